@@ -1,0 +1,163 @@
+import { z } from "zod";
+import { isTimeZone } from "@/core/time";
+import type { Site } from "@/core/site";
+
+const frac = z.number().min(0, "a share lies between 0 and 1").max(1, "a share lies between 0 and 1: write 2 % as 0.02");
+const isoDate = z.iso.date("write a date as 2019-04-01");
+const dayOfYear = z.string().regex(/^(0[1-9]|1[0-2])-(0[1-9]|[12]\d|3[01])$/, "write a day of the year as 03-20 (month-day)");
+const identifier = z.string().trim().min(1, "can't be empty").max(60);
+/** Money is a decimal numeral, so that no binary rounding ever enters a stored sum. */
+export const decimalAmount = z.string().regex(/^-?\d{1,12}(\.\d{1,8})?$/, 'write money as a decimal numeral in quotes, such as "61000.00"');
+const price = z.string().regex(/^\d{1,6}(\.\d{1,8})?$/, 'write a price as a decimal numeral in quotes, such as "0.178"');
+const positive = (what: string) => z.number().gt(0, `${what} must be above 0`);
+const azimuthDeg = z
+  .number()
+  .min(0, "azimuth runs from 0 (north) clockwise to under 360; write west of north as 360 minus the angle")
+  .lt(360, "azimuth runs from 0 (north) clockwise to under 360");
+const tiltDeg = z
+  .number()
+  .min(0, "tilt is measured from horizontal: 0 lies flat, 90 stands upright")
+  .max(90, "tilt is measured from horizontal: 0 lies flat, 90 stands upright; an angle from vertical is 90 minus it");
+
+export const placeSchema = z.strictObject({
+  latitudeDeg: z.number().min(-90, "latitude lies between -90 (south pole) and 90").max(90, "latitude lies between -90 and 90 (north pole)"),
+  longitudeDeg: z.number().min(-180, "longitude lies between -180 and 180, east positive").max(180, "longitude lies between -180 and 180, east positive"),
+  elevationM: z.number().min(-430).max(9000).default(0),
+  timeZone: z.string().refine(isTimeZone, 'name a time zone of the IANA list, such as "Europe/Madrid"').default("UTC"),
+});
+
+export const moduleSchema = z.strictObject({
+  pmpW: positive("rated power").max(2000, "a module's rated power is in W and stays below 2000"),
+  vocV: positive("open-circuit voltage").nullable().default(null),
+  iscA: positive("short-circuit current").nullable().default(null),
+  vmpV: positive("voltage at maximum power").nullable().default(null),
+  impA: positive("current at maximum power").nullable().default(null),
+  cellsInSeries: z.int().positive().nullable().default(null),
+  bypassDiodes: z.int().min(0).default(3),
+  gammaPmpPerK: z
+    .number()
+    .max(0, "modules lose power when they warm up: the coefficient of power is negative, such as -0.0036 for -0.36 %/K")
+    .min(-0.01, "is a share a kelvin: write -0.36 %/K as -0.0036")
+    .default(-0.0036),
+  betaVocPerK: z.number().max(0, "the coefficient of voltage is negative, such as -0.0028").min(-0.01).default(-0.0028),
+  alphaIscPerK: z.number().min(-0.001).max(0.005).default(0.0005),
+  noctC: z.number().min(20).max(90).default(45),
+  areaM2: positive("area").nullable().default(null),
+  bifacialityFrac: frac.default(0),
+});
+
+export const mountings = ["open-rack", "roof-gap", "roof-close", "building-integrated"] as const;
+
+export const arraySchema = z.strictObject({
+  id: identifier,
+  name: z.string().max(80).default(""),
+  module: identifier,
+  count: z.int("count whole modules").positive("there is at least one module"),
+  modulesPerString: z.int().positive().nullable().default(null),
+  tiltDeg,
+  azimuthDeg,
+  mounting: z.enum(mountings, "mounting is one of open-rack, roof-gap, roof-close, building-integrated").default("open-rack"),
+  tiltSchedule: z.array(z.strictObject({ from: dayOfYear, tiltDeg })).default([]),
+  horizon: z.array(z.strictObject({ azimuthDeg, elevationDeg: z.number().min(0).max(90) })).default([]),
+  obstacles: z
+    .array(
+      z.strictObject({
+        kind: z.enum(["box", "pole", "tree"]),
+        azimuthDeg,
+        distanceM: positive("distance"),
+        heightM: positive("height"),
+        widthM: positive("width"),
+      }),
+    )
+    .default([]),
+});
+
+export const inverterSchema = z.strictObject({
+  id: identifier,
+  arrays: z.array(identifier).min(1, "name the arrays on this inverter"),
+  acRatedW: positive("AC rating").max(1e9),
+  ratedEfficiencyFrac: frac.gt(0.3, "is a share: write 97.2 % as 0.972").default(0.96),
+  perModule: z.boolean().default(false),
+  exportLimitW: z.number().min(0).nullable().default(null),
+});
+
+export const meterSchema = z.strictObject({
+  id: identifier,
+  point: z.enum(["dc", "ac", "net", "export", "import"], "a metering point is one of dc, ac, net, export, import"),
+  arrays: z.array(identifier).default([]),
+});
+
+export const lossesSchema = z.strictObject({
+  mismatchFrac: frac.default(0.01),
+  dcWiringFrac: frac.default(0.015),
+  acWiringFrac: frac.default(0.005),
+  soilingFrac: frac.default(0.02),
+  availabilityFrac: frac.default(0),
+});
+
+const ageingFields = { firstYearFrac: frac.default(0.005), perYearFrac: frac.default(0.005) };
+export const ageingSchema = z.strictObject(ageingFields);
+export const promiseSchema = z.strictObject({ monthlyKwh: z.array(z.number().min(0)).length(12, "a promise has twelve months, January first") });
+
+export const tariffSchema = z.strictObject({
+  importPerKwh: price.nullable().default(null),
+  exportPerKwh: price.nullable().default(null),
+  priceRisePerYearFrac: z.number().min(-0.2).max(0.5, "is a share: write 3 % as 0.03").default(0.03),
+  selfUsedFrac: frac.default(1),
+});
+
+const datedSum = z.strictObject({ on: isoDate, amount: decimalAmount, what: z.string().max(120).default("") });
+
+export const moneySchema = z.strictObject({
+  costs: z.array(datedSum).default([]),
+  incentives: z.array(datedSum).default([]),
+  tariff: tariffSchema.prefault({}),
+});
+
+/** The site document: form, route and file. Unknown fields are refused by name; defaults are those of docs/formats.md. */
+export const siteSchema = z
+  .strictObject({
+    format: z.literal("dusty-ledger/site", 'a site file says "format": "dusty-ledger/site"'),
+    version: z.literal(1, "this program reads version 1 of the site format"),
+    name: z.string().trim().min(1, "give the site a name").max(80).default("Unnamed site"),
+    currency: z.string().regex(/^[A-Z]{3}$/, "write a currency by its three letters (ISO 4217), such as EUR").default("EUR"),
+    commissioned: isoDate.nullable().default(null),
+    place: placeSchema,
+    albedo: frac.default(0.2),
+    modules: z.record(identifier, moduleSchema).refine((m) => Object.keys(m).length > 0, "name at least one module type"),
+    arrays: z.array(arraySchema).min(1, "a site has at least one array"),
+    inverters: z.array(inverterSchema).default([]),
+    meters: z.array(meterSchema).default([{ id: "main", point: "ac", arrays: [] }]),
+    losses: lossesSchema.prefault({}),
+    ageing: ageingSchema.prefault({}),
+    warranty: z.strictObject({ years: z.number().positive().max(60), ...ageingFields }).nullable().default(null),
+    promise: promiseSchema.nullable().default(null),
+    money: moneySchema.prefault({}),
+    models: z.strictObject({ reflection: z.enum(["martin-ruiz", "ashrae"]).default("martin-ruiz") }).prefault({}),
+    revisions: z.array(z.strictObject({ from: isoDate, note: z.string().default(""), change: z.record(z.string(), z.unknown()) })).default([]),
+  })
+  .superRefine((site, context) => {
+    const arrays = new Set(site.arrays.map((array) => array.id));
+    site.arrays.forEach((array, i) => {
+      if (!site.modules[array.module]) {
+        context.addIssue({ code: "custom", path: ["arrays", i, "module"], input: array.module, message: `names a module type that "modules" lacks; there are ${Object.keys(site.modules).join(", ")}` });
+      }
+    });
+    if (arrays.size < site.arrays.length) {
+      context.addIssue({ code: "custom", path: ["arrays"], message: "two arrays share an id; each needs its own" });
+    }
+    for (const [list, items] of [["inverters", site.inverters], ["meters", site.meters]] as const) {
+      items.forEach((item, i) => {
+        const unknown = item.arrays.find((id) => !arrays.has(id));
+        if (unknown !== undefined) {
+          context.addIssue({ code: "custom", path: [list, i, "arrays"], input: unknown, message: `names array "${unknown}", which the site lacks; there are ${[...arrays].join(", ")}` });
+        }
+      });
+    }
+  });
+
+export type SiteDocument = z.output<typeof siteSchema>;
+export type SiteInput = z.input<typeof siteSchema>;
+
+/** The document is the core's site with its two format marks: this line fails to compile when they drift apart. */
+export const asSite = (document: SiteDocument): Site => document;

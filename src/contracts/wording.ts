@@ -1,0 +1,71 @@
+import type { Problem, ProblemCode } from "./problems";
+
+export interface Wording {
+  readonly what: string;
+  readonly expected: string;
+  readonly remedy: string;
+}
+
+type Facts = Problem["facts"];
+type Word = (facts: Facts, count: number) => Wording;
+
+const rows = (count: number): string => (count === 1 ? "1 row" : `${count.toLocaleString("en").replaceAll(",", "\u2009")} rows`);
+
+/** The one catalogue of sentences about files: what was found, what was expected, what to do. */
+const CATALOGUE: Readonly<Record<ProblemCode, Word>> = {
+  "empty-file": () => ({ what: "The file is empty.", expected: "A header line and at least two rows.", remedy: "Export it again, or choose another file." }),
+  "binary-file": () => ({ what: "This is not a text file.", expected: "A CSV file (text), or one packed with gzip.", remedy: "If it is a spreadsheet, save the sheet as CSV (UTF-8) and drop that." }),
+  "not-utf8": () => ({ what: "Some letters can't be read as UTF-8.", expected: "Text in UTF-8, with or without a byte-order mark.", remedy: "Save the file as “CSV UTF-8” and drop it again." }),
+  "broken-gzip": () => ({ what: "The packed file ends in the middle or is damaged.", expected: "A whole gzip file.", remedy: "Copy or download it again." }),
+  "too-large": (f) => ({ what: `The file holds ${f.sizeMb} MB.`, expected: `At most ${f.limitMb} MB at a time.`, remedy: "Pack it with gzip, or cut it by years and drop the parts one after another." }),
+  "cut-short": (f) => ({ what: `Only ${f.received} of ${f.announced} bytes arrived.`, expected: "The whole file.", remedy: "Drop the file again. Nothing was stored." }),
+  "no-header": () => ({ what: "The first line holds no column names.", expected: "A header such as “time,energy_kwh”.", remedy: "Write the column names into the first line." }),
+  "no-time-column": (f) => ({ what: `No time column among: ${f.columns}.`, expected: "A column named time (or timestamp).", remedy: "Rename the column that holds the time of each row to “time”." }),
+  "no-value-column": (f) => ({ what: `No column that the ledger knows among: ${f.columns}.`, expected: "Weather: ghi_w_m2, dni_w_m2, dhi_w_m2 or poa_w_m2. Production: energy_kwh, power_w or counter_kwh. Promise: month and kwh.", remedy: "Rename the columns so; the unit is part of the name." }),
+  "mixed-kinds": () => ({ what: "The file holds weather and production side by side.", expected: "One kind a file.", remedy: "Split it into two files that both keep the time column." }),
+  "repeated-column": (f) => ({ what: `The column ${f.column} appears twice.`, expected: "Each column once.", remedy: "Remove or rename one of them." }),
+  "ignored-columns": (f) => ({ what: `Not read: ${f.columns}.`, expected: "Columns named as in the format.", remedy: "Leave it so, or rename the columns that matter." }),
+  "no-rows": () => ({ what: "There is a header but no row.", expected: "At least two rows.", remedy: "Export the file again with its data." }),
+  "bad-time": (_f, n) => ({ what: `In ${rows(n)} the time can't be read.`, expected: "ISO 8601, such as 2023-06-01T14:00+02:00 or 2023-06-01 14:00.", remedy: "Rewrite the time column in that form." }),
+  "zone-needed": (f) => ({ what: "The times carry no offset from UTC.", expected: "Times with an offset, or a time zone chosen here.", remedy: `Choose the zone of the clock that wrote them${f.option ? ` (${f.option})` : ""}.` }),
+  "mixed-offsets": (_f, n) => ({ what: `${rows(n)} lack the offset that other rows have.`, expected: "An offset on every row, or on none.", remedy: "Write the offset on every row." }),
+  "step-unknown": () => ({ what: "The step between rows can't be told.", expected: "At least two different times.", remedy: "Bring a file with more than one interval." }),
+  "odd-step": (f) => ({ what: `The usual step is ${f.minutes} minutes.`, expected: "A step that divides a day: 1, 2, 3, 5, 10, 15, 20, 30 or 60 minutes.", remedy: "Resample the series to one of these." }),
+  "off-grid": (f, n) => ({ what: `${rows(n)} do not stand on the ${f.minutes}-minute grid of the others.`, expected: `Times a whole number of ${f.minutes}-minute steps apart.`, remedy: "Correct the times, or bring the odd rows as a file of their own." }),
+  "not-a-number": (_f, n) => ({ what: `In ${rows(n)} a value is not a number.`, expected: "Digits with a decimal point or comma; nothing at all where a value is missing.", remedy: "Clear the text from these cells." }),
+  "out-of-range": (f, n) => ({ what: `In ${rows(n)} a value lies outside what is possible.`, expected: String(f.expected), remedy: String(f.remedy) }),
+  "night-offset": (_f, n) => ({ what: `${rows(n)} have a slightly negative irradiance.`, expected: "0 at night; thermopile sensors read a few W/m² below it.", remedy: "Nothing to do: these are read as 0." }),
+  "short-row": (_f, n) => ({ what: `${rows(n)} have fewer cells than the header.`, expected: "One cell a column.", remedy: "Complete the rows, or remove them." }),
+  "duplicate-rows": (_f, n) => ({ what: `${rows(n)} repeat a row with the same time and values.`, expected: "Each interval once.", remedy: "Nothing to do: each is counted once." }),
+  "conflicting-rows": (_f, n) => ({ what: `${rows(n)} repeat a time with another value.`, expected: "One value an interval.", remedy: "Remove the wrong row, or choose below to keep the first or the last of each." }),
+  "out-of-order": (_f, n) => ({ what: `${rows(n)} go back in time.`, expected: "Rows in the order of time.", remedy: "Nothing to do: rows are put in order by their time." }),
+  "clock-doubled": (f, n) => ({ what: `${rows(n)} fall in the hour that ${f.zone} shows twice when summer time ends.`, expected: "That hour twice in the file.", remedy: "Nothing to do: the first pass is read as summer time, the second as standard time." }),
+  "clock-skipped": (f, n) => ({ what: `${rows(n)} name an hour that ${f.zone} skips when summer time begins.`, expected: "No row in that hour; the logger's clock may not keep summer time.", remedy: "They are read by the time before the change. If the clock never keeps summer time, choose its fixed offset as the zone." }),
+  "implausible-energy": (f, n) => ({ what: `${rows(n)} hold more than this plant can make in one step.`, expected: `At most ${f.mostKwh} kWh in ${f.minutes} minutes.`, remedy: "Kept as they are; the ledger spreads a row over the gap before it, or else takes it as unread. If all rows look so, check the unit." }),
+  "wrong-kind": (f) => ({ what: `This is a ${f.found} file.`, expected: `A ${f.expected} file.`, remedy: "Choose the other file, or the other option." }),
+  "unknown-meter": (f) => ({ what: `The file names the meter ${f.meter}, which the site lacks.`, expected: `One of: ${f.known}.`, remedy: "Add the meter in the site chapter, or correct the column name." }),
+  "far-span": (f) => ({ what: `The rows run from ${f.first} to ${f.last}.`, expected: "Times between 1990 and 2060.", remedy: "Check the year digits of the time column." }),
+  "bad-month": (_f, n) => ({ what: `In ${rows(n)} the month can't be read.`, expected: "Jan to Dec, or 1 to 12, each once.", remedy: "Correct the month column." }),
+  "months-missing": (f) => ({ what: `The promise lacks ${f.months}.`, expected: "Twelve months.", remedy: "Add the missing rows; write 0 where nothing was promised." }),
+  "already-imported": (f) => ({ what: `This file is in the book already, as ${f.name} of ${f.on}.`, expected: "A file that brings something new.", remedy: "Nothing to do. Undo the earlier import first if you want to read it differently." }),
+  "site-field": (f) => ({ what: `${f.path}: ${f.message}.`, expected: "A field as docs/formats.md has it.", remedy: "Correct the field and drop the file again." }),
+  "site-json": (f) => ({ what: `The file is not JSON: ${f.message}.`, expected: "A site document in JSON.", remedy: "Correct it at that place." }),
+};
+
+export const wordingOf = (problem: Problem): Wording => CATALOGUE[problem.code](problem.facts, problem.count);
+
+/** Where a problem stands, in words: "row 412, energy_kwh: -3.2". */
+export function placeInWords(place: Problem["places"][number]): string {
+  const row = place.row === undefined ? "" : `row ${place.row}`;
+  const cell = place.column === undefined ? "" : place.column;
+  const at = [row, cell].filter(Boolean).join(", ");
+  return place.value === undefined ? at : `${at}: ${place.value === "" ? "(empty)" : place.value}`;
+}
+
+/** One problem as plain lines, for the command line and logs. */
+export function inPlainText(problem: Problem): string {
+  const { what, expected, remedy } = wordingOf(problem);
+  const places = problem.places.slice(0, 5).map(placeInWords).join("; ");
+  const more = problem.count > 5 && problem.places.length > 0 ? ` and ${problem.count - 5} more` : "";
+  return `${problem.severity}: ${what}${places ? ` (${places}${more})` : ""} Expected: ${expected} ${remedy}`;
+}

@@ -1,0 +1,59 @@
+/** The model's loss accounts in the order in which the chain meets them; each is energy before its stage minus after it. */
+export const MODEL_ACCOUNTS = [
+  "soiling",
+  "reflection",
+  "lowLight",
+  "temperature",
+  "ageing",
+  "mismatch",
+  "dcWiring",
+  "inverter",
+  "clipping",
+  "acWiring",
+  "downtime",
+] as const;
+
+export type ModelAccount = (typeof MODEL_ACCOUNTS)[number];
+
+/** Accounts as a reader sees them: mismatch and all wiring share one line, and the meter's side adds two. */
+export const LEDGER_ACCOUNTS = [
+  "shading",
+  "snow",
+  "soiling",
+  "reflection",
+  "lowLight",
+  "temperature",
+  "ageing",
+  "wiring",
+  "inverter",
+  "clipping",
+  "downtime",
+  "unread",
+  "remainder",
+] as const;
+
+export type LedgerAccount = (typeof LEDGER_ACCOUNTS)[number];
+
+export const ledgerAccountOf = (account: ModelAccount): LedgerAccount =>
+  account === "mismatch" || account === "dcWiring" || account === "acWiring" ? "wiring" : account;
+
+export interface AccountName {
+  readonly code: string;
+  readonly name: string;
+}
+
+export const ACCOUNT_NAMES: Readonly<Record<LedgerAccount, AccountName>> = {
+  shading: { code: "Sh", name: "Shading" },
+  snow: { code: "Sn", name: "Snow" },
+  soiling: { code: "So", name: "Soiling" },
+  reflection: { code: "Rf", name: "Reflection" },
+  lowLight: { code: "Lo", name: "Low light" },
+  temperature: { code: "Te", name: "Temperature" },
+  ageing: { code: "Ag", name: "Ageing" },
+  wiring: { code: "Wi", name: "Mismatch and wiring" },
+  inverter: { code: "In", name: "Inverter" },
+  clipping: { code: "Cl", name: "Clipping" },
+  downtime: { code: "Do", name: "Downtime" },
+  unread: { code: "Un", name: "Unread" },
+  remainder: { code: "Re", name: "Remainder" },
+};

@@ -1,0 +1,9 @@
+export {
+  ACCOUNT_NAMES,
+  type AccountName,
+  LEDGER_ACCOUNTS,
+  type LedgerAccount,
+  ledgerAccountOf,
+  MODEL_ACCOUNTS,
+  type ModelAccount,
+} from "./accounts";

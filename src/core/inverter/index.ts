@@ -1,0 +1,1 @@
+export { clipW, constantEfficiencyW } from "./inverter";

@@ -1,0 +1,2 @@
+export { energyKwh, type ProductionQuantity } from "./energy";
+export { type SettledReadings, settleReadings } from "./settle";

@@ -1,0 +1,3 @@
+export { type LedgerLine, ledgerLines, ledgerPostings, type ModelPostings, paidOfOwed, performanceRatio, totalLine } from "./ledger";
+export { type MeteredOnAxis, type MeterSeries, meteredOnto, mostEnergyKwh } from "./metered";
+export { type Verdict, verdictOf } from "./verdict";

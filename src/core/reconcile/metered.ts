@@ -1,0 +1,56 @@
+import { energyKwh, type ProductionQuantity, settleReadings } from "../readings";
+import { sumOnto, type TimeAxis } from "../series";
+import { nameplateW, type Site } from "../site";
+import { hoursOfStep } from "../units";
+
+/** One meter's recorded series. */
+export interface MeterSeries {
+  readonly meterId: string;
+  readonly quantity: ProductionQuantity;
+  readonly axis: TimeAxis;
+  readonly values: Float64Array;
+}
+
+/** Metered energy on the time axis of the model: sums of what was read, and how much of each interval was read. */
+export interface MeteredOnAxis {
+  readonly kwh: Float64Array;
+  /** 0 to 1, the least over all meters. */
+  readonly readFrac: Float64Array;
+  readonly caughtUpRows: number;
+  readonly impossibleRows: number;
+}
+
+/** Enhanced irradiance at a cloud's edge can lift an interval this far above nameplate. Source: Gueymard, 2017, Cloud and albedo enhancement impacts on solar irradiance. */
+const CLOUD_EDGE = 1.3;
+
+/** The most that a site can deliver in one interval, kWh: nameplate under enhanced irradiance, or the inverters' rating if lower. */
+export function mostEnergyKwh(site: Site, stepMinutes: number): number {
+  const dcW = nameplateW(site) * CLOUD_EDGE;
+  const acW = site.inverters.reduce((sum, inverter) => sum + inverter.acRatedW * (inverter.perModule ? countOn(site, inverter.arrays) : 1), 0);
+  const powerW = site.inverters.length > 0 ? Math.min(dcW, acW * 1.1) : dcW;
+  return (powerW / 1000) * hoursOfStep(stepMinutes);
+}
+
+const countOn = (site: Site, arrays: readonly string[]): number =>
+  site.arrays.reduce((sum, array) => sum + (arrays.includes(array.id) ? array.count : 0), 0);
+
+/** Sums all production meters onto the model's axis. An interval that any meter misses wholly is unread. */
+export function meteredOnto(axis: TimeAxis, meters: readonly MeterSeries[], site: Site): MeteredOnAxis {
+  const kwh = new Float64Array(axis.count);
+  const readFrac = new Float64Array(axis.count).fill(meters.length > 0 ? 1 : 0);
+  let caughtUpRows = 0;
+  let impossibleRows = 0;
+  for (const meter of meters) {
+    const raw = energyKwh(meter.values, meter.quantity, meter.axis.stepMinutes);
+    const settled = settleReadings(raw, mostEnergyKwh(site, meter.axis.stepMinutes));
+    caughtUpRows += settled.caughtUp.length;
+    impossibleRows += settled.impossible.length;
+    const { sums, coverageFrac } = sumOnto(settled.energyKwh, meter.axis, axis);
+    for (let i = 0; i < axis.count; i++) {
+      if (sums[i] === sums[i]) kwh[i]! += sums[i]!;
+      readFrac[i] = Math.min(readFrac[i]!, coverageFrac[i]!);
+    }
+  }
+  for (let i = 0; i < axis.count; i++) if (readFrac[i] === 0) kwh[i] = Number.NaN;
+  return { kwh, readFrac, caughtUpRows, impossibleRows };
+}

@@ -1,0 +1,20 @@
+export { arrayNameplateW, nameplateW } from "./nameplate";
+export { mergeChange, siteOn } from "./revision";
+export { type SiteSegment, siteSegments } from "./segments";
+export type {
+  AgeingTerms,
+  DatedSum,
+  FixedLosses,
+  Inverter,
+  Meter,
+  MeteringPoint,
+  ModuleType,
+  MoneyTerms,
+  Obstacle,
+  Place,
+  PvArray,
+  Revision,
+  Site,
+  Tariff,
+  TiltChange,
+} from "./types";

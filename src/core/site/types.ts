@@ -1,0 +1,136 @@
+import type { Mounting, ReflectionModel } from "../module";
+
+export interface Place {
+  readonly latitudeDeg: number;
+  readonly longitudeDeg: number;
+  readonly elevationM: number;
+  readonly timeZone: string;
+}
+
+export interface ModuleType {
+  readonly pmpW: number;
+  readonly vocV: number | null;
+  readonly iscA: number | null;
+  readonly vmpV: number | null;
+  readonly impA: number | null;
+  readonly cellsInSeries: number | null;
+  readonly bypassDiodes: number;
+  /** Relative change of maximum power a kelvin; negative. */
+  readonly gammaPmpPerK: number;
+  readonly betaVocPerK: number;
+  readonly alphaIscPerK: number;
+  readonly noctC: number;
+  readonly areaM2: number | null;
+  readonly bifacialityFrac: number;
+}
+
+/** From a day of the year ("03-20") on, the rack stands at this tilt. */
+export interface TiltChange {
+  readonly from: string;
+  readonly tiltDeg: number;
+}
+
+export interface PvArray {
+  readonly id: string;
+  readonly name: string;
+  readonly module: string;
+  readonly count: number;
+  readonly modulesPerString: number | null;
+  /** From horizontal, 0 to 90. */
+  readonly tiltDeg: number;
+  /** Clockwise from true north, 0 <= a < 360. */
+  readonly azimuthDeg: number;
+  readonly mounting: Mounting;
+  readonly tiltSchedule: readonly TiltChange[];
+  readonly horizon: readonly { readonly azimuthDeg: number; readonly elevationDeg: number }[];
+  readonly obstacles: readonly Obstacle[];
+}
+
+export interface Obstacle {
+  readonly kind: "box" | "pole" | "tree";
+  readonly azimuthDeg: number;
+  readonly distanceM: number;
+  readonly heightM: number;
+  readonly widthM: number;
+}
+
+export interface Inverter {
+  readonly id: string;
+  readonly arrays: readonly string[];
+  readonly acRatedW: number;
+  readonly ratedEfficiencyFrac: number;
+  /** One inverter a module, each held at `acRatedW`. */
+  readonly perModule: boolean;
+  readonly exportLimitW: number | null;
+}
+
+export type MeteringPoint = "dc" | "ac" | "net" | "export" | "import";
+
+export interface Meter {
+  readonly id: string;
+  readonly point: MeteringPoint;
+  readonly arrays: readonly string[];
+}
+
+export interface FixedLosses {
+  readonly mismatchFrac: number;
+  readonly dcWiringFrac: number;
+  readonly acWiringFrac: number;
+  readonly soilingFrac: number;
+  readonly availabilityFrac: number;
+}
+
+export interface AgeingTerms {
+  readonly firstYearFrac: number;
+  readonly perYearFrac: number;
+}
+
+/** A sum of money as a decimal numeral, on a date. */
+export interface DatedSum {
+  readonly on: string;
+  readonly amount: string;
+  readonly what: string;
+}
+
+export interface Tariff {
+  /** Price of bought energy, currency a kWh, as a decimal numeral; null when not known. */
+  readonly importPerKwh: string | null;
+  readonly exportPerKwh: string | null;
+  readonly priceRisePerYearFrac: number;
+  /** Share of production used on the spot; the rest is exported. */
+  readonly selfUsedFrac: number;
+}
+
+export interface MoneyTerms {
+  readonly costs: readonly DatedSum[];
+  readonly incentives: readonly DatedSum[];
+  readonly tariff: Tariff;
+}
+
+/** What stands from a date on, merged over what stood before. */
+export interface Revision {
+  readonly from: string;
+  readonly note: string;
+  readonly change: Readonly<Record<string, unknown>>;
+}
+
+export interface Site {
+  readonly name: string;
+  /** ISO 4217. */
+  readonly currency: string;
+  /** ISO date; null when not known, and then nothing ages. */
+  readonly commissioned: string | null;
+  readonly place: Place;
+  readonly albedo: number;
+  readonly modules: Readonly<Record<string, ModuleType>>;
+  readonly arrays: readonly PvArray[];
+  readonly inverters: readonly Inverter[];
+  readonly meters: readonly Meter[];
+  readonly losses: FixedLosses;
+  readonly ageing: AgeingTerms;
+  readonly warranty: (AgeingTerms & { readonly years: number }) | null;
+  readonly promise: { readonly monthlyKwh: readonly number[] } | null;
+  readonly money: MoneyTerms;
+  readonly models: { readonly reflection: ReflectionModel };
+  readonly revisions: readonly Revision[];
+}

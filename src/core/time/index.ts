@@ -1,0 +1,3 @@
+export { type CalendarBins, dayBins, monthBins } from "./calendar-bins";
+export { readWallClock, utcOfWall, type WallMs, type WallReading } from "./wall-clock";
+export { isTimeZone, type ZoneOffset, zoneOffset } from "./zone-offset";

@@ -1,0 +1,18 @@
+/**
+ * Every conversion between units, once. Suffixes used throughout: `W`, `Kwh`, `Wm2`, `KwhM2`, `C`, `Ms` (metres a second
+ * after a wind name, milliseconds after a time name), `Deg`, `Rad`, `Frac` (0 to 1), `Minutes`, `UtcMs`.
+ */
+export const MINUTE_MS = 60_000;
+export const HOUR_MS = 3_600_000;
+export const DAY_MS = 86_400_000;
+/** Mean Gregorian year, for ages in years. */
+export const YEAR_MS = 365.2425 * DAY_MS;
+/** In-plane irradiance at standard test conditions, W/m2. Source: IEC 60904-3, Photovoltaic devices. */
+export const STC_POA_WM2 = 1000;
+
+export const degToRad = (angleDeg: number): number => (angleDeg * Math.PI) / 180;
+export const radToDeg = (angleRad: number): number => (angleRad * 180) / Math.PI;
+export const hoursOfStep = (stepMinutes: number): number => stepMinutes / 60;
+
+/** Energy, kWh, of a mean power, W, held over a step. */
+export const kwhFromMeanW = (powerW: number, stepMinutes: number): number => (powerW * stepMinutes) / 60_000;

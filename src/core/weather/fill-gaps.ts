@@ -1,0 +1,88 @@
+import type { SunColumns } from "../sun";
+import { ASSUMED_AIR_TEMP_C, ASSUMED_WIND_MS, type FilledWeather, type Weather } from "./weather";
+
+/** Gaps up to this long are bridged by a straight line between their ends. */
+const BRIDGED_MINUTES = 180;
+/** Longer gaps take the mean of the same time of day, over this many days to each side at the most. */
+const NEIGHBOUR_DAYS = 15;
+/** Fewer neighbours than this say too little; the search widens, and in the end the value stays missing. */
+const ENOUGH_NEIGHBOURS = 4;
+/** Sine of the elevation below which a clearness index is noise. */
+const LOW_SUN = 0.05;
+
+interface GapRuleSteps {
+  readonly bridged: number;
+  readonly perDay: number;
+}
+
+/** Bridges short gaps of a column in place and fills longer ones from the same time of day of near days. Returns the column. */
+export function fillColumnGaps(values: Float64Array, steps: GapRuleSteps): Float64Array {
+  const measured = values.slice();
+  for (let i = 0; i < values.length; i++) {
+    if (values[i] === values[i]) continue;
+    let end = i;
+    while (end < values.length && measured[end] !== measured[end]) end++;
+    const bridged = end - i <= steps.bridged && i > 0 && end < values.length;
+    for (let k = i; k < end; k++) values[k] = bridged ? onLine(measured, i - 1, end, k) : ofNearDays(measured, k, steps.perDay);
+    i = end;
+  }
+  return values;
+}
+
+function onLine(measured: Float64Array, left: number, right: number, at: number): number {
+  return measured[left]! + ((measured[right]! - measured[left]!) * (at - left)) / (right - left);
+}
+
+function ofNearDays(measured: Float64Array, at: number, perDay: number): number {
+  let sum = 0;
+  let found = 0;
+  for (let days = 1; days <= NEIGHBOUR_DAYS; days++) {
+    for (const value of [measured[at - days * perDay], measured[at + days * perDay]]) {
+      if (value === undefined || value !== value) continue;
+      sum += value;
+      found++;
+    }
+    if (found >= ENOUGH_NEIGHBOURS) return sum / found;
+  }
+  return found > 0 ? sum / found : Number.NaN;
+}
+
+/**
+ * Fills gaps by rule: up to three hours on a straight line, longer ones from the same time of day of up to 15 days to each side
+ * (irradiance through its clearness index, so that the sun's path stays true). Gaps that no near day can fill stay NaN. A site
+ * without a thermometer or an anemometer gets 20 C or 1 m/s throughout.
+ */
+export function fillGaps(weather: Weather, sun: SunColumns): FilledWeather {
+  const steps = { bridged: Math.round(BRIDGED_MINUTES / weather.axis.stepMinutes), perDay: Math.round(1440 / weather.axis.stepMinutes) };
+  const filled = new Uint8Array(weather.axis.count);
+  const irradiance = (column: Float64Array | null): Float64Array | null => column && fillIrradiance(column, sun, steps, filled);
+  const constant = (value: number): Float64Array => new Float64Array(weather.axis.count).fill(value);
+  return {
+    axis: weather.axis,
+    ghiWm2: irradiance(weather.ghiWm2),
+    dniWm2: weather.dniWm2,
+    dhiWm2: weather.dhiWm2,
+    poaWm2: irradiance(weather.poaWm2),
+    airTempC: weather.airTempC ? fillColumnGaps(weather.airTempC.slice(), steps) : constant(ASSUMED_AIR_TEMP_C),
+    windSpeedMs: weather.windSpeedMs ? fillColumnGaps(weather.windSpeedMs.slice(), steps) : constant(ASSUMED_WIND_MS),
+    filled,
+  };
+}
+
+function fillIrradiance(measured: Float64Array, sun: SunColumns, steps: GapRuleSteps, filled: Uint8Array): Float64Array {
+  const clearness = new Float64Array(measured.length).fill(Number.NaN);
+  for (let i = 0; i < measured.length; i++) {
+    const up = sun.up[i]!;
+    if (up > LOW_SUN) clearness[i] = measured[i]! / (sun.extraterrestrialWm2[i]! * up);
+  }
+  const byDay = clearness.slice();
+  fillColumnGaps(byDay, steps);
+  const out = measured.slice();
+  for (let i = 0; i < out.length; i++) {
+    if (measured[i] === measured[i]) continue;
+    const up = sun.up[i]!;
+    out[i] = up <= 0 ? 0 : up <= LOW_SUN ? 0.4 * sun.extraterrestrialWm2[i]! * up : byDay[i]! * sun.extraterrestrialWm2[i]! * up;
+    if (up > 0 && out[i] === out[i]) filled[i] = 1;
+  }
+  return out;
+}

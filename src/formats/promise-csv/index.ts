@@ -1,0 +1,1 @@
+export { type PromiseFile, readPromise } from "./read-promise";

@@ -1,0 +1,1 @@
+export { parseSite, parseSiteText, type SiteReading } from "./parse-site";

@@ -1,0 +1,52 @@
+import { mergeChange } from "@/core/site";
+import { type Problem, ProblemLog } from "@/contracts/problems";
+import { type SiteDocument, siteSchema } from "@/contracts/site";
+
+export type SiteReading = { readonly ok: true; readonly document: SiteDocument } | { readonly ok: false; readonly problems: readonly Problem[] };
+
+/** Reads a site document from text; every fault is named by its path, value, expectation and way out. */
+export function parseSiteText(text: string): SiteReading {
+  try {
+    return parseSite(JSON.parse(text));
+  } catch (error) {
+    const log = new ProblemLog();
+    log.add(text.trim() === "" ? "empty-file" : "site-json", "error", {}, { message: error instanceof Error ? error.message : String(error) });
+    return { ok: false, problems: log.list() };
+  }
+}
+
+/** Checks a site document, and what stands after each of its revisions. */
+export function parseSite(json: unknown): SiteReading {
+  const parsed = siteSchema.safeParse(json);
+  if (!parsed.success) return { ok: false, problems: fieldProblems(json, parsed.error.issues, []) };
+  const document = parsed.data;
+  let stood = document;
+  for (const [i, revision] of document.revisions.entries()) {
+    const merged = siteSchema.safeParse({ ...mergeChange(stood, revision.change), revisions: [] });
+    if (!merged.success) return { ok: false, problems: fieldProblems(json, merged.error.issues, ["revisions", i, "change"]) };
+    stood = merged.data;
+  }
+  return { ok: true, document };
+}
+
+interface FieldIssue {
+  readonly code?: string | undefined;
+  readonly path: readonly PropertyKey[];
+  readonly message: string;
+  readonly keys?: readonly string[];
+}
+
+function fieldProblems(json: unknown, issues: readonly FieldIssue[], prefix: readonly PropertyKey[]): Problem[] {
+  return issues.map((issue) => {
+    const path = [...prefix, ...issue.path];
+    const name = path.map(String).join(".") || "document";
+    const value = valueAt(json, path);
+    const message = issue.code === "unrecognized_keys" ? `unknown ${(issue.keys ?? []).map((key) => `“${key}”`).join(", ")}; remove or rename it` : issue.message;
+    const place = { column: name, ...(value === undefined ? {} : { value: JSON.stringify(value)?.slice(0, 60) ?? "" }) };
+    return { code: "site-field", severity: "error", count: 1, places: [place], facts: { path: name, message } };
+  });
+}
+
+function valueAt(json: unknown, path: readonly PropertyKey[]): unknown {
+  return path.reduce<unknown>((value, key) => (typeof value === "object" && value !== null ? (value as Record<PropertyKey, unknown>)[key] : undefined), json);
+}

@@ -1,0 +1,60 @@
+import { endUtcMs, type TimeAxis, unionAxis } from "@/core/series";
+import type { MeterSeries } from "@/core/reconcile";
+import type { ProductionQuantity } from "@/core/readings";
+import type { Site } from "@/core/site";
+import { MINUTE_MS } from "@/core/units";
+import type { Weather } from "@/core/weather";
+import type { StoredSeries } from "./ports";
+
+const IRRADIANCE = ["ghi_w_m2", "dni_w_m2", "dhi_w_m2", "poa_w_m2"];
+
+/** Weather columns of the finest step there is, brought to one axis that ends where irradiance ends; null without irradiance. */
+export function gatherWeather(stored: readonly StoredSeries[]): Weather | null {
+  const irradiance = stored.filter((series) => IRRADIANCE.includes(series.quantity));
+  if (irradiance.length === 0) return null;
+  const step = Math.min(...irradiance.map((series) => series.axis.stepMinutes));
+  const same = stored.filter((series) => series.axis.stepMinutes === step);
+  const axis = irradiance.filter((series) => series.axis.stepMinutes === step).map(trimmedAxis).reduce(unionAxis);
+  const column = (quantity: string): Float64Array | null => {
+    const series = same.find((candidate) => candidate.quantity === quantity);
+    return series ? onAxis(series, axis) : null;
+  };
+  return {
+    axis,
+    ghiWm2: column("ghi_w_m2"),
+    dniWm2: column("dni_w_m2"),
+    dhiWm2: column("dhi_w_m2"),
+    poaWm2: column("poa_w_m2"),
+    airTempC: column("air_temperature_c"),
+    windSpeedMs: column("wind_speed_m_s"),
+  };
+}
+
+/** The production series of each meter that counts AC energy: the finest step of each. */
+export function gatherMeters(stored: readonly StoredSeries[], site: Site): MeterSeries[] {
+  const counted = new Set(site.meters.filter((meter) => meter.point === "ac").map((meter) => meter.id));
+  const byMeter = new Map<string, StoredSeries>();
+  for (const series of stored) {
+    const held = byMeter.get(series.meterId);
+    if (counted.has(series.meterId) && (!held || series.axis.stepMinutes < held.axis.stepMinutes)) byMeter.set(series.meterId, series);
+  }
+  return [...byMeter.values()].map(({ meterId, quantity, axis, values }) => ({ meterId, quantity: quantity as ProductionQuantity, axis, values }));
+}
+
+/** The axis from the first to the last value. */
+function trimmedAxis({ axis, values }: StoredSeries): TimeAxis {
+  let first = 0;
+  let end = values.length;
+  while (first < end && values[first] !== values[first]) first++;
+  while (end > first && values[end - 1] !== values[end - 1]) end--;
+  return { startUtcMs: axis.startUtcMs + first * axis.stepMinutes * MINUTE_MS, stepMinutes: axis.stepMinutes, count: end - first };
+}
+
+function onAxis(series: StoredSeries, axis: TimeAxis): Float64Array {
+  const out = new Float64Array(axis.count).fill(Number.NaN);
+  const shift = Math.round((series.axis.startUtcMs - axis.startUtcMs) / (axis.stepMinutes * MINUTE_MS));
+  const from = Math.max(0, -shift);
+  const to = Math.min(series.values.length, axis.count - shift);
+  if (endUtcMs(series.axis) > axis.startUtcMs && to > from) out.set(series.values.subarray(from, to), from + shift);
+  return out;
+}

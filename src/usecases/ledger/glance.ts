@@ -1,0 +1,33 @@
+import { dayBins, zoneOffset } from "@/core/time";
+import { HOUR_MS, MINUTE_MS } from "@/core/units";
+import type { Glance } from "@/contracts/ledger";
+import type { OpenLedger } from "./open-ledger";
+
+/** A calendar year of a ledger by local day and hour. Hours that a clock change skips are null; doubled hours are summed. */
+export function glanceOf(ledger: OpenLedger, year: string): Glance {
+  const { run, metered, site } = ledger;
+  if (!run) return { days: [], expectedKwh: [], meteredKwh: [] };
+  const bins = dayBins(run.axis, site.place.timeZone);
+  const first = bins.keys.findIndex((day) => day.startsWith(year));
+  const days = bins.keys.filter((day) => day.startsWith(year));
+  const offset = zoneOffset(site.place.timeZone);
+  const expectedKwh = new Array<number | null>(days.length * 24).fill(null);
+  const meteredKwh = new Array<number | null>(days.length * 24).fill(null);
+  for (let i = 0; i < run.axis.count; i++) {
+    const row = bins.binOf[i]! - first;
+    if (first < 0 || row < 0 || row >= days.length) continue;
+    const utcMs = run.axis.startUtcMs + i * run.axis.stepMinutes * MINUTE_MS;
+    const hour = Math.floor((utcMs + offset(utcMs)) / HOUR_MS) % 24;
+    const cell = row * 24 + hour;
+    add(expectedKwh, cell, run.expectedKwh[i]!);
+    if (metered && metered.readFrac[i]! > 0) add(meteredKwh, cell, metered.kwh[i]!);
+  }
+  return { days, expectedKwh: expectedKwh.map(brief), meteredKwh: meteredKwh.map(brief) };
+}
+
+function add(cells: (number | null)[], cell: number, value: number): void {
+  if (value === value) cells[cell] = (cells[cell] ?? 0) + value;
+}
+
+/** Watt-hours are enough for a picture, and keep the page small. */
+const brief = (value: number | null): number | null => (value === null ? null : Math.round(value * 1000) / 1000);

@@ -1,0 +1,77 @@
+import { ledgerLines, type LedgerLine, type MeteredOnAxis, type MeterSeries, meteredOnto, totalLine } from "@/core/reconcile";
+import { indexAt, type TimeAxis } from "@/core/series";
+import type { Site } from "@/core/site";
+import { monthBins } from "@/core/time";
+import type { Weather } from "@/core/weather";
+import { runYield, type YieldRun } from "@/core/yield";
+import type { LedgerReport, LedgerSources } from "@/contracts/ledger";
+import { gatherMeters, gatherWeather } from "./gather";
+import type { StoredSeries } from "./ports";
+
+export interface LedgerInput {
+  readonly site: Site;
+  readonly weather: readonly StoredSeries[];
+  readonly production: readonly StoredSeries[];
+  /** Imported promise; null falls back on the site document's. */
+  readonly promise: readonly number[] | null;
+  /** Calendar months to keep, both ends included ("2021-03"); all by default. */
+  readonly fromMonth?: string;
+  readonly toMonth?: string;
+}
+
+/** A ledger with the interval data behind its lines, for day views and pictures. */
+export interface OpenLedger {
+  readonly site: Site;
+  readonly report: LedgerReport;
+  readonly promise: readonly number[] | null;
+  readonly meters: readonly MeterSeries[];
+  readonly weather: Weather | null;
+  readonly run: YieldRun | null;
+  readonly metered: MeteredOnAxis | null;
+}
+
+const EMPTY_AXIS: TimeAxis = { startUtcMs: 0, stepMinutes: 60, count: 0 };
+
+/** Runs the chain over the book's weather, sets the meters against it, and sums by local month, year and whole. */
+export function openLedger(input: LedgerInput): OpenLedger {
+  const { site } = input;
+  const promise = input.promise ?? site.promise?.monthlyKwh ?? null;
+  const weather = gatherWeather(input.weather);
+  const meters = gatherMeters(input.production, site);
+  const axis = weather?.axis ?? EMPTY_AXIS;
+  const run = weather && runYield(site, weather, monthBins(axis, site.place.timeZone));
+  const metered = run && meters.length > 0 ? meteredOnto(axis, meters, site) : null;
+  const months = (run ? ledgerLines(run, metered, promise) : []).filter(
+    (line) => line.key >= (input.fromMonth ?? "") && line.key <= (input.toMonth ?? "9999"),
+  );
+  const report: LedgerReport = { months, years: yearLines(months), all: totalLine("all", months), sources: sourcesOf(input, weather, metered, meters) };
+  return { site, report, promise, meters, weather, run, metered };
+}
+
+function yearLines(months: readonly LedgerLine[]): LedgerLine[] {
+  const years = [...new Set(months.map((line) => line.key.slice(0, 4)))];
+  return years.map((year) => totalLine(year, months.filter((line) => line.key.startsWith(year))));
+}
+
+function sourcesOf(input: LedgerInput, weather: Weather | null, metered: MeteredOnAxis | null, meters: readonly MeterSeries[]): LedgerSources {
+  const axis = weather?.axis;
+  const iso = (utcMs: number): string => new Date(utcMs).toISOString();
+  const assumed: LedgerSources["assumedColumns"] = [];
+  if (weather && !weather.airTempC) assumed.push("air_temperature_c");
+  if (weather && !weather.windSpeedMs) assumed.push("wind_speed_m_s");
+  return {
+    weatherStepMinutes: axis?.stepMinutes ?? null,
+    weatherColumns: [...new Set(input.weather.map((series) => series.quantity))].sort(),
+    assumedColumns: assumed,
+    meterIds: meters.map((meter) => meter.meterId),
+    caughtUpRows: metered?.caughtUpRows ?? 0,
+    impossibleRows: metered?.impossibleRows ?? 0,
+    firstUtc: axis ? iso(axis.startUtcMs) : null,
+    lastUtc: axis ? iso(axis.startUtcMs + axis.count * axis.stepMinutes * 60_000) : null,
+  };
+}
+
+/** Index range of an open ledger's axis between two instants. */
+export function rangeOf(axis: TimeAxis, fromUtcMs: number, toUtcMs: number): { from: number; to: number } {
+  return { from: Math.max(0, indexAt(axis, fromUtcMs)), to: Math.min(axis.count, indexAt(axis, toUtcMs - 1) + 1) };
+}

@@ -1,0 +1,71 @@
+import { z } from "zod";
+import { isTimeZone } from "@/core/time";
+import { problemSchema } from "./problems";
+
+export const importKinds = ["weather", "production", "promise"] as const;
+export type ImportKind = (typeof importKinds)[number];
+
+/** A zone of the IANA list, or a fixed offset for clocks that never keep summer time. */
+export const clockZone = z
+  .string()
+  .refine((zone) => isTimeZone(zone) || /^UTC[+-](0\d|1[0-4]):[0-5]\d$/.test(zone), 'choose a zone such as "Europe/Madrid", or a fixed offset such as "UTC+01:00"');
+
+/** How a file is to be read, where it does not say so itself. */
+export const importOptionsSchema = z.strictObject({
+  zone: clockZone.nullable().default(null),
+  labels: z.enum(["start", "end"]).default("start"),
+  conflicts: z.enum(["refuse", "first", "last"]).default("refuse"),
+  /** Meter for production columns that name none; the site's first AC meter when null. */
+  meterId: z.string().nullable().default(null),
+});
+export type ImportOptions = z.output<typeof importOptionsSchema>;
+
+/** What a file would bring, told before anything is stored. */
+export const importPreviewSchema = z.strictObject({
+  uploadId: z.uuid(),
+  fileName: z.string(),
+  byteCount: z.number().int(),
+  kind: z.enum(importKinds).nullable(),
+  columns: z.array(z.strictObject({ header: z.string(), quantity: z.string(), unit: z.string(), meterId: z.string().nullable() })),
+  ignored: z.array(z.string()),
+  delimiter: z.string().nullable(),
+  decimal: z.string().nullable(),
+  stepMinutes: z.number().nullable(),
+  hasOffsets: z.boolean(),
+  rowCount: z.number().int(),
+  valueCount: z.number().int(),
+  firstUtcMs: z.number().nullable(),
+  lastUtcMs: z.number().nullable(),
+  /** Of production: sum of the readings as energy, kWh. */
+  energyKwh: z.number().nullable(),
+  promiseKwh: z.array(z.number()).nullable(),
+  problems: z.array(problemSchema),
+  options: importOptionsSchema,
+});
+export type ImportPreview = z.output<typeof importPreviewSchema>;
+
+export const batchSchema = z.strictObject({
+  id: z.number().int(),
+  kind: z.enum(importKinds),
+  fileName: z.string(),
+  sha256: z.string(),
+  byteCount: z.number().int(),
+  rowCount: z.number().int(),
+  valueCount: z.number().int(),
+  firstUtc: z.string().nullable(),
+  lastUtc: z.string().nullable(),
+  stepMinutes: z.number().nullable(),
+  createdAt: z.string(),
+  undoneAt: z.string().nullable(),
+});
+export type Batch = z.output<typeof batchSchema>;
+
+/** One line of the import's progress stream. */
+export const importEventSchema = z.discriminatedUnion("kind", [
+  z.strictObject({ kind: z.literal("reading"), rows: z.number().int() }),
+  z.strictObject({ kind: z.literal("storing") }),
+  z.strictObject({ kind: z.literal("done"), batch: batchSchema, pages: z.number().int() }),
+  z.strictObject({ kind: z.literal("nothing-new") }),
+  z.strictObject({ kind: z.literal("refused"), code: z.string(), message: z.string(), help: z.string(), problems: z.array(problemSchema) }),
+]);
+export type ImportEvent = z.output<typeof importEventSchema>;

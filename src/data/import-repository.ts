@@ -1,0 +1,95 @@
+import { Readable } from "node:stream";
+import { pipeline } from "node:stream/promises";
+import { from as copyFrom } from "pg-copy-streams";
+import type { Sequelize, Transaction } from "sequelize";
+import type { Batch } from "@/contracts/imports";
+import { DAY_MS } from "@/core/units";
+import type { ImportStore, MeteredPages, NewBatch } from "@/usecases/imports";
+import type { BatchRow, Models } from "./models";
+import { pageLiteral } from "./page-codec";
+import { clientOf } from "./raw-client";
+
+/** Import batches in PostgreSQL: each in one transaction, its pages by COPY. */
+export function importRepository(sequelize: Sequelize, models: Models): ImportStore {
+  const { Batch: BatchModel, Book, PromiseMonth } = models;
+  const touchBook = async (bookId: string, transaction: Transaction): Promise<void> => {
+    await Book.increment("version", { where: { id: bookId }, transaction });
+  };
+  return {
+    async batchesOf(bookId) {
+      const rows = await BatchModel.findAll({ where: { bookId }, order: [["id", "DESC"]] });
+      return rows.map((row) => asBatch(row.get()));
+    },
+    async standingBatch(bookId, kind, sha256) {
+      const row = await BatchModel.findOne({ where: { bookId, kind, sha256, undoneAt: null } });
+      return row && asBatch(row.get());
+    },
+    storeSeries: (batch, series, signal) =>
+      sequelize.transaction(async (transaction) => {
+        const stored = await insertBatch(models, batch, transaction);
+        const ids = await seriesIds(models, batch.bookId, series, transaction);
+        await copyPages(transaction, copyLines(stored.id, series, ids), signal);
+        await touchBook(batch.bookId, transaction);
+        return stored;
+      }),
+    storePromise: (batch, monthlyKwh) =>
+      sequelize.transaction(async (transaction) => {
+        const stored = await insertBatch(models, batch, transaction);
+        await PromiseMonth.bulkCreate(monthlyKwh.map((kwh, month) => ({ batchId: stored.id, month: month + 1, kwh })), { transaction });
+        await touchBook(batch.bookId, transaction);
+        return stored;
+      }),
+    setUndone: (bookId, id, undone) =>
+      sequelize.transaction(async (transaction) => {
+        const row = await BatchModel.findOne({ where: { id, bookId }, transaction, lock: true });
+        if (!row) return null;
+        await row.update({ undoneAt: undone ? new Date() : null }, { transaction });
+        await touchBook(bookId, transaction);
+        return asBatch(row.get());
+      }),
+  };
+}
+
+const date = (utcMs: number | null): Date | null => (utcMs === null ? null : new Date(utcMs));
+
+async function insertBatch({ Batch: BatchModel }: Models, { firstUtcMs, lastUtcMs, ...batch }: NewBatch, transaction: Transaction): Promise<Batch> {
+  const row = await BatchModel.create({ ...batch, firstUtc: date(firstUtcMs), lastUtc: date(lastUtcMs), createdAt: new Date(), undoneAt: null }, { transaction });
+  return asBatch(row.get());
+}
+
+async function seriesIds({ Series }: Models, bookId: string, series: readonly MeteredPages[], transaction: Transaction): Promise<number[]> {
+  const ids: number[] = [];
+  for (const { quantity, meterId, stepMinutes, phaseMinutes } of series) {
+    const [row] = await Series.findOrCreate({ where: { bookId, quantity, meterId, stepMinutes, phaseMinutes }, transaction });
+    ids.push(row.get().id);
+  }
+  return ids;
+}
+
+function* copyLines(batchId: number, series: readonly MeteredPages[], ids: readonly number[]): Generator<string> {
+  for (const [k, pages] of series.entries()) {
+    for (const [day, page] of pages.days) {
+      yield `${ids[k]}\t${new Date(day * DAY_MS).toISOString().slice(0, 10)}\t${batchId}\t${pageLiteral(page)}\n`;
+    }
+  }
+}
+
+async function copyPages(transaction: Transaction, lines: Iterable<string>, signal: AbortSignal): Promise<void> {
+  const sink = clientOf(transaction).query(copyFrom("copy day_pages (series_id, utc_day, batch_id, readings) from stdin"));
+  await pipeline(Readable.from(lines, { objectMode: true, highWaterMark: 16 }), sink, { signal });
+}
+
+const asBatch = (row: BatchRow): Batch => ({
+  id: row.id,
+  kind: row.kind,
+  fileName: row.fileName,
+  sha256: row.sha256,
+  byteCount: Number(row.byteCount),
+  rowCount: row.rowCount,
+  valueCount: row.valueCount,
+  firstUtc: row.firstUtc?.toISOString() ?? null,
+  lastUtc: row.lastUtc?.toISOString() ?? null,
+  stepMinutes: row.stepMinutes,
+  createdAt: row.createdAt.toISOString(),
+  undoneAt: row.undoneAt?.toISOString() ?? null,
+});

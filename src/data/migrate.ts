@@ -1,0 +1,16 @@
+import type { Sequelize } from "sequelize";
+import { SequelizeStorage, Umzug } from "umzug";
+import { booksAndPages } from "./migrations/0001-books-and-pages";
+
+const migrator = (sequelize: Sequelize) =>
+  new Umzug({ migrations: [booksAndPages], context: sequelize, storage: new SequelizeStorage({ sequelize, tableName: "migrations" }), logger: undefined });
+
+/** Brings the database to the newest schema; returns the names of what was applied. */
+export async function migrate(sequelize: Sequelize): Promise<string[]> {
+  return (await migrator(sequelize).up()).map((migration) => migration.name);
+}
+
+/** Takes every migration back. For tests. */
+export async function unmigrate(sequelize: Sequelize): Promise<void> {
+  await migrator(sequelize).down({ to: 0 });
+}

@@ -1,0 +1,94 @@
+import { DataTypes, type Model, type ModelStatic, type Sequelize } from "sequelize";
+import type { ImportKind, ImportOptions } from "@/contracts/imports";
+import type { SiteDocument } from "@/contracts/site";
+
+export interface BookRow {
+  id: string;
+  slug: string;
+  site: SiteDocument;
+  version: number;
+  isDemo: boolean;
+  createdAt: Date;
+}
+
+export interface BatchRow {
+  id: number;
+  bookId: string;
+  kind: ImportKind;
+  fileName: string;
+  sha256: string;
+  byteCount: number;
+  rowCount: number;
+  valueCount: number;
+  firstUtc: Date | null;
+  lastUtc: Date | null;
+  stepMinutes: number | null;
+  options: ImportOptions;
+  createdAt: Date;
+  undoneAt: Date | null;
+}
+
+export interface SeriesRow {
+  id: number;
+  bookId: string;
+  quantity: string;
+  meterId: string;
+  stepMinutes: number;
+  phaseMinutes: number;
+}
+
+export interface PromiseMonthRow {
+  batchId: number;
+  month: number;
+  kwh: number;
+}
+
+export interface Models {
+  readonly Book: ModelStatic<Model<BookRow, Partial<BookRow>>>;
+  readonly Batch: ModelStatic<Model<BatchRow, Partial<BatchRow>>>;
+  readonly Series: ModelStatic<Model<SeriesRow, Partial<SeriesRow>>>;
+  readonly PromiseMonth: ModelStatic<Model<PromiseMonthRow>>;
+}
+
+/** Defines the models on a connection. Day pages have none: they go in by COPY and come out in binary. */
+export function defineModels(sequelize: Sequelize): Models {
+  return {
+    Book: sequelize.define("Book", {
+      id: { type: DataTypes.UUID, primaryKey: true, defaultValue: DataTypes.UUIDV4 },
+      slug: DataTypes.TEXT,
+      site: DataTypes.JSONB,
+      version: DataTypes.INTEGER,
+      isDemo: DataTypes.BOOLEAN,
+      createdAt: DataTypes.DATE,
+    }, { tableName: "books" }),
+    Batch: sequelize.define("Batch", {
+      id: { type: DataTypes.INTEGER, primaryKey: true, autoIncrement: true },
+      bookId: DataTypes.UUID,
+      kind: DataTypes.TEXT,
+      fileName: DataTypes.TEXT,
+      sha256: DataTypes.TEXT,
+      byteCount: { type: DataTypes.BIGINT, get(this: Model) { return Number(this.getDataValue("byteCount")); } },
+      rowCount: DataTypes.INTEGER,
+      valueCount: DataTypes.INTEGER,
+      firstUtc: DataTypes.DATE,
+      lastUtc: DataTypes.DATE,
+      stepMinutes: DataTypes.INTEGER,
+      options: DataTypes.JSONB,
+      createdAt: DataTypes.DATE,
+      undoneAt: DataTypes.DATE,
+    }, { tableName: "import_batches" }),
+    Series: sequelize.define("Series", {
+      id: { type: DataTypes.INTEGER, primaryKey: true, autoIncrement: true },
+      bookId: DataTypes.UUID,
+      quantity: DataTypes.TEXT,
+      meterId: DataTypes.TEXT,
+      stepMinutes: DataTypes.INTEGER,
+      phaseMinutes: DataTypes.INTEGER,
+    }, { tableName: "series" }),
+    PromiseMonth: sequelize.define("PromiseMonth", {
+      batchId: { type: DataTypes.INTEGER, primaryKey: true },
+      month: { type: DataTypes.INTEGER, primaryKey: true },
+      kwh: DataTypes.DOUBLE,
+    }, { tableName: "promise_months" }),
+  };
+}

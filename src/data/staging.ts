@@ -1,0 +1,68 @@
+import { createHash, randomUUID } from "node:crypto";
+import { createReadStream, createWriteStream } from "node:fs";
+import { mkdir, readFile, rm, writeFile } from "node:fs/promises";
+import path from "node:path";
+import { Readable } from "node:stream";
+import { pipeline } from "node:stream/promises";
+import { UPLOAD_LIMIT_BYTES } from "@/contracts/uploads";
+import { Refusal } from "@/usecases/refusal";
+import type { StagedFile, Staging } from "@/usecases/imports";
+import type { Bytes } from "@/formats/text";
+
+const ID = /^[0-9a-f-]{36}$/;
+
+/** Uploaded files in a folder, each beside a note of what it is; streamed to disk, never held in memory. */
+export function stagingFolder(folder: string): Staging {
+  const file = (id: string): string => path.join(folder, `${id}.upload`);
+  const note = (id: string): string => path.join(folder, `${id}.json`);
+  const drop = async (id: string): Promise<void> => {
+    if (!ID.test(id)) return;
+    await Promise.all([rm(file(id), { force: true }), rm(note(id), { force: true })]);
+  };
+  return {
+    drop,
+    async put({ bookId, fileName, announcedBytes, body }) {
+      await mkdir(folder, { recursive: true });
+      const id = randomUUID();
+      try {
+        const { byteCount, sha256 } = await write(body, file(id), announcedBytes);
+        const staged: StagedFile = { id, bookId, fileName, byteCount, sha256 };
+        await writeFile(note(id), JSON.stringify(staged));
+        return staged;
+      } catch (error) {
+        await drop(id);
+        throw error;
+      }
+    },
+    async find(id) {
+      if (!ID.test(id)) return null;
+      const text = await readFile(note(id), "utf8").catch(() => null);
+      return text === null ? null : (JSON.parse(text) as StagedFile);
+    },
+    open: (id) => createReadStream(file(id)),
+  };
+}
+
+async function write(body: Bytes, to: string, announcedBytes: number | null): Promise<{ byteCount: number; sha256: string }> {
+  const hash = createHash("sha256");
+  let byteCount = 0;
+  async function* counted(): Bytes {
+    for await (const chunk of body) {
+      byteCount += chunk.length;
+      if (byteCount > UPLOAD_LIMIT_BYTES) throw tooLarge(byteCount);
+      hash.update(chunk);
+      yield chunk;
+    }
+  }
+  if (announcedBytes !== null && announcedBytes > UPLOAD_LIMIT_BYTES) throw tooLarge(announcedBytes);
+  await pipeline(Readable.from(counted(), { objectMode: false }), createWriteStream(to));
+  if (announcedBytes !== null && announcedBytes !== byteCount) {
+    throw new Refusal("upload-cut-short", `Only ${byteCount} of ${announcedBytes} bytes arrived.`, "Drop the file again. Nothing was stored.", { byteCount, announcedBytes });
+  }
+  return { byteCount, sha256: hash.digest("hex") };
+}
+
+const megabytes = (bytes: number): number => Math.round(bytes / 1e6);
+
+const tooLarge = (bytes: number): Refusal =>
+  new Refusal("upload-too-large", `The file holds more than ${megabytes(UPLOAD_LIMIT_BYTES)} MB.`, "Pack it with gzip, or cut it by years and drop the parts one after another. Nothing was stored.", { megabytes: megabytes(bytes) });

@@ -1,0 +1,108 @@
+import type { SiteInput } from "@/contracts/site";
+import type { Climate } from "./climate";
+import type { PlantTruth } from "./plant";
+
+/** One book of the demo: the owner's document, and what its stand-ins really do. All of it invented. */
+export interface DemoBook {
+  readonly site: SiteInput;
+  readonly climate: Climate;
+  readonly truth: PlantTruth;
+  readonly seed: number;
+  readonly firstUtc: string;
+  readonly lastUtc: string;
+}
+
+const packingShed: DemoBook = {
+  seed: 0.371,
+  firstUtc: "2020-12-31T23:00:00Z",
+  lastUtc: "2025-12-31T23:00:00Z",
+  site: {
+    format: "dusty-ledger/site",
+    version: 1,
+    name: "Packing shed",
+    currency: "EUR",
+    commissioned: "2019-04-01",
+    place: { latitudeDeg: 37.1, longitudeDeg: -2.3, elevationM: 310, timeZone: "Europe/Madrid" },
+    modules: { "Ambry 400": { pmpW: 400, vocV: 49.1, iscA: 10.3, vmpV: 41, impA: 9.76, cellsInSeries: 72, gammaPmpPerK: -0.0036, betaVocPerK: -0.0028, alphaIscPerK: 0.0005, noctC: 45, areaM2: 2 } },
+    arrays: [{ id: "roof", name: "South roof", module: "Ambry 400", count: 150, modulesPerString: 15, tiltDeg: 10, azimuthDeg: 180, mounting: "roof-gap" }],
+    inverters: [{ id: "hall", arrays: ["roof"], acRatedW: 43_000, ratedEfficiencyFrac: 0.972 }],
+    meters: [{ id: "main", point: "ac", arrays: ["roof"] }],
+    losses: { mismatchFrac: 0.01, dcWiringFrac: 0.015, acWiringFrac: 0.005, soilingFrac: 0.035 },
+    ageing: { firstYearFrac: 0.01, perYearFrac: 0.005 },
+    warranty: { years: 25, firstYearFrac: 0.02, perYearFrac: 0.0055 },
+    promise: { monthlyKwh: [4900, 5600, 7900, 8800, 9900, 10200, 10600, 9800, 8100, 6600, 5000, 4500] },
+    money: {
+      costs: [{ on: "2019-04-01", amount: "61000.00", what: "system" }],
+      incentives: [{ on: "2019-09-15", amount: "7400.00", what: "grant of the growers' fund" }],
+      tariff: { importPerKwh: "0.142", exportPerKwh: "0.058", priceRisePerYearFrac: 0.025, selfUsedFrac: 0.62 },
+    },
+  },
+  climate: {
+    brightness: [0.79, 0.81, 0.83, 0.85, 0.89, 0.94, 0.97, 0.95, 0.89, 0.83, 0.79, 0.77],
+    meanTempC: [9, 10, 12.5, 15, 18.5, 23, 26.5, 26.5, 23, 18, 13, 10],
+    dailySwingK: 11,
+    meanWindMs: 2.6,
+    wetDays: [0.13, 0.13, 0.13, 0.12, 0.08, 0.03, 0.01, 0.02, 0.07, 0.12, 0.14, 0.14],
+    meanRainMm: 7,
+  },
+  truth: {
+    toleranceFrac: -0.021,
+    ageingPerYearFrac: 0.0062,
+    soilingPerDayFrac: 0.0013,
+    cleaningRainMm: 6,
+    cleanings: ["2021-07-06", "2022-07-12", "2023-06-28", "2024-07-09"],
+    outages: [{ from: "2025-10-06T09:30:00Z", to: "2025-10-15T10:00:00Z" }],
+    lost: [{ from: "2023-04-11T06:15:00Z", to: "2023-04-12T13:00:00Z" }, { from: "2024-11-02T00:00:00Z", to: "2024-11-03T12:00:00Z" }],
+    meterGainFrac: 0.003,
+  },
+};
+
+const ferryOffice: DemoBook = {
+  seed: 0.543,
+  firstUtc: "2020-12-31T23:00:00Z",
+  lastUtc: "2025-12-31T23:00:00Z",
+  site: {
+    format: "dusty-ledger/site",
+    version: 1,
+    name: "Ferry office",
+    currency: "EUR",
+    commissioned: "2020-10-12",
+    place: { latitudeDeg: 54.4, longitudeDeg: 10.3, elevationM: 6, timeZone: "Europe/Berlin" },
+    modules: { "Quayle 375": { pmpW: 375, vocV: 41.4, iscA: 11.5, vmpV: 34.7, impA: 10.81, cellsInSeries: 60, gammaPmpPerK: -0.0035, betaVocPerK: -0.0027, alphaIscPerK: 0.0005, noctC: 44, areaM2: 1.82 } },
+    arrays: [
+      { id: "quay", name: "Quay side", module: "Quayle 375", count: 18, modulesPerString: 9, tiltDeg: 34, azimuthDeg: 205, mounting: "roof-gap" },
+      { id: "lane", name: "Lane side", module: "Quayle 375", count: 10, modulesPerString: 10, tiltDeg: 34, azimuthDeg: 115, mounting: "roof-gap" },
+    ],
+    inverters: [{ id: "attic", arrays: ["quay", "lane"], acRatedW: 8600, ratedEfficiencyFrac: 0.967 }],
+    meters: [{ id: "main", point: "ac", arrays: ["quay", "lane"] }],
+    losses: { mismatchFrac: 0.012, dcWiringFrac: 0.012, acWiringFrac: 0.005, soilingFrac: 0.012 },
+    ageing: { firstYearFrac: 0.01, perYearFrac: 0.005 },
+    warranty: { years: 25, firstYearFrac: 0.02, perYearFrac: 0.0055 },
+    promise: { monthlyKwh: [190, 350, 740, 1150, 1370, 1400, 1350, 1140, 810, 480, 220, 140] },
+    money: {
+      costs: [{ on: "2020-10-12", amount: "19850.00", what: "system" }, { on: "2021-03-02", amount: "640.00", what: "meter cabinet" }],
+      incentives: [],
+      tariff: { importPerKwh: "0.318", exportPerKwh: "0.081", priceRisePerYearFrac: 0.03, selfUsedFrac: 0.48 },
+    },
+  },
+  climate: {
+    brightness: [0.46, 0.52, 0.6, 0.68, 0.71, 0.71, 0.69, 0.68, 0.64, 0.55, 0.46, 0.42],
+    meanTempC: [1.5, 2, 4.5, 8.5, 13, 16, 18.5, 18, 14.5, 10, 6, 3],
+    dailySwingK: 7,
+    meanWindMs: 4.4,
+    wetDays: [0.5, 0.42, 0.4, 0.33, 0.34, 0.36, 0.4, 0.42, 0.42, 0.47, 0.5, 0.52],
+    meanRainMm: 5,
+  },
+  truth: {
+    toleranceFrac: -0.045,
+    ageingPerYearFrac: 0.0048,
+    soilingPerDayFrac: 0.0005,
+    cleaningRainMm: 4,
+    cleanings: [],
+    outages: [{ from: "2023-05-18T07:00:00Z", to: "2023-05-21T12:30:00Z" }],
+    lost: [{ from: "2022-08-03T10:00:00Z", to: "2022-08-05T09:00:00Z" }],
+    meterGainFrac: -0.002,
+  },
+};
+
+export const DEMO_BOOKS: readonly DemoBook[] = [packingShed, ferryOffice];

@@ -1,0 +1,2 @@
+export { DEMO_BOOKS, type DemoBook } from "./demo";
+export { type PlantRecord, recordOf } from "./record";

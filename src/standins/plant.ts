@@ -1,0 +1,88 @@
+import { planeOf } from "@/core/irradiance";
+import { arrayNameplateW, type Site } from "@/core/site";
+import { DAY_MS, MINUTE_MS, YEAR_MS } from "@/core/units";
+import type { SimulatedWeather } from "./climate";
+
+/** What really happens to a stand-in plant; the owner's site document does not say. */
+export interface PlantTruth {
+  /** Power of the modules against their nameplate. */
+  readonly toleranceFrac: number;
+  readonly ageingPerYearFrac: number;
+  readonly soilingPerDayFrac: number;
+  /** A day with this much rain, mm, cleans. */
+  readonly cleaningRainMm: number;
+  /** UTC days ("2025-07-03") on which somebody cleaned. */
+  readonly cleanings: readonly string[];
+  /** Times without output, ISO instants. */
+  readonly outages: readonly { readonly from: string; readonly to: string }[];
+  /** Times that the logger lost, ISO instants. */
+  readonly lost: readonly { readonly from: string; readonly to: string }[];
+  readonly meterGainFrac: number;
+}
+
+const within = (utcMs: number, spans: readonly { from: string; to: string }[]): boolean =>
+  spans.some((span) => utcMs >= Date.parse(span.from) && utcMs < Date.parse(span.to));
+
+/**
+ * Metered AC energy of each step, kWh; NaN where the logger lost it. Physics of its own, so that a comparison with the model is
+ * honest: Klucher's sky (1979), a lagging cell temperature, a part-load inverter, a soiling saw-tooth.
+ */
+export function simulatePlant(site: Site, truth: PlantTruth, weather: SimulatedWeather): Float64Array {
+  const { axis } = weather;
+  const energyKwh = new Float64Array(axis.count);
+  const soiling = soilingFrac(truth, weather);
+  const commissionedMs = Date.parse(`${site.commissioned}T00:00:00Z`);
+  const acRatedW = site.inverters.reduce((sum, inverter) => sum + inverter.acRatedW, 0);
+  const arrays = site.arrays.map((array) => ({ plane: planeOf(array.tiltDeg, array.azimuthDeg), tiltDeg: array.tiltDeg, nameplateW: arrayNameplateW(site, array), gamma: site.modules[array.module]!.gammaPmpPerK * 1.03 }));
+  const lag = Math.exp(-axis.stepMinutes / 8);
+  let rise = 0;
+  for (let i = 0; i < axis.count; i++) {
+    const utcMs = axis.startUtcMs + i * axis.stepMinutes * MINUTE_MS;
+    const aged = 1 - (truth.ageingPerYearFrac * (utcMs - commissionedMs)) / YEAR_MS;
+    let dcW = 0;
+    for (const array of arrays) {
+      const lightWm2 = klucher(weather, i, array.plane, array.tiltDeg) * (1 - soiling[Math.floor(i / (1440 / axis.stepMinutes))]!);
+      rise = lag * rise + (1 - lag) * lightWm2 * 0.0335 * Math.max(0.5, 1.18 - 0.06 * weather.windSpeedMs[i]!);
+      const warmth = 1 + array.gamma * (weather.airTempC[i]! + rise - 25);
+      const weak = lightWm2 > 1 ? 1 + 0.036 * Math.log(lightWm2 / 1000) : 0;
+      dcW += ((array.nameplateW * lightWm2) / 1000) * warmth * Math.max(0, weak) * aged * (1 + truth.toleranceFrac) * 0.974;
+    }
+    const acW = Math.min(acRatedW, Math.max(0, dcW - 0.0035 * acRatedW - 0.011 * dcW - (0.009 * dcW * dcW) / acRatedW)) * 0.995;
+    const made = within(utcMs, truth.outages) ? 0 : acW * (1 + truth.meterGainFrac);
+    energyKwh[i] = within(utcMs, truth.lost) ? Number.NaN : Math.round((made * axis.stepMinutes) / 60) / 1000;
+  }
+  return energyKwh;
+}
+
+/** In-plane light that passes the glass, W/m2. Source: Klucher, 1979, Evaluation of models to predict insolation on tilted surfaces. */
+function klucher({ sun, ghiWm2, dhiWm2 }: SimulatedWeather, i: number, plane: ReturnType<typeof planeOf>, tiltDeg: number): number {
+  const up = sun.up[i]!;
+  const ghi = ghiWm2[i]!;
+  if (!(ghi > 0)) return 0;
+  const dhi = dhiWm2[i]!;
+  const cosIncidence = Math.max(0, plane.east * sun.east[i]! + plane.north * sun.north[i]! + plane.up * up);
+  const clear = 1 - (dhi / ghi) ** 2;
+  const sinHalfTilt = Math.sin((tiltDeg * Math.PI) / 360);
+  const sinZenith = Math.sqrt(Math.max(0, 1 - up * up));
+  const sky = dhi * plane.skyViewFrac * (1 + clear * sinHalfTilt ** 3) * (1 + clear * cosIncidence ** 2 * sinZenith ** 3);
+  const beam = up > 0.02 ? ((ghi - dhi) / up) * cosIncidence : 0;
+  const glass = cosIncidence > 0.05 ? Math.max(0, 1 - 0.045 * (1 / cosIncidence - 1)) : 0;
+  return Math.min(beam, 1200) * glass + 0.955 * sky + 0.9 * ghi * 0.2 * plane.groundViewFrac;
+}
+
+/** Share of light lost to dirt, one value a UTC day. */
+function soilingFrac(truth: PlantTruth, { axis, rainMm }: SimulatedWeather): Float64Array {
+  const perDay = 1440 / axis.stepMinutes;
+  const days = Math.ceil(axis.count / perDay);
+  const out = new Float64Array(days);
+  let dirt = 0.01;
+  for (let day = 0; day < days; day++) {
+    const date = new Date(axis.startUtcMs + day * DAY_MS).toISOString().slice(0, 10);
+    const rain = rainMm.subarray(day * perDay, (day + 1) * perDay).reduce((a, b) => a + b, 0);
+    if (truth.cleanings.includes(date)) dirt = 0.001;
+    else if (rain >= truth.cleaningRainMm) dirt *= 0.08;
+    else dirt = Math.min(0.25, dirt + truth.soilingPerDayFrac);
+    out[day] = dirt;
+  }
+  return out;
+}

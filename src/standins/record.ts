@@ -1,0 +1,46 @@
+import { sumOnto } from "@/core/series";
+import type { Site } from "@/core/site";
+import { DAY_MS, MINUTE_MS } from "@/core/units";
+import { type PagedSeries, place, type WeatherQuantity } from "@/formats/series-csv";
+import { simulateWeather } from "./climate";
+import type { DemoBook } from "./demo";
+import { simulatePlant } from "./plant";
+
+/** Five years of a stand-in plant, as its weather mast (hourly) and its meter (quarter-hourly) recorded them. */
+export interface PlantRecord {
+  readonly weather: readonly PagedSeries[];
+  readonly production: readonly PagedSeries[];
+}
+
+const METER_STEP = 15;
+
+/** Plays a demo book's weather and plant from its seed. The same seed gives the same record to the last digit. */
+export function recordOf(demo: DemoBook, site: Site): PlantRecord {
+  const startUtcMs = Math.floor(Date.parse(demo.firstUtc) / DAY_MS) * DAY_MS;
+  const count = Math.ceil((Date.parse(demo.lastUtc) - startUtcMs) / (METER_STEP * MINUTE_MS));
+  const fine = { startUtcMs, stepMinutes: METER_STEP, count };
+  const weather = simulateWeather(demo.climate, site.place, fine, demo.seed);
+  const hourly = { startUtcMs, stepMinutes: 60, count: Math.ceil(count / 4) };
+  const mean = (column: Float64Array): Float64Array => sumOnto(column, fine, hourly).sums.map((sum) => sum / 4);
+  const from = Date.parse(demo.firstUtc);
+  const mast = (quantity: WeatherQuantity, values: Float64Array, digits: number): PagedSeries => paged(quantity, null, hourly, values, digits, from);
+  return {
+    weather: [
+      mast("ghi_w_m2", mean(weather.ghiWm2), 1),
+      mast("air_temperature_c", mean(weather.airTempC), 1),
+      mast("wind_speed_m_s", mean(weather.windSpeedMs), 1),
+      mast("rain_mm", sumOnto(weather.rainMm, fine, hourly).sums, 1),
+    ],
+    production: [paged("energy_kwh", null, fine, simulatePlant(site, demo.truth, weather), 3, from)],
+  };
+}
+
+function paged(quantity: PagedSeries["quantity"], meterId: null, axis: { startUtcMs: number; stepMinutes: number; count: number }, values: Float64Array, digits: number, fromUtcMs: number): PagedSeries {
+  const series: PagedSeries = { quantity, meterId, stepMinutes: axis.stepMinutes, phaseMinutes: 0, days: new Map() };
+  const scale = 10 ** digits;
+  values.forEach((value, i) => {
+    const utcMs = axis.startUtcMs + i * axis.stepMinutes * MINUTE_MS;
+    if (value === value && utcMs >= fromUtcMs) place(series, utcMs, Math.round(value * scale) / scale, true);
+  });
+  return series;
+}

@@ -1,0 +1,42 @@
+import { parseSite } from "@/formats/site-json";
+import { inPlainText } from "@/contracts/wording";
+import type { SiteDocument } from "@/contracts/site";
+import { bookNotFound, Refusal } from "../refusal";
+import type { Book, BookStore } from "./ports";
+
+export async function bookBySlug(store: BookStore, slug: string): Promise<Book> {
+  const book = await store.bySlug(slug);
+  if (!book) throw bookNotFound(slug);
+  return book;
+}
+
+/** Opens a new book from a site document; the address comes from the site's name. */
+export async function createBook(store: BookStore, json: unknown, options: { isDemo?: boolean } = {}): Promise<Book> {
+  const site = checkedSite(json);
+  return store.create({ slug: await freeSlug(store, site.name), site, isDemo: options.isDemo ?? false });
+}
+
+/** Saves a site document over the version that the editor saw. */
+export async function saveSite(store: BookStore, slug: string, version: number, json: unknown): Promise<Book> {
+  const book = await bookBySlug(store, slug);
+  const saved = await store.saveSite(book.id, version, checkedSite(json));
+  if (!saved) {
+    throw new Refusal("book-changed", "The book was changed in another window since this page was opened.", "Reload the page, then make your change again.", { slug });
+  }
+  return saved;
+}
+
+function checkedSite(json: unknown): SiteDocument {
+  const reading = parseSite(json);
+  if (reading.ok) return reading.document;
+  const first = reading.problems[0];
+  throw new Refusal("site-invalid", first ? inPlainText(first) : "The site document can't be read.", "Correct the fields named and try again.", {}, reading.problems);
+}
+
+async function freeSlug(store: BookStore, name: string): Promise<string> {
+  const plain = name.normalize("NFKD").replace(/[^\w\s-]/g, "").trim().toLowerCase().replace(/[\s_-]+/g, "-").slice(0, 50) || "book";
+  for (let n = 1; ; n++) {
+    const slug = n === 1 ? plain : `${plain}-${n}`;
+    if (!(await store.bySlug(slug))) return slug;
+  }
+}

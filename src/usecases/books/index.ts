@@ -1,0 +1,2 @@
+export { bookBySlug, createBook, saveSite } from "./books";
+export type { Book, BookStore } from "./ports";

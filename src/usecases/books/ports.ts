@@ -1,0 +1,20 @@
+import type { SiteDocument } from "@/contracts/site";
+
+export interface Book {
+  readonly id: string;
+  /** Name in addresses; unique, never changes. */
+  readonly slug: string;
+  readonly site: SiteDocument;
+  /** Rises with every change of the site or of its readings. */
+  readonly version: number;
+  readonly isDemo: boolean;
+}
+
+export interface BookStore {
+  list(): Promise<readonly Book[]>;
+  bySlug(slug: string): Promise<Book | null>;
+  create(book: { slug: string; site: SiteDocument; isDemo: boolean }): Promise<Book>;
+  /** Saves when the version is still the given one; null when somebody else was faster. */
+  saveSite(id: string, version: number, site: SiteDocument): Promise<Book | null>;
+  remove(id: string): Promise<void>;
+}

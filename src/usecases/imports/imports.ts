@@ -1,0 +1,153 @@
+import type { Batch, ImportEvent, ImportOptions, ImportPreview } from "@/contracts/imports";
+import { type Problem, ProblemLog } from "@/contracts/problems";
+import { inPlainText } from "@/contracts/wording";
+import type { Book } from "../books";
+import type { ReadingStore, StoredSeries } from "../ledger";
+import { Refusal } from "../refusal";
+import { type Inspection, inspectFile, type MeteredPages, pageCount } from "./inspect";
+import { joinPages } from "./join-pages";
+import type { ImportStore, NewBatch, StagedFile, Staging } from "./ports";
+
+export interface ImportPorts {
+  readonly staging: Staging;
+  readonly imports: ImportStore;
+  readonly readings: ReadingStore;
+}
+
+const UNITS: Readonly<Record<string, string>> = {
+  ghi_w_m2: "W/m²", dni_w_m2: "W/m²", dhi_w_m2: "W/m²", poa_w_m2: "W/m²", air_temperature_c: "°C", wind_speed_m_s: "m/s",
+  rain_mm: "mm", snow_depth_cm: "cm", albedo: "share", energy_kwh: "kWh", power_w: "W", counter_kwh: "kWh",
+};
+
+/** Tells what a staged file would bring to a book, without storing anything. */
+export async function previewImport(ports: ImportPorts, book: Book, uploadId: string, options: ImportOptions): Promise<ImportPreview> {
+  const staged = await stagedFile(ports.staging, book, uploadId);
+  const found = await inspectFile(() => ports.staging.open(uploadId), book.site, options);
+  const repeated = found.kind && (await ports.imports.standingBatch(book.id, found.kind, staged.sha256));
+  return previewOf(staged, found, options, repeated ? [alreadyThere(repeated)] : []);
+}
+
+function alreadyThere(batch: Batch): Problem {
+  const log = new ProblemLog();
+  log.add("already-imported", "error", {}, { name: batch.fileName, on: batch.createdAt.slice(0, 10) });
+  return log.list()[0]!;
+}
+
+function previewOf(staged: StagedFile, found: Inspection, options: ImportOptions, more: readonly Problem[]): ImportPreview {
+  const { file } = found;
+  return {
+    uploadId: staged.id,
+    fileName: staged.fileName,
+    byteCount: staged.byteCount,
+    kind: found.kind,
+    columns: (file?.columns ?? []).map(({ header, quantity, meterId }) => ({ header, quantity, unit: UNITS[quantity] ?? "", meterId })),
+    ignored: [...(file?.ignored ?? [])],
+    delimiter: file?.dialect?.delimiter ?? null,
+    decimal: file?.dialect?.decimal ?? null,
+    stepMinutes: file?.stepMinutes ?? null,
+    hasOffsets: file?.hasOffsets ?? false,
+    rowCount: file?.rowCount ?? 12,
+    valueCount: file?.valueCount ?? 12,
+    firstUtcMs: file?.firstUtcMs ?? null,
+    lastUtcMs: file?.lastUtcMs ?? null,
+    energyKwh: found.energyKwh,
+    promiseKwh: found.monthlyKwh ? [...found.monthlyKwh] : null,
+    problems: [...more, ...found.problems],
+    options,
+  };
+}
+
+/** How often the reader says how far it is. */
+const PROGRESS_ROWS = 20_000;
+
+/**
+ * Reads a staged file again and stores it as one batch in one transaction; yields progress. The signal stops it at any moment
+ * with nothing stored. A file with errors is refused whole; one that brings nothing new changes nothing.
+ */
+export async function* runImport(ports: ImportPorts, book: Book, uploadId: string, options: ImportOptions, signal: AbortSignal): AsyncGenerator<ImportEvent> {
+  const staged = await stagedFile(ports.staging, book, uploadId);
+  const steps: number[] = [];
+  let wake = (): void => {};
+  const onProgress = (rows: number): void => {
+    throwIfCancelled(signal);
+    if (rows - (steps.at(-1) ?? 0) < PROGRESS_ROWS) return;
+    steps.push(rows);
+    wake();
+  };
+  let finished = false;
+  const reading = inspectFile(() => ports.staging.open(uploadId), book.site, options, onProgress).finally(() => {
+    finished = true;
+    wake();
+  });
+  reading.catch(() => {});
+  let told = 0;
+  while (!finished) {
+    await new Promise<void>((resolve) => {
+      wake = resolve;
+      if (finished || told < steps.length) resolve();
+    });
+    for (; told < steps.length; told++) yield { kind: "reading", rows: steps[told]! };
+  }
+  const found = await reading;
+  refuseErrors(found, await ports.imports.standingBatch(book.id, found.kind ?? "weather", staged.sha256));
+  yield { kind: "storing" };
+  yield await storeFound(ports, book, staged, found, options, signal);
+  await ports.staging.drop(uploadId);
+}
+
+function refuseErrors(found: Inspection, repeated: Batch | null): void {
+  const problems = [...(repeated ? [alreadyThere(repeated)] : []), ...found.problems];
+  const first = problems.find((problem) => problem.severity === "error");
+  if (first) throw new Refusal("file-refused", inPlainText(first), "Correct the file and drop it again. Nothing was stored.", {}, problems);
+}
+
+async function storeFound(ports: ImportPorts, book: Book, staged: StagedFile, found: Inspection, options: ImportOptions, signal: AbortSignal): Promise<ImportEvent> {
+  throwIfCancelled(signal);
+  const batch = newBatch(book, staged, found, options);
+  if (found.monthlyKwh) return { kind: "done", batch: await ports.imports.storePromise(batch, found.monthlyKwh), pages: 0 };
+  const kind = batch.kind === "weather" ? "weather" : "production";
+  if (bringsNothing(found.series, await ports.readings.seriesOf(book.id, kind))) return { kind: "nothing-new" };
+  return { kind: "done", batch: await ports.imports.storeSeries(batch, found.series, signal), pages: pageCount(found.series) };
+}
+
+const newBatch = (book: Book, staged: StagedFile, found: Inspection, options: ImportOptions): NewBatch => ({
+  bookId: book.id,
+  kind: found.kind ?? "weather",
+  fileName: staged.fileName,
+  sha256: staged.sha256,
+  byteCount: staged.byteCount,
+  rowCount: found.file?.rowCount ?? 12,
+  valueCount: found.file?.valueCount ?? 12,
+  firstUtcMs: found.file?.firstUtcMs ?? null,
+  lastUtcMs: found.file?.lastUtcMs ?? null,
+  stepMinutes: found.file?.stepMinutes ?? null,
+  options,
+});
+
+/** Whether every value of the new pages stands in the book already, under whatever file name it came. */
+function bringsNothing(series: readonly MeteredPages[], stored: readonly StoredSeries[]): boolean {
+  return series.every((pages) => {
+    const fresh = joinPages(pages);
+    const held = stored.find((s) => s.quantity === pages.quantity && s.meterId === pages.meterId && s.axis.stepMinutes === pages.stepMinutes);
+    if (!fresh || !held) return !fresh;
+    const shift = Math.round((fresh.axis.startUtcMs - held.axis.startUtcMs) / (pages.stepMinutes * 60_000));
+    return fresh.values.every((value, i) => value !== value || held.values[i + shift] === value);
+  });
+}
+
+function throwIfCancelled(signal: AbortSignal): void {
+  if (signal.aborted) throw new Refusal("cancelled", "The import was cancelled. Nothing was stored.", "Drop the file again to start over.");
+}
+
+async function stagedFile(staging: Staging, book: Book, uploadId: string): Promise<StagedFile> {
+  const staged = await staging.find(uploadId);
+  if (staged?.bookId === book.id) return staged;
+  throw new Refusal("upload-not-found", "The uploaded file is no longer there.", "Drop the file again.", { uploadId });
+}
+
+/** Undoes a batch whole, or lets it stand again. */
+export async function setBatchUndone(store: ImportStore, book: Book, batchId: number, undone: boolean): Promise<Batch> {
+  const batch = await store.setUndone(book.id, batchId, undone);
+  if (!batch) throw new Refusal("batch-not-found", `This book has no import ${batchId}.`, "Reload the page.", { batchId });
+  return batch;
+}

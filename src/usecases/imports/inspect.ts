@@ -1,0 +1,83 @@
+import { energyKwh, type ProductionQuantity } from "@/core/readings";
+import { mostEnergyKwh } from "@/core/reconcile";
+import { total } from "@/core/series";
+import type { Site } from "@/core/site";
+import { DAY_MS, MINUTE_MS } from "@/core/units";
+import type { ImportKind, ImportOptions } from "@/contracts/imports";
+import { type Problem, ProblemLog } from "@/contracts/problems";
+import { readPromise } from "@/formats/promise-csv";
+import { kindOfHeader, type PagedSeries, readSeries, type SeriesFile } from "@/formats/series-csv";
+import { type Bytes, decodeText, peek, UnreadableText } from "@/formats/text";
+import { joinPages } from "./join-pages";
+
+export type MeteredPages = PagedSeries & { readonly meterId: string };
+
+/** A file read whole against a site: what it holds, and every finding. */
+export interface Inspection {
+  readonly kind: ImportKind | null;
+  readonly file: SeriesFile | null;
+  readonly series: readonly MeteredPages[];
+  readonly monthlyKwh: readonly number[] | null;
+  readonly energyKwh: number | null;
+  readonly problems: readonly Problem[];
+}
+
+/** Reads a file without storing anything. `open` is called twice: for the header, then for the whole. */
+export async function inspectFile(open: () => Bytes, site: Site, options: ImportOptions, onProgress?: (rows: number) => void): Promise<Inspection> {
+  if ((await headerKind(open())) === "promise") {
+    const promise = await readPromise(open());
+    return { kind: "promise", file: null, series: [], monthlyKwh: promise.monthlyKwh, energyKwh: null, problems: promise.problems };
+  }
+  const file = await readSeries(open(), { zone: options.zone, labels: options.labels, conflicts: options.conflicts, ...(onProgress ? { onProgress } : {}) });
+  const log = new ProblemLog();
+  const series = file.series.map((pages) => ({ ...pages, meterId: file.kind === "production" ? meterFor(pages, site, options, log) : "" }));
+  const energy = file.kind === "production" ? checkEnergy(series, site, log) : null;
+  return { kind: file.kind, file, series, monthlyKwh: null, energyKwh: energy, problems: [...file.problems, ...log.list()].sort(errorsFirst) };
+}
+
+const errorsFirst = (a: Problem, b: Problem): number => Number(b.severity === "error") - Number(a.severity === "error");
+
+async function headerKind(bytes: Bytes): Promise<ReturnType<typeof kindOfHeader>> {
+  try {
+    const { head } = await peek(decodeText(bytes), 2048);
+    return kindOfHeader(head.split(/\r?\n/, 1)[0] ?? "");
+  } catch (error) {
+    if (error instanceof UnreadableText) return null;
+    throw error;
+  }
+}
+
+/** The meter of a production column: as the column names it, as chosen, or the site's first AC meter. */
+function meterFor(pages: PagedSeries, site: Site, options: ImportOptions, log: ProblemLog): string {
+  const named = pages.meterId ?? options.meterId;
+  if (named !== null) {
+    if (!site.meters.some((meter) => meter.id === named)) {
+      log.add("unknown-meter", "error", { column: pages.quantity }, { meter: named, known: site.meters.map((meter) => meter.id).join(", ") });
+    }
+    return named;
+  }
+  return (site.meters.find((meter) => meter.point === "ac") ?? site.meters[0])?.id ?? "main";
+}
+
+function checkEnergy(series: readonly MeteredPages[], site: Site, log: ProblemLog): number {
+  let sum = 0;
+  for (const pages of series) {
+    const joined = joinPages(pages);
+    if (!joined) continue;
+    const { axis } = joined;
+    const most = mostEnergyKwh(site, axis.stepMinutes);
+    const energies = energyKwh(joined.values, pages.quantity as ProductionQuantity, axis.stepMinutes);
+    energies.forEach((kwh, i) => {
+      if (kwh <= most || kwh !== kwh) return;
+      const at = new Date(axis.startUtcMs + i * axis.stepMinutes * MINUTE_MS).toISOString().slice(0, 16);
+      log.add("implausible-energy", "notice", { column: `${pages.quantity} at ${at}Z`, value: String(Math.round(kwh * 1000) / 1000) }, { mostKwh: Math.round(most * 100) / 100, minutes: axis.stepMinutes });
+    });
+    sum += total(energies, "skip");
+  }
+  return sum;
+}
+
+/** Whole UTC days that a series has pages for. */
+export const pageCount = (series: readonly PagedSeries[]): number => series.reduce((sum, pages) => sum + pages.days.size, 0);
+
+export const dayOfUtc = (utcMs: number): number => Math.floor(utcMs / DAY_MS);

@@ -1,0 +1,44 @@
+import type { Batch, ImportKind, ImportOptions } from "@/contracts/imports";
+import type { PagedSeries } from "@/formats/series-csv";
+import type { Bytes } from "@/formats/text";
+
+/** A file that was uploaded and waits for a decision. */
+export interface StagedFile {
+  readonly id: string;
+  readonly bookId: string;
+  readonly fileName: string;
+  readonly byteCount: number;
+  readonly sha256: string;
+}
+
+export interface Staging {
+  /** Keeps a stream as a file; refuses when it ends before or after the announced length, or exceeds the limit. */
+  put(input: { bookId: string; fileName: string; announcedBytes: number | null; body: Bytes }): Promise<StagedFile>;
+  find(id: string): Promise<StagedFile | null>;
+  open(id: string): Bytes;
+  drop(id: string): Promise<void>;
+}
+
+export interface NewBatch {
+  readonly bookId: string;
+  readonly kind: ImportKind;
+  readonly fileName: string;
+  readonly sha256: string;
+  readonly byteCount: number;
+  readonly rowCount: number;
+  readonly valueCount: number;
+  readonly firstUtcMs: number | null;
+  readonly lastUtcMs: number | null;
+  readonly stepMinutes: number | null;
+  readonly options: ImportOptions;
+}
+
+export interface ImportStore {
+  batchesOf(bookId: string): Promise<readonly Batch[]>;
+  standingBatch(bookId: string, kind: ImportKind, sha256: string): Promise<Batch | null>;
+  /** Stores a batch and all its pages in one transaction. */
+  storeSeries(batch: NewBatch, series: readonly (PagedSeries & { meterId: string })[], signal: AbortSignal): Promise<Batch>;
+  storePromise(batch: NewBatch, monthlyKwh: readonly number[]): Promise<Batch>;
+  /** Marks a batch undone (or standing again); null when the book has no such batch. */
+  setUndone(bookId: string, batchId: number, undone: boolean): Promise<Batch | null>;
+}

@@ -1,0 +1,1 @@
+export { HORIZON_YEARS, moneyOf } from "./money";

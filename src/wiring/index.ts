@@ -1,0 +1,2 @@
+export { loadDemo } from "./load-demo";
+export { openServices, type Services, services } from "./services";

@@ -1,0 +1,42 @@
+import { createHash } from "node:crypto";
+import { importOptionsSchema } from "@/contracts/imports";
+import { DEMO_BOOKS, type DemoBook, type PlantRecord, recordOf } from "@/standins";
+import { type Book, createBook } from "@/usecases/books";
+import type { MeteredPages, NewBatch } from "@/usecases/imports";
+import type { Services } from "./services";
+
+/** Fills an empty shelf with the demo; returns the number of books made. */
+export async function loadDemo(services: Services): Promise<number> {
+  if ((await services.books.list()).length > 0) return 0;
+  for (const demo of DEMO_BOOKS) await loadBook(services, demo);
+  return DEMO_BOOKS.length;
+}
+
+async function loadBook(services: Services, demo: DemoBook): Promise<void> {
+  const book = await createBook(services.books, demo.site, { isDemo: true });
+  const record = recordOf(demo, book.site);
+  const signal = new AbortController().signal;
+  const meterId = book.site.meters[0]?.id ?? "main";
+  for (const kind of ["weather", "production"] as const) {
+    const series = record[kind].map((pages) => ({ ...pages, meterId: kind === "production" ? meterId : "" }));
+    await services.imports.storeSeries(batchOf(book, demo, kind, record, series), series, signal);
+  }
+}
+
+function batchOf(book: Book, demo: DemoBook, kind: "weather" | "production", record: PlantRecord, series: readonly MeteredPages[]): NewBatch {
+  const stepMinutes = record[kind][0]!.stepMinutes;
+  const values = series.map((pages) => [...pages.days.values()].reduce((sum, page) => sum + page.filter((value) => value === value).length, 0));
+  return {
+    bookId: book.id,
+    kind,
+    fileName: kind === "weather" ? "weather mast (stand-in)" : "meter (stand-in)",
+    sha256: createHash("sha256").update(`${demo.seed} ${demo.site.name} ${kind}`).digest("hex"),
+    byteCount: 0,
+    rowCount: Math.max(...values),
+    valueCount: values.reduce((a, b) => a + b, 0),
+    firstUtcMs: Date.parse(demo.firstUtc),
+    lastUtcMs: Date.parse(demo.lastUtc) - stepMinutes * 60_000,
+    stepMinutes,
+    options: importOptionsSchema.parse({}),
+  };
+}

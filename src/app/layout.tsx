@@ -1,0 +1,34 @@
+import "@mantine/core/styles.css";
+import "@mantine/dropzone/styles.css";
+import "@mantine/spotlight/styles.css";
+import "@fontsource-variable/newsreader/wght.css";
+import "@fontsource-variable/newsreader/wght-italic.css";
+import "@fontsource-variable/source-sans-3/wght.css";
+import "@/features/look/tokens.css";
+import { ColorSchemeScript, mantineHtmlProps } from "@mantine/core";
+import type { Metadata } from "next";
+import { headers } from "next/headers";
+import type { ReactNode } from "react";
+import { Providers } from "@/features/look/Providers";
+
+export const metadata: Metadata = {
+  title: { default: "Dusty Ledger", template: "%s · Dusty Ledger" },
+  description: "What the sun owed, what the meter paid, and where the rest went.",
+};
+
+// Every page carries the nonce of its request, so none can be rendered ahead.
+export const dynamic = "force-dynamic";
+
+export default async function RootLayout({ children }: { children: ReactNode }) {
+  const nonce = (await headers()).get("x-nonce") ?? "";
+  return (
+    <html lang="en" {...mantineHtmlProps}>
+      <head>
+        <ColorSchemeScript nonce={nonce} defaultColorScheme="auto" />
+      </head>
+      <body>
+        <Providers nonce={nonce}>{children}</Providers>
+      </body>
+    </html>
+  );
+}

@@ -1,0 +1,38 @@
+import type { LedgerAccount } from "@/core/accounts";
+
+/** Every account has its own hatch beside its colour, the same in every chart. Stroke paths in an 6 by 6 tile. */
+const STROKES: Readonly<Record<LedgerAccount, string>> = {
+  shading: "M1.5 0V6M4.5 0V6",
+  snow: "M1 1h.9M4 4h.9M4 1h.9M1 4h.9",
+  soiling: "M-1 7L7 -1M-1 1L1 -1M5 7L7 5",
+  reflection: "M0 1.5H6M0 4.5H6",
+  lowLight: "M3 3h.9",
+  temperature: "M0 0L6 6M6 0L0 6",
+  ageing: "M-1 -1L7 7M-1 5L1 7M5 -1L7 1",
+  wiring: "M1 0V6M3 0V6M5 0V6",
+  inverter: "M0 1H6M0 3H6M0 5H6",
+  clipping: "M0 0L3 3L6 0",
+  downtime: "",
+  unread: "",
+  remainder: "",
+};
+
+export const hatchId = (account: LedgerAccount): string => `hatch-${account}`;
+export const accountFill = (account: LedgerAccount): string => `url(#${hatchId(account)})`;
+export const accountColour = (account: LedgerAccount): string => `var(--account-${account})`;
+
+/** The patterns themselves; one copy a page serves all charts on it. */
+export function Hatches() {
+  return (
+    <svg width="0" height="0" aria-hidden="true" style={{ position: "absolute" }}>
+      <defs>
+        {(Object.entries(STROKES) as [LedgerAccount, string][]).map(([account, path]) => (
+          <pattern key={account} id={hatchId(account)} width="6" height="6" patternUnits="userSpaceOnUse">
+            <rect width="6" height="6" fill={accountColour(account)} />
+            <path d={path} stroke="var(--hatch)" strokeWidth="0.9" fill="none" />
+          </pattern>
+        ))}
+      </defs>
+    </svg>
+  );
+}

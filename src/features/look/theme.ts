@@ -1,0 +1,36 @@
+import { type CSSVariablesResolver, createTheme, type MantineColorsTuple } from "@mantine/core";
+
+const clay: MantineColorsTuple = ["#fbeee8", "#f1d8cc", "#e3b29e", "#d58b6d", "#ca6c47", "#b9532c", "#a8401f", "#8c3419", "#702a14", "#541f0f"];
+const ink: MantineColorsTuple = ["#f4f2ee", "#e2ded5", "#c5bfb1", "#a59e8e", "#857f71", "#6b6a60", "#4c4f4d", "#363c3d", "#22282b", "#15191b"];
+
+/** Controls in the product's own dress: paper fields with a ruled foot, ink buttons, square corners. */
+export const theme = createTheme({
+  fontFamily: "var(--sans)",
+  headings: { fontFamily: "var(--serif)", fontWeight: "500" },
+  colors: { clay, ink },
+  primaryColor: "ink",
+  primaryShade: { light: 8, dark: 2 },
+  defaultRadius: 2,
+  autoContrast: true,
+  fontSizes: { xs: "12.5px", sm: "14.5px", md: "15px", lg: "19px", xl: "30px" },
+  cursorType: "pointer",
+  respectReducedMotion: true,
+});
+
+/** Mantine's own variables, drawn from the tokens, so that one palette rules both. */
+export const variables: CSSVariablesResolver = () => {
+  const shared = {
+    "--mantine-color-body": "var(--paper)",
+    "--mantine-color-text": "var(--ink)",
+    "--mantine-color-dimmed": "var(--ink-soft)",
+    "--mantine-color-placeholder": "var(--ink-soft)",
+    "--mantine-color-default": "var(--paper)",
+    "--mantine-color-default-hover": "var(--paper-deep)",
+    "--mantine-color-default-color": "var(--ink)",
+    "--mantine-color-default-border": "var(--rule-strong)",
+    "--mantine-color-error": "var(--clay)",
+    "--mantine-color-anchor": "var(--ink)",
+    "--input-bg": "var(--paper)",
+  };
+  return { variables: {}, light: shared, dark: shared };
+};

@@ -1,0 +1,126 @@
+"use client";
+
+import { Drawer } from "@mantine/core";
+import { useDisclosure, useHotkeys } from "@mantine/hooks";
+import { IconBooks, IconMoon, IconSearch, IconSun } from "@tabler/icons-react";
+import Link from "next/link";
+import { useRouter } from "next/navigation";
+import type { ReactNode } from "react";
+import { CHAPTERS, type ChapterId, chapterPath, type Spine, spineColour } from "./chapters";
+import styles from "./Desk.module.css";
+import { openPalette, Palette } from "./Palette";
+import { useThemeSwitch } from "./use-theme-switch";
+
+export interface DeskProps {
+  readonly spines: readonly Spine[];
+  /** The open book; null on the shelf. */
+  readonly slug: string | null;
+  readonly chapter: ChapterId | null;
+  readonly children: ReactNode;
+}
+
+/** The desk that everything lies on: spines left, the open page, index tabs right. Folds up on a narrow screen. */
+export function Desk({ spines, slug, chapter, children }: DeskProps) {
+  const router = useRouter();
+  const [shelfOpen, shelf] = useDisclosure(false);
+  const theme = useThemeSwitch();
+  useHotkeys([
+    ...CHAPTERS.map(({ id, key }): [string, () => void] => [key, () => slug && router.push(chapterPath(slug, id))]),
+    ["0", () => router.push("/")],
+    ["D", theme.toggle],
+  ]);
+  return (
+    <div className={styles.desk}>
+      <a href="#page" className={styles.skip}>
+        Skip to the page
+      </a>
+      <Palette spines={spines} slug={slug} toggleTheme={theme.toggle} />
+      <header className={styles.top}>
+        <button type="button" className={styles.icon} onClick={shelf.open} aria-label="Show the shelf">
+          <IconBooks size={20} stroke={1.6} />
+        </button>
+        <Brand />
+        <Tools theme={theme} />
+      </header>
+      <nav className={styles.spines} aria-label="Books">
+        <Brand />
+        <SpineList spines={spines} slug={slug} />
+        <Tools theme={theme} />
+      </nav>
+      <main id="page" className={styles.page}>
+        {children}
+      </main>
+      {slug ? <Tabs slug={slug} chapter={chapter} /> : <div className={styles.tabs} />}
+      <Drawer opened={shelfOpen} onClose={shelf.close} title="Shelf" size={260} transitionProps={{ duration: 110 }} closeButtonProps={{ "aria-label": "Close the shelf" }}>
+        <ul className={styles.drawerList}>
+          {spines.map((spine) => (
+            <li key={spine.slug}>
+              <Link href={chapterPath(spine.slug, "ledger")} onClick={shelf.close}>
+                {spine.name}
+              </Link>
+            </li>
+          ))}
+          <li>
+            <Link href="/" onClick={shelf.close}>
+              The whole shelf
+            </Link>
+          </li>
+        </ul>
+      </Drawer>
+    </div>
+  );
+}
+
+function Brand() {
+  return (
+    <Link href="/" className={styles.brand} aria-label="Dusty Ledger: to the shelf">
+      Dusty
+      <br />
+      Ledger<span>.</span>
+    </Link>
+  );
+}
+
+function SpineList({ spines, slug }: { spines: readonly Spine[]; slug: string | null }) {
+  return (
+    <ul className={styles.spineList}>
+      {spines.map((spine, i) => (
+        <li key={spine.slug}>
+          <Link href={chapterPath(spine.slug, "ledger")} className={styles.spine} data-open={spine.slug === slug || undefined} aria-current={spine.slug === slug ? "true" : undefined} style={{ "--cloth": spineColour(i) } as React.CSSProperties}>
+            <span>{spine.name}</span>
+          </Link>
+        </li>
+      ))}
+      <li>
+        <Link href="/#new" className={styles.newSpine} aria-label="New book">
+          +
+        </Link>
+      </li>
+    </ul>
+  );
+}
+
+function Tools({ theme }: { theme: ReturnType<typeof useThemeSwitch> }) {
+  return (
+    <div className={styles.tools}>
+      <button type="button" className={styles.icon} onClick={openPalette} aria-label="Find anything (Ctrl K)" title="Find anything (Ctrl K)">
+        <IconSearch size={18} stroke={1.6} />
+      </button>
+      <button type="button" className={styles.icon} onClick={theme.toggle} aria-label="Switch between day and lamp light" title="Day or lamp light (D)">
+        {theme.dark ? <IconSun size={18} stroke={1.6} /> : <IconMoon size={18} stroke={1.6} />}
+      </button>
+    </div>
+  );
+}
+
+function Tabs({ slug, chapter }: { slug: string; chapter: ChapterId | null }) {
+  return (
+    <nav className={styles.tabs} aria-label="Chapters">
+      {CHAPTERS.map(({ id, name, key }) => (
+        <Link key={id} href={chapterPath(slug, id)} className={styles.tab} data-open={id === chapter || undefined} aria-current={id === chapter ? "page" : undefined} title={`${name} (${key})`}>
+          <span>{name}</span>
+        </Link>
+      ))}
+    </nav>
+  );
+}

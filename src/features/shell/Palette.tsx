@@ -1,0 +1,40 @@
+"use client";
+
+import { Spotlight, type SpotlightActionData, type SpotlightActionGroupData, spotlight } from "@mantine/spotlight";
+import { IconSearch } from "@tabler/icons-react";
+import { useRouter } from "next/navigation";
+import { CHAPTERS, chapterPath, type Spine } from "./chapters";
+
+export const openPalette = (): void => spotlight.open();
+
+/** Finds books, chapters and actions by a few letters; opens with Ctrl K or a slash. */
+export function Palette({ spines, slug, toggleTheme }: { spines: readonly Spine[]; slug: string | null; toggleTheme: () => void }) {
+  const router = useRouter();
+  const go = (path: string) => () => router.push(path);
+  const chapters: SpotlightActionData[] = slug === null ? [] : CHAPTERS.map(({ id, name, key }) => ({ id: `chapter-${id}`, label: name, description: `Chapter of this book · key ${key}`, onClick: go(chapterPath(slug, id)) }));
+  const actions: SpotlightActionGroupData[] = [
+    { group: "Chapters", actions: chapters },
+    { group: "Books", actions: spines.map((spine) => ({ id: `book-${spine.slug}`, label: spine.name, description: "Open the ledger", onClick: go(chapterPath(spine.slug, "ledger")) })) },
+    {
+      group: "Actions",
+      actions: [
+        { id: "shelf", label: "The shelf", description: "All books · key 0", onClick: go("/") },
+        { id: "new", label: "New book", description: "From a site file, or from nothing", onClick: go("/#new") },
+        ...(slug === null ? [] : [{ id: "import", label: "Import a file", description: "Weather, production or promise", onClick: go(chapterPath(slug, "readings")) }]),
+        { id: "theme", label: "Day or lamp light", description: "Switch the theme · key D", onClick: toggleTheme },
+      ],
+    },
+  ];
+  return (
+    <Spotlight
+      actions={actions.filter((group) => group.actions.length > 0)}
+      shortcut={["mod + K", "/"]}
+      highlightQuery
+      scrollable
+      maxHeight={420}
+      nothingFound="Nothing by that name."
+      transitionProps={{ duration: 0 }}
+      searchProps={{ leftSection: <IconSearch size={18} stroke={1.6} />, placeholder: "Book, chapter or action", "aria-label": "Find anything" }}
+    />
+  );
+}

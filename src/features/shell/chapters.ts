@@ -1,0 +1,22 @@
+/** Chapters of a book that stand in this edition, in the order in which people work. */
+export const CHAPTERS = [
+  { id: "site", name: "Site", key: "1" },
+  { id: "readings", name: "Readings", key: "2" },
+  { id: "ledger", name: "Ledger", key: "3" },
+  { id: "money", name: "Money", key: "4" },
+] as const;
+
+export type ChapterId = (typeof CHAPTERS)[number]["id"];
+
+export const chapterPath = (slug: string, chapter: ChapterId): string => `/books/${slug}/${chapter}`;
+
+/** What the shelf shows of a book: its spine. */
+export interface Spine {
+  readonly slug: string;
+  readonly name: string;
+}
+
+const SPINE_COLOURS = ["#8a5a2b", "#3f5a66", "#7a4632", "#4c5c3b", "#5d4a66", "#6b5a35"] as const;
+
+/** Every book keeps its cloth by its place on the shelf. */
+export const spineColour = (index: number): string => SPINE_COLOURS[index % SPINE_COLOURS.length]!;

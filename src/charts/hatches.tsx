@@ -29,7 +29,7 @@ export function Hatches() {
         {(Object.entries(STROKES) as [LedgerAccount, string][]).map(([account, path]) => (
           <pattern key={account} id={hatchId(account)} width="6" height="6" patternUnits="userSpaceOnUse">
             <rect width="6" height="6" fill={accountColour(account)} />
-            <path d={path} stroke="var(--hatch)" strokeWidth="0.9" fill="none" />
+            <path d={path} stroke="var(--hatch)" strokeWidth="0.8" fill="none" />
           </pattern>
         ))}
       </defs>

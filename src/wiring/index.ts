@@ -1,2 +1,3 @@
 export { loadDemo } from "./load-demo";
+export { log } from "./log";
 export { openServices, type Services, services } from "./services";

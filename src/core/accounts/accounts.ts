@@ -50,7 +50,7 @@ export const ACCOUNT_NAMES: Readonly<Record<LedgerAccount, AccountName>> = {
   lowLight: { code: "Lo", name: "Low light" },
   temperature: { code: "Te", name: "Temperature" },
   ageing: { code: "Ag", name: "Ageing" },
-  wiring: { code: "Wi", name: "Mismatch and wiring" },
+  wiring: { code: "Wi", name: "Wiring, mismatch" },
   inverter: { code: "In", name: "Inverter" },
   clipping: { code: "Cl", name: "Clipping" },
   downtime: { code: "Do", name: "Downtime" },

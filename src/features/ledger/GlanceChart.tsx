@@ -8,7 +8,7 @@ import { useRouter } from "next/navigation";
 import { type MouseEvent, useMemo, useState } from "react";
 import styles from "./LedgerSpread.module.css";
 
-const HEIGHT = 118;
+const HEIGHT = 104;
 
 /** Hours with less than this share of the year's best hour are dusk: their ratio says nothing. */
 const DUSK_FRAC = 0.03;

@@ -13,19 +13,21 @@ export function VerdictSentence({ verdict, sum, context }: { verdict: Verdict; s
   const takers = verdict.largest.map((posting, i) => (
     <span key={posting.account}>
       {i === 0 ? "" : i === verdict.largest.length - 1 ? " and " : ", "}
-      {ACCOUNT_NAMES[posting.account].name.toLowerCase()} <Figure working={() => accountWorking(sum, posting.account, context)}>{kwh(posting.kwh)}</Figure>
+      {ACCOUNT_NAMES[posting.account].name.toLowerCase()}
+      {i === 0 ? " took " : " "}
+      <Figure working={() => accountWorking(sum, posting.account, context)}>{kwh(posting.kwh)}</Figure>
     </span>
   ));
   if (verdict.kind === "no-readings") {
     return (
       <p className={styles.verdict}>
-        The sun owed {owed}; nothing is metered yet. On the way went {takers}. Bring a production file in the Readings chapter.
+        The sun owed {owed}; nothing is metered yet. On the way, {takers}. Bring a production file in the Readings chapter.
       </p>
     );
   }
   return (
     <p className={styles.verdict}>
-      The sun owed {owed}; the meter paid <Figure working={() => meteredWorking(sum, context)}>{kwh(verdict.paidKwh)}</Figure>. Before the meter went {takers}.{" "}
+      The sun owed {owed}; the meter paid <Figure working={() => meteredWorking(sum, context)}>{kwh(verdict.paidKwh)}</Figure>. On the way, {takers}.{" "}
       {verdict.unreadKwh > 0.005 * verdict.owedKwh && (
         <>
           <Figure working={() => unreadWorking(sum, context)}>{kwh(verdict.unreadKwh)}</Figure> fell in unread time.{" "}

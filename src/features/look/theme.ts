@@ -1,4 +1,5 @@
-import { type CSSVariablesResolver, createTheme, type MantineColorsTuple } from "@mantine/core";
+import { Button, type CSSVariablesResolver, createTheme, Input, InputWrapper, type MantineColorsTuple } from "@mantine/core";
+import fields from "./inputs.module.css";
 
 const clay: MantineColorsTuple = ["#fbeee8", "#f1d8cc", "#e3b29e", "#d58b6d", "#ca6c47", "#b9532c", "#a8401f", "#8c3419", "#702a14", "#541f0f"];
 const ink: MantineColorsTuple = ["#f4f2ee", "#e2ded5", "#c5bfb1", "#a59e8e", "#857f71", "#6b6a60", "#4c4f4d", "#363c3d", "#22282b", "#15191b"];
@@ -15,6 +16,11 @@ export const theme = createTheme({
   fontSizes: { xs: "12.5px", sm: "14.5px", md: "15px", lg: "19px", xl: "30px" },
   cursorType: "pointer",
   respectReducedMotion: true,
+  components: {
+    Input: Input.extend({ classNames: { input: fields.input!, section: fields.section! } }),
+    InputWrapper: InputWrapper.extend({ classNames: { label: fields.label!, error: fields.error! } }),
+    Button: Button.extend({ defaultProps: { size: "sm" }, classNames: { root: fields.button! } }),
+  },
 });
 
 /** Mantine's own variables, drawn from the tokens, so that one palette rules both. */

@@ -1,0 +1,27 @@
+import { z } from "zod";
+import { answer, bodyOf } from "@/app/answer";
+import { bookBySlug, saveSite } from "@/usecases/books";
+import { services } from "@/wiring";
+
+type Context = { params: Promise<{ slug: string }> };
+
+const change = z.strictObject({ version: z.number().int().positive(), site: z.unknown() });
+
+/** Saves the site document over the version that the editor saw. */
+export function PUT(request: Request, { params }: Context): Promise<Response> {
+  return answer(request, async () => {
+    const { version, site } = await bodyOf(request, change);
+    const book = await saveSite(services().books, (await params).slug, version, site);
+    return Response.json({ version: book.version });
+  });
+}
+
+/** Takes a book off the shelf with all that is in it. */
+export function DELETE(request: Request, { params }: Context): Promise<Response> {
+  return answer(request, async () => {
+    const { books } = services();
+    const book = await bookBySlug(books, (await params).slug);
+    await books.remove(book.id);
+    return Response.json({ removed: book.slug });
+  });
+}

@@ -1,0 +1,46 @@
+import { answer, bodyOf, refusalOf } from "@/app/answer";
+import { type ImportEvent, importOptionsSchema } from "@/contracts/imports";
+import { bookBySlug } from "@/usecases/books";
+import { runImport } from "@/usecases/imports";
+import { log, services } from "@/wiring";
+
+const line = (event: ImportEvent): Uint8Array => new TextEncoder().encode(`${JSON.stringify(event)}\n`);
+
+function faultOf(error: unknown): ImportEvent {
+  const refusal = refusalOf(error);
+  if (!refusal) log.error({ err: error }, "import failed");
+  return {
+    kind: "refused",
+    code: refusal?.code ?? "bad-request",
+    message: refusal?.message ?? "Something went wrong on our side. Nothing was stored.",
+    help: refusal?.help ?? "Try again; the log names the fault.",
+    problems: [...(refusal?.problems ?? [])],
+  };
+}
+
+/** Stores an uploaded file and tells its progress, one JSON line an event. Closing the request cancels with nothing stored. */
+export function POST(request: Request, { params }: { params: Promise<{ slug: string; id: string }> }): Promise<Response> {
+  return answer(request, async () => {
+    const { slug, id } = await params;
+    const options = await bodyOf(request, importOptionsSchema);
+    const all = services();
+    const book = await bookBySlug(all.books, slug);
+    const stop = new AbortController();
+    request.signal.addEventListener("abort", () => stop.abort());
+    const events = runImport(all, book, id, options, stop.signal);
+    const body = new ReadableStream<Uint8Array>({
+      async pull(controller) {
+        try {
+          const next = await events.next();
+          if (next.done) controller.close();
+          else controller.enqueue(line(next.value));
+        } catch (error) {
+          controller.enqueue(line(faultOf(error)));
+          controller.close();
+        }
+      },
+      cancel: () => stop.abort(),
+    });
+    return new Response(body, { headers: { "content-type": "application/x-ndjson", "cache-control": "no-store", "x-accel-buffering": "no" } });
+  });
+}

@@ -1,0 +1,98 @@
+"use client";
+
+import { Button } from "@mantine/core";
+import { useRouter } from "next/navigation";
+import { useState } from "react";
+import type { Batch } from "@/contracts/imports";
+import { asRefused, call, type RefusedCall } from "@/features/api";
+import { number } from "@/features/figures/format";
+import chapter from "@/features/look/Chapter.module.css";
+import { Refused } from "@/features/problems/ProblemList";
+import { ImportDesk } from "./ImportDesk";
+import styles from "./ReadingsChapter.module.css";
+
+export interface ReadingsChapterProps {
+  readonly slug: string;
+  readonly name: string;
+  readonly timeZone: string;
+  readonly zones: readonly string[];
+  readonly meters: readonly string[];
+  readonly batches: readonly Batch[];
+}
+
+/** Where files come in, and what has come in so far. */
+export function ReadingsChapter(props: ReadingsChapterProps) {
+  const { slug, name, batches } = props;
+  return (
+    <div className={chapter.page}>
+      <h1>{name}</h1>
+      <p className={chapter.verdict}>{standingSentence(batches.filter((batch) => batch.undoneAt === null))}</p>
+      <div className={`${chapter.columns} ${styles.columns}`}>
+        <ImportDesk {...props} />
+        <BatchList slug={slug} batches={batches} />
+      </div>
+    </div>
+  );
+}
+
+const day = (iso: string | null): string => iso?.slice(0, 10) ?? "–";
+
+function standingSentence(batches: readonly Batch[]): string {
+  const span = (kind: Batch["kind"]): string | null => {
+    const of = batches.filter((batch) => batch.kind === kind && batch.firstUtc && batch.lastUtc);
+    if (of.length === 0) return null;
+    return `${day(of.map((b) => b.firstUtc!).sort()[0]!)} to ${day(of.map((b) => b.lastUtc!).sort().at(-1)!)}`;
+  };
+  const weather = span("weather");
+  const production = span("production");
+  if (!weather && !production) return "Nothing has come in yet. Drop a weather file and a production file below.";
+  return `Weather stands from ${weather ?? "nowhere yet"}; production from ${production ?? "nowhere yet"}.`;
+}
+
+function BatchList({ slug, batches }: { slug: string; batches: readonly Batch[] }) {
+  const router = useRouter();
+  const [refusal, setRefusal] = useState<RefusedCall | null>(null);
+  const set = async (batch: Batch, undone: boolean) => {
+    setRefusal(null);
+    await call("PATCH", `/api/books/${slug}/batches/${batch.id}`, { undone }).catch((error: unknown) => setRefusal(asRefused(error)));
+    router.refresh();
+  };
+  return (
+    <section className={chapter.section}>
+      <h2>Imports</h2>
+      {refusal && <Refused refusal={refusal} />}
+      {batches.length === 0 && <p className={chapter.soft}>None yet. Each import stands here as one batch and can be undone whole.</p>}
+      {batches.length > 0 && (
+        <table className={chapter.table}>
+          <thead>
+            <tr>
+              <th scope="col">file</th>
+              <th scope="col">values</th>
+              <th scope="col">from, to</th>
+              <th scope="col">step</th>
+              <th scope="col"><span className={styles.hidden}>action</span></th>
+            </tr>
+          </thead>
+          <tbody>
+            {batches.map((batch) => (
+              <tr key={batch.id} data-undone={batch.undoneAt !== null || undefined} className={styles.batch}>
+                <td title={`SHA-256 ${batch.sha256}`}>
+                  {batch.fileName}
+                  <small>{batch.kind} · {number(batch.rowCount)} rows · {day(batch.createdAt)}</small>
+                </td>
+                <td>{number(batch.valueCount)}</td>
+                <td>{day(batch.firstUtc)}<small>{day(batch.lastUtc)}</small></td>
+                <td>{batch.stepMinutes === null ? "–" : `${batch.stepMinutes} min`}</td>
+                <td>
+                  <Button variant="subtle" size="compact-xs" onClick={() => void set(batch, batch.undoneAt === null)}>
+                    {batch.undoneAt === null ? "Undo" : "Bring back"}
+                  </Button>
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      )}
+    </section>
+  );
+}

@@ -1,0 +1,43 @@
+import { type SiteDocument, siteSchema } from "@/contracts/site";
+
+type ModuleFields = SiteDocument["modules"][string];
+
+/** The site document as a form edits it: module types as a list, since their names are edited too. */
+export type SiteValues = Omit<SiteDocument, "modules"> & { moduleTypes: (ModuleFields & { key: string })[] };
+
+export const toValues = ({ modules, ...rest }: SiteDocument): SiteValues => ({ ...rest, moduleTypes: Object.entries(modules).map(([key, fields]) => ({ ...fields, key })) });
+
+export const toDocument = ({ moduleTypes, ...rest }: SiteValues): unknown => ({
+  ...rest,
+  modules: Object.fromEntries(moduleTypes.map(({ key, ...fields }) => [key, fields])),
+});
+
+/** Errors by form path, from the same schema that the route and the file use. */
+export function validateSite(values: SiteValues): Record<string, string> {
+  const parsed = siteSchema.safeParse(toDocument(values));
+  if (parsed.success) return {};
+  const keys = values.moduleTypes.map((type) => type.key);
+  const errors: Record<string, string> = {};
+  for (const issue of parsed.error.issues) {
+    const [head, key, ...rest] = issue.path;
+    const path = head === "modules" && key !== undefined ? ["moduleTypes", keys.indexOf(String(key)), ...rest] : issue.path;
+    errors[path.join(".")] ??= plain(issue.message);
+  }
+  return errors;
+}
+
+const plain = (message: string): string => (message.startsWith("Invalid input") ? "write a number here" : message);
+
+/** A site to begin with: one small roof, to be written over. */
+export function newSite(timeZone: string): unknown {
+  return {
+    format: "dusty-ledger/site",
+    version: 1,
+    name: "New site",
+    place: { latitudeDeg: 45, longitudeDeg: 0, timeZone },
+    modules: { module: { pmpW: 400 } },
+    arrays: [{ id: "roof", name: "Roof", module: "module", count: 20, tiltDeg: 30, azimuthDeg: 180, mounting: "roof-gap" }],
+    inverters: [{ id: "inverter", arrays: ["roof"], acRatedW: 8000 }],
+    meters: [{ id: "main", point: "ac", arrays: ["roof"] }],
+  };
+}

@@ -1,7 +1,30 @@
+import { nameplateW } from "@/core/site";
 import { Desk } from "@/features/shell/Desk";
+import { Shelf, type ShelfBook } from "@/features/shelf/Shelf";
 import { services } from "@/wiring";
 
+const degrees = (value: number, positive: string, negative: string): string => `${Math.abs(value).toFixed(1)}° ${value < 0 ? negative : positive}`;
+
 export default async function ShelfPage() {
-  const books = await services().books.list();
-  return <Desk spines={books.map(({ slug, site }) => ({ slug, name: site.name }))} slug={null} chapter={null}>shelf</Desk>;
+  const { books, ledgerOf, readings } = services();
+  const all = await books.list();
+  const lines = await Promise.all(
+    all.map(async (book): Promise<ShelfBook> => {
+      const { report, promise } = await ledgerOf(book);
+      const imported = await readings.promiseOf(book.id);
+      const { latitudeDeg, longitudeDeg } = book.site.place;
+      return {
+        slug: book.slug,
+        kwp: nameplateW(book.site) / 1000,
+        place: `${degrees(latitudeDeg, "N", "S")}, ${degrees(longitudeDeg, "E", "W")}`,
+        line: report.years.at(-1) ?? null,
+        context: { site: book.site, sources: report.sources, promiseFrom: imported ? "import" : promise ? "site" : null },
+      };
+    }),
+  );
+  return (
+    <Desk spines={all.map(({ slug, site }) => ({ slug, name: site.name }))} slug={null} chapter={null}>
+      <Shelf books={lines} timeZone={Intl.DateTimeFormat().resolvedOptions().timeZone} />
+    </Desk>
+  );
 }

@@ -1,2 +1,3 @@
+export { type EnergyBasis, firstYearEnergy, type YearEnergy } from "./first-year";
 export { type Payback, type PaybackTerms, type PaybackYear, payback } from "./payback";
-export { type EnergyBasis, firstYearEnergy } from "./first-year";
+export { HORIZON_YEARS, type MoneyReport, moneyOf } from "./report";

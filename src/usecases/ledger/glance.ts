@@ -31,3 +31,15 @@ function add(cells: (number | null)[], cell: number, value: number): void {
 
 /** Watt-hours are enough for a picture, and keep the page small. */
 const brief = (value: number | null): number | null => (value === null ? null : Math.round(value * 1000) / 1000);
+
+/** Expected and metered energy of each local day of a month ("2025-10"). */
+export function daySums(ledger: OpenLedger, month: string): { date: string; expectedKwh: number; meteredKwh: number | null }[] {
+  const glance = glanceOf(ledger, month.slice(0, 4));
+  const day = (cells: readonly (number | null)[], row: number): number | null => {
+    const known = cells.slice(row * 24, row * 24 + 24).filter((value): value is number => value !== null);
+    return known.length > 0 ? known.reduce((a, b) => a + b, 0) : null;
+  };
+  return glance.days
+    .map((date, row) => ({ date, expectedKwh: day(glance.expectedKwh, row) ?? 0, meteredKwh: day(glance.meteredKwh, row) }))
+    .filter((sum) => sum.date.startsWith(month));
+}

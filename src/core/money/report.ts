@@ -1,7 +1,16 @@
-import { type EnergyBasis, firstYearEnergy, payback } from "@/core/money";
-import type { LedgerLine } from "@/core/reconcile";
-import type { Site } from "@/core/site";
-import type { MoneyReport } from "@/contracts/money";
+import type { LedgerLine } from "../reconcile";
+import type { Site } from "../site";
+import { type EnergyBasis, firstYearEnergy, type YearEnergy } from "./first-year";
+import { type Payback, payback } from "./payback";
+
+/** Payback of a site, or what is missing for it. */
+export interface MoneyReport {
+  currency: string;
+  energies: YearEnergy[];
+  basis: EnergyBasis | null;
+  missing: ("cost" | "price" | "energy")[];
+  payback: Payback | null;
+}
 
 /** Years that the curves run; most warranties end there. */
 export const HORIZON_YEARS = 25;
@@ -25,7 +34,7 @@ export function moneyOf(site: Site, months: readonly LedgerLine[], promise: read
     basis: energy?.basis ?? null,
     missing,
     payback: complete
-      ? asReport(payback({
+      ? payback({
           costs: costs.map((cost) => cost.amount),
           incentives: incentives.map((incentive) => incentive.amount),
           firstYearKwh: energy.firstYearKwh,
@@ -35,12 +44,10 @@ export function moneyOf(site: Site, months: readonly LedgerLine[], promise: read
           priceRisePerYearFrac: tariff.priceRisePerYearFrac,
           ageing: site.ageing,
           horizonYears: HORIZON_YEARS,
-        }))
+        })
       : null,
   };
 }
-
-const asReport = (result: ReturnType<typeof payback>): MoneyReport["payback"] => ({ ...result, years: [...result.years] });
 
 /** A promise alone, as months of an unnamed year: enough for a first payback before any weather or reading is there. */
 function promiseLines(promise: readonly number[] | null): LedgerLine[] {

@@ -1,0 +1,40 @@
+import type { Metadata } from "next";
+import { notFound } from "next/navigation";
+import { bookPage } from "@/app/book-page";
+import { zoneOffset } from "@/core/time";
+import { MonthChapter } from "@/features/days/MonthChapter";
+import { dayOf, daySums } from "@/usecases/ledger";
+
+export const metadata: Metadata = { title: "Month" };
+
+interface Props {
+  params: Promise<{ slug: string; month: string }>;
+  searchParams: Promise<{ day?: string }>;
+}
+
+export default async function MonthPage({ params, searchParams }: Props) {
+  const { slug, month } = await params;
+  const { day } = await searchParams;
+  return bookPage(slug, "ledger", async (book, { ledgerOf, readings }) => {
+    const ledger = await ledgerOf(book);
+    const { months, sources } = ledger.report;
+    const at = months.findIndex((line) => line.key === month);
+    const line = months[at];
+    if (!line) notFound();
+    const days = daySums(ledger, month);
+    const date = days.find((sum) => sum.date === day)?.date ?? days[0]?.date ?? `${month}-01`;
+    const imported = await readings.promiseOf(book.id);
+    return (
+      <MonthChapter
+        slug={slug}
+        context={{ site: book.site, sources, promiseFrom: imported ? "import" : ledger.promise ? "site" : null }}
+        line={line}
+        days={days}
+        day={dayOf(ledger, date)}
+        previousMonth={months[at - 1]?.key ?? null}
+        nextMonth={months[at + 1]?.key ?? null}
+        clockShiftMs={zoneOffset(book.site.place.timeZone)(Date.parse(`${date}T12:00:00Z`))}
+      />
+    );
+  });
+}

@@ -1,1 +1,0 @@
-export { HORIZON_YEARS, moneyOf } from "./money";

@@ -1,6 +1,6 @@
 export default {
   plugins: {
     "postcss-preset-mantine": {},
-    "postcss-simple-vars": { variables: { "narrow": "60em" } },
+    "postcss-simple-vars": { variables: { narrow: "60em" } },
   },
 };

@@ -5,5 +5,7 @@ import { loadDemo, openServices } from "@/wiring";
 const services = openServices(process.env);
 const applied = await migrate(services.sequelize);
 const books = await loadDemo(services);
-console.log(`Database ready${applied.length > 0 ? `, ${applied.length} migration(s) applied` : ""}${books > 0 ? `, ${books} demo books made` : ""}.`);
+console.log(
+  `Database ready${applied.length > 0 ? `, ${applied.length} migration(s) applied` : ""}${books > 0 ? `, ${books} demo books made` : ""}.`,
+);
 await services.sequelize.close();

@@ -19,7 +19,12 @@ export function referenceCases<I, E>(topic: string, kind?: string): VectorCase<I
 }
 
 /** Asserts |actual - expected| <= absolute + relative |expected|; null expects NaN. */
-export function expectNear(actual: number, expected: number | null, tolerance: { absolute?: number; relative?: number }, label: string): void {
+export function expectNear(
+  actual: number,
+  expected: number | null,
+  tolerance: { absolute?: number; relative?: number },
+  label: string,
+): void {
   if (expected === null) {
     expect(actual, label).toBeNaN();
     return;

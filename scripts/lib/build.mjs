@@ -11,7 +11,9 @@ async function filesBelow(entry) {
   if (!existsSync(entry)) return [];
   const listed = await readdir(entry, { withFileTypes: true, recursive: true }).catch(() => null);
   if (!listed) return [entry];
-  return listed.filter((item) => item.isFile() && !item.name.endsWith(".test.ts")).map((item) => path.join(item.parentPath ?? item.path, item.name));
+  return listed
+    .filter((item) => item.isFile() && !item.name.endsWith(".test.ts"))
+    .map((item) => path.join(item.parentPath ?? item.path, item.name));
 }
 
 async function sourcesHash() {
@@ -27,7 +29,10 @@ export async function ensureBuild(env = process.env) {
   const mark = inProject(...MARK);
   if (existsSync(mark) && (await readFile(mark, "utf8")) === hash) return;
   console.log("Building …");
-  const { code, output } = await run(nodeBin("next"), ["build"], { capture: true, env: { ...env, NODE_ENV: "production", NEXT_TELEMETRY_DISABLED: "1" } });
+  const { code, output } = await run(nodeBin("next"), ["build"], {
+    capture: true,
+    env: { ...env, NODE_ENV: "production", NEXT_TELEMETRY_DISABLED: "1" },
+  });
   if (code !== 0) throw new Error(`The build failed:\n${output.slice(-6000)}`);
   await writeFile(mark, hash);
 }

@@ -10,7 +10,10 @@ const SERVERS = "/usr/lib/postgresql";
 /** Folder of the newest PostgreSQL server programs, or null. */
 export function serverPrograms() {
   if (!existsSync(SERVERS)) return null;
-  const versions = readdirSync(SERVERS).map(Number).filter((version) => version >= 15 && existsSync(`${SERVERS}/${version}/bin/initdb`)).sort((a, b) => b - a);
+  const versions = readdirSync(SERVERS)
+    .map(Number)
+    .filter((version) => version >= 15 && existsSync(`${SERVERS}/${version}/bin/initdb`))
+    .sort((a, b) => b - a);
   return versions.length > 0 ? `${SERVERS}/${versions[0]}/bin` : null;
 }
 
@@ -34,7 +37,9 @@ async function own(target) {
 export function freePort(first) {
   return new Promise((resolve, reject) => {
     const probe = createServer();
-    probe.once("error", (error) => (error.code === "EADDRINUSE" && first !== 0 ? freePort(first + 1).then(resolve, reject) : reject(error)));
+    probe.once("error", (error) =>
+      error.code === "EADDRINUSE" && first !== 0 ? freePort(first + 1).then(resolve, reject) : reject(error),
+    );
     probe.listen(first, "127.0.0.1", () => {
       const { port } = probe.address();
       probe.close(() => resolve(port));
@@ -63,7 +68,17 @@ async function initialise(bin, folder, { sync }) {
   const passwordFile = path.join(folder, "password");
   await writeFile(passwordFile, password, { mode: 0o600 });
   await own(passwordFile);
-  const args = ["-D", path.join(folder, "data"), "-U", "ledger", "-E", "UTF8", "--locale=C.UTF-8", "--auth=scram-sha-256", `--pwfile=${passwordFile}`];
+  const args = [
+    "-D",
+    path.join(folder, "data"),
+    "-U",
+    "ledger",
+    "-E",
+    "UTF8",
+    "--locale=C.UTF-8",
+    "--auth=scram-sha-256",
+    `--pwfile=${passwordFile}`,
+  ];
   await server(`${bin}/initdb`, sync ? args : [...args, "--no-sync"]);
   return password;
 }

@@ -8,7 +8,11 @@ export const inProject = (...parts) => path.join(projectFolder, ...parts);
 /** Runs a command to its end; resolves with its exit code and, when captured, its output. */
 export function run(command, args, { capture = false, env = process.env, cwd = projectFolder, input } = {}) {
   return new Promise((resolve, reject) => {
-    const child = spawn(command, args, { cwd, env, stdio: [input === undefined ? "ignore" : "pipe", capture ? "pipe" : "inherit", capture ? "pipe" : "inherit"] });
+    const child = spawn(command, args, {
+      cwd,
+      env,
+      stdio: [input === undefined ? "ignore" : "pipe", capture ? "pipe" : "inherit", capture ? "pipe" : "inherit"],
+    });
     let output = "";
     child.stdout?.on("data", (chunk) => (output += chunk));
     child.stderr?.on("data", (chunk) => (output += chunk));

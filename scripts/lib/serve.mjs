@@ -20,7 +20,16 @@ export async function serve({ env, firstPort = 3000, dev = false, quiet = false 
   for (let tries = 0; tries < 300; tries++) {
     if (child.exitCode !== null) throw new Error(`The server ended at once.\n${log}`);
     const answer = await fetch(`${address}/api/health`).catch(() => null);
-    if (answer?.ok) return { address, ended, log: () => log, stop: async () => { child.kill("SIGTERM"); await ended; } };
+    if (answer?.ok)
+      return {
+        address,
+        ended,
+        log: () => log,
+        stop: async () => {
+          child.kill("SIGTERM");
+          await ended;
+        },
+      };
     await wait(200);
   }
   child.kill("SIGTERM");

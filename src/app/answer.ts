@@ -38,7 +38,10 @@ export async function answer(request: Request, route: () => Promise<Response>): 
     const told = refusalOf(error);
     if (told) log.warn({ method: request.method, path, code: told.code, context: told.context }, told.message);
     else log.error({ method: request.method, path, err: error }, "request failed");
-    return refused(told ?? new Refusal("bad-request", "Something went wrong on our side.", "Try again; the log names the fault."), told ? STATUS[told.code] : 500);
+    return refused(
+      told ?? new Refusal("bad-request", "Something went wrong on our side.", "Try again; the log names the fault."),
+      told ? STATUS[told.code] : 500,
+    );
   }
 }
 
@@ -46,7 +49,11 @@ export function refusalOf(error: unknown): Refusal | null {
   if (error instanceof Refusal) return error;
   if (!(error instanceof ZodError)) return null;
   const issue = error.issues[0];
-  return new Refusal("bad-request", `${issue?.path.join(".") || "The request"}: ${issue?.message ?? "is not understood"}`, "Reload the page and try again.");
+  return new Refusal(
+    "bad-request",
+    `${issue?.path.join(".") || "The request"}: ${issue?.message ?? "is not understood"}`,
+    "Reload the page and try again.",
+  );
 }
 
 function refused({ code, message, help, problems }: Refusal, status: number): Response {

@@ -1,12 +1,16 @@
 import { notFound } from "next/navigation";
 import type { ReactNode } from "react";
-import { Desk } from "@/features/shell/Desk";
 import type { ChapterId } from "@/features/shell/chapters";
+import { Desk } from "@/features/shell/Desk";
 import type { Book } from "@/usecases/books";
 import { type Services, services } from "@/wiring";
 
 /** A chapter of a book on the desk: finds the book, gathers the spines, and hands both to the chapter. */
-export async function bookPage(slug: string, chapter: ChapterId, page: (book: Book, services: Services) => Promise<ReactNode>): Promise<ReactNode> {
+export async function bookPage(
+  slug: string,
+  chapter: ChapterId,
+  page: (book: Book, services: Services) => Promise<ReactNode>,
+): Promise<ReactNode> {
   const all = services();
   const books = await all.books.list();
   const book = books.find((candidate) => candidate.slug === slug);

@@ -17,9 +17,11 @@ export function guard(request: Request): Actor {
   if (request.method !== "GET" && request.method !== "HEAD") {
     const origin = request.headers.get("origin");
     const site = request.headers.get("sec-fetch-site");
-    if (origin === null ? site !== null && site !== "same-origin" : origin !== `http://${host}`) throw foreign(`The request comes from ${origin ?? "another site"}.`);
+    if (origin === null ? site !== null && site !== "same-origin" : origin !== `http://${host}`)
+      throw foreign(`The request comes from ${origin ?? "another site"}.`);
   }
   return { kind: "local-owner" };
 }
 
-const foreign = (what: string): Refusal => new Refusal("foreign-origin", what, "Open Dusty Ledger by its own address, as printed when it started.");
+const foreign = (what: string): Refusal =>
+  new Refusal("foreign-origin", what, "Open Dusty Ledger by its own address, as printed when it started.");

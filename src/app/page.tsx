@@ -1,9 +1,10 @@
 import { nameplateW } from "@/core/site";
-import { Desk } from "@/features/shell/Desk";
 import { Shelf, type ShelfBook } from "@/features/shelf/Shelf";
+import { Desk } from "@/features/shell/Desk";
 import { services } from "@/wiring";
 
-const degrees = (value: number, positive: string, negative: string): string => `${Math.abs(value).toFixed(1)}° ${value < 0 ? negative : positive}`;
+const degrees = (value: number, positive: string, negative: string): string =>
+  `${Math.abs(value).toFixed(1)}° ${value < 0 ? negative : positive}`;
 
 export default async function ShelfPage() {
   const { books, ledgerOf, readings } = services();
@@ -12,12 +13,14 @@ export default async function ShelfPage() {
     all.map(async (book): Promise<ShelfBook> => {
       const { report, promise } = await ledgerOf(book);
       const imported = await readings.promiseOf(book.id);
+      const year = report.years.at(-1);
       const { latitudeDeg, longitudeDeg } = book.site.place;
       return {
         slug: book.slug,
         kwp: nameplateW(book.site) / 1000,
         place: `${degrees(latitudeDeg, "N", "S")}, ${degrees(longitudeDeg, "E", "W")}`,
-        line: report.years.at(-1) ?? null,
+        line: year ?? null,
+        months: report.months.filter((line) => line.key.startsWith(year?.key ?? "none")),
         context: { site: book.site, sources: report.sources, promiseFrom: imported ? "import" : promise ? "site" : null },
       };
     }),

@@ -23,25 +23,46 @@ export function BalanceCurve({ points, risingYears, simpleYears, width, height, 
   const values = points.flatMap((p) => [p.balance, p.simpleBalance]);
   const x = scaleLinear([0, points.at(-1)?.year ?? 1], [MARGIN.left, width - MARGIN.right]);
   const y = scaleLinear([Math.min(0, ...values), Math.max(0, ...values)], [height - MARGIN.bottom, MARGIN.top]).nice(6);
-  const rising = line<BalancePoint>((p) => x(p.year), (p) => y(p.balance));
-  const simple = line<BalancePoint>((p) => x(p.year), (p) => y(p.simpleBalance));
-  const debt = area<BalancePoint>((p) => x(p.year), y(0), (p) => y(Math.min(0, p.balance)));
+  const rising = line<BalancePoint>(
+    (p) => x(p.year),
+    (p) => y(p.balance),
+  );
+  const simple = line<BalancePoint>(
+    (p) => x(p.year),
+    (p) => y(p.simpleBalance),
+  );
+  const debt = area<BalancePoint>(
+    (p) => x(p.year),
+    y(0),
+    (p) => y(Math.min(0, p.balance)),
+  );
   return (
     <g fontSize={12.5} fill="var(--ink-soft)">
       {y.ticks(6).map((tick) => (
         <g key={tick}>
           <line x1={MARGIN.left} x2={width - MARGIN.right} y1={y(tick)} y2={y(tick)} stroke={tick === 0 ? "var(--ink)" : "var(--rule)"} />
-          <text x={MARGIN.left - 8} y={y(tick) + 4} textAnchor="end">{label(tick)}</text>
+          <text x={MARGIN.left - 8} y={y(tick) + 4} textAnchor="end">
+            {label(tick)}
+          </text>
         </g>
       ))}
-      {x.ticks(width < 500 ? 5 : 13).filter(Number.isInteger).map((tick) => (
-        <text key={tick} x={x(tick)} y={height - 16} textAnchor="middle">{tick}</text>
-      ))}
-      <text x={width - MARGIN.right} y={height - 2} textAnchor="end" fontStyle="italic" fontFamily="var(--serif)">years since commissioning</text>
+      {x
+        .ticks(width < 500 ? 5 : 13)
+        .filter(Number.isInteger)
+        .map((tick) => (
+          <text key={tick} x={x(tick)} y={height - 16} textAnchor="middle">
+            {tick}
+          </text>
+        ))}
+      <text x={width - MARGIN.right} y={height - 2} textAnchor="end" fontStyle="italic" fontFamily="var(--serif)">
+        years since commissioning
+      </text>
       <path d={debt(points) ?? ""} fill="var(--clay)" fillOpacity={0.1} />
       <path d={simple(points) ?? ""} fill="none" stroke="var(--ink-soft)" strokeWidth={1.4} strokeDasharray="5 4" />
       <path d={rising(points) ?? ""} fill="none" stroke="var(--brass)" strokeWidth={2.4} />
-      {simpleYears !== null && simpleYears <= x.domain()[1]! && <circle cx={x(simpleYears)} cy={y(0)} r={4} fill="var(--paper)" stroke="var(--ink-soft)" strokeWidth={1.6} />}
+      {simpleYears !== null && simpleYears <= x.domain()[1]! && (
+        <circle cx={x(simpleYears)} cy={y(0)} r={4} fill="var(--paper)" stroke="var(--ink-soft)" strokeWidth={1.6} />
+      )}
       {risingYears !== null && <circle cx={x(risingYears)} cy={y(0)} r={5} fill="var(--brass)" />}
     </g>
   );

@@ -27,8 +27,26 @@ export function DifferenceBar({ remainderKwh, unreadKwh, mostShortKwh, mostOverK
   return (
     <svg viewBox={`0 0 ${width} ${height}`} width={width} height={height} aria-hidden="true">
       <line x1={zero} x2={zero} y1={0} y2={height} stroke="var(--rule-strong)" />
-      <rect x={remainderKwh > 0 ? zero - remainder : zero} width={remainder} y={height / 2 - 6} height={12} fill={look ? "var(--clay)" : "none"} fillOpacity={0.9} stroke="var(--clay)" />
-      {unread > 0.5 && <rect x={zero - (remainderKwh > 0 ? remainder : 0) - unread} width={unread} y={height / 2 - 6} height={12} fill="var(--paper)" stroke="var(--ink-soft)" strokeDasharray="2 2" />}
+      <rect
+        x={remainderKwh > 0 ? zero - remainder : zero}
+        width={remainder}
+        y={height / 2 - 6}
+        height={12}
+        fill={look ? "var(--clay)" : "none"}
+        fillOpacity={0.9}
+        stroke="var(--clay)"
+      />
+      {unread > 0.5 && (
+        <rect
+          x={zero - (remainderKwh > 0 ? remainder : 0) - unread}
+          width={unread}
+          y={height / 2 - 6}
+          height={12}
+          fill="var(--paper)"
+          stroke="var(--ink-soft)"
+          strokeDasharray="2 2"
+        />
+      )}
     </svg>
   );
 }

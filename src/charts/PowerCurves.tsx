@@ -36,18 +36,31 @@ export function PowerCurves({ expected, metered, clockShiftMs, width, height }: 
   const all = [...owed, ...paid];
   const x = scaleUtc([Math.min(...all.map((p) => p.at)), Math.max(...all.map((p) => p.at))], [MARGIN.left, width - MARGIN.right]);
   const y = scaleLinear([0, (max(all, (p) => p.kw ?? 0) ?? 0) || 1], [height - MARGIN.bottom, MARGIN.top]).nice(5);
-  const shape = line<Point>().defined((p) => p.kw !== null).x((p) => x(p.at)).y((p) => y(p.kw ?? 0)).curve(curveStepAfter);
-  const fill = area<Point>().defined((p) => p.kw !== null).x((p) => x(p.at)).y0(y(0)).y1((p) => y(p.kw ?? 0)).curve(curveStepAfter);
+  const shape = line<Point>()
+    .defined((p) => p.kw !== null)
+    .x((p) => x(p.at))
+    .y((p) => y(p.kw ?? 0))
+    .curve(curveStepAfter);
+  const fill = area<Point>()
+    .defined((p) => p.kw !== null)
+    .x((p) => x(p.at))
+    .y0(y(0))
+    .y1((p) => y(p.kw ?? 0))
+    .curve(curveStepAfter);
   return (
     <g fontSize={12.5} fill="var(--ink-soft)">
       {y.ticks(5).map((tick) => (
         <g key={tick}>
           <line x1={MARGIN.left} x2={width - MARGIN.right} y1={y(tick)} y2={y(tick)} stroke="var(--rule)" />
-          <text x={MARGIN.left - 6} y={y(tick) + 4} textAnchor="end">{tick}</text>
+          <text x={MARGIN.left - 6} y={y(tick) + 4} textAnchor="end">
+            {tick}
+          </text>
         </g>
       ))}
       {x.ticks(width < 500 ? 6 : 12).map((tick) => (
-        <text key={+tick} x={x(tick)} y={height - 8} textAnchor="middle">{x.tickFormat(12, "%H")(tick)}</text>
+        <text key={+tick} x={x(tick)} y={height - 8} textAnchor="middle">
+          {x.tickFormat(12, "%H")(tick)}
+        </text>
       ))}
       <path d={fill(owed) ?? ""} fill="var(--owed)" />
       <path d={shape(owed) ?? ""} fill="none" stroke="var(--brass)" strokeWidth={1.5} strokeDasharray="5 3" />

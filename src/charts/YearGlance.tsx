@@ -18,8 +18,14 @@ const classOf = scaleThreshold<number, number>([...HEAT_BOUNDS], [0, 1, 2, 3, 4,
 
 /** A year as columns of days and rows of hours. Cells of one class are one path, so that nine thousand cells stay a handful of nodes. */
 export function YearGlance({ days, ratios, width, height, firstHour, lastHour }: YearGlanceProps) {
-  const x = scaleBand<number>(days.map((_, d) => d), [0, width]);
-  const y = scaleBand<number>(Array.from({ length: lastHour - firstHour + 1 }, (_, k) => lastHour - k), [0, height]);
+  const x = scaleBand<number>(
+    days.map((_, d) => d),
+    [0, width],
+  );
+  const y = scaleBand<number>(
+    Array.from({ length: lastHour - firstHour + 1 }, (_, k) => lastHour - k),
+    [0, height],
+  );
   const classes = Array.from({ length: HEAT_BOUNDS.length + 1 }, () => path());
   days.forEach((_, d) => {
     for (let hour = firstHour; hour <= lastHour; hour++) {

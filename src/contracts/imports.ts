@@ -8,7 +8,10 @@ export type ImportKind = (typeof importKinds)[number];
 /** A zone of the IANA list, or a fixed offset for clocks that never keep summer time. */
 export const clockZone = z
   .string()
-  .refine((zone) => isTimeZone(zone) || /^UTC[+-](0\d|1[0-4]):[0-5]\d$/.test(zone), 'choose a zone such as "Europe/Madrid", or a fixed offset such as "UTC+01:00"');
+  .refine(
+    (zone) => isTimeZone(zone) || /^UTC[+-](0\d|1[0-4]):[0-5]\d$/.test(zone),
+    'choose a zone such as "Europe/Madrid", or a fixed offset such as "UTC+01:00"',
+  );
 
 /** How a file is to be read, where it does not say so itself. */
 export const importOptionsSchema = z.strictObject({
@@ -69,3 +72,12 @@ export const importEventSchema = z.discriminatedUnion("kind", [
   z.strictObject({ kind: z.literal("refused"), code: z.string(), message: z.string(), help: z.string(), problems: z.array(problemSchema) }),
 ]);
 export type ImportEvent = z.output<typeof importEventSchema>;
+
+/** How much of each month a stored series covers. */
+export const coverageSchema = z.strictObject({
+  quantity: z.string(),
+  meterId: z.string(),
+  stepMinutes: z.number(),
+  months: z.array(z.strictObject({ key: z.string(), readFrac: z.number() })),
+});
+export type Coverage = z.output<typeof coverageSchema>;

@@ -1,6 +1,6 @@
 import { z } from "zod";
-import { isTimeZone } from "@/core/time";
 import type { Site } from "@/core/site";
+import { isTimeZone } from "@/core/time";
 
 const frac = z.number().min(0, "a share lies between 0 and 1").max(1, "a share lies between 0 and 1: write 2 % as 0.02");
 const isoDate = z.iso.date("write a date as 2019-04-01");
@@ -20,8 +20,14 @@ const tiltDeg = z
   .max(90, "tilt is measured from horizontal: 0 lies flat, 90 stands upright; an angle from vertical is 90 minus it");
 
 export const placeSchema = z.strictObject({
-  latitudeDeg: z.number().min(-90, "latitude lies between -90 (south pole) and 90").max(90, "latitude lies between -90 and 90 (north pole)"),
-  longitudeDeg: z.number().min(-180, "longitude lies between -180 and 180, east positive").max(180, "longitude lies between -180 and 180, east positive"),
+  latitudeDeg: z
+    .number()
+    .min(-90, "latitude lies between -90 (south pole) and 90")
+    .max(90, "latitude lies between -90 and 90 (north pole)"),
+  longitudeDeg: z
+    .number()
+    .min(-180, "longitude lies between -180 and 180, east positive")
+    .max(180, "longitude lies between -180 and 180, east positive"),
   elevationM: z.number().min(-430).max(9000).default(0),
   timeZone: z.string().refine(isTimeZone, 'name a time zone of the IANA list, such as "Europe/Madrid"').default("UTC"),
 });
@@ -97,7 +103,9 @@ export const lossesSchema = z.strictObject({
 
 const ageingFields = { firstYearFrac: frac.default(0.005), perYearFrac: frac.default(0.005) };
 export const ageingSchema = z.strictObject(ageingFields);
-export const promiseSchema = z.strictObject({ monthlyKwh: z.array(z.number().min(0)).length(12, "a promise has twelve months, January first") });
+export const promiseSchema = z.strictObject({
+  monthlyKwh: z.array(z.number().min(0)).length(12, "a promise has twelve months, January first"),
+});
 
 export const tariffSchema = z.strictObject({
   importPerKwh: price.nullable().default(null),
@@ -120,7 +128,10 @@ export const siteSchema = z
     format: z.literal("dusty-ledger/site", 'a site file says "format": "dusty-ledger/site"'),
     version: z.literal(1, "this program reads version 1 of the site format"),
     name: z.string().trim().min(1, "give the site a name").max(80).default("Unnamed site"),
-    currency: z.string().regex(/^[A-Z]{3}$/, "write a currency by its three letters (ISO 4217), such as EUR").default("EUR"),
+    currency: z
+      .string()
+      .regex(/^[A-Z]{3}$/, "write a currency by its three letters (ISO 4217), such as EUR")
+      .default("EUR"),
     commissioned: isoDate.nullable().default(null),
     place: placeSchema,
     albedo: frac.default(0.2),
@@ -130,27 +141,45 @@ export const siteSchema = z
     meters: z.array(meterSchema).default([{ id: "main", point: "ac", arrays: [] }]),
     losses: lossesSchema.prefault({}),
     ageing: ageingSchema.prefault({}),
-    warranty: z.strictObject({ years: z.number().positive().max(60), ...ageingFields }).nullable().default(null),
+    warranty: z
+      .strictObject({ years: z.number().positive().max(60), ...ageingFields })
+      .nullable()
+      .default(null),
     promise: promiseSchema.nullable().default(null),
     money: moneySchema.prefault({}),
     models: z.strictObject({ reflection: z.enum(["martin-ruiz", "ashrae"]).default("martin-ruiz") }).prefault({}),
-    revisions: z.array(z.strictObject({ from: isoDate, note: z.string().default(""), change: z.record(z.string(), z.unknown()) })).default([]),
+    revisions: z
+      .array(z.strictObject({ from: isoDate, note: z.string().default(""), change: z.record(z.string(), z.unknown()) }))
+      .default([]),
   })
   .superRefine((site, context) => {
     const arrays = new Set(site.arrays.map((array) => array.id));
     site.arrays.forEach((array, i) => {
       if (!site.modules[array.module]) {
-        context.addIssue({ code: "custom", path: ["arrays", i, "module"], input: array.module, message: `names a module type that "modules" lacks; there are ${Object.keys(site.modules).join(", ")}` });
+        context.addIssue({
+          code: "custom",
+          path: ["arrays", i, "module"],
+          input: array.module,
+          message: `names a module type that "modules" lacks; there are ${Object.keys(site.modules).join(", ")}`,
+        });
       }
     });
     if (arrays.size < site.arrays.length) {
       context.addIssue({ code: "custom", path: ["arrays"], message: "two arrays share an id; each needs its own" });
     }
-    for (const [list, items] of [["inverters", site.inverters], ["meters", site.meters]] as const) {
+    for (const [list, items] of [
+      ["inverters", site.inverters],
+      ["meters", site.meters],
+    ] as const) {
       items.forEach((item, i) => {
         const unknown = item.arrays.find((id) => !arrays.has(id));
         if (unknown !== undefined) {
-          context.addIssue({ code: "custom", path: [list, i, "arrays"], input: unknown, message: `names array "${unknown}", which the site lacks; there are ${[...arrays].join(", ")}` });
+          context.addIssue({
+            code: "custom",
+            path: [list, i, "arrays"],
+            input: unknown,
+            message: `names array "${unknown}", which the site lacks; there are ${[...arrays].join(", ")}`,
+          });
         }
       });
     }

@@ -8,7 +8,12 @@ const asBook = ({ id, slug, site, version, isDemo }: BookRow): Book => ({ id, sl
 export function bookRepository(sequelize: Sequelize, { Book }: Models): BookStore {
   return {
     async list() {
-      const rows = await Book.findAll({ order: [["createdAt", "ASC"], ["slug", "ASC"]] });
+      const rows = await Book.findAll({
+        order: [
+          ["createdAt", "ASC"],
+          ["slug", "ASC"],
+        ],
+      });
       return rows.map((row) => asBook(row.get()));
     },
     async bySlug(slug) {
@@ -20,7 +25,7 @@ export function bookRepository(sequelize: Sequelize, { Book }: Models): BookStor
       return asBook(row.get());
     },
     async saveSite(id, version, site) {
-      const [, rows] = await Book.update({ site, version: sequelize.literal("version + 1") as unknown as number }, { where: { id, version }, returning: true });
+      const [, rows] = await Book.update({ site, version: sequelize.literal("version + 1") }, { where: { id, version }, returning: true });
       return rows[0] ? asBook(rows[0].get()) : null;
     },
     async remove(id) {

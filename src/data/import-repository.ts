@@ -35,7 +35,10 @@ export function importRepository(sequelize: Sequelize, models: Models): ImportSt
     storePromise: (batch, monthlyKwh) =>
       sequelize.transaction(async (transaction) => {
         const stored = await insertBatch(models, batch, transaction);
-        await PromiseMonth.bulkCreate(monthlyKwh.map((kwh, month) => ({ batchId: stored.id, month: month + 1, kwh })), { transaction });
+        await PromiseMonth.bulkCreate(
+          monthlyKwh.map((kwh, month) => ({ batchId: stored.id, month: month + 1, kwh })),
+          { transaction },
+        );
         await touchBook(batch.bookId, transaction);
         return stored;
       }),
@@ -52,8 +55,15 @@ export function importRepository(sequelize: Sequelize, models: Models): ImportSt
 
 const date = (utcMs: number | null): Date | null => (utcMs === null ? null : new Date(utcMs));
 
-async function insertBatch({ Batch: BatchModel }: Models, { firstUtcMs, lastUtcMs, ...batch }: NewBatch, transaction: Transaction): Promise<Batch> {
-  const row = await BatchModel.create({ ...batch, firstUtc: date(firstUtcMs), lastUtc: date(lastUtcMs), createdAt: new Date(), undoneAt: null }, { transaction });
+async function insertBatch(
+  { Batch: BatchModel }: Models,
+  { firstUtcMs, lastUtcMs, ...batch }: NewBatch,
+  transaction: Transaction,
+): Promise<Batch> {
+  const row = await BatchModel.create(
+    { ...batch, firstUtc: date(firstUtcMs), lastUtc: date(lastUtcMs), createdAt: new Date(), undoneAt: null },
+    { transaction },
+  );
   return asBatch(row.get());
 }
 

@@ -3,7 +3,12 @@ import { SequelizeStorage, Umzug } from "umzug";
 import { booksAndPages } from "./migrations/0001-books-and-pages";
 
 const migrator = (sequelize: Sequelize) =>
-  new Umzug({ migrations: [booksAndPages], context: sequelize, storage: new SequelizeStorage({ sequelize, tableName: "migrations" }), logger: undefined });
+  new Umzug({
+    migrations: [booksAndPages],
+    context: sequelize,
+    storage: new SequelizeStorage({ sequelize, tableName: "migrations" }),
+    logger: undefined,
+  });
 
 /** Brings the database to the newest schema; returns the names of what was applied. */
 export async function migrate(sequelize: Sequelize): Promise<string[]> {

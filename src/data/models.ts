@@ -53,42 +53,63 @@ export interface Models {
 /** Defines the models on a connection. Day pages have none: they go in by COPY and come out in binary. */
 export function defineModels(sequelize: Sequelize): Models {
   return {
-    Book: sequelize.define("Book", {
-      id: { type: DataTypes.UUID, primaryKey: true, defaultValue: DataTypes.UUIDV4 },
-      slug: DataTypes.TEXT,
-      site: DataTypes.JSONB,
-      version: DataTypes.INTEGER,
-      isDemo: DataTypes.BOOLEAN,
-      createdAt: DataTypes.DATE,
-    }, { tableName: "books" }),
-    Batch: sequelize.define("Batch", {
-      id: { type: DataTypes.INTEGER, primaryKey: true, autoIncrement: true },
-      bookId: DataTypes.UUID,
-      kind: DataTypes.TEXT,
-      fileName: DataTypes.TEXT,
-      sha256: DataTypes.TEXT,
-      byteCount: { type: DataTypes.BIGINT, get(this: Model) { return Number(this.getDataValue("byteCount")); } },
-      rowCount: DataTypes.INTEGER,
-      valueCount: DataTypes.INTEGER,
-      firstUtc: DataTypes.DATE,
-      lastUtc: DataTypes.DATE,
-      stepMinutes: DataTypes.INTEGER,
-      options: DataTypes.JSONB,
-      createdAt: DataTypes.DATE,
-      undoneAt: DataTypes.DATE,
-    }, { tableName: "import_batches" }),
-    Series: sequelize.define("Series", {
-      id: { type: DataTypes.INTEGER, primaryKey: true, autoIncrement: true },
-      bookId: DataTypes.UUID,
-      quantity: DataTypes.TEXT,
-      meterId: DataTypes.TEXT,
-      stepMinutes: DataTypes.INTEGER,
-      phaseMinutes: DataTypes.INTEGER,
-    }, { tableName: "series" }),
-    PromiseMonth: sequelize.define("PromiseMonth", {
-      batchId: { type: DataTypes.INTEGER, primaryKey: true },
-      month: { type: DataTypes.INTEGER, primaryKey: true },
-      kwh: DataTypes.DOUBLE,
-    }, { tableName: "promise_months" }),
+    Book: sequelize.define(
+      "Book",
+      {
+        id: { type: DataTypes.UUID, primaryKey: true, defaultValue: DataTypes.UUIDV4 },
+        slug: DataTypes.TEXT,
+        site: DataTypes.JSONB,
+        version: DataTypes.INTEGER,
+        isDemo: DataTypes.BOOLEAN,
+        createdAt: DataTypes.DATE,
+      },
+      { tableName: "books" },
+    ),
+    Batch: sequelize.define(
+      "Batch",
+      {
+        id: { type: DataTypes.INTEGER, primaryKey: true, autoIncrement: true },
+        bookId: DataTypes.UUID,
+        kind: DataTypes.TEXT,
+        fileName: DataTypes.TEXT,
+        sha256: DataTypes.TEXT,
+        byteCount: {
+          type: DataTypes.BIGINT,
+          get(this: Model) {
+            return Number(this.getDataValue("byteCount"));
+          },
+        },
+        rowCount: DataTypes.INTEGER,
+        valueCount: DataTypes.INTEGER,
+        firstUtc: DataTypes.DATE,
+        lastUtc: DataTypes.DATE,
+        stepMinutes: DataTypes.INTEGER,
+        options: DataTypes.JSONB,
+        createdAt: DataTypes.DATE,
+        undoneAt: DataTypes.DATE,
+      },
+      { tableName: "import_batches" },
+    ),
+    Series: sequelize.define(
+      "Series",
+      {
+        id: { type: DataTypes.INTEGER, primaryKey: true, autoIncrement: true },
+        bookId: DataTypes.UUID,
+        quantity: DataTypes.TEXT,
+        meterId: DataTypes.TEXT,
+        stepMinutes: DataTypes.INTEGER,
+        phaseMinutes: DataTypes.INTEGER,
+      },
+      { tableName: "series" },
+    ),
+    PromiseMonth: sequelize.define(
+      "PromiseMonth",
+      {
+        batchId: { type: DataTypes.INTEGER, primaryKey: true },
+        month: { type: DataTypes.INTEGER, primaryKey: true },
+        kwh: DataTypes.DOUBLE,
+      },
+      { tableName: "promise_months" },
+    ),
   };
 }

@@ -28,7 +28,7 @@ export function pageLiteral(page: Float64Array): string {
   let text = "{";
   for (let i = 0; i < page.length; i++) {
     const value = page[i]!;
-    text += (i === 0 ? "" : ",") + (value === value ? value : "NULL");
+    text += (i === 0 ? "" : ",") + (!Number.isNaN(value) ? value : "NULL");
   }
   return `${text}}`;
 }

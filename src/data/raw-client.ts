@@ -7,11 +7,11 @@ interface ConnectionManager {
 }
 
 /** Lends the driver's own client of a pooled connection: for COPY and for binary results, which Sequelize does not offer. */
-export async function withClient<T>(sequelize: Sequelize, use: (client: Client) => Promise<T>): Promise<T> {
+export async function withClient<T>(sequelize: Sequelize, work: (client: Client) => Promise<T>): Promise<T> {
   const manager = (sequelize as unknown as { connectionManager: ConnectionManager }).connectionManager;
   const client = await manager.getConnection({ type: "read" });
   try {
-    return await use(client);
+    return await work(client);
   } finally {
     manager.releaseConnection(client);
   }

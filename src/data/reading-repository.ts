@@ -7,7 +7,17 @@ import type { Models, SeriesRow } from "./models";
 import { type CopiedPage, overlayPage, readCopiedPages } from "./page-codec";
 import { withClient } from "./raw-client";
 
-const WEATHER = ["ghi_w_m2", "dni_w_m2", "dhi_w_m2", "poa_w_m2", "air_temperature_c", "wind_speed_m_s", "rain_mm", "snow_depth_cm", "albedo"];
+const WEATHER = [
+  "ghi_w_m2",
+  "dni_w_m2",
+  "dhi_w_m2",
+  "poa_w_m2",
+  "air_temperature_c",
+  "wind_speed_m_s",
+  "rain_mm",
+  "snow_depth_cm",
+  "albedo",
+];
 
 // Later batches lie over earlier ones, so pages come in the order in which they were imported. Series ids are our own integers.
 const copyPages = (seriesId: number): string => `copy (

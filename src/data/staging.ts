@@ -5,9 +5,9 @@ import path from "node:path";
 import { Readable } from "node:stream";
 import { pipeline } from "node:stream/promises";
 import { UPLOAD_LIMIT_BYTES } from "@/contracts/uploads";
-import { Refusal } from "@/usecases/refusal";
-import type { StagedFile, Staging } from "@/usecases/imports";
 import type { Bytes } from "@/formats/text";
+import type { StagedFile, Staging } from "@/usecases/imports";
+import { Refusal } from "@/usecases/refusal";
 
 const ID = /^[0-9a-f-]{36}$/;
 
@@ -57,7 +57,12 @@ async function write(body: Bytes, to: string, announcedBytes: number | null): Pr
   if (announcedBytes !== null && announcedBytes > UPLOAD_LIMIT_BYTES) throw tooLarge(announcedBytes);
   await pipeline(Readable.from(counted(), { objectMode: false }), createWriteStream(to));
   if (announcedBytes !== null && announcedBytes !== byteCount) {
-    throw new Refusal("upload-cut-short", `Only ${byteCount} of ${announcedBytes} bytes arrived.`, "Drop the file again. Nothing was stored.", { byteCount, announcedBytes });
+    throw new Refusal(
+      "upload-cut-short",
+      `Only ${byteCount} of ${announcedBytes} bytes arrived.`,
+      "Drop the file again. Nothing was stored.",
+      { byteCount, announcedBytes },
+    );
   }
   return { byteCount, sha256: hash.digest("hex") };
 }
@@ -65,4 +70,9 @@ async function write(body: Bytes, to: string, announcedBytes: number | null): Pr
 const megabytes = (bytes: number): number => Math.round(bytes / 1e6);
 
 const tooLarge = (bytes: number): Refusal =>
-  new Refusal("upload-too-large", `The file holds more than ${megabytes(UPLOAD_LIMIT_BYTES)} MB.`, "Pack it with gzip, or cut it by years and drop the parts one after another. Nothing was stored.", { megabytes: megabytes(bytes) });
+  new Refusal(
+    "upload-too-large",
+    `The file holds more than ${megabytes(UPLOAD_LIMIT_BYTES)} MB.`,
+    "Pack it with gzip, or cut it by years and drop the parts one after another. Nothing was stored.",
+    { megabytes: megabytes(bytes) },
+  );

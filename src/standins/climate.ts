@@ -1,7 +1,7 @@
 import { randomLcg, randomNormal } from "d3";
 import type { TimeAxis } from "@/core/series";
-import { runSun } from "@/core/sun";
 import type { Place } from "@/core/site";
+import { runSun } from "@/core/sun";
 import { DAY_MS, MINUTE_MS } from "@/core/units";
 
 /** A made-up climate, month by month where twelve values stand. */

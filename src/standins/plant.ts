@@ -33,7 +33,12 @@ export function simulatePlant(site: Site, truth: PlantTruth, weather: SimulatedW
   const soiling = soilingFrac(truth, weather);
   const commissionedMs = Date.parse(`${site.commissioned}T00:00:00Z`);
   const acRatedW = site.inverters.reduce((sum, inverter) => sum + inverter.acRatedW, 0);
-  const arrays = site.arrays.map((array) => ({ plane: planeOf(array.tiltDeg, array.azimuthDeg), tiltDeg: array.tiltDeg, nameplateW: arrayNameplateW(site, array), gamma: site.modules[array.module]!.gammaPmpPerK * 1.03 }));
+  const arrays = site.arrays.map((array) => ({
+    plane: planeOf(array.tiltDeg, array.azimuthDeg),
+    tiltDeg: array.tiltDeg,
+    nameplateW: arrayNameplateW(site, array),
+    gamma: site.modules[array.module]!.gammaPmpPerK * 1.03,
+  }));
   const lag = Math.exp(-axis.stepMinutes / 8);
   let rise = 0;
   for (let i = 0; i < axis.count; i++) {

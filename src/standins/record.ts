@@ -23,7 +23,8 @@ export function recordOf(demo: DemoBook, site: Site): PlantRecord {
   const hourly = { startUtcMs, stepMinutes: 60, count: Math.ceil(count / 4) };
   const mean = (column: Float64Array): Float64Array => sumOnto(column, fine, hourly).sums.map((sum) => sum / 4);
   const from = Date.parse(demo.firstUtc);
-  const mast = (quantity: WeatherQuantity, values: Float64Array, digits: number): PagedSeries => paged(quantity, null, hourly, values, digits, from);
+  const mast = (quantity: WeatherQuantity, values: Float64Array, digits: number): PagedSeries =>
+    paged(quantity, null, hourly, values, digits, from);
   return {
     weather: [
       mast("ghi_w_m2", mean(weather.ghiWm2), 1),
@@ -35,12 +36,19 @@ export function recordOf(demo: DemoBook, site: Site): PlantRecord {
   };
 }
 
-function paged(quantity: PagedSeries["quantity"], meterId: null, axis: { startUtcMs: number; stepMinutes: number; count: number }, values: Float64Array, digits: number, fromUtcMs: number): PagedSeries {
+function paged(
+  quantity: PagedSeries["quantity"],
+  meterId: null,
+  axis: { startUtcMs: number; stepMinutes: number; count: number },
+  values: Float64Array,
+  digits: number,
+  fromUtcMs: number,
+): PagedSeries {
   const series: PagedSeries = { quantity, meterId, stepMinutes: axis.stepMinutes, phaseMinutes: 0, days: new Map() };
   const scale = 10 ** digits;
   values.forEach((value, i) => {
     const utcMs = axis.startUtcMs + i * axis.stepMinutes * MINUTE_MS;
-    if (value === value && utcMs >= fromUtcMs) place(series, utcMs, Math.round(value * scale) / scale, true);
+    if (!Number.isNaN(value) && utcMs >= fromUtcMs) place(series, utcMs, Math.round(value * scale) / scale, true);
   });
   return series;
 }

@@ -30,4 +30,6 @@ export class Refusal extends Error {
 }
 
 export const bookNotFound = (slug: string): Refusal =>
-  new Refusal("book-not-found", `There is no book “${slug}” on this shelf.`, "Go back to the shelf and open one of the books there.", { slug });
+  new Refusal("book-not-found", `There is no book “${slug}” on this shelf.`, "Go back to the shelf and open one of the books there.", {
+    slug,
+  });

@@ -22,6 +22,10 @@ export function ledgerCache(readings: ReadingStore): LedgerOf {
 }
 
 async function read(readings: ReadingStore, book: Book): Promise<OpenLedger> {
-  const [weather, production, promise] = await Promise.all([readings.seriesOf(book.id, "weather"), readings.seriesOf(book.id, "production"), readings.promiseOf(book.id)]);
+  const [weather, production, promise] = await Promise.all([
+    readings.seriesOf(book.id, "weather"),
+    readings.seriesOf(book.id, "production"),
+    readings.promiseOf(book.id),
+  ]);
   return openLedger({ site: book.site, weather, production, promise });
 }

@@ -23,9 +23,17 @@ async function loadBook(services: Services, demo: DemoBook): Promise<void> {
   }
 }
 
-function batchOf(book: Book, demo: DemoBook, kind: "weather" | "production", record: PlantRecord, series: readonly MeteredPages[]): NewBatch {
+function batchOf(
+  book: Book,
+  demo: DemoBook,
+  kind: "weather" | "production",
+  record: PlantRecord,
+  series: readonly MeteredPages[],
+): NewBatch {
   const stepMinutes = record[kind][0]!.stepMinutes;
-  const values = series.map((pages) => [...pages.days.values()].reduce((sum, page) => sum + page.filter((value) => value === value).length, 0));
+  const values = series.map((pages) =>
+    [...pages.days.values()].reduce((sum, page) => sum + page.filter((value) => !Number.isNaN(value)).length, 0),
+  );
   return {
     bookId: book.id,
     kind,

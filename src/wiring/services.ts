@@ -4,7 +4,7 @@ import { environmentSchema } from "@/contracts/environment";
 import { bookRepository, connect, defineModels, importRepository, type Models, readingRepository, stagingFolder } from "@/data";
 import type { BookStore } from "@/usecases/books";
 import type { ImportPorts } from "@/usecases/imports";
-import { ledgerCache, type LedgerOf } from "./ledger-cache";
+import { type LedgerOf, ledgerCache } from "./ledger-cache";
 
 /** Everything that a request may ask for, put together once a process. */
 export interface Services extends ImportPorts {

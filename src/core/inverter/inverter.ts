@@ -2,4 +2,4 @@
 export const constantEfficiencyW = (pdcW: number, efficiencyFrac: number): number => (pdcW > 0 ? pdcW * efficiencyFrac : 0);
 
 /** AC power, W, held at the rating. */
-export const clipW = (pacW: number, acRatedW: number): number => (pacW > acRatedW ? acRatedW : pacW);
+export const clipW = (pacW: number, acRatedW: number): number => Math.min(pacW, acRatedW);

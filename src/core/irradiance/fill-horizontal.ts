@@ -20,11 +20,11 @@ export function fillHorizontal(measured: MeasuredHorizontal, sun: SunColumns, ou
     let dni = measured.dniWm2 ? measured.dniWm2[i]! : Number.NaN;
     let dhi = measured.dhiWm2 ? measured.dhiWm2[i]! : Number.NaN;
     let ghi = measured.ghiWm2 ? measured.ghiWm2[i]! : Number.NaN;
-    if (ghi !== ghi) ghi = dhi + dni * cosZenith;
-    if (dni === dni && dhi !== dhi) dhi = Math.max(ghi - dni * cosZenith, 0);
-    else if (dhi === dhi && dni !== dni) dni = cosZenith > 0.0175 ? Math.max(ghi - dhi, 0) / cosZenith : 0;
-    else if (dni !== dni) {
-      erbs(ghi, cosZenith, sun.extraterrestrialWm2[i]!, split, sun.extraterrestrialWm2[i]!);
+    if (Number.isNaN(ghi)) ghi = dhi + dni * cosZenith;
+    if (!Number.isNaN(dni) && Number.isNaN(dhi)) dhi = Math.max(ghi - dni * cosZenith, 0);
+    else if (!Number.isNaN(dhi) && Number.isNaN(dni)) dni = cosZenith > 0.0175 ? Math.max(ghi - dhi, 0) / cosZenith : 0;
+    else if (Number.isNaN(dni)) {
+      erbs(ghi, cosZenith, sun.extraterrestrialWm2[i]!, split, sun.extraterrestrialWm2[i]);
       dni = split.dniWm2;
       dhi = split.dhiWm2;
     }

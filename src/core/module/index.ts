@@ -1,4 +1,4 @@
-export { type AgeingRate, ageingFactor, ageInYears } from "./ageing";
+export { type AgeingRate, ageInYears, ageingFactor } from "./ageing";
 export { faiman, HEAT_LOSS, type HeatLoss, type Mounting } from "./cell-temperature";
 export { HULD_CRYSTALLINE_SI, type HuldCoefficients, huldEfficiency, lowLightFactor } from "./low-light";
 export { STC_CELL_C, temperatureFactor } from "./power";

@@ -1,7 +1,19 @@
 import { describe, expect, it } from "vitest";
 import { expectNear, referenceCases } from "../../../test/reference-vectors";
 import { degToRad } from "../units";
-import { ageingFactor, ashrae, diffuseModifier, faiman, HEAT_LOSS, type HuldCoefficients, huldEfficiency, incidenceModifier, lowLightFactor, martinRuiz, temperatureFactor } from ".";
+import {
+  ageingFactor,
+  ashrae,
+  diffuseModifier,
+  faiman,
+  HEAT_LOSS,
+  type HuldCoefficients,
+  huldEfficiency,
+  incidenceModifier,
+  lowLightFactor,
+  martinRuiz,
+  temperatureFactor,
+} from ".";
 
 interface AngleIn {
   thetaDeg: number;
@@ -16,7 +28,10 @@ interface TiltIn {
 
 describe("reflection", () => {
   it("agrees with the vectors at single angles", () => {
-    for (const { id, input, expected } of referenceCases<AngleIn, { ashrae: number; martinRuiz: number }>("incidence-angle-modifier", "angle")) {
+    for (const { id, input, expected } of referenceCases<AngleIn, { ashrae: number; martinRuiz: number }>(
+      "incidence-angle-modifier",
+      "angle",
+    )) {
       const cosIncidence = input.thetaDeg >= 90 ? 0 : Math.cos(degToRad(input.thetaDeg));
       expectNear(ashrae(cosIncidence, input.b0), expected.ashrae, { absolute: 1e-6 }, `${id} ASHRAE`);
       expectNear(martinRuiz(cosIncidence, input.ar), expected.martinRuiz, { absolute: 1e-6 }, `${id} Martin & Ruiz`);
@@ -86,7 +101,12 @@ describe("power and ageing", () => {
       huldK: HuldCoefficients;
     }
     for (const { id, input, expected } of referenceCases<In, { huldRelativeEfficiency: number }>("single-diode", "dc-power")) {
-      expectNear(huldEfficiency(input.irradianceWm2, input.cellTempC, input.huldK), expected.huldRelativeEfficiency, { relative: 1e-6 }, id);
+      expectNear(
+        huldEfficiency(input.irradianceWm2, input.cellTempC, input.huldK),
+        expected.huldRelativeEfficiency,
+        { relative: 1e-6 },
+        id,
+      );
     }
     expect(lowLightFactor(1000)).toBe(1);
   });

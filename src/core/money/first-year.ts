@@ -50,6 +50,6 @@ function lineEnergy(line: LedgerLine, basis: EnergyBasis): number | null {
 function agedShare(key: string, terms: { readonly ageing: AgeingTerms; readonly commissioned: string | null }): number {
   if (!terms.commissioned) return 1;
   const [year, month] = terms.commissioned.split("-").map(Number) as [number, number];
-  const ageYears = (Number(key.slice(0, 4)) - year) + (Number(key.slice(5, 7)) - month + 0.5) / 12;
+  const ageYears = Number(key.slice(0, 4)) - year + (Number(key.slice(5, 7)) - month + 0.5) / 12;
   return ageingFactor(ageYears, terms.ageing);
 }

@@ -65,7 +65,8 @@ export function payback(terms: PaybackTerms): Payback {
     balance = balance.plus(value);
     if (risingYears === null && balance.gte(0)) risingYears = year - 1 + before.negated().div(value).toNumber();
     years.push({
-      year, energyKwh,
+      year,
+      energyKwh,
       valuePerKwh: risen.toFixed(4),
       value: money(value),
       balance: money(balance),

@@ -18,7 +18,12 @@ export const HORIZON_YEARS = 25;
 const BASES: readonly EnergyBasis[] = ["metered", "expected", "promise"];
 
 /** Payback of a site from its ledger months, its costs and its tariff. Counts metered energy where twelve months of it are there. */
-export function moneyOf(site: Site, months: readonly LedgerLine[], promise: readonly number[] | null, basis: EnergyBasis | null = null): MoneyReport {
+export function moneyOf(
+  site: Site,
+  months: readonly LedgerLine[],
+  promise: readonly number[] | null,
+  basis: EnergyBasis | null = null,
+): MoneyReport {
   const lines = months.length > 0 ? months : promiseLines(promise);
   const energies = BASES.map((candidate) => firstYearEnergy(lines, candidate, site)).filter((energy) => energy !== null);
   const energy = energies.find((candidate) => candidate.basis === (basis ?? energies[0]?.basis)) ?? null;
@@ -53,7 +58,16 @@ export function moneyOf(site: Site, months: readonly LedgerLine[], promise: read
 function promiseLines(promise: readonly number[] | null): LedgerLine[] {
   return (promise ?? []).map((promiseKwh, month) => ({
     key: `0000-${String(month + 1).padStart(2, "0")}`,
-    promiseKwh, expectedKwh: 0, meteredKwh: null, planeKwhM2: 0, referenceKwh: 0, unreadKwh: 0, unmatchedKwh: 0, remainderKwh: null, readFrac: 0, filledReferenceKwh: 0,
+    promiseKwh,
+    expectedKwh: 0,
+    meteredKwh: null,
+    planeKwhM2: 0,
+    referenceKwh: 0,
+    unreadKwh: 0,
+    unmatchedKwh: 0,
+    remainderKwh: null,
+    readFrac: 0,
+    filledReferenceKwh: 0,
     accountsKwh: {} as LedgerLine["accountsKwh"],
   }));
 }

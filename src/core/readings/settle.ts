@@ -17,7 +17,7 @@ export function settleReadings(values: Float64Array, mostKwh: number): SettledRe
   let missing = 0;
   for (let i = 0; i < values.length; i++) {
     const kwh = values[i]!;
-    if (kwh !== kwh) {
+    if (Number.isNaN(kwh)) {
       missing++;
       continue;
     }

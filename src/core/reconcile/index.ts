@@ -1,4 +1,4 @@
 export { type LedgerLine, ledgerLines, ledgerPostings, type ModelPostings, paidOfOwed, performanceRatio, totalLine } from "./ledger";
-export { type MeteredOnAxis, type MeterSeries, meteredOnto, mostEnergyKwh } from "./metered";
 export { type LineState, lineState } from "./line-state";
+export { type MeteredOnAxis, type MeterSeries, meteredOnto, mostEnergyKwh } from "./metered";
 export { type Verdict, verdictOf } from "./verdict";

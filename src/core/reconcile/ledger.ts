@@ -67,11 +67,11 @@ function meterSides(run: YieldRun, metered: MeteredOnAxis | null): MeterSide[] {
     const side = sides[run.bins.binOf[i]!]!;
     const expected = run.expectedKwh[i]!;
     const read = metered ? metered.readFrac[i]! : 0;
-    if (expected === expected) side.unreadKwh += expected * (1 - read);
+    if (!Number.isNaN(expected)) side.unreadKwh += expected * (1 - read);
     if (!metered || read === 0) continue;
     side.readIntervals++;
     side.meteredKwh += metered.kwh[i]!;
-    if (expected !== expected) side.unmatchedKwh += metered.kwh[i]!;
+    if (Number.isNaN(expected)) side.unmatchedKwh += metered.kwh[i]!;
   }
   return sides;
 }

@@ -26,7 +26,10 @@ const CLOUD_EDGE = 1.3;
 /** The most that a site can deliver in one interval, kWh: nameplate under enhanced irradiance, or the inverters' rating if lower. */
 export function mostEnergyKwh(site: Site, stepMinutes: number): number {
   const dcW = nameplateW(site) * CLOUD_EDGE;
-  const acW = site.inverters.reduce((sum, inverter) => sum + inverter.acRatedW * (inverter.perModule ? countOn(site, inverter.arrays) : 1), 0);
+  const acW = site.inverters.reduce(
+    (sum, inverter) => sum + inverter.acRatedW * (inverter.perModule ? countOn(site, inverter.arrays) : 1),
+    0,
+  );
   const powerW = site.inverters.length > 0 ? Math.min(dcW, acW * 1.1) : dcW;
   return (powerW / 1000) * hoursOfStep(stepMinutes);
 }
@@ -47,7 +50,7 @@ export function meteredOnto(axis: TimeAxis, meters: readonly MeterSeries[], site
     impossibleRows += settled.impossible.length;
     const { sums, coverageFrac } = sumOnto(settled.energyKwh, meter.axis, axis);
     for (let i = 0; i < axis.count; i++) {
-      if (sums[i] === sums[i]) kwh[i]! += sums[i]!;
+      if (!Number.isNaN(sums[i])) kwh[i]! += sums[i]!;
       readFrac[i] = Math.min(readFrac[i]!, coverageFrac[i]!);
     }
   }

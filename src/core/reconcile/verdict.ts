@@ -54,6 +54,8 @@ function largestLosses(sum: LedgerLine): Posting[] {
 }
 
 function worst(lines: readonly LedgerLine[], sign: number): string | null {
-  const ranked = lines.filter((l) => (l.remainderKwh ?? 0) * sign > 0).sort((a, b) => sign * ((b.remainderKwh ?? 0) - (a.remainderKwh ?? 0)));
+  const ranked = lines
+    .filter((l) => (l.remainderKwh ?? 0) * sign > 0)
+    .sort((a, b) => sign * ((b.remainderKwh ?? 0) - (a.remainderKwh ?? 0)));
   return ranked[0]?.key ?? null;
 }

@@ -10,8 +10,7 @@ export interface TimeAxis {
 export const endUtcMs = (axis: TimeAxis): number => axis.startUtcMs + axis.count * axis.stepMinutes * MINUTE_MS;
 
 /** Index of the interval that holds an instant; outside the axis it is negative or not below `count`. */
-export const indexAt = (axis: TimeAxis, utcMs: number): number =>
-  Math.floor((utcMs - axis.startUtcMs) / (axis.stepMinutes * MINUTE_MS));
+export const indexAt = (axis: TimeAxis, utcMs: number): number => Math.floor((utcMs - axis.startUtcMs) / (axis.stepMinutes * MINUTE_MS));
 
 /** The axis that starts no later and ends no earlier than two others of the same step. */
 export function unionAxis(a: TimeAxis, b: TimeAxis): TimeAxis {

@@ -6,7 +6,7 @@ export function total(values: ArrayLike<number>, gaps: GapRule): number {
   let sum = 0;
   for (let i = 0; i < values.length; i++) {
     const value = values[i]!;
-    if (value === value) sum += value;
+    if (!Number.isNaN(value)) sum += value;
     else if (gaps === "propagate") return Number.NaN;
   }
   return sum;
@@ -17,7 +17,7 @@ export function totalsByBin(values: ArrayLike<number>, binOf: Uint16Array, binCo
   const sums = new Float64Array(binCount);
   for (let i = 0; i < values.length; i++) {
     const value = values[i]!;
-    if (value === value) sums[binOf[i]!]! += value;
+    if (!Number.isNaN(value)) sums[binOf[i]!]! += value;
   }
   return sums;
 }

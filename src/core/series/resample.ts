@@ -21,7 +21,7 @@ export function sumOnto(values: Float64Array, from: TimeAxis, to: TimeAxis): Cov
   for (let i = 0; i < values.length; i++) {
     const value = values[i]!;
     const target = Math.floor((i + shift) / ratio);
-    if (value !== value || target < 0 || target >= to.count) continue;
+    if (Number.isNaN(value) || target < 0 || target >= to.count) continue;
     sums[target]! += value;
     coverageFrac[target]! += 1 / ratio;
   }

@@ -5,8 +5,7 @@ export const SOLAR_CONSTANT_WM2 = 1361;
 export function extraterrestrialWm2(dayOfYear: number, solarConstantWm2 = SOLAR_CONSTANT_WM2): number {
   const b = (2 * Math.PI * (dayOfYear - 1)) / 365;
   return (
-    solarConstantWm2 *
-    (1.00011 + 0.034221 * Math.cos(b) + 0.00128 * Math.sin(b) + 0.000719 * Math.cos(2 * b) + 0.000077 * Math.sin(2 * b))
+    solarConstantWm2 * (1.00011 + 0.034221 * Math.cos(b) + 0.00128 * Math.sin(b) + 0.000719 * Math.cos(2 * b) + 0.000077 * Math.sin(2 * b))
   );
 }
 

@@ -1,6 +1,6 @@
-import { DAY_MS } from "../units";
 import type { TimeAxis } from "../series";
 import { endUtcMs } from "../series";
+import { DAY_MS } from "../units";
 import { utcOfWall } from "./wall-clock";
 import { type ZoneOffset, zoneOffset } from "./zone-offset";
 

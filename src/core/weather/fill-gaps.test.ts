@@ -7,7 +7,13 @@ const sun = runSun(axis, { latitudeDeg: 40, longitudeDeg: 0 });
 const clearness = 0.6;
 const ghi = Float64Array.from(sun.up, (up, i) => Math.max(0, up) * sun.extraterrestrialWm2[i]! * clearness);
 const weather = (ghiWm2: Float64Array): Weather => ({
-  axis, ghiWm2, dniWm2: null, dhiWm2: null, poaWm2: null, airTempC: null, windSpeedMs: null,
+  axis,
+  ghiWm2,
+  dniWm2: null,
+  dhiWm2: null,
+  poaWm2: null,
+  airTempC: null,
+  windSpeedMs: null,
 });
 
 describe("gaps in a column", () => {

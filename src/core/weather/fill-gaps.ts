@@ -19,9 +19,9 @@ interface GapRuleSteps {
 export function fillColumnGaps(values: Float64Array, steps: GapRuleSteps): Float64Array {
   const measured = values.slice();
   for (let i = 0; i < values.length; i++) {
-    if (values[i] === values[i]) continue;
+    if (!Number.isNaN(values[i])) continue;
     let end = i;
-    while (end < values.length && measured[end] !== measured[end]) end++;
+    while (end < values.length && Number.isNaN(measured[end])) end++;
     const bridged = end - i <= steps.bridged && i > 0 && end < values.length;
     for (let k = i; k < end; k++) values[k] = bridged ? onLine(measured, i - 1, end, k) : ofNearDays(measured, k, steps.perDay);
     i = end;
@@ -38,7 +38,7 @@ function ofNearDays(measured: Float64Array, at: number, perDay: number): number 
   let found = 0;
   for (let days = 1; days <= NEIGHBOUR_DAYS; days++) {
     for (const value of [measured[at - days * perDay], measured[at + days * perDay]]) {
-      if (value === undefined || value !== value) continue;
+      if (value === undefined || Number.isNaN(value)) continue;
       sum += value;
       found++;
     }
@@ -79,10 +79,10 @@ function fillIrradiance(measured: Float64Array, sun: SunColumns, steps: GapRuleS
   fillColumnGaps(byDay, steps);
   const out = measured.slice();
   for (let i = 0; i < out.length; i++) {
-    if (measured[i] === measured[i]) continue;
+    if (!Number.isNaN(measured[i])) continue;
     const up = sun.up[i]!;
     out[i] = up <= 0 ? 0 : up <= LOW_SUN ? 0.4 * sun.extraterrestrialWm2[i]! * up : byDay[i]! * sun.extraterrestrialWm2[i]! * up;
-    if (up > 0 && out[i] === out[i]) filled[i] = 1;
+    if (up > 0 && !Number.isNaN(out[i])) filled[i] = 1;
   }
   return out;
 }

@@ -9,7 +9,16 @@ import { hoursOfStep, STC_POA_WM2 } from "../units";
 import { type FilledWeather, fillGaps, type Weather } from "../weather";
 import { inverterGroups } from "./inverter-groups";
 import { fillMeasuredPlane } from "./measured-plane";
-import { fillAgeing, fillClipping, fillKeptShare, fillLowLight, fillReflection, fillTemperature, type ReflectionTerms, type Tally } from "./stages";
+import {
+  fillAgeing,
+  fillClipping,
+  fillKeptShare,
+  fillLowLight,
+  fillReflection,
+  fillTemperature,
+  type ReflectionTerms,
+  type Tally,
+} from "./stages";
 
 /** What the sun owed and what of it should reach the meter. Sums leave out intervals without weather. */
 export interface YieldRun {
@@ -65,14 +74,21 @@ function workspace(site: Site, weather: Weather, bins: CalendarBins, sun: SunCol
   const filled = fillGaps(weather, sun);
   const offset = zoneOffset(site.place.timeZone);
   return {
-    site, axis, sun,
+    site,
+    axis,
+    sun,
     weather: filled,
     horizontal: fillHorizontal(filled, sun, { ghiWm2: column(), dniWm2: column(), dhiWm2: column() }),
     plane: { cosIncidence: column(), directionalWm2: column(), skyWm2: column(), groundWm2: column() },
-    poaWm2: column(), arrayW: column(), groupW: column(), expectedW: column(),
+    poaWm2: column(),
+    arrayW: column(),
+    groupW: column(),
+    expectedW: column(),
     binOf: bins.binOf,
     losses: Object.fromEntries(MODEL_ACCOUNTS.map((account) => [account, byBin()])) as Record<ModelAccount, Float64Array>,
-    referenceW: byBin(), filledW: byBin(), planeWm2: byBin(),
+    referenceW: byBin(),
+    filledW: byBin(),
+    planeWm2: byBin(),
     commissionedUtcMs: site.commissioned ? utcOfWall(Date.parse(`${site.commissioned}T00:00:00Z`), offset) : null,
   };
 }
@@ -127,7 +143,8 @@ function fillReference(work: Workspace, { from, to, site }: SiteSegment, array: 
   const share = nameplate / nameplateW(site);
   for (let i = from; i < to; i++) {
     const poa = poaWm2[i]!;
-    const known = poa === 0 || (poa === poa && work.weather.airTempC[i] === work.weather.airTempC[i] && work.weather.windSpeedMs[i] === work.weather.windSpeedMs[i]);
+    const known =
+      poa === 0 || (!Number.isNaN(poa) && !Number.isNaN(work.weather.airTempC[i]) && !Number.isNaN(work.weather.windSpeedMs[i]));
     const power = known ? (nameplate * poa) / STC_POA_WM2 : 0;
     if (!known) expectedW[i] = Number.NaN;
     arrayW[i] = power;
@@ -141,7 +158,7 @@ function fillReference(work: Workspace, { from, to, site }: SiteSegment, array: 
 function reflectionTerms(site: Site, array: PvArray): ReflectionTerms {
   const modifier = incidenceModifier(site.models.reflection);
   const groundFrac = diffuseModifier(modifier, array.tiltDeg, "ground");
-  return { modifier, skyFrac: diffuseModifier(modifier, array.tiltDeg, "sky"), groundFrac: groundFrac === groundFrac ? groundFrac : 1 };
+  return { modifier, skyFrac: diffuseModifier(modifier, array.tiltDeg, "sky"), groundFrac: !Number.isNaN(groundFrac) ? groundFrac : 1 };
 }
 
 function inKwh(work: Workspace, axis: TimeAxis, bins: CalendarBins): YieldRun {
@@ -152,10 +169,13 @@ function inKwh(work: Workspace, axis: TimeAxis, bins: CalendarBins): YieldRun {
   };
   const expectedKwh = scaled(work.expectedW);
   const expectedByBinKwh = new Float64Array(bins.keys.length);
-  for (let i = 0; i < axis.count; i++) if (expectedKwh[i] === expectedKwh[i]) expectedByBinKwh[bins.binOf[i]!]! += expectedKwh[i]!;
+  for (let i = 0; i < axis.count; i++) if (!Number.isNaN(expectedKwh[i])) expectedByBinKwh[bins.binOf[i]!]! += expectedKwh[i]!;
   for (const account of MODEL_ACCOUNTS) scaled(work.losses[account]);
   return {
-    axis, bins, expectedKwh, expectedByBinKwh,
+    axis,
+    bins,
+    expectedKwh,
+    expectedByBinKwh,
     planeKwhM2: scaled(work.planeWm2),
     referenceKwh: scaled(work.referenceW),
     filledReferenceKwh: scaled(work.filledW),

@@ -1,7 +1,16 @@
-import { type AgeingRate, ageInYears, ageingFactor, faiman, type HeatLoss, type IncidenceModifier, lowLightFactor, temperatureFactor } from "../module";
 import type { PlaneColumns } from "../irradiance";
-import { MINUTE_MS, STC_POA_WM2 } from "../units";
+import {
+  type AgeingRate,
+  ageInYears,
+  ageingFactor,
+  faiman,
+  type HeatLoss,
+  type IncidenceModifier,
+  lowLightFactor,
+  temperatureFactor,
+} from "../module";
 import type { TimeAxis } from "../series";
+import { MINUTE_MS, STC_POA_WM2 } from "../units";
 import type { FilledWeather } from "../weather";
 
 /** Intervals [from, to) in which one arrangement stood. */

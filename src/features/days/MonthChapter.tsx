@@ -3,16 +3,16 @@
 import { useHotkeys } from "@mantine/hooks";
 import Link from "next/link";
 import { useRouter } from "next/navigation";
-import { type LedgerLine, lineState } from "@/core/reconcile";
 import { PowerCurves } from "@/charts";
 import type { DayReport } from "@/contracts/ledger";
-import { dateName, kwhDecimals, monthName, number, percent } from "@/features/figures/format";
+import { type LedgerLine, lineState } from "@/core/reconcile";
 import { Figure } from "@/features/figures/Figure";
+import { dateName, kwhDecimals, monthName, number, percent } from "@/features/figures/format";
 import chapter from "@/features/look/Chapter.module.css";
 import { ChartFrame } from "@/features/save/ChartFrame";
-import * as workings from "@/features/workings/ledger-workings";
-import type { LedgerContext } from "@/features/workings/ledger-workings";
 import { dayWorking } from "@/features/workings/day-workings";
+import type { LedgerContext } from "@/features/workings/ledger-workings";
+import * as workings from "@/features/workings/ledger-workings";
 import { DayStrip, type DaySum } from "./DayStrip";
 import styles from "./MonthChapter.module.css";
 
@@ -36,25 +36,45 @@ export function MonthChapter({ slug, context, line, days, day, previousMonth, ne
     const next = days[days.findIndex((candidate) => candidate.date === day.date) + by];
     if (next) router.push(path(next.date), { scroll: false });
   };
-  useHotkeys([["ArrowLeft", turn(-1)], ["ArrowRight", turn(1)], ["Escape", () => router.push(`/books/${slug}/ledger?year=${line.key.slice(0, 4)}`)]]);
+  useHotkeys([
+    ["ArrowLeft", turn(-1)],
+    ["ArrowRight", turn(1)],
+    ["Escape", () => router.push(`/books/${slug}/ledger?year=${line.key.slice(0, 4)}`)],
+  ]);
   const kwh = (value: number) => number(value, kwhDecimals(line.referenceKwh));
   const state = lineState(line);
   return (
     <div className={chapter.page}>
       <nav className={styles.crumbs} aria-label="Months">
-        <Link href={`/books/${slug}/ledger?year=${line.key.slice(0, 4)}`}>{context.site.name}, {line.key.slice(0, 4)}</Link>
+        <Link href={`/books/${slug}/ledger?year=${line.key.slice(0, 4)}`}>
+          {context.site.name}, {line.key.slice(0, 4)}
+        </Link>
         <span>
           {previousMonth && <Link href={`/books/${slug}/ledger/${previousMonth}`}>‹ {monthName(previousMonth)}</Link>}
           {nextMonth && <Link href={`/books/${slug}/ledger/${nextMonth}`}>{monthName(nextMonth)} ›</Link>}
         </span>
       </nav>
-      <h1>{monthName(line.key)} {line.key.slice(0, 4)}</h1>
+      <h1>
+        {monthName(line.key)} {line.key.slice(0, 4)}
+      </h1>
       <p className={chapter.verdict}>
-        The sun owed <Figure working={() => workings.expectedWorking(line, context)}>{kwh(line.expectedKwh)} kWh</Figure>; the meter paid {line.meteredKwh === null ? "nothing yet" : <Figure working={() => workings.meteredWorking(line, context)}>{kwh(line.meteredKwh)}</Figure>}.{" "}
-        {line.unreadKwh > 0.01 * line.expectedKwh && <><Figure working={() => workings.unreadWorking(line, context)}>{kwh(line.unreadKwh)}</Figure> fell in unread time. </>}
+        The sun owed <Figure working={() => workings.expectedWorking(line, context)}>{kwh(line.expectedKwh)} kWh</Figure>; the meter paid{" "}
+        {line.meteredKwh === null ? (
+          "nothing yet"
+        ) : (
+          <Figure working={() => workings.meteredWorking(line, context)}>{kwh(line.meteredKwh)}</Figure>
+        )}
+        .{" "}
+        {line.unreadKwh > 0.01 * line.expectedKwh && (
+          <>
+            <Figure working={() => workings.unreadWorking(line, context)}>{kwh(line.unreadKwh)}</Figure> fell in unread time.{" "}
+          </>
+        )}
         {line.remainderKwh !== null && (
           <span className={state === "look" ? chapter.clay : undefined}>
-            <Figure working={() => workings.remainderWorking(line, context)}>{kwh(Math.abs(line.remainderKwh))} kWh</Figure> {line.remainderKwh > 0 ? "have no cause yet" : "came above what was owed"}{worstDay(days, line)}.
+            <Figure working={() => workings.remainderWorking(line, context)}>{kwh(Math.abs(line.remainderKwh))} kWh</Figure>{" "}
+            {line.remainderKwh > 0 ? "have no cause yet" : "came above what was owed"}
+            {worstDay(days, line)}.
           </span>
         )}
       </p>
@@ -77,17 +97,32 @@ function worstDay(days: readonly DaySum[], line: LedgerLine): string {
 function DayCurves({ slug, day, clockShiftMs }: { slug: string; day: DayReport; clockShiftMs: number }) {
   const note = (
     <span className={styles.key}>
-      <span><i data-line="expected" />expected, kW ({day.expected.stepMinutes} min)</span>
-      <span><i />metered, kW ({day.metered.stepMinutes} min)</span>
+      <span>
+        <i data-line="expected" />
+        expected, kW ({day.expected.stepMinutes} min)
+      </span>
+      <span>
+        <i />
+        metered, kW ({day.metered.stepMinutes} min)
+      </span>
       <span>hours of the site's own clock</span>
     </span>
   );
   const rows = () => [
     ["curve", "start_utc", "kw"],
-    ...(["expected", "metered"] as const).flatMap((curve) => day[curve].startUtcMs.map((utcMs, i) => [curve, new Date(utcMs).toISOString(), day[curve].kw[i] ?? null])),
+    ...(["expected", "metered"] as const).flatMap((curve) =>
+      day[curve].startUtcMs.map((utcMs, i) => [curve, new Date(utcMs).toISOString(), day[curve].kw[i] ?? null]),
+    ),
   ];
   return (
-    <ChartFrame title={dateName(day.date)} note={note} fileName={`${slug}-${day.date}`} height={290} summary={`Expected and metered power on ${dateName(day.date)}`} table={rows}>
+    <ChartFrame
+      title={dateName(day.date)}
+      note={note}
+      fileName={`${slug}-${day.date}`}
+      height={290}
+      summary={`Expected and metered power on ${dateName(day.date)}`}
+      table={rows}
+    >
       {(width) => <PowerCurves expected={day.expected} metered={day.metered} clockShiftMs={clockShiftMs} width={width} height={290} />}
     </ChartFrame>
   );
@@ -110,7 +145,10 @@ function DayFigures({ day }: { day: DayReport }) {
         <div key={name}>
           <dt>{name}</dt>
           <dd>
-            <Figure plain working={() => dayWorking(day, name)}>{value}</Figure> <small>{unit}</small>
+            <Figure plain working={() => dayWorking(day, name)}>
+              {value}
+            </Figure>{" "}
+            <small>{unit}</small>
           </dd>
         </div>
       ))}

@@ -22,7 +22,12 @@ describe("numbers for people", () => {
 });
 
 it("names months and days", () => {
-  expect([monthName("2025-10"), monthName("2025-10", "short"), monthName("2025"), dateName("2025-03-07")]).toEqual(["October", "Oct", "2025", "7 March 2025"]);
+  expect([monthName("2025-10"), monthName("2025-10", "short"), monthName("2025"), dateName("2025-03-07")]).toEqual([
+    "October",
+    "Oct",
+    "2025",
+    "7 March 2025",
+  ]);
 });
 
 it("writes years in years and months", () => {

@@ -1,8 +1,8 @@
 "use client";
 
+import { accountFill } from "@/charts";
 import { ACCOUNT_NAMES, LEDGER_ACCOUNTS } from "@/core/accounts";
 import { type LedgerLine, ledgerPostings } from "@/core/reconcile";
-import { accountFill } from "@/charts";
 import { Figure } from "@/features/figures/Figure";
 import { kwhDecimals, number } from "@/features/figures/format";
 import { accountWorking, type LedgerContext } from "@/features/workings/ledger-workings";
@@ -31,7 +31,8 @@ export function AccountLegend({ sum, context }: { sum: LedgerLine; context: Ledg
   );
 }
 
-const swatch = (account: (typeof LEDGER_ACCOUNTS)[number]): string => (account === "unread" || account === "remainder" ? "var(--paper)" : accountFill(account));
+const swatch = (account: (typeof LEDGER_ACCOUNTS)[number]): string =>
+  account === "unread" || account === "remainder" ? "var(--paper)" : accountFill(account);
 
 function edge(account: (typeof LEDGER_ACCOUNTS)[number]) {
   if (account === "unread") return { stroke: "var(--ink-soft)", strokeDasharray: "2 2" };

@@ -1,11 +1,11 @@
 "use client";
 
+import { useRouter } from "next/navigation";
+import { type MouseEvent, useMemo, useState } from "react";
 import { HEAT_BOUNDS, YearGlance } from "@/charts";
 import type { Glance } from "@/contracts/ledger";
 import { dateName, monthName, number } from "@/features/figures/format";
 import { ChartFrame } from "@/features/save/ChartFrame";
-import { useRouter } from "next/navigation";
-import { type MouseEvent, useMemo, useState } from "react";
 import styles from "./LedgerSpread.module.css";
 
 const HEIGHT = 104;
@@ -50,14 +50,20 @@ export function GlanceChart({ glance, year, slug }: { glance: Glance; year: stri
     const at = cellAt(event);
     if (!at) return setUnder(null);
     const [owed, paid] = [glance.expectedKwh[at.cell] ?? null, glance.meteredKwh[at.cell] ?? null];
-    setUnder(`${dateName(at.day)}, ${at.hour} h: owed ${owed === null ? "–" : number(owed, 2)}, paid ${paid === null ? "–" : number(paid, 2)} kWh`);
+    setUnder(
+      `${dateName(at.day)}, ${at.hour} h: owed ${owed === null ? "–" : number(owed, 2)}, paid ${paid === null ? "–" : number(paid, 2)} kWh`,
+    );
   };
   const note = (
     <>
       <span>{under ?? "each column a day, each row an hour: paid of owed; a click opens the day"}</span>
       <span className={styles.scaleKey}>
         0
-        <span aria-hidden="true">{[...HEAT_BOUNDS, 1.3].map((bound, k) => <i key={bound} style={{ background: `var(--heat-${k})` }} />)}</span>
+        <span aria-hidden="true">
+          {[...HEAT_BOUNDS, 1.3].map((bound, k) => (
+            <i key={bound} style={{ background: `var(--heat-${k})` }} />
+          ))}
+        </span>
         over 112&#8201;%
       </span>
     </>
@@ -69,14 +75,42 @@ export function GlanceChart({ glance, year, slug }: { glance: Glance; year: stri
       fileName={`${slug}-${year}-hours`}
       height={HEIGHT + 16}
       summary={`Metered over expected energy of every hour of ${year}`}
-      table={() => [["day", "hour", "expected_kwh", "metered_kwh"], ...glance.expectedKwh.map((kwh, cell) => [glance.days[Math.floor(cell / 24)] ?? "", cell % 24, kwh, glance.meteredKwh[cell] ?? null])]}
+      table={() => [
+        ["day", "hour", "expected_kwh", "metered_kwh"],
+        ...glance.expectedKwh.map((kwh, cell) => [
+          glance.days[Math.floor(cell / 24)] ?? "",
+          cell % 24,
+          kwh,
+          glance.meteredKwh[cell] ?? null,
+        ]),
+      ]}
     >
       {(width) => (
-        <g onMouseMove={describe} onMouseLeave={() => setUnder(null)} onClick={(event) => { const at = cellAt(event); if (at) router.push(`/books/${slug}/ledger/${at.day.slice(0, 7)}?day=${at.day}`); }} style={{ cursor: "pointer" }}>
-          <YearGlance days={glance.days} ratios={hours.ratios} width={width} height={HEIGHT} firstHour={hours.firstHour} lastHour={hours.lastHour} />
-          {glance.days.map((day, d) => day.endsWith("-01") && (
-            <text key={day} x={(d / glance.days.length) * width + 2} y={HEIGHT + 13} fontSize={12.5} fill="var(--ink-soft)">{monthName(day, "short")}</text>
-          ))}
+        <g
+          onMouseMove={describe}
+          onMouseLeave={() => setUnder(null)}
+          onClick={(event) => {
+            const at = cellAt(event);
+            if (at) router.push(`/books/${slug}/ledger/${at.day.slice(0, 7)}?day=${at.day}`);
+          }}
+          style={{ cursor: "pointer" }}
+        >
+          <YearGlance
+            days={glance.days}
+            ratios={hours.ratios}
+            width={width}
+            height={HEIGHT}
+            firstHour={hours.firstHour}
+            lastHour={hours.lastHour}
+          />
+          {glance.days.map(
+            (day, d) =>
+              day.endsWith("-01") && (
+                <text key={day} x={(d / glance.days.length) * width + 2} y={HEIGHT + 13} fontSize={12.5} fill="var(--ink-soft)">
+                  {monthName(day, "short")}
+                </text>
+              ),
+          )}
         </g>
       )}
     </ChartFrame>

@@ -1,17 +1,17 @@
 "use client";
 
 import Link from "next/link";
-import type { LedgerLine, Verdict } from "@/core/reconcile";
-import { nameplateW } from "@/core/site";
 import { Hatches, MonthCurves } from "@/charts";
 import type { Glance } from "@/contracts/ledger";
+import type { LedgerLine, Verdict } from "@/core/reconcile";
+import { nameplateW } from "@/core/site";
 import { monthName, number } from "@/features/figures/format";
 import { ChartFrame } from "@/features/save/ChartFrame";
 import type { LedgerContext } from "@/features/workings/ledger-workings";
 import { AccountLegend } from "./AccountLegend";
 import { GlanceChart } from "./GlanceChart";
-import styles from "./LedgerSpread.module.css";
 import { LedgerSpread } from "./LedgerSpread";
+import styles from "./LedgerSpread.module.css";
 import { VerdictSentence } from "./VerdictSentence";
 
 export interface LedgerPageProps {
@@ -68,9 +68,18 @@ const latitude = (deg: number): string => `${number(Math.abs(deg), 1)}° ${deg <
 function AllMonths({ months, slug }: { months: readonly LedgerLine[]; slug: string }) {
   const key = (
     <span className={styles.lineKey}>
-      <span><i data-line="expected" />expected</span>
-      <span><i />metered</span>
-      <span><i data-line="promise" />promise</span>
+      <span>
+        <i data-line="expected" />
+        expected
+      </span>
+      <span>
+        <i />
+        metered
+      </span>
+      <span>
+        <i data-line="promise" />
+        promise
+      </span>
     </span>
   );
   return (
@@ -80,7 +89,10 @@ function AllMonths({ months, slug }: { months: readonly LedgerLine[]; slug: stri
       fileName={`${slug}-months`}
       height={230}
       summary="Expected, metered and promised energy of every month"
-      table={() => [["month", "expected_kwh", "metered_kwh", "promise_kwh"], ...months.map((m) => [m.key, m.expectedKwh, m.meteredKwh, m.promiseKwh])]}
+      table={() => [
+        ["month", "expected_kwh", "metered_kwh", "promise_kwh"],
+        ...months.map((m) => [m.key, m.expectedKwh, m.meteredKwh, m.promiseKwh]),
+      ]}
     >
       {(width) => <MonthCurves points={months} width={width} height={230} label={(kwh) => number(kwh)} />}
     </ChartFrame>
@@ -92,8 +104,11 @@ function EmptyLedger({ slug }: { slug: string }) {
     <section className={styles.empty}>
       <h2>This ledger has no lines yet</h2>
       <p>
-        The sun's side needs weather: a CSV with <code>time</code> and at least <code>ghi_w_m2</code>, best with <code>air_temperature_c</code> and <code>wind_speed_m_s</code>. The meter's side needs production:
-        <code>time</code> with <code>energy_kwh</code>, <code>power_w</code> or <code>counter_kwh</code>. <Link href={`/books/${slug}/readings`}>Bring them in the Readings chapter</Link>, or <Link href="/">open a book of the demo</Link> to see a full page.
+        The sun's side needs weather: a CSV with <code>time</code> and at least <code>ghi_w_m2</code>, best with{" "}
+        <code>air_temperature_c</code> and <code>wind_speed_m_s</code>. The meter's side needs production:
+        <code>time</code> with <code>energy_kwh</code>, <code>power_w</code> or <code>counter_kwh</code>.{" "}
+        <Link href={`/books/${slug}/readings`}>Bring them in the Readings chapter</Link>, or <Link href="/">open a book of the demo</Link>{" "}
+        to see a full page.
       </p>
     </section>
   );

@@ -2,13 +2,13 @@
 
 import Link from "next/link";
 import { useMemo } from "react";
+import { AccountBar, DifferenceBar } from "@/charts";
 import { ACCOUNT_NAMES, LEDGER_ACCOUNTS, type LedgerAccount } from "@/core/accounts";
 import { type LedgerLine, ledgerPostings, lineState, paidOfOwed } from "@/core/reconcile";
-import { AccountBar, DifferenceBar } from "@/charts";
 import { Figure } from "@/features/figures/Figure";
 import { kwhDecimals, monthName, number, percent } from "@/features/figures/format";
-import * as workings from "@/features/workings/ledger-workings";
 import type { LedgerContext } from "@/features/workings/ledger-workings";
+import * as workings from "@/features/workings/ledger-workings";
 import styles from "./LedgerSpread.module.css";
 
 export interface LedgerSpreadProps {
@@ -30,26 +30,51 @@ export function LedgerSpread({ slug, lines, sum, sumName, context }: LedgerSprea
         <caption className={styles.hidden}>What the sun owed and what the meter paid, {sumName}, in kWh</caption>
         <thead>
           <tr className={styles.sides}>
-            <th colSpan={4} scope="colgroup">Owed by the sun</th>
+            <th colSpan={4} scope="colgroup">
+              Owed by the sun
+            </th>
             <th className={styles.unit}>kWh</th>
-            <th className={styles.spine} scope="colgroup">difference</th>
-            <th colSpan={4} scope="colgroup" className={styles.meterSide}>Paid at the meter</th>
+            <th className={styles.spine} scope="colgroup">
+              difference
+            </th>
+            <th colSpan={4} scope="colgroup" className={styles.meterSide}>
+              Paid at the meter
+            </th>
             <th className={styles.unit}>kWh</th>
           </tr>
           <tr className={styles.heads}>
-            <th scope="col" className={styles.hiddenHead}>span</th>
-            <th scope="col">in-plane<br />kWh/m²</th>
+            <th scope="col" className={styles.hiddenHead}>
+              span
+            </th>
+            <th scope="col">
+              in-plane
+              <br />
+              kWh/m²
+            </th>
             <th scope="col">reference</th>
-            <th scope="col" className={styles.left}>where it goes before the meter</th>
+            <th scope="col" className={styles.left}>
+              where it goes before the meter
+            </th>
             <th scope="col">expected</th>
             <th scope="col" className={styles.spine}>
-              <span className={styles.shortOver}><span>short</span><span>over</span></span>
+              <span className={styles.shortOver}>
+                <span>short</span>
+                <span>over</span>
+              </span>
             </th>
-            <th scope="col" className={styles.meterSide}>metered</th>
+            <th scope="col" className={styles.meterSide}>
+              metered
+            </th>
             <th scope="col">promise</th>
-            <th scope="col">paid of<br />owed</th>
+            <th scope="col">
+              paid of
+              <br />
+              owed
+            </th>
             <th scope="col">read</th>
-            <th scope="col" className={styles.hiddenHead}>state</th>
+            <th scope="col" className={styles.hiddenHead}>
+              state
+            </th>
           </tr>
         </thead>
         <tbody>
@@ -79,7 +104,12 @@ function pageScale(lines: readonly LedgerLine[]): PageScale {
   const short = lines.map((line) => Math.max(0, line.remainderKwh ?? 0) + line.unreadKwh);
   const over = lines.map((line) => Math.max(0, -(line.remainderKwh ?? 0)));
   const mostReferenceKwh = Math.max(1e-9, ...lines.map((line) => line.referenceKwh));
-  return { mostReferenceKwh, mostShortKwh: Math.max(1e-9, ...short), mostOverKwh: Math.max(1e-9, ...over), decimals: kwhDecimals(mostReferenceKwh) };
+  return {
+    mostReferenceKwh,
+    mostShortKwh: Math.max(1e-9, ...short),
+    mostOverKwh: Math.max(1e-9, ...over),
+    decimals: kwhDecimals(mostReferenceKwh),
+  };
 }
 
 function Line({ line, slug, scale, context }: { line: LedgerLine; slug: string; scale: PageScale; context: LedgerContext }) {
@@ -105,20 +135,76 @@ function Amounts({ line, scale, context, total = false }: { line: LedgerLine; sc
   const difference = line.meteredKwh === null ? null : line.meteredKwh - line.unmatchedKwh - line.expectedKwh;
   return (
     <>
-      <td className={total ? undefined : styles.soft}><Figure plain working={() => workings.planeWorking(line, context)}>{number(line.planeKwhM2)}</Figure></td>
-      <td><Figure plain working={() => workings.referenceWorking(line, context)}>{kwh(line.referenceKwh)}</Figure></td>
+      <td className={total ? undefined : styles.soft}>
+        <Figure plain working={() => workings.planeWorking(line, context)}>
+          {number(line.planeKwhM2)}
+        </Figure>
+      </td>
+      <td>
+        <Figure plain working={() => workings.referenceWorking(line, context)}>
+          {kwh(line.referenceKwh)}
+        </Figure>
+      </td>
       <td className={styles.bar}>{!total && <LossBar line={line} mostKwh={scale.mostReferenceKwh} />}</td>
-      <td><Figure plain working={() => workings.expectedWorking(line, context)}>{kwh(line.expectedKwh)}</Figure></td>
+      <td>
+        <Figure plain working={() => workings.expectedWorking(line, context)}>
+          {kwh(line.expectedKwh)}
+        </Figure>
+      </td>
       <td className={styles.spine}>
         <span className={styles.spineCell}>
-          <span className={look ? styles.needsLook : styles.difference}>{difference !== null && <Figure plain working={() => workings.differenceWorking(line, context)}>{kwh(difference)}</Figure>}</span>
-          {!total && line.remainderKwh !== null && <DifferenceBar remainderKwh={line.remainderKwh} unreadKwh={line.unreadKwh} mostShortKwh={scale.mostShortKwh} mostOverKwh={scale.mostOverKwh} look={look} width={72} height={28} />}
+          <span className={look ? styles.needsLook : styles.difference}>
+            {difference !== null && (
+              <Figure plain working={() => workings.differenceWorking(line, context)}>
+                {kwh(difference)}
+              </Figure>
+            )}
+          </span>
+          {!total && line.remainderKwh !== null && (
+            <DifferenceBar
+              remainderKwh={line.remainderKwh}
+              unreadKwh={line.unreadKwh}
+              mostShortKwh={scale.mostShortKwh}
+              mostOverKwh={scale.mostOverKwh}
+              look={look}
+              width={72}
+              height={28}
+            />
+          )}
         </span>
       </td>
-      <td className={styles.metered}>{line.meteredKwh === null ? "–" : <Figure plain working={() => workings.meteredWorking(line, context)}>{kwh(line.meteredKwh)}</Figure>}</td>
-      <td className={styles.soft}>{line.promiseKwh === null ? "–" : <Figure plain working={() => workings.promiseWorking(line, context)}>{kwh(line.promiseKwh)}</Figure>}</td>
-      <td>{paid === null ? "–" : <Figure plain working={() => workings.paidWorking(line, context)}>{percent(paid)}</Figure>}</td>
-      <td className={styles.soft}><Figure plain working={() => workings.unreadWorking(line, context)}>{percent(line.readFrac, line.readFrac > 0.9995 ? 0 : 1)}</Figure></td>
+      <td className={styles.metered}>
+        {line.meteredKwh === null ? (
+          "–"
+        ) : (
+          <Figure plain working={() => workings.meteredWorking(line, context)}>
+            {kwh(line.meteredKwh)}
+          </Figure>
+        )}
+      </td>
+      <td className={styles.soft}>
+        {line.promiseKwh === null ? (
+          "–"
+        ) : (
+          <Figure plain working={() => workings.promiseWorking(line, context)}>
+            {kwh(line.promiseKwh)}
+          </Figure>
+        )}
+      </td>
+      <td>
+        {paid === null ? (
+          "–"
+        ) : (
+          <Figure plain working={() => workings.paidWorking(line, context)}>
+            {percent(paid)}
+          </Figure>
+        )}
+      </td>
+      <td className={styles.soft}>
+        <Figure plain working={() => workings.unreadWorking(line, context)}>
+          {percent(line.readFrac, line.readFrac > 0.9995 ? 0 : 1)}
+        </Figure>
+      </td>
       <td className={styles.state}>{!total && <span data-state={state}>{STATE_WORDS[state]}</span>}</td>
     </>
   );
@@ -129,7 +215,9 @@ const STATE_WORDS = { fits: "fits", look: "look", "part-read": "part read", unre
 function LossBar({ line, mostKwh }: { line: LedgerLine; mostKwh: number }) {
   const posted = ledgerPostings(line);
   const losses = MODEL_SIDE.map((account) => ({ account, kwh: posted[account] }));
-  return <AccountBar expectedKwh={line.expectedKwh} losses={losses} mostKwh={mostKwh} width={340} height={19} label={barLabel(line, losses)} />;
+  return (
+    <AccountBar expectedKwh={line.expectedKwh} losses={losses} mostKwh={mostKwh} width={340} height={19} label={barLabel(line, losses)} />
+  );
 }
 
 function barLabel(line: LedgerLine, losses: readonly { account: LedgerAccount; kwh: number }[]): string {

@@ -2,13 +2,21 @@ import { ACCOUNT_NAMES } from "@/core/accounts";
 import type { LedgerLine, Verdict } from "@/core/reconcile";
 import { Figure } from "@/features/figures/Figure";
 import { kwhDecimals, monthName, number } from "@/features/figures/format";
-import { accountWorking, expectedWorking, type LedgerContext, meteredWorking, remainderWorking, unreadWorking } from "@/features/workings/ledger-workings";
+import {
+  accountWorking,
+  expectedWorking,
+  type LedgerContext,
+  meteredWorking,
+  remainderWorking,
+  unreadWorking,
+} from "@/features/workings/ledger-workings";
 import styles from "./LedgerSpread.module.css";
 
 /** The page in a sentence or three; its numbers open their working, clay marks what needs work. */
 export function VerdictSentence({ verdict, sum, context }: { verdict: Verdict; sum: LedgerLine; context: LedgerContext }) {
   const kwh = (value: number) => number(value, kwhDecimals(sum.referenceKwh / 12));
-  if (verdict.kind === "no-weather") return <p className={styles.verdict}>No weather yet, so nothing is owed. Bring a weather file in the Readings chapter.</p>;
+  if (verdict.kind === "no-weather")
+    return <p className={styles.verdict}>No weather yet, so nothing is owed. Bring a weather file in the Readings chapter.</p>;
   const owed = <Figure working={() => expectedWorking(sum, context)}>{kwh(verdict.owedKwh)} kWh</Figure>;
   const takers = verdict.largest.map((posting, i) => (
     <span key={posting.account}>
@@ -27,7 +35,8 @@ export function VerdictSentence({ verdict, sum, context }: { verdict: Verdict; s
   }
   return (
     <p className={styles.verdict}>
-      The sun owed {owed}; the meter paid <Figure working={() => meteredWorking(sum, context)}>{kwh(verdict.paidKwh)}</Figure>. On the way, {takers}.{" "}
+      The sun owed {owed}; the meter paid <Figure working={() => meteredWorking(sum, context)}>{kwh(verdict.paidKwh)}</Figure>. On the way,{" "}
+      {takers}.{" "}
       {verdict.unreadKwh > 0.005 * verdict.owedKwh && (
         <>
           <Figure working={() => unreadWorking(sum, context)}>{kwh(verdict.unreadKwh)}</Figure> fell in unread time.{" "}
@@ -38,10 +47,30 @@ export function VerdictSentence({ verdict, sum, context }: { verdict: Verdict; s
   );
 }
 
-function RemainderClause({ verdict, sum, context, kwh }: { verdict: Extract<Verdict, { remainderKwh: number }>; sum: LedgerLine; context: LedgerContext; kwh: (value: number) => string }) {
+function RemainderClause({
+  verdict,
+  sum,
+  context,
+  kwh,
+}: {
+  verdict: Extract<Verdict, { remainderKwh: number }>;
+  sum: LedgerLine;
+  context: LedgerContext;
+  kwh: (value: number) => string;
+}) {
   const figure = <Figure working={() => remainderWorking(sum, context)}>{kwh(Math.abs(verdict.remainderKwh))} kWh</Figure>;
   const where = verdict.worstKey === null ? "" : `, most of them in ${monthName(verdict.worstKey)}`;
-  if (verdict.kind === "short") return <strong className={styles.needsLook}>{figure} have no cause yet{where}.</strong>;
-  if (verdict.kind === "over") return <span>{figure} came above what the model owes{where}: more than instruments alone explain.</span>;
+  if (verdict.kind === "short")
+    return (
+      <strong className={styles.needsLook}>
+        {figure} have no cause yet{where}.
+      </strong>
+    );
+  if (verdict.kind === "over")
+    return (
+      <span>
+        {figure} came above what the model owes{where}: more than instruments alone explain.
+      </span>
+    );
   return <span className={styles.settled}>The rest, {figure}, is within what instruments can tell.</span>;
 }

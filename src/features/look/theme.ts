@@ -1,14 +1,61 @@
 import { Button, type CSSVariablesResolver, createTheme, Input, InputWrapper, type MantineColorsTuple } from "@mantine/core";
 import fields from "./inputs.module.css";
 
-const clay: MantineColorsTuple = ["#fbeee8", "#f1d8cc", "#e3b29e", "#d58b6d", "#ca6c47", "#b9532c", "#a8401f", "#8c3419", "#702a14", "#541f0f"];
-const ink: MantineColorsTuple = ["#f4f2ee", "#e2ded5", "#c5bfb1", "#a59e8e", "#857f71", "#6b6a60", "#4c4f4d", "#363c3d", "#22282b", "#15191b"];
+const clay: MantineColorsTuple = [
+  "#fbeee8",
+  "#f1d8cc",
+  "#e3b29e",
+  "#d58b6d",
+  "#ca6c47",
+  "#b9532c",
+  "#a8401f",
+  "#8c3419",
+  "#702a14",
+  "#541f0f",
+];
+/** Mantine's greys, taken to paper and to lamp light, so that disabled and secondary controls stay in the product's colours. */
+const gray: MantineColorsTuple = [
+  "#f4eee0",
+  "#efe8d8",
+  "#e6dcc6",
+  "#ddd3bd",
+  "#cbbfa3",
+  "#a2977d",
+  "#7d7462",
+  "#5f5e55",
+  "#3c3f3d",
+  "#22282b",
+];
+const dark: MantineColorsTuple = [
+  "#ece3d0",
+  "#cfc6b3",
+  "#b3ab99",
+  "#8f8978",
+  "#6d6a5c",
+  "#4d4f49",
+  "#383c3b",
+  "#262a2c",
+  "#1f2224",
+  "#1a1612",
+];
+const ink: MantineColorsTuple = [
+  "#f4f2ee",
+  "#e2ded5",
+  "#c5bfb1",
+  "#a59e8e",
+  "#857f71",
+  "#6b6a60",
+  "#4c4f4d",
+  "#363c3d",
+  "#22282b",
+  "#15191b",
+];
 
 /** Controls in the product's own dress: paper fields with a ruled foot, ink buttons, square corners. */
 export const theme = createTheme({
   fontFamily: "var(--sans)",
   headings: { fontFamily: "var(--serif)", fontWeight: "500" },
-  colors: { clay, ink },
+  colors: { clay, ink, gray, dark },
   primaryColor: "ink",
   primaryShade: { light: 8, dark: 2 },
   defaultRadius: 2,
@@ -37,6 +84,9 @@ export const variables: CSSVariablesResolver = () => {
     "--mantine-color-error": "var(--clay)",
     "--mantine-color-anchor": "var(--ink)",
     "--input-bg": "var(--paper)",
+    "--mantine-color-disabled": "var(--paper-deep)",
+    "--mantine-color-disabled-color": "var(--ink-soft)",
+    "--mantine-color-disabled-border": "var(--rule)",
   };
   return { variables: {}, light: shared, dark: shared };
 };

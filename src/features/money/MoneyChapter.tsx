@@ -1,15 +1,15 @@
 "use client";
 
 import { Button, NumberInput, SegmentedControl, TextInput } from "@mantine/core";
-import { type UseFormReturnType, useForm } from "@mantine/form";
+import { useForm } from "@mantine/form";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
+import { moneySchema, type SiteDocument } from "@/contracts/site";
 import { type EnergyBasis, type MoneyReport, moneyOf } from "@/core/money";
 import type { LedgerLine } from "@/core/reconcile";
-import { moneySchema, type SiteDocument } from "@/contracts/site";
 import { asRefused, call, type RefusedCall } from "@/features/api";
-import { dateName, money, number, percent, yearsAndMonths } from "@/features/figures/format";
 import { Figure } from "@/features/figures/Figure";
+import { dateName, money, number, percent, yearsAndMonths } from "@/features/figures/format";
 import chapter from "@/features/look/Chapter.module.css";
 import { Refused } from "@/features/problems/ProblemList";
 import { firstYearWorking, type MoneyContext, risingWorking, simpleWorking } from "@/features/workings/money-workings";
@@ -31,6 +31,9 @@ function validate(terms: Terms): Record<string, string> {
   return parsed.success ? {} : Object.fromEntries(parsed.error.issues.map((issue) => [issue.path.join("."), issue.message]));
 }
 
+const useTermsForm = (initialValues: Terms) => useForm({ initialValues, validate, validateInputOnChange: true });
+type Form = ReturnType<typeof useTermsForm>;
+
 /** When the money comes back: the terms left, the answer and its curve right; every change answers at once. */
 export function MoneyChapter({ slug, version, site, months, promise }: MoneyChapterProps) {
   const router = useRouter();
@@ -38,7 +41,7 @@ export function MoneyChapter({ slug, version, site, months, promise }: MoneyChap
   const [refusal, setRefusal] = useState<RefusedCall | null>(null);
   const [note, setNote] = useState("");
   const [basis, setBasis] = useState<EnergyBasis | null>(null);
-  const form = useForm<Terms>({ initialValues: site.money, validate, validateInputOnChange: true });
+  const form = useTermsForm(site.money);
   const valid = Object.keys(validate(form.values)).length === 0;
   const shown = { ...site, money: valid ? form.values : site.money };
   const report = moneyOf(shown, months, promise, basis);
@@ -65,16 +68,28 @@ export function MoneyChapter({ slug, version, site, months, promise }: MoneyChap
           <TermsFields form={form} currency={site.currency} commissioned={site.commissioned} />
           {refusal && <Refused refusal={refusal} />}
           <div className={chapter.actions}>
-            <Button type="submit" disabled={!form.isDirty()}>Save the terms</Button>
-            <Button variant="default" disabled={!form.isDirty()} onClick={form.reset}>Undo changes</Button>
-            <span className={chapter.soft} role="status">{note}</span>
+            <Button type="submit" disabled={!form.isDirty()}>
+              Save the terms
+            </Button>
+            <Button variant="default" disabled={!form.isDirty()} onClick={form.reset}>
+              Undo changes
+            </Button>
+            <span className={chapter.soft} role="status">
+              {note}
+            </span>
           </div>
         </form>
         <div>
           {report.energies.length > 0 && (
             <div className={styles.basis}>
               <span id="basis">Energy counted</span>
-              <SegmentedControl aria-labelledby="basis" size="xs" value={report.basis ?? ""} onChange={(value) => setBasis(value as EnergyBasis)} data={report.energies.map((e) => ({ value: e.basis, label: `${e.basis} ${number(e.firstYearKwh)} kWh` }))} />
+              <SegmentedControl
+                aria-labelledby="basis"
+                size="xs"
+                value={report.basis ?? ""}
+                onChange={(value) => setBasis(value as EnergyBasis)}
+                data={report.energies.map((e) => ({ value: e.basis, label: `${e.basis} ${number(e.firstYearKwh)} kWh` }))}
+              />
             </div>
           )}
           {context && <BalanceChart slug={slug} context={context} />}
@@ -91,9 +106,22 @@ const MISSING_WORDS = {
   energy: "a year of energy (readings, weather or a promise)",
 } as const;
 
-function PaybackSentence({ report, context, commissioned }: { report: MoneyReport; context: MoneyContext | null; commissioned: string | null }) {
+function PaybackSentence({
+  report,
+  context,
+  commissioned,
+}: {
+  report: MoneyReport;
+  context: MoneyContext | null;
+  commissioned: string | null;
+}) {
   if (!context || !report.payback) {
-    return <p className={chapter.verdict}>No payback yet: {report.missing.map((item) => MISSING_WORDS[item]).join(" and ")} {report.missing.length === 1 ? "is" : "are"} missing.</p>;
+    return (
+      <p className={chapter.verdict}>
+        No payback yet: {report.missing.map((item) => MISSING_WORDS[item]).join(" and ")} {report.missing.length === 1 ? "is" : "are"}{" "}
+        missing.
+      </p>
+    );
   }
   const { risingYears, simpleYears, netCost, firstYearValue } = report.payback;
   const { tariff } = context.site.money;
@@ -101,14 +129,18 @@ function PaybackSentence({ report, context, commissioned }: { report: MoneyRepor
   return (
     <p className={chapter.verdict}>
       {risingYears === null ? (
-        <strong className={chapter.clay}>The money does not come back within <Figure working={() => risingWorking(context)}>{report.payback.years.length} years</Figure>.</strong>
+        <strong className={chapter.clay}>
+          The money does not come back within <Figure working={() => risingWorking(context)}>{report.payback.years.length} years</Figure>.
+        </strong>
       ) : (
         <>
           The money comes back in <Figure working={() => risingWorking(context)}>{yearsAndMonths(risingYears)}</Figure>
-          {commissioned && <>, on about {dateName(breakEven(commissioned, risingYears))}</>}, with prices rising {percent(tariff.priceRisePerYearFrac)} a year and modules ageing.
+          {commissioned && <>, on about {dateName(breakEven(commissioned, risingYears))}</>}, with prices rising{" "}
+          {percent(tariff.priceRisePerYearFrac)} a year and modules ageing.
         </>
       )}{" "}
-      With neither, in {simple}: {money(netCost, 0)} {report.currency} against {money(firstYearValue, 0)} in the first year from <Figure working={() => firstYearWorking(context)}>{number(context.energy.firstYearKwh)} kWh</Figure>.
+      With neither, in {simple}: {money(netCost, 0)} {report.currency} against {money(firstYearValue, 0)} in the first year from{" "}
+      <Figure working={() => firstYearWorking(context)}>{number(context.energy.firstYearKwh)} kWh</Figure>.
     </p>
   );
 }
@@ -117,15 +149,13 @@ function breakEven(commissioned: string, years: number): string {
   return new Date(Date.parse(commissioned) + years * 365.2425 * 86_400_000).toISOString().slice(0, 10);
 }
 
-// biome-ignore lint/suspicious/noExplicitAny: the third parameter only mirrors the validator given to useForm
-type Form = UseFormReturnType<Terms, any, any>;
-
 function TermsFields({ form, currency, commissioned }: { form: Form; currency: string; commissioned: string | null }) {
   const today = commissioned ?? "2020-01-01";
   const text = (path: "tariff.importPerKwh" | "tariff.exportPerKwh") => ({
     ...form.getInputProps(path),
     value: (path === "tariff.importPerKwh" ? form.values.tariff.importPerKwh : form.values.tariff.exportPerKwh) ?? "",
-    onChange: (event: { currentTarget: { value: string } }) => form.setFieldValue(path, event.currentTarget.value.trim() === "" ? null : event.currentTarget.value.trim().replace(",", ".")),
+    onChange: (event: { currentTarget: { value: string } }) =>
+      form.setFieldValue(path, event.currentTarget.value.trim() === "" ? null : event.currentTarget.value.trim().replace(",", ".")),
   });
   const share = (path: "tariff.priceRisePerYearFrac" | "tariff.selfUsedFrac", value: number) => ({
     hideControls: true,
@@ -139,12 +169,24 @@ function TermsFields({ form, currency, commissioned }: { form: Form; currency: s
       <section className={chapter.section}>
         <h2>Costs, {currency}</h2>
         <Sums form={form} list="costs" />
-        <Button variant="subtle" size="compact-sm" onClick={() => form.insertListItem("costs", { on: today, amount: "0.00", what: form.values.costs.length === 0 ? "system" : "" })}>Add a cost</Button>
+        <Button
+          variant="subtle"
+          size="compact-sm"
+          onClick={() => form.insertListItem("costs", { on: today, amount: "0.00", what: form.values.costs.length === 0 ? "system" : "" })}
+        >
+          Add a cost
+        </Button>
       </section>
       <section className={chapter.section}>
         <h2>Incentives, {currency}</h2>
         <Sums form={form} list="incentives" />
-        <Button variant="subtle" size="compact-sm" onClick={() => form.insertListItem("incentives", { on: today, amount: "0.00", what: "" })}>Add an incentive</Button>
+        <Button
+          variant="subtle"
+          size="compact-sm"
+          onClick={() => form.insertListItem("incentives", { on: today, amount: "0.00", what: "" })}
+        >
+          Add an incentive
+        </Button>
       </section>
       <section className={chapter.section}>
         <h2>Worth of a kilowatt-hour</h2>
@@ -166,7 +208,9 @@ function Sums({ form, list }: { form: Form; list: "costs" | "incentives" }) {
       <TextInput label="On" {...form.getInputProps(`${list}.${i}.on`)} />
       <TextInput label="Amount" inputMode="decimal" {...form.getInputProps(`${list}.${i}.amount`)} />
       <TextInput label="For" {...form.getInputProps(`${list}.${i}.what`)} />
-      <Button variant="subtle" size="compact-xs" aria-label={`Remove ${list} ${i + 1}`} onClick={() => form.removeListItem(list, i)}>Remove</Button>
+      <Button variant="subtle" size="compact-xs" aria-label={`Remove ${list} ${i + 1}`} onClick={() => form.removeListItem(list, i)}>
+        Remove
+      </Button>
     </div>
   ));
 }
@@ -181,11 +225,31 @@ function YearTable({ context }: { context: MoneyContext }) {
         <thead>
           <tr>
             <th scope="col">year</th>
-            <th scope="col">energy<br />kWh</th>
-            <th scope="col">worth<br />{site.currency} a kWh</th>
-            <th scope="col">saved<br />{site.currency}</th>
-            <th scope="col">balance<br />{site.currency}</th>
-            <th scope="col">without rise, ageing<br />{site.currency}</th>
+            <th scope="col">
+              energy
+              <br />
+              kWh
+            </th>
+            <th scope="col">
+              worth
+              <br />
+              {site.currency} a kWh
+            </th>
+            <th scope="col">
+              saved
+              <br />
+              {site.currency}
+            </th>
+            <th scope="col">
+              balance
+              <br />
+              {site.currency}
+            </th>
+            <th scope="col">
+              without rise, ageing
+              <br />
+              {site.currency}
+            </th>
           </tr>
         </thead>
         <tbody>

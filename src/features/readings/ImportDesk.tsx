@@ -10,8 +10,8 @@ import { asRefused, call, RefusedCall } from "@/features/api";
 import { number } from "@/features/figures/format";
 import chapter from "@/features/look/Chapter.module.css";
 import { ProblemList, Refused } from "@/features/problems/ProblemList";
-import { importReducer, START } from "./import-state";
 import { preview, store, upload } from "./import-client";
+import { importReducer, START } from "./import-state";
 import styles from "./ReadingsChapter.module.css";
 
 export interface ImportDeskProps {
@@ -72,11 +72,30 @@ export function ImportDesk({ slug, timeZone, zones, meters }: ImportDeskProps) {
       {(state.kind === "start" || state.kind === "refused" || state.kind === "done") && <DropHere look={look} reject={fail} />}
       {state.kind === "sending" && <Waiting words={`Reading ${state.fileName} …`} cancel={() => void cancel()} />}
       {state.kind === "refused" && <Refused refusal={state.refusal} />}
-      {state.kind === "preview" && <Preview held={state.preview} busy={state.busy} zones={zones} siteZone={timeZone} meters={meters} readAgain={(options) => void readAgain(state.preview, options)} confirm={() => void confirm(state.preview)} cancel={() => void cancel(state.preview.uploadId)} />}
-      {state.kind === "storing" && <Waiting words={`${number(state.rows)} of ${number(state.preview.rowCount)} rows read`} share={state.rows / Math.max(1, state.preview.rowCount)} cancel={() => void cancel(state.preview.uploadId)} />}
+      {state.kind === "preview" && (
+        <Preview
+          held={state.preview}
+          busy={state.busy}
+          zones={zones}
+          siteZone={timeZone}
+          meters={meters}
+          readAgain={(options) => void readAgain(state.preview, options)}
+          confirm={() => void confirm(state.preview)}
+          cancel={() => void cancel(state.preview.uploadId)}
+        />
+      )}
+      {state.kind === "storing" && (
+        <Waiting
+          words={`${number(state.rows)} of ${number(state.preview.rowCount)} rows read`}
+          share={state.rows / Math.max(1, state.preview.rowCount)}
+          cancel={() => void cancel(state.preview.uploadId)}
+        />
+      )}
       {state.kind === "done" && (
         <p className={styles.done} role="status" data-testid="import-done">
-          {state.event.kind === "done" ? `${state.event.batch.fileName} is in the book: ${number(state.event.batch.valueCount)} values from ${number(state.event.batch.rowCount)} rows.` : "This file brings nothing that is not in the book already; nothing was changed."}{" "}
+          {state.event.kind === "done"
+            ? `${state.event.batch.fileName} is in the book: ${number(state.event.batch.valueCount)} values from ${number(state.event.batch.rowCount)} rows.`
+            : "This file brings nothing that is not in the book already; nothing was changed."}{" "}
           <Link href={`/books/${slug}/ledger`}>See the ledger</Link>
         </p>
       )}
@@ -87,17 +106,27 @@ export function ImportDesk({ slug, timeZone, zones, meters }: ImportDeskProps) {
 function DropHere({ look, reject }: { look: (file: File) => Promise<void>; reject: (error: unknown) => void }) {
   return (
     <Dropzone
-      className={styles.drop!}
+      className={styles.drop}
       unstyled
       multiple={false}
       onDrop={(files) => files[0] && void look(files[0])}
-      onReject={(rejected) => reject(new RefusedCall("one-file", rejected.length > 1 ? `${rejected.length} files came at once.` : `${rejected[0]?.file.name ?? "This"} can't be taken.`, "Drop one file at a time; a folder must be opened first.", []))}
+      onReject={(rejected) =>
+        reject(
+          new RefusedCall(
+            "one-file",
+            rejected.length > 1 ? `${rejected.length} files came at once.` : `${rejected[0]?.file.name ?? "This"} can't be taken.`,
+            "Drop one file at a time; a folder must be opened first.",
+            [],
+          ),
+        )
+      }
       inputProps={{ "aria-label": "Choose a file", "data-testid": "file" } as never}
     >
       <strong>Drop a CSV file here, or click to choose one</strong>
       <p className={styles.formats}>
         Weather: <code>time, ghi_w_m2, air_temperature_c, wind_speed_m_s</code> …<br />
-        Production: <code>time</code> with <code>energy_kwh</code>, <code>power_w</code> or <code>counter_kwh</code><br />
+        Production: <code>time</code> with <code>energy_kwh</code>, <code>power_w</code> or <code>counter_kwh</code>
+        <br />
         Promise: <code>month, kwh</code>. Comma, semicolon or tab; gzip too. Nothing is stored before you have seen what is in it.
       </p>
     </Dropzone>
@@ -111,7 +140,9 @@ function Waiting({ words, share, cancel }: { words: string; share?: number; canc
       <div className={styles.progress} aria-hidden="true">
         <i style={{ width: `${Math.min(100, (share ?? 0.05) * 100)}%` }} />
       </div>
-      <Button variant="default" onClick={cancel}>Cancel</Button>
+      <Button variant="default" onClick={cancel}>
+        Cancel
+      </Button>
     </div>
   );
 }
@@ -127,7 +158,8 @@ interface PreviewProps {
   readonly cancel: () => void;
 }
 
-const stamp = (utcMs: number | null): string => (utcMs === null ? "–" : `${new Date(utcMs).toISOString().slice(0, 16).replace("T", " ")} UTC`);
+const stamp = (utcMs: number | null): string =>
+  utcMs === null ? "–" : `${new Date(utcMs).toISOString().slice(0, 16).replace("T", " ")} UTC`;
 const DELIMITERS: Readonly<Record<string, string>> = { ",": "comma", ";": "semicolon", "\t": "tab" };
 
 function Preview({ held, busy, zones, siteZone, meters, readAgain, confirm, cancel }: PreviewProps) {
@@ -139,7 +171,9 @@ function Preview({ held, busy, zones, siteZone, meters, readAgain, confirm, canc
     <div data-testid="preview">
       <dl className={styles.facts}>
         <dt>File</dt>
-        <dd><b>{held.fileName}</b>, {number(held.byteCount / 1000)} kB</dd>
+        <dd>
+          <b>{held.fileName}</b>, {number(held.byteCount / 1000)} kB
+        </dd>
         <dt>Kind</dt>
         <dd>{kind ?? "not told"}</dd>
         {isSeries && (
@@ -147,29 +181,91 @@ function Preview({ held, busy, zones, siteZone, meters, readAgain, confirm, canc
             <dt>Columns</dt>
             <dd>{held.columns.map((column) => `${column.header} (${column.unit})`).join(", ")}</dd>
             <dt>Span</dt>
-            <dd>{stamp(held.firstUtcMs)} to {stamp(held.lastUtcMs)}</dd>
+            <dd>
+              {stamp(held.firstUtcMs)} to {stamp(held.lastUtcMs)}
+            </dd>
             <dt>Step, rows</dt>
-            <dd>{held.stepMinutes ?? "–"} min, {number(held.rowCount)} rows, {number(held.valueCount)} values</dd>
+            <dd>
+              {held.stepMinutes ?? "–"} min, {number(held.rowCount)} rows, {number(held.valueCount)} values
+            </dd>
             <dt>Written with</dt>
-            <dd>{DELIMITERS[held.delimiter ?? ""] ?? "–"}, decimal {held.decimal === "," ? "comma" : "point"}, {held.hasOffsets ? "times with offset" : "local times without offset"}</dd>
+            <dd>
+              {DELIMITERS[held.delimiter ?? ""] ?? "–"}, decimal {held.decimal === "," ? "comma" : "point"},{" "}
+              {held.hasOffsets ? "times with offset" : "local times without offset"}
+            </dd>
           </>
         )}
-        {held.energyKwh !== null && (<><dt>Energy in all</dt><dd>{number(held.energyKwh)} kWh</dd></>)}
-        {held.promiseKwh && (<><dt>Promise</dt><dd>{held.promiseKwh.map((kwh) => number(kwh)).join(", ")}: {number(held.promiseKwh.reduce((a, b) => a + b, 0))} kWh a year</dd></>)}
+        {held.energyKwh !== null && (
+          <>
+            <dt>Energy in all</dt>
+            <dd>{number(held.energyKwh)} kWh</dd>
+          </>
+        )}
+        {held.promiseKwh && (
+          <>
+            <dt>Promise</dt>
+            <dd>
+              {held.promiseKwh.map((kwh) => number(kwh)).join(", ")}: {number(held.promiseKwh.reduce((a, b) => a + b, 0))} kWh a year
+            </dd>
+          </>
+        )}
       </dl>
       {isSeries && (
         <div className={styles.options}>
-          {!held.hasOffsets && <Select label={`Zone of the clock (the site's is ${siteZone})`} placeholder="Choose a zone" searchable data={[{ group: "This site", items: [siteZone] }, { group: "Fixed, no summer time", items: FIXED_ZONES }, { group: "All", items: zones.filter((zone) => zone !== siteZone) }]} value={options.zone} onChange={(zone) => change({ zone })} />}
-          <Select label="A time marks the interval's" data={[{ value: "start", label: "start" }, { value: "end", label: "end" }]} allowDeselect={false} value={options.labels} onChange={(labels) => change({ labels: labels === "end" ? "end" : "start" })} />
-          <Select label="Rows that contradict" data={[{ value: "refuse", label: "refuse the file" }, { value: "first", label: "keep the first" }, { value: "last", label: "keep the last" }]} allowDeselect={false} value={options.conflicts} onChange={(conflicts) => change({ conflicts: (conflicts as ImportOptions["conflicts"]) ?? "refuse" })} />
-          {kind === "production" && meters.length > 1 && <Select label="Meter" data={[...meters]} value={options.meterId ?? meters[0] ?? null} onChange={(meterId) => change({ meterId })} />}
+          {!held.hasOffsets && (
+            <Select
+              label={`Zone of the clock (the site's is ${siteZone})`}
+              placeholder="Choose a zone"
+              searchable
+              data={[
+                { group: "This site", items: [siteZone] },
+                { group: "Fixed, no summer time", items: FIXED_ZONES },
+                { group: "All", items: zones.filter((zone) => zone !== siteZone) },
+              ]}
+              value={options.zone}
+              onChange={(zone) => change({ zone })}
+            />
+          )}
+          <Select
+            label="A time marks the interval's"
+            data={[
+              { value: "start", label: "start" },
+              { value: "end", label: "end" },
+            ]}
+            allowDeselect={false}
+            value={options.labels}
+            onChange={(labels) => change({ labels: labels === "end" ? "end" : "start" })}
+          />
+          <Select
+            label="Rows that contradict"
+            data={[
+              { value: "refuse", label: "refuse the file" },
+              { value: "first", label: "keep the first" },
+              { value: "last", label: "keep the last" },
+            ]}
+            allowDeselect={false}
+            value={options.conflicts}
+            onChange={(conflicts) => change({ conflicts: (conflicts as ImportOptions["conflicts"]) ?? "refuse" })}
+          />
+          {kind === "production" && meters.length > 1 && (
+            <Select
+              label="Meter"
+              data={[...meters]}
+              value={options.meterId ?? meters[0] ?? null}
+              onChange={(meterId) => change({ meterId })}
+            />
+          )}
         </div>
       )}
       <ProblemList problems={held.problems} />
       {held.problems.length === 0 && <p className={chapter.soft}>No problem found.</p>}
       <div className={chapter.actions}>
-        <Button onClick={confirm} disabled={errors || busy} loading={busy}>Put it in the book</Button>
-        <Button variant="default" onClick={cancel}>Leave it</Button>
+        <Button onClick={confirm} disabled={errors || busy} loading={busy}>
+          Put it in the book
+        </Button>
+        <Button variant="default" onClick={cancel}>
+          Leave it
+        </Button>
         {errors && <span className={chapter.clay}>Not before the marked problems are settled.</span>}
       </div>
     </div>

@@ -3,11 +3,12 @@
 import { Button } from "@mantine/core";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
-import type { Batch } from "@/contracts/imports";
+import type { Batch, Coverage } from "@/contracts/imports";
 import { asRefused, call, type RefusedCall } from "@/features/api";
 import { number } from "@/features/figures/format";
 import chapter from "@/features/look/Chapter.module.css";
 import { Refused } from "@/features/problems/ProblemList";
+import { CoverageChart } from "./CoverageChart";
 import { ImportDesk } from "./ImportDesk";
 import styles from "./ReadingsChapter.module.css";
 
@@ -18,30 +19,47 @@ export interface ReadingsChapterProps {
   readonly zones: readonly string[];
   readonly meters: readonly string[];
   readonly batches: readonly Batch[];
+  readonly coverage: readonly Coverage[];
 }
 
 /** Where files come in, and what has come in so far. */
 export function ReadingsChapter(props: ReadingsChapterProps) {
-  const { slug, name, batches } = props;
+  const { slug, name, batches, coverage, timeZone } = props;
   return (
     <div className={chapter.page}>
       <h1>{name}</h1>
-      <p className={chapter.verdict}>{standingSentence(batches.filter((batch) => batch.undoneAt === null))}</p>
+      <p className={chapter.verdict}>
+        {standingSentence(
+          batches.filter((batch) => batch.undoneAt === null),
+          timeZone,
+        )}
+      </p>
       <div className={`${chapter.columns} ${styles.columns}`}>
         <ImportDesk {...props} />
-        <BatchList slug={slug} batches={batches} />
+        <BatchList slug={slug} batches={batches} timeZone={timeZone} />
       </div>
+      <CoverageChart coverage={coverage} slug={slug} />
     </div>
   );
 }
 
-const day = (iso: string | null): string => iso?.slice(0, 10) ?? "–";
+/** The local day of an instant, as 2025-03-01. */
+const dayIn = (timeZone: string) => {
+  const format = new Intl.DateTimeFormat("sv-SE", { timeZone, dateStyle: "short" });
+  return (iso: string | null): string => (iso === null ? "–" : format.format(new Date(iso)));
+};
 
-function standingSentence(batches: readonly Batch[]): string {
+function standingSentence(batches: readonly Batch[], timeZone: string): string {
+  const day = dayIn(timeZone);
   const span = (kind: Batch["kind"]): string | null => {
     const of = batches.filter((batch) => batch.kind === kind && batch.firstUtc && batch.lastUtc);
     if (of.length === 0) return null;
-    return `${day(of.map((b) => b.firstUtc!).sort()[0]!)} to ${day(of.map((b) => b.lastUtc!).sort().at(-1)!)}`;
+    return `${day(of.map((b) => b.firstUtc!).sort()[0]!)} to ${day(
+      of
+        .map((b) => b.lastUtc!)
+        .sort()
+        .at(-1)!,
+    )}`;
   };
   const weather = span("weather");
   const production = span("production");
@@ -49,7 +67,8 @@ function standingSentence(batches: readonly Batch[]): string {
   return `Weather stands from ${weather ?? "nowhere yet"}; production from ${production ?? "nowhere yet"}.`;
 }
 
-function BatchList({ slug, batches }: { slug: string; batches: readonly Batch[] }) {
+function BatchList({ slug, batches, timeZone }: { slug: string; batches: readonly Batch[]; timeZone: string }) {
+  const day = dayIn(timeZone);
   const router = useRouter();
   const [refusal, setRefusal] = useState<RefusedCall | null>(null);
   const set = async (batch: Batch, undone: boolean) => {
@@ -70,7 +89,9 @@ function BatchList({ slug, batches }: { slug: string; batches: readonly Batch[] 
               <th scope="col">values</th>
               <th scope="col">from, to</th>
               <th scope="col">step</th>
-              <th scope="col"><span className={styles.hidden}>action</span></th>
+              <th scope="col">
+                <span className={styles.hidden}>action</span>
+              </th>
             </tr>
           </thead>
           <tbody>
@@ -78,10 +99,15 @@ function BatchList({ slug, batches }: { slug: string; batches: readonly Batch[] 
               <tr key={batch.id} data-undone={batch.undoneAt !== null || undefined} className={styles.batch}>
                 <td title={`SHA-256 ${batch.sha256}`}>
                   {batch.fileName}
-                  <small>{batch.kind} · {number(batch.rowCount)} rows · {day(batch.createdAt)}</small>
+                  <small>
+                    {batch.kind} · {number(batch.rowCount)} rows · {day(batch.createdAt)}
+                  </small>
                 </td>
                 <td>{number(batch.valueCount)}</td>
-                <td>{day(batch.firstUtc)}<small>{day(batch.lastUtc)}</small></td>
+                <td>
+                  {day(batch.firstUtc)}
+                  <small>{day(batch.lastUtc)}</small>
+                </td>
                 <td>{batch.stepMinutes === null ? "–" : `${batch.stepMinutes} min`}</td>
                 <td>
                   <Button variant="subtle" size="compact-xs" onClick={() => void set(batch, batch.undoneAt === null)}>

@@ -6,9 +6,19 @@ import { call, RefusedCall, refusalFrom } from "@/features/api";
 export async function upload(slug: string, file: File, signal: AbortSignal): Promise<string> {
   if (file.size > UPLOAD_LIMIT_BYTES) {
     const megabytes = (bytes: number): number => Math.round(bytes / 1e6);
-    throw new RefusedCall("upload-too-large", `${file.name} holds ${megabytes(file.size)} MB; at most ${megabytes(UPLOAD_LIMIT_BYTES)} MB are taken at a time.`, "Pack it with gzip, or cut it by years and drop the parts one after another.", []);
+    throw new RefusedCall(
+      "upload-too-large",
+      `${file.name} holds ${megabytes(file.size)} MB; at most ${megabytes(UPLOAD_LIMIT_BYTES)} MB are taken at a time.`,
+      "Pack it with gzip, or cut it by years and drop the parts one after another.",
+      [],
+    );
   }
-  const response = await fetch(`/api/books/${slug}/uploads?name=${encodeURIComponent(file.name)}`, { method: "POST", body: file, signal, headers: { "content-type": "application/octet-stream" } });
+  const response = await fetch(`/api/books/${slug}/uploads?name=${encodeURIComponent(file.name)}`, {
+    method: "POST",
+    body: file,
+    signal,
+    headers: { "content-type": "application/octet-stream" },
+  });
   if (!response.ok) throw await refusalFrom(response);
   return ((await response.json()) as { uploadId: string }).uploadId;
 }
@@ -19,7 +29,12 @@ export async function preview(slug: string, uploadId: string, options: Partial<I
 
 /** Stores an uploaded file, event by event; ends by itself, or when the signal says so with nothing stored. */
 export async function* store(slug: string, uploadId: string, options: ImportOptions, signal: AbortSignal): AsyncGenerator<ImportEvent> {
-  const response = await fetch(`/api/books/${slug}/uploads/${uploadId}/import`, { method: "POST", body: JSON.stringify(options), signal, headers: { "content-type": "application/json" } });
+  const response = await fetch(`/api/books/${slug}/uploads/${uploadId}/import`, {
+    method: "POST",
+    body: JSON.stringify(options),
+    signal,
+    headers: { "content-type": "application/json" },
+  });
   if (!response.ok || !response.body) throw await refusalFrom(response);
   const reader = response.body.pipeThrough(new TextDecoderStream()).getReader();
   let rest = "";

@@ -3,8 +3,8 @@
 import { Menu } from "@mantine/core";
 import { useElementSize } from "@mantine/hooks";
 import { IconDownload } from "@tabler/icons-react";
-import { type ReactNode, useRef } from "react";
 import { unparse } from "papaparse";
+import { type ReactNode, useRef } from "react";
 import styles from "./ChartFrame.module.css";
 import { savePng, saveSvg, saveText } from "./save-chart";
 
@@ -25,9 +25,8 @@ export interface ChartFrameProps {
 export function ChartFrame({ title, note, fileName, height, summary, table, children }: ChartFrameProps) {
   const { ref, width } = useElementSize<HTMLDivElement>();
   const frame = useRef<HTMLElement>(null);
-  const svg = (): SVGSVGElement | null => frame.current?.querySelector<SVGSVGElement>("svg[role=img]") ?? null;
-  const keep = (save: (chart: SVGSVGElement, name: string) => void) => () => {
-    const chart = svg();
+  const keep = (save: (chart: SVGSVGElement, name: string) => void) => {
+    const chart = frame.current?.querySelector<SVGSVGElement>("svg[role=img]");
     if (chart) save(chart, fileName);
   };
   return (
@@ -42,8 +41,8 @@ export function ChartFrame({ title, note, fileName, height, summary, table, chil
             </button>
           </Menu.Target>
           <Menu.Dropdown>
-            <Menu.Item onClick={keep(saveSvg)}>Picture (SVG)</Menu.Item>
-            <Menu.Item onClick={keep(savePng)}>Picture (PNG)</Menu.Item>
+            <Menu.Item onClick={() => keep(saveSvg)}>Picture (SVG)</Menu.Item>
+            <Menu.Item onClick={() => keep(savePng)}>Picture (PNG)</Menu.Item>
             <Menu.Item onClick={() => saveText(unparse(table() as unknown[][]), `${fileName}.csv`, "text/csv")}>Figures (CSV)</Menu.Item>
           </Menu.Dropdown>
         </Menu>

@@ -8,7 +8,8 @@ export function saveBlob(blob: Blob, name: string): void {
   setTimeout(() => URL.revokeObjectURL(url), 10_000);
 }
 
-export const saveText = (text: string, name: string, type: string): void => saveBlob(new Blob([text], { type: `${type};charset=utf-8` }), name);
+export const saveText = (text: string, name: string, type: string): void =>
+  saveBlob(new Blob([text], { type: `${type};charset=utf-8` }), name);
 
 /** The chart alone: colours that come from the page's tokens are written out, hatches are taken along. */
 function standalone(chart: SVGSVGElement): string {

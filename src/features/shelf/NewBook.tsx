@@ -31,21 +31,39 @@ export function NewBook({ timeZone }: { timeZone: string }) {
   };
   const take = async (file: File | undefined) => {
     if (!file) return;
-    if (file.size > LARGEST_SITE_BYTES) return setRefusal(new RefusedCall("too-large", `${file.name} is too large for a site file.`, "A site file is a JSON document of a few kB; weather and production are brought in the book's Readings chapter.", []));
+    if (file.size > LARGEST_SITE_BYTES)
+      return setRefusal(
+        new RefusedCall(
+          "too-large",
+          `${file.name} is too large for a site file.`,
+          "A site file is a JSON document of a few kB; weather and production are brought in the book's Readings chapter.",
+          [],
+        ),
+      );
     await open(await file.text(), "readings");
   };
   return (
     <section className={chapter.section} id="new">
       <h2>New book</h2>
-      <Dropzone className={readings.drop!} unstyled multiple={false} onDrop={(files) => void take(files[0])} onReject={() => setRefusal(new RefusedCall("one-file", "More than one file came at once.", "Drop one site file at a time.", []))} inputProps={{ "aria-label": "Choose a site file", "data-testid": "site-file" } as never}>
+      <Dropzone
+        className={readings.drop}
+        unstyled
+        multiple={false}
+        onDrop={(files) => void take(files[0])}
+        onReject={() => setRefusal(new RefusedCall("one-file", "More than one file came at once.", "Drop one site file at a time.", []))}
+        inputProps={{ "aria-label": "Choose a site file", "data-testid": "site-file" } as never}
+      >
         <strong>Drop a site file here, or click to choose one</strong>
         <p className={readings.formats}>
-          A <code>*.site.json</code> says where the site is and what stands there: place, modules, arrays, inverters, meters, losses, promise, costs. Unknown fields are refused by name.
+          A <code>*.site.json</code> says where the site is and what stands there: place, modules, arrays, inverters, meters, losses,
+          promise, costs. Unknown fields are refused by name.
         </p>
       </Dropzone>
       {refusal && <Refused refusal={refusal} />}
       <div className={chapter.actions}>
-        <Button variant="default" onClick={() => void open(JSON.stringify(newSite(timeZone)), "site")}>Start from nothing</Button>
+        <Button variant="default" onClick={() => void open(JSON.stringify(newSite(timeZone)), "site")}>
+          Start from nothing
+        </Button>
         <span className={chapter.soft}>A small roof to write over.</span>
       </div>
     </section>

@@ -1,12 +1,13 @@
 "use client";
 
 import Link from "next/link";
-import { type LedgerLine, lineState, paidOfOwed } from "@/core/reconcile";
-import { kwhDecimals, number, percent } from "@/features/figures/format";
+import { PairBars } from "@/charts";
+import { type LedgerLine, paidOfOwed, verdictOf } from "@/core/reconcile";
 import { Figure } from "@/features/figures/Figure";
+import { kwhDecimals, number, percent } from "@/features/figures/format";
 import chapter from "@/features/look/Chapter.module.css";
-import * as workings from "@/features/workings/ledger-workings";
 import type { LedgerContext } from "@/features/workings/ledger-workings";
+import * as workings from "@/features/workings/ledger-workings";
 import { NewBook } from "./NewBook";
 import styles from "./Shelf.module.css";
 
@@ -16,12 +17,14 @@ export interface ShelfBook {
   readonly place: string;
   /** The last year there is; null without weather. */
   readonly line: LedgerLine | null;
+  /** The months of that year. */
+  readonly months: readonly LedgerLine[];
   readonly context: LedgerContext;
 }
 
 /** All books, one ruled line each, with the last year's balance. */
 export function Shelf({ books, timeZone }: { books: readonly ShelfBook[]; timeZone: string }) {
-  const needing = books.filter((book) => book.line && lineState(book.line) === "look");
+  const needing = books.filter((book) => book.line && verdictOf(book.line, book.months).kind === "short");
   return (
     <div className={chapter.page}>
       <h1>The shelf</h1>
@@ -32,13 +35,44 @@ export function Shelf({ books, timeZone }: { books: readonly ShelfBook[]; timeZo
             <thead>
               <tr>
                 <th scope="col">book</th>
-                <th scope="col">size<br />kWp</th>
-                <th scope="col">last<br />year</th>
-                <th scope="col">expected<br />kWh</th>
-                <th scope="col">metered<br />kWh</th>
-                <th scope="col">promise<br />kWh</th>
-                <th scope="col">remainder<br />kWh</th>
-                <th scope="col">paid of<br />owed</th>
+                <th scope="col">
+                  size
+                  <br />
+                  kWp
+                </th>
+                <th scope="col">
+                  last
+                  <br />
+                  year
+                </th>
+                <th scope="col" className={styles.left}>
+                  its months: owed, paid
+                </th>
+                <th scope="col">
+                  expected
+                  <br />
+                  kWh
+                </th>
+                <th scope="col">
+                  metered
+                  <br />
+                  kWh
+                </th>
+                <th scope="col">
+                  promise
+                  <br />
+                  kWh
+                </th>
+                <th scope="col">
+                  remainder
+                  <br />
+                  kWh
+                </th>
+                <th scope="col">
+                  paid of
+                  <br />
+                  owed
+                </th>
               </tr>
             </thead>
             <tbody>
@@ -58,31 +92,82 @@ function shelfSentence(count: number, needing: number): string {
   if (count === 0) return "No book yet. A book holds all that is kept about one site: open one below.";
   const books = count === 1 ? "One book" : `${number(count)} books`;
   if (needing === 0) return `${books}. In the last year of each, what was paid fits what was owed.`;
-  return `${books}; ${needing === 1 ? "one asks" : `${number(needing)} ask`} for a look.`;
+  return `${books}; ${needing === 1 ? "one asks" : `${number(needing)} ask`} for a look: energy is missing in its last year that no account explains.`;
 }
 
 function BookLine({ book }: { book: ShelfBook }) {
   const { line, context, slug } = book;
   const kwh = (value: number | null) => (value === null || !line ? "–" : number(value, kwhDecimals(line.referenceKwh / 12)));
   const paid = line && paidOfOwed(line);
+  const asksForLook = line && verdictOf(line, book.months).kind === "short";
   return (
     <tr className={styles.line}>
       <td>
-        <Link href={`/books/${slug}/ledger`} className={styles.name}>{context.site.name}</Link>
+        <Link href={`/books/${slug}/ledger`} className={styles.name}>
+          {context.site.name}
+        </Link>
         <small>{book.place}</small>
       </td>
       <td>{number(book.kwp, 1)}</td>
       <td>{line?.key ?? "–"}</td>
       {line ? (
         <>
-          <td><Figure plain working={() => workings.expectedWorking(line, context)}>{kwh(line.expectedKwh)}</Figure></td>
-          <td><b>{line.meteredKwh === null ? "–" : <Figure plain working={() => workings.meteredWorking(line, context)}>{kwh(line.meteredKwh)}</Figure>}</b></td>
-          <td className={chapter.soft}>{line.promiseKwh === null ? "–" : <Figure plain working={() => workings.promiseWorking(line, context)}>{kwh(line.promiseKwh)}</Figure>}</td>
-          <td>{line.remainderKwh === null ? "–" : <Figure plain working={() => workings.remainderWorking(line, context)}>{kwh(line.remainderKwh)}</Figure>}</td>
-          <td>{paid === null ? "–" : <Figure plain working={() => workings.paidWorking(line, context)}>{percent(paid)}</Figure>}</td>
+          <td className={styles.left}>
+            <PairBars
+              pairs={book.months.map((month) => ({ key: month.key, owedKwh: month.expectedKwh, paidKwh: month.meteredKwh }))}
+              width={190}
+              height={34}
+              label={`${context.site.name}: expected and metered energy of each month of ${line.key}`}
+            />
+          </td>
+          <td>
+            <Figure plain working={() => workings.expectedWorking(line, context)}>
+              {kwh(line.expectedKwh)}
+            </Figure>
+          </td>
+          <td>
+            <b>
+              {line.meteredKwh === null ? (
+                "–"
+              ) : (
+                <Figure plain working={() => workings.meteredWorking(line, context)}>
+                  {kwh(line.meteredKwh)}
+                </Figure>
+              )}
+            </b>
+          </td>
+          <td className={chapter.soft}>
+            {line.promiseKwh === null ? (
+              "–"
+            ) : (
+              <Figure plain working={() => workings.promiseWorking(line, context)}>
+                {kwh(line.promiseKwh)}
+              </Figure>
+            )}
+          </td>
+          <td className={asksForLook ? chapter.clay : undefined}>
+            {line.remainderKwh === null ? (
+              "–"
+            ) : (
+              <Figure plain working={() => workings.remainderWorking(line, context)}>
+                {kwh(line.remainderKwh)}
+              </Figure>
+            )}
+          </td>
+          <td>
+            {paid === null ? (
+              "–"
+            ) : (
+              <Figure plain working={() => workings.paidWorking(line, context)}>
+                {percent(paid)}
+              </Figure>
+            )}
+          </td>
         </>
       ) : (
-        <td colSpan={5} className={chapter.soft}>no weather yet: <Link href={`/books/${slug}/readings`}>bring a file</Link></td>
+        <td colSpan={6} className={chapter.soft}>
+          no weather yet: <Link href={`/books/${slug}/readings`}>bring a file</Link>
+        </td>
       )}
     </tr>
   );

@@ -51,7 +51,14 @@ export function Desk({ spines, slug, chapter, children }: DeskProps) {
         {children}
       </main>
       {slug ? <Tabs slug={slug} chapter={chapter} /> : <div className={styles.tabs} />}
-      <Drawer opened={shelfOpen} onClose={shelf.close} title="Shelf" size={260} transitionProps={{ duration: 110 }} closeButtonProps={{ "aria-label": "Close the shelf" }}>
+      <Drawer
+        opened={shelfOpen}
+        onClose={shelf.close}
+        title="Shelf"
+        size={260}
+        transitionProps={{ duration: 110 }}
+        closeButtonProps={{ "aria-label": "Close the shelf" }}
+      >
         <ul className={styles.drawerList}>
           {spines.map((spine) => (
             <li key={spine.slug}>
@@ -86,7 +93,13 @@ function SpineList({ spines, slug }: { spines: readonly Spine[]; slug: string | 
     <ul className={styles.spineList}>
       {spines.map((spine, i) => (
         <li key={spine.slug}>
-          <Link href={chapterPath(spine.slug, "ledger")} className={styles.spine} data-open={spine.slug === slug || undefined} aria-current={spine.slug === slug ? "true" : undefined} style={{ "--cloth": spineColour(i) } as React.CSSProperties}>
+          <Link
+            href={chapterPath(spine.slug, "ledger")}
+            className={styles.spine}
+            data-open={spine.slug === slug || undefined}
+            aria-current={spine.slug === slug ? "true" : undefined}
+            style={{ "--cloth": spineColour(i) } as React.CSSProperties}
+          >
             <span>{spine.name}</span>
           </Link>
         </li>
@@ -103,10 +116,22 @@ function SpineList({ spines, slug }: { spines: readonly Spine[]; slug: string | 
 function Tools({ theme }: { theme: ReturnType<typeof useThemeSwitch> }) {
   return (
     <div className={styles.tools}>
-      <button type="button" className={styles.icon} onClick={openPalette} aria-label="Find anything (Ctrl K)" title="Find anything (Ctrl K)">
+      <button
+        type="button"
+        className={styles.icon}
+        onClick={openPalette}
+        aria-label="Find anything (Ctrl K)"
+        title="Find anything (Ctrl K)"
+      >
         <IconSearch size={18} stroke={1.6} />
       </button>
-      <button type="button" className={styles.icon} onClick={theme.toggle} aria-label="Switch between day and lamp light" title="Day or lamp light (D)">
+      <button
+        type="button"
+        className={styles.icon}
+        onClick={theme.toggle}
+        aria-label="Switch between day and lamp light"
+        title="Day or lamp light (D)"
+      >
         {theme.dark ? <IconSun size={18} stroke={1.6} /> : <IconMoon size={18} stroke={1.6} />}
       </button>
     </div>
@@ -117,7 +142,14 @@ function Tabs({ slug, chapter }: { slug: string; chapter: ChapterId | null }) {
   return (
     <nav className={styles.tabs} aria-label="Chapters">
       {CHAPTERS.map(({ id, name, key }) => (
-        <Link key={id} href={chapterPath(slug, id)} className={styles.tab} data-open={id === chapter || undefined} aria-current={id === chapter ? "page" : undefined} title={`${name} (${key})`}>
+        <Link
+          key={id}
+          href={chapterPath(slug, id)}
+          className={styles.tab}
+          data-open={id === chapter || undefined}
+          aria-current={id === chapter ? "page" : undefined}
+          title={`${name} (${key})`}
+        >
           <span>{name}</span>
         </Link>
       ))}

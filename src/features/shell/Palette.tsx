@@ -11,16 +11,41 @@ export const openPalette = (): void => spotlight.open();
 export function Palette({ spines, slug, toggleTheme }: { spines: readonly Spine[]; slug: string | null; toggleTheme: () => void }) {
   const router = useRouter();
   const go = (path: string) => () => router.push(path);
-  const chapters: SpotlightActionData[] = slug === null ? [] : CHAPTERS.map(({ id, name, key }) => ({ id: `chapter-${id}`, label: name, description: `Chapter of this book · key ${key}`, onClick: go(chapterPath(slug, id)) }));
+  const chapters: SpotlightActionData[] =
+    slug === null
+      ? []
+      : CHAPTERS.map(({ id, name, key }) => ({
+          id: `chapter-${id}`,
+          label: name,
+          description: `Chapter of this book · key ${key}`,
+          onClick: go(chapterPath(slug, id)),
+        }));
   const actions: SpotlightActionGroupData[] = [
     { group: "Chapters", actions: chapters },
-    { group: "Books", actions: spines.map((spine) => ({ id: `book-${spine.slug}`, label: spine.name, description: "Open the ledger", onClick: go(chapterPath(spine.slug, "ledger")) })) },
+    {
+      group: "Books",
+      actions: spines.map((spine) => ({
+        id: `book-${spine.slug}`,
+        label: spine.name,
+        description: "Open the ledger",
+        onClick: go(chapterPath(spine.slug, "ledger")),
+      })),
+    },
     {
       group: "Actions",
       actions: [
         { id: "shelf", label: "The shelf", description: "All books · key 0", onClick: go("/") },
         { id: "new", label: "New book", description: "From a site file, or from nothing", onClick: go("/#new") },
-        ...(slug === null ? [] : [{ id: "import", label: "Import a file", description: "Weather, production or promise", onClick: go(chapterPath(slug, "readings")) }]),
+        ...(slug === null
+          ? []
+          : [
+              {
+                id: "import",
+                label: "Import a file",
+                description: "Weather, production or promise",
+                onClick: go(chapterPath(slug, "readings")),
+              },
+            ]),
         { id: "theme", label: "Day or lamp light", description: "Switch the theme · key D", onClick: toggleTheme },
       ],
     },
@@ -34,7 +59,11 @@ export function Palette({ spines, slug, toggleTheme }: { spines: readonly Spine[
       maxHeight={420}
       nothingFound="Nothing by that name."
       transitionProps={{ duration: 0 }}
-      searchProps={{ leftSection: <IconSearch size={18} stroke={1.6} />, placeholder: "Book, chapter or action", "aria-label": "Find anything" }}
+      searchProps={{
+        leftSection: <IconSearch size={18} stroke={1.6} />,
+        placeholder: "Book, chapter or action",
+        "aria-label": "Find anything",
+      }}
     />
   );
 }

@@ -7,7 +7,12 @@ export function TiltView({ tiltDeg }: { tiltDeg: number }) {
   return (
     <svg width="52" height="46" role="img" aria-label={`Side view: ${tiltDeg} degrees from horizontal`}>
       <line x1="2" x2="50" y1="40" y2="40" stroke="var(--rule-strong)" />
-      <path d={`M22 40 A14 14 0 0 0 ${8 + 14 * Math.cos(angle)} ${40 - 14 * Math.sin(angle)}`} fill="none" stroke="var(--ink-soft)" strokeDasharray="2 2" />
+      <path
+        d={`M22 40 A14 14 0 0 0 ${8 + 14 * Math.cos(angle)} ${40 - 14 * Math.sin(angle)}`}
+        fill="none"
+        stroke="var(--ink-soft)"
+        strokeDasharray="2 2"
+      />
       <line x1="8" y1="40" x2={x} y2={y} stroke="var(--account-inverter)" strokeWidth="4" strokeLinecap="round" />
     </svg>
   );
@@ -20,7 +25,9 @@ export function AzimuthView({ azimuthDeg }: { azimuthDeg: number }) {
   return (
     <svg width="46" height="46" role="img" aria-label={`Plan view: facing ${azimuthDeg} degrees from north`}>
       <circle cx="23" cy="23" r="17" fill="none" stroke="var(--rule-strong)" />
-      <text x="23" y="5.5" textAnchor="middle" fontSize="9" fill="var(--ink-soft)">N</text>
+      <text x="23" y="5.5" textAnchor="middle" fontSize="9" fill="var(--ink-soft)">
+        N
+      </text>
       <line x1="23" y1="23" x2={x} y2={y} stroke="var(--account-inverter)" strokeWidth="3" strokeLinecap="round" />
       <circle cx={x} cy={y} r="3" fill="var(--account-inverter)" />
     </svg>

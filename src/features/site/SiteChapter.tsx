@@ -61,17 +61,35 @@ export function SiteChapter({ slug, version, site, timeZones }: SiteChapterProps
       </div>
       {refusal && <Refused refusal={refusal} />}
       <div className={`${chapter.actions} ${styles.bar}`}>
-        <Button type="submit" disabled={!form.isDirty()}>Save the site</Button>
-        <Button variant="default" onClick={() => { form.reset(); setNote(""); }} disabled={!form.isDirty()}>Undo changes</Button>
-        <a href={`/api/books/${slug}/site`} download>Site file (JSON)</a>
-        <span className={chapter.soft} role="status">{note}</span>
+        <Button type="submit" disabled={!form.isDirty()}>
+          Save the site
+        </Button>
+        <Button
+          variant="default"
+          onClick={() => {
+            form.reset();
+            setNote("");
+          }}
+          disabled={!form.isDirty()}
+        >
+          Undo changes
+        </Button>
+        <a href={`/api/books/${slug}/site`} download>
+          Site file (JSON)
+        </a>
+        <span className={chapter.soft} role="status">
+          {note}
+        </span>
       </div>
     </form>
   );
 }
 
 function siteSentence({ arrays, moduleTypes, inverters, place }: SiteValues): string {
-  const kwp = arrays.reduce((sum, array) => sum + ((moduleTypes.find((type) => type.key === array.module)?.pmpW ?? 0) * array.count) / 1000, 0);
+  const kwp = arrays.reduce(
+    (sum, array) => sum + ((moduleTypes.find((type) => type.key === array.module)?.pmpW ?? 0) * array.count) / 1000,
+    0,
+  );
   const acKw = inverters.reduce((sum, inverter) => sum + inverter.acRatedW / 1000, 0);
   const modules = arrays.reduce((sum, array) => sum + array.count, 0);
   const facing = arrays.map((array) => `tilt ${number(array.tiltDeg)}° facing ${number(array.azimuthDeg)}°`).join("; ");
@@ -86,15 +104,28 @@ function PlaceSection({ form, timeZones }: Section & { timeZones: readonly strin
     <section className={chapter.section}>
       <h2>Place</h2>
       <div className={styles.grid}>
-        <TextInput className={styles.wide!} label="Name" {...form.getInputProps("name")} />
+        <TextInput className={styles.wide} label="Name" {...form.getInputProps("name")} />
         <NumberInput label="Latitude, ° (north +)" hideControls decimalScale={5} {...form.getInputProps("place.latitudeDeg")} />
         <NumberInput label="Longitude, ° (east +)" hideControls decimalScale={5} {...form.getInputProps("place.longitudeDeg")} />
         <NumberInput label="Elevation, m" hideControls {...form.getInputProps("place.elevationM")} />
         <Select label="Time zone" searchable data={[...timeZones]} {...form.getInputProps("place.timeZone")} />
-        <TextInput label="Commissioned (2019-04-01)" {...form.getInputProps("commissioned")} value={form.values.commissioned ?? ""} onChange={(event) => form.setFieldValue("commissioned", event.currentTarget.value === "" ? null : event.currentTarget.value)} />
+        <TextInput
+          label="Commissioned (2019-04-01)"
+          {...form.getInputProps("commissioned")}
+          value={form.values.commissioned ?? ""}
+          onChange={(event) => form.setFieldValue("commissioned", event.currentTarget.value === "" ? null : event.currentTarget.value)}
+        />
         <TextInput label="Currency (ISO 4217)" {...form.getInputProps("currency")} />
         <NumberInput label="Albedo of the ground, 0 to 1" hideControls decimalScale={2} {...form.getInputProps("albedo")} />
-        <Select label="Reflection model" data={[{ value: "martin-ruiz", label: "Martin & Ruiz" }, { value: "ashrae", label: "ASHRAE" }]} allowDeselect={false} {...form.getInputProps("models.reflection")} />
+        <Select
+          label="Reflection model"
+          data={[
+            { value: "martin-ruiz", label: "Martin & Ruiz" },
+            { value: "ashrae", label: "ASHRAE" },
+          ]}
+          allowDeselect={false}
+          {...form.getInputProps("models.reflection")}
+        />
       </div>
     </section>
   );
@@ -124,7 +155,12 @@ function ModulesSection({ form }: Section) {
       {form.values.moduleTypes.map((type, i) => (
         // biome-ignore lint/suspicious/noArrayIndexKey: names are edited here, so the place is the key
         <div className={styles.modules} key={i}>
-          <TextInput label="Type" value={type.key} readOnly={form.values.arrays.some((array) => array.module === type.key)} onChange={(event) => form.setFieldValue(`moduleTypes.${i}.key`, event.currentTarget.value)} />
+          <TextInput
+            label="Type"
+            value={type.key}
+            readOnly={form.values.arrays.some((array) => array.module === type.key)}
+            onChange={(event) => form.setFieldValue(`moduleTypes.${i}.key`, event.currentTarget.value)}
+          />
           <NumberInput label="Power, W" hideControls {...form.getInputProps(`moduleTypes.${i}.pmpW`)} />
           <PercentInput form={form} label="Power by heat, %/K" path={`moduleTypes.${i}.gammaPmpPerK`} decimals={3} />
           <NumberInput label="Voc, V" hideControls {...form.getInputProps(`moduleTypes.${i}.vocV`)} value={type.vocV ?? ""} />
@@ -138,7 +174,12 @@ function ModulesSection({ form }: Section) {
 function ArraysSection({ form }: Section) {
   const add = () => {
     const first = form.values.arrays[0];
-    if (first) form.insertListItem("arrays", { ...first, id: `array-${form.values.arrays.length + 1}`, name: `Array ${form.values.arrays.length + 1}` });
+    if (first)
+      form.insertListItem("arrays", {
+        ...first,
+        id: `array-${form.values.arrays.length + 1}`,
+        name: `Array ${form.values.arrays.length + 1}`,
+      });
   };
   return (
     <section className={chapter.section}>
@@ -146,17 +187,38 @@ function ArraysSection({ form }: Section) {
       {form.values.arrays.map((array, i) => (
         <div className={styles.array} key={array.id}>
           <TextInput label="Name" {...form.getInputProps(`arrays.${i}.name`)} />
-          <Select label="Module" data={form.values.moduleTypes.map((type) => type.key)} allowDeselect={false} {...form.getInputProps(`arrays.${i}.module`)} />
+          <Select
+            label="Module"
+            data={form.values.moduleTypes.map((type) => type.key)}
+            allowDeselect={false}
+            {...form.getInputProps(`arrays.${i}.module`)}
+          />
           <NumberInput label="Count" hideControls {...form.getInputProps(`arrays.${i}.count`)} />
-          <NumberInput label="Tilt, ° from horizontal" hideControls {...form.getInputProps(`arrays.${i}.tiltDeg`)} />
-          <TiltView tiltDeg={Number(array.tiltDeg)} />
-          <NumberInput label="Azimuth, ° from north" hideControls {...form.getInputProps(`arrays.${i}.azimuthDeg`)} />
-          <AzimuthView azimuthDeg={Number(array.azimuthDeg)} />
           <Select label="Mounting" data={[...mountings]} allowDeselect={false} {...form.getInputProps(`arrays.${i}.mounting`)} />
-          {form.values.arrays.length > 1 && <Button variant="subtle" size="compact-sm" onClick={() => form.removeListItem("arrays", i)}>Remove</Button>}
+          <div className={styles.angle}>
+            <NumberInput label="Tilt, ° from flat" hideControls {...form.getInputProps(`arrays.${i}.tiltDeg`)} />
+            <TiltView tiltDeg={Number(array.tiltDeg)} />
+          </div>
+          <div className={styles.angle}>
+            <NumberInput label="Azimuth, ° from north" hideControls {...form.getInputProps(`arrays.${i}.azimuthDeg`)} />
+            <AzimuthView azimuthDeg={Number(array.azimuthDeg)} />
+          </div>
+          <NumberInput
+            label="Modules a string"
+            hideControls
+            {...form.getInputProps(`arrays.${i}.modulesPerString`)}
+            value={array.modulesPerString ?? ""}
+          />
+          {form.values.arrays.length > 1 && (
+            <Button variant="subtle" size="compact-sm" onClick={() => form.removeListItem("arrays", i)}>
+              Remove
+            </Button>
+          )}
         </div>
       ))}
-      <Button variant="subtle" size="compact-sm" onClick={add}>Add an array</Button>
+      <Button variant="subtle" size="compact-sm" onClick={add}>
+        Add an array
+      </Button>
     </section>
   );
 }
@@ -168,10 +230,33 @@ function InvertersSection({ form }: Section) {
       {form.values.inverters.map((inverter, i) => (
         <div className={styles.modules} key={inverter.id}>
           <TextInput label="Name" {...form.getInputProps(`inverters.${i}.id`)} readOnly />
-          <NumberInput label={inverter.perModule ? "AC rating a module, W" : "AC rating, W"} hideControls {...form.getInputProps(`inverters.${i}.acRatedW`)} />
+          <NumberInput
+            label={inverter.perModule ? "AC rating a module, W" : "AC rating, W"}
+            hideControls
+            {...form.getInputProps(`inverters.${i}.acRatedW`)}
+          />
           <PercentInput form={form} label="Efficiency, %" path={`inverters.${i}.ratedEfficiencyFrac`} />
-          <Select label="One a" data={[{ value: "site", label: "group of arrays" }, { value: "module", label: "module" }]} allowDeselect={false} value={inverter.perModule ? "module" : "site"} onChange={(value) => form.setFieldValue(`inverters.${i}.perModule`, value === "module")} />
-          <TextInput label="On arrays" value={inverter.arrays.join(", ")} error={form.errors[`inverters.${i}.arrays`]} onChange={(event) => form.setFieldValue(`inverters.${i}.arrays`, event.currentTarget.value.split(",").map((id) => id.trim()))} />
+          <Select
+            label="One for"
+            data={[
+              { value: "site", label: "all arrays" },
+              { value: "module", label: "each module" },
+            ]}
+            allowDeselect={false}
+            value={inverter.perModule ? "module" : "site"}
+            onChange={(value) => form.setFieldValue(`inverters.${i}.perModule`, value === "module")}
+          />
+          <TextInput
+            label="On arrays"
+            value={inverter.arrays.join(", ")}
+            error={form.errors[`inverters.${i}.arrays`]}
+            onChange={(event) =>
+              form.setFieldValue(
+                `inverters.${i}.arrays`,
+                event.currentTarget.value.split(",").map((id) => id.trim()),
+              )
+            }
+          />
         </div>
       ))}
     </section>
@@ -188,11 +273,23 @@ function PromiseSection({ form }: Section) {
       {promise ? (
         <div className={styles.months}>
           {MONTHS.map((month, i) => (
-            <NumberInput key={month} label={month} hideControls thousandSeparator={"\u2009"} {...form.getInputProps(`promise.monthlyKwh.${i}`)} />
+            <NumberInput
+              key={month}
+              label={month}
+              hideControls
+              thousandSeparator={"\u2009"}
+              {...form.getInputProps(`promise.monthlyKwh.${i}`)}
+            />
           ))}
         </div>
       ) : (
-        <Button variant="subtle" size="compact-sm" onClick={() => form.setFieldValue("promise", { monthlyKwh: new Array<number>(12).fill(0) })}>Write it down</Button>
+        <Button
+          variant="subtle"
+          size="compact-sm"
+          onClick={() => form.setFieldValue("promise", { monthlyKwh: new Array<number>(12).fill(0) })}
+        >
+          Write it down
+        </Button>
       )}
     </section>
   );

@@ -5,7 +5,10 @@ type ModuleFields = SiteDocument["modules"][string];
 /** The site document as a form edits it: module types as a list, since their names are edited too. */
 export type SiteValues = Omit<SiteDocument, "modules"> & { moduleTypes: (ModuleFields & { key: string })[] };
 
-export const toValues = ({ modules, ...rest }: SiteDocument): SiteValues => ({ ...rest, moduleTypes: Object.entries(modules).map(([key, fields]) => ({ ...fields, key })) });
+export const toValues = ({ modules, ...rest }: SiteDocument): SiteValues => ({
+  ...rest,
+  moduleTypes: Object.entries(modules).map(([key, fields]) => ({ ...fields, key })),
+});
 
 export const toDocument = ({ moduleTypes, ...rest }: SiteValues): unknown => ({
   ...rest,

@@ -2,8 +2,8 @@
 
 import { Drawer } from "@mantine/core";
 import { createContext, type ReactNode, useCallback, useContext, useMemo, useState } from "react";
-import type { Working } from "./working";
 import styles from "./WorkingPanel.module.css";
+import type { Working } from "./working";
 
 const OpenWorking = createContext<(working: Working) => void>(() => {});
 
@@ -21,7 +21,16 @@ export function WorkingProvider({ children }: { children: ReactNode }) {
   return (
     <OpenWorking.Provider value={open}>
       {children}
-      <Drawer opened={opened} onClose={() => setOpened(false)} position="right" size={420} title={title} closeButtonProps={{ "aria-label": "Close the working" }} transitionProps={{ duration: 110 }} classNames={{ content: styles.content!, header: styles.header! }}>
+      <Drawer
+        opened={opened}
+        onClose={() => setOpened(false)}
+        position="right"
+        size={420}
+        title={title}
+        closeButtonProps={{ "aria-label": "Close the working" }}
+        transitionProps={{ duration: 110 }}
+        classNames={{ content: styles.content!, header: styles.header! }}
+      >
         {working && <WorkingSheet working={working} />}
       </Drawer>
     </OpenWorking.Provider>

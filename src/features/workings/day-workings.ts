@@ -29,7 +29,11 @@ export function dayWorking(day: DayReport, figure: DayFigure): Working {
     unit: figure === "Read" ? "" : "kWh",
     formula: FORMULAS[figure],
     inputs: [
-      { name: "Expected intervals", value: number(day.expected.kw.filter((kw) => kw !== null).length), from: `weather, ${day.expected.stepMinutes} min` },
+      {
+        name: "Expected intervals",
+        value: number(day.expected.kw.filter((kw) => kw !== null).length),
+        from: `weather, ${day.expected.stepMinutes} min`,
+      },
       { name: "Readings", value: number(day.metered.kw.filter((kw) => kw !== null).length), from: `meter, ${day.metered.stepMinutes} min` },
       { name: "Expected", value: `${values.Expected} kWh`, from: "the chain, docs/methods.md" },
       { name: "Metered", value: `${values.Metered} kWh`, from: "imported production" },

@@ -1,7 +1,7 @@
+import type { LedgerSources } from "@/contracts/ledger";
 import { ACCOUNT_NAMES, type LedgerAccount, ledgerAccountOf, MODEL_ACCOUNTS, type ModelAccount } from "@/core/accounts";
 import { type LedgerLine, ledgerPostings, paidOfOwed, performanceRatio } from "@/core/reconcile";
 import { nameplateW, type Site } from "@/core/site";
-import type { LedgerSources } from "@/contracts/ledger";
 import { kwhDecimals, monthName, number, percent } from "@/features/figures/format";
 import type { Working, WorkingInput } from "./working";
 
@@ -21,8 +21,13 @@ function kwhWorking(line: LedgerLine, title: string, value: number, rest: Omit<W
 }
 
 function weatherAssumptions({ sources }: LedgerContext, line: LedgerLine): string[] {
-  const list = [`Weather comes in ${sources.weatherStepMinutes ?? 60}-minute steps; the sun is taken at the middle of each, or of its sunlit part.`];
-  if (line.filledReferenceKwh > 0) list.push(`${kwh(line.filledReferenceKwh, line)} of the reference stand on irradiance filled by rule (gaps: straight line up to 3 h, else the same hour of near days).`);
+  const list = [
+    `Weather comes in ${sources.weatherStepMinutes ?? 60}-minute steps; the sun is taken at the middle of each, or of its sunlit part.`,
+  ];
+  if (line.filledReferenceKwh > 0)
+    list.push(
+      `${kwh(line.filledReferenceKwh, line)} of the reference stand on irradiance filled by rule (gaps: straight line up to 3 h, else the same hour of near days).`,
+    );
   if (sources.assumedColumns.includes("air_temperature_c")) list.push("No air temperature was measured: 20 °C is taken throughout.");
   if (sources.assumedColumns.includes("wind_speed_m_s")) list.push("No wind was measured: 1 m/s is taken throughout.");
   return list;
@@ -37,11 +42,16 @@ export function planeWorking(line: LedgerLine, context: LedgerContext): Working 
     formula: "Σ (beam + sky + ground) × step, weighed by nameplate over the arrays",
     inputs: [
       { name: "Latitude, longitude", value: `${number(place.latitudeDeg, 2)}°, ${number(place.longitudeDeg, 2)}°`, from: "site chapter" },
-      ...arrays.map((array) => ({ name: array.name || array.id, value: `tilt ${number(array.tiltDeg)}°, azimuth ${number(array.azimuthDeg)}°`, from: "site chapter" })),
+      ...arrays.map((array) => ({
+        name: array.name || array.id,
+        value: `tilt ${number(array.tiltDeg)}°, azimuth ${number(array.azimuthDeg)}°`,
+        from: "site chapter",
+      })),
       { name: "Albedo", value: number(albedo, 2), from: "site chapter" },
       { name: "Measured columns", value: context.sources.weatherColumns.join(", "), from: "readings chapter" },
     ],
-    source: "Erbs, Klein & Duffie, 1982 (beam and diffuse); Hay & Davies, 1980 (tilted plane); Liu & Jordan, 1963 (ground); Spencer, 1971 (extraterrestrial).",
+    source:
+      "Erbs, Klein & Duffie, 1982 (beam and diffuse); Hay & Davies, 1980 (tilted plane); Liu & Jordan, 1963 (ground); Spencer, 1971 (extraterrestrial).",
     assumptions: [...weatherAssumptions(context, line), "No shading yet: horizon and obstacles are kept but not computed."],
   };
 }
@@ -59,17 +69,79 @@ export function referenceWorking(line: LedgerLine, context: LedgerContext): Work
 }
 
 const METHODS: Readonly<Record<ModelAccount, { formula: string; source: string; term: (site: Site) => WorkingInput | null }>> = {
-  soiling: { formula: "energy × soiling share", source: "Fixed share; a build-up model follows Kimber et al., 2006.", term: ({ losses }) => ({ name: "Soiling share", value: percent(losses.soilingFrac), from: "site chapter" }) },
-  reflection: { formula: "beam × modifier(angle) + sky and ground × mean modifier", source: "Martin & Ruiz, 2001 (or ASHRAE 93, if the site chooses it).", term: ({ models }) => ({ name: "Model", value: models.reflection, from: "site chapter" }) },
-  lowLight: { formula: "energy × (1 − (1 + k₁ ln G′ + k₂ ln² G′))", source: "Huld et al., 2011, crystalline silicon.", term: () => ({ name: "k₁, k₂", value: "−0.017237, −0.040465", from: "Huld et al., table 2" }) },
-  temperature: { formula: "energy × −γ × (T cell − 25 °C);  T cell = T air + G ÷ (U₀ + U₁ v)", source: "Faiman, 2008 (cell temperature); IEC 61215 (coefficient of power).", term: ({ modules }) => ({ name: "γ of maximum power", value: Object.values(modules).map((m) => `${number(m.gammaPmpPerK * 100, 2)} %/K`).join(", "), from: "site chapter: modules" }) },
-  ageing: { formula: "energy × (first-year share × t, then rate × years since)", source: "Jordan & Kurtz, 2013; the budgeted rate, not a measured one.", term: ({ ageing }) => ({ name: "First year, then each year", value: `${percent(ageing.firstYearFrac, 2)}, ${percent(ageing.perYearFrac, 2)}`, from: "site chapter" }) },
-  mismatch: { formula: "energy × mismatch share", source: "Fixed share.", term: ({ losses }) => ({ name: "Mismatch share", value: percent(losses.mismatchFrac), from: "site chapter" }) },
-  dcWiring: { formula: "energy × DC wiring share", source: "Fixed share.", term: ({ losses }) => ({ name: "DC wiring share", value: percent(losses.dcWiringFrac), from: "site chapter" }) },
-  inverter: { formula: "energy × (1 − efficiency)", source: "Constant efficiency, IEC 61683.", term: ({ inverters }) => ({ name: "Efficiency", value: inverters.map((i) => percent(i.ratedEfficiencyFrac)).join(", ") || "96 % assumed", from: "site chapter: inverters" }) },
-  clipping: { formula: "Σ max(0, AC power − rating) × step", source: "Power above the rating is not made.", term: ({ inverters }) => ({ name: "AC rating", value: inverters.map((i) => `${number(i.acRatedW / 1000, 1)} kW${i.perModule ? " a module" : ""}`).join(", ") || "none", from: "site chapter: inverters" }) },
-  acWiring: { formula: "energy × AC wiring share", source: "Fixed share.", term: ({ losses }) => ({ name: "AC wiring share", value: percent(losses.acWiringFrac), from: "site chapter" }) },
-  downtime: { formula: "energy × downtime share", source: "Fixed share, as budgeted.", term: ({ losses }) => ({ name: "Downtime share", value: percent(losses.availabilityFrac), from: "site chapter" }) },
+  soiling: {
+    formula: "energy × soiling share",
+    source: "Fixed share; a build-up model follows Kimber et al., 2006.",
+    term: ({ losses }) => ({ name: "Soiling share", value: percent(losses.soilingFrac), from: "site chapter" }),
+  },
+  reflection: {
+    formula: "beam × modifier(angle) + sky and ground × mean modifier",
+    source: "Martin & Ruiz, 2001 (or ASHRAE 93, if the site chooses it).",
+    term: ({ models }) => ({ name: "Model", value: models.reflection, from: "site chapter" }),
+  },
+  lowLight: {
+    formula: "energy × (1 − (1 + k₁ ln G′ + k₂ ln² G′))",
+    source: "Huld et al., 2011, crystalline silicon.",
+    term: () => ({ name: "k₁, k₂", value: "−0.017237, −0.040465", from: "Huld et al., table 2" }),
+  },
+  temperature: {
+    formula: "energy × −γ × (T cell − 25 °C);  T cell = T air + G ÷ (U₀ + U₁ v)",
+    source: "Faiman, 2008 (cell temperature); IEC 61215 (coefficient of power).",
+    term: ({ modules }) => ({
+      name: "γ of maximum power",
+      value: Object.values(modules)
+        .map((m) => `${number(m.gammaPmpPerK * 100, 2)} %/K`)
+        .join(", "),
+      from: "site chapter: modules",
+    }),
+  },
+  ageing: {
+    formula: "energy × (first-year share × t, then rate × years since)",
+    source: "Jordan & Kurtz, 2013; the budgeted rate, not a measured one.",
+    term: ({ ageing }) => ({
+      name: "First year, then each year",
+      value: `${percent(ageing.firstYearFrac, 2)}, ${percent(ageing.perYearFrac, 2)}`,
+      from: "site chapter",
+    }),
+  },
+  mismatch: {
+    formula: "energy × mismatch share",
+    source: "Fixed share.",
+    term: ({ losses }) => ({ name: "Mismatch share", value: percent(losses.mismatchFrac), from: "site chapter" }),
+  },
+  dcWiring: {
+    formula: "energy × DC wiring share",
+    source: "Fixed share.",
+    term: ({ losses }) => ({ name: "DC wiring share", value: percent(losses.dcWiringFrac), from: "site chapter" }),
+  },
+  inverter: {
+    formula: "energy × (1 − efficiency)",
+    source: "Constant efficiency, IEC 61683.",
+    term: ({ inverters }) => ({
+      name: "Efficiency",
+      value: inverters.map((i) => percent(i.ratedEfficiencyFrac)).join(", ") || "96 % assumed",
+      from: "site chapter: inverters",
+    }),
+  },
+  clipping: {
+    formula: "Σ max(0, AC power − rating) × step",
+    source: "Power above the rating is not made.",
+    term: ({ inverters }) => ({
+      name: "AC rating",
+      value: inverters.map((i) => `${number(i.acRatedW / 1000, 1)} kW${i.perModule ? " a module" : ""}`).join(", ") || "none",
+      from: "site chapter: inverters",
+    }),
+  },
+  acWiring: {
+    formula: "energy × AC wiring share",
+    source: "Fixed share.",
+    term: ({ losses }) => ({ name: "AC wiring share", value: percent(losses.acWiringFrac), from: "site chapter" }),
+  },
+  downtime: {
+    formula: "energy × downtime share",
+    source: "Fixed share, as budgeted.",
+    term: ({ losses }) => ({ name: "Downtime share", value: percent(losses.availabilityFrac), from: "site chapter" }),
+  },
 };
 
 /** An account's posting: which stages of the chain it holds, and what went in. */
@@ -97,7 +169,11 @@ export function expectedWorking(line: LedgerLine, context: LedgerContext): Worki
     formula: "reference − all accounts",
     inputs: [
       { name: "Reference", value: kwh(line.referenceKwh, line), from: "nameplate × in-plane irradiation" },
-      ...MODEL_ACCOUNTS.filter((account) => line.accountsKwh[account] !== 0).map((account) => ({ name: `− ${account}`, value: kwh(line.accountsKwh[account], line), from: METHODS[account].source })),
+      ...MODEL_ACCOUNTS.filter((account) => line.accountsKwh[account] !== 0).map((account) => ({
+        name: `− ${account}`,
+        value: kwh(line.accountsKwh[account], line),
+        from: METHODS[account].source,
+      })),
     ],
     source: "The chain from sun to meter, docs/methods.md.",
     assumptions: ["At the AC meter, with the weather that really came.", ...weatherAssumptions(context, line)],
@@ -115,7 +191,9 @@ export function meteredWorking(line: LedgerLine, { sources }: LedgerContext): Wo
     ],
     source: "Imported production files.",
     assumptions: [
-      ...(caughtUpRows > 0 ? [`${caughtUpRows} rows of the record hold the energy of a gap before them; each is spread over its gap.`] : []),
+      ...(caughtUpRows > 0
+        ? [`${caughtUpRows} rows of the record hold the energy of a gap before them; each is spread over its gap.`]
+        : []),
       ...(impossibleRows > 0 ? [`${impossibleRows} rows of the record hold more than the plant can make and are taken as unread.`] : []),
       "Readings are placed by the zone and label chosen at import.",
     ],
@@ -125,7 +203,13 @@ export function meteredWorking(line: LedgerLine, { sources }: LedgerContext): Wo
 export function promiseWorking(line: LedgerLine, { promiseFrom }: LedgerContext): Working {
   return kwhWorking(line, "Promise", line.promiseKwh ?? 0, {
     formula: "the design statement's energy for these months",
-    inputs: [{ name: "Statement", value: kwh(line.promiseKwh ?? 0, line), from: promiseFrom === "import" ? "imported promise file" : "site chapter: promise" }],
+    inputs: [
+      {
+        name: "Statement",
+        value: kwh(line.promiseKwh ?? 0, line),
+        from: promiseFrom === "import" ? "imported promise file" : "site chapter: promise",
+      },
+    ],
     source: "What was said before the plant was built.",
     assumptions: ["The same twelve months stand for every year; nobody's weather came true in it."],
   });

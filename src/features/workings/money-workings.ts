@@ -20,7 +20,11 @@ function terms({ site, energy, payback }: MoneyContext): Working["inputs"] {
   return [
     { name: "Net cost", value: `${money(payback.netCost)} ${site.currency}`, from: "costs less incentives, site document" },
     { name: "Energy of the first year", value: `${number(energy.firstYearKwh)} kWh`, from: BASIS_WORDS[energy.basis] },
-    { name: "Worth of a kWh", value: `${payback.valuePerKwh} ${site.currency}`, from: `${percent(tariff.selfUsedFrac, 0)} at ${tariff.importPerKwh ?? "–"}, the rest at ${tariff.exportPerKwh ?? "0"}` },
+    {
+      name: "Worth of a kWh",
+      value: `${payback.valuePerKwh} ${site.currency}`,
+      from: `${percent(tariff.selfUsedFrac, 0)} at ${tariff.importPerKwh ?? "–"}, the rest at ${tariff.exportPerKwh ?? "0"}`,
+    },
   ];
 }
 
@@ -46,10 +50,18 @@ export function risingWorking(context: MoneyContext): Working {
     inputs: [
       ...terms(context),
       { name: "Price rise", value: `${percent(site.money.tariff.priceRisePerYearFrac)} a year`, from: "tariff" },
-      { name: "Ageing", value: `${percent(site.ageing.firstYearFrac, 2)}, then ${percent(site.ageing.perYearFrac, 2)} a year`, from: "site chapter" },
+      {
+        name: "Ageing",
+        value: `${percent(site.ageing.firstYearFrac, 2)}, then ${percent(site.ageing.perYearFrac, 2)} a year`,
+        from: "site chapter",
+      },
     ],
     source: "Short, Packey & Holt, 1995; ageing linear in nameplate, Jordan & Kurtz, 2013.",
-    assumptions: ["The price holds for the first year and rises at each anniversary of commissioning.", "Within a year savings come evenly.", "No upkeep, no interest on money."],
+    assumptions: [
+      "The price holds for the first year and rises at each anniversary of commissioning.",
+      "Within a year savings come evenly.",
+      "No upkeep, no interest on money.",
+    ],
   };
 }
 
@@ -59,8 +71,14 @@ export function firstYearWorking(context: MoneyContext): Working {
     title: "Energy of the first year",
     value: number(energy.firstYearKwh),
     unit: "kWh",
-    formula: energy.basis === "promise" ? "Σ twelve promised months" : "Σ over calendar months of mean(energy ÷ ageing of its time) × ageing of the first year",
-    inputs: [{ name: "Months used", value: number(energy.monthsUsed), from: "the ledger" }, { name: "Taken from", value: energy.basis, from: BASIS_WORDS[energy.basis] }],
+    formula:
+      energy.basis === "promise"
+        ? "Σ twelve promised months"
+        : "Σ over calendar months of mean(energy ÷ ageing of its time) × ageing of the first year",
+    inputs: [
+      { name: "Months used", value: number(energy.monthsUsed), from: "the ledger" },
+      { name: "Taken from", value: energy.basis, from: BASIS_WORDS[energy.basis] },
+    ],
     source: "The ledger of this book.",
     assumptions: ["Each calendar month weighs once, however many years it was read, so that missing springs do not pass for winters."],
   };

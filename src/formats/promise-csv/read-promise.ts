@@ -37,10 +37,17 @@ export async function readPromise(bytes: Bytes): Promise<PromiseFile> {
       }
       const kwh = Number(dialect.decimal === "," ? text.replace(",", ".") : text);
       if (text.trim() === "" || !Number.isFinite(kwh)) log.add("not-a-number", "error", { row, column: "kwh", value: text });
-      else if (kwh < 0) log.add("out-of-range", "error", { row, column: "kwh", value: text }, { expected: "A promise of 0 kWh or more.", remedy: "Correct the value." });
+      else if (kwh < 0)
+        log.add(
+          "out-of-range",
+          "error",
+          { row, column: "kwh", value: text },
+          { expected: "A promise of 0 kWh or more.", remedy: "Correct the value." },
+        );
       months.set(month, kwh);
     }
-    if (!log.hasErrors && (monthIndex < 0 || kwhIndex < 0)) log.add("no-value-column", "error", { row: 1 }, { columns: head.split(/\r?\n/, 1)[0] ?? "" });
+    if (!log.hasErrors && (monthIndex < 0 || kwhIndex < 0))
+      log.add("no-value-column", "error", { row: 1 }, { columns: head.split(/\r?\n/, 1)[0] ?? "" });
     const missing = MONTHS.filter((_, month) => !months.has(month));
     if (!log.hasErrors && missing.length > 0) log.add("months-missing", "error", {}, { months: missing.join(", ") });
     return { monthlyKwh: log.hasErrors ? null : MONTHS.map((_, month) => months.get(month)!), problems: log.list() };

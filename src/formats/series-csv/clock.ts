@@ -1,6 +1,6 @@
+import type { ProblemLog } from "@/contracts/problems";
 import { readWallClock, type ZoneOffset, zoneOffset } from "@/core/time";
 import { MINUTE_MS } from "@/core/units";
-import type { ProblemLog } from "@/contracts/problems";
 import type { WrittenTime } from "./timestamp";
 
 const FIXED = /^UTC([+-])(\d{2}):(\d{2})$/;

@@ -1,5 +1,15 @@
 /** What a series column can hold; the unit is part of the name. */
-export const weatherQuantities = ["ghi_w_m2", "dni_w_m2", "dhi_w_m2", "poa_w_m2", "air_temperature_c", "wind_speed_m_s", "rain_mm", "snow_depth_cm", "albedo"] as const;
+export const weatherQuantities = [
+  "ghi_w_m2",
+  "dni_w_m2",
+  "dhi_w_m2",
+  "poa_w_m2",
+  "air_temperature_c",
+  "wind_speed_m_s",
+  "rain_mm",
+  "snow_depth_cm",
+  "albedo",
+] as const;
 export const productionQuantities = ["energy_kwh", "power_w", "counter_kwh"] as const;
 
 export type WeatherQuantity = (typeof weatherQuantities)[number];
@@ -60,7 +70,14 @@ export function readHeader(headers: readonly string[]): HeaderReading {
 function splitMeter(name: string, header: string): [string, string | null] {
   const colon = name.indexOf(":");
   if (colon < 0) return [name, null];
-  return [name.slice(0, colon), header.trim().slice(header.trim().indexOf(":") + 1).trim()];
+  return [
+    name.slice(0, colon),
+    header
+      .trim()
+      .slice(header.trim().indexOf(":") + 1)
+      .trim(),
+  ];
 }
 
-export const kindOf = (quantity: Quantity): SeriesKind => ((weatherQuantities as readonly string[]).includes(quantity) ? "weather" : "production");
+export const kindOf = (quantity: Quantity): SeriesKind =>
+  (weatherQuantities as readonly string[]).includes(quantity) ? "weather" : "production";

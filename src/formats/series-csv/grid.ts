@@ -14,4 +14,5 @@ export function usualStepMinutes(times: readonly WrittenTime[]): number | null {
 
 const instant = (time: WrittenTime): number => time.wallMs - (time.offsetMinutes ?? 0) * 60_000;
 
-export const dividesDay = (stepMinutes: number): boolean => Number.isInteger(stepMinutes) && stepMinutes >= 1 && stepMinutes <= 60 && 1440 % stepMinutes === 0;
+export const dividesDay = (stepMinutes: number): boolean =>
+  Number.isInteger(stepMinutes) && stepMinutes >= 1 && stepMinutes <= 60 && 1440 % stepMinutes === 0;

@@ -25,7 +25,7 @@ export function place(series: PagedSeries, utcMs: number, value: number, overwri
     series.days.set(day, page);
   }
   const held = page[slot]!;
-  if (held !== held) {
+  if (Number.isNaN(held)) {
     page[slot] = value;
     return "new";
   }

@@ -1,5 +1,5 @@
-import { DAY_MS, MINUTE_MS } from "@/core/units";
 import { type Problem, ProblemLog } from "@/contracts/problems";
+import { DAY_MS, MINUTE_MS } from "@/core/units";
 import { type Bytes, type Dialect, decodeText, peek, type RecordBlock, records, sniffDialect, UnreadableText } from "../text";
 import { FileClock } from "./clock";
 import { canonicalHeader, kindOf, readHeader, type SeriesColumn, type SeriesKind } from "./columns";
@@ -59,7 +59,18 @@ export async function readSeries(bytes: Bytes, options: SeriesOptions): Promise<
 }
 
 const nothing = (log: ProblemLog): SeriesFile => ({
-  kind: null, dialect: null, columns: [], ignored: [], stepMinutes: null, hasOffsets: false, rowCount: 0, valueCount: 0, firstUtcMs: null, lastUtcMs: null, series: [], problems: log.list(),
+  kind: null,
+  dialect: null,
+  columns: [],
+  ignored: [],
+  stepMinutes: null,
+  hasOffsets: false,
+  rowCount: 0,
+  valueCount: 0,
+  firstUtcMs: null,
+  lastUtcMs: null,
+  series: [],
+  problems: log.list(),
 });
 
 interface Layout {
@@ -97,7 +108,7 @@ class SeriesReader {
 
   /** Tells columns, step and clock from the head of a file; null (with the reasons logged) when it can't be read at all. */
   static open(head: string, options: SeriesOptions, log: ProblemLog): SeriesReader | null {
-    const layout = layoutOf(head, options, log);
+    const layout = layoutOf(head, log);
     return layout && new SeriesReader(layout, options, log);
   }
 
@@ -143,7 +154,7 @@ class SeriesReader {
 
   private openSeries(utcMs: number): PagedSeries[] {
     const { stepMinutes, columns } = this.layout;
-    const phaseMinutes = ((utcMs / MINUTE_MS) % stepMinutes + stepMinutes) % stepMinutes;
+    const phaseMinutes = (((utcMs / MINUTE_MS) % stepMinutes) + stepMinutes) % stepMinutes;
     return columns.map(({ quantity, meterId }) => ({ quantity, meterId, stepMinutes, phaseMinutes, days: new Map() }));
   }
 
@@ -154,13 +165,18 @@ class SeriesReader {
     for (let c = 0; c < columns.length; c++) {
       const column = columns[c]!;
       const value = this.number(cells[column.index]!, column, row);
-      if (value !== value) continue;
+      if (Number.isNaN(value)) continue;
       const placed = place(this.series![c]!, utcMs, value, this.options.conflicts === "last");
       if (placed === "new") this.valueCount++;
       else repeats++;
       if (placed === "other") conflict = column;
     }
-    if (conflict) this.log.add("conflicting-rows", this.options.conflicts === "refuse" ? "error" : "notice", { row, column: conflict.header, value: cells[conflict.index]! });
+    if (conflict)
+      this.log.add("conflicting-rows", this.options.conflicts === "refuse" ? "error" : "notice", {
+        row,
+        column: conflict.header,
+        value: cells[conflict.index]!,
+      });
     else if (repeats > 0) this.log.add("duplicate-rows", "notice", { row });
   }
 
@@ -168,13 +184,19 @@ class SeriesReader {
   private number(text: string, column: SeriesColumn, row: number): number {
     const plain = text.trim();
     const value = toNumber(plain, this.dialect.decimal);
-    if (value !== value) {
-      if (!MISSING.has(plain.toLowerCase())) this.log.add("not-a-number", "error", { row, column: column.header, value: plain.slice(0, 40) });
+    if (Number.isNaN(value)) {
+      if (!MISSING.has(plain.toLowerCase()))
+        this.log.add("not-a-number", "error", { row, column: column.header, value: plain.slice(0, 40) });
       return value;
     }
     const limit = LIMITS[column.quantity];
     if (value < limit.least || value > limit.most) {
-      this.log.add("out-of-range", "error", { row, column: column.header, value: plain }, { expected: limit.expected, remedy: limit.remedy });
+      this.log.add(
+        "out-of-range",
+        "error",
+        { row, column: column.header, value: plain },
+        { expected: limit.expected, remedy: limit.remedy },
+      );
       return Number.NaN;
     }
     if (value < 0 && column.quantity.endsWith("_w_m2")) {
@@ -194,7 +216,12 @@ class SeriesReader {
       this.log.add("far-span", "error", {}, { first: day(this.firstUtcMs), last: day(this.lastUtcMs) });
     }
     return {
-      kind, dialect, columns, ignored, stepMinutes, hasOffsets,
+      kind,
+      dialect,
+      columns,
+      ignored,
+      stepMinutes,
+      hasOffsets,
       rowCount: this.rowCount,
       valueCount: this.valueCount,
       firstUtcMs: seen ? this.firstUtcMs : null,
@@ -210,7 +237,7 @@ function toNumber(plain: string, decimal: Dialect["decimal"]): number {
   return Number(decimal === "," ? plain.replace(",", ".") : plain);
 }
 
-function layoutOf(head: string, options: SeriesOptions, log: ProblemLog): Layout | null {
+function layoutOf(head: string, log: ProblemLog): Layout | null {
   if (head.trim() === "") {
     log.add("empty-file", "error");
     return null;
@@ -234,7 +261,11 @@ function layoutOf(head: string, options: SeriesOptions, log: ProblemLog): Layout
   const times = timesOf(lines, dialect, header.timeIndex);
   const stepMinutes = usualStepMinutes(times);
   if (stepMinutes === null) {
-    log.add(lines.length > 2 && times.length === 0 ? "bad-time" : "step-unknown", "error", lines.length > 1 ? { row: 2, value: lines[1]!.slice(0, 60) } : {});
+    log.add(
+      lines.length > 2 && times.length === 0 ? "bad-time" : "step-unknown",
+      "error",
+      lines.length > 1 ? { row: 2, value: lines[1]!.slice(0, 60) } : {},
+    );
     return null;
   }
   if (!dividesDay(stepMinutes)) {
@@ -242,7 +273,16 @@ function layoutOf(head: string, options: SeriesOptions, log: ProblemLog): Layout
     return null;
   }
   const hasOffsets = times.some((time) => time.offsetMinutes !== null);
-  return { dialect, kind: [...kinds][0]!, timeIndex: header.timeIndex, width: headers.length, columns: header.columns, ignored: header.ignored, stepMinutes, hasOffsets };
+  return {
+    dialect,
+    kind: [...kinds][0]!,
+    timeIndex: header.timeIndex,
+    width: headers.length,
+    columns: header.columns,
+    ignored: header.ignored,
+    stepMinutes,
+    hasOffsets,
+  };
 }
 
 function timesOf(lines: readonly string[], dialect: Dialect, timeIndex: number): WrittenTime[] {

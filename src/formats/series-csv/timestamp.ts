@@ -10,7 +10,14 @@ const ISO = /^(\d{4})-(\d{2})-(\d{2})[T ](\d{2}):(\d{2})(?::(\d{2})(?:\.\d+)?)?\
 export function readTime(text: string): WrittenTime | null {
   const match = ISO.exec(text.trim());
   if (!match) return null;
-  const [year, month, day, hour, minute, second] = [1, 2, 3, 4, 5, 6].map((k) => Number(match[k] ?? 0)) as [number, number, number, number, number, number];
+  const [year, month, day, hour, minute, second] = [1, 2, 3, 4, 5, 6].map((k) => Number(match[k] ?? 0)) as [
+    number,
+    number,
+    number,
+    number,
+    number,
+    number,
+  ];
   if (hour > 24 || minute > 59 || second > 59 || (hour === 24 && (minute > 0 || second > 0))) return null;
   const wallMs = Date.UTC(year, month - 1, day, hour, minute, second);
   const at = new Date(wallMs - hour * 3_600_000);

@@ -1,8 +1,10 @@
-import { mergeChange } from "@/core/site";
 import { type Problem, ProblemLog } from "@/contracts/problems";
 import { type SiteDocument, siteSchema } from "@/contracts/site";
+import { mergeChange } from "@/core/site";
 
-export type SiteReading = { readonly ok: true; readonly document: SiteDocument } | { readonly ok: false; readonly problems: readonly Problem[] };
+export type SiteReading =
+  | { readonly ok: true; readonly document: SiteDocument }
+  | { readonly ok: false; readonly problems: readonly Problem[] };
 
 /** Reads a site document from text; every fault is named by its path, value, expectation and way out. */
 export function parseSiteText(text: string): SiteReading {
@@ -10,7 +12,12 @@ export function parseSiteText(text: string): SiteReading {
     return parseSite(JSON.parse(text));
   } catch (error) {
     const log = new ProblemLog();
-    log.add(text.trim() === "" ? "empty-file" : "site-json", "error", {}, { message: error instanceof Error ? error.message : String(error) });
+    log.add(
+      text.trim() === "" ? "empty-file" : "site-json",
+      "error",
+      {},
+      { message: error instanceof Error ? error.message : String(error) },
+    );
     return { ok: false, problems: log.list() };
   }
 }
@@ -41,12 +48,18 @@ function fieldProblems(json: unknown, issues: readonly FieldIssue[], prefix: rea
     const path = [...prefix, ...issue.path];
     const name = path.map(String).join(".") || "document";
     const value = valueAt(json, path);
-    const message = issue.code === "unrecognized_keys" ? `unknown ${(issue.keys ?? []).map((key) => `“${key}”`).join(", ")}; remove or rename it` : issue.message;
+    const message =
+      issue.code === "unrecognized_keys"
+        ? `unknown ${(issue.keys ?? []).map((key) => `“${key}”`).join(", ")}; remove or rename it`
+        : issue.message;
     const place = { column: name, ...(value === undefined ? {} : { value: JSON.stringify(value)?.slice(0, 60) ?? "" }) };
     return { code: "site-field", severity: "error", count: 1, places: [place], facts: { path: name, message } };
   });
 }
 
 function valueAt(json: unknown, path: readonly PropertyKey[]): unknown {
-  return path.reduce<unknown>((value, key) => (typeof value === "object" && value !== null ? (value as Record<PropertyKey, unknown>)[key] : undefined), json);
+  return path.reduce<unknown>(
+    (value, key) => (typeof value === "object" && value !== null ? (value as Record<PropertyKey, unknown>)[key] : undefined),
+    json,
+  );
 }

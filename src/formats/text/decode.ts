@@ -1,11 +1,14 @@
-import { createGunzip } from "node:zlib";
 import { Readable } from "node:stream";
+import { createGunzip } from "node:zlib";
 import type { ProblemCode } from "@/contracts/problems";
 
 /** The bytes are no text that we read; `code` says why. */
 export class UnreadableText extends Error {
   override readonly name = "UnreadableText";
-  constructor(readonly code: ProblemCode, options?: ErrorOptions) {
+  constructor(
+    readonly code: ProblemCode,
+    options?: ErrorOptions,
+  ) {
     super(`Unreadable text: ${code}`, options);
   }
 }

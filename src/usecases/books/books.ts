@@ -1,6 +1,6 @@
-import { parseSite } from "@/formats/site-json";
-import { inPlainText } from "@/contracts/wording";
 import type { SiteDocument } from "@/contracts/site";
+import { inPlainText } from "@/contracts/wording";
+import { parseSite } from "@/formats/site-json";
 import { bookNotFound, Refusal } from "../refusal";
 import type { Book, BookStore } from "./ports";
 
@@ -21,7 +21,12 @@ export async function saveSite(store: BookStore, slug: string, version: number, 
   const book = await bookBySlug(store, slug);
   const saved = await store.saveSite(book.id, version, checkedSite(json));
   if (!saved) {
-    throw new Refusal("book-changed", "The book was changed in another window since this page was opened.", "Reload the page, then make your change again.", { slug });
+    throw new Refusal(
+      "book-changed",
+      "The book was changed in another window since this page was opened.",
+      "Reload the page, then make your change again.",
+      { slug },
+    );
   }
   return saved;
 }
@@ -30,11 +35,24 @@ function checkedSite(json: unknown): SiteDocument {
   const reading = parseSite(json);
   if (reading.ok) return reading.document;
   const first = reading.problems[0];
-  throw new Refusal("site-invalid", first ? inPlainText(first) : "The site document can't be read.", "Correct the fields named and try again.", {}, reading.problems);
+  throw new Refusal(
+    "site-invalid",
+    first ? inPlainText(first) : "The site document can't be read.",
+    "Correct the fields named and try again.",
+    {},
+    reading.problems,
+  );
 }
 
 async function freeSlug(store: BookStore, name: string): Promise<string> {
-  const plain = name.normalize("NFKD").replace(/[^\w\s-]/g, "").trim().toLowerCase().replace(/[\s_-]+/g, "-").slice(0, 50) || "book";
+  const plain =
+    name
+      .normalize("NFKD")
+      .replace(/[^\w\s-]/g, "")
+      .trim()
+      .toLowerCase()
+      .replace(/[\s_-]+/g, "-")
+      .slice(0, 50) || "book";
   for (let n = 1; ; n++) {
     const slug = n === 1 ? plain : `${plain}-${n}`;
     if (!(await store.bySlug(slug))) return slug;

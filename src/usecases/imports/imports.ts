@@ -15,8 +15,18 @@ export interface ImportPorts {
 }
 
 const UNITS: Readonly<Record<string, string>> = {
-  ghi_w_m2: "W/m²", dni_w_m2: "W/m²", dhi_w_m2: "W/m²", poa_w_m2: "W/m²", air_temperature_c: "°C", wind_speed_m_s: "m/s",
-  rain_mm: "mm", snow_depth_cm: "cm", albedo: "share", energy_kwh: "kWh", power_w: "W", counter_kwh: "kWh",
+  ghi_w_m2: "W/m²",
+  dni_w_m2: "W/m²",
+  dhi_w_m2: "W/m²",
+  poa_w_m2: "W/m²",
+  air_temperature_c: "°C",
+  wind_speed_m_s: "m/s",
+  rain_mm: "mm",
+  snow_depth_cm: "cm",
+  albedo: "share",
+  energy_kwh: "kWh",
+  power_w: "W",
+  counter_kwh: "kWh",
 };
 
 /** Tells what a staged file would bring to a book, without storing anything. */
@@ -64,7 +74,13 @@ const PROGRESS_ROWS = 20_000;
  * Reads a staged file again and stores it as one batch in one transaction; yields progress. The signal stops it at any moment
  * with nothing stored. A file with errors is refused whole; one that brings nothing new changes nothing.
  */
-export async function* runImport(ports: ImportPorts, book: Book, uploadId: string, options: ImportOptions, signal: AbortSignal): AsyncGenerator<ImportEvent> {
+export async function* runImport(
+  ports: ImportPorts,
+  book: Book,
+  uploadId: string,
+  options: ImportOptions,
+  signal: AbortSignal,
+): AsyncGenerator<ImportEvent> {
   const staged = await stagedFile(ports.staging, book, uploadId);
   const steps: number[] = [];
   let wake = (): void => {};
@@ -101,7 +117,14 @@ function refuseErrors(found: Inspection, repeated: Batch | null): void {
   if (first) throw new Refusal("file-refused", inPlainText(first), "Correct the file and drop it again. Nothing was stored.", {}, problems);
 }
 
-async function storeFound(ports: ImportPorts, book: Book, staged: StagedFile, found: Inspection, options: ImportOptions, signal: AbortSignal): Promise<ImportEvent> {
+async function storeFound(
+  ports: ImportPorts,
+  book: Book,
+  staged: StagedFile,
+  found: Inspection,
+  options: ImportOptions,
+  signal: AbortSignal,
+): Promise<ImportEvent> {
   throwIfCancelled(signal);
   const batch = newBatch(book, staged, found, options);
   if (found.monthlyKwh) return { kind: "done", batch: await ports.imports.storePromise(batch, found.monthlyKwh), pages: 0 };
@@ -128,10 +151,12 @@ const newBatch = (book: Book, staged: StagedFile, found: Inspection, options: Im
 function bringsNothing(series: readonly MeteredPages[], stored: readonly StoredSeries[]): boolean {
   return series.every((pages) => {
     const fresh = joinPages(pages);
-    const held = stored.find((s) => s.quantity === pages.quantity && s.meterId === pages.meterId && s.axis.stepMinutes === pages.stepMinutes);
+    const held = stored.find(
+      (s) => s.quantity === pages.quantity && s.meterId === pages.meterId && s.axis.stepMinutes === pages.stepMinutes,
+    );
     if (!fresh || !held) return !fresh;
     const shift = Math.round((fresh.axis.startUtcMs - held.axis.startUtcMs) / (pages.stepMinutes * 60_000));
-    return fresh.values.every((value, i) => value !== value || held.values[i + shift] === value);
+    return fresh.values.every((value, i) => Number.isNaN(value) || held.values[i + shift] === value);
   });
 }
 
@@ -147,6 +172,15 @@ async function stagedFile(staging: Staging, book: Book, uploadId: string): Promi
 
 /** Undoes a batch whole, or lets it stand again. */
 export async function setBatchUndone(store: ImportStore, book: Book, batchId: number, undone: boolean): Promise<Batch> {
+  const held = (await store.batchesOf(book.id)).find((candidate) => candidate.id === batchId);
+  if (!undone && held && (await store.standingBatch(book.id, held.kind, held.sha256))) {
+    throw new Refusal(
+      "file-refused",
+      `${held.fileName} was imported again since.`,
+      "It stands already; nothing needs to be brought back.",
+      { batchId },
+    );
+  }
   const batch = await store.setUndone(book.id, batchId, undone);
   if (!batch) throw new Refusal("batch-not-found", `This book has no import ${batchId}.`, "Reload the page.", { batchId });
   return batch;

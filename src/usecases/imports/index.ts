@@ -1,3 +1,4 @@
+export { coverageOf } from "./coverage";
 export { type ImportPorts, previewImport, runImport, setBatchUndone } from "./imports";
 export { inspectFile, type MeteredPages } from "./inspect";
 export { type DayPages, joinPages } from "./join-pages";

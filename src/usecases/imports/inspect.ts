@@ -1,10 +1,10 @@
+import type { ImportKind, ImportOptions } from "@/contracts/imports";
+import { type Problem, ProblemLog } from "@/contracts/problems";
 import { energyKwh, type ProductionQuantity } from "@/core/readings";
 import { mostEnergyKwh } from "@/core/reconcile";
 import { total } from "@/core/series";
 import type { Site } from "@/core/site";
 import { DAY_MS, MINUTE_MS } from "@/core/units";
-import type { ImportKind, ImportOptions } from "@/contracts/imports";
-import { type Problem, ProblemLog } from "@/contracts/problems";
 import { readPromise } from "@/formats/promise-csv";
 import { kindOfHeader, type PagedSeries, readSeries, type SeriesFile } from "@/formats/series-csv";
 import { type Bytes, decodeText, peek, UnreadableText } from "@/formats/text";
@@ -23,16 +23,33 @@ export interface Inspection {
 }
 
 /** Reads a file without storing anything. `open` is called twice: for the header, then for the whole. */
-export async function inspectFile(open: () => Bytes, site: Site, options: ImportOptions, onProgress?: (rows: number) => void): Promise<Inspection> {
+export async function inspectFile(
+  open: () => Bytes,
+  site: Site,
+  options: ImportOptions,
+  onProgress?: (rows: number) => void,
+): Promise<Inspection> {
   if ((await headerKind(open())) === "promise") {
     const promise = await readPromise(open());
     return { kind: "promise", file: null, series: [], monthlyKwh: promise.monthlyKwh, energyKwh: null, problems: promise.problems };
   }
-  const file = await readSeries(open(), { zone: options.zone, labels: options.labels, conflicts: options.conflicts, ...(onProgress ? { onProgress } : {}) });
+  const file = await readSeries(open(), {
+    zone: options.zone,
+    labels: options.labels,
+    conflicts: options.conflicts,
+    ...(onProgress ? { onProgress } : {}),
+  });
   const log = new ProblemLog();
   const series = file.series.map((pages) => ({ ...pages, meterId: file.kind === "production" ? meterFor(pages, site, options, log) : "" }));
   const energy = file.kind === "production" ? checkEnergy(series, site, log) : null;
-  return { kind: file.kind, file, series, monthlyKwh: null, energyKwh: energy, problems: [...file.problems, ...log.list()].sort(errorsFirst) };
+  return {
+    kind: file.kind,
+    file,
+    series,
+    monthlyKwh: null,
+    energyKwh: energy,
+    problems: [...file.problems, ...log.list()].sort(errorsFirst),
+  };
 }
 
 const errorsFirst = (a: Problem, b: Problem): number => Number(b.severity === "error") - Number(a.severity === "error");
@@ -52,7 +69,12 @@ function meterFor(pages: PagedSeries, site: Site, options: ImportOptions, log: P
   const named = pages.meterId ?? options.meterId;
   if (named !== null) {
     if (!site.meters.some((meter) => meter.id === named)) {
-      log.add("unknown-meter", "error", { column: pages.quantity }, { meter: named, known: site.meters.map((meter) => meter.id).join(", ") });
+      log.add(
+        "unknown-meter",
+        "error",
+        { column: pages.quantity },
+        { meter: named, known: site.meters.map((meter) => meter.id).join(", ") },
+      );
     }
     return named;
   }
@@ -68,9 +90,14 @@ function checkEnergy(series: readonly MeteredPages[], site: Site, log: ProblemLo
     const most = mostEnergyKwh(site, axis.stepMinutes);
     const energies = energyKwh(joined.values, pages.quantity as ProductionQuantity, axis.stepMinutes);
     energies.forEach((kwh, i) => {
-      if (kwh <= most || kwh !== kwh) return;
+      if (kwh <= most || Number.isNaN(kwh)) return;
       const at = new Date(axis.startUtcMs + i * axis.stepMinutes * MINUTE_MS).toISOString().slice(0, 16);
-      log.add("implausible-energy", "notice", { column: `${pages.quantity} at ${at}Z`, value: String(Math.round(kwh * 1000) / 1000) }, { mostKwh: Math.round(most * 100) / 100, minutes: axis.stepMinutes });
+      log.add(
+        "implausible-energy",
+        "notice",
+        { column: `${pages.quantity} at ${at}Z`, value: String(Math.round(kwh * 1000) / 1000) },
+        { mostKwh: Math.round(most * 100) / 100, minutes: axis.stepMinutes },
+      );
     });
     sum += total(energies, "skip");
   }

@@ -23,5 +23,10 @@ export function joinPages(pages: DayPages): StoredSeries | null {
   const values = new Float64Array((last - first + 1) * perDay).fill(Number.NaN);
   for (const [day, page] of pages.days) values.set(page, (day - first) * perDay);
   const startUtcMs = first * DAY_MS + pages.phaseMinutes * MINUTE_MS;
-  return { quantity: pages.quantity, meterId: pages.meterId, values, axis: { startUtcMs, stepMinutes: pages.stepMinutes, count: values.length } };
+  return {
+    quantity: pages.quantity,
+    meterId: pages.meterId,
+    values,
+    axis: { startUtcMs, stepMinutes: pages.stepMinutes, count: values.length },
+  };
 }

@@ -1,9 +1,8 @@
-import { ledgerLines, type MeterSeries } from "@/core/reconcile";
-import { energyKwh } from "@/core/readings";
-import { hoursOfStep, MINUTE_MS } from "@/core/units";
-import { utcOfWall, zoneOffset } from "@/core/time";
-import { DAY_MS } from "@/core/units";
 import type { DayReport } from "@/contracts/ledger";
+import { energyKwh } from "@/core/readings";
+import { ledgerLines, type MeterSeries } from "@/core/reconcile";
+import { utcOfWall, zoneOffset } from "@/core/time";
+import { DAY_MS, hoursOfStep, MINUTE_MS } from "@/core/units";
 import { type OpenLedger, rangeOf } from "./open-ledger";
 
 type Curve = DayReport["expected"];
@@ -25,7 +24,7 @@ export function dayOf(ledger: OpenLedger, date: string): DayReport {
 }
 
 const EMPTY: Curve = { stepMinutes: 60, startUtcMs: [], kw: [] };
-const known = (value: number): number | null => (value === value ? value : null);
+const known = (value: number): number | null => (!Number.isNaN(value) ? value : null);
 
 function expectedCurve({ run }: OpenLedger, fromUtcMs: number, toUtcMs: number): Curve {
   if (!run) return EMPTY;
@@ -46,7 +45,11 @@ function meteredCurve(meters: readonly MeterSeries[], fromUtcMs: number, toUtcMs
   const { stepMinutes } = first.axis;
   const curves = meters.filter((meter) => meter.axis.stepMinutes === stepMinutes).map((meter) => kwOf(meter, fromUtcMs, toUtcMs));
   const startUtcMs = curves[0]!.startUtcMs;
-  return { stepMinutes, startUtcMs, kw: startUtcMs.map((_, k) => curves.reduce<number | null>((sum, curve) => plus(sum, curve.kw[k] ?? null), 0)) };
+  return {
+    stepMinutes,
+    startUtcMs,
+    kw: startUtcMs.map((_, k) => curves.reduce<number | null>((sum, curve) => plus(sum, curve.kw[k] ?? null), 0)),
+  };
 }
 
 const plus = (a: number | null, b: number | null): number | null => (a === null || b === null ? null : a + b);
@@ -70,10 +73,17 @@ function dayLine({ run, metered }: OpenLedger, date: string, fromUtcMs: number, 
   // Accounts are kept by month; a day's line carries only what its own intervals tell.
   const expectedKwh = run.expectedKwh.subarray(from, to);
   const slice = { ...run, axis: { ...run.axis, count: to - from }, expectedKwh, bins: { keys: [date], binOf: new Uint16Array(to - from) } };
-  const sum = expectedKwh.reduce((total, value) => (value === value ? total + value : total), 0);
+  const sum = expectedKwh.reduce((total, value) => (!Number.isNaN(value) ? total + value : total), 0);
   const one = (value: number): Float64Array => Float64Array.of(value);
   const none = Object.fromEntries(Object.keys(run.accountsKwh).map((account) => [account, one(0)])) as typeof run.accountsKwh;
-  const day = { ...slice, expectedByBinKwh: one(sum), planeKwhM2: one(0), referenceKwh: one(sum), filledReferenceKwh: one(0), accountsKwh: none };
+  const day = {
+    ...slice,
+    expectedByBinKwh: one(sum),
+    planeKwhM2: one(0),
+    referenceKwh: one(sum),
+    filledReferenceKwh: one(0),
+    accountsKwh: none,
+  };
   const read = metered && { ...metered, kwh: metered.kwh.subarray(from, to), readFrac: metered.readFrac.subarray(from, to) };
   return ledgerLines(day, read, null)[0] ?? null;
 }

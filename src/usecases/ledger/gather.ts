@@ -1,6 +1,6 @@
-import { endUtcMs, type TimeAxis, unionAxis } from "@/core/series";
-import type { MeterSeries } from "@/core/reconcile";
 import type { ProductionQuantity } from "@/core/readings";
+import type { MeterSeries } from "@/core/reconcile";
+import { endUtcMs, type TimeAxis, unionAxis } from "@/core/series";
 import type { Site } from "@/core/site";
 import { MINUTE_MS } from "@/core/units";
 import type { Weather } from "@/core/weather";
@@ -14,7 +14,10 @@ export function gatherWeather(stored: readonly StoredSeries[]): Weather | null {
   if (irradiance.length === 0) return null;
   const step = Math.min(...irradiance.map((series) => series.axis.stepMinutes));
   const same = stored.filter((series) => series.axis.stepMinutes === step);
-  const axis = irradiance.filter((series) => series.axis.stepMinutes === step).map(trimmedAxis).reduce(unionAxis);
+  const axis = irradiance
+    .filter((series) => series.axis.stepMinutes === step)
+    .map(trimmedAxis)
+    .reduce(unionAxis);
   const column = (quantity: string): Float64Array | null => {
     const series = same.find((candidate) => candidate.quantity === quantity);
     return series ? onAxis(series, axis) : null;
@@ -38,15 +41,20 @@ export function gatherMeters(stored: readonly StoredSeries[], site: Site): Meter
     const held = byMeter.get(series.meterId);
     if (counted.has(series.meterId) && (!held || series.axis.stepMinutes < held.axis.stepMinutes)) byMeter.set(series.meterId, series);
   }
-  return [...byMeter.values()].map(({ meterId, quantity, axis, values }) => ({ meterId, quantity: quantity as ProductionQuantity, axis, values }));
+  return [...byMeter.values()].map(({ meterId, quantity, axis, values }) => ({
+    meterId,
+    quantity: quantity as ProductionQuantity,
+    axis,
+    values,
+  }));
 }
 
 /** The axis from the first to the last value. */
 function trimmedAxis({ axis, values }: StoredSeries): TimeAxis {
   let first = 0;
   let end = values.length;
-  while (first < end && values[first] !== values[first]) first++;
-  while (end > first && values[end - 1] !== values[end - 1]) end--;
+  while (first < end && Number.isNaN(values[first])) first++;
+  while (end > first && Number.isNaN(values[end - 1])) end--;
   return { startUtcMs: axis.startUtcMs + first * axis.stepMinutes * MINUTE_MS, stepMinutes: axis.stepMinutes, count: end - first };
 }
 

@@ -1,6 +1,6 @@
+import type { Glance } from "@/contracts/ledger";
 import { dayBins, zoneOffset } from "@/core/time";
 import { HOUR_MS, MINUTE_MS } from "@/core/units";
-import type { Glance } from "@/contracts/ledger";
 import type { OpenLedger } from "./open-ledger";
 
 /** A calendar year of a ledger by local day and hour. Hours that a clock change skips are null; doubled hours are summed. */
@@ -26,7 +26,7 @@ export function glanceOf(ledger: OpenLedger, year: string): Glance {
 }
 
 function add(cells: (number | null)[], cell: number, value: number): void {
-  if (value === value) cells[cell] = (cells[cell] ?? 0) + value;
+  if (!Number.isNaN(value)) cells[cell] = (cells[cell] ?? 0) + value;
 }
 
 /** Watt-hours are enough for a picture, and keep the page small. */

@@ -1,10 +1,10 @@
-import { ledgerLines, type LedgerLine, type MeteredOnAxis, type MeterSeries, meteredOnto, totalLine } from "@/core/reconcile";
+import type { LedgerReport, LedgerSources } from "@/contracts/ledger";
+import { type LedgerLine, ledgerLines, type MeteredOnAxis, type MeterSeries, meteredOnto, totalLine } from "@/core/reconcile";
 import { indexAt, type TimeAxis } from "@/core/series";
 import type { Site } from "@/core/site";
 import { monthBins } from "@/core/time";
 import type { Weather } from "@/core/weather";
 import { runYield, type YieldRun } from "@/core/yield";
-import type { LedgerReport, LedgerSources } from "@/contracts/ledger";
 import { gatherMeters, gatherWeather } from "./gather";
 import type { StoredSeries } from "./ports";
 
@@ -44,16 +44,31 @@ export function openLedger(input: LedgerInput): OpenLedger {
   const months = (run ? ledgerLines(run, metered, promise) : []).filter(
     (line) => line.key >= (input.fromMonth ?? "") && line.key <= (input.toMonth ?? "9999"),
   );
-  const report: LedgerReport = { months, years: yearLines(months), all: totalLine("all", months), sources: sourcesOf(input, weather, metered, meters) };
+  const report: LedgerReport = {
+    months,
+    years: yearLines(months),
+    all: totalLine("all", months),
+    sources: sourcesOf(input, weather, metered, meters),
+  };
   return { site, report, promise, meters, weather, run, metered };
 }
 
 function yearLines(months: readonly LedgerLine[]): LedgerLine[] {
   const years = [...new Set(months.map((line) => line.key.slice(0, 4)))];
-  return years.map((year) => totalLine(year, months.filter((line) => line.key.startsWith(year))));
+  return years.map((year) =>
+    totalLine(
+      year,
+      months.filter((line) => line.key.startsWith(year)),
+    ),
+  );
 }
 
-function sourcesOf(input: LedgerInput, weather: Weather | null, metered: MeteredOnAxis | null, meters: readonly MeterSeries[]): LedgerSources {
+function sourcesOf(
+  input: LedgerInput,
+  weather: Weather | null,
+  metered: MeteredOnAxis | null,
+  meters: readonly MeterSeries[],
+): LedgerSources {
   const axis = weather?.axis;
   const iso = (utcMs: number): string => new Date(utcMs).toISOString();
   const assumed: LedgerSources["assumedColumns"] = [];

@@ -1,8 +1,8 @@
 import { answer } from "@/app/answer";
-import { createBook } from "@/usecases/books";
-import { parseSiteText } from "@/formats/site-json";
-import { Refusal } from "@/usecases/refusal";
 import { inPlainText } from "@/contracts/wording";
+import { parseSiteText } from "@/formats/site-json";
+import { createBook } from "@/usecases/books";
+import { Refusal } from "@/usecases/refusal";
 import { services } from "@/wiring";
 
 /** Opens a new book from a site document. */
@@ -11,7 +11,13 @@ export function POST(request: Request): Promise<Response> {
     const reading = parseSiteText(await request.text());
     if (!reading.ok) {
       const first = reading.problems[0];
-      throw new Refusal("site-invalid", first ? inPlainText(first) : "The site document can't be read.", "Correct the fields named and try again.", {}, reading.problems);
+      throw new Refusal(
+        "site-invalid",
+        first ? inPlainText(first) : "The site document can't be read.",
+        "Correct the fields named and try again.",
+        {},
+        reading.problems,
+      );
     }
     const book = await createBook(services().books, reading.document);
     return Response.json({ slug: book.slug }, { status: 201 });

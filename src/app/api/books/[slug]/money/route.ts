@@ -1,7 +1,7 @@
 import { answer } from "@/app/answer";
 import { moneyReportSchema } from "@/contracts/money";
-import { bookBySlug } from "@/usecases/books";
 import { moneyOf } from "@/core/money";
+import { bookBySlug } from "@/usecases/books";
 import { services } from "@/wiring";
 
 /** The payback's figures, as the command line prints them. */

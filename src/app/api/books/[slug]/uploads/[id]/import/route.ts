@@ -41,6 +41,8 @@ export function POST(request: Request, { params }: { params: Promise<{ slug: str
       },
       cancel: () => stop.abort(),
     });
-    return new Response(body, { headers: { "content-type": "application/x-ndjson", "cache-control": "no-store", "x-accel-buffering": "no" } });
+    return new Response(body, {
+      headers: { "content-type": "application/x-ndjson", "cache-control": "no-store", "x-accel-buffering": "no" },
+    });
   });
 }

@@ -1,0 +1,35 @@
+import { MODEL_ACCOUNTS } from "@/core/accounts";
+import type { LedgerLine } from "@/core/reconcile";
+import { type CliOptions, needed } from "./arguments";
+import { printJson, printText, textTable } from "./print";
+import { ledgerFromFiles } from "./read-files";
+
+const pick = ({ key, planeKwhM2, referenceKwh, accountsKwh, expectedKwh, filledReferenceKwh }: LedgerLine) => ({
+  key,
+  planeKwhM2,
+  referenceKwh,
+  accountsKwh,
+  expectedKwh,
+  filledReferenceKwh,
+});
+
+/** `expect`: months and total of what the sun owes. */
+export async function expectCommand(options: CliOptions): Promise<void> {
+  needed(options.weather, "weather", "a weather CSV");
+  const { report } = await ledgerFromFiles({ ...options, production: undefined as never });
+  if (options.json)
+    return printJson({ months: report.months.map(pick), years: report.years.map(pick), all: pick(report.all), sources: report.sources });
+  const row = (line: LedgerLine) => [
+    line.key,
+    line.planeKwhM2,
+    line.referenceKwh,
+    ...MODEL_ACCOUNTS.map((account) => line.accountsKwh[account]),
+    line.expectedKwh,
+  ];
+  printText(
+    textTable(
+      ["kWh", "plane kWh/m2", "reference", ...MODEL_ACCOUNTS, "expected"],
+      [...report.months.map(row), ...report.years.map(row), row(report.all)],
+    ),
+  );
+}

@@ -1,0 +1,29 @@
+import { readArguments } from "./arguments";
+import { expectCommand } from "./expect";
+import { moneyCommand } from "./money";
+import { printText } from "./print";
+import { reconcileCommand } from "./reconcile";
+import { CliRefusal } from "./refuse";
+
+const HELP = `npm run -s ledger -- COMMAND [options] [--json]
+
+  expect     --site S --weather W [--from 2023-01 --to 2023-12]
+  reconcile  --site S --weather W --production P [--promise Q]
+  money      --site S [--weather W] [--production P] [--promise Q] [--price 0.178] [--price-rise 0.03] [--basis metered|expected|promise]
+
+Where a file leaves it open: --weather-zone, --production-zone (Europe/Madrid or UTC+01:00), --weather-labels, --production-labels start|end,
+--conflicts refuse|first|last. Files may be gzipped. Exit 0, or 2 with a message for bad input.`;
+
+const COMMANDS = { expect: expectCommand, reconcile: reconcileCommand, money: moneyCommand } as const;
+
+try {
+  const { command, options } = readArguments(process.argv.slice(2));
+  const run = COMMANDS[command as keyof typeof COMMANDS];
+  if (!run && command !== "help") throw new CliRefusal(`There is no command ${command}.\n\n${HELP}`);
+  if (!run || options.help) printText(HELP);
+  else await run(options);
+} catch (error) {
+  if (!(error instanceof CliRefusal)) throw error;
+  process.stderr.write(`${error.message}\n`);
+  process.exitCode = 2;
+}

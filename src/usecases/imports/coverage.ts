@@ -1,0 +1,22 @@
+import type { Coverage } from "@/contracts/imports";
+import { monthBins } from "@/core/time";
+import type { ReadingStore, StoredSeries } from "../ledger";
+
+/** How much of each local month every stored series of a book covers. */
+export async function coverageOf(readings: ReadingStore, bookId: string, timeZone: string): Promise<Coverage[]> {
+  const [weather, production] = await Promise.all([readings.seriesOf(bookId, "weather"), readings.seriesOf(bookId, "production")]);
+  return [...weather, ...production].map((series) => covered(series, timeZone));
+}
+
+function covered({ quantity, meterId, axis, values }: StoredSeries, timeZone: string): Coverage {
+  const { keys, binOf } = monthBins(axis, timeZone);
+  const read = new Float64Array(keys.length);
+  const all = new Float64Array(keys.length);
+  for (let i = 0; i < values.length; i++) {
+    const bin = binOf[i]!;
+    all[bin]! += 1;
+    if (!Number.isNaN(values[i])) read[bin]! += 1;
+  }
+  const months = keys.map((key, bin) => ({ key, readFrac: read[bin]! / all[bin]! }));
+  return { quantity, meterId, stepMinutes: axis.stepMinutes, months: months.filter((month) => month.readFrac > 0) };
+}

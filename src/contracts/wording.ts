@@ -9,7 +9,11 @@ export interface Wording {
 type Facts = Problem["facts"];
 type Word = (facts: Facts, count: number) => Wording;
 
-const rows = (count: number): string => (count === 1 ? "1 row" : `${count.toLocaleString("en").replaceAll(",", "\u2009")} rows`);
+/** "1 row repeats", "12 rows repeat"; without a verb just the count. */
+const rows = (count: number, verb = ""): string => {
+  if (count === 1) return `1 row${verb && ` ${verb === "have" ? "has" : `${verb}s`}`}`;
+  return `${count.toLocaleString("en").replaceAll(",", "\u2009")} rows${verb && ` ${verb}`}`;
+};
 
 /** The one catalogue of sentences about files: what was found, what was expected, what to do. */
 const CATALOGUE: Readonly<Record<ProblemCode, Word>> = {
@@ -89,7 +93,7 @@ const CATALOGUE: Readonly<Record<ProblemCode, Word>> = {
     remedy: `Choose the zone of the clock that wrote them${f.option ? ` (${f.option})` : ""}.`,
   }),
   "mixed-offsets": (_f, n) => ({
-    what: `${rows(n)} lack the offset that other rows have.`,
+    what: `${rows(n, "lack")} the offset that other rows have.`,
     expected: "An offset on every row, or on none.",
     remedy: "Write the offset on every row.",
   }),
@@ -104,7 +108,7 @@ const CATALOGUE: Readonly<Record<ProblemCode, Word>> = {
     remedy: "Resample the series to one of these.",
   }),
   "off-grid": (f, n) => ({
-    what: `${rows(n)} do not stand on the ${f.minutes}-minute grid of the others.`,
+    what: `${rows(n, "stand")} off the ${f.minutes}-minute grid of the others.`,
     expected: `Times a whole number of ${f.minutes}-minute steps apart.`,
     remedy: "Correct the times, or bring the odd rows as a file of their own.",
   }),
@@ -119,42 +123,42 @@ const CATALOGUE: Readonly<Record<ProblemCode, Word>> = {
     remedy: String(f.remedy),
   }),
   "night-offset": (_f, n) => ({
-    what: `${rows(n)} have a slightly negative irradiance.`,
+    what: `${rows(n, "have")} a slightly negative irradiance.`,
     expected: "0 at night; thermopile sensors read a few W/m² below it.",
     remedy: "Nothing to do: these are read as 0.",
   }),
   "short-row": (_f, n) => ({
-    what: `${rows(n)} have fewer cells than the header.`,
+    what: `${rows(n, "have")} fewer cells than the header.`,
     expected: "One cell a column.",
     remedy: "Complete the rows, or remove them.",
   }),
   "duplicate-rows": (_f, n) => ({
-    what: `${rows(n)} repeat a row with the same time and values.`,
+    what: `${rows(n, "repeat")} a row with the same time and values.`,
     expected: "Each interval once.",
     remedy: "Nothing to do: each is counted once.",
   }),
   "conflicting-rows": (_f, n) => ({
-    what: `${rows(n)} repeat a time with another value.`,
+    what: `${rows(n, "repeat")} a time with another value.`,
     expected: "One value an interval.",
     remedy: "Remove the wrong row, or choose below to keep the first or the last of each.",
   }),
   "out-of-order": (_f, n) => ({
-    what: `${rows(n)} go back in time.`,
+    what: `${rows(n, "step")} back in time.`,
     expected: "Rows in the order of time.",
     remedy: "Nothing to do: rows are put in order by their time.",
   }),
   "clock-doubled": (f, n) => ({
-    what: `${rows(n)} fall in the hour that ${f.zone} shows twice when summer time ends.`,
+    what: `${rows(n, "fall")} in the hour that ${f.zone} shows twice when summer time ends.`,
     expected: "That hour twice in the file.",
     remedy: "Nothing to do: the first pass is read as summer time, the second as standard time.",
   }),
   "clock-skipped": (f, n) => ({
-    what: `${rows(n)} name an hour that ${f.zone} skips when summer time begins.`,
+    what: `${rows(n, "name")} an hour that ${f.zone} skips when summer time begins.`,
     expected: "No row in that hour; the logger's clock may not keep summer time.",
     remedy: "They are read by the time before the change. If the clock never keeps summer time, choose its fixed offset as the zone.",
   }),
   "implausible-energy": (f, n) => ({
-    what: `${rows(n)} hold more than this plant can make in one step.`,
+    what: `${rows(n, "hold")} more than this plant can make in one step.`,
     expected: `At most ${f.mostKwh} kWh in ${f.minutes} minutes.`,
     remedy:
       "Kept as they are; the ledger spreads a row over the gap before it, or else takes it as unread. If all rows look so, check the unit.",

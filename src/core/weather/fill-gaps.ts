@@ -15,6 +15,11 @@ interface GapRuleSteps {
   readonly perDay: number;
 }
 
+interface IrradianceSteps extends GapRuleSteps {
+  /** How far a clearness index may be carried to the low sun beside it. */
+  readonly lowSun: number;
+}
+
 /** Bridges short gaps of a column in place and fills longer ones from the same time of day of near days. Returns the column. */
 export function fillColumnGaps(values: Float64Array, steps: GapRuleSteps): Float64Array {
   const measured = values.slice();
@@ -53,7 +58,12 @@ function ofNearDays(measured: Float64Array, at: number, perDay: number): number 
  * without a thermometer or an anemometer gets 20 C or 1 m/s throughout.
  */
 export function fillGaps(weather: Weather, sun: SunColumns): FilledWeather {
-  const steps = { bridged: Math.round(BRIDGED_MINUTES / weather.axis.stepMinutes), perDay: Math.round(1440 / weather.axis.stepMinutes) };
+  const { stepMinutes } = weather.axis;
+  const steps = {
+    bridged: Math.round(BRIDGED_MINUTES / stepMinutes),
+    perDay: Math.round(1440 / stepMinutes),
+    lowSun: Math.ceil(60 / stepMinutes),
+  };
   const filled = new Uint8Array(weather.axis.count);
   const irradiance = (column: Float64Array | null): Float64Array | null => column && fillIrradiance(column, sun, steps, filled);
   const constant = (value: number): Float64Array => new Float64Array(weather.axis.count).fill(value);
@@ -69,7 +79,7 @@ export function fillGaps(weather: Weather, sun: SunColumns): FilledWeather {
   };
 }
 
-function fillIrradiance(measured: Float64Array, sun: SunColumns, steps: GapRuleSteps, filled: Uint8Array): Float64Array {
+function fillIrradiance(measured: Float64Array, sun: SunColumns, steps: IrradianceSteps, filled: Uint8Array): Float64Array {
   const clearness = new Float64Array(measured.length).fill(Number.NaN);
   for (let i = 0; i < measured.length; i++) {
     const up = sun.up[i]!;
@@ -81,8 +91,16 @@ function fillIrradiance(measured: Float64Array, sun: SunColumns, steps: GapRuleS
   for (let i = 0; i < out.length; i++) {
     if (!Number.isNaN(measured[i])) continue;
     const up = sun.up[i]!;
-    out[i] = up <= 0 ? 0 : up <= LOW_SUN ? 0.4 * sun.extraterrestrialWm2[i]! * up : byDay[i]! * sun.extraterrestrialWm2[i]! * up;
+    out[i] = up <= 0 ? 0 : nearestKnown(byDay, i, steps.lowSun) * sun.extraterrestrialWm2[i]! * up;
     if (up > 0 && !Number.isNaN(out[i])) filled[i] = 1;
   }
   return out;
+}
+
+/** The value at an index, or the nearest known one within reach; NaN when there is none. */
+function nearestKnown(values: Float64Array, at: number, reach: number): number {
+  for (let k = 0; k <= reach; k++) {
+    for (const value of [values[at - k], values[at + k]]) if (value !== undefined && !Number.isNaN(value)) return value;
+  }
+  return Number.NaN;
 }

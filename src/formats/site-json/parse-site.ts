@@ -52,8 +52,8 @@ function fieldProblems(json: unknown, issues: readonly FieldIssue[], prefix: rea
       issue.code === "unrecognized_keys"
         ? `unknown ${(issue.keys ?? []).map((key) => `“${key}”`).join(", ")}; remove or rename it`
         : issue.message;
-    const place = { column: name, ...(value === undefined ? {} : { value: JSON.stringify(value)?.slice(0, 60) ?? "" }) };
-    return { code: "site-field", severity: "error", count: 1, places: [place], facts: { path: name, message } };
+    const shown = value === undefined ? "" : ` is ${JSON.stringify(value)?.slice(0, 60) ?? ""}`;
+    return { code: "site-field", severity: "error", count: 1, places: [], facts: { path: `${name}${issue.code === "unrecognized_keys" ? "" : shown}`, message } };
   });
 }
 

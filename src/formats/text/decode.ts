@@ -43,11 +43,10 @@ function looksBinary(chunk: Uint8Array): boolean {
 
 async function* unpacked(bytes: Bytes): Bytes {
   const source = bytes[Symbol.asyncIterator]();
-  let head = await source.next();
-  while (!head.done && head.value.length === 0) head = await source.next();
-  if (head.done) return;
-  const rest = resumed(head.value, source);
-  if (head.value[0] !== 0x1f || head.value[1] !== 0x8b) {
+  const head = await firstBytes(source, GZIP_MAGIC.length);
+  if (head.length === 0) return;
+  const rest = resumed(head, source);
+  if (!GZIP_MAGIC.every((byte, i) => head[i] === byte)) {
     yield* rest;
     return;
   }
@@ -56,6 +55,20 @@ async function* unpacked(bytes: Bytes): Bytes {
   } catch (cause) {
     throw new UnreadableText("broken-gzip", { cause });
   }
+}
+
+/** The first two bytes of every gzip file. Source: RFC 1952. */
+const GZIP_MAGIC = [0x1f, 0x8b] as const;
+
+/** At least the first few bytes of a stream, or all of it if it is shorter. */
+async function firstBytes(source: AsyncIterator<Uint8Array>, least: number): Promise<Uint8Array> {
+  let head: Uint8Array = new Uint8Array(0);
+  while (head.length < least) {
+    const next = await source.next();
+    if (next.done) break;
+    head = Buffer.concat([head, next.value]);
+  }
+  return head;
 }
 
 async function* resumed(head: Uint8Array, source: AsyncIterator<Uint8Array>): Bytes {

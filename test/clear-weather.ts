@@ -17,4 +17,8 @@ export function clearWeather(axis: TimeAxis, place: { latitudeDeg: number; longi
   };
 }
 
-export const hours = (startIso: string, count: number, stepMinutes = 60): TimeAxis => ({ startUtcMs: Date.parse(startIso), stepMinutes, count });
+export const hours = (startIso: string, count: number, stepMinutes = 60): TimeAxis => ({
+  startUtcMs: Date.parse(startIso),
+  stepMinutes,
+  count,
+});

@@ -1,5 +1,5 @@
-import { parseSite } from "@/formats/site-json";
 import type { SiteDocument, SiteInput } from "@/contracts/site";
+import { parseSite } from "@/formats/site-json";
 
 /** A small whole site document; parts are replaced by what a test is about. */
 export const siteInput = (parts: Partial<SiteInput> = {}): SiteInput => ({

@@ -1,7 +1,7 @@
 import { MODEL_ACCOUNTS } from "@/core/accounts";
 import type { LedgerLine } from "@/core/reconcile";
 import { type CliOptions, needed } from "./arguments";
-import { printJson, printText, textTable } from "./print";
+import { printJson, printNotices, printText, textTable } from "./print";
 import { ledgerFromFiles } from "./read-files";
 
 const pick = ({ key, planeKwhM2, referenceKwh, accountsKwh, expectedKwh, filledReferenceKwh }: LedgerLine) => ({
@@ -16,7 +16,8 @@ const pick = ({ key, planeKwhM2, referenceKwh, accountsKwh, expectedKwh, filledR
 /** `expect`: months and total of what the sun owes. */
 export async function expectCommand(options: CliOptions): Promise<void> {
   needed(options.weather, "weather", "a weather CSV");
-  const { report } = await ledgerFromFiles({ ...options, production: undefined as never });
+  const { report, notices } = await ledgerFromFiles({ ...options, production: undefined as never });
+  printNotices(notices);
   if (options.json)
     return printJson({ months: report.months.map(pick), years: report.years.map(pick), all: pick(report.all), sources: report.sources });
   const row = (line: LedgerLine) => [

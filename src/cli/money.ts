@@ -2,7 +2,7 @@ import { moneyReportSchema } from "@/contracts/money";
 import { siteSchema } from "@/contracts/site";
 import { type EnergyBasis, moneyOf } from "@/core/money";
 import { type CliOptions, oneOf } from "./arguments";
-import { printJson, printText, textTable } from "./print";
+import { printJson, printNotices, printText, textTable } from "./print";
 import { ledgerFromFiles } from "./read-files";
 import { CliRefusal } from "./refuse";
 
@@ -13,6 +13,7 @@ export async function moneyCommand(options: CliOptions): Promise<void> {
   if (options.bills)
     throw new CliRefusal("--bills: savings from bills are not reckoned by this edition. Leave it out and give the price: --price 0.178.");
   const ledger = await ledgerFromFiles(options);
+  printNotices(ledger.notices);
   const { money } = ledger.site;
   const tariff = {
     ...money.tariff,

@@ -14,3 +14,8 @@ export function textTable(head: readonly string[], rows: readonly (readonly (str
 
 export const printJson = (value: unknown): void => void process.stdout.write(`${JSON.stringify(value, null, 2)}\n`);
 export const printText = (text: string): void => void process.stdout.write(`${text}\n`);
+
+/** What is worth knowing about the files, beside the result. */
+export const printNotices = (notices: readonly string[]): void => {
+  for (const notice of notices) process.stderr.write(`${notice}\n`);
+};

@@ -34,6 +34,7 @@ async function readSeriesFile(
   kind: "weather" | "production",
   site: SiteDocument,
   options: CliOptions,
+  notices: string[],
 ): Promise<StoredSeries[]> {
   const read = importOptionsSchema.safeParse({
     zone: options[`${kind}-zone`] ?? null,
@@ -49,7 +50,7 @@ async function readSeriesFile(
     unzoned ? `\nSay whose clock wrote the times: --${kind}-zone ${site.place.timeZone}, or a fixed offset such as UTC+01:00.` : "",
   );
   if (found.kind !== kind) throw new CliRefusal(`${file}: this is a ${found.kind ?? "foreign"} file; --${kind} takes a ${kind} file.`);
-  for (const problem of found.problems) process.stderr.write(`${file}: ${inPlainText(problem)}\n`);
+  notices.push(...found.problems.map((problem) => `${file}: ${inPlainText(problem)}`));
   return found.series.map((pages) => joinPages(pages)).filter((series) => series !== null);
 }
 
@@ -67,14 +68,21 @@ function monthOf(value: string | undefined, option: string): string | undefined 
   return value?.slice(0, 7);
 }
 
+/** A ledger over files, with what is worth knowing about them. */
+export interface FileLedger extends OpenLedger {
+  readonly site: SiteDocument;
+  readonly notices: readonly string[];
+}
+
 /** Opens a ledger over files, by the same use case as the screens. */
-export async function ledgerFromFiles(options: CliOptions): Promise<OpenLedger & { site: SiteDocument }> {
+export async function ledgerFromFiles(options: CliOptions): Promise<FileLedger> {
+  const notices: string[] = [];
   const site = await readSiteFile(options);
-  const weather = options.weather === undefined ? [] : await readSeriesFile(options.weather, "weather", site, options);
-  const production = options.production === undefined ? [] : await readSeriesFile(options.production, "production", site, options);
+  const weather = options.weather === undefined ? [] : await readSeriesFile(options.weather, "weather", site, options, notices);
+  const production = options.production === undefined ? [] : await readSeriesFile(options.production, "production", site, options, notices);
   const promise = options.promise === undefined ? null : await readPromiseFile(options.promise, site);
   const fromMonth = monthOf(options.from, "from");
   const toMonth = monthOf(options.to, "to");
   const ledger = openLedger({ site, weather, production, promise, ...(fromMonth ? { fromMonth } : {}), ...(toMonth ? { toMonth } : {}) });
-  return { ...ledger, site };
+  return { ...ledger, site, notices };
 }

@@ -1,7 +1,7 @@
 import { LEDGER_ACCOUNTS } from "@/core/accounts";
 import { type LedgerLine, ledgerPostings, paidOfOwed, performanceRatio } from "@/core/reconcile";
 import { type CliOptions, needed } from "./arguments";
-import { printJson, printText, textTable } from "./print";
+import { printJson, printNotices, printText, textTable } from "./print";
 import { ledgerFromFiles } from "./read-files";
 
 /** A line with its postings: `budget` by the model, `actual` by evidence (so far: unread and remainder). */
@@ -23,7 +23,8 @@ const withPostings = (line: LedgerLine) => {
 export async function reconcileCommand(options: CliOptions): Promise<void> {
   needed(options.weather, "weather", "a weather CSV");
   needed(options.production, "production", "a production CSV");
-  const { report } = await ledgerFromFiles(options);
+  const { report, notices } = await ledgerFromFiles(options);
+  printNotices(notices);
   if (options.events)
     process.stderr.write(`${options.events}: events are not read by this edition; nothing in the figures depends on them yet.\n`);
   if (options.json)

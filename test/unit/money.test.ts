@@ -49,9 +49,21 @@ describe("payback", () => {
 });
 
 const line = (key: string, meteredKwh: number | null, readFrac = 1): LedgerLine => ({
-  key, meteredKwh, readFrac, expectedKwh: 100, unreadKwh: 100 * (1 - readFrac), promiseKwh: 90, planeKwhM2: 0, referenceKwh: 120, unmatchedKwh: 0, remainderKwh: 0, filledReferenceKwh: 0, accountsKwh: {} as LedgerLine["accountsKwh"],
+  key,
+  meteredKwh,
+  readFrac,
+  expectedKwh: 100,
+  unreadKwh: 100 * (1 - readFrac),
+  promiseKwh: 90,
+  planeKwhM2: 0,
+  referenceKwh: 120,
+  unmatchedKwh: 0,
+  remainderKwh: 0,
+  filledReferenceKwh: 0,
+  accountsKwh: {} as LedgerLine["accountsKwh"],
 });
-const months = (year: number, kwh: number): LedgerLine[] => Array.from({ length: 12 }, (_, m) => line(`${year}-${String(m + 1).padStart(2, "0")}`, kwh));
+const months = (year: number, kwh: number): LedgerLine[] =>
+  Array.from({ length: 12 }, (_, m) => line(`${year}-${String(m + 1).padStart(2, "0")}`, kwh));
 const ageless = { ageing: { firstYearFrac: 0, perYearFrac: 0 }, commissioned: null };
 
 describe("energy of the first year", () => {

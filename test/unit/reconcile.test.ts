@@ -1,5 +1,15 @@
 import { describe, expect, it } from "vitest";
-import { ledgerLines, ledgerPostings, lineState, type MeterSeries, meteredOnto, mostEnergyKwh, paidOfOwed, totalLine, verdictOf } from "@/core/reconcile";
+import {
+  ledgerLines,
+  ledgerPostings,
+  lineState,
+  type MeterSeries,
+  meteredOnto,
+  mostEnergyKwh,
+  paidOfOwed,
+  totalLine,
+  verdictOf,
+} from "@/core/reconcile";
 import { monthBins } from "@/core/time";
 import { runYield } from "@/core/yield";
 import { clearWeather, hours } from "../clear-weather";
@@ -11,7 +21,12 @@ const weather = clearWeather(axis, plant.place);
 const run = runYield(plant, weather, monthBins(axis, plant.place.timeZone));
 const promise = Array.from({ length: 12 }, (_, month) => 1000 + month);
 
-const meter = (values: Float64Array, start = axis, quantity: MeterSeries["quantity"] = "energy_kwh"): MeterSeries => ({ meterId: "main", quantity, axis: start, values });
+const meter = (values: Float64Array, start = axis, quantity: MeterSeries["quantity"] = "energy_kwh"): MeterSeries => ({
+  meterId: "main",
+  quantity,
+  axis: start,
+  values,
+});
 const paying = (share: number) => meter(run.expectedKwh.map((kwh) => kwh * share));
 const linesFor = (...meters: MeterSeries[]) => ledgerLines(run, meteredOnto(axis, meters, plant), promise);
 
@@ -34,7 +49,10 @@ describe("a ledger line", () => {
   });
 
   it("carries the promise of its calendar month", () => {
-    expect(linesFor(paying(1)).map((line) => [line.key, line.promiseKwh])).toEqual([["2023-03", 1002], ["2023-04", 1003]]);
+    expect(linesFor(paying(1)).map((line) => [line.key, line.promiseKwh])).toEqual([
+      ["2023-03", 1002],
+      ["2023-04", 1003],
+    ]);
   });
 
   it("says nothing of the meter's side without readings", () => {
@@ -94,7 +112,9 @@ describe("the verdict", () => {
   it("names the month that holds most of the remainder and the three largest accounts", () => {
     const verdict = say(0.9);
     expect(verdict).toMatchObject({ worstKey: "2023-04" });
-    expect("largest" in verdict && verdict.largest.map((posting) => posting.kwh)).toEqual("largest" in verdict && [...verdict.largest.map((p) => p.kwh)].sort((a, b) => b - a));
+    expect("largest" in verdict && verdict.largest.map((posting) => posting.kwh)).toEqual(
+      "largest" in verdict && [...verdict.largest.map((p) => p.kwh)].sort((a, b) => b - a),
+    );
   });
 
   it("asks for a look at a month only when energy is missing", () => {

@@ -14,7 +14,8 @@ function bytes(content: string | Uint8Array, chunk = 7): AsyncIterable<Uint8Arra
   return parts();
 }
 
-const read = (content: string | Uint8Array, options: Partial<SeriesOptions> = {}, chunk?: number): Promise<SeriesFile> => readSeries(bytes(content, chunk), { ...OPTIONS, ...options });
+const read = (content: string | Uint8Array, options: Partial<SeriesOptions> = {}, chunk?: number): Promise<SeriesFile> =>
+  readSeries(bytes(content, chunk), { ...OPTIONS, ...options });
 const codes = (file: SeriesFile): string[] => file.problems.map((problem) => `${problem.severity}: ${problem.code}`);
 const first = (file: SeriesFile): string => inPlainText(file.problems[0]!);
 const values = (file: SeriesFile): number[] => [...joinPages({ ...file.series[0]!, meterId: "" })!.values].filter((v) => !Number.isNaN(v));
@@ -115,7 +116,10 @@ describe("a faulty file", () => {
   }
 
   it("of two hundred problems names the first and counts the rest", async () => {
-    const rows = Array.from({ length: 200 }, (_, i) => `2023-06-${String(1 + Math.floor(i / 24)).padStart(2, "0")}T${String(i % 24).padStart(2, "0")}:00Z,bad${i}`);
+    const rows = Array.from(
+      { length: 200 },
+      (_, i) => `2023-06-${String(1 + Math.floor(i / 24)).padStart(2, "0")}T${String(i % 24).padStart(2, "0")}:00Z,bad${i}`,
+    );
     const file = await read(hourly(rows));
     expect(file.problems).toHaveLength(1);
     expect([file.problems[0]!.count, file.problems[0]!.places.length]).toEqual([200, 20]);

@@ -12,23 +12,45 @@ function refusal(parts: object): string {
 describe("a site document", () => {
   it("fills every default that the format documents", () => {
     const reading = parseSite(siteInput());
-    expect(reading.ok && reading.document).toMatchObject({ albedo: 0.2, currency: "EUR", losses: { soilingFrac: 0.02 }, ageing: { perYearFrac: 0.005 }, models: { reflection: "martin-ruiz" } });
+    expect(reading.ok && reading.document).toMatchObject({
+      albedo: 0.2,
+      currency: "EUR",
+      losses: { soilingFrac: 0.02 },
+      ageing: { perYearFrac: 0.005 },
+      models: { reflection: "martin-ruiz" },
+    });
   });
 
   const cases: [string, object, RegExp][] = [
     ["an unknown field", { colour: "red" }, /document: unknown “colour”/],
-    ["a tilt of 140", { arrays: [{ id: "a", module: "m", count: 1, tiltDeg: 140, azimuthDeg: 0 }] }, /arrays\.0\.tiltDeg.*140.*measured from horizontal/s],
+    [
+      "a tilt of 140",
+      { arrays: [{ id: "a", module: "m", count: 1, tiltDeg: 140, azimuthDeg: 0 }] },
+      /arrays\.0\.tiltDeg.*140.*measured from horizontal/s,
+    ],
     ["a latitude of 95", { place: { latitudeDeg: 95, longitudeDeg: 0 } }, /place\.latitudeDeg.*95.*between -90 and 90/s],
-    ["a positive power coefficient", { modules: { m: { pmpW: 400, gammaPmpPerK: 0.0036 } } }, /modules\.m\.gammaPmpPerK.*0\.0036.*negative/s],
+    [
+      "a positive power coefficient",
+      { modules: { m: { pmpW: 400, gammaPmpPerK: 0.0036 } } },
+      /modules\.m\.gammaPmpPerK.*0\.0036.*negative/s,
+    ],
     ["an azimuth of 360", { arrays: [{ id: "a", module: "m", count: 1, tiltDeg: 1, azimuthDeg: 360 }] }, /under 360/],
     ["an unknown time zone", { place: { latitudeDeg: 1, longitudeDeg: 0, timeZone: "Middle/Nowhere" } }, /IANA/],
-    ["an array of no module", { arrays: [{ id: "a", module: "x", count: 1, tiltDeg: 1, azimuthDeg: 1 }] }, /arrays\.0\.module.*"x".*there are m/s],
+    [
+      "an array of no module",
+      { arrays: [{ id: "a", module: "x", count: 1, tiltDeg: 1, azimuthDeg: 1 }] },
+      /arrays\.0\.module.*"x".*there are m/s,
+    ],
     ["an inverter on no array", { inverters: [{ id: "i", arrays: ["z"], acRatedW: 1000 }] }, /names array "z"/],
     ["percent where a share belongs", { losses: { soilingFrac: 2 } }, /write 2 % as 0\.02/],
     ["money as a number", { money: { costs: [{ on: "2020-01-01", amount: 61000 }] } }, /money\.costs\.0\.amount/],
     ["a promise of eleven months", { promise: { monthlyKwh: new Array(11).fill(1) } }, /twelve months/],
     ["another format", { format: "something-else" }, /dusty-ledger\/site/],
-    ["a revision that breaks the site", { revisions: [{ from: "2021-01-01", change: { arrays: [{ id: "a", tiltDeg: 140 }] } }] }, /revisions\.0\.change\.arrays\.0\.tiltDeg/],
+    [
+      "a revision that breaks the site",
+      { revisions: [{ from: "2021-01-01", change: { arrays: [{ id: "a", tiltDeg: 140 }] } }] },
+      /revisions\.0\.change\.arrays\.0\.tiltDeg/,
+    ],
   ];
   for (const [name, parts, message] of cases) {
     it(`with ${name} is refused with place and way out`, () => expect(refusal(parts)).toMatch(message));

@@ -32,14 +32,24 @@ describe("the chain", () => {
 
   it("balances for any losses, tilt, azimuth and inverter", () => {
     const frac = fc.double({ min: 0, max: 0.5, noNaN: true });
-    const plan = fc.record({ tiltDeg: fc.integer({ min: 0, max: 90 }), azimuthDeg: fc.integer({ min: 0, max: 359 }), soilingFrac: frac, mismatchFrac: frac, acRatedW: fc.integer({ min: 500, max: 20_000 }) });
+    const plan = fc.record({
+      tiltDeg: fc.integer({ min: 0, max: 90 }),
+      azimuthDeg: fc.integer({ min: 0, max: 359 }),
+      soilingFrac: frac,
+      mismatchFrac: frac,
+      acRatedW: fc.integer({ min: 500, max: 20_000 }),
+    });
     const axis = hours("2023-06-01T00:00Z", 24 * 10);
     const ten = clearWeather(axis, place);
     const bins = dayBins(axis, "UTC");
     fc.assert(
       fc.property(plan, ({ tiltDeg, azimuthDeg, soilingFrac, mismatchFrac, acRatedW }) => {
         const run = runYield(
-          site({ arrays: [{ id: "a", module: "m", count: 20, tiltDeg, azimuthDeg }], losses: { soilingFrac, mismatchFrac }, inverters: [{ id: "i", arrays: ["a"], acRatedW }] }),
+          site({
+            arrays: [{ id: "a", module: "m", count: 20, tiltDeg, azimuthDeg }],
+            losses: { soilingFrac, mismatchFrac },
+            inverters: [{ id: "i", arrays: ["a"], acRatedW }],
+          }),
           ten,
           bins,
         );
@@ -55,7 +65,8 @@ describe("the chain", () => {
   });
 
   it("scales the DC side exactly with the module count", () => {
-    const of = (count: number) => runYield(site({ arrays: [{ id: "a", module: "m", count, tiltDeg: 30, azimuthDeg: 180 }], inverters: [] }), weather, months);
+    const of = (count: number) =>
+      runYield(site({ arrays: [{ id: "a", module: "m", count, tiltDeg: 30, azimuthDeg: 180 }], inverters: [] }), weather, months);
     const [one, three] = [of(10), of(30)];
     expect(sum(three.expectedByBinKwh)).toBeCloseTo(3 * sum(one.expectedByBinKwh), 6);
   });
@@ -110,8 +121,23 @@ describe("a dated site", () => {
   });
 
   it("follows a yearly schedule of tilts", () => {
-    const rack = site({ arrays: [{ id: "a", module: "m", count: 20, tiltDeg: 30, azimuthDeg: 180, tiltSchedule: [{ from: "03-20", tiltDeg: 10 }, { from: "09-22", tiltDeg: 60 }] }] });
-    const at = (tiltDeg: number) => runYield(site({ arrays: [{ id: "a", module: "m", count: 20, tiltDeg, azimuthDeg: 180 }] }), weather, months).referenceKwh;
+    const rack = site({
+      arrays: [
+        {
+          id: "a",
+          module: "m",
+          count: 20,
+          tiltDeg: 30,
+          azimuthDeg: 180,
+          tiltSchedule: [
+            { from: "03-20", tiltDeg: 10 },
+            { from: "09-22", tiltDeg: 60 },
+          ],
+        },
+      ],
+    });
+    const at = (tiltDeg: number) =>
+      runYield(site({ arrays: [{ id: "a", module: "m", count: 20, tiltDeg, azimuthDeg: 180 }] }), weather, months).referenceKwh;
     const run = runYield(rack, weather, months).referenceKwh;
     expect(run[months.keys.indexOf("2023-01")]).toBeCloseTo(at(60)[months.keys.indexOf("2023-01")]!, 9);
     expect(run[months.keys.indexOf("2023-06")]).toBeCloseTo(at(10)[months.keys.indexOf("2023-06")]!, 9);
@@ -127,14 +153,30 @@ describe("a year of three places", () => {
   const folder = path.join(import.meta.dirname, "..", "reference", "year");
   for (const name of ["alpine47", "north37", "south31"]) {
     const vectors = JSON.parse(readFileSync(path.join(folder, `year-${name}.json`), "utf8")) as YearVectors;
-    const { data } = Papa.parse<Record<string, number>>(gunzipSync(readFileSync(path.join(folder, `year-${name}.csv.gz`))).toString(), { header: true, dynamicTyping: true, skipEmptyLines: true });
+    const { data } = Papa.parse<Record<string, number>>(gunzipSync(readFileSync(path.join(folder, `year-${name}.csv.gz`))).toString(), {
+      header: true,
+      dynamicTyping: true,
+      skipEmptyLines: true,
+    });
     const column = (key: string) => Float64Array.from(data, (row) => row[key]!);
     const axis = hours("2019-01-01T00:00Z", data.length);
-    const measured = { axis, ghiWm2: column("ghiWm2"), dniWm2: column("dniWm2"), dhiWm2: column("dhiWm2"), poaWm2: null, airTempC: column("airTempC"), windSpeedMs: column("windSpeedMs") };
+    const measured = {
+      axis,
+      ghiWm2: column("ghiWm2"),
+      dniWm2: column("dniWm2"),
+      dhiWm2: column("dhiWm2"),
+      poaWm2: null,
+      airTempC: column("airTempC"),
+      windSpeedMs: column("windSpeedMs"),
+    };
     for (const { tiltDeg, surfaceAzimuthDeg, models } of vectors.orientations) {
       it(`${name} at tilt ${tiltDeg} facing ${surfaceAzimuthDeg} agrees month by month in the plane`, () => {
         const { latitudeDeg, longitudeDeg, albedo } = vectors.input;
-        const there = site({ place: { latitudeDeg, longitudeDeg, timeZone: "UTC" }, albedo, arrays: [{ id: "a", module: "m", count: 1, tiltDeg, azimuthDeg: surfaceAzimuthDeg }] });
+        const there = site({
+          place: { latitudeDeg, longitudeDeg, timeZone: "UTC" },
+          albedo,
+          arrays: [{ id: "a", module: "m", count: 1, tiltDeg, azimuthDeg: surfaceAzimuthDeg }],
+        });
         const run = runYield(there, measured, monthBins(axis, "UTC"));
         models.hayDavies.monthly.poaKwhM2.forEach((expected, month) => {
           expectNear(run.planeKwhM2[month]!, expected, { relative: 0.003 }, `${name} month ${month + 1}`);

@@ -5,7 +5,7 @@ const UP = `
 create table books (
   id uuid primary key,
   slug text not null unique check (slug ~ '^[a-z0-9][a-z0-9-]*$'),
-  site jsonb not null check (site->>'format' = 'dusty-ledger/site'),
+  site jsonb not null check (coalesce(site->>'format', '') = 'dusty-ledger/site'),
   version integer not null default 1 check (version > 0),
   is_demo boolean not null default false,
   created_at timestamptz not null default now()

@@ -45,6 +45,7 @@ export function DayStrip({
   );
   return (
     <ChartFrame
+      interactive
       title="Days"
       note={note}
       fileName={`${slug}-${selected.slice(0, 7)}-days`}

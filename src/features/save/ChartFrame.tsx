@@ -17,16 +17,18 @@ export interface ChartFrameProps {
   /** What the picture says, for those who do not see it. */
   readonly summary: string;
   /** The picture's figures: a header row, then rows. */
+  /** Whether marks inside are links or buttons of their own. */
+  readonly interactive?: boolean;
   readonly table: () => readonly (readonly (string | number | null)[])[];
   readonly children: (width: number) => ReactNode;
 }
 
 /** A chart with its title, its figures as a table, and a menu to keep it as SVG, PNG or CSV. */
-export function ChartFrame({ title, note, fileName, height, summary, table, children }: ChartFrameProps) {
+export function ChartFrame({ title, note, fileName, height, summary, interactive = false, table, children }: ChartFrameProps) {
   const { ref, width } = useElementSize<HTMLDivElement>();
   const frame = useRef<HTMLElement>(null);
   const keep = (save: (chart: SVGSVGElement, name: string) => void) => {
-    const chart = frame.current?.querySelector<SVGSVGElement>("svg[role=img]");
+    const chart = frame.current?.querySelector<SVGSVGElement>("svg[data-chart]");
     if (chart) save(chart, fileName);
   };
   return (
@@ -49,7 +51,14 @@ export function ChartFrame({ title, note, fileName, height, summary, table, chil
       </figcaption>
       <div ref={ref} style={{ height }}>
         {width > 0 && (
-          <svg width={width} height={height} viewBox={`0 0 ${width} ${height}`} role="img" aria-label={summary}>
+          <svg
+            width={width}
+            height={height}
+            viewBox={`0 0 ${width} ${height}`}
+            role={interactive ? "group" : "img"}
+            aria-label={summary}
+            data-chart
+          >
             {children(width)}
           </svg>
         )}

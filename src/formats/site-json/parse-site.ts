@@ -53,7 +53,13 @@ function fieldProblems(json: unknown, issues: readonly FieldIssue[], prefix: rea
         ? `unknown ${(issue.keys ?? []).map((key) => `“${key}”`).join(", ")}; remove or rename it`
         : issue.message;
     const shown = value === undefined ? "" : ` is ${JSON.stringify(value)?.slice(0, 60) ?? ""}`;
-    return { code: "site-field", severity: "error", count: 1, places: [], facts: { path: `${name}${issue.code === "unrecognized_keys" ? "" : shown}`, message } };
+    return {
+      code: "site-field",
+      severity: "error",
+      count: 1,
+      places: [],
+      facts: { path: `${name}${issue.code === "unrecognized_keys" ? "" : shown}`, message },
+    };
   });
 }
 

@@ -1,0 +1,40 @@
+import AxeBuilder from "@axe-core/playwright";
+import { expect, test } from "@playwright/test";
+
+const SCREENS = [
+  "/",
+  "/books/packing-shed/ledger",
+  "/books/packing-shed/ledger?year=all",
+  "/books/packing-shed/ledger/2025-10",
+  "/books/packing-shed/site",
+  "/books/packing-shed/readings",
+  "/books/packing-shed/money",
+];
+
+for (const colorScheme of ["light", "dark"] as const) {
+  for (const width of [1280, 390]) {
+    test(`no serious fault for anyone, ${colorScheme}, ${width} px wide`, async ({ browser }) => {
+      const context = await browser.newContext({ colorScheme, viewport: { width, height: 800 }, reducedMotion: "reduce" });
+      const page = await context.newPage();
+      for (const screen of SCREENS) {
+        await page.goto(screen);
+        await page.waitForLoadState("load");
+        await expect(page.locator("h1")).toBeVisible();
+        const { violations } = await new AxeBuilder({ page }).analyze();
+        const serious = violations.filter(({ impact }) => impact === "serious" || impact === "critical");
+        expect(
+          serious.map(
+            ({ id, nodes }) =>
+              `${screen} ${id}: ${nodes
+                .slice(0, 3)
+                .map((node) => node.html)
+                .join(" | ")}`,
+          ),
+        ).toEqual([]);
+        const overflow = await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth);
+        expect(overflow, `${screen} scrolls sideways`).toBeLessThanOrEqual(0);
+      }
+      await context.close();
+    });
+  }
+}

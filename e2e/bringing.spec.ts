@@ -1,0 +1,172 @@
+import { execFileSync } from "node:child_process";
+import path from "node:path";
+import { expect, type Page, test } from "@playwright/test";
+
+const fixture = (plant: string, name: string): string => path.join("test", "fixtures", "plants", plant, name);
+const ledger = (...args: string[]): unknown =>
+  JSON.parse(
+    execFileSync("node_modules/.bin/tsx", ["src/cli/main.ts", ...args, "--json"], {
+      encoding: "utf8",
+      maxBuffer: 64e6,
+      stdio: ["ignore", "pipe", "ignore"],
+    }),
+  );
+
+interface Line {
+  key: string;
+  expectedKwh: number;
+  meteredKwh: number;
+  promiseKwh: number;
+  accountsKwh: Record<string, number>;
+}
+
+async function openBook(page: Page, plant: string, name: string): Promise<void> {
+  await page.goto("/");
+  await page.getByTestId("site-file").setInputFiles(fixture(plant, `${plant}.site.json`));
+  await expect(page).toHaveURL(/readings$/);
+  await expect(page.getByRole("heading", { level: 1 })).toHaveText(name);
+}
+
+async function bring(page: Page, file: string, zone?: string): Promise<void> {
+  await page.getByTestId("file").setInputFiles(file);
+  const preview = page.getByTestId("preview");
+  await expect(preview).toBeVisible();
+  if (zone) {
+    await expect(preview).toContainText("The times carry no offset from UTC.");
+    await expect(page.getByRole("button", { name: "Put it in the book" })).toBeDisabled();
+    await page.getByRole("combobox", { name: /Zone of the clock/ }).click();
+    await page.getByRole("option", { name: zone }).first().click();
+    await expect(preview).not.toContainText("The times carry no offset from UTC.");
+  }
+  await page.getByRole("button", { name: "Put it in the book" }).click();
+  await expect(page.getByTestId("import-done")).toContainText("is in the book");
+}
+
+const shown = (kwh: number): string =>
+  Math.round(kwh)
+    .toString()
+    .replace(/\B(?=(\d{3})+(?!\d))/g, "\u2009");
+
+for (const [plant, name, slug, zone] of [
+  ["dry-roof", "Vessarro packing shed", "vessarro-packing-shed", "Europe/Madrid"],
+  ["southern-ranch", "Wirrabeel ranch", "wirrabeel-ranch", "Australia/Sydney"],
+] as const) {
+  test(`${plant} comes in through the browser, and the screens say what the command line says`, async ({ page, request }) => {
+    await openBook(page, plant, name);
+    await bring(page, fixture(plant, "weather.csv.gz"));
+    await bring(page, fixture(plant, "production.csv.gz"), zone);
+    await bring(page, fixture(plant, "promise.csv"));
+
+    const args = [
+      "--site",
+      fixture(plant, `${plant}.site.json`),
+      "--weather",
+      fixture(plant, "weather.csv.gz"),
+      "--production",
+      fixture(plant, "production.csv.gz"),
+      "--production-zone",
+      zone,
+      "--promise",
+      fixture(plant, "promise.csv"),
+    ];
+    const printed = ledger("reconcile", ...args) as { months: Line[]; years: Line[] };
+    const served = (await (await request.get(`/api/books/${slug}/ledger`)).json()) as { months: Line[] };
+    served.months.forEach((month, i) => {
+      expect(printed.months[i], month.key).toMatchObject(month);
+    });
+
+    for (const year of printed.years.slice(0, 2)) {
+      await page.goto(`/books/${slug}/ledger?year=${year.key}`);
+      for (const month of printed.months.filter((line) => line.key.startsWith(year.key))) {
+        const row = page.locator(`tbody tr:has(a[href$="${month.key}"])`);
+        await expect(row.locator("td:nth-child(5)")).toHaveText(shown(month.expectedKwh));
+        await expect(row.locator("td:nth-child(7)")).toHaveText(shown(month.meteredKwh));
+        await expect(row.locator("td:nth-child(8)")).toHaveText(shown(month.promiseKwh));
+      }
+      await expect(page.getByLabel("Accounts", { exact: true })).toContainText(`Temperature ${shown(year.accountsKwh.temperature!)}`);
+    }
+
+    await page.goto(`/books/${slug}/money`);
+    await expect(page.getByText(/No payback yet: the price of a bought kWh is missing/)).toBeVisible();
+    await page.getByLabel(/^Bought/).fill("0.178");
+    await expect(page.getByText(/The money comes back in/)).toBeVisible();
+    await page.getByRole("button", { name: "Save the terms" }).click();
+    await expect(page.getByText("Saved.")).toBeVisible();
+    const money = (await (await request.get(`/api/books/${slug}/money`)).json()) as object;
+    expect(ledger("money", ...args, "--price", "0.178")).toEqual(money);
+  });
+}
+
+test("an import is undone whole and brought back; the same file again is refused", async ({ page }) => {
+  await openBook(page, "southern-ranch", "Wirrabeel ranch");
+  await bring(page, fixture("southern-ranch", "weather.csv.gz"));
+  await page.getByTestId("file").setInputFiles(fixture("southern-ranch", "weather.csv.gz"));
+  await expect(page.getByTestId("problems")).toContainText("This file is in the book already");
+  await page.getByRole("button", { name: "Leave it" }).click();
+  await page.getByRole("button", { name: "Undo", exact: true }).click();
+  await expect(page.getByText("Nothing has come in yet.")).toBeVisible();
+  await page.getByRole("button", { name: "Bring back" }).click();
+  await expect(page.getByText(/Weather stands from 2019-03-01/)).toBeVisible();
+});
+
+test("bad files are told apart, each with its place and its way out", async ({ page }) => {
+  await openBook(page, "dry-roof", "Vessarro packing shed");
+  const cases: [string, string | Buffer, RegExp][] = [
+    ["empty.csv", "", /The file is empty/],
+    ["sheet.csv", Buffer.from([80, 75, 3, 4, 0, 0, 8, 0, 0, 1]), /not a text file/],
+    ["words.csv", "time,energy_kwh\n2023-06-01T10:00Z,1\n2023-06-01T11:00Z,lots\n", /not a number.*row 3, energy_kwh: lots/s],
+    ["headers.csv", "when,zap\n1,2\n", /when, zap/],
+    ["negative.csv", "time,energy_kwh\n2023-06-01T10:00Z,1\n2023-06-01T11:00Z,-3.2\n", /can't be negative.*choose the metering point net/s],
+  ];
+  for (const [name, content, words] of cases) {
+    await page.getByTestId("file").setInputFiles({ name, mimeType: "text/csv", buffer: Buffer.from(content) });
+    await expect(page.getByTestId("preview")).toContainText(name);
+    await expect(page.getByTestId("problems")).toContainText(words);
+    await expect(page.getByRole("button", { name: "Put it in the book" })).toBeDisabled();
+    await page.getByRole("button", { name: "Leave it" }).click();
+  }
+  await expect(page.getByText("Nothing has come in yet.")).toBeVisible();
+});
+
+test("a bad site file is refused by field, and nothing is put on the shelf", async ({ page }) => {
+  await page.goto("/");
+  const books = await page.locator("tbody tr").count();
+  const bad = {
+    format: "dusty-ledger/site",
+    version: 1,
+    colour: "red",
+    place: { latitudeDeg: 95, longitudeDeg: 0 },
+    modules: { m: { pmpW: 400, gammaPmpPerK: 0.004 } },
+    arrays: [{ id: "a", module: "m", count: 1, tiltDeg: 140, azimuthDeg: 0 }],
+  };
+  await page
+    .getByTestId("site-file")
+    .setInputFiles({ name: "bad.site.json", mimeType: "application/json", buffer: Buffer.from(JSON.stringify(bad)) });
+  const problems = page.getByTestId("problems");
+  for (const words of [/latitudeDeg is 95/, /gammaPmpPerK is 0.004.*negative/s, /tiltDeg is 140.*from horizontal/s, /unknown “colour”/])
+    await expect(problems).toContainText(words);
+  await page.reload();
+  expect(await page.locator("tbody tr").count()).toBe(books);
+});
+
+test("the site form refuses what the schema refuses, saves the rest, and the ledger follows", async ({ page }) => {
+  await page.goto("/books/ferry-office/ledger?year=2024");
+  const before = await page.locator("tfoot td:nth-child(5)").textContent();
+  await page.goto("/books/ferry-office/site");
+  const tilt = page.getByLabel("Tilt, ° from flat").first();
+  await tilt.fill("140");
+  await page.getByRole("button", { name: "Save the site" }).click();
+  await expect(page.getByText(/tilt is measured from horizontal/)).toBeVisible();
+  await tilt.fill("5");
+  await page.getByRole("button", { name: "Save the site" }).click();
+  await expect(page.getByText("Saved. The ledger is reckoned anew.")).toBeVisible();
+  await page.goto("/books/ferry-office/ledger?year=2024");
+  await expect(page.locator("tfoot td:nth-child(5)")).not.toHaveText(before ?? "");
+});
+
+test("a book can be started from nothing", async ({ page }) => {
+  await page.goto("/");
+  await page.getByRole("button", { name: "Start from nothing" }).click();
+  await expect(page).toHaveURL(/new-site\/site$/);
+  await expect(page.getByText(/20 modules, 8.0 kWp/)).toBeVisible();
+});

@@ -1,0 +1,109 @@
+import { existsSync } from "node:fs";
+import { mkdir, readFile, rm } from "node:fs/promises";
+import { ensureBuild } from "./lib/build.mjs";
+import { serverPrograms, startThrowawayCluster } from "./lib/cluster.mjs";
+import { checkNode, ensureDebian, ensurePackages } from "./lib/install.mjs";
+import { inProject, must, nodeBin, run } from "./lib/run.mjs";
+import { serve } from "./lib/serve.mjs";
+
+let passed = 0;
+let failed = 0;
+const undo = [];
+
+async function check(name, work) {
+  const started = performance.now();
+  try {
+    const note = (await work()) ?? "";
+    passed++;
+    console.log(`ok    ${name} (${Math.round((performance.now() - started) / 1000)} s)${note ? ` ${note}` : ""}`);
+  } catch (error) {
+    failed++;
+    console.log(`FAIL  ${name}\n${error.message}`);
+  }
+}
+
+const tool = (name, args, env = process.env) => must(nodeBin(name), args, { env });
+
+/** A rule set that looked at nothing proves nothing. */
+async function directionRules() {
+  const output = await tool("depcruise", ["src", "--config", ".dependency-cruiser.cjs"]);
+  const modules = Number(/\((\d+) modules/.exec(output)?.[1] ?? 0);
+  if (modules < 50) throw new Error(`The dependency rules saw only ${modules} modules.\n${output}`);
+  return `${modules} modules`;
+}
+
+async function vitest(env) {
+  const file = inProject("test-results", "vitest.json");
+  await mkdir(inProject("test-results"), { recursive: true });
+  const { output } = await run(nodeBin("vitest"), ["run", "--reporter=default", "--reporter=json", `--outputFile.json=${file}`], {
+    env,
+    capture: true,
+  });
+  if (!existsSync(file)) throw new Error(output.slice(-4000));
+  const report = JSON.parse(await readFile(file, "utf8"));
+  passed += report.numPassedTests;
+  failed += report.numFailedTests;
+  if (report.numTotalTests === 0 || report.success !== true) {
+    if (report.numFailedTests === 0) failed++;
+    console.log(output.slice(-12_000));
+  }
+  console.log(`unit and database: ${report.numPassedTests} passed, ${report.numFailedTests} failed`);
+}
+
+async function browser(env) {
+  const file = inProject("test-results", "browser.json");
+  const { output } = await run(nodeBin("playwright"), ["test"], { env, capture: true });
+  if (!existsSync(file)) throw new Error(output.slice(-4000));
+  const { stats } = JSON.parse(await readFile(file, "utf8"));
+  passed += stats.expected;
+  failed += stats.unexpected + stats.flaky;
+  if (stats.expected === 0 || stats.unexpected > 0 || stats.flaky > 0) {
+    if (stats.expected === 0) failed++;
+    console.log(output.slice(-12_000));
+  }
+  console.log(`browser: ${stats.expected} passed, ${stats.unexpected} failed`);
+}
+
+/** Adds a database of its own to a server, so that suites do not meet. */
+async function database(url, name) {
+  const made = new URL(url);
+  made.pathname = `/${name}`;
+  const code = `import pg from "pg"; const c = new pg.Client({ connectionString: ${JSON.stringify(url)} }); await c.connect(); await c.query("create database ${name}"); await c.end();`;
+  await must(process.execPath, ["--input-type=module", "-e", code]);
+  return made.toString();
+}
+
+async function stopAll() {
+  for (const stop of undo.reverse()) await stop().catch((error) => console.error(error.message));
+  undo.length = 0;
+}
+
+async function all() {
+  checkNode();
+  await ensurePackages();
+  await ensureDebian(["postgresql-15"], () => serverPrograms() !== null);
+  await ensureDebian(["chromium"], () => existsSync("/usr/bin/chromium"));
+  await rm(inProject("test-results"), { recursive: true, force: true });
+  const cluster = await startThrowawayCluster();
+  undo.push(cluster.stop);
+  const plain = { ...process.env, DATABASE_URL: cluster.url, LOG_LEVEL: "error" };
+  await check("build", () => ensureBuild(plain));
+  await Promise.all([check("types", () => tool("tsc", ["--noEmit"])), check("lint", () => tool("eslint", ["."]))]);
+  await check("format and style", () => tool("biome", ["check", "--error-on-warnings", "."]));
+  await check("direction of imports", directionRules);
+  await vitest({ ...plain, DATABASE_URL: await database(cluster.url, "suites") });
+  const served = { ...plain, DATABASE_URL: await database(cluster.url, "journeys"), DUSTY_LEDGER_VAR: inProject("test-results", "var") };
+  await check("demo", () => must(nodeBin("tsx"), ["scripts/prepare.ts"], { env: served }));
+  const site = await serve({ env: served, firstPort: 3400, quiet: true });
+  undo.push(site.stop);
+  await browser({ ...served, DUSTY_LEDGER_ADDRESS: site.address });
+}
+
+process.on("SIGINT", () => stopAll().then(() => process.exit(130)));
+await all().catch((error) => {
+  failed++;
+  console.log(`FAIL  ${error.stack}`);
+});
+await stopAll();
+console.log(`\n${passed} passed, ${failed} failed`);
+process.exit(failed === 0 && passed > 0 ? 0 : 1);

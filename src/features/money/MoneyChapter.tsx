@@ -11,6 +11,7 @@ import { asRefused, call, type RefusedCall } from "@/features/api";
 import { Figure } from "@/features/figures/Figure";
 import { dateName, money, number, percent, yearsAndMonths } from "@/features/figures/format";
 import chapter from "@/features/look/Chapter.module.css";
+import { ScrollBox } from "@/features/look/ScrollBox";
 import { Refused } from "@/features/problems/ProblemList";
 import { firstYearWorking, type MoneyContext, risingWorking, simpleWorking } from "@/features/workings/money-workings";
 import { BalanceChart } from "./BalanceChart";
@@ -219,7 +220,7 @@ function YearTable({ context }: { context: MoneyContext }) {
   const { payback, site } = context;
   const turned = payback.years.findIndex((year) => Number(year.balance) >= 0);
   return (
-    <div className={styles.years}>
+    <ScrollBox label="Year by year" className={styles.years}>
       <table className={chapter.table}>
         <caption className={styles.hidden}>Year by year</caption>
         <thead>
@@ -265,6 +266,6 @@ function YearTable({ context }: { context: MoneyContext }) {
           ))}
         </tbody>
       </table>
-    </div>
+    </ScrollBox>
   );
 }

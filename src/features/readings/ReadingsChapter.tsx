@@ -7,6 +7,7 @@ import type { Batch, Coverage } from "@/contracts/imports";
 import { asRefused, call, type RefusedCall } from "@/features/api";
 import { number } from "@/features/figures/format";
 import chapter from "@/features/look/Chapter.module.css";
+import { ScrollBox } from "@/features/look/ScrollBox";
 import { Refused } from "@/features/problems/ProblemList";
 import { CoverageChart } from "./CoverageChart";
 import { ImportDesk } from "./ImportDesk";
@@ -82,42 +83,44 @@ function BatchList({ slug, batches, timeZone }: { slug: string; batches: readonl
       {refusal && <Refused refusal={refusal} />}
       {batches.length === 0 && <p className={chapter.soft}>None yet. Each import stands here as one batch and can be undone whole.</p>}
       {batches.length > 0 && (
-        <table className={chapter.table}>
-          <thead>
-            <tr>
-              <th scope="col">file</th>
-              <th scope="col">values</th>
-              <th scope="col">from, to</th>
-              <th scope="col">step</th>
-              <th scope="col">
-                <span className={styles.hidden}>action</span>
-              </th>
-            </tr>
-          </thead>
-          <tbody>
-            {batches.map((batch) => (
-              <tr key={batch.id} data-undone={batch.undoneAt !== null || undefined} className={styles.batch}>
-                <td title={`SHA-256 ${batch.sha256}`}>
-                  {batch.fileName}
-                  <small>
-                    {batch.kind} · {number(batch.rowCount)} rows · {day(batch.createdAt)}
-                  </small>
-                </td>
-                <td>{number(batch.valueCount)}</td>
-                <td>
-                  {day(batch.firstUtc)}
-                  <small>{day(batch.lastUtc)}</small>
-                </td>
-                <td>{batch.stepMinutes === null ? "–" : `${batch.stepMinutes} min`}</td>
-                <td>
-                  <Button variant="subtle" size="compact-xs" onClick={() => void set(batch, batch.undoneAt === null)}>
-                    {batch.undoneAt === null ? "Undo" : "Bring back"}
-                  </Button>
-                </td>
+        <ScrollBox label="Imports">
+          <table className={chapter.table}>
+            <thead>
+              <tr>
+                <th scope="col">file</th>
+                <th scope="col">values</th>
+                <th scope="col">from, to</th>
+                <th scope="col">step</th>
+                <th scope="col">
+                  <span className={styles.hidden}>action</span>
+                </th>
               </tr>
-            ))}
-          </tbody>
-        </table>
+            </thead>
+            <tbody>
+              {batches.map((batch) => (
+                <tr key={batch.id} data-undone={batch.undoneAt !== null || undefined} className={styles.batch}>
+                  <td title={`SHA-256 ${batch.sha256}`}>
+                    {batch.fileName}
+                    <small>
+                      {batch.kind} · {number(batch.rowCount)} rows · {day(batch.createdAt)}
+                    </small>
+                  </td>
+                  <td>{number(batch.valueCount)}</td>
+                  <td>
+                    {day(batch.firstUtc)}
+                    <small>{day(batch.lastUtc)}</small>
+                  </td>
+                  <td>{batch.stepMinutes === null ? "–" : `${batch.stepMinutes} min`}</td>
+                  <td>
+                    <Button variant="subtle" size="compact-xs" onClick={() => void set(batch, batch.undoneAt === null)}>
+                      {batch.undoneAt === null ? "Undo" : "Bring back"}
+                    </Button>
+                  </td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </ScrollBox>
       )}
     </section>
   );

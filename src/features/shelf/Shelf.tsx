@@ -6,6 +6,7 @@ import { type LedgerLine, paidOfOwed, verdictOf } from "@/core/reconcile";
 import { Figure } from "@/features/figures/Figure";
 import { kwhDecimals, number, percent } from "@/features/figures/format";
 import chapter from "@/features/look/Chapter.module.css";
+import { ScrollBox } from "@/features/look/ScrollBox";
 import type { LedgerContext } from "@/features/workings/ledger-workings";
 import * as workings from "@/features/workings/ledger-workings";
 import { NewBook } from "./NewBook";
@@ -30,7 +31,7 @@ export function Shelf({ books, timeZone }: { books: readonly ShelfBook[]; timeZo
       <h1>The shelf</h1>
       <p className={chapter.verdict}>{shelfSentence(books.length, needing.length)}</p>
       {books.length > 0 && (
-        <div className={styles.ruled}>
+        <ScrollBox label="Books" className={styles.ruled}>
           <table className={chapter.table}>
             <thead>
               <tr>
@@ -81,7 +82,7 @@ export function Shelf({ books, timeZone }: { books: readonly ShelfBook[]; timeZo
               ))}
             </tbody>
           </table>
-        </div>
+        </ScrollBox>
       )}
       <NewBook timeZone={timeZone} />
     </div>

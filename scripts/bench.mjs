@@ -1,0 +1,12 @@
+import { serverPrograms, startThrowawayCluster } from "./lib/cluster.mjs";
+import { checkNode, ensureDebian, ensurePackages } from "./lib/install.mjs";
+import { nodeBin, run } from "./lib/run.mjs";
+
+/** Measures on a cluster of its own and writes docs/performance.md. */
+checkNode();
+await ensurePackages();
+await ensureDebian(["postgresql-15"], () => serverPrograms() !== null);
+const cluster = await startThrowawayCluster();
+const { code } = await run(nodeBin("tsx"), ["bench/run.ts"], { env: { ...process.env, DATABASE_URL: cluster.url } });
+await cluster.stop();
+process.exit(code);

@@ -1,0 +1,78 @@
+import { existsSync } from "node:fs";
+import { mkdir } from "node:fs/promises";
+import { ensureBuild } from "./lib/build.mjs";
+import { serverPrograms, startThrowawayCluster } from "./lib/cluster.mjs";
+import { checkNode, ensureDebian, ensurePackages } from "./lib/install.mjs";
+import { inProject, must, nodeBin } from "./lib/run.mjs";
+import { serve } from "./lib/serve.mjs";
+
+/** One picture of each main view, from a fresh demo. */
+const VIEWS = [
+  { name: "shelf", path: "/" },
+  { name: "ledger", path: "/books/packing-shed/ledger?year=2025" },
+  { name: "ledger-dark", path: "/books/packing-shed/ledger?year=2025", colorScheme: "dark" },
+  { name: "ledger-all-years", path: "/books/packing-shed/ledger?year=all" },
+  { name: "ledger-narrow", path: "/books/packing-shed/ledger?year=2025", width: 390, height: 844 },
+  {
+    name: "working",
+    path: "/books/packing-shed/ledger?year=2025",
+    act: (page) => page.locator("tfoot").getByRole("button").nth(2).click(),
+  },
+  { name: "month", path: "/books/packing-shed/ledger/2025-10?day=2025-10-06" },
+  { name: "site", path: "/books/packing-shed/site" },
+  { name: "readings", path: "/books/packing-shed/readings" },
+  {
+    name: "import-preview",
+    path: "/books/packing-shed/readings",
+    act: (page) => page.getByTestId("file").setInputFiles(inProject("test", "fixtures", "plants", "dry-roof", "production.csv.gz")),
+  },
+  { name: "money", path: "/books/packing-shed/money" },
+];
+
+checkNode();
+await ensurePackages();
+await ensureDebian(["postgresql-15"], () => serverPrograms() !== null);
+await ensureDebian(["chromium"], () => existsSync("/usr/bin/chromium"));
+const { chromium } = await import("@playwright/test");
+const cluster = await startThrowawayCluster();
+const env = {
+  ...process.env,
+  DATABASE_URL: cluster.url,
+  LOG_LEVEL: "error",
+  DUSTY_LEDGER_VAR: inProject("test-results", "screenshots-var"),
+};
+await ensureBuild(env);
+await must(nodeBin("tsx"), ["scripts/prepare.ts"], { env });
+const site = await serve({ env, firstPort: 3500, quiet: true });
+const browser = await chromium.launch({
+  executablePath: "/usr/bin/chromium",
+  args: [
+    "--no-sandbox",
+    "--disable-gpu",
+    "--disable-quic",
+    "--no-first-run",
+    "--disable-background-networking",
+    "--disable-component-update",
+    "--disable-sync",
+    "--font-render-hinting=none",
+    "--force-color-profile=srgb",
+  ],
+});
+await mkdir(inProject("docs", "screenshots"), { recursive: true });
+for (const { name, path, width = 1280, height = 800, colorScheme = "light", act } of VIEWS) {
+  const context = await browser.newContext({ viewport: { width, height }, colorScheme, reducedMotion: "reduce", timezoneId: "UTC" });
+  const page = await context.newPage();
+  await page.goto(site.address + path);
+  await page.evaluate(() => document.fonts.ready);
+  await page.waitForTimeout(600);
+  if (act) {
+    await act(page);
+    await page.waitForTimeout(2500);
+  }
+  await page.screenshot({ path: inProject("docs", "screenshots", `${name}.png`), animations: "disabled", caret: "hide" });
+  await context.close();
+}
+await browser.close();
+await site.stop();
+await cluster.stop();
+console.log(`${VIEWS.length} pictures in docs/screenshots`);

@@ -2,6 +2,7 @@ import type { LedgerAccount } from "@/core/accounts";
 
 /** Every account has its own hatch beside its colour, the same in every chart. Stroke paths in an 6 by 6 tile. */
 const STROKES: Readonly<Record<LedgerAccount, string>> = {
+  rear: "M3 1.6V4.4M1.6 3H4.4",
   shading: "M1.5 0V6M4.5 0V6",
   snow: "M1 1h.9M4 4h.9M4 1h.9M1 4h.9",
   soiling: "M-1 7L7 -1M-1 1L1 -1M5 7L7 5",

@@ -19,6 +19,8 @@ const tiltDeg = z
   .min(0, "tilt is measured from horizontal: 0 lies flat, 90 stands upright")
   .max(90, "tilt is measured from horizontal: 0 lies flat, 90 stands upright; an angle from vertical is 90 minus it");
 
+const monthly = (value: z.ZodNumber) => z.array(value).length(12, "give twelve months, January first");
+
 export const placeSchema = z.strictObject({
   latitudeDeg: z
     .number()
@@ -85,6 +87,28 @@ export const inverterSchema = z.strictObject({
   ratedEfficiencyFrac: frac.gt(0.3, "is a share: write 97.2 % as 0.972").default(0.96),
   perModule: z.boolean().default(false),
   exportLimitW: z.number().min(0).nullable().default(null),
+  dcInputLimitW: positive("DC input limit").nullable().default(null),
+  nightDrawW: z.number().min(0).max(1000).default(0),
+  efficiencyCurve: z
+    .array(z.strictObject({ loadFrac: z.number().gt(0).max(2), efficiencyFrac: frac.gt(0, "is a share: write 97 % as 0.97") }))
+    .min(2, "a curve has at least two points")
+    .refine((points) => points.every((p, k) => k === 0 || p.loadFrac > points[k - 1]!.loadFrac), "list the points by rising load")
+    .nullable()
+    .default(null),
+  king: z
+    .strictObject({
+      pac0W: positive("AC rating"),
+      pdc0W: positive("DC rating"),
+      vdc0V: positive("DC voltage"),
+      ps0W: z.number().min(0),
+      c0: z.number(),
+      c1: z.number(),
+      c2: z.number(),
+      c3: z.number(),
+      nightW: z.number().min(0),
+    })
+    .nullable()
+    .default(null),
 });
 
 export const meterSchema = z.strictObject({
@@ -99,6 +123,41 @@ export const lossesSchema = z.strictObject({
   acWiringFrac: frac.default(0.005),
   soilingFrac: frac.default(0.02),
   availabilityFrac: frac.default(0),
+  transformerFrac: frac.default(0),
+  soilingMonthlyFrac: monthly(frac).nullable().default(null),
+  snowMonthlyFrac: monthly(frac).nullable().default(null),
+});
+
+export const soilingSchema = z.strictObject({
+  ratePerDayFrac: z.number().min(0).max(0.05, "is a share a day: write 0.1 % a day as 0.001").default(0.001),
+  cleaningRainMm: z.number().min(0).max(200).default(6),
+  graceDays: z.int().min(0).max(365).default(5),
+  maxFrac: frac.default(0.3),
+});
+
+/** Methods by stage of the chain, first the default. The words are those of the interface and of the file. */
+export const modelChoices = {
+  decomposition: ["erbs", "disc"],
+  transposition: ["hay-davies", "isotropic", "reindl", "perez"],
+  reflection: ["martin-ruiz", "ashrae", "fresnel"],
+  cellTemperature: ["faiman", "ross", "king"],
+  power: ["coefficient", "single-diode"],
+  soiling: ["fixed", "build-up"],
+  snow: ["none", "sliding", "monthly"],
+  inverter: ["part-load", "constant", "king"],
+  subHourlyClipping: ["corrected", "ignored"],
+} as const;
+
+export const modelsSchema = z.strictObject({
+  decomposition: z.enum(modelChoices.decomposition).default("erbs"),
+  transposition: z.enum(modelChoices.transposition).default("hay-davies"),
+  reflection: z.enum(modelChoices.reflection).default("martin-ruiz"),
+  cellTemperature: z.enum(modelChoices.cellTemperature).default("faiman"),
+  power: z.enum(modelChoices.power).default("coefficient"),
+  soiling: z.enum(modelChoices.soiling).default("fixed"),
+  snow: z.enum(modelChoices.snow).default("none"),
+  inverter: z.enum(modelChoices.inverter).default("part-load"),
+  subHourlyClipping: z.enum(modelChoices.subHourlyClipping).default("corrected"),
 });
 
 const ageingFields = { firstYearFrac: frac.default(0.005), perYearFrac: frac.default(0.005) };
@@ -135,11 +194,13 @@ export const siteSchema = z
     commissioned: isoDate.nullable().default(null),
     place: placeSchema,
     albedo: frac.default(0.2),
+    albedoMonthly: monthly(frac).nullable().default(null),
     modules: z.record(identifier, moduleSchema).refine((m) => Object.keys(m).length > 0, "name at least one module type"),
     arrays: z.array(arraySchema).min(1, "a site has at least one array"),
     inverters: z.array(inverterSchema).default([]),
     meters: z.array(meterSchema).default([{ id: "main", point: "ac", arrays: [] }]),
     losses: lossesSchema.prefault({}),
+    soiling: soilingSchema.prefault({}),
     ageing: ageingSchema.prefault({}),
     warranty: z
       .strictObject({ years: z.number().positive().max(60), ...ageingFields })
@@ -147,7 +208,7 @@ export const siteSchema = z
       .default(null),
     promise: promiseSchema.nullable().default(null),
     money: moneySchema.prefault({}),
-    models: z.strictObject({ reflection: z.enum(["martin-ruiz", "ashrae"]).default("martin-ruiz") }).prefault({}),
+    models: modelsSchema.prefault({}),
     revisions: z
       .array(z.strictObject({ from: isoDate, note: z.string().default(""), change: z.record(z.string(), z.unknown()) }))
       .default([]),

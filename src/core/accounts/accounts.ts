@@ -1,5 +1,7 @@
 /** The model's loss accounts in the order in which the chain meets them; each is energy before its stage minus after it. */
 export const MODEL_ACCOUNTS = [
+  "rear",
+  "snow",
   "soiling",
   "reflection",
   "lowLight",
@@ -10,6 +12,8 @@ export const MODEL_ACCOUNTS = [
   "inverter",
   "clipping",
   "acWiring",
+  "transformer",
+  "curtailment",
   "downtime",
 ] as const;
 
@@ -17,6 +21,7 @@ export type ModelAccount = (typeof MODEL_ACCOUNTS)[number];
 
 /** Accounts as a reader sees them: mismatch and all wiring share one line, and the meter's side adds two. */
 export const LEDGER_ACCOUNTS = [
+  "rear",
   "shading",
   "snow",
   "soiling",
@@ -34,8 +39,15 @@ export const LEDGER_ACCOUNTS = [
 
 export type LedgerAccount = (typeof LEDGER_ACCOUNTS)[number];
 
-export const ledgerAccountOf = (account: ModelAccount): LedgerAccount =>
-  account === "mismatch" || account === "dcWiring" || account === "acWiring" ? "wiring" : account;
+const SHARED_LINES: Partial<Record<ModelAccount, LedgerAccount>> = {
+  mismatch: "wiring",
+  dcWiring: "wiring",
+  acWiring: "wiring",
+  transformer: "wiring",
+  curtailment: "downtime",
+};
+
+export const ledgerAccountOf = (account: ModelAccount): LedgerAccount => SHARED_LINES[account] ?? (account as LedgerAccount);
 
 export interface AccountName {
   readonly code: string;
@@ -43,6 +55,7 @@ export interface AccountName {
 }
 
 export const ACCOUNT_NAMES: Readonly<Record<LedgerAccount, AccountName>> = {
+  rear: { code: "Rl", name: "Rear light" },
   shading: { code: "Sh", name: "Shading" },
   snow: { code: "Sn", name: "Snow" },
   soiling: { code: "So", name: "Soiling" },

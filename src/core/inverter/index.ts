@@ -1,1 +1,11 @@
-export { clipW, constantEfficiencyW } from "./inverter";
+export { type CurveTable, curveTable, fillCurve } from "./curve-table";
+export {
+  clipW,
+  constantEfficiencyW,
+  type EfficiencyPoint,
+  efficiencyAt,
+  type KingInverter,
+  kingInverterW,
+  usualCurve,
+  weightedEfficiency,
+} from "./inverter";

@@ -1,4 +1,3 @@
-/** Below this cosine of the zenith (85 deg) a measured GHI says little about the beam; the split stays, the beam is capped. */
 export interface BeamAndDiffuse {
   dniWm2: number;
   dhiWm2: number;

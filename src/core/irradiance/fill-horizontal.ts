@@ -1,36 +1,72 @@
-import type { SunColumns } from "../sun";
-import { type BeamAndDiffuse, erbs } from "./erbs";
-import type { HorizontalColumns } from "./hay-davies";
+import { relativeAirMass } from "../sun";
+import { radToDeg } from "../units";
+import { discDniWm2 } from "./disc";
+import { erbsDiffuseFrac } from "./erbs";
 
-/** What was measured on the horizontal; null columns were not. */
-export interface MeasuredHorizontal {
-  readonly ghiWm2: Float64Array | null;
-  readonly dniWm2: Float64Array | null;
-  readonly dhiWm2: Float64Array | null;
+export type DecompositionModel = "erbs" | "disc";
+
+/** GHI, DNI and DHI, W/m2; NaN in what was not measured. */
+export interface HorizontalColumns {
+  readonly ghiWm2: Float64Array;
+  readonly dniWm2: Float64Array;
+  readonly dhiWm2: Float64Array;
+}
+
+/** Sine of the sun's elevation and extraterrestrial normal irradiance, W/m2. */
+export interface SunHeights {
+  readonly up: Float64Array;
+  readonly extraterrestrialWm2: Float64Array;
 }
 
 /**
- * Completes GHI, DNI and DHI: measured values stand; a missing third follows from closure (GHI = DHI + DNI cos z); GHI alone is
- * split by Erbs with the beam capped at the extraterrestrial. NaN where too little was measured.
+ * Completes the first `count` values of GHI, DNI and DHI in place: measured values stand; a missing third follows from closure
+ * (GHI = DHI + DNI cos z); GHI alone is split by Erbs or DISC with the beam capped at the extraterrestrial, what is cut going to the
+ * diffuse. NaN stays where too little was measured. `pressureFrac` is the air pressure over that at sea level.
  */
-export function fillHorizontal(measured: MeasuredHorizontal, sun: SunColumns, out: HorizontalColumns): HorizontalColumns {
-  const split: BeamAndDiffuse = { dniWm2: 0, dhiWm2: 0 };
-  for (let i = 0; i < out.ghiWm2.length; i++) {
-    const cosZenith = Math.max(sun.up[i]!, 0);
-    let dni = measured.dniWm2 ? measured.dniWm2[i]! : Number.NaN;
-    let dhi = measured.dhiWm2 ? measured.dhiWm2[i]! : Number.NaN;
-    let ghi = measured.ghiWm2 ? measured.ghiWm2[i]! : Number.NaN;
-    if (Number.isNaN(ghi)) ghi = dhi + dni * cosZenith;
-    if (!Number.isNaN(dni) && Number.isNaN(dhi)) dhi = Math.max(ghi - dni * cosZenith, 0);
-    else if (!Number.isNaN(dhi) && Number.isNaN(dni)) dni = cosZenith > 0.0175 ? Math.max(ghi - dhi, 0) / cosZenith : 0;
-    else if (Number.isNaN(dni)) {
-      erbs(ghi, cosZenith, sun.extraterrestrialWm2[i]!, split, sun.extraterrestrialWm2[i]);
-      dni = split.dniWm2;
-      dhi = split.dhiWm2;
+export function fillHorizontal(
+  sky: HorizontalColumns,
+  sun: SunHeights,
+  model: DecompositionModel,
+  pressureFrac: number,
+  count: number,
+): HorizontalColumns {
+  const { ghiWm2, dniWm2, dhiWm2 } = sky;
+  for (let i = 0; i < count; i++) {
+    const ghi = ghiWm2[i]!;
+    const dni = dniWm2[i]!;
+    const dhi = dhiWm2[i]!;
+    const up = sun.up[i]!;
+    const cosZenith = up > 0 ? up : 0;
+    if (dni === dni || dhi === dhi) close(sky, i, cosZenith);
+    else if (cosZenith > 0 && ghi > 0) {
+      const normal = sun.extraterrestrialWm2[i]!;
+      const upright = ghi / cosZenith;
+      let beam =
+        model === "erbs"
+          ? upright * (1 - erbsDiffuseFrac(upright / normal))
+          : discDniWm2(ghi, cosZenith, normal, pressureFrac * airMass(cosZenith));
+      // Near the horizon the quotient by cos z runs away.
+      if (beam > normal) beam = normal;
+      const rest = ghi - beam * cosZenith;
+      dniWm2[i] = rest < 0 ? upright : beam;
+      dhiWm2[i] = rest < 0 ? 0 : rest;
+    } else {
+      dniWm2[i] = 0;
+      dhiWm2[i] = ghi;
     }
-    out.ghiWm2[i] = ghi;
-    out.dniWm2[i] = dni;
-    out.dhiWm2[i] = dhi;
   }
-  return out;
+  return sky;
+}
+
+const airMass = (cosZenith: number): number => relativeAirMass(radToDeg(Math.acos(Math.min(1, cosZenith))));
+
+/** Takes the third of three from the two that were measured. */
+function close({ ghiWm2, dniWm2, dhiWm2 }: HorizontalColumns, i: number, cosZenith: number): void {
+  const dni = dniWm2[i]!;
+  const dhi = dhiWm2[i]!;
+  let ghi = ghiWm2[i]!;
+  if (Number.isNaN(ghi)) ghi = dhi + dni * cosZenith;
+  if (Number.isNaN(dhi)) dhiWm2[i] = Math.max(ghi - dni * cosZenith, 0);
+  else if (Number.isNaN(dni)) dniWm2[i] = cosZenith > 0.0175 ? Math.max(ghi - dhi, 0) / cosZenith : 0;
+  ghiWm2[i] = ghi;
 }

@@ -1,4 +1,11 @@
+export { type ClearSky, type ClearSkyMoment, haurwitzGhiWm2, ineichenPerez } from "./clear-sky";
+export { discDniWm2 } from "./disc";
 export { type BeamAndDiffuse, erbs, erbsDiffuseFrac } from "./erbs";
-export { fillHorizontal, type MeasuredHorizontal } from "./fill-horizontal";
-export { COS_ZENITH_FLOOR, fillHayDavies, type HorizontalColumns, hayDavies, type PlaneColumns, type SkyDiffuse } from "./hay-davies";
+export { type DecompositionModel, fillHorizontal, type HorizontalColumns, type SunHeights } from "./fill-horizontal";
+export { fillPlane, type PlaneColumns, type PlaneLight, type TranspositionModel } from "./fill-plane";
+export { hayDavies } from "./hay-davies";
+export { isotropicSky } from "./isotropic";
+export { perez } from "./perez";
 export { type Plane, planeOf } from "./plane";
+export { reindl, type SkyMoment } from "./reindl";
+export { COS_ZENITH_FLOOR, type SkyDiffuse } from "./sky-diffuse";

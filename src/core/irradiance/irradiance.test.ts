@@ -3,41 +3,93 @@ import { describe, expect, it } from "vitest";
 import { expectNear, referenceCases } from "../../../test/reference-vectors";
 import { runSun } from "../sun";
 import { degToRad } from "../units";
-import { erbs, erbsDiffuseFrac, fillHayDavies, fillHorizontal, hayDavies, planeOf } from ".";
+import {
+  type ClearSky,
+  discDniWm2,
+  erbs,
+  erbsDiffuseFrac,
+  fillHorizontal,
+  fillPlane,
+  haurwitzGhiWm2,
+  hayDavies,
+  ineichenPerez,
+  isotropicSky,
+  type PlaneLight,
+  perez,
+  planeOf,
+  reindl,
+  type SkyDiffuse,
+  type TranspositionModel,
+} from ".";
 
 interface SplitIn {
   ghiWm2: number;
   zenithDeg: number;
   extraterrestrialNormalWm2: number;
+  absoluteAirmass: number | null;
 }
 interface SplitOut {
   clearnessIndex: number | null;
   erbsDiffuseFraction: number | null;
   erbsDhiWm2: number;
   erbsDniWm2: number;
+  maxwellDniWm2: number;
 }
 
-describe("erbs", () => {
-  it("agrees with the vectors", () => {
+describe("beam and diffuse from GHI", () => {
+  it("agree with the vectors by Erbs and by DISC", () => {
     for (const { id, input, expected } of referenceCases<SplitIn, SplitOut>("decomposition")) {
-      const cosZenith = Math.cos(degToRad(input.zenithDeg));
-      const got = erbs(input.ghiWm2, input.zenithDeg >= 90 ? 0 : cosZenith, input.extraterrestrialNormalWm2, { dniWm2: 0, dhiWm2: 0 });
-      expectNear(got.dniWm2, expected.erbsDniWm2, { absolute: 0.01, relative: 1e-6 }, `${id} DNI`);
-      expectNear(got.dhiWm2, expected.erbsDhiWm2, { absolute: 0.01, relative: 1e-6 }, `${id} DHI`);
+      const cosZenith = input.zenithDeg >= 90 ? 0 : Math.cos(degToRad(input.zenithDeg));
+      const near = { absolute: 0.01, relative: 1e-6 };
+      const got = erbs(input.ghiWm2, cosZenith, input.extraterrestrialNormalWm2, { dniWm2: 0, dhiWm2: 0 });
+      expectNear(got.dniWm2, expected.erbsDniWm2, near, `${id} DNI`);
+      expectNear(got.dhiWm2, expected.erbsDhiWm2, near, `${id} DHI`);
+      const disc = discDniWm2(input.ghiWm2, cosZenith, input.extraterrestrialNormalWm2, input.absoluteAirmass ?? Number.NaN);
+      expectNear(disc, expected.maxwellDniWm2, near, `${id} DISC`);
       if (expected.clearnessIndex !== null && expected.erbsDiffuseFraction !== null) {
         expectNear(erbsDiffuseFrac(expected.clearnessIndex), expected.erbsDiffuseFraction, { relative: 1e-6 }, `${id} fraction`);
       }
     }
   });
 
-  it("keeps beam and diffuse adding up to GHI when the beam is capped", () => {
+  it("keep adding up to GHI when the beam is capped", () => {
+    const sky = fc.record({ ghi: fc.double({ min: 0, max: 1400, noNaN: true }), up: fc.double({ min: 0.001, max: 1, noNaN: true }) });
     fc.assert(
-      fc.property(fc.double({ min: 0, max: 1400, noNaN: true }), fc.double({ min: 0.001, max: 1, noNaN: true }), (ghi, cosZenith) => {
-        const split = erbs(ghi, cosZenith, 1361, { dniWm2: 0, dhiWm2: 0 }, 1361);
-        expect(split.dniWm2).toBeLessThanOrEqual(1361);
-        expect(split.dhiWm2 + split.dniWm2 * cosZenith).toBeCloseTo(ghi, 8);
+      fc.property(sky, fc.constantFrom("erbs" as const, "disc" as const), ({ ghi, up }, model) => {
+        const out = { ghiWm2: Float64Array.of(ghi), dniWm2: Float64Array.of(Number.NaN), dhiWm2: Float64Array.of(Number.NaN) };
+        fillHorizontal(out, { up: Float64Array.of(up), extraterrestrialWm2: Float64Array.of(1361) }, model, 1, 1);
+        expect(out.dniWm2[0]).toBeLessThanOrEqual(1361 + 1e-9);
+        expect(out.dhiWm2[0]).toBeGreaterThanOrEqual(0);
+        expect(out.dhiWm2[0]! + out.dniWm2[0]! * up).toBeCloseTo(ghi, 8);
       }),
     );
+  });
+});
+
+describe("clear sky", () => {
+  it("agrees with the vectors by Haurwitz and by Ineichen & Perez", () => {
+    interface In {
+      apparentZenithDeg: number;
+      absoluteAirmass: number | null;
+      linkeTurbidity: number;
+      altitudeM: number;
+      extraterrestrialNormalWm2: number;
+    }
+    interface Out {
+      haurwitzGhiWm2: number;
+      ghiWm2: number;
+      dniWm2: number;
+      dhiWm2: number;
+    }
+    for (const { id, input, expected } of referenceCases<In, Out>("clear-sky")) {
+      const near = { absolute: 0.01, relative: 1e-6 };
+      const cosZenith = input.apparentZenithDeg >= 90 ? 0 : Math.cos(degToRad(input.apparentZenithDeg));
+      const { absoluteAirmass, linkeTurbidity, altitudeM, extraterrestrialNormalWm2: normalWm2 } = input;
+      const moment = { cosZenith, absoluteAirMass: absoluteAirmass ?? Number.NaN, linkeTurbidity, altitudeM, normalWm2 };
+      const got: ClearSky = ineichenPerez(moment, { ghiWm2: 0, dniWm2: 0, dhiWm2: 0 });
+      expectNear(haurwitzGhiWm2(cosZenith), expected.haurwitzGhiWm2, near, `${id} Haurwitz`);
+      for (const part of ["ghiWm2", "dniWm2", "dhiWm2"] as const) expectNear(got[part], expected[part], near, `${id} ${part}`);
+    }
   });
 });
 
@@ -50,73 +102,121 @@ interface PlaneIn {
   dniWm2: number;
   dhiWm2: number;
   extraterrestrialNormalWm2: number;
+  relativeAirmass: number | null;
   albedo: number;
 }
-interface PlaneOut {
-  cosAoi: number;
-  beamWm2: number;
-  groundWm2: number;
-  hayDaviesSkyWm2: number;
-  hayDaviesPoaWm2: number;
-}
+type SkyKey = "isotropicSkyWm2" | "hayDaviesSkyWm2" | "reindlSkyWm2" | "perezSkyWm2";
+type PoaKey = "isotropicPoaWm2" | "hayDaviesPoaWm2" | "reindlPoaWm2" | "perezPoaWm2";
+type PlaneOut = { cosAoi: number; beamWm2: number; groundWm2: number } & Record<SkyKey | PoaKey, number>;
+
+const lightOf = (input: PlaneIn): PlaneLight => {
+  const zenith = degToRad(input.zenithDeg);
+  const azimuth = degToRad(input.sunAzimuthDeg);
+  const of = (value: number) => Float64Array.of(value);
+  return {
+    east: of(Math.sin(zenith) * Math.sin(azimuth)),
+    north: of(Math.sin(zenith) * Math.cos(azimuth)),
+    up: of(input.zenithDeg === 90 ? 0 : Math.cos(zenith)),
+    extraterrestrialWm2: of(input.extraterrestrialNormalWm2),
+    ghiWm2: of(input.ghiWm2),
+    dniWm2: of(input.dniWm2),
+    dhiWm2: of(input.dhiWm2),
+    albedo: of(input.albedo),
+  };
+};
+const planeColumns = () => {
+  const column = () => new Float64Array(1);
+  return { cosIncidence: column(), directionalWm2: column(), skyWm2: column(), groundWm2: column() };
+};
 
 describe("the tilted plane", () => {
-  it("agrees with the vectors for beam, ground and Hay & Davies", () => {
-    for (const { id, input, expected } of referenceCases<PlaneIn, PlaneOut>("transposition")) {
-      const zenith = degToRad(input.zenithDeg);
-      const azimuth = degToRad(input.sunAzimuthDeg);
-      const sun = {
-        east: Float64Array.of(Math.sin(zenith) * Math.sin(azimuth)),
-        north: Float64Array.of(Math.sin(zenith) * Math.cos(azimuth)),
-        up: Float64Array.of(Math.cos(zenith)),
-        extraterrestrialWm2: Float64Array.of(input.extraterrestrialNormalWm2),
-      };
-      const column = () => new Float64Array(1);
-      const out = { cosIncidence: column(), directionalWm2: column(), skyWm2: column(), groundWm2: column() };
-      const sky = { ghiWm2: Float64Array.of(input.ghiWm2), dniWm2: Float64Array.of(input.dniWm2), dhiWm2: Float64Array.of(input.dhiWm2) };
-      fillHayDavies(sky, sun, planeOf(input.tiltDeg, input.surfaceAzimuthDeg), input.albedo, 0, 1, out);
-      const near = { absolute: 0.01, relative: 1e-6 };
-      expectNear(out.cosIncidence[0]!, expected.cosAoi, { absolute: 1e-7 }, `${id} cos incidence`);
-      expectNear(out.groundWm2[0]!, expected.groundWm2, near, `${id} ground`);
-      const diffuse = out.directionalWm2[0]! - expected.beamWm2 + out.skyWm2[0]!;
-      expectNear(diffuse, expected.hayDaviesSkyWm2, near, `${id} sky`);
-      expectNear(out.directionalWm2[0]! + out.skyWm2[0]! + out.groundWm2[0]!, expected.hayDaviesPoaWm2, near, `${id} in-plane`);
+  const models: [TranspositionModel, SkyKey, PoaKey][] = [
+    ["isotropic", "isotropicSkyWm2", "isotropicPoaWm2"],
+    ["hay-davies", "hayDaviesSkyWm2", "hayDaviesPoaWm2"],
+    ["reindl", "reindlSkyWm2", "reindlPoaWm2"],
+    ["perez", "perezSkyWm2", "perezPoaWm2"],
+  ];
+  for (const [model, skyKey, poaKey] of models) {
+    it(`agrees with the vectors by ${model}`, () => {
+      for (const { id, input, expected } of referenceCases<PlaneIn, PlaneOut>("transposition")) {
+        const out = fillPlane(lightOf(input), planeOf(input.tiltDeg, input.surfaceAzimuthDeg), model, 1, planeColumns());
+        const near = { absolute: 0.01, relative: 1e-6 };
+        expectNear(out.cosIncidence[0]!, expected.cosAoi, { absolute: 1e-7 }, `${id} cos incidence`);
+        expectNear(out.groundWm2[0]!, expected.groundWm2, near, `${id} ground`);
+        expectNear(out.directionalWm2[0]! - expected.beamWm2 + out.skyWm2[0]!, expected[skyKey], near, `${id} sky`);
+        expectNear(out.directionalWm2[0]! + out.skyWm2[0]! + out.groundWm2[0]!, expected[poaKey], near, `${id} in-plane`);
+      }
+    });
+  }
+
+  it("is filled by Hay & Davies as the law says", () => {
+    for (const { id, input } of referenceCases<PlaneIn, PlaneOut>("transposition")) {
+      const plane = planeOf(input.tiltDeg, input.surfaceAzimuthDeg);
+      const light = lightOf(input);
+      const out = fillPlane(light, plane, "hay-davies", 1, planeColumns());
+      const { dhiWm2, dniWm2, extraterrestrialNormalWm2: normal } = input;
+      const law = hayDavies(dhiWm2, dniWm2, normal, out.cosIncidence[0]!, light.up[0]!, plane.skyViewFrac, {
+        isotropicWm2: 0,
+        circumsolarWm2: 0,
+      });
+      expect(out.skyWm2[0], id).toBeCloseTo(law.isotropicWm2, 9);
     }
   });
 
-  it("receives GHI when it lies flat and the sun is clear of the horizon", () => {
+  it("receives DHI when it lies flat and the sun is clear of the horizon, by every model", () => {
     const irradiance = fc.record({
-      dhi: fc.double({ min: 0, max: 500, noNaN: true }),
-      dni: fc.double({ min: 0, max: 1000, noNaN: true }),
-      cosZenith: fc.double({ min: 0.02, max: 1, noNaN: true }),
+      dhiWm2: fc.double({ min: 0, max: 500, noNaN: true }),
+      dniWm2: fc.double({ min: 0, max: 1000, noNaN: true }),
+      cosZenith: fc.double({ min: 0.1, max: 1, noNaN: true }),
     });
     fc.assert(
-      fc.property(irradiance, ({ dhi, dni, cosZenith }) => {
-        const sky = hayDavies(dhi, dni, 1361, cosZenith, cosZenith, 1, { isotropicWm2: 0, circumsolarWm2: 0 });
-        expect(sky.isotropicWm2 + sky.circumsolarWm2).toBeCloseTo(dhi, 8);
+      fc.property(irradiance, ({ dhiWm2, dniWm2, cosZenith }) => {
+        const sky = { dhiWm2, dniWm2, cosZenith, cosIncidence: cosZenith, ghiWm2: dhiWm2 + dniWm2 * cosZenith, normalWm2: 1361 };
+        const out: SkyDiffuse = { isotropicWm2: 0, circumsolarWm2: 0 };
+        const sum = (part: SkyDiffuse) => part.isotropicWm2 + part.circumsolarWm2;
+        expect(sum(isotropicSky(dhiWm2, 1, out))).toBeCloseTo(dhiWm2, 8);
+        expect(sum(hayDavies(dhiWm2, dniWm2, 1361, cosZenith, cosZenith, 1, out))).toBeCloseTo(dhiWm2, 8);
+        expect(sum(reindl(sky, 1, 0, out))).toBeCloseTo(dhiWm2, 8);
+        expect(sum(perez(sky, 1 / cosZenith, 1, 0, out))).toBeCloseTo(dhiWm2, 8);
       }),
     );
+  });
+
+  it("gets the same light east and west of solar noon", () => {
+    for (const model of ["isotropic", "hay-davies", "reindl", "perez"] as const) {
+      const at = (sunAzimuthDeg: number, surfaceAzimuthDeg: number) => {
+        const input = {
+          zenithDeg: 50,
+          ghiWm2: 500,
+          dniWm2: 550,
+          dhiWm2: 146.5,
+          extraterrestrialNormalWm2: 1361,
+          relativeAirmass: 1.55,
+          albedo: 0.2,
+        };
+        const plane = planeOf(40, surfaceAzimuthDeg);
+        const out = fillPlane(lightOf({ ...input, tiltDeg: 40, sunAzimuthDeg, surfaceAzimuthDeg }), plane, model, 1, planeColumns());
+        return out.directionalWm2[0]! + out.skyWm2[0]! + out.groundWm2[0]!;
+      };
+      expect(at(120, 150), model).toBeCloseTo(at(240, 210), 9);
+    }
   });
 });
 
 describe("fillHorizontal", () => {
   const axis = { startUtcMs: Date.UTC(2023, 5, 21, 11), stepMinutes: 60, count: 1 };
   const sun = runSun(axis, { latitudeDeg: 40, longitudeDeg: 0 });
-  const columns = () => ({ ghiWm2: new Float64Array(1), dniWm2: new Float64Array(1), dhiWm2: new Float64Array(1) });
+  const fill = (ghi: number, dni: number, dhi: number) =>
+    fillHorizontal({ ghiWm2: Float64Array.of(ghi), dniWm2: Float64Array.of(dni), dhiWm2: Float64Array.of(dhi) }, sun, "erbs", 1, 1);
 
   it("takes a missing DHI, DNI or GHI from closure", () => {
     const up = sun.up[0]!;
-    const of = (value: number) => Float64Array.of(value);
-    const noDhi = fillHorizontal({ ghiWm2: of(800), dniWm2: of(700), dhiWm2: null }, sun, columns());
-    expect(noDhi.dhiWm2[0]).toBeCloseTo(800 - 700 * up, 9);
-    const noDni = fillHorizontal({ ghiWm2: of(800), dniWm2: null, dhiWm2: of(200) }, sun, columns());
-    expect(noDni.dniWm2[0]).toBeCloseTo(600 / up, 9);
-    const noGhi = fillHorizontal({ ghiWm2: null, dniWm2: of(700), dhiWm2: of(100) }, sun, columns());
-    expect(noGhi.ghiWm2[0]).toBeCloseTo(100 + 700 * up, 9);
+    expect(fill(800, 700, Number.NaN).dhiWm2[0]).toBeCloseTo(800 - 700 * up, 9);
+    expect(fill(800, Number.NaN, 200).dniWm2[0]).toBeCloseTo(600 / up, 9);
+    expect(fill(Number.NaN, 700, 100).ghiWm2[0]).toBeCloseTo(100 + 700 * up, 9);
   });
 
   it("leaves a missing GHI missing", () => {
-    const out = fillHorizontal({ ghiWm2: Float64Array.of(Number.NaN), dniWm2: null, dhiWm2: null }, sun, columns());
-    expect(out.dhiWm2[0]).toBeNaN();
+    expect(fill(Number.NaN, Number.NaN, Number.NaN).dhiWm2[0]).toBeNaN();
   });
 });

@@ -1,14 +1,43 @@
 export { type AgeingRate, ageInYears, ageingFactor } from "./ageing";
-export { faiman, HEAT_LOSS, type HeatLoss, type Mounting } from "./cell-temperature";
+export {
+  type CellTemperatureModel,
+  faiman,
+  HEAT_LOSS,
+  type HeatLoss,
+  KING_MOUNT,
+  type KingMount,
+  kingCell,
+  kingModule,
+  type Mounting,
+  NOCT_RISE_K,
+  ross,
+} from "./cell-temperature";
+export { type Datasheet, fitDatasheet } from "./datasheet-fit";
+export { type DiodeTable, diodeTable, tableHeat, tableLowLight } from "./diode-table";
+export { IAM_STEPS, type IamTable, iamAt, iamTable } from "./iam-table";
 export { HULD_CRYSTALLINE_SI, type HuldCoefficients, huldEfficiency, lowLightFactor } from "./low-light";
 export { STC_CELL_C, temperatureFactor } from "./power";
 export {
   ASHRAE_B0,
   ashrae,
+  COATED_GLASS,
   diffuseModifier,
+  fresnel,
+  type Glass,
   type IncidenceModifier,
   incidenceModifier,
   MARTIN_RUIZ_AR,
   martinRuiz,
+  type PlaneReflection,
+  planeReflection,
   type ReflectionModel,
 } from "./reflection";
+export {
+  currentA,
+  type DiodeParameters,
+  diodeAt,
+  type OperatingPoint,
+  openCircuitV,
+  operatingPoint,
+  type ReferenceParameters,
+} from "./single-diode";

@@ -1,11 +1,21 @@
 import { degToRad } from "../units";
+import { type IamTable, iamTable } from "./iam-table";
 
 /** Angular loss coefficient of a clean glass module. Source: Martin & Ruiz, 2001, table 1 (m-Si, 0.169) and 2005 (0.16 recommended). */
 export const MARTIN_RUIZ_AR = 0.16;
 /** Incidence modifier coefficient of plain glass. Source: ASHRAE 93; Souka & Safwat, 1966. */
 export const ASHRAE_B0 = 0.05;
+/** One pane of low-iron glass with an anti-reflection layer. Source: De Soto, Klein & Beckman, 2006 (glazing), with the effective index of a coated pane. */
+export const COATED_GLASS: Glass = { refractiveIndex: 1.3, glazingPerM: 4, thicknessM: 0.002 };
 
-export type ReflectionModel = "martin-ruiz" | "ashrae";
+export interface Glass {
+  readonly refractiveIndex: number;
+  /** Extinction coefficient, 1/m. */
+  readonly glazingPerM: number;
+  readonly thicknessM: number;
+}
+
+export type ReflectionModel = "martin-ruiz" | "ashrae" | "fresnel";
 /** Transmittance at an angle of incidence over that at normal incidence, 0 to 1, from the cosine; 0 from behind. */
 export type IncidenceModifier = (cosIncidence: number) => number;
 
@@ -19,11 +29,24 @@ export function ashrae(cosIncidence: number, b0: number): number {
   return cosIncidence <= 0 ? 0 : Math.max(0, 1 - b0 * (1 / cosIncidence - 1));
 }
 
-/** The modifier of a model at its default coefficient, with constants taken once. */
+/** Refraction, reflection and absorption of one pane. Source: Snell, Fresnel and Bouguer as in De Soto, Klein & Beckman, 2006, eq. 13 to 16. */
+export function fresnel(cosIncidence: number, { refractiveIndex, glazingPerM, thicknessM }: Glass): number {
+  if (cosIncidence <= 0) return 0;
+  const atNormal = Math.exp(-glazingPerM * thicknessM) * (1 - ((1 - refractiveIndex) / (1 + refractiveIndex)) ** 2);
+  const theta = Math.acos(Math.min(1, cosIncidence));
+  if (theta < 1e-6) return 1;
+  const refracted = Math.asin(Math.sin(theta) / refractiveIndex);
+  const minus = refracted - theta;
+  const plus = refracted + theta;
+  const reflected = 0.5 * ((Math.sin(minus) / Math.sin(plus)) ** 2 + (Math.tan(minus) / Math.tan(plus)) ** 2);
+  return (Math.exp((-glazingPerM * thicknessM) / Math.cos(refracted)) * (1 - reflected)) / atNormal;
+}
+
+/** The modifier of a model at its default coefficients. */
 export function incidenceModifier(model: ReflectionModel): IncidenceModifier {
   if (model === "ashrae") return (cosIncidence) => ashrae(cosIncidence, ASHRAE_B0);
-  const scale = 1 / (1 - Math.exp(-1 / MARTIN_RUIZ_AR));
-  return (cosIncidence) => (cosIncidence <= 0 ? 0 : (1 - Math.exp(-cosIncidence / MARTIN_RUIZ_AR)) * scale);
+  if (model === "fresnel") return (cosIncidence) => fresnel(cosIncidence, COATED_GLASS);
+  return (cosIncidence) => martinRuiz(cosIncidence, MARTIN_RUIZ_AR);
 }
 
 const RINGS = 4000;
@@ -33,12 +56,12 @@ const RINGS = 4000;
  * sees none (the ground from a flat plane). Midpoint rule over rings of equal incidence, within 1e-5.
  * Source: Martin & Ruiz, 2001, eq. 6 and 7, integrated numerically.
  */
-export function diffuseModifier(modifier: IncidenceModifier, tiltDeg: number, from: "sky" | "ground"): number {
+export function diffuseModifier(modifier: IncidenceModifier, tiltDeg: number, from: "sky" | "ground", rings = RINGS): number {
   const tilt = degToRad(tiltDeg);
   let passed = 0;
   let seen = 0;
-  for (let k = 0; k < RINGS; k++) {
-    const incidence = ((k + 0.5) / RINGS) * (Math.PI / 2);
+  for (let k = 0; k < rings; k++) {
+    const incidence = ((k + 0.5) / rings) * (Math.PI / 2);
     const skyShare = Math.acos(clampToUnit(-1 / (Math.tan(tilt) * Math.tan(incidence)))) / Math.PI;
     const weight = Math.cos(incidence) * Math.sin(incidence) * (from === "sky" ? skyShare : 1 - skyShare);
     passed += weight * modifier(Math.cos(incidence));
@@ -48,3 +71,35 @@ export function diffuseModifier(modifier: IncidenceModifier, tiltDeg: number, fr
 }
 
 const clampToUnit = (x: number): number => Math.min(1, Math.max(-1, x));
+
+/** A model's modifiers for a plane: by angle as a table, and for sky and ground as means (1 where the plane sees none). */
+export interface PlaneReflection {
+  readonly table: IamTable;
+  readonly skyFrac: number;
+  readonly groundFrac: number;
+}
+
+const tables = new Map<ReflectionModel, IamTable>();
+const planes = new Map<string, PlaneReflection>();
+/** Means are smooth in tilt; 600 rings are within 1e-5 of 4,000 and are taken once a tilt. */
+const RUN_RINGS = 600;
+const KEPT_PLANES = 500;
+
+/** Modifiers of a plane, remembered by model and tilt. */
+export function planeReflection(model: ReflectionModel, tiltDeg: number): PlaneReflection {
+  const key = `${model}/${tiltDeg}`;
+  const held = planes.get(key);
+  if (held) return held;
+  const modifier = incidenceModifier(model);
+  const table = tables.get(model) ?? iamTable(modifier);
+  tables.set(model, table);
+  const groundFrac = diffuseModifier(modifier, tiltDeg, "ground", RUN_RINGS);
+  const made = {
+    table,
+    skyFrac: diffuseModifier(modifier, tiltDeg, "sky", RUN_RINGS),
+    groundFrac: Number.isNaN(groundFrac) ? 1 : groundFrac,
+  };
+  if (planes.size >= KEPT_PLANES) planes.clear();
+  planes.set(key, made);
+  return made;
+}

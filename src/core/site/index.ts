@@ -8,6 +8,7 @@ export type {
   Inverter,
   Meter,
   MeteringPoint,
+  ModelChoices,
   ModuleType,
   MoneyTerms,
   Obstacle,
@@ -15,6 +16,7 @@ export type {
   PvArray,
   Revision,
   Site,
+  SoilingTerms,
   Tariff,
   TiltChange,
 } from "./types";

@@ -1,4 +1,6 @@
-import type { Mounting, ReflectionModel } from "../module";
+import type { EfficiencyPoint, KingInverter } from "../inverter";
+import type { DecompositionModel, TranspositionModel } from "../irradiance";
+import type { CellTemperatureModel, Mounting, ReflectionModel } from "../module";
 
 export interface Place {
   readonly latitudeDeg: number;
@@ -62,6 +64,14 @@ export interface Inverter {
   /** One inverter a module, each held at `acRatedW`. */
   readonly perModule: boolean;
   readonly exportLimitW: number | null;
+  /** Most DC power that one array's input takes, W; null where no such limit is known. */
+  readonly dcInputLimitW: number | null;
+  /** Drawn by each device while there is no light, W. */
+  readonly nightDrawW: number;
+  /** Measured efficiency by load, rising; null for the usual curve through the rated efficiency. */
+  readonly efficiencyCurve: readonly EfficiencyPoint[] | null;
+  /** Measured coefficients, for the King model. */
+  readonly king: KingInverter | null;
 }
 
 export type MeteringPoint = "dc" | "ac" | "net" | "export" | "import";
@@ -78,6 +88,35 @@ export interface FixedLosses {
   readonly acWiringFrac: number;
   readonly soilingFrac: number;
   readonly availabilityFrac: number;
+  readonly transformerFrac: number;
+  /** By month, January first, in place of the fixed share; null where the year is one. */
+  readonly soilingMonthlyFrac: readonly number[] | null;
+  /** By month, January first, for the monthly snow model. */
+  readonly snowMonthlyFrac: readonly number[] | null;
+}
+
+/** Dirt that builds up day by day until rain or a cleaning takes it off. */
+export interface SoilingTerms {
+  readonly ratePerDayFrac: number;
+  /** A day with this much rain, mm, cleans. */
+  readonly cleaningRainMm: number;
+  /** Days after such a rain on which nothing settles. */
+  readonly graceDays: number;
+  readonly maxFrac: number;
+}
+
+/** Which published method each stage of the chain uses. */
+export interface ModelChoices {
+  readonly decomposition: DecompositionModel;
+  readonly transposition: TranspositionModel;
+  readonly reflection: ReflectionModel;
+  readonly cellTemperature: CellTemperatureModel;
+  readonly power: "coefficient" | "single-diode";
+  readonly soiling: "fixed" | "build-up";
+  readonly snow: "none" | "sliding" | "monthly";
+  readonly inverter: "part-load" | "constant" | "king";
+  /** What becomes of peaks inside a coarse step that its mean hides. */
+  readonly subHourlyClipping: "corrected" | "ignored";
 }
 
 export interface AgeingTerms {
@@ -122,15 +161,18 @@ export interface Site {
   readonly commissioned: string | null;
   readonly place: Place;
   readonly albedo: number;
+  /** By month, January first, in place of `albedo`; null where the year is one. */
+  readonly albedoMonthly: readonly number[] | null;
   readonly modules: Readonly<Record<string, ModuleType>>;
   readonly arrays: readonly PvArray[];
   readonly inverters: readonly Inverter[];
   readonly meters: readonly Meter[];
   readonly losses: FixedLosses;
+  readonly soiling: SoilingTerms;
   readonly ageing: AgeingTerms;
   readonly warranty: (AgeingTerms & { readonly years: number }) | null;
   readonly promise: { readonly monthlyKwh: readonly number[] } | null;
   readonly money: MoneyTerms;
-  readonly models: { readonly reflection: ReflectionModel };
+  readonly models: ModelChoices;
   readonly revisions: readonly Revision[];
 }

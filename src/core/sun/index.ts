@@ -1,3 +1,4 @@
+export { type Ephemeris, ephemeris } from "./ephemeris";
 export { extraterrestrialWm2, pressurePa, relativeAirMass, SOLAR_CONSTANT_WM2 } from "./extraterrestrial";
 export { fillSun, runSun, type SunColumns } from "./fill-sun";
 export { type GeocentricSun, geocentricSun } from "./geocentric";

@@ -9,7 +9,7 @@ export interface SunVector {
 }
 
 /** Mean equatorial horizontal parallax of the sun, rad (8.794 arc seconds). Source: Reda & Andreas, 2004. */
-const SOLAR_PARALLAX_RAD = degToRad(8.794 / 3600);
+export const SOLAR_PARALLAX_RAD = degToRad(8.794 / 3600);
 
 /** A place with the sines that the rotation needs, taken once. */
 export interface Horizon {
@@ -38,6 +38,34 @@ export function localSun(sun: GeocentricSun, horizon: Horizon, out: SunVector): 
   out.north = north / length;
   out.up = up / length;
   return out;
+}
+
+/** Unit vectors east, north and up of a place in the earth-fixed frame; east has no z. */
+export interface LocalFrame {
+  readonly eastX: number;
+  readonly eastY: number;
+  readonly northX: number;
+  readonly northY: number;
+  readonly northZ: number;
+  readonly upX: number;
+  readonly upY: number;
+  readonly upZ: number;
+}
+
+export function localFrame(latitudeDeg: number, longitudeDeg: number): LocalFrame {
+  const { sinLatitude, cosLatitude, longitudeRad } = horizonAt(latitudeDeg, longitudeDeg);
+  const sinLongitude = Math.sin(longitudeRad);
+  const cosLongitude = Math.cos(longitudeRad);
+  return {
+    eastX: -sinLongitude,
+    eastY: cosLongitude,
+    northX: -sinLatitude * cosLongitude,
+    northY: -sinLatitude * sinLongitude,
+    northZ: cosLatitude,
+    upX: cosLatitude * cosLongitude,
+    upY: cosLatitude * sinLongitude,
+    upZ: sinLatitude,
+  };
 }
 
 export interface SunPosition {

@@ -65,8 +65,9 @@ describe("the sun over a time axis", () => {
   it("is taken at the middle of the interval away from the horizon", () => {
     const noon = runSun(axis, place);
     const single = sunPosition(axis.startUtcMs + 12.5 * 3_600_000, { ...place, pressurePa: 101_325, airTempC: 12 });
-    expect(noon.up[12]).toBeCloseTo(single.vector.up, 12);
-    expect(noon.east[12]).toBeCloseTo(single.vector.east, 12);
+    // The yearly table interpolates exact positions: within 0.00003 deg of them.
+    expect(noon.up[12]).toBeCloseTo(single.vector.up, 6);
+    expect(noon.east[12]).toBeCloseTo(single.vector.east, 6);
   });
 
   it("is above the horizon in every interval that sunrise or sunset crosses", () => {
@@ -80,6 +81,6 @@ describe("the sun over a time axis", () => {
 
   it("is a unit vector", () => {
     const sun = fillSun(axis, place, runSun(axis, place));
-    for (let i = 0; i < axis.count; i++) expect(Math.hypot(sun.east[i]!, sun.north[i]!, sun.up[i]!)).toBeCloseTo(1, 12);
+    for (let i = 0; i < axis.count; i++) expect(Math.hypot(sun.east[i]!, sun.north[i]!, sun.up[i]!)).toBeCloseTo(1, 8);
   });
 });

@@ -58,25 +58,40 @@ function ofNearDays(measured: Float64Array, at: number, perDay: number): number 
  * without a thermometer or an anemometer gets 20 C or 1 m/s throughout.
  */
 export function fillGaps(weather: Weather, sun: SunColumns): FilledWeather {
-  const { stepMinutes } = weather.axis;
+  const { stepMinutes, count } = weather.axis;
   const steps = {
     bridged: Math.round(BRIDGED_MINUTES / stepMinutes),
     perDay: Math.round(1440 / stepMinutes),
     lowSun: Math.ceil(60 / stepMinutes),
   };
-  const filled = new Uint8Array(weather.axis.count);
-  const irradiance = (column: Float64Array | null): Float64Array | null => column && fillIrradiance(column, sun, steps, filled);
-  const constant = (value: number): Float64Array => new Float64Array(weather.axis.count).fill(value);
+  const filled = new Uint8Array(count);
+  const irradiance = (column: Float64Array | null): Float64Array | null =>
+    column && (hasGap(column) ? fillIrradiance(column, sun, steps, filled) : column);
+  const complete = (column: Float64Array | null, assumed: number): Float64Array => {
+    if (!column) return new Float64Array(count).fill(assumed);
+    return hasGap(column) ? fillColumnGaps(column.slice(), steps) : column;
+  };
   return {
     axis: weather.axis,
     ghiWm2: irradiance(weather.ghiWm2),
     dniWm2: weather.dniWm2,
     dhiWm2: weather.dhiWm2,
     poaWm2: irradiance(weather.poaWm2),
-    airTempC: weather.airTempC ? fillColumnGaps(weather.airTempC.slice(), steps) : constant(ASSUMED_AIR_TEMP_C),
-    windSpeedMs: weather.windSpeedMs ? fillColumnGaps(weather.windSpeedMs.slice(), steps) : constant(ASSUMED_WIND_MS),
+    airTempC: complete(weather.airTempC, ASSUMED_AIR_TEMP_C),
+    windSpeedMs: complete(weather.windSpeedMs, ASSUMED_WIND_MS),
+    rainMm: weather.rainMm ?? null,
+    snowDepthCm: weather.snowDepthCm ?? null,
+    albedo: weather.albedo ?? null,
     filled,
+    anyFilled: filled.includes(1),
   };
+}
+
+/** A sum is NaN when one of its values is: one pass without a branch. */
+function hasGap(column: Float64Array): boolean {
+  let sum = 0;
+  for (let i = 0; i < column.length; i++) sum += column[i]!;
+  return Number.isNaN(sum);
 }
 
 function fillIrradiance(measured: Float64Array, sun: SunColumns, steps: IrradianceSteps, filled: Uint8Array): Float64Array {

@@ -1,2 +1,2 @@
 export { ASSUMED_EFFICIENCY_FRAC, groupNameplateW, type InverterGroup, inverterGroups } from "./inverter-groups";
-export { runYield, type YieldRun } from "./run-yield";
+export { type PreparedWeather, prepareWeather, runPrepared, runYield, type YieldOptions, type YieldRun } from "./run-yield";

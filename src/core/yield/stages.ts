@@ -1,129 +1,160 @@
 import type { PlaneColumns } from "../irradiance";
-import {
-  type AgeingRate,
-  ageInYears,
-  ageingFactor,
-  faiman,
-  type HeatLoss,
-  type IncidenceModifier,
-  lowLightFactor,
-  temperatureFactor,
-} from "../module";
-import type { TimeAxis } from "../series";
-import { MINUTE_MS, STC_POA_WM2 } from "../units";
-import type { FilledWeather } from "../weather";
+import { type AgeingRate, type HeatLoss, HULD_CRYSTALLINE_SI, IAM_STEPS, type KingMount, type PlaneReflection } from "../module";
+import { STC_POA_WM2 } from "../units";
 
-/** Intervals [from, to) in which one arrangement stood. */
-export interface Span {
-  readonly from: number;
-  readonly to: number;
-}
-
-/** Where a stage books what it takes, W summed by bin; the run turns it into kWh. */
-export interface Tally {
-  readonly binOf: Uint16Array;
-  readonly lossW: Float64Array;
-}
+/** Every fill works on the first `count` lit steps of a block, changes the power in place and returns what it took, W summed. A gain is negative. */
 
 /** A stage that keeps the same share of every watt. */
-export function fillKeptShare(powerW: Float64Array, keptFrac: number, span: Span, tally: Tally): Float64Array {
-  const { binOf, lossW } = tally;
-  for (let i = span.from; i < span.to; i++) {
-    const before = powerW[i]!;
-    const after = before * keptFrac;
-    powerW[i] = after;
-    lossW[binOf[i]!]! += before - after;
+export function fillKeptShare(powerW: Float64Array, keptFrac: number, count: number): number {
+  let before = 0;
+  for (let i = 0; i < count; i++) {
+    before += powerW[i]!;
+    powerW[i] = powerW[i]! * keptFrac;
   }
-  return powerW;
+  return before * (1 - keptFrac);
 }
 
-export interface ReflectionTerms {
-  readonly modifier: IncidenceModifier;
-  readonly skyFrac: number;
-  readonly groundFrac: number;
+/** Power at nameplate efficiency of the light in the plane; returns the sum, which the sun owed. */
+export function fillReference(plane: PlaneColumns, nameplateW: number, count: number, poaWm2: Float64Array, powerW: Float64Array): number {
+  const perWm2 = nameplateW / STC_POA_WM2;
+  let sum = 0;
+  for (let i = 0; i < count; i++) {
+    const light = plane.directionalWm2[i]! + plane.skyWm2[i]! + plane.groundWm2[i]!;
+    const poa = light > 0 ? light : 0;
+    poaWm2[i] = poa;
+    powerW[i] = perWm2 * poa;
+    sum += poa;
+  }
+  return sum * perWm2;
 }
 
 /** Light lost on the glass: the directional part at its angle, sky and ground by their mean modifiers. */
-export function fillReflection(powerW: Float64Array, plane: PlaneColumns, terms: ReflectionTerms, span: Span, tally: Tally): Float64Array {
-  const { binOf, lossW } = tally;
-  const { modifier, skyFrac, groundFrac } = terms;
-  for (let i = span.from; i < span.to; i++) {
+export function fillReflection(
+  powerW: Float64Array,
+  plane: PlaneColumns,
+  { table, skyFrac, groundFrac }: PlaneReflection,
+  count: number,
+): number {
+  let lost = 0;
+  for (let i = 0; i < count; i++) {
     const before = powerW[i]!;
     if (!(before > 0)) continue;
     const directional = plane.directionalWm2[i]!;
     const sky = plane.skyWm2[i]!;
     const ground = plane.groundWm2[i]!;
-    const passed = directional * modifier(plane.cosIncidence[i]!) + sky * skyFrac + ground * groundFrac;
-    const after = (before * passed) / (directional + sky + ground);
+    const cosine = plane.cosIncidence[i]!;
+    // The law iamAt, written into the loop.
+    const place = (cosine > 0 ? (cosine < 1 ? cosine : 1) : 0) * IAM_STEPS;
+    const k = place | 0;
+    const left = table[k]!;
+    const modifier = left + (table[k + 1]! - left) * (place - k);
+    const after = (before * (directional * modifier + sky * skyFrac + ground * groundFrac)) / (directional + sky + ground);
     powerW[i] = after;
-    lossW[binOf[i]!]! += before - after;
+    lost += before - after;
   }
-  return powerW;
+  return lost;
 }
 
-/** Efficiency under weak light, at 25 C; `nameplateW` turns power into the irradiance that reaches the cells. */
-export function fillLowLight(powerW: Float64Array, nameplateW: number, span: Span, tally: Tally): Float64Array {
-  const { binOf, lossW } = tally;
-  const toWm2 = STC_POA_WM2 / nameplateW;
-  for (let i = span.from; i < span.to; i++) {
+const [K1, K2] = HULD_CRYSTALLINE_SI;
+
+/** Efficiency under weak light, at 25 C: the law lowLightFactor, written into the loop. `nameplateW` turns power into light on the cells. */
+export function fillLowLight(powerW: Float64Array, nameplateW: number, count: number): number {
+  const perWatt = 1 / nameplateW;
+  let lost = 0;
+  for (let i = 0; i < count; i++) {
     const before = powerW[i]!;
     if (!(before > 0)) continue;
-    const after = before * lowLightFactor(before * toWm2);
+    const log = Math.log(before * perWatt);
+    const factor = 1 + log * (K1 + K2 * log);
+    const after = factor > 0 ? before * factor : 0;
     powerW[i] = after;
-    lossW[binOf[i]!]! += before - after;
+    lost += before - after;
   }
-  return powerW;
+  return lost;
 }
 
-/** Heat (or cold: a negative loss) by the Faiman cell temperature and the temperature coefficient. */
-export function fillTemperature(
-  powerW: Float64Array,
-  poaWm2: Float64Array,
-  weather: FilledWeather,
-  terms: { heatLoss: HeatLoss; gammaPmpPerK: number },
-  span: Span,
-  tally: Tally,
-): Float64Array {
-  const { binOf, lossW } = tally;
-  for (let i = span.from; i < span.to; i++) {
+/** What the cell temperature depends on: light in the plane, air, wind. */
+export interface CellWeather {
+  readonly poaWm2: Float64Array;
+  readonly airTempC: Float64Array;
+  readonly windSpeedMs: Float64Array;
+}
+
+/** Cell temperatures, C, by Faiman. */
+export function fillFaiman(weather: CellWeather, { u0, u1 }: HeatLoss, count: number, cellTempC: Float64Array): Float64Array {
+  for (let i = 0; i < count; i++) cellTempC[i] = weather.airTempC[i]! + weather.poaWm2[i]! / (u0 + u1 * weather.windSpeedMs[i]!);
+  return cellTempC;
+}
+
+/** Cell temperatures, C, by Ross. */
+export function fillRoss(weather: CellWeather, noctC: number, count: number, cellTempC: Float64Array): Float64Array {
+  const perWm2 = (noctC - 20) / 800;
+  for (let i = 0; i < count; i++) cellTempC[i] = weather.airTempC[i]! + perWm2 * weather.poaWm2[i]!;
+  return cellTempC;
+}
+
+/** Cell temperatures, C, by King. */
+export function fillKing(weather: CellWeather, { a, b, deltaTK }: KingMount, count: number, cellTempC: Float64Array): Float64Array {
+  for (let i = 0; i < count; i++) {
+    const poa = weather.poaWm2[i]!;
+    cellTempC[i] = weather.airTempC[i]! + poa * (Math.exp(a + b * weather.windSpeedMs[i]!) + deltaTK / 1000);
+  }
+  return cellTempC;
+}
+
+/** Heat (or cold: a negative loss) by the temperature coefficient. */
+export function fillTemperature(powerW: Float64Array, cellTempC: Float64Array, gammaPmpPerK: number, count: number): number {
+  let lost = 0;
+  for (let i = 0; i < count; i++) {
     const before = powerW[i]!;
-    if (!(before > 0)) continue;
-    const cellTempC = faiman(poaWm2[i]!, weather.airTempC[i]!, weather.windSpeedMs[i]!, terms.heatLoss);
-    const after = before * temperatureFactor(cellTempC, terms.gammaPmpPerK);
+    const kept = 1 + gammaPmpPerK * (cellTempC[i]! - 25);
+    const after = kept > 0 ? before * kept : 0;
     powerW[i] = after;
-    lossW[binOf[i]!]! += before - after;
+    lost += before - after;
   }
-  return powerW;
+  return lost;
 }
 
-/** Budgeted ageing since commissioning. */
+/** Budgeted ageing: `ageYears` of the first axis step and its growth a step; the law ageingFactor, written into the loop. */
 export function fillAgeing(
   powerW: Float64Array,
-  axis: TimeAxis,
-  terms: { commissionedUtcMs: number; rate: AgeingRate },
-  span: Span,
-  tally: Tally,
-): Float64Array {
-  const { binOf, lossW } = tally;
-  const stepMs = axis.stepMinutes * MINUTE_MS;
-  for (let i = span.from; i < span.to; i++) {
-    const before = powerW[i]!;
-    const ageYears = ageInYears(axis.startUtcMs + i * stepMs, terms.commissionedUtcMs);
-    const after = before * ageingFactor(ageYears, terms.rate);
-    powerW[i] = after;
-    lossW[binOf[i]!]! += before - after;
+  at: Int32Array,
+  age: { readonly startYears: number; readonly yearsPerStep: number },
+  rate: AgeingRate,
+  count: number,
+): number {
+  const { startYears, yearsPerStep } = age;
+  const { firstYearFrac, perYearFrac } = rate;
+  let lost = 0;
+  for (let i = 0; i < count; i++) {
+    const years = startYears + at[i]! * yearsPerStep;
+    const gone = years <= 0 ? 0 : years < 1 ? years * firstYearFrac : firstYearFrac + (years - 1) * perYearFrac;
+    const took = powerW[i]! * (gone < 1 ? gone : 1);
+    powerW[i] = powerW[i]! - took;
+    lost += took;
   }
-  return powerW;
+  return lost;
 }
 
-/** Power above the AC rating is not made. */
-export function fillClipping(powerW: Float64Array, acRatedW: number, span: Span, tally: Tally): Float64Array {
-  const { binOf, lossW } = tally;
-  for (let i = span.from; i < span.to; i++) {
-    const before = powerW[i]!;
-    if (!(before > acRatedW)) continue;
-    powerW[i] = acRatedW;
-    lossW[binOf[i]!]! += before - acRatedW;
+/** Power above a limit is not made. */
+export function fillClipping(powerW: Float64Array, limitW: number, count: number): number {
+  let lost = 0;
+  for (let i = 0; i < count; i++) {
+    const over = powerW[i]! - limitW;
+    if (!(over > 0)) continue;
+    powerW[i] = limitW;
+    lost += over;
   }
-  return powerW;
+  return lost;
+}
+
+/** A share by axis step, such as dirt or snow; `lossOf` holds the share lost on the whole axis. */
+export function fillVaryingShare(powerW: Float64Array, at: Int32Array, lossOf: Float64Array, count: number): number {
+  let lost = 0;
+  for (let i = 0; i < count; i++) {
+    const took = powerW[i]! * lossOf[at[i]!]!;
+    powerW[i] = powerW[i]! - took;
+    lost += took;
+  }
+  return lost;
 }

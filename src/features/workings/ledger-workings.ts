@@ -3,6 +3,7 @@ import { ACCOUNT_NAMES, type LedgerAccount, ledgerAccountOf, MODEL_ACCOUNTS, typ
 import { type LedgerLine, ledgerPostings, paidOfOwed, performanceRatio } from "@/core/reconcile";
 import { nameplateW, type Site } from "@/core/site";
 import { kwhDecimals, monthName, number, percent } from "@/features/figures/format";
+import { SOURCES, stageMethod } from "./stage-methods";
 import type { Working, WorkingInput } from "./working";
 
 /** What a ledger's workings draw on. */
@@ -50,8 +51,7 @@ export function planeWorking(line: LedgerLine, context: LedgerContext): Working 
       { name: "Albedo", value: number(albedo, 2), from: "site chapter" },
       { name: "Measured columns", value: context.sources.weatherColumns.join(", "), from: "readings chapter" },
     ],
-    source:
-      "Erbs, Klein & Duffie, 1982 (beam and diffuse); Hay & Davies, 1980 (tilted plane); Liu & Jordan, 1963 (ground); Spencer, 1971 (extraterrestrial).",
+    source: `${SOURCES.decomposition[context.site.models.decomposition]} (beam and diffuse); ${SOURCES.transposition[context.site.models.transposition]} (tilted plane); Liu & Jordan, 1963 (ground); Spencer, 1971 (extraterrestrial).`,
     assumptions: [...weatherAssumptions(context, line), "No shading yet: horizon and obstacles are kept but not computed."],
   };
 }
@@ -68,98 +68,30 @@ export function referenceWorking(line: LedgerLine, context: LedgerContext): Work
   });
 }
 
-const METHODS: Readonly<Record<ModelAccount, { formula: string; source: string; term: (site: Site) => WorkingInput | null }>> = {
-  soiling: {
-    formula: "energy × soiling share",
-    source: "Fixed share; a build-up model follows Kimber et al., 2006.",
-    term: ({ losses }) => ({ name: "Soiling share", value: percent(losses.soilingFrac), from: "site chapter" }),
-  },
-  reflection: {
-    formula: "beam × modifier(angle) + sky and ground × mean modifier",
-    source: "Martin & Ruiz, 2001 (or ASHRAE 93, if the site chooses it).",
-    term: ({ models }) => ({ name: "Model", value: models.reflection, from: "site chapter" }),
-  },
-  lowLight: {
-    formula: "energy × (1 − (1 + k₁ ln G′ + k₂ ln² G′))",
-    source: "Huld et al., 2011, crystalline silicon.",
-    term: () => ({ name: "k₁, k₂", value: "−0.017237, −0.040465", from: "Huld et al., table 2" }),
-  },
-  temperature: {
-    formula: "energy × −γ × (T cell − 25 °C);  T cell = T air + G ÷ (U₀ + U₁ v)",
-    source: "Faiman, 2008 (cell temperature); IEC 61215 (coefficient of power).",
-    term: ({ modules }) => ({
-      name: "γ of maximum power",
-      value: Object.values(modules)
-        .map((m) => `${number(m.gammaPmpPerK * 100, 2)} %/K`)
-        .join(", "),
-      from: "site chapter: modules",
-    }),
-  },
-  ageing: {
-    formula: "energy × (first-year share × t, then rate × years since)",
-    source: "Jordan & Kurtz, 2013; the budgeted rate, not a measured one.",
-    term: ({ ageing }) => ({
-      name: "First year, then each year",
-      value: `${percent(ageing.firstYearFrac, 2)}, ${percent(ageing.perYearFrac, 2)}`,
-      from: "site chapter",
-    }),
-  },
-  mismatch: {
-    formula: "energy × mismatch share",
-    source: "Fixed share.",
-    term: ({ losses }) => ({ name: "Mismatch share", value: percent(losses.mismatchFrac), from: "site chapter" }),
-  },
-  dcWiring: {
-    formula: "energy × DC wiring share",
-    source: "Fixed share.",
-    term: ({ losses }) => ({ name: "DC wiring share", value: percent(losses.dcWiringFrac), from: "site chapter" }),
-  },
-  inverter: {
-    formula: "energy × (1 − efficiency)",
-    source: "Constant efficiency, IEC 61683.",
-    term: ({ inverters }) => ({
-      name: "Efficiency",
-      value: inverters.map((i) => percent(i.ratedEfficiencyFrac)).join(", ") || "96 % assumed",
-      from: "site chapter: inverters",
-    }),
-  },
-  clipping: {
-    formula: "Σ max(0, AC power − rating) × step",
-    source: "Power above the rating is not made.",
-    term: ({ inverters }) => ({
-      name: "AC rating",
-      value: inverters.map((i) => `${number(i.acRatedW / 1000, 1)} kW${i.perModule ? " a module" : ""}`).join(", ") || "none",
-      from: "site chapter: inverters",
-    }),
-  },
-  acWiring: {
-    formula: "energy × AC wiring share",
-    source: "Fixed share.",
-    term: ({ losses }) => ({ name: "AC wiring share", value: percent(losses.acWiringFrac), from: "site chapter" }),
-  },
-  downtime: {
-    formula: "energy × downtime share",
-    source: "Fixed share, as budgeted.",
-    term: ({ losses }) => ({ name: "Downtime share", value: percent(losses.availabilityFrac), from: "site chapter" }),
-  },
-};
-
 /** An account's posting: which stages of the chain it holds, and what went in. */
 export function accountWorking(line: LedgerLine, account: LedgerAccount, context: LedgerContext): Working {
   if (account === "unread") return unreadWorking(line, context);
   if (account === "remainder") return remainderWorking(line, context);
-  const stages = MODEL_ACCOUNTS.filter((stage) => ledgerAccountOf(stage) === account);
+  const stages = MODEL_ACCOUNTS.filter((stage) => ledgerAccountOf(stage) === account).map((stage) => ({
+    stage,
+    method: stageMethod(stage, context.site),
+    postedKwh: line.accountsKwh[stage],
+  }));
+  const told = stages.filter(({ postedKwh }, k) => postedKwh !== 0 || k === 0);
   return kwhWorking(line, ACCOUNT_NAMES[account].name, ledgerPostings(line)[account], {
-    formula: stages.map((stage) => METHODS[stage].formula).join(";  "),
-    inputs: stages.flatMap((stage): WorkingInput[] => {
-      const term = METHODS[stage].term(context.site);
-      const posted = { name: `Posted: ${stage}`, value: kwh(line.accountsKwh[stage], line), from: "energy before the stage − after it" };
-      return term ? [term, posted] : [posted];
-    }),
-    source: [...new Set(stages.map((stage) => METHODS[stage].source))].join(" "),
+    formula: told.map(({ method }) => method.formula).join(";  "),
+    inputs: told.flatMap(({ stage, method, postedKwh }): WorkingInput[] => [
+      ...method.terms,
+      { name: `Posted: ${stage}`, value: kwh(postedKwh, line), from: "energy before the stage − after it" },
+    ]),
+    source: [...new Set(told.map(({ method }) => method.source))].join(" "),
     assumptions: [
       "A loss as the ledger walks down from nameplate: energy at nameplate efficiency before the stage minus after it. What would be gained at the meter without it is another, smaller figure.",
-      ...(account === "clipping" ? ["Hourly weather hides short peaks, so clipping of a quarter of an hour is read low."] : []),
+      ...(account === "clipping" &&
+      context.site.models.subHourlyClipping === "corrected" &&
+      (context.sources.weatherStepMinutes ?? 60) >= 30
+        ? ["Hourly means hide short peaks: the power is taken to swing about its mean as light does inside an hour."]
+        : []),
     ],
   });
 }
@@ -172,7 +104,7 @@ export function expectedWorking(line: LedgerLine, context: LedgerContext): Worki
       ...MODEL_ACCOUNTS.filter((account) => line.accountsKwh[account] !== 0).map((account) => ({
         name: `− ${account}`,
         value: kwh(line.accountsKwh[account], line),
-        from: METHODS[account].source,
+        from: stageMethod(account, context.site).source,
       })),
     ],
     source: "The chain from sun to meter, docs/methods.md.",

@@ -30,6 +30,9 @@ export function gatherWeather(stored: readonly StoredSeries[]): Weather | null {
     poaWm2: column("poa_w_m2"),
     airTempC: column("air_temperature_c"),
     windSpeedMs: column("wind_speed_m_s"),
+    rainMm: column("rain_mm"),
+    snowDepthCm: column("snow_depth_cm"),
+    albedo: column("albedo"),
   };
 }
 

@@ -1,0 +1,2 @@
+export { coverLossFrac, fillSnowCover, RELEASE_WM2_PER_K, SLIDE_PER_HOUR, type SlidingSnow } from "./marion";
+export { type MonthlySnow, type SnowClimate, townsendPowers } from "./townsend";

@@ -1,0 +1,58 @@
+import { type DiodeTable, diodeTable, fitDatasheet, tableHeat, tableLowLight } from "../module";
+import type { ModuleType } from "../site";
+
+const tables = new Map<string, DiodeTable | null>();
+const KEPT_TABLES = 60;
+
+/** The module's single-diode table, remembered by its datasheet; null where the datasheet is incomplete or no circuit fits it. */
+export function diodeTableOf(module: ModuleType): DiodeTable | null {
+  const { vocV, iscA, vmpV, impA, cellsInSeries, betaVocPerK, alphaIscPerK } = module;
+  if (vocV === null || iscA === null || vmpV === null || impA === null || cellsInSeries === null) return null;
+  const key = [vocV, iscA, vmpV, impA, cellsInSeries, betaVocPerK, alphaIscPerK].join();
+  const held = tables.get(key);
+  if (held !== undefined) return held;
+  const reference = fitDatasheet({ vocV, iscA, vmpV, impA, cellsInSeries, betaVocPerK, alphaIscPerK });
+  const made = reference && diodeTable(reference);
+  if (tables.size >= KEPT_TABLES) tables.clear();
+  tables.set(key, made);
+  return made;
+}
+
+/** Efficiency under weak light by the single diode; notes the light on the cells, W/m2, for the heat stage. Returns what it took, W summed. */
+export function fillDiodeLowLight(
+  powerW: Float64Array,
+  ratedW: number,
+  table: DiodeTable,
+  count: number,
+  cellLightWm2: Float64Array,
+): number {
+  const toWm2 = 1000 / ratedW;
+  let lost = 0;
+  for (let i = 0; i < count; i++) {
+    const before = powerW[i]!;
+    const light = before * toWm2;
+    const after = before * tableLowLight(table, light);
+    cellLightWm2[i] = light;
+    powerW[i] = after;
+    lost += before - after;
+  }
+  return lost;
+}
+
+/** Heat by the single diode; a gain is negative. */
+export function fillDiodeHeat(
+  powerW: Float64Array,
+  cellLightWm2: Float64Array,
+  cellTempC: Float64Array,
+  table: DiodeTable,
+  count: number,
+): number {
+  let lost = 0;
+  for (let i = 0; i < count; i++) {
+    const before = powerW[i]!;
+    const after = before * tableHeat(table, cellLightWm2[i]!, cellTempC[i]!);
+    powerW[i] = after;
+    lost += before - after;
+  }
+  return lost;
+}

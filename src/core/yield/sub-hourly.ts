@@ -1,0 +1,57 @@
+import { haurwitzGhiWm2 } from "../irradiance";
+import type { Block } from "./block";
+
+/** Steps from this length on hide peaks that an inverter cuts. */
+export const COARSE_STEP_MINUTES = 30;
+const DEVIATIONS_THAT_COUNT = 3.5;
+
+/**
+ * Relative spread of five-minute light inside each coarse step, from the clear-sky index of the step and its neighbours.
+ * Source: Skartveit & Olseth, 1992, The probability density and autocorrelation of short-term global and beam irradiance, eq. 5 and 6;
+ * clear sky by Haurwitz, 1945.
+ */
+export function fillSpread(block: Block, count: number, spreadFrac: Float64Array, indexScratch: Float64Array): Float64Array {
+  for (let i = 0; i < count; i++) {
+    const clear = haurwitzGhiWm2(block.up[i]!);
+    indexScratch[i] = clear > 20 ? Math.min(1, block.ghiWm2[i]! / clear) : 0;
+  }
+  for (let i = 0; i < count; i++) {
+    const index = indexScratch[i]!;
+    const before = index - indexScratch[i > 0 ? i - 1 : i]!;
+    const after = index - indexScratch[i + 1 < count ? i + 1 : i]!;
+    const amongThree = Math.sqrt((before * before + after * after) / 2);
+    spreadFrac[i] = index > 0.05 ? (0.87 * index * index * (1 - index) + 0.39 * Math.sqrt(index) * amongThree) / index : 0;
+  }
+  return spreadFrac;
+}
+
+/** Mean of what lies above a limit when a normal quantity of this mean and deviation is cut at it. */
+export function meanExcess(mean: number, deviation: number, limit: number): number {
+  if (!(deviation > 0)) return Math.max(0, mean - limit);
+  const z = (limit - mean) / deviation;
+  return deviation * (Math.exp(-0.5 * z * z) / Math.sqrt(2 * Math.PI) - z * (1 - normalCdf(z)));
+}
+
+/** Source: Abramowitz & Stegun, 1964, Handbook of mathematical functions, 26.2.17 (error under 7.5e-8). */
+function normalCdf(z: number): number {
+  const t = 1 / (1 + 0.2316419 * Math.abs(z));
+  const tail =
+    (Math.exp(-0.5 * z * z) / Math.sqrt(2 * Math.PI)) *
+    t *
+    (0.31938153 + t * (-0.356563782 + t * (1.781477937 + t * (-1.821255978 + t * 1.330274429))));
+  return z >= 0 ? 1 - tail : tail;
+}
+
+/** Clipping of coarse steps with the peaks inside them: the power swings about its mean by the spread of the light. Returns what it took, W summed. */
+export function fillClippingWithin(powerW: Float64Array, spreadFrac: Float64Array, limitW: number, count: number): number {
+  let lost = 0;
+  for (let i = 0; i < count; i++) {
+    const mean = powerW[i]!;
+    const deviation = mean * spreadFrac[i]!;
+    if (mean + DEVIATIONS_THAT_COUNT * deviation <= limitW) continue;
+    const over = Math.max(mean - limitW, meanExcess(mean, deviation, limitW));
+    powerW[i] = mean - over;
+    lost += over;
+  }
+  return lost;
+}

@@ -36,8 +36,8 @@ export function fillHorizontal(
     const dni = dniWm2[i]!;
     const dhi = dhiWm2[i]!;
     const up = sun.up[i]!;
-    const cosZenith = up > 0 ? up : 0;
-    if (dni === dni || dhi === dhi) close(sky, i, cosZenith);
+    const cosZenith = Math.max(up, 0);
+    if (!Number.isNaN(dni) || !Number.isNaN(dhi)) close(sky, i, cosZenith);
     else if (cosZenith > 0 && ghi > 0) {
       const normal = sun.extraterrestrialWm2[i]!;
       const upright = ghi / cosZenith;
@@ -49,7 +49,7 @@ export function fillHorizontal(
       if (beam > normal) beam = normal;
       const rest = ghi - beam * cosZenith;
       dniWm2[i] = rest < 0 ? upright : beam;
-      dhiWm2[i] = rest < 0 ? 0 : rest;
+      dhiWm2[i] = Math.max(rest, 0);
     } else {
       dniWm2[i] = 0;
       dhiWm2[i] = ghi;

@@ -49,9 +49,9 @@ function fillHayDavies(light: PlaneLight, plane: Plane, count: number, out: Plan
     const up = light.up[i]!;
     const dni = light.dniWm2[i]!;
     const dhi = light.dhiWm2[i]!;
-    const facing = cosIncidence[i]! > 0 ? cosIncidence[i]! : 0;
+    const facing = Math.max(cosIncidence[i]!, 0);
     const anisotropy = dni / light.extraterrestrialWm2[i]!;
-    const circumsolar = (dhi * anisotropy * facing) / (up > COS_ZENITH_FLOOR ? up : COS_ZENITH_FLOOR);
+    const circumsolar = (dhi * anisotropy * facing) / Math.max(up, COS_ZENITH_FLOOR);
     directionalWm2[i] = up > 0 ? dni * facing + circumsolar : circumsolar;
     skyWm2[i] = dhi * (1 - anisotropy) * skyViewFrac;
   }

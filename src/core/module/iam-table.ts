@@ -15,7 +15,7 @@ export function iamTable(modifier: IncidenceModifier): IamTable {
 /** A table's value at a cosine; 0 from behind. */
 export function iamAt(table: IamTable, cosIncidence: number): number {
   if (!(cosIncidence > 0)) return 0;
-  const place = (cosIncidence < 1 ? cosIncidence : 1) * IAM_STEPS;
+  const place = Math.min(cosIncidence, 1) * IAM_STEPS;
   const k = place | 0;
   const left = table[k]!;
   return left + (table[k + 1]! - left) * (place - k);

@@ -33,7 +33,7 @@ export function gatherLit(
     const poa = poaWm2 ? poaWm2[i]! : Number.NaN;
     const dni = dniWm2 ? dniWm2[i]! : Number.NaN;
     const dhi = dhiWm2 ? dhiWm2[i]! : Number.NaN;
-    const light = poaWm2 ? poa : ghi === ghi ? ghi : dni + dhi;
+    const light = poaWm2 ? poa : Number.isNaN(ghi) ? dni + dhi : ghi;
     // With the sun down, unknown light is none.
     if (!(up > 0) && !(light > 0)) {
       dark++;
@@ -41,7 +41,7 @@ export function gatherLit(
     }
     const air = airTempC[i]!;
     const wind = windSpeedMs[i]!;
-    if (light !== light || (light > 0 && (air !== air || wind !== wind))) {
+    if (Number.isNaN(light) || (light > 0 && Number.isNaN(air + wind))) {
       expectedKwh[i] = Number.NaN;
       continue;
     }

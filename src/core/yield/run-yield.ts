@@ -198,7 +198,7 @@ function fillAlbedo({ block, albedo }: Workspace, { site, month }: YieldSpan, li
   if (!albedo) return;
   for (let k = 0; k < lit; k++) {
     const at = albedo[block.at[k]!]!;
-    if (at === at) block.albedo[k] = at;
+    if (!Number.isNaN(at)) block.albedo[k] = at;
   }
 }
 

@@ -20,7 +20,7 @@ export function fillReference(plane: PlaneColumns, nameplateW: number, count: nu
   let sum = 0;
   for (let i = 0; i < count; i++) {
     const light = plane.directionalWm2[i]! + plane.skyWm2[i]! + plane.groundWm2[i]!;
-    const poa = light > 0 ? light : 0;
+    const poa = Math.max(light, 0);
     poaWm2[i] = poa;
     powerW[i] = perWm2 * poa;
     sum += poa;
@@ -44,7 +44,7 @@ export function fillReflection(
     const ground = plane.groundWm2[i]!;
     const cosine = plane.cosIncidence[i]!;
     // The law iamAt, written into the loop.
-    const place = (cosine > 0 ? (cosine < 1 ? cosine : 1) : 0) * IAM_STEPS;
+    const place = (cosine > 0 ? Math.min(cosine, 1) : 0) * IAM_STEPS;
     const k = place | 0;
     const left = table[k]!;
     const modifier = left + (table[k + 1]! - left) * (place - k);
@@ -129,7 +129,7 @@ export function fillAgeing(
   for (let i = 0; i < count; i++) {
     const years = startYears + at[i]! * yearsPerStep;
     const gone = years <= 0 ? 0 : years < 1 ? years * firstYearFrac : firstYearFrac + (years - 1) * perYearFrac;
-    const took = powerW[i]! * (gone < 1 ? gone : 1);
+    const took = powerW[i]! * Math.min(gone, 1);
     powerW[i] = powerW[i]! - took;
     lost += took;
   }

@@ -4,7 +4,7 @@ import type { ReactNode } from "react";
 export function ScrollBox({ label, className, children }: { label: string; className?: string | undefined; children: ReactNode }) {
   return (
     // biome-ignore lint/a11y/noNoninteractiveTabindex: a region that scrolls must be reachable by keyboard (WCAG 2.1.1)
-    <section aria-label={label} className={className} tabIndex={0} style={{ overflowX: "auto" }}>
+    <section aria-label={label} className={className} tabIndex={0} style={{ overflowX: "auto", position: "relative" }}>
       {children}
     </section>
   );

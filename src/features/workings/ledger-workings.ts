@@ -1,5 +1,5 @@
 import type { LedgerSources } from "@/contracts/ledger";
-import { ACCOUNT_NAMES, type LedgerAccount, ledgerAccountOf, MODEL_ACCOUNTS, type ModelAccount } from "@/core/accounts";
+import { ACCOUNT_NAMES, type LedgerAccount, ledgerAccountOf, MODEL_ACCOUNTS } from "@/core/accounts";
 import { type LedgerLine, ledgerPostings, paidOfOwed, performanceRatio } from "@/core/reconcile";
 import { nameplateW, type Site } from "@/core/site";
 import { kwhDecimals, monthName, number, percent } from "@/features/figures/format";

@@ -32,7 +32,7 @@ async function writeCsv(file: string): Promise<void> {
     for (let k = i; k < i + 1000; k++) {
       const hour = (k / 12) % 24;
       const kwh = Math.max(0, Math.sin(((hour - 6) / 12) * Math.PI)) * 3.9 + (k % 97) / 1000;
-      block += `${new Date(start + k * 300_000).toISOString().slice(0, 19)}Z,${kwh.toFixed(6)},meter line ${String(k).padStart(12, "0")}\n`;
+      block += `${new Date(start + k * 300_000).toISOString().slice(0, 19)}Z,${kwh.toFixed(6)},meter line ${String(k).padStart(18, "0")}\n`;
     }
     if (!out.write(block)) await new Promise<void>((resolve) => out.once("drain", () => resolve()));
   }
@@ -80,9 +80,12 @@ export async function measureImport(): Promise<ImportFigures> {
     if (event.kind === "done") pages = event.pages;
   const importSeconds = (performance.now() - started) / 1000;
   clearInterval(watch);
-  const reading = performance.now();
-  await services.readings.seriesOf(book.id, "production");
-  const readTenYearsMs = performance.now() - reading;
+  let readTenYearsMs = Number.POSITIVE_INFINITY;
+  for (let round = 0; round < 8; round++) {
+    const reading = performance.now();
+    await services.readings.seriesOf(book.id, "production");
+    readTenYearsMs = Math.min(readTenYearsMs, performance.now() - reading);
+  }
   await services.books.remove(book.id);
   await services.sequelize.close();
   const copySeconds = copyWithPsql(process.env.DATABASE_URL!, file);

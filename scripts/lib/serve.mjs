@@ -6,7 +6,16 @@ import { inProject, projectFolder } from "./run.mjs";
 /** Serves the built application on loopback; resolves once it answers. */
 export async function serve({ env, firstPort = 3000, dev = false, quiet = false }) {
   const port = await freePort(firstPort);
-  const args = [inProject("node_modules", "next", "dist", "bin", "next"), dev ? "dev" : "start", "-H", "127.0.0.1", "-p", String(port)];
+  // A small young generation keeps the memory of a long import flat; it costs a few per cent of its time.
+  const args = [
+    "--max-semi-space-size=4",
+    inProject("node_modules", "next", "dist", "bin", "next"),
+    dev ? "dev" : "start",
+    "-H",
+    "127.0.0.1",
+    "-p",
+    String(port),
+  ];
   const child = spawn(process.execPath, args, {
     cwd: projectFolder,
     env: { ...env, NODE_ENV: dev ? "development" : "production", NEXT_TELEMETRY_DISABLED: "1" },

@@ -3,10 +3,9 @@ import { pipeline } from "node:stream/promises";
 import { from as copyFrom } from "pg-copy-streams";
 import type { Sequelize, Transaction } from "sequelize";
 import type { Batch } from "@/contracts/imports";
-import { DAY_MS } from "@/core/units";
 import type { ImportStore, MeteredPages, NewBatch } from "@/usecases/imports";
 import type { BatchRow, Models } from "./models";
-import { pageLiteral } from "./page-codec";
+import { COPY_HEADER, COPY_TRAILER, pageRow } from "./page-codec";
 import { clientOf } from "./raw-client";
 
 /** Import batches in PostgreSQL: each in one transaction, its pages by COPY. */
@@ -28,7 +27,7 @@ export function importRepository(sequelize: Sequelize, models: Models): ImportSt
       sequelize.transaction(async (transaction) => {
         const stored = await insertBatch(models, batch, transaction);
         const ids = await seriesIds(models, batch.bookId, series, transaction);
-        await copyPages(transaction, copyLines(stored.id, series, ids), signal);
+        await copyPages(transaction, pageRows(stored.id, series, ids), signal);
         await touchBook(batch.bookId, transaction);
         return stored;
       }),
@@ -76,17 +75,17 @@ async function seriesIds({ Series }: Models, bookId: string, series: readonly Me
   return ids;
 }
 
-function* copyLines(batchId: number, series: readonly MeteredPages[], ids: readonly number[]): Generator<string> {
+function* pageRows(batchId: number, series: readonly MeteredPages[], ids: readonly number[]): Generator<Buffer> {
+  yield COPY_HEADER;
   for (const [k, pages] of series.entries()) {
-    for (const [day, page] of pages.days) {
-      yield `${ids[k]}\t${new Date(day * DAY_MS).toISOString().slice(0, 10)}\t${batchId}\t${pageLiteral(page)}\n`;
-    }
+    for (const [day, page] of pages.days) yield pageRow(ids[k]!, day, batchId, page);
   }
+  yield COPY_TRAILER;
 }
 
-async function copyPages(transaction: Transaction, lines: Iterable<string>, signal: AbortSignal): Promise<void> {
-  const sink = clientOf(transaction).query(copyFrom("copy day_pages (series_id, utc_day, batch_id, readings) from stdin"));
-  await pipeline(Readable.from(lines, { objectMode: true, highWaterMark: 16 }), sink, { signal });
+async function copyPages(transaction: Transaction, rows: Iterable<Buffer>, signal: AbortSignal): Promise<void> {
+  const into = "copy day_pages (series_id, utc_day, batch_id, readings) from stdin (format binary)";
+  await pipeline(Readable.from(rows, { objectMode: true, highWaterMark: 16 }), clientOf(transaction).query(copyFrom(into)), { signal });
 }
 
 const asBatch = (row: BatchRow): Batch => ({

@@ -1,51 +1,61 @@
-/** A row of the page query: the UTC day number and the array in PostgreSQL's binary form. */
-export interface CopiedPage {
-  readonly day: number;
-  readonly array: Buffer;
-}
-
-/** Signature, flags and extension length before the first row of a binary COPY. Source: PostgreSQL 15 manual, COPY, binary format. */
-const COPY_HEADER_BYTES = 19;
-
-/** Rows of (integer, double precision[]) from a binary COPY. */
-export function readCopiedPages(copied: Buffer): CopiedPage[] {
-  const pages: CopiedPage[] = [];
-  let at = COPY_HEADER_BYTES;
-  while (copied.readInt16BE(at) === 2) {
-    const day = copied.readInt32BE(at + 6);
-    const size = copied.readInt32BE(at + 10);
-    pages.push({ day, array: copied.subarray(at + 14, at + 14 + size) });
-    at += 14 + size;
-  }
-  return pages;
-}
-
-/** Header of PostgreSQL's binary array form: dimensions, null flag, element type, length, lower bound. */
-const HEADER_BYTES = 20;
-
-/** One day page as COPY text: an array literal with NULL where nothing was read. */
-export function pageLiteral(page: Float64Array): string {
-  let text = "{";
-  for (let i = 0; i < page.length; i++) {
-    const value = page[i]!;
-    text += (i === 0 ? "" : ",") + (!Number.isNaN(value) ? value : "NULL");
-  }
-  return `${text}}`;
-}
+import { DAY_MS } from "@/core/units";
 
 /**
- * Lays a day page over the values from `offset` on, from the binary form of double precision[]; nulls leave what
- * stood there. Returns the number of elements.
+ * A stored day page: the day's values packed as little-endian doubles, NaN where nothing was read. Packed, because PostgreSQL sends a
+ * double precision[] element by element, which costs ten times the reading of the same bytes (200 ms against 20 ms for ten years of
+ * five minutes, bench). `page_values(readings)` in SQL unpacks one.
  */
-export function overlayPage(page: Buffer, into: Float64Array, offset: number): number {
-  const length = page.readInt32BE(12);
-  let at = HEADER_BYTES;
-  for (let i = 0; i < length; i++) {
-    const size = page.readInt32BE(at);
-    at += 4;
-    if (size < 0) continue;
-    into[offset + i] = page.readDoubleBE(at);
-    at += size;
+export function packPage(page: Float64Array): Buffer {
+  return Buffer.from(page.buffer, page.byteOffset, page.byteLength);
+}
+
+/** Puts a packed page where nothing stands yet. */
+export function setPage(packed: Uint8Array, into: Float64Array, offset: number): void {
+  new Uint8Array(into.buffer, into.byteOffset + offset * Float64Array.BYTES_PER_ELEMENT, packed.byteLength).set(packed);
+}
+
+/** Lays a packed page over what stands; NaN leaves it. */
+export function overlayPage(packed: Uint8Array, into: Float64Array, offset: number): void {
+  const page = new Float64Array(packed.byteLength / Float64Array.BYTES_PER_ELEMENT);
+  setPage(packed, page, 0);
+  for (let i = 0; i < page.length; i++) if (!Number.isNaN(page[i])) into[offset + i] = page[i]!;
+}
+
+/** Signature, flags and extension length before the first row, and what follows the last. Source: PostgreSQL 15 manual, COPY, binary format. */
+export const COPY_HEADER = Buffer.concat([Buffer.from("PGCOPY\n\xff\r\n\0", "latin1"), Buffer.alloc(8)]);
+export const COPY_TRAILER = Buffer.from([0xff, 0xff]);
+/** PostgreSQL counts days from 2000-01-01. */
+const DAY_2000 = Date.UTC(2000, 0, 1) / DAY_MS;
+
+/** One row (series, day, batch, readings) of a binary COPY into day_pages. */
+export function pageRow(seriesId: number, utcDay: number, batchId: number, page: Float64Array): Buffer {
+  const row = Buffer.alloc(2 + 3 * 8 + 4 + page.byteLength);
+  row.writeInt16BE(4, 0);
+  [seriesId, utcDay - DAY_2000, batchId].forEach((value, k) => {
+    row.writeInt32BE(4, 2 + 8 * k);
+    row.writeInt32BE(value, 6 + 8 * k);
+  });
+  row.writeInt32BE(page.byteLength, 26);
+  packPage(page).copy(row, 30);
+  return row;
+}
+
+/** A row of the page query: the batch it came with, the UTC day number and the packed page. */
+export interface CopiedPage {
+  readonly batchId: number;
+  readonly utcDay: number;
+  readonly packed: Uint8Array;
+}
+
+/** Rows of (integer, date, bytea) from a binary COPY, in the order in which batches lie over each other. */
+export function readCopiedPages(copied: Buffer): CopiedPage[] {
+  const pages: CopiedPage[] = [];
+  let at = COPY_HEADER.length;
+  while (copied.readInt16BE(at) === 3) {
+    const size = copied.readInt32BE(at + 18);
+    const packed = copied.subarray(at + 22, at + 22 + size);
+    pages.push({ batchId: copied.readInt32BE(at + 6), utcDay: copied.readInt32BE(at + 14) + DAY_2000, packed });
+    at += 22 + size;
   }
-  return length;
+  return pages.sort((a, b) => a.batchId - b.batchId || a.utcDay - b.utcDay);
 }

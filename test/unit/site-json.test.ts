@@ -1,4 +1,7 @@
+import { readFileSync } from "node:fs";
+import path from "node:path";
 import { describe, expect, it } from "vitest";
+import { published } from "@/contracts/published";
 import { inPlainText } from "@/contracts/wording";
 import { parseSite, parseSiteText } from "@/formats/site-json";
 import { siteInput } from "../site-builder";
@@ -66,5 +69,14 @@ describe("a site document", () => {
     const first = parseSite(siteInput());
     const again = first.ok && parseSiteText(JSON.stringify(first.document));
     expect(again).toEqual(first);
+  });
+});
+
+describe("the published schemas", () => {
+  it("are those of the contracts (npm run schemas)", () => {
+    for (const { file, schema } of published()) {
+      const written = readFileSync(path.join(import.meta.dirname, "..", "..", "docs", "formats", file), "utf8");
+      expect(JSON.parse(written), file).toEqual(JSON.parse(JSON.stringify(schema)));
+    }
   });
 });

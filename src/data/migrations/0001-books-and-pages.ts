@@ -45,11 +45,25 @@ create table day_pages (
   series_id integer not null references series on delete cascade,
   utc_day date not null,
   batch_id integer not null references import_batches on delete cascade,
-  readings double precision[] not null check (array_ndims(readings) = 1 and 1440 % cardinality(readings) = 0),
+  readings bytea not null check (octet_length(readings) between 8 and 11520 and 11520 % octet_length(readings) = 0),
   primary key (series_id, utc_day, batch_id)
 ) with (toast_tuple_target = 8160);
 alter table day_pages alter column readings set storage main;
 create index day_pages_batch on day_pages (batch_id);
+comment on column day_pages.readings is 'values of the UTC day, little-endian doubles, NaN where nothing was read';
+create function page_values(readings bytea) returns double precision[] language sql immutable strict as $$
+  select array_agg(
+    case
+      when bits = x'7FF8000000000000'::bigint then 'NaN'::double precision
+      when expo = 0 then 0
+      else case when bits < 0 then -1 else 1 end * (1 + (bits & x'000FFFFFFFFFFFFF'::bigint) / 4503599627370496::double precision) * 2::double precision ^ (expo - 1023)
+    end order by k)
+  from (
+    select k, bits, ((bits >> 52) & 2047)::integer as expo from (
+      select k, (select sum(get_byte(readings, k * 8 + b)::bigint << (8 * b)) from generate_series(0, 6) b)::bigint
+        + ((get_byte(readings, k * 8 + 7)::bigint << 56)) as bits
+      from generate_series(0, octet_length(readings) / 8 - 1) k) raw) parts
+$$;
 create table promise_months (
   batch_id integer not null references import_batches on delete cascade,
   month integer not null check (month between 1 and 12),
@@ -59,7 +73,7 @@ create table promise_months (
 `;
 
 const DOWN = `
-drop table promise_months; drop table day_pages; drop table series; drop type series_quantity;
+drop table promise_months; drop function page_values; drop table day_pages; drop table series; drop type series_quantity;
 drop table import_batches; drop type import_kind; drop table books;
 `;
 

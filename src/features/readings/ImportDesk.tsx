@@ -166,6 +166,7 @@ function Preview({ held, busy, zones, siteZone, meters, readAgain, confirm, canc
   const { options, kind } = held;
   const change = (part: Partial<ImportOptions>) => readAgain({ ...options, ...part });
   const errors = held.problems.some((problem) => problem.severity === "error");
+  const untold = held.hasOffsets || options.zone ? "–" : "told once the zone of the clock is chosen";
   const isSeries = kind === "weather" || kind === "production";
   return (
     <div data-testid="preview">
@@ -181,12 +182,11 @@ function Preview({ held, busy, zones, siteZone, meters, readAgain, confirm, canc
             <dt>Columns</dt>
             <dd>{held.columns.map((column) => `${column.header} (${column.unit})`).join(", ")}</dd>
             <dt>Span</dt>
-            <dd>
-              {stamp(held.firstUtcMs)} to {stamp(held.lastUtcMs)}
-            </dd>
+            <dd>{held.firstUtcMs === null ? untold : `${stamp(held.firstUtcMs)} to ${stamp(held.lastUtcMs)}`}</dd>
             <dt>Step, rows</dt>
             <dd>
-              {held.stepMinutes ?? "–"} min, {number(held.rowCount)} rows, {number(held.valueCount)} values
+              {held.stepMinutes ?? "–"} min, {number(held.rowCount)} rows
+              {held.valueCount > 0 && `, ${number(held.valueCount)} values`}
             </dd>
             <dt>Written with</dt>
             <dd>
@@ -195,7 +195,7 @@ function Preview({ held, busy, zones, siteZone, meters, readAgain, confirm, canc
             </dd>
           </>
         )}
-        {held.energyKwh !== null && (
+        {held.energyKwh !== null && held.valueCount > 0 && (
           <>
             <dt>Energy in all</dt>
             <dd>{number(held.energyKwh)} kWh</dd>

@@ -84,24 +84,33 @@ function meterFor(pages: PagedSeries, site: Site, options: ImportOptions, log: P
 function checkEnergy(series: readonly MeteredPages[], site: Site, log: ProblemLog): number {
   let sum = 0;
   for (const pages of series) {
-    const joined = joinPages(pages);
-    if (!joined) continue;
-    const { axis } = joined;
-    const most = mostEnergyKwh(site, axis.stepMinutes);
-    const energies = energyKwh(joined.values, pages.quantity as ProductionQuantity, axis.stepMinutes);
-    energies.forEach((kwh, i) => {
-      if (kwh <= most || Number.isNaN(kwh)) return;
-      const at = new Date(axis.startUtcMs + i * axis.stepMinutes * MINUTE_MS).toISOString().slice(0, 16);
-      log.add(
-        "implausible-energy",
-        "notice",
-        { column: `${pages.quantity} at ${at}Z`, value: String(Math.round(kwh * 1000) / 1000) },
-        { mostKwh: Math.round(most * 100) / 100, minutes: axis.stepMinutes },
-      );
-    });
-    sum += total(energies, "skip");
+    const most = mostEnergyKwh(site, pages.stepMinutes);
+    for (const { startUtcMs, values } of stretches(pages)) {
+      const energies = energyKwh(values, pages.quantity as ProductionQuantity, pages.stepMinutes);
+      sum += total(energies, "skip");
+      for (let i = 0; i < energies.length; i++) {
+        const kwh = energies[i]!;
+        if (!(kwh > most)) continue;
+        const at = new Date(startUtcMs + i * pages.stepMinutes * MINUTE_MS).toISOString().slice(0, 16);
+        log.add(
+          "implausible-energy",
+          "notice",
+          { column: `${pages.quantity} at ${at}Z`, value: String(Math.round(kwh * 1000) / 1000) },
+          { mostKwh: Math.round(most * 100) / 100, minutes: pages.stepMinutes },
+        );
+      }
+    }
   }
   return sum;
+}
+
+/** Values to be turned into energy together: a counter needs its next reading across midnight, anything else goes day by day. */
+function stretches(pages: MeteredPages): { startUtcMs: number; values: Float64Array }[] {
+  if (pages.quantity === "counter_kwh") {
+    const joined = joinPages(pages);
+    return joined ? [{ startUtcMs: joined.axis.startUtcMs, values: joined.values }] : [];
+  }
+  return [...pages.days].map(([day, values]) => ({ startUtcMs: day * DAY_MS + pages.phaseMinutes * MINUTE_MS, values }));
 }
 
 /** Whole UTC days that a series has pages for. */

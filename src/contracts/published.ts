@@ -1,0 +1,17 @@
+import { z } from "zod";
+import { ledgerReportSchema } from "./ledger";
+import { moneyReportSchema } from "./money";
+import { siteSchema } from "./site";
+
+/** The contracts that other programs may rely on, as JSON Schema: what a file may hold, and what the command line prints. */
+export function published(): { file: string; schema: object }[] {
+  const of = (name: string, schema: z.ZodType, io: "input" | "output"): { file: string; schema: object } => ({
+    file: `${name}.schema.json`,
+    schema: { title: `dusty-ledger/${name}`, ...z.toJSONSchema(schema, { io, unrepresentable: "any" }) },
+  });
+  return [
+    of("site", siteSchema, "input"),
+    of("ledger-report", ledgerReportSchema, "output"),
+    of("money-report", moneyReportSchema, "output"),
+  ];
+}

@@ -6,40 +6,49 @@ import {
   ashrae,
   diffuseModifier,
   faiman,
+  fresnel,
   HEAT_LOSS,
   type HuldCoefficients,
   huldEfficiency,
+  iamAt,
+  iamTable,
   incidenceModifier,
+  kingCell,
+  kingModule,
   lowLightFactor,
   martinRuiz,
+  ross,
   temperatureFactor,
 } from ".";
 
-interface AngleIn {
-  thetaDeg: number;
+interface Coefficients {
   b0: number;
   ar: number;
+  refractiveIndex: number;
+  glazingPerM: number;
+  glassThicknessM: number;
 }
-interface TiltIn {
-  tiltDeg: number;
-  b0: number;
-  ar: number;
-}
+type AngleIn = Coefficients & { thetaDeg: number };
+type TiltIn = Coefficients & { tiltDeg: number };
+const glassOf = ({ refractiveIndex, glazingPerM, glassThicknessM }: Coefficients) => ({
+  refractiveIndex,
+  glazingPerM,
+  thicknessM: glassThicknessM,
+});
 
 describe("reflection", () => {
   it("agrees with the vectors at single angles", () => {
-    for (const { id, input, expected } of referenceCases<AngleIn, { ashrae: number; martinRuiz: number }>(
-      "incidence-angle-modifier",
-      "angle",
-    )) {
+    type Out = { ashrae: number; martinRuiz: number; physical: number };
+    for (const { id, input, expected } of referenceCases<AngleIn, Out>("incidence-angle-modifier", "angle")) {
       const cosIncidence = input.thetaDeg >= 90 ? 0 : Math.cos(degToRad(input.thetaDeg));
       expectNear(ashrae(cosIncidence, input.b0), expected.ashrae, { absolute: 1e-6 }, `${id} ASHRAE`);
       expectNear(martinRuiz(cosIncidence, input.ar), expected.martinRuiz, { absolute: 1e-6 }, `${id} Martin & Ruiz`);
+      expectNear(fresnel(cosIncidence, glassOf(input)), expected.physical, { absolute: 1e-6 }, `${id} Fresnel`);
     }
   });
 
   it("agrees with the vectors for diffuse light", () => {
-    type Out = Record<"ashraeSky" | "ashraeGround" | "martinRuizSky" | "martinRuizGround", number | null>;
+    type Out = Record<`${"ashrae" | "martinRuiz" | "physical"}${"Sky" | "Ground"}`, number | null>;
     for (const { id, input, expected } of referenceCases<TiltIn, Out>("incidence-angle-modifier", "diffuse")) {
       const near = { absolute: 1e-4 };
       const byAshrae = (c: number) => ashrae(c, input.b0);
@@ -48,13 +57,26 @@ describe("reflection", () => {
       expectNear(diffuseModifier(byAshrae, input.tiltDeg, "ground"), expected.ashraeGround, near, `${id} ASHRAE ground`);
       expectNear(diffuseModifier(byMartinRuiz, input.tiltDeg, "sky"), expected.martinRuizSky, near, `${id} Martin & Ruiz sky`);
       expectNear(diffuseModifier(byMartinRuiz, input.tiltDeg, "ground"), expected.martinRuizGround, near, `${id} Martin & Ruiz ground`);
+      const byFresnel = (c: number) => fresnel(c, glassOf(input));
+      expectNear(diffuseModifier(byFresnel, input.tiltDeg, "sky"), expected.physicalSky, near, `${id} Fresnel sky`);
+      expectNear(diffuseModifier(byFresnel, input.tiltDeg, "ground"), expected.physicalGround, near, `${id} Fresnel ground`);
     }
   });
 
   it("is one at normal incidence and nothing from behind", () => {
-    for (const model of ["martin-ruiz", "ashrae"] as const) {
+    for (const model of ["martin-ruiz", "ashrae", "fresnel"] as const) {
       expect(incidenceModifier(model)(1)).toBeCloseTo(1, 12);
       expect(incidenceModifier(model)(-0.2)).toBe(0);
+    }
+  });
+
+  it("is read from the table of the hot loop within 2e-5 of the law, weighed by the cosine as light on the plane is", () => {
+    for (const model of ["martin-ruiz", "ashrae", "fresnel"] as const) {
+      const law = incidenceModifier(model);
+      const table = iamTable(law);
+      for (let c = -0.1; c <= 1; c += 0.00037) {
+        expect(Math.abs(iamAt(table, c) - law(c)) * Math.abs(c), `${model} at ${c}`).toBeLessThan(2e-5);
+      }
     }
   });
 });
@@ -67,9 +89,20 @@ describe("cell temperature", () => {
       windSpeedMs: number;
       u0: number;
       u1: number;
+      noctC: number;
+      kingA: number;
+      kingB: number;
+      kingDeltaTK: number;
     }
-    for (const { id, input, expected } of referenceCases<In, { faimanModuleC: number }>("cell-temperature")) {
-      expectNear(faiman(input.poaWm2, input.airTempC, input.windSpeedMs, input), expected.faimanModuleC, { absolute: 1e-6 }, id);
+    type Out = { faimanModuleC: number; rossCellC: number; kingModuleC: number; kingCellC: number };
+    for (const { id, input, expected } of referenceCases<In, Out>("cell-temperature")) {
+      const { poaWm2, airTempC, windSpeedMs } = input;
+      const near = { absolute: 1e-6 };
+      expectNear(faiman(poaWm2, airTempC, windSpeedMs, input), expected.faimanModuleC, near, `${id} Faiman`);
+      expectNear(ross(poaWm2, airTempC, input.noctC), expected.rossCellC, near, `${id} Ross`);
+      const mount = { a: input.kingA, b: input.kingB, deltaTK: input.kingDeltaTK };
+      expectNear(kingModule(poaWm2, airTempC, windSpeedMs, mount), expected.kingModuleC, near, `${id} King module`);
+      expectNear(kingCell(poaWm2, airTempC, windSpeedMs, mount), expected.kingCellC, near, `${id} King cell`);
     }
   });
 

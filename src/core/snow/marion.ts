@@ -4,8 +4,6 @@ export const RELEASE_WM2_PER_K = -80;
 
 export interface SlidingSnow {
   readonly sinTilt: number;
-  /** Cell strings along the slant; a partly covered one gives nothing. */
-  readonly stringsAlongSlant: number;
   readonly stepHours: number;
   /** Snowfall of one step, cm, that covers the array. */
   readonly coveringCm: number;

@@ -48,7 +48,7 @@ export function snowByStep(site: Site, array: PvArray, weather: FilledWeather, s
     snowfallCm(weather.snowDepthCm!),
     poaWm2,
     weather.airTempC,
-    { sinTilt, stringsAlongSlant: STRINGS_ALONG_SLANT, stepHours: stepMinutes / 60, coveringCm: COVERING_CM },
+    { sinTilt, stepHours: stepMinutes / 60, coveringCm: COVERING_CM },
     new Float64Array(count),
   );
   for (let i = 0; i < count; i++) cover[i] = coverLossFrac(cover[i]!, STRINGS_ALONG_SLANT);

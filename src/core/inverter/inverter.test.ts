@@ -1,6 +1,16 @@
 import { describe, expect, it } from "vitest";
 import { expectNear, referenceCases } from "../../../test/reference-vectors";
-import { clipW, constantEfficiencyW, curveTable, efficiencyAt, fillCurve, type KingInverter, kingInverterW, usualCurve, weightedEfficiency } from ".";
+import {
+  clipW,
+  constantEfficiencyW,
+  curveTable,
+  efficiencyAt,
+  fillCurve,
+  type KingInverter,
+  kingInverterW,
+  usualCurve,
+  weightedEfficiency,
+} from ".";
 
 interface CurveIn {
   pdcW: number;

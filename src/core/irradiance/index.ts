@@ -5,6 +5,7 @@ export { type DecompositionModel, fillHorizontal, type HorizontalColumns, type S
 export { fillPlane, type PlaneColumns, type PlaneLight, type TranspositionModel } from "./fill-plane";
 export { hayDavies } from "./hay-davies";
 export { isotropicSky } from "./isotropic";
+export { fillLinearSky, type LinearSky, linearSky, tiltWeight } from "./linear-sky";
 export { perez } from "./perez";
 export { type Plane, planeOf } from "./plane";
 export { reindl, type SkyMoment } from "./reindl";

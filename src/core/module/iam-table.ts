@@ -1,4 +1,5 @@
-import type { IncidenceModifier } from "./reflection";
+/** Transmittance at an angle of incidence over that at normal incidence, 0 to 1, from the cosine; 0 from behind. */
+export type IncidenceModifier = (cosIncidence: number) => number;
 
 /** A modifier at equal steps of the cosine of incidence, for the hot loop: read by a straight line between two entries. */
 export type IamTable = Float64Array;

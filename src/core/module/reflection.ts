@@ -1,5 +1,5 @@
 import { degToRad } from "../units";
-import { type IamTable, iamTable } from "./iam-table";
+import { type IamTable, type IncidenceModifier, iamTable } from "./iam-table";
 
 /** Angular loss coefficient of a clean glass module. Source: Martin & Ruiz, 2001, table 1 (m-Si, 0.169) and 2005 (0.16 recommended). */
 export const MARTIN_RUIZ_AR = 0.16;
@@ -16,8 +16,6 @@ export interface Glass {
 }
 
 export type ReflectionModel = "martin-ruiz" | "ashrae" | "fresnel";
-/** Transmittance at an angle of incidence over that at normal incidence, 0 to 1, from the cosine; 0 from behind. */
-export type IncidenceModifier = (cosIncidence: number) => number;
 
 /** Source: Martin & Ruiz, 2001, Calculation of the PV modules angular losses under field conditions, eq. 4. */
 export function martinRuiz(cosIncidence: number, ar: number): number {

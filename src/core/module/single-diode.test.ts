@@ -64,7 +64,11 @@ describe("the single diode", () => {
   });
 
   it("gives nothing in the dark", () => {
-    const dark = diodeAt({ photocurrentA: 9, saturationCurrentA: 1e-10, modifiedIdealityV: 1.6, seriesOhm: 0.1, shuntOhm: 500, alphaIscAPerK: 0 }, 0, 25);
+    const dark = diodeAt(
+      { photocurrentA: 9, saturationCurrentA: 1e-10, modifiedIdealityV: 1.6, seriesOhm: 0.1, shuntOhm: 500, alphaIscAPerK: 0 },
+      0,
+      25,
+    );
     expect([operatingPoint(dark).pmpW, openCircuitV(dark)]).toEqual([0, 0]);
   });
 });
@@ -88,7 +92,9 @@ describe("five parameters from a datasheet", () => {
   }
 
   it("are told apart from a datasheet that no circuit meets", () => {
-    expect(fitDatasheet({ iscA: 10, vocV: 40, impA: 9.99, vmpV: 39.9, alphaIscPerK: 0.0005, betaVocPerK: -0.003, cellsInSeries: 60 })).toBeNull();
+    expect(
+      fitDatasheet({ iscA: 10, vocV: 40, impA: 9.99, vmpV: 39.9, alphaIscPerK: 0.0005, betaVocPerK: -0.003, cellsInSeries: 60 }),
+    ).toBeNull();
   });
 });
 

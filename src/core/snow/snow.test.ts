@@ -16,7 +16,10 @@ describe("snow", () => {
       initialCoverage: number;
       stringsAlongSlant: number;
     }
-    for (const { id, input, expected } of referenceCases<In, { coverage: number[]; dcLossFraction: number[] }>("snow-and-soiling", "marion")) {
+    for (const { id, input, expected } of referenceCases<In, { coverage: number[]; dcLossFraction: number[] }>(
+      "snow-and-soiling",
+      "marion",
+    )) {
       const terms = {
         sinTilt: Math.sin(degToRad(input.tiltDeg)),
         stepHours: input.stepHours,

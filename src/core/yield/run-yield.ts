@@ -1,18 +1,20 @@
 import { MODEL_ACCOUNTS, type ModelAccount } from "../accounts";
 import { fillCurve } from "../inverter";
 import { fillHorizontal, fillPlane } from "../irradiance";
-import { ageInYears, HEAT_LOSS, KING_MOUNT, NOCT_RISE_K } from "../module";
+import { HEAT_LOSS, KING_MOUNT, NOCT_RISE_K } from "../module";
 import { assertOnAxis, type TimeAxis } from "../series";
-import type { Place, Site } from "../site";
-import { pressurePa, runSun, type SunColumns } from "../sun";
-import { type CalendarBins, utcOfWall, zoneOffset } from "../time";
-import { hoursOfStep, MINUTE_MS, YEAR_MS } from "../units";
-import { type FilledWeather, fillGaps, type Weather } from "../weather";
+import type { Site } from "../site";
+import { pressurePa, type SunColumns } from "../sun";
+import type { CalendarBins } from "../time";
+import { hoursOfStep } from "../units";
+import type { FilledWeather, Weather } from "../weather";
+import { type AxisAge, ageOnAxis } from "./age-on-axis";
 import { BLOCK, type Block, newBlock } from "./block";
 import { type Gathered, gatherLit } from "./gather";
 import { fillMeasuredPlane } from "./measured-plane";
 import { fillDiodeHeat, fillDiodeLowLight } from "./module-power";
 import { type ArrayPlan, type GroupPlan, planOf } from "./plan";
+import { type PreparedWeather, prepareWeather } from "./prepare";
 import { fillRearLight } from "./rear-light";
 import { type YieldSpan, yieldSpans } from "./spans";
 import {
@@ -46,18 +48,6 @@ export interface YieldRun {
   readonly filledReferenceKwh: Float64Array;
 }
 
-/** Weather made ready for a place: the sun over its axis, and its gaps filled by rule. Good for every site that stands there. */
-export interface PreparedWeather {
-  readonly sun: SunColumns;
-  readonly weather: FilledWeather;
-}
-
-export function prepareWeather(place: Place, weather: Weather, sun = runSun(weather.axis, place)): PreparedWeather {
-  const { axis } = weather;
-  assertOnAxis(axis, { ghi: weather.ghiWm2, dni: weather.dniWm2, dhi: weather.dhiWm2, poa: weather.poaWm2 });
-  return { sun, weather: fillGaps(weather, sun) };
-}
-
 export interface YieldOptions {
   /** Local dates ("2024-05-03") on which somebody cleaned, for soiling that builds up. */
   readonly cleanings?: readonly string[];
@@ -72,7 +62,7 @@ interface Workspace {
   readonly scratch: Float64Array;
   readonly toKwh: number;
   readonly pressureFrac: number;
-  readonly age: { readonly startYears: number; readonly yearsPerStep: number } | null;
+  readonly age: AxisAge | null;
   readonly albedo: Float64Array | null;
   readonly soiling: Float64Array | null;
   /** Snow losses by array and tilt, made when first asked for. */
@@ -130,14 +120,6 @@ function workspace(site: Site, { sun, weather: filled }: PreparedWeather, bins: 
       filledReferenceKwh: byBin(),
       accountsKwh: Object.fromEntries(MODEL_ACCOUNTS.map((account) => [account, byBin()])) as Record<ModelAccount, Float64Array>,
     },
-  };
-}
-
-function ageOnAxis(commissioned: string, timeZone: string, axis: TimeAxis): { startYears: number; yearsPerStep: number } {
-  const commissionedUtcMs = utcOfWall(Date.parse(`${commissioned}T00:00:00Z`), zoneOffset(timeZone));
-  return {
-    startYears: ageInYears(axis.startUtcMs, commissionedUtcMs),
-    yearsPerStep: (axis.stepMinutes * MINUTE_MS) / YEAR_MS,
   };
 }
 

@@ -25,21 +25,19 @@ export function fillSpread(block: Block, count: number, spreadFrac: Float64Array
   return spreadFrac;
 }
 
-/** Mean of what lies above a limit when a normal quantity of this mean and deviation is cut at it. */
+const ROOT_TWO_PI = Math.sqrt(2 * Math.PI);
+
+/**
+ * Mean of what lies above a limit when a normal quantity of this mean and deviation is cut at it. The tail of the normal is that of
+ * Abramowitz & Stegun, 1964, Handbook of mathematical functions, 26.2.17 (error under 7.5e-8).
+ */
 export function meanExcess(mean: number, deviation: number, limit: number): number {
   if (!(deviation > 0)) return Math.max(0, mean - limit);
   const z = (limit - mean) / deviation;
-  return deviation * (Math.exp(-0.5 * z * z) / Math.sqrt(2 * Math.PI) - z * (1 - normalCdf(z)));
-}
-
-/** Source: Abramowitz & Stegun, 1964, Handbook of mathematical functions, 26.2.17 (error under 7.5e-8). */
-function normalCdf(z: number): number {
+  const density = Math.exp(-0.5 * z * z) / ROOT_TWO_PI;
   const t = 1 / (1 + 0.2316419 * Math.abs(z));
-  const tail =
-    (Math.exp(-0.5 * z * z) / Math.sqrt(2 * Math.PI)) *
-    t *
-    (0.31938153 + t * (-0.356563782 + t * (1.781477937 + t * (-1.821255978 + t * 1.330274429))));
-  return z >= 0 ? 1 - tail : tail;
+  const tail = density * t * (0.31938153 + t * (-0.356563782 + t * (1.781477937 + t * (-1.821255978 + t * 1.330274429))));
+  return deviation * (density - z * (z >= 0 ? tail : 1 - tail));
 }
 
 /** Clipping of coarse steps with the peaks inside them: the power swings about its mean by the spread of the light. Returns what it took, W summed. */

@@ -9,15 +9,23 @@ export interface YearGlanceProps {
   readonly height: number;
   readonly firstHour: number;
   readonly lastHour: number;
+  /** Lower bounds of the classes above the first, and the colours they take; metered over expected by default. */
+  readonly bounds?: readonly number[];
+  readonly palette?: "heat" | "sun";
 }
 
 /** Upper bounds of the heat classes: metered over expected. */
 export const HEAT_BOUNDS = [0.1, 0.4, 0.7, 0.85, 0.93, 1.04, 1.12] as const;
 
-const classOf = scaleThreshold<number, number>([...HEAT_BOUNDS], [0, 1, 2, 3, 4, 5, 6, 7]);
+/** Share of the year's best hour. */
+export const SHARE_BOUNDS = [0.02, 0.1, 0.25, 0.4, 0.55, 0.7, 0.85] as const;
 
 /** A year as columns of days and rows of hours. Cells of one class are one path, so that nine thousand cells stay a handful of nodes. */
-export function YearGlance({ days, ratios, width, height, firstHour, lastHour }: YearGlanceProps) {
+export function YearGlance({ days, ratios, width, height, firstHour, lastHour, bounds = HEAT_BOUNDS, palette = "heat" }: YearGlanceProps) {
+  const classOf = scaleThreshold<number, number>(
+    [...bounds],
+    Array.from({ length: bounds.length + 1 }, (_, k) => k),
+  );
   const x = scaleBand<number>(
     days.map((_, d) => d),
     [0, width],
@@ -26,7 +34,7 @@ export function YearGlance({ days, ratios, width, height, firstHour, lastHour }:
     Array.from({ length: lastHour - firstHour + 1 }, (_, k) => lastHour - k),
     [0, height],
   );
-  const classes = Array.from({ length: HEAT_BOUNDS.length + 1 }, () => path());
+  const classes = Array.from({ length: bounds.length + 1 }, () => path());
   days.forEach((_, d) => {
     for (let hour = firstHour; hour <= lastHour; hour++) {
       const ratio = ratios[d * 24 + hour];
@@ -39,7 +47,7 @@ export function YearGlance({ days, ratios, width, height, firstHour, lastHour }:
       <rect width={width} height={height} fill="var(--heat-none)" />
       {classes.map((cells, k) => (
         // biome-ignore lint/suspicious/noArrayIndexKey: a class is its index
-        <path key={k} d={cells.toString()} fill={`var(--heat-${k})`} />
+        <path key={k} d={cells.toString()} fill={`var(--${palette}-${k})`} />
       ))}
     </g>
   );

@@ -5,3 +5,4 @@ export { migrate, unmigrate } from "./migrate";
 export { defineModels, type Models } from "./models";
 export { readingRepository } from "./reading-repository";
 export { stagingFolder } from "./staging";
+export { variantRepository } from "./variant-repository";

@@ -1,10 +1,11 @@
 import type { Sequelize } from "sequelize";
 import { SequelizeStorage, Umzug } from "umzug";
 import { booksAndPages } from "./migrations/0001-books-and-pages";
+import { variants } from "./migrations/0002-variants";
 
 const migrator = (sequelize: Sequelize) =>
   new Umzug({
-    migrations: [booksAndPages],
+    migrations: [booksAndPages, variants],
     context: sequelize,
     storage: new SequelizeStorage({ sequelize, tableName: "migrations" }),
     logger: undefined,

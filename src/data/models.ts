@@ -1,6 +1,7 @@
 import { DataTypes, type Model, type ModelStatic, type Sequelize } from "sequelize";
 import type { ImportKind, ImportOptions } from "@/contracts/imports";
 import type { SiteDocument } from "@/contracts/site";
+import type { WhatIf } from "@/core/yield";
 
 export interface BookRow {
   id: string;
@@ -43,11 +44,20 @@ export interface PromiseMonthRow {
   kwh: number;
 }
 
+export interface VariantRow {
+  id: number;
+  bookId: string;
+  name: string;
+  whatIf: WhatIf;
+  createdAt: Date;
+}
+
 export interface Models {
   readonly Book: ModelStatic<Model<BookRow, Partial<BookRow>>>;
   readonly Batch: ModelStatic<Model<BatchRow, Partial<BatchRow>>>;
   readonly Series: ModelStatic<Model<SeriesRow, Partial<SeriesRow>>>;
   readonly PromiseMonth: ModelStatic<Model<PromiseMonthRow>>;
+  readonly Variant: ModelStatic<Model<VariantRow, Partial<VariantRow>>>;
 }
 
 /** Defines the models on a connection. Day pages have none: they go in by COPY and come out in binary. */
@@ -110,6 +120,17 @@ export function defineModels(sequelize: Sequelize): Models {
         kwh: DataTypes.DOUBLE,
       },
       { tableName: "promise_months" },
+    ),
+    Variant: sequelize.define(
+      "Variant",
+      {
+        id: { type: DataTypes.INTEGER, primaryKey: true, autoIncrement: true },
+        bookId: DataTypes.UUID,
+        name: DataTypes.TEXT,
+        whatIf: DataTypes.JSONB,
+        createdAt: DataTypes.DATE,
+      },
+      { tableName: "variants" },
     ),
   };
 }

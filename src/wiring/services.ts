@@ -1,9 +1,19 @@
 import path from "node:path";
 import type { Sequelize } from "sequelize";
 import { environmentSchema } from "@/contracts/environment";
-import { bookRepository, connect, defineModels, importRepository, type Models, readingRepository, stagingFolder } from "@/data";
+import {
+  bookRepository,
+  connect,
+  defineModels,
+  importRepository,
+  type Models,
+  readingRepository,
+  stagingFolder,
+  variantRepository,
+} from "@/data";
 import type { BookStore } from "@/usecases/books";
 import type { ImportPorts } from "@/usecases/imports";
+import type { VariantStore } from "@/usecases/variants";
 import { type LedgerOf, ledgerCache } from "./ledger-cache";
 
 /** Everything that a request may ask for, put together once a process. */
@@ -11,6 +21,7 @@ export interface Services extends ImportPorts {
   readonly sequelize: Sequelize;
   readonly models: Models;
   readonly books: BookStore;
+  readonly variants: VariantStore;
   readonly ledgerOf: LedgerOf;
 }
 
@@ -23,6 +34,7 @@ export function openServices(environment: Record<string, string | undefined>): S
     sequelize,
     models,
     books: bookRepository(sequelize, models),
+    variants: variantRepository(models),
     readings,
     imports: importRepository(sequelize, models),
     staging: stagingFolder(path.resolve(DUSTY_LEDGER_VAR, "uploads")),

@@ -1,6 +1,6 @@
 import { energyKwh, type ProductionQuantity, settleReadings } from "../readings";
 import { sumOnto, type TimeAxis } from "../series";
-import { nameplateW, type Site } from "../site";
+import { nameplateW, type Site, siteAcRatedW } from "../site";
 import { hoursOfStep } from "../units";
 
 /** One meter's recorded series. */
@@ -26,16 +26,10 @@ const CLOUD_EDGE = 1.3;
 /** The most that a site can deliver in one interval, kWh: nameplate under enhanced irradiance, or the inverters' rating if lower. */
 export function mostEnergyKwh(site: Site, stepMinutes: number): number {
   const dcW = nameplateW(site) * CLOUD_EDGE;
-  const acW = site.inverters.reduce(
-    (sum, inverter) => sum + inverter.acRatedW * (inverter.perModule ? countOn(site, inverter.arrays) : 1),
-    0,
-  );
+  const acW = siteAcRatedW(site);
   const powerW = site.inverters.length > 0 ? Math.min(dcW, acW * 1.1) : dcW;
   return (powerW / 1000) * hoursOfStep(stepMinutes);
 }
-
-const countOn = (site: Site, arrays: readonly string[]): number =>
-  site.arrays.reduce((sum, array) => sum + (arrays.includes(array.id) ? array.count : 0), 0);
 
 /** Sums all production meters onto the model's axis. An interval that any meter misses wholly is unread. */
 export function meteredOnto(axis: TimeAxis, meters: readonly MeterSeries[], site: Site): MeteredOnAxis {

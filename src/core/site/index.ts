@@ -1,4 +1,4 @@
-export { arrayNameplateW, nameplateW } from "./nameplate";
+export { arrayNameplateW, nameplateW, siteAcRatedW } from "./nameplate";
 export { mergeChange, siteOn } from "./revision";
 export { type SiteSegment, siteSegments } from "./segments";
 export type {

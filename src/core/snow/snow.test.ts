@@ -1,4 +1,4 @@
-import { describe, expect, it } from "vitest";
+import { describe, it } from "vitest";
 import { expectNear, referenceCases } from "../../../test/reference-vectors";
 import { fillKimber } from "../soiling";
 import { degToRad } from "../units";

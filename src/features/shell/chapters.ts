@@ -1,9 +1,10 @@
 /** Chapters of a book that stand in this edition, in the order in which people work. */
 export const CHAPTERS = [
   { id: "site", name: "Site", key: "1" },
-  { id: "readings", name: "Readings", key: "2" },
-  { id: "ledger", name: "Ledger", key: "3" },
-  { id: "money", name: "Money", key: "4" },
+  { id: "yield", name: "Yield", key: "2" },
+  { id: "readings", name: "Readings", key: "3" },
+  { id: "ledger", name: "Ledger", key: "4" },
+  { id: "money", name: "Money", key: "5" },
 ] as const;
 
 export type ChapterId = (typeof CHAPTERS)[number]["id"];

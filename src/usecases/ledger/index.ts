@@ -2,3 +2,5 @@ export { dayOf } from "./day";
 export { daySums, glanceOf } from "./glance";
 export { type LedgerInput, type OpenLedger, openLedger } from "./open-ledger";
 export type { ReadingStore, StoredSeries } from "./ports";
+export { uncertaintyOf, wholeYearsKwh } from "./uncertainty";
+export { yearWeather } from "./year-weather";

@@ -1,0 +1,103 @@
+import { fillPlane } from "../irradiance";
+import { HEAT_LOSS, KING_MOUNT, NOCT_RISE_K } from "../module";
+import type { Site } from "../site";
+import type { Block } from "./block";
+import { fillMeasuredPlane } from "./measured-plane";
+import { fillDiodeHeat, fillDiodeLowLight } from "./module-power";
+import type { ArrayPlan } from "./plan";
+import { fillRearLight } from "./rear-light";
+import type { YieldSpan } from "./spans";
+import {
+  fillAgeing,
+  fillClipping,
+  fillFaiman,
+  fillKeptShare,
+  fillKing,
+  fillLowLight,
+  fillReference,
+  fillReflection,
+  fillRoss,
+  fillTemperature,
+  fillVaryingShare,
+} from "./stages";
+import { snowByStep } from "./varying";
+import { post, runs, type Workspace } from "./workspace";
+
+/** DC side of one array: from in-plane light to the inverter's input, in `block.arrayW`. */
+export function runArray(work: Workspace, span: YieldSpan, plan: ArrayPlan, dcLimitW: number | null, lit: number): void {
+  const { block } = work;
+  const { site, bin, month } = span;
+  const { losses } = site;
+  const power = block.arrayW;
+  fillLight(work, span, plan, lit);
+  const twoSided = plan.module.bifacialityFrac > 0 && plan.array.mounting === "open-rack" && !work.weather.poaWm2;
+  if (twoSided && runs(work, "rear")) {
+    post(work, bin, "rear", fillRearLight(block, plan.plane, plan.nameplateW, plan.module.bifacialityFrac, lit));
+  }
+  if (runs(work, "snow")) post(work, bin, "snow", snowLoss(work, span, plan, lit));
+  if (runs(work, "soiling")) {
+    const fixed = 1 - (losses.soilingMonthlyFrac?.[month] ?? losses.soilingFrac);
+    post(work, bin, "soiling", work.soiling ? fillVaryingShare(power, block.at, work.soiling, lit) : fillKeptShare(power, fixed, lit));
+  }
+  if (runs(work, "reflection")) post(work, bin, "reflection", fillReflection(power, block, plan.reflection, lit));
+  fillCellTemperature(block, site, plan, lit);
+  runCells(work, bin, plan, lit);
+  if (work.age && runs(work, "ageing")) post(work, bin, "ageing", fillAgeing(power, block.at, work.age, site.ageing, lit));
+  if (runs(work, "mismatch")) post(work, bin, "mismatch", fillKeptShare(power, 1 - losses.mismatchFrac, lit));
+  if (runs(work, "dcWiring")) post(work, bin, "dcWiring", fillKeptShare(power, 1 - losses.dcWiringFrac, lit));
+  if (dcLimitW !== null && runs(work, "clipping")) post(work, bin, "clipping", fillClipping(power, dcLimitW, lit));
+}
+
+/** Light in the plane, and what the sun owed for it. */
+function fillLight(work: Workspace, { site, bin }: YieldSpan, plan: ArrayPlan, lit: number): void {
+  const { block, toKwh, run, weather } = work;
+  if (weather.poaWm2) fillMeasuredPlane(block, plan.plane, lit);
+  else fillPlane(block, plan.plane, site.models.transposition, lit, block);
+  const owedW = fillReference(block, plan.nameplateW, lit, block.poaWm2, block.arrayW);
+  run.referenceKwh[bin]! += owedW * toKwh;
+  run.planeKwhM2[bin]! += (owedW / plan.nameplateW) * plan.shareFrac * toKwh * 1000;
+  if (weather.anyFilled) run.filledReferenceKwh[bin]! += filledW(work, lit) * toKwh;
+}
+
+/** Light to power on the cells: weak light, then heat, by the coefficient or by the single diode. */
+function runCells(work: Workspace, bin: number, { diode, nameplateW, module }: ArrayPlan, lit: number): void {
+  const { arrayW: power, cellTempC } = work.block;
+  const weak = runs(work, "lowLight");
+  const heat = runs(work, "temperature");
+  if (diode) {
+    const lowLight = fillDiodeLowLight(weak ? power : power.slice(0, lit), nameplateW, diode, lit, work.scratch);
+    if (weak) post(work, bin, "lowLight", lowLight);
+    if (heat) post(work, bin, "temperature", fillDiodeHeat(power, work.scratch, cellTempC, diode, lit));
+    return;
+  }
+  if (weak) post(work, bin, "lowLight", fillLowLight(power, nameplateW, lit));
+  if (heat) post(work, bin, "temperature", fillTemperature(power, cellTempC, module.gammaPmpPerK, lit));
+}
+
+function snowLoss(work: Workspace, { site, month }: YieldSpan, plan: ArrayPlan, lit: number): number {
+  const { models, losses } = site;
+  const power = work.block.arrayW;
+  if (models.snow === "sliding" && work.weather.snowDepthCm) return fillVaryingShare(power, work.block.at, snowOf(work, site, plan), lit);
+  if (models.snow === "monthly" && losses.snowMonthlyFrac) return fillKeptShare(power, 1 - losses.snowMonthlyFrac[month]!, lit);
+  return 0;
+}
+
+function fillCellTemperature(block: Block, site: Site, { array, module }: ArrayPlan, lit: number): void {
+  const { cellTemperature } = site.models;
+  if (cellTemperature === "ross") fillRoss(block, module.noctC + NOCT_RISE_K[array.mounting], lit, block.cellTempC);
+  else if (cellTemperature === "king") fillKing(block, KING_MOUNT[array.mounting], lit, block.cellTempC);
+  else fillFaiman(block, HEAT_LOSS[array.mounting], lit, block.cellTempC);
+}
+
+function snowOf(work: Workspace, site: Site, { array }: ArrayPlan): Float64Array {
+  const key = `${array.id}/${array.tiltDeg}/${array.azimuthDeg}`;
+  const held = work.snow.get(key) ?? snowByStep(site, array, work.weather, work.sun);
+  work.snow.set(key, held);
+  return held;
+}
+
+function filledW({ block, weather }: Workspace, lit: number): number {
+  let sum = 0;
+  for (let k = 0; k < lit; k++) if (weather.filled[block.at[k]!]) sum += block.arrayW[k]!;
+  return sum;
+}

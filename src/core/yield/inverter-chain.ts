@@ -1,0 +1,47 @@
+import { fillCurve } from "../inverter";
+import type { GroupPlan } from "./plan";
+import type { YieldSpan } from "./spans";
+import { fillClipping, fillKeptShare } from "./stages";
+import { fillClippingWithin } from "./sub-hourly";
+import { post, runs, type Workspace } from "./workspace";
+
+/** AC side of one inverter, from its input to the meter, in `block.groupW`. `corrected`: peaks inside the step are cut too. */
+export function runInverter(work: Workspace, { site, bin }: YieldSpan, plan: GroupPlan, corrected: boolean, lit: number): void {
+  const { losses } = site;
+  const { group, curve } = plan;
+  const power = work.block.groupW;
+  if (runs(work, "inverter")) {
+    const lost = curve ? fillCurve(power, plan.ratedDcW, curve, lit) : fillKeptShare(power, group.efficiencyFrac, lit);
+    post(work, bin, "inverter", lost);
+  }
+  if (Number.isFinite(group.acRatedW) && runs(work, "clipping")) {
+    const limitW = group.acRatedW;
+    const lost = corrected ? fillClippingWithin(power, work.spreadFrac, limitW, lit) : fillClipping(power, limitW, lit);
+    post(work, bin, "clipping", lost);
+  }
+  if (runs(work, "acWiring")) post(work, bin, "acWiring", fillKeptShare(power, 1 - losses.acWiringFrac, lit));
+  if (runs(work, "transformer")) post(work, bin, "transformer", fillKeptShare(power, 1 - losses.transformerFrac, lit));
+  const exportW = group.inverter?.exportLimitW ?? null;
+  if (exportW !== null && runs(work, "curtailment")) post(work, bin, "curtailment", fillClipping(power, exportW, lit));
+  if (runs(work, "downtime")) post(work, bin, "downtime", fillKeptShare(power, 1 - losses.availabilityFrac, lit));
+}
+
+/** Inverters that draw power while it is dark owe it to the meter: the dark steps of [from, to), of which `litCount` are in the block. */
+export function drawAtNight(
+  work: Workspace,
+  span: YieldSpan,
+  plan: readonly GroupPlan[],
+  steps: { readonly from: number; readonly to: number; readonly dark: number; readonly litCount: number },
+): void {
+  const { from, to, dark, litCount } = steps;
+  const nightKwh = plan.reduce((sum, group) => sum + group.nightW, 0) * work.toKwh;
+  if (nightKwh === 0) return;
+  const { expectedKwh, expectedByBinKwh, accountsKwh } = work.run;
+  let lit = 0;
+  for (let i = from; i < to; i++) {
+    if (lit < litCount && work.block.at[lit] === i) lit++;
+    else if (!Number.isNaN(expectedKwh[i])) expectedKwh[i] = -nightKwh;
+  }
+  accountsKwh.inverter[span.bin]! += nightKwh * dark;
+  expectedByBinKwh[span.bin]! -= nightKwh * dark;
+}

@@ -1,0 +1,80 @@
+import type { LedgerAccount } from "@/core/accounts";
+import { ACCOUNT_NAMES } from "@/core/accounts";
+import type { TypicalYear, Uncertainty, UncertaintyPart } from "@/core/yield";
+import { number, percent } from "@/features/figures/format";
+import type { Working, WorkingInput } from "./working";
+
+const NAMES: Readonly<Record<UncertaintyPart["name"], string>> = {
+  irradiance: "Measured light",
+  transposition: "Splitting and turning the light",
+  rating: "Module rating",
+  temperature: "Temperature model",
+  soiling: "Soiling",
+  ageing: "Ageing so far",
+  inverter: "Inverter efficiency",
+  years: "Year to year",
+};
+
+const inputs = ({ parts }: Uncertainty): WorkingInput[] =>
+  parts
+    .filter((part) => part.standardFrac > 0)
+    .map((part) => ({ name: NAMES[part.name], value: `± ${percent(part.standardFrac, 2)}`, from: part.source }));
+
+/** The interval of an expected energy, part by part. */
+export function uncertaintyWorking(uncertainty: Uncertainty, expectedKwh: number): Working {
+  return {
+    title: "Interval of the expected energy",
+    value: `± ${number(uncertainty.halfWidth90Frac * expectedKwh)}`,
+    unit: "kWh",
+    formula: "1.645 × √(Σ part²) × expected",
+    inputs: [
+      ...inputs(uncertainty),
+      { name: "All together", value: `± ${percent(uncertainty.standardFrac, 2)}`, from: "parts in quadrature" },
+      { name: "Expected", value: `${number(expectedKwh)} kWh`, from: "the chain" },
+    ],
+    source: "JCGM 100:2008, Guide to the expression of uncertainty in measurement.",
+    assumptions: [
+      "Nine of ten times the true value lies inside.",
+      "Parts are independent, and standard deviations of what may be off for months on end.",
+    ],
+  };
+}
+
+/** P50 and P90 of a typical year. */
+export function typicalWorking(typical: TypicalYear): Working {
+  return {
+    title: "A typical year",
+    value: `${number(typical.p50Kwh)}, nine of ten years above ${number(typical.p90Kwh)}`,
+    unit: "kWh",
+    formula: "P50 = mean of the years;  P90 = P50 × (1 − 1.282 × √(Σ part²))",
+    inputs: inputs(typical.uncertainty),
+    source: "JCGM 100:2008; Student, 1908, for few years.",
+    assumptions: [
+      `${typical.years} whole years of this book's weather, each brought to the same age of the plant.`,
+      "Few years say little of rare ones: the scatter is widened by Student's t.",
+    ],
+  };
+}
+
+/** What would come back at the meter without one cause. */
+export function removalWorking(account: LedgerAccount, gainKwh: number, expectedKwh: number): Working {
+  const name = ACCOUNT_NAMES[account].name;
+  return {
+    title: `Without ${name.toLowerCase()}`,
+    value: number(gainKwh, 1),
+    unit: "kWh",
+    formula: "expected without this cause − expected",
+    inputs: [
+      { name: "Expected", value: `${number(expectedKwh, 1)} kWh`, from: "the chain as the book has it" },
+      {
+        name: "Expected without",
+        value: `${number(expectedKwh + gainKwh, 1)} kWh`,
+        from: `the chain run again with no ${name.toLowerCase()}`,
+      },
+    ],
+    source: "Two runs of the chain.",
+    assumptions: [
+      "This is the figure for decisions. The posting walks down from nameplate and is larger wherever what is saved here would be lost further on, most of all under clipping.",
+    ],
+  };
+}

@@ -1,0 +1,155 @@
+"use client";
+
+import { Button } from "@mantine/core";
+import type { Remote } from "comlink";
+import { useRouter } from "next/navigation";
+import { useEffect, useState } from "react";
+import type { ModelChoices } from "@/core/site";
+import { asRefused, call, type RefusedCall } from "@/features/api";
+import { number, percent } from "@/features/figures/format";
+import chapter from "@/features/look/Chapter.module.css";
+import { ScrollBox } from "@/features/look/ScrollBox";
+import { Refused } from "@/features/problems/ProblemList";
+import { SOURCES } from "@/features/workings/stage-methods";
+import type { YieldEngine } from "./engine.worker";
+import type { MethodEffect } from "./engine-types";
+import styles from "./Yield.module.css";
+import type { YieldPageProps } from "./YieldPage";
+
+const STAGES: Readonly<Record<keyof ModelChoices, string>> = {
+  decomposition: "GHI to beam and diffuse",
+  transposition: "Light on the tilted plane",
+  reflection: "Reflection on the glass",
+  cellTemperature: "Cell temperature",
+  power: "Power of the cells",
+  soiling: "Soiling",
+  snow: "Snow",
+  inverter: "Inverter",
+  subHourlyClipping: "Peaks inside a coarse step",
+};
+
+const NAMES: Readonly<Record<string, string>> = {
+  erbs: "Erbs",
+  disc: "DISC",
+  "hay-davies": "Hay & Davies",
+  isotropic: "Even sky",
+  reindl: "Reindl",
+  perez: "Perez",
+  "martin-ruiz": "Martin & Ruiz",
+  ashrae: "ASHRAE",
+  fresnel: "Fresnel",
+  faiman: "Faiman",
+  ross: "Ross (NOCT)",
+  king: "King",
+  coefficient: "Temperature coefficient",
+  "single-diode": "Single diode",
+  fixed: "Fixed share",
+  "build-up": "Build-up and rain",
+  none: "None",
+  sliding: "Sliding cover",
+  monthly: "Monthly shares",
+  "part-load": "Part-load curve",
+  constant: "Constant",
+  corrected: "Counted",
+  ignored: "Ignored",
+};
+
+interface Props extends YieldPageProps {
+  readonly engine: Remote<YieldEngine> | null;
+}
+
+/** Which method each stage uses, and what each other one would make of the year. */
+export function MethodsView({ engine, slug, site, version, year }: Props) {
+  const router = useRouter();
+  const [effects, setEffects] = useState<readonly MethodEffect[] | null>(null);
+  const [refusal, setRefusal] = useState<RefusedCall | null>(null);
+  useEffect(() => {
+    if (engine) void engine.methods().then(setEffects);
+  }, [engine]);
+  const use = async (stage: keyof ModelChoices, choice: string): Promise<void> => {
+    try {
+      await call("PUT", `/api/books/${slug}`, { version, site: { ...site, models: { ...site.models, [stage]: choice } } });
+      router.refresh();
+    } catch (error) {
+      setRefusal(asRefused(error));
+    }
+  };
+  return (
+    <>
+      <MethodSentence effects={effects} year={year} />
+      {refusal && <Refused refusal={refusal} />}
+      <ScrollBox label="Methods" className={styles.methods}>
+        <table className={chapter.table}>
+          <thead>
+            <tr>
+              <th scope="col">stage</th>
+              <th scope="col">method</th>
+              <th scope="col">source</th>
+              <th scope="col">{year}, kWh</th>
+              <th scope="col">instead of the book's</th>
+              <th scope="col">
+                <span className={styles.hidden}>action</span>
+              </th>
+            </tr>
+          </thead>
+          <tbody>
+            {(effects ?? []).map((effect, k) => (
+              <MethodRow
+                key={`${effect.stage} ${effect.choice}`}
+                effect={effect}
+                first={effects?.[k - 1]?.stage !== effect.stage}
+                use={() => void use(effect.stage, effect.choice)}
+              />
+            ))}
+          </tbody>
+        </table>
+      </ScrollBox>
+    </>
+  );
+}
+
+function MethodSentence({ effects, year }: { effects: readonly MethodEffect[] | null; year: string }) {
+  if (!effects) return <p className={chapter.verdict}>Running {year} with every method …</p>;
+  const strongest = effects.reduce((most, effect) => (Math.abs(effect.differenceKwh) > Math.abs(most.differenceKwh) ? effect : most));
+  const chosen = effects.find(({ stage, chosen: isChosen }) => isChosen && stage === strongest.stage);
+  const base = chosen?.expectedKwh ?? 1;
+  if (Math.abs(strongest.differenceKwh) < 0.5)
+    return <p className={chapter.verdict}>No other method would change {year} by a kilowatt-hour.</p>;
+  return (
+    <p className={chapter.verdict}>
+      The choice that weighs most: {NAMES[strongest.choice]} instead of {NAMES[chosen?.choice ?? ""]} would make{" "}
+      {signed(strongest.differenceKwh)} kWh ({signed(strongest.differenceKwh / base, true)}) of {year}.
+    </p>
+  );
+}
+
+const signed = (value: number, share = false): string => `${value >= 0 ? "+" : ""}${share ? percent(value, 2) : number(value)}`;
+
+function MethodRow({ effect, first, use }: { effect: MethodEffect; first: boolean; use: () => void }) {
+  const { stage, choice, chosen, expectedKwh, differenceKwh } = effect;
+  const same = Math.abs(differenceKwh) < 0.05;
+  return (
+    <tr data-chosen={chosen || undefined}>
+      <td>{first ? STAGES[stage] : ""}</td>
+      <td>
+        <b>{NAMES[choice]}</b>
+      </td>
+      <td className={styles.soft}>{(SOURCES[stage] as Readonly<Record<string, string>>)[choice]}</td>
+      <td>{number(expectedKwh)}</td>
+      <td>
+        {chosen
+          ? "in the book"
+          : same
+            ? "no difference here"
+            : `${signed(differenceKwh)} kWh (${signed(differenceKwh / (expectedKwh - differenceKwh), true)})`}
+      </td>
+      <td>
+        {!chosen && (
+          <Button variant="subtle" size="compact-xs" onClick={use} aria-label={`Use ${NAMES[choice]} for ${STAGES[stage]}`}>
+            Use
+          </Button>
+        )}
+      </td>
+    </tr>
+  );
+}

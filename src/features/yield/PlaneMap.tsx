@@ -1,0 +1,86 @@
+"use client";
+
+import type { Remote } from "comlink";
+import { type MouseEvent, useMemo, useState } from "react";
+import { type MapMark, OrientationMap, planeAtPoint } from "@/charts";
+import type { SiteDocument } from "@/contracts/site";
+import type { PvArray } from "@/core/site";
+import type { WhatIf } from "@/core/yield";
+import { number, percent } from "@/features/figures/format";
+import { ChartFrame } from "@/features/save/ChartFrame";
+import type { YieldEngine } from "./engine.worker";
+import { AZIMUTHS, bestPlane, STEP_DEG, TILTS, withoutHoles } from "./map-grid";
+import { useOrientationMap } from "./use-engine";
+import styles from "./Yield.module.css";
+
+interface Props {
+  readonly engine: Remote<YieldEngine> | null;
+  readonly site: SiteDocument;
+  readonly whatIf: WhatIf;
+  readonly subject: PvArray;
+  readonly ratedKw: number;
+  readonly pick: (plane: { tiltDeg: number; azimuthDeg: number }) => void;
+  readonly name: string;
+}
+
+const SIZE = 344;
+
+/** The year's energy of all the book's modules in any one plane; a click tries a plane. */
+export function PlaneMap({ engine, site, whatIf, subject, ratedKw, pick, name }: Props) {
+  const { tiltDeg: _tilt, azimuthDeg: _azimuth, ...still } = whatIf;
+  const part = useOrientationMap(engine, still);
+  const kwh = useMemo(() => (part === null || part === "in-plane" ? null : withoutHoles(part.kwh)), [part]);
+  const [under, setUnder] = useState<string | null>(null);
+  if (part === "in-plane") {
+    return <p className={styles.typical}>Light was measured in the plane of the modules, so nothing can be said of other planes.</p>;
+  }
+  const best = kwh && bestPlane(kwh);
+  const at = (event: MouseEvent<SVGGElement>) => {
+    const box = event.currentTarget.ownerSVGElement?.getBoundingClientRect();
+    return box ? planeAtPoint(SIZE, event.clientX - box.left - (box.width - SIZE) / 2, event.clientY - box.top) : null;
+  };
+  const describe = (event: MouseEvent<SVGGElement>) => {
+    const plane = at(event);
+    if (!plane || !kwh || !best) return setUnder(null);
+    const value = kwh[Math.round(plane.tiltDeg / STEP_DEG) * AZIMUTHS + (Math.round(plane.azimuthDeg / STEP_DEG) % AZIMUTHS)]!;
+    setUnder(
+      `tilt ${plane.tiltDeg}°, azimuth ${plane.azimuthDeg}°: ${number(value / ratedKw)} kWh/kWp, ${percent(value / best.kwh)} of the best`,
+    );
+  };
+  const marks: MapMark[] = [
+    ...site.arrays.map((array): MapMark => ({ ...array, label: array.name || array.id, kind: "array" })),
+    ...(best ? [{ ...best, label: "best", kind: "best" as const }] : []),
+    { tiltDeg: subject.tiltDeg, azimuthDeg: subject.azimuthDeg, label: "tried", kind: "wish" },
+  ];
+  return (
+    <ChartFrame
+      title="Every plane"
+      note={under ?? (best ? `best: tilt ${best.tiltDeg}°, azimuth ${best.azimuthDeg}°; flat in the middle` : "reckoning …")}
+      fileName={name}
+      height={SIZE}
+      summary="Yearly energy of all modules in one plane, by tilt and azimuth"
+      table={() => [
+        ["tilt_deg", "azimuth_deg", "kwh"],
+        ...Array.from(kwh ?? [], (value, cell) => [Math.floor(cell / AZIMUTHS) * STEP_DEG, (cell % AZIMUTHS) * STEP_DEG, value]),
+      ]}
+    >
+      {(width) =>
+        kwh && (
+          <g
+            transform={`translate(${(width - SIZE) / 2},0)`}
+            style={{ cursor: "crosshair" }}
+            onMouseMove={describe}
+            onMouseLeave={() => setUnder(null)}
+            onClick={(event) => {
+              const plane = at(event);
+              if (plane) pick(plane);
+            }}
+          >
+            <rect width={SIZE} height={SIZE} fill="transparent" />
+            <OrientationMap kwh={kwh} tilts={TILTS} azimuths={AZIMUTHS} stepDeg={STEP_DEG} size={SIZE} marks={marks} />
+          </g>
+        )
+      }
+    </ChartFrame>
+  );
+}

@@ -1,0 +1,265 @@
+"use client";
+
+import { Button, Checkbox, TextInput } from "@mantine/core";
+import type { Remote } from "comlink";
+import { line, scaleLinear, scalePoint } from "d3";
+import { useRouter } from "next/navigation";
+import { useEffect, useState } from "react";
+import type { Variant } from "@/contracts/what-if";
+import { nameplateW, siteAcRatedW } from "@/core/site";
+import { applyWhatIf, type WhatIf, type YieldLine } from "@/core/yield";
+import { asRefused, call, type RefusedCall } from "@/features/api";
+import { number, percent } from "@/features/figures/format";
+import chapter from "@/features/look/Chapter.module.css";
+import { ScrollBox } from "@/features/look/ScrollBox";
+import { Refused } from "@/features/problems/ProblemList";
+import { ChartFrame } from "@/features/save/ChartFrame";
+import type { YieldEngine } from "./engine.worker";
+import { wordsOf } from "./WhatIfView";
+import styles from "./Yield.module.css";
+import type { YieldPageProps } from "./YieldPage";
+
+const MOST_COMPARED = 4;
+const STROKES = [
+  { colour: "var(--clay)", dash: "" },
+  { colour: "var(--account-inverter)", dash: "7 3" },
+  { colour: "var(--brass)", dash: "2 3" },
+  { colour: "var(--moss)", dash: "9 3 2 3" },
+] as const;
+
+interface Props extends YieldPageProps {
+  readonly engine: Remote<YieldEngine> | null;
+  readonly whatIf: WhatIf;
+  readonly take: (whatIf: WhatIf) => void;
+}
+
+interface Compared {
+  readonly variant: Variant;
+  readonly lines: readonly YieldLine[];
+}
+
+/** Keeps the change under a name, and sets up to four kept ones side by side. */
+export function Variants(props: Props) {
+  const { slug, variants, whatIf, take, engine, site, year } = props;
+  const router = useRouter();
+  const [name, setName] = useState("");
+  const [refusal, setRefusal] = useState<RefusedCall | null>(null);
+  const [chosen, setChosen] = useState<readonly number[]>(variants.slice(0, MOST_COMPARED).map(({ id }) => id));
+  const compared = useCompared(engine, variants, chosen);
+  const base = useCompared(engine, BASE, BASE_IDS)[0]?.lines ?? null;
+  const send = async (work: () => Promise<unknown>): Promise<void> => {
+    try {
+      await work();
+      setRefusal(null);
+      router.refresh();
+    } catch (error) {
+      setRefusal(asRefused(error));
+    }
+  };
+  const keep = () =>
+    send(async () => {
+      const kept = await call<Variant>("POST", `/api/books/${slug}/variants`, { name: name || wordsOf(whatIf), whatIf });
+      setName("");
+      setChosen((held) => (held.length < MOST_COMPARED && !held.includes(kept.id) ? [...held, kept.id] : held));
+    });
+  const toggle = (id: number) =>
+    setChosen((held) => (held.includes(id) ? held.filter((other) => other !== id) : [...held, id].slice(-MOST_COMPARED)));
+  return (
+    <section className={styles.variants}>
+      <div className={styles.keep}>
+        <TextInput
+          aria-label="Name of the variant"
+          placeholder={wordsOf(whatIf) || "change something first"}
+          value={name}
+          maxLength={60}
+          onChange={(event) => setName(event.currentTarget.value)}
+        />
+        <Button onClick={() => void keep()} disabled={wordsOf(whatIf) === ""}>
+          Keep as a variant
+        </Button>
+        <span className={chapter.soft}>{variants.length === 0 ? "Kept variants stand here, up to four side by side." : ""}</span>
+      </div>
+      {refusal && <Refused refusal={refusal} />}
+      {variants.length > 0 && base && (
+        <div className={styles.compare}>
+          <ScrollBox label="Variants">
+            <table className={chapter.table}>
+              <thead>
+                <tr>
+                  <th scope="col">variant</th>
+                  <th scope="col">kWp</th>
+                  <th scope="col">kW AC</th>
+                  <th scope="col">{year}, kWh</th>
+                  <th scope="col">winter half</th>
+                  <th scope="col">difference</th>
+                  <th scope="col">
+                    <span className={styles.hidden}>actions</span>
+                  </th>
+                </tr>
+              </thead>
+              <tbody>
+                <VariantRow name="As built" site={site} lines={base} base={base} />
+                {variants.map((variant) => {
+                  const place = chosen.indexOf(variant.id);
+                  return (
+                    <VariantRow
+                      key={variant.id}
+                      name={variant.name}
+                      site={applyWhatIf(site, variant.whatIf)}
+                      lines={compared.find((held) => held.variant.id === variant.id)?.lines ?? null}
+                      base={base}
+                      stroke={place < 0 ? null : STROKES[place]!}
+                      toggle={() => toggle(variant.id)}
+                      take={() => take(variant.whatIf)}
+                      remove={() => void send(() => call("DELETE", `/api/books/${slug}/variants/${variant.id}`))}
+                    />
+                  );
+                })}
+              </tbody>
+            </table>
+          </ScrollBox>
+          <ChartFrame
+            title="Difference from as built, kWh a month"
+            fileName={`${slug}-${year}-variants`}
+            height={150}
+            summary="Each compared variant's monthly energy less that of the site as built"
+            table={() => [
+              ["month", "as_built_kwh", ...compared.map(({ variant }) => variant.name)],
+              ...base.map((built, k) => [built.key, built.expectedKwh, ...compared.map(({ lines }) => lines[k]?.expectedKwh ?? null)]),
+            ]}
+          >
+            {(width) => <VariantCurves base={base} compared={compared} width={width} height={150} />}
+          </ChartFrame>
+        </div>
+      )}
+    </section>
+  );
+}
+
+const BASE: readonly Variant[] = [{ id: 0, name: "", whatIf: { arrayId: null } }];
+const BASE_IDS = [0] as const;
+
+/** Months of the chosen variants, in the order in which they were chosen. */
+function useCompared(engine: Remote<YieldEngine> | null, variants: readonly Variant[], chosen: readonly number[]): readonly Compared[] {
+  const [compared, setCompared] = useState<readonly Compared[]>([]);
+  useEffect(() => {
+    if (!engine) return;
+    let stale = false;
+    const asked = chosen.map((id) => variants.find((variant) => variant.id === id)).filter((variant) => variant !== undefined);
+    void Promise.all(asked.map(async (variant) => ({ variant, lines: await engine.run(variant.whatIf) }))).then((answers) => {
+      if (!stale) setCompared(answers);
+    });
+    return () => {
+      stale = true;
+    };
+  }, [engine, variants, chosen]);
+  return compared;
+}
+
+interface RowProps {
+  readonly name: string;
+  readonly site: ReturnType<typeof applyWhatIf>;
+  readonly lines: readonly YieldLine[] | null;
+  readonly base: readonly YieldLine[];
+  readonly stroke?: (typeof STROKES)[number] | null;
+  readonly toggle?: () => void;
+  readonly take?: () => void;
+  readonly remove?: () => void;
+}
+
+const sumOf = (lines: readonly YieldLine[], keep: (line: YieldLine) => boolean = () => true): number =>
+  lines.filter(keep).reduce((sum, { expectedKwh }) => sum + expectedKwh, 0);
+const inWinter = (latitudeDeg: number) => {
+  const north = [10, 11, 12, 1, 2, 3];
+  return ({ key }: YieldLine): boolean => north.includes(Number(key.slice(5, 7))) === latitudeDeg >= 0;
+};
+
+function VariantRow({ name, site, lines, base, stroke, toggle, take, remove }: RowProps) {
+  const difference = lines && sumOf(lines) - sumOf(base);
+  return (
+    <tr>
+      <td>
+        <span className={styles.variantName}>
+          {toggle && <Checkbox size="xs" color="ink" checked={stroke !== null} onChange={toggle} aria-label={`Compare ${name}`} />}
+          {stroke && (
+            <svg width="22" height="8" aria-hidden="true">
+              <line x2="22" y1="4" y2="4" stroke={stroke.colour} strokeDasharray={stroke.dash} strokeWidth="2.2" />
+            </svg>
+          )}
+          {name}
+        </span>
+      </td>
+      <td>{number(nameplateW(site) / 1000, 1)}</td>
+      <td>{siteAcRatedW(site) > 0 ? number(siteAcRatedW(site) / 1000, 1) : "–"}</td>
+      <td>{lines ? number(sumOf(lines)) : "–"}</td>
+      <td>{lines ? number(sumOf(lines, inWinter(site.place.latitudeDeg))) : "–"}</td>
+      <td data-sign={(difference ?? 0) < 0 ? "less" : "more"}>
+        {difference === null || !toggle ? "" : `${difference >= 0 ? "+" : ""}${number(difference)} (${percent(difference / sumOf(base))})`}
+      </td>
+      <td>
+        {take && (
+          <Button variant="subtle" size="compact-xs" onClick={take}>
+            Try
+          </Button>
+        )}
+        {remove && (
+          <Button variant="subtle" size="compact-xs" onClick={remove} aria-label={`Remove ${name}`}>
+            Remove
+          </Button>
+        )}
+      </td>
+    </tr>
+  );
+}
+
+function VariantCurves({
+  base,
+  compared,
+  width,
+  height,
+}: {
+  base: readonly YieldLine[];
+  compared: readonly Compared[];
+  width: number;
+  height: number;
+}) {
+  const gaps = compared.map(({ lines }) => lines.map((l, k) => l.expectedKwh - (base[k]?.expectedKwh ?? 0)));
+  const most = Math.max(1, ...gaps.flat().map(Math.abs));
+  const x = scalePoint(
+    base.map((l) => l.key),
+    [52, width - 8],
+  );
+  const y = scaleLinear([-most, most], [height - 20, 8]).nice(3);
+  return (
+    <g fontSize={12.5} fill="var(--ink-soft)">
+      {y.ticks(4).map((tick) => (
+        <g key={tick}>
+          <line x1={52} x2={width - 8} y1={y(tick)} y2={y(tick)} stroke={tick === 0 ? "var(--ink)" : "var(--rule)"} />
+          <text x={46} y={y(tick) + 4} textAnchor="end">
+            {number(tick)}
+          </text>
+        </g>
+      ))}
+      {base.map(({ key }) => (
+        <text key={key} x={x(key)} y={height - 4} textAnchor="middle">
+          {"JFMAMJJASOND"[Number(key.slice(5, 7)) - 1]}
+        </text>
+      ))}
+      {gaps.map((gap, g) => (
+        <path
+          key={compared[g]!.variant.id}
+          d={
+            line<number>(
+              (_, k) => x(base[k]!.key)!,
+              (value) => y(value),
+            )(gap) ?? ""
+          }
+          fill="none"
+          stroke={STROKES[g]!.colour}
+          strokeDasharray={STROKES[g]!.dash}
+          strokeWidth={2}
+        />
+      ))}
+    </g>
+  );
+}

@@ -1,0 +1,154 @@
+"use client";
+
+import { Button, NumberInput, Select, Slider } from "@mantine/core";
+import type { SiteDocument } from "@/contracts/site";
+import { mountings } from "@/contracts/site";
+import { type PvArray, type Site, siteAcRatedW } from "@/core/site";
+import type { WhatIf } from "@/core/yield";
+import styles from "./Yield.module.css";
+
+interface ControlsProps {
+  readonly site: SiteDocument;
+  /** The site with the what-if in force, and the array that the sliders show. */
+  readonly wished: Site;
+  readonly subject: PvArray;
+  readonly whatIf: WhatIf;
+  readonly change: (part: Partial<WhatIf>) => void;
+  readonly reset: () => void;
+}
+
+const MOUNTING_NAMES = {
+  "open-rack": "open rack",
+  "roof-gap": "roof, with a gap",
+  "roof-close": "roof, close",
+  "building-integrated": "in the roof",
+} as const;
+
+/** Sliders and choices of a what-if; a mark shows where the book stands. */
+export function WhatIfControls({ site, wished, subject, whatIf, change, reset }: ControlsProps) {
+  const built = site.arrays.find((array) => array.id === subject.id) ?? site.arrays[0]!;
+  const acKw = siteAcRatedW(wished) / 1000;
+  const builtKw = siteAcRatedW(site) / 1000;
+  return (
+    <div className={styles.controls}>
+      {site.arrays.length > 1 && (
+        <Select
+          label="Array"
+          data={[{ value: "", label: "all arrays" }, ...site.arrays.map((array) => ({ value: array.id, label: array.name || array.id }))]}
+          value={whatIf.arrayId ?? ""}
+          allowDeselect={false}
+          onChange={(id) => change({ arrayId: id || null })}
+        />
+      )}
+      <Dial
+        label="Tilt, ° from flat"
+        value={subject.tiltDeg}
+        built={built.tiltDeg}
+        range={[0, 90]}
+        set={(tiltDeg) => change({ tiltDeg })}
+      />
+      <Dial
+        label="Azimuth, ° from north"
+        value={subject.azimuthDeg}
+        built={built.azimuthDeg}
+        range={[0, 359]}
+        set={(azimuthDeg) => change({ azimuthDeg })}
+      />
+      <Dial
+        label="Modules"
+        value={subject.count}
+        built={built.count}
+        range={[1, Math.max(2, built.count * 2)]}
+        set={(count) => change({ count: Math.max(1, Math.round(count)) })}
+      />
+      {builtKw > 0 && (
+        <Dial
+          label="Inverters, kW AC"
+          value={acKw}
+          built={builtKw}
+          range={[builtKw * 0.4, builtKw * 1.8]}
+          step={builtKw > 20 ? 1 : 0.1}
+          set={(kw) => change({ acRatedW: kw * 1000 })}
+        />
+      )}
+      <Dial
+        label="Soiling, %"
+        value={wished.losses.soilingFrac * 100}
+        built={site.losses.soilingFrac * 100}
+        range={[0, 15]}
+        step={0.1}
+        set={(share) => change({ soilingFrac: share / 100 })}
+      />
+      <Dial
+        label="Albedo of the ground"
+        value={wished.albedo}
+        built={site.albedo}
+        range={[0, 0.9]}
+        step={0.01}
+        set={(albedo) => change({ albedo })}
+      />
+      <div className={styles.choices}>
+        <Select
+          label="Mounting"
+          data={mountings.map((mounting) => ({ value: mounting, label: MOUNTING_NAMES[mounting] }))}
+          value={subject.mounting}
+          allowDeselect={false}
+          onChange={(mounting) => change({ mounting: (mounting as keyof typeof MOUNTING_NAMES) ?? undefined })}
+        />
+        <Select
+          label="Module"
+          data={Object.keys(site.modules)}
+          value={subject.module}
+          allowDeselect={false}
+          onChange={(module) => change({ module: module ?? undefined })}
+        />
+      </div>
+      <Button variant="default" size="compact-sm" onClick={reset}>
+        Back to the book
+      </Button>
+    </div>
+  );
+}
+
+interface DialProps {
+  readonly label: string;
+  readonly value: number;
+  readonly built: number;
+  readonly range: readonly [number, number];
+  readonly step?: number;
+  readonly set: (value: number) => void;
+}
+
+function Dial({ label, value, built, range, step = 1, set }: DialProps) {
+  const decimals = step >= 1 ? 0 : step >= 0.1 ? 1 : 2;
+  const tidy = Number(value.toFixed(decimals + 1));
+  return (
+    <div className={styles.dial}>
+      <span id={`dial-${label}`}>{label}</span>
+      <NumberInput
+        aria-labelledby={`dial-${label}`}
+        hideControls
+        value={tidy}
+        min={range[0]}
+        max={range[1]}
+        step={step}
+        clampBehavior="strict"
+        onChange={(next) => typeof next === "number" && set(next)}
+      />
+      <Slider
+        aria-label={label}
+        color="ink"
+        size={3}
+        thumbSize={16}
+        label={null}
+        value={value}
+        min={range[0]}
+        max={range[1]}
+        step={step}
+        marks={[{ value: built }]}
+        onChange={set}
+        thumbLabel={label}
+      />
+    </div>
+  );
+}

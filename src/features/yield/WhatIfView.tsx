@@ -1,0 +1,127 @@
+"use client";
+
+import type { Remote } from "comlink";
+import { useMemo, useState } from "react";
+import type { Mounting } from "@/core/module";
+import { nameplateW } from "@/core/site";
+import { applyWhatIf, type WhatIf, type YieldLine } from "@/core/yield";
+import { number, percent } from "@/features/figures/format";
+import chapter from "@/features/look/Chapter.module.css";
+import type { YieldEngine } from "./engine.worker";
+import { MonthTable } from "./MonthTable";
+import { PlaneMap } from "./PlaneMap";
+import { useAnswer } from "./use-engine";
+import { Variants } from "./Variants";
+import { WhatIfControls } from "./WhatIfControls";
+import styles from "./Yield.module.css";
+import type { YieldPageProps } from "./YieldPage";
+
+interface Props extends YieldPageProps {
+  readonly engine: Remote<YieldEngine> | null;
+}
+
+const NOTHING: WhatIf = { arrayId: null };
+
+const yearKwh = (lines: readonly YieldLine[] | null): number => (lines ?? []).reduce((sum, line) => sum + line.expectedKwh, 0);
+
+/** Try a change: sliders left, the months in the middle, the map of all planes right, kept variants below. */
+export function WhatIfView(props: Props) {
+  const { site, engine, year } = props;
+  const [whatIf, setWhatIf] = useState<WhatIf>(site.arrays.length === 1 ? { arrayId: site.arrays[0]!.id } : NOTHING);
+  const base = useAnswer(engine, NOTHING);
+  const answer = useAnswer(engine, whatIf);
+  const wished = useMemo(() => applyWhatIf(site, whatIf), [site, whatIf]);
+  const subject = wished.arrays.find((array) => array.id === whatIf.arrayId) ?? wished.arrays[0]!;
+  const change = (part: Partial<WhatIf>): void => setWhatIf((held) => ({ ...held, ...part }));
+  return (
+    <>
+      <Sentence year={year} base={base} answer={answer} whatIf={whatIf} />
+      <div className={styles.tryout}>
+        <WhatIfControls
+          site={site}
+          wished={wished}
+          subject={subject}
+          whatIf={whatIf}
+          change={change}
+          reset={() => setWhatIf({ arrayId: whatIf.arrayId })}
+        />
+        <MonthTable base={base} answer={answer} slug={props.slug} year={year} />
+        <PlaneMap
+          engine={engine}
+          site={site}
+          whatIf={whatIf}
+          subject={subject}
+          ratedKw={nameplateW(wished) / 1000}
+          pick={(plane) => change(plane)}
+          name={`${props.slug}-${year}-planes`}
+        />
+      </div>
+      <Variants {...props} whatIf={whatIf} take={setWhatIf} />
+    </>
+  );
+}
+
+const AS_BUILT = "As the book has it";
+
+function Sentence({
+  year,
+  base,
+  answer,
+  whatIf,
+}: {
+  year: string;
+  base: readonly YieldLine[] | null;
+  answer: readonly YieldLine[] | null;
+  whatIf: WhatIf;
+}) {
+  if (!base || !answer) return <p className={chapter.verdict}>Bringing the weather of {year} …</p>;
+  const difference = yearKwh(answer) - yearKwh(base);
+  const said = wordsOf(whatIf);
+  if (said === "") {
+    return (
+      <p className={chapter.verdict} data-testid="what-if-sentence">
+        {AS_BUILT}, {year} brings {number(yearKwh(base))} kWh. Move a slider, or click the map.
+      </p>
+    );
+  }
+  const most = [...base.keys()].reduce((best, k) => (Math.abs(gap(base, answer, k)) > Math.abs(gap(base, answer, best)) ? k : best), 0);
+  return (
+    <p className={chapter.verdict} data-testid="what-if-sentence">
+      With {said}, {year} brings {number(yearKwh(answer))} kWh:{" "}
+      <strong className={difference < 0 ? chapter.clay : styles.more}>
+        {difference >= 0 ? "+" : ""}
+        {number(difference)} kWh ({difference >= 0 ? "+" : ""}
+        {percent(difference / Math.max(1e-9, yearKwh(base)))})
+      </strong>
+      , most of it in {monthOf(base[most]?.key)}.
+    </p>
+  );
+}
+
+const gap = (base: readonly YieldLine[], answer: readonly YieldLine[], k: number): number =>
+  (answer[k]?.expectedKwh ?? 0) - base[k]!.expectedKwh;
+
+const MONTHS = ["January", "February", "March", "April", "May", "June", "July", "August", "September", "October", "November", "December"];
+const monthOf = (key: string | undefined): string => MONTHS[Number(key?.slice(5, 7)) - 1] ?? "";
+
+const MOUNTINGS: Readonly<Record<Mounting, string>> = {
+  "open-rack": "an open rack",
+  "roof-gap": "a gap under the modules",
+  "roof-close": "modules close to the roof",
+  "building-integrated": "modules in the roof",
+};
+
+/** A what-if in words; empty when it changes nothing. */
+export function wordsOf(whatIf: WhatIf): string {
+  const parts = [
+    whatIf.tiltDeg !== undefined && `tilt ${number(whatIf.tiltDeg)}°`,
+    whatIf.azimuthDeg !== undefined && `azimuth ${number(whatIf.azimuthDeg)}°`,
+    whatIf.mounting !== undefined && MOUNTINGS[whatIf.mounting],
+    whatIf.module !== undefined && `module ${whatIf.module}`,
+    whatIf.count !== undefined && `${number(whatIf.count)} modules`,
+    whatIf.acRatedW !== undefined && `${number(whatIf.acRatedW / 1000, 1)} kW of inverter`,
+    whatIf.soilingFrac !== undefined && `soiling ${percent(whatIf.soilingFrac)}`,
+    whatIf.albedo !== undefined && `albedo ${number(whatIf.albedo, 2)}`,
+  ].filter((part) => part !== false);
+  return parts.join(", ");
+}

@@ -1,0 +1,219 @@
+"use client";
+
+import { NativeSelect } from "@mantine/core";
+import type { Remote } from "comlink";
+import { useRouter } from "next/navigation";
+import { unparse } from "papaparse";
+import { useEffect, useState } from "react";
+import { MonthBars, WaterfallBar, type WaterfallBarProps } from "@/charts";
+import { ACCOUNT_NAMES, LEDGER_ACCOUNTS, type LedgerAccount } from "@/core/accounts";
+import { type LedgerLine, ledgerPostings } from "@/core/reconcile";
+import { Figure } from "@/features/figures/Figure";
+import { kwhDecimals, monthName, number, percent } from "@/features/figures/format";
+import { ScrollBox } from "@/features/look/ScrollBox";
+import { ChartFrame } from "@/features/save/ChartFrame";
+import { saveText } from "@/features/save/save-chart";
+import { accountWorking, expectedWorking, meteredWorking, referenceWorking } from "@/features/workings/ledger-workings";
+import type { Working } from "@/features/workings/working";
+import { removalWorking, typicalWorking } from "@/features/workings/yield-workings";
+import type { YieldEngine } from "./engine.worker";
+import type { Removal } from "./engine-types";
+import { GlanceModes } from "./GlanceModes";
+import styles from "./Yield.module.css";
+import type { YieldPageProps } from "./YieldPage";
+
+interface Props extends YieldPageProps {
+  readonly lines: readonly LedgerLine[];
+  readonly sum: LedgerLine;
+  readonly engine: Remote<YieldEngine> | null;
+}
+
+/** The walk from the sun to the meter, month by month and hour by hour. */
+export function WhereItGoes(props: Props) {
+  const { slug, lines, sum, uncertainty, typical, year, glance } = props;
+  const decimals = kwhDecimals(sum.referenceKwh / Math.max(1, lines.length));
+  const bars = lines.map((line) => ({
+    name: `${monthName(line.key)} ${line.key.slice(0, 4)}`,
+    expectedKwh: line.expectedKwh,
+    halfKwh: uncertainty.halfWidth90Frac * line.expectedKwh,
+    meteredKwh: line.meteredKwh,
+  }));
+  return (
+    <>
+      <div className={styles.columns}>
+        <Waterfall {...props} decimals={decimals} />
+        <div className={styles.side}>
+          <SpanChoice {...props} />
+          <ChartFrame
+            title="By month"
+            note="expected with its interval; an ink mark is metered, clay where it lies outside"
+            fileName={`${slug}-months`}
+            height={228}
+            summary="Expected energy of each month with its interval, and metered energy"
+            table={() => [
+              ["month", "expected_kwh", "half_width_90_kwh", "metered_kwh"],
+              ...lines.map((line) => [line.key, line.expectedKwh, uncertainty.halfWidth90Frac * line.expectedKwh, line.meteredKwh]),
+            ]}
+          >
+            {(width) => <MonthBars bars={bars} width={width} height={228} label={(kwh) => number(kwh, decimals)} />}
+          </ChartFrame>
+          {typical && (
+            <p className={styles.typical}>
+              A typical year brings <Figure working={() => typicalWorking(typical)}>{number(typical.p50Kwh)} kWh</Figure>, nine years of ten
+              more than <Figure working={() => typicalWorking(typical)}>{number(typical.p90Kwh)}</Figure>.
+            </p>
+          )}
+        </div>
+      </div>
+      {glance && <GlanceModes glance={glance} year={year} slug={slug} />}
+    </>
+  );
+}
+
+function SpanChoice({ slug, months, span, view, year }: Props) {
+  const router = useRouter();
+  const options = months.map(({ key }) => ({ value: key, label: `${monthName(key, "short")} ${key.slice(0, 4)}` }));
+  const go = (from: string, to: string) =>
+    router.push(`/books/${slug}/yield?view=${view}&year=${year}&from=${from}&to=${to < from ? from : to}`);
+  return (
+    <div className={styles.span}>
+      <NativeSelect label="From" data={options} value={span.from} onChange={(event) => go(event.currentTarget.value, span.to)} />
+      <NativeSelect label="to" data={options} value={span.to} onChange={(event) => go(span.from, event.currentTarget.value)} />
+    </div>
+  );
+}
+
+interface Step {
+  readonly key: string;
+  readonly code: string;
+  readonly name: string;
+  readonly account: WaterfallBarProps["account"];
+  readonly fromKwh: number;
+  readonly toKwh: number;
+  readonly shownKwh: number;
+  readonly working: () => Working;
+  readonly removalKwh: number | null;
+}
+
+function Waterfall(props: Props & { decimals: number }) {
+  const { sum, decimals, uncertainty, slug } = props;
+  const removals = useRemovals(props);
+  const steps = stepsOf(props, removals);
+  const floor = 0.72 * Math.min(sum.expectedKwh, sum.meteredKwh ?? sum.expectedKwh);
+  const domain = [floor, sum.referenceKwh] as const;
+  return (
+    <ScrollBox label="From the sun to the meter" className={styles.waterfall}>
+      <table>
+        <caption>From the sun to the meter</caption>
+        <thead>
+          <tr>
+            <th scope="col" colSpan={2}>
+              account
+            </th>
+            <th scope="col" className={styles.barHead}>
+              bars begin at {number(floor)} kWh
+            </th>
+            <th scope="col">kWh</th>
+            <th scope="col">of reference</th>
+            <th scope="col" title="Energy at the meter that would be gained if this cause alone were absent">
+              back if gone
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {steps.map((step) => (
+            <tr key={step.key} data-total={step.account === "total" || step.account === "metered" || undefined}>
+              <td className={styles.code}>{step.code}</td>
+              <td className={styles.name}>{step.name}</td>
+              <td className={styles.bar}>
+                <WaterfallBar
+                  {...step}
+                  domain={domain}
+                  height={23}
+                  label={`${step.name}: ${number(step.shownKwh, decimals)} kWh`}
+                  {...(step.key === "expected" ? { halfKwh: uncertainty.halfWidth90Frac * sum.expectedKwh } : {})}
+                />
+              </td>
+              <td>
+                <Figure plain working={step.working}>
+                  {number(step.shownKwh, decimals)}
+                </Figure>
+              </td>
+              <td className={styles.soft}>{percent(Math.abs(step.shownKwh) / sum.referenceKwh)}</td>
+              <td className={styles.soft}>
+                {step.removalKwh === null ? (
+                  ""
+                ) : (
+                  <Figure plain working={() => removalWorking(step.account as LedgerAccount, step.removalKwh ?? 0, sum.expectedKwh)}>
+                    {number(step.removalKwh, decimals)}
+                  </Figure>
+                )}
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <SaveFigures slug={slug} steps={steps} />
+    </ScrollBox>
+  );
+}
+
+/** Gains if removed, of the months shown; null while they are reckoned, or when the months lie outside the year. */
+function useRemovals({ engine, lines, year, months }: Props): ReadonlyMap<LedgerAccount, number> | null {
+  const [removals, setRemovals] = useState<readonly Removal[] | null>(null);
+  useEffect(() => {
+    if (engine) void engine.removals().then(setRemovals);
+  }, [engine]);
+  if (!removals || lines.some((line) => !line.key.startsWith(year))) return null;
+  const ofYear = months.filter((line) => line.key.startsWith(year)).map((line) => line.key);
+  const sumShown = (kwh: readonly number[]): number => lines.reduce((sum, line) => sum + (kwh[ofYear.indexOf(line.key)] ?? 0), 0);
+  return new Map(removals.map((removal) => [removal.account, sumShown(removal.monthsKwh)]));
+}
+
+function stepsOf(props: Props, removals: ReadonlyMap<LedgerAccount, number> | null): Step[] {
+  const { sum, context } = props;
+  const posted = ledgerPostings(sum);
+  const total = (key: string, name: string, kwh: number, account: Step["account"], working: () => Working): Step => ({
+    ...{ key, code: "", name, account, fromKwh: 0, toKwh: kwh, shownKwh: kwh, working, removalKwh: null },
+  });
+  const steps: Step[] = [total("reference", "Reference", sum.referenceKwh, "total", () => referenceWorking(sum, context))];
+  let at = sum.referenceKwh;
+  const walk = (account: LedgerAccount): void => {
+    const kwh = posted[account];
+    if (Math.abs(kwh) < 0.05) return;
+    const model = account !== "unread" && account !== "remainder";
+    steps.push({
+      key: account,
+      code: ACCOUNT_NAMES[account].code,
+      name: ACCOUNT_NAMES[account].name,
+      account,
+      fromKwh: at,
+      toKwh: at - kwh,
+      shownKwh: -kwh,
+      working: () => accountWorking(sum, account, context),
+      removalKwh: model ? (removals?.get(account) ?? null) : null,
+    });
+    at -= kwh;
+  };
+  const model = LEDGER_ACCOUNTS.filter((account) => account !== "unread" && account !== "remainder");
+  model.forEach(walk);
+  steps.push(total("expected", "Expected", sum.expectedKwh, "total", () => expectedWorking(sum, context)));
+  if (sum.meteredKwh === null) return steps;
+  at = sum.expectedKwh;
+  walk("unread");
+  walk("remainder");
+  steps.push(total("metered", "Metered", sum.meteredKwh, "metered", () => meteredWorking(sum, context)));
+  return steps;
+}
+
+function SaveFigures({ slug, steps }: { slug: string; steps: readonly Step[] }) {
+  const save = (): void => {
+    const rows = steps.map((s) => ({ account: s.key, kwh: s.shownKwh, back_if_gone_kwh: s.removalKwh }));
+    saveText(unparse(rows), `${slug}-waterfall.csv`, "text/csv");
+  };
+  return (
+    <button type="button" className={styles.csv} onClick={save}>
+      Figures (CSV)
+    </button>
+  );
+}

@@ -1,0 +1,136 @@
+"use client";
+
+import Link from "next/link";
+import { Hatches } from "@/charts";
+import type { Glance } from "@/contracts/ledger";
+import type { SiteDocument } from "@/contracts/site";
+import type { Variant } from "@/contracts/what-if";
+import { ACCOUNT_NAMES } from "@/core/accounts";
+import { type LedgerLine, totalLine, verdictOf } from "@/core/reconcile";
+import type { TypicalYear, Uncertainty } from "@/core/yield";
+import { Figure } from "@/features/figures/Figure";
+import { kwhDecimals, monthName, number, percent } from "@/features/figures/format";
+import chapter from "@/features/look/Chapter.module.css";
+import { accountWorking, expectedWorking, type LedgerContext, referenceWorking } from "@/features/workings/ledger-workings";
+import { uncertaintyWorking } from "@/features/workings/yield-workings";
+import { MethodsView } from "./MethodsView";
+import { useEngine } from "./use-engine";
+import { WhatIfView } from "./WhatIfView";
+import { WhereItGoes } from "./WhereItGoes";
+import styles from "./Yield.module.css";
+
+export type YieldView = "goes" | "what-if" | "methods";
+
+export interface YieldPageProps {
+  readonly slug: string;
+  readonly site: SiteDocument;
+  readonly version: number;
+  readonly context: LedgerContext;
+  readonly years: readonly string[];
+  readonly year: string;
+  readonly view: YieldView;
+  readonly months: readonly LedgerLine[];
+  /** First and last month shown. */
+  readonly span: { readonly from: string; readonly to: string };
+  readonly uncertainty: Uncertainty;
+  readonly typical: TypicalYear | null;
+  readonly glance: Glance | null;
+  readonly variants: readonly Variant[];
+}
+
+const VIEWS: readonly { id: YieldView; name: string }[] = [
+  { id: "goes", name: "Where it goes" },
+  { id: "what-if", name: "What if" },
+  { id: "methods", name: "Methods" },
+];
+
+export const spanName = ({ from, to }: YieldPageProps["span"]): string => {
+  const year = from.slice(0, 4);
+  if (from === to) return `${monthName(from)} ${year}`;
+  if (from.endsWith("-01") && to === `${year}-12`) return year;
+  return `${monthName(from, "short")} ${year} to ${monthName(to, "short")} ${to.slice(0, 4)}`;
+};
+
+/** The yield chapter: where each kilowatt-hour goes, what would change, and which methods say so. */
+export function YieldPage(props: YieldPageProps) {
+  const { slug, site, years, year, view, months, span, context, uncertainty } = props;
+  const { engine, refusal } = useEngine(slug, site, year);
+  const lines = months.filter((line) => line.key >= span.from && line.key <= span.to);
+  const sum = totalLine(span.from.slice(0, 4) === span.to.slice(0, 4) && lines.length === 12 ? year : spanName(span), lines);
+  if (year === "") return <EmptyYield slug={slug} name={site.name} />;
+  return (
+    <div className={chapter.page}>
+      <Hatches />
+      <header className={styles.head}>
+        <h1>{site.name}</h1>
+        <nav className={styles.views} aria-label="Views">
+          {VIEWS.map(({ id, name }) => (
+            <Link key={id} href={`/books/${slug}/yield?view=${id}&year=${year}`} aria-current={id === view ? "page" : undefined}>
+              {name}
+            </Link>
+          ))}
+        </nav>
+        <nav className={styles.years} aria-label="Years">
+          {years.map((name) => (
+            <Link key={name} href={`/books/${slug}/yield?view=${view}&year=${name}`} aria-current={name === year ? "page" : undefined}>
+              {name}
+            </Link>
+          ))}
+        </nav>
+      </header>
+      {refusal && <p className={chapter.clay}>{`${refusal.message} ${refusal.help}`}</p>}
+      {view === "goes" && (
+        <>
+          <YieldSentence sum={sum} lines={lines} context={context} uncertainty={uncertainty} name={spanName(span)} />
+          <WhereItGoes {...props} lines={lines} sum={sum} engine={engine} />
+        </>
+      )}
+      {view === "what-if" && <WhatIfView {...props} engine={engine} />}
+      {view === "methods" && <MethodsView {...props} engine={engine} />}
+    </div>
+  );
+}
+
+interface SentenceProps {
+  readonly sum: LedgerLine;
+  readonly lines: readonly LedgerLine[];
+  readonly context: LedgerContext;
+  readonly uncertainty: Uncertainty;
+  readonly name: string;
+}
+
+function YieldSentence({ sum, lines, context, uncertainty, name }: SentenceProps) {
+  const kwh = (value: number) => number(value, kwhDecimals(sum.referenceKwh / Math.max(1, lines.length)));
+  const verdict = verdictOf(sum, lines);
+  const largest = verdict.kind === "no-weather" ? [] : verdict.largest;
+  const half = uncertainty.halfWidth90Frac * sum.expectedKwh;
+  return (
+    <p className={chapter.verdict}>
+      In {name} the sun owed these modules <Figure working={() => referenceWorking(sum, context)}>{kwh(sum.referenceKwh)} kWh</Figure>;{" "}
+      <Figure working={() => expectedWorking(sum, context)}>{kwh(sum.expectedKwh)}</Figure> should reach the meter, give or take{" "}
+      <Figure working={() => uncertaintyWorking(uncertainty, sum.expectedKwh)}>{kwh(half)}</Figure>:{" "}
+      {percent(sum.expectedKwh / Math.max(1e-9, sum.referenceKwh), 0)}.{" "}
+      {largest.map(({ account, kwh: lost }, k) => (
+        <span key={account}>
+          {k === 0 ? "" : k === largest.length - 1 ? " and " : ", "}
+          {k === 0 ? ACCOUNT_NAMES[account].name : ACCOUNT_NAMES[account].name.toLowerCase()}
+          {k === 0 ? " takes " : " "}
+          <Figure working={() => accountWorking(sum, account, context)}>{kwh(lost)}</Figure>
+        </span>
+      ))}
+      {largest.length > 0 && "."}
+    </p>
+  );
+}
+
+function EmptyYield({ slug, name }: { slug: string; name: string }) {
+  return (
+    <div className={chapter.page}>
+      <h1>{name}</h1>
+      <p className={chapter.verdict}>
+        No weather yet, so nothing can be expected. Bring hours of <code>ghi_w_m2</code>, an EPW year, or twelve monthly means in the{" "}
+        <Link href={`/books/${slug}/readings`}>Readings chapter</Link>.
+      </p>
+    </div>
+  );
+}

@@ -1,0 +1,83 @@
+"use client";
+
+import { proxy, type Remote, wrap } from "comlink";
+import { useCallback, useEffect, useRef, useState } from "react";
+import type { SiteDocument } from "@/contracts/site";
+import type { WhatIf, YieldLine } from "@/core/yield";
+import { asRefused, type RefusedCall, refusalFrom } from "@/features/api";
+import type { YieldEngine } from "./engine.worker";
+import type { MapPart } from "./engine-types";
+
+export interface EngineHandle {
+  readonly engine: Remote<YieldEngine> | null;
+  readonly refusal: RefusedCall | null;
+}
+
+/** The chain in a web worker, loaded with one year of the book's weather; null until it is ready. */
+export function useEngine(slug: string, site: SiteDocument, year: string): EngineHandle {
+  const [handle, setHandle] = useState<EngineHandle>({ engine: null, refusal: null });
+  useEffect(() => {
+    const worker = new Worker(new URL("./engine.worker.ts", import.meta.url), { type: "module" });
+    const engine = wrap<YieldEngine>(worker);
+    let stopped = false;
+    const load = async (): Promise<void> => {
+      const response = await fetch(`/api/books/${slug}/weather?year=${year}`);
+      if (!response.ok) throw await refusalFrom(response);
+      await engine.load(site, await response.arrayBuffer());
+      if (!stopped) setHandle({ engine, refusal: null });
+    };
+    load().catch((error: unknown) => {
+      if (!stopped) setHandle({ engine: null, refusal: asRefused(error) });
+    });
+    return () => {
+      stopped = true;
+      worker.terminate();
+    };
+  }, [slug, site, year]);
+  return handle;
+}
+
+/** Months under a what-if: the newest wish is answered, those that it overtook are dropped. */
+export function useAnswer(engine: Remote<YieldEngine> | null, whatIf: WhatIf): readonly YieldLine[] | null {
+  const [lines, setLines] = useState<readonly YieldLine[] | null>(null);
+  const busy = useRef(false);
+  const wish = useRef<WhatIf | null>(null);
+  const serve = useCallback(async (remote: Remote<YieldEngine>) => {
+    if (busy.current) return;
+    busy.current = true;
+    while (wish.current) {
+      const asked = wish.current;
+      wish.current = null;
+      setLines(await remote.run(asked));
+    }
+    busy.current = false;
+  }, []);
+  useEffect(() => {
+    if (!engine) return;
+    wish.current = whatIf;
+    void serve(engine);
+  }, [engine, whatIf, serve]);
+  return lines;
+}
+
+/** The orientation map as it grows. `whatIf` without tilt and azimuth, so that turning an array does not draw it anew. */
+export function useOrientationMap(engine: Remote<YieldEngine> | null, whatIf: WhatIf): MapPart | null | "in-plane" {
+  const [part, setPart] = useState<MapPart | null | "in-plane">(null);
+  const key = JSON.stringify(whatIf);
+  useEffect(() => {
+    if (!engine) return;
+    let stale = false;
+    let got = false;
+    const take = (next: MapPart): void => {
+      got = true;
+      if (!stale) setPart(next);
+    };
+    void engine.map(JSON.parse(key) as WhatIf, proxy(take)).then((done) => {
+      if (!done && !got && !stale) setPart("in-plane");
+    });
+    return () => {
+      stale = true;
+    };
+  }, [engine, key]);
+  return part;
+}

@@ -1,0 +1,2 @@
+export type { VariantStore } from "./ports";
+export { keepVariant, removeVariant } from "./variants";

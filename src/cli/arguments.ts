@@ -15,6 +15,7 @@ const OPTIONS = {
   "price-rise": { type: "string" },
   "weather-zone": { type: "string" },
   "weather-labels": { type: "string" },
+  "weather-year": { type: "string" },
   "production-zone": { type: "string" },
   "production-labels": { type: "string" },
   conflicts: { type: "string" },

@@ -39,6 +39,7 @@ async function readSeriesFile(
   const read = importOptionsSchema.safeParse({
     zone: options[`${kind}-zone`] ?? null,
     labels: oneOf(options[`${kind}-labels`], ["start", "end"], "start", `${kind}-labels`),
+    year: kind === "weather" && options["weather-year"] !== undefined ? Number(options["weather-year"]) : null,
     conflicts: oneOf(options.conflicts, ["refuse", "first", "last"], "refuse", "conflicts"),
   });
   if (!read.success) throw new CliRefusal(`--${kind}-zone ${options[`${kind}-zone`]}: ${read.error.issues[0]?.message}.`);

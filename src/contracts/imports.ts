@@ -20,6 +20,8 @@ export const importOptionsSchema = z.strictObject({
   conflicts: z.enum(["refuse", "first", "last"]).default("refuse"),
   /** Meter for production columns that name none; the site's first AC meter when null. */
   meterId: z.string().nullable().default(null),
+  /** Year into which a typical year, or monthly means, are put; null for the file's own. */
+  year: z.int().min(1990).max(2060).nullable().default(null),
 });
 export type ImportOptions = z.output<typeof importOptionsSchema>;
 
@@ -29,6 +31,10 @@ export const importPreviewSchema = z.strictObject({
   fileName: z.string(),
   byteCount: z.number().int(),
   kind: z.enum(importKinds).nullable(),
+  /** How the file is written: rows of time, an hourly EPW year, or twelve monthly means. */
+  form: z.enum(["series", "epw", "means"]),
+  /** Of an EPW year or monthly means: the year they are put in, as far as it is known. */
+  year: z.number().int().nullable(),
   columns: z.array(z.strictObject({ header: z.string(), quantity: z.string(), unit: z.string(), meterId: z.string().nullable() })),
   ignored: z.array(z.string()),
   delimiter: z.string().nullable(),

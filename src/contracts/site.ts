@@ -34,25 +34,40 @@ export const placeSchema = z.strictObject({
   timeZone: z.string().refine(isTimeZone, 'name a time zone of the IANA list, such as "Europe/Madrid"').default("UTC"),
 });
 
-export const moduleSchema = z.strictObject({
-  pmpW: positive("rated power").max(2000, "a module's rated power is in W and stays below 2000"),
-  vocV: positive("open-circuit voltage").nullable().default(null),
-  iscA: positive("short-circuit current").nullable().default(null),
-  vmpV: positive("voltage at maximum power").nullable().default(null),
-  impA: positive("current at maximum power").nullable().default(null),
-  cellsInSeries: z.int().positive().nullable().default(null),
-  bypassDiodes: z.int().min(0).default(3),
-  gammaPmpPerK: z
-    .number()
-    .max(0, "modules lose power when they warm up: the coefficient of power is negative, such as -0.0036 for -0.36 %/K")
-    .min(-0.01, "is a share a kelvin: write -0.36 %/K as -0.0036")
-    .default(-0.0036),
-  betaVocPerK: z.number().max(0, "the coefficient of voltage is negative, such as -0.0028").min(-0.01).default(-0.0028),
-  alphaIscPerK: z.number().min(-0.001).max(0.005).default(0.0005),
-  noctC: z.number().min(20).max(90).default(45),
-  areaM2: positive("area").nullable().default(null),
-  bifacialityFrac: frac.default(0),
-});
+export const moduleSchema = z
+  .strictObject({
+    pmpW: positive("rated power").max(2000, "a module's rated power is in W and stays below 2000"),
+    vocV: positive("open-circuit voltage").nullable().default(null),
+    iscA: positive("short-circuit current").nullable().default(null),
+    vmpV: positive("voltage at maximum power").nullable().default(null),
+    impA: positive("current at maximum power").nullable().default(null),
+    cellsInSeries: z.int().positive().nullable().default(null),
+    bypassDiodes: z.int().min(0).default(3),
+    gammaPmpPerK: z
+      .number()
+      .max(0, "modules lose power when they warm up: the coefficient of power is negative, such as -0.0036 for -0.36 %/K")
+      .min(-0.01, "is a share a kelvin: write -0.36 %/K as -0.0036")
+      .default(-0.0036),
+    betaVocPerK: z.number().max(0, "the coefficient of voltage is negative, such as -0.0028").min(-0.01).default(-0.0028),
+    alphaIscPerK: z.number().min(-0.001).max(0.005).default(0.0005),
+    noctC: z.number().min(20).max(90).default(45),
+    areaM2: positive("area").nullable().default(null),
+    bifacialityFrac: frac.default(0),
+  })
+  .superRefine(({ pmpW, vocV, iscA, vmpV, impA }, context) => {
+    const question = (field: string, input: unknown, message: string) =>
+      context.addIssue({ code: "custom", path: [field], input, message });
+    if (vmpV !== null && vocV !== null && vmpV >= vocV) {
+      question("vmpV", vmpV, `voltage at maximum power lies under the open-circuit voltage (${vocV} V); are the two swapped?`);
+    }
+    if (impA !== null && iscA !== null && impA >= iscA) {
+      question("impA", impA, `current at maximum power lies under the short-circuit current (${iscA} A); are the two swapped?`);
+    }
+    if (vmpV !== null && impA !== null && Math.abs((vmpV * impA) / pmpW - 1) > 0.03) {
+      const product = Math.round(vmpV * impA * 10) / 10;
+      question("pmpW", pmpW, `impA × vmpV is ${product} W, more than 3 % off; copy the three from one datasheet column`);
+    }
+  });
 
 export const mountings = ["open-rack", "roof-gap", "roof-close", "building-integrated"] as const;
 

@@ -184,14 +184,55 @@ const CATALOGUE: Readonly<Record<ProblemCode, Word>> = {
     remedy: "Correct the month column.",
   }),
   "months-missing": (f) => ({
-    what: `The promise lacks ${f.months}.`,
+    what: `The file lacks ${f.months}.`,
     expected: "Twelve months.",
-    remedy: "Add the missing rows; write 0 where nothing was promised.",
+    remedy: "Add the missing rows; a promise of nothing is 0.",
   }),
   "already-imported": (f) => ({
     what: `This file is in the book already, as ${f.name} of ${f.on}.`,
     expected: "A file that brings something new.",
     remedy: "Nothing to do. Undo the earlier import first if you want to read it differently.",
+  }),
+  "year-needed": () => ({
+    what: "Monthly means have no year of their own.",
+    expected: "The year in which the hours made from them shall stand.",
+    remedy: "Choose the year here.",
+  }),
+  "sky-overfull": (f) => ({
+    what: `A month has more light than its sky lets through: ${f.message}.`,
+    expected: "The horizontal irradiation of each month, kWh/m²: its sum, or the mean of a day as ghi_kwh_m2_day.",
+    remedy: "Check the unit (MJ/m² divided by 3.6 is kWh/m²), the column's name and the site's latitude.",
+  }),
+  "other-place": (f) => ({
+    what: `The file was made for ${f.there}, ${f.km} km from the site.`,
+    expected: "Weather of the site's own climate.",
+    remedy: "Nothing to do if the climates are alike; its hours are taken at the site's own sun.",
+  }),
+  "above-sky": (f, n) => ({
+    what: `In ${rows(n)} (${f.percent} % of the lit ones) GHI lies above what the sky at ${f.latitude}°, ${f.longitude}° can give.`,
+    expected: "GHI under 1.25 times the light above the air, and none at night.",
+    remedy:
+      "A few are clouds' edges and kept. If there are many: check the clock's zone, whether times mark the start or the end, the unit, and the site's place.",
+  }),
+  "diffuse-above-global": (_f, n) => ({
+    what: `In ${rows(n)} DHI lies above GHI.`,
+    expected: "Diffuse light is a part of the global.",
+    remedy: "Kept, with no beam in those rows. If all rows look so, the two columns are swapped.",
+  }),
+  "beam-alone": () => ({
+    what: "The file holds DNI but neither GHI nor DHI.",
+    expected: "GHI, or DNI with DHI, or in-plane irradiance.",
+    remedy: "Add the column ghi_w_m2 or dhi_w_m2.",
+  }),
+  "one-plane": (f) => ({
+    what: `The light was measured in one plane, and the site has ${f.arrays} arrays in several.`,
+    expected: "A sensor in the plane of the modules.",
+    remedy: "It is taken for all arrays. Measured GHI would serve each in its own plane.",
+  }),
+  "warm-air": (f) => ({
+    what: `The air's mean is ${f.mean} °C, warmer than anywhere on earth.`,
+    expected: "Air temperature in °C.",
+    remedy: "If the file is in Fahrenheit or Kelvin, convert it to Celsius and drop it again.",
   }),
   "site-field": (f) => ({
     what: `${f.path}: ${f.message}.`,

@@ -1,2 +1,3 @@
 export { fillColumnGaps, fillGaps } from "./fill-gaps";
+export { type MadeWeather, type MonthlyMeans, weatherFromMeans } from "./monthly-means";
 export { ASSUMED_AIR_TEMP_C, ASSUMED_WIND_MS, type FilledWeather, type Weather } from "./weather";

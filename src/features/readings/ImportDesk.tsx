@@ -1,6 +1,6 @@
 "use client";
 
-import { Button, Select } from "@mantine/core";
+import { Button, NumberInput, Select } from "@mantine/core";
 import { Dropzone } from "@mantine/dropzone";
 import Link from "next/link";
 import { useRouter } from "next/navigation";
@@ -127,7 +127,8 @@ function DropHere({ look, reject }: { look: (file: File) => Promise<void>; rejec
         Weather: <code>time, ghi_w_m2, air_temperature_c, wind_speed_m_s</code> …<br />
         Production: <code>time</code> with <code>energy_kwh</code>, <code>power_w</code> or <code>counter_kwh</code>
         <br />
-        Promise: <code>month, kwh</code>. Comma, semicolon or tab; gzip too. Nothing is stored before you have seen what is in it.
+        Weather years: EPW, or twelve means <code>month, ghi_kwh_m2</code>. Promise: <code>month, kwh</code>. Comma, semicolon or tab; gzip
+        too. Nothing is stored before you have seen what is in it.
       </p>
     </Dropzone>
   );
@@ -166,7 +167,12 @@ function Preview({ held, busy, zones, siteZone, meters, readAgain, confirm, canc
   const { options, kind } = held;
   const change = (part: Partial<ImportOptions>) => readAgain({ ...options, ...part });
   const errors = held.problems.some((problem) => problem.severity === "error");
-  const untold = held.hasOffsets || options.zone ? "–" : "told once the zone of the clock is chosen";
+  const untold =
+    held.hasOffsets || options.zone
+      ? "–"
+      : held.form === "means"
+        ? "told once the year is chosen"
+        : "told once the zone of the clock is chosen";
   const isSeries = kind === "weather" || kind === "production";
   return (
     <div data-testid="preview">
@@ -210,7 +216,23 @@ function Preview({ held, busy, zones, siteZone, meters, readAgain, confirm, canc
           </>
         )}
       </dl>
-      {isSeries && (
+      {isSeries && held.form !== "series" && (
+        <div className={styles.options}>
+          <NumberInput
+            label={held.form === "means" ? "Year to make the hours for" : "Year to put the hours in"}
+            description={held.form === "means" ? "the sums of the months stay exact" : "a typical year is patched from several"}
+            min={1990}
+            max={2060}
+            value={held.year ?? ""}
+            hideControls
+            onBlur={(event) => {
+              const year = Number(event.currentTarget.value);
+              if (year >= 1990 && year <= 2060 && year !== held.year) change({ year });
+            }}
+          />
+        </div>
+      )}
+      {isSeries && held.form === "series" && (
         <div className={styles.options}>
           {!held.hasOffsets && (
             <Select

@@ -122,6 +122,7 @@ function PlaceSection({ form, timeZones }: Section & { timeZones: readonly strin
           data={[
             { value: "martin-ruiz", label: "Martin & Ruiz" },
             { value: "ashrae", label: "ASHRAE" },
+            { value: "fresnel", label: "Fresnel" },
           ]}
           allowDeselect={false}
           {...form.getInputProps("models.reflection")}
@@ -148,6 +149,15 @@ function LossesSection({ form }: Section) {
   );
 }
 
+/** What the single diode needs of a datasheet; left empty, the temperature coefficient serves. */
+const DATASHEET = [
+  { key: "cellsInSeries", label: "Cells in series" },
+  { key: "vocV", label: "Voc, V" },
+  { key: "iscA", label: "Isc, A" },
+  { key: "vmpV", label: "Vmp, V" },
+  { key: "impA", label: "Imp, A" },
+] as const;
+
 function ModulesSection({ form }: Section) {
   return (
     <section className={chapter.section}>
@@ -163,8 +173,16 @@ function ModulesSection({ form }: Section) {
           />
           <NumberInput label="Power, W" hideControls {...form.getInputProps(`moduleTypes.${i}.pmpW`)} />
           <PercentInput form={form} label="Power by heat, %/K" path={`moduleTypes.${i}.gammaPmpPerK`} decimals={3} />
-          <NumberInput label="Voc, V" hideControls {...form.getInputProps(`moduleTypes.${i}.vocV`)} value={type.vocV ?? ""} />
-          <NumberInput label="Isc, A" hideControls {...form.getInputProps(`moduleTypes.${i}.iscA`)} value={type.iscA ?? ""} />
+          {DATASHEET.map(({ key, label }) => (
+            <NumberInput
+              key={key}
+              label={label}
+              hideControls
+              {...form.getInputProps(`moduleTypes.${i}.${key}`)}
+              value={type[key] ?? ""}
+              onChange={(value) => form.setFieldValue(`moduleTypes.${i}.${key}`, (value === "" ? null : value) as never)}
+            />
+          ))}
         </div>
       ))}
     </section>

@@ -14,7 +14,7 @@ import { SOURCES } from "@/features/workings/stage-methods";
 import type { YieldEngine } from "./engine.worker";
 import type { MethodEffect } from "./engine-types";
 import styles from "./Yield.module.css";
-import type { YieldPageProps } from "./YieldPage";
+import type { YieldPageProps } from "./yield-props";
 
 const STAGES: Readonly<Record<keyof ModelChoices, string>> = {
   decomposition: "GHI to beam and diffuse",

@@ -15,9 +15,9 @@ import { ScrollBox } from "@/features/look/ScrollBox";
 import { Refused } from "@/features/problems/ProblemList";
 import { ChartFrame } from "@/features/save/ChartFrame";
 import type { YieldEngine } from "./engine.worker";
-import { wordsOf } from "./WhatIfView";
+import { wordsOf } from "./what-if-words";
 import styles from "./Yield.module.css";
-import type { YieldPageProps } from "./YieldPage";
+import type { YieldPageProps } from "./yield-props";
 
 const MOST_COMPARED = 4;
 const STROKES = [

@@ -2,10 +2,9 @@
 
 import type { Remote } from "comlink";
 import { useMemo, useState } from "react";
-import type { Mounting } from "@/core/module";
 import { nameplateW } from "@/core/site";
 import { applyWhatIf, type WhatIf, type YieldLine } from "@/core/yield";
-import { number, percent } from "@/features/figures/format";
+import { monthName, number, percent } from "@/features/figures/format";
 import chapter from "@/features/look/Chapter.module.css";
 import type { YieldEngine } from "./engine.worker";
 import { MonthTable } from "./MonthTable";
@@ -13,8 +12,9 @@ import { PlaneMap } from "./PlaneMap";
 import { useAnswer } from "./use-engine";
 import { Variants } from "./Variants";
 import { WhatIfControls } from "./WhatIfControls";
+import { wordsOf } from "./what-if-words";
 import styles from "./Yield.module.css";
-import type { YieldPageProps } from "./YieldPage";
+import type { YieldPageProps } from "./yield-props";
 
 interface Props extends YieldPageProps {
   readonly engine: Remote<YieldEngine> | null;
@@ -93,7 +93,8 @@ function Sentence({
         {number(difference)} kWh ({difference >= 0 ? "+" : ""}
         {percent(difference / Math.max(1e-9, yearKwh(base)))})
       </strong>
-      , most of it in {monthOf(base[most]?.key)}.
+      , widest in {monthOf(base[most]?.key)} ({gap(base, answer, most) >= 0 ? "+" : ""}
+      {number(gap(base, answer, most))}).
     </p>
   );
 }
@@ -101,27 +102,4 @@ function Sentence({
 const gap = (base: readonly YieldLine[], answer: readonly YieldLine[], k: number): number =>
   (answer[k]?.expectedKwh ?? 0) - base[k]!.expectedKwh;
 
-const MONTHS = ["January", "February", "March", "April", "May", "June", "July", "August", "September", "October", "November", "December"];
-const monthOf = (key: string | undefined): string => MONTHS[Number(key?.slice(5, 7)) - 1] ?? "";
-
-const MOUNTINGS: Readonly<Record<Mounting, string>> = {
-  "open-rack": "an open rack",
-  "roof-gap": "a gap under the modules",
-  "roof-close": "modules close to the roof",
-  "building-integrated": "modules in the roof",
-};
-
-/** A what-if in words; empty when it changes nothing. */
-export function wordsOf(whatIf: WhatIf): string {
-  const parts = [
-    whatIf.tiltDeg !== undefined && `tilt ${number(whatIf.tiltDeg)}°`,
-    whatIf.azimuthDeg !== undefined && `azimuth ${number(whatIf.azimuthDeg)}°`,
-    whatIf.mounting !== undefined && MOUNTINGS[whatIf.mounting],
-    whatIf.module !== undefined && `module ${whatIf.module}`,
-    whatIf.count !== undefined && `${number(whatIf.count)} modules`,
-    whatIf.acRatedW !== undefined && `${number(whatIf.acRatedW / 1000, 1)} kW of inverter`,
-    whatIf.soilingFrac !== undefined && `soiling ${percent(whatIf.soilingFrac)}`,
-    whatIf.albedo !== undefined && `albedo ${number(whatIf.albedo, 2)}`,
-  ].filter((part) => part !== false);
-  return parts.join(", ");
-}
+const monthOf = (key: string | undefined): string => monthName(key ?? "");

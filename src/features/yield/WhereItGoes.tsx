@@ -20,7 +20,7 @@ import type { YieldEngine } from "./engine.worker";
 import type { Removal } from "./engine-types";
 import { GlanceModes } from "./GlanceModes";
 import styles from "./Yield.module.css";
-import type { YieldPageProps } from "./YieldPage";
+import type { YieldPageProps } from "./yield-props";
 
 interface Props extends YieldPageProps {
   readonly lines: readonly LedgerLine[];

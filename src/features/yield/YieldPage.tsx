@@ -18,38 +18,13 @@ import { useEngine } from "./use-engine";
 import { WhatIfView } from "./WhatIfView";
 import { WhereItGoes } from "./WhereItGoes";
 import styles from "./Yield.module.css";
-
-export type YieldView = "goes" | "what-if" | "methods";
-
-export interface YieldPageProps {
-  readonly slug: string;
-  readonly site: SiteDocument;
-  readonly version: number;
-  readonly context: LedgerContext;
-  readonly years: readonly string[];
-  readonly year: string;
-  readonly view: YieldView;
-  readonly months: readonly LedgerLine[];
-  /** First and last month shown. */
-  readonly span: { readonly from: string; readonly to: string };
-  readonly uncertainty: Uncertainty;
-  readonly typical: TypicalYear | null;
-  readonly glance: Glance | null;
-  readonly variants: readonly Variant[];
-}
+import { spanName, type YieldPageProps, type YieldView } from "./yield-props";
 
 const VIEWS: readonly { id: YieldView; name: string }[] = [
   { id: "goes", name: "Where it goes" },
   { id: "what-if", name: "What if" },
   { id: "methods", name: "Methods" },
 ];
-
-export const spanName = ({ from, to }: YieldPageProps["span"]): string => {
-  const year = from.slice(0, 4);
-  if (from === to) return `${monthName(from)} ${year}`;
-  if (from.endsWith("-01") && to === `${year}-12`) return year;
-  return `${monthName(from, "short")} ${year} to ${monthName(to, "short")} ${to.slice(0, 4)}`;
-};
 
 /** The yield chapter: where each kilowatt-hour goes, what would change, and which methods say so. */
 export function YieldPage(props: YieldPageProps) {

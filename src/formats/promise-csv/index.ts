@@ -1,1 +1,1 @@
-export { type PromiseFile, readPromise } from "./read-promise";
+export { MONTH_NAMES, monthOf, type PromiseFile, readPromise } from "./read-promise";

@@ -1,7 +1,7 @@
 import { type Problem, ProblemLog } from "@/contracts/problems";
 import { type Bytes, decodeText, peek, records, sniffDialect, UnreadableText } from "../text";
 
-const MONTHS = ["jan", "feb", "mar", "apr", "may", "jun", "jul", "aug", "sep", "oct", "nov", "dec"];
+export const MONTH_NAMES = ["jan", "feb", "mar", "apr", "may", "jun", "jul", "aug", "sep", "oct", "nov", "dec"];
 
 /** Twelve promised energies, January first, or the problems that keep the file out. */
 export interface PromiseFile {
@@ -48,9 +48,9 @@ export async function readPromise(bytes: Bytes): Promise<PromiseFile> {
     }
     if (!log.hasErrors && (monthIndex < 0 || kwhIndex < 0))
       log.add("no-value-column", "error", { row: 1 }, { columns: head.split(/\r?\n/, 1)[0] ?? "" });
-    const missing = MONTHS.filter((_, month) => !months.has(month));
+    const missing = MONTH_NAMES.filter((_, month) => !months.has(month));
     if (!log.hasErrors && missing.length > 0) log.add("months-missing", "error", {}, { months: missing.join(", ") });
-    return { monthlyKwh: log.hasErrors ? null : MONTHS.map((_, month) => months.get(month)!), problems: log.list() };
+    return { monthlyKwh: log.hasErrors ? null : MONTH_NAMES.map((_, month) => months.get(month)!), problems: log.list() };
   } catch (error) {
     if (!(error instanceof UnreadableText)) throw error;
     log.add(error.code, "error");
@@ -58,10 +58,11 @@ export async function readPromise(bytes: Bytes): Promise<PromiseFile> {
   }
 }
 
-function monthOf(name: string): number | null {
+/** Month of the year, 0 to 11, from its number or name; null when it is neither. */
+export function monthOf(name: string): number | null {
   const plain = name.trim().toLowerCase();
   const number = Number(plain);
   if (Number.isInteger(number) && number >= 1 && number <= 12) return number - 1;
-  const named = MONTHS.indexOf(plain.slice(0, 3));
+  const named = MONTH_NAMES.indexOf(plain.slice(0, 3));
   return plain.length >= 3 && named >= 0 ? named : null;
 }

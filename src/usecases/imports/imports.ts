@@ -4,8 +4,8 @@ import { inPlainText } from "@/contracts/wording";
 import type { Book } from "../books";
 import type { ReadingStore, StoredSeries } from "../ledger";
 import { Refusal } from "../refusal";
-import { type Inspection, inspectFile, type MeteredPages, pageCount } from "./inspect";
-import { joinPages } from "./join-pages";
+import { type Inspection, inspectFile, pageCount } from "./inspect";
+import { joinPages, type MeteredPages } from "./join-pages";
 import type { ImportStore, NewBatch, StagedFile, Staging } from "./ports";
 
 export interface ImportPorts {
@@ -50,6 +50,8 @@ function previewOf(staged: StagedFile, found: Inspection, options: ImportOptions
     fileName: staged.fileName,
     byteCount: staged.byteCount,
     kind: found.kind,
+    form: found.form,
+    year: found.year,
     columns: (file?.columns ?? []).map(({ header, quantity, meterId }) => ({ header, quantity, unit: UNITS[quantity] ?? "", meterId })),
     ignored: [...(file?.ignored ?? [])],
     delimiter: file?.dialect?.delimiter ?? null,

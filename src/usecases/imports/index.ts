@@ -1,5 +1,5 @@
 export { coverageOf } from "./coverage";
 export { type ImportPorts, previewImport, runImport, setBatchUndone } from "./imports";
-export { inspectFile, type MeteredPages } from "./inspect";
-export { type DayPages, joinPages } from "./join-pages";
+export { inspectFile } from "./inspect";
+export { type DayPages, joinPages, type MeteredPages } from "./join-pages";
 export type { ImportStore, NewBatch, StagedFile, Staging } from "./ports";

@@ -5,16 +5,20 @@ import { mostEnergyKwh } from "@/core/reconcile";
 import { total } from "@/core/series";
 import type { Site } from "@/core/site";
 import { DAY_MS, MINUTE_MS } from "@/core/units";
+import { isMeansHeader } from "@/formats/monthly-means";
 import { readPromise } from "@/formats/promise-csv";
 import { kindOfHeader, type PagedSeries, readSeries, type SeriesFile } from "@/formats/series-csv";
 import { type Bytes, decodeText, peek, UnreadableText } from "@/formats/text";
-import { joinPages } from "./join-pages";
-
-export type MeteredPages = PagedSeries & { readonly meterId: string };
+import { checkWeather } from "./check-weather";
+import { joinPages, type MeteredPages } from "./join-pages";
+import { epwYear, meansYear, type YearOfHours } from "./year-of-hours";
 
 /** A file read whole against a site: what it holds, and every finding. */
 export interface Inspection {
   readonly kind: ImportKind | null;
+  readonly form: "series" | "epw" | "means";
+  /** Of a typical year or of monthly means: the year they are put in. */
+  readonly year: number | null;
   readonly file: SeriesFile | null;
   readonly series: readonly MeteredPages[];
   readonly monthlyKwh: readonly number[] | null;
@@ -29,37 +33,53 @@ export async function inspectFile(
   options: ImportOptions,
   onProgress?: (rows: number) => void,
 ): Promise<Inspection> {
-  if ((await headerKind(open())) === "promise") {
-    const promise = await readPromise(open());
-    return { kind: "promise", file: null, series: [], monthlyKwh: promise.monthlyKwh, energyKwh: null, problems: promise.problems };
+  const form = await formOf(open());
+  if (form === "promise") {
+    const { monthlyKwh, problems } = await readPromise(open());
+    return { kind: "promise", form: "series", year: null, file: null, series: [], monthlyKwh, energyKwh: null, problems };
   }
+  if (form === "epw") return inspected(form, await epwYear(open(), site, options), site, options);
+  if (form === "means") return inspected(form, await meansYear(open(), site, options), site, options);
   const file = await readSeries(open(), {
     zone: options.zone,
     labels: options.labels,
     conflicts: options.conflicts,
     ...(onProgress ? { onProgress } : {}),
   });
+  return inspected("series", { file, year: null }, site, options);
+}
+
+/** Sets what was read against the site: meters, energies, the sky. */
+function inspected(form: Inspection["form"], { file, year }: YearOfHours, site: Site, options: ImportOptions): Inspection {
   const log = new ProblemLog();
   const series = file.series.map((pages) => ({ ...pages, meterId: file.kind === "production" ? meterFor(pages, site, options, log) : "" }));
   const energy = file.kind === "production" ? checkEnergy(series, site, log) : null;
-  return {
-    kind: file.kind,
-    file,
-    series,
-    monthlyKwh: null,
-    energyKwh: energy,
-    problems: [...file.problems, ...log.list()].sort(errorsFirst),
-  };
+  if (file.kind === "weather") checkWeather(series, site, log);
+  const problems = [...file.problems, ...log.list()].sort(errorsFirst);
+  return { kind: file.kind, form, year, file, series, monthlyKwh: null, energyKwh: energy, problems };
 }
 
 const errorsFirst = (a: Problem, b: Problem): number => Number(b.severity === "error") - Number(a.severity === "error");
 
-async function headerKind(bytes: Bytes): Promise<ReturnType<typeof kindOfHeader>> {
+type Form = Inspection["form"] | "promise";
+
+async function formOf(bytes: Bytes): Promise<Form> {
   try {
     const { head } = await peek(decodeText(bytes), 2048);
-    return kindOfHeader(head.split(/\r?\n/, 1)[0] ?? "");
+    const line = head.split(/\r?\n/, 1)[0] ?? "";
+    if (/^LOCATION,/i.test(line)) return "epw";
+    if (
+      isMeansHeader(
+        line
+          .toLowerCase()
+          .split(/[,;\t]/)
+          .map((cell) => cell.replaceAll('"', "").trim()),
+      )
+    )
+      return "means";
+    return kindOfHeader(line) === "promise" ? "promise" : "series";
   } catch (error) {
-    if (error instanceof UnreadableText) return null;
+    if (error instanceof UnreadableText) return "series";
     throw error;
   }
 }

@@ -1,5 +1,9 @@
 import { DAY_MS, MINUTE_MS } from "@/core/units";
+import type { PagedSeries } from "@/formats/series-csv";
 import type { StoredSeries } from "../ledger";
+
+/** Day pages of one column, with the meter they belong to (empty for weather). */
+export type MeteredPages = PagedSeries & { readonly meterId: string };
 
 export interface DayPages {
   readonly quantity: string;

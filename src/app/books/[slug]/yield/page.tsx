@@ -1,7 +1,8 @@
 import type { Metadata } from "next";
 import { bookPage } from "@/app/book-page";
 import { typicalYear } from "@/core/yield";
-import { YieldPage, type YieldView } from "@/features/yield/YieldPage";
+import { YieldPage } from "@/features/yield/YieldPage";
+import type { YieldView } from "@/features/yield/yield-props";
 import { glanceOf, uncertaintyOf, wholeYearsKwh } from "@/usecases/ledger";
 
 export const metadata: Metadata = { title: "Yield" };

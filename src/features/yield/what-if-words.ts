@@ -1,0 +1,25 @@
+import type { Mounting } from "@/core/module";
+import type { WhatIf } from "@/core/yield";
+import { number, percent } from "@/features/figures/format";
+
+const MOUNTINGS: Readonly<Record<Mounting, string>> = {
+  "open-rack": "an open rack",
+  "roof-gap": "a gap under the modules",
+  "roof-close": "modules close to the roof",
+  "building-integrated": "modules in the roof",
+};
+
+/** A what-if in words; empty when it changes nothing. */
+export function wordsOf(whatIf: WhatIf): string {
+  const parts = [
+    whatIf.tiltDeg !== undefined && `tilt ${number(whatIf.tiltDeg)}°`,
+    whatIf.azimuthDeg !== undefined && `azimuth ${number(whatIf.azimuthDeg)}°`,
+    whatIf.mounting !== undefined && MOUNTINGS[whatIf.mounting],
+    whatIf.module !== undefined && `module ${whatIf.module}`,
+    whatIf.count !== undefined && `${number(whatIf.count)} modules`,
+    whatIf.acRatedW !== undefined && `${number(whatIf.acRatedW / 1000, 1)} kW of inverter`,
+    whatIf.soilingFrac !== undefined && `soiling ${percent(whatIf.soilingFrac)}`,
+    whatIf.albedo !== undefined && `albedo ${number(whatIf.albedo, 2)}`,
+  ].filter((part) => part !== false);
+  return parts.join(", ");
+}

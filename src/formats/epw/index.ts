@@ -1,0 +1,1 @@
+export { type EpwFile, readEpw } from "./read-epw";

@@ -1,0 +1,1 @@
+export { isMeansHeader, type MeansFile, readMeans } from "./read-means";

@@ -25,7 +25,7 @@ module.exports = {
       from: { path: CORE, pathNot: "\\.test\\.ts$" },
       to: { path: "node_modules/(react|next|sequelize|pg|zod|d3|@mantine)|^(fs|node:fs|path|http|net|child_process)" },
     },
-    stage("units|time|series|site|weather|sun|irradiance|module|inverter|snow|soiling|readings", LATE),
+    stage("units|time|series|site|weather|sun|irradiance|module|inverter|snow|soiling|electrical|geometry|readings", LATE),
     stage("yield", ["reconcile", "money"]),
     stage("reconcile", ["money"]),
     only("contracts-see-core", "^src/contracts/", [CORE]),

@@ -80,3 +80,13 @@ describe("the published schemas", () => {
     }
   });
 });
+
+describe("a datasheet that contradicts itself", () => {
+  it("is questioned by field", () => {
+    expect(refusal({ modules: { m: { pmpW: 400, vocV: 41, vmpV: 49 } } })).toMatch(
+      /modules\.m\.vmpV is 49: .*under the open-circuit voltage/,
+    );
+    expect(refusal({ modules: { m: { pmpW: 400, iscA: 9.8, impA: 10.3 } } })).toMatch(/modules\.m\.impA is 10\.3/);
+    expect(refusal({ modules: { m: { pmpW: 420, vmpV: 41, impA: 9.76 } } })).toMatch(/impA × vmpV is 400\.2 W, more than 3 % off/);
+  });
+});

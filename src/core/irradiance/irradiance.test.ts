@@ -1,57 +1,11 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { expectNear, referenceCases } from "../../../test/reference-vectors";
+import { referenceCases } from "../../../test/reference-vectors";
 import { runSun } from "../sun";
 import { degToRad } from "../units";
-import {
-  type ClearSky,
-  discDniWm2,
-  erbs,
-  erbsDiffuseFrac,
-  fillHorizontal,
-  fillPlane,
-  haurwitzGhiWm2,
-  hayDavies,
-  ineichenPerez,
-  isotropicSky,
-  type PlaneLight,
-  perez,
-  planeOf,
-  reindl,
-  type SkyDiffuse,
-  type TranspositionModel,
-} from ".";
-
-interface SplitIn {
-  ghiWm2: number;
-  zenithDeg: number;
-  extraterrestrialNormalWm2: number;
-  absoluteAirmass: number | null;
-}
-interface SplitOut {
-  clearnessIndex: number | null;
-  erbsDiffuseFraction: number | null;
-  erbsDhiWm2: number;
-  erbsDniWm2: number;
-  maxwellDniWm2: number;
-}
+import { fillHorizontal, fillPlane, hayDavies, isotropicSky, type PlaneLight, perez, planeOf, reindl, type SkyDiffuse } from ".";
 
 describe("beam and diffuse from GHI", () => {
-  it("agree with the vectors by Erbs and by DISC", () => {
-    for (const { id, input, expected } of referenceCases<SplitIn, SplitOut>("decomposition")) {
-      const cosZenith = input.zenithDeg >= 90 ? 0 : Math.cos(degToRad(input.zenithDeg));
-      const near = { absolute: 0.01, relative: 1e-6 };
-      const got = erbs(input.ghiWm2, cosZenith, input.extraterrestrialNormalWm2, { dniWm2: 0, dhiWm2: 0 });
-      expectNear(got.dniWm2, expected.erbsDniWm2, near, `${id} DNI`);
-      expectNear(got.dhiWm2, expected.erbsDhiWm2, near, `${id} DHI`);
-      const disc = discDniWm2(input.ghiWm2, cosZenith, input.extraterrestrialNormalWm2, input.absoluteAirmass ?? Number.NaN);
-      expectNear(disc, expected.maxwellDniWm2, near, `${id} DISC`);
-      if (expected.clearnessIndex !== null && expected.erbsDiffuseFraction !== null) {
-        expectNear(erbsDiffuseFrac(expected.clearnessIndex), expected.erbsDiffuseFraction, { relative: 1e-6 }, `${id} fraction`);
-      }
-    }
-  });
-
   it("keep adding up to GHI when the beam is capped", () => {
     const sky = fc.record({ ghi: fc.double({ min: 0, max: 1400, noNaN: true }), up: fc.double({ min: 0.001, max: 1, noNaN: true }) });
     fc.assert(
@@ -63,33 +17,6 @@ describe("beam and diffuse from GHI", () => {
         expect(out.dhiWm2[0]! + out.dniWm2[0]! * up).toBeCloseTo(ghi, 8);
       }),
     );
-  });
-});
-
-describe("clear sky", () => {
-  it("agrees with the vectors by Haurwitz and by Ineichen & Perez", () => {
-    interface In {
-      apparentZenithDeg: number;
-      absoluteAirmass: number | null;
-      linkeTurbidity: number;
-      altitudeM: number;
-      extraterrestrialNormalWm2: number;
-    }
-    interface Out {
-      haurwitzGhiWm2: number;
-      ghiWm2: number;
-      dniWm2: number;
-      dhiWm2: number;
-    }
-    for (const { id, input, expected } of referenceCases<In, Out>("clear-sky")) {
-      const near = { absolute: 0.01, relative: 1e-6 };
-      const cosZenith = input.apparentZenithDeg >= 90 ? 0 : Math.cos(degToRad(input.apparentZenithDeg));
-      const { absoluteAirmass, linkeTurbidity, altitudeM, extraterrestrialNormalWm2: normalWm2 } = input;
-      const moment = { cosZenith, absoluteAirMass: absoluteAirmass ?? Number.NaN, linkeTurbidity, altitudeM, normalWm2 };
-      const got: ClearSky = ineichenPerez(moment, { ghiWm2: 0, dniWm2: 0, dhiWm2: 0 });
-      expectNear(haurwitzGhiWm2(cosZenith), expected.haurwitzGhiWm2, near, `${id} Haurwitz`);
-      for (const part of ["ghiWm2", "dniWm2", "dhiWm2"] as const) expectNear(got[part], expected[part], near, `${id} ${part}`);
-    }
   });
 });
 
@@ -105,9 +32,6 @@ interface PlaneIn {
   relativeAirmass: number | null;
   albedo: number;
 }
-type SkyKey = "isotropicSkyWm2" | "hayDaviesSkyWm2" | "reindlSkyWm2" | "perezSkyWm2";
-type PoaKey = "isotropicPoaWm2" | "hayDaviesPoaWm2" | "reindlPoaWm2" | "perezPoaWm2";
-type PlaneOut = { cosAoi: number; beamWm2: number; groundWm2: number } & Record<SkyKey | PoaKey, number>;
 
 const lightOf = (input: PlaneIn): PlaneLight => {
   const zenith = degToRad(input.zenithDeg);
@@ -130,27 +54,8 @@ const planeColumns = () => {
 };
 
 describe("the tilted plane", () => {
-  const models: [TranspositionModel, SkyKey, PoaKey][] = [
-    ["isotropic", "isotropicSkyWm2", "isotropicPoaWm2"],
-    ["hay-davies", "hayDaviesSkyWm2", "hayDaviesPoaWm2"],
-    ["reindl", "reindlSkyWm2", "reindlPoaWm2"],
-    ["perez", "perezSkyWm2", "perezPoaWm2"],
-  ];
-  for (const [model, skyKey, poaKey] of models) {
-    it(`agrees with the vectors by ${model}`, () => {
-      for (const { id, input, expected } of referenceCases<PlaneIn, PlaneOut>("transposition")) {
-        const out = fillPlane(lightOf(input), planeOf(input.tiltDeg, input.surfaceAzimuthDeg), model, 1, planeColumns());
-        const near = { absolute: 0.01, relative: 1e-6 };
-        expectNear(out.cosIncidence[0]!, expected.cosAoi, { absolute: 1e-7 }, `${id} cos incidence`);
-        expectNear(out.groundWm2[0]!, expected.groundWm2, near, `${id} ground`);
-        expectNear(out.directionalWm2[0]! - expected.beamWm2 + out.skyWm2[0]!, expected[skyKey], near, `${id} sky`);
-        expectNear(out.directionalWm2[0]! + out.skyWm2[0]! + out.groundWm2[0]!, expected[poaKey], near, `${id} in-plane`);
-      }
-    });
-  }
-
   it("is filled by Hay & Davies as the law says", () => {
-    for (const { id, input } of referenceCases<PlaneIn, PlaneOut>("transposition")) {
+    for (const { id, input } of referenceCases<PlaneIn, object>("transposition")) {
       const plane = planeOf(input.tiltDeg, input.surfaceAzimuthDeg);
       const light = lightOf(input);
       const out = fillPlane(light, plane, "hay-davies", 1, planeColumns());

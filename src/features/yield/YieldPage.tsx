@@ -2,14 +2,11 @@
 
 import Link from "next/link";
 import { Hatches } from "@/charts";
-import type { Glance } from "@/contracts/ledger";
-import type { SiteDocument } from "@/contracts/site";
-import type { Variant } from "@/contracts/what-if";
 import { ACCOUNT_NAMES } from "@/core/accounts";
 import { type LedgerLine, totalLine, verdictOf } from "@/core/reconcile";
-import type { TypicalYear, Uncertainty } from "@/core/yield";
+import type { Uncertainty } from "@/core/yield";
 import { Figure } from "@/features/figures/Figure";
-import { kwhDecimals, monthName, number, percent } from "@/features/figures/format";
+import { kwhDecimals, number, percent } from "@/features/figures/format";
 import chapter from "@/features/look/Chapter.module.css";
 import { accountWorking, expectedWorking, type LedgerContext, referenceWorking } from "@/features/workings/ledger-workings";
 import { uncertaintyWorking } from "@/features/workings/yield-workings";

@@ -77,7 +77,7 @@ export async function readEpw(bytes: Bytes, options: { readonly year: number | n
 const numberIn = (text: string | undefined): number => (text === undefined || text.trim() === "" ? Number.NaN : Number(text));
 
 function takeRows(rows: readonly { row: number; cells: string[] }[], at: { year: number; offsetHours: number }, log: ProblemLog) {
-  const phaseMinutes = ((((-at.offsetHours * 60) % 60) + 60) % 60) as number;
+  const phaseMinutes = (((-at.offsetHours * 60) % 60) + 60) % 60;
   const series = COLUMNS.map(({ quantity }): PagedSeries => ({ quantity, meterId: null, stepMinutes: 60, phaseMinutes, days: new Map() }));
   let valueCount = 0;
   let first = Number.POSITIVE_INFINITY;

@@ -7,6 +7,10 @@ const SCREENS = [
   "/books/packing-shed/ledger?year=all",
   "/books/packing-shed/ledger/2025-10",
   "/books/packing-shed/site",
+  "/books/packing-shed/yield",
+  "/books/packing-shed/yield?view=what-if",
+  "/books/packing-shed/yield?view=methods",
+  "/validation",
   "/books/packing-shed/readings",
   "/books/packing-shed/money",
 ];

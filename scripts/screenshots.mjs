@@ -19,6 +19,28 @@ const VIEWS = [
     act: (page) => page.locator("tfoot").getByRole("button").nth(2).click(),
   },
   { name: "month", path: "/books/packing-shed/ledger/2025-10?day=2025-10-06" },
+  { name: "yield", path: "/books/packing-shed/yield?year=2025", settle: 2500 },
+  {
+    name: "what-if",
+    path: "/books/packing-shed/yield?view=what-if&year=2025",
+    settle: 3000,
+    act: async (page) => {
+      const slide = async (name, key, times) => {
+        await page.getByRole("slider", { name }).focus();
+        for (let k = 0; k < times; k++) await page.keyboard.press(key);
+      };
+      const keep = async (name) => {
+        await page.getByRole("textbox", { name: "Name of the variant" }).fill(name);
+        await page.getByRole("button", { name: "Keep as a variant" }).click();
+        await page.waitForTimeout(800);
+      };
+      await slide("Tilt, ° from flat", "ArrowRight", 10);
+      await keep("ten degrees steeper");
+      await slide("Azimuth, ° from north", "ArrowRight", 40);
+      await keep("and turned 40° west");
+    },
+  },
+  { name: "methods", path: "/books/packing-shed/yield?view=methods&year=2025", settle: 4000 },
   { name: "site", path: "/books/packing-shed/site" },
   { name: "readings", path: "/books/packing-shed/readings" },
   {
@@ -59,12 +81,12 @@ const browser = await chromium.launch({
   ],
 });
 await mkdir(inProject("docs", "screenshots"), { recursive: true });
-for (const { name, path, width = 1280, height = 800, colorScheme = "light", act } of VIEWS) {
+for (const { name, path, width = 1280, height = 800, colorScheme = "light", settle = 600, act } of VIEWS) {
   const context = await browser.newContext({ viewport: { width, height }, colorScheme, reducedMotion: "reduce", timezoneId: "UTC" });
   const page = await context.newPage();
   await page.goto(site.address + path);
   await page.evaluate(() => document.fonts.ready);
-  await page.waitForTimeout(600);
+  await page.waitForTimeout(settle);
   if (act) {
     await act(page);
     await page.waitForTimeout(2500);

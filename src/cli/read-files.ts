@@ -4,6 +4,7 @@ import { importOptionsSchema } from "@/contracts/imports";
 import type { Problem } from "@/contracts/problems";
 import type { SiteDocument } from "@/contracts/site";
 import { inPlainText } from "@/contracts/wording";
+import { cleaningDates, readEvents } from "@/formats/events-csv";
 import { parseSiteText } from "@/formats/site-json";
 import { inspectFile, joinPages } from "@/usecases/imports";
 import { type OpenLedger, openLedger, type StoredSeries } from "@/usecases/ledger";
@@ -62,6 +63,12 @@ async function readPromiseFile(file: string, site: SiteDocument): Promise<readon
   return found.monthlyKwh;
 }
 
+async function readCleanings(file: string): Promise<string[]> {
+  const { events, problems } = await readEvents(createReadStream(existing(file)));
+  refuse(file, problems);
+  return cleaningDates(events);
+}
+
 const MONTH = /^\d{4}-(0[1-9]|1[0-2])/;
 
 function monthOf(value: string | undefined, option: string): string | undefined {
@@ -82,8 +89,17 @@ export async function ledgerFromFiles(options: CliOptions): Promise<FileLedger> 
   const weather = options.weather === undefined ? [] : await readSeriesFile(options.weather, "weather", site, options, notices);
   const production = options.production === undefined ? [] : await readSeriesFile(options.production, "production", site, options, notices);
   const promise = options.promise === undefined ? null : await readPromiseFile(options.promise, site);
+  const cleanings = options.events === undefined ? [] : await readCleanings(options.events);
   const fromMonth = monthOf(options.from, "from");
   const toMonth = monthOf(options.to, "to");
-  const ledger = openLedger({ site, weather, production, promise, ...(fromMonth ? { fromMonth } : {}), ...(toMonth ? { toMonth } : {}) });
+  const ledger = openLedger({
+    site,
+    weather,
+    production,
+    promise,
+    cleanings,
+    ...(fromMonth ? { fromMonth } : {}),
+    ...(toMonth ? { toMonth } : {}),
+  });
   return { ...ledger, site, notices };
 }

@@ -25,8 +25,10 @@ export async function reconcileCommand(options: CliOptions): Promise<void> {
   needed(options.production, "production", "a production CSV");
   const { report, notices } = await ledgerFromFiles(options);
   printNotices(notices);
-  if (options.events)
-    process.stderr.write(`${options.events}: events are not read by this edition; nothing in the figures depends on them yet.\n`);
+  if (options.events && report.sources.weatherStepMinutes !== null)
+    printNotices([
+      `${options.events}: cleanings are used by soiling that builds up (models.soiling); other kinds are read and kept for later.`,
+    ]);
   if (options.json)
     return printJson({
       months: report.months.map(withPostings),

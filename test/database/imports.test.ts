@@ -1,9 +1,11 @@
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from "vitest";
 import { type ImportEvent, type ImportOptions, importOptionsSchema } from "@/contracts/imports";
 import { UPLOAD_LIMIT_BYTES } from "@/contracts/uploads";
+import { newVariantSchema } from "@/contracts/what-if";
 import { type Book, createBook, saveSite } from "@/usecases/books";
 import { coverageOf, previewImport, runImport, setBatchUndone } from "@/usecases/imports";
 import { Refusal } from "@/usecases/refusal";
+import { keepVariant, removeVariant } from "@/usecases/variants";
 import { loadDemo, type Services } from "@/wiring";
 import { siteInput } from "../site-builder";
 import { freshServices } from "./services";
@@ -229,4 +231,38 @@ describe("the demo", () => {
       ]);
     }
   });
+});
+
+describe("a variant", () => {
+  const variant = (name: string, tiltDeg = 20) => newVariantSchema.parse({ name, whatIf: { arrayId: "a", tiltDeg } });
+
+  it("is kept, replaced under its name, and removed", async () => {
+    const kept = await keepVariant(services.variants, book, variant("steeper"));
+    const again = await keepVariant(services.variants, book, variant("steeper", 35));
+    expect(again.id).toBe(kept.id);
+    expect(await services.variants.of(book.id)).toEqual([{ id: kept.id, name: "steeper", whatIf: { arrayId: "a", tiltDeg: 35 } }]);
+    await removeVariant(services.variants, book, kept.id);
+    await expect(removeVariant(services.variants, book, kept.id)).rejects.toMatchObject({ code: "variant-not-found" });
+  });
+
+  it("of an array or a module that the book lacks is refused, and nothing is kept", async () => {
+    const other = newVariantSchema.parse({ name: "x", whatIf: { arrayId: "b", tiltDeg: 5 } });
+    await expect(keepVariant(services.variants, book, other)).rejects.toMatchObject({ code: "variant-refused" });
+    const module = newVariantSchema.parse({ name: "x", whatIf: { module: "unknown" } });
+    await expect(keepVariant(services.variants, book, module)).rejects.toMatchObject({ code: "variant-refused" });
+    expect(await services.variants.of(book.id)).toEqual([]);
+  });
+
+  it("does not belong to another book", async () => {
+    const kept = await keepVariant(services.variants, book, variant("steeper"));
+    const other = await createBook(services.books, siteInput());
+    await expect(removeVariant(services.variants, other, kept.id)).rejects.toBeInstanceOf(Refusal);
+  });
+});
+
+it("a packed page can be read in SQL", async () => {
+  await bring(csv(day("2023-05-01", (hour) => (hour === 3 ? "" : hour * 1.25 - 0))));
+  const [rows] = await services.sequelize.query("select page_values(readings) as page from day_pages");
+  const page = (rows as { page: (number | string)[] }[])[0]!.page;
+  expect([page[0], String(page[3]), page[12], page[23]]).toEqual([0, "NaN", 15, 28.75]);
 });

@@ -82,7 +82,7 @@ export const SKY_CHECKS: readonly MethodCheck[] = [
     unit: "W/m²",
     tolerance: "1e-6",
     comparisons: over<Numbers, Numbers>("extraterrestrial-airmass", undefined, { relative: 1e-6 }, (input, expected) => [
-      [extraterrestrialWm2(input.dayOfYear!, input.solarConstantWm2!), expected.extraterrestrialNormalWm2!],
+      [extraterrestrialWm2(input.dayOfYear!, input.solarConstantWm2), expected.extraterrestrialNormalWm2!],
     ]),
   },
   {

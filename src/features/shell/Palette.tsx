@@ -46,6 +46,12 @@ export function Palette({ spines, slug, toggleTheme }: { spines: readonly Spine[
                 onClick: go(chapterPath(slug, "readings")),
               },
             ]),
+        {
+          id: "validation",
+          label: "Validation of the methods",
+          description: "Greatest differences and tolerances",
+          onClick: go("/validation"),
+        },
         { id: "theme", label: "Day or lamp light", description: "Switch the theme · key D", onClick: toggleTheme },
       ],
     },

@@ -2,6 +2,7 @@
 
 import { Button } from "@mantine/core";
 import type { Remote } from "comlink";
+import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useEffect, useState } from "react";
 import type { ModelChoices } from "@/core/site";
@@ -78,6 +79,9 @@ export function MethodsView({ engine, slug, site, version, year }: Props) {
     <>
       <MethodSentence effects={effects} year={year} />
       {refusal && <Refused refusal={refusal} />}
+      <p className={chapter.soft}>
+        How near each comes to an independent implementation: <Link href="/validation">validation</Link>.
+      </p>
       <ScrollBox label="Methods" className={styles.methods}>
         <table className={chapter.table}>
           <thead>

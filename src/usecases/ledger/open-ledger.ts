@@ -14,6 +14,8 @@ export interface LedgerInput {
   readonly production: readonly StoredSeries[];
   /** Imported promise; null falls back on the site document's. */
   readonly promise: readonly number[] | null;
+  /** Local dates on which somebody cleaned, for soiling that builds up. */
+  readonly cleanings?: readonly string[];
   /** Calendar months to keep, both ends included ("2021-03"); all by default. */
   readonly fromMonth?: string;
   readonly toMonth?: string;
@@ -39,7 +41,7 @@ export function openLedger(input: LedgerInput): OpenLedger {
   const weather = gatherWeather(input.weather);
   const meters = gatherMeters(input.production, site);
   const axis = weather?.axis ?? EMPTY_AXIS;
-  const run = weather && runYield(site, weather, monthBins(axis, site.place.timeZone));
+  const run = weather && runYield(site, weather, monthBins(axis, site.place.timeZone), { cleanings: input.cleanings ?? [] });
   const metered = run && meters.length > 0 ? meteredOnto(axis, meters, site) : null;
   const months = (run ? ledgerLines(run, metered, promise) : []).filter(
     (line) => line.key >= (input.fromMonth ?? "") && line.key <= (input.toMonth ?? "9999"),

@@ -1,0 +1,1 @@
+export { cleaningDates, EVENT_KINDS, type EventKind, type EventsFile, readEvents, type SiteEvent } from "./read-events";

@@ -1,0 +1,77 @@
+import { type Problem, ProblemLog } from "@/contracts/problems";
+import { type Bytes, decodeText, peek, records, sniffDialect, UnreadableText } from "../text";
+
+export const EVENT_KINDS = [
+  "cleaning",
+  "snow-clearing",
+  "outage",
+  "repair",
+  "tilt-change",
+  "hardware-change",
+  "meter-change",
+  "curtailment",
+  "inspection",
+] as const;
+export type EventKind = (typeof EVENT_KINDS)[number];
+
+/** An entry of the field book: local dates or times, first and last. */
+export interface SiteEvent {
+  readonly from: string;
+  readonly to: string;
+  readonly kind: EventKind;
+  readonly array: string;
+  readonly note: string;
+  readonly value: string;
+}
+
+export interface EventsFile {
+  readonly events: readonly SiteEvent[];
+  readonly problems: readonly Problem[];
+}
+
+const DATE = /^\d{4}-(0[1-9]|1[0-2])-(0[1-9]|[12]\d|3[01])([T ]\d{2}:\d{2}.*)?$/;
+
+/** Reads an events CSV: `date` or `from,to`, `kind`, and optionally `array, note, value`. */
+export async function readEvents(bytes: Bytes): Promise<EventsFile> {
+  const log = new ProblemLog();
+  const events: SiteEvent[] = [];
+  try {
+    const { head, whole } = await peek(decodeText(bytes), 4096);
+    if (head.trim() === "") log.add("empty-file", "error");
+    let headers: string[] = [];
+    for await (const block of records(whole, sniffDialect(head).delimiter)) {
+      block.rows.forEach((cells, k) => {
+        const row = block.firstRow + k;
+        if (row === 1) headers = cells.map((cell) => cell.trim().toLowerCase());
+        else if (cells.some((cell) => cell.trim() !== "")) take(cells, row);
+      });
+    }
+    if (headers.length > 0 && !headers.includes("kind")) log.add("no-value-column", "error", { row: 1 }, { columns: headers.join(", ") });
+    function take(cells: readonly string[], row: number): void {
+      const cell = (name: string): string => (cells[headers.indexOf(name)] ?? "").trim();
+      const from = cell("date") || cell("from");
+      const to = cell("to") || from;
+      for (const [column, value] of [
+        ["from", from],
+        ["to", to],
+      ] as const) {
+        if (!DATE.test(value)) log.add("bad-time", "error", { row, column, value });
+      }
+      const kind = EVENT_KINDS.find((known) => known === cell("kind").toLowerCase());
+      if (!kind) {
+        const facts = { expected: `One of ${EVENT_KINDS.join(", ")}.`, remedy: "Correct the kind, or remove the row." };
+        log.add("out-of-range", "error", { row, column: "kind", value: cell("kind") }, facts);
+        return;
+      }
+      events.push({ from, to, kind, array: cell("array"), note: cell("note"), value: cell("value") });
+    }
+  } catch (error) {
+    if (!(error instanceof UnreadableText)) throw error;
+    log.add(error.code, "error");
+  }
+  return { events, problems: log.list() };
+}
+
+/** Local dates on which somebody cleaned. */
+export const cleaningDates = (events: readonly SiteEvent[]): string[] =>
+  events.filter((event) => event.kind === "cleaning").map((event) => event.to.slice(0, 10));

@@ -1,51 +1,89 @@
 import { writeFile } from "node:fs/promises";
 import path from "node:path";
-import { measureChain } from "./chain";
-import { measureImport } from "./import";
+import { type ChainFigures, measureChain } from "./chain";
+import { type ImportFigures, measureImport } from "./import";
 
-const row = (name: string, ours: string, beside: string, limit: string): string => `| ${name} | ${ours} | ${beside} | ${limit} |`;
+type Row = readonly [what: string, ours: string, beside: string, limit: string];
+const table = (rows: readonly Row[]): string => rows.map((row) => `| ${row.join(" | ")} |`).join("\n");
+const ratio = (ours: number, theirs: number): string => `ratio ${(ours / theirs).toFixed(2)}`;
+
+function chainRows({ limit, ...chain }: ChainFigures): Row[] {
+  const c = (ns: number): string => `${ns.toFixed(0)} plain C loop with libm, energy only`;
+  return [
+    [
+      "Sun computed, every account by month: ns a step",
+      chain.computedNs.toFixed(0),
+      `${c(limit.computedNs)} (${ratio(chain.computedNs, limit.computedNs)})`,
+      "ratio 1.2",
+    ],
+    [
+      "Sun cached, every account by month: ns a step",
+      chain.cachedNs.toFixed(0),
+      `${c(limit.cachedNs)} (${ratio(chain.cachedNs, limit.cachedNs)})`,
+      "150",
+    ],
+    [
+      "Sun and split of the light cached, energy only: ns a step",
+      chain.energyNs.toFixed(1),
+      `${c(limit.cachedNs)} (${ratio(chain.energyNs, limit.cachedNs)})`,
+      "25",
+    ],
+    ["Splitting the light of a step for all planes: ns a step", chain.splitNs.toFixed(0), "", ""],
+    ["A year of hours, sun computed: ms", chain.yearMs.toFixed(2), "", "8"],
+    ["Twenty years of hours, every account: ms", chain.twentyYearsMs.toFixed(0), "", "60"],
+    ["Ten years of five minutes, every account: ms", chain.fiveMinutesMs.toFixed(0), "", "400"],
+    ["Map of 19 x 72 planes, first picture: ms", chain.map.firstMs.toFixed(0), "", "100"],
+    ["Map of 19 x 72 planes, whole: ms", chain.map.wholeMs.toFixed(0), "", "600"],
+    ["Memory of ten years of five minutes: bytes an interval", chain.bytesPerInterval.toFixed(0), "", "100"],
+  ];
+}
+
+function importRows(imported: ImportFigures): Row[] {
+  const both = (imported.importSeconds + imported.previewSeconds) / imported.copySeconds;
+  return [
+    [
+      `Import of ${imported.rows.toLocaleString("en")} rows (${imported.megabytes.toFixed(0)} MB): s`,
+      imported.importSeconds.toFixed(2),
+      `${imported.copySeconds.toFixed(2)} psql \\copy into a table with a primary key (${ratio(imported.importSeconds, imported.copySeconds)})`,
+      "ratio 3",
+    ],
+    ["Preview of the same file: s", imported.previewSeconds.toFixed(2), "", ""],
+    ["Preview and import together, ratio to \\copy", both.toFixed(2), "", "ratio 3"],
+    ["Peak memory of the process through both: MB", imported.peakMegabytes.toFixed(0), "", "300"],
+    [`Reading the ${imported.pages} day pages back (9.5 years of 5 minutes): ms`, imported.readTenYearsMs.toFixed(0), "", "tens"],
+  ];
+}
 
 /** Measures everything in one run and writes it to docs/performance.md. */
 const imported = await measureImport();
 const chain = measureChain();
+const HEAD = "| What | Ours | Beside it | Limit |\n|---|---:|---:|---:|";
 const text = `# Performance
 
-Written by \`npm run bench\`; ours and what stands beside it are measured in the same run, on a machine with 2 cores. Never a timed test.
+Written by \`npm run bench\`; ours and what stands beside it are measured in the same run, best of several passes on a shared machine with 2 cores. Never a timed test.
 
-| What | Ours | Beside it | Limit |
-|---|---:|---:|---:|
-${[
-  row(
-    "Chain, sun computed, every account by month: ns an hourly step",
-    chain.computedNs.toFixed(0),
-    `${chain.limit.computedNs.toFixed(0)} plain C loop with libm, energy only (ratio ${(chain.computedNs / chain.limit.computedNs).toFixed(2)})`,
-    "",
-  ),
-  row(
-    "Chain, sun cached, every account by month: ns an hourly step",
-    chain.cachedNs.toFixed(0),
-    `${chain.limit.cachedNs.toFixed(0)} plain C loop, energy only (ratio ${(chain.cachedNs / chain.limit.cachedNs).toFixed(2)})`,
-    "",
-  ),
-  row("A year of hours, sun computed: ms", chain.yearMs.toFixed(2), "", "8"),
-  row(
-    `Import of ${imported.rows.toLocaleString("en")} rows (${imported.megabytes.toFixed(0)} MB): s`,
-    imported.importSeconds.toFixed(2),
-    `${imported.copySeconds.toFixed(2)} psql \\copy into a table with a primary key (ratio ${(imported.importSeconds / imported.copySeconds).toFixed(2)})`,
-    "ratio 3",
-  ),
-  row("Preview of the same file: s", imported.previewSeconds.toFixed(2), "", ""),
-  row(
-    "Preview and import together, ratio to \\copy",
-    ((imported.importSeconds + imported.previewSeconds) / imported.copySeconds).toFixed(2),
-    "",
-    "ratio 3",
-  ),
-  row("Peak memory of the process through both: MB", imported.peakMegabytes.toFixed(0), "", "300"),
-  row(`Reading the ${imported.pages} day pages back (9.5 years of 5 minutes): ms`, imported.readTenYearsMs.toFixed(0), "", "tens"),
-].join("\n")}
+## The chain
 
-The chain books ten loss accounts a step; the C loop only makes the energy. \`bench/limit/chain.c\` is compiled with \`gcc -O3 -march=native\`.
+${HEAD}
+${table(chainRows(chain))}
+
+A step is an hour of a year of the demo's weather, dark hours included. The chain books its loss accounts and the peaks inside the hour; the C loop (\`bench/limit/chain.c\`,
+\`gcc -O3 -march=native\`) only makes the energy. Energy only is the pass that maps and sliders use: the light of every lit step is split once for all planes (next line), then each plane is
+one loop. Where the time of an account run goes: a third into splitting and turning the light, a third into reflection, weak light and heat, the rest into gathering lit steps and posting.
+
+| Years of hours | ${chain.byYears.map(({ years }) => years).join(" | ")} |
+|---|${chain.byYears.map(() => "---:").join("|")}|
+| ms, every account | ${chain.byYears.map(({ ms }) => ms.toFixed(1)).join(" | ")} |
+
+| Arrays, one year | ${chain.byArrays.map(({ arrays }) => arrays).join(" | ")} |
+|---|${chain.byArrays.map(() => "---:").join("|")}|
+| ms, every account | ${chain.byArrays.map(({ ms }) => ms.toFixed(1)).join(" | ")} |
+
+## Import
+
+${HEAD}
+${table(importRows(imported))}
+
 The import parses, checks and groups every row into day pages, then copies ${imported.pages} rows; \`\\copy\` writes a million rows and an index.
 `;
 await writeFile(path.join(import.meta.dirname, "..", "docs", "performance.md"), text);

@@ -14,8 +14,8 @@ test("the walk from the sun to the meter adds up, opens its workings, and says w
   await expect(rows.first()).toContainText("Reference");
   const figures = new Map<string, number>();
   for (const row of await rows.all()) {
-    const [name = "", kwh = ""] = [await row.locator("td").nth(1).innerText(), await row.locator("td").nth(3).innerText()];
-    figures.set(name, kwhIn(kwh));
+    const [name, kwh] = [await row.locator("td").nth(1).textContent(), await row.locator("td").nth(3).textContent()];
+    figures.set(name ?? "", kwhIn(kwh ?? ""));
   }
   const accounts = [...figures].filter(([name]) => !["Reference", "Expected", "Metered", "Remainder", "Unread"].includes(name));
   const lost = accounts.reduce((sum, [, kwh]) => sum + kwh, 0);
@@ -37,7 +37,7 @@ test("ten degrees more tilt, and forty degrees of turn, are answered at once and
   await page.goto("/books/packing-shed/yield?view=what-if&year=2025");
   const sentence = page.getByTestId("what-if-sentence");
   await expect(sentence).toContainText("As the book has it");
-  const base = kwhIn(/brings ([\d\u2009]+)/.exec(await sentence.innerText())![1]!);
+  const base = kwhIn(/brings ([\d\u2009]+)/.exec((await sentence.textContent()) ?? "")![1]!);
   const ledger = (await (await page.request.get("/api/books/packing-shed/ledger")).json()) as {
     years: { key: string; expectedKwh: number }[];
   };

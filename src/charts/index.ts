@@ -8,4 +8,5 @@ export { MAP_BOUNDS, type MapMark, OrientationMap, placeOnMap, planeAtPoint } fr
 export { type Pair, PairBars } from "./PairBars";
 export { type Curve, PowerCurves } from "./PowerCurves";
 export { WaterfallBar, type WaterfallBarProps } from "./WaterfallBar";
+export { WaterfallPicture, type WaterfallStep, waterfallHeight } from "./WaterfallPicture";
 export { HEAT_BOUNDS, SHARE_BOUNDS, YearGlance } from "./YearGlance";

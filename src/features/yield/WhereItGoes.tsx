@@ -3,16 +3,15 @@
 import { NativeSelect } from "@mantine/core";
 import type { Remote } from "comlink";
 import { useRouter } from "next/navigation";
-import { unparse } from "papaparse";
-import { useEffect, useState } from "react";
-import { MonthBars, WaterfallBar, type WaterfallBarProps } from "@/charts";
+import { useEffect, useRef, useState } from "react";
+import { MonthBars, WaterfallBar, type WaterfallBarProps, WaterfallPicture, waterfallHeight } from "@/charts";
 import { ACCOUNT_NAMES, LEDGER_ACCOUNTS, type LedgerAccount } from "@/core/accounts";
 import { type LedgerLine, ledgerPostings } from "@/core/reconcile";
 import { Figure } from "@/features/figures/Figure";
 import { kwhDecimals, monthName, number, percent } from "@/features/figures/format";
 import { ScrollBox } from "@/features/look/ScrollBox";
 import { ChartFrame } from "@/features/save/ChartFrame";
-import { saveText } from "@/features/save/save-chart";
+import { SaveMenu } from "@/features/save/SaveMenu";
 import { accountWorking, expectedWorking, meteredWorking, referenceWorking } from "@/features/workings/ledger-workings";
 import type { Working } from "@/features/workings/working";
 import { removalWorking, typicalWorking } from "@/features/workings/yield-workings";
@@ -98,13 +97,22 @@ interface Step {
 function Waterfall(props: Props & { decimals: number }) {
   const { sum, decimals, uncertainty, slug } = props;
   const removals = useRemovals(props);
+  const picture = useRef<SVGSVGElement>(null);
   const steps = stepsOf(props, removals);
   const floor = 0.72 * Math.min(sum.expectedKwh, sum.meteredKwh ?? sum.expectedKwh);
   const domain = [floor, sum.referenceKwh] as const;
   return (
     <ScrollBox label="From the sun to the meter" className={styles.waterfall}>
       <table>
-        <caption>From the sun to the meter</caption>
+        <caption>
+          From the sun to the meter
+          <SaveMenu
+            title="From the sun to the meter"
+            fileName={`${slug}-waterfall`}
+            picture={() => picture.current}
+            table={() => [["account", "kwh", "back_if_gone_kwh"], ...steps.map((s) => [s.key, s.shownKwh, s.removalKwh])]}
+          />
+        </caption>
         <thead>
           <tr>
             <th scope="col" colSpan={2}>
@@ -153,7 +161,16 @@ function Waterfall(props: Props & { decimals: number }) {
           ))}
         </tbody>
       </table>
-      <SaveFigures slug={slug} steps={steps} />
+      <svg
+        ref={picture}
+        className={styles.kept}
+        width={760}
+        height={waterfallHeight(steps)}
+        viewBox={`0 0 760 ${waterfallHeight(steps)}`}
+        aria-hidden="true"
+      >
+        <WaterfallPicture steps={steps} domain={domain} width={760} label={(kwh) => `${number(kwh, decimals)} kWh`} />
+      </svg>
     </ScrollBox>
   );
 }
@@ -204,16 +221,4 @@ function stepsOf(props: Props, removals: ReadonlyMap<LedgerAccount, number> | nu
   walk("remainder");
   steps.push(total("metered", "Metered", sum.meteredKwh, "metered", () => meteredWorking(sum, context)));
   return steps;
-}
-
-function SaveFigures({ slug, steps }: { slug: string; steps: readonly Step[] }) {
-  const save = (): void => {
-    const rows = steps.map((s) => ({ account: s.key, kwh: s.shownKwh, back_if_gone_kwh: s.removalKwh }));
-    saveText(unparse(rows), `${slug}-waterfall.csv`, "text/csv");
-  };
-  return (
-    <button type="button" className={styles.csv} onClick={save}>
-      Figures (CSV)
-    </button>
-  );
 }

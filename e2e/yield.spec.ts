@@ -29,6 +29,7 @@ test("the walk from the sun to the meter adds up, opens its workings, and says w
 
 test("a span of months is chosen, and the sentence follows", async ({ page }) => {
   await page.goto("/books/packing-shed/yield?year=2025");
+  await expect(page.getByRole("row", { name: /Clipping/ }).locator("td").last()).toHaveText(/\d/);
   await page.getByLabel("From", { exact: true }).selectOption("2025-12");
   await expect(page.getByText(/In December 2025 the sun owed/)).toBeVisible();
 });
@@ -75,7 +76,7 @@ test("the map of planes marks the array, and a click tries a plane", async ({ pa
   await expect(page.getByText(/best: tilt \d+°, azimuth 1[789]\d°/)).toBeVisible();
   const box = (await map.boundingBox())!;
   await page.mouse.click(box.x + box.width / 2 + 60, box.y + box.height / 2);
-  await expect(page.getByTestId("what-if-sentence")).toContainText(/With tilt \d+°, azimuth 90°/);
+  await expect(page.getByTestId("what-if-sentence")).toContainText(/With tilt \d+°, azimuth (89|90|91)°/);
 });
 
 test("every other method says what it would make of the year, and one can be used", async ({ page }) => {

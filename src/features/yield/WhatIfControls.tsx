@@ -1,6 +1,7 @@
 "use client";
 
 import { Button, NumberInput, Select, Slider } from "@mantine/core";
+import { useId } from "react";
 import type { SiteDocument } from "@/contracts/site";
 import { mountings } from "@/contracts/site";
 import { type PvArray, type Site, siteAcRatedW } from "@/core/site";
@@ -121,12 +122,13 @@ interface DialProps {
 
 function Dial({ label, value, built, range, step = 1, set }: DialProps) {
   const decimals = step >= 1 ? 0 : step >= 0.1 ? 1 : 2;
+  const id = useId();
   const tidy = Number(value.toFixed(decimals + 1));
   return (
     <div className={styles.dial}>
-      <span id={`dial-${label}`}>{label}</span>
+      <label htmlFor={id}>{label}</label>
       <NumberInput
-        aria-labelledby={`dial-${label}`}
+        id={id}
         hideControls
         value={tidy}
         min={range[0]}

@@ -1,6 +1,8 @@
 import { execFileSync } from "node:child_process";
 import { mkdirSync } from "node:fs";
 import path from "node:path";
+import { setFlagsFromString } from "node:v8";
+import { runInNewContext } from "node:vm";
 import type { SiteDocument } from "@/contracts/site";
 import { ephemeris, runSun } from "@/core/sun";
 import { monthBins } from "@/core/time";
@@ -99,7 +101,8 @@ function measureMap(site: SiteDocument, prepared: ReturnType<typeof prepareWeath
 
 /** Bytes that a run of ten five-minute years keeps, per interval: weather, sun, bins and result. */
 function memory(site: SiteDocument): number {
-  const collect = (globalThis as { gc?: () => void }).gc ?? (() => {});
+  setFlagsFromString("--expose-gc");
+  const collect = runInNewContext("gc") as () => void;
   collect();
   const before = process.memoryUsage();
   const weather = sampleWeather(site, 10, 5);

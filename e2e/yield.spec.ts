@@ -29,7 +29,12 @@ test("the walk from the sun to the meter adds up, opens its workings, and says w
 
 test("a span of months is chosen, and the sentence follows", async ({ page }) => {
   await page.goto("/books/packing-shed/yield?year=2025");
-  await expect(page.getByRole("row", { name: /Clipping/ }).locator("td").last()).toHaveText(/\d/);
+  await expect(
+    page
+      .getByRole("row", { name: /Clipping/ })
+      .locator("td")
+      .last(),
+  ).toHaveText(/\d/);
   await page.getByLabel("From", { exact: true }).selectOption("2025-12");
   await expect(page.getByText(/In December 2025 the sun owed/)).toBeVisible();
 });

@@ -40,3 +40,4 @@ export {
   operatingPoint,
   type ReferenceParameters,
 } from "./single-diode";
+export { LAST_ROOT_PLACE, ROOT_STEPS, WEAK_LIGHT, weakLight } from "./weak-light-table";

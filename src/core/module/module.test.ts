@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { ageingFactor, faiman, HEAT_LOSS, iamAt, iamTable, incidenceModifier, lowLightFactor, temperatureFactor } from ".";
+import { ageingFactor, faiman, HEAT_LOSS, iamAt, iamTable, incidenceModifier, lowLightFactor, temperatureFactor, weakLight } from ".";
 
 describe("reflection", () => {
   it("is one at normal incidence and nothing from behind", () => {
@@ -29,6 +29,11 @@ describe("cell temperature", () => {
 });
 
 describe("power and ageing", () => {
+  it("under weak light is read from the table of the hot loop within 2e-6 of a sun", () => {
+    for (let suns = 0; suns < 1.9; suns += 0.00137)
+      expect(Math.abs(weakLight(suns) - suns * lowLightFactor(1000 * suns))).toBeLessThan(2e-6);
+  });
+
   it("is the nameplate's at standard test conditions, by both parts", () => {
     expect([lowLightFactor(1000), temperatureFactor(25, -0.004)]).toEqual([1, 1]);
   });

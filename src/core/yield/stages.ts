@@ -1,11 +1,21 @@
 import type { PlaneColumns } from "../irradiance";
-import { type AgeingRate, type HeatLoss, HULD_CRYSTALLINE_SI, IAM_STEPS, type KingMount, type PlaneReflection } from "../module";
+import {
+  type AgeingRate,
+  type HeatLoss,
+  IAM_STEPS,
+  type KingMount,
+  LAST_ROOT_PLACE,
+  type PlaneReflection,
+  ROOT_STEPS,
+  WEAK_LIGHT,
+} from "../module";
 import { STC_POA_WM2 } from "../units";
 
 /** Every fill works on the first `count` lit steps of a block, changes the power in place and returns what it took, W summed. A gain is negative. */
 
 /** A stage that keeps the same share of every watt. */
 export function fillKeptShare(powerW: Float64Array, keptFrac: number, count: number): number {
+  if (keptFrac === 1) return 0;
   let before = 0;
   for (let i = 0; i < count; i++) {
     before += powerW[i]!;
@@ -55,18 +65,16 @@ export function fillReflection(
   return lost;
 }
 
-const [K1, K2] = HULD_CRYSTALLINE_SI;
-
-/** Efficiency under weak light, at 25 C: the law lowLightFactor, written into the loop. `nameplateW` turns power into light on the cells. */
+/** Efficiency under weak light, at 25 C: the law weakLight, written into the loop. `nameplateW` turns power into light on the cells. */
 export function fillLowLight(powerW: Float64Array, nameplateW: number, count: number): number {
   const perWatt = 1 / nameplateW;
+  const table = WEAK_LIGHT;
   let lost = 0;
   for (let i = 0; i < count; i++) {
     const before = powerW[i]!;
-    if (!(before > 0)) continue;
-    const log = Math.log(before * perWatt);
-    const factor = 1 + log * (K1 + K2 * log);
-    const after = factor > 0 ? before * factor : 0;
+    const place = Math.min(Math.sqrt(before * perWatt) * ROOT_STEPS, LAST_ROOT_PLACE);
+    const k = place | 0;
+    const after = nameplateW * (table[k]! + (table[k + 1]! - table[k]!) * (place - k));
     powerW[i] = after;
     lost += before - after;
   }

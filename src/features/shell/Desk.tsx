@@ -81,8 +81,7 @@ export function Desk({ spines, slug, chapter, children }: DeskProps) {
 function Brand() {
   return (
     <Link href="/" className={styles.brand} aria-label="Dusty Ledger: to the shelf">
-      Dusty
-      <br />
+      Dusty <br />
       Ledger<span>.</span>
     </Link>
   );

@@ -246,7 +246,7 @@ function InvertersSection({ form }: Section) {
     <section className={chapter.section}>
       <h2>Inverters</h2>
       {form.values.inverters.map((inverter, i) => (
-        <div className={styles.modules} key={inverter.id}>
+        <div className={styles.inverters} key={inverter.id}>
           <TextInput label="Name" {...form.getInputProps(`inverters.${i}.id`)} readOnly />
           <NumberInput
             label={inverter.perModule ? "AC rating a module, W" : "AC rating, W"}

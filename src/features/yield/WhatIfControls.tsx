@@ -148,6 +148,7 @@ function Dial({ label, value, built, range, step = 1, set }: DialProps) {
         max={range[1]}
         step={step}
         marks={[{ value: built }]}
+        classNames={{ mark: styles.mark! }}
         onChange={set}
         thumbLabel={label}
       />

@@ -49,6 +49,25 @@ const SHARED_LINES: Partial<Record<ModelAccount, LedgerAccount>> = {
 
 export const ledgerAccountOf = (account: ModelAccount): LedgerAccount => SHARED_LINES[account] ?? (account as LedgerAccount);
 
+/** The model's accounts one by one, in words. */
+export const STAGE_NAMES: Readonly<Record<ModelAccount, string>> = {
+  rear: "rear light",
+  snow: "snow",
+  soiling: "soiling",
+  reflection: "reflection",
+  lowLight: "low light",
+  temperature: "temperature",
+  ageing: "ageing",
+  mismatch: "mismatch",
+  dcWiring: "DC wiring",
+  inverter: "inverter",
+  clipping: "clipping",
+  acWiring: "AC wiring",
+  transformer: "transformer",
+  curtailment: "export limit",
+  downtime: "downtime",
+};
+
 export interface AccountName {
   readonly code: string;
   readonly name: string;

@@ -6,4 +6,5 @@ export {
   ledgerAccountOf,
   MODEL_ACCOUNTS,
   type ModelAccount,
+  STAGE_NAMES,
 } from "./accounts";

@@ -1,5 +1,5 @@
 import type { LedgerSources } from "@/contracts/ledger";
-import { ACCOUNT_NAMES, type LedgerAccount, ledgerAccountOf, MODEL_ACCOUNTS } from "@/core/accounts";
+import { ACCOUNT_NAMES, type LedgerAccount, ledgerAccountOf, MODEL_ACCOUNTS, STAGE_NAMES } from "@/core/accounts";
 import { type LedgerLine, ledgerPostings, paidOfOwed, performanceRatio } from "@/core/reconcile";
 import { nameplateW, type Site } from "@/core/site";
 import { kwhDecimals, monthName, number, percent } from "@/features/figures/format";
@@ -82,7 +82,7 @@ export function accountWorking(line: LedgerLine, account: LedgerAccount, context
     formula: told.map(({ method }) => method.formula).join(";  "),
     inputs: told.flatMap(({ stage, method, postedKwh }): WorkingInput[] => [
       ...method.terms,
-      { name: `Posted: ${stage}`, value: kwh(postedKwh, line), from: "energy before the stage − after it" },
+      { name: `Posted: ${STAGE_NAMES[stage]}`, value: kwh(postedKwh, line), from: "energy before the stage − after it" },
     ]),
     source: [...new Set(told.map(({ method }) => method.source))].join(" "),
     assumptions: [
@@ -102,7 +102,7 @@ export function expectedWorking(line: LedgerLine, context: LedgerContext): Worki
     inputs: [
       { name: "Reference", value: kwh(line.referenceKwh, line), from: "nameplate × in-plane irradiation" },
       ...MODEL_ACCOUNTS.filter((account) => line.accountsKwh[account] !== 0).map((account) => ({
-        name: `− ${account}`,
+        name: `− ${STAGE_NAMES[account]}`,
         value: kwh(line.accountsKwh[account], line),
         from: stageMethod(account, context.site).source,
       })),

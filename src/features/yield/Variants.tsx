@@ -167,6 +167,7 @@ interface RowProps {
   readonly remove?: () => void;
 }
 
+const sign = (value: number): string => (value >= 0 ? "+" : "");
 const sumOf = (lines: readonly YieldLine[], keep: (line: YieldLine) => boolean = () => true): number =>
   lines.filter(keep).reduce((sum, { expectedKwh }) => sum + expectedKwh, 0);
 const inWinter = (latitudeDeg: number) => {
@@ -194,7 +195,9 @@ function VariantRow({ name, site, lines, base, stroke, toggle, take, remove }: R
       <td>{lines ? number(sumOf(lines)) : "–"}</td>
       <td>{lines ? number(sumOf(lines, inWinter(site.place.latitudeDeg))) : "–"}</td>
       <td data-sign={(difference ?? 0) < 0 ? "less" : "more"}>
-        {difference === null || !toggle ? "" : `${difference >= 0 ? "+" : ""}${number(difference)} (${percent(difference / sumOf(base))})`}
+        {difference === null || !toggle
+          ? ""
+          : `${sign(difference)}${number(difference)} (${sign(difference)}${percent(difference / sumOf(base))})`}
       </td>
       <td>
         {take && (

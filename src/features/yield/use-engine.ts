@@ -1,7 +1,7 @@
 "use client";
 
 import { proxy, type Remote, wrap } from "comlink";
-import { useCallback, useEffect, useRef, useState } from "react";
+import { useEffect, useRef, useState } from "react";
 import type { SiteDocument } from "@/contracts/site";
 import type { WhatIf, YieldLine } from "@/core/yield";
 import { asRefused, type RefusedCall, refusalFrom } from "@/features/api";
@@ -16,6 +16,8 @@ export interface EngineHandle {
 /** The chain in a web worker, loaded with one year of the book's weather; null until it is ready. */
 export function useEngine(slug: string, site: SiteDocument, year: string): EngineHandle {
   const [handle, setHandle] = useState<EngineHandle>({ engine: null, refusal: null });
+  // A refreshed page brings an equal site as another object; only another text is another site.
+  const text = JSON.stringify(site);
   useEffect(() => {
     const worker = new Worker(new URL("./engine.worker.ts", import.meta.url), { type: "module" });
     const engine = wrap<YieldEngine>(worker);
@@ -23,7 +25,7 @@ export function useEngine(slug: string, site: SiteDocument, year: string): Engin
     const load = async (): Promise<void> => {
       const response = await fetch(`/api/books/${slug}/weather?year=${year}`);
       if (!response.ok) throw await refusalFrom(response);
-      await engine.load(site, await response.arrayBuffer());
+      await engine.load(JSON.parse(text) as SiteDocument, await response.arrayBuffer());
       if (!stopped) setHandle({ engine, refusal: null });
     };
     load().catch((error: unknown) => {
@@ -33,30 +35,33 @@ export function useEngine(slug: string, site: SiteDocument, year: string): Engin
       stopped = true;
       worker.terminate();
     };
-  }, [slug, site, year]);
+  }, [slug, text, year]);
   return handle;
 }
 
 /** Months under a what-if: the newest wish is answered, those that it overtook are dropped. */
 export function useAnswer(engine: Remote<YieldEngine> | null, whatIf: WhatIf): readonly YieldLine[] | null {
   const [lines, setLines] = useState<readonly YieldLine[] | null>(null);
-  const busy = useRef(false);
-  const wish = useRef<WhatIf | null>(null);
-  const serve = useCallback(async (remote: Remote<YieldEngine>) => {
-    if (busy.current) return;
-    busy.current = true;
-    while (wish.current) {
-      const asked = wish.current;
-      wish.current = null;
-      setLines(await remote.run(asked));
-    }
-    busy.current = false;
-  }, []);
+  const desk = useRef<{ of: Remote<YieldEngine> | null; busy: boolean; wish: WhatIf | null }>({ of: null, busy: false, wish: null });
   useEffect(() => {
     if (!engine) return;
-    wish.current = whatIf;
-    void serve(engine);
-  }, [engine, whatIf, serve]);
+    // A new engine starts afresh: an answer that the old one still owed never comes.
+    if (desk.current.of !== engine) desk.current = { of: engine, busy: false, wish: null };
+    const held = desk.current;
+    held.wish = whatIf;
+    const serve = async (): Promise<void> => {
+      if (held.busy) return;
+      held.busy = true;
+      while (held.wish) {
+        const asked = held.wish;
+        held.wish = null;
+        const answer = await engine.run(asked);
+        if (desk.current === held) setLines(answer);
+      }
+      held.busy = false;
+    };
+    void serve();
+  }, [engine, whatIf]);
   return lines;
 }
 

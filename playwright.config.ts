@@ -1,4 +1,5 @@
 import { defineConfig } from "@playwright/test";
+import chromiumLaunch from "./scripts/lib/chromium.json" with { type: "json" };
 
 /** Journeys in Debian's Chromium against the served build; the address comes from `npm test`. */
 export default defineConfig({
@@ -11,19 +12,6 @@ export default defineConfig({
     baseURL: process.env.DUSTY_LEDGER_ADDRESS ?? "http://127.0.0.1:3000",
     viewport: { width: 1280, height: 800 },
     contextOptions: { reducedMotion: "reduce" },
-    launchOptions: {
-      executablePath: "/usr/bin/chromium",
-      args: [
-        "--no-sandbox",
-        "--disable-gpu",
-        "--disable-quic",
-        "--no-first-run",
-        "--disable-background-networking",
-        "--disable-component-update",
-        "--disable-sync",
-        "--font-render-hinting=none",
-        "--force-color-profile=srgb",
-      ],
-    },
+    launchOptions: chromiumLaunch,
   },
 });

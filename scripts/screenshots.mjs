@@ -1,5 +1,5 @@
 import { existsSync } from "node:fs";
-import { mkdir } from "node:fs/promises";
+import { mkdir, readFile } from "node:fs/promises";
 import { ensureBuild } from "./lib/build.mjs";
 import { serverPrograms, startThrowawayCluster } from "./lib/cluster.mjs";
 import { checkNode, ensureDebian, ensurePackages } from "./lib/install.mjs";
@@ -56,6 +56,7 @@ await ensurePackages();
 await ensureDebian(["postgresql-15"], () => serverPrograms() !== null);
 await ensureDebian(["chromium"], () => existsSync("/usr/bin/chromium"));
 const { chromium } = await import("@playwright/test");
+const chromiumLaunch = JSON.parse(await readFile(inProject("scripts", "lib", "chromium.json"), "utf8"));
 const cluster = await startThrowawayCluster();
 const env = {
   ...process.env,
@@ -66,20 +67,7 @@ const env = {
 await ensureBuild(env);
 await must(nodeBin("tsx"), ["scripts/prepare.ts"], { env });
 const site = await serve({ env, firstPort: 3500, quiet: true });
-const browser = await chromium.launch({
-  executablePath: "/usr/bin/chromium",
-  args: [
-    "--no-sandbox",
-    "--disable-gpu",
-    "--disable-quic",
-    "--no-first-run",
-    "--disable-background-networking",
-    "--disable-component-update",
-    "--disable-sync",
-    "--font-render-hinting=none",
-    "--force-color-profile=srgb",
-  ],
-});
+const browser = await chromium.launch(chromiumLaunch);
 await mkdir(inProject("docs", "screenshots"), { recursive: true });
 for (const { name, path, width = 1280, height = 800, colorScheme = "light", settle = 600, act } of VIEWS) {
   const context = await browser.newContext({ viewport: { width, height }, colorScheme, reducedMotion: "reduce", timezoneId: "UTC" });

@@ -1,4 +1,5 @@
 import { area, line, scaleLinear } from "d3";
+import { ValueAxis } from "./ValueAxis";
 
 export interface BalancePoint {
   readonly year: number;
@@ -38,14 +39,7 @@ export function BalanceCurve({ points, risingYears, simpleYears, width, height, 
   );
   return (
     <g fontSize={12.5} fill="var(--ink-soft)">
-      {y.ticks(6).map((tick) => (
-        <g key={tick}>
-          <line x1={MARGIN.left} x2={width - MARGIN.right} y1={y(tick)} y2={y(tick)} stroke={tick === 0 ? "var(--ink)" : "var(--rule)"} />
-          <text x={MARGIN.left - 8} y={y(tick) + 4} textAnchor="end">
-            {label(tick)}
-          </text>
-        </g>
-      ))}
+      <ValueAxis y={y} from={MARGIN.left} to={width - MARGIN.right} count={6} label={label} zero />
       {x
         .ticks(width < 500 ? 5 : 13)
         .filter(Number.isInteger)

@@ -1,4 +1,5 @@
 import { scaleBand, scaleLinear } from "d3";
+import { ValueAxis } from "./ValueAxis";
 
 export interface MonthBar {
   readonly name: string;
@@ -30,14 +31,7 @@ export function MonthBars({
   const y = scaleLinear([0, most], [height - MARGIN.bottom, MARGIN.top]).nice(4);
   return (
     <g fontSize={12.5} fill="var(--ink-soft)">
-      {y.ticks(4).map((tick) => (
-        <g key={tick}>
-          <line x1={MARGIN.left} x2={width - MARGIN.right} y1={y(tick)} y2={y(tick)} stroke="var(--rule)" />
-          <text x={MARGIN.left - 6} y={y(tick) + 4} textAnchor="end">
-            {label(tick)}
-          </text>
-        </g>
-      ))}
+      <ValueAxis y={y} from={MARGIN.left} to={width - MARGIN.right} count={4} label={label} />
       {bars.map((bar, k) => (
         // biome-ignore lint/suspicious/noArrayIndexKey: a month is its place
         <g key={k} transform={`translate(${x(k)},0)`}>

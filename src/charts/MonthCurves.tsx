@@ -1,4 +1,5 @@
 import { curveMonotoneX, line, max, scaleLinear, scalePoint } from "d3";
+import { ValueAxis } from "./ValueAxis";
 
 export interface MonthPoint {
   readonly key: string;
@@ -37,14 +38,7 @@ export function MonthCurves({
       .curve(curveMonotoneX)(points) ?? "";
   return (
     <g fontSize={12.5} fill="var(--ink-soft)">
-      {y.ticks(4).map((tick) => (
-        <g key={tick}>
-          <line x1={MARGIN.left} x2={width - MARGIN.right} y1={y(tick)} y2={y(tick)} stroke="var(--rule)" />
-          <text x={MARGIN.left - 6} y={y(tick) + 4} textAnchor="end">
-            {label(tick)}
-          </text>
-        </g>
-      ))}
+      <ValueAxis y={y} from={MARGIN.left} to={width - MARGIN.right} count={4} label={label} />
       {points
         .filter((p) => p.key.endsWith("-01") || points.length <= 12)
         .map((p) => (

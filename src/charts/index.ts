@@ -7,6 +7,7 @@ export { MonthCurves, type MonthPoint } from "./MonthCurves";
 export { MAP_BOUNDS, type MapMark, OrientationMap, placeOnMap, planeAtPoint } from "./OrientationMap";
 export { type Pair, PairBars } from "./PairBars";
 export { type Curve, PowerCurves } from "./PowerCurves";
+export { ValueAxis } from "./ValueAxis";
 export { WaterfallBar, type WaterfallBarProps } from "./WaterfallBar";
 export { WaterfallPicture, type WaterfallStep, waterfallHeight } from "./WaterfallPicture";
 export { HEAT_BOUNDS, SHARE_BOUNDS, YearGlance } from "./YearGlance";

@@ -4,40 +4,19 @@ import { useRouter } from "next/navigation";
 import { type MouseEvent, useMemo, useState } from "react";
 import { HEAT_BOUNDS, YearGlance } from "@/charts";
 import type { Glance } from "@/contracts/ledger";
-import { dateName, monthName, number } from "@/features/figures/format";
+import { dateName, number } from "@/features/figures/format";
+import { glanceHours, glanceTable } from "@/features/glance/hours";
+import { MonthTicks } from "@/features/glance/MonthTicks";
 import { ChartFrame } from "@/features/save/ChartFrame";
 import styles from "./LedgerSpread.module.css";
 
 const HEIGHT = 104;
 
-/** Hours with less than this share of the year's best hour are dusk: their ratio says nothing. */
-const DUSK_FRAC = 0.03;
-
-interface HourRatios {
-  readonly ratios: readonly (number | null)[];
-  readonly firstHour: number;
-  readonly lastHour: number;
-}
-
-function hourRatios(glance: Glance): HourRatios {
-  const best = Math.max(1e-9, ...glance.expectedKwh.map((kwh) => kwh ?? 0));
-  let firstHour = 23;
-  let lastHour = 0;
-  const ratios = glance.expectedKwh.map((expected, cell) => {
-    const metered = glance.meteredKwh[cell];
-    if (expected === null || expected < DUSK_FRAC * best) return null;
-    firstHour = Math.min(firstHour, cell % 24);
-    lastHour = Math.max(lastHour, cell % 24);
-    return metered === null || metered === undefined ? null : metered / expected;
-  });
-  return { ratios, firstHour: Math.min(firstHour, lastHour), lastHour };
-}
-
 /** The year at a glance: each column a day, each row an hour, coloured by paid of owed. A day opens on a click. */
 export function GlanceChart({ glance, year, slug }: { glance: Glance; year: string; slug: string }) {
   const router = useRouter();
   const [under, setUnder] = useState<string | null>(null);
-  const hours = useMemo(() => hourRatios(glance), [glance]);
+  const hours = useMemo(() => glanceHours(glance, "ratio"), [glance]);
   const cellAt = (event: MouseEvent<SVGGElement>): { day: string; hour: number; cell: number } | null => {
     const box = event.currentTarget.ownerSVGElement?.getBoundingClientRect();
     if (!box) return null;
@@ -75,15 +54,7 @@ export function GlanceChart({ glance, year, slug }: { glance: Glance; year: stri
       fileName={`${slug}-${year}-hours`}
       height={HEIGHT + 16}
       summary={`Metered over expected energy of every hour of ${year}`}
-      table={() => [
-        ["day", "hour", "expected_kwh", "metered_kwh"],
-        ...glance.expectedKwh.map((kwh, cell) => [
-          glance.days[Math.floor(cell / 24)] ?? "",
-          cell % 24,
-          kwh,
-          glance.meteredKwh[cell] ?? null,
-        ]),
-      ]}
+      table={() => glanceTable(glance)}
     >
       {(width) => (
         <g
@@ -97,20 +68,13 @@ export function GlanceChart({ glance, year, slug }: { glance: Glance; year: stri
         >
           <YearGlance
             days={glance.days}
-            ratios={hours.ratios}
+            ratios={hours.values}
             width={width}
             height={HEIGHT}
             firstHour={hours.firstHour}
             lastHour={hours.lastHour}
           />
-          {glance.days.map(
-            (day, d) =>
-              day.endsWith("-01") && (
-                <text key={day} x={(d / glance.days.length) * width + 2} y={HEIGHT + 13} fontSize={12.5} fill="var(--ink-soft)">
-                  {monthName(day, "short")}
-                </text>
-              ),
-          )}
+          <MonthTicks days={glance.days} width={width} y={HEIGHT + 13} />
         </g>
       )}
     </ChartFrame>

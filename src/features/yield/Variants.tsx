@@ -5,6 +5,7 @@ import type { Remote } from "comlink";
 import { line, scaleLinear, scalePoint } from "d3";
 import { useRouter } from "next/navigation";
 import { useEffect, useState } from "react";
+import { ValueAxis } from "@/charts";
 import type { Variant } from "@/contracts/what-if";
 import { nameplateW, siteAcRatedW } from "@/core/site";
 import { applyWhatIf, type WhatIf, type YieldLine } from "@/core/yield";
@@ -235,14 +236,7 @@ function VariantCurves({
   const y = scaleLinear([-most, most], [height - 20, 8]).nice(3);
   return (
     <g fontSize={12.5} fill="var(--ink-soft)">
-      {y.ticks(4).map((tick) => (
-        <g key={tick}>
-          <line x1={52} x2={width - 8} y1={y(tick)} y2={y(tick)} stroke={tick === 0 ? "var(--ink)" : "var(--rule)"} />
-          <text x={46} y={y(tick) + 4} textAnchor="end">
-            {number(tick)}
-          </text>
-        </g>
-      ))}
+      <ValueAxis y={y} from={52} to={width - 8} count={4} label={(kwh) => number(kwh)} zero />
       {base.map(({ key }) => (
         <text key={key} x={x(key)} y={height - 4} textAnchor="middle">
           {"JFMAMJJASOND"[Number(key.slice(5, 7)) - 1]}

@@ -27,13 +27,32 @@ export function parseSite(json: unknown): SiteReading {
   const parsed = siteSchema.safeParse(json);
   if (!parsed.success) return { ok: false, problems: fieldProblems(json, parsed.error.issues, []) };
   const document = parsed.data;
+  const revisions: SiteDocument["revisions"] = [];
   let stood = document;
   for (const [i, revision] of document.revisions.entries()) {
     const merged = siteSchema.safeParse({ ...mergeChange(stood, revision.change), revisions: [] });
     if (!merged.success) return { ok: false, problems: fieldProblems(json, merged.error.issues, ["revisions", i, "change"]) };
+    revisions.push({ ...revision, change: withNewComplete(revision.change, stood, merged.data) });
     stood = merged.data;
   }
-  return { ok: true, document };
+  return { ok: true, document: { ...document, revisions } };
+}
+
+/** A change in which every array, inverter, meter and module that it brings new has its defaults filled in; what it only alters stays as written. */
+function withNewComplete(change: Record<string, unknown>, before: SiteDocument, after: SiteDocument): Record<string, unknown> {
+  const complete: Record<string, unknown> = { ...change };
+  for (const list of ["arrays", "inverters", "meters"] as const) {
+    if (!Array.isArray(change[list])) continue;
+    const known = new Set(before[list].map((item) => item.id));
+    complete[list] = (change[list] as { id: string }[]).map((item) =>
+      known.has(item.id) ? item : (after[list].find((made) => made.id === item.id) ?? item),
+    );
+  }
+  if (typeof change.modules === "object" && change.modules !== null) {
+    const modules = Object.entries(change.modules).map(([key, fields]) => [key, key in before.modules ? fields : after.modules[key]]);
+    complete.modules = Object.fromEntries(modules) as Record<string, unknown>;
+  }
+  return complete;
 }
 
 interface FieldIssue {

@@ -2,10 +2,10 @@ import { relativeAirMass } from "../sun";
 import { radToDeg } from "../units";
 import type { HorizontalColumns, SunHeights } from "./fill-horizontal";
 import type { TranspositionModel } from "./fill-plane";
-import { perez } from "./perez";
+import { type PerezBrightness, perezBeamRatio, perezBrightness } from "./perez";
 import type { Plane } from "./plane";
 import type { SkyMoment } from "./reindl";
-import { COS_ZENITH_FLOOR, type SkyDiffuse } from "./sky-diffuse";
+import { COS_ZENITH_FLOOR } from "./sky-diffuse";
 
 /**
  * A moment's sky as every model sees it, before any plane is known: light that arrives with the cosine of incidence, light of the even
@@ -38,18 +38,14 @@ function set(out: LinearSky, directional: number, even: number, tilted: number):
   return out;
 }
 
-const part: SkyDiffuse = { isotropicWm2: 0, circumsolarWm2: 0 };
+const brightness: PerezBrightness = { circumsolar: 0, horizon: 0 };
 
-/** The law perez, asked on two planes: the horizontal facing the sun gives circumsolar and even parts, the upright one the horizon band. */
 function byPerez(sky: SkyMoment, beam: number, out: LinearSky): LinearSky {
-  const airMass = relativeAirMass(radToDeg(Math.acos(Math.max(0, Math.min(1, sky.cosZenith)))));
-  perez({ ...sky, cosIncidence: 1 }, airMass, 1, 0, part);
-  const circumsolar = part.circumsolarWm2;
-  const even = part.isotropicWm2;
-  perez({ ...sky, cosIncidence: 1 }, airMass, 1, 1, part);
-  // A horizon darker than the even sky is bright would be floored by the law; there the band takes all that is left.
-  const band = part.isotropicWm2 > 0 ? part.isotropicWm2 - even : -even;
-  return set(out, beam + circumsolar, even, band);
+  const { dhiWm2, cosZenith } = sky;
+  if (!(cosZenith > 0) || !(dhiWm2 > 0)) return set(out, beam, dhiWm2, 0);
+  const airMass = relativeAirMass(radToDeg(Math.acos(Math.min(1, cosZenith))));
+  const { circumsolar, horizon } = perezBrightness(sky, airMass, brightness);
+  return set(out, beam + dhiWm2 * circumsolar * perezBeamRatio(1, cosZenith), dhiWm2 * (1 - circumsolar), dhiWm2 * horizon);
 }
 
 /** Light of a block of moments by the sky's three parts; Hay & Davies, the usual model, is written into the loop. */

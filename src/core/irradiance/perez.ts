@@ -18,30 +18,48 @@ const COEFFICIENTS = Float64Array.of(
 const KAPPA = 1.041;
 const COS_85 = Math.cos((85 * Math.PI) / 180);
 
-/**
- * Sky diffuse by circumsolar and horizon brightening of eight kinds of sky; isotropic with the sun down. The horizon band counts with
- * the even part. `relativeAirMass` after Kasten & Young. Never below zero.
- * Source: Perez, Ineichen, Seals, Michalsky & Stewart, 1990, Modeling daylight availability and irradiance components from direct and global irradiance.
- */
-export function perez(sky: SkyMoment, relativeAirMass: number, skyViewFrac: number, sinTilt: number, out: SkyDiffuse): SkyDiffuse {
-  const { dhiWm2, dniWm2, cosZenith } = sky;
-  if (!(cosZenith > 0) || !(dhiWm2 > 0)) {
-    out.isotropicWm2 = dhiWm2 * skyViewFrac;
-    out.circumsolarWm2 = 0;
-    return out;
-  }
-  const zenith = Math.acos(Math.min(1, cosZenith));
+/** How much of the diffuse light comes from around the sun (F1) and from the horizon's band (F2, negative where it is dark). */
+export interface PerezBrightness {
+  circumsolar: number;
+  horizon: number;
+}
+
+/** Brightness of one of eight kinds of sky; the sun must be up, with some diffuse light. Source: Perez et al., 1990, eq. 1 to 3 and 6, 7. */
+export function perezBrightness(sky: SkyMoment, relativeAirMass: number, out: PerezBrightness): PerezBrightness {
+  const { dhiWm2, dniWm2 } = sky;
+  const zenith = Math.acos(Math.min(1, sky.cosZenith));
   const cubed = KAPPA * zenith * zenith * zenith;
   const epsilon = ((dhiWm2 + dniWm2) / dhiWm2 + cubed) / (1 + cubed);
   let bin = 0;
   while (bin < BINS.length && epsilon >= BINS[bin]!) bin++;
   const k = bin * 6;
   const delta = (dhiWm2 * relativeAirMass) / sky.normalWm2;
-  const f1 = Math.max(0, COEFFICIENTS[k]! + COEFFICIENTS[k + 1]! * delta + COEFFICIENTS[k + 2]! * zenith);
-  const f2 = COEFFICIENTS[k + 3]! + COEFFICIENTS[k + 4]! * delta + COEFFICIENTS[k + 5]! * zenith;
-  const circumsolar = (dhiWm2 * f1 * Math.max(sky.cosIncidence, 0)) / Math.max(cosZenith, COS_85);
-  const even = dhiWm2 * ((1 - f1) * skyViewFrac + f2 * sinTilt);
-  out.circumsolarWm2 = Math.max(0, circumsolar + Math.min(0, even));
+  out.circumsolar = Math.max(0, COEFFICIENTS[k]! + COEFFICIENTS[k + 1]! * delta + COEFFICIENTS[k + 2]! * zenith);
+  out.horizon = COEFFICIENTS[k + 3]! + COEFFICIENTS[k + 4]! * delta + COEFFICIENTS[k + 5]! * zenith;
+  return out;
+}
+
+/** Ratio of the beam on a plane to the beam on the horizontal, with the floor of the paper (85 deg). */
+export const perezBeamRatio = (cosIncidence: number, cosZenith: number): number => Math.max(cosIncidence, 0) / Math.max(cosZenith, COS_85);
+
+const brightness: PerezBrightness = { circumsolar: 0, horizon: 0 };
+
+/**
+ * Sky diffuse by circumsolar and horizon brightening; isotropic with the sun down. The horizon band counts with the even part.
+ * `relativeAirMass` after Kasten & Young. Never below zero.
+ * Source: Perez, Ineichen, Seals, Michalsky & Stewart, 1990, Modeling daylight availability and irradiance components from direct and global irradiance.
+ */
+export function perez(sky: SkyMoment, relativeAirMass: number, skyViewFrac: number, sinTilt: number, out: SkyDiffuse): SkyDiffuse {
+  const { dhiWm2, cosZenith } = sky;
+  if (!(cosZenith > 0) || !(dhiWm2 > 0)) {
+    out.isotropicWm2 = dhiWm2 * skyViewFrac;
+    out.circumsolarWm2 = 0;
+    return out;
+  }
+  const { circumsolar, horizon } = perezBrightness(sky, relativeAirMass, brightness);
+  const around = dhiWm2 * circumsolar * perezBeamRatio(sky.cosIncidence, cosZenith);
+  const even = dhiWm2 * ((1 - circumsolar) * skyViewFrac + horizon * sinTilt);
+  out.circumsolarWm2 = Math.max(0, around + Math.min(0, even));
   out.isotropicWm2 = Math.max(0, even);
   return out;
 }

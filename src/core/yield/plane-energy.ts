@@ -69,7 +69,8 @@ function sumOfWatts({ rows, count }: LitSky, terms: PlaneTerms, plane: Plane, re
   for (let i = 0, row = 0; i < count; i++, row += STRIDE) {
     const cosine = east * rows[row]! + north * rows[row + 1]! + up * rows[row + 2]!;
     let even = rows[row + 4]! * skyViewFrac;
-    if (tilted !== 0) even += rows[row + 10]! * tilted;
+    // A horizon that is darker than the rest is bright leaves no light, not less than none.
+    if (tilted !== 0) even = Math.max(0, even + rows[row + 10]! * tilted);
     const fromGround = rows[row + 5]! * groundView;
     let light = even + fromGround;
     let passed = even * skyFrac + fromGround * groundFrac;

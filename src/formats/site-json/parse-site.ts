@@ -49,8 +49,8 @@ function withNewComplete(change: Record<string, unknown>, before: SiteDocument, 
     );
   }
   if (typeof change.modules === "object" && change.modules !== null) {
-    const modules = Object.entries(change.modules).map(([key, fields]) => [key, key in before.modules ? fields : after.modules[key]]);
-    complete.modules = Object.fromEntries(modules) as Record<string, unknown>;
+    const changed = Object.entries(change.modules as Record<string, unknown>);
+    complete.modules = Object.fromEntries(changed.map(([key, fields]) => [key, key in before.modules ? fields : after.modules[key]]));
   }
   return complete;
 }

@@ -58,7 +58,7 @@ const packingShed: DemoBook = {
     promise: { monthlyKwh: [4900, 5600, 7900, 8800, 9900, 10200, 10600, 9800, 8100, 6600, 5000, 4500] },
     money: {
       costs: [{ on: "2019-04-01", amount: "61000.00", what: "system" }],
-      incentives: [{ on: "2019-09-15", amount: "7400.00", what: "grant of the growers' fund" }],
+      incentives: [{ on: "2019-09-15", amount: "7400.00", what: "fund's grant" }],
       tariff: { importPerKwh: "0.142", exportPerKwh: "0.058", priceRisePerYearFrac: 0.025, selfUsedFrac: 0.62 },
     },
   },

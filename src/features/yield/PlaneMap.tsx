@@ -24,6 +24,8 @@ interface Props {
 }
 
 const SIZE = 344;
+/** Room under the disc for what lies under the pointer; in the caption its length would move the map while it is pointed at. */
+const SAYS = 20;
 
 /** The year's energy of all the book's modules in any one plane; a click tries a plane. */
 export function PlaneMap({ engine, site, whatIf, subject, ratedKw, pick, name }: Props) {
@@ -55,9 +57,9 @@ export function PlaneMap({ engine, site, whatIf, subject, ratedKw, pick, name }:
   return (
     <ChartFrame
       title="Every plane"
-      note={under ?? (best ? `best: tilt ${best.tiltDeg}°, azimuth ${best.azimuthDeg}°; flat in the middle` : "reckoning …")}
+      note="flat in the middle, upright at the rim"
       fileName={name}
-      height={SIZE}
+      height={SIZE + SAYS}
       summary="Yearly energy of all modules in one plane, by tilt and azimuth"
       table={() => [
         ["tilt_deg", "azimuth_deg", "kwh"],
@@ -77,6 +79,9 @@ export function PlaneMap({ engine, site, whatIf, subject, ratedKw, pick, name }:
             }}
           >
             <rect width={SIZE} height={SIZE} fill="transparent" />
+            <text x={SIZE / 2} y={SIZE + 13} textAnchor="middle" fontSize={12.5} fill="var(--ink-soft)">
+              {under ?? (best && `best: tilt ${best.tiltDeg}°, azimuth ${best.azimuthDeg}°`)}
+            </text>
             <OrientationMap kwh={kwh} tilts={TILTS} azimuths={AZIMUTHS} stepDeg={STEP_DEG} size={SIZE} marks={marks} />
           </g>
         )

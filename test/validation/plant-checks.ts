@@ -1,4 +1,4 @@
-import { efficiencyAt, type KingInverter, kingInverterW, weightedEfficiency } from "@/core/inverter";
+import { clipW, constantEfficiencyW, efficiencyAt, type KingInverter, kingInverterW, weightedEfficiency } from "@/core/inverter";
 import {
   ashrae,
   currentA,
@@ -11,6 +11,7 @@ import {
   huldEfficiency,
   type IncidenceModifier,
   kingCell,
+  kingModule,
   martinRuiz,
   operatingPoint,
   type ReferenceParameters,
@@ -129,6 +130,25 @@ const cells: MethodCheck[] = [
   },
   {
     stage: "DC power",
+    method: "Single diode: parameters at light and temperature",
+    source: "De Soto, Klein & Beckman, 2006",
+    unit: "A, V",
+    tolerance: "1e-6",
+    comparisons: () => [
+      ...over<PointIn, Numbers>("single-diode", "operating-point", { relative: 1e-6 }, (input, expected) => {
+        const diode = diodeAt(input.reference, input.irradianceWm2, input.cellTempC);
+        return [
+          [diode.saturationCurrentA, expected.saturationCurrentA!],
+          [diode.modifiedIdealityV, expected.modifiedIdealityV!],
+        ];
+      })(),
+      ...over<PointIn, Numbers>("single-diode", "operating-point", { absolute: 1e-7, relative: 1e-6 }, (input, expected) => [
+        [diodeAt(input.reference, input.irradianceWm2, input.cellTempC).photocurrentA, expected.photocurrentA!],
+      ])(),
+    ],
+  },
+  {
+    stage: "DC power",
     method: "Single diode: the whole I-V curve",
     source: "De Soto, Klein & Beckman, 2006",
     unit: "A",
@@ -142,11 +162,15 @@ const cells: MethodCheck[] = [
     stage: "DC power",
     method: "Single diode: point of maximum power",
     source: "De Soto, Klein & Beckman, 2006",
-    unit: "V",
+    unit: "V, A",
     tolerance: "1e-5: the maximum is flat",
-    comparisons: over<PointIn, Numbers>("single-diode", "operating-point", { absolute: 1e-7, relative: 1e-5 }, (input, expected) => [
-      [operatingPoint(diodeAt(input.reference, input.irradianceWm2, input.cellTempC)).vmpV, expected.vmpV!],
-    ]),
+    comparisons: over<PointIn, Numbers>("single-diode", "operating-point", { absolute: 1e-7, relative: 1e-5 }, (input, expected) => {
+      const point = operatingPoint(diodeAt(input.reference, input.irradianceWm2, input.cellTempC));
+      return [
+        [point.vmpV, expected.vmpV!],
+        [point.impA, expected.impA!],
+      ];
+    }),
   },
   {
     stage: "DC power",
@@ -175,6 +199,26 @@ const cells: MethodCheck[] = [
   },
   {
     stage: "DC power",
+    method: "Five parameters: saturation current",
+    source: "De Soto, Klein & Beckman, 2006",
+    unit: "A",
+    tolerance: "2 %: ill-conditioned",
+    comparisons: over<Numbers, Numbers>("single-diode", "datasheet", { relative: 0.02 }, (input, expected) => [
+      [fitDatasheet(sheetOf(input))!.saturationCurrentA, expected.saturationCurrentA!],
+    ]),
+  },
+  {
+    stage: "DC power",
+    method: "Five parameters: power at 800 W/m² and 45 °C",
+    source: "De Soto, Klein & Beckman, 2006",
+    unit: "W",
+    tolerance: "1e-3",
+    comparisons: over<Numbers, Numbers>("single-diode", "datasheet", { relative: 0.001 }, (input, expected) => [
+      [operatingPoint(diodeAt(fitDatasheet(sheetOf(input))!, 800, 45)).pmpW, expected.pmpAt800Wm2And45CW!],
+    ]),
+  },
+  {
+    stage: "DC power",
     method: "Five parameters: resistances",
     source: "De Soto, Klein & Beckman, 2006",
     unit: "Ω",
@@ -194,6 +238,26 @@ const pointsOf = (input: Arrays) => input.loadFractions!.map((loadFrac, k) => ({
 const EXACT = { absolute: 1e-6, relative: 1e-9 };
 
 const inverters: MethodCheck[] = [
+  {
+    stage: "Inverter",
+    method: "Constant efficiency",
+    source: "IEC 61683",
+    unit: "W",
+    tolerance: "1e-6 W + 1e-9",
+    comparisons: over<Numbers, Numbers>("inverter", "constant", EXACT, (input, expected) => [
+      [clipW(constantEfficiencyW(input.pdcW!, input.efficiency!), input.pacMaxW!), expected.pacW!],
+    ]),
+  },
+  {
+    stage: "Inverter",
+    method: "Efficiency on the curve",
+    source: "IEC 61683",
+    unit: "1",
+    tolerance: "1e-6 + 1e-9",
+    comparisons: over<Numbers & Arrays, Numbers>("inverter", "curve", EXACT, (input, expected) => [
+      [efficiencyAt(pointsOf(input), input.pdcW! / input.pdcRatedW!), expected.efficiency!],
+    ]),
+  },
   {
     stage: "Inverter",
     method: "Part-load curve",
@@ -256,7 +320,9 @@ const dirtAndSnow: MethodCheck[] = [
     unit: "1",
     tolerance: "1e-6",
     comparisons: over<SnowClimate, Arrays>("snow-and-soiling", "townsend-powers", { absolute: 1e-6 }, (input, expected) =>
-      townsendPowers(input).lossFraction.map((loss, m) => [loss, expected.lossFraction![m]!] as const),
+      (["effectiveSnowIn", "groundInterference", "lossFraction"] as const).flatMap((key) =>
+        townsendPowers(input)[key].map((value, m) => [value, expected[key]![m]!] as const),
+      ),
     ),
   },
   {
@@ -286,6 +352,9 @@ export const PLANT_CHECKS: readonly MethodCheck[] = [
   ...reflection,
   temperature("Faiman", "Faiman, 2008", "faimanModuleC", (i) => faiman(i.poaWm2!, i.airTempC!, i.windSpeedMs!, { u0: i.u0!, u1: i.u1! })),
   temperature("Ross", "Ross, 1980", "rossCellC", (i) => ross(i.poaWm2!, i.airTempC!, i.noctC!)),
+  temperature("King, module back", "King, Boyson & Kratochvil, 2004", "kingModuleC", (i) =>
+    kingModule(i.poaWm2!, i.airTempC!, i.windSpeedMs!, { a: i.kingA!, b: i.kingB!, deltaTK: i.kingDeltaTK! }),
+  ),
   temperature("King", "King, Boyson & Kratochvil, 2004", "kingCellC", (i) =>
     kingCell(i.poaWm2!, i.airTempC!, i.windSpeedMs!, { a: i.kingA!, b: i.kingB!, deltaTK: i.kingDeltaTK! }),
   ),

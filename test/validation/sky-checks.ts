@@ -1,6 +1,7 @@
 import {
   discDniWm2,
   erbs,
+  erbsDiffuseFrac,
   fillPlane,
   haurwitzGhiWm2,
   ineichenPerez,
@@ -43,7 +44,11 @@ function transposition(model: TranspositionModel, key: string, method: string, s
       const column = () => new Float64Array(1);
       const out = { cosIncidence: column(), directionalWm2: column(), skyWm2: column(), groundWm2: column() };
       fillPlane(lightOf(input), planeOf(input.tiltDeg!, input.surfaceAzimuthDeg!), model, 1, out);
-      return [[out.directionalWm2[0]! + out.skyWm2[0]! + out.groundWm2[0]!, expected[`${key}PoaWm2`]!]];
+      return [
+        [out.directionalWm2[0]! + out.skyWm2[0]! + out.groundWm2[0]!, expected[`${key}PoaWm2`]!],
+        [out.directionalWm2[0]! - expected.beamWm2! + out.skyWm2[0]!, expected[`${key}SkyWm2`]!],
+        [out.groundWm2[0]!, expected.groundWm2!],
+      ];
     }),
   };
 }
@@ -65,6 +70,28 @@ const position = over<Numbers & { timeUtc: string }, Numbers>("solar-position", 
   ];
 });
 
+const direction = over<Numbers & { timeUtc: string }, Numbers & { sunVectorEnu: number[] }>(
+  "solar-position",
+  undefined,
+  { absolute: 2e-4 },
+  (input, expected) => {
+    const observer = {
+      latitudeDeg: input.latitudeDeg!,
+      longitudeDeg: input.longitudeDeg!,
+      pressurePa: input.pressurePa!,
+      airTempC: input.airTempC!,
+    };
+    const { vector, distanceAu } = sunPosition(Date.parse(input.timeUtc), observer);
+    return [
+      [vector.east, expected.sunVectorEnu[0]!],
+      [vector.north, expected.sunVectorEnu[1]!],
+      [vector.up, expected.sunVectorEnu[2]!],
+      // Held twice as tight as the vector: 1e-4 astronomical units.
+      [2 * distanceAu, 2 * expected.earthSunDistanceAu!],
+    ];
+  },
+);
+
 /** From the sun's position to light on the tilted plane. */
 export const SKY_CHECKS: readonly MethodCheck[] = [
   {
@@ -74,6 +101,14 @@ export const SKY_CHECKS: readonly MethodCheck[] = [
     unit: "°",
     tolerance: "0.01° of zenith, and of azimuth on the sky",
     comparisons: position,
+  },
+  {
+    stage: "Sun",
+    method: "Unit vector and distance",
+    source: "Meeus, 1979",
+    unit: "1",
+    tolerance: "2e-4; distance 1e-4",
+    comparisons: direction,
   },
   {
     stage: "Sun",
@@ -162,6 +197,31 @@ export const SKY_CHECKS: readonly MethodCheck[] = [
         expected.maxwellDniWm2!,
       ],
     ]),
+  },
+  {
+    stage: "Beam and diffuse",
+    method: "Erbs, diffuse share",
+    source: "Erbs, Klein & Duffie, 1982",
+    unit: "1",
+    tolerance: "1e-6",
+    comparisons: over<Numbers, Record<string, number | null>>("decomposition", undefined, { relative: 1e-6 }, (_input, expected) =>
+      expected.clearnessIndex == null || expected.erbsDiffuseFraction == null
+        ? []
+        : [[erbsDiffuseFrac(expected.clearnessIndex), expected.erbsDiffuseFraction]],
+    ),
+  },
+  {
+    stage: "Tilted plane",
+    method: "Cosine of incidence",
+    source: "Geometry",
+    unit: "1",
+    tolerance: "1e-7",
+    comparisons: over<Numbers, Numbers>("transposition", undefined, { absolute: 1e-7 }, (input, expected) => {
+      const { east, north, up } = lightOf(input);
+      const plane = planeOf(input.tiltDeg!, input.surfaceAzimuthDeg!);
+      // The sun at 90 deg stands on the horizon exactly in lightOf; its cosine there is the reference's to 1e-16.
+      return [[plane.east * east[0]! + plane.north * north[0]! + plane.up * up[0]!, expected.cosAoi!]];
+    }),
   },
   transposition("isotropic", "isotropic", "Even sky", "Liu & Jordan, 1963"),
   transposition("hay-davies", "hayDavies", "Hay & Davies", "Hay & Davies, 1980"),

@@ -1,4 +1,3 @@
-export { ASSUMED_EFFICIENCY_FRAC, groupNameplateW, type InverterGroup, inverterGroups } from "./inverter-groups";
 export { type LitSky, litSky, type SkyModules } from "./lit-sky";
 export { type PlaneTerms, planeEnergyKwh, planeTerms } from "./plane-energy";
 export { type PreparedWeather, prepareWeather } from "./prepare";

@@ -38,7 +38,7 @@ function group(site: Site, inverter: Inverter): InverterGroup {
 }
 
 /** Nameplate of all arrays of a group, W. */
-export const groupNameplateW = (site: Site, g: InverterGroup): number => g.arrays.reduce((sum, a) => sum + arrayNameplateW(site, a), 0);
+const groupNameplateW = (site: Site, g: InverterGroup): number => g.arrays.reduce((sum, a) => sum + arrayNameplateW(site, a), 0);
 
 /** Rated DC power of a group: the AC rating over the rated efficiency, or the nameplate where there is no rating. */
 export const ratedDcW = (site: Site, g: InverterGroup): number =>

@@ -135,5 +135,3 @@ function stretches(pages: MeteredPages): { startUtcMs: number; values: Float64Ar
 
 /** Whole UTC days that a series has pages for. */
 export const pageCount = (series: readonly PagedSeries[]): number => series.reduce((sum, pages) => sum + pages.days.size, 0);
-
-export const dayOfUtc = (utcMs: number): number => Math.floor(utcMs / DAY_MS);

@@ -6,11 +6,11 @@ import { inPlainText, placeInWords, wordingOf } from "@/contracts/wording";
 import { LEDGER_ACCOUNTS, MODEL_ACCOUNTS, STAGE_NAMES } from "@/core/accounts";
 import { ledgerLines, meteredOnto, totalLine } from "@/core/reconcile";
 import { monthBins } from "@/core/time";
-import { expectedUncertainty, runYield, typicalYear } from "@/core/yield";
-import { number } from "@/features/figures/format";
+import { expectedUncertainty, runYield, typicalYear, yieldLines, yieldSum } from "@/core/yield";
+import { number, percent } from "@/features/figures/format";
 import * as workings from "@/features/workings/ledger-workings";
 import { SOURCES, stageMethod } from "@/features/workings/stage-methods";
-import { removalWorking, typicalWorking, uncertaintyWorking } from "@/features/workings/yield-workings";
+import { differenceWorking, removalWorking, triedWorking, typicalWorking, uncertaintyWorking } from "@/features/workings/yield-workings";
 import { clearWeather, hours } from "../clear-weather";
 import { site } from "../site-builder";
 
@@ -90,6 +90,23 @@ describe("every figure's working", () => {
 
   it("of a gain if removed says that it is the figure for decisions", () => {
     expect(removalWorking("soiling", 12.34, 1000)).toMatchObject({ title: "Without soiling", value: "12.3" });
+  });
+
+  it("of a site as somebody might change it lists the reference and every account that cost something", () => {
+    const year = yieldSum("2023", yieldLines(run));
+    const { inputs, value } = triedWorking(year, "2023, with tilt 20°", plant);
+    const paying = MODEL_ACCOUNTS.filter((account) => year.accountsKwh[account] !== 0);
+    expect(inputs.slice(1).map(({ name }) => name)).toEqual(paying.map((account) => `\u2212 ${STAGE_NAMES[account]}`));
+    const posted = paying.reduce((sum, account) => sum + year.accountsKwh[account], 0);
+    expect(year.referenceKwh - posted).toBeCloseTo(year.expectedKwh, 6);
+    expect(value).toBe(number(year.expectedKwh, 0));
+  });
+
+  it("of a difference names both runs and gives kilowatt-hours and share", () => {
+    const { value, formula, inputs } = differenceWorking("Turned", { name: "Turned", kwh: 9000 }, { name: "As built", kwh: 12000 });
+    expect(value).toBe(`${number(-3000, 0)} (${percent(-0.25, 2)})`);
+    expect(formula).toBe("Turned \u2212 As built");
+    expect(inputs.map((input) => input.value)).toEqual([`${number(9000, 0)} kWh`, `${number(12000, 0)} kWh`]);
   });
 });
 

@@ -1,7 +1,9 @@
 import type { LedgerAccount } from "@/core/accounts";
-import { ACCOUNT_NAMES } from "@/core/accounts";
-import type { TypicalYear, Uncertainty, UncertaintyPart } from "@/core/yield";
-import { number, percent } from "@/features/figures/format";
+import { ACCOUNT_NAMES, MODEL_ACCOUNTS, STAGE_NAMES } from "@/core/accounts";
+import type { Site } from "@/core/site";
+import type { TypicalYear, Uncertainty, UncertaintyPart, YieldLine } from "@/core/yield";
+import { kwhDecimals, number, percent } from "@/features/figures/format";
+import { stageMethod } from "./stage-methods";
 import type { Working, WorkingInput } from "./working";
 
 const NAMES: Readonly<Record<UncertaintyPart["name"], string>> = {
@@ -76,5 +78,50 @@ export function removalWorking(account: LedgerAccount, gainKwh: number, expected
     assumptions: [
       "This is the figure for decisions. The posting walks down from nameplate and is larger wherever what is saved here would be lost further on, most of all under clipping.",
     ],
+  };
+}
+
+/** Energy of a site as somebody might change it: the same weather through the same chain. */
+export function triedWorking(line: YieldLine, title: string, site: Site): Working {
+  const kwh = (value: number): string => number(value, kwhDecimals(line.referenceKwh));
+  return {
+    title,
+    value: kwh(line.expectedKwh),
+    unit: "kWh",
+    formula: "reference − all accounts",
+    inputs: [
+      { name: "Reference", value: `${kwh(line.referenceKwh)} kWh`, from: `nameplate × ${number(line.planeKwhM2, 1)} kWh/m² on the plane` },
+      ...MODEL_ACCOUNTS.filter((account) => line.accountsKwh[account] !== 0).map((account) => ({
+        name: `− ${STAGE_NAMES[account]}`,
+        value: `${kwh(line.accountsKwh[account])} kWh`,
+        from: stageMethod(account, site).source,
+      })),
+    ],
+    source: "The chain from sun to meter, docs/methods.md.",
+    assumptions: ["At the AC meter, with this book's weather, run again in the browser at the weather's own step."],
+  };
+}
+
+interface Compared {
+  readonly name: string;
+  readonly kwh: number;
+}
+
+/** Energy of one run less that of another over the same weather. */
+export function differenceWorking(title: string, tried: Compared, against: Compared): Working {
+  const decimals = kwhDecimals(against.kwh);
+  const input = ({ name, kwh }: Compared): WorkingInput => ({
+    name,
+    value: `${number(kwh, decimals)} kWh`,
+    from: "its own run of the chain",
+  });
+  return {
+    title,
+    value: `${number(tried.kwh - against.kwh, decimals)} (${percent((tried.kwh - against.kwh) / Math.max(1e-9, against.kwh), 2)})`,
+    unit: "kWh",
+    formula: `${tried.name} − ${against.name}`,
+    inputs: [input(tried), input(against)],
+    source: "Two runs of the chain.",
+    assumptions: ["Both see the same weather and differ in nothing else."],
   };
 }

@@ -7,11 +7,13 @@ import { useRouter } from "next/navigation";
 import { useEffect, useState } from "react";
 import type { ModelChoices } from "@/core/site";
 import { asRefused, call, type RefusedCall } from "@/features/api";
+import { Figure } from "@/features/figures/Figure";
 import { number, percent } from "@/features/figures/format";
 import chapter from "@/features/look/Chapter.module.css";
 import { ScrollBox } from "@/features/look/ScrollBox";
 import { Refused } from "@/features/problems/ProblemList";
 import { SOURCES } from "@/features/workings/stage-methods";
+import { differenceWorking } from "@/features/workings/yield-workings";
 import type { YieldEngine } from "./engine.worker";
 import type { MethodEffect } from "./engine-types";
 import styles from "./Yield.module.css";
@@ -122,12 +124,24 @@ function MethodSentence({ effects, year }: { effects: readonly MethodEffect[] | 
   return (
     <p className={chapter.verdict}>
       The choice that weighs most: {NAMES[strongest.choice]} instead of {NAMES[chosen?.choice ?? ""]} would make{" "}
-      {signed(strongest.differenceKwh)} kWh ({signed(strongest.differenceKwh / base, true)}) of {year}.
+      <Figure working={effectWorking(strongest)}>
+        {signed(strongest.differenceKwh)} kWh ({signed(strongest.differenceKwh / base, true)})
+      </Figure>{" "}
+      of {year}.
     </p>
   );
 }
 
 const signed = (value: number, share = false): string => `${value >= 0 ? "+" : ""}${share ? percent(value, 2) : number(value)}`;
+
+const effectWorking =
+  ({ stage, choice, expectedKwh, differenceKwh }: MethodEffect) =>
+  () =>
+    differenceWorking(
+      `${STAGES[stage]}: ${NAMES[choice]}`,
+      { name: `Expected with ${NAMES[choice]}`, kwh: expectedKwh },
+      { name: "Expected as the book has it", kwh: expectedKwh - differenceKwh },
+    );
 
 function MethodRow({ effect, first, use }: { effect: MethodEffect; first: boolean; use: () => void }) {
   const { stage, choice, chosen, expectedKwh, differenceKwh } = effect;
@@ -139,13 +153,19 @@ function MethodRow({ effect, first, use }: { effect: MethodEffect; first: boolea
         <b>{NAMES[choice]}</b>
       </td>
       <td className={styles.soft}>{(SOURCES[stage] as Readonly<Record<string, string>>)[choice]}</td>
-      <td>{number(expectedKwh)}</td>
       <td>
-        {chosen
-          ? "in the book"
-          : same
-            ? "no difference here"
-            : `${signed(differenceKwh)} kWh (${signed(differenceKwh / (expectedKwh - differenceKwh), true)})`}
+        <Figure plain working={effectWorking(effect)}>
+          {number(expectedKwh)}
+        </Figure>
+      </td>
+      <td>
+        {chosen && "in the book"}
+        {!chosen && same && "no difference here"}
+        {!chosen && !same && (
+          <Figure plain working={effectWorking(effect)}>
+            {`${signed(differenceKwh)} kWh (${signed(differenceKwh / (expectedKwh - differenceKwh), true)})`}
+          </Figure>
+        )}
       </td>
       <td>
         {!chosen && (

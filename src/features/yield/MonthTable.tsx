@@ -2,31 +2,44 @@
 
 import { IconDownload } from "@tabler/icons-react";
 import { unparse } from "papaparse";
-import type { YieldLine } from "@/core/yield";
+import type { Site } from "@/core/site";
+import { type YieldLine, yieldSum } from "@/core/yield";
+import { Figure } from "@/features/figures/Figure";
 import { kwhDecimals, monthName, number, percent } from "@/features/figures/format";
 import { saveText } from "@/features/save/save-chart";
+import { differenceWorking, triedWorking } from "@/features/workings/yield-workings";
 import styles from "./Yield.module.css";
 
 interface Props {
   readonly base: readonly YieldLine[] | null;
   readonly answer: readonly YieldLine[] | null;
+  /** The site as the book has it, and as changed. */
+  readonly site: Site;
+  readonly wished: Site;
   readonly slug: string;
   readonly year: string;
 }
 
+/** The same month as built and with the change. */
+interface Row {
+  readonly key: string;
+  readonly name: string;
+  readonly built: YieldLine;
+  readonly tried: YieldLine;
+}
+
+const gapOf = ({ built, tried }: Row): number => tried.expectedKwh - built.expectedKwh;
+
 /** The year's months as built and with the change, and what lies between. */
-export function MonthTable({ base, answer, slug, year }: Props) {
-  const rows = (base ?? []).map((line, k) => ({
-    key: line.key,
-    built: line.expectedKwh,
-    tried: answer?.[k]?.expectedKwh ?? line.expectedKwh,
-  }));
-  const sum = rows.reduce((total, row) => ({ built: total.built + row.built, tried: total.tried + row.tried }), { built: 0, tried: 0 });
-  const decimals = kwhDecimals(sum.built / 12);
-  const most = Math.max(1e-9, ...rows.map((row) => Math.abs(row.tried - row.built)));
+export function MonthTable({ base, answer, site, wished, slug, year }: Props) {
+  const rows = (base ?? []).map((built, k): Row => ({ key: built.key, name: monthName(built.key), built, tried: answer?.[k] ?? built }));
+  const sum: Row = { key: year, name: year, built: yieldSum(year, base ?? []), tried: yieldSum(year, answer ?? base ?? []) };
+  const decimals = kwhDecimals(sum.built.expectedKwh / 12);
+  const most = Math.max(1e-9, ...rows.map((row) => Math.abs(gapOf(row))));
+  const cells = { site, wished, decimals };
   const save = () =>
     saveText(
-      unparse(rows.map((r) => ({ month: r.key, built_kwh: r.built, tried_kwh: r.tried }))),
+      unparse(rows.map((r) => ({ month: r.key, built_kwh: r.built.expectedKwh, tried_kwh: r.tried.expectedKwh }))),
       `${slug}-${year}-what-if.csv`,
       "text/csv",
     );
@@ -55,15 +68,11 @@ export function MonthTable({ base, answer, slug, year }: Props) {
           {rows.map((row) => (
             <tr key={row.key}>
               <th scope="row" className={styles.month}>
-                {monthName(row.key)}
+                {row.name}
               </th>
-              <td className={styles.soft}>{number(row.built, decimals)}</td>
-              <td>{number(row.tried, decimals)}</td>
-              <td>
-                <Signed value={row.tried - row.built} decimals={decimals} />
-              </td>
+              <Energies row={row} {...cells} />
               <td className={styles.gap}>
-                <GapBar value={row.tried - row.built} most={most} />
+                <GapBar value={gapOf(row)} most={most} />
               </td>
             </tr>
           ))}
@@ -73,16 +82,44 @@ export function MonthTable({ base, answer, slug, year }: Props) {
             <th scope="row" className={styles.month}>
               {year}
             </th>
-            <td>{number(sum.built, decimals)}</td>
-            <td>{number(sum.tried, decimals)}</td>
-            <td>
-              <Signed value={sum.tried - sum.built} decimals={decimals} />
-            </td>
-            <td>{percent((sum.tried - sum.built) / Math.max(1e-9, sum.built))}</td>
+            <Energies row={sum} {...cells} />
+            <td>{percent(gapOf(sum) / Math.max(1e-9, sum.built.expectedKwh))}</td>
           </tr>
         </tfoot>
       </table>
     </div>
+  );
+}
+
+function Energies({ row, site, wished, decimals }: { row: Row; site: Site; wished: Site; decimals: number }) {
+  const { name, built, tried } = row;
+  return (
+    <>
+      <td className={styles.soft}>
+        <Figure plain working={() => triedWorking(built, `${name}, as built`, site)}>
+          {number(built.expectedKwh, decimals)}
+        </Figure>
+      </td>
+      <td>
+        <Figure plain working={() => triedWorking(tried, `${name}, with the change`, wished)}>
+          {number(tried.expectedKwh, decimals)}
+        </Figure>
+      </td>
+      <td>
+        <Figure
+          plain
+          working={() =>
+            differenceWorking(
+              `${name}, difference`,
+              { name: "With the change", kwh: tried.expectedKwh },
+              { name: "As built", kwh: built.expectedKwh },
+            )
+          }
+        >
+          <Signed value={gapOf(row)} decimals={decimals} />
+        </Figure>
+      </td>
+    </>
   );
 }
 

@@ -8,13 +8,15 @@ import { useEffect, useState } from "react";
 import { ValueAxis } from "@/charts";
 import type { Variant } from "@/contracts/what-if";
 import { nameplateW, siteAcRatedW } from "@/core/site";
-import { applyWhatIf, type WhatIf, type YieldLine } from "@/core/yield";
+import { applyWhatIf, type WhatIf, type YieldLine, yieldSum } from "@/core/yield";
 import { asRefused, call, type RefusedCall } from "@/features/api";
+import { Figure } from "@/features/figures/Figure";
 import { number, percent } from "@/features/figures/format";
 import chapter from "@/features/look/Chapter.module.css";
 import { ScrollBox } from "@/features/look/ScrollBox";
 import { Refused } from "@/features/problems/ProblemList";
 import { ChartFrame } from "@/features/save/ChartFrame";
+import { differenceWorking, triedWorking } from "@/features/workings/yield-workings";
 import type { YieldEngine } from "./engine.worker";
 import { wordsOf } from "./what-if-words";
 import styles from "./Yield.module.css";
@@ -169,15 +171,16 @@ interface RowProps {
 }
 
 const sign = (value: number): string => (value >= 0 ? "+" : "");
-const sumOf = (lines: readonly YieldLine[], keep: (line: YieldLine) => boolean = () => true): number =>
-  lines.filter(keep).reduce((sum, { expectedKwh }) => sum + expectedKwh, 0);
 const inWinter = (latitudeDeg: number) => {
   const north = [10, 11, 12, 1, 2, 3];
   return ({ key }: YieldLine): boolean => north.includes(Number(key.slice(5, 7))) === latitudeDeg >= 0;
 };
 
 function VariantRow({ name, site, lines, base, stroke, toggle, take, remove }: RowProps) {
-  const difference = lines && sumOf(lines) - sumOf(base);
+  const built = yieldSum("", base);
+  const whole = lines && yieldSum("", lines);
+  const winter = lines && yieldSum("", lines.filter(inWinter(site.place.latitudeDeg)));
+  const difference = whole ? whole.expectedKwh - built.expectedKwh : 0;
   return (
     <tr>
       <td>
@@ -193,12 +196,17 @@ function VariantRow({ name, site, lines, base, stroke, toggle, take, remove }: R
       </td>
       <td>{number(nameplateW(site) / 1000, 1)}</td>
       <td>{siteAcRatedW(site) > 0 ? number(siteAcRatedW(site) / 1000, 1) : "–"}</td>
-      <td>{lines ? number(sumOf(lines)) : "–"}</td>
-      <td>{lines ? number(sumOf(lines, inWinter(site.place.latitudeDeg))) : "–"}</td>
-      <td data-sign={(difference ?? 0) < 0 ? "less" : "more"}>
-        {difference === null || !toggle
-          ? ""
-          : `${sign(difference)}${number(difference)} (${sign(difference)}${percent(difference / sumOf(base))})`}
+      <td>{whole ? <VariantEnergy line={whole} title={name} site={site} /> : "–"}</td>
+      <td>{winter ? <VariantEnergy line={winter} title={`${name}, winter half`} site={site} /> : "–"}</td>
+      <td data-sign={difference < 0 ? "less" : "more"}>
+        {whole && toggle && (
+          <Figure
+            plain
+            working={() => differenceWorking(name, { name, kwh: whole.expectedKwh }, { name: "As built", kwh: built.expectedKwh })}
+          >
+            {`${sign(difference)}${number(difference)} (${sign(difference)}${percent(difference / built.expectedKwh)})`}
+          </Figure>
+        )}
       </td>
       <td>
         {take && (
@@ -213,6 +221,14 @@ function VariantRow({ name, site, lines, base, stroke, toggle, take, remove }: R
         )}
       </td>
     </tr>
+  );
+}
+
+function VariantEnergy({ line, title, site }: { line: YieldLine; title: string; site: RowProps["site"] }) {
+  return (
+    <Figure plain working={() => triedWorking(line, title, site)}>
+      {number(line.expectedKwh)}
+    </Figure>
   );
 }
 

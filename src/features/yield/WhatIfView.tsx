@@ -2,10 +2,12 @@
 
 import type { Remote } from "comlink";
 import { useMemo, useState } from "react";
-import { nameplateW } from "@/core/site";
-import { applyWhatIf, type WhatIf, type YieldLine } from "@/core/yield";
+import { nameplateW, type Site } from "@/core/site";
+import { applyWhatIf, type WhatIf, type YieldLine, yieldSum } from "@/core/yield";
+import { Figure } from "@/features/figures/Figure";
 import { monthName, number, percent } from "@/features/figures/format";
 import chapter from "@/features/look/Chapter.module.css";
+import { differenceWorking, triedWorking } from "@/features/workings/yield-workings";
 import type { YieldEngine } from "./engine.worker";
 import { MonthTable } from "./MonthTable";
 import { PlaneMap } from "./PlaneMap";
@@ -22,8 +24,6 @@ interface Props extends YieldPageProps {
 
 const NOTHING: WhatIf = { arrayId: null };
 
-const yearKwh = (lines: readonly YieldLine[] | null): number => (lines ?? []).reduce((sum, line) => sum + line.expectedKwh, 0);
-
 /** Try a change: sliders left, the months in the middle, the map of all planes right, kept variants below. */
 export function WhatIfView(props: Props) {
   const { site, engine, year } = props;
@@ -35,7 +35,7 @@ export function WhatIfView(props: Props) {
   const change = (part: Partial<WhatIf>): void => setWhatIf((held) => ({ ...held, ...part }));
   return (
     <>
-      <Sentence year={year} base={base} answer={answer} whatIf={whatIf} />
+      <Sentence year={year} base={base} answer={answer} site={site} wished={wished} whatIf={whatIf} />
       <div className={styles.tryout}>
         <WhatIfControls
           site={site}
@@ -45,7 +45,7 @@ export function WhatIfView(props: Props) {
           change={change}
           reset={() => setWhatIf({ arrayId: whatIf.arrayId })}
         />
-        <MonthTable base={base} answer={answer} slug={props.slug} year={year} />
+        <MonthTable base={base} answer={answer} site={site} wished={wished} slug={props.slug} year={year} />
         <PlaneMap
           engine={engine}
           site={site}
@@ -67,31 +67,49 @@ function Sentence({
   year,
   base,
   answer,
+  site,
+  wished,
   whatIf,
 }: {
   year: string;
   base: readonly YieldLine[] | null;
   answer: readonly YieldLine[] | null;
+  site: Site;
+  wished: Site;
   whatIf: WhatIf;
 }) {
   if (!base || !answer) return <p className={chapter.verdict}>Bringing the weather of {year} …</p>;
-  const difference = yearKwh(answer) - yearKwh(base);
+  const [built, tried] = [yieldSum(year, base), yieldSum(year, answer)];
+  const difference = tried.expectedKwh - built.expectedKwh;
   const said = wordsOf(whatIf);
   if (said === "") {
     return (
       <p className={chapter.verdict} data-testid="what-if-sentence">
-        {AS_BUILT}, {year} brings {number(yearKwh(base))} kWh. Move a slider, or click the map.
+        {AS_BUILT}, {year} brings{" "}
+        <Figure working={() => triedWorking(built, `${year}, as built`, site)}>{number(built.expectedKwh)} kWh</Figure>. Move a slider, or
+        click the map.
       </p>
     );
   }
   const most = [...base.keys()].reduce((best, k) => (Math.abs(gap(base, answer, k)) > Math.abs(gap(base, answer, best)) ? k : best), 0);
   return (
     <p className={chapter.verdict} data-testid="what-if-sentence">
-      With {said}, {year} brings {number(yearKwh(answer))} kWh:{" "}
+      With {said}, {year} brings{" "}
+      <Figure working={() => triedWorking(tried, `${year}, with ${said}`, wished)}>{number(tried.expectedKwh)} kWh</Figure>:{" "}
       <strong className={difference < 0 ? chapter.clay : styles.more}>
-        {difference >= 0 ? "+" : ""}
-        {number(difference)} kWh ({difference >= 0 ? "+" : ""}
-        {percent(difference / Math.max(1e-9, yearKwh(base)))})
+        <Figure
+          working={() =>
+            differenceWorking(
+              `${year}, difference`,
+              { name: "With the change", kwh: tried.expectedKwh },
+              { name: "As built", kwh: built.expectedKwh },
+            )
+          }
+        >
+          {difference >= 0 ? "+" : ""}
+          {number(difference)} kWh ({difference >= 0 ? "+" : ""}
+          {percent(difference / Math.max(1e-9, built.expectedKwh))})
+        </Figure>
       </strong>
       , widest in {monthOf(base[most]?.key)} ({gap(base, answer, most) >= 0 ? "+" : ""}
       {number(gap(base, answer, most))}).

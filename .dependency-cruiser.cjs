@@ -13,7 +13,7 @@ const stage = (name, later) => ({
   from: { path: `^src/core/(${name})/`, pathNot: "\\.test\\.ts$" },
   to: { path: `^src/core/(${later.join("|")})/` },
 });
-const LATE = ["yield", "reconcile", "money"];
+const LATE = ["yield", "tilt", "reconcile", "money"];
 
 module.exports = {
   forbidden: [
@@ -25,8 +25,9 @@ module.exports = {
       from: { path: CORE, pathNot: "\\.test\\.ts$" },
       to: { path: "node_modules/(react|next|sequelize|pg|zod|d3|@mantine)|^(fs|node:fs|path|http|net|child_process)" },
     },
-    stage("units|time|series|site|weather|sun|irradiance|module|inverter|snow|soiling|electrical|geometry|readings", LATE),
-    stage("yield", ["reconcile", "money"]),
+    stage("units|time|series|site|weather|sun|irradiance|module|inverter|snow|soiling|shading|electrical|geometry|readings", LATE),
+    stage("yield", ["tilt", "reconcile", "money"]),
+    stage("tilt", ["reconcile", "money"]),
     stage("reconcile", ["money"]),
     only("contracts-see-core", "^src/contracts/", [CORE]),
     only("formats-see-core-and-contracts", "^src/formats/", [CORE, "^src/contracts/"]),

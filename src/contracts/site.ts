@@ -32,6 +32,8 @@ export const placeSchema = z.strictObject({
     .max(180, "longitude lies between -180 and 180, east positive"),
   elevationM: z.number().min(-430).max(9000).default(0),
   timeZone: z.string().refine(isTimeZone, 'name a time zone of the IANA list, such as "Europe/Madrid"').default("UTC"),
+  recordLowC: z.number().min(-90).max(40, "the coldest air on record, in C").nullable().default(null),
+  recordHighC: z.number().min(-20).max(65, "the hottest day's air, in C").nullable().default(null),
 });
 
 export const moduleSchema = z
@@ -69,6 +71,41 @@ export const moduleSchema = z
     }
   });
 
+const horizonSchema = z.array(
+  z.strictObject({
+    azimuthDeg,
+    elevationDeg: z.number().min(0, "a horizon lies at 0 or above").max(90, "a horizon ends at 90, straight up"),
+  }),
+);
+
+export const obstacleKinds = ["tree", "pole", "wall", "building", "row", "box"] as const;
+const heightM = positive("height").max(500, "heights are in metres");
+const obstacleShape = {
+  kind: z.enum(obstacleKinds, "an obstacle is one of tree, pole, wall, building, row, box"),
+  name: z.string().max(80).default(""),
+  heightM,
+  widthM: positive("width").max(1000, "widths are in metres"),
+  depthM: positive("depth").max(1000).nullable().default(null),
+  facingDeg: azimuthDeg.nullable().default(null),
+  baseM: z.number().min(0).nullable().default(null),
+  lightThroughMonthlyFrac: monthly(frac).nullable().default(null),
+};
+export const obstacleSchema = z
+  .strictObject({ ...obstacleShape, azimuthDeg, distanceM: positive("distance").max(20_000, "distances are in metres") })
+  .refine(({ baseM, heightM: top }) => baseM === null || baseM < top, {
+    path: ["baseM"],
+    error: "the clear height under it lies below its top",
+  });
+const inPlan = z.number().min(-20_000, "the plan is in metres").max(20_000, "the plan is in metres");
+export const siteObstacleSchema = z
+  .strictObject({ id: identifier, ...obstacleShape, eastM: inPlan, northM: inPlan })
+  .refine(({ baseM, heightM: top }) => baseM === null || baseM < top, {
+    path: ["baseM"],
+    error: "the clear height under it lies below its top",
+  });
+
+export const shadeRules = ["module-level", "bypass-diodes", "worst-module"] as const;
+
 export const mountings = ["open-rack", "roof-gap", "roof-close", "building-integrated"] as const;
 
 export const arraySchema = z.strictObject({
@@ -81,18 +118,18 @@ export const arraySchema = z.strictObject({
   azimuthDeg,
   mounting: z.enum(mountings, "mounting is one of open-rack, roof-gap, roof-close, building-integrated").default("open-rack"),
   tiltSchedule: z.array(z.strictObject({ from: dayOfYear, tiltDeg })).default([]),
-  horizon: z.array(z.strictObject({ azimuthDeg, elevationDeg: z.number().min(0).max(90) })).default([]),
-  obstacles: z
-    .array(
-      z.strictObject({
-        kind: z.enum(["box", "pole", "tree"]),
-        azimuthDeg,
-        distanceM: positive("distance"),
-        heightM: positive("height"),
-        widthM: positive("width"),
-      }),
-    )
-    .default([]),
+  rows: z.int("count whole rows").positive().nullable().default(null),
+  orientation: z.enum(["portrait", "landscape"]).default("portrait"),
+  eastM: inPlan.nullable().default(null),
+  northM: inPlan.nullable().default(null),
+  baseHeightM: z.number().min(0, "the lower edge lies at the ground or above").max(300, "heights are in metres").default(0),
+  shadeRule: z.enum(shadeRules, "a shade rule is one of module-level, bypass-diodes, worst-module").nullable().default(null),
+  horizon: horizonSchema.default([]),
+  obstacles: z.array(obstacleSchema).default([]),
+  rack: z
+    .strictObject({ frameM: positive("length along the frame").max(50), baseM: positive("length along the base").max(50) })
+    .nullable()
+    .default(null),
 });
 
 export const inverterSchema = z.strictObject({
@@ -102,6 +139,11 @@ export const inverterSchema = z.strictObject({
   ratedEfficiencyFrac: frac.gt(0.3, "is a share: write 97.2 % as 0.972").default(0.96),
   perModule: z.boolean().default(false),
   exportLimitW: z.number().min(0).nullable().default(null),
+  maxDcV: positive("highest DC voltage").max(2000).nullable().default(null),
+  mpptMinV: z.number().min(0).max(2000).nullable().default(null),
+  mpptMaxV: positive("upper end of the window").max(2000).nullable().default(null),
+  inputMaxA: positive("input current").max(10_000).nullable().default(null),
+  inputs: z.int().positive().max(1000).nullable().default(null),
   dcInputLimitW: positive("DC input limit").nullable().default(null),
   nightDrawW: z.number().min(0).max(1000).default(0),
   efficiencyCurve: z
@@ -158,6 +200,7 @@ export const modelChoices = {
   cellTemperature: ["faiman", "ross", "king"],
   power: ["coefficient", "single-diode"],
   soiling: ["fixed", "build-up"],
+  shading: ["by-array", "module-level", "bypass-diodes", "worst-module", "none"],
   snow: ["none", "sliding", "monthly"],
   inverter: ["part-load", "constant", "king"],
   subHourlyClipping: ["corrected", "ignored"],
@@ -170,6 +213,7 @@ export const modelsSchema = z.strictObject({
   cellTemperature: z.enum(modelChoices.cellTemperature).default("faiman"),
   power: z.enum(modelChoices.power).default("coefficient"),
   soiling: z.enum(modelChoices.soiling).default("fixed"),
+  shading: z.enum(modelChoices.shading).default("by-array"),
   snow: z.enum(modelChoices.snow).default("none"),
   inverter: z.enum(modelChoices.inverter).default("part-load"),
   subHourlyClipping: z.enum(modelChoices.subHourlyClipping).default("corrected"),
@@ -212,6 +256,8 @@ export const siteSchema = z
     albedoMonthly: monthly(frac).nullable().default(null),
     modules: z.record(identifier, moduleSchema).refine((m) => Object.keys(m).length > 0, "name at least one module type"),
     arrays: z.array(arraySchema).min(1, "a site has at least one array"),
+    horizon: horizonSchema.default([]),
+    obstacles: z.array(siteObstacleSchema).default([]),
     inverters: z.array(inverterSchema).default([]),
     meters: z.array(meterSchema).default([{ id: "main", point: "ac", arrays: [] }]),
     losses: lossesSchema.prefault({}),

@@ -1,5 +1,6 @@
 /** The model's loss accounts in the order in which the chain meets them; each is energy before its stage minus after it. */
 export const MODEL_ACCOUNTS = [
+  "shading",
   "rear",
   "snow",
   "soiling",
@@ -21,8 +22,8 @@ export type ModelAccount = (typeof MODEL_ACCOUNTS)[number];
 
 /** Accounts as a reader sees them: mismatch and all wiring share one line, and the meter's side adds two. */
 export const LEDGER_ACCOUNTS = [
-  "rear",
   "shading",
+  "rear",
   "snow",
   "soiling",
   "reflection",
@@ -51,6 +52,7 @@ export const ledgerAccountOf = (account: ModelAccount): LedgerAccount => SHARED_
 
 /** The model's accounts one by one, in words. */
 export const STAGE_NAMES: Readonly<Record<ModelAccount, string>> = {
+  shading: "shading",
   rear: "rear light",
   snow: "snow",
   soiling: "soiling",

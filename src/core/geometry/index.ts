@@ -1,3 +1,17 @@
+export {
+  compassPoint,
+  equatorAzimuthDeg,
+  fromEquatorDeg,
+  fromVerticalDeg,
+  riseOfTilt,
+  tiltOfPhone,
+  tiltOfPlumb,
+  tiltOfRise,
+} from "./angles";
+export { type Declination, magneticDeclination, magneticOfTrueDeg, trueOfMagneticDeg } from "./compass";
 export { dayLengthHours, noonElevationDeg, type SunDirection, sunAtSolarTime } from "./day";
 export { cooperDeclinationDeg, equationOfTimeMinutes, spencerDeclinationDeg } from "./declination";
+export { legLengthM, tiltOfLegDeg } from "./rack";
 export { type RowSpacing, type Rows, rowSpacing, shadowOf } from "./shadow";
+export { type SlidSnow, slidSnow } from "./snow-gap";
+export { type ArcPoint, monthDates, solarMidnightUtcMs, sunArc } from "./sun-path";

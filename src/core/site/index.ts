@@ -1,3 +1,4 @@
+export { type ArrayLayout, arrayLayout, arrayPlace, moduleSizeM, type PlacedArray } from "./layout";
 export { arrayNameplateW, nameplateW, siteAcRatedW } from "./nameplate";
 export { mergeChange, siteOn } from "./revision";
 export { type SiteSegment, siteSegments } from "./segments";
@@ -5,6 +6,7 @@ export type {
   AgeingTerms,
   DatedSum,
   FixedLosses,
+  HorizonPoint,
   Inverter,
   Meter,
   MeteringPoint,
@@ -12,10 +14,15 @@ export type {
   ModuleType,
   MoneyTerms,
   Obstacle,
+  ObstacleKind,
+  ObstacleShape,
   Place,
   PvArray,
+  Rack,
   Revision,
+  ShadeRule,
   Site,
+  SiteObstacle,
   SoilingTerms,
   Tariff,
   TiltChange,

@@ -7,6 +7,9 @@ export interface Place {
   readonly longitudeDeg: number;
   readonly elevationM: number;
   readonly timeZone: string;
+  /** Coldest air on record, and the hottest day's air, for string voltages; null where not known. */
+  readonly recordLowC: number | null;
+  readonly recordHighC: number | null;
 }
 
 export interface ModuleType {
@@ -44,16 +47,67 @@ export interface PvArray {
   readonly azimuthDeg: number;
   readonly mounting: Mounting;
   readonly tiltSchedule: readonly TiltChange[];
-  readonly horizon: readonly { readonly azimuthDeg: number; readonly elevationDeg: number }[];
+  /** Rows of modules up the slope; null: told from the strings. */
+  readonly rows: number | null;
+  readonly orientation: "portrait" | "landscape";
+  /** Middle of the array in the site's plan, from a point of the owner's choice; null: beside the array before it. */
+  readonly eastM: number | null;
+  readonly northM: number | null;
+  /** Lower edge above the ground. */
+  readonly baseHeightM: number;
+  /** What a shaded cell does to its string; null: told from the inverter and the modules. */
+  readonly shadeRule: ShadeRule | null;
+  /** Null: the site's. */
+  readonly horizon: readonly HorizonPoint[];
+  /** Seen from the middle of this array, and shading it alone. */
   readonly obstacles: readonly Obstacle[];
+  readonly rack: Rack | null;
 }
 
-export interface Obstacle {
-  readonly kind: "box" | "pole" | "tree";
+export interface HorizonPoint {
   readonly azimuthDeg: number;
-  readonly distanceM: number;
+  readonly elevationDeg: number;
+}
+
+/** Power follows the light of each module; each bypassed part of a string falls out; or the worst module holds its string down. */
+export type ShadeRule = "module-level" | "bypass-diodes" | "worst-module";
+
+export type ObstacleKind = "tree" | "pole" | "wall" | "building" | "row" | "box";
+
+export interface ObstacleShape {
+  readonly kind: ObstacleKind;
+  readonly name: string;
+  /** Top above the ground. */
   readonly heightM: number;
   readonly widthM: number;
+  /** Away from its broad side; null: the kind's usual. */
+  readonly depthM: number | null;
+  /** Where its broad side looks; null: to the array, or north where it stands in the plan. */
+  readonly facingDeg: number | null;
+  /** Clear height under it, such as a tree's trunk; null: the kind's usual. */
+  readonly baseM: number | null;
+  /** Share of the light that passes, January first; null lets nothing through, for a tree next to nothing. */
+  readonly lightThroughMonthlyFrac: readonly number[] | null;
+}
+
+export interface Obstacle extends ObstacleShape {
+  readonly azimuthDeg: number;
+  readonly distanceM: number;
+}
+
+/** An obstacle in the site's plan, which shades every array. */
+export interface SiteObstacle extends ObstacleShape {
+  readonly id: string;
+  readonly eastM: number;
+  readonly northM: number;
+}
+
+/** A frame hinged at its lower edge and held up by a leg. */
+export interface Rack {
+  /** From the hinge along the frame to where the leg holds it. */
+  readonly frameM: number;
+  /** From the hinge along the base to the leg's foot. */
+  readonly baseM: number;
 }
 
 export interface Inverter {
@@ -64,6 +118,13 @@ export interface Inverter {
   /** One inverter a module, each held at `acRatedW`. */
   readonly perModule: boolean;
   readonly exportLimitW: number | null;
+  /** Most voltage that its input bears, and the window in which it finds the maximum power; null where not known. */
+  readonly maxDcV: number | null;
+  readonly mpptMinV: number | null;
+  readonly mpptMaxV: number | null;
+  /** Most current of one input, A, and how many inputs there are. */
+  readonly inputMaxA: number | null;
+  readonly inputs: number | null;
   /** Most DC power that one array's input takes, W; null where no such limit is known. */
   readonly dcInputLimitW: number | null;
   /** Drawn by each device while there is no light, W. */
@@ -113,6 +174,7 @@ export interface ModelChoices {
   readonly cellTemperature: CellTemperatureModel;
   readonly power: "coefficient" | "single-diode";
   readonly soiling: "fixed" | "build-up";
+  readonly shading: "by-array" | ShadeRule | "none";
   readonly snow: "none" | "sliding" | "monthly";
   readonly inverter: "part-load" | "constant" | "king";
   /** What becomes of peaks inside a coarse step that its mean hides. */
@@ -165,6 +227,9 @@ export interface Site {
   readonly albedoMonthly: readonly number[] | null;
   readonly modules: Readonly<Record<string, ModuleType>>;
   readonly arrays: readonly PvArray[];
+  /** For arrays without one of their own. */
+  readonly horizon: readonly HorizonPoint[];
+  readonly obstacles: readonly SiteObstacle[];
   readonly inverters: readonly Inverter[];
   readonly meters: readonly Meter[];
   readonly losses: FixedLosses;

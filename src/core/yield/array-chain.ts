@@ -1,5 +1,6 @@
 import { fillPlane } from "../irradiance";
 import { HEAT_LOSS, KING_MOUNT, NOCT_RISE_K } from "../module";
+import { fillShading } from "../shading";
 import type { Site } from "../site";
 import type { Block } from "./block";
 import { fillMeasuredPlane } from "./measured-plane";
@@ -30,6 +31,7 @@ export function runArray(work: Workspace, span: YieldSpan, plan: ArrayPlan, dcLi
   const { losses } = site;
   const power = block.arrayW;
   fillLight(work, span, plan, lit);
+  if (plan.shade && runs(work, "shading")) post(work, bin, "shading", fillShading(block, plan.shade, power, month, lit));
   const twoSided = plan.module.bifacialityFrac > 0 && plan.array.mounting === "open-rack" && !work.weather.poaWm2;
   if (twoSided && runs(work, "rear")) {
     post(work, bin, "rear", fillRearLight(block, plan.plane, plan.nameplateW, plan.module.bifacialityFrac, lit));

@@ -1,6 +1,7 @@
 import { type CurveTable, curveTable, type KingInverter, kingInverterW } from "../inverter";
 import { type Plane, planeOf } from "../irradiance";
 import { type DiodeTable, type PlaneReflection, planeReflection } from "../module";
+import { type ShadeScene, shadeScene } from "../shading";
 import { arrayNameplateW, type ModuleType, nameplateW, type PvArray, type Site } from "../site";
 import { curveOf, type InverterGroup, inverterGroups, ratedDcW } from "./inverter-groups";
 import { diodeTableOf } from "./module-power";
@@ -11,6 +12,8 @@ export interface ArrayPlan {
   readonly module: ModuleType;
   readonly plane: Plane;
   readonly reflection: PlaneReflection;
+  /** Null: nothing stands in its light. */
+  readonly shade: ShadeScene | null;
   readonly nameplateW: number;
   /** Of the site's nameplate, 0 to 1. */
   readonly shareFrac: number;
@@ -47,6 +50,7 @@ function arrayPlan(site: Site, array: PvArray, wholeW: number): ArrayPlan {
     module,
     plane: planeOf(array.tiltDeg, array.azimuthDeg),
     reflection: planeReflection(site.models.reflection, array.tiltDeg),
+    shade: shadeScene(site, array),
     nameplateW: ratedW,
     shareFrac: ratedW / wholeW,
     diode: site.models.power === "single-diode" ? diodeTableOf(module) : null,

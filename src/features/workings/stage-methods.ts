@@ -35,6 +35,13 @@ export const SOURCES: { readonly [Stage in keyof ModelChoices]: Readonly<Record<
   cellTemperature: { faiman: "Faiman, 2008", ross: "Ross, 1980", king: "King, Boyson & Kratochvil, 2004" },
   power: { coefficient: "Huld et al., 2011; IEC 61215", "single-diode": "De Soto, Klein & Beckman, 2006" },
   soiling: { fixed: "Fixed share", "build-up": "Kimber et al., 2006" },
+  shading: {
+    "by-array": "As each array's hardware tells",
+    "module-level": "Light of each module, by rays",
+    "bypass-diodes": "Deline, 2009; Silvestre et al., 2009",
+    "worst-module": "Series string held by its darkest module",
+    none: "Horizon and obstacles left out",
+  },
   snow: { none: "No snow model", sliding: "Marion et al., 2013", monthly: "Monthly shares; Townsend & Powers, 2011" },
   inverter: {
     "part-load": "Schmidt, Jantsch & Schmid, 1992; IEC 61683",
@@ -59,6 +66,18 @@ const gammas = ({ modules }: Site): string =>
     .join(", ");
 
 const METHODS: Readonly<Record<ModelAccount, (site: Site) => StageMethod>> = {
+  shading: ({ models, obstacles, arrays, horizon }) => ({
+    formula: "beam × share that passes obstacles and horizon, by patch of the array; sky × share still seen; then the string's rule",
+    source: `Rays against slabs, columns and crowns (Kay & Kajiya, 1986); ${SOURCES.shading[models.shading]}.`,
+    terms: [
+      term("Obstacles", String(obstacles.length + arrays.reduce((sum, array) => sum + array.obstacles.length, 0)), "site chapter: shade"),
+      term(
+        "Horizon",
+        horizon.length + arrays.reduce((sum, array) => sum + array.horizon.length, 0) > 0 ? "drawn" : "level",
+        "site chapter: shade",
+      ),
+    ],
+  }),
   rear: ({ modules, albedo }) => ({
     formula: "nameplate × bifaciality × (ground and sky seen by the rear)",
     source: "View factors of Liu & Jordan, 1963; lit ground after Deline et al., 2016.",

@@ -1,0 +1,11 @@
+export { type Body, type Direction, middleUpM, type Point } from "./body";
+export { beamKeptFrac, fillShading, type ShadedColumns } from "./fill-shading";
+export { hits } from "./hits";
+export { type HorizonLine, horizonElevationDeg, horizonLine, underHorizon } from "./horizon-line";
+export { type FlatPoint, outlineOf } from "./hull";
+export { BARE_THROUGH_FRAC, bearingOf, bodiesOf, deciduousThrough, LEAFED_THROUGH_FRAC, placeByBearing } from "./obstacle-bodies";
+export { groundShadow, outermostShadow, skyOutline } from "./outlines";
+export { bodiesAround, horizonPointsOf, type ShadeScene, shadeRuleOf, shadeScene } from "./scene";
+export { shadedLight } from "./shade-rules";
+export { type ShadedHours, shadedHours } from "./shaded-hours";
+export { skyKeptFrac } from "./sky-view";

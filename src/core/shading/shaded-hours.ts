@@ -1,0 +1,72 @@
+import { type Plane, planeOf } from "../irradiance";
+import type { TimeAxis } from "../series";
+import { type Site, siteOn } from "../site";
+import { runSun } from "../sun";
+import { zoneOffset } from "../time";
+import { MINUTE_MS } from "../units";
+import { beamKeptFrac } from "./fill-shading";
+import { type ShadeScene, shadeScene } from "./scene";
+
+const STEP_MINUTES = 20;
+
+/** Hours of a year in which the sun stands before an array, and what stands between: January first. */
+export interface ShadedHours {
+  /** Sun up and on the front of the modules. */
+  readonly sunHours: readonly number[];
+  /** Of these, any part of the array shaded. */
+  readonly partHours: readonly number[];
+  /** Of these, weighed by the shaded share of the array. */
+  readonly fullHours: readonly number[];
+  /** Mean shaded share by month and local clock hour (288 values); NaN where the sun is not on the modules. */
+  readonly byHour: Float64Array;
+}
+
+/** Shade on an array over a calendar year, cloudless, every twenty minutes. */
+export function shadedHours(site: Site, arrayId: string, year: number): ShadedHours {
+  const offset = zoneOffset(site.place.timeZone);
+  const axis: TimeAxis = {
+    startUtcMs: Date.UTC(year, 0, 1) - Math.round(site.place.longitudeDeg / 15) * 60 * MINUTE_MS,
+    stepMinutes: STEP_MINUTES,
+    count: (365 * 24 * 60) / STEP_MINUTES,
+  };
+  const sun = runSun(axis, site.place);
+  const racks = racksByMonth(site, arrayId, year);
+  const zeros = (): number[] => new Array<number>(12).fill(0);
+  const [sunHours, partHours, fullHours] = [zeros(), zeros(), zeros()];
+  const [seen, shaded] = [new Float64Array(288), new Float64Array(288)];
+  const hours = STEP_MINUTES / 60;
+  for (let i = 0; i < axis.count; i++) {
+    const toward = { east: sun.east[i]!, north: sun.north[i]!, up: sun.up[i]! };
+    if (!(toward.up > 0)) continue;
+    const utcMs = axis.startUtcMs + i * STEP_MINUTES * MINUTE_MS;
+    const local = new Date(utcMs + offset(utcMs));
+    const month = local.getUTCMonth();
+    const { plane, scene } = racks[month]!;
+    if (plane.east * toward.east + plane.north * toward.north + plane.up * toward.up <= 0) continue;
+    const lost = scene ? 1 - beamKeptFrac(scene, toward, month) : 0;
+    sunHours[month]! += hours;
+    if (lost > 0) partHours[month]! += hours;
+    fullHours[month]! += lost * hours;
+    const cell = month * 24 + local.getUTCHours();
+    seen[cell]!++;
+    shaded[cell]! += lost;
+  }
+  return { sunHours, partHours, fullHours, byHour: shaded.map((sum, cell) => (seen[cell]! > 0 ? sum / seen[cell]! : Number.NaN)) };
+}
+
+interface Standing {
+  readonly plane: Plane;
+  readonly scene: ShadeScene | null;
+}
+
+/** How the array stands in the middle of each month: a seasonal rack turns in the year. */
+function racksByMonth(site: Site, arrayId: string, year: number): Standing[] {
+  const known = new Map<number, Standing>();
+  return Array.from({ length: 12 }, (_, m) => {
+    const stood = siteOn(site, `${year}-${String(m + 1).padStart(2, "0")}-15`);
+    const array = stood.arrays.find((candidate) => candidate.id === arrayId)!;
+    const held = known.get(array.tiltDeg) ?? { plane: planeOf(array.tiltDeg, array.azimuthDeg), scene: shadeScene(stood, array) };
+    known.set(array.tiltDeg, held);
+    return held;
+  });
+}

@@ -1,0 +1,7 @@
+export { dayKwh, type EnergyTable, energyTable, scheduleKwh, TILT_STEPS } from "./energy-table";
+export { byMonth, isWinterHalf, leastMonthKwhPerDay, TILT_GOALS, type TiltGoal } from "./goals";
+export { lateCostKwh } from "./late";
+export { type Moment, momentPowerW } from "./moment";
+export { bestSchedule, type Wish } from "./optimum";
+export { DAYS, dayOfText, type TiltStep, textOfDay, tiltByDay } from "./schedule";
+export { POSITIONS, type Positions, polynomialTiltDeg, schoolSchedule, type TiltSchool } from "./schools";

@@ -1,7 +1,7 @@
-import { hits } from "./hits";
 import { underHorizon } from "./horizon-line";
 import type { ShadeScene } from "./scene";
 import { shadedLight } from "./shade-rules";
+import { mayMeet, veil } from "./veil";
 
 /** The moments that shading reads and changes: the sun's direction, in-plane light by its parts, their sum, and the power it makes. */
 export interface ShadedColumns {
@@ -16,7 +16,6 @@ export interface ShadedColumns {
 
 const through = new Float64Array(1024);
 const light = new Float64Array(1024);
-const near = new Int32Array(1024);
 
 /**
  * Takes the shade of horizon and obstacles from the first `count` moments: the beam by patch, the even sky by what is left of it, and
@@ -50,39 +49,25 @@ export function fillShading(columns: ShadedColumns, scene: ShadeScene, powerW: F
 }
 
 /** Mean share of the beam that reaches the array; where it is under 1, `through` holds the share at each point. */
-function beamThrough(scene: ShadeScene, east: number, north: number, up: number, month: number): number {
-  const { horizon, balls, bodies, patches } = scene;
+function beamThrough({ horizon, wedges, bodies, patches }: ShadeScene, east: number, north: number, up: number, month: number): number {
+  const count = 2 * patches.count;
   if (horizon && underHorizon(horizon, east, north, up)) {
-    through.fill(0, 0, 2 * patches.count);
+    through.fill(0, 0, count);
     return 0;
   }
-  let met = 0;
-  for (let b = 0, k = 0; b < bodies.length; b++, k += 4) {
-    const e = balls[k]!;
-    const n = balls[k + 1]!;
-    const u = balls[k + 2]!;
-    const along = e * east + n * north + u * up;
-    const squared = e * e + n * n + u * u;
-    const radius2 = balls[k + 3]!;
-    if (squared - along * along > radius2 || (along < 0 && along * along > radius2)) continue;
-    near[met++] = b;
+  const flat = Math.sqrt(east * east + north * north);
+  let met = false;
+  for (let b = 0; b < bodies.length; b++) {
+    if (!mayMeet(wedges, b, east, north, up, flat)) continue;
+    if (!met) through.fill(1, 0, count);
+    met = true;
+    const body = bodies[b]!;
+    veil(body, body.through[month]!, patches.points, count, east, north, up, through);
   }
-  return met === 0 ? 1 : throughPoints(scene, met, east, north, up, month);
-}
-
-function throughPoints({ bodies, patches }: ShadeScene, met: number, east: number, north: number, up: number, month: number): number {
-  const { points, count } = patches;
+  if (!met) return 1;
   let sum = 0;
-  for (let p = 0, at = 0; p < 2 * count; p++, at += 3) {
-    let kept = 1;
-    for (let k = 0; k < met && kept > 0; k++) {
-      const body = bodies[near[k]!]!;
-      if (hits(body, points[at]!, points[at + 1]!, points[at + 2]!, east, north, up)) kept *= body.through[month]!;
-    }
-    through[p] = kept;
-    sum += kept;
-  }
-  return sum / (2 * count);
+  for (let p = 0; p < count; p++) sum += through[p]!;
+  return sum / count;
 }
 
 /** Share of the beam from a direction that reaches an array, 0 to 1; for single moments. */

@@ -1,18 +1,18 @@
 import { type Plane, planeOf } from "../irradiance";
 import { arrayPlace, type PlacedArray, type PvArray, type ShadeRule, type Site } from "../site";
-import { type Body, middleUpM, reachM } from "./body";
+import type { Body } from "./body";
 import { type HorizonLine, horizonLine } from "./horizon-line";
 import { bodiesOf, placeByBearing } from "./obstacle-bodies";
 import { type Patches, patchesOf } from "./patches";
 import { skyKeptFrac } from "./sky-view";
+import { type Wedges, wedgesOf } from "./veil";
 
 /** All that can stand between the sun and one array, ready for many directions. */
 export interface ShadeScene {
   readonly place: PlacedArray;
   readonly patches: Patches;
   readonly bodies: readonly Body[];
-  /** Of each body as seen from the array's middle: east, north, up and the squared radius inside which a ray may meet it. */
-  readonly balls: Float64Array;
+  readonly wedges: Wedges;
   readonly horizon: HorizonLine | null;
   readonly rule: ShadeRule;
   /** Share of the even sky that is left, January first. */
@@ -44,28 +44,17 @@ export function shadeScene(site: Site, array: PvArray): ShadeScene | null {
   const horizon = horizonLine(horizonPointsOf(site, array));
   if (bodies.length === 0 && !horizon) return null;
   const patches = patchesOf(place, site.modules[array.module]!);
+  const wedges = wedgesOf(place, patches.points, bodies);
   const plane = planeOf(array.tiltDeg, array.azimuthDeg);
   return {
     place,
     patches,
     bodies,
-    balls: ballsOf(place, bodies),
+    wedges,
     horizon,
     rule: shadeRuleOf(site, array),
-    skyKept: skyByMonth(plane, patches, bodies, horizon),
+    skyKept: skyByMonth(plane, patches, { bodies, wedges, horizon }),
   };
-}
-
-function ballsOf(place: PlacedArray, bodies: readonly Body[]): Float64Array {
-  const own = Math.hypot(place.widthM, place.slantM) / 2;
-  const balls = new Float64Array(bodies.length * 4);
-  bodies.forEach((body, b) => {
-    balls[b * 4] = body.eastM - place.eastM;
-    balls[b * 4 + 1] = body.northM - place.northM;
-    balls[b * 4 + 2] = middleUpM(body) - place.upM;
-    balls[b * 4 + 3] = (reachM(body) + own) ** 2;
-  });
-  return balls;
 }
 
 /** Points from which the sky is looked at: of the first, the middle and the last patch. */
@@ -74,12 +63,12 @@ function lookouts({ points, count }: Patches): Float64Array {
   return Float64Array.from(chosen.flatMap((at) => [points[at]!, points[at + 1]!, points[at + 2]!]));
 }
 
-function skyByMonth(plane: Plane, patches: Patches, bodies: readonly Body[], horizon: HorizonLine | null): number[] {
+function skyByMonth(plane: Plane, patches: Patches, around: Parameters<typeof skyKeptFrac>[2]): number[] {
   const points = lookouts(patches);
   const known = new Map<string, number>();
   return Array.from({ length: 12 }, (_, month) => {
-    const leaves = bodies.map((body) => body.through[month]).join();
-    const held = known.get(leaves) ?? skyKeptFrac(plane, points, bodies, horizon, month);
+    const leaves = around.bodies.map((body) => body.through[month]).join();
+    const held = known.get(leaves) ?? skyKeptFrac(plane, points, around, month);
     known.set(leaves, held);
     return held;
   });

@@ -18,7 +18,9 @@ import {
   skyOutline,
   underHorizon,
 } from ".";
+import { patchesOf } from "./patches";
 import { shadedLight } from "./shade-rules";
+import { mayMeet, veil, wedgesOf } from "./veil";
 
 const toward = (azimuthDeg: number, elevationDeg: number) => ({
   east: Math.cos(degToRad(elevationDeg)) * Math.sin(degToRad(azimuthDeg)),
@@ -143,7 +145,7 @@ describe("horizon", () => {
   it("takes the sky that it hides: a ring of e degrees leaves cos^2(e) of a level plane's", () => {
     for (const elevationDeg of [10, 20, 45]) {
       const ring = horizonLine([{ azimuthDeg: 0, elevationDeg }])!;
-      const kept = skyKeptFrac(planeOf(0, 180), new Float64Array(3), [], ring, 0);
+      const kept = skyKeptFrac(planeOf(0, 180), new Float64Array(3), { bodies: [], wedges: { of: new Float64Array() }, horizon: ring }, 0);
       expect(kept).toBeCloseTo(Math.cos(degToRad(elevationDeg)) ** 2, 2);
     }
   });
@@ -223,6 +225,48 @@ describe("the array and its strings", () => {
     });
     const [a, b] = [arrayPlace(two, "a"), arrayPlace(two, "b")];
     expect(b.eastM - a.eastM).toBeGreaterThan((a.widthM + b.widthM) / 2);
+  });
+});
+
+describe("the fast way is the slow way", () => {
+  it("wedges and veils meet what the rays meet, point by point, from all over the sky", () => {
+    const kinds = ["tree", "pole", "wall", "building", "row"] as const;
+    const around = kinds.flatMap((kind, k) =>
+      bodiesOf(
+        obstacle({
+          kind,
+          widthM: 0.5 + 2 * k,
+          heightM: 4 + k,
+          facingDeg: 40 * k,
+          eastM: 9 * Math.sin(k * 1.3),
+          northM: -4 + 11 * Math.cos(k * 1.3),
+        }),
+      ),
+    );
+    const stood = site({ arrays: [{ id: "a", module: "m", count: 12, tiltDeg: 35, azimuthDeg: 200, eastM: 0, northM: 0 }] });
+    const place = arrayPlace(stood, "a");
+    const { points } = patchesOf(place, stood.modules.m!);
+    const wedges = wedgesOf(place, points, around);
+    let [met, free] = [0, 0];
+    for (let azimuth = 1.3; azimuth < 360; azimuth += 7) {
+      for (let elevation = 0.7; elevation < 90; elevation += 5) {
+        const { east, north, up } = toward(azimuth, elevation);
+        around.forEach((body, b) => {
+          const seen = new Float64Array(points.length / 3).fill(1);
+          const may = mayMeet(wedges, b, east, north, up, Math.hypot(east, north));
+          if (may) veil(body, 0, points, seen.length, east, north, up, seen);
+          seen.forEach((share, p) => {
+            const hit = hits(body, points[3 * p]!, points[3 * p + 1]!, points[3 * p + 2]!, east, north, up);
+            expect(share === 0).toBe(hit);
+            if (hit) met++;
+          });
+          if (!may) free++;
+        });
+      }
+    }
+    // Both ways were taken often.
+    expect(met).toBeGreaterThan(1000);
+    expect(free).toBeGreaterThan(1000);
   });
 });
 

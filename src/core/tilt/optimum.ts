@@ -6,7 +6,7 @@ import { DAYS, type TiltStep, textOfDay } from "./schedule";
 const SLOTS = 73;
 const SLOT_DAYS = 5;
 /** Rounds in which the darkest months gain weight. */
-const ROUNDS = 40;
+const ROUNDS = 30;
 const PULL = 6;
 
 export interface Wish {
@@ -49,24 +49,32 @@ function leanToDark(weights: Float64Array, days: Float64Array, round: number): v
   for (let day = 0; day < DAYS; day++) weights[day] = Math.max(1e-6, weights[day]! / top);
 }
 
-/** Running sums over two years of weighted energy, a row a tilt, so that any span of days around the year is one subtraction. */
-type Sums = readonly Float64Array[];
+/** Running sums over two years of weighted energy, a row a day with a value a tilt, so that any span of days around the year is one subtraction. */
+type Sums = Float64Array;
 
 function weighted({ kwh }: EnergyTable, weights: Float64Array): Sums {
-  return Array.from({ length: TILT_STEPS }, (_, tilt) => {
-    const row = new Float64Array(2 * DAYS + 1);
-    for (let day = 0; day < 2 * DAYS; day++) row[day + 1] = row[day]! + kwh[tilt * DAYS + (day % DAYS)]! * weights[day % DAYS]!;
-    return row;
-  });
+  const sums = new Float64Array((2 * DAYS + 1) * TILT_STEPS);
+  for (let day = 0, row = 0; day < 2 * DAYS; day++, row += TILT_STEPS) {
+    const weight = weights[day % DAYS]!;
+    for (let t = 0; t < TILT_STEPS; t++) sums[row + TILT_STEPS + t] = sums[row + t]! + kwh[t * DAYS + (day % DAYS)]! * weight;
+  }
+  return sums;
 }
 
-/** The tilt that gathers most in the days [from, to), to running past the year's end. */
+/** What one tilt gathers in the days [from, to), to running past the year's end. */
+const gathered = (sums: Sums, tilt: number, from: number, to: number): number =>
+  sums[to * TILT_STEPS + tilt]! - sums[from * TILT_STEPS + tilt]!;
+
+/** The tilt that gathers most. */
 function bestTilt(sums: Sums, from: number, to: number): { tilt: number; value: number } {
   let tilt = 0;
   let value = Number.NEGATIVE_INFINITY;
-  for (let t = 0; t < TILT_STEPS; t++) {
-    const got = sums[t]![to]! - sums[t]![from]!;
-    if (got > value) [tilt, value] = [t, got];
+  for (let t = 0, a = from * TILT_STEPS, b = to * TILT_STEPS; t < TILT_STEPS; t++) {
+    const got = sums[b + t]! - sums[a + t]!;
+    if (got > value) {
+      tilt = t;
+      value = got;
+    }
   }
   return { tilt, value };
 }
@@ -85,7 +93,7 @@ function refined(sums: Sums, positions: number, byDay = true): TiltStep[] {
 function tenth(sums: Sums, from: number, to: number): number {
   const { tilt } = bestTilt(sums, from, to);
   if (tilt === 0 || tilt === TILT_STEPS - 1) return tilt;
-  const at = (t: number): number => sums[t]![to]! - sums[t]![from]!;
+  const at = (t: number): number => gathered(sums, t, from, to);
   const [low, top, high] = [at(tilt - 1), at(tilt), at(tilt + 1)];
   const bend = low - 2 * top + high;
   const peak = bend < 0 ? tilt + (0.5 * (low - high)) / bend : tilt;

@@ -4,7 +4,7 @@ import { isTimeZone } from "@/core/time";
 
 const frac = z.number().min(0, "a share lies between 0 and 1").max(1, "a share lies between 0 and 1: write 2 % as 0.02");
 const isoDate = z.iso.date("write a date as 2019-04-01");
-const dayOfYear = z.string().regex(/^(0[1-9]|1[0-2])-(0[1-9]|[12]\d|3[01])$/, "write a day of the year as 03-20 (month-day)");
+export const dayOfYearSchema = z.string().regex(/^(0[1-9]|1[0-2])-(0[1-9]|[12]\d|3[01])$/, "write a day of the year as 03-20 (month-day)");
 const identifier = z.string().trim().min(1, "can't be empty").max(60);
 /** Money is a decimal numeral, so that no binary rounding ever enters a stored sum. */
 export const decimalAmount = z.string().regex(/^-?\d{1,12}(\.\d{1,8})?$/, 'write money as a decimal numeral in quotes, such as "61000.00"');
@@ -14,7 +14,7 @@ const azimuthDeg = z
   .number()
   .min(0, "azimuth runs from 0 (north) clockwise to under 360; write west of north as 360 minus the angle")
   .lt(360, "azimuth runs from 0 (north) clockwise to under 360");
-const tiltDeg = z
+export const tiltSchema = z
   .number()
   .min(0, "tilt is measured from horizontal: 0 lies flat, 90 stands upright")
   .max(90, "tilt is measured from horizontal: 0 lies flat, 90 stands upright; an angle from vertical is 90 minus it");
@@ -114,10 +114,10 @@ export const arraySchema = z.strictObject({
   module: identifier,
   count: z.int("count whole modules").positive("there is at least one module"),
   modulesPerString: z.int().positive().nullable().default(null),
-  tiltDeg,
+  tiltDeg: tiltSchema,
   azimuthDeg,
   mounting: z.enum(mountings, "mounting is one of open-rack, roof-gap, roof-close, building-integrated").default("open-rack"),
-  tiltSchedule: z.array(z.strictObject({ from: dayOfYear, tiltDeg })).default([]),
+  tiltSchedule: z.array(z.strictObject({ from: dayOfYearSchema, tiltDeg: tiltSchema })).default([]),
   rows: z.int("count whole rows").positive().nullable().default(null),
   orientation: z.enum(["portrait", "landscape"]).default("portrait"),
   eastM: inPlan.nullable().default(null),

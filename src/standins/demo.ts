@@ -1,4 +1,5 @@
 import type { SiteInput } from "@/contracts/site";
+import { deciduousThrough } from "@/core/shading";
 import type { Climate } from "./climate";
 import type { PlantTruth } from "./plant";
 
@@ -22,7 +23,7 @@ const packingShed: DemoBook = {
     name: "Packing shed",
     currency: "EUR",
     commissioned: "2019-04-01",
-    place: { latitudeDeg: 37.1, longitudeDeg: -2.3, elevationM: 310, timeZone: "Europe/Madrid" },
+    place: { latitudeDeg: 37.1, longitudeDeg: -2.3, elevationM: 310, timeZone: "Europe/Madrid", recordLowC: -6, recordHighC: 43 },
     modules: {
       "Ambry 400": {
         pmpW: 400,
@@ -48,9 +49,22 @@ const packingShed: DemoBook = {
         tiltDeg: 10,
         azimuthDeg: 180,
         mounting: "roof-gap",
+        baseHeightM: 5,
       },
     ],
-    inverters: [{ id: "hall", arrays: ["roof"], acRatedW: 43_000, ratedEfficiencyFrac: 0.972 }],
+    inverters: [
+      {
+        id: "hall",
+        arrays: ["roof"],
+        acRatedW: 43_000,
+        ratedEfficiencyFrac: 0.972,
+        maxDcV: 1000,
+        mpptMinV: 480,
+        mpptMaxV: 850,
+        inputMaxA: 30,
+        inputs: 5,
+      },
+    ],
     meters: [{ id: "main", point: "ac", arrays: ["roof"] }],
     losses: { mismatchFrac: 0.01, dcWiringFrac: 0.015, acWiringFrac: 0.005, soilingFrac: 0.035 },
     ageing: { firstYearFrac: 0.01, perYearFrac: 0.005 },
@@ -95,7 +109,7 @@ const ferryOffice: DemoBook = {
     name: "Ferry office",
     currency: "EUR",
     commissioned: "2020-10-12",
-    place: { latitudeDeg: 54.4, longitudeDeg: 10.3, elevationM: 6, timeZone: "Europe/Berlin" },
+    place: { latitudeDeg: 54.4, longitudeDeg: 10.3, elevationM: 6, timeZone: "Europe/Berlin", recordLowC: -19, recordHighC: 34 },
     modules: {
       "Quayle 375": {
         pmpW: 375,
@@ -121,6 +135,10 @@ const ferryOffice: DemoBook = {
         tiltDeg: 34,
         azimuthDeg: 205,
         mounting: "roof-gap",
+        rows: 2,
+        baseHeightM: 4.2,
+        eastM: 0,
+        northM: 0,
       },
       {
         id: "lane",
@@ -131,9 +149,39 @@ const ferryOffice: DemoBook = {
         tiltDeg: 34,
         azimuthDeg: 115,
         mounting: "roof-gap",
+        rows: 1,
+        baseHeightM: 5,
+        eastM: 8.5,
+        northM: 4,
       },
     ],
-    inverters: [{ id: "attic", arrays: ["quay", "lane"], acRatedW: 8600, ratedEfficiencyFrac: 0.967 }],
+    obstacles: [
+      {
+        id: "lime",
+        kind: "tree",
+        name: "Lime tree",
+        heightM: 13,
+        widthM: 8,
+        baseM: 3,
+        eastM: 6,
+        northM: -15,
+        lightThroughMonthlyFrac: deciduousThrough(5, 10),
+      },
+      { id: "mast", kind: "pole", name: "Flag mast", heightM: 12, widthM: 0.25, eastM: -7, northM: -9 },
+    ],
+    inverters: [
+      {
+        id: "attic",
+        arrays: ["quay", "lane"],
+        acRatedW: 8600,
+        ratedEfficiencyFrac: 0.967,
+        maxDcV: 600,
+        mpptMinV: 160,
+        mpptMaxV: 520,
+        inputMaxA: 26,
+        inputs: 2,
+      },
+    ],
     meters: [{ id: "main", point: "ac", arrays: ["quay", "lane"] }],
     losses: { mismatchFrac: 0.012, dcWiringFrac: 0.012, acWiringFrac: 0.005, soilingFrac: 0.012 },
     ageing: { firstYearFrac: 0.01, perYearFrac: 0.005 },
@@ -165,7 +213,110 @@ const ferryOffice: DemoBook = {
     outages: [{ from: "2023-05-18T07:00:00Z", to: "2023-05-21T12:30:00Z" }],
     lost: [{ from: "2022-08-03T10:00:00Z", to: "2022-08-05T09:00:00Z" }],
     meterGainFrac: -0.002,
+    discs: {
+      quay: [{ azimuthDeg: 158, elevationDeg: 8, halfWidthDeg: 14.5, halfHeightDeg: 17, throughFrac: deciduousThrough(5, 10) }],
+      lane: [{ azimuthDeg: 188, elevationDeg: 6, halfWidthDeg: 12, halfHeightDeg: 14, throughFrac: deciduousThrough(5, 10) }],
+    },
   },
 };
 
-export const DEMO_BOOKS: readonly DemoBook[] = [packingShed, ferryOffice];
+/** The owner laid it along the pump house's wall and believes that to be north; it is 22 degrees to the west. */
+const boreField: DemoBook = {
+  seed: 0.826,
+  firstUtc: "2020-12-31T13:00:00Z",
+  lastUtc: "2025-12-31T13:00:00Z",
+  site: {
+    format: "dusty-ledger/site",
+    version: 1,
+    name: "Bore field",
+    currency: "AUD",
+    commissioned: "2020-08-17",
+    place: { latitudeDeg: -33.4, longitudeDeg: 147.2, elevationM: 196, timeZone: "Australia/Sydney", recordLowC: -5, recordHighC: 45 },
+    modules: {
+      "Tarn 330": {
+        pmpW: 330,
+        vocV: 40.9,
+        iscA: 10.4,
+        vmpV: 33.6,
+        impA: 9.82,
+        cellsInSeries: 60,
+        gammaPmpPerK: -0.0037,
+        betaVocPerK: -0.0029,
+        alphaIscPerK: 0.0005,
+        noctC: 45,
+        areaM2: 1.68,
+      },
+    },
+    arrays: [
+      {
+        id: "rack",
+        name: "Pump rack",
+        module: "Tarn 330",
+        count: 24,
+        modulesPerString: 12,
+        rows: 2,
+        tiltDeg: 20,
+        azimuthDeg: 0,
+        mounting: "open-rack",
+        baseHeightM: 0.6,
+        eastM: 0,
+        northM: 0,
+        tiltSchedule: [
+          { from: "04-05", tiltDeg: 50 },
+          { from: "09-15", tiltDeg: 20 },
+        ],
+        rack: { frameM: 2.6, baseM: 2.2 },
+      },
+    ],
+    obstacles: [{ id: "pepper", kind: "tree", name: "Pepper tree", heightM: 8, widthM: 6.5, baseM: 1.8, eastM: 11, northM: 7.5 }],
+    inverters: [
+      {
+        id: "pump-house",
+        arrays: ["rack"],
+        acRatedW: 7000,
+        ratedEfficiencyFrac: 0.968,
+        maxDcV: 600,
+        mpptMinV: 200,
+        mpptMaxV: 500,
+        inputMaxA: 15,
+        inputs: 2,
+      },
+    ],
+    meters: [{ id: "main", point: "ac", arrays: ["rack"] }],
+    losses: { mismatchFrac: 0.012, dcWiringFrac: 0.015, acWiringFrac: 0.008, soilingFrac: 0.02 },
+    ageing: { firstYearFrac: 0.01, perYearFrac: 0.005 },
+    warranty: { years: 25, firstYearFrac: 0.025, perYearFrac: 0.006 },
+    promise: { monthlyKwh: [1320, 1130, 1180, 1020, 870, 740, 820, 980, 1110, 1290, 1300, 1350] },
+    money: {
+      costs: [{ on: "2020-08-17", amount: "14300.00", what: "system and rack" }],
+      incentives: [],
+      tariff: { importPerKwh: "0.287", exportPerKwh: "0.06", priceRisePerYearFrac: 0.03, selfUsedFrac: 0.71 },
+    },
+  },
+  climate: {
+    brightness: [0.9, 0.9, 0.88, 0.84, 0.78, 0.73, 0.73, 0.78, 0.82, 0.84, 0.86, 0.88],
+    meanTempC: [26, 25.5, 22, 17, 12.5, 9.5, 8.5, 10, 13, 16.5, 20.5, 24],
+    dailySwingK: 13,
+    meanWindMs: 2.9,
+    wetDays: [0.1, 0.1, 0.1, 0.12, 0.16, 0.2, 0.2, 0.18, 0.15, 0.14, 0.13, 0.12],
+    meanRainMm: 6,
+  },
+  truth: {
+    toleranceFrac: -0.012,
+    ageingPerYearFrac: 0.0055,
+    soilingPerDayFrac: 0.0009,
+    cleaningRainMm: 5,
+    cleanings: [],
+    outages: [{ from: "2024-02-11T21:00:00Z", to: "2024-02-13T04:00:00Z" }],
+    lost: [{ from: "2023-07-19T20:00:00Z", to: "2023-07-21T02:00:00Z" }],
+    meterGainFrac: 0.002,
+    azimuthDeg: { rack: 338 },
+    discs: {
+      rack: [
+        { azimuthDeg: 55.7, elevationDeg: 13.5, halfWidthDeg: 14, halfHeightDeg: 13.5, throughFrac: new Array<number>(12).fill(0.05) },
+      ],
+    },
+  },
+};
+
+export const DEMO_BOOKS: readonly DemoBook[] = [packingShed, boreField, ferryOffice];

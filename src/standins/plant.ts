@@ -1,5 +1,5 @@
 import { planeOf } from "@/core/irradiance";
-import { arrayNameplateW, type Site } from "@/core/site";
+import { arrayNameplateW, type PvArray, type Site, siteOn } from "@/core/site";
 import { DAY_MS, MINUTE_MS, YEAR_MS } from "@/core/units";
 import type { SimulatedWeather } from "./climate";
 
@@ -18,6 +18,19 @@ export interface PlantTruth {
   /** Times that the logger lost, ISO instants. */
   readonly lost: readonly { readonly from: string; readonly to: string }[];
   readonly meterGainFrac: number;
+  /** Where arrays really face, by id, where the owner has it wrong. */
+  readonly azimuthDeg?: Readonly<Record<string, number>>;
+  /** What stands before arrays, by id: soft-edged discs in the sky as seen from the middle of the array. */
+  readonly discs?: Readonly<Record<string, readonly SkyDisc[]>>;
+}
+
+/** A tree's crown as an eye sees it: an ellipse of the sky, with the light that passes it in leaf and bare. */
+export interface SkyDisc {
+  readonly azimuthDeg: number;
+  readonly elevationDeg: number;
+  readonly halfWidthDeg: number;
+  readonly halfHeightDeg: number;
+  readonly throughFrac: readonly number[];
 }
 
 const within = (utcMs: number, spans: readonly { from: string; to: string }[]): boolean =>
@@ -33,20 +46,17 @@ export function simulatePlant(site: Site, truth: PlantTruth, weather: SimulatedW
   const soiling = soilingFrac(truth, weather);
   const commissionedMs = Date.parse(`${site.commissioned}T00:00:00Z`);
   const acRatedW = site.inverters.reduce((sum, inverter) => sum + inverter.acRatedW, 0);
-  const arrays = site.arrays.map((array) => ({
-    plane: planeOf(array.tiltDeg, array.azimuthDeg),
-    tiltDeg: array.tiltDeg,
-    nameplateW: arrayNameplateW(site, array),
-    gamma: site.modules[array.module]!.gammaPmpPerK * 1.03,
-  }));
+  const standing = new Map<string, readonly StandingArray[]>();
   const lag = Math.exp(-axis.stepMinutes / 8);
   let rise = 0;
   for (let i = 0; i < axis.count; i++) {
     const utcMs = axis.startUtcMs + i * axis.stepMinutes * MINUTE_MS;
     const aged = 1 - (truth.ageingPerYearFrac * (utcMs - commissionedMs)) / YEAR_MS;
     let dcW = 0;
-    for (const array of arrays) {
-      const lightWm2 = klucher(weather, i, array.plane, array.tiltDeg) * (1 - soiling[Math.floor(i / (1440 / axis.stepMinutes))]!);
+    const date = new Date(utcMs).toISOString().slice(0, 10);
+    for (const array of arraysOn(site, truth, date, standing)) {
+      const lightWm2 =
+        klucher(weather, i, array, new Date(utcMs).getUTCMonth()) * (1 - soiling[Math.floor(i / (1440 / axis.stepMinutes))]!);
       rise = lag * rise + (1 - lag) * lightWm2 * 0.0335 * Math.max(0.5, 1.18 - 0.06 * weather.windSpeedMs[i]!);
       const warmth = 1 + array.gamma * (weather.airTempC[i]! + rise - 25);
       const weak = lightWm2 > 1 ? 1 + 0.036 * Math.log(lightWm2 / 1000) : 0;
@@ -59,8 +69,47 @@ export function simulatePlant(site: Site, truth: PlantTruth, weather: SimulatedW
   return energyKwh;
 }
 
+interface StandingArray {
+  readonly plane: ReturnType<typeof planeOf>;
+  readonly tiltDeg: number;
+  readonly nameplateW: number;
+  readonly gamma: number;
+  readonly discs: readonly SkyDisc[];
+}
+
+/** The arrays as they stand on a day: a seasonal rack turns in the year. Kept by their tilts. */
+function arraysOn(site: Site, truth: PlantTruth, date: string, kept: Map<string, readonly StandingArray[]>): readonly StandingArray[] {
+  const stood = site.revisions.length === 0 && site.arrays.every((array) => array.tiltSchedule.length === 0) ? site : siteOn(site, date);
+  const key = stood.arrays.map((array) => array.tiltDeg).join();
+  const held = kept.get(key) ?? stood.arrays.map((array) => standingArray(stood, truth, array));
+  kept.set(key, held);
+  return held;
+}
+
+const standingArray = (site: Site, truth: PlantTruth, array: PvArray): StandingArray => ({
+  plane: planeOf(array.tiltDeg, truth.azimuthDeg?.[array.id] ?? array.azimuthDeg),
+  tiltDeg: array.tiltDeg,
+  nameplateW: arrayNameplateW(site, array),
+  gamma: site.modules[array.module]!.gammaPmpPerK * 1.03,
+  discs: truth.discs?.[array.id] ?? [],
+});
+
+/** Share of the beam that passes the discs; their edges are soft, since an array is no point. */
+function pastDiscs(discs: readonly SkyDisc[], east: number, north: number, up: number, month: number): number {
+  let kept = 1;
+  for (const disc of discs) {
+    const azimuth = (Math.atan2(east, north) * 180) / Math.PI;
+    const elevation = (Math.asin(Math.min(1, up)) * 180) / Math.PI;
+    const aside = ((azimuth - disc.azimuthDeg + 540) % 360) - 180;
+    const away = Math.hypot(aside / disc.halfWidthDeg, (elevation - disc.elevationDeg) / disc.halfHeightDeg);
+    const covered = 1 / (1 + Math.exp((away - 1) * 9));
+    kept *= 1 - covered * (1 - disc.throughFrac[month]!);
+  }
+  return kept;
+}
+
 /** In-plane light that passes the glass, W/m2. Source: Klucher, 1979, Evaluation of models to predict insolation on tilted surfaces. */
-function klucher({ sun, ghiWm2, dhiWm2 }: SimulatedWeather, i: number, plane: ReturnType<typeof planeOf>, tiltDeg: number): number {
+function klucher({ sun, ghiWm2, dhiWm2 }: SimulatedWeather, i: number, { plane, tiltDeg, discs }: StandingArray, month: number): number {
   const up = sun.up[i]!;
   const ghi = ghiWm2[i]!;
   if (!(ghi > 0)) return 0;
@@ -70,7 +119,8 @@ function klucher({ sun, ghiWm2, dhiWm2 }: SimulatedWeather, i: number, plane: Re
   const sinHalfTilt = Math.sin((tiltDeg * Math.PI) / 360);
   const sinZenith = Math.sqrt(Math.max(0, 1 - up * up));
   const sky = dhi * plane.skyViewFrac * (1 + clear * sinHalfTilt ** 3) * (1 + clear * cosIncidence ** 2 * sinZenith ** 3);
-  const beam = up > 0.02 ? ((ghi - dhi) / up) * cosIncidence : 0;
+  const open = discs.length > 0 && up > 0 ? pastDiscs(discs, sun.east[i]!, sun.north[i]!, up, month) : 1;
+  const beam = up > 0.02 ? ((ghi - dhi) / up) * cosIncidence * open : 0;
   const glass = cosIncidence > 0.05 ? Math.max(0, 1 - 0.045 * (1 / cosIncidence - 1)) : 0;
   return Math.min(beam, 1200) * glass + 0.955 * sky + 0.9 * ghi * 0.2 * plane.groundViewFrac;
 }

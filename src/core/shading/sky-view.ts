@@ -1,12 +1,12 @@
 import type { Plane } from "../irradiance";
-import { degToRad } from "../units";
+import { degToRad, radToDeg } from "../units";
 import type { Body } from "./body";
-import { type HorizonLine, underHorizon } from "./horizon-line";
+import type { HorizonLine } from "./horizon-line";
 import { mayMeet, veil, type Wedges } from "./veil";
 
 /** Directions of the sky, from above the horizon to the top: [east, north, up, flat] one after another. */
-const ROWS = 30;
-const COLUMNS = 40;
+const ROWS = 18;
+const COLUMNS = 48;
 const SKY = Float64Array.from(
   Array.from({ length: ROWS * COLUMNS }, (_, k) => {
     const elevation = degToRad(((Math.floor(k / COLUMNS) + 0.5) / ROWS) * 90);
@@ -17,6 +17,14 @@ const SKY = Float64Array.from(
 );
 
 const through = new Float64Array(64);
+const ROW_DEG = 90 / ROWS;
+
+/** Share of a row's height that lies above the horizon, so that a smooth line is not read in steps. */
+function aboveFrac(horizon: HorizonLine | null, row: number, column: number): number {
+  if (!horizon) return 1;
+  const line = radToDeg(Math.atan(horizon.tangent[Math.round(((column + 0.5) / COLUMNS) * 360)]!));
+  return Math.min(1, Math.max(0, row + 1 - line / ROW_DEG));
+}
 
 /**
  * Share of an even sky's light on a plane that horizon and bodies leave, as seen from some points (at most 64): the cosine of incidence
@@ -39,7 +47,8 @@ export function skyKeptFrac(
     const weight = flat * Math.max(0, plane.east * east + plane.north * north + plane.up * up);
     if (weight === 0) continue;
     whole += weight;
-    if (horizon && underHorizon(horizon, east, north, up)) continue;
+    const above = weight * aboveFrac(horizon, Math.floor(k / 4 / COLUMNS), (k / 4) % COLUMNS);
+    if (above === 0) continue;
     let met = false;
     for (let b = 0; b < bodies.length; b++) {
       if (!mayMeet(wedges, b, east, north, up, flat)) continue;
@@ -47,8 +56,8 @@ export function skyKeptFrac(
       met = true;
       veil(bodies[b]!, bodies[b]!.through[month]!, points, count, east, north, up, through);
     }
-    if (!met) kept += weight;
-    else for (let p = 0; p < count; p++) kept += (weight * through[p]!) / count;
+    if (!met) kept += above;
+    else for (let p = 0; p < count; p++) kept += (above * through[p]!) / count;
   }
   return whole > 0 ? kept / whole : 1;
 }

@@ -1,4 +1,5 @@
 export { type ArrayLayout, arrayLayout, arrayPlace, moduleSizeM, type PlacedArray } from "./layout";
+export { type FieldClash, type FieldMerge, mergeFields, withField } from "./merge-fields";
 export { arrayNameplateW, nameplateW, siteAcRatedW } from "./nameplate";
 export { mergeChange, siteOn } from "./revision";
 export { type SiteSegment, siteSegments } from "./segments";

@@ -14,10 +14,8 @@ export interface EnergyTable {
   readonly days: number;
 }
 
-export interface TableProgress {
-  /** Told after every tilt; false ends the work. */
-  (doneFrac: number): boolean | Promise<boolean>;
-}
+/** Told after every tilt; false ends the work. */
+export type TableProgress = (doneFrac: number) => boolean | Promise<boolean>;
 
 /** Runs the chain of a site at every whole degree of an array's tilt; null when `progress` ended it. */
 export async function energyTable(

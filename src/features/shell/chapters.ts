@@ -5,6 +5,7 @@ export const CHAPTERS = [
   { id: "readings", name: "Readings", key: "3" },
   { id: "ledger", name: "Ledger", key: "4" },
   { id: "money", name: "Money", key: "5" },
+  { id: "bench", name: "Bench", key: "6" },
 ] as const;
 
 export type ChapterId = (typeof CHAPTERS)[number]["id"];

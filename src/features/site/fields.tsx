@@ -1,11 +1,14 @@
-import { NumberInput } from "@mantine/core";
-import type { UseFormReturnType } from "@mantine/form";
-import type { SiteValues } from "./site-values";
+import { NumberInput, type NumberInputProps } from "@mantine/core";
+import type { SiteForm } from "./site-values";
 
-export type SiteForm = UseFormReturnType<SiteValues>;
+interface FieldProps {
+  readonly form: SiteForm;
+  readonly label: string;
+  readonly path: string;
+}
 
 /** A share of 0 to 1 in the document, edited in percent. */
-export function PercentInput({ form, label, path, decimals = 2 }: { form: SiteForm; label: string; path: string; decimals?: number }) {
+export function PercentInput({ form, label, path, decimals = 2 }: FieldProps & { readonly decimals?: number }) {
   const { value, error, onBlur } = form.getInputProps(path) as { value: number; error?: string; onBlur?: () => void };
   const shown = typeof value === "number" ? Number((value * 100).toFixed(decimals + 2)) : value;
   return (
@@ -17,6 +20,22 @@ export function PercentInput({ form, label, path, decimals = 2 }: { form: SiteFo
       error={error}
       onBlur={onBlur}
       onChange={(next) => form.setFieldValue(path as never, typeof next === "number" ? Number((next / 100).toFixed(8)) : next)}
+    />
+  );
+}
+
+/** A number that may be left open: null in the document. */
+export function OpenNumber({ form, label, path, ...rest }: FieldProps & Omit<NumberInputProps, "form">) {
+  const { value, error, onBlur } = form.getInputProps(path) as { value: number | null; error?: string; onBlur?: () => void };
+  return (
+    <NumberInput
+      label={label}
+      hideControls
+      {...rest}
+      value={value ?? ""}
+      error={error}
+      onBlur={onBlur}
+      onChange={(next) => form.setFieldValue(path as never, (next === "" ? null : next) as never)}
     />
   );
 }

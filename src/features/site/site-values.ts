@@ -1,9 +1,12 @@
+import type { UseFormReturnType } from "@mantine/form";
 import { type SiteDocument, siteSchema } from "@/contracts/site";
 
 type ModuleFields = SiteDocument["modules"][string];
 
 /** The site document as a form edits it: module types as a list, since their names are edited too. */
 export type SiteValues = Omit<SiteDocument, "modules"> & { moduleTypes: (ModuleFields & { key: string })[] };
+
+export type SiteForm = UseFormReturnType<SiteValues>;
 
 export const toValues = ({ modules, ...rest }: SiteDocument): SiteValues => ({
   ...rest,

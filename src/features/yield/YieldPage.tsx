@@ -8,13 +8,14 @@ import type { Uncertainty } from "@/core/yield";
 import { Figure } from "@/features/figures/Figure";
 import { kwhDecimals, number, percent } from "@/features/figures/format";
 import chapter from "@/features/look/Chapter.module.css";
+import { ViewTabs } from "@/features/look/ViewTabs";
+import tabs from "@/features/look/ViewTabs.module.css";
 import { accountWorking, expectedWorking, type LedgerContext, referenceWorking } from "@/features/workings/ledger-workings";
 import { uncertaintyWorking } from "@/features/workings/yield-workings";
 import { MethodsView } from "./MethodsView";
 import { useEngine } from "./use-engine";
 import { WhatIfView } from "./WhatIfView";
 import { WhereItGoes } from "./WhereItGoes";
-import styles from "./Yield.module.css";
 import { spanName, type YieldPageProps, type YieldView } from "./yield-props";
 
 const VIEWS: readonly { id: YieldView; name: string }[] = [
@@ -33,23 +34,15 @@ export function YieldPage(props: YieldPageProps) {
   return (
     <div className={chapter.page}>
       <Hatches />
-      <header className={styles.head}>
-        <h1>{site.name}</h1>
-        <nav className={styles.views} aria-label="Views">
-          {VIEWS.map(({ id, name }) => (
-            <Link key={id} href={`/books/${slug}/yield?view=${id}&year=${year}`} aria-current={id === view ? "page" : undefined}>
-              {name}
-            </Link>
-          ))}
-        </nav>
-        <nav className={styles.years} aria-label="Years">
+      <ViewTabs title={site.name} views={VIEWS} view={view} href={(id) => `/books/${slug}/yield?view=${id}&year=${year}`}>
+        <nav className={tabs.years} aria-label="Years">
           {years.map((name) => (
             <Link key={name} href={`/books/${slug}/yield?view=${view}&year=${name}`} aria-current={name === year ? "page" : undefined}>
               {name}
             </Link>
           ))}
         </nav>
-      </header>
+      </ViewTabs>
       {refusal && <p className={chapter.clay}>{`${refusal.message} ${refusal.help}`}</p>}
       {view === "goes" && (
         <>

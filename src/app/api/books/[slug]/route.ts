@@ -7,6 +7,14 @@ type Context = { params: Promise<{ slug: string }> };
 
 const change = z.strictObject({ version: z.number().int().positive(), site: z.unknown() });
 
+/** The site document with the version that a change must name. */
+export function GET(request: Request, { params }: Context): Promise<Response> {
+  return answer(request, async () => {
+    const { version, site } = await bookBySlug(services().books, (await params).slug);
+    return Response.json({ version, site }, { headers: { "cache-control": "no-store" } });
+  });
+}
+
 /** Saves the site document over the version that the editor saw. */
 export function PUT(request: Request, { params }: Context): Promise<Response> {
   return answer(request, async () => {

@@ -1,13 +1,28 @@
 import type { Metadata } from "next";
 import { bookPage } from "@/app/book-page";
 import { SiteChapter } from "@/features/site/SiteChapter";
+import { SITE_VIEWS } from "@/features/site/site-views";
+import { yearsOf } from "@/usecases/ledger";
 
 export const metadata: Metadata = { title: "Site" };
 
-export default async function SitePage({ params }: { params: Promise<{ slug: string }> }) {
+interface Props {
+  params: Promise<{ slug: string }>;
+  searchParams: Promise<{ view?: string }>;
+}
+
+export default async function SitePage({ params, searchParams }: Props) {
   const { slug } = await params;
-  const zones = new Set(["UTC", ...Intl.supportedValuesOf("timeZone")]);
-  return bookPage(slug, "site", async (book) => (
-    <SiteChapter slug={slug} version={book.version} site={book.site} timeZones={[...zones.add(book.site.place.timeZone)]} />
+  const { view } = await searchParams;
+  const zones = ["UTC", ...Intl.supportedValuesOf("timeZone")];
+  return bookPage(slug, "site", async (book, { ledgerOf }) => (
+    <SiteChapter
+      slug={slug}
+      version={book.version}
+      site={book.site}
+      view={SITE_VIEWS.find((candidate) => candidate.id === view)?.id ?? "place"}
+      timeZones={zones}
+      years={yearsOf(await ledgerOf(book))}
+    />
   ));
 }

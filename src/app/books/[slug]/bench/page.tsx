@@ -1,0 +1,27 @@
+import type { Metadata } from "next";
+import { bookPage } from "@/app/book-page";
+import { BenchChapter } from "@/features/bench/BenchChapter";
+import { BENCH_VIEWS } from "@/features/bench/bench-views";
+import { yearsOf } from "@/usecases/ledger";
+
+export const metadata: Metadata = { title: "Bench" };
+
+interface Props {
+  params: Promise<{ slug: string }>;
+  searchParams: Promise<{ view?: string }>;
+}
+
+export default async function BenchPage({ params, searchParams }: Props) {
+  const { slug } = await params;
+  const { view } = await searchParams;
+  return bookPage(slug, "bench", async (book, { ledgerOf }) => (
+    <BenchChapter
+      key={book.version}
+      slug={slug}
+      version={book.version}
+      site={book.site}
+      view={BENCH_VIEWS.find((candidate) => candidate.id === view)?.id ?? "tilt"}
+      year={yearsOf(await ledgerOf(book)).at(-1) ?? null}
+    />
+  ));
+}

@@ -1,0 +1,166 @@
+"use client";
+
+import { NumberInput } from "@mantine/core";
+import type { Remote } from "comlink";
+import { useMemo, useState } from "react";
+import type { SiteDocument } from "@/contracts/site";
+import { equatorAzimuthDeg } from "@/core/geometry";
+import type { PvArray } from "@/core/site";
+import { polynomialTiltDeg, schoolSchedule } from "@/core/tilt";
+import { Figure } from "@/features/figures/Figure";
+import { number, percent } from "@/features/figures/format";
+import type { PlaneYear } from "@/features/geometry/engine-types";
+import type { GeometryEngine } from "@/features/geometry/geometry.worker";
+import { useEngineAnswer } from "@/features/geometry/use-geometry";
+import chapter from "@/features/look/Chapter.module.css";
+import { ScrollBox } from "@/features/look/ScrollBox";
+import { differenceWorking } from "@/features/workings/yield-workings";
+import styles from "./Bench.module.css";
+import type { BenchProps } from "./BenchChapter";
+
+interface Way {
+  readonly name: string;
+  readonly site: SiteDocument;
+}
+
+/** Every array of a site stood otherwise: shade of the old place left behind, revisions overruled. */
+const stoodAs = (site: SiteDocument, change: Partial<PvArray>): SiteDocument => ({
+  ...site,
+  revisions: [],
+  arrays: site.arrays.map(
+    (array) =>
+      ({
+        ...array,
+        tiltSchedule: [],
+        horizon: [...array.horizon],
+        obstacles: [...array.obstacles],
+        ...change,
+      }) as SiteDocument["arrays"][number],
+  ),
+});
+
+/** The same modules on the roof or on a rack in the open: what each brings. */
+export function RoofOrGround({ site, year, engine }: BenchProps & { readonly engine: Remote<GeometryEngine> | null }) {
+  const { latitudeDeg } = site.place;
+  const first = site.arrays[0]!;
+  const [roofTilt, setRoofTilt] = useState<number | string>(first.tiltDeg);
+  const [roofAzimuth, setRoofAzimuth] = useState<number | string>(first.azimuthDeg);
+  const [rackTilt, setRackTilt] = useState<number | string>(Math.round(polynomialTiltDeg(latitudeDeg)));
+  const ways = useMemo<Way[]>(() => {
+    const rack = { mounting: "open-rack" as const, azimuthDeg: equatorAzimuthDeg(latitudeDeg), obstacles: [], baseHeightM: 0.6 };
+    const open = { ...site, obstacles: [] };
+    return [
+      { name: "as it stands", site },
+      {
+        name: "on the roof",
+        site: stoodAs(site, { mounting: "roof-gap", tiltDeg: Number(roofTilt) || 0, azimuthDeg: (Number(roofAzimuth) || 0) % 360 }),
+      },
+      { name: "rack in the open, fixed", site: stoodAs(open, { ...rack, tiltDeg: Number(rackTilt) || 0 }) },
+      {
+        name: "rack in the open, tilted twice a year",
+        site: stoodAs(open, { ...rack, tiltSchedule: schoolSchedule("latitude-15", 2, latitudeDeg) ?? [] }),
+      },
+    ];
+  }, [site, latitudeDeg, roofTilt, roofAzimuth, rackTilt]);
+  const years = useEngineAnswer(
+    engine,
+    ways.map((way) => way.site),
+    (remote, asked) => remote.planes(asked),
+  );
+  return (
+    <>
+      <GroundSentence ways={ways} years={years} year={year} />
+      <div className={styles.tools}>
+        <NumberInput size="xs" label="Roof's tilt, °" hideControls min={0} max={90} value={roofTilt} onChange={setRoofTilt} />
+        <NumberInput size="xs" label="Roof's azimuth, °" hideControls min={0} max={359} value={roofAzimuth} onChange={setRoofAzimuth} />
+        <NumberInput size="xs" label="Rack's fixed tilt, °" hideControls min={0} max={90} value={rackTilt} onChange={setRackTilt} />
+      </div>
+      <ScrollBox label="Roof or ground">
+        <table className={chapter.table}>
+          <thead>
+            <tr>
+              <th scope="col">all modules</th>
+              <th scope="col">{`${year ?? "cloudless year"}, kWh`}</th>
+              <th scope="col">against as it stands</th>
+              <th scope="col">winter half, kWh</th>
+              <th scope="col">December, kWh</th>
+              <th scope="col">June, kWh</th>
+              <th scope="col">cost and worth</th>
+            </tr>
+          </thead>
+          <tbody>
+            {ways.map(({ name }, k) => (
+              <WayRow key={name} name={name} answer={years?.[k]} base={years?.[0]} first={k === 0} />
+            ))}
+          </tbody>
+        </table>
+      </ScrollBox>
+      <p className={chapter.soft}>
+        The rack stands clear of the site's obstacles, the horizon stays. What rack, trench, cable and fence cost, and whether the extra
+        kilowatt-hours pay for them, is a decision case of the Money chapter, in a later edition.
+      </p>
+      <p className={styles.caution}>
+        A rack carries wind and snow: footings and cable routes are for people who may build them, under the local code. A roof wants its
+        load and its fall protection checked before anyone goes up.
+      </p>
+    </>
+  );
+}
+
+function WayRow({
+  name,
+  answer,
+  base,
+  first,
+}: {
+  name: string;
+  answer: PlaneYear | undefined;
+  base: PlaneYear | undefined;
+  first: boolean;
+}) {
+  const more = answer && base ? answer.yearKwh - base.yearKwh : 0;
+  return (
+    <tr>
+      <td>{name}</td>
+      <td>{answer ? number(answer.yearKwh) : "…"}</td>
+      <td>
+        {first || !answer || !base ? (
+          "–"
+        ) : (
+          <Figure
+            plain
+            working={() =>
+              differenceWorking(
+                name,
+                { name: `Expected ${name}`, kwh: answer.yearKwh },
+                { name: "Expected as it stands", kwh: base.yearKwh },
+              )
+            }
+          >
+            {`${more > 0 ? "+" : ""}${number(more)} kWh (${more > 0 ? "+" : ""}${percent(more / base.yearKwh)})`}
+          </Figure>
+        )}
+      </td>
+      <td>{answer ? number(answer.winterKwh) : "…"}</td>
+      <td>{answer ? number(answer.monthsKwh[11]!) : "…"}</td>
+      <td>{answer ? number(answer.monthsKwh[5]!) : "…"}</td>
+      <td className={chapter.soft}>later</td>
+    </tr>
+  );
+}
+
+function GroundSentence({ ways, years, year }: { ways: readonly Way[]; years: readonly PlaneYear[] | null; year: string | null }) {
+  if (!years || years.length < ways.length)
+    return <p className={chapter.verdict}>Running {year ?? "a cloudless year"} on the roof and in the open …</p>;
+  const [, roof, fixed, tilted] = years as [PlaneYear, PlaneYear, PlaneYear, PlaneYear];
+  const more = fixed.yearKwh - roof.yearKwh;
+  return (
+    <p className={chapter.verdict}>
+      On a fixed rack in the open the same modules bring {number(Math.abs(more))} kWh a year {more >= 0 ? "more" : "less"} than on the roof
+      ({more >= 0 ? "+" : ""}
+      {percent(more / roof.yearKwh)}), {number(Math.abs(fixed.winterKwh - roof.winterKwh))} of it{" "}
+      {fixed.winterKwh >= roof.winterKwh ? "more" : "less"} in the winter half; tilting twice a year adds{" "}
+      {number(tilted.yearKwh - fixed.yearKwh)}.
+    </p>
+  );
+}

@@ -1,0 +1,74 @@
+"use client";
+
+import { type Remote, wrap } from "comlink";
+import { useEffect, useRef, useState } from "react";
+import { asRefused, type RefusedCall, refusalFrom } from "@/features/api";
+import type { GeometryEngine } from "./geometry.worker";
+
+export interface GeometryHandle {
+  readonly engine: Remote<GeometryEngine> | null;
+  readonly refusal: RefusedCall | null;
+}
+
+/** The geometry engine in a web worker, with one year of the book's weather; `year` null: a cloudless year. */
+export function useGeometry(slug: string, year: string | null): GeometryHandle {
+  const [handle, setHandle] = useState<GeometryHandle>({ engine: null, refusal: null });
+  useEffect(() => {
+    const worker = new Worker(new URL("./geometry.worker.ts", import.meta.url), { type: "module" });
+    const engine = wrap<GeometryEngine>(worker);
+    let stopped = false;
+    const load = async (): Promise<void> => {
+      const response = year === null ? null : await fetch(`/api/books/${slug}/weather?year=${year}`);
+      if (response && !response.ok) throw await refusalFrom(response);
+      await engine.load(response ? await response.arrayBuffer() : null, year === null ? 2025 : Number(year));
+      if (!stopped) setHandle({ engine, refusal: null });
+    };
+    load().catch((error: unknown) => {
+      if (!stopped) setHandle({ engine: null, refusal: asRefused(error) });
+    });
+    return () => {
+      stopped = true;
+      worker.terminate();
+    };
+  }, [slug, year]);
+  return handle;
+}
+
+/**
+ * What the engine answers about a site, the newest question first: questions that were overtaken while it worked are dropped. Keeps the
+ * last answer while the next is on its way.
+ */
+export function useEngineAnswer<Q, A>(
+  engine: Remote<GeometryEngine> | null,
+  question: Q,
+  ask: (engine: Remote<GeometryEngine>, question: Q) => Promise<A>,
+): A | null {
+  const [answer, setAnswer] = useState<A | null>(null);
+  const desk = useRef<{ of: Remote<GeometryEngine> | null; busy: boolean; wish: { question: Q } | null }>({
+    of: null,
+    busy: false,
+    wish: null,
+  });
+  const how = useRef(ask);
+  // A question is told apart by its text, so that an equal site made anew is not asked again.
+  const text = JSON.stringify(question);
+  useEffect(() => {
+    if (!engine) return;
+    if (desk.current.of !== engine) desk.current = { of: engine, busy: false, wish: null };
+    const held = desk.current;
+    held.wish = { question: JSON.parse(text) as Q };
+    const serve = async (): Promise<void> => {
+      if (held.busy) return;
+      held.busy = true;
+      while (held.wish) {
+        const { question: asked } = held.wish;
+        held.wish = null;
+        const got = await how.current(engine, asked);
+        if (desk.current === held) setAnswer(got);
+      }
+      held.busy = false;
+    };
+    void serve();
+  }, [engine, text]);
+  return answer;
+}

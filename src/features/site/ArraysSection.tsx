@@ -1,0 +1,170 @@
+import { Button, NumberInput, Select, TextInput } from "@mantine/core";
+import { mountings, type SiteDocument, shadeRules } from "@/contracts/site";
+import { arrayLayout, arrayPlace } from "@/core/site";
+import { number } from "@/features/figures/format";
+import { facing } from "@/features/geometry/words";
+import chapter from "@/features/look/Chapter.module.css";
+import { AzimuthField, TiltField } from "./AngleField";
+import { OpenNumber } from "./fields";
+import { RULE_NAMES } from "./rule-names";
+import styles from "./SiteChapter.module.css";
+import type { SiteForm } from "./site-values";
+import { AddButton } from "./view-parts";
+
+const MOUNTING_NAMES: Readonly<Record<(typeof mountings)[number], string>> = {
+  "open-rack": "open rack",
+  "roof-gap": "roof, with a gap",
+  "roof-close": "roof, close",
+  "building-integrated": "in the roof",
+};
+
+interface Props {
+  readonly form: SiteForm;
+  readonly site: SiteDocument;
+  readonly select: (arrayId: string) => void;
+}
+
+export function ArraysSection({ form, site, select }: Props) {
+  const add = (): void => {
+    const last = form.values.arrays.at(-1);
+    if (!last) return;
+    const taken = new Set(form.values.arrays.map((array) => array.id));
+    const n = [...Array(100).keys()].find((k) => k > 1 && !taken.has(`array-${k}`)) ?? 99;
+    form.insertListItem("arrays", { ...last, id: `array-${n}`, name: `Array ${n}`, eastM: null, northM: null, obstacles: [] });
+  };
+  const remove = (i: number): void => {
+    const { id } = form.values.arrays[i]!;
+    const without = (items: { arrays: string[] }[]) =>
+      items.map((item) => ({ ...item, arrays: item.arrays.filter((name) => name !== id) }));
+    form.setFieldValue("inverters", without(form.values.inverters).filter((inverter) => inverter.arrays.length > 0) as never);
+    form.setFieldValue("meters", without(form.values.meters) as never);
+    form.removeListItem("arrays", i);
+  };
+  return (
+    <section className={chapter.section}>
+      <h2>Arrays</h2>
+      {form.values.arrays.map((array, i) => (
+        <div className={styles.array} key={array.id} onFocusCapture={() => select(array.id)}>
+          <ArrayFields form={form} site={site} i={i} />
+          {form.values.arrays.length > 1 && (
+            <Button variant="subtle" size="compact-sm" onClick={() => remove(i)}>
+              {`Remove ${array.name || array.id}`}
+            </Button>
+          )}
+        </div>
+      ))}
+      <AddButton onClick={add}>Add an array</AddButton>
+      <p className={styles.caution}>
+        Work on a roof only with fall protection, and never in wind, rain or on frost; a rack that is lifted is a sail. Isolate by the
+        maker's procedure before an array is moved, and leave DC work to a licensed electrician under the local code.
+      </p>
+    </section>
+  );
+}
+
+function ArrayFields({ form, site, i }: { form: SiteForm; site: SiteDocument; i: number }) {
+  const array = form.values.arrays[i]!;
+  const path = `arrays.${i}` as const;
+  const { place } = form.values;
+  const tilt = form.getInputProps(`${path}.tiltDeg`) as {
+    value: number;
+    error?: string;
+    onChange: (value: unknown) => void;
+    onBlur?: () => void;
+  };
+  const azimuth = form.getInputProps(`${path}.azimuthDeg`) as typeof tilt;
+  return (
+    <>
+      <div className={styles.arrayGrid}>
+        <TextInput label="Name" {...form.getInputProps(`${path}.name`)} />
+        <Select
+          label="Module"
+          data={form.values.moduleTypes.map((type) => type.key).filter((key) => key !== "")}
+          allowDeselect={false}
+          {...form.getInputProps(`${path}.module`)}
+        />
+        <NumberInput label="Count" hideControls {...form.getInputProps(`${path}.count`)} />
+        <OpenNumber form={form} label="Modules a string" path={`${path}.modulesPerString`} />
+        <TiltField label="Tilt, °" {...tilt} latitudeDeg={Number(place.latitudeDeg)} azimuthDeg={Number(array.azimuthDeg)} />
+        <AzimuthField
+          label="Azimuth, °"
+          {...azimuth}
+          place={{ latitudeDeg: Number(place.latitudeDeg), longitudeDeg: Number(place.longitudeDeg) }}
+        />
+        <Select
+          label="Mounting"
+          data={mountings.map((value) => ({ value, label: MOUNTING_NAMES[value] }))}
+          allowDeselect={false}
+          {...form.getInputProps(`${path}.mounting`)}
+        />
+        <Select
+          label="Shaded cells"
+          data={[{ value: "", label: "as its hardware tells" }, ...shadeRules.map((value) => ({ value, label: RULE_NAMES[value] }))]}
+          value={array.shadeRule ?? ""}
+          allowDeselect={false}
+          onChange={(rule) => form.setFieldValue(`${path}.shadeRule`, (rule || null) as never)}
+        />
+        <OpenNumber form={form} label="Rows of modules" path={`${path}.rows`} placeholder={layoutOf(site, array.id)?.rows} />
+        <Select
+          label="Modules stand"
+          data={[
+            { value: "portrait", label: "upright" },
+            { value: "landscape", label: "on the long side" },
+          ]}
+          allowDeselect={false}
+          {...form.getInputProps(`${path}.orientation`)}
+        />
+        <NumberInput label="Lower edge up, m" hideControls {...form.getInputProps(`${path}.baseHeightM`)} />
+        <div className={styles.pair}>
+          <OpenNumber form={form} label="East, m" path={`${path}.eastM`} placeholder={layoutOf(site, array.id)?.east} />
+          <OpenNumber form={form} label="North, m" path={`${path}.northM`} placeholder="0" />
+        </div>
+      </div>
+      <p className={styles.lies}>{liesIn(site, array.id)}</p>
+      <TiltSeasons form={form} i={i} />
+    </>
+  );
+}
+
+/** What the plan takes where a field is left open, as a hint inside it. */
+function layoutOf(site: SiteDocument, arrayId: string): { rows: string; east: string } | null {
+  if (!site.arrays.some((array) => array.id === arrayId)) return null;
+  const place = arrayPlace(site, arrayId);
+  return { rows: String(place.rows), east: number(place.eastM, 1) };
+}
+
+function liesIn(site: SiteDocument, arrayId: string): string {
+  const array = site.arrays.find((candidate) => candidate.id === arrayId);
+  if (!array) return "";
+  const { columns, rows, widthM, slantM } = arrayLayout(site, array);
+  return `${columns} × ${rows} modules, ${number(widthM, 1)} m wide, ${number(slantM, 1)} m up the slope, ${facing(site.place.latitudeDeg, array.azimuthDeg)}.`;
+}
+
+/** A rack that is tilted by season: dates of the year and tilts. */
+function TiltSeasons({ form, i }: { form: SiteForm; i: number }) {
+  const path = `arrays.${i}.tiltSchedule` as const;
+  const seasons = form.values.arrays[i]!.tiltSchedule;
+  const tiltDeg = form.values.arrays[i]!.tiltDeg;
+  return (
+    <div className={styles.seasons}>
+      {seasons.map((_, k) => (
+        // biome-ignore lint/suspicious/noArrayIndexKey: dates are edited here, so the place is the key
+        <span key={k} className={styles.season}>
+          <TextInput label="From (03-20)" {...form.getInputProps(`${path}.${k}.from`)} />
+          <NumberInput label="tilt, °" hideControls {...form.getInputProps(`${path}.${k}.tiltDeg`)} />
+          <Button
+            variant="subtle"
+            size="compact-xs"
+            onClick={() => form.removeListItem(path, k)}
+            aria-label={`Remove the tilt from ${seasons[k]?.from}`}
+          >
+            ×
+          </Button>
+        </span>
+      ))}
+      <AddButton onClick={() => form.insertListItem(path, { from: seasons.length === 0 ? "03-20" : "09-22", tiltDeg })}>
+        {seasons.length === 0 ? "Tilted by season …" : "Add a change of tilt"}
+      </AddButton>
+    </div>
+  );
+}

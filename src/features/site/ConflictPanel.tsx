@@ -1,0 +1,99 @@
+import { Button, SegmentedControl } from "@mantine/core";
+import { useState } from "react";
+import type { SiteDocument } from "@/contracts/site";
+import { withField } from "@/core/site";
+import chapter from "@/features/look/Chapter.module.css";
+import { ScrollBox } from "@/features/look/ScrollBox";
+import styles from "./SiteChapter.module.css";
+import type { Conflict, SiteDraft } from "./use-site-draft";
+
+const shown = (value: unknown): string => {
+  if (value === undefined) return "not there";
+  if (value === null) return "left open";
+  const text = typeof value === "object" ? JSON.stringify(value) : String(value);
+  return text.length > 80 ? `${text.slice(0, 77)} …` : text;
+};
+
+/** Another window saved first: what both changed is listed field by field and chosen; the rest is put together by itself. */
+export function ConflictPanel({ conflict, draft }: { conflict: Conflict; draft: SiteDraft }) {
+  const { clashes, taken, merged } = conflict.merge;
+  const [theirs, setTheirs] = useState<ReadonlySet<number>>(new Set());
+  const settle = (): void => {
+    const document = clashes.reduce<unknown>(
+      (site, clash, k) => (theirs.has(k) ? withField(site, clash.path, clash.theirs) : site),
+      merged,
+    );
+    draft.settle(document as SiteDocument);
+  };
+  const choose = (k: number, side: string): void => {
+    const next = new Set(theirs);
+    if (side === "theirs") next.add(k);
+    else next.delete(k);
+    setTheirs(next);
+  };
+  return (
+    <section className={styles.conflict} aria-labelledby="conflict-title">
+      <h2 id="conflict-title">Another window changed the same {clashes.length === 1 ? "field" : "fields"}</h2>
+      <p>
+        Nothing is lost: choose for each.{" "}
+        {taken.length > 0 && `${taken.length} more that only the other window changed ${taken.length === 1 ? "is" : "are"} taken along.`}
+      </p>
+      <ScrollBox label="Fields changed twice">
+        <table className={chapter.table}>
+          <thead>
+            <tr>
+              <th scope="col">field</th>
+              <th scope="col">was</th>
+              <th scope="col">here</th>
+              <th scope="col">other window</th>
+              <th scope="col">keep</th>
+            </tr>
+          </thead>
+          <tbody>
+            {clashes.map((clash, k) => (
+              <tr key={clash.path.join(".")}>
+                <td>{clash.path.join(" · ")}</td>
+                <td>{shown(clash.before)}</td>
+                <td>{shown(clash.mine)}</td>
+                <td>{shown(clash.theirs)}</td>
+                <td>
+                  <SegmentedControl
+                    size="xs"
+                    data={[
+                      { value: "mine", label: "here" },
+                      { value: "theirs", label: "other" },
+                    ]}
+                    value={theirs.has(k) ? "theirs" : "mine"}
+                    onChange={(side) => choose(k, side)}
+                    aria-label={`Keep for ${clash.path.join(" ")}`}
+                  />
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </ScrollBox>
+      <div className={chapter.actions}>
+        <Button onClick={settle}>Save both together</Button>
+        <Button variant="subtle" onClick={draft.dismissConflict}>
+          Go on editing
+        </Button>
+      </div>
+    </section>
+  );
+}
+
+/** Entries that another window, open or closed, has not saved. */
+export function OtherDrafts({ draft }: { draft: SiteDraft }) {
+  return draft.others.map((other) => (
+    <p key={other.tab} className={styles.other}>
+      Another window holds unsaved entries of {new Date(other.at).toLocaleString([], { dateStyle: "medium", timeStyle: "short" })}.{" "}
+      <Button size="compact-xs" variant="default" onClick={() => draft.takeOver(other)}>
+        Bring them here
+      </Button>{" "}
+      <Button size="compact-xs" variant="subtle" onClick={() => draft.forget(other)}>
+        Forget them
+      </Button>
+    </p>
+  ));
+}

@@ -1,0 +1,243 @@
+import { Button, NumberInput, Select, TextInput } from "@mantine/core";
+import { useState } from "react";
+import { DatedLine, type DatedMark } from "@/charts";
+import type { SiteDocument } from "@/contracts/site";
+import { siteOn } from "@/core/site";
+import { Figure } from "@/features/figures/Figure";
+import { number, percent } from "@/features/figures/format";
+import type { RevisionEffect } from "@/features/geometry/engine-types";
+import { useEngineAnswer, useGeometry } from "@/features/geometry/use-geometry";
+import chapter from "@/features/look/Chapter.module.css";
+import { ChartFrame } from "@/features/save/ChartFrame";
+import { differenceWorking } from "@/features/workings/yield-workings";
+import { changedFields, inWords, withValue } from "./revision-words";
+import styles from "./SiteChapter.module.css";
+import { CloudlessNote, type SiteViewProps } from "./view-parts";
+
+const today = (): string => new Date().toISOString().slice(0, 10);
+
+/** What changed on the site and when, each change with what it is worth a year. */
+export function HistoryView({ slug, draft, year }: SiteViewProps) {
+  const { form, site } = draft;
+  const { engine, refusal } = useGeometry(slug, year);
+  const [selected, setSelected] = useState<string | null>(null);
+  const effects = useEngineAnswer(engine, site, (remote, asked) => remote.revisions(asked));
+  const marks: DatedMark[] = [
+    ...(site.commissioned ? [{ on: site.commissioned, label: "commissioned", kind: "start" as const }] : []),
+    ...site.revisions.map(({ from, note, change }) => ({
+      on: from,
+      label: note || changedFields(change).map(inWords).join(", "),
+      kind: "revision" as const,
+    })),
+  ].sort((a, b) => a.on.localeCompare(b.on));
+  return (
+    <>
+      <HistorySentence site={site} effects={effects} year={year} />
+      {refusal && <p className={chapter.clay}>{`${refusal.message} ${refusal.help}`}</p>}
+      <CloudlessNote slug={slug} year={year} />
+      {marks.length > 0 && (
+        <ChartFrame
+          title="The site through time"
+          fileName={`${slug}-history`}
+          height={96}
+          summary={`${marks.length} dates of the site`}
+          table={() => [["on", "what"], ...marks.map(({ on, label }) => [on, label])]}
+        >
+          {(width) => <DatedLine width={width} height={96} marks={marks} selected={selected} />}
+        </ChartFrame>
+      )}
+      <div className={`${chapter.columns} ${styles.halves}`}>
+        <section className={chapter.section}>
+          <h2>Revisions</h2>
+          {form.values.revisions.length === 0 && (
+            <p className={chapter.soft}>
+              None: the site stands as it was built. A rack turned, an array moved, an inverter or a meter swapped belongs here, with its
+              date.
+            </p>
+          )}
+          {form.values.revisions.map((revision, i) => (
+            // biome-ignore lint/suspicious/noArrayIndexKey: dates and notes are edited here, so the place is the key
+            <div className={styles.type} key={i} onFocusCapture={() => setSelected(revision.from)}>
+              <div className={styles.revision}>
+                <TextInput label="From (2023-05-10)" {...form.getInputProps(`revisions.${i}.from`)} />
+                <TextInput label="Note" {...form.getInputProps(`revisions.${i}.note`)} />
+                {changedFields(revision.change).map((field) =>
+                  typeof field.value === "number" ? (
+                    <NumberInput
+                      key={field.path.join(".")}
+                      label={`${field.where} ${FIELD_NAMES[field.field] ?? field.field}`}
+                      hideControls
+                      value={field.value}
+                      onChange={(value) =>
+                        typeof value === "number" &&
+                        form.setFieldValue(`revisions.${i}.change`, withValue(revision.change, field.path, value))
+                      }
+                    />
+                  ) : (
+                    <TextInput
+                      key={field.path.join(".")}
+                      label={`${field.where} ${FIELD_NAMES[field.field] ?? field.field}`}
+                      value={JSON.stringify(field.value)}
+                      readOnly
+                    />
+                  ),
+                )}
+              </div>
+              <div className={styles.effect}>
+                <EffectText effect={effects?.[i]} name={revision.note || revision.from} />
+                <Button
+                  variant="subtle"
+                  size="compact-xs"
+                  onClick={() => form.removeListItem("revisions", i)}
+                  aria-label={`Remove the revision of ${revision.from}`}
+                >
+                  Remove
+                </Button>
+              </div>
+            </div>
+          ))}
+        </section>
+        <NewRevision draft={draft} />
+      </div>
+    </>
+  );
+}
+
+const FIELD_NAMES: Readonly<Record<string, string>> = {
+  tiltDeg: "tilt, °",
+  azimuthDeg: "azimuth, °",
+  count: "modules",
+  acRatedW: "AC rating, W",
+  ratedEfficiencyFrac: "efficiency, 0 to 1",
+  point: "point",
+  module: "module",
+};
+
+function EffectText({ effect, name }: { effect: RevisionEffect | undefined; name: string }) {
+  if (!effect) return <span className={chapter.soft}>…</span>;
+  const change = effect.afterKwh - effect.beforeKwh;
+  if (Math.abs(change) < 0.5) return <span>Changes nothing in what is expected.</span>;
+  return (
+    <span>
+      {change > 0 ? "Brings" : "Costs"}{" "}
+      <Figure
+        working={() =>
+          differenceWorking(name, { name: "Expected with it", kwh: effect.afterKwh }, { name: "Expected before it", kwh: effect.beforeKwh })
+        }
+      >
+        <b>{number(Math.abs(change))} kWh</b>
+      </Figure>{" "}
+      a year ({change > 0 ? "+" : ""}
+      {percent(change / effect.beforeKwh)}).
+    </span>
+  );
+}
+
+function HistorySentence({ site, effects, year }: { site: SiteDocument; effects: readonly RevisionEffect[] | null; year: string | null }) {
+  const since = site.commissioned ? ` since ${site.commissioned}` : "";
+  if (site.revisions.length === 0) return <p className={chapter.verdict}>The site stands as it was built{since}.</p>;
+  if (!effects || effects.length === 0)
+    return <p className={chapter.verdict}>Running {year ?? "a cloudless year"} before and after each change …</p>;
+  const change = effects.reduce((sum, { beforeKwh, afterKwh }) => sum + afterKwh - beforeKwh, 0);
+  return (
+    <p className={chapter.verdict}>
+      {site.revisions.length === 1 ? "One change" : `${site.revisions.length} changes`}
+      {since}; together they {change >= 0 ? "bring" : "cost"} {number(Math.abs(change))} kWh a year in the weather of{" "}
+      {year ?? "a cloudless year"}.
+    </p>
+  );
+}
+
+const KINDS = [
+  { value: "tilt", label: "tilt changed" },
+  { value: "azimuth", label: "array turned" },
+  { value: "count", label: "modules added or taken" },
+  { value: "inverter", label: "inverter swapped" },
+  { value: "meter", label: "meter moved" },
+] as const;
+type Kind = (typeof KINDS)[number]["value"];
+const METER_POINTS = ["dc", "ac", "net", "export", "import"];
+
+/** A change that happened on a date, put together from a few choices. */
+function NewRevision({ draft: { form, site } }: { draft: SiteViewProps["draft"] }) {
+  const [kind, setKind] = useState<Kind>("tilt");
+  const [from, setFrom] = useState(today());
+  const [note, setNote] = useState("");
+  const stood = siteOn(site, from);
+  const subjects = kind === "inverter" ? stood.inverters : kind === "meter" ? stood.meters : stood.arrays;
+  const [chosen, setChosen] = useState<string | null>(null);
+  const subject = subjects.find((item) => item.id === chosen) ?? subjects[0];
+  const [value, setValue] = useState<number | string>("");
+  const list = kind === "inverter" ? "inverters" : kind === "meter" ? "meters" : "arrays";
+  const key =
+    kind === "tilt"
+      ? "tiltDeg"
+      : kind === "azimuth"
+        ? "azimuthDeg"
+        : kind === "count"
+          ? "count"
+          : kind === "inverter"
+            ? "acRatedW"
+            : "point";
+  const known = subject ? (subject as unknown as Record<string, unknown>)[key] : undefined;
+  const ready = subject !== undefined && value !== "" && /^\d{4}-\d\d-\d\d$/.test(from);
+  const add = (): void => {
+    if (!ready) return;
+    const extra = kind === "tilt" ? { tiltSchedule: [] } : {};
+    const revision = { from, note, change: { [list]: [{ id: subject.id, [key]: value, ...extra }] } };
+    form.setFieldValue(
+      "revisions",
+      [...form.getValues().revisions, revision].sort((a, b) => a.from.localeCompare(b.from)),
+    );
+    setValue("");
+    setNote("");
+  };
+  return (
+    <section className={chapter.section}>
+      <h2>Write down a change</h2>
+      <div className={styles.grid}>
+        <Select
+          label="What"
+          data={[...KINDS]}
+          value={kind}
+          allowDeselect={false}
+          onChange={(next) => {
+            setKind(next as Kind);
+            setValue("");
+          }}
+        />
+        <TextInput label="From (2023-05-10)" value={from} onChange={(event) => setFrom(event.currentTarget.value)} />
+        <Select
+          label="Of"
+          data={subjects.map((item) => ({ value: item.id, label: ("name" in item && item.name) || item.id }))}
+          value={subject?.id ?? null}
+          allowDeselect={false}
+          onChange={setChosen}
+        />
+        {kind === "meter" ? (
+          <Select
+            label={`Now metered (was ${String(known)})`}
+            data={METER_POINTS}
+            value={value === "" ? null : String(value)}
+            onChange={(next) => setValue(next ?? "")}
+          />
+        ) : (
+          <NumberInput label={`${FIELD_NAMES[key]} (was ${String(known)})`} hideControls value={value} onChange={setValue} />
+        )}
+        <TextInput className={styles.wide} label="Note" value={note} onChange={(event) => setNote(event.currentTarget.value)} />
+      </div>
+      <div className={chapter.actions}>
+        <Button onClick={add} disabled={!ready}>
+          Add to the history
+        </Button>
+      </div>
+      <p className={chapter.soft}>
+        The ledger reads each month with what stood then. Tilts that change every year belong to the array (Tilted by season).
+      </p>
+      <p className={styles.caution}>
+        Before an array is moved or an inverter swapped: AC side off, then DC isolators, and prove dead, by the maker's procedure. A
+        licensed electrician does the wiring.
+      </p>
+    </section>
+  );
+}

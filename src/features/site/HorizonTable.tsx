@@ -1,0 +1,79 @@
+import { Button, FileButton, Textarea } from "@mantine/core";
+import Papa from "papaparse";
+import { useState } from "react";
+import { readHorizonRows } from "@/contracts/horizon-rows";
+import { horizonPointsOf } from "@/core/shading";
+import type { PvArray } from "@/core/site";
+import { number } from "@/features/figures/format";
+import type { ShadeReport } from "@/features/geometry/engine-types";
+import chapter from "@/features/look/Chapter.module.css";
+import styles from "./Shade.module.css";
+import { horizonPath } from "./SkyPicture";
+import type { SiteDraft } from "./use-site-draft";
+
+const rowsOf = (text: string): string[][] => Papa.parse<string[]>(text.trim(), { delimitersToGuess: [",", ";", "\t", " "] }).data;
+
+/** The horizon as a table: typed, pasted, or read from a CSV file; the other way is to paint it in the sky. */
+export function HorizonTable({ draft, array, report }: { draft: SiteDraft; array: PvArray; report: ShadeReport | null }) {
+  const points = horizonPointsOf(draft.site, array);
+  const [text, setText] = useState<string | null>(null);
+  const [fault, setFault] = useState("");
+  const path = horizonPath(draft, array);
+  const take = (from: string): void => {
+    const read = readHorizonRows(rowsOf(from));
+    if ("fault" in read) {
+      setFault(read.fault);
+      return;
+    }
+    draft.form.setFieldValue(path as never, read.points as never);
+    setFault("");
+    setText(null);
+  };
+  const cost = report?.costs.find(({ id }) => id === "horizon")?.monthsKwh.reduce((a, b) => a + b, 0);
+  const shown = text ?? points.map((point) => `${point.azimuthDeg}, ${point.elevationDeg}`).join("\n");
+  return (
+    <section className={chapter.section}>
+      <h2>Horizon</h2>
+      <p className={chapter.soft}>
+        {points.length === 0
+          ? "Level. Paint it in the sky above, or write azimuth and elevation, in degrees, one pair a line."
+          : `${points.length} points, highest ${number(Math.max(...points.map((point) => point.elevationDeg)), 1)}°${cost === undefined ? "" : `; it costs ${number(cost)} kWh a year`}.`}
+      </p>
+      <Textarea
+        aria-label="Horizon: azimuth, elevation"
+        autosize
+        minRows={2}
+        maxRows={6}
+        placeholder={"90, 8\n120, 14"}
+        value={shown}
+        error={fault || undefined}
+        onChange={(event) => setText(event.currentTarget.value)}
+        onBlur={() => text !== null && text.trim() !== "" && take(text)}
+      />
+      <div className={styles.row}>
+        <FileButton
+          onChange={(file) => void file?.text().then(take)}
+          accept=".csv,text/csv,text/plain"
+          inputProps={{ "aria-label": "Read a horizon from a CSV file" }}
+        >
+          {(props) => (
+            <Button variant="subtle" size="compact-sm" {...props}>
+              Read a CSV
+            </Button>
+          )}
+        </FileButton>
+        <Button
+          variant="subtle"
+          size="compact-sm"
+          disabled={points.length === 0}
+          onClick={() => {
+            setText(null);
+            draft.form.setFieldValue(path as never, [] as never);
+          }}
+        >
+          Level again
+        </Button>
+      </div>
+    </section>
+  );
+}

@@ -1,0 +1,151 @@
+import { Button, NumberInput, Select, TextInput } from "@mantine/core";
+import { MONTHS_SHORT } from "@/features/geometry/words";
+import chapter from "@/features/look/Chapter.module.css";
+import { OpenNumber, PercentInput } from "./fields";
+
+import styles from "./SiteChapter.module.css";
+import type { SiteForm } from "./site-values";
+import { AddButton, type SiteViewProps } from "./view-parts";
+
+/** Shares that the owner expects to lose, ageing, the promise, and what it all cost. */
+export function LossesView({ draft: { form } }: SiteViewProps) {
+  return (
+    <div className={`${chapter.columns} ${styles.halves}`}>
+      <div>
+        <LossesSection form={form} />
+        <AgeingSection form={form} />
+      </div>
+      <div>
+        <PromiseSection form={form} />
+        <SumsSection form={form} list="costs" title="Costs" />
+        <SumsSection form={form} list="incentives" title="Grants and rebates" />
+        <TariffSection form={form} />
+      </div>
+    </div>
+  );
+}
+
+function LossesSection({ form }: { form: SiteForm }) {
+  return (
+    <section className={chapter.section}>
+      <h2>Losses budgeted</h2>
+      <div className={styles.three}>
+        <PercentInput form={form} label="Soiling, %" path="losses.soilingFrac" />
+        <PercentInput form={form} label="Mismatch, %" path="losses.mismatchFrac" />
+        <PercentInput form={form} label="DC wiring, %" path="losses.dcWiringFrac" />
+        <PercentInput form={form} label="AC wiring, %" path="losses.acWiringFrac" />
+        <PercentInput form={form} label="Transformer, %" path="losses.transformerFrac" />
+        <PercentInput form={form} label="Downtime, %" path="losses.availabilityFrac" />
+        <NumberInput label="Albedo of the ground, 0 to 1" hideControls decimalScale={2} {...form.getInputProps("albedo")} />
+        <Select
+          label="Reflection model"
+          data={[
+            { value: "martin-ruiz", label: "Martin & Ruiz" },
+            { value: "ashrae", label: "ASHRAE" },
+            { value: "fresnel", label: "Fresnel" },
+          ]}
+          allowDeselect={false}
+          {...form.getInputProps("models.reflection")}
+        />
+      </div>
+    </section>
+  );
+}
+
+function AgeingSection({ form }: { form: SiteForm }) {
+  const { warranty } = form.values;
+  return (
+    <section className={chapter.section}>
+      <h2>Ageing and warranty</h2>
+      <div className={styles.three}>
+        <PercentInput form={form} label="Ageing in the first year, %" path="ageing.firstYearFrac" />
+        <PercentInput form={form} label="Ageing a year after, %" path="ageing.perYearFrac" />
+      </div>
+      {warranty ? (
+        <div className={styles.three}>
+          <OpenNumber form={form} label="Warranty, years" path="warranty.years" />
+          <PercentInput form={form} label="First year allowed, %" path="warranty.firstYearFrac" />
+          <PercentInput form={form} label="A year after allowed, %" path="warranty.perYearFrac" />
+        </div>
+      ) : (
+        <AddButton onClick={() => form.setFieldValue("warranty", { years: 25, firstYearFrac: 0.02, perYearFrac: 0.0055 })}>
+          Add the modules' warranty
+        </AddButton>
+      )}
+    </section>
+  );
+}
+
+function PromiseSection({ form }: { form: SiteForm }) {
+  const { promise } = form.values;
+  return (
+    <section className={chapter.section}>
+      <h2>Promise of the design statement, kWh</h2>
+      {promise ? (
+        <div className={styles.months}>
+          {MONTHS_SHORT.map((month, i) => (
+            <NumberInput
+              key={month}
+              label={month}
+              hideControls
+              thousandSeparator={"\u2009"}
+              {...form.getInputProps(`promise.monthlyKwh.${i}`)}
+            />
+          ))}
+        </div>
+      ) : (
+        <AddButton onClick={() => form.setFieldValue("promise", { monthlyKwh: new Array<number>(12).fill(0) })}>Write it down</AddButton>
+      )}
+    </section>
+  );
+}
+
+function SumsSection({ form, list, title }: { form: SiteForm; list: "costs" | "incentives"; title: string }) {
+  const path = `money.${list}` as const;
+  return (
+    <section className={chapter.section}>
+      <h2>{`${title}, ${form.values.currency}`}</h2>
+      {form.values.money[list].map((_, i) => (
+        // biome-ignore lint/suspicious/noArrayIndexKey: sums are edited here, so the place is the key
+        <div className={styles.sums} key={i}>
+          <TextInput label="On (2019-04-01)" {...form.getInputProps(`${path}.${i}.on`)} />
+          <TextInput label="Amount" {...form.getInputProps(`${path}.${i}.amount`)} />
+          <TextInput label="For" {...form.getInputProps(`${path}.${i}.what`)} />
+          <Button
+            variant="subtle"
+            size="compact-sm"
+            onClick={() => form.removeListItem(path, i)}
+            aria-label={`Remove ${title.toLowerCase()} ${i + 1}`}
+          >
+            Remove
+          </Button>
+        </div>
+      ))}
+      <AddButton onClick={() => form.insertListItem(path, { on: form.values.commissioned ?? "2025-01-01", amount: "0.00", what: "" })}>
+        Add a sum
+      </AddButton>
+    </section>
+  );
+}
+
+function TariffSection({ form }: { form: SiteForm }) {
+  const text = (key: "importPerKwh" | "exportPerKwh", label: string) => (
+    <TextInput
+      label={label}
+      {...form.getInputProps(`money.tariff.${key}`)}
+      value={form.values.money.tariff[key] ?? ""}
+      onChange={(event) => form.setFieldValue(`money.tariff.${key}`, event.currentTarget.value === "" ? null : event.currentTarget.value)}
+    />
+  );
+  return (
+    <section className={chapter.section}>
+      <h2>Price of a kilowatt-hour</h2>
+      <div className={styles.four}>
+        {text("importPerKwh", "Bought")}
+        {text("exportPerKwh", "Sold")}
+        <PercentInput form={form} label="Used on the spot, %" path="money.tariff.selfUsedFrac" />
+        <PercentInput form={form} label="Rise a year, %" path="money.tariff.priceRisePerYearFrac" />
+      </div>
+    </section>
+  );
+}

@@ -1,0 +1,109 @@
+import { Button, Menu, NumberInput, TextInput } from "@mantine/core";
+import { moduleLibrary } from "@/contracts/module-library";
+import { moduleSchema } from "@/contracts/site";
+import { type ModuleDoubt, moduleDoubts } from "@/core/module";
+import { number, percent } from "@/features/figures/format";
+import chapter from "@/features/look/Chapter.module.css";
+import { OpenNumber, PercentInput } from "./fields";
+import styles from "./SiteChapter.module.css";
+import type { SiteForm } from "./site-values";
+
+/** What the single diode needs of a datasheet; left empty, the temperature coefficient serves. */
+const DATASHEET = [
+  { key: "vocV", label: "Voc, V" },
+  { key: "iscA", label: "Isc, A" },
+  { key: "vmpV", label: "Vmp, V" },
+  { key: "impA", label: "Imp, A" },
+  { key: "cellsInSeries", label: "Cells in series" },
+  { key: "areaM2", label: "Area, m²" },
+] as const;
+
+/** Module types by datasheet, or from the small made-up library. */
+export function ModulesSection({ form }: { form: SiteForm }) {
+  const types = form.values.moduleTypes;
+  const add = (key: string, fields: (typeof moduleLibrary)[number]["fields"]): void => {
+    const name = types.some((type) => type.key === key) ? `${key} (${types.length + 1})` : key;
+    form.insertListItem("moduleTypes", { ...fields, key: name });
+  };
+  const rename = (i: number, key: string): void => {
+    const before = types[i]!.key;
+    form.setFieldValue(`moduleTypes.${i}.key`, key);
+    form.getValues().arrays.forEach((array, k) => {
+      if (array.module === before) form.setFieldValue(`arrays.${k}.module`, key);
+    });
+  };
+  return (
+    <section className={chapter.section}>
+      <h2>Modules</h2>
+      {types.map((type, i) => {
+        const used = form.values.arrays.some((array) => array.module === type.key);
+        return (
+          // biome-ignore lint/suspicious/noArrayIndexKey: names are edited here, so the place is the key
+          <div key={i} className={styles.type}>
+            <div className={styles.modules}>
+              <TextInput className={styles.two} label="Type" value={type.key} onChange={(event) => rename(i, event.currentTarget.value)} />
+              <NumberInput label="Power, W" hideControls {...form.getInputProps(`moduleTypes.${i}.pmpW`)} />
+              {DATASHEET.map(({ key, label }) => (
+                <OpenNumber key={key} form={form} label={label} path={`moduleTypes.${i}.${key}`} />
+              ))}
+              <PercentInput form={form} label="Power by heat, %/K" path={`moduleTypes.${i}.gammaPmpPerK`} decimals={3} />
+              <PercentInput form={form} label="Voc by heat, %/K" path={`moduleTypes.${i}.betaVocPerK`} decimals={3} />
+              <NumberInput label="Bypass diodes" hideControls {...form.getInputProps(`moduleTypes.${i}.bypassDiodes`)} />
+            </div>
+            <Doubts doubts={moduleDoubts(type)} />
+            {!used && types.length > 1 && (
+              <Button variant="subtle" size="compact-sm" onClick={() => form.removeListItem("moduleTypes", i)}>
+                {`Remove ${type.key}`}
+              </Button>
+            )}
+          </div>
+        );
+      })}
+      <Menu position="bottom-start" withinPortal>
+        <Menu.Target>
+          <Button variant="subtle" size="compact-sm">
+            Add a type …
+          </Button>
+        </Menu.Target>
+        <Menu.Dropdown>
+          <Menu.Label>Made-up modules of common kinds</Menu.Label>
+          {moduleLibrary.map(({ name, fields }) => (
+            <Menu.Item key={name} onClick={() => add(name, fields)}>
+              {`${name}, ${fields.areaM2 ? percent(fields.pmpW / (1000 * fields.areaM2), 1) : ""}`}
+            </Menu.Item>
+          ))}
+          <Menu.Divider />
+          <Menu.Item onClick={() => add(`Module ${types.length + 1}`, moduleSchema.parse({ pmpW: 400 }))}>
+            From a datasheet of your own
+          </Menu.Item>
+        </Menu.Dropdown>
+      </Menu>
+      <AddHint />
+    </section>
+  );
+}
+
+const AddHint = () => <span className={chapter.soft}>Coefficients keep their sign: power and voltage fall with heat.</span>;
+
+const WORDS: Readonly<Record<ModuleDoubt["quantity"], (value: number) => string>> = {
+  fillFactor: (v) => `Fill factor ${number(v, 2)}: Pmp over Voc × Isc`,
+  efficiency: (v) => `Efficiency ${percent(v, 1)}: power over area`,
+  vocPerCell: (v) => `${number(v, 2)} V a cell: Voc over cells in series`,
+  gammaPmp: (v) => `Power by heat ${percent(v, 2)}/K`,
+  betaVoc: (v) => `Voc by heat ${percent(v, 2)}/K`,
+  alphaIsc: (v) => `Isc by heat ${percent(v, 3)}/K`,
+  noct: (v) => `NOCT ${number(v)} °C`,
+};
+
+function Doubts({ doubts }: { doubts: readonly ModuleDoubt[] }) {
+  if (doubts.length === 0) return null;
+  return (
+    <ul className={styles.doubts}>
+      {doubts.map(({ quantity, value, low, high }) => (
+        <li key={quantity}>
+          {WORDS[quantity](value)}. Usual is {number(low, 4)} to {number(high, 4)}; read the datasheet once more.
+        </li>
+      ))}
+    </ul>
+  );
+}

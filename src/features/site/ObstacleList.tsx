@@ -1,0 +1,196 @@
+import { Button, NumberInput, Select, TextInput } from "@mantine/core";
+import { bearingOf, deciduousThrough } from "@/core/shading";
+import { arrayPlace, type PvArray, type SiteObstacle } from "@/core/site";
+import { Figure } from "@/features/figures/Figure";
+import { number, percent } from "@/features/figures/format";
+import type { ShadeReport } from "@/features/geometry/engine-types";
+import { thickestSeason } from "@/features/geometry/words";
+import chapter from "@/features/look/Chapter.module.css";
+import { obstacleWorking } from "@/features/workings/site-workings";
+import { OpenNumber } from "./fields";
+import { obstaclePath, obstaclesInPlan, placeObstacle } from "./in-plan";
+import { pricePerKwh } from "./price";
+import styles from "./Shade.module.css";
+import type { SiteDraft } from "./use-site-draft";
+
+interface Props {
+  readonly draft: SiteDraft;
+  readonly report: ShadeReport | null;
+  readonly array: PvArray;
+  readonly selected: string | null;
+  readonly select: (id: string) => void;
+  readonly year: string | null;
+}
+
+/** Obstacles by numbers, and what each costs a year. */
+export function ObstacleList({ draft, report, array, selected, select, year }: Props) {
+  const things = obstaclesInPlan(draft.site);
+  return (
+    <section className={chapter.section}>
+      <h2>Obstacles</h2>
+      {things.length === 0 && (
+        <p className={chapter.soft}>None yet. A tree to begin with: put it in the plan above and drag it to its place.</p>
+      )}
+      {things.map((thing) => (
+        <div
+          key={thing.id}
+          className={styles.obstacle}
+          data-selected={thing.id === selected || undefined}
+          onFocusCapture={() => select(thing.id)}
+        >
+          <ObstacleFields draft={draft} thing={thing} array={array} />
+          <CostLine draft={draft} thing={thing} report={report} year={year} />
+        </div>
+      ))}
+      {things.some((thing) => thing.kind === "tree") && (
+        <p className={styles.caution}>
+          Felling and lopping near arrays, roofs and lines is for trained people with the right to do so; ask first whether the tree, and
+          the birds in it, are protected.
+        </p>
+      )}
+    </section>
+  );
+}
+
+function ObstacleFields({ draft, thing, array }: { draft: SiteDraft; thing: SiteObstacle; array: PvArray }) {
+  const { form, site } = draft;
+  const path = obstaclePath(site, thing.id);
+  const seen = bearingOf(arrayPlace(site, array.id), thing);
+  const goTo = (bearingDeg: number, distanceM: number): void => {
+    const place = arrayPlace(site, array.id);
+    const angle = (bearingDeg * Math.PI) / 180;
+    placeObstacle(form, site, thing.id, {
+      eastM: Number((place.eastM + distanceM * Math.sin(angle)).toFixed(2)),
+      northM: Number((place.northM + distanceM * Math.cos(angle)).toFixed(2)),
+    });
+  };
+  const flat = thing.kind === "wall" || thing.kind === "building" || thing.kind === "row" || thing.kind === "box";
+  return (
+    <div className={styles.fields}>
+      <TextInput label={KIND_NAMES[thing.kind]} {...form.getInputProps(`${path}.name`)} />
+      <NumberInput label="Top, m" hideControls {...form.getInputProps(`${path}.heightM`)} />
+      <NumberInput label={thing.kind === "tree" ? "Crown, m" : "Width, m"} hideControls {...form.getInputProps(`${path}.widthM`)} />
+      {thing.kind === "tree" && (
+        <OpenNumber form={form} label="Trunk, m" path={`${path}.baseM`} placeholder={number(thing.heightM * 0.25, 1)} />
+      )}
+      {flat && <OpenNumber form={form} label="Faces, °" path={`${path}.facingDeg`} placeholder="0" />}
+      {thing.kind === "building" && (
+        <OpenNumber form={form} label="Depth, m" path={`${path}.depthM`} placeholder={number(thing.widthM, 1)} />
+      )}
+      <NumberInput
+        label="Bearing, °"
+        hideControls
+        decimalScale={1}
+        value={Number(seen.azimuthDeg.toFixed(1))}
+        onChange={(value) => typeof value === "number" && goTo(value, seen.distanceM)}
+      />
+      <NumberInput
+        label="Away, m"
+        hideControls
+        decimalScale={2}
+        value={Number(seen.distanceM.toFixed(2))}
+        onChange={(value) => typeof value === "number" && value > 0 && goTo(seen.azimuthDeg, value)}
+      />
+      {thing.kind === "tree" && <Leaves draft={draft} thing={thing} path={path} />}
+    </div>
+  );
+}
+
+const KIND_NAMES: Readonly<Record<SiteObstacle["kind"], string>> = {
+  tree: "Tree",
+  pole: "Pole",
+  wall: "Wall",
+  building: "Building",
+  row: "Row of modules",
+  box: "Box",
+};
+
+/** A tree's leaves: evergreen, or bare for the winter of its hemisphere. */
+function Leaves({ draft, thing, path }: { draft: SiteDraft; thing: SiteObstacle; path: string }) {
+  const south = draft.site.place.latitudeDeg < 0;
+  const season = south ? deciduousThrough(11, 4) : deciduousThrough(5, 10);
+  const through = thing.lightThroughMonthlyFrac;
+  const value = through === null ? "evergreen" : JSON.stringify(through) === JSON.stringify(season) ? "deciduous" : "own";
+  return (
+    <Select
+      label="Leaves"
+      data={[
+        { value: "evergreen", label: "evergreen" },
+        { value: "deciduous", label: south ? "November to April" : "May to October" },
+        ...(value === "own" ? [{ value: "own", label: "as in the file" }] : []),
+      ]}
+      value={value}
+      allowDeselect={false}
+      onChange={(next) =>
+        next !== "own" &&
+        draft.form.setFieldValue(`${path}.lightThroughMonthlyFrac` as never, (next === "deciduous" ? season : null) as never)
+      }
+    />
+  );
+}
+
+function CostLine({
+  draft,
+  thing,
+  report,
+  year,
+}: {
+  draft: SiteDraft;
+  thing: SiteObstacle;
+  report: ShadeReport | null;
+  year: string | null;
+}) {
+  const { form, site } = draft;
+  const months = report?.costs.find((cost) => cost.id === thing.id)?.monthsKwh;
+  const name = thing.name || thing.kind;
+  const remove = (): void => {
+    const path = obstaclePath(site, thing.id);
+    const cut = path.lastIndexOf(".");
+    form.removeListItem(path.slice(0, cut) as never, Number(path.slice(cut + 1)));
+  };
+  return (
+    <div className={styles.cost}>
+      <span>{months ? <Cost name={name} months={months} site={site} open={report!.openKwh} year={year} /> : "…"}</span>
+      <Button variant="subtle" size="compact-xs" onClick={remove} aria-label={`Remove ${name}`}>
+        Remove
+      </Button>
+    </div>
+  );
+}
+
+function Cost({
+  name,
+  months,
+  site,
+  open,
+  year,
+}: {
+  name: string;
+  months: readonly number[];
+  site: SiteDraft["site"];
+  open: readonly number[];
+  year: string | null;
+}) {
+  const kwh = months.reduce((a, b) => a + b, 0);
+  if (kwh < 0.5) return <>{`${name} costs next to nothing.`}</>;
+  const season = thickestSeason(months);
+  const price = pricePerKwh(site);
+  return (
+    <>
+      {name} costs{" "}
+      <Figure
+        working={() =>
+          obstacleWorking(
+            name,
+            months,
+            open.reduce((a, b) => a + b, 0),
+            year,
+          )
+        }
+      >
+        <b>{number(kwh)} kWh</b>
+      </Figure>{" "}
+      a year{price === null ? "" : ` (${number(kwh * price, 2)} ${site.currency})`}, {percent(season.shareFrac, 0)} of it in {season.name}.
+    </>
+  );
+}

@@ -1,0 +1,104 @@
+import { NumberInput, Select, TextInput } from "@mantine/core";
+import { useState } from "react";
+import { arrayPlace } from "@/core/site";
+import chapter from "@/features/look/Chapter.module.css";
+import { ArraysSection } from "./ArraysSection";
+import { OpenNumber } from "./fields";
+import { obstaclesInPlan, placeArray, placeObstacle } from "./in-plan";
+import { ModulesSection } from "./ModulesSection";
+import { PlanView } from "./PlanView";
+import { SideFrame } from "./SideFrame";
+import styles from "./SiteChapter.module.css";
+import type { SiteForm } from "./site-values";
+import type { SiteViewProps } from "./view-parts";
+
+/** Where the site stands and how its arrays lie, drawn to scale while it is typed. */
+export function PlaceView({ slug, draft, timeZones }: SiteViewProps & { readonly timeZones: readonly string[] }) {
+  const { form, site } = draft;
+  const [selected, setSelected] = useState<string | null>(site.arrays[0]?.id ?? null);
+  const shown = site.arrays.find((array) => array.id === selected) ?? site.arrays[0]!;
+  const arrays = site.arrays.map((array) => arrayPlace(site, array.id));
+  const obstacles = obstaclesInPlan(site);
+  return (
+    <div className={`${chapter.columns} ${styles.columns}`}>
+      <div>
+        <PlaceSection form={form} timeZones={timeZones} />
+        <ModulesSection form={form} />
+      </div>
+      <div>
+        <div className={styles.pictures}>
+          <PlanView
+            title="From above"
+            fileName={`${slug}-plan`}
+            height={230}
+            arrays={arrays}
+            obstacles={obstacles}
+            selected={shown.id}
+            select={setSelected}
+            move={(id, to) => (site.arrays.some((array) => array.id === id) ? placeArray(form, id, to) : placeObstacle(form, site, id, to))}
+          />
+          <SideFrame slug={slug} site={site} array={shown} />
+        </div>
+        <ArraysSection form={form} site={site} select={setSelected} />
+      </div>
+    </div>
+  );
+}
+
+function PlaceSection({ form, timeZones }: { form: SiteForm; timeZones: readonly string[] }) {
+  const { place } = form.values;
+  const [found, setFound] = useState<string | null>(null);
+  // The zone follows the coordinates while it was the one of the coordinates before, or none in particular.
+  const moveTo = (key: "latitudeDeg" | "longitudeDeg", value: number | string): void => {
+    const before = { ...form.getValues().place };
+    form.setFieldValue(`place.${key}`, value as never);
+    const after = { ...before, [key]: Number(value) };
+    if (value === "" || Math.abs(after.latitudeDeg) > 90 || Math.abs(after.longitudeDeg) > 180) return;
+    void import("@photostructure/tz-lookup").then(({ default: zoneAt }) => {
+      const zone = zoneAt(after.latitudeDeg, after.longitudeDeg);
+      setFound(zone);
+      const held = form.getValues().place.timeZone;
+      if (held === "UTC" || held === found || held === zoneAt(before.latitudeDeg, before.longitudeDeg))
+        form.setFieldValue("place.timeZone", zone);
+    });
+  };
+  return (
+    <section className={chapter.section}>
+      <h2>Place</h2>
+      <div className={styles.grid}>
+        <TextInput className={styles.wide} label="Name" {...form.getInputProps("name")} />
+        <NumberInput
+          label="Latitude, ° (north +)"
+          hideControls
+          decimalScale={5}
+          {...form.getInputProps("place.latitudeDeg")}
+          onChange={(value) => moveTo("latitudeDeg", value)}
+        />
+        <NumberInput
+          label="Longitude, ° (east +)"
+          hideControls
+          decimalScale={5}
+          {...form.getInputProps("place.longitudeDeg")}
+          onChange={(value) => moveTo("longitudeDeg", value)}
+        />
+        <NumberInput label="Elevation, m" hideControls {...form.getInputProps("place.elevationM")} />
+        <Select
+          label="Time zone"
+          searchable
+          data={[...new Set([...timeZones, place.timeZone])]}
+          {...form.getInputProps("place.timeZone")}
+          description={found && found !== place.timeZone ? `the coordinates lie in ${found}` : undefined}
+        />
+        <TextInput
+          label="Commissioned (2019-04-01)"
+          {...form.getInputProps("commissioned")}
+          value={form.values.commissioned ?? ""}
+          onChange={(event) => form.setFieldValue("commissioned", event.currentTarget.value === "" ? null : event.currentTarget.value)}
+        />
+        <TextInput label="Currency (ISO 4217)" {...form.getInputProps("currency")} />
+        <OpenNumber form={form} label="Coldest air on record, °C" path="place.recordLowC" />
+        <OpenNumber form={form} label="Hottest day's air, °C" path="place.recordHighC" />
+      </div>
+    </section>
+  );
+}

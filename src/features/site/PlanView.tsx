@@ -1,0 +1,143 @@
+"use client";
+
+import { type KeyboardEvent, type PointerEvent, type ReactNode, useMemo, useState } from "react";
+import { frameOf, type PlanFrame, type PlanOutline, SitePlan, toMetres } from "@/charts";
+import { bearingOf, type FlatPoint } from "@/core/shading";
+import type { PlacedArray, SiteObstacle } from "@/core/site";
+import { number } from "@/features/figures/format";
+import { ChartFrame } from "@/features/save/ChartFrame";
+
+export interface PlanViewProps {
+  readonly title: string;
+  readonly height: number;
+  readonly fileName: string;
+  readonly arrays: readonly PlacedArray[];
+  readonly obstacles: readonly SiteObstacle[];
+  readonly shadows?: readonly (readonly FlatPoint[])[];
+  readonly outlines?: readonly PlanOutline[];
+  readonly selected: string | null;
+  readonly select: (id: string) => void;
+  /** Puts a thing elsewhere in the plan. */
+  readonly move: (id: string, to: { eastM: number; northM: number }) => void;
+  readonly note?: ReactNode;
+}
+
+const KEYS: Readonly<Record<string, readonly [number, number]>> = {
+  ArrowUp: [0, 1],
+  ArrowDown: [0, -1],
+  ArrowLeft: [-1, 0],
+  ArrowRight: [1, 0],
+};
+const SNAP_M = 0.1;
+const snap = (metres: number): number => Number((Math.round(metres / SNAP_M) * SNAP_M).toFixed(2));
+
+interface Drag {
+  readonly id: string;
+  readonly pointer: number;
+  readonly offEast: number;
+  readonly offNorth: number;
+  /** The frame stays while something is dragged, or the paper would slide under the hand. */
+  readonly frame: PlanFrame;
+}
+
+/** The site from above; things are moved by dragging, or with the arrow keys (with Shift a metre at a time). */
+export function PlanView({
+  title,
+  height,
+  fileName,
+  arrays,
+  obstacles,
+  shadows = [],
+  outlines = [],
+  selected,
+  select,
+  move,
+  note,
+}: PlanViewProps) {
+  const [drag, setDrag] = useState<Drag | null>(null);
+  const things = useMemo(() => {
+    const named = new Map<string, { readonly eastM: number; readonly northM: number }>();
+    for (const array of arrays) named.set(array.array.id, array);
+    for (const obstacle of obstacles) named.set(obstacle.id, obstacle);
+    return named;
+  }, [arrays, obstacles]);
+  const placeAt = (event: PointerEvent<SVGGElement>, frame: PlanFrame) => {
+    const box = event.currentTarget.ownerSVGElement!.getBoundingClientRect();
+    return toMetres(frame, event.clientX - box.left, event.clientY - box.top);
+  };
+  const grip =
+    (frame: PlanFrame) =>
+    (id: string, label: string, children: ReactNode): ReactNode => {
+      const thing = things.get(id)!;
+      const start = (event: PointerEvent<SVGGElement>): void => {
+        const at = placeAt(event, frame);
+        event.currentTarget.setPointerCapture(event.pointerId);
+        select(id);
+        setDrag({ id, pointer: event.pointerId, offEast: thing.eastM - at.eastM, offNorth: thing.northM - at.northM, frame });
+      };
+      const pull = (event: PointerEvent<SVGGElement>): void => {
+        if (drag?.id !== id || drag.pointer !== event.pointerId) return;
+        const at = placeAt(event, drag.frame);
+        move(id, { eastM: snap(at.eastM + drag.offEast), northM: snap(at.northM + drag.offNorth) });
+      };
+      const nudge = (event: KeyboardEvent<SVGGElement>): void => {
+        const way = KEYS[event.key];
+        if (!way) return;
+        event.preventDefault();
+        const by = event.shiftKey ? 1 : SNAP_M;
+        move(id, { eastM: snap(thing.eastM + way[0] * by), northM: snap(thing.northM + way[1] * by) });
+      };
+      const words = `${label}: ${number(thing.eastM, 1)} m east, ${number(thing.northM, 1)} m north`;
+      return (
+        <g
+          key={id}
+          role="button"
+          tabIndex={0}
+          aria-label={`${words}. Arrow keys move it.`}
+          aria-pressed={selected === id}
+          style={{ cursor: drag?.id === id ? "grabbing" : "grab", touchAction: "none" }}
+          onPointerDown={start}
+          onPointerMove={pull}
+          onPointerUp={() => setDrag(null)}
+          onPointerCancel={() => setDrag(null)}
+          onFocus={() => select(id)}
+          onKeyDown={nudge}
+        >
+          <title>{words}</title>
+          {children}
+        </g>
+      );
+    };
+  return (
+    <ChartFrame
+      title={title}
+      note={note}
+      fileName={fileName}
+      height={height}
+      interactive
+      summary={`Plan of the site: ${arrays.length} arrays and ${obstacles.length} obstacles, north up`}
+      table={() => [
+        ["thing", "east_m", "north_m", "bearing_deg", "distance_m"],
+        ...[...things].map(([id, thing]) => {
+          const seen = bearingOf(arrays[0] ?? { eastM: 0, northM: 0 }, thing);
+          return [id, thing.eastM, thing.northM, Math.round(seen.azimuthDeg), Number(seen.distanceM.toFixed(2))];
+        }),
+      ]}
+    >
+      {(width) => {
+        const frame = drag?.frame ?? frameOf(width, height, arrays, obstacles);
+        return (
+          <SitePlan
+            frame={frame}
+            arrays={arrays}
+            obstacles={obstacles}
+            shadows={shadows}
+            outlines={outlines}
+            selected={selected}
+            grip={grip(frame)}
+          />
+        );
+      }}
+    </ChartFrame>
+  );
+}

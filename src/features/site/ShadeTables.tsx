@@ -1,0 +1,119 @@
+import { useMemo } from "react";
+import { ShadeHoursGrid } from "@/charts";
+import type { SiteDocument } from "@/contracts/site";
+import { shadedHours, shadeRuleOf } from "@/core/shading";
+import type { PvArray } from "@/core/site";
+import { number, percent } from "@/features/figures/format";
+import type { ShadeReport } from "@/features/geometry/engine-types";
+import { MONTHS_SHORT } from "@/features/geometry/words";
+import chapter from "@/features/look/Chapter.module.css";
+import { ChartFrame } from "@/features/save/ChartFrame";
+import { RULE_NAMES } from "./rule-names";
+
+const YEAR = 2025;
+const total = (values: readonly number[]): number => values.reduce((a, b) => a + b, 0);
+
+/** Hours of shade on one array by month, and at which hour they fall. */
+export function ShadedHoursTable({
+  slug,
+  site,
+  array,
+  report,
+}: {
+  slug: string;
+  site: SiteDocument;
+  array: PvArray;
+  report: ShadeReport | null;
+}) {
+  const key = JSON.stringify([site.place, site.obstacles, site.horizon, array, site.modules[array.module], site.models.shading]);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: the key holds what the shade depends on, and nothing that is typed elsewhere
+  const hours = useMemo(() => shadedHours(site, array.id, YEAR), [key]);
+  const lost = report ? report.openKwh.map((kwh, m) => kwh - report.expectedKwh[m]!) : null;
+  const rows = MONTHS_SHORT.map(
+    (month, m) => [month, hours.sunHours[m]!, hours.partHours[m]!, hours.fullHours[m]!, lost?.[m] ?? null] as const,
+  );
+  return (
+    <section className={chapter.section}>
+      <h2>Shaded hours</h2>
+      <ChartFrame
+        title="When"
+        note="share of the array in shade, by month and clock hour"
+        fileName={`${slug}-${array.id}-shaded-hours`}
+        height={132}
+        summary="Share of the array in shade by month and hour of the day"
+        table={() => [
+          ["month", "sun_hours", "part_shaded_hours", "full_shade_hours", "site_loss_kwh"],
+          ...rows.map((row) => row.map((cell) => (typeof cell === "number" ? Number(cell.toFixed(2)) : (cell ?? "")))),
+        ]}
+      >
+        {(width) => <ShadeHoursGrid width={width} height={132} byHour={hours.byHour} />}
+      </ChartFrame>
+      <table className={chapter.table}>
+        <thead>
+          <tr>
+            <th scope="col">month</th>
+            <th scope="col">sun on it, h</th>
+            <th scope="col">part shaded, h</th>
+            <th scope="col">as full shade, h</th>
+            <th scope="col">site loses, kWh</th>
+          </tr>
+        </thead>
+        <tbody>
+          {rows.map(([month, sun, part, full, kwh]) => (
+            <tr key={month}>
+              <td>{month}</td>
+              <td>{number(sun)}</td>
+              <td>{part === 0 ? "–" : number(part)}</td>
+              <td>{full === 0 ? "–" : number(full, 1)}</td>
+              <td>{kwh === null ? "…" : number(kwh)}</td>
+            </tr>
+          ))}
+        </tbody>
+        <tfoot>
+          <tr>
+            <td>year</td>
+            <td>{number(total(hours.sunHours))}</td>
+            <td>{number(total(hours.partHours))}</td>
+            <td>{number(total(hours.fullHours), 1)}</td>
+            <td>{lost === null ? "…" : number(total(lost))}</td>
+          </tr>
+        </tfoot>
+      </table>
+    </section>
+  );
+}
+
+/** What the year would lose under each electrical rule: they differ, and the hardware decides which one holds. */
+export function RuleTable({ site, report, year }: { site: SiteDocument; report: ShadeReport | null; year: string | null }) {
+  if (!report || report.costs.length === 0) return null;
+  const open = total(report.openKwh);
+  const inForce = new Set(site.arrays.map((array) => shadeRuleOf(site, array)));
+  return (
+    <section className={chapter.section}>
+      <h2>The same shade under other wiring</h2>
+      <table className={chapter.table}>
+        <thead>
+          <tr>
+            <th scope="col">shaded cells behind</th>
+            <th scope="col">{`${year ?? "cloudless year"}, kWh lost`}</th>
+            <th scope="col">of the year</th>
+            <th scope="col" />
+          </tr>
+        </thead>
+        <tbody>
+          {report.byRule.map(({ rule, lostKwh }) => (
+            <tr key={rule}>
+              <td>{RULE_NAMES[rule]}</td>
+              <td>{number(lostKwh)}</td>
+              <td>{percent(lostKwh / open)}</td>
+              <td>{inForce.has(rule) && site.models.shading !== "none" ? "as built" : ""}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <p className={chapter.soft}>
+        Each string is taken to run at its own best voltage; strings in parallel on one input lose somewhat more.
+      </p>
+    </section>
+  );
+}

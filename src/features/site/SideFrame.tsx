@@ -1,0 +1,48 @@
+import { SideView } from "@/charts";
+import type { SiteDocument } from "@/contracts/site";
+import { compassPoint, equatorAzimuthDeg, fromEquatorDeg, noonElevationDeg } from "@/core/geometry";
+import { arrayLayout, type PvArray } from "@/core/site";
+import { ChartFrame } from "@/features/save/ChartFrame";
+
+const DAYS = [
+  { label: "21 June", declinationDeg: 23.44 },
+  { label: "equinox", declinationDeg: 0 },
+  { label: "21 December", declinationDeg: -23.44 },
+] as const;
+
+/** One array from the side, to scale, with the noon sun of the year's corners. */
+export function SideFrame({ slug, site, array }: { slug: string; site: SiteDocument; array: PvArray }) {
+  const { latitudeDeg } = site.place;
+  const { slantM } = arrayLayout(site, array);
+  const looksToEquator = Math.abs(fromEquatorDeg(latitudeDeg, array.azimuthDeg)) <= 90;
+  const suns = DAYS.map(({ label, declinationDeg }) => {
+    const beyondZenith = equatorAzimuthDeg(latitudeDeg) === 0 ? declinationDeg < latitudeDeg : declinationDeg > latitudeDeg;
+    return { label, elevationDeg: noonElevationDeg(latitudeDeg, declinationDeg), front: looksToEquator !== beyondZenith };
+  });
+  return (
+    <ChartFrame
+      title={`${array.name || array.id} from the side`}
+      note="noon sun"
+      fileName={`${slug}-${array.id}-side`}
+      height={230}
+      summary={`Side view of ${array.name || array.id}: ${array.tiltDeg} degrees from flat`}
+      table={() => [["day", "noon_elevation_deg"], ...suns.map(({ label, elevationDeg }) => [label, Number(elevationDeg.toFixed(2))])]}
+    >
+      {(width) => (
+        <SideView
+          width={width}
+          height={230}
+          tiltDeg={array.tiltDeg}
+          slantM={slantM}
+          baseHeightM={Math.min(array.baseHeightM, 1.5 * slantM)}
+          suns={suns}
+          front={
+            looksToEquator
+              ? `${compassPoint(array.azimuthDeg)}, toward the equator`
+              : `${compassPoint(array.azimuthDeg)}, away from the equator`
+          }
+        />
+      )}
+    </ChartFrame>
+  );
+}

@@ -1,0 +1,200 @@
+import { Switch } from "@mantine/core";
+import { type KeyboardEvent, memo, type PointerEvent, useMemo, useRef, useState } from "react";
+import { type Silhouette, type SkyFrame, SunDot, SunPath, type SunPathArc, skyFrame, skyFromPx, skyToPx } from "@/charts";
+import { equatorAzimuthDeg, monthDates, sunArc } from "@/core/geometry";
+import { bodiesOf, horizonElevationDeg, horizonPointsOf, skyOutline } from "@/core/shading";
+import { arrayPlace, type HorizonPoint, type PvArray } from "@/core/site";
+import { zoneOffset } from "@/core/time";
+import { number } from "@/features/figures/format";
+import { MONTHS_SHORT } from "@/features/geometry/words";
+import { ChartFrame } from "@/features/save/ChartFrame";
+import { obstaclesInPlan } from "./in-plan";
+import styles from "./Shade.module.css";
+import type { SiteDraft } from "./use-site-draft";
+
+interface Props {
+  readonly slug: string;
+  readonly draft: SiteDraft;
+  readonly array: PvArray;
+  readonly now: { readonly azimuthDeg: number; readonly elevationDeg: number };
+}
+
+const HEIGHT = 330;
+/** The horizon is painted in columns of this width. */
+const COLUMN_DEG = 5;
+const StillPath = memo(SunPath);
+
+/** Form path of the horizon that an array sees: its own where it has one. */
+export const horizonPath = (draft: SiteDraft, array: PvArray): string => {
+  const k = draft.form.values.arrays.findIndex((candidate) => candidate.id === array.id);
+  return array.horizon.length > 0 && k >= 0 ? `arrays.${k}.horizon` : "horizon";
+};
+
+/** The sun's ways of the year as an array sees them, with obstacles and the horizon, which can be painted on it. */
+export function SkyPicture({ slug, draft, array, now }: Props) {
+  const { form, site } = draft;
+  const [painting, setPainting] = useState(false);
+  const pressed = useRef(false);
+  const { latitudeDeg, longitudeDeg, timeZone } = site.place;
+  const arcs = useMemo<SunPathArc[]>(
+    () =>
+      monthDates(2025).map((date, m) => ({
+        label: MONTHS_SHORT[m]!,
+        points: sunArc({ latitudeDeg, longitudeDeg }, date),
+        strong: m === 2 || m === 5 || m === 11,
+      })),
+    [latitudeDeg, longitudeDeg],
+  );
+  const silhouettes = useMemo<Silhouette[]>(() => {
+    const place = arrayPlace(site, array.id);
+    return obstaclesInPlan(site).flatMap((thing) =>
+      bodiesOf(thing).flatMap((body, k) => {
+        const points = skyOutline(body, place);
+        return points
+          ? [
+              {
+                id: `${thing.id}/${k}`,
+                label: k === 0 ? thing.name || thing.kind : "",
+                points,
+                thin: body.through.some((share) => share > 0.2),
+              },
+            ]
+          : [];
+      }),
+    );
+  }, [site, array.id]);
+  const points = horizonPointsOf(site, array);
+  const offset = useMemo(() => zoneOffset(timeZone), [timeZone]);
+  const hourOf = useMemo(() => (utcMs: number) => ((((utcMs + offset(utcMs)) / 3_600_000) % 24) + 24) % 24, [offset]);
+  const horizonAt = useMemo(() => (azimuthDeg: number) => horizonElevationDeg(points, azimuthDeg), [points]);
+  const plane = useMemo(() => ({ tiltDeg: array.tiltDeg, azimuthDeg: array.azimuthDeg }), [array.tiltDeg, array.azimuthDeg]);
+  const path = horizonPath(draft, array);
+  const write = (next: HorizonPoint[]): void =>
+    form.setFieldValue(path as never, [...next].sort((a, b) => a.azimuthDeg - b.azimuthDeg) as never);
+  const paint = (azimuthDeg: number, elevationDeg: number): void => {
+    const at = (Math.round(azimuthDeg / COLUMN_DEG) * COLUMN_DEG) % 360;
+    // Unpainted columns beside a first stroke stay level, rather than run up to it from the other end of the world.
+    const edges = [at - COLUMN_DEG, at + COLUMN_DEG].map((a) => (a + 360) % 360);
+    const level =
+      points.length === 0
+        ? edges.map((a) => ({ azimuthDeg: a, elevationDeg: 0 }))
+        : edges
+            .filter((a) => horizonAt(a) === 0 && !points.some((p) => p.azimuthDeg === a))
+            .map((a) => ({ azimuthDeg: a, elevationDeg: 0 }));
+    write([...points.filter((p) => p.azimuthDeg !== at), ...level, { azimuthDeg: at, elevationDeg: Math.round(elevationDeg * 2) / 2 }]);
+  };
+  return (
+    <ChartFrame
+      title="The sky from here"
+      note={
+        <Switch
+          size="xs"
+          label="Paint the horizon"
+          checked={painting}
+          onChange={(event) => setPainting(event.currentTarget.checked)}
+          className={styles.switch}
+        />
+      }
+      fileName={`${slug}-${array.id}-sun-path`}
+      height={HEIGHT}
+      interactive
+      summary={`Sun paths of the year as seen from ${array.name || array.id}, with ${silhouettes.length} outlines before them`}
+      table={() => [
+        ["month", "local_hour", "azimuth_deg", "elevation_deg"],
+        ...arcs.flatMap(({ label, points: arc }) =>
+          arc
+            .filter((p) => p.elevationDeg > 0)
+            .map((p) => [label, Number(hourOf(p.utcMs).toFixed(2)), Number(p.azimuthDeg.toFixed(2)), Number(p.elevationDeg.toFixed(2))]),
+        ),
+      ]}
+    >
+      {(width) => (
+        <Sheet
+          width={width}
+          centreDeg={equatorAzimuthDeg(latitudeDeg)}
+          arcs={arcs}
+          painting={painting}
+          pressed={pressed}
+          paint={paint}
+          points={painting ? points : []}
+          draw={(frame) => (
+            <>
+              <StillPath frame={frame} arcs={arcs} silhouettes={silhouettes} horizonAt={horizonAt} plane={plane} hourOf={hourOf} />
+              <SunDot frame={frame} now={now} />
+            </>
+          )}
+        />
+      )}
+    </ChartFrame>
+  );
+}
+
+interface SheetProps {
+  readonly width: number;
+  readonly centreDeg: number;
+  readonly arcs: readonly SunPathArc[];
+  readonly painting: boolean;
+  readonly pressed: { current: boolean };
+  readonly paint: (azimuthDeg: number, elevationDeg: number) => void;
+  readonly points: readonly HorizonPoint[];
+  readonly draw: (frame: SkyFrame) => React.ReactNode;
+}
+
+/** The drawn sheet, with a brush for the horizon on it and its points for the keyboard. */
+function Sheet({ width, centreDeg, arcs, painting, pressed, paint, points, draw }: SheetProps) {
+  const frame = useMemo(() => skyFrame(width, HEIGHT, centreDeg, arcs), [width, centreDeg, arcs]);
+  const stroke = (event: PointerEvent<SVGRectElement>): void => {
+    const box = event.currentTarget.ownerSVGElement!.getBoundingClientRect();
+    const at = skyFromPx(frame, event.clientX - box.left, event.clientY - box.top);
+    paint(at.azimuthDeg, at.elevationDeg);
+  };
+  const nudge = (point: HorizonPoint) => (event: KeyboardEvent<SVGCircleElement>) => {
+    const by = event.key === "ArrowUp" ? 0.5 : event.key === "ArrowDown" ? -0.5 : 0;
+    if (by === 0) return;
+    event.preventDefault();
+    paint(point.azimuthDeg, Math.max(0, Math.min(90, point.elevationDeg + by)));
+  };
+  return (
+    <g>
+      {draw(frame)}
+      {painting && (
+        <rect
+          width={width}
+          height={HEIGHT}
+          fill="transparent"
+          style={{ cursor: "crosshair", touchAction: "none" }}
+          onPointerDown={(event) => {
+            pressed.current = true;
+            event.currentTarget.setPointerCapture(event.pointerId);
+            stroke(event);
+          }}
+          onPointerMove={(event) => pressed.current && stroke(event)}
+          onPointerUp={() => {
+            pressed.current = false;
+          }}
+        />
+      )}
+      {points.map((point) => {
+        const at = skyToPx(frame, point.azimuthDeg, point.elevationDeg);
+        return (
+          <circle
+            key={point.azimuthDeg}
+            cx={at.x}
+            cy={at.y}
+            r={4}
+            fill="var(--paper)"
+            stroke="var(--clay)"
+            strokeWidth={1.6}
+            role="slider"
+            tabIndex={0}
+            aria-label={`Horizon at ${number(point.azimuthDeg)} degrees`}
+            aria-valuenow={point.elevationDeg}
+            aria-valuemin={0}
+            aria-valuemax={90}
+            onKeyDown={nudge(point)}
+          />
+        );
+      })}
+    </g>
+  );
+}

@@ -1,0 +1,260 @@
+import { Button, MultiSelect, NumberInput, Select, TextInput } from "@mantine/core";
+import { type LimitState, OneLine, type OneLineInverter, oneLineHeight } from "@/charts";
+import { inverterSchema, type SiteDocument } from "@/contracts/site";
+import { type Limit, type StringCheck, stringCheck } from "@/core/electrical";
+import type { Inverter } from "@/core/site";
+import { Figure } from "@/features/figures/Figure";
+import { number } from "@/features/figures/format";
+import chapter from "@/features/look/Chapter.module.css";
+import { ScrollBox } from "@/features/look/ScrollBox";
+import { ChartFrame } from "@/features/save/ChartFrame";
+import { limitWorking } from "@/features/workings/site-workings";
+import { OpenNumber, PercentInput } from "./fields";
+import styles from "./SiteChapter.module.css";
+import type { SiteForm } from "./site-values";
+import { AddButton, type SiteViewProps } from "./view-parts";
+
+interface Checked {
+  readonly arrayId: string;
+  readonly name: string;
+  readonly inverter: Inverter;
+  readonly check: StringCheck;
+}
+
+const checksOf = (site: SiteDocument): Checked[] =>
+  site.inverters.flatMap((inverter) =>
+    site.arrays
+      .filter((array) => inverter.arrays.includes(array.id))
+      .map((array) => ({
+        arrayId: array.id,
+        name: array.name || array.id,
+        inverter,
+        check: stringCheck(site.place, array, site.modules[array.module]!, inverter),
+      })),
+  );
+
+function stateOf({ coldVoc, hotVmp, coldVmp, current }: StringCheck): LimitState {
+  const states = [coldVoc, hotVmp, coldVmp, current].map((limit) => limit.holds);
+  if (states.includes(false)) return "broken";
+  return states.every((state) => state === true) ? "holds" : "unknown";
+}
+
+/** Strings, inverters and meters as a one-line diagram, with the limits of each string on its inverter checked while it is typed. */
+export function WiringView({ slug, draft: { form, site } }: SiteViewProps) {
+  const checks = checksOf(site);
+  return (
+    <>
+      <Diagram slug={slug} site={site} checks={checks} />
+      <Limits site={site} checks={checks} />
+      <div className={`${chapter.columns} ${styles.halves}`}>
+        <InvertersSection form={form} />
+        <MetersSection form={form} />
+      </div>
+    </>
+  );
+}
+
+function Diagram({ slug, site, checks }: { slug: string; site: SiteDocument; checks: readonly Checked[] }) {
+  const orphans = site.arrays.filter((array) => !site.inverters.some((inverter) => inverter.arrays.includes(array.id)));
+  const inverters: OneLineInverter[] = site.inverters.map((inverter) => {
+    const dcW = site.arrays
+      .filter((array) => inverter.arrays.includes(array.id))
+      .reduce((sum, array) => sum + array.count * site.modules[array.module]!.pmpW, 0);
+    const devices = inverter.perModule
+      ? site.arrays.filter((array) => inverter.arrays.includes(array.id)).reduce((n, array) => n + array.count, 0)
+      : 1;
+    return {
+      id: inverter.id,
+      title: inverter.perModule ? `${inverter.id}, one a module` : inverter.id,
+      lines: [`${number((inverter.acRatedW * devices) / 1000, 1)} kW AC`, `DC to AC ${number(dcW / (inverter.acRatedW * devices), 2)}`],
+      arrays: checks
+        .filter((checked) => checked.inverter.id === inverter.id)
+        .map(({ arrayId, name, check }) => ({ id: arrayId, name, strings: inWords(check), state: stateOf(check) })),
+    };
+  });
+  if (orphans.length > 0) {
+    inverters.push({
+      id: " none",
+      title: "no inverter yet",
+      lines: ["96 % assumed"],
+      arrays: orphans.map((array) => ({ id: array.id, name: array.name || array.id, strings: `${array.count} modules`, state: "unknown" })),
+    });
+  }
+  const height = oneLineHeight(inverters);
+  return (
+    <ChartFrame
+      title="One line"
+      note="from the modules to the grid"
+      fileName={`${slug}-one-line`}
+      height={height}
+      summary={`One-line diagram: ${site.arrays.length} arrays, ${site.inverters.length} inverters, ${site.meters.length} meters`}
+      table={() => [
+        ["array", "strings", "modules_in_series", "inverter", "limits"],
+        ...checks.map(({ name, check, inverter }) => [name, check.strings, check.modulesInSeries, inverter.id, stateOf(check)]),
+      ]}
+    >
+      {(width) => <OneLine width={width} inverters={inverters} meters={site.meters} />}
+    </ChartFrame>
+  );
+}
+
+const inWords = ({ strings, modulesInSeries }: StringCheck): string =>
+  modulesInSeries === 1 ? `${number(strings)} on their own` : `${number(strings)} string${strings === 1 ? "" : "s"} of ${modulesInSeries}`;
+
+const COLUMNS = [
+  { key: "coldVoc", head: "open, coldest", unit: "V", sign: "≤" },
+  { key: "hotVmp", head: "working, hottest", unit: "V", sign: "≥" },
+  { key: "coldVmp", head: "working, coldest", unit: "V", sign: "≤" },
+  { key: "current", head: "current × 1.25", unit: "A", sign: "≤" },
+] as const;
+
+function Limits({ site, checks }: { site: SiteDocument; checks: readonly Checked[] }) {
+  const first = checks[0]?.check;
+  if (!first) return null;
+  return (
+    <section className={chapter.section}>
+      <h2>Limits of the strings</h2>
+      <ScrollBox label="Limits of the strings">
+        <table className={chapter.table}>
+          <thead>
+            <tr>
+              <th scope="col">array</th>
+              {COLUMNS.map(({ key, head, unit }) => (
+                <th scope="col" key={key}>{`${head}, ${unit}`}</th>
+              ))}
+              <th scope="col">modules a string may have</th>
+            </tr>
+          </thead>
+          <tbody>
+            {checks.map((checked) => (
+              <tr key={`${checked.inverter.id} ${checked.arrayId}`}>
+                <td>{`${checked.name} on ${checked.inverter.id}`}</td>
+                {COLUMNS.map(({ key, sign, unit, head }) => (
+                  <td key={key}>
+                    <Figure plain working={() => limitWorking(site, checked, key, head, unit)}>
+                      <LimitText limit={checked.check[key]} sign={sign} unit={unit} />
+                    </Figure>
+                  </td>
+                ))}
+                <td>{checked.check.range ? `${checked.check.range.least} to ${checked.check.range.most}` : "–"}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </ScrollBox>
+      <p className={chapter.soft}>
+        {`Coldest ${number(first.recordLowC)} °C, hottest cells ${number(first.hotCellC)} °C${first.assumed ? " (usual ones: write the place's own under Place)" : ""}. A tick holds, an exclamation mark is broken, a question mark waits for the datasheet or the inverter's limits.`}
+      </p>
+      <p className={styles.caution}>
+        String voltages can kill and arcs do not go out by themselves. Disconnects, fuses and earthing follow the local code; a licensed
+        electrician decides. Never open a DC connector under load.
+      </p>
+    </section>
+  );
+}
+
+function LimitText({ limit, sign, unit }: { limit: Limit; sign: string; unit: string }) {
+  const { value, limit: bound, holds } = limit;
+  if (value === null) return <span className={styles.unknown}>?</span>;
+  const shown = number(value, unit === "A" ? 1 : 0);
+  if (holds === null) return <span className={styles.unknown}>{`${shown} ?`}</span>;
+  return (
+    <span
+      className={holds ? styles.fine : styles.fault}
+    >{`${shown} ${sign} ${number(bound!, unit === "A" ? 1 : 0)} ${holds ? "✓" : "!"}`}</span>
+  );
+}
+
+function InvertersSection({ form }: { form: SiteForm }) {
+  const arrays = form.values.arrays.map((array) => ({ value: array.id, label: array.name || array.id }));
+  const add = (): void => {
+    const id = `inverter-${form.values.inverters.length + 1}`;
+    const free = arrays
+      .filter(({ value }) => !form.values.inverters.some((inverter) => inverter.arrays.includes(value)))
+      .map(({ value }) => value);
+    form.insertListItem("inverters", inverterSchema.parse({ id, arrays: free.length > 0 ? free : [arrays[0]!.value], acRatedW: 5000 }));
+  };
+  return (
+    <section className={chapter.section}>
+      <h2>Inverters</h2>
+      {form.values.inverters.map((inverter, i) => (
+        <div className={styles.type} key={inverter.id}>
+          <div className={styles.four}>
+            <TextInput label="Name" {...form.getInputProps(`inverters.${i}.id`)} readOnly />
+            <NumberInput
+              label={inverter.perModule ? "AC rating a module, W" : "AC rating, W"}
+              hideControls
+              {...form.getInputProps(`inverters.${i}.acRatedW`)}
+            />
+            <PercentInput form={form} label="Efficiency, %" path={`inverters.${i}.ratedEfficiencyFrac`} />
+            <Select
+              label="One for"
+              data={[
+                { value: "site", label: "its arrays" },
+                { value: "module", label: "each module" },
+              ]}
+              allowDeselect={false}
+              value={inverter.perModule ? "module" : "site"}
+              onChange={(value) => form.setFieldValue(`inverters.${i}.perModule`, value === "module")}
+            />
+            <MultiSelect className={styles.two} label="On arrays" data={arrays} {...form.getInputProps(`inverters.${i}.arrays`)} />
+            <OpenNumber form={form} label="Inputs" path={`inverters.${i}.inputs`} />
+            <OpenNumber form={form} label="Input, A" path={`inverters.${i}.inputMaxA`} />
+            <OpenNumber form={form} label="Highest DC, V" path={`inverters.${i}.maxDcV`} />
+            <OpenNumber form={form} label="Window from, V" path={`inverters.${i}.mpptMinV`} />
+            <OpenNumber form={form} label="Window to, V" path={`inverters.${i}.mpptMaxV`} />
+            <OpenNumber form={form} label="Export limit, W" path={`inverters.${i}.exportLimitW`} />
+          </div>
+          <Button variant="subtle" size="compact-sm" onClick={() => form.removeListItem("inverters", i)}>
+            {`Remove ${inverter.id}`}
+          </Button>
+        </div>
+      ))}
+      <AddButton onClick={add}>Add an inverter</AddButton>
+    </section>
+  );
+}
+
+const POINTS = [
+  { value: "dc", label: "DC, before the inverter" },
+  { value: "ac", label: "AC, production" },
+  { value: "net", label: "net, at the grid" },
+  { value: "export", label: "export only" },
+  { value: "import", label: "import only" },
+];
+
+function MetersSection({ form }: { form: SiteForm }) {
+  const arrays = form.values.arrays.map((array) => ({ value: array.id, label: array.name || array.id }));
+  return (
+    <section className={chapter.section}>
+      <h2>Metering points</h2>
+      {form.values.meters.map((meter, i) => (
+        <div className={styles.type} key={meter.id}>
+          <div className={styles.three}>
+            <TextInput label="Name" {...form.getInputProps(`meters.${i}.id`)} readOnly />
+            <Select label="Point" data={POINTS} allowDeselect={false} {...form.getInputProps(`meters.${i}.point`)} />
+            <MultiSelect
+              label="Arrays"
+              data={arrays}
+              placeholder={meter.arrays.length === 0 ? "all" : ""}
+              {...form.getInputProps(`meters.${i}.arrays`)}
+            />
+          </div>
+          {form.values.meters.length > 1 && (
+            <Button variant="subtle" size="compact-sm" onClick={() => form.removeListItem("meters", i)}>
+              {`Remove ${meter.id}`}
+            </Button>
+          )}
+        </div>
+      ))}
+      <AddButton
+        onClick={() => form.insertListItem("meters", { id: `meter-${form.values.meters.length + 1}`, point: "ac" as const, arrays: [] })}
+      >
+        Add a meter
+      </AddButton>
+      <p className={chapter.soft}>
+        What a meter shows depends on where it sits: DC counts before the inverter's loss, net counts what the house used as well.
+      </p>
+    </section>
+  );
+}

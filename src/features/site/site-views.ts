@@ -1,0 +1,9 @@
+/** The views of the site chapter, in the order in which people work. */
+export const SITE_VIEWS = [
+  { id: "place", name: "Place and arrays" },
+  { id: "wiring", name: "Wiring" },
+  { id: "shade", name: "Shade" },
+  { id: "losses", name: "Losses and costs" },
+  { id: "history", name: "History" },
+] as const;
+export type SiteView = (typeof SITE_VIEWS)[number]["id"];

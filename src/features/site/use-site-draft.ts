@@ -1,0 +1,242 @@
+"use client";
+
+import { type UseFormReturnType, useForm } from "@mantine/form";
+import { useHotkeys } from "@mantine/hooks";
+import { useRouter } from "next/navigation";
+import { useCallback, useEffect, useMemo, useRef, useState } from "react";
+import { type SiteDocument, siteSchema } from "@/contracts/site";
+import { type FieldMerge, mergeFields } from "@/core/site";
+import { asRefused, call, type RefusedCall } from "@/features/api";
+import { type Draft, draftsOf, dropDraft, keepDraft, tabId } from "./draft-storage";
+import { type SiteValues, toDocument, toValues, validateSite } from "./site-values";
+
+/** The book as this window last read it. */
+interface Base {
+  readonly version: number;
+  readonly site: SiteDocument;
+}
+
+/** Two windows changed the same fields; what to do is asked. */
+export interface Conflict {
+  readonly now: Base;
+  readonly merge: FieldMerge;
+}
+
+export interface SiteDraft {
+  readonly form: UseFormReturnType<SiteValues>;
+  /** The draft as a whole document; where a field is wrong, as it was before that. */
+  readonly site: SiteDocument;
+  readonly valid: boolean;
+  readonly note: string;
+  readonly refusal: RefusedCall | null;
+  readonly conflict: Conflict | null;
+  /** Unsaved entries that another window left behind. */
+  readonly others: readonly Draft[];
+  readonly undo: () => void;
+  readonly redo: () => void;
+  readonly canUndo: boolean;
+  readonly canRedo: boolean;
+  readonly save: () => void;
+  readonly settle: (merged: SiteDocument) => void;
+  readonly dismissConflict: () => void;
+  readonly takeOver: (draft: Draft) => void;
+  readonly forget: (draft: Draft) => void;
+  readonly revert: () => void;
+  /** Puts a whole document in the draft's place, such as one read from a file. */
+  readonly replace: (site: SiteDocument, note: string) => void;
+}
+
+/** Entries within this time are undone together. */
+const TOGETHER_MS = 700;
+const DEEPEST = 200;
+
+/** A site document being edited: undo and redo, kept through reload, saved over the version it was read from. */
+export function useSiteDraft(slug: string, version: number, site: SiteDocument): SiteDraft {
+  const router = useRouter();
+  const [base, setBase] = useState<Base>({ version, site });
+  const [note, setNote] = useState("");
+  const [refusal, setRefusal] = useState<RefusedCall | null>(null);
+  const [conflict, setConflict] = useState<Conflict | null>(null);
+  const [others, setOthers] = useState<readonly Draft[]>([]);
+  const past = useRef<SiteValues[]>([]);
+  const future = useRef<SiteValues[]>([]);
+  const [depth, setDepth] = useState({ past: 0, future: 0 });
+  const last = useRef(0);
+  const replaying = useRef(false);
+  const form = useForm<SiteValues>({
+    initialValues: toValues(site),
+    validate: validateSite,
+    validateInputOnBlur: true,
+    onValuesChange: (_, previous) => {
+      if (replaying.current) return;
+      const now = Date.now();
+      if (now - last.current > TOGETHER_MS || past.current.length === 0) past.current = [...past.current.slice(-DEEPEST), previous];
+      last.current = now;
+      future.current = [];
+      setDepth({ past: past.current.length, future: 0 });
+    },
+  });
+  const put = useCallback(
+    (values: SiteValues): void => {
+      replaying.current = true;
+      form.setValues(values);
+      replaying.current = false;
+    },
+    [form],
+  );
+  const step = (from: { current: SiteValues[] }, to: { current: SiteValues[] }): void => {
+    const values = from.current.at(-1);
+    if (!values) return;
+    from.current = from.current.slice(0, -1);
+    to.current = [...to.current, form.getValues()];
+    last.current = 0;
+    put(values);
+    form.clearErrors();
+    setDepth({ past: past.current.length, future: future.current.length });
+  };
+  const undo = (): void => step(past, future);
+  const redo = (): void => step(future, past);
+  const valid = useWholeSite(form.values, site);
+  useDraftKeeping(slug, base, form.values, form.isDirty());
+
+  // What an earlier visit left unsaved comes back once, after the first paint: the server knows nothing of it.
+  const restored = useRef(false);
+  useEffect(() => {
+    if (restored.current) return;
+    restored.current = true;
+    const found = draftsOf(slug);
+    const own = found.find((draft) => draft.tab === tabId());
+    setOthers(found.filter((draft) => draft !== own));
+    if (!own) return;
+    bringBack(own);
+  });
+  const bringBack = (draft: Draft): void => {
+    const merge = mergeFields(draft.base, toDocument(draft.values), site);
+    form.setValues(toValues(merge.merged as SiteDocument));
+    if (merge.clashes.length > 0) setConflict({ now: { version, site }, merge });
+    setNote(`Unsaved entries of ${new Date(draft.at).toLocaleTimeString([], { hour: "2-digit", minute: "2-digit" })} are back.`);
+  };
+
+  const store = async (document: unknown, over: Base): Promise<void> => {
+    try {
+      const saved = await call<{ version: number }>("PUT", `/api/books/${slug}`, { version: over.version, site: document });
+      setBase({ version: saved.version, site: document as SiteDocument });
+      form.resetDirty(toValues(document as SiteDocument));
+      dropDraft(slug, tabId());
+      setConflict(null);
+      setNote("Saved. The ledger is reckoned anew.");
+      router.refresh();
+    } catch (error) {
+      const refused = asRefused(error);
+      if (refused.code === "book-changed") await reconcile(document, over);
+      else setRefusal(refused);
+    }
+  };
+  /** Somebody else saved first: what does not collide is put together and saved, the rest is asked. */
+  const reconcile = async (document: unknown, over: Base): Promise<void> => {
+    const now = await call<Base>("GET", `/api/books/${slug}`);
+    const merge = mergeFields(over.site, document, now.site);
+    if (merge.clashes.length > 0) return setConflict({ now, merge });
+    form.setValues(toValues(merge.merged as SiteDocument));
+    setBase(now);
+    await store(merge.merged, now);
+    if (merge.taken.length > 0)
+      setNote(`Saved, together with what another window changed: ${merge.taken.map((path) => path.join(" · ")).join("; ")}.`);
+  };
+  const guarded = (work: () => Promise<void>): void => {
+    setRefusal(null);
+    setNote("");
+    work().catch((error: unknown) => setRefusal(asRefused(error)));
+  };
+  const save = (): void => {
+    const { hasErrors, errors } = form.validate();
+    if (hasErrors) {
+      setNote(
+        `${Object.keys(errors).length} field(s) need correcting before this can be saved: ${Object.values(errors).slice(0, 2).join("; ")}`,
+      );
+      return;
+    }
+    guarded(() => store(toDocument(form.getValues()), base));
+  };
+  useHotkeys(
+    [
+      ["mod+Z", undo],
+      ["mod+shift+Z", redo],
+      ["mod+Y", redo],
+      ["mod+S", save],
+    ],
+    [],
+    true,
+  );
+  return {
+    form,
+    ...valid,
+    note,
+    refusal,
+    conflict,
+    others,
+    undo,
+    redo,
+    canUndo: depth.past > 0,
+    canRedo: depth.future > 0,
+    save,
+    settle: (merged) => {
+      const now = conflict?.now ?? base;
+      form.setValues(toValues(merged));
+      setBase(now);
+      guarded(() => store(merged, now));
+    },
+    dismissConflict: () => setConflict(null),
+    takeOver: (draft) => {
+      bringBack(draft);
+      dropDraft(slug, draft.tab);
+      setOthers(others.filter((other) => other !== draft));
+    },
+    forget: (draft) => {
+      dropDraft(slug, draft.tab);
+      setOthers(others.filter((other) => other !== draft));
+    },
+    revert: () => {
+      form.setValues(toValues(base.site));
+      form.clearErrors();
+      setNote("As the book has it. Undo brings your entries back.");
+    },
+    replace: (next, words) => {
+      form.setValues(toValues(next));
+      setNote(words);
+    },
+  };
+}
+
+/** The draft as a document, or the last one that was whole. */
+function useWholeSite(values: SiteValues, first: SiteDocument): { site: SiteDocument; valid: boolean } {
+  const [whole, setWhole] = useState(first);
+  const parsed = useMemo(() => siteSchema.safeParse(toDocument(values)), [values]);
+  if (parsed.success && JSON.stringify(parsed.data) !== JSON.stringify(whole)) setWhole(parsed.data);
+  return { site: whole, valid: parsed.success };
+}
+
+/** Writes unsaved entries down shortly after they are made, and when the page is left. */
+function useDraftKeeping(slug: string, base: Base, values: SiteValues, dirty: boolean): void {
+  const held = useRef({ base, values, dirty });
+  useEffect(() => {
+    held.current = { base, values, dirty };
+    const write = (): void => {
+      if (held.current.dirty) keepDraft(slug, { base: held.current.base.site, values: held.current.values });
+      else dropDraft(slug, tabId());
+    };
+    const later = setTimeout(write, 250);
+    window.addEventListener("pagehide", write);
+    return () => {
+      clearTimeout(later);
+      window.removeEventListener("pagehide", write);
+    };
+  }, [slug, base, values, dirty]);
+  // Leaving the chapter inside the application is no page hide; what the last quarter second brought is written then.
+  useEffect(
+    () => () => {
+      if (held.current.dirty) keepDraft(slug, { base: held.current.base.site, values: held.current.values });
+    },
+    [slug],
+  );
+}

@@ -1,0 +1,31 @@
+import { Button } from "@mantine/core";
+import Link from "next/link";
+import chapter from "@/features/look/Chapter.module.css";
+import type { SiteDraft } from "./use-site-draft";
+
+/** What a view of the site needs. */
+export interface SiteViewProps {
+  readonly slug: string;
+  readonly draft: SiteDraft;
+  readonly year: string | null;
+}
+
+/** A button that belongs to a ruled list. */
+export function AddButton({ children, onClick }: { children: string; onClick: () => void }) {
+  return (
+    <Button variant="subtle" size="compact-sm" onClick={onClick}>
+      {children}
+    </Button>
+  );
+}
+
+/** What a view says when it has no weather to reckon with. */
+export function CloudlessNote({ slug, year }: { slug: string; year: string | null }) {
+  if (year !== null) return null;
+  return (
+    <p className={chapter.soft}>
+      This book has no weather yet, so energies are those of a cloudless year: more than will come. Bring weather in the{" "}
+      <Link href={`/books/${slug}/readings`}>Readings chapter</Link>.
+    </p>
+  );
+}

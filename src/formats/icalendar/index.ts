@@ -1,0 +1,1 @@
+export { writeReminders, type YearlyReminder } from "./write-reminders";

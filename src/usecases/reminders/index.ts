@@ -1,0 +1,1 @@
+export { tiltReminders } from "./tilt-reminders";

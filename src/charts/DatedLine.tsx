@@ -6,20 +6,19 @@ export interface DatedMark {
   readonly kind: "start" | "revision" | "season";
 }
 
+export interface DatedLineProps {
+  readonly width: number;
+  readonly height: number;
+  readonly marks: readonly DatedMark[];
+  /** Last day of the line. */
+  readonly until: string;
+  readonly selected: string | null;
+}
+
 /** A line of dates with what changed on them; labels alternate above and below so that near ones stay apart. */
-export function DatedLine({
-  width,
-  height,
-  marks,
-  selected,
-}: {
-  width: number;
-  height: number;
-  marks: readonly DatedMark[];
-  selected: string | null;
-}) {
+export function DatedLine({ width, height, marks, until, selected }: DatedLineProps) {
   const times = marks.map((mark) => Date.parse(mark.on));
-  const [from, to] = [Math.min(...times), Math.max(...times, Math.min(...times) + 366 * 86_400_000)];
+  const [from, to] = [Math.min(...times), Math.max(...times, Date.parse(until))];
   const x = scaleUtc([new Date(from), new Date(to + (to - from) * 0.06)], [14, width - 20]);
   const middle = height / 2;
   return (

@@ -40,10 +40,8 @@ export const oneLineHeight = (inverters: readonly OneLineInverter[]): number =>
 /** Arrays, strings, inverters, meters and grid as electricians draw them: one line from left to right. */
 export function OneLine({ width, inverters, meters }: OneLineProps) {
   const x = { array: 0, arrayEnd: width * 0.27, inverter: width * 0.45, inverterEnd: width * 0.66, bus: width * 0.78, grid: width - 66 };
-  let y = 26;
-  const placed = inverters.map((inverter) => {
-    const top = y;
-    y += groupHeight(inverter) + GAP;
+  const placed = inverters.map((inverter, k) => {
+    const top = 26 + inverters.slice(0, k).reduce((sum, before) => sum + groupHeight(before) + GAP, 0);
     return { inverter, top, middle: top + groupHeight(inverter) / 2 };
   });
   const bus = placed.length > 0 ? (placed[0]!.middle + placed.at(-1)!.middle) / 2 : 40;
@@ -69,7 +67,7 @@ export function OneLine({ width, inverters, meters }: OneLineProps) {
         {placed.map(({ inverter, top, middle }) => (
           <g key={inverter.id}>
             {inverter.arrays.map((array, k) => {
-              const own = top + (groupHeight(inverter) - inverter.arrays.length * ROW) / 2 + k * ROW + BOX / 2;
+              const own = top + (groupHeight(inverter) - inverter.arrays.length * ROW) / 2 + (k + 0.5) * ROW;
               return <path key={array.id} d={`M${x.arrayEnd} ${own}H${(x.arrayEnd + x.inverter) / 2}V${middle}H${x.inverter}`} />;
             })}
             <path d={`M${x.inverterEnd} ${middle}H${x.bus}V${bus}`} />
@@ -84,7 +82,7 @@ export function OneLine({ width, inverters, meters }: OneLineProps) {
               key={array.id}
               array={array}
               x={x.array}
-              y={top + (groupHeight(inverter) - inverter.arrays.length * ROW) / 2 + k * ROW}
+              y={top + (groupHeight(inverter) - inverter.arrays.length * ROW) / 2 + (k + 0.5) * ROW - BOX / 2}
               width={x.arrayEnd}
             />
           ))}
@@ -136,7 +134,7 @@ function ArrayBox({ array, x, y, width }: { array: OneLineArray; x: number; y: n
 }
 
 function InverterBox({ inverter, x, y, width }: { inverter: OneLineInverter; x: number; y: number; width: number }) {
-  const height = 22 + inverter.lines.length * 15;
+  const height = 26 + inverter.lines.length * 15;
   return (
     <g transform={`translate(${x},${y - height / 2})`}>
       <Box width={width} height={height} edge="var(--ink)">

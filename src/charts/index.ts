@@ -18,4 +18,5 @@ export { type TiltLine, TiltYear } from "./TiltYear";
 export { ValueAxis } from "./ValueAxis";
 export { WaterfallBar, type WaterfallBarProps } from "./WaterfallBar";
 export { WaterfallPicture, type WaterfallStep, waterfallHeight } from "./WaterfallPicture";
+export { type WayCurve, WayCurves } from "./WayCurves";
 export { HEAT_BOUNDS, SHARE_BOUNDS, YearGlance } from "./YearGlance";

@@ -173,8 +173,8 @@ const ferryOffice: DemoBook = {
       {
         id: "attic",
         arrays: ["quay", "lane"],
-        acRatedW: 8600,
-        ratedEfficiencyFrac: 0.967,
+        acRatedW: 8000,
+        ratedEfficiencyFrac: 0.955,
         maxDcV: 600,
         mpptMinV: 160,
         mpptMaxV: 520,
@@ -187,6 +187,13 @@ const ferryOffice: DemoBook = {
     ageing: { firstYearFrac: 0.01, perYearFrac: 0.005 },
     warranty: { years: 25, firstYearFrac: 0.02, perYearFrac: 0.0055 },
     promise: { monthlyKwh: [190, 350, 740, 1150, 1370, 1400, 1350, 1140, 810, 480, 220, 140] },
+    revisions: [
+      {
+        from: "2022-09-14",
+        note: "inverter swapped",
+        change: { inverters: [{ id: "attic", acRatedW: 8600, ratedEfficiencyFrac: 0.967 }] },
+      },
+    ],
     money: {
       costs: [
         { on: "2020-10-12", amount: "19850.00", what: "system" },

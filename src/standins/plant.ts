@@ -45,8 +45,7 @@ export function simulatePlant(site: Site, truth: PlantTruth, weather: SimulatedW
   const energyKwh = new Float64Array(axis.count);
   const soiling = soilingFrac(truth, weather);
   const commissionedMs = Date.parse(`${site.commissioned}T00:00:00Z`);
-  const acRatedW = site.inverters.reduce((sum, inverter) => sum + inverter.acRatedW, 0);
-  const standing = new Map<string, readonly StandingArray[]>();
+  const standing = new Map<string, Standing>();
   const lag = Math.exp(-axis.stepMinutes / 8);
   let rise = 0;
   for (let i = 0; i < axis.count; i++) {
@@ -54,7 +53,8 @@ export function simulatePlant(site: Site, truth: PlantTruth, weather: SimulatedW
     const aged = 1 - (truth.ageingPerYearFrac * (utcMs - commissionedMs)) / YEAR_MS;
     let dcW = 0;
     const date = new Date(utcMs).toISOString().slice(0, 10);
-    for (const array of arraysOn(site, truth, date, standing)) {
+    const { arrays, acRatedW } = standingOn(site, truth, date, standing);
+    for (const array of arrays) {
       const lightWm2 =
         klucher(weather, i, array, new Date(utcMs).getUTCMonth()) * (1 - soiling[Math.floor(i / (1440 / axis.stepMinutes))]!);
       rise = lag * rise + (1 - lag) * lightWm2 * 0.0335 * Math.max(0.5, 1.18 - 0.06 * weather.windSpeedMs[i]!);
@@ -77,11 +77,20 @@ interface StandingArray {
   readonly discs: readonly SkyDisc[];
 }
 
-/** The arrays as they stand on a day: a seasonal rack turns in the year. Kept by their tilts. */
-function arraysOn(site: Site, truth: PlantTruth, date: string, kept: Map<string, readonly StandingArray[]>): readonly StandingArray[] {
-  const stood = site.revisions.length === 0 && site.arrays.every((array) => array.tiltSchedule.length === 0) ? site : siteOn(site, date);
-  const key = stood.arrays.map((array) => array.tiltDeg).join();
-  const held = kept.get(key) ?? stood.arrays.map((array) => standingArray(stood, truth, array));
+interface Standing {
+  readonly arrays: readonly StandingArray[];
+  readonly acRatedW: number;
+}
+
+/** What stands on a day: a seasonal rack turns in the year, hardware is swapped. Kept by tilts and revisions. */
+function standingOn(site: Site, truth: PlantTruth, date: string, kept: Map<string, Standing>): Standing {
+  const still = site.revisions.length === 0 && site.arrays.every((array) => array.tiltSchedule.length === 0);
+  const stood = still ? site : siteOn(site, date);
+  const key = [...stood.arrays.map((array) => array.tiltDeg), site.revisions.filter((revision) => revision.from <= date).length].join();
+  const held = kept.get(key) ?? {
+    arrays: stood.arrays.map((array) => standingArray(stood, truth, array)),
+    acRatedW: stood.inverters.reduce((sum, inverter) => sum + inverter.acRatedW, 0),
+  };
   kept.set(key, held);
   return held;
 }

@@ -67,6 +67,6 @@ export function withField(document: Json, path: readonly string[], value: Json):
     const kept = document.map((item) => (item.id === head ? (withField(item, rest, value) as { id: string }) : item));
     return kept.filter((item) => item !== undefined);
   }
-  if (Array.isArray(document)) return document.map((item, k) => (String(k) === head ? withField(item, rest, value) : item));
+  if (Array.isArray(document)) return (document as Json[]).map((item, k) => (String(k) === head ? withField(item, rest, value) : item));
   return { ...(document as Record<string, Json>), [head]: withField((document as Record<string, Json>)[head], rest, value) };
 }

@@ -23,7 +23,7 @@ export function ClaimCheck({ best, fixed, asIs, positions }: Props) {
           ? verdict(claim / 100, best, fixed, asIs, positions)
           : "Give a claim in percent."}
       </p>
-      <div className={styles.fields}>
+      <div className={styles.claim}>
         <NumberInput size="xs" label="Claimed gain of tilting, % a year" hideControls value={claim} onChange={setClaim} />
       </div>
     </section>

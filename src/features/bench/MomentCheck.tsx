@@ -1,5 +1,5 @@
 import { NumberInput } from "@mantine/core";
-import { useEffect, useState } from "react";
+import { useState } from "react";
 import type { SiteDocument } from "@/contracts/site";
 import { type PvArray, siteOn } from "@/core/site";
 import { momentPowerW } from "@/core/tilt";
@@ -11,14 +11,9 @@ import { momentWorking } from "@/features/workings/bench-workings";
 import styles from "./Bench.module.css";
 
 /** What tilting brings at one moment: for a rack that is turned by hand through the day. */
-export function MomentCheck({ site, array }: { site: SiteDocument; array: PvArray }) {
+export function MomentCheck({ site, array, nowUtcMs }: { site: SiteDocument; array: PvArray; nowUtcMs: number }) {
   const zone = site.place.timeZone;
-  const [at, setAt] = useState("");
-  // The clock of this minute is known in the browser alone.
-  useEffect(() => {
-    const now = Date.now();
-    setAt(new Date(now + zoneOffset(zone)(now)).toISOString().slice(0, 16));
-  }, [zone]);
+  const [at, setAt] = useState(new Date(nowUtcMs + zoneOffset(zone)(nowUtcMs)).toISOString().slice(0, 16));
   const [tilt, setTilt] = useState<number | string>(45);
   const [ghi, setGhi] = useState<number | string>("");
   const [air, setAir] = useState<number | string>(15);
@@ -31,7 +26,7 @@ export function MomentCheck({ site, array }: { site: SiteDocument; array: PvArra
     ghiWm2: typeof ghi === "number" ? ghi : null,
     airTempC: typeof air === "number" ? air : 15,
   };
-  const powers = known ? momentPowerW(stood, array.id, moment, [stands, tilt as number]) : null;
+  const powers = known ? momentPowerW(stood, array.id, moment, [stands, tilt]) : null;
   const [asItIs = 0, tilted = 0] = powers ?? [];
   return (
     <section className={chapter.section}>

@@ -3,6 +3,7 @@
 import { NumberInput } from "@mantine/core";
 import type { Remote } from "comlink";
 import { useMemo, useState } from "react";
+import { WayCurves } from "@/charts";
 import type { SiteDocument } from "@/contracts/site";
 import { equatorAzimuthDeg } from "@/core/geometry";
 import type { PvArray } from "@/core/site";
@@ -11,12 +12,17 @@ import { Figure } from "@/features/figures/Figure";
 import { number, percent } from "@/features/figures/format";
 import type { PlaneYear } from "@/features/geometry/engine-types";
 import type { GeometryEngine } from "@/features/geometry/geometry.worker";
+import { pricePerKwh } from "@/features/geometry/price";
 import { useEngineAnswer } from "@/features/geometry/use-geometry";
+import { MONTHS_SHORT } from "@/features/geometry/words";
 import chapter from "@/features/look/Chapter.module.css";
 import { ScrollBox } from "@/features/look/ScrollBox";
+import { ChartFrame } from "@/features/save/ChartFrame";
 import { differenceWorking } from "@/features/workings/yield-workings";
 import styles from "./Bench.module.css";
-import type { BenchProps } from "./BenchChapter";
+import type { BenchProps } from "./bench-views";
+
+const SHORT = ["as it stands", "on the roof", "rack, fixed", "rack, tilted twice"] as const;
 
 interface Way {
   readonly name: string;
@@ -40,7 +46,7 @@ const stoodAs = (site: SiteDocument, change: Partial<PvArray>): SiteDocument => 
 });
 
 /** The same modules on the roof or on a rack in the open: what each brings. */
-export function RoofOrGround({ site, year, engine }: BenchProps & { readonly engine: Remote<GeometryEngine> | null }) {
+export function RoofOrGround({ slug, site, year, engine }: BenchProps & { readonly engine: Remote<GeometryEngine> | null }) {
   const { latitudeDeg } = site.place;
   const first = site.arrays[0]!;
   const [roofTilt, setRoofTilt] = useState<number | string>(first.tiltDeg);
@@ -85,19 +91,43 @@ export function RoofOrGround({ site, year, engine }: BenchProps & { readonly eng
               <th scope="col">winter half, kWh</th>
               <th scope="col">December, kWh</th>
               <th scope="col">June, kWh</th>
-              <th scope="col">cost and worth</th>
+              <th scope="col">{`worth a year, ${site.currency}`}</th>
+              <th scope="col">cost</th>
             </tr>
           </thead>
           <tbody>
             {ways.map(({ name }, k) => (
-              <WayRow key={name} name={name} answer={years?.[k]} base={years?.[0]} first={k === 0} />
+              <WayRow key={name} name={name} answer={years?.[k]} base={years?.[0]} first={k === 0} price={pricePerKwh(site)} />
             ))}
           </tbody>
         </table>
       </ScrollBox>
+      {years && years.length === ways.length && (
+        <ChartFrame
+          title="Month by month"
+          note="kWh at the meter"
+          fileName={`${slug}-roof-or-ground`}
+          height={230}
+          summary="Energy by month on the roof and on a rack"
+          table={() => [
+            ["way", ...MONTHS_SHORT],
+            ...ways.map(({ name }, k) => [name, ...years[k]!.monthsKwh.map((kwh) => Number(kwh.toFixed(1)))]),
+          ]}
+        >
+          {(width) => (
+            <WayCurves
+              width={width}
+              height={230}
+              months={MONTHS_SHORT}
+              label={(kwh) => number(kwh)}
+              curves={ways.map(({ name }, k) => ({ label: SHORT[k]!, values: years[k]!.monthsKwh, name }))}
+            />
+          )}
+        </ChartFrame>
+      )}
       <p className={chapter.soft}>
-        The rack stands clear of the site's obstacles, the horizon stays. What rack, trench, cable and fence cost, and whether the extra
-        kilowatt-hours pay for them, is a decision case of the Money chapter, in a later edition.
+        The rack stands clear of the site's obstacles, the horizon stays. Worth is the difference at the book's price. What rack, trench,
+        cable and fence cost, and whether they pay, is a decision case of the Money chapter, in a later edition: its place is kept.
       </p>
       <p className={styles.caution}>
         A rack carries wind and snow: footings and cable routes are for people who may build them, under the local code. A roof wants its
@@ -107,17 +137,15 @@ export function RoofOrGround({ site, year, engine }: BenchProps & { readonly eng
   );
 }
 
-function WayRow({
-  name,
-  answer,
-  base,
-  first,
-}: {
-  name: string;
-  answer: PlaneYear | undefined;
-  base: PlaneYear | undefined;
-  first: boolean;
-}) {
+interface WayRowProps {
+  readonly name: string;
+  readonly answer: PlaneYear | undefined;
+  readonly base: PlaneYear | undefined;
+  readonly first: boolean;
+  readonly price: number | null;
+}
+
+function WayRow({ name, answer, base, first, price }: WayRowProps) {
   const more = answer && base ? answer.yearKwh - base.yearKwh : 0;
   return (
     <tr>
@@ -144,7 +172,8 @@ function WayRow({
       <td>{answer ? number(answer.winterKwh) : "…"}</td>
       <td>{answer ? number(answer.monthsKwh[11]!) : "…"}</td>
       <td>{answer ? number(answer.monthsKwh[5]!) : "…"}</td>
-      <td className={chapter.soft}>later</td>
+      <td>{first || price === null || !answer || !base ? "–" : number(more * price, 2)}</td>
+      <td className={chapter.soft}>–</td>
     </tr>
   );
 }

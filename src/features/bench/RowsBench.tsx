@@ -13,9 +13,11 @@ import chapter from "@/features/look/Chapter.module.css";
 import { ChartFrame } from "@/features/save/ChartFrame";
 import { rowsWorking } from "@/features/workings/rows-working";
 import styles from "./Bench.module.css";
-import type { BenchProps } from "./BenchChapter";
+import type { BenchProps } from "./bench-views";
 
 const SOLSTICE_DEG = 23.44;
+/** Poleward of here a bench without other knowledge counts with snow. */
+const SNOWY_DEG = 42;
 const WINDOWS: readonly (readonly [number, number])[] = [
   [11, 13],
   [10, 14],
@@ -36,7 +38,7 @@ export function RowsBench({ slug, site }: BenchProps) {
   const [from, setFrom] = useState<number | string>(10);
   const [to, setTo] = useState<number | string>(14);
   const [edge, setEdge] = useState<number | string>(Number(Math.max(0.5, array.baseHeightM).toFixed(2)));
-  const [snow, setSnow] = useState<number | string>(0.3);
+  const [snow, setSnow] = useState<number | string>(Math.abs(site.place.latitudeDeg) >= SNOWY_DEG ? 0.3 : 0);
   const latitudeDeg = site.place.latitudeDeg;
   const rows = {
     latitudeDeg,

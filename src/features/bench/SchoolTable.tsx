@@ -20,7 +20,7 @@ const SCHOOLS: Readonly<Record<TiltPlan["school"], string>> = {
   "as-is": "as the rack is",
   latitude: "latitude",
   "latitude-15": "latitude ∓ 15",
-  polynomial: "polynomial in latitude",
+  polynomial: "polynomial",
   simulated: "simulated here",
 };
 const HEADS: Readonly<Record<number, string>> = { 0: "", 1: "fixed", 2: "two positions", 4: "four positions", 12: "twelve positions" };
@@ -46,8 +46,8 @@ export function SchoolTable({ plans, fixed, asIs, goal, positions, year }: Props
             <th scope="col">year, kWh</th>
             <th scope="col">to best fixed</th>
             <th scope="col">to as it is</th>
-            <th scope="col">winter half, kWh</th>
-            <th scope="col">least month, kWh/day</th>
+            <th scope="col">winter, kWh</th>
+            <th scope="col">least, kWh/d</th>
           </tr>
         </thead>
         <tbody>

@@ -18,7 +18,7 @@ import { Refused } from "@/features/problems/ProblemList";
 import { ChartFrame } from "@/features/save/ChartFrame";
 import { planWorking } from "@/features/workings/bench-workings";
 import styles from "./Bench.module.css";
-import type { BenchProps } from "./BenchChapter";
+import type { BenchProps } from "./bench-views";
 import { ChangeTable } from "./ChangeTable";
 import { ClaimCheck } from "./ClaimCheck";
 import { MomentCheck } from "./MomentCheck";
@@ -40,7 +40,14 @@ const POSITION_NAMES: Readonly<Record<number, string>> = {
 };
 
 /** When to tilt a rack and how far: rules of thumb beside the site's own simulation. */
-export function TiltPlanner({ slug, version, site, year, engine }: BenchProps & { readonly engine: Remote<GeometryEngine> | null }) {
+export function TiltPlanner({
+  slug,
+  version,
+  site,
+  year,
+  nowUtcMs,
+  engine,
+}: BenchProps & { readonly engine: Remote<GeometryEngine> | null }) {
   const router = useRouter();
   const [arrayId, setArrayId] = useState((site.arrays.find((array) => array.tiltSchedule.length > 0) ?? site.arrays[0]!).id);
   const [goal, setGoal] = useState<TiltGoal>("energy");
@@ -102,7 +109,7 @@ export function TiltPlanner({ slug, version, site, year, engine }: BenchProps & 
           size="xs"
           data={TILT_GOALS.map((value) => ({ value, label: GOAL_NAMES[value] }))}
           value={goal}
-          onChange={(next) => setGoal(next as TiltGoal)}
+          onChange={(next) => setGoal(next)}
           aria-label="Goal"
         />
         <SegmentedControl
@@ -159,7 +166,7 @@ export function TiltPlanner({ slug, version, site, year, engine }: BenchProps & 
         </div>
       </div>
       <div className={styles.checks}>
-        <MomentCheck site={site} array={array} />
+        <MomentCheck site={site} array={array} nowUtcMs={nowUtcMs} />
         <ClaimCheck best={best} fixed={fixed} asIs={asIs} positions={POSITION_NAMES[Number(positions)]!} />
       </div>
     </>

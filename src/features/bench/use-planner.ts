@@ -24,30 +24,37 @@ export interface PlannerQuestion {
 
 /** The planner's answer in the worker, with progress; a changed question ends the one before. */
 export function usePlanner(engine: Remote<GeometryEngine> | null, question: PlannerQuestion): PlannerState {
-  const [report, setReport] = useState<PlannerReport | null>(null);
-  const [progress, setProgress] = useState<number | null>(null);
-  const [cancelled, setCancelled] = useState(false);
+  const [state, setState] = useState<Held>({ asked: "", report: null, progress: null, cancelled: false });
   const [round, setRound] = useState(0);
-  const text = JSON.stringify(question);
-  // biome-ignore lint/correctness/useExhaustiveDependencies: a round asks the same question again
+  const asked = JSON.stringify([round, question]);
   useEffect(() => {
     if (!engine) return;
     let stale = false;
-    const { site, arrayId, goal } = JSON.parse(text) as PlannerQuestion;
-    setCancelled(false);
-    setProgress(0);
-    const tell = (done: number): void => {
-      if (!stale) setProgress(done);
+    const [, { site, arrayId, goal }] = JSON.parse(asked) as [number, PlannerQuestion];
+    const tell = (progress: number): void => {
+      if (!stale) setState((held) => ({ ...held, asked, progress, cancelled: false }));
     };
     void engine.planner(site, arrayId, goal, null, proxy(tell)).then((answer) => {
-      if (stale) return;
-      setProgress(null);
-      if (answer) setReport(answer);
-      else setCancelled(true);
+      if (!stale) setState((held) => ({ asked, report: answer ?? held.report, progress: null, cancelled: answer === null }));
     });
     return () => {
       stale = true;
     };
-  }, [engine, text, round]);
-  return { report, progress, cancelled, cancel: () => void engine?.cancel(), again: () => setRound(round + 1) };
+  }, [engine, asked]);
+  const begins = state.asked !== asked;
+  return {
+    report: state.report,
+    progress: begins ? 0 : state.progress,
+    cancelled: !begins && state.cancelled,
+    cancel: () => void engine?.cancel(),
+    again: () => setRound(round + 1),
+  };
+}
+
+interface Held {
+  /** The question that the rest speaks of. */
+  readonly asked: string;
+  readonly report: PlannerReport | null;
+  readonly progress: number | null;
+  readonly cancelled: boolean;
 }

@@ -1,6 +1,6 @@
 import { expose } from "comlink";
 import { unpackWeather } from "@/contracts/weather-wire";
-import { mergeChange, type Place, type Revision, type ShadeRule, type Site } from "@/core/site";
+import { mergeChange, type Place, type ShadeRule, type Site } from "@/core/site";
 import {
   bestSchedule,
   byMonth,
@@ -141,7 +141,7 @@ const engine = {
     let beforeKwh = total(months(stood).expectedKwh);
     const out: RevisionEffect[] = [];
     for (const { revision, k } of order) {
-      stood = mergeChange(stood, (revision as Revision).change);
+      stood = mergeChange(stood, revision.change);
       const afterKwh = total(months(stood).expectedKwh);
       out[k] = { beforeKwh, afterKwh };
       beforeKwh = afterKwh;

@@ -1,5 +1,14 @@
-import { Button, type CSSVariablesResolver, createTheme, Input, InputWrapper, type MantineColorsTuple } from "@mantine/core";
+import {
+  Button,
+  type CSSVariablesResolver,
+  createTheme,
+  Input,
+  InputWrapper,
+  type MantineColorsTuple,
+  SegmentedControl,
+} from "@mantine/core";
 import fields from "./inputs.module.css";
+import segments from "./segments.module.css";
 
 const clay: MantineColorsTuple = [
   "#fbeee8",
@@ -66,6 +75,9 @@ export const theme = createTheme({
   components: {
     Input: Input.extend({ classNames: { input: fields.input!, section: fields.section! } }),
     InputWrapper: InputWrapper.extend({ classNames: { label: fields.label!, error: fields.error! } }),
+    SegmentedControl: SegmentedControl.extend({
+      classNames: { root: segments.root!, indicator: segments.indicator!, label: segments.label!, control: segments.control! },
+    }),
     Button: Button.extend({ defaultProps: { size: "sm" }, classNames: { root: fields.button! } }),
   },
 });

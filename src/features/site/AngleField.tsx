@@ -161,7 +161,7 @@ function TiltTools({
         fullWidth
         data={[...WAYS]}
         value={way}
-        onChange={(next) => choose(next as Way)}
+        onChange={(next) => choose(next)}
         aria-label="How the tilt was measured"
       />
       <div className={styles.pair}>
@@ -263,9 +263,10 @@ function CompassTool({
   take: (azimuth: number) => void;
 }) {
   const id = useId();
-  const [date, setDate] = useState(onDate ?? new Date().toISOString().slice(0, 10));
+  const [today] = useState(() => new Date().toISOString().slice(0, 10));
+  const [date, setDate] = useState(onDate ?? today);
   const whenMs = Date.parse(`${date}T12:00:00Z`);
-  const { declinationDeg, model, outdated } = magneticDeclination(place, Number.isNaN(whenMs) ? Date.now() : whenMs);
+  const { declinationDeg, model, outdated } = magneticDeclination(place, Number.isNaN(whenMs) ? Date.parse(today) : whenMs);
   const [reading, setReading] = useState<number | string>(round(magneticOfTrueDeg(azimuthDeg, declinationDeg)));
   const [pointed, setPointed] = useState("0");
   const isRead = reading !== "" && !Number.isNaN(Number(reading));

@@ -102,7 +102,7 @@ function ArrayFields({ form, site, i }: { form: SiteForm; site: SiteDocument; i:
           data={[{ value: "", label: "as its hardware tells" }, ...shadeRules.map((value) => ({ value, label: RULE_NAMES[value] }))]}
           value={array.shadeRule ?? ""}
           allowDeselect={false}
-          onChange={(rule) => form.setFieldValue(`${path}.shadeRule`, (rule || null) as never)}
+          onChange={(rule) => form.setFieldValue(`${path}.shadeRule`, rule || null)}
         />
         <OpenNumber form={form} label="Rows of modules" path={`${path}.rows`} placeholder={layoutOf(site, array.id)?.rows} />
         <Select

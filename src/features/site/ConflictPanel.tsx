@@ -10,7 +10,7 @@ import type { Conflict, SiteDraft } from "./use-site-draft";
 const shown = (value: unknown): string => {
   if (value === undefined) return "not there";
   if (value === null) return "left open";
-  const text = typeof value === "object" ? JSON.stringify(value) : String(value);
+  const text = typeof value === "string" ? value : JSON.stringify(value);
   return text.length > 80 ? `${text.slice(0, 77)} …` : text;
 };
 

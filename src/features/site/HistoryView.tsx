@@ -14,10 +14,8 @@ import { changedFields, inWords, withValue } from "./revision-words";
 import styles from "./SiteChapter.module.css";
 import { CloudlessNote, type SiteViewProps } from "./view-parts";
 
-const today = (): string => new Date().toISOString().slice(0, 10);
-
 /** What changed on the site and when, each change with what it is worth a year. */
-export function HistoryView({ slug, draft, year }: SiteViewProps) {
+export function HistoryView({ slug, draft, year, today }: SiteViewProps & { readonly today: string }) {
   const { form, site } = draft;
   const { engine, refusal } = useGeometry(slug, year);
   const [selected, setSelected] = useState<string | null>(null);
@@ -43,7 +41,7 @@ export function HistoryView({ slug, draft, year }: SiteViewProps) {
           summary={`${marks.length} dates of the site`}
           table={() => [["on", "what"], ...marks.map(({ on, label }) => [on, label])]}
         >
-          {(width) => <DatedLine width={width} height={96} marks={marks} selected={selected} />}
+          {(width) => <DatedLine width={width} height={96} marks={marks} until={today} selected={selected} />}
         </ChartFrame>
       )}
       <div className={`${chapter.columns} ${styles.halves}`}>
@@ -97,7 +95,7 @@ export function HistoryView({ slug, draft, year }: SiteViewProps) {
             </div>
           ))}
         </section>
-        <NewRevision draft={draft} />
+        <NewRevision draft={draft} today={today} />
       </div>
     </>
   );
@@ -142,7 +140,7 @@ function HistorySentence({ site, effects, year }: { site: SiteDocument; effects:
   return (
     <p className={chapter.verdict}>
       {site.revisions.length === 1 ? "One change" : `${site.revisions.length} changes`}
-      {since}; together they {change >= 0 ? "bring" : "cost"} {number(Math.abs(change))} kWh a year in the weather of{" "}
+      {since}; {site.revisions.length === 1 ? (change >= 0 ? "it brings" : "it costs") : change >= 0 ? "together they bring" : "together they cost"} {number(Math.abs(change))} kWh a year in the weather of{" "}
       {year ?? "a cloudless year"}.
     </p>
   );
@@ -159,9 +157,9 @@ type Kind = (typeof KINDS)[number]["value"];
 const METER_POINTS = ["dc", "ac", "net", "export", "import"];
 
 /** A change that happened on a date, put together from a few choices. */
-function NewRevision({ draft: { form, site } }: { draft: SiteViewProps["draft"] }) {
+function NewRevision({ draft: { form, site }, today }: { draft: SiteViewProps["draft"]; today: string }) {
   const [kind, setKind] = useState<Kind>("tilt");
-  const [from, setFrom] = useState(today());
+  const [from, setFrom] = useState(today);
   const [note, setNote] = useState("");
   const stood = siteOn(site, from);
   const subjects = kind === "inverter" ? stood.inverters : kind === "meter" ? stood.meters : stood.arrays;

@@ -25,7 +25,7 @@ export function HorizonTable({ draft, array, report }: { draft: SiteDraft; array
       setFault(read.fault);
       return;
     }
-    draft.form.setFieldValue(path as never, read.points as never);
+    draft.form.setFieldValue(path as never, read.points);
     setFault("");
     setText(null);
   };

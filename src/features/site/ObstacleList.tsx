@@ -4,12 +4,12 @@ import { arrayPlace, type PvArray, type SiteObstacle } from "@/core/site";
 import { Figure } from "@/features/figures/Figure";
 import { number, percent } from "@/features/figures/format";
 import type { ShadeReport } from "@/features/geometry/engine-types";
+import { pricePerKwh } from "@/features/geometry/price";
 import { thickestSeason } from "@/features/geometry/words";
 import chapter from "@/features/look/Chapter.module.css";
 import { obstacleWorking } from "@/features/workings/site-workings";
 import { OpenNumber } from "./fields";
 import { obstaclePath, obstaclesInPlan, placeObstacle } from "./in-plan";
-import { pricePerKwh } from "./price";
 import styles from "./Shade.module.css";
 import type { SiteDraft } from "./use-site-draft";
 
@@ -122,8 +122,7 @@ function Leaves({ draft, thing, path }: { draft: SiteDraft; thing: SiteObstacle;
       value={value}
       allowDeselect={false}
       onChange={(next) =>
-        next !== "own" &&
-        draft.form.setFieldValue(`${path}.lightThroughMonthlyFrac` as never, (next === "deciduous" ? season : null) as never)
+        next !== "own" && draft.form.setFieldValue(`${path}.lightThroughMonthlyFrac` as never, next === "deciduous" ? season : null)
       }
     />
   );
@@ -150,7 +149,7 @@ function CostLine({
   };
   return (
     <div className={styles.cost}>
-      <span>{months ? <Cost name={name} months={months} site={site} open={report!.openKwh} year={year} /> : "…"}</span>
+      <span>{months ? <Cost name={name} months={months} site={site} open={report.openKwh} year={year} /> : "…"}</span>
       <Button variant="subtle" size="compact-xs" onClick={remove} aria-label={`Remove ${name}`}>
         Remove
       </Button>

@@ -72,14 +72,14 @@ function PlaceSection({ form, timeZones }: { form: SiteForm; timeZones: readonly
           hideControls
           decimalScale={5}
           {...form.getInputProps("place.latitudeDeg")}
-          onChange={(value) => moveTo("latitudeDeg", value)}
+          onChange={(value: number | string) => moveTo("latitudeDeg", value)}
         />
         <NumberInput
           label="Longitude, ° (east +)"
           hideControls
           decimalScale={5}
           {...form.getInputProps("place.longitudeDeg")}
-          onChange={(value) => moveTo("longitudeDeg", value)}
+          onChange={(value: number | string) => moveTo("longitudeDeg", value)}
         />
         <NumberInput label="Elevation, m" hideControls {...form.getInputProps("place.elevationM")} />
         <Select

@@ -43,7 +43,7 @@ export function ShadePictures({ slug, draft, array, selected, select }: Props) {
   const stood = useMemo(() => siteOn(site, date), [site, date]);
   const arrays = useMemo(() => stood.arrays.map((each) => arrayPlace(stood, each.id)), [stood]);
   const utcMs = utcOfWall(Date.parse(`${date}T00:00:00Z`) + minutes * 60_000, zoneOffset(timeZone));
-  const sun = sunPosition(Number.isNaN(utcMs) ? Date.now() : utcMs, { latitudeDeg, longitudeDeg, pressurePa: 0, airTempC: 15 });
+  const sun = sunPosition(utcMs, { latitudeDeg, longitudeDeg, pressurePa: 0, airTempC: 15 });
   const elevationDeg = 90 - sun.trueZenithDeg;
   const shadows = things.flatMap((thing) => bodiesOf(thing).map((body) => groundShadow(body, sun.vector) ?? []));
   const outlines = useMemo(

@@ -25,9 +25,7 @@ export function ShadedHoursTable({
   array: PvArray;
   report: ShadeReport | null;
 }) {
-  const key = JSON.stringify([site.place, site.obstacles, site.horizon, array, site.modules[array.module], site.models.shading]);
-  // biome-ignore lint/correctness/useExhaustiveDependencies: the key holds what the shade depends on, and nothing that is typed elsewhere
-  const hours = useMemo(() => shadedHours(site, array.id, YEAR), [key]);
+  const hours = useMemo(() => shadedHours(site, array.id, YEAR), [site, array.id]);
   const lost = report ? report.openKwh.map((kwh, m) => kwh - report.expectedKwh[m]!) : null;
   const rows = MONTHS_SHORT.map(
     (month, m) => [month, hours.sunHours[m]!, hours.partHours[m]!, hours.fullHours[m]!, lost?.[m] ?? null] as const,

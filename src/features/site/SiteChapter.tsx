@@ -26,10 +26,11 @@ export interface SiteChapterProps {
   readonly timeZones: readonly string[];
   /** Years of the book's weather; without any, pictures and effects are told for a cloudless year. */
   readonly years: readonly string[];
+  readonly today: string;
 }
 
 /** Where the site stands, how it faces, what shades it, and what changed: one draft through five views. */
-export function SiteChapter({ slug, version, site, view, timeZones, years }: SiteChapterProps) {
+export function SiteChapter({ slug, version, site, view, timeZones, years, today }: SiteChapterProps) {
   const draft = useSiteDraft(slug, version, site);
   const props: SiteViewProps = { slug, draft, year: years.at(-1) ?? null };
   return (
@@ -54,7 +55,7 @@ export function SiteChapter({ slug, version, site, view, timeZones, years }: Sit
       {view === "wiring" && <WiringView {...props} />}
       {view === "shade" && <ShadeView {...props} />}
       {view === "losses" && <LossesView {...props} />}
-      {view === "history" && <HistoryView {...props} />}
+      {view === "history" && <HistoryView {...props} today={today} />}
       {draft.refusal && <Refused refusal={draft.refusal} />}
       <SaveBar slug={slug} draft={draft} />
     </form>

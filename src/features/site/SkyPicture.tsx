@@ -34,7 +34,6 @@ export const horizonPath = (draft: SiteDraft, array: PvArray): string => {
 export function SkyPicture({ slug, draft, array, now }: Props) {
   const { form, site } = draft;
   const [painting, setPainting] = useState(false);
-  const pressed = useRef(false);
   const { latitudeDeg, longitudeDeg, timeZone } = site.place;
   const arcs = useMemo<SunPathArc[]>(
     () =>
@@ -70,7 +69,10 @@ export function SkyPicture({ slug, draft, array, now }: Props) {
   const plane = useMemo(() => ({ tiltDeg: array.tiltDeg, azimuthDeg: array.azimuthDeg }), [array.tiltDeg, array.azimuthDeg]);
   const path = horizonPath(draft, array);
   const write = (next: HorizonPoint[]): void =>
-    form.setFieldValue(path as never, [...next].sort((a, b) => a.azimuthDeg - b.azimuthDeg) as never);
+    form.setFieldValue(
+      path as never,
+      [...next].sort((a, b) => a.azimuthDeg - b.azimuthDeg),
+    );
   const paint = (azimuthDeg: number, elevationDeg: number): void => {
     const at = (Math.round(azimuthDeg / COLUMN_DEG) * COLUMN_DEG) % 360;
     // Unpainted columns beside a first stroke stay level, rather than run up to it from the other end of the world.
@@ -114,7 +116,6 @@ export function SkyPicture({ slug, draft, array, now }: Props) {
           centreDeg={equatorAzimuthDeg(latitudeDeg)}
           arcs={arcs}
           painting={painting}
-          pressed={pressed}
           paint={paint}
           points={painting ? points : []}
           draw={(frame) => (
@@ -134,14 +135,14 @@ interface SheetProps {
   readonly centreDeg: number;
   readonly arcs: readonly SunPathArc[];
   readonly painting: boolean;
-  readonly pressed: { current: boolean };
   readonly paint: (azimuthDeg: number, elevationDeg: number) => void;
   readonly points: readonly HorizonPoint[];
   readonly draw: (frame: SkyFrame) => React.ReactNode;
 }
 
 /** The drawn sheet, with a brush for the horizon on it and its points for the keyboard. */
-function Sheet({ width, centreDeg, arcs, painting, pressed, paint, points, draw }: SheetProps) {
+function Sheet({ width, centreDeg, arcs, painting, paint, points, draw }: SheetProps) {
+  const pressed = useRef(false);
   const frame = useMemo(() => skyFrame(width, HEIGHT, centreDeg, arcs), [width, centreDeg, arcs]);
   const stroke = (event: PointerEvent<SVGRectElement>): void => {
     const box = event.currentTarget.ownerSVGElement!.getBoundingClientRect();

@@ -35,7 +35,7 @@ export function OpenNumber({ form, label, path, ...rest }: FieldProps & Omit<Num
       value={value ?? ""}
       error={error}
       onBlur={onBlur}
-      onChange={(next) => form.setFieldValue(path as never, (next === "" ? null : next) as never)}
+      onChange={(next) => form.setFieldValue(path as never, next === "" ? null : next)}
     />
   );
 }

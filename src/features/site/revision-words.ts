@@ -47,7 +47,7 @@ export function withValue(
 ): Record<string, unknown> {
   const set = (node: unknown, [head, ...rest]: readonly (string | number)[]): unknown => {
     if (head === undefined) return value;
-    if (Array.isArray(node)) return node.map((item, k) => (k === head ? set(item, rest) : item));
+    if (Array.isArray(node)) return (node as unknown[]).map((item, k) => (k === head ? set(item, rest) : item));
     return { ...(node as Record<string, unknown>), [head]: set((node as Record<string, unknown>)[head], rest) };
   };
   return set(change, path) as Record<string, unknown>;

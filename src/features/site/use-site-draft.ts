@@ -3,7 +3,7 @@
 import { type UseFormReturnType, useForm } from "@mantine/form";
 import { useHotkeys } from "@mantine/hooks";
 import { useRouter } from "next/navigation";
-import { useCallback, useEffect, useMemo, useRef, useState } from "react";
+import { useCallback, useEffect, useEffectEvent, useMemo, useRef, useState } from "react";
 import { type SiteDocument, siteSchema } from "@/contracts/site";
 import { type FieldMerge, mergeFields } from "@/core/site";
 import { asRefused, call, type RefusedCall } from "@/features/api";
@@ -99,23 +99,23 @@ export function useSiteDraft(slug: string, version: number, site: SiteDocument):
   const valid = useWholeSite(form.values, site);
   useDraftKeeping(slug, base, form.values, form.isDirty());
 
-  // What an earlier visit left unsaved comes back once, after the first paint: the server knows nothing of it.
-  const restored = useRef(false);
-  useEffect(() => {
-    if (restored.current) return;
-    restored.current = true;
-    const found = draftsOf(slug);
-    const own = found.find((draft) => draft.tab === tabId());
-    setOthers(found.filter((draft) => draft !== own));
-    if (!own) return;
-    bringBack(own);
-  });
   const bringBack = (draft: Draft): void => {
     const merge = mergeFields(draft.base, toDocument(draft.values), site);
     form.setValues(toValues(merge.merged as SiteDocument));
     if (merge.clashes.length > 0) setConflict({ now: { version, site }, merge });
     setNote(`Unsaved entries of ${new Date(draft.at).toLocaleTimeString([], { hour: "2-digit", minute: "2-digit" })} are back.`);
   };
+  // What an earlier visit left unsaved comes back once, after the first paint: the server knows nothing of it.
+  const restore = useEffectEvent(() => {
+    const found = draftsOf(slug);
+    const own = found.find((draft) => draft.tab === tabId());
+    setOthers(found.filter((draft) => draft !== own));
+    if (own) bringBack(own);
+  });
+  useEffect(() => {
+    const soon = setTimeout(() => restore(), 0);
+    return () => clearTimeout(soon);
+  }, []);
 
   const store = async (document: unknown, over: Base): Promise<void> => {
     try {
@@ -152,7 +152,7 @@ export function useSiteDraft(slug: string, version: number, site: SiteDocument):
     const { hasErrors, errors } = form.validate();
     if (hasErrors) {
       setNote(
-        `${Object.keys(errors).length} field(s) need correcting before this can be saved: ${Object.values(errors).slice(0, 2).join("; ")}`,
+        `${Object.keys(errors).length} field(s) need correcting before this can be saved: ${Object.values(errors).slice(0, 2).map(String).join("; ")}`,
       );
       return;
     }

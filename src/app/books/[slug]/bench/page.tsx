@@ -21,6 +21,7 @@ export default async function BenchPage({ params, searchParams }: Props) {
       version={book.version}
       site={book.site}
       view={BENCH_VIEWS.find((candidate) => candidate.id === view)?.id ?? "tilt"}
+      nowUtcMs={Date.now()}
       year={yearsOf(await ledgerOf(book)).at(-1) ?? null}
     />
   ));

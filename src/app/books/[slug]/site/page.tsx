@@ -22,6 +22,7 @@ export default async function SitePage({ params, searchParams }: Props) {
       site={book.site}
       view={SITE_VIEWS.find((candidate) => candidate.id === view)?.id ?? "place"}
       timeZones={zones}
+      today={new Date().toISOString().slice(0, 10)}
       years={yearsOf(await ledgerOf(book))}
     />
   ));

@@ -153,7 +153,7 @@ test("the site form refuses what the schema refuses, saves the rest, and the led
   await page.goto("/books/ferry-office/ledger?year=2024");
   const before = await page.locator("tfoot td:nth-child(5)").textContent();
   await page.goto("/books/ferry-office/site");
-  const tilt = page.getByLabel("Tilt, ° from flat").first();
+  const tilt = page.getByLabel("Tilt, °", { exact: true }).first();
   await tilt.fill("140");
   await page.getByRole("button", { name: "Save the site" }).click();
   await expect(page.getByText(/tilt is measured from horizontal/)).toBeVisible();

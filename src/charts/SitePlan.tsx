@@ -21,7 +21,8 @@ export interface SitePlanProps {
   readonly frame: PlanFrame;
   readonly arrays: readonly PlacedArray[];
   readonly obstacles: readonly SiteObstacle[];
-  readonly shadows: readonly (readonly FlatPoint[])[];
+  /** Drawn on the ground, under all that stands on it. */
+  readonly ground: ReactNode;
   readonly outlines: readonly PlanOutline[];
   readonly selected: string | null;
   /** Wraps a thing in what makes it movable. */
@@ -53,32 +54,24 @@ export function frameOf(width: number, height: number, arrays: readonly PlacedAr
 }
 
 /** Arrays and obstacles from above, to scale, north up, with shadows on level ground. */
-export function SitePlan({ frame, arrays, obstacles, shadows, outlines, selected, grip }: SitePlanProps) {
-  const path = (points: readonly FlatPoint[]): string =>
-    points.length === 0
-      ? ""
-      : `M${points
-          .map(([east, north]) => {
-            const { x, y } = toPx(frame, east, north);
-            return `${x.toFixed(1)} ${y.toFixed(1)}`;
-          })
-          .join("L")}Z`;
+export function SitePlan({ frame, arrays, obstacles, ground, outlines, selected, grip }: SitePlanProps) {
   return (
     <g fontSize={12.5}>
       <rect width={frame.width} height={frame.height} fill="var(--paper-deep)" />
       <Grid frame={frame} />
       {outlines.map(({ points, label }, k) => (
         <g key={label}>
-          <path d={path(points)} fill="none" stroke="var(--ink-soft)" strokeWidth={1} strokeDasharray={k % 2 ? "5 3" : undefined} />
+          <path
+            d={planPath(frame, points)}
+            fill="none"
+            stroke="var(--ink-soft)"
+            strokeWidth={1}
+            strokeDasharray={k % 2 ? "5 3" : undefined}
+          />
           <OutlineLabel frame={frame} points={points} label={label} />
         </g>
       ))}
-      <g fill="var(--account-shading)" fillOpacity={0.34}>
-        {shadows.map((points, k) => (
-          // biome-ignore lint/suspicious/noArrayIndexKey: a shadow has no name but its place
-          <path key={k} d={path(points)} />
-        ))}
-      </g>
+      {ground}
       {arrays.map((array) =>
         grip(
           array.array.id,
@@ -97,6 +90,16 @@ export function SitePlan({ frame, arrays, obstacles, shadows, outlines, selected
       <ScaleBar frame={frame} />
     </g>
   );
+}
+
+/** An outline of the plan as an SVG path. */
+export function planPath(frame: PlanFrame, points: readonly FlatPoint[]): string {
+  if (points.length === 0) return "";
+  const corners = points.map(([east, north]) => {
+    const { x, y } = toPx(frame, east, north);
+    return `${x.toFixed(1)} ${y.toFixed(1)}`;
+  });
+  return `M${corners.join("L")}Z`;
 }
 
 const NICE = [0.5, 1, 2, 5, 10, 20, 50, 100, 200, 500, 1000, 2000, 5000];

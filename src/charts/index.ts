@@ -12,7 +12,7 @@ export { type Curve, PowerCurves } from "./PowerCurves";
 export { RowsSide, type RowsSideProps } from "./RowsSide";
 export { ShadeHoursGrid } from "./ShadeHoursGrid";
 export { type NoonSun, SideView, type SideViewProps } from "./SideView";
-export { frameOf, type PlanFrame, type PlanOutline, SitePlan, type SitePlanProps, toMetres, toPx } from "./SitePlan";
+export { frameOf, type PlanFrame, type PlanOutline, planPath, SitePlan, type SitePlanProps, toMetres, toPx } from "./SitePlan";
 export { type Silhouette, type SkyFrame, SunDot, SunPath, type SunPathArc, skyFrame, skyFromPx, skyToPx } from "./SunPath";
 export { type TiltLine, TiltYear } from "./TiltYear";
 export { ValueAxis } from "./ValueAxis";

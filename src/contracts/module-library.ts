@@ -19,9 +19,9 @@ const LIBRARY: Readonly<Record<string, z.input<typeof moduleSchema>>> = {
   "Tarn 330": {
     pmpW: 330,
     vocV: 40.9,
-    iscA: 10.2,
-    vmpV: 33.9,
-    impA: 9.74,
+    iscA: 10.27,
+    vmpV: 34.2,
+    impA: 9.65,
     cellsInSeries: 60,
     gammaPmpPerK: -0.0037,
     noctC: 45,

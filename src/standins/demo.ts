@@ -243,9 +243,9 @@ const boreField: DemoBook = {
       "Tarn 330": {
         pmpW: 330,
         vocV: 40.9,
-        iscA: 10.4,
-        vmpV: 33.6,
-        impA: 9.82,
+        iscA: 10.27,
+        vmpV: 34.2,
+        impA: 9.65,
         cellsInSeries: 60,
         gammaPmpPerK: -0.0037,
         betaVocPerK: -0.0029,

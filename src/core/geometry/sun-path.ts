@@ -1,5 +1,5 @@
-import { runSun } from "../sun";
-import { DAY_MS, HOUR_MS, radToDeg } from "../units";
+import { sunPosition } from "../sun";
+import { DAY_MS, HOUR_MS } from "../units";
 
 /** The sun at one moment of an arc: true direction, degrees, and as a unit vector. */
 export interface ArcPoint {
@@ -18,20 +18,12 @@ export const solarMidnightUtcMs = (date: string, longitudeDeg: number): number =
 /** The sun's way through one solar day of a date ("2025-06-21"), from midnight to midnight, also below the horizon. */
 export function sunArc(place: { latitudeDeg: number; longitudeDeg: number }, date: string, stepMinutes = 10): ArcPoint[] {
   const stepMs = stepMinutes * 60_000;
+  const midnight = solarMidnightUtcMs(date, place.longitudeDeg);
   const count = Math.round(DAY_MS / stepMs) + 1;
-  // The columns hold the middle of each step.
-  const axis = { startUtcMs: solarMidnightUtcMs(date, place.longitudeDeg) - stepMs / 2, stepMinutes, count };
-  const sun = runSun(axis, place);
   return Array.from({ length: count }, (_, i) => {
-    const [east, north, up] = [sun.east[i]!, sun.north[i]!, sun.up[i]!];
-    return {
-      utcMs: axis.startUtcMs + (i + 0.5) * stepMs,
-      azimuthDeg: (radToDeg(Math.atan2(east, north)) + 360) % 360,
-      elevationDeg: radToDeg(Math.atan2(up, Math.hypot(east, north))),
-      east,
-      north,
-      up,
-    };
+    const utcMs = midnight + i * stepMs;
+    const { azimuthDeg, trueZenithDeg, vector } = sunPosition(utcMs, { ...place, pressurePa: 0, airTempC: 15 });
+    return { utcMs, azimuthDeg, elevationDeg: 90 - trueZenithDeg, ...vector };
   });
 }
 

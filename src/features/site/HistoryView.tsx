@@ -140,8 +140,9 @@ function HistorySentence({ site, effects, year }: { site: SiteDocument; effects:
   return (
     <p className={chapter.verdict}>
       {site.revisions.length === 1 ? "One change" : `${site.revisions.length} changes`}
-      {since}; {site.revisions.length === 1 ? (change >= 0 ? "it brings" : "it costs") : change >= 0 ? "together they bring" : "together they cost"} {number(Math.abs(change))} kWh a year in the weather of{" "}
-      {year ?? "a cloudless year"}.
+      {since};{" "}
+      {site.revisions.length === 1 ? (change >= 0 ? "it brings" : "it costs") : change >= 0 ? "together they bring" : "together they cost"}{" "}
+      {number(Math.abs(change))} kWh a year in the weather of {year ?? "a cloudless year"}.
     </p>
   );
 }

@@ -85,6 +85,7 @@ function PlaceSection({ form, timeZones }: { form: SiteForm; timeZones: readonly
         <Select
           label="Time zone"
           searchable
+          limit={30}
           data={[...new Set([...timeZones, place.timeZone])]}
           {...form.getInputProps("place.timeZone")}
           description={found && found !== place.timeZone ? `the coordinates lie in ${found}` : undefined}

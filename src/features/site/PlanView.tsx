@@ -2,7 +2,7 @@
 
 import { type KeyboardEvent, type PointerEvent, type ReactNode, useMemo, useState } from "react";
 import { frameOf, type PlanFrame, type PlanOutline, SitePlan, toMetres } from "@/charts";
-import { bearingOf, type FlatPoint } from "@/core/shading";
+import { bearingOf } from "@/core/shading";
 import type { PlacedArray, SiteObstacle } from "@/core/site";
 import { number } from "@/features/figures/format";
 import { ChartFrame } from "@/features/save/ChartFrame";
@@ -13,7 +13,8 @@ export interface PlanViewProps {
   readonly fileName: string;
   readonly arrays: readonly PlacedArray[];
   readonly obstacles: readonly SiteObstacle[];
-  readonly shadows?: readonly (readonly FlatPoint[])[];
+  /** Draws what lies on the ground, such as shadows. */
+  readonly ground?: (frame: PlanFrame) => ReactNode;
   readonly outlines?: readonly PlanOutline[];
   readonly selected: string | null;
   readonly select: (id: string) => void;
@@ -47,7 +48,7 @@ export function PlanView({
   fileName,
   arrays,
   obstacles,
-  shadows = [],
+  ground,
   outlines = [],
   selected,
   select,
@@ -131,7 +132,7 @@ export function PlanView({
             frame={frame}
             arrays={arrays}
             obstacles={obstacles}
-            shadows={shadows}
+            ground={ground?.(frame) ?? null}
             outlines={outlines}
             selected={selected}
             grip={grip(frame)}

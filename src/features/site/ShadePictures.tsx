@@ -1,15 +1,17 @@
 import { Slider, Switch } from "@mantine/core";
 import { IconPlayerPause, IconPlayerPlay } from "@tabler/icons-react";
 import { useEffect, useMemo, useState } from "react";
+import { type PlanFrame, planPath, type SkyFrame, SunDot } from "@/charts";
 import { compassPoint, monthDates, solarMidnightUtcMs, sunArc } from "@/core/geometry";
-import { bodiesOf, type FlatPoint, groundShadow, outermostShadow, outlineOf } from "@/core/shading";
-import { arrayPlace, type PvArray, type SiteObstacle, siteOn } from "@/core/site";
-import { sunPosition } from "@/core/sun";
+import { type Body, bodiesOf, type FlatPoint, groundShadow, outermostShadow, outlineOf } from "@/core/shading";
+import { arrayPlace, type Place, type PvArray, type SiteObstacle, siteOn } from "@/core/site";
+import { type SunPosition, sunPosition } from "@/core/sun";
 import { utcOfWall, zoneOffset } from "@/core/time";
 import { HOUR_MS } from "@/core/units";
 import { number } from "@/features/figures/format";
 import { MONTHS_SHORT } from "@/features/geometry/words";
 import { obstaclesInPlan, placeArray, placeObstacle } from "./in-plan";
+import { type MomentStore, momentStore, useMinutes } from "./moment";
 import { PegTable } from "./PegTable";
 import { PlanView } from "./PlanView";
 import styles from "./Shade.module.css";
@@ -32,24 +34,18 @@ const MINUTES_A_SECOND = 90;
 /** The sky as the array sees it, and the shadows on the ground, at one day and hour that a slider moves. */
 export function ShadePictures({ slug, draft, array, selected, select }: Props) {
   const { form, site } = draft;
-  const { latitudeDeg, longitudeDeg, timeZone } = site.place;
-  const [date, setDate] = useState(latitudeDeg < 0 ? "2025-06-21" : "2025-12-21");
-  const [minutes, setMinutes] = useState(14 * 60);
+  const { place } = site;
+  const [date, setDate] = useState(place.latitudeDeg < 0 ? "2025-06-21" : "2025-12-21");
+  const [store] = useState(() => momentStore(14 * 60));
   const [outlined, setOutlined] = useState(false);
-  const [playing, setPlaying] = useState(false);
-  usePlayback(playing, setMinutes);
   const things = useMemo(() => obstaclesInPlan(site), [site]);
+  const bodies = useMemo(() => things.flatMap(bodiesOf), [things]);
   // A seasonal rack is drawn as it stands on the day.
   const stood = useMemo(() => siteOn(site, date), [site, date]);
   const arrays = useMemo(() => stood.arrays.map((each) => arrayPlace(stood, each.id)), [stood]);
-  const utcMs = utcOfWall(Date.parse(`${date}T00:00:00Z`) + minutes * 60_000, zoneOffset(timeZone));
-  const sun = sunPosition(utcMs, { latitudeDeg, longitudeDeg, pressurePa: 0, airTempC: 15 });
-  const elevationDeg = 90 - sun.trueZenithDeg;
-  const shadows = things.flatMap((thing) => bodiesOf(thing).map((body) => groundShadow(body, sun.vector) ?? []));
-  const outlines = useMemo(
-    () => (outlined ? yearOutlines({ latitudeDeg, longitudeDeg }, things.find((thing) => thing.id === selected) ?? things[0]) : []),
-    [outlined, latitudeDeg, longitudeDeg, things, selected],
-  );
+  const chosen = things.find((thing) => thing.id === selected) ?? things[0];
+  const outlines = useMemo(() => (outlined && chosen ? yearOutlines(place, chosen) : []), [outlined, place, chosen]);
+  const day = { store, date, place };
   return (
     <>
       <div className={styles.pictures}>
@@ -57,7 +53,7 @@ export function ShadePictures({ slug, draft, array, selected, select }: Props) {
           slug={slug}
           draft={draft}
           array={stood.arrays.find((each) => each.id === array.id) ?? array}
-          now={{ azimuthDeg: sun.azimuthDeg, elevationDeg }}
+          sun={(frame) => <MovingSun frame={frame} {...day} />}
         />
         <PlanView
           title="Shadows on the ground"
@@ -66,7 +62,7 @@ export function ShadePictures({ slug, draft, array, selected, select }: Props) {
           height={330}
           arrays={arrays}
           obstacles={things}
-          shadows={shadows}
+          ground={(frame) => <MovingShadows frame={frame} bodies={bodies} {...day} />}
           outlines={outlines}
           selected={selected}
           select={select}
@@ -74,36 +70,15 @@ export function ShadePictures({ slug, draft, array, selected, select }: Props) {
         />
       </div>
       <div className={styles.time}>
-        <button
-          type="button"
-          className={styles.play}
-          onClick={() => setPlaying(!playing)}
-          aria-label={playing ? "Stop the sun" : "Let the sun run"}
-          title={playing ? "Stop" : "Let the sun run"}
-        >
-          {playing ? <IconPlayerPause size={18} /> : <IconPlayerPlay size={18} />}
-        </button>
+        <Playback store={store} />
         <input
           type="date"
           aria-label="Day of the shadows"
           value={date}
           onChange={(event) => event.currentTarget.value && setDate(event.currentTarget.value)}
         />
-        <Slider
-          className={styles.slider}
-          min={0}
-          max={1439}
-          step={1}
-          value={minutes}
-          onChange={setMinutes}
-          label={null}
-          thumbLabel="Hour of the shadows"
-          size={3}
-        />
-        <span className={styles.clock} data-testid="moment">
-          {clock(minutes)},{" "}
-          {elevationDeg > 0 ? `sun ${number(elevationDeg)}° high in the ${compassPoint(sun.azimuthDeg)}` : "the sun is down"}
-        </span>
+        <HourSlider store={store} />
+        <Clock {...day} />
         <Switch
           size="xs"
           label="Outlines of the year"
@@ -112,36 +87,93 @@ export function ShadePictures({ slug, draft, array, selected, select }: Props) {
           disabled={things.length === 0}
         />
       </div>
-      {outlined && things.length > 0 && (
-        <PegTable place={site.place} obstacle={things.find((thing) => thing.id === selected) ?? things[0]!} />
-      )}
+      {outlined && chosen && <PegTable place={place} obstacle={chosen} />}
     </>
+  );
+}
+
+interface Day {
+  readonly store: MomentStore;
+  readonly date: string;
+  readonly place: Place;
+}
+
+/** The sun of the followed moment. */
+function useSun({ store, date, place }: Day): SunPosition {
+  const minutes = useMinutes(store);
+  const utcMs = utcOfWall(Date.parse(`${date}T00:00:00Z`) + minutes * 60_000, zoneOffset(place.timeZone));
+  return sunPosition(utcMs, { ...place, pressurePa: 0, airTempC: 15 });
+}
+
+function MovingSun({ frame, ...day }: Day & { readonly frame: SkyFrame }) {
+  const { azimuthDeg, trueZenithDeg } = useSun(day);
+  return <SunDot frame={frame} now={{ azimuthDeg, elevationDeg: 90 - trueZenithDeg }} />;
+}
+
+function MovingShadows({ frame, bodies, ...day }: Day & { readonly frame: PlanFrame; readonly bodies: readonly Body[] }) {
+  const { vector } = useSun(day);
+  const d = bodies.map((body) => planPath(frame, groundShadow(body, vector) ?? [])).join("");
+  return <path d={d} fill="var(--account-shading)" fillOpacity={0.36} />;
+}
+
+function Clock(day: Day) {
+  const minutes = useMinutes(day.store);
+  const { azimuthDeg, trueZenithDeg } = useSun(day);
+  const elevationDeg = 90 - trueZenithDeg;
+  return (
+    <span className={styles.clock} data-testid="moment">
+      {clock(minutes)}, {elevationDeg > 0 ? `sun ${number(elevationDeg)}° high in the ${compassPoint(azimuthDeg)}` : "the sun is down"}
+    </span>
   );
 }
 
 const clock = (minutes: number): string =>
   `${String(Math.floor(minutes / 60)).padStart(2, "0")}:${String(Math.floor(minutes % 60)).padStart(2, "0")}`;
 
-function usePlayback(playing: boolean, setMinutes: (next: (minutes: number) => number) => void): void {
+function HourSlider({ store }: { store: MomentStore }) {
+  return (
+    <Slider
+      className={styles.slider}
+      min={0}
+      max={1439}
+      step={1}
+      value={Math.floor(useMinutes(store))}
+      onChange={store.set}
+      label={null}
+      thumbLabel="Hour of the shadows"
+      size={3}
+    />
+  );
+}
+
+/** Lets the hours run. */
+function Playback({ store }: { store: MomentStore }) {
+  const [playing, setPlaying] = useState(false);
   useEffect(() => {
     if (!playing) return;
     let before = performance.now();
     let frame = requestAnimationFrame(function step(now) {
-      const passed = ((now - before) / 1000) * MINUTES_A_SECOND;
+      store.set((store.get() + ((now - before) / 1000) * MINUTES_A_SECOND) % 1440);
       before = now;
-      setMinutes((minutes) => (minutes + passed) % 1440);
       frame = requestAnimationFrame(step);
     });
     return () => cancelAnimationFrame(frame);
-  }, [playing, setMinutes]);
+  }, [playing, store]);
+  return (
+    <button
+      type="button"
+      className={styles.play}
+      onClick={() => setPlaying(!playing)}
+      aria-label={playing ? "Stop the sun" : "Let the sun run"}
+      title={playing ? "Stop" : "Let the sun run"}
+    >
+      {playing ? <IconPlayerPause size={18} /> : <IconPlayerPlay size={18} />}
+    </button>
+  );
 }
 
 /** For each month the outermost line that an obstacle's shadow reaches on the 21st, within the window: what is marked with pegs and paint by hand. */
-function yearOutlines(
-  place: { latitudeDeg: number; longitudeDeg: number },
-  obstacle: SiteObstacle | undefined,
-): { points: FlatPoint[]; label: string }[] {
-  if (!obstacle) return [];
+function yearOutlines(place: Place, obstacle: SiteObstacle): { points: FlatPoint[]; label: string }[] {
   const bodies = bodiesOf(obstacle);
   return monthDates(2025).flatMap((date, m) => {
     const midnight = solarMidnightUtcMs(date, place.longitudeDeg);

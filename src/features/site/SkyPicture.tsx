@@ -1,6 +1,6 @@
 import { Switch } from "@mantine/core";
-import { type KeyboardEvent, memo, type PointerEvent, useMemo, useRef, useState } from "react";
-import { type Silhouette, type SkyFrame, SunDot, SunPath, type SunPathArc, skyFrame, skyFromPx, skyToPx } from "@/charts";
+import { type KeyboardEvent, memo, type PointerEvent, type ReactNode, useMemo, useRef, useState } from "react";
+import { type Silhouette, type SkyFrame, SunPath, type SunPathArc, skyFrame, skyFromPx, skyToPx } from "@/charts";
 import { equatorAzimuthDeg, monthDates, sunArc } from "@/core/geometry";
 import { bodiesOf, horizonElevationDeg, horizonPointsOf, skyOutline } from "@/core/shading";
 import { arrayPlace, type HorizonPoint, type PvArray } from "@/core/site";
@@ -16,7 +16,8 @@ interface Props {
   readonly slug: string;
   readonly draft: SiteDraft;
   readonly array: PvArray;
-  readonly now: { readonly azimuthDeg: number; readonly elevationDeg: number };
+  /** Draws the sun of the moment. */
+  readonly sun: (frame: SkyFrame) => ReactNode;
 }
 
 const HEIGHT = 330;
@@ -31,7 +32,7 @@ export const horizonPath = (draft: SiteDraft, array: PvArray): string => {
 };
 
 /** The sun's ways of the year as an array sees them, with obstacles and the horizon, which can be painted on it. */
-export function SkyPicture({ slug, draft, array, now }: Props) {
+export function SkyPicture({ slug, draft, array, sun }: Props) {
   const { form, site } = draft;
   const [painting, setPainting] = useState(false);
   const { latitudeDeg, longitudeDeg, timeZone } = site.place;
@@ -121,7 +122,7 @@ export function SkyPicture({ slug, draft, array, now }: Props) {
           draw={(frame) => (
             <>
               <StillPath frame={frame} arcs={arcs} silhouettes={silhouettes} horizonAt={horizonAt} plane={plane} hourOf={hourOf} />
-              <SunDot frame={frame} now={now} />
+              {sun(frame)}
             </>
           )}
         />
@@ -137,7 +138,7 @@ interface SheetProps {
   readonly painting: boolean;
   readonly paint: (azimuthDeg: number, elevationDeg: number) => void;
   readonly points: readonly HorizonPoint[];
-  readonly draw: (frame: SkyFrame) => React.ReactNode;
+  readonly draw: (frame: SkyFrame) => ReactNode;
 }
 
 /** The drawn sheet, with a brush for the horizon on it and its points for the keyboard. */

@@ -1,6 +1,7 @@
 import { writeFile } from "node:fs/promises";
 import path from "node:path";
 import { type ChainFigures, measureChain } from "./chain";
+import { type GeometryFigures, measureGeometry } from "./geometry";
 import { type ImportFigures, measureImport } from "./import";
 
 type Row = readonly [what: string, ours: string, beside: string, limit: string];
@@ -38,6 +39,23 @@ function chainRows({ limit, ...chain }: ChainFigures): Row[] {
   ];
 }
 
+function geometryRows(geometry: GeometryFigures): Row[] {
+  const ms = (value: number): string => value.toFixed(value < 10 ? 1 : 0);
+  return [
+    ["Shade of 20 obstacles on 10 arrays, a year of hours: ms", ms(geometry.shadingMs), "", "100"],
+    ["The same year through the whole chain: ms", ms(geometry.chainShadedMs), `${ms(geometry.chainOpenMs)} without obstacles`, ""],
+    ["One array's scene, before its first hour: ms", geometry.sceneMs.toFixed(2), "", ""],
+    ["A year at every tilt of one array, with a tree: ms", ms(geometry.tableMs), "", ""],
+    ["Best twelve positions from it: ms", ms(geometry.twelveMs), `${ms(geometry.tableMs + geometry.twelveMs)} with the runs`, "2000"],
+    [
+      "Flattest twelve positions from it: ms",
+      ms(geometry.flattestMs),
+      `${ms(geometry.tableMs + geometry.flattestMs)} with the runs`,
+      "2000",
+    ],
+  ];
+}
+
 function importRows(imported: ImportFigures): Row[] {
   const both = (imported.importSeconds + imported.previewSeconds) / imported.copySeconds;
   return [
@@ -57,6 +75,7 @@ function importRows(imported: ImportFigures): Row[] {
 /** Measures everything in one run and writes it to docs/performance.md. */
 const imported = await measureImport();
 const chain = measureChain();
+const geometry = await measureGeometry();
 const HEAD = "| What | Ours | Beside it | Limit |\n|---|---:|---:|---:|";
 const text = `# Performance
 
@@ -78,6 +97,11 @@ one loop. Where the time of an account run goes: a third into splitting and turn
 | Arrays, one year | ${chain.byArrays.map(({ arrays }) => arrays).join(" | ")} |
 |---|${chain.byArrays.map(() => "---:").join("|")}|
 | ms, every account | ${chain.byArrays.map(({ ms }) => ms.toFixed(1)).join(" | ")} |
+
+## Shade and seasons
+
+${HEAD}
+${table(geometryRows(geometry))}
 
 ## Import
 

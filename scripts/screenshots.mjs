@@ -41,7 +41,11 @@ const VIEWS = [
     },
   },
   { name: "methods", path: "/books/packing-shed/yield?view=methods&year=2025", settle: 4000 },
-  { name: "site", path: "/books/packing-shed/site" },
+  { name: "site", path: "/books/bore-field/site" },
+  { name: "wiring", path: "/books/ferry-office/site?view=wiring" },
+  { name: "shade", path: "/books/ferry-office/site?view=shade", settle: 3000 },
+  { name: "tilt-planner", path: "/books/bore-field/bench", settle: 4000 },
+  { name: "rows", path: "/books/ferry-office/bench?view=rows" },
   { name: "readings", path: "/books/packing-shed/readings" },
   {
     name: "import-preview",

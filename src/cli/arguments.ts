@@ -11,6 +11,10 @@ const OPTIONS = {
   from: { type: "string" },
   to: { type: "string" },
   basis: { type: "string" },
+  array: { type: "string" },
+  goal: { type: "string" },
+  reading: { type: "string" },
+  date: { type: "string" },
   price: { type: "string" },
   "price-rise": { type: "string" },
   "weather-zone": { type: "string" },
@@ -26,10 +30,10 @@ const OPTIONS = {
 export type CliOptions = { readonly [K in keyof typeof OPTIONS]?: (typeof OPTIONS)[K]["type"] extends "boolean" ? boolean : string };
 
 /** The command and its options; an unknown option is refused by name. */
-export function readArguments(argv: readonly string[]): { command: string; options: CliOptions } {
+export function readArguments(argv: readonly string[]): { command: string; name: string | undefined; options: CliOptions } {
   try {
     const { values, positionals } = parseArgs({ args: [...argv], options: OPTIONS, allowPositionals: true });
-    return { command: positionals[0] ?? "help", options: values };
+    return { command: positionals[0] ?? "help", name: positionals[1], options: values };
   } catch (error) {
     throw new CliRefusal(error instanceof Error ? error.message : String(error));
   }

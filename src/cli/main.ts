@@ -1,4 +1,5 @@
 import { readArguments } from "./arguments";
+import { benchCommand } from "./bench";
 import { expectCommand } from "./expect";
 import { moneyCommand } from "./money";
 import { printText } from "./print";
@@ -10,18 +11,22 @@ const HELP = `npm run -s ledger -- COMMAND [options] [--json]
   expect     --site S --weather W [--from 2023-01 --to 2023-12]
   reconcile  --site S --weather W --production P [--promise Q]
   money      --site S [--weather W] [--production P] [--promise Q] [--price 0.178] [--price-rise 0.03] [--basis metered|expected|promise]
+  bench tilt    --site S [--weather W] [--array A] [--goal energy|winter|money|flattest]
+  bench shade   --site S [--weather W]
+  bench rows    --site S [--array A] [--from 10 --to 14]
+  bench compass --site S --reading 349 [--date 2026-05-10]
 
 Where a file leaves it open: --weather-zone, --production-zone (Europe/Madrid or UTC+01:00), --weather-labels, --production-labels start|end,
 --conflicts refuse|first|last. Files may be gzipped. Exit 0, or 2 with a message for bad input.`;
 
-const COMMANDS = { expect: expectCommand, reconcile: reconcileCommand, money: moneyCommand } as const;
+const COMMANDS = { expect: expectCommand, reconcile: reconcileCommand, money: moneyCommand, bench: benchCommand } as const;
 
 try {
-  const { command, options } = readArguments(process.argv.slice(2));
+  const { command, name, options } = readArguments(process.argv.slice(2));
   const run = COMMANDS[command as keyof typeof COMMANDS];
   if (!run && command !== "help") throw new CliRefusal(`There is no command ${command}.\n\n${HELP}`);
   if (!run || options.help) printText(HELP);
-  else await run(options);
+  else await run(options, name);
 } catch (error) {
   if (!(error instanceof CliRefusal)) throw error;
   process.stderr.write(`${error.message}\n`);

@@ -98,15 +98,15 @@ describe("a year of weather for what-ifs", () => {
     const holed = { ...weather, ghiWm2: weather.ghiWm2!.slice() };
     const newYear = 8760 * 2;
     holed.ghiWm2.fill(Number.NaN, newYear + 10, newYear + 16);
-    const { prepared, from, to } = yearWeather(book, opened(holed), 2023);
+    const { prepared, from, to } = yearWeather(book.site.place, opened(holed), 2023);
     expect(new Date(prepared.weather.axis.startUtcMs + from * 3_600_000).toISOString()).toBe("2022-12-31T23:00:00.000Z");
     expect(to - from).toBe(365 * 24);
     expect(prepared.weather.ghiWm2!.subarray(from, to).some(Number.isNaN)).toBe(false);
   });
 
   it("is refused for a year that is not there, and for a book without weather", () => {
-    expect(() => yearWeather(book, ledger, 1999)).toThrow(Refusal);
-    expect(() => yearWeather(book, openLedger({ site: plant, weather: [], production: [], promise: null }), 2023)).toThrow(
+    expect(() => yearWeather(book.site.place, ledger, 1999)).toThrow(Refusal);
+    expect(() => yearWeather(book.site.place, openLedger({ site: plant, weather: [], production: [], promise: null }), 2023)).toThrow(
       /no weather yet/,
     );
   });

@@ -3,5 +3,6 @@ export { byMonth, isWinterHalf, leastMonthKwhPerDay, TILT_GOALS, type TiltGoal }
 export { lateCostKwh } from "./late";
 export { type Moment, momentPowerW } from "./moment";
 export { bestSchedule, type Wish } from "./optimum";
+export { LATE_DAYS, type PlannerReport, plannerReport, planTilts, type TiltPlan, winterKwhOf } from "./planner";
 export { DAYS, dayOfText, type TiltStep, textOfDay, tiltByDay } from "./schedule";
 export { POSITIONS, type Positions, polynomialTiltDeg, schoolSchedule, type TiltSchool } from "./schools";

@@ -1,7 +1,10 @@
 export { type LitSky, litSky, type SkyModules } from "./lit-sky";
+export { type MonthSums, monthSums, sumOf } from "./month-sums";
 export { type PlaneTerms, planeEnergyKwh, planeTerms } from "./plane-energy";
 export { type PreparedWeather, prepareWeather } from "./prepare";
+export { type RevisionEffect, revisionEffects } from "./revision-effects";
 export { runPrepared, runYield } from "./run-yield";
+export { HORIZON_ID, type ObstacleCost, ownObstacleId, type ShadeReport, shadeReport, withoutShader } from "./shade-report";
 export { expectedUncertainty, type TypicalYear, typicalYear, type Uncertainty, type UncertaintyPart } from "./uncertainty";
 export { applyWhatIf, type WhatIf } from "./what-if";
 export type { YieldOptions, YieldRun } from "./workspace";

@@ -1,7 +1,7 @@
 import { NumberInput } from "@mantine/core";
 import { useState } from "react";
+import type { TiltPlan } from "@/core/tilt";
 import { number, percent } from "@/features/figures/format";
-import type { TiltPlan } from "@/features/geometry/engine-types";
 import chapter from "@/features/look/Chapter.module.css";
 import styles from "./Bench.module.css";
 

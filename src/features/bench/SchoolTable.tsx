@@ -1,7 +1,6 @@
-import type { TiltGoal } from "@/core/tilt";
+import type { TiltGoal, TiltPlan } from "@/core/tilt";
 import { Figure } from "@/features/figures/Figure";
 import { number, percent } from "@/features/figures/format";
-import type { TiltPlan } from "@/features/geometry/engine-types";
 import chapter from "@/features/look/Chapter.module.css";
 import { ScrollBox } from "@/features/look/ScrollBox";
 import { planWorking } from "@/features/workings/bench-workings";

@@ -3,8 +3,7 @@
 import { proxy, type Remote } from "comlink";
 import { useEffect, useState } from "react";
 import type { Site } from "@/core/site";
-import type { TiltGoal } from "@/core/tilt";
-import type { PlannerReport } from "@/features/geometry/engine-types";
+import type { PlannerReport, TiltGoal } from "@/core/tilt";
 import type { GeometryEngine } from "@/features/geometry/geometry.worker";
 
 export interface PlannerState {

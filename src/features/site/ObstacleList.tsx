@@ -1,9 +1,9 @@
 import { Button, NumberInput, Select, TextInput } from "@mantine/core";
 import { bearingOf, deciduousThrough } from "@/core/shading";
 import { arrayPlace, type PvArray, type SiteObstacle } from "@/core/site";
+import type { ShadeReport } from "@/core/yield";
 import { Figure } from "@/features/figures/Figure";
 import { number, percent } from "@/features/figures/format";
-import type { ShadeReport } from "@/features/geometry/engine-types";
 import { pricePerKwh } from "@/features/geometry/price";
 import { thickestSeason } from "@/features/geometry/words";
 import chapter from "@/features/look/Chapter.module.css";

@@ -1,10 +1,8 @@
 import type { SiteDocument } from "@/contracts/site";
 import { bearingOf, placeByBearing } from "@/core/shading";
 import { arrayPlace, type SiteObstacle } from "@/core/site";
+import { ownObstacleId } from "@/core/yield";
 import type { SiteForm } from "./site-values";
-
-/** Name of an array's own obstacle among all that stand in the plan. */
-export const ownObstacleId = (arrayId: string, place: number): string => `${arrayId}#${place}`;
 
 /** Everything in the plan that shades: the site's obstacles, and those that arrays tell by bearing and distance. */
 export const obstaclesInPlan = (site: SiteDocument): SiteObstacle[] => [

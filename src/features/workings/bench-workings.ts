@@ -1,6 +1,5 @@
-import type { Moment, TiltGoal } from "@/core/tilt";
+import type { Moment, TiltGoal, TiltPlan } from "@/core/tilt";
 import { number } from "@/features/figures/format";
-import type { TiltPlan } from "@/features/geometry/engine-types";
 import type { Working } from "./working";
 
 const SCHOOL_SOURCE: Readonly<Record<TiltPlan["school"], string>> = {

@@ -52,7 +52,7 @@ export function planeWorking(line: LedgerLine, context: LedgerContext): Working 
       { name: "Measured columns", value: context.sources.weatherColumns.join(", "), from: "readings chapter" },
     ],
     source: `${SOURCES.decomposition[context.site.models.decomposition]} (beam and diffuse); ${SOURCES.transposition[context.site.models.transposition]} (tilted plane); Liu & Jordan, 1963 (ground); Spencer, 1971 (extraterrestrial).`,
-    assumptions: [...weatherAssumptions(context, line), "No shading yet: horizon and obstacles are kept but not computed."],
+    assumptions: [...weatherAssumptions(context, line), "Before shade: what horizon and obstacles take stands on the account Shading."],
   };
 }
 

@@ -36,6 +36,7 @@ export function PlaneMap({ engine, site, whatIf, subject, ratedKw, pick, name }:
   if (part === "in-plane") {
     return <p className={styles.typical}>Light was measured in the plane of the modules, so nothing can be said of other planes.</p>;
   }
+  const shaded = [site, ...site.arrays].some(({ horizon, obstacles }) => horizon.length + obstacles.length > 0);
   const best = kwh && bestPlane(kwh);
   const at = (event: MouseEvent<SVGGElement>) => {
     const box = event.currentTarget.ownerSVGElement?.getBoundingClientRect();
@@ -57,7 +58,7 @@ export function PlaneMap({ engine, site, whatIf, subject, ratedKw, pick, name }:
   return (
     <ChartFrame
       title="Every plane"
-      note="flat in the middle, upright at the rim"
+      note={shaded ? "without the site's shade; flat in the middle" : "flat in the middle, upright at the rim"}
       fileName={name}
       height={SIZE + SAYS}
       summary="Yearly energy of all modules in one plane, by tilt and azimuth"

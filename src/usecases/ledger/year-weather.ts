@@ -1,17 +1,17 @@
+import type { Place } from "@/core/site";
 import { utcOfWall, zoneOffset } from "@/core/time";
 import { type PreparedWeather, prepareWeather } from "@/core/yield";
-import type { Book } from "../books";
 import { Refusal } from "../refusal";
 import { type OpenLedger, rangeOf } from "./open-ledger";
 
 /** A local year of a ledger's weather, gaps filled over the whole series; intervals [from, to) of it. */
-export function yearWeather(book: Book, ledger: OpenLedger, year: number): { prepared: PreparedWeather; from: number; to: number } {
+export function yearWeather(place: Place, ledger: OpenLedger, year: number): { prepared: PreparedWeather; from: number; to: number } {
   const { weather } = ledger;
   if (!weather) throw new Refusal("no-weather", "This book has no weather yet.", "Bring a weather file in the Readings chapter.");
-  const offset = zoneOffset(book.site.place.timeZone);
+  const offset = zoneOffset(place.timeZone);
   const { from, to } = rangeOf(weather.axis, utcOfWall(Date.UTC(year, 0, 1), offset), utcOfWall(Date.UTC(year + 1, 0, 1), offset));
   if (to <= from) throw new Refusal("no-weather", `This book has no weather of ${year}.`, "Choose one of its years.", { year });
-  return { prepared: prepareWeather(book.site.place, weather), from: Math.max(0, from), to };
+  return { prepared: prepareWeather(place, weather), from: Math.max(0, from), to };
 }
 
 /** A year with fewer months than this is no year to reckon with. */

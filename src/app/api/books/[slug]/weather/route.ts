@@ -13,7 +13,7 @@ export function GET(request: Request, { params }: { params: Promise<{ slug: stri
     const { books, ledgerOf } = services();
     const year = yearParameter.parse(new URL(request.url).searchParams.get("year"));
     const book = await bookBySlug(books, (await params).slug);
-    const { prepared, from, to } = yearWeather(book, await ledgerOf(book), year);
+    const { prepared, from, to } = yearWeather(book.site.place, await ledgerOf(book), year);
     return new Response(packWeather(prepared.weather, from, to), { headers: { "content-type": "application/octet-stream" } });
   });
 }

@@ -1,0 +1,122 @@
+import type { SiteDocument } from "@/contracts/site";
+import { packWeather, unpackWeather } from "@/contracts/weather-wire";
+import { magneticDeclination, rowSpacing, trueOfMagneticDeg } from "@/core/geometry";
+import { arrayLayout, type PvArray } from "@/core/site";
+import { planTilts, TILT_GOALS } from "@/core/tilt";
+import { zoneOffset } from "@/core/time";
+import { clearSkyWeather, hoursOfYear } from "@/core/weather";
+import { type PreparedWeather, prepareWeather, shadeReport, sumOf } from "@/core/yield";
+import { yearsOf, yearWeather } from "@/usecases/ledger";
+import { type CliOptions, needed, oneOf } from "./arguments";
+import { printJson, printNotices, printText, textTable } from "./print";
+import { ledgerFromFiles, readSiteFile } from "./read-files";
+import { CliRefusal } from "./refuse";
+
+const CLOUDLESS_YEAR = 2025;
+const SOLSTICE_DEG = 23.44;
+
+const BENCHES = { tilt: tiltBench, shade: shadeBench, rows: rowsBench, compass: compassBench } as const;
+
+/** `bench NAME`: the calculators of the bench and of the site chapter, as the screens have them. */
+export async function benchCommand(options: CliOptions, name: string | undefined): Promise<void> {
+  const bench = BENCHES[name as keyof typeof BENCHES];
+  if (!bench) throw new CliRefusal(`bench ${name ?? ""}: choose one of ${Object.keys(BENCHES).join(", ")}.`);
+  await bench(options);
+}
+
+/** The last whole year of a weather file, or a cloudless year where none is given. */
+async function yearOf(site: SiteDocument, options: CliOptions): Promise<{ year: string | null; prepared: PreparedWeather }> {
+  if (options.weather === undefined) {
+    const offsetHours = Math.round(zoneOffset(site.place.timeZone)(Date.UTC(CLOUDLESS_YEAR, 0, 1)) / 3_600_000);
+    return { year: null, prepared: prepareWeather(site.place, clearSkyWeather(hoursOfYear(CLOUDLESS_YEAR, offsetHours), site.place)) };
+  }
+  const { from: _from, to: _to, production: _production, ...files } = options;
+  const ledger = await ledgerFromFiles(files);
+  printNotices(ledger.notices);
+  const year = yearsOf(ledger).at(-1) ?? null;
+  if (year === null) throw new CliRefusal(`${options.weather}: no month of weather was found in it.`);
+  const { prepared, from, to } = yearWeather(site.place, ledger, Number(year));
+  return { year, prepared: prepareWeather(site.place, unpackWeather(packWeather(prepared.weather, from, to).buffer)) };
+}
+
+function arrayOf(site: SiteDocument, options: CliOptions): PvArray {
+  const id = oneOf(
+    options.array,
+    site.arrays.map((array) => array.id),
+    site.arrays[0]!.id,
+    "array",
+  );
+  return site.arrays.find((array) => array.id === id)!;
+}
+
+async function tiltBench(options: CliOptions): Promise<void> {
+  const site = await readSiteFile(options);
+  const goal = oneOf(options.goal, TILT_GOALS, "energy", "goal");
+  const { year, prepared } = await yearOf(site, options);
+  const report = await planTilts(site, prepared, { arrayId: arrayOf(site, options).id, goal, priceByMonth: null });
+  if (options.json) return printJson({ year, ...report });
+  const rows = report!.plans.map((plan) => [
+    `${plan.positions || ""} ${plan.school}`.trim(),
+    plan.steps.length > 4 ? `${plan.steps.length} tilts` : plan.steps.map((step) => `${step.from} ${step.tiltDeg.toFixed(1)}`).join(", "),
+    plan.yearKwh,
+    plan.winterKwh,
+    plan.leastKwhPerDay.toFixed(1),
+  ]);
+  printText(textTable(["plan", "tilts", `${year ?? "cloudless year"} kWh`, "winter half kWh", "least month kWh/day"], rows));
+}
+
+async function shadeBench(options: CliOptions): Promise<void> {
+  const site = await readSiteFile(options);
+  const { year, prepared } = await yearOf(site, options);
+  const report = shadeReport(site, prepared);
+  if (options.json) return printJson({ year, ...report });
+  const lost = sumOf(report.openKwh) - sumOf(report.expectedKwh);
+  printText(`${year ?? "A cloudless year"}: shade takes ${lost.toFixed(0)} kWh of ${sumOf(report.openKwh).toFixed(0)} at the meter.`);
+  printText(
+    textTable(
+      ["without", "kWh back a year"],
+      report.costs.map(({ id, monthsKwh }) => [id, sumOf(monthsKwh)]),
+    ),
+  );
+  printText(
+    textTable(
+      ["rule", "kWh lost"],
+      report.byRule.map(({ rule, lostKwh }) => [rule, lostKwh]),
+    ),
+  );
+}
+
+async function rowsBench(options: CliOptions): Promise<void> {
+  const site = await readSiteFile(options);
+  const array = arrayOf(site, options);
+  const { latitudeDeg } = site.place;
+  const spacing = rowSpacing({
+    latitudeDeg,
+    tiltDeg: array.tiltDeg,
+    surfaceAzimuthDeg: array.azimuthDeg,
+    slantLengthM: arrayLayout(site, array).slantM,
+    declinationDeg: latitudeDeg < 0 ? SOLSTICE_DEG : -SOLSTICE_DEG,
+    windowStartH: Number(options.from ?? 10),
+    windowEndH: Number(options.to ?? 14),
+  });
+  if (options.json) return printJson(spacing);
+  printText(
+    spacing
+      ? `Gap ${spacing.gapM.toFixed(2)} m, a row every ${spacing.pitchM.toFixed(2)} m.`
+      : "The sun is not up through the whole window at winter solstice: no gap keeps it free.",
+  );
+}
+
+async function compassBench(options: CliOptions): Promise<void> {
+  const site = await readSiteFile(options);
+  const magneticDeg = Number(needed(options.reading, "reading", "what the compass shows, in degrees"));
+  if (Number.isNaN(magneticDeg)) throw new CliRefusal(`--reading ${options.reading}: expected degrees from 0 to 360.`);
+  const utcMs = options.date === undefined ? Date.now() : Date.parse(`${options.date}T12:00:00Z`);
+  if (Number.isNaN(utcMs)) throw new CliRefusal(`--date ${options.date}: write a date as 2026-05-10.`);
+  const declination = magneticDeclination(site.place, utcMs);
+  const trueDeg = trueOfMagneticDeg(magneticDeg, declination.declinationDeg);
+  if (options.json) return printJson({ magneticDeg, trueDeg, ...declination });
+  printText(
+    `${magneticDeg.toFixed(1)} magnetic is ${trueDeg.toFixed(1)} true; declination ${declination.declinationDeg.toFixed(1)} (${declination.model}).`,
+  );
+}

@@ -45,7 +45,7 @@ async function bring(page: Page, file: string, zone?: string): Promise<void> {
 const shown = (kwh: number): string =>
   Math.round(kwh)
     .toString()
-    .replace(/\B(?=(\d{3})+(?!\d))/g, "\u2009");
+    .replace(/\B(?=(\d{3})+(?!\d))/g, "\u202f");
 
 for (const [plant, name, slug, zone] of [
   ["dry-roof", "Vessarro packing shed", "vessarro-packing-shed", "Europe/Madrid"],
@@ -156,7 +156,7 @@ test("the site form refuses what the schema refuses, saves the rest, and the led
   const tilt = page.getByLabel("Tilt, °", { exact: true }).first();
   await tilt.fill("140");
   await page.getByRole("button", { name: "Save the site" }).click();
-  await expect(page.getByText(/tilt is measured from horizontal/)).toBeVisible();
+  await expect(page.getByText(/tilt is measured from horizontal/).first()).toBeVisible();
   await tilt.fill("5");
   await page.getByRole("button", { name: "Save the site" }).click();
   await expect(page.getByText("Saved. The ledger is reckoned anew.")).toBeVisible();

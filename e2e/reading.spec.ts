@@ -3,7 +3,7 @@ import { expect, test } from "@playwright/test";
 const plain = (text: string | null): number =>
   Number(
     (text ?? "")
-      .replace(/[\u2009\s]/g, "")
+      .replace(/[\u202f\s]/g, "")
       .replace("\u2212", "-")
       .replace(/[^\d.-]/g, ""),
   );

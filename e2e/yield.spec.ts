@@ -1,6 +1,6 @@
 import { expect, type Page, test } from "@playwright/test";
 
-const kwhIn = (text: string): number => Number(text.replaceAll("\u2009", "").replace("\u2212", "-").replace("+", ""));
+const kwhIn = (text: string): number => Number(text.replaceAll("\u202f", "").replace("\u2212", "-").replace("+", ""));
 const slider = (page: Page, name: string) => page.getByRole("slider", { name });
 
 async function press(page: Page, name: string, key: string, times: number): Promise<void> {
@@ -43,7 +43,7 @@ test("ten degrees more tilt, and forty degrees of turn, are answered at once and
   await page.goto("/books/packing-shed/yield?view=what-if&year=2025");
   const sentence = page.getByTestId("what-if-sentence");
   await expect(sentence).toContainText("As the book has it");
-  const base = kwhIn(/brings ([\d\u2009]+)/.exec((await sentence.textContent()) ?? "")![1]!);
+  const base = kwhIn(/brings ([\d\u202f]+)/.exec((await sentence.textContent()) ?? "")![1]!);
   const ledger = (await (await page.request.get("/api/books/packing-shed/ledger")).json()) as {
     years: { key: string; expectedKwh: number }[];
   };

@@ -1,4 +1,4 @@
-import type { ReactNode } from "react";
+import type { KeyboardEvent, ReactNode } from "react";
 
 export type LimitState = "holds" | "broken" | "unknown";
 
@@ -26,6 +26,8 @@ export interface OneLineProps {
   readonly width: number;
   readonly inverters: readonly OneLineInverter[];
   readonly meters: readonly OneLineMeter[];
+  /** Moves a meter on along the line. */
+  readonly onMeter?: (id: string) => void;
 }
 
 const ROW = 50;
@@ -38,7 +40,7 @@ export const oneLineHeight = (inverters: readonly OneLineInverter[]): number =>
   26 + inverters.reduce((sum, i) => sum + groupHeight(i) + GAP, 0) + 26;
 
 /** Arrays, strings, inverters, meters and grid as electricians draw them: one line from left to right. */
-export function OneLine({ width, inverters, meters }: OneLineProps) {
+export function OneLine({ width, inverters, meters, onMeter }: OneLineProps) {
   const x = { array: 0, arrayEnd: width * 0.27, inverter: width * 0.45, inverterEnd: width * 0.66, bus: width * 0.78, grid: width - 66 };
   const placed = inverters.map((inverter, k) => {
     const top = 26 + inverters.slice(0, k).reduce((sum, before) => sum + groupHeight(before) + GAP, 0);
@@ -92,7 +94,7 @@ export function OneLine({ width, inverters, meters }: OneLineProps) {
       {meters.map((meter, k) => {
         const same = meters.slice(0, k).filter((other) => spot(other.point) === spot(meter.point)).length;
         const place = at(meter.point);
-        return <MeterMark key={meter.id} meter={meter} x={place.x + same * 30} y={place.y} />;
+        return <MeterMark key={meter.id} meter={meter} x={place.x + same * 30} y={place.y} onMeter={onMeter} />;
       })}
       <g transform={`translate(${x.grid},${bus})`}>
         <path d="M0 0H10M10 -14V14M14 -10V10M18 -6V6" stroke="var(--ink)" strokeWidth={1.6} fill="none" />
@@ -161,15 +163,36 @@ function Box({ width, height, edge, children }: { width: number; height: number;
   );
 }
 
-function MeterMark({ meter, x, y }: { meter: OneLineMeter; x: number; y: number }) {
+interface MeterMarkProps {
+  readonly meter: OneLineMeter;
+  readonly x: number;
+  readonly y: number;
+  readonly onMeter: ((id: string) => void) | undefined;
+}
+
+function MeterMark({ meter, x, y, onMeter }: MeterMarkProps) {
+  const point = meter.point === "dc" || meter.point === "ac" ? meter.point.toUpperCase() : meter.point;
+  const move = onMeter && {
+    role: "button",
+    tabIndex: 0,
+    "aria-label": `Meter ${meter.id}, ${point}: move it on along the line`,
+    style: { cursor: "pointer" },
+    onClick: () => onMeter(meter.id),
+    onKeyDown: (event: KeyboardEvent<SVGGElement>) => {
+      if (event.key !== "Enter" && event.key !== " ") return;
+      event.preventDefault();
+      onMeter(meter.id);
+    },
+  };
   return (
-    <g transform={`translate(${x},${y})`}>
+    <g transform={`translate(${x},${y})`} {...move}>
+      {onMeter && <title>Click to move it on: DC, AC, net, export, import</title>}
       <circle r={12} fill="var(--paper)" stroke="var(--brass)" strokeWidth={2} />
       <text y={4} textAnchor="middle" fill="var(--ink)" fontSize={10.5} fontWeight={700}>
         kWh
       </text>
       <text y={27} textAnchor="middle" fill="var(--ink)" stroke="var(--paper)" strokeWidth={3} paintOrder="stroke">
-        {`${meter.id}, ${meter.point === "dc" || meter.point === "ac" ? meter.point.toUpperCase() : meter.point}`}
+        {`${meter.id}, ${point}`}
       </text>
     </g>
   );

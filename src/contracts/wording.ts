@@ -12,7 +12,7 @@ type Word = (facts: Facts, count: number) => Wording;
 /** "1 row repeats", "12 rows repeat"; without a verb just the count. */
 const rows = (count: number, verb = ""): string => {
   if (count === 1) return `1 row${verb && ` ${verb === "have" ? "has" : `${verb}s`}`}`;
-  return `${count.toLocaleString("en").replaceAll(",", "\u2009")} rows${verb && ` ${verb}`}`;
+  return `${count.toLocaleString("en").replaceAll(",", "\u202f")} rows${verb && ` ${verb}`}`;
 };
 
 /** The one catalogue of sentences about files: what was found, what was expected, what to do. */

@@ -134,7 +134,7 @@ describe("the catalogue of findings", () => {
   it("says one row and many rows as people do", () => {
     const told = (count: number) => wordingOf({ code: "short-row", severity: "error", count, places: [], facts: {} }).what;
     expect(told(1)).toBe("1 row has fewer cells than the header.");
-    expect(told(1200)).toBe("1\u2009200 rows have fewer cells than the header.");
+    expect(told(1200)).toBe("1\u202f200 rows have fewer cells than the header.");
   });
 
   it("names places with row, column and value, and counts those it leaves out", () => {

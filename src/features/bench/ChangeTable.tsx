@@ -3,9 +3,11 @@ import { writeTiltSteps } from "@/contracts/tilt-calendar";
 import { legLengthM } from "@/core/geometry";
 import type { Rack } from "@/core/site";
 import type { TiltPlan } from "@/core/tilt";
+import { Figure } from "@/features/figures/Figure";
 import { number } from "@/features/figures/format";
 import { dayName } from "@/features/geometry/words";
 import chapter from "@/features/look/Chapter.module.css";
+import { lateWorking, legWorking } from "@/features/workings/bench-workings";
 import styles from "./Bench.module.css";
 
 interface Props {
@@ -46,10 +48,22 @@ export function ChangeTable({ slug, arrayId, plan, rack, setRack, use }: Props) 
               <td>{plan.positions === 1 ? "fixed" : dayName(step.from)}</td>
               <td>{number(step.tiltDeg, 1)}°</td>
               <td>{number(90 - step.tiltDeg, 1)}°</td>
-              <td>{rack ? number(legLengthM(rack, step.tiltDeg), 3) : "–"}</td>
+              <td>
+                {rack ? (
+                  <Figure plain working={() => legWorking(rack, step.tiltDeg)}>
+                    {number(legLengthM(rack, step.tiltDeg), 3)}
+                  </Figure>
+                ) : (
+                  "–"
+                )}
+              </td>
               {plan.lateKwh.length > 0 && (
                 <>
-                  <td>{number(plan.lateKwh[k]![0]!, 1)}</td>
+                  <td>
+                    <Figure plain working={() => lateWorking(step, plan.lateKwh[k]!)}>
+                      {number(plan.lateKwh[k]![0]!, 1)}
+                    </Figure>
+                  </td>
                   <td>{number(plan.lateKwh[k]![3]!, 1)}</td>
                 </>
               )}
@@ -85,7 +99,7 @@ export function ChangeTable({ slug, arrayId, plan, rack, setRack, use }: Props) 
           </a>
         )}
       </div>
-      <p className={styles.caution}>
+      <p className={chapter.caution}>
         A rack with modules is a sail: tilt it with two people and no wind, hold the leg before a bolt is drawn, and isolate first by the
         maker's procedure if cables must be moved.
       </p>

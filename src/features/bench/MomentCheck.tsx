@@ -4,9 +4,11 @@ import type { SiteDocument } from "@/contracts/site";
 import { type PvArray, siteOn } from "@/core/site";
 import { momentPowerW } from "@/core/tilt";
 import { utcOfWall, zoneOffset } from "@/core/time";
+import { TiltField } from "@/features/angles/AngleField";
 import { Figure } from "@/features/figures/Figure";
 import { number } from "@/features/figures/format";
 import chapter from "@/features/look/Chapter.module.css";
+import { DateField } from "@/features/look/DateField";
 import { momentWorking } from "@/features/workings/bench-workings";
 import styles from "./Bench.module.css";
 
@@ -45,11 +47,16 @@ export function MomentCheck({ site, array, nowUtcMs }: { site: SiteDocument; arr
         )}
       </p>
       <div className={styles.fields}>
-        <label className={styles.date}>
-          Clock on the site
-          <input type="datetime-local" value={at} onChange={(event) => setAt(event.currentTarget.value)} />
-        </label>
-        <NumberInput size="xs" label="Tilt tried, °" hideControls value={tilt} onChange={setTilt} />
+        <DateField type="datetime-local" label="Clock on the site" value={at} onChange={setAt} />
+        <TiltField
+          size="xs"
+          plain
+          label="Tilt tried, °"
+          latitudeDeg={site.place.latitudeDeg}
+          azimuthDeg={array.azimuthDeg}
+          value={tilt}
+          onChange={setTilt}
+        />
         <NumberInput size="xs" label="Light on the level, W/m²" hideControls placeholder="cloudless" value={ghi} onChange={setGhi} />
         <NumberInput size="xs" label="Air, °C" hideControls value={air} onChange={setAir} />
       </div>

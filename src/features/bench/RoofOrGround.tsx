@@ -1,6 +1,5 @@
 "use client";
 
-import { NumberInput } from "@mantine/core";
 import type { Remote } from "comlink";
 import { useMemo, useState } from "react";
 import { WayCurves } from "@/charts";
@@ -8,6 +7,7 @@ import type { SiteDocument } from "@/contracts/site";
 import { equatorAzimuthDeg } from "@/core/geometry";
 import type { PvArray } from "@/core/site";
 import { polynomialTiltDeg, schoolSchedule } from "@/core/tilt";
+import { AzimuthField, TiltField } from "@/features/angles/AngleField";
 import { Figure } from "@/features/figures/Figure";
 import { number, percent } from "@/features/figures/format";
 import type { PlaneYear } from "@/features/geometry/engine-types";
@@ -77,9 +77,25 @@ export function RoofOrGround({ slug, site, year, engine }: BenchProps & { readon
     <>
       <GroundSentence ways={ways} years={years} year={year} />
       <div className={styles.tools}>
-        <NumberInput size="xs" label="Roof's tilt, °" hideControls min={0} max={90} value={roofTilt} onChange={setRoofTilt} />
-        <NumberInput size="xs" label="Roof's azimuth, °" hideControls min={0} max={359} value={roofAzimuth} onChange={setRoofAzimuth} />
-        <NumberInput size="xs" label="Rack's fixed tilt, °" hideControls min={0} max={90} value={rackTilt} onChange={setRackTilt} />
+        <TiltField
+          size="xs"
+          plain
+          label="Roof's tilt, °"
+          latitudeDeg={latitudeDeg}
+          azimuthDeg={Number(roofAzimuth) || 0}
+          value={roofTilt}
+          onChange={setRoofTilt}
+        />
+        <AzimuthField size="xs" plain label="Roof's azimuth, °" place={site.place} value={roofAzimuth} onChange={setRoofAzimuth} />
+        <TiltField
+          size="xs"
+          plain
+          label="Rack's fixed tilt, °"
+          latitudeDeg={latitudeDeg}
+          azimuthDeg={equatorAzimuthDeg(latitudeDeg)}
+          value={rackTilt}
+          onChange={setRackTilt}
+        />
       </div>
       <ScrollBox label="Roof or ground">
         <table className={chapter.table}>
@@ -129,7 +145,7 @@ export function RoofOrGround({ slug, site, year, engine }: BenchProps & { readon
         The rack stands clear of the site's obstacles, the horizon stays. Worth is the difference at the book's price. What rack, trench,
         cable and fence cost, and whether they pay, is a decision case of the Money chapter, in a later edition: its place is kept.
       </p>
-      <p className={styles.caution}>
+      <p className={chapter.caution}>
         A rack carries wind and snow: footings and cable routes are for people who may build them, under the local code. A roof wants its
         load and its fall protection checked before anyone goes up.
       </p>

@@ -6,6 +6,7 @@ import { RowsSide } from "@/charts";
 import { fromEquatorDeg, rowSpacing, slidSnow } from "@/core/geometry";
 import { arrayLayout } from "@/core/site";
 import { radToDeg } from "@/core/units";
+import { AzimuthField, TiltField } from "@/features/angles/AngleField";
 import { Figure } from "@/features/figures/Figure";
 import { number, percent } from "@/features/figures/format";
 import { facing } from "@/features/geometry/words";
@@ -96,8 +97,15 @@ export function RowsBench({ slug, site }: BenchProps) {
                 }}
               />
             )}
-            <NumberInput label="Tilt, °" hideControls min={0} max={90} value={tilt} onChange={setTilt} />
-            <NumberInput label="Azimuth, °" hideControls min={0} max={359.9} value={azimuth} onChange={setAzimuth} />
+            <TiltField
+              label="Tilt, °"
+              plain
+              latitudeDeg={latitudeDeg}
+              azimuthDeg={rows.surfaceAzimuthDeg}
+              value={tilt}
+              onChange={setTilt}
+            />
+            <AzimuthField label="Azimuth, °" plain place={site.place} value={azimuth} onChange={setAzimuth} />
             <NumberInput label="Length up the slope, m" hideControls min={0.1} decimalScale={2} value={slant} onChange={setSlant} />
             <NumberInput label="Free from, solar hour" hideControls min={0} max={12} value={from} onChange={setFrom} />
             <NumberInput label="to, solar hour" hideControls min={12} max={24} value={to} onChange={setTo} />
@@ -119,7 +127,11 @@ export function RowsBench({ slug, site }: BenchProps) {
             ]}
           >
             {(width) =>
-              spacing && (
+              spacing === null ? (
+                <text x={width / 2} y={120} textAnchor="middle" fill="var(--ink-soft)">
+                  the sun is down for a part of this window
+                </text>
+              ) : (
                 <RowsSide
                   width={width}
                   height={250}
@@ -156,7 +168,7 @@ export function RowsBench({ slug, site }: BenchProps) {
               ))}
             </tbody>
           </table>
-          <p className={styles.caution}>
+          <p className={chapter.caution}>
             Snow that slides off a row buries what stands below: keep the path in front clear, and never stand under a loaded row to clear
             it.
           </p>
@@ -191,15 +203,13 @@ function WindowTable({ rows }: { rows: Parameters<typeof rowSpacing>[0] }) {
           );
         })}
       </tbody>
-      <tfoot>
-        <tr>
-          <td colSpan={4}>
-            {Math.abs(fromEquatorDeg(rows.latitudeDeg, rows.surfaceAzimuthDeg)) > 90
-              ? "These rows look away from the equator: they shade the row behind in summer instead."
-              : ""}
-          </td>
-        </tr>
-      </tfoot>
+      {Math.abs(fromEquatorDeg(rows.latitudeDeg, rows.surfaceAzimuthDeg)) > 90 && (
+        <tfoot>
+          <tr>
+            <td colSpan={4}>These rows look away from the equator: they shade the row behind in summer instead.</td>
+          </tr>
+        </tfoot>
+      )}
     </table>
   );
 }

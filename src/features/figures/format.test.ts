@@ -3,8 +3,8 @@ import { dateName, kwhDecimals, monthName, number, percent, yearsAndMonths } fro
 
 describe("numbers for people", () => {
   it("carry thin spaces and a true minus", () => {
-    expect(number(1234567.4)).toBe("1\u2009234\u2009567");
-    expect(number(-1521)).toBe("\u22121\u2009521");
+    expect(number(1234567.4)).toBe("1\u202f234\u202f567");
+    expect(number(-1521)).toBe("\u22121\u202f521");
     expect(number(12.345, 2)).toBe("12.35");
   });
 
@@ -17,7 +17,7 @@ describe("numbers for people", () => {
   });
 
   it("write shares in percent", () => {
-    expect(percent(0.9614)).toBe("96.1\u2009%");
+    expect(percent(0.9614)).toBe("96.1\u202f%");
   });
 });
 

@@ -1,4 +1,4 @@
-const THIN = "\u2009";
+const THIN = "\u202f";
 const MINUS = "\u2212";
 
 /** A number with thin spaces for thousands, a true minus sign and a fixed count of decimals. */

@@ -1,10 +1,10 @@
 import { Button, NumberInput, Select, TextInput } from "@mantine/core";
 import { mountings, type SiteDocument, shadeRules } from "@/contracts/site";
 import { arrayLayout, arrayPlace } from "@/core/site";
+import { AzimuthField, TiltField } from "@/features/angles/AngleField";
 import { number } from "@/features/figures/format";
 import { facing } from "@/features/geometry/words";
 import chapter from "@/features/look/Chapter.module.css";
-import { AzimuthField, TiltField } from "./AngleField";
 import { OpenNumber } from "./fields";
 import { RULE_NAMES } from "./rule-names";
 import styles from "./SiteChapter.module.css";
@@ -54,7 +54,7 @@ export function ArraysSection({ form, site, select }: Props) {
         </div>
       ))}
       <AddButton onClick={add}>Add an array</AddButton>
-      <p className={styles.caution}>
+      <p className={chapter.caution}>
         Work on a roof only with fall protection, and never in wind, rain or on frost; a rack that is lifted is a sail. Isolate by the
         maker's procedure before an array is moved, and leave DC work to a licensed electrician under the local code.
       </p>
@@ -151,7 +151,13 @@ function TiltSeasons({ form, i }: { form: SiteForm; i: number }) {
         // biome-ignore lint/suspicious/noArrayIndexKey: dates are edited here, so the place is the key
         <span key={k} className={styles.season}>
           <TextInput label="From (03-20)" {...form.getInputProps(`${path}.${k}.from`)} />
-          <NumberInput label="tilt, °" hideControls {...form.getInputProps(`${path}.${k}.tiltDeg`)} />
+          <TiltField
+            label="tilt, °"
+            plain
+            latitudeDeg={Number(form.values.place.latitudeDeg)}
+            azimuthDeg={Number(form.values.arrays[i]!.azimuthDeg)}
+            {...(form.getInputProps(`${path}.${k}.tiltDeg`) as { value: number; onChange: (value: unknown) => void })}
+          />
           <Button
             variant="subtle"
             size="compact-xs"

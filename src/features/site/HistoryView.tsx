@@ -4,6 +4,7 @@ import { DatedLine, type DatedMark } from "@/charts";
 import type { SiteDocument } from "@/contracts/site";
 import { siteOn } from "@/core/site";
 import type { RevisionEffect } from "@/core/yield";
+import { AzimuthField, TiltField } from "@/features/angles/AngleField";
 import { Figure } from "@/features/figures/Figure";
 import { number, percent } from "@/features/figures/format";
 import { useEngineAnswer, useGeometry } from "@/features/geometry/use-geometry";
@@ -104,6 +105,8 @@ export function HistoryView({ slug, draft, year, today }: SiteViewProps & { read
 const FIELD_NAMES: Readonly<Record<string, string>> = {
   tiltDeg: "tilt, °",
   azimuthDeg: "azimuth, °",
+  eastM: "middle east, m",
+  northM: "middle north, m",
   count: "modules",
   acRatedW: "AC rating, W",
   ratedEfficiencyFrac: "efficiency, 0 to 1",
@@ -150,11 +153,22 @@ function HistorySentence({ site, effects, year }: { site: SiteDocument; effects:
 const KINDS = [
   { value: "tilt", label: "tilt changed" },
   { value: "azimuth", label: "array turned" },
+  { value: "east", label: "array moved east or west" },
+  { value: "north", label: "array moved north or south" },
   { value: "count", label: "modules added or taken" },
   { value: "inverter", label: "inverter swapped" },
   { value: "meter", label: "meter moved" },
 ] as const;
 type Kind = (typeof KINDS)[number]["value"];
+const KEYS: Readonly<Record<Kind, string>> = {
+  tilt: "tiltDeg",
+  azimuth: "azimuthDeg",
+  east: "eastM",
+  north: "northM",
+  count: "count",
+  inverter: "acRatedW",
+  meter: "point",
+};
 const METER_POINTS = ["dc", "ac", "net", "export", "import"];
 
 /** A change that happened on a date, put together from a few choices. */
@@ -168,16 +182,7 @@ function NewRevision({ draft: { form, site }, today }: { draft: SiteViewProps["d
   const subject = subjects.find((item) => item.id === chosen) ?? subjects[0];
   const [value, setValue] = useState<number | string>("");
   const list = kind === "inverter" ? "inverters" : kind === "meter" ? "meters" : "arrays";
-  const key =
-    kind === "tilt"
-      ? "tiltDeg"
-      : kind === "azimuth"
-        ? "azimuthDeg"
-        : kind === "count"
-          ? "count"
-          : kind === "inverter"
-            ? "acRatedW"
-            : "point";
+  const key = KEYS[kind];
   const known = subject ? (subject as unknown as Record<string, unknown>)[key] : undefined;
   const ready = subject !== undefined && value !== "" && /^\d{4}-\d\d-\d\d$/.test(from);
   const add = (): void => {
@@ -221,7 +226,7 @@ function NewRevision({ draft: { form, site }, today }: { draft: SiteViewProps["d
             onChange={(next) => setValue(next ?? "")}
           />
         ) : (
-          <NumberInput label={`${FIELD_NAMES[key]} (was ${String(known)})`} hideControls value={value} onChange={setValue} />
+          <ValueField kind={kind} label={`${FIELD_NAMES[key]} (was ${String(known)})`} value={value} set={setValue} site={site} />
         )}
         <TextInput className={styles.wide} label="Note" value={note} onChange={(event) => setNote(event.currentTarget.value)} />
       </div>
@@ -233,10 +238,27 @@ function NewRevision({ draft: { form, site }, today }: { draft: SiteViewProps["d
       <p className={chapter.soft}>
         The ledger reads each month with what stood then. Tilts that change every year belong to the array (Tilted by season).
       </p>
-      <p className={styles.caution}>
+      <p className={chapter.caution}>
         Before an array is moved or an inverter swapped: AC side off, then DC isolators, and prove dead, by the maker's procedure. A
         licensed electrician does the wiring.
       </p>
     </section>
   );
+}
+
+interface ValueFieldProps {
+  readonly kind: Kind;
+  readonly label: string;
+  readonly value: number | string;
+  readonly set: (value: number | string) => void;
+  readonly site: SiteDocument;
+}
+
+/** The new value; angles with their tools. */
+function ValueField({ kind, label, value, set, site }: ValueFieldProps) {
+  const { latitudeDeg } = site.place;
+  if (kind === "tilt")
+    return <TiltField label={label} plain latitudeDeg={latitudeDeg} azimuthDeg={site.arrays[0]!.azimuthDeg} value={value} onChange={set} />;
+  if (kind === "azimuth") return <AzimuthField label={label} plain place={site.place} value={value} onChange={set} />;
+  return <NumberInput label={label} hideControls value={value} onChange={set} />;
 }

@@ -88,7 +88,7 @@ function PromiseSection({ form }: { form: SiteForm }) {
               key={month}
               label={month}
               hideControls
-              thousandSeparator={"\u2009"}
+              thousandSeparator={"\u202f"}
               {...form.getInputProps(`promise.monthlyKwh.${i}`)}
             />
           ))}

@@ -2,6 +2,7 @@ import { Button, NumberInput, Select, TextInput } from "@mantine/core";
 import { bearingOf, deciduousThrough } from "@/core/shading";
 import { arrayPlace, type PvArray, type SiteObstacle } from "@/core/site";
 import type { ShadeReport } from "@/core/yield";
+import { AzimuthField } from "@/features/angles/AngleField";
 import { Figure } from "@/features/figures/Figure";
 import { number, percent } from "@/features/figures/format";
 import { pricePerKwh } from "@/features/geometry/price";
@@ -43,7 +44,7 @@ export function ObstacleList({ draft, report, array, selected, select, year }: P
         </div>
       ))}
       {things.some((thing) => thing.kind === "tree") && (
-        <p className={styles.caution}>
+        <p className={chapter.caution}>
           Felling and lopping near arrays, roofs and lines is for trained people with the right to do so; ask first whether the tree, and
           the birds in it, are protected.
         </p>
@@ -73,14 +74,23 @@ function ObstacleFields({ draft, thing, array }: { draft: SiteDraft; thing: Site
       {thing.kind === "tree" && (
         <OpenNumber form={form} label="Trunk, m" path={`${path}.baseM`} placeholder={number(thing.heightM * 0.25, 1)} />
       )}
-      {flat && <OpenNumber form={form} label="Faces, °" path={`${path}.facingDeg`} placeholder="0" />}
+      {flat && (
+        <AzimuthField
+          label="Faces, °"
+          plain
+          place={site.place}
+          value={thing.facingDeg ?? ""}
+          placeholder="0"
+          onChange={(value) => form.setFieldValue(`${path}.facingDeg` as never, value === "" ? null : value)}
+        />
+      )}
       {thing.kind === "building" && (
         <OpenNumber form={form} label="Depth, m" path={`${path}.depthM`} placeholder={number(thing.widthM, 1)} />
       )}
-      <NumberInput
+      <AzimuthField
         label="Bearing, °"
-        hideControls
-        decimalScale={1}
+        plain
+        place={site.place}
         value={Number(seen.azimuthDeg.toFixed(1))}
         onChange={(value) => typeof value === "number" && goTo(value, seen.distanceM)}
       />

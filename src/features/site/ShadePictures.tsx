@@ -2,7 +2,7 @@ import { Slider, Switch } from "@mantine/core";
 import { IconPlayerPause, IconPlayerPlay } from "@tabler/icons-react";
 import { useEffect, useMemo, useState } from "react";
 import { type PlanFrame, planPath, type SkyFrame, SunDot } from "@/charts";
-import { compassPoint, monthDates, solarMidnightUtcMs, sunArc } from "@/core/geometry";
+import { compassPoint, monthDates, noonElevationDeg, solarMidnightUtcMs, sunArc } from "@/core/geometry";
 import { type Body, bodiesOf, type FlatPoint, groundShadow, outermostShadow, outlineOf } from "@/core/shading";
 import { arrayPlace, type Place, type PvArray, type SiteObstacle, siteOn } from "@/core/site";
 import { type SunPosition, sunPosition } from "@/core/sun";
@@ -10,6 +10,7 @@ import { utcOfWall, zoneOffset } from "@/core/time";
 import { HOUR_MS } from "@/core/units";
 import { number } from "@/features/figures/format";
 import { MONTHS_SHORT } from "@/features/geometry/words";
+import { DateField } from "@/features/look/DateField";
 import { obstaclesInPlan, placeArray, placeObstacle } from "./in-plan";
 import { type MomentStore, momentStore, useMinutes } from "./moment";
 import { PegTable } from "./PegTable";
@@ -35,7 +36,7 @@ const MINUTES_A_SECOND = 90;
 export function ShadePictures({ slug, draft, array, selected, select }: Props) {
   const { form, site } = draft;
   const { place } = site;
-  const [date, setDate] = useState(place.latitudeDeg < 0 ? "2025-06-21" : "2025-12-21");
+  const [date, setDate] = useState(() => firstDay(place.latitudeDeg));
   const [store] = useState(() => momentStore(14 * 60));
   const [outlined, setOutlined] = useState(false);
   const things = useMemo(() => obstaclesInPlan(site), [site]);
@@ -71,12 +72,7 @@ export function ShadePictures({ slug, draft, array, selected, select }: Props) {
       </div>
       <div className={styles.time}>
         <Playback store={store} />
-        <input
-          type="date"
-          aria-label="Day of the shadows"
-          value={date}
-          onChange={(event) => event.currentTarget.value && setDate(event.currentTarget.value)}
-        />
+        <DateField quiet label="Day of the shadows" value={date} onChange={(day) => day && setDate(day)} />
         <HourSlider store={store} />
         <Clock {...day} />
         <Switch
@@ -90,6 +86,16 @@ export function ShadePictures({ slug, draft, array, selected, select }: Props) {
       {outlined && chosen && <PegTable place={place} obstacle={chosen} />}
     </>
   );
+}
+
+/** Below this noon height a winter solstice shows no shadows worth a picture. */
+const LOW_NOON_DEG = 8;
+
+/** The day that the pictures begin with: winter solstice, or an equinox where the winter sun hardly rises. */
+function firstDay(latitudeDeg: number): string {
+  const solsticeDeg = latitudeDeg < 0 ? 23.44 : -23.44;
+  if (noonElevationDeg(latitudeDeg, solsticeDeg) < LOW_NOON_DEG) return "2025-03-21";
+  return latitudeDeg < 0 ? "2025-06-21" : "2025-12-21";
 }
 
 interface Day {

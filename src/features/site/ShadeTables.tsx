@@ -4,10 +4,13 @@ import type { SiteDocument } from "@/contracts/site";
 import { shadedHours, shadeRuleOf } from "@/core/shading";
 import type { PvArray } from "@/core/site";
 import type { ShadeReport } from "@/core/yield";
+import { Figure } from "@/features/figures/Figure";
 import { number, percent } from "@/features/figures/format";
 import { MONTHS_SHORT } from "@/features/geometry/words";
 import chapter from "@/features/look/Chapter.module.css";
 import { ChartFrame } from "@/features/save/ChartFrame";
+import { hoursWorking, obstacleWorking } from "@/features/workings/site-workings";
+import { differenceWorking } from "@/features/workings/yield-workings";
 import { RULE_NAMES } from "./rule-names";
 
 const YEAR = 2025;
@@ -70,10 +73,22 @@ export function ShadedHoursTable({
         <tfoot>
           <tr>
             <td>year</td>
-            <td>{number(total(hours.sunHours))}</td>
+            <td>
+              <Figure plain working={() => hoursWorking(array.name || array.id, hours)}>
+                {number(total(hours.sunHours))}
+              </Figure>
+            </td>
             <td>{number(total(hours.partHours))}</td>
             <td>{number(total(hours.fullHours), 1)}</td>
-            <td>{lost === null ? "…" : number(total(lost))}</td>
+            <td>
+              {lost === null ? (
+                "…"
+              ) : (
+                <Figure plain working={() => obstacleWorking("all shade", lost, total(report!.openKwh), null)}>
+                  {number(total(lost))}
+                </Figure>
+              )}
+            </td>
           </tr>
         </tfoot>
       </table>
@@ -102,7 +117,20 @@ export function RuleTable({ site, report, year }: { site: SiteDocument; report: 
           {report.byRule.map(({ rule, lostKwh }) => (
             <tr key={rule}>
               <td>{RULE_NAMES[rule]}</td>
-              <td>{number(lostKwh)}</td>
+              <td>
+                <Figure
+                  plain
+                  working={() =>
+                    differenceWorking(
+                      `Shade behind ${RULE_NAMES[rule]}`,
+                      { name: "Expected with this rule", kwh: open - lostKwh },
+                      { name: "Expected without any shade", kwh: open },
+                    )
+                  }
+                >
+                  {number(lostKwh)}
+                </Figure>
+              </td>
               <td>{percent(lostKwh / open)}</td>
               <td>{inForce.has(rule) && site.models.shading !== "none" ? "as built" : ""}</td>
             </tr>

@@ -1,6 +1,7 @@
 import { Button, Select } from "@mantine/core";
 import { useState } from "react";
-import { siteObstacleSchema } from "@/contracts/site";
+import { shadeRules, siteObstacleSchema } from "@/contracts/site";
+import { shadeRuleOf } from "@/core/shading";
 import type { ObstacleKind } from "@/core/site";
 import type { ShadeReport } from "@/core/yield";
 import { Figure } from "@/features/figures/Figure";
@@ -12,6 +13,7 @@ import { obstacleWorking } from "@/features/workings/site-workings";
 import { HorizonTable } from "./HorizonTable";
 import { obstaclesInPlan } from "./in-plan";
 import { ObstacleList } from "./ObstacleList";
+import { RULE_NAMES } from "./rule-names";
 import styles from "./Shade.module.css";
 import { ShadePictures } from "./ShadePictures";
 import { RuleTable, ShadedHoursTable } from "./ShadeTables";
@@ -65,6 +67,20 @@ export function ShadeView({ slug, draft, year }: SiteViewProps) {
             onChange={(id) => setArrayId(id ?? array.id)}
           />
         )}
+        <Select
+          aria-label={`Shaded cells of ${array.name || array.id}`}
+          data={[
+            {
+              value: "",
+              label: `its hardware: ${RULE_NAMES[shadeRuleOf({ ...site, arrays: [{ ...array, shadeRule: null }] }, { ...array, shadeRule: null })]}`,
+            },
+            ...shadeRules.map((rule) => ({ value: rule, label: RULE_NAMES[rule] })),
+          ]}
+          value={array.shadeRule ?? ""}
+          allowDeselect={false}
+          w={250}
+          onChange={(rule) => form.setFieldValue(`arrays.${site.arrays.indexOf(array)}.shadeRule` as never, rule || null)}
+        />
         <span className={styles.addLabel}>Put in the plan:</span>
         {(Object.keys(USUAL) as (keyof typeof USUAL)[]).map((kind) => (
           <Button key={kind} size="compact-sm" variant="default" onClick={() => add(kind)}>

@@ -44,7 +44,7 @@ export function WiringView({ slug, draft: { form, site } }: SiteViewProps) {
   const checks = checksOf(site);
   return (
     <>
-      <Diagram slug={slug} site={site} checks={checks} />
+      <Diagram slug={slug} site={site} checks={checks} moveMeter={(id) => moveMeter(form, id)} />
       <Limits site={site} checks={checks} />
       <div className={`${chapter.columns} ${styles.halves}`}>
         <InvertersSection form={form} />
@@ -54,7 +54,25 @@ export function WiringView({ slug, draft: { form, site } }: SiteViewProps) {
   );
 }
 
-function Diagram({ slug, site, checks }: { slug: string; site: SiteDocument; checks: readonly Checked[] }) {
+interface DiagramProps {
+  readonly slug: string;
+  readonly site: SiteDocument;
+  readonly checks: readonly Checked[];
+  readonly moveMeter: (id: string) => void;
+}
+
+/** The next metering point along the line, round and round. */
+function moveMeter(form: SiteForm, id: string): void {
+  const points = POINTS.map((point) => point.value);
+  form.setFieldValue(
+    "meters",
+    form
+      .getValues()
+      .meters.map((meter) => (meter.id === id ? { ...meter, point: points[(points.indexOf(meter.point) + 1) % points.length]! } : meter)),
+  );
+}
+
+function Diagram({ slug, site, checks, moveMeter }: DiagramProps) {
   const orphans = site.arrays.filter((array) => !site.inverters.some((inverter) => inverter.arrays.includes(array.id)));
   const inverters: OneLineInverter[] = site.inverters.map((inverter) => {
     const dcW = site.arrays
@@ -84,16 +102,17 @@ function Diagram({ slug, site, checks }: { slug: string; site: SiteDocument; che
   return (
     <ChartFrame
       title="One line"
-      note="from the modules to the grid"
+      note="from the modules to the grid; click a meter to move it"
       fileName={`${slug}-one-line`}
       height={height}
+      interactive
       summary={`One-line diagram: ${site.arrays.length} arrays, ${site.inverters.length} inverters, ${site.meters.length} meters`}
       table={() => [
         ["array", "strings", "modules_in_series", "inverter", "limits"],
         ...checks.map(({ name, check, inverter }) => [name, check.strings, check.modulesInSeries, inverter.id, stateOf(check)]),
       ]}
     >
-      {(width) => <OneLine width={width} inverters={inverters} meters={site.meters} />}
+      {(width) => <OneLine width={width} inverters={inverters} meters={site.meters} onMeter={moveMeter} />}
     </ChartFrame>
   );
 }
@@ -145,7 +164,7 @@ function Limits({ site, checks }: { site: SiteDocument; checks: readonly Checked
       <p className={chapter.soft}>
         {`Coldest ${number(first.recordLowC)} °C, hottest cells ${number(first.hotCellC)} °C${first.assumed ? " (usual ones: write the place's own under Place)" : ""}. A tick holds, an exclamation mark is broken, a question mark waits for the datasheet or the inverter's limits.`}
       </p>
-      <p className={styles.caution}>
+      <p className={chapter.caution}>
         String voltages can kill and arcs do not go out by themselves. Disconnects, fuses and earthing follow the local code; a licensed
         electrician decides. Never open a DC connector under load.
       </p>
@@ -221,7 +240,7 @@ const POINTS = [
   { value: "net", label: "net, at the grid" },
   { value: "export", label: "export only" },
   { value: "import", label: "import only" },
-];
+] as const;
 
 function MetersSection({ form }: { form: SiteForm }) {
   const arrays = form.values.arrays.map((array) => ({ value: array.id, label: array.name || array.id }));
@@ -232,7 +251,7 @@ function MetersSection({ form }: { form: SiteForm }) {
         <div className={styles.type} key={meter.id}>
           <div className={styles.three}>
             <TextInput label="Name" {...form.getInputProps(`meters.${i}.id`)} readOnly />
-            <Select label="Point" data={POINTS} allowDeselect={false} {...form.getInputProps(`meters.${i}.point`)} />
+            <Select label="Point" data={[...POINTS]} allowDeselect={false} {...form.getInputProps(`meters.${i}.point`)} />
             <MultiSelect
               label="Arrays"
               data={arrays}

@@ -28,6 +28,8 @@ export function changedFields(change: Readonly<Record<string, unknown>>): Change
 const WORDS: Readonly<Record<string, (value: unknown) => string>> = {
   tiltDeg: (v) => `tilt ${number(Number(v), 1)}°`,
   azimuthDeg: (v) => `azimuth ${number(Number(v), 1)}° (${compassPoint(Number(v))})`,
+  eastM: (v) => `moved to ${number(Number(v), 1)} m east`,
+  northM: (v) => `moved to ${number(Number(v), 1)} m north`,
   count: (v) => `${number(Number(v))} modules`,
   module: (v) => `modules ${String(v)}`,
   acRatedW: (v) => `${number(Number(v) / 1000, 1)} kW AC`,

@@ -11,7 +11,7 @@ export function ValidationPage() {
     <div className={chapter.page}>
       <h1>How near the methods come</h1>
       <p className={chapter.verdict}>
-        {rows.length} methods stand against {values.toLocaleString("en").replaceAll(",", "\u2009")} figures of an independent implementation
+        {rows.length} methods stand against {values.toLocaleString("en").replaceAll(",", "\u202f")} figures of an independent implementation
         of the same papers, and all lie within their tolerance. The nearest to its limit is {nearest.stage.toLowerCase()}:{" "}
         {nearest.method.toLowerCase()}, at {Math.round(nearest.usedFrac * 100)} % of it.
       </p>

@@ -1,5 +1,8 @@
-import type { Moment, TiltGoal, TiltPlan } from "@/core/tilt";
+import { legLengthM } from "@/core/geometry";
+import type { Rack } from "@/core/site";
+import { LATE_DAYS, type Moment, type TiltGoal, type TiltPlan, type TiltStep } from "@/core/tilt";
 import { number } from "@/features/figures/format";
+import { dayName } from "@/features/geometry/words";
 import type { Working } from "./working";
 
 const SCHOOL_SOURCE: Readonly<Record<TiltPlan["school"], string>> = {
@@ -61,3 +64,33 @@ export function momentWorking(moment: Moment, standsDeg: number, triedDeg: numbe
     assumptions: ["The array alone on its inverter.", "A gain at one low sun says little of the year: see the table."],
   };
 }
+
+/** How long the leg of a rack is at a tilt. */
+export const legWorking = (rack: Rack, tiltDeg: number): Working => ({
+  title: `Leg at ${number(tiltDeg, 1)}°`,
+  value: number(legLengthM(rack, tiltDeg), 4),
+  unit: "m",
+  formula: "√(frame² + base² − 2 × frame × base × cos(tilt))",
+  inputs: [
+    { name: "Hinge to leg, along the frame", value: `${number(rack.frameM, 3)} m`, from: "this bench" },
+    { name: "Hinge to leg's foot, on the base", value: `${number(rack.baseM, 3)} m`, from: "this bench" },
+    { name: "Tilt", value: `${number(tiltDeg, 1)}°`, from: "plan" },
+  ],
+  source: "Law of cosines.",
+  assumptions: ["From bolt to bolt; the base lies level."],
+});
+
+/** What a late change costs, week by week. */
+export const lateWorking = (step: TiltStep, lateKwh: readonly number[]): Working => ({
+  title: `The change of ${dayName(step.from)}, made late`,
+  value: number(lateKwh[0] ?? 0, 2),
+  unit: "kWh for a week",
+  formula: "year by the plan − year with this one date moved",
+  inputs: LATE_DAYS.map((days, k) => ({
+    name: `${days / 7} ${days === 7 ? "week" : "weeks"}`,
+    value: `${number(lateKwh[k] ?? 0, 2)} kWh`,
+    from: "the same table of tilts and days",
+  })),
+  source: "The simulation of the planner.",
+  assumptions: ["The other changes are made on their days. It is little around the best day and grows with the square of the delay."],
+});

@@ -1,4 +1,5 @@
 import type { StringCheck } from "@/core/electrical";
+import type { ShadedHours } from "@/core/shading";
 import type { Inverter, Site } from "@/core/site";
 import { number, percent } from "@/features/figures/format";
 import type { Working } from "./working";
@@ -77,5 +78,30 @@ export function obstacleWorking(name: string, months: readonly number[], openKwh
       "Gain if removed, not the ledger's account: two obstacles that shade the same hour each cost less than both.",
       "Level ground; what lies behind it may then shade.",
     ],
+  };
+}
+
+/** How shaded hours are counted. */
+export function hoursWorking(name: string, { sunHours, partHours, fullHours }: ShadedHours): Working {
+  const hours = (values: readonly number[]): string =>
+    `${number(
+      values.reduce((a, b) => a + b, 0),
+      1,
+    )} h`;
+  return {
+    title: `Hours of sun and shade on ${name}`,
+    value: number(
+      sunHours.reduce((a, b) => a + b, 0),
+      1,
+    ),
+    unit: "h",
+    formula: "every twenty minutes of a year: sun up and before the modules; a ray to each of two points of every patch",
+    inputs: [
+      { name: "Sun on the modules", value: hours(sunHours), from: "sun path and the plane of the month" },
+      { name: "Any part shaded", value: hours(partHours), from: "rays" },
+      { name: "Weighed by the shaded share", value: hours(fullHours), from: "rays; a crown counts by the light it stops" },
+    ],
+    source: "The chain's own sun; rays against slabs, columns and crowns (Kay & Kajiya, 1986).",
+    assumptions: ["Cloudless: an hour counts whether the sun shone or not. Energy is in the column beside."],
   };
 }

@@ -20,13 +20,18 @@ import {
   trueOfMagneticDeg,
 } from "@/core/geometry";
 import { number } from "@/features/figures/format";
+import { DateField } from "@/features/look/DateField";
 import styles from "./Angle.module.css";
 import { AzimuthView, TiltView } from "./AngleViews";
 
 interface AngleProps {
   readonly label: string;
-  readonly value: number;
+  readonly value: number | string;
   readonly error?: ReactNode;
+  /** Without the small picture beside it. */
+  readonly plain?: boolean;
+  readonly size?: "xs" | "sm";
+  readonly placeholder?: string;
   readonly onChange: (value: number | string) => void;
   readonly onBlur?: (() => void) | undefined;
 }
@@ -80,12 +85,14 @@ interface ShellProps {
 
 function Shell({ angle, picture, icon, say, children }: ShellProps) {
   const [open, setOpen] = useState(false);
-  const { label, value, error, onChange, onBlur } = angle;
+  const { label, value, error, onChange, onBlur, plain = false, size = "sm", placeholder = "" } = angle;
   return (
     <div className={styles.field}>
       <NumberInput
         label={label}
         hideControls
+        size={size}
+        placeholder={placeholder}
         value={value}
         error={error}
         onChange={onChange}
@@ -107,7 +114,7 @@ function Shell({ angle, picture, icon, say, children }: ShellProps) {
           </Popover>
         }
       />
-      {picture}
+      {!plain && picture}
     </div>
   );
 }
@@ -277,10 +284,7 @@ function CompassTool({
     <>
       <div className={styles.pair}>
         <NumberInput id={id} label="Compass shows, ° magnetic" hideControls size="xs" value={reading} onChange={setReading} />
-        <label className={styles.date}>
-          read on
-          <input type="date" value={date} onChange={(event) => setDate(event.currentTarget.value)} />
-        </label>
+        <DateField label="read on" value={date} onChange={setDate} />
       </div>
       <Select
         label="It pointed"

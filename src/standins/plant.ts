@@ -103,6 +103,22 @@ const standingArray = (site: Site, truth: PlantTruth, array: PvArray): StandingA
   discs: truth.discs?.[array.id] ?? [],
 });
 
+/** How much more than its light a shaded part of a string costs. Source: Woyte, Nijs & Belmans, 2003, Partial shadowing of photovoltaic arrays with different system configurations. */
+const STRING_PENALTY = 1.6;
+const DEG = Math.PI / 180;
+
+/** Share of an even sky's light on the plane that the discs stand before: their solid angle by the cosine in their middles. */
+function skyBehind(discs: readonly SkyDisc[], plane: ReturnType<typeof planeOf>, month: number): number {
+  return discs.reduce((sum, disc) => {
+    const [azimuth, elevation] = [disc.azimuthDeg * DEG, Math.max(2, disc.elevationDeg) * DEG];
+    const flat = Math.cos(elevation);
+    const facing = plane.east * flat * Math.sin(azimuth) + plane.north * flat * Math.cos(azimuth) + plane.up * Math.sin(elevation);
+    const above = Math.min(disc.halfHeightDeg, (disc.elevationDeg + disc.halfHeightDeg) / 2) * DEG;
+    const solidAngle = Math.PI * disc.halfWidthDeg * DEG * above * flat;
+    return sum + (solidAngle * Math.max(0, facing) * (1 - disc.throughFrac[month]!)) / Math.PI;
+  }, 0);
+}
+
 /** Share of the beam that passes the discs; their edges are soft, since an array is no point. */
 function pastDiscs(discs: readonly SkyDisc[], east: number, north: number, up: number, month: number): number {
   let kept = 1;
@@ -111,7 +127,7 @@ function pastDiscs(discs: readonly SkyDisc[], east: number, north: number, up: n
     const elevation = (Math.asin(Math.min(1, up)) * 180) / Math.PI;
     const aside = ((azimuth - disc.azimuthDeg + 540) % 360) - 180;
     const away = Math.hypot(aside / disc.halfWidthDeg, (elevation - disc.elevationDeg) / disc.halfHeightDeg);
-    const covered = 1 / (1 + Math.exp((away - 1) * 9));
+    const covered = 1 / (1 + Math.exp((away - 1) * 3));
     kept *= 1 - covered * (1 - disc.throughFrac[month]!);
   }
   return kept;
@@ -127,9 +143,14 @@ function klucher({ sun, ghiWm2, dhiWm2 }: SimulatedWeather, i: number, { plane, 
   const clear = 1 - (dhi / ghi) ** 2;
   const sinHalfTilt = Math.sin((tiltDeg * Math.PI) / 360);
   const sinZenith = Math.sqrt(Math.max(0, 1 - up * up));
-  const sky = dhi * plane.skyViewFrac * (1 + clear * sinHalfTilt ** 3) * (1 + clear * cosIncidence ** 2 * sinZenith ** 3);
+  const sky =
+    dhi *
+    (plane.skyViewFrac - skyBehind(discs, plane, month)) *
+    (1 + clear * sinHalfTilt ** 3) *
+    (1 + clear * cosIncidence ** 2 * sinZenith ** 3);
   const open = discs.length > 0 && up > 0 ? pastDiscs(discs, sun.east[i]!, sun.north[i]!, up, month) : 1;
-  const beam = up > 0.02 ? ((ghi - dhi) / up) * cosIncidence * open : 0;
+  // A shaded cell takes more than its own light from its string.
+  const beam = up > 0.02 ? ((ghi - dhi) / up) * cosIncidence * Math.max(0, 1 - STRING_PENALTY * (1 - open)) : 0;
   const glass = cosIncidence > 0.05 ? Math.max(0, 1 - 0.045 * (1 / cosIncidence - 1)) : 0;
   return Math.min(beam, 1200) * glass + 0.955 * sky + 0.9 * ghi * 0.2 * plane.groundViewFrac;
 }

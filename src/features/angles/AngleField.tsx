@@ -41,6 +41,8 @@ interface At {
   readonly longitudeDeg: number;
 }
 
+/** To a tenth, with 359.96 as 0. */
+const onCircle = (angleDeg: number): number => round(angleDeg) % 360;
 const round = (angle: number): number => Math.round(angle * 10) / 10;
 
 /** A tilt with its side view, and the ways in which people measure one. */
@@ -98,7 +100,7 @@ function Shell({ angle, picture, icon, say, children }: ShellProps) {
         onChange={onChange}
         onBlur={onBlur}
         rightSection={
-          <Popover opened={open} onChange={setOpen} width={420} position="bottom-end" shadow="md" trapFocus withinPortal>
+          <Popover opened={open} onChange={setOpen} width={436} position="bottom-end" shadow="md" trapFocus withinPortal>
             <Popover.Target>
               <button type="button" className={styles.open} aria-label={`${say}: ${label}`} title={say} onClick={() => setOpen(!open)}>
                 {icon}
@@ -300,7 +302,7 @@ function CompassTool({
         <dd>{isRead ? `${number(magnetic, 1)}°` : "–"}</dd>
         <dt>True</dt>
         <dd>
-          <b>{isRead ? `${number(azimuth, 1)}°` : "–"}</b> {isRead && compassPoint(azimuth)}
+          <b>{isRead ? `${number(onCircle(azimuth), 1)}°` : "–"}</b> {isRead && compassPoint(azimuth)}
         </dd>
         <dt>Declination here</dt>
         <dd>
@@ -317,8 +319,8 @@ function CompassTool({
       </p>
       <div className={styles.row}>
         <span />
-        <Button disabled={!isRead} onClick={() => take(azimuth)}>
-          {isRead ? `Use ${number(azimuth, 1)}° true` : "Use"}
+        <Button disabled={!isRead} onClick={() => take(onCircle(azimuth))}>
+          {isRead ? `Use ${number(onCircle(azimuth), 1)}° true` : "Use"}
         </Button>
       </div>
     </>

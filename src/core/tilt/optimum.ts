@@ -1,6 +1,6 @@
 import { type EnergyTable, scheduleKwh, TILT_STEPS } from "./energy-table";
 import { dayWeights, leastMonthKwhPerDay, monthDays, monthOf, type TiltGoal } from "./goals";
-import { DAYS, type TiltStep, textOfDay } from "./schedule";
+import { DAYS, dayOfText, type TiltStep, textOfDay } from "./schedule";
 
 /** Change dates are first sought on this many equal slots of the year, then day by day. */
 const SLOTS = 73;
@@ -23,11 +23,18 @@ export interface Wish {
  */
 export function bestSchedule(table: EnergyTable, wish: Wish): TiltStep[] {
   const weights = dayWeights(wish.goal, wish.latitudeDeg, wish.priceByMonth);
-  if (wish.goal !== "flattest") return refined(weighted(table, weights), wish.positions);
+  if (wish.goal !== "flattest") {
+    const sums = weighted(table, weights);
+    return refined(sums, coarseStarts(sums, wish.positions, null), true);
+  }
   let best: TiltStep[] | null = null;
   let bestLeast = Number.NEGATIVE_INFINITY;
+  let steps: TiltStep[] = [];
   for (let round = 0; round < ROUNDS; round++) {
-    const steps = refined(weighted(table, weights), wish.positions, round === ROUNDS - 1);
+    const last = round === ROUNDS - 1;
+    const sums = weighted(table, weights);
+    const near = round === 0 || last ? null : slotOf(steps[0]!);
+    steps = refined(sums, coarseStarts(sums, wish.positions, near), last);
     const days = scheduleKwh(table, steps);
     const least = leastMonthKwhPerDay(days);
     if (least > bestLeast) [best, bestLeast] = [steps, least];
@@ -79,9 +86,10 @@ function bestTilt(sums: Sums, from: number, to: number): { tilt: number; value: 
   return { tilt, value };
 }
 
-function refined(sums: Sums, positions: number, byDay = true): TiltStep[] {
-  let starts = coarseStarts(sums, positions);
-  if (byDay) starts = movedByDay(sums, starts);
+const slotOf = (step: TiltStep): number => Math.round(dayOfText(step.from) / SLOT_DAYS);
+
+function refined(sums: Sums, coarse: readonly number[], byDay: boolean): TiltStep[] {
+  const starts = byDay ? movedByDay(sums, coarse) : coarse;
   return starts.map((start, k) => {
     const next = starts[(k + 1) % starts.length]!;
     const to = next > start ? next : next + DAYS;
@@ -100,14 +108,18 @@ function tenth(sums: Sums, from: number, to: number): number {
   return Math.round(peak * 10) / 10;
 }
 
-/** First days of the best spans on the grid of slots. */
-function coarseStarts(sums: Sums, positions: number): number[] {
+/** Between two rounds a change moves by no more than this many slots. */
+const NEARBY = 6;
+
+/** First days of the best spans on the grid of slots; `near` is a slot close to which one of them is known to lie, null for anywhere. */
+function coarseStarts(sums: Sums, positions: number, near: number | null): number[] {
   if (positions === 1) return [0];
   const worth = slotWorth(sums);
   let best = { value: Number.NEGATIVE_INFINITY, starts: [0] };
-  // One of the changes falls within the first stretch of the year's longest span: trying every slot as a start covers all.
-  for (let first = 0; first < SLOTS; first++) {
-    const found = bestFrom(worth, first, positions);
+  const from = near === null ? 0 : near - NEARBY;
+  const to = near === null ? SLOTS : near + NEARBY + 1;
+  for (let first = from; first < to; first++) {
+    const found = bestFrom(worth, (first + SLOTS) % SLOTS, positions);
     if (found.value > best.value) best = found;
   }
   return best.starts.map((slot) => (slot % SLOTS) * SLOT_DAYS).sort((a, b) => a - b);

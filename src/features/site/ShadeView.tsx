@@ -72,13 +72,13 @@ export function ShadeView({ slug, draft, year }: SiteViewProps) {
           data={[
             {
               value: "",
-              label: `its hardware: ${RULE_NAMES[shadeRuleOf({ ...site, arrays: [{ ...array, shadeRule: null }] }, { ...array, shadeRule: null })]}`,
+              label: `as built: ${RULE_NAMES[shadeRuleOf({ ...site, arrays: [{ ...array, shadeRule: null }] }, { ...array, shadeRule: null })]}`,
             },
             ...shadeRules.map((rule) => ({ value: rule, label: RULE_NAMES[rule] })),
           ]}
           value={array.shadeRule ?? ""}
           allowDeselect={false}
-          w={250}
+          w={300}
           onChange={(rule) => form.setFieldValue(`arrays.${site.arrays.indexOf(array)}.shadeRule` as never, rule || null)}
         />
         <span className={styles.addLabel}>Put in the plan:</span>

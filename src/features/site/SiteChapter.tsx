@@ -72,7 +72,11 @@ function siteSentence(site: SiteDocument): string {
   );
   const ratio = acKw > 0 ? ` on ${number(acKw, 1)} kW of inverter (DC to AC ${number(kwp / acKw, 2)})` : "";
   const latitude = `${number(Math.abs(site.place.latitudeDeg), 2)}° ${site.place.latitudeDeg < 0 ? "south" : "north"}`;
-  return `${number(modules)} modules, ${number(kwp, 1)} kWp${ratio}, at ${latitude}: ${how.join("; ")}.`;
+  const since =
+    site.revisions.length === 0
+      ? ""
+      : ` As built; ${site.revisions.length === 1 ? "one change since stands" : `${site.revisions.length} changes since stand`} under History.`;
+  return `${number(modules)} modules, ${number(kwp, 1)} kWp${ratio}, at ${latitude}: ${how.join("; ")}.${since}`;
 }
 
 /** The tilts of an array through the year. */

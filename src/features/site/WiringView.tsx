@@ -216,7 +216,13 @@ function InvertersSection({ form }: { form: SiteForm }) {
               value={inverter.perModule ? "module" : "site"}
               onChange={(value) => form.setFieldValue(`inverters.${i}.perModule`, value === "module")}
             />
-            <MultiSelect className={styles.two} label="On arrays" data={arrays} {...form.getInputProps(`inverters.${i}.arrays`)} />
+            <MultiSelect
+              classNames={{ input: styles.many! }}
+              className={styles.two}
+              label="On arrays"
+              data={arrays}
+              {...form.getInputProps(`inverters.${i}.arrays`)}
+            />
             <OpenNumber form={form} label="Inputs" path={`inverters.${i}.inputs`} />
             <OpenNumber form={form} label="Input, A" path={`inverters.${i}.inputMaxA`} />
             <OpenNumber form={form} label="Highest DC, V" path={`inverters.${i}.maxDcV`} />
@@ -253,6 +259,7 @@ function MetersSection({ form }: { form: SiteForm }) {
             <TextInput label="Name" {...form.getInputProps(`meters.${i}.id`)} readOnly />
             <Select label="Point" data={[...POINTS]} allowDeselect={false} {...form.getInputProps(`meters.${i}.point`)} />
             <MultiSelect
+              classNames={{ input: styles.many! }}
               label="Arrays"
               data={arrays}
               placeholder={meter.arrays.length === 0 ? "all" : ""}

@@ -72,6 +72,7 @@ export function obstacleWorking(name: string, months: readonly number[], openKwh
     inputs: [
       { name: "Weather", value: year ?? "a cloudless year", from: year === null ? "the book has none" : "the book" },
       { name: "Without any shade", value: `${number(openKwh)} kWh`, from: "the chain" },
+      { name: "Heaviest month", value: `${number(Math.max(...months), 1)} kWh`, from: "the same two runs" },
     ],
     source: "Rays against slabs, columns and crowns (Kay & Kajiya, 1986), by patch of the array; sky view by the cosine over the sky.",
     assumptions: [

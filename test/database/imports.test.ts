@@ -213,9 +213,9 @@ describe("the database itself", () => {
 });
 
 describe("the demo", () => {
-  it("is loaded once into an empty shelf, two books of five years", async () => {
+  it("is loaded once into an empty shelf, three books of five years", async () => {
     await services.books.remove(book.id);
-    expect(await loadDemo(services)).toBe(2);
+    expect(await loadDemo(services)).toBe(3);
     expect(await loadDemo(services)).toBe(0);
     for (const demo of await services.books.list()) {
       const { report } = await services.ledgerOf(demo);

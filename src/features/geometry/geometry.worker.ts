@@ -37,12 +37,13 @@ function preparedAt(place: Place): PreparedWeather {
 
 /** Shade, seasons and revisions of a site in a thread of its own, over one year of its weather. */
 const engine = {
-  /** A year of the book's weather, or none: then a cloudless year. */
-  load(bytes: ArrayBuffer | null, year: number): void {
+  /** A year of the book's weather, or none: then a cloudless year. Tells whether its light was measured in the plane of the modules. */
+  load(bytes: ArrayBuffer | null, year: number): boolean {
     weather = bytes && unpackWeather(bytes);
     cloudlessYear = year;
     ready = null;
     table = null;
+    return weather !== null && weather.poaWm2 !== null;
   },
 
   shade: (site: Site): ShadeReport => shadeReport(site, preparedAt(site.place)),

@@ -3,6 +3,8 @@
 import { Spotlight, type SpotlightActionData, type SpotlightActionGroupData, spotlight } from "@mantine/spotlight";
 import { IconSearch } from "@tabler/icons-react";
 import { useRouter } from "next/navigation";
+import { BENCH_VIEWS } from "@/features/bench/bench-views";
+import { SITE_VIEWS } from "@/features/site/site-views";
 import { CHAPTERS, chapterPath, type Spine } from "./chapters";
 
 export const openPalette = (): void => spotlight.open();
@@ -20,8 +22,21 @@ export function Palette({ spines, slug, toggleTheme }: { spines: readonly Spine[
           description: `Chapter of this book · key ${key}`,
           onClick: go(chapterPath(slug, id)),
         }));
+  const pages: SpotlightActionData[] =
+    slug === null
+      ? []
+      : [
+          ...SITE_VIEWS.map((view) => ({ ...view, chapter: "site" as const })),
+          ...BENCH_VIEWS.map((view) => ({ ...view, chapter: "bench" as const })),
+        ].map(({ id, name, chapter }) => ({
+          id: `page-${chapter}-${id}`,
+          label: name,
+          description: chapter === "site" ? "View of the Site chapter" : "Bench of this book",
+          onClick: go(`${chapterPath(slug, chapter)}?view=${id}`),
+        }));
   const actions: SpotlightActionGroupData[] = [
     { group: "Chapters", actions: chapters },
+    { group: "Views", actions: pages },
     {
       group: "Books",
       actions: spines.map((spine) => ({

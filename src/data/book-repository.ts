@@ -1,8 +1,14 @@
 import type { Sequelize } from "sequelize";
+import { parseSite } from "@/formats/site-json";
 import type { Book, BookStore } from "@/usecases/books";
 import type { BookRow, Models } from "./models";
 
-const asBook = ({ id, slug, site, version, isDemo }: BookRow): Book => ({ id, slug, site, version, isDemo });
+/** A stored document is read like a file: what later editions added gets its defaults. */
+function asBook({ id, slug, site, version, isDemo }: BookRow): Book {
+  const reading = parseSite(site);
+  if (!reading.ok) throw new Error(`The stored site document of book ${slug} can't be read: ${JSON.stringify(reading.problems)}`);
+  return { id, slug, site: reading.document, version, isDemo };
+}
 
 /** Books in PostgreSQL. */
 export function bookRepository(sequelize: Sequelize, { Book }: Models): BookStore {

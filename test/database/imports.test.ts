@@ -233,6 +233,29 @@ describe("the demo", () => {
   });
 });
 
+describe("a book that an older edition stored", () => {
+  it("is read with the defaults of what came later, and saved whole", async () => {
+    const { obstacles: _obstacles, horizon: _horizon, arrays, place, ...rest } = book.site;
+    const old = {
+      ...rest,
+      place: { latitudeDeg: place.latitudeDeg, longitudeDeg: place.longitudeDeg, timeZone: place.timeZone },
+      arrays: arrays.map(({ rows: _rows, orientation: _orientation, baseHeightM: _base, rack: _rack, ...array }) => array),
+    };
+    await services.models.Book.update({ site: old as never }, { where: { id: book.id } });
+    const read = (await services.books.bySlug(book.slug))!;
+    expect(read.site).toMatchObject({ obstacles: [], horizon: [], place: { recordLowC: null, elevationM: 0 } });
+    expect(read.site.arrays[0]).toMatchObject({ rows: null, orientation: "portrait", baseHeightM: 0, rack: null });
+    const saved = await saveSite(services.books, book.slug, read.version, read.site);
+    expect(saved.version).toBe(read.version + 1);
+  });
+
+  it("that can't be read is named", async () => {
+    await services.models.Book.update({ site: { ...book.site, arrays: [] } }, { where: { id: book.id } });
+    await expect(services.books.bySlug(book.slug)).rejects.toThrow(`stored site document of book ${book.slug}`);
+    await services.models.Book.update({ site: book.site }, { where: { id: book.id } });
+  });
+});
+
 describe("a variant", () => {
   const variant = (name: string, tiltDeg = 20) => newVariantSchema.parse({ name, whatIf: { arrayId: "a", tiltDeg } });
 

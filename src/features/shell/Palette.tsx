@@ -1,7 +1,6 @@
 "use client";
 
 import { Spotlight, type SpotlightActionData, type SpotlightActionGroupData, spotlight } from "@mantine/spotlight";
-import { IconSearch } from "@tabler/icons-react";
 import { useRouter } from "next/navigation";
 import { BENCH_VIEWS } from "@/features/bench/bench-views";
 import { SITE_VIEWS } from "@/features/site/site-views";
@@ -81,7 +80,6 @@ export function Palette({ spines, slug, toggleTheme }: { spines: readonly Spine[
       nothingFound="Nothing by that name."
       transitionProps={{ duration: 0 }}
       searchProps={{
-        leftSection: <IconSearch size={18} stroke={1.6} />,
         placeholder: "Book, chapter or action",
         "aria-label": "Find anything",
       }}

@@ -132,6 +132,22 @@ test("two windows: what does not collide is put together, what does is chosen", 
   await page.request.delete(`/api/books/${slug}`);
 });
 
+test("a wrong field and a wrong file are told by place, expectation and way out", async ({ page }) => {
+  await page.goto("/books/ferry-office/site");
+  const status = page.getByRole("status").last();
+  await page.getByLabel("Latitude, ° (north +)").fill("95");
+  await page.getByRole("link", { name: "Wiring" }).click();
+  await page.getByRole("button", { name: "Save the site" }).click();
+  await expect(status).toContainText("place.latitudeDeg: latitude lies between");
+  const chooser = page.locator('input[type="file"]');
+  const file = (text: string) => ({ name: "shed.site.json", mimeType: "application/json", buffer: Buffer.from(text) });
+  await chooser.setInputFiles(file('{"format":"dusty-ledger/site","version":1,"colour":"red","place":{},"modules":{},"arrays":[]}'));
+  await expect(status).toContainText(/^shed\.site\.json: .*Nothing here was changed\.$/);
+  await chooser.setInputFiles(file("not a document"));
+  await expect(status).toContainText("Nothing here was changed.");
+  await page.getByRole("button", { name: "As the book has it" }).click();
+});
+
 test("an obstacle moves by keyboard, tells its cost, and undo takes the move back", async ({ page }) => {
   await page.goto("/books/ferry-office/site?view=shade");
   await expect(page.getByText(/Lime tree costs most: \d+ kWh a year/)).toBeVisible();

@@ -1,6 +1,6 @@
 import type { SiteDocument } from "@/contracts/site";
 import { packWeather, unpackWeather } from "@/contracts/weather-wire";
-import { magneticDeclination, rowSpacing, trueOfMagneticDeg } from "@/core/geometry";
+import { magneticDeclination, rowSpacing, trueOfMagneticDeg, winterSolsticeDeg } from "@/core/geometry";
 import { arrayLayout, type PvArray } from "@/core/site";
 import { planTilts, TILT_GOALS } from "@/core/tilt";
 import { zoneOffset } from "@/core/time";
@@ -13,7 +13,6 @@ import { ledgerFromFiles, readSiteFile } from "./read-files";
 import { CliRefusal } from "./refuse";
 
 const CLOUDLESS_YEAR = 2025;
-const SOLSTICE_DEG = 23.44;
 
 const BENCHES = { tilt: tiltBench, shade: shadeBench, rows: rowsBench, compass: compassBench } as const;
 
@@ -95,7 +94,7 @@ async function rowsBench(options: CliOptions): Promise<void> {
     tiltDeg: array.tiltDeg,
     surfaceAzimuthDeg: array.azimuthDeg,
     slantLengthM: arrayLayout(site, array).slantM,
-    declinationDeg: latitudeDeg < 0 ? SOLSTICE_DEG : -SOLSTICE_DEG,
+    declinationDeg: winterSolsticeDeg(latitudeDeg),
     windowStartH: Number(options.from ?? 10),
     windowEndH: Number(options.to ?? 14),
   });

@@ -93,3 +93,10 @@ const LIBRARY: Readonly<Record<string, z.input<typeof moduleSchema>>> = {
 };
 
 export const moduleLibrary = Object.entries(LIBRARY).map(([name, fields]) => ({ name, fields: moduleSchema.parse(fields) }));
+
+/** A module of the library by its name. Throws a RangeError for a name that it lacks. */
+export function libraryModule(name: string): (typeof moduleLibrary)[number]["fields"] {
+  const found = moduleLibrary.find((entry) => entry.name === name);
+  if (!found) throw new RangeError(`The library has no module ${name}`);
+  return found.fields;
+}

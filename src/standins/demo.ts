@@ -1,3 +1,4 @@
+import { libraryModule } from "@/contracts/module-library";
 import type { SiteInput } from "@/contracts/site";
 import { deciduousThrough } from "@/core/shading";
 import type { Climate } from "./climate";
@@ -25,19 +26,7 @@ const packingShed: DemoBook = {
     commissioned: "2019-04-01",
     place: { latitudeDeg: 37.1, longitudeDeg: -2.3, elevationM: 310, timeZone: "Europe/Madrid", recordLowC: -6, recordHighC: 43 },
     modules: {
-      "Ambry 400": {
-        pmpW: 400,
-        vocV: 49.1,
-        iscA: 10.3,
-        vmpV: 41,
-        impA: 9.76,
-        cellsInSeries: 72,
-        gammaPmpPerK: -0.0036,
-        betaVocPerK: -0.0028,
-        alphaIscPerK: 0.0005,
-        noctC: 45,
-        areaM2: 2,
-      },
+      "Ambry 400": libraryModule("Ambry 400"),
     },
     arrays: [
       {
@@ -111,19 +100,7 @@ const ferryOffice: DemoBook = {
     commissioned: "2020-10-12",
     place: { latitudeDeg: 54.4, longitudeDeg: 10.3, elevationM: 6, timeZone: "Europe/Berlin", recordLowC: -19, recordHighC: 34 },
     modules: {
-      "Quayle 375": {
-        pmpW: 375,
-        vocV: 41.4,
-        iscA: 11.5,
-        vmpV: 34.7,
-        impA: 10.81,
-        cellsInSeries: 60,
-        gammaPmpPerK: -0.0035,
-        betaVocPerK: -0.0027,
-        alphaIscPerK: 0.0005,
-        noctC: 44,
-        areaM2: 1.82,
-      },
+      "Quayle 375": libraryModule("Quayle 375"),
     },
     arrays: [
       {
@@ -240,19 +217,7 @@ const boreField: DemoBook = {
     commissioned: "2020-08-17",
     place: { latitudeDeg: -33.4, longitudeDeg: 147.2, elevationM: 196, timeZone: "Australia/Sydney", recordLowC: -5, recordHighC: 45 },
     modules: {
-      "Tarn 330": {
-        pmpW: 330,
-        vocV: 40.9,
-        iscA: 10.27,
-        vmpV: 34.2,
-        impA: 9.65,
-        cellsInSeries: 60,
-        gammaPmpPerK: -0.0037,
-        betaVocPerK: -0.0029,
-        alphaIscPerK: 0.0005,
-        noctC: 45,
-        areaM2: 1.68,
-      },
+      "Tarn 330": libraryModule("Tarn 330"),
     },
     arrays: [
       {

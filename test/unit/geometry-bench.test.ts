@@ -10,13 +10,14 @@ import {
   legLengthM,
   magneticDeclination,
   magneticOfTrueDeg,
+  noonInFront,
   riseOfTilt,
   slidSnow,
-  tiltOfLegDeg,
   tiltOfPhone,
   tiltOfPlumb,
   tiltOfRise,
   trueOfMagneticDeg,
+  winterSolsticeDeg,
 } from "@/core/geometry";
 import { facing, thickestSeason } from "@/features/geometry/words";
 import { changedFields, inWords, withValue } from "@/features/site/revision-words";
@@ -89,11 +90,27 @@ describe("compass", () => {
 });
 
 describe("racks, snow, seasons", () => {
-  it("a leg and its tilt are each other's inverse, and a leg that is too long holds nothing", () => {
+  it("a leg closes the triangle of hinge, frame and base, and grows with the tilt", () => {
     const rack = { frameM: 1.6, baseM: 1.4 };
-    for (const tilt of [5, 20, 45, 70]) expect(tiltOfLegDeg(rack, legLengthM(rack, tilt))).toBeCloseTo(tilt, 8);
     expect(legLengthM({ frameM: 1, baseM: 1 }, 60)).toBeCloseTo(1, 9);
-    expect(tiltOfLegDeg(rack, 3.1)).toBeNull();
+    expect(legLengthM(rack, 90)).toBeCloseTo(Math.hypot(1.6, 1.4), 9);
+    expect(legLengthM(rack, 0)).toBeCloseTo(0.2, 9);
+    for (const tilt of [10, 30, 50, 70]) expect(legLengthM(rack, tilt + 5)).toBeGreaterThan(legLengthM(rack, tilt));
+  });
+
+  it.each([
+    [40, 180, -23.44, true],
+    [40, 0, -23.44, false],
+    [-33, 0, 23.44, true],
+    [10, 180, 23.44, false],
+    [10, 0, 23.44, true],
+    [-10, 0, -23.44, false],
+  ])("at latitude %d the noon sun of declination %d before azimuth %d: %s", (latitude, azimuth, declination, front) => {
+    expect(noonInFront(latitude, azimuth, declination)).toBe(front);
+  });
+
+  it("the shortest day is in December in the north and in June in the south", () => {
+    expect([winterSolsticeDeg(40), winterSolsticeDeg(-40)]).toEqual([-23.44, 23.44]);
   });
 
   it("the heap holds the snow that slid, settled", () => {

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { moduleLibrary } from "@/contracts/module-library";
+import { libraryModule, moduleLibrary } from "@/contracts/module-library";
 import { stringCheck } from "@/core/electrical";
 import { fitDatasheet, moduleDoubts } from "@/core/module";
 import { site } from "../site-builder";
@@ -24,6 +24,11 @@ describe("module library", () => {
     const doubts = moduleDoubts({ ...moduleLibrary[0]!.fields, ...change });
     expect(doubts.map((doubt) => doubt.quantity)).toContain(quantity);
   });
+});
+
+it("a module is found by its name, and one that is not there is named", () => {
+  expect(libraryModule("Ambry 400").pmpW).toBe(400);
+  expect(() => libraryModule("Sunbeam 9000")).toThrow(/no module Sunbeam 9000/);
 });
 
 describe("strings on their inverter", () => {

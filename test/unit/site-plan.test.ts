@@ -4,6 +4,7 @@ import { bearingOf } from "@/core/shading";
 import { arrayLayout, arrayPlace, moduleSizeM } from "@/core/site";
 import { pricePerKwh } from "@/features/geometry/price";
 import { dayName, monthOfYear } from "@/features/geometry/words";
+import { freeId } from "@/features/site/free-id";
 import { obstaclePath, obstaclesInPlan, placeArray, placeObstacle } from "@/features/site/in-plan";
 import { momentStore } from "@/features/site/moment";
 import { type SiteForm, type SiteValues, toDocument, toValues, validateSite } from "@/features/site/site-values";
@@ -144,6 +145,17 @@ describe("what a site file may say of shade", () => {
     expect(old).toMatchObject({ obstacles: [], horizon: [], models: { shading: "by-array" }, place: { recordLowC: null } });
     expect(old.arrays[0]).toMatchObject({ rows: null, orientation: "portrait", shadeRule: null, rack: null, baseHeightM: 0 });
     expect(siteSchema.parse(JSON.parse(JSON.stringify(old)))).toEqual(old);
+  });
+});
+
+describe("names for new things", () => {
+  it.each([
+    [[], "tree-1"],
+    [["tree-1", "tree-2"], "tree-3"],
+    [["tree-2"], "tree-1"],
+    [["tree-1", "tree-3"], "tree-2"],
+  ])("beside %j the next is %s: one that was removed frees its own name alone", (taken, next) => {
+    expect(freeId("tree", taken)).toBe(next);
   });
 });
 

@@ -1,12 +1,12 @@
 import { describe, expect, it } from "vitest";
 import { moduleLibrary } from "@/contracts/module-library";
 import { stringCheck } from "@/core/electrical";
-import { rowSpacing } from "@/core/geometry";
+import { rowSpacing, slidSnow } from "@/core/geometry";
 import { shadedHours } from "@/core/shading";
 import type { TiltPlan } from "@/core/tilt";
 import { number } from "@/features/figures/format";
-import { lateWorking, legWorking, momentWorking, planWorking } from "@/features/workings/bench-workings";
-import { rowsWorking } from "@/features/workings/rows-working";
+import { lateWorking, legWorking, momentWorking, planWorking, wayWorking, worthWorking } from "@/features/workings/bench-workings";
+import { rowsWorking, snowWorking } from "@/features/workings/rows-working";
 import { hoursWorking, limitWorking, obstacleWorking } from "@/features/workings/site-workings";
 import { stageMethod } from "@/features/workings/stage-methods";
 import type { Working } from "@/features/workings/working";
@@ -129,5 +129,37 @@ describe("workings of the bench", () => {
     const working = rowsWorking(rows, rowSpacing(rows)!);
     whole(working);
     expect(working.value).toBe("2.310");
+  });
+
+  it("slid snow can be reckoned again from snow, slope and tilt", () => {
+    const rows = {
+      latitudeDeg: 50,
+      tiltDeg: 30,
+      surfaceAzimuthDeg: 180,
+      slantLengthM: 2,
+      declinationDeg: -23.44,
+      windowStartH: 10,
+      windowEndH: 14,
+    };
+    const { edgeM } = slidSnow(rows.slantLengthM, rows.tiltDeg, 0.3);
+    const working = snowWorking("lower edge that stays free", edgeM, rows, 0.3);
+    whole(working);
+    const slab = 0.3 * 2 * Math.cos(Math.PI / 6) * 0.7;
+    expect(Number(working.value)).toBeCloseTo(0.21 + Math.sqrt(slab * Math.tan((38 * Math.PI) / 180)), 3);
+  });
+
+  it("a way to place the modules tells its twelve months, which add up to the year", () => {
+    const monthsKwh = Array.from({ length: 12 }, (_, m) => 100 + m);
+    const working = wayWorking("on the roof", { yearKwh: 1266, winterKwh: 600, monthsKwh }, "2024");
+    whole(working);
+    const told = working.inputs.slice(2).map((input) => Number(input.value.replace(" kWh", "")));
+    expect(told.reduce((a, b) => a + b, 0)).toBe(1266);
+    expect(working.inputs[2]!.name).toBe("January");
+  });
+
+  it("worth is the difference times the price", () => {
+    const working = worthWorking("rack", 250, 0.1842);
+    expect(working.value).toBe("46.05");
+    expect(working.inputs.map((input) => input.value)).toEqual(["250.0 kWh", "0.1842"]);
   });
 });

@@ -31,3 +31,9 @@ const POINTS = ["north", "north-east", "east", "south-east", "south", "south-wes
 
 /** The nearest of eight points of the compass. */
 export const compassPoint = (azimuthDeg: number): string => POINTS[Math.round((((azimuthDeg % 360) + 360) % 360) / 45) % 8]!;
+
+/** Whether the noon sun of a declination stands before a plane rather than behind it: on the equator's side, unless it has passed the zenith. */
+export function noonInFront(latitudeDeg: number, azimuthDeg: number, declinationDeg: number): boolean {
+  const pastZenith = latitudeDeg < 0 ? declinationDeg < latitudeDeg : declinationDeg > latitudeDeg;
+  return Math.abs(fromEquatorDeg(latitudeDeg, azimuthDeg)) <= 90 !== pastZenith;
+}

@@ -22,3 +22,9 @@ export function equationOfTimeMinutes(dayOfYear: number): number {
   const b = (2 * Math.PI * (dayOfYear - 1)) / 365;
   return 229.18 * (0.000075 + 0.001868 * Math.cos(b) - 0.032077 * Math.sin(b) - 0.014615 * Math.cos(2 * b) - 0.040849 * Math.sin(2 * b));
 }
+
+/** Declination at the June solstice; in December it is as far south. Source: Spencer, 1971 (mean obliquity of the ecliptic). */
+export const SOLSTICE_DECLINATION_DEG = 23.44;
+
+/** Declination on the shortest day of a hemisphere. */
+export const winterSolsticeDeg = (latitudeDeg: number): number => (latitudeDeg < 0 ? SOLSTICE_DECLINATION_DEG : -SOLSTICE_DECLINATION_DEG);

@@ -3,6 +3,7 @@ export {
   equatorAzimuthDeg,
   fromEquatorDeg,
   fromVerticalDeg,
+  noonInFront,
   riseOfTilt,
   tiltOfPhone,
   tiltOfPlumb,
@@ -10,8 +11,14 @@ export {
 } from "./angles";
 export { type Declination, magneticDeclination, magneticOfTrueDeg, trueOfMagneticDeg } from "./compass";
 export { dayLengthHours, noonElevationDeg, type SunDirection, sunAtSolarTime } from "./day";
-export { cooperDeclinationDeg, equationOfTimeMinutes, spencerDeclinationDeg } from "./declination";
-export { legLengthM, tiltOfLegDeg } from "./rack";
+export {
+  cooperDeclinationDeg,
+  equationOfTimeMinutes,
+  SOLSTICE_DECLINATION_DEG,
+  spencerDeclinationDeg,
+  winterSolsticeDeg,
+} from "./declination";
+export { legLengthM } from "./rack";
 export { type RowSpacing, type Rows, rowSpacing, shadowOf } from "./shadow";
 export { type SlidSnow, slidSnow } from "./snow-gap";
 export { type ArcPoint, monthDates, solarMidnightUtcMs, sunArc } from "./sun-path";

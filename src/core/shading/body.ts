@@ -32,9 +32,3 @@ export interface Direction {
 
 export const middleUpM = (body: Body): number => (body.fromM + body.toM) / 2;
 export const halfHeightM = (body: Body): number => (body.toM - body.fromM) / 2;
-
-/** Radius of a ball around the body's middle that holds it whole, m. */
-export function reachM(body: Body): number {
-  if (body.shape === "crown") return Math.max(body.halfWidthM, body.halfDepthM, halfHeightM(body));
-  return Math.hypot(body.halfWidthM, body.shape === "box" ? body.halfDepthM : 0, halfHeightM(body));
-}

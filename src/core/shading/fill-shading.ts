@@ -1,3 +1,4 @@
+import type { Direction } from "./body";
 import { underHorizon } from "./horizon-line";
 import type { ShadeScene } from "./scene";
 import { shadedLight } from "./shade-rules";
@@ -16,6 +17,15 @@ export interface ShadedColumns {
 
 const through = new Float64Array(1024);
 const light = new Float64Array(1024);
+/** One direction, aimed anew for every moment of the loop. */
+const aimed = { east: 0, north: 0, up: 0 };
+
+function aim(east: number, north: number, up: number): Direction {
+  aimed.east = east;
+  aimed.north = north;
+  aimed.up = up;
+  return aimed;
+}
 
 /**
  * Takes the shade of horizon and obstacles from the first `count` moments: the beam by patch, the even sky by what is left of it, and
@@ -32,7 +42,7 @@ export function fillShading(columns: ShadedColumns, scene: ShadeScene, powerW: F
     const directional = directionalWm2[i]!;
     const even = skyWm2[i]! * skyKept + groundWm2[i]!;
     const whole = directional + skyWm2[i]! + groundWm2[i]!;
-    const beamKept = directional > 0 ? beamThrough(scene, columns.east[i]!, columns.north[i]!, columns.up[i]!, month) : 1;
+    const beamKept = directional > 0 ? beamThrough(scene, aim(columns.east[i]!, columns.north[i]!, columns.up[i]!), month) : 1;
     let power = directional * beamKept + even;
     if (beamKept < 1 && rule !== "module-level") {
       for (let p = 0; p < patches.count; p++) light[p] = directional * Math.min(through[2 * p]!, through[2 * p + 1]!) + even;
@@ -49,20 +59,22 @@ export function fillShading(columns: ShadedColumns, scene: ShadeScene, powerW: F
 }
 
 /** Mean share of the beam that reaches the array; where it is under 1, `through` holds the share at each point. */
-function beamThrough({ horizon, wedges, bodies, patches }: ShadeScene, east: number, north: number, up: number, month: number): number {
+function beamThrough({ horizon, wedges, bodies, patches }: ShadeScene, toward: Direction, month: number): number {
+  const { east, north, up } = toward;
   const count = 2 * patches.count;
   if (horizon && underHorizon(horizon, east, north, up)) {
     through.fill(0, 0, count);
     return 0;
   }
+  const lit = { points: patches.points, count, through };
   const flat = Math.sqrt(east * east + north * north);
   let met = false;
   for (let b = 0; b < bodies.length; b++) {
-    if (!mayMeet(wedges, b, east, north, up, flat)) continue;
+    if (!mayMeet(wedges, b, toward, flat)) continue;
     if (!met) through.fill(1, 0, count);
     met = true;
     const body = bodies[b]!;
-    veil(body, body.through[month]!, patches.points, count, east, north, up, through);
+    veil(body, body.through[month]!, toward, lit);
   }
   if (!met) return 1;
   let sum = 0;
@@ -71,5 +83,4 @@ function beamThrough({ horizon, wedges, bodies, patches }: ShadeScene, east: num
 }
 
 /** Share of the beam from a direction that reaches an array, 0 to 1; for single moments. */
-export const beamKeptFrac = (scene: ShadeScene, sun: { east: number; north: number; up: number }, month: number): number =>
-  sun.up > 0 ? beamThrough(scene, sun.east, sun.north, sun.up, month) : 0;
+export const beamKeptFrac = (scene: ShadeScene, sun: Direction, month: number): number => (sun.up > 0 ? beamThrough(scene, sun, month) : 0);

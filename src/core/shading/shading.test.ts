@@ -253,8 +253,8 @@ describe("the fast way is the slow way", () => {
         const { east, north, up } = toward(azimuth, elevation);
         around.forEach((body, b) => {
           const seen = new Float64Array(points.length / 3).fill(1);
-          const may = mayMeet(wedges, b, east, north, up, Math.hypot(east, north));
-          if (may) veil(body, 0, points, seen.length, east, north, up, seen);
+          const may = mayMeet(wedges, b, { east, north, up }, Math.hypot(east, north));
+          if (may) veil(body, 0, { east, north, up }, { points, count: seen.length, through: seen });
           seen.forEach((share, p) => {
             const hit = hits(body, points[3 * p]!, points[3 * p + 1]!, points[3 * p + 2]!, east, north, up);
             expect(share === 0).toBe(hit);

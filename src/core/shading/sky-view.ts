@@ -49,12 +49,13 @@ export function skyKeptFrac(
     whole += weight;
     const above = weight * aboveFrac(horizon, Math.floor(k / 4 / COLUMNS), (k / 4) % COLUMNS);
     if (above === 0) continue;
+    const toward = { east, north, up };
     let met = false;
     for (let b = 0; b < bodies.length; b++) {
-      if (!mayMeet(wedges, b, east, north, up, flat)) continue;
+      if (!mayMeet(wedges, b, toward, flat)) continue;
       if (!met) through.fill(1, 0, count);
       met = true;
-      veil(bodies[b]!, bodies[b]!.through[month]!, points, count, east, north, up, through);
+      veil(bodies[b]!, bodies[b]!.through[month]!, toward, { points, count, through });
     }
     if (!met) kept += above;
     else for (let p = 0; p < count; p++) kept += (above * through[p]!) / count;

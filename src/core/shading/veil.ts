@@ -1,5 +1,5 @@
 import type { PlacedArray } from "../site";
-import { type Body, halfHeightM, middleUpM } from "./body";
+import { type Body, type Direction, halfHeightM, middleUpM } from "./body";
 
 /**
  * Where in the sky a body can stand before any point of an array: a wedge of azimuth around a middle, up to a height. Everything else of
@@ -34,42 +34,31 @@ export function wedgesOf(place: PlacedArray, points: Float64Array, bodies: reado
 }
 
 /** Whether a body may be met in a direction; `flat` is the direction's horizontal length. */
-export function mayMeet({ of }: Wedges, body: number, east: number, north: number, up: number, flat: number): boolean {
+export function mayMeet({ of }: Wedges, body: number, { east, north, up }: Direction, flat: number): boolean {
   const k = body * WEDGE;
   return up <= of[k + 3]! * flat && of[k]! * east + of[k + 1]! * north >= of[k + 2]! * flat;
 }
 
 const nudge = (d: number): number => (Math.abs(d) < 1e-9 ? 1e-9 : d);
 
+/** Points, [east, north, up] one after another, and the share of the light that reaches each. */
+export interface LitPoints {
+  readonly points: Float64Array;
+  readonly count: number;
+  readonly through: Float64Array;
+}
+
 /**
  * Multiplies `through` by the share of the light that a body lets pass to each point, from one direction: the law `hits` with the
  * direction's constants taken out of the loop (tested against it).
  */
-export function veil(
-  body: Body,
-  share: number,
-  points: Float64Array,
-  count: number,
-  east: number,
-  north: number,
-  up: number,
-  through: Float64Array,
-): void {
-  if (body.shape === "crown") veilOfCrown(body, share, points, count, east, north, up, through);
-  else if (body.shape === "column") veilOfColumn(body, share, points, count, east, north, up, through);
-  else veilOfBox(body, share, points, count, east, north, up, through);
+export function veil(body: Body, share: number, toward: Direction, lit: LitPoints): void {
+  if (body.shape === "crown") veilOfCrown(body, share, toward, lit);
+  else if (body.shape === "column") veilOfColumn(body, share, toward, lit);
+  else veilOfBox(body, share, toward, lit);
 }
 
-function veilOfCrown(
-  body: Body,
-  share: number,
-  points: Float64Array,
-  count: number,
-  east: number,
-  north: number,
-  up: number,
-  through: Float64Array,
-): void {
+function veilOfCrown(body: Body, share: number, { east, north, up }: Direction, { points, count, through }: LitPoints): void {
   const perWidth = 1 / body.halfWidthM;
   const perHeight = 1 / halfHeightM(body);
   const middle = middleUpM(body);
@@ -85,16 +74,7 @@ function veilOfCrown(
   }
 }
 
-function veilOfColumn(
-  body: Body,
-  share: number,
-  points: Float64Array,
-  count: number,
-  east: number,
-  north: number,
-  up: number,
-  through: Float64Array,
-): void {
+function veilOfColumn(body: Body, share: number, { east, north, up }: Direction, { points, count, through }: LitPoints): void {
   const a = nudge(east * east + north * north);
   const perUp = 1 / nudge(up);
   const radius2 = body.halfWidthM * body.halfWidthM;
@@ -113,16 +93,7 @@ function veilOfColumn(
   }
 }
 
-function veilOfBox(
-  body: Body,
-  share: number,
-  points: Float64Array,
-  count: number,
-  east: number,
-  north: number,
-  up: number,
-  through: Float64Array,
-): void {
+function veilOfBox(body: Body, share: number, { east, north, up }: Direction, { points, count, through }: LitPoints): void {
   const { sinFacing, cosFacing, halfWidthM, halfDepthM } = body;
   const perAcross = 1 / nudge(east * cosFacing - north * sinFacing);
   const perAlong = 1 / nudge(east * sinFacing + north * cosFacing);

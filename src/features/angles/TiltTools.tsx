@@ -6,6 +6,7 @@ import {
   fromEquatorDeg,
   fromVerticalDeg,
   noonElevationDeg,
+  noonInFront,
   riseOfTilt,
   spencerDeclinationDeg,
   tiltOfPhone,
@@ -54,10 +55,9 @@ export function TiltTools({
   };
   const read = readingOf(way, one, two);
   const shown = read ?? tiltDeg;
-  const noonDeg = noonElevationDeg(latitudeDeg, spencerDeclinationDeg(Number(day)));
+  const declinationDeg = spencerDeclinationDeg(Number(day));
+  const noonDeg = noonElevationDeg(latitudeDeg, declinationDeg);
   const equator = equatorAzimuthDeg(latitudeDeg) === 0 ? "north" : "south";
-  // The noon sun stands over the equator's side unless it has passed the zenith.
-  const toPole = latitudeDeg < 0 ? spencerDeclinationDeg(Number(day)) < latitudeDeg : spencerDeclinationDeg(Number(day)) > latitudeDeg;
   const looks = Math.abs(fromEquatorDeg(latitudeDeg, azimuthDeg)) <= 90;
   return (
     <>
@@ -99,7 +99,13 @@ export function TiltTools({
           slantM={2}
           baseHeightM={0.4}
           front={looks ? `toward the equator (${equator})` : "away from the equator"}
-          suns={[{ label: `noon ${number(Math.max(0, noonDeg))}°`, elevationDeg: noonDeg, front: looks !== toPole }]}
+          suns={[
+            {
+              label: `noon ${number(Math.max(0, noonDeg))}°`,
+              elevationDeg: noonDeg,
+              front: noonInFront(latitudeDeg, azimuthDeg, declinationDeg),
+            },
+          ]}
         />
       </svg>
       <div className={styles.row}>

@@ -2,7 +2,7 @@ import { Button, NumberInput } from "@mantine/core";
 import { writeTiltSteps } from "@/contracts/tilt-calendar";
 import { legLengthM } from "@/core/geometry";
 import type { Rack } from "@/core/site";
-import type { TiltPlan } from "@/core/tilt";
+import { LATE_DAYS, type TiltPlan } from "@/core/tilt";
 import { Figure } from "@/features/figures/Figure";
 import { number } from "@/features/figures/format";
 import { dayName } from "@/features/geometry/words";
@@ -57,16 +57,14 @@ export function ChangeTable({ slug, arrayId, plan, rack, setRack, use }: Props) 
                   "–"
                 )}
               </td>
-              {plan.lateKwh.length > 0 && (
-                <>
-                  <td>
+              {plan.lateKwh[k] &&
+                [0, LATE_DAYS.length - 1].map((late) => (
+                  <td key={late}>
                     <Figure plain working={() => lateWorking(step, plan.lateKwh[k]!)}>
-                      {number(plan.lateKwh[k]![0]!, 1)}
+                      {number(plan.lateKwh[k]![late]!, 1)}
                     </Figure>
                   </td>
-                  <td>{number(plan.lateKwh[k]![3]!, 1)}</td>
-                </>
-              )}
+                ))}
             </tr>
           ))}
         </tbody>

@@ -18,6 +18,7 @@ import { MONTHS_SHORT } from "@/features/geometry/words";
 import chapter from "@/features/look/Chapter.module.css";
 import { ScrollBox } from "@/features/look/ScrollBox";
 import { ChartFrame } from "@/features/save/ChartFrame";
+import { wayWorking, worthWorking } from "@/features/workings/bench-workings";
 import { differenceWorking } from "@/features/workings/yield-workings";
 import styles from "./Bench.module.css";
 import type { BenchProps } from "./bench-views";
@@ -113,7 +114,7 @@ export function RoofOrGround({ slug, site, year, engine }: BenchProps & { readon
           </thead>
           <tbody>
             {ways.map(({ name }, k) => (
-              <WayRow key={name} name={name} answer={years?.[k]} base={years?.[0]} first={k === 0} price={pricePerKwh(site)} />
+              <WayRow key={name} name={name} answer={years?.[k]} base={years?.[0]} first={k === 0} price={pricePerKwh(site)} year={year} />
             ))}
           </tbody>
         </table>
@@ -159,14 +160,23 @@ interface WayRowProps {
   readonly base: PlaneYear | undefined;
   readonly first: boolean;
   readonly price: number | null;
+  readonly year: string | null;
 }
 
-function WayRow({ name, answer, base, first, price }: WayRowProps) {
+function YearFigure({ name, answer, year, kwh }: { name: string; answer: PlaneYear; year: string | null; kwh: number }) {
+  return (
+    <Figure plain working={() => wayWorking(name, answer, year)}>
+      {number(kwh)}
+    </Figure>
+  );
+}
+
+function WayRow({ name, answer, base, first, price, year }: WayRowProps) {
   const more = answer && base ? answer.yearKwh - base.yearKwh : 0;
   return (
     <tr>
       <td>{name}</td>
-      <td>{answer ? number(answer.yearKwh) : "…"}</td>
+      <td>{answer ? <YearFigure name={name} answer={answer} year={year} kwh={answer.yearKwh} /> : "…"}</td>
       <td>
         {first || !answer || !base ? (
           "–"
@@ -185,10 +195,18 @@ function WayRow({ name, answer, base, first, price }: WayRowProps) {
           </Figure>
         )}
       </td>
-      <td>{answer ? number(answer.winterKwh) : "…"}</td>
+      <td>{answer ? <YearFigure name={name} answer={answer} year={year} kwh={answer.winterKwh} /> : "…"}</td>
       <td>{answer ? number(answer.monthsKwh[11]!) : "…"}</td>
       <td>{answer ? number(answer.monthsKwh[5]!) : "…"}</td>
-      <td>{first || price === null || !answer || !base ? "–" : number(more * price, 2)}</td>
+      <td>
+        {first || price === null || !answer || !base ? (
+          "–"
+        ) : (
+          <Figure plain working={() => worthWorking(name, more, price)}>
+            {number(more * price, 2)}
+          </Figure>
+        )}
+      </td>
       <td className={chapter.soft}>–</td>
     </tr>
   );
@@ -201,11 +219,33 @@ function GroundSentence({ ways, years, year }: { ways: readonly Way[]; years: re
   const more = fixed.yearKwh - roof.yearKwh;
   return (
     <p className={chapter.verdict}>
-      On a fixed rack in the open the same modules bring {number(Math.abs(more))} kWh a year {more >= 0 ? "more" : "less"} than on the roof
-      ({more >= 0 ? "+" : ""}
+      On a fixed rack in the open the same modules bring{" "}
+      <Figure
+        working={() =>
+          differenceWorking(
+            "Rack against roof",
+            { name: "Expected on a fixed rack", kwh: fixed.yearKwh },
+            { name: "Expected on the roof", kwh: roof.yearKwh },
+          )
+        }
+      >
+        {number(Math.abs(more))} kWh
+      </Figure>{" "}
+      a year {more >= 0 ? "more" : "less"} than on the roof ({more >= 0 ? "+" : ""}
       {percent(more / roof.yearKwh)}), {number(Math.abs(fixed.winterKwh - roof.winterKwh))} of it{" "}
       {fixed.winterKwh >= roof.winterKwh ? "more" : "less"} in the winter half; tilting twice a year adds{" "}
-      {number(tilted.yearKwh - fixed.yearKwh)}.
+      <Figure
+        working={() =>
+          differenceWorking(
+            "Tilting twice a year",
+            { name: "Expected tilted twice", kwh: tilted.yearKwh },
+            { name: "Expected on a fixed rack", kwh: fixed.yearKwh },
+          )
+        }
+      >
+        {number(tilted.yearKwh - fixed.yearKwh)}
+      </Figure>
+      .
     </p>
   );
 }

@@ -3,7 +3,7 @@
 import { NumberInput, Select } from "@mantine/core";
 import { useState } from "react";
 import { RowsSide } from "@/charts";
-import { fromEquatorDeg, rowSpacing, slidSnow } from "@/core/geometry";
+import { fromEquatorDeg, rowSpacing, slidSnow, winterSolsticeDeg } from "@/core/geometry";
 import { arrayLayout } from "@/core/site";
 import { radToDeg } from "@/core/units";
 import { AzimuthField, TiltField } from "@/features/angles/AngleField";
@@ -12,11 +12,10 @@ import { number, percent } from "@/features/figures/format";
 import { facing } from "@/features/geometry/words";
 import chapter from "@/features/look/Chapter.module.css";
 import { ChartFrame } from "@/features/save/ChartFrame";
-import { rowsWorking } from "@/features/workings/rows-working";
+import { rowsWorking, snowWorking } from "@/features/workings/rows-working";
 import styles from "./Bench.module.css";
 import type { BenchProps } from "./bench-views";
 
-const SOLSTICE_DEG = 23.44;
 /** Poleward of here a bench without other knowledge counts with snow. */
 const SNOWY_DEG = 42;
 const WINDOWS: readonly (readonly [number, number])[] = [
@@ -46,7 +45,7 @@ export function RowsBench({ slug, site }: BenchProps) {
     tiltDeg: asNumber(tilt, 30),
     surfaceAzimuthDeg: asNumber(azimuth, 180),
     slantLengthM: asNumber(slant, 2),
-    declinationDeg: latitudeDeg < 0 ? SOLSTICE_DEG : -SOLSTICE_DEG,
+    declinationDeg: winterSolsticeDeg(latitudeDeg),
     windowStartH: asNumber(from, 10),
     windowEndH: asNumber(to, 14),
   };
@@ -61,7 +60,7 @@ export function RowsBench({ slug, site }: BenchProps) {
           <>
             A gap of <Figure working={() => rowsWorking(rows, spacing)}>{number(spacing.gapM, 2)} m</Figure> (a row every{" "}
             {number(spacing.pitchM, 2)} m) keeps the next row free of shade from {hour(rows.windowStartH)} to {hour(rows.windowEndH)} solar
-            time at winter solstice, {facing(latitudeDeg, rows.surfaceAzimuthDeg)}.
+            time at winter solstice, with rows that look {facing(latitudeDeg, rows.surfaceAzimuthDeg)}.
           </>
         ) : (
           <span className={chapter.clay}>
@@ -163,7 +162,11 @@ export function RowsBench({ slug, site }: BenchProps) {
               ).map(([name, metres]) => (
                 <tr key={name}>
                   <td>{name}</td>
-                  <td>{number(metres, 2)}</td>
+                  <td>
+                    <Figure plain working={() => snowWorking(name, metres, rows, asNumber(snow, 0))}>
+                      {number(metres, 2)}
+                    </Figure>
+                  </td>
                 </tr>
               ))}
             </tbody>
@@ -196,7 +199,15 @@ function WindowTable({ rows }: { rows: Parameters<typeof rowSpacing>[0] }) {
           return (
             <tr key={windowStartH}>
               <td>{`${hour(windowStartH)} to ${hour(windowEndH)}`}</td>
-              <td>{spacing ? number(spacing.gapM, 2) : "sun down"}</td>
+              <td>
+                {spacing ? (
+                  <Figure plain working={() => rowsWorking({ ...rows, windowStartH, windowEndH }, spacing)}>
+                    {number(spacing.gapM, 2)}
+                  </Figure>
+                ) : (
+                  "sun down"
+                )}
+              </td>
               <td>{spacing ? number(spacing.pitchM, 2) : "–"}</td>
               <td>{spacing ? percent(rows.slantLengthM / spacing.pitchM, 0) : "–"}</td>
             </tr>

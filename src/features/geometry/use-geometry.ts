@@ -1,8 +1,9 @@
 "use client";
 
 import { type Remote, wrap } from "comlink";
-import { useEffect, useRef, useState } from "react";
+import { useEffect, useState } from "react";
 import { asRefused, type RefusedCall, refusalFrom } from "@/features/api";
+import { useNewestAnswer } from "@/features/newest-answer";
 import type { GeometryEngine } from "./geometry.worker";
 
 export interface GeometryHandle {
@@ -36,41 +37,9 @@ export function useGeometry(slug: string, year: string | null): GeometryHandle {
   return handle;
 }
 
-/**
- * What the engine answers about a site, the newest question first: questions that were overtaken while it worked are dropped. Keeps the
- * last answer while the next is on its way.
- */
-export function useEngineAnswer<Q, A>(
+/** What the geometry engine answers about a site, the newest question first. */
+export const useEngineAnswer = <Q, A>(
   engine: Remote<GeometryEngine> | null,
   question: Q,
   ask: (engine: Remote<GeometryEngine>, question: Q) => Promise<A>,
-): A | null {
-  const [answer, setAnswer] = useState<A | null>(null);
-  const desk = useRef<{ of: Remote<GeometryEngine> | null; busy: boolean; wish: { question: Q } | null }>({
-    of: null,
-    busy: false,
-    wish: null,
-  });
-  const how = useRef(ask);
-  // A question is told apart by its text, so that an equal site made anew is not asked again.
-  const text = JSON.stringify(question);
-  useEffect(() => {
-    if (!engine) return;
-    if (desk.current.of !== engine) desk.current = { of: engine, busy: false, wish: null };
-    const held = desk.current;
-    held.wish = { question: JSON.parse(text) as Q };
-    const serve = async (): Promise<void> => {
-      if (held.busy) return;
-      held.busy = true;
-      while (held.wish) {
-        const { question: asked } = held.wish;
-        held.wish = null;
-        const got = await how.current(engine, asked);
-        if (desk.current === held) setAnswer(got);
-      }
-      held.busy = false;
-    };
-    void serve();
-  }, [engine, text]);
-  return answer;
-}
+): A | null => useNewestAnswer(engine, question, ask);

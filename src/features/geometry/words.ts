@@ -1,5 +1,5 @@
 import { compassPoint, fromEquatorDeg } from "@/core/geometry";
-import { number } from "@/features/figures/format";
+import { monthName, number } from "@/features/figures/format";
 
 /** Where a plane looks, told from the equator's side: right in both hemispheres. */
 export function facing(latitudeDeg: number, azimuthDeg: number): string {
@@ -13,22 +13,11 @@ export function facing(latitudeDeg: number, azimuthDeg: number): string {
     : `away from the equator, to the ${compassPoint(azimuthDeg)}`;
 }
 
-const MONTHS = [
-  "January",
-  "February",
-  "March",
-  "April",
-  "May",
-  "June",
-  "July",
-  "August",
-  "September",
-  "October",
-  "November",
-  "December",
-] as const;
-export const monthOfYear = (month: number): string => MONTHS[((month % 12) + 12) % 12]!;
-export const MONTHS_SHORT = MONTHS.map((name) => name.slice(0, 3));
+const keyOf = (month: number): string => `0000-${String((((month % 12) + 12) % 12) + 1).padStart(2, "0")}`;
+
+/** Name of a month, January 0, around the year. */
+export const monthOfYear = (month: number): string => monthName(keyOf(month));
+export const MONTHS_SHORT = Array.from({ length: 12 }, (_, m) => monthName(keyOf(m), "short"));
 
 /** "03-20" as "20 March". */
 export const dayName = (day: string): string => `${Number(day.slice(3))} ${monthOfYear(Number(day.slice(0, 2)) - 1)}`;

@@ -6,6 +6,7 @@ import { number } from "@/features/figures/format";
 import { facing } from "@/features/geometry/words";
 import chapter from "@/features/look/Chapter.module.css";
 import { OpenNumber } from "./fields";
+import { freeId } from "./free-id";
 import { RULE_NAMES } from "./rule-names";
 import styles from "./SiteChapter.module.css";
 import type { SiteForm } from "./site-values";
@@ -28,9 +29,11 @@ export function ArraysSection({ form, site, select }: Props) {
   const add = (): void => {
     const last = form.values.arrays.at(-1);
     if (!last) return;
-    const taken = new Set(form.values.arrays.map((array) => array.id));
-    const n = [...Array(100).keys()].find((k) => k > 1 && !taken.has(`array-${k}`)) ?? 99;
-    form.insertListItem("arrays", { ...last, id: `array-${n}`, name: `Array ${n}`, eastM: null, northM: null, obstacles: [] });
+    const id = freeId(
+      "array",
+      form.values.arrays.map((array) => array.id),
+    );
+    form.insertListItem("arrays", { ...last, id, name: `Array ${id.slice("array-".length)}`, eastM: null, northM: null, obstacles: [] });
   };
   const remove = (i: number): void => {
     const { id } = form.values.arrays[i]!;

@@ -137,15 +137,34 @@ function EffectText({ effect, name }: { effect: RevisionEffect | undefined; name
 function HistorySentence({ site, effects, year }: { site: SiteDocument; effects: readonly RevisionEffect[] | null; year: string | null }) {
   const since = site.commissioned ? ` since ${site.commissioned}` : "";
   if (site.revisions.length === 0) return <p className={chapter.verdict}>The site stands as it was built{since}.</p>;
-  if (!effects || effects.length === 0)
+  if (effects?.length !== site.revisions.length)
     return <p className={chapter.verdict}>Running {year ?? "a cloudless year"} before and after each change …</p>;
   const change = effects.reduce((sum, { beforeKwh, afterKwh }) => sum + afterKwh - beforeKwh, 0);
+  // The site as it was built stands before the revision with the earliest date.
+  const [earliest] = site.revisions
+    .map((revision, k) => ({ revision, effect: effects[k]! }))
+    .sort((a, b) => a.revision.from.localeCompare(b.revision.from));
+  const first = earliest!.effect;
   return (
     <p className={chapter.verdict}>
       {site.revisions.length === 1 ? "One change" : `${site.revisions.length} changes`}
       {since};{" "}
       {site.revisions.length === 1 ? (change >= 0 ? "it brings" : "it costs") : change >= 0 ? "together they bring" : "together they cost"}{" "}
-      {number(Math.abs(change))} kWh a year in the weather of {year ?? "a cloudless year"}.
+      <Figure
+        working={() =>
+          differenceWorking(
+            "All changes together",
+            {
+              name: "Expected as it stands now",
+              kwh: effects.reduce((sum, { beforeKwh, afterKwh }) => sum + afterKwh - beforeKwh, first.beforeKwh),
+            },
+            { name: "Expected as it was built", kwh: first.beforeKwh },
+          )
+        }
+      >
+        {number(Math.abs(change))} kWh
+      </Figure>{" "}
+      a year in the weather of {year ?? "a cloudless year"}.
     </p>
   );
 }

@@ -4,17 +4,26 @@ import { useState } from "react";
 import { readHorizonRows } from "@/contracts/horizon-rows";
 import { horizonPointsOf } from "@/core/shading";
 import type { PvArray } from "@/core/site";
-import type { ShadeReport } from "@/core/yield";
+import { HORIZON_ID, type ShadeReport, sumOf } from "@/core/yield";
+import { Figure } from "@/features/figures/Figure";
 import { number } from "@/features/figures/format";
 import chapter from "@/features/look/Chapter.module.css";
+import { obstacleWorking } from "@/features/workings/site-workings";
 import styles from "./Shade.module.css";
 import { horizonPath } from "./SkyPicture";
 import type { SiteDraft } from "./use-site-draft";
 
 const rowsOf = (text: string): string[][] => Papa.parse<string[]>(text.trim(), { delimitersToGuess: [",", ";", "\t", " "] }).data;
 
+interface Props {
+  readonly draft: SiteDraft;
+  readonly array: PvArray;
+  readonly report: ShadeReport | null;
+  readonly year: string | null;
+}
+
 /** The horizon as a table: typed, pasted, or read from a CSV file; the other way is to paint it in the sky. */
-export function HorizonTable({ draft, array, report }: { draft: SiteDraft; array: PvArray; report: ShadeReport | null }) {
+export function HorizonTable({ draft, array, report, year }: Props) {
   const points = horizonPointsOf(draft.site, array);
   const [text, setText] = useState<string | null>(null);
   const [fault, setFault] = useState("");
@@ -29,15 +38,24 @@ export function HorizonTable({ draft, array, report }: { draft: SiteDraft; array
     setFault("");
     setText(null);
   };
-  const cost = report?.costs.find(({ id }) => id === "horizon")?.monthsKwh.reduce((a, b) => a + b, 0);
+  const months = report?.costs.find(({ id }) => id === HORIZON_ID)?.monthsKwh;
   const shown = text ?? points.map((point) => `${point.azimuthDeg}, ${point.elevationDeg}`).join("\n");
   return (
     <section className={chapter.section}>
       <h2>Horizon</h2>
       <p className={chapter.soft}>
-        {points.length === 0
-          ? "Level. Paint it in the sky above, or write azimuth and elevation, in degrees, one pair a line."
-          : `${points.length} points, highest ${number(Math.max(...points.map((point) => point.elevationDeg)), 1)}°${cost === undefined ? "" : `; it costs ${number(cost)} kWh a year`}.`}
+        {points.length === 0 && "Level. Paint it in the sky above, or write azimuth and elevation, in degrees, one pair a line."}
+        {points.length > 0 && `${points.length} points, highest ${number(Math.max(...points.map((point) => point.elevationDeg)), 1)}°`}
+        {points.length > 0 && months && (
+          <>
+            ; it costs{" "}
+            <Figure working={() => obstacleWorking("the horizon", months, sumOf(report!.openKwh), year)}>
+              {number(sumOf(months))} kWh
+            </Figure>{" "}
+            a year
+          </>
+        )}
+        {points.length > 0 && "."}
       </p>
       <Textarea
         aria-label="Horizon: azimuth, elevation"

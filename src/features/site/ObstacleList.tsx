@@ -11,6 +11,7 @@ import chapter from "@/features/look/Chapter.module.css";
 import { obstacleWorking } from "@/features/workings/site-workings";
 import { OpenNumber } from "./fields";
 import { obstaclePath, obstaclesInPlan, placeObstacle } from "./in-plan";
+import { KIND_NAMES } from "./kind-names";
 import styles from "./Shade.module.css";
 import type { SiteDraft } from "./use-site-draft";
 
@@ -105,15 +106,6 @@ function ObstacleFields({ draft, thing, array }: { draft: SiteDraft; thing: Site
     </div>
   );
 }
-
-const KIND_NAMES: Readonly<Record<SiteObstacle["kind"], string>> = {
-  tree: "Tree",
-  pole: "Pole",
-  wall: "Wall",
-  building: "Building",
-  row: "Row of modules",
-  box: "Box",
-};
 
 /** A tree's leaves: evergreen, or bare for the winter of its hemisphere. */
 function Leaves({ draft, thing, path }: { draft: SiteDraft; thing: SiteObstacle; path: string }) {

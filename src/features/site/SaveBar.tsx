@@ -1,9 +1,25 @@
 import { Button, FileButton } from "@mantine/core";
 import { useState } from "react";
+import type { z } from "zod";
+import type { Problem } from "@/contracts/problems";
 import { siteSchema } from "@/contracts/site";
+import { inPlainText } from "@/contracts/wording";
 import chapter from "@/features/look/Chapter.module.css";
 import styles from "./SiteChapter.module.css";
 import type { SiteDraft } from "./use-site-draft";
+
+const NO_PLACE: Pick<Problem, "severity" | "count" | "places"> = { severity: "error", count: 1, places: [] };
+
+/** A fault of a site document as the catalogue words it: field, what was expected, what to do. */
+const fieldProblem = (issue: z.core.$ZodIssue): Problem => ({
+  ...NO_PLACE,
+  code: "site-field",
+  facts: {
+    path: issue.path.join(".") || "document",
+    message:
+      issue.code === "unrecognized_keys" ? `unknown ${issue.keys.map((key) => `“${key}”`).join(", ")}; remove or rename it` : issue.message,
+  },
+});
 
 /** Saving, undo and redo, and the site as a file: the same in every view of the chapter. */
 export function SaveBar({ slug, draft }: { slug: string; draft: SiteDraft }) {
@@ -13,13 +29,15 @@ export function SaveBar({ slug, draft }: { slug: string; draft: SiteDraft }) {
     if (!file) return;
     setFault("");
     try {
-      const parsed = siteSchema.safeParse(JSON.parse(await file.text()));
+      const text = await file.text();
+      const parsed = siteSchema.safeParse(JSON.parse(text));
       if (parsed.success) return draft.replace(parsed.data, `${file.name} stands here now, unsaved. Undo takes it off again.`);
-      const [first] = parsed.error.issues;
-      const unknown = first?.code === "unrecognized_keys" ? `: unknown ${first.keys.join(", ")}` : "";
-      setFault(`${file.name}, ${first?.path.join(".") || "document"}${unknown || `: ${first?.message}`}`);
-    } catch {
-      setFault(`${file.name} is no JSON document; a site file is one.`);
+      setFault(`${file.name}: ${inPlainText(fieldProblem(parsed.error.issues[0]!))} Nothing here was changed.`);
+    } catch (error) {
+      if (!(error instanceof SyntaxError)) throw error;
+      setFault(
+        `${file.name}: ${inPlainText({ ...NO_PLACE, code: "site-json", facts: { message: error.message } })} Nothing here was changed.`,
+      );
     }
   };
   return (

@@ -2,7 +2,7 @@ import { Slider, Switch } from "@mantine/core";
 import { IconPlayerPause, IconPlayerPlay } from "@tabler/icons-react";
 import { useEffect, useMemo, useState } from "react";
 import { type PlanFrame, planPath, type SkyFrame, SunDot } from "@/charts";
-import { compassPoint, monthDates, noonElevationDeg, solarMidnightUtcMs, sunArc } from "@/core/geometry";
+import { compassPoint, monthDates, noonElevationDeg, solarMidnightUtcMs, sunArc, winterSolsticeDeg } from "@/core/geometry";
 import { type Body, bodiesOf, type FlatPoint, groundShadow, outermostShadow, outlineOf } from "@/core/shading";
 import { arrayPlace, type Place, type PvArray, type SiteObstacle, siteOn } from "@/core/site";
 import { type SunPosition, sunPosition } from "@/core/sun";
@@ -93,8 +93,7 @@ const LOW_NOON_DEG = 8;
 
 /** The day that the pictures begin with: winter solstice, or an equinox where the winter sun hardly rises. */
 function firstDay(latitudeDeg: number): string {
-  const solsticeDeg = latitudeDeg < 0 ? 23.44 : -23.44;
-  if (noonElevationDeg(latitudeDeg, solsticeDeg) < LOW_NOON_DEG) return "2025-03-21";
+  if (noonElevationDeg(latitudeDeg, winterSolsticeDeg(latitudeDeg)) < LOW_NOON_DEG) return "2025-03-21";
   return latitudeDeg < 0 ? "2025-06-21" : "2025-12-21";
 }
 

@@ -3,7 +3,7 @@ import { ShadeHoursGrid } from "@/charts";
 import type { SiteDocument } from "@/contracts/site";
 import { shadedHours, shadeRuleOf } from "@/core/shading";
 import type { PvArray } from "@/core/site";
-import type { ShadeReport } from "@/core/yield";
+import { type ShadeReport, sumOf } from "@/core/yield";
 import { Figure } from "@/features/figures/Figure";
 import { number, percent } from "@/features/figures/format";
 import { MONTHS_SHORT } from "@/features/geometry/words";
@@ -14,19 +14,19 @@ import { differenceWorking } from "@/features/workings/yield-workings";
 import { RULE_NAMES } from "./rule-names";
 
 const YEAR = 2025;
-const total = (values: readonly number[]): number => values.reduce((a, b) => a + b, 0);
-
 /** Hours of shade on one array by month, and at which hour they fall. */
 export function ShadedHoursTable({
   slug,
   site,
   array,
   report,
+  year,
 }: {
   slug: string;
   site: SiteDocument;
   array: PvArray;
   report: ShadeReport | null;
+  year: string | null;
 }) {
   const hours = useMemo(() => shadedHours(site, array.id, YEAR), [site, array.id]);
   const lost = report ? report.openKwh.map((kwh, m) => kwh - report.expectedKwh[m]!) : null;
@@ -75,17 +75,17 @@ export function ShadedHoursTable({
             <td>year</td>
             <td>
               <Figure plain working={() => hoursWorking(array.name || array.id, hours)}>
-                {number(total(hours.sunHours))}
+                {number(sumOf(hours.sunHours))}
               </Figure>
             </td>
-            <td>{number(total(hours.partHours))}</td>
-            <td>{number(total(hours.fullHours), 1)}</td>
+            <td>{number(sumOf(hours.partHours))}</td>
+            <td>{number(sumOf(hours.fullHours), 1)}</td>
             <td>
               {lost === null ? (
                 "…"
               ) : (
-                <Figure plain working={() => obstacleWorking("all shade", lost, total(report!.openKwh), null)}>
-                  {number(total(lost))}
+                <Figure plain working={() => obstacleWorking("all shade", lost, sumOf(report!.openKwh), year)}>
+                  {number(sumOf(lost))}
                 </Figure>
               )}
             </td>
@@ -99,7 +99,7 @@ export function ShadedHoursTable({
 /** What the year would lose under each electrical rule: they differ, and the hardware decides which one holds. */
 export function RuleTable({ site, report, year }: { site: SiteDocument; report: ShadeReport | null; year: string | null }) {
   if (!report || report.costs.length === 0) return null;
-  const open = total(report.openKwh);
+  const open = sumOf(report.openKwh);
   const inForce = new Set(site.arrays.map((array) => shadeRuleOf(site, array)));
   return (
     <section className={chapter.section}>

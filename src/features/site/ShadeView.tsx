@@ -1,17 +1,20 @@
 import { Button, Select } from "@mantine/core";
 import { useState } from "react";
 import { shadeRules, siteObstacleSchema } from "@/contracts/site";
+import { equatorAzimuthDeg } from "@/core/geometry";
 import { shadeRuleOf } from "@/core/shading";
-import type { ObstacleKind } from "@/core/site";
-import type { ShadeReport } from "@/core/yield";
+import { arrayPlace, type ObstacleKind } from "@/core/site";
+import { HORIZON_ID, type ShadeReport, sumOf } from "@/core/yield";
 import { Figure } from "@/features/figures/Figure";
 import { number, percent } from "@/features/figures/format";
 import { useEngineAnswer, useGeometry } from "@/features/geometry/use-geometry";
 import { thickestSeason } from "@/features/geometry/words";
 import chapter from "@/features/look/Chapter.module.css";
 import { obstacleWorking } from "@/features/workings/site-workings";
+import { freeId } from "./free-id";
 import { HorizonTable } from "./HorizonTable";
 import { obstaclesInPlan } from "./in-plan";
+import { KIND_NAMES } from "./kind-names";
 import { ObstacleList } from "./ObstacleList";
 import { RULE_NAMES } from "./rule-names";
 import styles from "./Shade.module.css";
@@ -19,13 +22,16 @@ import { ShadePictures } from "./ShadePictures";
 import { RuleTable, ShadedHoursTable } from "./ShadeTables";
 import { CloudlessNote, type SiteViewProps } from "./view-parts";
 
-const USUAL: Readonly<Record<Exclude<ObstacleKind, "box">, { heightM: number; widthM: number; name: string; button: string }>> = {
-  tree: { heightM: 8, widthM: 5, name: "Tree", button: "Tree" },
-  pole: { heightM: 8, widthM: 0.3, name: "Pole", button: "Pole" },
-  wall: { heightM: 3, widthM: 10, name: "Wall", button: "Wall" },
-  building: { heightM: 6, widthM: 10, name: "Building", button: "Building" },
-  row: { heightM: 2, widthM: 15, name: "Row in front", button: "Row of modules" },
+/** What a new obstacle measures until somebody says better. */
+const USUAL: Readonly<Record<Exclude<ObstacleKind, "box">, { readonly heightM: number; readonly widthM: number }>> = {
+  tree: { heightM: 8, widthM: 5 },
+  pole: { heightM: 8, widthM: 0.3 },
+  wall: { heightM: 3, widthM: 10 },
+  building: { heightM: 6, widthM: 10 },
+  row: { heightM: 2, widthM: 15 },
 };
+/** How far before its array a new obstacle stands. */
+const BEFORE_M = 12;
 
 /** What stands between the sun and each array: placed by hand, seen in the sky and on the ground, and what it costs. */
 export function ShadeView({ slug, draft, year }: SiteViewProps) {
@@ -36,17 +42,19 @@ export function ShadeView({ slug, draft, year }: SiteViewProps) {
   const report = useEngineAnswer(engine, site, (remote, asked) => remote.shade(asked));
   const array = site.arrays.find((candidate) => candidate.id === arrayId) ?? site.arrays[0]!;
   const add = (kind: Exclude<ObstacleKind, "box">): void => {
-    const { button: _, name, ...size } = USUAL[kind];
-    const taken = new Set(obstaclesInPlan(site).map((obstacle) => obstacle.id));
-    const n = [...Array(200).keys()].find((k) => k > 0 && !taken.has(`${kind}-${k}`)) ?? 199;
-    const toward = site.place.latitudeDeg < 0 ? 1 : -1;
-    const made = siteObstacleSchema.parse({
-      id: `${kind}-${n}`,
+    const id = freeId(
       kind,
-      ...size,
-      name: n === 1 ? name : `${name} ${n}`,
-      eastM: array.eastM ?? 0,
-      northM: (array.northM ?? 0) + toward * 12,
+      obstaclesInPlan(site).map((obstacle) => obstacle.id),
+    );
+    const place = arrayPlace(site, array.id);
+    const toward = equatorAzimuthDeg(site.place.latitudeDeg) === 0 ? 1 : -1;
+    const made = siteObstacleSchema.parse({
+      id,
+      kind,
+      ...USUAL[kind],
+      name: id.endsWith("-1") ? KIND_NAMES[kind] : `${KIND_NAMES[kind]} ${id.slice(kind.length + 1)}`,
+      eastM: Number(place.eastM.toFixed(2)),
+      northM: Number((place.northM + toward * BEFORE_M).toFixed(2)),
       facingDeg: kind === "tree" || kind === "pole" ? null : toward > 0 ? 180 : 0,
     });
     form.insertListItem("obstacles", made);
@@ -84,7 +92,7 @@ export function ShadeView({ slug, draft, year }: SiteViewProps) {
         <span className={styles.addLabel}>Put in the plan:</span>
         {(Object.keys(USUAL) as (keyof typeof USUAL)[]).map((kind) => (
           <Button key={kind} size="compact-sm" variant="default" onClick={() => add(kind)}>
-            {USUAL[kind].button}
+            {KIND_NAMES[kind]}
           </Button>
         ))}
       </div>
@@ -92,10 +100,10 @@ export function ShadeView({ slug, draft, year }: SiteViewProps) {
       <div className={styles.below}>
         <div>
           <ObstacleList draft={draft} report={report} array={array} selected={selected} select={setSelected} year={year} />
-          <HorizonTable draft={draft} array={array} report={report} />
+          <HorizonTable draft={draft} array={array} report={report} year={year} />
         </div>
         <div>
-          <ShadedHoursTable slug={slug} site={site} array={array} report={report} />
+          <ShadedHoursTable slug={slug} site={site} array={array} report={report} year={year} />
           <RuleTable site={site} report={report} year={year} />
         </div>
       </div>
@@ -103,13 +111,12 @@ export function ShadeView({ slug, draft, year }: SiteViewProps) {
   );
 }
 
-const total = (months: readonly number[]): number => months.reduce((a, b) => a + b, 0);
-
 function ShadeSentence({ report, draft, year }: { report: ShadeReport | null; draft: SiteViewProps["draft"]; year: string | null }) {
   const { site } = draft;
   const things = obstaclesInPlan(site);
   if (!report) return <p className={chapter.verdict}>Following the sun through {year ?? "a cloudless year"} …</p>;
-  const lost = total(report.openKwh) - total(report.expectedKwh);
+  const lostByMonth = report.openKwh.map((kwh, m) => kwh - report.expectedKwh[m]!);
+  const lost = sumOf(lostByMonth);
   if (report.costs.length === 0) {
     return (
       <p className={chapter.verdict}>
@@ -118,20 +125,20 @@ function ShadeSentence({ report, draft, year }: { report: ShadeReport | null; dr
     );
   }
   const costs = report.costs.map(({ id, monthsKwh }) => ({
-    name: things.find((thing) => thing.id === id)?.name || (id === "horizon" ? "the horizon" : id),
+    name: things.find((thing) => thing.id === id)?.name || (id === HORIZON_ID ? "the horizon" : id),
     monthsKwh,
   }));
-  const worst = costs.reduce((a, b) => (total(b.monthsKwh) > total(a.monthsKwh) ? b : a));
+  const worst = costs.reduce((a, b) => (sumOf(b.monthsKwh) > sumOf(a.monthsKwh) ? b : a));
   const season = thickestSeason(worst.monthsKwh);
   return (
     <p className={chapter.verdict}>
-      Shade costs {number(lost)} kWh of {year ?? "a cloudless year"}, {percent(lost / total(report.openKwh))} of what would reach the meter
-      without it.{" "}
-      {total(worst.monthsKwh) >= 0.5 && (
+      Shade costs <Figure working={() => obstacleWorking("all shade", lostByMonth, sumOf(report.openKwh), year)}>{number(lost)} kWh</Figure>{" "}
+      of {year ?? "a cloudless year"}, {percent(lost / sumOf(report.openKwh))} of what would reach the meter without it.{" "}
+      {sumOf(worst.monthsKwh) >= 0.5 && (
         <>
           {worst.name} costs most:{" "}
-          <Figure working={() => obstacleWorking(worst.name, worst.monthsKwh, total(report.openKwh), year)}>
-            {number(total(worst.monthsKwh))} kWh
+          <Figure working={() => obstacleWorking(worst.name, worst.monthsKwh, sumOf(report.openKwh), year)}>
+            {number(sumOf(worst.monthsKwh))} kWh
           </Figure>{" "}
           a year,{" "}
           <span className={chapter.clay}>

@@ -1,13 +1,13 @@
 import { SideView } from "@/charts";
 import type { SiteDocument } from "@/contracts/site";
-import { compassPoint, equatorAzimuthDeg, fromEquatorDeg, noonElevationDeg } from "@/core/geometry";
+import { compassPoint, fromEquatorDeg, noonElevationDeg, noonInFront, SOLSTICE_DECLINATION_DEG } from "@/core/geometry";
 import { arrayLayout, type PvArray } from "@/core/site";
 import { ChartFrame } from "@/features/save/ChartFrame";
 
 const DAYS = [
-  { label: "21 June", declinationDeg: 23.44 },
+  { label: "21 June", declinationDeg: SOLSTICE_DECLINATION_DEG },
   { label: "equinox", declinationDeg: 0 },
-  { label: "21 December", declinationDeg: -23.44 },
+  { label: "21 December", declinationDeg: -SOLSTICE_DECLINATION_DEG },
 ] as const;
 
 /** One array from the side, to scale, with the noon sun of the year's corners. */
@@ -16,8 +16,11 @@ export function SideFrame({ slug, site, array }: { slug: string; site: SiteDocum
   const { slantM } = arrayLayout(site, array);
   const looksToEquator = Math.abs(fromEquatorDeg(latitudeDeg, array.azimuthDeg)) <= 90;
   const suns = DAYS.map(({ label, declinationDeg }) => {
-    const beyondZenith = equatorAzimuthDeg(latitudeDeg) === 0 ? declinationDeg < latitudeDeg : declinationDeg > latitudeDeg;
-    return { label, elevationDeg: noonElevationDeg(latitudeDeg, declinationDeg), front: looksToEquator !== beyondZenith };
+    return {
+      label,
+      elevationDeg: noonElevationDeg(latitudeDeg, declinationDeg),
+      front: noonInFront(latitudeDeg, array.azimuthDeg, declinationDeg),
+    };
   });
   return (
     <ChartFrame

@@ -10,6 +10,7 @@ import { ScrollBox } from "@/features/look/ScrollBox";
 import { ChartFrame } from "@/features/save/ChartFrame";
 import { limitWorking } from "@/features/workings/site-workings";
 import { OpenNumber, PercentInput } from "./fields";
+import { freeId } from "./free-id";
 import styles from "./SiteChapter.module.css";
 import type { SiteForm } from "./site-values";
 import { AddButton, type SiteViewProps } from "./view-parts";
@@ -187,7 +188,10 @@ function LimitText({ limit, sign, unit }: { limit: Limit; sign: string; unit: st
 function InvertersSection({ form }: { form: SiteForm }) {
   const arrays = form.values.arrays.map((array) => ({ value: array.id, label: array.name || array.id }));
   const add = (): void => {
-    const id = `inverter-${form.values.inverters.length + 1}`;
+    const id = freeId(
+      "inverter",
+      form.values.inverters.map((inverter) => inverter.id),
+    );
     const free = arrays
       .filter(({ value }) => !form.values.inverters.some((inverter) => inverter.arrays.includes(value)))
       .map(({ value }) => value);
@@ -274,7 +278,16 @@ function MetersSection({ form }: { form: SiteForm }) {
         </div>
       ))}
       <AddButton
-        onClick={() => form.insertListItem("meters", { id: `meter-${form.values.meters.length + 1}`, point: "ac" as const, arrays: [] })}
+        onClick={() =>
+          form.insertListItem("meters", {
+            id: freeId(
+              "meter",
+              form.values.meters.map((meter) => meter.id),
+            ),
+            point: "ac" as const,
+            arrays: [],
+          })
+        }
       >
         Add a meter
       </AddButton>

@@ -26,7 +26,6 @@ export interface SiteDraft {
   readonly form: UseFormReturnType<SiteValues>;
   /** The draft as a whole document; where a field is wrong, as it was before that. */
   readonly site: SiteDocument;
-  readonly valid: boolean;
   readonly note: string;
   readonly refusal: RefusedCall | null;
   readonly conflict: Conflict | null;
@@ -96,7 +95,7 @@ export function useSiteDraft(slug: string, version: number, site: SiteDocument):
   };
   const undo = (): void => step(past, future);
   const redo = (): void => step(future, past);
-  const valid = useWholeSite(form.values, site);
+  const whole = useWholeSite(form.values, site);
   useDraftKeeping(slug, base, form.values, form.isDirty());
 
   const bringBack = (draft: Draft): void => {
@@ -152,7 +151,10 @@ export function useSiteDraft(slug: string, version: number, site: SiteDocument):
     const { hasErrors, errors } = form.validate();
     if (hasErrors) {
       setNote(
-        `${Object.keys(errors).length} field(s) need correcting before this can be saved: ${Object.values(errors).slice(0, 2).map(String).join("; ")}`,
+        `${Object.keys(errors).length} field(s) need correcting before this can be saved. ${Object.entries(errors)
+          .slice(0, 2)
+          .map(([path, words]) => `${path}: ${String(words)}`)
+          .join("; ")}.`,
       );
       return;
     }
@@ -170,7 +172,7 @@ export function useSiteDraft(slug: string, version: number, site: SiteDocument):
   );
   return {
     form,
-    ...valid,
+    site: whole,
     note,
     refusal,
     conflict,
@@ -209,11 +211,11 @@ export function useSiteDraft(slug: string, version: number, site: SiteDocument):
 }
 
 /** The draft as a document, or the last one that was whole. */
-function useWholeSite(values: SiteValues, first: SiteDocument): { site: SiteDocument; valid: boolean } {
+function useWholeSite(values: SiteValues, first: SiteDocument): SiteDocument {
   const [whole, setWhole] = useState(first);
   const parsed = useMemo(() => siteSchema.safeParse(toDocument(values)), [values]);
   if (parsed.success && JSON.stringify(parsed.data) !== JSON.stringify(whole)) setWhole(parsed.data);
-  return { site: whole, valid: parsed.success };
+  return whole;
 }
 
 /** Writes unsaved entries down shortly after they are made, and when the page is left. */

@@ -2,7 +2,8 @@ import { legLengthM } from "@/core/geometry";
 import type { Rack } from "@/core/site";
 import { LATE_DAYS, type Moment, type TiltGoal, type TiltPlan, type TiltStep } from "@/core/tilt";
 import { number } from "@/features/figures/format";
-import { dayName } from "@/features/geometry/words";
+import type { PlaneYear } from "@/features/geometry/engine-types";
+import { dayName, monthOfYear } from "@/features/geometry/words";
 import type { Working } from "./working";
 
 const SCHOOL_SOURCE: Readonly<Record<TiltPlan["school"], string>> = {
@@ -93,4 +94,33 @@ export const lateWorking = (step: TiltStep, lateKwh: readonly number[]): Working
   })),
   source: "The simulation of the planner.",
   assumptions: ["The other changes are made on their days. It is little around the best day and grows with the square of the delay."],
+});
+
+/** The year of one way to place the modules. */
+export const wayWorking = (name: string, { yearKwh, winterKwh, monthsKwh }: PlaneYear, year: string | null): Working => ({
+  title: `Expected ${name}`,
+  value: number(yearKwh, 1),
+  unit: "kWh",
+  formula: "Σ of the months at the meter, by the whole chain",
+  inputs: [
+    { name: "Weather", value: year ?? "a cloudless year", from: year === null ? "the book has none" : "the book" },
+    { name: "Winter half", value: `${number(winterKwh, 1)} kWh`, from: "the same run" },
+    ...monthsKwh.map((kwh, m) => ({ name: monthOfYear(m), value: `${number(kwh, 1)} kWh`, from: "the same run" })),
+  ],
+  source: "The chain of the Yield chapter, with the modules placed as the row says.",
+  assumptions: ["A rack in the open leaves the site's obstacles behind and keeps its horizon."],
+});
+
+/** What a difference of energy is worth. */
+export const worthWorking = (name: string, differenceKwh: number, pricePerKwh: number): Working => ({
+  title: `Worth of ${name}`,
+  value: number(differenceKwh * pricePerKwh, 2),
+  unit: "a year",
+  formula: "difference × (used share × price bought + sold share × price sold)",
+  inputs: [
+    { name: "Difference", value: `${number(differenceKwh, 1)} kWh`, from: "this bench" },
+    { name: "A kilowatt-hour", value: number(pricePerKwh, 4), from: "site chapter: price" },
+  ],
+  source: "Prices as the book has them today.",
+  assumptions: ["Used and sold shares stay as they are; no rise of the price, no cost."],
 });

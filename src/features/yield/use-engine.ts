@@ -1,10 +1,11 @@
 "use client";
 
 import { proxy, type Remote, wrap } from "comlink";
-import { useEffect, useRef, useState } from "react";
+import { useEffect, useState } from "react";
 import type { SiteDocument } from "@/contracts/site";
 import type { WhatIf, YieldLine } from "@/core/yield";
 import { asRefused, type RefusedCall, refusalFrom } from "@/features/api";
+import { useNewestAnswer } from "@/features/newest-answer";
 import type { YieldEngine } from "./engine.worker";
 import type { MapPart } from "./engine-types";
 
@@ -39,31 +40,9 @@ export function useEngine(slug: string, site: SiteDocument, year: string): Engin
   return handle;
 }
 
-/** Months under a what-if: the newest wish is answered, those that it overtook are dropped. */
-export function useAnswer(engine: Remote<YieldEngine> | null, whatIf: WhatIf): readonly YieldLine[] | null {
-  const [lines, setLines] = useState<readonly YieldLine[] | null>(null);
-  const desk = useRef<{ of: Remote<YieldEngine> | null; busy: boolean; wish: WhatIf | null }>({ of: null, busy: false, wish: null });
-  useEffect(() => {
-    if (!engine) return;
-    // A new engine starts afresh: an answer that the old one still owed never comes.
-    if (desk.current.of !== engine) desk.current = { of: engine, busy: false, wish: null };
-    const held = desk.current;
-    held.wish = whatIf;
-    const serve = async (): Promise<void> => {
-      if (held.busy) return;
-      held.busy = true;
-      while (held.wish) {
-        const asked = held.wish;
-        held.wish = null;
-        const answer = await engine.run(asked);
-        if (desk.current === held) setLines(answer);
-      }
-      held.busy = false;
-    };
-    void serve();
-  }, [engine, whatIf]);
-  return lines;
-}
+/** Months under a what-if. */
+export const useAnswer = (engine: Remote<YieldEngine> | null, whatIf: WhatIf): readonly YieldLine[] | null =>
+  useNewestAnswer(engine, whatIf, (remote, asked) => remote.run(asked));
 
 /** The orientation map as it grows. `whatIf` without tilt and azimuth, so that turning an array does not draw it anew. */
 export function useOrientationMap(engine: Remote<YieldEngine> | null, whatIf: WhatIf): MapPart | null | "in-plane" {

@@ -153,7 +153,7 @@ export function useSiteDraft(slug: string, version: number, site: SiteDocument):
       setNote(
         `${Object.keys(errors).length} field(s) need correcting before this can be saved. ${Object.entries(errors)
           .slice(0, 2)
-          .map(([path, words]) => `${path}: ${String(words)}`)
+          .map(([path, words]) => `${path}: ${typeof words === "string" ? words : ""}`)
           .join("; ")}.`,
       );
       return;

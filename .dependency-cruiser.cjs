@@ -13,7 +13,7 @@ const stage = (name, later) => ({
   from: { path: `^src/core/(${name})/`, pathNot: "\\.test\\.ts$" },
   to: { path: `^src/core/(${later.join("|")})/` },
 });
-const LATE = ["yield", "tilt", "reconcile", "money"];
+const LATE = ["yield", "tilt", "examination", "reconcile", "money"];
 
 module.exports = {
   forbidden: [
@@ -26,8 +26,9 @@ module.exports = {
       to: { path: "node_modules/(react|next|sequelize|pg|zod|d3|@mantine)|^(fs|node:fs|path|http|net|child_process)" },
     },
     stage("units|time|series|site|weather|sun|irradiance|module|inverter|snow|soiling|shading|electrical|geometry|readings", LATE),
-    stage("yield", ["tilt", "reconcile", "money"]),
-    stage("tilt", ["reconcile", "money"]),
+    stage("yield", ["tilt", "examination", "reconcile", "money"]),
+    stage("tilt", ["examination", "reconcile", "money"]),
+    stage("examination", ["reconcile", "money"]),
     stage("reconcile", ["money"]),
     only("contracts-see-core", "^src/contracts/", [CORE]),
     only("formats-see-core-and-contracts", "^src/formats/", [CORE, "^src/contracts/"]),

@@ -17,6 +17,8 @@ const HELP = `npm run -s ledger -- COMMAND [options] [--json]
   bench compass --site S --reading 349 [--date 2026-05-10]
 
 Where a file leaves it open: --weather-zone, --production-zone (Europe/Madrid or UTC+01:00), --weather-labels, --production-labels start|end,
+--production-unit kWh|Wh|W|kW|counter, --production-dates dmy|mdy, --fiscal-years start|end, --map FILE (a column mapping),
+--accept none|sure|all (remedies of the examination),
 --conflicts refuse|first|last. Files may be gzipped. Exit 0, or 2 with a message for bad input.`;
 
 const COMMANDS = { expect: expectCommand, reconcile: reconcileCommand, money: moneyCommand, bench: benchCommand } as const;

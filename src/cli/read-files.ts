@@ -1,11 +1,15 @@
 import { createReadStream, existsSync } from "node:fs";
 import { readFile } from "node:fs/promises";
+import type { Decision, Examination } from "@/contracts/examination";
 import { importOptionsSchema } from "@/contracts/imports";
+import { tableMappingSchema } from "@/contracts/mapping";
 import type { Problem } from "@/contracts/problems";
 import type { SiteDocument } from "@/contracts/site";
 import { inPlainText } from "@/contracts/wording";
+import type { CounterAt, MeteredSpan } from "@/core/readings";
 import { cleaningDates, readEvents } from "@/formats/events-csv";
 import { parseSiteText } from "@/formats/site-json";
+import { cleanSeries, cleanSparse, examineBook } from "@/usecases/examination";
 import { inspectFile, joinPages } from "@/usecases/imports";
 import { type OpenLedger, openLedger, type StoredSeries } from "@/usecases/ledger";
 import { type CliOptions, needed, oneOf } from "./arguments";
@@ -29,6 +33,50 @@ export async function readSiteFile(options: CliOptions): Promise<SiteDocument> {
   throw new CliRefusal(`${file} can't be read.`);
 }
 
+const QUANTITIES: Readonly<Record<string, string>> = {
+  kWh: "energy_kwh",
+  Wh: "energy_wh",
+  W: "power_w",
+  kW: "power_kw",
+  counter: "counter_kwh",
+  "W/m2": "ghi_w_m2",
+};
+
+/** The option that answers each question of a foreign table. */
+const OPTION_OF: Readonly<Record<string, (kind: string) => string>> = {
+  "date-order": (kind) => `--${kind}-dates dmy or mdy`,
+  quantity: (kind) => `--${kind}-unit ${Object.keys(QUANTITIES).join(", ")}`,
+  "year-names": () => "--fiscal-years start or end",
+};
+
+function answersOf(kind: "weather" | "production", options: CliOptions): Record<string, string> {
+  const answers: Record<string, string> = {};
+  const unit = options[`${kind}-unit`];
+  if (unit !== undefined) answers.quantity = QUANTITIES[oneOf(unit, Object.keys(QUANTITIES), "kWh", `${kind}-unit`)]!;
+  const dates = options[`${kind}-dates`];
+  if (dates !== undefined) answers["date-order"] = oneOf(dates, ["dmy", "mdy"], "dmy", `${kind}-dates`);
+  const years = options["fiscal-years"];
+  if (years !== undefined) answers["year-names"] = oneOf(years, ["start", "end"], "start", "fiscal-years");
+  return answers;
+}
+
+/** A column mapping from a JSON file, as the import page shows and the documentation describes it. */
+async function readMapping(file: string): Promise<unknown> {
+  const text = await readFile(existing(file), "utf8");
+  let json: unknown;
+  try {
+    json = JSON.parse(text);
+  } catch (cause) {
+    throw new CliRefusal(`${file}: this is no JSON (${cause instanceof Error ? cause.message : ""}).`);
+  }
+  const read = tableMappingSchema.safeParse(json);
+  if (!read.success) {
+    const issue = read.error.issues[0];
+    throw new CliRefusal(`${file}: ${issue?.path.join(".") || "the mapping"}: ${issue?.message}. See docs/formats.md, column mappings.`);
+  }
+  return read.data;
+}
+
 /** A weather or production file as the series that the ledger takes, read as the browser's import reads it. */
 async function readSeriesFile(
   file: string,
@@ -36,15 +84,22 @@ async function readSeriesFile(
   site: SiteDocument,
   options: CliOptions,
   notices: string[],
+  sparse: { spans: MeteredSpan[]; counters: CounterAt[] },
 ): Promise<StoredSeries[]> {
+  const given = options[`${kind}-labels`];
   const read = importOptionsSchema.safeParse({
     zone: options[`${kind}-zone`] ?? null,
-    labels: oneOf(options[`${kind}-labels`], ["start", "end"], "start", `${kind}-labels`),
+    labels: given === undefined ? null : oneOf(given, ["start", "end"], "start", `${kind}-labels`),
+    mapping: kind === "production" && options.map !== undefined ? await readMapping(options.map) : null,
+    answers: answersOf(kind, options),
     year: kind === "weather" && options["weather-year"] !== undefined ? Number(options["weather-year"]) : null,
     conflicts: oneOf(options.conflicts, ["refuse", "first", "last"], "refuse", "conflicts"),
   });
   if (!read.success) throw new CliRefusal(`--${kind}-zone ${options[`${kind}-zone`]}: ${read.error.issues[0]?.message}.`);
   const found = await inspectFile(() => createReadStream(existing(file)), site, read.data);
+  const unsure = found.problems.find((problem) => problem.code === "mapping-unsure");
+  if (unsure)
+    throw new CliRefusal(`${file}: ${inPlainText(unsure)}\nSay which: ${OPTION_OF[String(unsure.facts.id)]?.(kind) ?? "--map FILE"}.`);
   const unzoned = found.problems.some((problem) => problem.code === "zone-needed");
   refuse(
     file,
@@ -52,6 +107,8 @@ async function readSeriesFile(
     unzoned ? `\nSay whose clock wrote the times: --${kind}-zone ${site.place.timeZone}, or a fixed offset such as UTC+01:00.` : "",
   );
   if (found.kind !== kind) throw new CliRefusal(`${file}: this is a ${found.kind ?? "foreign"} file; --${kind} takes a ${kind} file.`);
+  sparse.spans.push(...found.sparse.spans);
+  sparse.counters.push(...found.sparse.counters);
   notices.push(...found.problems.map((problem) => `${file}: ${inPlainText(problem)}`));
   return found.series.map((pages) => joinPages(pages)).filter((series) => series !== null);
 }
@@ -80,26 +137,37 @@ function monthOf(value: string | undefined, option: string): string | undefined 
 export interface FileLedger extends OpenLedger {
   readonly site: SiteDocument;
   readonly notices: readonly string[];
+  readonly examination: Examination;
+}
+
+/** What stands ready to be accepted: a remedy, and no doubt worth a person's time. */
+const SURE_FRAC = 0.9;
+
+/** Decisions as asked for: `--accept sure` takes every remedy of high confidence, `--accept all` every one, none by default. */
+function acceptedOf({ findings }: Examination, options: CliOptions): Decision[] {
+  const which = oneOf(options.accept, ["none", "sure", "all"], "none", "accept");
+  const taken = findings.filter(
+    ({ remedy, confidenceFrac }) => remedy !== null && (which === "all" || (which === "sure" && confidenceFrac >= SURE_FRAC)),
+  );
+  return taken.map(({ key, remedy }) => ({ findingKey: key, state: "accepted", remedies: [remedy!], note: "" }));
 }
 
 /** Opens a ledger over files, by the same use case as the screens. */
 export async function ledgerFromFiles(options: CliOptions): Promise<FileLedger> {
   const notices: string[] = [];
   const site = await readSiteFile(options);
-  const weather = options.weather === undefined ? [] : await readSeriesFile(options.weather, "weather", site, options, notices);
-  const production = options.production === undefined ? [] : await readSeriesFile(options.production, "production", site, options, notices);
+  const sparse: { spans: MeteredSpan[]; counters: CounterAt[] } = { spans: [], counters: [] };
+  const weather = options.weather === undefined ? [] : await readSeriesFile(options.weather, "weather", site, options, notices, sparse);
+  const raw =
+    options.production === undefined ? [] : await readSeriesFile(options.production, "production", site, options, notices, sparse);
   const promise = options.promise === undefined ? null : await readPromiseFile(options.promise, site);
   const cleanings = options.events === undefined ? [] : await readCleanings(options.events);
   const fromMonth = monthOf(options.from, "from");
   const toMonth = monthOf(options.to, "to");
-  const ledger = openLedger({
-    site,
-    weather,
-    production,
-    promise,
-    cleanings,
-    ...(fromMonth ? { fromMonth } : {}),
-    ...(toMonth ? { toMonth } : {}),
-  });
-  return { ...ledger, site, notices };
+  const input = { site, weather, sparse, promise, cleanings, ...(fromMonth ? { fromMonth } : {}), ...(toMonth ? { toMonth } : {}) };
+  const untreated = openLedger({ ...input, production: raw });
+  const decisions = acceptedOf(examineBook({ site, ledger: untreated, production: raw, sparse, decisions: [] }), options);
+  const ledger = openLedger({ ...input, production: cleanSeries(raw, decisions, site), sparse: cleanSparse(sparse, decisions) });
+  const examination = examineBook({ site, ledger: untreated, production: raw, sparse, decisions });
+  return { ...ledger, site, notices, examination };
 }

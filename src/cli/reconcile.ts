@@ -1,3 +1,4 @@
+import { findingInWords } from "@/contracts/finding-words";
 import { LEDGER_ACCOUNTS } from "@/core/accounts";
 import { type LedgerLine, ledgerPostings, paidOfOwed, performanceRatio } from "@/core/reconcile";
 import { type CliOptions, needed } from "./arguments";
@@ -23,7 +24,7 @@ const withPostings = (line: LedgerLine) => {
 export async function reconcileCommand(options: CliOptions): Promise<void> {
   needed(options.weather, "weather", "a weather CSV");
   needed(options.production, "production", "a production CSV");
-  const { report, notices } = await ledgerFromFiles(options);
+  const { report, notices, examination, site } = await ledgerFromFiles(options);
   printNotices(notices);
   if (options.events && report.sources.weatherStepMinutes !== null)
     printNotices([
@@ -34,7 +35,8 @@ export async function reconcileCommand(options: CliOptions): Promise<void> {
       months: report.months.map(withPostings),
       years: report.years.map(withPostings),
       all: withPostings(report.all),
-      findings: [],
+      findings: examination.findings.map((finding) => ({ ...finding, words: findingInWords(finding, site.place.timeZone) })),
+      spans: examination.spans,
       sources: report.sources,
     });
   const row = (line: LedgerLine) => [
@@ -46,6 +48,7 @@ export async function reconcileCommand(options: CliOptions): Promise<void> {
     line.remainderKwh,
     `${(line.readFrac * 100).toFixed(1)} %`,
   ];
+  printNotices(examination.findings.map((finding) => findingInWords(finding, site.place.timeZone).what));
   printText(
     textTable(
       ["kWh", "promise", "expected", "metered", "unread", "remainder", "read"],

@@ -1,5 +1,6 @@
 import { z } from "zod";
 import { isTimeZone } from "@/core/time";
+import { mappingProposalSchema, tableMappingSchema } from "./mapping";
 import { problemSchema } from "./problems";
 
 export const importKinds = ["weather", "production", "promise"] as const;
@@ -16,12 +17,17 @@ export const clockZone = z
 /** How a file is to be read, where it does not say so itself. */
 export const importOptionsSchema = z.strictObject({
   zone: clockZone.nullable().default(null),
-  labels: z.enum(["start", "end"]).default("start"),
+  /** Which end of its interval a label marks; null to have it found out. */
+  labels: z.enum(["start", "end"]).nullable().default(null),
   conflicts: z.enum(["refuse", "first", "last"]).default("refuse"),
   /** Meter for production columns that name none; the site's first AC meter when null. */
   meterId: z.string().nullable().default(null),
   /** Year into which a typical year, or monthly means, are put; null for the file's own. */
   year: z.int().min(1990).max(2060).nullable().default(null),
+  /** How a foreign table is read; null to have it found out. */
+  mapping: tableMappingSchema.nullable().default(null),
+  /** Answers to what the file leaves open, by question. */
+  answers: z.record(z.string(), z.string()).default({}),
 });
 export type ImportOptions = z.output<typeof importOptionsSchema>;
 
@@ -32,7 +38,7 @@ export const importPreviewSchema = z.strictObject({
   byteCount: z.number().int(),
   kind: z.enum(importKinds).nullable(),
   /** How the file is written: rows of time, an hourly EPW year, or twelve monthly means. */
-  form: z.enum(["series", "epw", "means"]),
+  form: z.enum(["series", "epw", "means", "espi"]),
   /** Of an EPW year or monthly means: the year they are put in, as far as it is known. */
   year: z.number().int().nullable(),
   columns: z.array(z.strictObject({ header: z.string(), quantity: z.string(), unit: z.string(), meterId: z.string().nullable() })),
@@ -48,6 +54,15 @@ export const importPreviewSchema = z.strictObject({
   /** Of production: sum of the readings as energy, kWh. */
   energyKwh: z.number().nullable(),
   promiseKwh: z.array(z.number()).nullable(),
+  /** Of daily, monthly and hand-read figures: spans with their energy, and counter readings. */
+  spanCount: z.number().int(),
+  counterCount: z.number().int(),
+  /** How a table was read, and why; null for other forms. */
+  proposal: mappingProposalSchema.nullable(),
+  /** Mean day of the readings by hour of the site's clock, kWh or the quantity's own unit: a picture of what is read. */
+  dayShape: z.array(z.number().nullable()),
+  /** Sum or mean by month, to be seen at a glance. */
+  monthly: z.array(z.strictObject({ key: z.string(), value: z.number() })),
   problems: z.array(problemSchema),
   options: importOptionsSchema,
 });
@@ -64,6 +79,8 @@ export const batchSchema = z.strictObject({
   firstUtc: z.string().nullable(),
   lastUtc: z.string().nullable(),
   stepMinutes: z.number().nullable(),
+  /** What was remarked when the file came in. */
+  notices: z.array(problemSchema),
   createdAt: z.string(),
   undoneAt: z.string().nullable(),
 });

@@ -18,6 +18,7 @@ export const ledgerLineSchema = z.strictObject({
   remainderKwh: kwh.nullable(),
   readFrac: z.number(),
   filledReferenceKwh: kwh,
+  splitKwh: kwh,
 });
 
 /** Where the figures of a ledger come from. */

@@ -32,6 +32,126 @@ const CATALOGUE: Readonly<Record<ProblemCode, Word>> = {
     expected: "Text in UTF-8, with or without a byte-order mark.",
     remedy: "Save the file as “CSV UTF-8” and drop it again.",
   }),
+  "zero-bytes": () => ({
+    what: "The file holds zero bytes in the middle of its text.",
+    expected: "Text from beginning to end.",
+    remedy: "The file was damaged while it was written or copied; export it again.",
+  }),
+  "other-encoding": (f) => ({
+    what: `The letters are written as ${f.encoding}.`,
+    expected: "UTF-8.",
+    remedy: "They are read as such; if names look wrong in the preview, save the file as “CSV UTF-8”.",
+  }),
+  "unpacks-too-large": () => ({
+    what: "The packed file unpacks to far more than a table of readings can hold.",
+    expected: "At most 1 GB of text, or 250 MB of sheets.",
+    remedy: "Cut it by years and drop the parts one after another. Nothing was stored.",
+  }),
+  "open-quote": () => ({
+    what: "A quotation mark opens and never closes.",
+    expected: "Every quoted cell closed by a second mark.",
+    remedy: "Find the cell with a single quotation mark and remove it, or export the file again.",
+  }),
+  "line-too-long": () => ({
+    what: "A single line holds more than a million letters.",
+    expected: "One row a line.",
+    remedy: "Export the file again with line ends.",
+  }),
+  "broken-workbook": () => ({
+    what: "The workbook ends in the middle or is damaged.",
+    expected: "A whole XLSX file.",
+    remedy: "Open it in a spreadsheet program and save it again, or save the sheet as CSV.",
+  }),
+  "not-a-workbook": () => ({
+    what: "This archive holds no workbook.",
+    expected: "An XLSX file, or the unpacked files themselves.",
+    remedy: "Unpack the archive and drop the files that are in it.",
+  }),
+  "archive-paths": () => ({
+    what: "The archive holds parts whose names lead out of it.",
+    expected: "Parts inside the archive.",
+    remedy: "The file was not opened; save the sheet as CSV from a source that you trust.",
+  }),
+  "xml-entities": () => ({
+    what: "The file declares entities of its own.",
+    expected: "XML without a document type declaration.",
+    remedy: "The file was not read; ask for a plain export.",
+  }),
+  "xml-broken": (f) => ({
+    what: `The XML can't be read${f.message ? `: ${f.message}` : ""}.`,
+    expected: "Interval readings as the energy-usage-information standard (NAESB REQ.21) writes them.",
+    remedy: "Download the file again, or export a CSV file.",
+  }),
+  "macros-left": () => ({
+    what: "The workbook carries macros.",
+    expected: "Cells alone.",
+    remedy: "They are left out; nothing of them is run.",
+  }),
+  "links-left": () => ({
+    what: "The workbook links to other files.",
+    expected: "Cells alone.",
+    remedy: "The links are left out; cells keep the value they were saved with.",
+  }),
+  "other-sheets": (f) => ({
+    what: `The sheet “${f.taken}” is read; others are left: ${f.others}.`,
+    expected: "One sheet of readings.",
+    remedy: "If another sheet was meant, save it as a file of its own.",
+  }),
+  "formula-cells": (f) => ({
+    what: `${f.count} cells are formulas.`,
+    expected: "Values.",
+    remedy: "They are read by the value they were saved with; nothing is calculated here.",
+  }),
+  "too-many-columns": (f) => ({
+    what: `The table has ${f.columns} columns.`,
+    expected: `At most ${f.most}.`,
+    remedy: "Export fewer devices or days at a time, or a row a time instead of a column a time.",
+  }),
+  "repeated-header": (_f, n) => ({
+    what: `The header comes again in ${rows(n)}.`,
+    expected: "One header.",
+    remedy: "These rows are left out.",
+  }),
+  "summary-row": (_f, n) => ({
+    what: `${rows(n, "hold")} sums or remarks, no reading.`,
+    expected: "A time in every row.",
+    remedy: "They are left out.",
+  }),
+  "below-zero": (_f, n) => ({
+    what: `In ${rows(n)} a value is below zero; output can't be negative.`,
+    expected: "Zero or more from a production meter.",
+    remedy: "They are kept as written, and the examination will propose what to do. If this is a net meter, choose the metering point net.",
+  }),
+  "weather-too-coarse": () => ({
+    what: "The weather stands in steps longer than an hour.",
+    expected: "Hours or finer; or twelve monthly means with the columns month and ghi_kwh_m2.",
+    remedy: "Export hourly weather, or write the months as a table of means.",
+  }),
+  "mapping-unsure": (f) => ({
+    what: `${f.question}`,
+    expected: `One of: ${f.choices}. ${f.evidence}`,
+    remedy: `Choose one${f.option ? ` (${f.option})` : ""}.`,
+  }),
+  "mapping-remembered": (f) => ({
+    what: `Read as on ${f.on}: the columns are the same.`,
+    expected: "The mapping that you confirmed then.",
+    remedy: "Change it below if this file is another one.",
+  }),
+  "clock-read": (f) => ({
+    what: `The times carry no offset; the sun says ${f.zone}, labels at the ${f.labels} of their interval.`,
+    expected: `${f.days} days whose dawn and dusk fit to ${f.misfit} minutes.`,
+    remedy: "Choose another clock if you know better.",
+  }),
+  "clock-unsure": (f) => ({
+    what: `The times carry no offset, and no clock fits them throughout; the site's own (${f.zone}) is taken.`,
+    expected: `A clock that puts dawn and dusk right; ${f.percent} % of the days stand over half an hour off.`,
+    remedy: "Bring it in so: the examination shows which part of the series is wrong, and proposes what to do. Or choose another clock.",
+  }),
+  "future-times": (f, n) => ({
+    what: `${rows(n, "lie")} in the future, up to ${f.last}.`,
+    expected: "Readings of the past.",
+    remedy: "Check the logger's date, and the order of day and month.",
+  }),
   "broken-gzip": () => ({
     what: "The packed file ends in the middle or is damaged.",
     expected: "A whole gzip file.",

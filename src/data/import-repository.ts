@@ -10,7 +10,7 @@ import { clientOf } from "./raw-client";
 
 /** Import batches in PostgreSQL: each in one transaction, its pages by COPY. */
 export function importRepository(sequelize: Sequelize, models: Models): ImportStore {
-  const { Batch: BatchModel, Book, PromiseMonth } = models;
+  const { Batch: BatchModel, Book, CounterReading, EnergySpan, PromiseMonth } = models;
   const touchBook = async (bookId: string, transaction: Transaction): Promise<void> => {
     await Book.increment("version", { where: { id: bookId }, transaction });
   };
@@ -28,6 +28,26 @@ export function importRepository(sequelize: Sequelize, models: Models): ImportSt
         const stored = await insertBatch(models, batch, transaction);
         const ids = await seriesIds(models, batch.bookId, series, transaction);
         await copyPages(transaction, pageRows(stored.id, series, ids), signal);
+        await touchBook(batch.bookId, transaction);
+        return stored;
+      }),
+    storeSparse: (batch, { spans, counters }) =>
+      sequelize.transaction(async (transaction) => {
+        const stored = await insertBatch(models, batch, transaction);
+        await EnergySpan.bulkCreate(
+          spans.map(({ meterId, fromUtcMs, toUtcMs, kwh }) => ({
+            batchId: stored.id,
+            meterId,
+            fromUtc: new Date(fromUtcMs),
+            toUtc: new Date(toUtcMs),
+            kwh,
+          })),
+          { transaction },
+        );
+        await CounterReading.bulkCreate(
+          counters.map(({ meterId, atUtcMs, kwh }) => ({ batchId: stored.id, meterId, atUtc: new Date(atUtcMs), kwh })),
+          { transaction },
+        );
         await touchBook(batch.bookId, transaction);
         return stored;
       }),
@@ -56,11 +76,11 @@ const date = (utcMs: number | null): Date | null => (utcMs === null ? null : new
 
 async function insertBatch(
   { Batch: BatchModel }: Models,
-  { firstUtcMs, lastUtcMs, ...batch }: NewBatch,
+  { firstUtcMs, lastUtcMs, notices, ...batch }: NewBatch,
   transaction: Transaction,
 ): Promise<Batch> {
   const row = await BatchModel.create(
-    { ...batch, firstUtc: date(firstUtcMs), lastUtc: date(lastUtcMs), createdAt: new Date(), undoneAt: null },
+    { ...batch, notices: [...notices], firstUtc: date(firstUtcMs), lastUtc: date(lastUtcMs), createdAt: new Date(), undoneAt: null },
     { transaction },
   );
   return asBatch(row.get());
@@ -99,6 +119,7 @@ const asBatch = (row: BatchRow): Batch => ({
   firstUtc: row.firstUtc?.toISOString() ?? null,
   lastUtc: row.lastUtc?.toISOString() ?? null,
   stepMinutes: row.stepMinutes,
+  notices: row.notices ?? [],
   createdAt: row.createdAt.toISOString(),
   undoneAt: row.undoneAt?.toISOString() ?? null,
 });

@@ -1,6 +1,8 @@
 export { bookRepository } from "./book-repository";
 export { connect } from "./connection";
+export { decisionRepository } from "./decision-repository";
 export { importRepository } from "./import-repository";
+export { mappingRepository } from "./mapping-repository";
 export { migrate, unmigrate } from "./migrate";
 export { defineModels, type Models } from "./models";
 export { readingRepository } from "./reading-repository";

@@ -2,10 +2,11 @@ import type { Sequelize } from "sequelize";
 import { SequelizeStorage, Umzug } from "umzug";
 import { booksAndPages } from "./migrations/0001-books-and-pages";
 import { variants } from "./migrations/0002-variants";
+import { sparseAndDecisions } from "./migrations/0003-readings";
 
 const migrator = (sequelize: Sequelize) =>
   new Umzug({
-    migrations: [booksAndPages, variants],
+    migrations: [booksAndPages, variants, sparseAndDecisions],
     context: sequelize,
     storage: new SequelizeStorage({ sequelize, tableName: "migrations" }),
     logger: undefined,

@@ -1,6 +1,9 @@
 import { DataTypes, type Model, type ModelStatic, type Sequelize } from "sequelize";
 import type { ImportKind, ImportOptions } from "@/contracts/imports";
+import type { RememberedReading } from "@/contracts/mapping";
+import type { Problem } from "@/contracts/problems";
 import type { SiteDocument } from "@/contracts/site";
+import type { Remedy } from "@/core/examination";
 import type { WhatIf } from "@/core/yield";
 
 export interface BookRow {
@@ -25,6 +28,7 @@ export interface BatchRow {
   lastUtc: Date | null;
   stepMinutes: number | null;
   options: ImportOptions;
+  notices: Problem[];
   createdAt: Date;
   undoneAt: Date | null;
 }
@@ -52,12 +56,47 @@ export interface VariantRow {
   createdAt: Date;
 }
 
+export interface EnergySpanRow {
+  batchId: number;
+  meterId: string;
+  fromUtc: Date;
+  toUtc: Date;
+  kwh: number;
+}
+
+export interface CounterReadingRow {
+  batchId: number;
+  meterId: string;
+  atUtc: Date;
+  kwh: number;
+}
+
+export interface TableMappingRow {
+  fingerprint: string;
+  reading: RememberedReading;
+  confirmedAt: Date;
+}
+
+export interface FindingDecisionRow {
+  id: number;
+  bookId: string;
+  findingKey: string;
+  state: "accepted" | "refused";
+  remedies: Remedy[];
+  note: string;
+  decidedAt: Date;
+}
+
 export interface Models {
   readonly Book: ModelStatic<Model<BookRow, Partial<BookRow>>>;
   readonly Batch: ModelStatic<Model<BatchRow, Partial<BatchRow>>>;
   readonly Series: ModelStatic<Model<SeriesRow, Partial<SeriesRow>>>;
   readonly PromiseMonth: ModelStatic<Model<PromiseMonthRow>>;
   readonly Variant: ModelStatic<Model<VariantRow, Partial<VariantRow>>>;
+  readonly EnergySpan: ModelStatic<Model<EnergySpanRow>>;
+  readonly CounterReading: ModelStatic<Model<CounterReadingRow>>;
+  readonly TableMapping: ModelStatic<Model<TableMappingRow>>;
+  readonly FindingDecision: ModelStatic<Model<FindingDecisionRow, Partial<FindingDecisionRow>>>;
 }
 
 /** Defines the models on a connection. Day pages have none: they go in by COPY and come out in binary. */
@@ -95,6 +134,7 @@ export function defineModels(sequelize: Sequelize): Models {
         lastUtc: DataTypes.DATE,
         stepMinutes: DataTypes.INTEGER,
         options: DataTypes.JSONB,
+        notices: DataTypes.JSONB,
         createdAt: DataTypes.DATE,
         undoneAt: DataTypes.DATE,
       },
@@ -131,6 +171,45 @@ export function defineModels(sequelize: Sequelize): Models {
         createdAt: DataTypes.DATE,
       },
       { tableName: "variants" },
+    ),
+    EnergySpan: sequelize.define(
+      "EnergySpan",
+      {
+        batchId: { type: DataTypes.INTEGER, primaryKey: true },
+        meterId: { type: DataTypes.TEXT, primaryKey: true },
+        fromUtc: { type: DataTypes.DATE, primaryKey: true },
+        toUtc: DataTypes.DATE,
+        kwh: DataTypes.DOUBLE,
+      },
+      { tableName: "energy_spans" },
+    ),
+    CounterReading: sequelize.define(
+      "CounterReading",
+      {
+        batchId: { type: DataTypes.INTEGER, primaryKey: true },
+        meterId: { type: DataTypes.TEXT, primaryKey: true },
+        atUtc: { type: DataTypes.DATE, primaryKey: true },
+        kwh: DataTypes.DOUBLE,
+      },
+      { tableName: "counter_readings" },
+    ),
+    TableMapping: sequelize.define(
+      "TableMapping",
+      { fingerprint: { type: DataTypes.TEXT, primaryKey: true }, reading: DataTypes.JSONB, confirmedAt: DataTypes.DATE },
+      { tableName: "table_mappings" },
+    ),
+    FindingDecision: sequelize.define(
+      "FindingDecision",
+      {
+        id: { type: DataTypes.INTEGER, primaryKey: true, autoIncrement: true },
+        bookId: DataTypes.UUID,
+        findingKey: DataTypes.TEXT,
+        state: DataTypes.TEXT,
+        remedies: DataTypes.JSONB,
+        note: DataTypes.TEXT,
+        decidedAt: DataTypes.DATE,
+      },
+      { tableName: "finding_decisions" },
     ),
   };
 }

@@ -27,7 +27,7 @@ const copyPages = (seriesId: number): string => `copy (
 ) to stdout (format binary)`;
 
 /** Stored readings, joined from day pages; binary all the way, so that ten years of five-minute data take tens of milliseconds. */
-export function readingRepository(sequelize: Sequelize, { Series, Batch, PromiseMonth }: Models): ReadingStore {
+export function readingRepository(sequelize: Sequelize, { Series, Batch, PromiseMonth, EnergySpan, CounterReading }: Models): ReadingStore {
   return {
     async seriesOf(bookId, kind) {
       const rows = (await Series.findAll({ where: { bookId }, order: ["id"] })).map((row) => row.get());
@@ -41,6 +41,29 @@ export function readingRepository(sequelize: Sequelize, { Series, Batch, Promise
         return found;
       });
     },
+    async sparseOf(bookId) {
+      const standing = (await Batch.findAll({ where: { bookId, kind: "production", undoneAt: null }, order: ["id"] })).map(
+        (row) => row.get().id,
+      );
+      if (standing.length === 0) return { spans: [], counters: [] };
+      const where = { batchId: standing };
+      const [spans, counters] = await Promise.all([
+        EnergySpan.findAll({ where, order: ["batchId", "fromUtc"] }),
+        CounterReading.findAll({ where, order: ["batchId", "atUtc"] }),
+      ]);
+      return {
+        spans: newest(
+          spans
+            .map((row) => row.get())
+            .map(({ meterId, fromUtc, toUtc, kwh }) => ({ meterId, fromUtcMs: fromUtc.getTime(), toUtcMs: toUtc.getTime(), kwh })),
+          ({ meterId, fromUtcMs }) => `${meterId} ${fromUtcMs}`,
+        ),
+        counters: newest(
+          counters.map((row) => row.get()).map(({ meterId, atUtc, kwh }) => ({ meterId, atUtcMs: atUtc.getTime(), kwh })),
+          ({ meterId, atUtcMs }) => `${meterId} ${atUtcMs}`,
+        ),
+      };
+    },
     async promiseOf(bookId) {
       const batch = await Batch.findOne({ where: { bookId, kind: "promise", undoneAt: null }, order: [["id", "DESC"]] });
       if (!batch) return null;
@@ -48,6 +71,11 @@ export function readingRepository(sequelize: Sequelize, { Series, Batch, Promise
       return months.map((month) => month.get().kwh);
     },
   };
+}
+
+/** Of several with one key the last, in the order of their keys' first coming. */
+function newest<T>(items: readonly T[], keyOf: (item: T) => string): T[] {
+  return [...new Map(items.map((item) => [keyOf(item), item])).values()];
 }
 
 function joined(row: SeriesRow, pages: readonly CopiedPage[]): StoredSeries {

@@ -1,31 +1,50 @@
+import type { Examination } from "@/contracts/examination";
 import type { Book } from "@/usecases/books";
+import { cleanSeries, cleanSparse, type DecisionStore, examineBook } from "@/usecases/examination";
 import { type OpenLedger, openLedger, type ReadingStore } from "@/usecases/ledger";
 
 export type LedgerOf = (book: Book) => Promise<OpenLedger>;
+export type ExaminationOf = (book: Book) => Promise<Examination>;
 
 /** Ledgers kept open; each holds a few megabytes a book-decade. */
 const KEPT = 8;
 
-/** Opens ledgers and keeps the last few: a book's version tells when one is out of date. */
-export function ledgerCache(readings: ReadingStore): LedgerOf {
-  const open = new Map<string, { version: number; ledger: Promise<OpenLedger> }>();
+/** Keeps what was worked out for the last few books: a book's version tells when it is out of date. */
+function byVersion<T>(make: (book: Book) => Promise<T>): (book: Book) => Promise<T> {
+  const open = new Map<string, { version: number; made: Promise<T> }>();
   return (book) => {
     const held = open.get(book.id);
-    if (held?.version === book.version) return held.ledger;
-    const ledger = read(readings, book);
+    if (held?.version === book.version) return held.made;
+    const made = make(book);
     open.delete(book.id);
-    open.set(book.id, { version: book.version, ledger });
+    open.set(book.id, { version: book.version, made });
     for (const id of [...open.keys()].slice(0, Math.max(0, open.size - KEPT))) open.delete(id);
-    ledger.catch(() => open.delete(book.id));
-    return ledger;
+    made.catch(() => open.delete(book.id));
+    return made;
   };
 }
 
-async function read(readings: ReadingStore, book: Book): Promise<OpenLedger> {
-  const [weather, production, promise] = await Promise.all([
-    readings.seriesOf(book.id, "weather"),
-    readings.seriesOf(book.id, "production"),
-    readings.promiseOf(book.id),
-  ]);
-  return openLedger({ site: book.site, weather, production, promise });
+/** Opens ledgers over clean series, and examines the raw ones; the last few of both are kept. */
+export function ledgerCache(readings: ReadingStore, decisions: DecisionStore): { ledgerOf: LedgerOf; examinationOf: ExaminationOf } {
+  const ledgerOf = byVersion(async (book) => {
+    const [weather, production, sparse, promise, decided] = await Promise.all([
+      readings.seriesOf(book.id, "weather"),
+      readings.seriesOf(book.id, "production"),
+      readings.sparseOf(book.id),
+      readings.promiseOf(book.id),
+      decisions.of(book.id),
+    ]);
+    const { site } = book;
+    return openLedger({ site, weather, promise, production: cleanSeries(production, decided, site), sparse: cleanSparse(sparse, decided) });
+  });
+  const examinationOf = byVersion(async (book) => {
+    const [ledger, production, sparse, decided] = await Promise.all([
+      ledgerOf(book),
+      readings.seriesOf(book.id, "production"),
+      readings.sparseOf(book.id),
+      decisions.of(book.id),
+    ]);
+    return examineBook({ site: book.site, ledger, production, sparse, decisions: decided });
+  });
+  return { ledgerOf, examinationOf };
 }

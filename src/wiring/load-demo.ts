@@ -46,5 +46,6 @@ function batchOf(
     lastUtcMs: Date.parse(demo.lastUtc) - stepMinutes * 60_000,
     stepMinutes,
     options: importOptionsSchema.parse({}),
+    notices: [],
   };
 }

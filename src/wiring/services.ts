@@ -4,17 +4,20 @@ import { environmentSchema } from "@/contracts/environment";
 import {
   bookRepository,
   connect,
+  decisionRepository,
   defineModels,
   importRepository,
   type Models,
+  mappingRepository,
   readingRepository,
   stagingFolder,
   variantRepository,
 } from "@/data";
 import type { BookStore } from "@/usecases/books";
+import type { DecisionStore } from "@/usecases/examination";
 import type { ImportPorts } from "@/usecases/imports";
 import type { VariantStore } from "@/usecases/variants";
-import { type LedgerOf, ledgerCache } from "./ledger-cache";
+import { type ExaminationOf, type LedgerOf, ledgerCache } from "./ledger-cache";
 
 /** Everything that a request may ask for, put together once a process. */
 export interface Services extends ImportPorts {
@@ -22,7 +25,10 @@ export interface Services extends ImportPorts {
   readonly models: Models;
   readonly books: BookStore;
   readonly variants: VariantStore;
+  readonly decisions: DecisionStore;
   readonly ledgerOf: LedgerOf;
+  /** Examination of a book's production, kept like its ledger. */
+  readonly examinationOf: ExaminationOf;
 }
 
 export function openServices(environment: Record<string, string | undefined>): Services {
@@ -30,6 +36,7 @@ export function openServices(environment: Record<string, string | undefined>): S
   const sequelize = connect(DATABASE_URL);
   const models = defineModels(sequelize);
   const readings = readingRepository(sequelize, models);
+  const decisions = decisionRepository(sequelize, models);
   return {
     sequelize,
     models,
@@ -38,7 +45,10 @@ export function openServices(environment: Record<string, string | undefined>): S
     readings,
     imports: importRepository(sequelize, models),
     staging: stagingFolder(path.resolve(DUSTY_LEDGER_VAR, "uploads")),
-    ledgerOf: ledgerCache(readings),
+    mappings: mappingRepository(models),
+    now: Date.now,
+    decisions,
+    ...ledgerCache(readings, decisions),
   };
 }
 

@@ -53,6 +53,7 @@ const line = (key: string, meteredKwh: number | null, readFrac = 1): LedgerLine 
   meteredKwh,
   readFrac,
   expectedKwh: 100,
+  splitKwh: 0,
   unreadKwh: 100 * (1 - readFrac),
   promiseKwh: 90,
   planeKwhM2: 0,

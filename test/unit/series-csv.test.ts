@@ -90,15 +90,20 @@ describe("a faulty file", () => {
   const cases: [string, string | Uint8Array, string, RegExp][] = [
     ["that is empty", "", "empty-file", /empty/],
     ["that holds a header alone", "time,energy_kwh\n", "step-unknown", /step/],
-    ["that is binary", Uint8Array.of(80, 75, 3, 4, 0, 0, 8, 0), "binary-file", /not a text file.*CSV/s],
-    ["of broken letters", Uint8Array.of(116, 105, 109, 101, 44, 0xff, 0xfe, 65, 66), "not-utf8", /UTF-8/],
+    ["that is binary", Uint8Array.of(137, 80, 78, 71, 13, 10, 26, 10, 0, 0, 0, 13), "binary-file", /not a text file.*CSV/s],
+    ["of a cut workbook", Uint8Array.of(80, 75, 3, 4, 0, 0, 8, 0), "broken-workbook", /workbook.*damaged/s],
+    ["whose letters change half way", new Uint8Array([...new TextEncoder().encode(`${good}\n`), 0xff, 0xfe, 65, 66]), "not-utf8", /UTF-8/],
     ["of a cut gzip", gzipSync(good.repeat(50)).subarray(0, 60), "broken-gzip", /damaged/],
     ["without header", "2023-06-01T10:00Z,1\n2023-06-01T11:00Z,2", "no-header", /column names/],
-    ["without a time column", "when,energy_kwh\n2023-06-01T10:00Z,1", "no-time-column", /when, energy_kwh/],
-    ["without a known column", "time,zap\n2023-06-01T10:00Z,1", "no-value-column", /the unit is part of the name/],
+    ["without a time column", "spot,energy_kwh\n3,1\n4,1", "no-time-column", /spot, energy_kwh/],
+    [
+      "without a known column",
+      "time,zap,zip\n2023-06-01T10:00Z,1,2\n2023-06-01T11:00Z,1,2",
+      "no-value-column",
+      /the unit is part of the name/,
+    ],
     ["of both kinds", "time,ghi_w_m2,energy_kwh\n2023-06-01T10:00Z,1,1", "mixed-kinds", /side by side/],
     ["with text for a number", row("2023-06-01T12:00Z,much"), "not-a-number", /row 4, energy_kwh: much/],
-    ["with negative energy", row("2023-06-01T12:00Z,-3.2"), "out-of-range", /row 4, energy_kwh: -3\.2.*can't be negative.*net/s],
     ["with a time of no calendar", row("2023-02-30T12:00Z,1"), "bad-time", /row 4, time: 2023-02-30/],
     ["off its own grid", row("2023-06-01T12:07Z,1"), "off-grid", /60-minute grid/],
     ["that contradicts itself", row("2023-06-01T11:00Z,9"), "conflicting-rows", /another value.*row 4/s],
@@ -144,6 +149,12 @@ describe("what is mended by itself and said", () => {
     const content = `${good}\n2023-06-01T12:00+02:00,7`;
     expect(values(await read(content, { conflicts: "first" }))).toEqual([1.5, 2.5, 3]);
     expect(values(await read(content, { conflicts: "last" }))).toEqual([1.5, 2.5, 7]);
+  });
+
+  it("output below zero is kept as written, and said", async () => {
+    const file = await read(`${good}\n2023-06-01T13:00+02:00,-3.2`);
+    expect([values(file).at(-1), codes(file)]).toEqual([-3.2, ["notice: below-zero"]]);
+    expect(first(file)).toMatch(/can't be negative.*row 5, energy_kwh: -3\.2.*net/s);
   });
 
   it("a sensor's small negative night is zero", async () => {

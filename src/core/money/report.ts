@@ -68,6 +68,7 @@ function promiseLines(promise: readonly number[] | null): LedgerLine[] {
     remainderKwh: null,
     readFrac: 0,
     filledReferenceKwh: 0,
+    splitKwh: 0,
     accountsKwh: {} as LedgerLine["accountsKwh"],
   }));
 }

@@ -28,6 +28,8 @@ export interface LedgerLine {
   readonly readFrac: number;
   /** Reference energy of hours whose irradiance was filled by rule. */
   readonly filledReferenceKwh: number;
+  /** Metered energy that is a share of a longer span, split by the expected shape. */
+  readonly splitKwh: number;
 }
 
 /** Lines by bin of a yield run. `monthlyPromiseKwh` holds twelve values, January first, and needs month bins. */
@@ -50,6 +52,7 @@ export function ledgerLines(run: YieldRun, metered: MeteredOnAxis | null, monthl
       remainderKwh: read ? expectedKwh - side.unreadKwh - (side.meteredKwh - side.unmatchedKwh) : null,
       readFrac: expectedKwh > 0 ? 1 - side.unreadKwh / expectedKwh : read ? 1 : 0,
       filledReferenceKwh: run.filledReferenceKwh[b]!,
+      splitKwh: side.splitKwh,
     };
   });
 }
@@ -59,10 +62,11 @@ interface MeterSide {
   unreadKwh: number;
   unmatchedKwh: number;
   readIntervals: number;
+  splitKwh: number;
 }
 
 function meterSides(run: YieldRun, metered: MeteredOnAxis | null): MeterSide[] {
-  const sides = run.bins.keys.map((): MeterSide => ({ meteredKwh: 0, unreadKwh: 0, unmatchedKwh: 0, readIntervals: 0 }));
+  const sides = run.bins.keys.map((): MeterSide => ({ meteredKwh: 0, unreadKwh: 0, unmatchedKwh: 0, readIntervals: 0, splitKwh: 0 }));
   for (let i = 0; i < run.axis.count; i++) {
     const side = sides[run.bins.binOf[i]!]!;
     const expected = run.expectedKwh[i]!;
@@ -71,6 +75,7 @@ function meterSides(run: YieldRun, metered: MeteredOnAxis | null): MeterSide[] {
     if (!metered || read === 0) continue;
     side.readIntervals++;
     side.meteredKwh += metered.kwh[i]!;
+    if (metered.split[i] === 1) side.splitKwh += metered.kwh[i]!;
     if (Number.isNaN(expected)) side.unmatchedKwh += metered.kwh[i]!;
   }
   return sides;
@@ -103,6 +108,7 @@ export function totalLine(key: string, lines: readonly LedgerLine[]): LedgerLine
     remainderKwh: sumOrNull(lines, (l) => l.remainderKwh),
     readFrac: expectedKwh > 0 ? 1 - unreadKwh / expectedKwh : 0,
     filledReferenceKwh: sumOf(lines, (l) => l.filledReferenceKwh),
+    splitKwh: sumOf(lines, (l) => l.splitKwh),
   };
 }
 

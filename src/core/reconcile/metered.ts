@@ -1,4 +1,4 @@
-import { energyKwh, type ProductionQuantity, settleReadings } from "../readings";
+import { energyKwh, type MeteredSpan, type ProductionQuantity, type SplitEnergy, settleReadings, splitSpans } from "../readings";
 import { sumOnto, type TimeAxis } from "../series";
 import { nameplateW, type Site, siteAcRatedW } from "../site";
 import { hoursOfStep } from "../units";
@@ -18,6 +18,8 @@ export interface MeteredOnAxis {
   readonly readFrac: Float64Array;
   readonly caughtUpRows: number;
   readonly impossibleRows: number;
+  /** 1 where a value is a share of a longer span, laid out by the expected shape: good for months, not for days. */
+  readonly split: Uint8Array;
 }
 
 /** Enhanced irradiance at a cloud's edge can lift an interval this far above nameplate. Source: Gueymard, 2017, Cloud and albedo enhancement impacts on solar irradiance. */
@@ -32,12 +34,26 @@ export function mostEnergyKwh(site: Site, stepMinutes: number): number {
 }
 
 /** Sums all production meters onto the model's axis. An interval that any meter misses wholly is unread. */
-export function meteredOnto(axis: TimeAxis, meters: readonly MeterSeries[], site: Site): MeteredOnAxis {
+export function meteredOnto(axis: TimeAxis, meters: readonly MeterSeries[], site: Site, spans: SpansToSplit | null = null): MeteredOnAxis {
   const kwh = new Float64Array(axis.count);
-  const readFrac = new Float64Array(axis.count).fill(meters.length > 0 ? 1 : 0);
+  const split = new Uint8Array(axis.count);
+  const meterIds = new Set([...meters.map(({ meterId }) => meterId), ...(spans?.spans ?? []).map(({ meterId }) => meterId)]);
+  const readFrac = new Float64Array(axis.count).fill(meterIds.size > 0 ? 1 : 0);
   let caughtUpRows = 0;
   let impossibleRows = 0;
-  for (const meter of meters) {
+  for (const meterId of meterIds) {
+    const meter = meters.find((candidate) => candidate.meterId === meterId);
+    const own =
+      spans &&
+      splitSpans(
+        spans.spans.filter((span) => span.meterId === meterId),
+        axis,
+        spans.expectedKwh,
+      );
+    if (!meter) {
+      addSplit(own!, null, kwh, readFrac, split);
+      continue;
+    }
     const raw = energyKwh(meter.values, meter.quantity, meter.axis.stepMinutes);
     const settled = settleReadings(raw, mostEnergyKwh(site, meter.axis.stepMinutes));
     caughtUpRows += settled.caughtUp.length;
@@ -45,9 +61,29 @@ export function meteredOnto(axis: TimeAxis, meters: readonly MeterSeries[], site
     const { sums, coverageFrac } = sumOnto(settled.energyKwh, meter.axis, axis);
     for (let i = 0; i < axis.count; i++) {
       if (!Number.isNaN(sums[i])) kwh[i]! += sums[i]!;
-      readFrac[i] = Math.min(readFrac[i]!, coverageFrac[i]!);
+      if (!own || own.split[i] === 0 || coverageFrac[i]! > 0) readFrac[i] = Math.min(readFrac[i]!, coverageFrac[i]!);
     }
+    if (own) addSplit(own, coverageFrac, kwh, readFrac, split);
   }
   for (let i = 0; i < axis.count; i++) if (readFrac[i] === 0) kwh[i] = Number.NaN;
-  return { kwh, readFrac, caughtUpRows, impossibleRows };
+  return { kwh, readFrac, caughtUpRows, impossibleRows, split };
+}
+
+/** Spans of hand-read and tabled figures, with the shape by which a month's part of them is told. */
+export interface SpansToSplit {
+  readonly spans: readonly MeteredSpan[];
+  readonly expectedKwh: Float64Array;
+}
+
+/** Puts split spans where no finer reading stands. */
+function addSplit(own: SplitEnergy, coverageFrac: Float64Array | null, kwh: Float64Array, readFrac: Float64Array, split: Uint8Array): void {
+  for (let i = 0; i < kwh.length; i++) {
+    if (coverageFrac && coverageFrac[i]! > 0) continue;
+    if (own.split[i] === 0) {
+      if (!coverageFrac) readFrac[i] = 0;
+      continue;
+    }
+    kwh[i]! += own.kwh[i]!;
+    split[i] = 1;
+  }
 }

@@ -49,9 +49,7 @@ export function HorizonTable({ draft, array, report, year }: Props) {
         {points.length > 0 && months && (
           <>
             ; it costs{" "}
-            <Figure working={() => obstacleWorking("the horizon", months, sumOf(report.openKwh), year)}>
-              {number(sumOf(months))} kWh
-            </Figure>{" "}
+            <Figure working={() => obstacleWorking("the horizon", months, sumOf(report.openKwh), year)}>{number(sumOf(months))} kWh</Figure>{" "}
             a year
           </>
         )}

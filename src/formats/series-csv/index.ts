@@ -9,5 +9,6 @@ export {
   weatherQuantities,
 } from "./columns";
 export { type PagedSeries, place } from "./pages";
-export { kindOfHeader, readSeries, type SeriesFile, type SeriesOptions } from "./read-series";
+export { kindOfHeader, readSeries } from "./read-series";
+export type { CounterReading, EnergySpan, SeriesFile, SeriesOptions, SparseReadings } from "./series-file";
 export { readTime, type WrittenTime } from "./timestamp";

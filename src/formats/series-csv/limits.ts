@@ -5,6 +5,8 @@ export interface Limit {
   readonly most: number;
   readonly expected: string;
   readonly remedy: string;
+  /** Whether values below zero are taken and said: the examination tells an inverter's draw at night from a net meter. */
+  readonly belowZero?: boolean;
 }
 
 const irradiance: Limit = {
@@ -47,7 +49,7 @@ export const LIMITS: Readonly<Record<Quantity, Limit>> = {
   },
   snow_depth_cm: { least: 0, most: 1200, expected: "Snow lying between 0 and 1200 cm.", remedy: "Check the unit: centimetres." },
   albedo: { least: 0, most: 1, expected: "Albedo between 0 and 1.", remedy: "Write 20 % as 0.2." },
-  energy_kwh: metered("Energy of an interval"),
-  power_w: metered("Power"),
+  energy_kwh: { ...metered("Energy of an interval"), least: -1e6, belowZero: true },
+  power_w: { ...metered("Power"), least: -1e9, belowZero: true },
   counter_kwh: metered("A lifetime counter"),
 };

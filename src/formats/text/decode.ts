@@ -15,16 +15,54 @@ export class UnreadableText extends Error {
 
 export type Bytes = AsyncIterable<Uint8Array>;
 
-/** Decodes a byte stream chunk by chunk: gzip is unpacked, a byte-order mark dropped; binary content or broken UTF-8 throws UnreadableText. */
-export async function* decodeText(bytes: Bytes): AsyncGenerator<string> {
-  const decoder = new TextDecoder("utf-8", { fatal: true });
-  let first = true;
+/** How the letters of a text file were written. */
+export type Encoding = "utf-8" | "utf-16le" | "utf-16be" | "windows-1252";
+
+/** What was learnt of a file's bytes while they were decoded. */
+export interface TextNotes {
+  encoding: Encoding;
+}
+
+/** Enough to tell an encoding by. */
+const TELLING_BYTES = 4096;
+
+/**
+ * Decodes a byte stream chunk by chunk: gzip is unpacked, a byte-order mark dropped. UTF-16 is told by its mark or its zero bytes, other text than
+ * UTF-8 is taken as Windows-1252 where its first block says so. Binary content, zero bytes, letters that change their encoding half way, and
+ * packed files that unpack beyond all measure throw UnreadableText.
+ */
+export async function* decodeText(bytes: Bytes, notes: TextNotes = { encoding: "utf-8" }): AsyncGenerator<string> {
+  let decoder: TextDecoder | null = null;
   for await (const chunk of unpacked(bytes)) {
-    if (first && looksBinary(chunk)) throw new UnreadableText("binary-file");
-    first = false;
-    yield decoded(() => decoder.decode(chunk, { stream: true }));
+    if (!decoder) {
+      notes.encoding = encodingOf(chunk);
+      if (!notes.encoding.startsWith("utf-16") && looksBinary(chunk)) throw new UnreadableText("binary-file");
+      decoder = new TextDecoder(notes.encoding, { fatal: true });
+    } else if (notes.encoding === "utf-8" && chunk.includes(0)) throw new UnreadableText("zero-bytes");
+    const held = decoder;
+    yield decoded(() => held.decode(chunk, { stream: true }));
   }
-  yield decoded(() => decoder.decode());
+  if (decoder) yield decoded(() => decoder.decode());
+}
+
+function encodingOf(chunk: Uint8Array): Encoding {
+  if (chunk[0] === 0xff && chunk[1] === 0xfe) return "utf-16le";
+  if (chunk[0] === 0xfe && chunk[1] === 0xff) return "utf-16be";
+  const head = chunk.subarray(0, TELLING_BYTES);
+  const zeros = [0, 1].map((odd) => head.filter((byte, i) => byte === 0 && i % 2 === odd).length);
+  if (zeros[1]! > head.length * 0.4 && zeros[0] === 0) return "utf-16le";
+  if (zeros[0]! > head.length * 0.4 && zeros[1] === 0) return "utf-16be";
+  return isUtf8(chunk) ? "utf-8" : "windows-1252";
+}
+
+/** Whether a block is UTF-8, but for a letter that its end may cut. */
+function isUtf8(chunk: Uint8Array): boolean {
+  try {
+    new TextDecoder("utf-8", { fatal: true }).decode(chunk, { stream: true });
+    return true;
+  } catch {
+    return false;
+  }
 }
 
 function decoded(decode: () => string): string {
@@ -37,7 +75,7 @@ function decoded(decode: () => string): string {
 
 /** NUL bytes or other control characters in the first block mark a binary file. */
 function looksBinary(chunk: Uint8Array): boolean {
-  const head = chunk.subarray(0, 4096);
+  const head = chunk.subarray(0, TELLING_BYTES);
   return head.some((byte) => byte < 9 || (byte > 13 && byte < 32 && byte !== 27));
 }
 
@@ -50,12 +88,20 @@ async function* unpacked(bytes: Bytes): Bytes {
     yield* rest;
     return;
   }
+  let size = 0;
   try {
-    yield* Readable.from(rest, { objectMode: false }).pipe(createGunzip());
+    for await (const chunk of Readable.from(rest, { objectMode: false }).pipe(createGunzip())) {
+      size += (chunk as Uint8Array).length;
+      if (size > UNPACKED_LIMIT_BYTES) throw new UnreadableText("unpacks-too-large");
+      yield chunk as Uint8Array;
+    }
   } catch (cause) {
-    throw new UnreadableText("broken-gzip", { cause });
+    throw cause instanceof UnreadableText ? cause : new UnreadableText("broken-gzip", { cause });
   }
 }
+
+/** Twenty years of minutes are half of this; what unpacks to more is no table of readings. */
+const UNPACKED_LIMIT_BYTES = 1_000_000_000;
 
 /** The first two bytes of every gzip file. Source: RFC 1952. */
 const GZIP_MAGIC = [0x1f, 0x8b] as const;

@@ -1,3 +1,3 @@
-export { type Bytes, decodeText, UnreadableText } from "./decode";
+export { type Bytes, decodeText, type Encoding, type TextNotes, UnreadableText } from "./decode";
 export { peek } from "./peek";
 export { type Dialect, type RecordBlock, records, sniffDialect } from "./records";

@@ -1,7 +1,8 @@
 import Papa from "papaparse";
+import { UnreadableText } from "./decode";
 
 export interface Dialect {
-  readonly delimiter: "," | ";" | "\t";
+  readonly delimiter: "," | ";" | "\t" | "|";
   readonly decimal: "." | ",";
 }
 
@@ -13,9 +14,12 @@ export interface RecordBlock {
 
 const quotes = (text: string): number => text.split('"').length - 1;
 
+/** A quote that is still open after this many letters was never closed. */
+const LONGEST_RECORD = 1_000_000;
+
 /**
  * Cuts decoded text into whole records and parses them block by block, so that memory stays flat however long the file is.
- * A block ends at a line end outside quotes.
+ * A block ends at a line end outside quotes; throws UnreadableText when none comes.
  */
 export async function* records(text: AsyncIterable<string>, delimiter: Dialect["delimiter"]): AsyncGenerator<RecordBlock> {
   let carry = "";
@@ -26,25 +30,67 @@ export async function* records(text: AsyncIterable<string>, delimiter: Dialect["
     row += data.length;
     return { firstRow, rows: data };
   };
-  for await (const chunk of text) {
+  for await (const chunk of withLineFeeds(text)) {
     carry += chunk;
     const cut = carry.lastIndexOf("\n");
-    if (cut < 0) continue;
-    const block = carry.slice(0, cut);
-    if (quotes(block) % 2 !== 0) continue;
+    const block = cut < 0 ? "" : carry.slice(0, cut);
+    if (cut < 0 || quotes(block) % 2 !== 0) {
+      if (carry.length - Math.max(0, carry.indexOf("\n")) > LONGEST_RECORD)
+        throw new UnreadableText(cut < 0 ? "line-too-long" : "open-quote");
+      continue;
+    }
     carry = carry.slice(cut + 1);
     yield parse(block);
   }
-  if (carry.trim() !== "") yield parse(carry);
+  if (carry.trim() === "") return;
+  if (quotes(carry) % 2 !== 0) throw new UnreadableText("open-quote");
+  yield parse(carry);
 }
 
-/** The dialect of a CSV file from its first lines: the delimiter that the header holds most, and a decimal comma where cells look so. */
+/** Files of a bygone system end their lines with a carriage return alone. */
+async function* withLineFeeds(text: AsyncIterable<string>): AsyncGenerator<string> {
+  let returnsAlone: boolean | null = null;
+  for await (const chunk of text) {
+    if (returnsAlone === null && /[\r\n]/.test(chunk)) returnsAlone = chunk.includes("\r") && !chunk.includes("\n");
+    yield returnsAlone ? chunk.replaceAll("\r", "\n") : chunk;
+  }
+}
+
+const DELIMITERS = [",", ";", "\t", "|"] as const;
+const SNIFFED_LINES = 60;
+
+/**
+ * The dialect of a CSV file from its first lines: the delimiter that cuts the most lines into the same number of cells, the header's own
+ * where that leaves a doubt, and a decimal comma where cells look so.
+ */
 export function sniffDialect(head: string): Dialect {
-  const lines = head.split(/\r?\n/, 50);
-  const header = lines[0] ?? "";
-  const counted = ([",", ";", "\t"] as const).map((delimiter) => ({ delimiter, found: header.split(delimiter).length }));
-  const delimiter = counted.reduce((best, next) => (next.found > best.found ? next : best)).delimiter;
+  const lines = head.split(/\r\n|\n|\r/, SNIFFED_LINES).filter((line) => line.trim() !== "");
+  const scored = DELIMITERS.map((delimiter) => ({ delimiter, score: evenness(lines, delimiter) }));
+  const delimiter = scored.reduce((best, next) => (next.score > best.score ? next : best)).delimiter;
   const cells = delimiter === "," ? [] : lines.slice(1).flatMap((line) => line.split(delimiter).slice(1));
-  const decimal = cells.some((cell) => /^\s*-?\d+,\d+\s*$/.test(cell)) ? "," : ".";
+  const decimal = cells.some((cell) => /^\s*"?-?\d+,\d+"?\s*$/.test(cell)) ? "," : ".";
   return { delimiter, decimal };
+}
+
+/** Lines that share the most common number of cells, and that number: a decimal comma cuts lines unevenly, a delimiter does not. */
+function evenness(lines: readonly string[], delimiter: string): number {
+  const counts = new Map<number, number>();
+  for (const line of lines) {
+    const cells = cut(line, delimiter);
+    if (cells > 1) counts.set(cells, (counts.get(cells) ?? 0) + 1);
+  }
+  let best = 0;
+  for (const [cells, count] of counts) best = Math.max(best, count + Math.min(cells, 50) / 1000);
+  // A semicolon or tab is never part of a number; where it cuts as well as a comma does, it is the delimiter.
+  return delimiter === "," ? best : best * 1.2;
+}
+
+function cut(line: string, delimiter: string): number {
+  if (!line.includes('"')) return line.split(delimiter).length;
+  let [count, quoted] = [1, false];
+  for (const letter of line) {
+    if (letter === '"') quoted = !quoted;
+    else if (letter === delimiter && !quoted) count++;
+  }
+  return count;
 }

@@ -1,17 +1,23 @@
 import type { Batch, ImportEvent, ImportOptions, ImportPreview } from "@/contracts/imports";
 import { type Problem, ProblemLog } from "@/contracts/problems";
 import { inPlainText } from "@/contracts/wording";
+import { DAY_MS } from "@/core/units";
 import type { Book } from "../books";
 import type { ReadingStore, StoredSeries } from "../ledger";
 import { Refusal } from "../refusal";
+import { fingerprintOf, isForeign } from "./fingerprint";
 import { type Inspection, inspectFile, pageCount } from "./inspect";
 import { joinPages, type MeteredPages } from "./join-pages";
-import type { ImportStore, NewBatch, StagedFile, Staging } from "./ports";
+import { pictureOf } from "./picture";
+import type { ImportStore, MappingStore, NewBatch, StagedFile, Staging } from "./ports";
+import { recent } from "./recent";
 
 export interface ImportPorts {
   readonly staging: Staging;
   readonly imports: ImportStore;
   readonly readings: ReadingStore;
+  readonly mappings: MappingStore;
+  readonly now: () => number;
 }
 
 const UNITS: Readonly<Record<string, string>> = {
@@ -32,9 +38,49 @@ const UNITS: Readonly<Record<string, string>> = {
 /** Tells what a staged file would bring to a book, without storing anything. */
 export async function previewImport(ports: ImportPorts, book: Book, uploadId: string, options: ImportOptions): Promise<ImportPreview> {
   const staged = await stagedFile(ports.staging, book, uploadId);
-  const found = await inspectFile(() => ports.staging.open(uploadId), book.site, options);
+  const found = await inspectStaged(ports, book, uploadId, options);
   const repeated = found.kind && (await ports.imports.standingBatch(book.id, found.kind, staged.sha256));
-  return previewOf(staged, found, options, repeated ? [alreadyThere(repeated)] : []);
+  return previewOf(staged, found, book, repeated ? [alreadyThere(repeated)] : []);
+}
+
+/** Inspects a staged file by what was confirmed for its header before, where nothing else was chosen; the result is kept for the import that follows. */
+async function inspectStaged(
+  ports: ImportPorts,
+  book: Book,
+  uploadId: string,
+  options: ImportOptions,
+  onProgress?: (rows: number) => void,
+): Promise<Inspection> {
+  const open = (): ReturnType<Staging["open"]> => ports.staging.open(uploadId);
+  const held = recent.find(uploadId, book, options);
+  if (held) return held;
+  let found = await inspectFile(open, book.site, options, onProgress);
+  const chosen = options.mapping !== null || Object.keys(options.answers).length > 0;
+  const remembered = chosen || !isForeign(found) ? null : await ports.mappings.find(fingerprintOf(found));
+  if (remembered) {
+    const { mapping, zone, labels } = remembered.reading;
+    found = await inspectFile(
+      open,
+      book.site,
+      { ...options, mapping, zone: options.zone ?? zone, labels: options.labels ?? labels },
+      onProgress,
+    );
+    const log = new ProblemLog();
+    log.add("mapping-remembered", "notice", {}, { on: remembered.confirmedAt.toISOString().slice(0, 10) });
+    found = { ...found, problems: [...found.problems, ...log.list()] };
+  }
+  found = withFuture(found, ports.now());
+  recent.keep(uploadId, book, options, found);
+  return found;
+}
+
+/** Readings of tomorrow are a wrong clock or a wrong order of day and month. */
+function withFuture(found: Inspection, now: number): Inspection {
+  const last = found.file?.lastUtcMs ?? null;
+  if (last === null || last <= now + DAY_MS || found.form === "epw" || found.form === "means") return found;
+  const log = new ProblemLog();
+  log.add("future-times", "error", {}, { last: new Date(last).toISOString().slice(0, 10) });
+  return { ...found, problems: [...log.list(), ...found.problems] };
 }
 
 function alreadyThere(batch: Batch): Problem {
@@ -43,8 +89,9 @@ function alreadyThere(batch: Batch): Problem {
   return log.list()[0]!;
 }
 
-function previewOf(staged: StagedFile, found: Inspection, options: ImportOptions, more: readonly Problem[]): ImportPreview {
+function previewOf(staged: StagedFile, found: Inspection, book: Book, more: readonly Problem[]): ImportPreview {
   const { file } = found;
+  const picture = pictureOf(found, book.site.place.timeZone);
   return {
     uploadId: staged.id,
     fileName: staged.fileName,
@@ -55,7 +102,7 @@ function previewOf(staged: StagedFile, found: Inspection, options: ImportOptions
     columns: (file?.columns ?? []).map(({ header, quantity, meterId }) => ({ header, quantity, unit: UNITS[quantity] ?? "", meterId })),
     ignored: [...(file?.ignored ?? [])],
     delimiter: file?.dialect?.delimiter ?? null,
-    decimal: file?.dialect?.decimal ?? null,
+    decimal: file?.proposal?.mapping.decimal ?? file?.dialect?.decimal ?? null,
     stepMinutes: file?.stepMinutes ?? null,
     hasOffsets: file?.hasOffsets ?? false,
     rowCount: file?.rowCount ?? 12,
@@ -64,8 +111,12 @@ function previewOf(staged: StagedFile, found: Inspection, options: ImportOptions
     lastUtcMs: file?.lastUtcMs ?? null,
     energyKwh: found.energyKwh,
     promiseKwh: found.monthlyKwh ? [...found.monthlyKwh] : null,
+    spanCount: found.sparse.spans.length,
+    counterCount: found.sparse.counters.length,
+    proposal: file?.proposal ?? null,
+    ...picture,
     problems: [...more, ...found.problems],
-    options,
+    options: found.options,
   };
 }
 
@@ -93,7 +144,8 @@ export async function* runImport(
     wake();
   };
   let finished = false;
-  const reading = inspectFile(() => ports.staging.open(uploadId), book.site, options, onProgress).finally(() => {
+  yield { kind: "reading", rows: 0 };
+  const reading = inspectStaged(ports, book, uploadId, options, onProgress).finally(() => {
     finished = true;
     wake();
   });
@@ -109,7 +161,15 @@ export async function* runImport(
   const found = await reading;
   refuseErrors(found, await ports.imports.standingBatch(book.id, found.kind ?? "weather", staged.sha256));
   yield { kind: "storing" };
-  yield await storeFound(ports, book, staged, found, options, signal);
+  yield await storeFound(ports, book, staged, found, signal);
+  if (isForeign(found) && found.file?.proposal) {
+    await ports.mappings.keep(fingerprintOf(found), {
+      mapping: found.file.proposal.mapping,
+      zone: found.options.zone,
+      labels: found.options.labels ?? "start",
+    });
+  }
+  recent.drop(uploadId);
   await ports.staging.drop(uploadId);
 }
 
@@ -124,18 +184,21 @@ async function storeFound(
   book: Book,
   staged: StagedFile,
   found: Inspection,
-  options: ImportOptions,
   signal: AbortSignal,
 ): Promise<ImportEvent> {
   throwIfCancelled(signal);
-  const batch = newBatch(book, staged, found, options);
+  const batch = newBatch(book, staged, found);
   if (found.monthlyKwh) return { kind: "done", batch: await ports.imports.storePromise(batch, found.monthlyKwh), pages: 0 };
+  if (found.sparse.spans.length + found.sparse.counters.length > 0) {
+    if (await bringsNoSpan(ports.readings, book, found)) return { kind: "nothing-new" };
+    return { kind: "done", batch: await ports.imports.storeSparse(batch, found.sparse), pages: 0 };
+  }
   const kind = batch.kind === "weather" ? "weather" : "production";
   if (bringsNothing(found.series, await ports.readings.seriesOf(book.id, kind))) return { kind: "nothing-new" };
   return { kind: "done", batch: await ports.imports.storeSeries(batch, found.series, signal), pages: pageCount(found.series) };
 }
 
-const newBatch = (book: Book, staged: StagedFile, found: Inspection, options: ImportOptions): NewBatch => ({
+const newBatch = (book: Book, staged: StagedFile, found: Inspection): NewBatch => ({
   bookId: book.id,
   kind: found.kind ?? "weather",
   fileName: staged.fileName,
@@ -146,8 +209,19 @@ const newBatch = (book: Book, staged: StagedFile, found: Inspection, options: Im
   firstUtcMs: found.file?.firstUtcMs ?? null,
   lastUtcMs: found.file?.lastUtcMs ?? null,
   stepMinutes: found.file?.stepMinutes ?? null,
-  options,
+  options: found.options,
+  notices: found.problems,
 });
+
+async function bringsNoSpan(readings: ReadingStore, book: Book, { sparse }: Inspection): Promise<boolean> {
+  const held = await readings.sparseOf(book.id);
+  const spans = new Set(held.spans.map((span) => `${span.meterId} ${span.fromUtcMs} ${span.toUtcMs} ${span.kwh}`));
+  const counters = new Set(held.counters.map((counter) => `${counter.meterId} ${counter.atUtcMs} ${counter.kwh}`));
+  return (
+    sparse.spans.every((span) => spans.has(`${span.meterId} ${span.fromUtcMs} ${span.toUtcMs} ${span.kwh}`)) &&
+    sparse.counters.every((counter) => counters.has(`${counter.meterId} ${counter.atUtcMs} ${counter.kwh}`))
+  );
+}
 
 /** Whether every value of the new pages stands in the book already, under whatever file name it came. */
 function bringsNothing(series: readonly MeteredPages[], stored: readonly StoredSeries[]): boolean {

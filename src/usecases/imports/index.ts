@@ -2,4 +2,5 @@ export { coverageOf } from "./coverage";
 export { type ImportPorts, previewImport, runImport, setBatchUndone } from "./imports";
 export { inspectFile } from "./inspect";
 export { type DayPages, joinPages, type MeteredPages } from "./join-pages";
-export type { ImportStore, NewBatch, StagedFile, Staging } from "./ports";
+export type { MeteredSparse } from "./metered-sparse";
+export type { ImportStore, MappingStore, NewBatch, StagedFile, Staging } from "./ports";

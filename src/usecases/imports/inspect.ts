@@ -5,28 +5,36 @@ import { mostEnergyKwh } from "@/core/reconcile";
 import { total } from "@/core/series";
 import type { Site } from "@/core/site";
 import { DAY_MS, MINUTE_MS } from "@/core/units";
+import { looksLikeEspi, readEspi } from "@/formats/espi";
 import { isMeansHeader } from "@/formats/monthly-means";
 import { readPromise } from "@/formats/promise-csv";
-import { kindOfHeader, type PagedSeries, readSeries, type SeriesFile } from "@/formats/series-csv";
+import { kindOfHeader, type PagedSeries, readSeries, type SeriesFile, type SeriesOptions } from "@/formats/series-csv";
 import { type Bytes, decodeText, peek, UnreadableText } from "@/formats/text";
 import { checkWeather } from "./check-weather";
+import { type ReadClock, readClock } from "./file-clock";
 import { joinPages, type MeteredPages } from "./join-pages";
+import { type MeteredSparse, meteredSparse } from "./metered-sparse";
 import { epwYear, meansYear, type YearOfHours } from "./year-of-hours";
 
 /** A file read whole against a site: what it holds, and every finding. */
 export interface Inspection {
   readonly kind: ImportKind | null;
-  readonly form: "series" | "epw" | "means";
+  readonly form: "series" | "epw" | "means" | "espi";
   /** Of a typical year or of monthly means: the year they are put in. */
   readonly year: number | null;
   readonly file: SeriesFile | null;
   readonly series: readonly MeteredPages[];
+  readonly sparse: MeteredSparse;
   readonly monthlyKwh: readonly number[] | null;
   readonly energyKwh: number | null;
   readonly problems: readonly Problem[];
+  /** The options with what was found out put in. */
+  readonly options: ImportOptions;
 }
 
-/** Reads a file without storing anything. `open` is called twice: for the header, then for the whole. */
+const NO_SPARSE: MeteredSparse = { spans: [], counters: [] };
+
+/** Reads a file without storing anything. `open` is called for the form, for the whole, and again where the clock had to be found out. */
 export async function inspectFile(
   open: () => Bytes,
   site: Site,
@@ -36,27 +44,102 @@ export async function inspectFile(
   const form = await formOf(open());
   if (form === "promise") {
     const { monthlyKwh, problems } = await readPromise(open());
-    return { kind: "promise", form: "series", year: null, file: null, series: [], monthlyKwh, energyKwh: null, problems };
+    return {
+      kind: "promise",
+      form: "series",
+      year: null,
+      file: null,
+      series: [],
+      sparse: NO_SPARSE,
+      monthlyKwh,
+      energyKwh: null,
+      problems,
+      options,
+    };
   }
   if (form === "epw") return inspected(form, await epwYear(open(), site, options), site, options);
   if (form === "means") return inspected(form, await meansYear(open(), site, options), site, options);
-  const file = await readSeries(open(), {
-    zone: options.zone,
-    labels: options.labels,
+  if (form === "espi") return inspected(form, await espiSeries(open()), site, options);
+  return readTable(open, site, options, onProgress);
+}
+
+async function readTable(open: () => Bytes, site: Site, options: ImportOptions, onProgress?: (rows: number) => void): Promise<Inspection> {
+  const log = new ProblemLog();
+  const read = async (clock: ReadClock): Promise<SeriesFile> => readSeries(open(), seriesOptions(site, options, clock, onProgress));
+  const told: ReadClock = { zone: options.zone, labels: options.labels ?? "start" };
+  let file = await read(told);
+  let clock = told;
+  const unzoned = file.problems.some((problem) => problem.code === "zone-needed");
+  if (unzoned && file.problems.every((problem) => problem.severity !== "error" || problem.code === "zone-needed")) {
+    clock = readClock(await read({ ...told, zone: "UTC+00:00" }), site, options, log);
+    if (clock.zone !== null) file = await read(clock);
+  }
+  for (const question of options.mapping ? [] : (file.proposal?.questions ?? [])) {
+    log.add(
+      "mapping-unsure",
+      "error",
+      {},
+      {
+        question: question.question,
+        evidence: question.evidence,
+        choices: question.choices.map(({ label }) => label).join(", "),
+        id: question.id,
+      },
+    );
+  }
+  return inspected("series", { file, year: null }, site, { ...options, ...clock }, log);
+}
+
+function seriesOptions(site: Site, options: ImportOptions, clock: ReadClock, onProgress?: (rows: number) => void): SeriesOptions {
+  return {
+    ...clock,
     conflicts: options.conflicts,
+    mapping: options.mapping,
+    siteZone: site.place.timeZone,
+    context: { meters: site.meters, commissioned: site.commissioned, answers: options.answers },
     ...(onProgress ? { onProgress } : {}),
-  });
-  return inspected("series", { file, year: null }, site, options);
+  };
+}
+
+async function espiSeries(bytes: Bytes): Promise<YearOfHours> {
+  const { series, stepMinutes, rowCount, valueCount, firstUtcMs, lastUtcMs, problems } = await readEspi(bytes);
+  const columns = series.map(({ quantity }, index) => ({ index, header: "IntervalReading/value", quantity, meterId: null }));
+  const kind = series.length > 0 ? ("production" as const) : null;
+  const file = {
+    kind,
+    dialect: null,
+    columns,
+    ignored: [],
+    stepMinutes,
+    hasOffsets: true,
+    rowCount,
+    valueCount,
+    firstUtcMs,
+    lastUtcMs,
+    series,
+    sparse: null,
+    proposal: null,
+    problems,
+  };
+  return { file, year: null };
 }
 
 /** Sets what was read against the site: meters, energies, the sky. */
-function inspected(form: Inspection["form"], { file, year }: YearOfHours, site: Site, options: ImportOptions): Inspection {
-  const log = new ProblemLog();
-  const series = file.series.map((pages) => ({ ...pages, meterId: file.kind === "production" ? meterFor(pages, site, options, log) : "" }));
-  const energy = file.kind === "production" ? checkEnergy(series, site, log) : null;
+function inspected(
+  form: Inspection["form"],
+  { file, year }: YearOfHours,
+  site: Site,
+  options: ImportOptions,
+  log = new ProblemLog(),
+): Inspection {
+  const meter = (meterId: string | null, quantity: string): string =>
+    file.kind === "production" ? meterFor(meterId, quantity, site, options, log) : "";
+  const series = file.series.map((pages) => ({ ...pages, meterId: meter(pages.meterId, pages.quantity) }));
+  const sparse = file.sparse ? meteredSparse(file.sparse, (meterId) => meter(meterId, "energy_kwh")) : NO_SPARSE;
+  const energy = file.kind === "production" ? checkEnergy(series, site, log) + sparse.spans.reduce((sum, span) => sum + span.kwh, 0) : null;
   if (file.kind === "weather") checkWeather(series, site, log);
   const problems = [...file.problems, ...log.list()].sort(errorsFirst);
-  return { kind: file.kind, form, year, file, series, monthlyKwh: null, energyKwh: energy, problems };
+  return { kind: file.kind, form, year, file, series, sparse, monthlyKwh: null, energyKwh: energy, problems, options };
 }
 
 const errorsFirst = (a: Problem, b: Problem): number => Number(b.severity === "error") - Number(a.severity === "error");
@@ -66,17 +149,11 @@ type Form = Inspection["form"] | "promise";
 async function formOf(bytes: Bytes): Promise<Form> {
   try {
     const { head } = await peek(decodeText(bytes), 2048);
+    if (looksLikeEspi(head)) return "espi";
     const line = head.split(/\r?\n/, 1)[0] ?? "";
     if (/^LOCATION,/i.test(line)) return "epw";
-    if (
-      isMeansHeader(
-        line
-          .toLowerCase()
-          .split(/[,;\t]/)
-          .map((cell) => cell.replaceAll('"', "").trim()),
-      )
-    )
-      return "means";
+    const headers = line.toLowerCase().split(/[,;\t]/);
+    if (isMeansHeader(headers.map((cell) => cell.replaceAll('"', "").trim()))) return "means";
     return kindOfHeader(line) === "promise" ? "promise" : "series";
   } catch (error) {
     if (error instanceof UnreadableText) return "series";
@@ -85,16 +162,11 @@ async function formOf(bytes: Bytes): Promise<Form> {
 }
 
 /** The meter of a production column: as the column names it, as chosen, or the site's first AC meter. */
-function meterFor(pages: PagedSeries, site: Site, options: ImportOptions, log: ProblemLog): string {
-  const named = pages.meterId ?? options.meterId;
+function meterFor(meterId: string | null, quantity: string, site: Site, options: ImportOptions, log: ProblemLog): string {
+  const named = meterId ?? options.meterId;
   if (named !== null) {
     if (!site.meters.some((meter) => meter.id === named)) {
-      log.add(
-        "unknown-meter",
-        "error",
-        { column: pages.quantity },
-        { meter: named, known: site.meters.map((meter) => meter.id).join(", ") },
-      );
+      log.add("unknown-meter", "error", { column: quantity }, { meter: named, known: site.meters.map((meter) => meter.id).join(", ") });
     }
     return named;
   }

@@ -1,6 +1,9 @@
 import type { Batch, ImportKind, ImportOptions } from "@/contracts/imports";
+import type { RememberedReading } from "@/contracts/mapping";
+import type { Problem } from "@/contracts/problems";
 import type { PagedSeries } from "@/formats/series-csv";
 import type { Bytes } from "@/formats/text";
+import type { MeteredSparse } from "./metered-sparse";
 
 /** A file that was uploaded and waits for a decision. */
 export interface StagedFile {
@@ -31,6 +34,13 @@ export interface NewBatch {
   readonly lastUtcMs: number | null;
   readonly stepMinutes: number | null;
   readonly options: ImportOptions;
+  readonly notices: readonly Problem[];
+}
+
+/** Readings of foreign tables that a person confirmed, by the fingerprint of their header. */
+export interface MappingStore {
+  find(fingerprint: string): Promise<{ reading: RememberedReading; confirmedAt: Date } | null>;
+  keep(fingerprint: string, reading: RememberedReading): Promise<void>;
 }
 
 export interface ImportStore {
@@ -38,6 +48,8 @@ export interface ImportStore {
   standingBatch(bookId: string, kind: ImportKind, sha256: string): Promise<Batch | null>;
   /** Stores a batch and all its pages in one transaction. */
   storeSeries(batch: NewBatch, series: readonly (PagedSeries & { meterId: string })[], signal: AbortSignal): Promise<Batch>;
+  /** Stores a batch of spans and counter readings in one transaction. */
+  storeSparse(batch: NewBatch, sparse: MeteredSparse): Promise<Batch>;
   storePromise(batch: NewBatch, monthlyKwh: readonly number[]): Promise<Batch>;
   /** Marks a batch undone (or standing again); null when the book has no such batch. */
   setUndone(bookId: string, batchId: number, undone: boolean): Promise<Batch | null>;

@@ -28,6 +28,8 @@ const asSeriesFile = (
   ignored: [],
   stepMinutes: 60,
   hasOffsets: true,
+  sparse: null,
+  proposal: null,
   series,
   ...rest,
 });

@@ -1,6 +1,6 @@
 import type { DayReport } from "@/contracts/ledger";
 import { energyKwh } from "@/core/readings";
-import { ledgerLines, type MeterSeries } from "@/core/reconcile";
+import { ledgerLines, type MeteredOnAxis, type MeterSeries } from "@/core/reconcile";
 import { utcOfWall, zoneOffset } from "@/core/time";
 import { DAY_MS, hoursOfStep, MINUTE_MS } from "@/core/units";
 import { type OpenLedger, rangeOf } from "./open-ledger";
@@ -66,6 +66,10 @@ function kwOf({ axis, values, quantity }: MeterSeries, fromUtcMs: number, toUtcM
   };
 }
 
+/** A day is not told from a longer span: what was split counts as unread here. */
+const unsplit = ({ readFrac, split }: MeteredOnAxis, from: number, to: number): Float64Array =>
+  readFrac.subarray(from, to).map((share, k) => (split[from + k] === 1 ? 0 : share));
+
 function dayLine({ run, metered }: OpenLedger, date: string, fromUtcMs: number, toUtcMs: number): DayReport["line"] {
   if (!run) return null;
   const { from, to } = rangeOf(run.axis, fromUtcMs, toUtcMs);
@@ -84,6 +88,11 @@ function dayLine({ run, metered }: OpenLedger, date: string, fromUtcMs: number, 
     filledReferenceKwh: one(0),
     accountsKwh: none,
   };
-  const read = metered && { ...metered, kwh: metered.kwh.subarray(from, to), readFrac: metered.readFrac.subarray(from, to) };
+  const read = metered && {
+    ...metered,
+    kwh: metered.kwh.subarray(from, to),
+    readFrac: unsplit(metered, from, to),
+    split: metered.split.subarray(from, to),
+  };
   return ledgerLines(day, read, null)[0] ?? null;
 }

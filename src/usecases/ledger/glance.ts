@@ -20,7 +20,7 @@ export function glanceOf(ledger: OpenLedger, year: string): Glance {
     const hour = Math.floor((utcMs + offset(utcMs)) / HOUR_MS) % 24;
     const cell = row * 24 + hour;
     add(expectedKwh, cell, run.expectedKwh[i]!);
-    if (metered && metered.readFrac[i]! > 0) add(meteredKwh, cell, metered.kwh[i]!);
+    if (metered && metered.readFrac[i]! > 0 && metered.split[i] === 0) add(meteredKwh, cell, metered.kwh[i]!);
   }
   return { days, expectedKwh: expectedKwh.map(brief), meteredKwh: meteredKwh.map(brief) };
 }

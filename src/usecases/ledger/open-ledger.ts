@@ -1,4 +1,5 @@
 import type { LedgerReport, LedgerSources } from "@/contracts/ledger";
+import { counterSpans, type MeteredSpan } from "@/core/readings";
 import { type LedgerLine, ledgerLines, type MeteredOnAxis, type MeterSeries, meteredOnto, totalLine } from "@/core/reconcile";
 import { indexAt, type TimeAxis } from "@/core/series";
 import type { Site } from "@/core/site";
@@ -6,12 +7,14 @@ import { monthBins } from "@/core/time";
 import type { Weather } from "@/core/weather";
 import { runYield, type YieldRun } from "@/core/yield";
 import { gatherMeters, gatherWeather } from "./gather";
-import type { StoredSeries } from "./ports";
+import type { StoredSeries, StoredSparse } from "./ports";
 
 export interface LedgerInput {
   readonly site: Site;
   readonly weather: readonly StoredSeries[];
   readonly production: readonly StoredSeries[];
+  /** Daily, monthly and hand-read figures. */
+  readonly sparse?: StoredSparse;
   /** Imported promise; null falls back on the site document's. */
   readonly promise: readonly number[] | null;
   /** Local dates on which somebody cleaned, for soiling that builds up. */
@@ -42,7 +45,8 @@ export function openLedger(input: LedgerInput): OpenLedger {
   const meters = gatherMeters(input.production, site);
   const axis = weather?.axis ?? EMPTY_AXIS;
   const run = weather && runYield(site, weather, monthBins(axis, site.place.timeZone), { cleanings: input.cleanings ?? [] });
-  const metered = run && meters.length > 0 ? meteredOnto(axis, meters, site) : null;
+  const spans = run && input.sparse ? spansOf(input.sparse, site) : [];
+  const metered = run && meters.length + spans.length > 0 ? meteredOnto(axis, meters, site, { spans, expectedKwh: run.expectedKwh }) : null;
   const months = (run ? ledgerLines(run, metered, promise) : []).filter(
     (line) => line.key >= (input.fromMonth ?? "") && line.key <= (input.toMonth ?? "9999"),
   );
@@ -53,6 +57,12 @@ export function openLedger(input: LedgerInput): OpenLedger {
     sources: sourcesOf(input, weather, metered, meters),
   };
   return { site, report, promise, meters, weather, run, metered };
+}
+
+/** Spans of the meters that count AC energy, those between counter readings among them. */
+function spansOf({ spans, counters }: StoredSparse, site: Site): MeteredSpan[] {
+  const counted = new Set(site.meters.filter((meter) => meter.point === "ac").map((meter) => meter.id));
+  return [...spans, ...counterSpans(counters)].filter(({ meterId }) => counted.has(meterId));
 }
 
 function yearLines(months: readonly LedgerLine[]): LedgerLine[] {

@@ -1,3 +1,4 @@
+import type { CounterAt, MeteredSpan } from "@/core/readings";
 import type { TimeAxis } from "@/core/series";
 
 /** A stored column on its own time axis, day pages joined; NaN where nothing is stored. */
@@ -9,9 +10,17 @@ export interface StoredSeries {
   readonly values: Float64Array;
 }
 
+/** Figures over spans and counter readings, as they stand. */
+export interface StoredSparse {
+  readonly spans: readonly MeteredSpan[];
+  readonly counters: readonly CounterAt[];
+}
+
 /** What the ledger needs from where readings are kept. */
 export interface ReadingStore {
   seriesOf(bookId: string, kind: "weather" | "production"): Promise<readonly StoredSeries[]>;
+  /** Spans and counter readings of production meters; of two of one meter and start the later batch stands. */
+  sparseOf(bookId: string): Promise<StoredSparse>;
   /** The newest imported promise, January first; null when none was imported. */
   promiseOf(bookId: string): Promise<readonly number[] | null>;
 }

@@ -1,0 +1,1 @@
+export { looksLikeEspi, readEspi } from "./read-espi";

@@ -1,0 +1,1 @@
+export { isZip, sheetRows } from "./read-sheet";

@@ -1,0 +1,115 @@
+import type { BookFinding, Decision, Examination, ExaminedSeries } from "@/contracts/examination";
+import { examine, examineCounter, type Finding, type OwedSeries } from "@/core/examination";
+import { compareSpans, counterSpans, energyBetween, energyKwh, type ProductionQuantity } from "@/core/readings";
+import { mostEnergyKwh } from "@/core/reconcile";
+import type { Site } from "@/core/site";
+import { dayBins } from "@/core/time";
+import type { OpenLedger, StoredSeries, StoredSparse } from "../ledger";
+import { cleanSeries, cleanSparse, counterKeyOf, findingKeyOf, seriesKeyOf } from "./clean";
+
+export interface ExaminationInput {
+  readonly site: Site;
+  readonly ledger: OpenLedger;
+  readonly production: readonly StoredSeries[];
+  readonly sparse: StoredSparse;
+  readonly decisions: readonly Decision[];
+}
+
+const owedOf = ({ run }: OpenLedger): OwedSeries | null => run && { axis: run.axis, kwh: run.expectedKwh };
+
+/** Examines every production series of a book: findings with what was decided, days raw and clean, and the spans between hand readings. */
+export function examineBook({ site, ledger, production, sparse, decisions }: ExaminationInput): Examination {
+  const started = performance.now();
+  const owed = owedOf(ledger);
+  const clean = cleanSeries(production, decisions, site);
+  const findings = [
+    ...production.flatMap((series) =>
+      seriesFindings(series, site, owed).map((finding) => told(finding, seriesKeyOf(series), series.meterId, decisions)),
+    ),
+    ...counterFindings(sparse, owed).map(({ meterId, finding }) => told(finding, counterKeyOf(meterId), meterId, decisions)),
+  ];
+  return {
+    findings,
+    series: production.map((series, k) => byDay(series, clean[k]!, site, owed)),
+    spans: spanRows(cleanSparse(sparse, decisions), owed),
+    byWeather: owed !== null,
+    milliseconds: Math.round(performance.now() - started),
+  };
+}
+
+/** Findings of one raw series. */
+export function seriesFindings(series: StoredSeries, site: Site, owed: OwedSeries | null): Finding[] {
+  const { axis } = series;
+  const kwh = energyKwh(series.values, series.quantity as ProductionQuantity, axis.stepMinutes);
+  return examine({ axis, energyKwh: kwh, site, owed, mostKwh: mostEnergyKwh(site, axis.stepMinutes) });
+}
+
+function told(finding: Finding, seriesKey: string, meterId: string, decisions: readonly Decision[]): BookFinding {
+  const key = findingKeyOf(seriesKey, finding.kind, finding.fromUtcMs);
+  const decision = decisions.find((candidate) => candidate.findingKey === key) ?? null;
+  return { ...finding, facts: { ...finding.facts }, key, seriesKey, meterId, decision };
+}
+
+function counterFindings({ counters }: StoredSparse, owed: OwedSeries | null): { meterId: string; finding: Finding }[] {
+  const between = (from: number, to: number): number => {
+    if (!owed) return Number.NaN;
+    const { kwh, knownFrac } = energyBetween(owed.axis, owed.kwh, from, to);
+    return knownFrac > 0.9 ? kwh / knownFrac : Number.NaN;
+  };
+  return [...new Set(counters.map(({ meterId }) => meterId))].flatMap((meterId) => {
+    const own = counters.filter((counter) => counter.meterId === meterId).sort((a, b) => a.atUtcMs - b.atUtcMs);
+    return examineCounter(own, between).map((finding) => ({ meterId, finding }));
+  });
+}
+
+const brief = (value: number): number | null => (Number.isNaN(value) ? null : Math.round(value * 1000) / 1000);
+
+function byDay(series: StoredSeries, clean: StoredSeries, site: Site, owed: OwedSeries | null): ExaminedSeries {
+  const { axis } = series;
+  const bins = dayBins(axis, site.place.timeZone);
+  const raw = energyKwh(series.values, series.quantity as ProductionQuantity, axis.stepMinutes);
+  const cleaned = clean === series ? raw : clean.values;
+  const count = bins.keys.length;
+  const [rawSum, cleanSum] = [new Float64Array(count).fill(Number.NaN), new Float64Array(count).fill(Number.NaN)];
+  const [read, all] = [new Float64Array(count), new Float64Array(count)];
+  for (let i = 0; i < axis.count; i++) {
+    const bin = bins.binOf[i]!;
+    all[bin]! += 1;
+    if (!Number.isNaN(raw[i])) {
+      read[bin]! += 1;
+      rawSum[bin] = (Number.isNaN(rawSum[bin]) ? 0 : rawSum[bin]!) + raw[i]!;
+    }
+    if (!Number.isNaN(cleaned[i])) cleanSum[bin] = (Number.isNaN(cleanSum[bin]) ? 0 : cleanSum[bin]!) + cleaned[i]!;
+  }
+  return {
+    key: seriesKeyOf(series),
+    meterId: series.meterId,
+    point: site.meters.find(({ id }) => id === series.meterId)?.point ?? "ac",
+    quantity: series.quantity,
+    stepMinutes: axis.stepMinutes,
+    days: [...bins.keys],
+    rawKwh: [...rawSum].map(brief),
+    cleanKwh: [...cleanSum].map(brief),
+    expectedKwh: owedByDay(bins.keys, site, owed),
+    readFrac: [...read].map((n, k) => Math.round((n / all[k]!) * 1000) / 1000),
+  };
+}
+
+function owedByDay(days: readonly string[], site: Site, owed: OwedSeries | null): (number | null)[] {
+  if (!owed) return days.map(() => null);
+  const bins = dayBins(owed.axis, site.place.timeZone);
+  const sums = new Map<string, number>();
+  for (let i = 0; i < owed.axis.count; i++) {
+    const key = bins.keys[bins.binOf[i]!]!;
+    sums.set(key, (sums.get(key) ?? 0) + owed.kwh[i]!);
+  }
+  return days.map((day) => brief(sums.get(day) ?? Number.NaN));
+}
+
+function spanRows(sparse: StoredSparse, owed: OwedSeries | null): Examination["spans"] {
+  const counted = counterSpans(sparse.counters).map((span) => ({ ...span, source: "counter" as const }));
+  const listed = sparse.spans.map((span) => ({ ...span, source: "table" as const }));
+  const all = [...counted, ...listed].sort((a, b) => a.fromUtcMs - b.fromUtcMs);
+  if (!owed) return all.map((span) => ({ ...span, expectedKwh: 0, knownFrac: 0 }));
+  return compareSpans(all, owed.axis, owed.kwh).map((span, k) => ({ ...span, source: all[k]!.source }));
+}

@@ -1,0 +1,33 @@
+import type { ImportOptions } from "@/contracts/imports";
+import type { ProblemLog } from "@/contracts/problems";
+import { clockEvidence } from "@/core/examination";
+import type { Site } from "@/core/site";
+import type { SeriesFile } from "@/formats/series-csv";
+import { joinPages } from "./join-pages";
+
+export interface ReadClock {
+  readonly zone: string | null;
+  readonly labels: "start" | "end";
+}
+
+const SHAPED = ["energy_kwh", "power_w", "ghi_w_m2", "poa_w_m2", "counter_kwh"];
+
+/** Finds a file's clock from its own sunlight; `file` was read as if its times were UTC. Leaves the zone open where there is too little to tell by. */
+export function readClock(file: SeriesFile, site: Site, options: ImportOptions, log: ProblemLog): ReadClock {
+  const open: ReadClock = { zone: null, labels: options.labels ?? "start" };
+  const pages = file.series.find(({ quantity }) => SHAPED.includes(quantity));
+  const series = pages && joinPages({ ...pages, meterId: "" });
+  if (!series) return open;
+  const found = clockEvidence(series.axis, rates(series.quantity, series.values), site);
+  if (!found) return open;
+  const labels = options.labels ?? found.best.labels;
+  const { zone, misfitMin, badFrac } = found.best;
+  if (found.zoneSure) log.add("clock-read", "notice", {}, { zone, labels, days: found.days, misfit: Math.round(misfitMin) });
+  else log.add("clock-unsure", "notice", {}, { zone, percent: Math.round(badFrac * 100) });
+  return { zone, labels };
+}
+
+/** A counter's shape is in its steps. */
+function rates(quantity: string, values: Float64Array): Float64Array {
+  return quantity === "counter_kwh" ? values.map((value, i) => (i + 1 < values.length ? values[i + 1]! - value : Number.NaN)) : values;
+}

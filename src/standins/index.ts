@@ -1,2 +1,3 @@
 export { DEMO_BOOKS, type DemoBook } from "./demo";
+export { type Faults, misbehave } from "./faults";
 export { type PlantRecord, recordOf } from "./record";

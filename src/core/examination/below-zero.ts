@@ -3,7 +3,7 @@ import { type Examined, startOf } from "./examined";
 import type { Finding } from "./finding";
 
 /** The sun this far down (sine of 18 deg) is astronomical night: not even a clock an hour wrong brings light here at middle latitudes. */
-const NIGHT_SINE = -0.309;
+export const NIGHT_SINE = -0.309;
 /** Output under this share of rated is a sensor's offset, not energy. */
 const TRACE_FRAC = 0.004;
 /** A battery works most evenings. */

@@ -126,10 +126,11 @@ function wholeShift(x: Examined, minutes: number, days: number, step: number): F
 }
 
 function partShift(x: Examined, { fromDay, toDay, minutes }: Segment & { minutes: number }, days: readonly number[]): Finding {
-  const start = edgeOf(x, fromDay, minutes);
-  const end = edgeOf(x, toDay, minutes);
+  // A clock goes wrong for want of summer time when that begins or ends; it may be put right at any time.
+  const start = edgeOf(x, fromDay, minutes, Math.abs(minutes) === 60);
+  const end = edgeOf(x, toDay, minutes, start.summerTime || fromDay === 0);
   const stretch = { fromUtcMs: start.utcMs, toUtcMs: end.utcMs };
-  const summer = (start.summerTime || end.summerTime) && Math.abs(minutes) === 60;
+  const summer = (start.summerTime || (fromDay === 0 && end.summerTime)) && Math.abs(minutes) === 60;
   return {
     kind: summer ? "no-summer-time" : "clock-shift",
     ...stretch,
@@ -142,11 +143,11 @@ function partShift(x: Examined, { fromDay, toDay, minutes }: Segment & { minutes
 }
 
 /** The instant of a change that was seen between two days: a change of summer time, a gap of just that length, else midnight. */
-function edgeOf(x: Examined, day: number, minutes: number): { utcMs: number; summerTime: boolean } {
+function edgeOf(x: Examined, day: number, minutes: number, maySnap: boolean): { utcMs: number; summerTime: boolean } {
   if (day === 0) return { utcMs: x.axis.startUtcMs, summerTime: false };
   if (day >= x.days.count) return { utcMs: endUtcMs(x.axis), summerTime: false };
   const midnight = startOf(x, Math.max(0, x.days.firstIndex + day * x.days.perDay));
-  const change = summerTimeChange(x.site.place.timeZone, midnight);
+  const change = maySnap ? summerTimeChange(x.site.place.timeZone, midnight) : null;
   if (change !== null) return { utcMs: change, summerTime: true };
   return { utcMs: gapNear(x, midnight, Math.abs(minutes)) ?? midnight, summerTime: false };
 }

@@ -42,19 +42,26 @@ export function examine({ axis, energyKwh, site, owed, mostKwh }: ExaminationInp
   const clock = findClock(x);
   const gaps = findGaps(x).filter((gap) => !madeByClock(gap, clock, site.place.timeZone));
   const caughtUp = gaps.filter((gap) => gap.kind === "caught-up");
+  const negative = findNegative(x);
+  const night = findNight(x);
+  const point = findMeteringPoint(x);
+  // What runs through another point has a level of its own: steps in it are the house's, not the plant's.
+  const elsewhere = [...negative, ...night, ...point].some(({ kind }) => ELSEWHERE.includes(kind));
   const found = [
     ...units,
     ...gaps,
     ...findFrozen(x),
     ...findSpikes(x, caughtUp),
-    ...findNegative(x),
-    ...findNight(x),
+    ...negative,
+    ...night,
     ...clock,
-    ...findLevelSteps(x),
-    ...findMeteringPoint(x),
+    ...(elsewhere ? [] : findLevelSteps(x)),
+    ...point,
   ];
   return found.sort((a, b) => a.fromUtcMs - b.fromUtcMs || a.kind.localeCompare(b.kind));
 }
+
+const ELSEWHERE: readonly Finding["kind"][] = ["looks-net", "looks-export", "battery"];
 
 /** A clock that changes, or is put right, leaves a hole of its own: no reading is missing. */
 function madeByClock(gap: Finding, clock: readonly Finding[], timeZone: string): boolean {

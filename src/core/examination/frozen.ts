@@ -7,6 +7,7 @@ const LEAST_MINUTES = 90;
 const LEAST_INTERVALS = 4;
 /** Values at the plant's ceiling repeat by right: the inverter clips. */
 const CEILING_FRAC = 0.97;
+const CEILING_RUNS = 3;
 /** Small values repeat by rounding alone. */
 const LEAST_FRAC = 0.05;
 
@@ -14,16 +15,21 @@ const LEAST_FRAC = 0.05;
 export function findFrozen(x: Examined): Finding[] {
   const { energyKwh } = x;
   const ceiling = Math.min(quantileOf(positive(x), 0.998), x.ratedKwh);
-  const found: Finding[] = [];
+  const runs: { from: number; to: number }[] = [];
   let from = 0;
   for (let i = 1; i <= energyKwh.length; i++) {
     if (i < energyKwh.length && energyKwh[i] === energyKwh[from]) continue;
     const kwh = energyKwh[from]!;
     const long = (i - from) * x.axis.stepMinutes >= LEAST_MINUTES && i - from >= LEAST_INTERVALS;
-    if (long && kwh > LEAST_FRAC * ceiling && kwh < CEILING_FRAC * ceiling) found.push(frozenOf(x, from, i));
+    if (long && x.sun.up[from]! > 0 && kwh > LEAST_FRAC * ceiling && kwh < CEILING_FRAC * ceiling) runs.push({ from, to: i });
     from = i;
   }
-  return found;
+  return runs.filter((run) => !isCeiling(x, runs, run)).map((run) => frozenOf(x, run.from, run.to));
+}
+
+/** A value at which the plant stands still on several days is a limit that was set, not a logger that stuck. */
+function isCeiling({ energyKwh }: Examined, runs: readonly { from: number }[], { from }: { from: number }): boolean {
+  return runs.filter((other) => energyKwh[other.from] === energyKwh[from]).length >= CEILING_RUNS;
 }
 
 function frozenOf(x: Examined, from: number, to: number): Finding {

@@ -1,4 +1,5 @@
 import { MINUTE_MS } from "../units";
+import { NIGHT_SINE } from "./below-zero";
 import { type Examined, startOf } from "./examined";
 import type { Finding, Stretch } from "./finding";
 import { clearAt } from "./gaps";
@@ -15,7 +16,8 @@ export function findSpikes(x: Examined, told: readonly Stretch[]): Finding[] {
   const reach = Math.round(WINDOW_MINUTES / x.axis.stepMinutes);
   for (let i = 0; i < x.energyKwh.length; i++) {
     const kwh = x.energyKwh[i]!;
-    if (!(kwh > OVER_RATED_FRAC * x.ratedKwh)) continue;
+    // Output in deep night is told as such.
+    if (!(kwh > OVER_RATED_FRAC * x.ratedKwh) || (x.sun.up[i]! < NIGHT_SINE && kwh <= x.mostKwh)) continue;
     if (kwh <= x.mostKwh && kwh <= ceiling(x, i, reach, kwh)) continue;
     const at = startOf(x, i);
     if (told.some((stretch) => at >= stretch.fromUtcMs && at < stretch.toUtcMs)) continue;

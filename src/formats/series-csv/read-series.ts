@@ -1,8 +1,8 @@
 import type { MappingProposal, TableMapping } from "@/contracts/mapping";
-import { type Problem, ProblemLog } from "@/contracts/problems";
+import { ProblemLog } from "@/contracts/problems";
 import { type DetectionContext, detectMapping, openTable, type TableSource } from "../tables";
-import { type Bytes, type Dialect, sniffDialect, UnreadableText } from "../text";
-import { canonicalHeader, kindOf, readHeader, type SeriesColumn, type SeriesKind } from "./columns";
+import { type Bytes, sniffDialect, UnreadableText } from "../text";
+import { canonicalHeader, kindOf, readHeader, type SeriesKind } from "./columns";
 import { type Layout, layoutOf } from "./layout";
 import type { SeriesFile, SeriesOptions } from "./series-file";
 import { SeriesReader } from "./series-reader";

@@ -44,6 +44,7 @@ module.exports = {
     only("charts-see-core", "^src/charts/", [CORE, "^src/contracts/"]),
     only("features-see-core-contracts-charts", "^src/features/", [CORE, "^src/contracts/", "^src/charts/"]),
     only("wiring-puts-together", "^src/wiring/", [CORE, "^src/contracts/", "^src/usecases/", "^src/data/", "^src/standins/"]),
+    only("jobs-use-usecases", "^src/jobs/", [CORE, "^src/contracts/", "^src/usecases/", "^src/wiring/"]),
     only("cli-uses-usecases", "^src/cli/", [CORE, "^src/contracts/", "^src/formats/", "^src/usecases/"]),
     {
       name: "only-wiring-sees-data",

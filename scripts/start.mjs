@@ -1,5 +1,6 @@
 import { ensureBuild } from "./lib/build.mjs";
 import { serverPrograms, startCluster } from "./lib/cluster.mjs";
+import { startStandins, startWorker } from "./lib/helpers.mjs";
 import { checkNode, ensureDebian, ensurePackages } from "./lib/install.mjs";
 import { giveUp, must, nodeBin } from "./lib/run.mjs";
 import { serve } from "./lib/serve.mjs";
@@ -25,9 +26,15 @@ async function start() {
     undo.push(cluster.stop);
     env.DATABASE_URL = cluster.url;
   }
+  const standins = await startStandins(env);
+  undo.push(standins.stop);
+  env.DUSTY_LEDGER_STANDIN_PORT = String(standins.firstPort);
+  env.DUSTY_LEDGER_FEED_HOSTS = [env.DUSTY_LEDGER_FEED_HOSTS, ...standins.hosts].filter(Boolean).join(",");
   const prepared = must(nodeBin("tsx"), ["scripts/prepare.ts"], { env });
   const [note] = await Promise.all([prepared, dev ? null : ensureBuild(env)]);
   console.log(note.trim());
+  const worker = startWorker(env);
+  undo.push(worker.stop);
   const site = await serve({ env, dev, firstPort: Number(env.PORT ?? 3000) });
   undo.push(site.stop);
   console.log(`\n  Dusty Ledger is open at ${site.address}\n  Ctrl-C closes it.\n`);

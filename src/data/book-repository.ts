@@ -26,6 +26,10 @@ export function bookRepository(sequelize: Sequelize, { Book }: Models): BookStor
       const row = await Book.findOne({ where: { slug } });
       return row && asBook(row.get());
     },
+    async byId(id) {
+      const row = await Book.findByPk(id);
+      return row && asBook(row.get());
+    },
     async create({ slug, site, isDemo }) {
       const row = await Book.create({ slug, site, isDemo, version: 1, createdAt: new Date() });
       return asBook(row.get());

@@ -1,6 +1,8 @@
 export { bookRepository } from "./book-repository";
 export { connect } from "./connection";
 export { decisionRepository } from "./decision-repository";
+export { feedRepository } from "./feed-repository";
+export { httpFetcher } from "./http-fetcher";
 export { importRepository } from "./import-repository";
 export { mappingRepository } from "./mapping-repository";
 export { migrate, unmigrate } from "./migrate";

@@ -3,10 +3,11 @@ import { SequelizeStorage, Umzug } from "umzug";
 import { booksAndPages } from "./migrations/0001-books-and-pages";
 import { variants } from "./migrations/0002-variants";
 import { sparseAndDecisions } from "./migrations/0003-readings";
+import { feeds } from "./migrations/0004-feeds";
 
 const migrator = (sequelize: Sequelize) =>
   new Umzug({
-    migrations: [booksAndPages, variants, sparseAndDecisions],
+    migrations: [booksAndPages, variants, sparseAndDecisions, feeds],
     context: sequelize,
     storage: new SequelizeStorage({ sequelize, tableName: "migrations" }),
     logger: undefined,

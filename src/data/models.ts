@@ -1,4 +1,5 @@
 import { DataTypes, type Model, type ModelStatic, type Sequelize } from "sequelize";
+import type { FeedSettings } from "@/contracts/feeds";
 import type { ImportKind, ImportOptions } from "@/contracts/imports";
 import type { RememberedReading } from "@/contracts/mapping";
 import type { Problem } from "@/contracts/problems";
@@ -29,6 +30,8 @@ export interface BatchRow {
   stepMinutes: number | null;
   options: ImportOptions;
   notices: Problem[];
+  feedId: number | null;
+  feedMonth: string | null;
   createdAt: Date;
   undoneAt: Date | null;
 }
@@ -87,6 +90,21 @@ export interface FindingDecisionRow {
   decidedAt: Date;
 }
 
+export interface FeedRow {
+  id: number;
+  bookId: string;
+  settings: FeedSettings;
+  isDemo: boolean;
+  cursorUtc: Date | null;
+  nextUtc: Date | null;
+  lastTriedUtc: Date | null;
+  lastFineUtc: Date | null;
+  lastError: string | null;
+  failures: number;
+  valueCount: number;
+  createdAt: Date;
+}
+
 export interface Models {
   readonly Book: ModelStatic<Model<BookRow, Partial<BookRow>>>;
   readonly Batch: ModelStatic<Model<BatchRow, Partial<BatchRow>>>;
@@ -96,6 +114,7 @@ export interface Models {
   readonly EnergySpan: ModelStatic<Model<EnergySpanRow>>;
   readonly CounterReading: ModelStatic<Model<CounterReadingRow>>;
   readonly TableMapping: ModelStatic<Model<TableMappingRow>>;
+  readonly Feed: ModelStatic<Model<FeedRow, Partial<FeedRow>>>;
   readonly FindingDecision: ModelStatic<Model<FindingDecisionRow, Partial<FindingDecisionRow>>>;
 }
 
@@ -135,6 +154,8 @@ export function defineModels(sequelize: Sequelize): Models {
         stepMinutes: DataTypes.INTEGER,
         options: DataTypes.JSONB,
         notices: DataTypes.JSONB,
+        feedId: DataTypes.INTEGER,
+        feedMonth: DataTypes.TEXT,
         createdAt: DataTypes.DATE,
         undoneAt: DataTypes.DATE,
       },
@@ -197,6 +218,24 @@ export function defineModels(sequelize: Sequelize): Models {
       "TableMapping",
       { fingerprint: { type: DataTypes.TEXT, primaryKey: true }, reading: DataTypes.JSONB, confirmedAt: DataTypes.DATE },
       { tableName: "table_mappings" },
+    ),
+    Feed: sequelize.define(
+      "Feed",
+      {
+        id: { type: DataTypes.INTEGER, primaryKey: true, autoIncrement: true },
+        bookId: DataTypes.UUID,
+        settings: DataTypes.JSONB,
+        isDemo: DataTypes.BOOLEAN,
+        cursorUtc: DataTypes.DATE,
+        nextUtc: DataTypes.DATE,
+        lastTriedUtc: DataTypes.DATE,
+        lastFineUtc: DataTypes.DATE,
+        lastError: DataTypes.TEXT,
+        failures: DataTypes.INTEGER,
+        valueCount: DataTypes.INTEGER,
+        createdAt: DataTypes.DATE,
+      },
+      { tableName: "feeds" },
     ),
     FindingDecision: sequelize.define(
       "FindingDecision",

@@ -1,3 +1,4 @@
+export { placeDemoFeeds } from "./demo-feeds";
 export { loadDemo } from "./load-demo";
 export { log } from "./log";
 export { openServices, type Services, services } from "./services";

@@ -6,6 +6,8 @@ import {
   connect,
   decisionRepository,
   defineModels,
+  feedRepository,
+  httpFetcher,
   importRepository,
   type Models,
   mappingRepository,
@@ -15,6 +17,7 @@ import {
 } from "@/data";
 import type { BookStore } from "@/usecases/books";
 import type { DecisionStore } from "@/usecases/examination";
+import type { FeedStore, Fetcher } from "@/usecases/feeds";
 import type { ImportPorts } from "@/usecases/imports";
 import type { VariantStore } from "@/usecases/variants";
 import { type ExaminationOf, type LedgerOf, ledgerCache } from "./ledger-cache";
@@ -26,13 +29,17 @@ export interface Services extends ImportPorts {
   readonly books: BookStore;
   readonly variants: VariantStore;
   readonly decisions: DecisionStore;
+  readonly feeds: FeedStore;
+  readonly fetcher: Fetcher;
+  /** Hosts that feeds may be fetched from. */
+  readonly feedHosts: readonly string[];
   readonly ledgerOf: LedgerOf;
   /** Examination of a book's production, kept like its ledger. */
   readonly examinationOf: ExaminationOf;
 }
 
 export function openServices(environment: Record<string, string | undefined>): Services {
-  const { DATABASE_URL, DUSTY_LEDGER_VAR } = environmentSchema.parse(environment);
+  const { DATABASE_URL, DUSTY_LEDGER_FEED_HOSTS, DUSTY_LEDGER_VAR } = environmentSchema.parse(environment);
   const sequelize = connect(DATABASE_URL);
   const models = defineModels(sequelize);
   const readings = readingRepository(sequelize, models);
@@ -48,6 +55,9 @@ export function openServices(environment: Record<string, string | undefined>): S
     mappings: mappingRepository(models),
     now: Date.now,
     decisions,
+    feeds: feedRepository(sequelize, models),
+    fetcher: httpFetcher(DUSTY_LEDGER_FEED_HOSTS),
+    feedHosts: DUSTY_LEDGER_FEED_HOSTS,
     ...ledgerCache(readings, decisions),
   };
 }

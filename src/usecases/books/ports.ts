@@ -13,6 +13,7 @@ export interface Book {
 export interface BookStore {
   list(): Promise<readonly Book[]>;
   bySlug(slug: string): Promise<Book | null>;
+  byId(id: string): Promise<Book | null>;
   create(book: { slug: string; site: SiteDocument; isDemo: boolean }): Promise<Book>;
   /** Saves when the version is still the given one; null when somebody else was faster. */
   saveSite(id: string, version: number, site: SiteDocument): Promise<Book | null>;

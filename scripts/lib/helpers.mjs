@@ -1,0 +1,36 @@
+import { spawn } from "node:child_process";
+import { freePort } from "./cluster.mjs";
+import { nodeBin, projectFolder } from "./run.mjs";
+
+const STANDINS = ["weather", "logger", "meter"];
+
+function start(args, env) {
+  const child = spawn(process.execPath, [nodeBin("tsx"), ...args], { cwd: projectFolder, env, stdio: ["ignore", "ignore", "inherit"] });
+  const ended = new Promise((resolve) => child.once("exit", resolve));
+  return {
+    child,
+    stop: async () => {
+      child.kill("SIGTERM");
+      await ended;
+    },
+  };
+}
+
+/** Starts the stand-ins of the demo, a process each, on neighbouring ports of loopback. */
+export async function startStandins(env, wanted = 4310) {
+  let firstPort = await freePort(wanted);
+  // Three in a row must be free.
+  while ((await freePort(firstPort + 1)) !== firstPort + 1 || (await freePort(firstPort + 2)) !== firstPort + 2)
+    firstPort = await freePort(firstPort + 3);
+  const running = STANDINS.map((name, k) => start(["src/standins/serve.ts", name, String(firstPort + k)], env));
+  return {
+    firstPort,
+    hosts: STANDINS.map((_, k) => `127.0.0.1:${firstPort + k}`),
+    stop: async () => {
+      await Promise.all(running.map(({ stop }) => stop()));
+    },
+  };
+}
+
+/** Starts a worker that takes jobs from the database's queue. */
+export const startWorker = (env) => start(["src/jobs/worker.ts"], env);

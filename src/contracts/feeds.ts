@@ -1,0 +1,58 @@
+import { z } from "zod";
+import { mappedQuantities } from "./mapping";
+
+/** A dotted path into JSON, such as "data.rows". */
+const path = z.string().regex(/^[\w$-]+(\.[\w$-]+)*$/, "write a path such as data.rows");
+
+/** Where the rows of a JSON answer stand, and what their fields hold. */
+export const jsonColumnsSchema = z.strictObject({
+  rows: path,
+  time: path,
+  values: z
+    .array(z.strictObject({ field: path, quantity: z.enum(mappedQuantities), factor: z.number().positive().default(1) }))
+    .min(1)
+    .max(20),
+});
+export type JsonColumns = z.output<typeof jsonColumnsSchema>;
+
+/** A source that is pulled on a schedule. */
+export const feedSettingsSchema = z.strictObject({
+  name: z.string().trim().min(1, "give the feed a name").max(60),
+  kind: z.enum(["weather", "production"]),
+  url: z.url({ protocol: /^https?$/, error: "write an address such as http://127.0.0.1:4310/power.csv" }).max(500),
+  format: z.enum(["json", "csv"]),
+  /** Of JSON answers; CSV tells its columns by its header. */
+  json: jsonColumnsSchema.nullable().default(null),
+  /** Query parameter that is given the time of the last reading held, ISO 8601; null where the source takes none. */
+  sinceParameter: z
+    .string()
+    .regex(/^[\w-]{1,40}$/)
+    .nullable()
+    .default("since"),
+  everyMinutes: z.int().min(1).max(1440).default(15),
+  meterId: z.string().nullable().default(null),
+  /** Zone and labels of times without offset; null to have them found out. */
+  zone: z.string().nullable().default(null),
+  labels: z.enum(["start", "end"]).nullable().default(null),
+  enabled: z.boolean().default(false),
+});
+export type FeedSettings = z.output<typeof feedSettingsSchema>;
+
+/** A feed with what became of its last pulls. */
+export const feedSchema = z.strictObject({
+  id: z.int(),
+  settings: feedSettingsSchema,
+  cursorUtc: z.string().nullable(),
+  nextUtc: z.string().nullable(),
+  lastTriedUtc: z.string().nullable(),
+  lastFineUtc: z.string().nullable(),
+  lastError: z.string().nullable(),
+  failures: z.int(),
+  valueCount: z.int(),
+});
+export type Feed = z.output<typeof feedSchema>;
+
+export const feedChangeSchema = z.strictObject({ enabled: z.boolean().optional(), pullNow: z.boolean().optional() });
+
+/** Payload of the job that pulls one feed. */
+export const pullJobSchema = z.strictObject({ feedId: z.int() });

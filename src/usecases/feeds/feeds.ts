@@ -1,0 +1,74 @@
+import { type Feed, type FeedSettings, feedSettingsSchema } from "@/contracts/feeds";
+import type { Book } from "../books";
+import { Refusal } from "../refusal";
+import { hostAllowed } from "./hosts";
+import type { FeedStore } from "./ports";
+
+const MOST_FEEDS = 20;
+
+/** Adds a feed to a book; its host must be on the list. */
+export async function addFeed(
+  store: FeedStore,
+  book: Book,
+  settings: FeedSettings,
+  hosts: readonly string[],
+  nowUtcMs: number,
+): Promise<Feed> {
+  if (!hostAllowed(settings.url, hosts)) {
+    throw new Refusal(
+      "feed-refused",
+      `The host of ${settings.url} is not on the list of hosts that may be fetched.`,
+      `Allowed: ${hosts.join(", ") || "none"}. Whoever runs the server adds hosts with DUSTY_LEDGER_FEED_HOSTS.`,
+    );
+  }
+  if (settings.format === "json" && !settings.json) {
+    throw new Refusal(
+      "feed-refused",
+      "A JSON feed needs to know where its rows are.",
+      "Name the list of rows, the field of the time, and the fields of the values.",
+    );
+  }
+  if (settings.meterId !== null && !book.site.meters.some(({ id }) => id === settings.meterId)) {
+    throw new Refusal(
+      "feed-refused",
+      `The book has no meter ${settings.meterId}.`,
+      `Choose one of ${book.site.meters.map(({ id }) => id).join(", ")}.`,
+    );
+  }
+  const held = await store.of(book.id);
+  if (held.some((feed) => feed.settings.name === settings.name)) {
+    throw new Refusal("feed-refused", `The book has a feed “${settings.name}” already.`, "Give this one another name.");
+  }
+  if (held.length >= MOST_FEEDS)
+    throw new Refusal("feed-refused", `The book has ${held.length} feeds.`, "Remove one that is no longer needed.");
+  const made = await store.create(book.id, settings, false, null);
+  return settings.enabled ? changed(await store.change(book.id, made.id, settings, nowUtcMs), made.id) : made;
+}
+
+/** Starts or stops a feed, or makes it due at once. */
+export async function changeFeed(
+  store: FeedStore,
+  book: Book,
+  feedId: number,
+  change: { enabled?: boolean | undefined; pullNow?: boolean | undefined },
+  nowUtcMs: number,
+): Promise<Feed> {
+  const held = (await store.of(book.id)).find(({ id }) => id === feedId);
+  if (!held) throw feedNotFound(feedId);
+  const enabled = change.enabled ?? held.settings.enabled;
+  const starts = enabled && (!held.settings.enabled || change.pullNow === true);
+  const next = enabled ? (starts || held.nextUtc === null ? nowUtcMs : Date.parse(held.nextUtc)) : null;
+  return changed(await store.change(book.id, feedId, feedSettingsSchema.parse({ ...held.settings, enabled }), next), feedId);
+}
+
+export async function removeFeed(store: FeedStore, book: Book, feedId: number): Promise<void> {
+  if (!(await store.remove(book.id, feedId))) throw feedNotFound(feedId);
+}
+
+const feedNotFound = (feedId: number): Refusal =>
+  new Refusal("feed-not-found", `This book has no feed ${feedId}.`, "Reload the page.", { feedId });
+
+function changed(feed: Feed | null, feedId: number): Feed {
+  if (!feed) throw feedNotFound(feedId);
+  return feed;
+}

@@ -1,0 +1,32 @@
+import type { Feed, FeedSettings } from "@/contracts/feeds";
+import type { MeteredPages } from "../imports";
+
+/** What came of a pull, to be stored with the feed's new state in one transaction. */
+export interface PulledPages {
+  readonly series: readonly MeteredPages[];
+  readonly cursorUtcMs: number;
+  readonly nextUtcMs: number;
+  readonly triedUtcMs: number;
+}
+
+export interface FeedStore {
+  of(bookId: string): Promise<readonly Feed[]>;
+  find(feedId: number): Promise<{ feed: Feed; bookId: string } | null>;
+  create(bookId: string, settings: FeedSettings, isDemo: boolean, cursorUtcMs: number | null): Promise<Feed>;
+  change(bookId: string, feedId: number, settings: FeedSettings, nextUtcMs: number | null): Promise<Feed | null>;
+  remove(bookId: string, feedId: number): Promise<boolean>;
+  /** Enabled feeds whose time has come. */
+  due(nowUtcMs: number): Promise<readonly number[]>;
+  /** Lays the pages over the feed's batch of the month and moves its cursor; nothing of it without the whole. Returns the number of new values. */
+  commit(feedId: number, pulled: PulledPages): Promise<number>;
+  fail(feedId: number, error: string, triedUtcMs: number, nextUtcMs: number): Promise<void>;
+}
+
+/** Gets an answer over HTTP. Throws FetchFailure in words for people. */
+export interface Fetcher {
+  get(url: string): Promise<string>;
+}
+
+export class FetchFailure extends Error {
+  override readonly name = "FetchFailure";
+}

@@ -20,3 +20,4 @@ export { WaterfallBar, type WaterfallBarProps } from "./WaterfallBar";
 export { WaterfallPicture, type WaterfallStep, waterfallHeight } from "./WaterfallPicture";
 export { type WayCurve, WayCurves } from "./WayCurves";
 export { HEAT_BOUNDS, SHARE_BOUNDS, YearGlance } from "./YearGlance";
+export { DAY_STATES, type DayState, STATE_FILL, YearStrips, yearsIn } from "./YearStrips";

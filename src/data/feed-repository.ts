@@ -86,7 +86,7 @@ export function feedRepository(sequelize: Sequelize, models: Models): FeedStore 
       await FeedModel.update(
         {
           lastError: error.slice(0, 1000),
-          failures: sequelize.literal("failures + 1") as never,
+          failures: sequelize.literal("failures + 1"),
           lastTriedUtc: new Date(triedUtcMs),
           nextUtc: new Date(nextUtcMs),
         },
@@ -127,8 +127,8 @@ async function layOver(
     fresh += brought;
     await models.Batch.update(
       {
-        rowCount: sequelize.literal(`row_count + ${brought}`) as never,
-        valueCount: sequelize.literal(`value_count + ${brought}`) as never,
+        rowCount: sequelize.literal(`row_count + ${brought}`),
+        valueCount: sequelize.literal(`value_count + ${brought}`),
         ...(await spanOf(sequelize, batchId, transaction)),
       },
       { where: { id: batchId }, transaction },

@@ -37,7 +37,7 @@ async function textOf(response: Response, host: string): Promise<string> {
     for await (const part of response.body ?? []) {
       size += (part as Uint8Array).length;
       if (size > MOST_BYTES) throw new FetchFailure(`${host} sends more than ${MOST_BYTES / 1e6} MB at once.`);
-      parts.push(part as Uint8Array);
+      parts.push(part);
     }
   } catch (cause) {
     throw cause instanceof FetchFailure ? cause : new FetchFailure(`${host} broke off in the middle of its answer.`, { cause });

@@ -13,7 +13,7 @@ export async function openQueue(databaseUrl: string, onError: (error: Error) => 
     max: 4,
     monitorStateIntervalSeconds: 10,
     maintenanceIntervalSeconds: 10,
-  } as PgBoss.ConstructorOptions);
+  });
   boss.on("error", onError);
   await boss.start();
   // One job a feed at a time: a second pull of the same feed would only wait.
@@ -22,13 +22,13 @@ export async function openQueue(databaseUrl: string, onError: (error: Error) => 
     policy: "singleton",
     expireInSeconds: LOST_AFTER_S,
     retryLimit: 0,
-  } as PgBoss.Queue);
+  });
   await boss.createQueue(QUEUES.pull, {
     name: QUEUES.pull,
     policy: "standard",
     expireInSeconds: LOST_AFTER_S,
     retryLimit: 5,
     retryDelay: 1,
-  } as PgBoss.Queue);
+  });
   return boss;
 }

@@ -1,4 +1,15 @@
 export { energyKwh, type ProductionQuantity } from "./energy";
+export {
+  checkDisplay,
+  type DisplayCheck,
+  type DisplayReading,
+  daysOfMonth,
+  type HealthSide,
+  healthSide,
+  promisedKwh,
+  type Tolerance,
+  USUAL_TOLERANCE,
+} from "./health";
 export { type SettledReadings, settleReadings } from "./settle";
 export {
   type ComparedSpan,

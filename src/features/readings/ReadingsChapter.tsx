@@ -2,16 +2,18 @@
 
 import { Button } from "@mantine/core";
 import { useRouter } from "next/navigation";
-import { useState } from "react";
+import { type ReactNode, useState } from "react";
 import type { Batch, Coverage } from "@/contracts/imports";
 import { asRefused, call, type RefusedCall } from "@/features/api";
 import { number } from "@/features/figures/format";
 import chapter from "@/features/look/Chapter.module.css";
 import { ScrollBox } from "@/features/look/ScrollBox";
-import { Refused } from "@/features/problems/ProblemList";
+import { ViewTabs } from "@/features/look/ViewTabs";
+import { ProblemList, Refused } from "@/features/problems/ProblemList";
 import { CoverageChart } from "./CoverageChart";
 import { ImportDesk } from "./ImportDesk";
 import styles from "./ReadingsChapter.module.css";
+import { READINGS_VIEWS, type ReadingsView } from "./readings-views";
 
 export interface ReadingsChapterProps {
   readonly slug: string;
@@ -19,27 +21,34 @@ export interface ReadingsChapterProps {
   readonly timeZone: string;
   readonly zones: readonly string[];
   readonly meters: readonly string[];
+  readonly view: ReadingsView;
   readonly batches: readonly Batch[];
   readonly coverage: readonly Coverage[];
+  readonly children: ReactNode;
 }
 
-/** Where files come in, and what has come in so far. */
+/** Where readings come in, what is wrong with them, and what has come in so far. */
 export function ReadingsChapter(props: ReadingsChapterProps) {
-  const { slug, name, batches, coverage, timeZone } = props;
+  const { slug, name, view, batches, coverage, timeZone, children } = props;
   return (
     <div className={chapter.page}>
-      <h1>{name}</h1>
-      <p className={chapter.verdict}>
-        {standingSentence(
-          batches.filter((batch) => batch.undoneAt === null),
-          timeZone,
-        )}
-      </p>
-      <div className={`${chapter.columns} ${styles.columns}`}>
-        <ImportDesk {...props} />
-        <BatchList slug={slug} batches={batches} timeZone={timeZone} />
-      </div>
-      <CoverageChart coverage={coverage} slug={slug} />
+      <ViewTabs title={name} views={READINGS_VIEWS} view={view} href={(id) => `/books/${slug}/readings?view=${id}`} />
+      {children}
+      {view === "bring" && (
+        <>
+          <p className={chapter.verdict}>
+            {standingSentence(
+              batches.filter((batch) => batch.undoneAt === null),
+              timeZone,
+            )}
+          </p>
+          <div className={`${chapter.columns} ${styles.columns}`}>
+            <ImportDesk {...props} />
+            <BatchList slug={slug} batches={batches} timeZone={timeZone} />
+          </div>
+          <CoverageChart coverage={coverage} slug={slug} />
+        </>
+      )}
     </div>
   );
 }
@@ -104,6 +113,7 @@ function BatchList({ slug, batches, timeZone }: { slug: string; batches: readonl
                     <small>
                       {batch.kind} · {number(batch.rowCount)} rows · {day(batch.createdAt)}
                     </small>
+                    <Remarks batch={batch} />
                   </td>
                   <td>{number(batch.valueCount)}</td>
                   <td>
@@ -123,5 +133,19 @@ function BatchList({ slug, batches, timeZone }: { slug: string; batches: readonl
         </ScrollBox>
       )}
     </section>
+  );
+}
+
+/** What was remarked when a file came in, kept with its batch. */
+function Remarks({ batch }: { batch: Batch }) {
+  const told = batch.notices.filter(({ severity }) => severity === "notice");
+  if (told.length === 0) return null;
+  return (
+    <details className={styles.remarks}>
+      <summary>
+        {told.length} {told.length === 1 ? "remark" : "remarks"}
+      </summary>
+      <ProblemList problems={told} />
+    </details>
   );
 }

@@ -1,21 +1,76 @@
 import type { Metadata } from "next";
+import type { ReactNode } from "react";
 import { bookPage } from "@/app/book-page";
+import { FeedsView } from "@/features/readings/FeedsView";
+import { FindingsView } from "@/features/readings/FindingsView";
+import { HealthView } from "@/features/readings/HealthView";
 import { ReadingsChapter } from "@/features/readings/ReadingsChapter";
+import { RecordView } from "@/features/readings/RecordView";
+import { READINGS_VIEWS, type ReadingsView } from "@/features/readings/readings-views";
+import { TypeInView } from "@/features/readings/TypeInView";
+import type { Book } from "@/usecases/books";
+import { healthBasis } from "@/usecases/examination";
 import { coverageOf } from "@/usecases/imports";
+import { glanceOf, yearsOf } from "@/usecases/ledger";
+import type { Services } from "@/wiring";
 
 export const metadata: Metadata = { title: "Readings" };
 
-export default async function ReadingsPage({ params }: { params: Promise<{ slug: string }> }) {
+interface Props {
+  params: Promise<{ slug: string }>;
+  searchParams: Promise<{ view?: string; year?: string }>;
+}
+
+export default async function ReadingsPage({ params, searchParams }: Props) {
   const { slug } = await params;
-  return bookPage(slug, "readings", async (book, { imports, readings }) => (
-    <ReadingsChapter
-      slug={slug}
-      name={book.site.name}
-      timeZone={book.site.place.timeZone}
-      zones={Intl.supportedValuesOf("timeZone")}
-      meters={book.site.meters.map((meter) => meter.id)}
-      batches={await imports.batchesOf(book.id)}
-      coverage={await coverageOf(readings, book.id, book.site.place.timeZone)}
-    />
-  ));
+  const asked = await searchParams;
+  const view = READINGS_VIEWS.find(({ id }) => id === asked.view)?.id ?? "bring";
+  return bookPage(slug, "readings", async (book, services) => {
+    const { imports, readings } = services;
+    const desk = {
+      slug,
+      timeZone: book.site.place.timeZone,
+      zones: Intl.supportedValuesOf("timeZone"),
+      meters: book.site.meters.map((meter) => meter.id),
+    };
+    const bringing = view === "bring";
+    return (
+      <ReadingsChapter
+        {...desk}
+        name={book.site.name}
+        view={view}
+        batches={bringing ? await imports.batchesOf(book.id) : []}
+        coverage={bringing ? await coverageOf(readings, book.id, desk.timeZone) : []}
+      >
+        {await viewOf(view, book, services, desk, asked.year)}
+      </ReadingsChapter>
+    );
+  });
+}
+
+type Desk = Parameters<typeof TypeInView>[0];
+
+async function viewOf(view: ReadingsView, book: Book, services: Services, desk: Desk, asked: string | undefined): Promise<ReactNode> {
+  const { slug, timeZone, meters } = desk;
+  switch (view) {
+    case "bring":
+      return null;
+    case "type":
+      return <TypeInView {...desk} />;
+    case "feeds":
+      return (
+        <FeedsView slug={slug} timeZone={timeZone} meters={meters} feeds={await services.feeds.of(book.id)} hosts={services.feedHosts} />
+      );
+    case "findings":
+      return <FindingsView slug={slug} timeZone={timeZone} examination={await services.examinationOf(book)} />;
+    case "health":
+      return <HealthView {...desk} basis={healthBasis(await services.ledgerOf(book))} />;
+    case "record": {
+      const ledger = await services.ledgerOf(book);
+      const years = yearsOf(ledger);
+      const year = asked !== undefined && years.includes(asked) ? asked : (years.at(-1) ?? null);
+      const glance = year === null ? { days: [], expectedKwh: [], meteredKwh: [] } : glanceOf(ledger, year);
+      return <RecordView slug={slug} timeZone={timeZone} examination={await services.examinationOf(book)} glance={glance} year={year} />;
+    }
+  }
 }

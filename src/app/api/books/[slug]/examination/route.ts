@@ -1,0 +1,28 @@
+import { answer, bodyOf } from "@/app/answer";
+import { decidingSchema } from "@/contracts/examination";
+import { bookBySlug } from "@/usecases/books";
+import { decide } from "@/usecases/examination";
+import { services } from "@/wiring";
+
+interface Context {
+  params: Promise<{ slug: string }>;
+}
+
+/** What the examination of the book's production found, with what was decided. */
+export function GET(request: Request, { params }: Context): Promise<Response> {
+  return answer(request, async () => {
+    const { books, examinationOf } = services();
+    return Response.json(await examinationOf(await bookBySlug(books, (await params).slug)));
+  });
+}
+
+/** Accepts, changes, refuses or takes back remedies. */
+export function POST(request: Request, { params }: Context): Promise<Response> {
+  return answer(request, async () => {
+    const { books, decisions, examinationOf } = services();
+    const book = await bookBySlug(books, (await params).slug);
+    const deciding = await bodyOf(request, decidingSchema);
+    await decide(decisions, book, await examinationOf(book), deciding);
+    return Response.json({ decided: deciding.decisions.length });
+  });
+}

@@ -1,0 +1,26 @@
+import { answer, bodyOf } from "@/app/answer";
+import { feedSettingsSchema } from "@/contracts/feeds";
+import { bookBySlug } from "@/usecases/books";
+import { addFeed } from "@/usecases/feeds";
+import { services } from "@/wiring";
+
+interface Context {
+  params: Promise<{ slug: string }>;
+}
+
+/** The book's feeds and how their last pulls went. */
+export function GET(request: Request, { params }: Context): Promise<Response> {
+  return answer(request, async () => {
+    const { books, feeds } = services();
+    return Response.json(await feeds.of((await bookBySlug(books, (await params).slug)).id));
+  });
+}
+
+/** Adds a feed; its host must be on the list of those that may be fetched. */
+export function POST(request: Request, { params }: Context): Promise<Response> {
+  return answer(request, async () => {
+    const { books, feeds, feedHosts, now } = services();
+    const book = await bookBySlug(books, (await params).slug);
+    return Response.json(await addFeed(feeds, book, await bodyOf(request, feedSettingsSchema), feedHosts, now()), { status: 201 });
+  });
+}

@@ -1,0 +1,86 @@
+import { line, scaleBand, scaleLinear } from "d3";
+import type { ImportPreview } from "@/contracts/imports";
+import { monthName, number } from "@/features/figures/format";
+import styles from "./ReadingsChapter.module.css";
+
+const WIDTH = 250;
+const HEIGHT = 74;
+
+/** A small picture of what is read: the mean day, and the months. A day that peaks at midnight shows at once. */
+export function FilePicture({ held }: { held: ImportPreview }) {
+  if (held.dayShape.length === 0 && held.monthly.length === 0) return null;
+  const unit = held.kind === "production" ? "kWh" : (held.columns[0]?.unit ?? "");
+  return (
+    <div className={styles.pictures} data-testid="file-picture">
+      {held.dayShape.length > 0 && <DayShape values={held.dayShape} unit={held.kind === "production" ? "kWh an hour" : unit} />}
+      {held.monthly.length > 0 && <Months values={held.monthly} unit={unit} />}
+    </div>
+  );
+}
+
+function DayShape({ values, unit }: { values: ImportPreview["dayShape"]; unit: string }) {
+  const most = Math.max(...values.map((value) => value ?? 0), 1e-9);
+  const x = scaleLinear([0, 24], [0, WIDTH]);
+  const y = scaleLinear([Math.min(0, ...values.map((value) => value ?? 0)), most], [HEIGHT - 2, 4]);
+  const path = line<number | null>()
+    .defined((value) => value !== null)
+    .x((_, hour) => x(hour + 0.5))
+    .y((value) => y(value!))(values);
+  return (
+    <figure>
+      <svg width={WIDTH} height={HEIGHT + 16} role="img" aria-label="The mean day as it would be read">
+        {[6, 12, 18].map((hour) => (
+          <g key={hour}>
+            <line x1={x(hour)} x2={x(hour)} y2={HEIGHT} stroke="var(--rule)" />
+            <text x={x(hour)} y={HEIGHT + 13} fontSize={12} textAnchor="middle" fill="var(--ink-soft)">
+              {hour} h
+            </text>
+          </g>
+        ))}
+        <line x2={WIDTH} y1={HEIGHT} y2={HEIGHT} stroke="var(--rule-strong)" />
+        <path d={path ?? ""} fill="none" stroke="var(--ink)" strokeWidth={1.6} />
+      </svg>
+      <figcaption>
+        The mean day on the site’s clock; at the most {number(most, most < 10 ? 2 : 0)} {unit}
+      </figcaption>
+    </figure>
+  );
+}
+
+function Months({ values, unit }: { values: ImportPreview["monthly"]; unit: string }) {
+  const x = scaleBand(
+    values.map(({ key }) => key),
+    [0, WIDTH],
+  ).paddingInner(0.15);
+  const most = Math.max(...values.map(({ value }) => value), 1e-9);
+  const y = scaleLinear([0, most], [HEIGHT, 4]);
+  return (
+    <figure>
+      <svg width={WIDTH} height={HEIGHT + 16} role="img" aria-label="The months as they would be read">
+        {values.map(({ key, value }) => (
+          <rect
+            key={key}
+            x={x(key)}
+            y={y(Math.max(0, value))}
+            width={x.bandwidth()}
+            height={HEIGHT - y(Math.max(0, value))}
+            fill="var(--owed-edge)"
+          >
+            <title>{`${monthName(key)} ${key.slice(0, 4)}: ${number(value, value < 10 ? 2 : 0)} ${unit}`}</title>
+          </rect>
+        ))}
+        <line x2={WIDTH} y1={HEIGHT} y2={HEIGHT} stroke="var(--rule-strong)" />
+        {values
+          .filter(({ key }, k) => k === 0 || key.endsWith("-01"))
+          .map(({ key }) => (
+            <text key={key} x={x(key)} y={HEIGHT + 13} fontSize={12} fill="var(--ink-soft)">
+              {key.slice(0, 4)}
+            </text>
+          ))}
+      </svg>
+      <figcaption>
+        The months; at the most {number(most, most < 10 ? 2 : 0)} {unit}
+      </figcaption>
+    </figure>
+  );
+}

@@ -1,0 +1,177 @@
+"use client";
+
+import { Button, NumberInput, Select } from "@mantine/core";
+import type { ImportOptions, ImportPreview } from "@/contracts/imports";
+import { number } from "@/features/figures/format";
+import chapter from "@/features/look/Chapter.module.css";
+import { ProblemList } from "@/features/problems/ProblemList";
+import { FilePicture } from "./FilePicture";
+import { MappingPanel } from "./MappingPanel";
+import styles from "./ReadingsChapter.module.css";
+
+interface PreviewProps {
+  readonly held: ImportPreview;
+  readonly busy: boolean;
+  /** Files behind this one. */
+  readonly waiting: number;
+  readonly zones: readonly string[];
+  readonly siteZone: string;
+  readonly meters: readonly string[];
+  readonly readAgain: (options: ImportOptions) => void;
+  readonly confirm: () => void;
+  readonly letRestIn: () => void;
+  readonly cancel: () => void;
+}
+
+const stepless = ({ spanCount, counterCount }: ImportPreview): string =>
+  [spanCount > 0 && `${number(spanCount)} spans`, counterCount > 0 && `${number(counterCount)} counter readings`]
+    .filter(Boolean)
+    .join(" and ") || "–";
+
+const stamp = (utcMs: number | null): string =>
+  utcMs === null ? "–" : `${new Date(utcMs).toISOString().slice(0, 16).replace("T", " ")} UTC`;
+const DELIMITERS: Readonly<Record<string, string>> = { ",": "comma", ";": "semicolon", "\t": "tab" };
+
+/** What a file would bring, how it is read, and what is left to decide. */
+export function FilePreview({ held, busy, waiting, zones, siteZone, meters, readAgain, confirm, letRestIn, cancel }: PreviewProps) {
+  const { options, kind } = held;
+  const change = (part: Partial<ImportOptions>) => readAgain({ ...options, ...part });
+  const errors = held.problems.some((problem) => problem.severity === "error");
+  const untold =
+    held.hasOffsets || options.zone
+      ? "–"
+      : held.form === "means"
+        ? "told once the year is chosen"
+        : "told once the zone of the clock is chosen";
+  const isSeries = kind === "weather" || kind === "production";
+  return (
+    <div data-testid="preview">
+      <dl className={styles.facts}>
+        <dt>File</dt>
+        <dd>
+          <b>{held.fileName}</b>, {number(held.byteCount / 1000)} kB
+        </dd>
+        <dt>Kind</dt>
+        <dd>{kind ?? "not told"}</dd>
+        {isSeries && (
+          <>
+            <dt>Columns</dt>
+            <dd>{held.columns.map((column) => `${column.header} (${column.unit})`).join(", ")}</dd>
+            <dt>Span</dt>
+            <dd>{held.firstUtcMs === null ? untold : `${stamp(held.firstUtcMs)} to ${stamp(held.lastUtcMs)}`}</dd>
+            <dt>Step, rows</dt>
+            <dd>
+              {held.stepMinutes === null ? stepless(held) : `${held.stepMinutes} min`}, {number(held.rowCount)} rows
+              {held.valueCount > 0 && `, ${number(held.valueCount)} values`}
+            </dd>
+            <dt>Written with</dt>
+            <dd>
+              {DELIMITERS[held.delimiter ?? ""] ?? "–"}, decimal {held.decimal === "," ? "comma" : "point"},{" "}
+              {held.hasOffsets ? "times with offset" : "local times"}
+            </dd>
+          </>
+        )}
+        {held.energyKwh !== null && held.valueCount > 0 && (
+          <>
+            <dt>Energy in all</dt>
+            <dd>{number(held.energyKwh)} kWh</dd>
+          </>
+        )}
+        {held.promiseKwh && (
+          <>
+            <dt>Promise</dt>
+            <dd>
+              {held.promiseKwh.map((kwh) => number(kwh)).join(", ")}: {number(held.promiseKwh.reduce((a, b) => a + b, 0))} kWh a year
+            </dd>
+          </>
+        )}
+      </dl>
+      <FilePicture held={held} />
+      {held.proposal && isSeries && <MappingPanel proposal={held.proposal} options={options} meters={meters} change={change} />}
+      {isSeries && (held.form === "epw" || held.form === "means") && (
+        <div className={styles.options}>
+          <NumberInput
+            label={held.form === "means" ? "Year to make the hours for" : "Year to put the hours in"}
+            description={held.form === "means" ? "the sums of the months stay exact" : "a typical year is patched from several"}
+            min={1990}
+            max={2060}
+            value={held.year ?? ""}
+            hideControls
+            onBlur={(event) => {
+              const year = Number(event.currentTarget.value);
+              if (year >= 1990 && year <= 2060 && year !== held.year) change({ year });
+            }}
+          />
+        </div>
+      )}
+      {isSeries && held.form === "series" && held.stepMinutes !== null && (
+        <div className={styles.options}>
+          {!held.hasOffsets && (
+            <Select
+              label={`Zone of the clock (the site's is ${siteZone})`}
+              placeholder="Choose a zone"
+              searchable
+              data={[
+                { group: "This site", items: [siteZone] },
+                { group: "Fixed, no summer time", items: FIXED_ZONES },
+                { group: "All", items: zones.filter((zone) => zone !== siteZone) },
+              ]}
+              value={options.zone}
+              onChange={(zone) => change({ zone })}
+            />
+          )}
+          <Select
+            label="A time marks the interval's"
+            data={[
+              { value: "start", label: "start" },
+              { value: "end", label: "end" },
+            ]}
+            allowDeselect={false}
+            value={options.labels ?? "start"}
+            onChange={(labels) => change({ labels: labels === "end" ? "end" : "start" })}
+          />
+          <Select
+            label="Rows that contradict"
+            data={[
+              { value: "refuse", label: "refuse the file" },
+              { value: "first", label: "keep the first" },
+              { value: "last", label: "keep the last" },
+            ]}
+            allowDeselect={false}
+            value={options.conflicts}
+            onChange={(conflicts) => change({ conflicts: (conflicts as ImportOptions["conflicts"]) ?? "refuse" })}
+          />
+          {kind === "production" && meters.length > 1 && (
+            <Select
+              label="Meter"
+              data={[...meters]}
+              value={options.meterId ?? meters[0] ?? null}
+              onChange={(meterId) => change({ meterId })}
+            />
+          )}
+        </div>
+      )}
+      <ProblemList problems={held.problems} />
+      {held.problems.length === 0 && <p className={chapter.soft}>No problem found.</p>}
+      <div className={chapter.actions}>
+        <Button onClick={confirm} disabled={errors || busy} loading={busy}>
+          Put it in the book
+        </Button>
+        {waiting > 0 && (
+          <Button variant="default" onClick={letRestIn} disabled={errors || busy}>
+            Put it in, and the {waiting} behind it where nothing is asked
+          </Button>
+        )}
+        <Button variant="default" onClick={cancel}>
+          Leave it
+        </Button>
+        {errors && <span className={chapter.clay}>Not before the marked problems are settled.</span>}
+      </div>
+    </div>
+  );
+}
+
+const FIXED_ZONES = Array.from({ length: 27 }, (_, k) => {
+  const hours = k - 12;
+  return `UTC${hours < 0 ? "-" : "+"}${String(Math.abs(hours)).padStart(2, "0")}:00`;
+});

@@ -1,0 +1,163 @@
+"use client";
+
+import { Button, NumberInput } from "@mantine/core";
+import { useRouter } from "next/navigation";
+import { useState } from "react";
+import type { BookFinding, Examination } from "@/contracts/examination";
+import { findingInWords } from "@/contracts/finding-words";
+import type { Remedy } from "@/core/examination";
+import { asRefused, call, type RefusedCall } from "@/features/api";
+import { Figure } from "@/features/figures/Figure";
+import { number, percent } from "@/features/figures/format";
+import chapter from "@/features/look/Chapter.module.css";
+import { Refused } from "@/features/problems/ProblemList";
+import { findingWorking } from "@/features/workings/finding-working";
+import { FindingPicture } from "./FindingPicture";
+import styles from "./ReadingsChapter.module.css";
+
+interface Props {
+  readonly slug: string;
+  readonly timeZone: string;
+  readonly examination: Examination;
+}
+
+/** A remedy this sure may be taken with the others at once. */
+const SURE_FRAC = 0.9;
+
+/** What the examination found, one by one: where, how much, why, and what may be done about it. */
+export function FindingsView({ slug, timeZone, examination }: Props) {
+  const router = useRouter();
+  const [refusal, setRefusal] = useState<RefusedCall | null>(null);
+  const [open, setOpen] = useState<string | null>(null);
+  const { findings } = examination;
+  const decide = async (decisions: readonly { findingKey: string; state: "accepted" | "refused" | null; remedy?: Remedy | null }[]) => {
+    setRefusal(null);
+    await call("POST", `/api/books/${slug}/examination`, { decisions }).catch((error: unknown) => setRefusal(asRefused(error)));
+    router.refresh();
+  };
+  const ready = findings.filter(({ decision, remedy, confidenceFrac }) => !decision && remedy && confidenceFrac >= SURE_FRAC);
+  const taken = findings.filter(({ decision }) => decision !== null);
+  return (
+    <>
+      <p className={chapter.verdict} data-testid="findings-verdict">
+        {verdict(examination)}
+      </p>
+      {refusal && <Refused refusal={refusal} />}
+      <div className={chapter.actions}>
+        <Button disabled={ready.length === 0} onClick={() => void decide(ready.map(({ key }) => ({ findingKey: key, state: "accepted" })))}>
+          Accept the {ready.length} that are sure
+        </Button>
+        <Button
+          variant="default"
+          disabled={taken.length === 0}
+          onClick={() => void decide(taken.map(({ key }) => ({ findingKey: key, state: null })))}
+        >
+          Take all decisions back
+        </Button>
+        <span className={chapter.soft}>
+          Raw readings never change; the ledger counts the clean series that follows from what you accept.
+        </span>
+      </div>
+      <ol className={styles.findings}>
+        {findings.map((finding) => (
+          <FindingRow
+            key={finding.key}
+            finding={finding}
+            timeZone={timeZone}
+            examination={examination}
+            open={open === finding.key}
+            toggle={() => setOpen(open === finding.key ? null : finding.key)}
+            decide={(state, remedy) => void decide([{ findingKey: finding.key, state, remedy: remedy ?? null }])}
+          />
+        ))}
+      </ol>
+    </>
+  );
+}
+
+function verdict({ findings, byWeather, series, spans }: Examination): string {
+  if (series.length === 0 && spans.length === 0)
+    return "No production stands in this book yet; bring a file, and it is examined as it comes in.";
+  const open = findings.filter(({ decision, remedy }) => !decision && remedy).length;
+  const measure = byWeather ? "the weather that came" : "a cloudless sky, since no weather stands in the book";
+  if (findings.length === 0) return `Nothing is wrong with the record, set against ${measure}.`;
+  const left = open === 0 ? "every remedy is decided" : `${open} ${open === 1 ? "remedy waits" : "remedies wait"} for your word`;
+  return `${findings.length} ${findings.length === 1 ? "finding" : "findings"} against ${measure}; ${left}.`;
+}
+
+interface RowProps {
+  readonly finding: BookFinding;
+  readonly timeZone: string;
+  readonly examination: Examination;
+  readonly open: boolean;
+  readonly toggle: () => void;
+  readonly decide: (state: "accepted" | "refused" | null, remedy?: Remedy) => void;
+}
+
+function FindingRow({ finding, timeZone, examination, open, toggle, decide }: RowProps) {
+  const words = findingInWords(finding, timeZone);
+  const { decision, remedy } = finding;
+  const needsLook = !decision && (remedy !== null || finding.kind !== "gap");
+  return (
+    <li data-state={decision?.state ?? (needsLook ? "open" : "seen")} data-kind={finding.kind}>
+      <div className={styles.findingHead}>
+        <button type="button" onClick={toggle} aria-expanded={open}>
+          <b>{words.title}</b> {words.what}
+        </button>
+        <span className={styles.findingState}>
+          {decision?.state === "accepted" ? "accepted" : decision?.state === "refused" ? "left as it is" : remedy ? "open" : "noted"}
+        </span>
+        <span className={styles.findingActions}>
+          {!decision && remedy && (
+            <>
+              <Button size="compact-xs" onClick={() => decide("accepted")}>
+                {words.proposal.replace(/\.$/, "")}
+              </Button>
+              <Button size="compact-xs" variant="default" onClick={() => decide("refused")}>
+                Leave it
+              </Button>
+            </>
+          )}
+          {decision && (
+            <Button size="compact-xs" variant="subtle" onClick={() => decide(null)}>
+              Take back
+            </Button>
+          )}
+        </span>
+      </div>
+      {open && (
+        <div className={styles.findingBody}>
+          <p>
+            {words.evidence} <Figure working={() => findingWorking(finding, timeZone)}>{percent(finding.confidenceFrac, 0)} sure</Figure>
+            {finding.kwh !== null && <span className={chapter.soft}> · {number(finding.kwh, 1)} kWh as recorded</span>} · meter{" "}
+            {finding.meterId}
+          </p>
+          <FindingPicture finding={finding} examination={examination} timeZone={timeZone} />
+          {remedy && !decision && <ChangeRemedy remedy={remedy} decide={(changed) => decide("accepted", changed)} />}
+        </div>
+      )}
+    </li>
+  );
+}
+
+/** Another factor, shift or reading than the one proposed. */
+function ChangeRemedy({ remedy, decide }: { remedy: Remedy; decide: (changed: Remedy) => void }) {
+  const initial = remedy.op === "scale" ? remedy.factor : remedy.op === "shift" ? remedy.minutes : "kwh" in remedy ? remedy.kwh : null;
+  const [value, setValue] = useState<number | string>(initial ?? "");
+  if (initial === null) return null;
+  const label = remedy.op === "scale" ? "Multiply by" : remedy.op === "shift" ? "Move later by, minutes" : "Reading, kWh";
+  const changed = (): Remedy =>
+    remedy.op === "scale"
+      ? { ...remedy, factor: Number(value) }
+      : remedy.op === "shift"
+        ? { ...remedy, minutes: Number(value) }
+        : ({ ...remedy, kwh: Number(value) } as Remedy);
+  return (
+    <div className={styles.line}>
+      <NumberInput size="xs" label={label} value={value} onChange={setValue} hideControls decimalScale={6} />
+      <Button size="compact-sm" variant="default" disabled={value === "" || Number(value) === initial} onClick={() => decide(changed())}>
+        Accept with this
+      </Button>
+    </div>
+  );
+}

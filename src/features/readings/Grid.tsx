@@ -1,0 +1,96 @@
+"use client";
+
+import Papa from "papaparse";
+import { type ClipboardEvent, type Dispatch, type KeyboardEvent, useRef } from "react";
+import type { GridAction, GridState } from "./grid-state";
+import styles from "./ReadingsChapter.module.css";
+
+interface Props {
+  readonly label: string;
+  readonly columns: readonly { readonly name: string; readonly hint: string }[];
+  readonly state: GridState;
+  readonly dispatch: Dispatch<GridAction>;
+}
+
+/** A table to type or paste into: arrow keys and Enter move, ranges come from a spreadsheet's clipboard, Ctrl+Z takes back. */
+export function Grid({ label, columns, state, dispatch }: Props) {
+  const table = useRef<HTMLTableElement>(null);
+  const go = (row: number, column: number) => {
+    const cell = table.current?.querySelector<HTMLInputElement>(`[data-cell="${row}:${column}"]`);
+    cell?.focus();
+    cell?.select();
+  };
+  const onKey = (event: KeyboardEvent<HTMLInputElement>, row: number, column: number) => {
+    const input = event.currentTarget;
+    const atEdge =
+      input.selectionStart === input.selectionEnd &&
+      (event.key === "ArrowLeft" ? input.selectionStart === 0 : input.selectionStart === input.value.length);
+    const whole = input.selectionStart === 0 && input.selectionEnd === input.value.length;
+    const moves: Record<string, [number, number] | undefined> = {
+      ArrowUp: [row - 1, column],
+      ArrowDown: [row + 1, column],
+      Enter: [row + 1, column],
+      ArrowLeft: atEdge || whole ? [row, column - 1] : undefined,
+      ArrowRight: atEdge || whole ? [row, column + 1] : undefined,
+    };
+    const move = moves[event.key];
+    if (event.key.toLowerCase() === "z" && (event.ctrlKey || event.metaKey)) {
+      event.preventDefault();
+      input.blur();
+      dispatch({ kind: event.shiftKey ? "redo" : "undo" });
+      requestAnimationFrame(() => go(row, column));
+    } else if (move) {
+      event.preventDefault();
+      if (move[0] >= state.cells.length) dispatch({ kind: "paste", row: move[0], column: 0, values: [[""]] });
+      requestAnimationFrame(() => go(move[0], move[1]));
+    }
+  };
+  const onPaste = (event: ClipboardEvent<HTMLInputElement>, row: number, column: number) => {
+    const text = event.clipboardData.getData("text/plain");
+    if (!/[\t\n]/.test(text.trim())) return;
+    event.preventDefault();
+    const { data } = Papa.parse<string[]>(text.replace(/\r?\n$/, ""), { delimiter: "\t" });
+    dispatch({ kind: "paste", row, column, values: data });
+  };
+  return (
+    <div className={styles.grid}>
+      <table ref={table} aria-label={label}>
+        <thead>
+          <tr>
+            <th scope="col">
+              <span className={styles.hidden}>row</span>
+            </th>
+            {columns.map(({ name, hint }) => (
+              <th key={name} scope="col">
+                {name}
+                <small>{hint}</small>
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {state.cells.map((cells, row) => (
+            // biome-ignore lint/suspicious/noArrayIndexKey: a row is its index
+            <tr key={row}>
+              <th scope="row">{row + 1}</th>
+              {columns.map(({ name }, column) => (
+                <td key={name}>
+                  <input
+                    // biome-ignore lint/suspicious/noArrayIndexKey: a cell is its place and what stands in it
+                    key={`${row}:${column}:${cells[column]}`}
+                    data-cell={`${row}:${column}`}
+                    aria-label={`${name}, row ${row + 1}`}
+                    defaultValue={cells[column]}
+                    onBlur={(event) => dispatch({ kind: "set", row, column, value: event.currentTarget.value })}
+                    onKeyDown={(event) => onKey(event, row, column)}
+                    onPaste={(event) => onPaste(event, row, column)}
+                  />
+                </td>
+              ))}
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </div>
+  );
+}

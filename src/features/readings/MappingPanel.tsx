@@ -1,0 +1,176 @@
+import { Button, Select } from "@mantine/core";
+import type { ImportOptions } from "@/contracts/imports";
+import { type MappedQuantity, type MappingProposal, mappedQuantities, type TimeOrder, type ValueColumn } from "@/contracts/mapping";
+import { percent } from "@/features/figures/format";
+import chapter from "@/features/look/Chapter.module.css";
+import { ScrollBox } from "@/features/look/ScrollBox";
+import styles from "./ReadingsChapter.module.css";
+
+interface Props {
+  readonly proposal: MappingProposal;
+  readonly options: ImportOptions;
+  readonly meters: readonly string[];
+  readonly change: (part: Partial<ImportOptions>) => void;
+}
+
+/** Units that a person may choose, with the factor into the ledger's own. */
+const HOLDINGS: readonly { value: string; label: string; quantity: MappedQuantity; factor: number }[] = [
+  { value: "energy_kwh:1", label: "energy of the interval, kWh", quantity: "energy_kwh", factor: 1 },
+  { value: "energy_kwh:0.001", label: "energy of the interval, Wh", quantity: "energy_kwh", factor: 0.001 },
+  { value: "energy_kwh:1000", label: "energy of the interval, MWh", quantity: "energy_kwh", factor: 1000 },
+  { value: "power_w:1", label: "mean power, W", quantity: "power_w", factor: 1 },
+  { value: "power_w:1000", label: "mean power, kW", quantity: "power_w", factor: 1000 },
+  { value: "counter_kwh:1", label: "lifetime counter, kWh", quantity: "counter_kwh", factor: 1 },
+  { value: "counter_kwh:0.001", label: "lifetime counter, Wh", quantity: "counter_kwh", factor: 0.001 },
+  { value: "counter_kwh:1000", label: "lifetime counter, MWh", quantity: "counter_kwh", factor: 1000 },
+  ...mappedQuantities
+    .filter((quantity) => !["energy_kwh", "power_w", "counter_kwh"].includes(quantity))
+    .map((quantity) => ({ value: `${quantity}:1`, label: quantity, quantity, factor: 1 })),
+];
+
+const ORDERS: readonly { value: TimeOrder; label: string }[] = [
+  { value: "ymd", label: "year, month, day" },
+  { value: "dmy", label: "day, month, year" },
+  { value: "mdy", label: "month, day, year" },
+  { value: "unix", label: "seconds since 1970" },
+];
+
+const holdingOf = ({ quantity, factor }: ValueColumn): string => `${quantity}:${Number(factor.toPrecision(6))}`;
+
+/** How a table is read, why, and how sure that is; what is open is asked, and everything can be changed. */
+export function MappingPanel({ proposal, options, meters, change }: Props) {
+  const { mapping, headers, sample, reasons, questions, confidenceFrac } = proposal;
+  const foreign = reasons.length > 0 || questions.length > 0;
+  if (!foreign) return null;
+  const set = (part: Partial<typeof mapping>) => change({ mapping: { ...mapping, ...part }, answers: {} });
+  const setColumn = (column: number, value: string | null) => {
+    const holding = HOLDINGS.find((candidate) => candidate.value === value);
+    const others = mapping.values.filter((held) => held.column !== column);
+    const held = mapping.values.find((candidate) => candidate.column === column);
+    const own: ValueColumn[] = holding
+      ? [
+          {
+            column,
+            header: headers[column] ?? "",
+            quantity: holding.quantity,
+            factor: holding.factor,
+            offset: 0,
+            meterId: held?.meterId ?? null,
+          },
+        ]
+      : [];
+    const values = [...others, ...own].sort((a, b) => a.column - b.column);
+    if (values.length > 0) set({ values });
+  };
+  return (
+    <section className={styles.mapping} data-testid="mapping">
+      <h3>
+        How it is read <span className={confidenceFrac < 0.7 ? chapter.clay : chapter.soft}>{percent(confidenceFrac, 0)} sure</span>
+      </h3>
+      <ul className={styles.reasons}>
+        {reasons.map(({ about, because }) => (
+          <li key={`${about}${because}`}>
+            <b>{about}</b>: {because}
+          </li>
+        ))}
+      </ul>
+      {questions.map(({ id, question, evidence, choices }) => (
+        <Select
+          key={id}
+          label={question}
+          description={evidence}
+          placeholder="Choose"
+          data={choices}
+          value={options.answers[id] ?? null}
+          onChange={(value) => value && change({ answers: { ...options.answers, [id]: value } })}
+        />
+      ))}
+      {mapping.layout === "rows" && (
+        <ScrollBox label="Columns and first rows">
+          <table className={styles.sample}>
+            <thead>
+              <tr>
+                {headers.map((header, column) => (
+                  <th
+                    // biome-ignore lint/suspicious/noArrayIndexKey: a column is its index
+                    key={column}
+                    scope="col"
+                    data-read={mapping.values.some((held) => held.column === column) || mapping.timeColumns.includes(column) || undefined}
+                  >
+                    {header || `column ${column + 1}`}
+                  </th>
+                ))}
+              </tr>
+              <tr>
+                {headers.map((header, column) => {
+                  const held = mapping.values.find((candidate) => candidate.column === column);
+                  return (
+                    // biome-ignore lint/suspicious/noArrayIndexKey: a column is its index
+                    <td key={column}>
+                      {mapping.timeColumns.includes(column) ? (
+                        <Select
+                          size="xs"
+                          aria-label={`Order of ${header}`}
+                          data={ORDERS}
+                          value={mapping.timeOrder}
+                          allowDeselect={false}
+                          onChange={(value) => value && set({ timeOrder: value })}
+                        />
+                      ) : (
+                        <Select
+                          size="xs"
+                          aria-label={`What ${header} holds`}
+                          placeholder="left out"
+                          clearable
+                          data={choicesFor(held)}
+                          value={held ? holdingOf(held) : null}
+                          onChange={(value) => setColumn(column, value)}
+                        />
+                      )}
+                      {held && meters.length > 1 && (
+                        <Select
+                          size="xs"
+                          aria-label={`Meter of ${header}`}
+                          placeholder="the file’s meter"
+                          clearable
+                          data={[...meters]}
+                          value={held.meterId}
+                          onChange={(meterId) =>
+                            set({ values: mapping.values.map((value) => (value.column === column ? { ...value, meterId } : value)) })
+                          }
+                        />
+                      )}
+                    </td>
+                  );
+                })}
+              </tr>
+            </thead>
+            <tbody>
+              {sample.slice(0, 4).map((row, k) => (
+                // biome-ignore lint/suspicious/noArrayIndexKey: rows of a sample have no other name
+                <tr key={k}>
+                  {headers.map((_, column) => (
+                    // biome-ignore lint/suspicious/noArrayIndexKey: a column is its index
+                    <td key={column}>{row[column] ?? ""}</td>
+                  ))}
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </ScrollBox>
+      )}
+      {options.mapping && (
+        <Button variant="subtle" size="compact-xs" onClick={() => change({ mapping: null, answers: {} })}>
+          Back to what was found out
+        </Button>
+      )}
+    </section>
+  );
+}
+
+/** The list of holdings, with the column's own where its factor is an odd one. */
+function choicesFor(held: ValueColumn | undefined): { value: string; label: string }[] {
+  const known = HOLDINGS.map(({ value, label }) => ({ value, label }));
+  if (!held || known.some(({ value }) => value === holdingOf(held))) return known;
+  return [{ value: holdingOf(held), label: `${held.quantity}, times ${Number(held.factor.toPrecision(4))}` }, ...known];
+}

@@ -1,0 +1,226 @@
+"use client";
+
+import { useState } from "react";
+import { type DayState, STATE_FILL, YearStrips, yearsIn } from "@/charts";
+import type { Examination, ExaminedSeries } from "@/contracts/examination";
+import type { Glance } from "@/contracts/ledger";
+import { Figure } from "@/features/figures/Figure";
+import { dateName, number, percent } from "@/features/figures/format";
+import { GlanceChart } from "@/features/ledger/GlanceChart";
+import chapter from "@/features/look/Chapter.module.css";
+import { ScrollBox } from "@/features/look/ScrollBox";
+import { ChartFrame } from "@/features/save/ChartFrame";
+import { spanWorking } from "@/features/workings/span-working";
+import { dayStates } from "./day-states";
+import styles from "./ReadingsChapter.module.css";
+
+interface Props {
+  readonly slug: string;
+  readonly timeZone: string;
+  readonly examination: Examination;
+  readonly glance: Glance;
+  readonly year: string | null;
+}
+
+const WORDS: Readonly<Record<DayState, string>> = {
+  whole: "read whole",
+  part: "read in part",
+  none: "not read",
+  mended: "put right",
+  doubt: "waits for your word",
+};
+
+/** Every series as strips of years, the year by day and hour, meters beside each other, and what lies between hand readings. */
+export function RecordView({ slug, timeZone, examination, glance, year }: Props) {
+  const { series, spans, findings } = examination;
+  if (series.length === 0 && spans.length === 0)
+    return (
+      <p className={chapter.verdict}>No production stands in this book yet. Bring a logger’s file, or type in what you keep by hand.</p>
+    );
+  return (
+    <>
+      <p className={chapter.verdict}>{sentence(series, spans.length)}</p>
+      {series.map((one) => (
+        <Strip key={one.key} series={one} states={dayStates(one, findings, timeZone)} slug={slug} />
+      ))}
+      {year && glance.days.length > 0 && <GlanceChart glance={glance} year={year} slug={slug} />}
+      {series.length > 0 && <MetersBeside series={series} />}
+      {spans.length > 0 && <Spans spans={spans} timeZone={timeZone} />}
+    </>
+  );
+}
+
+function sentence(series: readonly ExaminedSeries[], spans: number): string {
+  const days = series.reduce((sum, one) => sum + one.days.length, 0);
+  const read = series.reduce((sum, one) => sum + one.readFrac.reduce((a, b) => a + b, 0), 0);
+  const hand = spans > 0 ? `${spans} ${spans === 1 ? "span lies" : "spans lie"} between hand readings` : "";
+  if (series.length === 0) return `${hand}.`;
+  return `${percent(read / Math.max(1, days))} of ${number(days)} days ${series.length === 1 ? "are" : `of ${series.length} series are`} read${hand ? `; ${hand}` : ""}.`;
+}
+
+const ROW = 17;
+const LEFT = 46;
+
+function Strip({ series, states, slug }: { series: ExaminedSeries; states: readonly DayState[]; slug: string }) {
+  const [under, setUnder] = useState<string | null>(null);
+  const years = yearsIn(series.days);
+  return (
+    <div className={chapter.section}>
+      <ChartFrame
+        title={`${series.meterId} · ${series.quantity}`}
+        note={
+          under ?? (
+            <span className={styles.key}>
+              {(Object.keys(WORDS) as DayState[]).map((state) => (
+                <span key={state}>
+                  <i style={{ background: STATE_FILL[state] }} />
+                  {WORDS[state]}
+                </span>
+              ))}
+            </span>
+          )
+        }
+        fileName={`${slug}-${series.meterId}-record`}
+        height={years.length * ROW + 4}
+        summary={`Days of ${series.meterId} by year: ${(Object.keys(WORDS) as DayState[]).map((state) => `${states.filter((own) => own === state).length} ${WORDS[state]}`).join(", ")}`}
+        table={() => [
+          ["day", "state", "recorded_kwh", "counted_kwh", "owed_kwh", "read_frac"],
+          ...series.days.map((day, k) => [
+            day,
+            WORDS[states[k]!],
+            series.rawKwh[k] ?? "",
+            series.cleanKwh[k] ?? "",
+            series.expectedKwh[k] ?? "",
+            series.readFrac[k]!,
+          ]),
+        ]}
+      >
+        {(width) => (
+          <g
+            onMouseMove={(event) => {
+              const box = event.currentTarget.ownerSVGElement!.getBoundingClientRect();
+              const row = years[Math.floor((event.clientY - box.top) / ROW)];
+              const of = Math.floor(((event.clientX - box.left - LEFT) / (width - LEFT)) * 366);
+              const day = row && new Date(Date.UTC(Number(row), 0, 1 + of)).toISOString().slice(0, 10);
+              const k = day ? series.days.indexOf(day) : -1;
+              setUnder(
+                k < 0
+                  ? null
+                  : `${dateName(day!)}: ${WORDS[states[k]!]}, ${series.cleanKwh[k] === null ? "nothing counted" : `${number(series.cleanKwh[k]!, 1)} kWh counted`}`,
+              );
+            }}
+            onMouseLeave={() => setUnder(null)}
+          >
+            <YearStrips days={series.days} states={states} width={width} rowHeight={ROW} left={LEFT} />
+          </g>
+        )}
+      </ChartFrame>
+    </div>
+  );
+}
+
+/** Years of each series beside what was owed for the days that were read: the ratio is of sums. */
+function MetersBeside({ series }: { series: readonly ExaminedSeries[] }) {
+  const years = [...new Set(series.flatMap(({ days }) => yearsIn(days)))].sort();
+  const sum = (one: ExaminedSeries, year: string) => {
+    let [kwh, owed, read, all] = [0, 0, 0, 0];
+    one.days.forEach((day, k) => {
+      if (!day.startsWith(year)) return;
+      all++;
+      read += one.readFrac[k]!;
+      if (one.cleanKwh[k] === null) return;
+      kwh += one.cleanKwh[k]!;
+      owed += (one.expectedKwh[k] ?? 0) * one.readFrac[k]!;
+    });
+    return { kwh, ratio: owed > 0 ? kwh / owed : null, readFrac: all > 0 ? read / all : 0 };
+  };
+  return (
+    <section className={chapter.section}>
+      <h2>Meters side by side</h2>
+      <ScrollBox label="Meters side by side">
+        <table className={chapter.table}>
+          <thead>
+            <tr>
+              <th scope="col">meter, point</th>
+              {years.map((year) => (
+                <th key={year} scope="col">
+                  {year}, kWh
+                  <br />
+                  of owed
+                </th>
+              ))}
+            </tr>
+          </thead>
+          <tbody>
+            {series.map((one) => (
+              <tr key={one.key} className={styles.batch}>
+                <td>
+                  {one.meterId}
+                  <small>
+                    {one.point} · {one.quantity} · {one.stepMinutes} min
+                  </small>
+                </td>
+                {years.map((year) => {
+                  const { kwh, ratio, readFrac } = sum(one, year);
+                  return (
+                    <td key={year}>
+                      {readFrac > 0 ? number(kwh) : "–"}
+                      <small>{ratio === null ? "–" : `${percent(ratio)}${readFrac < 0.985 ? `, ${percent(readFrac, 0)} read` : ""}`}</small>
+                    </td>
+                  );
+                })}
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </ScrollBox>
+    </section>
+  );
+}
+
+function Spans({ spans, timeZone }: { spans: Examination["spans"]; timeZone: string }) {
+  const day = new Intl.DateTimeFormat("sv-SE", { timeZone, dateStyle: "short" });
+  return (
+    <section className={chapter.section}>
+      <h2>Between hand readings</h2>
+      <ScrollBox label="Between hand readings">
+        <table className={chapter.table}>
+          <thead>
+            <tr>
+              <th scope="col">from, to</th>
+              <th scope="col">meter</th>
+              <th scope="col">days</th>
+              <th scope="col">metered, kWh</th>
+              <th scope="col">owed for exactly that time, kWh</th>
+              <th scope="col">of owed</th>
+            </tr>
+          </thead>
+          <tbody>
+            {spans.map((span) => (
+              <tr key={`${span.meterId}-${span.source}-${span.fromUtcMs}`}>
+                <td>
+                  {day.format(new Date(span.fromUtcMs))} to {day.format(new Date(span.toUtcMs))}
+                </td>
+                <td>{span.meterId}</td>
+                <td>{number((span.toUtcMs - span.fromUtcMs) / 86_400_000, 1)}</td>
+                <td>{number(span.kwh, 1)}</td>
+                <td>
+                  <Figure plain working={() => spanWorking(span, timeZone)}>
+                    {span.knownFrac > 0 ? number(span.expectedKwh, 1) : "–"}
+                  </Figure>
+                </td>
+                <td>
+                  {span.knownFrac > 0.99 && span.expectedKwh > 0
+                    ? percent(span.kwh / span.expectedKwh)
+                    : span.knownFrac > 0
+                      ? `weather for ${percent(span.knownFrac, 0)}`
+                      : "–"}
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </ScrollBox>
+    </section>
+  );
+}

@@ -1,0 +1,92 @@
+import { useRouter } from "next/navigation";
+import { useReducer, useRef } from "react";
+import type { ImportOptions, ImportPreview } from "@/contracts/imports";
+import { asRefused, call, RefusedCall } from "@/features/api";
+import { preview, store, upload } from "./import-client";
+import { importReducer, START } from "./import-state";
+
+/** A mapping this sure, with nothing asked and nothing wrong, needs no look of its own when many files come at once. */
+const SURE_FRAC = 0.9;
+
+const isSure = ({ problems, proposal, kind }: ImportPreview): boolean =>
+  kind !== null &&
+  problems.every(({ severity }) => severity === "notice") &&
+  (proposal === null || (proposal.confidenceFrac >= SURE_FRAC && proposal.questions.length === 0));
+
+/** Files on their way into the book, one after the other. */
+export function useImport(slug: string) {
+  const router = useRouter();
+  const [state, dispatch] = useReducer(importReducer, START);
+  const stop = useRef(new AbortController());
+  const queue = useRef<File[]>([]);
+  const byThemselves = useRef(false);
+
+  const fail = (error: unknown) => {
+    if (!stop.current.signal.aborted) dispatch({ kind: "refused", refusal: asRefused(error), waiting: queue.current.length });
+  };
+  const look = async (file: File) => {
+    stop.current = new AbortController();
+    dispatch({ kind: "file", fileName: file.name, waiting: queue.current.length });
+    try {
+      const uploadId = await upload(slug, file, stop.current.signal);
+      const told = await preview(slug, uploadId, {});
+      if (byThemselves.current && isSure(told)) await keep(told);
+      else dispatch({ kind: "preview", preview: told });
+    } catch (error) {
+      fail(error);
+    }
+  };
+  const next = async () => {
+    const file = queue.current.shift();
+    if (file) await look(file);
+    else byThemselves.current = false;
+  };
+  const readAgain = async (held: ImportPreview, options: ImportOptions) => {
+    dispatch({ kind: "looking-again", options });
+    try {
+      dispatch({ kind: "preview", preview: await preview(slug, held.uploadId, options) });
+    } catch (error) {
+      fail(error);
+    }
+  };
+  const keep = async (held: ImportPreview) => {
+    stop.current = new AbortController();
+    dispatch({ kind: "storing", preview: held, rows: 0 });
+    try {
+      for await (const event of store(slug, held.uploadId, held.options, stop.current.signal)) {
+        if (event.kind === "reading") dispatch({ kind: "storing", preview: held, rows: event.rows });
+        else if (event.kind === "refused") fail(new RefusedCall(event.code, event.message, event.help, event.problems));
+        else if (event.kind !== "storing") dispatch({ kind: "done", event, waiting: queue.current.length });
+      }
+      router.refresh();
+      if (queue.current.length > 0) await next();
+    } catch (error) {
+      fail(error);
+    }
+  };
+  const cancel = async (uploadId?: string) => {
+    stop.current.abort();
+    dispatch({ kind: "reset" });
+    if (uploadId) await call("DELETE", `/api/books/${slug}/uploads/${uploadId}`).catch(() => {});
+    await next();
+  };
+  return {
+    state,
+    fail,
+    readAgain,
+    keep,
+    cancel,
+    next,
+    /** Takes files in the order of their names; with `alone`, those that leave no question go in by themselves. */
+    take: async (files: readonly File[], alone = false) => {
+      queue.current = [...files].sort((a, b) => a.name.localeCompare(b.name));
+      byThemselves.current = alone;
+      await next();
+    },
+    letRestIn: async (held: ImportPreview) => {
+      byThemselves.current = true;
+      await keep(held);
+    },
+  };
+}
+export type ImportWay = ReturnType<typeof useImport>;

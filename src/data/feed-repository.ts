@@ -63,7 +63,7 @@ export function feedRepository(sequelize: Sequelize, models: Models): FeedStore 
         const row = await FeedModel.findByPk(feedId, { transaction, lock: true });
         if (!row) return 0;
         const { bookId, valueCount } = row.get();
-        const fresh = await layOver(sequelize, models, row.get(), pulled.series, transaction);
+        const { fresh, changed } = await layOver(sequelize, models, row.get(), pulled.series, transaction);
         const state = {
           cursorUtc: pulled.cursorUtcMs > 0 ? new Date(pulled.cursorUtcMs) : null,
           lastError: null,
@@ -79,7 +79,7 @@ export function feedRepository(sequelize: Sequelize, models: Models): FeedStore 
           },
           { transaction },
         );
-        if (fresh > 0) await Book.increment("version", { where: { id: bookId }, transaction });
+        if (fresh + changed > 0) await Book.increment("version", { where: { id: bookId }, transaction });
         return fresh;
       }),
     async fail(feedId, error, triedUtcMs, nextUtcMs) {
@@ -98,43 +98,34 @@ export function feedRepository(sequelize: Sequelize, models: Models): FeedStore 
 
 const monthOf = (utcDay: number): string => new Date(utcDay * DAY_MS).toISOString().slice(0, 7);
 
-/** Merges pages into the feed's batches, one a month; returns how many values are new or other than before. */
+/** Merges pages into the feed's batches, one a month. */
 async function layOver(
   sequelize: Sequelize,
   models: Models,
   feed: FeedRow,
   series: readonly MeteredPages[],
   transaction: Transaction,
-): Promise<number> {
-  let fresh = 0;
+): Promise<Brought> {
+  const all = { fresh: 0, changed: 0 };
   const months = [...new Set(series.flatMap(({ days }) => [...days.keys()].map(monthOf)))].sort();
   for (const month of months) {
     const batchId = await batchOf(models, feed, month, transaction);
-    let brought = 0;
-    for (const pages of series) {
-      const where = {
-        bookId: feed.bookId,
-        quantity: pages.quantity,
-        meterId: pages.meterId,
-        stepMinutes: pages.stepMinutes,
-        phaseMinutes: pages.phaseMinutes,
-      };
+    let fresh = 0;
+    for (const { days, quantity, meterId, stepMinutes, phaseMinutes } of series) {
+      const where = { bookId: feed.bookId, quantity, meterId, stepMinutes, phaseMinutes };
       const [row] = await models.Series.findOrCreate({ where, transaction });
-      for (const [day, page] of pages.days) {
-        if (monthOf(day) === month) brought += await mergePage(sequelize, { seriesId: row.get().id, day, batchId }, page, transaction);
+      for (const [day, page] of days) {
+        if (monthOf(day) !== month) continue;
+        const brought = await mergePage(sequelize, { seriesId: row.get().id, day, batchId }, page, transaction);
+        fresh += brought.fresh;
+        all.changed += brought.changed;
       }
     }
-    fresh += brought;
-    await models.Batch.update(
-      {
-        rowCount: sequelize.literal(`row_count + ${brought}`),
-        valueCount: sequelize.literal(`value_count + ${brought}`),
-        ...(await spanOf(sequelize, batchId, transaction)),
-      },
-      { where: { id: batchId }, transaction },
-    );
+    all.fresh += fresh;
+    const grown = { rowCount: sequelize.literal(`row_count + ${fresh}`), valueCount: sequelize.literal(`value_count + ${fresh}`) };
+    await models.Batch.update({ ...grown, ...(await spanOf(sequelize, batchId, transaction)) }, { where: { id: batchId }, transaction });
   }
-  return fresh;
+  return all;
 }
 
 /** The feed's standing batch of a month; made when it is the first of it. */
@@ -165,6 +156,12 @@ async function batchOf({ Batch }: Models, feed: FeedRow, month: string, transact
   return made.get().id;
 }
 
+/** Values in new places, and other values in places that held one. */
+interface Brought {
+  readonly fresh: number;
+  readonly changed: number;
+}
+
 interface PagePlace {
   readonly seriesId: number;
   readonly day: number;
@@ -176,7 +173,7 @@ async function mergePage(
   { seriesId, day, batchId }: PagePlace,
   page: Float64Array,
   transaction: Transaction,
-): Promise<number> {
+): Promise<Brought> {
   const replacements = { seriesId, batchId, day: new Date(day * DAY_MS).toISOString().slice(0, 10) };
   const [held] = await sequelize.query<{ readings: Buffer }>(
     "select readings from day_pages where series_id = :seriesId and batch_id = :batchId and utc_day = :day",
@@ -184,19 +181,20 @@ async function mergePage(
   );
   const merged = new Float64Array(page.length).fill(Number.NaN);
   if (held) overlayPage(held.readings, merged, 0);
-  let fresh = 0;
+  let [fresh, changed] = [0, 0];
   for (let i = 0; i < page.length; i++) {
     if (Number.isNaN(page[i]) || merged[i] === page[i]) continue;
+    if (Number.isNaN(merged[i])) fresh++;
+    else changed++;
     merged[i] = page[i]!;
-    fresh++;
   }
-  if (fresh === 0) return 0;
+  if (fresh + changed === 0) return { fresh, changed };
   await sequelize.query(
     `insert into day_pages (series_id, utc_day, batch_id, readings) values (:seriesId, :day, :batchId, decode(:packed, 'hex'))
      on conflict (series_id, utc_day, batch_id) do update set readings = excluded.readings`,
     { replacements: { ...replacements, packed: packPage(merged).toString("hex") }, transaction },
   );
-  return fresh;
+  return { fresh, changed };
 }
 
 async function spanOf(

@@ -144,13 +144,23 @@ function partShift(x: Examined, { fromDay, toDay, minutes }: Segment & { minutes
 
 /** The instant of a change that was seen between two days: a change of summer time, a gap of just that length, else midnight. */
 function edgeOf(x: Examined, day: number, minutes: number, maySnap: boolean): { utcMs: number; summerTime: boolean } {
-  if (day === 0) return { utcMs: x.axis.startUtcMs, summerTime: false };
+  if (day === 0) return { utcMs: firstRead(x), summerTime: false };
   if (day >= x.days.count) return { utcMs: endUtcMs(x.axis), summerTime: false };
   const midnight = startOf(x, Math.max(0, x.days.firstIndex + day * x.days.perDay));
   const change = maySnap ? summerTimeChange(x.site.place.timeZone, midnight) : null;
   if (change !== null) return { utcMs: change, summerTime: true };
   return { utcMs: gapNear(x, midnight, Math.abs(minutes)) ?? midnight, summerTime: false };
 }
+
+/** Pages begin at midnight of UTC; the record begins with its first reading. */
+const firstRead = (x: Examined): number =>
+  startOf(
+    x,
+    Math.max(
+      0,
+      x.energyKwh.findIndex((kwh) => !Number.isNaN(kwh)),
+    ),
+  );
 
 function summerTimeChange(timeZone: string, near: number): number | null {
   const offset = zoneOffset(timeZone);

@@ -10,6 +10,7 @@ export {
   type Tolerance,
   USUAL_TOLERANCE,
 } from "./health";
+export { type MeterEnergy, mergeMeterEnergy } from "./merge";
 export { type SettledReadings, settleReadings } from "./settle";
 export {
   type ComparedSpan,

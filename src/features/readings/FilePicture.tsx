@@ -71,7 +71,7 @@ function Months({ values, unit }: { values: ImportPreview["monthly"]; unit: stri
         ))}
         <line x2={WIDTH} y1={HEIGHT} y2={HEIGHT} stroke="var(--rule-strong)" />
         {values
-          .filter(({ key }, k) => k === 0 || key.endsWith("-01"))
+          .filter(({ key }, k) => key.endsWith("-01") || (k === 0 && !values.slice(1, 7).some((later) => later.key.endsWith("-01"))))
           .map(({ key }) => (
             <text key={key} x={x(key)} y={HEIGHT + 13} fontSize={12} fill="var(--ink-soft)">
               {key.slice(0, 4)}

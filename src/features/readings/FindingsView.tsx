@@ -44,16 +44,16 @@ export function FindingsView({ slug, timeZone, examination }: Props) {
       </p>
       {refusal && <Refused refusal={refusal} />}
       <div className={chapter.actions}>
-        <Button disabled={ready.length === 0} onClick={() => void decide(ready.map(({ key }) => ({ findingKey: key, state: "accepted" })))}>
-          Accept the {ready.length} that are sure
-        </Button>
-        <Button
-          variant="default"
-          disabled={taken.length === 0}
-          onClick={() => void decide(taken.map(({ key }) => ({ findingKey: key, state: null })))}
-        >
-          Take all decisions back
-        </Button>
+        {ready.length > 0 && (
+          <Button onClick={() => void decide(ready.map(({ key }) => ({ findingKey: key, state: "accepted" })))}>
+            {ready.length === 1 ? "Accept the one that is sure" : `Accept the ${ready.length} that are sure`}
+          </Button>
+        )}
+        {taken.length > 0 && (
+          <Button variant="default" onClick={() => void decide(taken.map(({ key }) => ({ findingKey: key, state: null })))}>
+            Take all decisions back
+          </Button>
+        )}
         <span className={chapter.soft}>
           Raw readings never change; the ledger counts the clean series that follows from what you accept.
         </span>
@@ -81,7 +81,12 @@ function verdict({ findings, byWeather, series, spans }: Examination): string {
   const open = findings.filter(({ decision, remedy }) => !decision && remedy).length;
   const measure = byWeather ? "the weather that came" : "a cloudless sky, since no weather stands in the book";
   if (findings.length === 0) return `Nothing is wrong with the record, set against ${measure}.`;
-  const left = open === 0 ? "every remedy is decided" : `${open} ${open === 1 ? "remedy waits" : "remedies wait"} for your word`;
+  const offered = findings.some(({ remedy }) => remedy);
+  const left = !offered
+    ? "nothing needs your word"
+    : open === 0
+      ? "every remedy is decided"
+      : `${open} ${open === 1 ? "remedy waits" : "remedies wait"} for your word`;
   return `${findings.length} ${findings.length === 1 ? "finding" : "findings"} against ${measure}; ${left}.`;
 }
 

@@ -66,6 +66,9 @@ export function sniffNumbers(cells: readonly string[]): NumberGrammar & { readon
   }
   if (points > 0 && has(GROUPED["."]) === points && has(/^\d{1,3}(\.\d{3}){2,}$/) > 0)
     return { decimal: ",", thousands: ".", unsure: false };
+  // Whole hundreds beside 1.234: who writes decimals writes them in every cell.
+  if (points > 0 && commas === 0 && has(/^\d{1,3}\.\d{3}$/) === points && has(/^\d{3}$/) > points)
+    return { decimal: ",", thousands: ".", unsure: true };
   if (points > 0 && commas > 0) return { decimal: points >= commas ? "." : ",", thousands: points >= commas ? "," : ".", unsure: true };
   return { decimal: ".", thousands: "", unsure: false };
 }

@@ -3,7 +3,7 @@ import { readTime, type WrittenTime } from "../series-csv/timestamp";
 
 const NUMERIC =
   /^(\d{1,4})([./-])(\d{1,2})\2(\d{1,4})(?:[ T,]+(\d{1,2})[:.h](\d{2})(?:[:.](\d{2})(?:[.,]\d+)?)?\s*([ap])?\.?(?:m\.?)?)?\s*(Z|UTC|[+-]\d{2}:?\d{2})?$/i;
-const NAMED = /^(\d{1,2})[ .-]*([a-zéû]{3,9})\.?[ .-]*(\d{4})(?:[ ,T]+(\d{1,2})[:.h](\d{2})(?:[:.](\d{2}))?\s*([ap])?\.?(?:m\.?)?)?$/i;
+const NAMED = /^(\d{1,2})[ .-]*([a-zäéû]{3,9})\.?[ .-]*(\d{4})(?:[ ,T]+(\d{1,2})[:.h](\d{2})(?:[:.](\d{2}))?\s*([ap])?\.?(?:m\.?)?)?$/i;
 const COMPACT = /^(\d{4})(\d{2})(\d{2})(?:[ T]?(\d{2})(\d{2})(\d{2})?)?$/;
 const MONTHS = ["jan", "feb", "mar", "apr", "may", "jun", "jul", "aug", "sep", "oct", "nov", "dec"];
 const OTHER_MONTHS: Readonly<Record<string, number>> = {

@@ -32,7 +32,7 @@ export function shapeOf(head: readonly string[][]): TableShape | null {
   const above: string[][] = [];
   for (let i = first - 1; i >= 0 && above.length < 3; i--) {
     const row = head[i]!;
-    if (filled(row) < 2 || row.length < width / 2) break;
+    if (filled(row) < 1 || row.length < Math.max(2, width / 2)) break;
     above.unshift([...row]);
   }
   if (above.length === 0 && first > 0 && width === 1) above.push([...head[first - 1]!]);

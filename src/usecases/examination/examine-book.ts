@@ -81,17 +81,21 @@ function byDay(series: StoredSeries, clean: StoredSeries, site: Site, owed: Owed
     }
     if (!Number.isNaN(cleaned[i])) cleanSum[bin] = (Number.isNaN(cleanSum[bin]) ? 0 : cleanSum[bin]!) + cleaned[i]!;
   }
+  // Pages are whole days of UTC; the days before the first and after the last reading are no part of the record.
+  const first = read.findIndex((n) => n > 0);
+  const end = read.findLastIndex((n) => n > 0) + 1;
+  const keys = bins.keys.slice(first, end);
   return {
     key: seriesKeyOf(series),
     meterId: series.meterId,
     point: site.meters.find(({ id }) => id === series.meterId)?.point ?? "ac",
     quantity: series.quantity,
     stepMinutes: axis.stepMinutes,
-    days: [...bins.keys],
-    rawKwh: [...rawSum].map(brief),
-    cleanKwh: [...cleanSum].map(brief),
-    expectedKwh: owedByDay(bins.keys, site, owed),
-    readFrac: [...read].map((n, k) => Math.round((n / all[k]!) * 1000) / 1000),
+    days: keys,
+    rawKwh: [...rawSum.subarray(first, end)].map(brief),
+    cleanKwh: [...cleanSum.subarray(first, end)].map(brief),
+    expectedKwh: owedByDay(keys, site, owed),
+    readFrac: [...read.subarray(first, end)].map((n, k) => Math.round((n / all[first + k]!) * 1000) / 1000),
   };
 }
 

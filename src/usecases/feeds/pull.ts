@@ -14,6 +14,8 @@ export interface PullPorts {
   readonly now: () => number;
 }
 
+/** A source this far behind has more to give. */
+const CATCH_UP_MS = 24 * HOUR_MS;
 const LONGEST_PAUSE_MS = 6 * HOUR_MS;
 
 /** Minutes until the next try: the feed's own rhythm, doubled with every failure in a row, six hours at most. */
@@ -58,9 +60,16 @@ async function take({ feeds, fetcher }: PullPorts, feed: Feed, book: Book, now: 
   if (inspection.kind !== settings.kind)
     throw new FetchFailure(`The answer holds ${inspection.kind ?? "nothing that the ledger reads"}, not ${settings.kind}.`);
   const last = inspection.file?.lastUtcMs ?? cursorUtcMs;
+  // A source that gives its past in parts is asked on at once until it has come to the present.
+  const behind = last > cursorUtcMs && now - last > CATCH_UP_MS;
   if (last > now + HOUR_MS)
     throw new FetchFailure(`The answer holds readings of the future, up to ${new Date(last).toISOString().slice(0, 16)}Z.`);
-  return feeds.commit(feed.id, { series: inspection.series, cursorUtcMs: Math.max(cursorUtcMs, last), nextUtcMs, triedUtcMs: now });
+  return feeds.commit(feed.id, {
+    series: inspection.series,
+    cursorUtcMs: Math.max(cursorUtcMs, last),
+    nextUtcMs: behind ? now : nextUtcMs,
+    triedUtcMs: now,
+  });
 }
 
 const rowsOf = (text: string): number => text.split("\n").filter((line) => line.trim() !== "").length - 1;

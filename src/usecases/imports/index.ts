@@ -1,6 +1,6 @@
 export { coverageOf } from "./coverage";
 export { type ImportPorts, previewImport, runImport, setBatchUndone } from "./imports";
-export { inspectFile } from "./inspect";
+export { type Inspection, inspectFile } from "./inspect";
 export { type DayPages, joinPages, type MeteredPages } from "./join-pages";
 export type { MeteredSparse } from "./metered-sparse";
 export type { ImportStore, MappingStore, NewBatch, StagedFile, Staging } from "./ports";

@@ -1,4 +1,4 @@
-import type { ProductionQuantity } from "@/core/readings";
+import { energyKwh, mergeMeterEnergy, type ProductionQuantity } from "@/core/readings";
 import type { MeterSeries } from "@/core/reconcile";
 import { endUtcMs, type TimeAxis, unionAxis } from "@/core/series";
 import type { Site } from "@/core/site";
@@ -36,20 +36,19 @@ export function gatherWeather(stored: readonly StoredSeries[]): Weather | null {
   };
 }
 
-/** The production series of each meter that counts AC energy: the finest step of each. */
+/** Each meter that counts AC energy as one series: where it was read by several, the finest stands and coarser ones fill what it leaves. */
 export function gatherMeters(stored: readonly StoredSeries[], site: Site): MeterSeries[] {
   const counted = new Set(site.meters.filter((meter) => meter.point === "ac").map((meter) => meter.id));
-  const byMeter = new Map<string, StoredSeries>();
-  for (const series of stored) {
-    const held = byMeter.get(series.meterId);
-    if (counted.has(series.meterId) && (!held || series.axis.stepMinutes < held.axis.stepMinutes)) byMeter.set(series.meterId, series);
-  }
-  return [...byMeter.values()].map(({ meterId, quantity, axis, values }) => ({
-    meterId,
-    quantity: quantity as ProductionQuantity,
-    axis,
-    values,
-  }));
+  const meterIds = [...new Set(stored.map(({ meterId }) => meterId))].filter((meterId) => counted.has(meterId));
+  return meterIds.map((meterId) => {
+    const own = stored.filter((series) => series.meterId === meterId);
+    const [only] = own;
+    if (own.length === 1 && only) return { meterId, quantity: only.quantity as ProductionQuantity, axis: only.axis, values: only.values };
+    const { axis, kwh } = mergeMeterEnergy(
+      own.map(({ axis, quantity, values }) => ({ axis, kwh: energyKwh(values, quantity as ProductionQuantity, axis.stepMinutes) })),
+    );
+    return { meterId, quantity: "energy_kwh", axis, values: kwh };
+  });
 }
 
 /** The axis from the first to the last value. */

@@ -27,6 +27,7 @@ export const problemCodes = [
   "other-sheets",
   "formula-cells",
   "too-many-columns",
+  "too-many-rows",
   "repeated-header",
   "summary-row",
   "below-zero",

@@ -107,6 +107,11 @@ const CATALOGUE: Readonly<Record<ProblemCode, Word>> = {
     expected: `At most ${f.most}.`,
     remedy: "Export fewer devices or days at a time, or a row a time instead of a column a time.",
   }),
+  "too-many-rows": () => ({
+    what: "The file holds more than twelve million rows.",
+    expected: "At most twenty years of minutes in one file.",
+    remedy: "Cut it by years and drop the parts one after another. Nothing was stored.",
+  }),
   "repeated-header": (_f, n) => ({
     what: `The header comes again in ${rows(n)}.`,
     expected: "One header.",

@@ -1,10 +1,10 @@
 import type { WrittenTime } from "./timestamp";
 
-/** Most common positive difference of consecutive written times, minutes; null when there is none. */
+/** Most common distance of consecutive written times, minutes; null when there is none. Files with the newest row first count as well. */
 export function usualStepMinutes(times: readonly WrittenTime[]): number | null {
   const counts = new Map<number, number>();
   for (let i = 1; i < times.length; i++) {
-    const minutes = (instant(times[i]!) - instant(times[i - 1]!)) / 60_000;
+    const minutes = Math.abs(instant(times[i]!) - instant(times[i - 1]!)) / 60_000;
     if (minutes > 0) counts.set(minutes, (counts.get(minutes) ?? 0) + 1);
   }
   let usual: number | null = null;

@@ -85,7 +85,11 @@ function proposalOf({ head, dialect }: TableSource, options: SeriesOptions, log:
 /** No row of data: only a header, or nothing that looks like a table. */
 function noRows(head: readonly string[][], first: readonly string[], log: ProblemLog): void {
   const header = readHeader(first);
-  if (header.timeIndex >= 0 || header.columns.length > 0) {
+  if (header.timeIndex < 0 && header.columns.length > 0) {
+    log.add("no-time-column", "error", { row: 1 }, { columns: first.filter(Boolean).join(", ").slice(0, 200) });
+    return;
+  }
+  if (header.timeIndex >= 0) {
     if (head.filter((row) => row.some((cell) => cell.trim() !== "")).length > 1) {
       log.add("bad-time", "error", { row: 2, value: (head[1] ?? []).join(" ").slice(0, 60) });
     } else log.add("no-rows", "error");

@@ -187,7 +187,7 @@ function stepOf(rows: readonly string[][], columns: readonly number[], order: Ti
   let last = Number.NaN;
   for (const row of rows) {
     const at = readForeignTime(columns.map((index) => (row[index] ?? "").trim()).join(" "), order)?.wallMs ?? Number.NaN;
-    const minutes = (at - last) / 60_000;
+    const minutes = Math.abs(at - last) / 60_000;
     if (minutes > 0) counts.set(minutes, (counts.get(minutes) ?? 0) + 1);
     last = at;
   }

@@ -1,5 +1,15 @@
 import type { ProblemLog } from "@/contracts/problems";
-import { type Bytes, type Dialect, decodeText, peek, type RecordBlock, records, sniffDialect, type TextNotes } from "../text";
+import {
+  type Bytes,
+  type Dialect,
+  decodeText,
+  peek,
+  type RecordBlock,
+  records,
+  sniffDialect,
+  type TextNotes,
+  UnreadableText,
+} from "../text";
 import { isZip, sheetRows } from "../xlsx";
 
 /** A table whatever it was written in: its first rows to look at, and all of its rows block by block. */
@@ -22,6 +32,7 @@ export async function openTable(bytes: Bytes, log: ProblemLog): Promise<TableSou
   }
   const notes: TextNotes = { encoding: "utf-8" };
   const { head, whole } = await peek(decodeText(all, notes), HEAD_CHARS);
+  if (head.length >= HEAD_CHARS && !/[\r\n]/.test(head)) throw new UnreadableText("line-too-long");
   if (notes.encoding !== "utf-8") log.add("other-encoding", "notice", {}, { encoding: notes.encoding });
   const dialect = sniffDialect(head);
   return { dialect, head: await headRows(head, dialect), blocks: records(whole, dialect.delimiter) };

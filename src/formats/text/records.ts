@@ -16,6 +16,8 @@ const quotes = (text: string): number => text.split('"').length - 1;
 
 /** A quote that is still open after this many letters was never closed. */
 const LONGEST_RECORD = 1_000_000;
+/** Twenty years of minutes; more is no record of one site, or a file that unpacks without end. */
+const MOST_ROWS = 12_000_000;
 
 /**
  * Cuts decoded text into whole records and parses them block by block, so that memory stays flat however long the file is.
@@ -28,6 +30,7 @@ export async function* records(text: AsyncIterable<string>, delimiter: Dialect["
     const { data } = Papa.parse<string[]>(block, { delimiter, header: false, skipEmptyLines: false });
     const firstRow = row;
     row += data.length;
+    if (row > MOST_ROWS) throw new UnreadableText("too-many-rows");
     return { firstRow, rows: data };
   };
   for await (const chunk of withLineFeeds(text)) {

@@ -21,7 +21,7 @@ export interface ImportFigures {
   readonly pages: number;
 }
 
-const ROWS = 1_000_000;
+const ROWS = 1_050_000;
 
 async function writeCsv(file: string): Promise<void> {
   const out = createWriteStream(file);
@@ -73,10 +73,10 @@ export async function measureImport(): Promise<ImportFigures> {
   });
   const options = importOptionsSchema.parse({});
   const previewed = performance.now();
-  await previewImport(services, book, staged.id, options);
+  const told = await previewImport(services, book, staged.id, options);
   const started = performance.now();
   let pages = 0;
-  for await (const event of runImport(services, book, staged.id, options, new AbortController().signal))
+  for await (const event of runImport(services, book, staged.id, told.options, new AbortController().signal))
     if (event.kind === "done") pages = event.pages;
   const importSeconds = (performance.now() - started) / 1000;
   clearInterval(watch);

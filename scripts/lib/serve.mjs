@@ -34,6 +34,7 @@ export async function serve({ env, firstPort = 3000, dev = false, quiet = false 
         address,
         ended,
         log: () => log,
+        kill: () => child.kill("SIGKILL"),
         stop: async () => {
           child.kill("SIGTERM");
           await ended;

@@ -1,5 +1,8 @@
 import { z } from "zod";
+import { examinationSchema } from "./examination";
+import { feedSettingsSchema } from "./feeds";
 import { ledgerReportSchema } from "./ledger";
+import { tableMappingSchema } from "./mapping";
 import { moneyReportSchema } from "./money";
 import { siteSchema } from "./site";
 
@@ -13,5 +16,8 @@ export function published(): { file: string; schema: object }[] {
     of("site", siteSchema, "input"),
     of("ledger-report", ledgerReportSchema, "output"),
     of("money-report", moneyReportSchema, "output"),
+    of("table-mapping", tableMappingSchema, "input"),
+    of("feed-settings", feedSettingsSchema, "input"),
+    of("examination", examinationSchema, "output"),
   ];
 }

@@ -6,7 +6,7 @@ import type { Batch } from "@/contracts/imports";
 import type { ImportStore, MeteredPages, NewBatch } from "@/usecases/imports";
 import type { BatchRow, Models } from "./models";
 import { COPY_HEADER, COPY_TRAILER, pageRow } from "./page-codec";
-import { clientOf } from "./raw-client";
+import { clientOf, endingWith } from "./raw-client";
 
 /** Import batches in PostgreSQL: each in one transaction, its pages by COPY. */
 export function importRepository(sequelize: Sequelize, models: Models): ImportStore {
@@ -105,7 +105,9 @@ function* pageRows(batchId: number, series: readonly MeteredPages[], ids: readon
 
 async function copyPages(transaction: Transaction, rows: Iterable<Buffer>, signal: AbortSignal): Promise<void> {
   const into = "copy day_pages (series_id, utc_day, batch_id, readings) from stdin (format binary)";
-  await pipeline(Readable.from(rows, { objectMode: true, highWaterMark: 16 }), clientOf(transaction).query(copyFrom(into)), { signal });
+  const client = clientOf(transaction);
+  const copying = client.query(copyFrom(into));
+  await endingWith(client, () => pipeline(Readable.from(rows, { objectMode: true, highWaterMark: 16 }), copying, { signal }));
 }
 
 const asBatch = (row: BatchRow): Batch => ({

@@ -19,3 +19,26 @@ export async function withClient<T>(sequelize: Sequelize, work: (client: Client)
 
 /** The driver's client that a transaction runs on. */
 export const clientOf = (transaction: Transaction): Client => (transaction as unknown as { connection: Client }).connection;
+
+/** The database went away in the middle of a transfer. */
+export class ConnectionLost extends Error {
+  override readonly name = "ConnectionLost";
+}
+
+/** Runs a COPY that fails when its connection ends: the driver tells its own queries of that, but not a stream, which would wait for ever. */
+export async function endingWith<T>(client: Client, work: () => Promise<T>): Promise<T> {
+  let lost = (): void => {};
+  const ended = new Promise<never>((_, reject) => {
+    lost = () => reject(new ConnectionLost("The connection to the database ended in the middle of a transfer."));
+  });
+  client.once("end", lost);
+  client.once("error", lost);
+  const working = work();
+  working.catch(() => {});
+  try {
+    return await Promise.race([working, ended]);
+  } finally {
+    client.off("end", lost);
+    client.off("error", lost);
+  }
+}

@@ -5,7 +5,7 @@ import { DAY_MS, MINUTE_MS } from "@/core/units";
 import type { ReadingStore, StoredSeries } from "@/usecases/ledger";
 import type { Models, SeriesRow } from "./models";
 import { type CopiedPage, overlayPage, readCopiedPages, setPage } from "./page-codec";
-import { withClient } from "./raw-client";
+import { endingWith, withClient } from "./raw-client";
 
 const WEATHER = [
   "ghi_w_m2",
@@ -35,7 +35,8 @@ export function readingRepository(sequelize: Sequelize, { Series, Batch, Promise
       return withClient(sequelize, async (client) => {
         const found: StoredSeries[] = [];
         for (const row of wanted) {
-          const pages = readCopiedPages(await buffer(client.query(copyTo(copyPages(row.id)))));
+          const copying = client.query(copyTo(copyPages(row.id)));
+          const pages = readCopiedPages(await endingWith(client, () => buffer(copying)));
           if (pages.length > 0) found.push(joined(row, pages));
         }
         return found;

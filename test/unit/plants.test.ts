@@ -1,5 +1,6 @@
 import { execFile } from "node:child_process";
-import { readFileSync } from "node:fs";
+import { mkdtempSync, readFileSync, writeFileSync } from "node:fs";
+import { tmpdir } from "node:os";
 import path from "node:path";
 import { promisify } from "node:util";
 import { describe, expect, it } from "vitest";
@@ -104,14 +105,22 @@ describe("the command line", () => {
     expect(report.payback?.simpleYears).toBeCloseTo(52_800 / (101_452 * 0.178), 3);
   }, 30_000);
 
-  it("refuses a clock without a zone with exit 2 and the option that decides", async () => {
+  it("finds out a clock that fits, and refuses with the option that decides where nothing tells", async () => {
     const { site, weather, production } = options("dry-roof");
-    const refused = ledger("reconcile", "--site", site, "--weather", weather, "--production", production);
-    await expect(refused).rejects.toMatchObject({
+    const read = await ledger("reconcile", "--site", site, "--weather", weather, "--production", production);
+    expect(read.stderr).toMatch(/the sun says Europe\/Madrid, labels at the start/);
+    const short = path.join(mkdtempSync(path.join(tmpdir(), "ledger-")), "short.csv");
+    writeFileSync(short, "time,energy_kwh\n2023-06-01 10:00,1\n2023-06-01 11:00,2\n");
+    await expect(ledger("reconcile", "--site", site, "--weather", weather, "--production", short)).rejects.toMatchObject({
       code: 2,
       stderr: expect.stringMatching(/no offset from UTC.*--production-zone Europe\/Madrid/s) as string,
     });
-  }, 30_000);
+    writeFileSync(short, "time,reading\n2023-06-01T10:00Z,1\n2023-06-01T11:00Z,2\n");
+    await expect(ledger("reconcile", "--site", site, "--weather", weather, "--production", short)).rejects.toMatchObject({
+      code: 2,
+      stderr: expect.stringMatching(/“reading”.*--production-unit kWh, Wh, W, kW/s) as string,
+    });
+  }, 60_000);
 
   it("refuses unknown commands, options and files by name", async () => {
     await expect(ledger("explode")).rejects.toMatchObject({ code: 2, stderr: expect.stringContaining("no command explode") as string });

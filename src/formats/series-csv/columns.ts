@@ -16,12 +16,12 @@ export type WeatherQuantity = (typeof weatherQuantities)[number];
 export type Quantity = WeatherQuantity | (typeof productionQuantities)[number];
 export type SeriesKind = "weather" | "production";
 
-const ALIASES: Readonly<Record<string, string>> = {
-  timestamp: "time",
-  temp_air_c: "air_temperature_c",
-  wind_m_s: "wind_speed_m_s",
-  expected_kwh: "kwh",
-};
+const ALIASES: ReadonlyMap<string, string> = new Map([
+  ["timestamp", "time"],
+  ["temp_air_c", "air_temperature_c"],
+  ["wind_m_s", "wind_speed_m_s"],
+  ["expected_kwh", "kwh"],
+]);
 
 export interface SeriesColumn {
   readonly index: number;
@@ -41,7 +41,7 @@ export interface HeaderReading {
 /** A header name without case and spaces, aliases resolved. */
 export const canonicalHeader = (header: string): string => {
   const plain = header.trim().toLowerCase();
-  return ALIASES[plain] ?? plain;
+  return ALIASES.get(plain) ?? plain;
 };
 
 const isQuantity = (name: string): name is Quantity =>

@@ -6,35 +6,35 @@ const NUMERIC =
 const NAMED = /^(\d{1,2})[ .-]*([a-zäéû]{3,9})\.?[ .-]*(\d{4})(?:[ ,T]+(\d{1,2})[:.h](\d{2})(?:[:.](\d{2}))?\s*([ap])?\.?(?:m\.?)?)?$/i;
 const COMPACT = /^(\d{4})(\d{2})(\d{2})(?:[ T]?(\d{2})(\d{2})(\d{2})?)?$/;
 const MONTHS = ["jan", "feb", "mar", "apr", "may", "jun", "jul", "aug", "sep", "oct", "nov", "dec"];
-const OTHER_MONTHS: Readonly<Record<string, number>> = {
-  mär: 2,
-  mrz: 2,
-  mai: 4,
-  okt: 9,
-  dez: 11,
-  fév: 1,
-  avr: 3,
-  jui: 5,
-  aoû: 7,
-  déc: 11,
-  ene: 0,
-  abr: 3,
-  ago: 7,
-  dic: 11,
-  gen: 0,
-  mag: 4,
-  giu: 5,
-  lug: 6,
-  set: 8,
-  ott: 9,
-};
+const OTHER_MONTHS: ReadonlyMap<string, number> = new Map([
+  ["mär", 2],
+  ["mrz", 2],
+  ["mai", 4],
+  ["okt", 9],
+  ["dez", 11],
+  ["fév", 1],
+  ["avr", 3],
+  ["jui", 5],
+  ["aoû", 7],
+  ["déc", 11],
+  ["ene", 0],
+  ["abr", 3],
+  ["ago", 7],
+  ["dic", 11],
+  ["gen", 0],
+  ["mag", 4],
+  ["giu", 5],
+  ["lug", 6],
+  ["set", 8],
+  ["ott", 9],
+]);
 
 /** Month (0 to 11) of a name in a few languages, by its first letters; null for none. */
 export function namedMonth(name: string): number | null {
   const start = name.trim().toLowerCase().slice(0, 3);
   const found = MONTHS.indexOf(start);
   if (found >= 0) return found;
-  return OTHER_MONTHS[start] ?? null;
+  return OTHER_MONTHS.get(start) ?? null;
 }
 
 /**

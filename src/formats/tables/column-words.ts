@@ -51,12 +51,13 @@ export function meaningOf(header: string, stepMinutes: number | null): ColumnMea
   if (NOT_OURS.test(text)) return null;
   if (/temp|lufttemp|t_?(air|amb)|außen/.test(text))
     return unit === "°f" || unit === "degf" || unit === "f" ? as("air_temperature_c", 5 / 9, -160 / 9) : as("air_temperature_c");
-  if (/wind|vent\b|viento/.test(text) && !/dir/.test(text)) return as("wind_speed_m_s", SPEED[unit ?? ""] ?? 1);
+  if (/wind|vent\b|viento/.test(text) && !/dir/.test(text))
+    return as("wind_speed_m_s", unit !== null && Object.hasOwn(SPEED, unit) ? SPEED[unit]! : 1);
   if (/rain|precip|niederschlag|regen|pluie|lluvia/.test(text)) return as("rain_mm", unit === "in" ? 25.4 : unit === "cm" ? 10 : 1);
   if (/snow|schnee|neige|nieve/.test(text)) return as("snow_depth_cm", unit === "mm" ? 0.1 : unit === "in" ? 2.54 : 1);
   if (/albedo/.test(text)) return as("albedo");
-  if (unit !== null && unit in ENERGY) return as(COUNTER.test(text) ? "counter_kwh" : "energy_kwh", ENERGY[unit]);
-  if (unit !== null && unit in POWER) return as("power_w", POWER[unit]);
+  if (unit !== null && Object.hasOwn(ENERGY, unit)) return as(COUNTER.test(text) ? "counter_kwh" : "energy_kwh", ENERGY[unit]);
+  if (unit !== null && Object.hasOwn(POWER, unit)) return as("power_w", POWER[unit]);
   if (COUNTER.test(text)) return as("counter_kwh");
   if (/power|leistung|puissance|potencia|potenza|\bp_?ac\b/.test(text)) return as("power_w");
   if (/energy|energie|énergie|energ[ií]a|yield|ertrag|product|generat|erzeug|harvest/.test(text)) return as("energy_kwh");

@@ -305,8 +305,8 @@ function unknownColumn(draft: Draft, column: number, numbers: NumberGrammar, ste
     counter_kwh: { ...guess, quantity: "counter_kwh" },
     ghi_w_m2: { ...guess, quantity: "ghi_w_m2" },
   };
-  const meaning = (answer && known[answer]) || guess;
-  if (!(answer && known[answer])) {
+  const meaning = (answer && Object.hasOwn(known, answer) && known[answer]) || guess;
+  if (!answer || !Object.hasOwn(known, answer)) {
     draft.confidence = Math.min(draft.confidence, 0.3);
     draft.questions.push({
       id: "quantity",
@@ -389,8 +389,8 @@ function answeredMeaning(draft: Draft, count: number): ColumnMeaning {
     power_w: { quantity: "power_w", factor: 1, offset: 0, unit: "w" },
     power_kw: { quantity: "power_w", factor: 1000, offset: 0, unit: "kw" },
   };
-  const answer = answers[draft.context.answers.quantity ?? ""];
-  if (answer) return answer;
+  const given = draft.context.answers.quantity ?? "";
+  if (Object.hasOwn(answers, given)) return answers[given]!;
   draft.confidence = Math.min(draft.confidence, 0.4);
   draft.questions.push({
     id: "quantity",

@@ -19,6 +19,11 @@ const SCREENS = [
   "/books/packing-shed/yield?view=methods",
   "/validation",
   "/books/packing-shed/readings",
+  "/books/packing-shed/readings?view=type",
+  "/books/packing-shed/readings?view=feeds",
+  "/books/bore-field/readings?view=findings",
+  "/books/packing-shed/readings?view=record",
+  "/books/packing-shed/readings?view=health",
   "/books/packing-shed/money",
 ];
 

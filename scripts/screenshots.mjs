@@ -46,11 +46,27 @@ const VIEWS = [
   { name: "shade", path: "/books/ferry-office/site?view=shade", settle: 3000 },
   { name: "tilt-planner", path: "/books/bore-field/bench", settle: 4000 },
   { name: "rows", path: "/books/ferry-office/bench?view=rows" },
-  { name: "readings", path: "/books/packing-shed/readings" },
+  { name: "readings", path: "/books/packing-shed/readings?view=record" },
   {
     name: "import-preview",
     path: "/books/packing-shed/readings",
-    act: (page) => page.getByTestId("file").setInputFiles(inProject("test", "fixtures", "plants", "dry-roof", "production.csv.gz")),
+    act: (page) => page.getByTestId("file").setInputFiles(inProject("test", "fixtures", "plants", "alpine-hut", "production.csv.gz")),
+  },
+  {
+    name: "findings",
+    path: "/",
+    act: async (page) => {
+      const plant = (name) => inProject("test", "fixtures", "plants", "southern-ranch", name);
+      await page.getByTestId("site-file").setInputFiles(plant("southern-ranch.site.json"));
+      await page.waitForURL(/readings$/);
+      for (const name of ["weather.csv.gz", "production.csv.gz"]) {
+        await page.getByTestId("file").setInputFiles(plant(name));
+        await page.getByRole("button", { name: "Put it in the book" }).click();
+        await page.getByTestId("import-done").waitFor();
+      }
+      await page.getByRole("link", { name: "See what the examination found" }).click();
+      await page.locator("ol button[aria-expanded]").first().click();
+    },
   },
   { name: "money", path: "/books/packing-shed/money" },
 ];

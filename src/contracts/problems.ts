@@ -110,7 +110,7 @@ export class ProblemLog {
       return;
     }
     known.count++;
-    if (known.places.length < PLACES_KEPT) known.places.push(place);
+    if (known.places.length < PLACES_KEPT && Object.keys(place).length > 0) known.places.push(place);
   }
 
   get hasErrors(): boolean {

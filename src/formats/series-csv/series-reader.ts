@@ -11,6 +11,8 @@ import { EARLIEST_MS, LATEST_MS, spanDays } from "./span-days";
 
 const SUMMARY = /^\s*("|#|\/\/|;)|total|summe|gesamt|\bsum\b|average|mean|mittel|\bmax|\bmin\b|end of|generated|exported/i;
 
+const isBlank = (cells: readonly string[]): boolean => cells.every((cell) => cell.trim() === "");
+
 /** Reads the rows of a layout into day pages; every fault with its place goes to the log. */
 export class SeriesReader {
   rowCount = 0;
@@ -35,12 +37,14 @@ export class SeriesReader {
 
   take(block: RecordBlock): void {
     const { firstRow, layout } = this.layout.mapping;
-    block.rows.forEach((cells, k) => {
+    const { rows } = block;
+    for (let k = 0; k < rows.length; k++) {
+      const cells = rows[k]!;
       const row = block.firstRow + k;
-      if (row < firstRow || cells.every((cell) => cell.trim() === "")) return;
+      if (row < firstRow || (cells[0]!.trim() === "" && isBlank(cells))) continue;
       if (layout === "rows") this.takeRow(cells, row);
       else this.takeWide(cells, row);
-    });
+    }
   }
 
   private takeRow(cells: string[], row: number): void {

@@ -27,13 +27,17 @@ export function toNumber(cell: string, { decimal, thousands }: NumberGrammar): n
   let text = cell;
   if (text === "" || text.length > LONGEST) return Number.NaN;
   const direct = decimal === "." && thousands === "" ? Number(text) : Number.NaN;
-  if (!Number.isNaN(direct)) return /[xX]|inf/i.test(text) ? Number.NaN : direct;
+  if (!Number.isNaN(direct)) return isPlain(text, direct) ? direct : Number.NaN;
   text = text.replace(/\s*(k|M)?W(h|p)?$|\s*°?C$/u, "").trim();
   if (thousands !== "") text = thousands === " " ? text.replaceAll(/[\s\u00a0\u202f]/gu, "") : text.replaceAll(thousands, "");
   if (decimal === ",") text = text.replace(",", ".");
   text = text.replace("\u2212", "-");
   return /^[+-]?(\d+\.?\d*|\.\d+)(e[+-]?\d+)?$/i.test(text) ? Number(text) : Number.NaN;
 }
+
+/** Neither hexadecimal, octal, binary (all with a letter behind a nought) nor infinite. */
+const isPlain = (text: string, value: number): boolean =>
+  Number.isFinite(value) && !(text.length > 2 && text.charCodeAt(1) > 57 && text.charCodeAt(1) !== 101 && text.charCodeAt(1) !== 69);
 
 const GROUPED = {
   ",": /^[+-]?\d{1,3}(,\d{3})+(\.\d+)?$/,

@@ -27,7 +27,9 @@ export async function* records(text: AsyncIterable<string>, delimiter: Dialect["
   let carry = "";
   let row = 1;
   const parse = (block: string): RecordBlock => {
-    const { data } = Papa.parse<string[]>(block, { delimiter, header: false, skipEmptyLines: false });
+    // Told, not guessed: guessing looks through every block.
+    const newline = block.includes("\r\n") ? "\r\n" : "\n";
+    const { data } = Papa.parse<string[]>(block, { delimiter, newline, header: false, skipEmptyLines: false });
     const firstRow = row;
     row += data.length;
     if (row > MOST_ROWS) throw new UnreadableText("too-many-rows");

@@ -1,5 +1,5 @@
 import { buffer } from "node:stream/consumers";
-import ExcelJS from "exceljs";
+import type ExcelJS from "exceljs";
 import { unzipSync, zipSync } from "fflate";
 import type { ProblemLog } from "@/contracts/problems";
 import { type Bytes, UnreadableText } from "../text";
@@ -15,7 +15,9 @@ export const isZip = (bytes: Uint8Array): boolean => bytes[0] === 0x50 && bytes[
  * Macros and links to other files are left out and said. Throws UnreadableText for what is no workbook, or unpacks beyond measure.
  */
 export async function sheetRows(bytes: Bytes, log: ProblemLog): Promise<string[][]> {
-  const book = new ExcelJS.Workbook();
+  // Loaded when a workbook comes: it weighs as much as all else that reads files.
+  const { default: Excel } = await import("exceljs");
+  const book = new Excel.Workbook();
   const packed = repacked(await buffer(limited(bytes)), log);
   try {
     await book.xlsx.load(packed.buffer as ArrayBuffer);

@@ -13,6 +13,7 @@ import {
 } from "@/core/readings";
 import { meteredOnto } from "@/core/reconcile";
 import { emptyGrid, gridCsv, gridReducer } from "@/features/readings/grid-state";
+import { csvOf } from "@/features/save/csv";
 import { site } from "../site-builder";
 
 const DAY = 86_400_000;
@@ -167,6 +168,12 @@ describe("the quick health check", () => {
         ],
       }).faults,
     ).toContain("inputs-unequal");
+  });
+});
+
+describe("figures saved as CSV", () => {
+  it("never hand a spreadsheet a formula, and keep numbers numbers", () => {
+    expect(csvOf([["=1+1", "@cmd", "-x", -3.5, null]])).toBe(`"'=1+1","'@cmd","'-x",-3.5,`);
   });
 });
 

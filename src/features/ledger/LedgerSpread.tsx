@@ -179,6 +179,7 @@ function Amounts({ line, scale, context, total = false }: { line: LedgerLine; sc
         ) : (
           <Figure plain working={() => workings.meteredWorking(line, context)}>
             {kwh(line.meteredKwh)}
+            {line.splitKwh > 0 && <span title={`${kwh(line.splitKwh)} kWh split from longer spans by the expected shape`}> ÷</span>}
           </Figure>
         )}
       </td>

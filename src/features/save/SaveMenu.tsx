@@ -2,8 +2,8 @@
 
 import { Menu } from "@mantine/core";
 import { IconDownload } from "@tabler/icons-react";
-import { unparse } from "papaparse";
 import styles from "./ChartFrame.module.css";
+import { csvOf } from "./csv";
 import { savePng, saveSvg, saveText } from "./save-chart";
 
 export type FigureTable = readonly (readonly (string | number | null)[])[];
@@ -33,7 +33,7 @@ export function SaveMenu({ title, fileName, table, picture }: Props) {
       <Menu.Dropdown>
         <Menu.Item onClick={() => keep(saveSvg)}>Picture (SVG)</Menu.Item>
         <Menu.Item onClick={() => keep(savePng)}>Picture (PNG)</Menu.Item>
-        <Menu.Item onClick={() => saveText(unparse(table() as unknown[][]), `${fileName}.csv`, "text/csv")}>Figures (CSV)</Menu.Item>
+        <Menu.Item onClick={() => saveText(csvOf(table()), `${fileName}.csv`, "text/csv")}>Figures (CSV)</Menu.Item>
       </Menu.Dropdown>
     </Menu>
   );

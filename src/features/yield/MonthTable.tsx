@@ -39,7 +39,10 @@ export function MonthTable({ base, answer, site, wished, slug, year }: Props) {
   const cells = { site, wished, decimals };
   const save = () =>
     saveText(
-      unparse(rows.map((r) => ({ month: r.key, built_kwh: r.built.expectedKwh, tried_kwh: r.tried.expectedKwh }))),
+      unparse(
+        rows.map((r) => ({ month: r.key, built_kwh: r.built.expectedKwh, tried_kwh: r.tried.expectedKwh })),
+        { escapeFormulae: true },
+      ),
       `${slug}-${year}-what-if.csv`,
       "text/csv",
     );

@@ -1,11 +1,12 @@
 import { spawn } from "node:child_process";
 import { freePort } from "./cluster.mjs";
-import { nodeBin, projectFolder } from "./run.mjs";
+import { projectFolder } from "./run.mjs";
 
 const STANDINS = ["weather", "logger", "meter"];
 
 function start(args, env) {
-  const child = spawn(process.execPath, [nodeBin("tsx"), ...args], { cwd: projectFolder, env, stdio: ["ignore", "ignore", "inherit"] });
+  // One process, so that a signal reaches what does the work.
+  const child = spawn(process.execPath, ["--import", "tsx", ...args], { cwd: projectFolder, env, stdio: ["ignore", "ignore", "inherit"] });
   const ended = new Promise((resolve) => child.once("exit", resolve));
   return {
     child,

@@ -96,6 +96,14 @@ export const importEventSchema = z.discriminatedUnion("kind", [
 ]);
 export type ImportEvent = z.output<typeof importEventSchema>;
 
+/** One line of the preview's progress stream; the last is the preview, or why there is none. */
+export const previewEventSchema = z.discriminatedUnion("kind", [
+  z.strictObject({ kind: z.literal("reading"), rows: z.number().int() }),
+  z.strictObject({ kind: z.literal("preview"), preview: importPreviewSchema }),
+  z.strictObject({ kind: z.literal("refused"), code: z.string(), message: z.string(), help: z.string(), problems: z.array(problemSchema) }),
+]);
+export type PreviewEvent = z.output<typeof previewEventSchema>;
+
 /** How much of each month a stored series covers. */
 export const coverageSchema = z.strictObject({
   quantity: z.string(),

@@ -36,7 +36,12 @@ export function ImportSteps({ slug, timeZone, zones, meters, way }: ImportDeskPr
   const { state } = way;
   return (
     <>
-      {state.kind === "sending" && <Waiting words={`Reading ${state.fileName} …`} cancel={() => void way.cancel()} />}
+      {state.kind === "sending" && (
+        <Waiting
+          words={`Reading ${state.fileName} …${state.rows > 0 ? ` ${number(state.rows)} rows read` : ""}`}
+          cancel={() => void way.cancel()}
+        />
+      )}
       {state.kind === "refused" && <Refused refusal={state.refusal} />}
       {state.kind === "refused" && state.waiting > 0 && (
         <Button variant="default" onClick={() => void way.next()}>

@@ -1,6 +1,6 @@
-import { type ImportEvent, type ImportOptions, type ImportPreview, importEventSchema, importPreviewSchema } from "@/contracts/imports";
+import { type ImportEvent, type ImportOptions, type ImportPreview, importEventSchema, previewEventSchema } from "@/contracts/imports";
 import { UPLOAD_LIMIT_BYTES } from "@/contracts/uploads";
-import { call, RefusedCall, refusalFrom } from "@/features/api";
+import { RefusedCall, refusalFrom } from "@/features/api";
 
 /** Sends a file as a raw stream; resolves with the name under which it waits. */
 export async function upload(slug: string, file: File, signal: AbortSignal): Promise<string> {
@@ -23,15 +23,33 @@ export async function upload(slug: string, file: File, signal: AbortSignal): Pro
   return ((await response.json()) as { uploadId: string }).uploadId;
 }
 
-export async function preview(slug: string, uploadId: string, options: Partial<ImportOptions>): Promise<ImportPreview> {
-  return importPreviewSchema.parse(await call("POST", `/api/books/${slug}/uploads/${uploadId}/preview`, options));
+/** Has an uploaded file read; `onRows` is told how far it is, and the signal stops it. */
+export async function preview(
+  slug: string,
+  uploadId: string,
+  options: Partial<ImportOptions>,
+  signal: AbortSignal,
+  onRows: (rows: number) => void = () => {},
+): Promise<ImportPreview> {
+  for await (const line of lines(`/api/books/${slug}/uploads/${uploadId}/preview`, options, signal)) {
+    const event = previewEventSchema.parse(line);
+    if (event.kind === "preview") return event.preview;
+    if (event.kind === "refused") throw new RefusedCall(event.code, event.message, event.help, event.problems);
+    onRows(event.rows);
+  }
+  throw new RefusedCall("no-answer", "The server broke off in the middle of its answer.", "Drop the file again.", []);
 }
 
 /** Stores an uploaded file, event by event; ends by itself, or when the signal says so with nothing stored. */
 export async function* store(slug: string, uploadId: string, options: ImportOptions, signal: AbortSignal): AsyncGenerator<ImportEvent> {
-  const response = await fetch(`/api/books/${slug}/uploads/${uploadId}/import`, {
+  for await (const line of lines(`/api/books/${slug}/uploads/${uploadId}/import`, options, signal)) yield importEventSchema.parse(line);
+}
+
+/** A route's answer line by line, each as JSON. */
+async function* lines(path: string, body: unknown, signal: AbortSignal): AsyncGenerator<unknown> {
+  const response = await fetch(path, {
     method: "POST",
-    body: JSON.stringify(options),
+    body: JSON.stringify(body),
     signal,
     headers: { "content-type": "application/json" },
   });
@@ -39,8 +57,8 @@ export async function* store(slug: string, uploadId: string, options: ImportOpti
   const reader = response.body.pipeThrough(new TextDecoderStream()).getReader();
   let rest = "";
   for (let chunk = await reader.read(); !chunk.done; chunk = await reader.read()) {
-    const lines = (rest + chunk.value).split("\n");
-    rest = lines.pop() ?? "";
-    for (const line of lines) yield importEventSchema.parse(JSON.parse(line));
+    const whole = (rest + chunk.value).split("\n");
+    rest = whole.pop() ?? "";
+    for (const line of whole) yield JSON.parse(line);
   }
 }

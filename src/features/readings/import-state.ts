@@ -6,7 +6,7 @@ type Finished = Extract<ImportEvent, { kind: "done" | "nothing-new" }>;
 /** Where a file stands on its way into the book; `waiting` counts the files behind it. */
 export type ImportState =
   | { readonly kind: "start" }
-  | { readonly kind: "sending"; readonly fileName: string; readonly waiting: number }
+  | { readonly kind: "sending"; readonly fileName: string; readonly rows: number; readonly waiting: number }
   | { readonly kind: "preview"; readonly preview: ImportPreview; readonly busy: boolean; readonly waiting: number }
   | { readonly kind: "storing"; readonly preview: ImportPreview; readonly rows: number; readonly waiting: number }
   | { readonly kind: "done"; readonly event: Finished; readonly waiting: number }
@@ -14,6 +14,7 @@ export type ImportState =
 
 export type ImportAction =
   | { readonly kind: "file"; readonly fileName: string; readonly waiting: number }
+  | { readonly kind: "read"; readonly rows: number }
   | { readonly kind: "preview"; readonly preview: ImportPreview }
   | { readonly kind: "looking-again"; readonly options: ImportOptions }
   | { readonly kind: "storing"; readonly preview: ImportPreview; readonly rows: number }
@@ -28,7 +29,9 @@ const waitingOf = (state: ImportState): number => ("waiting" in state ? state.wa
 export function importReducer(state: ImportState, action: ImportAction): ImportState {
   switch (action.kind) {
     case "file":
-      return { kind: "sending", fileName: action.fileName, waiting: action.waiting };
+      return { kind: "sending", fileName: action.fileName, rows: 0, waiting: action.waiting };
+    case "read":
+      return state.kind === "sending" ? { ...state, rows: action.rows } : state;
     case "preview":
       return { kind: "preview", preview: action.preview, busy: false, waiting: waitingOf(state) };
     case "looking-again":

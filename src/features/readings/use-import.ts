@@ -20,6 +20,8 @@ export function useImport(slug: string) {
   const stop = useRef(new AbortController());
   const queue = useRef<File[]>([]);
   const byThemselves = useRef(false);
+  /** The upload that is looked at, so that a cancel takes it away from the server too. */
+  const uploaded = useRef<string | null>(null);
 
   const fail = (error: unknown) => {
     if (!stop.current.signal.aborted) dispatch({ kind: "refused", refusal: asRefused(error), waiting: queue.current.length });
@@ -28,8 +30,10 @@ export function useImport(slug: string) {
     stop.current = new AbortController();
     dispatch({ kind: "file", fileName: file.name, waiting: queue.current.length });
     try {
+      uploaded.current = null;
       const uploadId = await upload(slug, file, stop.current.signal);
-      const told = await preview(slug, uploadId, {});
+      uploaded.current = uploadId;
+      const told = await preview(slug, uploadId, {}, stop.current.signal, (rows) => dispatch({ kind: "read", rows }));
       if (byThemselves.current && isSure(told)) await keep(told);
       else dispatch({ kind: "preview", preview: told });
     } catch (error) {
@@ -44,7 +48,7 @@ export function useImport(slug: string) {
   const readAgain = async (held: ImportPreview, options: ImportOptions) => {
     dispatch({ kind: "looking-again", options });
     try {
-      dispatch({ kind: "preview", preview: await preview(slug, held.uploadId, options) });
+      dispatch({ kind: "preview", preview: await preview(slug, held.uploadId, options, stop.current.signal) });
     } catch (error) {
       fail(error);
     }
@@ -64,9 +68,10 @@ export function useImport(slug: string) {
       fail(error);
     }
   };
-  const cancel = async (uploadId?: string) => {
+  const cancel = async (held?: string) => {
     stop.current.abort();
     dispatch({ kind: "reset" });
+    const uploadId = held ?? uploaded.current;
     if (uploadId) await call("DELETE", `/api/books/${slug}/uploads/${uploadId}`).catch(() => {});
     await next();
   };

@@ -35,10 +35,16 @@ const UNITS: Readonly<Record<string, string>> = {
   counter_kwh: "kWh",
 };
 
-/** Tells what a staged file would bring to a book, without storing anything. */
-export async function previewImport(ports: ImportPorts, book: Book, uploadId: string, options: ImportOptions): Promise<ImportPreview> {
+/** Tells what a staged file would bring to a book, without storing anything. `onProgress` is told the rows read so far, and throws to stop. */
+export async function previewImport(
+  ports: ImportPorts,
+  book: Book,
+  uploadId: string,
+  options: ImportOptions,
+  onProgress?: (rows: number) => void,
+): Promise<ImportPreview> {
   const staged = await stagedFile(ports.staging, book, uploadId);
-  const found = await inspectStaged(ports, book, uploadId, options);
+  const found = await inspectStaged(ports, book, uploadId, options, onProgress);
   const repeated = found.kind && (await ports.imports.standingBatch(book.id, found.kind, staged.sha256));
   return previewOf(staged, found, book, repeated ? [alreadyThere(repeated)] : []);
 }

@@ -1,22 +1,11 @@
-import { answer, bodyOf, refusalOf } from "@/app/answer";
+import { answer, bodyOf } from "@/app/answer";
+import { refusedEvent } from "@/app/event-stream";
 import { type ImportEvent, importOptionsSchema } from "@/contracts/imports";
 import { bookBySlug } from "@/usecases/books";
 import { runImport } from "@/usecases/imports";
-import { log, services } from "@/wiring";
+import { services } from "@/wiring";
 
 const line = (event: ImportEvent): Uint8Array => new TextEncoder().encode(`${JSON.stringify(event)}\n`);
-
-function faultOf(error: unknown): ImportEvent {
-  const refusal = refusalOf(error);
-  if (!refusal) log.error({ err: error }, "import failed");
-  return {
-    kind: "refused",
-    code: refusal?.code ?? "bad-request",
-    message: refusal?.message ?? "Something went wrong on our side. Nothing was stored.",
-    help: refusal?.help ?? "Try again; the log names the fault.",
-    problems: [...(refusal?.problems ?? [])],
-  };
-}
 
 /** Stores an uploaded file and tells its progress, one JSON line an event. Closing the request cancels with nothing stored. */
 export function POST(request: Request, { params }: { params: Promise<{ slug: string; id: string }> }): Promise<Response> {
@@ -35,7 +24,7 @@ export function POST(request: Request, { params }: { params: Promise<{ slug: str
           if (next.done) controller.close();
           else controller.enqueue(line(next.value));
         } catch (error) {
-          controller.enqueue(line(faultOf(error)));
+          controller.enqueue(line(refusedEvent(error)));
           controller.close();
         }
       },

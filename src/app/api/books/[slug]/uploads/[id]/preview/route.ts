@@ -1,15 +1,32 @@
 import { answer, bodyOf } from "@/app/answer";
-import { importOptionsSchema } from "@/contracts/imports";
+import { eventStream } from "@/app/event-stream";
+import { importOptionsSchema, type PreviewEvent } from "@/contracts/imports";
 import { bookBySlug } from "@/usecases/books";
 import { previewImport } from "@/usecases/imports";
+import { Refusal } from "@/usecases/refusal";
 import { services } from "@/wiring";
 
-/** Tells what an uploaded file would bring, read with the given options. */
+/** How often the reader says how far it is. */
+const PROGRESS_ROWS = 20_000;
+
+/** Tells what an uploaded file would bring, read with the given options: progress first, the preview last. Closing the request stops the reading. */
 export function POST(request: Request, { params }: { params: Promise<{ slug: string; id: string }> }): Promise<Response> {
   return answer(request, async () => {
     const { slug, id } = await params;
     const all = services();
     const book = await bookBySlug(all.books, slug);
-    return Response.json(await previewImport(all, book, id, await bodyOf(request, importOptionsSchema)));
+    const options = await bodyOf(request, importOptionsSchema);
+    return eventStream(request, async (emit, stop) => {
+      const tell = (event: PreviewEvent): void => emit(event);
+      let told = 0;
+      tell({ kind: "reading", rows: 0 });
+      const onProgress = (rows: number): void => {
+        if (stop.aborted) throw new Refusal("cancelled", "The reading was cancelled.", "Drop the file again to start over.");
+        if (Math.abs(rows - told) < PROGRESS_ROWS) return;
+        told = rows;
+        tell({ kind: "reading", rows });
+      };
+      tell({ kind: "preview", preview: await previewImport(all, book, id, options, onProgress) });
+    });
   });
 }

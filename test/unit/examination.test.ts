@@ -7,7 +7,7 @@ import { derived, examine, type Finding, type FindingKind, findingKinds } from "
 import { energyKwh, type ProductionQuantity } from "@/core/readings";
 import { mostEnergyKwh } from "@/core/reconcile";
 import { runSun } from "@/core/sun";
-import { DEMO_BOOKS, type Faults, misbehave, recordOf } from "@/standins";
+import { DEMO_BOOKS, type Faults, faultsOf, type LiveColumn, LivePlant, misbehave, recordOf, switchesSchema } from "@/standins";
 import { joinPages } from "@/usecases/imports";
 import { openLedger, type StoredSeries } from "@/usecases/ledger";
 import { site } from "../site-builder";
@@ -199,6 +199,42 @@ describe("a logger that misbehaves", () => {
     }
     expect(off / of).toBeLessThan(0.004);
     expect(bad.some((value, i) => value !== clean[i] && !Number.isNaN(value))).toBe(true);
+  });
+});
+
+describe("the switches of the live logger", () => {
+  const now = at("2026-11-25T10:00:00Z");
+  const plant = new LivePlant("Packing shed");
+  const column = ({ quantity, startUtcMs, stepMinutes, values }: LiveColumn): StoredSeries => ({
+    quantity,
+    meterId: "",
+    axis: { startUtcMs, stepMinutes, count: values.length },
+    values,
+  });
+  const { run } = openLedger({ site: plant.site, weather: plant.at(now).weather.map(column), production: [], promise: null });
+  const owed = { axis: run!.axis, kwh: run!.expectedKwh };
+  const [from, to] = ["2026-03-01T00:00:00Z", "2026-08-01T00:00:00Z"];
+  const thisYear = (parts: object): Finding[] => {
+    const { axis, values } = column(plant.production(now, faultsOf(switchesSchema.parse({ from, to, ...parts }), now)));
+    const found = examine({ axis, energyKwh: values, site: plant.site, owed, mostKwh: mostEnergyKwh(plant.site, axis.stepMinutes) });
+    return found.filter(({ fromUtcMs }) => fromUtcMs > at("2026-01-02T00:00:00Z"));
+  };
+
+  it.each([
+    ["gaps", { gaps: true }, "gap", 51],
+    ["repeats", { repeats: true }, "frozen", 31],
+    ["a clock an hour ahead", { clockMinutes: 60 }, "clock-shift", 1],
+    ["watt-hours", { wattHours: true }, "unit-factor", 1],
+  ] as const)("%s are found, each time, and named", (_name, parts, kind, times) => {
+    const found = thisYear(parts);
+    const own = found.filter((finding) => finding.kind === kind);
+    expect(own).toHaveLength(times);
+    if (times === 1)
+      expect([own[0]!.fromUtcMs, own[0]!.toUtcMs].map((ms) => new Date(ms).toISOString().slice(0, 10))).toEqual([
+        "2026-03-01",
+        "2026-08-01",
+      ]);
+    expect(found.length - times).toBeLessThanOrEqual(1);
   });
 });
 

@@ -3,7 +3,8 @@ import { z } from "zod";
 export const timeOrders = ["ymd", "dmy", "mdy", "unix"] as const;
 export type TimeOrder = (typeof timeOrders)[number];
 
-export const mappedQuantities = [
+/** What a series column can hold; the unit is part of the name. */
+export const weatherQuantities = [
   "ghi_w_m2",
   "dni_w_m2",
   "dhi_w_m2",
@@ -13,10 +14,9 @@ export const mappedQuantities = [
   "rain_mm",
   "snow_depth_cm",
   "albedo",
-  "energy_kwh",
-  "power_w",
-  "counter_kwh",
 ] as const;
+export const productionQuantities = ["energy_kwh", "power_w", "counter_kwh"] as const;
+export const mappedQuantities = [...weatherQuantities, ...productionQuantities] as const;
 export type MappedQuantity = (typeof mappedQuantities)[number];
 
 const column = z.int().min(0).max(9_999);

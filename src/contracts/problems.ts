@@ -36,6 +36,8 @@ export const problemCodes = [
   "mapping-remembered",
   "clock-read",
   "clock-unsure",
+  "labels-read",
+  "labels-unsure",
   "future-times",
   "too-large",
   "cut-short",

@@ -152,6 +152,16 @@ const CATALOGUE: Readonly<Record<ProblemCode, Word>> = {
     expected: `A clock that puts dawn and dusk right; ${f.percent} % of the days stand over half an hour off.`,
     remedy: "Bring it in so: the examination shows which part of the series is wrong, and proposes what to do. Or choose another clock.",
   }),
+  "labels-read": (f) => ({
+    what: `Sunrise and sunset fit labels at the ${f.labels} of the interval.`,
+    expected: `Taken as starts, the earliest labels stand ${f.earliest} min before sunrise and the latest ${f.latest} min after sunset.`,
+    remedy: "Choose the other end if the logger's manual says so.",
+  }),
+  "labels-unsure": (f) => ({
+    what: `Neither sunrise nor sunset tells which end of an interval a label marks; ${f.labels} is taken.`,
+    expected: `Taken as starts, the earliest labels stand ${f.earliest} min before sunrise and the latest ${f.latest} min after sunset.`,
+    remedy: "Choose start or end by the logger's manual.",
+  }),
   "future-times": (f, n) => ({
     what: `${rows(n, "lie")} in the future, up to ${f.last}.`,
     expected: "Readings of the past.",

@@ -1,23 +1,14 @@
 import { buffer } from "node:stream/consumers";
 import { to as copyTo } from "pg-copy-streams";
 import type { Sequelize } from "sequelize";
+import { weatherQuantities } from "@/contracts/mapping";
 import { DAY_MS, MINUTE_MS } from "@/core/units";
 import type { ReadingStore, StoredSeries } from "@/usecases/ledger";
 import type { Models, SeriesRow } from "./models";
 import { type CopiedPage, overlayPage, readCopiedPages, setPage } from "./page-codec";
 import { endingWith, withClient } from "./raw-client";
 
-const WEATHER = [
-  "ghi_w_m2",
-  "dni_w_m2",
-  "dhi_w_m2",
-  "poa_w_m2",
-  "air_temperature_c",
-  "wind_speed_m_s",
-  "rain_mm",
-  "snow_depth_cm",
-  "albedo",
-];
+const WEATHER: readonly string[] = weatherQuantities;
 
 // Later batches lie over earlier ones; sorting is left to us, since the server would do it on disk. Series ids are our own integers.
 const copyPages = (seriesId: number): string => `copy (

@@ -4,6 +4,7 @@ import { runSun } from "../sun";
 import { zoneOffset } from "../time";
 import { DAY_MS, HOUR_MS, MINUTE_MS } from "../units";
 import { clearYear } from "./clear-year";
+import { bestOf, LIT_FRAC, litEdges } from "./lit-edges";
 import { medianOf, quantileOf } from "./robust";
 
 /** A reading of a file's clock: whose time it shows, and which end of an interval its labels mark. */
@@ -19,7 +20,6 @@ export interface ClockReading {
 
 export interface ClockEvidence {
   readonly best: ClockReading;
-  readonly others: readonly ClockReading[];
   readonly days: number;
   /** Whether the zone follows from the readings alone. */
   readonly zoneSure: boolean;
@@ -35,8 +35,15 @@ const BAD_STEPS = 0.8;
 const LEAST_DAYS = 20;
 /** A clock that fits all but this share of the days fits throughout; snow and hourly steps put some days off by themselves. */
 const THROUGHOUT_FRAC = 0.12;
-const LIT_FRAC = 0.02;
 const TRACE_FRAC = 0.0008;
+/** Days that tell the time: whole, bright, and neither polar nor cut. */
+const MISSING_FRAC = 0.02;
+const DULL_FRAC = 0.3;
+const SHORTEST_HOURS = 5;
+const LONGEST_HOURS = 19;
+/** Labels that stand this far beyond sunrise or sunset break a reading, minutes. */
+const BEYOND_MINUTES = 3;
+const NO_LIGHT = { first: 0, last: 0 };
 
 const fixedName = (minutes: number): string => {
   const all = Math.abs(minutes);
@@ -90,12 +97,16 @@ function judged(
   const offset = zones.find(([name]) => name === zone)![1];
   const limits = againstHorizon(days, site, offset);
   const coarse = axis.stepMinutes >= 30;
-  const hint = limits.latestMin > 3 && limits.earliestMin > -3 ? "end" : limits.earliestMin < -3 && limits.latestMin < 3 ? "start" : null;
+  const hint =
+    limits.latestMin > BEYOND_MINUTES && limits.earliestMin > -BEYOND_MINUTES
+      ? "end"
+      : limits.earliestMin < -BEYOND_MINUTES && limits.latestMin < BEYOND_MINUTES
+        ? "start"
+        : null;
   const labels = coarse ? byFit[0]!.labels : (hint ?? "start");
   const best = readings.find((reading) => reading.zone === zone && reading.labels === labels)!;
   return {
     best,
-    others: byFit.filter((reading) => reading !== best),
     days: days.length,
     zoneSure: fits.length > 0,
     labelsSure: coarse ? fits.filter((reading) => reading.zone === zone).length === 1 : hint !== null,
@@ -108,6 +119,9 @@ const hasSummerTime = (timeZone: string): boolean => {
   return offset(Date.UTC(2023, 0, 1)) !== offset(Date.UTC(2023, 6, 1));
 };
 
+const missingIn = (values: Float64Array, from: number, count: number): number =>
+  values.subarray(from, from + count).reduce((sum, value) => sum + (Number.isNaN(value) ? 1 : 0), 0);
+
 function edgesByDay(axis: TimeAxis, values: Float64Array): DayEdges[] {
   const perDay = 1440 / axis.stepMinutes;
   const stepMs = axis.stepMinutes * MINUTE_MS;
@@ -118,23 +132,15 @@ function edgesByDay(axis: TimeAxis, values: Float64Array): DayEdges[] {
   const days: DayEdges[] = [];
   const lead = Math.round((DAY_MS - (axis.startUtcMs % DAY_MS)) / stepMs) % perDay;
   for (let from = lead; from + perDay <= values.length; from += perDay) {
-    let best = 0;
-    let missing = 0;
-    for (let i = from; i < from + perDay; i++) {
-      if (Number.isNaN(values[i])) missing++;
-      else if (values[i]! > best) best = values[i]!;
-    }
-    if (missing > perDay * 0.02 || best < 0.3 * top) continue;
-    const lit = (least: number): [number, number] => {
-      let [first, last] = [from, from + perDay - 1];
-      while (first < last && !(values[first]! > least)) first++;
-      while (last > first && !(values[last]! > least)) last--;
-      return [axis.startUtcMs + first * stepMs, axis.startUtcMs + last * stepMs];
-    };
-    const [first, last] = lit(best * LIT_FRAC);
-    if (last - first < 5 * HOUR_MS || last - first > 19 * HOUR_MS) continue;
-    const [firstMs, lastMs] = lit(top * TRACE_FRAC);
-    days.push({ utcMs: axis.startUtcMs + (from + perDay / 2) * stepMs, middleMs: (first + last) / 2, firstMs, lastMs });
+    const best = bestOf(values, from, perDay);
+    if (missingIn(values, from, perDay) > perDay * MISSING_FRAC || best < DULL_FRAC * top) continue;
+    const lit = litEdges(values, from, perDay, best * LIT_FRAC);
+    const traces = litEdges(values, from, perDay, top * TRACE_FRAC);
+    if (!lit || !traces) continue;
+    const hours = ((lit.last - lit.first) * stepMs) / HOUR_MS;
+    if (hours < SHORTEST_HOURS || hours > LONGEST_HOURS) continue;
+    const at = (k: number): number => axis.startUtcMs + (from + k) * stepMs;
+    days.push({ utcMs: at(perDay / 2), middleMs: at((lit.first + lit.last) / 2), firstMs: at(traces.first), lastMs: at(traces.last) });
   }
   return days;
 }
@@ -148,11 +154,7 @@ function middles(axis: TimeAxis, site: Site, days: readonly DayEdges[]): number[
   return days.map(({ utcMs, middleMs }) => {
     const day = Math.floor((utcMs - shiftMs - zero) / DAY_MS);
     const row = clear.rowOf(day) * clear.perDay;
-    let best = 0;
-    for (let k = 0; k < clear.perDay; k++) best = Math.max(best, clear.kwh[row + k]!);
-    let [first, last] = [0, clear.perDay - 1];
-    while (first < last && !(clear.kwh[row + first]! > best * LIT_FRAC)) first++;
-    while (last > first && !(clear.kwh[row + last]! > best * LIT_FRAC)) last--;
+    const { first, last } = litEdges(clear.kwh, row, clear.perDay, bestOf(clear.kwh, row, clear.perDay) * LIT_FRAC) ?? NO_LIGHT;
     return middleMs - (zero + day * DAY_MS + ((first + last) / 2) * stepMs);
   });
 }

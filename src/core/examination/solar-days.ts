@@ -2,6 +2,7 @@ import { indexAt, type TimeAxis } from "../series";
 import type { SunColumns } from "../sun";
 import { DAY_MS, MINUTE_MS } from "../units";
 import type { ClearYear } from "./clear-year";
+import { bestOf, LIT_FRAC, litEdges } from "./lit-edges";
 import type { OwedSeries } from "./owed";
 
 /** A series by solar day (midnight of local mean solar time): one value a day in each column; NaN where it can't be told. */
@@ -31,8 +32,6 @@ export interface SolarDayInput {
   readonly ratedKwh: number;
 }
 
-/** An interval counts as productive from this share of the day's best interval on; low enough that a turned array still begins at dawn. */
-const LIT_FRAC = 0.02;
 /** Days with less than this share of their sunlit intervals read tell nothing of their shape. */
 const WHOLE_FRAC = 0.98;
 /** Days that owe less than this share of round-the-clock rated output are too dark for a ratio (a usual day owes a fifth). */
@@ -80,22 +79,11 @@ function shape(
   out: { midOffsetMin: Float64Array; lengthFrac: Float64Array },
   stepMinutes: number,
 ): void {
-  const own = edges(energyKwh, from, clear.perDay, least);
-  let best = 0;
-  for (let k = row; k < row + clear.perDay; k++) best = Math.max(best, clear.kwh[k]!);
-  const model = edges(clear.kwh, row, clear.perDay, best * LIT_FRAC);
+  const own = litEdges(energyKwh, from, clear.perDay, least);
+  const model = litEdges(clear.kwh, row, clear.perDay, bestOf(clear.kwh, row, clear.perDay) * LIT_FRAC);
   if (!own || !model) return;
   out.midOffsetMin[d] = ((own.first + own.last - model.first - model.last) / 2) * stepMinutes;
   out.lengthFrac[d] = (own.last - own.first + 1) / (model.last - model.first + 1);
-}
-
-function edges(kwh: Float64Array, from: number, perDay: number, least: number): { first: number; last: number } | null {
-  if (!(least > 0)) return null;
-  let first = 0;
-  let last = perDay - 1;
-  while (first < perDay && !(kwh[from + first]! > least)) first++;
-  while (last > first && !(kwh[from + last]! > least)) last--;
-  return first < perDay ? { first, last } : null;
 }
 
 function owedOf(owed: OwedSeries, fromUtcMs: number): number {

@@ -1,6 +1,6 @@
 import { Button, Select } from "@mantine/core";
 import type { ImportOptions } from "@/contracts/imports";
-import { type MappedQuantity, type MappingProposal, mappedQuantities, type TimeOrder, type ValueColumn } from "@/contracts/mapping";
+import { type MappedQuantity, type MappingProposal, type TimeOrder, type ValueColumn, weatherQuantities } from "@/contracts/mapping";
 import { percent } from "@/features/figures/format";
 import chapter from "@/features/look/Chapter.module.css";
 import { ScrollBox } from "@/features/look/ScrollBox";
@@ -23,9 +23,7 @@ const HOLDINGS: readonly { value: string; label: string; quantity: MappedQuantit
   { value: "counter_kwh:1", label: "lifetime counter, kWh", quantity: "counter_kwh", factor: 1 },
   { value: "counter_kwh:0.001", label: "lifetime counter, Wh", quantity: "counter_kwh", factor: 0.001 },
   { value: "counter_kwh:1000", label: "lifetime counter, MWh", quantity: "counter_kwh", factor: 1000 },
-  ...mappedQuantities
-    .filter((quantity) => !["energy_kwh", "power_w", "counter_kwh"].includes(quantity))
-    .map((quantity) => ({ value: `${quantity}:1`, label: quantity, quantity, factor: 1 })),
+  ...weatherQuantities.map((quantity) => ({ value: `${quantity}:1`, label: quantity, quantity, factor: 1 })),
 ];
 
 const ORDERS: readonly { value: TimeOrder; label: string }[] = [

@@ -1,16 +1,6 @@
-/** What a series column can hold; the unit is part of the name. */
-export const weatherQuantities = [
-  "ghi_w_m2",
-  "dni_w_m2",
-  "dhi_w_m2",
-  "poa_w_m2",
-  "air_temperature_c",
-  "wind_speed_m_s",
-  "rain_mm",
-  "snow_depth_cm",
-  "albedo",
-] as const;
-export const productionQuantities = ["energy_kwh", "power_w", "counter_kwh"] as const;
+import { productionQuantities, weatherQuantities } from "@/contracts/mapping";
+
+export { productionQuantities, weatherQuantities };
 
 export type WeatherQuantity = (typeof weatherQuantities)[number];
 export type Quantity = WeatherQuantity | (typeof productionQuantities)[number];

@@ -22,6 +22,10 @@ export function readClock(file: SeriesFile, site: Site, options: ImportOptions, 
   if (!found) return open;
   const labels = options.labels ?? found.best.labels;
   const { zone, misfitMin, badFrac } = found.best;
+  if (options.labels === null) {
+    const facts = { labels, earliest: Math.round(-found.earliestMin), latest: Math.round(found.latestMin) };
+    log.add(found.labelsSure ? "labels-read" : "labels-unsure", "notice", {}, facts);
+  }
   if (found.zoneSure) log.add("clock-read", "notice", {}, { zone, labels, days: found.days, misfit: Math.round(misfitMin) });
   else log.add("clock-unsure", "notice", {}, { zone, percent: Math.round(badFrac * 100) });
   return { zone, labels };

@@ -78,7 +78,14 @@ export const theme = createTheme({
     SegmentedControl: SegmentedControl.extend({
       classNames: { root: segments.root!, indicator: segments.indicator!, label: segments.label!, control: segments.control! },
     }),
-    Button: Button.extend({ defaultProps: { size: "sm" }, classNames: { root: fields.button! } }),
+    Button: Button.extend({
+      defaultProps: { size: "sm" },
+      classNames: { root: fields.button! },
+      // The library picks its contrast by the light theme alone; paper on ink holds in both.
+      vars: (_theme, { variant = "filled", color }) => ({
+        root: variant === "filled" && color === undefined ? { "--button-color": "var(--paper)" } : {},
+      }),
+    }),
   },
 });
 

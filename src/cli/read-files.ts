@@ -166,8 +166,10 @@ export async function ledgerFromFiles(options: CliOptions): Promise<FileLedger> 
   const toMonth = monthOf(options.to, "to");
   const input = { site, weather, sparse, promise, cleanings, ...(fromMonth ? { fromMonth } : {}), ...(toMonth ? { toMonth } : {}) };
   const untreated = openLedger({ ...input, production: raw });
-  const decisions = acceptedOf(examineBook({ site, ledger: untreated, production: raw, sparse, decisions: [] }), options);
+  const found = examineBook({ site, ledger: untreated, production: raw, weather, sparse, decisions: [] });
+  const decisions = acceptedOf(found, options);
+  if (decisions.length === 0) return { ...untreated, site, notices, examination: found };
   const ledger = openLedger({ ...input, production: cleanSeries(raw, decisions, site), sparse: cleanSparse(sparse, decisions) });
-  const examination = examineBook({ site, ledger: untreated, production: raw, sparse, decisions });
+  const examination = examineBook({ site, ledger: untreated, production: raw, weather, sparse, decisions });
   return { ...ledger, site, notices, examination };
 }

@@ -75,6 +75,15 @@ export const examinedSeriesSchema = z.strictObject({
 });
 export type ExaminedSeries = z.output<typeof examinedSeriesSchema>;
 
+/** A weather column as the strip shows it: the share read of each local day. */
+export const weatherStripSchema = z.strictObject({
+  quantity: z.string(),
+  stepMinutes: z.number(),
+  days: z.array(z.string()),
+  readFrac: z.array(z.number()),
+});
+export type WeatherStrip = z.output<typeof weatherStripSchema>;
+
 /** A span between hand readings beside what was owed over exactly that time. */
 export const spanRowSchema = z.strictObject({
   meterId: z.string(),
@@ -89,6 +98,7 @@ export const spanRowSchema = z.strictObject({
 export const examinationSchema = z.strictObject({
   findings: z.array(bookFindingSchema),
   series: z.array(examinedSeriesSchema),
+  weather: z.array(weatherStripSchema),
   spans: z.array(spanRowSchema),
   byWeather: z.boolean(),
   milliseconds: z.number(),

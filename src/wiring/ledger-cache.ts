@@ -38,13 +38,14 @@ export function ledgerCache(readings: ReadingStore, decisions: DecisionStore): {
     return openLedger({ site, weather, promise, production: cleanSeries(production, decided, site), sparse: cleanSparse(sparse, decided) });
   });
   const examinationOf = byVersion(async (book) => {
-    const [ledger, production, sparse, decided] = await Promise.all([
+    const [ledger, weather, production, sparse, decided] = await Promise.all([
       ledgerOf(book),
+      readings.seriesOf(book.id, "weather"),
       readings.seriesOf(book.id, "production"),
       readings.sparseOf(book.id),
       decisions.of(book.id),
     ]);
-    return examineBook({ site: book.site, ledger, production, sparse, decisions: decided });
+    return examineBook({ site: book.site, ledger, production, weather, sparse, decisions: decided });
   });
   return { ledgerOf, examinationOf };
 }

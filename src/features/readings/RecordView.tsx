@@ -1,6 +1,6 @@
 "use client";
 
-import { useState } from "react";
+import { type MouseEvent, useState } from "react";
 import { type DayState, STATE_FILL, YearStrips, yearsIn } from "@/charts";
 import type { Examination, ExaminedSeries } from "@/contracts/examination";
 import type { Glance } from "@/contracts/ledger";
@@ -10,8 +10,9 @@ import { GlanceChart } from "@/features/ledger/GlanceChart";
 import chapter from "@/features/look/Chapter.module.css";
 import { ScrollBox } from "@/features/look/ScrollBox";
 import { ChartFrame } from "@/features/save/ChartFrame";
+import { meterYearWorking } from "@/features/workings/meter-working";
 import { spanWorking } from "@/features/workings/span-working";
-import { dayStates } from "./day-states";
+import { dayStates, stateOf } from "./day-states";
 import styles from "./ReadingsChapter.module.css";
 
 interface Props {
@@ -32,8 +33,8 @@ const WORDS: Readonly<Record<DayState, string>> = {
 
 /** Every series as strips of years, the year by day and hour, meters beside each other, and what lies between hand readings. */
 export function RecordView({ slug, timeZone, examination, glance, year }: Props) {
-  const { series, spans, findings } = examination;
-  if (series.length === 0 && spans.length === 0)
+  const { series, spans, findings, weather } = examination;
+  if (series.length === 0 && spans.length === 0 && weather.length === 0)
     return (
       <p className={chapter.verdict}>No production stands in this book yet. Bring a logger’s file, or type in what you keep by hand.</p>
     );
@@ -41,11 +42,30 @@ export function RecordView({ slug, timeZone, examination, glance, year }: Props)
     <>
       <p className={chapter.verdict}>{sentence(series, spans.length)}</p>
       {series.map((one) => (
-        <Strip key={one.key} series={one} states={dayStates(one, findings, timeZone)} slug={slug} />
+        <Strip
+          key={one.key}
+          title={`${one.meterId} · ${one.quantity}`}
+          fileName={`${slug}-${one.meterId}-record`}
+          days={one.days}
+          states={dayStates(one, findings, timeZone)}
+          told={(k) => (one.cleanKwh[k] === null ? "nothing counted" : `${number(one.cleanKwh[k]!, 1)} kWh counted`)}
+          columns={{ recorded_kwh: one.rawKwh, counted_kwh: one.cleanKwh, owed_kwh: one.expectedKwh, read_frac: one.readFrac }}
+        />
       ))}
       {year && glance.days.length > 0 && <GlanceChart glance={glance} year={year} slug={slug} />}
       {series.length > 0 && <MetersBeside series={series} />}
       {spans.length > 0 && <Spans spans={spans} timeZone={timeZone} />}
+      {weather.map(({ quantity, stepMinutes, days, readFrac }) => (
+        <Strip
+          key={`${quantity}-${stepMinutes}`}
+          title={`${quantity}, ${stepMinutes} min`}
+          fileName={`${slug}-${quantity}-record`}
+          days={days}
+          states={readFrac.map(stateOf)}
+          told={(k) => `${percent(readFrac[k]!, 0)} of the day`}
+          columns={{ read_frac: readFrac }}
+        />
+      ))}
     </>
   );
 }
@@ -54,64 +74,62 @@ function sentence(series: readonly ExaminedSeries[], spans: number): string {
   const days = series.reduce((sum, one) => sum + one.days.length, 0);
   const read = series.reduce((sum, one) => sum + one.readFrac.reduce((a, b) => a + b, 0), 0);
   const hand = spans > 0 ? `${spans} ${spans === 1 ? "span lies" : "spans lie"} between hand readings` : "";
-  if (series.length === 0) return `${hand}.`;
+  if (series.length === 0) return hand ? `${hand}.` : "Weather stands in this book; no production yet.";
   return `${percent(read / Math.max(1, days))} of ${number(days)} days ${series.length === 1 ? "are" : `of ${series.length} series are`} read${hand ? `; ${hand}` : ""}.`;
 }
 
 const ROW = 17;
 const LEFT = 46;
 
-function Strip({ series, states, slug }: { series: ExaminedSeries; states: readonly DayState[]; slug: string }) {
+interface StripProps {
+  readonly title: string;
+  readonly fileName: string;
+  readonly days: readonly string[];
+  readonly states: readonly DayState[];
+  /** What is told of day k beside its state. */
+  readonly told: (k: number) => string;
+  /** Figures of each day, for the saved table. */
+  readonly columns: Readonly<Record<string, readonly (number | null)[]>>;
+}
+
+function Strip({ title, fileName, days, states, told, columns }: StripProps) {
   const [under, setUnder] = useState<string | null>(null);
-  const years = yearsIn(series.days);
+  const years = yearsIn(days);
+  const seen = (Object.keys(WORDS) as DayState[]).filter((state) => states.includes(state));
+  const tell = (event: MouseEvent<SVGGElement>, width: number) => {
+    const box = event.currentTarget.ownerSVGElement!.getBoundingClientRect();
+    const year = years[Math.floor((event.clientY - box.top) / ROW)];
+    const of = Math.floor(((event.clientX - box.left - LEFT) / (width - LEFT)) * 366);
+    const day = year && new Date(Date.UTC(Number(year), 0, 1 + of)).toISOString().slice(0, 10);
+    const k = day ? days.indexOf(day) : -1;
+    setUnder(k < 0 ? null : `${dateName(day!)}: ${WORDS[states[k]!]}, ${told(k)}`);
+  };
+  const key = (
+    <span className={styles.key}>
+      {seen.map((state) => (
+        <span key={state}>
+          <i style={{ background: STATE_FILL[state] }} />
+          {WORDS[state]}
+        </span>
+      ))}
+    </span>
+  );
   return (
     <div className={chapter.section}>
       <ChartFrame
-        title={`${series.meterId} · ${series.quantity}`}
-        note={
-          under ?? (
-            <span className={styles.key}>
-              {(Object.keys(WORDS) as DayState[]).map((state) => (
-                <span key={state}>
-                  <i style={{ background: STATE_FILL[state] }} />
-                  {WORDS[state]}
-                </span>
-              ))}
-            </span>
-          )
-        }
-        fileName={`${slug}-${series.meterId}-record`}
+        title={title}
+        note={under ?? key}
+        fileName={fileName}
         height={years.length * ROW + 4}
-        summary={`Days of ${series.meterId} by year: ${(Object.keys(WORDS) as DayState[]).map((state) => `${states.filter((own) => own === state).length} ${WORDS[state]}`).join(", ")}`}
+        summary={`Days of ${title} by year: ${seen.map((state) => `${states.filter((own) => own === state).length} ${WORDS[state]}`).join(", ")}`}
         table={() => [
-          ["day", "state", "recorded_kwh", "counted_kwh", "owed_kwh", "read_frac"],
-          ...series.days.map((day, k) => [
-            day,
-            WORDS[states[k]!],
-            series.rawKwh[k] ?? "",
-            series.cleanKwh[k] ?? "",
-            series.expectedKwh[k] ?? "",
-            series.readFrac[k]!,
-          ]),
+          ["day", "state", ...Object.keys(columns)],
+          ...days.map((day, k) => [day, WORDS[states[k]!], ...Object.values(columns).map((column) => column[k] ?? "")]),
         ]}
       >
         {(width) => (
-          <g
-            onMouseMove={(event) => {
-              const box = event.currentTarget.ownerSVGElement!.getBoundingClientRect();
-              const row = years[Math.floor((event.clientY - box.top) / ROW)];
-              const of = Math.floor(((event.clientX - box.left - LEFT) / (width - LEFT)) * 366);
-              const day = row && new Date(Date.UTC(Number(row), 0, 1 + of)).toISOString().slice(0, 10);
-              const k = day ? series.days.indexOf(day) : -1;
-              setUnder(
-                k < 0
-                  ? null
-                  : `${dateName(day!)}: ${WORDS[states[k]!]}, ${series.cleanKwh[k] === null ? "nothing counted" : `${number(series.cleanKwh[k]!, 1)} kWh counted`}`,
-              );
-            }}
-            onMouseLeave={() => setUnder(null)}
-          >
-            <YearStrips days={series.days} states={states} width={width} rowHeight={ROW} left={LEFT} />
+          <g onMouseMove={(event) => tell(event, width)} onMouseLeave={() => setUnder(null)}>
+            <YearStrips days={days} states={states} width={width} rowHeight={ROW} left={LEFT} />
           </g>
         )}
       </ChartFrame>
@@ -132,7 +150,7 @@ function MetersBeside({ series }: { series: readonly ExaminedSeries[] }) {
       kwh += one.cleanKwh[k]!;
       owed += (one.expectedKwh[k] ?? 0) * one.readFrac[k]!;
     });
-    return { kwh, ratio: owed > 0 ? kwh / owed : null, readFrac: all > 0 ? read / all : 0 };
+    return { kwh, owedKwh: owed, ratio: owed > 0 ? kwh / owed : null, readFrac: all > 0 ? read / all : 0 };
   };
   return (
     <section className={chapter.section}>
@@ -161,10 +179,16 @@ function MetersBeside({ series }: { series: readonly ExaminedSeries[] }) {
                   </small>
                 </td>
                 {years.map((year) => {
-                  const { kwh, ratio, readFrac } = sum(one, year);
+                  const { kwh, owedKwh, ratio, readFrac } = sum(one, year);
                   return (
                     <td key={year}>
-                      {readFrac > 0 ? number(kwh) : "–"}
+                      {readFrac > 0 ? (
+                        <Figure plain working={() => meterYearWorking(one, year, { kwh, owedKwh, readFrac })}>
+                          {number(kwh)}
+                        </Figure>
+                      ) : (
+                        "–"
+                      )}
                       <small>{ratio === null ? "–" : `${percent(ratio)}${readFrac < 0.985 ? `, ${percent(readFrac, 0)} read` : ""}`}</small>
                     </td>
                   );

@@ -11,7 +11,9 @@ export function dayStates(series: ExaminedSeries, findings: readonly BookFinding
   return series.days.map((date, k) => {
     if (doubted.some(({ from, to }) => date >= from && date <= to)) return "doubt";
     if (series.rawKwh[k] !== series.cleanKwh[k]) return "mended";
-    const read = series.readFrac[k]!;
-    return read >= WHOLE_FRAC ? "whole" : read > 0 ? "part" : "none";
+    return stateOf(series.readFrac[k]!);
   });
 }
+
+/** What a day is by the share of it that was read. */
+export const stateOf = (readFrac: number): DayState => (readFrac >= WHOLE_FRAC ? "whole" : readFrac > 0 ? "part" : "none");

@@ -23,7 +23,12 @@ export async function decide(store: DecisionStore, book: Book, examination: Exam
     }
     const chosen = remedy ?? finding.remedy;
     if (state === "accepted" && !chosen) {
-      throw new Refusal("decision-refused", "This finding has no remedy to accept.", "Choose one, or note it as seen.", { findingKey });
+      throw new Refusal(
+        "decision-refused",
+        `${finding.kind}, ${new Date(finding.fromUtcMs).toISOString().slice(0, 16)}Z: there is no remedy to accept.`,
+        "Leave it as it is; it is set apart, not counted.",
+        { findingKey },
+      );
     }
     kept.push({ findingKey, state, remedies: state === "accepted" && chosen ? [chosen] : [], note });
   }

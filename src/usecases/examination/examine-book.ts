@@ -1,9 +1,9 @@
-import type { BookFinding, Decision, Examination, ExaminedSeries } from "@/contracts/examination";
+import type { BookFinding, Decision, Examination, ExaminedSeries, WeatherStrip } from "@/contracts/examination";
 import { examine, examineCounter, type Finding, type OwedSeries } from "@/core/examination";
 import { compareSpans, counterSpans, energyBetween, energyKwh, type ProductionQuantity } from "@/core/readings";
 import { mostEnergyKwh } from "@/core/reconcile";
 import type { Site } from "@/core/site";
-import { dayBins } from "@/core/time";
+import { type CalendarBins, dayBins } from "@/core/time";
 import type { OpenLedger, StoredSeries, StoredSparse } from "../ledger";
 import { cleanSeries, cleanSparse, counterKeyOf, findingKeyOf, seriesKeyOf } from "./clean";
 
@@ -11,6 +11,7 @@ export interface ExaminationInput {
   readonly site: Site;
   readonly ledger: OpenLedger;
   readonly production: readonly StoredSeries[];
+  readonly weather: readonly StoredSeries[];
   readonly sparse: StoredSparse;
   readonly decisions: readonly Decision[];
 }
@@ -18,7 +19,7 @@ export interface ExaminationInput {
 const owedOf = ({ run }: OpenLedger): OwedSeries | null => run && { axis: run.axis, kwh: run.expectedKwh };
 
 /** Examines every production series of a book: findings with what was decided, days raw and clean, and the spans between hand readings. */
-export function examineBook({ site, ledger, production, sparse, decisions }: ExaminationInput): Examination {
+export function examineBook({ site, ledger, production, weather, sparse, decisions }: ExaminationInput): Examination {
   const started = performance.now();
   const owed = owedOf(ledger);
   const clean = cleanSeries(production, decisions, site);
@@ -31,6 +32,7 @@ export function examineBook({ site, ledger, production, sparse, decisions }: Exa
   return {
     findings,
     series: production.map((series, k) => byDay(series, clean[k]!, site, owed)),
+    weather: weather.map((series) => weatherStrip(series, site)),
     spans: spanRows(cleanSparse(sparse, decisions), owed),
     byWeather: owed !== null,
     milliseconds: Math.round(performance.now() - started),
@@ -64,39 +66,56 @@ function counterFindings({ counters }: StoredSparse, owed: OwedSeries | null): {
 
 const brief = (value: number): number | null => (Number.isNaN(value) ? null : Math.round(value * 1000) / 1000);
 
+/** Which local days a record spans, from its first to its last reading, and how much of each was read. Pages are whole days of UTC; what lies before and after is no part of it. */
+function readDays(values: Float64Array, bins: CalendarBins): { first: number; end: number; readFrac: number[] } {
+  const [read, all] = [new Float64Array(bins.keys.length), new Float64Array(bins.keys.length)];
+  for (let i = 0; i < values.length; i++) {
+    all[bins.binOf[i]!]! += 1;
+    if (!Number.isNaN(values[i])) read[bins.binOf[i]!]! += 1;
+  }
+  const first = Math.max(
+    0,
+    read.findIndex((count) => count > 0),
+  );
+  const end = read.findLastIndex((count) => count > 0) + 1;
+  return { first, end, readFrac: [...read.subarray(first, end)].map((count, k) => Math.round((count / all[first + k]!) * 1000) / 1000) };
+}
+
+function weatherStrip({ quantity, axis, values }: StoredSeries, site: Site): WeatherStrip {
+  const bins = dayBins(axis, site.place.timeZone);
+  const { first, end, readFrac } = readDays(values, bins);
+  return { quantity, stepMinutes: axis.stepMinutes, days: bins.keys.slice(first, end), readFrac };
+}
+
 function byDay(series: StoredSeries, clean: StoredSeries, site: Site, owed: OwedSeries | null): ExaminedSeries {
   const { axis } = series;
   const bins = dayBins(axis, site.place.timeZone);
   const raw = energyKwh(series.values, series.quantity as ProductionQuantity, axis.stepMinutes);
   const cleaned = clean === series ? raw : clean.values;
-  const count = bins.keys.length;
-  const [rawSum, cleanSum] = [new Float64Array(count).fill(Number.NaN), new Float64Array(count).fill(Number.NaN)];
-  const [read, all] = [new Float64Array(count), new Float64Array(count)];
-  for (let i = 0; i < axis.count; i++) {
-    const bin = bins.binOf[i]!;
-    all[bin]! += 1;
-    if (!Number.isNaN(raw[i])) {
-      read[bin]! += 1;
-      rawSum[bin] = (Number.isNaN(rawSum[bin]) ? 0 : rawSum[bin]!) + raw[i]!;
-    }
-    if (!Number.isNaN(cleaned[i])) cleanSum[bin] = (Number.isNaN(cleanSum[bin]) ? 0 : cleanSum[bin]!) + cleaned[i]!;
-  }
-  // Pages are whole days of UTC; the days before the first and after the last reading are no part of the record.
-  const first = read.findIndex((n) => n > 0);
-  const end = read.findLastIndex((n) => n > 0) + 1;
-  const keys = bins.keys.slice(first, end);
+  const { first, end, readFrac } = readDays(raw, bins);
+  const days = bins.keys.slice(first, end);
   return {
     key: seriesKeyOf(series),
     meterId: series.meterId,
     point: site.meters.find(({ id }) => id === series.meterId)?.point ?? "ac",
     quantity: series.quantity,
     stepMinutes: axis.stepMinutes,
-    days: keys,
-    rawKwh: [...rawSum.subarray(first, end)].map(brief),
-    cleanKwh: [...cleanSum.subarray(first, end)].map(brief),
-    expectedKwh: owedByDay(keys, site, owed),
-    readFrac: [...read.subarray(first, end)].map((n, k) => Math.round((n / all[first + k]!) * 1000) / 1000),
+    days,
+    rawKwh: daySums(raw, bins).slice(first, end),
+    cleanKwh: daySums(cleaned, bins).slice(first, end),
+    expectedKwh: owedByDay(days, site, owed),
+    readFrac,
   };
+}
+
+/** Sum of each day's readings, kWh; null where there are none. */
+function daySums(kwh: Float64Array, bins: CalendarBins): (number | null)[] {
+  const sums = new Float64Array(bins.keys.length).fill(Number.NaN);
+  for (let i = 0; i < kwh.length; i++) {
+    const bin = bins.binOf[i]!;
+    if (!Number.isNaN(kwh[i])) sums[bin] = (Number.isNaN(sums[bin]) ? 0 : sums[bin]!) + kwh[i]!;
+  }
+  return [...sums].map(brief);
 }
 
 function owedByDay(days: readonly string[], site: Site, owed: OwedSeries | null): (number | null)[] {

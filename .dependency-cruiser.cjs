@@ -13,7 +13,7 @@ const stage = (name, later) => ({
   from: { path: `^src/core/(${name})/`, pathNot: "\\.test\\.ts$" },
   to: { path: `^src/core/(${later.join("|")})/` },
 });
-const LATE = ["yield", "tilt", "examination", "reconcile", "money"];
+const LATE = ["yield", "tilt", "examination", "reconcile", "ageing", "causes", "money"];
 
 module.exports = {
   forbidden: [
@@ -25,11 +25,13 @@ module.exports = {
       from: { path: CORE, pathNot: "\\.test\\.ts$" },
       to: { path: "node_modules/(react|next|sequelize|pg|zod|d3|@mantine)|^(fs|node:fs|path|http|net|child_process)" },
     },
-    stage("units|time|series|site|weather|sun|irradiance|module|inverter|snow|soiling|shading|electrical|geometry|readings", LATE),
-    stage("yield", ["tilt", "examination", "reconcile", "money"]),
-    stage("tilt", ["examination", "reconcile", "money"]),
-    stage("examination", ["reconcile", "money"]),
-    stage("reconcile", ["money"]),
+    stage("statistics|units|time|series|site|weather|sun|irradiance|module|inverter|snow|soiling|shading|electrical|geometry|readings", LATE),
+    stage("yield", ["tilt", "examination", "reconcile", "ageing", "causes", "money"]),
+    stage("tilt", ["examination", "reconcile", "ageing", "causes", "money"]),
+    stage("examination", ["reconcile", "ageing", "causes", "money"]),
+    stage("reconcile", ["ageing", "causes", "money"]),
+    stage("ageing", ["causes", "money"]),
+    stage("causes", ["money"]),
     only("contracts-see-core", "^src/contracts/", [CORE]),
     only("formats-see-core-and-contracts", "^src/formats/", [CORE, "^src/contracts/"]),
     only("usecases-know-no-framework", "^src/usecases/", [CORE, "^src/contracts/", "^src/formats/"]),

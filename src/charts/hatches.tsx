@@ -2,6 +2,8 @@ import type { LedgerAccount } from "@/core/accounts";
 
 /** Every account has its own hatch beside its colour, the same in every chart. Stroke paths in an 6 by 6 tile. */
 const STROKES: Readonly<Record<LedgerAccount, string>> = {
+  orientation: "M3 0L6 3L3 6L0 3Z",
+  rating: "M0 3H2M4 3H6M3 0V2M3 4V6",
   rear: "M3 1.6V4.4M1.6 3H4.4",
   shading: "M1.5 0V6M4.5 0V6",
   snow: "M1 1h.9M4 4h.9M4 1h.9M1 4h.9",

@@ -1,3 +1,4 @@
+import { ageingCommand } from "./ageing";
 import { readArguments } from "./arguments";
 import { benchCommand } from "./bench";
 import { expectCommand } from "./expect";
@@ -9,7 +10,8 @@ import { CliRefusal } from "./refuse";
 const HELP = `npm run -s ledger -- COMMAND [options] [--json]
 
   expect     --site S --weather W [--from 2023-01 --to 2023-12]
-  reconcile  --site S --weather W --production P [--promise Q]
+  reconcile  --site S --weather W --production P [--events E] [--promise Q]
+  ageing     --site S --weather W --production P [--events E]
   money      --site S [--weather W] [--production P] [--promise Q] [--price 0.178] [--price-rise 0.03] [--basis metered|expected|promise]
   bench tilt    --site S [--weather W] [--array A] [--goal energy|winter|money|flattest]
   bench shade   --site S [--weather W]
@@ -18,10 +20,16 @@ const HELP = `npm run -s ledger -- COMMAND [options] [--json]
 
 Where a file leaves it open: --weather-zone, --production-zone (Europe/Madrid or UTC+01:00), --weather-labels, --production-labels start|end,
 --production-unit kWh|Wh|W|kW|counter, --production-dates dmy|mdy, --fiscal-years start|end, --map FILE (a column mapping),
---accept none|sure|all (remedies of the examination),
+--accept sure|none|all (remedies of the examination; sure by default),
 --conflicts refuse|first|last. Files may be gzipped. Exit 0, or 2 with a message for bad input.`;
 
-const COMMANDS = { expect: expectCommand, reconcile: reconcileCommand, money: moneyCommand, bench: benchCommand } as const;
+const COMMANDS = {
+  expect: expectCommand,
+  reconcile: reconcileCommand,
+  ageing: ageingCommand,
+  money: moneyCommand,
+  bench: benchCommand,
+} as const;
 
 try {
   const { command, name, options } = readArguments(process.argv.slice(2));

@@ -1,5 +1,6 @@
 import { createReadStream, existsSync } from "node:fs";
 import { readFile } from "node:fs/promises";
+import type { FieldEntry } from "@/contracts/causes";
 import type { Decision, Examination } from "@/contracts/examination";
 import { importOptionsSchema } from "@/contracts/imports";
 import { tableMappingSchema } from "@/contracts/mapping";
@@ -120,10 +121,11 @@ async function readPromiseFile(file: string, site: SiteDocument): Promise<readon
   return found.monthlyKwh;
 }
 
-async function readCleanings(file: string): Promise<string[]> {
+async function readEntries(file: string, notices: string[]): Promise<readonly FieldEntry[]> {
   const { events, problems } = await readEvents(createReadStream(existing(file)));
   refuse(file, problems);
-  return cleaningDates(events);
+  notices.push(...problems.map((problem) => `${file}: ${inPlainText(problem)}`));
+  return events;
 }
 
 const MONTH = /^\d{4}-(0[1-9]|1[0-2])/;
@@ -138,14 +140,15 @@ export interface FileLedger extends OpenLedger {
   readonly site: SiteDocument;
   readonly notices: readonly string[];
   readonly examination: Examination;
+  readonly entries: readonly FieldEntry[];
 }
 
 /** What stands ready to be accepted: a remedy, and no doubt worth a person's time. */
 const SURE_FRAC = 0.9;
 
-/** Decisions as asked for: `--accept sure` takes every remedy of high confidence, `--accept all` every one, none by default. */
+/** Decisions as asked for: remedies of high confidence by default, every one with `--accept all`, `--accept none` none: no analyst sits at a command line. */
 function acceptedOf({ findings }: Examination, options: CliOptions): Decision[] {
-  const which = oneOf(options.accept, ["none", "sure", "all"], "none", "accept");
+  const which = oneOf(options.accept, ["none", "sure", "all"], "sure", "accept");
   const taken = findings.filter(
     ({ remedy, confidenceFrac }) => remedy !== null && (which === "all" || (which === "sure" && confidenceFrac >= SURE_FRAC)),
   );
@@ -161,15 +164,16 @@ export async function ledgerFromFiles(options: CliOptions): Promise<FileLedger> 
   const raw =
     options.production === undefined ? [] : await readSeriesFile(options.production, "production", site, options, notices, sparse);
   const promise = options.promise === undefined ? null : await readPromiseFile(options.promise, site);
-  const cleanings = options.events === undefined ? [] : await readCleanings(options.events);
+  const entries = options.events === undefined ? [] : await readEntries(options.events, notices);
+  const cleanings = cleaningDates(entries);
   const fromMonth = monthOf(options.from, "from");
   const toMonth = monthOf(options.to, "to");
   const input = { site, weather, sparse, promise, cleanings, ...(fromMonth ? { fromMonth } : {}), ...(toMonth ? { toMonth } : {}) };
   const untreated = openLedger({ ...input, production: raw });
   const found = examineBook({ site, ledger: untreated, production: raw, weather, sparse, decisions: [] });
   const decisions = acceptedOf(found, options);
-  if (decisions.length === 0) return { ...untreated, site, notices, examination: found };
+  if (decisions.length === 0) return { ...untreated, site, notices, examination: found, entries };
   const ledger = openLedger({ ...input, production: cleanSeries(raw, decisions, site), sparse: cleanSparse(sparse, decisions) });
   const examination = examineBook({ site, ledger: untreated, production: raw, weather, sparse, decisions });
-  return { ...ledger, site, notices, examination };
+  return { ...ledger, site, notices, examination, entries };
 }

@@ -56,6 +56,7 @@ export const problemCodes = [
   "off-grid",
   "not-a-number",
   "out-of-range",
+  "free-note",
   "night-offset",
   "short-row",
   "duplicate-rows",

@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { causeReportSchema } from "./causes";
 import { examinationSchema } from "./examination";
 import { feedSettingsSchema } from "./feeds";
 import { ledgerReportSchema } from "./ledger";
@@ -19,5 +20,6 @@ export function published(): { file: string; schema: object }[] {
     of("table-mapping", tableMappingSchema, "input"),
     of("feed-settings", feedSettingsSchema, "input"),
     of("examination", examinationSchema, "output"),
+    of("cause-report", causeReportSchema, "output"),
   ];
 }

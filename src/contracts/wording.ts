@@ -252,6 +252,11 @@ const CATALOGUE: Readonly<Record<ProblemCode, Word>> = {
     expected: "Digits with a decimal point or comma; nothing at all where a value is missing.",
     remedy: "Clear the text from these cells.",
   }),
+  "free-note": (f, n) => ({
+    what: `${rows(n, "have")} a kind of entry that changes no figure; kept as free notes.`,
+    expected: `${f.expected}.`,
+    remedy: "Nothing to do, unless one of these kinds was meant.",
+  }),
   "out-of-range": (f, n) => ({
     what: `In ${rows(n)} a value lies outside what is possible.`,
     expected: String(f.expected),

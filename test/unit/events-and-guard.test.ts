@@ -19,8 +19,10 @@ describe("an events file", () => {
     expect(cleaningDates(spans.events)).toEqual(["2023-05-03"]);
   });
 
-  it("names a kind that it does not know, and a date that is none", async () => {
-    const told = (await read("date,kind\n2023-05-01,blessing\n2023-13-01,repair\n")).problems.map(inPlainText).join("\n");
+  it("keeps a kind that it does not know as a note, and names a date that is none", async () => {
+    const { events, problems } = await read("date,kind,note\n2023-05-01,blessing,of the roof\n2023-13-01,repair,\n");
+    expect(events[0]).toMatchObject({ kind: "note", note: "blessing: of the roof" });
+    const told = problems.map(inPlainText).join("\n");
     expect(told).toContain("row 2, kind: blessing");
     expect(told).toContain(EVENT_KINDS.join(", "));
     expect(told).toContain("row 3, from: 2023-13-01");

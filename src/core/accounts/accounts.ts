@@ -1,5 +1,6 @@
 /** The model's loss accounts in the order in which the chain meets them; each is energy before its stage minus after it. */
 export const MODEL_ACCOUNTS = [
+  "orientation",
   "shading",
   "rear",
   "snow",
@@ -7,6 +8,7 @@ export const MODEL_ACCOUNTS = [
   "reflection",
   "lowLight",
   "temperature",
+  "rating",
   "ageing",
   "mismatch",
   "dcWiring",
@@ -22,6 +24,7 @@ export type ModelAccount = (typeof MODEL_ACCOUNTS)[number];
 
 /** Accounts as a reader sees them: mismatch and all wiring share one line, and the meter's side adds two. */
 export const LEDGER_ACCOUNTS = [
+  "orientation",
   "shading",
   "rear",
   "snow",
@@ -29,6 +32,7 @@ export const LEDGER_ACCOUNTS = [
   "reflection",
   "lowLight",
   "temperature",
+  "rating",
   "ageing",
   "wiring",
   "inverter",
@@ -52,6 +56,7 @@ export const ledgerAccountOf = (account: ModelAccount): LedgerAccount => SHARED_
 
 /** The model's accounts one by one, in words. */
 export const STAGE_NAMES: Readonly<Record<ModelAccount, string>> = {
+  orientation: "orientation",
   shading: "shading",
   rear: "rear light",
   snow: "snow",
@@ -59,6 +64,7 @@ export const STAGE_NAMES: Readonly<Record<ModelAccount, string>> = {
   reflection: "reflection",
   lowLight: "low light",
   temperature: "temperature",
+  rating: "rating and gain",
   ageing: "ageing",
   mismatch: "mismatch",
   dcWiring: "DC wiring",
@@ -76,6 +82,7 @@ export interface AccountName {
 }
 
 export const ACCOUNT_NAMES: Readonly<Record<LedgerAccount, AccountName>> = {
+  orientation: { code: "Or", name: "Orientation" },
   rear: { code: "Rl", name: "Rear light" },
   shading: { code: "Sh", name: "Shading" },
   snow: { code: "Sn", name: "Snow" },
@@ -83,6 +90,7 @@ export const ACCOUNT_NAMES: Readonly<Record<LedgerAccount, AccountName>> = {
   reflection: { code: "Rf", name: "Reflection" },
   lowLight: { code: "Lo", name: "Low light" },
   temperature: { code: "Te", name: "Temperature" },
+  rating: { code: "Ra", name: "Rating and gain" },
   ageing: { code: "Ag", name: "Ageing" },
   wiring: { code: "Wi", name: "Wiring, mismatch" },
   inverter: { code: "In", name: "Inverter" },

@@ -1,11 +1,11 @@
 import type { TimeAxis } from "../series";
 import type { Site } from "../site";
+import { medianOf, quantileOf } from "../statistics";
 import { runSun } from "../sun";
 import { zoneOffset } from "../time";
 import { DAY_MS, HOUR_MS, MINUTE_MS } from "../units";
 import { clearYear } from "./clear-year";
 import { bestOf, LIT_FRAC, litEdges } from "./lit-edges";
-import { medianOf, quantileOf } from "./robust";
 
 /** A reading of a file's clock: whose time it shows, and which end of an interval its labels mark. */
 export interface ClockReading {

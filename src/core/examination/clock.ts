@@ -1,9 +1,9 @@
 import { endUtcMs } from "../series";
+import { medianOf } from "../statistics";
 import { zoneOffset } from "../time";
 import { DAY_MS, HOUR_MS, MINUTE_MS } from "../units";
 import { type Examined, startOf } from "./examined";
 import type { Finding, Stretch } from "./finding";
-import { medianOf } from "./robust";
 
 /** Valid days on either side of a suspected change. */
 const WINDOW = 15;

@@ -1,6 +1,6 @@
 import type { CounterAt } from "../readings";
+import { medianOf } from "../statistics";
 import type { Finding } from "./finding";
-import { medianOf } from "./robust";
 
 /** What the model owes between two instants, kWh; NaN where it can't say. */
 export type OwedBetween = (fromUtcMs: number, toUtcMs: number) => number;

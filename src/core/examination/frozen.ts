@@ -1,6 +1,6 @@
+import { quantileOf } from "../statistics";
 import { type Examined, startOf } from "./examined";
 import type { Finding } from "./finding";
-import { quantileOf } from "./robust";
 
 /** Equal values for this long in daylight are no weather. */
 const LEAST_MINUTES = 90;

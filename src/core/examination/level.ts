@@ -1,7 +1,7 @@
+import { medianOf } from "../statistics";
 import { MINUTE_MS } from "../units";
 import { type Examined, startOf } from "./examined";
 import type { Finding } from "./finding";
-import { medianOf } from "./robust";
 
 const WINDOW = 30;
 const LONG = 120;

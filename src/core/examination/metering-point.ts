@@ -1,9 +1,9 @@
 import { endUtcMs } from "../series";
 import { siteAcRatedW } from "../site";
+import { medianOf, quantileOf } from "../statistics";
 import { hoursOfStep } from "../units";
 import type { Examined } from "./examined";
 import type { Finding } from "./finding";
-import { medianOf, quantileOf } from "./robust";
 
 /** Clipped AC can't pass the rating by more than meter error. */
 const OVER_RATING = 1.015;

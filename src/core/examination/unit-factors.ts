@@ -1,7 +1,7 @@
+import { medianOf, quantileOf } from "../statistics";
 import { MINUTE_MS } from "../units";
 import { type Examined, startOf } from "./examined";
 import type { Finding } from "./finding";
-import { medianOf, quantileOf } from "./robust";
 
 /** Factors by which units and steps are mistaken: W for kW and Wh for kWh, minutes for hours, five minutes and a quarter for an hour. */
 const FACTORS = [1000, 60, 12, 4, 1 / 4, 1 / 12, 1 / 60, 1 / 1000] as const;

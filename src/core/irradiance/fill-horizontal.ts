@@ -20,8 +20,8 @@ export interface SunHeights {
 
 /**
  * Completes the first `count` values of GHI, DNI and DHI in place: measured values stand; a missing third follows from closure
- * (GHI = DHI + DNI cos z); GHI alone is split by Erbs or DISC with the beam capped at the extraterrestrial, what is cut going to the
- * diffuse. NaN stays where too little was measured. `pressureFrac` is the air pressure over that at sea level.
+ * (GHI = DHI + DNI cos z); GHI alone is split by Erbs or DISC with the beam capped at the extraterrestrial (near the horizon at a clean sky's), what is cut going to
+ * the diffuse. NaN stays where too little was measured. `pressureFrac` is the air pressure over that at sea level.
  */
 export function fillHorizontal(
   sky: HorizontalColumns,
@@ -45,8 +45,9 @@ export function fillHorizontal(
         model === "erbs"
           ? upright * (1 - erbsDiffuseFrac(upright / normal))
           : discDniWm2(ghi, cosZenith, normal, pressureFrac * airMass(cosZenith));
-      // Near the horizon the quotient by cos z runs away.
-      if (beam > normal) beam = normal;
+      // Near the horizon the quotient by cos z runs away: 1 W/m2 of twilight would make a full beam.
+      const most = cosZenith < LOW_SUN ? normal * clearBeamFrac(airMass(cosZenith) * pressureFrac) : normal;
+      if (beam > most) beam = most;
       const rest = ghi - beam * cosZenith;
       dniWm2[i] = rest < 0 ? upright : beam;
       dhiWm2[i] = Math.max(rest, 0);
@@ -57,6 +58,12 @@ export function fillHorizontal(
   }
   return sky;
 }
+
+/** Sine of 5 degrees: beneath it the beam is held by what a very clean sky lets through. */
+const LOW_SUN = 0.0872;
+
+/** Beam under a clean sky over the extraterrestrial, by air mass; a fifth more than usual is let stand. Source: Meinel & Meinel, 1976, Applied solar energy, eq. 2.19. */
+const clearBeamFrac = (mass: number): number => Math.min(1, 1.2 * 0.7 ** (mass ** 0.678));
 
 const airMass = (cosZenith: number): number => relativeAirMass(radToDeg(Math.acos(Math.min(1, cosZenith))));
 

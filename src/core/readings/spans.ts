@@ -64,10 +64,13 @@ export function compareSpans(spans: readonly MeteredSpan[], axis: TimeAxis, expe
   });
 }
 
+/** A day of a clock change is an hour longer. */
+const A_DAY_MS = 25 * 60 * MINUTE_MS;
+
 /** A span's energy laid over intervals by the expected shape: what a month needs, and a day must not be told from. */
 export interface SplitEnergy {
   readonly kwh: Float64Array;
-  /** 1 where a value comes from a split span. */
+  /** 1 where a value comes from a split span, 2 where that span is no longer than a day. */
   readonly split: Uint8Array;
 }
 
@@ -86,12 +89,13 @@ export function splitSpans(spans: readonly MeteredSpan[], axis: TimeAxis, expect
     if (to <= from) continue;
     let owed = 0;
     for (let i = from; i < to; i++) owed += Math.max(0, expectedKwh[i]! || 0);
+    const daily = span.toUtcMs - span.fromUtcMs <= A_DAY_MS ? 2 : 1;
     // What lies before or after the axis keeps its share of the energy by time.
     const inside = (to - from) / (end - first);
     for (let i = from; i < to; i++) {
       const share = owed > 0 ? Math.max(0, expectedKwh[i]! || 0) / owed : 1 / (to - from);
       kwh[i] = (Number.isNaN(kwh[i]) ? 0 : kwh[i]!) + span.kwh * inside * share;
-      split[i] = 1;
+      split[i] = daily;
     }
   }
   return { kwh, split };

@@ -75,7 +75,7 @@ function meterSides(run: YieldRun, metered: MeteredOnAxis | null): MeterSide[] {
     if (!metered || read === 0) continue;
     side.readIntervals++;
     side.meteredKwh += metered.kwh[i]!;
-    if (metered.split[i] === 1) side.splitKwh += metered.kwh[i]!;
+    if (metered.split[i] !== 0) side.splitKwh += metered.kwh[i]!;
     if (Number.isNaN(expected)) side.unmatchedKwh += metered.kwh[i]!;
   }
   return sides;

@@ -1,7 +1,15 @@
-import { energyKwh, type MeteredSpan, type ProductionQuantity, type SplitEnergy, settleReadings, splitSpans } from "../readings";
+import {
+  energyKwh,
+  type MeteredSpan,
+  type ProductionQuantity,
+  type SettledReadings,
+  type SplitEnergy,
+  settleReadings,
+  splitSpans,
+} from "../readings";
 import { sumOnto, type TimeAxis } from "../series";
 import { nameplateW, type Site, siteAcRatedW } from "../site";
-import { hoursOfStep } from "../units";
+import { hoursOfStep, MINUTE_MS } from "../units";
 
 /** One meter's recorded series. */
 export interface MeterSeries {
@@ -9,6 +17,14 @@ export interface MeterSeries {
   readonly quantity: ProductionQuantity;
   readonly axis: TimeAxis;
   readonly values: Float64Array;
+  /** Stretches whose values are even shares of one figure: true in sum alone. */
+  readonly evenly?: readonly Stretch[];
+}
+
+/** Half-open stretch of time [from, to). */
+export interface Stretch {
+  readonly fromUtcMs: number;
+  readonly toUtcMs: number;
 }
 
 /** Metered energy on the time axis of the model: sums of what was read, and how much of each interval was read. */
@@ -18,7 +34,7 @@ export interface MeteredOnAxis {
   readonly readFrac: Float64Array;
   readonly caughtUpRows: number;
   readonly impossibleRows: number;
-  /** 1 where a value is a share of a longer span, laid out by the expected shape: good for months, not for days. */
+  /** 1 where a value is a share of a longer span, laid out by the expected shape: good for months, not for days; 2 where the span is a day: good for days, not for hours. */
   readonly split: Uint8Array;
 }
 
@@ -43,21 +59,17 @@ export function meteredOnto(axis: TimeAxis, meters: readonly MeterSeries[], site
   let impossibleRows = 0;
   for (const meterId of meterIds) {
     const meter = meters.find((candidate) => candidate.meterId === meterId);
-    const own =
-      spans &&
-      splitSpans(
-        spans.spans.filter((span) => span.meterId === meterId),
-        axis,
-        spans.expectedKwh,
-      );
+    const whole = (spans?.spans ?? []).filter((span) => span.meterId === meterId);
     if (!meter) {
-      addSplit(own!, null, kwh, readFrac, split);
+      addSplit(splitSpans(whole, axis, spans!.expectedKwh), null, kwh, readFrac, split);
       continue;
     }
     const raw = energyKwh(meter.values, meter.quantity, meter.axis.stepMinutes);
     const settled = settleReadings(raw, mostEnergyKwh(site, meter.axis.stepMinutes));
     caughtUpRows += settled.caughtUp.length;
     impossibleRows += settled.impossible.length;
+    const taken = spans ? takeEvenly(meter, settled, axis) : [];
+    const own = spans && splitSpans([...whole, ...taken], axis, spans.expectedKwh);
     const { sums, coverageFrac } = sumOnto(settled.energyKwh, meter.axis, axis);
     for (let i = 0; i < axis.count; i++) {
       if (!Number.isNaN(sums[i])) kwh[i]! += sums[i]!;
@@ -67,6 +79,27 @@ export function meteredOnto(axis: TimeAxis, meters: readonly MeterSeries[], site
   }
   for (let i = 0; i < axis.count; i++) if (readFrac[i] === 0) kwh[i] = Number.NaN;
   return { kwh, readFrac, caughtUpRows, impossibleRows, split };
+}
+
+/** Takes stretches that are true in sum alone out of the readings, widened to whole steps of the model, and gives them back as spans. */
+function takeEvenly({ meterId, axis: own, evenly }: MeterSeries, { energyKwh, caughtUp }: SettledReadings, model: TimeAxis): MeteredSpan[] {
+  const stepMs = own.stepMinutes * MINUTE_MS;
+  const modelMs = model.stepMinutes * MINUTE_MS;
+  const late = caughtUp.map(({ at, over }) => ({
+    fromUtcMs: own.startUtcMs + (at + 1 - over) * stepMs,
+    toUtcMs: own.startUtcMs + (at + 1) * stepMs,
+  }));
+  return [...late, ...(evenly ?? [])].map((stretch) => {
+    const fromUtcMs = model.startUtcMs + Math.floor((stretch.fromUtcMs - model.startUtcMs) / modelMs) * modelMs;
+    const toUtcMs = model.startUtcMs + Math.ceil((stretch.toUtcMs - model.startUtcMs) / modelMs) * modelMs;
+    let kwh = 0;
+    const first = Math.max(0, Math.round((fromUtcMs - own.startUtcMs) / stepMs));
+    for (let i = first; i < energyKwh.length && own.startUtcMs + i * stepMs < toUtcMs; i++) {
+      if (!Number.isNaN(energyKwh[i])) kwh += energyKwh[i]!;
+      energyKwh[i] = Number.NaN;
+    }
+    return { meterId, fromUtcMs, toUtcMs, kwh };
+  });
 }
 
 /** Spans of hand-read and tabled figures, with the shape by which a month's part of them is told. */
@@ -84,6 +117,6 @@ function addSplit(own: SplitEnergy, coverageFrac: Float64Array | null, kwh: Floa
       continue;
     }
     kwh[i]! += own.kwh[i]!;
-    split[i] = 1;
+    split[i] = own.split[i]!;
   }
 }

@@ -1,1 +1,2 @@
+export { cleaningGains, type DirtyDay } from "./cleaning-value";
 export { fillKimber } from "./kimber";

@@ -26,12 +26,13 @@ import { post, runs, type Workspace } from "./workspace";
 
 /** DC side of one array: from in-plane light to the inverter's input, in `block.arrayW`. */
 export function runArray(work: Workspace, span: YieldSpan, plan: ArrayPlan, dcLimitW: number | null, lit: number): void {
-  const { block } = work;
+  const { block, causes } = work;
   const { site, bin, month } = span;
   const { losses } = site;
   const power = block.arrayW;
   fillLight(work, span, plan, lit);
   if (plan.shade && runs(work, "shading")) post(work, bin, "shading", fillShading(block, plan.shade, power, month, lit));
+  if (causes.shadingFrac) post(work, bin, "shading", fillVaryingShare(power, block.at, causes.shadingFrac, lit));
   const twoSided = plan.module.bifacialityFrac > 0 && plan.array.mounting === "open-rack" && !work.weather.poaWm2;
   if (twoSided && runs(work, "rear")) {
     post(work, bin, "rear", fillRearLight(block, plan.plane, plan.nameplateW, plan.module.bifacialityFrac, lit));
@@ -39,11 +40,14 @@ export function runArray(work: Workspace, span: YieldSpan, plan: ArrayPlan, dcLi
   if (runs(work, "snow")) post(work, bin, "snow", snowLoss(work, span, plan, lit));
   if (runs(work, "soiling")) {
     const fixed = 1 - (losses.soilingMonthlyFrac?.[month] ?? losses.soilingFrac);
-    post(work, bin, "soiling", work.soiling ? fillVaryingShare(power, block.at, work.soiling, lit) : fillKeptShare(power, fixed, lit));
+    const varying = causes.soilingFrac ?? work.soiling;
+    post(work, bin, "soiling", varying ? fillVaryingShare(power, block.at, varying, lit) : fillKeptShare(power, fixed, lit));
   }
   if (runs(work, "reflection")) post(work, bin, "reflection", fillReflection(power, block, plan.reflection, lit));
+  if (causes.soilingFrac) for (let k = 0; k < lit; k++) block.poaWm2[k] = block.poaWm2[k]! * (1 - causes.soilingFrac[block.at[k]!]!);
   fillCellTemperature(block, site, plan, lit);
   runCells(work, bin, plan, lit);
+  if (causes.ratingLostFrac) post(work, bin, "rating", fillVaryingShare(power, block.at, causes.ratingLostFrac, lit));
   if (work.age && runs(work, "ageing")) post(work, bin, "ageing", fillAgeing(power, block.at, work.age, site.ageing, lit));
   if (runs(work, "mismatch")) post(work, bin, "mismatch", fillKeptShare(power, 1 - losses.mismatchFrac, lit));
   if (runs(work, "dcWiring")) post(work, bin, "dcWiring", fillKeptShare(power, 1 - losses.dcWiringFrac, lit));
@@ -79,6 +83,7 @@ function runCells(work: Workspace, bin: number, { diode, nameplateW, module }: A
 function snowLoss(work: Workspace, { site, month }: YieldSpan, plan: ArrayPlan, lit: number): number {
   const { models, losses } = site;
   const power = work.block.arrayW;
+  if (work.causes.snowFrac) return fillVaryingShare(power, work.block.at, work.causes.snowFrac, lit);
   if (models.snow === "sliding" && work.weather.snowDepthCm) return fillVaryingShare(power, work.block.at, snowOf(work, site, plan), lit);
   if (models.snow === "monthly" && losses.snowMonthlyFrac) return fillKeptShare(power, 1 - losses.snowMonthlyFrac[month]!, lit);
   return 0;

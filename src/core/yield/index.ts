@@ -1,3 +1,4 @@
+export { type AxisAge, ageOnAxis } from "./age-on-axis";
 export { type LitSky, litSky, type SkyModules } from "./lit-sky";
 export { type MonthSums, monthSums, sumOf } from "./month-sums";
 export { type PlaneTerms, planeEnergyKwh, planeTerms } from "./plane-energy";
@@ -7,5 +8,5 @@ export { runPrepared, runYield } from "./run-yield";
 export { HORIZON_ID, type ObstacleCost, ownObstacleId, type ShadeReport, shadeReport, withoutShader } from "./shade-report";
 export { expectedUncertainty, type TypicalYear, typicalYear, type Uncertainty, type UncertaintyPart } from "./uncertainty";
 export { applyWhatIf, type WhatIf } from "./what-if";
-export type { YieldOptions, YieldRun } from "./workspace";
+export type { EvidencedCauses, YieldOptions, YieldRun } from "./workspace";
 export { type YieldLine, yieldLines, yieldSum } from "./yield-lines";

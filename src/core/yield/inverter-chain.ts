@@ -1,15 +1,53 @@
+import type { ModelAccount } from "../accounts";
 import { fillCurve } from "../inverter";
 import type { GroupPlan } from "./plan";
 import type { YieldSpan } from "./spans";
-import { fillClipping, fillKeptShare } from "./stages";
+import { fillClipping, fillKeptShare, fillVaryingShare } from "./stages";
 import { fillClippingWithin } from "./sub-hourly";
 import { post, runs, type Workspace } from "./workspace";
 
 /** AC side of one inverter, from its input to the meter, in `block.groupW`. `corrected`: peaks inside the step are cut too. */
-export function runInverter(work: Workspace, { site, bin }: YieldSpan, plan: GroupPlan, corrected: boolean, lit: number): void {
+export function runInverter(work: Workspace, span: YieldSpan, plan: GroupPlan, corrected: boolean, lit: number): void {
+  const { stringsOutFrac, downFrac } = work.causes;
+  const power = work.block.groupW;
+  if (stringsOutFrac) fillConnected(work, stringsOutFrac, lit);
+  toMeter(work, span, plan, corrected, lit, power, post);
+  if (stringsOutFrac) {
+    toMeter(work, span, plan, corrected, lit, work.connectedW, noPost);
+    post(work, span.bin, "downtime", fillLess(power, work.connectedW, lit));
+  }
+  if (downFrac) post(work, span.bin, "downtime", fillVaryingShare(power, work.block.at, downFrac, lit));
+}
+
+const noPost: typeof post = () => undefined;
+
+/** DC power of the strings that are connected, in `connectedW`. */
+function fillConnected({ block, connectedW }: Workspace, stringsOutFrac: Float64Array, lit: number): void {
+  for (let k = 0; k < lit; k++) connectedW[k] = block.groupW[k]! * (1 - stringsOutFrac[block.at[k]!]!);
+}
+
+/** Puts the lesser power in place and returns what it is less, W summed. */
+function fillLess(powerW: Float64Array, lessW: Float64Array, lit: number): number {
+  let lost = 0;
+  for (let k = 0; k < lit; k++) {
+    lost += powerW[k]! - lessW[k]!;
+    powerW[k] = lessW[k]!;
+  }
+  return lost;
+}
+
+/** From the inverter's input to the meter, stage by stage, `power` changed in place. */
+function toMeter(
+  work: Workspace,
+  { site, bin }: YieldSpan,
+  plan: GroupPlan,
+  corrected: boolean,
+  lit: number,
+  power: Float64Array,
+  post: (work: Workspace, bin: number, account: ModelAccount, lostW: number) => void,
+): void {
   const { losses } = site;
   const { group, curve } = plan;
-  const power = work.block.groupW;
   if (runs(work, "inverter")) {
     const lost = curve ? fillCurve(power, plan.ratedDcW, curve, lit) : fillKeptShare(power, group.efficiencyFrac, lit);
     post(work, bin, "inverter", lost);

@@ -25,11 +25,27 @@ export interface YieldRun {
   readonly filledReferenceKwh: Float64Array;
 }
 
+/**
+ * Causes as the evidence tells them, each taking the place of the book's budget for its stage: shares lost (0 to 1) on every step of
+ * the axis. A stage that is not named keeps its budget.
+ */
+export interface EvidencedCauses {
+  /** What no dated cause explains: rating of the modules, gain of sensor and meter; a gain is negative. */
+  readonly ratingLostFrac?: Float64Array;
+  readonly shadingFrac?: Float64Array;
+  readonly snowFrac?: Float64Array;
+  readonly soilingFrac?: Float64Array;
+  /** Share of the DC side that is not connected. */
+  readonly stringsOutFrac?: Float64Array;
+  readonly downFrac?: Float64Array;
+}
+
 export interface YieldOptions {
   /** Local dates ("2024-05-03") on which somebody cleaned, for soiling that builds up. */
   readonly cleanings?: readonly string[];
   /** Accounts whose cause is taken away, for the energy that would come back at the meter. */
   readonly without?: readonly ModelAccount[];
+  readonly causes?: EvidencedCauses;
 }
 
 /** All that the stages of one run share. */
@@ -40,6 +56,8 @@ export interface Workspace {
   readonly block: Block;
   readonly spreadFrac: Float64Array;
   readonly scratch: Float64Array;
+  /** DC, then AC power of an inverter's connected strings alone, W. */
+  readonly connectedW: Float64Array;
   readonly toKwh: number;
   readonly pressureFrac: number;
   readonly age: AxisAge | null;
@@ -48,11 +66,17 @@ export interface Workspace {
   /** Snow losses by array and tilt, made when first asked for. */
   readonly snow: Map<string, Float64Array>;
   readonly without: ReadonlySet<ModelAccount>;
+  readonly causes: EvidencedCauses;
   readonly run: YieldRun;
 }
 
 /** One set of scratch columns serves every run: runs never overlap, and nothing is read before it is written. */
-const shared = { block: newBlock(), spreadFrac: new Float64Array(BLOCK), scratch: new Float64Array(BLOCK) };
+const shared = {
+  block: newBlock(),
+  spreadFrac: new Float64Array(BLOCK),
+  scratch: new Float64Array(BLOCK),
+  connectedW: new Float64Array(BLOCK),
+};
 
 export function workspace(site: Site, { sun, weather: filled }: PreparedWeather, bins: CalendarBins, options: YieldOptions): Workspace {
   const { axis } = filled;
@@ -69,6 +93,7 @@ export function workspace(site: Site, { sun, weather: filled }: PreparedWeather,
     soiling: site.models.soiling === "build-up" ? soilingByStep(site, filled, options.cleanings ?? []) : null,
     snow: new Map(),
     without: new Set(options.without),
+    causes: options.causes ?? {},
     run: {
       axis,
       bins,

@@ -66,6 +66,24 @@ const gammas = ({ modules }: Site): string =>
     .join(", ");
 
 const METHODS: Readonly<Record<ModelAccount, (site: Site) => StageMethod>> = {
+  orientation: ({ arrays }) => ({
+    formula: "energy at nameplate in the book's plane − in the plane that the clear days show",
+    source:
+      "Turn and tilt fitted to clear days by least squares (Gauss-Newton), with an interval by redrawing days (Efron, 1979). The budget knows none.",
+    terms: [
+      term(
+        "Planes in the book",
+        arrays.map((array) => `${number(array.azimuthDeg)}° / ${number(array.tiltDeg)}°`).join(", "),
+        "site chapter: arrays",
+      ),
+    ],
+  }),
+  rating: () => ({
+    formula: "energy × (1 − metered ÷ owed at this load, all year alike)",
+    source:
+      "Rating of the modules, gain of the sensor and gain of the meter act alike and share this account (JCGM 100:2008). The budget knows none.",
+    terms: [],
+  }),
   shading: ({ models, obstacles, arrays, horizon }) => ({
     formula: "beam × share that passes obstacles and horizon, by patch of the array; sky × share still seen; then the string's rule",
     source: `Rays against slabs, columns and crowns (Kay & Kajiya, 1986); ${SOURCES.shading[models.shading]}.`,

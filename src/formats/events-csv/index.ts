@@ -1,1 +1,1 @@
-export { cleaningDates, EVENT_KINDS, type EventKind, type EventsFile, readEvents, type SiteEvent } from "./read-events";
+export { cleaningDates, EVENT_KINDS, type EventKind, type EventsFile, readEvents } from "./read-events";

@@ -1,3 +1,4 @@
+import type { FieldEntry } from "@/contracts/causes";
 import { type Problem, ProblemLog } from "@/contracts/problems";
 import { type Bytes, decodeText, peek, records, sniffDialect, UnreadableText } from "../text";
 
@@ -14,18 +15,8 @@ export const EVENT_KINDS = [
 ] as const;
 export type EventKind = (typeof EVENT_KINDS)[number];
 
-/** An entry of the field book: local dates or times, first and last. */
-export interface SiteEvent {
-  readonly from: string;
-  readonly to: string;
-  readonly kind: EventKind;
-  readonly array: string;
-  readonly note: string;
-  readonly value: string;
-}
-
 export interface EventsFile {
-  readonly events: readonly SiteEvent[];
+  readonly events: readonly FieldEntry[];
   readonly problems: readonly Problem[];
 }
 
@@ -34,7 +25,7 @@ const DATE = /^\d{4}-(0[1-9]|1[0-2])-(0[1-9]|[12]\d|3[01])([T ]\d{2}:\d{2}.*)?$/
 /** Reads an events CSV: `date` or `from,to`, `kind`, and optionally `array, note, value`. */
 export async function readEvents(bytes: Bytes): Promise<EventsFile> {
   const log = new ProblemLog();
-  const events: SiteEvent[] = [];
+  const events: FieldEntry[] = [];
   try {
     const { head, whole } = await peek(decodeText(bytes), 4096);
     if (head.trim() === "") log.add("empty-file", "error");
@@ -57,13 +48,23 @@ export async function readEvents(bytes: Bytes): Promise<EventsFile> {
       ] as const) {
         if (!DATE.test(value)) log.add("bad-time", "error", { row, column, value });
       }
-      const kind = EVENT_KINDS.find((known) => known === cell("kind").toLowerCase());
+      const written = cell("kind");
+      const kind = EVENT_KINDS.find((known) => known === written.toLowerCase());
+      const note = cell("note");
       if (!kind) {
-        const facts = { expected: `One of ${EVENT_KINDS.join(", ")}.`, remedy: "Correct the kind, or remove the row." };
-        log.add("out-of-range", "error", { row, column: "kind", value: cell("kind") }, facts);
+        // Whoever keeps a field book writes more than changes the numbers: it stays, as a note.
+        log.add("free-note", "notice", { row, column: "kind", value: written }, { expected: EVENT_KINDS.join(", ") });
+        events.push({
+          from,
+          to,
+          kind: "note",
+          array: cell("array"),
+          note: [written, note].filter(Boolean).join(": "),
+          value: cell("value"),
+        });
         return;
       }
-      events.push({ from, to, kind, array: cell("array"), note: cell("note"), value: cell("value") });
+      events.push({ from, to, kind, array: cell("array"), note, value: cell("value") });
     }
   } catch (error) {
     if (!(error instanceof UnreadableText)) throw error;
@@ -73,5 +74,5 @@ export async function readEvents(bytes: Bytes): Promise<EventsFile> {
 }
 
 /** Local dates on which somebody cleaned. */
-export const cleaningDates = (events: readonly SiteEvent[]): string[] =>
+export const cleaningDates = (events: readonly FieldEntry[]): string[] =>
   events.filter((event) => event.kind === "cleaning").map((event) => event.to.slice(0, 10));

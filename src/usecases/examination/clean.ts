@@ -23,7 +23,8 @@ export function cleanSeries(stored: readonly StoredSeries[], decisions: readonly
     if (remedies.length === 0) return series;
     const raw = energyKwh(series.values, series.quantity as ProductionQuantity, series.axis.stepMinutes);
     const sun = remedies.some((remedy) => remedy.op === "zero" && remedy.only === "night") ? runSun(series.axis, site.place) : null;
-    return { ...series, quantity: "energy_kwh", values: derived(series.axis, raw, remedies, sun) };
+    const evenly = remedies.filter(({ op }) => op === "spread" || op === "fill");
+    return { ...series, quantity: "energy_kwh", values: derived(series.axis, raw, remedies, sun), evenly };
   });
 }
 

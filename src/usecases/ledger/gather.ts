@@ -2,6 +2,7 @@ import { energyKwh, mergeMeterEnergy, type ProductionQuantity } from "@/core/rea
 import type { MeterSeries } from "@/core/reconcile";
 import { endUtcMs, type TimeAxis, unionAxis } from "@/core/series";
 import type { Site } from "@/core/site";
+import { utcOfWall, zoneOffset } from "@/core/time";
 import { MINUTE_MS } from "@/core/units";
 import type { Weather } from "@/core/weather";
 import type { StoredSeries } from "./ports";
@@ -36,6 +37,29 @@ export function gatherWeather(stored: readonly StoredSeries[]): Weather | null {
   };
 }
 
+/** Before it was commissioned a plant owes nothing: weather from then on, or from the first reading where there is an earlier one. */
+export function sinceCommissioned(weather: Weather | null, site: Site, firstReadUtcMs: number): Weather | null {
+  if (!weather || !site.commissioned) return weather;
+  const builtUtcMs = utcOfWall(Date.parse(`${site.commissioned}T00:00:00Z`), zoneOffset(site.place.timeZone));
+  const { axis } = weather;
+  const stepMs = axis.stepMinutes * MINUTE_MS;
+  const skip = Math.ceil((Math.min(builtUtcMs, firstReadUtcMs) - axis.startUtcMs) / stepMs);
+  if (skip <= 0 || skip >= axis.count) return weather;
+  const cut = (column: Float64Array | null | undefined): Float64Array | null => column?.subarray(skip) ?? null;
+  return {
+    axis: { ...axis, startUtcMs: axis.startUtcMs + skip * stepMs, count: axis.count - skip },
+    ghiWm2: cut(weather.ghiWm2),
+    dniWm2: cut(weather.dniWm2),
+    dhiWm2: cut(weather.dhiWm2),
+    poaWm2: cut(weather.poaWm2),
+    airTempC: cut(weather.airTempC),
+    windSpeedMs: cut(weather.windSpeedMs),
+    rainMm: cut(weather.rainMm),
+    snowDepthCm: cut(weather.snowDepthCm),
+    albedo: cut(weather.albedo),
+  };
+}
+
 /** Each meter that counts AC energy as one series: where it was read by several, the finest stands and coarser ones fill what it leaves. */
 export function gatherMeters(stored: readonly StoredSeries[], site: Site): MeterSeries[] {
   const counted = new Set(site.meters.filter((meter) => meter.point === "ac").map((meter) => meter.id));
@@ -43,11 +67,13 @@ export function gatherMeters(stored: readonly StoredSeries[], site: Site): Meter
   return meterIds.map((meterId) => {
     const own = stored.filter((series) => series.meterId === meterId);
     const [only] = own;
-    if (own.length === 1 && only) return { meterId, quantity: only.quantity as ProductionQuantity, axis: only.axis, values: only.values };
+    const evenly = own.flatMap((series) => series.evenly ?? []);
+    if (own.length === 1 && only)
+      return { meterId, quantity: only.quantity as ProductionQuantity, axis: only.axis, values: only.values, evenly };
     const { axis, kwh } = mergeMeterEnergy(
       own.map(({ axis, quantity, values }) => ({ axis, kwh: energyKwh(values, quantity as ProductionQuantity, axis.stepMinutes) })),
     );
-    return { meterId, quantity: "energy_kwh", axis, values: kwh };
+    return { meterId, quantity: "energy_kwh", axis, values: kwh, evenly };
   });
 }
 

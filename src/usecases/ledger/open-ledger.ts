@@ -4,9 +4,10 @@ import { type LedgerLine, ledgerLines, type MeteredOnAxis, type MeterSeries, met
 import { indexAt, type TimeAxis } from "@/core/series";
 import type { Site } from "@/core/site";
 import { monthBins } from "@/core/time";
+import { MINUTE_MS } from "@/core/units";
 import type { Weather } from "@/core/weather";
 import { runYield, type YieldRun } from "@/core/yield";
-import { gatherMeters, gatherWeather } from "./gather";
+import { gatherMeters, gatherWeather, sinceCommissioned } from "./gather";
 import type { StoredSeries, StoredSparse } from "./ports";
 
 export interface LedgerInput {
@@ -41,8 +42,8 @@ const EMPTY_AXIS: TimeAxis = { startUtcMs: 0, stepMinutes: 60, count: 0 };
 export function openLedger(input: LedgerInput): OpenLedger {
   const { site } = input;
   const promise = input.promise ?? site.promise?.monthlyKwh ?? null;
-  const weather = gatherWeather(input.weather);
   const meters = gatherMeters(input.production, site);
+  const weather = sinceCommissioned(gatherWeather(input.weather), site, firstRead(input, site));
   const axis = weather?.axis ?? EMPTY_AXIS;
   const run = weather && runYield(site, weather, monthBins(axis, site.place.timeZone), { cleanings: input.cleanings ?? [] });
   const spans = run && input.sparse ? spansOf(input.sparse, site) : [];
@@ -57,6 +58,16 @@ export function openLedger(input: LedgerInput): OpenLedger {
     sources: sourcesOf(input, weather, metered, meters),
   };
   return { site, report, promise, meters, weather, run, metered };
+}
+
+/** Start of the earliest reading that holds energy. */
+function firstRead({ production, sparse }: LedgerInput, site: Site): number {
+  const starts = production.map(({ axis, values }) => {
+    const first = values.findIndex((value) => value > 0);
+    return first < 0 ? Number.POSITIVE_INFINITY : axis.startUtcMs + first * axis.stepMinutes * MINUTE_MS;
+  });
+  const spans = sparse ? spansOf(sparse, site).map(({ fromUtcMs, kwh }) => (kwh > 0 ? fromUtcMs : Number.POSITIVE_INFINITY)) : [];
+  return Math.min(Number.POSITIVE_INFINITY, ...starts, ...spans);
 }
 
 /** Spans of the meters that count AC energy, those between counter readings among them. */

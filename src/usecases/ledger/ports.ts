@@ -8,6 +8,8 @@ export interface StoredSeries {
   readonly meterId: string;
   readonly axis: TimeAxis;
   readonly values: Float64Array;
+  /** Of a clean series: stretches whose values are even shares of one figure. */
+  readonly evenly?: readonly { readonly fromUtcMs: number; readonly toUtcMs: number }[];
 }
 
 /** Figures over spans and counter readings, as they stand. */

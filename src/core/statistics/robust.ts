@@ -1,6 +1,10 @@
 import { median, medianAbsoluteDeviation, quantile } from "simple-statistics";
 
-const known = (values: Iterable<number>): number[] => [...values].filter((value) => !Number.isNaN(value));
+/** Typed, so that the package's selection runs on plain numbers. */
+const known = (values: Iterable<number> | ArrayLike<number>): number[] =>
+  (values instanceof Float64Array ? values : Float64Array.from(values as ArrayLike<number>)).filter(
+    (value) => !Number.isNaN(value),
+  ) as unknown as number[];
 
 /** Median without missing values; NaN of none. */
 export function medianOf(values: Iterable<number>): number {

@@ -1,0 +1,193 @@
+import { z } from "zod";
+import { LEDGER_ACCOUNTS } from "@/core/accounts";
+import { causeKinds } from "@/core/causes";
+import { ledgerLineSchema } from "./ledger";
+
+const interval = z.strictObject({ value: z.number(), low: z.number(), high: z.number() });
+
+/** Kinds of field-book entries; a note is any other kind, kept in its own words. */
+export const entryKinds = [
+  "cleaning",
+  "snow-clearing",
+  "outage",
+  "repair",
+  "tilt-change",
+  "hardware-change",
+  "meter-change",
+  "curtailment",
+  "inspection",
+  "note",
+] as const;
+
+/** A dated entry of the field book: local dates or times, first and last. */
+export const fieldEntrySchema = z.strictObject({
+  from: z.string(),
+  to: z.string(),
+  kind: z.enum(entryKinds),
+  array: z.string(),
+  note: z.string(),
+  value: z.string(),
+});
+export type FieldEntry = z.output<typeof fieldEntrySchema>;
+
+/** A cause found in the readings. Energies are at the meter: what would have come without this cause alone. */
+export const causeFindingSchema = z.strictObject({
+  key: z.string(),
+  kind: z.enum(causeKinds),
+  fromUtcMs: z.number(),
+  toUtcMs: z.number(),
+  kwh: z.number().nullable(),
+  kwhLow: z.number().nullable(),
+  kwhHigh: z.number().nullable(),
+  confidenceFrac: z.number(),
+  facts: z.record(z.string(), z.union([z.number().nullable(), z.string()])),
+  /** In words, for people: what was found, and why it is believed. */
+  title: z.string(),
+  what: z.string(),
+  evidence: z.string(),
+  /** Index of the field-book entry that tells of it; null where none does. */
+  entry: z.number().int().nullable(),
+});
+export type BookCause = z.output<typeof causeFindingSchema>;
+
+export const indicatorsSchema = z.strictObject({
+  key: z.string(),
+  performanceRatio: z.number().nullable(),
+  temperatureCorrectedRatio: z.number().nullable(),
+  specificYieldKwhPerKwp: z.number().nullable(),
+  energyPerformanceIndex: z.number().nullable(),
+  availabilityByTimeFrac: z.number().nullable(),
+  availabilityByEnergyFrac: z.number().nullable(),
+  readFrac: z.number(),
+});
+export type Indicators = z.output<typeof indicatorsSchema>;
+
+const school = z.strictObject({
+  name: z.enum(["year-on-year", "trend", "naive"]),
+  perYearFrac: z.number().nullable(),
+  low: z.number().nullable(),
+  high: z.number().nullable(),
+});
+
+export const ageingReportSchema = z.strictObject({
+  years: z.number(),
+  perYearFrac: z.number().nullable(),
+  low: z.number().nullable(),
+  high: z.number().nullable(),
+  isTooSoon: z.boolean(),
+  /** Half the interval's width with one, two and three more years. */
+  halfWidthLater: z.array(z.number().nullable()),
+  firstStep: interval.nullable(),
+  verdict: z.enum(["too-soon", "within", "below", "undecided", "no-warranty"]),
+  budgetPerYearFrac: z.number(),
+  warranty: z.strictObject({ years: z.number(), firstYearFrac: z.number(), perYearFrac: z.number() }).nullable(),
+  schools: z.array(school),
+  filters: z.array(z.strictObject({ name: z.string(), days: z.number().int(), perYearFrac: z.number().nullable() })),
+  /** Middle of the index by local day with dirt put back, as a ratio to the first level; null where a day tells nothing. */
+  days: z.array(z.string()),
+  index: z.array(z.number().nullable()),
+  /** Changes between days a year apart: index of the first day, and the change a year as a share. */
+  pairs: z.array(z.strictObject({ day: z.number().int(), changeFrac: z.number() })),
+  /** Redrawn medians in steps of 2.5 %, as losses a year: the fan. */
+  fan: z.array(z.number()),
+  yearTotals: z.array(z.strictObject({ key: z.string(), kwh: z.number() })),
+  ageAtStartYears: z.number(),
+  draws: z.number().int(),
+  seed: z.number().int(),
+});
+export type AgeingReport = z.output<typeof ageingReportSchema>;
+
+export const soilingReportSchema = z.strictObject({
+  isSeen: z.boolean(),
+  ratePerDayFrac: z.number(),
+  rateLowFrac: z.number(),
+  rateHighFrac: z.number(),
+  meanLostFrac: z.number(),
+  washing: z.strictObject({ thresholdMm: z.number(), scaleMm: z.number() }),
+  lostFracByDay: z.array(z.number()),
+  resets: z.array(
+    z.strictObject({ date: z.string(), cause: z.enum(["rain", "cleaning", "suspected"]), beforeFrac: z.number(), effectFrac: z.number() }),
+  ),
+  /** What each cleaning brought until rain or the next one, kWh at the meter. */
+  cleanings: z.array(z.strictObject({ date: z.string(), cause: z.enum(["cleaning", "suspected"]), gainKwh: z.number() })),
+  /** Mean energy that one cleaning on a day of this week of the year brought over the years there are, kWh; weeks from 1 January. */
+  gainByWeekKwh: z.array(z.number()),
+  /** On the last day of the record: lost share, and what a cleaning then would bring with the rain of the years there are. */
+  nowFrac: z.number(),
+  nowGainKwh: z.number(),
+  daysToRain: z.number().nullable(),
+});
+export type SoilingReport = z.output<typeof soilingReportSchema>;
+
+export const snowReportSchema = z.strictObject({
+  winters: z.array(
+    z.strictObject({
+      key: z.string(),
+      days: z.number().int(),
+      lostKwh: z.number(),
+      spells: z.number().int(),
+      /** What clearing on the day after each fall would have brought. */
+      clearingKwh: z.number(),
+    }),
+  ),
+  spells: z.array(z.strictObject({ fromUtcMs: z.number(), toUtcMs: z.number(), lostKwh: z.number(), clearingKwh: z.number() })),
+  lostFracByDay: z.array(z.number()),
+});
+export type SnowReport = z.output<typeof snowReportSchema>;
+
+export const orientationReportSchema = z.strictObject({
+  turnDeg: interval,
+  steeperDeg: interval,
+  clockMinutes: interval,
+  days: z.number().int(),
+  hours: z.number().int(),
+  bookMissFrac: z.number(),
+  fittedMissFrac: z.number(),
+  isWrong: z.boolean(),
+  arrays: z.array(
+    z.strictObject({
+      id: z.string(),
+      name: z.string(),
+      azimuthDeg: z.number(),
+      fittedAzimuthDeg: z.number(),
+      tiltDeg: z.number(),
+      fittedTiltDeg: z.number(),
+    }),
+  ),
+  /** Expected energy of a mean year with the fitted plane minus with the book's, kWh. */
+  changeKwhPerYear: z.number(),
+});
+
+/** All that the readings say of causes: each month by evidence beside the ledger's budget, findings, and the chapters' figures. */
+export const causeReportSchema = z.strictObject({
+  months: z.array(ledgerLineSchema),
+  years: z.array(ledgerLineSchema),
+  all: ledgerLineSchema,
+  indicators: z.array(indicatorsSchema),
+  findings: z.array(causeFindingSchema),
+  entries: z.array(fieldEntrySchema.extend({ findings: z.array(z.string()), effect: z.string() })),
+  resolution: z.enum(["hours", "days", "months"]),
+  /** Accounts that readings this coarse, or without these sensors, can't tell apart; in words. */
+  cannotTell: z.array(z.string()),
+  ceilingW: z.number().nullable(),
+  levelFrac: z.number(),
+  days: z.array(z.string()),
+  orientation: orientationReportSchema.nullable(),
+  skyFields: z.array(
+    z.strictObject({ azimuthDeg: z.number(), elevationDeg: z.number(), ratio: z.number(), hours: z.number().int(), isShaded: z.boolean() }),
+  ),
+  soiling: soilingReportSchema,
+  snow: snowReportSchema,
+  ageing: ageingReportSchema,
+  priceMinorPerKwh: z.number().nullable(),
+  milliseconds: z.number(),
+});
+export type CauseReport = z.output<typeof causeReportSchema>;
+
+/** A posting of one account: what the model budgets and what the readings show, kWh. */
+export const postingPairSchema = z.strictObject({
+  account: z.enum(LEDGER_ACCOUNTS),
+  budgetKwh: z.number().nullable(),
+  actualKwh: z.number().nullable(),
+});
+export type PostingPair = z.output<typeof postingPairSchema>;

@@ -1,0 +1,14 @@
+export { type FirstStep, firstStep } from "./first-step";
+export { type MonthlyTrend, monthlyTrend } from "./monthly-trend";
+export { type NaiveYears, naiveYears, type YearTotal } from "./naive-years";
+export {
+  type AgeingInput,
+  type AgeingReading,
+  type AgeingVerdict,
+  ageingVerdict,
+  type FilterStep,
+  readAgeing,
+  type School,
+  type SchoolName,
+} from "./read-ageing";
+export { type YearOnYear, type YearPair, yearOnYear } from "./year-on-year";

@@ -1,0 +1,146 @@
+import type { AgeingTerms } from "../site";
+import { type FirstStep, firstStep } from "./first-step";
+import { type MonthlyTrend, monthlyTrend } from "./monthly-trend";
+import { type NaiveYears, naiveYears } from "./naive-years";
+import { type YearOnYear, yearOnYear } from "./year-on-year";
+
+export type SchoolName = "year-on-year" | "trend" | "naive";
+
+/** One way to read a rate: share of the first output lost a year (positive is loss), with its 95 % interval where it has one. */
+export interface School {
+  readonly name: SchoolName;
+  readonly perYearFrac: number;
+  readonly low: number;
+  readonly high: number;
+}
+
+/** What is left of the days after each filter, and the rate that they would give. */
+export interface FilterStep {
+  readonly name: "all" | "read-and-lit" | "causes-out" | "clear" | "little-dirt";
+  readonly days: number;
+  readonly perYearFrac: number;
+}
+
+export type AgeingVerdict = "too-soon" | "within" | "below" | "undecided" | "no-warranty";
+
+export interface AgeingReading {
+  /** Years between the first and the last day that tell something. */
+  readonly years: number;
+  /** Share of the first output lost a year, and its 95 % interval; NaN when nothing can be told. */
+  readonly perYearFrac: number;
+  readonly low: number;
+  readonly high: number;
+  readonly isTooSoon: boolean;
+  /** Half the interval's width with one, two and three more years. */
+  readonly halfWidthLater: readonly number[];
+  readonly firstStep: FirstStep | null;
+  readonly schools: readonly School[];
+  readonly filters: readonly FilterStep[];
+  readonly yearOnYear: YearOnYear;
+  readonly trend: MonthlyTrend;
+  readonly naive: NaiveYears;
+}
+
+export interface AgeingInput {
+  readonly days: readonly string[];
+  /** Log of metered over expected without ageing, by day, with dirt put back; NaN where a day tells nothing. */
+  readonly cleanLog: Float64Array;
+  /** The same without any cause taken out, and with causes out but dirt left in. */
+  readonly rawLog: Float64Array;
+  readonly causesOutLog: Float64Array;
+  /** 0 to 1, how well a day tells. */
+  readonly weight: Float64Array;
+  readonly dirtFrac: Float64Array;
+  readonly months: readonly { readonly key: string; readonly kwh: number; readonly readFrac: number }[];
+  readonly fiscalStartMonth: number;
+  /** Age of the plant at the first day, years. */
+  readonly ageAtStartYears: number;
+  readonly draws: number;
+  readonly seed: number;
+}
+
+const CLEAR_WEIGHT = 0.5;
+/** Days under more dirt than this say more of the dirt's correction than of the modules, unless most days are so. */
+const LITTLE_DIRT_FRAC = 0.02;
+const KEPT_BY_DIRT = 0.6;
+const LEAST_PAIRS = 60;
+/** With one value a month a year of pairs is twelve, some of them under snow. */
+const LEAST_MONTH_PAIRS = 8;
+/** Modules settle in their first months: a fall apart from the slope. Source: Pingel et al., 2010. */
+const SETTLING_YEARS = 0.35;
+/** Two full years give one year of pairs: a year's whole weather decides what they say. */
+const SOON_YEARS = 2;
+/** Sensors and meters drift by about this a year, one deviation, which no redraw shows. Source: IEC 61724-1:2021, recalibration of class A and B. */
+const DRIFT = 0.0004;
+
+/** Reads ageing through the weather by all schools. */
+export function readAgeing(input: AgeingInput): AgeingReading {
+  const { days, cleanLog, weight, dirtFrac, ageAtStartYears } = input;
+  const clear = cleanLog.map((value, d) => (weight[d]! > CLEAR_WEIGHT ? value : Number.NaN));
+  const limit = Math.max(LITTLE_DIRT_FRAC, dirtFrac.slice().sort()[Math.floor(dirtFrac.length * KEPT_BY_DIRT)] ?? 0);
+  const settled = (d: number): boolean => ageAtStartYears + d / 365.2425 > SETTLING_YEARS;
+  const little = clear.map((value, d) => (dirtFrac[d]! <= limit && settled(d) ? value : Number.NaN));
+  const terms = { draws: input.draws, seed: input.seed };
+  const first = yearOnYear(little, terms);
+  const whole =
+    first.pairs.length >= LEAST_PAIRS
+      ? first
+      : yearOnYear(
+          cleanLog.map((value, d) => (settled(d) ? value : Number.NaN)),
+          terms,
+        );
+  const [from, to] = ends(cleanLog);
+  const years = to > from ? (to - from) / 365.2425 : 0;
+  const middleYears = ageAtStartYears + (from + to) / 2 / 365.2425;
+  const rate = (slopeLog: number): number => asLossOfFirst(slopeLog, middleYears);
+  const half = Math.hypot((whole.high - whole.low) / 2, 1.96 * DRIFT);
+  const perYearFrac = rate(whole.slopeLog);
+  const isTooSoon = years < SOON_YEARS - 0.1 || whole.pairs.length < LEAST_MONTH_PAIRS;
+  const trend = monthlyTrend(days, clear);
+  const naive = naiveYears(input.months, 1);
+  const fiscal = input.fiscalStartMonth === 1 ? naive : naiveYears(input.months, input.fiscalStartMonth);
+  const filter = (name: FilterStep["name"], index: Float64Array): FilterStep => ({
+    name,
+    days: index.reduce((count, value) => count + (Number.isNaN(value) ? 0 : 1), 0),
+    perYearFrac: rate(yearOnYear(index, { draws: 0, seed: 1 }).slopeLog),
+  });
+  return {
+    years,
+    perYearFrac,
+    low: perYearFrac - half,
+    high: perYearFrac + half,
+    isTooSoon,
+    halfWidthLater: [1, 2, 3].map((more) => half * (years / (years + more)) ** 1.5),
+    firstStep: firstStep(clear, Number.isNaN(whole.slopeLog) ? 0 : whole.slopeLog, ageAtStartYears),
+    schools: [
+      { name: "year-on-year", perYearFrac, low: perYearFrac - half, high: perYearFrac + half },
+      { name: "trend", perYearFrac: rate(trend.slopeLog), low: rate(trend.high), high: rate(trend.low) },
+      { name: "naive", perYearFrac: -fiscal.changePerYearFrac, low: Number.NaN, high: Number.NaN },
+    ],
+    filters: [
+      filter("read-and-lit", input.rawLog),
+      filter("causes-out", input.causesOutLog),
+      filter("clear", clear),
+      filter("little-dirt", little),
+    ],
+    yearOnYear: whole,
+    trend,
+    naive: fiscal,
+  };
+}
+
+/** A yearly change of the log at an age, as the share of the first output that it is: ageing is linear in nameplate. */
+const asLossOfFirst = (slopeLog: number, atYears: number): number => -slopeLog / (1 - slopeLog * Math.max(0, atYears));
+
+function ends(values: Float64Array): [number, number] {
+  const first = values.findIndex((value) => !Number.isNaN(value));
+  return [Math.max(0, first), values.findLastIndex((value) => !Number.isNaN(value)) + 1];
+}
+
+/** What the warranty says to a reading: within when even the worse end of the interval keeps it, below when the better end breaks it. */
+export function ageingVerdict(reading: AgeingReading, warranty: AgeingTerms | null): AgeingVerdict {
+  if (reading.isTooSoon || Number.isNaN(reading.perYearFrac)) return "too-soon";
+  if (!warranty) return "no-warranty";
+  if (reading.high <= warranty.perYearFrac) return "within";
+  return reading.low > warranty.perYearFrac ? "below" : "undecided";
+}

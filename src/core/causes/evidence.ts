@@ -1,0 +1,210 @@
+import { type AgeingReading, readAgeing } from "../ageing";
+import type { MeteredOnAxis, MeterSeries } from "../reconcile";
+import type { Site } from "../site";
+import { medianOf } from "../statistics";
+import type { Weather } from "../weather";
+import { ageOnAxis, prepareWeather, runPrepared } from "../yield";
+import { type CauseBasis, causeBasis } from "./basis";
+import { type CeilingEvidence, ceilingEvidence } from "./ceiling";
+import { type DayIndex, dayIndex, usualRatio } from "./day-index";
+import { toHours } from "./hours";
+import { flatCurve, keptAt, type LoadCurve, loadCurve } from "./load-curve";
+import { monthIndex } from "./month-index";
+import { monthSnow } from "./month-snow";
+import { type OrientationEvidence, orientationEvidence, turnedSite } from "./orientation";
+import { type OutageEvidence, outageEvidence } from "./outages";
+import { type ShadeEvidence, shadeEvidence } from "./shade-map";
+import { type SnowEvidence, snowEvidence } from "./snow";
+import { modelledSoiling, type SoilingEvidence, soilingEvidence } from "./soiling";
+import { type StringsOut, stringsOut } from "./strings-out";
+
+/** What is known of a plant when causes are sought. */
+export interface EvidenceInput {
+  readonly site: Site;
+  readonly weather: Weather;
+  readonly metered: MeteredOnAxis;
+  readonly meters: readonly MeterSeries[];
+  /** Local dates of cleanings in the field book. */
+  readonly cleanings: readonly string[];
+  /** Metered energy by local month, for the yearly totals. */
+  readonly months: readonly { readonly key: string; readonly kwh: number; readonly readFrac: number }[];
+  readonly fiscalStartMonth: number;
+  readonly draws: number;
+  readonly seed: number;
+  readonly onProgress?: (doneFrac: number) => void;
+}
+
+/** All that the readings say of causes, on an hourly axis. */
+export interface Evidence {
+  readonly basis: CauseBasis;
+  readonly stepsAnHour: number;
+  readonly ceiling: CeilingEvidence | null;
+  readonly outages: OutageEvidence;
+  readonly snow: SnowEvidence;
+  readonly strings: readonly StringsOut[];
+  readonly orientation: OrientationEvidence | null;
+  readonly shade: ShadeEvidence;
+  readonly soiling: SoilingEvidence;
+  readonly index: DayIndex;
+  readonly ageing: AgeingReading;
+  /** Kept share of nameplate that no dated cause explains. */
+  readonly rating: LoadCurve;
+  /** By hour. */
+  readonly ratingKept: Float64Array;
+  readonly ceilingKwh: number;
+  /** What each hour owes with level, ageing and dirt in, before strings, snow, standstill, shade and the ceiling. */
+  readonly owedKwh: Float64Array;
+}
+
+const TRIAL_DIRT_FRAC = 0.1;
+
+/** Seeks every cause in the order in which one can be mistaken for another: standstill and snow, strings, plane, dirt, ageing, shade. */
+export function gatherEvidence(input: EvidenceInput): Evidence {
+  const done = input.onProgress ?? ((): void => undefined);
+  const hourly = toHours(input.weather, input.metered);
+  const prepared = prepareWeather(input.site.place, hourly.weather);
+  const book = causeBasis(input.site, prepared, hourly.metered);
+  const ceiling = book.resolution === "hours" ? ceilingEvidence(input.meters) : null;
+  const ceilingKwh = ceilingKwhOf(book, ceiling);
+  done(0.1);
+  let found = standstill(book, ceilingKwh);
+  const orientation = book.resolution === "hours" ? orientationEvidence(book, found.spoilt, ceilingKwh) : null;
+  done(0.25);
+  const basis = orientation?.isWrong
+    ? causeBasis(turnedSite(input.site, orientation.turnDeg.value, orientation.steeperDeg.value), prepared, hourly.metered)
+    : book;
+  if (basis !== book) found = standstill(basis, ceilingKwh);
+  const { outages, snow, spoilt } = found;
+  const cleaned = input.cleanings.map((date) => basis.days.keys.indexOf(date)).filter((day) => day >= 0);
+  const causesOut = basis.resolution === "months" ? monthIndex(basis) : dayIndex(basis, spoilt, ceilingKwh);
+  const strings = basis.resolution === "months" ? [] : stringsOut(basis, causesOut, new Set(cleaned));
+  const index = withStringsBack(basis, causesOut, strings);
+  done(0.4);
+  const soiling = basis.resolution === "months" ? modelledSoiling(basis, index) : soilingEvidence(basis, index, cleaned, seenFrac(basis));
+  done(0.7);
+  const ageAtStart = basis.site.commissioned ? ageOnAxis(basis.site.commissioned, basis.site.place.timeZone, basis.axis).startYears : 0;
+  const ageing = readAgeing({
+    days: basis.days.keys,
+    cleanLog: soiling.cleanLog,
+    rawLog: logOf(dayIndex(basis, new Uint8Array(basis.axis.count), ceilingKwh)),
+    causesOutLog: logOf(index),
+    weight: index.weight,
+    dirtFrac: soiling.lostFracByDay,
+    months: input.months,
+    fiscalStartMonth: input.fiscalStartMonth,
+    ageAtStartYears: ageAtStart,
+    draws: input.draws,
+    seed: input.seed,
+  });
+  done(0.9);
+  const perYear = ageingRateOf(ageing, basis.site);
+  const bare = { basis, stepsAnHour: hourly.steps, ceiling, outages, snow, strings, orientation, soiling, index, ageing };
+  const owed = owedSoFar(bare, ageAtStart, perYear);
+  const rating =
+    basis.resolution === "months"
+      ? flatCurve(levelOf(soiling.cleanLog, ageAtStart, perYear))
+      : loadCurve(basis, owed, spoilt, ceilingKwh, heldHoursOf(ceiling, input.meters));
+  const ratingKept = rated(owed, rating, ceilingKwh);
+  const none: ShadeEvidence = { fields: [], lostFrac: new Float64Array(basis.axis.count), isSeen: false };
+  const shade = basis.resolution === "hours" ? shadeEvidence(basis, capped(owed, ratingKept, ceilingKwh), spoilt) : none;
+  done(1);
+  return { ...bare, ceilingKwh, rating, ratingKept, shade, owedKwh: unbroken(bare, ageAtStart, perYear, ratingKept) };
+}
+
+/** The rate that the accounts use: the reading where it can be told, else the book's. */
+export const ageingRateOf = (ageing: AgeingReading, site: Site): number =>
+  ageing.isTooSoon || Number.isNaN(ageing.perYearFrac) ? site.ageing.perYearFrac : ageing.perYearFrac;
+
+/** The most a step gives at the meter: the observed flat top, else the ratings. */
+export function ceilingKwhOf(basis: CauseBasis, ceiling: CeilingEvidence | null): number {
+  const hours = basis.axis.stepMinutes / 60;
+  return ceiling ? (ceiling.powerW / 1000) * hours : basis.ratedKwh * (1 - basis.site.losses.acWiringFrac);
+}
+
+interface Standstill {
+  readonly outages: OutageEvidence;
+  readonly snow: SnowEvidence;
+  /** 1 where an hour is down or under snow. */
+  readonly spoilt: Uint8Array;
+}
+
+/** Snow and standstill hide in each other: snow is sought first, standstill outside it, then snow without the standstill. */
+function standstill(basis: CauseBasis, ceilingKwh: number): Standstill {
+  const { count } = basis.axis;
+  const none = new Uint8Array(count);
+  if (basis.resolution === "months")
+    return { outages: { downFrac: new Float64Array(count), outages: [] }, snow: monthSnow(basis), spoilt: none };
+  const usual = usualRatio(dayIndex(basis, none, ceilingKwh));
+  const first = snowEvidence(basis, usual, none, ceilingKwh);
+  const outages = outageEvidence(basis, usual, first.covered);
+  const down = Uint8Array.from(outages.downFrac, (lost) => (lost > 0 ? 1 : 0));
+  const snow = snowEvidence(basis, usual, down, ceilingKwh);
+  const spoilt = down.slice();
+  for (const { from, to } of snow.spells) spoilt.fill(1, from, to);
+  return { outages, snow, spoilt };
+}
+
+/** Days with strings out as they would have been; days on which that began or ended tell nothing. */
+function withStringsBack(basis: CauseBasis, index: DayIndex, strings: readonly StringsOut[]): DayIndex {
+  const ratio = index.ratio.slice();
+  for (const { from, to, lostFrac } of strings) {
+    const [first, last] = [basis.days.binOf[from]!, basis.days.binOf[Math.min(basis.axis.count - 1, to)]!];
+    for (let d = first; d <= last; d++) ratio[d] = ratio[d]! / (1 - lostFrac);
+    ratio[first] = Number.NaN;
+    ratio[last] = Number.NaN;
+  }
+  return { ratio, weight: index.weight };
+}
+
+/** How much of the light that dirt takes is missed at the meter: cells under dirt run cooler. */
+function seenFrac(basis: CauseBasis): number {
+  const { site, prepared, days, axis } = basis;
+  const dirt = new Float64Array(axis.count).fill(TRIAL_DIRT_FRAC);
+  const dirty = runPrepared(site, prepared, days, {
+    without: ["snow", "ageing", "clipping", "downtime"],
+    causes: { soilingFrac: dirt },
+  }).expectedByBinKwh;
+  const sum = (values: Float64Array): number => values.reduce((a, b) => a + b, 0);
+  const clean = basis.openKwh.reduce((a, b) => (Number.isNaN(b) ? a : a + b), 0);
+  return clean > 0 ? Math.max(0.7, Math.min(1, (1 - sum(dirty) / clean) / TRIAL_DIRT_FRAC)) : 1;
+}
+
+const logOf = ({ ratio }: DayIndex): Float64Array => ratio.map((value) => (value > 0.05 ? Math.log(value) : Number.NaN));
+
+/** Hours on the ceiling: counted where readings are finer than hours. */
+function heldHoursOf(ceiling: CeilingEvidence | null, meters: readonly MeterSeries[]): number | null {
+  const step = meters[0]?.axis.stepMinutes ?? 60;
+  if (!ceiling) return null;
+  return step < 60 ? (ceiling.heldSteps * step) / 60 : 0;
+}
+
+/** Level of what is left when dirt and ageing are put back. */
+function levelOf(cleanLog: Float64Array, ageAtStart: number, perYear: number): number {
+  const level = Math.exp(medianOf(cleanLog.map((log, d) => log - Math.log(1 - perYear * Math.max(0, ageAtStart + d / 365.2425)))));
+  return Number.isNaN(level) ? 1 : level;
+}
+
+/** What each hour owes with ageing, dirt and strings put in, and no ceiling. */
+function owedSoFar(
+  { basis, soiling, strings }: Pick<Evidence, "basis" | "soiling" | "strings">,
+  ageAtStart: number,
+  perYear: number,
+): Float64Array {
+  const out = basis.openKwh.slice();
+  for (let i = 0; i < out.length; i++) {
+    const day = basis.days.binOf[i]!;
+    const age = 1 - perYear * Math.max(0, ageAtStart + day / 365.2425);
+    out[i] = out[i]! * age * (1 - soiling.lostFracByDay[day]!);
+  }
+  for (const { from, to, lostFrac } of strings) for (let i = from; i < to; i++) out[i] = out[i]! * (1 - lostFrac);
+  return out;
+}
+
+const unbroken = (parts: Pick<Evidence, "basis" | "soiling">, ageAtStart: number, perYear: number, kept: Float64Array): Float64Array =>
+  owedSoFar({ ...parts, strings: [] }, ageAtStart, perYear).map((kwh, i) => kwh * kept[i]!);
+
+const rated = (owedKwh: Float64Array, curve: LoadCurve, ceilingKwh: number): Float64Array =>
+  owedKwh.map((kwh) => (kwh > 0 ? keptAt(curve, kwh / ceilingKwh) : 1));
+
+const capped = (owedKwh: Float64Array, kept: Float64Array, ceilingKwh: number): Float64Array =>
+  owedKwh.map((kwh, i) => Math.min(ceilingKwh, kwh * kept[i]!));

@@ -1,0 +1,88 @@
+import type { CauseBasis } from "./basis";
+import { snowfallSteps } from "./snow";
+
+/** Steps [from, to) in which the whole plant stood still, its partial first and last steps among them. */
+export interface Outage {
+  readonly from: number;
+  readonly to: number;
+}
+
+export interface OutageEvidence {
+  /** Share of AC output lost on every step. */
+  readonly downFrac: Float64Array;
+  readonly outages: readonly Outage[];
+}
+
+/** A step gives nothing below this share of what it owes. */
+const NOTHING_FRAC = 0.015;
+/** Steps that owe less than this share of rated output are too dim to be missed. */
+const DIM_FRAC = 0.04;
+/** An outage has to cost this many hours at rated output, or a trip of one hour would be told from any cloud. */
+const LEAST_RATED_HOURS = 0.25;
+/** A first or last step that gives less than this share of the usual was partly down. */
+const PARTLY_FRAC = 0.8;
+/** Snow that fell up to this long before may be what holds a plant still. */
+const WHITE_HOURS = 36;
+/** With snow about, standing still counts as downtime only where it begins from this share of the usual within one step. */
+const ABRUPT_FRAC = 0.6;
+
+/** Finds standstill under light. `usual` is the plant's own ratio by day; `covered` marks steps at which snow may lie on the modules. */
+export function outageEvidence(basis: CauseBasis, usual: Float64Array, covered: Uint8Array): OutageEvidence {
+  const { axis, days, openKwh, meteredKwh, read, lit, ratedKwh } = basis;
+  const fall = snowfallSteps(basis);
+  const around = (hours: number): number => Math.round((hours * 60) / axis.stepMinutes);
+  const downFrac = new Float64Array(axis.count);
+  const outages: Outage[] = [];
+  const bright = (i: number): boolean => read[i] === 1 && lit[i] === 1 && openKwh[i]! > DIM_FRAC * ratedKwh;
+  const still = (i: number): boolean => meteredKwh[i]! <= NOTHING_FRAC * openKwh[i]!;
+  const share = (i: number): number => meteredKwh[i]! / (openKwh[i]! * usual[days.binOf[i]!]!);
+  for (let i = 0; i < axis.count; i++) {
+    if (!bright(i) || !still(i)) continue;
+    let last = i;
+    let lost = 0;
+    for (let k = i; k < axis.count; k++) {
+      if (!bright(k)) continue;
+      if (!still(k)) break;
+      last = k;
+      lost += openKwh[k]!;
+    }
+    const [before, after] = [neighbour(i, -1), neighbour(last, 1)];
+    const enough = lost >= (LEAST_RATED_HOURS * ratedKwh * 60) / axis.stepMinutes;
+    if (enough && (!whiteAround(i, last) || isAbrupt(before, i))) {
+      const partly = (k: number | null): boolean => k !== null && share(k) < PARTLY_FRAC && Math.abs(k - (k < i ? i : last)) <= 2;
+      const from = partly(before) ? before! : i;
+      const to = (partly(after) ? after! : last) + 1;
+      for (let k = from; k < to; k++) downFrac[k] = openKwh[k]! > 0 ? Math.min(1, Math.max(0, 1 - share(k))) : 0;
+      for (let k = i; k <= last; k++)
+        if (openKwh[k]! > 0 && !(read[k] === 1 && meteredKwh[k]! > NOTHING_FRAC * openKwh[k]!)) downFrac[k] = 1;
+      outages.push({ from, to });
+    }
+    i = last;
+  }
+  return { downFrac, outages };
+
+  /** Whether snow may lie on the modules, or fell shortly before. */
+  function whiteAround(first: number, last: number): boolean {
+    return covered.subarray(first, last + 1).includes(1) || fell(first - around(WHITE_HOURS), last + 1);
+  }
+
+  function fell(from: number, to: number): boolean {
+    return fall.subarray(Math.max(0, from), to).includes(1);
+  }
+
+  /** A plant that ran well an hour before, with no snow falling, was switched off and not snowed in. */
+  function isAbrupt(before: number | null, first: number): boolean {
+    return before !== null && sameDay(before, first) && share(before) > ABRUPT_FRAC && !fell(before - 1, first + around(3));
+  }
+
+  function sameDay(a: number, b: number): boolean {
+    return days.binOf[a] === days.binOf[b];
+  }
+
+  /** The next step with light, before or after. */
+  function neighbour(from: number, way: 1 | -1): number | null {
+    for (let k = from + way; k >= 0 && k < axis.count && Math.abs(k - from) < (1440 / axis.stepMinutes) * 2; k += way)
+      if (bright(k)) return k;
+    return null;
+  }
+}

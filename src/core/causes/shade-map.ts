@@ -1,0 +1,88 @@
+import { medianOf } from "../statistics";
+import type { CauseBasis } from "./basis";
+
+/** One field of the sky: sun within it, and what the plant gave of what it owed on clear and on overcast hours. */
+export interface SkyField {
+  readonly azimuthDeg: number;
+  readonly elevationDeg: number;
+  readonly ratio: number;
+  readonly hours: number;
+  readonly isShaded: boolean;
+}
+
+export interface ShadeEvidence {
+  readonly fields: readonly SkyField[];
+  /** Share of power lost on every step. */
+  readonly lostFrac: Float64Array;
+  readonly isSeen: boolean;
+}
+
+const FIELD_AZIMUTH_DEG = 10;
+const FIELD_ELEVATION_DEG = 5;
+const CLEAR = 0.72;
+const OVERCAST = 0.4;
+const LEAST_HOURS = 8;
+/** A field of the sky that gives less than this on clear hours is shaded, where overcast hours there give this much more. */
+const SHADED_FRAC = 0.88;
+const OVERCAST_MORE = 0.06;
+/** One field alone is no obstacle. */
+const LEAST_FIELDS = 2;
+const LEAST_LOST_FRAC = 0.002;
+
+/**
+ * Ratio of metered to owed by where the sun stood. `owedKwh` is what the plant owes with all causes before this one put in.
+ * Shade comes back at the same places of the sky, takes the beam, and leaves overcast hours alone.
+ */
+export function shadeEvidence(basis: CauseBasis, owedKwh: Float64Array, spoilt: Uint8Array): ShadeEvidence {
+  const { axis, sun, read, lit, clearness, meteredKwh, ratedKwh } = basis;
+  const clear = new Map<number, number[]>();
+  const overcast = new Map<number, number[]>();
+  const fieldOf = new Int32Array(axis.count).fill(-1);
+  for (let i = 0; i < axis.count; i++) {
+    if (!(sun.up[i]! > 0.03) || !(owedKwh[i]! > 0.06 * ratedKwh)) continue;
+    const azimuth = (Math.atan2(sun.east[i]!, sun.north[i]!) * 180) / Math.PI;
+    const elevation = (Math.asin(sun.up[i]!) * 180) / Math.PI;
+    const field =
+      Math.floor((azimuth < 0 ? azimuth + 360 : azimuth) / FIELD_AZIMUTH_DEG) * 100 + Math.floor(elevation / FIELD_ELEVATION_DEG);
+    fieldOf[i] = field;
+    if (read[i] === 0 || lit[i] === 0 || spoilt[i] === 1) continue;
+    const into = clearness[i]! > CLEAR ? clear : clearness[i]! < OVERCAST ? overcast : null;
+    if (!into) continue;
+    if (!into.has(field)) into.set(field, []);
+    into.get(field)!.push(meteredKwh[i]! / owedKwh[i]!);
+  }
+  const low = new Map<number, number>();
+  for (const [field, ratios] of clear) {
+    const ratio = medianOf(ratios);
+    const dim = medianOf(overcast.get(field) ?? []);
+    const told = ratios.length >= LEAST_HOURS && ratio < SHADED_FRAC;
+    if (told && (Number.isNaN(dim) || dim > ratio + OVERCAST_MORE)) low.set(field, ratio);
+  }
+  const shaded = new Map([...low].filter(([field]) => neighbours(field).filter((near) => low.has(near)).length >= LEAST_FIELDS - 1));
+  const lostFrac = new Float64Array(axis.count);
+  let [lost, all] = [0, 0];
+  for (let i = 0; i < axis.count; i++) {
+    const kwh = owedKwh[i]!;
+    if (!(kwh > 0)) continue;
+    all += kwh;
+    const ratio = shaded.get(fieldOf[i]!);
+    if (ratio === undefined) continue;
+    const beam = Math.max(0, Math.min(1, (clearness[i]! - 0.3) / 0.5));
+    lostFrac[i] = (1 - ratio) * beam;
+    lost += lostFrac[i]! * kwh;
+  }
+  const isSeen = lost > LEAST_LOST_FRAC * all;
+  if (!isSeen) lostFrac.fill(0);
+  const fields = [...clear]
+    .filter(([, ratios]) => ratios.length >= 3)
+    .map(([field, ratios]) => ({
+      azimuthDeg: (Math.floor(field / 100) + 0.5) * FIELD_AZIMUTH_DEG,
+      elevationDeg: ((field % 100) + 0.5) * FIELD_ELEVATION_DEG,
+      ratio: medianOf(ratios),
+      hours: ratios.length,
+      isShaded: isSeen && shaded.has(field),
+    }));
+  return { fields, lostFrac, isSeen };
+}
+
+const neighbours = (field: number): number[] => [field - 100, field + 100, field - 1, field + 1];

@@ -1,0 +1,374 @@
+import { medianOf, type RidgeColumn, type RidgeFit, robustRidge } from "../statistics";
+import type { CauseBasis } from "./basis";
+import type { DayIndex } from "./day-index";
+
+/** A day on which dirt went, by rain or by hand. `effectFrac` is the jump of the output that it brought. */
+export interface SoilingReset {
+  readonly day: number;
+  readonly cause: "rain" | "cleaning" | "suspected";
+  readonly beforeFrac: number;
+  readonly effectFrac: number;
+}
+
+export interface SoilingEvidence {
+  /** Share of light lost to dirt, by local day. */
+  readonly lostFracByDay: Float64Array;
+  /** Growth a day, as a share, by day; its median over dry days and the range of the middle 80 %. */
+  readonly ratePerDay: number;
+  readonly ratePerDayRange: readonly [number, number];
+  /** Mean of the lost share, and its standard error. */
+  readonly meanLostFrac: number;
+  readonly meanErrorFrac: number;
+  readonly washing: Washing;
+  /** Share of the dirt that a day's rain, mm, leaves. */
+  readonly keptBy: (rainMm: number) => number;
+  readonly resets: readonly SoilingReset[];
+  /** Whether the readings tell dirt from nothing. */
+  readonly isSeen: boolean;
+  /** Log of the output that is left when dirt is put back: level at day 0, change a year with its error. */
+  readonly levelLog: number;
+  readonly slopeLogPerYear: number;
+  readonly slopeError: number;
+  /** Log ratio by day with dirt put back; NaN where a day tells nothing. */
+  readonly cleanLog: Float64Array;
+  readonly scatter: number;
+}
+
+/**
+ * How rain washes, tried in turn: nothing up to a threshold, mm, then by what is above it. How much it takes differs with tilt, dust and
+ * drop. Source: Kimber et al., 2006, found 5 to 10 mm to clean.
+ */
+const WASHINGS: readonly Washing[] = [0, 3, 6].flatMap((thresholdMm) => [1, 3.5, 6.5].map((scaleMm) => ({ thresholdMm, scaleMm })));
+const USUAL_WASHING: Washing = { thresholdMm: 1.5, scaleMm: 3 };
+/** A rate is free to change from one block to the next. */
+const BLOCK_DAYS = 21;
+/** How far a block's rate strays from the season's, one deviation, as a share of the mean rate. */
+const STRAY_FRAC = 0.3;
+/** Seasonal error of temperature and sky models: one deviation of the yearly and half-yearly wave. */
+const YEARLY_WAVE = 0.006;
+const HALF_YEARLY_WAVE = 0.003;
+/** What is known of ageing and of usual dirt before looking. Source: Jordan et al., 2016; Kimber et al., 2006. */
+const SLOPE_PRIOR = -0.007;
+const SLOPE_DEVIATION = 0.012;
+const MOST_SUSPECTED = 16;
+const DAYS_PER_YEAR = 365.2425;
+/** Dirt that shifts the fit's loss by less than this is not told from scatter. */
+const LEAST_LOSS = 8;
+/** A hint is posted, and not called a finding. */
+const LEAST_HINT = 1;
+
+export interface Washing {
+  readonly thresholdMm: number;
+  readonly scaleMm: number;
+}
+
+type Prior = Omit<RidgeColumn, "values">;
+
+interface Setting {
+  readonly days: number;
+  readonly rainMm: Float64Array;
+  readonly cleaned: Uint8Array;
+  readonly washing: Washing;
+}
+
+/**
+ * Fits dirt, level, ageing and a small seasonal wave to the daily ratio at once: dirt grows by a rate that may change every few weeks, rain
+ * washes it by its amount, a cleaning takes it off. Cleanings that nobody wrote down are sought as jumps that no rain explains.
+ * `seenFrac` is the share of the lost light that shows in the output: cells under dirt run cooler, which gives a part back.
+ * Source: Kimber et al., 2006; Deceglie, Micheli & Muller, 2018, Quantifying soiling loss directly from PV yield.
+ */
+export function soilingEvidence(basis: CauseBasis, index: DayIndex, cleanings: readonly number[], seenFrac = 1): SoilingEvidence {
+  const days = index.ratio.length;
+  const whole = (seen: number): number => seen / seenFrac;
+  const seasons = standing(days);
+  const rainMm = rainByDay(basis);
+  const recorded = new Uint8Array(days);
+  for (const day of cleanings) if (day >= 0 && day < days) recorded[day] = 1;
+  const y = index.ratio.map((ratio) => (ratio > 0.3 && ratio < 1.5 ? Math.log(ratio) : Number.NaN));
+  const hasRain = basis.weather.rainMm !== null;
+  const cleaned = recorded.slice();
+  let best = coarse({ days, rainMm, cleaned, washing: USUAL_WASHING });
+  // Unrecorded cleanings first, by the coarse fit: a rain scale fitted over them would take rain for what a brush did.
+  const refused = new Uint8Array(days);
+  for (let k = 0; k < MOST_SUSPECTED; k++) {
+    const day = suspect(best.fit, y, index.weight, cleaned, refused, rainMm);
+    if (day === null) break;
+    const next = bestDate(day);
+    if (next.loss > best.loss - LEAST_LOSS) {
+      refused.fill(1, Math.max(0, day - SIDE), day + SIDE + 1);
+      continue;
+    }
+    cleaned.set(next.setting.cleaned);
+    best = next;
+  }
+  if (hasRain) {
+    for (const washing of WASHINGS) {
+      const next = coarse({ days, rainMm, cleaned, washing });
+      if (next.loss < best.loss) best = next;
+    }
+  }
+  const none = noDirt();
+  const gain = none.lossAt(best.fit.scale) - best.fit.lossSum;
+  const isSeen = gain > LEAST_LOSS && best.rate > 5e-5;
+  return result(best, gain > LEAST_HINT && best.rate > 2e-5 ? fine(best) : null, isSeen);
+
+  /** A jump is told between two good days; the date that fits best is within a week of it. */
+  function bestDate(day: number): ReturnType<typeof coarse> {
+    const at = (date: number): ReturnType<typeof coarse> => {
+      const tried = cleaned.slice();
+      tried[date] = 1;
+      return coarse({ ...best.setting, cleaned: tried });
+    };
+    let chosen = at(day);
+    for (const off of [-6, -4, -2, -1, 1, 2, 4]) {
+      const next = at(Math.min(days - 1, Math.max(0, day + off)));
+      if (next.loss < chosen.loss) chosen = next;
+    }
+    return chosen;
+  }
+
+  function coarse(setting: Setting): { setting: Setting; fit: RidgeFit; lost: Float64Array; rate: number; loss: number } {
+    const oneRate = unitDirt(setting, 0, days);
+    const { fit, lost } = fitDirt(
+      [oneRate, firstDirt(setting)],
+      [
+        { prior: 0.0005, priorDeviation: 0.002, leastZero: true },
+        { prior: 0.003, priorDeviation: 0.03, leastZero: true },
+      ],
+      2,
+    );
+    return { setting, fit, lost, rate: fit.coefficients[0]!, loss: fit.rows * Math.log(fit.scale) };
+  }
+
+  /** Refines the one rate: it swings with the seasons, and strays block by block. */
+  function fine({ setting, rate }: { setting: Setting; rate: number }): {
+    fit: RidgeFit;
+    lost: Float64Array;
+    rates: Float64Array;
+    columns: Float64Array[];
+  } {
+    const starts = Array.from({ length: Math.ceil(days / BLOCK_DAYS) }, (_, k) => k * BLOCK_DAYS);
+    const turn = (2 * Math.PI) / DAYS_PER_YEAR;
+    const columns = [
+      unitDirt(setting, 0, days),
+      unitDirt(setting, 0, days, (d) => Math.cos(turn * d)),
+      unitDirt(setting, 0, days, (d) => Math.sin(turn * d)),
+      firstDirt(setting),
+      ...starts.map((from) => unitDirt(setting, from, Math.min(days, from + BLOCK_DAYS))),
+    ];
+    const priors = [
+      { prior: rate, priorDeviation: Math.max(2 * rate, 1e-3), leastZero: true },
+      { prior: 0, priorDeviation: 0.4 * rate },
+      { prior: 0, priorDeviation: 0.4 * rate },
+      { prior: rate * 8, priorDeviation: Math.max(0.02, rate * 15), leastZero: true },
+      ...starts.map(() => ({ prior: 0, priorDeviation: STRAY_FRAC * rate })),
+    ];
+    const { fit, lost } = fitDirt(columns, priors, 3);
+    const [whole, cosine, sine] = fit.coefficients;
+    const rates = Float64Array.from(starts, (from, k) => {
+      const middle = turn * (from + BLOCK_DAYS / 2);
+      return Math.max(0, whole! + cosine! * Math.cos(middle) + sine! * Math.sin(middle) + fit.coefficients[4 + k]!);
+    });
+    return { fit, lost, rates, columns };
+  }
+
+  /** Gauss-Newton on the log ratio: ln(1 - s) is straightened at the dirt of the round before. */
+  function fitDirt(dirt: Float64Array[], priors: Prior[], rounds: number): { fit: RidgeFit; lost: Float64Array } {
+    let lost: Float64Array = new Float64Array(days);
+    let fit: RidgeFit | null = null;
+    for (let round = 0; round < rounds; round++) {
+      const target = y.map((value, d) => value - Math.log(1 - lost[d]!) - lost[d]! / (1 - lost[d]!));
+      const shares = lost;
+      const straightened = (unit: Float64Array): Float64Array => {
+        const values = new Float64Array(days);
+        for (let d = 0; d < days; d++) if (unit[d] !== 0) values[d] = -unit[d]! / (1 - shares[d]!);
+        return values;
+      };
+      const columns: RidgeColumn[] = [...dirt.map((unit, k) => ({ ...priors[k]!, values: straightened(unit) })), ...seasons];
+      fit = robustRidge(columns, target, index.weight);
+      const { coefficients } = fit;
+      lost = new Float64Array(days);
+      for (let d = 0; d < days; d++) {
+        for (let k = 0; k < dirt.length; k++) lost[d]! += coefficients[k]! * dirt[k]![d]!;
+        lost[d] = Math.max(0, Math.min(0.6, lost[d]!));
+      }
+    }
+    return { fit: fit!, lost };
+  }
+
+  function noDirt(): { lossAt: (scale: number) => number } {
+    const fit = robustRidge(seasons, y, index.weight);
+    return { lossAt: (scale) => fit.rows * Math.log(fit.scale / scale) + fit.lossSum };
+  }
+
+  function result({ setting, rate }: ReturnType<typeof coarse>, made: ReturnType<typeof fine> | null, isSeen: boolean): SoilingEvidence {
+    const fit = made?.fit ?? robustRidge(seasons, y, index.weight);
+    const lost = made?.lost ?? new Float64Array(days);
+    const base = made ? made.columns.length : 0;
+    const dry = made ? [...made.rates].filter((value) => value > 0).sort((a, b) => a - b) : [];
+    const combination = new Float64Array(fit.coefficients.length);
+    made?.columns.forEach((unit, k) => {
+      combination[k] = unit.reduce((sum, value) => sum + value, 0) / days;
+    });
+    const slopeOnly = new Float64Array(fit.coefficients.length);
+    slopeOnly[base + 1] = 1;
+    const resets: SoilingReset[] = [];
+    for (let d = 1; made && d < days; d++) {
+      const before = lost[d - 1]!;
+      if (before - lost[d]! < 0.003) continue;
+      const cause = setting.cleaned[d] === 1 ? (recorded[d] === 1 ? "cleaning" : "suspected") : "rain";
+      resets.push({ day: d, cause, beforeFrac: whole(before), effectFrac: whole(before - lost[d]!) });
+    }
+    const cleanLog = y.map((value, d) => {
+      const wave = fit.coefficients[base + 2]! * seasons[2]!.values[d]! + fit.coefficients[base + 3]! * seasons[3]!.values[d]!;
+      const half = fit.coefficients[base + 4]! * seasons[4]!.values[d]! + fit.coefficients[base + 5]! * seasons[5]!.values[d]!;
+      return value - Math.log(1 - lost[d]!) - wave - half;
+    });
+    return {
+      lostFracByDay: lost.map(whole),
+      ratePerDay: whole(made ? medianOf(dry) : Math.max(0, rate)),
+      ratePerDayRange: dry.length > 0 ? [whole(dry[Math.floor(dry.length * 0.1)]!), whole(dry[Math.floor(dry.length * 0.9)]!)] : [0, 0],
+      meanLostFrac: whole(lost.reduce((sum, value) => sum + value, 0) / days),
+      meanErrorFrac: made ? fit.errorOf(combination) : 0.002,
+      washing: setting.washing,
+      keptBy: (rainMm) => keptBy(rainMm, setting.washing),
+      resets,
+      isSeen,
+      levelLog: fit.coefficients[base]!,
+      slopeLogPerYear: fit.coefficients[base + 1]!,
+      slopeError: fit.errorOf(slopeOnly),
+      cleanLog,
+      scatter: fit.scale,
+    };
+  }
+}
+
+/** Dirt a day where no reading tells it. Source: Micheli & Muller, 2017, An investigation of the key parameters for predicting PV soiling losses (quiet rainy sites, 0.01 to 0.05 %). */
+const USUAL_RATE = 0.0003;
+
+/** Where no day tells dirt from the rest: a usual rate, washed by the rain that fell; without a rain gauge none is claimed. */
+export function modelledSoiling(basis: CauseBasis, index: DayIndex): SoilingEvidence {
+  const days = basis.days.keys.length;
+  const rate = basis.weather.rainMm ? USUAL_RATE : 0;
+  const setting = { days, rainMm: rainByDay(basis), cleaned: new Uint8Array(days), washing: USUAL_WASHING };
+  const lostFracByDay = unitDirt(setting, 0, days).map((unit) => rate * unit);
+  return {
+    lostFracByDay,
+    ratePerDay: rate,
+    ratePerDayRange: [rate / 3, rate * 3],
+    meanLostFrac: lostFracByDay.reduce((sum, value) => sum + value, 0) / days,
+    meanErrorFrac: 0.01,
+    washing: USUAL_WASHING,
+    keptBy: (rainMm) => keptBy(rainMm, USUAL_WASHING),
+    resets: [],
+    isSeen: false,
+    levelLog: 0,
+    slopeLogPerYear: 0,
+    slopeError: 0.01,
+    cleanLog: index.ratio.map((ratio, d) => (ratio > 0.2 ? Math.log(ratio) - Math.log(1 - lostFracByDay[d]!) : Number.NaN)),
+    scatter: 0.02,
+  };
+}
+
+/** Rain of each local day, mm; missing is none. */
+export function rainByDay({ weather, days, axis }: CauseBasis): Float64Array {
+  const out = new Float64Array(days.keys.length);
+  if (weather.rainMm) for (let i = 0; i < axis.count; i++) if (weather.rainMm[i]! > 0) out[days.binOf[i]!]! += weather.rainMm[i]!;
+  return out;
+}
+
+/** Share of the dirt that a day's rain leaves. */
+const keptBy = (rainMm: number, { thresholdMm, scaleMm }: Washing): number =>
+  rainMm > thresholdMm ? Math.exp((thresholdMm - rainMm) / scaleMm) : 1;
+
+/** Dirt by day where a rate of 1 a day holds in days [from, to) and none elsewhere: rain washes from the next day on, a cleaning cleans its whole date. */
+function unitDirt(
+  { days, rainMm, cleaned, washing }: Setting,
+  from: number,
+  to: number,
+  rate: (day: number) => number = () => 1,
+): Float64Array {
+  const out = new Float64Array(days);
+  let dirt = 0;
+  for (let d = from; d < days; d++) {
+    if (d > from) dirt *= keptBy(rainMm[d - 1]!, washing);
+    if (d < to) dirt += rate(d);
+    if (cleaned[d] === 1) dirt = 0;
+    if (d >= to && Math.abs(dirt) < 1e-4) break;
+    out[d] = dirt;
+  }
+  return out;
+}
+
+/** What lay on the modules on the first day, by day. */
+function firstDirt({ days, rainMm, cleaned, washing }: Setting): Float64Array {
+  const out = new Float64Array(days);
+  let dirt = 1;
+  for (let d = 0; d < days && dirt > 1e-4; d++) {
+    if (d > 0) dirt *= keptBy(rainMm[d - 1]!, washing);
+    if (cleaned[d] === 1) dirt = 0;
+    out[d] = dirt;
+  }
+  return out;
+}
+
+/** Level, yearly change and seasonal waves. */
+function standing(days: number): RidgeColumn[] {
+  const column = (of: (years: number) => number): Float64Array => Float64Array.from({ length: days }, (_, d) => of(d / DAYS_PER_YEAR));
+  const wave = (values: Float64Array, deviation: number): RidgeColumn => ({ values, prior: 0, priorDeviation: deviation });
+  const turn = 2 * Math.PI;
+  return [
+    { values: column(() => 1), prior: 0, priorDeviation: Number.POSITIVE_INFINITY },
+    { values: column((t) => t), prior: SLOPE_PRIOR, priorDeviation: SLOPE_DEVIATION },
+    wave(
+      column((t) => Math.cos(turn * t)),
+      YEARLY_WAVE,
+    ),
+    wave(
+      column((t) => Math.sin(turn * t)),
+      YEARLY_WAVE,
+    ),
+    wave(
+      column((t) => Math.cos(2 * turn * t)),
+      HALF_YEARLY_WAVE,
+    ),
+    wave(
+      column((t) => Math.sin(2 * turn * t)),
+      HALF_YEARLY_WAVE,
+    ),
+  ];
+}
+
+/** Good days on each side of a suspected cleaning. */
+const SIDE = 6;
+/** A jump has to stand out this many deviations of a median, and be at least this share. */
+const JUMP_DEVIATIONS = 4.5;
+const LEAST_JUMP = 0.012;
+
+/** Days on which a washing rain explains a jump by itself. */
+const WASHING_MM = 4;
+
+/** The day whose jump no rain explains best, or null. */
+function suspect(
+  fit: RidgeFit,
+  y: Float64Array,
+  weight: Float64Array,
+  cleaned: Uint8Array,
+  refused: Uint8Array,
+  rainMm: Float64Array,
+): number | null {
+  const kept = [...y.keys()].filter((d) => !Number.isNaN(y[d]!) && weight[d]! > 0.3);
+  const residual = kept.map((d) => fit.residuals[d]!);
+  const least = Math.max(LEAST_JUMP, (JUMP_DEVIATIONS * fit.scale * 1.2533) / Math.sqrt(SIDE / 2));
+  let [best, at] = [0, -1];
+  for (let p = SIDE; p < kept.length - SIDE; p++) {
+    const day = kept[p]!;
+    if (cleaned[day] === 1 || refused[day] === 1 || day - kept[p - 1]! > 12) continue;
+    if (rainMm[day - 1]! > WASHING_MM || rainMm[day]! > WASHING_MM) continue;
+    const jump = medianOf(residual.slice(p, p + SIDE)) - medianOf(residual.slice(p - SIDE, p));
+    if (jump < least || jump <= best) continue;
+    if (medianOf(residual.slice(p, p + 3)) - medianOf(residual.slice(p - 3, p)) < 0.6 * jump) continue;
+    [best, at] = [jump, day];
+  }
+  return at < 0 ? null : at;
+}

@@ -1,0 +1,147 @@
+import { arrayNameplateW, nameplateW } from "../site";
+import { medianOf } from "../statistics";
+import type { CauseBasis } from "./basis";
+import type { DayIndex } from "./day-index";
+
+/** A stretch in which a part of the plant gave nothing, from one step on. */
+export interface StringsOut {
+  readonly from: number;
+  readonly to: number;
+  /** Share of the nameplate that is out, of its nearest whole number of parts. */
+  readonly lostFrac: number;
+  readonly measuredFrac: number;
+  /** The part: so many strings of so many, or an inverter or array by name. */
+  readonly part: { readonly kind: "strings" | "inverter" | "modules"; readonly out: number; readonly of: number };
+  /** Whether the level came back. */
+  readonly restored: boolean;
+}
+
+/** Good days on each side that a step is told from. */
+const WINDOW = 7;
+/** A step has to stand out this many deviations of the scatter of medians, and be at least this share. */
+const DEVIATIONS = 4;
+const LEAST_FRAC = 0.025;
+/** How far the measured share may lie from a whole number of parts. */
+const OFF_FRAC = 0.3;
+const LEAST_DAYS = 3;
+
+/** Shares that a fault of one kind can take: whole strings, whole inverters. */
+function partsOf({ site }: CauseBasis): StringsOut["part"][] {
+  const parts: StringsOut["part"][] = [];
+  const strings = site.arrays.reduce((sum, a) => sum + (a.modulesPerString ? a.count / a.modulesPerString : 0), 0);
+  const whole = Math.round(strings);
+  for (let out = 1; out <= Math.min(3, whole - 1); out++) parts.push({ kind: "strings", out, of: whole });
+  if (site.inverters.length > 1) {
+    for (const inverter of site.inverters) {
+      const own = site.arrays.filter((a) => inverter.arrays.includes(a.id)).reduce((sum, a) => sum + arrayNameplateW(site, a), 0);
+      parts.push({ kind: "inverter", out: own, of: nameplateW(site) });
+    }
+  }
+  const single = site.inverters.some((inverter) => inverter.perModule) ? site.arrays.reduce((sum, a) => sum + a.count, 0) : 0;
+  for (let out = 1; single > 0 && out <= Math.min(8, single - 1); out++) parts.push({ kind: "modules", out, of: single });
+  return parts;
+}
+
+/** Finds levels that drop by a whole part within a day and stay, in log ratio by day. */
+export function stringsOut(basis: CauseBasis, index: DayIndex, cleaned: ReadonlySet<number>): StringsOut[] {
+  const parts = partsOf(basis);
+  if (parts.length === 0) return [];
+  const kept = [...index.ratio.keys()].filter((d) => index.ratio[d]! > 0.15 && index.ratio[d]! < 1.6 && index.weight[d]! > 0.25);
+  const x = kept.map((d) => Math.log(index.ratio[d]!));
+  if (x.length < 3 * WINDOW) return [];
+  const noise = 1.4826 * medianOf(x.slice(1).map((value, k) => Math.abs(value - x[k]!))) * 0.7;
+  const least = Math.max(LEAST_FRAC, (DEVIATIONS * noise) / Math.sqrt(WINDOW / 2));
+  const step = x.map((_, p) => (p < 3 || p > x.length - 3 ? 0 : jump(x, p)));
+  const found: StringsOut[] = [];
+  for (let p = 3; p < x.length - 3; p++) {
+    if (step[p]! > -least || !isPeak(step, p) || !isSudden(x, p)) continue;
+    const back = comesBack(x, step, p, least, kept, cleaned);
+    const until = back ?? x.length;
+    if (until - p < LEAST_DAYS) continue;
+    const before = medianOf(x.slice(Math.max(0, p - WINDOW), p));
+    const after = back === null ? before : medianOf(x.slice(back, back + WINDOW));
+    // What soiling and seasons do meanwhile moves both ends; the level lost is read at each end beside its own step.
+    const first = medianOf(x.slice(p, Math.min(until, p + WINDOW))) - before;
+    const last = back === null ? first : medianOf(x.slice(Math.max(p, until - WINDOW), until)) - after;
+    const measuredFrac = 1 - Math.exp((first + last) / 2);
+    const part = nearest(parts, measuredFrac, noise);
+    if (!part) continue;
+    found.push({
+      from: stepNear(basis, kept[Math.max(0, p - NEAR_DAYS)]!, kept[Math.min(kept.length - 1, p + NEAR_DAYS)]!, -1),
+      to:
+        back === null ? basis.axis.count : stepNear(basis, kept[back - NEAR_DAYS]!, kept[Math.min(kept.length - 1, back + NEAR_DAYS)]!, 1),
+      lostFrac: part.out / part.of,
+      measuredFrac,
+      part,
+      restored: back !== null,
+    });
+    p = until;
+  }
+  return found;
+}
+
+const jump = (x: readonly number[], p: number): number => medianOf(x.slice(p, p + WINDOW)) - medianOf(x.slice(Math.max(0, p - WINDOW), p));
+
+function isPeak(step: readonly number[], p: number): boolean {
+  for (let k = Math.max(0, p - WINDOW); k < Math.min(step.length, p + WINDOW); k++)
+    if (Math.abs(step[k]!) > Math.abs(step[p]!)) return false;
+  return true;
+}
+
+/** Whether most of the step lies between two days, as no dirt does it. */
+function isSudden(x: readonly number[], p: number): boolean {
+  const near = medianOf(x.slice(p, p + 3)) - medianOf(x.slice(Math.max(0, p - 3), p));
+  return Math.abs(near) > 0.65 * Math.abs(jump(x, p));
+}
+
+/** Index of the day from which on the level is back, or null. A level that a cleaning or rain lifts step by step is none. */
+function comesBack(
+  x: readonly number[],
+  step: readonly number[],
+  p: number,
+  least: number,
+  kept: readonly number[],
+  cleaned: ReadonlySet<number>,
+): number | null {
+  const lost = -jump(x, p);
+  for (let q = p + LEAST_DAYS; q < x.length - 2; q++) {
+    const up = step[q]!;
+    if (up > 0.6 * lost && up > least && up < 1.6 * lost && isPeak(step, q) && isSudden(x, q) && !cleaned.has(kept[q]!)) return q;
+  }
+  return null;
+}
+
+function nearest(parts: readonly StringsOut["part"][], measured: number, noise: number): StringsOut["part"] | null {
+  let best: StringsOut["part"] | null = null;
+  let least = Number.POSITIVE_INFINITY;
+  for (const part of parts) {
+    const off = Math.abs(part.out / part.of - measured);
+    if (off < least) [best, least] = [part, off];
+  }
+  if (!best) return null;
+  return least < Math.max((OFF_FRAC * best.out) / best.of / Math.max(1, best.kind === "strings" ? best.out : 1), 2 * noise) ? best : null;
+}
+
+/** Good days on each side within which the very step is sought. */
+const NEAR_DAYS = 4;
+
+/** The step of the axis at which hourly ratios part best, near a day. `way` is -1 where the level falls. */
+function stepNear({ days, openKwh, meteredKwh, read, lit, ratedKwh }: CauseBasis, firstDay: number, lastDay: number, way: 1 | -1): number {
+  const from = days.binOf.indexOf(Math.max(0, firstDay));
+  const at: number[] = [];
+  const [owed, paid] = [[0], [0]];
+  for (let i = from; i < days.binOf.length && days.binOf[i]! <= lastDay; i++) {
+    if (read[i] === 0 || lit[i] === 0 || !(openKwh[i]! > 0.1 * ratedKwh)) continue;
+    at.push(i);
+    owed.push(owed.at(-1)! + openKwh[i]!);
+    paid.push(paid.at(-1)! + meteredKwh[i]!);
+  }
+  const [allOwed, allPaid] = [owed.at(-1)!, paid.at(-1)!];
+  let [best, found] = [Number.NEGATIVE_INFINITY, from];
+  for (let k = 1; k < at.length; k++) {
+    const [left, right] = [owed[k]!, allOwed - owed[k]!];
+    const gain = way * ((allPaid - paid[k]!) / right - paid[k]! / left) * Math.sqrt((left * right) / allOwed);
+    if (gain > best) [best, found] = [gain, at[k]!];
+  }
+  return found;
+}

@@ -1,0 +1,4 @@
+export { type BootstrapInterval, blockBootstrap } from "./block-bootstrap";
+export { seededUniform } from "./random";
+export { type RidgeColumn, type RidgeFit, robustRidge } from "./ridge";
+export { medianOf, quantileOf, spreadOf } from "./robust";

@@ -1,0 +1,1 @@
+export { type CausesInput, openCauses, USUAL_DRAWS } from "./open-causes";

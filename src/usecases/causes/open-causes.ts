@@ -1,0 +1,148 @@
+import { causeInWords } from "@/contracts/cause-words";
+import { type CauseReport, causeReportSchema, type FieldEntry } from "@/contracts/causes";
+import { actualRun, type CauseFinding, causeFindings, type Evidence, gatherEvidence } from "@/core/causes";
+import { ledgerLines, totalLine } from "@/core/reconcile";
+import { type Site, siteAcRatedW } from "@/core/site";
+import { monthBins } from "@/core/time";
+import { prepareWeather, type YieldRun } from "@/core/yield";
+import type { OpenLedger } from "../ledger";
+import { ageingReport } from "./ageing-report";
+import { snowReport, soilingReport } from "./dirt-and-snow";
+import { indicatorsOf } from "./indicators";
+import { matchEntries } from "./match-entries";
+
+export interface CausesInput {
+  readonly ledger: OpenLedger;
+  readonly entries: readonly FieldEntry[];
+  /** Month in which the owner's year begins, 1 to 12. */
+  readonly fiscalStartMonth: number;
+  readonly draws?: number;
+  readonly seed?: number;
+  readonly onProgress?: (doneFrac: number) => void;
+}
+
+export const USUAL_DRAWS = 1000;
+const SEED = 20_411;
+
+/** Seeks the causes of a book's gap and posts each month by evidence beside its budget. Null without weather or readings. */
+export function openCauses(input: CausesInput): CauseReport | null {
+  const started = performance.now();
+  const { ledger, entries } = input;
+  const { site, weather, metered, run, meters } = ledger;
+  if (!weather || !metered || !run || ledger.report.all.meteredKwh === null) return null;
+  const [draws, seed] = [input.draws ?? USUAL_DRAWS, input.seed ?? SEED];
+  const evidence = gatherEvidence({
+    site,
+    weather,
+    metered,
+    meters,
+    cleanings: entries.filter(({ kind }) => kind === "cleaning").map(({ to }) => to.slice(0, 10)),
+    months: ledger.report.months.map(({ key, meteredKwh, readFrac }) => ({ key, kwh: meteredKwh ?? 0, readFrac })),
+    fiscalStartMonth: input.fiscalStartMonth,
+    draws,
+    seed,
+    ...(input.onProgress ? { onProgress: input.onProgress } : {}),
+  });
+  const bins = monthBins(weather.axis, site.place.timeZone);
+  const prepared = prepareWeather(site.place, weather);
+  const actual = actualRun(site, prepared, bins, evidence, run);
+  const shown = new Set(ledger.report.months.map(({ key }) => key));
+  const months = ledgerLines(actual, metered, ledger.promise).filter(({ key }) => shown.has(key));
+  const years = [...new Set(months.map(({ key }) => key.slice(0, 4)))].map((year) =>
+    totalLine(
+      year,
+      months.filter(({ key }) => key.startsWith(year)),
+    ),
+  );
+  const all = totalLine("all", months);
+  const ratedW = site.inverters.length > 0 ? siteAcRatedW(site) : null;
+  const found = causeFindings(evidence, ratedW, site.ageing.perYearFrac);
+  const matched = matchEntries(entries, found, evidence.soiling.resets, evidence.basis.days.keys, site.place.timeZone);
+  const keys = found.map(({ kind, fromUtcMs }) => `${kind}/${fromUtcMs}`);
+  return causeReportSchema.parse({
+    months,
+    years,
+    all,
+    indicators: indicatorsOf(
+      [...months, ...years, all],
+      [...ledger.report.months, ...ledger.report.years, ledger.report.all],
+      evidence,
+      site,
+    ),
+    findings: found.map((finding, f) => ({
+      ...finding,
+      ...asData(finding),
+      ...causeInWords(finding, site.place.timeZone),
+      key: keys[f]!,
+      entry: matched.entryOf[f]!,
+    })),
+    entries: entries.map((entry, e) => ({
+      ...entry,
+      findings: matched.entries[e]!.findings.map((f) => keys[f]!),
+      effect: matched.entries[e]!.effect,
+    })),
+    resolution: evidence.basis.resolution,
+    cannotTell: cannotTell(evidence),
+    ceilingW: evidence.ceiling?.powerW ?? null,
+    levelFrac: evidence.rating.levelFrac,
+    days: [...evidence.basis.days.keys],
+    orientation: orientationReport(evidence, site, actual, run),
+    skyFields: evidence.shade.fields.map((field) => ({ ...field, ratio: Math.round(field.ratio * 1000) / 1000 })),
+    soiling: soilingReport(evidence),
+    snow: snowReport(evidence),
+    ageing: ageingReport(evidence, draws, seed),
+    priceMinorPerKwh: null,
+    milliseconds: Math.round(performance.now() - started),
+  } satisfies CauseReport);
+}
+
+/** Numbers that can't be told are null in JSON. */
+const asData = ({ facts }: CauseFinding): { facts: Record<string, number | string | null> } => ({
+  facts: Object.fromEntries(
+    Object.entries(facts).map(([name, value]) => [name, typeof value === "number" && !Number.isFinite(value) ? null : value]),
+  ),
+});
+
+/** What readings this coarse, or without these sensors, can't tell apart. */
+function cannotTell({ basis }: Evidence): string[] {
+  const out: string[] = [];
+  if (basis.resolution === "months")
+    out.push(
+      "Monthly figures: outages, strings out, shading, orientation and the inverter's ceiling can't be told; snow is what winter months lack, dirt is modelled from rain.",
+    );
+  if (basis.resolution === "days")
+    out.push("Daily figures: orientation, shading and the inverter's ceiling can't be told from the shape of a day.");
+  if (!basis.weather.snowDepthCm && !basis.weather.rainMm) out.push("No snow depth and no rain: snow can't be told from an outage.");
+  else if (!basis.weather.snowDepthCm) out.push("No snow depth: snow is taken from precipitation in cold air.");
+  if (!basis.weather.rainMm) out.push("No rain: dirt is told from jumps of the output alone, and a rain can't be told from a cleaning.");
+  out.push("Rating of the modules, gain of the irradiance sensor and gain of the meter act alike all year: they share one account.");
+  return out;
+}
+
+function orientationReport({ orientation, basis }: Evidence, site: Site, actual: YieldRun, budget: YieldRun): CauseReport["orientation"] {
+  if (!orientation) return null;
+  const years = (basis.axis.count * basis.axis.stepMinutes) / 60 / 8766;
+  const sum = (values: Float64Array): number => values.reduce((a, b) => a + b, 0);
+  const reference = sum(budget.referenceKwh);
+  const off = sum(actual.accountsKwh.orientation);
+  const { turnDeg, steeperDeg, clockMinutes } = orientation;
+  return {
+    turnDeg,
+    steeperDeg,
+    clockMinutes,
+    days: orientation.days,
+    hours: Math.round(orientation.hours),
+    bookMissFrac: orientation.bookMissFrac,
+    fittedMissFrac: orientation.fittedMissFrac,
+    isWrong: orientation.isWrong,
+    arrays: site.arrays.map(({ id, name, azimuthDeg, tiltDeg }) => ({
+      id,
+      name,
+      azimuthDeg,
+      fittedAzimuthDeg: (((azimuthDeg + turnDeg.value) % 360) + 360) % 360,
+      tiltDeg,
+      fittedTiltDeg: Math.max(0, Math.min(90, tiltDeg + steeperDeg.value)),
+    })),
+    changeKwhPerYear: reference > 0 ? -(off / reference) * (sum(budget.expectedByBinKwh) / years) : 0,
+  };
+}

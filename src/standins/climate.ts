@@ -14,6 +14,8 @@ export interface Climate {
   /** Chance of a wet day, January first. */
   readonly wetDays: readonly number[];
   readonly meanRainMm: number;
+  /** Wet days in cold air bring snow, and the mast has a depth gauge. */
+  readonly snows?: boolean;
 }
 
 /** Weather of a stand-in, at its own fine step. */
@@ -24,6 +26,8 @@ export interface SimulatedWeather {
   readonly airTempC: Float64Array;
   readonly windSpeedMs: Float64Array;
   readonly rainMm: Float64Array;
+  /** Lying on the ground, cm; null where it never snows. */
+  readonly snowDepthCm: Float64Array | null;
   readonly sun: ReturnType<typeof runSun>;
 }
 
@@ -67,7 +71,28 @@ export function simulateWeather(climate: Climate, place: Place, axis: TimeAxis, 
     airTempC[i] = climate.meanTempC[month]! + warm + climate.dailySwingK * swing(utcMs, place.longitudeDeg) * (0.5 + 0.5 * share);
     windSpeedMs[i] = Math.max(0.1, climate.meanWindMs * Math.exp(0.45 * wind));
   }
-  return { axis, ghiWm2, dhiWm2, airTempC, windSpeedMs, rainMm, sun };
+  const snowDepthCm = climate.snows ? lieSnow(axis, rainMm, airTempC) : null;
+  return { axis, ghiWm2, dhiWm2, airTempC, windSpeedMs, rainMm, snowDepthCm, sun };
+}
+
+const SNOW_CM_PER_MM = 1.1;
+const SNOWS_BELOW_C = 0.8;
+const MELT_CM_PER_K_HOUR = 0.12;
+
+/** Turns rain in cold air into snow that lies, settles and melts; what fell as snow is taken out of the rain. */
+function lieSnow(axis: TimeAxis, rainMm: Float64Array, airTempC: Float64Array): Float64Array {
+  const depth = new Float64Array(axis.count);
+  const hours = axis.stepMinutes / 60;
+  let lying = 0;
+  for (let i = 0; i < axis.count; i++) {
+    if (rainMm[i]! > 0 && airTempC[i]! < SNOWS_BELOW_C) {
+      lying += rainMm[i]! * SNOW_CM_PER_MM;
+      rainMm[i] = 0;
+    }
+    lying = Math.max(0, lying * (1 - 0.002 * hours) - Math.max(0, airTempC[i]!) * MELT_CM_PER_K_HOUR * hours);
+    depth[i] = lying;
+  }
+  return depth;
 }
 
 /** Daily swing of the air, -0.5 to 0.5, warmest three hours after solar noon. */

@@ -1,7 +1,10 @@
+export { type Climate, type SimulatedWeather, simulateWeather } from "./climate";
 export { DEMO_BOOKS, type DemoBook } from "./demo";
 export { DEMO_FEEDS, type DemoFeed, STANDIN_ORDER } from "./demo-feeds";
 export { type Faults, misbehave } from "./faults";
 export { LivePlant } from "./live";
 export type { LiveColumn } from "./live-column";
+export { type PlantTruth, simulateWithTruth, type TrueLosses } from "./plant";
+export { type RandomPlant, randomPlant } from "./random-plant";
 export { type PlantRecord, recordOf } from "./record";
 export { faultsOf, type Switches, switchesSchema } from "./switches";

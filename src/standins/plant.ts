@@ -15,6 +15,8 @@ export interface PlantTruth {
   readonly cleanings: readonly string[];
   /** Times without output, ISO instants. */
   readonly outages: readonly { readonly from: string; readonly to: string }[];
+  /** Times in which a share of the strings gave nothing, ISO instants. */
+  readonly stringsOut?: readonly { readonly from: string; readonly to: string; readonly lostFrac: number }[];
   /** Times that the logger lost, ISO instants. */
   readonly lost: readonly { readonly from: string; readonly to: string }[];
   readonly meterGainFrac: number;
@@ -36,37 +38,101 @@ export interface SkyDisc {
 const within = (utcMs: number, spans: readonly { from: string; to: string }[]): boolean =>
   spans.some((span) => utcMs >= Date.parse(span.from) && utcMs < Date.parse(span.to));
 
+/** Energy that each cause took, kWh: before its stage minus after it; snow and dirt at nameplate, the others at the inverter's output. */
+export interface TrueLosses {
+  readonly idealKwh: number;
+  readonly snowKwh: number;
+  readonly soilingKwh: number;
+  readonly stringsKwh: number;
+  readonly clippingKwh: number;
+  readonly outageKwh: number;
+  readonly deliveredKwh: number;
+}
+
 /**
  * Metered AC energy of each step, kWh; NaN where the logger lost it. Physics of its own, so that a comparison with the model is
  * honest: Klucher's sky (1979), a lagging cell temperature, a part-load inverter, a soiling saw-tooth.
  */
-export function simulatePlant(site: Site, truth: PlantTruth, weather: SimulatedWeather): Float64Array {
+export const simulatePlant = (site: Site, truth: PlantTruth, weather: SimulatedWeather): Float64Array =>
+  simulateWithTruth(site, truth, weather).energyKwh;
+
+/** The same with what each cause took; steps that the logger lost count as lost to none. */
+export function simulateWithTruth(
+  site: Site,
+  truth: PlantTruth,
+  weather: SimulatedWeather,
+): { energyKwh: Float64Array; losses: TrueLosses; snowFrac: Float64Array } {
   const { axis } = weather;
   const energyKwh = new Float64Array(axis.count);
   const soiling = soilingFrac(truth, weather);
+  const snowFrac = snowCover(site, weather);
   const commissionedMs = Date.parse(`${site.commissioned}T00:00:00Z`);
   const standing = new Map<string, Standing>();
   const lag = Math.exp(-axis.stepMinutes / 8);
+  const toKwh = axis.stepMinutes / 60 / 1000;
+  const lost = { idealKwh: 0, snowKwh: 0, soilingKwh: 0, stringsKwh: 0, clippingKwh: 0, outageKwh: 0, deliveredKwh: 0 };
   let rise = 0;
   for (let i = 0; i < axis.count; i++) {
     const utcMs = axis.startUtcMs + i * axis.stepMinutes * MINUTE_MS;
     const aged = 1 - (truth.ageingPerYearFrac * (utcMs - commissionedMs)) / YEAR_MS;
     let dcW = 0;
     const date = new Date(utcMs).toISOString().slice(0, 10);
+    const dirt = soiling[Math.floor(i / (1440 / axis.stepMinutes))]!;
     const { arrays, acRatedW } = standingOn(site, truth, date, standing);
     for (const array of arrays) {
-      const lightWm2 =
-        klucher(weather, i, array, new Date(utcMs).getUTCMonth()) * (1 - soiling[Math.floor(i / (1440 / axis.stepMinutes))]!);
+      const openWm2 = klucher(weather, i, array, new Date(utcMs).getUTCMonth());
+      const lightWm2 = openWm2 * (1 - snowFrac[i]!) * (1 - dirt);
+      const atNameplate = (array.nameplateW / 1000) * toKwh;
+      lost.idealKwh += openWm2 * atNameplate;
+      lost.snowKwh += openWm2 * snowFrac[i]! * atNameplate;
+      lost.soilingKwh += openWm2 * (1 - snowFrac[i]!) * dirt * atNameplate;
       rise = lag * rise + (1 - lag) * lightWm2 * 0.0335 * Math.max(0.5, 1.18 - 0.06 * weather.windSpeedMs[i]!);
       const warmth = 1 + array.gamma * (weather.airTempC[i]! + rise - 25);
       const weak = lightWm2 > 1 ? 1 + 0.036 * Math.log(lightWm2 / 1000) : 0;
       dcW += ((array.nameplateW * lightWm2) / 1000) * warmth * Math.max(0, weak) * aged * (1 + truth.toleranceFrac) * 0.974;
     }
-    const acW = Math.min(acRatedW, Math.max(0, dcW - 0.0035 * acRatedW - 0.011 * dcW - (0.009 * dcW * dcW) / acRatedW)) * 0.995;
-    const made = within(utcMs, truth.outages) ? 0 : acW * (1 + truth.meterGainFrac);
-    energyKwh[i] = within(utcMs, truth.lost) ? Number.NaN : Math.round((made * axis.stepMinutes) / 60) / 1000;
+    const out = (truth.stringsOut ?? []).find(({ from, to }) => utcMs >= Date.parse(from) && utcMs < Date.parse(to));
+    const whole = inverterW(dcW, acRatedW);
+    const part = out ? inverterW(dcW * (1 - out.lostFrac), acRatedW) : whole;
+    const acW = part.acW * 0.995;
+    const isDown = within(utcMs, truth.outages);
+    lost.clippingKwh += part.cutW * toKwh;
+    lost.stringsKwh += (whole.acW - part.acW) * toKwh;
+    if (isDown) lost.outageKwh += acW * toKwh;
+    const made = isDown ? 0 : acW * (1 + truth.meterGainFrac);
+    lost.deliveredKwh += made * toKwh;
+    energyKwh[i] = within(utcMs, truth.lost) ? Number.NaN : Math.round(made * toKwh * 1000) / 1000;
   }
-  return energyKwh;
+  return { energyKwh, losses: lost, snowFrac };
+}
+
+/** Output of a part-load inverter, and what its rating cut off. */
+function inverterW(dcW: number, acRatedW: number): { acW: number; cutW: number } {
+  const openW = Math.max(0, dcW - 0.0035 * acRatedW - 0.011 * dcW - (0.009 * dcW * dcW) / acRatedW);
+  return { acW: Math.min(acRatedW, openW), cutW: Math.max(0, openW - acRatedW) };
+}
+
+/** Hours that a cover of fresh snow takes to slide off in full sun, upright; and what warm air does. */
+const SLIDE_PER_SUN_HOUR = 0.35;
+const MELT_PER_K_HOUR = 0.035;
+const COVERING_CM = 1.2;
+
+/** Share of the modules under snow: a fall covers all, sun and warm air take it off, the steeper the sooner. */
+function snowCover(site: Site, { axis, snowDepthCm, ghiWm2, airTempC }: SimulatedWeather): Float64Array {
+  const out = new Float64Array(axis.count);
+  if (!snowDepthCm) return out;
+  const steep = Math.sin(((site.arrays[0]?.tiltDeg ?? 30) * Math.PI) / 180);
+  const hours = axis.stepMinutes / 60;
+  let cover = 0;
+  for (let i = 1; i < axis.count; i++) {
+    if (snowDepthCm[i]! - snowDepthCm[i - 1]! >= COVERING_CM) cover = 1;
+    else {
+      const sun = airTempC[i]! > -6 ? (SLIDE_PER_SUN_HOUR * ghiWm2[i]!) / 1000 : 0;
+      cover = Math.max(0, cover - (sun + Math.max(0, airTempC[i]!) * MELT_PER_K_HOUR) * steep * hours);
+    }
+    out[i] = cover;
+  }
+  return out;
 }
 
 interface StandingArray {

@@ -31,6 +31,7 @@ export function recordOf(demo: DemoBook, site: Site): PlantRecord {
       mast("air_temperature_c", mean(weather.airTempC), 1),
       mast("wind_speed_m_s", mean(weather.windSpeedMs), 1),
       mast("rain_mm", sumOnto(weather.rainMm, fine, hourly).sums, 1),
+      ...(weather.snowDepthCm ? [mast("snow_depth_cm", mean(weather.snowDepthCm), 0)] : []),
     ],
     production: [paged("energy_kwh", null, fine, simulatePlant(site, demo.truth, weather), 3, from)],
   };

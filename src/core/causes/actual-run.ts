@@ -40,7 +40,7 @@ function evidencedSite(site: Site, { ageing, ceiling }: Evidence): Site {
 
 /** Shares lost on every step of the book's axis. */
 export function causesOf(
-  { basis, stepsAnHour, outages, snow, strings, shade, soiling, ratingKept }: Evidence,
+  { basis, stepsAnHour, outages, snow, strings, shade, soiling, ratingKept, swing }: Evidence,
   count: number,
 ): EvidencedCauses {
   const stringsOutFrac = new Float64Array(basis.axis.count);
@@ -48,6 +48,7 @@ export function causesOf(
   const dirt = Float64Array.from(basis.days.binOf, (day) => soiling.lostFracByDay[day]!);
   const spread = (hourly: Float64Array): Float64Array => toSteps(hourly, stepsAnHour, count);
   return {
+    ...(swing === null ? {} : { spreadScale: swing }),
     ratingLostFrac: spread(ratingKept.map((kept) => 1 - kept)),
     snowFrac: spread(snow.lostFrac),
     soilingFrac: spread(dirt),

@@ -16,6 +16,7 @@ import { type OutageEvidence, outageEvidence } from "./outages";
 import { type ShadeEvidence, shadeEvidence } from "./shade-map";
 import { type SnowEvidence, snowEvidence } from "./snow";
 import { modelledSoiling, type SoilingEvidence, soilingEvidence } from "./soiling";
+import { spreadScale } from "./spread-scale";
 import { type StringsOut, stringsOut } from "./strings-out";
 
 /** What is known of a plant when causes are sought. */
@@ -52,6 +53,8 @@ export interface Evidence {
   /** By hour. */
   readonly ratingKept: Float64Array;
   readonly ceilingKwh: number;
+  /** Swing inside the hour against the sky model's; null where the readings don't tell. */
+  readonly swing: number | null;
   /** What each hour owes with level, ageing and dirt in, before strings, snow, standstill, shade and the ceiling. */
   readonly owedKwh: Float64Array;
 }
@@ -108,7 +111,8 @@ export function gatherEvidence(input: EvidenceInput): Evidence {
   const none: ShadeEvidence = { fields: [], lostFrac: new Float64Array(basis.axis.count), isSeen: false };
   const shade = basis.resolution === "hours" ? shadeEvidence(basis, capped(owed, ratingKept, ceilingKwh), spoilt) : none;
   done(1);
-  return { ...bare, ceilingKwh, rating, ratingKept, shade, owedKwh: unbroken(bare, ageAtStart, perYear, ratingKept) };
+  const swing = ceiling ? spreadScale(basis, input.meters, ceilingKwh) : null;
+  return { ...bare, ceilingKwh, swing, rating, ratingKept, shade, owedKwh: unbroken(bare, ageAtStart, perYear, ratingKept) };
 }
 
 /** The rate that the accounts use: the reading where it can be told, else the book's. */

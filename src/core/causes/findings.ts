@@ -223,6 +223,9 @@ function orientation(evidence: Evidence): CauseFinding[] {
   ];
 }
 
+/** A jump smaller than this is as likely the scatter of a week's weather. */
+const LEAST_CLEANING_FRAC = 0.018;
+
 /** Dirt of the whole record, and each cleaning that nobody wrote down. */
 function soiling(evidence: Evidence): CauseFinding[] {
   const { soiling: dirt, basis } = evidence;
@@ -234,7 +237,7 @@ function soiling(evidence: Evidence): CauseFinding[] {
     (i) => 1 - dirt.lostFracByDay[basis.days.binOf[i]!]!,
   );
   const off = Math.min(0.8, (1.96 * dirt.meanErrorFrac) / Math.max(1e-6, dirt.meanLostFrac) + 0.1);
-  const suspected = dirt.resets.filter((reset) => reset.cause === "suspected");
+  const suspected = dirt.resets.filter((reset) => reset.cause === "suspected" && reset.effectFrac > LEAST_CLEANING_FRAC);
   return [
     {
       kind: "soiling",

@@ -47,10 +47,10 @@ const MODEL_TURN_DEG = 1.5;
 const MODEL_STEEPER_DEG = 3;
 const MODEL_CLOCK_MIN = 4;
 /** Below this a turn costs under half a percent of the year and is no fault. */
-const LEAST_TURN_DEG = 6;
-const LEAST_STEEPER_DEG = 8;
-/** A wrong plane must explain at least this share of what the book's curve misses. */
-const EXPLAINED_FRAC = 0.15;
+const LEAST_TURN_DEG = 7;
+const LEAST_STEEPER_DEG = 12;
+/** A wrong plane must explain this much of the curve, as a share of its mean: sky models alone bend a right one by up to 2.5 %. */
+const EXPLAINED_FRAC = 0.03;
 
 /** Fits a common turn of all arrays, a change of tilt and a shift of the clock to the clear hours that no other cause holds. Null with too few clear days. */
 export function orientationEvidence(basis: CauseBasis, spoilt: Uint8Array, ceilingKwh: number): OrientationEvidence | null {
@@ -64,7 +64,7 @@ export function orientationEvidence(basis: CauseBasis, spoilt: Uint8Array, ceili
   const start = STARTS_DEG.map((turnDeg) => ({ turnDeg, miss: missOf(picked, turnDeg === 0 ? book : run(turnDeg, 0)) })).reduce((a, b) =>
     b.miss < 0.8 * a.miss ? b : a,
   );
-  const open = fit(picked, run, { turn: start.turnDeg, steeper: 0, clock: 0 }, OPEN);
+  const open = fit(picked, run, { turn: start.turnDeg, steeper: 0, clock: 0, contrast: 0 }, OPEN);
   const known = Math.abs(open.fitted.clock) > OFF_CLOCK_MIN ? OPEN : CLOCK_RIGHT;
   const { fitted, rows } = known === OPEN ? open : fit(picked, run, open.fitted, known);
   const draws = redraw(rows, known, picked.days);
@@ -76,8 +76,10 @@ export function orientationEvidence(basis: CauseBasis, spoilt: Uint8Array, ceili
   const turnDeg = around(turned, 0, MODEL_TURN_DEG);
   const steeperDeg = around(fitted.steeper, 1, MODEL_STEEPER_DEG);
   const clockMinutes = around(fitted.clock, 2, MODEL_CLOCK_MIN);
-  const bookMiss = missOf(picked, book);
-  const fittedMiss = missOf(picked, run(fitted.turn, fitted.steeper));
+  // The book's plane gets its own contrast, or a sky model's error would count against the plane.
+  const bookFit = fit(picked, run, { turn: 0, steeper: 0, clock: 0, contrast: 0 }, BOOK);
+  const bookMiss = bookFit.rows.missFrac;
+  const fittedMiss = rows.missFrac;
   const beyond = ({ value, low, high }: FittedAngle, least: number): boolean => Math.abs(value) > least && (low > 0 || high < 0);
   return {
     turnDeg,
@@ -87,7 +89,8 @@ export function orientationEvidence(basis: CauseBasis, spoilt: Uint8Array, ceili
     hours: picked.use.reduce((sum, on) => sum + on, 0),
     bookMissFrac: bookMiss,
     fittedMissFrac: fittedMiss,
-    isWrong: (beyond(turnDeg, LEAST_TURN_DEG) || beyond(steeperDeg, LEAST_STEEPER_DEG)) && fittedMiss < (1 - EXPLAINED_FRAC) * bookMiss,
+    isWrong:
+      (beyond(turnDeg, LEAST_TURN_DEG) || beyond(steeperDeg, LEAST_STEEPER_DEG)) && bookMiss ** 2 - fittedMiss ** 2 > EXPLAINED_FRAC ** 2,
     from: segment.from,
     to: segment.to,
   };
@@ -97,6 +100,7 @@ interface Fitted {
   readonly turn: number;
   readonly steeper: number;
   readonly clock: number;
+  readonly contrast: number;
 }
 
 const bounded = (value: number, most: number): number => Math.max(-most, Math.min(most, value));
@@ -111,8 +115,9 @@ function fit(
   let fitted = start;
   let rows = straighten(picked, run, fitted);
   for (let round = 0; round < ROUNDS; round++) {
-    const [turn, steeper, clock] = solveRows(rows, known, null);
+    const [turn, steeper, clock, contrast] = solveRows(rows, known, null);
     fitted = {
+      contrast: bounded(fitted.contrast + bounded(contrast, 0.3), 0.6),
       turn: fitted.turn + bounded(turn, 25),
       steeper: bounded(fitted.steeper + bounded(steeper, 12), 60),
       clock: bounded(clock, 90),
@@ -224,9 +229,9 @@ function gains({ use, dayOf, days, meteredKwh }: Picked, kwh: Float64Array): Flo
   return paid.map((sum, d) => (owed[d]! > 0 ? sum / owed[d]! : 1));
 }
 
-function missOf(picked: Picked, kwh: Float64Array): number {
-  const { use, dayOf, meteredKwh } = picked;
-  const gain = gains(picked, kwh);
+function missOf(picked: Picked, kwh: Float64Array, isScaled = false): number {
+  const { use, dayOf, meteredKwh, days } = picked;
+  const gain = isScaled ? new Float64Array(days).fill(1) : gains(picked, kwh);
   let [miss, sum, count] = [0, 0, 0];
   for (let i = 0; i < use.length; i++) {
     if (use[i] === 0) continue;
@@ -240,20 +245,31 @@ function missOf(picked: Picked, kwh: Float64Array): number {
 /** The fit straightened at a point: what is missed, and how each parameter moves it, hour by hour. */
 interface Rows {
   readonly missed: Float64Array;
-  readonly moves: readonly [Float64Array, Float64Array, Float64Array];
+  readonly moves: readonly [Float64Array, Float64Array, Float64Array, Float64Array];
   readonly day: Int32Array;
+  /** How far each parameter already is from what is known of it beforehand. */
+  readonly at: readonly [number, number, number, number];
+  readonly missFrac: number;
 }
 
-function straighten(picked: Picked, run: (turn: number, steeper: number) => Float64Array, at: { turn: number; steeper: number }): Rows {
+function straighten(
+  picked: Picked,
+  run: (turn: number, steeper: number) => Float64Array,
+  at: { turn: number; steeper: number; contrast: number },
+): Rows {
   const { use, dayOf, meteredKwh } = picked;
-  const here = run(at.turn, at.steeper);
   const scaled = (kwh: Float64Array): Float64Array => {
     const gain = gains(picked, kwh);
     return kwh.map((value, i) => value * gain[dayOf[i]!]!);
   };
-  const base = scaled(here);
-  const turned = scaled(run(at.turn + NUDGE_DEG, at.steeper));
-  const tilted = scaled(run(at.turn, at.steeper + NUDGE_DEG));
+  const flat = scaled(run(at.turn, -90));
+  const drawn = (turn: number, steeper: number): Float64Array => {
+    const curve = scaled(run(turn, steeper));
+    return curve.map((value, i) => value + at.contrast * (value - flat[i]!));
+  };
+  const base = drawn(at.turn, at.steeper);
+  const turned = drawn(at.turn + NUDGE_DEG, at.steeper);
+  const tilted = drawn(at.turn, at.steeper + NUDGE_DEG);
   const perMinute = picked.prepared.weather.axis.stepMinutes * 2;
   const kept = [...use.keys()].filter((i) => use[i] === 1);
   const column = (of: (i: number) => number): Float64Array => Float64Array.from(kept, of);
@@ -263,39 +279,56 @@ function straighten(picked: Picked, run: (turn: number, steeper: number) => Floa
       column((i) => (turned[i]! - base[i]!) / NUDGE_DEG),
       column((i) => (tilted[i]! - base[i]!) / NUDGE_DEG),
       column((i) => -((base[i + 1] ?? 0) - (base[i - 1] ?? 0)) / perMinute),
+      column((i) => (base[i]! - flat[i]!) / (1 + at.contrast)),
     ],
     day: Int32Array.from(kept, (i) => dayOf[i]!),
+    at: [0, at.steeper, 0, at.contrast],
+    missFrac: missOf(picked, base, true),
   };
 }
 
 /**
- * What is known beforehand of turn, tilt and clock, one deviation. Clocks are off by half hours or hardly at all: only a shift beyond
+ * What is known beforehand of turn, tilt, clock and contrast, one deviation. Contrast is how much a plane differs from a flat one: sky models
+ * part ways there by a quarter, and a tilt that took it up would drag the turn along. Clocks are off by half hours or hardly at all: only a shift beyond
  * OFF_CLOCK_MIN is let stand, else the few minutes that a sky model bends a day by would be taken out of the turn.
  */
-type Known = readonly [number, number, number];
-const OPEN: Known = [1e4, 6, 30];
-const CLOCK_RIGHT: Known = [1e4, 6, 1.5];
+type Known = readonly [number, number, number, number];
+const OPEN: Known = [1e4, 3, 30, 0.3];
+const CLOCK_RIGHT: Known = [1e4, 3, 1.5, 0.3];
+/** The book's plane as it is. */
+const BOOK: Known = [1e-4, 1e-4, 1e-4, 0.3];
 const OFF_CLOCK_MIN = 18;
 
+/** Parameters in the order of a row's moves. */
+type Solved = [turn: number, steeper: number, clock: number, contrast: number];
+const TERMS = 4;
+/** Hours of many days repeat the same bend of a sky model: they weigh against what is known beforehand as this many do. */
+const WORTH_HOURS = 30;
+
 /** Least squares, hours far off weighed down; `times` repeats days for a redraw. */
-function solveRows({ missed, moves, day }: Rows, known: Known, times: Int32Array | null): [number, number, number] {
+function solveRows({ missed, moves, day, at }: Rows, known: Known, times: Int32Array | null): Solved {
   const scale = Math.max(1e-9, 1.4826 * medianOf(missed.map(Math.abs)));
-  const normal = Matrix.zeros(3, 3);
-  const right = Matrix.zeros(3, 1);
+  const worth = Math.min(1, WORTH_HOURS / missed.length);
+  const normal = Matrix.zeros(TERMS, TERMS);
+  const right = Matrix.zeros(TERMS, 1);
   for (let r = 0; r < missed.length; r++) {
     const count = times ? times[day[r]!]! : 1;
     if (count === 0) continue;
     const far = Math.abs(missed[r]!) / (2.5 * scale);
-    const weight = (count * (far > 1 ? 1 / far : 1)) / (scale * scale);
-    for (let a = 0; a < 3; a++) {
-      const left = weight * moves[a as 0 | 1 | 2][r]!;
+    const weight = (count * worth * (far > 1 ? 1 / far : 1)) / (scale * scale);
+    for (let a = 0; a < TERMS; a++) {
+      const left = weight * moves[a as 0 | 1 | 2 | 3][r]!;
       right.set(a, 0, right.get(a, 0) + left * missed[r]!);
-      for (let b = 0; b < 3; b++) normal.set(a, b, normal.get(a, b) + left * moves[b as 0 | 1 | 2][r]!);
+      for (let b = 0; b < TERMS; b++) normal.set(a, b, normal.get(a, b) + left * moves[b as 0 | 1 | 2 | 3][r]!);
     }
   }
-  for (let a = 0; a < 3; a++) normal.set(a, a, normal.get(a, a) + 1 / known[a]! ** 2);
+  for (let a = 0; a < TERMS; a++) {
+    const precision = 1 / known[a]! ** 2;
+    normal.set(a, a, normal.get(a, a) + precision);
+    right.set(a, 0, right.get(a, 0) - precision * at[a]!);
+  }
   const solved = solve(normal, right).to1DArray();
-  return [solved[0]!, solved[1]!, solved[2]!];
+  return [solved[0]!, solved[1]!, solved[2]!, solved[3]!];
 }
 
 /** Redraws whole days. */

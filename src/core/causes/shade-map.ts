@@ -23,10 +23,10 @@ const CLEAR = 0.72;
 const OVERCAST = 0.4;
 const LEAST_HOURS = 8;
 /** A field of the sky that gives less than this on clear hours is shaded, where overcast hours there give this much more. */
-const SHADED_FRAC = 0.88;
-const OVERCAST_MORE = 0.06;
-/** One field alone is no obstacle. */
-const LEAST_FIELDS = 2;
+const SHADED_FRAC = 0.85;
+const OVERCAST_MORE = 0.1;
+/** One field alone, or two, are no obstacle. */
+const LEAST_FIELDS = 3;
 const LEAST_LOST_FRAC = 0.002;
 
 /**
@@ -58,7 +58,7 @@ export function shadeEvidence(basis: CauseBasis, owedKwh: Float64Array, spoilt: 
     const told = ratios.length >= LEAST_HOURS && ratio < SHADED_FRAC;
     if (told && (Number.isNaN(dim) || dim > ratio + OVERCAST_MORE)) low.set(field, ratio);
   }
-  const shaded = new Map([...low].filter(([field]) => neighbours(field).filter((near) => low.has(near)).length >= LEAST_FIELDS - 1));
+  const shaded = new Map([...low].filter(([field]) => clusterOf(field, low) >= LEAST_FIELDS));
   const lostFrac = new Float64Array(axis.count);
   let [lost, all] = [0, 0];
   for (let i = 0; i < axis.count; i++) {
@@ -83,6 +83,13 @@ export function shadeEvidence(basis: CauseBasis, owedKwh: Float64Array, spoilt: 
       isShaded: isSeen && shaded.has(field),
     }));
   return { fields, lostFrac, isSeen };
+}
+
+/** Fields that touch one another, this one among them. */
+function clusterOf(field: number, low: ReadonlyMap<number, number>): number {
+  const seen = new Set([field]);
+  for (const next of seen) for (const near of neighbours(next)) if (low.has(near)) seen.add(near);
+  return seen.size;
 }
 
 const neighbours = (field: number): number[] => [field - 100, field + 100, field - 1, field + 1];

@@ -120,7 +120,7 @@ export function soilingEvidence(basis: CauseBasis, index: DayIndex, cleanings: r
       return coarse({ ...best.setting, cleaned: tried });
     };
     let chosen = at(day);
-    for (const off of [-6, -4, -2, -1, 1, 2, 4]) {
+    for (const off of [-3, -2, -1, 1, 2]) {
       const next = at(Math.min(days - 1, Math.max(0, day + off)));
       if (next.loss < chosen.loss) chosen = next;
     }
@@ -345,8 +345,14 @@ const SIDE = 6;
 const JUMP_DEVIATIONS = 4.5;
 const LEAST_JUMP = 0.012;
 
-/** Days on which a washing rain explains a jump by itself. */
-const WASHING_MM = 4;
+/** More rain than this between two days explains a jump by itself. */
+const WASHING_MM = 1.5;
+
+function rainBetween(rainMm: Float64Array, from: number, to: number): number {
+  let sum = 0;
+  for (let d = Math.max(0, from); d <= to; d++) sum += rainMm[d]!;
+  return sum;
+}
 
 /** The day whose jump no rain explains best, or null. */
 function suspect(
@@ -364,7 +370,7 @@ function suspect(
   for (let p = SIDE; p < kept.length - SIDE; p++) {
     const day = kept[p]!;
     if (cleaned[day] === 1 || refused[day] === 1 || day - kept[p - 1]! > 12) continue;
-    if (rainMm[day - 1]! > WASHING_MM || rainMm[day]! > WASHING_MM) continue;
+    if (rainBetween(rainMm, kept[p - 3]! - 1, kept[p + 2]!) > WASHING_MM) continue;
     const jump = medianOf(residual.slice(p, p + SIDE)) - medianOf(residual.slice(p - SIDE, p));
     if (jump < least || jump <= best) continue;
     if (medianOf(residual.slice(p, p + 3)) - medianOf(residual.slice(p - 3, p)) < 0.6 * jump) continue;

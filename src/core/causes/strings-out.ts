@@ -51,10 +51,10 @@ export function stringsOut(basis: CauseBasis, index: DayIndex, cleaned: Readonly
   if (x.length < 3 * WINDOW) return [];
   const noise = 1.4826 * medianOf(x.slice(1).map((value, k) => Math.abs(value - x[k]!))) * 0.7;
   const least = Math.max(LEAST_FRAC, (DEVIATIONS * noise) / Math.sqrt(WINDOW / 2));
-  const step = x.map((_, p) => (p < 3 || p > x.length - 3 ? 0 : jump(x, p)));
+  const step = x.map((_, p) => (p < NEAR || p > x.length - NEAR ? 0 : isSudden(x, p) ? near(x, p) : 0));
   const found: StringsOut[] = [];
-  for (let p = 3; p < x.length - 3; p++) {
-    if (step[p]! > -least || !isPeak(step, p) || !isSudden(x, p)) continue;
+  for (let p = NEAR; p < x.length - NEAR; p++) {
+    if (jump(x, p) > -least || !(step[p]! < 0) || !isPeak(step, p)) continue;
     const back = comesBack(x, step, p, least, kept, cleaned);
     const until = back ?? x.length;
     if (until - p < LEAST_DAYS) continue;
@@ -88,11 +88,13 @@ function isPeak(step: readonly number[], p: number): boolean {
   return true;
 }
 
+/** Days on each side between which a step is sudden. */
+const NEAR = 3;
+
+const near = (x: readonly number[], p: number): number => medianOf(x.slice(p, p + NEAR)) - medianOf(x.slice(Math.max(0, p - NEAR), p));
+
 /** Whether most of the step lies between two days, as no dirt does it. */
-function isSudden(x: readonly number[], p: number): boolean {
-  const near = medianOf(x.slice(p, p + 3)) - medianOf(x.slice(Math.max(0, p - 3), p));
-  return Math.abs(near) > 0.65 * Math.abs(jump(x, p));
-}
+const isSudden = (x: readonly number[], p: number): boolean => Math.abs(near(x, p)) > 0.65 * Math.abs(jump(x, p));
 
 /** Index of the day from which on the level is back, or null. A level that a cleaning or rain lifts step by step is none. */
 function comesBack(
@@ -105,8 +107,8 @@ function comesBack(
 ): number | null {
   const lost = -jump(x, p);
   for (let q = p + LEAST_DAYS; q < x.length - 2; q++) {
-    const up = step[q]!;
-    if (up > 0.6 * lost && up > least && up < 1.6 * lost && isPeak(step, q) && isSudden(x, q) && !cleaned.has(kept[q]!)) return q;
+    const up = jump(x, q);
+    if (up > 0.6 * lost && up > least && up < 1.6 * lost && step[q]! > 0 && isPeak(step, q) && !cleaned.has(kept[q]!)) return q;
   }
   return null;
 }

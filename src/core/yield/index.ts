@@ -6,6 +6,7 @@ export { type PreparedWeather, prepareWeather } from "./prepare";
 export { type RevisionEffect, revisionEffects } from "./revision-effects";
 export { runPrepared, runYield } from "./run-yield";
 export { HORIZON_ID, type ObstacleCost, ownObstacleId, type ShadeReport, shadeReport, withoutShader } from "./shade-report";
+export { fillSpread } from "./sub-hourly";
 export { expectedUncertainty, type TypicalYear, typicalYear, type Uncertainty, type UncertaintyPart } from "./uncertainty";
 export { applyWhatIf, type WhatIf } from "./what-if";
 export type { EvidencedCauses, YieldOptions, YieldRun } from "./workspace";

@@ -53,7 +53,11 @@ function runBlock(work: Workspace, span: YieldSpan, plan: readonly GroupPlan[], 
   if (!work.weather.poaWm2) fillHorizontal(block, block, site.models.decomposition, work.pressureFrac, lit);
   fillAlbedo(work, span, lit);
   const corrected = site.models.subHourlyClipping === "corrected" && work.axis.stepMinutes >= COARSE_STEP_MINUTES && !work.weather.poaWm2;
-  if (corrected) fillSpread(block, lit, work.spreadFrac, work.scratch);
+  if (corrected) {
+    fillSpread(block, lit, work.spreadFrac, work.scratch);
+    const { spreadScale } = work.causes;
+    if (spreadScale !== undefined) for (let k = 0; k < lit; k++) work.spreadFrac[k] = work.spreadFrac[k]! * spreadScale;
+  }
   for (const group of plan) {
     block.groupW.fill(0, 0, lit);
     for (const array of group.arrays) {

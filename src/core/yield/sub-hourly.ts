@@ -15,7 +15,12 @@ const CLEAR_SKY = Float64Array.from({ length: HEIGHT_STEPS + 2 }, (_, k) => haur
  * Source: Skartveit & Olseth, 1992, The probability density and autocorrelation of short-term global and beam irradiance, eq. 5 and 6;
  * clear sky by Haurwitz, 1945.
  */
-export function fillSpread(block: Block, count: number, spreadFrac: Float64Array, indexScratch: Float64Array): Float64Array {
+export function fillSpread(
+  block: Pick<Block, "up" | "ghiWm2">,
+  count: number,
+  spreadFrac: Float64Array,
+  indexScratch: Float64Array,
+): Float64Array {
   for (let i = 0; i < count; i++) {
     const place = Math.max(0, block.up[i]!) * HEIGHT_STEPS;
     const k = place | 0;

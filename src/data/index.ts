@@ -1,9 +1,11 @@
 export { bookRepository } from "./book-repository";
+export { causeRepository, entryRepository } from "./cause-repository";
 export { connect } from "./connection";
 export { decisionRepository } from "./decision-repository";
 export { feedRepository } from "./feed-repository";
 export { httpFetcher } from "./http-fetcher";
 export { importRepository } from "./import-repository";
+export { keepingRepository } from "./keeping-repository";
 export { mappingRepository } from "./mapping-repository";
 export { migrate, unmigrate } from "./migrate";
 export { defineModels, type Models } from "./models";

@@ -4,10 +4,11 @@ import { booksAndPages } from "./migrations/0001-books-and-pages";
 import { variants } from "./migrations/0002-variants";
 import { sparseAndDecisions } from "./migrations/0003-readings";
 import { feeds } from "./migrations/0004-feeds";
+import { causes } from "./migrations/0005-causes";
 
 const migrator = (sequelize: Sequelize) =>
   new Umzug({
-    migrations: [booksAndPages, variants, sparseAndDecisions, feeds],
+    migrations: [booksAndPages, variants, sparseAndDecisions, feeds, causes],
     context: sequelize,
     storage: new SequelizeStorage({ sequelize, tableName: "migrations" }),
     logger: undefined,

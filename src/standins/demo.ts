@@ -9,6 +9,8 @@ export interface DemoBook {
   readonly site: SiteInput;
   readonly climate: Climate;
   readonly truth: PlantTruth;
+  /** What the owner wrote down; not all that happened. */
+  readonly entries?: readonly { readonly from: string; readonly to?: string; readonly kind: string; readonly note: string }[];
   readonly seed: number;
   readonly firstUtc: string;
   readonly lastUtc: string;
@@ -86,6 +88,92 @@ const packingShed: DemoBook = {
     ],
     meterGainFrac: 0.003,
   },
+  entries: [
+    { from: "2021-07-06", kind: "cleaning", note: "roof washed by the packing crew" },
+    { from: "2023-06-28", kind: "cleaning", note: "roof washed by the packing crew" },
+    { from: "2024-07-09", kind: "cleaning", note: "roof washed" },
+    { from: "2025-10-15", kind: "repair", note: "inverter board replaced; running again" },
+  ],
+};
+
+/** Snowed in every winter; in the autumn of 2023 one of four strings went out, and nobody saw it until spring. */
+const alpineHut: DemoBook = {
+  seed: 0.684,
+  firstUtc: "2020-12-31T23:00:00Z",
+  lastUtc: "2025-12-31T23:00:00Z",
+  site: {
+    format: "dusty-ledger/site",
+    version: 1,
+    name: "Alpine hut",
+    currency: "CHF",
+    commissioned: "2020-06-15",
+    place: { latitudeDeg: 46.6, longitudeDeg: 9.4, elevationM: 1980, timeZone: "Europe/Zurich", recordLowC: -29, recordHighC: 27 },
+    modules: { "Quayle 375": libraryModule("Quayle 375") },
+    arrays: [
+      {
+        id: "slope",
+        name: "South slope",
+        module: "Quayle 375",
+        count: 48,
+        modulesPerString: 12,
+        tiltDeg: 38,
+        azimuthDeg: 184,
+        mounting: "open-rack",
+        rows: 2,
+        baseHeightM: 1.1,
+      },
+    ],
+    inverters: [
+      {
+        id: "cellar",
+        arrays: ["slope"],
+        acRatedW: 16_000,
+        ratedEfficiencyFrac: 0.972,
+        maxDcV: 800,
+        mpptMinV: 200,
+        mpptMaxV: 700,
+        inputMaxA: 30,
+        inputs: 2,
+      },
+    ],
+    meters: [{ id: "main", point: "ac", arrays: ["slope"] }],
+    losses: { mismatchFrac: 0.01, dcWiringFrac: 0.012, acWiringFrac: 0.005, soilingFrac: 0.005 },
+    ageing: { firstYearFrac: 0.01, perYearFrac: 0.005 },
+    warranty: { years: 25, firstYearFrac: 0.02, perYearFrac: 0.0055 },
+    promise: { monthlyKwh: [1050, 1290, 1840, 1950, 1980, 1890, 2050, 1930, 1650, 1420, 1060, 930] },
+    models: { snow: "sliding" },
+    money: {
+      costs: [{ on: "2020-06-15", amount: "34200.00", what: "system, flown in" }],
+      incentives: [{ on: "2021-01-20", amount: "6900.00", what: "canton's grant" }],
+      tariff: { importPerKwh: "0.264", exportPerKwh: "0.098", priceRisePerYearFrac: 0.02, selfUsedFrac: 0.8 },
+    },
+  },
+  climate: {
+    brightness: [0.72, 0.74, 0.76, 0.73, 0.7, 0.7, 0.74, 0.74, 0.76, 0.77, 0.72, 0.7],
+    meanTempC: [-6, -5.5, -3, 0.5, 5.5, 9, 11.5, 11.5, 8, 4, -2, -5],
+    dailySwingK: 7,
+    meanWindMs: 3.1,
+    wetDays: [0.22, 0.22, 0.26, 0.32, 0.4, 0.44, 0.42, 0.42, 0.32, 0.24, 0.26, 0.24],
+    meanRainMm: 9,
+    snows: true,
+  },
+  truth: {
+    toleranceFrac: -0.006,
+    ageingPerYearFrac: 0.0041,
+    soilingPerDayFrac: 0.0001,
+    cleaningRainMm: 4,
+    cleanings: [],
+    outages: [{ from: "2022-08-09T13:00:00Z", to: "2022-08-11T08:30:00Z" }],
+    stringsOut: [{ from: "2023-10-27T11:00:00Z", to: "2024-04-18T09:00:00Z", lostFrac: 0.25 }],
+    lost: [{ from: "2021-02-03T10:00:00Z", to: "2021-02-04T20:00:00Z" }],
+    meterGainFrac: -0.004,
+  },
+  entries: [
+    { from: "2021-06-12", kind: "inspection", note: "looked over after the thaw; nothing found" },
+    { from: "2022-08-11", kind: "repair", note: "lightning arrester reset by the warden" },
+    { from: "2024-04-18", kind: "repair", note: "electrician: fuse of string 3 replaced" },
+    { from: "2025-02-02", kind: "snow-clearing", note: "lower row swept" },
+  ],
 };
 
 const ferryOffice: DemoBook = {
@@ -291,4 +379,4 @@ const boreField: DemoBook = {
   },
 };
 
-export const DEMO_BOOKS: readonly DemoBook[] = [packingShed, boreField, ferryOffice];
+export const DEMO_BOOKS: readonly DemoBook[] = [packingShed, alpineHut, boreField, ferryOffice];

@@ -1,4 +1,5 @@
 export { placeDemoFeeds } from "./demo-feeds";
 export { loadDemo } from "./load-demo";
 export { log } from "./log";
+export { seekAllCauses } from "./seek-all-causes";
 export { openServices, type Services, services } from "./services";

@@ -1,5 +1,6 @@
 import type { Examination } from "@/contracts/examination";
 import type { Book } from "@/usecases/books";
+import type { EntryStore } from "@/usecases/causes";
 import { cleanSeries, cleanSparse, type DecisionStore, examineBook } from "@/usecases/examination";
 import { type OpenLedger, openLedger, type ReadingStore } from "@/usecases/ledger";
 
@@ -25,17 +26,30 @@ function byVersion<T>(make: (book: Book) => Promise<T>): (book: Book) => Promise
 }
 
 /** Opens ledgers over clean series, and examines the raw ones; the last few of both are kept. */
-export function ledgerCache(readings: ReadingStore, decisions: DecisionStore): { ledgerOf: LedgerOf; examinationOf: ExaminationOf } {
+export function ledgerCache(
+  readings: ReadingStore,
+  decisions: DecisionStore,
+  entries: EntryStore,
+): { ledgerOf: LedgerOf; examinationOf: ExaminationOf } {
   const ledgerOf = byVersion(async (book) => {
-    const [weather, production, sparse, promise, decided] = await Promise.all([
+    const [weather, production, sparse, promise, decided, field] = await Promise.all([
       readings.seriesOf(book.id, "weather"),
       readings.seriesOf(book.id, "production"),
       readings.sparseOf(book.id),
       readings.promiseOf(book.id),
       decisions.of(book.id),
+      entries.of(book.id),
     ]);
     const { site } = book;
-    return openLedger({ site, weather, promise, production: cleanSeries(production, decided, site), sparse: cleanSparse(sparse, decided) });
+    const cleanings = field.filter(({ kind }) => kind === "cleaning").map(({ to }) => to.slice(0, 10));
+    return openLedger({
+      site,
+      weather,
+      promise,
+      cleanings,
+      production: cleanSeries(production, decided, site),
+      sparse: cleanSparse(sparse, decided),
+    });
   });
   const examinationOf = byVersion(async (book) => {
     const [ledger, weather, production, sparse, decided] = await Promise.all([

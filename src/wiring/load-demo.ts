@@ -1,4 +1,5 @@
 import { createHash } from "node:crypto";
+import { fieldEntrySchema } from "@/contracts/causes";
 import { importOptionsSchema } from "@/contracts/imports";
 import { DEMO_BOOKS, type DemoBook, type PlantRecord, recordOf } from "@/standins";
 import { type Book, createBook } from "@/usecases/books";
@@ -21,6 +22,10 @@ async function loadBook(services: Services, demo: DemoBook): Promise<void> {
     const series = record[kind].map((pages) => ({ ...pages, meterId: kind === "production" ? meterId : "" }));
     await services.imports.storeSeries(batchOf(book, demo, kind, record, series), series, signal);
   }
+  const entries = (demo.entries ?? []).map(({ from, to, kind, note }) =>
+    fieldEntrySchema.parse({ from, to: to ?? from, kind, note, array: "", value: "" }),
+  );
+  if (entries.length > 0) await services.entries.add(book.id, entries);
 }
 
 function batchOf(

@@ -3,12 +3,15 @@ import type { Sequelize } from "sequelize";
 import { environmentSchema } from "@/contracts/environment";
 import {
   bookRepository,
+  causeRepository,
   connect,
   decisionRepository,
   defineModels,
+  entryRepository,
   feedRepository,
   httpFetcher,
   importRepository,
+  keepingRepository,
   type Models,
   mappingRepository,
   readingRepository,
@@ -16,9 +19,11 @@ import {
   variantRepository,
 } from "@/data";
 import type { BookStore } from "@/usecases/books";
+import type { CauseStore, EntryStore } from "@/usecases/causes";
 import type { DecisionStore } from "@/usecases/examination";
 import type { FeedStore, Fetcher } from "@/usecases/feeds";
 import type { ImportPorts } from "@/usecases/imports";
+import type { KeepingStore } from "@/usecases/keeping";
 import type { VariantStore } from "@/usecases/variants";
 import { type ExaminationOf, type LedgerOf, ledgerCache } from "./ledger-cache";
 
@@ -29,6 +34,9 @@ export interface Services extends ImportPorts {
   readonly books: BookStore;
   readonly variants: VariantStore;
   readonly decisions: DecisionStore;
+  readonly causes: CauseStore;
+  readonly entries: EntryStore;
+  readonly keeping: KeepingStore;
   readonly feeds: FeedStore;
   readonly fetcher: Fetcher;
   /** Hosts that feeds may be fetched from. */
@@ -44,6 +52,7 @@ export function openServices(environment: Record<string, string | undefined>): S
   const models = defineModels(sequelize);
   const readings = readingRepository(sequelize, models);
   const decisions = decisionRepository(sequelize, models);
+  const entries = entryRepository(sequelize);
   return {
     sequelize,
     models,
@@ -55,10 +64,13 @@ export function openServices(environment: Record<string, string | undefined>): S
     mappings: mappingRepository(models),
     now: Date.now,
     decisions,
+    causes: causeRepository(sequelize),
+    entries,
+    keeping: keepingRepository(sequelize),
     feeds: feedRepository(sequelize, models),
     fetcher: httpFetcher(DUSTY_LEDGER_FEED_HOSTS),
     feedHosts: DUSTY_LEDGER_FEED_HOSTS,
-    ...ledgerCache(readings, decisions),
+    ...ledgerCache(readings, decisions, entries),
   };
 }
 

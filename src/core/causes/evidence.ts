@@ -32,7 +32,6 @@ export interface EvidenceInput {
   readonly fiscalStartMonth: number;
   readonly draws: number;
   readonly seed: number;
-  readonly onProgress?: (doneFrac: number) => void;
 }
 
 /** All that the readings say of causes, on an hourly axis. */
@@ -63,16 +62,23 @@ const TRIAL_DIRT_FRAC = 0.1;
 
 /** Seeks every cause in the order in which one can be mistaken for another: standstill and snow, strings, plane, dirt, ageing, shade. */
 export function gatherEvidence(input: EvidenceInput): Evidence {
-  const done = input.onProgress ?? ((): void => undefined);
+  const search = seekEvidence(input);
+  let step = search.next();
+  while (!step.done) step = search.next();
+  return step.value;
+}
+
+/** The same step by step, giving the share that is done, so that long work can show progress and be stopped. */
+export function* seekEvidence(input: EvidenceInput): Generator<number, Evidence> {
   const hourly = toHours(input.weather, input.metered);
   const prepared = prepareWeather(input.site.place, hourly.weather);
   const book = causeBasis(input.site, prepared, hourly.metered);
   const ceiling = book.resolution === "hours" ? ceilingEvidence(input.meters) : null;
   const ceilingKwh = ceilingKwhOf(book, ceiling);
-  done(0.1);
+  yield 0.1;
   let found = standstill(book, ceilingKwh);
   const orientation = book.resolution === "hours" ? orientationEvidence(book, found.spoilt, ceilingKwh) : null;
-  done(0.25);
+  yield 0.25;
   const basis = orientation?.isWrong
     ? causeBasis(turnedSite(input.site, orientation.turnDeg.value, orientation.steeperDeg.value), prepared, hourly.metered)
     : book;
@@ -82,9 +88,9 @@ export function gatherEvidence(input: EvidenceInput): Evidence {
   const causesOut = basis.resolution === "months" ? monthIndex(basis) : dayIndex(basis, spoilt, ceilingKwh);
   const strings = basis.resolution === "months" ? [] : stringsOut(basis, causesOut, new Set(cleaned));
   const index = withStringsBack(basis, causesOut, strings);
-  done(0.4);
+  yield 0.4;
   const soiling = basis.resolution === "months" ? modelledSoiling(basis, index) : soilingEvidence(basis, index, cleaned, seenFrac(basis));
-  done(0.7);
+  yield 0.7;
   const ageAtStart = basis.site.commissioned ? ageOnAxis(basis.site.commissioned, basis.site.place.timeZone, basis.axis).startYears : 0;
   const ageing = readAgeing({
     days: basis.days.keys,
@@ -99,7 +105,7 @@ export function gatherEvidence(input: EvidenceInput): Evidence {
     draws: input.draws,
     seed: input.seed,
   });
-  done(0.9);
+  yield 0.85;
   const perYear = ageingRateOf(ageing, basis.site);
   const bare = { basis, stepsAnHour: hourly.steps, ceiling, outages, snow, strings, orientation, soiling, index, ageing };
   const owed = owedSoFar(bare, ageAtStart, perYear);
@@ -110,7 +116,7 @@ export function gatherEvidence(input: EvidenceInput): Evidence {
   const ratingKept = rated(owed, rating, ceilingKwh);
   const none: ShadeEvidence = { fields: [], lostFrac: new Float64Array(basis.axis.count), isSeen: false };
   const shade = basis.resolution === "hours" ? shadeEvidence(basis, capped(owed, ratingKept, ceilingKwh), spoilt) : none;
-  done(1);
+  yield 0.95;
   const swing = ceiling ? spreadScale(basis, input.meters, ceilingKwh) : null;
   return { ...bare, ceilingKwh, swing, rating, ratingKept, shade, owedKwh: unbroken(bare, ageAtStart, perYear, ratingKept) };
 }

@@ -1,6 +1,6 @@
 export { actualRun, causesOf } from "./actual-run";
 export { type CauseBasis, causeBasis, type Resolution } from "./basis";
-export { ageingRateOf, ceilingKwhOf, type Evidence, type EvidenceInput, gatherEvidence } from "./evidence";
+export { ageingRateOf, ceilingKwhOf, type Evidence, type EvidenceInput, gatherEvidence, seekEvidence } from "./evidence";
 export { type CauseFinding, type CauseKind, causeFindings, causeKinds } from "./findings";
 export { type FittedAngle, type OrientationEvidence, orientationEvidence, turnedSite } from "./orientation";
 export type { Outage } from "./outages";

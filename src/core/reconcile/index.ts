@@ -1,4 +1,5 @@
 export { type LedgerLine, ledgerLines, ledgerPostings, type ModelPostings, paidOfOwed, performanceRatio, totalLine } from "./ledger";
 export { type LineState, lineState } from "./line-state";
 export { type MeteredOnAxis, type MeterSeries, meteredOnto, mostEnergyKwh } from "./metered";
+export { type PostingTransfer, withTransfers } from "./transfers";
 export { type Verdict, verdictOf } from "./verdict";

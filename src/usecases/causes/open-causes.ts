@@ -1,6 +1,6 @@
 import { causeInWords } from "@/contracts/cause-words";
 import { type CauseReport, causeReportSchema, type FieldEntry } from "@/contracts/causes";
-import { actualRun, type CauseFinding, causeFindings, type Evidence, gatherEvidence } from "@/core/causes";
+import { actualRun, type CauseFinding, causeFindings, type Evidence, seekEvidence } from "@/core/causes";
 import { ledgerLines, totalLine } from "@/core/reconcile";
 import { type Site, siteAcRatedW } from "@/core/site";
 import { monthBins } from "@/core/time";
@@ -18,7 +18,6 @@ export interface CausesInput {
   readonly fiscalStartMonth: number;
   readonly draws?: number;
   readonly seed?: number;
-  readonly onProgress?: (doneFrac: number) => void;
 }
 
 export const USUAL_DRAWS = 1000;
@@ -26,12 +25,20 @@ const SEED = 20_411;
 
 /** Seeks the causes of a book's gap and posts each month by evidence beside its budget. Null without weather or readings. */
 export function openCauses(input: CausesInput): CauseReport | null {
+  const search = seekCauses(input);
+  let step = search.next();
+  while (!step.done) step = search.next();
+  return step.value;
+}
+
+/** The same step by step, giving the share that is done. */
+export function* seekCauses(input: CausesInput): Generator<number, CauseReport | null> {
   const started = performance.now();
   const { ledger, entries } = input;
   const { site, weather, metered, run, meters } = ledger;
   if (!weather || !metered || !run || ledger.report.all.meteredKwh === null) return null;
   const [draws, seed] = [input.draws ?? USUAL_DRAWS, input.seed ?? SEED];
-  const evidence = gatherEvidence({
+  const evidence = yield* seekEvidence({
     site,
     weather,
     metered,
@@ -41,7 +48,6 @@ export function openCauses(input: CausesInput): CauseReport | null {
     fiscalStartMonth: input.fiscalStartMonth,
     draws,
     seed,
-    ...(input.onProgress ? { onProgress: input.onProgress } : {}),
   });
   const bins = monthBins(weather.axis, site.place.timeZone);
   const prepared = prepareWeather(site.place, weather);

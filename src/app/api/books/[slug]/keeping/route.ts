@@ -1,0 +1,30 @@
+import { answer, bodyOf } from "@/app/answer";
+import { keepingActionSchema } from "@/contracts/keeping";
+import { bookBySlug } from "@/usecases/books";
+import { keep } from "@/usecases/keeping";
+import { services } from "@/wiring";
+
+interface Context {
+  params: Promise<{ slug: string }>;
+}
+
+/** Moved postings, closed months and the audit trail. */
+export function GET(request: Request, { params }: Context): Promise<Response> {
+  return answer(request, async () => {
+    const { books, keeping } = services();
+    const book = await bookBySlug(books, (await params).slug);
+    return Response.json(await keeping.of(book.id));
+  });
+}
+
+/** Accepts, moves, splits or rejects a posting, closes a month or reopens it. */
+export function POST(request: Request, { params }: Context): Promise<Response> {
+  return answer(request, async () => {
+    const { books, keeping, causes, ledgerOf } = services();
+    const book = await bookBySlug(books, (await params).slug);
+    const action = await bodyOf(request, keepingActionSchema);
+    const [ledger, run, kept] = await Promise.all([ledgerOf(book), causes.of(book.id), keeping.of(book.id)]);
+    await keep(keeping, book, { ledger, causes: run?.report ?? null, keeping: kept }, action);
+    return Response.json(await keeping.of(book.id));
+  });
+}

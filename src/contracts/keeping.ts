@@ -1,0 +1,57 @@
+import { z } from "zod";
+import { LEDGER_ACCOUNTS } from "@/core/accounts";
+import { postingPairSchema } from "./causes";
+
+const month = z.string().regex(/^\d{4}-(0[1-9]|1[0-2])$/, "a month such as 2023-04");
+const account = z.enum(LEDGER_ACCOUNTS);
+const reason = z.string().trim().min(1, "say why").max(500);
+
+/** Energy that an analyst moved from one account to another; the balance is kept. */
+export const transferSchema = z.strictObject({
+  id: z.number().int(),
+  month,
+  from: account,
+  to: account,
+  kwh: z.number(),
+  reason,
+  madeAt: z.string(),
+});
+export type Transfer = z.output<typeof transferSchema>;
+
+/** A month's postings as they stood when it was closed. */
+export const closedMonthSchema = z.strictObject({
+  month,
+  postings: z.array(postingPairSchema),
+  expectedKwh: z.number(),
+  explainedKwh: z.number(),
+  meteredKwh: z.number().nullable(),
+  note: z.string(),
+  closedAt: z.string(),
+});
+export type ClosedMonth = z.output<typeof closedMonthSchema>;
+
+export const keepingSchema = z.strictObject({
+  transfers: z.array(transferSchema),
+  accepted: z.array(z.strictObject({ month, account })),
+  closed: z.array(closedMonthSchema),
+  audit: z.array(z.strictObject({ at: z.string(), month, what: z.string() })),
+});
+export type Keeping = z.output<typeof keepingSchema>;
+
+/** What an analyst does to a month's postings. */
+export const keepingActionSchema = z.discriminatedUnion("action", [
+  z.strictObject({
+    action: z.literal("move"),
+    month,
+    from: account,
+    to: account,
+    kwh: z.number().refine((kwh) => kwh !== 0, "not zero"),
+    reason,
+  }),
+  z.strictObject({ action: z.literal("reject"), month, account, reason }),
+  z.strictObject({ action: z.literal("accept"), month, account }),
+  z.strictObject({ action: z.literal("take-back"), month, id: z.number().int() }),
+  z.strictObject({ action: z.literal("close"), month, note: z.string().trim().max(1000).default("") }),
+  z.strictObject({ action: z.literal("reopen"), month, reason }),
+]);
+export type KeepingAction = z.output<typeof keepingActionSchema>;

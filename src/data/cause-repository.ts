@@ -1,0 +1,132 @@
+import { QueryTypes, type Sequelize } from "sequelize";
+import { causeReportSchema, fieldEntrySchema } from "@/contracts/causes";
+import type { CauseRun, CauseStore, EntryStore } from "@/usecases/causes";
+
+interface RunRow {
+  wanted_version: number;
+  state: CauseRun["state"];
+  done_frac: number;
+  report: unknown;
+  report_version: number | null;
+  note: string;
+}
+
+/** A worker that dies leaves its run standing: after this long without progress another may take it. */
+const LOST_AFTER = "2 minutes";
+
+/** Reports of causes in PostgreSQL, one a book, with the progress of the one in the making. */
+export function causeRepository(sequelize: Sequelize): CauseStore {
+  const run = async (sql: string, replacements: Record<string, unknown>): Promise<number> =>
+    ((await sequelize.query(sql, { replacements, type: QueryTypes.UPDATE }))[1] as number) ?? 0;
+  return {
+    async of(bookId) {
+      const [row] = await sequelize.query<RunRow>("select * from cause_runs where book_id = :bookId", {
+        replacements: { bookId },
+        type: QueryTypes.SELECT,
+      });
+      if (!row) return null;
+      // A report of an older edition may lack what this one shows: it counts as none.
+      const report = row.report === null ? null : causeReportSchema.safeParse(row.report);
+      return {
+        state: row.state,
+        wantedVersion: row.wanted_version,
+        doneFrac: row.done_frac,
+        report: report?.success ? report.data : null,
+        reportVersion: report?.success ? row.report_version : null,
+        note: row.note,
+      };
+    },
+    want: async (bookId, version) =>
+      (await run(
+        `insert into cause_runs (book_id, wanted_version, state) values (:bookId, :version, 'waiting')
+         on conflict (book_id) do update set wanted_version = :version, state = 'waiting', done_frac = 0, note = '', updated_at = now()
+         where cause_runs.wanted_version <> :version or cause_runs.state = 'cancelled' or cause_runs.report is null and cause_runs.state in ('done', 'failed')`,
+        { bookId, version },
+      )) > 0,
+    async waiting() {
+      const rows = await sequelize.query<{ book_id: string }>(
+        `select book_id from cause_runs where state = 'waiting' or state = 'running' and updated_at < now() - interval '${LOST_AFTER}' order by updated_at`,
+        { type: QueryTypes.SELECT },
+      );
+      return rows.map(({ book_id }) => book_id);
+    },
+    async take(bookId) {
+      const [rows] = await sequelize.query(
+        `update cause_runs set state = 'running', done_frac = 0, updated_at = now()
+         where book_id = :bookId and (state = 'waiting' or state = 'running' and updated_at < now() - interval '${LOST_AFTER}') returning wanted_version`,
+        { replacements: { bookId } },
+      );
+      const [row] = rows as { wanted_version: number }[];
+      return row ? { version: row.wanted_version } : null;
+    },
+    progress: async (bookId, doneFrac) =>
+      (await run("update cause_runs set done_frac = :doneFrac, updated_at = now() where book_id = :bookId and state = 'running'", {
+        bookId,
+        doneFrac,
+      })) > 0,
+    async done(bookId, version, report, note) {
+      await run(
+        `update cause_runs set report = :report, report_version = :version, note = :note, done_frac = 1, updated_at = now(),
+         state = case when wanted_version = :version then 'done' else 'waiting' end where book_id = :bookId and state <> 'cancelled'`,
+        { bookId, version, note, report: report === null ? null : JSON.stringify(report) },
+      );
+    },
+    async fail(bookId, note) {
+      await run("update cause_runs set state = 'failed', note = :note, updated_at = now() where book_id = :bookId", { bookId, note });
+    },
+    async cancel(bookId) {
+      await run(
+        "update cause_runs set state = 'cancelled', updated_at = now() where book_id = :bookId and state in ('waiting', 'running')",
+        {
+          bookId,
+        },
+      );
+    },
+  };
+}
+
+interface EntryRow {
+  id: number;
+  starts: string;
+  ends: string;
+  kind: string;
+  array_id: string;
+  note: string;
+  value: string;
+}
+
+/** Field-book entries in PostgreSQL, by date. */
+export function entryRepository(sequelize: Sequelize): EntryStore {
+  const grown = (bookId: string) => ({ replacements: { bookId } });
+  return {
+    async of(bookId) {
+      const rows = await sequelize.query<EntryRow>("select * from field_entries where book_id = :bookId order by starts, id", {
+        replacements: { bookId },
+        type: QueryTypes.SELECT,
+      });
+      return rows.map(({ id, starts, ends, kind, array_id, note, value }) => ({
+        id,
+        ...fieldEntrySchema.parse({ from: starts, to: ends, kind, array: array_id, note, value }),
+      }));
+    },
+    add: (bookId, entries) =>
+      sequelize.transaction(async (transaction) => {
+        for (const { from, to, kind, array, note, value } of entries)
+          await sequelize.query(
+            "insert into field_entries (book_id, starts, ends, kind, array_id, note, value) values (:bookId, :from, :to, :kind, :array, :note, :value)",
+            { replacements: { bookId, from, to, kind, array, note, value }, transaction },
+          );
+        await sequelize.query("update books set version = version + 1 where id = :bookId", { ...grown(bookId), transaction });
+      }),
+    remove: (bookId, id) =>
+      sequelize.transaction(async (transaction) => {
+        const [, gone] = (await sequelize.query("delete from field_entries where book_id = :bookId and id = :id", {
+          replacements: { bookId, id },
+          transaction,
+        })) as [unknown, { rowCount: number }];
+        if (gone.rowCount > 0)
+          await sequelize.query("update books set version = version + 1 where id = :bookId", { ...grown(bookId), transaction });
+        return gone.rowCount > 0;
+      }),
+  };
+}

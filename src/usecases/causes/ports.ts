@@ -1,0 +1,38 @@
+import type { CauseReport, FieldEntry } from "@/contracts/causes";
+
+export interface KeptEntry extends FieldEntry {
+  readonly id: number;
+}
+
+/** Where field-book entries are kept; a change of them is a change of the book. */
+export interface EntryStore {
+  of(bookId: string): Promise<readonly KeptEntry[]>;
+  add(bookId: string, entries: readonly FieldEntry[]): Promise<void>;
+  remove(bookId: string, id: number): Promise<boolean>;
+}
+
+/** How far the search for causes of a book is. */
+export interface CauseRun {
+  readonly state: "waiting" | "running" | "done" | "cancelled" | "failed";
+  readonly wantedVersion: number;
+  readonly doneFrac: number;
+  readonly report: CauseReport | null;
+  readonly reportVersion: number | null;
+  readonly note: string;
+}
+
+/** Where reports of causes are kept, with the progress of those in the making. */
+export interface CauseStore {
+  of(bookId: string): Promise<CauseRun | null>;
+  /** Asks for a version; true when it was not already asked for. */
+  want(bookId: string, version: number): Promise<boolean>;
+  /** Books that wait, oldest first. */
+  waiting(): Promise<readonly string[]>;
+  /** Takes a waiting run for this worker; null when another has it. */
+  take(bookId: string): Promise<{ version: number } | null>;
+  /** False when the run was cancelled meanwhile. */
+  progress(bookId: string, doneFrac: number): Promise<boolean>;
+  done(bookId: string, version: number, report: CauseReport | null, note: string): Promise<void>;
+  fail(bookId: string, note: string): Promise<void>;
+  cancel(bookId: string): Promise<void>;
+}

@@ -1,0 +1,48 @@
+import type { CauseReport } from "@/contracts/causes";
+import type { Book } from "../books";
+import type { OpenLedger } from "../ledger";
+import { seekCauses } from "./open-causes";
+import type { CauseRun, CauseStore, EntryStore } from "./ports";
+
+export interface CausePorts {
+  readonly causes: CauseStore;
+  readonly entries: EntryStore;
+  readonly books: { byId(id: string): Promise<Book | null> };
+  readonly ledgerOf: (book: Book) => Promise<OpenLedger>;
+}
+
+/** What is known of a book's causes now; asks for them where the book has changed since. */
+export async function causesNow({ causes }: Pick<CausePorts, "causes">, book: Book): Promise<CauseRun> {
+  const held = await causes.of(book.id);
+  if (held && held.reportVersion === book.version) return held;
+  if (!held || held.wantedVersion !== book.version) await causes.want(book.id, book.version);
+  return (await causes.of(book.id))!;
+}
+
+/** Works out what waits, one book after the other, keeping progress as it goes; a cancelled run stops at the next step. Returns how many were done. */
+export async function runWaiting(ports: CausePorts): Promise<number> {
+  let done = 0;
+  for (const bookId of await ports.causes.waiting()) if (await runOne(ports, bookId)) done++;
+  return done;
+}
+
+async function runOne({ causes, entries, books, ledgerOf }: CausePorts, bookId: string): Promise<boolean> {
+  const taken = await causes.take(bookId);
+  const book = taken && (await books.byId(bookId));
+  if (!taken || !book) return false;
+  try {
+    const ledger = await ledgerOf(book);
+    const search = seekCauses({ ledger, entries: await entries.of(bookId), fiscalStartMonth: 1 });
+    let step = search.next();
+    while (!step.done) {
+      if (!(await causes.progress(bookId, step.value))) return false;
+      step = search.next();
+    }
+    const report: CauseReport | null = step.value;
+    await causes.done(bookId, book.version, report, report ? "" : "Weather and production share no time yet.");
+    return true;
+  } catch (error) {
+    await causes.fail(bookId, error instanceof Error ? error.message.slice(0, 300) : "failed");
+    throw error;
+  }
+}

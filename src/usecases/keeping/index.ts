@@ -1,0 +1,2 @@
+export { type KeepingGround, keep, postingsOf } from "./keep";
+export type { KeepingStore } from "./ports";

@@ -1,0 +1,77 @@
+import type { CauseReport } from "@/contracts/causes";
+import type { ClosedMonth, Keeping, KeepingAction } from "@/contracts/keeping";
+import { ACCOUNT_NAMES, LEDGER_ACCOUNTS, type LedgerAccount } from "@/core/accounts";
+import { type LedgerLine, ledgerPostings, withTransfers } from "@/core/reconcile";
+import type { Book } from "../books";
+import type { OpenLedger } from "../ledger";
+import { Refusal } from "../refusal";
+import type { KeepingStore } from "./ports";
+
+export interface KeepingGround {
+  readonly ledger: OpenLedger;
+  readonly causes: CauseReport | null;
+  readonly keeping: Keeping;
+}
+
+/** Does one thing to a month's postings; a closed month is left as it is until it is reopened. */
+export async function keep(store: KeepingStore, book: Book, ground: KeepingGround, action: KeepingAction): Promise<void> {
+  const line = ground.ledger.report.months.find(({ key }) => key === action.month);
+  if (!line)
+    throw new Refusal("month-not-found", `${action.month} is no month of this ledger.`, "Reload the page.", { month: action.month });
+  const closed = ground.keeping.closed.some(({ month }) => month === action.month);
+  if (closed && action.action !== "reopen") refuse(action.month, "is closed", "Reopen the month first, with the reason.");
+  switch (action.action) {
+    case "move":
+      if (action.from === action.to) refuse(action.month, "the posting already stands on that account", "Choose another account.");
+      return store.move(book.id, action, `${kwh(action.kwh)} moved from ${name(action.from)} to ${name(action.to)}: ${action.reason}`);
+    case "reject": {
+      const posted = postingsOf(ground, line)[action.account];
+      if (posted === 0) refuse(action.month, `nothing is posted on ${name(action.account)}`, "Reload the page.");
+      const transfer = { month: action.month, from: action.account, to: "remainder" as const, kwh: posted, reason: action.reason };
+      return store.move(book.id, transfer, `${kwh(posted)} on ${name(action.account)} rejected: ${action.reason}`);
+    }
+    case "accept":
+      return store.accept(book.id, action.month, action.account, `${name(action.account)} accepted`);
+    case "take-back":
+      if (!(await store.takeBack(book.id, action.id, action.month, "a move was taken back")))
+        refuse(action.month, "that move is already gone", "Reload the page.");
+      return;
+    case "close":
+      return store.close(book.id, frozen(ground, line, action.note), `closed${action.note ? `: ${action.note}` : ""}`);
+    case "reopen":
+      if (!closed) refuse(action.month, "is open already", "Reload the page.");
+      return store.reopen(book.id, action.month, `reopened: ${action.reason}`);
+  }
+}
+
+function refuse(month: string, what: string, help: string): never {
+  throw new Refusal("decision-refused", `${month}: ${what}.`, help, { month });
+}
+
+const name = (account: LedgerAccount): string => ACCOUNT_NAMES[account].name.toLowerCase();
+const kwh = (value: number): string => `${value.toFixed(1)} kWh`;
+
+/** A month's actual postings with what was moved; the budget's where nothing was read. */
+export function postingsOf(
+  { causes, keeping }: Pick<KeepingGround, "causes" | "keeping">,
+  line: LedgerLine,
+): Record<LedgerAccount, number> {
+  const actual = causes?.months.find(({ key }) => key === line.key) ?? line;
+  return withTransfers(
+    ledgerPostings(actual),
+    keeping.transfers.filter(({ month }) => month === line.key),
+  );
+}
+
+function frozen(ground: KeepingGround, line: LedgerLine, note: string): Omit<ClosedMonth, "closedAt"> {
+  const budget = ledgerPostings(line);
+  const posted = postingsOf(ground, line);
+  return {
+    month: line.key,
+    postings: LEDGER_ACCOUNTS.map((account) => ({ account, budgetKwh: budget[account], actualKwh: posted[account] })),
+    expectedKwh: line.expectedKwh,
+    explainedKwh: (ground.causes?.months.find(({ key }) => key === line.key) ?? line).expectedKwh,
+    meteredKwh: line.meteredKwh,
+    note,
+  };
+}

@@ -1,0 +1,8 @@
+import { causesNow, runWaiting } from "@/usecases/causes";
+import type { Services } from "./services";
+
+/** Works out the causes of every book that has none yet, so that its chapter opens at once. */
+export async function seekAllCauses(services: Services): Promise<void> {
+  for (const book of await services.books.list()) await causesNow(services, book);
+  await runWaiting(services);
+}

@@ -56,7 +56,7 @@ test("the keyboard alone goes everywhere", async ({ page }) => {
   await page.goto("/books/packing-shed/ledger");
   await expect(page.getByRole("table")).toBeVisible();
   for (const [key, url] of [
-    ["5", /money/],
+    ["6", /money/],
     ["3", /readings/],
     ["1", /site/],
     ["4", /ledger/],

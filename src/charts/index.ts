@@ -1,6 +1,8 @@
 export { AccountBar, type BarPart } from "./AccountBar";
+export { AgeingFan, type AgeingFanProps } from "./AgeingFan";
 export { BalanceCurve, type BalancePoint } from "./BalanceCurve";
 export { DatedLine, type DatedMark } from "./DatedLine";
+export { type DayMark, DaySeries, type DaySeriesProps } from "./DaySeries";
 export { DifferenceBar } from "./DifferenceBar";
 export { accountColour, accountFill, Hatches } from "./hatches";
 export { type MonthBar, MonthBars } from "./MonthBars";
@@ -13,6 +15,7 @@ export { RowsSide, type RowsSideProps } from "./RowsSide";
 export { ShadeHoursGrid } from "./ShadeHoursGrid";
 export { type NoonSun, SideView, type SideViewProps } from "./SideView";
 export { frameOf, type PlanFrame, type PlanOutline, planPath, SitePlan, type SitePlanProps, toMetres, toPx } from "./SitePlan";
+export { type SkyFieldMark, SkyFields } from "./SkyFields";
 export { type Silhouette, type SkyFrame, SunDot, SunPath, type SunPathArc, skyFrame, skyFromPx, skyToPx } from "./SunPath";
 export { type TiltLine, TiltYear } from "./TiltYear";
 export { ValueAxis } from "./ValueAxis";

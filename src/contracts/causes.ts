@@ -191,3 +191,13 @@ export const postingPairSchema = z.strictObject({
   actualKwh: z.number().nullable(),
 });
 export type PostingPair = z.output<typeof postingPairSchema>;
+
+/** How far the search for causes of a book is, as a page sees it. */
+export const causeRunSchema = z.strictObject({
+  state: z.enum(["waiting", "running", "done", "cancelled", "failed"]),
+  doneFrac: z.number(),
+  note: z.string(),
+  isCurrent: z.boolean(),
+  hasReport: z.boolean(),
+});
+export type CauseRun = z.output<typeof causeRunSchema>;

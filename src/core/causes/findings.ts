@@ -196,7 +196,7 @@ function shading(evidence: Evidence): CauseFinding[] {
 function orientation(evidence: Evidence): CauseFinding[] {
   const fit = evidence.orientation;
   if (!fit?.isWrong) return [];
-  const [array] = evidence.basis.site.arrays;
+  const [array] = fit.site.arrays;
   return [
     {
       kind: "orientation",

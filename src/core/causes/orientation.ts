@@ -23,6 +23,8 @@ export interface OrientationEvidence {
   readonly fittedMissFrac: number;
   /** The book's plane can't have made these curves. */
   readonly isWrong: boolean;
+  /** The book as it stood in the fitted stretch. */
+  readonly site: Site;
   /** Steps of the axis from which on the fitted stretch stands, and where it ends. */
   readonly from: number;
   readonly to: number;
@@ -91,6 +93,7 @@ export function orientationEvidence(basis: CauseBasis, spoilt: Uint8Array, ceili
     fittedMissFrac: fittedMiss,
     isWrong:
       (beyond(turnDeg, LEAST_TURN_DEG) || beyond(steeperDeg, LEAST_STEEPER_DEG)) && bookMiss ** 2 - fittedMiss ** 2 > EXPLAINED_FRAC ** 2,
+    site: segment.site,
     from: segment.from,
     to: segment.to,
   };
@@ -128,14 +131,25 @@ function fit(
   return { fitted, rows };
 }
 
-/** The site with every array turned and tilted from the book. */
+/** The site with every array turned and tilted from the book, in its revisions too. */
 export function turnedSite(site: Site, turnDeg: number, steeperDeg: number): Site {
-  const turn = (array: PvArray): PvArray => ({
+  const bearing = (azimuthDeg: number): number => (((azimuthDeg + turnDeg) % 360) + 360) % 360;
+  const tilt = (tiltDeg: number): number => Math.max(0, Math.min(90, tiltDeg + steeperDeg));
+  const turn = <T extends Partial<PvArray>>(array: T): T => ({
     ...array,
-    azimuthDeg: (((array.azimuthDeg + turnDeg) % 360) + 360) % 360,
-    tiltDeg: Math.max(0, Math.min(90, array.tiltDeg + steeperDeg)),
+    ...(array.azimuthDeg === undefined ? {} : { azimuthDeg: bearing(array.azimuthDeg) }),
+    ...(array.tiltDeg === undefined ? {} : { tiltDeg: tilt(array.tiltDeg) }),
+    ...(array.tiltSchedule === undefined
+      ? {}
+      : { tiltSchedule: array.tiltSchedule.map((entry) => ({ ...entry, tiltDeg: tilt(entry.tiltDeg) })) }),
   });
-  return { ...site, arrays: site.arrays.map(turn) };
+  const revisions = site.revisions.map((revision) => ({
+    ...revision,
+    change: Array.isArray(revision.change.arrays)
+      ? { ...revision.change, arrays: (revision.change.arrays as Partial<PvArray>[]).map(turn) }
+      : revision.change,
+  }));
+  return { ...site, arrays: site.arrays.map(turn), revisions };
 }
 
 interface Picked {

@@ -1,5 +1,6 @@
 export { type LedgerLine, ledgerLines, ledgerPostings, type ModelPostings, paidOfOwed, performanceRatio, totalLine } from "./ledger";
 export { type LineState, lineState } from "./line-state";
+export { lineWithTransfers } from "./line-transfers";
 export { type MeteredOnAxis, type MeterSeries, meteredOnto, mostEnergyKwh } from "./metered";
 export { type PostingTransfer, withTransfers } from "./transfers";
 export { type Verdict, verdictOf } from "./verdict";

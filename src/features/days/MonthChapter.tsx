@@ -6,6 +6,7 @@ import { useRouter } from "next/navigation";
 import { PowerCurves } from "@/charts";
 import type { DayReport } from "@/contracts/ledger";
 import { type LedgerLine, lineState } from "@/core/reconcile";
+import { PostingTable, type PostingTableProps } from "@/features/causes/PostingTable";
 import { Figure } from "@/features/figures/Figure";
 import { dateName, kwhDecimals, monthName, number, percent } from "@/features/figures/format";
 import chapter from "@/features/look/Chapter.module.css";
@@ -26,10 +27,12 @@ export interface MonthChapterProps {
   readonly nextMonth: string | null;
   /** The site's clock against UTC at noon of the day, ms. */
   readonly clockShiftMs: number;
+  /** Null until causes are sought. */
+  readonly postings: Omit<PostingTableProps, "slug"> | null;
 }
 
 /** A month's days, and one day's curves: expected against metered. Arrow keys turn the days. */
-export function MonthChapter({ slug, context, line, days, day, previousMonth, nextMonth, clockShiftMs }: MonthChapterProps) {
+export function MonthChapter({ slug, context, line, days, day, previousMonth, nextMonth, clockShiftMs, postings }: MonthChapterProps) {
   const router = useRouter();
   const path = (date: string): string => `/books/${slug}/ledger/${date.slice(0, 7)}?day=${date}`;
   const turn = (by: number) => () => {
@@ -83,6 +86,7 @@ export function MonthChapter({ slug, context, line, days, day, previousMonth, ne
         <DayCurves slug={slug} day={day} clockShiftMs={clockShiftMs} />
         <DayFigures day={day} />
       </div>
+      {postings && <PostingTable key={line.key} slug={slug} {...postings} />}
     </div>
   );
 }

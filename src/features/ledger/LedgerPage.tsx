@@ -1,20 +1,44 @@
 "use client";
 
 import Link from "next/link";
+import { useRouter } from "next/navigation";
 import { Hatches, MonthCurves } from "@/charts";
+import type { CauseRun, Indicators } from "@/contracts/causes";
 import type { Glance } from "@/contracts/ledger";
 import type { LedgerLine, Verdict } from "@/core/reconcile";
 import { nameplateW } from "@/core/site";
+import { CauseProgress } from "@/features/causes/CauseProgress";
+import { CausesView, type CausesViewProps } from "@/features/causes/CausesView";
+import { type DirtAndSnowProps, DirtAndSnowView } from "@/features/causes/DirtAndSnowView";
+import { IndicatorsView } from "@/features/causes/IndicatorsView";
+import { PromiseView } from "@/features/causes/PromiseView";
 import { monthName, number } from "@/features/figures/format";
 import { ChartFrame } from "@/features/save/ChartFrame";
 import type { LedgerContext } from "@/features/workings/ledger-workings";
 import { AccountLegend } from "./AccountLegend";
 import { GlanceChart } from "./GlanceChart";
+import { LedgerSaves } from "./LedgerSaves";
 import { LedgerSpread } from "./LedgerSpread";
 import styles from "./LedgerSpread.module.css";
+import { LEDGER_VIEWS } from "./ledger-views";
 import { VerdictSentence } from "./VerdictSentence";
 
+/** What stands under the page's head, by view. */
+export type LedgerView =
+  | { readonly id: "spread" }
+  | ({ readonly id: "causes" } & Omit<CausesViewProps, "slug">)
+  | ({ readonly id: "dirt" } & Omit<DirtAndSnowProps, "slug">)
+  | { readonly id: "promise"; readonly months: readonly LedgerLine[] }
+  | { readonly id: "figures"; readonly indicators: readonly Indicators[]; readonly lines: readonly LedgerLine[] };
+
 export interface LedgerPageProps {
+  readonly view: LedgerView;
+  /** Whether lines are by evidence or by the book's budget; null without a report of causes. */
+  readonly posting: "evidence" | "budget" | null;
+  readonly run: CauseRun | null;
+  readonly fiscalStart: number;
+  readonly closed: readonly string[];
+  readonly drift: string;
   readonly slug: string;
   readonly context: LedgerContext;
   readonly years: readonly string[];
@@ -28,8 +52,18 @@ export interface LedgerPageProps {
 }
 
 export function LedgerPage(props: LedgerPageProps) {
-  const { slug, context, years, selected, lines, months, sum, verdict, glance } = props;
+  const { slug, context, years, selected, view, posting, run, fiscalStart } = props;
+  const router = useRouter();
   const { site } = context;
+  const href = (change: Partial<Record<"year" | "view" | "posting" | "starts", string>>): string => {
+    const kept = {
+      year: selected,
+      ...(view.id === "spread" ? {} : { view: view.id }),
+      ...(posting === "budget" ? { posting } : {}),
+      ...(fiscalStart === 1 ? {} : { starts: String(fiscalStart) }),
+    };
+    return `/books/${slug}/ledger?${new URLSearchParams({ ...kept, ...change }).toString()}`;
+  };
   return (
     <div className={styles.page}>
       <Hatches />
@@ -41,25 +75,98 @@ export function LedgerPage(props: LedgerPageProps) {
         </span>
         <nav className={styles.years} aria-label="Years">
           {[...years, "all"].map((year) => (
-            <Link key={year} href={`/books/${slug}/ledger?year=${year}`} aria-current={year === selected ? "page" : undefined}>
+            <Link key={year} href={href({ year })} aria-current={year === selected ? "page" : undefined}>
               {year === "all" ? "All" : year}
             </Link>
           ))}
         </nav>
       </header>
+      <nav className={styles.views} aria-label="Views">
+        {LEDGER_VIEWS.map(({ id, name }) => (
+          <Link key={id} href={href({ view: id })} aria-current={id === view.id ? "page" : undefined}>
+            {name}
+          </Link>
+        ))}
+        {view.id === "spread" && posting !== null && (
+          <span className={styles.postings}>
+            postings
+            <Link href={href({ posting: "evidence" })} aria-current={posting === "evidence" ? "true" : undefined}>
+              by evidence
+            </Link>
+            <Link href={href({ posting: "budget" })} aria-current={posting === "budget" ? "true" : undefined}>
+              by the book
+            </Link>
+          </span>
+        )}
+        <label className={styles.starts}>
+          year starts in{" "}
+          <select value={fiscalStart} onChange={(event) => router.push(href({ starts: event.currentTarget.value, year: "all" }))}>
+            {MONTH_NUMBERS.map((month) => (
+              <option key={month} value={month}>
+                {monthName(`2000-${String(month).padStart(2, "0")}`)}
+              </option>
+            ))}
+          </select>
+        </label>
+      </nav>
+      {run && !run.isCurrent && (
+        <div className={styles.below}>
+          <CauseProgress key={run.note} slug={slug} run={run} />
+        </div>
+      )}
+      {view.id !== "spread" ? (
+        <div className={styles.below}>
+          <OtherView slug={slug} view={view} fiscalStart={fiscalStart} context={context} />
+        </div>
+      ) : (
+        <Spread {...props} />
+      )}
+    </div>
+  );
+}
+
+const MONTH_NUMBERS = Array.from({ length: 12 }, (_, k) => k + 1);
+
+function OtherView({ slug, view, fiscalStart, context }: { slug: string; view: LedgerView; fiscalStart: number; context: LedgerContext }) {
+  switch (view.id) {
+    case "causes":
+      return <CausesView slug={slug} {...view} />;
+    case "dirt":
+      return <DirtAndSnowView slug={slug} {...view} />;
+    case "promise":
+      return <PromiseView slug={slug} months={view.months} fiscalStart={fiscalStart} />;
+    case "figures":
+      return <IndicatorsView slug={slug} indicators={view.indicators} lines={view.lines} context={context} />;
+    default:
+      return null;
+  }
+}
+
+function Spread({ slug, context, selected, lines, months, sum, verdict, glance, closed, drift }: LedgerPageProps) {
+  return (
+    <>
       <VerdictSentence verdict={verdict} sum={sum} context={context} />
+      {drift && <p className={styles.drift}>{drift}</p>}
       {lines.length === 0 ? (
         <EmptyLedger slug={slug} />
       ) : (
         <>
-          <LedgerSpread slug={slug} lines={lines} sum={sum} sumName={selected === "all" ? "All" : selected} context={context} />
+          <LedgerSpread
+            slug={slug}
+            lines={lines}
+            sum={sum}
+            sumName={selected === "all" ? "All" : selected}
+            context={context}
+            closed={closed}
+          />
+          <LedgerSaves slug={slug} selected={selected} lines={lines} sum={sum} />
           <div className={styles.below}>
             {glance ? <GlanceChart glance={glance} year={selected} slug={slug} /> : <AllMonths months={months} slug={slug} />}
             <AccountLegend sum={sum} context={context} />
           </div>
         </>
       )}
-    </div>
+    </>
   );
 }
 

@@ -17,12 +17,14 @@ export interface LedgerSpreadProps {
   readonly sum: LedgerLine;
   readonly sumName: string;
   readonly context: LedgerContext;
+  /** Months whose postings are closed. */
+  readonly closed?: readonly string[];
 }
 
 const MODEL_SIDE = LEDGER_ACCOUNTS.filter((account) => account !== "unread" && account !== "remainder");
 
 /** The two-page spread: the sun's side, the spine with the difference, the meter's side; one ruled line a month or year. */
-export function LedgerSpread({ slug, lines, sum, sumName, context }: LedgerSpreadProps) {
+export function LedgerSpread({ slug, lines, sum, sumName, context, closed = [] }: LedgerSpreadProps) {
   const scale = useMemo(() => pageScale(lines), [lines]);
   return (
     <div className={styles.scroll}>
@@ -55,7 +57,7 @@ export function LedgerSpread({ slug, lines, sum, sumName, context }: LedgerSprea
             <th scope="col" className={styles.left}>
               where it goes before the meter
             </th>
-            <th scope="col">expected</th>
+            <th scope="col">{context.isEvidence ? "explained" : "expected"}</th>
             <th scope="col" className={styles.spine}>
               <span className={styles.shortOver}>
                 <span>short</span>
@@ -79,7 +81,7 @@ export function LedgerSpread({ slug, lines, sum, sumName, context }: LedgerSprea
         </thead>
         <tbody>
           {lines.map((line) => (
-            <Line key={line.key} line={line} slug={slug} scale={scale} context={context} />
+            <Line key={line.key} line={line} slug={slug} scale={scale} context={context} isClosed={closed.includes(line.key)} />
           ))}
         </tbody>
         <tfoot>
@@ -112,7 +114,15 @@ function pageScale(lines: readonly LedgerLine[]): PageScale {
   };
 }
 
-function Line({ line, slug, scale, context }: { line: LedgerLine; slug: string; scale: PageScale; context: LedgerContext }) {
+interface LineProps {
+  readonly line: LedgerLine;
+  readonly slug: string;
+  readonly scale: PageScale;
+  readonly context: LedgerContext;
+  readonly isClosed: boolean;
+}
+
+function Line({ line, slug, scale, context, isClosed }: LineProps) {
   const isMonth = line.key.length === 7;
   const href = isMonth ? `/books/${slug}/ledger/${line.key}` : `/books/${slug}/ledger?year=${line.key}`;
   return (
@@ -122,12 +132,20 @@ function Line({ line, slug, scale, context }: { line: LedgerLine; slug: string; 
           {monthName(line.key, "short")}
         </Link>
       </th>
-      <Amounts line={line} scale={scale} context={context} />
+      <Amounts line={line} scale={scale} context={context} isClosed={isClosed} />
     </tr>
   );
 }
 
-function Amounts({ line, scale, context, total = false }: { line: LedgerLine; scale: PageScale; context: LedgerContext; total?: boolean }) {
+interface AmountsProps {
+  readonly line: LedgerLine;
+  readonly scale: PageScale;
+  readonly context: LedgerContext;
+  readonly total?: boolean;
+  readonly isClosed?: boolean;
+}
+
+function Amounts({ line, scale, context, total = false, isClosed = false }: AmountsProps) {
   const kwh = (value: number) => number(value, scale.decimals);
   const paid = paidOfOwed(line);
   const state = lineState(line);
@@ -206,7 +224,9 @@ function Amounts({ line, scale, context, total = false }: { line: LedgerLine; sc
           {percent(line.readFrac, line.readFrac > 0.9995 ? 0 : 1)}
         </Figure>
       </td>
-      <td className={styles.state}>{!total && <span data-state={state}>{STATE_WORDS[state]}</span>}</td>
+      <td className={styles.state}>
+        {!total && <span data-state={isClosed ? "closed" : state}>{isClosed ? "closed" : STATE_WORDS[state]}</span>}
+      </td>
     </>
   );
 }

@@ -4,8 +4,9 @@ export const CHAPTERS = [
   { id: "yield", name: "Yield", key: "2" },
   { id: "readings", name: "Readings", key: "3" },
   { id: "ledger", name: "Ledger", key: "4" },
-  { id: "money", name: "Money", key: "5" },
-  { id: "bench", name: "Bench", key: "6" },
+  { id: "ageing", name: "Ageing", key: "5" },
+  { id: "money", name: "Money", key: "6" },
+  { id: "bench", name: "Bench", key: "7" },
 ] as const;
 
 export type ChapterId = (typeof CHAPTERS)[number]["id"];

@@ -11,7 +11,14 @@ export interface LedgerContext {
   readonly site: Site;
   readonly sources: LedgerSources;
   readonly promiseFrom: "import" | "site" | null;
+  /** Lines carry what the readings show of each cause in place of the book's budget. */
+  readonly isEvidence?: boolean;
 }
+
+/** Accounts that the evidence posts; the others are the model's in both. */
+const EVIDENCED: readonly LedgerAccount[] = ["orientation", "shading", "snow", "soiling", "rating", "ageing", "clipping", "downtime"];
+const EVIDENCE_NOTE =
+  "Posted by evidence: what the readings show of this cause, put into the chain in place of the book's budget. See Causes.";
 
 const spanOf = (key: string): string => (key === "all" ? "all years" : key.length === 4 ? key : `${monthName(key)} ${key.slice(0, 4)}`);
 const kwh = (value: number, line: LedgerLine): string => `${number(value, kwhDecimals(line.referenceKwh))} kWh`;
@@ -86,6 +93,7 @@ export function accountWorking(line: LedgerLine, account: LedgerAccount, context
     ]),
     source: [...new Set(told.map(({ method }) => method.source))].join(" "),
     assumptions: [
+      ...(context.isEvidence && EVIDENCED.includes(account) ? [EVIDENCE_NOTE] : []),
       "A loss as the ledger walks down from nameplate: energy at nameplate efficiency before the stage minus after it. What would be gained at the meter without it is another, smaller figure.",
       ...(account === "clipping" &&
       context.site.models.subHourlyClipping === "corrected" &&
@@ -97,7 +105,7 @@ export function accountWorking(line: LedgerLine, account: LedgerAccount, context
 }
 
 export function expectedWorking(line: LedgerLine, context: LedgerContext): Working {
-  return kwhWorking(line, "Expected", line.expectedKwh, {
+  return kwhWorking(line, context.isEvidence ? "Explained" : "Expected", line.expectedKwh, {
     formula: "reference − all accounts",
     inputs: [
       { name: "Reference", value: kwh(line.referenceKwh, line), from: "nameplate × in-plane irradiation" },
@@ -108,7 +116,11 @@ export function expectedWorking(line: LedgerLine, context: LedgerContext): Worki
       })),
     ],
     source: "The chain from sun to meter, docs/methods.md.",
-    assumptions: ["At the AC meter, with the weather that really came.", ...weatherAssumptions(context, line)],
+    assumptions: [
+      ...(context.isEvidence ? [`${EVIDENCE_NOTE} What the meter lacks of it is the remainder.`] : []),
+      "At the AC meter, with the weather that really came.",
+      ...weatherAssumptions(context, line),
+    ],
   });
 }
 

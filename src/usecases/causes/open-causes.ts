@@ -2,7 +2,7 @@ import { causeInWords } from "@/contracts/cause-words";
 import { type CauseReport, causeReportSchema, type FieldEntry } from "@/contracts/causes";
 import { actualRun, type CauseFinding, causeFindings, type Evidence, seekEvidence } from "@/core/causes";
 import { ledgerLines, totalLine } from "@/core/reconcile";
-import { type Site, siteAcRatedW } from "@/core/site";
+import { siteAcRatedW } from "@/core/site";
 import { monthBins } from "@/core/time";
 import { prepareWeather, type YieldRun } from "@/core/yield";
 import type { OpenLedger } from "../ledger";
@@ -92,7 +92,7 @@ export function* seekCauses(input: CausesInput): Generator<number, CauseReport |
     ceilingW: evidence.ceiling?.powerW ?? null,
     levelFrac: evidence.rating.levelFrac,
     days: [...evidence.basis.days.keys],
-    orientation: orientationReport(evidence, site, actual, run),
+    orientation: orientationReport(evidence, actual, run),
     skyFields: evidence.shade.fields.map((field) => ({ ...field, ratio: Math.round(field.ratio * 1000) / 1000 })),
     soiling: soilingReport(evidence),
     snow: snowReport(evidence),
@@ -125,7 +125,7 @@ function cannotTell({ basis }: Evidence): string[] {
   return out;
 }
 
-function orientationReport({ orientation, basis }: Evidence, site: Site, actual: YieldRun, budget: YieldRun): CauseReport["orientation"] {
+function orientationReport({ orientation, basis }: Evidence, actual: YieldRun, budget: YieldRun): CauseReport["orientation"] {
   if (!orientation) return null;
   const years = (basis.axis.count * basis.axis.stepMinutes) / 60 / 8766;
   const sum = (values: Float64Array): number => values.reduce((a, b) => a + b, 0);
@@ -141,7 +141,7 @@ function orientationReport({ orientation, basis }: Evidence, site: Site, actual:
     bookMissFrac: orientation.bookMissFrac,
     fittedMissFrac: orientation.fittedMissFrac,
     isWrong: orientation.isWrong,
-    arrays: site.arrays.map(({ id, name, azimuthDeg, tiltDeg }) => ({
+    arrays: orientation.site.arrays.map(({ id, name, azimuthDeg, tiltDeg }) => ({
       id,
       name,
       azimuthDeg,

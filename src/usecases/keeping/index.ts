@@ -1,2 +1,3 @@
-export { type KeepingGround, keep, postingsOf } from "./keep";
+export { type KeepingGround, keep, postingRows, postingsOf } from "./keep";
+export { type LedgerPageInput, type LedgerPageLines, ledgerPage } from "./ledger-page";
 export type { KeepingStore } from "./ports";

@@ -75,3 +75,22 @@ function frozen(ground: KeepingGround, line: LedgerLine, note: string): Omit<Clo
     note,
   };
 }
+
+/** A month's postings side by side: by the book, by evidence, and as they stand after moves. */
+export function postingRows(
+  budget: LedgerLine,
+  actual: LedgerLine,
+  keeping: Keeping,
+): { account: LedgerAccount; budgetKwh: number; actualKwh: number; finalKwh: number }[] {
+  const [modelled, evidenced] = [ledgerPostings(budget), ledgerPostings(actual)];
+  const final = withTransfers(
+    evidenced,
+    keeping.transfers.filter(({ month }) => month === budget.key),
+  );
+  return LEDGER_ACCOUNTS.map((account) => ({
+    account,
+    budgetKwh: modelled[account],
+    actualKwh: evidenced[account],
+    finalKwh: final[account],
+  }));
+}

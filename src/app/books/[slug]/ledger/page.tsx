@@ -1,39 +1,97 @@
 import type { Metadata } from "next";
 import { bookPage } from "@/app/book-page";
-import { totalLine, verdictOf } from "@/core/reconcile";
-import { LedgerPage } from "@/features/ledger/LedgerPage";
+import { verdictOf } from "@/core/reconcile";
+import { pricePerKwh } from "@/features/geometry/price";
+import { LedgerPage, type LedgerView } from "@/features/ledger/LedgerPage";
+import { LEDGER_VIEWS, type LedgerViewId } from "@/features/ledger/ledger-views";
+import { causesNow } from "@/usecases/causes";
+import { type LedgerPageInput, ledgerPage } from "@/usecases/keeping";
 import { glanceOf } from "@/usecases/ledger";
 
 export const metadata: Metadata = { title: "Ledger" };
 
 interface Props {
   params: Promise<{ slug: string }>;
-  searchParams: Promise<{ year?: string }>;
+  searchParams: Promise<{ year?: string; view?: string; posting?: string; starts?: string }>;
 }
 
 export default async function LedgerChapter({ params, searchParams }: Props) {
   const { slug } = await params;
-  const { year } = await searchParams;
-  return bookPage(slug, "ledger", async (book, { ledgerOf, readings }) => {
-    const ledger = await ledgerOf(book);
-    const { months, years, sources } = ledger.report;
-    const names = years.map((line) => line.key);
-    const selected = year === "all" || (year !== undefined && names.includes(year)) ? year : (names.at(-1) ?? "all");
-    const lines = selected === "all" ? years : months.filter((line) => line.key.startsWith(selected));
-    const sum = totalLine(selected, lines);
+  const { year, view, posting, starts } = await searchParams;
+  return bookPage(slug, "ledger", async (book, services) => {
+    const { ledgerOf, readings, entries, keeping } = services;
+    const [ledger, run, kept] = await Promise.all([ledgerOf(book), causesNow(services, book), keeping.of(book.id)]);
+    const fiscalStart = Math.min(12, Math.max(1, Number(starts) || 1));
+    const input: LedgerPageInput = {
+      ledger,
+      causes: run.report,
+      keeping: kept,
+      posting: posting === "budget" ? "budget" : "evidence",
+      fiscalStart,
+      year,
+    };
+    const page = ledgerPage(input);
     const imported = await readings.promiseOf(book.id);
+    const id = (LEDGER_VIEWS.find((candidate) => candidate.id === view)?.id ?? "spread");
+    const report = run.report;
+    const calendar = fiscalStart === 1 && page.selected !== "all";
     return (
       <LedgerPage
         slug={slug}
-        context={{ site: book.site, sources, promiseFrom: imported ? "import" : ledger.promise ? "site" : null }}
-        years={names}
-        selected={selected}
-        lines={lines}
-        months={months}
-        sum={sum}
-        verdict={verdictOf(sum, lines)}
-        glance={selected === "all" || lines.length === 0 ? null : glanceOf(ledger, selected)}
+        context={{
+          site: book.site,
+          sources: ledger.report.sources,
+          promiseFrom: imported ? "import" : ledger.promise ? "site" : null,
+          isEvidence: page.posting === "evidence",
+        }}
+        years={page.years}
+        selected={page.selected}
+        lines={page.lines}
+        months={page.months}
+        sum={page.sum}
+        verdict={verdictOf(page.sum, page.lines)}
+        glance={id === "spread" && calendar && page.lines.length > 0 ? glanceOf(ledger, page.selected) : null}
+        view={await viewOf()}
+        posting={page.posting}
+        run={
+          ledger.report.all.meteredKwh === null
+            ? null
+            : {
+                state: run.state,
+                doneFrac: run.doneFrac,
+                note: run.note,
+                isCurrent: run.reportVersion === book.version,
+                hasReport: report !== null,
+              }
+        }
+        fiscalStart={fiscalStart}
+        closed={kept.closed.map(({ month }) => month)}
+        drift={page.drift}
       />
     );
+
+    async function viewOf(): Promise<LedgerView> {
+      if (id === "promise") return { id, months: ledger.report.months };
+      if (!report) return { id: "spread" };
+      if (id === "figures") return { id, indicators: report.indicators, lines: page.selected === "all" ? report.years : page.lines };
+      if (id === "dirt") return { id, report, pricePerKwh: pricePerKwh(book.site), currency: book.site.currency };
+      if (id === "causes")
+        return { id, report, timeZone: book.site.place.timeZone, energies: energiesOf(), entries: [...(await entries.of(book.id))] };
+      return { id: "spread" };
+    }
+
+    function energiesOf() {
+      const parts = ledger.report.years.map(({ key }) => glanceOf(ledger, key));
+      const daily = (cells: readonly (number | null)[], days: number): (number | null)[] =>
+        Array.from({ length: days }, (_, d) => {
+          const known = cells.slice(d * 24, d * 24 + 24).filter((value): value is number => value !== null);
+          return known.length > 0 ? Math.round(known.reduce((a, b) => a + b, 0) * 10) / 10 : null;
+        });
+      return {
+        days: parts.flatMap(({ days }) => days),
+        expectedKwh: parts.flatMap((part) => daily(part.expectedKwh, part.days.length)),
+        meteredKwh: parts.flatMap((part) => daily(part.meteredKwh, part.days.length)),
+      };
+    }
   });
 }

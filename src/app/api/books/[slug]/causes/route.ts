@@ -1,12 +1,21 @@
 import { z } from "zod";
 import { answer, bodyOf } from "@/app/answer";
+import type { CauseRun as PageRun } from "@/contracts/causes";
 import { bookBySlug } from "@/usecases/books";
-import { causesNow, runWaiting } from "@/usecases/causes";
+import { type CauseRun, causesNow, runWaiting } from "@/usecases/causes";
 import { services } from "@/wiring";
 
 interface Context {
   params: Promise<{ slug: string }>;
 }
+
+const told = ({ state, doneFrac, note, report, reportVersion }: CauseRun, version: number): PageRun => ({
+  state,
+  doneFrac,
+  note,
+  isCurrent: reportVersion === version,
+  hasReport: report !== null,
+});
 
 const actionSchema = z.strictObject({ action: z.enum(["cancel", "again", "here"]) });
 
@@ -15,9 +24,9 @@ export function GET(request: Request, { params }: Context): Promise<Response> {
   return answer(request, async () => {
     const all = services();
     const book = await bookBySlug(all.books, (await params).slug);
-    const { report, ...run } = await causesNow(all, book);
-    const withReport = new URL(request.url).searchParams.has("report");
-    return Response.json({ ...run, isCurrent: run.reportVersion === book.version, report: withReport ? report : null });
+    const run = await causesNow(all, book);
+    if (new URL(request.url).searchParams.has("report")) return Response.json(run.report);
+    return Response.json(told(run, book.version));
   });
 }
 
@@ -30,7 +39,6 @@ export function POST(request: Request, { params }: Context): Promise<Response> {
     if (action === "cancel") await all.causes.cancel(book.id);
     else await all.causes.want(book.id, book.version);
     if (action === "here") await runWaiting(all);
-    const { report: _report, ...run } = (await all.causes.of(book.id))!;
-    return Response.json({ ...run, isCurrent: run.reportVersion === book.version });
+    return Response.json(told((await all.causes.of(book.id))!, book.version));
   });
 }

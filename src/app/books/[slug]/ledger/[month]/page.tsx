@@ -3,6 +3,7 @@ import { notFound } from "next/navigation";
 import { bookPage } from "@/app/book-page";
 import { zoneOffset } from "@/core/time";
 import { MonthChapter } from "@/features/days/MonthChapter";
+import { postingRows } from "@/usecases/keeping";
 import { dayOf, daySums } from "@/usecases/ledger";
 
 export const metadata: Metadata = { title: "Month" };
@@ -15,12 +16,13 @@ interface Props {
 export default async function MonthPage({ params, searchParams }: Props) {
   const { slug, month } = await params;
   const { day } = await searchParams;
-  return bookPage(slug, "ledger", async (book, { ledgerOf, readings }) => {
-    const ledger = await ledgerOf(book);
+  return bookPage(slug, "ledger", async (book, { ledgerOf, readings, causes, keeping }) => {
+    const [ledger, run, kept] = await Promise.all([ledgerOf(book), causes.of(book.id), keeping.of(book.id)]);
     const { months, sources } = ledger.report;
     const at = months.findIndex((line) => line.key === month);
     const line = months[at];
     if (!line) notFound();
+    const actual = run?.report?.months.find(({ key }) => key === month) ?? null;
     const days = daySums(ledger, month);
     const date = days.find((sum) => sum.date === day)?.date ?? days[0]?.date ?? `${month}-01`;
     const imported = await readings.promiseOf(book.id);
@@ -33,6 +35,7 @@ export default async function MonthPage({ params, searchParams }: Props) {
         day={dayOf(ledger, date)}
         previousMonth={months[at - 1]?.key ?? null}
         nextMonth={months[at + 1]?.key ?? null}
+        postings={actual && { month, keeping: kept, postings: postingRows(line, actual, kept) }}
         clockShiftMs={zoneOffset(book.site.place.timeZone)(Date.parse(`${date}T12:00:00Z`))}
       />
     );

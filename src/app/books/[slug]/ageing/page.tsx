@@ -1,0 +1,42 @@
+import type { Metadata } from "next";
+import { bookPage } from "@/app/book-page";
+import { naiveYears } from "@/core/ageing";
+import { AgeingChapter } from "@/features/ageing/AgeingChapter";
+import { causesNow } from "@/usecases/causes";
+
+export const metadata: Metadata = { title: "Ageing" };
+
+interface Props {
+  params: Promise<{ slug: string }>;
+  searchParams: Promise<{ starts?: string }>;
+}
+
+/** Findings that are taken out of the ageing index. */
+const TAKEN_OUT: readonly string[] = ["outage", "strings-out", "snow"];
+
+export default async function AgeingPage({ params, searchParams }: Props) {
+  const { slug } = await params;
+  const { starts } = await searchParams;
+  const fiscalStart = Math.min(12, Math.max(1, Number(starts) || 7));
+  return bookPage(slug, "ageing", async (book, services) => {
+    const [run, ledger] = await Promise.all([causesNow(services, book), services.ledgerOf(book)]);
+    const months = ledger.report.months.map(({ key, meteredKwh, readFrac }) => ({ key, kwh: meteredKwh ?? 0, readFrac }));
+    return (
+      <AgeingChapter
+        slug={slug}
+        name={book.site.name}
+        report={run.report?.ageing ?? null}
+        run={{
+          state: run.state,
+          doneFrac: run.doneFrac,
+          note: run.note,
+          isCurrent: run.reportVersion === book.version,
+          hasReport: run.report !== null,
+        }}
+        commissioned={book.site.commissioned}
+        excluded={(run.report?.findings ?? []).filter(({ kind }) => TAKEN_OUT.includes(kind)).map(({ what }) => what)}
+        fiscal={naiveYears(months, fiscalStart).years.map(({ key, kwh }) => ({ key, kwh }))}
+      />
+    );
+  });
+}

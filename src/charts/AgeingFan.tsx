@@ -1,0 +1,100 @@
+import { area, line, quantile, scaleLinear, scaleUtc } from "d3";
+import { ValueAxis } from "./ValueAxis";
+
+export interface AgeingFanProps {
+  readonly days: readonly string[];
+  /** Index by day; null where a day tells nothing. */
+  readonly index: readonly (number | null)[];
+  /** Losses a year, redrawn, sorted. */
+  readonly fan: readonly number[];
+  readonly perYearFrac: number;
+  readonly warranty: { readonly firstYearFrac: number; readonly perYearFrac: number } | null;
+  readonly ageAtStartYears: number;
+  readonly width: number;
+  readonly height: number;
+}
+
+const MARGIN = { top: 10, right: 118, bottom: 22, left: 54 };
+const DAY_MS = 86_400_000;
+const at = (date: string): Date => new Date(`${date}T00:00:00Z`);
+const percent = (value: number): string => `${(value * 100).toFixed(0)} %`;
+
+/** The index day by day, the slope with the fan of its redraws opening to the years ahead, and the warranty's line. */
+export function AgeingFan({ days, index, fan, perYearFrac, warranty, ageAtStartYears, width, height }: AgeingFanProps) {
+  const [from, last] = [at(days[0]!), at(days.at(-1)!)];
+  const years = (last.getTime() - from.getTime()) / DAY_MS / 365.2425;
+  const ahead = Math.max(2, years * 0.5);
+  const until = new Date(last.getTime() + ahead * 365.2425 * DAY_MS);
+  const x = scaleUtc([from, until], [MARGIN.left, width - MARGIN.right]);
+  const known = index.filter((value): value is number => value !== null).sort((a, b) => a - b);
+  const floor = Math.min(quantile(known, 0.01) ?? 0.9, 1 - (fan.at(-1) ?? perYearFrac) * (years + ahead));
+  const y = scaleLinear([Math.max(0, floor - 0.01), (quantile(known, 0.995) ?? 1.05) + 0.01], [height - MARGIN.bottom, MARGIN.top]);
+  const steps = Array.from({ length: 41 }, (_, k) => (k / 40) * (years + ahead));
+  const when = (t: number): number => x(new Date(from.getTime() + t * 365.2425 * DAY_MS));
+  const middle = years / 2;
+  // The fan turns about the middle of the record, where the level is known best.
+  const along = (rate: number, t: number): number => 1 - perYearFrac * middle - rate * (t - middle);
+  const band = (low: number, high: number): string =>
+    area<number>()
+      .x(when)
+      .y0((t) => y(along(low, t)))
+      .y1((t) => y(along(high, t)))(steps) ?? "";
+  const pick = (share: number): number => fan[Math.round(share * (fan.length - 1))] ?? perYearFrac;
+  const promised = (t: number): number => (warranty ? left(warranty, ageAtStartYears + t) / left(warranty, ageAtStartYears) : 1);
+  return (
+    <g fontSize={12.5} fill="var(--ink-soft)">
+      <ValueAxis y={y} from={MARGIN.left} to={width - MARGIN.right} count={5} label={percent} />
+      {x.ticks(Math.min(9, Math.ceil(years + ahead))).map((tick) => (
+        <text key={+tick} x={x(tick)} y={height - 6} textAnchor="middle">
+          {tick.getUTCMonth() === 0 ? tick.getUTCFullYear() : ""}
+        </text>
+      ))}
+      {days.map((day, d) =>
+        index[d] === null || index[d]! < y.domain()[0]! || index[d]! > y.domain()[1]! ? null : (
+          <circle key={day} cx={x(at(day))} cy={y(index[d]!)} r={1.3} fill="var(--account-ageing)" opacity={0.55} />
+        ),
+      )}
+      {fan.length > 0 && <path d={band(pick(0), pick(1))} fill="var(--account-ageing)" opacity={0.18} />}
+      {fan.length > 0 && <path d={band(pick(0.25), pick(0.75))} fill="var(--account-ageing)" opacity={0.28} />}
+      <path
+        d={
+          line<number>()
+            .x(when)
+            .y((t) => y(along(perYearFrac, t)))(steps) ?? ""
+        }
+        fill="none"
+        stroke="var(--ink)"
+        strokeWidth={2}
+      />
+      {warranty && (
+        <>
+          <path
+            d={
+              line<number>()
+                .x(when)
+                .y((t) => y(promised(t)))(steps) ?? ""
+            }
+            fill="none"
+            stroke="var(--clay)"
+            strokeWidth={1.6}
+            strokeDasharray="7 4"
+          />
+          <text x={width - MARGIN.right + 6} y={y(promised(years + ahead)) + 4} fill="var(--clay)">
+            warranty
+          </text>
+        </>
+      )}
+      <text
+        x={width - MARGIN.right + 6}
+        y={y(along(perYearFrac, years + ahead)) + (warranty ? (promised(years + ahead) > along(perYearFrac, years + ahead) ? 16 : -6) : 4)}
+        fill="var(--ink)"
+      >
+        as read
+      </text>
+      <line x1={x(last)} x2={x(last)} y1={MARGIN.top} y2={height - MARGIN.bottom} stroke="var(--rule-strong)" strokeDasharray="2 3" />
+    </g>
+  );
+}
+
+const left = ({ firstYearFrac, perYearFrac }: { firstYearFrac: number; perYearFrac: number }, age: number): number =>
+  age <= 0 ? 1 : age < 1 ? 1 - age * firstYearFrac : 1 - firstYearFrac - (age - 1) * perYearFrac;

@@ -1,0 +1,219 @@
+"use client";
+
+import { AgeingFan } from "@/charts";
+import { ageingSentence } from "@/contracts/ageing-words";
+import type { AgeingReport, CauseRun } from "@/contracts/causes";
+import { CauseProgress } from "@/features/causes/CauseProgress";
+import styles from "@/features/causes/Causes.module.css";
+import { Figure } from "@/features/figures/Figure";
+import { number, percent } from "@/features/figures/format";
+import chapter from "@/features/look/Chapter.module.css";
+import { ChartFrame } from "@/features/save/ChartFrame";
+import { ageingWorking } from "@/features/workings/cause-working";
+
+export interface AgeingChapterProps {
+  readonly slug: string;
+  readonly name: string;
+  readonly report: AgeingReport | null;
+  readonly run: CauseRun;
+  readonly commissioned: string | null;
+  /** What was taken out of the index: findings in words. */
+  readonly excluded: readonly string[];
+  readonly fiscal: AgeingReport["yearTotals"];
+}
+
+const SCHOOLS = {
+  "year-on-year": {
+    name: "Year on year",
+    what: "median of all pairs of days one year apart, through the weather; immune to seasons",
+    trust: "trust this one",
+  },
+  trend: { name: "Straight line", what: "through the monthly index after seasonal decomposition; one odd year bends it", trust: "a check" },
+  naive: { name: "Yearly totals", what: "as read off the meter: weather, snow, dirt and ageing together", trust: "not a rate of ageing" },
+} as const;
+
+const FILTERS: Readonly<Record<string, string>> = {
+  "read-and-lit": "days read, with enough light",
+  "causes-out": "standstill, snow and strings taken out",
+  clear: "clear-enough days, dirt put back",
+  "little-dirt": "days with little dirt, after settling",
+};
+
+const rate = (value: number | null): string => (value === null ? "–" : number(value * 100, 2));
+
+/** The modules' ageing read through the weather: verdict, fan, schools, filters, and a letter for a claim. */
+export function AgeingChapter(props: AgeingChapterProps) {
+  const { slug, name, report, run } = props;
+  return (
+    <div className={chapter.page}>
+      <h1>{name}</h1>
+      {!run.isCurrent && <CauseProgress key={run.note} slug={slug} run={run} />}
+      {report ? (
+        <Reading {...props} report={report} />
+      ) : (
+        <p className={chapter.verdict}>
+          Ageing is read from metered output set against weather: bring both in the Readings chapter, best two full years or more.
+        </p>
+      )}
+    </div>
+  );
+}
+
+function Reading({ slug, name, report, commissioned, excluded, fiscal }: AgeingChapterProps & { report: AgeingReport }) {
+  const hasRate = report.perYearFrac !== null;
+  return (
+    <>
+      <p className={chapter.verdict} data-testid="ageing-verdict">
+        <span className={report.verdict === "below" ? chapter.clay : undefined}>
+          {hasRate ? <Figure working={() => ageingWorking(report)}>{ageingSentence(report)}</Figure> : ageingSentence(report)}
+        </span>
+        {report.firstStep && report.firstStep.low > 0 && (
+          <>
+            {" "}
+            Apart from that, the modules fell by {percent(report.firstStep.value)} ({percent(report.firstStep.low)} to{" "}
+            {percent(report.firstStep.high)}) in their first months.
+          </>
+        )}
+      </p>
+      {hasRate && (
+        <ChartFrame
+          title="Index through the weather"
+          note="metered over expected without ageing, by day; the fan holds 95 of 100 redraws"
+          fileName={`${slug}-ageing`}
+          height={330}
+          summary={ageingSentence(report)}
+          table={() => [["day", "index"], ...report.days.map((day, d) => [day, report.index[d] ?? null])]}
+        >
+          {(width) => (
+            <AgeingFan
+              days={report.days}
+              index={report.index}
+              fan={report.fan}
+              perYearFrac={report.perYearFrac!}
+              warranty={report.warranty}
+              ageAtStartYears={report.ageAtStartYears}
+              width={width}
+              height={330}
+            />
+          )}
+        </ChartFrame>
+      )}
+      <div className={styles.split}>
+        <section className={chapter.section}>
+          <h2>Three schools, and which to trust</h2>
+          <table className={chapter.table}>
+            <thead>
+              <tr>
+                <th>school</th>
+                <th>% a year</th>
+                <th>interval</th>
+                <th />
+              </tr>
+            </thead>
+            <tbody>
+              {report.schools.map((school) => (
+                <tr key={school.name}>
+                  <td title={SCHOOLS[school.name].what} style={{ whiteSpace: "normal" }}>
+                    <b>{SCHOOLS[school.name].name}</b> <span className={chapter.soft}>{SCHOOLS[school.name].what}</span>
+                  </td>
+                  <td className={school.name === "naive" ? styles.struck : undefined}>
+                    <Figure plain working={() => ageingWorking(report)}>
+                      {rate(school.perYearFrac)}
+                    </Figure>
+                  </td>
+                  <td>{school.low === null ? "–" : `${rate(school.low)} to ${rate(school.high)}`}</td>
+                  <td className={chapter.soft}>{SCHOOLS[school.name].trust}</td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+          <p className={chapter.soft}>
+            With one, two and three more years the interval would be about{" "}
+            {report.halfWidthLater.map((half) => `±${rate(half)}`).join(", ")} % a year.
+          </p>
+        </section>
+        <section className={chapter.section}>
+          <h2>What the filters leave, and what they do</h2>
+          <table className={chapter.table}>
+            <thead>
+              <tr>
+                <th>after</th>
+                <th>days</th>
+                <th>% a year would be</th>
+              </tr>
+            </thead>
+            <tbody>
+              {report.filters.map((filter) => (
+                <tr key={filter.name}>
+                  <td>{FILTERS[filter.name] ?? filter.name}</td>
+                  <td>{number(filter.days)}</td>
+                  <td>{rate(filter.perYearFrac)}</td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+          <table className={chapter.table}>
+            <thead>
+              <tr>
+                <th>whole year</th>
+                <th>metered, kWh</th>
+              </tr>
+            </thead>
+            <tbody>
+              {[...report.yearTotals, ...fiscal].map((year) => (
+                <tr key={year.key}>
+                  <td>{year.key}</td>
+                  <td>{number(year.kwh)}</td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </section>
+      </div>
+      {hasRate && <Letter name={name} report={report} commissioned={commissioned} excluded={excluded} />}
+    </>
+  );
+}
+
+/** An evidence sheet for a warranty claim: data, method, interval, exclusions. */
+function Letter({
+  name,
+  report,
+  commissioned,
+  excluded,
+}: {
+  name: string;
+  report: AgeingReport;
+  commissioned: string | null;
+  excluded: readonly string[];
+}) {
+  return (
+    <section className={styles.letter} aria-label="Evidence sheet">
+      <h2>Evidence on the ageing of the modules at {name}</h2>
+      <p>
+        {ageingSentence(report)} {commissioned ? `The plant was commissioned on ${commissioned}.` : ""}
+      </p>
+      <p>
+        Data: {number(report.years, 1)} years, {report.days[0]} to {report.days.at(-1)}; metered energy against measured weather.
+      </p>
+      <p>
+        Method: daily ratio of metered energy to what the plant owes without ageing in the weather that came; median of the changes between
+        days one year apart (Jordan et al., 2018); interval from {number(report.draws)} block-bootstrap redraws (seed {report.seed}), drift
+        of sensors and meters included.
+      </p>
+      <p>Left out of the index, and why:</p>
+      <ul>
+        {excluded.map((words) => (
+          <li key={words}>{words}</li>
+        ))}
+        {excluded.length === 0 && <li>nothing</li>}
+      </ul>
+      <p>
+        Left of {number(report.filters[0]?.days ?? 0)} days: {number(report.filters.at(-1)?.days ?? 0)}.{" "}
+        {report.warranty
+          ? `Guaranteed: ${percent(report.warranty.firstYearFrac)} in the first year, ${percent(report.warranty.perYearFrac, 2)} a year after it, over ${report.warranty.years} years.`
+          : "The book holds no warranty terms."}
+      </p>
+    </section>
+  );
+}

@@ -1,0 +1,10 @@
+/** Views of the ledger chapter, in the order in which a page is read. */
+export const LEDGER_VIEWS = [
+  { id: "spread", name: "Spread" },
+  { id: "causes", name: "Causes" },
+  { id: "dirt", name: "Dirt and snow" },
+  { id: "promise", name: "Promise" },
+  { id: "figures", name: "Indicators" },
+] as const;
+
+export type LedgerViewId = (typeof LEDGER_VIEWS)[number]["id"];

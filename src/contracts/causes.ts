@@ -158,8 +158,12 @@ export const orientationReportSchema = z.strictObject({
   changeKwhPerYear: z.number(),
 });
 
+/** Rises when the search for causes changes: reports of an older edition are made anew. */
+export const CAUSE_EDITION = 2;
+
 /** All that the readings say of causes: each month by evidence beside the ledger's budget, findings, and the chapters' figures. */
 export const causeReportSchema = z.strictObject({
+  edition: z.literal(CAUSE_EDITION),
   months: z.array(ledgerLineSchema),
   years: z.array(ledgerLineSchema),
   all: ledgerLineSchema,
@@ -179,7 +183,6 @@ export const causeReportSchema = z.strictObject({
   soiling: soilingReportSchema,
   snow: snowReportSchema,
   ageing: ageingReportSchema,
-  priceMinorPerKwh: z.number().nullable(),
   milliseconds: z.number(),
 });
 export type CauseReport = z.output<typeof causeReportSchema>;

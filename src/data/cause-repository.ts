@@ -40,7 +40,7 @@ export function causeRepository(sequelize: Sequelize): CauseStore {
       (await run(
         `insert into cause_runs (book_id, wanted_version, state) values (:bookId, :version, 'waiting')
          on conflict (book_id) do update set wanted_version = :version, state = 'waiting', done_frac = 0, note = '', updated_at = now()
-         where cause_runs.wanted_version <> :version or cause_runs.state = 'cancelled' or cause_runs.report is null and cause_runs.state in ('done', 'failed')`,
+         where cause_runs.wanted_version <> :version or cause_runs.state in ('done', 'failed', 'cancelled')`,
         { bookId, version },
       )) > 0,
     async waiting() {

@@ -83,10 +83,18 @@ export function* seekEvidence(input: EvidenceInput): Generator<number, Evidence>
     ? causeBasis(turnedSite(input.site, orientation.turnDeg.value, orientation.steeperDeg.value), prepared, hourly.metered)
     : book;
   if (basis !== book) found = standstill(basis, ceilingKwh);
-  const { outages, snow, spoilt } = found;
   const cleaned = input.cleanings.map((date) => basis.days.keys.indexOf(date)).filter((day) => day >= 0);
-  const causesOut = basis.resolution === "months" ? monthIndex(basis) : dayIndex(basis, spoilt, ceilingKwh);
-  const strings = basis.resolution === "months" ? [] : stringsOut(basis, causesOut, new Set(cleaned));
+  const indexOf = (): DayIndex => (basis.resolution === "months" ? monthIndex(basis) : dayIndex(basis, found.spoilt, ceilingKwh));
+  const stringsOf = (index: DayIndex): StringsOut[] => (basis.resolution === "months" ? [] : stringsOut(basis, index, new Set(cleaned)));
+  let causesOut = indexOf();
+  let strings = stringsOf(causesOut);
+  if (strings.length > 0) {
+    // A plant with a string out never looks bare again: snow is sought once more with the string taken into account, and its dates with it.
+    found = standstill(basis, ceilingKwh, strings);
+    causesOut = indexOf();
+    strings = stringsOf(causesOut);
+  }
+  const { outages, snow, spoilt } = found;
   const index = withStringsBack(basis, causesOut, strings);
   yield 0.4;
   const soiling = basis.resolution === "months" ? modelledSoiling(basis, index) : soilingEvidence(basis, index, cleaned, seenFrac(basis));
@@ -139,12 +147,12 @@ interface Standstill {
 }
 
 /** Snow and standstill hide in each other: snow is sought first, standstill outside it, then snow without the standstill. */
-function standstill(basis: CauseBasis, ceilingKwh: number): Standstill {
+function standstill(basis: CauseBasis, ceilingKwh: number, strings: readonly StringsOut[] = []): Standstill {
   const { count } = basis.axis;
   const none = new Uint8Array(count);
   if (basis.resolution === "months")
     return { outages: { downFrac: new Float64Array(count), outages: [] }, snow: monthSnow(basis), spoilt: none };
-  const usual = usualRatio(dayIndex(basis, none, ceilingKwh));
+  const usual = lowered(basis, usualRatio(withStringsBack(basis, dayIndex(basis, none, ceilingKwh), strings)), strings);
   const first = snowEvidence(basis, usual, none, ceilingKwh);
   const outages = outageEvidence(basis, usual, first.covered);
   const down = Uint8Array.from(outages.downFrac, (lost) => (lost > 0 ? 1 : 0));
@@ -152,6 +160,16 @@ function standstill(basis: CauseBasis, ceilingKwh: number): Standstill {
   const spoilt = down.slice();
   for (const { from, to } of snow.spells) spoilt.fill(1, from, to);
   return { outages, snow, spoilt };
+}
+
+/** What is usual by day, less what strings that are out take of it. */
+function lowered(basis: CauseBasis, usual: Float64Array, strings: readonly StringsOut[]): Float64Array {
+  const out = usual.slice();
+  for (const { from, to, lostFrac } of strings) {
+    const [first, last] = [basis.days.binOf[from]!, basis.days.binOf[Math.min(basis.axis.count - 1, to)]!];
+    for (let d = first; d <= last; d++) out[d] = out[d]! * (1 - lostFrac);
+  }
+  return out;
 }
 
 /** Days with strings out as they would have been; days on which that began or ended tell nothing. */

@@ -4,7 +4,7 @@ import type { CauseBasis } from "./basis";
 import { type SnowEvidence, snowfallSteps } from "./snow";
 
 /** A month that lacks less than this of its usual output shows nothing: weather of single months is read no better. */
-const LEAST_LOST_FRAC = 0.02;
+const LEAST_LOST_FRAC = 0.005;
 
 interface MonthSum {
   owed: number;

@@ -141,7 +141,7 @@ function dirtVerdict({ soiling }: CauseReport): string {
 function nowOrWait({ soiling, days }: CauseReport, money: (kwh: number) => string): string {
   if (!soiling.isSeen) return "";
   const rain = soiling.daysToRain === null ? "" : ` Rain that washes comes after ${number(soiling.daysToRain)} days on average.`;
-  return `On ${dateName(days.at(-1)!)} it takes ${percent(soiling.nowFrac)}; cleaning then would bring about ${number(soiling.nowGainKwh)} kWh${money(soiling.nowGainKwh)}.${rain}`;
+  return `On ${dateName(days.at(-1)!)} it takes ${percent(soiling.nowFrac)}; cleaning then would bring about ${number(soiling.nowGainKwh)} kWh${money(soiling.nowGainKwh)}${money(1) ? ": worth it while a cleaning costs less" : ""}.${rain}`;
 }
 
 const cleaningWorking = (date: string, gainKwh: number) => ({

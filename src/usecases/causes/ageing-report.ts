@@ -39,7 +39,7 @@ export function ageingReport(evidence: Evidence, draws: number, seed: number): A
     pairs: ageing.yearOnYear.pairs
       .filter((_, k) => k % every === 0)
       .map(({ day, changeLog }) => ({ day, changeFrac: Math.round(changeLog * 1e5) / 1e5 })),
-    fan: ageing.yearOnYear.draws.length > 0 ? FAN_STEPS.map((share) => quantileOf(ageing.yearOnYear.draws, share)) : [],
+    fan: ageing.yearOnYear.draws.length > 0 ? FAN_STEPS.map((share) => -quantileOf(ageing.yearOnYear.draws, 1 - share)) : [],
     yearTotals: ageing.naive.years.map(({ key, kwh }) => ({ key, kwh })),
     ageAtStartYears: site.commissioned ? ageOnAxis(site.commissioned, site.place.timeZone, basis.axis).startYears : 0,
     draws,

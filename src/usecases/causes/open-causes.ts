@@ -1,5 +1,5 @@
 import { causeInWords } from "@/contracts/cause-words";
-import { type CauseReport, causeReportSchema, type FieldEntry } from "@/contracts/causes";
+import { CAUSE_EDITION, type CauseReport, causeReportSchema, type FieldEntry } from "@/contracts/causes";
 import { actualRun, type CauseFinding, causeFindings, type Evidence, seekEvidence } from "@/core/causes";
 import { ledgerLines, totalLine } from "@/core/reconcile";
 import { siteAcRatedW } from "@/core/site";
@@ -66,6 +66,7 @@ export function* seekCauses(input: CausesInput): Generator<number, CauseReport |
   const matched = matchEntries(entries, found, evidence.soiling.resets, evidence.basis.days.keys, site.place.timeZone);
   const keys = found.map(({ kind, fromUtcMs }) => `${kind}/${fromUtcMs}`);
   return causeReportSchema.parse({
+    edition: CAUSE_EDITION,
     months,
     years,
     all,
@@ -97,7 +98,6 @@ export function* seekCauses(input: CausesInput): Generator<number, CauseReport |
     soiling: soilingReport(evidence),
     snow: snowReport(evidence),
     ageing: ageingReport(evidence, draws, seed),
-    priceMinorPerKwh: null,
     milliseconds: Math.round(performance.now() - started),
   } satisfies CauseReport);
 }

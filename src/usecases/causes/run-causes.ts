@@ -15,7 +15,8 @@ export interface CausePorts {
 export async function causesNow({ causes }: Pick<CausePorts, "causes">, book: Book): Promise<CauseRun> {
   const held = await causes.of(book.id);
   if (held && held.reportVersion === book.version) return held;
-  if (!held || held.wantedVersion !== book.version) await causes.want(book.id, book.version);
+  const isOutdated = held?.state === "done" && held.reportVersion === null && held.note === "";
+  if (!held || held.wantedVersion !== book.version || isOutdated) await causes.want(book.id, book.version);
   return (await causes.of(book.id))!;
 }
 
@@ -32,7 +33,7 @@ async function runOne({ causes, entries, books, ledgerOf }: CausePorts, bookId: 
   if (!taken || !book) return false;
   try {
     const ledger = await ledgerOf(book);
-    const search = seekCauses({ ledger, entries: await entries.of(bookId), fiscalStartMonth: 1 });
+    const search = seekCauses({ ledger, entries: (await entries.of(bookId)).map(({ id: _id, ...entry }) => entry), fiscalStartMonth: 1 });
     let step = search.next();
     while (!step.done) {
       if (!(await causes.progress(bookId, step.value))) return false;

@@ -3,10 +3,10 @@ import path from "node:path";
 import { ledgerFromFiles } from "../src/cli/read-files";
 import type { CauseReport, FieldEntry } from "../src/contracts/causes";
 import { type SiteDocument, siteSchema } from "../src/contracts/site";
-import { cleaningDates, readEvents } from "../src/formats/events-csv";
+import { readEvents } from "../src/formats/events-csv";
 import { type RandomPlant, randomPlant, simulateWeather, simulateWithTruth, type TrueLosses } from "../src/standins";
 import { openCauses } from "../src/usecases/causes";
-import { openLedger, type StoredSeries } from "../src/usecases/ledger";
+import { type OpenLedger, openLedger, type StoredSeries } from "../src/usecases/ledger";
 
 /** One claim of the analysis beside the truth. */
 export interface AccuracyRow {
@@ -106,7 +106,6 @@ export async function plantRows(): Promise<AccuracyRow[]> {
       events: file("events.csv"),
     });
     const { events } = await readEvents(createReadStream(file("events.csv")));
-    void cleaningDates(events);
     const report = openCauses({ ledger, entries: events, fiscalStartMonth: 1 })!;
     const lost = truth.totals.losses_kwh;
     const posted = report.all.accountsKwh;
@@ -165,14 +164,16 @@ export interface StandInAccuracy {
 
 const METER_MINUTES = 15;
 
-interface Simulated {
+export interface Simulated {
   readonly plant: RandomPlant;
   readonly site: SiteDocument;
+  readonly ledger: OpenLedger;
   readonly report: CauseReport;
   readonly losses: TrueLosses;
 }
 
-function simulate(plant: RandomPlant): Simulated {
+/** Plays a stand-in plant and reads it as a book would. */
+export function simulate(plant: RandomPlant): Simulated {
   const site = siteSchema.parse(plant.site);
   const startUtcMs = Date.parse(plant.firstUtc);
   const fine = {
@@ -209,7 +210,7 @@ function simulate(plant: RandomPlant): Simulated {
     note: "",
     value: "",
   }));
-  return { plant, site, report: openCauses({ ledger, entries, fiscalStartMonth: 1 })!, losses };
+  return { plant, site, ledger, report: openCauses({ ledger, entries, fiscalStartMonth: 1 })!, losses };
 }
 
 /** Twenty stand-in plants with faults from a seed, and eight with nothing wrong. */

@@ -1,0 +1,103 @@
+import { afterAll, beforeAll, beforeEach, describe, expect, it } from "vitest";
+import { fieldEntrySchema } from "@/contracts/causes";
+import { type Book, createBook } from "@/usecases/books";
+import { causesNow, runWaiting } from "@/usecases/causes";
+import { loadDemo, type Services } from "@/wiring";
+import { siteInput } from "../site-builder";
+import { freshServices } from "./services";
+
+let services: Services;
+let book: Book;
+
+beforeAll(async () => {
+  services = await freshServices();
+});
+beforeEach(async () => {
+  for (const old of await services.books.list()) await services.books.remove(old.id);
+  book = await createBook(services.books, siteInput());
+});
+afterAll(() => services.sequelize.close());
+
+const entry = (from: string, note = "") => fieldEntrySchema.parse({ from, to: from, kind: "cleaning", array: "", note, value: "" });
+
+describe("field-book entries", () => {
+  it("are kept by date and make the book a newer one", async () => {
+    await services.entries.add(book.id, [entry("2023-05-02"), entry("2022-01-01", "the first")]);
+    const kept = await services.entries.of(book.id);
+    expect(kept.map(({ from }) => from)).toEqual(["2022-01-01", "2023-05-02"]);
+    expect((await services.books.byId(book.id))!.version).toBe(book.version + 1);
+    expect(await services.entries.remove(book.id, kept[0]!.id)).toBe(true);
+    expect(await services.entries.remove(book.id, kept[0]!.id)).toBe(false);
+    expect(await services.entries.of(book.id)).toHaveLength(1);
+  });
+});
+
+describe("a search for causes", () => {
+  it("is asked for once a version, taken by one worker, and stopped when cancelled", async () => {
+    expect((await causesNow(services, book)).state).toBe("waiting");
+    expect(await services.causes.want(book.id, book.version)).toBe(false);
+    const taken = await Promise.all([services.causes.take(book.id), services.causes.take(book.id)]);
+    expect(taken.filter((one) => one !== null)).toHaveLength(1);
+    expect(await services.causes.progress(book.id, 0.4)).toBe(true);
+    expect((await services.causes.of(book.id))!.doneFrac).toBe(0.4);
+    await services.causes.cancel(book.id);
+    expect(await services.causes.progress(book.id, 0.6)).toBe(false);
+    await services.causes.done(book.id, book.version, null, "");
+    expect((await services.causes.of(book.id))!.state).toBe("cancelled");
+  });
+
+  it("of a book without readings ends with a word and no report", async () => {
+    await causesNow(services, book);
+    expect(await runWaiting(services)).toBe(1);
+    const run = (await services.causes.of(book.id))!;
+    expect([run.state, run.report, run.note]).toEqual(["done", null, "Weather and production share no time yet."]);
+    expect(await runWaiting(services)).toBe(0);
+  });
+
+  it("of the demo tells each book's story, and a change of the book asks for another", async () => {
+    await services.books.remove(book.id);
+    await loadDemo(services);
+    const books = await services.books.list();
+    for (const each of books) await causesNow(services, each);
+    expect(await runWaiting(services)).toBe(books.length);
+    const found = async (slug: string): Promise<string[]> => {
+      const { report } = await causesNow(services, (await services.books.bySlug(slug))!);
+      return report!.findings.map(({ kind }) => kind);
+    };
+    expect(await found("alpine-hut")).toEqual(expect.arrayContaining(["snow", "strings-out", "outage"]));
+    expect(await found("packing-shed")).toEqual(expect.arrayContaining(["soiling", "outage", "unrecorded-cleaning"]));
+    expect(await found("bore-field")).toEqual(expect.arrayContaining(["orientation"]));
+    const shed = (await services.books.bySlug("packing-shed"))!;
+    await services.entries.add(shed.id, [entry("2022-07-12", "remembered later")]);
+    const after = await causesNow(services, (await services.books.bySlug("packing-shed"))!);
+    expect(after.state).toBe("waiting");
+    expect(after.report).not.toBeNull();
+  }, 120_000);
+});
+
+describe("moved postings and closed months", () => {
+  const closing = { month: "2023-04", postings: [], expectedKwh: 10, explainedKwh: 9, meteredKwh: 9, note: "signed" };
+
+  it("are written with their trail, and taken back", async () => {
+    await services.keeping.move(book.id, { month: "2023-04", from: "snow", to: "remainder", kwh: 3, reason: "no snow in April" }, "moved");
+    await services.keeping.accept(book.id, "2023-04", "soiling", "accepted");
+    await services.keeping.accept(book.id, "2023-04", "soiling", "accepted");
+    await services.keeping.close(book.id, closing, "closed");
+    const kept = await services.keeping.of(book.id);
+    expect(kept.transfers).toMatchObject([{ from: "snow", to: "remainder", kwh: 3, reason: "no snow in April" }]);
+    expect(kept.accepted).toEqual([{ month: "2023-04", account: "soiling" }]);
+    expect(kept.closed).toMatchObject([{ month: "2023-04", explainedKwh: 9, note: "signed" }]);
+    expect(kept.audit.map(({ what }) => what)).toEqual(["closed", "accepted", "moved"]);
+    expect(await services.keeping.takeBack(book.id, kept.transfers[0]!.id, "2023-04", "back")).toBe(true);
+    expect(await services.keeping.takeBack(book.id, kept.transfers[0]!.id, "2023-04", "back")).toBe(false);
+    await services.keeping.reopen(book.id, "2023-04", "reopened");
+    expect((await services.keeping.of(book.id)).closed).toEqual([]);
+    expect((await services.keeping.of(book.id)).audit).toHaveLength(5);
+  });
+
+  it("go with their book", async () => {
+    await services.keeping.close(book.id, closing, "closed");
+    await services.books.remove(book.id);
+    expect((await services.keeping.of(book.id)).audit).toEqual([]);
+  });
+});

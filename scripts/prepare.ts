@@ -5,7 +5,7 @@ import { loadDemo, openServices, placeDemoFeeds, seekAllCauses } from "@/wiring"
 const services = openServices(process.env);
 const applied = await migrate(services.sequelize);
 const books = await loadDemo(services);
-if (books > 0) await seekAllCauses(services);
+await seekAllCauses(services);
 const standinPort = Number(process.env.DUSTY_LEDGER_STANDIN_PORT ?? 0);
 if (standinPort > 0) await placeDemoFeeds(services, standinPort);
 console.log(

@@ -17,7 +17,7 @@ const LOST_AFTER = "2 minutes";
 /** Reports of causes in PostgreSQL, one a book, with the progress of the one in the making. */
 export function causeRepository(sequelize: Sequelize): CauseStore {
   const run = async (sql: string, replacements: Record<string, unknown>): Promise<number> =>
-    ((await sequelize.query(sql, { replacements, type: QueryTypes.UPDATE }))[1]) ?? 0;
+    (await sequelize.query(sql, { replacements, type: QueryTypes.UPDATE }))[1] ?? 0;
   return {
     async of(bookId) {
       const [row] = await sequelize.query<RunRow>("select * from cause_runs where book_id = :bookId", {

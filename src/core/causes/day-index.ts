@@ -50,6 +50,9 @@ export function dayIndex(basis: CauseBasis, spoilt: Uint8Array, ceilingKwh: numb
   return { ratio, weight };
 }
 
+/** What is usual changes over weeks: it is worked out every few days. */
+const EVERY_DAYS = 4;
+
 /** Upper-middle ratio of the days around each day: what the plant gives there when nothing holds it. */
 export function usualRatio({ ratio, weight }: DayIndex, reachDays = 40): Float64Array {
   const out = new Float64Array(ratio.length);
@@ -58,6 +61,10 @@ export function usualRatio({ ratio, weight }: DayIndex, reachDays = 40): Float64
   let from = 0;
   let to = 0;
   for (let d = 0; d < out.length; d++) {
+    if (d % EVERY_DAYS !== 0) {
+      out[d] = out[d - 1]!;
+      continue;
+    }
     while (from < known.length && known[from]! < d - reachDays) from++;
     while (to < known.length && known[to]! <= d + reachDays) to++;
     out[d] = to - from >= 6 ? Math.max(0.7 * overall, upper(known.slice(from, to).map((k) => ratio[k]!))) : overall;

@@ -41,7 +41,7 @@ export interface SoilingEvidence {
 const WASHINGS: readonly Washing[] = [0, 3, 6].flatMap((thresholdMm) => [1, 3.5, 6.5].map((scaleMm) => ({ thresholdMm, scaleMm })));
 const USUAL_WASHING: Washing = { thresholdMm: 1.5, scaleMm: 3 };
 /** A rate is free to change from one block to the next. */
-const BLOCK_DAYS = 21;
+const BLOCK_DAYS = 28;
 /** How far a block's rate strays from the season's, one deviation, as a share of the mean rate. */
 const STRAY_FRAC = 0.3;
 /** Seasonal error of temperature and sky models: one deviation of the yearly and half-yearly wave. */
@@ -51,6 +51,10 @@ const HALF_YEARLY_WAVE = 0.003;
 const SLOPE_PRIOR = -0.007;
 const SLOPE_DEVIATION = 0.012;
 const MOST_SUSPECTED = 16;
+const MOST_REFUSALS = 4;
+/** Rounds of reweighting in the search, and in the fit that stands. */
+const SEARCH_ROUNDS = 4;
+const FINAL_ROUNDS = 10;
 const DAYS_PER_YEAR = 365.2425;
 /** Dirt that shifts the fit's loss by less than this is not told from scatter. */
 const LEAST_LOSS = 8;
@@ -60,6 +64,13 @@ const LEAST_HINT = 1;
 export interface Washing {
   readonly thresholdMm: number;
   readonly scaleMm: number;
+}
+
+/** How often a fit is straightened and reweighed, and the dirt that it begins from. */
+interface FitTerms {
+  readonly rounds: number;
+  readonly reweighs: number;
+  readonly from?: Float64Array;
 }
 
 type Prior = Omit<RidgeColumn, "values">;
@@ -90,20 +101,23 @@ export function soilingEvidence(basis: CauseBasis, index: DayIndex, cleanings: r
   let best = coarse({ days, rainMm, cleaned, washing: USUAL_WASHING });
   // Unrecorded cleanings first, by the coarse fit: a rain scale fitted over them would take rain for what a brush did.
   const refused = new Uint8Array(days);
+  let refusals = 0;
   for (let k = 0; k < MOST_SUSPECTED; k++) {
     const day = suspect(best.fit, y, index.weight, cleaned, refused, rainMm);
     if (day === null) break;
-    const next = bestDate(day);
-    if (next.loss > best.loss - LEAST_LOSS) {
+    const first = cleanedOn(day);
+    if (first.loss > best.loss - LEAST_LOSS) {
       refused.fill(1, Math.max(0, day - SIDE), day + SIDE + 1);
+      if (++refusals >= MOST_REFUSALS) break;
       continue;
     }
+    const next = bestDate(day, first);
     cleaned.set(next.setting.cleaned);
     best = next;
   }
   if (hasRain) {
     for (const washing of WASHINGS) {
-      const next = coarse({ days, rainMm, cleaned, washing });
+      const next = coarse({ days, rainMm, cleaned, washing }, best.lost);
       if (next.loss < best.loss) best = next;
     }
   }
@@ -112,22 +126,26 @@ export function soilingEvidence(basis: CauseBasis, index: DayIndex, cleanings: r
   const isSeen = gain > LEAST_LOSS && best.rate > 5e-5;
   return result(best, gain > LEAST_HINT && best.rate > 2e-5 ? fine(best) : null, isSeen);
 
-  /** A jump is told between two good days; the date that fits best is within a week of it. */
-  function bestDate(day: number): ReturnType<typeof coarse> {
-    const at = (date: number): ReturnType<typeof coarse> => {
-      const tried = cleaned.slice();
-      tried[date] = 1;
-      return coarse({ ...best.setting, cleaned: tried });
-    };
-    let chosen = at(day);
+  function cleanedOn(date: number): ReturnType<typeof coarse> {
+    const tried = cleaned.slice();
+    tried[date] = 1;
+    return coarse({ ...best.setting, cleaned: tried }, best.lost);
+  }
+
+  /** A jump is told between two good days; the date that fits best is within a few days of it. */
+  function bestDate(day: number, first: ReturnType<typeof coarse>): ReturnType<typeof coarse> {
+    let chosen = first;
     for (const off of [-3, -2, -1, 1, 2]) {
-      const next = at(Math.min(days - 1, Math.max(0, day + off)));
+      const next = cleanedOn(Math.min(days - 1, Math.max(0, day + off)));
       if (next.loss < chosen.loss) chosen = next;
     }
     return chosen;
   }
 
-  function coarse(setting: Setting): { setting: Setting; fit: RidgeFit; lost: Float64Array; rate: number; loss: number } {
+  function coarse(
+    setting: Setting,
+    from?: Float64Array,
+  ): { setting: Setting; fit: RidgeFit; lost: Float64Array; rate: number; loss: number } {
     const oneRate = unitDirt(setting, 0, days);
     const { fit, lost } = fitDirt(
       [oneRate, firstDirt(setting)],
@@ -135,13 +153,13 @@ export function soilingEvidence(basis: CauseBasis, index: DayIndex, cleanings: r
         { prior: 0.0005, priorDeviation: 0.002, leastZero: true },
         { prior: 0.003, priorDeviation: 0.03, leastZero: true },
       ],
-      2,
+      from ? { rounds: 1, reweighs: SEARCH_ROUNDS, from } : { rounds: 2, reweighs: SEARCH_ROUNDS },
     );
     return { setting, fit, lost, rate: fit.coefficients[0]!, loss: fit.rows * Math.log(fit.scale) };
   }
 
   /** Refines the one rate: it swings with the seasons, and strays block by block. */
-  function fine({ setting, rate }: { setting: Setting; rate: number }): {
+  function fine({ setting, rate, lost: from }: { setting: Setting; rate: number; lost: Float64Array }): {
     fit: RidgeFit;
     lost: Float64Array;
     rates: Float64Array;
@@ -163,7 +181,7 @@ export function soilingEvidence(basis: CauseBasis, index: DayIndex, cleanings: r
       { prior: rate * 8, priorDeviation: Math.max(0.02, rate * 15), leastZero: true },
       ...starts.map(() => ({ prior: 0, priorDeviation: STRAY_FRAC * rate })),
     ];
-    const { fit, lost } = fitDirt(columns, priors, 3);
+    const { fit, lost } = fitDirt(columns, priors, { rounds: 2, reweighs: FINAL_ROUNDS, from });
     const [whole, cosine, sine] = fit.coefficients;
     const rates = Float64Array.from(starts, (from, k) => {
       const middle = turn * (from + BLOCK_DAYS / 2);
@@ -173,8 +191,8 @@ export function soilingEvidence(basis: CauseBasis, index: DayIndex, cleanings: r
   }
 
   /** Gauss-Newton on the log ratio: ln(1 - s) is straightened at the dirt of the round before. */
-  function fitDirt(dirt: Float64Array[], priors: Prior[], rounds: number): { fit: RidgeFit; lost: Float64Array } {
-    let lost: Float64Array = new Float64Array(days);
+  function fitDirt(dirt: Float64Array[], priors: Prior[], { rounds, reweighs, from }: FitTerms): { fit: RidgeFit; lost: Float64Array } {
+    let lost: Float64Array = from ?? new Float64Array(days);
     let fit: RidgeFit | null = null;
     for (let round = 0; round < rounds; round++) {
       const target = y.map((value, d) => value - Math.log(1 - lost[d]!) - lost[d]! / (1 - lost[d]!));
@@ -185,7 +203,7 @@ export function soilingEvidence(basis: CauseBasis, index: DayIndex, cleanings: r
         return values;
       };
       const columns: RidgeColumn[] = [...dirt.map((unit, k) => ({ ...priors[k]!, values: straightened(unit) })), ...seasons];
-      fit = robustRidge(columns, target, index.weight);
+      fit = robustRidge(columns, target, index.weight, reweighs);
       const { coefficients } = fit;
       lost = new Float64Array(days);
       for (let d = 0; d < days; d++) {
@@ -345,6 +363,16 @@ const SIDE = 6;
 const JUMP_DEVIATIONS = 4.5;
 const LEAST_JUMP = 0.012;
 
+const few = new Float64Array(2 * SIDE);
+
+/** Median of a few values, without an array of its own: the search asks for thousands. */
+function middle(values: readonly number[], from: number, to: number): number {
+  const count = to - from;
+  for (let k = 0; k < count; k++) few[k] = values[from + k]!;
+  const sorted = few.subarray(0, count).sort();
+  return count % 2 === 1 ? sorted[count >> 1]! : (sorted[count / 2 - 1]! + sorted[count / 2]!) / 2;
+}
+
 /** More rain than this between two days explains a jump by itself. */
 const WASHING_MM = 1.5;
 
@@ -371,9 +399,9 @@ function suspect(
     const day = kept[p]!;
     if (cleaned[day] === 1 || refused[day] === 1 || day - kept[p - 1]! > 12) continue;
     if (rainBetween(rainMm, kept[p - 3]! - 1, kept[p + 2]!) > WASHING_MM) continue;
-    const jump = medianOf(residual.slice(p, p + SIDE)) - medianOf(residual.slice(p - SIDE, p));
+    const jump = middle(residual, p, p + SIDE) - middle(residual, p - SIDE, p);
     if (jump < least || jump <= best) continue;
-    if (medianOf(residual.slice(p, p + 3)) - medianOf(residual.slice(p - 3, p)) < 0.6 * jump) continue;
+    if (middle(residual, p, p + 3) - middle(residual, p - 3, p) < 0.6 * jump) continue;
     [best, at] = [jump, day];
   }
   return at < 0 ? null : at;

@@ -35,7 +35,7 @@ const HELD = 1e18;
  * Least squares with priors, outliers weighed down. Weights are relative (1 for a usual row), NaN rows are left out.
  * Source: Huber, 1964, Robust estimation of a location parameter; Hoerl & Kennard, 1970, Ridge regression.
  */
-export function robustRidge(columns: readonly RidgeColumn[], y: Float64Array, weights: Float64Array): RidgeFit {
+export function robustRidge(columns: readonly RidgeColumn[], y: Float64Array, weights: Float64Array, rounds = ROUNDS): RidgeFit {
   const packed = pack(columns, y, weights);
   const { at, target, root } = packed;
   const rows = at.length;
@@ -44,11 +44,11 @@ export function robustRidge(columns: readonly RidgeColumn[], y: Float64Array, we
   const held = new Uint8Array(columns.length);
   let scale = Math.max(1e-4, TO_DEVIATION * spreadOf(target));
   let solved = solve(columns, packed, huber, scale, held);
-  for (let round = 0; round < ROUNDS; round++) {
+  for (let round = 0; round < rounds; round++) {
     const heldNow = holdNegative(columns, solved.coefficients, held);
     fillMisfit(packed, solved.coefficients, misfit);
     const before = scale;
-    scale = Math.max(LEAST_SCALE, TO_DEVIATION * spreadOf(misfit.map((value, r) => value * root[r]!)));
+    scale = Math.max(LEAST_SCALE, TO_DEVIATION * spreadOf(weighed(misfit, root)));
     for (let r = 0; r < rows; r++) {
       const far = Math.abs(misfit[r]! * root[r]!) / scale;
       huber[r] = far <= HUBER ? 1 : HUBER / far;
@@ -91,31 +91,31 @@ interface Packed {
 }
 
 function pack(columns: readonly RidgeColumn[], y: Float64Array, weights: Float64Array): Packed {
-  const at: number[] = [];
-  const from: number[] = [0];
-  const term: number[] = [];
-  const value: number[] = [];
-  for (let i = 0; i < y.length; i++) {
-    if (Number.isNaN(y[i]) || !(weights[i]! > 0)) continue;
-    at.push(i);
-    for (let t = 0; t < columns.length; t++) {
-      const own = columns[t]!.values[i]!;
+  const at = Int32Array.from([...y.keys()].filter((i) => !Number.isNaN(y[i]) && weights[i]! > 0));
+  const rows = at.length;
+  const from = new Int32Array(rows + 1);
+  for (const { values } of columns) for (let r = 0; r < rows; r++) if (values[at[r]!] !== 0) from[r + 1]!++;
+  for (let r = 0; r < rows; r++) from[r + 1]! += from[r]!;
+  const term = new Int32Array(from[rows]!);
+  const value = new Float64Array(from[rows]!);
+  const next = from.slice(0, rows);
+  columns.forEach(({ values }, t) => {
+    for (let r = 0; r < rows; r++) {
+      const own = values[at[r]!]!;
       if (own === 0) continue;
-      term.push(t);
-      value.push(own);
+      const k = next[r]!++;
+      term[k] = t;
+      value[k] = own;
     }
-    from.push(term.length);
-  }
+  });
   const weight = Float64Array.from(at, (i) => weights[i]!);
-  return {
-    at: Int32Array.from(at),
-    target: Float64Array.from(at, (i) => y[i]!),
-    weight,
-    root: weight.map(Math.sqrt),
-    from: Int32Array.from(from),
-    term: Int32Array.from(term),
-    value: Float64Array.from(value),
-  };
+  return { at, target: Float64Array.from(at, (i) => y[i]!), weight, root: weight.map(Math.sqrt), from, term, value };
+}
+
+function weighed(misfit: Float64Array, root: Float64Array): Float64Array {
+  const out = new Float64Array(misfit.length);
+  for (let r = 0; r < out.length; r++) out[r] = misfit[r]! * root[r]!;
+  return out;
 }
 
 function fillMisfit({ at, target, from, term, value }: Packed, coefficients: Float64Array, out: Float64Array): void {

@@ -1,25 +1,28 @@
 import { median, medianAbsoluteDeviation, quantile } from "simple-statistics";
 
-/** Typed, so that the package's selection runs on plain numbers. */
-const known = (values: Iterable<number> | ArrayLike<number>): number[] =>
-  (values instanceof Float64Array ? values : Float64Array.from(values as ArrayLike<number>)).filter(
-    (value) => !Number.isNaN(value),
-  ) as unknown as number[];
+type Values = Iterable<number> | ArrayLike<number>;
+
+function known(values: Values): number[] {
+  if (Array.isArray(values)) return (values as number[]).filter((value) => !Number.isNaN(value));
+  const typed = values instanceof Float64Array ? values : Float64Array.from(values as ArrayLike<number>);
+  // The package's selection takes any array of numbers; a typed one spares boxing.
+  return typed.filter((value) => !Number.isNaN(value)) as unknown as number[];
+}
 
 /** Median without missing values; NaN of none. */
-export function medianOf(values: Iterable<number>): number {
+export function medianOf(values: Values): number {
   const kept = known(values);
   return kept.length > 0 ? median(kept) : Number.NaN;
 }
 
 /** Median absolute deviation without missing values; NaN of none. */
-export function spreadOf(values: Iterable<number>): number {
+export function spreadOf(values: Values): number {
   const kept = known(values);
   return kept.length > 0 ? medianAbsoluteDeviation(kept) : Number.NaN;
 }
 
 /** Quantile (0 to 1) without missing values; NaN of none. */
-export function quantileOf(values: Iterable<number>, share: number): number {
+export function quantileOf(values: Values, share: number): number {
   const kept = known(values);
   return kept.length > 0 ? quantile(kept, share) : Number.NaN;
 }

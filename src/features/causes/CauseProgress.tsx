@@ -46,7 +46,7 @@ export function CauseProgress({ slug, run }: { slug: string; run: CauseRun }) {
     <div className={chapter.actions} role="status" data-testid="cause-progress">
       {isWorking ? (
         <>
-          <Progress value={100 * Math.max(0.03, now.doneFrac)} w={180} size="sm" color="moss" aria-label="Search for causes" />
+          <Progress value={100 * Math.max(0.03, now.doneFrac)} w={180} size="sm" color="var(--moss)" aria-label="Search for causes" />
           <span className={chapter.soft}>
             Causes are sought anew{run.hasReport ? "; what you see is from before the last change" : ""}.
           </span>

@@ -118,6 +118,9 @@ export function CausesView(props: CausesViewProps) {
         </section>
       )}
       <EntriesPanel slug={slug} entries={entries} report={report} />
+      <p className={chapter.soft}>
+        To practise telling causes apart: <Link href="/trainer">six made-up months</Link>.
+      </p>
       <ul className={styles.cannot} aria-label="What can't be told">
         {report.cannotTell.map((words) => (
           <li key={words}>{words}</li>

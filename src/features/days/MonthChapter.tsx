@@ -27,12 +27,25 @@ export interface MonthChapterProps {
   readonly nextMonth: string | null;
   /** The site's clock against UTC at noon of the day, ms. */
   readonly clockShiftMs: number;
+  /** Causes that touch the month. */
+  readonly findings: readonly { readonly key: string; readonly what: string }[];
   /** Null until causes are sought. */
   readonly postings: Omit<PostingTableProps, "slug"> | null;
 }
 
 /** A month's days, and one day's curves: expected against metered. Arrow keys turn the days. */
-export function MonthChapter({ slug, context, line, days, day, previousMonth, nextMonth, clockShiftMs, postings }: MonthChapterProps) {
+export function MonthChapter({
+  slug,
+  context,
+  line,
+  days,
+  day,
+  previousMonth,
+  nextMonth,
+  clockShiftMs,
+  postings,
+  findings,
+}: MonthChapterProps) {
   const router = useRouter();
   const path = (date: string): string => `/books/${slug}/ledger/${date.slice(0, 7)}?day=${date}`;
   const turn = (by: number) => () => {
@@ -61,7 +74,8 @@ export function MonthChapter({ slug, context, line, days, day, previousMonth, ne
         {monthName(line.key)} {line.key.slice(0, 4)}
       </h1>
       <p className={chapter.verdict}>
-        The sun owed <Figure working={() => workings.expectedWorking(line, context)}>{kwh(line.expectedKwh)} kWh</Figure>; the meter paid{" "}
+        {context.isEvidence ? "Explained: " : "The sun owed "}
+        <Figure working={() => workings.expectedWorking(line, context)}>{kwh(line.expectedKwh)} kWh</Figure>; the meter paid{" "}
         {line.meteredKwh === null ? (
           "nothing yet"
         ) : (
@@ -81,6 +95,13 @@ export function MonthChapter({ slug, context, line, days, day, previousMonth, ne
           </span>
         )}
       </p>
+      {findings.length > 0 && (
+        <ul className={styles.causes}>
+          {findings.map(({ key, what }) => (
+            <li key={key}>{what}</li>
+          ))}
+        </ul>
+      )}
       <div className={styles.ruled}>
         <DayStrip days={days} selected={day.date} path={path} slug={slug} />
         <DayCurves slug={slug} day={day} clockShiftMs={clockShiftMs} />

@@ -3,6 +3,7 @@
 import { Spotlight, type SpotlightActionData, type SpotlightActionGroupData, spotlight } from "@mantine/spotlight";
 import { useRouter } from "next/navigation";
 import { BENCH_VIEWS } from "@/features/bench/bench-views";
+import { LEDGER_VIEWS } from "@/features/ledger/ledger-views";
 import { SITE_VIEWS } from "@/features/site/site-views";
 import { CHAPTERS, chapterPath, type Spine } from "./chapters";
 
@@ -26,11 +27,12 @@ export function Palette({ spines, slug, toggleTheme }: { spines: readonly Spine[
       ? []
       : [
           ...SITE_VIEWS.map((view) => ({ ...view, chapter: "site" as const })),
+          ...LEDGER_VIEWS.map((view) => ({ ...view, chapter: "ledger" as const })),
           ...BENCH_VIEWS.map((view) => ({ ...view, chapter: "bench" as const })),
         ].map(({ id, name, chapter }) => ({
           id: `page-${chapter}-${id}`,
           label: name,
-          description: chapter === "site" ? "View of the Site chapter" : "Bench of this book",
+          description: chapter === "bench" ? "Bench of this book" : `View of the ${chapter === "site" ? "Site" : "Ledger"} chapter`,
           onClick: go(`${chapterPath(slug, chapter)}?view=${id}`),
         }));
   const actions: SpotlightActionGroupData[] = [
@@ -60,6 +62,12 @@ export function Palette({ spines, slug, toggleTheme }: { spines: readonly Spine[
                 onClick: go(chapterPath(slug, "readings")),
               },
             ]),
+        {
+          id: "trainer",
+          label: "Trainer",
+          description: "Six made-up months: what was it?",
+          onClick: go("/trainer"),
+        },
         {
           id: "validation",
           label: "Validation of the methods",

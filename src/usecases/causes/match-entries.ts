@@ -39,7 +39,9 @@ export function matchEntries(
       if (finding.kind === "soiling") return [f];
       const near = to > finding.fromUtcMs - OFF_DAYS * DAY_MS && from < finding.toUtcMs + OFF_DAYS * DAY_MS;
       // A string's weeks hold many dates: an entry tells of it when it stands at one of its ends.
-      const atEnd = [finding.fromUtcMs, finding.toUtcMs].some((end) => end > from - 2 * OFF_DAYS * DAY_MS && end < to + 2 * OFF_DAYS * DAY_MS);
+      const atEnd = [finding.fromUtcMs, finding.toUtcMs].some(
+        (end) => end > from - 2 * OFF_DAYS * DAY_MS && end < to + 2 * OFF_DAYS * DAY_MS,
+      );
       return near && (finding.kind !== "strings-out" || atEnd) ? [f] : [];
     });
     for (const f of own) entryOf[f] ??= e;

@@ -32,7 +32,7 @@ export default async function LedgerChapter({ params, searchParams }: Props) {
     };
     const page = ledgerPage(input);
     const imported = await readings.promiseOf(book.id);
-    const id = (LEDGER_VIEWS.find((candidate) => candidate.id === view)?.id ?? "spread");
+    const id = LEDGER_VIEWS.find((candidate) => candidate.id === view)?.id ?? "spread";
     const report = run.report;
     const calendar = fiscalStart === 1 && page.selected !== "all";
     return (

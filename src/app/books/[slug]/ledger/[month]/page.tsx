@@ -1,6 +1,7 @@
 import type { Metadata } from "next";
 import { notFound } from "next/navigation";
 import { bookPage } from "@/app/book-page";
+import { lineWithTransfers } from "@/core/reconcile";
 import { zoneOffset } from "@/core/time";
 import { MonthChapter } from "@/features/days/MonthChapter";
 import { postingRows } from "@/usecases/keeping";
@@ -23,14 +24,28 @@ export default async function MonthPage({ params, searchParams }: Props) {
     const line = months[at];
     if (!line) notFound();
     const actual = run?.report?.months.find(({ key }) => key === month) ?? null;
+    const shown = actual
+      ? lineWithTransfers(
+          actual,
+          kept.transfers.filter((transfer) => transfer.month === month),
+        )
+      : line;
     const days = daySums(ledger, month);
     const date = days.find((sum) => sum.date === day)?.date ?? days[0]?.date ?? `${month}-01`;
     const imported = await readings.promiseOf(book.id);
     return (
       <MonthChapter
         slug={slug}
-        context={{ site: book.site, sources, promiseFrom: imported ? "import" : ledger.promise ? "site" : null }}
-        line={line}
+        context={{
+          site: book.site,
+          sources,
+          promiseFrom: imported ? "import" : ledger.promise ? "site" : null,
+          isEvidence: actual !== null,
+        }}
+        line={shown}
+        findings={(run?.report?.findings ?? [])
+          .filter(({ fromUtcMs, toUtcMs }) => touches(month, fromUtcMs, toUtcMs))
+          .map(({ key, what }) => ({ key, what }))}
         days={days}
         day={dayOf(ledger, date)}
         previousMonth={months[at - 1]?.key ?? null}
@@ -41,3 +56,9 @@ export default async function MonthPage({ params, searchParams }: Props) {
     );
   });
 }
+
+/** Whether a stretch of less than a year lies in a month, as near as its days in UTC tell. */
+const touches = (month: string, fromUtcMs: number, toUtcMs: number): boolean =>
+  toUtcMs - fromUtcMs < 366 * 86_400_000 &&
+  new Date(fromUtcMs).toISOString().slice(0, 7) <= month &&
+  new Date(toUtcMs).toISOString().slice(0, 7) >= month;

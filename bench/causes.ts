@@ -1,0 +1,84 @@
+import { spawn } from "node:child_process";
+import path from "node:path";
+import { siteSchema } from "@/contracts/site";
+import { randomPlant, simulateWeather, simulateWithTruth } from "@/standins";
+import { openCauses } from "@/usecases/causes";
+import { type OpenLedger, openLedger } from "@/usecases/ledger";
+
+export interface CauseFigures {
+  readonly tenYearsMs: number;
+  readonly fiveMinutesMs: number;
+  readonly sites: number;
+  readonly oneWorkerS: number;
+  readonly twoWorkersS: number;
+}
+
+const DRAWS = 1000;
+
+/** A dusty stand-in with everything wrong, over some years, at a step of weather and meter. */
+export function benchLedger(years: number, stepMinutes: number, k = 0): OpenLedger {
+  const plant = randomPlant(k);
+  const site = siteSchema.parse(plant.site);
+  const axis = { startUtcMs: Date.UTC(2014, 0, 1), stepMinutes, count: Math.round((years * 365.25 * 1440) / stepMinutes) };
+  const weather = simulateWeather(plant.climate, site.place, axis, plant.seed);
+  const { energyKwh } = simulateWithTruth({ ...site, commissioned: "2013-06-01" }, { ...plant.truth, ageingPerYearFrac: 0.006 }, weather);
+  const series = (quantity: string, values: Float64Array) => ({ quantity, meterId: "", axis, values });
+  return openLedger({
+    site: { ...site, commissioned: "2013-06-01" },
+    weather: [
+      series("ghi_w_m2", weather.ghiWm2),
+      series("air_temperature_c", weather.airTempC),
+      series("wind_speed_m_s", weather.windSpeedMs),
+      series("rain_mm", weather.rainMm),
+    ],
+    production: [{ quantity: "energy_kwh", meterId: "main", axis, values: energyKwh }],
+    promise: null,
+  });
+}
+
+export function seek(ledger: OpenLedger): number {
+  const started = performance.now();
+  openCauses({ ledger, entries: [], fiscalStartMonth: 1, draws: DRAWS });
+  return performance.now() - started;
+}
+
+const SITES = 16;
+
+/** Causes of ten years by the hour and by five minutes with their redraws, and of many sites on one worker and on two. */
+export async function measureCauses(): Promise<CauseFigures> {
+  const hours = benchLedger(10, 60);
+  const fine = benchLedger(10, 5);
+  const best = (ledger: OpenLedger): number => Math.min(seek(ledger), seek(ledger), seek(ledger));
+  const tenYearsMs = best(hours);
+  const fiveMinutesMs = best(fine);
+  const oneWorkerS = await share([[0, SITES]]);
+  const twoWorkersS = await share([
+    [0, SITES / 2],
+    [SITES / 2, SITES],
+  ]);
+  return { tenYearsMs, fiveMinutesMs, sites: SITES, oneWorkerS, twoWorkersS };
+}
+
+/** Seconds that workers take for their shares, each in a process of its own; what they need to start is left out. */
+async function share(parts: readonly (readonly [number, number])[]): Promise<number> {
+  const took = await Promise.all(
+    parts.map(
+      ([from, to]) =>
+        new Promise<number>((resolve, reject) => {
+          const child = spawn(
+            process.execPath,
+            ["--import", "tsx", path.join(import.meta.dirname, "causes-share.ts"), String(from), String(to)],
+            {
+              stdio: ["ignore", "pipe", "inherit"],
+            },
+          );
+          let out = "";
+          child.stdout.on("data", (chunk: Buffer) => {
+            out += chunk.toString();
+          });
+          child.on("exit", (code) => (code === 0 ? resolve(Number(out)) : reject(new Error(`share ended with ${code}`))));
+        }),
+    ),
+  );
+  return Math.max(...took) / 1000;
+}

@@ -1,0 +1,142 @@
+"use client";
+
+import { Button, NumberInput } from "@mantine/core";
+import { useState } from "react";
+import { DaySeries } from "@/charts";
+import type { TrainerCase } from "@/contracts/trainer";
+import styles from "@/features/causes/Causes.module.css";
+import { monthName, number } from "@/features/figures/format";
+import chapter from "@/features/look/Chapter.module.css";
+import { ChartFrame } from "@/features/save/ChartFrame";
+
+const ACCOUNTS = ["snow", "soiling", "downtime", "unread"] as const;
+type Posted = Partial<Record<(typeof ACCOUNTS)[number], number | string>>;
+
+/** A posting within this share of the truth counts as found. */
+const NEAR_FRAC = 0.25;
+
+/** Six short made-up cases: post the kilowatt-hours, then compare with the truth. */
+export function TrainerPage({ cases }: { cases: readonly TrainerCase[] }) {
+  const [at, setAt] = useState(0);
+  const [right, setRight] = useState<Readonly<Record<string, boolean>>>({});
+  const one = cases[at]!;
+  return (
+    <div className={chapter.page}>
+      <h1>Trainer: what was it?</h1>
+      <p className={chapter.verdict}>
+        Six made-up months. Look at days, rain and snow, post the missing kilowatt-hours to their cause, then compare.{" "}
+        {Object.keys(right).length > 0 && `${Object.values(right).filter(Boolean).length} of ${Object.keys(right).length} found so far.`}
+      </p>
+      <div className={chapter.actions}>
+        {cases.map((each, k) => (
+          <Button key={each.id} size="compact-sm" variant={k === at ? "filled" : "default"} onClick={() => setAt(k)}>
+            {each.title}
+          </Button>
+        ))}
+      </div>
+      <Case
+        key={one.id}
+        one={one}
+        done={(isRight) => setRight({ ...right, [one.id]: isRight })}
+        next={at < cases.length - 1 ? () => setAt(at + 1) : null}
+      />
+    </div>
+  );
+}
+
+function Case({ one, done, next }: { one: TrainerCase; done: (isRight: boolean) => void; next: (() => void) | null }) {
+  const [posted, setPosted] = useState<Posted>({});
+  const [told, setTold] = useState(false);
+  const sum = ACCOUNTS.reduce((total, account) => total + Number(posted[account] || 0), 0);
+  const compare = () => {
+    setTold(true);
+    done(isFound(one, posted));
+  };
+  const picture = (
+    title: string,
+    values: TrainerCase["rainMm"],
+    note: string,
+    over?: TrainerCase["rainMm"],
+    fill = "var(--ink)",
+    height = 170,
+  ) => (
+    <ChartFrame
+      title={title}
+      note={note}
+      fileName={`trainer-${one.id}-${title}`}
+      height={height}
+      summary={`${title} by day`}
+      table={() => [["day", title], ...one.days.map((day, d) => [day, values[d] ?? null])]}
+    >
+      {(width) => (
+        <DaySeries
+          days={one.days}
+          values={values}
+          {...(over ? { over } : {})}
+          width={width}
+          height={height}
+          fill={fill}
+          label={(value) => number(value)}
+        />
+      )}
+    </ChartFrame>
+  );
+  return (
+    <section className={chapter.section}>
+      <h2>
+        {one.title}: {monthName(one.month)} {one.month.slice(0, 4)}
+      </h2>
+      <p>
+        {one.question} Metered is {number(one.missingKwh)} kWh under what was expected.
+      </p>
+      {picture("Days", one.meteredKwh, "metered, kWh; dashed: expected", one.expectedKwh)}
+      <div className={styles.split}>
+        {picture("Rain", one.rainMm, "mm", undefined, "var(--account-snow)", 110)}
+        {one.snowCm && picture("Snow on the ground", one.snowCm, "cm", undefined, "var(--account-snow)", 110)}
+      </div>
+      <form
+        className={styles.form}
+        onSubmit={(event) => {
+          event.preventDefault();
+          compare();
+        }}
+      >
+        {ACCOUNTS.map((account) => (
+          <NumberInput
+            key={account}
+            label={`${account}, kWh`}
+            value={posted[account] ?? ""}
+            onChange={(value) => setPosted({ ...posted, [account]: value })}
+            min={0}
+            hideControls
+            w={120}
+          />
+        ))}
+        <span className={chapter.soft}>{number(one.missingKwh - sum)} kWh left in the remainder</span>
+        <Button type="submit">Compare with the truth</Button>
+      </form>
+      {told && (
+        <div role="status">
+          <p className={isFound(one, posted) ? styles.entry : chapter.clay}>
+            {one.answer === "none" ? "There was nothing to post." : `It was ${one.answer}: ${number(one.answerKwh)} kWh.`}{" "}
+            {isFound(one, posted) ? "You found it." : "Not yet."}
+          </p>
+          <p>{one.lesson}</p>
+          {next && (
+            <Button variant="default" onClick={next}>
+              Next case
+            </Button>
+          )}
+        </div>
+      )}
+    </section>
+  );
+}
+
+/** The cause is found when most of the posting stands on it, near its energy. */
+function isFound({ answer, answerKwh, missingKwh }: TrainerCase, posted: Posted): boolean {
+  const on = (account: (typeof ACCOUNTS)[number]): number => Number(posted[account] || 0);
+  const sum = ACCOUNTS.reduce((total, account) => total + on(account), 0);
+  if (answer === "none") return sum < 0.02 * Math.max(1, missingKwh) || sum === 0;
+  return Math.abs(on(answer) - answerKwh) <= NEAR_FRAC * answerKwh && on(answer) > 0.7 * sum;
+}

@@ -25,7 +25,10 @@ module.exports = {
       from: { path: CORE, pathNot: "\\.test\\.ts$" },
       to: { path: "node_modules/(react|next|sequelize|pg|zod|d3|@mantine)|^(fs|node:fs|path|http|net|child_process)" },
     },
-    stage("statistics|units|time|series|site|weather|sun|irradiance|module|inverter|snow|soiling|shading|electrical|geometry|readings", LATE),
+    stage(
+      "statistics|units|time|series|site|weather|sun|irradiance|module|inverter|snow|soiling|shading|electrical|geometry|readings",
+      LATE,
+    ),
     stage("yield", ["tilt", "examination", "reconcile", "ageing", "causes", "money"]),
     stage("tilt", ["examination", "reconcile", "ageing", "causes", "money"]),
     stage("examination", ["reconcile", "ageing", "causes", "money"]),

@@ -1,5 +1,6 @@
 import { writeFile } from "node:fs/promises";
 import path from "node:path";
+import { type CauseFigures, measureCauses } from "./causes";
 import { type ChainFigures, measureChain } from "./chain";
 import { type ExaminationFigures, measureExamination } from "./examination";
 import { type GeometryFigures, measureGeometry } from "./geometry";
@@ -85,11 +86,25 @@ function examinationRows({ intervals, examineMs, findings, drawMs }: Examination
   ];
 }
 
+function causeRows({ tenYearsMs, fiveMinutesMs, sites, oneWorkerS, twoWorkersS }: CauseFigures): Row[] {
+  return [
+    ["Causes and ageing of ten years of hours, 1,000 redraws: ms", tenYearsMs.toFixed(0), "", "1500"],
+    ["The same of ten years of five minutes: ms", fiveMinutesMs.toFixed(0), "", "6000"],
+    [
+      `${sites} sites of five years on two workers: s`,
+      twoWorkersS.toFixed(1),
+      `${oneWorkerS.toFixed(1)} on one (${(oneWorkerS / twoWorkersS).toFixed(2)} times as fast)`,
+      "1.8 times",
+    ],
+  ];
+}
+
 /** Measures everything in one run and writes it to docs/performance.md. */
 const imported = await measureImport();
 const chain = measureChain();
 const geometry = await measureGeometry();
 const examination = measureExamination();
+const causes = await measureCauses();
 const HEAD = "| What | Ours | Beside it | Limit |\n|---|---:|---:|---:|";
 const text = `# Performance
 
@@ -129,6 +144,14 @@ A dropped file is read once: checked and grouped into day pages for the preview,
 
 ${HEAD}
 ${table(examinationRows(examination))}
+
+## Causes
+
+${HEAD}
+${table(causeRows(causes))}
+
+The cost grows with the years (the fit of dirt with their square where it never rains), hardly with the step, and in proportion to the sites. Workers share nothing but the table of runs: any number of them, on any number of machines that
+reach the database, take books from it one at a time (\`npm run worker\`).
 `;
 await writeFile(path.join(import.meta.dirname, "..", "docs", "performance.md"), text);
 console.log(text);

@@ -25,6 +25,13 @@ const SCREENS = [
   "/books/packing-shed/readings?view=record",
   "/books/packing-shed/readings?view=health",
   "/books/packing-shed/money",
+  "/books/alpine-hut/ledger?view=causes",
+  "/books/packing-shed/ledger?view=dirt",
+  "/books/packing-shed/ledger?view=promise",
+  "/books/packing-shed/ledger?view=figures",
+  "/books/packing-shed/ledger/2025-09",
+  "/books/packing-shed/ageing",
+  "/trainer",
 ];
 
 for (const colorScheme of ["light", "dark"] as const) {

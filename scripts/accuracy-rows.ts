@@ -219,7 +219,7 @@ export function standInRows(count = 20, healthy = 8): StandInAccuracy {
   const shares = new Map<string, { findings: number; trueFindings: number; faults: number; foundFaults: number }>();
   const tally = (kind: string, add: Partial<Omit<FoundShare, "kind">>): void => {
     const held = shares.get(kind) ?? { findings: 0, trueFindings: 0, faults: 0, foundFaults: 0 };
-    for (const [name, value] of Object.entries(add)) held[name as keyof typeof held] += value as number;
+    for (const [name, value] of Object.entries(add)) held[name as keyof typeof held] += value;
     shares.set(kind, held);
   };
   for (let k = 0; k < count; k++) {

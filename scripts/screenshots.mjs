@@ -11,7 +11,9 @@ const VIEWS = [
   { name: "shelf", path: "/" },
   { name: "ledger", path: "/books/packing-shed/ledger?year=2025" },
   { name: "ledger-dark", path: "/books/packing-shed/ledger?year=2025", colorScheme: "dark" },
-  { name: "ledger-all-years", path: "/books/packing-shed/ledger?year=all" },
+  { name: "causes", path: "/books/alpine-hut/ledger?year=2024&view=causes" },
+  { name: "dirt", path: "/books/packing-shed/ledger?view=dirt" },
+  { name: "ageing", path: "/books/packing-shed/ageing" },
   { name: "ledger-narrow", path: "/books/packing-shed/ledger?year=2025", width: 390, height: 844 },
   {
     name: "working",
@@ -40,12 +42,10 @@ const VIEWS = [
       await keep("and turned 40° west");
     },
   },
-  { name: "methods", path: "/books/packing-shed/yield?view=methods&year=2025", settle: 4000 },
   { name: "site", path: "/books/bore-field/site" },
   { name: "wiring", path: "/books/ferry-office/site?view=wiring" },
   { name: "shade", path: "/books/ferry-office/site?view=shade", settle: 3000 },
   { name: "tilt-planner", path: "/books/bore-field/bench", settle: 4000 },
-  { name: "rows", path: "/books/ferry-office/bench?view=rows" },
   { name: "readings", path: "/books/packing-shed/readings?view=record" },
   {
     name: "import-preview",

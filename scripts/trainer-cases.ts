@@ -1,7 +1,7 @@
 import { writeFile } from "node:fs/promises";
 import path from "node:path";
 import { dayBins } from "../src/core/time";
-import { randomPlant, type RandomPlant } from "../src/standins";
+import { type RandomPlant, randomPlant } from "../src/standins";
 import { simulate } from "./accuracy-rows";
 
 /** Six made-up months for the trainer: what the book expected, what was metered, the weather beside it, and what it really was. */
@@ -97,7 +97,10 @@ const cases = WANTED.map(({ id, title, question, lesson, k, month, truth, answer
     });
   const most = (column: Float64Array | null): number[] | null =>
     column && days.map((day) => Math.round(Math.max(...column.filter((_, i) => bins.keys[bins.binOf[i]!] === day))));
-  const [budget, actual] = [ledger.report.months, report.months].map((lines) => lines.find(({ key }) => key === month)!) as [typeof report.all, typeof report.all];
+  const [budget, actual] = [ledger.report.months, report.months].map((lines) => lines.find(({ key }) => key === month)!) as [
+    typeof report.all,
+    typeof report.all,
+  ];
   const told = answer === "unread" ? actual.unreadKwh : answer === "none" ? 0 : actual.accountsKwh[answer as "snow"];
   return {
     id,

@@ -1,5 +1,5 @@
 import { beforeEach, describe, expect, it } from "vitest";
-import type { Keeping, Transfer } from "@/contracts/keeping";
+import type { Keeping } from "@/contracts/keeping";
 import { withTransfers } from "@/core/reconcile";
 import { randomPlant } from "@/standins";
 import { type KeepingStore, keep, ledgerPage, postingRows } from "@/usecases/keeping";
@@ -19,7 +19,7 @@ beforeEach(() => {
   store = {
     of: async () => kept,
     async move(_book, transfer, what) {
-      kept = { ...kept, transfers: [...kept.transfers, { ...transfer, id: kept.transfers.length + 1, madeAt: "" } as Transfer] };
+      kept = { ...kept, transfers: [...kept.transfers, { ...transfer, id: kept.transfers.length + 1, madeAt: "" }] };
       trail(transfer.month, what);
     },
     async takeBack(_book, id, month, what) {

@@ -108,7 +108,8 @@ function strings(evidence: Evidence): CauseFinding[] {
 /** Spells of one winter are one finding: a winter is what a reader asks about. */
 function winters(evidence: Evidence): CauseFinding[] {
   const { basis, snow, owedKwh } = evidence;
-  const yearKwh = (owedKwh.reduce((sum, kwh) => sum + (kwh > 0 ? kwh : 0), 0) * 8766) / ((basis.axis.count * basis.axis.stepMinutes) / 60);
+  const yearKwh =
+    (owedKwh.reduce((sum, kwh) => (kwh > 0 ? sum + kwh : sum), 0) * 8766) / ((basis.axis.count * basis.axis.stepMinutes) / 60);
   const halfYear = 183;
   const groups: { from: number; to: number; spells: { from: number; to: number }[] }[] = [];
   for (const spell of snow.spells) {

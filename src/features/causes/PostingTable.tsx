@@ -73,7 +73,17 @@ export function PostingTable({ slug, month, postings, keeping }: PostingTablePro
                 <b>{number(closed ? asClosed(closed, posting.account) : posting.finalKwh, 1)}</b>
               </td>
               {closed && <td className={drifts(closed, posting) ? chapter.clay : undefined}>{number(posting.finalKwh, 1)}</td>}
-              <td>{!closed && <RowActions posting={posting} />}</td>
+              <td>
+                {!closed && (
+                  <RowActions
+                    month={month}
+                    account={posting.account}
+                    isAccepted={keeping.accepted.some((one) => one.month === month && one.account === posting.account)}
+                    act={act}
+                    move={setMoving}
+                  />
+                )}
+              </td>
             </tr>
           ))}
         </tbody>
@@ -121,31 +131,33 @@ export function PostingTable({ slug, month, postings, keeping }: PostingTablePro
       )}
     </section>
   );
+}
 
-  function RowActions({ posting }: { posting: PostingTableProps["postings"][number] }) {
-    const { account } = posting;
-    if (account === "unread") return null;
-    const isAccepted = keeping.accepted.some((one) => one.month === month && one.account === account);
-    return (
-      <>
-        {isAccepted ? (
-          <span className={styles.entry}>accepted</span>
-        ) : (
-          <Button
-            variant="subtle"
-            size="compact-xs"
-            aria-label={`Accept ${ACCOUNT_NAMES[account].name}`}
-            onClick={() => act({ action: "accept", month, account })}
-          >
-            accept
-          </Button>
-        )}
-        <Button variant="subtle" size="compact-xs" aria-label={`Move ${ACCOUNT_NAMES[account].name}`} onClick={() => setMoving(account)}>
-          move
+interface RowActionsProps {
+  readonly month: string;
+  readonly account: LedgerAccount;
+  readonly isAccepted: boolean;
+  readonly act: (action: KeepingAction) => void;
+  readonly move: (account: LedgerAccount) => void;
+}
+
+function RowActions({ month, account, isAccepted, act, move }: RowActionsProps) {
+  if (account === "unread") return null;
+  const { name } = ACCOUNT_NAMES[account];
+  return (
+    <>
+      {isAccepted ? (
+        <span className={styles.entry}>accepted</span>
+      ) : (
+        <Button variant="subtle" size="compact-xs" aria-label={`Accept ${name}`} onClick={() => act({ action: "accept", month, account })}>
+          accept
         </Button>
-      </>
-    );
-  }
+      )}
+      <Button variant="subtle" size="compact-xs" aria-label={`Move ${name}`} onClick={() => move(account)}>
+        move
+      </Button>
+    </>
+  );
 }
 
 const asClosed = (closed: ClosedMonth, account: LedgerAccount): number =>

@@ -20,6 +20,7 @@ import { GlanceChart } from "./GlanceChart";
 import { LedgerSaves } from "./LedgerSaves";
 import { LedgerSpread } from "./LedgerSpread";
 import styles from "./LedgerSpread.module.css";
+import views from "./LedgerViews.module.css";
 import { LEDGER_VIEWS } from "./ledger-views";
 import { VerdictSentence } from "./VerdictSentence";
 
@@ -81,24 +82,24 @@ export function LedgerPage(props: LedgerPageProps) {
           ))}
         </nav>
       </header>
-      <nav className={styles.views} aria-label="Views">
+      <nav className={views.views} aria-label="Views">
         {LEDGER_VIEWS.map(({ id, name }) => (
           <Link key={id} href={href({ view: id })} aria-current={id === view.id ? "page" : undefined}>
             {name}
           </Link>
         ))}
         {view.id === "spread" && posting !== null && (
-          <span className={styles.postings}>
+          <span className={views.postings}>
             postings
-            <Link href={href({ posting: "evidence" })} aria-current={posting === "evidence" ? "true" : undefined}>
+            <Link className={views.posting} href={href({ posting: "evidence" })} aria-current={posting === "evidence" ? "true" : undefined}>
               by evidence
             </Link>
-            <Link href={href({ posting: "budget" })} aria-current={posting === "budget" ? "true" : undefined}>
+            <Link className={views.posting} href={href({ posting: "budget" })} aria-current={posting === "budget" ? "true" : undefined}>
               by the book
             </Link>
           </span>
         )}
-        <label className={styles.starts}>
+        <label className={views.starts}>
           year starts in{" "}
           <select value={fiscalStart} onChange={(event) => router.push(href({ starts: event.currentTarget.value, year: "all" }))}>
             {MONTH_NUMBERS.map((month) => (
@@ -146,7 +147,7 @@ function Spread({ slug, context, selected, lines, months, sum, verdict, glance, 
   return (
     <>
       <VerdictSentence verdict={verdict} sum={sum} context={context} />
-      {drift && <p className={styles.drift}>{drift}</p>}
+      {drift && <p className={views.drift}>{drift}</p>}
       {lines.length === 0 ? (
         <EmptyLedger slug={slug} />
       ) : (

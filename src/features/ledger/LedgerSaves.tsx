@@ -4,7 +4,7 @@ import { ACCOUNT_NAMES, LEDGER_ACCOUNTS } from "@/core/accounts";
 import { type LedgerLine, ledgerPostings } from "@/core/reconcile";
 import { csvOf } from "@/features/save/csv";
 import { saveBlob, saveText } from "@/features/save/save-chart";
-import styles from "./LedgerSpread.module.css";
+import views from "./LedgerViews.module.css";
 
 type Cell = string | number | null;
 
@@ -72,7 +72,7 @@ export function LedgerSaves({
     saveBlob(new Blob([bytes], { type: "application/vnd.openxmlformats-officedocument.spreadsheetml.sheet" }), `${name}.xlsx`);
   };
   return (
-    <div className={styles.saves}>
+    <div className={views.saves}>
       <button type="button" onClick={() => saveText(csvOf(ledgerTable(lines, sum)), `${name}.csv`, "text/csv")}>
         Save as CSV
       </button>

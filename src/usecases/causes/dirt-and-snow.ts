@@ -33,7 +33,9 @@ export function soilingReport(evidence: Evidence): SoilingReport {
     })),
   );
   const byWeek = Array.from({ length: WEEKS }, () => [] as number[]);
-  days.forEach((day, d) => byWeek[weekOf(day)]!.push(gains[d]!));
+  days.forEach((day, d) => {
+    byWeek[weekOf(day)]!.push(gains[d]!);
+  });
   const gainByWeekKwh = byWeek.map((values) => (values.length > 0 ? round(values.reduce((a, b) => a + b, 0) / values.length, 1) : 0));
   const last = days.length - 1;
   return {

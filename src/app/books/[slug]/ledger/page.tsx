@@ -3,7 +3,7 @@ import { bookPage } from "@/app/book-page";
 import { verdictOf } from "@/core/reconcile";
 import { pricePerKwh } from "@/features/geometry/price";
 import { LedgerPage, type LedgerView } from "@/features/ledger/LedgerPage";
-import { LEDGER_VIEWS, type LedgerViewId } from "@/features/ledger/ledger-views";
+import { LEDGER_VIEWS } from "@/features/ledger/ledger-views";
 import { causesNow } from "@/usecases/causes";
 import { type LedgerPageInput, ledgerPage } from "@/usecases/keeping";
 import { glanceOf } from "@/usecases/ledger";

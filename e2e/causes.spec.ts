@@ -1,0 +1,97 @@
+import { expect, test } from "@playwright/test";
+
+test("a newcomer finds why the hut's winter was bad", async ({ page }) => {
+  await page.goto("/");
+  await page.getByRole("link", { name: "Alpine hut", exact: true }).last().click();
+  await page.getByRole("link", { name: "2024", exact: true }).click();
+  await page.getByRole("link", { name: "Causes", exact: true }).click();
+  await expect(page.getByTestId("causes-verdict")).toContainText(/causes found/);
+  const string = page.getByRole("listitem").filter({ hasText: "1 of 4 strings gave nothing" });
+  await expect(string).toContainText(/fell by 2\d(\.\d)? % within a day/);
+  await expect(string).toContainText("fuse of string 3 replaced");
+  await string.getByRole("button", { name: /1 of 4 strings/ }).click();
+  await expect(page.getByRole("img", { name: /Metered and expected energy by day around/ })).toBeVisible();
+  await string.getByRole("button", { name: /kWh$/ }).last().click();
+  await expect(page.getByTestId("working")).toContainText("medians".slice(0, 6));
+});
+
+test("postings by evidence and by the book both close, and a year may begin in July", async ({ page }) => {
+  await page.goto("/books/packing-shed/ledger?year=2025");
+  await expect(page.getByRole("columnheader", { name: "explained" })).toBeVisible();
+  await page.getByRole("link", { name: "by the book" }).click();
+  await expect(page.getByRole("columnheader", { name: "expected" })).toBeVisible();
+  await expect(page.getByText(/have no cause yet/)).toBeVisible();
+  await page.getByRole("link", { name: "by evidence" }).click();
+  await expect(page.getByText(/within what instruments can tell/)).toBeVisible();
+  await page.getByLabel(/year starts in/).selectOption("7");
+  await expect(page).toHaveURL(/starts=7/);
+  await page.getByRole("link", { name: "FY2024", exact: true }).first().click();
+  await expect(page.locator("tbody tr")).toHaveCount(12);
+  await expect(page.locator("tbody tr").first()).toContainText("Jul");
+  const download = page.waitForEvent("download");
+  await page.getByRole("button", { name: "Save as XLSX" }).click();
+  expect((await download).suggestedFilename()).toBe("packing-shed-ledger-FY2024.xlsx");
+});
+
+test("a posting is moved with a reason, the month closed, and reopened with a reason", async ({ page }) => {
+  await page.goto("/books/packing-shed/ledger/2023-09");
+  const table = page.getByTestId("postings");
+  await expect(table).toContainText("Soiling");
+  await page.getByRole("button", { name: "Move Soiling" }).click();
+  await page.getByLabel("of Soiling, kWh").fill("10");
+  await page.getByLabel("why", { exact: true }).fill("a crane stood there for a day");
+  await page.getByRole("button", { name: "Move it" }).click();
+  await expect(page.getByText(/10\.0 kWh moved from Soiling to Remainder: a crane/)).toBeVisible();
+  await page.getByLabel("note to the month").fill("signed");
+  await page.getByRole("button", { name: "Close the month" }).click();
+  await expect(page.getByRole("heading", { name: "Postings of the month, closed" })).toBeVisible();
+  await page.goto("/books/packing-shed/ledger?year=2023");
+  await expect(page.getByRole("row", { name: /^Sep/ })).toContainText("closed");
+  await page.goto("/books/packing-shed/ledger/2023-09");
+  await page.getByLabel("why it is reopened").fill("the meter was read again");
+  await page.getByRole("button", { name: "Reopen the month" }).click();
+  await expect(page.getByRole("button", { name: "Close the month" })).toBeVisible();
+  await page.getByRole("button", { name: "take back" }).click();
+  await expect(page.getByText(/10\.0 kWh moved from Soiling to Remainder: a crane/)).toHaveCount(1);
+  await expect(page.getByRole("list", { name: "Trail" })).toContainText("reopened: the meter was read again");
+});
+
+test("a cleaning written down later is matched when the worker has looked again", async ({ page }) => {
+  await page.goto("/books/packing-shed/ledger?view=causes");
+  await expect(page.getByText("Cleaning that nobody wrote down").first()).toBeVisible();
+  await page.getByLabel("date").last().fill("2022-07-12");
+  await page.getByLabel("note").last().fill("remembered later");
+  await page.getByRole("button", { name: "Write it down" }).click();
+  await expect(page.getByRole("row", { name: /2022-07-12 cleaning remembered later/ })).toContainText(/took off/, { timeout: 60_000 });
+  await page.getByRole("button", { name: "Remove the entry of 2022-07-12" }).click();
+  await expect(page.getByRole("row", { name: /remembered later/ })).toHaveCount(0, { timeout: 20_000 });
+});
+
+test("ageing says its rate, its schools and its letter; dirt and promise say theirs", async ({ page }) => {
+  await page.goto("/books/packing-shed/ageing");
+  await expect(page.getByTestId("ageing-verdict")).toContainText(/Ageing 0\.\d\d % a year \(0\.\d\d to \d\.\d\d\)/);
+  await expect(page.getByRole("row", { name: /Year on year/ })).toContainText("trust this one");
+  await expect(page.getByRole("region", { name: "Evidence sheet" })).toContainText(/Left out of the index/);
+  await page.getByTestId("ageing-verdict").getByRole("button").click();
+  await expect(page.getByTestId("working")).toContainText("median over all pairs of days one year apart");
+  await page.goto("/books/packing-shed/ledger?view=dirt");
+  await expect(page.getByTestId("dirt-verdict")).toContainText(/Dirt grows by 0\.\d+/);
+  await expect(page.getByRole("row", { name: /2023-06-28 field book/ })).toBeVisible();
+  await page.goto("/books/packing-shed/ledger?view=promise");
+  await expect(page.getByTestId("promise-verdict")).toContainText(/of the promise/);
+  await page.goto("/books/packing-shed/ledger?view=figures&year=2025");
+  await expect(page.getByRole("row", { name: /^October/ })).toBeVisible();
+});
+
+test("the trainer tells right from wrong", async ({ page }) => {
+  await page.goto("/trainer");
+  await page.getByRole("button", { name: "Nine days of nothing" }).click();
+  await page.getByLabel("snow, kWh").fill("1270");
+  await page.getByRole("button", { name: "Compare with the truth" }).click();
+  await expect(page.getByRole("status")).toContainText("Not yet.");
+  await page.getByLabel("snow, kWh").fill("0");
+  await page.getByLabel("downtime, kWh").fill("1250");
+  await page.getByRole("button", { name: "Compare with the truth" }).click();
+  await expect(page.getByRole("status")).toContainText("You found it.");
+  await expect(page.getByText("1 of 1 found so far.")).toBeVisible();
+});

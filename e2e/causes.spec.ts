@@ -37,9 +37,10 @@ test("a posting is moved with a reason, the month closed, and reopened with a re
   await page.goto("/books/packing-shed/ledger/2023-09");
   const table = page.getByTestId("postings");
   await expect(table).toContainText("Soiling");
+  await page.waitForLoadState("networkidle");
   await page.getByRole("button", { name: "Move Soiling" }).click();
   await page.getByLabel("of Soiling, kWh").fill("10");
-  await page.getByLabel("why", { exact: true }).fill("a crane stood there for a day");
+  await page.getByLabel(/^why/).fill("a crane stood there for a day");
   await page.getByRole("button", { name: "Move it" }).click();
   await expect(page.getByText(/10\.0 kWh moved from Soiling to Remainder: a crane/)).toBeVisible();
   await page.getByLabel("note to the month").fill("signed");
@@ -59,8 +60,9 @@ test("a posting is moved with a reason, the month closed, and reopened with a re
 test("a cleaning written down later is matched when the worker has looked again", async ({ page }) => {
   await page.goto("/books/packing-shed/ledger?view=causes");
   await expect(page.getByText("Cleaning that nobody wrote down").first()).toBeVisible();
-  await page.getByLabel("date").last().fill("2022-07-12");
-  await page.getByLabel("note").last().fill("remembered later");
+  await page.waitForLoadState("networkidle");
+  await page.locator("#field-book input[type=date]").fill("2022-07-12");
+  await page.locator("#field-book").getByLabel("note", { exact: true }).fill("remembered later");
   await page.getByRole("button", { name: "Write it down" }).click();
   await expect(page.getByRole("row", { name: /2022-07-12 cleaning remembered later/ })).toContainText(/took off/, { timeout: 60_000 });
   await page.getByRole("button", { name: "Remove the entry of 2022-07-12" }).click();

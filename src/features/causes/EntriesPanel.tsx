@@ -80,14 +80,24 @@ export function EntriesPanel({ slug, entries, report }: { slug: string; entries:
           add();
         }}
       >
-        <DateField label="date" value={draft.from} onChange={(from) => setDraft({ ...draft, from })} />
+        <DateField label="date" value={draft.from} onChange={(from) => setDraft((held) => ({ ...held, from }))} />
         <NativeSelect
           label="kind"
           data={[...entryKinds]}
           value={draft.kind}
-          onChange={(event) => setDraft({ ...draft, kind: event.currentTarget.value as FieldEntry["kind"] })}
+          onChange={(event) => {
+            const kind = event.currentTarget.value as FieldEntry["kind"];
+            setDraft((held) => ({ ...held, kind }));
+          }}
         />
-        <TextInput label="note" value={draft.note} onChange={(event) => setDraft({ ...draft, note: event.currentTarget.value })} />
+        <TextInput
+          label="note"
+          value={draft.note}
+          onChange={(event) => {
+            const note = event.currentTarget.value;
+            setDraft((held) => ({ ...held, note }));
+          }}
+        />
         <Button type="submit" disabled={draft.from === ""}>
           Write it down
         </Button>

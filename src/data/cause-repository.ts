@@ -120,13 +120,14 @@ export function entryRepository(sequelize: Sequelize): EntryStore {
       }),
     remove: (bookId, id) =>
       sequelize.transaction(async (transaction) => {
-        const [, gone] = (await sequelize.query("delete from field_entries where book_id = :bookId and id = :id", {
+        const gone = await sequelize.query("delete from field_entries where book_id = :bookId and id = :id returning id", {
           replacements: { bookId, id },
           transaction,
-        })) as [unknown, { rowCount: number }];
-        if (gone.rowCount > 0)
+          type: QueryTypes.SELECT,
+        });
+        if (gone.length > 0)
           await sequelize.query("update books set version = version + 1 where id = :bookId", { ...grown(bookId), transaction });
-        return gone.rowCount > 0;
+        return gone.length > 0;
       }),
   };
 }

@@ -8,8 +8,8 @@ const SHOWN_AUDIT = 200;
 export function keepingRepository(sequelize: Sequelize): KeepingStore {
   const change = (sql: string, replacements: Record<string, unknown>, what: string): Promise<number> =>
     sequelize.transaction(async (transaction) => {
-      const [, result] = (await sequelize.query(sql, { replacements, transaction })) as [unknown, { rowCount?: number }];
-      const rows = result.rowCount ?? 0;
+      const changed = await sequelize.query(`${sql} returning 1`, { replacements, transaction, type: QueryTypes.SELECT });
+      const rows = changed.length;
       if (rows > 0) await trail(replacements.bookId as string, replacements.month as string, what, transaction);
       return rows;
     });

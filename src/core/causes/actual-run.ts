@@ -4,7 +4,7 @@ import type { CalendarBins } from "../time";
 import { type EvidencedCauses, type PreparedWeather, runPrepared, type YieldRun } from "../yield";
 import { ageingRateOf, type Evidence } from "./evidence";
 import { toSteps } from "./hours";
-import { turnedSite } from "./orientation";
+import { turnedSite } from "./turned-site";
 
 /**
  * The chain once more with each cause as the evidence has it in place of the book's budget. The walk starts at the book's reference, so

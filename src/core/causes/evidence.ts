@@ -9,15 +9,17 @@ import { type CeilingEvidence, ceilingEvidence } from "./ceiling";
 import { type DayIndex, dayIndex, usualRatio } from "./day-index";
 import { toHours } from "./hours";
 import { flatCurve, keptAt, type LoadCurve, loadCurve } from "./load-curve";
+import { modelledSoiling } from "./modelled-soiling";
 import { monthIndex } from "./month-index";
 import { monthSnow } from "./month-snow";
-import { type OrientationEvidence, orientationEvidence, turnedSite } from "./orientation";
+import { type OrientationEvidence, orientationEvidence } from "./orientation";
 import { type OutageEvidence, outageEvidence } from "./outages";
 import { type ShadeEvidence, shadeEvidence } from "./shade-map";
 import { type SnowEvidence, snowEvidence } from "./snow";
-import { modelledSoiling, type SoilingEvidence, soilingEvidence } from "./soiling";
+import { type SoilingEvidence, soilingEvidence } from "./soiling";
 import { spreadScale } from "./spread-scale";
 import { type StringsOut, stringsOut } from "./strings-out";
+import { turnedSite } from "./turned-site";
 
 /** What is known of a plant when causes are sought. */
 export interface EvidenceInput {

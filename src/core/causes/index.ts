@@ -1,10 +1,12 @@
 export { actualRun, causesOf } from "./actual-run";
 export { type CauseBasis, causeBasis, type Resolution } from "./basis";
+export { rainByDay } from "./dirt-law";
 export { ageingRateOf, ceilingKwhOf, type Evidence, type EvidenceInput, gatherEvidence, seekEvidence } from "./evidence";
 export { type CauseFinding, type CauseKind, causeFindings, causeKinds } from "./findings";
-export { type FittedAngle, type OrientationEvidence, orientationEvidence, turnedSite } from "./orientation";
+export { type FittedAngle, type OrientationEvidence, orientationEvidence } from "./orientation";
 export type { Outage } from "./outages";
 export { type ShadeEvidence, type SkyField, shadeEvidence } from "./shade-map";
 export { type SnowEvidence, type SnowSpell, snowEvidence } from "./snow";
-export { rainByDay, type SoilingEvidence, type SoilingReset, soilingEvidence } from "./soiling";
+export { type SoilingEvidence, type SoilingReset, soilingEvidence } from "./soiling";
 export { type StringsOut, stringsOut } from "./strings-out";
+export { turnedSite } from "./turned-site";

@@ -136,9 +136,8 @@ function lineThrough(owed: Float64Array, paid: Float64Array, free: number, level
 }
 
 /** Kept share at a load (owed over the ceiling), on straight lines between the bins' middles. */
-export function keptAt({ loads, kept }: LoadCurve, load: number): number {
+export function keptAt({ kept }: LoadCurve, load: number): number {
   const place = Math.max(0, Math.min(BINS - 1.001, load * BINS - 0.5));
   const k = Math.floor(place);
-  void loads;
   return kept[k]! + (kept[k + 1]! - kept[k]!) * (place - k);
 }

@@ -1,6 +1,8 @@
 import { medianOf, type RidgeColumn, type RidgeFit, robustRidge } from "../statistics";
 import type { CauseBasis } from "./basis";
 import type { DayIndex } from "./day-index";
+import { firstDirt, keptBy, rainByDay, type Setting, USUAL_WASHING, unitDirt, WASHINGS, type Washing } from "./dirt-law";
+import { SIDE, suspect } from "./suspect";
 
 /** A day on which dirt went, by rain or by hand. `effectFrac` is the jump of the output that it brought. */
 export interface SoilingReset {
@@ -34,12 +36,6 @@ export interface SoilingEvidence {
   readonly scatter: number;
 }
 
-/**
- * How rain washes, tried in turn: nothing up to a threshold, mm, then by what is above it. How much it takes differs with tilt, dust and
- * drop. Source: Kimber et al., 2006, found 5 to 10 mm to clean.
- */
-const WASHINGS: readonly Washing[] = [0, 3, 6].flatMap((thresholdMm) => [1, 3.5, 6.5].map((scaleMm) => ({ thresholdMm, scaleMm })));
-const USUAL_WASHING: Washing = { thresholdMm: 1.5, scaleMm: 3 };
 /** A rate is free to change from one block to the next. */
 const BLOCK_DAYS = 28;
 /** How far a block's rate strays from the season's, one deviation, as a share of the mean rate. */
@@ -61,11 +57,6 @@ const LEAST_LOSS = 8;
 /** A hint is posted, and not called a finding. */
 const LEAST_HINT = 1;
 
-export interface Washing {
-  readonly thresholdMm: number;
-  readonly scaleMm: number;
-}
-
 /** How often a fit is straightened and reweighed, and the dirt that it begins from. */
 interface FitTerms {
   readonly rounds: number;
@@ -74,13 +65,6 @@ interface FitTerms {
 }
 
 type Prior = Omit<RidgeColumn, "values">;
-
-interface Setting {
-  readonly days: number;
-  readonly rainMm: Float64Array;
-  readonly cleaned: Uint8Array;
-  readonly washing: Washing;
-}
 
 /**
  * Fits dirt, level, ageing and a small seasonal wave to the daily ratio at once: dirt grows by a rate that may change every few weeks, rain
@@ -261,75 +245,6 @@ export function soilingEvidence(basis: CauseBasis, index: DayIndex, cleanings: r
   }
 }
 
-/** Dirt a day where no reading tells it. Source: Micheli & Muller, 2017, An investigation of the key parameters for predicting PV soiling losses (quiet rainy sites, 0.01 to 0.05 %). */
-const USUAL_RATE = 0.0003;
-
-/** Where no day tells dirt from the rest: a usual rate, washed by the rain that fell; without a rain gauge none is claimed. */
-export function modelledSoiling(basis: CauseBasis, index: DayIndex): SoilingEvidence {
-  const days = basis.days.keys.length;
-  const rate = basis.weather.rainMm ? USUAL_RATE : 0;
-  const setting = { days, rainMm: rainByDay(basis), cleaned: new Uint8Array(days), washing: USUAL_WASHING };
-  const lostFracByDay = unitDirt(setting, 0, days).map((unit) => rate * unit);
-  return {
-    lostFracByDay,
-    ratePerDay: rate,
-    ratePerDayRange: [rate / 3, rate * 3],
-    meanLostFrac: lostFracByDay.reduce((sum, value) => sum + value, 0) / days,
-    meanErrorFrac: 0.01,
-    washing: USUAL_WASHING,
-    keptBy: (rainMm) => keptBy(rainMm, USUAL_WASHING),
-    resets: [],
-    isSeen: false,
-    levelLog: 0,
-    slopeLogPerYear: 0,
-    slopeError: 0.01,
-    cleanLog: index.ratio.map((ratio, d) => (ratio > 0.2 ? Math.log(ratio) - Math.log(1 - lostFracByDay[d]!) : Number.NaN)),
-    scatter: 0.02,
-  };
-}
-
-/** Rain of each local day, mm; missing is none. */
-export function rainByDay({ weather, days, axis }: CauseBasis): Float64Array {
-  const out = new Float64Array(days.keys.length);
-  if (weather.rainMm) for (let i = 0; i < axis.count; i++) if (weather.rainMm[i]! > 0) out[days.binOf[i]!]! += weather.rainMm[i]!;
-  return out;
-}
-
-/** Share of the dirt that a day's rain leaves. */
-const keptBy = (rainMm: number, { thresholdMm, scaleMm }: Washing): number =>
-  rainMm > thresholdMm ? Math.exp((thresholdMm - rainMm) / scaleMm) : 1;
-
-/** Dirt by day where a rate of 1 a day holds in days [from, to) and none elsewhere: rain washes from the next day on, a cleaning cleans its whole date. */
-function unitDirt(
-  { days, rainMm, cleaned, washing }: Setting,
-  from: number,
-  to: number,
-  rate: (day: number) => number = () => 1,
-): Float64Array {
-  const out = new Float64Array(days);
-  let dirt = 0;
-  for (let d = from; d < days; d++) {
-    if (d > from) dirt *= keptBy(rainMm[d - 1]!, washing);
-    if (d < to) dirt += rate(d);
-    if (cleaned[d] === 1) dirt = 0;
-    if (d >= to && Math.abs(dirt) < 1e-4) break;
-    out[d] = dirt;
-  }
-  return out;
-}
-
-/** What lay on the modules on the first day, by day. */
-function firstDirt({ days, rainMm, cleaned, washing }: Setting): Float64Array {
-  const out = new Float64Array(days);
-  let dirt = 1;
-  for (let d = 0; d < days && dirt > 1e-4; d++) {
-    if (d > 0) dirt *= keptBy(rainMm[d - 1]!, washing);
-    if (cleaned[d] === 1) dirt = 0;
-    out[d] = dirt;
-  }
-  return out;
-}
-
 /** Level, yearly change and seasonal waves. */
 function standing(days: number): RidgeColumn[] {
   const column = (of: (years: number) => number): Float64Array => Float64Array.from({ length: days }, (_, d) => of(d / DAYS_PER_YEAR));
@@ -355,54 +270,4 @@ function standing(days: number): RidgeColumn[] {
       HALF_YEARLY_WAVE,
     ),
   ];
-}
-
-/** Good days on each side of a suspected cleaning. */
-const SIDE = 6;
-/** A jump has to stand out this many deviations of a median, and be at least this share. */
-const JUMP_DEVIATIONS = 4.5;
-const LEAST_JUMP = 0.012;
-
-const few = new Float64Array(2 * SIDE);
-
-/** Median of a few values, without an array of its own: the search asks for thousands. */
-function middle(values: readonly number[], from: number, to: number): number {
-  const count = to - from;
-  for (let k = 0; k < count; k++) few[k] = values[from + k]!;
-  const sorted = few.subarray(0, count).sort();
-  return count % 2 === 1 ? sorted[count >> 1]! : (sorted[count / 2 - 1]! + sorted[count / 2]!) / 2;
-}
-
-/** More rain than this between two days explains a jump by itself. */
-const WASHING_MM = 1.5;
-
-function rainBetween(rainMm: Float64Array, from: number, to: number): number {
-  let sum = 0;
-  for (let d = Math.max(0, from); d <= to; d++) sum += rainMm[d]!;
-  return sum;
-}
-
-/** The day whose jump no rain explains best, or null. */
-function suspect(
-  fit: RidgeFit,
-  y: Float64Array,
-  weight: Float64Array,
-  cleaned: Uint8Array,
-  refused: Uint8Array,
-  rainMm: Float64Array,
-): number | null {
-  const kept = [...y.keys()].filter((d) => !Number.isNaN(y[d]!) && weight[d]! > 0.3);
-  const residual = kept.map((d) => fit.residuals[d]!);
-  const least = Math.max(LEAST_JUMP, (JUMP_DEVIATIONS * fit.scale * 1.2533) / Math.sqrt(SIDE / 2));
-  let [best, at] = [0, -1];
-  for (let p = SIDE; p < kept.length - SIDE; p++) {
-    const day = kept[p]!;
-    if (cleaned[day] === 1 || refused[day] === 1 || day - kept[p - 1]! > 12) continue;
-    if (rainBetween(rainMm, kept[p - 3]! - 1, kept[p + 2]!) > WASHING_MM) continue;
-    const jump = middle(residual, p, p + SIDE) - middle(residual, p - SIDE, p);
-    if (jump < least || jump <= best) continue;
-    if (middle(residual, p, p + 3) - middle(residual, p - 3, p) < 0.6 * jump) continue;
-    [best, at] = [jump, day];
-  }
-  return at < 0 ? null : at;
 }

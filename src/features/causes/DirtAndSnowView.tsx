@@ -1,5 +1,7 @@
 "use client";
 
+import { NumberInput } from "@mantine/core";
+import { useState } from "react";
 import { DaySeries } from "@/charts";
 import type { CauseReport } from "@/contracts/causes";
 import { Figure } from "@/features/figures/Figure";
@@ -87,6 +89,7 @@ export function DirtAndSnowView({ slug, report, pricePerKwh, currency }: DirtAnd
         <section className={chapter.section}>
           <h2>When one cleaning a year brings most</h2>
           <WeekBars gains={soiling.gainByWeekKwh} money={money} />
+          {pricePerKwh !== null && <CleanOrWait report={report} pricePerKwh={pricePerKwh} currency={currency} />}
         </section>
       </div>
       <section className={chapter.section}>
@@ -142,6 +145,31 @@ function nowOrWait({ soiling, days }: CauseReport, money: (kwh: number) => strin
   if (!soiling.isSeen) return "";
   const rain = soiling.daysToRain === null ? "" : ` Rain that washes comes after ${number(soiling.daysToRain)} days on average.`;
   return `On ${dateName(days.at(-1)!)} it takes ${percent(soiling.nowFrac)}; cleaning then would bring about ${number(soiling.nowGainKwh)} kWh${money(soiling.nowGainKwh)}${money(1) ? ": worth it while a cleaning costs less" : ""}.${rain}`;
+}
+
+/** Clean now or wait, at a cost that the reader gives: what it would bring now, in the best week, and the cost at which the answer flips. */
+function CleanOrWait({ report, pricePerKwh, currency }: { report: CauseReport; pricePerKwh: number; currency: string }) {
+  const [cost, setCost] = useState<number | string>("");
+  const { soiling } = report;
+  const best = Math.max(...soiling.gainByWeekKwh) * pricePerKwh;
+  const now = soiling.nowGainKwh * pricePerKwh;
+  const asked = Number(cost);
+  const verdict =
+    cost === "" || !(asked >= 0)
+      ? ""
+      : now > asked
+        ? `Clean now: it brings ${number(now)} ${currency}, ${number(now - asked)} more than it costs.`
+        : best > asked
+          ? `Wait: now it brings ${number(now)} ${currency}; in the best week of a usual year ${number(best)}, ${number(best - asked)} more than it costs.`
+          : `Leave it to the rain: even in the best week of a usual year it brings ${number(best)} ${currency}.`;
+  return (
+    <div className={styles.form}>
+      <NumberInput label={`one cleaning costs, ${currency}`} value={cost} onChange={setCost} min={0} hideControls w={170} />
+      <span className={chapter.soft} role="status">
+        {verdict || `Worth it in the best week while it costs less than ${number(best)} ${currency}.`}
+      </span>
+    </div>
+  );
 }
 
 const cleaningWorking = (date: string, gainKwh: number) => ({

@@ -1,18 +1,9 @@
-import type { FieldEntry } from "@/contracts/causes";
+import { entryKinds, type FieldEntry } from "@/contracts/causes";
 import { type Problem, ProblemLog } from "@/contracts/problems";
 import { type Bytes, decodeText, peek, records, sniffDialect, UnreadableText } from "../text";
 
-export const EVENT_KINDS = [
-  "cleaning",
-  "snow-clearing",
-  "outage",
-  "repair",
-  "tilt-change",
-  "hardware-change",
-  "meter-change",
-  "curtailment",
-  "inspection",
-] as const;
+/** Kinds that change or explain a figure; any other is kept as a note. */
+export const EVENT_KINDS = entryKinds.filter((kind) => kind !== "note");
 export type EventKind = (typeof EVENT_KINDS)[number];
 
 export interface EventsFile {

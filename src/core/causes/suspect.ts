@@ -1,0 +1,51 @@
+import type { RidgeFit } from "../statistics";
+
+/** Good days on each side of a suspected cleaning. */
+export const SIDE = 6;
+/** A jump has to stand out this many deviations of a median, and be at least this share. */
+const JUMP_DEVIATIONS = 4.5;
+const LEAST_JUMP = 0.012;
+
+const few = new Float64Array(2 * SIDE);
+
+/** Median of a few values, without an array of its own: the search asks for thousands. */
+function middle(values: readonly number[], from: number, to: number): number {
+  const count = to - from;
+  for (let k = 0; k < count; k++) few[k] = values[from + k]!;
+  const sorted = few.subarray(0, count).sort();
+  return count % 2 === 1 ? sorted[count >> 1]! : (sorted[count / 2 - 1]! + sorted[count / 2]!) / 2;
+}
+
+/** More rain than this between two days explains a jump by itself. */
+const WASHING_MM = 1.5;
+
+function rainBetween(rainMm: Float64Array, from: number, to: number): number {
+  let sum = 0;
+  for (let d = Math.max(0, from); d <= to; d++) sum += rainMm[d]!;
+  return sum;
+}
+
+/** The day whose jump no rain explains best, or null. */
+export function suspect(
+  fit: RidgeFit,
+  y: Float64Array,
+  weight: Float64Array,
+  cleaned: Uint8Array,
+  refused: Uint8Array,
+  rainMm: Float64Array,
+): number | null {
+  const kept = [...y.keys()].filter((d) => !Number.isNaN(y[d]!) && weight[d]! > 0.3);
+  const residual = kept.map((d) => fit.residuals[d]!);
+  const least = Math.max(LEAST_JUMP, (JUMP_DEVIATIONS * fit.scale * 1.2533) / Math.sqrt(SIDE / 2));
+  let [best, at] = [0, -1];
+  for (let p = SIDE; p < kept.length - SIDE; p++) {
+    const day = kept[p]!;
+    if (cleaned[day] === 1 || refused[day] === 1 || day - kept[p - 1]! > 12) continue;
+    if (rainBetween(rainMm, kept[p - 3]! - 1, kept[p + 2]!) > WASHING_MM) continue;
+    const jump = middle(residual, p, p + SIDE) - middle(residual, p - SIDE, p);
+    if (jump < least || jump <= best) continue;
+    if (middle(residual, p, p + 3) - middle(residual, p - 3, p) < 0.6 * jump) continue;
+    [best, at] = [jump, day];
+  }
+  return at < 0 ? null : at;
+}

@@ -1,0 +1,163 @@
+import { Matrix, solve } from "ml-matrix";
+import { medianOf, seededUniform } from "../statistics";
+import type { ClearDays } from "./clear-days";
+
+const ROUNDS = 7;
+const NUDGE_DEG = 2;
+const DRAWS = 300;
+const SEED = 20_417;
+
+/** Energy of every hour of the clear days with the arrays turned and tilted from the book. */
+export type RunTurned = (turnDeg: number, steeperDeg: number) => Float64Array;
+
+export interface Fitted {
+  readonly turn: number;
+  readonly steeper: number;
+  readonly clock: number;
+  readonly contrast: number;
+}
+
+const bounded = (value: number, most: number): number => Math.max(-most, Math.min(most, value));
+
+/** Gauss-Newton from a starting point. */
+export function fitTurn(picked: ClearDays, run: RunTurned, start: Fitted, known: Known): { fitted: Fitted; rows: Rows } {
+  let fitted = start;
+  let rows = straighten(picked, run, fitted);
+  for (let round = 0; round < ROUNDS; round++) {
+    const [turn, steeper, clock, contrast] = solveRows(rows, known, null);
+    fitted = {
+      contrast: bounded(fitted.contrast + bounded(contrast, 0.3), 0.6),
+      turn: fitted.turn + bounded(turn, 25),
+      steeper: bounded(fitted.steeper + bounded(steeper, 12), 60),
+      clock: bounded(clock, 90),
+    };
+    if (Math.abs(turn) < 0.05 && Math.abs(steeper) < 0.05) break;
+    rows = straighten(picked, run, fitted);
+  }
+  return { fitted, rows };
+}
+
+/** Level of each day, so that dirt and sensors do not bend the curve. */
+function gains({ use, dayOf, days, meteredKwh }: ClearDays, kwh: Float64Array): Float64Array {
+  const [paid, owed] = [new Float64Array(days), new Float64Array(days)];
+  for (let i = 0; i < use.length; i++) {
+    if (use[i] === 0) continue;
+    paid[dayOf[i]!]! += meteredKwh[i]!;
+    owed[dayOf[i]!]! += kwh[i]!;
+  }
+  return paid.map((sum, d) => (owed[d]! > 0 ? sum / owed[d]! : 1));
+}
+
+export function missOf(picked: ClearDays, kwh: Float64Array, isScaled = false): number {
+  const { use, dayOf, meteredKwh, days } = picked;
+  const gain = isScaled ? new Float64Array(days).fill(1) : gains(picked, kwh);
+  let [miss, sum, count] = [0, 0, 0];
+  for (let i = 0; i < use.length; i++) {
+    if (use[i] === 0) continue;
+    miss += (meteredKwh[i]! - gain[dayOf[i]!]! * kwh[i]!) ** 2;
+    sum += meteredKwh[i]!;
+    count++;
+  }
+  return Math.sqrt(miss / count) / (sum / count);
+}
+
+/** The fit straightened at a point: what is missed, and how each parameter moves it, hour by hour. */
+export interface Rows {
+  readonly missed: Float64Array;
+  readonly moves: readonly [Float64Array, Float64Array, Float64Array, Float64Array];
+  readonly day: Int32Array;
+  /** How far each parameter already is from what is known of it beforehand. */
+  readonly at: readonly [number, number, number, number];
+  readonly missFrac: number;
+}
+
+function straighten(picked: ClearDays, run: RunTurned, at: { turn: number; steeper: number; contrast: number }): Rows {
+  const { use, dayOf, meteredKwh } = picked;
+  const scaled = (kwh: Float64Array): Float64Array => {
+    const gain = gains(picked, kwh);
+    return kwh.map((value, i) => value * gain[dayOf[i]!]!);
+  };
+  const flat = scaled(run(at.turn, -90));
+  const drawn = (turn: number, steeper: number): Float64Array => {
+    const curve = scaled(run(turn, steeper));
+    return curve.map((value, i) => value + at.contrast * (value - flat[i]!));
+  };
+  const base = drawn(at.turn, at.steeper);
+  const turned = drawn(at.turn + NUDGE_DEG, at.steeper);
+  const tilted = drawn(at.turn, at.steeper + NUDGE_DEG);
+  const perMinute = picked.prepared.weather.axis.stepMinutes * 2;
+  const kept = [...use.keys()].filter((i) => use[i] === 1);
+  const column = (of: (i: number) => number): Float64Array => Float64Array.from(kept, of);
+  return {
+    missed: column((i) => meteredKwh[i]! - base[i]!),
+    moves: [
+      column((i) => (turned[i]! - base[i]!) / NUDGE_DEG),
+      column((i) => (tilted[i]! - base[i]!) / NUDGE_DEG),
+      column((i) => -((base[i + 1] ?? 0) - (base[i - 1] ?? 0)) / perMinute),
+      column((i) => (base[i]! - flat[i]!) / (1 + at.contrast)),
+    ],
+    day: Int32Array.from(kept, (i) => dayOf[i]!),
+    at: [0, at.steeper, 0, at.contrast],
+    missFrac: missOf(picked, base, true),
+  };
+}
+
+/**
+ * What is known beforehand of turn, tilt, clock and contrast, one deviation. Contrast is how much a plane differs from a flat one: sky models
+ * part ways there by a quarter, and a tilt that took it up would drag the turn along. Clocks are off by half hours or hardly at all: only a shift beyond
+ * OFF_CLOCK_MIN is let stand, else the few minutes that a sky model bends a day by would be taken out of the turn.
+ */
+export type Known = readonly [number, number, number, number];
+export const OPEN: Known = [1e4, 3, 30, 0.3];
+export const CLOCK_RIGHT: Known = [1e4, 3, 1.5, 0.3];
+/** The book's plane as it is. */
+export const BOOK: Known = [1e-4, 1e-4, 1e-4, 0.3];
+export const OFF_CLOCK_MIN = 18;
+
+/** Parameters in the order of a row's moves. */
+type Solved = [turn: number, steeper: number, clock: number, contrast: number];
+const TERMS = 4;
+/** Hours of many days repeat the same bend of a sky model: they weigh against what is known beforehand as this many do. */
+const WORTH_HOURS = 30;
+
+/** Least squares, hours far off weighed down; `times` repeats days for a redraw. */
+function solveRows({ missed, moves, day, at }: Rows, known: Known, times: Int32Array | null): Solved {
+  const scale = Math.max(1e-9, 1.4826 * medianOf(missed.map(Math.abs)));
+  const worth = Math.min(1, WORTH_HOURS / missed.length);
+  const normal = Matrix.zeros(TERMS, TERMS);
+  const right = Matrix.zeros(TERMS, 1);
+  for (let r = 0; r < missed.length; r++) {
+    const count = times ? times[day[r]!]! : 1;
+    if (count === 0) continue;
+    const far = Math.abs(missed[r]!) / (2.5 * scale);
+    const weight = (count * worth * (far > 1 ? 1 / far : 1)) / (scale * scale);
+    for (let a = 0; a < TERMS; a++) {
+      const left = weight * moves[a as 0 | 1 | 2 | 3][r]!;
+      right.set(a, 0, right.get(a, 0) + left * missed[r]!);
+      for (let b = 0; b < TERMS; b++) normal.set(a, b, normal.get(a, b) + left * moves[b as 0 | 1 | 2 | 3][r]!);
+    }
+  }
+  for (let a = 0; a < TERMS; a++) {
+    const precision = 1 / known[a]! ** 2;
+    normal.set(a, a, normal.get(a, a) + precision);
+    right.set(a, 0, right.get(a, 0) - precision * at[a]!);
+  }
+  const solved = solve(normal, right).to1DArray();
+  return [solved[0]!, solved[1]!, solved[2]!, solved[3]!];
+}
+
+/** Redraws whole days. */
+export function redraw(rows: Rows, known: Known, days: number): [Float64Array, Float64Array, Float64Array] {
+  const uniform = seededUniform(SEED);
+  const out: [Float64Array, Float64Array, Float64Array] = [new Float64Array(DRAWS), new Float64Array(DRAWS), new Float64Array(DRAWS)];
+  const times = new Int32Array(days);
+  for (let draw = 0; draw < DRAWS; draw++) {
+    times.fill(0);
+    for (let k = 0; k < days; k++) times[Math.floor(uniform() * days)]!++;
+    const solved = solveRows(rows, known, times);
+    out[0][draw] = solved[0];
+    out[1][draw] = solved[1];
+    out[2][draw] = solved[2];
+  }
+  return out;
+}

@@ -8,6 +8,7 @@ import styles from "@/features/causes/Causes.module.css";
 import { Figure } from "@/features/figures/Figure";
 import { number, percent } from "@/features/figures/format";
 import chapter from "@/features/look/Chapter.module.css";
+import { ScrollBox } from "@/features/look/ScrollBox";
 import { ChartFrame } from "@/features/save/ChartFrame";
 import { ageingWorking } from "@/features/workings/cause-working";
 
@@ -101,32 +102,34 @@ function Reading({ slug, name, report, commissioned, excluded, fiscal }: AgeingC
       <div className={styles.split}>
         <section className={chapter.section}>
           <h2>Three schools, and which to trust</h2>
-          <table className={chapter.table}>
-            <thead>
-              <tr>
-                <th>school</th>
-                <th>% a year</th>
-                <th>interval</th>
-                <th />
-              </tr>
-            </thead>
-            <tbody>
-              {report.schools.map((school) => (
-                <tr key={school.name}>
-                  <td title={SCHOOLS[school.name].what} style={{ whiteSpace: "normal" }}>
-                    <b>{SCHOOLS[school.name].name}</b> <span className={chapter.soft}>{SCHOOLS[school.name].what}</span>
-                  </td>
-                  <td className={school.name === "naive" ? styles.struck : undefined}>
-                    <Figure plain working={() => ageingWorking(report)}>
-                      {rate(school.perYearFrac)}
-                    </Figure>
-                  </td>
-                  <td>{school.low === null ? "–" : `${rate(school.low)} to ${rate(school.high)}`}</td>
-                  <td className={chapter.soft}>{SCHOOLS[school.name].trust}</td>
+          <ScrollBox label="Schools">
+            <table className={chapter.table}>
+              <thead>
+                <tr>
+                  <th>school</th>
+                  <th>% a year</th>
+                  <th>interval</th>
+                  <th />
                 </tr>
-              ))}
-            </tbody>
-          </table>
+              </thead>
+              <tbody>
+                {report.schools.map((school) => (
+                  <tr key={school.name}>
+                    <td title={SCHOOLS[school.name].what} style={{ whiteSpace: "normal" }}>
+                      <b>{SCHOOLS[school.name].name}</b> <span className={chapter.soft}>{SCHOOLS[school.name].what}</span>
+                    </td>
+                    <td className={school.name === "naive" ? styles.struck : undefined}>
+                      <Figure plain working={() => ageingWorking(report)}>
+                        {rate(school.perYearFrac)}
+                      </Figure>
+                    </td>
+                    <td>{school.low === null ? "–" : `${rate(school.low)} to ${rate(school.high)}`}</td>
+                    <td className={chapter.soft}>{SCHOOLS[school.name].trust}</td>
+                  </tr>
+                ))}
+              </tbody>
+            </table>
+          </ScrollBox>
           <p className={chapter.soft}>
             With one, two and three more years the interval would be about{" "}
             {report.halfWidthLater.map((half) => `±${rate(half)}`).join(", ")} % a year.
@@ -134,40 +137,44 @@ function Reading({ slug, name, report, commissioned, excluded, fiscal }: AgeingC
         </section>
         <section className={chapter.section}>
           <h2>What the filters leave, and what they do</h2>
-          <table className={chapter.table}>
-            <thead>
-              <tr>
-                <th>after</th>
-                <th>days</th>
-                <th>% a year would be</th>
-              </tr>
-            </thead>
-            <tbody>
-              {report.filters.map((filter) => (
-                <tr key={filter.name}>
-                  <td>{FILTERS[filter.name] ?? filter.name}</td>
-                  <td>{number(filter.days)}</td>
-                  <td>{rate(filter.perYearFrac)}</td>
+          <ScrollBox label="Filters">
+            <table className={chapter.table}>
+              <thead>
+                <tr>
+                  <th>after</th>
+                  <th>days</th>
+                  <th>% a year would be</th>
                 </tr>
-              ))}
-            </tbody>
-          </table>
-          <table className={chapter.table}>
-            <thead>
-              <tr>
-                <th>whole year</th>
-                <th>metered, kWh</th>
-              </tr>
-            </thead>
-            <tbody>
-              {[...report.yearTotals, ...fiscal].map((year) => (
-                <tr key={year.key}>
-                  <td>{year.key}</td>
-                  <td>{number(year.kwh)}</td>
+              </thead>
+              <tbody>
+                {report.filters.map((filter) => (
+                  <tr key={filter.name}>
+                    <td>{FILTERS[filter.name] ?? filter.name}</td>
+                    <td>{number(filter.days)}</td>
+                    <td>{rate(filter.perYearFrac)}</td>
+                  </tr>
+                ))}
+              </tbody>
+            </table>
+          </ScrollBox>
+          <ScrollBox label="Whole years">
+            <table className={chapter.table}>
+              <thead>
+                <tr>
+                  <th>whole year</th>
+                  <th>metered, kWh</th>
                 </tr>
-              ))}
-            </tbody>
-          </table>
+              </thead>
+              <tbody>
+                {[...report.yearTotals, ...fiscal].map((year) => (
+                  <tr key={year.key}>
+                    <td>{year.key}</td>
+                    <td>{number(year.kwh)}</td>
+                  </tr>
+                ))}
+              </tbody>
+            </table>
+          </ScrollBox>
         </section>
       </div>
       {hasRate && <Letter name={name} report={report} commissioned={commissioned} excluded={excluded} />}

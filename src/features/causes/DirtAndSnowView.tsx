@@ -7,6 +7,7 @@ import type { CauseReport } from "@/contracts/causes";
 import { Figure } from "@/features/figures/Figure";
 import { dateName, number, percent } from "@/features/figures/format";
 import chapter from "@/features/look/Chapter.module.css";
+import { ScrollBox } from "@/features/look/ScrollBox";
 import { ChartFrame } from "@/features/save/ChartFrame";
 import styles from "./Causes.module.css";
 
@@ -58,30 +59,32 @@ export function DirtAndSnowView({ slug, report, pricePerKwh, currency }: DirtAnd
         <section className={chapter.section}>
           <h2>What cleanings brought</h2>
           {soiling.cleanings.length > 0 ? (
-            <table className={chapter.table}>
-              <thead>
-                <tr>
-                  <th>date</th>
-                  <th style={{ textAlign: "left" }}>told by</th>
-                  <th>brought, kWh</th>
-                  {pricePerKwh !== null && <th>worth, {currency}</th>}
-                </tr>
-              </thead>
-              <tbody>
-                {soiling.cleanings.map((cleaning) => (
-                  <tr key={cleaning.date}>
-                    <td>{cleaning.date}</td>
-                    <td style={{ textAlign: "left" }}>{cleaning.cause === "cleaning" ? "field book" : "the output alone"}</td>
-                    <td>
-                      <Figure plain working={() => cleaningWorking(cleaning.date, cleaning.gainKwh)}>
-                        {number(cleaning.gainKwh)}
-                      </Figure>
-                    </td>
-                    {pricePerKwh !== null && <td>{number(cleaning.gainKwh * pricePerKwh)}</td>}
+            <ScrollBox label="What cleanings brought">
+              <table className={chapter.table}>
+                <thead>
+                  <tr>
+                    <th>date</th>
+                    <th style={{ textAlign: "left" }}>told by</th>
+                    <th>brought, kWh</th>
+                    {pricePerKwh !== null && <th>worth, {currency}</th>}
                   </tr>
-                ))}
-              </tbody>
-            </table>
+                </thead>
+                <tbody>
+                  {soiling.cleanings.map((cleaning) => (
+                    <tr key={cleaning.date}>
+                      <td>{cleaning.date}</td>
+                      <td style={{ textAlign: "left" }}>{cleaning.cause === "cleaning" ? "field book" : "the output alone"}</td>
+                      <td>
+                        <Figure plain working={() => cleaningWorking(cleaning.date, cleaning.gainKwh)}>
+                          {number(cleaning.gainKwh)}
+                        </Figure>
+                      </td>
+                      {pricePerKwh !== null && <td>{number(cleaning.gainKwh * pricePerKwh)}</td>}
+                    </tr>
+                  ))}
+                </tbody>
+              </table>
+            </ScrollBox>
           ) : (
             <p className={chapter.soft}>No cleaning is written down, and none is seen in the output.</p>
           )}
@@ -95,32 +98,34 @@ export function DirtAndSnowView({ slug, report, pricePerKwh, currency }: DirtAnd
       <section className={chapter.section}>
         <h2>Snow, winter by winter</h2>
         {snow.winters.length > 0 ? (
-          <table className={chapter.table}>
-            <thead>
-              <tr>
-                <th>winter</th>
-                <th>falls that stayed</th>
-                <th>days under snow</th>
-                <th>lost, kWh</th>
-                {pricePerKwh !== null && <th>worth, {currency}</th>}
-                <th>clearing the next morning would have brought, kWh</th>
-                <th>waiting kept of that</th>
-              </tr>
-            </thead>
-            <tbody>
-              {snow.winters.map((winter) => (
-                <tr key={winter.key}>
-                  <td>{winter.key}</td>
-                  <td>{winter.spells}</td>
-                  <td>{winter.days}</td>
-                  <td>{number(winter.lostKwh)}</td>
-                  {pricePerKwh !== null && <td>{number(winter.lostKwh * pricePerKwh)}</td>}
-                  <td>{number(winter.clearingKwh)}</td>
-                  <td>{winter.lostKwh > 0 ? percent(1 - winter.clearingKwh / winter.lostKwh, 0) : "–"}</td>
+          <ScrollBox label="Snow by winter">
+            <table className={chapter.table}>
+              <thead>
+                <tr>
+                  <th>winter</th>
+                  <th>falls that stayed</th>
+                  <th>days under snow</th>
+                  <th>lost, kWh</th>
+                  {pricePerKwh !== null && <th>worth, {currency}</th>}
+                  <th>clearing the next morning would have brought, kWh</th>
+                  <th>waiting kept of that</th>
                 </tr>
-              ))}
-            </tbody>
-          </table>
+              </thead>
+              <tbody>
+                {snow.winters.map((winter) => (
+                  <tr key={winter.key}>
+                    <td>{winter.key}</td>
+                    <td>{winter.spells}</td>
+                    <td>{winter.days}</td>
+                    <td>{number(winter.lostKwh)}</td>
+                    {pricePerKwh !== null && <td>{number(winter.lostKwh * pricePerKwh)}</td>}
+                    <td>{number(winter.clearingKwh)}</td>
+                    <td>{winter.lostKwh > 0 ? percent(1 - winter.clearingKwh / winter.lostKwh, 0) : "–"}</td>
+                  </tr>
+                ))}
+              </tbody>
+            </table>
+          </ScrollBox>
         ) : (
           <p className={chapter.soft}>No snow was seen on the modules.</p>
         )}

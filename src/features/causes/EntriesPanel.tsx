@@ -7,6 +7,7 @@ import { type CauseReport, entryKinds, type FieldEntry } from "@/contracts/cause
 import { asRefused, call, type RefusedCall } from "@/features/api";
 import chapter from "@/features/look/Chapter.module.css";
 import { DateField } from "@/features/look/DateField";
+import { ScrollBox } from "@/features/look/ScrollBox";
 import { Refused } from "@/features/problems/ProblemList";
 import styles from "./Causes.module.css";
 
@@ -35,39 +36,41 @@ export function EntriesPanel({ slug, entries, report }: { slug: string; entries:
     <section className={chapter.section} id="field-book">
       <h2>Field book</h2>
       {entries.length > 0 ? (
-        <table className={chapter.table}>
-          <thead>
-            <tr>
-              <th>date</th>
-              <th style={{ textAlign: "left" }}>kind</th>
-              <th style={{ textAlign: "left" }}>note</th>
-              <th style={{ textAlign: "left" }}>what it did</th>
-              <th />
-            </tr>
-          </thead>
-          <tbody>
-            {entries.map((entry) => (
-              <tr key={entry.id}>
-                <td>{entry.from.slice(0, 10)}</td>
-                <td style={{ textAlign: "left" }}>{entry.kind}</td>
-                <td style={{ textAlign: "left", whiteSpace: "normal" }}>{entry.note}</td>
-                <td style={{ textAlign: "left" }} className={effectOf(entry).startsWith("no effect") ? chapter.clay : chapter.soft}>
-                  {effectOf(entry)}
-                </td>
-                <td>
-                  <Button
-                    variant="subtle"
-                    size="compact-xs"
-                    aria-label={`Remove the entry of ${entry.from.slice(0, 10)}`}
-                    onClick={() => change(call("DELETE", `/api/books/${slug}/entries/${entry.id}`))}
-                  >
-                    remove
-                  </Button>
-                </td>
+        <ScrollBox label="Entries">
+          <table className={chapter.table}>
+            <thead>
+              <tr>
+                <th>date</th>
+                <th style={{ textAlign: "left" }}>kind</th>
+                <th style={{ textAlign: "left" }}>note</th>
+                <th style={{ textAlign: "left" }}>what it did</th>
+                <th />
               </tr>
-            ))}
-          </tbody>
-        </table>
+            </thead>
+            <tbody>
+              {entries.map((entry) => (
+                <tr key={entry.id}>
+                  <td>{entry.from.slice(0, 10)}</td>
+                  <td style={{ textAlign: "left" }}>{entry.kind}</td>
+                  <td style={{ textAlign: "left", whiteSpace: "normal" }}>{entry.note}</td>
+                  <td style={{ textAlign: "left" }} className={effectOf(entry).startsWith("no effect") ? chapter.clay : chapter.soft}>
+                    {effectOf(entry)}
+                  </td>
+                  <td>
+                    <Button
+                      variant="subtle"
+                      size="compact-xs"
+                      aria-label={`Remove the entry of ${entry.from.slice(0, 10)}`}
+                      onClick={() => change(call("DELETE", `/api/books/${slug}/entries/${entry.id}`))}
+                    >
+                      remove
+                    </Button>
+                  </td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </ScrollBox>
       ) : (
         <p className={chapter.soft}>
           Nothing is written down yet. A cleaning, an outage or a repair with its date lets findings be told from faults.

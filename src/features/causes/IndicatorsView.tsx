@@ -6,6 +6,7 @@ import { nameplateW } from "@/core/site";
 import { Figure } from "@/features/figures/Figure";
 import { monthName, number, percent } from "@/features/figures/format";
 import chapter from "@/features/look/Chapter.module.css";
+import { ScrollBox } from "@/features/look/ScrollBox";
 import type { LedgerContext } from "@/features/workings/ledger-workings";
 import type { Working } from "@/features/workings/working";
 
@@ -106,32 +107,34 @@ export function IndicatorsView({ indicators, lines, context }: Props) {
           ? "No readings yet, so nothing can be indicated."
           : `Performance ratio ${share(all.performanceRatio)} over all years, ${share(all.temperatureCorrectedRatio)} at 25 °C; the plant was ready for ${share(all.availabilityByTimeFrac)} of the hours with light.`}
       </p>
-      <table className={chapter.table}>
-        <thead>
-          <tr>
-            <th>span</th>
-            {COLUMNS.map(({ name }) => (
-              <th key={name}>{name}</th>
-            ))}
-          </tr>
-        </thead>
-        <tbody>
-          {shown.map((row) => (
-            <tr key={row.key}>
-              <td>{monthName(row.key)}</td>
-              {cells(row)}
-            </tr>
-          ))}
-        </tbody>
-        {all && (
-          <tfoot>
+      <ScrollBox label="Indicators">
+        <table className={chapter.table}>
+          <thead>
             <tr>
-              <td>All years</td>
-              {cells(all)}
+              <th>span</th>
+              {COLUMNS.map(({ name }) => (
+                <th key={name}>{name}</th>
+              ))}
             </tr>
-          </tfoot>
-        )}
-      </table>
+          </thead>
+          <tbody>
+            {shown.map((row) => (
+              <tr key={row.key}>
+                <td>{monthName(row.key)}</td>
+                {cells(row)}
+              </tr>
+            ))}
+          </tbody>
+          {all && (
+            <tfoot>
+              <tr>
+                <td>All years</td>
+                {cells(all)}
+              </tr>
+            </tfoot>
+          )}
+        </table>
+      </ScrollBox>
     </>
   );
 }

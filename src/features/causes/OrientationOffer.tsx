@@ -9,6 +9,7 @@ import { asRefused, call, type RefusedCall } from "@/features/api";
 import { number, percent } from "@/features/figures/format";
 import chapter from "@/features/look/Chapter.module.css";
 import { DateField } from "@/features/look/DateField";
+import { ScrollBox } from "@/features/look/ScrollBox";
 import { Refused } from "@/features/problems/ProblemList";
 
 type Orientation = NonNullable<CauseReport["orientation"]>;
@@ -38,28 +39,30 @@ export function OrientationOffer({ slug, orientation }: { slug: string; orientat
   };
   return (
     <div>
-      <table className={chapter.table}>
-        <thead>
-          <tr>
-            <th>array</th>
-            <th>book</th>
-            <th>acts like</th>
-            <th>tilt in the book</th>
-            <th>acts like</th>
-          </tr>
-        </thead>
-        <tbody>
-          {arrays.map((array) => (
-            <tr key={array.id}>
-              <td>{array.name || array.id}</td>
-              <td>{number(array.azimuthDeg)}°</td>
-              <td className={isWrong ? chapter.clay : undefined}>{number(array.fittedAzimuthDeg)}°</td>
-              <td>{number(array.tiltDeg)}°</td>
-              <td>{number(array.fittedTiltDeg)}°</td>
+      <ScrollBox label="Planes">
+        <table className={chapter.table}>
+          <thead>
+            <tr>
+              <th>array</th>
+              <th>book</th>
+              <th>acts like</th>
+              <th>tilt in the book</th>
+              <th>acts like</th>
             </tr>
-          ))}
-        </tbody>
-      </table>
+          </thead>
+          <tbody>
+            {arrays.map((array) => (
+              <tr key={array.id}>
+                <td>{array.name || array.id}</td>
+                <td>{number(array.azimuthDeg)}°</td>
+                <td className={isWrong ? chapter.clay : undefined}>{number(array.fittedAzimuthDeg)}°</td>
+                <td>{number(array.tiltDeg)}°</td>
+                <td>{number(array.fittedTiltDeg)}°</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </ScrollBox>
       <p className={isWrong ? chapter.clay : chapter.soft}>
         {isWrong
           ? `Acts like ${bearingWords(arrays[0]!.fittedAzimuthDeg)}, ±${number((turnDeg.high - turnDeg.low) / 2)}°. The book's plane misses the clear days by ${percent(orientation.bookMissFrac)}, the turned one by ${percent(orientation.fittedMissFrac)}; it would change the expected year by ${number(changeKwhPerYear)} kWh.`

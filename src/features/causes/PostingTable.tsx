@@ -8,6 +8,7 @@ import { ACCOUNT_NAMES, LEDGER_ACCOUNTS, type LedgerAccount } from "@/core/accou
 import { asRefused, call, type RefusedCall } from "@/features/api";
 import { number } from "@/features/figures/format";
 import chapter from "@/features/look/Chapter.module.css";
+import { ScrollBox } from "@/features/look/ScrollBox";
 import { Refused } from "@/features/problems/ProblemList";
 import styles from "./Causes.module.css";
 
@@ -50,44 +51,46 @@ export function PostingTable({ slug, month, postings, keeping }: PostingTablePro
   return (
     <section className={chapter.section}>
       <h2>Postings of the month{closed ? ", closed" : ""}</h2>
-      <table className={`${chapter.table} ${styles.postings}`} data-testid="postings">
-        <thead>
-          <tr>
-            <th>account</th>
-            <th>by the book, kWh</th>
-            <th>by evidence, kWh</th>
-            <th>{closed ? "as closed, kWh" : "stands, kWh"}</th>
-            {closed && <th>would stand today, kWh</th>}
-            <th />
-          </tr>
-        </thead>
-        <tbody>
-          {shown.map((posting) => (
-            <tr key={posting.account}>
-              <td>
-                {ACCOUNT_NAMES[posting.account].code} {ACCOUNT_NAMES[posting.account].name}
-              </td>
-              <td>{number(posting.budgetKwh, 1)}</td>
-              <td>{number(posting.actualKwh, 1)}</td>
-              <td>
-                <b>{number(closed ? asClosed(closed, posting.account) : posting.finalKwh, 1)}</b>
-              </td>
-              {closed && <td className={drifts(closed, posting) ? chapter.clay : undefined}>{number(posting.finalKwh, 1)}</td>}
-              <td>
-                {!closed && (
-                  <RowActions
-                    month={month}
-                    account={posting.account}
-                    isAccepted={keeping.accepted.some((one) => one.month === month && one.account === posting.account)}
-                    act={act}
-                    move={setMoving}
-                  />
-                )}
-              </td>
+      <ScrollBox label="Postings">
+        <table className={`${chapter.table} ${styles.postings}`} data-testid="postings">
+          <thead>
+            <tr>
+              <th>account</th>
+              <th>by the book, kWh</th>
+              <th>by evidence, kWh</th>
+              <th>{closed ? "as closed, kWh" : "stands, kWh"}</th>
+              {closed && <th>would stand today, kWh</th>}
+              <th />
             </tr>
-          ))}
-        </tbody>
-      </table>
+          </thead>
+          <tbody>
+            {shown.map((posting) => (
+              <tr key={posting.account}>
+                <td>
+                  {ACCOUNT_NAMES[posting.account].code} {ACCOUNT_NAMES[posting.account].name}
+                </td>
+                <td>{number(posting.budgetKwh, 1)}</td>
+                <td>{number(posting.actualKwh, 1)}</td>
+                <td>
+                  <b>{number(closed ? asClosed(closed, posting.account) : posting.finalKwh, 1)}</b>
+                </td>
+                {closed && <td className={drifts(closed, posting) ? chapter.clay : undefined}>{number(posting.finalKwh, 1)}</td>}
+                <td>
+                  {!closed && (
+                    <RowActions
+                      month={month}
+                      account={posting.account}
+                      isAccepted={keeping.accepted.some((one) => one.month === month && one.account === posting.account)}
+                      act={act}
+                      move={setMoving}
+                    />
+                  )}
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </ScrollBox>
       {moving && (
         <MoveForm key={moving} month={month} from={moving} most={postings.find(({ account }) => account === moving)!.finalKwh} act={act} />
       )}

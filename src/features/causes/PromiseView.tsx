@@ -5,6 +5,7 @@ import type { LedgerLine } from "@/core/reconcile";
 import { Figure } from "@/features/figures/Figure";
 import { monthName, number, percent } from "@/features/figures/format";
 import chapter from "@/features/look/Chapter.module.css";
+import { ScrollBox } from "@/features/look/ScrollBox";
 import { ChartFrame } from "@/features/save/ChartFrame";
 import styles from "./Causes.module.css";
 
@@ -39,48 +40,50 @@ export function PromiseView({ slug, months, fiscalStart }: { slug: string; month
         {spread === null ? "" : ` (${percent(spread[0], 0)} to ${percent(spread[1], 0)} from year to year)`}:{" "}
         {biasWords(expected / promised)}
       </p>
-      <table className={chapter.table}>
-        <thead>
-          <tr>
-            <th>month</th>
-            <th>promise, kWh</th>
-            <th>expected, kWh</th>
-            <th>metered, kWh</th>
-            <th>metered ÷ promise</th>
-            <th>expected ÷ promise</th>
-            <th>metered ÷ expected</th>
-          </tr>
-        </thead>
-        <tbody>
-          {byMonth.map(({ month, own }) => {
-            const p = sum(own, (line) => line.promiseKwh! * line.readFrac);
-            const e = sum(own, (line) => line.expectedKwh - line.unreadKwh);
-            const m = sum(own, (line) => line.meteredKwh!);
-            return (
-              <tr key={month}>
-                <td>{monthName(`2000-${String(month + 1).padStart(2, "0")}`)}</td>
-                <td>{number(p / Math.max(1, own.length))}</td>
-                <td>{number(e / Math.max(1, own.length))}</td>
-                <td>{number(m / Math.max(1, own.length))}</td>
-                <td>{p > 0 ? percent(m / p) : "–"}</td>
-                <td>{p > 0 ? percent(e / p) : "–"}</td>
-                <td>{e > 0 ? percent(m / e) : "–"}</td>
-              </tr>
-            );
-          })}
-        </tbody>
-        <tfoot>
-          <tr>
-            <td>Sum over sum</td>
-            <td>{number(promised)}</td>
-            <td>{number(expected)}</td>
-            <td>{number(metered)}</td>
-            <td>{percent(metered / promised)}</td>
-            <td>{percent(expected / promised)}</td>
-            <td>{percent(metered / expected)}</td>
-          </tr>
-        </tfoot>
-      </table>
+      <ScrollBox label="Promise by month">
+        <table className={chapter.table}>
+          <thead>
+            <tr>
+              <th>month</th>
+              <th>promise, kWh</th>
+              <th>expected, kWh</th>
+              <th>metered, kWh</th>
+              <th>metered ÷ promise</th>
+              <th>expected ÷ promise</th>
+              <th>metered ÷ expected</th>
+            </tr>
+          </thead>
+          <tbody>
+            {byMonth.map(({ month, own }) => {
+              const p = sum(own, (line) => line.promiseKwh! * line.readFrac);
+              const e = sum(own, (line) => line.expectedKwh - line.unreadKwh);
+              const m = sum(own, (line) => line.meteredKwh!);
+              return (
+                <tr key={month}>
+                  <td>{monthName(`2000-${String(month + 1).padStart(2, "0")}`)}</td>
+                  <td>{number(p / Math.max(1, own.length))}</td>
+                  <td>{number(e / Math.max(1, own.length))}</td>
+                  <td>{number(m / Math.max(1, own.length))}</td>
+                  <td>{p > 0 ? percent(m / p) : "–"}</td>
+                  <td>{p > 0 ? percent(e / p) : "–"}</td>
+                  <td>{e > 0 ? percent(m / e) : "–"}</td>
+                </tr>
+              );
+            })}
+          </tbody>
+          <tfoot>
+            <tr>
+              <td>Sum over sum</td>
+              <td>{number(promised)}</td>
+              <td>{number(expected)}</td>
+              <td>{number(metered)}</td>
+              <td>{percent(metered / promised)}</td>
+              <td>{percent(expected / promised)}</td>
+              <td>{percent(metered / expected)}</td>
+            </tr>
+          </tfoot>
+        </table>
+      </ScrollBox>
       <p className={chapter.soft}>
         The mean of {known.length} monthly percentages would be <span className={styles.struck}>{percent(naive)}</span>: it lets a January
         weigh as much as a July, and is not used.

@@ -24,7 +24,7 @@ export default async function LedgerChapter({ params, searchParams }: Props) {
     const fiscalStart = Math.min(12, Math.max(1, Number(starts) || 1));
     const input: LedgerPageInput = {
       ledger,
-      causes: run.report,
+      causes: run.reportVersion === book.version ? run.report : null,
       keeping: kept,
       posting: posting === "budget" ? "budget" : "evidence",
       fiscalStart,

@@ -25,7 +25,7 @@ function posted(budget: LedgerLine, actual: LedgerLine, causes: CauseReport): ob
   return {
     ...budget,
     explainedKwh: actual.expectedKwh,
-    unreadKwh: actual.unreadKwh,
+    explainedUnreadKwh: actual.unreadKwh,
     remainderKwh: actual.remainderKwh,
     budgetRemainderKwh: budget.remainderKwh,
     postings: LEDGER_ACCOUNTS.map((account) => ({

@@ -62,11 +62,13 @@ export function AgeingChapter(props: AgeingChapterProps) {
 
 function Reading({ slug, name, report, commissioned, excluded, fiscal }: AgeingChapterProps & { report: AgeingReport }) {
   const hasRate = report.perYearFrac !== null;
+  // The figure is the rate; what the warranty says to it is plain text, which may wrap.
+  const [rateWords, ...reason] = ageingSentence(report).split(". ");
   return (
     <>
       <p className={chapter.verdict} data-testid="ageing-verdict">
         <span className={report.verdict === "below" ? chapter.clay : undefined}>
-          {hasRate ? <Figure working={() => ageingWorking(report)}>{ageingSentence(report)}</Figure> : ageingSentence(report)}
+          {hasRate ? <Figure working={() => ageingWorking(report)}>{rateWords}</Figure> : rateWords}. {reason.join(". ")}
         </span>
         {report.firstStep && report.firstStep.low > 0 && (
           <>

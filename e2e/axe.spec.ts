@@ -37,7 +37,7 @@ const SCREENS = [
 for (const colorScheme of ["light", "dark"] as const) {
   for (const width of [1280, 390]) {
     test(`no serious fault for anyone, ${colorScheme}, ${width} px wide`, async ({ browser }) => {
-      test.setTimeout(240_000);
+      test.setTimeout(400_000);
       const context = await browser.newContext({ colorScheme, viewport: { width, height: 800 }, reducedMotion: "reduce" });
       const page = await context.newPage();
       for (const screen of SCREENS) {

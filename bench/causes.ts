@@ -38,7 +38,7 @@ export function benchLedger(years: number, stepMinutes: number, k = 0): OpenLedg
 
 export function seek(ledger: OpenLedger): number {
   const started = performance.now();
-  openCauses({ ledger, entries: [], fiscalStartMonth: 1, draws: DRAWS });
+  openCauses({ ledger, entries: [], draws: DRAWS });
   return performance.now() - started;
 }
 

@@ -106,7 +106,7 @@ export async function plantRows(): Promise<AccuracyRow[]> {
       events: file("events.csv"),
     });
     const { events } = await readEvents(createReadStream(file("events.csv")));
-    const report = openCauses({ ledger, entries: events, fiscalStartMonth: 1 })!;
+    const report = openCauses({ ledger, entries: events })!;
     const lost = truth.totals.losses_kwh;
     const posted = report.all.accountsKwh;
     const energy = (what: string, ours: number, name: string): AccuracyRow =>
@@ -210,7 +210,7 @@ export function simulate(plant: RandomPlant): Simulated {
     note: "",
     value: "",
   }));
-  return { plant, site, ledger, report: openCauses({ ledger, entries, fiscalStartMonth: 1 })!, losses };
+  return { plant, site, ledger, report: openCauses({ ledger, entries })!, losses };
 }
 
 /** Twenty stand-in plants with faults from a seed, and eight with nothing wrong. */

@@ -13,7 +13,7 @@ export async function causesFromFiles(options: CliOptions): Promise<{ ledger: Fi
   needed(options.weather, "weather", "a weather CSV");
   needed(options.production, "production", "a production CSV");
   const ledger = await ledgerFromFiles(options);
-  const causes = openCauses({ ledger, entries: ledger.entries, fiscalStartMonth: 1 });
+  const causes = openCauses({ ledger, entries: ledger.entries });
   if (!causes) throw new CliRefusal("Weather and production share no time that both know: there is nothing to reconcile.");
   return { ledger, causes };
 }

@@ -19,14 +19,21 @@ export const entryKinds = [
   "note",
 ] as const;
 
+const localDate = z
+  .string()
+  .regex(
+    /^\d{4}-(0[1-9]|1[0-2])-(0[1-9]|[12]\d|3[01])([T ]\d{2}:\d{2}.*)?$/,
+    "a local date such as 2023-04-09, or with its time: write the date anew",
+  );
+
 /** A dated entry of the field book: local dates or times, first and last. */
 export const fieldEntrySchema = z.strictObject({
-  from: z.string(),
-  to: z.string(),
+  from: localDate,
+  to: localDate,
   kind: z.enum(entryKinds),
-  array: z.string(),
-  note: z.string(),
-  value: z.string(),
+  array: z.string().max(200),
+  note: z.string().max(2000, "at most 2,000 characters: shorten the note"),
+  value: z.string().max(200),
 });
 export type FieldEntry = z.output<typeof fieldEntrySchema>;
 

@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { LEDGER_ACCOUNTS } from "@/core/accounts";
 import { postingPairSchema } from "./causes";
+import { ledgerLineSchema } from "./ledger";
 
 const month = z.string().regex(/^\d{4}-(0[1-9]|1[0-2])$/, "a month such as 2023-04");
 const account = z.enum(LEDGER_ACCOUNTS);
@@ -22,9 +23,8 @@ export type Transfer = z.output<typeof transferSchema>;
 export const closedMonthSchema = z.strictObject({
   month,
   postings: z.array(postingPairSchema),
-  expectedKwh: z.number(),
-  explainedKwh: z.number(),
-  meteredKwh: z.number().nullable(),
+  /** The whole line by evidence, moves included: what the spread goes on showing. */
+  line: ledgerLineSchema,
   note: z.string(),
   closedAt: z.string(),
 });

@@ -1,5 +1,6 @@
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from "vitest";
 import { fieldEntrySchema } from "@/contracts/causes";
+import { totalLine } from "@/core/reconcile";
 import { type Book, createBook } from "@/usecases/books";
 import { causesNow, runWaiting } from "@/usecases/causes";
 import { loadDemo, type Services } from "@/wiring";
@@ -75,8 +76,10 @@ describe("a search for causes", () => {
   }, 120_000);
 });
 
+const emptyLine = (key: string) => ({ ...totalLine(key, []), readFrac: 1 });
+
 describe("moved postings and closed months", () => {
-  const closing = { month: "2023-04", postings: [], expectedKwh: 10, explainedKwh: 9, meteredKwh: 9, note: "signed" };
+  const closing = { month: "2023-04", postings: [], line: emptyLine("2023-04"), note: "signed" };
 
   it("are written with their trail, and taken back", async () => {
     await services.keeping.move(book.id, { month: "2023-04", from: "snow", to: "remainder", kwh: 3, reason: "no snow in April" }, "moved");
@@ -86,7 +89,7 @@ describe("moved postings and closed months", () => {
     const kept = await services.keeping.of(book.id);
     expect(kept.transfers).toMatchObject([{ from: "snow", to: "remainder", kwh: 3, reason: "no snow in April" }]);
     expect(kept.accepted).toEqual([{ month: "2023-04", account: "soiling" }]);
-    expect(kept.closed).toMatchObject([{ month: "2023-04", explainedKwh: 9, note: "signed" }]);
+    expect(kept.closed).toMatchObject([{ month: "2023-04", line: { key: "2023-04" }, note: "signed" }]);
     expect(kept.audit.map(({ what }) => what)).toEqual(["closed", "accepted", "moved"]);
     expect(await services.keeping.takeBack(book.id, kept.transfers[0]!.id, "2023-04", "back")).toBe(true);
     expect(await services.keeping.takeBack(book.id, kept.transfers[0]!.id, "2023-04", "back")).toBe(false);

@@ -83,7 +83,6 @@ describe("an ageing reading", () => {
       weight: new Float64Array(cleanLog.length).fill(1),
       dirtFrac: new Float64Array(cleanLog.length),
       months: [],
-      fiscalStartMonth: 1,
       ageAtStartYears: 1,
       draws: 200,
       seed: 3,

@@ -59,7 +59,7 @@ describe("the account by evidence", () => {
   });
 
   it("is the same each time", () => {
-    const again = openCauses({ ledger, entries: [], fiscalStartMonth: 1 })!;
+    const again = openCauses({ ledger, entries: [] })!;
     expect({ ...again, milliseconds: 0 }).toEqual({ ...report, milliseconds: 0 });
   });
 });
@@ -132,7 +132,7 @@ describe("coarser readings", () => {
   const coarse = openLedger({ site, weather, production: [], sparse: { spans, counters: [] }, promise: null });
 
   it("by months tell fewer causes, and say which", () => {
-    const report = openCauses({ ledger: coarse, entries: [], fiscalStartMonth: 1 })!;
+    const report = openCauses({ ledger: coarse, entries: [] })!;
     expect(report.resolution).toBe("months");
     expect(report.orientation).toBeNull();
     expect(report.cannotTell.join(" ")).toMatch(/outages, strings out, shading, orientation/);
@@ -140,9 +140,7 @@ describe("coarser readings", () => {
   });
 
   it("without readings there is nothing to seek", () => {
-    expect(
-      openCauses({ ledger: openLedger({ site, weather, production: [], promise: null }), entries: [], fiscalStartMonth: 1 }),
-    ).toBeNull();
+    expect(openCauses({ ledger: openLedger({ site, weather, production: [], promise: null }), entries: [] })).toBeNull();
   });
 });
 

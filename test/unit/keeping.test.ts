@@ -80,7 +80,12 @@ describe("a month's postings", () => {
     await keep(store, book, ground(), { action: "close", month: MONTH, note: "signed" });
     expect(page().drift).toBe("");
     const changed = { ...report, months: report.months.map((line) => ({ ...line, expectedKwh: line.expectedKwh * 1.02 })) };
+    const before = page().lines.find(({ key }) => key === MONTH)!;
     expect(page({ causes: changed }).drift).toMatch(/2021-06 by \+\d+ kWh/);
+    expect(page({ causes: changed }).lines.find(({ key }) => key === MONTH)).toEqual(before);
+    expect(page({ causes: changed }).lines.find(({ key }) => key === "2021-07")!.expectedKwh).not.toBe(
+      page().lines.find(({ key }) => key === "2021-07")!.expectedKwh,
+    );
     expect(kept.closed[0]!.postings.find(({ account }) => account === "soiling")!.actualKwh).toBeCloseTo(
       withTransfers({ soiling: report.months.find(({ key }) => key === MONTH)!.accountsKwh.soiling } as never, []).soiling,
       9,
@@ -93,6 +98,11 @@ describe("a month's postings", () => {
     await keep(store, book, ground(), { action: "reopen", month: MONTH, reason: "the meter was read again" });
     await keep(store, book, ground(), { action: "accept", month: MONTH, account: "snow" });
     expect(kept.audit.map(({ what }) => what)).toEqual(["snow accepted", "reopened: the meter was read again", "closed"]);
+  });
+
+  it("wait while causes are sought anew", async () => {
+    const waiting = { ...ground(), causes: null };
+    await expect(keep(store, book, waiting, { action: "close", month: MONTH, note: "" })).rejects.toThrow(/sought anew/);
   });
 
   it("of a month that is not there are refused by its name", async () => {

@@ -1,4 +1,5 @@
 import { linearRegression } from "simple-statistics";
+import { yearName } from "../time";
 
 /** Metered energy of a whole year. */
 export interface YearTotal {
@@ -24,14 +25,13 @@ export function naiveYears(
 ): NaiveYears {
   const sums = new Map<string, { kwh: number; months: number; read: number }>();
   for (const { key, kwh, readFrac } of months) {
-    const [year, month] = [Number(key.slice(0, 4)), Number(key.slice(5, 7))];
-    const name = firstMonth === 1 ? String(year) : String(month >= firstMonth ? year + 1 : year);
+    const name = yearName(key, firstMonth);
     const sum = sums.get(name) ?? { kwh: 0, months: 0, read: 0 };
     sums.set(name, { kwh: sum.kwh + kwh, months: sum.months + 1, read: sum.read + readFrac });
   }
   const years = [...sums]
     .filter(([, sum]) => sum.months === 12 && sum.read / 12 >= WHOLE_FRAC)
-    .map(([key, sum]) => ({ key: firstMonth === 1 ? key : `FY${key}`, kwh: sum.kwh }));
+    .map(([key, sum]) => ({ key, kwh: sum.kwh }));
   if (years.length < 2) return { years, changePerYearFrac: Number.NaN };
   const line = linearRegression(years.map((year, k) => [k, year.kwh]));
   return { years, changePerYearFrac: line.m / line.b };

@@ -16,7 +16,7 @@ export interface School {
 
 /** What is left of the days after each filter, and the rate that they would give. */
 export interface FilterStep {
-  readonly name: "all" | "read-and-lit" | "causes-out" | "clear" | "little-dirt";
+  readonly name: "read-and-lit" | "causes-out" | "clear" | "little-dirt";
   readonly days: number;
   readonly perYearFrac: number;
 }
@@ -52,7 +52,6 @@ export interface AgeingInput {
   readonly weight: Float64Array;
   readonly dirtFrac: Float64Array;
   readonly months: readonly { readonly key: string; readonly kwh: number; readonly readFrac: number }[];
-  readonly fiscalStartMonth: number;
   /** Age of the plant at the first day, years. */
   readonly ageAtStartYears: number;
   readonly draws: number;
@@ -97,8 +96,7 @@ export function readAgeing(input: AgeingInput): AgeingReading {
   const perYearFrac = rate(whole.slopeLog);
   const isTooSoon = years < SOON_YEARS - 0.1 || whole.pairs.length < LEAST_MONTH_PAIRS;
   const trend = monthlyTrend(days, clear);
-  const naive = naiveYears(input.months, 1);
-  const fiscal = input.fiscalStartMonth === 1 ? naive : naiveYears(input.months, input.fiscalStartMonth);
+  const naive = naiveYears(input.months);
   const filter = (name: FilterStep["name"], index: Float64Array): FilterStep => ({
     name,
     days: index.reduce((count, value) => count + (Number.isNaN(value) ? 0 : 1), 0),
@@ -115,7 +113,7 @@ export function readAgeing(input: AgeingInput): AgeingReading {
     schools: [
       { name: "year-on-year", perYearFrac, low: perYearFrac - half, high: perYearFrac + half },
       { name: "trend", perYearFrac: rate(trend.slopeLog), low: rate(trend.high), high: rate(trend.low) },
-      { name: "naive", perYearFrac: -fiscal.changePerYearFrac, low: Number.NaN, high: Number.NaN },
+      { name: "naive", perYearFrac: -naive.changePerYearFrac, low: Number.NaN, high: Number.NaN },
     ],
     filters: [
       filter("read-and-lit", input.rawLog),
@@ -125,7 +123,7 @@ export function readAgeing(input: AgeingInput): AgeingReading {
     ],
     yearOnYear: whole,
     trend,
-    naive: fiscal,
+    naive,
   };
 }
 

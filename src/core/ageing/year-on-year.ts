@@ -1,3 +1,4 @@
+import { medianSorted } from "simple-statistics";
 import { blockBootstrap } from "../statistics";
 
 /** A pair of days one year apart: change of the log index a year. */
@@ -47,7 +48,7 @@ export function yearOnYear(logIndex: Float64Array, { draws, seed }: YearOnYearTe
   const terms = { count: pairs.length, block: Math.max(1, Math.round(BLOCK_DAYS * perDay)), draws, seed };
   const counts = new Int32Array(pairs.length);
   const boot = blockBootstrap(terms, (indices) => medianOfDraw(indices, ranked, counts));
-  return { slopeLog: middle(ranked.sorted), low: boot.low, high: boot.high, pairs, draws: boot.draws };
+  return { slopeLog: medianSorted(ranked.sorted as unknown as number[]), low: boot.low, high: boot.high, pairs, draws: boot.draws };
 }
 
 function nearestKnown(values: Float64Array, at: number): number {
@@ -84,8 +85,3 @@ function medianOfDraw(indices: Int32Array, { sorted, rank }: Ranked, counts: Int
   }
   return Number.NaN;
 }
-
-const middle = (sorted: Float64Array): number => {
-  const half = sorted.length >> 1;
-  return sorted.length % 2 === 1 ? sorted[half]! : (sorted[half - 1]! + sorted[half]!) / 2;
-};

@@ -31,7 +31,6 @@ export interface EvidenceInput {
   readonly cleanings: readonly string[];
   /** Metered energy by local month, for the yearly totals. */
   readonly months: readonly { readonly key: string; readonly kwh: number; readonly readFrac: number }[];
-  readonly fiscalStartMonth: number;
   readonly draws: number;
   readonly seed: number;
 }
@@ -110,7 +109,6 @@ export function* seekEvidence(input: EvidenceInput): Generator<number, Evidence>
     weight: index.weight,
     dirtFrac: soiling.lostFracByDay,
     months: input.months,
-    fiscalStartMonth: input.fiscalStartMonth,
     ageAtStartYears: ageAtStart,
     draws: input.draws,
     seed: input.seed,

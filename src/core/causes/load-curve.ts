@@ -2,13 +2,10 @@ import type { CauseBasis } from "./basis";
 
 /** Metered over owed by load: what rating, sensor, meter and the model's own bends do all year alike, and no dated cause does. */
 export interface LoadCurve {
-  /** Upper ends of the bins, as shares of the ceiling. */
-  readonly loads: Float64Array;
-  /** Kept share in each. */
+  /** Kept share in each of equal bins of load, from none to the ceiling. */
   readonly kept: Float64Array;
   /** Sum over sum, all loads together, before it was held. */
   readonly levelFrac: number;
-  readonly errorFrac: number;
 }
 
 const BINS = 20;
@@ -28,8 +25,7 @@ const USUAL_BAND = 0.25;
 /** The same share at every load. */
 export function flatCurve(levelFrac: number): LoadCurve {
   const held = Math.max(1 - MOST_LEVEL, Math.min(1 + MOST_LEVEL, levelFrac));
-  const loads = Float64Array.from({ length: BINS }, (_, bin) => (bin + 0.5) / BINS);
-  return { loads, kept: new Float64Array(BINS).fill(held), levelFrac, errorFrac: 0.015 };
+  return { kept: new Float64Array(BINS).fill(held), levelFrac };
 }
 
 /**
@@ -80,8 +76,7 @@ export function loadCurve(
     const most = load < DIM_LOAD ? MOST_DIM_BEND : MOST_BEND;
     return held * (1 + Math.max(-most, Math.min(most, bend)));
   });
-  const loads = Float64Array.from({ length: BINS }, (_, bin) => (bin + 0.5) / BINS);
-  return { loads, kept, levelFrac, errorFrac: 0.01 };
+  return { kept, levelFrac };
 }
 
 /** An hour that gives this much of the ceiling was held for all of it. */

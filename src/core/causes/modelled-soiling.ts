@@ -22,10 +22,6 @@ export function modelledSoiling(basis: CauseBasis, index: DayIndex): SoilingEvid
     keptBy: (rainMm) => keptBy(rainMm, USUAL_WASHING),
     resets: [],
     isSeen: false,
-    levelLog: 0,
-    slopeLogPerYear: 0,
-    slopeError: 0.01,
     cleanLog: index.ratio.map((ratio, d) => (ratio > 0.2 ? Math.log(ratio) - Math.log(1 - lostFracByDay[d]!) : Number.NaN)),
-    scatter: 0.02,
   };
 }

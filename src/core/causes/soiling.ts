@@ -27,13 +27,8 @@ export interface SoilingEvidence {
   readonly resets: readonly SoilingReset[];
   /** Whether the readings tell dirt from nothing. */
   readonly isSeen: boolean;
-  /** Log of the output that is left when dirt is put back: level at day 0, change a year with its error. */
-  readonly levelLog: number;
-  readonly slopeLogPerYear: number;
-  readonly slopeError: number;
   /** Log ratio by day with dirt put back; NaN where a day tells nothing. */
   readonly cleanLog: Float64Array;
-  readonly scatter: number;
 }
 
 /** A rate is free to change from one block to the next. */
@@ -212,8 +207,6 @@ export function soilingEvidence(basis: CauseBasis, index: DayIndex, cleanings: r
     made?.columns.forEach((unit, k) => {
       combination[k] = unit.reduce((sum, value) => sum + value, 0) / days;
     });
-    const slopeOnly = new Float64Array(fit.coefficients.length);
-    slopeOnly[base + 1] = 1;
     const resets: SoilingReset[] = [];
     for (let d = 1; made && d < days; d++) {
       const before = lost[d - 1]!;
@@ -236,11 +229,7 @@ export function soilingEvidence(basis: CauseBasis, index: DayIndex, cleanings: r
       keptBy: (rainMm) => keptBy(rainMm, setting.washing),
       resets,
       isSeen,
-      levelLog: fit.coefficients[base]!,
-      slopeLogPerYear: fit.coefficients[base + 1]!,
-      slopeError: fit.errorOf(slopeOnly),
       cleanLog,
-      scatter: fit.scale,
     };
   }
 }

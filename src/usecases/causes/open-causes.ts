@@ -14,8 +14,6 @@ import { matchEntries } from "./match-entries";
 export interface CausesInput {
   readonly ledger: OpenLedger;
   readonly entries: readonly FieldEntry[];
-  /** Month in which the owner's year begins, 1 to 12. */
-  readonly fiscalStartMonth: number;
   readonly draws?: number;
   readonly seed?: number;
 }
@@ -45,7 +43,6 @@ export function* seekCauses(input: CausesInput): Generator<number, CauseReport |
     meters,
     cleanings: entries.filter(({ kind }) => kind === "cleaning").map(({ to }) => to.slice(0, 10)),
     months: ledger.report.months.map(({ key, meteredKwh, readFrac }) => ({ key, kwh: meteredKwh ?? 0, readFrac })),
-    fiscalStartMonth: input.fiscalStartMonth,
     draws,
     seed,
   });

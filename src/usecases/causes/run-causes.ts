@@ -1,4 +1,4 @@
-import type { CauseReport } from "@/contracts/causes";
+import type { CauseReport, CauseRun as PageRun } from "@/contracts/causes";
 import type { Book } from "../books";
 import type { OpenLedger } from "../ledger";
 import { seekCauses } from "./open-causes";
@@ -33,7 +33,7 @@ async function runOne({ causes, entries, books, ledgerOf }: CausePorts, bookId: 
   if (!taken || !book) return false;
   try {
     const ledger = await ledgerOf(book);
-    const search = seekCauses({ ledger, entries: (await entries.of(bookId)).map(({ id: _id, ...entry }) => entry), fiscalStartMonth: 1 });
+    const search = seekCauses({ ledger, entries: (await entries.of(bookId)).map(({ id: _id, ...entry }) => entry) });
     let step = search.next();
     while (!step.done) {
       if (!(await causes.progress(bookId, step.value))) return false;
@@ -47,3 +47,12 @@ async function runOne({ causes, entries, books, ledgerOf }: CausePorts, bookId: 
     throw error;
   }
 }
+
+/** A run as a page sees it: without its report, and whether that is of the book as it stands. */
+export const runForPage = ({ state, doneFrac, note, report, reportVersion }: CauseRun, { version }: Book): PageRun => ({
+  state,
+  doneFrac,
+  note,
+  isCurrent: reportVersion === version,
+  hasReport: report !== null,
+});

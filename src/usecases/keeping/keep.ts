@@ -1,7 +1,7 @@
 import type { CauseReport } from "@/contracts/causes";
 import type { ClosedMonth, Keeping, KeepingAction } from "@/contracts/keeping";
 import { ACCOUNT_NAMES, LEDGER_ACCOUNTS, type LedgerAccount } from "@/core/accounts";
-import { type LedgerLine, ledgerPostings, withTransfers } from "@/core/reconcile";
+import { type LedgerLine, ledgerPostings, lineWithTransfers, withTransfers } from "@/core/reconcile";
 import type { Book } from "../books";
 import type { OpenLedger } from "../ledger";
 import { Refusal } from "../refusal";
@@ -20,6 +20,8 @@ export async function keep(store: KeepingStore, book: Book, ground: KeepingGroun
     throw new Refusal("month-not-found", `${action.month} is no month of this ledger.`, "Reload the page.", { month: action.month });
   const closed = ground.keeping.closed.some(({ month }) => month === action.month);
   if (closed && action.action !== "reopen") refuse(action.month, "is closed", "Reopen the month first, with the reason.");
+  if (!ground.causes && line.meteredKwh !== null && action.action !== "reopen")
+    refuse(action.month, "its causes are being sought anew", "Wait until the page shows them, then do it again.");
   switch (action.action) {
     case "move":
       if (action.from === action.to) refuse(action.month, "the posting already stands on that account", "Choose another account.");
@@ -69,9 +71,10 @@ function frozen(ground: KeepingGround, line: LedgerLine, note: string): Omit<Clo
   return {
     month: line.key,
     postings: LEDGER_ACCOUNTS.map((account) => ({ account, budgetKwh: budget[account], actualKwh: posted[account] })),
-    expectedKwh: line.expectedKwh,
-    explainedKwh: (ground.causes?.months.find(({ key }) => key === line.key) ?? line).expectedKwh,
-    meteredKwh: line.meteredKwh,
+    line: lineWithTransfers(
+      ground.causes?.months.find(({ key }) => key === line.key) ?? line,
+      ground.keeping.transfers.filter(({ month }) => month === line.key),
+    ),
     note,
   };
 }

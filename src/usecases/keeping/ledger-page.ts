@@ -1,6 +1,7 @@
 import type { CauseReport } from "@/contracts/causes";
 import type { Keeping } from "@/contracts/keeping";
 import { type LedgerLine, lineWithTransfers, totalLine } from "@/core/reconcile";
+import { yearName } from "@/core/time";
 import type { OpenLedger } from "../ledger";
 
 export interface LedgerPageInput {
@@ -28,7 +29,7 @@ export interface LedgerPageLines {
 export function ledgerPage({ ledger, causes, keeping, posting, fiscalStart, year }: LedgerPageInput): LedgerPageLines {
   const budget = ledger.report.months;
   const byEvidence = posting === "evidence" && causes !== null;
-  const months = byEvidence
+  const today = byEvidence
     ? budget.map((line) =>
         lineWithTransfers(
           causes.months.find(({ key }) => key === line.key) ?? line,
@@ -36,7 +37,10 @@ export function ledgerPage({ ledger, causes, keeping, posting, fiscalStart, year
         ),
       )
     : budget;
-  const nameOf = (key: string): string => fiscalName(key, fiscalStart);
+  // A closed month stands as it was closed; what would stand today is told as its drift.
+  const frozen = new Map(keeping.closed.map(({ month, line }) => [month, line]));
+  const months = byEvidence ? today.map((line) => frozen.get(line.key) ?? line) : today;
+  const nameOf = (key: string): string => yearName(key, fiscalStart);
   const years = [...new Set(months.map(({ key }) => nameOf(key)))];
   const selected = year === "all" || (year !== undefined && years.includes(year)) ? year : (years.at(-1) ?? "all");
   const ofYear = (name: string): LedgerLine[] => months.filter(({ key }) => nameOf(key) === name);
@@ -48,15 +52,8 @@ export function ledgerPage({ ledger, causes, keeping, posting, fiscalStart, year
     months,
     sum: totalLine(selected, lines),
     posting: causes ? (byEvidence ? "evidence" : "budget") : null,
-    drift: byEvidence ? driftWords(months, keeping) : "",
+    drift: byEvidence ? driftWords(today, keeping) : "",
   };
-}
-
-/** "2023", or "FY2023" for the year that ends in 2023. */
-function fiscalName(key: string, startMonth: number): string {
-  const [year, month] = [Number(key.slice(0, 4)), Number(key.slice(5, 7))];
-  if (startMonth === 1) return String(year);
-  return `FY${month >= startMonth ? year + 1 : year}`;
 }
 
 const TELLABLE_FRAC = 0.002;
@@ -64,8 +61,8 @@ const TELLABLE_FRAC = 0.002;
 function driftWords(months: readonly LedgerLine[], { closed }: Keeping): string {
   const drifted = closed.flatMap((kept) => {
     const now = months.find(({ key }) => key === kept.month);
-    const off = now ? now.expectedKwh - kept.explainedKwh : 0;
-    return now && Math.abs(off) > TELLABLE_FRAC * kept.explainedKwh
+    const off = now ? now.expectedKwh - kept.line.expectedKwh : 0;
+    return now && Math.abs(off) > TELLABLE_FRAC * kept.line.expectedKwh
       ? [`${kept.month} by ${off > 0 ? "+" : "\u2212"}${Math.abs(off).toFixed(0)} kWh`]
       : [];
   });

@@ -2,7 +2,7 @@ import type { Metadata } from "next";
 import { bookPage } from "@/app/book-page";
 import { naiveYears } from "@/core/ageing";
 import { AgeingChapter } from "@/features/ageing/AgeingChapter";
-import { causesNow } from "@/usecases/causes";
+import { causesNow, runForPage } from "@/usecases/causes";
 
 export const metadata: Metadata = { title: "Ageing" };
 
@@ -26,13 +26,7 @@ export default async function AgeingPage({ params, searchParams }: Props) {
         slug={slug}
         name={book.site.name}
         report={run.report?.ageing ?? null}
-        run={{
-          state: run.state,
-          doneFrac: run.doneFrac,
-          note: run.note,
-          isCurrent: run.reportVersion === book.version,
-          hasReport: run.report !== null,
-        }}
+        run={runForPage(run, book)}
         commissioned={book.site.commissioned}
         excluded={(run.report?.findings ?? []).filter(({ kind }) => TAKEN_OUT.includes(kind)).map(({ what }) => what)}
         fiscal={naiveYears(months, fiscalStart).years.map(({ key, kwh }) => ({ key, kwh }))}

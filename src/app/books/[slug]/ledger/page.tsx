@@ -4,7 +4,7 @@ import { verdictOf } from "@/core/reconcile";
 import { pricePerKwh } from "@/features/geometry/price";
 import { LedgerPage, type LedgerView } from "@/features/ledger/LedgerPage";
 import { LEDGER_VIEWS } from "@/features/ledger/ledger-views";
-import { causesNow } from "@/usecases/causes";
+import { causesNow, runForPage } from "@/usecases/causes";
 import { type LedgerPageInput, ledgerPage } from "@/usecases/keeping";
 import { glanceOf } from "@/usecases/ledger";
 
@@ -53,17 +53,7 @@ export default async function LedgerChapter({ params, searchParams }: Props) {
         glance={id === "spread" && calendar && page.lines.length > 0 ? glanceOf(ledger, page.selected) : null}
         view={await viewOf()}
         posting={page.posting}
-        run={
-          ledger.report.all.meteredKwh === null
-            ? null
-            : {
-                state: run.state,
-                doneFrac: run.doneFrac,
-                note: run.note,
-                isCurrent: run.reportVersion === book.version,
-                hasReport: report !== null,
-              }
-        }
+        run={ledger.report.all.meteredKwh === null ? null : runForPage(run, book)}
         fiscalStart={fiscalStart}
         closed={kept.closed.map(({ month }) => month)}
         drift={page.drift}

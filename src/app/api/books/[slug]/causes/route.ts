@@ -1,21 +1,12 @@
 import { z } from "zod";
 import { answer, bodyOf } from "@/app/answer";
-import type { CauseRun as PageRun } from "@/contracts/causes";
 import { bookBySlug } from "@/usecases/books";
-import { type CauseRun, causesNow, runWaiting } from "@/usecases/causes";
+import { causesNow, runForPage, runWaiting } from "@/usecases/causes";
 import { services } from "@/wiring";
 
 interface Context {
   params: Promise<{ slug: string }>;
 }
-
-const told = ({ state, doneFrac, note, report, reportVersion }: CauseRun, version: number): PageRun => ({
-  state,
-  doneFrac,
-  note,
-  isCurrent: reportVersion === version,
-  hasReport: report !== null,
-});
 
 const actionSchema = z.strictObject({ action: z.enum(["cancel", "again", "here"]) });
 
@@ -26,7 +17,7 @@ export function GET(request: Request, { params }: Context): Promise<Response> {
     const book = await bookBySlug(all.books, (await params).slug);
     const run = await causesNow(all, book);
     if (new URL(request.url).searchParams.has("report")) return Response.json(run.report);
-    return Response.json(told(run, book.version));
+    return Response.json(runForPage(run, book));
   });
 }
 
@@ -39,6 +30,6 @@ export function POST(request: Request, { params }: Context): Promise<Response> {
     if (action === "cancel") await all.causes.cancel(book.id);
     else await all.causes.want(book.id, book.version);
     if (action === "here") await runWaiting(all);
-    return Response.json(told((await all.causes.of(book.id))!, book.version));
+    return Response.json(runForPage((await all.causes.of(book.id))!, book));
   });
 }

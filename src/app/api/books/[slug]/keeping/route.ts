@@ -24,7 +24,7 @@ export function POST(request: Request, { params }: Context): Promise<Response> {
     const book = await bookBySlug(books, (await params).slug);
     const action = await bodyOf(request, keepingActionSchema);
     const [ledger, run, kept] = await Promise.all([ledgerOf(book), causes.of(book.id), keeping.of(book.id)]);
-    await keep(keeping, book, { ledger, causes: run?.report ?? null, keeping: kept }, action);
+    await keep(keeping, book, { ledger, causes: run?.reportVersion === book.version ? run.report : null, keeping: kept }, action);
     return Response.json(await keeping.of(book.id));
   });
 }

@@ -48,7 +48,7 @@ export function causesOf(
   const dirt = Float64Array.from(basis.days.binOf, (day) => soiling.lostFracByDay[day]!);
   const spread = (hourly: Float64Array): Float64Array => toSteps(hourly, stepsAnHour, count);
   return {
-    ...(swing === null ? {} : { spreadScale: swing }),
+    ...(swing === null ? {} : { spreadScale: spread(swing) }),
     ratingLostFrac: spread(ratingKept.map((kept) => 1 - kept)),
     snowFrac: spread(snow.lostFrac),
     soilingFrac: spread(dirt),

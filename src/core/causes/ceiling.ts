@@ -12,7 +12,7 @@ export interface CeilingEvidence {
 
 const COARSEST_MINUTES = 60;
 /** Steps within this share of the ceiling lie on it; the band beneath it, as wide, is what a plant without one would show. */
-const ON_FRAC = 0.006;
+export const ON_FRAC = 0.006;
 /** A flat top holds this many times what the bands beneath hold, and at least this many steps. */
 const CROWD = 3;
 const LEAST_STEPS = 40;

@@ -53,8 +53,8 @@ export interface Evidence {
   /** By hour. */
   readonly ratingKept: Float64Array;
   readonly ceilingKwh: number;
-  /** Swing inside the hour against the sky model's; null where the readings don't tell. */
-  readonly swing: number | null;
+  /** Swing inside each hour against the sky model's; null where the readings don't tell. */
+  readonly swing: Float64Array | null;
   /** What each hour owes with level, ageing and dirt in, before strings, snow, standstill, shade and the ceiling. */
   readonly owedKwh: Float64Array;
 }
@@ -125,7 +125,7 @@ export function* seekEvidence(input: EvidenceInput): Generator<number, Evidence>
   const none: ShadeEvidence = { fields: [], lostFrac: new Float64Array(basis.axis.count), isSeen: false };
   const shade = basis.resolution === "hours" ? shadeEvidence(basis, capped(owed, ratingKept, ceilingKwh), spoilt) : none;
   yield 0.95;
-  const swing = ceiling ? spreadScale(basis, input.meters, ceilingKwh) : null;
+  const swing = basis.resolution === "hours" ? spreadScale(basis, input.meters, ceilingKwh) : null;
   return { ...bare, ceilingKwh, swing, rating, ratingKept, shade, owedKwh: unbroken(bare, ageAtStart, perYear, ratingKept) };
 }
 

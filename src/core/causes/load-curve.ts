@@ -1,4 +1,5 @@
 import type { CauseBasis } from "./basis";
+import { ON_FRAC } from "./ceiling";
 
 /** Metered over owed by load: what rating, sensor, meter and the model's own bends do all year alike, and no dated cause does. */
 export interface LoadCurve {
@@ -99,7 +100,7 @@ function keptAtCeiling(basis: CauseBasis, owedKwh: Float64Array, ceilingKwh: num
   const hours = heldHours > 0 ? heldHours : whole;
   if (hours < LEAST_HELD_HOURS || bright.length < hours) return null;
   bright.sort((a, b) => b - a);
-  const level = 1 / bright[Math.round(hours) - 1]!;
+  const level = (heldHours > 0 ? 1 - ON_FRAC : 1) / bright[Math.round(hours) - 1]!;
   return level > 0.85 && level < 1.1 ? level : null;
 }
 

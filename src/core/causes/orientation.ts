@@ -57,7 +57,7 @@ export function orientationEvidence(basis: CauseBasis, spoilt: Uint8Array, ceili
   const start = STARTS_DEG.map((turnDeg) => ({ turnDeg, miss: missOf(picked, turnDeg === 0 ? book : run(turnDeg, 0)) })).reduce((a, b) =>
     b.miss < 0.8 * a.miss ? b : a,
   );
-  const open = fitTurn(picked, run, { turn: start.turnDeg, steeper: 0, clock: 0, contrast: 0 }, OPEN);
+  const open = fitTurn(picked, run, { turn: start.turnDeg, steeper: 0, clock: 0, contrast: 0, bend: 0 }, OPEN);
   const known = Math.abs(open.fitted.clock) > OFF_CLOCK_MIN ? OPEN : CLOCK_RIGHT;
   const { fitted, rows } = known === OPEN ? open : fitTurn(picked, run, open.fitted, known);
   const draws = redraw(rows, known, picked.days);
@@ -70,7 +70,7 @@ export function orientationEvidence(basis: CauseBasis, spoilt: Uint8Array, ceili
   const steeperDeg = around(fitted.steeper, 1, MODEL_STEEPER_DEG);
   const clockMinutes = around(fitted.clock, 2, MODEL_CLOCK_MIN);
   // The book's plane gets its own contrast, or a sky model's error would count against the plane.
-  const bookFit = fitTurn(picked, run, { turn: 0, steeper: 0, clock: 0, contrast: 0 }, BOOK);
+  const bookFit = fitTurn(picked, run, { turn: 0, steeper: 0, clock: 0, contrast: 0, bend: 0 }, BOOK);
   const bookMiss = bookFit.rows.missFrac;
   const fittedMiss = rows.missFrac;
   const beyond = ({ value, low, high }: FittedAngle, least: number): boolean => Math.abs(value) > least && (low > 0 || high < 0);

@@ -15,8 +15,14 @@ const QUARTER_HOUR_GAIN = 1.2;
 const MOST_SCALE = 1.2;
 const LEAST_SCALE = 0.15;
 
-/** How far the meter's own readings swing inside the hour, against what the sky model says; null where they are no finer than hours. */
-export function spreadScale(basis: CauseBasis, meters: readonly MeterSeries[], ceilingKwh: number): number | null {
+/** A reading this near the ceiling lies on it. */
+const HELD_FRAC = 0.985;
+
+/**
+ * How far the meter's own readings swing inside each hour, against what the sky model says; null where they are no finer than hours. An hour
+ * that lay on the ceiling with all its readings, or with none, has no swing that a ceiling could cut.
+ */
+export function spreadScale(basis: CauseBasis, meters: readonly MeterSeries[], ceilingKwh: number): Float64Array | null {
   const meter = meters[0];
   if (!meter || meters.length > 1 || meter.axis.stepMinutes > 20 || basis.axis.stepMinutes !== 60 || !basis.weather.ghiWm2) return null;
   const per = Math.round(60 / meter.axis.stepMinutes);
@@ -29,8 +35,14 @@ export function spreadScale(basis: CauseBasis, meters: readonly MeterSeries[], c
     new Float64Array(basis.axis.count),
   );
   const ratios: number[] = [];
+  const isCut = new Uint8Array(basis.axis.count);
   for (let i = 0; i < basis.axis.count; i++) {
     const load = basis.meteredKwh[i]! / ceilingKwh;
+    if (load > FROM_LOAD) {
+      let held = 0;
+      for (let k = 0; k < per; k++) if (kwh[shift + i * per + k]! * per > HELD_FRAC * ceilingKwh) held++;
+      if (held > 0 && held < per) isCut[i] = 1;
+    }
     if (!(load > FROM_LOAD && load < TO_LOAD) || basis.read[i] === 0 || !(model[i]! > LEAST_SWING)) continue;
     const mean = basis.meteredKwh[i]! / per;
     let square = 0;
@@ -39,5 +51,6 @@ export function spreadScale(basis: CauseBasis, meters: readonly MeterSeries[], c
   }
   if (ratios.length < LEAST_HOURS) return null;
   const finer = meter.axis.stepMinutes > 7 ? QUARTER_HOUR_GAIN : 1;
-  return Math.max(LEAST_SCALE, Math.min(MOST_SCALE, medianOf(ratios) * finer));
+  const scale = Math.max(LEAST_SCALE, Math.min(MOST_SCALE, medianOf(ratios) * finer));
+  return Float64Array.from(isCut, (cut) => cut * scale);
 }

@@ -4,6 +4,7 @@ import type { ClearDays } from "./clear-days";
 
 const ROUNDS = 7;
 const NUDGE_DEG = 2;
+const NUDGE_BEND = 0.02;
 const DRAWS = 300;
 const SEED = 20_417;
 
@@ -15,6 +16,8 @@ export interface Fitted {
   readonly steeper: number;
   readonly clock: number;
   readonly contrast: number;
+  /** How much less than its light a plant makes of weak light: output grows as its power 1 + bend. */
+  readonly bend: number;
 }
 
 const bounded = (value: number, most: number): number => Math.max(-most, Math.min(most, value));
@@ -24,8 +27,9 @@ export function fitTurn(picked: ClearDays, run: RunTurned, start: Fitted, known:
   let fitted = start;
   let rows = straighten(picked, run, fitted);
   for (let round = 0; round < ROUNDS; round++) {
-    const [turn, steeper, clock, contrast] = solveRows(rows, known, null);
+    const [turn, steeper, clock, contrast, bend] = solveRows(rows, known, null);
     fitted = {
+      bend: bounded(fitted.bend + bounded(bend, 0.2), 0.4),
       contrast: bounded(fitted.contrast + bounded(contrast, 0.3), 0.6),
       turn: fitted.turn + bounded(turn, 25),
       steeper: bounded(fitted.steeper + bounded(steeper, 12), 60),
@@ -61,17 +65,38 @@ export function missOf(picked: ClearDays, kwh: Float64Array, isScaled = false): 
   return Math.sqrt(miss / count) / (sum / count);
 }
 
+/** Output with weak hours made weaker, each day's energy kept. */
+function bent(picked: ClearDays, kwh: Float64Array, bend: number): Float64Array {
+  if (bend === 0) return kwh;
+  const best = new Float64Array(picked.days);
+  kwh.forEach((value, i) => {
+    const day = picked.dayOf[i]!;
+    if (value > best[day]!) best[day] = value;
+  });
+  const curve = kwh.map((value, i) => (value > 0 ? value * (value / best[picked.dayOf[i]!]!) ** bend : 0));
+  const [before, after] = [new Float64Array(picked.days), new Float64Array(picked.days)];
+  for (let i = 0; i < kwh.length; i++) {
+    if (picked.use[i] === 0) continue;
+    before[picked.dayOf[i]!]! += kwh[i]!;
+    after[picked.dayOf[i]!]! += curve[i]!;
+  }
+  return curve.map((value, i) => {
+    const day = picked.dayOf[i]!;
+    return after[day]! > 0 ? (value * before[day]!) / after[day]! : value;
+  });
+}
+
 /** The fit straightened at a point: what is missed, and how each parameter moves it, hour by hour. */
 export interface Rows {
   readonly missed: Float64Array;
-  readonly moves: readonly [Float64Array, Float64Array, Float64Array, Float64Array];
+  readonly moves: readonly Float64Array[];
   readonly day: Int32Array;
   /** How far each parameter already is from what is known of it beforehand. */
-  readonly at: readonly [number, number, number, number];
+  readonly at: readonly number[];
   readonly missFrac: number;
 }
 
-function straighten(picked: ClearDays, run: RunTurned, at: { turn: number; steeper: number; contrast: number }): Rows {
+function straighten(picked: ClearDays, run: RunTurned, at: Fitted): Rows {
   const { use, dayOf, meteredKwh } = picked;
   const scaled = (kwh: Float64Array): Float64Array => {
     const gain = gains(picked, kwh);
@@ -80,9 +105,14 @@ function straighten(picked: ClearDays, run: RunTurned, at: { turn: number; steep
   const flat = scaled(run(at.turn, -90));
   const drawn = (turn: number, steeper: number): Float64Array => {
     const curve = scaled(run(turn, steeper));
-    return curve.map((value, i) => value + at.contrast * (value - flat[i]!));
+    return bent(
+      picked,
+      curve.map((value, i) => value + at.contrast * (value - flat[i]!)),
+      at.bend,
+    );
   };
   const base = drawn(at.turn, at.steeper);
+  const weaker = bent(picked, base, NUDGE_BEND);
   const turned = drawn(at.turn + NUDGE_DEG, at.steeper);
   const tilted = drawn(at.turn, at.steeper + NUDGE_DEG);
   const perMinute = picked.prepared.weather.axis.stepMinutes * 2;
@@ -95,28 +125,30 @@ function straighten(picked: ClearDays, run: RunTurned, at: { turn: number; steep
       column((i) => (tilted[i]! - base[i]!) / NUDGE_DEG),
       column((i) => -((base[i + 1] ?? 0) - (base[i - 1] ?? 0)) / perMinute),
       column((i) => (base[i]! - flat[i]!) / (1 + at.contrast)),
+      column((i) => (weaker[i]! - base[i]!) / NUDGE_BEND),
     ],
     day: Int32Array.from(kept, (i) => dayOf[i]!),
-    at: [0, at.steeper, 0, at.contrast],
+    at: [0, at.steeper, 0, at.contrast, at.bend],
     missFrac: missOf(picked, base, true),
   };
 }
 
 /**
- * What is known beforehand of turn, tilt, clock and contrast, one deviation. Contrast is how much a plane differs from a flat one: sky models
- * part ways there by a quarter, and a tilt that took it up would drag the turn along. Clocks are off by half hours or hardly at all: only a shift beyond
+ * What is known beforehand of turn, tilt, clock, contrast and bend, one deviation. Contrast is how much a plane differs from a flat one: sky models
+ * part ways there by a fifth, and a tilt that took it up would drag the turn along. Weak light bends every day alike, morning and evening: without
+ * a term of its own it would pass for contrast. Clocks are off by half hours or hardly at all: only a shift beyond
  * OFF_CLOCK_MIN is let stand, else the few minutes that a sky model bends a day by would be taken out of the turn.
  */
-export type Known = readonly [number, number, number, number];
-export const OPEN: Known = [1e4, 3, 30, 0.3];
-export const CLOCK_RIGHT: Known = [1e4, 3, 1.5, 0.3];
+export type Known = readonly [number, number, number, number, number];
+export const OPEN: Known = [1e4, 2, 30, 0.2, 0.1];
+export const CLOCK_RIGHT: Known = [1e4, 2, 1.5, 0.2, 0.1];
 /** The book's plane as it is. */
-export const BOOK: Known = [1e-4, 1e-4, 1e-4, 0.3];
+export const BOOK: Known = [1e-4, 1e-4, 1e-4, 0.2, 0.1];
 export const OFF_CLOCK_MIN = 18;
 
 /** Parameters in the order of a row's moves. */
-type Solved = [turn: number, steeper: number, clock: number, contrast: number];
-const TERMS = 4;
+type Solved = [turn: number, steeper: number, clock: number, contrast: number, bend: number];
+const TERMS = 5;
 /** Hours of many days repeat the same bend of a sky model: they weigh against what is known beforehand as this many do. */
 const WORTH_HOURS = 30;
 
@@ -132,9 +164,9 @@ function solveRows({ missed, moves, day, at }: Rows, known: Known, times: Int32A
     const far = Math.abs(missed[r]!) / (2.5 * scale);
     const weight = (count * worth * (far > 1 ? 1 / far : 1)) / (scale * scale);
     for (let a = 0; a < TERMS; a++) {
-      const left = weight * moves[a as 0 | 1 | 2 | 3][r]!;
+      const left = weight * moves[a]![r]!;
       right.set(a, 0, right.get(a, 0) + left * missed[r]!);
-      for (let b = 0; b < TERMS; b++) normal.set(a, b, normal.get(a, b) + left * moves[b as 0 | 1 | 2 | 3][r]!);
+      for (let b = 0; b < TERMS; b++) normal.set(a, b, normal.get(a, b) + left * moves[b]![r]!);
     }
   }
   for (let a = 0; a < TERMS; a++) {
@@ -143,7 +175,7 @@ function solveRows({ missed, moves, day, at }: Rows, known: Known, times: Int32A
     right.set(a, 0, right.get(a, 0) - precision * at[a]!);
   }
   const solved = solve(normal, right).to1DArray();
-  return [solved[0]!, solved[1]!, solved[2]!, solved[3]!];
+  return [solved[0]!, solved[1]!, solved[2]!, solved[3]!, solved[4]!];
 }
 
 /** Redraws whole days. */

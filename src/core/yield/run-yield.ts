@@ -56,7 +56,7 @@ function runBlock(work: Workspace, span: YieldSpan, plan: readonly GroupPlan[], 
   if (corrected) {
     fillSpread(block, lit, work.spreadFrac, work.scratch);
     const { spreadScale } = work.causes;
-    if (spreadScale !== undefined) for (let k = 0; k < lit; k++) work.spreadFrac[k] = work.spreadFrac[k]! * spreadScale;
+    if (spreadScale !== undefined) for (let k = 0; k < lit; k++) work.spreadFrac[k] = work.spreadFrac[k]! * spreadScale[block.at[k]!]!;
   }
   for (const group of plan) {
     block.groupW.fill(0, 0, lit);

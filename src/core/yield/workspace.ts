@@ -38,8 +38,8 @@ export interface EvidencedCauses {
   /** Share of the DC side that is not connected. */
   readonly stringsOutFrac?: Float64Array;
   readonly downFrac?: Float64Array;
-  /** How far power swings inside a coarse step against what the sky model says: 1 as the model. */
-  readonly spreadScale?: number;
+  /** How far power swings inside a coarse step against what the sky model says: 1 as the model, 0 where the meter saw no swing that matters. */
+  readonly spreadScale?: Float64Array;
 }
 
 export interface YieldOptions {

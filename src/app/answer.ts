@@ -20,6 +20,7 @@ const STATUS: Readonly<Record<RefusalCode, number>> = {
   "month-not-found": 404,
   "variant-not-found": 404,
   "variant-refused": 422,
+  "bills-refused": 422,
   "no-weather": 404,
   "book-changed": 409,
   "site-invalid": 422,

@@ -1,18 +1,28 @@
-import { moneyReportSchema } from "@/contracts/money";
+import { createReadStream, existsSync } from "node:fs";
+import type { BillDocument } from "@/contracts/bills";
+import { type BillsReport, moneyReportSchema } from "@/contracts/money";
+import { billFaultWords, noReturnWords } from "@/contracts/money-words";
 import { siteSchema } from "@/contracts/site";
-import { type EnergyBasis, moneyOf } from "@/core/money";
+import { inPlainText } from "@/contracts/wording";
+import { billFaults, type EnergyBasis, moneyOf, type Payback, paybackSpread, USUAL_DOUBTS } from "@/core/money";
+import { readBills } from "@/formats/bills-csv";
+import { billsReport, planComparison } from "@/usecases/money";
 import { type CliOptions, oneOf } from "./arguments";
 import { printJson, printNotices, printText, textTable } from "./print";
 import { ledgerFromFiles } from "./read-files";
 import { CliRefusal } from "./refuse";
 
 const BASES = ["metered", "expected", "promise"] as const;
+const SCHOOL_WORDS = {
+  "re-run": "tariff run again without the array (trust this one)",
+  "old-average": "old average price",
+  "flat-value": "flat worth of production",
+} as const;
 
-/** `money`: simple payback, and payback with price rise and ageing, year by year. */
+/** `money`: paybacks in their named ways, and with `--bills` the savings in three schools and the payback at the rate of the bills. */
 export async function moneyCommand(options: CliOptions): Promise<void> {
-  if (options.bills)
-    throw new CliRefusal("--bills: savings from bills are not reckoned by this edition. Leave it out and give the price: --price 0.178.");
   const ledger = await ledgerFromFiles(options);
+  const bills = options.bills === undefined ? [] : await billsOf(options.bills, ledger.notices as string[]);
   printNotices(ledger.notices);
   const { money } = ledger.site;
   const tariff = {
@@ -23,21 +33,94 @@ export async function moneyCommand(options: CliOptions): Promise<void> {
   const checked = siteSchema.safeParse({ ...ledger.site, money: { ...money, tariff } });
   if (!checked.success) throw new CliRefusal(checked.error.issues.map((issue) => `${issue.path.join(".")}: ${issue.message}.`).join("\n"));
   const basis: EnergyBasis | null = options.basis === undefined ? null : oneOf(options.basis, BASES, "metered", "basis");
-  const report = moneyReportSchema.parse(moneyOf(checked.data, ledger.report.months, ledger.promise, basis));
-  if (options.json) return printJson(report);
-  if (!report.payback)
+  const { terms, ...rest } = moneyOf(checked.data, ledger.report.months, ledger.promise, { basis });
+  const report = moneyReportSchema.parse(rest);
+  const fromBills = bills.length > 0 ? billsReport({ site: checked.data, ledger, bills, ageingPerYearFrac: null }) : null;
+  const comparison = bills.length > 0 ? planComparison(checked.data, ledger, bills) : null;
+  const breakEven = terms && paybackSpread(terms, USUAL_DOUBTS);
+  if (options.json) return printJson({ ...report, breakEven, bills: fromBills, plans: comparison });
+  if (fromBills) printBills(fromBills);
+  if (!report.payback) {
+    if (fromBills) return;
     throw new CliRefusal(
       `No payback: ${report.missing.join(", ")} missing. A cost stands in the site file under money.costs; a price there or as --price; energy comes from --weather, --production or --promise.`,
     );
-  const years = (value: number | null): string => (value === null ? "not within the horizon" : `${value.toFixed(2)} years`);
-  printText(
-    `Net cost ${report.payback.netCost} ${report.currency}; first year ${report.payback.firstYearValue} ${report.currency} (${report.basis} energy).`,
-  );
-  printText(`Simple payback: ${years(report.payback.simpleYears)}. With price rise and ageing: ${years(report.payback.risingYears)}.\n`);
+  }
+  printPayback(report.payback, `${report.basis} energy`, report.currency);
+  if (breakEven)
+    printText(
+      `Under doubt 95 of 100 draws lie between ${breakEven.low.toFixed(1)} and ${Number.isFinite(breakEven.high) ? `${breakEven.high.toFixed(1)} years` : "beyond the horizon"}.`,
+    );
+}
+
+async function billsOf(file: string, notices: string[]): Promise<readonly BillDocument[]> {
+  if (!existsSync(file)) throw new CliRefusal(`${file}: there is no such file. Check the path.`);
+  const { bills, problems } = await readBills(createReadStream(file));
+  const errors = problems.filter(({ severity }) => severity === "error");
+  if (errors.length > 0) throw new CliRefusal(errors.map((problem) => `${file}: ${inPlainText(problem)}`).join("\n"));
+  const faults = billFaults(bills);
+  const fatal = faults.filter(({ isFatal }) => isFatal);
+  const words = (fault: (typeof faults)[number]): string => `${file}: ${Object.values(billFaultWords(fault)).join(" ")}`;
+  if (fatal.length > 0) throw new CliRefusal(fatal.map(words).join("\n"));
+  notices.push(...faults.map(words));
+  return bills;
+}
+
+function printBills({ schools, currency, naivePerYear, runRates, missing, planTest }: BillsReport): void {
+  if (missing.length > 0) printText(`Not told for want of: ${missing.join(", ")}.`);
   printText(
     textTable(
-      ["year", "kWh", "a kWh", "saved", "balance"],
-      report.payback.years.map((year) => [String(year.year), year.energyKwh, year.valuePerKwh, year.value, year.balance]),
+      [`saved, ${currency}`, "months", "total", "a year", "paid back on", "years"],
+      schools.map((school) => {
+        const rate = runRates.find((each) => each.school === school.school);
+        return [
+          SCHOOL_WORDS[school.school],
+          school.months,
+          school.total,
+          school.perYear,
+          rate?.paidBackOn ?? "-",
+          rate?.years?.toFixed(2) ?? "-",
+        ];
+      }),
+    ),
+  );
+  const trusted = schools.find(({ school }) => school === "re-run");
+  if (trusted?.low)
+    printText(`The re-run lies between ${trusted.low} and ${trusted.high}: when energy was used, and the meter, leave that open.`);
+  if (naivePerYear !== null) printText(`Mean bill before less mean bill after: ${naivePerYear} a year; weather, use and prices are in it.`);
+  if (planTest)
+    printText(
+      `The plan run over ${planTest.months} printed bills: ${planTest.exact} to the cent, ${planTest.offTotal} ${currency} in all.\n`,
+    );
+}
+
+function printPayback(payback: Payback, energy: string, currency: string): void {
+  const years = (value: number | null): string => (value === null ? "not within the horizon" : `${value.toFixed(2)} years`);
+  printText(`Net cost ${payback.netCost} ${currency}; first year ${payback.firstYearValue} ${currency} (${energy}).`);
+  printText(
+    `Simple payback: ${years(payback.simpleYears)}. With price rise, ageing and upkeep: ${years(payback.risingYears)}. Discounted: ${years(payback.discountedYears)}.`,
+  );
+  const { kind, rates } = payback.returnPerYear;
+  printText(
+    `Net present value ${payback.netPresentValue}; levelised cost ${payback.levelisedPerKwh ?? "-"} a kWh; ${
+      kind === "one"
+        ? `return ${(rates[0]! * 100).toFixed(2)} % a year, as a deposit at ${((payback.depositFrac ?? 0) * 100).toFixed(2)} % before tax`
+        : noReturnWords(kind, rates)
+    }.\n`,
+  );
+  printText(
+    textTable(
+      ["year", "kWh", "a kWh", "saved", "upkeep", "once", "balance", "discounted"],
+      payback.years.map((year) => [
+        String(year.year),
+        year.energyKwh,
+        year.valuePerKwh,
+        year.value,
+        year.upkeep,
+        year.once,
+        year.balance,
+        year.discountedBalance,
+      ]),
     ),
   );
 }

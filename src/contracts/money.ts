@@ -1,13 +1,18 @@
 import { z } from "zod";
 
 const amount = z.string();
+const nullableNumber = z.number().nullable();
 
 export const paybackYearSchema = z.strictObject({
   year: z.number().int(),
   energyKwh: z.number(),
   valuePerKwh: amount,
   value: amount,
+  upkeep: amount,
+  once: amount,
+  net: amount,
   balance: amount,
+  discountedBalance: amount,
   simpleBalance: amount,
 });
 
@@ -18,7 +23,7 @@ export const yearEnergySchema = z.strictObject({
 });
 
 /** Payback of a book. `payback` is null when a cost or a price is missing; `missing` says which. */
-export const moneyReportSchema = z.strictObject({
+export const moneyReportSchema = z.object({
   currency: z.string(),
   energies: z.array(yearEnergySchema),
   basis: yearEnergySchema.shape.basis.nullable(),
@@ -28,10 +33,139 @@ export const moneyReportSchema = z.strictObject({
       netCost: amount,
       firstYearValue: amount,
       valuePerKwh: amount,
-      simpleYears: z.number().nullable(),
-      risingYears: z.number().nullable(),
+      simpleYears: nullableNumber,
+      risingYears: nullableNumber,
+      staysPaidYears: nullableNumber,
+      discountedYears: nullableNumber,
+      netPresentValue: amount,
+      returnPerYear: z.strictObject({ kind: z.enum(["one", "several", "none"]), rates: z.array(z.number()) }),
+      depositFrac: nullableNumber,
+      levelisedPerKwh: amount.nullable(),
       years: z.array(paybackYearSchema),
     })
     .nullable(),
 });
 export type MoneyReport = z.output<typeof moneyReportSchema>;
+
+export const schools = ["re-run", "old-average", "flat-value"] as const;
+export type SchoolName = (typeof schools)[number];
+
+const billMonthSchema = z.strictObject({
+  key: z.string(),
+  days: z.number().int(),
+  isBefore: z.boolean(),
+  isEstimated: z.boolean(),
+  /** Production filled from the model. */
+  isFilled: z.boolean(),
+  importKwh: z.number(),
+  importByBandKwh: z.record(z.string(), z.number()),
+  exportKwh: nullableNumber,
+  productionKwh: nullableNumber,
+  selfUsedKwh: nullableNumber,
+  loadKwh: nullableNumber,
+  amount,
+  perKwh: nullableNumber,
+  /** The bill of the same use without the array, and the printed bill reckoned again. */
+  without: amount.nullable(),
+  again: amount.nullable(),
+  saved: z.record(z.enum(schools), amount.nullable()),
+});
+
+const runRateSchema = z.strictObject({
+  school: z.enum(schools),
+  savedToDate: amount,
+  perYear: amount,
+  naivePerYear: amount,
+  paidBackOn: z.string().nullable(),
+  years: nullableNumber,
+  filledMonths: z.number().int(),
+});
+
+/** What bills say of savings: months, years, three schools, and payback at the rate of the bills. */
+export const billsReportSchema = z.strictObject({
+  currency: z.string(),
+  months: z.array(billMonthSchema),
+  years: z.array(
+    z.strictObject({
+      key: z.string(),
+      months: z.number().int(),
+      importKwh: z.number(),
+      exportKwh: nullableNumber,
+      productionKwh: nullableNumber,
+      selfUsedKwh: nullableNumber,
+      amount,
+      perKwh: nullableNumber,
+      saved: z.record(z.enum(schools), amount.nullable()),
+    }),
+  ),
+  schools: z.array(
+    z.strictObject({
+      school: z.enum(schools),
+      months: z.number().int(),
+      total: amount,
+      perYear: amount,
+      /** What the split into bands and the meter's error leave open; only of the re-run. */
+      low: amount.nullable(),
+      high: amount.nullable(),
+    }),
+  ),
+  naivePerYear: amount.nullable(),
+  why: z.strictObject({
+    oldPerKwh: nullableNumber,
+    nowPerKwh: nullableNumber,
+    avoidedPerKwh: nullableNumber,
+    loadBeforeKwh: nullableNumber,
+    loadSinceKwh: nullableNumber,
+  }),
+  shares: z
+    .strictObject({
+      productionKwh: z.number(),
+      exportKwh: z.number(),
+      importKwh: z.number(),
+      selfUsedKwh: z.number(),
+      loadKwh: z.number(),
+      selfConsumptionFrac: nullableNumber,
+      selfSufficiencyFrac: nullableNumber,
+      offsetFrac: nullableNumber,
+    })
+    .nullable(),
+  progress: z
+    .strictObject({
+      year: z.string(),
+      monthsRead: z.number().int(),
+      meteredKwh: z.number(),
+      dueKwh: z.number(),
+      yearKwh: z.number(),
+      frac: nullableNumber,
+      onCourseKwh: nullableNumber,
+      naiveYearKwh: nullableNumber,
+    })
+    .nullable(),
+  runRates: z.array(runRateSchema),
+  /** How far the plan's re-run falls from the printed bills. */
+  planTest: z
+    .strictObject({ months: z.number().int(), exact: z.number().int(), offTotal: amount, worst: z.string().nullable(), worstOff: amount })
+    .nullable(),
+  missing: z.array(z.enum(["bills", "plan", "production", "export", "bands", "before"])),
+});
+export type BillsReport = z.output<typeof billsReportSchema>;
+
+/** A year of bills under each plan that could be had. */
+export const planComparisonSchema = z.strictObject({
+  from: z.string(),
+  to: z.string(),
+  rows: z.array(
+    z.strictObject({
+      id: z.string(),
+      name: z.string(),
+      isOwn: z.boolean(),
+      /** No longer in force. */
+      isPast: z.boolean(),
+      withArray: amount,
+      withoutArray: amount,
+      perImportedKwh: nullableNumber,
+      perImportedKwhWithout: nullableNumber,
+    }),
+  ),
+});
+export type PlanComparison = z.output<typeof planComparisonSchema>;

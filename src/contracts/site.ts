@@ -1,14 +1,11 @@
 import { z } from "zod";
 import type { Site } from "@/core/site";
 import { isTimeZone } from "@/core/time";
+import { moneySchema } from "./money-terms";
+import { dayOfYearSchema, decimalAmount, frac, identifier, isoDate } from "./primitives";
 
-const frac = z.number().min(0, "a share lies between 0 and 1").max(1, "a share lies between 0 and 1: write 2 % as 0.02");
-const isoDate = z.iso.date("write a date as 2019-04-01");
-export const dayOfYearSchema = z.string().regex(/^(0[1-9]|1[0-2])-(0[1-9]|[12]\d|3[01])$/, "write a day of the year as 03-20 (month-day)");
-const identifier = z.string().trim().min(1, "can't be empty").max(60);
-/** Money is a decimal numeral, so that no binary rounding ever enters a stored sum. */
-export const decimalAmount = z.string().regex(/^-?\d{1,12}(\.\d{1,8})?$/, 'write money as a decimal numeral in quotes, such as "61000.00"');
-const price = z.string().regex(/^\d{1,6}(\.\d{1,8})?$/, 'write a price as a decimal numeral in quotes, such as "0.178"');
+export { dayOfYearSchema, decimalAmount, moneySchema };
+
 const positive = (what: string) => z.number().gt(0, `${what} must be above 0`);
 const azimuthDeg = z
   .number()
@@ -223,21 +220,6 @@ const ageingFields = { firstYearFrac: frac.default(0.005), perYearFrac: frac.def
 export const ageingSchema = z.strictObject(ageingFields);
 export const promiseSchema = z.strictObject({
   monthlyKwh: z.array(z.number().min(0)).length(12, "a promise has twelve months, January first"),
-});
-
-export const tariffSchema = z.strictObject({
-  importPerKwh: price.nullable().default(null),
-  exportPerKwh: price.nullable().default(null),
-  priceRisePerYearFrac: z.number().min(-0.2).max(0.5, "is a share: write 3 % as 0.03").default(0.03),
-  selfUsedFrac: frac.default(1),
-});
-
-const datedSum = z.strictObject({ on: isoDate, amount: decimalAmount, what: z.string().max(120).default("") });
-
-export const moneySchema = z.strictObject({
-  costs: z.array(datedSum).default([]),
-  incentives: z.array(datedSum).default([]),
-  tariff: tariffSchema.prefault({}),
 });
 
 /** The site document: form, route and file. Unknown fields are refused by name; defaults are those of docs/formats.md. */

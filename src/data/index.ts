@@ -1,3 +1,4 @@
+export { billRepository } from "./bill-repository";
 export { bookRepository } from "./book-repository";
 export { causeRepository, entryRepository } from "./cause-repository";
 export { connect } from "./connection";

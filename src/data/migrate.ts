@@ -5,10 +5,11 @@ import { variants } from "./migrations/0002-variants";
 import { sparseAndDecisions } from "./migrations/0003-readings";
 import { feeds } from "./migrations/0004-feeds";
 import { causes } from "./migrations/0005-causes";
+import { bills } from "./migrations/0006-bills";
 
 const migrator = (sequelize: Sequelize) =>
   new Umzug({
-    migrations: [booksAndPages, variants, sparseAndDecisions, feeds, causes],
+    migrations: [booksAndPages, variants, sparseAndDecisions, feeds, causes, bills],
     context: sequelize,
     storage: new SequelizeStorage({ sequelize, tableName: "migrations" }),
     logger: undefined,

@@ -2,7 +2,9 @@ import { libraryModule } from "@/contracts/module-library";
 import type { SiteInput } from "@/contracts/site";
 import { deciduousThrough } from "@/core/shading";
 import type { Climate } from "./climate";
+import { ferryConsumer, ferryMoney } from "./demo-ferry-money";
 import type { PlantTruth } from "./plant";
+import type { ConsumerTruth } from "./supplier";
 
 /** One book of the demo: the owner's document, and what its stand-ins really do. All of it invented. */
 export interface DemoBook {
@@ -11,6 +13,8 @@ export interface DemoBook {
   readonly truth: PlantTruth;
   /** What the owner wrote down; not all that happened. */
   readonly entries?: readonly { readonly from: string; readonly to?: string; readonly kind: string; readonly note: string }[];
+  /** Who uses the energy, where bills are kept. */
+  readonly consumer?: ConsumerTruth;
   readonly seed: number;
   readonly firstUtc: string;
   readonly lastUtc: string;
@@ -177,6 +181,7 @@ const alpineHut: DemoBook = {
 };
 
 const ferryOffice: DemoBook = {
+  consumer: ferryConsumer,
   seed: 0.543,
   firstUtc: "2020-12-31T23:00:00Z",
   lastUtc: "2025-12-31T23:00:00Z",
@@ -259,14 +264,7 @@ const ferryOffice: DemoBook = {
         change: { inverters: [{ id: "attic", acRatedW: 8600, ratedEfficiencyFrac: 0.967 }] },
       },
     ],
-    money: {
-      costs: [
-        { on: "2020-10-12", amount: "19850.00", what: "system" },
-        { on: "2021-03-02", amount: "640.00", what: "meter cabinet" },
-      ],
-      incentives: [],
-      tariff: { importPerKwh: "0.318", exportPerKwh: "0.081", priceRisePerYearFrac: 0.03, selfUsedFrac: 0.48 },
-    },
+    money: ferryMoney,
   },
   climate: {
     brightness: [0.46, 0.52, 0.6, 0.68, 0.71, 0.71, 0.69, 0.68, 0.64, 0.55, 0.46, 0.42],

@@ -6,5 +6,6 @@ export { LivePlant } from "./live";
 export type { LiveColumn } from "./live-column";
 export { type PlantTruth, simulateWithTruth, type TrueLosses } from "./plant";
 export { type RandomPlant, randomPlant } from "./random-plant";
-export { type PlantRecord, recordOf } from "./record";
+export { hourlyProduction, type PlantRecord, recordOf } from "./record";
+export { type ConsumerTruth, type Supplied, supply } from "./supplier";
 export { faultsOf, type Switches, switchesSchema } from "./switches";

@@ -37,6 +37,19 @@ export function recordOf(demo: DemoBook, site: Site): PlantRecord {
   };
 }
 
+/** Hours of a recorded production, for whoever lives off it. */
+export function hourlyProduction({ production }: PlantRecord): { startUtcMs: number; hourlyKwh: Float64Array } {
+  const [series] = production;
+  const days = [...(series?.days ?? [])].sort(([a], [b]) => a - b);
+  const startUtcMs = (days[0]?.[0] ?? 0) * DAY_MS;
+  const hourlyKwh = new Float64Array(((days.at(-1)?.[0] ?? 0) - (days[0]?.[0] ?? 0) + 1) * 24);
+  for (const [day, page] of days)
+    page.forEach((kwh, i) => {
+      if (!Number.isNaN(kwh)) hourlyKwh[Math.round((day * DAY_MS - startUtcMs) / 3_600_000) + Math.floor((i * 24) / page.length)]! += kwh;
+    });
+  return { startUtcMs, hourlyKwh };
+}
+
 function paged(
   quantity: PagedSeries["quantity"],
   meterId: null,

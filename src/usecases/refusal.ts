@@ -16,6 +16,7 @@ export type RefusalCode =
   | "month-not-found"
   | "variant-not-found"
   | "variant-refused"
+  | "bills-refused"
   | "no-weather"
   | "nothing-to-count"
   | "bad-request"

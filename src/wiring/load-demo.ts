@@ -1,7 +1,7 @@
 import { createHash } from "node:crypto";
 import { fieldEntrySchema } from "@/contracts/causes";
 import { importOptionsSchema } from "@/contracts/imports";
-import { DEMO_BOOKS, type DemoBook, type PlantRecord, recordOf } from "@/standins";
+import { DEMO_BOOKS, type DemoBook, hourlyProduction, type PlantRecord, recordOf, supply } from "@/standins";
 import { type Book, createBook } from "@/usecases/books";
 import type { MeteredPages, NewBatch } from "@/usecases/imports";
 import type { Services } from "./services";
@@ -26,6 +26,7 @@ async function loadBook(services: Services, demo: DemoBook): Promise<void> {
     fieldEntrySchema.parse({ from, to: to ?? from, kind, note, array: "", value: "" }),
   );
   if (entries.length > 0) await services.entries.add(book.id, entries);
+  if (demo.consumer) await services.bills.replace(book.id, supply(book.site, demo.consumer, hourlyProduction(record)).bills);
 }
 
 function batchOf(

@@ -2,6 +2,7 @@ import path from "node:path";
 import type { Sequelize } from "sequelize";
 import { environmentSchema } from "@/contracts/environment";
 import {
+  billRepository,
   bookRepository,
   causeRepository,
   connect,
@@ -24,6 +25,7 @@ import type { DecisionStore } from "@/usecases/examination";
 import type { FeedStore, Fetcher } from "@/usecases/feeds";
 import type { ImportPorts } from "@/usecases/imports";
 import type { KeepingStore } from "@/usecases/keeping";
+import type { BillStore } from "@/usecases/money";
 import type { VariantStore } from "@/usecases/variants";
 import { type ExaminationOf, type LedgerOf, ledgerCache } from "./ledger-cache";
 
@@ -37,6 +39,7 @@ export interface Services extends ImportPorts {
   readonly causes: CauseStore;
   readonly entries: EntryStore;
   readonly keeping: KeepingStore;
+  readonly bills: BillStore;
   readonly feeds: FeedStore;
   readonly fetcher: Fetcher;
   /** Hosts that feeds may be fetched from. */
@@ -67,6 +70,7 @@ export function openServices(environment: Record<string, string | undefined>): S
     causes: causeRepository(sequelize),
     entries,
     keeping: keepingRepository(sequelize),
+    bills: billRepository(sequelize),
     feeds: feedRepository(sequelize, models),
     fetcher: httpFetcher(DUSTY_LEDGER_FEED_HOSTS),
     feedHosts: DUSTY_LEDGER_FEED_HOSTS,

@@ -1,3 +1,81 @@
+export {
+  averagePrice,
+  type BillFault,
+  type BillLine,
+  type BillMonth,
+  billFaults,
+  billMonths,
+  type EnergyShares,
+  energyShares,
+  estimateMissing,
+  later,
+  type PromiseProgress,
+  promiseProgress,
+} from "./bills";
+export {
+  type LoanOrCash,
+  type LoanTerms,
+  loanOrCash,
+  loanSchedule,
+  type PaybackDoubts,
+  type PaybackSpread,
+  paybackSpread,
+  type RunRate,
+  runRate,
+  type TornadoBar,
+  type TornadoTerm,
+  tornado,
+  USUAL_DOUBTS,
+} from "./cash-flow";
+export {
+  CASE_TEMPLATES,
+  type CaseFacts,
+  type CaseFigures,
+  type CaseInput,
+  type CaseSide,
+  type CaseTemplate,
+  type CaseTerms,
+  type Decision,
+  decide,
+  type SimulateYear,
+} from "./decisions";
+export { amountOf, Exact, minorDigits, quantity, roundTo, sumOf } from "./exact";
 export { type EnergyBasis, firstYearEnergy, type YearEnergy } from "./first-year";
 export { type Payback, type PaybackTerms, type PaybackYear, payback } from "./payback";
-export { HORIZON_YEARS, type MoneyReport, moneyOf } from "./report";
+export { type MoneyChoices, type MoneyReport, moneyOf } from "./report";
+export {
+  type DayShape,
+  EVEN_DAY,
+  HOUSEHOLD_DAY,
+  hoursOfUse,
+  naiveSavingPerYear,
+  type SavingInput,
+  type SavingMonth,
+  type School,
+  type SchoolGap,
+  type SunHour,
+  savingsOf,
+  schoolGap,
+  schoolTotal,
+  selfUseByBand,
+} from "./savings";
+export {
+  type Bill,
+  bandAt,
+  billOf,
+  billsInTurn,
+  comparePlans,
+  datesBetween,
+  daysInMonth,
+  type Plan,
+  type PlanDay,
+  type PlanFault,
+  type PlanOutcome,
+  type PriceYear,
+  planDay,
+  planFaults,
+  planOn,
+  priceYear,
+  slicesOfIntervals,
+  slicesOfTotals,
+} from "./tariff";

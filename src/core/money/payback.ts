@@ -1,8 +1,24 @@
-import { Decimal } from "decimal.js";
 import { type AgeingRate, ageingFactor } from "../module";
+import { amountOf, Exact, quantity, sumOf, ZERO } from "./exact";
+import { presentValue, type RateOfReturn, rateOfReturn } from "./finance";
+
+/** A cost that comes every year, as a decimal numeral of the first year. */
+export interface YearlyCost {
+  readonly what: string;
+  readonly amount: string;
+  readonly risePerYearFrac: number;
+}
+
+/** A sum in the middle of a plant's life: paid when positive, received when negative. */
+export interface LaterSum {
+  readonly what: string;
+  readonly afterYears: number;
+  readonly amount: string;
+}
 
 /** What a payback is reckoned from. Sums are decimal numerals in the site's currency. */
 export interface PaybackTerms {
+  readonly currency?: string;
   readonly costs: readonly string[];
   readonly incentives: readonly string[];
   /** Energy of the first year in the field, kWh. */
@@ -14,6 +30,15 @@ export interface PaybackTerms {
   readonly priceRisePerYearFrac: number;
   readonly ageing: AgeingRate;
   readonly horizonYears: number;
+  /** Upkeep, insurance, cleaning. */
+  readonly perYear?: readonly YearlyCost[];
+  /** Inverter replacements, and whatever else comes once. */
+  readonly later?: readonly LaterSum[];
+  /** Received for what is left at the end; may be negative. */
+  readonly scrap?: string;
+  readonly discountFrac?: number;
+  /** Tax on interest, for the deposit that would match. */
+  readonly interestTaxFrac?: number;
 }
 
 export interface PaybackYear {
@@ -22,9 +47,15 @@ export interface PaybackYear {
   readonly energyKwh: number;
   readonly valuePerKwh: string;
   readonly value: string;
-  /** Savings so far less the net cost, with price rise and ageing. */
+  readonly upkeep: string;
+  /** Replacements and scrap; paid is positive. */
+  readonly once: string;
+  readonly net: string;
+  /** Savings so far less the net cost, with price rise and ageing, upkeep and replacements. */
   readonly balance: string;
-  /** The same with neither. */
+  /** The same in money of the first day. */
+  readonly discountedBalance: string;
+  /** With none of these. */
   readonly simpleBalance: string;
 }
 
@@ -35,55 +66,128 @@ export interface Payback {
   readonly valuePerKwh: string;
   /** Net cost over the first year's value; null when nothing is earned. */
   readonly simpleYears: number | null;
-  /** With price rise and ageing; null when it does not come within the horizon. */
+  /** With price rise, ageing, upkeep and replacements; null when it does not come within the horizon. */
   readonly risingYears: number | null;
+  /** From when on the balance stays above nothing; later than `risingYears` where a replacement sinks it again. */
+  readonly staysPaidYears: number | null;
+  readonly discountedYears: number | null;
+  readonly netPresentValue: string;
+  readonly returnPerYear: { readonly kind: RateOfReturn["kind"]; readonly rates: readonly number[] };
+  /** Interest before tax at which a deposit would have done as well; null without one rate of return. */
+  readonly depositFrac: number | null;
+  /** Costs over energy, both in money and kWh of the first day; null without energy. */
+  readonly levelisedPerKwh: string | null;
   readonly years: readonly PaybackYear[];
 }
 
-const sum = (amounts: readonly string[]): Decimal => amounts.reduce((total, amount) => total.plus(amount), new Decimal(0));
-const money = (value: Decimal): string => value.toFixed(2);
+interface Row {
+  readonly energyKwh: number;
+  readonly perKwh: Exact;
+  readonly value: Exact;
+  readonly upkeep: Exact;
+  readonly once: Exact;
+  readonly net: Exact;
+}
 
 /**
- * Simple payback (net cost over first-year value) beside payback with price rise and ageing, year by year. The price holds for
- * the first year and rises at each anniversary; within a year savings come evenly. Sums are exact decimals; energies are rounded to the Wh.
+ * Simple payback (net cost over first-year value), payback with price rise, ageing, upkeep and replacements, and the same discounted, year by year.
+ * The price holds for the first year and rises at each anniversary; within a year savings come evenly and flows are discounted from its
+ * end. Sums are exact decimals; energies are rounded to the Wh.
  * Source: Short, Packey & Holt, 1995, A manual for the economic evaluation of energy efficiency and renewable energy technologies.
  */
 export function payback(terms: PaybackTerms): Payback {
-  const netCost = sum(terms.costs).minus(sum(terms.incentives));
-  const valuePerKwh = new Decimal(terms.importPerKwh)
-    .times(terms.selfUsedFrac)
-    .plus(new Decimal(terms.exportPerKwh ?? 0).times(new Decimal(1).minus(terms.selfUsedFrac)));
-  const firstYearValue = valuePerKwh.times(terms.firstYearKwh.toFixed(3));
-  const years: PaybackYear[] = [];
-  let balance = netCost.negated();
-  let risingYears: number | null = netCost.lte(0) ? 0 : null;
-  for (let year = 1; year <= terms.horizonYears; year++) {
-    const energyKwh = terms.firstYearKwh * agedShare(year, terms.ageing);
-    const risen = valuePerKwh.times(new Decimal(1).plus(terms.priceRisePerYearFrac).pow(year - 1));
-    const value = risen.times(energyKwh.toFixed(3));
-    const before = balance;
-    balance = balance.plus(value);
-    if (risingYears === null && balance.gte(0)) risingYears = year - 1 + before.negated().div(value).toNumber();
-    years.push({
-      year,
-      energyKwh,
-      valuePerKwh: risen.toFixed(4),
-      value: money(value),
-      balance: money(balance),
-      simpleBalance: money(firstYearValue.times(year).minus(netCost)),
-    });
-  }
+  const { currency = "EUR", horizonYears } = terms;
+  const money = (value: Exact): string => amountOf(value, currency);
+  const netCost = sumOf(terms.costs).minus(sumOf(terms.incentives));
+  const perKwh = valuePerKwh(terms);
+  const firstYearValue = perKwh.times(terms.firstYearKwh.toFixed(3));
+  const rows = Array.from({ length: horizonYears }, (_, k) => rowOf(terms, perKwh, k + 1));
+  const growth = new Exact(1).plus(terms.discountFrac ?? 0);
+  const nets = rows.map(({ net }) => net);
+  const discounted = nets.map((net, k) => net.div(growth.pow(k + 1)));
+  const [balances, discountedBalances] = [running(netCost, nets), running(netCost, discounted)];
+  const flows = [netCost.negated(), ...nets];
+  const found = rateOfReturn(flows);
+  const rates = found.kind === "one" ? [found.rate.toNumber()] : found.kind === "several" ? found.rates.map((rate) => rate.toNumber()) : [];
+  const costs = presentValue(growth.minus(1), [netCost, ...rows.map(({ upkeep, once }) => upkeep.plus(once))]);
+  const energy = presentValue(growth.minus(1), [ZERO, ...rows.map((row) => quantity(row.energyKwh))]);
   return {
     netCost: money(netCost),
     firstYearValue: money(firstYearValue),
-    valuePerKwh: valuePerKwh.toFixed(4),
-    simpleYears: firstYearValue.gt(0) ? Decimal.max(0, netCost.div(firstYearValue)).toNumber() : null,
-    risingYears,
-    years,
+    valuePerKwh: perKwh.toFixed(4),
+    simpleYears: firstYearValue.gt(0) ? Exact.max(0, netCost.div(firstYearValue)).toNumber() : null,
+    risingYears: crossingYears(netCost, nets),
+    staysPaidYears: lastCrossingYears(netCost, nets),
+    discountedYears: crossingYears(netCost, discounted),
+    netPresentValue: money(presentValue(growth.minus(1), flows)),
+    returnPerYear: { kind: found.kind, rates },
+    depositFrac: found.kind === "one" ? found.rate.toNumber() / (1 - (terms.interestTaxFrac ?? 0)) : null,
+    levelisedPerKwh: energy.gt(0) ? costs.div(energy).toFixed(4) : null,
+    years: rows.map((row, k) => ({
+      year: k + 1,
+      energyKwh: row.energyKwh,
+      valuePerKwh: row.perKwh.toFixed(4),
+      value: money(row.value),
+      upkeep: money(row.upkeep),
+      once: money(row.once),
+      net: money(row.net),
+      balance: money(balances[k]!),
+      discountedBalance: money(discountedBalances[k]!),
+      simpleBalance: money(firstYearValue.times(k + 1).minus(netCost)),
+    })),
   };
 }
 
+const valuePerKwh = ({ importPerKwh, exportPerKwh, selfUsedFrac }: PaybackTerms): Exact =>
+  new Exact(importPerKwh).times(selfUsedFrac).plus(new Exact(exportPerKwh ?? 0).times(new Exact(1).minus(selfUsedFrac)));
+
+function rowOf(terms: PaybackTerms, perKwh: Exact, year: number): Row {
+  const energyKwh = terms.firstYearKwh * agedShare(year, terms.ageing);
+  const risen = perKwh.times(new Exact(1).plus(terms.priceRisePerYearFrac).pow(year - 1));
+  const value = risen.times(energyKwh.toFixed(3));
+  const upkeep = sumOf(
+    (terms.perYear ?? []).map((cost) => new Exact(cost.amount).times(new Exact(1).plus(cost.risePerYearFrac).pow(year - 1))),
+  );
+  const due = (terms.later ?? []).filter(({ afterYears }) => Math.min(terms.horizonYears, Math.floor(afterYears) + 1) === year);
+  const scrap = year === terms.horizonYears ? new Exact(terms.scrap ?? 0) : ZERO;
+  const once = sumOf(due.map(({ amount }) => amount)).minus(scrap);
+  return { energyKwh, perKwh: risen, value, upkeep, once, net: value.minus(upkeep).minus(once) };
+}
+
+function running(netCost: Exact, nets: readonly Exact[]): Exact[] {
+  let sum = netCost.negated();
+  return nets.map((net) => {
+    sum = sum.plus(net);
+    return sum;
+  });
+}
+
+/** Years until the balance first reaches nothing. */
+export function crossingYears(netCost: Exact, nets: readonly Exact[]): number | null {
+  let balance = netCost.negated();
+  if (balance.gte(0)) return 0;
+  for (const [k, net] of nets.entries()) {
+    const before = balance;
+    balance = balance.plus(net);
+    if (balance.gte(0)) return k + before.negated().div(net).toNumber();
+  }
+  return null;
+}
+
+/** Years from which on the balance never is below nothing again. */
+function lastCrossingYears(netCost: Exact, nets: readonly Exact[]): number | null {
+  let balance = netCost.negated();
+  let since: number | null = balance.gte(0) ? 0 : null;
+  for (const [k, net] of nets.entries()) {
+    const before = balance;
+    balance = balance.plus(net);
+    if (balance.lt(0)) since = null;
+    else if (since === null) since = k + before.negated().div(net).toNumber();
+  }
+  return since;
+}
+
 /** Mean share of nameplate over a year in the field, relative to the first. */
-function agedShare(year: number, ageing: AgeingRate): number {
+export function agedShare(year: number, ageing: AgeingRate): number {
   return ageingFactor(year - 0.5, ageing) / ageingFactor(0.5, ageing);
 }

@@ -1,7 +1,7 @@
 import type { LedgerLine } from "../reconcile";
 import type { Site } from "../site";
 import { type EnergyBasis, firstYearEnergy, type YearEnergy } from "./first-year";
-import { type Payback, payback } from "./payback";
+import { type Payback, type PaybackTerms, payback } from "./payback";
 
 /** Payback of a site, or what is missing for it. */
 export interface MoneyReport {
@@ -9,11 +9,18 @@ export interface MoneyReport {
   energies: YearEnergy[];
   basis: EnergyBasis | null;
   missing: ("cost" | "price" | "energy")[];
+  /** What the payback was reckoned from; null with it. */
+  terms: PaybackTerms | null;
   payback: Payback | null;
 }
 
-/** Years that the curves run; most warranties end there. */
-export const HORIZON_YEARS = 25;
+export interface MoneyChoices {
+  readonly basis?: EnergyBasis | null;
+  /** Ageing as read from the readings; the book's where it is not known. */
+  readonly ageingPerYearFrac?: number | null;
+  /** Share of production used on the spot as bills tell it; the book's where they don't. */
+  readonly selfUsedFrac?: number | null;
+}
 
 const BASES: readonly EnergyBasis[] = ["metered", "expected", "promise"];
 
@@ -22,36 +29,32 @@ export function moneyOf(
   site: Site,
   months: readonly LedgerLine[],
   promise: readonly number[] | null,
-  basis: EnergyBasis | null = null,
+  { basis = null, ageingPerYearFrac = null, selfUsedFrac = null }: MoneyChoices = {},
 ): MoneyReport {
   const lines = months.length > 0 ? months : promiseLines(promise);
   const energies = BASES.map((candidate) => firstYearEnergy(lines, candidate, site)).filter((energy) => energy !== null);
   const energy = energies.find((candidate) => candidate.basis === (basis ?? energies[0]?.basis)) ?? null;
-  const { costs, incentives, tariff } = site.money;
+  const { costs, incentives, tariff, running } = site.money;
   const missing: MoneyReport["missing"] = [];
   if (costs.length === 0) missing.push("cost");
   if (tariff.importPerKwh === null) missing.push("price");
   if (!energy) missing.push("energy");
-  const complete = energy && tariff.importPerKwh !== null && costs.length > 0;
-  return {
-    currency: site.currency,
-    energies,
-    basis: energy?.basis ?? null,
-    missing,
-    payback: complete
-      ? payback({
+  const terms: PaybackTerms | null =
+    energy && tariff.importPerKwh !== null && costs.length > 0
+      ? {
+          ...running,
+          currency: site.currency,
           costs: costs.map((cost) => cost.amount),
           incentives: incentives.map((incentive) => incentive.amount),
           firstYearKwh: energy.firstYearKwh,
-          importPerKwh: tariff.importPerKwh ?? "0",
+          importPerKwh: tariff.importPerKwh,
           exportPerKwh: tariff.exportPerKwh,
-          selfUsedFrac: tariff.selfUsedFrac,
+          selfUsedFrac: selfUsedFrac ?? tariff.selfUsedFrac,
           priceRisePerYearFrac: tariff.priceRisePerYearFrac,
-          ageing: site.ageing,
-          horizonYears: HORIZON_YEARS,
-        })
-      : null,
-  };
+          ageing: ageingPerYearFrac === null ? site.ageing : { ...site.ageing, perYearFrac: ageingPerYearFrac },
+        }
+      : null;
+  return { currency: site.currency, energies, basis: energy?.basis ?? null, missing, terms, payback: terms && payback(terms) };
 }
 
 /** A promise alone, as months of an unnamed year: enough for a first payback before any weather or reading is there. */

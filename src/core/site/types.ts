@@ -202,10 +202,21 @@ export interface Tariff {
   readonly selfUsedFrac: number;
 }
 
+/** What comes every year and once in a while, and how money is weighed. Sums are decimal numerals. */
+export interface RunningTerms {
+  readonly perYear: readonly { readonly what: string; readonly amount: string; readonly risePerYearFrac: number }[];
+  readonly later: readonly { readonly what: string; readonly afterYears: number; readonly amount: string }[];
+  readonly scrap: string;
+  readonly discountFrac: number;
+  readonly interestTaxFrac: number;
+  readonly horizonYears: number;
+}
+
 export interface MoneyTerms {
   readonly costs: readonly DatedSum[];
   readonly incentives: readonly DatedSum[];
   readonly tariff: Tariff;
+  readonly running: RunningTerms;
 }
 
 /** What stands from a date on, merged over what stood before. */

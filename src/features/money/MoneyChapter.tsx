@@ -45,7 +45,7 @@ export function MoneyChapter({ slug, version, site, months, promise }: MoneyChap
   const form = useTermsForm(site.money);
   const valid = Object.keys(validate(form.values)).length === 0;
   const shown = { ...site, money: valid ? form.values : site.money };
-  const report = moneyOf(shown, months, promise, basis);
+  const report = moneyOf(shown, months, promise, { basis });
   const energy = report.energies.find((candidate) => candidate.basis === report.basis);
   const context: MoneyContext | null = report.payback && energy ? { site: shown, energy, payback: report.payback } : null;
   const save = form.onSubmit(async (values) => {

@@ -1,0 +1,28 @@
+import { Readable } from "node:stream";
+import { answer } from "@/app/answer";
+import { readBills } from "@/formats/bills-csv";
+import { bookBySlug } from "@/usecases/books";
+import { Refusal } from "@/usecases/refusal";
+import { services } from "@/wiring";
+
+const MOST_BYTES = 5_000_000;
+
+/** Reads a file or pasted table of bills and gives them back; nothing is stored. */
+export function POST(request: Request, { params }: { params: Promise<{ slug: string }> }): Promise<Response> {
+  return answer(request, async () => {
+    await bookBySlug(services().books, (await params).slug);
+    const bytes = Buffer.from(await request.arrayBuffer());
+    if (bytes.length > MOST_BYTES)
+      throw new Refusal("upload-too-large", "These bills take more than 5 MB.", "Bring a table with one bill a row.");
+    const { bills, problems } = await readBills(Readable.from([bytes]));
+    if (problems.some(({ severity }) => severity === "error"))
+      throw new Refusal(
+        "file-refused",
+        "These bills can't be read as they are; nothing was changed.",
+        "Correct what is named below.",
+        {},
+        problems,
+      );
+    return Response.json({ bills, problems });
+  });
+}

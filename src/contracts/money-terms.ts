@@ -1,0 +1,50 @@
+import { z } from "zod";
+import { decimalAmount, frac, isoDate, price } from "./primitives";
+import { planSchema } from "./tariff";
+
+const ratePerYear = z.number().min(-0.2, "is a share: write 3 % as 0.03").max(0.5, "is a share: write 7.65 % as 0.0765");
+const years = z.number().gt(0, "give years above 0").max(60, "sixty years are the most");
+const what = z.string().max(120).default("");
+
+export const tariffSchema = z.strictObject({
+  importPerKwh: price.nullable().default(null),
+  exportPerKwh: price.nullable().default(null),
+  priceRisePerYearFrac: z.number().min(-0.2).max(0.5, "is a share: write 3 % as 0.03").default(0.03),
+  selfUsedFrac: frac.default(1),
+});
+
+const datedSum = z.strictObject({ on: isoDate, amount: decimalAmount, what });
+
+/** What running the plant costs, and on what its money is reckoned. */
+export const runningSchema = z.strictObject({
+  perYear: z.array(z.strictObject({ what, amount: decimalAmount, risePerYearFrac: ratePerYear.default(0.02) })).default([]),
+  later: z.array(z.strictObject({ what, afterYears: years, amount: decimalAmount })).default([]),
+  /** Received for what is left at the end of the horizon. */
+  scrap: decimalAmount.default("0.00"),
+  discountFrac: ratePerYear.default(0.03),
+  interestTaxFrac: frac.default(0.25),
+  horizonYears: z.number().int().min(5).max(40).default(25),
+});
+
+export const loanSchema = z.strictObject({
+  principal: decimalAmount,
+  ratePerYearFrac: ratePerYear.min(0, "interest can't be negative here"),
+  termYears: years,
+  fee: decimalAmount.default("0.00"),
+  refinance: z
+    .strictObject({ afterYears: years, ratePerYearFrac: ratePerYear.min(0), termYears: years, fee: decimalAmount.default("0.00") })
+    .nullable()
+    .default(null),
+});
+
+export const moneySchema = z.strictObject({
+  costs: z.array(datedSum).default([]),
+  incentives: z.array(datedSum).default([]),
+  tariff: tariffSchema.prefault({}),
+  /** Plans that were in force, by date. */
+  plans: z.array(planSchema).max(40).default([]),
+  /** Plans that could be had instead. */
+  offers: z.array(planSchema).max(20).default([]),
+  running: runningSchema.prefault({}),
+  loan: loanSchema.nullable().default(null),
+});

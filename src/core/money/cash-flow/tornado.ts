@@ -1,0 +1,63 @@
+import { type PaybackTerms, payback } from "../payback";
+import type { PaybackDoubts } from "./draws";
+
+export type TornadoTerm = "yield" | "price" | "price-rise" | "ageing" | "self-use" | "upkeep" | "cost";
+
+export interface TornadoBar {
+  readonly term: TornadoTerm;
+  /** How the term was moved, down and up, in its own unit. */
+  readonly by: number;
+  /** Payback years with the term lower, and higher; null beyond the horizon. */
+  readonly lowerYears: number | null;
+  readonly higherYears: number | null;
+}
+
+const PRICE_FRAC = 0.15;
+const SELF_USE = 0.15;
+const COST_FRAC = 0.1;
+
+/** What matters most for the payback: each term alone moved down and up by what it may be off. The widest bar stands first. */
+export function tornado(terms: PaybackTerms, doubts: PaybackDoubts): TornadoBar[] {
+  const scaled = (numeral: string, factor: number): string => (Number(numeral) * factor).toFixed(8);
+  const clipped = (share: number): number => Math.max(0, Math.min(1, share));
+  const moved: Readonly<Record<TornadoTerm, { by: number; at: (side: number) => PaybackTerms }>> = {
+    yield: { by: 2 * doubts.yieldFrac, at: (side) => ({ ...terms, firstYearKwh: terms.firstYearKwh * (1 + side * 2 * doubts.yieldFrac) }) },
+    price: {
+      by: PRICE_FRAC,
+      at: (side) => ({
+        ...terms,
+        importPerKwh: scaled(terms.importPerKwh, 1 + side * PRICE_FRAC),
+        exportPerKwh: terms.exportPerKwh === null ? null : scaled(terms.exportPerKwh, 1 + side * PRICE_FRAC),
+      }),
+    },
+    "price-rise": {
+      by: 2 * doubts.priceRiseFrac,
+      at: (side) => ({ ...terms, priceRisePerYearFrac: terms.priceRisePerYearFrac + side * 2 * doubts.priceRiseFrac }),
+    },
+    ageing: {
+      by: 2 * doubts.ageingFrac,
+      at: (side) => ({
+        ...terms,
+        ageing: { ...terms.ageing, perYearFrac: Math.max(0, terms.ageing.perYearFrac + side * 2 * doubts.ageingFrac) },
+      }),
+    },
+    "self-use": { by: SELF_USE, at: (side) => ({ ...terms, selfUsedFrac: clipped(terms.selfUsedFrac + side * SELF_USE) }) },
+    upkeep: {
+      by: 2 * doubts.upkeepFrac,
+      at: (side) => ({
+        ...terms,
+        perYear: (terms.perYear ?? []).map((cost) => ({ ...cost, amount: scaled(cost.amount, 1 + side * 2 * doubts.upkeepFrac) })),
+        later: (terms.later ?? []).map((sum) => ({ ...sum, amount: scaled(sum.amount, 1 + side * 2 * doubts.upkeepFrac) })),
+      }),
+    },
+    cost: { by: COST_FRAC, at: (side) => ({ ...terms, costs: terms.costs.map((cost) => scaled(cost, 1 + side * COST_FRAC)) }) },
+  };
+  const years = (at: PaybackTerms): number | null => payback(at).risingYears;
+  const bars = (Object.keys(moved) as TornadoTerm[]).map((term): TornadoBar => {
+    const { by, at } = moved[term];
+    return { term, by, lowerYears: years(at(-1)), higherYears: years(at(1)) };
+  });
+  const width = ({ lowerYears, higherYears }: TornadoBar): number =>
+    Math.abs((lowerYears ?? terms.horizonYears) - (higherYears ?? terms.horizonYears));
+  return bars.sort((a, b) => width(b) - width(a));
+}

@@ -1,0 +1,105 @@
+import { amountOf, Exact, quantity, sumOf, ZERO } from "../exact";
+import { presentValue } from "../finance";
+import { agedShare, crossingYears, type LaterSum, type YearlyCost } from "../payback";
+
+/** One way that things could go. */
+export interface CaseSide {
+  readonly name: string;
+  /** Energy of twelve months as the plant is now, January first. */
+  readonly monthsKwh: readonly number[];
+  /** Paid (or received, when negative); after 0 years is now. */
+  readonly sums: readonly LaterSum[];
+  readonly perYear: readonly YearlyCost[];
+  /** Ageing a year of the modules on this side, linear. */
+  readonly ageingPerYearFrac: number;
+  /** Years after which this side gives no more; null: beyond the horizon. */
+  readonly endsAfterYears: number | null;
+}
+
+export interface CaseTerms {
+  readonly currency: string;
+  /** Worth of an extra kWh, a decimal numeral. */
+  readonly perKwh: string;
+  readonly priceRisePerYearFrac: number;
+  readonly discountFrac: number;
+  readonly horizonYears: number;
+}
+
+/** A variant beside the base: what it adds, what it costs, and where the answer turns. Sums are numerals of the currency. */
+export interface Decision {
+  readonly name: string;
+  readonly extraMonthsKwh: readonly number[];
+  readonly extraKwh: number;
+  readonly firstYearValue: string;
+  /** Extra cost now. */
+  readonly extraCost: string;
+  readonly paybackYears: number | null;
+  /** Over the horizon, in money of today. */
+  readonly netPresentValue: string;
+  readonly balance: readonly { readonly year: number; readonly amount: number; readonly discounted: number }[];
+  readonly isWorthIt: boolean;
+  /** Price of a kWh at which the answer turns, today's money, rising as assumed; null where no price turns it. */
+  readonly flipPerKwh: string | null;
+  /** Worth it above that price, or (where energy is lost and money saved) below it. */
+  readonly flipSide: "above" | "below" | null;
+  /** Extra cost now at which the answer turns. */
+  readonly flipCost: string;
+  /** First year of the horizon from which on the variant is ahead in money of today; null when never. */
+  readonly aheadFromYears: number | null;
+}
+
+/** Weighs a variant against a base over the horizon. Flows fall on the ends of years; an answer's value is linear in the price, so its turning point is exact. */
+export function decide(base: CaseSide, variant: CaseSide, terms: CaseTerms): Decision {
+  const { currency, horizonYears } = terms;
+  const rate = new Exact(terms.discountFrac);
+  const years = Array.from({ length: horizonYears }, (_, k) => k + 1);
+  const energy = years.map((year) => energyIn(variant, year) - energyIn(base, year));
+  const rises = years.map((year) => new Exact(1).plus(terms.priceRisePerYearFrac).pow(year - 1));
+  const priced = energy.map((kwh, k) => quantity(kwh).times(rises[k]!));
+  const costs = [0, ...years].map((year) => costIn(variant, year, horizonYears).minus(costIn(base, year, horizonYears)));
+  const nets = [costs[0]!.negated(), ...priced.map((kwh, k) => kwh.times(terms.perKwh).minus(costs[k + 1]!))];
+  const discounted = nets.map((net, k) => net.div(rate.plus(1).pow(k)));
+  const value = sumOf(discounted);
+  const energyWorth = presentValue(rate, [ZERO, ...priced]);
+  const costWorth = presentValue(rate, costs);
+  const flip = energyWorth.isZero() ? null : costWorth.div(energyWorth);
+  const balances = runningSums(nets);
+  const discountedBalances = runningSums(discounted);
+  return {
+    name: variant.name,
+    extraMonthsKwh: variant.monthsKwh.map((kwh, m) => kwh - base.monthsKwh[m]!),
+    extraKwh: energy[0] ?? 0,
+    firstYearValue: amountOf(priced[0]?.times(terms.perKwh) ?? ZERO, currency),
+    extraCost: amountOf(costs[0]!, currency),
+    paybackYears: crossingYears(costs[0]!, nets.slice(1)),
+    netPresentValue: amountOf(value, currency),
+    balance: balances.map((amount, year) => ({ year, amount: amount.toNumber(), discounted: discountedBalances[year]!.toNumber() })),
+    isWorthIt: value.gt(0),
+    flipPerKwh: flip?.gt(0) ? flip.toFixed(4) : null,
+    flipSide: flip?.gt(0) ? (energyWorth.gt(0) ? "above" : "below") : null,
+    flipCost: amountOf(costs[0]!.plus(value), currency),
+    aheadFromYears: crossingYears(costs[0]!, discounted.slice(1)),
+  };
+}
+
+const yearKwh = ({ monthsKwh }: CaseSide): number => monthsKwh.reduce((a, b) => a + b, 0);
+
+function energyIn(side: CaseSide, year: number): number {
+  const left = side.endsAfterYears === null ? 1 : Math.max(0, Math.min(1, side.endsAfterYears - (year - 1)));
+  return yearKwh(side) * left * agedShare(year, { firstYearFrac: side.ageingPerYearFrac, perYearFrac: side.ageingPerYearFrac });
+}
+
+function costIn({ sums, perYear }: CaseSide, year: number, horizonYears: number): Exact {
+  const due = sums.filter(({ afterYears }) => Math.min(horizonYears, Math.ceil(afterYears)) === year);
+  const yearly =
+    year === 0 ? [] : perYear.map((cost) => new Exact(cost.amount).times(new Exact(1).plus(cost.risePerYearFrac).pow(year - 1)));
+  return sumOf([...due.map(({ amount }) => amount), ...yearly]);
+}
+
+function runningSums(values: readonly Exact[]): Exact[] {
+  let sum = ZERO;
+  return values.map((value) => {
+    sum = sum.plus(value);
+    return sum;
+  });
+}

@@ -1,0 +1,3 @@
+export { type CaseSide, type CaseTerms, type Decision, decide } from "./decide";
+export type { CaseFacts, CaseFigures, CaseInput, CaseTemplate, SimulateYear } from "./template";
+export { CASE_TEMPLATES } from "./templates";

@@ -1,0 +1,50 @@
+import { averagePrice, type BillMonth } from "../bills";
+import { type Exact, quantity } from "../exact";
+import type { SavingInput, SavingMonth } from "./schools";
+import { loadOf } from "./schools";
+
+/** Why the schools part, as facts for words. Prices are currency a kWh. */
+export interface SchoolGap {
+  /** Old average price, all charges in. */
+  readonly oldPerKwh: Exact | null;
+  /** What a kWh of the same consumption would cost now without the array. */
+  readonly nowPerKwh: Exact | null;
+  /** What a self-used kWh really avoided. */
+  readonly avoidedPerKwh: Exact | null;
+  /** Consumption a year, before and since. */
+  readonly loadBeforeKwh: number | null;
+  readonly loadSinceKwh: number | null;
+}
+
+export function schoolGap(
+  before: readonly BillMonth[],
+  since: readonly SavingInput[],
+  savings: readonly SavingMonth[],
+  exportPerKwh: Exact,
+): SchoolGap {
+  const known = savings.filter(({ without }) => without !== null);
+  const sum = (of: (month: SavingMonth) => Exact): Exact => known.reduce((total, month) => total.plus(of(month)), quantity(0));
+  const load = known.reduce((total, { loadKwh }) => total + loadKwh, 0);
+  const used = known.reduce((total, { selfUsedKwh }) => total + selfUsedKwh, 0);
+  const keys = new Set(known.map(({ key }) => key));
+  const exported = since.filter(({ key }) => keys.has(key)).reduce((total, month) => total + month.exportKwh, 0);
+  const perYear = (months: readonly unknown[], kwh: number): number | null => (months.length > 0 ? (kwh / months.length) * 12 : null);
+  return {
+    oldPerKwh: averagePrice(before),
+    nowPerKwh: load > 0 ? sum(({ without }) => without!).div(quantity(load)) : null,
+    avoidedPerKwh:
+      used > 0
+        ? sum(({ reRun }) => reRun!)
+            .minus(exportPerKwh.times(quantity(exported)))
+            .div(quantity(used))
+        : null,
+    loadBeforeKwh: perYear(
+      before,
+      before.reduce((total, { importKwh }) => total + importKwh, 0),
+    ),
+    loadSinceKwh: perYear(
+      since,
+      since.reduce((total, month) => total + loadOf(month), 0),
+    ),
+  };
+}

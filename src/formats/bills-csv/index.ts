@@ -1,0 +1,1 @@
+export { type BillsFile, readBills } from "./read-bills";

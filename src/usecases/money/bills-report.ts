@@ -1,0 +1,318 @@
+import type { BillDocument } from "@/contracts/bills";
+import type { BillsReport, SchoolName } from "@/contracts/money";
+import type { SiteDocument } from "@/contracts/site";
+import {
+  amountOf,
+  type BillMonth,
+  billMonths,
+  type DayShape,
+  EVEN_DAY,
+  Exact,
+  energyShares,
+  estimateMissing,
+  HOUSEHOLD_DAY,
+  naiveSavingPerYear,
+  planOn,
+  promiseProgress,
+  runRate,
+  type SavingInput,
+  type SavingMonth,
+  savingsOf,
+  schoolGap,
+  schoolTotal,
+  selfUseByBand,
+  sumOf,
+} from "@/core/money";
+import type { LedgerLine } from "@/core/reconcile";
+import type { OpenLedger } from "../ledger";
+import { type PlacedHour, type SunHours, scaledTo, sunHours } from "./sun-hours";
+
+export interface BillsInput {
+  readonly site: SiteDocument;
+  readonly ledger: OpenLedger;
+  readonly bills: readonly BillDocument[];
+  /** As read by the Ageing chapter; null takes the book's. */
+  readonly ageingPerYearFrac: number | null;
+  /** Where they are at hand already. */
+  readonly hours?: SunHours;
+}
+
+const SCHOOL_KEYS = { "re-run": "reRun", "old-average": "oldAverage", "flat-value": "flatValue" } as const satisfies Record<
+  SchoolName,
+  keyof SavingMonth
+>;
+const SCHOOL_NAMES = Object.keys(SCHOOL_KEYS) as SchoolName[];
+/** What a display or a production meter of class B may be off. Source: IEC 62053-21, 2020, with a display's own rounding. */
+const METER_FRAC = 0.015;
+const ENOUGH_READ = 0.97;
+const HORIZON_YEARS = 40;
+
+/** Savings from bills: three schools month by month, why they differ, and when the money is back at this rate. */
+export function billsReport({
+  site,
+  ledger,
+  bills,
+  ageingPerYearFrac,
+  hours = sunHours(ledger, site.money.plans),
+}: BillsInput): BillsReport {
+  const { currency, money } = site;
+  const months = estimateMissing(billMonths(bills));
+  const starts = site.commissioned?.slice(0, 7) ?? "";
+  const before = months.filter(({ key }) => key < starts);
+  const after = months.filter(({ key }) => key >= starts);
+  const since = withProduction(after, ledger);
+  const inputsFor = (shape: DayShape, factor: number): SavingInput[] =>
+    since.map((month) => withSelfUse(month, hours.get(month.key) ?? [], shape, factor));
+  const terms = { plans: money.plans, currency, before, flatPerKwh: flatOf(site, before) };
+  const inputs = inputsFor(HOUSEHOLD_DAY, 1);
+  const savings = savingsOf(inputs, terms);
+  const doubts: readonly (readonly [DayShape, number])[] = [
+    [HOUSEHOLD_DAY, 1 - METER_FRAC],
+    [HOUSEHOLD_DAY, 1 + METER_FRAC],
+    [EVEN_DAY, 1],
+  ];
+  const bounds = doubts.map(([shape, factor]) => schoolTotal(savingsOf(inputsFor(shape, factor), terms), "reRun"));
+  const totals = bounds.filter((total) => total !== null);
+  const out = (value: Exact): string => amountOf(value, currency);
+  const rates = SCHOOL_NAMES.flatMap((school) => rateOf(school, savings, { site, ledger, ageingPerYearFrac }));
+  const exportPerKwh = new Exact(
+    planOn(money.plans, after.at(-1) ? `${after.at(-1)!.key}-15` : "9999-01-01")?.credit.perKwh ?? money.tariff.exportPerKwh ?? 0,
+  );
+  const gap = schoolGap(before, inputs, savings, exportPerKwh);
+  const plain = (value: Exact | null): number | null => (value === null ? null : value.toNumber());
+  const naive = naiveSavingPerYear(before, after);
+  return {
+    currency,
+    months: months.map((month) => monthRow(month, month.key < starts, inputs, savings, out)),
+    years: yearRows(months, inputs, savings, out),
+    schools: SCHOOL_NAMES.flatMap((school) => {
+      const known = savings.filter((month) => month[SCHOOL_KEYS[school]] !== null);
+      const total = schoolTotal(savings, SCHOOL_KEYS[school]);
+      if (!total) return [];
+      const spread = school === "re-run" && totals.length > 0;
+      return [
+        {
+          school,
+          months: known.length,
+          total: out(total),
+          perYear: out(total.div(known.length).times(12)),
+          low: spread ? out(Exact.min(total, ...totals)) : null,
+          high: spread ? out(Exact.max(total, ...totals)) : null,
+        },
+      ];
+    }),
+    naivePerYear: naive && out(naive),
+    why: {
+      oldPerKwh: plain(gap.oldPerKwh),
+      nowPerKwh: plain(gap.nowPerKwh),
+      avoidedPerKwh: plain(gap.avoidedPerKwh),
+      loadBeforeKwh: gap.loadBeforeKwh,
+      loadSinceKwh: gap.loadSinceKwh,
+    },
+    shares: inputs.length > 0 ? energyShares(inputs) : null,
+    progress: progressOf(ledger),
+    runRates: rates.map(({ school, rate }) => ({
+      school,
+      savedToDate: out(rate.savedToDate),
+      perYear: out(rate.perYear),
+      naivePerYear: out(rate.naivePerYear),
+      paidBackOn: rate.paidBackOn,
+      years: rate.years,
+      filledMonths: rate.filledMonths,
+    })),
+    planTest: planTest(savings, out),
+    missing: missingOf(site, months, before, after, since, savings),
+  };
+}
+
+type Produced = BillMonth & { exportKwh: number; productionKwh: number; isFilled: boolean };
+
+/** Production of each month: the bill's, else the meter's, else as expected at the level of the months around; months without an export have none to tell. */
+function withProduction(months: readonly BillMonth[], { report }: OpenLedger): Produced[] {
+  const lines = new Map(report.months.map((line) => [line.key, line]));
+  const level = levelOf(report.months);
+  return months.flatMap((month): Produced[] => {
+    const line = lines.get(month.key);
+    const read = line && line.meteredKwh !== null && line.readFrac > ENOUGH_READ ? line.meteredKwh : null;
+    const filled = line
+      ? line.meteredKwh !== null && line.readFrac > 0
+        ? line.meteredKwh + line.unreadKwh
+        : line.expectedKwh * level
+      : null;
+    const productionKwh = month.productionKwh ?? read ?? filled;
+    if (productionKwh === null || month.exportKwh === null) return [];
+    return [{ ...month, exportKwh: month.exportKwh, productionKwh, isFilled: month.productionKwh === null && read === null }];
+  });
+}
+
+/** Metered over expected, all read months together. */
+function levelOf(lines: readonly LedgerLine[]): number {
+  const read = lines.filter((line) => line.meteredKwh !== null && line.readFrac > ENOUGH_READ);
+  const [metered, expected] = [
+    read.reduce((sum, line) => sum + line.meteredKwh!, 0),
+    read.reduce((sum, line) => sum + line.expectedKwh, 0),
+  ];
+  return expected > 0 ? metered / expected : 1;
+}
+
+function withSelfUse(month: Produced, hours: readonly PlacedHour[], shape: DayShape, factor: number): SavingInput {
+  const productionKwh = Math.max(month.exportKwh, month.productionKwh * factor);
+  const self = productionKwh - month.exportKwh;
+  const bands = Object.keys(month.importByBandKwh);
+  if (bands.length < 2 || hours.length === 0)
+    return { ...month, productionKwh, selfByBandKwh: bands.length === 1 ? { [bands[0]!]: self } : {} };
+  return { ...month, productionKwh, selfByBandKwh: selfUseByBand(scaledTo(hours, productionKwh), month.importByBandKwh, self, shape) };
+}
+
+function flatOf(site: SiteDocument, before: readonly BillMonth[]): { used: string; exported: string } | null {
+  const { tariff, plans } = site.money;
+  const kwh = before.reduce((sum, month) => sum + month.importKwh, 0);
+  const old =
+    kwh > 0
+      ? sumOf(before.map(({ amount }) => amount))
+          .div(kwh)
+          .toFixed(6)
+      : null;
+  const used = tariff.importPerKwh ?? old;
+  return used === null ? null : { used, exported: tariff.exportPerKwh ?? plans.at(-1)?.credit.perKwh ?? "0" };
+}
+
+function rateOf(
+  school: SchoolName,
+  savings: readonly SavingMonth[],
+  { site, ledger, ageingPerYearFrac }: Pick<BillsInput, "site" | "ledger" | "ageingPerYearFrac">,
+) {
+  const saved = savings.flatMap((month) => {
+    const saving = month[SCHOOL_KEYS[school]];
+    return saving === null ? [] : [{ key: month.key, saving }];
+  });
+  const { costs, incentives, tariff } = site.money;
+  const rate = runRate({
+    saved,
+    netCost: sumOf(costs.map(({ amount }) => amount)).minus(sumOf(incentives.map(({ amount }) => amount))),
+    risePerYearFrac: tariff.priceRisePerYearFrac,
+    ageingPerYearFrac: ageingPerYearFrac ?? site.ageing.perYearFrac,
+    season: seasonOf(ledger),
+    horizonYears: HORIZON_YEARS,
+  });
+  return rate && costs.length > 0 ? [{ school, rate }] : [];
+}
+
+/** The year's shape: the promise, else the mean of the expected months; even where neither is known. */
+function seasonOf({ promise, report }: OpenLedger): readonly number[] {
+  if (promise) return promise;
+  const sums = new Array<number>(12).fill(0);
+  for (const line of report.months) sums[Number(line.key.slice(5)) - 1]! += line.expectedKwh;
+  return sums.every((sum) => sum > 0) ? sums : new Array<number>(12).fill(1);
+}
+
+function progressOf({ promise, report }: OpenLedger): BillsReport["progress"] {
+  const year = report.months
+    .filter((line) => line.meteredKwh !== null)
+    .at(-1)
+    ?.key.slice(0, 4);
+  if (!promise || year === undefined) return null;
+  const months = report.months
+    .filter((line) => line.key.startsWith(year) && line.meteredKwh !== null && line.readFrac > ENOUGH_READ)
+    .map((line) => ({ month: Number(line.key.slice(5)), kwh: line.meteredKwh! }));
+  return { year, ...promiseProgress(months, promise) };
+}
+
+type Words = (value: Exact) => string;
+
+const savedOf = (month: SavingMonth | undefined, out: Words): Record<SchoolName, string | null> =>
+  Object.fromEntries(
+    SCHOOL_NAMES.map((school) => [school, month?.[SCHOOL_KEYS[school]] ? out(month[SCHOOL_KEYS[school]]!) : null]),
+  ) as Record<SchoolName, string | null>;
+
+function monthRow(
+  month: BillMonth,
+  isBefore: boolean,
+  inputs: readonly SavingInput[],
+  savings: readonly SavingMonth[],
+  out: Words,
+): BillsReport["months"][number] {
+  const input = inputs.find(({ key }) => key === month.key);
+  const saving = savings.find(({ key }) => key === month.key);
+  return {
+    key: month.key,
+    days: month.days,
+    isBefore,
+    isEstimated: month.isEstimated,
+    isFilled: input?.isFilled ?? false,
+    importKwh: month.importKwh,
+    importByBandKwh: { ...month.importByBandKwh },
+    exportKwh: month.exportKwh,
+    productionKwh: input?.productionKwh ?? month.productionKwh,
+    selfUsedKwh: saving?.selfUsedKwh ?? null,
+    loadKwh: saving?.loadKwh ?? (isBefore ? month.importKwh : null),
+    amount: out(month.amount),
+    perKwh: month.importKwh > 0 ? month.amount.toNumber() / month.importKwh : null,
+    without: saving?.without ? out(saving.without) : null,
+    again: saving?.again ? out(saving.again) : null,
+    saved: savedOf(saving, out),
+  };
+}
+
+function yearRows(
+  months: readonly BillMonth[],
+  inputs: readonly SavingInput[],
+  savings: readonly SavingMonth[],
+  out: Words,
+): BillsReport["years"] {
+  const sum = (values: readonly number[]): number => values.reduce((a, b) => a + b, 0);
+  return [...new Set(months.map(({ key }) => key.slice(0, 4)))].map((year) => {
+    const own = months.filter(({ key }) => key.startsWith(year));
+    const produced = inputs.filter(({ key }) => key.startsWith(year));
+    const saved = savings.filter(({ key }) => key.startsWith(year));
+    const amount = sumOf(own.map((month) => month.amount));
+    const importKwh = sum(own.map((month) => month.importKwh));
+    return {
+      key: year,
+      months: own.length,
+      importKwh,
+      exportKwh: produced.length > 0 ? sum(produced.map((month) => month.exportKwh)) : null,
+      productionKwh: produced.length > 0 ? sum(produced.map((month) => month.productionKwh)) : null,
+      selfUsedKwh: saved.length > 0 ? sum(saved.map((month) => month.selfUsedKwh)) : null,
+      amount: out(amount),
+      perKwh: importKwh > 0 ? amount.toNumber() / importKwh : null,
+      saved: Object.fromEntries(
+        SCHOOL_NAMES.map((school) => {
+          const total = schoolTotal(saved, SCHOOL_KEYS[school]);
+          return [school, total && out(total)];
+        }),
+      ) as Record<SchoolName, string | null>,
+    };
+  });
+}
+
+function planTest(savings: readonly SavingMonth[], out: Words): BillsReport["planTest"] {
+  const offs = savings.flatMap(({ key, again, billed }) => (again ? [{ key, off: again.minus(billed) }] : []));
+  if (offs.length === 0) return null;
+  const worst = offs.reduce((most, each) => (each.off.abs().gt(most.off.abs()) ? each : most));
+  return {
+    months: offs.length,
+    exact: offs.filter(({ off }) => off.isZero()).length,
+    offTotal: out(sumOf(offs.map(({ off }) => off))),
+    worst: worst.off.isZero() ? null : worst.key,
+    worstOff: out(worst.off),
+  };
+}
+
+function missingOf(
+  site: SiteDocument,
+  months: readonly BillMonth[],
+  before: readonly BillMonth[],
+  after: readonly BillMonth[],
+  since: readonly Produced[],
+  savings: readonly SavingMonth[],
+): BillsReport["missing"] {
+  const missing: BillsReport["missing"] = [];
+  if (months.length === 0) missing.push("bills");
+  if (site.money.plans.length === 0) missing.push("plan");
+  if (after.length > 0 && after.every(({ exportKwh }) => exportKwh === null)) missing.push("export");
+  else if (after.length > 0 && since.length === 0) missing.push("production");
+  if (site.money.plans.length > 0 && savings.length > 0 && savings.every(({ without }) => without === null)) missing.push("bands");
+  if (months.length > 0 && before.length === 0) missing.push("before");
+  return missing;
+}

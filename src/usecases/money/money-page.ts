@@ -1,0 +1,51 @@
+import type { BillDocument } from "@/contracts/bills";
+import type { CauseReport } from "@/contracts/causes";
+import type { BillsReport, PlanComparison } from "@/contracts/money";
+import { type CaseFacts, type MoneyReport, moneyOf } from "@/core/money";
+import { YEAR_MS } from "@/core/units";
+import type { Book } from "../books";
+import type { OpenLedger } from "../ledger";
+import { billsReport } from "./bills-report";
+import { planComparison } from "./compare-plans";
+import { sunHours } from "./sun-hours";
+
+export interface MoneyPage {
+  readonly report: MoneyReport;
+  readonly billsReport: BillsReport | null;
+  readonly comparison: PlanComparison | null;
+  readonly facts: CaseFacts;
+}
+
+interface Ground {
+  readonly book: Book;
+  readonly ledger: OpenLedger;
+  readonly bills: readonly BillDocument[];
+  /** What was read of causes and ageing; null where nothing was sought. */
+  readonly run: { readonly report: CauseReport | null } | null;
+}
+
+/** All that the Money chapter shows of a book. Ageing is the Ageing chapter's where it can tell, else the book's. */
+export function moneyPage({ book, ledger, bills, run }: Ground): MoneyPage {
+  const { site } = book;
+  const ageing = run?.report?.ageing;
+  const ageingPerYearFrac = ageing && !ageing.isTooSoon && ageing.perYearFrac !== null ? Math.max(0, ageing.perYearFrac) : null;
+  const hours = bills.length > 0 ? sunHours(ledger, site.money.plans) : new Map();
+  const fromBills = bills.length > 0 ? billsReport({ site, ledger, bills, ageingPerYearFrac, hours }) : null;
+  const end = ledger.weather ? ledger.weather.axis.startUtcMs + ledger.weather.axis.count * ledger.weather.axis.stepMinutes * 60_000 : null;
+  const soiling = run?.report?.soiling;
+  return {
+    report: moneyOf(site, ledger.report.months, ledger.promise, {
+      ageingPerYearFrac,
+      selfUsedFrac: fromBills?.shares?.selfConsumptionFrac ?? null,
+    }),
+    billsReport: fromBills,
+    comparison: bills.length > 0 ? planComparison(site, ledger, bills, hours) : null,
+    facts: {
+      ageYears: site.commissioned && end ? Math.max(0, (end - Date.parse(site.commissioned)) / YEAR_MS) : 0,
+      ageingPerYearFrac: ageingPerYearFrac ?? site.ageing.perYearFrac,
+      soiling: soiling?.isSeen
+        ? { ratePerDayFrac: soiling.ratePerDayFrac, cleaningRainMm: soiling.washing.thresholdMm + soiling.washing.scaleMm }
+        : null,
+    },
+  };
+}

@@ -1,6 +1,7 @@
 export { AccountBar, type BarPart } from "./AccountBar";
 export { AgeingFan, type AgeingFanProps } from "./AgeingFan";
 export { BalanceCurve, type BalancePoint } from "./BalanceCurve";
+export { type CaseCurve, CaseCurves, caseDash } from "./CaseCurves";
 export { DatedLine, type DatedMark } from "./DatedLine";
 export { type DayMark, DaySeries, type DaySeriesProps } from "./DaySeries";
 export { DifferenceBar } from "./DifferenceBar";
@@ -9,8 +10,10 @@ export { type MonthBar, MonthBars } from "./MonthBars";
 export { MonthCurves, type MonthPoint } from "./MonthCurves";
 export { type LimitState, OneLine, type OneLineInverter, type OneLineMeter, oneLineHeight } from "./OneLine";
 export { MAP_BOUNDS, type MapMark, OrientationMap, placeOnMap, planeAtPoint } from "./OrientationMap";
+export { type OutlayBar, OutlayBars } from "./OutlayBars";
 export { type Pair, PairBars } from "./PairBars";
 export { type Curve, PowerCurves } from "./PowerCurves";
+export { PriceYearMap, type PriceYearMapProps } from "./PriceYearMap";
 export { RowsSide, type RowsSideProps } from "./RowsSide";
 export { ShadeHoursGrid } from "./ShadeHoursGrid";
 export { type NoonSun, SideView, type SideViewProps } from "./SideView";
@@ -18,6 +21,7 @@ export { frameOf, type PlanFrame, type PlanOutline, planPath, SitePlan, type Sit
 export { type SkyFieldMark, SkyFields } from "./SkyFields";
 export { type Silhouette, type SkyFrame, SunDot, SunPath, type SunPathArc, skyFrame, skyFromPx, skyToPx } from "./SunPath";
 export { type TiltLine, TiltYear } from "./TiltYear";
+export { TornadoBars, type TornadoRow, tornadoHeight } from "./TornadoBars";
 export { ValueAxis } from "./ValueAxis";
 export { WaterfallBar, type WaterfallBarProps } from "./WaterfallBar";
 export { WaterfallPicture, type WaterfallStep, waterfallHeight } from "./WaterfallPicture";

@@ -28,6 +28,7 @@ import type { KeepingStore } from "@/usecases/keeping";
 import type { BillStore } from "@/usecases/money";
 import type { VariantStore } from "@/usecases/variants";
 import { type ExaminationOf, type LedgerOf, ledgerCache } from "./ledger-cache";
+import { type MoneyOf, moneyCache } from "./money-cache";
 
 /** Everything that a request may ask for, put together once a process. */
 export interface Services extends ImportPorts {
@@ -45,6 +46,7 @@ export interface Services extends ImportPorts {
   /** Hosts that feeds may be fetched from. */
   readonly feedHosts: readonly string[];
   readonly ledgerOf: LedgerOf;
+  readonly moneyOf: MoneyOf;
   /** Examination of a book's production, kept like its ledger. */
   readonly examinationOf: ExaminationOf;
 }
@@ -56,6 +58,9 @@ export function openServices(environment: Record<string, string | undefined>): S
   const readings = readingRepository(sequelize, models);
   const decisions = decisionRepository(sequelize, models);
   const entries = entryRepository(sequelize);
+  const causes = causeRepository(sequelize);
+  const bills = billRepository(sequelize);
+  const ledgers = ledgerCache(readings, decisions, entries);
   return {
     sequelize,
     models,
@@ -67,14 +72,15 @@ export function openServices(environment: Record<string, string | undefined>): S
     mappings: mappingRepository(models),
     now: Date.now,
     decisions,
-    causes: causeRepository(sequelize),
+    causes,
     entries,
     keeping: keepingRepository(sequelize),
-    bills: billRepository(sequelize),
+    bills,
     feeds: feedRepository(sequelize, models),
     fetcher: httpFetcher(DUSTY_LEDGER_FEED_HOSTS),
     feedHosts: DUSTY_LEDGER_FEED_HOSTS,
-    ...ledgerCache(readings, decisions, entries),
+    ...ledgers,
+    moneyOf: moneyCache(bills, causes, ledgers.ledgerOf),
   };
 }
 

@@ -175,7 +175,7 @@ export function crossingYears(netCost: Exact, nets: readonly Exact[]): number | 
 }
 
 /** Years from which on the balance never is below nothing again. */
-function lastCrossingYears(netCost: Exact, nets: readonly Exact[]): number | null {
+export function lastCrossingYears(netCost: Exact, nets: readonly Exact[]): number | null {
   let balance = netCost.negated();
   let since: number | null = balance.gte(0) ? 0 : null;
   for (const [k, net] of nets.entries()) {

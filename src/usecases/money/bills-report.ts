@@ -189,6 +189,7 @@ function rateOf(
   const { costs, incentives, tariff } = site.money;
   const rate = runRate({
     saved,
+    startsOn: site.commissioned,
     netCost: sumOf(costs.map(({ amount }) => amount)).minus(sumOf(incentives.map(({ amount }) => amount))),
     risePerYearFrac: tariff.priceRisePerYearFrac,
     ageingPerYearFrac: ageingPerYearFrac ?? site.ageing.perYearFrac,

@@ -14,6 +14,8 @@ export interface MoneyPage {
   readonly billsReport: BillsReport | null;
   readonly comparison: PlanComparison | null;
   readonly facts: CaseFacts;
+  /** Ageing was read from the readings, not taken from the book. */
+  readonly isAgeingRead: boolean;
 }
 
 interface Ground {
@@ -40,6 +42,7 @@ export function moneyPage({ book, ledger, bills, run }: Ground): MoneyPage {
     }),
     billsReport: fromBills,
     comparison: bills.length > 0 ? planComparison(site, ledger, bills, hours) : null,
+    isAgeingRead: ageingPerYearFrac !== null,
     facts: {
       ageYears: site.commissioned && end ? Math.max(0, (end - Date.parse(site.commissioned)) / YEAR_MS) : 0,
       ageingPerYearFrac: ageingPerYearFrac ?? site.ageing.perYearFrac,

@@ -5,6 +5,8 @@ import { daysInMonth } from "../tariff";
 export interface RunRateTerms {
   /** Month and saving, in order, without a hole. */
   readonly saved: readonly { readonly key: string; readonly saving: Exact }[];
+  /** Day from which years are counted; the first saved month by default. */
+  readonly startsOn?: string | null;
   readonly netCost: Exact;
   readonly risePerYearFrac: number;
   readonly ageingPerYearFrac: number;
@@ -33,7 +35,15 @@ const DAYS_PER_YEAR = 365.25;
  * ((1 + rise)(1 - ageing))^k in the k-th year after. A month's saving falls evenly on its days. With under twelve months billed the
  * rest follow the expected season.
  */
-export function runRate({ saved, netCost, risePerYearFrac, ageingPerYearFrac, season, horizonYears }: RunRateTerms): RunRate | null {
+export function runRate({
+  saved,
+  startsOn,
+  netCost,
+  risePerYearFrac,
+  ageingPerYearFrac,
+  season,
+  horizonYears,
+}: RunRateTerms): RunRate | null {
   const [first, last] = [saved[0], saved.at(-1)];
   if (!first || !last) return null;
   const recent = new Map(saved.slice(-12).map(({ key, saving }) => [Number(key.slice(5)), saving]));
@@ -50,7 +60,7 @@ export function runRate({ saved, netCost, risePerYearFrac, ageingPerYearFrac, se
     horizonMonths: horizonYears * 12,
     next: (k, month) => usual(month).times(growth.pow(Math.ceil(k / 12))),
   });
-  const startMs = Date.parse(`${first.key}-01`);
+  const startMs = Date.parse(startsOn ?? `${first.key}-01`);
   return {
     savedToDate: sumOf(saved.map(({ saving }) => saving)),
     perYear,

@@ -1,6 +1,6 @@
 import { amountOf, Exact, quantity, sumOf, ZERO } from "../exact";
 import { presentValue } from "../finance";
-import { agedShare, crossingYears, type LaterSum, type YearlyCost } from "../payback";
+import { agedShare, type LaterSum, lastCrossingYears, type YearlyCost } from "../payback";
 
 /** One way that things could go. */
 export interface CaseSide {
@@ -33,6 +33,7 @@ export interface Decision {
   readonly firstYearValue: string;
   /** Extra cost now. */
   readonly extraCost: string;
+  /** Years from which on the variant stays ahead; null when it never does. */
   readonly paybackYears: number | null;
   /** Over the horizon, in money of today. */
   readonly netPresentValue: string;
@@ -71,14 +72,14 @@ export function decide(base: CaseSide, variant: CaseSide, terms: CaseTerms): Dec
     extraKwh: energy[0] ?? 0,
     firstYearValue: amountOf(priced[0]?.times(terms.perKwh) ?? ZERO, currency),
     extraCost: amountOf(costs[0]!, currency),
-    paybackYears: crossingYears(costs[0]!, nets.slice(1)),
+    paybackYears: lastCrossingYears(costs[0]!, nets.slice(1)),
     netPresentValue: amountOf(value, currency),
     balance: balances.map((amount, year) => ({ year, amount: amount.toNumber(), discounted: discountedBalances[year]!.toNumber() })),
     isWorthIt: value.gt(0),
     flipPerKwh: flip?.gt(0) ? flip.toFixed(4) : null,
     flipSide: flip?.gt(0) ? (energyWorth.gt(0) ? "above" : "below") : null,
     flipCost: amountOf(costs[0]!.plus(value), currency),
-    aheadFromYears: crossingYears(costs[0]!, discounted.slice(1)),
+    aheadFromYears: lastCrossingYears(costs[0]!, discounted.slice(1)),
   };
 }
 

@@ -83,7 +83,7 @@ export function hoursOfUse(
   const factor = exported > 0 ? exportKwh / exported : 0;
   hours.forEach(({ pvKwh }, h) => {
     out.exportKwh[h] = Math.min(pvKwh, out.exportKwh[h]! * factor);
-    out.loadKwh[h] = out.importKwh[h]! + pvKwh - out.exportKwh[h]!;
+    out.loadKwh[h] = out.importKwh[h]! + pvKwh - out.exportKwh[h];
   });
   return out;
 }

@@ -12,7 +12,7 @@ export interface PriceYear {
 export function priceYear(plans: readonly Plan[], year: number): PriceYear {
   const dates = datesBetween(`${year}-01-01`, `${year}-12-31`);
   const perKwh = new Float64Array(dates.length * 24).fill(Number.NaN);
-  const bandOf: (string | null)[] = new Array(dates.length * 24).fill(null);
+  const bandOf = new Array<string | null>(dates.length * 24).fill(null);
   dates.forEach((date, d) => {
     const plan = planOn(plans, date);
     const day = plan && planDay(plan, date);

@@ -1,13 +1,33 @@
 import type { Metadata } from "next";
 import { bookPage } from "@/app/book-page";
 import { MoneyChapter } from "@/features/money/MoneyChapter";
+import { MONEY_VIEWS } from "@/features/money/money-views";
+import { yearsOf } from "@/usecases/ledger";
 
 export const metadata: Metadata = { title: "Money" };
 
-export default async function MoneyPage({ params }: { params: Promise<{ slug: string }> }) {
+interface Props {
+  params: Promise<{ slug: string }>;
+  searchParams: Promise<{ view?: string }>;
+}
+
+export default async function MoneyPage({ params, searchParams }: Props) {
   const { slug } = await params;
-  return bookPage(slug, "money", async (book, { ledgerOf }) => {
-    const { report, promise } = await ledgerOf(book);
-    return <MoneyChapter slug={slug} version={book.version} site={book.site} months={report.months} promise={promise} />;
+  const { view } = await searchParams;
+  return bookPage(slug, "money", async (book, { ledgerOf, moneyOf }) => {
+    const [ledger, page] = await Promise.all([ledgerOf(book), moneyOf(book)]);
+    return (
+      <MoneyChapter
+        key={slug}
+        slug={slug}
+        version={book.version}
+        view={MONEY_VIEWS.find((candidate) => candidate.id === view)?.id ?? "payback"}
+        site={book.site}
+        months={ledger.report.months}
+        promise={ledger.promise}
+        year={yearsOf(ledger).at(-1) ?? null}
+        {...page}
+      />
+    );
   });
 }

@@ -3,10 +3,12 @@ import { type CaseTemplate, everyYear, moneyInput, nameplateW, now, plainSide } 
 
 const USUAL_RATE_PER_DAY = 0.0006;
 const USUAL_RAIN_MM = 6;
-/** Dry months of the hemisphere in which a washing pays longest, first choice first. */
-const NORTH = ["07-05", "08-10", "06-05", "09-05"] as const;
-const SOUTH = ["01-05", "02-10", "12-05", "03-05"] as const;
-const MOST_A_YEAR = NORTH.length;
+const MOST_A_YEAR = 3;
+/** Days of the year on which a cleaning is tried: every other Monday or so. */
+const TRIED = Array.from({ length: 12 }, (_, m) => String(m + 1).padStart(2, "0")).flatMap((month) => [`${month}-04`, `${month}-18`]);
+const MONTHS = ["January", "February", "March", "April", "May", "June", "July", "August", "September", "October", "November", "December"];
+const dayName = (day: string): string => `${Number(day.slice(3))} ${MONTHS[Number(day.slice(0, 2)) - 1]}`;
+const total = (months: readonly number[]): number => months.reduce((a, b) => a + b, 0);
 
 /** Wash the modules by plan, or leave it to the rain. */
 export const cleaningPlan: CaseTemplate = {
@@ -40,15 +42,18 @@ export const cleaningPlan: CaseTemplate = {
       models: { ...site.models, soiling: "build-up" },
       soiling: { ...site.soiling, ratePerDayFrac: figures.rate! / 100, cleaningRainMm: figures.rain! },
     };
-    const days = site.place.latitudeDeg < 0 ? SOUTH : NORTH;
     const sides = [plainSide("Leave it to the rain", await simulate(dirty), facts)];
+    const chosen: string[] = [];
     for (let times = 1; times <= MOST_A_YEAR; times++) {
-      const cleanings = YEARS.flatMap((year) => days.slice(0, times).map((day) => `${year}-${day}`));
-      sides.push(
-        plainSide(`${times} ${times === 1 ? "cleaning" : "cleanings"} a year`, await simulate(dirty, { cleanings }), facts, {
-          perYear: [everyYear("cleaning", times * figures.each!)],
-        }),
-      );
+      // One after the other: the day that brings most beside those already chosen.
+      let best = { day: "", months: sides.at(-1)!.monthsKwh };
+      for (const day of TRIED.filter((each) => !chosen.includes(each))) {
+        const months = await simulate(dirty, { cleanings: onEachYear([...chosen, day]) });
+        if (best.day === "" || total(months) > total(best.months)) best = { day, months };
+      }
+      chosen.push(best.day);
+      const name = `${times === 1 ? "Once" : times === 2 ? "Twice" : "Three times"} a year: ${[...chosen].sort().map(dayName).join(", ")}`;
+      sides.push(plainSide(name, best.months, facts, { perYear: [everyYear("cleaning", times * figures.each!)] }));
     }
     return sides;
   },
@@ -56,6 +61,7 @@ export const cleaningPlan: CaseTemplate = {
 
 /** The year of weather may be any. */
 const YEARS = Array.from({ length: 60 }, (_, k) => 1990 + k);
+const onEachYear = (days: readonly string[]): string[] => YEARS.flatMap((year) => days.map((day) => `${year}-${day}`));
 
 /** Sweep the snow off, or wait. */
 export const snowClearing: CaseTemplate = {

@@ -1,28 +1,38 @@
 "use client";
 
 import { BalanceCurve, type BalancePoint } from "@/charts";
+import type { PaybackSpread } from "@/core/money";
 import { number } from "@/features/figures/format";
 import { ChartFrame } from "@/features/save/ChartFrame";
 import type { MoneyContext } from "@/features/workings/money-workings";
-import styles from "./MoneyChapter.module.css";
+import styles from "../MoneyChapter.module.css";
 
-/** Savings less cost, year by year, in both readings. */
-export function BalanceChart({ slug, context }: { slug: string; context: MoneyContext }) {
+/** Savings less cost, year by year, in three readings, with the interval of the break-even. */
+export function BalanceChart({ slug, context, spread }: { slug: string; context: MoneyContext; spread: PaybackSpread | null }) {
   const { payback, site } = context;
   const start = -Number(payback.netCost);
   const points: BalancePoint[] = [
-    { year: 0, balance: start, simpleBalance: start },
-    ...payback.years.map((year) => ({ year: year.year, balance: Number(year.balance), simpleBalance: Number(year.simpleBalance) })),
+    { year: 0, balance: start, simpleBalance: start, discountedBalance: start },
+    ...payback.years.map((year) => ({
+      year: year.year,
+      balance: Number(year.balance),
+      simpleBalance: Number(year.simpleBalance),
+      discountedBalance: Number(year.discountedBalance),
+    })),
   ];
   const note = (
     <span className={styles.key}>
       <span>
         <i />
-        with price rise and ageing
+        rise, ageing, upkeep
       </span>
       <span>
         <i data-line="simple" />
-        with neither
+        none of these
+      </span>
+      <span>
+        <i data-line="discounted" />
+        in today's money
       </span>
     </span>
   );
@@ -33,13 +43,17 @@ export function BalanceChart({ slug, context }: { slug: string; context: MoneyCo
       fileName={`${slug}-payback`}
       height={250}
       summary="Savings less cost over the years"
-      table={() => [["year", "balance", "balance_without_rise_and_ageing"], ...points.map((p) => [p.year, p.balance, p.simpleBalance])]}
+      table={() => [
+        ["year", "balance", "balance_without_rise_and_ageing", "balance_discounted"],
+        ...points.map((p) => [p.year, p.balance, p.simpleBalance, p.discountedBalance]),
+      ]}
     >
       {(width) => (
         <BalanceCurve
           points={points}
           risingYears={payback.risingYears}
           simpleYears={payback.simpleYears}
+          interval={spread ? [spread.low, spread.high] : null}
           width={width}
           height={250}
           label={(value) => number(value)}

@@ -1,0 +1,238 @@
+"use client";
+
+import { Button } from "@mantine/core";
+import { useRouter } from "next/navigation";
+import { useRef, useState } from "react";
+import { type BillDocument, billSchema } from "@/contracts/bills";
+import { billFaultWords } from "@/contracts/money-words";
+import type { Problem } from "@/contracts/problems";
+import { billFaults, daysInMonth, later } from "@/core/money";
+import { asRefused, call, type RefusedCall, refusalFrom } from "@/features/api";
+import chapter from "@/features/look/Chapter.module.css";
+import { ScrollBox } from "@/features/look/ScrollBox";
+import { ProblemList, Refused } from "@/features/problems/ProblemList";
+import styles from "../MoneyChapter.module.css";
+import type { MoneyProps } from "../money-props";
+
+/** A row as typed: text until it is saved. */
+type Row = Readonly<Record<string, string>>;
+
+const text = (value: number | null): string => (value === null ? "" : String(value));
+
+const rowOf = (bill: BillDocument, bands: readonly string[]): Row => ({
+  from: bill.from,
+  to: bill.to,
+  import: text(bill.importKwh),
+  ...Object.fromEntries(bands.map((band) => [`band:${band}`, text(bill.importByBandKwh[band] ?? null)])),
+  export: text(bill.exportKwh),
+  production: text(bill.productionKwh),
+  amount: bill.amount,
+});
+
+const numeral = (value: string): string =>
+  value
+    .trim()
+    .replace(/[\s\u202f]/g, "")
+    .replace(",", ".");
+
+/** A typed row as a bill, or the field that can't be read. */
+function billOf(row: Row, bands: readonly string[]): BillDocument | { readonly field: string; readonly value: string } {
+  const unread: string[] = [];
+  const kwh = (field: string): number | null => {
+    const value = numeral(row[field] ?? "");
+    if (value === "") return null;
+    if (!Number.isFinite(Number(value))) unread.push(field);
+    return Number(value);
+  };
+  const byBand = bands.flatMap((band): [string, number][] => {
+    const value = kwh(`band:${band}`);
+    return value === null ? [] : [[band, value]];
+  });
+  const bought = kwh("import") ?? (byBand.length > 0 ? byBand.reduce((sum, [, value]) => sum + value, 0) : Number.NaN);
+  const parsed = billSchema.safeParse({
+    from: row.from,
+    to: row.to,
+    importKwh: bought,
+    importByBandKwh: Object.fromEntries(byBand),
+    exportKwh: kwh("export"),
+    productionKwh: kwh("production"),
+    amount: numeral(row.amount ?? ""),
+  });
+  const [first] = unread;
+  if (first !== undefined) return { field: first, value: row[first] ?? "" };
+  if (parsed.success) return parsed.data;
+  const field = String(parsed.error.issues[0]?.path[0] ?? "");
+  return { field, value: row[field.replace("Kwh", "")] ?? "" };
+}
+
+const isFault = (read: ReturnType<typeof billOf>): read is { field: string; value: string } => "field" in read;
+
+/** Bills typed, pasted from a sheet, or brought as a file; nothing is stored until all of it can be. */
+export function BillEditor({ slug, site, bills, onDone }: MoneyProps & { readonly onDone: () => void }) {
+  const router = useRouter();
+  const planBands = site.money.plans.flatMap((plan) =>
+    plan.seasons.flatMap((season) => (season.bands.length > 1 ? season.bands.map(({ name }) => name) : [])),
+  );
+  const bands = [...new Set([...planBands, ...bills.flatMap((bill) => Object.keys(bill.importByBandKwh))])];
+  const [rows, setRows] = useState<readonly Row[]>(() => [...bills].reverse().map((bill) => rowOf(bill, bands)));
+  const [columns, setColumns] = useState(bands);
+  const [refusal, setRefusal] = useState<RefusedCall | null>(null);
+  const [notices, setNotices] = useState<readonly Problem[]>([]);
+  const pasted = useRef<HTMLTextAreaElement>(null);
+  const reads = rows.map((row) => billOf(row, columns));
+  const unread = reads.flatMap((read, k) => (isFault(read) ? [{ row: k + 1, ...read }] : []));
+  const known = reads.filter((read): read is BillDocument => !isFault(read));
+  const faults = billFaults(known);
+  const isFatal = unread.length > 0 || faults.some((fault) => fault.isFatal);
+
+  const take = async (body: Blob | string): Promise<void> => {
+    setRefusal(null);
+    setNotices([]);
+    const response = await fetch(`/api/books/${slug}/bills/read`, { method: "POST", body }).catch(() => null);
+    if (!response?.ok) return setRefusal(response ? await refusalFrom(response) : asRefused(new Error("The server does not answer.")));
+    const found = (await response.json()) as { bills: BillDocument[]; problems: Problem[] };
+    const all = [...new Set([...columns, ...found.bills.flatMap((bill) => Object.keys(bill.importByBandKwh))])];
+    const fresh = found.bills.map((bill) => rowOf(bill, all));
+    const starts = new Set(fresh.map(({ from }) => from));
+    setColumns(all);
+    setNotices(found.problems);
+    setRows([...fresh, ...rows.filter(({ from }) => !starts.has(from))].sort((a, b) => b.from!.localeCompare(a.from!)));
+  };
+  const add = (): void => {
+    const next = rows[0]?.from ? later(rows[0].from.slice(0, 7), 1) : (site.commissioned?.slice(0, 7) ?? "2024-01");
+    setRows([{ from: `${next}-01`, to: `${next}-${daysInMonth(`${next}-01`)}`, amount: "" }, ...rows]);
+  };
+  const store = async (): Promise<void> => {
+    setRefusal(null);
+    try {
+      await call("PUT", `/api/books/${slug}/bills`, { bills: known });
+      router.refresh();
+      onDone();
+    } catch (error) {
+      setRefusal(asRefused(error));
+    }
+  };
+  const fields = ["from", "to", "import", ...columns.map((band) => `band:${band}`), "export", "production", "amount"];
+  return (
+    <section className={chapter.section}>
+      <h2>Bills as printed</h2>
+      <div className={styles.split}>
+        <label>
+          <span className={chapter.soft}>Paste rows from a sheet, heads included</span>
+          <textarea
+            ref={pasted}
+            className={styles.paste}
+            placeholder={"from\tto\timport_kwh\texport_kwh\tamount\n2024-01-01\t2024-01-31\t612\t20\t171.40"}
+          />
+        </label>
+        <div>
+          <div className={chapter.actions}>
+            <Button variant="default" onClick={() => void take(pasted.current?.value ?? "")}>
+              Take what is pasted
+            </Button>
+            <Button variant="default" component="label">
+              Bring a file
+              <input
+                type="file"
+                accept=".csv,.tsv,.txt,.xlsx"
+                hidden
+                onChange={(event) => {
+                  const file = event.currentTarget.files?.[0];
+                  if (file) void take(file);
+                  event.currentTarget.value = "";
+                }}
+              />
+            </Button>
+            <Button variant="default" onClick={add}>
+              Add a month
+            </Button>
+          </div>
+          <p className={chapter.soft}>
+            Columns: from, to (or month), import_kwh, import_peak_kwh, import_offpeak_kwh, export_kwh, production_kwh, amount. A credit is
+            an amount below zero.
+          </p>
+        </div>
+      </div>
+      {refusal && <Refused refusal={refusal} />}
+      <ProblemList problems={notices} />
+      {(unread.length > 0 || faults.length > 0) && (
+        <ul className={styles.faults} data-testid="bill-faults">
+          {unread.slice(0, 8).map(({ row, field, value }) => (
+            <li key={`${row} ${field}`} data-fatal>
+              Row {row}, {field.replace("band:", "")}: “{value}” is not what belongs there; expected{" "}
+              {field === "from" || field === "to" ? "a date as 2024-01-31" : "a number"}.
+            </li>
+          ))}
+          {faults.slice(0, 12).map((fault) => {
+            const { what, remedy } = billFaultWords(fault);
+            return (
+              <li key={what} data-fatal={fault.isFatal || undefined}>
+                {what} {remedy}
+              </li>
+            );
+          })}
+        </ul>
+      )}
+      <ScrollBox label="Bills as printed" className={styles.months}>
+        <table className={chapter.table}>
+          <thead>
+            <tr>
+              {fields.map((field) => (
+                <th key={field}>{HEADS[field] ?? field.replace("band:", "")}</th>
+              ))}
+              <th />
+            </tr>
+          </thead>
+          <tbody>
+            {rows.map((row, k) => (
+              // biome-ignore lint/suspicious/noArrayIndexKey: rows are edited in place
+              <tr key={k}>
+                {fields.map((field) => (
+                  <td key={field}>
+                    <input
+                      className={styles.cell}
+                      data-kind={field === "from" || field === "to" ? "date" : "number"}
+                      aria-label={`${HEADS[field] ?? field.replace("band:", "")}, row ${k + 1}`}
+                      value={row[field] ?? ""}
+                      onChange={(event) => {
+                        const { value } = event.currentTarget;
+                        setRows(rows.map((each, at) => (at === k ? { ...each, [field]: value } : each)));
+                      }}
+                    />
+                  </td>
+                ))}
+                <td>
+                  <Button
+                    variant="subtle"
+                    size="compact-xs"
+                    aria-label={`Remove row ${k + 1}`}
+                    onClick={() => setRows(rows.filter((_, at) => at !== k))}
+                  >
+                    Remove
+                  </Button>
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </ScrollBox>
+      <div className={chapter.actions}>
+        <Button disabled={isFatal} onClick={() => void store()}>
+          Store {rows.length} bills
+        </Button>
+        <Button variant="default" onClick={onDone}>
+          Leave them as they were
+        </Button>
+      </div>
+    </section>
+  );
+}
+
+const HEADS: Readonly<Record<string, string>> = {
+  from: "from",
+  to: "to",
+  import: "bought, kWh",
+  export: "exported, kWh",
+  production: "produced, kWh",
+  amount: "amount",
+};

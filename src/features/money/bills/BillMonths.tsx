@@ -1,0 +1,75 @@
+"use client";
+
+import type { BillsReport } from "@/contracts/money";
+import { Figure } from "@/features/figures/Figure";
+import { money, number } from "@/features/figures/format";
+import chapter from "@/features/look/Chapter.module.css";
+import { ScrollBox } from "@/features/look/ScrollBox";
+import { billedMonthWorking } from "@/features/workings/money-workings";
+import styles from "../MoneyChapter.module.css";
+
+const kwh = (value: number | null): string => (value === null ? "–" : number(value));
+
+/** Bills by month, the newest first; estimated ones in italics. */
+export function BillMonths({ report }: { slug: string; report: BillsReport }) {
+  const { months, currency } = report;
+  const bands = [...new Set(months.flatMap((month) => Object.keys(month.importByBandKwh)))];
+  return (
+    <section className={chapter.section}>
+      <h2>Month by month</h2>
+      <ScrollBox label="Bills by month" className={styles.months}>
+        <table className={chapter.table}>
+          <thead>
+            <tr>
+              <th>month</th>
+              <th>bought, kWh</th>
+              {bands.map((band) => (
+                <th key={band}>{band}</th>
+              ))}
+              <th>exported</th>
+              <th>produced</th>
+              <th>used on the spot</th>
+              <th>bill, {currency}</th>
+              <th>without the array</th>
+              <th>saved</th>
+              <th>a bought kWh</th>
+            </tr>
+          </thead>
+          <tbody>
+            {[...months].reverse().map((month) => (
+              <tr
+                key={month.key}
+                className={month.isEstimated ? styles.estimated : undefined}
+                title={month.isEstimated ? "estimated: no bill" : undefined}
+              >
+                <td>
+                  {month.key}
+                  {month.isEstimated && " est."}
+                </td>
+                <td>{kwh(month.importKwh)}</td>
+                {bands.map((band) => (
+                  <td key={band}>{kwh(month.importByBandKwh[band] ?? null)}</td>
+                ))}
+                <td>{kwh(month.exportKwh)}</td>
+                <td className={month.isFilled ? styles.estimated : undefined}>{kwh(month.productionKwh)}</td>
+                <td>{kwh(month.selfUsedKwh)}</td>
+                <td>{money(month.amount)}</td>
+                <td>{month.without === null ? "–" : money(month.without)}</td>
+                <td>
+                  {month.saved["re-run"] === null ? (
+                    "–"
+                  ) : (
+                    <Figure plain working={() => billedMonthWorking(month, currency)}>
+                      {money(month.saved["re-run"])}
+                    </Figure>
+                  )}
+                </td>
+                <td>{month.perKwh === null ? "–" : number(month.perKwh, 3)}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </ScrollBox>
+    </section>
+  );
+}

@@ -1,0 +1,95 @@
+"use client";
+
+import type { BillsReport } from "@/contracts/money";
+import { money, number } from "@/features/figures/format";
+import chapter from "@/features/look/Chapter.module.css";
+import { ScrollBox } from "@/features/look/ScrollBox";
+import { csvOf } from "@/features/save/csv";
+import { saveText } from "@/features/save/save-chart";
+import styles from "../MoneyChapter.module.css";
+import { saveBillsSheet } from "./bills-sheet";
+
+const kwh = (value: number | null): string => (value === null ? "–" : number(value));
+
+/** Years of bills: what was bought, produced, paid and saved. */
+export function BillYears({ slug, report }: { slug: string; report: BillsReport }) {
+  const { years, currency } = report;
+  return (
+    <section className={chapter.section}>
+      <h2>Year by year</h2>
+      <ScrollBox label="Bills by year">
+        <table className={chapter.table}>
+          <thead>
+            <tr>
+              <th>year</th>
+              <th>months</th>
+              <th>bought, kWh</th>
+              <th>produced, kWh</th>
+              <th>used on the spot, kWh</th>
+              <th>exported, kWh</th>
+              <th>bills, {currency}</th>
+              <th>a bought kWh</th>
+              <th>saved, {currency}</th>
+            </tr>
+          </thead>
+          <tbody>
+            {years.map((year) => (
+              <tr key={year.key}>
+                <td>{year.key}</td>
+                <td>{year.months}</td>
+                <td>{number(year.importKwh)}</td>
+                <td>{kwh(year.productionKwh)}</td>
+                <td>{kwh(year.selfUsedKwh)}</td>
+                <td>{kwh(year.exportKwh)}</td>
+                <td>{money(year.amount)}</td>
+                <td>{year.perKwh === null ? "–" : number(year.perKwh, 3)}</td>
+                <td>{year.saved["re-run"] === null ? "–" : money(year.saved["re-run"], 0)}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </ScrollBox>
+      <p className={styles.saves}>
+        <button type="button" onClick={() => saveText(csvOf(monthTable(report)), `${slug}-bills.csv`, "text/csv")}>
+          Save the months as CSV
+        </button>{" "}
+        ·{" "}
+        <button type="button" onClick={() => void saveBillsSheet(slug, report)}>
+          Save as XLSX, with formulas
+        </button>
+      </p>
+    </section>
+  );
+}
+
+export function monthTable({ months }: BillsReport): (string | number | null)[][] {
+  const bands = [...new Set(months.flatMap((month) => Object.keys(month.importByBandKwh)))];
+  return [
+    [
+      "month",
+      "import_kwh",
+      ...bands.map((band) => `import_${band.replaceAll("-", "_")}_kwh`),
+      "export_kwh",
+      "production_kwh",
+      "amount",
+      "without_array",
+      "saved_re_run",
+      "saved_old_average",
+      "saved_flat_value",
+      "estimated",
+    ],
+    ...months.map((month) => [
+      month.key,
+      month.importKwh,
+      ...bands.map((band) => month.importByBandKwh[band] ?? null),
+      month.exportKwh,
+      month.productionKwh,
+      month.amount,
+      month.without,
+      month.saved["re-run"],
+      month.saved["old-average"],
+      month.saved["flat-value"],
+      month.isEstimated ? "yes" : "",
+    ]),
+  ];
+}

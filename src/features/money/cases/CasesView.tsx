@@ -1,0 +1,231 @@
+"use client";
+
+import { Loader, NumberInput } from "@mantine/core";
+import { useState } from "react";
+import { CaseCurves, caseDash } from "@/charts";
+import { CASE_TEMPLATES, type CaseInput, type CaseTerms, type Decision } from "@/core/money";
+import { Figure } from "@/features/figures/Figure";
+import { money, number } from "@/features/figures/format";
+import chapter from "@/features/look/Chapter.module.css";
+import { ScrollBox } from "@/features/look/ScrollBox";
+import { Refused } from "@/features/problems/ProblemList";
+import { ChartFrame } from "@/features/save/ChartFrame";
+import { decisionWorking } from "@/features/workings/money-workings";
+import styles from "../MoneyChapter.module.css";
+import type { MoneyProps } from "../money-props";
+import { answerSentence, flipWords } from "./case-words";
+import type { CaseAnswer } from "./cases.worker";
+import { useCaseAnswer, useCaseEngine } from "./use-cases";
+
+/** Decisions that owners face, each with a sentence, a table, a curve, and the point where the answer turns. */
+export function CasesView({ slug, site, facts, year, report }: MoneyProps) {
+  const { engine, refusal } = useCaseEngine(slug, site, year);
+  const [id, setId] = useState(CASE_TEMPLATES[0]!.id);
+  const template = CASE_TEMPLATES.find((candidate) => candidate.id === id)!;
+  const inputs = template.inputsFor(site, facts);
+  const [typed, setTyped] = useState<Readonly<Record<string, Readonly<Record<string, number>>>>>({});
+  const figures = Object.fromEntries((inputs ?? []).map((input) => [input.key, typed[id]?.[input.key] ?? input.value]));
+  const { tariff, running } = site.money;
+  const perKwh = report.payback?.valuePerKwh ?? tariff.importPerKwh;
+  const terms: CaseTerms = {
+    currency: site.currency,
+    perKwh: perKwh ?? "0",
+    priceRisePerYearFrac: tariff.priceRisePerYearFrac,
+    discountFrac: running.discountFrac,
+    horizonYears: running.horizonYears,
+  };
+  if (year === null)
+    return <p className={chapter.verdict}>Decisions are reckoned over a year of weather: bring one in the Readings chapter.</p>;
+  if (perKwh === null) return <p className={chapter.verdict}>Decisions need the worth of a kilowatt-hour: enter it under Payback.</p>;
+  return (
+    <div className={styles.cases}>
+      <ul className={styles.caseList}>
+        {CASE_TEMPLATES.map((candidate) => {
+          const fits = candidate.inputsFor(site, facts) !== null;
+          return (
+            <li key={candidate.id}>
+              <button
+                type="button"
+                aria-pressed={candidate.id === id}
+                disabled={!fits}
+                title={fits ? undefined : candidate.notFor}
+                onClick={() => setId(candidate.id)}
+              >
+                {candidate.name}
+              </button>
+            </li>
+          );
+        })}
+      </ul>
+      <div>
+        <section className={chapter.section}>
+          <h2>{template.question}</h2>
+        </section>
+        {refusal && <Refused refusal={refusal} />}
+        {inputs && (
+          <Case
+            key={id}
+            {...{ slug, id, inputs, figures, facts, terms, engine }}
+            onFigure={(key, value) => setTyped({ ...typed, [id]: { ...typed[id], [key]: value } })}
+          />
+        )}
+        {template.caution && <p className={chapter.caution}>{template.caution}</p>}
+      </div>
+    </div>
+  );
+}
+
+interface CaseProps extends Pick<MoneyProps, "slug" | "facts"> {
+  readonly id: string;
+  readonly inputs: readonly CaseInput[];
+  readonly figures: Readonly<Record<string, number>>;
+  readonly terms: CaseTerms;
+  readonly engine: ReturnType<typeof useCaseEngine>["engine"];
+  readonly onFigure: (key: string, value: number) => void;
+}
+
+const UNITS: Readonly<Record<CaseInput["unit"], string>> = {
+  money: "",
+  years: "years",
+  deg: "°",
+  percent: "%",
+  W: "W",
+  count: "",
+  m2: "m²",
+  "per day": "a day",
+  "percent/K": "%/K",
+};
+
+function Case({ slug, id, inputs, figures, facts, terms, engine, onFigure }: CaseProps) {
+  const answer = useCaseAnswer(engine, { id, figures, facts, terms });
+  const own = answer?.id === id ? answer : null;
+  const label = (input: CaseInput): string => {
+    const unit = input.unit === "money" ? terms.currency : UNITS[input.unit];
+    return unit === "" ? input.label : `${input.label}, ${unit}`;
+  };
+  return (
+    <>
+      {own ? <CaseAnswerView slug={slug} answer={own} terms={terms} /> : <Loader size="sm" aria-label="Reckoning" />}
+      <div className={styles.grid3}>
+        {inputs.map((input) => {
+          const value = figures[input.key]!;
+          return (
+            <NumberInput
+              key={input.key}
+              label={label(input)}
+              hideControls
+              value={value}
+              error={value < input.least || value > input.most ? `between ${number(input.least)} and ${number(input.most)}` : undefined}
+              onChange={(next) => {
+                if (typeof next === "number" && next >= input.least && next <= input.most) onFigure(input.key, next);
+              }}
+            />
+          );
+        })}
+      </div>
+    </>
+  );
+}
+
+function CaseAnswerView({ slug, answer, terms }: { slug: string; answer: CaseAnswer; terms: CaseTerms }) {
+  const best = bestOf(answer.decisions);
+  return (
+    <>
+      <p className={chapter.verdict} data-testid="case-verdict">
+        {answerSentence(answer, terms)}
+      </p>
+      <ScrollBox label="Ways it can go">
+        <table className={`${chapter.table} ${styles.ways}`}>
+          <thead>
+            <tr>
+              <th>against “{answer.baseName}”</th>
+              <th>extra energy, kWh a year</th>
+              <th>worth, {terms.currency} in the first year</th>
+              <th>extra cost now</th>
+              <th>paid back in</th>
+              <th>over {terms.horizonYears} years, today's money</th>
+              <th>turns at</th>
+            </tr>
+          </thead>
+          <tbody>
+            {answer.decisions.map((decision) => (
+              <tr key={decision.name} data-trusted={decision === best || undefined}>
+                <td>
+                  <b>{decision.name}</b>
+                </td>
+                <td>{number(decision.extraKwh)}</td>
+                <td>{money(decision.firstYearValue, 0)}</td>
+                <td>{money(decision.extraCost, 0)}</td>
+                <td>
+                  {decision.paybackYears === null
+                    ? "never"
+                    : decision.paybackYears === 0
+                      ? "at once"
+                      : `${number(decision.paybackYears, 1)} years`}
+                </td>
+                <td className={decision.isWorthIt ? undefined : chapter.clay}>
+                  <Figure plain working={() => decisionWorking(decision, terms.perKwh, terms.currency)}>
+                    {money(decision.netPresentValue, 0)}
+                  </Figure>
+                </td>
+                <td className={chapter.soft}>{flipWords(decision, terms.currency)}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </ScrollBox>
+      <ChartFrame
+        title={`Balance against “${answer.baseName}”, ${terms.currency} in today's money`}
+        note={
+          <span className={styles.key}>
+            {answer.decisions.map((decision, k) => (
+              <span key={decision.name}>
+                <svg width="26" height="8" aria-hidden="true" style={{ marginRight: 5 }}>
+                  <line
+                    x1="0"
+                    x2="26"
+                    y1="4"
+                    y2="4"
+                    stroke={decision === best ? "var(--brass)" : "var(--ink-soft)"}
+                    strokeWidth={2}
+                    strokeDasharray={decision === best ? "" : caseDash(k)}
+                  />
+                </svg>
+                {decision.name}
+              </span>
+            ))}
+          </span>
+        }
+        fileName={`${slug}-decision-${answer.id}`}
+        height={230}
+        summary="Balance of each way against the base over the years"
+        table={() => [
+          ["year", ...answer.decisions.map(({ name }) => name)],
+          ...(answer.decisions[0]?.balance ?? []).map(({ year }, k) => [
+            year,
+            ...answer.decisions.map(({ balance }) => balance[k]?.discounted ?? null),
+          ]),
+        ]}
+      >
+        {(width) => (
+          <CaseCurves
+            curves={answer.decisions.map((decision) => ({
+              name: decision.name,
+              isBest: decision === best,
+              points: decision.balance.map(({ year, discounted }) => ({ year, amount: discounted })),
+            }))}
+            width={width}
+            height={230}
+            label={(value) => number(value)}
+          />
+        )}
+      </ChartFrame>
+    </>
+  );
+}
+
+const bestOf = (decisions: readonly Decision[]): Decision | undefined =>
+  decisions.reduce<Decision | undefined>(
+    (best, each) => (!best || Number(each.netPresentValue) > Number(best.netPresentValue) ? each : best),
+    undefined,
+  );

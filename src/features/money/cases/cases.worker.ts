@@ -1,0 +1,65 @@
+import { expose } from "comlink";
+import type { SiteDocument } from "@/contracts/site";
+import { unpackWeather } from "@/contracts/weather-wire";
+import { CASE_TEMPLATES, type CaseFacts, type CaseFigures, type CaseTerms, type Decision, decide } from "@/core/money";
+import { type CalendarBins, monthBins } from "@/core/time";
+import { type PreparedWeather, prepareWeather, runPrepared, type YieldOptions, yieldLines } from "@/core/yield";
+
+interface Loaded {
+  readonly site: SiteDocument;
+  readonly prepared: PreparedWeather;
+  readonly bins: CalendarBins;
+}
+
+let loaded: Loaded | null = null;
+
+export interface CaseQuestion {
+  readonly id: string;
+  readonly figures: CaseFigures;
+  readonly facts: CaseFacts;
+  readonly terms: CaseTerms;
+}
+
+export interface CaseAnswer {
+  readonly id: string;
+  readonly baseName: string;
+  readonly baseKwh: number;
+  readonly decisions: readonly Decision[];
+}
+
+/** Decision cases in a thread of their own, over one year of the book's weather. */
+const engine = {
+  load(site: SiteDocument, bytes: ArrayBuffer): void {
+    const weather = unpackWeather(bytes);
+    loaded = { site, prepared: prepareWeather(site.place, weather), bins: monthBins(weather.axis, site.place.timeZone) };
+  },
+
+  async answer({ id, figures, facts, terms }: CaseQuestion): Promise<CaseAnswer> {
+    if (!loaded) throw new Error("No weather is loaded yet");
+    const { site, prepared, bins } = loaded;
+    const template = CASE_TEMPLATES.find((candidate) => candidate.id === id)!;
+    const sides = await template.sides(
+      site,
+      figures,
+      async (changed, options: YieldOptions = {}) => monthsKwh(runPrepared(changed, prepared, bins, options)),
+      facts,
+    );
+    const [base, ...variants] = sides;
+    return {
+      id,
+      baseName: base!.name,
+      baseKwh: base!.monthsKwh.reduce((a, b) => a + b, 0),
+      decisions: variants.map((variant) => decide(base!, variant, terms)),
+    };
+  },
+};
+
+/** Twelve months, January first; the year's weather may begin in another month or touch its neighbours. */
+function monthsKwh(run: Parameters<typeof yieldLines>[0]): number[] {
+  const out = new Array<number>(12).fill(0);
+  for (const line of yieldLines(run)) out[Number(line.key.slice(5, 7)) - 1]! += line.expectedKwh;
+  return out;
+}
+
+export type CaseEngine = typeof engine;
+expose(engine);

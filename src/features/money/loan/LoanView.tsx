@@ -1,0 +1,297 @@
+"use client";
+
+import { Button, NumberInput, Switch, TextInput } from "@mantine/core";
+import { useState } from "react";
+import { OutlayBars } from "@/charts";
+import { loanSchema } from "@/contracts/money-terms";
+import { amountOf, Exact, type LoanOrCash, type LoanTerms, loanOrCash, sumOf } from "@/core/money";
+import { Figure } from "@/features/figures/Figure";
+import { money, number, percent } from "@/features/figures/format";
+import chapter from "@/features/look/Chapter.module.css";
+import { ScrollBox } from "@/features/look/ScrollBox";
+import { Refused } from "@/features/problems/ProblemList";
+import { ChartFrame } from "@/features/save/ChartFrame";
+import type { Working } from "@/features/workings/working";
+import styles from "../MoneyChapter.module.css";
+import type { MoneyProps } from "../money-props";
+import { useMoneySave } from "../use-money-save";
+
+/** The array on a loan, for cash, or not at all: what is paid year by year, and what each is worth. */
+export function LoanView(props: MoneyProps) {
+  const { slug, version, site, report, billsReport } = props;
+  const { save, refusal, note } = useMoneySave(slug, version, site);
+  const { currency, money: terms } = site;
+  const netCost = sumOf(terms.costs.map(({ amount }) => amount)).minus(sumOf(terms.incentives.map(({ amount }) => amount)));
+  const [loan, setLoan] = useState<LoanTerms>(
+    terms.loan ?? { principal: amountOf(netCost, currency), ratePerYearFrac: 0.05, termYears: 15, fee: "0.00", refinance: null },
+  );
+  const parsed = loanSchema.safeParse(loan);
+  const outlays = outlaysOf(props);
+  if (!report.payback || !outlays)
+    return (
+      <p className={chapter.verdict}>
+        Loan and cash can be weighed once the costs, the price of a kWh and a year of energy are known: see Payback.
+      </p>
+    );
+  const answer = parsed.success
+    ? loanOrCash({ currency, loan, netCost, ownMoney: netCost.minus(loan.principal), ...outlays, discountFrac: terms.running.discountFrac })
+    : null;
+  const issue = (path: string): string | undefined =>
+    parsed.success ? undefined : parsed.error.issues.find(({ path: at }) => at.join(".") === path)?.message;
+  const rate = (value: number, onChange: (frac: number) => void, label: string, path: string) => (
+    <NumberInput
+      label={label}
+      hideControls
+      decimalScale={3}
+      value={Number((value * 100).toFixed(4))}
+      error={issue(path) ?? (value > 0 && value < 0.0025 ? `Did you mean ${number(value * 1e4, 1)} %?` : undefined)}
+      onChange={(next) => onChange(typeof next === "number" ? next / 100 : 0)}
+    />
+  );
+  const { refinance } = loan;
+  return (
+    <>
+      {answer && <LoanSentence answer={answer} loan={loan} currency={currency} />}
+      <div className={`${chapter.columns} ${styles.columns}`}>
+        <div>
+          <section className={chapter.section}>
+            <h2>The loan</h2>
+            <div className={styles.grid}>
+              <TextInput
+                label={`Borrowed, ${currency}`}
+                value={loan.principal}
+                error={issue("principal")}
+                onChange={(event) => setLoan({ ...loan, principal: event.currentTarget.value.trim().replace(",", ".") })}
+              />
+              {rate(loan.ratePerYearFrac, (frac) => setLoan({ ...loan, ratePerYearFrac: frac }), "Interest a year, %", "ratePerYearFrac")}
+              <NumberInput
+                label="Term, years"
+                hideControls
+                value={loan.termYears}
+                error={issue("termYears")}
+                onChange={(next) => setLoan({ ...loan, termYears: Number(next) })}
+              />
+              <TextInput
+                label={`Fee, ${currency}`}
+                value={loan.fee}
+                error={issue("fee")}
+                onChange={(event) => setLoan({ ...loan, fee: event.currentTarget.value.trim().replace(",", ".") })}
+              />
+            </div>
+            <Switch
+              mt={12}
+              label="Refinanced later"
+              checked={refinance !== null}
+              onChange={(event) =>
+                setLoan({
+                  ...loan,
+                  refinance: event.currentTarget.checked
+                    ? { afterYears: 5, ratePerYearFrac: loan.ratePerYearFrac, termYears: loan.termYears - 5 || 1, fee: "0.00" }
+                    : null,
+                })
+              }
+            />
+            {refinance && (
+              <div className={styles.grid}>
+                <NumberInput
+                  label="After years"
+                  hideControls
+                  value={refinance.afterYears}
+                  onChange={(next) => setLoan({ ...loan, refinance: { ...refinance, afterYears: Number(next) } })}
+                />
+                {rate(
+                  refinance.ratePerYearFrac,
+                  (frac) => setLoan({ ...loan, refinance: { ...refinance, ratePerYearFrac: frac } }),
+                  "New interest, %",
+                  "refinance.ratePerYearFrac",
+                )}
+                <NumberInput
+                  label="New term, years"
+                  hideControls
+                  value={refinance.termYears}
+                  onChange={(next) => setLoan({ ...loan, refinance: { ...refinance, termYears: Number(next) } })}
+                />
+                <TextInput
+                  label={`Fee, ${currency}`}
+                  value={refinance.fee}
+                  onChange={(event) => setLoan({ ...loan, refinance: { ...refinance, fee: event.currentTarget.value } })}
+                />
+              </div>
+            )}
+            {refusal && <Refused refusal={refusal} />}
+            <div className={chapter.actions}>
+              <Button disabled={!parsed.success} onClick={() => void save({ ...terms, loan: loanSchema.parse(loan) })}>
+                Save the loan
+              </Button>
+              <span className={chapter.soft} role="status">
+                {note}
+              </span>
+            </div>
+          </section>
+          <p className={chapter.soft}>
+            {billsReport
+              ? "The bill without the array is the last twelve months' use under the tariff in force, rising with the price."
+              : "Without bills, the bill without the array is taken as what the array saves: enter bills for the whole."}
+          </p>
+        </div>
+        {answer && (
+          <div>
+            <ChartFrame
+              title={`Paid a year, ${currency}`}
+              note={
+                <span className={styles.key}>
+                  <span>
+                    <i className={styles.swatch} style={{ background: "var(--account-inverter)", border: "none" }} /> bill that remains,
+                    with upkeep
+                  </span>
+                  <span>
+                    <i className={styles.swatch} style={{ background: "var(--brass)", border: "none" }} /> loan
+                  </span>
+                  <span>
+                    <i data-line="without" /> bill without the array
+                  </span>
+                </span>
+              }
+              fileName={`${slug}-loan`}
+              height={280}
+              summary="Loan and remaining bill against the bill without the array, year by year"
+              table={() => [
+                ["year", "loan", "remaining_bill", "bill_without_array"],
+                ...answer.years.map((year) => [
+                  year.year,
+                  year.loan.toFixed(2),
+                  year.remainingBill.toFixed(2),
+                  year.billWithout.toFixed(2),
+                ]),
+              ]}
+            >
+              {(width) => (
+                <OutlayBars
+                  bars={answer.years.map((year) => ({
+                    year: year.year,
+                    loan: year.loan.toNumber(),
+                    remainingBill: year.remainingBill.toNumber(),
+                    billWithout: year.billWithout.toNumber(),
+                  }))}
+                  width={width}
+                  height={280}
+                  label={(value) => number(value)}
+                />
+              )}
+            </ChartFrame>
+            <OutcomeTable answer={answer} currency={currency} loan={loan} discountFrac={terms.running.discountFrac} />
+          </div>
+        )}
+      </div>
+    </>
+  );
+}
+
+/** Bills with and without the array over the horizon: this year's, with use unchanged, prices rising and modules ageing. */
+function outlaysOf({ site, report, billsReport }: MoneyProps): { remainingBills: Exact[]; billsWithout: Exact[] } | null {
+  const { payback, terms } = report;
+  if (!payback || !terms) return null;
+  const last = billsReport?.months.filter((month) => month.without !== null).slice(-12) ?? [];
+  const whole = last.length === 12;
+  const today = whole ? sumOf(last.map((month) => month.without!)) : new Exact(payback.years[0]!.value);
+  const rise = new Exact(1).plus(site.money.tariff.priceRisePerYearFrac);
+  const billsWithout = payback.years.map((_, k) => today.times(rise.pow(k)));
+  return { billsWithout, remainingBills: payback.years.map((year, k) => billsWithout[k]!.minus(year.net)) };
+}
+
+function LoanSentence({ answer, loan, currency }: { answer: LoanOrCash; loan: LoanTerms; currency: string }) {
+  const better = answer.loanWorth.lt(answer.cashWorth) ? "The loan" : "Cash";
+  const pays = answer.loanWorth.lt(answer.withoutWorth);
+  const gap = answer.loanWorth.minus(answer.cashWorth).abs();
+  return (
+    <p className={chapter.verdict} data-testid="loan-verdict">
+      At {percent(loan.ratePerYearFrac, 2)} over {number(loan.termYears)} years the loan takes{" "}
+      <Figure working={() => loanWorking(answer, loan, currency)}>
+        {money(answer.monthlyPayment.toFixed(2))} {currency} a month
+      </Figure>{" "}
+      and {money(answer.interestTotal.toFixed(2), 0)} of interest.{" "}
+      {pays ? (
+        <>It still pays against having no array, by {money(answer.withoutWorth.minus(answer.loanWorth).toFixed(2), 0)} in today's money.</>
+      ) : (
+        <span className={chapter.clay}>
+          It costs more than having no array, by {money(answer.loanWorth.minus(answer.withoutWorth).toFixed(2), 0)} in today's money.
+        </span>
+      )}{" "}
+      {better} is {money(gap.toFixed(2), 0)} ahead of {better === "Cash" ? "the loan" : "cash"}.{" "}
+      {answer.stopsPayingFrac !== null && <>The loan stops paying at {percent(answer.stopsPayingFrac)}.</>}{" "}
+      {answer.cheaperFromYear !== null &&
+        (answer.cheaperFromYear === 1
+          ? "It is cheaper than the old bill from the first year."
+          : `Month for month it is cheaper than the bill without the array from year ${answer.cheaperFromYear} on.`)}
+    </p>
+  );
+}
+
+function OutcomeTable({
+  answer,
+  currency,
+  loan,
+  discountFrac,
+}: {
+  answer: LoanOrCash;
+  currency: string;
+  loan: LoanTerms;
+  discountFrac: number;
+}) {
+  const rows = [
+    { name: "On the loan", total: answer.loanTotal, worth: answer.loanWorth },
+    { name: "For cash", total: answer.cashTotal, worth: answer.cashWorth },
+    { name: "No array", total: answer.withoutTotal, worth: answer.withoutWorth },
+  ];
+  const least = Exact.min(...rows.map(({ worth }) => worth));
+  return (
+    <ScrollBox label="Loan, cash, no array">
+      <table className={`${chapter.table} ${styles.ways}`}>
+        <thead>
+          <tr>
+            <th>over {answer.years.length} years</th>
+            <th>paid in all, {currency}</th>
+            <th>in today's money at {percent(discountFrac)}</th>
+          </tr>
+        </thead>
+        <tbody>
+          {rows.map(({ name, total, worth }) => (
+            <tr key={name} data-trusted={worth.eq(least) || undefined}>
+              <td>
+                <b>{name}</b>
+              </td>
+              <td>{money(total.toFixed(2), 0)}</td>
+              <td>
+                <Figure plain working={() => loanWorking(answer, loan, currency)}>
+                  {money(worth.toFixed(2), 0)}
+                </Figure>
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </ScrollBox>
+  );
+}
+
+function loanWorking(answer: LoanOrCash, loan: LoanTerms, currency: string): Working {
+  return {
+    title: "Loan or cash",
+    value: money(answer.monthlyPayment.toFixed(2)),
+    unit: `${currency} a month`,
+    formula: "payment = principal × r(1 + r)^n ÷ ((1 + r)^n − 1); worth = own money + Σ (payments + remaining bill) ÷ (1 + d)^year",
+    inputs: [
+      { name: "Principal", value: loan.principal, from: "as entered" },
+      { name: "r", value: `${percent(loan.ratePerYearFrac, 3)} ÷ 12`, from: "as entered" },
+      { name: "n", value: `${Math.round(loan.termYears * 12)} months`, from: "as entered" },
+      { name: "Fee", value: loan.fee, from: "as entered" },
+      { name: "Interest in all", value: money(answer.interestTotal.toFixed(2)), from: "schedule, each month rounded to the cent" },
+    ],
+    source: "Brealey, Myers & Allen, 2020, Principles of corporate finance, chapter 2.",
+    assumptions: [
+      "The last payment takes up what rounding left.",
+      "Use stays as it was in the last twelve months; the price rises as in the terms.",
+      "Interest is not deducted from taxes.",
+    ],
+  };
+}

@@ -1,0 +1,23 @@
+import type { BillDocument } from "@/contracts/bills";
+import type { BillsReport, PlanComparison } from "@/contracts/money";
+import type { SiteDocument } from "@/contracts/site";
+import type { CaseFacts, MoneyReport } from "@/core/money";
+import type { LedgerLine } from "@/core/reconcile";
+
+/** What the money chapter's views are given. */
+export interface MoneyProps {
+  readonly slug: string;
+  readonly version: number;
+  readonly site: SiteDocument;
+  readonly months: readonly LedgerLine[];
+  readonly promise: readonly number[] | null;
+  readonly bills: readonly BillDocument[];
+  readonly report: MoneyReport;
+  readonly billsReport: BillsReport | null;
+  readonly comparison: PlanComparison | null;
+  readonly facts: CaseFacts;
+  /** Ageing was read from the readings. */
+  readonly isAgeingRead: boolean;
+  /** Newest year with weather, for decision cases. */
+  readonly year: string | null;
+}

@@ -1,0 +1,78 @@
+"use client";
+
+import { saveBlob } from "@/features/save/save-chart";
+import type { MoneyContext } from "@/features/workings/money-workings";
+import styles from "../MoneyChapter.module.css";
+
+const XLSX = "application/vnd.openxmlformats-officedocument.spreadsheetml.sheet";
+const FIRST_ROW = 14;
+
+/** Keeps the cash flow as a sheet whose every figure is a live formula over the terms at its top. */
+export function CashFlowSheet({ slug, context }: { slug: string; context: MoneyContext }) {
+  const save = async (): Promise<void> => {
+    const { default: Excel } = await import("exceljs");
+    const book = new Excel.Workbook();
+    fill(book.addWorksheet("Cash flow"), context);
+    saveBlob(new Blob([await book.xlsx.writeBuffer()], { type: XLSX }), `${slug}-cash-flow.xlsx`);
+  };
+  return (
+    <p className={styles.saves}>
+      <button type="button" onClick={() => void save()}>
+        Save the cash flow as XLSX, with formulas
+      </button>
+    </p>
+  );
+}
+
+type Sheet = import("exceljs").Worksheet;
+
+export function fill(sheet: Sheet, { payback, terms, site }: MoneyContext): void {
+  const { currency } = site;
+  const inputs: [string, number][] = [
+    [`net cost, ${currency}`, Number(payback.netCost)],
+    ["energy of the first year, kWh", terms.firstYearKwh],
+    [`bought, ${currency} a kWh`, Number(terms.importPerKwh)],
+    [`exported, ${currency} a kWh`, Number(terms.exportPerKwh ?? 0)],
+    ["used on the spot, share", terms.selfUsedFrac],
+    ["price rise a year, share", terms.priceRisePerYearFrac],
+    ["ageing in the first year, share", terms.ageing.firstYearFrac],
+    ["ageing a year after it, share", terms.ageing.perYearFrac],
+    ["discount rate, share", terms.discountFrac ?? 0],
+  ];
+  sheet.addRows(inputs);
+  sheet.addRow([`worth of a kWh, ${currency}`, { formula: "B3*B5+B4*(1-B5)" }]);
+  const last = FIRST_ROW + payback.years.length - 1;
+  sheet.addRow([`net present value, ${currency}`, { formula: `NPV(B9,G${FIRST_ROW}:G${last})-B1` }]);
+  sheet.addRow(["rate of return", { formula: `IRR(G${FIRST_ROW - 1}:G${last})` }]);
+  sheet.addRow([
+    "year",
+    "energy, kWh",
+    `saved, ${currency}`,
+    `upkeep, ${currency}`,
+    `once, ${currency}`,
+    "share of the first year",
+    { formula: "-B1" },
+    { formula: "-B1" },
+    { formula: "-B1" },
+  ]);
+  sheet.getCell(`J${FIRST_ROW - 1}`).value = "G: net, H: balance, I: balance in today's money";
+  payback.years.forEach((year, k) => {
+    const row = FIRST_ROW + k;
+    // Mid-year share of nameplate against the first year's, as the core has it.
+    const share = k === 0 ? { formula: "1" } : { formula: `(1-B7-B8*(A${row}-1.5))/(1-B7*0.5)` };
+    sheet.addRow([
+      year.year,
+      { formula: `$B$2*F${row}` },
+      { formula: `B${row}*$B$10*(1+$B$6)^(A${row}-1)` },
+      Number(year.upkeep),
+      Number(year.once),
+      { formula: share.formula.replaceAll("B7", "$B$7").replaceAll("B8", "$B$8") },
+      { formula: `C${row}-D${row}-E${row}` },
+      { formula: `H${row - 1}+G${row}` },
+      { formula: `I${row - 1}+G${row}/(1+$B$9)^A${row}` },
+    ]);
+  });
+  sheet.columns.forEach((column, k) => {
+    column.width = k === 0 ? 34 : 16;
+  });
+}

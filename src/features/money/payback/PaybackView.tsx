@@ -1,0 +1,179 @@
+"use client";
+
+import { Button, SegmentedControl } from "@mantine/core";
+import { useState } from "react";
+import { type EnergyBasis, moneyOf, type PaybackSpread, paybackSpread, USUAL_DOUBTS } from "@/core/money";
+import { Figure } from "@/features/figures/Figure";
+import { dateName, money, number, percent, yearsAndMonths } from "@/features/figures/format";
+import chapter from "@/features/look/Chapter.module.css";
+import { Refused } from "@/features/problems/ProblemList";
+import { firstYearWorking, type MoneyContext, risingWorking, simpleWorking } from "@/features/workings/money-workings";
+import styles from "../MoneyChapter.module.css";
+import type { MoneyProps } from "../money-props";
+import { useMoneySave } from "../use-money-save";
+import { BalanceChart } from "./BalanceChart";
+import { CashFlowSheet } from "./CashFlowSheet";
+import { type Terms, TermsForm, termFaults, useTermsForm } from "./TermsForm";
+import { TornadoChart } from "./TornadoChart";
+import { WaysTable } from "./WaysTable";
+import { YearTable } from "./YearTable";
+
+/** When the money comes back: the terms left, the answer and its curve right; every change answers at once. */
+export function PaybackView(props: MoneyProps) {
+  const { slug, version, site, months, promise, billsReport, isAgeingRead, facts } = props;
+  const { save, refusal, note } = useMoneySave(slug, version, site);
+  const [basis, setBasis] = useState<EnergyBasis | null>(null);
+  const [byBills, setByBills] = useState(true);
+  const form = useTermsForm(site.money);
+  const valid = Object.keys(termFaults(form.values)).length === 0;
+  const shown = { ...site, money: valid ? form.values : site.money };
+  const billedSelfUse = billsReport?.shares?.selfConsumptionFrac ?? null;
+  const report = moneyOf(shown, months, promise, {
+    basis,
+    ageingPerYearFrac: isAgeingRead ? facts.ageingPerYearFrac : null,
+    selfUsedFrac: byBills ? billedSelfUse : null,
+  });
+  const energy = report.energies.find((candidate) => candidate.basis === report.basis);
+  const context: MoneyContext | null =
+    report.payback && report.terms && energy ? { site: shown, energy, payback: report.payback, terms: report.terms, isAgeingRead } : null;
+  const spread = report.terms && paybackSpread(report.terms, USUAL_DOUBTS);
+  return (
+    <>
+      <PaybackSentence missing={report.missing} context={context} spread={spread} commissioned={site.commissioned} />
+      <div className={`${chapter.columns} ${styles.columns}`}>
+        <form
+          noValidate
+          onSubmit={form.onSubmit(async (values) => {
+            if (await save(values)) form.resetDirty();
+          })}
+        >
+          <TermsForm form={form} currency={site.currency} commissioned={site.commissioned} />
+          <CostWarnings terms={shown.money} currency={site.currency} />
+          {refusal && <Refused refusal={refusal} />}
+          <div className={chapter.actions}>
+            <Button type="submit" disabled={!form.isDirty()}>
+              Save the terms
+            </Button>
+            <Button variant="default" disabled={!form.isDirty()} onClick={form.reset}>
+              Undo changes
+            </Button>
+            <span className={chapter.soft} role="status">
+              {note}
+            </span>
+          </div>
+        </form>
+        <div>
+          <div className={styles.choices}>
+            {report.energies.length > 0 && (
+              <div className={styles.basis}>
+                <span id="basis">Energy counted</span>
+                <SegmentedControl
+                  aria-labelledby="basis"
+                  size="xs"
+                  value={report.basis ?? ""}
+                  onChange={(value) => setBasis(value as EnergyBasis)}
+                  data={report.energies.map((e) => ({ value: e.basis, label: `${e.basis} ${number(e.firstYearKwh)} kWh` }))}
+                />
+              </div>
+            )}
+            {billedSelfUse !== null && (
+              <div className={styles.basis}>
+                <span id="self-use">Used on the spot</span>
+                <SegmentedControl
+                  aria-labelledby="self-use"
+                  size="xs"
+                  value={byBills ? "bills" : "terms"}
+                  onChange={(value) => setByBills(value === "bills")}
+                  data={[
+                    { value: "bills", label: `by the bills ${percent(billedSelfUse, 0)}` },
+                    { value: "terms", label: `as typed ${percent(form.values.tariff.selfUsedFrac, 0)}` },
+                  ]}
+                />
+              </div>
+            )}
+          </div>
+          {context && <BalanceChart slug={slug} context={context} spread={spread} />}
+          {context && <WaysTable context={context} spread={spread} billsReport={billsReport} commissioned={site.commissioned} />}
+          {context && report.terms && <TornadoChart slug={slug} terms={report.terms} years={report.payback?.risingYears ?? null} />}
+          {context && <YearTable context={context} />}
+          {context && <CashFlowSheet slug={slug} context={context} />}
+        </div>
+      </div>
+    </>
+  );
+}
+
+const MISSING_WORDS = {
+  cost: "what it cost",
+  price: "the price of a bought kWh",
+  energy: "a year of energy (readings, weather or a promise)",
+} as const;
+
+interface SentenceProps {
+  readonly missing: readonly (keyof typeof MISSING_WORDS)[];
+  readonly context: MoneyContext | null;
+  readonly spread: PaybackSpread | null;
+  readonly commissioned: string | null;
+}
+
+function PaybackSentence({ missing, context, spread, commissioned }: SentenceProps) {
+  if (!context) {
+    return (
+      <p className={chapter.verdict}>
+        No payback yet: {missing.map((item) => MISSING_WORDS[item]).join(" and ")} {missing.length === 1 ? "is" : "are"} missing.
+      </p>
+    );
+  }
+  const { risingYears, staysPaidYears, simpleYears, netCost, firstYearValue, years } = context.payback;
+  const { currency } = context.site;
+  return (
+    <p className={chapter.verdict} data-testid="payback-verdict">
+      {risingYears === null ? (
+        <strong className={chapter.clay}>
+          The money does not come back within <Figure working={() => risingWorking(context)}>{years.length} years</Figure>.
+        </strong>
+      ) : (
+        <>
+          The money comes back in <Figure working={() => risingWorking(context)}>{yearsAndMonths(risingYears)}</Figure>
+          {commissioned && <>, on about {dateName(breakEven(commissioned, risingYears))}</>}
+          {spread && Number.isFinite(spread.low) && <> ({intervalWords(spread)})</>}, with prices rising{" "}
+          {percent(context.terms.priceRisePerYearFrac)} a year, modules ageing and upkeep paid.
+        </>
+      )}
+      {staysPaidYears !== null && risingYears !== null && staysPaidYears > risingYears + 0.01 && (
+        <span className={chapter.clay}> A replacement sinks it once more; it stays paid from year {number(staysPaidYears, 1)} on.</span>
+      )}{" "}
+      Cost over the first year alone says{" "}
+      <Figure working={() => simpleWorking(context)}>{simpleYears === null ? "never" : yearsAndMonths(simpleYears)}</Figure>:{" "}
+      {money(netCost, 0)} {currency} against {money(firstYearValue, 0)} from{" "}
+      <Figure working={() => firstYearWorking(context)}>{number(context.energy.firstYearKwh)} kWh</Figure>.
+    </p>
+  );
+}
+
+const intervalWords = ({ low, high }: PaybackSpread): string =>
+  Number.isFinite(high) ? `${number(low, 1)} to ${number(high, 1)} years` : `${number(low, 1)} years to beyond the horizon`;
+
+function breakEven(commissioned: string, years: number): string {
+  return new Date(Date.parse(commissioned) + years * 365.2425 * 86_400_000).toISOString().slice(0, 10);
+}
+
+/** Sums that are legal and likely wrong. */
+function CostWarnings({ terms, currency }: { terms: Terms; currency: string }) {
+  const sum = (sums: readonly { amount: string }[]): number => sums.reduce((total, { amount }) => total + Number(amount), 0);
+  const [cost, grants] = [sum(terms.costs), sum(terms.incentives)];
+  const words = [
+    ...(terms.costs.length > 0 && cost === 0 ? ["The costs add up to nothing: enter what was paid, or every payback is at once."] : []),
+    ...(grants > cost && cost > 0
+      ? [`Incentives of ${number(grants)} ${currency} are above the costs of ${number(cost)}: look for a sum that was entered twice.`]
+      : []),
+    ...(Number(terms.tariff.importPerKwh ?? 0) > 5
+      ? [`${terms.tariff.importPerKwh} ${currency} a kWh looks like cents: write ${Number(terms.tariff.importPerKwh) / 100}.`]
+      : []),
+  ];
+  return words.map((text) => (
+    <p key={text} className={chapter.clay}>
+      {text}
+    </p>
+  ));
+}

@@ -1,0 +1,159 @@
+"use client";
+
+import { Button, NumberInput, TextInput } from "@mantine/core";
+import { useForm } from "@mantine/form";
+import { moneySchema, type SiteDocument } from "@/contracts/site";
+import chapter from "@/features/look/Chapter.module.css";
+import styles from "../MoneyChapter.module.css";
+
+export type Terms = SiteDocument["money"];
+
+/** Faults of the terms by field; none where they can be reckoned with. */
+export function termFaults(terms: Terms): Record<string, string> {
+  const parsed = moneySchema.safeParse(terms);
+  return parsed.success ? {} : Object.fromEntries(parsed.error.issues.map((issue) => [issue.path.join("."), issue.message]));
+}
+
+export const useTermsForm = (initialValues: Terms) => useForm({ initialValues, validate: termFaults, validateInputOnChange: true });
+export type TermsFormHandle = ReturnType<typeof useTermsForm>;
+
+type ShareField = "tariff.priceRisePerYearFrac" | "tariff.selfUsedFrac" | "running.discountFrac" | "running.interestTaxFrac";
+
+/** Shares are entered in percent; a rate under a quarter of a percent was likely meant as a share already. */
+function ShareInput({ form, path, label }: { form: TermsFormHandle; path: ShareField; label: string }) {
+  const [group, key] = path.split(".") as [keyof Terms, string];
+  const value = (form.values[group] as unknown as Record<string, number>)[key]!;
+  const isRate = path !== "tariff.selfUsedFrac";
+  const hint =
+    isRate && value > 0 && value < 0.0025 ? `${(value * 100).toFixed(3)} %: did you mean ${(value * 1e4).toFixed(1)} %?` : undefined;
+  return (
+    <NumberInput
+      label={label}
+      hideControls
+      decimalScale={3}
+      value={Number((value * 100).toFixed(4))}
+      error={form.errors[path] ?? hint}
+      onChange={(next) => form.setFieldValue(path, typeof next === "number" ? next / 100 : 0)}
+    />
+  );
+}
+
+/** Costs, incentives, what a kilowatt-hour is worth, and what running the plant costs. */
+export function TermsForm({ form, currency, commissioned }: { form: TermsFormHandle; currency: string; commissioned: string | null }) {
+  const today = commissioned ?? "2020-01-01";
+  const price = (path: "tariff.importPerKwh" | "tariff.exportPerKwh") => ({
+    ...form.getInputProps(path),
+    value: (path === "tariff.importPerKwh" ? form.values.tariff.importPerKwh : form.values.tariff.exportPerKwh) ?? "",
+    onChange: (event: { currentTarget: { value: string } }) =>
+      form.setFieldValue(path, event.currentTarget.value.trim() === "" ? null : event.currentTarget.value.trim().replace(",", ".")),
+  });
+  return (
+    <>
+      <section className={chapter.section}>
+        <h2>Costs, {currency}</h2>
+        <Sums form={form} list="costs" />
+        <AddSum form={form} list="costs" words="Add a cost" today={today} />
+      </section>
+      <section className={chapter.section}>
+        <h2>Incentives, {currency}</h2>
+        <Sums form={form} list="incentives" />
+        <AddSum form={form} list="incentives" words="Add an incentive" today={today} />
+      </section>
+      <section className={chapter.section}>
+        <h2>Worth of a kilowatt-hour</h2>
+        <div className={styles.grid}>
+          <TextInput label={`Bought, ${currency} a kWh`} inputMode="decimal" placeholder="0.178" {...price("tariff.importPerKwh")} />
+          <TextInput label={`Exported, ${currency} a kWh`} inputMode="decimal" placeholder="nothing" {...price("tariff.exportPerKwh")} />
+          <ShareInput form={form} path="tariff.selfUsedFrac" label="Used on the spot, %" />
+          <ShareInput form={form} path="tariff.priceRisePerYearFrac" label="Price rise a year, %" />
+        </div>
+      </section>
+      <Running form={form} currency={currency} />
+    </>
+  );
+}
+
+function AddSum({ form, list, words, today }: { form: TermsFormHandle; list: "costs" | "incentives"; words: string; today: string }) {
+  const what = list === "costs" && form.values.costs.length === 0 ? "system" : "";
+  return (
+    <Button variant="subtle" size="compact-sm" onClick={() => form.insertListItem(list, { on: today, amount: "0.00", what })}>
+      {words}
+    </Button>
+  );
+}
+
+function Sums({ form, list }: { form: TermsFormHandle; list: "costs" | "incentives" }) {
+  return form.values[list].map((_, i) => (
+    // biome-ignore lint/suspicious/noArrayIndexKey: sums have no name of their own
+    <div className={styles.sum} key={i}>
+      <TextInput label="On" {...form.getInputProps(`${list}.${i}.on`)} />
+      <TextInput label="Amount" inputMode="decimal" {...form.getInputProps(`${list}.${i}.amount`)} />
+      <TextInput label="For" {...form.getInputProps(`${list}.${i}.what`)} />
+      <Button variant="subtle" size="compact-xs" aria-label={`Remove ${list} ${i + 1}`} onClick={() => form.removeListItem(list, i)}>
+        Remove
+      </Button>
+    </div>
+  ));
+}
+
+/** Upkeep every year, replacements once, and how later money is weighed. */
+function Running({ form, currency }: { form: TermsFormHandle; currency: string }) {
+  const { perYear, later } = form.values.running;
+  return (
+    <section className={chapter.section}>
+      <h2>Running it, {currency}</h2>
+      {perYear.map((_, i) => (
+        // biome-ignore lint/suspicious/noArrayIndexKey: sums have no name of their own
+        <div className={styles.sum} key={i}>
+          <TextInput label="A year" inputMode="decimal" {...form.getInputProps(`running.perYear.${i}.amount`)} />
+          <span />
+          <TextInput label="For" {...form.getInputProps(`running.perYear.${i}.what`)} />
+          <Button
+            variant="subtle"
+            size="compact-xs"
+            aria-label={`Remove yearly cost ${i + 1}`}
+            onClick={() => form.removeListItem("running.perYear", i)}
+          >
+            Remove
+          </Button>
+        </div>
+      ))}
+      {later.map((_, i) => (
+        // biome-ignore lint/suspicious/noArrayIndexKey: sums have no name of their own
+        <div className={styles.sum} key={i}>
+          <NumberInput label="After years" hideControls {...form.getInputProps(`running.later.${i}.afterYears`)} />
+          <TextInput label="Amount" inputMode="decimal" {...form.getInputProps(`running.later.${i}.amount`)} />
+          <TextInput label="For" {...form.getInputProps(`running.later.${i}.what`)} />
+          <Button
+            variant="subtle"
+            size="compact-xs"
+            aria-label={`Remove later cost ${i + 1}`}
+            onClick={() => form.removeListItem("running.later", i)}
+          >
+            Remove
+          </Button>
+        </div>
+      ))}
+      <Button
+        variant="subtle"
+        size="compact-sm"
+        onClick={() => form.insertListItem("running.perYear", { what: "upkeep", amount: "0.00", risePerYearFrac: 0.02 })}
+      >
+        Add a yearly cost
+      </Button>
+      <Button
+        variant="subtle"
+        size="compact-sm"
+        onClick={() => form.insertListItem("running.later", { what: "inverter", afterYears: 12, amount: "0.00" })}
+      >
+        Add a replacement
+      </Button>
+      <div className={styles.grid}>
+        <ShareInput form={form} path="running.discountFrac" label="Discount rate, %" />
+        <ShareInput form={form} path="running.interestTaxFrac" label="Tax on interest, %" />
+        <NumberInput label="Horizon, years" hideControls {...form.getInputProps("running.horizonYears")} />
+        <TextInput label="Left at the end (scrap)" inputMode="decimal" {...form.getInputProps("running.scrap")} />
+      </div>
+    </section>
+  );
+}

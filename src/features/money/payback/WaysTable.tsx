@@ -1,0 +1,135 @@
+"use client";
+
+import type { BillsReport } from "@/contracts/money";
+import { noReturnWords } from "@/contracts/money-words";
+import type { PaybackSpread } from "@/core/money";
+import { Figure } from "@/features/figures/Figure";
+import { dateName, money, number, percent } from "@/features/figures/format";
+import chapter from "@/features/look/Chapter.module.css";
+import { ScrollBox } from "@/features/look/ScrollBox";
+import {
+  discountedWorking,
+  levelisedWorking,
+  type MoneyContext,
+  returnWorking,
+  risingWorking,
+  runRateWorking,
+  simpleWorking,
+  spreadWorking,
+  worthWorking,
+} from "@/features/workings/money-workings";
+import type { Working } from "@/features/workings/working";
+import styles from "../MoneyChapter.module.css";
+
+interface WaysProps {
+  readonly context: MoneyContext;
+  readonly spread: PaybackSpread | null;
+  readonly billsReport: BillsReport | null;
+  readonly commissioned: string | null;
+}
+
+interface Way {
+  readonly name: string;
+  readonly what: string;
+  readonly value: string;
+  readonly working: () => Working;
+  readonly isTrusted?: boolean;
+}
+
+const years = (value: number | null): string => (value === null ? "not within the horizon" : `${number(value, 1)} years`);
+
+/** The payback in its named ways, and what else is asked of money; each says what it leaves out. */
+export function WaysTable({ context, spread, billsReport }: WaysProps) {
+  const { payback, site, terms } = context;
+  const rate = billsReport?.runRates.find(({ school }) => school === "re-run") ?? billsReport?.runRates[0];
+  const { kind, rates } = payback.returnPerYear;
+  const ways: Way[] = [
+    {
+      name: "Simple",
+      what: "cost over the first year: nothing rises, ages or breaks",
+      value: years(payback.simpleYears),
+      working: () => simpleWorking(context),
+    },
+    {
+      name: "With rise, ageing, upkeep",
+      what: "prices rise, modules age, upkeep and replacements are paid",
+      value: years(payback.risingYears),
+      working: () => risingWorking(context),
+      isTrusted: true,
+    },
+    {
+      name: "Discounted",
+      what: `the same in today's money at ${percent(terms.discountFrac ?? 0)} a year`,
+      value: years(payback.discountedYears),
+      working: () => discountedWorking(context),
+    },
+    ...(rate
+      ? [
+          {
+            name: "At the rate of the bills",
+            what: `what was really saved, then each month as its last namesake${rate.filledMonths > 0 ? `; ${rate.filledMonths} months by season` : ""}`,
+            value: rate.paidBackOn === null ? "not within 40 years" : `${years(rate.years)} (${dateName(rate.paidBackOn)})`,
+            working: () => runRateWorking(context, rate),
+          },
+        ]
+      : []),
+    ...(spread
+      ? [
+          {
+            name: "Under doubt",
+            what: "95 of 100 draws of yield, weather, prices, ageing, upkeep",
+            value: Number.isFinite(spread.high)
+              ? `${number(spread.low, 1)} to ${number(spread.high, 1)} years`
+              : `from ${number(spread.low, 1)} years`,
+            working: () => spreadWorking(spread),
+          },
+        ]
+      : []),
+  ];
+  const worth: Way[] = [
+    {
+      name: "Net present value",
+      what: `over ${terms.horizonYears} years`,
+      value: `${money(payback.netPresentValue, 0)} ${site.currency}`,
+      working: () => worthWorking(context),
+    },
+    {
+      name: "Rate of return",
+      what: kind === "one" ? "the interest at which it would be worth nothing" : noReturnWords(kind, rates),
+      value: kind === "one" ? `${number(rates[0]! * 100, 2)} %` : "none",
+      working: () => returnWorking(context),
+    },
+    {
+      name: "As a deposit before tax",
+      what: `would need this interest, taxed at ${percent(terms.interestTaxFrac ?? 0, 0)}`,
+      value: payback.depositFrac === null ? "–" : `${number(payback.depositFrac * 100, 2)} %`,
+      working: () => returnWorking(context),
+    },
+    {
+      name: "Levelised cost",
+      what: "all costs over all energy, both in today's terms",
+      value: payback.levelisedPerKwh === null ? "–" : `${payback.levelisedPerKwh} ${site.currency} a kWh`,
+      working: () => levelisedWorking(context),
+    },
+  ];
+  return (
+    <ScrollBox label="Payback in its named ways">
+      <table className={`${chapter.table} ${styles.ways}`} data-pairs>
+        <tbody>
+          {[...ways, ...worth].map((way) => (
+            <tr key={way.name} data-trusted={way.isTrusted || undefined}>
+              <td>
+                <b>{way.name}</b> <span className={chapter.soft}>{way.what}</span>
+              </td>
+              <td>
+                <Figure plain working={way.working}>
+                  {way.value}
+                </Figure>
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </ScrollBox>
+  );
+}

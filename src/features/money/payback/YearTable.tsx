@@ -1,0 +1,58 @@
+"use client";
+
+import { Figure } from "@/features/figures/Figure";
+import { money, number } from "@/features/figures/format";
+import chapter from "@/features/look/Chapter.module.css";
+import { ScrollBox } from "@/features/look/ScrollBox";
+import { type MoneyContext, yearWorking } from "@/features/workings/money-workings";
+import styles from "../MoneyChapter.module.css";
+
+/** The cash flow year by year. */
+export function YearTable({ context }: { context: MoneyContext }) {
+  const { payback, site } = context;
+  const turned = payback.years.findIndex((year) => Number(year.balance) >= 0);
+  const heads = [
+    ["energy", "kWh"],
+    ["worth", `${site.currency} a kWh`],
+    ["saved", site.currency],
+    ["upkeep, once", site.currency],
+    ["balance", site.currency],
+    ["in today's money", site.currency],
+  ];
+  return (
+    <ScrollBox label="Year by year" className={styles.years}>
+      <table className={chapter.table}>
+        <caption className={styles.hidden}>Year by year</caption>
+        <thead>
+          <tr>
+            <th scope="col">year</th>
+            {heads.map(([name, unit]) => (
+              <th scope="col" key={name}>
+                {name}
+                <br />
+                {unit}
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {payback.years.map((year, i) => (
+            <tr key={year.year} data-turned={i === turned || undefined} className={styles.year}>
+              <td>{year.year}</td>
+              <td>{number(year.energyKwh)}</td>
+              <td>{year.valuePerKwh}</td>
+              <td>{money(year.value, 0)}</td>
+              <td>{number(Number(year.upkeep) + Number(year.once))}</td>
+              <td>
+                <Figure plain working={() => yearWorking(context, i)}>
+                  {money(year.balance, 0)}
+                </Figure>
+              </td>
+              <td className={chapter.soft}>{money(year.discountedBalance, 0)}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </ScrollBox>
+  );
+}

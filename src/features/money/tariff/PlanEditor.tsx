@@ -1,0 +1,205 @@
+"use client";
+
+import { Button, NativeSelect, TextInput } from "@mantine/core";
+import { planFaultWords } from "@/contracts/money-words";
+import type { PlanDocument } from "@/contracts/tariff";
+import { minorDigits, planFaults } from "@/core/money";
+import chapter from "@/features/look/Chapter.module.css";
+import styles from "../MoneyChapter.module.css";
+import type { BandDraft, PlanDraft, SeasonDraft } from "./plan-draft";
+import { planOfDraft } from "./plan-draft";
+
+export interface PlanEditorProps {
+  readonly draft: PlanDraft;
+  readonly before: PlanDocument | null;
+  readonly currency: string;
+  readonly onChange: (draft: PlanDraft) => void;
+  readonly onRemove: () => void;
+}
+
+/** Words of all that is wrong with a draft. */
+export function draftFaults(draft: PlanDraft, before: PlanDocument | null, currency: string): string[] {
+  const { plan, faults } = planOfDraft(draft, before);
+  if (!plan) return faults;
+  return planFaults(plan, minorDigits(currency)).map((fault) => Object.values(planFaultWords(fault)).join(" "));
+}
+
+/** One plan: its days, its seasons with their bands, its charges and what export earns. */
+export function PlanEditor({ draft, before, currency, onChange, onRemove }: PlanEditorProps) {
+  const set = (change: Partial<PlanDraft>): void => onChange({ ...draft, ...change });
+  const field = (
+    key: "name" | "from" | "fixedPerMonth" | "fixedPerDay" | "holidays" | "taxPercent" | "levyPerKwh" | "risePercent",
+    label: string,
+  ) => <TextInput label={label} value={draft[key]} onChange={(event) => set({ [key]: event.currentTarget.value })} />;
+  const orNull = (text: string): string | null => (text.trim() === "" ? null : text.trim().replace(",", "."));
+  const season = (at: number, change: Partial<SeasonDraft>): void =>
+    set({ seasons: draft.seasons.map((each, k) => (k === at ? { ...each, ...change } : each)) });
+  const faults = draftFaults(draft, before, currency);
+  return (
+    <details className={styles.plan}>
+      <summary>
+        {draft.name}{" "}
+        <span className={chapter.soft}>
+          from {draft.from}
+          {draft.to ? ` to ${draft.to}` : ""}
+        </span>
+        {faults.length > 0 && (
+          <span className={chapter.clay}> · {faults.length === 1 ? "something is wrong" : `${faults.length} things are wrong`}</span>
+        )}
+      </summary>
+      <div className={styles.grid3}>
+        {field("name", "Name")}
+        {field("from", "From")}
+        <TextInput label="To (empty: still)" value={draft.to ?? ""} onChange={(event) => set({ to: orNull(event.currentTarget.value) })} />
+        {field("fixedPerMonth", `Fixed a month, ${currency}`)}
+        {field("fixedPerDay", `Fixed a day, ${currency}`)}
+        <TextInput
+          label={`Least a month, ${currency}`}
+          value={draft.minimumPerMonth ?? ""}
+          onChange={(event) => set({ minimumPerMonth: orNull(event.currentTarget.value) })}
+        />
+        {field("levyPerKwh", `Levies, ${currency} a kWh`)}
+        {field("taxPercent", "Taxes on all charges, %")}
+        {field("risePercent", "Rises a year by, %")}
+        {field("holidays", "Holidays (12-25, 2024-04-01)")}
+        <NativeSelect
+          label="Exported energy"
+          value={draft.credit.kind}
+          onChange={(event) => set({ credit: { ...draft.credit, kind: event.currentTarget.value as PlanDraft["credit"]["kind"] } })}
+          data={[
+            { value: "none", label: "earns nothing" },
+            { value: "net-metering", label: "net metering: pays for kWh" },
+            { value: "net-billing", label: "net billing: money on the bill" },
+            { value: "feed-in", label: "feed-in: paid apart" },
+          ]}
+        />
+        <TextInput
+          label={`Export credit, ${currency} a kWh`}
+          value={draft.credit.perKwh ?? ""}
+          onChange={(event) => set({ credit: { ...draft.credit, perKwh: orNull(event.currentTarget.value) } })}
+        />
+        <TextInput
+          label="True-up month (1 to 12)"
+          value={draft.credit.trueUpMonth ?? ""}
+          onChange={(event) =>
+            set({
+              credit: {
+                ...draft.credit,
+                trueUpMonth: orNull(event.currentTarget.value) === null ? null : Number(event.currentTarget.value),
+              },
+            })
+          }
+        />
+        <TextInput
+          label={`Paid a kWh left at true-up, ${currency}`}
+          value={draft.credit.trueUpPerKwh ?? ""}
+          onChange={(event) => set({ credit: { ...draft.credit, trueUpPerKwh: orNull(event.currentTarget.value) } })}
+        />
+        <TextInput
+          label={`Demand charge, ${currency} a kW and month`}
+          value={draft.demand?.perKw ?? ""}
+          onChange={(event) => {
+            const perKw = orNull(event.currentTarget.value);
+            set({ demand: perKw === null ? null : { perKw, days: draft.demand?.days ?? "all", hours: draft.demand?.hours ?? [] } });
+          }}
+        />
+      </div>
+      {draft.seasons.map((each, at) => (
+        <SeasonFields
+          // biome-ignore lint/suspicious/noArrayIndexKey: a season's name is being typed
+          key={at}
+          season={each}
+          currency={currency}
+          onChange={(change) => season(at, change)}
+          onRemove={() => set({ seasons: draft.seasons.filter((_, k) => k !== at) })}
+        />
+      ))}
+      <div className={chapter.actions}>
+        <Button
+          variant="subtle"
+          size="compact-sm"
+          onClick={() =>
+            set({
+              seasons: [...draft.seasons, { name: "season", months: "", bands: [{ name: "all day", days: "all", hours: "", prices: "" }] }],
+            })
+          }
+        >
+          Add a season
+        </Button>
+        <Button variant="subtle" size="compact-sm" onClick={onRemove}>
+          Remove the plan
+        </Button>
+      </div>
+      {faults.length > 0 && (
+        <ul className={styles.faults} data-testid="plan-faults">
+          {faults.map((words) => (
+            <li key={words} data-fatal>
+              {words}
+            </li>
+          ))}
+        </ul>
+      )}
+    </details>
+  );
+}
+
+interface SeasonProps {
+  readonly season: SeasonDraft;
+  readonly currency: string;
+  readonly onChange: (change: Partial<SeasonDraft>) => void;
+  readonly onRemove: () => void;
+}
+
+function SeasonFields({ season, currency, onChange, onRemove }: SeasonProps) {
+  const band = (at: number, change: Partial<BandDraft>): void =>
+    onChange({ bands: season.bands.map((each, k) => (k === at ? { ...each, ...change } : each)) });
+  return (
+    <fieldset style={{ border: "none", margin: "10px 0 0", padding: 0 }}>
+      <div className={styles.band}>
+        <TextInput label="Season" value={season.name} onChange={(event) => onChange({ name: event.currentTarget.value })} />
+        <TextInput label="Months (4-9)" value={season.months} onChange={(event) => onChange({ months: event.currentTarget.value })} />
+        <span />
+        <Button
+          variant="subtle"
+          size="compact-xs"
+          onClick={() => onChange({ bands: [...season.bands, { name: "band", days: "all", hours: "", prices: "" }] })}
+        >
+          Add a band
+        </Button>
+        <Button variant="subtle" size="compact-xs" onClick={onRemove}>
+          Remove season
+        </Button>
+      </div>
+      {season.bands.map((each, at) => (
+        // biome-ignore lint/suspicious/noArrayIndexKey: a band's name is being typed
+        <div className={styles.band} key={at}>
+          <TextInput label="Band" value={each.name} onChange={(event) => band(at, { name: event.currentTarget.value })} />
+          <NativeSelect
+            label="Days"
+            value={each.days}
+            onChange={(event) => band(at, { days: event.currentTarget.value })}
+            data={["all", "weekdays", "weekends"]}
+          />
+          <TextInput
+            label="Hours (7-20); empty: the rest"
+            value={each.hours}
+            onChange={(event) => band(at, { hours: event.currentTarget.value })}
+          />
+          <TextInput
+            label={`${currency} a kWh (tiers: 300: 0.21; 0.28)`}
+            value={each.prices}
+            onChange={(event) => band(at, { prices: event.currentTarget.value })}
+          />
+          <Button
+            variant="subtle"
+            size="compact-xs"
+            aria-label={`Remove band ${each.name}`}
+            onClick={() => onChange({ bands: season.bands.filter((_, k) => k !== at) })}
+          >
+            Remove
+          </Button>
+        </div>
+      ))}
+    </fieldset>
+  );
+}

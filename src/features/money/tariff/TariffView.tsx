@@ -1,0 +1,145 @@
+"use client";
+
+import { Button, SegmentedControl } from "@mantine/core";
+import { useState } from "react";
+import { PriceYearMap } from "@/charts";
+import type { PlanDocument } from "@/contracts/tariff";
+import { priceYear } from "@/core/money";
+import { number } from "@/features/figures/format";
+import chapter from "@/features/look/Chapter.module.css";
+import { Refused } from "@/features/problems/ProblemList";
+import { ChartFrame } from "@/features/save/ChartFrame";
+import styles from "../MoneyChapter.module.css";
+import type { MoneyProps } from "../money-props";
+import { useMoneySave } from "../use-money-save";
+import { ComparisonTable, comparisonWords } from "./ComparisonTable";
+import { draftFaults, PlanEditor } from "./PlanEditor";
+import { draftOf, freshPlan, type PlanDraft, planOfDraft } from "./plan-draft";
+
+type List = "plans" | "offers";
+const LISTS: readonly { readonly id: List; readonly head: string; readonly add: string }[] = [
+  { id: "plans", head: "Plans that were and are in force", add: "Add a plan" },
+  { id: "offers", head: "Plans that could be had instead", add: "Add an offer" },
+];
+
+/** What a kWh costs at every hour of a year, the plans behind it, and which would have been cheapest. */
+export function TariffView({ slug, version, site, comparison }: MoneyProps) {
+  const { save, refusal, note } = useMoneySave(slug, version, site);
+  const { currency, money } = site;
+  const [drafts, setDrafts] = useState<Readonly<Record<List, readonly PlanDraft[]>>>({
+    plans: money.plans.map(draftOf),
+    offers: money.offers.map(draftOf),
+  });
+  const befores = new Map([...money.plans, ...money.offers].map((plan) => [plan.id, plan]));
+  const beforeOf = (draft: PlanDraft): PlanDocument | null => befores.get(draft.id) ?? null;
+  const read = (list: List): PlanDocument[] => drafts[list].flatMap((draft) => planOfDraft(draft, beforeOf(draft)).plan ?? []);
+  const plans = read("plans");
+  const faulty = LISTS.some(({ id }) => drafts[id].some((draft) => draftFaults(draft, beforeOf(draft), currency).length > 0));
+  const isDirty = JSON.stringify(drafts) !== JSON.stringify({ plans: money.plans.map(draftOf), offers: money.offers.map(draftOf) });
+  const years = yearsOf(plans, comparison?.to.slice(0, 4));
+  const [chosen, setChosen] = useState<string | null>(null);
+  const year = chosen !== null && years.includes(chosen) ? chosen : years.at(-1);
+  const change = (list: List, next: readonly PlanDraft[]): void => setDrafts({ ...drafts, [list]: next });
+  const picture = plans.length > 0 && year !== undefined ? priceYear(plans, Number(year)) : null;
+  return (
+    <>
+      <p className={chapter.verdict} data-testid="tariff-verdict">
+        {plans.length === 0
+          ? "No plan yet. Enter the tariff that is in force, with its seasons and hours: bills can then be run again without the array, and plans compared."
+          : comparison
+            ? comparisonWords(comparison, currency)
+            : "With twelve months of bills, production and exported energy this page says which plan would have been cheapest."}
+      </p>
+      {picture && (
+        <ChartFrame
+          title={`A bought kWh, hour by hour, ${currency}`}
+          note={<SegmentedControl size="xs" aria-label="Year" value={year ?? ""} onChange={setChosen} data={years} />}
+          fileName={`${slug}-price-${year}`}
+          height={210}
+          summary={`Price of a bought kWh at every hour of ${year}`}
+          table={() => [
+            ["date", "hour", "per_kwh", "band"],
+            ...picture.dates.flatMap((date, d) =>
+              Array.from({ length: 24 }, (_, h) => [date, h, picture.perKwh[d * 24 + h] ?? null, picture.bandOf[d * 24 + h] ?? null]),
+            ),
+          ]}
+        >
+          {(width) => <PriceYearMap {...picture} width={width} height={210} label={(price) => `${number(price, 4)} ${currency}`} />}
+        </ChartFrame>
+      )}
+      {picture && <PriceKey picture={picture} />}
+      {comparison && <ComparisonTable comparison={comparison} currency={currency} />}
+      {LISTS.map(({ id, head, add }) => (
+        <section className={chapter.section} key={id}>
+          <h2>{head}</h2>
+          {drafts[id].map((draft, k) => (
+            <PlanEditor
+              key={draft.id}
+              draft={draft}
+              before={beforeOf(draft)}
+              currency={currency}
+              onChange={(next) =>
+                change(
+                  id,
+                  drafts[id].map((each, at) => (at === k ? next : each)),
+                )
+              }
+              onRemove={() =>
+                change(
+                  id,
+                  drafts[id].filter((_, at) => at !== k),
+                )
+              }
+            />
+          ))}
+          <Button
+            variant="subtle"
+            size="compact-sm"
+            onClick={() =>
+              change(id, [...drafts[id], draftOf(freshPlan(`plan-${Date.now().toString(36)}`, site.commissioned ?? "2020-01-01"))])
+            }
+          >
+            {add}
+          </Button>
+        </section>
+      ))}
+      {refusal && <Refused refusal={refusal} />}
+      <div className={chapter.actions}>
+        <Button disabled={!isDirty || faulty} onClick={() => void save({ ...money, plans: read("plans"), offers: read("offers") })}>
+          Save the plans
+        </Button>
+        <span className={chapter.soft} role="status">
+          {note}
+        </span>
+      </div>
+    </>
+  );
+}
+
+/** Years that the plans speak of, the last eight. */
+function yearsOf(plans: readonly PlanDocument[], last: string | undefined): string[] {
+  const first = Math.min(...plans.map(({ from }) => Number(from.slice(0, 4))));
+  const end = Math.max(Number(last ?? 0), ...plans.map(({ from, to }) => Number((to ?? from).slice(0, 4))));
+  if (plans.length === 0 || !Number.isFinite(first)) return [];
+  return Array.from({ length: Math.min(8, end - first + 1) }, (_, k) => String(end - Math.min(7, end - first) + k));
+}
+
+/** The bands of the picture's year with their prices, dearest first. */
+function PriceKey({ picture }: { picture: ReturnType<typeof priceYear> }) {
+  const prices = new Map<string, number>();
+  picture.bandOf.forEach((band, i) => {
+    if (band !== null && !prices.has(band)) prices.set(band, picture.perKwh[i]!);
+  });
+  return (
+    <p className={styles.key}>
+      {[...prices]
+        .sort(([, a], [, b]) => b - a)
+        .map(([band, price]) => (
+          <span key={band}>
+            {band} <b>{number(price, 4)}</b>
+          </span>
+        ))}
+      <span className={chapter.soft}>levies and taxes in; deeper is dearer</span>
+    </p>
+  );
+}

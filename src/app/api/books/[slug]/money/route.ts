@@ -1,5 +1,6 @@
 import { answer } from "@/app/answer";
 import { moneyReportSchema } from "@/contracts/money";
+import { paybackSpread, USUAL_DOUBTS } from "@/core/money";
 import { bookBySlug } from "@/usecases/books";
 import { services } from "@/wiring";
 
@@ -9,7 +10,8 @@ export function GET(request: Request, { params }: { params: Promise<{ slug: stri
     const { books, moneyOf } = services();
     const book = await bookBySlug(books, (await params).slug);
     const { report, billsReport, comparison } = await moneyOf(book);
-    const { terms: _terms, ...figures } = report;
-    return Response.json({ ...moneyReportSchema.parse(figures), bills: billsReport, plans: comparison });
+    const { terms, ...figures } = report;
+    const breakEven = terms && paybackSpread(terms, USUAL_DOUBTS);
+    return Response.json({ ...moneyReportSchema.parse(figures), breakEven, bills: billsReport, plans: comparison });
   });
 }

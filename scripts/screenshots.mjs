@@ -15,11 +15,6 @@ const VIEWS = [
   { name: "dirt", path: "/books/packing-shed/ledger?view=dirt" },
   { name: "ageing", path: "/books/packing-shed/ageing" },
   { name: "ledger-narrow", path: "/books/packing-shed/ledger?year=2025", width: 390, height: 844 },
-  {
-    name: "working",
-    path: "/books/packing-shed/ledger?year=2025",
-    act: (page) => page.locator("tfoot").getByRole("button").nth(2).click(),
-  },
   { name: "month", path: "/books/packing-shed/ledger/2025-10?day=2025-10-06" },
   { name: "yield", path: "/books/packing-shed/yield?year=2025", settle: 2500 },
   {
@@ -43,15 +38,9 @@ const VIEWS = [
     },
   },
   { name: "site", path: "/books/bore-field/site" },
-  { name: "wiring", path: "/books/ferry-office/site?view=wiring" },
   { name: "shade", path: "/books/ferry-office/site?view=shade", settle: 3000 },
   { name: "tilt-planner", path: "/books/bore-field/bench", settle: 4000 },
   { name: "readings", path: "/books/packing-shed/readings?view=record" },
-  {
-    name: "import-preview",
-    path: "/books/packing-shed/readings",
-    act: (page) => page.getByTestId("file").setInputFiles(inProject("test", "fixtures", "plants", "alpine-hut", "production.csv.gz")),
-  },
   {
     name: "findings",
     path: "/",
@@ -68,7 +57,16 @@ const VIEWS = [
       await page.locator("ol button[aria-expanded]").first().click();
     },
   },
-  { name: "money", path: "/books/packing-shed/money" },
+  { name: "money", path: "/books/ferry-office/money" },
+  { name: "bills", path: "/books/ferry-office/money?view=bills" },
+  { name: "tariff", path: "/books/ferry-office/money?view=tariff" },
+  { name: "loan", path: "/books/ferry-office/money?view=loan" },
+  {
+    name: "decision",
+    path: "/books/packing-shed/money?view=cases",
+    settle: 3000,
+    act: (page) => page.getByRole("button", { name: "After a new roof" }).click(),
+  },
 ];
 
 checkNode();

@@ -27,7 +27,7 @@ export function TornadoBars({
   width: number;
   label: (years: number) => string;
 }) {
-  const names = width < 460 ? 118 : NAMES;
+  const names = width < 460 ? 150 : NAMES;
   const known = rows.flatMap((row) => [row.lowerYears, row.higherYears]).filter((value) => value !== null);
   const [least, most] = [Math.min(years, ...known), Math.max(years, ...known)];
   const x = scaleLinear([least, most], [names + 46, width - RIGHT]);

@@ -8,13 +8,24 @@ import { clearSkyWeather, hoursOfYear } from "@/core/weather";
 import { type PreparedWeather, prepareWeather, shadeReport, sumOf } from "@/core/yield";
 import { yearsOf, yearWeather } from "@/usecases/ledger";
 import { type CliOptions, needed, oneOf } from "./arguments";
+import { caseBench, loanBench } from "./bench-money";
 import { printJson, printNotices, printText, textTable } from "./print";
 import { ledgerFromFiles, readSiteFile } from "./read-files";
 import { CliRefusal } from "./refuse";
 
 const CLOUDLESS_YEAR = 2025;
 
-const BENCHES = { tilt: tiltBench, shade: shadeBench, rows: rowsBench, compass: compassBench } as const;
+const BENCHES = {
+  tilt: tiltBench,
+  shade: shadeBench,
+  rows: rowsBench,
+  compass: compassBench,
+  case: async (options: CliOptions) => {
+    const site = await readSiteFile(options);
+    await caseBench(site, await yearOf(site, options), options);
+  },
+  loan: async (options: CliOptions) => loanBench(await readSiteFile(options), options),
+} as const;
 
 /** `bench NAME`: the calculators of the bench and of the site chapter, as the screens have them. */
 export async function benchCommand(options: CliOptions, name: string | undefined): Promise<void> {

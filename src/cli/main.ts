@@ -16,6 +16,8 @@ const HELP = `npm run -s ledger -- COMMAND [options] [--json]
   bench tilt    --site S [--weather W] [--array A] [--goal energy|winter|money|flattest]
   bench shade   --site S [--weather W]
   bench rows    --site S [--array A] [--from 10 --to 14]
+  bench case    --site S [--weather W] [--case cleaning|new-roof|tree|…] [--with each=80,rate=0.06] [--price 0.178]
+  bench loan    --site S --rate 0.07 --years 20 [--principal 14000.00]
   bench compass --site S --reading 349 [--date 2026-05-10]
 
 Where a file leaves it open: --weather-zone, --production-zone (Europe/Madrid or UTC+01:00), --weather-labels, --production-labels start|end,

@@ -178,7 +178,9 @@ export function BillEditor({ slug, site, bills, onDone }: MoneyProps & { readonl
           <thead>
             <tr>
               {fields.map((field) => (
-                <th key={field}>{HEADS[field] ?? field.replace("band:", "")}</th>
+                <th key={field} style={field === "to" ? { textAlign: "left" } : undefined}>
+                  {HEADS[field] ?? field.replace("band:", "")}
+                </th>
               ))}
               <th />
             </tr>

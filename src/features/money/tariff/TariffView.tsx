@@ -50,10 +50,14 @@ export function TariffView({ slug, version, site, comparison }: MoneyProps) {
             ? comparisonWords(comparison, currency)
             : "With twelve months of bills, production and exported energy this page says which plan would have been cheapest."}
       </p>
+      {years.length > 1 && (
+        <div className={styles.yearChoice}>
+          <SegmentedControl size="xs" aria-label="Year" value={year ?? ""} onChange={setChosen} data={years} />
+        </div>
+      )}
       {picture && (
         <ChartFrame
           title={`A bought kWh, hour by hour, ${currency}`}
-          note={<SegmentedControl size="xs" aria-label="Year" value={year ?? ""} onChange={setChosen} data={years} />}
           fileName={`${slug}-price-${year}`}
           height={210}
           summary={`Price of a bought kWh at every hour of ${year}`}

@@ -1,0 +1,121 @@
+import type { SiteDocument } from "@/contracts/site";
+import { amountOf, CASE_TEMPLATES, type CaseFigures, type CaseInput, decide, Exact, loanSchedule, moneyOf, sumOf } from "@/core/money";
+import { monthBins } from "@/core/time";
+import { type PreparedWeather, runPrepared, yieldLines } from "@/core/yield";
+import { type CliOptions, needed, oneOf } from "./arguments";
+import { printJson, printText, textTable } from "./print";
+import { CliRefusal } from "./refuse";
+
+/** `bench case`: a decision over one year of weather, with the book's own figures where `--with` gives no others. */
+export async function caseBench(
+  site: SiteDocument,
+  { year, prepared }: { year: string | null; prepared: PreparedWeather },
+  options: CliOptions,
+): Promise<void> {
+  const id = oneOf(
+    options.case,
+    CASE_TEMPLATES.map((template) => template.id),
+    "cleaning",
+    "case",
+  );
+  const template = CASE_TEMPLATES.find((candidate) => candidate.id === id)!;
+  const facts = { ageYears: 0, ageingPerYearFrac: site.ageing.perYearFrac, soiling: null };
+  const inputs = template.inputsFor(site, facts);
+  if (!inputs) throw new CliRefusal(`--case ${id}: ${template.notFor}`);
+  const figures = figuresOf(inputs, options.with);
+  const { tariff, running } = site.money;
+  const perKwh = options.price ?? moneyOf(site, [], site.promise?.monthlyKwh ?? null).payback?.valuePerKwh ?? tariff.importPerKwh;
+  if (perKwh === null || perKwh === undefined)
+    throw new CliRefusal("No price of a kWh: give --price 0.178, or money.tariff.importPerKwh in the site file.");
+  const bins = monthBins(prepared.weather.axis, site.place.timeZone);
+  const sides = await template.sides(
+    site,
+    figures,
+    (changed, more = {}) => Promise.resolve(yieldLines(runPrepared(changed, prepared, bins, more)).map((line) => line.expectedKwh)),
+    facts,
+  );
+  const terms = {
+    currency: site.currency,
+    perKwh,
+    priceRisePerYearFrac: tariff.priceRisePerYearFrac,
+    discountFrac: running.discountFrac,
+    horizonYears: running.horizonYears,
+  };
+  const [base, ...variants] = sides;
+  const decisions = variants.map((variant) => decide(base!, variant, terms));
+  if (options.json) return printJson({ case: id, year, figures, base: base!.name, perKwh, decisions });
+  printText(`${template.question}\nAgainst “${base!.name}”, ${year ?? "a cloudless year"}, ${perKwh} ${site.currency} a kWh:\n`);
+  printText(
+    textTable(
+      ["way", "extra kWh", "extra cost", "years", "net present value", "turns at"],
+      decisions.map((each) => [
+        each.name,
+        each.extraKwh,
+        each.extraCost,
+        each.paybackYears?.toFixed(1) ?? "never",
+        each.netPresentValue,
+        each.flipPerKwh ?? "-",
+      ]),
+    ),
+  );
+}
+
+function figuresOf(inputs: readonly CaseInput[], given: string | undefined): CaseFigures {
+  const figures: Record<string, number> = Object.fromEntries(inputs.map((input) => [input.key, input.value]));
+  for (const part of given?.split(",") ?? []) {
+    const [key = "", text = ""] = part.split("=");
+    const input = inputs.find((candidate) => candidate.key === key.trim());
+    if (!input) throw new CliRefusal(`--with ${part}: choose one of ${inputs.map((candidate) => candidate.key).join(", ")}.`);
+    const value = Number(text);
+    if (text.trim() === "" || !(value >= input.least && value <= input.most))
+      throw new CliRefusal(`--with ${part}: ${input.label} lies between ${input.least} and ${input.most}.`);
+    figures[input.key] = value;
+  }
+  return figures;
+}
+
+/** `bench loan`: even payments, interest and the schedule by year. */
+export function loanBench(site: SiteDocument, options: CliOptions): void {
+  const share = Number(needed(options.rate, "rate", "interest a year as a share, 0.07 for 7 %"));
+  if (!(share >= 0 && share <= 0.5)) throw new CliRefusal(`--rate ${options.rate}: interest is a share; write 7.65 % as 0.0765.`);
+  const termYears = Number(needed(options.years, "years", "term of the loan"));
+  if (!(termYears > 0 && termYears <= 60)) throw new CliRefusal(`--years ${options.years}: give a term above 0 and up to 60.`);
+  const { costs, incentives } = site.money;
+  const principal =
+    options.principal ??
+    sumOf(costs.map(({ amount }) => amount))
+      .minus(sumOf(incentives.map(({ amount }) => amount)))
+      .toFixed(2);
+  if (!/^\d+(\.\d+)?$/.test(principal) || new Exact(principal).lte(0))
+    throw new CliRefusal(`--principal ${principal}: give a sum above 0, such as 14000.00.`);
+  const months = loanSchedule({ principal, ratePerYearFrac: share, termYears, fee: "0", refinance: null }, site.currency);
+  const out = (value: Exact): string => amountOf(value, site.currency);
+  const years = Array.from({ length: Math.ceil(months.length / 12) }, (_, k) => {
+    const own = months.slice(12 * k, 12 * k + 12);
+    return {
+      year: k + 1,
+      paid: out(sumOf(own.map(({ paid }) => paid))),
+      interest: out(sumOf(own.map(({ interest }) => interest))),
+      owed: out(own.at(-1)!.owed),
+    };
+  });
+  const answer = {
+    principal,
+    ratePerYearFrac: share,
+    termYears,
+    monthlyPayment: out(months[0]!.paid),
+    interestTotal: out(sumOf(months.map(({ interest }) => interest))),
+    years,
+  };
+  if (options.json) {
+    printJson(answer);
+    return;
+  }
+  printText(`${answer.monthlyPayment} ${site.currency} a month; ${answer.interestTotal} of interest in all.\n`);
+  printText(
+    textTable(
+      ["year", "paid", "interest", "owed"],
+      years.map((each) => [String(each.year), each.paid, each.interest, each.owed]),
+    ),
+  );
+}

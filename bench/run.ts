@@ -5,6 +5,7 @@ import { type ChainFigures, measureChain } from "./chain";
 import { type ExaminationFigures, measureExamination } from "./examination";
 import { type GeometryFigures, measureGeometry } from "./geometry";
 import { type ImportFigures, measureImport } from "./import";
+import { type MoneyFigures, measureMoney } from "./money";
 
 type Row = readonly [what: string, ours: string, beside: string, limit: string];
 const table = (rows: readonly Row[]): string => rows.map((row) => `| ${row.join(" | ")} |`).join("\n");
@@ -99,12 +100,23 @@ function causeRows({ tenYearsMs, fiveMinutesMs, sites, oneWorkerS, twoWorkersS }
   ];
 }
 
+function moneyRows({ drawsMs, paybackMs, tornadoMs, billsMs, plansMs }: MoneyFigures): Row[] {
+  return [
+    ["Payback of 25 years under doubt, 2,000 draws: ms", drawsMs.toFixed(1), "", "300"],
+    ["Payback in exact decimals with its rate of return: ms", paybackMs.toFixed(1), "", ""],
+    ["What matters most, 14 paybacks: ms", tornadoMs.toFixed(0), "", ""],
+    ["Eight years of bills, three schools, intervals: ms", billsMs.toFixed(0), "", ""],
+    ["A year charged under four plans, with the array and without: ms", plansMs.toFixed(0), "", ""],
+  ];
+}
+
 /** Measures everything in one run and writes it to docs/performance.md. */
 const imported = await measureImport();
 const chain = measureChain();
 const geometry = await measureGeometry();
 const examination = measureExamination();
 const causes = await measureCauses();
+const money = measureMoney();
 const HEAD = "| What | Ours | Beside it | Limit |\n|---|---:|---:|---:|";
 const text = `# Performance
 
@@ -152,6 +164,11 @@ ${table(causeRows(causes))}
 
 The cost grows with the years (the fit of dirt with their square where it never rains), hardly with the step, and in proportion to the sites. Workers share nothing but the table of runs: any number of them, on any number of machines that
 reach the database, take books from it one at a time (\`npm run worker\`).
+
+## Money
+
+${HEAD}
+${table(moneyRows(money))}
 `;
 await writeFile(path.join(import.meta.dirname, "..", "docs", "performance.md"), text);
 console.log(text);

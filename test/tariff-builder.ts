@@ -1,7 +1,6 @@
 import { type PlanDocument, planSchema } from "@/contracts/tariff";
 import { type Bill, billOf, type CreditBank, slicesOfIntervals, slicesOfTotals } from "@/core/money/tariff";
 
-type PlanInput = Parameters<typeof planSchema.parse>[0];
 const ALL = [1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11, 12];
 
 export const oneBand = (perKwh: string) => [{ name: "year", months: ALL, bands: [{ name: "all day", tiers: [{ perKwh }] }] }];
@@ -18,7 +17,7 @@ export const peakBands = (peak: string, off: string, hours: [number, number][] =
 
 /** A plan of one price all day; parts are replaced by what a test is about. */
 export const plan = (parts: object = {}): PlanDocument =>
-  planSchema.parse({ id: "p", name: "plan", from: "2020-01-01", seasons: oneBand("0.20"), ...parts } as PlanInput);
+  planSchema.parse({ id: "p", name: "plan", from: "2020-01-01", seasons: oneBand("0.20"), ...parts });
 
 export interface Printed {
   readonly from?: string;

@@ -138,6 +138,13 @@ export function payback(terms: PaybackTerms): Payback {
   };
 }
 
+/** Years until it is paid back with price rise, ageing, upkeep and replacements, and nothing else: for asking often. */
+export function risingYears(terms: PaybackTerms): number | null {
+  const perKwh = valuePerKwh(terms);
+  const nets = Array.from({ length: terms.horizonYears }, (_, k) => rowOf(terms, perKwh, k + 1).net);
+  return crossingYears(sumOf(terms.costs).minus(sumOf(terms.incentives)), nets);
+}
+
 const valuePerKwh = ({ importPerKwh, exportPerKwh, selfUsedFrac }: PaybackTerms): Exact =>
   new Exact(importPerKwh).times(selfUsedFrac).plus(new Exact(exportPerKwh ?? 0).times(new Exact(1).minus(selfUsedFrac)));
 

@@ -91,8 +91,10 @@ interface Packed {
 }
 
 function pack(columns: readonly RidgeColumn[], y: Float64Array, weights: Float64Array): Packed {
-  const at = Int32Array.from([...y.keys()].filter((i) => !Number.isNaN(y[i]) && weights[i]! > 0));
-  const rows = at.length;
+  const counted = new Int32Array(y.length);
+  let rows = 0;
+  for (let i = 0; i < y.length; i++) if (!Number.isNaN(y[i]!) && weights[i]! > 0) counted[rows++] = i;
+  const at = counted.slice(0, rows);
   const from = new Int32Array(rows + 1);
   for (const { values } of columns) for (let r = 0; r < rows; r++) if (values[at[r]!] !== 0) from[r + 1]!++;
   for (let r = 0; r < rows; r++) from[r + 1]! += from[r]!;
@@ -108,8 +110,13 @@ function pack(columns: readonly RidgeColumn[], y: Float64Array, weights: Float64
       value[k] = own;
     }
   });
-  const weight = Float64Array.from(at, (i) => weights[i]!);
-  return { at, target: Float64Array.from(at, (i) => y[i]!), weight, root: weight.map(Math.sqrt), from, term, value };
+  const [target, weight, root] = [new Float64Array(rows), new Float64Array(rows), new Float64Array(rows)];
+  for (let r = 0; r < rows; r++) {
+    target[r] = y[at[r]!]!;
+    weight[r] = weights[at[r]!]!;
+    root[r] = Math.sqrt(weight[r]!);
+  }
+  return { at, target, weight, root, from, term, value };
 }
 
 function weighed(misfit: Float64Array, root: Float64Array): Float64Array {

@@ -5,8 +5,14 @@ type Values = Iterable<number> | ArrayLike<number>;
 function known(values: Values): number[] {
   if (Array.isArray(values)) return (values as number[]).filter((value) => !Number.isNaN(value));
   const typed = values instanceof Float64Array ? values : Float64Array.from(values as ArrayLike<number>);
-  // The package's selection takes any array of numbers; a typed one spares boxing.
-  return typed.filter((value) => !Number.isNaN(value)) as unknown as number[];
+  // The package's selection takes any array of numbers, and copies it; a typed one spares boxing.
+  let missing = 0;
+  for (let i = 0; i < typed.length; i++) if (Number.isNaN(typed[i]!)) missing++;
+  if (missing === 0) return typed as unknown as number[];
+  const out = new Float64Array(typed.length - missing);
+  let next = 0;
+  for (let i = 0; i < typed.length; i++) if (!Number.isNaN(typed[i]!)) out[next++] = typed[i]!;
+  return out as unknown as number[];
 }
 
 /** Median without missing values; NaN of none. */

@@ -15,8 +15,8 @@ export const kwhDecimals = (monthKwh: number): number => (monthKwh >= 100 ? 0 : 
 
 export const percent = (share: number, decimals = 1): string => `${number(share * 100, decimals)}${THIN}%`;
 
-/** A decimal sum of money as people write it, without its currency. */
-export function money(amount: string, decimals = 2): string {
+/** A decimal sum of money as people write it, without its currency; with the digits of the numeral, which are the currency's own. */
+export function money(amount: string, decimals = amount.split(".")[1]?.length ?? 0): string {
   return number(Number(amount), decimals);
 }
 

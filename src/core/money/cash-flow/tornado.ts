@@ -1,4 +1,4 @@
-import { type PaybackTerms, payback } from "../payback";
+import { type PaybackTerms, risingYears } from "../payback";
 import type { PaybackDoubts } from "./draws";
 
 export type TornadoTerm = "yield" | "price" | "price-rise" | "ageing" | "self-use" | "upkeep" | "cost";
@@ -52,10 +52,9 @@ export function tornado(terms: PaybackTerms, doubts: PaybackDoubts): TornadoBar[
     },
     cost: { by: COST_FRAC, at: (side) => ({ ...terms, costs: terms.costs.map((cost) => scaled(cost, 1 + side * COST_FRAC)) }) },
   };
-  const years = (at: PaybackTerms): number | null => payback(at).risingYears;
   const bars = (Object.keys(moved) as TornadoTerm[]).map((term): TornadoBar => {
     const { by, at } = moved[term];
-    return { term, by, lowerYears: years(at(-1)), higherYears: years(at(1)) };
+    return { term, by, lowerYears: risingYears(at(-1)), higherYears: risingYears(at(1)) };
   });
   const width = ({ lowerYears, higherYears }: TornadoBar): number =>
     Math.abs((lowerYears ?? terms.horizonYears) - (higherYears ?? terms.horizonYears));

@@ -73,7 +73,7 @@ function BillsSentence({ billsReport }: MoneyProps) {
         <>
           {" "}
           {percent(shares.selfConsumptionFrac, 0)} of its energy was used on the spot, which covered{" "}
-          {percent(shares.selfSufficiencyFrac ?? 0, 0)} of the use.
+          {percent(shares.selfSufficiencyFrac ?? 0, 0)} of the use; it made {percent(shares.offsetFrac ?? 0, 0)} of what was used.
         </>
       )}
       {progress?.frac != null && (

@@ -1,5 +1,6 @@
 import { area, line, scaleLinear } from "d3";
 import { ValueAxis } from "./ValueAxis";
+import { YearAxis } from "./YearAxis";
 
 export interface BalancePoint {
   readonly year: number;
@@ -42,17 +43,7 @@ export function BalanceCurve({ points, risingYears, simpleYears, interval, width
   return (
     <g fontSize={12.5} fill="var(--ink-soft)">
       <ValueAxis y={y} from={MARGIN.left} to={width - MARGIN.right} count={6} label={label} zero />
-      {x
-        .ticks(width < 500 ? 5 : 13)
-        .filter(Number.isInteger)
-        .map((tick) => (
-          <text key={tick} x={x(tick)} y={height - 16} textAnchor="middle">
-            {tick}
-          </text>
-        ))}
-      <text x={width - MARGIN.right} y={height - 2} textAnchor="end" fontStyle="italic" fontFamily="var(--serif)">
-        years since commissioning
-      </text>
+      <YearAxis x={x} width={width} height={height} right={MARGIN.right} label="years since commissioning" />
       <path d={debt(points) ?? ""} fill="var(--clay)" fillOpacity={0.1} />
       <path d={curve((p) => p.simpleBalance)} fill="none" stroke="var(--ink-soft)" strokeWidth={1.4} strokeDasharray="5 4" />
       <path d={curve((p) => p.discountedBalance)} fill="none" stroke="var(--ink)" strokeWidth={1.4} strokeDasharray="1.5 3" />

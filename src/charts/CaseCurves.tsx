@@ -1,5 +1,6 @@
 import { line, scaleLinear } from "d3";
 import { ValueAxis } from "./ValueAxis";
+import { YearAxis } from "./YearAxis";
 
 export interface CaseCurve {
   readonly name: string;
@@ -29,17 +30,7 @@ export function CaseCurves({
   return (
     <g fontSize={12.5} fill="var(--ink-soft)">
       <ValueAxis y={y} from={MARGIN.left} to={width - MARGIN.right} count={5} label={label} zero />
-      {x
-        .ticks(width < 500 ? 5 : 12)
-        .filter(Number.isInteger)
-        .map((tick) => (
-          <text key={tick} x={x(tick)} y={height - 16} textAnchor="middle">
-            {tick}
-          </text>
-        ))}
-      <text x={width - MARGIN.right} y={height - 2} textAnchor="end" fontStyle="italic" fontFamily="var(--serif)">
-        years from now
-      </text>
+      <YearAxis x={x} width={width} height={height} right={MARGIN.right} label="years from now" />
       {curves.map(({ name, points, isBest }, k) => (
         <path
           key={name}

@@ -6,7 +6,6 @@ import {
   decide,
   Exact,
   loanOrCash,
-  type PaybackTerms,
   payback,
   paybackSpread,
   tornado,
@@ -15,6 +14,7 @@ import {
 import { monthBins } from "@/core/time";
 import { prepareWeather, runPrepared, yieldLines } from "@/core/yield";
 import { clearWeather, hours } from "../clear-weather";
+import { plainPayback as plain } from "../payback-builder";
 import { site } from "../site-builder";
 
 const side = (name: string, monthKwh: number, parts: Partial<CaseSide> = {}): CaseSide => ({
@@ -134,18 +134,6 @@ describe("the templates, on a simulated year", () => {
     }
   });
 });
-
-const plain: PaybackTerms = {
-  costs: ["10000.00"],
-  incentives: [],
-  firstYearKwh: 5000,
-  importPerKwh: "0.20",
-  exportPerKwh: null,
-  selfUsedFrac: 1,
-  priceRisePerYearFrac: 0,
-  ageing: { firstYearFrac: 0, perYearFrac: 0 },
-  horizonYears: 25,
-};
 
 describe("payback with what comes later", () => {
   it("upkeep lengthens it, a replacement sinks it once more", () => {

@@ -1,19 +1,8 @@
 import { describe, expect, it } from "vitest";
-import { firstYearEnergy, moneyOf, type PaybackTerms, payback } from "@/core/money";
+import { firstYearEnergy, moneyOf, payback } from "@/core/money";
 import type { LedgerLine } from "@/core/reconcile";
+import { plainPayback as terms } from "../payback-builder";
 import { site } from "../site-builder";
-
-const terms: PaybackTerms = {
-  costs: ["10000.00"],
-  incentives: [],
-  firstYearKwh: 5000,
-  importPerKwh: "0.20",
-  exportPerKwh: null,
-  selfUsedFrac: 1,
-  priceRisePerYearFrac: 0,
-  ageing: { firstYearFrac: 0, perYearFrac: 0 },
-  horizonYears: 25,
-};
 
 describe("payback", () => {
   it("is cost over yearly value when nothing changes, in both readings", () => {

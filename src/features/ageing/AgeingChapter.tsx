@@ -5,12 +5,14 @@ import { ageingSentence } from "@/contracts/ageing-words";
 import type { AgeingReport, CauseRun } from "@/contracts/causes";
 import { CauseProgress } from "@/features/causes/CauseProgress";
 import styles from "@/features/causes/Causes.module.css";
+import { Cells } from "@/features/figures/Cells";
 import { Figure } from "@/features/figures/Figure";
 import { number, percent } from "@/features/figures/format";
 import chapter from "@/features/look/Chapter.module.css";
 import { ScrollBox } from "@/features/look/ScrollBox";
 import { ChartFrame } from "@/features/save/ChartFrame";
 import { ageingWorking } from "@/features/workings/cause-working";
+import type { Working } from "@/features/workings/working";
 
 export interface AgeingChapterProps {
   readonly slug: string;
@@ -125,7 +127,9 @@ function Reading({ slug, name, report, commissioned, excluded, fiscal }: AgeingC
                         {rate(school.perYearFrac)}
                       </Figure>
                     </td>
-                    <td>{school.low === null ? "–" : `${rate(school.low)} to ${rate(school.high)}`}</td>
+                    <Cells working={() => ageingWorking(report)}>
+                      {[school.low === null ? "–" : `${rate(school.low)} to ${rate(school.high)}`]}
+                    </Cells>
                     <td className={chapter.soft}>{SCHOOLS[school.name].trust}</td>
                   </tr>
                 ))}
@@ -152,8 +156,7 @@ function Reading({ slug, name, report, commissioned, excluded, fiscal }: AgeingC
                 {report.filters.map((filter) => (
                   <tr key={filter.name}>
                     <td>{FILTERS[filter.name] ?? filter.name}</td>
-                    <td>{number(filter.days)}</td>
-                    <td>{rate(filter.perYearFrac)}</td>
+                    <Cells working={() => ageingWorking(report)}>{[number(filter.days), rate(filter.perYearFrac)]}</Cells>
                   </tr>
                 ))}
               </tbody>
@@ -171,7 +174,7 @@ function Reading({ slug, name, report, commissioned, excluded, fiscal }: AgeingC
                 {[...report.yearTotals, ...fiscal].map((year) => (
                   <tr key={year.key}>
                     <td>{year.key}</td>
-                    <td>{number(year.kwh)}</td>
+                    <Cells working={() => yearTotalWorking(year)}>{[number(year.kwh)]}</Cells>
                   </tr>
                 ))}
               </tbody>
@@ -183,6 +186,16 @@ function Reading({ slug, name, report, commissioned, excluded, fiscal }: AgeingC
     </>
   );
 }
+
+const yearTotalWorking = ({ key, kwh }: AgeingReport["yearTotals"][number]): Working => ({
+  title: `Metered in ${key}`,
+  value: number(kwh),
+  unit: "kWh",
+  formula: "Σ metered of the twelve months, unread time stretched by the months' read share",
+  inputs: [{ name: "months", value: "12", from: "the ledger; years with a month missing are left out" }],
+  source: "The ledger of this book.",
+  assumptions: ["Weather, snow, dirt and ageing are all in it: a change from year to year is no rate of ageing."],
+});
 
 /** An evidence sheet for a warranty claim: data, method, interval, exclusions. */
 function Letter({

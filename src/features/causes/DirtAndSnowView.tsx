@@ -4,6 +4,7 @@ import { NumberInput } from "@mantine/core";
 import { useState } from "react";
 import { DaySeries } from "@/charts";
 import type { CauseReport } from "@/contracts/causes";
+import { Cells } from "@/features/figures/Cells";
 import { Figure } from "@/features/figures/Figure";
 import { dateName, number, percent } from "@/features/figures/format";
 import chapter from "@/features/look/Chapter.module.css";
@@ -79,7 +80,11 @@ export function DirtAndSnowView({ slug, report, pricePerKwh, currency }: DirtAnd
                           {number(cleaning.gainKwh)}
                         </Figure>
                       </td>
-                      {pricePerKwh !== null && <td>{number(cleaning.gainKwh * pricePerKwh)}</td>}
+                      {pricePerKwh !== null && (
+                        <Cells working={() => cleaningWorking(cleaning.date, cleaning.gainKwh)}>
+                          {[number(cleaning.gainKwh * pricePerKwh)]}
+                        </Cells>
+                      )}
                     </tr>
                   ))}
                 </tbody>
@@ -115,12 +120,16 @@ export function DirtAndSnowView({ slug, report, pricePerKwh, currency }: DirtAnd
                 {snow.winters.map((winter) => (
                   <tr key={winter.key}>
                     <td>{winter.key}</td>
-                    <td>{winter.spells}</td>
-                    <td>{winter.days}</td>
-                    <td>{number(winter.lostKwh)}</td>
-                    {pricePerKwh !== null && <td>{number(winter.lostKwh * pricePerKwh)}</td>}
-                    <td>{number(winter.clearingKwh)}</td>
-                    <td>{winter.lostKwh > 0 ? percent(1 - winter.clearingKwh / winter.lostKwh, 0) : "–"}</td>
+                    <Cells working={() => winterWorking(winter)}>
+                      {[
+                        winter.spells,
+                        winter.days,
+                        number(winter.lostKwh),
+                        ...(pricePerKwh === null ? [] : [number(winter.lostKwh * pricePerKwh)]),
+                        number(winter.clearingKwh),
+                        winter.lostKwh > 0 ? percent(1 - winter.clearingKwh / winter.lostKwh, 0) : "–",
+                      ]}
+                    </Cells>
                   </tr>
                 ))}
               </tbody>
@@ -185,6 +194,25 @@ const cleaningWorking = (date: string, gainKwh: number) => ({
   inputs: [{ name: "dirt and rain by day", value: "as in the picture", from: "fit to the readings" }],
   source: "Kimber et al., 2006; docs/methods.md, causes.",
   assumptions: ["At the meter: above the inverter's ceiling cleaning brings nothing."],
+});
+
+const winterWorking = (winter: CauseReport["snow"]["winters"][number]) => ({
+  title: `Snow of the winter ${winter.key}`,
+  value: number(winter.lostKwh),
+  unit: "kWh",
+  formula:
+    "Σ owed × (1 − paid ÷ owed) from each fall until two hours in a row give 90 % of the usual; clearing: the same from the next morning on",
+  inputs: [
+    { name: "falls that stayed", value: String(winter.spells), from: "snow depth or cold and rain, and the meter" },
+    { name: "days under snow", value: String(winter.days), from: "the same" },
+    {
+      name: "clearing would have brought",
+      value: `${number(winter.clearingKwh)} kWh`,
+      from: "what was lost after the first morning of each fall",
+    },
+  ],
+  source: "After Marion et al., 2013, with the meter in place of the model's end of a cover.",
+  assumptions: ["At the meter.", "Clearing the next morning, all of it, every time."],
 });
 
 /** Mean gain of one cleaning by week of the year; the best week in clay. */

@@ -6,11 +6,13 @@ import { useState } from "react";
 import { bearingWords } from "@/contracts/cause-words";
 import type { CauseReport } from "@/contracts/causes";
 import { asRefused, call, type RefusedCall } from "@/features/api";
+import { Cells } from "@/features/figures/Cells";
 import { number, percent } from "@/features/figures/format";
 import chapter from "@/features/look/Chapter.module.css";
 import { DateField } from "@/features/look/DateField";
 import { ScrollBox } from "@/features/look/ScrollBox";
 import { Refused } from "@/features/problems/ProblemList";
+import type { Working } from "@/features/workings/working";
 
 type Orientation = NonNullable<CauseReport["orientation"]>;
 
@@ -54,10 +56,13 @@ export function OrientationOffer({ slug, orientation }: { slug: string; orientat
             {arrays.map((array) => (
               <tr key={array.id}>
                 <td>{array.name || array.id}</td>
-                <td>{number(array.azimuthDeg)}°</td>
-                <td className={isWrong ? chapter.clay : undefined}>{number(array.fittedAzimuthDeg)}°</td>
-                <td>{number(array.tiltDeg)}°</td>
-                <td>{number(array.fittedTiltDeg)}°</td>
+                <Cells working={() => orientationWorking(orientation)}>{[`${number(array.azimuthDeg)}°`]}</Cells>
+                <Cells className={isWrong ? chapter.clay : undefined} working={() => orientationWorking(orientation)}>
+                  {[`${number(array.fittedAzimuthDeg)}°`]}
+                </Cells>
+                <Cells working={() => orientationWorking(orientation)}>
+                  {[`${number(array.tiltDeg)}°`, `${number(array.fittedTiltDeg)}°`]}
+                </Cells>
               </tr>
             ))}
           </tbody>
@@ -77,4 +82,24 @@ export function OrientationOffer({ slug, orientation }: { slug: string; orientat
       {refusal && <Refused refusal={refusal} />}
     </div>
   );
+}
+
+function orientationWorking({ turnDeg, steeperDeg, bookMissFrac, fittedMissFrac, days, hours, clockMinutes }: Orientation): Working {
+  const around = ({ value, low, high }: { value: number; low: number; high: number }): string =>
+    `${number(value, 1)} (${number(low, 1)} to ${number(high, 1)})`;
+  return {
+    title: "Plane as the clear days have it",
+    value: around(turnDeg),
+    unit: "° turned from the book, clockwise",
+    formula: "least squares of clear hours over turn, tilt, clock, contrast and the bend of weak light; each day at its own level",
+    inputs: [
+      { name: "steeper", value: `${around(steeperDeg)}°`, from: "the same fit" },
+      { name: "clock", value: `${around(clockMinutes)} min`, from: "the same fit; only a shift beyond 18 minutes is let stand" },
+      { name: "clear days", value: `${number(days)}, ${number(hours)} hours`, from: "readings and weather" },
+      { name: "the book's plane misses", value: percent(bookMissFrac), from: "root mean square over the mean" },
+      { name: "the fitted one", value: percent(fittedMissFrac), from: "the same" },
+    ],
+    source: "Gauss-Newton; interval by redrawing days (Efron, 1979, Bootstrap methods).",
+    assumptions: ["All arrays are turned alike.", "Sky models alone bend a right plane by up to 1.5°."],
+  };
 }

@@ -6,10 +6,12 @@ import { useState } from "react";
 import type { ClosedMonth, Keeping, KeepingAction } from "@/contracts/keeping";
 import { ACCOUNT_NAMES, LEDGER_ACCOUNTS, type LedgerAccount } from "@/core/accounts";
 import { asRefused, call, type RefusedCall } from "@/features/api";
+import { Cells } from "@/features/figures/Cells";
 import { number } from "@/features/figures/format";
 import chapter from "@/features/look/Chapter.module.css";
 import { ScrollBox } from "@/features/look/ScrollBox";
 import { Refused } from "@/features/problems/ProblemList";
+import type { Working } from "@/features/workings/working";
 import styles from "./Causes.module.css";
 
 export interface PostingTableProps {
@@ -69,12 +71,21 @@ export function PostingTable({ slug, month, postings, keeping }: PostingTablePro
                 <td>
                   {ACCOUNT_NAMES[posting.account].code} {ACCOUNT_NAMES[posting.account].name}
                 </td>
-                <td>{number(posting.budgetKwh, 1)}</td>
-                <td>{number(posting.actualKwh, 1)}</td>
-                <td>
-                  <b>{number(closed ? asClosed(closed, posting.account) : posting.finalKwh, 1)}</b>
-                </td>
-                {closed && <td className={drifts(closed, posting) ? chapter.clay : undefined}>{number(posting.finalKwh, 1)}</td>}
+                <Cells working={() => postingWorking(month, posting, keeping)}>
+                  {[
+                    number(posting.budgetKwh, 1),
+                    number(posting.actualKwh, 1),
+                    <b key="stands">{number(closed ? asClosed(closed, posting.account) : posting.finalKwh, 1)}</b>,
+                  ]}
+                </Cells>
+                {closed && (
+                  <Cells
+                    className={drifts(closed, posting) ? chapter.clay : undefined}
+                    working={() => postingWorking(month, posting, keeping)}
+                  >
+                    {[number(posting.finalKwh, 1)]}
+                  </Cells>
+                )}
                 <td>
                   {!closed && (
                     <RowActions
@@ -197,4 +208,26 @@ function MoveForm({ month, from, most, act }: { month: string; from: LedgerAccou
       </Button>
     </form>
   );
+}
+
+function postingWorking(month: string, posting: PostingTableProps["postings"][number], { transfers }: Keeping): Working {
+  const { account, budgetKwh, actualKwh, finalKwh } = posting;
+  const moved = transfers.filter((transfer) => transfer.month === month && (transfer.from === account || transfer.to === account));
+  return {
+    title: `${ACCOUNT_NAMES[account].name}, ${month}`,
+    value: number(finalKwh, 1),
+    unit: "kWh",
+    formula: "by evidence − what was moved away + what was moved here",
+    inputs: [
+      { name: "by the book", value: `${number(budgetKwh, 1)} kWh`, from: "the chain with the book's own losses" },
+      { name: "by evidence", value: `${number(actualKwh, 1)} kWh`, from: "the chain with what the readings show in its stage's place" },
+      ...moved.map(({ from, kwh, reason }) => ({
+        name: from === account ? "moved away" : "moved here",
+        value: `${number(kwh, 1)} kWh`,
+        from: reason,
+      })),
+    ],
+    source: "Docs/methods.md, the ledger and causes.",
+    assumptions: ["Accounts walk down from nameplate, each at its own stage; together with the remainder they close the month."],
+  };
 }

@@ -2,6 +2,7 @@
 
 import { MonthCurves } from "@/charts";
 import type { LedgerLine } from "@/core/reconcile";
+import { Cells } from "@/features/figures/Cells";
 import { Figure } from "@/features/figures/Figure";
 import { monthName, number, percent } from "@/features/figures/format";
 import chapter from "@/features/look/Chapter.module.css";
@@ -61,12 +62,16 @@ export function PromiseView({ slug, months, fiscalStart }: { slug: string; month
               return (
                 <tr key={month}>
                   <td>{monthName(`2000-${String(month + 1).padStart(2, "0")}`)}</td>
-                  <td>{number(p / Math.max(1, own.length))}</td>
-                  <td>{number(e / Math.max(1, own.length))}</td>
-                  <td>{number(m / Math.max(1, own.length))}</td>
-                  <td>{p > 0 ? percent(m / p) : "–"}</td>
-                  <td>{p > 0 ? percent(e / p) : "–"}</td>
-                  <td>{e > 0 ? percent(m / e) : "–"}</td>
+                  <Cells working={() => monthWorking(month, { promised: p, expected: e, metered: m, months: own.length })}>
+                    {[
+                      number(p / Math.max(1, own.length)),
+                      number(e / Math.max(1, own.length)),
+                      number(m / Math.max(1, own.length)),
+                      p > 0 ? percent(m / p) : "–",
+                      p > 0 ? percent(e / p) : "–",
+                      e > 0 ? percent(m / e) : "–",
+                    ]}
+                  </Cells>
                 </tr>
               );
             })}
@@ -74,12 +79,16 @@ export function PromiseView({ slug, months, fiscalStart }: { slug: string; month
           <tfoot>
             <tr>
               <td>Sum over sum</td>
-              <td>{number(promised)}</td>
-              <td>{number(expected)}</td>
-              <td>{number(metered)}</td>
-              <td>{percent(metered / promised)}</td>
-              <td>{percent(expected / promised)}</td>
-              <td>{percent(metered / expected)}</td>
+              <Cells working={() => ratioWorking(metered, promised, naive, known.length)}>
+                {[
+                  number(promised),
+                  number(expected),
+                  number(metered),
+                  percent(metered / promised),
+                  percent(expected / promised),
+                  percent(metered / expected),
+                ]}
+              </Cells>
             </tr>
           </tfoot>
         </table>
@@ -143,4 +152,26 @@ const ratioWorking = (metered: number, promised: number, naive: number, months: 
   ],
   source: "Ratio of sums; IEC 61724-1:2021.",
   assumptions: ["Months under 90 % read are left out.", "A mean of percentages lets a January weigh as much as a July."],
+});
+
+interface MonthSums {
+  readonly promised: number;
+  readonly expected: number;
+  readonly metered: number;
+  readonly months: number;
+}
+
+const monthWorking = (month: number, { promised, expected, metered, months }: MonthSums) => ({
+  title: `Promise and meter in ${monthName(`2000-${String(month + 1).padStart(2, "0")}`)}`,
+  value: promised > 0 ? percent(metered / promised) : "–",
+  unit: "metered over promise",
+  formula: "Σ metered ÷ Σ promise × share read; energies are means of these months",
+  inputs: [
+    { name: "months with both", value: String(months), from: "over 90 % read" },
+    { name: "promise", value: `${number(promised)} kWh`, from: "design statement, for the time that was read" },
+    { name: "expected", value: `${number(expected)} kWh`, from: "model with the weather that came, for the time that was read" },
+    { name: "metered", value: `${number(metered)} kWh`, from: "readings" },
+  ],
+  source: "Ratio of sums; IEC 61724-1:2021.",
+  assumptions: ["Months under 90 % read are left out."],
 });

@@ -258,6 +258,26 @@ export function schoolWorking(report: BillsReport, school: SchoolName): Working 
   };
 }
 
+export function billedYearWorking(year: BillsReport["years"][number], currency: string): Working {
+  const kwh = (value: number | null): string => (value === null ? "–" : `${number(value)} kWh`);
+  return {
+    title: `Bills of ${year.key}`,
+    value: money(year.amount),
+    unit: currency,
+    formula: "Σ bills of the months; a bought kWh = Σ bills ÷ Σ bought; saved = Σ (bill without the array − bill)",
+    inputs: [
+      { name: "Months", value: String(year.months), from: "bills; missing ones estimated" },
+      { name: "Bought", value: kwh(year.importKwh), from: "bills" },
+      { name: "Produced", value: kwh(year.productionKwh), from: "meter; filled by the model where unread" },
+      { name: "Exported", value: kwh(year.exportKwh), from: "bills" },
+      { name: "Used on the spot", value: kwh(year.selfUsedKwh), from: "produced less exported" },
+      { name: "Saved", value: year.saved["re-run"] === null ? "–" : money(year.saved["re-run"]), from: "tariff in force run again" },
+    ],
+    source: "The bills, plans and readings of this book.",
+    assumptions: ["A bill that touches two months is spread over its days."],
+  };
+}
+
 export function billedMonthWorking(month: BillsReport["months"][number], currency: string): Working {
   return {
     title: `Saved in ${month.key}`,

@@ -1,7 +1,7 @@
 "use client";
 
 import type { BillsReport } from "@/contracts/money";
-import { Figure } from "@/features/figures/Figure";
+import { Cells } from "@/features/figures/Cells";
 import { money, number } from "@/features/figures/format";
 import chapter from "@/features/look/Chapter.module.css";
 import { ScrollBox } from "@/features/look/ScrollBox";
@@ -46,25 +46,19 @@ export function BillMonths({ report }: { slug: string; report: BillsReport }) {
                   {month.key}
                   {month.isEstimated && " est."}
                 </td>
-                <td>{kwh(month.importKwh)}</td>
-                {bands.map((band) => (
-                  <td key={band}>{kwh(month.importByBandKwh[band] ?? null)}</td>
-                ))}
-                <td>{kwh(month.exportKwh)}</td>
-                <td className={month.isFilled ? styles.estimated : undefined}>{kwh(month.productionKwh)}</td>
-                <td>{kwh(month.selfUsedKwh)}</td>
-                <td>{money(month.amount)}</td>
-                <td>{month.without === null ? "–" : money(month.without)}</td>
-                <td>
-                  {month.saved["re-run"] === null ? (
-                    "–"
-                  ) : (
-                    <Figure plain working={() => billedMonthWorking(month, currency)}>
-                      {money(month.saved["re-run"])}
-                    </Figure>
-                  )}
-                </td>
-                <td>{month.perKwh === null ? "–" : number(month.perKwh, 3)}</td>
+                <Cells working={() => billedMonthWorking(month, currency)}>
+                  {[
+                    kwh(month.importKwh),
+                    ...bands.map((band) => kwh(month.importByBandKwh[band] ?? null)),
+                    kwh(month.exportKwh),
+                    month.isFilled ? <i key="filled">{kwh(month.productionKwh)}</i> : kwh(month.productionKwh),
+                    kwh(month.selfUsedKwh),
+                    money(month.amount),
+                    month.without === null ? "–" : money(month.without),
+                    month.saved["re-run"] === null ? "–" : money(month.saved["re-run"]),
+                    month.perKwh === null ? "–" : number(month.perKwh, 3),
+                  ]}
+                </Cells>
               </tr>
             ))}
           </tbody>

@@ -1,11 +1,13 @@
 "use client";
 
 import type { BillsReport } from "@/contracts/money";
+import { Cells } from "@/features/figures/Cells";
 import { money, number } from "@/features/figures/format";
 import chapter from "@/features/look/Chapter.module.css";
 import { ScrollBox } from "@/features/look/ScrollBox";
 import { csvOf } from "@/features/save/csv";
 import { saveText } from "@/features/save/save-chart";
+import { billedYearWorking } from "@/features/workings/money-workings";
 import styles from "../MoneyChapter.module.css";
 import { saveBillsSheet } from "./bills-sheet";
 
@@ -36,14 +38,18 @@ export function BillYears({ slug, report }: { slug: string; report: BillsReport 
             {years.map((year) => (
               <tr key={year.key}>
                 <td>{year.key}</td>
-                <td>{year.months}</td>
-                <td>{number(year.importKwh)}</td>
-                <td>{kwh(year.productionKwh)}</td>
-                <td>{kwh(year.selfUsedKwh)}</td>
-                <td>{kwh(year.exportKwh)}</td>
-                <td>{money(year.amount)}</td>
-                <td>{year.perKwh === null ? "–" : number(year.perKwh, 3)}</td>
-                <td>{year.saved["re-run"] === null ? "–" : money(year.saved["re-run"], 0)}</td>
+                <Cells working={() => billedYearWorking(year, currency)}>
+                  {[
+                    year.months,
+                    number(year.importKwh),
+                    kwh(year.productionKwh),
+                    kwh(year.selfUsedKwh),
+                    kwh(year.exportKwh),
+                    money(year.amount),
+                    year.perKwh === null ? "–" : number(year.perKwh, 3),
+                    year.saved["re-run"] === null ? "–" : money(year.saved["re-run"], 0),
+                  ]}
+                </Cells>
               </tr>
             ))}
           </tbody>

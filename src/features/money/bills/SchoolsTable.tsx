@@ -1,7 +1,7 @@
 "use client";
 
 import type { BillsReport, SchoolName } from "@/contracts/money";
-import { Figure } from "@/features/figures/Figure";
+import { Cells } from "@/features/figures/Cells";
 import { dateName, money, number } from "@/features/figures/format";
 import chapter from "@/features/look/Chapter.module.css";
 import { ScrollBox } from "@/features/look/ScrollBox";
@@ -46,14 +46,9 @@ export function SchoolsTable({ report }: { report: BillsReport }) {
                   <td>
                     <b>{SCHOOL_NAMES[own.school]}</b> <span className={chapter.soft}>{WHAT[own.school]}</span>
                   </td>
-                  <td>{own.months}</td>
-                  <td>
-                    <Figure plain working={() => schoolWorking(report, own.school)}>
-                      {money(own.total)}
-                    </Figure>
-                  </td>
-                  <td>{money(own.perYear, 0)}</td>
-                  <td>{rate?.paidBackOn ? dateName(rate.paidBackOn) : "–"}</td>
+                  <Cells working={() => schoolWorking(report, own.school)}>
+                    {[own.months, money(own.total), money(own.perYear, 0), rate?.paidBackOn ? dateName(rate.paidBackOn) : "–"]}
+                  </Cells>
                   <td className={chapter.soft}>{TRUST[own.school]}</td>
                 </tr>
               );

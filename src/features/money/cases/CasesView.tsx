@@ -4,7 +4,7 @@ import { Loader, NumberInput } from "@mantine/core";
 import { useState } from "react";
 import { CaseCurves, caseDash } from "@/charts";
 import { CASE_TEMPLATES, type CaseInput, type CaseTerms, type Decision } from "@/core/money";
-import { Figure } from "@/features/figures/Figure";
+import { Cells } from "@/features/figures/Cells";
 import { money, number } from "@/features/figures/format";
 import chapter from "@/features/look/Chapter.module.css";
 import { ScrollBox } from "@/features/look/ScrollBox";
@@ -153,22 +153,18 @@ function CaseAnswerView({ slug, answer, terms }: { slug: string; answer: CaseAns
                 <td>
                   <b>{decision.name}</b>
                 </td>
-                <td>{number(decision.extraKwh)}</td>
-                <td>{money(decision.firstYearValue, 0)}</td>
-                <td>{money(decision.extraCost, 0)}</td>
-                <td>
-                  {decision.paybackYears === null
-                    ? "never"
-                    : decision.paybackYears === 0
-                      ? "at once"
-                      : `${number(decision.paybackYears, 1)} years`}
-                </td>
-                <td className={decision.isWorthIt ? undefined : chapter.clay}>
-                  <Figure plain working={() => decisionWorking(decision, terms.perKwh, terms.currency)}>
-                    {money(decision.netPresentValue, 0)}
-                  </Figure>
-                </td>
-                <td className={chapter.soft}>{flipWords(decision, terms.currency)}</td>
+                <Cells working={() => decisionWorking(decision, terms.perKwh, terms.currency)}>
+                  {[
+                    number(decision.extraKwh),
+                    money(decision.firstYearValue, 0),
+                    money(decision.extraCost, 0),
+                    backWords(decision.paybackYears),
+                    <span key="value" className={decision.isWorthIt ? undefined : chapter.clay}>
+                      {money(decision.netPresentValue, 0)}
+                    </span>,
+                    flipWords(decision, terms.currency),
+                  ]}
+                </Cells>
               </tr>
             ))}
           </tbody>
@@ -223,6 +219,8 @@ function CaseAnswerView({ slug, answer, terms }: { slug: string; answer: CaseAns
     </>
   );
 }
+
+const backWords = (years: number | null): string => (years === null ? "never" : years === 0 ? "at once" : `${number(years, 1)} years`);
 
 const bestOf = (decisions: readonly Decision[]): Decision | undefined =>
   decisions.reduce<Decision | undefined>(

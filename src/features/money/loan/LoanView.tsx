@@ -5,6 +5,7 @@ import { useState } from "react";
 import { OutlayBars } from "@/charts";
 import { loanSchema } from "@/contracts/money-terms";
 import { amountOf, Exact, type LoanOrCash, type LoanTerms, loanOrCash, sumOf } from "@/core/money";
+import { Cells } from "@/features/figures/Cells";
 import { Figure } from "@/features/figures/Figure";
 import { money, number, percent } from "@/features/figures/format";
 import chapter from "@/features/look/Chapter.module.css";
@@ -260,12 +261,7 @@ function OutcomeTable({
               <td>
                 <b>{name}</b>
               </td>
-              <td>{money(total.toFixed(2), 0)}</td>
-              <td>
-                <Figure plain working={() => loanWorking(answer, loan, currency)}>
-                  {money(worth.toFixed(2), 0)}
-                </Figure>
-              </td>
+              <Cells working={() => loanWorking(answer, loan, currency)}>{[money(total.toFixed(2), 0), money(worth.toFixed(2), 0)]}</Cells>
             </tr>
           ))}
         </tbody>

@@ -1,6 +1,6 @@
 "use client";
 
-import { Figure } from "@/features/figures/Figure";
+import { Cells } from "@/features/figures/Cells";
 import { money, number } from "@/features/figures/format";
 import chapter from "@/features/look/Chapter.module.css";
 import { ScrollBox } from "@/features/look/ScrollBox";
@@ -39,16 +39,16 @@ export function YearTable({ context }: { context: MoneyContext }) {
           {payback.years.map((year, i) => (
             <tr key={year.year} data-turned={i === turned || undefined} className={styles.year}>
               <td>{year.year}</td>
-              <td>{number(year.energyKwh)}</td>
-              <td>{year.valuePerKwh}</td>
-              <td>{money(year.value, 0)}</td>
-              <td>{number(Number(year.upkeep) + Number(year.once))}</td>
-              <td>
-                <Figure plain working={() => yearWorking(context, i)}>
-                  {money(year.balance, 0)}
-                </Figure>
-              </td>
-              <td className={chapter.soft}>{money(year.discountedBalance, 0)}</td>
+              <Cells working={() => yearWorking(context, i)}>
+                {[
+                  number(year.energyKwh),
+                  year.valuePerKwh,
+                  money(year.value, 0),
+                  number(Number(year.upkeep) + Number(year.once)),
+                  money(year.balance, 0),
+                  money(year.discountedBalance, 0),
+                ]}
+              </Cells>
             </tr>
           ))}
         </tbody>

@@ -1,7 +1,7 @@
 "use client";
 
 import type { PlanComparison } from "@/contracts/money";
-import { Figure } from "@/features/figures/Figure";
+import { Cells } from "@/features/figures/Cells";
 import { money, number } from "@/features/figures/format";
 import chapter from "@/features/look/Chapter.module.css";
 import { ScrollBox } from "@/features/look/ScrollBox";
@@ -57,15 +57,15 @@ export function ComparisonTable({ comparison, currency }: { comparison: PlanComp
                   <b>{row.name}</b> {row.isOwn && <span className={chapter.soft}>in force</span>}
                   {row.isPast && <span className={chapter.soft}>no longer in force</span>}
                 </td>
-                <td>
-                  <Figure plain working={() => planWorking(row, comparison, currency)}>
-                    {money(row.withArray)}
-                  </Figure>
-                </td>
-                <td>{money(row.withoutArray)}</td>
-                <td>{number(Number(row.withoutArray) - Number(row.withArray), 2)}</td>
-                <td>{row.perImportedKwh === null ? "–" : number(row.perImportedKwh, 4)}</td>
-                <td>{row.perImportedKwhWithout === null ? "–" : number(row.perImportedKwhWithout, 4)}</td>
+                <Cells working={() => planWorking(row, comparison, currency)}>
+                  {[
+                    money(row.withArray),
+                    money(row.withoutArray),
+                    number(Number(row.withoutArray) - Number(row.withArray), 2),
+                    row.perImportedKwh === null ? "–" : number(row.perImportedKwh, 4),
+                    row.perImportedKwhWithout === null ? "–" : number(row.perImportedKwhWithout, 4),
+                  ]}
+                </Cells>
               </tr>
             ))}
           </tbody>

@@ -95,7 +95,8 @@ function monthsOf(text: string): number[] {
       const [from, to = from] = part.split("-").map(Number) as [number, number?];
       if (!(from >= 1 && from <= 12 && to >= 1 && to <= 12)) return [Number.NaN];
       return Array.from({ length: ((to - from + 12) % 12) + 1 }, (_, k) => ((from - 1 + k) % 12) + 1);
-    });
+    })
+    .sort((a, b) => a - b);
 }
 
 function rangesOf(months: readonly number[]): string {

@@ -1,3 +1,4 @@
+// Longer than a file should be, on purpose: every sentence about a file stands in one catalogue, so that like things are said alike.
 import type { Problem, ProblemCode } from "./problems";
 
 export interface Wording {

@@ -15,7 +15,7 @@ export function moneyCache(bills: BillStore, causes: CauseStore, ledgerOf: Ledge
     const [ledger, printed, run] = await Promise.all([ledgerOf(book), bills.of(book.id), causes.of(book.id)]);
     const key = `${book.version} ${run?.reportVersion} ${createHash("sha256").update(JSON.stringify(printed)).digest("hex")}`;
     const known = held.get(book.id);
-    const page = known?.key === key ? known.page : moneyPage({ book, ledger, bills: printed, run });
+    const page = known?.key === key ? known.page : moneyPage({ site: book.site, ledger, bills: printed, causes: run?.report ?? null });
     held.delete(book.id);
     held.set(book.id, { key, page });
     for (const id of [...held.keys()].slice(0, Math.max(0, held.size - KEPT))) held.delete(id);

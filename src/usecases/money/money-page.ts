@@ -1,9 +1,9 @@
 import type { BillDocument } from "@/contracts/bills";
 import type { CauseReport } from "@/contracts/causes";
 import type { BillsReport, PlanComparison } from "@/contracts/money";
-import { type CaseFacts, type MoneyReport, moneyOf } from "@/core/money";
+import type { SiteDocument } from "@/contracts/site";
+import { type CaseFacts, type EnergyBasis, type MoneyReport, moneyOf } from "@/core/money";
 import { YEAR_MS } from "@/core/units";
-import type { Book } from "../books";
 import type { OpenLedger } from "../ledger";
 import { billsReport } from "./bills-report";
 import { planComparison } from "./compare-plans";
@@ -19,24 +19,34 @@ export interface MoneyPage {
 }
 
 interface Ground {
-  readonly book: Book;
+  readonly site: SiteDocument;
   readonly ledger: OpenLedger;
   readonly bills: readonly BillDocument[];
   /** What was read of causes and ageing; null where nothing was sought. */
-  readonly run: { readonly report: CauseReport | null } | null;
+  readonly causes: CauseReport | null;
+  readonly basis?: EnergyBasis | null;
+}
+
+/** A rate read less surely than this a year, one side, is left to the book: money should not swing on it. */
+const SURE_FRAC = 0.005;
+
+/** Ageing as the Ageing chapter reads it, where it can tell; null leaves it to the book. */
+function ageingRead({ ageing }: CauseReport): number | null {
+  const { isTooSoon, perYearFrac, low, high } = ageing;
+  if (isTooSoon || perYearFrac === null || low === null || high === null || (high - low) / 2 > SURE_FRAC) return null;
+  return Math.max(0, perYearFrac);
 }
 
 /** All that the Money chapter shows of a book. Ageing is the Ageing chapter's where it can tell, else the book's. */
-export function moneyPage({ book, ledger, bills, run }: Ground): MoneyPage {
-  const { site } = book;
-  const ageing = run?.report?.ageing;
-  const ageingPerYearFrac = ageing && !ageing.isTooSoon && ageing.perYearFrac !== null ? Math.max(0, ageing.perYearFrac) : null;
+export function moneyPage({ site, ledger, bills, causes, basis = null }: Ground): MoneyPage {
+  const ageingPerYearFrac = causes && ageingRead(causes);
   const hours = bills.length > 0 ? sunHours(ledger, site.money.plans) : new Map();
   const fromBills = bills.length > 0 ? billsReport({ site, ledger, bills, ageingPerYearFrac, hours }) : null;
   const end = ledger.weather ? ledger.weather.axis.startUtcMs + ledger.weather.axis.count * ledger.weather.axis.stepMinutes * 60_000 : null;
-  const soiling = run?.report?.soiling;
+  const soiling = causes?.soiling;
   return {
     report: moneyOf(site, ledger.report.months, ledger.promise, {
+      basis,
       ageingPerYearFrac,
       selfUsedFrac: fromBills?.shares?.selfConsumptionFrac ?? null,
     }),

@@ -1,6 +1,6 @@
 "use client";
 
-import { Loader, NumberInput } from "@mantine/core";
+import { NumberInput } from "@mantine/core";
 import { useState } from "react";
 import { CaseCurves, caseDash } from "@/charts";
 import { CASE_TEMPLATES, type CaseInput, type CaseTerms, type Decision } from "@/core/money";
@@ -105,7 +105,13 @@ function Case({ slug, id, inputs, figures, facts, terms, engine, onFigure }: Cas
   };
   return (
     <>
-      {own ? <CaseAnswerView slug={slug} answer={own} terms={terms} /> : <Loader size="sm" aria-label="Reckoning" />}
+      {own ? (
+        <CaseAnswerView slug={slug} answer={own} terms={terms} />
+      ) : (
+        <p className={chapter.soft} role="status">
+          Reckoning over the year …
+        </p>
+      )}
       <div className={styles.grid3}>
         {inputs.map((input) => {
           const value = figures[input.key]!;

@@ -60,7 +60,6 @@ const VIEWS = [
   { name: "money", path: "/books/ferry-office/money" },
   { name: "bills", path: "/books/ferry-office/money?view=bills" },
   { name: "tariff", path: "/books/ferry-office/money?view=tariff" },
-  { name: "loan", path: "/books/ferry-office/money?view=loan" },
   {
     name: "decision",
     path: "/books/packing-shed/money?view=cases",

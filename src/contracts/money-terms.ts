@@ -27,7 +27,7 @@ export const runningSchema = z.strictObject({
 });
 
 export const loanSchema = z.strictObject({
-  principal: decimalAmount,
+  principal: decimalAmount.refine((amount) => Number(amount) > 0, "borrow a sum above 0, such as 14000.00"),
   ratePerYearFrac: ratePerYear.min(0, "interest can't be negative here"),
   termYears: years,
   fee: decimalAmount.default("0.00"),

@@ -72,7 +72,6 @@ describe("a decision in words", () => {
   const answer = (cost: number) => ({
     id: "turn",
     baseName: "As it stands",
-    baseKwh: 1200,
     decisions: [decide(side("As it stands", 100), side("Turned", 110, cost), terms)],
   });
   it("says what to do, what it brings, and the price and cost at which it turns", () => {

@@ -258,6 +258,16 @@ export function schoolWorking(report: BillsReport, school: SchoolName): Working 
   };
 }
 
+export const naiveWorking = (perYear: string, currency: string): Working => ({
+  title: "Bills before less bills after",
+  value: money(perYear),
+  unit: `${currency} a year`,
+  formula: "12 × mean bill before commissioning − 12 × mean bill since",
+  inputs: [{ name: "Bills", value: "all that there are", from: "by calendar month; missing ones estimated" }],
+  source: "The bills of this book.",
+  assumptions: ["Not a saving: a price rise, a new car or a cold winter counts against the array."],
+});
+
 export function billedYearWorking(year: BillsReport["years"][number], currency: string): Working {
   const kwh = (value: number | null): string => (value === null ? "–" : `${number(value)} kWh`);
   return {

@@ -23,8 +23,8 @@ import {
   selfUseByBand,
   sumOf,
 } from "@/core/money";
-import type { LedgerLine } from "@/core/reconcile";
 import type { OpenLedger } from "../ledger";
+import { ENOUGH_READ, producedIn } from "./produced";
 import { type PlacedHour, type SunHours, scaledTo, sunHours } from "./sun-hours";
 
 export interface BillsInput {
@@ -44,7 +44,6 @@ const SCHOOL_KEYS = { "re-run": "reRun", "old-average": "oldAverage", "flat-valu
 const SCHOOL_NAMES = Object.keys(SCHOOL_KEYS) as SchoolName[];
 /** What a display or a production meter of class B may be off. Source: IEC 62053-21, 2020, with a display's own rounding. */
 const METER_FRAC = 0.015;
-const ENOUGH_READ = 0.97;
 const HORIZON_YEARS = 40;
 
 /** Savings from bills: three schools month by month, why they differ, and when the money is back at this rate. */
@@ -125,37 +124,19 @@ export function billsReport({
   };
 }
 
-type Produced = BillMonth & { exportKwh: number; productionKwh: number; isFilled: boolean };
+type ProducedMonth = BillMonth & { exportKwh: number; productionKwh: number; isFilled: boolean };
 
-/** Production of each month: the bill's, else the meter's, else as expected at the level of the months around; months without an export have none to tell. */
-function withProduction(months: readonly BillMonth[], { report }: OpenLedger): Produced[] {
-  const lines = new Map(report.months.map((line) => [line.key, line]));
-  const level = levelOf(report.months);
-  return months.flatMap((month): Produced[] => {
-    const line = lines.get(month.key);
-    const read = line && line.meteredKwh !== null && line.readFrac > ENOUGH_READ ? line.meteredKwh : null;
-    const filled = line
-      ? line.meteredKwh !== null && line.readFrac > 0
-        ? line.meteredKwh + line.unreadKwh
-        : line.expectedKwh * level
-      : null;
-    const productionKwh = month.productionKwh ?? read ?? filled;
-    if (productionKwh === null || month.exportKwh === null) return [];
-    return [{ ...month, exportKwh: month.exportKwh, productionKwh, isFilled: month.productionKwh === null && read === null }];
+/** Months with their production; those without an export on the bill have nothing to tell. */
+function withProduction(months: readonly BillMonth[], ledger: OpenLedger): ProducedMonth[] {
+  const producedOf = producedIn(ledger);
+  return months.flatMap((month): ProducedMonth[] => {
+    const produced = producedOf(month);
+    if (produced === null || month.exportKwh === null) return [];
+    return [{ ...month, exportKwh: month.exportKwh, productionKwh: produced.kwh, isFilled: produced.isFilled }];
   });
 }
 
-/** Metered over expected, all read months together. */
-function levelOf(lines: readonly LedgerLine[]): number {
-  const read = lines.filter((line) => line.meteredKwh !== null && line.readFrac > ENOUGH_READ);
-  const [metered, expected] = [
-    read.reduce((sum, line) => sum + line.meteredKwh!, 0),
-    read.reduce((sum, line) => sum + line.expectedKwh, 0),
-  ];
-  return expected > 0 ? metered / expected : 1;
-}
-
-function withSelfUse(month: Produced, hours: readonly PlacedHour[], shape: DayShape, factor: number): SavingInput {
+function withSelfUse(month: ProducedMonth, hours: readonly PlacedHour[], shape: DayShape, factor: number): SavingInput {
   const productionKwh = Math.max(month.exportKwh, month.productionKwh * factor);
   const self = productionKwh - month.exportKwh;
   const bands = Object.keys(month.importByBandKwh);
@@ -305,7 +286,7 @@ function missingOf(
   months: readonly BillMonth[],
   before: readonly BillMonth[],
   after: readonly BillMonth[],
-  since: readonly Produced[],
+  since: readonly ProducedMonth[],
   savings: readonly SavingMonth[],
 ): BillsReport["missing"] {
   const missing: BillsReport["missing"] = [];

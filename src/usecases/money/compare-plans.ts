@@ -14,6 +14,7 @@ import {
 } from "@/core/money";
 import { HOUR_MS } from "@/core/units";
 import type { OpenLedger } from "../ledger";
+import { producedIn } from "./produced";
 import { type PlacedHour, type SunHours, scaledTo, sunHours } from "./sun-hours";
 
 interface YearOfUse {
@@ -66,7 +67,7 @@ export function planComparison(
 
 /** Hour by hour use of the last twelve billed months, as far as bills, production and sun allow. */
 function yearOfUse(ledger: OpenLedger, bills: readonly BillDocument[], sun: SunHours): YearOfUse | null {
-  const lines = new Map(ledger.report.months.map((line) => [line.key, line]));
+  const producedOf = producedIn(ledger);
   const months = estimateMissing(billMonths(bills))
     .filter(({ key, exportKwh }) => exportKwh !== null && sun.has(key))
     .slice(-12);
@@ -74,9 +75,7 @@ function yearOfUse(ledger: OpenLedger, bills: readonly BillDocument[], sun: SunH
   const hours: PlacedHour[] = [];
   const [bought, sold, used]: [number[], number[], number[]] = [[], [], []];
   for (const month of months) {
-    const line = lines.get(month.key);
-    const production = month.productionKwh ?? (line?.meteredKwh == null ? (line?.expectedKwh ?? 0) : line.meteredKwh + line.unreadKwh);
-    const own = scaledTo(sun.get(month.key)!, production);
+    const own = scaledTo(sun.get(month.key)!, producedOf(month)?.kwh ?? 0);
     const bands =
       Object.keys(month.importByBandKwh).length > 0 ? month.importByBandKwh : Object.fromEntries([[own[0]!.band, month.importKwh]]);
     const use = hoursOfUse(own, bands, month.exportKwh!);

@@ -1,3 +1,4 @@
+import { DAY_MS } from "../../units";
 import type { BillLine } from "./types";
 
 /** What is odd about bills, as facts; `isFatal` ones can't be reckoned with. */
@@ -42,7 +43,6 @@ export type BillFault =
       readonly isFatal: false;
     };
 
-const DAY_MS = 86_400_000;
 /** Bills whose price a kWh is this many times the usual one, up or down, hold a slipped point or cents for currency. */
 const FAR = 20;
 /** Printed kWh are rounded: bands may miss their sum by this. */

@@ -1,4 +1,4 @@
-import { Exact, quantity, ZERO } from "../exact";
+import { Exact, quantity, sumOf, ZERO } from "../exact";
 import { datesBetween, daysInMonth } from "../tariff";
 import type { BillLine } from "./types";
 
@@ -104,11 +104,9 @@ function meanOf(key: string, models: readonly BillMonth[]): BillMonth {
     importByBandKwh: Object.fromEntries(bands.map((band) => [band, aDay((month) => month.importByBandKwh[band] ?? 0)])),
     exportKwh: aDayOrNull((month) => month.exportKwh),
     productionKwh: aDayOrNull((month) => month.productionKwh),
-    amount: models
-      .reduce<Exact>((sum, month) => sum.plus(month.amount.div(month.billedDays)), ZERO)
+    amount: sumOf(models.map((month) => month.amount.div(month.billedDays)))
       .div(models.length)
-      .times(days)
-      .toDecimalPlaces(2),
+      .times(days),
     isEstimated: true,
   };
 }
@@ -122,5 +120,5 @@ export function later(key: string, months: number): string {
 /** Price of a bought kWh over some months, all charges in; null without a kWh. */
 export function averagePrice(months: readonly BillMonth[]): Exact | null {
   const kwh = months.reduce((sum, month) => sum + month.importKwh, 0);
-  return kwh > 0 ? months.reduce<Exact>((sum, month) => sum.plus(month.amount), ZERO).div(quantity(kwh)) : null;
+  return kwh > 0 ? sumOf(months.map(({ amount }) => amount)).div(quantity(kwh)) : null;
 }

@@ -1,3 +1,4 @@
+import { YEAR_MS } from "../../units";
 import { later } from "../bills";
 import { Exact, sumOf, ZERO } from "../exact";
 import { daysInMonth } from "../tariff";
@@ -27,8 +28,6 @@ export interface RunRate {
   /** Calendar months that stand on the season, not on a bill. */
   readonly filledMonths: number;
 }
-
-const DAYS_PER_YEAR = 365.25;
 
 /**
  * Payback from the bills themselves: real savings through the last bill; after it each month saves what its last namesake did, times
@@ -68,7 +67,7 @@ export function runRate({
       .div(saved.length)
       .times(12),
     paidBackOn: reached,
-    years: reached === null ? null : (Date.parse(reached) - startMs) / 86_400_000 / DAYS_PER_YEAR,
+    years: reached === null ? null : (Date.parse(reached) - startMs) / YEAR_MS,
     filledMonths: 12 - recent.size,
   };
 }

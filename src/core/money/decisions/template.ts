@@ -6,7 +6,7 @@ import type { CaseSide } from "./decide";
 export interface CaseInput {
   readonly key: string;
   readonly label: string;
-  readonly unit: "money" | "years" | "deg" | "percent" | "W" | "count" | "m2" | "per day" | "percent/K";
+  readonly unit: "money" | "years" | "deg" | "percent" | "W" | "count" | "m2" | "percent/K";
   readonly value: number;
   readonly least: number;
   readonly most: number;

@@ -1,6 +1,6 @@
+import { DAY_MS } from "../../units";
 import { Exact, ZERO } from "../exact";
 
-const MS_PER_DAY = 86_400_000;
 const DAYS_PER_YEAR = 365;
 
 export interface DatedFlow {
@@ -17,7 +17,7 @@ export function presentValue(rate: Exact, flows: readonly Exact[]): Exact {
 
 /** Years between two dates as spreadsheets' XNPV counts them: days over 365. */
 export const yearsBetween = (from: string, to: string): Exact =>
-  new Exact(Math.round((Date.parse(to) - Date.parse(from)) / MS_PER_DAY)).div(DAYS_PER_YEAR);
+  new Exact(Math.round((Date.parse(to) - Date.parse(from)) / DAY_MS)).div(DAYS_PER_YEAR);
 
 /** Present value of dated flows on the first one's date. */
 export function datedPresentValue(rate: Exact, flows: readonly DatedFlow[]): Exact {

@@ -1,5 +1,5 @@
 import { averagePrice, type BillMonth } from "../bills";
-import { type Exact, quantity, ZERO } from "../exact";
+import { type Exact, quantity, sumOf } from "../exact";
 import { billsInTurn, daysInMonth, type Plan, type Slices, slicesOfTotals, type UsageSlice } from "../tariff";
 
 /** A billed month since the array runs. */
@@ -111,14 +111,13 @@ export type School = "oldAverage" | "reRun" | "flatValue";
 /** Sum of a school over the months it can speak of; null where there is none. */
 export function schoolTotal(months: readonly SavingMonth[], school: School): Exact | null {
   const known = months.map((month) => month[school]).filter((value) => value !== null);
-  return known.length > 0 ? known.reduce<Exact>((sum, value) => sum.plus(value), ZERO) : null;
+  return known.length > 0 ? sumOf(known) : null;
 }
 
 /** Mean bill before less mean bill after, a year: what many do, and what a new car or a price rise spoils. */
 export function naiveSavingPerYear(before: readonly BillMonth[], after: readonly BillMonth[]): Exact | null {
   const perYear = (months: readonly BillMonth[]): Exact =>
-    months
-      .reduce<Exact>((sum, month) => sum.plus(month.amount), ZERO)
+    sumOf(months.map(({ amount }) => amount))
       .div(months.length)
       .times(12);
   return before.length > 0 && after.length > 0 ? perYear(before).minus(perYear(after)) : null;

@@ -1,3 +1,4 @@
+import { DAY_MS } from "../../units";
 import { Exact, quantity, roundTo, ZERO } from "../exact";
 import { daysInMonth, riseOn } from "./price-at";
 import type { Band, Plan } from "./types";
@@ -22,7 +23,6 @@ export const EMPTY_BANK: CreditBank = { kwhByBand: {}, amount: ZERO };
 export interface Bill {
   readonly from: string;
   readonly to: string;
-  readonly days: number;
   readonly fixed: Exact;
   readonly energy: readonly EnergyCharge[];
   readonly levies: Exact;
@@ -31,8 +31,7 @@ export interface Bill {
   readonly minimumTopUp: Exact;
   readonly taxes: Exact;
   readonly credit: Exact;
-  /** Carried in from earlier bills, and out to later ones. */
-  readonly bankBefore: CreditBank;
+  /** Carried to later bills. */
   readonly bankAfter: CreditBank;
   /** Rounded once, to the currency's minor unit. */
   readonly total: Exact;
@@ -77,7 +76,6 @@ export function billOf(slices: readonly UsageSlice[], currency: string, bank: Cr
   return {
     from: first.from,
     to: last.to,
-    days: slices.reduce((sum, slice) => sum + slice.days, 0),
     fixed,
     energy,
     levies,
@@ -85,7 +83,6 @@ export function billOf(slices: readonly UsageSlice[], currency: string, bank: Cr
     minimumTopUp,
     taxes,
     credit,
-    bankBefore: bank,
     bankAfter: { kwhByBand: netted.bank, amount: settled.carried },
     total: settled.total,
   };
@@ -169,7 +166,7 @@ export function monthsOf({ from, to }: Pick<UsageSlice, "from" | "to">): Exact {
     const until = ends < to ? ends : to;
     const days = Number(until.slice(8)) - Number(at.slice(8)) + 1;
     months = months.plus(new Exact(days).div(daysInMonth(at)));
-    at = new Date(Date.parse(until) + 86_400_000).toISOString().slice(0, 10);
+    at = new Date(Date.parse(until) + DAY_MS).toISOString().slice(0, 10);
   }
   return months;
 }

@@ -1,8 +1,7 @@
+import { DAY_MS } from "../../units";
 import { Exact } from "../exact";
 import { inHours } from "./plan-checks";
 import type { BandDays, Plan, Season } from "./types";
-
-const DAY_MS = 86_400_000;
 
 /** A date's place in a plan's calendar. */
 export interface PlanDay {

@@ -11,7 +11,7 @@ import styles from "../MoneyChapter.module.css";
 const kwh = (value: number | null): string => (value === null ? "–" : number(value));
 
 /** Bills by month, the newest first; estimated ones in italics. */
-export function BillMonths({ report }: { slug: string; report: BillsReport }) {
+export function BillMonths({ report }: { report: BillsReport }) {
   const { months, currency } = report;
   const bands = [...new Set(months.flatMap((month) => Object.keys(month.importByBandKwh)))];
   return (

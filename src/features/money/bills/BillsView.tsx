@@ -48,7 +48,7 @@ export function BillsView(props: MoneyProps) {
           {isEditing ? "Close the editor" : "Enter, paste or bring bills"}
         </Button>
       </div>
-      {isEditing ? <BillEditor {...props} onDone={() => setEditing(false)} /> : <BillMonths slug={slug} report={billsReport} />}
+      {isEditing ? <BillEditor {...props} onDone={() => setEditing(false)} /> : <BillMonths report={billsReport} />}
     </>
   );
 }

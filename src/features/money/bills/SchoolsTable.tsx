@@ -5,7 +5,7 @@ import { Cells } from "@/features/figures/Cells";
 import { dateName, money, number } from "@/features/figures/format";
 import chapter from "@/features/look/Chapter.module.css";
 import { ScrollBox } from "@/features/look/ScrollBox";
-import { SCHOOL_NAMES, schoolWorking } from "@/features/workings/money-workings";
+import { naiveWorking, SCHOOL_NAMES, schoolWorking } from "@/features/workings/money-workings";
 import styles from "../MoneyChapter.module.css";
 
 const WHAT: Readonly<Record<SchoolName, string>> = {
@@ -60,7 +60,9 @@ export function SchoolsTable({ report }: { report: BillsReport }) {
                 </td>
                 <td />
                 <td />
-                <td className={styles.struck}>{money(naivePerYear, 0)}</td>
+                <Cells className={styles.struck} working={() => naiveWorking(naivePerYear, currency)}>
+                  {[money(naivePerYear, 0)]}
+                </Cells>
                 <td />
                 <td className={chapter.soft}>not a saving</td>
               </tr>

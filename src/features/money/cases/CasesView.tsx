@@ -92,7 +92,6 @@ const UNITS: Readonly<Record<CaseInput["unit"], string>> = {
   W: "W",
   count: "",
   m2: "m²",
-  "per day": "a day",
   "percent/K": "%/K",
 };
 

@@ -23,7 +23,6 @@ export interface CaseQuestion {
 export interface CaseAnswer {
   readonly id: string;
   readonly baseName: string;
-  readonly baseKwh: number;
   readonly decisions: readonly Decision[];
 }
 
@@ -48,7 +47,6 @@ const engine = {
     return {
       id,
       baseName: base!.name,
-      baseKwh: base!.monthsKwh.reduce((a, b) => a + b, 0),
       decisions: variants.map((variant) => decide(base!, variant, terms)),
     };
   },

@@ -98,6 +98,7 @@ export function LoanView(props: MoneyProps) {
                   label="After years"
                   hideControls
                   value={refinance.afterYears}
+                  error={issue("refinance.afterYears")}
                   onChange={(next) => setLoan({ ...loan, refinance: { ...refinance, afterYears: Number(next) } })}
                 />
                 {rate(
@@ -110,12 +111,16 @@ export function LoanView(props: MoneyProps) {
                   label="New term, years"
                   hideControls
                   value={refinance.termYears}
+                  error={issue("refinance.termYears")}
                   onChange={(next) => setLoan({ ...loan, refinance: { ...refinance, termYears: Number(next) } })}
                 />
                 <TextInput
                   label={`Fee, ${currency}`}
                   value={refinance.fee}
-                  onChange={(event) => setLoan({ ...loan, refinance: { ...refinance, fee: event.currentTarget.value } })}
+                  error={issue("refinance.fee")}
+                  onChange={(event) =>
+                    setLoan({ ...loan, refinance: { ...refinance, fee: event.currentTarget.value.trim().replace(",", ".") } })
+                  }
                 />
               </div>
             )}
@@ -208,17 +213,23 @@ function LoanSentence({ answer, loan, currency }: { answer: LoanOrCash; loan: Lo
     <p className={chapter.verdict} data-testid="loan-verdict">
       At {percent(loan.ratePerYearFrac, 2)} over {number(loan.termYears)} years the loan takes{" "}
       <Figure working={() => loanWorking(answer, loan, currency)}>
-        {money(answer.monthlyPayment.toFixed(2))} {currency} a month
+        {money(amountOf(answer.monthlyPayment, currency))} {currency} a month
       </Figure>{" "}
-      and {money(answer.interestTotal.toFixed(2), 0)} of interest.{" "}
+      and <Figure working={() => loanWorking(answer, loan, currency)}>{money(amountOf(answer.interestTotal, currency), 0)}</Figure> of
+      interest.{" "}
       {pays ? (
-        <>It still pays against having no array, by {money(answer.withoutWorth.minus(answer.loanWorth).toFixed(2), 0)} in today's money.</>
+        <>
+          It still pays against having no array, by {money(amountOf(answer.withoutWorth.minus(answer.loanWorth), currency), 0)} in today's
+          money.
+        </>
       ) : (
         <span className={chapter.clay}>
-          It costs more than having no array, by {money(answer.loanWorth.minus(answer.withoutWorth).toFixed(2), 0)} in today's money.
+          It costs more than having no array, by {money(amountOf(answer.loanWorth.minus(answer.withoutWorth), currency), 0)} in today's
+          money.
         </span>
       )}{" "}
-      {better} is {money(gap.toFixed(2), 0)} ahead of {better === "Cash" ? "the loan" : "cash"}.{" "}
+      {better} is <Figure working={() => loanWorking(answer, loan, currency)}>{money(amountOf(gap, currency), 0)}</Figure> ahead of{" "}
+      {better === "Cash" ? "the loan" : "cash"}.{" "}
       {answer.stopsPayingFrac !== null && <>The loan stops paying at {percent(answer.stopsPayingFrac)}.</>}{" "}
       {answer.cheaperFromYear !== null &&
         (answer.cheaperFromYear === 1
@@ -261,7 +272,9 @@ function OutcomeTable({
               <td>
                 <b>{name}</b>
               </td>
-              <Cells working={() => loanWorking(answer, loan, currency)}>{[money(total.toFixed(2), 0), money(worth.toFixed(2), 0)]}</Cells>
+              <Cells working={() => loanWorking(answer, loan, currency)}>
+                {[money(amountOf(total, currency), 0), money(amountOf(worth, currency), 0)]}
+              </Cells>
             </tr>
           ))}
         </tbody>
@@ -273,7 +286,7 @@ function OutcomeTable({
 function loanWorking(answer: LoanOrCash, loan: LoanTerms, currency: string): Working {
   return {
     title: "Loan or cash",
-    value: money(answer.monthlyPayment.toFixed(2)),
+    value: money(amountOf(answer.monthlyPayment, currency)),
     unit: `${currency} a month`,
     formula: "payment = principal × r(1 + r)^n ÷ ((1 + r)^n − 1); worth = own money + Σ (payments + remaining bill) ÷ (1 + d)^year",
     inputs: [
@@ -281,7 +294,7 @@ function loanWorking(answer: LoanOrCash, loan: LoanTerms, currency: string): Wor
       { name: "r", value: `${percent(loan.ratePerYearFrac, 3)} ÷ 12`, from: "as entered" },
       { name: "n", value: `${Math.round(loan.termYears * 12)} months`, from: "as entered" },
       { name: "Fee", value: loan.fee, from: "as entered" },
-      { name: "Interest in all", value: money(answer.interestTotal.toFixed(2)), from: "schedule, each month rounded to the cent" },
+      { name: "Interest in all", value: money(amountOf(answer.interestTotal, currency)), from: "schedule, each month rounded to the cent" },
     ],
     source: "Brealey, Myers & Allen, 2020, Principles of corporate finance, chapter 2.",
     assumptions: [

@@ -3,6 +3,7 @@
 import { Button, SegmentedControl } from "@mantine/core";
 import { useState } from "react";
 import { type EnergyBasis, moneyOf, type PaybackSpread, paybackSpread, USUAL_DOUBTS } from "@/core/money";
+import { YEAR_MS } from "@/core/units";
 import { Figure } from "@/features/figures/Figure";
 import { dateName, money, number, percent, yearsAndMonths } from "@/features/figures/format";
 import chapter from "@/features/look/Chapter.module.css";
@@ -155,7 +156,7 @@ const intervalWords = ({ low, high }: PaybackSpread): string =>
   Number.isFinite(high) ? `${number(low, 1)} to ${number(high, 1)} years` : `${number(low, 1)} years to beyond the horizon`;
 
 function breakEven(commissioned: string, years: number): string {
-  return new Date(Date.parse(commissioned) + years * 365.2425 * 86_400_000).toISOString().slice(0, 10);
+  return new Date(Date.parse(commissioned) + years * YEAR_MS).toISOString().slice(0, 10);
 }
 
 /** Sums that are legal and likely wrong. */

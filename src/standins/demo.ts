@@ -3,7 +3,9 @@ import type { SiteInput } from "@/contracts/site";
 import { deciduousThrough } from "@/core/shading";
 import type { Climate } from "./climate";
 import { ferryConsumer, ferryMoney } from "./demo-ferry-money";
+import { schoolBook } from "./demo-school";
 import type { PlantTruth } from "./plant";
+import type { TrialTruth } from "./school";
 import type { ConsumerTruth } from "./supplier";
 
 /** One book of the demo: the owner's document, and what its stand-ins really do. All of it invented. */
@@ -13,6 +15,8 @@ export interface DemoBook {
   readonly truth: PlantTruth;
   /** What the owner wrote down; not all that happened. */
   readonly entries?: readonly { readonly from: string; readonly to?: string; readonly kind: string; readonly note: string }[];
+  /** Sides with a truth of their own, where a trial runs; the plant is their sum. */
+  readonly trial?: TrialTruth;
   /** Who uses the energy, where bills are kept. */
   readonly consumer?: ConsumerTruth;
   readonly seed: number;
@@ -377,4 +381,4 @@ const boreField: DemoBook = {
   },
 };
 
-export const DEMO_BOOKS: readonly DemoBook[] = [packingShed, alpineHut, boreField, ferryOffice];
+export const DEMO_BOOKS: readonly DemoBook[] = [packingShed, alpineHut, boreField, schoolBook, ferryOffice];

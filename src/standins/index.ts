@@ -7,5 +7,6 @@ export type { LiveColumn } from "./live-column";
 export { type PlantTruth, simulateWithTruth, type TrueLosses } from "./plant";
 export { type RandomPlant, randomPlant } from "./random-plant";
 export { hourlyProduction, type PlantRecord, recordOf } from "./record";
+export { type SidesRecord, sidesOf, type TrialTruth } from "./school";
 export { type ConsumerTruth, type Supplied, supply } from "./supplier";
 export { faultsOf, type Switches, switchesSchema } from "./switches";

@@ -1,5 +1,5 @@
 import { planeOf } from "@/core/irradiance";
-import { arrayNameplateW, type PvArray, type Site, siteOn } from "@/core/site";
+import { arrayNameplateW, type PvArray, type Site, siteAcRatedW, siteOn } from "@/core/site";
 import { DAY_MS, MINUTE_MS, YEAR_MS } from "@/core/units";
 import type { SimulatedWeather } from "./climate";
 
@@ -61,9 +61,10 @@ export function simulateWithTruth(
   site: Site,
   truth: PlantTruth,
   weather: SimulatedWeather,
-): { energyKwh: Float64Array; losses: TrueLosses; snowFrac: Float64Array } {
+): { energyKwh: Float64Array; dcKwh: Float64Array; losses: TrueLosses; snowFrac: Float64Array } {
   const { axis } = weather;
   const energyKwh = new Float64Array(axis.count);
+  const dcKwh = new Float64Array(axis.count);
   const soiling = soilingFrac(truth, weather);
   const snowFrac = snowCover(site, weather);
   const commissionedMs = Date.parse(`${site.commissioned}T00:00:00Z`);
@@ -101,15 +102,17 @@ export function simulateWithTruth(
     if (isDown) lost.outageKwh += acW * toKwh;
     const made = isDown ? 0 : acW * (1 + truth.meterGainFrac);
     lost.deliveredKwh += made * toKwh;
+    dcKwh[i] = isDown || within(utcMs, truth.lost) ? (isDown ? 0 : Number.NaN) : part.dcW * toKwh;
     energyKwh[i] = within(utcMs, truth.lost) ? Number.NaN : Math.round(made * toKwh * 1000) / 1000;
   }
-  return { energyKwh, losses: lost, snowFrac };
+  return { energyKwh, dcKwh, losses: lost, snowFrac };
 }
 
-/** Output of a part-load inverter, and what its rating cut off. */
-function inverterW(dcW: number, acRatedW: number): { acW: number; cutW: number } {
+/** Output of a part-load inverter, what its rating cut off, and what it drew: on its ceiling it leaves the best point of the strings. */
+function inverterW(dcW: number, acRatedW: number): { acW: number; cutW: number; dcW: number } {
   const openW = Math.max(0, dcW - 0.0035 * acRatedW - 0.011 * dcW - (0.009 * dcW * dcW) / acRatedW);
-  return { acW: Math.min(acRatedW, openW), cutW: Math.max(0, openW - acRatedW) };
+  const cutW = Math.max(0, openW - acRatedW);
+  return { acW: Math.min(acRatedW, openW), cutW, dcW: openW > 0 ? dcW * (1 - cutW / openW) : 0 };
 }
 
 /** Hours that a cover of fresh snow takes to slide off in full sun, upright; and what warm air does. */
@@ -155,7 +158,7 @@ function standingOn(site: Site, truth: PlantTruth, date: string, kept: Map<strin
   const key = [...stood.arrays.map((array) => array.tiltDeg), site.revisions.filter((revision) => revision.from <= date).length].join();
   const held = kept.get(key) ?? {
     arrays: stood.arrays.map((array) => standingArray(stood, truth, array)),
-    acRatedW: stood.inverters.reduce((sum, inverter) => sum + inverter.acRatedW, 0),
+    acRatedW: siteAcRatedW(stood),
   };
   kept.set(key, held);
   return held;

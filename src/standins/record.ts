@@ -5,6 +5,7 @@ import { type PagedSeries, place, type WeatherQuantity } from "@/formats/series-
 import { simulateWeather } from "./climate";
 import type { DemoBook } from "./demo";
 import { simulatePlant } from "./plant";
+import { sidesOf } from "./school";
 
 /** Five years of a stand-in plant, as its weather mast (hourly) and its meter (quarter-hourly) recorded them. */
 export interface PlantRecord {
@@ -21,6 +22,8 @@ export function recordOf(demo: DemoBook, site: Site): PlantRecord {
   const fine = { startUtcMs, stepMinutes: METER_STEP, count };
   const weather = simulateWeather(demo.climate, site.place, fine, demo.seed);
   const hourly = { startUtcMs, stepMinutes: 60, count: Math.ceil(count / 4) };
+  const sides = demo.trial ? sidesOf(site, demo.trial, weather) : null;
+  const energyKwh = sides ? sides.energyKwh : simulatePlant(site, demo.truth, weather);
   const mean = (column: Float64Array): Float64Array => sumOnto(column, fine, hourly).sums.map((sum) => sum / 4);
   const from = Date.parse(demo.firstUtc);
   const mast = (quantity: WeatherQuantity, values: Float64Array, digits: number): PagedSeries =>
@@ -33,7 +36,10 @@ export function recordOf(demo: DemoBook, site: Site): PlantRecord {
       mast("rain_mm", sumOnto(weather.rainMm, fine, hourly).sums, 1),
       ...(weather.snowDepthCm ? [mast("snow_depth_cm", mean(weather.snowDepthCm), 0)] : []),
     ],
-    production: [paged("energy_kwh", null, fine, simulatePlant(site, demo.truth, weather), 3, from)],
+    production: [
+      paged("energy_kwh", null, fine, energyKwh, 3, from),
+      ...(sides?.meters ?? []).map((meter) => paged("energy_kwh", meter.meterId, fine, meter.kwh, 3, from)),
+    ],
   };
 }
 
@@ -52,7 +58,7 @@ export function hourlyProduction({ production }: PlantRecord): { startUtcMs: num
 
 function paged(
   quantity: PagedSeries["quantity"],
-  meterId: null,
+  meterId: string | null,
   axis: { startUtcMs: number; stepMinutes: number; count: number },
   values: Float64Array,
   digits: number,

@@ -19,7 +19,7 @@ async function loadBook(services: Services, demo: DemoBook): Promise<void> {
   const signal = new AbortController().signal;
   const meterId = book.site.meters[0]?.id ?? "main";
   for (const kind of ["weather", "production"] as const) {
-    const series = record[kind].map((pages) => ({ ...pages, meterId: kind === "production" ? meterId : "" }));
+    const series = record[kind].map((pages) => ({ ...pages, meterId: kind === "production" ? (pages.meterId ?? meterId) : "" }));
     await services.imports.storeSeries(batchOf(book, demo, kind, record, series), series, signal);
   }
   const entries = (demo.entries ?? []).map(({ from, to, kind, note }) =>

@@ -1,4 +1,5 @@
 export { type AxisAge, ageOnAxis } from "./age-on-axis";
+export { curveOf, type InverterGroup, inverterGroups, ratedDcW } from "./inverter-groups";
 export { type LitSky, litSky, type SkyModules } from "./lit-sky";
 export { type MonthSums, monthSums, sumOf } from "./month-sums";
 export { type PlaneTerms, planeEnergyKwh, planeTerms } from "./plane-energy";

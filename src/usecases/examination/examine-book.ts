@@ -2,8 +2,9 @@ import type { BookFinding, Decision, Examination, ExaminedSeries, WeatherStrip }
 import { examine, examineCounter, type Finding, type OwedSeries } from "@/core/examination";
 import { compareSpans, counterSpans, energyBetween, energyKwh, type ProductionQuantity } from "@/core/readings";
 import { mostEnergyKwh } from "@/core/reconcile";
-import type { Site } from "@/core/site";
+import { nameplateW, type Site } from "@/core/site";
 import { type CalendarBins, dayBins } from "@/core/time";
+import { sideSite } from "@/core/trial";
 import type { OpenLedger, StoredSeries, StoredSparse } from "../ledger";
 import { cleanSeries, cleanSparse, counterKeyOf, findingKeyOf, seriesKeyOf } from "./clean";
 
@@ -18,20 +19,30 @@ export interface ExaminationInput {
 
 const owedOf = ({ run }: OpenLedger): OwedSeries | null => run && { axis: run.axis, kwh: run.expectedKwh };
 
+/** A meter of some of the arrays: their part of the site, and the share of what the site owes that falls to them by nameplate. */
+function partOf(meterId: string, site: Site, owed: OwedSeries | null): { site: Site; owed: OwedSeries | null } {
+  const meter = site.meters.find(({ id }) => id === meterId);
+  if (!meter || site.arrays.every(({ id }) => meter.arrays.includes(id))) return { site, owed };
+  const own = sideSite(site, meter.arrays);
+  const share = nameplateW(own) / nameplateW(site);
+  return { site: own, owed: owed && { axis: owed.axis, kwh: owed.kwh.map((kwh) => kwh * share) } };
+}
+
 /** Examines every production series of a book: findings with what was decided, days raw and clean, and the spans between hand readings. */
 export function examineBook({ site, ledger, production, weather, sparse, decisions }: ExaminationInput): Examination {
   const started = performance.now();
   const owed = owedOf(ledger);
   const clean = cleanSeries(production, decisions, site);
   const findings = [
-    ...production.flatMap((series) =>
-      seriesFindings(series, site, owed).map((finding) => told(finding, seriesKeyOf(series), series.meterId, decisions)),
-    ),
+    ...production.flatMap((series) => {
+      const part = partOf(series.meterId, site, owed);
+      return seriesFindings(series, part.site, part.owed).map((finding) => told(finding, seriesKeyOf(series), series.meterId, decisions));
+    }),
     ...counterFindings(sparse, owed).map(({ meterId, finding }) => told(finding, counterKeyOf(meterId), meterId, decisions)),
   ];
   return {
     findings,
-    series: production.map((series, k) => byDay(series, clean[k]!, site, owed)),
+    series: production.map((series, k) => byDay(series, clean[k]!, site, partOf(series.meterId, site, owed).owed)),
     weather: weather.map((series) => weatherStrip(series, site)),
     spans: spanRows(cleanSparse(sparse, decisions), owed),
     byWeather: owed !== null,

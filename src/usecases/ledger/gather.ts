@@ -1,10 +1,10 @@
 import { energyKwh, mergeMeterEnergy, type ProductionQuantity } from "@/core/readings";
 import type { MeterSeries } from "@/core/reconcile";
 import { endUtcMs, type TimeAxis, unionAxis } from "@/core/series";
-import type { Site } from "@/core/site";
+import type { Meter, Site } from "@/core/site";
 import { utcOfWall, zoneOffset } from "@/core/time";
 import { MINUTE_MS } from "@/core/units";
-import type { Weather } from "@/core/weather";
+import { sliceWeather, type Weather } from "@/core/weather";
 import type { StoredSeries } from "./ports";
 
 const IRRADIANCE = ["ghi_w_m2", "dni_w_m2", "dhi_w_m2", "poa_w_m2"];
@@ -45,24 +45,20 @@ export function sinceCommissioned(weather: Weather | null, site: Site, firstRead
   const stepMs = axis.stepMinutes * MINUTE_MS;
   const skip = Math.ceil((Math.min(builtUtcMs, firstReadUtcMs) - axis.startUtcMs) / stepMs);
   if (skip <= 0 || skip >= axis.count) return weather;
-  const cut = (column: Float64Array | null | undefined): Float64Array | null => column?.subarray(skip) ?? null;
-  return {
-    axis: { ...axis, startUtcMs: axis.startUtcMs + skip * stepMs, count: axis.count - skip },
-    ghiWm2: cut(weather.ghiWm2),
-    dniWm2: cut(weather.dniWm2),
-    dhiWm2: cut(weather.dhiWm2),
-    poaWm2: cut(weather.poaWm2),
-    airTempC: cut(weather.airTempC),
-    windSpeedMs: cut(weather.windSpeedMs),
-    rainMm: cut(weather.rainMm),
-    snowDepthCm: cut(weather.snowDepthCm),
-    albedo: cut(weather.albedo),
-  };
+  return sliceWeather(weather, skip, axis.count);
+}
+
+/** Meters whose AC energy adds up to the site's: a meter of some arrays behind another that counts them too counts once. */
+function countedMeters({ meters }: Site, read: ReadonlySet<string>): ReadonlySet<string> {
+  const ac = meters.filter(({ id, point }) => point === "ac" && read.has(id));
+  const isWithin = (inner: Meter, outer: Meter): boolean =>
+    outer.id !== inner.id && inner.arrays.length < outer.arrays.length && inner.arrays.every((id) => outer.arrays.includes(id));
+  return new Set(ac.filter((meter) => !ac.some((other) => isWithin(meter, other))).map(({ id }) => id));
 }
 
 /** Each meter that counts AC energy as one series: where it was read by several, the finest stands and coarser ones fill what it leaves. */
 export function gatherMeters(stored: readonly StoredSeries[], site: Site): MeterSeries[] {
-  const counted = new Set(site.meters.filter((meter) => meter.point === "ac").map((meter) => meter.id));
+  const counted = countedMeters(site, new Set(stored.map(({ meterId }) => meterId)));
   const meterIds = [...new Set(stored.map(({ meterId }) => meterId))].filter((meterId) => counted.has(meterId));
   return meterIds.map((meterId) => {
     const own = stored.filter((series) => series.meterId === meterId);

@@ -1,0 +1,20 @@
+import { MINUTE_MS } from "../units";
+import type { Weather } from "./weather";
+
+/** Intervals [from, to) of a weather series; the columns are views, not copies. */
+export function sliceWeather(weather: Weather, from: number, to: number): Weather {
+  const { axis } = weather;
+  const cut = (column: Float64Array | null | undefined): Float64Array | null => column?.subarray(from, to) ?? null;
+  return {
+    axis: { ...axis, startUtcMs: axis.startUtcMs + from * axis.stepMinutes * MINUTE_MS, count: to - from },
+    ghiWm2: cut(weather.ghiWm2),
+    dniWm2: cut(weather.dniWm2),
+    dhiWm2: cut(weather.dhiWm2),
+    poaWm2: cut(weather.poaWm2),
+    airTempC: cut(weather.airTempC),
+    windSpeedMs: cut(weather.windSpeedMs),
+    rainMm: cut(weather.rainMm),
+    snowDepthCm: cut(weather.snowDepthCm),
+    albedo: cut(weather.albedo),
+  };
+}

@@ -1,0 +1,65 @@
+import type { ChangeDays, ChangeQuestion } from "@/contracts/trial";
+import { energyKwh, type ProductionQuantity } from "@/core/readings";
+import { sumOnto } from "@/core/series";
+import type { Site } from "@/core/site";
+import { medianOf } from "@/core/statistics";
+import { dayBins, monthBins } from "@/core/time";
+import { sideSite } from "@/core/trial";
+import { runYield } from "@/core/yield";
+import type { OpenLedger, StoredSeries } from "../ledger";
+import { Refusal } from "../refusal";
+
+/** A day needs this share of its expected energy read, and this share of a usual day's energy, to tell anything. */
+const READ_FRAC = 0.97;
+const DIM_FRAC = 0.2;
+
+/** Days before and after an intervention, each with what the site as it stood before it should have given under that day's weather. */
+export function changeDays(question: ChangeQuestion, ledger: OpenLedger, production: readonly StoredSeries[]): ChangeDays {
+  const { weather, site } = ledger;
+  if (!weather) throw new Refusal("no-weather", "This book has no weather yet.", "Bring a weather file in the Readings chapter.");
+  const { meteredKwh, readFrac, own } = sourceOf(question.meter, ledger, production);
+  const stood: Site = { ...own, revisions: own.revisions.filter(({ from }) => from < question.on) };
+  const { axis } = weather;
+  const { expectedKwh } = runYield(stood, weather, monthBins(axis, site.place.timeZone));
+  const days = dayBins(axis, site.place.timeZone);
+  const sums = days.keys.map((date) => ({ date, meteredKwh: 0, expectedKwh: 0, all: 0 }));
+  for (let i = 0; i < axis.count; i++) {
+    const expected = expectedKwh[i]!;
+    if (Number.isNaN(expected)) continue;
+    const day = sums[days.binOf[i]!]!;
+    day.all += expected;
+    if (readFrac[i]! < 0.999) continue;
+    day.expectedKwh += expected;
+    day.meteredKwh += meteredKwh[i]!;
+  }
+  const usual = medianOf(sums.map(({ all }) => all).filter((kwh) => kwh > 0));
+  const read = (day: (typeof sums)[number]): boolean => day.expectedKwh >= READ_FRAC * day.all && day.all > 0;
+  const bright = (day: (typeof sums)[number]): boolean => day.all >= DIM_FRAC * usual;
+  const good = sums.filter((day) => read(day) && bright(day));
+  const plain = (list: typeof sums): ChangeDays["before"] =>
+    list.map(({ date, meteredKwh: metered, expectedKwh: expected }) => ({ date, meteredKwh: metered, expectedKwh: expected }));
+  return {
+    on: question.on,
+    before: plain(good.filter(({ date }) => date < question.on).slice(-question.days)),
+    after: plain(good.filter(({ date }) => date > question.on).slice(0, question.days)),
+    leftOut: {
+      unread: sums.filter((day) => !read(day)).length,
+      dim: sums.filter((day) => read(day) && !bright(day)).length,
+      day: sums.some(({ date }) => date === question.on) ? 1 : 0,
+    },
+  };
+}
+
+function sourceOf(meterId: string, { site, weather, metered }: OpenLedger, production: readonly StoredSeries[]) {
+  if (meterId === "") {
+    if (!metered) throw new Refusal("trial-refused", "This book has no production yet.", "Bring the meter's file in the Readings chapter.");
+    return { meteredKwh: metered.kwh, readFrac: metered.readFrac, own: site };
+  }
+  const meter = site.meters.find(({ id }) => id === meterId);
+  const series = production.find((candidate) => candidate.meterId === meterId);
+  if (!meter || !series)
+    throw new Refusal("trial-refused", `There are no readings of a meter “${meterId}”.`, "Choose a meter of this book, or the whole site.");
+  const kwh = energyKwh(series.values, series.quantity as ProductionQuantity, series.axis.stepMinutes);
+  const { sums, coverageFrac } = sumOnto(kwh, series.axis, weather!.axis);
+  return { meteredKwh: sums, readFrac: coverageFrac, own: sideSite(site, meter.arrays) };
+}

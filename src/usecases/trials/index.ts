@@ -1,0 +1,2 @@
+export { changeDays } from "./change-days";
+export { trialMeters, trialSources } from "./trial-sources";

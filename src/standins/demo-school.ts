@@ -1,5 +1,5 @@
 import { libraryModule } from "@/contracts/module-library";
-import type { DemoBook } from "./demo";
+import type { DemoBook } from "./demo-book";
 import type { PlantTruth } from "./plant";
 
 const both: PlantTruth = {

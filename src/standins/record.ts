@@ -3,7 +3,7 @@ import type { Site } from "@/core/site";
 import { DAY_MS, MINUTE_MS } from "@/core/units";
 import { type PagedSeries, place, type WeatherQuantity } from "@/formats/series-csv";
 import { simulateWeather } from "./climate";
-import type { DemoBook } from "./demo";
+import type { DemoBook } from "./demo-book";
 import { simulatePlant } from "./plant";
 import { sidesOf } from "./school";
 

@@ -1,7 +1,49 @@
+export { type ArrayCurve, arrayCurve } from "./array-curve";
 export { type Cable, type CableLoss, cableLoss } from "./cable";
+export {
+  byVoltage,
+  type CableRun,
+  CONDUCTORS,
+  type Conductor,
+  cableSections,
+  cheapestSection,
+  SECTIONS_MM2,
+  type SectionChoice,
+  squaredHours,
+} from "./cable-choice";
 export { type CellGroup, groupsOf, groupVoltageV, type StringModule } from "./cell-group";
+export {
+  checkInverter,
+  INVERTER_FINDINGS,
+  type InputReading,
+  type InverterFinding,
+  type InverterReading,
+  type InverterReport,
+  type InverterTerms,
+} from "./inverter-reading";
+export { type MixedReport, mixedReport } from "./mixed-report";
+export { type MixedPlace, type MixedYear, mixedYear } from "./mixed-year";
+export { type PairingAdvice, type PairingWay, pairingAdvice } from "./pairing";
 export { type MixedArray, type MixedPoint, mixedPoint } from "./parallel";
 export type { Peak } from "./peaks";
+export {
+  type InstrumentTerms,
+  type Judged,
+  MOST_IN_SERIES,
+  SPOT_CAUSES,
+  SPOT_DOUBTS,
+  SPOT_QUANTITIES,
+  type SpotCause,
+  type SpotDoubt,
+  type SpotModule,
+  type SpotQuantity,
+  type SpotReading,
+  type SpotReport,
+  spotCheck,
+  spotCurve,
+  spotDoubts,
+  USUAL_INSTRUMENTS,
+} from "./spot-check";
 export { type Limit, type StringCheck, stringCheck } from "./string-check";
 export { type StringCurve, type StringPoint, stringCurrentA, stringCurve, stringPoint, stringVoltageV } from "./string-curve";
 export { type StringLimits, type StringLimitsIn, stringLimits } from "./string-limits";

@@ -30,13 +30,13 @@ export interface SideDifference {
 
 /** Everything in the book that differs between two sides; what is not in the book can't be seen. */
 export function whatDiffers(a: TrialSide, b: TrialSide): SideDifference[] {
-  const [left, right] = [describe(a), describe(b)];
+  const [left, right] = [figuresOf(a), figuresOf(b)];
   return DIFFERING.flatMap((what) => (left[what] === right[what] ? [] : [{ what, a: left[what], b: right[what] }]));
 }
 
 const list = (values: readonly (string | number)[]): string => [...new Set(values.map(String))].sort().join(", ");
 
-function describe({ site, point }: TrialSide): Record<Differing, string> {
+function figuresOf({ site, point }: TrialSide): Record<Differing, string> {
   const { arrays } = site;
   const groups = inverterGroups(site);
   const ratedW = siteAcRatedW(site);

@@ -1,12 +1,15 @@
 export { type AxisAge, ageOnAxis } from "./age-on-axis";
 export { curveOf, type InverterGroup, inverterGroups, ratedDcW } from "./inverter-groups";
 export { type LitSky, litSky, type SkyModules } from "./lit-sky";
+export { type Moment, type MomentPower, momentPower } from "./moment";
 export { type MonthSums, monthSums, sumOf } from "./month-sums";
 export { type PlaneTerms, planeEnergyKwh, planeTerms } from "./plane-energy";
+export { EVERY_LIT_STEP, type PlaneHours, planeHours } from "./plane-hours";
 export { type PreparedWeather, prepareWeather } from "./prepare";
 export { type RevisionEffect, revisionEffects } from "./revision-effects";
 export { runPrepared, runYield } from "./run-yield";
 export { HORIZON_ID, type ObstacleCost, ownObstacleId, type ShadeReport, shadeReport, withoutShader } from "./shade-report";
+export { type AlbedoGain, albedoGain, type ClearingNow, clearingNow, type StormReport, stormReport } from "./snow-bench";
 export { fillSpread } from "./sub-hourly";
 export { expectedUncertainty, type TypicalYear, typicalYear, type Uncertainty, type UncertaintyPart } from "./uncertainty";
 export { applyWhatIf, type WhatIf } from "./what-if";

@@ -7,13 +7,13 @@ import { dayBins } from "../time";
 import type { FilledWeather } from "../weather";
 
 /** Snowfall of one step that covers an array, cm. Source: Marion et al., 2013 (a daily 2.54 cm; here by step, as depth gauges report it). */
-const COVERING_CM = 1;
+export const COVERING_CM = 1;
 /** Albedo of fresh snow, what old snow tends to, and the days in which most of the way is gone. Source: Warren, 1982, Optical properties of snow. */
 const FRESH_SNOW_ALBEDO = 0.85;
 const OLD_SNOW_ALBEDO = 0.4;
 const SNOW_AGEING_DAYS = 8;
 /** Rows of cells along the slant of a usual module in portrait, in three substrings. */
-const STRINGS_ALONG_SLANT = 3;
+export const STRINGS_ALONG_SLANT = 3;
 
 /** New snow of each step, cm: rises of the snow depth. Missing depth is no news. */
 export function snowfallCm(depthCm: Float64Array): Float64Array {
@@ -55,7 +55,8 @@ export function snowByStep(site: Site, array: PvArray, weather: FilledWeather, s
   return cover;
 }
 
-function planeLight(site: Site, weather: FilledWeather, sun: SunColumns, plane: ReturnType<typeof planeOf>): Float64Array {
+/** Light in a plane on every step, W/m2, with no shade. */
+export function planeLight(site: Site, weather: FilledWeather, sun: SunColumns, plane: ReturnType<typeof planeOf>): Float64Array {
   const { count } = weather.axis;
   const column = (from: Float64Array | null): Float64Array => from?.slice() ?? new Float64Array(count).fill(Number.NaN);
   const sky = { ghiWm2: column(weather.ghiWm2), dniWm2: column(weather.dniWm2), dhiWm2: column(weather.dhiWm2) };

@@ -1,0 +1,37 @@
+import { planeOf } from "../irradiance";
+import { faiman, HEAT_LOSS, type Mounting } from "../module";
+import type { Site } from "../site";
+import type { PreparedWeather } from "./prepare";
+import { planeLight } from "./varying";
+
+/** Light and warmth of a plane in sampled lit hours, each standing for `hoursEach` hours of the record. */
+export interface PlaneHours {
+  readonly irradianceWm2: Float64Array;
+  readonly cellTempC: Float64Array;
+  readonly hoursEach: number;
+}
+
+/** Every so many lit steps: no multiple of a day's hours, so that every hour of the day is met. */
+export const EVERY_LIT_STEP = 7;
+const LIT_UP = 0.01;
+
+/** Samples of a year in each of some planes, on the same steps. Source: Faiman, 2008, for the cells' temperature. */
+export function planeHours(
+  site: Site,
+  { weather, sun }: PreparedWeather,
+  planes: readonly { readonly tiltDeg: number; readonly azimuthDeg: number; readonly mounting: Mounting }[],
+  every = EVERY_LIT_STEP,
+): PlaneHours[] {
+  const at: number[] = [];
+  let lit = 0;
+  for (let i = 0; i < weather.axis.count; i++) if (sun.up[i]! > LIT_UP && lit++ % every === 0) at.push(i);
+  const hoursEach = (lit / Math.max(1, at.length)) * (weather.axis.stepMinutes / 60);
+  return planes.map(({ tiltDeg, azimuthDeg, mounting }) => {
+    const all = weather.poaWm2 ?? planeLight(site, weather, sun, planeOf(tiltDeg, azimuthDeg));
+    const irradianceWm2 = Float64Array.from(at, (i) => (all[i]! > 0 ? all[i]! : 0));
+    const cellTempC = irradianceWm2.map((light, k) =>
+      faiman(light, weather.airTempC[at[k]!]!, weather.windSpeedMs[at[k]!]!, HEAT_LOSS[mounting]),
+    );
+    return { irradianceWm2, cellTempC, hoursEach };
+  });
+}

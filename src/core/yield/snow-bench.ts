@@ -1,0 +1,97 @@
+import { planeOf } from "../irradiance";
+import type { PvArray, Site } from "../site";
+import { lying, type SnowRecord, type Storm, storms } from "../snow";
+import { dayBins, monthBins } from "../time";
+import { MINUTE_MS } from "../units";
+import { monthSums } from "./month-sums";
+import type { PreparedWeather } from "./prepare";
+import { runPrepared } from "./run-yield";
+import { COVERING_CM, planeLight, STRINGS_ALONG_SLANT, snowfallCm } from "./varying";
+import { applyWhatIf } from "./what-if";
+
+export type StormReport = Omit<Storm, "from" | "to"> & { readonly fromUtcMs: number; readonly toUtcMs: number };
+
+/** The book with one array alone and no snow on its modules. */
+const bareOf = (site: Site, array: PvArray): Site => ({
+  ...site,
+  arrays: [array],
+  inverters: site.inverters.map((inverter) => ({ ...inverter, arrays: inverter.arrays.filter((id) => id === array.id), nightDrawW: 0 })),
+  models: { ...site.models, snow: "none" },
+});
+
+function recordOf(site: Site, array: PvArray, { weather, sun }: PreparedWeather): SnowRecord | null {
+  if (!weather.snowDepthCm) return null;
+  const plane = planeOf(array.tiltDeg, array.azimuthDeg);
+  const run = runPrepared(bareOf(site, array), { weather, sun }, monthBins(weather.axis, site.place.timeZone));
+  return {
+    newSnowCm: snowfallCm(weather.snowDepthCm),
+    airTempC: weather.airTempC,
+    poaWm2: weather.poaWm2 ?? planeLight(site, weather, sun, plane),
+    openKwh: run.expectedKwh,
+    stepHours: weather.axis.stepMinutes / 60,
+    sinTilt: Math.sqrt(Math.max(0, 1 - plane.up * plane.up)),
+    stringsAlongSlant: STRINGS_ALONG_SLANT,
+    coveringCm: COVERING_CM,
+  };
+}
+
+/** Every fall of snow on an array in a weather record, with what clearing it would have brought at the meter; null without a depth gauge. */
+export function stormReport(site: Site, array: PvArray, prepared: PreparedWeather): StormReport[] | null {
+  const record = recordOf(site, array, prepared);
+  if (!record) return null;
+  const { axis } = prepared.weather;
+  const utcOf = (i: number): number => axis.startUtcMs + i * axis.stepMinutes * MINUTE_MS;
+  return storms(record).map(({ from, to, ...storm }) => ({ ...storm, fromUtcMs: utcOf(from), toUtcMs: utcOf(to) }));
+}
+
+export interface ClearingNow {
+  /** One figure for each year of the record, kWh, from this day of the year on. */
+  readonly byYear: readonly { readonly year: string; readonly gainKwh: number; readonly days: number }[];
+  readonly meanKwh: number;
+}
+
+/**
+ * What clearing a covered array on a day of the year ("02-12") brings: energy until the snow would have slid off by itself or the next
+ * fall covers the array anyway, in the weather of each year of the record.
+ */
+export function clearingNow(site: Site, array: PvArray, prepared: PreparedWeather, dayOfYear: string): ClearingNow | null {
+  const record = recordOf(site, array, prepared);
+  if (!record) return null;
+  const { axis } = prepared.weather;
+  const days = dayBins(axis, site.place.timeZone);
+  const byYear = days.keys.flatMap((key, d) => {
+    if (key.slice(5) !== dayOfYear) return [];
+    const from = days.binOf.indexOf(d) + Math.round(9 / record.stepHours);
+    let next = from;
+    while (next < axis.count && !(record.newSnowCm[next]! >= record.coveringCm)) next++;
+    const { hours, lostKwh } = lying(record, from, next, 1);
+    return [{ year: key.slice(0, 4), gainKwh: lostKwh, days: hours / 24 }];
+  });
+  if (byYear.length === 0) return null;
+  return { byYear, meanKwh: byYear.reduce((sum, { gainKwh }) => sum + gainKwh, 0) / byYear.length };
+}
+
+export interface AlbedoGain {
+  readonly tiltDeg: number;
+  /** January first, kWh at the meter that snow on the ground adds, and the month's energy without it. */
+  readonly gainKwh: readonly number[];
+  readonly bareKwh: readonly number[];
+}
+
+/** What snow on the ground throws back onto an array by month, for some tilts, with none on the modules: two runs of the chain, computed and not guessed. */
+export function albedoGain(
+  site: Site,
+  array: PvArray,
+  prepared: PreparedWeather,
+  tiltsDeg: readonly number[],
+  snowAlbedo: readonly number[] | null,
+): AlbedoGain[] {
+  const bare = bareOf(site, array);
+  const dull: PreparedWeather = { ...prepared, weather: { ...prepared.weather, snowDepthCm: null } };
+  return tiltsDeg.map((tiltDeg) => {
+    const tilted = applyWhatIf(bare, { arrayId: array.id, tiltDeg });
+    const without = monthSums(tilted, dull).expectedKwh;
+    const white = snowAlbedo ? monthSums({ ...tilted, albedoMonthly: [...snowAlbedo] }, dull) : monthSums(tilted, prepared);
+    return { tiltDeg, gainKwh: white.expectedKwh.map((kwh, m) => kwh - without[m]!), bareKwh: without };
+  });
+}

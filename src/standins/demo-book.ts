@@ -1,0 +1,21 @@
+import type { SiteInput } from "@/contracts/site";
+import type { Climate } from "./climate";
+import type { PlantTruth } from "./plant";
+import type { TrialTruth } from "./school";
+import type { ConsumerTruth } from "./supplier";
+
+/** One book of the demo: the owner's document, and what its stand-ins really do. All of it invented. */
+export interface DemoBook {
+  readonly site: SiteInput;
+  readonly climate: Climate;
+  readonly truth: PlantTruth;
+  /** What the owner wrote down; not all that happened. */
+  readonly entries?: readonly { readonly from: string; readonly to?: string; readonly kind: string; readonly note: string }[];
+  /** Sides with a truth of their own, where a trial runs; the plant is their sum. */
+  readonly trial?: TrialTruth;
+  /** Who uses the energy, where bills are kept. */
+  readonly consumer?: ConsumerTruth;
+  readonly seed: number;
+  readonly firstUtc: string;
+  readonly lastUtc: string;
+}

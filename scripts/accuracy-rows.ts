@@ -1,7 +1,8 @@
 import { createReadStream, existsSync, readFileSync } from "node:fs";
 import path from "node:path";
 import { ledgerFromFiles } from "../src/cli/read-files";
-import type { CauseReport, FieldEntry } from "../src/contracts/causes";
+import type { CauseReport } from "../src/contracts/causes";
+import type { FieldEntry } from "../src/contracts/field-book";
 import { type SiteDocument, siteSchema } from "../src/contracts/site";
 import { readEvents } from "../src/formats/events-csv";
 import { type RandomPlant, randomPlant, simulateWeather, simulateWithTruth, type TrueLosses } from "../src/standins";

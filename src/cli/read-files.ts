@@ -1,7 +1,7 @@
 import { createReadStream, existsSync } from "node:fs";
 import { readFile } from "node:fs/promises";
-import type { FieldEntry } from "@/contracts/causes";
 import type { Decision, Examination } from "@/contracts/examination";
+import type { FieldEntry } from "@/contracts/field-book";
 import { importOptionsSchema } from "@/contracts/imports";
 import { tableMappingSchema } from "@/contracts/mapping";
 import type { Problem } from "@/contracts/problems";

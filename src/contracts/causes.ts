@@ -1,41 +1,10 @@
 import { z } from "zod";
 import { LEDGER_ACCOUNTS } from "@/core/accounts";
 import { causeKinds } from "@/core/causes";
+import { fieldEntrySchema } from "./field-book";
 import { ledgerLineSchema } from "./ledger";
 
 const interval = z.strictObject({ value: z.number(), low: z.number(), high: z.number() });
-
-/** Kinds of field-book entries; a note is any other kind, kept in its own words. */
-export const entryKinds = [
-  "cleaning",
-  "snow-clearing",
-  "outage",
-  "repair",
-  "tilt-change",
-  "hardware-change",
-  "meter-change",
-  "curtailment",
-  "inspection",
-  "note",
-] as const;
-
-const localDate = z
-  .string()
-  .regex(
-    /^\d{4}-(0[1-9]|1[0-2])-(0[1-9]|[12]\d|3[01])([T ]\d{2}:\d{2}.*)?$/,
-    "a local date such as 2023-04-09, or with its time: write the date anew",
-  );
-
-/** A dated entry of the field book: local dates or times, first and last. */
-export const fieldEntrySchema = z.strictObject({
-  from: localDate,
-  to: localDate,
-  kind: z.enum(entryKinds),
-  array: z.string().max(200),
-  note: z.string().max(2000, "at most 2,000 characters: shorten the note"),
-  value: z.string().max(200),
-});
-export type FieldEntry = z.output<typeof fieldEntrySchema>;
 
 /** A cause found in the readings. Energies are at the meter: what would have come without this cause alone. */
 export const causeFindingSchema = z.strictObject({
@@ -166,7 +135,7 @@ export const orientationReportSchema = z.strictObject({
 });
 
 /** Rises when the search for causes changes: reports of an older edition are made anew. */
-export const CAUSE_EDITION = 2;
+export const CAUSE_EDITION = 3;
 
 /** All that the readings say of causes: each month by evidence beside the ledger's budget, findings, and the chapters' figures. */
 export const causeReportSchema = z.strictObject({

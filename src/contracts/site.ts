@@ -252,6 +252,17 @@ export const siteSchema = z
     promise: promiseSchema.nullable().default(null),
     money: moneySchema.prefault({}),
     models: modelsSchema.prefault({}),
+    /** Dates of the owner's own: an insurance, an inspection. */
+    reminders: z
+      .array(
+        z.strictObject({
+          on: isoDate,
+          what: z.string().trim().min(1).max(120),
+          everyYears: z.number().int().min(1).max(30).nullable().default(null),
+        }),
+      )
+      .max(60)
+      .default([]),
     revisions: z
       .array(z.strictObject({ from: isoDate, note: z.string().default(""), change: z.record(z.string(), z.unknown()) }))
       .default([]),

@@ -1,6 +1,6 @@
 import { QueryTypes, type Sequelize } from "sequelize";
-import { causeReportSchema, fieldEntrySchema } from "@/contracts/causes";
-import type { CauseRun, CauseStore, EntryStore } from "@/usecases/causes";
+import { causeReportSchema } from "@/contracts/causes";
+import type { CauseRun, CauseStore } from "@/usecases/causes";
 
 interface RunRow {
   wanted_version: number;
@@ -82,52 +82,5 @@ export function causeRepository(sequelize: Sequelize): CauseStore {
         },
       );
     },
-  };
-}
-
-interface EntryRow {
-  id: number;
-  starts: string;
-  ends: string;
-  kind: string;
-  array_id: string;
-  note: string;
-  value: string;
-}
-
-/** Field-book entries in PostgreSQL, by date. */
-export function entryRepository(sequelize: Sequelize): EntryStore {
-  const grown = (bookId: string) => ({ replacements: { bookId } });
-  return {
-    async of(bookId) {
-      const rows = await sequelize.query<EntryRow>("select * from field_entries where book_id = :bookId order by starts, id", {
-        replacements: { bookId },
-        type: QueryTypes.SELECT,
-      });
-      return rows.map(({ id, starts, ends, kind, array_id, note, value }) => ({
-        id,
-        ...fieldEntrySchema.parse({ from: starts, to: ends, kind, array: array_id, note, value }),
-      }));
-    },
-    add: (bookId, entries) =>
-      sequelize.transaction(async (transaction) => {
-        for (const { from, to, kind, array, note, value } of entries)
-          await sequelize.query(
-            "insert into field_entries (book_id, starts, ends, kind, array_id, note, value) values (:bookId, :from, :to, :kind, :array, :note, :value)",
-            { replacements: { bookId, from, to, kind, array, note, value }, transaction },
-          );
-        await sequelize.query("update books set version = version + 1 where id = :bookId", { ...grown(bookId), transaction });
-      }),
-    remove: (bookId, id) =>
-      sequelize.transaction(async (transaction) => {
-        const gone = await sequelize.query("delete from field_entries where book_id = :bookId and id = :id returning id", {
-          replacements: { bookId, id },
-          transaction,
-          type: QueryTypes.SELECT,
-        });
-        if (gone.length > 0)
-          await sequelize.query("update books set version = version + 1 where id = :bookId", { ...grown(bookId), transaction });
-        return gone.length > 0;
-      }),
   };
 }

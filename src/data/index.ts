@@ -1,8 +1,9 @@
 export { billRepository } from "./bill-repository";
 export { bookRepository } from "./book-repository";
-export { causeRepository, entryRepository } from "./cause-repository";
+export { causeRepository } from "./cause-repository";
 export { connect } from "./connection";
 export { decisionRepository } from "./decision-repository";
+export { entryRepository } from "./entry-repository";
 export { feedRepository } from "./feed-repository";
 export { httpFetcher } from "./http-fetcher";
 export { importRepository } from "./import-repository";
@@ -10,6 +11,7 @@ export { keepingRepository } from "./keeping-repository";
 export { mappingRepository } from "./mapping-repository";
 export { migrate, unmigrate } from "./migrate";
 export { defineModels, type Models } from "./models";
+export { photoCleaner } from "./photo-cleaner";
 export { readingRepository } from "./reading-repository";
 export { stagingFolder } from "./staging";
 export { variantRepository } from "./variant-repository";

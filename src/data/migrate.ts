@@ -6,10 +6,11 @@ import { sparseAndDecisions } from "./migrations/0003-readings";
 import { feeds } from "./migrations/0004-feeds";
 import { causes } from "./migrations/0005-causes";
 import { bills } from "./migrations/0006-bills";
+import { fieldBook } from "./migrations/0007-field-book";
 
 const migrator = (sequelize: Sequelize) =>
   new Umzug({
-    migrations: [booksAndPages, variants, sparseAndDecisions, feeds, causes, bills],
+    migrations: [booksAndPages, variants, sparseAndDecisions, feeds, causes, bills, fieldBook],
     context: sequelize,
     storage: new SequelizeStorage({ sequelize, tableName: "migrations" }),
     logger: undefined,

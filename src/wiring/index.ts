@@ -1,3 +1,4 @@
+export { cleanProduction } from "./clean-production";
 export { placeDemoFeeds } from "./demo-feeds";
 export { loadDemo } from "./load-demo";
 export { log } from "./log";

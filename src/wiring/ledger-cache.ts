@@ -1,7 +1,8 @@
 import type { Examination } from "@/contracts/examination";
 import type { Book } from "@/usecases/books";
-import type { EntryStore } from "@/usecases/causes";
+
 import { cleanSeries, cleanSparse, type DecisionStore, examineBook } from "@/usecases/examination";
+import type { EntryStore } from "@/usecases/field-book";
 import { type OpenLedger, openLedger, type ReadingStore } from "@/usecases/ledger";
 
 export type LedgerOf = (book: Book) => Promise<OpenLedger>;

@@ -1,5 +1,5 @@
 import { createHash } from "node:crypto";
-import { fieldEntrySchema } from "@/contracts/causes";
+import { fieldEntrySchema } from "@/contracts/field-book";
 import { importOptionsSchema } from "@/contracts/imports";
 import { DEMO_BOOKS, type DemoBook, hourlyProduction, type PlantRecord, recordOf, supply } from "@/standins";
 import { type Book, createBook } from "@/usecases/books";

@@ -15,14 +15,16 @@ import {
   keepingRepository,
   type Models,
   mappingRepository,
+  photoCleaner,
   readingRepository,
   stagingFolder,
   variantRepository,
 } from "@/data";
 import type { BookStore } from "@/usecases/books";
-import type { CauseStore, EntryStore } from "@/usecases/causes";
+import type { CauseStore } from "@/usecases/causes";
 import type { DecisionStore } from "@/usecases/examination";
 import type { FeedStore, Fetcher } from "@/usecases/feeds";
+import type { EntryStore, PhotoCleaner } from "@/usecases/field-book";
 import type { ImportPorts } from "@/usecases/imports";
 import type { KeepingStore } from "@/usecases/keeping";
 import type { BillStore } from "@/usecases/money";
@@ -39,6 +41,7 @@ export interface Services extends ImportPorts {
   readonly decisions: DecisionStore;
   readonly causes: CauseStore;
   readonly entries: EntryStore;
+  readonly cleanPhoto: PhotoCleaner;
   readonly keeping: KeepingStore;
   readonly bills: BillStore;
   readonly feeds: FeedStore;
@@ -74,6 +77,7 @@ export function openServices(environment: Record<string, string | undefined>): S
     decisions,
     causes,
     entries,
+    cleanPhoto: photoCleaner,
     keeping: keepingRepository(sequelize),
     bills,
     feeds: feedRepository(sequelize, models),

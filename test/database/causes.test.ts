@@ -1,5 +1,5 @@
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from "vitest";
-import { fieldEntrySchema } from "@/contracts/causes";
+import { fieldEntrySchema } from "@/contracts/field-book";
 import { totalLine } from "@/core/reconcile";
 import { type Book, createBook } from "@/usecases/books";
 import { causesNow, runWaiting } from "@/usecases/causes";
@@ -27,8 +27,8 @@ describe("field-book entries", () => {
     const kept = await services.entries.of(book.id);
     expect(kept.map(({ from }) => from)).toEqual(["2022-01-01", "2023-05-02"]);
     expect((await services.books.byId(book.id))!.version).toBe(book.version + 1);
-    expect(await services.entries.remove(book.id, kept[0]!.id)).toBe(true);
-    expect(await services.entries.remove(book.id, kept[0]!.id)).toBe(false);
+    expect(await services.entries.remove(book.id, kept[0]!.id, null)).toBe("gone");
+    expect(await services.entries.remove(book.id, kept[0]!.id, null)).toBe("missing");
     expect(await services.entries.of(book.id)).toHaveLength(1);
   });
 });

@@ -170,7 +170,7 @@ describe("calendar of tilts", () => {
   });
 
   it("is a yearly whole-day event with two alarms", () => {
-    const text = writeReminders("Roof: tilts", 2026, [{ day: "03-24", title: "Tilt to 17°", text: "Leg 1.2 m.", uid: "x@y" }]);
+    const text = writeReminders("Roof: tilts", [{ on: "2026-03-24", everyYears: 1, title: "Tilt to 17°", text: "Leg 1.2 m.", uid: "x@y" }]);
     expect(text).toMatch(/DTSTART;VALUE=DATE:20260324\r\n/);
     expect(text).toContain("RRULE:FREQ=YEARLY");
     expect(text.match(/BEGIN:VALARM/g)).toHaveLength(2);

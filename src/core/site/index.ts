@@ -1,3 +1,4 @@
+export { type EntryEffect, entryEffect, type ModelEntry } from "./entry-effect";
 export { type ArrayLayout, arrayLayout, arrayPlace, moduleSizeM, type PlacedArray } from "./layout";
 export { type FieldClash, type FieldMerge, mergeFields, withField } from "./merge-fields";
 export { arrayNameplateW, nameplateW, siteAcRatedW } from "./nameplate";

@@ -13,8 +13,9 @@ export interface TrialSide {
   readonly meteredKwh: Float64Array;
 }
 
-/** A site with some of its arrays, and with the inverters and meters that serve them. Revisions keep what they say of these. */
+/** A site with some of its arrays (none named: all), and with the inverters that serve them. Revisions keep what they say of these. */
 export function sideSite(site: Site, arrayIds: readonly string[]): Site {
+  if (arrayIds.length === 0) return site;
   const kept = new Set(arrayIds);
   const inverters = site.inverters
     .map((inverter) => ({ ...inverter, arrays: inverter.arrays.filter((id) => kept.has(id)) }))

@@ -28,7 +28,7 @@ export function planeHours(
   const hoursEach = (lit / Math.max(1, at.length)) * (weather.axis.stepMinutes / 60);
   return planes.map(({ tiltDeg, azimuthDeg, mounting }) => {
     const all = weather.poaWm2 ?? planeLight(site, weather, sun, planeOf(tiltDeg, azimuthDeg));
-    const irradianceWm2 = Float64Array.from(at, (i) => (all[i]! > 0 ? all[i]! : 0));
+    const irradianceWm2 = Float64Array.from(at, (i) => (Number.isNaN(all[i]) ? 0 : all[i]!));
     const cellTempC = irradianceWm2.map((light, k) =>
       faiman(light, weather.airTempC[at[k]!]!, weather.windSpeedMs[at[k]!]!, HEAT_LOSS[mounting]),
     );

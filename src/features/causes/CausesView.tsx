@@ -4,6 +4,7 @@ import Link from "next/link";
 import { useState } from "react";
 import { accountFill, DaySeries, SkyFields } from "@/charts";
 import type { BookCause, CauseReport } from "@/contracts/causes";
+import type { KeptEntry } from "@/contracts/field-book";
 import type { LedgerAccount } from "@/core/accounts";
 import { Figure } from "@/features/figures/Figure";
 import { number, percent } from "@/features/figures/format";
@@ -11,7 +12,7 @@ import chapter from "@/features/look/Chapter.module.css";
 import { ChartFrame } from "@/features/save/ChartFrame";
 import { causeWorking } from "@/features/workings/cause-working";
 import styles from "./Causes.module.css";
-import { EntriesPanel, type KeptEntry } from "./EntriesPanel";
+import { EntriesPanel } from "./EntriesPanel";
 import { OrientationOffer } from "./OrientationOffer";
 
 /** Daily sums around the findings, for their pictures. */

@@ -3,17 +3,14 @@
 import { Button, NativeSelect, TextInput } from "@mantine/core";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
-import { type CauseReport, entryKinds, type FieldEntry } from "@/contracts/causes";
+import type { CauseReport } from "@/contracts/causes";
+import { entryKinds, type FieldEntry, type KeptEntry } from "@/contracts/field-book";
 import { asRefused, call, type RefusedCall } from "@/features/api";
 import chapter from "@/features/look/Chapter.module.css";
 import { DateField } from "@/features/look/DateField";
 import { ScrollBox } from "@/features/look/ScrollBox";
 import { Refused } from "@/features/problems/ProblemList";
 import styles from "./Causes.module.css";
-
-export interface KeptEntry extends FieldEntry {
-  readonly id: number;
-}
 
 /** The field book's entries with what each did to the output, and a line to write another. */
 export function EntriesPanel({ slug, entries, report }: { slug: string; entries: readonly KeptEntry[]; report: CauseReport }) {

@@ -1,4 +1,4 @@
-import { entryKinds, type FieldEntry } from "@/contracts/causes";
+import { entryKinds, type FieldEntry } from "@/contracts/field-book";
 import { type Problem, ProblemLog } from "@/contracts/problems";
 import { type Bytes, decodeText, peek, records, sniffDialect, UnreadableText } from "../text";
 

@@ -1,1 +1,1 @@
-export { writeReminders, type YearlyReminder } from "./write-reminders";
+export { type Reminder, writeReminders } from "./write-reminders";

@@ -1,3 +1,3 @@
 export { type CausesInput, openCauses, seekCauses, USUAL_DRAWS } from "./open-causes";
-export type { CauseRun, CauseStore, EntryStore, KeptEntry } from "./ports";
+export type { CauseRun, CauseStore } from "./ports";
 export { type CausePorts, causesNow, runForPage, runWaiting } from "./run-causes";

@@ -1,4 +1,4 @@
-import type { FieldEntry } from "@/contracts/causes";
+import type { FieldEntry } from "@/contracts/field-book";
 import type { CauseFinding, CauseKind, SoilingReset } from "@/core/causes";
 import { utcOfWall, zoneOffset } from "@/core/time";
 import { DAY_MS } from "@/core/units";

@@ -1,5 +1,6 @@
 import { causeInWords } from "@/contracts/cause-words";
-import { CAUSE_EDITION, type CauseReport, causeReportSchema, type FieldEntry } from "@/contracts/causes";
+import { CAUSE_EDITION, type CauseReport, causeReportSchema } from "@/contracts/causes";
+import type { FieldEntry } from "@/contracts/field-book";
 import { actualRun, type CauseFinding, causeFindings, type Evidence, seekEvidence } from "@/core/causes";
 import { ledgerLines, totalLine } from "@/core/reconcile";
 import { siteAcRatedW } from "@/core/site";

@@ -1,15 +1,4 @@
-import type { CauseReport, FieldEntry } from "@/contracts/causes";
-
-export interface KeptEntry extends FieldEntry {
-  readonly id: number;
-}
-
-/** Where field-book entries are kept; a change of them is a change of the book. */
-export interface EntryStore {
-  of(bookId: string): Promise<readonly KeptEntry[]>;
-  add(bookId: string, entries: readonly FieldEntry[]): Promise<void>;
-  remove(bookId: string, id: number): Promise<boolean>;
-}
+import type { CauseReport } from "@/contracts/causes";
 
 /** How far the search for causes of a book is. */
 export interface CauseRun {

@@ -1,8 +1,10 @@
 import type { CauseReport, CauseRun as PageRun } from "@/contracts/causes";
+import { plainEntry } from "@/contracts/field-book";
 import type { Book } from "../books";
+import type { EntryStore } from "../field-book";
 import type { OpenLedger } from "../ledger";
 import { seekCauses } from "./open-causes";
-import type { CauseRun, CauseStore, EntryStore } from "./ports";
+import type { CauseRun, CauseStore } from "./ports";
 
 export interface CausePorts {
   readonly causes: CauseStore;
@@ -33,7 +35,7 @@ async function runOne({ causes, entries, books, ledgerOf }: CausePorts, bookId: 
   if (!taken || !book) return false;
   try {
     const ledger = await ledgerOf(book);
-    const search = seekCauses({ ledger, entries: (await entries.of(bookId)).map(({ id: _id, ...entry }) => entry) });
+    const search = seekCauses({ ledger, entries: (await entries.of(bookId)).map(plainEntry) });
     let step = search.next();
     while (!step.done) {
       if (!(await causes.progress(bookId, step.value))) return false;

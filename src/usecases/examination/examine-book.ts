@@ -22,7 +22,7 @@ const owedOf = ({ run }: OpenLedger): OwedSeries | null => run && { axis: run.ax
 /** A meter of some of the arrays: their part of the site, and the share of what the site owes that falls to them by nameplate. */
 function partOf(meterId: string, site: Site, owed: OwedSeries | null): { site: Site; owed: OwedSeries | null } {
   const meter = site.meters.find(({ id }) => id === meterId);
-  if (!meter || site.arrays.every(({ id }) => meter.arrays.includes(id))) return { site, owed };
+  if (!meter || meter.arrays.length === 0 || site.arrays.every(({ id }) => meter.arrays.includes(id))) return { site, owed };
   const own = sideSite(site, meter.arrays);
   const share = nameplateW(own) / nameplateW(site);
   return { site: own, owed: owed && { axis: owed.axis, kwh: owed.kwh.map((kwh) => kwh * share) } };

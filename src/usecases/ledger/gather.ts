@@ -49,10 +49,12 @@ export function sinceCommissioned(weather: Weather | null, site: Site, firstRead
 }
 
 /** Meters whose AC energy adds up to the site's: a meter of some arrays behind another that counts them too counts once. */
-function countedMeters({ meters }: Site, read: ReadonlySet<string>): ReadonlySet<string> {
+function countedMeters({ meters, arrays }: Site, read: ReadonlySet<string>): ReadonlySet<string> {
+  const all = arrays.map(({ id }) => id);
   const ac = meters.filter(({ id, point }) => point === "ac" && read.has(id));
+  const counts = ({ arrays }: Meter): readonly string[] => (arrays.length > 0 ? arrays : all);
   const isWithin = (inner: Meter, outer: Meter): boolean =>
-    outer.id !== inner.id && inner.arrays.length < outer.arrays.length && inner.arrays.every((id) => outer.arrays.includes(id));
+    outer.id !== inner.id && counts(inner).length < counts(outer).length && counts(inner).every((id) => counts(outer).includes(id));
   return new Set(ac.filter((meter) => !ac.some((other) => isWithin(meter, other))).map(({ id }) => id));
 }
 

@@ -1,1 +1,2 @@
+export { bookReminders, remindersFile } from "./book-reminders";
 export { tiltReminders } from "./tilt-reminders";

@@ -11,9 +11,9 @@ export function tiltReminders(book: Book, arrayId: string, steps: readonly TiltS
   const name = array.name || array.id;
   return writeReminders(
     `${book.site.name}: tilts`,
-    Number(today.slice(0, 4)),
     steps.map(({ from, tiltDeg }) => ({
-      day: from,
+      on: `${today.slice(0, 4)}-${from}`,
+      everyYears: 1,
       uid: `${book.slug}-${array.id}-${from}@dusty-ledger`,
       title: `${book.site.name}, ${name}: tilt to ${tiltDeg}°`,
       text: [

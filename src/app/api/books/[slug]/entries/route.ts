@@ -1,8 +1,9 @@
 import { Readable } from "node:stream";
 import { answer, bodyOf } from "@/app/answer";
-import { fieldEntrySchema } from "@/contracts/causes";
-import { readEvents } from "@/formats/events-csv";
-import { bookBySlug } from "@/usecases/books";
+import { MOST_PHOTO_BYTES, newEntrySchema } from "@/contracts/field-book";
+import { readEvents, writeEntries } from "@/formats/events-csv";
+import { type Book, bookBySlug } from "@/usecases/books";
+import { photoTooLarge, writeEntry } from "@/usecases/field-book";
 import { Refusal } from "@/usecases/refusal";
 import { services } from "@/wiring";
 
@@ -10,29 +11,61 @@ interface Context {
   params: Promise<{ slug: string }>;
 }
 
-/** Entries of the field book, by date. */
+/** Entries of the field book, by date; as a CSV file with `?as=csv`. */
 export function GET(request: Request, { params }: Context): Promise<Response> {
   return answer(request, async () => {
     const { books, entries } = services();
     const book = await bookBySlug(books, (await params).slug);
-    return Response.json(await entries.of(book.id));
+    const kept = await entries.of(book.id);
+    if (new URL(request.url).searchParams.get("as") !== "csv") return Response.json(kept);
+    return new Response(writeEntries(kept), {
+      headers: { "content-type": "text/csv; charset=utf-8", "content-disposition": `attachment; filename="${book.slug}-field-book.csv"` },
+    });
   });
 }
 
-/** Writes one entry (JSON), or a whole events file (CSV); all of it or nothing. */
+/** Writes one entry (JSON, or a form with `entry` and `photo`), or a whole events file (CSV); all of it or nothing. */
 export function POST(request: Request, { params }: Context): Promise<Response> {
   return answer(request, async () => {
-    const { books, entries } = services();
-    const book = await bookBySlug(books, (await params).slug);
-    if (!request.headers.get("content-type")?.startsWith("text/csv")) {
-      await entries.add(book.id, [await bodyOf(request, fieldEntrySchema)]);
-      return Response.json(await entries.of(book.id), { status: 201 });
-    }
-    const text = await request.text();
-    const { events, problems } = await readEvents(Readable.from([new TextEncoder().encode(text)]));
-    if (problems.some(({ severity }) => severity === "error"))
-      throw new Refusal("file-refused", "This events file can't be read.", "Nothing was stored. Mend the rows named below.", {}, problems);
-    await entries.add(book.id, events);
-    return Response.json(await entries.of(book.id), { status: 201 });
+    const all = services();
+    const book = await bookBySlug(all.books, (await params).slug);
+    const type = request.headers.get("content-type") ?? "";
+    if (type.startsWith("text/csv")) return addFile(book, await request.text());
+    const { entry, photo } = type.startsWith("multipart/form-data")
+      ? await formOf(request)
+      : { entry: await bodyOf(request, newEntrySchema), photo: null };
+    const written = await writeEntry(all, book, entry, photo);
+    return Response.json(await all.entries.of(book.id), { status: written === "new" ? 201 : 200 });
   });
+}
+
+async function addFile(book: Book, text: string): Promise<Response> {
+  const { entries } = services();
+  const { events, problems } = await readEvents(Readable.from([new TextEncoder().encode(text)]));
+  if (problems.some(({ severity }) => severity === "error"))
+    throw new Refusal("file-refused", "This events file can't be read.", "Nothing was stored. Mend the rows named below.", {}, problems);
+  await entries.add(book.id, events);
+  return Response.json(await entries.of(book.id), { status: 201 });
+}
+
+/** The form's own overhead beside the photo. */
+const FORM_BYTES = 64 * 1024;
+
+/** Refuses by the announced length before anything is read: a photo of 80 MB never gets into memory. */
+async function formOf(request: Request) {
+  const announced = Number(request.headers.get("content-length") ?? Number.NaN);
+  if (Number.isNaN(announced)) throw new Refusal("photo-refused", "The photo came without its length.", "Send it again from this page.");
+  if (announced > MOST_PHOTO_BYTES + FORM_BYTES) throw photoTooLarge(announced);
+  const form = await request.formData();
+  const text = form.get("entry");
+  const photo = form.get("photo");
+  return { entry: newEntrySchema.parse(jsonOf(text)), photo: photo instanceof File ? new Uint8Array(await photo.arrayBuffer()) : null };
+}
+
+function jsonOf(text: FormDataEntryValue | null): unknown {
+  try {
+    return typeof text === "string" ? JSON.parse(text) : null;
+  } catch (error) {
+    throw new Refusal("bad-request", `The entry is no JSON: ${String(error)}`, "Reload the page and send it again.");
+  }
 }

@@ -1,7 +1,7 @@
 import { z } from "zod";
 import { answer } from "@/app/answer";
 import { bookBySlug } from "@/usecases/books";
-import { Refusal } from "@/usecases/refusal";
+import { removeEntry } from "@/usecases/field-book";
 import { services } from "@/wiring";
 
 const entryId = z.coerce.number().int().positive();
@@ -10,14 +10,13 @@ interface Context {
   params: Promise<{ slug: string; id: string }>;
 }
 
-/** Takes an entry out of the field book. */
+/** Takes an entry out of the field book, with what it put into the model. */
 export function DELETE(request: Request, { params }: Context): Promise<Response> {
   return answer(request, async () => {
-    const { books, entries } = services();
+    const all = services();
     const { slug, id } = await params;
-    const book = await bookBySlug(books, slug);
-    if (!(await entries.remove(book.id, entryId.parse(id))))
-      throw new Refusal("bad-request", "That entry is already gone.", "Reload the page.");
-    return Response.json(await entries.of(book.id));
+    const book = await bookBySlug(all.books, slug);
+    await removeEntry(all, book, entryId.parse(id));
+    return Response.json(await all.entries.of(book.id));
   });
 }

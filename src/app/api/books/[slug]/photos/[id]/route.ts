@@ -1,0 +1,27 @@
+import { z } from "zod";
+import { answer } from "@/app/answer";
+import { bookBySlug } from "@/usecases/books";
+import { Refusal } from "@/usecases/refusal";
+import { services } from "@/wiring";
+
+interface Context {
+  params: Promise<{ slug: string; id: string }>;
+}
+
+/** A photo of the field book; it never changes. */
+export function GET(request: Request, { params }: Context): Promise<Response> {
+  return answer(request, async () => {
+    const { books, entries } = services();
+    const { slug, id } = await params;
+    const book = await bookBySlug(books, slug);
+    const bytes = await entries.photo(book.id, z.uuid().parse(id));
+    if (!bytes) throw new Refusal("entry-refused", "That photo is gone.", "Its entry was taken out of the field book; reload the page.");
+    return new Response(bytes, {
+      headers: {
+        "content-type": "image/jpeg",
+        "cache-control": "private, max-age=31536000, immutable",
+        "content-security-policy": "default-src 'none'; sandbox",
+      },
+    });
+  });
+}

@@ -1,0 +1,122 @@
+import { effectInWords, MOST_PHOTO_BYTES, type NewEntry } from "@/contracts/field-book";
+import type { SiteDocument } from "@/contracts/site";
+import { entryEffect, type Revision } from "@/core/site";
+import { parseSite } from "@/formats/site-json";
+import type { Book } from "../books";
+import { Refusal } from "../refusal";
+import type { CleanPhoto, EntryStore, PhotoCleaner } from "./ports";
+
+export interface FieldBookPorts {
+  readonly entries: EntryStore;
+  readonly cleanPhoto: PhotoCleaner;
+  readonly now: () => number;
+}
+
+/** An entry of one day may be written down a day ahead of the server's clock: the phone's zone may be further east. */
+const AHEAD_MS = 36 * 3_600_000;
+
+/** Writes one entry with its photo; what it changes goes into the model as a revision where that is asked for. All of it or nothing. */
+export async function writeEntry(
+  ports: FieldBookPorts,
+  book: Book,
+  entry: NewEntry,
+  photoBytes: Uint8Array | null,
+): Promise<"new" | "known"> {
+  checkEntry(book.site, entry, ports.now());
+  const photo = photoBytes && (await readPhoto(ports.cleanPhoto, photoBytes));
+  const applied = entry.apply ? appliedTo(book, entry) : null;
+  const written = await ports.entries.write(book.id, { entry, photo, applied });
+  if (written !== "book-changed") return written;
+  throw changedMeanwhile();
+}
+
+/** Takes an entry out of the book, with the revisions that it put into the model. */
+export async function removeEntry({ entries }: Pick<FieldBookPorts, "entries">, book: Book, id: number): Promise<void> {
+  const revisions = await entries.appliedBy(book.id, id);
+  const site = revisions && revisions.length > 0 ? withoutRevisions(book.site, revisions) : null;
+  const gone = await entries.remove(book.id, id, site && { site, version: book.version });
+  if (gone === "missing") throw new Refusal("entry-refused", "That entry is already gone.", "Reload the page.");
+  if (gone === "book-changed") throw changedMeanwhile();
+}
+
+const changedMeanwhile = (): Refusal =>
+  new Refusal("book-changed", "The book was changed in another window since this was written.", "Reload the page, then write it again.");
+
+function checkEntry(site: SiteDocument, { from, array, meter }: NewEntry, nowUtcMs: number): void {
+  const date = from.slice(0, 10);
+  if (site.commissioned && date < site.commissioned)
+    throw new Refusal(
+      "entry-refused",
+      `The entry is dated ${date}; this plant was commissioned on ${site.commissioned}.`,
+      "Mend the date, or the day of commissioning in the Site chapter. Nothing was stored; what you wrote stays here.",
+      { date },
+    );
+  if (Date.parse(`${date}T00:00:00Z`) > nowUtcMs + AHEAD_MS)
+    throw new Refusal(
+      "entry-refused",
+      `The entry is dated ${date}, which is still to come.`,
+      "Write things down when they have happened, or mend the date.",
+      {
+        date,
+      },
+    );
+  if (array !== "" && !site.arrays.some(({ id }) => id === array))
+    throw new Refusal(
+      "entry-refused",
+      `This book has no array “${array}”.`,
+      `Choose one of ${site.arrays.map(({ id }) => id).join(", ")}, or leave it empty.`,
+    );
+  if (meter !== "" && !site.meters.some(({ id }) => id === meter))
+    throw new Refusal(
+      "entry-refused",
+      `This book has no meter “${meter}”.`,
+      `Choose one of ${site.meters.map(({ id }) => id).join(", ")}, or leave it empty.`,
+    );
+}
+
+async function readPhoto(clean: PhotoCleaner, bytes: Uint8Array): Promise<CleanPhoto> {
+  if (bytes.byteLength > MOST_PHOTO_BYTES) throw photoTooLarge(bytes.byteLength);
+  const photo = await clean(bytes);
+  if (photo) return photo;
+  throw new Refusal(
+    "photo-refused",
+    "This file is no photo that can be read: its first bytes are not those of a JPEG, PNG or WebP picture, or the picture is damaged.",
+    "Choose a photo taken by a camera or phone. Nothing was stored; what you wrote stays here.",
+  );
+}
+
+export const photoTooLarge = (bytes: number): Refusal =>
+  new Refusal(
+    "photo-refused",
+    `The photo has ${(bytes / 1024 / 1024).toFixed(0)} MB; at most ${MOST_PHOTO_BYTES / 1024 / 1024} MB are taken.`,
+    "Send a smaller one: photos taken in this app are made small by themselves. Nothing was stored; what you wrote stays here.",
+  );
+
+function appliedTo(book: Book, entry: NewEntry): { revisions: readonly Revision[]; site: SiteDocument; version: number } | null {
+  const effect = entryEffect(book.site, entry);
+  if (effect.kind === "unclear")
+    throw new Refusal("entry-refused", "What this entry changes can't be read from it.", effectInWords(book.site, entry).text);
+  if (effect.kind !== "revision") return null;
+  const reading = parseSite({ ...book.site, revisions: [...book.site.revisions, ...effect.revisions] });
+  if (reading.ok) return { revisions: effect.revisions, site: reading.document, version: book.version };
+  throw new Refusal(
+    "entry-refused",
+    "With this change the site document would no longer fit together.",
+    "Write the entry without changing the model, and make the change in the Site chapter.",
+    {},
+    reading.problems,
+  );
+}
+
+/** The site without some revisions, each taken out once. */
+function withoutRevisions(site: SiteDocument, revisions: readonly Revision[]): SiteDocument {
+  const key = ({ from, change }: Pick<Revision, "from" | "change">): string => `${from} ${JSON.stringify(change)}`;
+  const out = revisions.map(key);
+  const kept = site.revisions.filter((revision) => {
+    const at = out.indexOf(key(revision));
+    if (at < 0) return true;
+    out.splice(at, 1);
+    return false;
+  });
+  return { ...site, revisions: kept };
+}

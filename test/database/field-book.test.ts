@@ -34,7 +34,13 @@ describe("an entry", () => {
     const bytes = await photoOf();
     await writeEntry(services, book, entry({ meter: "main", cost: "120.50", who: "the crew", measured: { vocV: 48.9 } }), bytes);
     const [kept] = await services.entries.of(book.id);
-    expect(kept).toMatchObject({ meter: "main", cost: "120.5", who: "the crew", measured: { vocV: 48.9 }, photos: [{ widthPx: 1600, heightPx: 800 }] });
+    expect(kept).toMatchObject({
+      meter: "main",
+      cost: "120.5",
+      who: "the crew",
+      measured: { vocV: 48.9 },
+      photos: [{ widthPx: 1600, heightPx: 800 }],
+    });
     const stored = (await services.entries.photo(book.id, kept!.photos[0]!.id))!;
     expect(Buffer.from(bytes).includes("where I live")).toBe(true);
     expect(Buffer.from(stored).includes("where I live")).toBe(false);
@@ -86,7 +92,10 @@ describe("what can't be taken", () => {
 
   it.each([
     ["a page with a script in it", Buffer.from("<html><script>alert(1)</script></html>")],
-    ["a drawing that can hold scripts", Buffer.from('<svg xmlns="http://www.w3.org/2000/svg" width="9" height="9"><script>1</script></svg>')],
+    [
+      "a drawing that can hold scripts",
+      Buffer.from('<svg xmlns="http://www.w3.org/2000/svg" width="9" height="9"><script>1</script></svg>'),
+    ],
     ["half a photo", Buffer.from([0xff, 0xd8, 0xff, 0xe0, 0, 16])],
   ])("%s is no photo", async (_name, bytes) => {
     await expect(refused({}, bytes)).rejects.toMatchObject({ code: "photo-refused" });

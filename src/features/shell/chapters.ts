@@ -6,7 +6,8 @@ export const CHAPTERS = [
   { id: "ledger", name: "Ledger", key: "4" },
   { id: "ageing", name: "Ageing", key: "5" },
   { id: "money", name: "Money", key: "6" },
-  { id: "bench", name: "Bench", key: "7" },
+  { id: "field-book", name: "Field book", key: "7" },
+  { id: "bench", name: "Bench", key: "8" },
 ] as const;
 
 export type ChapterId = (typeof CHAPTERS)[number]["id"];

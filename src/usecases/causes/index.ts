@@ -1,3 +1,4 @@
+export { entryEffects } from "./entry-effects";
 export { type CausesInput, openCauses, seekCauses, USUAL_DRAWS } from "./open-causes";
 export type { CauseRun, CauseStore } from "./ports";
 export { type CausePorts, causesNow, runForPage, runWaiting } from "./run-causes";

@@ -1,0 +1,47 @@
+import type { Metadata } from "next";
+import { bookPage } from "@/app/book-page";
+import { FieldBookChapter } from "@/features/field-book/FieldBookChapter";
+import { FIELD_BOOK_VIEWS } from "@/features/field-book/field-book-views";
+import { entryEffects } from "@/usecases/causes";
+import { bookReminders } from "@/usecases/reminders";
+import { trialMeters } from "@/usecases/trials";
+
+export const metadata: Metadata = { title: "Field book" };
+
+interface Props {
+  params: Promise<{ slug: string }>;
+  searchParams: Promise<{ view?: string }>;
+}
+
+export default async function FieldBookPage({ params, searchParams }: Props) {
+  const { slug } = await params;
+  const { view } = await searchParams;
+  return bookPage(slug, "field-book", async (book, { entries, causes, readings }) => {
+    const [kept, run, production, weather] = await Promise.all([
+      entries.of(book.id),
+      causes.of(book.id),
+      readings.seriesOf(book.id, "production"),
+      readings.seriesOf(book.id, "weather"),
+    ]);
+    const { site } = book;
+    const name = (id: string): string => site.arrays.find((array) => array.id === id)?.name || id;
+    return (
+      <FieldBookChapter
+        key={slug}
+        slug={slug}
+        view={FIELD_BOOK_VIEWS.find((candidate) => candidate.id === view)?.id ?? "entries"}
+        site={site}
+        entries={kept}
+        effects={entryEffects(kept, run?.report ?? null)}
+        reminders={bookReminders(site, kept, new Date().toISOString().slice(0, 10))}
+        trialMeters={trialMeters(site, production).map(({ id, point, arrays }) => ({
+          id,
+          point,
+          name: `${id} (${arrays.length === 0 ? "all" : arrays.map(name).join(", ")}, ${point.toUpperCase()})`,
+        }))}
+        hasWeather={weather.length > 0}
+        nowUtcMs={Date.now()}
+      />
+    );
+  });
+}

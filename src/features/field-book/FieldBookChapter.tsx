@@ -1,0 +1,31 @@
+"use client";
+
+import chapter from "@/features/look/Chapter.module.css";
+import { ViewTabs } from "@/features/look/ViewTabs";
+import { EntriesView } from "./entries/EntriesView";
+import type { FieldBookProps } from "./field-book-props";
+import { FIELD_BOOK_VIEWS, type FieldBookView } from "./field-book-views";
+import { InverterView } from "./inverter/InverterView";
+import { RemindersView } from "./reminders/RemindersView";
+import { SpotCheckView } from "./spot/SpotCheckView";
+import { ChangeView } from "./trials/ChangeView";
+import { TrialsView } from "./trials/TrialsView";
+
+const VIEWS: Readonly<Record<FieldBookView, (props: FieldBookProps) => React.ReactNode>> = {
+  entries: (props) => <EntriesView {...props} />,
+  spot: (props) => <SpotCheckView {...props} />,
+  inverter: (props) => <InverterView {...props} />,
+  trials: (props) => <TrialsView {...props} />,
+  change: (props) => <ChangeView {...props} />,
+  reminders: (props) => <RemindersView {...props} />,
+};
+
+/** What was done, seen and measured on site. */
+export function FieldBookChapter({ view, ...props }: FieldBookProps & { readonly view: FieldBookView }) {
+  return (
+    <div className={chapter.page}>
+      <ViewTabs title={props.site.name} views={FIELD_BOOK_VIEWS} view={view} href={(id) => `/books/${props.slug}/field-book?view=${id}`} />
+      {VIEWS[view](props)}
+    </div>
+  );
+}

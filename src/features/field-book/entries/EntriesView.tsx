@@ -1,0 +1,35 @@
+"use client";
+
+import chapter from "@/features/look/Chapter.module.css";
+import styles from "../FieldBook.module.css";
+import type { FieldBookProps } from "../field-book-props";
+import { useEntryQueue } from "../use-entry-queue";
+import { EntryForm } from "./EntryForm";
+import { EntryList } from "./EntryList";
+import { WaitingList } from "./WaitingList";
+
+/** What was done and seen on site, and a line to write another. */
+export function EntriesView({ slug, site, entries, effects, nowUtcMs }: FieldBookProps) {
+  const queue = useEntryQueue(slug);
+  const silent = entries.filter(({ id }) => (effects[id] ?? "").startsWith("no effect")).length;
+  const applied = entries.filter(({ appliedFrom }) => appliedFrom.length > 0).length;
+  const last = entries.at(-1);
+  return (
+    <>
+      <p className={chapter.verdict}>
+        {last ? `Last written on ${last.from.slice(0, 10)}. ` : "The numbers are only as good as what was noted on site. "}
+        {applied > 0 && `${applied} ${applied === 1 ? "entry stands" : "entries stand"} in the model. `}
+        {silent > 0 && (
+          <span className={chapter.clay}>
+            {`${silent} ${silent === 1 ? "entry" : "entries"} left no trace in the readings: a wrong date, or work that changed nothing.`}
+          </span>
+        )}
+      </p>
+      <WaitingList queue={queue} />
+      <div className={`${chapter.columns} ${styles.columns}`}>
+        <EntryForm slug={slug} site={site} queue={queue} today={new Date(nowUtcMs).toISOString().slice(0, 10)} />
+        <EntryList slug={slug} site={site} entries={entries} effects={effects} />
+      </div>
+    </>
+  );
+}

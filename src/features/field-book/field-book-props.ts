@@ -1,0 +1,16 @@
+import type { KeptEntry } from "@/contracts/field-book";
+import type { ReminderRow } from "@/contracts/reminders";
+import type { SiteDocument } from "@/contracts/site";
+
+export interface FieldBookProps {
+  readonly slug: string;
+  readonly site: SiteDocument;
+  readonly entries: readonly KeptEntry[];
+  /** What the search for causes saw of each entry, by its id. */
+  readonly effects: Readonly<Record<number, string>>;
+  readonly reminders: readonly ReminderRow[];
+  /** Meters that hold production and can be a side of a trial. */
+  readonly trialMeters: readonly { readonly id: string; readonly name: string; readonly point: string }[];
+  readonly hasWeather: boolean;
+  readonly nowUtcMs: number;
+}

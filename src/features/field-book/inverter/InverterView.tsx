@@ -1,0 +1,361 @@
+"use client";
+
+import { Button, Checkbox, NativeSelect, NumberInput, SegmentedControl, TextInput } from "@mantine/core";
+import { useLocalStorage } from "@mantine/hooks";
+import { inverterFindingInWords } from "@/contracts/electrical-words";
+import type { NewEntryInput } from "@/contracts/field-book";
+import { MODEL_ACCOUNTS, STAGE_NAMES } from "@/core/accounts";
+import { checkInverter, type InverterReport } from "@/core/electrical";
+import { siteAcRatedW, siteOn } from "@/core/site";
+import { utcOfWall, zoneOffset } from "@/core/time";
+import { sideSite } from "@/core/trial";
+import { type MomentPower, momentPower } from "@/core/yield";
+import { Figure } from "@/features/figures/Figure";
+import { number, percent } from "@/features/figures/format";
+import chapter from "@/features/look/Chapter.module.css";
+import { DateField } from "@/features/look/DateField";
+import { ScrollBox } from "@/features/look/ScrollBox";
+import segments from "@/features/look/segments.module.css";
+import type { Working } from "@/features/workings/working";
+import styles from "../FieldBook.module.css";
+import type { FieldBookProps } from "../field-book-props";
+import { WriteDown } from "../WriteDown";
+import { SHUTDOWN, STARTUP } from "./shutdown-order";
+
+type Cell = number | string;
+interface Typed {
+  readonly inverter: string;
+  readonly at: string;
+  readonly inputs: readonly { readonly dcV: Cell; readonly dcA: Cell; readonly strings: Cell }[];
+  readonly acV: Cell;
+  readonly acA: Cell;
+  readonly acW: Cell;
+  readonly phases: "1" | "3";
+  readonly dayKwh: Cell;
+  readonly lifetimeKwh: Cell;
+  readonly lights: string;
+  readonly light: Cell;
+  readonly airTempC: Cell;
+}
+
+const known = (value: Cell): number | null => (value === "" || Number.isNaN(Number(value)) ? null : Number(value));
+/** A cloudless sky says only what can be at most; a light that was read says it within a tenth or two. */
+const CLOUDLESS_OFF = 0.5;
+const MEASURED_OFF = 0.15;
+
+/** What the display shows, against itself, the book and the light. */
+export function InverterView({ slug, site, nowUtcMs }: FieldBookProps) {
+  const offset = zoneOffset(site.place.timeZone);
+  const [typed, setTyped] = useLocalStorage<Typed>({
+    key: `dusty-ledger:inverter-draft:${slug}`,
+    defaultValue: {
+      inverter: site.inverters[0]?.id ?? "",
+      at: new Date(nowUtcMs + offset(nowUtcMs)).toISOString().slice(0, 16),
+      inputs: Array.from({ length: Math.min(2, site.inverters[0]?.inputs ?? 1) }, () => ({ dcV: "", dcA: "", strings: 1 })),
+      ...{ acV: "", acA: "", acW: "", phases: "1", dayKwh: "", lifetimeKwh: "", lights: "", light: "", airTempC: 15 },
+    },
+  });
+  const set = (change: Partial<Typed>): void => setTyped((held) => ({ ...held, ...change }));
+  const inverter = site.inverters.find(({ id }) => id === typed.inverter) ?? site.inverters[0];
+  const inputs = typed.inputs.flatMap(({ dcV, dcA, strings }) => {
+    const [volts, amperes] = [known(dcV), known(dcA)];
+    return volts === null || amperes === null ? [] : [{ dcV: volts, dcA: amperes, strings: Math.max(1, known(strings) ?? 1) }];
+  });
+  if (!inverter)
+    return (
+      <p className={chapter.verdict}>This book has no inverter: enter it in the Site chapter, then its display can be read against it.</p>
+    );
+  const wallMs = Date.parse(`${typed.at}:00Z`);
+  const own = sideSite(siteOn(site, typed.at.slice(0, 10)), inverter.arrays);
+  const light = known(typed.light);
+  const moment = Number.isNaN(wallMs)
+    ? null
+    : momentPower(own, { utcMs: utcOfWall(wallMs, offset), ghiWm2: null, poaWm2: light, airTempC: known(typed.airTempC) ?? 15 });
+  const acW = known(typed.acW);
+  const report =
+    inputs.length > 0
+      ? checkInverter(
+          {
+            inputs,
+            acV: known(typed.acV),
+            acA: known(typed.acA),
+            acW,
+            phases: typed.phases === "3" ? 3 : 1,
+            dayKwh: known(typed.dayKwh),
+            lifetimeKwh: known(typed.lifetimeKwh),
+          },
+          {
+            acRatedW: siteAcRatedW(own),
+            ratedEfficiencyFrac: inverter.ratedEfficiencyFrac,
+            maxDcV: inverter.maxDcV,
+            expectedW: moment?.expectedW ?? null,
+            expectedOffFrac: light === null ? CLOUDLESS_OFF : MEASURED_OFF,
+          },
+        )
+      : null;
+  const entry = (): NewEntryInput => ({
+    kind: "inverter-reading",
+    from: typed.at.slice(0, 10),
+    to: typed.at.slice(0, 10),
+    value: inverter.id,
+    note: [
+      typed.lights && `Lights: ${typed.lights}.`,
+      ...(report?.findings ?? []).map((finding) => inverterFindingInWords(finding, report!)),
+    ]
+      .filter(Boolean)
+      .join(" ")
+      .slice(0, 2000),
+    measured: {
+      at: typed.at,
+      ...Object.fromEntries(
+        inputs.flatMap(
+          ({ dcV, dcA }, k) =>
+            [
+              [`input ${k + 1} V`, dcV],
+              [`input ${k + 1} A`, dcA],
+            ] as const,
+        ),
+      ),
+      acV: known(typed.acV),
+      acA: known(typed.acA),
+      acW,
+      dayKwh: known(typed.dayKwh),
+      lifetimeKwh: known(typed.lifetimeKwh),
+    },
+  });
+  return (
+    <>
+      <p className={chapter.verdict} data-testid="inverter-verdict">
+        {report ? (
+          <Sentence report={report} moment={moment} measured={light !== null} />
+        ) : (
+          "Type what the display shows: volts and amperes of each DC input, then the AC side."
+        )}
+      </p>
+      <div className={`${chapter.columns} ${styles.columns}`}>
+        <section className={chapter.section}>
+          <h2>What the display shows</h2>
+          <div className={styles.fields}>
+            {site.inverters.length > 1 && (
+              <NativeSelect
+                label="Inverter"
+                data={site.inverters.map(({ id }) => id)}
+                value={inverter.id}
+                onChange={(event) => set({ inverter: event.currentTarget.value })}
+              />
+            )}
+            <DateField type="datetime-local" label="Clock on the site" value={typed.at} onChange={(at) => at && set({ at })} />
+          </div>
+          {typed.inputs.map((input, k) => (
+            // biome-ignore lint/suspicious/noArrayIndexKey: an input is its place on the inverter
+            <fieldset key={k} className={styles.fields} aria-label={`DC input ${k + 1}`}>
+              {(
+                [
+                  ["dcV", `Input ${k + 1}, V`],
+                  ["dcA", "A"],
+                  ["strings", "Strings"],
+                ] as const
+              ).map(([key, label]) => (
+                <NumberInput
+                  key={key}
+                  label={label}
+                  hideControls
+                  inputMode="decimal"
+                  value={input[key]}
+                  onChange={(value) => set({ inputs: typed.inputs.map((each, at) => (at === k ? { ...each, [key]: value } : each)) })}
+                />
+              ))}
+            </fieldset>
+          ))}
+          <Button variant="subtle" size="compact-sm" onClick={() => set({ inputs: [...typed.inputs, { dcV: "", dcA: "", strings: 1 }] })}>
+            Another input
+          </Button>
+          <div className={styles.fields}>
+            <NumberInput label="AC, V" hideControls inputMode="decimal" value={typed.acV} onChange={(acV) => set({ acV })} />
+            <NumberInput label="AC, A" hideControls inputMode="decimal" value={typed.acA} onChange={(acA) => set({ acA })} />
+            <NumberInput label="AC power, W" hideControls inputMode="decimal" value={typed.acW} onChange={(value) => set({ acW: value })} />
+            <SegmentedControl
+              classNames={segments}
+              size="xs"
+              data={[
+                { value: "1", label: "one phase" },
+                { value: "3", label: "three" },
+              ]}
+              value={typed.phases}
+              onChange={(phases) => set({ phases: phases === "3" ? "3" : "1" })}
+            />
+            <NumberInput label="Day, kWh" hideControls inputMode="decimal" value={typed.dayKwh} onChange={(dayKwh) => set({ dayKwh })} />
+            <NumberInput
+              label="Lifetime, kWh"
+              hideControls
+              inputMode="decimal"
+              value={typed.lifetimeKwh}
+              onChange={(lifetimeKwh) => set({ lifetimeKwh })}
+            />
+            <NumberInput
+              label="Light in the plane, W/m²"
+              hideControls
+              inputMode="decimal"
+              placeholder="cloudless"
+              value={typed.light}
+              onChange={(value) => set({ light: value })}
+            />
+            <NumberInput
+              label="Air, °C"
+              hideControls
+              inputMode="decimal"
+              value={typed.airTempC}
+              onChange={(airTempC) => set({ airTempC })}
+            />
+            <TextInput
+              className={styles.wide!}
+              label="State lights and messages, in your own words"
+              value={typed.lights}
+              onChange={(event) => set({ lights: event.currentTarget.value })}
+            />
+          </div>
+          <WriteDown slug={slug} entry={entry} disabled={report === null} />
+        </section>
+        <section className={chapter.section}>
+          {report && (
+            <>
+              <h2>What it says</h2>
+              <ul className={styles.steps}>
+                {report.findings.map((finding) => (
+                  <li key={finding} className={finding === "consistent" || finding === "at-rating" ? "" : chapter.clay}>
+                    {inverterFindingInWords(finding, report)}
+                  </li>
+                ))}
+              </ul>
+              <InputTable report={report} />
+            </>
+          )}
+          {moment && <MomentTable moment={moment} measured={light !== null} />}
+          <OrderLists />
+        </section>
+      </div>
+      <p className={chapter.caution}>
+        Read displays from the front. The order below is a reminder and never more: the maker’s procedure and the local code go before it,
+        and opening anything is a licensed electrician’s work.
+      </p>
+    </>
+  );
+}
+
+function Sentence({ report, moment, measured }: { report: InverterReport; moment: MomentPower | null; measured: boolean }) {
+  const { dcW, acW, efficiencyFrac, ofExpectedFrac } = report;
+  const isOff = report.findings.some((finding) => finding !== "consistent" && finding !== "at-rating");
+  return (
+    <span className={isOff ? chapter.clay : ""}>
+      {`${number(dcW)} W go in${acW === null ? "" : `, ${number(acW)} W come out`}${efficiencyFrac === null ? "" : ` (${percent(efficiencyFrac)})`}.`}
+      {moment &&
+        ofExpectedFrac !== null &&
+        ` ${measured ? "This light" : "A cloudless sky"} would give ${number(moment.expectedW)} W: ${percent(ofExpectedFrac, 0)} of it is there.`}
+    </span>
+  );
+}
+
+function InputTable({ report }: { report: InverterReport }) {
+  return (
+    <table className={chapter.table}>
+      <thead>
+        <tr>
+          <th scope="col">input</th>
+          <th scope="col">W</th>
+          <th scope="col">W a string</th>
+          <th scope="col">of the mean</th>
+        </tr>
+      </thead>
+      <tbody>
+        {report.inputs.map((input, k) => (
+          // biome-ignore lint/suspicious/noArrayIndexKey: an input is its place on the inverter
+          <tr key={k}>
+            <td>{k + 1}</td>
+            <td>{number(input.dcW)}</td>
+            <td>{number(input.perStringW)}</td>
+            <td className={Math.abs(input.ofMeanFrac - 1) > 0.1 ? chapter.clay : ""}>{percent(input.ofMeanFrac, 0)}</td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}
+
+const momentWorking = (moment: MomentPower, measured: boolean): Working => ({
+  title: "Expected at this moment",
+  value: number(moment.expectedW),
+  unit: "W",
+  formula: "one minute of the chain, from the light in the plane to the meter",
+  inputs: [
+    {
+      name: "Light in the plane",
+      value: `${number(moment.planeWm2)} W/m²`,
+      from: measured ? "typed" : "cloudless sky: Ineichen & Perez, 2002",
+    },
+    { name: "At nameplate", value: `${number(moment.referenceW)} W`, from: "nameplate × light ÷ 1000 W/m²" },
+    ...MODEL_ACCOUNTS.filter((account) => Math.abs(moment.accountsW[account]) >= 0.5).map((account) => ({
+      name: STAGE_NAMES[account],
+      value: `${number(-moment.accountsW[account])} W`,
+      from: "the chain",
+    })),
+  ],
+  source: "The chain of the Yield chapter, on one minute.",
+  assumptions: ["The inverter's arrays alone, as the book has them on this day; no snow and no downtime."],
+});
+
+/** Why it is not at nameplate: the waterfall of this moment. */
+function MomentTable({ moment, measured }: { moment: MomentPower; measured: boolean }) {
+  const steps = MODEL_ACCOUNTS.filter((account) => Math.abs(moment.accountsW[account]) >= 0.5);
+  return (
+    <>
+      <h2>Why it is not at nameplate</h2>
+      <ScrollBox label="From nameplate to the meter">
+        <table className={chapter.table}>
+          <tbody>
+            <tr>
+              <td>{`${measured ? "light that was read" : "cloudless sky"}, ${number(moment.planeWm2)} W/m² in the plane`}</td>
+              <td>{`${number(moment.referenceW)} W`}</td>
+            </tr>
+            {steps.map((account) => (
+              <tr key={account}>
+                <td>{STAGE_NAMES[account]}</td>
+                <td>{`${number(-moment.accountsW[account])} W`}</td>
+              </tr>
+            ))}
+          </tbody>
+          <tfoot>
+            <tr>
+              <td>expected at the meter</td>
+              <td>
+                <Figure working={() => momentWorking(moment, measured)}>{`${number(moment.expectedW)} W`}</Figure>
+              </td>
+            </tr>
+          </tfoot>
+        </table>
+      </ScrollBox>
+    </>
+  );
+}
+
+function OrderLists() {
+  return (
+    <>
+      <h2>Shutting down, in this order</h2>
+      <ol className={styles.steps}>
+        {SHUTDOWN.map((step) => (
+          <li key={step}>
+            <Checkbox label={step} />
+          </li>
+        ))}
+      </ol>
+      <h2>Starting up</h2>
+      <ol className={styles.steps}>
+        {STARTUP.map((step) => (
+          <li key={step}>
+            <Checkbox label={step} />
+          </li>
+        ))}
+      </ol>
+    </>
+  );
+}

@@ -1,0 +1,71 @@
+"use client";
+
+import { Anchor } from "@mantine/core";
+import { dateName } from "@/features/figures/format";
+import chapter from "@/features/look/Chapter.module.css";
+import { ScrollBox } from "@/features/look/ScrollBox";
+import type { FieldBookProps } from "../field-book-props";
+
+const KIND: Readonly<Record<FieldBookProps["reminders"][number]["kind"], string>> = {
+  tilt: "tilt",
+  cleaning: "cleaning",
+  inspection: "inspection",
+  insurance: "insurance",
+  warranty: "warranty",
+  own: "own date",
+};
+
+const often = (everyYears: number | null): string =>
+  everyYears === null ? "once" : everyYears === 1 ? "every year" : `every ${everyYears} years`;
+
+/** What is to come, the nearest first, and as a calendar to subscribe to. */
+export function RemindersView({ slug, reminders }: FieldBookProps) {
+  const [first] = reminders;
+  return (
+    <>
+      <p className={chapter.verdict}>
+        {first
+          ? `Next: ${first.title}, ${dateName(first.on)}.`
+          : "Nothing is due: a tilt schedule, a warranty, an inspection or own dates would stand here."}
+      </p>
+      <section className={chapter.section}>
+        <h2>What is to come</h2>
+        <ScrollBox label="Reminders">
+          <table className={chapter.table}>
+            <thead>
+              <tr>
+                <th scope="col">on</th>
+                <th scope="col" style={{ textAlign: "left" }}>
+                  kind
+                </th>
+                <th scope="col" style={{ textAlign: "left" }}>
+                  what
+                </th>
+                <th scope="col" style={{ textAlign: "left" }}>
+                  how often
+                </th>
+              </tr>
+            </thead>
+            <tbody>
+              {reminders.map(({ kind, on, title, text, everyYears }) => (
+                <tr key={`${kind} ${on} ${title}`}>
+                  <td>{on}</td>
+                  <td style={{ textAlign: "left" }}>{KIND[kind]}</td>
+                  <td style={{ textAlign: "left", whiteSpace: "normal" }}>
+                    {title}
+                    {text && <div className={chapter.soft}>{text}</div>}
+                  </td>
+                  <td style={{ textAlign: "left" }}>{often(everyYears)}</td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </ScrollBox>
+        <p>
+          <Anchor href={`/api/books/${slug}/reminders`}>Calendar file (iCalendar)</Anchor>, with an alarm a week and a day before. Own dates
+          stand in the site document under <code>reminders</code>.
+        </p>
+      </section>
+    </>
+  );
+}

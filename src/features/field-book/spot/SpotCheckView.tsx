@@ -1,0 +1,346 @@
+"use client";
+
+import { Button, NativeSelect, NumberInput, TextInput } from "@mantine/core";
+import { useLocalStorage } from "@mantine/hooks";
+import { ReadingsOnCurve } from "@/charts";
+import { doubtInWords, judgedInWords, QUANTITY_NAMES, QUANTITY_UNITS, spotFigure, spotInWords } from "@/contracts/electrical-words";
+import type { NewEntryInput } from "@/contracts/field-book";
+import { type SpotModule, type SpotReport, spotCheck, spotCurve, spotDoubts, USUAL_INSTRUMENTS } from "@/core/electrical";
+import { fitDatasheet } from "@/core/module";
+import type { ModuleType } from "@/core/site";
+import { Figure } from "@/features/figures/Figure";
+import { number } from "@/features/figures/format";
+import chapter from "@/features/look/Chapter.module.css";
+import { ScrollBox } from "@/features/look/ScrollBox";
+import { ChartFrame } from "@/features/save/ChartFrame";
+import { spotWorking } from "@/features/workings/field-workings";
+import styles from "../FieldBook.module.css";
+import type { FieldBookProps } from "../field-book-props";
+import { WriteDown } from "../WriteDown";
+import { blankPosition, type Position, readingOf } from "./spot-state";
+
+interface Typed {
+  readonly module: string;
+  readonly series: number;
+  readonly positions: readonly Position[];
+  readonly chosen: number;
+  readonly maxV: number;
+  readonly maxA: number;
+  readonly irradiancePercent: number;
+  readonly currentPercent: number;
+}
+
+const USUAL_METER = { maxV: 1000, maxA: 20 };
+
+function moduleOf(module: ModuleType, modulesInSeries: number): SpotModule | null {
+  const { iscA, vocV, impA, vmpV, alphaIscPerK, betaVocPerK, cellsInSeries, bypassDiodes } = module;
+  if (iscA === null || vocV === null || impA === null || vmpV === null || cellsInSeries === null) return null;
+  const reference = fitDatasheet({ iscA, vocV, impA, vmpV, alphaIscPerK, betaVocPerK, cellsInSeries });
+  return reference && { reference, modulesInSeries, bypassDiodes };
+}
+
+/** Irradiance meter, thermometer and multimeter at a module or string, against what this light and warmth give. */
+export function SpotCheckView({ slug, site, nowUtcMs }: FieldBookProps) {
+  const [typed, setTyped] = useLocalStorage<Typed>({
+    key: `dusty-ledger:spot-draft:${slug}`,
+    defaultValue: {
+      module: site.arrays[0]!.module,
+      series: 1,
+      positions: [blankPosition("module 1")],
+      chosen: 0,
+      ...USUAL_METER,
+      irradiancePercent: USUAL_INSTRUMENTS.irradianceFrac * 100,
+      currentPercent: USUAL_INSTRUMENTS.currentFrac * 100,
+    },
+  });
+  const set = (change: Partial<Typed>): void => setTyped((held) => ({ ...held, ...change }));
+  const name = typed.module in site.modules ? typed.module : site.arrays[0]!.module;
+  const module = moduleOf(site.modules[name]!, typed.series);
+  const terms = { ...USUAL_INSTRUMENTS, irradianceFrac: typed.irradiancePercent / 100, currentFrac: typed.currentPercent / 100 };
+  const meter = { maxV: typed.maxV, maxA: typed.maxA };
+  const rows = typed.positions.map((position) => {
+    const reading = readingOf(position);
+    const doubts = reading ? spotDoubts(reading, typed.series, meter) : [];
+    const report = module && reading && doubts.length === 0 ? spotCheck(module, reading, terms) : null;
+    return { position, reading, report, words: reading ? doubts.map((doubt) => doubtInWords(doubt, reading, meter, typed.series)) : [] };
+  });
+  const chosen = rows[Math.min(typed.chosen, rows.length - 1)]!;
+  const update = (k: number, change: Partial<Position>): void =>
+    set({ positions: typed.positions.map((position, at) => (at === k ? { ...position, ...change } : position)), chosen: k });
+  const done = rows.filter(({ report }) => report !== null);
+  const entry = (): NewEntryInput => {
+    const today = new Date(nowUtcMs).toISOString().slice(0, 10);
+    return {
+      ...{ kind: "spot-check", from: today, to: today },
+      note: done
+        .map(({ position, report }) => `${position.name}: ${spotInWords(report!)}`)
+        .join(" ")
+        .slice(0, 2000),
+      value: `${name}, ${typed.series} in series`.slice(0, 200),
+      measured: Object.fromEntries(
+        done
+          .slice(0, 12)
+          .flatMap(({ position, reading }) =>
+            Object.entries(reading!).map(([key, value]) => [`${position.name} ${key}`.slice(0, 60), value]),
+          ),
+      ),
+    };
+  };
+  if (!module)
+    return (
+      <p className={chapter.verdict}>
+        {`“${name}” lacks figures of its datasheet (Voc, Isc, Vmp, Imp, cells in series): enter them in the Site chapter, then a reading can be judged.`}
+      </p>
+    );
+  return (
+    <>
+      <p className={chapter.verdict} data-testid="spot-verdict">
+        {chosen.words.length > 0 ? (
+          <span className={chapter.clay}>{chosen.words.join(" ")}</span>
+        ) : chosen.report ? (
+          <Verdict report={chosen.report} name={chosen.position.name} />
+        ) : (
+          "Give the light in the plane of the modules and the temperature on their back, then what the multimeter shows."
+        )}
+      </p>
+      <div className={`${chapter.columns} ${styles.columns}`}>
+        <section className={chapter.section}>
+          <h2>What was read</h2>
+          <div className={styles.fields}>
+            <NativeSelect
+              label="Module"
+              data={Object.keys(site.modules)}
+              value={name}
+              onChange={(event) => set({ module: event.currentTarget.value })}
+            />
+            <NumberInput
+              label="Modules in series"
+              hideControls
+              min={1}
+              allowDecimal={false}
+              value={typed.series}
+              onChange={(value) => set({ series: Number(value) || 1 })}
+            />
+          </div>
+          {typed.positions.map((position, k) => (
+            <PositionFields
+              // biome-ignore lint/suspicious/noArrayIndexKey: a position is its place in the list
+              key={k}
+              position={position}
+              onChange={(change) => update(k, change)}
+              onFocus={() => set({ chosen: k })}
+              onDrop={typed.positions.length > 1 ? () => set({ positions: typed.positions.filter((_, at) => at !== k), chosen: 0 }) : null}
+            />
+          ))}
+          <Button
+            variant="subtle"
+            size="compact-sm"
+            onClick={() =>
+              set({
+                positions: [...typed.positions, blankPosition(`module ${typed.positions.length + 1}`)],
+                chosen: typed.positions.length,
+              })
+            }
+          >
+            Another position
+          </Button>
+          <details>
+            <summary>Instruments</summary>
+            <div className={styles.fields}>
+              <NumberInput
+                label="Multimeter bears, V"
+                hideControls
+                min={1}
+                value={typed.maxV}
+                onChange={(value) => set({ maxV: Number(value) || USUAL_METER.maxV })}
+              />
+              <NumberInput
+                label="and, A"
+                hideControls
+                min={0.1}
+                value={typed.maxA}
+                onChange={(value) => set({ maxA: Number(value) || USUAL_METER.maxA })}
+              />
+              <NumberInput
+                label="Irradiance ±, %"
+                hideControls
+                min={0.5}
+                max={30}
+                value={typed.irradiancePercent}
+                onChange={(value) => set({ irradiancePercent: Number(value) || 5 })}
+              />
+              <NumberInput
+                label="Current ±, %"
+                hideControls
+                min={0.1}
+                max={30}
+                value={typed.currentPercent}
+                onChange={(value) => set({ currentPercent: Number(value) || 2 })}
+              />
+            </div>
+          </details>
+          <WriteDown slug={slug} entry={entry} disabled={done.length === 0} />
+        </section>
+        <section className={chapter.section}>
+          {chosen.report && chosen.reading && (
+            <ChartFrame
+              title="Where the readings lie"
+              note={`${chosen.position.name}, ${number(chosen.reading.irradianceWm2)} W/m², cells at ${number(chosen.report.cellTempC)} °C`}
+              fileName={`${slug}-spot-check`}
+              height={270}
+              summary={spotInWords(chosen.report)}
+              table={() => [
+                ["voltage_v", "current_a"],
+                ...spotCurve(module, chosen.reading!.irradianceWm2, chosen.report!.cellTempC).map((p) => [p.voltageV, p.currentA]),
+              ]}
+            >
+              {(width) => (
+                <ReadingsOnCurve
+                  width={width}
+                  height={270}
+                  withPower
+                  curve={spotCurve(module, chosen.reading!.irradianceWm2, chosen.report!.cellTempC)}
+                  readings={pointsOf(chosen.reading!, chosen.report!)}
+                />
+              )}
+            </ChartFrame>
+          )}
+          {done.length > 0 && <SpotTable rows={rows} terms={terms} module={name} onChoose={(k) => set({ chosen: k })} />}
+        </section>
+      </div>
+      <p className={chapter.caution}>
+        Strings are live in daylight, up to 1,500 V: only with a meter and leads rated for it (CAT III or IV), dry hands, and not alone.
+        Never open a connector that carries current: the arc does not go out. Isc is read with a DC clamp or a meter whose range holds it,
+        never across a battery. Maker’s procedure, local code and a licensed electrician come first.
+      </p>
+    </>
+  );
+}
+
+function Verdict({ report, name }: { report: SpotReport; name: string }) {
+  const isOff = report.judged.some(({ verdict }) => verdict !== "as-expected");
+  return (
+    <span className={isOff ? chapter.clay : ""}>
+      {`${name}: ${spotInWords(report)}`}
+      {report.impliedIrradianceWm2 !== null && isOff && ` The current speaks of ${number(report.impliedIrradianceWm2)} W/m².`}
+      {report.impliedCellTempC !== null && isOff && ` The voltage speaks of cells at ${number(report.impliedCellTempC)} °C.`}
+    </span>
+  );
+}
+
+const FIELDS = [
+  ["irradianceWm2", "Light, W/m²"],
+  ["moduleTempC", "Back, °C"],
+  ["vocV", "Voc, V"],
+  ["iscA", "Isc, A"],
+  ["operatingV", "Working, V"],
+  ["operatingA", "Working, A"],
+] as const;
+
+interface PositionProps {
+  readonly position: Position;
+  readonly onChange: (change: Partial<Position>) => void;
+  readonly onFocus: () => void;
+  readonly onDrop: (() => void) | null;
+}
+
+function PositionFields({ position, onChange, onFocus, onDrop }: PositionProps) {
+  return (
+    <fieldset className={styles.fields} onFocus={onFocus} aria-label={position.name}>
+      <TextInput
+        className={styles.wide!}
+        label="Position"
+        value={position.name}
+        maxLength={60}
+        onChange={(event) => onChange({ name: event.currentTarget.value })}
+        rightSection={
+          onDrop && (
+            <Button variant="subtle" size="compact-xs" onClick={onDrop} aria-label={`Drop ${position.name}`}>
+              drop
+            </Button>
+          )
+        }
+        rightSectionWidth={54}
+      />
+      {FIELDS.map(([key, label]) => (
+        <NumberInput
+          key={key}
+          label={label}
+          hideControls
+          inputMode="decimal"
+          value={position[key]}
+          onChange={(value) => onChange({ [key]: value })}
+        />
+      ))}
+    </fieldset>
+  );
+}
+
+function pointsOf(reading: NonNullable<ReturnType<typeof readingOf>>, { judged }: SpotReport) {
+  const off = (quantity: string): boolean => judged.find((each) => each.quantity === quantity)?.verdict !== "as-expected";
+  const { vocV, iscA, operatingV, operatingA } = reading;
+  return [
+    ...(vocV === null ? [] : [{ label: "Voc", voltageV: vocV, currentA: 0, isOff: off("vocV") }]),
+    ...(iscA === null ? [] : [{ label: "Isc", voltageV: 0, currentA: iscA, isOff: off("iscA") }]),
+    ...(operatingV === null || operatingA === null
+      ? []
+      : [{ label: "working", voltageV: operatingV, currentA: operatingA, isOff: off("operatingA") }]),
+  ];
+}
+
+interface TableProps {
+  readonly rows: readonly {
+    readonly position: Position;
+    readonly reading: ReturnType<typeof readingOf>;
+    readonly report: SpotReport | null;
+  }[];
+  readonly terms: typeof USUAL_INSTRUMENTS;
+  readonly module: string;
+  readonly onChoose: (k: number) => void;
+}
+
+/** All positions side by side: behind glass, out of the beam, outside. */
+function SpotTable({ rows, terms, module, onChoose }: TableProps) {
+  return (
+    <ScrollBox label="Readings">
+      <table className={chapter.table}>
+        <thead>
+          <tr>
+            <th scope="col">position</th>
+            <th scope="col" style={{ textAlign: "left" }}>
+              quantity
+            </th>
+            <th scope="col">read</th>
+            <th scope="col">expected</th>
+            <th scope="col">share</th>
+          </tr>
+        </thead>
+        <tbody>
+          {rows.flatMap(({ position, reading, report }, k) =>
+            (report?.judged ?? []).map((judged, j) => (
+              <tr key={`${position.name} ${judged.quantity}`} title={judgedInWords(judged)}>
+                <td>
+                  {j === 0 && (
+                    <Button variant="subtle" size="compact-xs" onClick={() => onChoose(k)}>
+                      {position.name}
+                    </Button>
+                  )}
+                </td>
+                <td style={{ textAlign: "left" }}>{QUANTITY_NAMES[judged.quantity]}</td>
+                <td className={judged.verdict === "as-expected" ? "" : chapter.clay}>
+                  {`${spotFigure(judged.quantity, judged.read)} ${QUANTITY_UNITS[judged.quantity]}`}
+                </td>
+                <td>
+                  <Figure plain working={() => spotWorking(judged, reading!, report!, terms, module)}>
+                    {`${spotFigure(judged.quantity, judged.expected)} ± ${spotFigure(judged.quantity, judged.plusMinus)}`}
+                  </Figure>
+                </td>
+                <td>{`${number((judged.read / judged.expected) * 100)} %`}</td>
+              </tr>
+            )),
+          )}
+        </tbody>
+      </table>
+    </ScrollBox>
+  );
+}

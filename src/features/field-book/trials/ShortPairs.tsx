@@ -1,0 +1,93 @@
+"use client";
+
+import { Button, NumberInput } from "@mantine/core";
+import { useState } from "react";
+import { siteOn } from "@/core/site";
+import { momentPowerW } from "@/core/tilt";
+import { utcOfWall, zoneOffset } from "@/core/time";
+import { type ShortPair, shortPairs } from "@/core/trial";
+import { number, percent } from "@/features/figures/format";
+import chapter from "@/features/look/Chapter.module.css";
+import { DateField } from "@/features/look/DateField";
+import { ScrollBox } from "@/features/look/ScrollBox";
+import styles from "../FieldBook.module.css";
+import type { FieldBookProps } from "../field-book-props";
+
+interface Row {
+  readonly at: string;
+  readonly tiltA: number | string;
+  readonly tiltB: number | string;
+  readonly readA: number | string;
+  readonly readB: number | string;
+}
+
+/** Readings by hand, flat and tilted minutes apart, against what the model expects of those very minutes. */
+export function ShortPairs({ site, nowUtcMs }: FieldBookProps) {
+  const offset = zoneOffset(site.place.timeZone);
+  const today = new Date(nowUtcMs + offset(nowUtcMs)).toISOString().slice(0, 10);
+  const [rows, setRows] = useState<readonly Row[]>([{ at: `${today}T09:30`, tiltA: 0, tiltB: 45, readA: "", readB: "" }]);
+  const array = site.arrays[0]!;
+  const pairs = rows.flatMap(({ at, tiltA, tiltB, readA, readB }): ShortPair[] => {
+    const wallMs = Date.parse(`${at}:00Z`);
+    if ([readA, readB, tiltA, tiltB].some((value) => value === "") || Number.isNaN(wallMs)) return [];
+    const stood = siteOn(site, at.slice(0, 10));
+    const moment = { utcMs: utcOfWall(wallMs, offset), ghiWm2: null, airTempC: 15 };
+    const [expectedA = 0, expectedB = 0] = momentPowerW(stood, array.id, moment, [Number(tiltA), Number(tiltB)]);
+    return [{ at, readA: Number(readA), readB: Number(readB), expectedA, expectedB }];
+  });
+  const report = pairs.length > 0 ? shortPairs(pairs) : null;
+  const set = (k: number, change: Partial<Row>): void => setRows(rows.map((row, at) => (at === k ? { ...row, ...change } : row)));
+  return (
+    <section className={chapter.section}>
+      <h2>By hand, minutes apart</h2>
+      <p className={chapter.soft}>
+        {report
+          ? `The second way of standing gave ${percent(report.readFrac, 0)} against the first; a cloudless sky would give ${percent(report.expectedFrac, 0)}.`
+          : `Flat against tilted, say: read watts or amperes both ways within a few minutes. Expected is ${array.name || array.id} under a cloudless sky.`}
+      </p>
+      {rows.map((row, k) => (
+        // biome-ignore lint/suspicious/noArrayIndexKey: a pair is its place in the list
+        <div key={k} className={styles.fields}>
+          <DateField type="datetime-local" label="Clock on the site" value={row.at} onChange={(at) => set(k, { at })} />
+          {(
+            [
+              ["tiltA", "First tilt, °"],
+              ["readA", "read, W or A"],
+              ["tiltB", "Second tilt, °"],
+              ["readB", "read, W or A"],
+            ] as const
+          ).map(([key, label]) => (
+            <NumberInput key={key} label={label} hideControls min={0} value={row[key]} onChange={(value) => set(k, { [key]: value })} />
+          ))}
+        </div>
+      ))}
+      <Button variant="subtle" size="compact-sm" onClick={() => setRows([...rows, { ...rows.at(-1)!, readA: "", readB: "" }])}>
+        Another pair
+      </Button>
+      {report && (
+        <ScrollBox label="Pairs">
+          <table className={chapter.table}>
+            <thead>
+              <tr>
+                <th scope="col">at</th>
+                <th scope="col">gain read</th>
+                <th scope="col">gain expected</th>
+                <th scope="col">agree within a tenth</th>
+              </tr>
+            </thead>
+            <tbody>
+              {report.pairs.map((pair) => (
+                <tr key={`${pair.at} ${pair.readA} ${pair.readB}`}>
+                  <td>{pair.at.replace("T", " ")}</td>
+                  <td>{percent(pair.readFrac, 0)}</td>
+                  <td>{`${percent(pair.expectedFrac, 0)} (${number(pair.expectedA)} and ${number(pair.expectedB)} W)`}</td>
+                  <td className={pair.agrees ? "" : chapter.clay}>{pair.agrees ? "yes" : "no: a cloud, a wrong hour, or another tilt"}</td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </ScrollBox>
+      )}
+    </section>
+  );
+}

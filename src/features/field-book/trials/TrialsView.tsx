@@ -1,0 +1,276 @@
+"use client";
+
+import { NativeSelect, NumberInput } from "@mantine/core";
+import { useState } from "react";
+import { SideBars } from "@/charts";
+import type { NewEntryInput } from "@/contracts/field-book";
+import { confounders, differenceInWords, naiveReasons, trialVerdict } from "@/contracts/trial-words";
+import { DIFFERING, type Differing, differenceFrac, type Group, type TrialReport } from "@/core/trial";
+import { Figure } from "@/features/figures/Figure";
+import { monthName, number, percent, yearsAndMonths } from "@/features/figures/format";
+import chapter from "@/features/look/Chapter.module.css";
+import { DateField } from "@/features/look/DateField";
+import { Refused } from "@/features/problems/ProblemList";
+import { ChartFrame } from "@/features/save/ChartFrame";
+import { trialWorking, trialYearWorking } from "@/features/workings/field-workings";
+import styles from "../FieldBook.module.css";
+import type { FieldBookProps } from "../field-book-props";
+import { WriteDown } from "../WriteDown";
+import { ShortPairs } from "./ShortPairs";
+import { useTrial } from "./use-trial-engine";
+
+/** Two sides at one metering point: who gives more a kilowatt-peak, how sure, and what can't be told apart. */
+export function TrialsView(props: FieldBookProps) {
+  const { slug, site, trialMeters, nowUtcMs } = props;
+  const apart = trialMeters.filter(({ id }) => (site.meters.find((meter) => meter.id === id)?.arrays.length ?? 0) < site.arrays.length);
+  const sides = apart.length >= 2 ? apart : trialMeters;
+  const [a, setA] = useState(sides[0]?.id ?? "");
+  const [b, setB] = useState(sides[1]?.id ?? "");
+  const [from, setFrom] = useState("");
+  const [to, setTo] = useState("");
+  const query = new URLSearchParams({ a, b, ...(from ? { from } : {}), ...(to ? { to } : {}) });
+  const { answer, refusal, busy } = useTrial(sides.length < 2 ? null : `/api/books/${slug}/trial?${query}`);
+  return (
+    <>
+      <p className={chapter.verdict} data-testid="trial-verdict">
+        {sides.length < 2
+          ? "A trial sets two meters of one site against each other: name a second meter with its arrays in the Site chapter, and bring its readings in the Readings chapter."
+          : answer
+            ? trialVerdict(answer).text
+            : busy
+              ? "Both sides are being paired …"
+              : "The two sides share no lit time."}
+      </p>
+      {refusal && <Refused refusal={refusal} />}
+      {sides.length >= 2 && (
+        <div className={styles.fields}>
+          <NativeSelect
+            label="First side"
+            data={sides.map(({ id, name }) => ({ value: id, label: name }))}
+            value={a}
+            onChange={(event) => setA(event.currentTarget.value)}
+          />
+          <NativeSelect
+            label="Second side"
+            data={sides.map(({ id, name }) => ({ value: id, label: name }))}
+            value={b}
+            onChange={(event) => setB(event.currentTarget.value)}
+          />
+          <DateField label="From (all there is)" value={from} onChange={setFrom} />
+          <DateField label="To" value={to} onChange={setTo} />
+        </div>
+      )}
+      {answer && (
+        <TrialAnswer
+          slug={slug}
+          report={answer}
+          currency={site.currency}
+          price={Number(site.money.tariff.importPerKwh ?? 0)}
+          nowUtcMs={nowUtcMs}
+        />
+      )}
+      <ShortPairs {...props} />
+    </>
+  );
+}
+
+interface AnswerProps {
+  readonly slug: string;
+  readonly report: TrialReport;
+  readonly currency: string;
+  readonly price: number;
+  readonly nowUtcMs: number;
+}
+
+function TrialAnswer({ slug, report, currency, price, nowUtcMs }: AnswerProps) {
+  const { a, b, difference, naive, year, ends } = report;
+  const [tested, setTested] = useState<Differing | "">("");
+  const others = confounders(report.differs, tested === "" ? null : tested);
+  const entry = (): NewEntryInput => {
+    const today = new Date(nowUtcMs).toISOString().slice(0, 10);
+    return {
+      ...{ kind: "trial", from: today, to: today },
+      note: `${trialVerdict(report).text} Not told apart: ${others.map(({ what }) => differenceInWords(what)).join(", ") || "nothing known"}.`.slice(
+        0,
+        2000,
+      ),
+      measured: {
+        differenceFrac: difference.frac,
+        low: difference.low,
+        high: difference.high,
+        pairedDays: report.pairedDays,
+        yearFrac: year?.frac ?? null,
+      },
+    };
+  };
+  return (
+    <div className={`${chapter.columns} ${styles.columns}`}>
+      <section className={chapter.section}>
+        <h2>The difference, and the hurried one</h2>
+        <table className={chapter.table}>
+          <thead>
+            <tr>
+              <th scope="col">kWh a kilowatt-peak</th>
+              <th scope="col">{a.name}</th>
+              <th scope="col">{b.name}</th>
+              <th scope="col">difference</th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr>
+              <td>paired, {report.pairedDays} days</td>
+              <td>{number(sum(report.months, "a"))}</td>
+              <td>{number(sum(report.months, "b"))}</td>
+              <td>
+                <Figure working={() => trialWorking(report)}>{percent(difference.frac)}</Figure>
+              </td>
+            </tr>
+            {year && (
+              <tr>
+                <td>whole year, by season</td>
+                <td>{number(year.a)}</td>
+                <td>{number(year.b)}</td>
+                <td>
+                  <Figure working={() => trialYearWorking(report)}>{percent(year.frac)}</Figure>
+                </td>
+              </tr>
+            )}
+            <tr className={chapter.soft}>
+              <td>raw, stretched by days</td>
+              <td className={styles.naive}>{number(naive.a)}</td>
+              <td className={styles.naive}>{number(naive.b)}</td>
+              <td className={styles.naive}>{percent(naive.frac)}</td>
+            </tr>
+          </tbody>
+        </table>
+        <ul className={styles.steps}>
+          {naiveReasons(report).map((reason) => (
+            <li key={reason}>{reason}</li>
+          ))}
+        </ul>
+        <h2>What differs besides</h2>
+        <NativeSelect
+          label="The thing that is tried"
+          data={[
+            { value: "", label: "not said" },
+            ...DIFFERING.filter((what) => report.differs.some((each) => each.what === what)).map((what) => ({
+              value: what,
+              label: differenceInWords(what),
+            })),
+          ]}
+          value={tested}
+          onChange={(event) => setTested(event.currentTarget.value as Differing | "")}
+        />
+        {others.length > 0 ? (
+          <ul className={styles.steps}>
+            {others.map(({ what, a: left, b: right }) => (
+              <li key={what}>
+                <span className={chapter.clay}>{differenceInWords(what)}</span>
+                <div className={chapter.soft}>{`${left || "none"} | ${right || "none"}`}</div>
+              </li>
+            ))}
+          </ul>
+        ) : (
+          <p className={chapter.soft}>By the book nothing else does.</p>
+        )}
+        {others.length > 0 && (
+          <p className={chapter.soft}>The trial can’t tell these apart from what it tries: the difference holds them all.</p>
+        )}
+        <BetterSide {...{ report, currency, price }} />
+        <WriteDown slug={slug} entry={entry} />
+      </section>
+      <section className={chapter.section}>
+        <Bars
+          title="By month"
+          groups={report.months}
+          mean={difference.frac}
+          label={(key) => monthName(key, "short")}
+          weights={report.months.map(({ pairedFrac }) => pairedFrac)}
+          name={`${slug}-trial-months`}
+        />
+        <Bars title="By hour of the day" groups={report.hours} mean={difference.frac} label={(key) => key} name={`${slug}-trial-hours`} />
+        {report.light.length > 0 && (
+          <Bars
+            title="By light, W/m² in the plane"
+            groups={report.light}
+            mean={difference.frac}
+            label={(key) => `${key}+`}
+            name={`${slug}-trial-light`}
+          />
+        )}
+        <p>
+          {`Who wakes first: ${a.name} on ${ends.startsFirst.a} days, ${b.name} on ${ends.startsFirst.b}, together on ${ends.startsFirst.together}. `}
+          {`Who works last: ${a.name} on ${ends.stopsLast.a}, ${b.name} on ${ends.stopsLast.b}, together on ${ends.stopsLast.together}. `}
+          {[a, b]
+            .map(({ name, clipping }) => `${name} lay on its rating on ${clipping.days} days (${number(clipping.hours, 1)} h). `)
+            .join("")}
+        </p>
+      </section>
+    </div>
+  );
+}
+
+const sum = (groups: readonly Group[], side: "a" | "b"): number => groups.reduce((total, group) => total + group[side], 0);
+
+interface BarsProps {
+  readonly title: string;
+  readonly groups: readonly Group[];
+  readonly mean: number;
+  readonly label: (key: string) => string;
+  readonly weights?: readonly number[];
+  readonly name: string;
+}
+
+/** A group that holds less than this share of the middle one's energy says nothing in a picture. */
+const THIN = 0.04;
+
+function Bars({ title, groups, mean, label, weights, name }: BarsProps) {
+  const most = Math.max(...groups.map((group) => group.a));
+  const bars = groups.map((group, k) => ({
+    key: group.key,
+    label: label(group.key),
+    frac: group.a > THIN * most ? differenceFrac(group) : null,
+    weight: weights?.[k] ?? 1,
+  }));
+  return (
+    <ChartFrame
+      title={title}
+      note="second side against the first; dashed: all together"
+      fileName={name}
+      height={150}
+      summary={bars.map(({ label: text, frac }) => `${text}: ${frac === null ? "too little" : percent(frac)}`).join("; ")}
+      table={() => [
+        ["group", "first_kwh_per_kwp", "second_kwh_per_kwp", "difference_frac"],
+        ...groups.map((group) => [group.key, group.a, group.b, differenceFrac(group)]),
+      ]}
+    >
+      {(width) => <SideBars bars={bars} mean={mean} width={width} height={150} />}
+    </ChartFrame>
+  );
+}
+
+/** What the better side may cost more, and when that comes back. */
+function BetterSide({ report, currency, price }: { report: TrialReport; currency: string; price: number }) {
+  const [extra, setExtra] = useState<number | string>("");
+  const [perKwh, setPerKwh] = useState<number | string>(price || "");
+  const { year, a, b } = report;
+  const verdict = trialVerdict(report).kind;
+  if (!year || verdict === "level") return null;
+  const [better, other] = verdict === "b" ? [b, a] : [a, b];
+  const extraKwh = Math.abs(year.b - year.a) * other.kwp;
+  const worth = extraKwh * Number(perKwh || 0);
+  const years = worth > 0 && Number(extra) > 0 ? Number(extra) / worth : null;
+  return (
+    <>
+      <h2>Is it worth it</h2>
+      <div className={styles.fields}>
+        <NumberInput label={`${better.name} costs more by, ${currency}`} hideControls min={0} value={extra} onChange={setExtra} />
+        <NumberInput label={`A kWh, ${currency}`} hideControls min={0} value={perKwh} onChange={setPerKwh} />
+      </div>
+      <p>
+        {`On the ${number(other.kwp, 1)} kWp of ${other.name} it would bring ${number(extraKwh)} kWh a year more${worth > 0 ? `, worth ${number(worth)} ${currency}` : ""}. `}
+        {years !== null && `Back after ${yearsAndMonths(years)}, at today's price and with all that the sides differ in.`}
+      </p>
+    </>
+  );
+}

@@ -1,4 +1,5 @@
 export { type AxisAge, ageOnAxis } from "./age-on-axis";
+export { hourProfile } from "./hour-profile";
 export { curveOf, type InverterGroup, inverterGroups, ratedDcW } from "./inverter-groups";
 export { type LitSky, litSky, type SkyModules } from "./lit-sky";
 export { type Moment, type MomentPower, momentPower } from "./moment";

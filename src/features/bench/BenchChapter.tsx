@@ -3,25 +3,38 @@
 import { useGeometry } from "@/features/geometry/use-geometry";
 import chapter from "@/features/look/Chapter.module.css";
 import { ViewTabs } from "@/features/look/ViewTabs";
-import { BENCH_VIEWS, type BenchProps, type BenchView } from "./bench-views";
+import { BENCH_VIEWS, type BenchProps, type BenchView, GEOMETRY_VIEWS } from "./bench-views";
+import { CableBench } from "./cable/CableBench";
+import { LoadsBench } from "./loads/LoadsBench";
+import { MixedBench } from "./mixed/MixedBench";
+import { ModulesBench } from "./modules/ModulesBench";
 import { RoofOrGround } from "./RoofOrGround";
 import { RowsBench } from "./RowsBench";
+import { SnowBench } from "./snow/SnowBench";
 import { TiltPlanner } from "./TiltPlanner";
 
 /** The calculators that the job keeps needing, fed from the book. */
 export function BenchChapter({ view, ...props }: BenchProps & { readonly view: BenchView }) {
-  const { slug, site, year } = props;
-  const { engine, refusal, inPlane } = useGeometry(slug, year);
   return (
     <div className={chapter.page}>
-      <ViewTabs title={site.name} views={BENCH_VIEWS} view={view} href={(id) => `/books/${slug}/bench?view=${id}`} />
-      {refusal && <p className={chapter.clay}>{`${refusal.message} ${refusal.help}`}</p>}
-      {inPlane && view !== "rows" && <InPlaneNote />}
-      {!inPlane && view === "tilt" && <TiltPlanner {...props} engine={engine} />}
+      <ViewTabs title={props.site.name} views={BENCH_VIEWS} view={view} href={(id) => `/books/${props.slug}/bench?view=${id}`} />
+      {GEOMETRY_VIEWS.includes(view) && <GeometryBench view={view} {...props} />}
       {view === "rows" && <RowsBench {...props} />}
-      {!inPlane && view === "ground" && <RoofOrGround {...props} engine={engine} />}
+      {view === "mixed" && <MixedBench {...props} />}
+      {view === "cable" && <CableBench {...props} />}
+      {view === "modules" && <ModulesBench {...props} />}
+      {view === "snow" && <SnowBench {...props} />}
+      {view === "loads" && <LoadsBench {...props} />}
     </div>
   );
+}
+
+/** Benches that ask what other planes would see. */
+function GeometryBench({ view, ...props }: BenchProps & { readonly view: BenchView }) {
+  const { engine, refusal, inPlane } = useGeometry(props.slug, props.year);
+  if (refusal) return <p className={chapter.clay}>{`${refusal.message} ${refusal.help}`}</p>;
+  if (inPlane) return <InPlaneNote />;
+  return view === "tilt" ? <TiltPlanner {...props} engine={engine} /> : <RoofOrGround {...props} engine={engine} />;
 }
 
 /** Some weather can't answer what these benches ask. */

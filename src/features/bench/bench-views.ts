@@ -5,8 +5,15 @@ export const BENCH_VIEWS = [
   { id: "tilt", name: "Tilt planner" },
   { id: "rows", name: "Rows and snow" },
   { id: "ground", name: "Roof or ground" },
+  { id: "mixed", name: "Mixed strings" },
+  { id: "cable", name: "Strings and cable" },
+  { id: "modules", name: "Modules" },
+  { id: "snow", name: "Snow and dirt" },
+  { id: "loads", name: "Loads and battery" },
 ] as const;
 export type BenchView = (typeof BENCH_VIEWS)[number]["id"];
+/** Those that need the geometry engine. */
+export const GEOMETRY_VIEWS: readonly BenchView[] = ["tilt", "ground"];
 
 export interface BenchProps {
   readonly slug: string;

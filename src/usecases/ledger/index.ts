@@ -3,4 +3,4 @@ export { daySums, glanceOf } from "./glance";
 export { type LedgerInput, type OpenLedger, openLedger } from "./open-ledger";
 export type { ReadingStore, StoredSeries, StoredSparse } from "./ports";
 export { uncertaintyOf, wholeYearsKwh } from "./uncertainty";
-export { yearsOf, yearWeather } from "./year-weather";
+export { allWeather, yearsOf, yearWeather } from "./year-weather";

@@ -1,0 +1,332 @@
+"use client";
+
+import { Button, NativeSelect, NumberInput, Slider } from "@mantine/core";
+import { useMemo, useState } from "react";
+import { ReadingsOnCurve } from "@/charts";
+import { type MixedPart, type MixedStrings, mixedStringsSchema } from "@/contracts/mixed-string";
+import { mixedReport, pairingAdvice } from "@/core/electrical";
+import { WriteDown } from "@/features/field-book/WriteDown";
+import { Figure } from "@/features/figures/Figure";
+import { number, percent, yearsAndMonths } from "@/features/figures/format";
+import { pricePerKwh } from "@/features/geometry/price";
+import chapter from "@/features/look/Chapter.module.css";
+import { ScrollBox } from "@/features/look/ScrollBox";
+import { ChartFrame } from "@/features/save/ChartFrame";
+import { mixedWorking, mixedYearWorking } from "@/features/workings/electrical-workings";
+import styles from "../Bench.module.css";
+import type { BenchProps } from "../bench-views";
+import { useBenchAnswer, useBenchEngine } from "../use-bench-engine";
+import { circuitsOf, firstStrings, modulesOf } from "./mixed-strings";
+
+const BYPASS_DROP_V = 0.5;
+const LIFE_YEARS = 20;
+
+/** Unlike modules on one input: the common curve, its maxima, the rule of thumb beside it, and a year of it. */
+export function MixedBench({ slug, site, year, nowUtcMs }: BenchProps) {
+  const circuits = useMemo(() => circuitsOf(site), [site]);
+  const [strings, setStrings] = useState<MixedStrings>(() => firstStrings(site, circuits));
+  const [optimiser, setOptimiser] = useState<number | string>(45);
+  const [input, setInput] = useState<number | string>(300);
+  const { engine } = useBenchEngine(slug, site, year);
+  const read = mixedStringsSchema.safeParse(strings);
+  const known = strings.every((parts) => parts.every(({ module }) => circuits.has(module)));
+  const yearly = useBenchAnswer(known && read.success ? engine : null, { site, strings }, (remote, asked) =>
+    remote.mixed(asked.site, asked.strings),
+  );
+  if (circuits.size === 0)
+    return (
+      <p className={chapter.verdict}>
+        No module of this book has a whole datasheet (Voc, Isc, Vmp, Imp, cells in series): enter one in the Site chapter.
+      </p>
+    );
+  const report = known && read.success ? mixedReport(modulesOf(strings, circuits), BYPASS_DROP_V) : null;
+  const modules = strings.flat().reduce((sum, { count }) => sum + count, 0);
+  const price = pricePerKwh(site) ?? 0;
+  const advice =
+    report && yearly
+      ? pairingAdvice(
+          [
+            { way: "together", kwhPerYear: yearly.togetherKwh, cost: 0 },
+            ...(strings.length > 1
+              ? [{ way: "by-string" as const, kwhPerYear: yearly.byStringKwh, cost: Number(input) * (strings.length - 1) }]
+              : []),
+            { way: "by-module", kwhPerYear: yearly.byModuleKwh, cost: Number(optimiser) * modules },
+          ],
+          price,
+          LIFE_YEARS,
+          report.weakestOfMiddle,
+        )
+      : null;
+  const setPart = (s: number, p: number, change: Partial<MixedPart>): void =>
+    setStrings(strings.map((parts, at) => (at === s ? parts.map((part, k) => (k === p ? { ...part, ...change } : part)) : parts)));
+  const lost = report && report.byModuleW > 0 ? 1 - report.togetherW / report.byModuleW : 0;
+  const sentence = report
+    ? `${number(report.togetherW)} W on one input; each module by itself would give ${number(report.byModuleW)} W: ${percent(lost)} is lost to each other.`
+    : "";
+  return (
+    <>
+      <p className={chapter.verdict} data-testid="mixed-sentence">
+        {!read.success && <span className={chapter.clay}>{read.error.issues[0]?.message}</span>}
+        {report && (
+          <>
+            <Figure working={() => mixedWorking(report, modules)}>{`${number(report.togetherW)} W`}</Figure>
+            {sentence.slice(sentence.indexOf(" W on") + 2)}{" "}
+            {Math.abs(report.ruleOffFrac) > 0.03 &&
+              `The rule of thumb (lowest current, lowest voltage) says ${number(report.rule.powerW)} W and misleads here: bypass diodes let the string pass its weak part.`}{" "}
+            {advice && <AdviceWords advice={advice} currency={site.currency} />}
+          </>
+        )}
+      </p>
+      <div className={styles.rowsGrid}>
+        <div>
+          {strings.map((parts, s) => (
+            // biome-ignore lint/suspicious/noArrayIndexKey: a string is its place on the input
+            <fieldset key={s} className={styles.string}>
+              <legend>{`String ${s + 1}: ${parts.reduce((sum, { count }) => sum + count, 0)} in series`}</legend>
+              {parts.map((part, p) => (
+                <PartFields
+                  // biome-ignore lint/suspicious/noArrayIndexKey: a part is its place in the string
+                  key={p}
+                  part={part}
+                  names={[...circuits.keys()]}
+                  onChange={(change) => setPart(s, p, change)}
+                  groups={(name) => Math.max(1, site.modules[name]!.bypassDiodes || 1)}
+                />
+              ))}
+              <Button
+                variant="subtle"
+                size="compact-xs"
+                onClick={() => setStrings(strings.map((own, at) => (at === s ? [...own, { ...own.at(-1)!, count: 1 }] : own)))}
+              >
+                other modules in this string
+              </Button>
+              {parts.length > 1 && (
+                <Button
+                  variant="subtle"
+                  size="compact-xs"
+                  onClick={() => setStrings(strings.map((own, at) => (at === s ? own.slice(0, -1) : own)))}
+                >
+                  drop the last
+                </Button>
+              )}
+            </fieldset>
+          ))}
+          <Button variant="subtle" size="compact-sm" onClick={() => setStrings([...strings, strings.at(-1)!.map((part) => ({ ...part }))])}>
+            Another string beside it
+          </Button>
+          {strings.length > 1 && (
+            <Button variant="subtle" size="compact-sm" onClick={() => setStrings(strings.slice(0, -1))}>
+              Drop the last string
+            </Button>
+          )}
+          <div className={styles.inputs}>
+            <NumberInput
+              label={`Electronics at a module, ${site.currency}`}
+              hideControls
+              min={0}
+              value={optimiser}
+              onChange={setOptimiser}
+            />
+            <NumberInput label={`An input of its own, ${site.currency}`} hideControls min={0} value={input} onChange={setInput} />
+          </div>
+          <WriteDown
+            slug={slug}
+            disabled={!report}
+            entry={() => ({ kind: "note", from: today(nowUtcMs), to: today(nowUtcMs), note: `Mixed string: ${sentence}`.slice(0, 2000) })}
+          />
+        </div>
+        <div>
+          {report && (
+            <ChartFrame
+              title="Current and power over voltage"
+              note={`${report.peaks.length} ${report.peaks.length === 1 ? "maximum" : "maxima"}; dashed: power`}
+              fileName={`${slug}-mixed-string`}
+              height={300}
+              summary={sentence}
+              table={() => [
+                ["voltage_v", "current_a", "power_w"],
+                ...[...report.voltageV].map((v, k) => [v, report.currentA[k]!, v * report.currentA[k]!]),
+              ]}
+            >
+              {(width) => (
+                <ReadingsOnCurve
+                  width={width}
+                  height={300}
+                  withPower
+                  curve={[...report.voltageV].map((voltageV, k) => ({ voltageV, currentA: report.currentA[k]! }))}
+                  peaks={report.peaks}
+                  readings={[
+                    {
+                      label: "rule of thumb",
+                      voltageV: report.rule.voltageV,
+                      currentA: report.rule.currentA,
+                      isOff: Math.abs(report.ruleOffFrac) > 0.03,
+                    },
+                  ]}
+                />
+              )}
+            </ChartFrame>
+          )}
+          <ScrollBox label="Ways to connect">
+            <table className={chapter.table}>
+              <thead>
+                <tr>
+                  <th scope="col">connected</th>
+                  <th scope="col">now, W</th>
+                  <th scope="col">{year ?? "a year"}, kWh DC</th>
+                  <th scope="col">more, kWh</th>
+                  <th scope="col">{`cost, ${site.currency}`}</th>
+                </tr>
+              </thead>
+              <tbody>
+                {(
+                  [
+                    ["all on one input", report?.togetherW, yearly?.togetherKwh, 0],
+                    ["every string on its own", report?.byStringW, yearly?.byStringKwh, Number(input) * (strings.length - 1)],
+                    ["every module on its own", report?.byModuleW, yearly?.byModuleKwh, Number(optimiser) * modules],
+                  ] as const
+                ).map(([name, watts, kwh, cost]) => (
+                  <tr key={name}>
+                    <td>{name}</td>
+                    <td>{watts === undefined ? "…" : number(watts)}</td>
+                    <td>
+                      {yearly && kwh !== undefined ? (
+                        <Figure plain working={() => mixedYearWorking(name, kwh, yearly, year)}>
+                          {number(kwh)}
+                        </Figure>
+                      ) : year === null ? (
+                        "no weather"
+                      ) : (
+                        "…"
+                      )}
+                    </td>
+                    <td>{yearly && kwh !== undefined ? number(kwh - yearly.togetherKwh, 1) : ""}</td>
+                    <td>{number(cost)}</td>
+                  </tr>
+                ))}
+              </tbody>
+            </table>
+          </ScrollBox>
+          <p className={chapter.soft}>
+            A tracker that finds the highest maximum is assumed; simple ones stop at a lower one and lose more. A small module in a big
+            string is carried along at best, and burns its bypass diodes at worst.
+          </p>
+        </div>
+      </div>
+    </>
+  );
+}
+
+const today = (nowUtcMs: number): string => new Date(nowUtcMs).toISOString().slice(0, 10);
+
+function AdviceWords({ advice, currency }: { advice: ReturnType<typeof pairingAdvice>; currency: string }) {
+  const { reason, lossFrac, extraKwh, paybackYears } = advice;
+  const share = percent(lossFrac);
+  if (reason === "small-loss") return <b>{`Over a year ${share} is lost: leave it on one input.`}</b>;
+  if (reason === "stranger")
+    return <b>{`Over a year ${share} is lost to one weak module: take it out of this string and use it elsewhere, by itself.`}</b>;
+  const way = reason === "own-input" ? "Give each string an input of its own" : "Electronics at each module";
+  return (
+    <b>{`${way}: ${number(extraKwh)} kWh a year more${paybackYears === null ? "" : `, back after ${yearsAndMonths(paybackYears)} at the book's price in ${currency}`}.`}</b>
+  );
+}
+
+interface PartProps {
+  readonly part: MixedPart;
+  readonly names: readonly string[];
+  readonly groups: (module: string) => number;
+  readonly onChange: (change: Partial<MixedPart>) => void;
+}
+
+function PartFields({ part, names, groups, onChange }: PartProps) {
+  const light = part.groupLightFrac[0] ?? 1;
+  const numberOf = (value: number | string, fallback: number): number => (typeof value === "number" ? value : fallback);
+  return (
+    <>
+      <div className={styles.part}>
+        <NativeSelect
+          label="Module"
+          data={[...names]}
+          value={part.module}
+          onChange={(event) =>
+            onChange({
+              module: event.currentTarget.value,
+              groupLightFrac: new Array<number>(groups(event.currentTarget.value)).fill(light),
+            })
+          }
+        />
+        <NumberInput
+          label="How many"
+          hideControls
+          min={1}
+          allowDecimal={false}
+          value={part.count}
+          onChange={(value) => onChange({ count: numberOf(value, 1) })}
+        />
+        <NumberInput
+          label="Tilt, °"
+          hideControls
+          min={0}
+          max={90}
+          value={part.tiltDeg}
+          onChange={(value) => onChange({ tiltDeg: numberOf(value, 0) })}
+        />
+        <NumberInput
+          label="Azimuth, °"
+          hideControls
+          min={0}
+          max={360}
+          value={part.azimuthDeg}
+          onChange={(value) => onChange({ azimuthDeg: numberOf(value, 180) })}
+        />
+        <NumberInput
+          label="Cells, °C"
+          hideControls
+          min={-40}
+          max={110}
+          value={part.cellTempC}
+          onChange={(value) => onChange({ cellTempC: numberOf(value, 25) })}
+        />
+        <NumberInput
+          label="Groups lit"
+          hideControls
+          min={0}
+          max={part.groupLightFrac.length}
+          value={part.groupLightFrac.filter((share) => share > 0).length}
+          onChange={(value) =>
+            onChange({
+              groupLightFrac: part.groupLightFrac.map((_, g) =>
+                g < numberOf(value, part.groupLightFrac.length) ? Math.max(light, 0.01) : 0,
+              ),
+            })
+          }
+        />
+      </div>
+      <div className={styles.slide}>
+        <span>Sky, W/m²</span>
+        <Slider
+          label={(value) => `${value} W/m²`}
+          min={0}
+          max={1200}
+          step={5}
+          value={part.irradianceWm2}
+          onChange={(irradianceWm2) => onChange({ irradianceWm2 })}
+          thumbLabel="Light on these modules"
+        />
+        <span>{number(part.irradianceWm2)}</span>
+        <span>reaches it, %</span>
+        <Slider
+          label={(value) => `${value} %`}
+          min={0}
+          max={100}
+          value={Math.round(light * 100)}
+          onChange={(value) =>
+            onChange({ groupLightFrac: part.groupLightFrac.map((share) => (share > 0 || light === 0 ? value / 100 : 0)) })
+          }
+          thumbLabel="Share of the light that reaches them"
+        />
+        <span>{number(light * 100)}</span>
+      </div>
+    </>
+  );
+}

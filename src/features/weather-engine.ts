@@ -1,0 +1,55 @@
+"use client";
+
+import { type Remote, wrap } from "comlink";
+import { useEffect, useRef, useState } from "react";
+import { asRefused, type RefusedCall, refusalFrom } from "./api";
+
+export interface WeatherEngine<E, Loaded = void> {
+  /** Null until it is ready, and where there is no weather for it. */
+  readonly engine: Remote<E> | null;
+  readonly refusal: RefusedCall | null;
+  /** What loading told. */
+  readonly loaded: Loaded | null;
+}
+
+export interface WeatherEngineTerms<E, Loaded> {
+  /** The worker's own file has to stand in the caller's code, or the bundler does not see it. */
+  readonly spawn: () => Worker;
+  /** Hands the weather over; null bytes where no year was asked for. */
+  readonly load: (engine: Remote<E>, bytes: ArrayBuffer | null) => Promise<Loaded>;
+  /** Address of the weather; null: the engine starts without. "wait": not yet. */
+  readonly weather: string | null | "wait";
+  /** Whatever else the engine is loaded with: a change of it starts another. */
+  readonly key: string;
+}
+
+export const weatherAddress = (slug: string, year: string): string => `/api/books/${slug}/weather?year=${year}`;
+
+/** An engine in a web worker, loaded with weather of the book; another book, year or key ends it and starts the next. */
+export function useWeatherEngine<E, Loaded = void>(terms: WeatherEngineTerms<E, Loaded>): WeatherEngine<E, Loaded> {
+  const [held, setHeld] = useState<WeatherEngine<E, Loaded>>({ engine: null, refusal: null, loaded: null });
+  const how = useRef(terms);
+  how.current = terms;
+  const { weather, key } = terms;
+  // biome-ignore lint/correctness/useExhaustiveDependencies: the key stands for what `load` closes over
+  useEffect(() => {
+    if (weather === "wait") return;
+    const worker = how.current.spawn();
+    const engine = wrap<E>(worker);
+    let stopped = false;
+    const start = async (): Promise<void> => {
+      const response = weather === null ? null : await fetch(weather);
+      if (response && !response.ok) throw await refusalFrom(response);
+      const loaded = await how.current.load(engine, response ? await response.arrayBuffer() : null);
+      if (!stopped) setHeld({ engine, refusal: null, loaded });
+    };
+    start().catch((error: unknown) => {
+      if (!stopped) setHeld({ engine: null, refusal: asRefused(error), loaded: null });
+    });
+    return () => {
+      stopped = true;
+      worker.terminate();
+    };
+  }, [weather, key]);
+  return held;
+}

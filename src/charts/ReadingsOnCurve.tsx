@@ -50,7 +50,7 @@ export function ReadingsOnCurve({ curve, withPower = false, readings, peaks = []
       <text x={width - MARGIN.right} y={height - 6} textAnchor="end">
         V
       </text>
-      <text x={MARGIN.left - 6} y={MARGIN.top - 2} textAnchor="end">
+      <text x={MARGIN.left + 6} y={MARGIN.top + 4}>
         A
       </text>
       {withPower && <path d={powerShape([...curve]) ?? ""} fill="none" stroke="var(--brass)" strokeWidth={1.4} strokeDasharray="5 3" />}

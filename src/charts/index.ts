@@ -6,6 +6,7 @@ export { DatedLine, type DatedMark } from "./DatedLine";
 export { type DayMark, DaySeries, type DaySeriesProps } from "./DaySeries";
 export { DifferenceBar } from "./DifferenceBar";
 export { accountColour, accountFill, Hatches } from "./hatches";
+export { type IndexDay, IndexDots } from "./IndexDots";
 export { type MonthBar, MonthBars } from "./MonthBars";
 export { MonthCurves, type MonthPoint } from "./MonthCurves";
 export { type LimitState, OneLine, type OneLineInverter, type OneLineMeter, oneLineHeight } from "./OneLine";

@@ -8,7 +8,9 @@ import { clearSkyWeather, hoursOfYear } from "@/core/weather";
 import { type PreparedWeather, prepareWeather, shadeReport, sumOf } from "@/core/yield";
 import { yearsOf, yearWeather } from "@/usecases/ledger";
 import { type CliOptions, needed, oneOf } from "./arguments";
+import { changeBench, inverterBench, spotBench, trialBench } from "./bench-field";
 import { caseBench, loanBench } from "./bench-money";
+import { cableBench, loadsBench, mixedBench, modulesBench, type SiteYear, snowBench } from "./bench-site";
 import { printJson, printNotices, printText, textTable } from "./print";
 import { ledgerFromFiles, readSiteFile } from "./read-files";
 import { CliRefusal } from "./refuse";
@@ -25,6 +27,15 @@ const BENCHES = {
     await caseBench(site, await yearOf(site, options), options);
   },
   loan: async (options: CliOptions) => loanBench(await readSiteFile(options), options),
+  "spot-check": async (options: CliOptions) => spotBench(await readSiteFile(options), options),
+  "inverter-reading": async (options: CliOptions) => inverterBench(await readSiteFile(options), options),
+  "mixed-string": async (options: CliOptions) => mixedBench(await siteYear(options), options),
+  cable: async (options: CliOptions) => cableBench(await siteYear(options), options),
+  modules: async (options: CliOptions) => modulesBench(await siteYear(options), options),
+  snow: async (options: CliOptions) => snowBench(await siteYear(options), options),
+  loads: async (options: CliOptions) => loadsBench(await siteYear(options), options),
+  trial: trialBench,
+  change: changeBench,
 } as const;
 
 /** `bench NAME`: the calculators of the bench and of the site chapter, as the screens have them. */
@@ -47,6 +58,11 @@ async function yearOf(site: SiteDocument, options: CliOptions): Promise<{ year: 
   if (year === null) throw new CliRefusal(`${options.weather}: no month of weather was found in it.`);
   const { prepared, from, to } = yearWeather(site.place, ledger, Number(year));
   return { year, prepared: prepareWeather(site.place, unpackWeather(packWeather(prepared.weather, from, to).buffer)) };
+}
+
+async function siteYear(options: CliOptions): Promise<SiteYear> {
+  const site = await readSiteFile(options);
+  return { site, array: arrayOf(site, options), ...(await yearOf(site, options)) };
 }
 
 function arrayOf(site: SiteDocument, options: CliOptions): PvArray {

@@ -19,6 +19,15 @@ const HELP = `npm run -s ledger -- COMMAND [options] [--json]
   bench case    --site S [--weather W] [--case cleaning|new-roof|tree|…] [--with each=80,rate=0.06] [--price 0.178]
   bench loan    --site S --rate 0.07 --years 20 [--principal 14000.00]
   bench compass --site S --reading 349 [--date 2026-05-10]
+  bench spot-check       --site S --with light=165,temp=22,voc=45.1,isc=0.80[,v=,a=,series=1,maxV=1000,maxA=20] [--module M]
+  bench inverter-reading --site S --inputs 560x9.1x2,556x9.0x2 [--with acW=9800,light=720,temp=18,acV=,acA=,phases=3,dayKwh=,lifetimeKwh=] [--date 2026-06-12T11:10Z]
+  bench mixed-string     --site S --strings FILE [--weather W]
+  bench cable            --site S [--weather W] [--array A] [--with length=30,temp=50,price=0.15,years=25,perM=0.5,perMm2=0.22]
+  bench modules          --site S [--weather W] [--modules "M1,M2"] [--with perW=0.24,electronics=0,racking=35,fixed=2500]
+  bench snow             --site S --weather W [--array A]
+  bench loads            --site S [--weather W] --loads FILE
+  bench trial            --site S --production P [--weather W] [--a METER --b METER] [--from 2025-02-14 --to 2025-12-13]
+  bench change           --site S --production P --weather W --on 2023-06-28 [--meter M] [--days 365]
 
 Where a file leaves it open: --weather-zone, --production-zone (Europe/Madrid or UTC+01:00), --weather-labels, --production-labels start|end,
 --production-unit kWh|Wh|W|kW|counter, --production-dates dmy|mdy, --fiscal-years start|end, --map FILE (a column mapping),

@@ -141,6 +141,8 @@ export interface FileLedger extends OpenLedger {
   readonly notices: readonly string[];
   readonly examination: Examination;
   readonly entries: readonly FieldEntry[];
+  /** Every production series with the remedies that were taken, sub-meters among them. */
+  readonly production: readonly StoredSeries[];
 }
 
 /** What stands ready to be accepted: a remedy, and no doubt worth a person's time. */
@@ -172,8 +174,9 @@ export async function ledgerFromFiles(options: CliOptions): Promise<FileLedger> 
   const untreated = openLedger({ ...input, production: raw });
   const found = examineBook({ site, ledger: untreated, production: raw, weather, sparse, decisions: [] });
   const decisions = acceptedOf(found, options);
-  if (decisions.length === 0) return { ...untreated, site, notices, examination: found, entries };
-  const ledger = openLedger({ ...input, production: cleanSeries(raw, decisions, site), sparse: cleanSparse(sparse, decisions) });
+  if (decisions.length === 0) return { ...untreated, site, notices, examination: found, entries, production: raw };
+  const production = cleanSeries(raw, decisions, site);
+  const ledger = openLedger({ ...input, production, sparse: cleanSparse(sparse, decisions) });
   const examination = examineBook({ site, ledger: untreated, production: raw, weather, sparse, decisions });
-  return { ...ledger, site, notices, examination, entries };
+  return { ...ledger, site, notices, examination, entries, production };
 }

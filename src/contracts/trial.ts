@@ -28,7 +28,7 @@ export const changeDaysSchema = z.strictObject({
   before: z.array(z.strictObject({ date: isoDate, meteredKwh: z.number(), expectedKwh: z.number() })),
   after: z.array(z.strictObject({ date: isoDate, meteredKwh: z.number(), expectedKwh: z.number() })),
   /** Days left out, and why. */
-  leftOut: z.strictObject({ unread: z.number().int(), dim: z.number().int(), day: z.number().int() }),
+  leftOut: z.strictObject({ unread: z.number().int(), dim: z.number().int(), still: z.number().int(), day: z.number().int() }),
 });
 export type ChangeDays = z.output<typeof changeDaysSchema>;
 

@@ -1,5 +1,5 @@
-import { diodeAt, fitDatasheet, operatingPoint } from "../module";
-import type { ModuleType, PvArray, Site } from "../site";
+import { diodeAt, operatingPoint } from "../module";
+import { circuitOf, type ModuleType, type PvArray, type Site } from "../site";
 
 /** How many of a module are wanted: as many as bring a power, as fit an area, or just so many. */
 export type ModuleGoal =
@@ -56,9 +56,8 @@ function countOf(module: ModuleType, goal: ModuleGoal): number {
   return Math.floor(goal.areaM2 / module.areaM2 + 1e-9);
 }
 
-function lowLight({ iscA, vocV, impA, vmpV, alphaIscPerK, betaVocPerK, cellsInSeries }: ModuleType): number | null {
-  if (iscA === null || vocV === null || impA === null || vmpV === null || cellsInSeries === null) return null;
-  const reference = fitDatasheet({ iscA, vocV, impA, vmpV, alphaIscPerK, betaVocPerK, cellsInSeries });
+function lowLight(module: ModuleType): number | null {
+  const reference = circuitOf(module);
   if (!reference) return null;
   const dim = operatingPoint(diodeAt(reference, LOW_LIGHT_WM2, 25)).pmpW;
   return dim / operatingPoint(diodeAt(reference, 1000, 25)).pmpW / (LOW_LIGHT_WM2 / 1000);

@@ -1,3 +1,4 @@
+export { circuitOf } from "./circuit";
 export { type EntryEffect, entryEffect, type ModelEntry } from "./entry-effect";
 export { type ArrayLayout, arrayLayout, arrayPlace, moduleSizeM, type PlacedArray } from "./layout";
 export { type FieldClash, type FieldMerge, mergeFields, withField } from "./merge-fields";

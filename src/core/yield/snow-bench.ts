@@ -1,6 +1,7 @@
 import { planeOf } from "../irradiance";
 import type { PvArray, Site } from "../site";
 import { lying, type SnowRecord, type Storm, storms } from "../snow";
+import { medianOf } from "../statistics";
 import { dayBins, monthBins } from "../time";
 import { MINUTE_MS } from "../units";
 import { monthSums } from "./month-sums";
@@ -19,12 +20,21 @@ const bareOf = (site: Site, array: PvArray): Site => ({
   models: { ...site.models, snow: "none" },
 });
 
+/** Hours over which a depth gauge's flicker is taken out: each value becomes the middle one around it. */
+const STEADY_HOURS = 7;
+
+/** A depth gauge without its flicker; missing values stay out. */
+function steady(depthCm: Float64Array, stepHours: number): Float64Array {
+  const half = Math.max(0, Math.floor(STEADY_HOURS / stepHours / 2));
+  return Float64Array.from(depthCm, (_, i) => medianOf(depthCm.subarray(Math.max(0, i - half), i + half + 1)));
+}
+
 function recordOf(site: Site, array: PvArray, { weather, sun }: PreparedWeather): SnowRecord | null {
   if (!weather.snowDepthCm) return null;
   const plane = planeOf(array.tiltDeg, array.azimuthDeg);
   const run = runPrepared(bareOf(site, array), { weather, sun }, monthBins(weather.axis, site.place.timeZone));
   return {
-    newSnowCm: snowfallCm(weather.snowDepthCm),
+    newSnowCm: snowfallCm(steady(weather.snowDepthCm, weather.axis.stepMinutes / 60)),
     airTempC: weather.airTempC,
     poaWm2: weather.poaWm2 ?? planeLight(site, weather, sun, plane),
     openKwh: run.expectedKwh,

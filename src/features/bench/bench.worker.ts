@@ -1,8 +1,8 @@
 import { expose } from "comlink";
 import type { MixedStrings } from "@/contracts/mixed-string";
 import { unpackWeather } from "@/contracts/weather-wire";
-import { type MixedYear, mixedYear, squaredHours } from "@/core/electrical";
-import { fitDatasheet } from "@/core/module";
+import { mixedYearOnSite } from "@/core/comparison";
+import { type MixedYear, squaredHours } from "@/core/electrical";
 import type { Site } from "@/core/site";
 import { monthBins } from "@/core/time";
 import {
@@ -13,7 +13,6 @@ import {
   hourProfile,
   monthSums,
   type PreparedWeather,
-  planeHours,
   prepareWeather,
   runPrepared,
   type StormReport,
@@ -30,7 +29,6 @@ const ready = (): PreparedWeather => {
 };
 const arrayOf = (site: Site, id: string) => site.arrays.find((array) => array.id === id) ?? site.arrays[0]!;
 const aYear = (kwh: readonly number[]): number[] => kwh.map((each) => each / years);
-const BYPASS_DROP_V = 0.5;
 
 /** What the benches reckon over the book's weather, in a thread of its own. */
 const engine = {
@@ -72,30 +70,7 @@ const engine = {
   },
 
   /** A year of mixed strings on the site's weather; null where a module's datasheet is too thin. */
-  mixed(site: Site, strings: MixedStrings): MixedYear | null {
-    const parts = strings.flat();
-    const mounting = site.arrays[0]!.mounting;
-    const hours = planeHours(
-      site,
-      ready(),
-      parts.map(({ tiltDeg, azimuthDeg }) => ({ tiltDeg, azimuthDeg, mounting })),
-    );
-    const places = parts.map(({ module, groupLightFrac, count }, k) => {
-      const { iscA, vocV, impA, vmpV, alphaIscPerK, betaVocPerK, cellsInSeries, pmpW } = site.modules[module]!;
-      if (iscA === null || vocV === null || impA === null || vmpV === null || cellsInSeries === null) return null;
-      const reference = fitDatasheet({ iscA, vocV, impA, vmpV, alphaIscPerK, betaVocPerK, cellsInSeries });
-      return reference && { place: { ...hours[k]!, reference, groupLightFrac, pmpW }, count };
-    });
-    if (places.some((place) => place === null)) return null;
-    let next = 0;
-    const whole = strings.map((own) =>
-      own.flatMap(() => {
-        const part = places[next++]!;
-        return Array.from({ length: part.count }, () => part.place);
-      }),
-    );
-    return mixedYear(whole, BYPASS_DROP_V, (hours[0]?.hoursEach ?? 0) / years);
-  },
+  mixed: (site: Site, strings: MixedStrings): MixedYear | null => mixedYearOnSite(site, ready(), strings, years),
 };
 
 export type BenchEngine = typeof engine;

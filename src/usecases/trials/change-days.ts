@@ -12,15 +12,17 @@ import { Refusal } from "../refusal";
 /** A day needs this share of its expected energy read, and this share of a usual day's energy, to tell anything. */
 const READ_FRAC = 0.97;
 const DIM_FRAC = 0.2;
+/** A day under this share of the usual index stood still or lay under snow: that is no word on the change. */
+const STILL_FRAC = 0.6;
 
 /** Days before and after an intervention, each with what the site as it stood before it should have given under that day's weather. */
 export function changeDays(question: ChangeQuestion, ledger: OpenLedger, production: readonly StoredSeries[]): ChangeDays {
   const { weather, site } = ledger;
   if (!weather) throw new Refusal("no-weather", "This book has no weather yet.", "Bring a weather file in the Readings chapter.");
   const { meteredKwh, readFrac, own } = sourceOf(question.meter, ledger, production);
-  const stood: Site = { ...own, revisions: own.revisions.filter(({ from }) => from < question.on) };
+  const asBefore: Site = { ...own, revisions: own.revisions.filter(({ from }) => from < question.on) };
   const { axis } = weather;
-  const { expectedKwh } = runYield(stood, weather, monthBins(axis, site.place.timeZone));
+  const { expectedKwh } = runYield(asBefore, weather, monthBins(axis, site.place.timeZone));
   const days = dayBins(axis, site.place.timeZone);
   const sums = days.keys.map((date) => ({ date, meteredKwh: 0, expectedKwh: 0, all: 0 }));
   for (let i = 0; i < axis.count; i++) {
@@ -35,7 +37,10 @@ export function changeDays(question: ChangeQuestion, ledger: OpenLedger, product
   const usual = medianOf(sums.map(({ all }) => all).filter((kwh) => kwh > 0));
   const read = (day: (typeof sums)[number]): boolean => day.expectedKwh >= READ_FRAC * day.all && day.all > 0;
   const bright = (day: (typeof sums)[number]): boolean => day.all >= DIM_FRAC * usual;
-  const good = sums.filter((day) => read(day) && bright(day));
+  const lit = sums.filter((day) => read(day) && bright(day));
+  const usualIndex = medianOf(lit.map(({ meteredKwh: metered, expectedKwh: expected }) => metered / expected));
+  const stood = (day: (typeof sums)[number]): boolean => day.meteredKwh < STILL_FRAC * usualIndex * day.expectedKwh;
+  const good = lit.filter((day) => !stood(day));
   const plain = (list: typeof sums): ChangeDays["before"] =>
     list.map(({ date, meteredKwh: metered, expectedKwh: expected }) => ({ date, meteredKwh: metered, expectedKwh: expected }));
   return {
@@ -45,6 +50,7 @@ export function changeDays(question: ChangeQuestion, ledger: OpenLedger, product
     leftOut: {
       unread: sums.filter((day) => !read(day)).length,
       dim: sums.filter((day) => read(day) && !bright(day)).length,
+      still: lit.filter(stood).length,
       day: sums.some(({ date }) => date === question.on) ? 1 : 0,
     },
   };

@@ -191,7 +191,7 @@ export function LoadsBench({ slug, site, year, nowUtcMs }: BenchProps) {
                           {[
                             number(month.useKwhPerDay, 1),
                             number(month.madeKwhPerDay, 1),
-                            Number.isFinite(month.coverFrac) ? percent(month.coverFrac, 0) : "all",
+                            coverWords(month.coverFrac),
                             month.surplusFromTo ? `${month.surplusFromTo[0]}:00 to ${month.surplusFromTo[1]}:00` : "never",
                           ]}
                         </Cells>
@@ -215,6 +215,9 @@ export function LoadsBench({ slug, site, year, nowUtcMs }: BenchProps) {
     </>
   );
 }
+
+/** Beyond three times a share says less than how many times. */
+const coverWords = (frac: number): string => (frac < 3 ? percent(frac, 0) : Number.isFinite(frac) ? `${number(frac)} times` : "all");
 
 /** April to September, or October to March south of the equator. */
 const warmMonths = (latitudeDeg: number): boolean[] => ALL.map((_, m) => (m >= 3 && m <= 8) === latitudeDeg >= 0);

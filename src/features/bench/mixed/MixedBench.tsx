@@ -4,6 +4,7 @@ import { Button, NativeSelect, NumberInput, Slider } from "@mantine/core";
 import { useMemo, useState } from "react";
 import { ReadingsOnCurve } from "@/charts";
 import { type MixedPart, type MixedStrings, mixedStringsSchema } from "@/contracts/mixed-string";
+import { BYPASS_DROP_V, circuitsOf, stringsNow } from "@/core/comparison";
 import { mixedReport, pairingAdvice } from "@/core/electrical";
 import { WriteDown } from "@/features/field-book/WriteDown";
 import { Figure } from "@/features/figures/Figure";
@@ -16,9 +17,8 @@ import { mixedWorking, mixedYearWorking } from "@/features/workings/electrical-w
 import styles from "../Bench.module.css";
 import type { BenchProps } from "../bench-views";
 import { useBenchAnswer, useBenchEngine } from "../use-bench-engine";
-import { circuitsOf, firstStrings, modulesOf } from "./mixed-strings";
+import { firstStrings } from "./mixed-strings";
 
-const BYPASS_DROP_V = 0.5;
 const LIFE_YEARS = 20;
 
 /** Unlike modules on one input: the common curve, its maxima, the rule of thumb beside it, and a year of it. */
@@ -39,7 +39,7 @@ export function MixedBench({ slug, site, year, nowUtcMs }: BenchProps) {
         No module of this book has a whole datasheet (Voc, Isc, Vmp, Imp, cells in series): enter one in the Site chapter.
       </p>
     );
-  const report = known && read.success ? mixedReport(modulesOf(strings, circuits), BYPASS_DROP_V) : null;
+  const report = known && read.success ? mixedReport(stringsNow(strings, circuits), BYPASS_DROP_V) : null;
   const modules = strings.flat().reduce((sum, { count }) => sum + count, 0);
   const price = pricePerKwh(site) ?? 0;
   const advice =

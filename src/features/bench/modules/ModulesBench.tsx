@@ -138,6 +138,8 @@ export function ModulesBench({ slug, site, year, nowUtcMs }: BenchProps) {
                     value={each}
                     onChange={(value) => setPrices({ ...prices, [plan.name]: Number(value) || 0 })}
                     w={70}
+                    ml="auto"
+                    styles={{ input: { textAlign: "right" } }}
                   />
                 </td>
                 <Cells

@@ -6,8 +6,7 @@ import { ReadingsOnCurve } from "@/charts";
 import { doubtInWords, judgedInWords, QUANTITY_NAMES, QUANTITY_UNITS, spotFigure, spotInWords } from "@/contracts/electrical-words";
 import type { NewEntryInput } from "@/contracts/field-book";
 import { type SpotModule, type SpotReport, spotCheck, spotCurve, spotDoubts, USUAL_INSTRUMENTS } from "@/core/electrical";
-import { fitDatasheet } from "@/core/module";
-import type { ModuleType } from "@/core/site";
+import { circuitOf, type ModuleType } from "@/core/site";
 import { Figure } from "@/features/figures/Figure";
 import { number } from "@/features/figures/format";
 import chapter from "@/features/look/Chapter.module.css";
@@ -33,10 +32,8 @@ interface Typed {
 const USUAL_METER = { maxV: 1000, maxA: 20 };
 
 function moduleOf(module: ModuleType, modulesInSeries: number): SpotModule | null {
-  const { iscA, vocV, impA, vmpV, alphaIscPerK, betaVocPerK, cellsInSeries, bypassDiodes } = module;
-  if (iscA === null || vocV === null || impA === null || vmpV === null || cellsInSeries === null) return null;
-  const reference = fitDatasheet({ iscA, vocV, impA, vmpV, alphaIscPerK, betaVocPerK, cellsInSeries });
-  return reference && { reference, modulesInSeries, bypassDiodes };
+  const reference = circuitOf(module);
+  return reference && { reference, modulesInSeries, bypassDiodes: module.bypassDiodes };
 }
 
 /** Irradiance meter, thermometer and multimeter at a module or string, against what this light and warmth give. */
@@ -98,7 +95,17 @@ export function SpotCheckView({ slug, site, nowUtcMs }: FieldBookProps) {
         {chosen.words.length > 0 ? (
           <span className={chapter.clay}>{chosen.words.join(" ")}</span>
         ) : chosen.report ? (
-          <Verdict report={chosen.report} name={chosen.position.name} />
+          <>
+            <Verdict report={chosen.report} name={chosen.position.name} />
+            {rows.map((row) =>
+              row !== chosen && row.report && isOff(row.report) ? (
+                <span key={row.position.name}>
+                  {" "}
+                  <Verdict report={row.report} name={row.position.name} />
+                </span>
+              ) : null,
+            )}
+          </>
         ) : (
           "Give the light in the plane of the modules and the temperature on their back, then what the multimeter shows."
         )}
@@ -217,13 +224,15 @@ export function SpotCheckView({ slug, site, nowUtcMs }: FieldBookProps) {
   );
 }
 
+const isOff = ({ judged }: SpotReport): boolean => judged.some(({ verdict }) => verdict !== "as-expected");
+
 function Verdict({ report, name }: { report: SpotReport; name: string }) {
-  const isOff = report.judged.some(({ verdict }) => verdict !== "as-expected");
+  const off = isOff(report);
   return (
-    <span className={isOff ? chapter.clay : ""}>
+    <span className={off ? chapter.clay : ""}>
       {`${name}: ${spotInWords(report)}`}
-      {report.impliedIrradianceWm2 !== null && isOff && ` The current speaks of ${number(report.impliedIrradianceWm2)} W/m².`}
-      {report.impliedCellTempC !== null && isOff && ` The voltage speaks of cells at ${number(report.impliedCellTempC)} °C.`}
+      {report.impliedIrradianceWm2 !== null && off && ` The current speaks of ${number(report.impliedIrradianceWm2)} W/m².`}
+      {report.impliedCellTempC !== null && off && ` The voltage speaks of cells at ${number(report.impliedCellTempC)} °C.`}
     </span>
   );
 }

@@ -3,6 +3,7 @@
 import { NativeSelect, NumberInput } from "@mantine/core";
 import { useDebouncedValue } from "@mantine/hooks";
 import { useState } from "react";
+import { IndexDots } from "@/charts";
 import type { EntryKind, NewEntryInput } from "@/contracts/field-book";
 import { changeVerdict } from "@/contracts/trial-words";
 import { LEAST_DAYS } from "@/core/trial";
@@ -11,6 +12,7 @@ import { number, percent } from "@/features/figures/format";
 import chapter from "@/features/look/Chapter.module.css";
 import { DateField } from "@/features/look/DateField";
 import { Refused } from "@/features/problems/ProblemList";
+import { ChartFrame } from "@/features/save/ChartFrame";
 import { changeWorking } from "@/features/workings/field-workings";
 import { KIND_NAMES } from "../entries/kind-fields";
 import styles from "../FieldBook.module.css";
@@ -121,6 +123,27 @@ export function ChangeView({ slug, site, entries, trialMeters, hasWeather, nowUt
               </table>
               <p className={chapter.soft}>
                 Raw output moved by <span className={styles.naive}>{percent(answer.rawFrac)}</span>: weather and season are in that.
+              </p>
+              <ChartFrame
+                title="Day by day"
+                note="metered ÷ expected; lines: each side's level"
+                fileName={`${slug}-before-and-after`}
+                height={230}
+                summary={changeVerdict(answer)}
+                table={() => [["date", "index"], ...answer.days.map(({ date, index }) => [date, index])]}
+              >
+                {(width) => (
+                  <IndexDots
+                    days={answer.days}
+                    on={on}
+                    levels={{ before: answer.before.index, after: answer.after.index }}
+                    width={width}
+                    height={230}
+                  />
+                )}
+              </ChartFrame>
+              <p className={chapter.soft}>
+                {`Left out of the record: ${answer.leftOut.unread} days not read whole, ${answer.leftOut.dim} too dim to tell, ${answer.leftOut.still} that stood still or lay under snow.`}
               </p>
               <WriteDown slug={slug} entry={entry} />
             </>

@@ -3,9 +3,9 @@
 import { type Remote, transfer, wrap } from "comlink";
 import { useEffect, useState } from "react";
 import type { ChangeDays } from "@/contracts/trial";
-import type { BeforeAfter, TrialReport } from "@/core/trial";
+import type { TrialReport } from "@/core/trial";
 import { asRefused, call, type RefusedCall, refusalFrom } from "@/features/api";
-import type { TrialEngine } from "./trial.worker";
+import type { ChangeAnswer, TrialEngine } from "./trial.worker";
 
 function useEngine(): Remote<TrialEngine> | null {
   const [engine, setEngine] = useState<Remote<TrialEngine> | null>(null);
@@ -56,8 +56,8 @@ async function trialOf(engine: Remote<TrialEngine>, address: string): Promise<Tr
   return engine.trial(transfer(bytes, [bytes]));
 }
 
-const changeOf = async (engine: Remote<TrialEngine>, address: string): Promise<BeforeAfter | null> =>
+const changeOf = async (engine: Remote<TrialEngine>, address: string): Promise<ChangeAnswer | null> =>
   engine.change(await call<ChangeDays>("GET", address));
 
 export const useTrial = (address: string | null): Answered<TrialReport | null> => useAnswer(useEngine(), address, trialOf);
-export const useChange = (address: string | null): Answered<BeforeAfter | null> => useAnswer(useEngine(), address, changeOf);
+export const useChange = (address: string | null): Answered<ChangeAnswer | null> => useAnswer(useEngine(), address, changeOf);

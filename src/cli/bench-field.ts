@@ -1,0 +1,167 @@
+import type { z } from "zod";
+import { inverterReadingSchema, spotReadingSchema } from "@/contracts/electrical";
+import { doubtInWords, inverterFindingInWords, judgedInWords, spotInWords } from "@/contracts/electrical-words";
+import type { SiteDocument } from "@/contracts/site";
+import { changeQuestionSchema, TRIAL_DRAWS, TRIAL_SEED, trialQuestionSchema } from "@/contracts/trial";
+import { changeVerdict, naiveReasons, trialVerdict } from "@/contracts/trial-words";
+import { checkInverter, spotCheck, spotDoubts } from "@/core/electrical";
+import { circuitOf, siteAcRatedW } from "@/core/site";
+import { beforeAfter, runTrial, sideSite } from "@/core/trial";
+import { momentPower } from "@/core/yield";
+import { changeDays, trialMeters, trialSources } from "@/usecases/trials";
+import { type CliOptions, needed, oneOf } from "./arguments";
+import { printJson, printNotices, printText, textTable } from "./print";
+import { ledgerFromFiles } from "./read-files";
+import { CliRefusal } from "./refuse";
+import { withFigures } from "./with-figures";
+
+const METER = { maxV: 1000, maxA: 20 };
+
+function checked<S extends z.ZodType>(schema: S, value: unknown): z.output<S> {
+  const read = schema.safeParse(value);
+  if (read.success) return read.data;
+  const [issue] = read.error.issues;
+  throw new CliRefusal(`${issue?.path.join(".") ?? ""}: ${issue?.message ?? "is not understood"}.`);
+}
+
+/** `bench spot-check`: light, temperature and a multimeter against the single-diode model. */
+export function spotBench(site: SiteDocument, options: CliOptions): void {
+  const names = Object.keys(site.modules);
+  const name = oneOf(options.module, names, names[0]!, "module");
+  const figures = withFigures(
+    options.with,
+    { light: null, temp: null, voc: null, isc: null, v: null, a: null, series: 1, maxV: METER.maxV, maxA: METER.maxA },
+    ["light", "temp"],
+  );
+  const reading = checked(spotReadingSchema, {
+    irradianceWm2: figures.light,
+    moduleTempC: figures.temp,
+    vocV: figures.voc,
+    iscA: figures.isc,
+    operatingV: figures.v,
+    operatingA: figures.a,
+  });
+  const series = figures.series ?? 1;
+  const meter = { maxV: figures.maxV ?? METER.maxV, maxA: figures.maxA ?? METER.maxA };
+  const doubts = spotDoubts(reading, series, meter);
+  if (doubts.length > 0) throw new CliRefusal(doubts.map((doubt) => doubtInWords(doubt, reading, meter, series)).join("\n"));
+  const reference = circuitOf(site.modules[name]!);
+  if (!reference)
+    throw new CliRefusal(`Module ${name} lacks figures of its datasheet: vocV, iscA, vmpV, impA and cellsInSeries are needed.`);
+  const report = spotCheck({ reference, modulesInSeries: series, bypassDiodes: site.modules[name]!.bypassDiodes }, reading);
+  if (options.json) {
+    printJson({ module: name, reading, ...report, verdict: spotInWords(report) });
+    return;
+  }
+  printText([spotInWords(report), ...report.judged.map(judgedInWords)].join("\n"));
+}
+
+/** `bench inverter-reading`: a display against itself, the book and the light. `--inputs 560x9.1x2,556x9.0x2`: volts x amperes x strings. */
+export function inverterBench(site: SiteDocument, options: CliOptions): void {
+  const [first] = site.inverters;
+  if (!first) throw new CliRefusal("The site has no inverter: a display has nothing to be read against.");
+  const figures = withFigures(
+    options.with,
+    { acV: null, acA: null, acW: null, phases: 1, dayKwh: null, lifetimeKwh: null, light: null, temp: 15 },
+    [],
+  );
+  const inputs = needed(options.inputs, "inputs", "volts x amperes x strings of each DC input, such as 560x9.1x2,556x9.0x2").split(",");
+  const reading = checked(inverterReadingSchema, {
+    inputs: inputs.map((text) => {
+      const [dcV, dcA, strings = 1] = text.split("x").map(Number);
+      return { dcV, dcA, strings };
+    }),
+    acV: figures.acV,
+    acA: figures.acA,
+    acW: figures.acW,
+    phases: figures.phases,
+    dayKwh: figures.dayKwh,
+    lifetimeKwh: figures.lifetimeKwh,
+  });
+  const own = sideSite(site, first.arrays);
+  const utcMs = options.date === undefined ? Date.now() : Date.parse(options.date);
+  if (Number.isNaN(utcMs)) throw new CliRefusal(`--date ${options.date}: write an instant as 2026-06-12T11:10:00Z.`);
+  const moment = momentPower(own, { utcMs, ghiWm2: null, poaWm2: figures.light, airTempC: figures.temp ?? 15 });
+  const report = checkInverter(reading, {
+    acRatedW: siteAcRatedW(own),
+    ratedEfficiencyFrac: first.ratedEfficiencyFrac,
+    maxDcV: first.maxDcV,
+    expectedW: moment.expectedW,
+    expectedOffFrac: figures.light === null ? 0.5 : 0.15,
+  });
+  if (options.json) {
+    printJson({ inverter: first.id, ...report, moment });
+    return;
+  }
+  printText(report.findings.map((finding) => inverterFindingInWords(finding, report)).join("\n"));
+}
+
+/** `bench trial`: two meters of one production file against each other. */
+export async function trialBench(options: CliOptions): Promise<void> {
+  const ledger = await ledgerFromFiles(withoutDays(options));
+  printNotices(ledger.notices);
+  const known = trialMeters(ledger.site, ledger.production).map(({ id }) => id);
+  if (known.length < 2)
+    throw new CliRefusal(
+      `A trial needs readings of two meters; these files hold ${known.join(", ") || "none"}. Name columns as energy_kwh:METER.`,
+    );
+  const question = checked(trialQuestionSchema, {
+    a: oneOf(options.a, known, known[0]!, "a"),
+    b: oneOf(options.b, known, known[1]!, "b"),
+    from: options.from ?? null,
+    to: options.to ?? null,
+  });
+  const report = runTrial({ ...trialSources(question, ledger, ledger.production), draws: TRIAL_DRAWS, seed: TRIAL_SEED });
+  if (!report) throw new CliRefusal("The two sides share no lit time.");
+  if (options.json) {
+    printJson({ ...question, verdict: trialVerdict(report).text, ...report });
+    return;
+  }
+  printText(`${trialVerdict(report).text}\n`);
+  printText(
+    textTable(
+      ["kWh a kilowatt-peak", report.a.name, report.b.name, "difference"],
+      [
+        [`paired, ${report.pairedDays} days`, sum(report.months, "a"), sum(report.months, "b"), percent(report.difference.frac)],
+        ...(report.year ? [["whole year, by season", report.year.a, report.year.b, percent(report.year.frac)]] : []),
+        ["raw, stretched by days", report.naive.a, report.naive.b, percent(report.naive.frac)],
+      ],
+    ),
+  );
+  printText(
+    `\nWhy the raw figure is another one:\n${naiveReasons(report)
+      .map((reason) => `- ${reason}`)
+      .join("\n")}`,
+  );
+}
+
+/** `bench change`: before and after an intervention, through the weather. */
+export async function changeBench(options: CliOptions): Promise<void> {
+  const ledger = await ledgerFromFiles(withoutDays(options));
+  printNotices(ledger.notices);
+  const question = checked(changeQuestionSchema, {
+    on: needed(options.on, "on", "day of the change, such as 2023-06-28"),
+    meter: options.meter ?? "",
+    days: options.days ?? 365,
+  });
+  const days = changeDays(question, ledger, ledger.production);
+  const change = beforeAfter(days.before, days.after, TRIAL_DRAWS, TRIAL_SEED);
+  if (!change)
+    throw new CliRefusal(
+      `Too few readable days around ${question.on}: ${days.before.length} before, ${days.after.length} after; at least 5 are needed.`,
+    );
+  if (options.json) {
+    printJson({ ...question, leftOut: days.leftOut, verdict: changeVerdict(change), ...change });
+    return;
+  }
+  printText(changeVerdict(change));
+}
+
+/** A trial's days are no months of a ledger. */
+function withoutDays({ from: _from, to: _to, ...rest }: CliOptions): CliOptions {
+  return rest;
+}
+
+const sum = (groups: readonly { a: number; b: number }[], side: "a" | "b"): number =>
+  groups.reduce((total, group) => total + group[side], 0);
+const percent = (frac: number): string => `${(frac * 100).toFixed(1)} %`;

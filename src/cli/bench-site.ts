@@ -1,0 +1,230 @@
+import { readFile } from "node:fs/promises";
+import { z } from "zod";
+import { mixedStringsSchema } from "@/contracts/mixed-string";
+import { moduleLibrary } from "@/contracts/module-library";
+import type { SiteDocument } from "@/contracts/site";
+import { BYPASS_DROP_V, circuitsOf, costPerKwh, mixedYearOnSite, modulePlan, siteWithModule, stringsNow } from "@/core/comparison";
+import { cableSections, cheapestSection, mixedReport, squaredHours, stringCheck } from "@/core/electrical";
+import { type BatteryTerms, loadDoubts, loadReport } from "@/core/loads";
+import { arrayNameplateW, nameplateW, type PvArray } from "@/core/site";
+import { monthBins } from "@/core/time";
+import { sideSite } from "@/core/trial";
+import { albedoGain, hourProfile, monthSums, type PreparedWeather, runPrepared, stormReport, sumOf } from "@/core/yield";
+import { type CliOptions, needed } from "./arguments";
+import { printJson, printText, textTable } from "./print";
+import { CliRefusal } from "./refuse";
+import { withFigures } from "./with-figures";
+
+/** A site, a year of its weather, and the array that is asked of. */
+export interface SiteYear {
+  readonly site: SiteDocument;
+  readonly array: PvArray;
+  readonly year: string | null;
+  readonly prepared: PreparedWeather;
+}
+
+async function jsonFile<S extends z.ZodType>(file: string, schema: S): Promise<z.output<S>> {
+  const text = await readFile(file, "utf8").catch(() => {
+    throw new CliRefusal(`${file}: there is no such file.`);
+  });
+  let json: unknown;
+  try {
+    json = JSON.parse(text);
+  } catch (error) {
+    throw new CliRefusal(`${file}: this is no JSON. ${error instanceof Error ? error.message : ""}`);
+  }
+  const read = schema.safeParse(json);
+  if (read.success) return read.data;
+  const [issue] = read.error.issues;
+  throw new CliRefusal(`${file}, ${issue?.path.join(".") || "whole"}: ${issue?.message ?? "is not understood"}.`);
+}
+
+/** `bench mixed-string --strings FILE`: unlike modules on one input, now and over the year. */
+export async function mixedBench({ site, year, prepared }: SiteYear, options: CliOptions): Promise<void> {
+  const strings = await jsonFile(needed(options.strings, "strings", "a JSON file with the strings and their modules"), mixedStringsSchema);
+  const circuits = circuitsOf(site);
+  const foreign = strings.flat().find(({ module }) => !circuits.has(module));
+  if (foreign)
+    throw new CliRefusal(
+      `Module ${foreign.module} is not in the site, or its datasheet is too thin; there are ${[...circuits.keys()].join(", ")}.`,
+    );
+  const { voltageV, currentA, ...report } = mixedReport(stringsNow(strings, circuits), BYPASS_DROP_V);
+  const whole = mixedYearOnSite(site, prepared, strings, 1);
+  if (options.json) {
+    printJson({ year, ...report, curve: [...voltageV].map((volts, k) => [volts, currentA[k]]), yearKwh: whole });
+    return;
+  }
+  printText(
+    `${report.togetherW.toFixed(0)} W on one input of ${report.byModuleW.toFixed(0)} W each alone; the rule of thumb says ${report.rule.powerW.toFixed(0)} W.`,
+  );
+  printText(
+    textTable(
+      ["connected", `${year ?? "cloudless year"}, kWh DC`],
+      [
+        ["all on one input", whole?.togetherKwh ?? null],
+        ["every string on its own", whole?.byStringKwh ?? null],
+        ["every module on its own", whole?.byModuleKwh ?? null],
+      ],
+    ),
+  );
+}
+
+/** `bench cable`: an array's strings against their inverter, and sections by cost over life. */
+export function cableBench({ site, array, prepared }: SiteYear, options: CliOptions): void {
+  const figures = withFigures(options.with, { length: 30, temp: 50, perM: 0.5, perMm2: 0.22, price: 0.15, years: 25 }, []);
+  const module = site.modules[array.module]!;
+  const inverter = site.inverters.find(({ arrays }) => arrays.includes(array.id));
+  const fullW = arrayNameplateW(site, array);
+  const { axis } = prepared.weather;
+  const hours = axis.stepMinutes / 60;
+  const { expectedKwh } = runPrepared(sideSite(site, [array.id]), prepared, monthBins(axis, site.place.timeZone));
+  const inSeries = inverter?.perModule ? 1 : (array.modulesPerString ?? array.count);
+  if (module.vmpV === null || module.impA === null)
+    throw new CliRefusal(`Module ${array.module} has no vmpV and impA: the string's volts and amperes can't be told.`);
+  const choices = cableSections({
+    conductor: "copper",
+    oneWayLengthM: figures.length!,
+    conductorTempC: figures.temp!,
+    currentA: module.impA,
+    voltageV: module.vmpV * inSeries,
+    squaredHours: squaredHours(
+      expectedKwh.map((kwh) => (kwh * 1000) / hours),
+      hours,
+      fullW,
+    ),
+    lifeValuePerKwhYear: figures.price! * figures.years!,
+    pricePerM: figures.perM!,
+    pricePerMm2M: figures.perMm2!,
+  });
+  const best = cheapestSection(choices);
+  const check = inverter ? stringCheck(site.place, array, module, inverter) : null;
+  if (options.json) {
+    printJson({ array: array.id, check, sections: choices, cheapestMm2: best?.areaMm2 ?? null });
+    return;
+  }
+  printText(`${best?.areaMm2} mm2 costs least over ${figures.years} years.`);
+  printText(
+    textTable(
+      ["mm2", "drop, V", "drop, %", "kWh lost a year", "over its life"],
+      choices.map((each) => [
+        String(each.areaMm2),
+        each.dropV.toFixed(2),
+        (each.dropFrac * 100).toFixed(2),
+        each.lossKwhPerYear.toFixed(1),
+        each.lifeCost.toFixed(0),
+      ]),
+    ),
+  );
+}
+
+/** `bench modules`: two to five modules for the first array's power. */
+export function modulesBench({ site, array, year, prepared }: SiteYear, options: CliOptions): void {
+  const all = { ...Object.fromEntries(moduleLibrary.map(({ name, fields }) => [name, fields])), ...site.modules };
+  const names =
+    options.modules?.split(",").map((name) => name.trim()) ?? [array.module, ...moduleLibrary.map(({ name }) => name)].slice(0, 3);
+  const unknown = names.find((name) => !(name in all));
+  if (unknown !== undefined) throw new CliRefusal(`--modules ${unknown}: choose among ${Object.keys(all).join(", ")}.`);
+  if (names.length < 2 || names.length > 5) throw new CliRefusal(`--modules: two to five are compared, not ${names.length}.`);
+  const figures = withFigures(options.with, { perW: 0.24, electronics: 0, racking: 35, fixed: 2500 }, []);
+  const kwp = arrayNameplateW(site, array) / 1000;
+  const rows = names.map((name) => {
+    const module = all[name]!;
+    const prices = {
+      perModule: module.pmpW * figures.perW!,
+      electronicsPerModule: figures.electronics!,
+      rackingPerM2: figures.racking!,
+      fixed: figures.fixed!,
+    };
+    const plan = modulePlan(name, module, { kind: "power", kwp }, prices);
+    const yearKwh = sumOf(monthSums(siteWithModule(site, array, name, module, plan.count), prepared).expectedKwh);
+    const { discountFrac, horizonYears } = site.money.running;
+    return {
+      ...plan,
+      yearKwh,
+      costPerKwh: costPerKwh(plan.cost, yearKwh, Math.round(horizonYears), site.ageing.perYearFrac, discountFrac),
+    };
+  });
+  if (options.json) {
+    printJson({ year, modules: rows });
+    return;
+  }
+  printText(
+    textTable(
+      ["module", "count", "kWp", "m2", `${year ?? "cloudless year"} kWh`, `a kWh, ${site.currency}`],
+      rows.map((row) => [row.name, row.count, row.kwp.toFixed(2), row.areaM2?.toFixed(1) ?? "-", row.yearKwh, row.costPerKwh.toFixed(4)]),
+    ),
+  );
+}
+
+/** `bench snow`: storms and what clearing them would have brought; what snow on the ground gives back. */
+export function snowBench({ site, array, year, prepared }: SiteYear, options: CliOptions): void {
+  const storms = stormReport(site, array, prepared);
+  if (!storms) throw new CliRefusal(`${options.weather ?? "This weather"}: there is no snow_depth_cm column, so storms can't be told.`);
+  const albedo = albedoGain(site, array, prepared, [array.tiltDeg, 60, 90], null);
+  if (options.json) {
+    printJson({ year, storms, albedo });
+    return;
+  }
+  printText(
+    textTable(
+      ["fell (UTC)", "cm", "C", "days", "lost kWh", "clearing brings"],
+      storms.map((each) => [
+        new Date(each.fromUtcMs).toISOString().slice(0, 10),
+        each.depthCm.toFixed(0),
+        each.fallTempC.toFixed(1),
+        (each.lyingHours / 24).toFixed(1),
+        each.lostKwh.toFixed(1),
+        each.clearingKwh.toFixed(1),
+      ]),
+    ),
+  );
+}
+
+const loadsSchema = z.strictObject({
+  appliances: z
+    .array(
+      z.strictObject({
+        name: z.string().min(1),
+        watts: z.number().min(0),
+        count: z.number().min(0).default(1),
+        hoursPerDay: z.number().min(0),
+        months: z.array(z.boolean()).length(12).default(new Array<boolean>(12).fill(true)),
+      }),
+    )
+    .min(1),
+  battery: z.strictObject({
+    capacityKwh: z.number().positive(),
+    voltageV: z.number().positive(),
+    usableFrac: z.number().positive().max(1).default(0.8),
+    roundTripFrac: z.number().positive().max(1).default(0.9),
+    chargerMaxA: z.number().positive().nullable().default(null),
+  }),
+});
+
+/** `bench loads --loads FILE`: daily use against what the array makes. */
+export async function loadsBench({ site, year, prepared }: SiteYear, options: CliOptions): Promise<void> {
+  const file = needed(options.loads, "loads", "a JSON file with appliances and the battery");
+  const { appliances, battery } = (await jsonFile(file, loadsSchema)) as {
+    appliances: z.output<typeof loadsSchema>["appliances"];
+    battery: BatteryTerms;
+  };
+  const doubts = loadDoubts(appliances, battery);
+  const report = loadReport({ appliances, battery, madeKwByHour: hourProfile(site, prepared), arrayW: nameplateW(site) });
+  if (options.json) {
+    printJson({ year, doubts, ...report });
+    return;
+  }
+  for (const { doubt, name, value } of doubts) printText(`${name || file}: ${value} (${doubt.replaceAll("-", " ")})?`);
+  printText(`The battery carries ${report.autonomyDays.toFixed(1)} days of the worst month (${report.worst.month}).`);
+  printText(
+    textTable(
+      ["month", "used, kWh a day", "made, kWh a day", "covers, %"],
+      report.months.map((month) => [
+        String(month.month),
+        month.useKwhPerDay.toFixed(1),
+        month.madeKwhPerDay.toFixed(1),
+        Number.isFinite(month.coverFrac) ? (month.coverFrac * 100).toFixed(0) : "all",
+      ]),
+    ),
+  );
+}

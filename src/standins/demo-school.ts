@@ -70,7 +70,7 @@ export const schoolBook: DemoBook = {
         inputMaxA: 15,
         inputs: 2,
       },
-      { id: "class-modules", arrays: ["classes"], acRatedW: 290, ratedEfficiencyFrac: 0.966, perModule: true },
+      { id: "class-modules", arrays: ["classes"], acRatedW: 270, ratedEfficiencyFrac: 0.966, perModule: true },
     ],
     meters: [
       { id: "main", point: "ac", arrays: ["gym", "classes"] },

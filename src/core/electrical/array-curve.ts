@@ -42,7 +42,7 @@ function sampledString(curve: StringCurve): SampledString {
   );
   // Where many lights differ, samples by the knees alone would be as many as the cells.
   const even = Array.from({ length: POINTS + 1 }, (_, k) => (most * k) / POINTS);
-  const rising = Float64Array.from([...even, ...(near.length <= POINTS ? near : [])]).sort();
+  const rising = Float64Array.from(new Set([...even, ...(near.length <= POINTS ? near : [])])).sort();
   const volts = new Float64Array(rising.length);
   for (const { group, count } of curve.kinds) fillGroupVoltage(group, count, rising, volts);
   const voltages = [...volts].reverse();
@@ -85,6 +85,7 @@ function peaksOf(voltageV: Float64Array, currentA: Float64Array): ArrayCurve["pe
 /** Top of the parabola through a sampled maximum and its neighbours. */
 function topBetween(voltageV: Float64Array, power: Float64Array, i: number): ArrayCurve["peaks"][number] {
   const [x0, x1, x2] = [voltageV[i - 1]! - voltageV[i]!, voltageV[i]!, voltageV[i + 1]! - voltageV[i]!];
+  if (!(x0 < 0 && x2 > 0)) return { voltageV: x1, currentA: power[i]! / x1, powerW: power[i]! };
   const [y0, y2] = [power[i - 1]! - power[i]!, power[i + 1]! - power[i]!];
   const bend = (y2 / x2 - y0 / x0) / (x2 - x0);
   const slope = y0 / x0 - bend * x0;

@@ -26,7 +26,7 @@ const MICRO_LIGHT_WM2 = 15;
 
 /**
  * DC energy of mixed strings over sampled hours that stand for `hoursEach` hours, with trackers that find the highest maximum.
- * Errors of sampling a year by every seventh lit hour stay under 0.5 % of the loss (tested against all hours).
+ * A year sampled by one lit hour in seven is that of all hours within half a percent (tested).
  */
 export function mixedYear(strings: readonly (readonly MixedPlace[])[], bypassDropV: number, hoursEach: number): MixedYear {
   const hours = strings[0]?.[0]?.irradianceWm2.length ?? 0;

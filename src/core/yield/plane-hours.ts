@@ -11,8 +11,10 @@ export interface PlaneHours {
   readonly hoursEach: number;
 }
 
-/** Every so many lit steps: no multiple of a day's hours, so that every hour of the day is met. */
+/** One of so many lit steps is taken. */
 export const EVERY_LIT_STEP = 7;
+/** Steps by the golden section never fall into step with the hours of a day, as every seventh would with fourteen hours of light. Source: Weyl, 1916, on numbers spread evenly modulo one. */
+const GOLDEN = (Math.sqrt(5) - 1) / 2;
 const LIT_UP = 0.01;
 
 /** Samples of a year in each of some planes, on the same steps. Source: Faiman, 2008, for the cells' temperature. */
@@ -24,7 +26,7 @@ export function planeHours(
 ): PlaneHours[] {
   const at: number[] = [];
   let lit = 0;
-  for (let i = 0; i < weather.axis.count; i++) if (sun.up[i]! > LIT_UP && lit++ % every === 0) at.push(i);
+  for (let i = 0; i < weather.axis.count; i++) if (sun.up[i]! > LIT_UP && (lit++ * GOLDEN) % 1 < 1 / every) at.push(i);
   const hoursEach = (lit / Math.max(1, at.length)) * (weather.axis.stepMinutes / 60);
   return planes.map(({ tiltDeg, azimuthDeg, mounting }) => {
     const all = weather.poaWm2 ?? planeLight(site, weather, sun, planeOf(tiltDeg, azimuthDeg));

@@ -29,12 +29,26 @@ function steady(depthCm: Float64Array, stepHours: number): Float64Array {
   return Float64Array.from(depthCm, (_, i) => medianOf(depthCm.subarray(Math.max(0, i - half), i + half + 1)));
 }
 
+/** New snow lies above all that lay in the hours before. */
+const BEFORE_HOURS = 6;
+
+/** New snow of each step, cm, by a gauge that flickers: how far it rises over the deepest of the hours before. */
+function freshSnowCm(depthCm: Float64Array, stepHours: number): Float64Array {
+  const calm = steady(depthCm, stepHours);
+  const before = Math.max(1, Math.round(BEFORE_HOURS / stepHours));
+  return calm.map((depth, i) => {
+    let deepest = i === 0 ? depth : 0;
+    for (let k = Math.max(0, i - before); k < i; k++) if (calm[k]! > deepest) deepest = calm[k]!;
+    return depth > deepest ? depth - deepest : 0;
+  });
+}
+
 function recordOf(site: Site, array: PvArray, { weather, sun }: PreparedWeather): SnowRecord | null {
   if (!weather.snowDepthCm) return null;
   const plane = planeOf(array.tiltDeg, array.azimuthDeg);
   const run = runPrepared(bareOf(site, array), { weather, sun }, monthBins(weather.axis, site.place.timeZone));
   return {
-    newSnowCm: snowfallCm(steady(weather.snowDepthCm, weather.axis.stepMinutes / 60)),
+    newSnowCm: freshSnowCm(weather.snowDepthCm, weather.axis.stepMinutes / 60),
     airTempC: weather.airTempC,
     poaWm2: weather.poaWm2 ?? planeLight(site, weather, sun, plane),
     openKwh: run.expectedKwh,

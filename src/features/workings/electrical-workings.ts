@@ -43,7 +43,7 @@ export const mixedYearWorking = (name: string, kwh: number, year: MixedYear, lab
   ],
   source: CURVES,
   assumptions: [
-    "Every seventh lit hour of the year is reckoned.",
+    "One lit hour in seven is reckoned, spread evenly over the year.",
     "The share of light that reaches a module is taken as the same all year.",
     "DC energy: no inverter, dirt, snow or ageing.",
   ],

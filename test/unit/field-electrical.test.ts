@@ -193,7 +193,7 @@ describe("the quick curve of mixed strings", () => {
         const [group] = groupsOf(lit(light, tempC), 0.5) as [CellGroup, ...CellGroup[]];
         const currents = Float64Array.from({ length: 60 }, (_, k) => k * 0.2);
         const quick = fillGroupVoltage(group, 1, currents, new Float64Array(60));
-        currents.forEach((current, k) => expect(quick[k]!).toBeCloseTo(groupVoltageV(group, current), 6));
+        for (const [k, current] of currents.entries()) expect(quick[k]!).toBeCloseTo(groupVoltageV(group, current), 6);
       }),
       { numRuns: 30 },
     );

@@ -7,7 +7,7 @@ import { MINUTE_MS } from "../units";
 import { monthSums } from "./month-sums";
 import type { PreparedWeather } from "./prepare";
 import { runPrepared } from "./run-yield";
-import { COVERING_CM, planeLight, STRINGS_ALONG_SLANT, snowfallCm } from "./varying";
+import { COVERING_CM, planeLight, STRINGS_ALONG_SLANT } from "./varying";
 import { applyWhatIf } from "./what-if";
 
 export type StormReport = Omit<Storm, "from" | "to"> & { readonly fromUtcMs: number; readonly toUtcMs: number };

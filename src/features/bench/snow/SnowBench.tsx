@@ -205,27 +205,29 @@ function SelfCleaning({ tiltDeg }: { tiltDeg: number }) {
   return (
     <section className={chapter.section}>
       <h2>How fast snow leaves by itself</h2>
-      <table className={chapter.table}>
-        <thead>
-          <tr>
-            <th scope="col">tilt</th>
-            {TILTS.map((tilt) => (
-              <th key={tilt} scope="col">{`${tilt}°`}</th>
-            ))}
-            <th scope="col">{`here, ${number(tiltDeg)}°`}</th>
-          </tr>
-        </thead>
-        <tbody>
-          <tr>
-            <td>hours of thaw or sun to clear it</td>
-            {[...TILTS, tiltDeg].map((tilt, k) => (
-              <td key={k === TILTS.length ? "here" : tilt}>
-                {tilt > 0 ? number(1 / (SLIDE_PER_HOUR * Math.sin(degToRad(tilt)))) : "melts only"}
-              </td>
-            ))}
-          </tr>
-        </tbody>
-      </table>
+      <ScrollBox label="Tilts">
+        <table className={chapter.table}>
+          <thead>
+            <tr>
+              <th scope="col">tilt</th>
+              {TILTS.map((tilt) => (
+                <th key={tilt} scope="col">{`${tilt}°`}</th>
+              ))}
+              <th scope="col">{`here, ${number(tiltDeg)}°`}</th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr>
+              <td>hours of thaw or sun to clear it</td>
+              {[...TILTS, tiltDeg].map((tilt, k) => (
+                <td key={k === TILTS.length ? "here" : tilt}>
+                  {tilt > 0 ? number(1 / (SLIDE_PER_HOUR * Math.sin(degToRad(tilt)))) : "melts only"}
+                </td>
+              ))}
+            </tr>
+          </tbody>
+        </table>
+      </ScrollBox>
       <p className={chapter.soft}>
         Marion et al., 2013: a share of 0.197 × sin(tilt) of the slope an hour, once air and sun are above the release line. Below about 10°
         rain leaves a dirty edge as well: wash that one by hand.

@@ -2,8 +2,10 @@ import { z } from "zod";
 import { causeReportSchema } from "./causes";
 import { examinationSchema } from "./examination";
 import { feedSettingsSchema } from "./feeds";
+import { newEntrySchema } from "./field-book";
 import { ledgerReportSchema } from "./ledger";
 import { tableMappingSchema } from "./mapping";
+import { mixedStringsSchema } from "./mixed-string";
 import { moneyReportSchema } from "./money";
 import { siteSchema } from "./site";
 
@@ -21,5 +23,7 @@ export function published(): { file: string; schema: object }[] {
     of("feed-settings", feedSettingsSchema, "input"),
     of("examination", examinationSchema, "output"),
     of("cause-report", causeReportSchema, "output"),
+    of("field-entry", newEntrySchema, "input"),
+    of("mixed-strings", mixedStringsSchema, "input"),
   ];
 }

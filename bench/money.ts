@@ -4,6 +4,7 @@ import { DEMO_BOOKS, hourlyProduction, recordOf, supply } from "@/standins";
 import { joinPages } from "@/usecases/imports";
 import { openLedger, type StoredSeries } from "@/usecases/ledger";
 import { billsReport, planComparison } from "@/usecases/money";
+import { bestMs } from "./best-ms";
 
 export interface MoneyFigures {
   readonly drawsMs: number;
@@ -11,18 +12,6 @@ export interface MoneyFigures {
   readonly tornadoMs: number;
   readonly billsMs: number;
   readonly plansMs: number;
-}
-
-const PASSES = 7;
-
-function bestMs(work: () => unknown): number {
-  let best = Number.POSITIVE_INFINITY;
-  for (let pass = 0; pass < PASSES; pass++) {
-    const started = performance.now();
-    work();
-    best = Math.min(best, performance.now() - started);
-  }
-  return best;
 }
 
 /** Payback under doubt, and eight years of bills of the demo's ferry office. */

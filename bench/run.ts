@@ -3,6 +3,7 @@ import path from "node:path";
 import { type CauseFigures, measureCauses } from "./causes";
 import { type ChainFigures, measureChain } from "./chain";
 import { type ExaminationFigures, measureExamination } from "./examination";
+import { type FieldFigures, measureField } from "./field";
 import { type GeometryFigures, measureGeometry } from "./geometry";
 import { type ImportFigures, measureImport } from "./import";
 import { type MoneyFigures, measureMoney } from "./money";
@@ -110,6 +111,14 @@ function moneyRows({ drawsMs, paybackMs, tornadoMs, billsMs, plansMs }: MoneyFig
   ];
 }
 
+function fieldRows({ curveMs, trialMs, trialSourcesMs }: FieldFigures): Row[] {
+  return [
+    ["Common curve of 60 modules with 3 unlike groups each: ms", curveMs.toFixed(1), "", "20"],
+    ["Trial of ten months of quarter-hours, 2,000 draws: ms", trialMs.toFixed(0), "", "500"],
+    ["What the model expects of both sides of it: ms", trialSourcesMs.toFixed(0), "", ""],
+  ];
+}
+
 /** Measures everything in one run and writes it to docs/performance.md. */
 const imported = await measureImport();
 const chain = measureChain();
@@ -117,6 +126,7 @@ const geometry = await measureGeometry();
 const examination = measureExamination();
 const causes = await measureCauses();
 const money = measureMoney();
+const field = measureField();
 const HEAD = "| What | Ours | Beside it | Limit |\n|---|---:|---:|---:|";
 const text = `# Performance
 
@@ -169,6 +179,11 @@ reach the database, take books from it one at a time (\`npm run worker\`).
 
 ${HEAD}
 ${table(moneyRows(money))}
+
+## Field book and bench
+
+${HEAD}
+${table(fieldRows(field))}
 `;
 await writeFile(path.join(import.meta.dirname, "..", "docs", "performance.md"), text);
 console.log(text);

@@ -3,6 +3,7 @@
 import { useGeometry } from "@/features/geometry/use-geometry";
 import chapter from "@/features/look/Chapter.module.css";
 import { ViewTabs } from "@/features/look/ViewTabs";
+import { BenchFooter } from "./BenchFooter";
 import { BENCH_VIEWS, type BenchProps, type BenchView, GEOMETRY_VIEWS } from "./bench-views";
 import { CableBench } from "./cable/CableBench";
 import { LoadsBench } from "./loads/LoadsBench";
@@ -25,6 +26,11 @@ export function BenchChapter({ view, ...props }: BenchProps & { readonly view: B
       {view === "modules" && <ModulesBench {...props} />}
       {view === "snow" && <SnowBench {...props} />}
       {view === "loads" && <LoadsBench {...props} />}
+      <BenchFooter
+        {...props}
+        bench={BENCH_VIEWS.find(({ id }) => id === view)!.name}
+        keeps={GEOMETRY_VIEWS.includes(view) || view === "rows"}
+      />
     </div>
   );
 }

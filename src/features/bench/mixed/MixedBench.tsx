@@ -41,6 +41,7 @@ export function MixedBench({ slug, site, year, nowUtcMs }: BenchProps) {
     );
   const report = known && read.success ? mixedReport(stringsNow(strings, circuits), BYPASS_DROP_V) : null;
   const modules = strings.flat().reduce((sum, { count }) => sum + count, 0);
+  const nameplateW = strings.flat().reduce((sum, part) => sum + part.count * (site.modules[part.module]?.pmpW ?? 0), 0);
   const price = pricePerKwh(site) ?? 0;
   const advice =
     report && yearly
@@ -184,6 +185,7 @@ export function MixedBench({ slug, site, year, nowUtcMs }: BenchProps) {
                     ["all on one input", report?.togetherW, yearly?.togetherKwh, 0],
                     ["every string on its own", report?.byStringW, yearly?.byStringKwh, Number(input) * (strings.length - 1)],
                     ["every module on its own", report?.byModuleW, yearly?.byModuleKwh, Number(optimiser) * modules],
+                    ["sum of nameplates", nameplateW, yearly?.nameplateKwh, null],
                   ] as const
                 ).map(([name, watts, kwh, cost]) => (
                   <tr key={name}>
@@ -201,7 +203,7 @@ export function MixedBench({ slug, site, year, nowUtcMs }: BenchProps) {
                       )}
                     </td>
                     <td>{yearly && kwh !== undefined ? number(kwh - yearly.togetherKwh, 1) : ""}</td>
-                    <td>{number(cost)}</td>
+                    <td>{cost === null ? "" : number(cost)}</td>
                   </tr>
                 ))}
               </tbody>

@@ -2,6 +2,7 @@
 
 import { Button, Checkbox, NativeSelect, NumberInput, SegmentedControl, TextInput } from "@mantine/core";
 import { useLocalStorage } from "@mantine/hooks";
+import Link from "next/link";
 import { inverterFindingInWords } from "@/contracts/electrical-words";
 import type { NewEntryInput } from "@/contracts/field-book";
 import { MODEL_ACCOUNTS, STAGE_NAMES } from "@/core/accounts";
@@ -93,6 +94,8 @@ export function InverterView({ slug, site, nowUtcMs }: FieldBookProps) {
           },
         )
       : null;
+  const strings = inputs.reduce((sum, input) => sum + input.strings, 0);
+  const stringW = moment && strings > 0 ? moment.expectedW / inverter.ratedEfficiencyFrac / strings : null;
   const entry = (): NewEntryInput => ({
     kind: "inverter-reading",
     from: typed.at.slice(0, 10),
@@ -227,9 +230,13 @@ export function InverterView({ slug, site, nowUtcMs }: FieldBookProps) {
                   </li>
                 ))}
               </ul>
-              <InputTable report={report} />
+              <InputTable report={report} expectedW={stringW} />
             </>
           )}
+          <p>
+            A day&apos;s total or the lifetime against what was promised and owed: the{" "}
+            <Link href={`/books/${slug}/readings?view=health`}>health check</Link>.
+          </p>
           {moment && <MomentTable moment={moment} measured={light !== null} />}
           <OrderLists />
         </section>
@@ -255,7 +262,7 @@ function Sentence({ report, moment, measured }: { report: InverterReport; moment
   );
 }
 
-function InputTable({ report }: { report: InverterReport }) {
+function InputTable({ report, expectedW }: { report: InverterReport; expectedW: number | null }) {
   return (
     <table className={chapter.table}>
       <thead>
@@ -263,6 +270,7 @@ function InputTable({ report }: { report: InverterReport }) {
           <th scope="col">input</th>
           <th scope="col">W</th>
           <th scope="col">W a string</th>
+          <th scope="col">expected now</th>
           <th scope="col">of the mean</th>
         </tr>
       </thead>
@@ -273,6 +281,7 @@ function InputTable({ report }: { report: InverterReport }) {
             <td>{k + 1}</td>
             <td>{number(input.dcW)}</td>
             <td>{number(input.perStringW)}</td>
+            <td>{expectedW === null ? "–" : number(expectedW)}</td>
             <td className={Math.abs(input.ofMeanFrac - 1) > 0.1 ? chapter.clay : ""}>{percent(input.ofMeanFrac, 0)}</td>
           </tr>
         ))}

@@ -134,6 +134,35 @@ export const orientationReportSchema = z.strictObject({
   changeKwhPerYear: z.number(),
 });
 
+/** What a search found that holds on, so that days after its record can be read without searching it all again. */
+export const causeLawsSchema = z.strictObject({
+  endUtcMs: z.number(),
+  ceilingW: z.number().nullable(),
+  kept: z.array(z.number()),
+  dirtPerDayFrac: z.number(),
+  washing: z.strictObject({ thresholdMm: z.number(), scaleMm: z.number() }),
+  ageing: z.strictObject({ perYearFrac: z.number(), firstStepFrac: z.number() }).nullable(),
+  turn: z.strictObject({ turnDeg: z.number(), steeperDeg: z.number() }).nullable(),
+  shade: z.array(z.strictObject({ azimuthDeg: z.number(), elevationDeg: z.number(), ratio: z.number() })),
+  stringsOut: z.array(
+    z.strictObject({
+      fromUtcMs: z.number(),
+      lostFrac: z.number(),
+      measuredFrac: z.number(),
+      part: z.strictObject({ kind: z.enum(["strings", "inverter", "modules"]), out: z.number(), of: z.number() }),
+    }),
+  ),
+  /** Hours with light, and of them with the plant up, by local month: for availability. */
+  upByMonth: z.record(z.string(), z.strictObject({ up: z.number(), lit: z.number() })),
+  /** Last month of the record, and its last local day. */
+  lastMonth: z.string(),
+  lastDay: z.string(),
+  /** Findings that may go on after the record's end, as they stood there. */
+  mayGoOn: z.array(causeFindingSchema),
+  /** Fingerprint of site, entries and months before the last one: with another one the record itself has changed. */
+  record: z.string(),
+});
+
 /** Rises when the search for causes changes: reports of an older edition are made anew. */
 export const CAUSE_EDITION = 3;
 
@@ -159,6 +188,9 @@ export const causeReportSchema = z.strictObject({
   soiling: soilingReportSchema,
   snow: snowReportSchema,
   ageing: ageingReportSchema,
+  laws: causeLawsSchema,
+  /** End of the record as read now; after the laws' end where days were added since the last whole search. */
+  endUtcMs: z.number(),
   milliseconds: z.number(),
 });
 export type CauseReport = z.output<typeof causeReportSchema>;

@@ -2,7 +2,7 @@ import type { Site } from "../site";
 import { siteAcRatedW } from "../site";
 import type { CalendarBins } from "../time";
 import { type EvidencedCauses, type PreparedWeather, runPrepared, type YieldRun } from "../yield";
-import { ageingRateOf, type Evidence } from "./evidence";
+import { ageingRateOf, type RunEvidence } from "./evidence";
 import { toSteps } from "./hours";
 import { turnedSite } from "./turned-site";
 
@@ -10,7 +10,7 @@ import { turnedSite } from "./turned-site";
  * The chain once more with each cause as the evidence has it in place of the book's budget. The walk starts at the book's reference, so
  * that reference - accounts = explained output holds in every bin; what the meter lacks of that is the remainder.
  */
-export function actualRun(site: Site, prepared: PreparedWeather, bins: CalendarBins, evidence: Evidence, budget: YieldRun): YieldRun {
+export function actualRun(site: Site, prepared: PreparedWeather, bins: CalendarBins, evidence: RunEvidence, budget: YieldRun): YieldRun {
   const { orientation } = evidence;
   const turned = orientation?.isWrong ? turnedSite(site, orientation.turnDeg.value, orientation.steeperDeg.value) : site;
   const run = runPrepared(evidencedSite(turned, evidence), prepared, bins, { causes: causesOf(evidence, prepared.weather.axis.count) });
@@ -24,7 +24,7 @@ export function actualRun(site: Site, prepared: PreparedWeather, bins: CalendarB
 }
 
 /** The book with its ageing and its ceiling as they were read. */
-function evidencedSite(site: Site, { ageing, ceiling }: Evidence): Site {
+function evidencedSite(site: Site, { ageing, ceiling }: RunEvidence): Site {
   const rate = ageingRateOf(ageing, site);
   const step = ageing.firstStep && ageing.firstStep.low > 0 ? ageing.firstStep.frac : 0;
   const known = !ageing.isTooSoon;
@@ -40,7 +40,7 @@ function evidencedSite(site: Site, { ageing, ceiling }: Evidence): Site {
 
 /** Shares lost on every step of the book's axis. */
 export function causesOf(
-  { basis, stepsAnHour, outages, snow, strings, shade, soiling, ratingKept, swing }: Evidence,
+  { basis, stepsAnHour, outages, snow, strings, shade, soiling, ratingKept, swing }: RunEvidence,
   count: number,
 ): EvidencedCauses {
   const stringsOutFrac = new Float64Array(basis.axis.count);

@@ -35,21 +35,18 @@ export interface EvidenceInput {
   readonly seed: number;
 }
 
-/** All that the readings say of causes, on an hourly axis. */
-export interface Evidence {
+/** What a run of the chain by evidence needs to know, on an hourly axis. */
+export interface RunEvidence {
   readonly basis: CauseBasis;
   readonly stepsAnHour: number;
   readonly ceiling: CeilingEvidence | null;
   readonly outages: OutageEvidence;
   readonly snow: SnowEvidence;
   readonly strings: readonly StringsOut[];
-  readonly orientation: OrientationEvidence | null;
-  readonly shade: ShadeEvidence;
-  readonly soiling: SoilingEvidence;
-  readonly index: DayIndex;
-  readonly ageing: AgeingReading;
-  /** Kept share of nameplate that no dated cause explains. */
-  readonly rating: LoadCurve;
+  readonly orientation: Pick<OrientationEvidence, "isWrong" | "turnDeg" | "steeperDeg"> | null;
+  readonly shade: Pick<ShadeEvidence, "lostFrac" | "isSeen">;
+  readonly soiling: Pick<SoilingEvidence, "lostFracByDay">;
+  readonly ageing: AgeingRead;
   /** By hour. */
   readonly ratingKept: Float64Array;
   readonly ceilingKwh: number;
@@ -57,6 +54,22 @@ export interface Evidence {
   readonly swing: Float64Array | null;
   /** What each hour owes with level, ageing and dirt in, before strings, snow, standstill, shade and the ceiling. */
   readonly owedKwh: Float64Array;
+}
+
+/** What a run takes of a reading of ageing. */
+export interface AgeingRead extends Pick<AgeingReading, "isTooSoon" | "perYearFrac"> {
+  readonly firstStep: Pick<NonNullable<AgeingReading["firstStep"]>, "frac" | "low"> | null;
+}
+
+/** All that the readings say of causes. */
+export interface Evidence extends RunEvidence {
+  readonly orientation: OrientationEvidence | null;
+  readonly shade: ShadeEvidence;
+  readonly soiling: SoilingEvidence;
+  readonly index: DayIndex;
+  readonly ageing: AgeingReading;
+  /** Kept share of nameplate that no dated cause explains. */
+  readonly rating: LoadCurve;
 }
 
 const TRIAL_DIRT_FRAC = 0.1;
@@ -130,7 +143,7 @@ export function* seekEvidence(input: EvidenceInput): Generator<number, Evidence>
 }
 
 /** The rate that the accounts use: the reading where it can be told, else the book's. */
-export const ageingRateOf = (ageing: AgeingReading, site: Site): number =>
+export const ageingRateOf = (ageing: AgeingRead, site: Site): number =>
   ageing.isTooSoon || Number.isNaN(ageing.perYearFrac) ? site.ageing.perYearFrac : ageing.perYearFrac;
 
 /** The most a step gives at the meter: the observed flat top, else the ratings. */
@@ -147,7 +160,7 @@ interface Standstill {
 }
 
 /** Snow and standstill hide in each other: snow is sought first, standstill outside it, then snow without the standstill. */
-function standstill(basis: CauseBasis, ceilingKwh: number, strings: readonly StringsOut[] = []): Standstill {
+export function standstill(basis: CauseBasis, ceilingKwh: number, strings: readonly StringsOut[] = []): Standstill {
   const { count } = basis.axis;
   const none = new Uint8Array(count);
   if (basis.resolution === "months")
@@ -173,7 +186,7 @@ function lowered(basis: CauseBasis, usual: Float64Array, strings: readonly Strin
 }
 
 /** Days with strings out as they would have been; days on which that began or ended tell nothing. */
-function withStringsBack(basis: CauseBasis, index: DayIndex, strings: readonly StringsOut[]): DayIndex {
+export function withStringsBack(basis: CauseBasis, index: DayIndex, strings: readonly StringsOut[]): DayIndex {
   const ratio = index.ratio.slice();
   for (const { from, to, lostFrac } of strings) {
     const [first, last] = [basis.days.binOf[from]!, basis.days.binOf[Math.min(basis.axis.count - 1, to)]!];
@@ -213,8 +226,8 @@ function levelOf(cleanLog: Float64Array, ageAtStart: number, perYear: number): n
 }
 
 /** What each hour owes with ageing, dirt and strings put in, and no ceiling. */
-function owedSoFar(
-  { basis, soiling, strings }: Pick<Evidence, "basis" | "soiling" | "strings">,
+export function owedSoFar(
+  { basis, soiling, strings }: Pick<RunEvidence, "basis" | "soiling" | "strings">,
   ageAtStart: number,
   perYear: number,
 ): Float64Array {
@@ -228,11 +241,15 @@ function owedSoFar(
   return out;
 }
 
-const unbroken = (parts: Pick<Evidence, "basis" | "soiling">, ageAtStart: number, perYear: number, kept: Float64Array): Float64Array =>
-  owedSoFar({ ...parts, strings: [] }, ageAtStart, perYear).map((kwh, i) => kwh * kept[i]!);
+export const unbroken = (
+  parts: Pick<RunEvidence, "basis" | "soiling">,
+  ageAtStart: number,
+  perYear: number,
+  kept: Float64Array,
+): Float64Array => owedSoFar({ ...parts, strings: [] }, ageAtStart, perYear).map((kwh, i) => kwh * kept[i]!);
 
-const rated = (owedKwh: Float64Array, curve: LoadCurve, ceilingKwh: number): Float64Array =>
+export const rated = (owedKwh: Float64Array, curve: LoadCurve, ceilingKwh: number): Float64Array =>
   owedKwh.map((kwh) => (kwh > 0 ? keptAt(curve, kwh / ceilingKwh) : 1));
 
-const capped = (owedKwh: Float64Array, kept: Float64Array, ceilingKwh: number): Float64Array =>
+export const capped = (owedKwh: Float64Array, kept: Float64Array, ceilingKwh: number): Float64Array =>
   owedKwh.map((kwh, i) => Math.min(ceilingKwh, kwh * kept[i]!));

@@ -1,5 +1,5 @@
 import { MINUTE_MS } from "../units";
-import type { Evidence } from "./evidence";
+import type { Evidence, RunEvidence } from "./evidence";
 
 /** What a search for causes can find. */
 export const causeKinds = [
@@ -42,9 +42,7 @@ const AGEING_BEYOND = 0.0015;
 /** All findings of an evidence, in order of time. `ratedW` is the AC rating in the book, null where there is none. */
 export function causeFindings(evidence: Evidence, ratedW: number | null, budgetPerYearFrac: number): CauseFinding[] {
   const found = [
-    ...outages(evidence),
-    ...strings(evidence),
-    ...winters(evidence),
+    ...datedFindings(evidence),
     ...ceiling(evidence, ratedW),
     ...shading(evidence),
     ...orientation(evidence),
@@ -54,7 +52,10 @@ export function causeFindings(evidence: Evidence, ratedW: number | null, budgetP
   return found.sort((a, b) => a.fromUtcMs - b.fromUtcMs || a.kind.localeCompare(b.kind));
 }
 
-const startOf = ({ basis }: Evidence, i: number): number => basis.axis.startUtcMs + i * basis.axis.stepMinutes * MINUTE_MS;
+/** Findings that begin and end on days: standstill, strings out, snow. */
+export const datedFindings = (evidence: RunEvidence): CauseFinding[] => [...outages(evidence), ...strings(evidence), ...winters(evidence)];
+
+const startOf = ({ basis }: RunEvidence, i: number): number => basis.axis.startUtcMs + i * basis.axis.stepMinutes * MINUTE_MS;
 const dayStart = (evidence: Evidence, day: number): number => startOf(evidence, Math.max(0, evidence.basis.days.binOf.indexOf(day)));
 const whole = (evidence: Evidence): { fromUtcMs: number; toUtcMs: number } => ({
   fromUtcMs: startOf(evidence, 0),
@@ -67,7 +68,7 @@ const within = (kwh: number, offFrac: number): Pick<CauseFinding, "kwh" | "kwhLo
 });
 
 /** Energy lost at the meter over steps [from, to) to a cause that keeps `keptFrac` of what an hour owes. */
-function lostKwh({ owedKwh, ceilingKwh }: Evidence, from: number, to: number, keptFrac: (i: number) => number): number {
+function lostKwh({ owedKwh, ceilingKwh }: RunEvidence, from: number, to: number, keptFrac: (i: number) => number): number {
   let lost = 0;
   for (let i = from; i < to; i++) {
     const kwh = owedKwh[i]!;
@@ -76,7 +77,7 @@ function lostKwh({ owedKwh, ceilingKwh }: Evidence, from: number, to: number, ke
   return lost;
 }
 
-function outages(evidence: Evidence): CauseFinding[] {
+function outages(evidence: RunEvidence): CauseFinding[] {
   const { downFrac, outages: list } = evidence.outages;
   return list.map(({ from, to }) => ({
     kind: "outage",
@@ -91,7 +92,7 @@ function outages(evidence: Evidence): CauseFinding[] {
   }));
 }
 
-function strings(evidence: Evidence): CauseFinding[] {
+function strings(evidence: RunEvidence): CauseFinding[] {
   return evidence.strings.map(({ from, to, lostFrac, measuredFrac, part, restored }) => ({
     kind: "strings-out",
     fromUtcMs: startOf(evidence, from),
@@ -106,7 +107,7 @@ function strings(evidence: Evidence): CauseFinding[] {
 }
 
 /** Spells of one winter are one finding: a winter is what a reader asks about. */
-function winters(evidence: Evidence): CauseFinding[] {
+function winters(evidence: RunEvidence): CauseFinding[] {
   const { basis, snow, owedKwh } = evidence;
   const yearKwh =
     (owedKwh.reduce((sum, kwh) => (kwh > 0 ? sum + kwh : sum), 0) * 8766) / ((basis.axis.count * basis.axis.stepMinutes) / 60);
@@ -143,7 +144,7 @@ function winters(evidence: Evidence): CauseFinding[] {
 const SNOW_DAY_FRAC = 0.1;
 
 /** Days that lost more than a tenth to snow. */
-function snowDays({ basis, snow, owedKwh }: Evidence, spells: readonly { from: number; to: number }[]): number {
+function snowDays({ basis, snow, owedKwh }: RunEvidence, spells: readonly { from: number; to: number }[]): number {
   const byDay = new Map<number, { lost: number; all: number }>();
   for (const { from, to } of spells)
     for (let i = from; i < to; i++) {

@@ -10,6 +10,9 @@ export interface SkyField {
   readonly isShaded: boolean;
 }
 
+/** A field that is shaded, and what the plant gives in it. */
+export type ShadedField = Pick<SkyField, "azimuthDeg" | "elevationDeg" | "ratio">;
+
 export interface ShadeEvidence {
   readonly fields: readonly SkyField[];
   /** Share of power lost on every step. */
@@ -40,10 +43,7 @@ export function shadeEvidence(basis: CauseBasis, owedKwh: Float64Array, spoilt: 
   const fieldOf = new Int32Array(axis.count).fill(-1);
   for (let i = 0; i < axis.count; i++) {
     if (!(sun.up[i]! > 0.03) || !(owedKwh[i]! > 0.06 * ratedKwh)) continue;
-    const azimuth = (Math.atan2(sun.east[i]!, sun.north[i]!) * 180) / Math.PI;
-    const elevation = (Math.asin(sun.up[i]!) * 180) / Math.PI;
-    const field =
-      Math.floor((azimuth < 0 ? azimuth + 360 : azimuth) / FIELD_AZIMUTH_DEG) * 100 + Math.floor(elevation / FIELD_ELEVATION_DEG);
+    const field = fieldAt(basis, i);
     fieldOf[i] = field;
     if (read[i] === 0 || lit[i] === 0 || spoilt[i] === 1) continue;
     const into = clearness[i]! > CLEAR ? clear : clearness[i]! < OVERCAST ? overcast : null;
@@ -67,8 +67,7 @@ export function shadeEvidence(basis: CauseBasis, owedKwh: Float64Array, spoilt: 
     all += kwh;
     const ratio = shaded.get(fieldOf[i]!);
     if (ratio === undefined) continue;
-    const beam = Math.max(0, Math.min(1, (clearness[i]! - 0.3) / 0.5));
-    lostFrac[i] = (1 - ratio) * beam;
+    lostFrac[i] = (1 - ratio) * beamFrac(clearness[i]!);
     lost += lostFrac[i]! * kwh;
   }
   const isSeen = lost > LEAST_LOST_FRAC * all;
@@ -83,6 +82,31 @@ export function shadeEvidence(basis: CauseBasis, owedKwh: Float64Array, spoilt: 
       isShaded: isSeen && shaded.has(field),
     }));
   return { fields, lostFrac, isSeen };
+}
+
+/** Number of the field in which the sun stands. */
+function fieldAt({ sun }: CauseBasis, i: number): number {
+  const azimuth = (Math.atan2(sun.east[i]!, sun.north[i]!) * 180) / Math.PI;
+  const elevation = (Math.asin(sun.up[i]!) * 180) / Math.PI;
+  return Math.floor((azimuth < 0 ? azimuth + 360 : azimuth) / FIELD_AZIMUTH_DEG) * 100 + Math.floor(elevation / FIELD_ELEVATION_DEG);
+}
+
+const beamFrac = (clearness: number): number => Math.max(0, Math.min(1, (clearness - 0.3) / 0.5));
+
+/** Share of power lost on every step to fields that are known to be shaded. */
+export function shadeOf(basis: CauseBasis, owedKwh: Float64Array, fields: readonly ShadedField[]): Float64Array {
+  const { axis, sun, clearness, ratedKwh } = basis;
+  const numberOf = ({ azimuthDeg, elevationDeg }: ShadedField): number =>
+    Math.floor(azimuthDeg / FIELD_AZIMUTH_DEG) * 100 + Math.floor(elevationDeg / FIELD_ELEVATION_DEG);
+  const shaded = new Map(fields.map((field) => [numberOf(field), field.ratio]));
+  const lostFrac = new Float64Array(axis.count);
+  if (shaded.size === 0) return lostFrac;
+  for (let i = 0; i < axis.count; i++) {
+    if (!(sun.up[i]! > 0.03) || !(owedKwh[i]! > 0.06 * ratedKwh)) continue;
+    const ratio = shaded.get(fieldAt(basis, i));
+    if (ratio !== undefined) lostFrac[i] = (1 - ratio) * beamFrac(clearness[i]!);
+  }
+  return lostFrac;
 }
 
 /** Fields that touch one another, this one among them. */

@@ -1,5 +1,5 @@
 import type { Indicators } from "@/contracts/causes";
-import type { Evidence } from "@/core/causes";
+import type { RunEvidence } from "@/core/causes";
 import { type LedgerLine, paidOfOwed, performanceRatio } from "@/core/reconcile";
 import { nameplateW, type Site } from "@/core/site";
 
@@ -7,10 +7,9 @@ import { nameplateW, type Site } from "@/core/site";
 export function indicatorsOf(
   lines: readonly LedgerLine[],
   budget: readonly LedgerLine[],
-  evidence: Evidence | null,
+  up: ReadonlyMap<string, UpHours>,
   site: Site,
 ): Indicators[] {
-  const up = evidence ? upByMonth(evidence) : new Map<string, { up: number; lit: number }>();
   const kwp = nameplateW(site) / 1000;
   return lines.map((line) => {
     const owed = budget.find(({ key }) => key === line.key) ?? line;
@@ -38,9 +37,14 @@ function temperatureCorrected(line: LedgerLine): number | null {
   return plain === null || before <= 0 ? null : plain / (1 - temperature / before);
 }
 
-/** Hours with light in which the plant was not down, by local month. */
-function upByMonth({ basis, outages, owedKwh }: Evidence): Map<string, { up: number; lit: number }> {
-  const out = new Map<string, { up: number; lit: number }>();
+export interface UpHours {
+  readonly up: number;
+  readonly lit: number;
+}
+
+/** Hours with light, and of them those in which the plant was not down, by local month. */
+export function upByMonth({ basis, outages, owedKwh }: RunEvidence): Map<string, UpHours> {
+  const out = new Map<string, UpHours>();
   for (let i = 0; i < basis.axis.count; i++) {
     if (!(owedKwh[i]! > 0) || basis.read[i] === 0) continue;
     const month = basis.days.keys[basis.days.binOf[i]!]!.slice(0, 7);

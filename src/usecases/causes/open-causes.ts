@@ -1,16 +1,18 @@
 import { causeInWords } from "@/contracts/cause-words";
 import { CAUSE_EDITION, type CauseReport, causeReportSchema } from "@/contracts/causes";
 import type { FieldEntry } from "@/contracts/field-book";
-import { actualRun, type CauseFinding, causeFindings, type Evidence, seekEvidence } from "@/core/causes";
-import { ledgerLines, totalLine } from "@/core/reconcile";
+import { actualRun, type CauseFinding, causeFindings, type Evidence, lawsOf, seekEvidence } from "@/core/causes";
+import { type LedgerLine, ledgerLines, totalLine } from "@/core/reconcile";
 import { siteAcRatedW } from "@/core/site";
 import { monthBins } from "@/core/time";
+import { DAY_MS } from "@/core/units";
 import { prepareWeather, type YieldRun } from "@/core/yield";
 import type { OpenLedger } from "../ledger";
 import { ageingReport } from "./ageing-report";
 import { snowReport, soilingReport } from "./dirt-and-snow";
-import { indicatorsOf } from "./indicators";
+import { indicatorsOf, upByMonth } from "./indicators";
 import { matchEntries } from "./match-entries";
+import { recordKey } from "./record-key";
 
 export interface CausesInput {
   readonly ledger: OpenLedger;
@@ -52,35 +54,22 @@ export function* seekCauses(input: CausesInput): Generator<number, CauseReport |
   const actual = actualRun(site, prepared, bins, evidence, run);
   const shown = new Set(ledger.report.months.map(({ key }) => key));
   const months = ledgerLines(actual, metered, ledger.promise).filter(({ key }) => shown.has(key));
-  const years = [...new Set(months.map(({ key }) => key.slice(0, 4)))].map((year) =>
-    totalLine(
-      year,
-      months.filter(({ key }) => key.startsWith(year)),
-    ),
-  );
+  const years = yearLines(months);
   const all = totalLine("all", months);
   const ratedW = site.inverters.length > 0 ? siteAcRatedW(site) : null;
   const found = causeFindings(evidence, ratedW, site.ageing.perYearFrac);
+  const up = upByMonth(evidence);
   const matched = matchEntries(entries, found, evidence.soiling.resets, evidence.basis.days.keys, site.place.timeZone);
+  const laws = lawsOf(evidence);
+  const kept = found.map((finding, f) => keptFinding(finding, site.place.timeZone, matched.entryOf[f]!));
   const keys = found.map(({ kind, fromUtcMs }) => `${kind}/${fromUtcMs}`);
   return causeReportSchema.parse({
     edition: CAUSE_EDITION,
     months,
     years,
     all,
-    indicators: indicatorsOf(
-      [...months, ...years, all],
-      [...ledger.report.months, ...ledger.report.years, ledger.report.all],
-      evidence,
-      site,
-    ),
-    findings: found.map((finding, f) => ({
-      ...finding,
-      ...asData(finding),
-      ...causeInWords(finding, site.place.timeZone),
-      key: keys[f]!,
-      entry: matched.entryOf[f]!,
-    })),
+    indicators: indicatorsOf([...months, ...years, all], budgetLines(ledger), up, site),
+    findings: kept,
     entries: entries.map((entry, e) => ({
       ...entry,
       findings: matched.entries[e]!.findings.map((f) => keys[f]!),
@@ -96,11 +85,45 @@ export function* seekCauses(input: CausesInput): Generator<number, CauseReport |
     soiling: soilingReport(evidence),
     snow: snowReport(evidence),
     ageing: ageingReport(evidence, draws, seed),
+    laws: {
+      ...laws,
+      kept: [...laws.kept],
+      shade: [...laws.shade],
+      stringsOut: [...laws.stringsOut],
+      upByMonth: Object.fromEntries(up),
+      lastMonth: months.at(-1)?.key ?? "",
+      lastDay: evidence.basis.days.keys.at(-1) ?? "",
+      mayGoOn: kept.filter(({ kind, toUtcMs }) => GO_ON.includes(kind) && toUtcMs > laws.endUtcMs - GO_ON_DAYS * DAY_MS),
+      record: recordKey(ledger, entries, months.at(-1)?.key ?? ""),
+    },
+    endUtcMs: laws.endUtcMs,
     milliseconds: Math.round(performance.now() - started),
   } satisfies CauseReport);
 }
 
-/** Numbers that can't be told are null in JSON. */
+/** Kinds of findings that days to come may lengthen, and how long after their end: a winter's spells lie far apart. */
+const GO_ON: readonly CauseFinding["kind"][] = ["outage", "strings-out", "snow"];
+const GO_ON_DAYS = 80;
+
+export const budgetLines = ({ report }: OpenLedger): LedgerLine[] => [...report.months, ...report.years, report.all];
+
+export const yearLines = (months: readonly LedgerLine[]): LedgerLine[] =>
+  [...new Set(months.map(({ key }) => key.slice(0, 4)))].map((year) =>
+    totalLine(
+      year,
+      months.filter(({ key }) => key.startsWith(year)),
+    ),
+  );
+
+/** A finding as it is kept: numbers that can't be told are null in JSON, with its words. */
+export const keptFinding = (finding: CauseFinding, timeZone: string, entry: number | null): CauseReport["findings"][number] => ({
+  ...finding,
+  ...asData(finding),
+  ...causeInWords(finding, timeZone),
+  key: `${finding.kind}/${finding.fromUtcMs}`,
+  entry,
+});
+
 const asData = ({ facts }: CauseFinding): { facts: Record<string, number | string | null> } => ({
   facts: Object.fromEntries(
     Object.entries(facts).map(([name, value]) => [name, typeof value === "number" && !Number.isFinite(value) ? null : value]),

@@ -3,6 +3,7 @@ import { plainEntry } from "@/contracts/field-book";
 import type { Book } from "../books";
 import type { EntryStore } from "../field-book";
 import type { OpenLedger } from "../ledger";
+import { extendCauses } from "./extend-causes";
 import { seekCauses } from "./open-causes";
 import type { CauseRun, CauseStore } from "./ports";
 
@@ -34,8 +35,14 @@ async function runOne({ causes, entries, books, ledgerOf }: CausePorts, bookId: 
   const book = taken && (await books.byId(bookId));
   if (!taken || !book) return false;
   try {
-    const ledger = await ledgerOf(book);
-    const search = seekCauses({ ledger, entries: (await entries.of(bookId)).map(plainEntry) });
+    const [ledger, kept, held] = await Promise.all([ledgerOf(book), entries.of(bookId), causes.of(bookId)]);
+    const written = kept.map(plainEntry);
+    const extended = held?.report ? extendCauses(held.report, ledger, written) : null;
+    if (extended) {
+      await causes.done(bookId, book.version, extended, "");
+      return true;
+    }
+    const search = seekCauses({ ledger, entries: written });
     let step = search.next();
     while (!step.done) {
       if (!(await causes.progress(bookId, step.value))) return false;

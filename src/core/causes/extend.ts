@@ -1,0 +1,101 @@
+import type { MeteredOnAxis, MeterSeries } from "../reconcile";
+import { indexAt } from "../series";
+import type { Site } from "../site";
+import type { Weather } from "../weather";
+import { ageOnAxis, prepareWeather } from "../yield";
+import { causeBasis } from "./basis";
+import { dayIndex } from "./day-index";
+import { keptBy, rainByDay } from "./dirt-law";
+import { ageingRateOf, capped, ceilingKwhOf, owedSoFar, type RunEvidence, rated, standstill, unbroken, withStringsBack } from "./evidence";
+import { toHours } from "./hours";
+import type { CauseLaws } from "./laws";
+import { shadeOf } from "./shade-map";
+import { spreadScale } from "./spread-scale";
+import { type StringsOut, stringsOut } from "./strings-out";
+import { turnedSite } from "./turned-site";
+
+/** The last weeks of a record, with what an earlier search of the record holds to. */
+export interface ExtendInput {
+  readonly site: Site;
+  /** Begins some weeks before the laws' end, so that what is usual can be told. */
+  readonly weather: Weather;
+  readonly metered: MeteredOnAxis;
+  readonly meters: readonly MeterSeries[];
+  readonly cleanings: readonly string[];
+  readonly laws: CauseLaws;
+  /** Share lost to dirt by local day, as the search had it; days after it follow the law. */
+  readonly dirtByDay: ReadonlyMap<string, number>;
+}
+
+/**
+ * Evidence of a record's last weeks by the laws of an earlier search: standstill, snow and strings that go out are sought; level, ageing,
+ * dirt's growth, plane, shade and ceiling are taken as they were found. Null where readings are coarser than hours.
+ */
+export function extendEvidence({ site, weather, metered, meters, cleanings, laws, dirtByDay }: ExtendInput): RunEvidence | null {
+  const hourly = toHours(weather, metered);
+  const prepared = prepareWeather(site.place, hourly.weather);
+  const stood = laws.turn ? turnedSite(site, laws.turn.turnDeg, laws.turn.steeperDeg) : site;
+  const basis = causeBasis(stood, prepared, hourly.metered);
+  if (basis.resolution !== "hours") return null;
+  const ceiling = laws.ceilingW === null ? null : { powerW: laws.ceilingW, heldFrac: 0, heldSteps: 0 };
+  const ceilingKwh = ceilingKwhOf(basis, ceiling);
+  const open = laws.stringsOut.map(
+    ({ fromUtcMs, ...string }): StringsOut => ({
+      ...string,
+      from: Math.max(0, indexAt(basis.axis, fromUtcMs)),
+      to: basis.axis.count,
+      restored: false,
+    }),
+  );
+  const { outages, snow, spoilt } = standstill(basis, ceilingKwh, open);
+  const cleaned = new Set(cleanings.map((date) => basis.days.keys.indexOf(date)).filter((day) => day >= 0));
+  const index = withStringsBack(basis, dayIndex(basis, spoilt, ceilingKwh), open);
+  const strings = [...open, ...stringsOut(basis, index, cleaned)];
+  const soiling = { lostFracByDay: dirtAfter(basis.days.keys, rainByDay(basis), cleaned, laws, dirtByDay) };
+  const ageing = laws.ageing
+    ? {
+        isTooSoon: false,
+        perYearFrac: laws.ageing.perYearFrac,
+        firstStep: { frac: laws.ageing.firstStepFrac, low: laws.ageing.firstStepFrac },
+      }
+    : { isTooSoon: true, perYearFrac: Number.NaN, firstStep: null };
+  const ageAtStart = site.commissioned ? ageOnAxis(site.commissioned, site.place.timeZone, basis.axis).startYears : 0;
+  const perYear = ageingRateOf(ageing, site);
+  const parts = { basis, soiling, strings };
+  const owed = owedSoFar(parts, ageAtStart, perYear);
+  const ratingKept = rated(owed, { kept: Float64Array.from(laws.kept), levelFrac: 1 }, ceilingKwh);
+  return {
+    ...parts,
+    stepsAnHour: hourly.steps,
+    ceiling,
+    outages,
+    snow,
+    orientation: laws.turn && {
+      isWrong: true,
+      turnDeg: { value: laws.turn.turnDeg, low: laws.turn.turnDeg, high: laws.turn.turnDeg },
+      steeperDeg: { value: laws.turn.steeperDeg, low: laws.turn.steeperDeg, high: laws.turn.steeperDeg },
+    },
+    shade: { lostFrac: shadeOf(basis, capped(owed, ratingKept, ceilingKwh), laws.shade), isSeen: laws.shade.length > 0 },
+    ageing,
+    ratingKept,
+    ceilingKwh,
+    swing: spreadScale(basis, meters, ceilingKwh),
+    owedKwh: unbroken(parts, ageAtStart, perYear, ratingKept),
+  };
+}
+
+/** Dirt by day: as the search had it, then growing by its rate, washed by rain and taken by cleanings. */
+function dirtAfter(
+  days: readonly string[],
+  rainMm: Float64Array,
+  cleaned: ReadonlySet<number>,
+  { dirtPerDayFrac, washing }: CauseLaws,
+  known: ReadonlyMap<string, number>,
+): Float64Array {
+  const out = new Float64Array(days.length);
+  for (let d = 0; d < days.length; d++) {
+    const before = d === 0 ? 0 : out[d - 1]! * keptBy(rainMm[d - 1]!, washing);
+    out[d] = known.get(days[d]!) ?? (cleaned.has(d) ? 0 : before + dirtPerDayFrac);
+  }
+  return out;
+}

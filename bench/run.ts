@@ -88,10 +88,11 @@ function examinationRows({ intervals, examineMs, findings, drawMs }: Examination
   ];
 }
 
-function causeRows({ tenYearsMs, fiveMinutesMs, sites, oneWorkerS, twoWorkersS }: CauseFigures): Row[] {
+function causeRows({ tenYearsMs, fiveMinutesMs, newDayMs, newDayOpenMs, sites, oneWorkerS, twoWorkersS }: CauseFigures): Row[] {
   return [
     ["Causes and ageing of ten years of hours, 1,000 redraws: ms", tenYearsMs.toFixed(0), "", "1500"],
     ["The same of ten years of five minutes: ms", fiveMinutesMs.toFixed(0), "", "6000"],
+    ["A new day on ten years of hours: ms", newDayMs.toFixed(0), `${newDayOpenMs.toFixed(0)} to open their ledger with it`, "100"],
     [
       `${sites} sites of five years on two workers: s`,
       twoWorkersS.toFixed(1),
@@ -172,7 +173,7 @@ ${table(examinationRows(examination))}
 ${HEAD}
 ${table(causeRows(causes))}
 
-The cost grows with the years (the fit of dirt with their square where it never rains), hardly with the step, and in proportion to the sites. Workers share nothing but the table of runs: any number of them, on any number of machines that
+The cost grows with the years (the fit of dirt with their square where it never rains), hardly with the step, and in proportion to the sites; a new day is read by the laws of the search before. Workers share nothing but the table of runs: any number of them, on any number of machines that
 reach the database, take books from it one at a time (\`npm run worker\`).
 
 ## Money

@@ -1,6 +1,8 @@
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from "vitest";
 import { fieldEntrySchema } from "@/contracts/field-book";
+import { importOptionsSchema } from "@/contracts/imports";
 import { totalLine } from "@/core/reconcile";
+import { DEMO_BOOKS, recordOf } from "@/standins";
 import { type Book, createBook } from "@/usecases/books";
 import { causesNow, runWaiting } from "@/usecases/causes";
 import { loadDemo, type Services } from "@/wiring";
@@ -68,6 +70,15 @@ describe("a search for causes", () => {
     expect(await found("alpine-hut")).toEqual(expect.arrayContaining(["snow", "strings-out", "outage"]));
     expect(await found("packing-shed")).toEqual(expect.arrayContaining(["soiling", "outage", "unrecorded-cleaning"]));
     expect(await found("bore-field")).toEqual(expect.arrayContaining(["orientation"]));
+    const hut = (await services.books.bySlug("alpine-hut"))!;
+    const before = (await services.causes.of(hut.id))!.report!;
+    await addDay(hut);
+    await causesNow(services, (await services.books.bySlug("alpine-hut"))!);
+    expect(await runWaiting(services)).toBe(1);
+    const grown = (await services.causes.of(hut.id))!.report!;
+    expect(grown.endUtcMs - before.endUtcMs).toBe(86_400_000);
+    expect(grown.laws).toEqual(before.laws);
+    expect(grown.months.filter(({ key }) => key < "2025-12")).toEqual(before.months.filter(({ key }) => key < "2025-12"));
     const shed = (await services.books.bySlug("packing-shed"))!;
     await services.entries.add(shed.id, [entry("2022-07-12", "remembered later")]);
     const after = await causesNow(services, (await services.books.bySlug("packing-shed"))!);
@@ -75,6 +86,40 @@ describe("a search for causes", () => {
     expect(after.report).not.toBeNull();
   }, 120_000);
 });
+
+/** The hut's weather and meter write one more day. */
+async function addDay(hut: Book): Promise<void> {
+  const demo = DEMO_BOOKS.find(({ site }) => site.name === hut.site.name)!;
+  const firstUtcMs = Date.parse(demo.lastUtc);
+  const record = recordOf({ ...demo, lastUtc: new Date(firstUtcMs + 86_400_000).toISOString() }, hut.site);
+  for (const kind of ["weather", "production"] as const) {
+    const series = record[kind].map((pages) => ({
+      ...pages,
+      meterId: kind === "production" ? "main" : "",
+      days: new Map([...pages.days].filter(([day]) => (day + 1) * 86_400_000 > firstUtcMs)),
+    }));
+    const stepMinutes = series[0]!.stepMinutes;
+    const batch = {
+      ...{
+        bookId: hut.id,
+        kind,
+        fileName: "one more day",
+        sha256: (kind === "weather" ? "a" : "b").repeat(64),
+        byteCount: 0,
+        rowCount: 24,
+        valueCount: 24,
+      },
+      ...{
+        firstUtcMs,
+        lastUtcMs: firstUtcMs + 86_400_000 - stepMinutes * 60_000,
+        stepMinutes,
+        options: importOptionsSchema.parse({}),
+        notices: [],
+      },
+    };
+    await services.imports.storeSeries(batch, series, new AbortController().signal);
+  }
+}
 
 const emptyLine = (key: string) => ({ ...totalLine(key, []), readFrac: 1 });
 

@@ -5,7 +5,7 @@ import { moduleLibrary } from "@/contracts/module-library";
 import type { SiteDocument } from "@/contracts/site";
 import { BYPASS_DROP_V, circuitsOf, costPerKwh, mixedYearOnSite, modulePlan, siteWithModule, stringsNow } from "@/core/comparison";
 import { cableSections, cheapestSection, mixedReport, squaredHours, stringCheck } from "@/core/electrical";
-import { type BatteryTerms, loadDoubts, loadReport } from "@/core/loads";
+import { loadDoubts, loadReport } from "@/core/loads";
 import { arrayNameplateW, nameplateW, type PvArray } from "@/core/site";
 import { monthBins } from "@/core/time";
 import { sideSite } from "@/core/trial";
@@ -204,10 +204,7 @@ const loadsSchema = z.strictObject({
 /** `bench loads --loads FILE`: daily use against what the array makes. */
 export async function loadsBench({ site, year, prepared }: SiteYear, options: CliOptions): Promise<void> {
   const file = needed(options.loads, "loads", "a JSON file with appliances and the battery");
-  const { appliances, battery } = (await jsonFile(file, loadsSchema)) as {
-    appliances: z.output<typeof loadsSchema>["appliances"];
-    battery: BatteryTerms;
-  };
+  const { appliances, battery } = await jsonFile(file, loadsSchema);
   const doubts = loadDoubts(appliances, battery);
   const report = loadReport({ appliances, battery, madeKwByHour: hourProfile(site, prepared), arrayW: nameplateW(site) });
   if (options.json) {

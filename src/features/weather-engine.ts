@@ -17,8 +17,10 @@ export interface WeatherEngineTerms<E, Loaded> {
   readonly spawn: () => Worker;
   /** Hands the weather over; null bytes where no year was asked for. */
   readonly load: (engine: Remote<E>, bytes: ArrayBuffer | null) => Promise<Loaded>;
-  /** Address of the weather; null: the engine starts without. "wait": not yet. */
-  readonly weather: string | null | "wait";
+  /** Address of the weather; null: the engine starts without. */
+  readonly weather: string | null;
+  /** Not yet: no engine is begun. */
+  readonly waits?: boolean;
   /** Whatever else the engine is loaded with: a change of it starts another. */
   readonly key: string;
 }
@@ -29,11 +31,13 @@ export const weatherAddress = (slug: string, year: string): string => `/api/book
 export function useWeatherEngine<E, Loaded = void>(terms: WeatherEngineTerms<E, Loaded>): WeatherEngine<E, Loaded> {
   const [held, setHeld] = useState<WeatherEngine<E, Loaded>>({ engine: null, refusal: null, loaded: null });
   const how = useRef(terms);
-  how.current = terms;
-  const { weather, key } = terms;
+  useEffect(() => {
+    how.current = terms;
+  });
+  const { weather, key, waits = false } = terms;
   // biome-ignore lint/correctness/useExhaustiveDependencies: the key stands for what `load` closes over
   useEffect(() => {
-    if (weather === "wait") return;
+    if (waits) return;
     const worker = how.current.spawn();
     const engine = wrap<E>(worker);
     let stopped = false;
@@ -50,6 +54,6 @@ export function useWeatherEngine<E, Loaded = void>(terms: WeatherEngineTerms<E, 
       stopped = true;
       worker.terminate();
     };
-  }, [weather, key]);
+  }, [weather, key, waits]);
   return held;
 }

@@ -11,7 +11,8 @@ export const useBenchEngine = (slug: string, site: SiteDocument, year: string | 
   useWeatherEngine<BenchEngine>({
     spawn: () => new Worker(new URL("./bench.worker.ts", import.meta.url), { type: "module" }),
     load: (engine, bytes) => engine.load(site.place, bytes!),
-    weather: year === null ? "wait" : weatherAddress(slug, year),
+    weather: year === null ? null : weatherAddress(slug, year),
+    waits: year === null,
     key: JSON.stringify(site.place),
   });
 

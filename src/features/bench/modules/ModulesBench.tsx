@@ -63,6 +63,10 @@ export function ModulesBench({ slug, site, year, nowUtcMs }: BenchProps) {
     const kwh = kwhOf(k);
     return kwh === null ? null : costPerKwh(plan.cost, kwh, lifeYears, site.ageing.perYearFrac, discountFrac);
   });
+  const costOf = (k: number): string => {
+    const cost = costs[k];
+    return cost === null || cost === undefined ? "…" : number(cost, 3);
+  };
   const ranked = costs
     .flatMap((cost, k) => (cost === null || Number.isNaN(cost) ? [] : [{ cost, name: chosen[k]!.plan.name }]))
     .sort((a, b) => a.cost - b.cost);
@@ -151,7 +155,7 @@ export function ModulesBench({ slug, site, year, nowUtcMs }: BenchProps) {
                     number(plan.cost),
                     kwhOf(k) === null ? "…" : number(kwhOf(k)!),
                     kwhOf(k) === null ? "…" : number(kwhOf(k)! / plan.kwp),
-                    costs[k] == null ? "…" : number(costs[k]!, 3),
+                    costOf(k),
                   ]}
                 </Cells>
               </tr>

@@ -117,7 +117,7 @@ export function EntryForm({ slug, site, today, queue }: Props) {
           onChange={(event) => set({ cost: event.currentTarget.value })}
         />
         <Textarea
-          className={styles.wide!}
+          className={styles.wide}
           label="Note"
           autosize
           minRows={2}

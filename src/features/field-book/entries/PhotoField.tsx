@@ -1,7 +1,7 @@
 "use client";
 
 import { Button } from "@mantine/core";
-import { useEffect, useState } from "react";
+import { useEffect, useMemo, useState } from "react";
 import { PHOTO_TYPES } from "@/contracts/field-book";
 import chapter from "@/features/look/Chapter.module.css";
 import styles from "../FieldBook.module.css";
@@ -10,16 +10,12 @@ import { smallPhoto } from "../small-photo";
 /** One photo, from the camera or a file, made small at once. */
 export function PhotoField({ photo, onPhoto }: { photo: Blob | null; onPhoto: (photo: Blob | null) => void }) {
   const [problem, setProblem] = useState("");
-  const [shown, setShown] = useState<string | null>(null);
+  const shown = useMemo(() => photo && URL.createObjectURL(photo), [photo]);
   useEffect(() => {
-    if (!photo) {
-      setShown(null);
-      return;
-    }
-    const url = URL.createObjectURL(photo);
-    setShown(url);
-    return () => URL.revokeObjectURL(url);
-  }, [photo]);
+    return () => {
+      if (shown) URL.revokeObjectURL(shown);
+    };
+  }, [shown]);
   const take = async (file: File | undefined): Promise<void> => {
     if (!file) return;
     const small = await smallPhoto(file);

@@ -211,7 +211,7 @@ export function InverterView({ slug, site, nowUtcMs }: FieldBookProps) {
               onChange={(airTempC) => set({ airTempC })}
             />
             <TextInput
-              className={styles.wide!}
+              className={styles.wide}
               label="State lights and messages, in your own words"
               value={typed.lights}
               onChange={(event) => set({ lights: event.currentTarget.value })}

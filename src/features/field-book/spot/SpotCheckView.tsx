@@ -257,7 +257,7 @@ function PositionFields({ position, onChange, onFocus, onDrop }: PositionProps) 
   return (
     <fieldset className={styles.fields} onFocus={onFocus} aria-label={position.name}>
       <TextInput
-        className={styles.wide!}
+        className={styles.wide}
         label="Position"
         value={position.name}
         maxLength={60}

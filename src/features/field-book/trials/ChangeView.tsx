@@ -71,7 +71,7 @@ export function ChangeView({ slug, site, entries, trialMeters, hasWeather, nowUt
           <div className={styles.fields}>
             {choices.length > 0 && (
               <NativeSelect
-                className={styles.wide!}
+                className={styles.wide}
                 label="From the field book"
                 data={[{ value: "", label: "a day of its own" }, ...choices.map((choice) => ({ value: choice.on, label: choice.label }))]}
                 value={choices.some((choice) => choice.on === on) ? on : ""}

@@ -7,15 +7,14 @@ import type { TrialReport } from "@/core/trial";
 import { asRefused, call, type RefusedCall, refusalFrom } from "@/features/api";
 import type { ChangeAnswer, TrialEngine } from "./trial.worker";
 
-function useEngine(): Remote<TrialEngine> | null {
-  const [engine, setEngine] = useState<Remote<TrialEngine> | null>(null);
-  useEffect(() => {
-    const worker = new Worker(new URL("./trial.worker.ts", import.meta.url), { type: "module" });
-    const remote = wrap<TrialEngine>(worker);
-    setEngine(() => remote);
-    return () => worker.terminate();
-  }, []);
-  return engine;
+/** Begins a worker, does one piece of work, and ends it. */
+async function inWorker<T>(work: (engine: Remote<TrialEngine>) => Promise<T>): Promise<T> {
+  const worker = new Worker(new URL("./trial.worker.ts", import.meta.url), { type: "module" });
+  try {
+    return await work(wrap<TrialEngine>(worker));
+  } finally {
+    worker.terminate();
+  }
 }
 
 export interface Answered<T> {
@@ -25,39 +24,36 @@ export interface Answered<T> {
 }
 
 /** What an address and the worker make of a question; the newest question's answer alone counts. */
-function useAnswer<T>(
-  engine: Remote<TrialEngine> | null,
-  address: string | null,
-  work: (engine: Remote<TrialEngine>, address: string) => Promise<T>,
-): Answered<T> {
-  const [state, setState] = useState<Answered<T> & { readonly of: string | null }>({ answer: null, refusal: null, busy: false, of: null });
+function useAnswer<T>(address: string | null, work: (address: string) => Promise<T>): Answered<T> {
+  const [state, setState] = useState<Omit<Answered<T>, "busy"> & { readonly of: string | null }>({ answer: null, refusal: null, of: null });
   useEffect(() => {
-    if (!engine || address === null) return;
+    if (address === null) return;
     let stale = false;
-    setState((held) => ({ ...held, busy: true }));
-    work(engine, address)
+    work(address)
       .then((answer) => {
-        if (!stale) setState({ answer, refusal: null, busy: false, of: address });
+        if (!stale) setState({ answer, refusal: null, of: address });
       })
       .catch((error: unknown) => {
-        if (!stale) setState({ answer: null, refusal: asRefused(error), busy: false, of: address });
+        if (!stale) setState({ answer: null, refusal: asRefused(error), of: address });
       });
     return () => {
       stale = true;
     };
-  }, [engine, address, work]);
-  return state.of === address ? state : { answer: null, refusal: null, busy: address !== null };
+  }, [address, work]);
+  return state.of === address ? { ...state, busy: false } : { answer: null, refusal: null, busy: address !== null };
 }
 
-async function trialOf(engine: Remote<TrialEngine>, address: string): Promise<TrialReport | null> {
+async function trialOf(address: string): Promise<TrialReport | null> {
   const response = await fetch(address);
   if (!response.ok) throw await refusalFrom(response);
   const bytes = await response.arrayBuffer();
-  return engine.trial(transfer(bytes, [bytes]));
+  return inWorker((engine) => engine.trial(transfer(bytes, [bytes])));
 }
 
-const changeOf = async (engine: Remote<TrialEngine>, address: string): Promise<ChangeAnswer | null> =>
-  engine.change(await call<ChangeDays>("GET", address));
+async function changeOf(address: string): Promise<ChangeAnswer | null> {
+  const days = await call<ChangeDays>("GET", address);
+  return inWorker((engine) => engine.change(days));
+}
 
-export const useTrial = (address: string | null): Answered<TrialReport | null> => useAnswer(useEngine(), address, trialOf);
-export const useChange = (address: string | null): Answered<ChangeAnswer | null> => useAnswer(useEngine(), address, changeOf);
+export const useTrial = (address: string | null): Answered<TrialReport | null> => useAnswer(address, trialOf);
+export const useChange = (address: string | null): Answered<ChangeAnswer | null> => useAnswer(address, changeOf);

@@ -11,7 +11,8 @@ export const useCaseEngine = (slug: string, site: SiteDocument, year: string | n
   useWeatherEngine<CaseEngine>({
     spawn: () => new Worker(new URL("./cases.worker.ts", import.meta.url), { type: "module" }),
     load: (engine, bytes) => engine.load(site, bytes!),
-    weather: year === null ? "wait" : weatherAddress(slug, year),
+    weather: year === null ? null : weatherAddress(slug, year),
+    waits: year === null,
     key: JSON.stringify(site),
   });
 

@@ -12,9 +12,23 @@ const VIEWS = [
   { name: "ledger", path: "/books/packing-shed/ledger?year=2025" },
   { name: "ledger-dark", path: "/books/packing-shed/ledger?year=2025", colorScheme: "dark" },
   { name: "causes", path: "/books/alpine-hut/ledger?year=2024&view=causes" },
-  { name: "dirt", path: "/books/packing-shed/ledger?view=dirt" },
+  { name: "trial", path: "/books/hill-school/field-book?view=trials", settle: 4000 },
   { name: "ageing", path: "/books/packing-shed/ageing" },
-  { name: "ledger-narrow", path: "/books/packing-shed/ledger?year=2025", width: 390, height: 844 },
+  {
+    name: "spot-check-phone",
+    path: "/books/packing-shed/field-book?view=spot",
+    width: 390,
+    height: 844,
+    act: async (page) => {
+      const position = page.getByRole("group", { name: "module 1" });
+      for (const [label, value] of [
+        ["Light, W/m²", "165"],
+        ["Back, °C", "22"],
+        ["Isc, A", "0.8"],
+      ])
+        await position.getByLabel(label).fill(value);
+    },
+  },
   { name: "month", path: "/books/packing-shed/ledger/2025-10?day=2025-10-06" },
   { name: "yield", path: "/books/packing-shed/yield?year=2025", settle: 2500 },
   {
@@ -59,7 +73,7 @@ const VIEWS = [
   },
   { name: "money", path: "/books/ferry-office/money" },
   { name: "bills", path: "/books/ferry-office/money?view=bills" },
-  { name: "tariff", path: "/books/ferry-office/money?view=tariff" },
+  { name: "mixed-strings", path: "/books/packing-shed/bench?view=mixed", settle: 4000 },
   {
     name: "decision",
     path: "/books/packing-shed/money?view=cases",

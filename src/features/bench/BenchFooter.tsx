@@ -3,6 +3,7 @@
 import { TextInput } from "@mantine/core";
 import Link from "next/link";
 import { useState } from "react";
+import { noteEntry } from "@/features/field-book/note-entry";
 import { WriteDown } from "@/features/field-book/WriteDown";
 import chapter from "@/features/look/Chapter.module.css";
 import styles from "./Bench.module.css";
@@ -11,7 +12,6 @@ import type { BenchProps } from "./bench-views";
 /** Where a bench's figures come from, and a line of one's own to keep of them. */
 export function BenchFooter({ slug, site, nowUtcMs, bench, keeps }: BenchProps & { readonly bench: string; readonly keeps: boolean }) {
   const [words, setWords] = useState("");
-  const today = new Date(nowUtcMs).toISOString().slice(0, 10);
   return (
     <footer className={styles.footer}>
       <p className={chapter.soft}>
@@ -20,11 +20,7 @@ export function BenchFooter({ slug, site, nowUtcMs, bench, keeps }: BenchProps &
       {keeps && (
         <>
           <TextInput label="Keep of it" value={words} maxLength={500} onChange={(event) => setWords(event.currentTarget.value)} />
-          <WriteDown
-            slug={slug}
-            disabled={words.trim() === ""}
-            entry={() => ({ kind: "note", from: today, to: today, note: `${bench}: ${words}` })}
-          />
+          <WriteDown slug={slug} disabled={words.trim() === ""} entry={() => noteEntry(nowUtcMs, `${bench}: ${words}`)} />
         </>
       )}
     </footer>

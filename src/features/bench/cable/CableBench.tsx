@@ -15,6 +15,7 @@ import {
 import type { Inverter, PvArray } from "@/core/site";
 import { arrayNameplateW } from "@/core/site";
 import { sideSite } from "@/core/trial";
+import { noteEntry } from "@/features/field-book/note-entry";
 import { WriteDown } from "@/features/field-book/WriteDown";
 import { Cells } from "@/features/figures/Cells";
 import { number, percent } from "@/features/figures/format";
@@ -22,6 +23,7 @@ import { pricePerKwh } from "@/features/geometry/price";
 import chapter from "@/features/look/Chapter.module.css";
 import { ScrollBox } from "@/features/look/ScrollBox";
 import { sectionWorking } from "@/features/workings/electrical-workings";
+import { ArrayField } from "../ArrayField";
 import styles from "../Bench.module.css";
 import type { BenchProps } from "../bench-views";
 import { useBenchAnswer, useBenchEngine } from "../use-bench-engine";
@@ -78,14 +80,7 @@ export function CableBench({ slug, site, year, nowUtcMs }: BenchProps) {
       <div className={styles.rowsGrid}>
         <div>
           <div className={styles.inputs}>
-            {site.arrays.length > 1 && (
-              <NativeSelect
-                label="Array"
-                data={site.arrays.map(({ id, name }) => ({ value: id, label: name || id }))}
-                value={array.id}
-                onChange={(event) => setArrayId(event.currentTarget.value)}
-              />
-            )}
+            <ArrayField site={site} value={array.id} onChange={setArrayId} />
             <NativeSelect
               label="Conductor"
               data={["copper", "aluminium"]}
@@ -103,15 +98,7 @@ export function CableBench({ slug, site, year, nowUtcMs }: BenchProps) {
           ) : (
             <p className={chapter.soft}>This array hangs on no inverter of the book: its limits can’t be checked.</p>
           )}
-          <WriteDown
-            slug={slug}
-            entry={() => ({
-              kind: "note",
-              from: new Date(nowUtcMs).toISOString().slice(0, 10),
-              to: new Date(nowUtcMs).toISOString().slice(0, 10),
-              note: `Cable: ${sentence}`,
-            })}
-          />
+          <WriteDown slug={slug} entry={() => noteEntry(nowUtcMs, `Cable: ${sentence}`)} />
         </div>
         <div>
           <ScrollBox label="Sections">

@@ -4,6 +4,7 @@ import { Button, Checkbox, NumberInput, TextInput } from "@mantine/core";
 import { useLocalStorage } from "@mantine/hooks";
 import { type Appliance, type BatteryTerms, type LoadDoubt, loadDoubts, loadReport } from "@/core/loads";
 import { nameplateW } from "@/core/site";
+import { noteEntry } from "@/features/field-book/note-entry";
 import { WriteDown } from "@/features/field-book/WriteDown";
 import { Cells } from "@/features/figures/Cells";
 import { number, percent } from "@/features/figures/format";
@@ -155,16 +156,7 @@ export function LoadsBench({ slug, site, year, nowUtcMs }: BenchProps) {
               />
             </div>
           </section>
-          <WriteDown
-            slug={slug}
-            disabled={!report}
-            entry={() => ({
-              kind: "note",
-              from: new Date(nowUtcMs).toISOString().slice(0, 10),
-              to: new Date(nowUtcMs).toISOString().slice(0, 10),
-              note: `Loads: ${sentence}`,
-            })}
-          />
+          <WriteDown slug={slug} disabled={!report} entry={() => noteEntry(nowUtcMs, `Loads: ${sentence}`)} />
         </div>
         <div>
           {report && (

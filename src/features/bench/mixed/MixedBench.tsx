@@ -6,6 +6,7 @@ import { ReadingsOnCurve } from "@/charts";
 import { type MixedPart, type MixedStrings, mixedStringsSchema } from "@/contracts/mixed-string";
 import { BYPASS_DROP_V, circuitsOf, stringsNow } from "@/core/comparison";
 import { mixedReport, pairingAdvice } from "@/core/electrical";
+import { noteEntry } from "@/features/field-book/note-entry";
 import { WriteDown } from "@/features/field-book/WriteDown";
 import { Figure } from "@/features/figures/Figure";
 import { number, percent, yearsAndMonths } from "@/features/figures/format";
@@ -130,11 +131,7 @@ export function MixedBench({ slug, site, year, nowUtcMs }: BenchProps) {
             />
             <NumberInput label={`An input of its own, ${site.currency}`} hideControls min={0} value={input} onChange={setInput} />
           </div>
-          <WriteDown
-            slug={slug}
-            disabled={!report}
-            entry={() => ({ kind: "note", from: today(nowUtcMs), to: today(nowUtcMs), note: `Mixed string: ${sentence}`.slice(0, 2000) })}
-          />
+          <WriteDown slug={slug} disabled={!report} entry={() => noteEntry(nowUtcMs, `Mixed string: ${sentence}`)} />
         </div>
         <div>
           {report && (
@@ -218,8 +215,6 @@ export function MixedBench({ slug, site, year, nowUtcMs }: BenchProps) {
     </>
   );
 }
-
-const today = (nowUtcMs: number): string => new Date(nowUtcMs).toISOString().slice(0, 10);
 
 function AdviceWords({ advice, currency }: { advice: ReturnType<typeof pairingAdvice>; currency: string }) {
   const { reason, lossFrac, extraKwh, paybackYears } = advice;

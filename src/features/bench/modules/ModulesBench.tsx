@@ -5,6 +5,7 @@ import { useState } from "react";
 import { moduleLibrary } from "@/contracts/module-library";
 import { type BuildPrices, costPerKwh, type ModuleGoal, type ModulePlan, modulePlan, siteWithModule } from "@/core/comparison";
 import type { ModuleType } from "@/core/site";
+import { noteEntry } from "@/features/field-book/note-entry";
 import { WriteDown } from "@/features/field-book/WriteDown";
 import { Cells } from "@/features/figures/Cells";
 import { number, percent } from "@/features/figures/format";
@@ -164,16 +165,7 @@ export function ModulesBench({ slug, site, year, nowUtcMs }: BenchProps) {
         </table>
       </ScrollBox>
       <Coefficients chosen={chosen} />
-      <WriteDown
-        slug={slug}
-        disabled={!best}
-        entry={() => ({
-          kind: "note",
-          from: new Date(nowUtcMs).toISOString().slice(0, 10),
-          to: new Date(nowUtcMs).toISOString().slice(0, 10),
-          note: `Modules compared: ${sentence}`,
-        })}
-      />
+      <WriteDown slug={slug} disabled={!best} entry={() => noteEntry(nowUtcMs, `Modules compared: ${sentence}`)} />
     </>
   );
 }

@@ -1,10 +1,11 @@
 "use client";
 
-import { NativeSelect, NumberInput } from "@mantine/core";
+import { NumberInput } from "@mantine/core";
 import { useState } from "react";
 import { SLIDE_PER_HOUR } from "@/core/snow";
 import { degToRad } from "@/core/units";
 import type { StormReport } from "@/core/yield";
+import { noteEntry } from "@/features/field-book/note-entry";
 import { WriteDown } from "@/features/field-book/WriteDown";
 import { Cells } from "@/features/figures/Cells";
 import { dateName, number, percent } from "@/features/figures/format";
@@ -14,6 +15,7 @@ import chapter from "@/features/look/Chapter.module.css";
 import { DateField } from "@/features/look/DateField";
 import { ScrollBox } from "@/features/look/ScrollBox";
 import { albedoWorking, stormWorking } from "@/features/workings/snow-workings";
+import { ArrayField } from "../ArrayField";
 import styles from "../Bench.module.css";
 import type { BenchProps } from "../bench-views";
 import { useBenchAnswer, useBenchEngine } from "../use-bench-engine";
@@ -63,14 +65,7 @@ export function SnowBench({ slug, site, year, nowUtcMs }: BenchProps) {
       <div className={styles.rowsGrid}>
         <div>
           <div className={styles.inputs}>
-            {site.arrays.length > 1 && (
-              <NativeSelect
-                label="Array"
-                data={site.arrays.map(({ id, name }) => ({ value: id, label: name || id }))}
-                value={array.id}
-                onChange={(event) => setArrayId(event.currentTarget.value)}
-              />
-            )}
+            <ArrayField site={site} value={array.id} onChange={setArrayId} />
             <NumberInput label={`Clearing once, ${site.currency}`} hideControls min={0} value={cost} onChange={setCost} />
             <DateField label="Covered on" value={day} onChange={(value) => value && setDay(value)} />
           </div>
@@ -127,16 +122,7 @@ export function SnowBench({ slug, site, year, nowUtcMs }: BenchProps) {
               </table>
             </ScrollBox>
           </section>
-          <WriteDown
-            slug={slug}
-            disabled={!storms}
-            entry={() => ({
-              kind: "note",
-              from: new Date(nowUtcMs).toISOString().slice(0, 10),
-              to: new Date(nowUtcMs).toISOString().slice(0, 10),
-              note: `Snow: ${sentence}`,
-            })}
-          />
+          <WriteDown slug={slug} disabled={!storms} entry={() => noteEntry(nowUtcMs, `Snow: ${sentence}`)} />
         </div>
         <div>
           <section className={chapter.section}>

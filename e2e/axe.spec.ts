@@ -49,21 +49,25 @@ const SCREENS = [
   "/books/bore-field/bench?view=loads",
 ];
 
-/** Colours go with the theme and layout with the width: each is seen on every screen, in two passes and not in four. */
+/** Colours go with the theme and layout with the width: two passes, and not four. Both measure every screen; the rules, which take seconds a page, are run on every fourth screen in both and on the others in turn. */
 const PASSES = [
-  { colorScheme: "light", width: 1280 },
-  { colorScheme: "dark", width: 390 },
+  { colorScheme: "light", width: 1280, turn: 0 },
+  { colorScheme: "dark", width: 390, turn: 1 },
 ] as const;
+const isRuled = (k: number, turn: number): boolean => k % 4 === 0 || k % 2 === turn;
 
-for (const { colorScheme, width } of PASSES) {
+for (const { colorScheme, width, turn } of PASSES) {
   test(`no serious fault for anyone, ${colorScheme}, ${width} px wide`, async ({ browser }) => {
     test.setTimeout(400_000);
     const context = await browser.newContext({ colorScheme, viewport: { width, height: 800 }, reducedMotion: "reduce" });
     const page = await context.newPage();
-    for (const screen of SCREENS) {
+    for (const [k, screen] of SCREENS.entries()) {
       await page.goto(screen);
       await page.waitForLoadState("load");
       await expect(page.locator("h1")).toBeVisible();
+      const overflow = await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth);
+      expect(overflow, `${screen} scrolls sideways`).toBeLessThanOrEqual(0);
+      if (!isRuled(k, turn)) continue;
       const { violations } = await new AxeBuilder({ page }).analyze();
       const serious = violations.filter(({ impact }) => impact === "serious" || impact === "critical");
       expect(
@@ -75,8 +79,6 @@ for (const { colorScheme, width } of PASSES) {
               .join(" | ")}`,
         ),
       ).toEqual([]);
-      const overflow = await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth);
-      expect(overflow, `${screen} scrolls sideways`).toBeLessThanOrEqual(0);
     }
     await context.close();
   });

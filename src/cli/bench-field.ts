@@ -5,8 +5,8 @@ import type { SiteDocument } from "@/contracts/site";
 import { changeQuestionSchema, TRIAL_DRAWS, TRIAL_SEED, trialQuestionSchema } from "@/contracts/trial";
 import { changeVerdict, naiveReasons, trialVerdict } from "@/contracts/trial-words";
 import { checkInverter, spotCheck, spotDoubts } from "@/core/electrical";
-import { circuitOf, siteAcRatedW } from "@/core/site";
-import { beforeAfter, runTrial, sideSite } from "@/core/trial";
+import { circuitOf, partOfSite, siteAcRatedW } from "@/core/site";
+import { beforeAfter, runTrial } from "@/core/trial";
 import { momentPower } from "@/core/yield";
 import { changeDays, trialMeters, trialSources } from "@/usecases/trials";
 import { type CliOptions, needed, oneOf } from "./arguments";
@@ -78,7 +78,7 @@ export function inverterBench(site: SiteDocument, options: CliOptions): void {
     dayKwh: figures.dayKwh,
     lifetimeKwh: figures.lifetimeKwh,
   });
-  const own = sideSite(site, first.arrays);
+  const own = partOfSite(site, first.arrays);
   const utcMs = options.date === undefined ? Date.now() : Date.parse(options.date);
   if (Number.isNaN(utcMs)) throw new CliRefusal(`--date ${options.date}: write an instant as 2026-06-12T11:10:00Z.`);
   const moment = momentPower(own, { utcMs, ghiWm2: null, poaWm2: figures.light, airTempC: figures.temp ?? 15 });

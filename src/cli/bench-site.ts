@@ -6,9 +6,8 @@ import type { SiteDocument } from "@/contracts/site";
 import { BYPASS_DROP_V, circuitsOf, costPerKwh, mixedYearOnSite, modulePlan, siteWithModule, stringsNow } from "@/core/comparison";
 import { cableSections, cheapestSection, mixedReport, squaredHours, stringCheck } from "@/core/electrical";
 import { loadDoubts, loadReport } from "@/core/loads";
-import { arrayNameplateW, nameplateW, type PvArray } from "@/core/site";
+import { arrayNameplateW, nameplateW, type PvArray, partOfSite } from "@/core/site";
 import { monthBins } from "@/core/time";
-import { sideSite } from "@/core/trial";
 import { albedoGain, hourProfile, monthSums, type PreparedWeather, runPrepared, stormReport, sumOf } from "@/core/yield";
 import { type CliOptions, needed } from "./arguments";
 import { printJson, printText, textTable } from "./print";
@@ -77,7 +76,7 @@ export function cableBench({ site, array, prepared }: SiteYear, options: CliOpti
   const fullW = arrayNameplateW(site, array);
   const { axis } = prepared.weather;
   const hours = axis.stepMinutes / 60;
-  const { expectedKwh } = runPrepared(sideSite(site, [array.id]), prepared, monthBins(axis, site.place.timeZone));
+  const { expectedKwh } = runPrepared(partOfSite(site, [array.id]), prepared, monthBins(axis, site.place.timeZone));
   const inSeries = inverter?.perModule ? 1 : (array.modulesPerString ?? array.count);
   if (module.vmpV === null || module.impA === null)
     throw new CliRefusal(`Module ${array.module} has no vmpV and impA: the string's volts and amperes can't be told.`);

@@ -1,6 +1,5 @@
-import type { Site } from "@/core/site";
+import { partOfSite, type Site } from "@/core/site";
 import { type ZoneOffset, zoneOffset } from "@/core/time";
-import { sideSite } from "@/core/trial";
 import { MINUTE_MS } from "@/core/units";
 import type { SimulatedWeather } from "./climate";
 import { type PlantTruth, simulateWithTruth } from "./plant";
@@ -34,7 +33,7 @@ export interface SidesRecord {
 export function sidesOf(site: Site, { from, to, sides }: TrialTruth, weather: SimulatedWeather): SidesRecord {
   const { axis } = weather;
   const indexOf = (iso: string): number => Math.round((Date.parse(iso) - axis.startUtcMs) / (axis.stepMinutes * MINUTE_MS));
-  const played = sides.map((side) => ({ side, ...simulateWithTruth(sideSite(site, side.arrays), side.truth, weather) }));
+  const played = sides.map((side) => ({ side, ...simulateWithTruth(partOfSite(site, side.arrays), side.truth, weather) }));
   const meters = played.map(({ side, energyKwh, dcKwh }) => {
     const kwh = (side.point === "dc" ? dcKwh : energyKwh).slice();
     if (side.battery) {

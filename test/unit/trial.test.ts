@@ -2,6 +2,7 @@ import { beforeAll, describe, expect, it } from "vitest";
 import { trialQuestionSchema } from "@/contracts/trial";
 import { packTrial, unpackTrial } from "@/contracts/trial-wire";
 import { changeVerdict, confounders, naiveReasons, trialVerdict } from "@/contracts/trial-words";
+import { partOfSite } from "@/core/site";
 import { seededUniform } from "@/core/statistics";
 import { dayBins } from "@/core/time";
 import {
@@ -11,7 +12,6 @@ import {
   pairedDifference,
   runTrial,
   shortPairs,
-  sideSite,
   type TrialReport,
   type TrialSide,
   wholeYear,
@@ -160,14 +160,13 @@ describe("paired days", () => {
 });
 
 describe("a whole year", () => {
-  const group = (key: number, a: number, b: number) => ({ key: String(key), a, b, hours: 10 });
   const expected = Array.from({ length: 12 }, (_, m) => (m >= 3 && m <= 8 ? 150 : 40));
 
   it("takes months without a trial from their neighbours, not from the mean of days", () => {
     // Measured in summer alone, where the second side is held back; in winter the model says they are alike.
     const paired = expected.map((kwh, m) => ({
-      metered: m === 6 ? group(m, kwh, kwh * 0.9) : group(m, 0, 0),
-      expected: m === 6 ? group(m, kwh, kwh * 0.9) : group(m, 0, 0),
+      metered: m === 6 ? { a: kwh, b: kwh * 0.9 } : { a: 0, b: 0 },
+      expected: m === 6 ? { a: kwh, b: kwh * 0.9 } : { a: 0, b: 0 },
     }));
     const year = expected.map((kwh, m) => ({ a: kwh, b: m >= 3 && m <= 8 ? kwh * 0.9 : kwh }));
     const filled = wholeYear({ paired, year });
@@ -227,15 +226,15 @@ describe("a side", () => {
   });
 
   it("keeps its own arrays, and what revisions say of them", () => {
-    const own = sideSite(whole, ["a"]);
+    const own = partOfSite(whole, ["a"]);
     expect(own.arrays.map(({ id }) => id)).toEqual(["a"]);
     expect(own.inverters[0]!.arrays).toEqual(["a"]);
     expect(own.revisions[0]!.change).toEqual({ arrays: [] });
-    expect(sideSite(whole, [])).toBe(whole);
+    expect(partOfSite(whole, [])).toBe(whole);
   });
 
   it("that is the same as the other differs in nothing", () => {
-    const side = (name: string): TrialSide => ({ name, site: sideSite(whole, ["a"]), point: "ac", meteredKwh: new Float64Array(0) });
+    const side = (name: string): TrialSide => ({ name, site: partOfSite(whole, ["a"]), point: "ac", meteredKwh: new Float64Array(0) });
     expect(confounders([], null)).toEqual([]);
     expect(side("x").site.arrays).toEqual(side("y").site.arrays);
   });

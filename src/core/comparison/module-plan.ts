@@ -1,5 +1,5 @@
 import { diodeAt, operatingPoint } from "../module";
-import { circuitOf, type ModuleType, type PvArray, type Site } from "../site";
+import { circuitOf, type ModuleType, type PvArray, partOfSite, type Site } from "../site";
 
 /** How many of a module are wanted: as many as bring a power, as fit an area, or just so many. */
 export type ModuleGoal =
@@ -67,17 +67,15 @@ function lowLight(module: ModuleType): number | null {
 export function siteWithModule(site: Site, array: PvArray, name: string, module: ModuleType, count: number): Site {
   const own = site.modules[array.module]!;
   const scale = (module.pmpW * count) / (own.pmpW * array.count);
+  const alone = partOfSite(site, [array.id]);
   return {
-    ...site,
+    ...alone,
     modules: { ...site.modules, [name]: module },
     arrays: [{ ...array, module: name, count, modulesPerString: null }],
-    inverters: site.inverters
-      .filter((inverter) => inverter.arrays.includes(array.id))
-      .map((inverter) => ({
-        ...inverter,
-        arrays: [array.id],
-        acRatedW: inverter.perModule ? inverter.acRatedW * (module.pmpW / own.pmpW) : inverter.acRatedW * scale,
-      })),
+    inverters: alone.inverters.map((inverter) => ({
+      ...inverter,
+      acRatedW: inverter.acRatedW * (inverter.perModule ? module.pmpW / own.pmpW : scale),
+    })),
     revisions: [],
   };
 }

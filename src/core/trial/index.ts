@@ -6,7 +6,7 @@ export { type Difference, differenceFrac, pairedDifference } from "./difference"
 export { type ForeignEnergy, withoutForeign } from "./foreign-energy";
 export { type NaiveTrial, naiveTrial } from "./naive";
 export { type ShortPair, type ShortPairReport, shortPairs } from "./short-pairs";
-export { atAcPoint, sideKwp, sideSite, type TrialSide } from "./side";
+export { atAcPoint, sideKwp, type TrialSide } from "./side";
 export { CONVERSION_OFF, type ExpectedSide, runTrial, type SideReport, sharedAxis, type TrialInput, type TrialReport } from "./trial";
 export { DIFFERING, type Differing, type SideDifference, whatDiffers } from "./what-differs";
 export { type FilledMonth, type WholeYear, wholeYear } from "./whole-year";

@@ -13,34 +13,6 @@ export interface TrialSide {
   readonly meteredKwh: Float64Array;
 }
 
-/** A site with some of its arrays (none named: all), and with the inverters that serve them. Revisions keep what they say of these. */
-export function sideSite(site: Site, arrayIds: readonly string[]): Site {
-  if (arrayIds.length === 0) return site;
-  const kept = new Set(arrayIds);
-  const inverters = site.inverters
-    .map((inverter) => ({ ...inverter, arrays: inverter.arrays.filter((id) => kept.has(id)) }))
-    .filter((inverter) => inverter.arrays.length > 0);
-  const ids = { arrays: kept, inverters: new Set(inverters.map(({ id }) => id)) };
-  return {
-    ...site,
-    arrays: site.arrays.filter(({ id }) => kept.has(id)),
-    inverters,
-    revisions: site.revisions.map((revision) => ({ ...revision, change: partOf(revision.change, ids) })),
-  };
-}
-
-function partOf(
-  change: Readonly<Record<string, unknown>>,
-  ids: { readonly arrays: ReadonlySet<string>; readonly inverters: ReadonlySet<string> },
-): Record<string, unknown> {
-  const out: Record<string, unknown> = { ...change };
-  for (const list of ["arrays", "inverters"] as const) {
-    const items = change[list];
-    if (Array.isArray(items)) out[list] = (items as { id: string }[]).filter(({ id }) => ids[list].has(id));
-  }
-  return out;
-}
-
 export const sideKwp = ({ site }: Pick<TrialSide, "site">): number => nameplateW(site) / 1000;
 
 /**

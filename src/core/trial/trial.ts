@@ -1,4 +1,4 @@
-import { sumOnto, type TimeAxis } from "../series";
+import { endUtcMs, sumOnto, type TimeAxis } from "../series";
 import type { Place } from "../site";
 import { runSun } from "../sun";
 import { type CalendarBins, dayBins, monthBins } from "../time";
@@ -169,8 +169,7 @@ function sideReport({ side, kwp, foreign, acKwh }: Prepared, axis: TimeAxis, day
 function filledYear(input: TrialInput, sides: readonly [Prepared, Prepared], paired: Paired): WholeYear {
   const { axis, place } = input;
   const expected = input.expected!;
-  const zero = (): Group[] => Array.from({ length: 12 }, (_, m) => ({ key: String(m + 1), a: 0, b: 0, hours: 0 }));
-  const totals = { metered: zero(), expected: zero() };
+  const totals = Array.from({ length: 12 }, () => ({ metered: { a: 0, b: 0 }, expected: { a: 0, b: 0 } }));
   for (const side of ["a", "b"] as const) {
     const model = expected[side];
     const { sums, coverageFrac } = sumOnto(paired[side], axis, model.axis);
@@ -179,12 +178,12 @@ function filledYear(input: TrialInput, sides: readonly [Prepared, Prepared], pai
     for (let i = 0; i < model.axis.count; i++) {
       if (!(coverageFrac[i]! > 0.999) || Number.isNaN(model.kwh[i])) continue;
       const month = Number(bins.keys[bins.binOf[i]!]!.slice(5, 7)) - 1;
-      (totals.metered[month] as { a: number; b: number })[side] += sums[i]!;
-      (totals.expected[month] as { a: number; b: number })[side] += model.kwh[i]! / kwp;
+      totals[month]!.metered[side] += sums[i]!;
+      totals[month]!.expected[side] += model.kwh[i]! / kwp;
     }
   }
   return wholeYear({
-    paired: totals.metered.map((metered, m) => ({ metered, expected: totals.expected[m]! })),
+    paired: totals,
     year: input.yearKwh!.a.map((kwh, m) => ({ a: kwh / sides[0].kwp, b: input.yearKwh!.b[m]! / sides[1].kwp })),
   });
 }
@@ -194,7 +193,6 @@ export function sharedAxis(a: TimeAxis, b: TimeAxis): TimeAxis | null {
   const stepMinutes = Math.max(a.stepMinutes, b.stepMinutes);
   const stepMs = stepMinutes * MINUTE_MS;
   const startUtcMs = Math.ceil(Math.max(a.startUtcMs, b.startUtcMs) / stepMs) * stepMs;
-  const end = (axis: TimeAxis): number => axis.startUtcMs + axis.count * axis.stepMinutes * MINUTE_MS;
-  const count = Math.floor((Math.min(end(a), end(b)) - startUtcMs) / stepMs);
+  const count = Math.floor((Math.min(endUtcMs(a), endUtcMs(b)) - startUtcMs) / stepMs);
   return count > 0 ? { startUtcMs, stepMinutes, count } : null;
 }

@@ -1,11 +1,11 @@
-import type { Group } from "./breakdown";
+import type { PairedSums } from "./difference";
 
 /** A month of a whole year: what the model expects of each side, and what the trial's ratio to the model makes of it, kWh a kilowatt-peak. */
 export interface FilledMonth {
   /** January is 1. */
   readonly month: number;
-  readonly expected: { readonly a: number; readonly b: number };
-  readonly filled: { readonly a: number; readonly b: number };
+  readonly expected: PairedSums;
+  readonly filled: PairedSums;
   /** Share of the month's expected energy that was paired. */
   readonly measuredFrac: number;
 }
@@ -19,8 +19,8 @@ export interface WholeYear {
 
 export interface MonthFigures {
   /** Metered over paired intervals, and expected in the same intervals and in the whole year, kWh a kilowatt-peak; January first. */
-  readonly paired: readonly { readonly metered: Group; readonly expected: Group }[];
-  readonly year: readonly { readonly a: number; readonly b: number }[];
+  readonly paired: readonly { readonly metered: PairedSums; readonly expected: PairedSums }[];
+  readonly year: readonly PairedSums[];
 }
 
 /** Below this share of its energy a month takes the ratio of its neighbours in the year. */

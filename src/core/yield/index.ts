@@ -5,7 +5,7 @@ export { type LitSky, litSky, type SkyModules } from "./lit-sky";
 export { type Moment, type MomentPower, momentPower } from "./moment";
 export { type MonthSums, monthSums, sumOf } from "./month-sums";
 export { type PlaneTerms, planeEnergyKwh, planeTerms } from "./plane-energy";
-export { EVERY_LIT_STEP, type PlaneHours, planeHours } from "./plane-hours";
+export { type PlaneHours, planeHours } from "./plane-hours";
 export { type PreparedWeather, prepareWeather } from "./prepare";
 export { type RevisionEffect, revisionEffects } from "./revision-effects";
 export { runPrepared, runYield } from "./run-yield";
@@ -13,6 +13,7 @@ export { HORIZON_ID, type ObstacleCost, ownObstacleId, type ShadeReport, shadeRe
 export { type AlbedoGain, albedoGain, type ClearingNow, clearingNow, type StormReport, stormReport } from "./snow-bench";
 export { fillSpread } from "./sub-hourly";
 export { expectedUncertainty, type TypicalYear, typicalYear, type Uncertainty, type UncertaintyPart } from "./uncertainty";
+export { arrayLightWm2 } from "./varying";
 export { applyWhatIf, type WhatIf } from "./what-if";
 export type { EvidencedCauses, YieldOptions, YieldRun } from "./workspace";
 export { type YieldLine, yieldLines, yieldSum } from "./yield-lines";

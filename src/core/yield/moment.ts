@@ -25,6 +25,9 @@ export interface MomentPower {
 
 const TO_W = 60_000;
 
+/** A site whose inverters draw nothing at night, for figures that speak of light alone. */
+export const asleep = (site: Site): Site => ({ ...site, inverters: site.inverters.map((inverter) => ({ ...inverter, nightDrawW: 0 })) });
+
 /** The chain over one minute around a moment. */
 export function momentPower(site: Site, { utcMs, ghiWm2, airTempC, poaWm2 = null }: Moment): MomentPower {
   const axis: TimeAxis = { startUtcMs: utcMs - MINUTE_MS / 2, stepMinutes: 1, count: 1 };
@@ -32,8 +35,7 @@ export function momentPower(site: Site, { utcMs, ghiWm2, airTempC, poaWm2 = null
   const measured = ghiWm2 === null ? {} : { ghiWm2: Float64Array.of(ghiWm2), dniWm2: null, dhiWm2: null };
   const inPlane = poaWm2 === null ? {} : { poaWm2: Float64Array.of(poaWm2) };
   const weather = { ...clear, ...measured, ...inPlane, airTempC: Float64Array.of(airTempC) };
-  const awake = { ...site, inverters: site.inverters.map((inverter) => ({ ...inverter, nightDrawW: 0 })) };
-  const run = runYield(awake, weather, monthBins(axis, site.place.timeZone));
+  const run = runYield(asleep(site), weather, monthBins(axis, site.place.timeZone));
   return {
     planeWm2: run.planeKwhM2[0]! * TO_W,
     referenceW: run.referenceKwh[0]! * TO_W,

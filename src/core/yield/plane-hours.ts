@@ -1,8 +1,7 @@
-import { planeOf } from "../irradiance";
 import { faiman, HEAT_LOSS, type Mounting } from "../module";
 import type { Site } from "../site";
 import type { PreparedWeather } from "./prepare";
-import { planeLight } from "./varying";
+import { arrayLightWm2 } from "./varying";
 
 /** Light and warmth of a plane in sampled lit hours, each standing for `hoursEach` hours of the record. */
 export interface PlaneHours {
@@ -12,7 +11,7 @@ export interface PlaneHours {
 }
 
 /** One of so many lit steps is taken. */
-export const EVERY_LIT_STEP = 7;
+const EVERY_LIT_STEP = 7;
 /** Steps by the golden section never fall into step with the hours of a day, as every seventh would with fourteen hours of light. Source: Weyl, 1916, on numbers spread evenly modulo one. */
 const GOLDEN = (Math.sqrt(5) - 1) / 2;
 const LIT_UP = 0.01;
@@ -29,7 +28,7 @@ export function planeHours(
   for (let i = 0; i < weather.axis.count; i++) if (sun.up[i]! > LIT_UP && (lit++ * GOLDEN) % 1 < 1 / every) at.push(i);
   const hoursEach = (lit / Math.max(1, at.length)) * (weather.axis.stepMinutes / 60);
   return planes.map(({ tiltDeg, azimuthDeg, mounting }) => {
-    const all = weather.poaWm2 ?? planeLight(site, weather, sun, planeOf(tiltDeg, azimuthDeg));
+    const all = arrayLightWm2(site, { tiltDeg, azimuthDeg }, { weather, sun });
     const irradianceWm2 = Float64Array.from(at, (i) => (Number.isNaN(all[i]) ? 0 : all[i]!));
     const cellTempC = irradianceWm2.map((light, k) =>
       faiman(light, weather.airTempC[at[k]!]!, weather.windSpeedMs[at[k]!]!, HEAT_LOSS[mounting]),

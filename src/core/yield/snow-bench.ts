@@ -1,22 +1,21 @@
 import { planeOf } from "../irradiance";
-import type { PvArray, Site } from "../site";
+import { type PvArray, partOfSite, type Site } from "../site";
 import { lying, type SnowRecord, type Storm, storms } from "../snow";
 import { medianOf } from "../statistics";
 import { dayBins, monthBins } from "../time";
 import { MINUTE_MS } from "../units";
+import { asleep } from "./moment";
 import { monthSums } from "./month-sums";
 import type { PreparedWeather } from "./prepare";
 import { runPrepared } from "./run-yield";
-import { COVERING_CM, planeLight, STRINGS_ALONG_SLANT } from "./varying";
+import { arrayLightWm2, COVERING_CM, STRINGS_ALONG_SLANT } from "./varying";
 import { applyWhatIf } from "./what-if";
 
 export type StormReport = Omit<Storm, "from" | "to"> & { readonly fromUtcMs: number; readonly toUtcMs: number };
 
 /** The book with one array alone and no snow on its modules. */
 const bareOf = (site: Site, array: PvArray): Site => ({
-  ...site,
-  arrays: [array],
-  inverters: site.inverters.map((inverter) => ({ ...inverter, arrays: inverter.arrays.filter((id) => id === array.id), nightDrawW: 0 })),
+  ...asleep(partOfSite(site, [array.id])),
   models: { ...site.models, snow: "none" },
 });
 
@@ -50,7 +49,7 @@ function recordOf(site: Site, array: PvArray, { weather, sun }: PreparedWeather)
   return {
     newSnowCm: freshSnowCm(weather.snowDepthCm, weather.axis.stepMinutes / 60),
     airTempC: weather.airTempC,
-    poaWm2: weather.poaWm2 ?? planeLight(site, weather, sun, plane),
+    poaWm2: arrayLightWm2(site, array, { weather, sun }),
     openKwh: run.expectedKwh,
     stepHours: weather.axis.stepMinutes / 60,
     sinTilt: Math.sqrt(Math.max(0, 1 - plane.up * plane.up)),

@@ -43,7 +43,7 @@ export function snowByStep(site: Site, array: PvArray, weather: FilledWeather, s
   const { count, stepMinutes } = weather.axis;
   const plane = planeOf(array.tiltDeg, array.azimuthDeg);
   const sinTilt = Math.sqrt(Math.max(0, 1 - plane.up * plane.up));
-  const poaWm2 = weather.poaWm2 ?? planeLight(site, weather, sun, plane);
+  const poaWm2 = arrayLightWm2(site, array, { weather, sun });
   const cover = fillSnowCover(
     snowfallCm(weather.snowDepthCm!),
     poaWm2,
@@ -55,8 +55,19 @@ export function snowByStep(site: Site, array: PvArray, weather: FilledWeather, s
   return cover;
 }
 
-/** Light in a plane on every step, W/m2, with no shade. */
-export function planeLight(site: Site, weather: FilledWeather, sun: SunColumns, plane: ReturnType<typeof planeOf>): Float64Array {
+/** Light in the plane of an array on every step, W/m2: as measured there, else by the even sky with no shade. */
+export const arrayLightWm2 = (
+  site: Site,
+  { tiltDeg, azimuthDeg }: Pick<PvArray, "tiltDeg" | "azimuthDeg">,
+  { weather, sun }: Lit,
+): Float64Array => weather.poaWm2 ?? planeLight(site, weather, sun, planeOf(tiltDeg, azimuthDeg));
+
+interface Lit {
+  readonly weather: FilledWeather;
+  readonly sun: SunColumns;
+}
+
+function planeLight(site: Site, weather: FilledWeather, sun: SunColumns, plane: ReturnType<typeof planeOf>): Float64Array {
   const { count } = weather.axis;
   const column = (from: Float64Array | null): Float64Array => from?.slice() ?? new Float64Array(count).fill(Number.NaN);
   const sky = { ghiWm2: column(weather.ghiWm2), dniWm2: column(weather.dniWm2), dhiWm2: column(weather.dhiWm2) };

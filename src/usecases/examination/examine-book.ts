@@ -2,9 +2,8 @@ import type { BookFinding, Decision, Examination, ExaminedSeries, WeatherStrip }
 import { examine, examineCounter, type Finding, type OwedSeries } from "@/core/examination";
 import { compareSpans, counterSpans, energyBetween, energyKwh, type ProductionQuantity } from "@/core/readings";
 import { mostEnergyKwh } from "@/core/reconcile";
-import { nameplateW, type Site } from "@/core/site";
+import { nameplateW, partOfSite, type Site } from "@/core/site";
 import { type CalendarBins, dayBins } from "@/core/time";
-import { sideSite } from "@/core/trial";
 import type { OpenLedger, StoredSeries, StoredSparse } from "../ledger";
 import { cleanSeries, cleanSparse, counterKeyOf, findingKeyOf, seriesKeyOf } from "./clean";
 
@@ -23,7 +22,7 @@ const owedOf = ({ run }: OpenLedger): OwedSeries | null => run && { axis: run.ax
 function partOf(meterId: string, site: Site, owed: OwedSeries | null): { site: Site; owed: OwedSeries | null } {
   const meter = site.meters.find(({ id }) => id === meterId);
   if (!meter || meter.arrays.length === 0 || site.arrays.every(({ id }) => meter.arrays.includes(id))) return { site, owed };
-  const own = sideSite(site, meter.arrays);
+  const own = partOfSite(site, meter.arrays);
   const share = nameplateW(own) / nameplateW(site);
   return { site: own, owed: owed && { axis: owed.axis, kwh: owed.kwh.map((kwh) => kwh * share) } };
 }

@@ -76,7 +76,7 @@ export function gatherMeters(stored: readonly StoredSeries[], site: Site): Meter
 }
 
 /** The axis from the first to the last value. */
-function trimmedAxis({ axis, values }: StoredSeries): TimeAxis {
+export function trimmedAxis({ axis, values }: StoredSeries): TimeAxis {
   let first = 0;
   let end = values.length;
   while (first < end && Number.isNaN(values[first])) first++;

@@ -1,6 +1,7 @@
 export { dayOf } from "./day";
+export { trimmedAxis } from "./gather";
 export { daySums, glanceOf } from "./glance";
-export { type LedgerInput, type OpenLedger, openLedger } from "./open-ledger";
+export { type LedgerInput, type OpenLedger, openLedger, rangeOf } from "./open-ledger";
 export type { ReadingStore, StoredSeries, StoredSparse } from "./ports";
 export { uncertaintyOf, wholeYearsKwh } from "./uncertainty";
 export { allWeather, yearsOf, yearWeather } from "./year-weather";

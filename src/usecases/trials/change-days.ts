@@ -1,10 +1,9 @@
 import type { ChangeDays, ChangeQuestion } from "@/contracts/trial";
 import { energyKwh, type ProductionQuantity } from "@/core/readings";
 import { sumOnto } from "@/core/series";
-import type { Site } from "@/core/site";
+import { partOfSite, type Site } from "@/core/site";
 import { medianOf } from "@/core/statistics";
 import { dayBins, monthBins } from "@/core/time";
-import { sideSite } from "@/core/trial";
 import { runYield } from "@/core/yield";
 import type { OpenLedger, StoredSeries } from "../ledger";
 import { Refusal } from "../refusal";
@@ -67,5 +66,5 @@ function sourceOf(meterId: string, { site, weather, metered }: OpenLedger, produ
     throw new Refusal("trial-refused", `There are no readings of a meter “${meterId}”.`, "Choose a meter of this book, or the whole site.");
   const kwh = energyKwh(series.values, series.quantity as ProductionQuantity, series.axis.stepMinutes);
   const { sums, coverageFrac } = sumOnto(kwh, series.axis, weather!.axis);
-  return { meteredKwh: sums, readFrac: coverageFrac, own: sideSite(site, meter.arrays) };
+  return { meteredKwh: sums, readFrac: coverageFrac, own: partOfSite(site, meter.arrays) };
 }

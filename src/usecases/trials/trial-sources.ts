@@ -1,15 +1,15 @@
 import type { TrialQuestion } from "@/contracts/trial";
 import type { TrialSources } from "@/contracts/trial-wire";
 import { energyKwh, type ProductionQuantity } from "@/core/readings";
-import { indexAt, sumOnto, type TimeAxis } from "@/core/series";
-import { type Meter, type Site, siteOn } from "@/core/site";
+import { endUtcMs, indexAt, sumOnto, type TimeAxis } from "@/core/series";
+import { type Meter, partOfSite, type Site, siteOn } from "@/core/site";
 import { monthBins, utcOfWall, zoneOffset } from "@/core/time";
-import { sharedAxis, sideSite } from "@/core/trial";
+import { sharedAxis } from "@/core/trial";
 import { DAY_MS, MINUTE_MS } from "@/core/units";
 import { sliceWeather, type Weather } from "@/core/weather";
-import { prepareWeather, runPrepared, type YieldRun } from "@/core/yield";
+import { arrayLightWm2, monthSums, prepareWeather, runPrepared } from "@/core/yield";
 import type { OpenLedger, StoredSeries } from "../ledger";
-import { yearsOf } from "../ledger";
+import { rangeOf, trimmedAxis, yearsOf } from "../ledger";
 import { Refusal } from "../refusal";
 
 /** Meters of a book that hold readings and can be a side: what they count is production. */
@@ -53,21 +53,13 @@ function sideOf(meterId: string, site: Site, production: readonly StoredSeries[]
   return {
     meter,
     series,
-    own: sideSite(site, meter.arrays),
+    own: partOfSite(site, meter.arrays),
     kwh: energyKwh(series.values, series.quantity as ProductionQuantity, series.axis.stepMinutes),
   };
 }
 
-/** The first to the last value of a series. */
-function readSpan({ axis }: StoredSeries, kwh: Float64Array): TimeAxis {
-  let [first, end] = [0, kwh.length];
-  while (first < end && Number.isNaN(kwh[first])) first++;
-  while (end > first && Number.isNaN(kwh[end - 1])) end--;
-  return { ...axis, startUtcMs: axis.startUtcMs + first * axis.stepMinutes * MINUTE_MS, count: end - first };
-}
-
 function trialAxis({ from, to }: TrialQuestion, site: Site, sides: readonly { series: StoredSeries; kwh: Float64Array }[]): TimeAxis {
-  const [x, y] = sides.map(({ series, kwh }) => readSpan(series, kwh)) as [TimeAxis, TimeAxis];
+  const [x, y] = sides.map(({ series }) => trimmedAxis(series)) as [TimeAxis, TimeAxis];
   const offset = zoneOffset(site.place.timeZone);
   const dayStart = (date: string, after = 0): number => utcOfWall(Date.parse(`${date}T00:00:00Z`) + after * DAY_MS, offset);
   const cut = (axis: TimeAxis): TimeAxis => {
@@ -98,42 +90,27 @@ function modelOf(
   const years = yearsOf(ledger).map(Number);
   const middle = axis.startUtcMs + (axis.count / 2) * axis.stepMinutes * MINUTE_MS;
   const year = years.reduce((best, each) => (Math.abs(mid(each) - middle) < Math.abs(mid(best) - middle) ? each : best), years.at(-1)!);
-  const end = axis.startUtcMs + axis.count * axis.stepMinutes * MINUTE_MS;
-  const cut = (fromUtcMs: number, toUtcMs: number): Weather =>
-    sliceWeather(
-      weather,
-      Math.max(0, indexAt(weather.axis, fromUtcMs)),
-      Math.min(weather.axis.count, Math.max(0, indexAt(weather.axis, toUtcMs - 1) + 1)),
-    );
-  const trial = cut(axis.startUtcMs, end);
+  const cut = (fromUtcMs: number, toUtcMs: number): Weather => {
+    const { from, to } = rangeOf(weather.axis, fromUtcMs, toUtcMs);
+    return sliceWeather(weather, from, Math.max(from, to));
+  };
+  const trial = cut(axis.startUtcMs, endUtcMs(axis));
   if (trial.axis.count === 0) return { expected: null, yearKwh: null, lightWm2: null };
   const steps = prepareWeather(place, trial);
-  const runs = sites.map((site) => runPrepared(site, steps, everyStep(trial.axis))) as [YieldRun, YieldRun];
-  const whole = cut(utcOfWall(Date.UTC(year, 0, 1), offset), utcOfWall(Date.UTC(year + 1, 0, 1), offset));
-  const ready = prepareWeather(place, whole);
-  const byMonth = (site: Site): number[] => {
-    const run = runPrepared(site, ready, monthBins(whole.axis, place.timeZone));
-    const out = new Array<number>(12).fill(0);
-    run.bins.keys.forEach((key, b) => {
-      out[Number(key.slice(5, 7)) - 1]! += run.expectedByBinKwh[b]!;
-    });
-    return out;
-  };
-  const hours = trial.axis.stepMinutes / 60;
-  const lightWm2 = Float64Array.from({ length: axis.count }, (_, i) => {
-    const at = indexAt(trial.axis, axis.startUtcMs + i * axis.stepMinutes * MINUTE_MS);
-    return ((runs[0].planeKwhM2[at] ?? Number.NaN) * 1000) / hours;
-  });
+  const [a, b] = sites.map((site) => runPrepared(site, steps, monthBins(trial.axis, place.timeZone)).expectedKwh) as [
+    Float64Array,
+    Float64Array,
+  ];
+  const ready = prepareWeather(place, cut(utcOfWall(Date.UTC(year, 0, 1), offset), utcOfWall(Date.UTC(year + 1, 0, 1), offset)));
+  const light = arrayLightWm2(sites[0], sites[0].arrays[0]!, steps);
   return {
-    expected: { a: { axis: trial.axis, kwh: runs[0].expectedKwh }, b: { axis: trial.axis, kwh: runs[1].expectedKwh } },
-    yearKwh: { a: byMonth(sites[0]), b: byMonth(sites[1]) },
-    lightWm2,
+    expected: { a: { axis: trial.axis, kwh: a }, b: { axis: trial.axis, kwh: b } },
+    yearKwh: { a: monthSums(sites[0], ready).expectedKwh, b: monthSums(sites[1], ready).expectedKwh },
+    lightWm2: Float64Array.from({ length: axis.count }, (_, i) => {
+      const at = indexAt(trial.axis, axis.startUtcMs + i * axis.stepMinutes * MINUTE_MS);
+      return light[at] ?? Number.NaN;
+    }),
   };
 }
 
 const mid = (year: number): number => Date.UTC(year, 6, 2);
-
-const everyStep = (axis: TimeAxis) => ({
-  keys: Array.from({ length: axis.count }, (_, i) => String(i)),
-  binOf: Uint16Array.from({ length: axis.count }, (_, i) => i),
-});

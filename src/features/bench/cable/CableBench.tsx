@@ -12,9 +12,7 @@ import {
   SECTIONS_MM2,
   stringCheck,
 } from "@/core/electrical";
-import type { Inverter, PvArray } from "@/core/site";
-import { arrayNameplateW } from "@/core/site";
-import { sideSite } from "@/core/trial";
+import { arrayNameplateW, type Inverter, type PvArray, partOfSite } from "@/core/site";
 import { noteEntry } from "@/features/field-book/note-entry";
 import { WriteDown } from "@/features/field-book/WriteDown";
 import { Cells } from "@/features/figures/Cells";
@@ -49,7 +47,7 @@ export function CableBench({ slug, site, year, nowUtcMs }: BenchProps) {
   const [perMm2, setPerMm2] = useState<number | string>(0.22);
   const [years, setYears] = useState<number | string>(25);
   const { engine } = useBenchEngine(slug, site, year);
-  const own = sideSite(site, [array.id]);
+  const own = partOfSite(site, [array.id]);
   const fullW = arrayNameplateW(site, array);
   const squared = useBenchAnswer(engine, { own, fullW }, (remote, asked) => remote.squared(asked.own, asked.fullW)) ?? USUAL_SQUARED_HOURS;
   const { running, tariff } = site.money;

@@ -7,9 +7,8 @@ import { inverterFindingInWords } from "@/contracts/electrical-words";
 import type { NewEntryInput } from "@/contracts/field-book";
 import { MODEL_ACCOUNTS, STAGE_NAMES } from "@/core/accounts";
 import { checkInverter, type InverterReport } from "@/core/electrical";
-import { siteAcRatedW, siteOn } from "@/core/site";
+import { partOfSite, siteAcRatedW, siteOn } from "@/core/site";
 import { utcOfWall, zoneOffset } from "@/core/time";
-import { sideSite } from "@/core/trial";
 import { type MomentPower, momentPower } from "@/core/yield";
 import { Figure } from "@/features/figures/Figure";
 import { number, percent } from "@/features/figures/format";
@@ -67,7 +66,7 @@ export function InverterView({ slug, site, nowUtcMs }: FieldBookProps) {
       <p className={chapter.verdict}>This book has no inverter: enter it in the Site chapter, then its display can be read against it.</p>
     );
   const wallMs = Date.parse(`${typed.at}:00Z`);
-  const own = sideSite(siteOn(site, typed.at.slice(0, 10)), inverter.arrays);
+  const own = partOfSite(siteOn(site, typed.at.slice(0, 10)), inverter.arrays);
   const light = known(typed.light);
   const moment = Number.isNaN(wallMs)
     ? null

@@ -1,11 +1,13 @@
 import { readFile } from "node:fs/promises";
-import { z } from "zod";
+import type { z } from "zod";
+import { loadDoubtInWords, loadsSchema } from "@/contracts/loads";
 import { mixedStringsSchema } from "@/contracts/mixed-string";
 import { moduleLibrary } from "@/contracts/module-library";
 import type { SiteDocument } from "@/contracts/site";
 import { BYPASS_DROP_V, circuitsOf, costPerKwh, mixedYearOnSite, modulePlan, siteWithModule, stringsNow } from "@/core/comparison";
 import { cableSections, cheapestSection, mixedReport, squaredHours, stringCheck } from "@/core/electrical";
 import { loadDoubts, loadReport } from "@/core/loads";
+import { pricePerKwh, yearlyKwhWorth } from "@/core/money";
 import { arrayNameplateW, nameplateW, type PvArray, partOfSite } from "@/core/site";
 import { monthBins } from "@/core/time";
 import { albedoGain, hourProfile, monthSums, type PreparedWeather, runPrepared, stormReport, sumOf } from "@/core/yield";
@@ -70,7 +72,8 @@ export async function mixedBench({ site, year, prepared }: SiteYear, options: Cl
 
 /** `bench cable`: an array's strings against their inverter, and sections by cost over life. */
 export function cableBench({ site, array, prepared }: SiteYear, options: CliOptions): void {
-  const figures = withFigures(options.with, { length: 30, temp: 50, perM: 0.5, perMm2: 0.22, price: 0.15, years: 25 }, []);
+  const price = pricePerKwh(site);
+  const figures = withFigures(options.with, { length: 30, temp: 50, perM: 0.5, perMm2: 0.22, price, years: 25 }, ["price"]);
   const module = site.modules[array.module]!;
   const inverter = site.inverters.find(({ arrays }) => arrays.includes(array.id));
   const fullW = arrayNameplateW(site, array);
@@ -91,7 +94,12 @@ export function cableBench({ site, array, prepared }: SiteYear, options: CliOpti
       hours,
       fullW,
     ),
-    lifeValuePerKwhYear: figures.price! * figures.years!,
+    lifeValuePerKwhYear: yearlyKwhWorth(
+      figures.price!,
+      site.money.tariff.priceRisePerYearFrac,
+      site.money.running.discountFrac,
+      figures.years!,
+    ),
     pricePerM: figures.perM!,
     pricePerMm2M: figures.perMm2!,
   });
@@ -179,27 +187,6 @@ export function snowBench({ site, array, year, prepared }: SiteYear, options: Cl
   );
 }
 
-const loadsSchema = z.strictObject({
-  appliances: z
-    .array(
-      z.strictObject({
-        name: z.string().min(1),
-        watts: z.number().min(0),
-        count: z.number().min(0).default(1),
-        hoursPerDay: z.number().min(0),
-        months: z.array(z.boolean()).length(12).default(new Array<boolean>(12).fill(true)),
-      }),
-    )
-    .min(1),
-  battery: z.strictObject({
-    capacityKwh: z.number().positive(),
-    voltageV: z.number().positive(),
-    usableFrac: z.number().positive().max(1).default(0.8),
-    roundTripFrac: z.number().positive().max(1).default(0.9),
-    chargerMaxA: z.number().positive().nullable().default(null),
-  }),
-});
-
 /** `bench loads --loads FILE`: daily use against what the array makes. */
 export async function loadsBench({ site, year, prepared }: SiteYear, options: CliOptions): Promise<void> {
   const file = needed(options.loads, "loads", "a JSON file with appliances and the battery");
@@ -210,7 +197,7 @@ export async function loadsBench({ site, year, prepared }: SiteYear, options: Cl
     printJson({ year, doubts, ...report });
     return;
   }
-  for (const { doubt, name, value } of doubts) printText(`${name || file}: ${value} (${doubt.replaceAll("-", " ")})?`);
+  for (const doubt of doubts) printText(loadDoubtInWords(doubt));
   printText(`The battery carries ${report.autonomyDays.toFixed(1)} days of the worst month (${report.worst.month}).`);
   printText(
     textTable(

@@ -1,7 +1,7 @@
 import { z } from "zod";
 import { LEDGER_ACCOUNTS } from "@/core/accounts";
 import { causeKinds } from "@/core/causes";
-import { fieldEntrySchema } from "./field-book";
+import { fieldEntrySchema, type KeptEntry } from "./field-book";
 import { ledgerLineSchema } from "./ledger";
 
 const interval = z.strictObject({ value: z.number(), low: z.number(), high: z.number() });
@@ -212,3 +212,12 @@ export const causeRunSchema = z.strictObject({
   hasReport: z.boolean(),
 });
 export type CauseRun = z.output<typeof causeRunSchema>;
+
+/** What the search for causes saw of each entry, by its id; entries written since are not among them. */
+export function entryEffects(entries: readonly KeptEntry[], report: Pick<CauseReport, "entries"> | null): Record<number, string> {
+  const effects = entries.flatMap(({ id, from, kind, note }) => {
+    const seen = report?.entries.find((entry) => entry.from === from && entry.kind === kind && entry.note === note);
+    return seen ? [[id, seen.effect] as const] : [];
+  });
+  return Object.fromEntries(effects);
+}

@@ -1,6 +1,6 @@
 import { buffer } from "node:stream/consumers";
 import { to as copyTo } from "pg-copy-streams";
-import type { Sequelize } from "sequelize";
+import { QueryTypes, type Sequelize } from "sequelize";
 import { weatherQuantities } from "@/contracts/mapping";
 import { DAY_MS, MINUTE_MS } from "@/core/units";
 import type { ReadingStore, StoredSeries } from "@/usecases/ledger";
@@ -32,6 +32,13 @@ export function readingRepository(sequelize: Sequelize, { Series, Batch, Promise
         }
         return found;
       });
+    },
+    async heldOf(bookId) {
+      return sequelize.query<{ quantity: string; meterId: string }>(
+        `select s.quantity, s.meter_id as "meterId" from series s where s.book_id = :bookId and exists
+         (select 1 from day_pages p join import_batches b on b.id = p.batch_id where p.series_id = s.id and b.undone_at is null) order by s.id`,
+        { replacements: { bookId }, type: QueryTypes.SELECT },
+      );
     },
     async sparseOf(bookId) {
       const standing = (await Batch.findAll({ where: { bookId, kind: "production", undoneAt: null }, order: ["id"] })).map(

@@ -225,6 +225,10 @@ describe("the demo", () => {
       const usual = ["air_temperature_c", "energy_kwh", "ghi_w_m2", "rain_mm", "wind_speed_m_s"];
       const snowy = ["alpine-hut", "hill-school"].includes(demo.slug) ? ["snow_depth_cm"] : [];
       const trial = demo.slug === "hill-school" ? ["energy_kwh", "energy_kwh"] : [];
+      const held = await services.readings.heldOf(demo.id);
+      expect(held.map(({ quantity, meterId }) => `${quantity} ${meterId}`)).toEqual(
+        expect.arrayContaining(coverage.map(({ quantity, meterId }) => `${quantity} ${meterId}`)),
+      );
       expect(coverage.map((series) => series.quantity).sort()).toEqual([...usual, ...snowy, ...trial].sort());
     }
   });

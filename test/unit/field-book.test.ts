@@ -1,9 +1,9 @@
 import { Readable } from "node:stream";
 import { describe, expect, it } from "vitest";
+import { entryEffects } from "@/contracts/causes";
 import { packColumns, unpackColumns } from "@/contracts/columns-wire";
 import { type KeptEntry, keptEntrySchema, newEntrySchema } from "@/contracts/field-book";
 import { readEvents, writeEntries } from "@/formats/events-csv";
-import { entryEffects } from "@/usecases/causes";
 import { bookReminders, remindersFile } from "@/usecases/reminders";
 import { site } from "../site-builder";
 
@@ -92,7 +92,11 @@ describe("reminders", () => {
 
 describe("what the search for causes saw of entries", () => {
   it("finds its way to those it looked at, and to no later one", () => {
-    const report = { entries: [{ from: "2024-05-02", kind: "cleaning", note: "", effect: "took off 3 %" }] } as never;
+    const report = {
+      entries: [
+        { from: "2024-05-02", kind: "cleaning", note: "", effect: "took off 3 %", to: "2024-05-02", array: "", value: "", findings: [] },
+      ],
+    } as const;
     expect(entryEffects([kept({ id: 4 }), kept({ id: 5, from: "2025-01-01" })], report)).toEqual({ 4: "took off 3 %" });
     expect(entryEffects([kept()], null)).toEqual({});
   });

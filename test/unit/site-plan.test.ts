@@ -1,8 +1,8 @@
 import { describe, expect, it } from "vitest";
 import { obstacleKinds, siteObstacleSchema, siteSchema } from "@/contracts/site";
+import { pricePerKwh } from "@/core/money";
 import { bearingOf } from "@/core/shading";
 import { arrayLayout, arrayPlace, moduleSizeM } from "@/core/site";
-import { pricePerKwh } from "@/features/geometry/price";
 import { dayName, monthOfYear } from "@/features/geometry/words";
 import { freeId } from "@/features/site/free-id";
 import { obstaclePath, obstaclesInPlan, placeArray, placeObstacle } from "@/features/site/in-plan";

@@ -8,4 +8,5 @@ export {
   type LoadReport,
   loadDoubts,
   loadReport,
+  type NamedDoubt,
 } from "./loads";

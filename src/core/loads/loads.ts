@@ -101,6 +101,12 @@ export const LOAD_DOUBTS = [
 ] as const;
 export type LoadDoubt = (typeof LOAD_DOUBTS)[number];
 
+export interface NamedDoubt {
+  readonly doubt: LoadDoubt;
+  readonly name: string;
+  readonly value: number;
+}
+
 /** A single appliance of a small site stays under this, W. */
 const MOST_W = 12_000;
 /** A broken number under this, such as 1.2 for a kettle, is a figure in kW. */
@@ -110,8 +116,8 @@ const MOST_KWH = 80;
 const SMALL_BANK_V = 60;
 
 /** Figures that look like another unit: power (W, kW) and energy (kWh) are kept apart. */
-export function loadDoubts(appliances: readonly Appliance[], battery: BatteryTerms): { doubt: LoadDoubt; name: string; value: number }[] {
-  const out: { doubt: LoadDoubt; name: string; value: number }[] = [];
+export function loadDoubts(appliances: readonly Appliance[], battery: BatteryTerms): NamedDoubt[] {
+  const out: NamedDoubt[] = [];
   for (const { name, watts, hoursPerDay } of appliances) {
     if (watts > 0 && watts < BROKEN_UNDER_W && !Number.isInteger(watts)) out.push({ doubt: "kilowatts-as-watts", name, value: watts });
     if (watts > MOST_W) out.push({ doubt: "kilowatt-hours-as-watts", name, value: watts });

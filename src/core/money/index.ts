@@ -41,6 +41,7 @@ export {
 } from "./decisions";
 export { amountOf, Exact, minorDigits, quantity, roundTo, sumOf } from "./exact";
 export { type EnergyBasis, firstYearEnergy, type YearEnergy } from "./first-year";
+export { pricePerKwh, yearlyKwhWorth } from "./kwh-worth";
 export { type Payback, type PaybackTerms, type PaybackYear, payback } from "./payback";
 export { type MoneyChoices, type MoneyReport, moneyOf } from "./report";
 export {

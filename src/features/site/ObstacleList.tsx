@@ -1,11 +1,11 @@
 import { Button, NumberInput, Select, TextInput } from "@mantine/core";
+import { pricePerKwh } from "@/core/money";
 import { bearingOf, deciduousThrough } from "@/core/shading";
 import { arrayPlace, type PvArray, type SiteObstacle } from "@/core/site";
 import type { ShadeReport } from "@/core/yield";
 import { AzimuthField } from "@/features/angles/AngleField";
 import { Figure } from "@/features/figures/Figure";
 import { number, percent } from "@/features/figures/format";
-import { pricePerKwh } from "@/features/geometry/price";
 import { thickestSeason } from "@/features/geometry/words";
 import chapter from "@/features/look/Chapter.module.css";
 import { obstacleWorking } from "@/features/workings/site-workings";

@@ -1,4 +1,3 @@
-export { entryEffects } from "./entry-effects";
 export { extendCauses } from "./extend-causes";
 export { type CausesInput, openCauses, seekCauses, USUAL_DRAWS } from "./open-causes";
 export type { CauseRun, CauseStore } from "./ports";

@@ -21,6 +21,8 @@ export interface StoredSparse {
 /** What the ledger needs from where readings are kept. */
 export interface ReadingStore {
   seriesOf(bookId: string, kind: "weather" | "production"): Promise<readonly StoredSeries[]>;
+  /** Quantities and meters of which any reading stands, without the readings. */
+  heldOf(bookId: string): Promise<readonly Pick<StoredSeries, "quantity" | "meterId">[]>;
   /** Spans and counter readings of production meters; of two of one meter and start the later batch stands. */
   sparseOf(bookId: string): Promise<StoredSparse>;
   /** The newest imported promise, January first; null when none was imported. */

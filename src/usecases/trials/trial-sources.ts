@@ -13,7 +13,7 @@ import { rangeOf, trimmedAxis, yearsOf } from "../ledger";
 import { Refusal } from "../refusal";
 
 /** Meters of a book that hold readings and can be a side: what they count is production. */
-export const trialMeters = (site: Site, production: readonly StoredSeries[]): Meter[] =>
+export const trialMeters = (site: Site, production: readonly Pick<StoredSeries, "meterId">[]): Meter[] =>
   site.meters.filter(({ id, point }) => (point === "ac" || point === "dc") && production.some(({ meterId }) => meterId === id));
 
 /** Both sides of a trial with what the model expects of each. */

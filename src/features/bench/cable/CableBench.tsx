@@ -12,12 +12,12 @@ import {
   SECTIONS_MM2,
   stringCheck,
 } from "@/core/electrical";
+import { pricePerKwh, yearlyKwhWorth } from "@/core/money";
 import { arrayNameplateW, type Inverter, type PvArray, partOfSite } from "@/core/site";
 import { noteEntry } from "@/features/field-book/note-entry";
 import { WriteDown } from "@/features/field-book/WriteDown";
 import { Cells } from "@/features/figures/Cells";
 import { number, percent } from "@/features/figures/format";
-import { pricePerKwh } from "@/features/geometry/price";
 import chapter from "@/features/look/Chapter.module.css";
 import { ScrollBox } from "@/features/look/ScrollBox";
 import { sectionWorking } from "@/features/workings/electrical-workings";
@@ -52,7 +52,7 @@ export function CableBench({ slug, site, year, nowUtcMs }: BenchProps) {
   const squared = useBenchAnswer(engine, { own, fullW }, (remote, asked) => remote.squared(asked.own, asked.fullW)) ?? USUAL_SQUARED_HOURS;
   const { running, tariff } = site.money;
   const price = pricePerKwh(site) ?? 0.15;
-  const worth = lifeWorth(price, tariff.priceRisePerYearFrac, running.discountFrac, numberOf(years, 25));
+  const worth = yearlyKwhWorth(price, tariff.priceRisePerYearFrac, running.discountFrac, numberOf(years, 25));
   const run: CableRun = {
     conductor,
     oneWayLengthM: numberOf(lengthM, 30),
@@ -166,13 +166,6 @@ export function CableBench({ slug, site, year, nowUtcMs }: BenchProps) {
       </div>
     </>
   );
-}
-
-/** What a kWh lost every year costs over the years, discounted. */
-function lifeWorth(price: number, riseFrac: number, discountFrac: number, years: number): number {
-  let sum = 0;
-  for (let year = 0; year < years; year++) sum += (price * (1 + riseFrac) ** year) / (1 + discountFrac) ** year;
-  return sum;
 }
 
 interface CheckProps {

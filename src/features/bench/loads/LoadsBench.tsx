@@ -2,7 +2,8 @@
 
 import { Button, Checkbox, NumberInput, TextInput } from "@mantine/core";
 import { useLocalStorage } from "@mantine/hooks";
-import { type Appliance, type BatteryTerms, type LoadDoubt, loadDoubts, loadReport } from "@/core/loads";
+import { loadDoubtInWords, loadsSchema } from "@/contracts/loads";
+import { type Appliance, type BatteryTerms, loadDoubts, loadReport } from "@/core/loads";
 import { nameplateW } from "@/core/site";
 import { noteEntry } from "@/features/field-book/note-entry";
 import { WriteDown } from "@/features/field-book/WriteDown";
@@ -16,6 +17,11 @@ import styles from "../Bench.module.css";
 import type { BenchProps } from "../bench-views";
 import { useBenchAnswer, useBenchEngine } from "../use-bench-engine";
 
+interface Loads {
+  readonly appliances: readonly Appliance[];
+  readonly battery: BatteryTerms;
+}
+
 const ALL = new Array<boolean>(12).fill(true);
 const FIRST: readonly Appliance[] = [
   { name: "Refrigerator", watts: 90, count: 1, hoursPerDay: 9, months: ALL },
@@ -24,21 +30,16 @@ const FIRST: readonly Appliance[] = [
 ];
 const FIRST_BATTERY: BatteryTerms = { capacityKwh: 9.6, voltageV: 48, usableFrac: 0.8, roundTripFrac: 0.9, chargerMaxA: 60 };
 
-const doubtWords: Readonly<Record<LoadDoubt, (name: string, value: number) => string>> = {
-  "kilowatts-as-watts": (name, value) =>
-    `${name}: ${value} W looks like kW. Power stands in watts here: write ${Math.round(value * 1000)}.`,
-  "kilowatt-hours-as-watts": (name, value) =>
-    `${name}: ${value} W is more than a house takes. Is it watt-hours a day? Power in W and hours a day stand apart here.`,
-  "more-than-a-day": (name, value) => `${name}: ${value} hours a day; a day has 24.`,
-  "nothing-used": () => "Nothing is used yet: give watts, how many and hours a day.",
-  "battery-in-ampere-hours": (_name, value) =>
-    `A battery of ${value} kWh at this voltage is more than a small site has: if it is ${value} Ah, write Ah × V ÷ 1000 as kWh.`,
-};
-
 /** Off the grid at a glance: what is used a day, the worst month, how long the battery carries, when to run the heavy loads. */
 export function LoadsBench({ slug, site, year, nowUtcMs }: BenchProps) {
-  const [appliances, setAppliances] = useLocalStorage<readonly Appliance[]>({ key: `dusty-ledger:loads:${slug}`, defaultValue: FIRST });
-  const [battery, setBattery] = useLocalStorage<BatteryTerms>({ key: `dusty-ledger:battery:${slug}`, defaultValue: FIRST_BATTERY });
+  const [kept, setKept] = useLocalStorage<Loads>({
+    key: `dusty-ledger:loads:${slug}`,
+    defaultValue: { appliances: FIRST, battery: FIRST_BATTERY },
+  });
+  // What an older edition kept in this browser may not fit any more.
+  const { appliances, battery }: Loads = loadsSchema.safeParse(kept).data ?? { appliances: FIRST, battery: FIRST_BATTERY };
+  const setAppliances = (next: readonly Appliance[]): void => setKept({ appliances: next, battery });
+  const setBattery = (next: BatteryTerms): void => setKept({ appliances, battery: next });
   const { engine } = useBenchEngine(slug, site, year);
   const profile = useBenchAnswer(engine, site, (remote, asked) => remote.profile(asked));
   const doubts = loadDoubts(appliances, battery);
@@ -63,9 +64,9 @@ export function LoadsBench({ slug, site, year, nowUtcMs }: BenchProps) {
     <>
       <p className={chapter.verdict} data-testid="loads-sentence">
         {sentence}{" "}
-        {doubts.map(({ doubt, name, value }) => (
-          <span key={`${doubt} ${name}`} className={chapter.clay}>
-            {doubtWords[doubt](name, value)}{" "}
+        {doubts.map((doubt) => (
+          <span key={`${doubt.doubt} ${doubt.name}`} className={chapter.clay}>
+            {loadDoubtInWords(doubt)}{" "}
           </span>
         ))}
         {report?.chargerShort && (

@@ -2,6 +2,7 @@
 
 import { NumberInput } from "@mantine/core";
 import { useState } from "react";
+import { pricePerKwh } from "@/core/money";
 import { SLIDE_PER_HOUR } from "@/core/snow";
 import { degToRad } from "@/core/units";
 import type { StormReport } from "@/core/yield";
@@ -9,7 +10,6 @@ import { noteEntry } from "@/features/field-book/note-entry";
 import { WriteDown } from "@/features/field-book/WriteDown";
 import { Cells } from "@/features/figures/Cells";
 import { dateName, number, percent } from "@/features/figures/format";
-import { pricePerKwh } from "@/features/geometry/price";
 import { MONTHS_SHORT } from "@/features/geometry/words";
 import chapter from "@/features/look/Chapter.module.css";
 import { DateField } from "@/features/look/DateField";

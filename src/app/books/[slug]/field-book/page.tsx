@@ -1,8 +1,8 @@
 import type { Metadata } from "next";
 import { bookPage } from "@/app/book-page";
+import { entryEffects } from "@/contracts/causes";
 import { FieldBookChapter } from "@/features/field-book/FieldBookChapter";
 import { FIELD_BOOK_VIEWS } from "@/features/field-book/field-book-views";
-import { entryEffects } from "@/usecases/causes";
 import { bookReminders } from "@/usecases/reminders";
 import { trialMeters } from "@/usecases/trials";
 
@@ -17,12 +17,7 @@ export default async function FieldBookPage({ params, searchParams }: Props) {
   const { slug } = await params;
   const { view } = await searchParams;
   return bookPage(slug, "field-book", async (book, { entries, causes, readings }) => {
-    const [kept, run, production, weather] = await Promise.all([
-      entries.of(book.id),
-      causes.of(book.id),
-      readings.seriesOf(book.id, "production"),
-      readings.seriesOf(book.id, "weather"),
-    ]);
+    const [kept, run, held] = await Promise.all([entries.of(book.id), causes.of(book.id), readings.heldOf(book.id)]);
     const { site } = book;
     const name = (id: string): string => site.arrays.find((array) => array.id === id)?.name || id;
     return (
@@ -34,12 +29,12 @@ export default async function FieldBookPage({ params, searchParams }: Props) {
         entries={kept}
         effects={entryEffects(kept, run?.report ?? null)}
         reminders={bookReminders(site, kept, new Date().toISOString().slice(0, 10))}
-        trialMeters={trialMeters(site, production).map(({ id, point, arrays }) => ({
+        trialMeters={trialMeters(site, held).map(({ id, point, arrays }) => ({
           id,
           point,
           name: `${id} (${arrays.length === 0 ? "all" : arrays.map(name).join(", ")}, ${point.toUpperCase()})`,
         }))}
-        hasWeather={weather.length > 0}
+        hasWeather={held.some(({ meterId }) => meterId === "")}
         nowUtcMs={Date.now()}
       />
     );

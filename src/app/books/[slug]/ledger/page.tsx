@@ -1,7 +1,7 @@
 import type { Metadata } from "next";
 import { bookPage } from "@/app/book-page";
+import { pricePerKwh } from "@/core/money";
 import { verdictOf } from "@/core/reconcile";
-import { pricePerKwh } from "@/features/geometry/price";
 import { LedgerPage, type LedgerView } from "@/features/ledger/LedgerPage";
 import { LEDGER_VIEWS } from "@/features/ledger/ledger-views";
 import { causesNow, runForPage } from "@/usecases/causes";

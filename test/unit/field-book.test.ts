@@ -94,9 +94,18 @@ describe("what the search for causes saw of entries", () => {
   it("finds its way to those it looked at, and to no later one", () => {
     const report = {
       entries: [
-        { from: "2024-05-02", kind: "cleaning", note: "", effect: "took off 3 %", to: "2024-05-02", array: "", value: "", findings: [] },
+        {
+          from: "2024-05-02",
+          kind: "cleaning" as const,
+          note: "",
+          effect: "took off 3 %",
+          to: "2024-05-02",
+          array: "",
+          value: "",
+          findings: [],
+        },
       ],
-    } as const;
+    };
     expect(entryEffects([kept({ id: 4 }), kept({ id: 5, from: "2025-01-01" })], report)).toEqual({ 4: "took off 3 %" });
     expect(entryEffects([kept()], null)).toEqual({});
   });

@@ -12,6 +12,7 @@ import {
   cableSections,
   cheapestSection,
   checkInverter,
+  fillGroupVoltage,
   groupsOf,
   groupVoltageV,
   type InverterReading,
@@ -25,7 +26,6 @@ import {
   spotDoubts,
   squaredHours,
 } from "@/core/electrical";
-import { fillGroupVoltage } from "@/core/electrical/cell-group";
 import { currentA, diodeAt, fitDatasheet, operatingPoint } from "@/core/module";
 import { entryEffect } from "@/core/site";
 import { momentPower, planeHours, prepareWeather } from "@/core/yield";

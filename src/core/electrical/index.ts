@@ -11,8 +11,9 @@ export {
   type SectionChoice,
   squaredHours,
 } from "./cable-choice";
-export { type CellGroup, groupsOf, groupVoltageV, type StringModule } from "./cell-group";
+export { type CellGroup, fillGroupVoltage, groupsOf, groupVoltageV, type StringModule } from "./cell-group";
 export {
+  BALANCE_OFF,
   checkInverter,
   INVERTER_FINDINGS,
   type InputReading,

@@ -61,7 +61,7 @@ export interface InverterReport {
 /** Displays round and lag: two of their figures may differ by this share and still be one. */
 const DISPLAY_OFF = 0.04;
 /** Inputs of like strings may differ by this share of their mean. Source: IEC 62446-1:2016, string currents under steady light. */
-const BALANCE_OFF = 0.1;
+export const BALANCE_OFF = 0.1;
 const DEAD_FRAC = 0.05;
 const LEAST_EFFICIENCY = 0.85;
 /** Under this share of the rating efficiency says little. */

@@ -6,17 +6,23 @@ import type { NewEntryInput } from "@/contracts/field-book";
 import styles from "./FieldBook.module.css";
 import { useEntryQueue } from "./use-entry-queue";
 
+interface Props {
+  readonly slug: string;
+  readonly entry: () => NewEntryInput;
+  readonly disabled?: boolean;
+  /** The entry is kept: what was typed for it may go. */
+  readonly onKept?: () => void;
+}
+
 /** Writes a bench's answer to the field book; kept here until the server has it. */
-export function WriteDown({ slug, entry, disabled = false }: { slug: string; entry: () => NewEntryInput; disabled?: boolean }) {
+export function WriteDown({ slug, entry, disabled = false, onKept }: Props) {
   const { write } = useEntryQueue(slug);
   const [told, setTold] = useState("");
   const go = async (): Promise<void> => {
     setTold("…");
-    setTold(
-      (await write(entry()))
-        ? "Written to the field book."
-        : "Kept here; it is sent when the line is back, or see the field book for why not.",
-    );
+    const isThere = await write(entry());
+    setTold(isThere ? "Written to the field book." : "Kept here; it is sent when the line is back, or see the field book for why not.");
+    onKept?.();
   };
   return (
     <div className={styles.writeDown}>

@@ -1,5 +1,5 @@
 import { judgedInWords, QUANTITY_NAMES, QUANTITY_UNITS, spotFigure } from "@/contracts/electrical-words";
-import type { InstrumentTerms, Judged, SpotReading, SpotReport } from "@/core/electrical";
+import type { InstrumentTerms, InverterReport, Judged, SpotReading, SpotReport } from "@/core/electrical";
 import { type BeforeAfter, CONVERSION_OFF, type SideReport, type TrialReport } from "@/core/trial";
 import { number, percent } from "@/features/figures/format";
 import type { Working } from "./working";
@@ -98,4 +98,23 @@ export const changeWorking = (change: BeforeAfter, on: string): Working => ({
     "Expected is the site as it stood before the day, under the weather that came: its revisions from that day on are left out.",
     "Whatever else changed meanwhile (dirt, snow, ageing beyond the budget, a string) is in the figure.",
   ],
+});
+
+/** How the power of an input stands to the others and to the light. */
+export const inputWorking = (k: number, input: InverterReport["inputs"][number], expectedW: number | null): Working => ({
+  title: `Input ${k + 1}`,
+  value: number(input.perStringW),
+  unit: "W a string",
+  formula: "V × A ÷ strings; expected: the chain's watts at the meter ÷ the inverter's rated efficiency ÷ strings",
+  inputs: [
+    { name: "Power", value: `${number(input.dcW)} W`, from: "display: V × A" },
+    {
+      name: "Expected of a string now",
+      value: expectedW === null ? "not known" : `${number(expectedW)} W`,
+      from: "one minute of the chain",
+    },
+    { name: "Of the mean of all inputs", value: percent(input.ofMeanFrac, 0), from: "this table" },
+  ],
+  source: "IEC 62446-1:2016, string currents under steady light.",
+  assumptions: ["Strings of one input are alike.", "Inputs may differ by a tenth of their mean before it means anything."],
 });

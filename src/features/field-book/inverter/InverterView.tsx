@@ -1,66 +1,45 @@
 "use client";
 
-import { Button, Checkbox, NativeSelect, NumberInput, SegmentedControl, TextInput } from "@mantine/core";
+import { Button, NativeSelect, NumberInput, SegmentedControl, TextInput } from "@mantine/core";
 import { useLocalStorage } from "@mantine/hooks";
 import Link from "next/link";
 import { inverterFindingInWords } from "@/contracts/electrical-words";
-import type { NewEntryInput } from "@/contracts/field-book";
-import { MODEL_ACCOUNTS, STAGE_NAMES } from "@/core/accounts";
-import { checkInverter, type InverterReport } from "@/core/electrical";
+import type { Measured, NewEntryInput } from "@/contracts/field-book";
+import { checkInverter, type InverterReading, type InverterReport } from "@/core/electrical";
 import { partOfSite, siteAcRatedW, siteOn } from "@/core/site";
 import { utcOfWall, zoneOffset } from "@/core/time";
 import { type MomentPower, momentPower } from "@/core/yield";
-import { Figure } from "@/features/figures/Figure";
 import { number, percent } from "@/features/figures/format";
 import chapter from "@/features/look/Chapter.module.css";
 import { DateField } from "@/features/look/DateField";
-import { ScrollBox } from "@/features/look/ScrollBox";
 import segments from "@/features/look/segments.module.css";
-import type { Working } from "@/features/workings/working";
 import styles from "../FieldBook.module.css";
 import type { FieldBookProps } from "../field-book-props";
 import { WriteDown } from "../WriteDown";
-import { SHUTDOWN, STARTUP } from "./shutdown-order";
+import { InputTable } from "./InputTable";
+import { blankTyped, known, readingOf, type Typed } from "./inverter-typed";
+import { MomentTable } from "./MomentTable";
+import { OrderLists } from "./OrderLists";
 
-type Cell = number | string;
-interface Typed {
-  readonly inverter: string;
-  readonly at: string;
-  readonly inputs: readonly { readonly dcV: Cell; readonly dcA: Cell; readonly strings: Cell }[];
-  readonly acV: Cell;
-  readonly acA: Cell;
-  readonly acW: Cell;
-  readonly phases: "1" | "3";
-  readonly dayKwh: Cell;
-  readonly lifetimeKwh: Cell;
-  readonly lights: string;
-  readonly light: Cell;
-  readonly airTempC: Cell;
-}
-
-const known = (value: Cell): number | null => (value === "" || Number.isNaN(Number(value)) ? null : Number(value));
 /** A cloudless sky says only what can be at most; a light that was read says it within a tenth or two. */
 const CLOUDLESS_OFF = 0.5;
 const MEASURED_OFF = 0.15;
 
+/** What was read, by name, for the entry. */
+const measuredOf = (at: string, { inputs, acV, acA, acW, dayKwh, lifetimeKwh }: InverterReading): Measured => ({
+  at,
+  ...Object.fromEntries(inputs.flatMap(({ dcV, dcA }, k) => [[`input ${k + 1} V`, dcV] as const, [`input ${k + 1} A`, dcA] as const])),
+  ...{ acV, acA, acW, dayKwh, lifetimeKwh },
+});
+
 /** What the display shows, against itself, the book and the light. */
 export function InverterView({ slug, site, nowUtcMs }: FieldBookProps) {
   const offset = zoneOffset(site.place.timeZone);
-  const [typed, setTyped] = useLocalStorage<Typed>({
-    key: `dusty-ledger:inverter-draft:${slug}`,
-    defaultValue: {
-      inverter: site.inverters[0]?.id ?? "",
-      at: new Date(nowUtcMs + offset(nowUtcMs)).toISOString().slice(0, 16),
-      inputs: Array.from({ length: Math.min(2, site.inverters[0]?.inputs ?? 1) }, () => ({ dcV: "", dcA: "", strings: 1 })),
-      ...{ acV: "", acA: "", acW: "", phases: "1", dayKwh: "", lifetimeKwh: "", lights: "", light: "", airTempC: 15 },
-    },
-  });
+  const blank = blankTyped(site, nowUtcMs);
+  const [typed, setTyped] = useLocalStorage<Typed>({ key: `dusty-ledger:inverter-draft:${slug}`, defaultValue: blank });
   const set = (change: Partial<Typed>): void => setTyped((held) => ({ ...held, ...change }));
   const inverter = site.inverters.find(({ id }) => id === typed.inverter) ?? site.inverters[0];
-  const inputs = typed.inputs.flatMap(({ dcV, dcA, strings }) => {
-    const [volts, amperes] = [known(dcV), known(dcA)];
-    return volts === null || amperes === null ? [] : [{ dcV: volts, dcA: amperes, strings: Math.max(1, known(strings) ?? 1) }];
-  });
+  const { reading, problem } = readingOf(typed);
   if (!inverter)
     return (
       <p className={chapter.verdict}>This book has no inverter: enter it in the Site chapter, then its display can be read against it.</p>
@@ -71,29 +50,16 @@ export function InverterView({ slug, site, nowUtcMs }: FieldBookProps) {
   const moment = Number.isNaN(wallMs)
     ? null
     : momentPower(own, { utcMs: utcOfWall(wallMs, offset), ghiWm2: null, poaWm2: light, airTempC: known(typed.airTempC) ?? 15 });
-  const acW = known(typed.acW);
   const report =
-    inputs.length > 0
-      ? checkInverter(
-          {
-            inputs,
-            acV: known(typed.acV),
-            acA: known(typed.acA),
-            acW,
-            phases: typed.phases === "3" ? 3 : 1,
-            dayKwh: known(typed.dayKwh),
-            lifetimeKwh: known(typed.lifetimeKwh),
-          },
-          {
-            acRatedW: siteAcRatedW(own),
-            ratedEfficiencyFrac: inverter.ratedEfficiencyFrac,
-            maxDcV: inverter.maxDcV,
-            expectedW: moment?.expectedW ?? null,
-            expectedOffFrac: light === null ? CLOUDLESS_OFF : MEASURED_OFF,
-          },
-        )
-      : null;
-  const strings = inputs.reduce((sum, input) => sum + input.strings, 0);
+    reading &&
+    checkInverter(reading, {
+      acRatedW: siteAcRatedW(own),
+      ratedEfficiencyFrac: inverter.ratedEfficiencyFrac,
+      maxDcV: inverter.maxDcV,
+      expectedW: moment?.expectedW ?? null,
+      expectedOffFrac: light === null ? CLOUDLESS_OFF : MEASURED_OFF,
+    });
+  const strings = reading ? reading.inputs.reduce((sum, input) => sum + input.strings, 0) : 0;
   const stringW = moment && strings > 0 ? moment.expectedW / inverter.ratedEfficiencyFrac / strings : null;
   const entry = (): NewEntryInput => ({
     kind: "inverter-reading",
@@ -107,28 +73,14 @@ export function InverterView({ slug, site, nowUtcMs }: FieldBookProps) {
       .filter(Boolean)
       .join(" ")
       .slice(0, 2000),
-    measured: {
-      at: typed.at,
-      ...Object.fromEntries(
-        inputs.flatMap(
-          ({ dcV, dcA }, k) =>
-            [
-              [`input ${k + 1} V`, dcV],
-              [`input ${k + 1} A`, dcA],
-            ] as const,
-        ),
-      ),
-      acV: known(typed.acV),
-      acA: known(typed.acA),
-      acW,
-      dayKwh: known(typed.dayKwh),
-      lifetimeKwh: known(typed.lifetimeKwh),
-    },
+    measured: reading && measuredOf(typed.at, reading),
   });
   return (
     <>
       <p className={chapter.verdict} data-testid="inverter-verdict">
-        {report ? (
+        {problem ? (
+          <span className={chapter.clay}>{problem}</span>
+        ) : report ? (
           <Sentence report={report} moment={moment} measured={light !== null} />
         ) : (
           "Type what the display shows: volts and amperes of each DC input, then the AC side."
@@ -216,7 +168,7 @@ export function InverterView({ slug, site, nowUtcMs }: FieldBookProps) {
               onChange={(event) => set({ lights: event.currentTarget.value })}
             />
           </div>
-          <WriteDown slug={slug} entry={entry} disabled={report === null} />
+          <WriteDown slug={slug} entry={entry} disabled={report === null} onKept={() => setTyped(blank)} />
         </section>
         <section className={chapter.section}>
           {report && (
@@ -258,112 +210,5 @@ function Sentence({ report, moment, measured }: { report: InverterReport; moment
         ofExpectedFrac !== null &&
         ` ${measured ? "This light" : "A cloudless sky"} would give ${number(moment.expectedW)} W: ${percent(ofExpectedFrac, 0)} of it is there.`}
     </span>
-  );
-}
-
-function InputTable({ report, expectedW }: { report: InverterReport; expectedW: number | null }) {
-  return (
-    <table className={chapter.table}>
-      <thead>
-        <tr>
-          <th scope="col">input</th>
-          <th scope="col">W</th>
-          <th scope="col">W a string</th>
-          <th scope="col">expected now</th>
-          <th scope="col">of the mean</th>
-        </tr>
-      </thead>
-      <tbody>
-        {report.inputs.map((input, k) => (
-          // biome-ignore lint/suspicious/noArrayIndexKey: an input is its place on the inverter
-          <tr key={k}>
-            <td>{k + 1}</td>
-            <td>{number(input.dcW)}</td>
-            <td>{number(input.perStringW)}</td>
-            <td>{expectedW === null ? "–" : number(expectedW)}</td>
-            <td className={Math.abs(input.ofMeanFrac - 1) > 0.1 ? chapter.clay : ""}>{percent(input.ofMeanFrac, 0)}</td>
-          </tr>
-        ))}
-      </tbody>
-    </table>
-  );
-}
-
-const momentWorking = (moment: MomentPower, measured: boolean): Working => ({
-  title: "Expected at this moment",
-  value: number(moment.expectedW),
-  unit: "W",
-  formula: "one minute of the chain, from the light in the plane to the meter",
-  inputs: [
-    {
-      name: "Light in the plane",
-      value: `${number(moment.planeWm2)} W/m²`,
-      from: measured ? "typed" : "cloudless sky: Ineichen & Perez, 2002",
-    },
-    { name: "At nameplate", value: `${number(moment.referenceW)} W`, from: "nameplate × light ÷ 1000 W/m²" },
-    ...MODEL_ACCOUNTS.filter((account) => Math.abs(moment.accountsW[account]) >= 0.5).map((account) => ({
-      name: STAGE_NAMES[account],
-      value: `${number(-moment.accountsW[account])} W`,
-      from: "the chain",
-    })),
-  ],
-  source: "The chain of the Yield chapter, on one minute.",
-  assumptions: ["The inverter's arrays alone, as the book has them on this day; no snow and no downtime."],
-});
-
-/** Why it is not at nameplate: the waterfall of this moment. */
-function MomentTable({ moment, measured }: { moment: MomentPower; measured: boolean }) {
-  const steps = MODEL_ACCOUNTS.filter((account) => Math.abs(moment.accountsW[account]) >= 0.5);
-  return (
-    <>
-      <h2>Why it is not at nameplate</h2>
-      <ScrollBox label="From nameplate to the meter">
-        <table className={chapter.table}>
-          <tbody>
-            <tr>
-              <td>{`${measured ? "light that was read" : "cloudless sky"}, ${number(moment.planeWm2)} W/m² in the plane`}</td>
-              <td>{`${number(moment.referenceW)} W`}</td>
-            </tr>
-            {steps.map((account) => (
-              <tr key={account}>
-                <td>{STAGE_NAMES[account]}</td>
-                <td>{`${number(-moment.accountsW[account])} W`}</td>
-              </tr>
-            ))}
-          </tbody>
-          <tfoot>
-            <tr>
-              <td>expected at the meter</td>
-              <td>
-                <Figure working={() => momentWorking(moment, measured)}>{`${number(moment.expectedW)} W`}</Figure>
-              </td>
-            </tr>
-          </tfoot>
-        </table>
-      </ScrollBox>
-    </>
-  );
-}
-
-function OrderLists() {
-  return (
-    <>
-      <h2>Shutting down, in this order</h2>
-      <ol className={styles.steps}>
-        {SHUTDOWN.map((step) => (
-          <li key={step}>
-            <Checkbox label={step} />
-          </li>
-        ))}
-      </ol>
-      <h2>Starting up</h2>
-      <ol className={styles.steps}>
-        {STARTUP.map((step) => (
-          <li key={step}>
-            <Checkbox label={step} />
-          </li>
-        ))}
-      </ol>
-    </>
   );
 }

@@ -1,0 +1,36 @@
+import { BALANCE_OFF, type InverterReport } from "@/core/electrical";
+import { Cells } from "@/features/figures/Cells";
+import { number, percent } from "@/features/figures/format";
+import chapter from "@/features/look/Chapter.module.css";
+import { inputWorking } from "@/features/workings/field-workings";
+
+/** Inputs side by side: power of each, of each string, and what a string should give now. */
+export function InputTable({ report, expectedW }: { report: InverterReport; expectedW: number | null }) {
+  return (
+    <table className={chapter.table}>
+      <thead>
+        <tr>
+          <th scope="col">input</th>
+          <th scope="col">W</th>
+          <th scope="col">W a string</th>
+          <th scope="col">expected now</th>
+          <th scope="col">of the mean</th>
+        </tr>
+      </thead>
+      <tbody>
+        {report.inputs.map((input, k) => (
+          // biome-ignore lint/suspicious/noArrayIndexKey: an input is its place on the inverter
+          <tr key={k}>
+            <td>{k + 1}</td>
+            <Cells
+              working={() => inputWorking(k, input, expectedW)}
+              className={Math.abs(input.ofMeanFrac - 1) > BALANCE_OFF ? chapter.clay : undefined}
+            >
+              {[number(input.dcW), number(input.perStringW), expectedW === null ? "–" : number(expectedW), percent(input.ofMeanFrac, 0)]}
+            </Cells>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}

@@ -1,0 +1,27 @@
+import { Checkbox } from "@mantine/core";
+import styles from "../FieldBook.module.css";
+import { SHUTDOWN, STARTUP } from "./shutdown-order";
+
+/** Shutting down and starting up, to be ticked off. */
+export function OrderLists() {
+  return (
+    <>
+      <h2>Shutting down, in this order</h2>
+      <ol className={styles.steps}>
+        {SHUTDOWN.map((step) => (
+          <li key={step}>
+            <Checkbox label={step} />
+          </li>
+        ))}
+      </ol>
+      <h2>Starting up</h2>
+      <ol className={styles.steps}>
+        {STARTUP.map((step) => (
+          <li key={step}>
+            <Checkbox label={step} />
+          </li>
+        ))}
+      </ol>
+    </>
+  );
+}

@@ -4,7 +4,6 @@ const reading = (what: string) => z.number().min(0, `${what} can't be negative: 
 
 /** One position of a spot check: light and warmth, and what the multimeter showed. */
 export const spotReadingSchema = z.strictObject({
-  position: z.string().max(60).default(""),
   irradianceWm2: z.number(),
   moduleTempC: z.number(),
   vocV: reading("an open-circuit voltage").default(null),
@@ -17,7 +16,11 @@ export type SpotReadingInput = z.output<typeof spotReadingSchema>;
 export const inputReadingSchema = z.strictObject({
   dcV: z.number().min(0, "a voltage can't be negative"),
   dcA: z.number().min(0, "a current can't be negative"),
-  strings: z.number().int().min(1).max(100),
+  strings: z
+    .number()
+    .int("strings are counted whole")
+    .min(1, "at least one string on an input")
+    .max(100, "at most 100 strings on an input"),
 });
 
 /** What an inverter's display shows; what it does not show is null. */

@@ -27,24 +27,10 @@ export { type MixedPlace, type MixedYear, mixedYear } from "./mixed-year";
 export { type PairingAdvice, type PairingWay, pairingAdvice } from "./pairing";
 export { type MixedArray, type MixedPoint, mixedPoint } from "./parallel";
 export type { Peak } from "./peaks";
-export {
-  type InstrumentTerms,
-  type Judged,
-  MOST_IN_SERIES,
-  SPOT_CAUSES,
-  SPOT_DOUBTS,
-  SPOT_QUANTITIES,
-  type SpotCause,
-  type SpotDoubt,
-  type SpotModule,
-  type SpotQuantity,
-  type SpotReading,
-  type SpotReport,
-  spotCheck,
-  spotCurve,
-  spotDoubts,
-  USUAL_INSTRUMENTS,
-} from "./spot-check";
+export { SPOT_CAUSES, type SpotCause } from "./spot-causes";
+export { type InstrumentTerms, type SpotReport, spotCheck, spotCurve, USUAL_INSTRUMENTS } from "./spot-check";
+export { SPOT_DOUBTS, type SpotDoubt, spotDoubts } from "./spot-doubts";
+export { type Judged, SPOT_QUANTITIES, type SpotModule, type SpotQuantity, type SpotReading } from "./spot-reading";
 export { type Limit, type StringCheck, stringCheck } from "./string-check";
 export { type StringCurve, type StringPoint, stringCurrentA, stringCurve, stringPoint, stringVoltageV } from "./string-curve";
 export { type StringLimits, type StringLimitsIn, stringLimits } from "./string-limits";

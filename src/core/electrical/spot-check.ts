@@ -1,15 +1,6 @@
-import { currentA, type DiodeParameters, diodeAt, type OperatingPoint, operatingPoint, type ReferenceParameters } from "../module";
-
-/** What instruments showed at one module or string; what was not read is null. */
-export interface SpotReading {
-  readonly irradianceWm2: number;
-  /** On the back of the module. */
-  readonly moduleTempC: number;
-  readonly vocV: number | null;
-  readonly iscA: number | null;
-  readonly operatingV: number | null;
-  readonly operatingA: number | null;
-}
+import { currentA, type DiodeParameters, diodeAt, type OperatingPoint, operatingPoint } from "../module";
+import { causesOf, type SpotCause } from "./spot-causes";
+import { COLDEST_C, HOTTEST_C, type Judged, type SpotModule, type SpotQuantity, type SpotReading } from "./spot-reading";
 
 /** What instruments and datasheet may be off by, two sided 95 %; shares, and kelvins for the thermometer. */
 export interface InstrumentTerms {
@@ -33,36 +24,6 @@ export const USUAL_INSTRUMENTS: InstrumentTerms = {
 /** Cell above the module's back at 1000 W/m2, K. Source: King, Boyson & Kratochvil, 2004, table 1 (open rack). */
 const CELL_OVER_BACK_K = 3;
 
-export const SPOT_QUANTITIES = ["vocV", "iscA", "operatingA", "operatingW"] as const;
-export type SpotQuantity = (typeof SPOT_QUANTITIES)[number];
-
-/** One reading against what this light and warmth give. */
-export interface Judged {
-  readonly quantity: SpotQuantity;
-  readonly read: number;
-  readonly expected: number;
-  /** Of the expectation and the instrument together. */
-  readonly plusMinus: number;
-  readonly verdict: "as-expected" | "low" | "high";
-}
-
-export const SPOT_CAUSES = [
-  "shade-on-a-cell",
-  "dirt",
-  "meter-range",
-  "sensor-tilt",
-  "sensor-shaded",
-  "group-out",
-  "module-out",
-  "connector",
-  "temperature-unit",
-  "warmer-cells",
-  "colder-cells",
-  "not-at-maximum",
-  "brighter-than-sensor",
-] as const;
-export type SpotCause = (typeof SPOT_CAUSES)[number];
-
 export interface SpotReport {
   readonly cellTempC: number;
   /** Short circuit, open circuit and maximum power of what was measured, at this light and warmth. */
@@ -73,12 +34,6 @@ export interface SpotReport {
   /** Cell temperature that the open-circuit voltage speaks of, C. */
   readonly impliedCellTempC: number | null;
   readonly causes: readonly SpotCause[];
-}
-
-export interface SpotModule {
-  readonly reference: ReferenceParameters;
-  readonly modulesInSeries: number;
-  readonly bypassDiodes: number;
 }
 
 /** Operating point, and current at a voltage, of equal modules in series. */
@@ -153,9 +108,6 @@ export function spotCheck(module: SpotModule, reading: SpotReading, terms: Instr
   };
 }
 
-const COLDEST_C = -40;
-const HOTTEST_C = 110;
-
 /** Cell temperature at which the open-circuit voltage would be as read, with the light that the current speaks of; null outside -40 to 110 C. */
 function cellTempAt(module: SpotModule, { irradianceWm2 }: SpotReading, vocV: number): number | null {
   const vocAt = (tempC: number): number => of(module, irradianceWm2, tempC).point.vocV;
@@ -167,81 +119,6 @@ function cellTempAt(module: SpotModule, { irradianceWm2 }: SpotReading, vocV: nu
     else high = middle;
   }
   return (low + high) / 2;
-}
-
-/** Current this far under its expectation is no question of calibration. */
-const HALF = 0.6;
-/** A missing voltage this near a whole part of the string is that part. */
-const PART_OFF = 0.35;
-/** A module this much warmer than its voltage tells was read in another unit, or somewhere else. */
-const UNIT_K = 25;
-
-function causesOf(
-  { modulesInSeries, bypassDiodes }: SpotModule,
-  reading: SpotReading,
-  judged: readonly Judged[],
-  cellTempC: number,
-  impliedCellTempC: number | null,
-): SpotCause[] {
-  const at = (quantity: SpotQuantity): Judged | undefined => judged.find((each) => each.quantity === quantity);
-  const current = at("iscA") ?? at("operatingA");
-  const voltage = at("vocV");
-  const out: SpotCause[] = [];
-  if (current?.verdict === "low") {
-    out.push("shade-on-a-cell", "dirt", ...(current.read < HALF * current.expected ? (["meter-range"] as const) : []), "sensor-tilt");
-    if (at("operatingA") && current.quantity === "operatingA" && reading.operatingV !== null) out.push("not-at-maximum");
-  }
-  if (current?.verdict === "high") out.push("sensor-shaded", "sensor-tilt", "brighter-than-sensor");
-  if (voltage?.verdict === "low") {
-    const missing = voltage.expected - voltage.read;
-    const module = voltage.expected / modulesInSeries;
-    const near = (part: number): boolean => part > 0 && Math.abs(missing / part - Math.max(1, Math.round(missing / part))) < PART_OFF;
-    if (modulesInSeries > 1 && near(module) && missing > 0.6 * module) out.push("module-out", "connector");
-    else if (bypassDiodes > 0 && near(module / bypassDiodes) && missing > (0.6 * module) / bypassDiodes) out.push("group-out");
-    else out.push("warmer-cells", "connector");
-  }
-  if (voltage?.verdict === "high") out.push("colder-cells");
-  if (impliedCellTempC !== null && cellTempC - impliedCellTempC > UNIT_K) out.push("temperature-unit");
-  if (!current && at("operatingW")?.verdict === "low") out.push("not-at-maximum");
-  if (current?.verdict === "as-expected" && at("operatingW")?.verdict === "low") out.push("not-at-maximum");
-  return [...new Set(out)];
-}
-
-export const SPOT_DOUBTS = [
-  "no-light",
-  "light-beyond-sun",
-  "voc-beyond-meter",
-  "isc-beyond-meter",
-  "temperature-out-of-range",
-  "operating-above-voc",
-  "nothing-read",
-  "too-many-in-series",
-] as const;
-export type SpotDoubt = (typeof SPOT_DOUBTS)[number];
-
-/** Enhanced by clouds no pane gets more, W/m2. Source: Gueymard, 2017, Cloud and albedo enhancement impacts on solar irradiance. */
-const MOST_LIGHT_WM2 = 1800;
-/** Under so little light currents are too small to tell anything, W/m2. Source: IEC 61829:2015 asks for 700, and warns below. */
-const LEAST_LIGHT_WM2 = 20;
-export const MOST_IN_SERIES = 60;
-
-/** Why readings can't be taken as they are; none when they can. `meter` holds the most that the multimeter bears. */
-export function spotDoubts(
-  reading: SpotReading,
-  modulesInSeries: number,
-  meter: { readonly maxV: number; readonly maxA: number },
-): SpotDoubt[] {
-  const out: SpotDoubt[] = [];
-  const { irradianceWm2, moduleTempC, vocV, iscA, operatingV, operatingA } = reading;
-  if (!(irradianceWm2 >= LEAST_LIGHT_WM2)) out.push("no-light");
-  if (irradianceWm2 > MOST_LIGHT_WM2) out.push("light-beyond-sun");
-  if (Math.max(vocV ?? 0, operatingV ?? 0) > meter.maxV) out.push("voc-beyond-meter");
-  if (Math.max(iscA ?? 0, operatingA ?? 0) > meter.maxA) out.push("isc-beyond-meter");
-  if (moduleTempC < COLDEST_C || moduleTempC > HOTTEST_C) out.push("temperature-out-of-range");
-  if (vocV !== null && operatingV !== null && operatingV > vocV) out.push("operating-above-voc");
-  if (vocV === null && iscA === null && operatingA === null) out.push("nothing-read");
-  if (modulesInSeries > MOST_IN_SERIES) out.push("too-many-in-series");
-  return out;
 }
 
 /** The expected curve of what was measured, volts and amperes, from short to open circuit. */

@@ -1,6 +1,6 @@
 import { judgedInWords, QUANTITY_NAMES, QUANTITY_UNITS, spotFigure } from "@/contracts/electrical-words";
 import type { InstrumentTerms, InverterReport, Judged, SpotReading, SpotReport } from "@/core/electrical";
-import { type BeforeAfter, CONVERSION_OFF, type SideReport, type TrialReport } from "@/core/trial";
+import { type BeforeAfter, CONVERSION_OFF, type ShortPairReport, type SideReport, type TrialReport } from "@/core/trial";
 import { number, percent } from "@/features/figures/format";
 import type { Working } from "./working";
 
@@ -117,4 +117,47 @@ export const inputWorking = (k: number, input: InverterReport["inputs"][number],
   ],
   source: "IEC 62446-1:2016, string currents under steady light.",
   assumptions: ["Strings of one input are alike.", "Inputs may differ by a tenth of their mean before it means anything."],
+});
+
+/** What the better side would bring on the other's nameplate. */
+export const betterSideWorking = (
+  { year }: TrialReport,
+  other: SideReport,
+  extraKwh: number,
+  price: number,
+  currency: string,
+): Working => ({
+  title: `The better side on ${other.name}`,
+  value: number(extraKwh),
+  unit: "kWh a year",
+  formula: "(whole year of the better side − of the other, kWh a kilowatt-peak) × the other's kilowatt-peak",
+  inputs: [
+    {
+      name: "Whole years",
+      value: `${number(year?.a ?? Number.NaN)} and ${number(year?.b ?? Number.NaN)} kWh/kWp`,
+      from: "this trial, by season",
+    },
+    { name: other.name, value: `${number(other.kwp, 2)} kWp`, from: "site chapter" },
+    { name: "A kilowatt-hour", value: `${number(price, 4)} ${currency}`, from: "this bench" },
+  ],
+  source: "The trial's own whole year; simple payback is cost over a year's worth.",
+  assumptions: ["All that differs between the sides would come along.", "Today's price; no ageing, no interest."],
+});
+
+/** What two readings by hand say beside the model. */
+export const pairWorking = (pair: ShortPairReport["pairs"][number]): Working => ({
+  title: `Readings of ${pair.at.replace("T", " ")}`,
+  value: percent(pair.readFrac, 0),
+  unit: "second over first",
+  formula: "second reading ÷ first − 1; expected: one minute of the chain at either tilt, under a cloudless sky",
+  inputs: [
+    { name: "Read", value: `${number(pair.readA, 1)} and ${number(pair.readB, 1)}`, from: "by hand, any one unit" },
+    {
+      name: "Expected",
+      value: `${number(pair.expectedA)} and ${number(pair.expectedB)} W`,
+      from: `the chain: ${percent(pair.expectedFrac, 0)}`,
+    },
+  ],
+  source: "The chain of the Yield chapter, on one minute.",
+  assumptions: ["Light stays as it is between the two readings.", "They agree when their ratios lie within a tenth."],
 });

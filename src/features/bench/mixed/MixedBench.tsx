@@ -1,6 +1,6 @@
 "use client";
 
-import { Button, NativeSelect, NumberInput, Slider } from "@mantine/core";
+import { Button, NumberInput } from "@mantine/core";
 import { useMemo, useState } from "react";
 import { ReadingsOnCurve } from "@/charts";
 import { type MixedPart, type MixedStrings, mixedStringsSchema } from "@/contracts/mixed-string";
@@ -10,7 +10,7 @@ import { pricePerKwh } from "@/core/money";
 import { noteEntry } from "@/features/field-book/note-entry";
 import { WriteDown } from "@/features/field-book/WriteDown";
 import { Figure } from "@/features/figures/Figure";
-import { number, percent, yearsAndMonths } from "@/features/figures/format";
+import { number, percent } from "@/features/figures/format";
 import chapter from "@/features/look/Chapter.module.css";
 import { ScrollBox } from "@/features/look/ScrollBox";
 import { ChartFrame } from "@/features/save/ChartFrame";
@@ -18,7 +18,9 @@ import { mixedWorking, mixedYearWorking } from "@/features/workings/electrical-w
 import styles from "../Bench.module.css";
 import type { BenchProps } from "../bench-views";
 import { useBenchAnswer, useBenchEngine } from "../use-bench-engine";
+import { AdviceWords } from "./AdviceWords";
 import { firstStrings } from "./mixed-strings";
+import { PartFields } from "./PartFields";
 
 const LIFE_YEARS = 20;
 
@@ -187,7 +189,15 @@ export function MixedBench({ slug, site, year, nowUtcMs }: BenchProps) {
                 ).map(([name, watts, kwh, cost]) => (
                   <tr key={name}>
                     <td>{name}</td>
-                    <td>{watts === undefined ? "…" : number(watts)}</td>
+                    <td>
+                      {watts === undefined || !report ? (
+                        "…"
+                      ) : (
+                        <Figure plain working={() => mixedWorking(report, modules)}>
+                          {number(watts)}
+                        </Figure>
+                      )}
+                    </td>
                     <td>
                       {yearly && kwh !== undefined ? (
                         <Figure plain working={() => mixedYearWorking(name, kwh, yearly, year)}>
@@ -211,118 +221,6 @@ export function MixedBench({ slug, site, year, nowUtcMs }: BenchProps) {
             string is carried along at best, and burns its bypass diodes at worst.
           </p>
         </div>
-      </div>
-    </>
-  );
-}
-
-function AdviceWords({ advice, currency }: { advice: ReturnType<typeof pairingAdvice>; currency: string }) {
-  const { reason, lossFrac, extraKwh, paybackYears } = advice;
-  const share = percent(lossFrac);
-  if (reason === "small-loss") return <b>{`Over a year ${share} is lost: leave it on one input.`}</b>;
-  if (reason === "stranger")
-    return <b>{`Over a year ${share} is lost to one weak module: take it out of this string and use it elsewhere, by itself.`}</b>;
-  const way = reason === "own-input" ? "Give each string an input of its own" : "Electronics at each module";
-  return (
-    <b>{`${way}: ${number(extraKwh)} kWh a year more${paybackYears === null ? "" : `, back after ${yearsAndMonths(paybackYears)} at the book's price in ${currency}`}.`}</b>
-  );
-}
-
-interface PartProps {
-  readonly part: MixedPart;
-  readonly names: readonly string[];
-  readonly groups: (module: string) => number;
-  readonly onChange: (change: Partial<MixedPart>) => void;
-}
-
-function PartFields({ part, names, groups, onChange }: PartProps) {
-  const light = part.groupLightFrac[0] ?? 1;
-  const numberOf = (value: number | string, fallback: number): number => (typeof value === "number" ? value : fallback);
-  return (
-    <>
-      <div className={styles.part}>
-        <NativeSelect
-          label="Module"
-          data={[...names]}
-          value={part.module}
-          onChange={(event) =>
-            onChange({
-              module: event.currentTarget.value,
-              groupLightFrac: new Array<number>(groups(event.currentTarget.value)).fill(light),
-            })
-          }
-        />
-        <NumberInput
-          label="How many"
-          hideControls
-          min={1}
-          allowDecimal={false}
-          value={part.count}
-          onChange={(value) => onChange({ count: numberOf(value, 1) })}
-        />
-        <NumberInput
-          label="Tilt, °"
-          hideControls
-          min={0}
-          max={90}
-          value={part.tiltDeg}
-          onChange={(value) => onChange({ tiltDeg: numberOf(value, 0) })}
-        />
-        <NumberInput
-          label="Azimuth, °"
-          hideControls
-          min={0}
-          max={360}
-          value={part.azimuthDeg}
-          onChange={(value) => onChange({ azimuthDeg: numberOf(value, 180) })}
-        />
-        <NumberInput
-          label="Cells, °C"
-          hideControls
-          min={-40}
-          max={110}
-          value={part.cellTempC}
-          onChange={(value) => onChange({ cellTempC: numberOf(value, 25) })}
-        />
-        <NumberInput
-          label="Groups lit"
-          hideControls
-          min={0}
-          max={part.groupLightFrac.length}
-          value={part.groupLightFrac.filter((share) => share > 0).length}
-          onChange={(value) =>
-            onChange({
-              groupLightFrac: part.groupLightFrac.map((_, g) =>
-                g < numberOf(value, part.groupLightFrac.length) ? Math.max(light, 0.01) : 0,
-              ),
-            })
-          }
-        />
-      </div>
-      <div className={styles.slide}>
-        <span>Sky, W/m²</span>
-        <Slider
-          label={(value) => `${value} W/m²`}
-          min={0}
-          max={1200}
-          step={5}
-          value={part.irradianceWm2}
-          onChange={(irradianceWm2) => onChange({ irradianceWm2 })}
-          thumbLabel="Light on these modules"
-        />
-        <span>{number(part.irradianceWm2)}</span>
-        <span>reaches it, %</span>
-        <Slider
-          label={(value) => `${value} %`}
-          min={0}
-          max={100}
-          value={Math.round(light * 100)}
-          onChange={(value) =>
-            onChange({ groupLightFrac: part.groupLightFrac.map((share) => (share > 0 || light === 0 ? value / 100 : 0)) })
-          }
-          thumbLabel="Share of the light that reaches them"
-        />
-        <span>{number(light * 100)}</span>
       </div>
     </>
   );

@@ -1,21 +1,20 @@
 "use client";
 
-import { Button, NativeSelect, NumberInput, TextInput } from "@mantine/core";
+import { Button, NativeSelect, NumberInput } from "@mantine/core";
 import { useLocalStorage } from "@mantine/hooks";
 import { ReadingsOnCurve } from "@/charts";
-import { doubtInWords, judgedInWords, QUANTITY_NAMES, QUANTITY_UNITS, spotFigure, spotInWords } from "@/contracts/electrical-words";
+import { doubtInWords, spotInWords } from "@/contracts/electrical-words";
 import type { NewEntryInput } from "@/contracts/field-book";
-import { type SpotModule, type SpotReport, spotCheck, spotCurve, spotDoubts, USUAL_INSTRUMENTS } from "@/core/electrical";
+import { type SpotModule, type SpotReading, type SpotReport, spotCheck, spotCurve, spotDoubts, USUAL_INSTRUMENTS } from "@/core/electrical";
 import { circuitOf, type ModuleType } from "@/core/site";
-import { Figure } from "@/features/figures/Figure";
 import { number } from "@/features/figures/format";
 import chapter from "@/features/look/Chapter.module.css";
-import { ScrollBox } from "@/features/look/ScrollBox";
 import { ChartFrame } from "@/features/save/ChartFrame";
-import { spotWorking } from "@/features/workings/field-workings";
 import styles from "../FieldBook.module.css";
 import type { FieldBookProps } from "../field-book-props";
 import { WriteDown } from "../WriteDown";
+import { PositionFields } from "./PositionFields";
+import { SpotTable } from "./SpotTable";
 import { blankPosition, type Position, readingOf } from "./spot-state";
 
 interface Typed {
@@ -56,10 +55,15 @@ export function SpotCheckView({ slug, site, nowUtcMs }: FieldBookProps) {
   const terms = { ...USUAL_INSTRUMENTS, irradianceFrac: typed.irradiancePercent / 100, currentFrac: typed.currentPercent / 100 };
   const meter = { maxV: typed.maxV, maxA: typed.maxA };
   const rows = typed.positions.map((position) => {
-    const reading = readingOf(position);
+    const { reading, problem } = readingOf(position);
     const doubts = reading ? spotDoubts(reading, typed.series, meter) : [];
     const report = module && reading && doubts.length === 0 ? spotCheck(module, reading, terms) : null;
-    return { position, reading, report, words: reading ? doubts.map((doubt) => doubtInWords(doubt, reading, meter, typed.series)) : [] };
+    return {
+      position,
+      reading,
+      report,
+      words: [problem, ...(reading ? doubts.map((doubt) => doubtInWords(doubt, reading, meter, typed.series)) : [])].filter(Boolean),
+    };
   });
   const chosen = rows[Math.min(typed.chosen, rows.length - 1)]!;
   const update = (k: number, change: Partial<Position>): void =>
@@ -186,7 +190,12 @@ export function SpotCheckView({ slug, site, nowUtcMs }: FieldBookProps) {
               />
             </div>
           </details>
-          <WriteDown slug={slug} entry={entry} disabled={done.length === 0} />
+          <WriteDown
+            slug={slug}
+            entry={entry}
+            disabled={done.length === 0}
+            onKept={() => set({ positions: [blankPosition("module 1")], chosen: 0 })}
+          />
         </section>
         <section className={chapter.section}>
           {chosen.report && chosen.reading && (
@@ -237,55 +246,7 @@ function Verdict({ report, name }: { report: SpotReport; name: string }) {
   );
 }
 
-const FIELDS = [
-  ["irradianceWm2", "Light, W/m²"],
-  ["moduleTempC", "Back, °C"],
-  ["vocV", "Voc, V"],
-  ["iscA", "Isc, A"],
-  ["operatingV", "Working, V"],
-  ["operatingA", "Working, A"],
-] as const;
-
-interface PositionProps {
-  readonly position: Position;
-  readonly onChange: (change: Partial<Position>) => void;
-  readonly onFocus: () => void;
-  readonly onDrop: (() => void) | null;
-}
-
-function PositionFields({ position, onChange, onFocus, onDrop }: PositionProps) {
-  return (
-    <fieldset className={styles.fields} onFocus={onFocus} aria-label={position.name}>
-      <TextInput
-        className={styles.wide}
-        label="Position"
-        value={position.name}
-        maxLength={60}
-        onChange={(event) => onChange({ name: event.currentTarget.value })}
-        rightSection={
-          onDrop && (
-            <Button variant="subtle" size="compact-xs" onClick={onDrop} aria-label={`Drop ${position.name}`}>
-              drop
-            </Button>
-          )
-        }
-        rightSectionWidth={54}
-      />
-      {FIELDS.map(([key, label]) => (
-        <NumberInput
-          key={key}
-          label={label}
-          hideControls
-          inputMode="decimal"
-          value={position[key]}
-          onChange={(value) => onChange({ [key]: value })}
-        />
-      ))}
-    </fieldset>
-  );
-}
-
-function pointsOf(reading: NonNullable<ReturnType<typeof readingOf>>, { judged }: SpotReport) {
+function pointsOf(reading: SpotReading, { judged }: SpotReport) {
   const off = (quantity: string): boolean => judged.find((each) => each.quantity === quantity)?.verdict !== "as-expected";
   const { vocV, iscA, operatingV, operatingA } = reading;
   return [
@@ -295,61 +256,4 @@ function pointsOf(reading: NonNullable<ReturnType<typeof readingOf>>, { judged }
       ? []
       : [{ label: "working", voltageV: operatingV, currentA: operatingA, isOff: off("operatingA") }]),
   ];
-}
-
-interface TableProps {
-  readonly rows: readonly {
-    readonly position: Position;
-    readonly reading: ReturnType<typeof readingOf>;
-    readonly report: SpotReport | null;
-  }[];
-  readonly terms: typeof USUAL_INSTRUMENTS;
-  readonly module: string;
-  readonly onChoose: (k: number) => void;
-}
-
-/** All positions side by side: behind glass, out of the beam, outside. */
-function SpotTable({ rows, terms, module, onChoose }: TableProps) {
-  return (
-    <ScrollBox label="Readings">
-      <table className={chapter.table}>
-        <thead>
-          <tr>
-            <th scope="col">position</th>
-            <th scope="col" style={{ textAlign: "left" }}>
-              quantity
-            </th>
-            <th scope="col">read</th>
-            <th scope="col">expected</th>
-            <th scope="col">share</th>
-          </tr>
-        </thead>
-        <tbody>
-          {rows.flatMap(({ position, reading, report }, k) =>
-            (report?.judged ?? []).map((judged, j) => (
-              <tr key={`${position.name} ${judged.quantity}`} title={judgedInWords(judged)}>
-                <td>
-                  {j === 0 && (
-                    <Button variant="subtle" size="compact-xs" onClick={() => onChoose(k)}>
-                      {position.name}
-                    </Button>
-                  )}
-                </td>
-                <td style={{ textAlign: "left" }}>{QUANTITY_NAMES[judged.quantity]}</td>
-                <td className={judged.verdict === "as-expected" ? "" : chapter.clay}>
-                  {`${spotFigure(judged.quantity, judged.read)} ${QUANTITY_UNITS[judged.quantity]}`}
-                </td>
-                <td>
-                  <Figure plain working={() => spotWorking(judged, reading!, report!, terms, module)}>
-                    {`${spotFigure(judged.quantity, judged.expected)} ± ${spotFigure(judged.quantity, judged.plusMinus)}`}
-                  </Figure>
-                </td>
-                <td>{`${number((judged.read / judged.expected) * 100)} %`}</td>
-              </tr>
-            )),
-          )}
-        </tbody>
-      </table>
-    </ScrollBox>
-  );
 }

@@ -1,3 +1,4 @@
+import { spotReadingSchema } from "@/contracts/electrical";
 import type { SpotReading } from "@/core/electrical";
 
 /** A position as it is typed. */
@@ -17,17 +18,21 @@ export const blankPosition = (name: string): Position => ({
 
 const known = (value: number | string): number | null => (typeof value === "number" ? value : value.trim() === "" ? null : Number(value));
 
-/** A typed position as a reading; null until light and temperature are there. */
-export function readingOf(position: Position): SpotReading | null {
-  const irradianceWm2 = known(position.irradianceWm2);
-  const moduleTempC = known(position.moduleTempC);
-  if (irradianceWm2 === null || moduleTempC === null) return null;
-  return {
-    irradianceWm2,
-    moduleTempC,
-    vocV: known(position.vocV),
-    iscA: known(position.iscA),
-    operatingV: known(position.operatingV),
-    operatingA: known(position.operatingA),
-  };
+/** A typed position as a reading; null until light and temperature are there. A problem where a figure can't be. */
+export function readingOf({ name, irradianceWm2, moduleTempC, ...rest }: Position): {
+  readonly reading: SpotReading | null;
+  readonly problem: string;
+} {
+  const [light, temperature] = [known(irradianceWm2), known(moduleTempC)];
+  if (light === null || temperature === null) return { reading: null, problem: "" };
+  const read = spotReadingSchema.safeParse({
+    irradianceWm2: light,
+    moduleTempC: temperature,
+    vocV: known(rest.vocV),
+    iscA: known(rest.iscA),
+    operatingV: known(rest.operatingV),
+    operatingA: known(rest.operatingA),
+  });
+  if (read.success) return { reading: read.data, problem: "" };
+  return { reading: null, problem: `${name}: ${read.error.issues[0]?.message ?? "a figure can't be read"}.` };
 }

@@ -7,6 +7,7 @@ import { IndexDots } from "@/charts";
 import type { EntryKind, NewEntryInput } from "@/contracts/field-book";
 import { changeVerdict } from "@/contracts/trial-words";
 import { LEAST_DAYS } from "@/core/trial";
+import { Cells } from "@/features/figures/Cells";
 import { Figure } from "@/features/figures/Figure";
 import { number, percent } from "@/features/figures/format";
 import chapter from "@/features/look/Chapter.module.css";
@@ -106,8 +107,9 @@ export function ChangeView({ slug, site, entries, trialMeters, hasWeather, nowUt
                   {(["before", "after"] as const).map((period) => (
                     <tr key={period}>
                       <td>{period}</td>
-                      <td>{answer[period].days}</td>
-                      <td>{number(answer[period].index, 3)}</td>
+                      <Cells working={() => changeWorking(answer, on)}>
+                        {[number(answer[period].days), number(answer[period].index, 3)]}
+                      </Cells>
                     </tr>
                   ))}
                 </tbody>

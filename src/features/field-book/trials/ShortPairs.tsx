@@ -6,10 +6,12 @@ import { siteOn } from "@/core/site";
 import { momentPowerW } from "@/core/tilt";
 import { utcOfWall, zoneOffset } from "@/core/time";
 import { type ShortPair, shortPairs } from "@/core/trial";
+import { Cells } from "@/features/figures/Cells";
 import { number, percent } from "@/features/figures/format";
 import chapter from "@/features/look/Chapter.module.css";
 import { DateField } from "@/features/look/DateField";
 import { ScrollBox } from "@/features/look/ScrollBox";
+import { pairWorking } from "@/features/workings/field-workings";
 import styles from "../FieldBook.module.css";
 import type { FieldBookProps } from "../field-book-props";
 
@@ -79,8 +81,12 @@ export function ShortPairs({ site, nowUtcMs }: FieldBookProps) {
               {report.pairs.map((pair) => (
                 <tr key={`${pair.at} ${pair.readA} ${pair.readB}`}>
                   <td>{pair.at.replace("T", " ")}</td>
-                  <td>{percent(pair.readFrac, 0)}</td>
-                  <td>{`${percent(pair.expectedFrac, 0)} (${number(pair.expectedA)} and ${number(pair.expectedB)} W)`}</td>
+                  <Cells working={() => pairWorking(pair)}>
+                    {[
+                      percent(pair.readFrac, 0),
+                      `${percent(pair.expectedFrac, 0)} (${number(pair.expectedA)} and ${number(pair.expectedB)} W)`,
+                    ]}
+                  </Cells>
                   <td className={pair.agrees ? "" : chapter.clay}>{pair.agrees ? "yes" : "no: a cloud, a wrong hour, or another tilt"}</td>
                 </tr>
               ))}

@@ -1,22 +1,22 @@
 "use client";
 
-import { NativeSelect, NumberInput } from "@mantine/core";
+import { NativeSelect } from "@mantine/core";
 import { useState } from "react";
-import { SideBars } from "@/charts";
 import type { NewEntryInput } from "@/contracts/field-book";
 import { confounders, differenceInWords, naiveReasons, trialVerdict } from "@/contracts/trial-words";
-import { DIFFERING, type Differing, differenceFrac, type Group, type TrialReport } from "@/core/trial";
+import { DIFFERING, type Differing, type Group, type TrialReport } from "@/core/trial";
 import { Figure } from "@/features/figures/Figure";
-import { monthName, number, percent, yearsAndMonths } from "@/features/figures/format";
+import { monthName, number, percent } from "@/features/figures/format";
 import chapter from "@/features/look/Chapter.module.css";
 import { DateField } from "@/features/look/DateField";
 import { Refused } from "@/features/problems/ProblemList";
-import { ChartFrame } from "@/features/save/ChartFrame";
 import { trialWorking, trialYearWorking } from "@/features/workings/field-workings";
 import styles from "../FieldBook.module.css";
 import type { FieldBookProps } from "../field-book-props";
 import { WriteDown } from "../WriteDown";
+import { BetterSide } from "./BetterSide";
 import { ShortPairs } from "./ShortPairs";
+import { TrialBars } from "./TrialBars";
 import { useTrial } from "./use-trial-engine";
 
 /** Two sides at one metering point: who gives more a kilowatt-peak, how sure, and what can't be told apart. */
@@ -180,7 +180,7 @@ function TrialAnswer({ slug, report, currency, price, nowUtcMs }: AnswerProps) {
         <WriteDown slug={slug} entry={entry} />
       </section>
       <section className={chapter.section}>
-        <Bars
+        <TrialBars
           title="By month"
           groups={report.months}
           mean={difference.frac}
@@ -188,9 +188,15 @@ function TrialAnswer({ slug, report, currency, price, nowUtcMs }: AnswerProps) {
           weights={report.months.map(({ pairedFrac }) => pairedFrac)}
           name={`${slug}-trial-months`}
         />
-        <Bars title="By hour of the day" groups={report.hours} mean={difference.frac} label={(key) => key} name={`${slug}-trial-hours`} />
+        <TrialBars
+          title="By hour of the day"
+          groups={report.hours}
+          mean={difference.frac}
+          label={(key) => key}
+          name={`${slug}-trial-hours`}
+        />
         {report.light.length > 0 && (
-          <Bars
+          <TrialBars
             title="By light, W/m² in the plane"
             groups={report.light}
             mean={difference.frac}
@@ -211,66 +217,3 @@ function TrialAnswer({ slug, report, currency, price, nowUtcMs }: AnswerProps) {
 }
 
 const sum = (groups: readonly Group[], side: "a" | "b"): number => groups.reduce((total, group) => total + group[side], 0);
-
-interface BarsProps {
-  readonly title: string;
-  readonly groups: readonly Group[];
-  readonly mean: number;
-  readonly label: (key: string) => string;
-  readonly weights?: readonly number[];
-  readonly name: string;
-}
-
-/** A group that holds less than this share of the middle one's energy says nothing in a picture. */
-const THIN = 0.04;
-
-function Bars({ title, groups, mean, label, weights, name }: BarsProps) {
-  const most = Math.max(...groups.map((group) => group.a));
-  const bars = groups.map((group, k) => ({
-    key: group.key,
-    label: label(group.key),
-    frac: group.a > THIN * most ? differenceFrac(group) : null,
-    weight: weights?.[k] ?? 1,
-  }));
-  return (
-    <ChartFrame
-      title={title}
-      note="second side against the first; dashed: all together"
-      fileName={name}
-      height={150}
-      summary={bars.map(({ label: text, frac }) => `${text}: ${frac === null ? "too little" : percent(frac)}`).join("; ")}
-      table={() => [
-        ["group", "first_kwh_per_kwp", "second_kwh_per_kwp", "difference_frac"],
-        ...groups.map((group) => [group.key, group.a, group.b, differenceFrac(group)]),
-      ]}
-    >
-      {(width) => <SideBars bars={bars} mean={mean} width={width} height={150} />}
-    </ChartFrame>
-  );
-}
-
-/** What the better side may cost more, and when that comes back. */
-function BetterSide({ report, currency, price }: { report: TrialReport; currency: string; price: number }) {
-  const [extra, setExtra] = useState<number | string>("");
-  const [perKwh, setPerKwh] = useState<number | string>(price || "");
-  const { year, a, b } = report;
-  const verdict = trialVerdict(report).kind;
-  if (!year || verdict === "level") return null;
-  const [better, other] = verdict === "b" ? [b, a] : [a, b];
-  const extraKwh = Math.abs(year.b - year.a) * other.kwp;
-  const worth = extraKwh * Number(perKwh || 0);
-  const years = worth > 0 && Number(extra) > 0 ? Number(extra) / worth : null;
-  return (
-    <>
-      <h2>Is it worth it</h2>
-      <div className={styles.fields}>
-        <NumberInput label={`${better.name} costs more by, ${currency}`} hideControls min={0} value={extra} onChange={setExtra} />
-        <NumberInput label={`A kWh, ${currency}`} hideControls min={0} value={perKwh} onChange={setPerKwh} />
-      </div>
-      <p>
-        {`On the ${number(other.kwp, 1)} kWp of ${other.name} it would bring ${number(extraKwh)} kWh a year more${worth > 0 ? `, worth ${number(worth)} ${currency}` : ""}. `}
-        {years !== null && `Back after ${yearsAndMonths(years)}, at today's price and with all that the sides differ in.`}
-      </p>
-    </>
-  );
-}

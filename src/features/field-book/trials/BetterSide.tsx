@@ -1,0 +1,38 @@
+import { NumberInput } from "@mantine/core";
+import { useState } from "react";
+import { trialVerdict } from "@/contracts/trial-words";
+import type { TrialReport } from "@/core/trial";
+import { Figure } from "@/features/figures/Figure";
+import { number, yearsAndMonths } from "@/features/figures/format";
+import { betterSideWorking } from "@/features/workings/field-workings";
+import styles from "../FieldBook.module.css";
+
+/** What the better side may cost more, and when that comes back. */
+export function BetterSide({ report, currency, price }: { report: TrialReport; currency: string; price: number }) {
+  const [extra, setExtra] = useState<number | string>("");
+  const [perKwh, setPerKwh] = useState<number | string>(price || "");
+  const { year, a, b } = report;
+  const verdict = trialVerdict(report).kind;
+  if (!year || verdict === "level") return null;
+  const [better, other] = verdict === "b" ? [b, a] : [a, b];
+  const extraKwh = Math.abs(year.b - year.a) * other.kwp;
+  const worth = extraKwh * Number(perKwh || 0);
+  const years = worth > 0 && Number(extra) > 0 ? Number(extra) / worth : null;
+  return (
+    <>
+      <h2>Is it worth it</h2>
+      <div className={styles.fields}>
+        <NumberInput label={`${better.name} costs more by, ${currency}`} hideControls min={0} value={extra} onChange={setExtra} />
+        <NumberInput label={`A kWh, ${currency}`} hideControls min={0} value={perKwh} onChange={setPerKwh} />
+      </div>
+      <p>
+        {`On the ${number(other.kwp, 1)} kWp of ${other.name} it would bring `}
+        <Figure
+          working={() => betterSideWorking(report, other, extraKwh, Number(perKwh || 0), currency)}
+        >{`${number(extraKwh)} kWh`}</Figure>
+        {` a year more${worth > 0 ? `, worth ${number(worth)} ${currency}` : ""}. `}
+        {years !== null && `Back after ${yearsAndMonths(years)}, at today's price and with all that the sides differ in.`}
+      </p>
+    </>
+  );
+}

@@ -30,6 +30,20 @@ export const stormWorking = (storm: StormReport, tiltDeg: number): Working => ({
   ],
 });
 
+/** What clearing a covered array on a day brings in the weather of one year. */
+export const clearingWorking = (year: string, gainKwh: number, days: number, tiltDeg: number): Working => ({
+  title: `Clearing, in the weather of ${year}`,
+  value: number(gainKwh, 1),
+  unit: "kWh",
+  formula: "Σ of the energy that the cover would have taken from nine in the morning until it had slid off, or the next fall came",
+  inputs: [
+    { name: "Would have lain", value: `${number(days, 1)} days`, from: `sliding at ${number(tiltDeg)}°: sun and air of that year` },
+    { name: "Energy without snow", value: "the chain, hour by hour", from: `the book's weather of ${year}` },
+  ],
+  source: "Marion, Schaefer, Caine & Sanchez, 2013, Measured and modeled photovoltaic system energy losses from snow.",
+  assumptions: ["The array is covered whole that morning.", "At the meter, this array alone."],
+});
+
 /** What snow on the ground adds in one month. */
 export const albedoWorking = (month: string, m: number, gains: readonly AlbedoGain[]): Working => ({
   title: `Snow's light in ${month}`,

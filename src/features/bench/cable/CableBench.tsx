@@ -2,16 +2,7 @@
 
 import { NativeSelect, NumberInput } from "@mantine/core";
 import { useState } from "react";
-import {
-  byVoltage,
-  type CableRun,
-  type Conductor,
-  cableSections,
-  cheapestSection,
-  type Limit,
-  SECTIONS_MM2,
-  stringCheck,
-} from "@/core/electrical";
+import { byVoltage, type CableRun, type Conductor, cableSections, cheapestSection, SECTIONS_MM2, stringCheck } from "@/core/electrical";
 import { pricePerKwh, yearlyKwhWorth } from "@/core/money";
 import { arrayNameplateW, type Inverter, type PvArray, partOfSite } from "@/core/site";
 import { noteEntry } from "@/features/field-book/note-entry";
@@ -21,6 +12,7 @@ import { number, percent } from "@/features/figures/format";
 import chapter from "@/features/look/Chapter.module.css";
 import { ScrollBox } from "@/features/look/ScrollBox";
 import { sectionWorking } from "@/features/workings/electrical-workings";
+import { limitWorking } from "@/features/workings/site-workings";
 import { ArrayField } from "../ArrayField";
 import styles from "../Bench.module.css";
 import type { BenchProps } from "../bench-views";
@@ -29,6 +21,8 @@ import { useBenchAnswer, useBenchEngine } from "../use-bench-engine";
 /** Without a year of weather: hours at full power that heat as much as a middling year, of 1,000 full-load hours. */
 const USUAL_SQUARED_HOURS = 620;
 const LOW_VOLTAGES_V = [12, 24, 48, 120, 360, 600] as const;
+/** A drop that codes and makers call too much. Source: IEC 60364-7-712, recommended voltage drop. */
+const MUCH_DROP_FRAC = 0.03;
 const numberOf = (value: number | string, fallback: number): number => (typeof value === "number" ? value : fallback);
 
 /** Strings against their inverter, and the cable between: drop, loss a year, and the section that costs least over its life. */
@@ -147,11 +141,16 @@ export function CableBench({ slug, site, year, nowUtcMs }: BenchProps) {
                 {byVoltage(run, best?.areaMm2 ?? 4, LOW_VOLTAGES_V).map(({ voltageV, currentA, choice }) => (
                   <tr key={voltageV}>
                     <td>{voltageV}</td>
-                    <td>{number(currentA, 1)}</td>
-                    <td className={choice.dropFrac > 0.03 ? chapter.clay : ""}>
-                      {choice.dropFrac > 1 ? "can’t be" : percent(choice.dropFrac, 2)}
-                    </td>
-                    <td>{choice.dropFrac > 1 ? "–" : number(choice.lossKwhPerYear)}</td>
+                    <Cells
+                      working={() => sectionWorking(choice, { ...facts, currentA, voltageV })}
+                      className={choice.dropFrac > MUCH_DROP_FRAC ? chapter.clay : undefined}
+                    >
+                      {[
+                        number(currentA, 1),
+                        choice.dropFrac > 1 ? "can’t be" : percent(choice.dropFrac, 2),
+                        choice.dropFrac > 1 ? "–" : number(choice.lossKwhPerYear),
+                      ]}
+                    </Cells>
                   </tr>
                 ))}
               </tbody>
@@ -185,12 +184,13 @@ function LimitTable({ site, array, inverter }: CheckProps) {
   const check = stringCheck(site.place, array, site.modules[array.module]!, inverter);
   const nameplateW = arrayNameplateW(site, array);
   const ratedW = inverter.acRatedW * (inverter.perModule ? array.count : 1);
-  const rows: readonly (readonly [string, Limit, string, string])[] = [
-    [`open circuit at ${number(check.recordLowC)} °C`, check.coldVoc, "V", "at most"],
-    [`working in the heat, cells ${number(check.hotCellC)} °C`, check.hotVmp, "V", "at least"],
-    [`working at ${number(check.recordLowC)} °C`, check.coldVmp, "V", "at most"],
-    ["short circuit × 1.25, an input", check.current, "A", "at most"],
-  ];
+  const checked = { arrayId: array.id, name: array.name || array.id, inverter, check };
+  const rows = [
+    [`open circuit at ${number(check.recordLowC)} °C`, "coldVoc", "V", "at most"],
+    [`working in the heat, cells ${number(check.hotCellC)} °C`, "hotVmp", "V", "at least"],
+    [`working at ${number(check.recordLowC)} °C`, "coldVmp", "V", "at most"],
+    ["short circuit × 1.25, an input", "current", "A", "at most"],
+  ] as const;
   return (
     <>
       <table className={chapter.table}>
@@ -202,15 +202,20 @@ function LimitTable({ site, array, inverter }: CheckProps) {
           </tr>
         </thead>
         <tbody>
-          {rows.map(([name, { value, limit, holds }, unit, bound]) => (
-            <tr key={name}>
-              <td>{name}</td>
-              <td className={holds === false ? chapter.clay : ""}>
-                {value === null ? "not known" : `${number(value, unit === "A" ? 1 : 0)} ${unit}`}
-              </td>
-              <td>{limit === null ? "not in the book" : `${bound} ${number(limit)} ${unit}`}</td>
-            </tr>
-          ))}
+          {rows.map(([name, key, unit, bound]) => {
+            const { value, limit, holds } = check[key];
+            return (
+              <tr key={key}>
+                <td>{name}</td>
+                <Cells working={() => limitWorking(site, checked, key, name, unit)} className={holds === false ? chapter.clay : undefined}>
+                  {[
+                    value === null ? "not known" : `${number(value, unit === "A" ? 1 : 0)} ${unit}`,
+                    limit === null ? "not in the book" : `${bound} ${number(limit)} ${unit}`,
+                  ]}
+                </Cells>
+              </tr>
+            );
+          })}
         </tbody>
       </table>
       <p className={chapter.soft}>

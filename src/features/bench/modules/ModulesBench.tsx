@@ -13,6 +13,7 @@ import chapter from "@/features/look/Chapter.module.css";
 import { ScrollBox } from "@/features/look/ScrollBox";
 import segments from "@/features/look/segments.module.css";
 import { modulePlanWorking } from "@/features/workings/comparison-working";
+import type { Working } from "@/features/workings/working";
 import styles from "../Bench.module.css";
 import type { BenchProps } from "../bench-views";
 import { useBenchAnswer, useBenchEngine } from "../use-bench-engine";
@@ -64,6 +65,10 @@ export function ModulesBench({ slug, site, year, nowUtcMs }: BenchProps) {
     const kwh = kwhOf(k);
     return kwh === null ? null : costPerKwh(plan.cost, kwh, lifeYears, site.ageing.perYearFrac, discountFrac);
   });
+  const workingOf = (k: number) => (): Working => {
+    const { plan, module } = chosen[k]!;
+    return modulePlanWorking(plan, module, kwhOf(k), costs[k] ?? null, { year, lifeYears, discountFrac, currency: site.currency });
+  };
   const costOf = (k: number): string => {
     const cost = costs[k];
     return cost === null || cost === undefined ? "…" : number(cost, 3);
@@ -126,15 +131,19 @@ export function ModulesBench({ slug, site, year, nowUtcMs }: BenchProps) {
             </tr>
           </thead>
           <tbody>
-            {chosen.map(({ plan, each, module }, k) => (
+            {chosen.map(({ plan, each }, k) => (
               <tr key={plan.name} style={plan.name === best?.name ? { background: "var(--paper-deep)", fontWeight: 700 } : undefined}>
                 <td>{plan.name}</td>
-                <td>{plan.count}</td>
-                <td>{number(plan.kwp, 2)}</td>
-                <td>{plan.areaM2 === null ? "–" : number(plan.areaM2, 1)}</td>
-                <td>{plan.efficiencyFrac === null ? "–" : percent(plan.efficiencyFrac)}</td>
-                <td>{percent(plan.hotFrac)}</td>
-                <td>{plan.lowLightFrac === null ? "–" : percent(plan.lowLightFrac)}</td>
+                <Cells working={workingOf(k)}>
+                  {[
+                    number(plan.count),
+                    number(plan.kwp, 2),
+                    plan.areaM2 === null ? "–" : number(plan.areaM2, 1),
+                    plan.efficiencyFrac === null ? "–" : percent(plan.efficiencyFrac),
+                    percent(plan.hotFrac),
+                    plan.lowLightFrac === null ? "–" : percent(plan.lowLightFrac),
+                  ]}
+                </Cells>
                 <td>
                   <NumberInput
                     aria-label={`Price of one ${plan.name}`}
@@ -147,11 +156,7 @@ export function ModulesBench({ slug, site, year, nowUtcMs }: BenchProps) {
                     styles={{ input: { textAlign: "right" } }}
                   />
                 </td>
-                <Cells
-                  working={() =>
-                    modulePlanWorking(plan, module, kwhOf(k), costs[k] ?? null, { year, lifeYears, discountFrac, currency: site.currency })
-                  }
-                >
+                <Cells working={workingOf(k)}>
                   {[
                     number(plan.cost),
                     kwhOf(k) === null ? "…" : number(kwhOf(k)!),

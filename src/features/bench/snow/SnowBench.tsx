@@ -14,7 +14,7 @@ import { MONTHS_SHORT } from "@/features/geometry/words";
 import chapter from "@/features/look/Chapter.module.css";
 import { DateField } from "@/features/look/DateField";
 import { ScrollBox } from "@/features/look/ScrollBox";
-import { albedoWorking, stormWorking } from "@/features/workings/snow-workings";
+import { albedoWorking, clearingWorking, stormWorking } from "@/features/workings/snow-workings";
 import { ArrayField } from "../ArrayField";
 import styles from "../Bench.module.css";
 import type { BenchProps } from "../bench-views";
@@ -82,8 +82,9 @@ export function SnowBench({ slug, site, year, nowUtcMs }: BenchProps) {
                 {clearing.byYear.map(({ year: name, gainKwh, days }) => (
                   <tr key={name}>
                     <td>{name}</td>
-                    <td>{number(gainKwh, 1)}</td>
-                    <td>{number(days, 1)}</td>
+                    <Cells working={() => clearingWorking(name, gainKwh, days, array.tiltDeg)}>
+                      {[number(gainKwh, 1), number(days, 1)]}
+                    </Cells>
                   </tr>
                 ))}
               </tbody>

@@ -7,12 +7,15 @@ import {
   accountFill,
   DifferenceBar,
   Hatches,
+  IndexDots,
   MonthBars,
   OrientationMap,
   PowerCurves,
   placeOnMap,
   planeAtPoint,
+  ReadingsOnCurve,
   SHARE_BOUNDS,
+  SideBars,
   WaterfallBar,
   WaterfallPicture,
   waterfallHeight,
@@ -185,4 +188,51 @@ it("a day's curves break where nothing was read", () => {
   const moves = (markup: string) =>
     [...markup.matchAll(/<path d="([^"]*)"/g)].reduce((count, [, d]) => count + (d!.match(/M/g)?.length ?? 0), 0);
   expect(moves(broken)).toBe(moves(whole) + 1);
+});
+
+describe("readings on their curve", () => {
+  const curve = [0, 10, 20, 30, 40].map((voltageV) => ({ voltageV, currentA: 8 * (1 - (voltageV / 40) ** 6) }));
+  const picture = (readings: { label: string; voltageV: number; currentA: number; isOff: boolean }[]) =>
+    drawn(ReadingsOnCurve, { curve, readings, peaks: [{ voltageV: 30, currentA: 7 }], width: 400, height: 240 });
+
+  it("are crosses in clay where they are off, dots where they are not", () => {
+    expect(picture([{ label: "Isc", voltageV: 0, currentA: 3, isOff: true }])).toContain('stroke="var(--clay)"');
+    const fine = picture([{ label: "Isc", voltageV: 0, currentA: 8, isOff: false }]);
+    expect(fine).not.toContain('stroke="var(--clay)"');
+    expect(fine).toContain('fill="var(--moss)"');
+  });
+
+  it("lie inside the frame even where they are beyond the curve", () => {
+    const [x, y] = /translate\(([\d.]+),([\d.]+)\)/
+      .exec(picture([{ label: "Voc", voltageV: 55, currentA: 12, isOff: true }]))!
+      .slice(1)
+      .map(Number);
+    expect(x!).toBeGreaterThan(0);
+    expect(x!).toBeLessThan(400);
+    expect(y!).toBeGreaterThan(0);
+  });
+});
+
+describe("bars of a trial", () => {
+  it("go up for more and down for less, and leave out what is not paired", () => {
+    const bars = [
+      { key: "a", label: "a", frac: 0.04 },
+      { key: "b", label: "b", frac: -0.02 },
+      { key: "c", label: "c", frac: null },
+    ];
+    const markup = drawn(SideBars, { bars, mean: 0.01, width: 300, height: 150 });
+    const heights = [...markup.matchAll(/<rect[^>]* height="([\d.]+)"[^>]* fill="([^"]+)"/g)].map(
+      ([, height, fill]) => [Number(height), fill] as const,
+    );
+    expect(heights).toHaveLength(2);
+    expect(heights[0]![0] / heights[1]![0]).toBeCloseTo(2, 1);
+    expect(heights.map(([, fill]) => fill)).toEqual(["var(--moss)", "var(--brass)"]);
+  });
+});
+
+it("days before and after a change are told apart, each side with its level", () => {
+  const days = Array.from({ length: 20 }, (_, d) => ({ date: `2024-03-${String(d + 1).padStart(2, "0")}`, index: d < 10 ? 0.9 : 1 }));
+  const markup = drawn(IndexDots, { days, on: "2024-03-11", levels: { before: 0.9, after: 1 }, width: 400, height: 200 });
+  expect(markup.match(/<circle/g)).toHaveLength(20);
+  expect(markup.match(/fill="var\(--moss\)"/g)).toHaveLength(10);
 });

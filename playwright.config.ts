@@ -5,8 +5,8 @@ import chromiumLaunch from "./scripts/lib/chromium.json" with { type: "json" };
 export default defineConfig({
   testDir: "e2e",
   workers: 1,
-  timeout: 90_000,
-  expect: { timeout: 25_000 },
+  timeout: 60_000,
+  expect: { timeout: 15_000 },
   reporter: [["list"], ["json", { outputFile: "test-results/browser.json" }]],
   use: {
     baseURL: process.env.DUSTY_LEDGER_ADDRESS ?? "http://127.0.0.1:3000",

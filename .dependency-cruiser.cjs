@@ -13,7 +13,7 @@ const stage = (name, later) => ({
   from: { path: `^src/core/(${name})/`, pathNot: "\\.test\\.ts$" },
   to: { path: `^src/core/(${later.join("|")})/` },
 });
-const LATE = ["yield", "tilt", "examination", "reconcile", "ageing", "causes", "trial", "money"];
+const LATE = ["yield", "tilt", "examination", "reconcile", "ageing", "causes", "parts", "trial", "money"];
 
 module.exports = {
   forbidden: [
@@ -29,12 +29,13 @@ module.exports = {
       "statistics|units|time|series|site|weather|sun|irradiance|module|inverter|snow|soiling|shading|electrical|geometry|readings",
       LATE,
     ),
-    stage("yield", ["tilt", "examination", "reconcile", "ageing", "causes", "trial", "money"]),
-    stage("tilt", ["examination", "reconcile", "ageing", "causes", "trial", "money"]),
-    stage("examination", ["reconcile", "ageing", "causes", "trial", "money"]),
-    stage("reconcile", ["ageing", "causes", "trial", "money"]),
-    stage("ageing", ["causes", "trial", "money"]),
-    stage("causes", ["trial", "money"]),
+    stage("yield", ["tilt", "examination", "reconcile", "ageing", "causes", "parts", "trial", "money"]),
+    stage("tilt", ["examination", "reconcile", "ageing", "causes", "parts", "trial", "money"]),
+    stage("examination", ["reconcile", "ageing", "causes", "parts", "trial", "money"]),
+    stage("reconcile", ["ageing", "causes", "parts", "trial", "money"]),
+    stage("ageing", ["causes", "parts", "trial", "money"]),
+    stage("causes", ["parts", "trial", "money"]),
+    stage("parts", ["trial", "money"]),
     stage("trial", ["money"]),
     only("contracts-see-core", "^src/contracts/", [CORE]),
     only("formats-see-core-and-contracts", "^src/formats/", [CORE, "^src/contracts/"]),

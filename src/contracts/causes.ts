@@ -3,6 +3,7 @@ import { LEDGER_ACCOUNTS } from "@/core/accounts";
 import { causeKinds } from "@/core/causes";
 import { fieldEntrySchema, type KeptEntry } from "./field-book";
 import { ledgerLineSchema } from "./ledger";
+import { partReportSchema, sheddingSchema } from "./parts";
 
 const interval = z.strictObject({ value: z.number(), low: z.number(), high: z.number() });
 
@@ -164,7 +165,7 @@ export const causeLawsSchema = z.strictObject({
 });
 
 /** Rises when the search for causes changes: reports of an older edition are made anew. */
-export const CAUSE_EDITION = 3;
+export const CAUSE_EDITION = 4;
 
 /** All that the readings say of causes: each month by evidence beside the ledger's budget, findings, and the chapters' figures. */
 export const causeReportSchema = z.strictObject({
@@ -188,6 +189,10 @@ export const causeReportSchema = z.strictObject({
   soiling: soilingReportSchema,
   snow: snowReportSchema,
   ageing: ageingReportSchema,
+  /** Parts of the plant that the readings tell apart; empty where they don't. */
+  parts: z.array(partReportSchema),
+  /** Which array sheds snow when; empty with one array, or without snow. */
+  shedding: z.array(sheddingSchema),
   laws: causeLawsSchema,
   /** End of the record as read now; after the laws' end where days were added since the last whole search. */
   endUtcMs: z.number(),

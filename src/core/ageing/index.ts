@@ -11,4 +11,4 @@ export {
   type School,
   type SchoolName,
 } from "./read-ageing";
-export { type YearOnYear, type YearPair, yearOnYear } from "./year-on-year";
+export { type YearOnYear, type YearOnYearTerms, type YearPair, yearOnYear } from "./year-on-year";

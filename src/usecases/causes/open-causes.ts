@@ -12,7 +12,9 @@ import { ageingReport } from "./ageing-report";
 import { snowReport, soilingReport } from "./dirt-and-snow";
 import { indicatorsOf, upByMonth } from "./indicators";
 import { matchEntries } from "./match-entries";
+import { partReports, sheddingOf } from "./part-reports";
 import { recordKey } from "./record-key";
+import { upTo } from "./up-to";
 
 export interface CausesInput {
   readonly ledger: OpenLedger;
@@ -39,16 +41,23 @@ export function* seekCauses(input: CausesInput): Generator<number, CauseReport |
   const { site, weather, metered, run, meters } = ledger;
   if (!weather || !metered || !run || ledger.report.all.meteredKwh === null) return null;
   const [draws, seed] = [input.draws ?? USUAL_DRAWS, input.seed ?? SEED];
-  const evidence = yield* seekEvidence({
-    site,
-    weather,
-    metered,
-    meters,
-    cleanings: entries.filter(({ kind }) => kind === "cleaning").map(({ to }) => to.slice(0, 10)),
-    months: ledger.report.months.map(({ key, meteredKwh, readFrac }) => ({ key, kwh: meteredKwh ?? 0, readFrac })),
-    draws,
-    seed,
-  });
+  const cleanings = entries.filter(({ kind }) => kind === "cleaning").map(({ to }) => to.slice(0, 10));
+  const wholeFrac = 1 / (1 + ledger.partMeters.length);
+  const evidence = yield* upTo(
+    0,
+    wholeFrac,
+    seekEvidence({
+      site,
+      weather,
+      metered,
+      meters,
+      cleanings,
+      months: ledger.report.months.map(({ key, meteredKwh, readFrac }) => ({ key, kwh: meteredKwh ?? 0, readFrac })),
+      draws,
+      seed,
+    }),
+  );
+  const parts = yield* upTo(wholeFrac, 1, partReports(ledger, evidence, { cleanings, draws, seed }));
   const bins = monthBins(weather.axis, site.place.timeZone);
   const prepared = prepareWeather(site.place, weather);
   const actual = actualRun(site, prepared, bins, evidence, run);
@@ -85,6 +94,8 @@ export function* seekCauses(input: CausesInput): Generator<number, CauseReport |
     soiling: soilingReport(evidence),
     snow: snowReport(evidence),
     ageing: ageingReport(evidence, draws, seed),
+    parts,
+    shedding: sheddingOf(site, prepared, evidence.snow.spells.length),
     laws: {
       ...laws,
       kept: [...laws.kept],

@@ -58,10 +58,21 @@ function countedMeters({ meters, arrays }: Site, read: ReadonlySet<string>): Rea
   return new Set(ac.filter((meter) => !ac.some((other) => isWithin(meter, other))).map(({ id }) => id));
 }
 
-/** Each meter that counts AC energy as one series: where it was read by several, the finest stands and coarser ones fill what it leaves. */
-export function gatherMeters(stored: readonly StoredSeries[], site: Site): MeterSeries[] {
-  const counted = countedMeters(site, new Set(stored.map(({ meterId }) => meterId)));
-  const meterIds = [...new Set(stored.map(({ meterId }) => meterId))].filter((meterId) => counted.has(meterId));
+/** Each meter that counts AC energy as one series. */
+export const gatherMeters = (stored: readonly StoredSeries[], site: Site): MeterSeries[] =>
+  seriesOf(stored, countedMeters(site, new Set(stored.map(({ meterId }) => meterId))));
+
+/** Meters of some arrays and not of all, the finest view there is of them: on their DC or AC side, within another meter or not. */
+export function gatherPartMeters(stored: readonly StoredSeries[], { meters, arrays }: Site): MeterSeries[] {
+  const parts = meters.filter(
+    (meter) => ["ac", "dc"].includes(meter.point) && meter.arrays.length > 0 && meter.arrays.length < arrays.length,
+  );
+  return seriesOf(stored, new Set(parts.map(({ id }) => id)));
+}
+
+/** One series a meter: where it was read by several, the finest stands and coarser ones fill what it leaves. */
+function seriesOf(stored: readonly StoredSeries[], wanted: ReadonlySet<string>): MeterSeries[] {
+  const meterIds = [...new Set(stored.map(({ meterId }) => meterId))].filter((meterId) => wanted.has(meterId));
   return meterIds.map((meterId) => {
     const own = stored.filter((series) => series.meterId === meterId);
     const [only] = own;

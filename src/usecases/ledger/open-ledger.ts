@@ -7,7 +7,7 @@ import { monthBins } from "@/core/time";
 import { MINUTE_MS } from "@/core/units";
 import type { Weather } from "@/core/weather";
 import { runYield, type YieldRun } from "@/core/yield";
-import { gatherMeters, gatherWeather, sinceCommissioned } from "./gather";
+import { gatherMeters, gatherPartMeters, gatherWeather, sinceCommissioned } from "./gather";
 import type { StoredSeries, StoredSparse } from "./ports";
 
 export interface LedgerInput {
@@ -31,6 +31,8 @@ export interface OpenLedger {
   readonly report: LedgerReport;
   readonly promise: readonly number[] | null;
   readonly meters: readonly MeterSeries[];
+  /** Meters of some arrays alone, on either side of the inverter. */
+  readonly partMeters: readonly MeterSeries[];
   readonly weather: Weather | null;
   readonly run: YieldRun | null;
   readonly metered: MeteredOnAxis | null;
@@ -57,7 +59,7 @@ export function openLedger(input: LedgerInput): OpenLedger {
     all: totalLine("all", months),
     sources: sourcesOf(input, weather, metered, meters),
   };
-  return { site, report, promise, meters, weather, run, metered };
+  return { site, report, promise, meters, partMeters: gatherPartMeters(input.production, site), weather, run, metered };
 }
 
 /** Start of the earliest reading that holds energy. */

@@ -1,0 +1,3 @@
+export { type AgainstRest, againstRest } from "./against-rest";
+export { hourIndex } from "./hour-index";
+export { planeGroups } from "./planes";

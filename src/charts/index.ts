@@ -13,6 +13,7 @@ export { type LimitState, OneLine, type OneLineInverter, type OneLineMeter, oneL
 export { MAP_BOUNDS, type MapMark, OrientationMap, placeOnMap, planeAtPoint } from "./OrientationMap";
 export { type OutlayBar, OutlayBars } from "./OutlayBars";
 export { type Pair, PairBars } from "./PairBars";
+export { type PartRate, PartRates, partRatesHeight } from "./PartRates";
 export { type Curve, PowerCurves } from "./PowerCurves";
 export { PriceYearMap, type PriceYearMapProps } from "./PriceYearMap";
 export { type CurvePoint, type CurveReading, ReadingsOnCurve, type ReadingsOnCurveProps } from "./ReadingsOnCurve";

@@ -57,7 +57,8 @@ const EVERY_DAYS = 4;
 export function usualRatio({ ratio, weight }: DayIndex, reachDays = 40): Float64Array {
   const out = new Float64Array(ratio.length);
   const known = [...ratio.keys()].filter((d) => ratio[d]! > 0.4 && weight[d]! > 0.2);
-  const overall = upper(known.map((d) => ratio[d]!));
+  const paid = Float64Array.from(known, (d) => ratio[d]!);
+  const overall = upper(paid.slice());
   let from = 0;
   let to = 0;
   for (let d = 0; d < out.length; d++) {
@@ -67,14 +68,14 @@ export function usualRatio({ ratio, weight }: DayIndex, reachDays = 40): Float64
     }
     while (from < known.length && known[from]! < d - reachDays) from++;
     while (to < known.length && known[to]! <= d + reachDays) to++;
-    out[d] = to - from >= 6 ? Math.max(0.7 * overall, upper(known.slice(from, to).map((k) => ratio[k]!))) : overall;
+    out[d] = to - from >= 6 ? Math.max(0.7 * overall, upper(paid.slice(from, to))) : overall;
   }
   return out;
 }
 
 /** The 70 % quantile: half of a winter's days may be under snow. */
-function upper(values: number[]): number {
+function upper(values: Float64Array): number {
   if (values.length === 0) return 1;
-  values.sort((a, b) => a - b);
+  values.sort();
   return values[Math.min(values.length - 1, Math.floor(values.length * 0.7))]!;
 }

@@ -30,6 +30,9 @@ export function rainByDay({ weather, days, axis }: CauseBasis): Float64Array {
 export const keptBy = (rainMm: number, { thresholdMm, scaleMm }: Washing): number =>
   rainMm > thresholdMm ? Math.exp((thresholdMm - rainMm) / scaleMm) : 1;
 
+/** Days' worth of dirt that are none: a thousandth of a block's. */
+const GONE_DAYS = 0.02;
+
 /** Dirt by day where a rate of 1 a day holds in days [from, to) and none elsewhere: rain washes from the next day on, a cleaning cleans its whole date. */
 export function unitDirt(
   { days, rainMm, cleaned, washing }: Setting,
@@ -43,7 +46,7 @@ export function unitDirt(
     if (d > from) dirt *= keptBy(rainMm[d - 1]!, washing);
     if (d < to) dirt += rate(d);
     if (cleaned[d] === 1) dirt = 0;
-    if (d >= to && Math.abs(dirt) < 1e-4) break;
+    if (d >= to && Math.abs(dirt) < GONE_DAYS) break;
     out[d] = dirt;
   }
   return out;

@@ -56,7 +56,7 @@ const LEAST_HINT = 1;
 interface FitTerms {
   readonly rounds: number;
   readonly reweighs: number;
-  readonly from?: Float64Array;
+  readonly from?: { readonly lost: Float64Array; readonly fit: RidgeFit };
 }
 
 type Prior = Omit<RidgeColumn, "values">;
@@ -96,7 +96,7 @@ export function soilingEvidence(basis: CauseBasis, index: DayIndex, cleanings: r
   }
   if (hasRain) {
     for (const washing of WASHINGS) {
-      const next = coarse({ days, rainMm, cleaned, washing }, best.lost);
+      const next = coarse({ days, rainMm, cleaned, washing }, best);
       if (next.loss < best.loss) best = next;
     }
   }
@@ -108,7 +108,7 @@ export function soilingEvidence(basis: CauseBasis, index: DayIndex, cleanings: r
   function cleanedOn(date: number): ReturnType<typeof coarse> {
     const tried = cleaned.slice();
     tried[date] = 1;
-    return coarse({ ...best.setting, cleaned: tried }, best.lost);
+    return coarse({ ...best.setting, cleaned: tried }, best);
   }
 
   /** A jump is told between two good days; the date that fits best is within a few days of it. */
@@ -123,7 +123,7 @@ export function soilingEvidence(basis: CauseBasis, index: DayIndex, cleanings: r
 
   function coarse(
     setting: Setting,
-    from?: Float64Array,
+    from?: FitTerms["from"],
   ): { setting: Setting; fit: RidgeFit; lost: Float64Array; rate: number; loss: number } {
     const oneRate = unitDirt(setting, 0, days);
     const { fit, lost } = fitDirt(
@@ -138,7 +138,7 @@ export function soilingEvidence(basis: CauseBasis, index: DayIndex, cleanings: r
   }
 
   /** Refines the one rate: it swings with the seasons, and strays block by block. */
-  function fine({ setting, rate, lost: from }: { setting: Setting; rate: number; lost: Float64Array }): {
+  function fine({ setting, rate, lost, fit }: ReturnType<typeof coarse>): {
     fit: RidgeFit;
     lost: Float64Array;
     rates: Float64Array;
@@ -160,19 +160,19 @@ export function soilingEvidence(basis: CauseBasis, index: DayIndex, cleanings: r
       { prior: rate * 8, priorDeviation: Math.max(0.02, rate * 15), leastZero: true },
       ...starts.map(() => ({ prior: 0, priorDeviation: STRAY_FRAC * rate })),
     ];
-    const { fit, lost } = fitDirt(columns, priors, { rounds: 2, reweighs: FINAL_ROUNDS, from });
-    const [whole, cosine, sine] = fit.coefficients;
+    const refined = fitDirt(columns, priors, { rounds: 2, reweighs: FINAL_ROUNDS, from: { lost, fit } });
+    const [whole, cosine, sine] = refined.fit.coefficients;
     const rates = Float64Array.from(starts, (from, k) => {
       const middle = turn * (from + BLOCK_DAYS / 2);
-      return Math.max(0, whole! + cosine! * Math.cos(middle) + sine! * Math.sin(middle) + fit.coefficients[4 + k]!);
+      return Math.max(0, whole! + cosine! * Math.cos(middle) + sine! * Math.sin(middle) + refined.fit.coefficients[4 + k]!);
     });
-    return { fit, lost, rates, columns };
+    return { ...refined, rates, columns };
   }
 
   /** Gauss-Newton on the log ratio: ln(1 - s) is straightened at the dirt of the round before. */
   function fitDirt(dirt: Float64Array[], priors: Prior[], { rounds, reweighs, from }: FitTerms): { fit: RidgeFit; lost: Float64Array } {
-    let lost: Float64Array = from ?? new Float64Array(days);
-    let fit: RidgeFit | null = null;
+    let lost: Float64Array = from?.lost ?? new Float64Array(days);
+    let fit: RidgeFit | undefined = from?.fit;
     for (let round = 0; round < rounds; round++) {
       const target = y.map((value, d) => value - Math.log(1 - lost[d]!) - lost[d]! / (1 - lost[d]!));
       const shares = lost;
@@ -182,7 +182,7 @@ export function soilingEvidence(basis: CauseBasis, index: DayIndex, cleanings: r
         return values;
       };
       const columns: RidgeColumn[] = [...dirt.map((unit, k) => ({ ...priors[k]!, values: straightened(unit) })), ...seasons];
-      fit = robustRidge(columns, target, index.weight, reweighs);
+      fit = robustRidge(columns, target, index.weight, reweighs, fit);
       const { coefficients } = fit;
       lost = new Float64Array(days);
       for (let d = 0; d < days; d++) {

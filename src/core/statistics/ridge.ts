@@ -1,5 +1,5 @@
 import { CholeskyDecomposition, Matrix } from "ml-matrix";
-import { spreadOf } from "./robust";
+import { medianOf, spreadOf } from "./robust";
 
 /** One term of a linear model: its value on every row, and what is known of its coefficient beforehand. */
 export interface RidgeColumn {
@@ -18,6 +18,8 @@ export interface RidgeFit {
   /** Huber's loss of all rows, in units of the scale. */
   readonly lossSum: number;
   readonly rows: number;
+  /** How much each row counted in the end: 1, less for outliers, 0 where left out. */
+  readonly huber: Float64Array;
   /** Standard error of a sum of coefficients, each times its factor. */
   errorOf(combination: Float64Array): number;
 }
@@ -32,34 +34,43 @@ const FREE = 1e-9;
 const HELD = 1e18;
 
 /**
- * Least squares with priors, outliers weighed down. Weights are relative (1 for a usual row), NaN rows are left out.
+ * Least squares with priors, outliers weighed down. Weights are relative (1 for a usual row), NaN rows are left out. `warm` is a fit of nearly
+ * the same terms, whose outliers and scale spare the first rounds.
  * Source: Huber, 1964, Robust estimation of a location parameter; Hoerl & Kennard, 1970, Ridge regression.
  */
-export function robustRidge(columns: readonly RidgeColumn[], y: Float64Array, weights: Float64Array, rounds = ROUNDS): RidgeFit {
+export function robustRidge(
+  columns: readonly RidgeColumn[],
+  y: Float64Array,
+  weights: Float64Array,
+  rounds = ROUNDS,
+  warm?: RidgeFit,
+): RidgeFit {
   const packed = pack(columns, y, weights);
   const { at, target, root } = packed;
   const rows = at.length;
   const misfit = new Float64Array(rows);
-  const huber = new Float64Array(rows).fill(1);
+  const huber = Float64Array.from(at, (i) => warm?.huber[i] ?? 1);
   const held = new Uint8Array(columns.length);
-  let scale = Math.max(1e-4, TO_DEVIATION * spreadOf(target));
+  let scale = warm?.scale ?? Math.max(1e-4, TO_DEVIATION * spreadOf(target));
   let solved = solve(columns, packed, huber, scale, held);
   for (let round = 0; round < rounds; round++) {
     const heldNow = holdNegative(columns, solved.coefficients, held);
     fillMisfit(packed, solved.coefficients, misfit);
     const before = scale;
-    scale = Math.max(LEAST_SCALE, TO_DEVIATION * spreadOf(weighed(misfit, root)));
+    scale = Math.max(LEAST_SCALE, TO_DEVIATION * medianOf(sizes(misfit, root)));
     for (let r = 0; r < rows; r++) {
       const far = Math.abs(misfit[r]! * root[r]!) / scale;
       huber[r] = far <= HUBER ? 1 : HUBER / far;
     }
-    if (round > 0 && heldNow === 0 && Math.abs(scale / before - 1) < SETTLED) break;
+    if ((warm || round > 0) && heldNow === 0 && Math.abs(scale / before - 1) < SETTLED) break;
     solved = solve(columns, packed, huber, scale, held);
   }
   const residuals = new Float64Array(y.length).fill(Number.NaN);
+  const counted = new Float64Array(y.length);
   let lossSum = 0;
   for (let r = 0; r < rows; r++) {
     residuals[at[r]!] = misfit[r]!;
+    counted[at[r]!] = huber[r]!;
     lossSum += huberLoss(Math.abs(misfit[r]! * root[r]!) / scale);
   }
   const { coefficients, decomposition } = solved;
@@ -69,6 +80,7 @@ export function robustRidge(columns: readonly RidgeColumn[], y: Float64Array, we
     scale,
     lossSum,
     rows,
+    huber: counted,
     errorOf: (combination) => {
       const vector = Matrix.columnVector([...combination]);
       return Math.sqrt(Math.max(0, vector.transpose().mmul(decomposition.solve(vector)).get(0, 0)));
@@ -119,9 +131,10 @@ function pack(columns: readonly RidgeColumn[], y: Float64Array, weights: Float64
   return { at, target, weight, root, from, term, value };
 }
 
-function weighed(misfit: Float64Array, root: Float64Array): Float64Array {
+/** Sizes of the misfits, each by its row's weight: their middle about zero is the robust deviation. */
+function sizes(misfit: Float64Array, root: Float64Array): Float64Array {
   const out = new Float64Array(misfit.length);
-  for (let r = 0; r < out.length; r++) out[r] = misfit[r]! * root[r]!;
+  for (let r = 0; r < out.length; r++) out[r] = Math.abs(misfit[r]! * root[r]!);
   return out;
 }
 

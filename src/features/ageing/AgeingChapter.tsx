@@ -3,6 +3,7 @@
 import { AgeingFan } from "@/charts";
 import { ageingSentence } from "@/contracts/ageing-words";
 import type { AgeingReport, CauseRun } from "@/contracts/causes";
+import type { PartReport } from "@/contracts/parts";
 import { CauseProgress } from "@/features/causes/CauseProgress";
 import styles from "@/features/causes/Causes.module.css";
 import { Cells } from "@/features/figures/Cells";
@@ -13,11 +14,14 @@ import { ScrollBox } from "@/features/look/ScrollBox";
 import { ChartFrame } from "@/features/save/ChartFrame";
 import { ageingWorking } from "@/features/workings/cause-working";
 import type { Working } from "@/features/workings/working";
+import { AgeingParts } from "./AgeingParts";
 
 export interface AgeingChapterProps {
   readonly slug: string;
   readonly name: string;
   readonly report: AgeingReport | null;
+  readonly parts: readonly PartReport[];
+  readonly arrayCount: number;
   readonly run: CauseRun;
   readonly commissioned: string | null;
   /** What was taken out of the index: findings in words. */
@@ -62,7 +66,7 @@ export function AgeingChapter(props: AgeingChapterProps) {
   );
 }
 
-function Reading({ slug, name, report, commissioned, excluded, fiscal }: AgeingChapterProps & { report: AgeingReport }) {
+function Reading({ slug, name, report, parts, arrayCount, commissioned, excluded, fiscal }: AgeingChapterProps & { report: AgeingReport }) {
   const hasRate = report.perYearFrac !== null;
   // The figure is the rate; what the warranty says to it is plain text, which may wrap.
   const [rateWords, ...reason] = ageingSentence(report).split(". ");
@@ -182,6 +186,7 @@ function Reading({ slug, name, report, commissioned, excluded, fiscal }: AgeingC
           </ScrollBox>
         </section>
       </div>
+      <AgeingParts slug={slug} parts={parts} arrayCount={arrayCount} warrantyFrac={report.warranty?.perYearFrac ?? null} />
       {hasRate && <Letter name={name} report={report} commissioned={commissioned} excluded={excluded} />}
     </>
   );

@@ -11,6 +11,7 @@ import chapter from "@/features/look/Chapter.module.css";
 import { ScrollBox } from "@/features/look/ScrollBox";
 import { ChartFrame } from "@/features/save/ChartFrame";
 import styles from "./Causes.module.css";
+import { SnowByArray } from "./SnowByArray";
 
 export interface DirtAndSnowProps {
   readonly slug: string;
@@ -138,6 +139,7 @@ export function DirtAndSnowView({ slug, report, pricePerKwh, currency }: DirtAnd
         ) : (
           <p className={chapter.soft}>No snow was seen on the modules.</p>
         )}
+        <SnowByArray report={report} />
         <p className={chapter.caution}>
           Snow and wet roofs kill: no one goes up for kilowatt-hours without a harness and a second person. Never pour hot water on cold
           glass. Local rules for work at height come first.

@@ -26,6 +26,8 @@ export default async function AgeingPage({ params, searchParams }: Props) {
         slug={slug}
         name={book.site.name}
         report={run.report?.ageing ?? null}
+        parts={run.report?.parts ?? []}
+        arrayCount={book.site.arrays.length}
         run={runForPage(run, book)}
         commissioned={book.site.commissioned}
         excluded={(run.report?.findings ?? []).filter(({ kind }) => TAKEN_OUT.includes(kind)).map(({ what }) => what)}

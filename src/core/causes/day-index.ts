@@ -6,6 +6,8 @@ export interface DayIndex {
   readonly ratio: Float64Array;
   /** 0 to 1: how well a day tells, by its light and by how steady its sky was. */
   readonly weight: Float64Array;
+  /** How far a day's sky was from a cloudless one, 0 to 1: models of the sky part ways under clouds, all year alike. */
+  readonly cloud: Float64Array;
 }
 
 /** Below this height of the sun (sine) sensors and models of the sky part ways. Source: IEC 61724-1:2021 filters; on the plants of the tests the scatter doubles below. */
@@ -41,13 +43,15 @@ export function dayIndex(basis: CauseBasis, spoilt: Uint8Array, ceilingKwh: numb
   }
   const ratio = new Float64Array(count).fill(Number.NaN);
   const weight = new Float64Array(count);
+  const cloud = new Float64Array(count);
   for (let d = 0; d < count; d++) {
     if (hours[d]! < LEAST_HOURS) continue;
     ratio[d] = paid[d]! / owed[d]!;
     const clearFrac = clear[d]! / owed[d]!;
+    cloud[d] = 1 - clearFrac;
     weight[d] = (OVERCAST_WEIGHT + (1 - OVERCAST_WEIGHT) * clearFrac ** 4) * Math.min(1, hours[d]! / 6);
   }
-  return { ratio, weight };
+  return { ratio, weight, cloud };
 }
 
 /** What is usual changes over weeks: it is worked out every few days. */

@@ -30,6 +30,14 @@ export function rainByDay({ weather, days, axis }: CauseBasis): Float64Array {
 export const keptBy = (rainMm: number, { thresholdMm, scaleMm }: Washing): number =>
   rainMm > thresholdMm ? Math.exp((thresholdMm - rainMm) / scaleMm) : 1;
 
+/** Washings a step away from one, for a finer search. */
+export const washingsNear = ({ thresholdMm, scaleMm }: Washing, factor: number): Washing[] => [
+  { thresholdMm: thresholdMm + 2 * factor, scaleMm },
+  { thresholdMm: Math.max(0, thresholdMm - 2 * factor), scaleMm },
+  { thresholdMm, scaleMm: scaleMm * 2 ** factor },
+  { thresholdMm, scaleMm: scaleMm / 2 ** factor },
+];
+
 /** Days' worth of dirt that are none: a thousandth of a block's. */
 const GONE_DAYS = 0.02;
 

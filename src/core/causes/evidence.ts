@@ -194,7 +194,7 @@ export function withStringsBack(basis: CauseBasis, index: DayIndex, strings: rea
     ratio[first] = Number.NaN;
     ratio[last] = Number.NaN;
   }
-  return { ratio, weight: index.weight };
+  return { ...index, ratio };
 }
 
 /** How much of the light that dirt takes is missed at the meter: cells under dirt run cooler. */

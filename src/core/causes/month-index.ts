@@ -34,5 +34,5 @@ export function monthIndex(basis: CauseBasis): DayIndex {
     ratio[day] = paid / known;
     weight[day] = 1;
   }
-  return { ratio, weight };
+  return { ratio, weight, cloud: new Float64Array(count) };
 }

@@ -1,7 +1,7 @@
 import { medianOf, type RidgeColumn, type RidgeFit, robustRidge } from "../statistics";
 import type { CauseBasis } from "./basis";
 import type { DayIndex } from "./day-index";
-import { firstDirt, keptBy, rainByDay, type Setting, USUAL_WASHING, unitDirt, WASHINGS, type Washing } from "./dirt-law";
+import { firstDirt, keptBy, rainByDay, type Setting, USUAL_WASHING, unitDirt, WASHINGS, type Washing, washingsNear } from "./dirt-law";
 import { SIDE, suspect } from "./suspect";
 
 /** A day on which dirt went, by rain or by hand. `effectFrac` is the jump of the output that it brought. */
@@ -36,13 +36,17 @@ const BLOCK_DAYS = 28;
 /** How far a block's rate strays from the season's, one deviation, as a share of the mean rate. */
 const STRAY_FRAC = 0.3;
 /** Seasonal error of temperature and sky models: one deviation of the yearly and half-yearly wave. */
-const YEARLY_WAVE = 0.006;
-const HALF_YEARLY_WAVE = 0.003;
+const YEARLY_WAVE = 0.012;
+const HALF_YEARLY_WAVE = 0.005;
+/** Ratio of an overcast day to a cloudless one, one deviation. Found on plants of other physics: up to 0.15. */
+const CLOUD = 0.15;
 /** What is known of ageing and of usual dirt before looking. Source: Jordan et al., 2016; Kimber et al., 2006. */
 const SLOPE_PRIOR = -0.007;
 const SLOPE_DEVIATION = 0.012;
 const MOST_SUSPECTED = 16;
 const MOST_REFUSALS = 4;
+/** A cleaning that nobody wrote down has to shift the fit's loss by this much: there are a thousand days on which it could have been. */
+const LEAST_CLEANING_LOSS = 18;
 /** Rounds of reweighting in the search, and in the fit that stands. */
 const SEARCH_ROUNDS = 4;
 const FINAL_ROUNDS = 10;
@@ -59,6 +63,13 @@ interface FitTerms {
   readonly from?: { readonly lost: Float64Array; readonly fit: RidgeFit };
 }
 
+interface Fitted {
+  readonly fit: RidgeFit;
+}
+
+/** How much better a second fit is than a first, in units of its scale: a middle deviation alone would not see two months gone astray. */
+const gainOver = (first: Fitted, second: Fitted): number => first.fit.lossAt(second.fit.scale) - second.fit.lossAt(second.fit.scale);
+
 type Prior = Omit<RidgeColumn, "values">;
 
 /**
@@ -70,43 +81,48 @@ type Prior = Omit<RidgeColumn, "values">;
 export function soilingEvidence(basis: CauseBasis, index: DayIndex, cleanings: readonly number[], seenFrac = 1): SoilingEvidence {
   const days = index.ratio.length;
   const whole = (seen: number): number => seen / seenFrac;
-  const seasons = standing(days);
+  const seasons = standing(days, index.cloud);
   const rainMm = rainByDay(basis);
   const recorded = new Uint8Array(days);
   for (const day of cleanings) if (day >= 0 && day < days) recorded[day] = 1;
   const y = index.ratio.map((ratio) => (ratio > 0.3 && ratio < 1.5 ? Math.log(ratio) : Number.NaN));
   const hasRain = basis.weather.rainMm !== null;
-  const cleaned = recorded.slice();
-  let best = coarse({ days, rainMm, cleaned, washing: USUAL_WASHING });
-  // Unrecorded cleanings first, by the coarse fit: a rain scale fitted over them would take rain for what a brush did.
-  const refused = new Uint8Array(days);
-  let refusals = 0;
-  for (let k = 0; k < MOST_SUSPECTED; k++) {
-    const day = suspect(best.fit, y, index.weight, cleaned, refused, rainMm);
-    if (day === null) break;
-    const first = cleanedOn(day);
-    if (first.loss > best.loss - LEAST_LOSS) {
-      refused.fill(1, Math.max(0, day - SIDE), day + SIDE + 1);
-      if (++refusals >= MOST_REFUSALS) break;
-      continue;
-    }
-    const next = bestDate(day, first);
-    cleaned.set(next.setting.cleaned);
-    best = next;
-  }
+  let best = coarse({ days, rainMm, cleaned: recorded.slice(), washing: USUAL_WASHING });
+  // Unrecorded cleanings first, by the usual washing: a rain scale fitted over them would take rain for what a brush did. Then once more, since
+  // the plant's own washing leaves less scatter to find them in.
+  seekCleanings();
   if (hasRain) {
-    for (const washing of WASHINGS) {
-      const next = coarse({ days, rainMm, cleaned, washing }, best);
-      if (next.loss < best.loss) best = next;
-    }
+    for (const washing of WASHINGS) tryWashing(washing);
+    for (const factor of [1, 0.5]) for (const washing of washingsNear(best.setting.washing, factor)) tryWashing(washing);
+    seekCleanings();
   }
-  const none = noDirt();
-  const gain = none.lossAt(best.fit.scale) - best.fit.lossSum;
+  const gain = gainOver({ fit: robustRidge(seasons, y, index.weight) }, best);
   const isSeen = gain > LEAST_LOSS && best.rate > 5e-5;
   return result(best, gain > LEAST_HINT && best.rate > 2e-5 ? fine(best) : null, isSeen);
 
+  function tryWashing(washing: Washing): void {
+    const next = coarse({ ...best.setting, washing }, best);
+    if (gainOver(best, next) > 0) best = next;
+  }
+
+  function seekCleanings(): void {
+    const refused = new Uint8Array(days);
+    let refusals = 0;
+    for (let k = 0; k < MOST_SUSPECTED; k++) {
+      const day = suspect(best.fit, y, index.weight, best.setting.cleaned, refused, rainMm);
+      if (day === null) return;
+      const first = cleanedOn(day);
+      if (gainOver(best, first) < LEAST_CLEANING_LOSS) {
+        refused.fill(1, Math.max(0, day - SIDE), day + SIDE + 1);
+        if (++refusals >= MOST_REFUSALS) return;
+        continue;
+      }
+      best = bestDate(day, first);
+    }
+  }
+
   function cleanedOn(date: number): ReturnType<typeof coarse> {
-    const tried = cleaned.slice();
+    const tried = best.setting.cleaned.slice();
     tried[date] = 1;
     return coarse({ ...best.setting, cleaned: tried }, best);
   }
@@ -116,7 +132,7 @@ export function soilingEvidence(basis: CauseBasis, index: DayIndex, cleanings: r
     let chosen = first;
     for (const off of [-3, -2, -1, 1, 2]) {
       const next = cleanedOn(Math.min(days - 1, Math.max(0, day + off)));
-      if (next.loss < chosen.loss) chosen = next;
+      if (gainOver(chosen, next) > 0) chosen = next;
     }
     return chosen;
   }
@@ -124,7 +140,7 @@ export function soilingEvidence(basis: CauseBasis, index: DayIndex, cleanings: r
   function coarse(
     setting: Setting,
     from?: FitTerms["from"],
-  ): { setting: Setting; fit: RidgeFit; lost: Float64Array; rate: number; loss: number } {
+  ): { setting: Setting; fit: RidgeFit; lost: Float64Array; rate: number } {
     const oneRate = unitDirt(setting, 0, days);
     const { fit, lost } = fitDirt(
       [oneRate, firstDirt(setting)],
@@ -134,7 +150,7 @@ export function soilingEvidence(basis: CauseBasis, index: DayIndex, cleanings: r
       ],
       from ? { rounds: 1, reweighs: SEARCH_ROUNDS, from } : { rounds: 2, reweighs: SEARCH_ROUNDS },
     );
-    return { setting, fit, lost, rate: fit.coefficients[0]!, loss: fit.rows * Math.log(fit.scale) };
+    return { setting, fit, lost, rate: fit.coefficients[0]! };
   }
 
   /** Refines the one rate: it swings with the seasons, and strays block by block. */
@@ -193,11 +209,6 @@ export function soilingEvidence(basis: CauseBasis, index: DayIndex, cleanings: r
     return { fit: fit!, lost };
   }
 
-  function noDirt(): { lossAt: (scale: number) => number } {
-    const fit = robustRidge(seasons, y, index.weight);
-    return { lossAt: (scale) => fit.rows * Math.log(fit.scale / scale) + fit.lossSum };
-  }
-
   function result({ setting, rate }: ReturnType<typeof coarse>, made: ReturnType<typeof fine> | null, isSeen: boolean): SoilingEvidence {
     const fit = made?.fit ?? robustRidge(seasons, y, index.weight);
     const lost = made?.lost ?? new Float64Array(days);
@@ -214,11 +225,9 @@ export function soilingEvidence(basis: CauseBasis, index: DayIndex, cleanings: r
       const cause = setting.cleaned[d] === 1 ? (recorded[d] === 1 ? "cleaning" : "suspected") : "rain";
       resets.push({ day: d, cause, beforeFrac: whole(before), effectFrac: whole(before - lost[d]!) });
     }
-    const cleanLog = y.map((value, d) => {
-      const wave = fit.coefficients[base + 2]! * seasons[2]!.values[d]! + fit.coefficients[base + 3]! * seasons[3]!.values[d]!;
-      const half = fit.coefficients[base + 4]! * seasons[4]!.values[d]! + fit.coefficients[base + 5]! * seasons[5]!.values[d]!;
-      return value - Math.log(1 - lost[d]!) - wave - half;
-    });
+    // Level and slope stay in the log, from which ageing is read; waves and clouds are taken out.
+    const taken = seasons.slice(LEVEL_AND_SLOPE).map(({ values }, k) => ({ values, by: fit.coefficients[base + LEVEL_AND_SLOPE + k]! }));
+    const cleanLog = y.map((value, d) => value - Math.log(1 - lost[d]!) - taken.reduce((sum, { values, by }) => sum + by * values[d]!, 0));
     return {
       lostFracByDay: lost.map(whole),
       ratePerDay: whole(made ? medianOf(dry) : Math.max(0, rate)),
@@ -234,8 +243,11 @@ export function soilingEvidence(basis: CauseBasis, index: DayIndex, cleanings: r
   }
 }
 
-/** Level, yearly change and seasonal waves. */
-function standing(days: number): RidgeColumn[] {
+/** Of the terms that stand beside dirt, the first two. */
+const LEVEL_AND_SLOPE = 2;
+
+/** Level, yearly change, seasonal waves, and what clouds do to the sky model. */
+function standing(days: number, cloud: Float64Array): RidgeColumn[] {
   const column = (of: (years: number) => number): Float64Array => Float64Array.from({ length: days }, (_, d) => of(d / DAYS_PER_YEAR));
   const wave = (values: Float64Array, deviation: number): RidgeColumn => ({ values, prior: 0, priorDeviation: deviation });
   const turn = 2 * Math.PI;
@@ -258,5 +270,6 @@ function standing(days: number): RidgeColumn[] {
       column((t) => Math.sin(2 * turn * t)),
       HALF_YEARLY_WAVE,
     ),
+    wave(cloud, CLOUD),
   ];
 }

@@ -3,7 +3,7 @@ import type { RidgeFit } from "../statistics";
 /** Good days on each side of a suspected cleaning. */
 export const SIDE = 6;
 /** A jump has to stand out this many deviations of a median, and be at least this share. */
-const JUMP_DEVIATIONS = 4.5;
+const JUMP_DEVIATIONS = 2.8;
 const LEAST_JUMP = 0.012;
 
 const few = new Float64Array(2 * SIDE);

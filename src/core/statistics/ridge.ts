@@ -15,8 +15,8 @@ export interface RidgeFit {
   readonly residuals: Float64Array;
   /** Robust deviation of the residuals. */
   readonly scale: number;
-  /** Huber's loss of all rows, in units of the scale. */
-  readonly lossSum: number;
+  /** Huber's loss of all rows, in units of a scale: two fits are compared at the same one. */
+  lossAt(scale: number): number;
   readonly rows: number;
   /** How much each row counted in the end: 1, less for outliers, 0 where left out. */
   readonly huber: Float64Array;
@@ -67,18 +67,16 @@ export function robustRidge(
   }
   const residuals = new Float64Array(y.length).fill(Number.NaN);
   const counted = new Float64Array(y.length);
-  let lossSum = 0;
   for (let r = 0; r < rows; r++) {
     residuals[at[r]!] = misfit[r]!;
     counted[at[r]!] = huber[r]!;
-    lossSum += huberLoss(Math.abs(misfit[r]! * root[r]!) / scale);
   }
   const { coefficients, decomposition } = solved;
   return {
     coefficients,
     residuals,
     scale,
-    lossSum,
+    lossAt: (unit) => misfit.reduce((sum, miss, r) => sum + huberLoss(Math.abs(miss * root[r]!) / unit), 0),
     rows,
     huber: counted,
     errorOf: (combination) => {

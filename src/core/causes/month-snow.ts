@@ -6,10 +6,15 @@ import { type SnowEvidence, snowfallSteps } from "./snow";
 /** A month that lacks less than this of its usual output shows nothing: weather of single months is read no better. */
 const LEAST_LOST_FRAC = 0.005;
 
+/** No model of heat and weak light is off by more than this between a warm month and a cold one. */
+const MOST_COLD_FRAC = 0.04;
+
 interface MonthSum {
   owed: number;
   paid: number;
   covered: number;
+  /** Air temperature by owed energy. */
+  warmth: number;
   read: boolean;
 }
 
@@ -18,26 +23,29 @@ interface MonthSum {
  * the sliding model has the modules covered. Source: Marion et al., 2013.
  */
 export function monthSnow(basis: CauseBasis): SnowEvidence {
-  const { axis, days, openKwh, meteredKwh, ratedKwh } = basis;
+  const { axis, days, openKwh, meteredKwh, ratedKwh, weather } = basis;
   const cover = coverOf(basis);
   const months = new Map<string, MonthSum>();
   const monthOf = (i: number): string => days.keys[days.binOf[i]!]!.slice(0, 7);
   for (let i = 0; i < axis.count; i++) {
     const kwh = openKwh[i]!;
     if (!(kwh > 0)) continue;
-    const sum = months.get(monthOf(i)) ?? { owed: 0, paid: 0, covered: 0, read: true };
+    const sum = months.get(monthOf(i)) ?? { owed: 0, paid: 0, covered: 0, warmth: 0, read: true };
     sum.owed += kwh;
+    sum.warmth += kwh * weather.airTempC[i]!;
     sum.covered += kwh * cover[i]!;
     if (Number.isNaN(meteredKwh[i])) sum.read = false;
     else sum.paid += meteredKwh[i]!;
     months.set(monthOf(i), sum);
   }
-  const usual = medianOf([...months.values()].filter((m) => m.read && m.covered < 0.01 * m.owed).map((m) => m.paid / m.owed));
+  const usualOf = usualByWarmth([...months.values()].filter((m) => m.read && m.covered < 0.01 * m.owed));
   const lostFrac = new Float64Array(axis.count);
   const spells: { from: number; to: number }[] = [];
   for (let i = 0; i < axis.count; i++) {
     const month = months.get(monthOf(i));
-    if (!month?.read || !(month.covered > 0) || cover[i] === 0 || Number.isNaN(usual)) continue;
+    if (!month?.read || !(month.covered > 0) || cover[i] === 0) continue;
+    const usual = usualOf(month);
+    if (Number.isNaN(usual)) continue;
     const missing = Math.max(0, month.owed * usual - month.paid);
     if (missing < LEAST_LOST_FRAC * month.owed) continue;
     lostFrac[i] = Math.min(1, (cover[i]! * missing) / (month.covered * usual));
@@ -46,6 +54,23 @@ export function monthSnow(basis: CauseBasis): SnowEvidence {
     else if (openKwh[i]! > 0.01 * ratedKwh) spells.push({ from: i, to: i + 1 });
   }
   return { lostFrac, covered: Uint8Array.from(cover, (share) => (share > 0 ? 1 : 0)), spells };
+}
+
+/**
+ * What a month without snow gives of what it owes, by how warm it was: cold months without snow are few, and a model that is a little off in
+ * the cold would take from each of them. Source: Sen, 1968, Estimates of the regression coefficient based on Kendall's tau.
+ */
+function usualByWarmth(bare: readonly MonthSum[]): (month: MonthSum) => number {
+  const points = bare.map(({ owed, paid, warmth }) => ({ warm: warmth / owed, ratio: paid / owed }));
+  const slopes = points.flatMap((a, k) =>
+    points.slice(k + 1).flatMap((b) => (Math.abs(b.warm - a.warm) > 2 ? [(b.ratio - a.ratio) / (b.warm - a.warm)] : [])),
+  );
+  const slope = slopes.length > 0 ? medianOf(slopes) : 0;
+  const middle = { warm: medianOf(points.map(({ warm }) => warm)), ratio: medianOf(points.map(({ ratio }) => ratio)) };
+  return ({ owed, warmth }) => {
+    const off = slope * (warmth / owed - middle.warm);
+    return middle.ratio * (1 + Math.max(-MOST_COLD_FRAC, Math.min(MOST_COLD_FRAC, off / middle.ratio)));
+  };
 }
 
 function coverOf(basis: CauseBasis): Float64Array {

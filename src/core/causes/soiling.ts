@@ -54,7 +54,7 @@ const DAYS_PER_YEAR = 365.2425;
 /** Dirt that shifts the fit's loss by less than this is not told from scatter. */
 const LEAST_LOSS = 8;
 /** A hint is posted, and not called a finding. */
-const LEAST_HINT = 1;
+const LEAST_HINT = 3;
 
 /** How often a fit is straightened and reweighed, and the dirt that it begins from. */
 interface FitTerms {
@@ -137,10 +137,7 @@ export function soilingEvidence(basis: CauseBasis, index: DayIndex, cleanings: r
     return chosen;
   }
 
-  function coarse(
-    setting: Setting,
-    from?: FitTerms["from"],
-  ): { setting: Setting; fit: RidgeFit; lost: Float64Array; rate: number } {
+  function coarse(setting: Setting, from?: FitTerms["from"]): { setting: Setting; fit: RidgeFit; lost: Float64Array; rate: number } {
     const oneRate = unitDirt(setting, 0, days);
     const { fit, lost } = fitDirt(
       [oneRate, firstDirt(setting)],

@@ -1,0 +1,33 @@
+import type { PartReport, Shedding } from "./parts";
+
+const percent = (value: number): string => (value * 100).toFixed(2).replace("-", "\u2212");
+
+/** Name of a part by its arrays. */
+export const partName = ({ arrays }: PartReport): string => arrays.join(" and ");
+
+/** Which part ages faster than the rest, or why none can be told; the verdict first. */
+export function partsSentence(parts: readonly PartReport[], arrayCount: number): string {
+  if (parts.length === 0)
+    return arrayCount < 2
+      ? ""
+      : "These arrays look the same way and share a meter: their ageing can’t be told apart. A meter of its own for each would tell it within two years.";
+  if (parts.every(({ isTooSoon }) => isTooSoon)) {
+    const most = Math.max(...parts.map(({ years }) => years));
+    return `Too soon to tell the parts apart: their meters have ${most.toFixed(1)} years of readings, and two are needed.`;
+  }
+  const faster = parts.filter(({ againstRest }) => againstRest && againstRest.low > 0);
+  const worst = faster.reduce<PartReport | null>((a, b) => (a && a.againstRest!.value >= b.againstRest!.value ? a : b), null);
+  if (!worst) return "No part ages surely faster than the others.";
+  const { value, low, high } = worst.againstRest!;
+  return `${partName(worst)} ages faster than the rest by ${percent(value)} % a year (${percent(low)} to ${percent(high)}).`;
+}
+
+/** Which array is free of snow first, and which last. */
+export function sheddingSentence(shedding: readonly Shedding[]): string {
+  const order = [...shedding].sort((a, b) => a.meanHours - b.meanHours);
+  const [first, last] = [order[0], order.at(-1)];
+  if (!first || !last || first === last) return "";
+  const days = (hours: number): string => (hours < 48 ? `${Math.round(hours)} hours` : `${(hours / 24).toFixed(1)} days`);
+  if (last.meanHours - first.meanHours < 2) return "By the model all arrays shed alike.";
+  return `${first.name} (${Math.round(first.tiltDeg)}°) is bare ${days(first.meanHours)} after a fall on average, ${last.name} (${Math.round(last.tiltDeg)}°) after ${days(last.meanHours)}.`;
+}

@@ -1,0 +1,94 @@
+"use client";
+
+import { PartRates, partRatesHeight } from "@/charts";
+import { partName, partsSentence } from "@/contracts/part-words";
+import type { PartReport } from "@/contracts/parts";
+import { Cells } from "@/features/figures/Cells";
+import { number } from "@/features/figures/format";
+import chapter from "@/features/look/Chapter.module.css";
+import { ScrollBox } from "@/features/look/ScrollBox";
+import { ChartFrame } from "@/features/save/ChartFrame";
+import { againstRestWorking, partWorking } from "@/features/workings/part-working";
+
+const VERDICTS: Readonly<Record<PartReport["verdict"], string>> = {
+  "too-soon": "too soon to tell",
+  within: "within warranty",
+  below: "below warranty",
+  undecided: "undecided",
+  "no-warranty": "no warranty given",
+};
+
+const rate = (value: number | null): string => (value === null ? "–" : number(value * 100, 2));
+const range = (low: number | null, high: number | null): string => (low === null ? "–" : `${rate(low)} to ${rate(high)}`);
+
+/** Each meter's arrays, or each plane behind one meter, read for themselves and set against the rest. */
+export function AgeingParts({
+  slug,
+  parts,
+  arrayCount,
+  warrantyFrac,
+}: {
+  slug: string;
+  parts: readonly PartReport[];
+  arrayCount: number;
+  warrantyFrac: number | null;
+}) {
+  const sentence = partsSentence(parts, arrayCount);
+  if (sentence === "") return null;
+  const rates = parts.flatMap((part) =>
+    part.perYearFrac === null
+      ? []
+      : [{ id: part.id, name: partName(part), perYearFrac: part.perYearFrac, low: part.low!, high: part.high! }],
+  );
+  return (
+    <section className={chapter.section} aria-label="Part by part">
+      <h2>Part by part</h2>
+      <p data-testid="parts-verdict">{sentence}</p>
+      {rates.length > 0 && (
+        <ChartFrame
+          title="Yearly loss of each part"
+          note={parts[0]!.told === "hours" ? "one meter, told apart by the hours at which each plane has its sun" : "each by its own meter"}
+          fileName={`${slug}-ageing-parts`}
+          height={partRatesHeight(rates.length)}
+          summary={sentence}
+          table={() => [["part", "per_year_frac", "low", "high"], ...rates.map((r) => [r.name, r.perYearFrac, r.low, r.high])]}
+        >
+          {(width) => <PartRates rates={rates} warrantyFrac={warrantyFrac} width={width} />}
+        </ChartFrame>
+      )}
+      {parts.length > 0 && (
+        <ScrollBox label="Parts">
+          <table className={chapter.table}>
+            <thead>
+              <tr>
+                <th>part</th>
+                <th style={{ textAlign: "left" }}>told by</th>
+                <th>years</th>
+                <th>% a year</th>
+                <th>interval</th>
+                <th>faster than the rest by</th>
+                <th>interval</th>
+                <th style={{ textAlign: "left" }}>warranty</th>
+              </tr>
+            </thead>
+            <tbody>
+              {parts.map((part) => (
+                <tr key={part.id}>
+                  <td>{partName(part)}</td>
+                  <td style={{ textAlign: "left" }}>{part.told === "meter" ? `its meter, ${part.id}` : "its hours"}</td>
+                  <Cells working={() => partWorking(part)}>
+                    {[number(part.years, 1), rate(part.perYearFrac), range(part.low, part.high)]}
+                  </Cells>
+                  <Cells working={() => againstRestWorking(part)}>
+                    {[rate(part.againstRest?.value ?? null), range(part.againstRest?.low ?? null, part.againstRest?.high ?? null)]}
+                  </Cells>
+                  <td style={{ textAlign: "left" }}>{VERDICTS[part.verdict]}</td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </ScrollBox>
+      )}
+    </section>
+  );
+}

@@ -1,3 +1,4 @@
+import { medianOf } from "../statistics";
 import type { CauseBasis } from "./basis";
 
 /** Metered over healthy output by local day, from hours that tell it well. */
@@ -51,7 +52,32 @@ export function dayIndex(basis: CauseBasis, spoilt: Uint8Array, ceilingKwh: numb
     cloud[d] = 1 - clearFrac;
     weight[d] = (OVERCAST_WEIGHT + (1 - OVERCAST_WEIGHT) * clearFrac ** 4) * Math.min(1, hours[d]! / 6);
   }
-  return { ratio, weight, cloud };
+  return withoutClouds({ ratio, weight, cloud });
+}
+
+/** Days so near to one another share dirt, age and season; their skies have to differ by this much to tell what clouds do. */
+const NEAR_DAYS = 4;
+const LEAST_APART = 0.12;
+const LEAST_PAIRS = 60;
+/** No sky model is off by more than this between an overcast day and a cloudless one. */
+const MOST_CLOUD = 0.25;
+
+/**
+ * The ratio as each day would have had it under a cloudless sky: what clouds do to the sky model is the middle of what near days with
+ * unlike skies differ by. Source: Sen, 1968, Estimates of the regression coefficient based on Kendall's tau.
+ */
+function withoutClouds({ ratio, weight, cloud }: DayIndex): DayIndex {
+  const slopes: number[] = [];
+  for (let d = 0; d < ratio.length; d++) {
+    if (!(ratio[d]! > 0.3)) continue;
+    for (let k = d + 1; k <= Math.min(ratio.length - 1, d + NEAR_DAYS); k++) {
+      const apart = cloud[k]! - cloud[d]!;
+      if (ratio[k]! > 0.3 && Math.abs(apart) > LEAST_APART) slopes.push(Math.log(ratio[k]! / ratio[d]!) / apart);
+    }
+  }
+  if (slopes.length < LEAST_PAIRS) return { ratio, weight, cloud };
+  const slope = Math.max(-MOST_CLOUD, Math.min(MOST_CLOUD, medianOf(slopes)));
+  return { ratio: ratio.map((value, d) => value * Math.exp(-slope * cloud[d]!)), weight, cloud };
 }
 
 /** What is usual changes over weeks: it is worked out every few days. */

@@ -60,6 +60,8 @@ export const ageingReportSchema = z.strictObject({
   warranty: z.strictObject({ years: z.number(), firstYearFrac: z.number(), perYearFrac: z.number() }).nullable(),
   schools: z.array(school),
   filters: z.array(z.strictObject({ name: z.string(), days: z.number().int(), perYearFrac: z.number().nullable() })),
+  /** Days that the reading is made of; fewer filters are used where too few days would be left. */
+  usedDays: z.number().int(),
   /** Middle of the index by local day with dirt put back, as a ratio to the first level; null where a day tells nothing. */
   days: z.array(z.string()),
   index: z.array(z.number().nullable()),

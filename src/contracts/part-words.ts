@@ -15,6 +15,10 @@ export function partsSentence(parts: readonly PartReport[], arrayCount: number):
     const most = Math.max(...parts.map(({ years }) => years));
     return `Too soon to tell the parts apart: their meters have ${most.toFixed(1)} years of readings, and two are needed.`;
   }
+  if (parts.every(({ againstRest }) => againstRest === null))
+    return parts.length === 1
+      ? "One meter counts some arrays alone: the others have none to be set against it."
+      : "Too few clear days tell both parts at once: whether one ages faster than the other stays open.";
   const faster = parts.filter(({ againstRest }) => againstRest && againstRest.low > 0);
   const worst = faster.reduce<PartReport | null>((a, b) => (a && a.againstRest!.value >= b.againstRest!.value ? a : b), null);
   if (!worst) return "No part ages surely faster than the others.";

@@ -9,7 +9,7 @@ import { type OpenLedger, openLedger, type StoredSeries } from "@/usecases/ledge
 
 const DAY_MS = 86_400_000;
 /** The alpine hut in the winter in which a string was out: standstill, snow and strings all at once. */
-const demo = { ...DEMO_BOOKS[1]!, firstUtc: "2021-12-31T23:00:00Z", lastUtc: "2024-03-20T23:00:00Z" };
+const demo = { ...DEMO_BOOKS[1]!, firstUtc: "2021-12-31T23:00:00Z", lastUtc: "2024-05-20T23:00:00Z" };
 
 let site: Site;
 let weather: StoredSeries[];
@@ -128,4 +128,20 @@ describe("a record is searched whole again", () => {
     expect(extendCauses(before, ledgerUntil("2024-01-25T23:00:00Z"), [])).toBeNull();
     expect(extendCauses(before, ledgerUntil("2024-01-28T23:00:00Z"), [])!.endUtcMs - before.endUtcMs).toBe(3 * DAY_MS);
   });
+});
+
+describe("a string that comes back after the last search", () => {
+  it("ends its finding, and the days after owe what the whole plant owes", () => {
+    const before = openCauses({ ledger: ledgerUntil("2024-04-18T04:00:00Z"), entries: [], draws: 50 })!;
+    const later = ledgerUntil("2024-05-16T23:00:00Z");
+    const extended = extendCauses(before, later, [])!;
+    const found = (report: CauseReport) => report.findings.findLast(({ kind }) => kind === "strings-out")!;
+    expect(found(before).facts.restored).toBe("no");
+    const { facts, toUtcMs, what } = found(extended);
+    expect(facts.restored).toBe("yes");
+    expect(what).not.toContain("to the end of the record");
+    expect(Math.abs(toUtcMs - Date.parse("2024-04-18T09:00:00Z"))).toBeLessThan(8 * DAY_MS);
+    const may = (report: CauseReport) => report.months.find(({ key }) => key === "2024-05")!;
+    expect(may(extended).accountsKwh.downtime).toBeLessThan(0.02 * may(extended).expectedKwh);
+  }, 60_000);
 });

@@ -36,6 +36,8 @@ export interface AgeingReading {
   readonly firstStep: FirstStep | null;
   readonly schools: readonly School[];
   readonly filters: readonly FilterStep[];
+  /** Days that the reading is made of: those of the last filter, or of fewer filters where too few would be left. */
+  readonly usedDays: number;
   readonly yearOnYear: YearOnYear;
   readonly trend: MonthlyTrend;
   readonly naive: NaiveYears;
@@ -81,13 +83,8 @@ export function readAgeing(input: AgeingInput): AgeingReading {
   const little = clear.map((value, d) => (dirtFrac[d]! <= limit && settled(d) ? value : Number.NaN));
   const terms = { draws: input.draws, seed: input.seed };
   const first = yearOnYear(little, terms);
-  const whole =
-    first.pairs.length >= LEAST_PAIRS
-      ? first
-      : yearOnYear(
-          cleanLog.map((value, d) => (settled(d) ? value : Number.NaN)),
-          terms,
-        );
+  const used = first.pairs.length >= LEAST_PAIRS ? little : cleanLog.map((value, d) => (settled(d) ? value : Number.NaN));
+  const whole = used === little ? first : yearOnYear(used, terms);
   const [from, to] = ends(cleanLog);
   const years = to > from ? (to - from) / 365.2425 : 0;
   const middleYears = ageAtStartYears + (from + to) / 2 / 365.2425;
@@ -99,7 +96,7 @@ export function readAgeing(input: AgeingInput): AgeingReading {
   const naive = naiveYears(input.months);
   const filter = (name: FilterStep["name"], index: Float64Array): FilterStep => ({
     name,
-    days: index.reduce((count, value) => count + (Number.isNaN(value) ? 0 : 1), 0),
+    days: countKnown(index),
     perYearFrac: rate(yearOnYear(index, { draws: 0, seed: 1 }).slopeLog),
   });
   return {
@@ -121,11 +118,14 @@ export function readAgeing(input: AgeingInput): AgeingReading {
       filter("clear", clear),
       filter("little-dirt", little),
     ],
+    usedDays: countKnown(used),
     yearOnYear: whole,
     trend,
     naive,
   };
 }
+
+const countKnown = (values: Float64Array): number => values.reduce((count, value) => count + (Number.isNaN(value) ? 0 : 1), 0);
 
 /** A yearly change of the log at an age, as the share of the first output that it is: ageing is linear in nameplate. */
 const asLossOfFirst = (slopeLog: number, atYears: number): number => -slopeLog / (1 - slopeLog * Math.max(0, atYears));

@@ -11,7 +11,7 @@ import { toHours } from "./hours";
 import type { CauseLaws } from "./laws";
 import { shadeOf } from "./shade-map";
 import { spreadScale } from "./spread-scale";
-import { type StringsOut, stringsOut } from "./strings-out";
+import { backAgain, type StringsOut, stringsOut } from "./strings-out";
 import { turnedSite } from "./turned-site";
 
 /** The last weeks of a record, with what an earlier search of the record holds to. */
@@ -34,12 +34,12 @@ export interface ExtendInput {
 export function extendEvidence({ site, weather, metered, meters, cleanings, laws, dirtByDay }: ExtendInput): RunEvidence | null {
   const hourly = toHours(weather, metered);
   const prepared = prepareWeather(site.place, hourly.weather);
-  const stood = laws.turn ? turnedSite(site, laws.turn.turnDeg, laws.turn.steeperDeg) : site;
-  const basis = causeBasis(stood, prepared, hourly.metered);
+  const turned = laws.turn ? turnedSite(site, laws.turn.turnDeg, laws.turn.steeperDeg) : site;
+  const basis = causeBasis(turned, prepared, hourly.metered);
   if (basis.resolution !== "hours") return null;
   const ceiling = laws.ceilingW === null ? null : { powerW: laws.ceilingW, heldFrac: 0, heldSteps: 0 };
   const ceilingKwh = ceilingKwhOf(basis, ceiling);
-  const open = laws.stringsOut.map(
+  const wereOut = laws.stringsOut.map(
     ({ fromUtcMs, ...string }): StringsOut => ({
       ...string,
       from: Math.max(0, indexAt(basis.axis, fromUtcMs)),
@@ -47,8 +47,14 @@ export function extendEvidence({ site, weather, metered, meters, cleanings, laws
       restored: false,
     }),
   );
-  const { outages, snow, spoilt } = standstill(basis, ceilingKwh, open);
   const cleaned = new Set(cleanings.map((date) => basis.days.keys.indexOf(date)).filter((day) => day >= 0));
+  const stood = dayIndex(basis, standstill(basis, ceilingKwh, wereOut).spoilt, ceilingKwh);
+  const lastDay = basis.days.binOf[Math.min(basis.axis.count - 1, Math.max(0, indexAt(basis.axis, laws.endUtcMs)))]!;
+  const open = wereOut.map((string): StringsOut => {
+    const back = backAgain(basis, stood, string, lastDay, cleaned);
+    return back === null ? string : { ...string, to: back, restored: true };
+  });
+  const { outages, snow, spoilt } = standstill(basis, ceilingKwh, open);
   const index = withStringsBack(basis, dayIndex(basis, spoilt, ceilingKwh), open);
   const strings = [...open, ...stringsOut(basis, index, cleaned)];
   const soiling = { lostFracByDay: dirtAfter(basis.days.keys, rainByDay(basis), cleaned, laws, dirtByDay) };

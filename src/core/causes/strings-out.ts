@@ -42,11 +42,40 @@ function partsOf({ site }: CauseBasis): StringsOut["part"][] {
   return parts;
 }
 
+const tells = ({ ratio, weight }: DayIndex, d: number): boolean => ratio[d]! > 0.15 && ratio[d]! < 1.6 && weight[d]! > 0.25;
+
+/** Share of a lost level that has to be seen again. */
+const BACK_FRAC = 0.6;
+
+/**
+ * The step from which a part that was out is back, sought from a day on; null while it is not. `index` is the plant's as it stood, with the
+ * part missing. A level that a cleaning lifts is none.
+ */
+export function backAgain(
+  basis: CauseBasis,
+  index: DayIndex,
+  { lostFrac }: Pick<StringsOut, "lostFrac">,
+  fromDay: number,
+  cleaned: ReadonlySet<number>,
+): number | null {
+  const kept = [...index.ratio.keys()].filter((d) => tells(index, d));
+  const before = kept.filter((d) => d < fromDay).slice(-2 * WINDOW);
+  const after = kept.filter((d) => d >= fromDay);
+  if (before.length < NEAR) return null;
+  const least = medianOf(before.map((d) => index.ratio[d]!)) * (1 + (BACK_FRAC * lostFrac) / (1 - lostFrac));
+  const isUp = (days: readonly number[]): boolean => medianOf(days.map((d) => index.ratio[d]!)) > least;
+  for (let k = 0; k + NEAR <= after.length; k++) {
+    if (!isUp(after.slice(k, k + NEAR)) || !isUp(after.slice(k, k + WINDOW)) || !(index.ratio[after[k]!]! > least)) continue;
+    return cleaned.has(after[k]!) ? null : stepNear(basis, after[k - 1] ?? before.at(-1)!, after[k]!, 1);
+  }
+  return null;
+}
+
 /** Finds levels that drop by a whole part within a day and stay, in log ratio by day. */
 export function stringsOut(basis: CauseBasis, index: DayIndex, cleaned: ReadonlySet<number>): StringsOut[] {
   const parts = partsOf(basis);
   if (parts.length === 0) return [];
-  const kept = [...index.ratio.keys()].filter((d) => index.ratio[d]! > 0.15 && index.ratio[d]! < 1.6 && index.weight[d]! > 0.25);
+  const kept = [...index.ratio.keys()].filter((d) => tells(index, d));
   const x = kept.map((d) => Math.log(index.ratio[d]!));
   if (x.length < 3 * WINDOW) return [];
   const noise = 1.4826 * medianOf(x.slice(1).map((value, k) => Math.abs(value - x[k]!))) * 0.7;

@@ -166,6 +166,11 @@ function Reading({ slug, name, report, parts, arrayCount, commissioned, excluded
               </tbody>
             </table>
           </ScrollBox>
+          {report.usedDays !== report.filters.at(-1)?.days && (
+            <p className={chapter.soft}>
+              Too few days are left a year apart: the reading is made of all {number(report.usedDays)} days after settling, clear or not.
+            </p>
+          )}
           <ScrollBox label="Whole years">
             <table className={chapter.table}>
               <thead>
@@ -236,7 +241,7 @@ function Letter({
         {excluded.length === 0 && <li>nothing</li>}
       </ul>
       <p>
-        Left of {number(report.filters[0]?.days ?? 0)} days: {number(report.filters.at(-1)?.days ?? 0)}.{" "}
+        Left of {number(report.filters[0]?.days ?? 0)} days: {number(report.usedDays)}.{" "}
         {report.warranty
           ? `Guaranteed: ${percent(report.warranty.firstYearFrac)} in the first year, ${percent(report.warranty.perYearFrac, 2)} a year after it, over ${report.warranty.years} years.`
           : "The book holds no warranty terms."}

@@ -5,9 +5,11 @@ import { useState } from "react";
 import { DaySeries } from "@/charts";
 import type { TrainerCase } from "@/contracts/trainer";
 import styles from "@/features/causes/Causes.module.css";
+import { Figure } from "@/features/figures/Figure";
 import { monthName, number } from "@/features/figures/format";
 import chapter from "@/features/look/Chapter.module.css";
 import { ChartFrame } from "@/features/save/ChartFrame";
+import { answerWorking, leftWorking, missingWorking } from "@/features/workings/trainer-working";
 
 const ACCOUNTS = ["snow", "soiling", "downtime", "unread"] as const;
 type Posted = Partial<Record<(typeof ACCOUNTS)[number], number | string>>;
@@ -87,7 +89,7 @@ function Case({ one, done, next }: { one: TrainerCase; done: (isRight: boolean) 
         {one.title}: {monthName(one.month)} {one.month.slice(0, 4)}
       </h2>
       <p>
-        {one.question} Metered is {number(one.missingKwh)} kWh under what was expected.
+        {one.question} Metered is <Figure working={() => missingWorking(one)}>{number(one.missingKwh)} kWh</Figure> under what was expected.
       </p>
       {picture("Days", one.meteredKwh, "metered, kWh; dashed: expected", one.expectedKwh)}
       <div className={styles.split}>
@@ -112,13 +114,24 @@ function Case({ one, done, next }: { one: TrainerCase; done: (isRight: boolean) 
             w={120}
           />
         ))}
-        <span className={chapter.soft}>{number(one.missingKwh - sum)} kWh left in the remainder</span>
+        <span className={chapter.soft}>
+          <Figure plain working={() => leftWorking(one, sum)}>
+            {number(one.missingKwh - sum)} kWh
+          </Figure>{" "}
+          left in the remainder
+        </span>
         <Button type="submit">Compare with the truth</Button>
       </form>
       {told && (
         <div role="status">
           <p className={isFound(one, posted) ? styles.entry : chapter.clay}>
-            {one.answer === "none" ? "There was nothing to post." : `It was ${one.answer}: ${number(one.answerKwh)} kWh.`}{" "}
+            {one.answer === "none" ? (
+              "There was nothing to post."
+            ) : (
+              <>
+                It was {one.answer}: <Figure working={() => answerWorking(one)}>{number(one.answerKwh)} kWh</Figure>.
+              </>
+            )}{" "}
             {isFound(one, posted) ? "You found it." : "Not yet."}
           </p>
           <p>{one.lesson}</p>

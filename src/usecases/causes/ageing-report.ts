@@ -34,6 +34,7 @@ export function ageingReport(evidence: Evidence, draws: number, seed: number): A
       high: known(school.high),
     })),
     filters: ageing.filters.map((filter) => ({ ...filter, perYearFrac: known(filter.perYearFrac) })),
+    usedDays: ageing.usedDays,
     days: [...basis.days.keys],
     index: [...soiling.cleanLog].map((log) => brief(Math.exp(log - level))),
     pairs: ageing.yearOnYear.pairs

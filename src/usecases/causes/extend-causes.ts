@@ -14,7 +14,7 @@ import { recordKey } from "./record-key";
 
 /** Weeks before the last month, from which what is usual is told. */
 const LEAD_DAYS = 100;
-/** Laws older than this are read anew: a string may have come back, dirt may grow otherwise. */
+/** Laws older than this are read anew: dirt may grow otherwise. */
 const MOST_ADDED_DAYS = 31;
 /** Findings of one kind this near to one another are one: standstill and strings go on, a winter has its spells. */
 const SAME_DAYS = { outage: 1, "strings-out": 2, snow: 75 } as const;
@@ -109,6 +109,7 @@ function joined(held: CauseReport["findings"][number], more: CauseFinding, timeZ
   const facts: Record<string, number | string> = {};
   for (const [name, value] of Object.entries(held.facts)) if (value !== null) facts[name] = value;
   for (const name of COUNTED) if (name in facts) facts[name] = Number(facts[name]) + Number(more.facts[name] ?? 0);
+  if ("restored" in facts) facts.restored = more.facts.restored ?? "no";
   const finding: CauseFinding = {
     kind: held.kind,
     fromUtcMs: held.fromUtcMs,

@@ -1,8 +1,14 @@
+import { createElement } from "react";
+import { renderToStaticMarkup } from "react-dom/server";
 import { beforeAll, describe, expect, it } from "vitest";
+import { PartRates, partRatesHeight } from "@/charts";
 import type { CauseReport } from "@/contracts/causes";
+import { partsSentence, sheddingSentence } from "@/contracts/part-words";
+import type { PartReport } from "@/contracts/parts";
 import { siteSchema } from "@/contracts/site";
 import { planeGroups } from "@/core/parts";
 import { partOfSite, type Site } from "@/core/site";
+import { againstRestWorking, partWorking, sheddingWorking } from "@/features/workings/part-working";
 import { randomPlant, simulateWeather, simulateWithTruth } from "@/standins";
 import { openCauses } from "@/usecases/causes";
 import { openLedger, type StoredSeries } from "@/usecases/ledger";
@@ -132,4 +138,77 @@ describe("planes", () => {
     const groups = planeGroups([at("a", 30, 175), at("b", 32, 190), at("c", 30, 260), at("d", 5, 10), at("e", 5, 200)]);
     expect(groups.map((group) => group.map(({ id }) => id))).toEqual([["a", "b"], ["c"], ["d", "e"]]);
   });
+});
+
+describe("parts in words and workings", () => {
+  const of = (id: string, change: Partial<PartReport> = {}): PartReport => ({
+    id,
+    told: "meter",
+    arrays: [id],
+    years: 4,
+    perYearFrac: 0.006,
+    low: 0.004,
+    high: 0.008,
+    isTooSoon: false,
+    verdict: "undecided",
+    againstRest: { value: 0, low: -0.001, high: 0.001 },
+    index: [],
+    snow: null,
+    ...change,
+  });
+
+  it("names the part that ages faster, by how much and how surely", () => {
+    const faster = of("west", { againstRest: { value: 0.0042, low: 0.002, high: 0.0064 } });
+    const slower = of("east", { againstRest: { value: -0.0042, low: -0.0064, high: -0.002 } });
+    expect(partsSentence([slower, faster], 2)).toBe("west ages faster than the rest by 0.42 % a year (0.20 to 0.64).");
+  });
+
+  it.each([
+    ["no part is surely faster", [of("a"), of("b")], 2, "No part ages surely faster"],
+    ["days in common are too few", [of("a", { againstRest: null }), of("b", { againstRest: null })], 2, "stays open"],
+    ["one part alone has a meter", [of("a", { againstRest: null })], 2, "none to be set against it"],
+    ["meters are young", [of("a", { isTooSoon: true, years: 0.8 })], 2, "0.8 years"],
+    ["nothing tells the arrays apart", [], 3, "A meter of its own"],
+  ] as const)("says why when %s", (_, parts, arrays, words) => {
+    expect(partsSentence(parts, arrays)).toContain(words);
+  });
+
+  it("says nothing of a plant with one array", () => {
+    expect(partsSentence([], 1)).toBe("");
+  });
+
+  it("names the array that is bare first, and the last", () => {
+    const array = (name: string, tiltDeg: number, meanHours: number) => ({
+      id: name,
+      name,
+      tiltDeg,
+      azimuthDeg: 180,
+      falls: 9,
+      meanHours,
+      longestHours: 90,
+      lostKwhPerKwpYear: 12,
+    });
+    const sentence = sheddingSentence([array("Shed", 15, 96), array("Wall", 70, 11)]);
+    expect(sentence).toBe("Wall (70°) is bare 11 hours after a fall on average, Shed (15°) after 4.0 days.");
+    expect(sheddingSentence([array("a", 30, 20), array("b", 31, 21)])).toContain("alike");
+    expect(sheddingWorking(array("Shed", 15, 96)).inputs.map(({ name }) => name)).toContain("lost");
+  });
+
+  it("tells in a working what hours alone assume, and what a meter does", () => {
+    expect(partWorking(of("a", { told: "hours" })).formula).toContain("least squares");
+    expect(partWorking(of("a")).inputs[0]!.from).toBe("meter a");
+    expect(againstRestWorking(of("a", { againstRest: null })).value).toBe("not told");
+  });
+});
+
+it("draws each part's interval where it lies, in clay where all of it breaks the warranty", () => {
+  const rates = [
+    { id: "a", name: "East", perYearFrac: 0.004, low: 0.002, high: 0.006 },
+    { id: "b", name: "West", perYearFrac: 0.012, low: 0.009, high: 0.015 },
+  ];
+  const markup = renderToStaticMarkup(createElement("svg", null, createElement(PartRates, { rates, warrantyFrac: 0.0055, width: 600 })));
+  const dots = [...markup.matchAll(/<circle cx="([\d.]+)"[^>]* fill="([^"]+)"/g)].map(([, x, fill]) => [Number(x), fill] as const);
+  expect(dots.map(([, fill]) => fill)).toEqual(["var(--moss)", "var(--clay)"]);
+  expect(dots[1]![0]).toBeGreaterThan(dots[0]![0]);
+  expect(partRatesHeight(2)).toBeGreaterThan(partRatesHeight(1));
 });

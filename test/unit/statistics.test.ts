@@ -49,6 +49,26 @@ describe("robust ridge", () => {
     expect(coefficients[1]).toBe(0);
   });
 
+  it("comes to the same from a fit of nearly the same terms, and weighs the same rows down", () => {
+    const spoilt = y.map((value, i) => (i % 10 === 3 ? value - 5 : value));
+    const cold = robustRidge([free(ones(200)), free(t)], spoilt, ones(200));
+    const first = robustRidge([free(ones(200))], spoilt, ones(200));
+    const warm = robustRidge([free(ones(200)), free(t)], spoilt, ones(200), 10, first);
+    expect(warm.coefficients[1]).toBeCloseTo(cold.coefficients[1]!, 3);
+    expect(warm.huber[13]).toBeLessThan(0.1);
+    expect(warm.huber[14]).toBe(1);
+  });
+
+  it("sees a tenth of the rows gone astray in its loss, which its scale does not", () => {
+    const spoilt = y.map((value, i) => (i > 180 ? value - 0.3 : value));
+    const [kept, gone] = [y, spoilt].map((rows) => robustRidge([free(ones(200)), free(t)], rows, ones(200))) as [
+      ReturnType<typeof robustRidge>,
+      ReturnType<typeof robustRidge>,
+    ];
+    expect(gone.scale / kept.scale).toBeLessThan(1.5);
+    expect(gone.lossAt(kept.scale)).toBeGreaterThan(5 * kept.lossAt(kept.scale));
+  });
+
   it("gives errors that shrink with the rows", () => {
     const few = robustRidge(
       [free(ones(200)), free(t)],

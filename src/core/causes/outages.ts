@@ -26,6 +26,14 @@ const WHITE_HOURS = 36;
 /** With snow about, standing still counts as downtime only where it begins from this share of the usual within one step. */
 const ABRUPT_FRAC = 0.6;
 
+/** A plant that is back gives this share of the usual in its first two hours. */
+const WHOLE_FRAC = 0.75;
+/** Under this much light, share of rated output, in air above this, snow on modules begins to slide within some hours. Source: Marion et al., 2013. */
+const MILD_LIGHT_FRAC = 0.3;
+const MILD_C = 1;
+const MILD_HOURS = 4;
+const MILD_WITHIN_HOURS = 30;
+
 /** Finds standstill under light. `usual` is the plant's own ratio by day; `covered` marks steps at which snow may lie on the modules. */
 export function outageEvidence(basis: CauseBasis, usual: Float64Array, covered: Uint8Array): OutageEvidence {
   const { axis, days, openKwh, meteredKwh, read, lit, ratedKwh } = basis;
@@ -48,7 +56,7 @@ export function outageEvidence(basis: CauseBasis, usual: Float64Array, covered: 
     }
     const [before, after] = [neighbour(i, -1), neighbour(last, 1)];
     const enough = lost >= (LEAST_RATED_HOURS * ratedKwh * 60) / axis.stepMinutes;
-    if (enough && (!whiteAround(i, last) || isAbrupt(before, i))) {
+    if (enough && (!whiteAround(i, last) || isAbrupt(before, i) || isBackAtOnce(last, after))) {
       const partly = (k: number | null): boolean => k !== null && share(k) < PARTLY_FRAC && Math.abs(k - (k < i ? i : last)) <= 2;
       const from = partly(before) ? before! : i;
       const to = (partly(after) ? after! : last) + 1;
@@ -73,6 +81,16 @@ export function outageEvidence(basis: CauseBasis, usual: Float64Array, covered: 
   /** A plant that ran well an hour before, with no snow falling, was switched off and not snowed in. */
   function isAbrupt(before: number | null, first: number): boolean {
     return before !== null && sameDay(before, first) && share(before) > ABRUPT_FRAC && !fell(before - 1, first + around(3));
+  }
+
+  /** Snow lets go bit by bit: a plant that gave nothing in mild bright hours, and then all at once, was switched on and not thawed. */
+  function isBackAtOnce(last: number, after: number | null): boolean {
+    const next = after === null ? null : neighbour(after, 1);
+    if (after === null || next === null || share(after) < WHOLE_FRAC || share(next) < WHOLE_FRAC) return false;
+    let mild = 0;
+    for (let k = Math.max(0, last - around(MILD_WITHIN_HOURS)); k <= last; k++)
+      if (bright(k) && still(k) && openKwh[k]! > MILD_LIGHT_FRAC * ratedKwh && basis.weather.airTempC[k]! > MILD_C) mild++;
+    return mild >= around(MILD_HOURS);
   }
 
   function sameDay(a: number, b: number): boolean {

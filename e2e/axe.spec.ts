@@ -31,6 +31,7 @@ const SCREENS = [
   "/books/packing-shed/ledger?view=figures",
   "/books/packing-shed/ledger/2025-09",
   "/books/packing-shed/ageing",
+  "/books/ferry-office/ageing",
   "/trainer",
   "/books/ferry-office/money?view=bills",
   "/books/ferry-office/money?view=tariff",

@@ -110,3 +110,20 @@ test("the trainer tells right from wrong", async ({ page }) => {
   await expect(page.getByRole("status")).toContainText("You found it.");
   await expect(page.getByText("1 of 1 found so far.")).toBeVisible();
 });
+
+test("parts of a plant age for themselves, and the snow view says which array sheds when; a figure opens its working", async ({ page }) => {
+  await page.goto("/books/ferry-office/ageing");
+  const parts = page.getByRole("region", { name: "Part by part" });
+  await expect(parts.getByRole("row", { name: /^Quay side/ })).toContainText("its hours");
+  await parts
+    .getByRole("row", { name: /^Lane side/ })
+    .getByRole("button")
+    .nth(1)
+    .click();
+  await expect(page.getByTestId("working")).toContainText("Ageing of Lane side");
+  await page.goto("/books/hill-school/ageing");
+  await expect(page.getByTestId("parts-verdict")).toContainText("Too soon to tell the parts apart");
+  await page.goto("/books/hill-school/ledger?view=dirt");
+  const shed = page.getByRole("region", { name: "Which array sheds when" });
+  await expect(shed.getByRole("row", { name: /^Gym roof/ })).toHaveCount(2);
+});

@@ -44,7 +44,7 @@ export function AgeingFan({ days, index, fan, perYearFrac, warranty, ageAtStartY
   return (
     <g fontSize={12.5} fill="var(--ink-soft)">
       <ValueAxis y={y} from={MARGIN.left} to={width - MARGIN.right} count={5} label={percent} />
-      {x.ticks(Math.min(9, Math.ceil(years + ahead))).map((tick) => (
+      {x.ticks(Math.min(9, Math.ceil(years + ahead), Math.max(2, Math.floor(width / 90)))).map((tick) => (
         <text key={+tick} x={x(tick)} y={height - 6} textAnchor="middle">
           {tick.getUTCMonth() === 0 ? tick.getUTCFullYear() : ""}
         </text>

@@ -31,21 +31,6 @@ export function PartRates({ rates, warrantyFrac, width }: { rates: readonly Part
       <text x={width - MARGIN.right} y={foot + 34} textAnchor="end">
         lost a year, % of the first output
       </text>
-      {rates.map(({ id, name, perYearFrac, low, high }, k) => {
-        const y = MARGIN.top + k * ROW + 30;
-        return (
-          <g key={id}>
-            <text x={Math.max(MARGIN.left, Math.min(x(low), width - MARGIN.right - name.length * 7.4))} y={y - 12} fill="var(--ink)">
-              {name}
-            </text>
-            <line x1={x(low)} x2={x(high)} y1={y} y2={y} stroke="var(--ink)" strokeWidth={1.5} />
-            {[low, high].map((end) => (
-              <line key={end} x1={x(end)} x2={x(end)} y1={y - 4} y2={y + 4} stroke="var(--ink)" strokeWidth={1.5} />
-            ))}
-            <circle cx={x(perYearFrac)} cy={y} r={5} fill={warrantyFrac !== null && low > warrantyFrac ? "var(--clay)" : "var(--moss)"} />
-          </g>
-        );
-      })}
       {warrantyFrac !== null && (
         <g>
           <line
@@ -62,6 +47,28 @@ export function PartRates({ rates, warrantyFrac, width }: { rates: readonly Part
           </text>
         </g>
       )}
+      {rates.map(({ id, name, perYearFrac, low, high }, k) => {
+        const y = MARGIN.top + k * ROW + 30;
+        return (
+          <g key={id}>
+            <text
+              x={Math.max(MARGIN.left, Math.min(x(low), width - MARGIN.right - name.length * 7.4))}
+              y={y - 12}
+              fill="var(--ink)"
+              stroke="var(--paper)"
+              strokeWidth={4}
+              paintOrder="stroke"
+            >
+              {name}
+            </text>
+            <line x1={x(low)} x2={x(high)} y1={y} y2={y} stroke="var(--ink)" strokeWidth={1.5} />
+            {[low, high].map((end) => (
+              <line key={end} x1={x(end)} x2={x(end)} y1={y - 4} y2={y + 4} stroke="var(--ink)" strokeWidth={1.5} />
+            ))}
+            <circle cx={x(perYearFrac)} cy={y} r={5} fill={warrantyFrac !== null && low > warrantyFrac ? "var(--clay)" : "var(--moss)"} />
+          </g>
+        );
+      })}
     </g>
   );
 }

@@ -6,6 +6,7 @@ import { number } from "@/features/figures/format";
 import chapter from "@/features/look/Chapter.module.css";
 import { ScrollBox } from "@/features/look/ScrollBox";
 import { meterSnowWorking, sheddingWorking } from "@/features/workings/part-working";
+import styles from "./Causes.module.css";
 
 /** Which array sheds when: by the model of a sliding cover for each array, and by the meters of those that have one. */
 export function SnowByArray({ report: { parts, shedding } }: { report: CauseReport }) {
@@ -13,7 +14,7 @@ export function SnowByArray({ report: { parts, shedding } }: { report: CauseRepo
   if (shedding.length === 0 && metered.length === 0) return null;
   return (
     <section className={chapter.section} aria-label="Which array sheds when">
-      <h3>Which array sheds when</h3>
+      <h2>Which array sheds when</h2>
       <p data-testid="shedding-verdict">{sheddingSentence(shedding)}</p>
       {shedding.length > 0 && (
         <ScrollBox label="Snow by array">
@@ -56,7 +57,7 @@ type SnowyPart = PartReport & { readonly snow: NonNullable<PartReport["snow"]> }
 
 function MeteredParts({ parts }: { parts: readonly SnowyPart[] }) {
   return (
-    <ScrollBox label="Snow by meter">
+    <ScrollBox label="Snow by meter" className={styles.apart}>
       <table className={chapter.table}>
         <thead>
           <tr>

@@ -78,7 +78,7 @@ function Case({ one, done, next }: { one: TrainerCase; done: (isRight: boolean) 
           width={width}
           height={height}
           fill={fill}
-          label={(value) => number(value)}
+          label={(value) => number(value, Math.max(...values.map((each) => each ?? 0)) < 4 ? 1 : 0)}
         />
       )}
     </ChartFrame>

@@ -1,5 +1,7 @@
 import { ageingSentence } from "@/contracts/ageing-words";
 import type { AgeingReport } from "@/contracts/causes";
+import { partName, partsSentence } from "@/contracts/part-words";
+import type { PartReport } from "@/contracts/parts";
 import type { CliOptions } from "./arguments";
 import { printJson, printNotices, printText, textTable } from "./print";
 import { causesFromFiles } from "./reconcile";
@@ -10,8 +12,9 @@ const percent = (value: number | null): string => (value === null ? "-" : `${(va
 export async function ageingCommand(options: CliOptions): Promise<void> {
   const { ledger, causes } = await causesFromFiles(options);
   printNotices(ledger.notices);
-  const { ageing } = causes;
-  if (options.json) return printJson({ ...withoutSeries(ageing), verdictWords: ageingSentence(ageing) });
+  const { ageing, parts } = causes;
+  const partsWords = partsSentence(parts, ledger.site.arrays.length);
+  if (options.json) return printJson({ ...withoutSeries(ageing), verdictWords: ageingSentence(ageing), parts, partsWords });
   printText(ageingSentence(ageing));
   printText(
     textTable(
@@ -24,6 +27,23 @@ export async function ageingCommand(options: CliOptions): Promise<void> {
       ["days left after", "days", "a year"],
       ageing.filters.map((filter) => [filter.name, filter.days, percent(filter.perYearFrac)]),
     ),
+  );
+  const table = partsTable(parts);
+  if (table) printText(table);
+  if (partsWords !== "") printText(partsWords);
+}
+
+/** Parts that the readings tell apart, each for itself and against the rest; null without any. */
+function partsTable(parts: readonly PartReport[]): string | null {
+  if (parts.length === 0) return null;
+  return textTable(
+    ["part", "told by", "a year", "low", "high", "faster by", "low", "high"],
+    parts.map((part) => [
+      partName(part),
+      part.told === "meter" ? part.id : "its hours",
+      ...[part.perYearFrac, part.low, part.high].map(percent),
+      ...[part.againstRest?.value ?? null, part.againstRest?.low ?? null, part.againstRest?.high ?? null].map(percent),
+    ]),
   );
 }
 

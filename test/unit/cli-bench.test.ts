@@ -1,7 +1,7 @@
 import { mkdtemp, writeFile } from "node:fs/promises";
 import { tmpdir } from "node:os";
 import path from "node:path";
-import { afterEach, beforeAll, describe, expect, it, vi } from "vitest";
+import { beforeAll, describe, expect, it } from "vitest";
 import type { CliOptions } from "@/cli/arguments";
 import { benchCommand } from "@/cli/bench";
 import { CliRefusal } from "@/cli/refuse";
@@ -9,6 +9,7 @@ import { partOfSite } from "@/core/site";
 import { runSun } from "@/core/sun";
 import { monthBins } from "@/core/time";
 import { runYield } from "@/core/yield";
+import { printed as printedBy } from "../printed";
 import { siteInput, site as siteOf } from "../site-builder";
 
 const SHEET = { vocV: 49.1, iscA: 10.3, vmpV: 41, impA: 9.76, cellsInSeries: 72, bypassDiodes: 3, areaM2: 2 };
@@ -42,19 +43,9 @@ beforeAll(async () => {
   folder = await mkdtemp(path.join(tmpdir(), "dusty-ledger-bench-"));
   site = await file("two.site.json", JSON.stringify(TWO_ROOFS));
 });
-afterEach(() => vi.restoreAllMocks());
 
-/** What a bench prints: the terminal's own stream is watched, since that is what a person and a pipe read. */
-async function printed(name: string, options: CliOptions): Promise<string> {
-  let out = "";
-  vi.spyOn(process.stdout, "write").mockImplementation((text) => {
-    out += String(text);
-    return true;
-  });
-  await benchCommand({ site, ...options }, name);
-  vi.restoreAllMocks();
-  return out;
-}
+/** What a bench prints of the two roofs. */
+const printed = (name: string, options: CliOptions): Promise<string> => printedBy(() => benchCommand({ site, ...options }, name));
 const json = async <T>(name: string, options: CliOptions): Promise<T> => JSON.parse(await printed(name, { ...options, json: true })) as T;
 
 describe("bench spot-check", () => {

@@ -53,7 +53,7 @@ export function seek(ledger: OpenLedger): number {
   return performance.now() - started;
 }
 
-const SITES = 32;
+const SITES = 48;
 
 /** Causes of ten years by the hour and by five minutes with their redraws, and of many sites on one worker and on two. */
 export async function measureCauses(): Promise<CauseFigures> {

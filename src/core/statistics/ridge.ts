@@ -98,15 +98,20 @@ interface Packed {
   readonly from: Int32Array;
   readonly term: Int32Array;
   readonly value: Float64Array;
+  /** Few terms: every row holds all of them, zeros too, which spares looking up which. */
+  readonly isDense: boolean;
 }
+
+const DENSE_TERMS = 12;
 
 function pack(columns: readonly RidgeColumn[], y: Float64Array, weights: Float64Array): Packed {
   const counted = new Int32Array(y.length);
   let rows = 0;
   for (let i = 0; i < y.length; i++) if (!Number.isNaN(y[i]!) && weights[i]! > 0) counted[rows++] = i;
   const at = counted.slice(0, rows);
+  const isDense = columns.length <= DENSE_TERMS;
   const from = new Int32Array(rows + 1);
-  for (const { values } of columns) for (let r = 0; r < rows; r++) if (values[at[r]!] !== 0) from[r + 1]!++;
+  for (const { values } of columns) for (let r = 0; r < rows; r++) if (isDense || values[at[r]!] !== 0) from[r + 1]!++;
   for (let r = 0; r < rows; r++) from[r + 1]! += from[r]!;
   const term = new Int32Array(from[rows]!);
   const value = new Float64Array(from[rows]!);
@@ -114,7 +119,7 @@ function pack(columns: readonly RidgeColumn[], y: Float64Array, weights: Float64
   columns.forEach(({ values }, t) => {
     for (let r = 0; r < rows; r++) {
       const own = values[at[r]!]!;
-      if (own === 0) continue;
+      if (own === 0 && !isDense) continue;
       const k = next[r]!++;
       term[k] = t;
       value[k] = own;
@@ -126,7 +131,7 @@ function pack(columns: readonly RidgeColumn[], y: Float64Array, weights: Float64
     weight[r] = weights[at[r]!]!;
     root[r] = Math.sqrt(weight[r]!);
   }
-  return { at, target, weight, root, from, term, value };
+  return { at, target, weight, root, from, term, value, isDense };
 }
 
 /** Sizes of the misfits, each by its row's weight: their middle about zero is the robust deviation. */
@@ -188,10 +193,19 @@ function fillNormal(
   normal: Float64Array,
   right: Float64Array,
 ): void {
-  const { at, target, weight, from, term, value } = packed;
+  const { at, target, weight, from, term, value, isDense } = packed;
   for (let r = 0; r < at.length; r++) {
     const own = weight[r]! * huber[r]! * precision;
-    const [first, end] = [from[r]!, from[r + 1]!];
+    const first = from[r]!;
+    const end = from[r + 1]!;
+    if (isDense) {
+      for (let a = 0; a < terms; a++) {
+        const left = own * value[first + a]!;
+        right[a]! += left * target[r]!;
+        for (let b = a; b < terms; b++) normal[a * terms + b]! += left * value[first + b]!;
+      }
+      continue;
+    }
     for (let a = first; a < end; a++) {
       const left = own * value[a]!;
       const row = term[a]! * terms;

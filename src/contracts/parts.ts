@@ -18,8 +18,8 @@ export const partReportSchema = z.strictObject({
   verdict: z.enum(["too-soon", "within", "below", "undecided", "no-warranty"]),
   /** How much faster than the other parts it ages, on the same days; null where it can't be told. */
   againstRest: interval.nullable(),
-  /** Middle of the index by local month, as a ratio to the first year's. */
-  index: z.array(z.strictObject({ month: z.string(), ratio: z.number() })),
+  /** Days that the reading is made of. */
+  usedDays: z.number().int(),
   /** What its meter says of snow; null where no meter is its own. */
   snow: z
     .strictObject({

@@ -220,4 +220,11 @@ describe("meters of parts", () => {
     expect(gatherPartMeters(stored.slice(0, 1), two)).toEqual([]);
     expect(gatherPartMeters(stored, plant)).toEqual([]);
   });
+
+  it("count the same arrays once, on the AC side where there is one", () => {
+    const twice = { ...two, meters: [...two.meters, { id: "left-ac", point: "ac" as const, arrays: ["a"] }] };
+    const read = [...stored, { ...stored[0]!, meterId: "left-ac" }];
+    expect(gatherPartMeters(read, twice).map(({ meterId }) => meterId)).toEqual(["right", "left-ac"]);
+    expect(gatherPartMeters(stored, twice).map(({ meterId }) => meterId)).toEqual(["left", "right"]);
+  });
 });

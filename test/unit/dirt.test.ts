@@ -43,7 +43,7 @@ function dirtOf(rain: Float64Array, { perDay, washedMm, cleanings }: Truth): Flo
   return out;
 }
 
-function indexOf(basis: CauseBasis, dirt: Float64Array, { agePerYear = 0.006, cloudFrac = 0, noise = 0.008 }: Truth): DayIndex {
+function indexOf(dirt: Float64Array, { agePerYear = 0.006, cloudFrac = 0, noise = 0.008 }: Truth): DayIndex {
   const uniform = seededUniform(71);
   const cloud = Float64Array.from(dirt, () => uniform() ** 3);
   const scatter = (): number => noise * (uniform() + uniform() + uniform() - 1.5) * 2;
@@ -110,7 +110,7 @@ describe("dirt from the daily index", () => {
   const rain = rainByDay(basis);
   const read = (truth: Truth, recorded: readonly number[] = []) => {
     const dirt = dirtOf(rain, truth);
-    return { dirt, found: soilingEvidence(basis, indexOf(basis, dirt, truth), recorded) };
+    return { dirt, found: soilingEvidence(basis, indexOf(dirt, truth), recorded) };
   };
 
   it.each([
@@ -164,7 +164,7 @@ describe("dirt from the daily index", () => {
   it("gives the whole light lost where cells under dirt run cooler and hide a part", () => {
     const truth: Truth = { perDay: 0.001, washedMm: 5, cleanings: [] };
     const dirt = dirtOf(rain, truth);
-    const index = indexOf(basis, dirt, truth);
+    const index = indexOf(dirt, truth);
     const [plain, hidden] = [soilingEvidence(basis, index, []), soilingEvidence(basis, index, [], 0.9)];
     expect(hidden.meanLostFrac / plain.meanLostFrac).toBeCloseTo(1 / 0.9, 6);
   });

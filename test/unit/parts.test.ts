@@ -152,7 +152,7 @@ describe("parts in words and workings", () => {
     isTooSoon: false,
     verdict: "undecided",
     againstRest: { value: 0, low: -0.001, high: 0.001 },
-    index: [],
+    usedDays: 700,
     snow: null,
     ...change,
   });

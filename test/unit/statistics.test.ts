@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { blockBootstrap, medianOf, robustRidge, seededUniform } from "@/core/statistics";
+import { blockBootstrap, medianOf, robustRidge, seededUniform, senSlope } from "@/core/statistics";
 
 const free = (values: Float64Array) => ({ values, prior: 0, priorDeviation: Number.POSITIVE_INFINITY });
 const ones = (count: number): Float64Array => new Float64Array(count).fill(1);
@@ -14,6 +14,33 @@ describe("seeded numbers", () => {
     expect(Math.min(...drawn)).toBeGreaterThanOrEqual(0);
     expect(Math.max(...drawn)).toBeLessThan(1);
     expect(Math.abs(drawn.reduce((x, y) => x + y, 0) / 1000 - 0.5)).toBeLessThan(0.03);
+  });
+});
+
+describe("a slope by pairs", () => {
+  const x = Array.from({ length: 60 }, (_, i) => i / 10);
+
+  it("is that of most points, though a quarter of them are far off", () => {
+    const y = x.map((value, i) => (i % 4 === 1 ? 40 : 1 + 0.3 * value));
+    expect(senSlope(x, y, { leastApart: 0.5 }).slope).toBeCloseTo(0.3, 6);
+  });
+
+  it("pairs near places alone where asked, and so does not see what drifts slowly", () => {
+    const cloud = x.map((_, i) => (i % 3 === 0 ? 0.8 : 0.1));
+    const y = cloud.map((share, i) => 0.2 * share + i);
+    expect(
+      senSlope(
+        cloud,
+        y.map((value, i) => value - i),
+        { leastApart: 0.3, reach: 2 },
+      ).slope,
+    ).toBeCloseTo(0.2, 9);
+    expect(senSlope(cloud, y, { leastApart: 0.3, reach: 1 }).pairs).toBe(39);
+  });
+
+  it("is none of points that lie too near, or are missing", () => {
+    expect(senSlope([1, 1.1, 1.2], [1, 2, 3], { leastApart: 0.5 })).toEqual({ slope: Number.NaN, pairs: 0 });
+    expect(senSlope([0, 1, 2], [0, Number.NaN, 4], { leastApart: 0.5 })).toEqual({ slope: 2, pairs: 1 });
   });
 });
 

@@ -36,12 +36,15 @@ export interface CauseBasis {
 
 export type Resolution = "hours" | "days" | "months";
 
+/** A plant with nothing wrong: clean, new, bare, up, and held by no ceiling. */
+export const HEALTHY = { without: ["soiling", "snow", "ageing", "clipping", "downtime"] } as const;
+
 /** Runs the healthy plant over prepared weather and lines the meter up with it. */
 export function causeBasis(site: Site, prepared: PreparedWeather, metered: MeteredOnAxis): CauseBasis {
   const { weather, sun } = prepared;
   const { axis } = weather;
   const days = dayBins(axis, site.place.timeZone);
-  const healthy = runPrepared(site, prepared, days, { without: ["soiling", "snow", "ageing", "clipping", "downtime"] });
+  const healthy = runPrepared(site, prepared, days, HEALTHY);
   const read = new Uint8Array(axis.count);
   const lit = new Uint8Array(axis.count);
   const clearness = new Float64Array(axis.count).fill(1);

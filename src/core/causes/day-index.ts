@@ -1,4 +1,4 @@
-import { medianOf } from "../statistics";
+import { senSlope } from "../statistics";
 import type { CauseBasis } from "./basis";
 
 /** Metered over healthy output by local day, from hours that tell it well. */
@@ -7,7 +7,7 @@ export interface DayIndex {
   readonly ratio: Float64Array;
   /** 0 to 1: how well a day tells, by its light and by how steady its sky was. */
   readonly weight: Float64Array;
-  /** How far a day's sky was from a cloudless one, 0 to 1: models of the sky part ways under clouds, all year alike. */
+  /** How far a day's sky was from a cloudless one, 0 to 1. What clouds do to the ratio is out of it; the fit of dirt refines that. */
   readonly cloud: Float64Array;
 }
 
@@ -52,7 +52,7 @@ export function dayIndex(basis: CauseBasis, spoilt: Uint8Array, ceilingKwh: numb
     cloud[d] = 1 - clearFrac;
     weight[d] = (OVERCAST_WEIGHT + (1 - OVERCAST_WEIGHT) * clearFrac ** 4) * Math.min(1, hours[d]! / 6);
   }
-  return withoutClouds({ ratio, weight, cloud });
+  return { ratio: withoutClouds(ratio, cloud), weight, cloud };
 }
 
 /** Days so near to one another share dirt, age and season; their skies have to differ by this much to tell what clouds do. */
@@ -63,21 +63,18 @@ const LEAST_PAIRS = 60;
 const MOST_CLOUD = 0.25;
 
 /**
- * The ratio as each day would have had it under a cloudless sky: what clouds do to the sky model is the middle of what near days with
- * unlike skies differ by. Source: Sen, 1968, Estimates of the regression coefficient based on Kendall's tau.
+ * The ratio as each day would have had it under a cloudless sky. Sky models part ways under clouds, all year alike: by how much is the middle
+ * of what near days with unlike skies differ by.
  */
-function withoutClouds({ ratio, weight, cloud }: DayIndex): DayIndex {
-  const slopes: number[] = [];
-  for (let d = 0; d < ratio.length; d++) {
-    if (!(ratio[d]! > 0.3)) continue;
-    for (let k = d + 1; k <= Math.min(ratio.length - 1, d + NEAR_DAYS); k++) {
-      const apart = cloud[k]! - cloud[d]!;
-      if (ratio[k]! > 0.3 && Math.abs(apart) > LEAST_APART) slopes.push(Math.log(ratio[k]! / ratio[d]!) / apart);
-    }
-  }
-  if (slopes.length < LEAST_PAIRS) return { ratio, weight, cloud };
-  const slope = Math.max(-MOST_CLOUD, Math.min(MOST_CLOUD, medianOf(slopes)));
-  return { ratio: ratio.map((value, d) => value * Math.exp(-slope * cloud[d]!)), weight, cloud };
+function withoutClouds(ratio: Float64Array, cloud: Float64Array): Float64Array {
+  const { slope, pairs } = senSlope(
+    cloud,
+    ratio.map((value) => (value > 0.3 ? Math.log(value) : Number.NaN)),
+    { leastApart: LEAST_APART, reach: NEAR_DAYS },
+  );
+  if (pairs < LEAST_PAIRS) return ratio;
+  const held = Math.max(-MOST_CLOUD, Math.min(MOST_CLOUD, slope));
+  return ratio.map((value, d) => value * Math.exp(-held * cloud[d]!));
 }
 
 /** What is usual changes over weeks: it is worked out every few days. */

@@ -3,7 +3,7 @@ import { indexAt } from "../series";
 import type { Site } from "../site";
 import type { Weather } from "../weather";
 import { ageOnAxis, prepareWeather } from "../yield";
-import { causeBasis } from "./basis";
+import { type CauseBasis, causeBasis } from "./basis";
 import { dayIndex } from "./day-index";
 import { keptBy, rainByDay } from "./dirt-law";
 import { ageingRateOf, capped, ceilingKwhOf, owedSoFar, type RunEvidence, rated, standstill, unbroken, withStringsBack } from "./evidence";
@@ -48,12 +48,7 @@ export function extendEvidence({ site, weather, metered, meters, cleanings, laws
     }),
   );
   const cleaned = new Set(cleanings.map((date) => basis.days.keys.indexOf(date)).filter((day) => day >= 0));
-  const stood = dayIndex(basis, standstill(basis, ceilingKwh, wereOut).spoilt, ceilingKwh);
-  const lastDay = basis.days.binOf[Math.min(basis.axis.count - 1, Math.max(0, indexAt(basis.axis, laws.endUtcMs)))]!;
-  const open = wereOut.map((string): StringsOut => {
-    const back = backAgain(basis, stood, string, lastDay, cleaned);
-    return back === null ? string : { ...string, to: back, restored: true };
-  });
+  const open = wereOut.length > 0 ? thatCameBack(basis, wereOut, ceilingKwh, laws.endUtcMs, cleaned) : wereOut;
   const { outages, snow, spoilt } = standstill(basis, ceilingKwh, open);
   const index = withStringsBack(basis, dayIndex(basis, spoilt, ceilingKwh), open);
   const strings = [...open, ...stringsOut(basis, index, cleaned)];
@@ -88,6 +83,22 @@ export function extendEvidence({ site, weather, metered, meters, cleanings, laws
     swing: spreadScale(basis, meters, ceilingKwh),
     owedKwh: unbroken(parts, ageAtStart, perYear, ratingKept),
   };
+}
+
+/** Strings that were out at the laws' end, those that came back since ended where they did. */
+function thatCameBack(
+  basis: CauseBasis,
+  wereOut: readonly StringsOut[],
+  ceilingKwh: number,
+  endUtcMs: number,
+  cleaned: ReadonlySet<number>,
+): StringsOut[] {
+  const index = dayIndex(basis, standstill(basis, ceilingKwh, wereOut).spoilt, ceilingKwh);
+  const lastDay = basis.days.binOf[Math.min(basis.axis.count - 1, Math.max(0, indexAt(basis.axis, endUtcMs)))]!;
+  return wereOut.map((string) => {
+    const back = backAgain(basis, index, string, lastDay, cleaned);
+    return back === null ? string : { ...string, to: back, restored: true };
+  });
 }
 
 /** Dirt by day: as the search had it, then growing by its rate, washed by rain and taken by cleanings. */

@@ -1,5 +1,5 @@
 export { actualRun, causesOf } from "./actual-run";
-export { type CauseBasis, causeBasis, type Resolution } from "./basis";
+export { type CauseBasis, causeBasis, HEALTHY, type Resolution } from "./basis";
 export { rainByDay } from "./dirt-law";
 export {
   ageingRateOf,

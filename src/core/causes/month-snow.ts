@@ -1,5 +1,5 @@
 import { fillSnowCover } from "../snow";
-import { medianOf } from "../statistics";
+import { medianOf, senSlope } from "../statistics";
 import type { CauseBasis } from "./basis";
 import { type SnowEvidence, snowfallSteps } from "./snow";
 
@@ -8,6 +8,8 @@ const LEAST_LOST_FRAC = 0.005;
 
 /** No model of heat and weak light is off by more than this between a warm month and a cold one. */
 const MOST_COLD_FRAC = 0.04;
+/** Months less apart than this tell no slope, C. */
+const LEAST_APART_C = 2;
 
 interface MonthSum {
   owed: number;
@@ -58,18 +60,16 @@ export function monthSnow(basis: CauseBasis): SnowEvidence {
 
 /**
  * What a month without snow gives of what it owes, by how warm it was: cold months without snow are few, and a model that is a little off in
- * the cold would take from each of them. Source: Sen, 1968, Estimates of the regression coefficient based on Kendall's tau.
+ * the cold would take from each of them.
  */
 function usualByWarmth(bare: readonly MonthSum[]): (month: MonthSum) => number {
-  const points = bare.map(({ owed, paid, warmth }) => ({ warm: warmth / owed, ratio: paid / owed }));
-  const slopes = points.flatMap((a, k) =>
-    points.slice(k + 1).flatMap((b) => (Math.abs(b.warm - a.warm) > 2 ? [(b.ratio - a.ratio) / (b.warm - a.warm)] : [])),
-  );
-  const slope = slopes.length > 0 ? medianOf(slopes) : 0;
-  const middle = { warm: medianOf(points.map(({ warm }) => warm)), ratio: medianOf(points.map(({ ratio }) => ratio)) };
-  return ({ owed, warmth }) => {
-    const off = slope * (warmth / owed - middle.warm);
-    return middle.ratio * (1 + Math.max(-MOST_COLD_FRAC, Math.min(MOST_COLD_FRAC, off / middle.ratio)));
+  const warmthOf = ({ owed, warmth }: MonthSum): number => warmth / owed;
+  const [warm, ratio] = [bare.map(warmthOf), bare.map(({ owed, paid }) => paid / owed)];
+  const { slope, pairs } = senSlope(warm, ratio, { leastApart: LEAST_APART_C });
+  const [middleC, middle] = [medianOf(warm), medianOf(ratio)];
+  return (month) => {
+    const off = pairs > 0 ? (slope * (warmthOf(month) - middleC)) / middle : 0;
+    return middle * (1 + Math.max(-MOST_COLD_FRAC, Math.min(MOST_COLD_FRAC, off)));
   };
 }
 

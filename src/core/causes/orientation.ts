@@ -1,7 +1,7 @@
 import { type Site, siteSegments } from "../site";
 import { quantileOf } from "../statistics";
 import { type PreparedWeather, runPrepared } from "../yield";
-import type { CauseBasis } from "./basis";
+import { type CauseBasis, HEALTHY } from "./basis";
 import { clearDays } from "./clear-days";
 import { BOOK, CLOCK_RIGHT, fitTurn, missOf, OFF_CLOCK_MIN, OPEN, redraw } from "./turn-fit";
 import { turnedSite } from "./turned-site";
@@ -94,5 +94,5 @@ function runTurned(site: Site, prepared: PreparedWeather, turnDeg: number, steep
   const turned = turnedSite({ ...site, revisions: [], commissioned: null }, turnDeg, steeperDeg);
   const bins = { keys: ["2024-06"], binOf: new Uint16Array(prepared.weather.axis.count) };
   const still = { ...turned, arrays: turned.arrays.map((array) => ({ ...array, tiltSchedule: [] })) };
-  return runPrepared(still, prepared, bins, { without: ["soiling", "snow", "ageing", "clipping", "downtime"] }).expectedKwh;
+  return runPrepared(still, prepared, bins, HEALTHY).expectedKwh;
 }

@@ -1,5 +1,5 @@
 import { inverse, Matrix } from "ml-matrix";
-import type { Evidence } from "../causes";
+import { type Evidence, HEALTHY } from "../causes";
 import { type PvArray, partOfSite } from "../site";
 import { monthBins } from "../time";
 import { runPrepared } from "../yield";
@@ -83,7 +83,7 @@ function owedBy({ basis }: Evidence, arrays: readonly PvArray[]): Float64Array {
     arrays.map(({ id }) => id),
   );
   const bins = monthBins(basis.axis, basis.site.place.timeZone);
-  return runPrepared(part, basis.prepared, bins, { without: ["soiling", "snow", "ageing", "clipping", "downtime"] }).expectedKwh;
+  return runPrepared(part, basis.prepared, bins, HEALTHY).expectedKwh;
 }
 
 /** 1 where the plant stood still, lay under snow or had a string out. */

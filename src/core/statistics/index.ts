@@ -2,3 +2,4 @@ export { type BootstrapInterval, blockBootstrap } from "./block-bootstrap";
 export { seededUniform } from "./random";
 export { type RidgeColumn, type RidgeFit, robustRidge } from "./ridge";
 export { medianOf, quantileOf, spreadOf } from "./robust";
+export { type SenTerms, senSlope } from "./sen-slope";

@@ -168,7 +168,8 @@ function Reading({ slug, name, report, parts, arrayCount, commissioned, excluded
           </ScrollBox>
           {report.usedDays !== report.filters.at(-1)?.days && (
             <p className={chapter.soft}>
-              Too few days are left a year apart: the reading is made of all {number(report.usedDays)} days after settling, clear or not.
+              Too few days are left a year apart: the reading is made of all{" "}
+              <Figure working={() => ageingWorking(report)}>{number(report.usedDays)} days</Figure> after settling, clear or not.
             </p>
           )}
           <ScrollBox label="Whole years">

@@ -1,9 +1,10 @@
 "use client";
 
 import { PartRates, partRatesHeight } from "@/charts";
-import { partName, partsSentence } from "@/contracts/part-words";
+import { fastestPart, partName, partsSentence } from "@/contracts/part-words";
 import type { PartReport } from "@/contracts/parts";
 import { Cells } from "@/features/figures/Cells";
+import { Figure } from "@/features/figures/Figure";
 import { number } from "@/features/figures/format";
 import chapter from "@/features/look/Chapter.module.css";
 import { ScrollBox } from "@/features/look/ScrollBox";
@@ -35,6 +36,8 @@ export function AgeingParts({
 }) {
   const sentence = partsSentence(parts, arrayCount);
   if (sentence === "") return null;
+  // The sentence is of the fastest part, or says how long the readings are.
+  const told = fastestPart(parts) ?? (parts.some(({ againstRest }) => againstRest) ? null : (parts[0] ?? null));
   const rates = parts.flatMap((part) =>
     part.perYearFrac === null
       ? []
@@ -43,7 +46,9 @@ export function AgeingParts({
   return (
     <section className={chapter.section} aria-label="Part by part">
       <h2>Part by part</h2>
-      <p data-testid="parts-verdict">{sentence}</p>
+      <p data-testid="parts-verdict">
+        {told ? <Figure working={() => (told.againstRest ? againstRestWorking(told) : partWorking(told))}>{sentence}</Figure> : sentence}
+      </p>
       {rates.length > 0 && (
         <ChartFrame
           title="Yearly loss of each part"

@@ -1,7 +1,8 @@
 import type { CauseReport } from "@/contracts/causes";
-import { partName, sheddingSentence } from "@/contracts/part-words";
+import { partName, sheddingSentence, slowestToShed } from "@/contracts/part-words";
 import type { PartReport } from "@/contracts/parts";
 import { Cells } from "@/features/figures/Cells";
+import { Figure } from "@/features/figures/Figure";
 import { number } from "@/features/figures/format";
 import chapter from "@/features/look/Chapter.module.css";
 import { ScrollBox } from "@/features/look/ScrollBox";
@@ -11,11 +12,16 @@ import styles from "./Causes.module.css";
 /** Which array sheds when: by the model of a sliding cover for each array, and by the meters of those that have one. */
 export function SnowByArray({ report: { parts, shedding } }: { report: CauseReport }) {
   const metered = parts.flatMap((part) => (part.snow && part.snow.falls > 0 ? [{ ...part, snow: part.snow }] : []));
-  if (shedding.length === 0 && metered.length === 0) return null;
+  const slowest = slowestToShed(shedding);
+  if (!slowest && metered.length === 0) return null;
   return (
     <section className={chapter.section} aria-label="Which array sheds when">
       <h2>Which array sheds when</h2>
-      <p data-testid="shedding-verdict">{sheddingSentence(shedding)}</p>
+      {slowest && (
+        <p data-testid="shedding-verdict">
+          <Figure working={() => sheddingWorking(slowest)}>{sheddingSentence(shedding)}</Figure>
+        </p>
+      )}
       {shedding.length > 0 && (
         <ScrollBox label="Snow by array">
           <table className={chapter.table}>

@@ -15,7 +15,7 @@ export const partWorking = (part: PartReport): Working => ({
   formula: part.told === "hours" ? BY_HOURS : "median of changes of ln(metered ÷ expected without ageing) between days one year apart",
   inputs: [
     { name: "years", value: number(part.years, 1), from: part.told === "meter" ? `meter ${part.id}` : "the site’s meter" },
-    { name: "months that tell", value: String(part.index.length), from: "five good days or more" },
+    { name: "days that tell", value: number(part.usedDays), from: "read, lit, without other causes" },
     { name: "interval", value: `${percent(part.low)} to ${percent(part.high)}`, from: "95 of 100 redraws in blocks of a month" },
   ],
   source: "Jordan et al., 2018.",

@@ -12,8 +12,9 @@ import { ageingReport } from "./ageing-report";
 import { snowReport, soilingReport } from "./dirt-and-snow";
 import { indicatorsOf, upByMonth } from "./indicators";
 import { matchEntries } from "./match-entries";
-import { partReports, sheddingOf } from "./part-reports";
+import { partReports } from "./part-reports";
 import { recordKey } from "./record-key";
+import { sheddingOf } from "./shedding";
 import { upTo } from "./up-to";
 
 export interface CausesInput {

@@ -1,13 +1,13 @@
-import type { PartReport, Shedding } from "@/contracts/parts";
+import type { PartReport } from "@/contracts/parts";
 import { type AgeingReading, ageingVerdict, readAgeing } from "@/core/ageing";
 import { type Evidence, seekEvidence } from "@/core/causes";
 import { againstRest, hourIndex, planeGroups } from "@/core/parts";
 import { type MeterSeries, meteredOnto } from "@/core/reconcile";
 import { endUtcMs } from "@/core/series";
-import { arrayNameplateW, partOfSite, type Site } from "@/core/site";
+import { partOfSite, type Site } from "@/core/site";
 import { medianOf } from "@/core/statistics";
 import { sliceWeather } from "@/core/weather";
-import { ageOnAxis, type PreparedWeather, stormReport } from "@/core/yield";
+import { ageOnAxis } from "@/core/yield";
 import { type OpenLedger, rangeOf } from "../ledger";
 import { snowReport } from "./dirt-and-snow";
 import { upTo } from "./up-to";
@@ -50,7 +50,7 @@ export function* partReports(ledger: OpenLedger, evidence: Evidence, terms: Part
     const { id, told, site, ageing } = part;
     const isKnown = !ageing.isTooSoon && Number.isFinite(ageing.perYearFrac);
     const apart = isKnown && parts.length > 1 ? againstRest(logs, k, { draws: terms.draws, seed: terms.seed }) : null;
-    const mixed = told === "hours" ? MIXED_FRAC * Math.abs(apart?.value ?? 0) : 0;
+    const mixed = told === "hours" ? MIXED_FRAC * Math.abs(apart?.value ?? offRest(parts, k)) : 0;
     const half = Math.hypot((ageing.high - ageing.low) / 2, mixed);
     const [low, high] = [ageing.perYearFrac - half, ageing.perYearFrac + half];
     return {
@@ -64,10 +64,17 @@ export function* partReports(ledger: OpenLedger, evidence: Evidence, terms: Part
       isTooSoon: ageing.isTooSoon,
       verdict: ageingVerdict({ ...ageing, low, high }, site.warranty),
       againstRest: apart && { value: apart.value, low: apart.low - mixed, high: apart.high + mixed },
-      index: byMonth(part.days, part.cleanLog),
+      usedDays: ageing.usedDays,
       snow: part.snow,
     };
   });
+}
+
+/** How far a part's own rate lies from the mean of the others': what is left where no day tells them all at once. */
+function offRest(parts: readonly Part[], own: number): number {
+  const others = parts.filter((_, k) => k !== own).map(({ ageing }) => ageing.perYearFrac);
+  const off = parts[own]!.ageing.perYearFrac - others.reduce((sum, rate) => sum + rate, 0) / others.length;
+  return Number.isFinite(off) ? off : 0;
 }
 
 function* byMeters(ledger: OpenLedger, terms: PartTerms): Generator<number, Part[]> {
@@ -148,45 +155,4 @@ function snowOf(evidence: Evidence): PartReport["snow"] {
 function onDays({ days, cleanLog }: Part, whole: readonly string[]): Float64Array {
   const place = new Map(days.map((day, d) => [day, d]));
   return Float64Array.from(whole, (day) => cleanLog[place.get(day) ?? -1] ?? Number.NaN);
-}
-
-const LEAST_DAYS = 5;
-const FIRST_MONTHS = 12;
-
-/** Middle of a daily log by month, as a ratio to the middle of the first year's months. */
-function byMonth(days: readonly string[], log: Float64Array): PartReport["index"] {
-  const months = new Map<string, number[]>();
-  days.forEach((day, d) => {
-    if (Number.isNaN(log[d])) return;
-    const key = day.slice(0, 7);
-    months.set(key, [...(months.get(key) ?? []), log[d]!]);
-  });
-  const told = [...months].filter(([, logs]) => logs.length >= LEAST_DAYS).map(([month, logs]) => ({ month, log: medianOf(logs) }));
-  const first = medianOf(told.slice(0, FIRST_MONTHS).map((line) => line.log));
-  return told.map((line) => ({ month: line.month, ratio: Math.round(Math.exp(line.log - first) * 1e4) / 1e4 }));
-}
-
-/** Which array sheds when, by the model of a sliding cover; empty with one array, or where the readings know no snow. */
-export function sheddingOf(site: Site, prepared: PreparedWeather, spells: number): Shedding[] {
-  if (site.arrays.length < 2 || spells === 0 || !prepared.weather.snowDepthCm) return [];
-  const { axis } = prepared.weather;
-  const years = (axis.count * axis.stepMinutes) / 60 / 8766;
-  return site.arrays.flatMap((array) => {
-    const falls = stormReport(site, array, prepared) ?? [];
-    if (falls.length === 0) return [];
-    const hours = falls.map(({ lyingHours }) => lyingHours);
-    const lostKwh = falls.reduce((sum, fall) => sum + fall.lostKwh, 0);
-    return [
-      {
-        id: array.id,
-        name: array.name,
-        tiltDeg: array.tiltDeg,
-        azimuthDeg: array.azimuthDeg,
-        falls: falls.length,
-        meanHours: hours.reduce((a, b) => a + b, 0) / falls.length,
-        longestHours: Math.max(...hours),
-        lostKwhPerKwpYear: lostKwh / (arrayNameplateW(site, array) / 1000) / years,
-      },
-    ];
-  });
 }

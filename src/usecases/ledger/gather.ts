@@ -62,12 +62,17 @@ function countedMeters({ meters, arrays }: Site, read: ReadonlySet<string>): Rea
 export const gatherMeters = (stored: readonly StoredSeries[], site: Site): MeterSeries[] =>
   seriesOf(stored, countedMeters(site, new Set(stored.map(({ meterId }) => meterId))));
 
-/** Meters of some arrays and not of all, the finest view there is of them: on their DC or AC side, within another meter or not. */
+/**
+ * Meters of some arrays and not of all, the finest view there is of them: on their DC or AC side, within another meter or not. Of meters of
+ * the same arrays one stands, on the AC side where there is one: a part is no rest to itself.
+ */
 export function gatherPartMeters(stored: readonly StoredSeries[], { meters, arrays }: Site): MeterSeries[] {
-  const parts = meters.filter(
-    (meter) => ["ac", "dc"].includes(meter.point) && meter.arrays.length > 0 && meter.arrays.length < arrays.length,
-  );
-  return seriesOf(stored, new Set(parts.map(({ id }) => id)));
+  const read = new Set(stored.map(({ meterId }) => meterId));
+  const isPart = (meter: Meter): boolean => read.has(meter.id) && meter.arrays.length > 0 && meter.arrays.length < arrays.length;
+  const byArrays = new Map<string, string>();
+  for (const point of ["dc", "ac"] as const)
+    for (const meter of meters) if (meter.point === point && isPart(meter)) byArrays.set([...meter.arrays].sort().join("\n"), meter.id);
+  return seriesOf(stored, new Set(byArrays.values()));
 }
 
 /** One series a meter: where it was read by several, the finest stands and coarser ones fill what it leaves. */

@@ -32,6 +32,8 @@ const SCREENS = [
   "/books/packing-shed/ledger/2025-09",
   "/books/packing-shed/ageing",
   "/books/ferry-office/ageing",
+  "/books/hill-school/ageing",
+  "/books/hill-school/ledger?view=dirt",
   "/trainer",
   "/books/ferry-office/money?view=bills",
   "/books/ferry-office/money?view=tariff",

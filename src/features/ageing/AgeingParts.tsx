@@ -47,7 +47,13 @@ export function AgeingParts({
     <section className={chapter.section} aria-label="Part by part">
       <h2>Part by part</h2>
       <p data-testid="parts-verdict">
-        {told ? <Figure working={() => (told.againstRest ? againstRestWorking(told) : partWorking(told))}>{sentence}</Figure> : sentence}
+        {told ? (
+          <Figure plain working={() => (told.againstRest ? againstRestWorking(told) : partWorking(told))}>
+            {sentence}
+          </Figure>
+        ) : (
+          sentence
+        )}
       </p>
       {rates.length > 0 && (
         <ChartFrame

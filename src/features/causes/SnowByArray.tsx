@@ -19,7 +19,9 @@ export function SnowByArray({ report: { parts, shedding } }: { report: CauseRepo
       <h2>Which array sheds when</h2>
       {slowest && (
         <p data-testid="shedding-verdict">
-          <Figure working={() => sheddingWorking(slowest)}>{sheddingSentence(shedding)}</Figure>
+          <Figure plain working={() => sheddingWorking(slowest)}>
+            {sheddingSentence(shedding)}
+          </Figure>
         </p>
       )}
       {shedding.length > 0 && (

@@ -1,6 +1,7 @@
 import { describe, expect, it } from "vitest";
 import type { TrainerCase } from "@/contracts/trainer";
 import type { AlbedoGain, StormReport } from "@/core/yield";
+import { dirtWorking } from "@/features/workings/dirt-working";
 import * as electrical from "@/features/workings/electrical-workings";
 import * as field from "@/features/workings/field-workings";
 import * as snow from "@/features/workings/snow-workings";
@@ -151,6 +152,34 @@ describe("workings of snow", () => {
     const working = snow.albedoWorking("January", 0, gains);
     expectWhole(working);
     expect(working.inputs[0]!.value).toBe("40.0 + 1.5 kWh");
+  });
+});
+
+describe("the working of dirt", () => {
+  const soiling = {
+    isSeen: true,
+    ratePerDayFrac: 0.00117,
+    rateLowFrac: 0.0008,
+    rateHighFrac: 0.0016,
+    meanLostFrac: 0.0312,
+    washing: { thresholdMm: 3, scaleMm: 3.5 },
+    lostFracByDay: [],
+    resets: [],
+    cleanings: [],
+    gainByWeekKwh: [],
+    nowFrac: 0.021,
+    nowGainKwh: 412.4,
+    daysToRain: 17,
+  };
+
+  it("gives growth, washing, today's dirt and what a cleaning brings", () => {
+    const working = dirtWorking(soiling, "2025-12-31");
+    expectWhole(working);
+    expect(working.value).toMatch(/^3\.12/);
+    expect(input(working, "rain leaves")).toBe("exp((3.0 − mm) ÷ 3.5)");
+    expect(input(working, "on 2025-12-31")).toMatch(/^2\.10/);
+    expect(input(working, "cleaning then brings")).toBe("412.4 kWh");
+    expect(input(dirtWorking({ ...soiling, daysToRain: null }, "2025-12-31"), "days to rain that washes")).toBe("no rain gauge");
   });
 });
 

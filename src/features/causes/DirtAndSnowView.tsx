@@ -10,6 +10,7 @@ import { dateName, number, percent } from "@/features/figures/format";
 import chapter from "@/features/look/Chapter.module.css";
 import { ScrollBox } from "@/features/look/ScrollBox";
 import { ChartFrame } from "@/features/save/ChartFrame";
+import { dirtWorking } from "@/features/workings/dirt-working";
 import styles from "./Causes.module.css";
 import { SnowByArray } from "./SnowByArray";
 
@@ -35,7 +36,9 @@ export function DirtAndSnowView({ slug, report, pricePerKwh, currency }: DirtAnd
   return (
     <>
       <p className={chapter.verdict} data-testid="dirt-verdict">
-        {dirtVerdict(report)} {nowOrWait(report, money)}
+        <Figure plain working={() => dirtWorking(soiling, days.at(-1) ?? "")}>
+          {dirtVerdict(report)} {nowOrWait(report, money)}
+        </Figure>
       </p>
       <ChartFrame
         title="Light lost to dirt"

@@ -3,12 +3,12 @@ import { type CauseBasis, causeBasis } from "@/core/causes";
 import { ceilingEvidence } from "@/core/causes/ceiling";
 import { clearDays } from "@/core/causes/clear-days";
 import { toHours, toSteps } from "@/core/causes/hours";
+import { cutFracSeen, insideHours, swingInside } from "@/core/causes/inside-hours";
 import { flatCurve, keptAt, loadCurve } from "@/core/causes/load-curve";
-import { spreadScale } from "@/core/causes/spread-scale";
 import { backAgain } from "@/core/causes/strings-out";
 import { type MeterSeries, meteredOnto } from "@/core/reconcile";
 import { seededUniform } from "@/core/statistics";
-import { prepareWeather } from "@/core/yield";
+import { prepareWeather, runPrepared } from "@/core/yield";
 import { gatherMeters, gatherPartMeters } from "@/usecases/ledger/gather";
 import { clearWeather, hours } from "../clear-weather";
 import { site } from "../site-builder";
@@ -99,16 +99,90 @@ describe("the swing inside an hour", () => {
   const most = Math.max(...basis.meteredKwh.filter((kwh) => kwh > 0));
 
   it("is not told by hourly readings, nor by several meters", () => {
-    expect(spreadScale(basis, [meterOf(basis.meteredKwh)], most)).toBeNull();
-    expect(spreadScale(basis, [quarters(0.1), quarters(0.1)], most)).toBeNull();
+    expect(insideHours(basis, [meterOf(basis.meteredKwh)])).toBeNull();
+    expect(insideHours(basis, [quarters(0.1), quarters(0.1)])).toBeNull();
   });
 
-  it("stands only in hours that lay on the ceiling in part, and grows with the readings' own swing", () => {
-    const [calm, wild] = [0.02, 0.3].map((swing) => spreadScale(basis, [quarters(swing)], most));
-    const top = (scale: Float64Array | null): number => (scale ? Math.max(...scale) : 0);
-    expect(wild).not.toBeNull();
-    expect(top(wild!)).toBeGreaterThanOrEqual(top(calm!));
-    expect(wild!.some((value) => value === 0)).toBe(true);
+  it("grows with the readings' own, within bounds, and by a fifth for what quarter hours hide", () => {
+    const [calm, wild] = [0.02, 0.3].map((swing) => swingInside(basis, insideHours(basis, [quarters(swing)])!, most)!);
+    expect(wild!.scale).toBeGreaterThan(2 * calm!.scale);
+    expect(wild!.scale).toBeLessThanOrEqual(1.2 * 1.2);
+    const noon = 12;
+    expect(wild!.readFrac[noon]! / calm!.readFrac[noon]!).toBeCloseTo(wild!.scale / calm!.scale, 9);
+    expect(swingInside(basis, insideHours(basis, [quarters(0.1)])!, 1e6)).toBeNull();
+  });
+});
+
+describe("what a ceiling cut of an hour", () => {
+  const basis = basisOf(() => 1);
+  const noon = 12;
+  const ceilingKwh = basis.meteredKwh[noon]!;
+  const with4 = (shares: readonly number[]) =>
+    insideHours(basis, [
+      meterOf(
+        Float64Array.from({ length: axis.count * 4 }, (_, k) => (shares[k % 4]! * ceilingKwh) / 4),
+        15,
+      ),
+    ])!;
+  const owed = basis.meteredKwh.map((kwh) => kwh * 1.1);
+
+  it("is nothing without a reading on it, all above it where every reading was, else what is missing", () => {
+    expect(cutFracSeen(basis, with4([0.97, 0.97, 0.9, 0.9]), owed, ceilingKwh)[noon]).toBe(0);
+    expect(cutFracSeen(basis, with4([1, 1, 1, 1]), owed, ceilingKwh)[noon]).toBeCloseTo(1 - 1 / 1.1, 9);
+    const dim = { ...basis, meteredKwh: basis.meteredKwh.map((kwh) => 0.7 * kwh) };
+    expect(cutFracSeen(dim, with4([1, 1, 0.4, 0.4]), owed, ceilingKwh)[noon]).toBeCloseTo(1 - 0.7 / 1.1, 9);
+  });
+
+  it("is never less than nothing, and not told of hours that were not read whole or owe nothing", () => {
+    expect(
+      cutFracSeen(
+        basis,
+        with4([1, 1, 1, 1]),
+        basis.meteredKwh.map((kwh) => 0.9 * kwh),
+        ceilingKwh,
+      )[noon],
+    ).toBe(0);
+    const unread = { ...basis, read: new Uint8Array(axis.count) };
+    expect(cutFracSeen(unread, with4([1, 1, 1, 1]), owed, ceilingKwh)[noon]).toBeNaN();
+    expect(cutFracSeen(basis, with4([1, 1, 1, 1]), owed, ceilingKwh)[0]).toBeNaN();
+  });
+
+  it("takes the place of the inverter's law in the chain, hour by hour, and the balance holds", () => {
+    const prepared = prepareWeather(plant.place, clearWeather(axis, plant.place));
+    const bins = basis.days;
+    const cutFrac = new Float64Array(axis.count).fill(Number.NaN);
+    const plain = runPrepared(plant, prepared, bins);
+    const law = runPrepared(plant, prepared, bins, { causes: { cutFrac } });
+    expect([...law.expectedKwh]).toEqual([...plain.expectedKwh]);
+    cutFrac[noon] = 0.25;
+    const seen = runPrepared(plant, prepared, bins, { causes: { cutFrac } });
+    const open = runPrepared(plant, prepared, bins, { without: ["clipping"] });
+    expect(seen.expectedKwh[noon]!).toBeCloseTo(0.75 * open.expectedKwh[noon]!, 9);
+    const day = bins.binOf[noon]!;
+    const taken = Object.values(seen.accountsKwh).reduce((sum, account) => sum + account[day]!, 0);
+    expect(seen.referenceKwh[day]! - taken).toBeCloseTo(seen.expectedByBinKwh[day]!, 9);
+  });
+});
+
+describe("how long a plant was held", () => {
+  it("sets the level at the ceiling, with the swing inside the hours taken into account", () => {
+    const basis = basisOf(
+      () => 1,
+      (i) => 0.7 + 0.3 * (((i * 7919) % 97) / 97),
+    );
+    const ceilingKwh = 0.92 * Math.max(...basis.openKwh.filter((kwh) => kwh > 0));
+    const [level, swing] = [0.96, 0.06];
+    let held = 0;
+    for (const kwh of basis.openKwh)
+      for (const side of [-0.875, -0.625, -0.375, -0.125, 0.125, 0.375, 0.625, 0.875])
+        if (kwh * level * (1 + Math.sqrt(3) * swing * side) > 0.994 * ceilingKwh) held += 1 / 8;
+    const topOf = (hours: number, swingFrac: Float64Array | null): number =>
+      keptAt(loadCurve(basis, basis.openKwh, new Uint8Array(axis.count), ceilingKwh, { hours, swingFrac }), 0.99);
+    const told = topOf(held, new Float64Array(axis.count).fill(swing));
+    expect(told).toBeCloseTo(level, 2);
+    expect(Math.abs(topOf(held, null) - level)).toBeGreaterThan(2 * Math.abs(told - level));
+    // Few held hours tell nothing: then the line through the loads before holds.
+    expect(topOf(10, null)).toBeCloseTo(1, 2);
   });
 });
 

@@ -40,7 +40,7 @@ function evidencedSite(site: Site, { ageing, ceiling }: RunEvidence): Site {
 
 /** Shares lost on every step of the book's axis. */
 export function causesOf(
-  { basis, stepsAnHour, outages, snow, strings, shade, soiling, ratingKept, swing }: RunEvidence,
+  { basis, stepsAnHour, outages, snow, strings, shade, soiling, ratingKept, cutFrac, swingScale }: RunEvidence,
   count: number,
 ): EvidencedCauses {
   const stringsOutFrac = new Float64Array(basis.axis.count);
@@ -48,7 +48,9 @@ export function causesOf(
   const dirt = Float64Array.from(basis.days.binOf, (day) => soiling.lostFracByDay[day]!);
   const spread = (hourly: Float64Array): Float64Array => toSteps(hourly, stepsAnHour, count);
   return {
-    ...(swing === null ? {} : { spreadScale: spread(swing) }),
+    // Weather finer than hours shows the ceiling by itself.
+    ...(cutFrac === null || stepsAnHour > 1 ? {} : { cutFrac }),
+    swingScale,
     ratingLostFrac: spread(ratingKept.map((kept) => 1 - kept)),
     snowFrac: spread(snow.lostFrac),
     soilingFrac: spread(dirt),

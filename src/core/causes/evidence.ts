@@ -8,6 +8,7 @@ import { type CauseBasis, causeBasis } from "./basis";
 import { type CeilingEvidence, ceilingEvidence } from "./ceiling";
 import { type DayIndex, dayIndex, usualRatio } from "./day-index";
 import { toHours } from "./hours";
+import { cutFracSeen, insideHours, swingInside } from "./inside-hours";
 import { flatCurve, keptAt, type LoadCurve, loadCurve } from "./load-curve";
 import { modelledSoiling } from "./modelled-soiling";
 import { monthIndex } from "./month-index";
@@ -17,7 +18,6 @@ import { type OutageEvidence, outageEvidence } from "./outages";
 import { type ShadeEvidence, shadeEvidence } from "./shade-map";
 import { type SnowEvidence, snowEvidence } from "./snow";
 import { type SoilingEvidence, soilingEvidence } from "./soiling";
-import { spreadScale } from "./spread-scale";
 import { type StringsOut, stringsOut } from "./strings-out";
 import { turnedSite } from "./turned-site";
 
@@ -50,8 +50,10 @@ export interface RunEvidence {
   /** By hour. */
   readonly ratingKept: Float64Array;
   readonly ceilingKwh: number;
-  /** Swing inside each hour against the sky model's; null where the readings don't tell. */
-  readonly swing: Float64Array | null;
+  /** Share of each hour that the ceiling cut; null where the readings don't tell. */
+  readonly cutFrac: Float64Array | null;
+  /** Swing inside the hours against the sky model's; 1 where the readings don't tell. */
+  readonly swingScale: number;
   /** What each hour owes with level, ageing and dirt in, before strings, snow, standstill, shade and the ceiling. */
   readonly owedKwh: Float64Array;
 }
@@ -130,16 +132,33 @@ export function* seekEvidence(input: EvidenceInput): Generator<number, Evidence>
   const perYear = ageingRateOf(ageing, basis.site);
   const bare = { basis, stepsAnHour: hourly.steps, ceiling, outages, snow, strings, orientation, soiling, index, ageing };
   const owed = owedSoFar(bare, ageAtStart, perYear);
+  const inside = basis.resolution === "hours" ? insideHours(basis, input.meters) : null;
+  const swing = inside && swingInside(basis, inside, ceilingKwh);
   const rating =
     basis.resolution === "months"
       ? flatCurve(levelOf(soiling.cleanLog, ageAtStart, perYear))
-      : loadCurve(basis, owed, spoilt, ceilingKwh, heldHoursOf(ceiling, input.meters));
+      : loadCurve(
+          basis,
+          owed,
+          spoilt,
+          ceilingKwh,
+          ceiling && { hours: heldHoursOf(ceiling, input.meters), swingFrac: swing?.readFrac ?? null },
+        );
   const ratingKept = rated(owed, rating, ceilingKwh);
   const none: ShadeEvidence = { fields: [], lostFrac: new Float64Array(basis.axis.count), isSeen: false };
   const shade = basis.resolution === "hours" ? shadeEvidence(basis, capped(owed, ratingKept, ceilingKwh), spoilt) : none;
   yield 0.95;
-  const swing = basis.resolution === "hours" ? spreadScale(basis, input.meters, ceilingKwh) : null;
-  return { ...bare, ceilingKwh, swing, rating, ratingKept, shade, owedKwh: unbroken(bare, ageAtStart, perYear, ratingKept) };
+  const cutFrac = inside && cutFracSeen(basis, inside, beforeCeiling({ ...bare, shade, ratingKept }, owed), ceilingKwh);
+  return {
+    ...bare,
+    ceilingKwh,
+    cutFrac,
+    swingScale: swing?.scale ?? 1,
+    rating,
+    ratingKept,
+    shade,
+    owedKwh: unbroken(bare, ageAtStart, perYear, ratingKept),
+  };
 }
 
 /** The rate that the accounts use: the reading where it can be told, else the book's. */
@@ -212,10 +231,9 @@ function seenFrac(basis: CauseBasis): number {
 
 const logOf = ({ ratio }: DayIndex): Float64Array => ratio.map((value) => (value > 0.05 ? Math.log(value) : Number.NaN));
 
-/** Hours on the ceiling: counted where readings are finer than hours. */
-function heldHoursOf(ceiling: CeilingEvidence | null, meters: readonly MeterSeries[]): number | null {
+/** Hours on the ceiling: counted where readings are finer than hours, else 0. */
+function heldHoursOf(ceiling: CeilingEvidence, meters: readonly MeterSeries[]): number {
   const step = meters[0]?.axis.stepMinutes ?? 60;
-  if (!ceiling) return null;
   return step < 60 ? (ceiling.heldSteps * step) / 60 : 0;
 }
 
@@ -247,6 +265,18 @@ export const unbroken = (
   perYear: number,
   kept: Float64Array,
 ): Float64Array => owedSoFar({ ...parts, strings: [] }, ageAtStart, perYear).map((kwh, i) => kwh * kept[i]!);
+
+/** What each hour owes before the ceiling alone holds it: NaN where strings are out, whose part it can't be told from, and where it stands still. */
+export function beforeCeiling(
+  { strings, snow, outages, shade, ratingKept }: Pick<RunEvidence, "strings" | "snow" | "outages" | "shade" | "ratingKept">,
+  owedKwh: Float64Array,
+): Float64Array {
+  const out = owedKwh.map((kwh, i) =>
+    outages.downFrac[i]! > 0 ? Number.NaN : kwh * ratingKept[i]! * (1 - snow.lostFrac[i]!) * (1 - shade.lostFrac[i]!),
+  );
+  for (const { from, to } of strings) out.fill(Number.NaN, from, to);
+  return out;
+}
 
 export const rated = (owedKwh: Float64Array, curve: LoadCurve, ceilingKwh: number): Float64Array =>
   owedKwh.map((kwh) => (kwh > 0 ? keptAt(curve, kwh / ceilingKwh) : 1));

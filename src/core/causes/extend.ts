@@ -6,11 +6,22 @@ import { ageOnAxis, prepareWeather } from "../yield";
 import { type CauseBasis, causeBasis } from "./basis";
 import { dayIndex } from "./day-index";
 import { keptBy, rainByDay } from "./dirt-law";
-import { ageingRateOf, capped, ceilingKwhOf, owedSoFar, type RunEvidence, rated, standstill, unbroken, withStringsBack } from "./evidence";
+import {
+  ageingRateOf,
+  beforeCeiling,
+  capped,
+  ceilingKwhOf,
+  owedSoFar,
+  type RunEvidence,
+  rated,
+  standstill,
+  unbroken,
+  withStringsBack,
+} from "./evidence";
 import { toHours } from "./hours";
+import { cutFracSeen, insideHours, swingInside } from "./inside-hours";
 import type { CauseLaws } from "./laws";
 import { shadeOf } from "./shade-map";
-import { spreadScale } from "./spread-scale";
 import { backAgain, type StringsOut, stringsOut } from "./strings-out";
 import { turnedSite } from "./turned-site";
 
@@ -65,6 +76,8 @@ export function extendEvidence({ site, weather, metered, meters, cleanings, laws
   const parts = { basis, soiling, strings };
   const owed = owedSoFar(parts, ageAtStart, perYear);
   const ratingKept = rated(owed, { kept: Float64Array.from(laws.kept), levelFrac: 1 }, ceilingKwh);
+  const shade = { lostFrac: shadeOf(basis, capped(owed, ratingKept, ceilingKwh), laws.shade), isSeen: laws.shade.length > 0 };
+  const inside = insideHours(basis, meters);
   return {
     ...parts,
     stepsAnHour: hourly.steps,
@@ -76,11 +89,12 @@ export function extendEvidence({ site, weather, metered, meters, cleanings, laws
       turnDeg: { value: laws.turn.turnDeg, low: laws.turn.turnDeg, high: laws.turn.turnDeg },
       steeperDeg: { value: laws.turn.steeperDeg, low: laws.turn.steeperDeg, high: laws.turn.steeperDeg },
     },
-    shade: { lostFrac: shadeOf(basis, capped(owed, ratingKept, ceilingKwh), laws.shade), isSeen: laws.shade.length > 0 },
+    shade,
     ageing,
     ratingKept,
     ceilingKwh,
-    swing: spreadScale(basis, meters, ceilingKwh),
+    cutFrac: inside && cutFracSeen(basis, inside, beforeCeiling({ strings, snow, outages, shade, ratingKept }, owed), ceilingKwh),
+    swingScale: (inside && swingInside(basis, inside, ceilingKwh)?.scale) ?? 1,
     owedKwh: unbroken(parts, ageAtStart, perYear, ratingKept),
   };
 }

@@ -29,16 +29,21 @@ export function flatCurve(levelFrac: number): LoadCurve {
   return { kept: new Float64Array(BINS).fill(held), levelFrac };
 }
 
-/**
- * `owedKwh` is what each hour owes with dirt, ageing and strings put in, and no ceiling. `heldHours` is how long the readings lay on the
- * ceiling, 0 where they are too coarse to count it, null without one.
- */
+/** How long the readings lay on the ceiling. */
+export interface HeldTime {
+  /** 0 where the readings are too coarse to count it. */
+  readonly hours: number;
+  /** Deviation of the readings inside each hour, as a share of its mean; null where they don't tell. */
+  readonly swingFrac: Float64Array | null;
+}
+
+/** `owedKwh` is what each hour owes with dirt, ageing and strings put in, and no ceiling; `held` is null without a ceiling. */
 export function loadCurve(
   basis: CauseBasis,
   owedKwh: Float64Array,
   spoilt: Uint8Array,
   ceilingKwh: number,
-  heldHours: number | null,
+  held: HeldTime | null,
 ): LoadCurve {
   const { axis, days, meteredKwh, read, lit } = basis;
   const [owed, paid, hours] = [new Float64Array(BINS), new Float64Array(BINS), new Float64Array(BINS)];
@@ -67,15 +72,15 @@ export function loadCurve(
   }
   const free = Math.floor(HELD_LOAD * BINS);
   const levelFrac = allOwed > 0 ? allPaid / allOwed : 1;
-  const held = Math.max(1 - MOST_LEVEL, Math.min(1 + MOST_LEVEL, levelFrac));
-  const atCeiling = heldHours === null ? null : keptAtCeiling(basis, owedKwh, ceilingKwh, heldHours);
+  const level = Math.max(1 - MOST_LEVEL, Math.min(1 + MOST_LEVEL, levelFrac));
+  const atCeiling = held && keptAtCeiling(basis, owedKwh, spoilt, ceilingKwh, held);
   const line = atCeiling === null ? lineThrough(owed, paid, free, levelFrac) : () => atCeiling;
   const kept = Float64Array.from({ length: BINS }, (_, bin) => {
     const load = (bin + 0.5) / BINS;
     const told = bin < free && hours[bin]! >= LEAST_HOURS;
     const bend = (told ? paid[bin]! / owed[bin]! : line(load)) / levelFrac - 1;
     const most = load < DIM_LOAD ? MOST_DIM_BEND : MOST_BEND;
-    return held * (1 + Math.max(-most, Math.min(most, bend)));
+    return level * (1 + Math.max(-most, Math.min(most, bend)));
   });
   return { kept, levelFrac };
 }
@@ -83,25 +88,49 @@ export function loadCurve(
 /** An hour that gives this much of the ceiling was held for all of it. */
 const HELD_HOUR_FRAC = 0.97;
 const LEAST_HELD_HOURS = 25;
+/** The level at the ceiling lies between these. */
+const LEVELS = [0.85, 1.1] as const;
+const HALVINGS = 16;
 
 /**
- * Kept share at the ceiling, from how long the plant was held there: that many of the brightest hours have to reach it. What is cut off
- * can't be seen, but its duration can. Null where the plant is hardly ever held.
+ * Kept share at the ceiling, from how long the plant was held there: at it, as much of the bright hours' time has to lie on the ceiling. What
+ * is cut off can't be seen, but its duration can. Null where the plant is hardly ever held.
  */
-function keptAtCeiling(basis: CauseBasis, owedKwh: Float64Array, ceilingKwh: number, heldHours: number): number | null {
+function keptAtCeiling(
+  basis: CauseBasis,
+  owedKwh: Float64Array,
+  spoilt: Uint8Array,
+  ceilingKwh: number,
+  { hours: counted, swingFrac }: HeldTime,
+): number | null {
   const { axis, read, meteredKwh } = basis;
-  const bright: number[] = [];
+  const bright: { readonly load: number; readonly swing: number }[] = [];
   let whole = 0;
   for (let i = 0; i < axis.count; i++) {
-    if (read[i] === 0) continue;
-    if (owedKwh[i]! > 0.8 * ceilingKwh) bright.push(owedKwh[i]! / ceilingKwh);
+    if (read[i] === 0 || spoilt[i] === 1) continue;
+    if (owedKwh[i]! > 0.7 * ceilingKwh) bright.push({ load: owedKwh[i]! / ceilingKwh, swing: swingFrac?.[i] ?? 0 });
     if (meteredKwh[i]! > HELD_HOUR_FRAC * ceilingKwh) whole++;
   }
-  const hours = heldHours > 0 ? heldHours : whole;
-  if (hours < LEAST_HELD_HOURS || bright.length < hours) return null;
-  bright.sort((a, b) => b - a);
-  const level = (heldHours > 0 ? 1 - ON_FRAC : 1) / bright[Math.round(hours) - 1]!;
-  return level > 0.85 && level < 1.1 ? level : null;
+  const hours = counted > 0 ? counted : whole;
+  if (hours < LEAST_HELD_HOURS) return null;
+  const top = counted > 0 ? 1 - ON_FRAC : 1;
+  const heldAt = (level: number): number => bright.reduce((sum, { load, swing }) => sum + timeAbove(level * load, swing, top), 0);
+  let [low, high]: [number, number] = [...LEVELS];
+  if (heldAt(low) > hours || heldAt(high) < hours) return null;
+  for (let k = 0; k < HALVINGS; k++) {
+    const middle = (low + high) / 2;
+    if (heldAt(middle) < hours) low = middle;
+    else high = middle;
+  }
+  return (low + high) / 2;
+}
+
+/** Share of an hour for which a power that swings evenly about its mean lies above a limit. */
+function timeAbove(mean: number, swing: number, limit: number): number {
+  // An even swing reaches as far as its deviation by the root of three.
+  const reach = Math.sqrt(3) * swing * mean;
+  if (mean - reach >= limit) return 1;
+  return mean + reach <= limit ? 0 : (mean + reach - limit) / (2 * reach);
 }
 
 const STEADY = 0.08;

@@ -3,7 +3,7 @@ import { fillCurve } from "../inverter";
 import type { GroupPlan } from "./plan";
 import type { YieldSpan } from "./spans";
 import { fillClipping, fillKeptShare, fillVaryingShare } from "./stages";
-import { fillClippingWithin } from "./sub-hourly";
+import { fillClippingSeen, fillClippingWithin } from "./sub-hourly";
 import { post, runs, type Workspace } from "./workspace";
 
 /** AC side of one inverter, from its input to the meter, in `block.groupW`. `corrected`: peaks inside the step are cut too. */
@@ -54,7 +54,13 @@ function toMeter(
   }
   if (Number.isFinite(group.acRatedW) && runs(work, "clipping")) {
     const limitW = group.acRatedW;
-    const lost = corrected ? fillClippingWithin(power, work.spreadFrac, limitW, lit) : fillClipping(power, limitW, lit);
+    const { cutFrac } = work.causes;
+    const spread = corrected ? work.spreadFrac : null;
+    const lost = cutFrac
+      ? fillClippingSeen(power, spread, { at: work.block.at, cutFrac, limitW }, lit)
+      : spread
+        ? fillClippingWithin(power, spread, limitW, lit)
+        : fillClipping(power, limitW, lit);
     post(work, bin, "clipping", lost);
   }
   if (runs(work, "acWiring")) post(work, bin, "acWiring", fillKeptShare(power, 1 - losses.acWiringFrac, lit));

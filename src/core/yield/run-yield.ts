@@ -55,8 +55,8 @@ function runBlock(work: Workspace, span: YieldSpan, plan: readonly GroupPlan[], 
   const corrected = site.models.subHourlyClipping === "corrected" && work.axis.stepMinutes >= COARSE_STEP_MINUTES && !work.weather.poaWm2;
   if (corrected) {
     fillSpread(block, lit, work.spreadFrac, work.scratch);
-    const { spreadScale } = work.causes;
-    if (spreadScale !== undefined) for (let k = 0; k < lit; k++) work.spreadFrac[k] = work.spreadFrac[k]! * spreadScale[block.at[k]!]!;
+    const { swingScale = 1 } = work.causes;
+    if (swingScale !== 1) for (let k = 0; k < lit; k++) work.spreadFrac[k] = work.spreadFrac[k]! * swingScale;
   }
   for (const group of plan) {
     block.groupW.fill(0, 0, lit);

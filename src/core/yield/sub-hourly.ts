@@ -82,3 +82,29 @@ export function fillClippingWithin(powerW: Float64Array, spreadFrac: Float64Arra
   }
   return lost;
 }
+
+/** What a ceiling cut by the readings, and where they don't tell (NaN) the law. */
+export interface SeenCut {
+  /** Step of each lit one. */
+  readonly at: Int32Array;
+  /** Share of the power that was cut, by step. */
+  readonly cutFrac: Float64Array;
+  readonly limitW: number;
+}
+
+/** Clipping as the readings saw it; `spreadFrac` is null where steps are fine. Returns what it took, W summed. */
+export function fillClippingSeen(powerW: Float64Array, spreadFrac: Float64Array | null, seen: SeenCut, count: number): number {
+  const { at, cutFrac, limitW } = seen;
+  let lost = 0;
+  for (let i = 0; i < count; i++) {
+    const mean = powerW[i]!;
+    const cut = cutFrac[at[i]!]!;
+    const deviation = spreadFrac ? mean * spreadFrac[i]! : 0;
+    const isNear = mean + DEVIATIONS_THAT_COUNT * deviation > limitW;
+    const byLaw = (): number => (deviation > 0 && isNear ? excessByTable(mean, deviation, limitW) : Math.max(0, mean - limitW));
+    const over = Number.isNaN(cut) ? byLaw() : mean * cut;
+    powerW[i] = mean - over;
+    lost += over;
+  }
+  return lost;
+}

@@ -38,8 +38,10 @@ export interface EvidencedCauses {
   /** Share of the DC side that is not connected. */
   readonly stringsOutFrac?: Float64Array;
   readonly downFrac?: Float64Array;
-  /** How far power swings inside a coarse step against what the sky model says: 1 as the model, 0 where the meter saw no swing that matters. */
-  readonly spreadScale?: Float64Array;
+  /** Share that the inverters' ceiling cut of the power before it; NaN where the law of the swing inside a step tells it. */
+  readonly cutFrac?: Float64Array;
+  /** Swing of power inside a coarse step against what the sky model says, 1 by itself. */
+  readonly swingScale?: number;
 }
 
 export interface YieldOptions {

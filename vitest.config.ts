@@ -4,8 +4,14 @@ import { defineConfig } from "vitest/config";
 export default defineConfig({
   resolve: { alias: { "@": path.resolve(import.meta.dirname, "src") } },
   test: {
+    maxWorkers: 2,
+    unstubGlobals: true,
     projects: [
-      { extends: true, test: { name: "unit", include: ["src/**/*.test.ts", "test/unit/**/*.test.ts"], testTimeout: 30_000 } },
+      {
+        extends: true,
+        // No test of these changes a module, and stubs are taken back: files share what they import, which is half of their time.
+        test: { name: "unit", include: ["src/**/*.test.ts", "test/unit/**/*.test.ts"], testTimeout: 30_000, isolate: false },
+      },
       {
         extends: true,
         test: { name: "database", include: ["test/database/**/*.test.ts"], fileParallelism: false, testTimeout: 60_000 },

@@ -33,6 +33,7 @@ async function directionRules() {
 }
 
 async function vitest(env) {
+  const started = performance.now();
   const file = inProject("test-results", "vitest.json");
   await mkdir(inProject("test-results"), { recursive: true });
   const { output } = await run(nodeBin("vitest"), ["run", "--reporter=default", "--reporter=json", `--outputFile.json=${file}`], {
@@ -47,12 +48,17 @@ async function vitest(env) {
     if (report.numFailedTests === 0) failed++;
     console.log(output.slice(-12_000));
   }
-  console.log(`unit and database: ${report.numPassedTests} passed, ${report.numFailedTests} failed`);
+  const seconds = Math.round((performance.now() - started) / 1000);
+  console.log(`unit and database: ${report.numPassedTests} passed, ${report.numFailedTests} failed (${seconds} s)`);
 }
 
-async function browser(env) {
-  const file = inProject("test-results", "browser.json");
-  const { output } = await run(nodeBin("playwright"), ["test"], { env, capture: true });
+/** One group of browser tests: journeys use one worker, what only reads uses all. */
+async function browser(env, project) {
+  const file = inProject("test-results", `${project}.json`);
+  const { output } = await run(nodeBin("playwright"), ["test", "--project", project], {
+    env: { ...env, PLAYWRIGHT_JSON_OUTPUT_FILE: file },
+    capture: true,
+  });
   if (!existsSync(file)) throw new Error(output.slice(-4000));
   const { stats } = JSON.parse(await readFile(file, "utf8"));
   passed += stats.expected;
@@ -61,7 +67,7 @@ async function browser(env) {
     if (stats.expected === 0) failed++;
     console.log(output.slice(-12_000));
   }
-  console.log(`browser: ${stats.expected} passed, ${stats.unexpected} failed`);
+  console.log(`browser, ${project}: ${stats.expected} passed, ${stats.unexpected} failed (${Math.round(stats.duration / 1000)} s)`);
 }
 
 /** Adds a database of its own to a server, so that suites do not meet. */
@@ -96,7 +102,9 @@ async function all() {
   await check("demo", () => must(nodeBin("tsx"), ["scripts/prepare.ts"], { env: served }));
   const site = await serve({ env: served, firstPort: 3400, quiet: true });
   undo.push(site.stop);
-  await browser({ ...served, DUSTY_LEDGER_ADDRESS: site.address });
+  const open = { ...served, DUSTY_LEDGER_ADDRESS: site.address };
+  await browser(open, "journeys");
+  await browser(open, "everyone");
 }
 
 process.on("SIGINT", () => stopAll().then(() => process.exit(130)));

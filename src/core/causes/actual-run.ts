@@ -45,7 +45,8 @@ export function causesOf(
 ): EvidencedCauses {
   const stringsOutFrac = new Float64Array(basis.axis.count);
   for (const { from, to, lostFrac } of strings) stringsOutFrac.fill(lostFrac, from, to);
-  const dirt = Float64Array.from(basis.days.binOf, (day) => soiling.lostFracByDay[day]!);
+  const dirt = new Float64Array(basis.axis.count);
+  for (let i = 0; i < dirt.length; i++) dirt[i] = soiling.lostFracByDay[basis.days.binOf[i]!]!;
   const spread = (hourly: Float64Array): Float64Array => toSteps(hourly, stepsAnHour, count);
   return {
     // Weather finer than hours shows the ceiling by itself.

@@ -187,7 +187,8 @@ export function standstill(basis: CauseBasis, ceilingKwh: number, strings: reado
   const usual = lowered(basis, usualRatio(withStringsBack(basis, dayIndex(basis, none, ceilingKwh), strings)), strings);
   const first = snowEvidence(basis, usual, none, ceilingKwh);
   const outages = outageEvidence(basis, usual, first.covered);
-  const down = Uint8Array.from(outages.downFrac, (lost) => (lost > 0 ? 1 : 0));
+  const down = new Uint8Array(count);
+  for (let i = 0; i < count; i++) if (outages.downFrac[i]! > 0) down[i] = 1;
   const snow = snowEvidence(basis, usual, down, ceilingKwh);
   const spoilt = down.slice();
   for (const { from, to } of snow.spells) spoilt.fill(1, from, to);

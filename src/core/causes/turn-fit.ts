@@ -26,8 +26,9 @@ const bounded = (value: number, most: number): number => Math.max(-most, Math.mi
 export function fitTurn(picked: ClearDays, run: RunTurned, start: Fitted, known: Known): { fitted: Fitted; rows: Rows } {
   let fitted = start;
   let rows = straighten(picked, run, fitted);
+  const once = new Int32Array(picked.days).fill(1);
   for (let round = 0; round < ROUNDS; round++) {
-    const [turn, steeper, clock, contrast, bend] = solveRows(rows, known, null);
+    const [turn, steeper, clock, contrast, bend] = solveDays(daySums(rows, picked.days), once, rows.at, known);
     fitted = {
       bend: bounded(fitted.bend + bounded(bend, 0.2), 0.4),
       contrast: bounded(fitted.contrast + bounded(contrast, 0.3), 0.6),
@@ -151,30 +152,41 @@ type Solved = [turn: number, steeper: number, clock: number, contrast: number, b
 const TERMS = 5;
 /** Hours of many days repeat the same bend of a sky model: they weigh against what is known beforehand as this many do. */
 const WORTH_HOURS = 30;
+/** Entries of a day's share of the normal equations: its matrix, row by row, then its right side. */
+const ENTRIES = TERMS * TERMS + TERMS;
 
-/** Least squares, hours far off weighed down; `times` repeats days for a redraw. */
-function solveRows({ missed, moves, day, at }: Rows, known: Known, times: Int32Array | null): Solved {
+/** Each day's share of the normal equations, end to end; hours far off are weighed down. */
+function daySums({ missed, moves, day }: Rows, days: number): Float64Array {
+  const out = new Float64Array(days * ENTRIES);
   const scale = Math.max(1e-9, 1.4826 * medianOf(missed.map(Math.abs)));
   const worth = Math.min(1, WORTH_HOURS / missed.length);
-  const normal = Matrix.zeros(TERMS, TERMS);
-  const right = Matrix.zeros(TERMS, 1);
   for (let r = 0; r < missed.length; r++) {
-    const count = times ? times[day[r]!]! : 1;
-    if (count === 0) continue;
     const far = Math.abs(missed[r]!) / (2.5 * scale);
-    const weight = (count * worth * (far > 1 ? 1 / far : 1)) / (scale * scale);
+    const weight = (worth * (far > 1 ? 1 / far : 1)) / (scale * scale);
+    const first = day[r]! * ENTRIES;
     for (let a = 0; a < TERMS; a++) {
       const left = weight * moves[a]![r]!;
-      right.set(a, 0, right.get(a, 0) + left * missed[r]!);
-      for (let b = 0; b < TERMS; b++) normal.set(a, b, normal.get(a, b) + left * moves[b]![r]!);
+      for (let b = 0; b < TERMS; b++) out[first + a * TERMS + b]! += left * moves[b]![r]!;
+      out[first + TERMS * TERMS + a]! += left * missed[r]!;
     }
+  }
+  return out;
+}
+
+/** Least squares over days, each as often as `times` says, with what is known beforehand. */
+function solveDays(sums: Float64Array, times: Int32Array, at: readonly number[], known: Known): Solved {
+  const all = new Float64Array(ENTRIES);
+  for (let d = 0; d < times.length; d++) {
+    const count = times[d]!;
+    if (count > 0) for (let k = 0; k < ENTRIES; k++) all[k]! += count * sums[d * ENTRIES + k]!;
   }
   for (let a = 0; a < TERMS; a++) {
     const precision = 1 / known[a]! ** 2;
-    normal.set(a, a, normal.get(a, a) + precision);
-    right.set(a, 0, right.get(a, 0) - precision * at[a]!);
+    all[a * TERMS + a]! += precision;
+    all[TERMS * TERMS + a]! -= precision * at[a]!;
   }
-  const solved = solve(normal, right).to1DArray();
+  const normal = Matrix.from1DArray(TERMS, TERMS, all.subarray(0, TERMS * TERMS));
+  const solved = solve(normal, Matrix.columnVector(all.subarray(TERMS * TERMS))).to1DArray();
   return [solved[0]!, solved[1]!, solved[2]!, solved[3]!, solved[4]!];
 }
 
@@ -182,11 +194,12 @@ function solveRows({ missed, moves, day, at }: Rows, known: Known, times: Int32A
 export function redraw(rows: Rows, known: Known, days: number): [Float64Array, Float64Array, Float64Array] {
   const uniform = seededUniform(SEED);
   const out: [Float64Array, Float64Array, Float64Array] = [new Float64Array(DRAWS), new Float64Array(DRAWS), new Float64Array(DRAWS)];
+  const sums = daySums(rows, days);
   const times = new Int32Array(days);
   for (let draw = 0; draw < DRAWS; draw++) {
     times.fill(0);
     for (let k = 0; k < days; k++) times[Math.floor(uniform() * days)]!++;
-    const solved = solveRows(rows, known, times);
+    const solved = solveDays(sums, times, rows.at, known);
     out[0][draw] = solved[0];
     out[1][draw] = solved[1];
     out[2][draw] = solved[2];

@@ -49,7 +49,8 @@ export function robustRidge(
   const { at, target, root } = packed;
   const rows = at.length;
   const misfit = new Float64Array(rows);
-  const huber = Float64Array.from(at, (i) => warm?.huber[i] ?? 1);
+  const huber = new Float64Array(rows).fill(1);
+  if (warm) for (let r = 0; r < rows; r++) huber[r] = warm.huber[at[r]!]!;
   const held = new Uint8Array(columns.length);
   let scale = warm?.scale ?? Math.max(1e-4, TO_DEVIATION * spreadOf(target));
   let solved = solve(columns, packed, huber, scale, held);
@@ -88,50 +89,44 @@ export function robustRidge(
 
 const huberLoss = (far: number): number => (far <= HUBER ? (far * far) / 2 : HUBER * (far - HUBER / 2));
 
-/** Rows that count, with their values that are not zero end to end: most terms touch few rows. */
+/** Rows that count, and every term over those of them that it touches: many touch few. */
 interface Packed {
   readonly at: Int32Array;
   readonly target: Float64Array;
   readonly weight: Float64Array;
   /** Square root of the weight. */
   readonly root: Float64Array;
-  readonly from: Int32Array;
-  readonly term: Int32Array;
-  readonly value: Float64Array;
-  /** Few terms: every row holds all of them, zeros too, which spares looking up which. */
-  readonly isDense: boolean;
+  readonly terms: readonly Span[];
 }
 
-const DENSE_TERMS = 12;
+/** A term's values on the rows [from, to); zero elsewhere. */
+interface Span {
+  readonly from: number;
+  readonly to: number;
+  readonly values: Float64Array;
+}
 
 function pack(columns: readonly RidgeColumn[], y: Float64Array, weights: Float64Array): Packed {
   const counted = new Int32Array(y.length);
   let rows = 0;
   for (let i = 0; i < y.length; i++) if (!Number.isNaN(y[i]!) && weights[i]! > 0) counted[rows++] = i;
   const at = counted.slice(0, rows);
-  const isDense = columns.length <= DENSE_TERMS;
-  const from = new Int32Array(rows + 1);
-  for (const { values } of columns) for (let r = 0; r < rows; r++) if (isDense || values[at[r]!] !== 0) from[r + 1]!++;
-  for (let r = 0; r < rows; r++) from[r + 1]! += from[r]!;
-  const term = new Int32Array(from[rows]!);
-  const value = new Float64Array(from[rows]!);
-  const next = from.slice(0, rows);
-  columns.forEach(({ values }, t) => {
-    for (let r = 0; r < rows; r++) {
-      const own = values[at[r]!]!;
-      if (own === 0 && !isDense) continue;
-      const k = next[r]!++;
-      term[k] = t;
-      value[k] = own;
-    }
-  });
   const [target, weight, root] = [new Float64Array(rows), new Float64Array(rows), new Float64Array(rows)];
   for (let r = 0; r < rows; r++) {
     target[r] = y[at[r]!]!;
     weight[r] = weights[at[r]!]!;
     root[r] = Math.sqrt(weight[r]!);
   }
-  return { at, target, weight, root, from, term, value, isDense };
+  return { at, target, weight, root, terms: columns.map(({ values }) => spanOf(values, at)) };
+}
+
+function spanOf(values: Float64Array, at: Int32Array): Span {
+  let [from, to] = [0, at.length];
+  while (from < to && values[at[from]!] === 0) from++;
+  while (to > from && values[at[to - 1]!] === 0) to--;
+  const own = new Float64Array(to - from);
+  for (let r = from; r < to; r++) own[r - from] = values[at[r]!]!;
+  return { from, to, values: own };
 }
 
 /** Sizes of the misfits, each by its row's weight: their middle about zero is the robust deviation. */
@@ -141,12 +136,12 @@ function sizes(misfit: Float64Array, root: Float64Array): Float64Array {
   return out;
 }
 
-function fillMisfit({ at, target, from, term, value }: Packed, coefficients: Float64Array, out: Float64Array): void {
-  for (let r = 0; r < at.length; r++) {
-    let left = target[r]!;
-    for (let k = from[r]!; k < from[r + 1]!; k++) left -= coefficients[term[k]!]! * value[k]!;
-    out[r] = left;
-  }
+function fillMisfit({ target, terms }: Packed, coefficients: Float64Array, out: Float64Array): void {
+  out.set(target);
+  terms.forEach(({ from, to, values }, t) => {
+    const coefficient = coefficients[t]!;
+    for (let r = from; r < to; r++) out[r] = out[r]! - coefficient * values[r - from]!;
+  });
 }
 
 /** Sets coefficients that may not be negative and are to zero, for good; returns how many are newly held. */
@@ -171,7 +166,7 @@ function solve(
   const terms = columns.length;
   const normal = new Float64Array(terms * terms);
   const right = new Float64Array(terms);
-  fillNormal(packed, huber, 1 / (scale * scale), terms, normal, right);
+  fillNormal(packed, huber, 1 / (scale * scale), normal, right);
   const rows = Array.from({ length: terms }, (_, a) => {
     const { prior, priorDeviation } = columns[a]!;
     const precision = held[a] === 1 ? HELD : Number.isFinite(priorDeviation) ? 1 / (priorDeviation * priorDeviation) : FREE;
@@ -184,33 +179,34 @@ function solve(
   return { coefficients: Float64Array.from(decomposition.solve(Matrix.columnVector([...right])).to1DArray()), decomposition };
 }
 
-/** Upper triangle of the normal matrix, and its right side. */
+/** Upper triangle of the normal matrix, and its right side: term by term, each over the rows that both touch. */
 function fillNormal(
-  packed: Packed,
+  { target, weight, terms }: Packed,
   huber: Float64Array,
   precision: number,
-  terms: number,
   normal: Float64Array,
   right: Float64Array,
 ): void {
-  const { at, target, weight, from, term, value, isDense } = packed;
-  for (let r = 0; r < at.length; r++) {
-    const own = weight[r]! * huber[r]! * precision;
-    const first = from[r]!;
-    const end = from[r + 1]!;
-    if (isDense) {
-      for (let a = 0; a < terms; a++) {
-        const left = own * value[first + a]!;
-        right[a]! += left * target[r]!;
-        for (let b = a; b < terms; b++) normal[a * terms + b]! += left * value[first + b]!;
-      }
-      continue;
+  const weighed = new Float64Array(target.length);
+  for (let a = 0; a < terms.length; a++) {
+    const { from, to, values } = terms[a]!;
+    let sum = 0;
+    for (let r = from; r < to; r++) {
+      const value = weight[r]! * huber[r]! * precision * values[r - from]!;
+      weighed[r] = value;
+      sum += value * target[r]!;
     }
-    for (let a = first; a < end; a++) {
-      const left = own * value[a]!;
-      const row = term[a]! * terms;
-      right[term[a]!]! += left * target[r]!;
-      for (let b = a; b < end; b++) normal[row + term[b]!]! += left * value[b]!;
-    }
+    right[a] = sum;
+    for (let b = a; b < terms.length; b++) normal[a * terms.length + b] = product(weighed, terms[b]!, from, to);
   }
+}
+
+/** Sum of a column times a term, over the rows of [from, to) that the term touches. */
+function product(column: Float64Array, term: Span, from: number, to: number): number {
+  const { values } = term;
+  const first = Math.max(from, term.from);
+  const end = Math.min(to, term.to);
+  let sum = 0;
+  for (let r = first, k = first - term.from; r < end; r++, k++) sum += column[r]! * values[k]!;
+  return sum;
 }

@@ -54,6 +54,7 @@ export function seek(ledger: OpenLedger): number {
 }
 
 const SITES = 48;
+const PASSES = 3;
 
 /** Causes of ten years by the hour and by five minutes with their redraws, and of many sites on one worker and on two. */
 export async function measureCauses(): Promise<CauseFigures> {
@@ -65,11 +66,18 @@ export async function measureCauses(): Promise<CauseFigures> {
   const best = (ledger: OpenLedger): number => Math.min(seek(ledger), seek(ledger), seek(ledger));
   const tenYearsMs = best(hours);
   const fiveMinutesMs = best(fine);
-  const oneWorkerS = await share([[0, SITES]]);
-  const twoWorkersS = await share([
-    [0, SITES / 2],
-    [SITES / 2, SITES],
-  ]);
+  let [oneWorkerS, twoWorkersS] = [Number.POSITIVE_INFINITY, Number.POSITIVE_INFINITY];
+  // One after the other, and the best of each: what else runs on the machine slows a pass by half.
+  for (let pass = 0; pass < PASSES; pass++) {
+    oneWorkerS = Math.min(oneWorkerS, await share([[0, SITES]]));
+    twoWorkersS = Math.min(
+      twoWorkersS,
+      await share([
+        [0, SITES / 2],
+        [SITES / 2, SITES],
+      ]),
+    );
+  }
   const newDayOpenMs = bestMs(() => hoursLess(0));
   const newDayMs = bestMs(() => extendCauses(yesterday, hours, []));
   return { tenYearsMs, fiveMinutesMs, newDayOpenMs, newDayMs, sites: SITES, oneWorkerS, twoWorkersS };

@@ -38,6 +38,8 @@ const STARTS_DEG = [0, -50, 50, -110, 110, 180];
 /** What sky models alone bend a clear day by, one side. Found on plants of other physics whose planes were right: up to 1.5 deg. */
 const MODEL_TURN_DEG = 1.5;
 const MODEL_STEEPER_DEG = 3;
+/** The further a plane is turned, the more a sky that brightens otherwise about the sun passes for turn: up to this share, on stand-ins of another sky model. */
+const MODEL_TURN_FRAC = 0.15;
 const MODEL_CLOCK_MIN = 4;
 /** Below this a turn costs under half a percent of the year and is no fault. */
 const LEAST_TURN_DEG = 7;
@@ -66,7 +68,7 @@ export function orientationEvidence(basis: CauseBasis, spoilt: Uint8Array, ceili
     return { value, low: value - half, high: value + half };
   };
   const turned = ((fitted.turn + 540) % 360) - 180;
-  const turnDeg = around(turned, 0, MODEL_TURN_DEG);
+  const turnDeg = around(turned, 0, Math.hypot(MODEL_TURN_DEG, MODEL_TURN_FRAC * turned));
   const steeperDeg = around(fitted.steeper, 1, MODEL_STEEPER_DEG);
   const clockMinutes = around(fitted.clock, 2, MODEL_CLOCK_MIN);
   // The book's plane gets its own contrast, or a sky model's error would count against the plane.

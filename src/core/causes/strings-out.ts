@@ -1,5 +1,5 @@
 import { arrayNameplateW, nameplateW } from "../site";
-import { medianOf } from "../statistics";
+import { medianAmong, medianOf } from "../statistics";
 import type { CauseBasis } from "./basis";
 import type { DayIndex } from "./day-index";
 
@@ -109,7 +109,8 @@ export function stringsOut(basis: CauseBasis, index: DayIndex, cleaned: Readonly
   return found;
 }
 
-const jump = (x: readonly number[], p: number): number => medianOf(x.slice(p, p + WINDOW)) - medianOf(x.slice(Math.max(0, p - WINDOW), p));
+const jump = (x: readonly number[], p: number): number =>
+  medianAmong(x, p, Math.min(x.length, p + WINDOW)) - medianAmong(x, Math.max(0, p - WINDOW), p);
 
 function isPeak(step: readonly number[], p: number): boolean {
   for (let k = Math.max(0, p - WINDOW); k < Math.min(step.length, p + WINDOW); k++)
@@ -120,7 +121,8 @@ function isPeak(step: readonly number[], p: number): boolean {
 /** Days on each side between which a step is sudden. */
 const NEAR = 3;
 
-const near = (x: readonly number[], p: number): number => medianOf(x.slice(p, p + NEAR)) - medianOf(x.slice(Math.max(0, p - NEAR), p));
+const near = (x: readonly number[], p: number): number =>
+  medianAmong(x, p, Math.min(x.length, p + NEAR)) - medianAmong(x, Math.max(0, p - NEAR), p);
 
 /** Whether most of the step lies between two days, as no dirt does it. */
 const isSudden = (x: readonly number[], p: number): boolean => Math.abs(near(x, p)) > 0.65 * Math.abs(jump(x, p));

@@ -1,20 +1,10 @@
-import type { RidgeFit } from "../statistics";
+import { medianAmong, type RidgeFit } from "../statistics";
 
 /** Good days on each side of a suspected cleaning. */
 export const SIDE = 6;
 /** A jump has to stand out this many deviations of a median, and be at least this share. */
 const JUMP_DEVIATIONS = 2.8;
 const LEAST_JUMP = 0.012;
-
-const few = new Float64Array(2 * SIDE);
-
-/** Median of a few values, without an array of its own: the search asks for thousands. */
-function middle(values: readonly number[], from: number, to: number): number {
-  const count = to - from;
-  for (let k = 0; k < count; k++) few[k] = values[from + k]!;
-  const sorted = few.subarray(0, count).sort();
-  return count % 2 === 1 ? sorted[count >> 1]! : (sorted[count / 2 - 1]! + sorted[count / 2]!) / 2;
-}
 
 /** More rain than this between two days explains a jump by itself. */
 const WASHING_MM = 1.5;
@@ -42,9 +32,9 @@ export function suspect(
     const day = kept[p]!;
     if (cleaned[day] === 1 || refused[day] === 1 || day - kept[p - 1]! > 12) continue;
     if (rainBetween(rainMm, kept[p - 3]! - 1, kept[p + 2]!) > WASHING_MM) continue;
-    const jump = middle(residual, p, p + SIDE) - middle(residual, p - SIDE, p);
+    const jump = medianAmong(residual, p, p + SIDE) - medianAmong(residual, p - SIDE, p);
     if (jump < least || jump <= best) continue;
-    if (middle(residual, p, p + 3) - middle(residual, p - 3, p) < 0.6 * jump) continue;
+    if (medianAmong(residual, p, p + 3) - medianAmong(residual, p - 3, p) < 0.6 * jump) continue;
     [best, at] = [jump, day];
   }
   return at < 0 ? null : at;

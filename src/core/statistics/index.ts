@@ -1,4 +1,5 @@
 export { type BootstrapInterval, blockBootstrap } from "./block-bootstrap";
+export { medianAmong } from "./median-among";
 export { seededUniform } from "./random";
 export { type RidgeColumn, type RidgeFit, robustRidge } from "./ridge";
 export { medianOf, quantileOf, spreadOf } from "./robust";

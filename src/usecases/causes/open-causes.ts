@@ -60,7 +60,8 @@ export function* seekCauses(input: CausesInput): Generator<number, CauseReport |
   );
   const parts = yield* upTo(wholeFrac, 1, partReports(ledger, evidence, { cleanings, draws, seed }));
   const bins = monthBins(weather.axis, site.place.timeZone);
-  const prepared = prepareWeather(site.place, weather);
+  // By the hour the search has it already.
+  const prepared = evidence.stepsAnHour === 1 ? evidence.basis.prepared : prepareWeather(site.place, weather);
   const actual = actualRun(site, prepared, bins, evidence, run);
   const shown = new Set(ledger.report.months.map(({ key }) => key));
   const months = ledgerLines(actual, metered, ledger.promise).filter(({ key }) => shown.has(key));

@@ -87,7 +87,24 @@ function orientationRow(plant: string, report: CauseReport, bookDeg: number, tru
       limit: "± 4°",
       holds: found && angle(fitted, trueDeg) <= 4,
     },
+    turnIntervalRow(plant, report, bookDeg, trueDeg),
   ];
+}
+
+/** Degrees clockwise from the one bearing to the other, -180 to 180. */
+const turnFrom = (fromDeg: number, toDeg: number): number => ((((toDeg - fromDeg) % 360) + 540) % 360) - 180;
+
+function turnIntervalRow(plant: string, { orientation }: CauseReport, bookDeg: number, trueDeg: number): AccuracyRow {
+  const truth = turnFrom(bookDeg, trueDeg);
+  const { low, high } = orientation?.turnDeg ?? { low: Number.NaN, high: Number.NaN };
+  return {
+    plant,
+    what: "interval of its turn",
+    ours: `${low.toFixed(1)}° to ${high.toFixed(1)}°`,
+    truth: `${truth}°`,
+    limit: "holds it",
+    holds: low <= truth && truth <= high,
+  };
 }
 
 const PLANTS = ["dry-roof", "alpine-hut", "southern-ranch", "bills-house"] as const;

@@ -55,6 +55,8 @@ export function seek(ledger: OpenLedger): number {
 
 const SITES = 48;
 const PASSES = 3;
+/** As `npm run worker` has them. */
+const WORKER_FLAGS = ["--max-semi-space-size=64"];
 
 /** Causes of ten years by the hour and by five minutes with their redraws, and of many sites on one worker and on two. */
 export async function measureCauses(): Promise<CauseFigures> {
@@ -91,7 +93,7 @@ async function share(parts: readonly (readonly [number, number])[]): Promise<num
         new Promise<number>((resolve, reject) => {
           const child = spawn(
             process.execPath,
-            ["--import", "tsx", path.join(import.meta.dirname, "causes-share.ts"), String(from), String(to)],
+            [...WORKER_FLAGS, "--import", "tsx", path.join(import.meta.dirname, "causes-share.ts"), String(from), String(to)],
             {
               stdio: ["ignore", "pipe", "inherit"],
             },

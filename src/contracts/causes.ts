@@ -167,7 +167,7 @@ export const causeLawsSchema = z.strictObject({
 });
 
 /** Rises when the search for causes changes: reports of an older edition are made anew. */
-export const CAUSE_EDITION = 4;
+export const CAUSE_EDITION = 5;
 
 /** All that the readings say of causes: each month by evidence beside the ledger's budget, findings, and the chapters' figures. */
 export const causeReportSchema = z.strictObject({

@@ -101,6 +101,9 @@ describe("one cause at a time", () => {
     expect(report.soiling.ratePerDayFrac).toBeGreaterThan(0.001);
     expect(report.soiling.ratePerDayFrac).toBeLessThan(0.0018);
     expect(Math.abs(report.all.accountsKwh.soiling / losses.soilingKwh - 1)).toBeLessThan(0.15);
+    const finding = report.findings.find(({ kind }) => kind === "soiling")!;
+    expect(finding.confidenceFrac).toBeGreaterThan(0.9);
+    expect(finding.kwhHigh! / finding.kwh!).toBeLessThan(1.3);
   });
 
   it("shade comes back at the same places of the sky", () => {

@@ -161,6 +161,19 @@ describe("dirt from the daily index", () => {
     expect(Math.sqrt(mean(scatter.map((value) => (value - middle) ** 2)))).toBeLessThan(0.012);
   });
 
+  it("is told the surer the more of it there is", () => {
+    const gains = [0.0001, 0.0004, 0.0016].map((perDay) => read({ perDay, washedMm: 5, cleanings: [] }).found.gain) as [
+      number,
+      number,
+      number,
+    ];
+    expect(gains[0]).toBeGreaterThan(0);
+    expect(gains[1]).toBeGreaterThan(3 * gains[0]);
+    expect(gains[2]).toBeGreaterThan(3 * gains[1]);
+    const none = read({ perDay: 0, washedMm: 5, cleanings: Array.from({ length: DAYS }, (_, d) => d) });
+    expect(none.found.gain).toBeLessThan(8);
+  });
+
   it("gives the whole light lost where cells under dirt run cooler and hide a part", () => {
     const truth: Truth = { perDay: 0.001, washedMm: 5, cleanings: [] };
     const dirt = dirtOf(rain, truth);

@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { blockBootstrap, medianOf, robustRidge, seededUniform, senSlope } from "@/core/statistics";
+import { blockBootstrap, medianAmong, medianOf, robustRidge, seededUniform, senSlope } from "@/core/statistics";
 
 const free = (values: Float64Array) => ({ values, prior: 0, priorDeviation: Number.POSITIVE_INFINITY });
 const ones = (count: number): Float64Array => new Float64Array(count).fill(1);
@@ -96,6 +96,22 @@ describe("robust ridge", () => {
     expect(gone.lossAt(kept.scale)).toBeGreaterThan(5 * kept.lossAt(kept.scale));
   });
 
+  it("tells terms apart that touch different stretches, overlap or not, with missing rows among them", () => {
+    const within = (from: number, to: number): Float64Array =>
+      Float64Array.from({ length: 200 }, (_, i) => (i >= from && i < to ? 1 + (i - from) / 50 : 0));
+    const terms = [ones(200), within(0, 60), within(40, 120), within(150, 180), new Float64Array(200)];
+    const truth = [1.5, -0.3, 0.2, 0.7, 0];
+    const target = Float64Array.from({ length: 200 }, (_, i) =>
+      i % 7 === 0 ? Number.NaN : terms.reduce((sum, values, k) => sum + truth[k]! * values[i]!, 0),
+    );
+    const known = { values: terms[4]!, prior: 0.25, priorDeviation: 0.1 };
+    const { coefficients, residuals } = robustRidge([...terms.slice(0, 4).map(free), known], target, ones(200));
+    truth.slice(0, 4).forEach((value, k) => void expect(coefficients[k]).toBeCloseTo(value, 6));
+    expect(coefficients[4]).toBeCloseTo(0.25, 9);
+    expect(residuals[7]).toBeNaN();
+    expect(Math.abs(residuals[50]!)).toBeLessThan(1e-6);
+  });
+
   it("gives errors that shrink with the rows", () => {
     const few = robustRidge(
       [free(ones(200)), free(t)],
@@ -104,6 +120,24 @@ describe("robust ridge", () => {
     );
     const many = robustRidge([free(ones(200)), free(t)], y, ones(200));
     expect(many.errorOf(Float64Array.of(0, 1))).toBeLessThan(few.errorOf(Float64Array.of(0, 1)));
+  });
+});
+
+describe("a median among few", () => {
+  it("is that of the stretch asked for, odd or even, and leaves the values as they were", () => {
+    const values = [9, 4, 7, 1, 8, 2];
+    expect(medianAmong(values, 0, 3)).toBe(7);
+    expect(medianAmong(values, 1, 5)).toBe(5.5);
+    expect(values).toEqual([9, 4, 7, 1, 8, 2]);
+    expect(medianAmong(values, 2, 2)).toBeNaN();
+  });
+
+  it("agrees with the median of all at any length", () => {
+    fc.assert(
+      fc.property(fc.array(fc.double({ noNaN: true, min: -1e6, max: 1e6 }), { minLength: 1, maxLength: 90 }), (values) => {
+        expect(medianAmong(values, 0, values.length)).toBeCloseTo(medianOf(values), 6);
+      }),
+    );
   });
 });
 

@@ -228,6 +228,12 @@ function orientation(evidence: Evidence): CauseFinding[] {
 /** A jump smaller than this is as likely the scatter of a week's weather. */
 const LEAST_CLEANING_FRAC = 0.018;
 
+/** Found on stand-ins: dirt that betters the fit by 100 and more is within a sixth of its truth, by 10 to 50 within two thirds or so. */
+const DIRT_OFF = 2.5;
+/** A fit that is better by this is as likely a trait of the sky as dirt. */
+const HALF_SURE_GAIN = 10;
+const MOST_SURE = 0.95;
+
 /** Dirt of the whole record, and each cleaning that nobody wrote down. */
 function soiling(evidence: Evidence): CauseFinding[] {
   const { soiling: dirt, basis } = evidence;
@@ -238,14 +244,15 @@ function soiling(evidence: Evidence): CauseFinding[] {
     basis.axis.count,
     (i) => 1 - dirt.lostFracByDay[basis.days.binOf[i]!]!,
   );
-  const off = Math.min(0.8, (1.96 * dirt.meanErrorFrac) / Math.max(1e-6, dirt.meanLostFrac) + 0.1);
+  const byFit = (1.96 * dirt.meanErrorFrac) / Math.max(1e-6, dirt.meanLostFrac) + 0.1;
+  const off = Math.min(0.8, Math.max(byFit, DIRT_OFF / Math.sqrt(dirt.gain)));
   const suspected = dirt.resets.filter((reset) => reset.cause === "suspected" && reset.effectFrac > LEAST_CLEANING_FRAC);
   return [
     {
       kind: "soiling",
       ...whole(evidence),
       ...within(kwh, off),
-      confidenceFrac: 0.9,
+      confidenceFrac: Math.min(MOST_SURE, dirt.gain / (dirt.gain + HALF_SURE_GAIN)),
       facts: {
         ratePerDayFrac: dirt.ratePerDay,
         rateLowFrac: dirt.ratePerDayRange[0],

@@ -21,6 +21,7 @@ export function modelledSoiling(basis: CauseBasis, index: DayIndex): SoilingEvid
     washing: USUAL_WASHING,
     keptBy: (rainMm) => keptBy(rainMm, USUAL_WASHING),
     resets: [],
+    gain: 0,
     isSeen: false,
     cleanLog: index.ratio.map((ratio, d) => (ratio > 0.2 ? Math.log(ratio) - Math.log(1 - lostFracByDay[d]!) : Number.NaN)),
   };

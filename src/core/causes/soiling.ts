@@ -25,6 +25,8 @@ export interface SoilingEvidence {
   /** Share of the dirt that a day's rain, mm, leaves. */
   readonly keptBy: (rainMm: number) => number;
   readonly resets: readonly SoilingReset[];
+  /** How much better the readings are told with dirt than without: the drop of Huber's loss. */
+  readonly gain: number;
   /** Whether the readings tell dirt from nothing. */
   readonly isSeen: boolean;
   /** Log ratio by day with dirt put back; NaN where a day tells nothing. */
@@ -101,7 +103,7 @@ export function soilingEvidence(basis: CauseBasis, index: DayIndex, cleanings: r
   }
   const gain = gainOver({ fit: robustRidge(seasons, y, index.weight) }, best);
   const isSeen = gain > LEAST_LOSS && best.rate > 5e-5;
-  return result(best, gain > LEAST_HINT && best.rate > 2e-5 ? fine(best) : null, isSeen);
+  return result(best, gain > LEAST_HINT && best.rate > 2e-5 ? fine(best) : null, { gain, isSeen });
 
   function tryWashing(washing: Washing): void {
     const next = coarse({ ...best.setting, washing }, best);
@@ -209,7 +211,11 @@ export function soilingEvidence(basis: CauseBasis, index: DayIndex, cleanings: r
     return { fit: fit!, lost };
   }
 
-  function result({ setting, rate }: ReturnType<typeof coarse>, made: ReturnType<typeof fine> | null, isSeen: boolean): SoilingEvidence {
+  function result(
+    { setting, rate }: ReturnType<typeof coarse>,
+    made: ReturnType<typeof fine> | null,
+    told: Pick<SoilingEvidence, "gain" | "isSeen">,
+  ): SoilingEvidence {
     const fit = made?.fit ?? robustRidge(seasons, y, index.weight);
     const lost = made?.lost ?? new Float64Array(days);
     const base = made ? made.columns.length : 0;
@@ -237,7 +243,7 @@ export function soilingEvidence(basis: CauseBasis, index: DayIndex, cleanings: r
       washing: setting.washing,
       keptBy: (rainMm) => keptBy(rainMm, setting.washing),
       resets,
-      isSeen,
+      ...told,
       cleanLog,
     };
   }

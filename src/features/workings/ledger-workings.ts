@@ -98,7 +98,12 @@ export function accountWorking(line: LedgerLine, account: LedgerAccount, context
       ...(account === "clipping" &&
       context.site.models.subHourlyClipping === "corrected" &&
       (context.sources.weatherStepMinutes ?? 60) >= 30
-        ? ["Hourly means hide short peaks: the power is taken to swing about its mean as light does inside an hour."]
+        ? [
+            ...(context.isEvidence
+              ? ["Where the meter reads finer than hours, what the ceiling cut is told by the readings that lay on it."]
+              : []),
+            "Hourly means hide short peaks: the power is taken to swing about its mean as light does inside an hour.",
+          ]
         : []),
     ],
   });

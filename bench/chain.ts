@@ -9,6 +9,7 @@ import { monthBins } from "@/core/time";
 import type { Weather } from "@/core/weather";
 import { litSky, planeEnergyKwh, planeTerms, prepareWeather, runPrepared } from "@/core/yield";
 import { sampleSite, sampleWeather } from "./sample";
+import { twoAtOnce } from "./two-at-once";
 
 export interface ChainFigures {
   /** Nanoseconds an hourly step of a year. */
@@ -26,12 +27,17 @@ export interface ChainFigures {
   readonly limit: { readonly computedNs: number; readonly cachedNs: number };
 }
 
+const TWO_PASSES = 5;
+const CHAIN_IN_C = path.join(import.meta.dirname, "out", "chain");
+
+/** How many times as fast two processes of the C loop are as one. Compiled before, with the chain. */
+export const twoLoopsInC = (): Promise<number> => twoAtOnce(CHAIN_IN_C, TWO_PASSES);
+
 /** The plain C loop, compiled and run beside ours. */
 function limitInC(): ChainFigures["limit"] {
-  const out = path.join(import.meta.dirname, "out");
-  mkdirSync(out, { recursive: true });
-  execFileSync("gcc", ["-O3", "-march=native", path.join(import.meta.dirname, "limit", "chain.c"), "-o", path.join(out, "chain"), "-lm"]);
-  return JSON.parse(execFileSync(path.join(out, "chain"), { encoding: "utf8" })) as ChainFigures["limit"];
+  mkdirSync(path.dirname(CHAIN_IN_C), { recursive: true });
+  execFileSync("gcc", ["-O3", "-march=native", path.join(import.meta.dirname, "limit", "chain.c"), "-o", CHAIN_IN_C, "-lm"]);
+  return JSON.parse(execFileSync(CHAIN_IN_C, { encoding: "utf8" })) as ChainFigures["limit"];
 }
 
 function bestMs(rounds: number, work: () => void): number {

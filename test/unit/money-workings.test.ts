@@ -27,7 +27,7 @@ function context(terms: Partial<PaybackTerms> = {}, parts: Partial<MoneyContext>
   const all = { ...plainPayback, ...terms };
   return {
     site: house,
-    energy: { basis: "metered", firstYearKwh: all.firstYearKwh, monthsUsed: 60 } as MoneyContext["energy"],
+    energy: { basis: "metered", firstYearKwh: all.firstYearKwh, monthsUsed: 60 },
     payback: payback(all),
     terms: all,
     isAgeingRead: true,
@@ -111,7 +111,7 @@ describe("workings of the payback", () => {
         ...house.money,
         running: {
           ...house.money.running,
-          perYear: [{ what: "insurance", amount: "60" }],
+          perYear: [{ what: "insurance", amount: "60", risePerYearFrac: 0.02 }],
           later: [{ what: "inverter", amount: "1800", afterYears: 12 }],
         },
       },

@@ -145,7 +145,7 @@ export function meteredWorking(line: LedgerLine, { sources }: LedgerContext): Wo
         : []),
       ...(impossibleRows > 0 ? [`${impossibleRows} rows of the record hold more than the plant can make and are taken as unread.`] : []),
       ...(line.splitKwh > 0
-        ? [`${kwh(line.splitKwh, line)} kWh of it are shares of longer spans (days, months or hand readings), split by the expected shape.`]
+        ? [`${kwh(line.splitKwh, line)} of it are shares of longer spans (days, months or hand readings), split by the expected shape.`]
         : []),
       "Readings are placed by the zone and label chosen at import.",
     ],

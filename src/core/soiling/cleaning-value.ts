@@ -11,10 +11,7 @@ export interface DirtyDay {
 /** Beyond this nothing of a cleaning is left, or the next one comes. */
 const LONGEST_DAYS = 240;
 
-/**
- * Energy that a cleaning on each day would have brought, kWh: the dirt it takes off would have stayed until rain or the next cleaning.
- * `keptEnergyFrac` is the part of lost light that shows at the meter (1 without a ceiling).
- */
+/** Energy that a cleaning on each day would have brought, kWh: the dirt it takes off would have stayed until rain or the next cleaning. */
 export function cleaningGains(days: readonly DirtyDay[]): Float64Array {
   const gains = new Float64Array(days.length);
   for (let d = 0; d < days.length; d++) {

@@ -14,7 +14,7 @@ export const axis = hours("2021-07-01T00:00Z", DAYS * 24);
 const none = meteredOnto(axis, [], plant);
 export const basis = causeBasis(plant, prepareWeather(plant.place, clearWeather(axis, plant.place)), none);
 export const zeros = (): Float64Array => new Float64Array(axis.count);
-export const owedKwh = basis.openKwh.map((kwh) => (kwh > 0 ? kwh : 0));
+export const owedKwh = basis.openKwh.map((kwh) => Math.max(kwh || 0, 0));
 export const at = (day: number, hour = 0): number => day * 24 + hour;
 export const sum = (values: Float64Array, from: number, to: number): number => values.subarray(from, to).reduce((a, b) => a + b, 0);
 export const noRate: AgeingReading = readAgeing({

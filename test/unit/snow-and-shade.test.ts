@@ -104,7 +104,7 @@ describe("shade by the place of the sun", () => {
   const isMorning = (i: number): boolean => i % 24 >= 6 && i % 24 <= 8;
   const read = (share: (i: number) => number) => {
     const basis = basisOf("2023-04-01T00:00Z", DAYS, { ghiWm2 }, share);
-    const owed = basis.openKwh.map((kwh) => (kwh > 0 ? kwh : 0));
+    const owed = basis.openKwh.map((kwh) => Math.max(kwh || 0, 0));
     return { basis, owed, found: shadeEvidence(basis, owed, new Uint8Array(count)) };
   };
 

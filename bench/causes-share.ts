@@ -1,5 +1,6 @@
 import { benchLedger, seek } from "./causes";
 
+/** Searches until the time of one settles. */
 const WARM = 16;
 
 /** One worker's share of sites, five years each: prints the milliseconds that the search took. */

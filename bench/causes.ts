@@ -4,6 +4,7 @@ import { siteSchema } from "@/contracts/site";
 import { randomPlant, simulateWeather, simulateWithTruth } from "@/standins";
 import { extendCauses, openCauses } from "@/usecases/causes";
 import { type OpenLedger, openLedger } from "@/usecases/ledger";
+import WORKER_FLAGS from "../scripts/lib/worker-flags.json" with { type: "json" };
 import { bestMs } from "./best-ms";
 
 export interface CauseFigures {
@@ -55,8 +56,6 @@ export function seek(ledger: OpenLedger): number {
 
 const SITES = 48;
 const PASSES = 3;
-/** As `npm run worker` has them. */
-const WORKER_FLAGS = ["--max-semi-space-size=64"];
 
 /** Causes of ten years by the hour and by five minutes with their redraws, and of many sites on one worker and on two. */
 export async function measureCauses(): Promise<CauseFigures> {

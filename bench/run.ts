@@ -175,7 +175,7 @@ ${HEAD}
 ${table(causeRows(causes))}
 
 The cost grows with the years (the fit of dirt with their square where it never rains), hardly with the step, and in proportion to the sites; a new day is read by the laws of the search before. Workers share nothing but the table of runs: any number of them, on any number of machines that
-reach the database, take books from it one at a time (\`npm run worker\`). Two processes of the C loop above, which share nothing at all, are ${twoLoops.toFixed(2)} times as fast as one in the same run: that much two cores of this machine give.
+reach the database, take books from it one at a time (\`npm run worker\`). Two processes of the C loop above, which share nothing at all, are ${twoLoops.toFixed(2)} times as fast as one in the same run.
 
 ## Money
 

@@ -3,7 +3,7 @@ import { promisify } from "node:util";
 
 const start = promisify(execFile);
 
-/** How many times as fast two processes of a program are as one, both doing what one does: what this machine lets two workers reach at most. */
+/** How many times as fast two processes of a program are as one, both doing what one does: what stands beside our two workers. */
 export async function twoAtOnce(program: string, passes: number): Promise<number> {
   const took = async (processes: number): Promise<number> => {
     const started = performance.now();

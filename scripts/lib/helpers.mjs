@@ -1,4 +1,5 @@
 import { spawn } from "node:child_process";
+import { readFileSync } from "node:fs";
 import { freePort } from "./cluster.mjs";
 import { projectFolder } from "./run.mjs";
 
@@ -8,7 +9,7 @@ const STANDINS = ["weather", "logger", "meter"];
  * A search makes a column a step, which a small young generation would copy again and again: with a roomy one it takes a quarter less time,
  * and the threads that collect leave the other core to other workers.
  */
-const WORKER_FLAGS = ["--max-semi-space-size=64"];
+const WORKER_FLAGS = JSON.parse(readFileSync(new URL("./worker-flags.json", import.meta.url), "utf8"));
 
 function start(args, env, flags = []) {
   // One process, so that a signal reaches what does the work.

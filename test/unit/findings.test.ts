@@ -116,7 +116,7 @@ describe("findings of dirt", () => {
   it("hold what cleaning would have brought, of what a clean plant owes", () => {
     const finding = one(dirty(900), "soiling");
     expect(finding.kwh).toBeCloseTo(0.03 * sum(owedKwh, 0, axis.count), 4);
-    expect(finding.facts).toMatchObject({ meanLostFrac: 0.03, rains: 0 });
+    expect(finding.facts).toMatchObject({ meanLostFrac: 0.03, rains: 0, fitGain: 900 });
   });
 
   it("are surer, and nearer, the more they better the fit", () => {

@@ -259,6 +259,7 @@ function soiling(evidence: Evidence): CauseFinding[] {
         rateHighFrac: dirt.ratePerDayRange[1],
         meanLostFrac: dirt.meanLostFrac,
         mostLostFrac: Math.max(...dirt.lostFracByDay),
+        fitGain: dirt.gain,
         rains: dirt.resets.filter((reset) => reset.cause === "rain").length,
         cleanings: dirt.resets.filter((reset) => reset.cause === "cleaning").length,
       },

@@ -36,6 +36,13 @@ function fillLess(powerW: Float64Array, lessW: Float64Array, lit: number): numbe
   return lost;
 }
 
+/** What the ceiling cuts: as the readings saw it where they did, else by the law of coarse or of fine steps. */
+function fillCut({ block, causes, spreadFrac }: Workspace, power: Float64Array, limitW: number, corrected: boolean, lit: number): number {
+  const { cutFrac } = causes;
+  if (cutFrac) return fillClippingSeen(power, corrected ? spreadFrac : null, { at: block.at, cutFrac, limitW }, lit);
+  return corrected ? fillClippingWithin(power, spreadFrac, limitW, lit) : fillClipping(power, limitW, lit);
+}
+
 /** From the inverter's input to the meter, stage by stage, `power` changed in place. */
 function toMeter(
   work: Workspace,
@@ -53,15 +60,7 @@ function toMeter(
     post(work, bin, "inverter", lost);
   }
   if (Number.isFinite(group.acRatedW) && runs(work, "clipping")) {
-    const limitW = group.acRatedW;
-    const { cutFrac } = work.causes;
-    const spread = corrected ? work.spreadFrac : null;
-    const lost = cutFrac
-      ? fillClippingSeen(power, spread, { at: work.block.at, cutFrac, limitW }, lit)
-      : spread
-        ? fillClippingWithin(power, spread, limitW, lit)
-        : fillClipping(power, limitW, lit);
-    post(work, bin, "clipping", lost);
+    post(work, bin, "clipping", fillCut(work, power, group.acRatedW, corrected, lit));
   }
   if (runs(work, "acWiring")) post(work, bin, "acWiring", fillKeptShare(power, 1 - losses.acWiringFrac, lit));
   if (runs(work, "transformer")) post(work, bin, "transformer", fillKeptShare(power, 1 - losses.transformerFrac, lit));

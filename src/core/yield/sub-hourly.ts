@@ -69,14 +69,19 @@ export function excessByTable(mean: number, deviation: number, limit: number): n
   return deviation * (left + (UNIT_EXCESS[k + 1]! - left) * (place - k));
 }
 
+/** What a limit cuts of a power that swings about its mean. */
+function cutByLaw(mean: number, deviation: number, limit: number): number {
+  if (mean + DEVIATIONS_THAT_COUNT * deviation <= limit) return 0;
+  return deviation > 0 ? excessByTable(mean, deviation, limit) : mean - limit;
+}
+
 /** Clipping of coarse steps with the peaks inside them: the power swings about its mean by the spread of the light. Returns what it took, W summed. */
 export function fillClippingWithin(powerW: Float64Array, spreadFrac: Float64Array, limitW: number, count: number): number {
   let lost = 0;
   for (let i = 0; i < count; i++) {
     const mean = powerW[i]!;
-    const deviation = mean * spreadFrac[i]!;
-    if (mean + DEVIATIONS_THAT_COUNT * deviation <= limitW) continue;
-    const over = deviation > 0 ? excessByTable(mean, deviation, limitW) : mean - limitW;
+    const over = cutByLaw(mean, mean * spreadFrac[i]!, limitW);
+    if (over === 0) continue;
     powerW[i] = mean - over;
     lost += over;
   }
@@ -99,10 +104,7 @@ export function fillClippingSeen(powerW: Float64Array, spreadFrac: Float64Array 
   for (let i = 0; i < count; i++) {
     const mean = powerW[i]!;
     const cut = cutFrac[at[i]!]!;
-    const deviation = spreadFrac ? mean * spreadFrac[i]! : 0;
-    const isNear = mean + DEVIATIONS_THAT_COUNT * deviation > limitW;
-    const byLaw = (): number => (deviation > 0 && isNear ? excessByTable(mean, deviation, limitW) : Math.max(0, mean - limitW));
-    const over = Number.isNaN(cut) ? byLaw() : mean * cut;
+    const over = Number.isNaN(cut) ? cutByLaw(mean, spreadFrac ? mean * spreadFrac[i]! : 0, limitW) : mean * cut;
     powerW[i] = mean - over;
     lost += over;
   }

@@ -44,7 +44,7 @@ const METHODS: Readonly<Record<BookCause["kind"], { readonly formula: string; re
 
 /** Where how sure a cause is follows from a figure. */
 const SURE: Partial<Record<BookCause["kind"], string>> = {
-  soiling: "gain ÷ (gain + 10), the gain being the drop of the fit’s loss by dirt",
+  soiling: "fitGain ÷ (fitGain + 10), at most 95 %; the gain is the drop of the fit’s loss by dirt",
   "strings-out": "how near the measured share lies to a whole part",
 };
 

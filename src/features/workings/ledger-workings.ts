@@ -95,15 +95,13 @@ export function accountWorking(line: LedgerLine, account: LedgerAccount, context
     assumptions: [
       ...(context.isEvidence && EVIDENCED.includes(account) ? [EVIDENCE_NOTE] : []),
       "A loss as the ledger walks down from nameplate: energy at nameplate efficiency before the stage minus after it. What would be gained at the meter without it is another, smaller figure.",
+      ...(account === "clipping" && context.isEvidence
+        ? ["Where the meter reads finer than hours, what the ceiling cut is told by the readings that lay on it."]
+        : []),
       ...(account === "clipping" &&
       context.site.models.subHourlyClipping === "corrected" &&
       (context.sources.weatherStepMinutes ?? 60) >= 30
-        ? [
-            ...(context.isEvidence
-              ? ["Where the meter reads finer than hours, what the ceiling cut is told by the readings that lay on it."]
-              : []),
-            "Hourly means hide short peaks: the power is taken to swing about its mean as light does inside an hour.",
-          ]
+        ? ["Hourly means hide short peaks: the power is taken to swing about its mean as light does inside an hour."]
         : []),
     ],
   });

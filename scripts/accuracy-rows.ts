@@ -4,6 +4,7 @@ import { ledgerFromFiles } from "../src/cli/read-files";
 import type { CauseReport } from "../src/contracts/causes";
 import type { FieldEntry } from "../src/contracts/field-book";
 import { type SiteDocument, siteSchema } from "../src/contracts/site";
+import { turnedSite } from "../src/core/causes";
 import { readEvents } from "../src/formats/events-csv";
 import { type RandomPlant, randomPlant, simulateWeather, simulateWithTruth, type TrueLosses } from "../src/standins";
 import { openCauses } from "../src/usecases/causes";
@@ -22,7 +23,9 @@ export interface AccuracyRow {
 interface PlantTruthFile {
   readonly degradation: { readonly rate_pct_per_year: number };
   readonly outages: readonly { readonly kind: string; readonly start: string; readonly end: string }[];
-  readonly actual: { readonly arrays: readonly { readonly azimuth_deg: number; readonly claimed_azimuth_deg?: number }[] };
+  readonly actual: {
+    readonly arrays: readonly { readonly azimuth_deg: number; readonly tilt_deg: number; readonly claimed_azimuth_deg?: number }[];
+  };
   readonly totals: { readonly years: number; readonly delivered_kwh: number; readonly losses_kwh: Readonly<Record<string, number>> };
 }
 
@@ -107,6 +110,25 @@ function turnIntervalRow(plant: string, { orientation }: CauseReport, bookDeg: n
   };
 }
 
+/** How a book is made wrong to see whether the readings tell: degrees clockwise and steeper. */
+const WRONG_BOOK = { turnDeg: 20, steeperDeg: -15 };
+
+function wrongBookRows(plant: string, { orientation }: CauseReport, trueAzimuthDeg: number, trueTiltDeg: number): AccuracyRow[] {
+  const [array] = orientation?.arrays ?? [];
+  const row = (what: string, told: boolean, fitted: number, truth: number): AccuracyRow => ({
+    plant,
+    what,
+    ours: told ? `${fitted.toFixed(1)}°` : "not seen",
+    truth: `${truth}°`,
+    limit: "± 4°",
+    holds: told && angle(fitted, truth) <= 4,
+  });
+  return [
+    row("azimuth, its book 20° further off", Boolean(orientation?.turn?.turnDeg), array?.fittedAzimuthDeg ?? Number.NaN, trueAzimuthDeg),
+    row("tilt, its book 15° off", Boolean(orientation?.turn?.steeperDeg), array?.fittedTiltDeg ?? Number.NaN, trueTiltDeg),
+  ];
+}
+
 const PLANTS = ["dry-roof", "alpine-hut", "southern-ranch", "bills-house"] as const;
 
 /** The four plants whose files are simulated with other physics than ours. */
@@ -136,7 +158,15 @@ export async function plantRows(): Promise<AccuracyRow[]> {
       energy("downtime and strings out", posted.downtime, "outage"),
       energy("clipping", posted.clipping, "clipping"),
       ...(report.resolution === "hours"
-        ? orientationRow(plant, report, ledger.site.arrays[0]!.azimuthDeg, truth.actual.arrays[0]!.azimuth_deg)
+        ? [
+            ...orientationRow(plant, report, ledger.site.arrays[0]!.azimuthDeg, truth.actual.arrays[0]!.azimuth_deg),
+            ...wrongBookRows(
+              plant,
+              openCauses({ ledger: { ...ledger, site: turnedSite(ledger.site, WRONG_BOOK) }, entries: events })!,
+              truth.actual.arrays[0]!.azimuth_deg,
+              truth.actual.arrays[0]!.tilt_deg,
+            ),
+          ]
         : []),
       ...truth.outages.map((outage) => outageRow(plant, report, outage)),
       remainderRow(plant, report),

@@ -41,6 +41,7 @@ export function evidence(parts: Partial<Evidence> = {}): Evidence {
     snow: { lostFrac: zeros(), covered: new Uint8Array(axis.count), spells: [] },
     strings: [],
     orientation: null,
+    turn: null,
     shade: { fields: [], lostFrac: zeros(), isSeen: false },
     soiling: {
       lostFracByDay: dirt,

@@ -29,6 +29,17 @@ export function bearingWords(azimuthDeg: number): string {
   return `${n(Math.abs(off))}° ${side} of ${names[nearest]}`;
 }
 
+/** What a plane acts like, in what the book has wrong of it. */
+function planeWords(f: Facts): string {
+  const half = (low: number | string | undefined, high: number | string | undefined): string => `±${n((Number(high) - Number(low)) / 2)}°`;
+  const bearing = `${bearingWords(Number(f.azimuthDeg) + Number(f.turnDeg))}, ${half(f.turnLowDeg, f.turnHighDeg)}`;
+  const tilt = `a tilt of ${n(Math.max(0, Math.min(90, Number(f.tiltDeg) + Number(f.steeperDeg))))}°, ${half(f.steeperLowDeg, f.steeperHighDeg)}`;
+  const [book, bookTilt] = [bearingWords(Number(f.azimuthDeg)), `${n(f.tiltDeg)}°`];
+  if (f.wrong === "tilt") return `Acts like ${tilt}; the book says ${bookTilt}.`;
+  if (f.wrong === "both") return `Acts like ${bearing}, and ${tilt}; the book says ${book} and ${bookTilt}.`;
+  return `Acts like ${bearing}; the book says ${book}.`;
+}
+
 const PART_WORDS: Readonly<Record<string, (f: Facts) => string>> = {
   strings: (f) => `${n(f.out)} of ${n(f.of)} strings gave nothing`,
   inverter: () => "one inverter gave nothing",
@@ -63,8 +74,8 @@ const CATALOGUE: Readonly<Record<CauseKind, (f: Facts, finding: CauseFinding, wh
   }),
   orientation: (f) => ({
     title: "Orientation",
-    what: `Acts like ${bearingWords(Number(f.azimuthDeg) + Number(f.turnDeg))}, ±${n((Number(f.turnHighDeg) - Number(f.turnLowDeg)) / 2)}°; the book says ${bearingWords(Number(f.azimuthDeg))}.`,
-    evidence: `The curves of ${n(f.days)} clear days miss the book's plane by ${percent(f.bookMissFrac)} and the turned one by ${percent(f.fittedMissFrac)}. A clock that is off would move mornings and evenings alike: ${n(f.clockMinutes)} min are left for it.`,
+    what: planeWords(f),
+    evidence: `The curves of ${n(f.days)} clear days miss the book's plane by ${percent(f.bookMissFrac)} and the fitted one by ${percent(f.fittedMissFrac)}; the days' levels through the seasons miss it by ${percent(f.bookLevelFrac)} and ${percent(f.fittedLevelFrac)}. A clock that is off would move mornings and evenings alike: ${n(f.clockMinutes)} min are left for it.`,
   }),
   soiling: (f, x) => ({
     title: "Soiling",

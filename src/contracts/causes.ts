@@ -114,6 +114,9 @@ export const snowReportSchema = z.strictObject({
 });
 export type SnowReport = z.output<typeof snowReportSchema>;
 
+/** How a plane stands against the book's, degrees clockwise and steeper; a part that the book has right is zero. */
+const turnSchema = z.strictObject({ turnDeg: z.number(), steeperDeg: z.number() });
+
 export const orientationReportSchema = z.strictObject({
   turnDeg: interval,
   steeperDeg: interval,
@@ -122,7 +125,9 @@ export const orientationReportSchema = z.strictObject({
   hours: z.number().int(),
   bookMissFrac: z.number(),
   fittedMissFrac: z.number(),
-  isWrong: z.boolean(),
+  bookLevelFrac: z.number(),
+  fittedLevelFrac: z.number(),
+  turn: turnSchema.nullable(),
   arrays: z.array(
     z.strictObject({
       id: z.string(),
@@ -145,7 +150,7 @@ export const causeLawsSchema = z.strictObject({
   dirtPerDayFrac: z.number(),
   washing: z.strictObject({ thresholdMm: z.number(), scaleMm: z.number() }),
   ageing: z.strictObject({ perYearFrac: z.number(), firstStepFrac: z.number() }).nullable(),
-  turn: z.strictObject({ turnDeg: z.number(), steeperDeg: z.number() }).nullable(),
+  turn: turnSchema.nullable(),
   shade: z.array(z.strictObject({ azimuthDeg: z.number(), elevationDeg: z.number(), ratio: z.number() })),
   stringsOut: z.array(
     z.strictObject({
@@ -167,7 +172,7 @@ export const causeLawsSchema = z.strictObject({
 });
 
 /** Rises when the search for causes changes: reports of an older edition are made anew. */
-export const CAUSE_EDITION = 5;
+export const CAUSE_EDITION = 6;
 
 /** All that the readings say of causes: each month by evidence beside the ledger's budget, findings, and the chapters' figures. */
 export const causeReportSchema = z.strictObject({

@@ -75,6 +75,13 @@ describe("causes in words", () => {
     turnHighDeg: -36,
     bookMissFrac: 0.09,
     fittedMissFrac: 0.014,
+    bookLevelFrac: 0.06,
+    fittedLevelFrac: 0.02,
+    wrong: "azimuth",
+    tiltDeg: 25,
+    steeperDeg: 14,
+    steeperLowDeg: 6,
+    steeperHighDeg: 22,
     clockMinutes: -2,
     ratePerDayFrac: 0.0012,
     rateLowFrac: 0.0009,
@@ -117,6 +124,12 @@ describe("causes in words", () => {
   it("say where a plane looks by its own curves, and what the book says", () => {
     expect(causeInWords(finding({ kind: "orientation", facts }), "UTC").what).toBe(
       "Acts like 38° west of north, ±2°; the book says north.",
+    );
+    expect(causeInWords(finding({ kind: "orientation", facts: { ...facts, wrong: "tilt" } }), "UTC").what).toBe(
+      "Acts like a tilt of 39°, ±8°; the book says 25°.",
+    );
+    expect(causeInWords(finding({ kind: "orientation", facts: { ...facts, wrong: "both" } }), "UTC").what).toBe(
+      "Acts like 38° west of north, ±2°, and a tilt of 39°, ±8°; the book says north and 25°.",
     );
   });
 

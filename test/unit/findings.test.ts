@@ -205,7 +205,7 @@ describe("the laws that a search leaves", () => {
             { ...field, azimuthDeg: 200, isShaded: false },
           ],
         },
-        orientation: { isWrong: true, turnDeg: angle(-30), steeperDeg: angle(2) } as Evidence["orientation"],
+        turn: { turnDeg: -30, steeperDeg: 2 },
       }),
     );
     expect(laws.ceilingW).toBe(5000);

@@ -1,11 +1,12 @@
 import { describe, expect, it } from "vitest";
 import type { ClearDays } from "@/core/causes/clear-days";
-import { BOOK, CLOCK_RIGHT, fitTurn, missOf, redraw } from "@/core/causes/turn-fit";
+import { BOOK, fitTurn, knownOf, missOf, redraw } from "@/core/causes/turn-fit";
 import { seededUniform } from "@/core/statistics";
 
 const DAYS = 20;
 const HOURS = 24;
 const DEG = Math.PI / 180;
+const HELD = knownOf(false, false);
 const START = { turn: 0, steeper: 0, clock: 0, contrast: 0, bend: 0 };
 
 /** Output of clear days of different sun heights by a plane turned about the vertical: a level part, and one that follows the turn. */
@@ -36,7 +37,7 @@ describe("the fit of a turn to clear days", () => {
     picked(run(turnDeg, 0).map((kwh, i) => kwh * (1 - 0.05 * (Math.floor(i / HOURS) % 3)) * (1 + scatter * (uniform() - 0.5))));
 
   it.each([-35, -12, 0, 20, 48])("finds %d degrees, whatever the level of each day", (turnDeg) => {
-    const { fitted, rows } = fitTurn(scattered(turnDeg, 0.01), run, START, CLOCK_RIGHT);
+    const { fitted, rows } = fitTurn(scattered(turnDeg, 0.01), run, START, HELD);
     expect(Math.abs(fitted.turn - turnDeg)).toBeLessThan(2.5);
     expect(rows.missFrac).toBeLessThan(0.01);
   });
@@ -45,14 +46,14 @@ describe("the fit of a turn to clear days", () => {
     const days = scattered(40, 0.01);
     const book = fitTurn(days, run, START, BOOK);
     expect(Math.abs(book.fitted.turn)).toBeLessThan(0.01);
-    expect(book.rows.missFrac).toBeGreaterThan(5 * fitTurn(days, run, START, CLOCK_RIGHT).rows.missFrac);
+    expect(book.rows.missFrac).toBeGreaterThan(5 * fitTurn(days, run, START, HELD).rows.missFrac);
     expect(missOf(days, run(40, 0))).toBeLessThan(0.2 * missOf(days, run(0, 0)));
   });
 
   it("is redrawn the same each time, about what was found", () => {
-    const { rows } = fitTurn(scattered(20, 0.02), run, START, CLOCK_RIGHT);
-    const [turns, steeper, clock] = redraw(rows, CLOCK_RIGHT, DAYS);
-    expect([...redraw(rows, CLOCK_RIGHT, DAYS)[0]]).toEqual([...turns]);
+    const { rows } = fitTurn(scattered(20, 0.02), run, START, HELD);
+    const [turns, steeper, clock] = redraw(rows, HELD, DAYS);
+    expect([...redraw(rows, HELD, DAYS)[0]]).toEqual([...turns]);
     for (const drawn of [turns, steeper, clock]) {
       const sorted = drawn.slice().sort();
       expect(sorted[Math.floor(0.05 * sorted.length)]!).toBeLessThan(0.2);

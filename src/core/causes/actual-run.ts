@@ -11,9 +11,9 @@ import { turnedSite } from "./turned-site";
  * that reference - accounts = explained output holds in every bin; what the meter lacks of that is the remainder.
  */
 export function actualRun(site: Site, prepared: PreparedWeather, bins: CalendarBins, evidence: RunEvidence, budget: YieldRun): YieldRun {
-  const { orientation } = evidence;
-  const turned = orientation?.isWrong ? turnedSite(site, orientation.turnDeg.value, orientation.steeperDeg.value) : site;
-  const run = runPrepared(evidencedSite(turned, evidence), prepared, bins, { causes: causesOf(evidence, prepared.weather.axis.count) });
+  const run = runPrepared(evidencedSite(turnedSite(site, evidence.turn), evidence), prepared, bins, {
+    causes: causesOf(evidence, prepared.weather.axis.count),
+  });
   const off = run.referenceKwh.map((kwh, b) => budget.referenceKwh[b]! - kwh);
   return {
     ...run,

@@ -19,7 +19,7 @@ import { type ShadeEvidence, shadeEvidence } from "./shade-map";
 import { type SnowEvidence, snowEvidence } from "./snow";
 import { type SoilingEvidence, soilingEvidence } from "./soiling";
 import { type StringsOut, stringsOut } from "./strings-out";
-import { turnedSite } from "./turned-site";
+import { type Turn, turnedSite } from "./turned-site";
 
 /** What is known of a plant when causes are sought. */
 export interface EvidenceInput {
@@ -43,7 +43,8 @@ export interface RunEvidence {
   readonly outages: OutageEvidence;
   readonly snow: SnowEvidence;
   readonly strings: readonly StringsOut[];
-  readonly orientation: Pick<OrientationEvidence, "isWrong" | "turnDeg" | "steeperDeg"> | null;
+  /** How the plane stands against the book's; null where the book is right. */
+  readonly turn: Turn | null;
   readonly shade: Pick<ShadeEvidence, "lostFrac" | "isSeen">;
   readonly soiling: Pick<SoilingEvidence, "lostFracByDay">;
   readonly ageing: AgeingRead;
@@ -95,9 +96,8 @@ export function* seekEvidence(input: EvidenceInput): Generator<number, Evidence>
   let found = standstill(book, ceilingKwh);
   const orientation = book.resolution === "hours" ? orientationEvidence(book, found.spoilt, ceilingKwh) : null;
   yield 0.25;
-  const basis = orientation?.isWrong
-    ? causeBasis(turnedSite(input.site, orientation.turnDeg.value, orientation.steeperDeg.value), prepared, hourly.metered)
-    : book;
+  const turn = orientation?.turn ?? null;
+  const basis = turn ? causeBasis(turnedSite(input.site, turn), prepared, hourly.metered) : book;
   if (basis !== book) found = standstill(basis, ceilingKwh);
   const cleaned = input.cleanings.map((date) => basis.days.keys.indexOf(date)).filter((day) => day >= 0);
   const indexOf = (): DayIndex => (basis.resolution === "months" ? monthIndex(basis) : dayIndex(basis, found.spoilt, ceilingKwh));
@@ -130,7 +130,7 @@ export function* seekEvidence(input: EvidenceInput): Generator<number, Evidence>
   });
   yield 0.85;
   const perYear = ageingRateOf(ageing, basis.site);
-  const bare = { basis, stepsAnHour: hourly.steps, ceiling, outages, snow, strings, orientation, soiling, index, ageing };
+  const bare = { basis, stepsAnHour: hourly.steps, ceiling, outages, snow, strings, orientation, turn, soiling, index, ageing };
   const owed = owedSoFar(bare, ageAtStart, perYear);
   const inside = basis.resolution === "hours" ? insideHours(basis, input.meters) : null;
   const swing = inside && swingInside(basis, inside, ceilingKwh);

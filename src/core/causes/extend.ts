@@ -45,7 +45,7 @@ export interface ExtendInput {
 export function extendEvidence({ site, weather, metered, meters, cleanings, laws, dirtByDay }: ExtendInput): RunEvidence | null {
   const hourly = toHours(weather, metered);
   const prepared = prepareWeather(site.place, hourly.weather);
-  const turned = laws.turn ? turnedSite(site, laws.turn.turnDeg, laws.turn.steeperDeg) : site;
+  const turned = turnedSite(site, laws.turn);
   const basis = causeBasis(turned, prepared, hourly.metered);
   if (basis.resolution !== "hours") return null;
   const ceiling = laws.ceilingW === null ? null : { powerW: laws.ceilingW, heldFrac: 0, heldSteps: 0 };
@@ -84,11 +84,7 @@ export function extendEvidence({ site, weather, metered, meters, cleanings, laws
     ceiling,
     outages,
     snow,
-    orientation: laws.turn && {
-      isWrong: true,
-      turnDeg: { value: laws.turn.turnDeg, low: laws.turn.turnDeg, high: laws.turn.turnDeg },
-      steeperDeg: { value: laws.turn.steeperDeg, low: laws.turn.steeperDeg, high: laws.turn.steeperDeg },
-    },
+    turn: laws.turn,
     shade,
     ageing,
     ratingKept,

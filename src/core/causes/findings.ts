@@ -197,7 +197,7 @@ function shading(evidence: Evidence): CauseFinding[] {
 
 function orientation(evidence: Evidence): CauseFinding[] {
   const fit = evidence.orientation;
-  if (!fit?.isWrong) return [];
+  if (!fit?.turn) return [];
   const [array] = fit.site.arrays;
   return [
     {
@@ -215,11 +215,15 @@ function orientation(evidence: Evidence): CauseFinding[] {
         steeperDeg: fit.steeperDeg.value,
         steeperLowDeg: fit.steeperDeg.low,
         steeperHighDeg: fit.steeperDeg.high,
+        wrong: fit.turn.steeperDeg === 0 ? "azimuth" : fit.turn.turnDeg === 0 ? "tilt" : "both",
         azimuthDeg: array?.azimuthDeg ?? Number.NaN,
+        tiltDeg: array?.tiltDeg ?? Number.NaN,
         clockMinutes: fit.clockMinutes.value,
         days: fit.days,
         bookMissFrac: fit.bookMissFrac,
         fittedMissFrac: fit.fittedMissFrac,
+        bookLevelFrac: fit.bookLevelFrac,
+        fittedLevelFrac: fit.fittedLevelFrac,
       },
     },
   ];

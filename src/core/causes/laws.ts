@@ -4,6 +4,7 @@ import type { Washing } from "./dirt-law";
 import type { Evidence } from "./evidence";
 import type { ShadedField } from "./shade-map";
 import type { StringsOut } from "./strings-out";
+import type { Turn } from "./turned-site";
 
 /** What a search found that holds on: enough to read the days after its record without searching it again. */
 export interface CauseLaws {
@@ -17,14 +18,14 @@ export interface CauseLaws {
   /** Null where nothing could be told: then the book's budget holds. */
   readonly ageing: { readonly perYearFrac: number; readonly firstStepFrac: number } | null;
   /** Null where the book's plane is right. */
-  readonly turn: { readonly turnDeg: number; readonly steeperDeg: number } | null;
+  readonly turn: Turn | null;
   readonly shade: readonly ShadedField[];
   /** Strings that were still out at the end. */
   readonly stringsOut: readonly (Pick<StringsOut, "lostFrac" | "measuredFrac" | "part"> & { readonly fromUtcMs: number })[];
 }
 
 /** The laws of a whole search. */
-export function lawsOf({ basis, ceiling, rating, soiling, ageing, orientation, shade, strings }: Evidence): CauseLaws {
+export function lawsOf({ basis, ceiling, rating, soiling, ageing, turn, shade, strings }: Evidence): CauseLaws {
   const known = !ageing.isTooSoon && !Number.isNaN(ageing.perYearFrac);
   const utcOf = (i: number): number => basis.axis.startUtcMs + i * basis.axis.stepMinutes * MINUTE_MS;
   return {
@@ -36,7 +37,7 @@ export function lawsOf({ basis, ceiling, rating, soiling, ageing, orientation, s
     ageing: known
       ? { perYearFrac: ageing.perYearFrac, firstStepFrac: ageing.firstStep && ageing.firstStep.low > 0 ? ageing.firstStep.frac : 0 }
       : null,
-    turn: orientation?.isWrong ? { turnDeg: orientation.turnDeg.value, steeperDeg: orientation.steeperDeg.value } : null,
+    turn,
     shade: shade.isSeen
       ? shade.fields.filter(({ isShaded }) => isShaded).map(({ azimuthDeg, elevationDeg, ratio }) => ({ azimuthDeg, elevationDeg, ratio }))
       : [],

@@ -1,6 +1,7 @@
 import { Matrix, solve } from "ml-matrix";
 import { medianOf, seededUniform } from "../statistics";
 import type { ClearDays } from "./clear-days";
+import { type DayLevels, dayLevels, levelsOf } from "./day-levels";
 
 const ROUNDS = 7;
 const NUDGE_DEG = 2;
@@ -42,20 +43,10 @@ export function fitTurn(picked: ClearDays, run: RunTurned, start: Fitted, known:
   return { fitted, rows };
 }
 
-/** Level of each day, so that dirt and sensors do not bend the curve. */
-function gains({ use, dayOf, days, meteredKwh }: ClearDays, kwh: Float64Array): Float64Array {
-  const [paid, owed] = [new Float64Array(days), new Float64Array(days)];
-  for (let i = 0; i < use.length; i++) {
-    if (use[i] === 0) continue;
-    paid[dayOf[i]!]! += meteredKwh[i]!;
-    owed[dayOf[i]!]! += kwh[i]!;
-  }
-  return paid.map((sum, d) => (owed[d]! > 0 ? sum / owed[d]! : 1));
-}
-
+/** What a curve misses of the clear hours, as a share of their mean: each day at its own level, or at the curve's. */
 export function missOf(picked: ClearDays, kwh: Float64Array, isScaled = false): number {
   const { use, dayOf, meteredKwh, days } = picked;
-  const gain = isScaled ? new Float64Array(days).fill(1) : gains(picked, kwh);
+  const gain = isScaled ? new Float64Array(days).fill(1) : levelsOf(picked, kwh);
   let [miss, sum, count] = [0, 0, 0];
   for (let i = 0; i < use.length; i++) {
     if (use[i] === 0) continue;
@@ -95,27 +86,39 @@ export interface Rows {
   /** How far each parameter already is from what is known of it beforehand. */
   readonly at: readonly number[];
   readonly missFrac: number;
+  readonly levels: DayLevels;
+}
+
+/** Energy of a plane hour by hour, each day brought to the meter's level, and what that took. */
+interface Curve {
+  readonly kwh: Float64Array;
+  readonly level: Float64Array;
 }
 
 function straighten(picked: ClearDays, run: RunTurned, at: Fitted): Rows {
   const { use, dayOf, meteredKwh } = picked;
-  const scaled = (kwh: Float64Array): Float64Array => {
-    const gain = gains(picked, kwh);
-    return kwh.map((value, i) => value * gain[dayOf[i]!]!);
+  const curveOf = (turn: number, steeper: number): Curve => {
+    const kwh = run(turn, steeper);
+    const level = levelsOf(picked, kwh);
+    return { level, kwh: kwh.map((value, i) => value * level[dayOf[i]!]!) };
   };
-  const flat = scaled(run(at.turn, -90));
-  const drawn = (turn: number, steeper: number): Float64Array => {
-    const curve = scaled(run(turn, steeper));
-    return bent(
+  const flatCurve = curveOf(at.turn, -90);
+  const flat = flatCurve.kwh;
+  const drawn = ({ kwh }: Curve): Float64Array =>
+    bent(
       picked,
-      curve.map((value, i) => value + at.contrast * (value - flat[i]!)),
+      kwh.map((value, i) => value + at.contrast * (value - flat[i]!)),
       at.bend,
     );
-  };
-  const base = drawn(at.turn, at.steeper);
+  const [plane, turnedOn, tiltedOn] = [
+    curveOf(at.turn, at.steeper),
+    curveOf(at.turn + NUDGE_DEG, at.steeper),
+    curveOf(at.turn, at.steeper + NUDGE_DEG),
+  ];
+  const base = drawn(plane);
   const weaker = bent(picked, base, NUDGE_BEND);
-  const turned = drawn(at.turn + NUDGE_DEG, at.steeper);
-  const tilted = drawn(at.turn, at.steeper + NUDGE_DEG);
+  const turned = drawn(turnedOn);
+  const tilted = drawn(tiltedOn);
   const perMinute = picked.prepared.weather.axis.stepMinutes * 2;
   const kept = [...use.keys()].filter((i) => use[i] === 1);
   const column = (of: (i: number) => number): Float64Array => Float64Array.from(kept, of);
@@ -131,21 +134,32 @@ function straighten(picked: ClearDays, run: RunTurned, at: Fitted): Rows {
     day: Int32Array.from(kept, (i) => dayOf[i]!),
     at: [0, at.steeper, 0, at.contrast, at.bend],
     missFrac: missOf(picked, base, true),
+    levels: dayLevels({ base: plane.level, flat: flatCurve.level, turned: turnedOn.level, tilted: tiltedOn.level }, NUDGE_DEG, at.contrast),
   };
 }
 
 /**
  * What is known beforehand of turn, tilt, clock, contrast and bend, one deviation. Contrast is how much a plane differs from a flat one: sky models
- * part ways there by a fifth, and a tilt that took it up would drag the turn along. Weak light bends every day alike, morning and evening: without
- * a term of its own it would pass for contrast. Clocks are off by half hours or hardly at all: only a shift beyond
- * OFF_CLOCK_MIN is let stand, else the few minutes that a sky model bends a day by would be taken out of the turn.
+ * part ways there. Weak light bends every day alike, morning and evening: without a term of its own it would pass for contrast.
  */
 export type Known = readonly [number, number, number, number, number];
-export const OPEN: Known = [1e4, 2, 30, 0.2, 0.1];
-export const CLOCK_RIGHT: Known = [1e4, 2, 1.5, 0.2, 0.1];
+const ANY_DEG = 1e4;
+const CONTRAST = 0.07;
+const BEND = 0.1;
+/** Of tilts nobody knows better: off by any number of degrees that a rack can be. */
+const FREE_TILT_DEG = 15;
+const HELD_TILT_DEG = 3;
+const HELD_CLOCK_MIN = 1.5;
+
+/**
+ * Clocks are off by half hours or hardly at all, tilts by a mistaken entry or hardly at all. Where neither shows, both are held at the book, else the few
+ * minutes and degrees that a sky model bends a day by would be taken out of the turn.
+ */
+export function knownOf(isClockFree: boolean, isTiltFree: boolean): Known {
+  return [ANY_DEG, isTiltFree ? FREE_TILT_DEG : HELD_TILT_DEG, isClockFree ? 30 : HELD_CLOCK_MIN, CONTRAST, BEND];
+}
 /** The book's plane as it is. */
-export const BOOK: Known = [1e-4, 1e-4, 1e-4, 0.2, 0.1];
-export const OFF_CLOCK_MIN = 18;
+export const BOOK: Known = [1e-4, 1e-4, 1e-4, CONTRAST, BEND];
 
 /** Parameters in the order of a row's moves. */
 type Solved = [turn: number, steeper: number, clock: number, contrast: number, bend: number];
@@ -156,21 +170,27 @@ const WORTH_HOURS = 30;
 const ENTRIES = TERMS * TERMS + TERMS;
 
 /** Each day's share of the normal equations, end to end; hours far off are weighed down. */
-function daySums({ missed, moves, day }: Rows, days: number): Float64Array {
+function daySums({ missed, moves, day, levels }: Rows, days: number): Float64Array {
   const out = new Float64Array(days * ENTRIES);
   const scale = Math.max(1e-9, 1.4826 * medianOf(missed.map(Math.abs)));
   const worth = Math.min(1, WORTH_HOURS / missed.length);
   for (let r = 0; r < missed.length; r++) {
     const far = Math.abs(missed[r]!) / (2.5 * scale);
     const weight = (worth * (far > 1 ? 1 / far : 1)) / (scale * scale);
-    const first = day[r]! * ENTRIES;
-    for (let a = 0; a < TERMS; a++) {
-      const left = weight * moves[a]![r]!;
-      for (let b = 0; b < TERMS; b++) out[first + a * TERMS + b]! += left * moves[b]![r]!;
-      out[first + TERMS * TERMS + a]! += left * missed[r]!;
-    }
+    addRow(out, day[r]!, weight, moves, missed, r);
   }
+  for (let d = 0; d < days; d++) addRow(out, d, levels.weights[d]!, levels.moves, levels.missed, d);
   return out;
+}
+
+/** Adds row r of the fit to its day's share. */
+function addRow(out: Float64Array, day: number, weight: number, moves: readonly Float64Array[], missed: Float64Array, r: number): void {
+  const first = day * ENTRIES;
+  for (let a = 0; a < TERMS; a++) {
+    const left = weight * moves[a]![r]!;
+    for (let b = 0; b < TERMS; b++) out[first + a * TERMS + b]! += left * moves[b]![r]!;
+    out[first + TERMS * TERMS + a]! += left * missed[r]!;
+  }
 }
 
 /** Least squares over days, each as often as `times` says, with what is known beforehand. */

@@ -174,7 +174,9 @@ function orientationReport({ orientation, basis }: Evidence, actual: YieldRun, b
     hours: Math.round(orientation.hours),
     bookMissFrac: orientation.bookMissFrac,
     fittedMissFrac: orientation.fittedMissFrac,
-    isWrong: orientation.isWrong,
+    bookLevelFrac: orientation.bookLevelFrac,
+    fittedLevelFrac: orientation.fittedLevelFrac,
+    turn: orientation.turn,
     arrays: orientation.site.arrays.map(({ id, name, azimuthDeg, tiltDeg }) => ({
       id,
       name,

@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
 import { type CauseBasis, causeBasis, shadeEvidence, snowEvidence } from "@/core/causes";
 import { shadeOf } from "@/core/causes/shade-map";
-import { snowfallSteps } from "@/core/causes/snow";
+import { snowfallSteps, sureSnowfallSteps } from "@/core/causes/snow";
 import { meteredOnto } from "@/core/reconcile";
 import type { Weather } from "@/core/weather";
 import { prepareWeather } from "@/core/yield";
@@ -39,6 +39,38 @@ describe("falls of snow", () => {
   });
 });
 
+describe("falls of snow beyond doubt", () => {
+  const DAYS = 8;
+  const scatter = [0, 1, 0, -1, 1, 0, -1];
+  const steps = (depth: (i: number) => number): number[] => {
+    const snowDepthCm = Float64Array.from({ length: DAYS * 24 }, (_, i) => depth(i));
+    const basis = basisOf("2023-01-01T00:00Z", DAYS, { snowDepthCm }, () => 1);
+    return [...sureSnowfallSteps(basis).keys()].filter((i) => sureSnowfallSteps(basis)[i] === 1);
+  };
+
+  it("are every rise of a steady gauge", () => {
+    expect(steps((i) => (i < 50 ? 10 : 11))).toEqual([50]);
+  });
+
+  it("are none of the rises of a gauge that scatters over sinking snow", () => {
+    expect(steps((i) => Math.round(30 - 0.05 * i) + scatter[i % 7]!)).toEqual([]);
+  });
+
+  it("stand out of its scatter within half a day, and no longer", () => {
+    const sure = steps((i) => (i < 100 ? 20 : 26) + scatter[i % 7]!);
+    expect(sure[0]!).toBeGreaterThanOrEqual(98);
+    expect(sure[0]!).toBeLessThan(104);
+    expect(sure.at(-1)!).toBeLessThan(116);
+  });
+
+  it("may have come at any time of a gap after which the snow lies higher", () => {
+    const gap = (i: number): number => (i >= 90 && i < 110 ? Number.NaN : (i < 90 ? 20 : 30) + scatter[i % 7]!);
+    const sure = steps(gap);
+    expect(sure.filter((i) => i >= 90 && i <= 110)).toHaveLength(21);
+    expect(steps((i) => (i >= 90 && i < 110 ? Number.NaN : 20 + scatter[i % 7]!))).toEqual([]);
+  });
+});
+
 describe("snow on the modules", () => {
   const DAYS = 30;
   const fallDay = 10;
@@ -56,6 +88,13 @@ describe("snow on the modules", () => {
     expect(lostFrac[(fallDay + 1) * 24 + 12]).toBeCloseTo(0.9, 6);
     expect(lostFrac[(fallDay + 8) * 24 + 12]).toBe(0);
     expect(covered[(fallDay + 8) * 24]).toBe(0);
+  });
+
+  it("is not made up for weeks by a gauge that scatters: a quarter that is missing all along is something else", () => {
+    const scattering = Float64Array.from({ length: DAYS * 24 }, (_, i) => 30 + [0, 1, 0, -1, 1, 0, -1][i % 7]!);
+    const basis = basisOf("2023-01-10T00:00Z", DAYS, { snowDepthCm: scattering }, (i) => (day(i) >= 5 && day(i) < 25 ? 0.75 : 1));
+    const { lostFrac } = snowEvidence(basis, ones(basis.days.keys.length), new Uint8Array(DAYS * 24), 1e6);
+    expect(lostFrac.subarray(6 * 24, 22 * 24).every((lost) => lost === 0)).toBe(true);
   });
 
   it("is none where the output does not notice", () => {

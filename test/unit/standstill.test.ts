@@ -12,8 +12,8 @@ const plant = site();
 const axis = hours("2023-02-01T00:00Z", 24 * 40);
 
 /** A clear February, of which the meter reads what a test makes of it. */
-function basisOf(share: (day: number, hour: number) => number, airTempC = 6): CauseBasis {
-  const weather = { ...clearWeather(axis, plant.place), airTempC: new Float64Array(axis.count).fill(airTempC) };
+function basisOf(share: (day: number, hour: number) => number, airTempC = 6, snowDepthCm: Float64Array | null = null): CauseBasis {
+  const weather = { ...clearWeather(axis, plant.place), airTempC: new Float64Array(axis.count).fill(airTempC), snowDepthCm };
   const prepared = prepareWeather(plant.place, weather);
   const none = meteredOnto(axis, [], plant);
   const healthy = causeBasis(plant, prepared, none).openKwh;
@@ -23,6 +23,11 @@ function basisOf(share: (day: number, hour: number) => number, airTempC = 6): Ca
 
 const usual = (basis: CauseBasis): Float64Array => new Float64Array(basis.days.keys.length).fill(1);
 const white = new Uint8Array(axis.count).fill(1);
+const depth = (of: (i: number) => number): Float64Array => Float64Array.from({ length: axis.count }, (_, i) => of(i));
+/** A night in which a foot of snow falls. */
+const fallOn = (day: number): Float64Array => depth((i) => (i >= day * 24 + 3 ? 30 : 0));
+/** A gauge over lying snow that reads a centimetre more or less from hour to hour. */
+const scattering = (sinks = 0.02): Float64Array => depth((i) => Math.round(40 - sinks * i + [0, 1, 0, -1, 1, 0, -1][i % 7]!));
 
 describe("standstill while snow may lie on the modules", () => {
   it("is told by mild bright hours without output and by coming back at once, though it began at night", () => {
@@ -34,12 +39,31 @@ describe("standstill while snow may lie on the modules", () => {
   });
 
   it("is none where the output comes back bit by bit, as it does under snow", () => {
-    const basis = basisOf((day, hour) => (day >= 10 && day < 14 ? 0 : day === 14 ? Math.max(0, (hour - 6) / 20) : 1));
+    const basis = basisOf((day, hour) => (day >= 10 && day < 14 ? 0 : day === 14 ? Math.max(0, (hour - 6) / 20) : 1), 6, fallOn(10));
     expect(outageEvidence(basis, usual(basis), white).outages).toHaveLength(0);
   });
 
   it("is none in deep cold, in which snow would have stayed", () => {
-    const basis = basisOf((day) => (day >= 10 && day < 14 ? 0 : 1), -12);
+    const basis = basisOf((day) => (day >= 10 && day < 14 ? 0 : 1), -12, fallOn(10));
+    expect(outageEvidence(basis, usual(basis), white).outages).toHaveLength(0);
+  });
+
+  it("is one in deep cold where no snow fell, however much the gauge scatters", () => {
+    const basis = basisOf((day) => (day >= 10 && day < 14 ? 0 : 1), -12, scattering());
+    const { outages } = outageEvidence(basis, usual(basis), white);
+    expect(outages.map(({ from, to }) => [Math.floor(from / 24), Math.floor((to - 1) / 24)])).toEqual([[10, 13]]);
+  });
+
+  it("is one that began days before the snow fell, though the snow hides its end", () => {
+    const still = (day: number, hour: number): number => (day < 10 || day > 16 ? 1 : day < 16 ? 0 : Math.max(0, (hour - 6) / 20));
+    const basis = basisOf(still, -3, fallOn(14));
+    const { outages } = outageEvidence(basis, usual(basis), white);
+    expect(outages).toHaveLength(1);
+    expect(Math.floor(outages[0]!.from / 24)).toBe(10);
+  });
+
+  it("is none where a dim plant was not whole before", () => {
+    const basis = basisOf((day) => (day >= 10 && day < 14 ? 0 : day === 9 ? 0.4 : 1), -12, scattering());
     expect(outageEvidence(basis, usual(basis), white).outages).toHaveLength(0);
   });
 });

@@ -1,5 +1,5 @@
 import type { CauseBasis } from "./basis";
-import { snowfallSteps } from "./snow";
+import { sureSnowfallSteps } from "./snow";
 
 /** Steps [from, to) in which the whole plant stood still, its partial first and last steps among them. */
 export interface Outage {
@@ -28,6 +28,8 @@ const ABRUPT_FRAC = 0.6;
 
 /** A plant that is back gives this share of the usual in its first two hours. */
 const WHOLE_FRAC = 0.75;
+/** No cover too thin for the gauge to see keeps a plant still for so many hours at rated output. */
+const STILL_RATED_HOURS = 1.5;
 /** Under this much light, share of rated output, in air above this, snow on modules begins to slide within some hours. Source: Marion et al., 2013. */
 const MILD_LIGHT_FRAC = 0.3;
 const MILD_C = 1;
@@ -37,7 +39,7 @@ const MILD_WITHIN_HOURS = 30;
 /** Finds standstill under light. `usual` is the plant's own ratio by day; `covered` marks steps at which snow may lie on the modules. */
 export function outageEvidence(basis: CauseBasis, usual: Float64Array, covered: Uint8Array): OutageEvidence {
   const { axis, days, openKwh, meteredKwh, read, lit, ratedKwh } = basis;
-  const fall = snowfallSteps(basis);
+  const fall = sureSnowfallSteps(basis);
   const around = (hours: number): number => Math.round((hours * 60) / axis.stepMinutes);
   const downFrac = new Float64Array(axis.count);
   const outages: Outage[] = [];
@@ -56,7 +58,7 @@ export function outageEvidence(basis: CauseBasis, usual: Float64Array, covered: 
     }
     const [before, after] = [neighbour(i, -1), neighbour(last, 1)];
     const enough = lost >= (LEAST_RATED_HOURS * ratedKwh * 60) / axis.stepMinutes;
-    if (enough && (!whiteAround(i, last) || isAbrupt(before, i) || isBackAtOnce(last, after))) {
+    if (enough && (!whiteAround(i, last) || isAbrupt(before, i) || isSwitched(before, i, last, after) || isBackAtOnce(last, after))) {
       const partly = (k: number | null): boolean => k !== null && share(k) < PARTLY_FRAC && Math.abs(k - (k < i ? i : last)) <= 2;
       const from = partly(before) ? before! : i;
       const to = (partly(after) ? after! : last) + 1;
@@ -83,10 +85,27 @@ export function outageEvidence(basis: CauseBasis, usual: Float64Array, covered: 
     return before !== null && sameDay(before, first) && share(before) > ABRUPT_FRAC && !fell(before - 1, first + around(3));
   }
 
+  /** From the whole to nothing between two steps of light with no snow falling; and back in the same way, or still for long before any fell. */
+  function isSwitched(before: number | null, first: number, last: number, after: number | null): boolean {
+    if (before === null || !isWhole(before, -1) || fell(before - 1, first + around(3))) return false;
+    return (isWhole(after, 1) && !fell(last, (after ?? last) + 1)) || ratedHoursBeforeSnow(first, last) > STILL_RATED_HOURS;
+  }
+
+  function ratedHoursBeforeSnow(first: number, last: number): number {
+    let owedKwh = 0;
+    for (let k = first; k <= last && fall[k] === 0; k++) owedKwh += openKwh[k]!;
+    return (owedKwh / ratedKwh) * (axis.stepMinutes / 60);
+  }
+
+  /** Whether a step and the one beyond it give what is usual. */
+  function isWhole(step: number | null, way: 1 | -1): boolean {
+    const beyond = step === null ? null : neighbour(step, way);
+    return step !== null && beyond !== null && share(step) >= WHOLE_FRAC && share(beyond) >= WHOLE_FRAC;
+  }
+
   /** Snow lets go bit by bit: a plant that gave nothing in mild bright hours, and then all at once, was switched on and not thawed. */
   function isBackAtOnce(last: number, after: number | null): boolean {
-    const next = after === null ? null : neighbour(after, 1);
-    if (after === null || next === null || share(after) < WHOLE_FRAC || share(next) < WHOLE_FRAC) return false;
+    if (!isWhole(after, 1)) return false;
     let mild = 0;
     for (let k = Math.max(0, last - around(MILD_WITHIN_HOURS)); k <= last; k++)
       if (bright(k) && still(k) && openKwh[k]! > MILD_LIGHT_FRAC * ratedKwh && basis.weather.airTempC[k]! > MILD_C) mild++;

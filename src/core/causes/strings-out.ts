@@ -1,7 +1,9 @@
 import { arrayNameplateW, nameplateW } from "../site";
 import { medianAmong, medianOf } from "../statistics";
 import type { CauseBasis } from "./basis";
+import { type DirtDays, daysBeside, stepBesideDirt } from "./beside-dirt";
 import type { DayIndex } from "./day-index";
+import { rainByDay } from "./dirt-law";
 
 /** A stretch in which a part of the plant gave nothing, from one step on. */
 export interface StringsOut {
@@ -24,6 +26,8 @@ const LEAST_FRAC = 0.025;
 /** How far the measured share may lie from a whole number of parts. */
 const OFF_FRAC = 0.3;
 const LEAST_DAYS = 3;
+/** Share of a part's loss that has to stand beside what dirt explains. */
+const BESIDE_DIRT = 0.7;
 
 /** Shares that a fault of one kind can take: whole strings, whole inverters. */
 function partsOf({ site }: CauseBasis): StringsOut["part"][] {
@@ -81,20 +85,25 @@ export function stringsOut(basis: CauseBasis, index: DayIndex, cleaned: Readonly
   const noise = 1.4826 * medianOf(x.slice(1).map((value, k) => Math.abs(value - x[k]!))) * 0.7;
   const least = Math.max(LEAST_FRAC, (DEVIATIONS * noise) / Math.sqrt(WINDOW / 2));
   const step = x.map((_, p) => (p < NEAR || p > x.length - NEAR ? 0 : isSudden(x, p) ? near(x, p) : 0));
+  const dirt: DirtDays = { index, rainMm: rainByDay(basis), cleaned };
   const found: StringsOut[] = [];
   for (let p = NEAR; p < x.length - NEAR; p++) {
     if (jump(x, p) > -least || !(step[p]! < 0) || !isPeak(step, p)) continue;
-    const back = comesBack(x, step, p, least, kept, cleaned);
+    const back = comesBack({ x, step, least, kept, dirt }, p);
     const until = back ?? x.length;
     if (until - p < LEAST_DAYS) continue;
     const before = medianOf(x.slice(Math.max(0, p - WINDOW), p));
     const after = back === null ? before : medianOf(x.slice(back, back + WINDOW));
     // What soiling and seasons do meanwhile moves both ends; the level lost is read at each end beside its own step.
     const first = medianOf(x.slice(p, Math.min(until, p + WINDOW))) - before;
-    const last = back === null ? first : medianOf(x.slice(Math.max(p, until - WINDOW), until)) - after;
+    const last = back === null || isCleanedNear(dirt, kept[back]!) ? first : medianOf(x.slice(Math.max(p, until - WINDOW), until)) - after;
     const measuredFrac = 1 - Math.exp((first + last) / 2);
     const part = nearest(parts, measuredFrac, noise);
     if (!part) continue;
+    const [from, to] = [kept[p]!, back === null ? index.ratio.length : kept[back]!];
+    const beside = stepBesideDirt(dirt, from, to, daysBeside(from, to, index.ratio.length));
+    const share = beside.step / Math.log(1 - part.out / part.of);
+    if (share < BESIDE_DIRT) continue;
     found.push({
       from: stepNear(basis, kept[Math.max(0, p - NEAR_DAYS)]!, kept[Math.min(kept.length - 1, p + NEAR_DAYS)]!, -1),
       to:
@@ -127,21 +136,39 @@ const near = (x: readonly number[], p: number): number =>
 /** Whether most of the step lies between two days, as no dirt does it. */
 const isSudden = (x: readonly number[], p: number): boolean => Math.abs(near(x, p)) > 0.65 * Math.abs(jump(x, p));
 
-/** Index of the day from which on the level is back, or null. A level that a cleaning or rain lifts step by step is none. */
-function comesBack(
-  x: readonly number[],
-  step: readonly number[],
-  p: number,
-  least: number,
-  kept: readonly number[],
-  cleaned: ReadonlySet<number>,
-): number | null {
+/** Log levels of the days that tell, how each steps, and what else may have moved them. */
+interface Levels {
+  readonly x: readonly number[];
+  readonly step: readonly number[];
+  readonly least: number;
+  readonly kept: readonly number[];
+  readonly dirt: DirtDays;
+}
+
+/** Index of the day from which on the level is back, or null. A level that a cleaning or rain lifts is none. */
+function comesBack({ x, step, least, kept, dirt }: Levels, p: number): number | null {
   const lost = -jump(x, p);
   for (let q = p + LEAST_DAYS; q < x.length - 2; q++) {
     const up = jump(x, q);
-    if (up > 0.6 * lost && up > least && up < 1.6 * lost && step[q]! > 0 && isPeak(step, q) && !cleaned.has(kept[q]!)) return q;
+    if (up > 0.6 * lost && up > least && step[q]! > 0 && isPeak(step, q) && isBackBesideDirt(dirt, kept[p]!, kept[q]!)) return q;
   }
   return null;
+}
+
+/** Whether a part that was lost on one day and came back on another tells the days beside dirt better than one that is still out. */
+function isBackBesideDirt(dirt: DirtDays, from: number, to: number): boolean {
+  const window = daysBeside(from, to, dirt.rainMm.length);
+  const [back, out] = [stepBesideDirt(dirt, from, to, window), stepBesideDirt(dirt, from, window[1], window)];
+  const scale = Math.min(back.scale, out.scale);
+  return back.lossAt(scale) < out.lossAt(scale);
+}
+
+/** A string that is mended about when somebody cleans comes back with the cleaning. */
+const CLEANED_NEAR_DAYS = 4;
+
+function isCleanedNear({ cleaned }: DirtDays, day: number): boolean {
+  for (let d = day - CLEANED_NEAR_DAYS; d <= day + CLEANED_NEAR_DAYS; d++) if (cleaned.has(d)) return true;
+  return false;
 }
 
 function nearest(parts: readonly StringsOut["part"][], measured: number, noise: number): StringsOut["part"] | null {

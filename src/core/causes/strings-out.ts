@@ -28,6 +28,7 @@ const OFF_FRAC = 0.3;
 const LEAST_DAYS = 3;
 /** Share of a part's loss that has to stand beside what dirt explains. */
 const BESIDE_DIRT = 0.7;
+const HALF = 0.5;
 
 /** Shares that a fault of one kind can take: whole strings, whole inverters. */
 function partsOf({ site }: CauseBasis): StringsOut["part"][] {
@@ -86,10 +87,12 @@ export function stringsOut(basis: CauseBasis, index: DayIndex, cleaned: Readonly
   const least = Math.max(LEAST_FRAC, (DEVIATIONS * noise) / Math.sqrt(WINDOW / 2));
   const step = x.map((_, p) => (p < NEAR || p > x.length - NEAR ? 0 : isSudden(x, p) ? near(x, p) : 0));
   const dirt: DirtDays = { index, rainMm: rainByDay(basis), cleaned };
+  const levels: Levels = { x, step, least, kept, dirt };
   const found: StringsOut[] = [];
   for (let p = NEAR; p < x.length - NEAR; p++) {
     if (jump(x, p) > -least || !(step[p]! < 0) || !isPeak(step, p)) continue;
-    const back = comesBack({ x, step, least, kept, dirt }, p);
+    if (!isStepBesideDirt(levels, p)) continue;
+    const back = comesBack(levels, p);
     const until = back ?? x.length;
     if (until - p < LEAST_DAYS) continue;
     const before = medianOf(x.slice(Math.max(0, p - WINDOW), p));
@@ -143,6 +146,13 @@ interface Levels {
   readonly least: number;
   readonly kept: readonly number[];
   readonly dirt: DirtDays;
+}
+
+/** Whether most of a fall of the level stands beside what dirt explains, in the days up to it and the first after. */
+function isStepBesideDirt({ x, kept, dirt }: Levels, p: number): boolean {
+  const [from, to] = [kept[p]!, kept[Math.min(kept.length - 1, p + WINDOW)]!];
+  const [first] = daysBeside(from, to, dirt.rainMm.length);
+  return stepBesideDirt(dirt, from, to, [first, to]).step < HALF * jump(x, p);
 }
 
 /** Index of the day from which on the level is back, or null. A level that a cleaning or rain lifts is none. */

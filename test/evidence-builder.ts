@@ -1,6 +1,7 @@
 import { type AgeingReading, readAgeing } from "@/core/ageing";
 import { causeBasis, type Evidence } from "@/core/causes";
 import { USUAL_WASHING } from "@/core/causes/dirt-law";
+import { notHeld } from "@/core/causes/held-low";
 import { flatCurve } from "@/core/causes/load-curve";
 import { meteredOnto } from "@/core/reconcile";
 import { prepareWeather } from "@/core/yield";
@@ -38,6 +39,7 @@ export function evidence(parts: Partial<Evidence> = {}): Evidence {
     stepsAnHour: 1,
     ceiling: null,
     outages: { downFrac: zeros(), outages: [] },
+    held: notHeld(axis.count),
     snow: { lostFrac: zeros(), covered: new Uint8Array(axis.count), spells: [] },
     strings: [],
     orientation: null,

@@ -52,6 +52,11 @@ const CATALOGUE: Readonly<Record<CauseKind, (f: Facts, finding: CauseFinding, wh
     what: `The plant stood still ${when}.${about(x.kwh)}`,
     evidence: `${n(f.hours)} h without output under light that asked for it, and no snow that would explain it.`,
   }),
+  "held-low": (f, x, when) => ({
+    title: "Held below its ceiling",
+    what: `Something held the plant at ${n(f.powerKw, 1)} kW ${when}.${about(x.kwh)}`,
+    evidence: `The tops of ${n(f.days)} days lie on that power, while the light asked for more and changed: a limit of the grid or of a setting, no cloud and no string.`,
+  }),
   "strings-out": (f, x, when) => ({
     title: f.part === "inverter" ? "Inverter out" : f.part === "modules" ? "Modules out" : "String out",
     what: `${(PART_WORDS[String(f.part)] ?? PART_WORDS.strings!)(f)} ${when}${f.restored === "yes" ? "" : ", to the end of the record"}.${about(x.kwh)}`,

@@ -66,6 +66,7 @@ describe("causes in words", () => {
     powerW: 18_500,
     ratedW: 20_000,
     heldSteps: 420,
+    powerKw: 12.4,
     azimuthDeg: 0,
     elevationDeg: 12,
     ratio: 0.61,

@@ -40,7 +40,7 @@ function evidencedSite(site: Site, { ageing, ceiling }: RunEvidence): Site {
 
 /** Shares lost on every step of the book's axis. */
 export function causesOf(
-  { basis, stepsAnHour, outages, snow, strings, shade, soiling, ratingKept, cutFrac, swingScale }: RunEvidence,
+  { basis, stepsAnHour, outages, held, snow, strings, shade, soiling, ratingKept, cutFrac, swingScale }: RunEvidence,
   count: number,
 ): EvidencedCauses {
   const stringsOutFrac = new Float64Array(basis.axis.count);
@@ -57,6 +57,6 @@ export function causesOf(
     soilingFrac: spread(dirt),
     ...(shade.isSeen ? { shadingFrac: spread(shade.lostFrac) } : {}),
     ...(strings.length > 0 ? { stringsOutFrac: spread(stringsOutFrac) } : {}),
-    downFrac: spread(outages.downFrac),
+    downFrac: spread(outages.downFrac.map((down, i) => Math.max(down, held.lostFrac[i]!))),
   };
 }

@@ -7,6 +7,7 @@ import { ageOnAxis, prepareWeather, runPrepared } from "../yield";
 import { type CauseBasis, causeBasis } from "./basis";
 import { type CeilingEvidence, ceilingEvidence } from "./ceiling";
 import { type DayIndex, dayIndex, usualRatio } from "./day-index";
+import { type HeldLowEvidence, heldLow, notHeld } from "./held-low";
 import { toHours } from "./hours";
 import { cutFracSeen, insideHours, swingInside } from "./inside-hours";
 import { flatCurve, keptAt, type LoadCurve, loadCurve } from "./load-curve";
@@ -41,6 +42,7 @@ export interface RunEvidence {
   readonly stepsAnHour: number;
   readonly ceiling: CeilingEvidence | null;
   readonly outages: OutageEvidence;
+  readonly held: HeldLowEvidence;
   readonly snow: SnowEvidence;
   readonly strings: readonly StringsOut[];
   /** How the plane stands against the book's; null where the book is right. */
@@ -110,7 +112,7 @@ export function* seekEvidence(input: EvidenceInput): Generator<number, Evidence>
     causesOut = indexOf();
     strings = stringsOf(causesOut);
   }
-  const { outages, snow, spoilt } = found;
+  const { outages, held, snow, spoilt } = found;
   const index = withStringsBack(basis, causesOut, strings);
   yield 0.4;
   const soiling = basis.resolution === "months" ? modelledSoiling(basis, index) : soilingEvidence(basis, index, cleaned, seenFrac(basis));
@@ -130,7 +132,7 @@ export function* seekEvidence(input: EvidenceInput): Generator<number, Evidence>
   });
   yield 0.85;
   const perYear = ageingRateOf(ageing, basis.site);
-  const bare = { basis, stepsAnHour: hourly.steps, ceiling, outages, snow, strings, orientation, turn, soiling, index, ageing };
+  const bare = { basis, stepsAnHour: hourly.steps, ceiling, outages, held, snow, strings, orientation, turn, soiling, index, ageing };
   const owed = owedSoFar(bare, ageAtStart, perYear);
   const inside = basis.resolution === "hours" ? insideHours(basis, input.meters) : null;
   const swing = inside && swingInside(basis, inside, ceilingKwh);
@@ -173,8 +175,9 @@ export function ceilingKwhOf(basis: CauseBasis, ceiling: CeilingEvidence | null)
 
 interface Standstill {
   readonly outages: OutageEvidence;
+  readonly held: HeldLowEvidence;
   readonly snow: SnowEvidence;
-  /** 1 where an hour is down or under snow. */
+  /** 1 where an hour is down, held low or under snow. */
   readonly spoilt: Uint8Array;
 }
 
@@ -183,7 +186,12 @@ export function standstill(basis: CauseBasis, ceilingKwh: number, strings: reado
   const { count } = basis.axis;
   const none = new Uint8Array(count);
   if (basis.resolution === "months")
-    return { outages: { downFrac: new Float64Array(count), outages: [] }, snow: monthSnow(basis), spoilt: none };
+    return {
+      outages: { downFrac: new Float64Array(count), outages: [] },
+      held: notHeld(count),
+      snow: monthSnow(basis),
+      spoilt: none,
+    };
   const usual = lowered(basis, usualRatio(withStringsBack(basis, dayIndex(basis, none, ceilingKwh), strings)), strings);
   const first = snowEvidence(basis, usual, none, ceilingKwh);
   const outages = outageEvidence(basis, usual, first.covered);
@@ -192,7 +200,13 @@ export function standstill(basis: CauseBasis, ceilingKwh: number, strings: reado
   const snow = snowEvidence(basis, usual, down, ceilingKwh);
   const spoilt = down.slice();
   for (const { from, to } of snow.spells) spoilt.fill(1, from, to);
-  return { outages, snow, spoilt };
+  const seen = heldLow(basis, usual, spoilt, ceilingKwh);
+  if (seen.spells.length === 0) return { outages, held: seen, snow, spoilt };
+  // What is usual was told from days that were held, too.
+  const free = lowered(basis, usualRatio(withStringsBack(basis, dayIndex(basis, seen.touched, ceilingKwh), strings)), strings);
+  const held = heldLow(basis, free, spoilt, ceilingKwh);
+  for (let i = 0; i < count; i++) if (held.touched[i] === 1) spoilt[i] = 1;
+  return { outages, held, snow, spoilt };
 }
 
 /** What is usual by day, less what strings that are out take of it. */
@@ -269,11 +283,13 @@ export const unbroken = (
 
 /** What each hour owes before the ceiling alone holds it: NaN where strings are out, whose part it can't be told from, and where it stands still. */
 export function beforeCeiling(
-  { strings, snow, outages, shade, ratingKept }: Pick<RunEvidence, "strings" | "snow" | "outages" | "shade" | "ratingKept">,
+  { strings, snow, outages, held, shade, ratingKept }: Pick<RunEvidence, "strings" | "snow" | "outages" | "held" | "shade" | "ratingKept">,
   owedKwh: Float64Array,
 ): Float64Array {
   const out = owedKwh.map((kwh, i) =>
-    outages.downFrac[i]! > 0 ? Number.NaN : kwh * ratingKept[i]! * (1 - snow.lostFrac[i]!) * (1 - shade.lostFrac[i]!),
+    outages.downFrac[i]! > 0 || held.touched[i] === 1
+      ? Number.NaN
+      : kwh * ratingKept[i]! * (1 - snow.lostFrac[i]!) * (1 - shade.lostFrac[i]!),
   );
   for (const { from, to } of strings) out.fill(Number.NaN, from, to);
   return out;

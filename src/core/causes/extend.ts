@@ -60,7 +60,7 @@ export function extendEvidence({ site, weather, metered, meters, cleanings, laws
   );
   const cleaned = new Set(cleanings.map((date) => basis.days.keys.indexOf(date)).filter((day) => day >= 0));
   const open = wereOut.length > 0 ? thatCameBack(basis, wereOut, ceilingKwh, laws.endUtcMs, cleaned) : wereOut;
-  const { outages, snow, spoilt } = standstill(basis, ceilingKwh, open);
+  const { outages, held, snow, spoilt } = standstill(basis, ceilingKwh, open);
   const index = withStringsBack(basis, dayIndex(basis, spoilt, ceilingKwh), open);
   const strings = [...open, ...stringsOut(basis, index, cleaned)];
   const soiling = { lostFracByDay: dirtAfter(basis.days.keys, rainByDay(basis), cleaned, laws, dirtByDay) };
@@ -83,13 +83,14 @@ export function extendEvidence({ site, weather, metered, meters, cleanings, laws
     stepsAnHour: hourly.steps,
     ceiling,
     outages,
+    held,
     snow,
     turn: laws.turn,
     shade,
     ageing,
     ratingKept,
     ceilingKwh,
-    cutFrac: inside && cutFracSeen(basis, inside, beforeCeiling({ strings, snow, outages, shade, ratingKept }, owed), ceilingKwh),
+    cutFrac: inside && cutFracSeen(basis, inside, beforeCeiling({ strings, snow, outages, held, shade, ratingKept }, owed), ceilingKwh),
     swingScale: (inside && swingInside(basis, inside, ceilingKwh)?.scale) ?? 1,
     owedKwh: unbroken(parts, ageAtStart, perYear, ratingKept),
   };

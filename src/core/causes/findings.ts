@@ -4,6 +4,7 @@ import type { Evidence, RunEvidence } from "./evidence";
 /** What a search for causes can find. */
 export const causeKinds = [
   "outage",
+  "held-low",
   "strings-out",
   "snow",
   "ceiling",
@@ -31,6 +32,7 @@ export interface CauseFinding {
 
 /** Standard shares by which each kind's energy may be off, two sided 95 %. */
 const OUTAGE_OFF = 0.06;
+const HELD_OFF = 0.12;
 const SNOW_OFF = 0.2;
 const SHADE_OFF = 0.3;
 const LEAST_WINTER_FRAC = 0.0015;
@@ -53,7 +55,12 @@ export function causeFindings(evidence: Evidence, ratedW: number | null, budgetP
 }
 
 /** Findings that begin and end on days: standstill, strings out, snow. */
-export const datedFindings = (evidence: RunEvidence): CauseFinding[] => [...outages(evidence), ...strings(evidence), ...winters(evidence)];
+export const datedFindings = (evidence: RunEvidence): CauseFinding[] => [
+  ...outages(evidence),
+  ...heldLow(evidence),
+  ...strings(evidence),
+  ...winters(evidence),
+];
 
 const startOf = ({ basis }: RunEvidence, i: number): number => basis.axis.startUtcMs + i * basis.axis.stepMinutes * MINUTE_MS;
 const dayStart = (evidence: Evidence, day: number): number => startOf(evidence, Math.max(0, evidence.basis.days.binOf.indexOf(day)));
@@ -89,6 +96,21 @@ function outages(evidence: RunEvidence): CauseFinding[] {
     ),
     confidenceFrac: to - from > 3 ? 0.98 : 0.85,
     facts: { hours: ((to - from) * evidence.basis.axis.stepMinutes) / 60 },
+  }));
+}
+
+function heldLow(evidence: RunEvidence): CauseFinding[] {
+  const { lostFrac, spells } = evidence.held;
+  return spells.map(({ from, to, powerKw, days }) => ({
+    kind: "held-low",
+    fromUtcMs: startOf(evidence, from),
+    toUtcMs: startOf(evidence, to),
+    ...within(
+      lostKwh(evidence, from, to, (i) => 1 - lostFrac[i]!),
+      HELD_OFF,
+    ),
+    confidenceFrac: days > 5 ? 0.95 : 0.85,
+    facts: { powerKw, days },
   }));
 }
 

@@ -32,6 +32,7 @@ export interface CausesViewProps {
 
 const ACCOUNT_OF: Readonly<Record<BookCause["kind"], LedgerAccount>> = {
   outage: "downtime",
+  "held-low": "downtime",
   "strings-out": "downtime",
   snow: "snow",
   ceiling: "clipping",
@@ -42,7 +43,7 @@ const ACCOUNT_OF: Readonly<Record<BookCause["kind"], LedgerAccount>> = {
   ageing: "ageing",
 };
 /** Kinds for which somebody should have written something down. */
-const WANTS_ENTRY: readonly BookCause["kind"][] = ["outage", "strings-out", "unrecorded-cleaning"];
+const WANTS_ENTRY: readonly BookCause["kind"][] = ["outage", "held-low", "strings-out", "unrecorded-cleaning"];
 
 /** What was found, one by one, with its energy, why it is believed, and what the field book says of it. */
 export function CausesView(props: CausesViewProps) {

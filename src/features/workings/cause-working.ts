@@ -8,6 +8,11 @@ const METHODS: Readonly<Record<BookCause["kind"], { readonly formula: string; re
     formula: "steps with light that asked for 4 % of rated output or more and gave under 1.5 % of what they owed; Σ owed over them",
     source: "IEC TS 61724-3:2016 (availability by time and by energy).",
   },
+  "held-low": {
+    formula:
+      "days whose best hours, four or more, lie within 1.2 % of one power while they owe 8 % more and differ in what they owe; Σ owed − that power over hours held",
+    source: "Tops of the days; docs/methods.md, causes.",
+  },
   "strings-out": {
     formula: "median ratio of 7 good days after ÷ 7 before = 1 − k ÷ n, most of it between two days; Σ owed × k ÷ n until it comes back",
     source: "Medians on both sides of a step; docs/methods.md, causes.",

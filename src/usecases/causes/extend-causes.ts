@@ -17,7 +17,7 @@ const LEAD_DAYS = 100;
 /** Laws older than this are read anew: dirt may grow otherwise. */
 const MOST_ADDED_DAYS = 31;
 /** Findings of one kind this near to one another are one: standstill and strings go on, a winter has its spells. */
-const SAME_DAYS = { outage: 1, "strings-out": 2, snow: 75 } as const;
+const SAME_DAYS = { outage: 1, "held-low": 12, "strings-out": 2, snow: 75 } as const;
 
 /**
  * A report brought up to days that were added since, by its laws: months from the last one on are worked out anew, all others stand. Null where
@@ -83,6 +83,7 @@ function withNewDays({ findings, laws }: CauseReport, evidence: RunEvidence, tim
   const added = datedFindings({
     ...evidence,
     outages: { ...evidence.outages, outages: later(evidence.outages.outages) },
+    held: { ...evidence.held, spells: later(evidence.held.spells) },
     snow: { ...evidence.snow, spells: later(evidence.snow.spells) },
     strings: later(evidence.strings),
   });

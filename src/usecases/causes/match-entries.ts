@@ -8,9 +8,9 @@ const EXPLAINS: Partial<Record<FieldEntry["kind"], readonly CauseKind[]>> = {
   cleaning: ["unrecorded-cleaning", "soiling"],
   "snow-clearing": ["snow"],
   outage: ["outage", "strings-out"],
-  repair: ["outage", "strings-out"],
-  curtailment: ["ceiling", "outage"],
-  "hardware-change": ["strings-out", "ceiling", "outage"],
+  repair: ["outage", "strings-out", "held-low"],
+  curtailment: ["held-low", "ceiling", "outage"],
+  "hardware-change": ["strings-out", "held-low", "ceiling", "outage"],
 };
 const OFF_DAYS = 4;
 

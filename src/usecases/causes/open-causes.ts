@@ -115,7 +115,7 @@ export function* seekCauses(input: CausesInput): Generator<number, CauseReport |
 }
 
 /** Kinds of findings that days to come may lengthen, and how long after their end: a winter's spells lie far apart. */
-const GO_ON: readonly CauseFinding["kind"][] = ["outage", "strings-out", "snow"];
+const GO_ON: readonly CauseFinding["kind"][] = ["outage", "held-low", "strings-out", "snow"];
 const GO_ON_DAYS = 80;
 
 export const budgetLines = ({ report }: OpenLedger): LedgerLine[] => [...report.months, ...report.years, report.all];

@@ -12,7 +12,7 @@ interface Props {
 }
 
 /** Findings that are taken out of the ageing index. */
-const TAKEN_OUT: readonly string[] = ["outage", "strings-out", "snow"];
+const TAKEN_OUT: readonly string[] = ["outage", "held-low", "strings-out", "snow"];
 
 export default async function AgeingPage({ params, searchParams }: Props) {
   const { slug } = await params;

@@ -281,7 +281,7 @@ export function standInRows(count = 20, healthy = 8): StandInAccuracy {
       ...ageingRows(plant.name, report, plant.truth.ageingPerYearFrac * 100),
       energy("soiling", posted.soiling, losses.soilingKwh),
       energy("snow", posted.snow, losses.snowKwh),
-      energy("downtime and strings out", posted.downtime, losses.outageKwh + losses.stringsKwh),
+      energy("downtime, limits and strings out", posted.downtime, losses.outageKwh + losses.stringsKwh + losses.limitKwh),
       energy("clipping", posted.clipping, losses.clippingKwh),
       ...orientationRow(plant.name, report, book, plant.truth.azimuthDeg?.a ?? book),
       remainderRow(plant.name, report),
@@ -323,5 +323,8 @@ function countFound({ plant, site, report }: Simulated, tally: (kind: string, ad
     faults: wrong ? 1 : 0,
     foundFaults: told && wrong ? 1 : 0,
   });
-  for (const kind of ["shading", "ceiling"] as const) match(kind, []);
+  match("held-low", plant.truth.limits ?? []);
+  const always = [{ from: plant.firstUtc, to: plant.lastUtc }];
+  match("shading", plant.truth.discs ? always : []);
+  match("ceiling", plant.truth.ceilingFrac && plant.truth.ceilingFrac < 1 ? always : []);
 }

@@ -17,6 +17,10 @@ export interface PlantTruth {
   readonly outages: readonly { readonly from: string; readonly to: string }[];
   /** Times in which a share of the strings gave nothing, ISO instants. */
   readonly stringsOut?: readonly { readonly from: string; readonly to: string; readonly lostFrac: number }[];
+  /** Times in which something held the output at a power, W, ISO instants. */
+  readonly limits?: readonly { readonly from: string; readonly to: string; readonly acW: number }[];
+  /** The inverter's real ceiling against the rating in the book. */
+  readonly ceilingFrac?: number;
   /** Times that the logger lost, ISO instants. */
   readonly lost: readonly { readonly from: string; readonly to: string }[];
   readonly meterGainFrac: number;
@@ -46,6 +50,7 @@ export interface TrueLosses {
   readonly stringsKwh: number;
   readonly clippingKwh: number;
   readonly outageKwh: number;
+  readonly limitKwh: number;
   readonly deliveredKwh: number;
 }
 
@@ -71,7 +76,7 @@ export function simulateWithTruth(
   const standing = new Map<string, Standing>();
   const lag = Math.exp(-axis.stepMinutes / 8);
   const toKwh = axis.stepMinutes / 60 / 1000;
-  const lost = { idealKwh: 0, snowKwh: 0, soilingKwh: 0, stringsKwh: 0, clippingKwh: 0, outageKwh: 0, deliveredKwh: 0 };
+  const lost = { idealKwh: 0, snowKwh: 0, soilingKwh: 0, stringsKwh: 0, clippingKwh: 0, outageKwh: 0, limitKwh: 0, deliveredKwh: 0 };
   let rise = 0;
   for (let i = 0; i < axis.count; i++) {
     const utcMs = axis.startUtcMs + i * axis.stepMinutes * MINUTE_MS;
@@ -79,7 +84,8 @@ export function simulateWithTruth(
     let dcW = 0;
     const date = new Date(utcMs).toISOString().slice(0, 10);
     const dirt = soiling[Math.floor(i / (1440 / axis.stepMinutes))]!;
-    const { arrays, acRatedW } = standingOn(site, truth, date, standing);
+    const { arrays, acRatedW: bookW } = standingOn(site, truth, date, standing);
+    const acRatedW = bookW * (truth.ceilingFrac ?? 1);
     for (const array of arrays) {
       const openWm2 = klucher(weather, i, array, new Date(utcMs).getUTCMonth());
       const lightWm2 = openWm2 * (1 - snowFrac[i]!) * (1 - dirt);
@@ -95,8 +101,11 @@ export function simulateWithTruth(
     const out = (truth.stringsOut ?? []).find(({ from, to }) => utcMs >= Date.parse(from) && utcMs < Date.parse(to));
     const whole = inverterW(dcW, acRatedW);
     const part = out ? inverterW(dcW * (1 - out.lostFrac), acRatedW) : whole;
-    const acW = part.acW * 0.995;
+    const freeW = part.acW * 0.995;
     const isDown = within(utcMs, truth.outages);
+    const limit = (truth.limits ?? []).find(({ from, to }) => utcMs >= Date.parse(from) && utcMs < Date.parse(to));
+    const acW = Math.min(freeW, limit && !isDown ? limit.acW : freeW);
+    lost.limitKwh += (freeW - acW) * toKwh;
     lost.clippingKwh += part.cutW * toKwh;
     lost.stringsKwh += (whole.acW - part.acW) * toKwh;
     if (isDown) lost.outageKwh += acW * toKwh;

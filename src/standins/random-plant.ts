@@ -1,7 +1,7 @@
 import { randomLcg } from "d3";
 import type { SiteInput } from "@/contracts/site";
 import type { Climate } from "./climate";
-import type { PlantTruth } from "./plant";
+import type { PlantTruth, SkyDisc } from "./plant";
 
 /** A plant made up from a seed: what its owner believes, its weather, and what really happens to it. */
 export interface RandomPlant {
@@ -112,6 +112,33 @@ export function randomPlant(k: number, faults = true): RandomPlant {
     faults && dusty
       ? Array.from({ length: whole(0, 4) }, (_, y) => `${FIRST_YEAR + (y % YEARS)}-0${where.latitudeDeg < 0 ? 2 : 7}-1${whole(0, 9)}`)
       : [];
+  const commissioned = `${FIRST_YEAR - 1}-0${whole(3, 9)}-15`;
+  const acRatedW = Math.round(nameplateW / draw(1.02, 1.4) / 500) * 500;
+  const hidden = {
+    toleranceFrac: draw(-0.025, 0.015),
+    ageingPerYearFrac: draw(0.003, 0.014),
+    soilingPerDayFrac,
+    cleaningRainMm: draw(3, 7),
+    cleanings,
+    outages,
+    stringsOut: out === null ? [] : [{ from: hourOf(out), to: hourOf(out + draw(15, 200) * 86_400_000), lostFrac: 1 / strings }],
+    lost: [],
+    meterGainFrac: draw(-0.008, 0.008),
+  };
+  // Drawn last: what was drawn before stays as it was when these faults were added.
+  const limited = faults && chance(0.3) ? instant() : null;
+  const limits =
+    limited === null ? [] : [{ from: hourOf(limited), to: hourOf(limited + draw(12, 90) * 86_400_000), acW: draw(0.3, 0.7) * acRatedW }];
+  const ceilingFrac = faults && chance(0.2) ? draw(0.8, 0.93) : 1;
+  const aside = (chance(0.5) ? 1 : -1) * draw(45, 80);
+  const tree: SkyDisc = {
+    azimuthDeg: (facing + aside + 360) % 360,
+    elevationDeg: draw(8, 22),
+    halfWidthDeg: draw(12, 25),
+    halfHeightDeg: draw(10, 20),
+    throughFrac: new Array<number>(12).fill(0.25),
+  };
+  const isShaded = faults && chance(0.25);
   return {
     name: `plant-${String(k + 1).padStart(2, "0")}`,
     seed: (0.31 + k * 0.7548776662) % 1,
@@ -124,7 +151,7 @@ export function randomPlant(k: number, faults = true): RandomPlant {
       version: 1,
       name: `Stand-in ${k + 1}`,
       currency: "EUR",
-      commissioned: `${FIRST_YEAR - 1}-0${whole(3, 9)}-15`,
+      commissioned,
       place: { latitudeDeg: where.latitudeDeg, longitudeDeg: where.longitudeDeg, elevationM: where.elevationM, timeZone: where.timeZone },
       modules: { m: { pmpW: 400, gammaPmpPerK: -0.0036, betaVocPerK: -0.0028, alphaIscPerK: 0.0005, noctC: 45 } },
       arrays: [
@@ -143,7 +170,7 @@ export function randomPlant(k: number, faults = true): RandomPlant {
         {
           id: "i",
           arrays: ["a"],
-          acRatedW: Math.round(nameplateW / draw(1.02, 1.4) / 500) * 500,
+          acRatedW,
           ratedEfficiencyFrac: 0.972,
           perModule: false,
         },
@@ -152,15 +179,10 @@ export function randomPlant(k: number, faults = true): RandomPlant {
       losses: { mismatchFrac: 0.01, dcWiringFrac: 0.012, acWiringFrac: 0.005, soilingFrac: 0.02 },
     },
     truth: {
-      toleranceFrac: draw(-0.025, 0.015),
-      ageingPerYearFrac: draw(0.003, 0.014),
-      soilingPerDayFrac,
-      cleaningRainMm: draw(3, 7),
-      cleanings,
-      outages,
-      stringsOut: out === null ? [] : [{ from: hourOf(out), to: hourOf(out + draw(15, 200) * 86_400_000), lostFrac: 1 / strings }],
-      lost: [],
-      meterGainFrac: draw(-0.008, 0.008),
+      ...hidden,
+      limits,
+      ceilingFrac,
+      ...(isShaded ? { discs: { a: [tree] } } : {}),
       ...(wrong !== 0 ? { azimuthDeg: { a: (azimuthDeg + wrong + 360) % 360 } } : {}),
     },
   };

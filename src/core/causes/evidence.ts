@@ -6,21 +6,22 @@ import type { Weather } from "../weather";
 import { ageOnAxis, prepareWeather, runPrepared } from "../yield";
 import { type CauseBasis, causeBasis } from "./basis";
 import { type CeilingEvidence, ceilingEvidence } from "./ceiling";
-import { type DayIndex, dayIndex, usualRatio } from "./day-index";
-import { type HeldLowEvidence, heldLow, notHeld } from "./held-low";
+import { type DayIndex, dayIndex } from "./day-index";
+import type { HeldLowEvidence } from "./held-low";
 import { toHours } from "./hours";
 import { cutFracSeen, insideHours, swingInside } from "./inside-hours";
 import { flatCurve, keptAt, type LoadCurve, loadCurve } from "./load-curve";
 import { modelledSoiling } from "./modelled-soiling";
 import { monthIndex } from "./month-index";
-import { monthSnow } from "./month-snow";
-import { type OrientationEvidence, orientationEvidence } from "./orientation";
-import { type OutageEvidence, outageEvidence } from "./outages";
+import type { OrientationEvidence } from "./orientation";
+import type { OutageEvidence } from "./outages";
+import { planeAndShade } from "./plane-and-shade";
 import { type ShadeEvidence, shadeEvidence } from "./shade-map";
-import { type SnowEvidence, snowEvidence } from "./snow";
+import type { SnowEvidence } from "./snow";
 import { type SoilingEvidence, soilingEvidence } from "./soiling";
+import { either, standstill, withStringsBack } from "./standstill";
 import { type StringsOut, stringsOut } from "./strings-out";
-import { type Turn, turnedSite } from "./turned-site";
+import type { Turn } from "./turned-site";
 
 /** What is known of a plant when causes are sought. */
 export interface EvidenceInput {
@@ -95,20 +96,18 @@ export function* seekEvidence(input: EvidenceInput): Generator<number, Evidence>
   const ceiling = book.resolution === "hours" ? ceilingEvidence(input.meters) : null;
   const ceilingKwh = ceilingKwhOf(book, ceiling);
   yield 0.1;
-  let found = standstill(book, ceilingKwh);
-  const orientation = book.resolution === "hours" ? orientationEvidence(book, found.spoilt, ceilingKwh) : null;
+  const { basis, orientation, turn, shaded, ...plane } = planeAndShade(book, hourly.metered, ceilingKwh);
+  let { found } = plane;
   yield 0.25;
-  const turn = orientation?.turn ?? null;
-  const basis = turn ? causeBasis(turnedSite(input.site, turn), prepared, hourly.metered) : book;
-  if (basis !== book) found = standstill(basis, ceilingKwh);
   const cleaned = input.cleanings.map((date) => basis.days.keys.indexOf(date)).filter((day) => day >= 0);
-  const indexOf = (): DayIndex => (basis.resolution === "months" ? monthIndex(basis) : dayIndex(basis, found.spoilt, ceilingKwh));
+  const indexOf = (): DayIndex =>
+    basis.resolution === "months" ? monthIndex(basis) : dayIndex(basis, either(found.spoilt, shaded), ceilingKwh);
   const stringsOf = (index: DayIndex): StringsOut[] => (basis.resolution === "months" ? [] : stringsOut(basis, index, new Set(cleaned)));
   let causesOut = indexOf();
   let strings = stringsOf(causesOut);
   if (strings.length > 0) {
     // A plant with a string out never looks bare again: snow is sought once more with the string taken into account, and its dates with it.
-    found = standstill(basis, ceilingKwh, strings);
+    found = standstill(basis, ceilingKwh, strings, shaded);
     causesOut = indexOf();
     strings = stringsOf(causesOut);
   }
@@ -142,7 +141,7 @@ export function* seekEvidence(input: EvidenceInput): Generator<number, Evidence>
       : loadCurve(
           basis,
           owed,
-          spoilt,
+          either(spoilt, shaded),
           ceilingKwh,
           ceiling && { hours: heldHoursOf(ceiling, input.meters), swingFrac: swing?.readFrac ?? null },
         );
@@ -171,64 +170,6 @@ export const ageingRateOf = (ageing: AgeingRead, site: Site): number =>
 export function ceilingKwhOf(basis: CauseBasis, ceiling: CeilingEvidence | null): number {
   const hours = basis.axis.stepMinutes / 60;
   return ceiling ? (ceiling.powerW / 1000) * hours : basis.ratedKwh * (1 - basis.site.losses.acWiringFrac);
-}
-
-interface Standstill {
-  readonly outages: OutageEvidence;
-  readonly held: HeldLowEvidence;
-  readonly snow: SnowEvidence;
-  /** 1 where an hour is down, held low or under snow. */
-  readonly spoilt: Uint8Array;
-}
-
-/** Snow and standstill hide in each other: snow is sought first, standstill outside it, then snow without the standstill. */
-export function standstill(basis: CauseBasis, ceilingKwh: number, strings: readonly StringsOut[] = []): Standstill {
-  const { count } = basis.axis;
-  const none = new Uint8Array(count);
-  if (basis.resolution === "months")
-    return {
-      outages: { downFrac: new Float64Array(count), outages: [] },
-      held: notHeld(count),
-      snow: monthSnow(basis),
-      spoilt: none,
-    };
-  const usual = lowered(basis, usualRatio(withStringsBack(basis, dayIndex(basis, none, ceilingKwh), strings)), strings);
-  const first = snowEvidence(basis, usual, none, ceilingKwh);
-  const outages = outageEvidence(basis, usual, first.covered);
-  const down = new Uint8Array(count);
-  for (let i = 0; i < count; i++) if (outages.downFrac[i]! > 0) down[i] = 1;
-  const snow = snowEvidence(basis, usual, down, ceilingKwh);
-  const spoilt = down.slice();
-  for (const { from, to } of snow.spells) spoilt.fill(1, from, to);
-  const seen = heldLow(basis, usual, spoilt, ceilingKwh);
-  if (seen.spells.length === 0) return { outages, held: seen, snow, spoilt };
-  // What is usual was told from days that were held, too.
-  const free = lowered(basis, usualRatio(withStringsBack(basis, dayIndex(basis, seen.touched, ceilingKwh), strings)), strings);
-  const held = heldLow(basis, free, spoilt, ceilingKwh);
-  for (let i = 0; i < count; i++) if (held.touched[i] === 1) spoilt[i] = 1;
-  return { outages, held, snow, spoilt };
-}
-
-/** What is usual by day, less what strings that are out take of it. */
-function lowered(basis: CauseBasis, usual: Float64Array, strings: readonly StringsOut[]): Float64Array {
-  const out = usual.slice();
-  for (const { from, to, lostFrac } of strings) {
-    const [first, last] = [basis.days.binOf[from]!, basis.days.binOf[Math.min(basis.axis.count - 1, to)]!];
-    for (let d = first; d <= last; d++) out[d] = out[d]! * (1 - lostFrac);
-  }
-  return out;
-}
-
-/** Days with strings out as they would have been; days on which that began or ended tell nothing. */
-export function withStringsBack(basis: CauseBasis, index: DayIndex, strings: readonly StringsOut[]): DayIndex {
-  const ratio = index.ratio.slice();
-  for (const { from, to, lostFrac } of strings) {
-    const [first, last] = [basis.days.binOf[from]!, basis.days.binOf[Math.min(basis.axis.count - 1, to)]!];
-    for (let d = first; d <= last; d++) ratio[d] = ratio[d]! / (1 - lostFrac);
-    ratio[first] = Number.NaN;
-    ratio[last] = Number.NaN;
-  }
-  return { ...index, ratio };
 }
 
 /** How much of the light that dirt takes is missed at the meter: cells under dirt run cooler. */

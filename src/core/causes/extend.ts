@@ -6,22 +6,12 @@ import { ageOnAxis, prepareWeather } from "../yield";
 import { type CauseBasis, causeBasis } from "./basis";
 import { dayIndex } from "./day-index";
 import { keptBy, rainByDay } from "./dirt-law";
-import {
-  ageingRateOf,
-  beforeCeiling,
-  capped,
-  ceilingKwhOf,
-  owedSoFar,
-  type RunEvidence,
-  rated,
-  standstill,
-  unbroken,
-  withStringsBack,
-} from "./evidence";
+import { ageingRateOf, beforeCeiling, capped, ceilingKwhOf, owedSoFar, type RunEvidence, rated, unbroken } from "./evidence";
 import { toHours } from "./hours";
 import { cutFracSeen, insideHours, swingInside } from "./inside-hours";
 import type { CauseLaws } from "./laws";
-import { shadeOf } from "./shade-map";
+import { shadeOf, touchedByShade } from "./shade-map";
+import { either, standstill, withStringsBack } from "./standstill";
 import { backAgain, type StringsOut, stringsOut } from "./strings-out";
 import { turnedSite } from "./turned-site";
 
@@ -59,9 +49,13 @@ export function extendEvidence({ site, weather, metered, meters, cleanings, laws
     }),
   );
   const cleaned = new Set(cleanings.map((date) => basis.days.keys.indexOf(date)).filter((day) => day >= 0));
-  const open = wereOut.length > 0 ? thatCameBack(basis, wereOut, ceilingKwh, laws.endUtcMs, cleaned) : wereOut;
-  const { outages, held, snow, spoilt } = standstill(basis, ceilingKwh, open);
-  const index = withStringsBack(basis, dayIndex(basis, spoilt, ceilingKwh), open);
+  const shaded = touchedByShade(
+    basis,
+    laws.shade.map((field) => ({ ...field, isShaded: true })),
+  );
+  const open = wereOut.length > 0 ? thatCameBack(basis, shaded, wereOut, ceilingKwh, laws.endUtcMs, cleaned) : wereOut;
+  const { outages, held, snow, spoilt } = standstill(basis, ceilingKwh, open, shaded);
+  const index = withStringsBack(basis, dayIndex(basis, either(spoilt, shaded), ceilingKwh), open);
   const strings = [...open, ...stringsOut(basis, index, cleaned)];
   const soiling = { lostFracByDay: dirtAfter(basis.days.keys, rainByDay(basis), cleaned, laws, dirtByDay) };
   const ageing = laws.ageing
@@ -99,12 +93,14 @@ export function extendEvidence({ site, weather, metered, meters, cleanings, laws
 /** Strings that were out at the laws' end, those that came back since ended where they did. */
 function thatCameBack(
   basis: CauseBasis,
+  shaded: Uint8Array,
   wereOut: readonly StringsOut[],
   ceilingKwh: number,
   endUtcMs: number,
   cleaned: ReadonlySet<number>,
 ): StringsOut[] {
-  const index = dayIndex(basis, standstill(basis, ceilingKwh, wereOut).spoilt, ceilingKwh);
+  const { spoilt } = standstill(basis, ceilingKwh, wereOut, shaded);
+  const index = dayIndex(basis, either(spoilt, shaded), ceilingKwh);
   const lastDay = basis.days.binOf[Math.min(basis.axis.count - 1, Math.max(0, indexAt(basis.axis, endUtcMs)))]!;
   return wereOut.map((string) => {
     const back = backAgain(basis, index, string, lastDay, cleaned);

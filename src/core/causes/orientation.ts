@@ -52,8 +52,10 @@ const LEAST_TURN_DEG = 7;
 const LEAST_STEEPER_DEG = 12;
 /** A wrong plane must explain this much of the curve, as a share of its mean: sky models alone bend a right one by up to 2.5 %. */
 const EXPLAINED_FRAC = 0.03;
+/** A fit that leaves more than this of the curves tells nothing of the plane: those that were right leave 1 to 2 %. */
+const LEFT_FRAC = 0.05;
 
-/** Fits a common turn of all arrays, a change of tilt and a shift of the clock to the clear hours that no other cause holds. Null with too few clear days. */
+/** Fits a common turn of all arrays, a change of tilt and a shift of the clock to the clear hours that no other cause holds. Null with too few clear days, or where no plane explains them. */
 export function orientationEvidence(basis: CauseBasis, spoilt: Uint8Array, ceilingKwh: number): OrientationEvidence | null {
   const segments = [...siteSegments(basis.site, basis.axis)].sort((a, b) => b.to - b.from - (a.to - a.from));
   const segment = segments[0];
@@ -74,6 +76,7 @@ export function orientationEvidence(basis: CauseBasis, spoilt: Uint8Array, ceili
   const steeperDeg = around(free.fitted.steeper, redraw(free.rows, knownOf(isClockOff, true), picked.days)[1], MODEL_STEEPER_DEG);
   const isTilted = isBeyond(steeperDeg, LEAST_STEEPER_DEG) && explains(free.rows);
   const { fitted, rows } = isTilted ? free : fitTurn(picked, run, free.fitted, knownOf(isClockOff, false));
+  if (rows.missFrac > LEFT_FRAC) return null;
   const [turns, , clocks] = redraw(rows, knownOf(isClockOff, isTilted), picked.days);
   const turned = ((fitted.turn + 540) % 360) - 180;
   const turnDeg = around(turned, turns, Math.hypot(MODEL_TURN_DEG, MODEL_TURN_FRAC * turned));

@@ -28,6 +28,8 @@ const LEAST_HOURS = 8;
 /** A field of the sky that gives less than this on clear hours is shaded, where overcast hours there give this much more. */
 const SHADED_FRAC = 0.85;
 const OVERCAST_MORE = 0.1;
+/** Beside a shaded field one that gives less than this has its edge. */
+const PARTLY_FRAC = 0.95;
 /** One field alone, or two, are no obstacle. */
 const LEAST_FIELDS = 3;
 const LEAST_LOST_FRAC = 0.002;
@@ -96,8 +98,6 @@ const beamFrac = (clearness: number): number => Math.max(0, Math.min(1, (clearne
 /** Share of power lost on every step to fields that are known to be shaded. */
 export function shadeOf(basis: CauseBasis, owedKwh: Float64Array, fields: readonly ShadedField[]): Float64Array {
   const { axis, sun, clearness, ratedKwh } = basis;
-  const numberOf = ({ azimuthDeg, elevationDeg }: ShadedField): number =>
-    Math.floor(azimuthDeg / FIELD_AZIMUTH_DEG) * 100 + Math.floor(elevationDeg / FIELD_ELEVATION_DEG);
   const shaded = new Map(fields.map((field) => [numberOf(field), field.ratio]));
   const lostFrac = new Float64Array(axis.count);
   if (shaded.size === 0) return lostFrac;
@@ -108,6 +108,21 @@ export function shadeOf(basis: CauseBasis, owedKwh: Float64Array, fields: readon
   }
   return lostFrac;
 }
+
+/** 1 on every step with the sun in a shaded field, or beside one in a field that is partly shaded. */
+export function touchedByShade(basis: CauseBasis, fields: readonly (ShadedField & Pick<SkyField, "isShaded">)[]): Uint8Array {
+  const touched = new Uint8Array(basis.axis.count);
+  const shaded = fields.filter(({ isShaded }) => isShaded).map(numberOf);
+  if (shaded.length === 0) return touched;
+  const beside = new Set(shaded.flatMap(neighbours));
+  const partly = fields.filter((field) => field.ratio < PARTLY_FRAC && beside.has(numberOf(field))).map(numberOf);
+  const about = new Set([...shaded, ...partly]);
+  for (let i = 0; i < touched.length; i++) if (basis.sun.up[i]! > 0 && about.has(fieldAt(basis, i))) touched[i] = 1;
+  return touched;
+}
+
+const numberOf = ({ azimuthDeg, elevationDeg }: Pick<SkyField, "azimuthDeg" | "elevationDeg">): number =>
+  Math.floor(azimuthDeg / FIELD_AZIMUTH_DEG) * 100 + Math.floor(elevationDeg / FIELD_ELEVATION_DEG);
 
 /** Fields that touch one another, this one among them. */
 function clusterOf(field: number, low: ReadonlyMap<number, number>): number {

@@ -144,7 +144,7 @@ const asData = ({ facts }: CauseFinding): { facts: Record<string, number | strin
 });
 
 /** What readings this coarse, or without these sensors, can't tell apart. */
-function cannotTell({ basis }: Evidence): string[] {
+function cannotTell({ basis, orientation }: Evidence): string[] {
   const out: string[] = [];
   if (basis.resolution === "months")
     out.push(
@@ -152,6 +152,8 @@ function cannotTell({ basis }: Evidence): string[] {
     );
   if (basis.resolution === "days")
     out.push("Daily figures: orientation, shading and the inverter's ceiling can't be told from the shape of a day.");
+  if (basis.resolution === "hours" && !orientation)
+    out.push("Orientation can't be told: there are too few clear days, or no plane explains their curves.");
   if (!basis.weather.snowDepthCm && !basis.weather.rainMm) out.push("No snow depth and no rain: snow can't be told from an outage.");
   else if (!basis.weather.snowDepthCm) out.push("No snow depth: snow is taken from precipitation in cold air.");
   if (!basis.weather.rainMm) out.push("No rain: dirt is told from jumps of the output alone, and a rain can't be told from a cleaning.");

@@ -1,0 +1,47 @@
+import type { MeteredOnAxis } from "../reconcile";
+import { type CauseBasis, causeBasis } from "./basis";
+import { type OrientationEvidence, orientationEvidence } from "./orientation";
+import { shadeEvidence, touchedByShade } from "./shade-map";
+import { either, type Standstill, standstill } from "./standstill";
+import { type Turn, turnedSite } from "./turned-site";
+
+/** A plant with its plane as the readings have it, and the steps that shade spoils for all other causes. */
+export interface PlaneAndShade {
+  readonly basis: CauseBasis;
+  readonly orientation: OrientationEvidence | null;
+  readonly turn: Turn | null;
+  readonly found: Standstill;
+  readonly shaded: Uint8Array;
+}
+
+/**
+ * A turned plane and an obstacle both take mornings or evenings. The plane is fitted without the places of the sky that look shaded by the book's: if
+ * the rest still asks for a turn, it is turned, and what looks shaded by the turned plane is an obstacle.
+ */
+export function planeAndShade(book: CauseBasis, metered: MeteredOnAxis, ceilingKwh: number): PlaneAndShade {
+  const none = new Uint8Array(book.axis.count);
+  const bare = standstill(book, ceilingKwh);
+  if (book.resolution !== "hours") return { basis: book, orientation: null, turn: null, found: bare, shaded: none };
+  const [shaded, found] = withShade(book, bare, ceilingKwh);
+  const first = orientationEvidence(book, either(found.spoilt, shaded), ceilingKwh);
+  if (!first?.turn) return { basis: book, orientation: first, turn: null, found, shaded };
+  const by = (turn: Turn): CauseBasis => causeBasis(turnedSite(book.site, turn), book.prepared, metered);
+  const turned = by(first.turn);
+  const [left, still] = withShade(turned, standstill(turned, ceilingKwh), ceilingKwh);
+  const isSame = !shaded.includes(1) && !left.includes(1);
+  const orientation = isSame ? first : orientationEvidence(book, either(still.spoilt, left), ceilingKwh);
+  const turn = orientation?.turn ?? null;
+  if (isSame || !turn)
+    return turn ? { basis: turned, orientation, turn, found: still, shaded: left } : { basis: book, orientation, turn, found, shaded };
+  const basis = by(turn);
+  const [stays, last] = withShade(basis, standstill(basis, ceilingKwh), ceilingKwh);
+  return { basis, orientation, turn, found: last, shaded: stays };
+}
+
+/** Steps that shade spoils, and what holds the plant once they are left out of what is usual. */
+function withShade(basis: CauseBasis, found: Standstill, ceilingKwh: number): [Uint8Array, Standstill] {
+  const owed = basis.openKwh.map((kwh, i) => Math.min(ceilingKwh, kwh * found.usual[basis.days.binOf[i]!]!));
+  const { fields, isSeen } = shadeEvidence(basis, owed, found.spoilt);
+  const touched = touchedByShade(basis, fields);
+  return [touched, isSeen ? standstill(basis, ceilingKwh, [], touched) : found];
+}

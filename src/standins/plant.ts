@@ -106,7 +106,7 @@ export function simulateWithTruth(
     const limit = (truth.limits ?? []).find(({ from, to }) => utcMs >= Date.parse(from) && utcMs < Date.parse(to));
     const acW = Math.min(freeW, limit && !isDown ? limit.acW : freeW);
     lost.limitKwh += (freeW - acW) * toKwh;
-    lost.clippingKwh += part.cutW * toKwh;
+    lost.clippingKwh += whole.cutW * toKwh;
     lost.stringsKwh += (whole.acW - part.acW) * toKwh;
     if (isDown) lost.outageKwh += acW * toKwh;
     const made = isDown ? 0 : acW * (1 + truth.meterGainFrac);

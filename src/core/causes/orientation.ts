@@ -53,7 +53,7 @@ const LEAST_STEEPER_DEG = 12;
 /** A wrong plane must explain this much of the curve, as a share of its mean: sky models alone bend a right one by up to 2.5 %. */
 const EXPLAINED_FRAC = 0.03;
 /** A fit that leaves more than this of the curves tells nothing of the plane: those that were right leave 1 to 2 %. */
-const LEFT_FRAC = 0.05;
+const LEFT_FRAC = 0.03;
 
 /** Fits a common turn of all arrays, a change of tilt and a shift of the clock to the clear hours that no other cause holds. Null with too few clear days, or where no plane explains them. */
 export function orientationEvidence(basis: CauseBasis, spoilt: Uint8Array, ceilingKwh: number): OrientationEvidence | null {

@@ -28,6 +28,9 @@ const LEAST_HOURS = 8;
 /** A field of the sky that gives less than this on clear hours is shaded, where overcast hours there give this much more. */
 const SHADED_FRAC = 0.85;
 const OVERCAST_MORE = 0.1;
+/** A field that touches a shaded one and gives less than this on its clear hours is the obstacle's edge. */
+const EDGE_FRAC = 0.93;
+const LEAST_EDGE_HOURS = 4;
 /** Beside a shaded field one that gives less than this has its edge. */
 const PARTLY_FRAC = 0.95;
 /** One field alone, or two, are no obstacle. */
@@ -54,13 +57,15 @@ export function shadeEvidence(basis: CauseBasis, owedKwh: Float64Array, spoilt: 
     into.get(field)!.push(meteredKwh[i]! / owedKwh[i]!);
   }
   const low = new Map<number, number>();
+  const edge = new Map<number, number>();
   for (const [field, ratios] of clear) {
     const ratio = medianOf(ratios);
     const dim = medianOf(overcast.get(field) ?? []);
-    const told = ratios.length >= LEAST_HOURS && ratio < SHADED_FRAC;
-    if (told && (Number.isNaN(dim) || dim > ratio + OVERCAST_MORE)) low.set(field, ratio);
+    const isBeam = (more: number): boolean => Number.isNaN(dim) || dim > ratio + more;
+    if (ratios.length >= LEAST_HOURS && ratio < SHADED_FRAC && isBeam(OVERCAST_MORE)) low.set(field, ratio);
+    else if (ratios.length >= LEAST_EDGE_HOURS && ratio < EDGE_FRAC && isBeam(0)) edge.set(field, ratio);
   }
-  const shaded = new Map([...low].filter(([field]) => clusterOf(field, low) >= LEAST_FIELDS));
+  const shaded = withEdges(new Map([...low].filter(([field]) => clusterOf(field, low) >= LEAST_FIELDS)), edge);
   const lostFrac = new Float64Array(axis.count);
   let [lost, all] = [0, 0];
   for (let i = 0; i < axis.count; i++) {
@@ -123,6 +128,17 @@ export function touchedByShade(basis: CauseBasis, fields: readonly (ShadedField 
 
 const numberOf = ({ azimuthDeg, elevationDeg }: Pick<SkyField, "azimuthDeg" | "elevationDeg">): number =>
   Math.floor(azimuthDeg / FIELD_AZIMUTH_DEG) * 100 + Math.floor(elevationDeg / FIELD_ELEVATION_DEG);
+
+/** Shaded fields with the edges that touch them, and those that touch these. */
+function withEdges(shaded: ReadonlyMap<number, number>, edge: ReadonlyMap<number, number>): Map<number, number> {
+  const out = new Map(shaded);
+  for (const [field] of out)
+    for (const near of neighbours(field)) {
+      const ratio = edge.get(near);
+      if (ratio !== undefined) out.set(near, ratio);
+    }
+  return out;
+}
 
 /** Fields that touch one another, this one among them. */
 function clusterOf(field: number, low: ReadonlyMap<number, number>): number {

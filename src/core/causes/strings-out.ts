@@ -47,7 +47,14 @@ function partsOf({ site }: CauseBasis): StringsOut["part"][] {
   return parts;
 }
 
-const tells = ({ ratio, weight }: DayIndex, d: number): boolean => ratio[d]! > 0.15 && ratio[d]! < 1.6 && weight[d]! > 0.25;
+/** A day tells with this weight, or with half of what is usual for a plant whose days all tell little: shade and clouds leave some few good hours. */
+const TELLING = 0.25;
+
+/** Days that tell of the level. */
+function tellingDays({ ratio, weight }: DayIndex): number[] {
+  const least = Math.min(TELLING, medianOf(weight.filter((value) => value > 0)) / 2);
+  return [...ratio.keys()].filter((d) => ratio[d]! > 0.15 && ratio[d]! < 1.6 && weight[d]! > least);
+}
 
 /** Share of a lost level that has to be seen again. */
 const BACK_FRAC = 0.6;
@@ -63,7 +70,7 @@ export function backAgain(
   fromDay: number,
   cleaned: ReadonlySet<number>,
 ): number | null {
-  const kept = [...index.ratio.keys()].filter((d) => tells(index, d));
+  const kept = tellingDays(index);
   const before = kept.filter((d) => d < fromDay).slice(-2 * WINDOW);
   const after = kept.filter((d) => d >= fromDay);
   if (before.length < NEAR) return null;
@@ -80,7 +87,7 @@ export function backAgain(
 export function stringsOut(basis: CauseBasis, index: DayIndex, cleaned: ReadonlySet<number>): StringsOut[] {
   const parts = partsOf(basis);
   if (parts.length === 0) return [];
-  const kept = [...index.ratio.keys()].filter((d) => tells(index, d));
+  const kept = tellingDays(index);
   const x = kept.map((d) => Math.log(index.ratio[d]!));
   if (x.length < 3 * WINDOW) return [];
   const noise = 1.4826 * medianOf(x.slice(1).map((value, k) => Math.abs(value - x[k]!))) * 0.7;

@@ -59,7 +59,9 @@ export function heldLow(basis: CauseBasis, usual: Float64Array, spoilt: Uint8Arr
   for (const { best, top } of tops()) {
     const [level, last] = [medianOf(open.map(({ kwh }) => kwh)), open.at(-1)];
     if (last && (best.kwh > (1 + SAME_FRAC) * level || best.day - last.day > LONGEST_UNSEEN_DAYS)) close();
-    if (top && (open.length === 0 || Math.abs(top.kwh / level - 1) <= SAME_FRAC)) open.push(top);
+    if (!top) continue;
+    if (open.length > 0 && Math.abs(top.kwh / level - 1) > SAME_FRAC) close();
+    open.push(top);
   }
   close();
   return { lostFrac, touched, spells };

@@ -23,7 +23,8 @@ export function planeAndShade(book: CauseBasis, metered: MeteredOnAxis, ceilingK
   const bare = standstill(book, ceilingKwh);
   if (book.resolution !== "hours") return { basis: book, orientation: null, turn: null, found: bare, shaded: none };
   const [shaded, found] = withShade(book, bare, ceilingKwh);
-  const first = orientationEvidence(book, either(found.spoilt, shaded), ceilingKwh);
+  // A plane that is turned far leaves too little outside the places that look shaded by the book's.
+  const first = orientationEvidence(book, either(found.spoilt, shaded), ceilingKwh) ?? orientationEvidence(book, found.spoilt, ceilingKwh);
   if (!first?.turn) return { basis: book, orientation: first, turn: null, found, shaded };
   const by = (turn: Turn): CauseBasis => causeBasis(turnedSite(book.site, turn), book.prepared, metered);
   const turned = by(first.turn);

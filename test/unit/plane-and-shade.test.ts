@@ -1,0 +1,95 @@
+import { describe, expect, it } from "vitest";
+import { causeBasis, turnedSite } from "@/core/causes";
+import { planeAndShade } from "@/core/causes/plane-and-shade";
+import { shadeEvidence, touchedByShade } from "@/core/causes/shade-map";
+import { meteredOnto } from "@/core/reconcile";
+import { prepareWeather } from "@/core/yield";
+import { clearWeather, hours } from "../clear-weather";
+import { site } from "../site-builder";
+
+const plant = site({ place: { latitudeDeg: 42, longitudeDeg: 0, elevationM: 100, timeZone: "UTC" } });
+const axis = hours("2023-01-01T00:00Z", 24 * 365);
+const weather = clearWeather(axis, plant.place, 0.72);
+const prepared = prepareWeather(plant.place, weather);
+const book = causeBasis(plant, prepared, meteredOnto(axis, [], plant));
+
+const NO_CEILING = 1e6;
+
+interface Obstacle {
+  readonly azimuthDeg: readonly [number, number];
+  readonly underDeg: number;
+}
+
+/** The plant as it really stands, with what an obstacle leaves of the hours behind it. */
+function read(turnDeg: number, obstacle: Obstacle | null) {
+  const real = causeBasis(turnedSite(plant, { turnDeg, steeperDeg: 0 }), prepared, meteredOnto(axis, [], plant));
+  const { sun } = prepared;
+  const isBehind = (i: number): boolean => {
+    if (!obstacle) return false;
+    const azimuth = ((Math.atan2(sun.east[i]!, sun.north[i]!) * 180) / Math.PI + 360) % 360;
+    const elevation = (Math.asin(sun.up[i]!) * 180) / Math.PI;
+    return azimuth > obstacle.azimuthDeg[0] && azimuth < obstacle.azimuthDeg[1] && elevation < obstacle.underDeg;
+  };
+  const values = real.openKwh.map((kwh, i) => (kwh || 0) * (isBehind(i) ? 0.35 : 1));
+  const metered = meteredOnto(axis, [{ meterId: "main", quantity: "energy_kwh", axis, values }], plant);
+  const basis = causeBasis(plant, prepared, metered);
+  return planeAndShade(basis, metered, NO_CEILING);
+}
+
+const EAST: Obstacle = { azimuthDeg: [80, 130], underDeg: 32 };
+
+describe("a plane and an obstacle, which both take mornings", () => {
+  it("are told apart: the book's plane is right behind an obstacle", () => {
+    const { turn, shaded, orientation } = read(0, EAST);
+    expect(turn).toBeNull();
+    expect(Math.abs(orientation!.turnDeg.value)).toBeLessThan(3);
+    expect(shaded.reduce((sum, on) => sum + on, 0)).toBeGreaterThan(150);
+  });
+
+  it("are told apart: a turned plane has no obstacle", () => {
+    const { turn, shaded } = read(35, null);
+    expect(Math.abs(turn!.turnDeg - 35)).toBeLessThan(3);
+    expect(shaded.includes(1)).toBe(false);
+  });
+
+  it("are both found where both are", () => {
+    const { turn, shaded } = read(-30, { azimuthDeg: [225, 275], underDeg: 32 });
+    expect(Math.abs(turn!.turnDeg + 30)).toBeLessThan(4);
+    expect(shaded.reduce((sum, on) => sum + on, 0)).toBeGreaterThan(100);
+  });
+
+  it("are neither where nothing is wrong", () => {
+    const { turn, shaded } = read(0, null);
+    expect(turn).toBeNull();
+    expect(shaded.includes(1)).toBe(false);
+  });
+});
+
+describe("steps that shade touches", () => {
+  const kept = (ratioOf: (elevation: number) => number) => {
+    const { sun } = prepared;
+    const values = book.openKwh.map((kwh, i) => {
+      const azimuth = ((Math.atan2(sun.east[i]!, sun.north[i]!) * 180) / Math.PI + 360) % 360;
+      const elevation = (Math.asin(sun.up[i]!) * 180) / Math.PI;
+      return (kwh || 0) * (azimuth > 80 && azimuth < 130 ? ratioOf(elevation) : 1);
+    });
+    const basis = causeBasis(plant, prepared, meteredOnto(axis, [{ meterId: "main", quantity: "energy_kwh", axis, values }], plant));
+    return { basis, ...shadeEvidence(basis, book.openKwh, new Uint8Array(axis.count)) };
+  };
+
+  it("take in the obstacle's soft edge, which is shaded by its own part", () => {
+    const soft = kept((elevation) => (elevation < 20 ? 0.4 : elevation < 30 ? 0.9 : 1));
+    const edge = soft.fields.filter(({ elevationDeg, isShaded }) => isShaded && elevationDeg > 20 && elevationDeg < 30);
+    expect(edge.length).toBeGreaterThan(0);
+    expect(edge.every(({ ratio }) => Math.abs(ratio - 0.9) < 0.02)).toBe(true);
+    const touched = touchedByShade(soft.basis, soft.fields);
+    const lost = soft.lostFrac.reduce((sum, frac) => sum + (frac > 0 ? 1 : 0), 0);
+    expect(touched.reduce((sum, on) => sum + on, 0)).toBeGreaterThanOrEqual(lost);
+  });
+
+  it("are none of a plane that gives nine tenths at one place of the sky and is nowhere shaded", () => {
+    const pale = kept((elevation) => (elevation < 30 ? 0.9 : 1));
+    expect(pale.isSeen).toBe(false);
+    expect(touchedByShade(pale.basis, pale.fields).includes(1)).toBe(false);
+  });
+});

@@ -1,4 +1,5 @@
 import type { AgeingTerms } from "../site";
+import { quantileOf } from "../statistics";
 import { type FirstStep, firstStep } from "./first-step";
 import { type MonthlyTrend, monthlyTrend } from "./monthly-trend";
 import { type NaiveYears, naiveYears } from "./naive-years";
@@ -60,7 +61,9 @@ export interface AgeingInput {
   readonly seed: number;
 }
 
+/** Days that weigh this much tell well; where few do, under many clouds, the clearest two fifths of all days are taken. */
 const CLEAR_WEIGHT = 0.5;
+const CLEAREST = 0.6;
 /** Days under more dirt than this say more of the dirt's correction than of the modules, unless most days are so. */
 const LITTLE_DIRT_FRAC = 0.02;
 const KEPT_BY_DIRT = 0.6;
@@ -77,7 +80,14 @@ const DRIFT = 0.0004;
 /** Reads ageing through the weather by all schools. */
 export function readAgeing(input: AgeingInput): AgeingReading {
   const { days, cleanLog, weight, dirtFrac, ageAtStartYears } = input;
-  const clear = cleanLog.map((value, d) => (weight[d]! > CLEAR_WEIGHT ? value : Number.NaN));
+  const least = Math.min(
+    CLEAR_WEIGHT,
+    quantileOf(
+      weight.filter((value, d) => value > 0 && !Number.isNaN(cleanLog[d]!)),
+      CLEAREST,
+    ) || 0,
+  );
+  const clear = cleanLog.map((value, d) => (weight[d]! > least ? value : Number.NaN));
   const limit = Math.max(LITTLE_DIRT_FRAC, dirtFrac.slice().sort()[Math.floor(dirtFrac.length * KEPT_BY_DIRT)] ?? 0);
   const settled = (d: number): boolean => ageAtStartYears + d / 365.2425 > SETTLING_YEARS;
   const little = clear.map((value, d) => (dirtFrac[d]! <= limit && settled(d) ? value : Number.NaN));

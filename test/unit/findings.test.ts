@@ -188,7 +188,6 @@ describe("the laws that a search leaves", () => {
   it("keep what holds on: ceiling, curve, dirt, rate, turn, shade, and strings that are still out", () => {
     const string = { from: at(700), to: axis.count, lostFrac: 0.25, measuredFrac: 0.25, part: { kind: "strings", out: 1, of: 4 } } as const;
     const field = { azimuthDeg: 105, elevationDeg: 12.5, ratio: 0.4, hours: 30 };
-    const angle = (value: number) => ({ value, low: value - 2, high: value + 2 });
     const laws = lawsOf(
       evidence({
         ceiling: { powerW: 5000, heldFrac: 0.1, heldSteps: 400 },

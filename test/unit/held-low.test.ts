@@ -19,7 +19,7 @@ function basisOf(metered: (kwh: number, i: number, most: number) => number): { b
   const dull = { ...weather, ghiWm2: weather.ghiWm2!.map((ghi, i) => (day(i) % 3 === 2 ? 0.35 * ghi : ghi)) };
   const prepared = prepareWeather(plant.place, dull);
   const open = causeBasis(plant, prepared, meteredOnto(axis, [], plant)).openKwh;
-  const mostKwh = open.reduce((most, kwh) => (kwh > most ? kwh : most), 0);
+  const mostKwh = open.reduce((most, kwh) => Math.max(most, kwh || 0), 0);
   const values = open.map((kwh, i) => metered(kwh || 0, i, mostKwh));
   return {
     basis: causeBasis(plant, prepared, meteredOnto(axis, [{ meterId: "main", quantity: "energy_kwh", axis, values }], plant)),

@@ -194,7 +194,7 @@ describe("clear days laid end to end", () => {
     );
     const spoilt = new Uint8Array(axis.count);
     spoilt.fill(1, 24 * 20, 24 * 30);
-    const picked = clearDays(basis, spoilt, 1e3, 0, axis.count);
+    const picked = clearDays(basis, spoilt, 1e3, [{ from: 0, to: axis.count }]);
     expect(picked.days).toBeGreaterThan(20);
     expect(picked.days).toBeLessThanOrEqual(55);
     expect(picked.meteredKwh.length % 24).toBe(0);

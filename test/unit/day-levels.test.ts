@@ -32,6 +32,7 @@ function picked(meteredKwh: Float64Array): ClearDays {
     use: Uint8Array.from(meteredKwh, (kwh) => (kwh > 0.25 ? 1 : 0)),
     dayOf: Int32Array.from({ length: meteredKwh.length }, (_, i) => Math.floor(i / HOURS)),
     days: DAYS,
+    spanOf: new Int32Array(DAYS),
   };
 }
 

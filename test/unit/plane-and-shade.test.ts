@@ -65,6 +65,40 @@ describe("a plane and an obstacle, which both take mornings", () => {
   });
 });
 
+describe("a rack that is tilted by season", () => {
+  const schedule = [
+    { from: "03-20", tiltDeg: 15 },
+    { from: "09-20", tiltDeg: 50 },
+  ];
+  const rack = { ...plant, arrays: plant.arrays.map((array) => ({ ...array, tiltSchedule: schedule })) };
+  const standing = (by: { turnDeg: number; steeperDeg: number }) => {
+    const real = causeBasis(turnedSite(rack, by), prepared, meteredOnto(axis, [], plant));
+    const metered = meteredOnto(
+      axis,
+      [{ meterId: "main", quantity: "energy_kwh", axis, values: real.openKwh.map((kwh) => kwh || 0) }],
+      plant,
+    );
+    return planeAndShade(causeBasis(rack, prepared, metered), metered, NO_CEILING);
+  };
+
+  it("is one plant all year: its turn is read from both tilts", () => {
+    const { turn, orientation } = standing({ turnDeg: 24, steeperDeg: 0 });
+    expect(Math.abs(turn!.turnDeg - 24)).toBeLessThan(2);
+    expect(turn!.steeperDeg).toBe(0);
+    expect(orientation!.to - orientation!.from).toBe(axis.count);
+  });
+
+  it("is off by the same tilt in every season", () => {
+    const { turn } = standing({ turnDeg: 0, steeperDeg: 14 });
+    expect(Math.abs(turn!.steeperDeg - 14)).toBeLessThan(2);
+    expect(turn!.turnDeg).toBe(0);
+  });
+
+  it("is right where the book is right", () => {
+    expect(standing({ turnDeg: 0, steeperDeg: 0 }).turn).toBeNull();
+  });
+});
+
 describe("steps that shade touches", () => {
   const kept = (ratioOf: (elevation: number) => number) => {
     const { sun } = prepared;

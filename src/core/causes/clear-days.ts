@@ -17,10 +17,18 @@ export interface ClearDays {
   readonly use: Uint8Array;
   readonly dayOf: Int32Array;
   readonly days: number;
+  /** Which of the spans each day lies in. */
+  readonly spanOf: Int32Array;
 }
 
-/** Whole clear days, spread over the stretch, laid end to end. */
-export function clearDays(basis: CauseBasis, spoilt: Uint8Array, ceilingKwh: number, from: number, to: number): ClearDays {
+/** Steps [from, to) of the axis. */
+export interface Span {
+  readonly from: number;
+  readonly to: number;
+}
+
+/** Whole clear days, spread over the spans, laid end to end. */
+export function clearDays(basis: CauseBasis, spoilt: Uint8Array, ceilingKwh: number, spans: readonly Span[]): ClearDays {
   const { axis, days, openKwh, meteredKwh, read, lit, sun, clearness, weather } = basis;
   const good = (i: number): boolean =>
     read[i] === 1 &&
@@ -32,14 +40,16 @@ export function clearDays(basis: CauseBasis, spoilt: Uint8Array, ceilingKwh: num
     Math.abs(clearness[i]! - (clearness[i + 1] ?? 0)) < STEADY &&
     openKwh[i]! < 0.93 * ceilingKwh &&
     meteredKwh[i]! < 0.93 * ceilingKwh;
-  const byDay = new Map<number, { first: number; last: number; good: number }>();
-  for (let i = from; i < to; i++) {
-    const day = days.binOf[i]!;
-    const held = byDay.get(day) ?? { first: i, last: i, good: 0 };
-    held.last = i;
-    if (good(i)) held.good += axis.stepMinutes / 60;
-    byDay.set(day, held);
-  }
+  const byDay = new Map<number, { first: number; last: number; good: number; span: number }>();
+  spans.forEach(({ from, to }, span) => {
+    for (let i = from; i < to; i++) {
+      const day = days.binOf[i]!;
+      const held = byDay.get(day) ?? { first: i, last: i, good: 0, span };
+      held.last = i;
+      if (good(i)) held.good += axis.stepMinutes / 60;
+      byDay.set(day, held);
+    }
+  });
   const clear = [...byDay.values()].filter((day) => day.good >= LEAST_HOURS_A_DAY);
   const every = Math.max(1, clear.length / MOST_DAYS);
   const chosen = Array.from({ length: Math.min(clear.length, MOST_DAYS) }, (_, k) => clear[Math.floor(k * every)]!);
@@ -80,5 +90,6 @@ export function clearDays(basis: CauseBasis, spoilt: Uint8Array, ceilingKwh: num
     use: Uint8Array.from(at, (i, k) => (good(i) && meteredKwh[i]! > GRAZING_FRAC * best[dayOf[k]!]! ? 1 : 0)),
     dayOf: Int32Array.from(dayOf),
     days: chosen.length,
+    spanOf: Int32Array.from(chosen, ({ span }) => span),
   };
 }

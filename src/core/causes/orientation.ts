@@ -1,8 +1,9 @@
-import { type Site, siteSegments } from "../site";
+import type { ModelAccount } from "../accounts";
+import { type Site, type SiteSegment, siteSegments } from "../site";
 import { quantileOf } from "../statistics";
 import { type PreparedWeather, runPrepared } from "../yield";
 import { type CauseBasis, HEALTHY } from "./basis";
-import { clearDays } from "./clear-days";
+import { type ClearDays, clearDays } from "./clear-days";
 import { BOOK, fitTurn, knownOf, missOf, type Rows, redraw } from "./turn-fit";
 import { type Turn, turnedSite } from "./turned-site";
 
@@ -36,6 +37,8 @@ export interface OrientationEvidence {
 }
 
 const LEAST_DAYS = 8;
+/** An hour that keeps less than this of its light is behind an obstacle of the book. */
+const UNBLOCKED_FRAC = 0.93;
 /** A shift of the clock beyond this is let stand. */
 const OFF_CLOCK_MIN = 18;
 /** Bearings tried first, from the book's: a fit that starts on the wrong side of the sky ends there. */
@@ -57,12 +60,12 @@ const LEFT_FRAC = 0.03;
 
 /** Fits a common turn of all arrays, a change of tilt and a shift of the clock to the clear hours that no other cause holds. Null with too few clear days, or where no plane explains them. */
 export function orientationEvidence(basis: CauseBasis, spoilt: Uint8Array, ceilingKwh: number): OrientationEvidence | null {
-  const segments = [...siteSegments(basis.site, basis.axis)].sort((a, b) => b.to - b.from - (a.to - a.from));
-  const segment = segments[0];
-  if (!segment) return null;
-  const picked = clearDays(basis, spoilt, ceilingKwh, segment.from, segment.to);
+  const segments = longestButForTilts(siteSegments(basis.site, basis.axis));
+  if (segments.length === 0) return null;
+  const segment = segments.reduce((a, b) => (b.to - b.from > a.to - a.from ? b : a));
+  const picked = besideObstacles(segments, clearDays(basis, spoilt, ceilingKwh, segments));
   if (picked.days < LEAST_DAYS) return null;
-  const run = (turnDeg: number, steeperDeg: number): Float64Array => runTurned(segment.site, picked.prepared, { turnDeg, steeperDeg });
+  const run = (turnDeg: number, steeperDeg: number): Float64Array => runTurned(segments, picked, { turnDeg, steeperDeg });
   const book = run(0, 0);
   const start = STARTS_DEG.map((turnDeg) => ({ turnDeg, miss: missOf(picked, turnDeg === 0 ? book : run(turnDeg, 0)) })).reduce((a, b) =>
     b.miss < 0.8 * a.miss ? b : a,
@@ -93,8 +96,8 @@ export function orientationEvidence(basis: CauseBasis, spoilt: Uint8Array, ceili
     fittedLevelFrac: rows.levels.missFrac,
     turn: isTurned || isTilted ? { turnDeg: isTurned ? turnDeg.value : 0, steeperDeg: isTilted ? steeperDeg.value : 0 } : null,
     site: segment.site,
-    from: segment.from,
-    to: segment.to,
+    from: segments[0]!.from,
+    to: segments.at(-1)!.to,
   };
 }
 
@@ -109,9 +112,49 @@ function around(value: number, draws: Float64Array, model: number): FittedAngle 
   return { value, low: value - half, high: value + half };
 }
 
-function runTurned(site: Site, prepared: PreparedWeather, turn: Turn): Float64Array {
+/** The longest time in which nothing changed but tilts: a rack that is turned in the year stays one plant. */
+function longestButForTilts(segments: readonly SiteSegment[]): SiteSegment[] {
+  const alike = new Map<string, SiteSegment[]>();
+  for (const segment of segments) {
+    const arrays = segment.site.arrays.map((array) => ({ ...array, tiltDeg: 0, tiltSchedule: [] }));
+    const key = JSON.stringify({ ...segment.site, arrays });
+    alike.set(key, [...(alike.get(key) ?? []), segment]);
+  }
+  const steps = (group: readonly SiteSegment[]): number => group.reduce((sum, { from, to }) => sum + to - from, 0);
+  return [...alike.values()].reduce<SiteSegment[]>((a, b) => (steps(b) > steps(a) ? b : a), []);
+}
+
+const tiltsOf = ({ site }: SiteSegment): string => site.arrays.map(({ tiltDeg }) => tiltDeg).join();
+
+/** Every day by the tilts that stood on it. */
+function runTurned(
+  segments: readonly SiteSegment[],
+  { prepared, spanOf, dayOf }: ClearDays,
+  turn: Turn,
+  without: readonly ModelAccount[] = [],
+): Float64Array {
+  const tilts = [...new Set(segments.map(tiltsOf))];
+  const runs = tilts.map((own) => runStill(segments.find((segment) => tiltsOf(segment) === own)!.site, prepared, turn, without));
+  if (runs.length === 1) return runs[0]!;
+  const runOf = segments.map((segment) => runs[tilts.indexOf(tiltsOf(segment))]!);
+  return Float64Array.from(dayOf, (day, i) => runOf[spanOf[day]!]![i]!);
+}
+
+/** The clear days without the hours in which the book itself has something before the sun: how much of it passes is known to no degree. */
+function besideObstacles(segments: readonly SiteSegment[], picked: ClearDays): ClearDays {
+  const [first] = segments;
+  const inSight = [first?.site, ...(first?.site.arrays ?? [])].some(
+    (from) => (from?.obstacles.length ?? 0) + (from?.horizon?.length ?? 0) > 0,
+  );
+  if (!inSight) return picked;
+  const still = { turnDeg: 0, steeperDeg: 0 };
+  const [book, open] = [runTurned(segments, picked, still), runTurned(segments, picked, still, ["shading"])];
+  return { ...picked, use: picked.use.map((on, i) => (book[i]! > UNBLOCKED_FRAC * open[i]! ? on : 0)) };
+}
+
+function runStill(site: Site, prepared: PreparedWeather, turn: Turn, without: readonly ModelAccount[]): Float64Array {
   const turned = turnedSite({ ...site, revisions: [], commissioned: null }, turn);
   const bins = { keys: ["2024-06"], binOf: new Uint16Array(prepared.weather.axis.count) };
   const still = { ...turned, arrays: turned.arrays.map((array) => ({ ...array, tiltSchedule: [] })) };
-  return runPrepared(still, prepared, bins, HEALTHY).expectedKwh;
+  return runPrepared(still, prepared, bins, { without: [...HEALTHY.without, ...without] }).expectedKwh;
 }

@@ -58,8 +58,13 @@ const EXPLAINED_FRAC = 0.03;
 /** A fit that leaves more than this of the curves tells nothing of the plane: those that were right leave 1 to 2 %. */
 const LEFT_FRAC = 0.03;
 
-/** Fits a common turn of all arrays, a change of tilt and a shift of the clock to the clear hours that no other cause holds. Null with too few clear days, or where no plane explains them. */
-export function orientationEvidence(basis: CauseBasis, spoilt: Uint8Array, ceilingKwh: number): OrientationEvidence | null {
+/** Fits a common turn of all arrays, a change of tilt and a shift of the clock to the clear hours that no other cause holds. Null with too few clear days, or where no plane explains them. `near` is about what an earlier fit found. */
+export function orientationEvidence(
+  basis: CauseBasis,
+  spoilt: Uint8Array,
+  ceilingKwh: number,
+  near: Turn | null = null,
+): OrientationEvidence | null {
   const segments = longestButForTilts(siteSegments(basis.site, basis.axis));
   if (segments.length === 0) return null;
   const segment = segments.reduce((a, b) => (b.to - b.from > a.to - a.from ? b : a));
@@ -67,9 +72,10 @@ export function orientationEvidence(basis: CauseBasis, spoilt: Uint8Array, ceili
   if (picked.days < LEAST_DAYS) return null;
   const run = (turnDeg: number, steeperDeg: number): Float64Array => runTurned(segments, picked, { turnDeg, steeperDeg });
   const book = run(0, 0);
-  const start = STARTS_DEG.map((turnDeg) => ({ turnDeg, miss: missOf(picked, turnDeg === 0 ? book : run(turnDeg, 0)) })).reduce((a, b) =>
-    b.miss < 0.8 * a.miss ? b : a,
-  );
+  const starts = near ? [near.turnDeg] : STARTS_DEG;
+  const start = starts
+    .map((turnDeg) => ({ turnDeg, miss: missOf(picked, turnDeg === 0 ? book : run(turnDeg, 0)) }))
+    .reduce((a, b) => (b.miss < 0.8 * a.miss ? b : a));
   const open = fitTurn(picked, run, { turn: start.turnDeg, steeper: 0, clock: 0, contrast: 0, bend: 0 }, knownOf(true, true));
   const isClockOff = Math.abs(open.fitted.clock) > OFF_CLOCK_MIN;
   const free = fitTurn(picked, run, open.fitted, knownOf(isClockOff, true));

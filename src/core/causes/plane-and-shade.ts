@@ -30,14 +30,20 @@ export function planeAndShade(book: CauseBasis, metered: MeteredOnAxis, ceilingK
   const turned = by(first.turn);
   const [left, still] = withShade(turned, standstill(turned, ceilingKwh), ceilingKwh);
   const isSame = !shaded.includes(1) && !left.includes(1);
-  const orientation = isSame ? first : orientationEvidence(book, either(still.spoilt, left), ceilingKwh);
+  const orientation = isSame ? first : orientationEvidence(book, either(still.spoilt, left), ceilingKwh, first.turn);
   const turn = orientation?.turn ?? null;
   if (isSame || !turn)
     return turn ? { basis: turned, orientation, turn, found: still, shaded: left } : { basis: book, orientation, turn, found, shaded };
   const basis = by(turn);
+  if (isNear(turn, first.turn)) return { basis, orientation, turn, found: still, shaded: left };
   const [stays, last] = withShade(basis, standstill(basis, ceilingKwh), ceilingKwh);
   return { basis, orientation, turn, found: last, shaded: stays };
 }
+
+/** Planes so near to one another leave the same places of the sky shaded and the same hours standing still. */
+const NEAR_DEG = 3;
+const isNear = (a: Turn, b: Turn): boolean =>
+  Math.abs(a.turnDeg - b.turnDeg) < NEAR_DEG && Math.abs(a.steeperDeg - b.steeperDeg) < NEAR_DEG;
 
 /** Steps that shade spoils, and what holds the plant once they are left out of what is usual. */
 function withShade(basis: CauseBasis, found: Standstill, ceilingKwh: number): [Uint8Array, Standstill] {

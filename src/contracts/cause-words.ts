@@ -11,7 +11,7 @@ export interface CauseWords {
 type Facts = CauseFinding["facts"];
 
 const n = (value: number | string | undefined, digits = 0): string =>
-  Number(value ?? 0)
+  (Math.abs(Number(value ?? 0)) < 0.5 / 10 ** digits ? 0 : Number(value ?? 0))
     .toLocaleString("en", { maximumFractionDigits: digits })
     .replaceAll(",", "\u202f")
     .replace("-", "\u2212");

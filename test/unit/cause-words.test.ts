@@ -126,6 +126,9 @@ describe("causes in words", () => {
     expect(causeInWords(finding({ kind: "orientation", facts }), "UTC").what).toBe(
       "Acts like 38° west of north, ±2°; the book says north.",
     );
+    expect(causeInWords(finding({ kind: "orientation", facts: { ...facts, clockMinutes: -0.3 } }), "UTC").evidence).toContain(
+      " 0 min are left",
+    );
     expect(causeInWords(finding({ kind: "orientation", facts: { ...facts, wrong: "tilt" } }), "UTC").what).toBe(
       "Acts like a tilt of 39°, ±8°; the book says 25°.",
     );

@@ -121,6 +121,11 @@ describe("steps that shade touches", () => {
     expect(touched.reduce((sum, on) => sum + on, 0)).toBeGreaterThanOrEqual(lost);
   });
 
+  it("are none where a sky model is off about a low sun: an obstacle has a midst", () => {
+    expect(kept((elevation) => (elevation < 20 ? 0.78 : 1)).isSeen).toBe(false);
+    expect(kept((elevation) => (elevation < 10 ? 0.6 : elevation < 20 ? 0.78 : 1)).isSeen).toBe(true);
+  });
+
   it("are none of a plane that gives nine tenths at one place of the sky and is nowhere shaded", () => {
     const pale = kept((elevation) => (elevation < 30 ? 0.9 : 1));
     expect(pale.isSeen).toBe(false);

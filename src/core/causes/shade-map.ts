@@ -35,6 +35,7 @@ const LEAST_EDGE_HOURS = 4;
 const PARTLY_FRAC = 0.95;
 /** One field alone, or two, are no obstacle. */
 const LEAST_FIELDS = 3;
+const CORE_FRAC = 0.72;
 const LEAST_LOST_FRAC = 0.002;
 
 /**
@@ -65,7 +66,7 @@ export function shadeEvidence(basis: CauseBasis, owedKwh: Float64Array, spoilt: 
     if (ratios.length >= LEAST_HOURS && ratio < SHADED_FRAC && isBeam(OVERCAST_MORE)) low.set(field, ratio);
     else if (ratios.length >= LEAST_EDGE_HOURS && ratio < EDGE_FRAC && isBeam(0)) edge.set(field, ratio);
   }
-  const shaded = withEdges(new Map([...low].filter(([field]) => clusterOf(field, low) >= LEAST_FIELDS)), edge);
+  const shaded = withEdges(new Map([...low].filter(([field]) => isObstacle(clusterOf(field, low), low))), edge);
   const lostFrac = new Float64Array(axis.count);
   let [lost, all] = [0, 0];
   for (let i = 0; i < axis.count; i++) {
@@ -141,10 +142,14 @@ function withEdges(shaded: ReadonlyMap<number, number>, edge: ReadonlyMap<number
 }
 
 /** Fields that touch one another, this one among them. */
-function clusterOf(field: number, low: ReadonlyMap<number, number>): number {
+function clusterOf(field: number, low: ReadonlyMap<number, number>): ReadonlySet<number> {
   const seen = new Set([field]);
   for (const next of seen) for (const near of neighbours(next)) if (low.has(near)) seen.add(near);
-  return seen.size;
+  return seen;
 }
+
+/** An obstacle is no speck, and takes most of the beam in its midst: a sky model that is off about a low sun does not. */
+const isObstacle = (cluster: ReadonlySet<number>, low: ReadonlyMap<number, number>): boolean =>
+  cluster.size >= LEAST_FIELDS && [...cluster].some((field) => low.get(field)! < CORE_FRAC);
 
 const neighbours = (field: number): number[] => [field - 100, field + 100, field - 1, field + 1];

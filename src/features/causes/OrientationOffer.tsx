@@ -16,9 +16,15 @@ import type { Working } from "@/features/workings/working";
 
 type Orientation = NonNullable<CauseReport["orientation"]>;
 
+type Schedule = readonly { readonly from: string; readonly tiltDeg: number }[];
+
 interface SiteAnswer {
   readonly version: number;
-  readonly site: { readonly revisions: readonly object[]; readonly commissioned: string | null };
+  readonly site: {
+    readonly revisions: readonly object[];
+    readonly commissioned: string | null;
+    readonly arrays: readonly { readonly id: string; readonly tiltSchedule: Schedule }[];
+  };
 }
 
 /** Fitted turn and tilt beside the book's; a wrong plane is offered as a revision from a date, and never applied unasked. */
@@ -31,7 +37,8 @@ export function OrientationOffer({ slug, orientation }: { slug: string; orientat
     setRefusal(null);
     try {
       const { version, site } = await call<SiteAnswer>("GET", `/api/books/${slug}`);
-      const change = { arrays: arrays.map((array) => fittedPlane(array, orientation.turn)) };
+      const scheduleOf = (id: string): Schedule => site.arrays.find((array) => array.id === id)?.tiltSchedule ?? [];
+      const change = { arrays: arrays.map((array) => fittedPlane(array, orientation.turn, scheduleOf(array.id))) };
       const revision = { from: from || (site.commissioned ?? "2000-01-01"), note: "plane as the readings show it", change };
       await call("PUT", `/api/books/${slug}`, { version, site: { ...site, revisions: [...site.revisions, revision] } });
       router.refresh();
@@ -85,12 +92,21 @@ export function OrientationOffer({ slug, orientation }: { slug: string; orientat
   );
 }
 
-/** What the book is to be revised to: only what it has wrong. */
-function fittedPlane({ id, fittedAzimuthDeg, fittedTiltDeg }: Orientation["arrays"][number], turn: Orientation["turn"]): object {
+/** What the book is to be revised to: only what it has wrong; a rack that is tilted by season is off by the same in each. */
+function fittedPlane(
+  { id, fittedAzimuthDeg, fittedTiltDeg }: Orientation["arrays"][number],
+  turn: Orientation["turn"],
+  schedule: Schedule,
+): object {
+  const steeper = turn?.steeperDeg ?? 0;
+  const tilted = (tiltDeg: number): number => Math.max(0, Math.min(90, Math.round(tiltDeg + steeper)));
   return {
     id,
     ...(turn?.turnDeg ? { azimuthDeg: Math.round(fittedAzimuthDeg) % 360 } : {}),
-    ...(turn?.steeperDeg ? { tiltDeg: Math.round(fittedTiltDeg) } : {}),
+    ...(steeper === 0 ? {} : { tiltDeg: Math.round(fittedTiltDeg) }),
+    ...(steeper === 0 || schedule.length === 0
+      ? {}
+      : { tiltSchedule: schedule.map((entry) => ({ ...entry, tiltDeg: tilted(entry.tiltDeg) })) }),
   };
 }
 

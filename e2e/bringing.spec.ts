@@ -1,4 +1,5 @@
 import { execFileSync } from "node:child_process";
+import { readFileSync } from "node:fs";
 import path from "node:path";
 import { expect, type Page, test } from "@playwright/test";
 
@@ -177,4 +178,48 @@ test("a book can be started from nothing", async ({ page }) => {
   await page.getByRole("button", { name: "Start from nothing" }).click();
   await expect(page).toHaveURL(/new-site\/site$/);
   await expect(page.getByText(/20 modules, 8.0 kWp/)).toBeVisible();
+});
+
+test("a book that has bearing and tilt wrong is offered both, and stands right once they are taken", async ({ page, request }) => {
+  const document = JSON.parse(readFileSync(fixture("dry-roof", "dry-roof.site.json"), "utf8")) as {
+    name: string;
+    arrays: { tiltDeg: number; azimuthDeg: number }[];
+  };
+  document.name = "Shed by a wrong book";
+  document.arrays[0]!.tiltDeg -= 15;
+  document.arrays[0]!.azimuthDeg += 25;
+  await page.goto("/");
+  const file = { name: "shed.site.json", mimeType: "application/json", buffer: Buffer.from(JSON.stringify(document)) };
+  await page.getByTestId("site-file").setInputFiles(file);
+  await expect(page).toHaveURL(/readings$/);
+  await bring(page, fixture("dry-roof", "weather.csv.gz"));
+  await bring(page, fixture("dry-roof", "production.csv.gz"));
+  const slug = new URL(page.url()).pathname.split("/")[2]!;
+  const seek = async (isRight: boolean): Promise<void> => {
+    await request.post(`/api/books/${slug}/causes`, { data: { action: "here" }, headers: { origin: new URL(page.url()).origin } });
+    await expect(async () => {
+      const report = (await (await request.get(`/api/books/${slug}/causes?report`)).json()) as {
+        orientation: { turn: object | null };
+      } | null;
+      expect(report!.orientation.turn === null).toBe(isRight);
+    }).toPass({ timeout: 30_000 });
+    await page.goto(`/books/${slug}/ledger?view=causes`);
+  };
+  await seek(false);
+  const finding = page.getByRole("listitem").filter({ hasText: "Acts like" });
+  await expect(finding).toContainText(
+    /Acts like ([6-9]|1[0-4])° west of south, ±\d°, and a tilt of 2[0-8]°, ±\d+°; the book says 35° west of south and 9°/,
+  );
+  await expect(page.getByText(/levels through the seasons by \d+(\.\d)?\D{1,3}and/)).toBeVisible();
+  await page.getByRole("button", { name: "Take it as a revision" }).click();
+  await expect
+    .poll(async () => ((await (await request.get(`/api/books/${slug}`)).json()) as { site: { revisions: unknown[] } }).site.revisions)
+    .toEqual([
+      expect.objectContaining({
+        change: { arrays: [expect.objectContaining({ azimuthDeg: expect.any(Number), tiltDeg: expect.any(Number) })] },
+      }),
+    ]);
+  await seek(true);
+  await expect(page.getByText(/The plane stands as the book says/)).toBeVisible();
+  await expect(page.getByRole("button", { name: "Take it as a revision" })).toHaveCount(0);
 });

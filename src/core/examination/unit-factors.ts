@@ -7,6 +7,8 @@ import type { Finding } from "./finding";
 const FACTORS = [1000, 60, 12, 4, 1 / 4, 1 / 12, 1 / 60, 1 / 1000] as const;
 /** Days scatter around the usual ratio by this much (natural logarithm). */
 const TOLERANCE = 0.35;
+/** Against a cloudless sky a dull day falls short by as much as this; no other factor lies so near to a thousand. */
+const DULL = 1.6;
 /** A good plant meters near what the model owes. */
 const USUAL_RATIO = 0.93;
 /** Small factors can be weather or snow for a few days; large ones can't. */
@@ -23,7 +25,7 @@ export function findUnitFactors(x: Examined): Finding[] {
   let from = -1;
   let factor: number | null = null;
   for (let d = 0; d <= x.days.count; d++) {
-    const own = d < x.days.count && !Number.isNaN(ratio[d]) ? factorOf(ratio[d]! / base, TOLERANCE) : null;
+    const own = d < x.days.count && !Number.isNaN(ratio[d]) ? factorOf(ratio[d]! / base, TOLERANCE, byWeather ? TOLERANCE : DULL) : null;
     const missing = d < x.days.count && Number.isNaN(ratio[d]);
     if (own === factor || (missing && factor !== null)) continue;
     if (factor !== null && factor !== whole && isSteady(x, from, d, factor)) found.push(findingOf(x, from, d, factor, 0.95));
@@ -33,9 +35,13 @@ export function findUnitFactors(x: Examined): Finding[] {
   return found;
 }
 
-function factorOf(ratio: number, tolerance: number): number | null {
+/** `dull` is how far a day may fall short of a factor of a thousand. */
+function factorOf(ratio: number, tolerance: number, dull = tolerance): number | null {
   const off = Math.log(ratio);
-  for (const factor of FACTORS) if (Math.abs(off - Math.log(factor)) < tolerance) return factor;
+  for (const factor of FACTORS) {
+    const beyond = off - Math.log(factor);
+    if (beyond < tolerance && beyond > (factor === 1000 || factor === 1 / 1000 ? -dull : -tolerance)) return factor;
+  }
   return null;
 }
 

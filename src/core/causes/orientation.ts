@@ -70,7 +70,10 @@ export function orientationEvidence(
   const segment = segments.reduce((a, b) => (b.to - b.from > a.to - a.from ? b : a));
   const picked = besideObstacles(segments, clearDays(basis, spoilt, ceilingKwh, segments));
   if (picked.days < LEAST_DAYS) return null;
-  const run = (turnDeg: number, steeperDeg: number): Float64Array => runTurned(segments, picked, { turnDeg, steeperDeg });
+  // A plane that lies flat is the same however it is turned, and each round of each fit asks for it.
+  const flat = runTurned(segments, picked, { turnDeg: 0, steeperDeg: -90 });
+  const run = (turnDeg: number, steeperDeg: number): Float64Array =>
+    steeperDeg <= -90 ? flat : runTurned(segments, picked, { turnDeg, steeperDeg });
   const book = run(0, 0);
   const starts = near ? [near.turnDeg] : STARTS_DEG;
   const start = starts

@@ -1,4 +1,4 @@
-import { medianOf } from "../statistics";
+import { medianOf, spreadOf } from "../statistics";
 import type { ClearDays } from "./clear-days";
 
 /** Sky models, dirt and sensors bend the levels of a year by this much, one deviation, over as many stretches that differ in it. */
@@ -64,7 +64,7 @@ export function dayLevels(tried: TriedLevels, nudgeDeg: number, contrast: number
 /** Days far off, snow on the modules or a string out, are weighed down. */
 function weightsOf(left: Float64Array): Float64Array {
   const middle = medianOf(left);
-  const scatter = Math.max(LEAST_SCATTER, 1.4826 * medianOf(left.map((level) => Math.abs(level - middle))));
+  const scatter = Math.max(LEAST_SCATTER, 1.4826 * spreadOf(left));
   const each = Math.min(1, STRETCHES / left.length) / SEASON_FRAC ** 2;
   return left.map((level) => {
     const far = Math.abs(level - middle) / (2.5 * scatter);

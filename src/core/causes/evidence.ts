@@ -96,7 +96,8 @@ export function* seekEvidence(input: EvidenceInput): Generator<number, Evidence>
   const ceiling = book.resolution === "hours" ? ceilingEvidence(input.meters) : null;
   const ceilingKwh = ceilingKwhOf(book, ceiling);
   yield 0.1;
-  const { basis, orientation, turn, shaded, ...plane } = planeAndShade(book, hourly.metered, ceilingKwh);
+  const { basis, orientation, shaded, ...plane } = planeAndShade(book, hourly.metered, ceilingKwh);
+  const turn = orientation?.turn ?? null;
   let { found } = plane;
   yield 0.25;
   const cleaned = input.cleanings.map((date) => basis.days.keys.indexOf(date)).filter((day) => day >= 0);

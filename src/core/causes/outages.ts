@@ -93,7 +93,7 @@ export function outageEvidence(basis: CauseBasis, usual: Float64Array, covered: 
 
   function ratedHoursBeforeSnow(first: number, last: number): number {
     let owedKwh = 0;
-    for (let k = first; k <= last && fall[k] === 0; k++) owedKwh += openKwh[k]!;
+    for (let k = first; k <= last && fall[k] === 0; k++) if (openKwh[k]! > 0) owedKwh += openKwh[k]!;
     return (owedKwh / ratedKwh) * (axis.stepMinutes / 60);
   }
 

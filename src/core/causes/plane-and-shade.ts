@@ -9,7 +9,6 @@ import { type Turn, turnedSite } from "./turned-site";
 export interface PlaneAndShade {
   readonly basis: CauseBasis;
   readonly orientation: OrientationEvidence | null;
-  readonly turn: Turn | null;
   readonly found: Standstill;
   readonly shaded: Uint8Array;
 }
@@ -21,23 +20,23 @@ export interface PlaneAndShade {
 export function planeAndShade(book: CauseBasis, metered: MeteredOnAxis, ceilingKwh: number): PlaneAndShade {
   const none = new Uint8Array(book.axis.count);
   const bare = standstill(book, ceilingKwh);
-  if (book.resolution !== "hours") return { basis: book, orientation: null, turn: null, found: bare, shaded: none };
+  if (book.resolution !== "hours") return { basis: book, orientation: null, found: bare, shaded: none };
   const [shaded, found] = withShade(book, bare, ceilingKwh);
   // A plane that is turned far leaves too little outside the places that look shaded by the book's.
-  const first = orientationEvidence(book, either(found.spoilt, shaded), ceilingKwh) ?? orientationEvidence(book, found.spoilt, ceilingKwh);
-  if (!first?.turn) return { basis: book, orientation: first, turn: null, found, shaded };
+  const first =
+    orientationEvidence(book, either(found.spoilt, shaded), ceilingKwh) ??
+    (shaded.includes(1) ? orientationEvidence(book, found.spoilt, ceilingKwh) : null);
+  if (!first?.turn) return { basis: book, orientation: first, found, shaded };
   const by = (turn: Turn): CauseBasis => causeBasis(turnedSite(book.site, turn), book.prepared, metered);
   const turned = by(first.turn);
   const [left, still] = withShade(turned, standstill(turned, ceilingKwh), ceilingKwh);
-  const isSame = !shaded.includes(1) && !left.includes(1);
-  const orientation = isSame ? first : orientationEvidence(book, either(still.spoilt, left), ceilingKwh, first.turn);
-  const turn = orientation?.turn ?? null;
-  if (isSame || !turn)
-    return turn ? { basis: turned, orientation, turn, found: still, shaded: left } : { basis: book, orientation, turn, found, shaded };
-  const basis = by(turn);
-  if (isNear(turn, first.turn)) return { basis, orientation, turn, found: still, shaded: left };
+  if (!shaded.includes(1) && !left.includes(1)) return { basis: turned, orientation: first, found: still, shaded: left };
+  const orientation = orientationEvidence(book, either(still.spoilt, left), ceilingKwh, first.turn);
+  if (!orientation?.turn) return { basis: book, orientation, found, shaded };
+  const basis = by(orientation.turn);
+  if (isNear(orientation.turn, first.turn)) return { basis, orientation, found: still, shaded: left };
   const [stays, last] = withShade(basis, standstill(basis, ceilingKwh), ceilingKwh);
-  return { basis, orientation, turn, found: last, shaded: stays };
+  return { basis, orientation, found: last, shaded: stays };
 }
 
 /** Planes so near to one another leave the same places of the sky shaded and the same hours standing still. */

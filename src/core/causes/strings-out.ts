@@ -28,7 +28,8 @@ const OFF_FRAC = 0.3;
 const LEAST_DAYS = 3;
 /** Share of a part's loss that has to stand beside what dirt explains. */
 const BESIDE_DIRT = 0.7;
-const HALF = 0.5;
+/** And of a fall of the level, in the first days after it: most of what is sought after is seen then. */
+const FALL_BESIDE_DIRT = 0.5;
 
 /** Shares that a fault of one kind can take: whole strings, whole inverters. */
 function partsOf({ site }: CauseBasis): StringsOut["part"][] {
@@ -159,7 +160,7 @@ interface Levels {
 function isStepBesideDirt({ x, kept, dirt }: Levels, p: number): boolean {
   const [from, to] = [kept[p]!, kept[Math.min(kept.length - 1, p + WINDOW)]!];
   const [first] = daysBeside(from, to, dirt.rainMm.length);
-  return stepBesideDirt(dirt, from, to, [first, to]).step < HALF * jump(x, p);
+  return stepBesideDirt(dirt, from, to, [first, to]).step < FALL_BESIDE_DIRT * jump(x, p);
 }
 
 /** Index of the day from which on the level is back, or null. A level that a cleaning or rain lifts is none. */
@@ -167,7 +168,7 @@ function comesBack({ x, step, least, kept, dirt }: Levels, p: number): number | 
   const lost = -jump(x, p);
   for (let q = p + LEAST_DAYS; q < x.length - 2; q++) {
     const up = jump(x, q);
-    if (up > 0.6 * lost && up > least && step[q]! > 0 && isPeak(step, q) && isBackBesideDirt(dirt, kept[p]!, kept[q]!)) return q;
+    if (up > BACK_FRAC * lost && up > least && step[q]! > 0 && isPeak(step, q) && isBackBesideDirt(dirt, kept[p]!, kept[q]!)) return q;
   }
   return null;
 }

@@ -14,7 +14,8 @@ const METHODS: Readonly<Record<BookCause["kind"], { readonly formula: string; re
     source: "Tops of the days; docs/methods.md, causes.",
   },
   "strings-out": {
-    formula: "median ratio of 7 good days after ÷ 7 before = 1 − k ÷ n, most of it between two days; Σ owed × k ÷ n until it comes back",
+    formula:
+      "median ratio of 7 good days after ÷ 7 before = 1 − k ÷ n, most of it between two days and 70 % of it beside what dirt explains; Σ owed × k ÷ n until it comes back",
     source: "Medians on both sides of a step; docs/methods.md, causes.",
   },
   snow: {
@@ -26,11 +27,13 @@ const METHODS: Readonly<Record<BookCause["kind"], { readonly formula: string; re
     source: "Histogram of the readings; docs/methods.md, causes.",
   },
   shading: {
-    formula: "median of paid ÷ owed by 10° of azimuth and 5° of elevation on clear hours, where overcast hours do not show it",
+    formula:
+      "median of paid ÷ owed by 10° of azimuth and 5° of elevation on clear hours under 85 %, under 72 % in its midst and 93 % at its edge, where overcast hours do not show it",
     source: "Docs/methods.md, causes.",
   },
   orientation: {
-    formula: "least squares of clear hours over turn, tilt, contrast, weak light and clock; each day at its own level",
+    formula:
+      "least squares over turn, tilt, contrast, weak light and clock: of clear hours, each day at its own level, and of the days’ levels against each other",
     source:
       "Gauss-Newton; interval by redrawing days (Efron, 1979, Bootstrap methods), widened by what sky models bend a day by and by 15 % of the turn.",
   },

@@ -153,7 +153,9 @@ function cannotTell({ basis, orientation }: Evidence): string[] {
   if (basis.resolution === "days")
     out.push("Daily figures: orientation, shading and the inverter's ceiling can't be told from the shape of a day.");
   if (basis.resolution === "hours" && !orientation)
-    out.push("Orientation can't be told: there are too few clear days, or no plane explains their curves.");
+    out.push(
+      "Orientation can't be told: there are too few clear days, or no plane explains their curves. Accept what Readings proposes for the clock, or bring a longer record.",
+    );
   if (!basis.weather.snowDepthCm && !basis.weather.rainMm) out.push("No snow depth and no rain: snow can't be told from an outage.");
   else if (!basis.weather.snowDepthCm) out.push("No snow depth: snow is taken from precipitation in cold air.");
   if (!basis.weather.rainMm) out.push("No rain: dirt is told from jumps of the output alone, and a rain can't be told from a cleaning.");

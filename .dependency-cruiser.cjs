@@ -3,17 +3,18 @@ const only = (name, from, allowed) => ({
   name,
   severity: "error",
   from: { path: from },
-  to: { path: "^src/", pathNot: [from, ...allowed] },
+  to: { path: "^(src|simulators)/", pathNot: [from, ...allowed] },
 });
 
 const CORE = "^src/core/";
+const WORDING = "^src/wording/";
 const stage = (name, later) => ({
   name: `core-${name}-comes-before`,
   severity: "error",
   from: { path: `^src/core/(${name})/`, pathNot: "\\.test\\.ts$" },
   to: { path: `^src/core/(${later.join("|")})/` },
 });
-const LATE = ["yield", "tilt", "examination", "reconcile", "ageing", "causes", "parts", "trial", "money"];
+const LATE = ["yield", "tilt", "quality", "ledger", "ageing", "attribution", "trial", "money"];
 
 module.exports = {
   forbidden: [
@@ -29,15 +30,15 @@ module.exports = {
       "statistics|units|time|series|site|weather|sun|irradiance|module|inverter|snow|soiling|shading|electrical|geometry|readings",
       LATE,
     ),
-    stage("yield", ["tilt", "examination", "reconcile", "ageing", "causes", "parts", "trial", "money"]),
-    stage("tilt", ["examination", "reconcile", "ageing", "causes", "parts", "trial", "money"]),
-    stage("examination", ["reconcile", "ageing", "causes", "parts", "trial", "money"]),
-    stage("reconcile", ["ageing", "causes", "parts", "trial", "money"]),
-    stage("ageing", ["causes", "parts", "trial", "money"]),
-    stage("causes", ["parts", "trial", "money"]),
-    stage("parts", ["trial", "money"]),
+    stage("yield", ["tilt", "quality", "ledger", "ageing", "attribution", "trial", "money"]),
+    stage("tilt", ["quality", "ledger", "ageing", "attribution", "trial", "money"]),
+    stage("quality", ["ledger", "ageing", "attribution", "trial", "money"]),
+    stage("ledger", ["ageing", "attribution", "trial", "money"]),
+    stage("ageing", ["attribution", "trial", "money"]),
+    stage("attribution", ["trial", "money"]),
     stage("trial", ["money"]),
     only("contracts-see-core", "^src/contracts/", [CORE]),
+    only("wording-sees-core-and-contracts", WORDING, [CORE, "^src/contracts/"]),
     only("formats-see-core-and-contracts", "^src/formats/", [CORE, "^src/contracts/"]),
     only("usecases-know-no-framework", "^src/usecases/", [CORE, "^src/contracts/", "^src/formats/"]),
     {
@@ -47,17 +48,17 @@ module.exports = {
       to: { path: "node_modules/(next|react|sequelize|pg|@mantine)/" },
     },
     only("data-implements-ports", "^src/data/", [CORE, "^src/contracts/", "^src/formats/", "^src/usecases/"]),
-    only("standins-stand-alone", "^src/standins/", [CORE, "^src/contracts/", "^src/formats/"]),
-    only("charts-see-core", "^src/charts/", [CORE, "^src/contracts/"]),
-    only("features-see-core-contracts-charts", "^src/features/", [CORE, "^src/contracts/", "^src/charts/"]),
-    only("wiring-puts-together", "^src/wiring/", [CORE, "^src/contracts/", "^src/usecases/", "^src/data/", "^src/standins/"]),
+    only("simulators-stand-alone", "^simulators/", [CORE, "^src/contracts/", "^src/formats/"]),
+    only("charts-see-core", "^src/charts/", [CORE, "^src/contracts/", WORDING]),
+    only("features-see-core-contracts-wording-charts", "^src/features/", [CORE, "^src/contracts/", WORDING, "^src/charts/"]),
+    only("wiring-puts-together", "^src/wiring/", [CORE, "^src/contracts/", "^src/usecases/", "^src/data/", "^simulators/"]),
     only("jobs-use-usecases", "^src/jobs/", [CORE, "^src/contracts/", "^src/usecases/", "^src/wiring/"]),
-    only("cli-uses-usecases", "^src/cli/", [CORE, "^src/contracts/", "^src/formats/", "^src/usecases/"]),
+    only("cli-uses-usecases", "^src/cli/", [CORE, "^src/contracts/", WORDING, "^src/formats/", "^src/usecases/"]),
     {
       name: "only-wiring-sees-data",
       severity: "error",
-      from: { path: "^src/", pathNot: "^src/(wiring|data|standins)/" },
-      to: { path: "^src/(data|standins)/" },
+      from: { path: "^src/", pathNot: "^src/(wiring|data)/" },
+      to: { path: "^(src/data|simulators)/" },
     },
   ],
   options: {

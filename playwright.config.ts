@@ -3,7 +3,7 @@ import chromiumLaunch from "./scripts/lib/chromium.json" with { type: "json" };
 
 /** Journeys in Debian's Chromium against the served build; the address comes from `npm test`. */
 export default defineConfig({
-  testDir: "e2e",
+  testDir: "test/journeys",
   workers: 2,
   // Journeys share one database and go one after the other; the rules for everyone only read, and use what the machine has. `npm test` runs
   // the one after the other.

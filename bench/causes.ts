@@ -1,8 +1,8 @@
 import { spawn } from "node:child_process";
 import path from "node:path";
+import { randomPlant, simulateWeather, simulateWithTruth } from "@simulators";
 import { siteSchema } from "@/contracts/site";
-import { randomPlant, simulateWeather, simulateWithTruth } from "@/standins";
-import { extendCauses, openCauses } from "@/usecases/causes";
+import { extendCauses, openCauses } from "@/usecases/attribution";
 import { type OpenLedger, openLedger } from "@/usecases/ledger";
 import WORKER_FLAGS from "../scripts/lib/worker-flags.json" with { type: "json" };
 import { bestMs } from "./best-ms";

@@ -1,11 +1,11 @@
+import { DEMO_BOOKS, recordOf } from "@simulators";
 import { createElement } from "react";
 import { renderToStaticMarkup } from "react-dom/server";
 import { type DayState, YearGlance, YearStrips } from "@/charts";
-import { examine } from "@/core/examination";
-import { mostEnergyKwh } from "@/core/reconcile";
+import { mostEnergyKwh } from "@/core/ledger";
+import { examine } from "@/core/quality";
 import { sumOnto } from "@/core/series";
 import { parseSite } from "@/formats/site-json";
-import { DEMO_BOOKS, recordOf } from "@/standins";
 
 export interface ExaminationFigures {
   readonly intervals: number;

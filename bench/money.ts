@@ -1,6 +1,6 @@
+import { DEMO_BOOKS, hourlyProduction, recordOf, supply } from "@simulators";
 import { siteSchema } from "@/contracts/site";
 import { moneyOf, type PaybackTerms, paybackSpread, tornado, USUAL_DOUBTS } from "@/core/money";
-import { DEMO_BOOKS, hourlyProduction, recordOf, supply } from "@/standins";
 import { joinPages } from "@/usecases/imports";
 import { openLedger, type StoredSeries } from "@/usecases/ledger";
 import { billsReport, planComparison } from "@/usecases/money";

@@ -1,7 +1,7 @@
+import { DEMO_BOOKS, recordOf } from "@simulators";
 import type { SiteDocument } from "@/contracts/site";
 import type { Weather } from "@/core/weather";
 import { parseSite } from "@/formats/site-json";
-import { DEMO_BOOKS, recordOf } from "@/standins";
 import { joinPages } from "@/usecases/imports";
 
 /** The packing shed of the demo, as its owner describes it. */

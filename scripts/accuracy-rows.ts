@@ -1,13 +1,13 @@
 import { createReadStream, existsSync, readFileSync } from "node:fs";
 import path from "node:path";
+import { type RandomPlant, randomPlant, simulateWeather, simulateWithTruth, type TrueLosses } from "../simulators";
 import { ledgerFromFiles } from "../src/cli/read-files";
 import type { CauseReport } from "../src/contracts/causes";
 import type { FieldEntry } from "../src/contracts/field-book";
 import { type SiteDocument, siteSchema } from "../src/contracts/site";
-import { turnedSite } from "../src/core/causes";
+import { turnedSite } from "../src/core/attribution";
 import { readEvents } from "../src/formats/events-csv";
-import { type RandomPlant, randomPlant, simulateWeather, simulateWithTruth, type TrueLosses } from "../src/standins";
-import { openCauses } from "../src/usecases/causes";
+import { openCauses } from "../src/usecases/attribution";
 import { type OpenLedger, openLedger, type StoredSeries } from "../src/usecases/ledger";
 
 /** One claim of the analysis beside the truth. */

@@ -35,7 +35,7 @@ ${table(plants)}
 
 ## Stand-in plants with random faults
 
-Twenty plants from seeds (\`src/standins/random-plant.ts\`): four climates, four years, planes, sizes, dirt, cleanings written down or not, outages, strings out, wrong planes.
+Twenty plants from seeds (\`simulators/random-plant.ts\`): four climates, four years, planes, sizes, dirt, cleanings written down or not, outages, strings out, wrong planes.
 
 ${held(standIns.rows)} hold.
 

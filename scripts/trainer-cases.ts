@@ -1,7 +1,7 @@
 import { writeFile } from "node:fs/promises";
 import path from "node:path";
+import { type RandomPlant, randomPlant } from "../simulators";
 import { dayBins } from "../src/core/time";
-import { type RandomPlant, randomPlant } from "../src/standins";
 import { simulate } from "./accuracy-rows";
 
 /** Six made-up months for the trainer: what the book expected, what was metered, the weather beside it, and what it really was. */
@@ -118,5 +118,5 @@ const cases = WANTED.map(({ id, title, question, lesson, k, month, truth, answer
     missingKwh: Math.round(budget.expectedKwh - (budget.meteredKwh ?? 0)),
   };
 });
-await writeFile(path.join(import.meta.dirname, "..", "src", "features", "trainer", "cases.json"), `${JSON.stringify(cases)}\n`);
+await writeFile(path.join(import.meta.dirname, "..", "generated", "trainer-cases.json"), `${JSON.stringify(cases)}\n`);
 console.log(cases.map(({ id, missingKwh, answer, answerKwh }) => `${id}: ${missingKwh} kWh missing, ${answer} ${answerKwh}`).join("\n"));

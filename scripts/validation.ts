@@ -6,5 +6,5 @@ import { validationMarkdown, validationRows } from "./validation-rows";
 const root = path.join(import.meta.dirname, "..");
 const rows = validationRows();
 await writeFile(path.join(root, "docs", "validation.md"), validationMarkdown(rows));
-await writeFile(path.join(root, "src", "features", "validation", "rows.json"), `${JSON.stringify(rows, null, 2)}\n`);
+await writeFile(path.join(root, "generated", "validation-rows.json"), `${JSON.stringify(rows, null, 2)}\n`);
 console.log(`${rows.length} methods in docs/validation.md`);

@@ -1,9 +1,9 @@
 import { type AgeingReading, readAgeing } from "@/core/ageing";
-import { causeBasis, type Evidence } from "@/core/causes";
-import { USUAL_WASHING } from "@/core/causes/dirt-law";
-import { notHeld } from "@/core/causes/held-low";
-import { flatCurve } from "@/core/causes/load-curve";
-import { meteredOnto } from "@/core/reconcile";
+import { causeBasis, type Evidence } from "@/core/attribution";
+import { flatCurve } from "@/core/attribution/level/detect";
+import { notHeld } from "@/core/attribution/limit/detect";
+import { USUAL_WASHING } from "@/core/attribution/soiling/washing";
+import { meteredOnto } from "@/core/ledger";
 import { prepareWeather } from "@/core/yield";
 import { clearWeather, hours } from "./clear-weather";
 import { site } from "./site-builder";

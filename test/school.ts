@@ -1,6 +1,6 @@
+import { DEMO_BOOKS, recordOf, sidesOf, simulateWeather } from "@simulators";
 import type { Site } from "@/core/site";
 import { parseSite } from "@/formats/site-json";
-import { DEMO_BOOKS, recordOf, sidesOf, simulateWeather } from "@/standins";
 import { joinPages } from "@/usecases/imports";
 import { type OpenLedger, openLedger, type StoredSeries } from "@/usecases/ledger";
 

@@ -34,7 +34,7 @@ export async function startStandins(env, wanted = 4310) {
   // Three in a row must be free.
   while ((await freePort(firstPort + 1)) !== firstPort + 1 || (await freePort(firstPort + 2)) !== firstPort + 2)
     firstPort = await freePort(firstPort + 3);
-  const running = STANDINS.map((name, k) => start(["src/standins/serve.ts", name, String(firstPort + k)], env));
+  const running = STANDINS.map((name, k) => start(["simulators/serve.ts", name, String(firstPort + k)], env));
   return {
     firstPort,
     hosts: STANDINS.map((_, k) => `127.0.0.1:${firstPort + k}`),

@@ -4,12 +4,12 @@ import "@mantine/spotlight/styles.css";
 import "@fontsource-variable/newsreader/wght.css";
 import "@fontsource-variable/newsreader/wght-italic.css";
 import "@fontsource-variable/source-sans-3/wght.css";
-import "@/features/look/tokens.css";
+import "@/features/kit/look/tokens.css";
 import { ColorSchemeScript, mantineHtmlProps } from "@mantine/core";
 import type { Metadata } from "next";
 import { headers } from "next/headers";
 import type { ReactNode } from "react";
-import { Providers } from "@/features/look/Providers";
+import { Providers } from "@/features/kit/look/Providers";
 
 export const metadata: Metadata = {
   title: { default: "Dusty Ledger", template: "%s · Dusty Ledger" },

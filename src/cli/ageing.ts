@@ -1,7 +1,7 @@
-import { ageingSentence } from "@/contracts/ageing-words";
 import type { AgeingReport } from "@/contracts/causes";
-import { partName, partsSentence } from "@/contracts/part-words";
 import type { PartReport } from "@/contracts/parts";
+import { ageingSentence } from "@/wording/ageing";
+import { partName, partsSentence } from "@/wording/parts";
 import type { CliOptions } from "./arguments";
 import { printJson, printNotices, printText, textTable } from "./print";
 import { causesFromFiles } from "./reconcile";

@@ -1,14 +1,14 @@
 import type { z } from "zod";
 import { inverterReadingSchema, spotReadingSchema } from "@/contracts/electrical";
-import { doubtInWords, inverterFindingInWords, judgedInWords, spotInWords } from "@/contracts/electrical-words";
 import type { SiteDocument } from "@/contracts/site";
 import { changeQuestionSchema, TRIAL_DRAWS, TRIAL_SEED, trialQuestionSchema } from "@/contracts/trial";
-import { changeVerdict, naiveReasons, trialVerdict } from "@/contracts/trial-words";
 import { checkInverter, spotCheck, spotDoubts } from "@/core/electrical";
 import { circuitOf, partOfSite, siteAcRatedW } from "@/core/site";
 import { beforeAfter, runTrial } from "@/core/trial";
 import { momentPower } from "@/core/yield";
 import { changeDays, trialMeters, trialSources } from "@/usecases/trials";
+import { doubtInWords, inverterFindingInWords, judgedInWords, spotInWords } from "@/wording/electrical";
+import { changeVerdict, naiveReasons, trialVerdict } from "@/wording/trial";
 import { type CliOptions, needed, oneOf } from "./arguments";
 import { printJson, printNotices, printText, textTable } from "./print";
 import { ledgerFromFiles } from "./read-files";

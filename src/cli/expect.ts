@@ -1,5 +1,5 @@
 import { MODEL_ACCOUNTS } from "@/core/accounts";
-import type { LedgerLine } from "@/core/reconcile";
+import type { LedgerLine } from "@/core/ledger";
 import { type CliOptions, needed } from "./arguments";
 import { printJson, printNotices, printText, textTable } from "./print";
 import { ledgerFromFiles } from "./read-files";

@@ -1,13 +1,13 @@
 import { createReadStream, existsSync } from "node:fs";
 import type { BillDocument } from "@/contracts/bills";
 import { type BillsReport, moneyReportSchema } from "@/contracts/money";
-import { billFaultWords, noReturnWords } from "@/contracts/money-words";
 import { siteSchema } from "@/contracts/site";
-import { inPlainText } from "@/contracts/wording";
 import { billFaults, type EnergyBasis, type Payback, paybackSpread, USUAL_DOUBTS } from "@/core/money";
 import { readBills } from "@/formats/bills-csv";
-import { openCauses } from "@/usecases/causes";
+import { openCauses } from "@/usecases/attribution";
 import { moneyPage } from "@/usecases/money";
+import { billFaultWords, noReturnWords } from "@/wording/money";
+import { inPlainText } from "@/wording/problems";
 import { type CliOptions, oneOf } from "./arguments";
 import { printJson, printNotices, printText, textTable } from "./print";
 import { ledgerFromFiles } from "./read-files";

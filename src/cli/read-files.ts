@@ -6,13 +6,13 @@ import { importOptionsSchema } from "@/contracts/imports";
 import { tableMappingSchema } from "@/contracts/mapping";
 import type { Problem } from "@/contracts/problems";
 import type { SiteDocument } from "@/contracts/site";
-import { inPlainText } from "@/contracts/wording";
 import type { CounterAt, MeteredSpan } from "@/core/readings";
 import { cleaningDates, readEvents } from "@/formats/events-csv";
 import { parseSiteText } from "@/formats/site-json";
-import { cleanSeries, cleanSparse, examineBook } from "@/usecases/examination";
 import { inspectFile, joinPages } from "@/usecases/imports";
 import { type OpenLedger, openLedger, type StoredSeries } from "@/usecases/ledger";
+import { cleanSeries, cleanSparse, examineBook } from "@/usecases/quality";
+import { inPlainText } from "@/wording/problems";
 import { type CliOptions, needed, oneOf } from "./arguments";
 import { CliRefusal } from "./refuse";
 

@@ -1,8 +1,8 @@
 import type { CauseReport } from "@/contracts/causes";
-import { findingInWords } from "@/contracts/finding-words";
 import { LEDGER_ACCOUNTS } from "@/core/accounts";
-import { type LedgerLine, ledgerPostings } from "@/core/reconcile";
-import { openCauses } from "@/usecases/causes";
+import { type LedgerLine, ledgerPostings } from "@/core/ledger";
+import { openCauses } from "@/usecases/attribution";
+import { findingInWords } from "@/wording/findings/quality";
 import { type CliOptions, needed } from "./arguments";
 import { printJson, printNotices, printText, textTable } from "./print";
 import { type FileLedger, ledgerFromFiles } from "./read-files";

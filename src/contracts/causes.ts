@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { LEDGER_ACCOUNTS } from "@/core/accounts";
-import { causeKinds } from "@/core/causes";
+import { causeKinds } from "@/core/attribution";
 import { fieldEntrySchema, type KeptEntry } from "./field-book";
 import { ledgerLineSchema } from "./ledger";
 import { partReportSchema, sheddingSchema } from "./parts";

@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { findingKinds } from "@/core/examination";
+import { findingKinds } from "@/core/quality";
 import { problemSchema } from "./problems";
 
 const stretch = { fromUtcMs: z.number(), toUtcMs: z.number() };

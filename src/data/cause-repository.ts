@@ -1,6 +1,6 @@
 import { QueryTypes, type Sequelize } from "sequelize";
 import { causeReportSchema } from "@/contracts/causes";
-import type { CauseRun, CauseStore } from "@/usecases/causes";
+import type { CauseRun, CauseStore } from "@/usecases/attribution";
 
 interface RunRow {
   wanted_version: number;

@@ -1,6 +1,6 @@
 import type { Sequelize } from "sequelize";
 import { decisionSchema } from "@/contracts/examination";
-import type { DecisionStore } from "@/usecases/examination";
+import type { DecisionStore } from "@/usecases/quality";
 import type { FindingDecisionRow, Models } from "./models";
 
 const asDecision = ({ findingKey, state, remedies, note }: FindingDecisionRow) =>

@@ -4,7 +4,7 @@ import type { ImportKind, ImportOptions } from "@/contracts/imports";
 import type { RememberedReading } from "@/contracts/mapping";
 import type { Problem } from "@/contracts/problems";
 import type { SiteDocument } from "@/contracts/site";
-import type { Remedy } from "@/core/examination";
+import type { Remedy } from "@/core/quality";
 import type { WhatIf } from "@/core/yield";
 
 export interface BookRow {

@@ -5,7 +5,7 @@ import path from "node:path";
 import { Readable } from "node:stream";
 import { pipeline } from "node:stream/promises";
 import { UPLOAD_LIMIT_BYTES } from "@/contracts/uploads";
-import type { Bytes } from "@/formats/text";
+import type { Bytes } from "@/formats/tabular/text";
 import type { StagedFile, Staging } from "@/usecases/imports";
 import { Refusal } from "@/usecases/refusal";
 

@@ -1,5 +1,5 @@
 import { setTimeout as wait } from "node:timers/promises";
-import { type CausePorts, runWaiting } from "@/usecases/causes";
+import { type CausePorts, runWaiting } from "@/usecases/attribution";
 import type { JobLog } from "./pull";
 
 /** How often a worker looks for books whose causes are asked for. */

@@ -1,6 +1,6 @@
 import type { Book } from "@/usecases/books";
-import { cleanSeries } from "@/usecases/examination";
 import type { StoredSeries } from "@/usecases/ledger";
+import { cleanSeries } from "@/usecases/quality";
 import type { Services } from "./services";
 
 /** Every production series of a book with the remedies that were accepted, sub-meters among them. */

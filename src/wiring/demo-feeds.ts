@@ -1,5 +1,5 @@
+import { DEMO_BOOKS, DEMO_FEEDS, STANDIN_ORDER } from "@simulators";
 import { feedSettingsSchema } from "@/contracts/feeds";
-import { DEMO_BOOKS, DEMO_FEEDS, STANDIN_ORDER } from "@/standins";
 import type { Services } from "./services";
 
 /** Gives the demo books their feeds, at the port where the stand-ins run this time; feeds that are there get the new address. */

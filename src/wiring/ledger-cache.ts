@@ -1,9 +1,8 @@
 import type { Examination } from "@/contracts/examination";
 import type { Book } from "@/usecases/books";
-
-import { cleanSeries, cleanSparse, type DecisionStore, examineBook } from "@/usecases/examination";
 import type { EntryStore } from "@/usecases/field-book";
 import { type OpenLedger, openLedger, type ReadingStore } from "@/usecases/ledger";
+import { cleanSeries, cleanSparse, type DecisionStore, examineBook } from "@/usecases/quality";
 
 export type LedgerOf = (book: Book) => Promise<OpenLedger>;
 export type ExaminationOf = (book: Book) => Promise<Examination>;

@@ -1,7 +1,7 @@
 import { createHash } from "node:crypto";
+import { DEMO_BOOKS, type DemoBook, hourlyProduction, type PlantRecord, recordOf, supply } from "@simulators";
 import { fieldEntrySchema } from "@/contracts/field-book";
 import { importOptionsSchema } from "@/contracts/imports";
-import { DEMO_BOOKS, type DemoBook, hourlyProduction, type PlantRecord, recordOf, supply } from "@/standins";
 import { type Book, createBook } from "@/usecases/books";
 import type { MeteredPages, NewBatch } from "@/usecases/imports";
 import type { Services } from "./services";

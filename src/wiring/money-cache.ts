@@ -1,6 +1,6 @@
 import { createHash } from "node:crypto";
+import type { CauseStore } from "@/usecases/attribution";
 import type { Book } from "@/usecases/books";
-import type { CauseStore } from "@/usecases/causes";
 import { type BillStore, type MoneyPage, moneyPage } from "@/usecases/money";
 import type { LedgerOf } from "./ledger-cache";
 

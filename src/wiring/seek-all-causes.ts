@@ -1,4 +1,4 @@
-import { causesNow, runWaiting } from "@/usecases/causes";
+import { causesNow, runWaiting } from "@/usecases/attribution";
 import type { Services } from "./services";
 
 /** Works out the causes of every book that has none yet, so that its chapter opens at once. */

@@ -20,14 +20,14 @@ import {
   stagingFolder,
   variantRepository,
 } from "@/data";
+import type { CauseStore } from "@/usecases/attribution";
 import type { BookStore } from "@/usecases/books";
-import type { CauseStore } from "@/usecases/causes";
-import type { DecisionStore } from "@/usecases/examination";
 import type { FeedStore, Fetcher } from "@/usecases/feeds";
 import type { EntryStore, PhotoCleaner } from "@/usecases/field-book";
 import type { ImportPorts } from "@/usecases/imports";
 import type { KeepingStore } from "@/usecases/keeping";
 import type { BillStore } from "@/usecases/money";
+import type { DecisionStore } from "@/usecases/quality";
 import type { VariantStore } from "@/usecases/variants";
 import { type ExaminationOf, type LedgerOf, ledgerCache } from "./ledger-cache";
 import { type MoneyOf, moneyCache } from "./money-cache";

@@ -1,10 +1,10 @@
+import { DEMO_BOOKS, recordOf } from "@simulators";
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from "vitest";
 import { fieldEntrySchema } from "@/contracts/field-book";
 import { importOptionsSchema } from "@/contracts/imports";
-import { totalLine } from "@/core/reconcile";
-import { DEMO_BOOKS, recordOf } from "@/standins";
+import { totalLine } from "@/core/ledger";
+import { causesNow, runWaiting } from "@/usecases/attribution";
 import { type Book, createBook } from "@/usecases/books";
-import { causesNow, runWaiting } from "@/usecases/causes";
 import { loadDemo, type Services } from "@/wiring";
 import { siteInput } from "../site-builder";
 import { freshServices } from "./services";

@@ -6,7 +6,7 @@ import { readEvents } from "@/formats/events-csv";
 import { readMeans } from "@/formats/monthly-means";
 import { readPromise } from "@/formats/promise-csv";
 import { parseSiteText } from "@/formats/site-json";
-import type { Bytes } from "@/formats/text";
+import type { Bytes } from "@/formats/tabular/text";
 import { inspectFile } from "@/usecases/imports";
 import { site, siteInput } from "../site-builder";
 

@@ -1,7 +1,7 @@
+import cases from "@generated/trainer-cases.json";
 import type { Metadata } from "next";
 import { trainerCasesSchema } from "@/contracts/trainer";
 import { Desk } from "@/features/shell/Desk";
-import cases from "@/features/trainer/cases.json";
 import { TrainerPage } from "@/features/trainer/TrainerPage";
 import { services } from "@/wiring";
 

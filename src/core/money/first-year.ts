@@ -1,5 +1,5 @@
+import type { LedgerLine } from "@/core/ledger";
 import { ageingFactor } from "../module";
-import type { LedgerLine } from "../reconcile";
 import type { AgeingTerms } from "../site";
 
 /** Whose energy a payback counts. */

@@ -1,19 +1,19 @@
 "use client";
 
 import { AgeingFan } from "@/charts";
-import { ageingSentence } from "@/contracts/ageing-words";
 import type { AgeingReport, CauseRun } from "@/contracts/causes";
 import type { PartReport } from "@/contracts/parts";
-import { CauseProgress } from "@/features/causes/CauseProgress";
-import styles from "@/features/causes/Causes.module.css";
-import { Cells } from "@/features/figures/Cells";
-import { Figure } from "@/features/figures/Figure";
-import { number, percent } from "@/features/figures/format";
-import chapter from "@/features/look/Chapter.module.css";
-import { ScrollBox } from "@/features/look/ScrollBox";
-import { ChartFrame } from "@/features/save/ChartFrame";
-import { ageingWorking } from "@/features/workings/cause-working";
-import type { Working } from "@/features/workings/working";
+import { Cells } from "@/features/kit/figures/Cells";
+import { Figure } from "@/features/kit/figures/Figure";
+import chapter from "@/features/kit/look/Chapter.module.css";
+import { ScrollBox } from "@/features/kit/look/ScrollBox";
+import { ChartFrame } from "@/features/kit/save/ChartFrame";
+import { CauseProgress } from "@/features/ledger/causes/CauseProgress";
+import styles from "@/features/ledger/causes/Causes.module.css";
+import { ageingSentence } from "@/wording/ageing";
+import { number, percent } from "@/wording/format";
+import { ageingWorking } from "@/wording/workings/cause-working";
+import type { Working } from "@/wording/workings/working";
 import { AgeingParts } from "./AgeingParts";
 
 export interface AgeingChapterProps {

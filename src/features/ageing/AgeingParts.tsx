@@ -1,15 +1,15 @@
 "use client";
 
 import { PartRates, partRatesHeight } from "@/charts";
-import { fastestPart, partName, partsSentence } from "@/contracts/part-words";
 import type { PartReport } from "@/contracts/parts";
-import { Cells } from "@/features/figures/Cells";
-import { Figure } from "@/features/figures/Figure";
-import { number } from "@/features/figures/format";
-import chapter from "@/features/look/Chapter.module.css";
-import { ScrollBox } from "@/features/look/ScrollBox";
-import { ChartFrame } from "@/features/save/ChartFrame";
-import { againstRestWorking, partWorking } from "@/features/workings/part-working";
+import { Cells } from "@/features/kit/figures/Cells";
+import { Figure } from "@/features/kit/figures/Figure";
+import chapter from "@/features/kit/look/Chapter.module.css";
+import { ScrollBox } from "@/features/kit/look/ScrollBox";
+import { ChartFrame } from "@/features/kit/save/ChartFrame";
+import { number } from "@/wording/format";
+import { fastestPart, partName, partsSentence } from "@/wording/parts";
+import { againstRestWorking, partWorking } from "@/wording/workings/part-working";
 
 const VERDICTS: Readonly<Record<PartReport["verdict"], string>> = {
   "too-soon": "too soon to tell",

@@ -1,7 +1,7 @@
 "use client";
 
-import chapter from "@/features/look/Chapter.module.css";
-import { ViewTabs } from "@/features/look/ViewTabs";
+import chapter from "@/features/kit/look/Chapter.module.css";
+import { ViewTabs } from "@/features/kit/look/ViewTabs";
 import { EntriesView } from "./entries/EntriesView";
 import type { FieldBookProps } from "./field-book-props";
 import { FIELD_BOOK_VIEWS, type FieldBookView } from "./field-book-views";

@@ -1,6 +1,6 @@
 import { createStore, del, entries, set, type UseStore } from "idb-keyval";
 import type { KeptEntry, NewEntryInput } from "@/contracts/field-book";
-import { asRefused, RefusedCall, refusalFrom } from "@/features/api";
+import { asRefused, RefusedCall, refusalFrom } from "@/features/data/api";
 
 /** An entry that waits in this browser until the server has it. */
 export interface Waiting {

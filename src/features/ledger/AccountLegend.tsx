@@ -2,10 +2,10 @@
 
 import { accountFill } from "@/charts";
 import { ACCOUNT_NAMES, LEDGER_ACCOUNTS } from "@/core/accounts";
-import { type LedgerLine, ledgerPostings } from "@/core/reconcile";
-import { Figure } from "@/features/figures/Figure";
-import { kwhDecimals, number } from "@/features/figures/format";
-import { accountWorking, type LedgerContext } from "@/features/workings/ledger-workings";
+import { type LedgerLine, ledgerPostings } from "@/core/ledger";
+import { Figure } from "@/features/kit/figures/Figure";
+import { kwhDecimals, number } from "@/wording/format";
+import { accountWorking, type LedgerContext } from "@/wording/workings/ledger-workings";
 import styles from "./LedgerSpread.module.css";
 
 /** The page's accounts with colour, hatch, code and sum; gains are credits and say so. */

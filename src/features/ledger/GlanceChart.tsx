@@ -4,10 +4,10 @@ import { useRouter } from "next/navigation";
 import { type MouseEvent, useMemo, useState } from "react";
 import { HEAT_BOUNDS, YearGlance } from "@/charts";
 import type { Glance } from "@/contracts/ledger";
-import { dateName, number } from "@/features/figures/format";
-import { glanceHours, glanceTable } from "@/features/glance/hours";
-import { MonthTicks } from "@/features/glance/MonthTicks";
-import { ChartFrame } from "@/features/save/ChartFrame";
+import { glanceHours, glanceTable } from "@/features/kit/glance/hours";
+import { MonthTicks } from "@/features/kit/glance/MonthTicks";
+import { ChartFrame } from "@/features/kit/save/ChartFrame";
+import { dateName, number } from "@/wording/format";
 import styles from "./LedgerSpread.module.css";
 
 const HEIGHT = 104;

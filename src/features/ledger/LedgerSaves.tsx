@@ -1,9 +1,9 @@
 "use client";
 
 import { ACCOUNT_NAMES, LEDGER_ACCOUNTS } from "@/core/accounts";
-import { type LedgerLine, ledgerPostings } from "@/core/reconcile";
-import { csvOf } from "@/features/save/csv";
-import { saveBlob, saveText } from "@/features/save/save-chart";
+import { type LedgerLine, ledgerPostings } from "@/core/ledger";
+import { csvOf } from "@/features/kit/save/csv";
+import { saveBlob, saveText } from "@/features/kit/save/save-chart";
 import views from "./LedgerViews.module.css";
 
 type Cell = string | number | null;

@@ -4,11 +4,11 @@ import Link from "next/link";
 import { useMemo } from "react";
 import { AccountBar, DifferenceBar } from "@/charts";
 import { ACCOUNT_NAMES, LEDGER_ACCOUNTS, type LedgerAccount } from "@/core/accounts";
-import { type LedgerLine, ledgerPostings, lineState, paidOfOwed } from "@/core/reconcile";
-import { Figure } from "@/features/figures/Figure";
-import { kwhDecimals, monthName, number, percent } from "@/features/figures/format";
-import type { LedgerContext } from "@/features/workings/ledger-workings";
-import * as workings from "@/features/workings/ledger-workings";
+import { type LedgerLine, ledgerPostings, lineState, paidOfOwed } from "@/core/ledger";
+import { Figure } from "@/features/kit/figures/Figure";
+import { kwhDecimals, monthName, number, percent } from "@/wording/format";
+import type { LedgerContext } from "@/wording/workings/ledger-workings";
+import * as workings from "@/wording/workings/ledger-workings";
 import styles from "./LedgerSpread.module.css";
 
 export interface LedgerSpreadProps {

@@ -1,7 +1,7 @@
 import { ACCOUNT_NAMES } from "@/core/accounts";
-import type { LedgerLine, Verdict } from "@/core/reconcile";
-import { Figure } from "@/features/figures/Figure";
-import { kwhDecimals, monthName, number } from "@/features/figures/format";
+import type { LedgerLine, Verdict } from "@/core/ledger";
+import { Figure } from "@/features/kit/figures/Figure";
+import { kwhDecimals, monthName, number } from "@/wording/format";
 import {
   accountWorking,
   expectedWorking,
@@ -9,7 +9,7 @@ import {
   meteredWorking,
   remainderWorking,
   unreadWorking,
-} from "@/features/workings/ledger-workings";
+} from "@/wording/workings/ledger-workings";
 import styles from "./LedgerSpread.module.css";
 
 /** The page in a sentence or three; its numbers open their working, clay marks what needs work. */

@@ -1,7 +1,7 @@
 "use client";
 
-import chapter from "@/features/look/Chapter.module.css";
-import { ViewTabs } from "@/features/look/ViewTabs";
+import chapter from "@/features/kit/look/Chapter.module.css";
+import { ViewTabs } from "@/features/kit/look/ViewTabs";
 import { chapterPath } from "@/features/shell/chapters";
 import { BillsView } from "./bills/BillsView";
 import { CasesView } from "./cases/CasesView";

@@ -1,8 +1,8 @@
 import type { BillDocument } from "@/contracts/bills";
 import type { BillsReport, PlanComparison } from "@/contracts/money";
 import type { SiteDocument } from "@/contracts/site";
+import type { LedgerLine } from "@/core/ledger";
 import type { CaseFacts, MoneyReport } from "@/core/money";
-import type { LedgerLine } from "@/core/reconcile";
 
 /** What the money chapter's views are given. */
 export interface MoneyProps {

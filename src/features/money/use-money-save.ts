@@ -1,7 +1,7 @@
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import type { SiteDocument } from "@/contracts/site";
-import { asRefused, call, type RefusedCall } from "@/features/api";
+import { asRefused, call, type RefusedCall } from "@/features/data/api";
 
 /** Saves the book's money terms; tells how it went. */
 export function useMoneySave(slug: string, version: number, site: SiteDocument) {

@@ -2,9 +2,9 @@
 
 import { scaleBand } from "d3";
 import type { Coverage } from "@/contracts/imports";
-import { monthName, percent } from "@/features/figures/format";
-import chapter from "@/features/look/Chapter.module.css";
-import { ChartFrame } from "@/features/save/ChartFrame";
+import chapter from "@/features/kit/look/Chapter.module.css";
+import { ChartFrame } from "@/features/kit/save/ChartFrame";
+import { monthName, percent } from "@/wording/format";
 
 const ROW = 26;
 const NAMES = 170;

@@ -5,10 +5,10 @@ import { useRouter } from "next/navigation";
 import { useEffect, useState } from "react";
 import { type Feed, type FeedSettings, feedSettingsSchema } from "@/contracts/feeds";
 import { mappedQuantities } from "@/contracts/mapping";
-import { asRefused, call, type RefusedCall } from "@/features/api";
-import { number } from "@/features/figures/format";
-import chapter from "@/features/look/Chapter.module.css";
-import { Refused } from "@/features/problems/ProblemList";
+import { asRefused, call, type RefusedCall } from "@/features/data/api";
+import chapter from "@/features/kit/look/Chapter.module.css";
+import { Refused } from "@/features/kit/problems/ProblemList";
+import { number } from "@/wording/format";
 import styles from "./ReadingsChapter.module.css";
 
 interface Props {

@@ -1,6 +1,6 @@
 import { line, scaleBand, scaleLinear } from "d3";
 import type { ImportPreview } from "@/contracts/imports";
-import { monthName, number } from "@/features/figures/format";
+import { monthName, number } from "@/wording/format";
 import styles from "./ReadingsChapter.module.css";
 
 const WIDTH = 250;

@@ -2,9 +2,9 @@
 
 import { Button, NumberInput, Select } from "@mantine/core";
 import type { ImportOptions, ImportPreview } from "@/contracts/imports";
-import { number } from "@/features/figures/format";
-import chapter from "@/features/look/Chapter.module.css";
-import { ProblemList } from "@/features/problems/ProblemList";
+import chapter from "@/features/kit/look/Chapter.module.css";
+import { ProblemList } from "@/features/kit/problems/ProblemList";
+import { number } from "@/wording/format";
 import { FilePicture } from "./FilePicture";
 import { MappingPanel } from "./MappingPanel";
 import styles from "./ReadingsChapter.module.css";

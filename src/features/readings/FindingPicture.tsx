@@ -1,7 +1,7 @@
 import { scaleBand, scaleLinear } from "d3";
 import type { BookFinding, Examination } from "@/contracts/examination";
-import { dateName, number } from "@/features/figures/format";
-import { ChartFrame } from "@/features/save/ChartFrame";
+import { ChartFrame } from "@/features/kit/save/ChartFrame";
+import { dateName, number } from "@/wording/format";
 import styles from "./ReadingsChapter.module.css";
 
 const DAY_MS = 86_400_000;

@@ -3,12 +3,12 @@
 import { Button, NumberInput, SegmentedControl, Select } from "@mantine/core";
 import { useState } from "react";
 import { checkDisplay, type DisplayCheck, type HealthSide, healthSide, promisedKwh, USUAL_TOLERANCE } from "@/core/readings";
-import { Figure } from "@/features/figures/Figure";
-import { dateName, number, percent } from "@/features/figures/format";
-import chapter from "@/features/look/Chapter.module.css";
-import { DateField } from "@/features/look/DateField";
-import segments from "@/features/look/segments.module.css";
-import { healthWorking } from "@/features/workings/health-working";
+import { Figure } from "@/features/kit/figures/Figure";
+import chapter from "@/features/kit/look/Chapter.module.css";
+import { DateField } from "@/features/kit/look/DateField";
+import segments from "@/features/kit/look/segments.module.css";
+import { dateName, number, percent } from "@/wording/format";
+import { healthWorking } from "@/wording/workings/health-working";
 import { type ImportDeskProps, ImportSteps } from "./ImportDesk";
 import styles from "./ReadingsChapter.module.css";
 import { useImport } from "./use-import";

@@ -3,10 +3,10 @@
 import { Button } from "@mantine/core";
 import { Dropzone } from "@mantine/dropzone";
 import Link from "next/link";
-import { RefusedCall } from "@/features/api";
-import { number } from "@/features/figures/format";
-import chapter from "@/features/look/Chapter.module.css";
-import { Refused } from "@/features/problems/ProblemList";
+import { RefusedCall } from "@/features/data/api";
+import chapter from "@/features/kit/look/Chapter.module.css";
+import { Refused } from "@/features/kit/problems/ProblemList";
+import { number } from "@/wording/format";
 import { FilePreview } from "./FilePreview";
 import styles from "./ReadingsChapter.module.css";
 import { type ImportWay, useImport } from "./use-import";

@@ -1,9 +1,9 @@
 import { Button, Select } from "@mantine/core";
 import type { ImportOptions } from "@/contracts/imports";
 import { type MappedQuantity, type MappingProposal, type TimeOrder, type ValueColumn, weatherQuantities } from "@/contracts/mapping";
-import { percent } from "@/features/figures/format";
-import chapter from "@/features/look/Chapter.module.css";
-import { ScrollBox } from "@/features/look/ScrollBox";
+import chapter from "@/features/kit/look/Chapter.module.css";
+import { ScrollBox } from "@/features/kit/look/ScrollBox";
+import { percent } from "@/wording/format";
 import styles from "./ReadingsChapter.module.css";
 
 interface Props {

@@ -2,8 +2,8 @@
 
 import { Button, SegmentedControl, Select } from "@mantine/core";
 import { useReducer, useState } from "react";
-import chapter from "@/features/look/Chapter.module.css";
-import segments from "@/features/look/segments.module.css";
+import chapter from "@/features/kit/look/Chapter.module.css";
+import segments from "@/features/kit/look/segments.module.css";
 import { Grid } from "./Grid";
 import { emptyGrid, gridCsv, gridReducer } from "./grid-state";
 import { type ImportDeskProps, ImportSteps } from "./ImportDesk";

@@ -1,6 +1,6 @@
 import { type ImportEvent, type ImportOptions, type ImportPreview, importEventSchema, previewEventSchema } from "@/contracts/imports";
 import { UPLOAD_LIMIT_BYTES } from "@/contracts/uploads";
-import { RefusedCall, refusalFrom } from "@/features/api";
+import { RefusedCall, refusalFrom } from "@/features/data/api";
 
 /** Sends a file as a raw stream; resolves with the name under which it waits. */
 export async function upload(slug: string, file: File, signal: AbortSignal): Promise<string> {

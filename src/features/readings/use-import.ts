@@ -1,7 +1,7 @@
 import { useRouter } from "next/navigation";
 import { useReducer, useRef } from "react";
 import type { ImportOptions, ImportPreview } from "@/contracts/imports";
-import { asRefused, call, RefusedCall } from "@/features/api";
+import { asRefused, call, RefusedCall } from "@/features/data/api";
 import { preview, store, upload } from "./import-client";
 import { importReducer, START } from "./import-state";
 

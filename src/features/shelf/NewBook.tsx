@@ -4,9 +4,9 @@ import { Button } from "@mantine/core";
 import { Dropzone } from "@mantine/dropzone";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
-import { asRefused, RefusedCall, refusalFrom } from "@/features/api";
-import chapter from "@/features/look/Chapter.module.css";
-import { Refused } from "@/features/problems/ProblemList";
+import { asRefused, RefusedCall, refusalFrom } from "@/features/data/api";
+import chapter from "@/features/kit/look/Chapter.module.css";
+import { Refused } from "@/features/kit/problems/ProblemList";
 import readings from "@/features/readings/ReadingsChapter.module.css";
 import { newSite } from "@/features/site/site-values";
 

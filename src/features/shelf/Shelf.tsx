@@ -2,13 +2,13 @@
 
 import Link from "next/link";
 import { PairBars } from "@/charts";
-import { type LedgerLine, paidOfOwed, verdictOf } from "@/core/reconcile";
-import { Figure } from "@/features/figures/Figure";
-import { kwhDecimals, number, percent } from "@/features/figures/format";
-import chapter from "@/features/look/Chapter.module.css";
-import { ScrollBox } from "@/features/look/ScrollBox";
-import type { LedgerContext } from "@/features/workings/ledger-workings";
-import * as workings from "@/features/workings/ledger-workings";
+import { type LedgerLine, paidOfOwed, verdictOf } from "@/core/ledger";
+import { Figure } from "@/features/kit/figures/Figure";
+import chapter from "@/features/kit/look/Chapter.module.css";
+import { ScrollBox } from "@/features/kit/look/ScrollBox";
+import { kwhDecimals, number, percent } from "@/wording/format";
+import type { LedgerContext } from "@/wording/workings/ledger-workings";
+import * as workings from "@/wording/workings/ledger-workings";
 import { NewBook } from "./NewBook";
 import styles from "./Shelf.module.css";
 

@@ -2,7 +2,7 @@
 
 import { Spotlight, type SpotlightActionData, type SpotlightActionGroupData, spotlight } from "@mantine/spotlight";
 import { useRouter } from "next/navigation";
-import { BENCH_VIEWS } from "@/features/bench/bench-views";
+import { BENCH_VIEWS } from "@/features/calculators/bench-views";
 import { LEDGER_VIEWS } from "@/features/ledger/ledger-views";
 import { SITE_VIEWS } from "@/features/site/site-views";
 import { CHAPTERS, chapterPath, type Spine } from "./chapters";

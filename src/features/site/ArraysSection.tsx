@@ -1,10 +1,10 @@
 import { Button, NumberInput, Select, TextInput } from "@mantine/core";
 import { mountings, type SiteDocument, shadeRules } from "@/contracts/site";
 import { arrayLayout, arrayPlace } from "@/core/site";
-import { AzimuthField, TiltField } from "@/features/angles/AngleField";
-import { number } from "@/features/figures/format";
-import { facing } from "@/features/geometry/words";
-import chapter from "@/features/look/Chapter.module.css";
+import { AzimuthField, TiltField } from "@/features/kit/angles/AngleField";
+import chapter from "@/features/kit/look/Chapter.module.css";
+import { number } from "@/wording/format";
+import { facing } from "@/wording/geometry";
 import { OpenNumber } from "./fields";
 import { freeId } from "./free-id";
 import { RULE_NAMES } from "./rule-names";

@@ -2,8 +2,8 @@ import { Button, SegmentedControl } from "@mantine/core";
 import { useState } from "react";
 import type { SiteDocument } from "@/contracts/site";
 import { withField } from "@/core/site";
-import chapter from "@/features/look/Chapter.module.css";
-import { ScrollBox } from "@/features/look/ScrollBox";
+import chapter from "@/features/kit/look/Chapter.module.css";
+import { ScrollBox } from "@/features/kit/look/ScrollBox";
 import styles from "./SiteChapter.module.css";
 import type { Conflict, SiteDraft } from "./use-site-draft";
 

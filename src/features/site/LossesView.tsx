@@ -1,6 +1,6 @@
 import { Button, NumberInput, Select, TextInput } from "@mantine/core";
-import { MONTHS_SHORT } from "@/features/geometry/words";
-import chapter from "@/features/look/Chapter.module.css";
+import chapter from "@/features/kit/look/Chapter.module.css";
+import { MONTHS_SHORT } from "@/wording/geometry";
 import { OpenNumber, PercentInput } from "./fields";
 
 import styles from "./SiteChapter.module.css";

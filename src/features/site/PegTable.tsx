@@ -2,10 +2,10 @@ import { monthDates, shadowOf, solarMidnightUtcMs } from "@/core/geometry";
 import type { Place, SiteObstacle } from "@/core/site";
 import { sunPosition } from "@/core/sun";
 import { HOUR_MS } from "@/core/units";
-import { number } from "@/features/figures/format";
-import { monthOfYear } from "@/features/geometry/words";
-import chapter from "@/features/look/Chapter.module.css";
-import { ScrollBox } from "@/features/look/ScrollBox";
+import chapter from "@/features/kit/look/Chapter.module.css";
+import { ScrollBox } from "@/features/kit/look/ScrollBox";
+import { number } from "@/wording/format";
+import { monthOfYear } from "@/wording/geometry";
 import styles from "./Shade.module.css";
 
 const HOURS = [9, 10.5, 12, 13.5, 15] as const;

@@ -1,7 +1,7 @@
 import { NumberInput, Select, TextInput } from "@mantine/core";
 import { useState } from "react";
 import { arrayPlace } from "@/core/site";
-import chapter from "@/features/look/Chapter.module.css";
+import chapter from "@/features/kit/look/Chapter.module.css";
 import { ArraysSection } from "./ArraysSection";
 import { OpenNumber } from "./fields";
 import { obstaclesInPlan, placeArray, placeObstacle } from "./in-plan";

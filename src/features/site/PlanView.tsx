@@ -4,8 +4,8 @@ import { type KeyboardEvent, type PointerEvent, type ReactNode, useMemo, useStat
 import { frameOf, type PlanFrame, type PlanOutline, SitePlan, toMetres } from "@/charts";
 import { bearingOf } from "@/core/shading";
 import type { PlacedArray, SiteObstacle } from "@/core/site";
-import { number } from "@/features/figures/format";
-import { ChartFrame } from "@/features/save/ChartFrame";
+import { ChartFrame } from "@/features/kit/save/ChartFrame";
+import { number } from "@/wording/format";
 
 export interface PlanViewProps {
   readonly title: string;

@@ -3,8 +3,8 @@ import { useState } from "react";
 import type { z } from "zod";
 import type { Problem } from "@/contracts/problems";
 import { siteSchema } from "@/contracts/site";
-import { inPlainText } from "@/contracts/wording";
-import chapter from "@/features/look/Chapter.module.css";
+import chapter from "@/features/kit/look/Chapter.module.css";
+import { inPlainText } from "@/wording/problems";
 import styles from "./SiteChapter.module.css";
 import type { SiteDraft } from "./use-site-draft";
 

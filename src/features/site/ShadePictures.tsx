@@ -8,9 +8,9 @@ import { arrayPlace, type Place, type PvArray, type SiteObstacle, siteOn } from 
 import { type SunPosition, sunPosition } from "@/core/sun";
 import { utcOfWall, zoneOffset } from "@/core/time";
 import { HOUR_MS } from "@/core/units";
-import { number } from "@/features/figures/format";
-import { MONTHS_SHORT } from "@/features/geometry/words";
-import { DateField } from "@/features/look/DateField";
+import { DateField } from "@/features/kit/look/DateField";
+import { number } from "@/wording/format";
+import { MONTHS_SHORT } from "@/wording/geometry";
 import { obstaclesInPlan, placeArray, placeObstacle } from "./in-plan";
 import { type MomentStore, momentStore, useMinutes } from "./moment";
 import { PegTable } from "./PegTable";

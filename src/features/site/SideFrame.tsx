@@ -2,7 +2,7 @@ import { SideView } from "@/charts";
 import type { SiteDocument } from "@/contracts/site";
 import { compassPoint, fromEquatorDeg, noonElevationDeg, noonInFront, SOLSTICE_DECLINATION_DEG } from "@/core/geometry";
 import { arrayLayout, type PvArray } from "@/core/site";
-import { ChartFrame } from "@/features/save/ChartFrame";
+import { ChartFrame } from "@/features/kit/save/ChartFrame";
 
 const DAYS = [
   { label: "21 June", declinationDeg: SOLSTICE_DECLINATION_DEG },

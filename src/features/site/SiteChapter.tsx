@@ -2,11 +2,11 @@
 
 import type { SiteDocument } from "@/contracts/site";
 import { nameplateW, siteAcRatedW } from "@/core/site";
-import { number } from "@/features/figures/format";
-import { facing } from "@/features/geometry/words";
-import chapter from "@/features/look/Chapter.module.css";
-import { ViewTabs } from "@/features/look/ViewTabs";
-import { Refused } from "@/features/problems/ProblemList";
+import chapter from "@/features/kit/look/Chapter.module.css";
+import { ViewTabs } from "@/features/kit/look/ViewTabs";
+import { Refused } from "@/features/kit/problems/ProblemList";
+import { number } from "@/wording/format";
+import { facing } from "@/wording/geometry";
 import { ConflictPanel, OtherDrafts } from "./ConflictPanel";
 import { HistoryView } from "./HistoryView";
 import { LossesView } from "./LossesView";

@@ -3,12 +3,12 @@ import { type LimitState, OneLine, type OneLineInverter, oneLineHeight } from "@
 import { inverterSchema, type SiteDocument } from "@/contracts/site";
 import { type Limit, type StringCheck, stringCheck } from "@/core/electrical";
 import type { Inverter } from "@/core/site";
-import { Figure } from "@/features/figures/Figure";
-import { number } from "@/features/figures/format";
-import chapter from "@/features/look/Chapter.module.css";
-import { ScrollBox } from "@/features/look/ScrollBox";
-import { ChartFrame } from "@/features/save/ChartFrame";
-import { limitWorking } from "@/features/workings/site-workings";
+import { Figure } from "@/features/kit/figures/Figure";
+import chapter from "@/features/kit/look/Chapter.module.css";
+import { ScrollBox } from "@/features/kit/look/ScrollBox";
+import { ChartFrame } from "@/features/kit/save/ChartFrame";
+import { number } from "@/wording/format";
+import { limitWorking } from "@/wording/workings/site-workings";
 import { OpenNumber, PercentInput } from "./fields";
 import { freeId } from "./free-id";
 import styles from "./SiteChapter.module.css";

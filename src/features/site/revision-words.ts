@@ -1,5 +1,5 @@
 import { compassPoint } from "@/core/geometry";
-import { number } from "@/features/figures/format";
+import { number } from "@/wording/format";
 
 /** A single value that a revision sets, with the names that lead to it. */
 export interface ChangedField {

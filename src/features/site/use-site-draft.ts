@@ -6,7 +6,7 @@ import { useRouter } from "next/navigation";
 import { useCallback, useEffect, useEffectEvent, useMemo, useRef, useState } from "react";
 import { type SiteDocument, siteSchema } from "@/contracts/site";
 import { type FieldMerge, mergeFields } from "@/core/site";
-import { asRefused, call, type RefusedCall } from "@/features/api";
+import { asRefused, call, type RefusedCall } from "@/features/data/api";
 import { type Draft, draftsOf, dropDraft, keepDraft, tabId } from "./draft-storage";
 import { type SiteValues, toDocument, toValues, validateSite } from "./site-values";
 

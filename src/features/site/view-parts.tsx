@@ -1,6 +1,6 @@
 import { Button } from "@mantine/core";
 import Link from "next/link";
-import chapter from "@/features/look/Chapter.module.css";
+import chapter from "@/features/kit/look/Chapter.module.css";
 import type { SiteDraft } from "./use-site-draft";
 
 /** What a view of the site needs. */

@@ -4,12 +4,12 @@ import { Button, NumberInput } from "@mantine/core";
 import { useState } from "react";
 import { DaySeries } from "@/charts";
 import type { TrainerCase } from "@/contracts/trainer";
-import styles from "@/features/causes/Causes.module.css";
-import { Figure } from "@/features/figures/Figure";
-import { monthName, number } from "@/features/figures/format";
-import chapter from "@/features/look/Chapter.module.css";
-import { ChartFrame } from "@/features/save/ChartFrame";
-import { answerWorking, leftWorking, missingWorking } from "@/features/workings/trainer-working";
+import { Figure } from "@/features/kit/figures/Figure";
+import chapter from "@/features/kit/look/Chapter.module.css";
+import { ChartFrame } from "@/features/kit/save/ChartFrame";
+import styles from "@/features/ledger/causes/Causes.module.css";
+import { monthName, number } from "@/wording/format";
+import { answerWorking, leftWorking, missingWorking } from "@/wording/workings/trainer-working";
 
 const ACCOUNTS = ["snow", "soiling", "downtime", "unread"] as const;
 type Posted = Partial<Record<(typeof ACCOUNTS)[number], number | string>>;

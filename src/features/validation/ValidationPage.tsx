@@ -1,6 +1,6 @@
-import chapter from "@/features/look/Chapter.module.css";
-import { ScrollBox } from "@/features/look/ScrollBox";
-import rows from "./rows.json";
+import rows from "@generated/validation-rows.json";
+import chapter from "@/features/kit/look/Chapter.module.css";
+import { ScrollBox } from "@/features/kit/look/ScrollBox";
 import styles from "./Validation.module.css";
 
 /** How near our methods come to an independent implementation; the rows are written by the same comparisons that the tests make. */

@@ -4,9 +4,9 @@ import { SegmentedControl } from "@mantine/core";
 import { useMemo, useState } from "react";
 import { HEAT_BOUNDS, SHARE_BOUNDS, YearGlance } from "@/charts";
 import type { Glance } from "@/contracts/ledger";
-import { type GlanceMode, glanceHours, glanceTable } from "@/features/glance/hours";
-import { MonthTicks } from "@/features/glance/MonthTicks";
-import { ChartFrame } from "@/features/save/ChartFrame";
+import { type GlanceMode, glanceHours, glanceTable } from "@/features/kit/glance/hours";
+import { MonthTicks } from "@/features/kit/glance/MonthTicks";
+import { ChartFrame } from "@/features/kit/save/ChartFrame";
 
 const HEIGHT = 92;
 

@@ -4,10 +4,10 @@ import { IconDownload } from "@tabler/icons-react";
 import { unparse } from "papaparse";
 import type { Site } from "@/core/site";
 import { type YieldLine, yieldSum } from "@/core/yield";
-import { Figure } from "@/features/figures/Figure";
-import { kwhDecimals, monthName, number, percent } from "@/features/figures/format";
-import { saveText } from "@/features/save/save-chart";
-import { differenceWorking, triedWorking } from "@/features/workings/yield-workings";
+import { Figure } from "@/features/kit/figures/Figure";
+import { saveText } from "@/features/kit/save/save-chart";
+import { kwhDecimals, monthName, number, percent } from "@/wording/format";
+import { differenceWorking, triedWorking } from "@/wording/workings/yield-workings";
 import styles from "./Yield.module.css";
 
 interface Props {

@@ -4,8 +4,8 @@ import { proxy, type Remote } from "comlink";
 import { useEffect, useState } from "react";
 import type { SiteDocument } from "@/contracts/site";
 import type { WhatIf, YieldLine } from "@/core/yield";
-import { useNewestAnswer } from "@/features/newest-answer";
-import { useWeatherEngine, type WeatherEngine, weatherAddress } from "@/features/weather-engine";
+import { useNewestAnswer } from "@/features/data/newest-answer";
+import { useWeatherEngine, type WeatherEngine, weatherAddress } from "@/features/data/weather-engine";
 import type { YieldEngine } from "./engine.worker";
 import type { MapPart } from "./engine-types";
 

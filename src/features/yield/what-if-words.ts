@@ -1,6 +1,6 @@
 import type { Mounting } from "@/core/module";
 import type { WhatIf } from "@/core/yield";
-import { number, percent } from "@/features/figures/format";
+import { number, percent } from "@/wording/format";
 
 const MOUNTINGS: Readonly<Record<Mounting, string>> = {
   "open-rack": "an open rack",

@@ -1,10 +1,10 @@
 import type { Glance } from "@/contracts/ledger";
 import type { SiteDocument } from "@/contracts/site";
 import type { Variant } from "@/contracts/what-if";
-import type { LedgerLine } from "@/core/reconcile";
+import type { LedgerLine } from "@/core/ledger";
 import type { TypicalYear, Uncertainty } from "@/core/yield";
-import { monthName } from "@/features/figures/format";
-import type { LedgerContext } from "@/features/workings/ledger-workings";
+import { monthName } from "@/wording/format";
+import type { LedgerContext } from "@/wording/workings/ledger-workings";
 
 export type YieldView = "goes" | "what-if" | "methods";
 

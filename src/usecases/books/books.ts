@@ -1,6 +1,6 @@
 import type { SiteDocument } from "@/contracts/site";
-import { inPlainText } from "@/contracts/wording";
 import { parseSite } from "@/formats/site-json";
+import { inPlainText } from "@/wording/problems";
 import { bookNotFound, Refusal } from "../refusal";
 import type { Book, BookStore } from "./ports";
 

@@ -1,7 +1,7 @@
 import type { Feed } from "@/contracts/feeds";
 import { importOptionsSchema } from "@/contracts/imports";
-import { inPlainText } from "@/contracts/wording";
 import { HOUR_MS, MINUTE_MS } from "@/core/units";
+import { inPlainText } from "@/wording/problems";
 import type { Book, BookStore } from "../books";
 import { inspectFile } from "../imports";
 import { tableOfJson } from "./json-table";

@@ -1,8 +1,8 @@
 import type { ImportOptions } from "@/contracts/imports";
 import type { ProblemLog } from "@/contracts/problems";
-import { clockEvidence } from "@/core/examination";
+import { clockEvidence } from "@/core/quality";
 import type { Site } from "@/core/site";
-import type { SeriesFile } from "@/formats/series-csv";
+import type { SeriesFile } from "@/formats/tabular/series";
 import { joinPages } from "./join-pages";
 
 export interface ReadClock {

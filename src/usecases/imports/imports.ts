@@ -1,7 +1,7 @@
 import type { Batch, ImportEvent, ImportOptions, ImportPreview } from "@/contracts/imports";
 import { type Problem, ProblemLog } from "@/contracts/problems";
-import { inPlainText } from "@/contracts/wording";
 import { DAY_MS } from "@/core/units";
+import { inPlainText } from "@/wording/problems";
 import type { Book } from "../books";
 import type { ReadingStore, StoredSeries } from "../ledger";
 import { Refusal } from "../refusal";

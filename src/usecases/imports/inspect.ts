@@ -1,15 +1,15 @@
 import type { ImportKind, ImportOptions } from "@/contracts/imports";
 import { type Problem, ProblemLog } from "@/contracts/problems";
+import { mostEnergyKwh } from "@/core/ledger";
 import { energyKwh, type ProductionQuantity } from "@/core/readings";
-import { mostEnergyKwh } from "@/core/reconcile";
 import { total } from "@/core/series";
 import type { Site } from "@/core/site";
 import { DAY_MS, MINUTE_MS } from "@/core/units";
 import { looksLikeEspi, readEspi } from "@/formats/espi";
 import { isMeansHeader } from "@/formats/monthly-means";
 import { readPromise } from "@/formats/promise-csv";
-import { kindOfHeader, type PagedSeries, readSeries, type SeriesFile, type SeriesOptions } from "@/formats/series-csv";
-import { type Bytes, decodeText, peek, UnreadableText } from "@/formats/text";
+import { kindOfHeader, type PagedSeries, readSeries, type SeriesFile, type SeriesOptions } from "@/formats/tabular/series";
+import { type Bytes, decodeText, peek, UnreadableText } from "@/formats/tabular/text";
 import { checkWeather } from "./check-weather";
 import { type ReadClock, readClock } from "./file-clock";
 import { joinPages, type MeteredPages } from "./join-pages";

@@ -1,5 +1,5 @@
 import { DAY_MS, MINUTE_MS } from "@/core/units";
-import type { PagedSeries } from "@/formats/series-csv";
+import type { PagedSeries } from "@/formats/tabular/series";
 import type { StoredSeries } from "../ledger";
 
 /** Day pages of one column, with the meter they belong to (empty for weather). */

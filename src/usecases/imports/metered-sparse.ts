@@ -1,5 +1,5 @@
 import type { CounterAt, MeteredSpan } from "@/core/readings";
-import type { SparseReadings } from "@/formats/series-csv";
+import type { SparseReadings } from "@/formats/tabular/series";
 
 /** Spans and counter readings with the meter they belong to. */
 export interface MeteredSparse {

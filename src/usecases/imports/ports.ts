@@ -1,8 +1,8 @@
 import type { Batch, ImportKind, ImportOptions } from "@/contracts/imports";
 import type { RememberedReading } from "@/contracts/mapping";
 import type { Problem } from "@/contracts/problems";
-import type { PagedSeries } from "@/formats/series-csv";
-import type { Bytes } from "@/formats/text";
+import type { PagedSeries } from "@/formats/tabular/series";
+import type { Bytes } from "@/formats/tabular/text";
 import type { MeteredSparse } from "./metered-sparse";
 
 /** A file that was uploaded and waits for a decision. */

@@ -5,8 +5,8 @@ import { degToRad, HOUR_MS } from "@/core/units";
 import { type MadeWeather, weatherFromMeans } from "@/core/weather";
 import { readEpw } from "@/formats/epw";
 import { readMeans } from "@/formats/monthly-means";
-import { type PagedSeries, place, type SeriesFile } from "@/formats/series-csv";
-import type { Bytes } from "@/formats/text";
+import { type PagedSeries, place, type SeriesFile } from "@/formats/tabular/series";
+import type { Bytes } from "@/formats/tabular/text";
 
 /** A file that stands for a year, read as a series file, and the year it was put in. */
 export interface YearOfHours {

@@ -1,7 +1,7 @@
 import type { CauseReport } from "@/contracts/causes";
 import type { ClosedMonth, Keeping, KeepingAction } from "@/contracts/keeping";
 import { ACCOUNT_NAMES, LEDGER_ACCOUNTS, type LedgerAccount } from "@/core/accounts";
-import { type LedgerLine, ledgerPostings, lineWithTransfers, withTransfers } from "@/core/reconcile";
+import { type LedgerLine, ledgerPostings, lineWithTransfers, withTransfers } from "@/core/ledger";
 import type { Book } from "../books";
 import type { OpenLedger } from "../ledger";
 import { Refusal } from "../refusal";

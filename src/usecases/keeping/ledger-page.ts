@@ -1,6 +1,6 @@
 import type { CauseReport } from "@/contracts/causes";
 import type { Keeping } from "@/contracts/keeping";
-import { type LedgerLine, lineWithTransfers, totalLine } from "@/core/reconcile";
+import { type LedgerLine, lineWithTransfers, totalLine } from "@/core/ledger";
 import { yearName } from "@/core/time";
 import type { OpenLedger } from "../ledger";
 

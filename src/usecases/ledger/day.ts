@@ -1,6 +1,6 @@
 import type { DayReport } from "@/contracts/ledger";
+import { ledgerLines, type MeteredOnAxis, type MeterSeries } from "@/core/ledger";
 import { energyKwh } from "@/core/readings";
-import { ledgerLines, type MeteredOnAxis, type MeterSeries } from "@/core/reconcile";
 import { utcOfWall, zoneOffset } from "@/core/time";
 import { DAY_MS, hoursOfStep, MINUTE_MS } from "@/core/units";
 import { type OpenLedger, rangeOf } from "./open-ledger";

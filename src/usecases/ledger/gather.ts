@@ -1,5 +1,5 @@
+import type { MeterSeries } from "@/core/ledger";
 import { energyKwh, mergeMeterEnergy, type ProductionQuantity } from "@/core/readings";
-import type { MeterSeries } from "@/core/reconcile";
 import { endUtcMs, type TimeAxis, unionAxis } from "@/core/series";
 import type { Meter, Site } from "@/core/site";
 import { utcOfWall, zoneOffset } from "@/core/time";

@@ -1,6 +1,6 @@
 import type { LedgerReport, LedgerSources } from "@/contracts/ledger";
+import { type LedgerLine, ledgerLines, type MeteredOnAxis, type MeterSeries, meteredOnto, totalLine } from "@/core/ledger";
 import { counterSpans, type MeteredSpan } from "@/core/readings";
-import { type LedgerLine, ledgerLines, type MeteredOnAxis, type MeterSeries, meteredOnto, totalLine } from "@/core/reconcile";
 import { indexAt, type TimeAxis } from "@/core/series";
 import type { Site } from "@/core/site";
 import { monthBins } from "@/core/time";

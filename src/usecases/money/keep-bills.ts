@@ -1,6 +1,6 @@
 import type { BillDocument } from "@/contracts/bills";
-import { billFaultWords } from "@/contracts/money-words";
 import { billFaults } from "@/core/money";
+import { billFaultWords } from "@/wording/money";
 import type { Book } from "../books";
 import { Refusal } from "../refusal";
 import type { BillStore } from "./ports";

@@ -1,5 +1,5 @@
+import type { LedgerLine } from "@/core/ledger";
 import type { BillMonth } from "@/core/money";
-import type { LedgerLine } from "@/core/reconcile";
 import type { OpenLedger } from "../ledger";
 
 /** A month read this far is taken as it was metered. */

@@ -1,9 +1,9 @@
 import { answer } from "@/app/answer";
-import { inPlainText } from "@/contracts/wording";
 import { parseSiteText } from "@/formats/site-json";
 import { createBook } from "@/usecases/books";
 import { Refusal } from "@/usecases/refusal";
 import { services } from "@/wiring";
+import { inPlainText } from "@/wording/problems";
 
 /** Opens a new book from a site document. */
 export function POST(request: Request): Promise<Response> {

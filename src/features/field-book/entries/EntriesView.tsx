@@ -1,6 +1,6 @@
 "use client";
 
-import chapter from "@/features/look/Chapter.module.css";
+import chapter from "@/features/kit/look/Chapter.module.css";
 import styles from "../FieldBook.module.css";
 import type { FieldBookProps } from "../field-book-props";
 import { useEntryQueue } from "../use-entry-queue";

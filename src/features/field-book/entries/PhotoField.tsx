@@ -3,7 +3,7 @@
 import { Button } from "@mantine/core";
 import { useEffect, useMemo, useState } from "react";
 import { PHOTO_TYPES } from "@/contracts/field-book";
-import chapter from "@/features/look/Chapter.module.css";
+import chapter from "@/features/kit/look/Chapter.module.css";
 import styles from "../FieldBook.module.css";
 import { smallPhoto } from "../small-photo";
 

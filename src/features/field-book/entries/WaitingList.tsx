@@ -1,5 +1,5 @@
 import { Button } from "@mantine/core";
-import chapter from "@/features/look/Chapter.module.css";
+import chapter from "@/features/kit/look/Chapter.module.css";
 import styles from "../FieldBook.module.css";
 import type { EntryQueue } from "../use-entry-queue";
 import { KIND_NAMES } from "./kind-fields";

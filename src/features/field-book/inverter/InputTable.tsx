@@ -1,8 +1,8 @@
 import { BALANCE_OFF, type InverterReport } from "@/core/electrical";
-import { Cells } from "@/features/figures/Cells";
-import { number, percent } from "@/features/figures/format";
-import chapter from "@/features/look/Chapter.module.css";
-import { inputWorking } from "@/features/workings/field-workings";
+import { Cells } from "@/features/kit/figures/Cells";
+import chapter from "@/features/kit/look/Chapter.module.css";
+import { number, percent } from "@/wording/format";
+import { inputWorking } from "@/wording/workings/field-workings";
 
 /** Inputs side by side: power of each, of each string, and what a string should give now. */
 export function InputTable({ report, expectedW }: { report: InverterReport; expectedW: number | null }) {

@@ -1,10 +1,10 @@
 import { MODEL_ACCOUNTS, STAGE_NAMES } from "@/core/accounts";
 import type { MomentPower } from "@/core/yield";
-import { Figure } from "@/features/figures/Figure";
-import { number } from "@/features/figures/format";
-import chapter from "@/features/look/Chapter.module.css";
-import { ScrollBox } from "@/features/look/ScrollBox";
-import type { Working } from "@/features/workings/working";
+import { Figure } from "@/features/kit/figures/Figure";
+import chapter from "@/features/kit/look/Chapter.module.css";
+import { ScrollBox } from "@/features/kit/look/ScrollBox";
+import { number } from "@/wording/format";
+import type { Working } from "@/wording/workings/working";
 
 const momentWorking = (moment: MomentPower, measured: boolean): Working => ({
   title: "Expected at this moment",

@@ -1,9 +1,9 @@
 "use client";
 
 import { Anchor } from "@mantine/core";
-import { dateName } from "@/features/figures/format";
-import chapter from "@/features/look/Chapter.module.css";
-import { ScrollBox } from "@/features/look/ScrollBox";
+import chapter from "@/features/kit/look/Chapter.module.css";
+import { ScrollBox } from "@/features/kit/look/ScrollBox";
+import { dateName } from "@/wording/format";
 import type { FieldBookProps } from "../field-book-props";
 
 const KIND: Readonly<Record<FieldBookProps["reminders"][number]["kind"], string>> = {

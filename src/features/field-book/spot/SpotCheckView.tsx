@@ -3,13 +3,13 @@
 import { Button, NativeSelect, NumberInput } from "@mantine/core";
 import { useLocalStorage } from "@mantine/hooks";
 import { ReadingsOnCurve } from "@/charts";
-import { doubtInWords, spotInWords } from "@/contracts/electrical-words";
 import type { NewEntryInput } from "@/contracts/field-book";
 import { type SpotModule, type SpotReading, type SpotReport, spotCheck, spotCurve, spotDoubts, USUAL_INSTRUMENTS } from "@/core/electrical";
 import { circuitOf, type ModuleType } from "@/core/site";
-import { number } from "@/features/figures/format";
-import chapter from "@/features/look/Chapter.module.css";
-import { ChartFrame } from "@/features/save/ChartFrame";
+import chapter from "@/features/kit/look/Chapter.module.css";
+import { ChartFrame } from "@/features/kit/save/ChartFrame";
+import { doubtInWords, spotInWords } from "@/wording/electrical";
+import { number } from "@/wording/format";
 import styles from "../FieldBook.module.css";
 import type { FieldBookProps } from "../field-book-props";
 import { WriteDown } from "../WriteDown";

@@ -1,11 +1,11 @@
 import { Button } from "@mantine/core";
-import { judgedInWords, QUANTITY_NAMES, QUANTITY_UNITS, spotFigure } from "@/contracts/electrical-words";
 import type { InstrumentTerms, SpotReading, SpotReport } from "@/core/electrical";
-import { Figure } from "@/features/figures/Figure";
-import { number } from "@/features/figures/format";
-import chapter from "@/features/look/Chapter.module.css";
-import { ScrollBox } from "@/features/look/ScrollBox";
-import { spotWorking } from "@/features/workings/field-workings";
+import { Figure } from "@/features/kit/figures/Figure";
+import chapter from "@/features/kit/look/Chapter.module.css";
+import { ScrollBox } from "@/features/kit/look/ScrollBox";
+import { judgedInWords, QUANTITY_NAMES, QUANTITY_UNITS, spotFigure } from "@/wording/electrical";
+import { number } from "@/wording/format";
+import { spotWorking } from "@/wording/workings/field-workings";
 import type { Position } from "./spot-state";
 
 interface TableProps {

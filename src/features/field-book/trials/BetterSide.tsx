@@ -1,10 +1,10 @@
 import { NumberInput } from "@mantine/core";
 import { useState } from "react";
-import { trialVerdict } from "@/contracts/trial-words";
 import type { TrialReport } from "@/core/trial";
-import { Figure } from "@/features/figures/Figure";
-import { number, yearsAndMonths } from "@/features/figures/format";
-import { betterSideWorking } from "@/features/workings/field-workings";
+import { Figure } from "@/features/kit/figures/Figure";
+import { number, yearsAndMonths } from "@/wording/format";
+import { trialVerdict } from "@/wording/trial";
+import { betterSideWorking } from "@/wording/workings/field-workings";
 import styles from "../FieldBook.module.css";
 
 /** What the better side may cost more, and when that comes back. */

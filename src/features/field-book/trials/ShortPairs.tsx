@@ -6,12 +6,12 @@ import { siteOn } from "@/core/site";
 import { momentPowerW } from "@/core/tilt";
 import { utcOfWall, zoneOffset } from "@/core/time";
 import { type ShortPair, shortPairs } from "@/core/trial";
-import { Cells } from "@/features/figures/Cells";
-import { number, percent } from "@/features/figures/format";
-import chapter from "@/features/look/Chapter.module.css";
-import { DateField } from "@/features/look/DateField";
-import { ScrollBox } from "@/features/look/ScrollBox";
-import { pairWorking } from "@/features/workings/field-workings";
+import { Cells } from "@/features/kit/figures/Cells";
+import chapter from "@/features/kit/look/Chapter.module.css";
+import { DateField } from "@/features/kit/look/DateField";
+import { ScrollBox } from "@/features/kit/look/ScrollBox";
+import { number, percent } from "@/wording/format";
+import { pairWorking } from "@/wording/workings/field-workings";
 import styles from "../FieldBook.module.css";
 import type { FieldBookProps } from "../field-book-props";
 

@@ -1,7 +1,7 @@
 import { SideBars } from "@/charts";
 import { differenceFrac, type Group } from "@/core/trial";
-import { percent } from "@/features/figures/format";
-import { ChartFrame } from "@/features/save/ChartFrame";
+import { ChartFrame } from "@/features/kit/save/ChartFrame";
+import { percent } from "@/wording/format";
 
 interface BarsProps {
   readonly title: string;

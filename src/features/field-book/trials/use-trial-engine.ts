@@ -4,7 +4,7 @@ import { type Remote, transfer, wrap } from "comlink";
 import { useEffect, useState } from "react";
 import type { ChangeDays } from "@/contracts/trial";
 import type { TrialReport } from "@/core/trial";
-import { asRefused, call, type RefusedCall, refusalFrom } from "@/features/api";
+import { asRefused, call, type RefusedCall, refusalFrom } from "@/features/data/api";
 import type { ChangeAnswer, TrialEngine } from "./trial.worker";
 
 /** Begins a worker, does one piece of work, and ends it. */

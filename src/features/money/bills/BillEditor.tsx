@@ -4,13 +4,13 @@ import { Button } from "@mantine/core";
 import { useRouter } from "next/navigation";
 import { useRef, useState } from "react";
 import { type BillDocument, billSchema } from "@/contracts/bills";
-import { billFaultWords } from "@/contracts/money-words";
 import type { Problem } from "@/contracts/problems";
 import { billFaults, daysInMonth, later } from "@/core/money";
-import { asRefused, call, type RefusedCall, refusalFrom } from "@/features/api";
-import chapter from "@/features/look/Chapter.module.css";
-import { ScrollBox } from "@/features/look/ScrollBox";
-import { ProblemList, Refused } from "@/features/problems/ProblemList";
+import { asRefused, call, type RefusedCall, refusalFrom } from "@/features/data/api";
+import chapter from "@/features/kit/look/Chapter.module.css";
+import { ScrollBox } from "@/features/kit/look/ScrollBox";
+import { ProblemList, Refused } from "@/features/kit/problems/ProblemList";
+import { billFaultWords } from "@/wording/money";
 import styles from "../MoneyChapter.module.css";
 import type { MoneyProps } from "../money-props";
 

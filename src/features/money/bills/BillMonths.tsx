@@ -1,11 +1,11 @@
 "use client";
 
 import type { BillsReport } from "@/contracts/money";
-import { Cells } from "@/features/figures/Cells";
-import { money, number } from "@/features/figures/format";
-import chapter from "@/features/look/Chapter.module.css";
-import { ScrollBox } from "@/features/look/ScrollBox";
-import { billedMonthWorking } from "@/features/workings/money-workings";
+import { Cells } from "@/features/kit/figures/Cells";
+import chapter from "@/features/kit/look/Chapter.module.css";
+import { ScrollBox } from "@/features/kit/look/ScrollBox";
+import { money, number } from "@/wording/format";
+import { billedMonthWorking } from "@/wording/workings/money-workings";
 import styles from "../MoneyChapter.module.css";
 
 const kwh = (value: number | null): string => (value === null ? "–" : number(value));

@@ -1,13 +1,13 @@
 "use client";
 
 import type { BillsReport } from "@/contracts/money";
-import { Cells } from "@/features/figures/Cells";
-import { money, number } from "@/features/figures/format";
-import chapter from "@/features/look/Chapter.module.css";
-import { ScrollBox } from "@/features/look/ScrollBox";
-import { csvOf } from "@/features/save/csv";
-import { saveText } from "@/features/save/save-chart";
-import { billedYearWorking } from "@/features/workings/money-workings";
+import { Cells } from "@/features/kit/figures/Cells";
+import chapter from "@/features/kit/look/Chapter.module.css";
+import { ScrollBox } from "@/features/kit/look/ScrollBox";
+import { csvOf } from "@/features/kit/save/csv";
+import { saveText } from "@/features/kit/save/save-chart";
+import { money, number } from "@/wording/format";
+import { billedYearWorking } from "@/wording/workings/money-workings";
 import styles from "../MoneyChapter.module.css";
 import { saveBillsSheet } from "./bills-sheet";
 

@@ -2,10 +2,10 @@
 
 import { Button } from "@mantine/core";
 import { useState } from "react";
-import { Figure } from "@/features/figures/Figure";
-import { money, number, percent } from "@/features/figures/format";
-import chapter from "@/features/look/Chapter.module.css";
-import { schoolWorking } from "@/features/workings/money-workings";
+import { Figure } from "@/features/kit/figures/Figure";
+import chapter from "@/features/kit/look/Chapter.module.css";
+import { money, number, percent } from "@/wording/format";
+import { schoolWorking } from "@/wording/workings/money-workings";
 import type { MoneyProps } from "../money-props";
 import { BillEditor } from "./BillEditor";
 import { BillMonths } from "./BillMonths";

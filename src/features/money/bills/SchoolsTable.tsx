@@ -1,11 +1,11 @@
 "use client";
 
 import type { BillsReport, SchoolName } from "@/contracts/money";
-import { Cells } from "@/features/figures/Cells";
-import { dateName, money, number } from "@/features/figures/format";
-import chapter from "@/features/look/Chapter.module.css";
-import { ScrollBox } from "@/features/look/ScrollBox";
-import { naiveWorking, SCHOOL_NAMES, schoolWorking } from "@/features/workings/money-workings";
+import { Cells } from "@/features/kit/figures/Cells";
+import chapter from "@/features/kit/look/Chapter.module.css";
+import { ScrollBox } from "@/features/kit/look/ScrollBox";
+import { dateName, money, number } from "@/wording/format";
+import { naiveWorking, SCHOOL_NAMES, schoolWorking } from "@/wording/workings/money-workings";
 import styles from "../MoneyChapter.module.css";
 
 const WHAT: Readonly<Record<SchoolName, string>> = {

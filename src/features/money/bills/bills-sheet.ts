@@ -1,5 +1,5 @@
 import type { BillsReport } from "@/contracts/money";
-import { saveBlob } from "@/features/save/save-chart";
+import { saveBlob } from "@/features/kit/save/save-chart";
 
 const XLSX = "application/vnd.openxmlformats-officedocument.spreadsheetml.sheet";
 

@@ -1,5 +1,5 @@
 import type { CaseTerms, Decision } from "@/core/money";
-import { money, number } from "@/features/figures/format";
+import { money, number } from "@/wording/format";
 import type { CaseAnswer } from "./cases.worker";
 
 /** The answer in a sentence: what to do, what it brings, and where it turns. */

@@ -2,8 +2,8 @@
 
 import type { Remote } from "comlink";
 import type { SiteDocument } from "@/contracts/site";
-import { useNewestAnswer } from "@/features/newest-answer";
-import { useWeatherEngine, type WeatherEngine, weatherAddress } from "@/features/weather-engine";
+import { useNewestAnswer } from "@/features/data/newest-answer";
+import { useWeatherEngine, type WeatherEngine, weatherAddress } from "@/features/data/weather-engine";
 import type { CaseAnswer, CaseEngine, CaseQuestion } from "./cases.worker";
 
 /** The decision engine with one year of the book's weather; null until it is ready or where there is no weather. */

@@ -2,9 +2,9 @@
 
 import { BalanceCurve, type BalancePoint } from "@/charts";
 import type { PaybackSpread } from "@/core/money";
-import { number } from "@/features/figures/format";
-import { ChartFrame } from "@/features/save/ChartFrame";
-import type { MoneyContext } from "@/features/workings/money-workings";
+import { ChartFrame } from "@/features/kit/save/ChartFrame";
+import { number } from "@/wording/format";
+import type { MoneyContext } from "@/wording/workings/money-workings";
 import styles from "../MoneyChapter.module.css";
 
 /** Savings less cost, year by year, in three readings, with the interval of the break-even. */

@@ -1,7 +1,7 @@
 "use client";
 
-import { saveBlob } from "@/features/save/save-chart";
-import type { MoneyContext } from "@/features/workings/money-workings";
+import { saveBlob } from "@/features/kit/save/save-chart";
+import type { MoneyContext } from "@/wording/workings/money-workings";
 import styles from "../MoneyChapter.module.css";
 
 const XLSX = "application/vnd.openxmlformats-officedocument.spreadsheetml.sheet";

@@ -3,7 +3,7 @@
 import { Button, NumberInput, TextInput } from "@mantine/core";
 import { useForm } from "@mantine/form";
 import { moneySchema, type SiteDocument } from "@/contracts/site";
-import chapter from "@/features/look/Chapter.module.css";
+import chapter from "@/features/kit/look/Chapter.module.css";
 import styles from "../MoneyChapter.module.css";
 
 export type Terms = SiteDocument["money"];

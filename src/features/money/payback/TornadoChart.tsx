@@ -2,8 +2,8 @@
 
 import { TornadoBars, tornadoHeight } from "@/charts";
 import { type PaybackTerms, type TornadoTerm, tornado, USUAL_DOUBTS } from "@/core/money";
-import { number } from "@/features/figures/format";
-import { ChartFrame } from "@/features/save/ChartFrame";
+import { ChartFrame } from "@/features/kit/save/ChartFrame";
+import { number } from "@/wording/format";
 
 const NAMES: Readonly<Record<TornadoTerm, (by: number) => string>> = {
   yield: (by) => `yield ± ${number(by * 100)} %`,

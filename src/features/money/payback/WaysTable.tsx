@@ -1,12 +1,12 @@
 "use client";
 
 import type { BillsReport } from "@/contracts/money";
-import { noReturnWords } from "@/contracts/money-words";
 import type { PaybackSpread } from "@/core/money";
-import { Figure } from "@/features/figures/Figure";
-import { dateName, money, number, percent } from "@/features/figures/format";
-import chapter from "@/features/look/Chapter.module.css";
-import { ScrollBox } from "@/features/look/ScrollBox";
+import { Figure } from "@/features/kit/figures/Figure";
+import chapter from "@/features/kit/look/Chapter.module.css";
+import { ScrollBox } from "@/features/kit/look/ScrollBox";
+import { dateName, money, number, percent } from "@/wording/format";
+import { noReturnWords } from "@/wording/money";
 import {
   discountedWorking,
   levelisedWorking,
@@ -17,8 +17,8 @@ import {
   simpleWorking,
   spreadWorking,
   worthWorking,
-} from "@/features/workings/money-workings";
-import type { Working } from "@/features/workings/working";
+} from "@/wording/workings/money-workings";
+import type { Working } from "@/wording/workings/working";
 import styles from "../MoneyChapter.module.css";
 
 interface WaysProps {

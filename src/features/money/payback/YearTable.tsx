@@ -1,10 +1,10 @@
 "use client";
 
-import { Cells } from "@/features/figures/Cells";
-import { money, number } from "@/features/figures/format";
-import chapter from "@/features/look/Chapter.module.css";
-import { ScrollBox } from "@/features/look/ScrollBox";
-import { type MoneyContext, yearWorking } from "@/features/workings/money-workings";
+import { Cells } from "@/features/kit/figures/Cells";
+import chapter from "@/features/kit/look/Chapter.module.css";
+import { ScrollBox } from "@/features/kit/look/ScrollBox";
+import { money, number } from "@/wording/format";
+import { type MoneyContext, yearWorking } from "@/wording/workings/money-workings";
 import styles from "../MoneyChapter.module.css";
 
 /** The cash flow year by year. */

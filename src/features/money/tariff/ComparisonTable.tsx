@@ -1,11 +1,11 @@
 "use client";
 
 import type { PlanComparison } from "@/contracts/money";
-import { Cells } from "@/features/figures/Cells";
-import { money, number } from "@/features/figures/format";
-import chapter from "@/features/look/Chapter.module.css";
-import { ScrollBox } from "@/features/look/ScrollBox";
-import type { Working } from "@/features/workings/working";
+import { Cells } from "@/features/kit/figures/Cells";
+import chapter from "@/features/kit/look/Chapter.module.css";
+import { ScrollBox } from "@/features/kit/look/ScrollBox";
+import { money, number } from "@/wording/format";
+import type { Working } from "@/wording/workings/working";
 import styles from "../MoneyChapter.module.css";
 
 type Row = PlanComparison["rows"][number];

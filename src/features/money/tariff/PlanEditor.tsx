@@ -1,10 +1,10 @@
 "use client";
 
 import { Button, NativeSelect, TextInput } from "@mantine/core";
-import { planFaultWords } from "@/contracts/money-words";
 import type { PlanDocument } from "@/contracts/tariff";
 import { minorDigits, planFaults } from "@/core/money";
-import chapter from "@/features/look/Chapter.module.css";
+import chapter from "@/features/kit/look/Chapter.module.css";
+import { planFaultWords } from "@/wording/money";
 import styles from "../MoneyChapter.module.css";
 import type { BandDraft, PlanDraft, SeasonDraft } from "./plan-draft";
 import { planOfDraft } from "./plan-draft";

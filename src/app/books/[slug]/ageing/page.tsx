@@ -2,7 +2,7 @@ import type { Metadata } from "next";
 import { bookPage } from "@/app/book-page";
 import { naiveYears } from "@/core/ageing";
 import { AgeingChapter } from "@/features/ageing/AgeingChapter";
-import { causesNow, runForPage } from "@/usecases/causes";
+import { causesNow, runForPage } from "@/usecases/attribution";
 
 export const metadata: Metadata = { title: "Ageing" };
 

@@ -1,7 +1,7 @@
 import type { Metadata } from "next";
 import { bookPage } from "@/app/book-page";
-import { BenchChapter } from "@/features/bench/BenchChapter";
-import { BENCH_VIEWS } from "@/features/bench/bench-views";
+import { BenchChapter } from "@/features/calculators/BenchChapter";
+import { BENCH_VIEWS } from "@/features/calculators/bench-views";
 import { yearsOf } from "@/usecases/ledger";
 
 export const metadata: Metadata = { title: "Bench" };

@@ -1,10 +1,10 @@
 import type { Metadata } from "next";
 import { bookPage } from "@/app/book-page";
+import { verdictOf } from "@/core/ledger";
 import { pricePerKwh } from "@/core/money";
-import { verdictOf } from "@/core/reconcile";
 import { LedgerPage, type LedgerView } from "@/features/ledger/LedgerPage";
 import { LEDGER_VIEWS } from "@/features/ledger/ledger-views";
-import { causesNow, runForPage } from "@/usecases/causes";
+import { causesNow, runForPage } from "@/usecases/attribution";
 import { type LedgerPageInput, ledgerPage } from "@/usecases/keeping";
 import { glanceOf } from "@/usecases/ledger";
 

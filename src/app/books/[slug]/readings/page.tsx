@@ -9,9 +9,9 @@ import { RecordView } from "@/features/readings/RecordView";
 import { READINGS_VIEWS, type ReadingsView } from "@/features/readings/readings-views";
 import { TypeInView } from "@/features/readings/TypeInView";
 import type { Book } from "@/usecases/books";
-import { healthBasis } from "@/usecases/examination";
 import { coverageOf } from "@/usecases/imports";
 import { glanceOf, yearsOf } from "@/usecases/ledger";
+import { healthBasis } from "@/usecases/quality";
 import type { Services } from "@/wiring";
 
 export const metadata: Metadata = { title: "Readings" };

@@ -1,7 +1,7 @@
 import { z } from "zod";
 import { answer, bodyOf } from "@/app/answer";
+import { causesNow, runForPage, runWaiting } from "@/usecases/attribution";
 import { bookBySlug } from "@/usecases/books";
-import { causesNow, runForPage, runWaiting } from "@/usecases/causes";
 import { services } from "@/wiring";
 
 interface Context {

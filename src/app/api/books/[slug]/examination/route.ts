@@ -1,7 +1,7 @@
 import { answer, bodyOf } from "@/app/answer";
 import { decidingSchema } from "@/contracts/examination";
 import { bookBySlug } from "@/usecases/books";
-import { decide } from "@/usecases/examination";
+import { decide } from "@/usecases/quality";
 import { services } from "@/wiring";
 
 interface Context {

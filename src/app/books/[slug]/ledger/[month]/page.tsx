@@ -1,9 +1,9 @@
 import type { Metadata } from "next";
 import { notFound } from "next/navigation";
 import { bookPage } from "@/app/book-page";
-import { lineWithTransfers } from "@/core/reconcile";
+import { lineWithTransfers } from "@/core/ledger";
 import { zoneOffset } from "@/core/time";
-import { MonthChapter } from "@/features/days/MonthChapter";
+import { MonthChapter } from "@/features/ledger/days/MonthChapter";
 import { postingRows } from "@/usecases/keeping";
 import { dayOf, daySums } from "@/usecases/ledger";
 

@@ -1,0 +1,62 @@
+import type { Site } from "@/core/site";
+import { siteAcRatedW } from "@/core/site";
+import type { CalendarBins } from "@/core/time";
+import { type EvidencedCauses, type PreparedWeather, runPrepared, type YieldRun } from "@/core/yield";
+import { ageingRateOf, type RunEvidence } from "./pipeline";
+import { turnedSite } from "./plane/turned-site";
+import { toSteps } from "./record/hours";
+
+/**
+ * The chain once more with each cause as the evidence has it in place of the book's budget. The walk starts at the book's reference, so
+ * that reference - accounts = explained output holds in every bin; what the meter lacks of that is the remainder.
+ */
+export function actualRun(site: Site, prepared: PreparedWeather, bins: CalendarBins, evidence: RunEvidence, budget: YieldRun): YieldRun {
+  const run = runPrepared(evidencedSite(turnedSite(site, evidence.turn), evidence), prepared, bins, {
+    causes: causesOf(evidence, prepared.weather.axis.count),
+  });
+  const off = run.referenceKwh.map((kwh, b) => budget.referenceKwh[b]! - kwh);
+  return {
+    ...run,
+    referenceKwh: budget.referenceKwh,
+    planeKwhM2: budget.planeKwhM2,
+    accountsKwh: { ...run.accountsKwh, orientation: off },
+  };
+}
+
+/** The book with its ageing and its ceiling as they were read. */
+function evidencedSite(site: Site, { ageing, ceiling }: RunEvidence): Site {
+  const rate = ageingRateOf(ageing, site);
+  const step = ageing.firstStep && ageing.firstStep.low > 0 ? ageing.firstStep.frac : 0;
+  const known = !ageing.isTooSoon;
+  const terms = known ? { firstYearFrac: rate + step, perYearFrac: rate } : site.ageing;
+  const acW = siteAcRatedW(site);
+  const factor = ceiling && acW > 0 && site.inverters.length > 0 ? ceiling.powerW / (1 - site.losses.acWiringFrac) / acW : 1;
+  return {
+    ...site,
+    ageing: terms,
+    inverters: site.inverters.map((inverter) => ({ ...inverter, acRatedW: inverter.acRatedW * factor })),
+  };
+}
+
+/** Shares lost on every step of the book's axis. */
+export function causesOf(
+  { basis, stepsAnHour, outages, held, snow, strings, shade, soiling, ratingKept, cutFrac, swingScale }: RunEvidence,
+  count: number,
+): EvidencedCauses {
+  const stringsOutFrac = new Float64Array(basis.axis.count);
+  for (const { from, to, lostFrac } of strings) stringsOutFrac.fill(lostFrac, from, to);
+  const dirt = new Float64Array(basis.axis.count);
+  for (let i = 0; i < dirt.length; i++) dirt[i] = soiling.lostFracByDay[basis.days.binOf[i]!]!;
+  const spread = (hourly: Float64Array): Float64Array => toSteps(hourly, stepsAnHour, count);
+  return {
+    // Weather finer than hours shows the ceiling by itself.
+    ...(cutFrac === null || stepsAnHour > 1 ? {} : { cutFrac }),
+    swingScale,
+    ratingLostFrac: spread(ratingKept.map((kept) => 1 - kept)),
+    snowFrac: spread(snow.lostFrac),
+    soilingFrac: spread(dirt),
+    ...(shade.isSeen ? { shadingFrac: spread(shade.lostFrac) } : {}),
+    ...(strings.length > 0 ? { stringsOutFrac: spread(stringsOutFrac) } : {}),
+    downFrac: spread(outages.downFrac.map((down, i) => Math.max(down, held.lostFrac[i]!))),
+  };
+}

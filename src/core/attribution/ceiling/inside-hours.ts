@@ -1,0 +1,87 @@
+import type { MeterSeries } from "@/core/ledger";
+import { energyKwh } from "@/core/readings";
+import { medianOf } from "@/core/statistics";
+import { MINUTE_MS } from "@/core/units";
+import { fillSpread } from "@/core/yield";
+import type { CauseBasis } from "../record/frame";
+
+/** The one meter's readings inside each hour, kWh each; NaN outside its record. */
+export interface InsideHours {
+  readonly perHour: number;
+  readonly kwhAt: (hour: number, k: number) => number;
+}
+
+const COARSEST_MINUTES = 20;
+
+/** Readings finer than the hours of the search; null where there are none, or where several meters would have to be added up. */
+export function insideHours({ axis }: CauseBasis, meters: readonly MeterSeries[]): InsideHours | null {
+  const meter = meters[0];
+  if (!meter || meters.length > 1 || meter.axis.stepMinutes > COARSEST_MINUTES || axis.stepMinutes !== 60) return null;
+  const perHour = Math.round(60 / meter.axis.stepMinutes);
+  const kwh = energyKwh(meter.values, meter.quantity, meter.axis.stepMinutes);
+  const shift = Math.round((axis.startUtcMs - meter.axis.startUtcMs) / (meter.axis.stepMinutes * MINUTE_MS));
+  return { perHour, kwhAt: (hour, k) => kwh[shift + hour * perHour + k] ?? Number.NaN };
+}
+
+/** A reading this near the ceiling lies on it. */
+const HELD_FRAC = 0.985;
+
+/**
+ * Share of each hour's output that the ceiling cut, as the readings inside the hour tell it: nothing where none lay on the ceiling; all above
+ * it where all did; else what the hour owes less what it gave, since an hour of broken clouds swings wider than any law. NaN where an hour was
+ * not read whole. `owedKwh` has every cause in it but the ceiling.
+ */
+export function cutFracSeen(basis: CauseBasis, inside: InsideHours, owedKwh: Float64Array, ceilingKwh: number): Float64Array {
+  const { axis, read, meteredKwh } = basis;
+  const { perHour, kwhAt } = inside;
+  const out = new Float64Array(axis.count).fill(Number.NaN);
+  for (let i = 0; i < axis.count; i++) {
+    const owed = owedKwh[i]!;
+    if (read[i] === 0 || !(owed > 0)) continue;
+    let held = 0;
+    for (let k = 0; k < perHour; k++) if (kwhAt(i, k) * perHour > HELD_FRAC * ceilingKwh) held++;
+    const most = held === perHour ? ceilingKwh : meteredKwh[i]!;
+    out[i] = held === 0 ? 0 : Math.max(0, 1 - most / owed);
+  }
+  return out;
+}
+
+const LEAST_HOURS = 200;
+/** Hours between these shares of the ceiling show their swing whole: no ceiling cuts it, no dawn bends it. */
+const FROM_LOAD = 0.4;
+const TO_LOAD = 0.82;
+const LEAST_SWING = 0.01;
+const MOST_SCALE = 1.2;
+const LEAST_SCALE = 0.15;
+
+/** Means of quarter hours swing this much less than five-minute ones. Source: Skartveit & Olseth, 1992, autocorrelation inside the hour. */
+const QUARTER_HOUR_GAIN = 1.2;
+const QUARTERS = 4;
+
+/** How power swings inside the hours of a plant. */
+export interface Swing {
+  /** Deviation of the readings inside each hour, as a share of its mean. */
+  readonly readFrac: Float64Array;
+  /** Swing of five-minute power against what the sky model says. */
+  readonly scale: number;
+}
+
+/** The sky model's swing, scaled as the readings have it. Null where too few tell. */
+export function swingInside(basis: CauseBasis, { perHour, kwhAt }: InsideHours, ceilingKwh: number): Swing | null {
+  const { axis, weather, sun, meteredKwh, read } = basis;
+  if (!weather.ghiWm2) return null;
+  const column = (): Float64Array => new Float64Array(axis.count);
+  const model = fillSpread({ up: sun.up, ghiWm2: weather.ghiWm2 }, axis.count, column(), column());
+  const ratios: number[] = [];
+  for (let i = 0; i < axis.count; i++) {
+    const load = meteredKwh[i]! / ceilingKwh;
+    if (!(load > FROM_LOAD && load < TO_LOAD) || read[i] === 0 || !(model[i]! > LEAST_SWING)) continue;
+    const mean = meteredKwh[i]! / perHour;
+    let square = 0;
+    for (let k = 0; k < perHour; k++) square += (kwhAt(i, k) - mean) ** 2;
+    if (!Number.isNaN(square)) ratios.push(Math.sqrt(square / perHour) / mean / model[i]!);
+  }
+  if (ratios.length < LEAST_HOURS) return null;
+  const scale = Math.max(LEAST_SCALE, Math.min(MOST_SCALE, medianOf(ratios)));
+  return { readFrac: model.map((swing) => swing * scale), scale: perHour > QUARTERS ? scale : scale * QUARTER_HOUR_GAIN };
+}

@@ -1,0 +1,108 @@
+import { medianOf } from "@/core/statistics";
+import type { CauseBasis } from "../record/frame";
+
+/** Steps [from, to) in which something held the plant at one power below its ceiling: a limit of the grid, a setting, an inverter that throttles. */
+export interface HeldLow {
+  readonly from: number;
+  readonly to: number;
+  readonly powerKw: number;
+  /** Days whose tops lie on it. */
+  readonly days: number;
+}
+
+export interface HeldLowEvidence {
+  /** Share of AC output lost on every step. */
+  readonly lostFrac: Float64Array;
+  /** 1 on every step that the limit may have cut, wholly or for a part of it. */
+  readonly touched: Uint8Array;
+  readonly spells: readonly HeldLow[];
+}
+
+export const notHeld = (count: number): HeldLowEvidence => ({
+  lostFrac: new Float64Array(count),
+  touched: new Uint8Array(count),
+  spells: [],
+});
+
+/** A flat top: at least so many hours within this share of one another, */
+const FLAT_HOURS = 4;
+const FLAT_FRAC = 0.012;
+/** that owe more than the top by this, and differ in what they owe by this: a plant that is not held follows its light. */
+const OWED_ABOVE = 1.08;
+const OWED_RANGE = 0.08;
+/** Nearer to the ceiling than this is the ceiling. */
+const BELOW_CEILING = 0.95;
+/** Tops of days under one limit agree within this. */
+const SAME_FRAC = 0.02;
+const LEAST_DAYS = 3;
+/** A limit that does not show for so long is off. */
+const LONGEST_UNSEEN_DAYS = 12;
+/** A step that owes less than this share of the limit is not cut by it, not even where clouds break. */
+const TOUCHED_FRAC = 0.85;
+/** A top under this share of rated output is a dark day's. */
+const DIM_FRAC = 0.08;
+
+interface Top {
+  readonly day: number;
+  readonly kwh: number;
+  readonly first: number;
+  readonly last: number;
+}
+
+/** Finds stretches of days whose tops are cut flat at one power. `usual` is the plant's own ratio by day; `spoilt` marks steps that another cause holds. */
+export function heldLow(basis: CauseBasis, usual: Float64Array, spoilt: Uint8Array, ceilingKwh: number): HeldLowEvidence {
+  const { axis, days, openKwh, meteredKwh, read, lit, ratedKwh } = basis;
+  const { lostFrac, touched } = notHeld(axis.count);
+  const owed = (i: number): number => openKwh[i]! * usual[days.binOf[i]!]!;
+  const spells: HeldLow[] = [];
+  let open: Top[] = [];
+  for (const { best, top } of tops()) {
+    const [level, last] = [medianOf(open.map(({ kwh }) => kwh)), open.at(-1)];
+    if (last && (best.kwh > (1 + SAME_FRAC) * level || best.day - last.day > LONGEST_UNSEEN_DAYS)) close();
+    if (!top) continue;
+    if (open.length > 0 && Math.abs(top.kwh / level - 1) > SAME_FRAC) close();
+    open.push(top);
+  }
+  close();
+  return { lostFrac, touched, spells };
+
+  function close(): void {
+    if (open.length >= LEAST_DAYS) {
+      const kwh = medianOf(open.map((top) => top.kwh));
+      const [from, to] = [open[0]!.first, open.at(-1)!.last + 1];
+      for (let i = from; i < to; i++) {
+        if (read[i] === 0 || spoilt[i] === 1 || !(owed(i) > TOUCHED_FRAC * kwh)) continue;
+        touched[i] = 1;
+        lostFrac[i] = Math.max(0, 1 - meteredKwh[i]! / owed(i));
+      }
+      spells.push({ from, to, powerKw: (kwh * 60) / axis.stepMinutes, days: open.length });
+    }
+    open = [];
+  }
+
+  /** By day: its best hour, and its flat top where it has one. */
+  function* tops(): Generator<{ best: { day: number; kwh: number }; top: Top | null }> {
+    const least = Math.max(3, Math.round((FLAT_HOURS * 60) / axis.stepMinutes));
+    for (let from = 0; from < axis.count; ) {
+      const day = days.binOf[from]!;
+      let to = from;
+      while (to < axis.count && days.binOf[to] === day) to++;
+      const bright: number[] = [];
+      for (let i = from; i < to; i++)
+        if (read[i] === 1 && lit[i] === 1 && spoilt[i] === 0 && openKwh[i]! > DIM_FRAC * ratedKwh) bright.push(i);
+      from = to;
+      if (bright.length === 0) continue;
+      const best = bright.reduce((most, i) => Math.max(most, meteredKwh[i]!), 0);
+      yield { best: { day, kwh: best }, top: topOf(day, bright, best, least) };
+    }
+  }
+
+  function topOf(day: number, bright: readonly number[], best: number, least: number): Top | null {
+    if (!(best > DIM_FRAC * ratedKwh) || best > BELOW_CEILING * ceilingKwh) return null;
+    const held = bright.filter((i) => meteredKwh[i]! > (1 - FLAT_FRAC) * best && owed(i) > OWED_ABOVE * best);
+    if (held.length < least) return null;
+    const owing = held.map(owed);
+    const range = (Math.max(...owing) - Math.min(...owing)) / (owing.reduce((a, b) => a + b, 0) / owing.length);
+    return range > OWED_RANGE ? { day, kwh: best, first: held[0]!, last: held.at(-1)! } : null;
+  }
+}

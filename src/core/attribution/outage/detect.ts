@@ -1,0 +1,125 @@
+import type { CauseBasis } from "../record/frame";
+import { sureSnowfallSteps } from "../snow/detect";
+
+/** Steps [from, to) in which the whole plant stood still, its partial first and last steps among them. */
+export interface Outage {
+  readonly from: number;
+  readonly to: number;
+}
+
+export interface OutageEvidence {
+  /** Share of AC output lost on every step. */
+  readonly downFrac: Float64Array;
+  readonly outages: readonly Outage[];
+}
+
+/** A step gives nothing below this share of what it owes. */
+const NOTHING_FRAC = 0.015;
+/** Steps that owe less than this share of rated output are too dim to be missed. */
+const DIM_FRAC = 0.04;
+/** An outage has to cost this many hours at rated output, or a trip of one hour would be told from any cloud. */
+const LEAST_RATED_HOURS = 0.25;
+/** A first or last step that gives less than this share of the usual was partly down. */
+const PARTLY_FRAC = 0.8;
+/** Snow that fell up to this long before may be what holds a plant still. */
+const WHITE_HOURS = 36;
+/** With snow about, standing still counts as downtime only where it begins from this share of the usual within one step. */
+const ABRUPT_FRAC = 0.6;
+
+/** A plant that is back gives this share of the usual in its first two hours. */
+const WHOLE_FRAC = 0.75;
+/** No cover too thin for the gauge to see keeps a plant still for so many hours at rated output. */
+const STILL_RATED_HOURS = 1.5;
+/** Under this much light, share of rated output, in air above this, snow on modules begins to slide within some hours. Source: Marion et al., 2013. */
+const MILD_LIGHT_FRAC = 0.3;
+const MILD_C = 1;
+const MILD_HOURS = 4;
+const MILD_WITHIN_HOURS = 30;
+
+/** Finds standstill under light. `usual` is the plant's own ratio by day; `covered` marks steps at which snow may lie on the modules. */
+export function outageEvidence(basis: CauseBasis, usual: Float64Array, covered: Uint8Array): OutageEvidence {
+  const { axis, days, openKwh, meteredKwh, read, lit, ratedKwh } = basis;
+  const fall = sureSnowfallSteps(basis);
+  const around = (hours: number): number => Math.round((hours * 60) / axis.stepMinutes);
+  const downFrac = new Float64Array(axis.count);
+  const outages: Outage[] = [];
+  const bright = (i: number): boolean => read[i] === 1 && lit[i] === 1 && openKwh[i]! > DIM_FRAC * ratedKwh;
+  const still = (i: number): boolean => meteredKwh[i]! <= NOTHING_FRAC * openKwh[i]!;
+  const share = (i: number): number => meteredKwh[i]! / (openKwh[i]! * usual[days.binOf[i]!]!);
+  for (let i = 0; i < axis.count; i++) {
+    if (!bright(i) || !still(i)) continue;
+    let last = i;
+    let lost = 0;
+    for (let k = i; k < axis.count; k++) {
+      if (!bright(k)) continue;
+      if (!still(k)) break;
+      last = k;
+      lost += openKwh[k]!;
+    }
+    const [before, after] = [neighbour(i, -1), neighbour(last, 1)];
+    const enough = lost >= (LEAST_RATED_HOURS * ratedKwh * 60) / axis.stepMinutes;
+    if (enough && (!whiteAround(i, last) || isAbrupt(before, i) || isSwitched(before, i, last, after) || isBackAtOnce(last, after))) {
+      const partly = (k: number | null): boolean => k !== null && share(k) < PARTLY_FRAC && Math.abs(k - (k < i ? i : last)) <= 2;
+      const from = partly(before) ? before! : i;
+      const to = (partly(after) ? after! : last) + 1;
+      for (let k = from; k < to; k++) downFrac[k] = openKwh[k]! > 0 ? Math.min(1, Math.max(0, 1 - share(k))) : 0;
+      for (let k = i; k <= last; k++)
+        if (openKwh[k]! > 0 && !(read[k] === 1 && meteredKwh[k]! > NOTHING_FRAC * openKwh[k]!)) downFrac[k] = 1;
+      outages.push({ from, to });
+    }
+    i = last;
+  }
+  return { downFrac, outages };
+
+  /** Whether snow may lie on the modules, or fell shortly before. */
+  function whiteAround(first: number, last: number): boolean {
+    return covered.subarray(first, last + 1).includes(1) || fell(first - around(WHITE_HOURS), last + 1);
+  }
+
+  function fell(from: number, to: number): boolean {
+    return fall.subarray(Math.max(0, from), to).includes(1);
+  }
+
+  /** A plant that ran well an hour before, with no snow falling, was switched off and not snowed in. */
+  function isAbrupt(before: number | null, first: number): boolean {
+    return before !== null && sameDay(before, first) && share(before) > ABRUPT_FRAC && !fell(before - 1, first + around(3));
+  }
+
+  /** From the whole to nothing between two steps of light with no snow falling; and back in the same way, or still for long before any fell. */
+  function isSwitched(before: number | null, first: number, last: number, after: number | null): boolean {
+    if (before === null || !isWhole(before, -1) || fell(before - 1, first + around(3))) return false;
+    return (isWhole(after, 1) && !fell(last, (after ?? last) + 1)) || ratedHoursBeforeSnow(first, last) > STILL_RATED_HOURS;
+  }
+
+  function ratedHoursBeforeSnow(first: number, last: number): number {
+    let owedKwh = 0;
+    for (let k = first; k <= last && fall[k] === 0; k++) if (openKwh[k]! > 0) owedKwh += openKwh[k]!;
+    return (owedKwh / ratedKwh) * (axis.stepMinutes / 60);
+  }
+
+  /** Whether a step and the one beyond it give what is usual. */
+  function isWhole(step: number | null, way: 1 | -1): boolean {
+    const beyond = step === null ? null : neighbour(step, way);
+    return step !== null && beyond !== null && share(step) >= WHOLE_FRAC && share(beyond) >= WHOLE_FRAC;
+  }
+
+  /** Snow lets go bit by bit: a plant that gave nothing in mild bright hours, and then all at once, was switched on and not thawed. */
+  function isBackAtOnce(last: number, after: number | null): boolean {
+    if (!isWhole(after, 1)) return false;
+    let mild = 0;
+    for (let k = Math.max(0, last - around(MILD_WITHIN_HOURS)); k <= last; k++)
+      if (bright(k) && still(k) && openKwh[k]! > MILD_LIGHT_FRAC * ratedKwh && basis.weather.airTempC[k]! > MILD_C) mild++;
+    return mild >= around(MILD_HOURS);
+  }
+
+  function sameDay(a: number, b: number): boolean {
+    return days.binOf[a] === days.binOf[b];
+  }
+
+  /** The next step with light, before or after. */
+  function neighbour(from: number, way: 1 | -1): number | null {
+    for (let k = from + way; k >= 0 && k < axis.count && Math.abs(k - from) < (1440 / axis.stepMinutes) * 2; k += way)
+      if (bright(k)) return k;
+    return null;
+  }
+}

@@ -1,0 +1,84 @@
+import { type HeldLowEvidence, heldLow, notHeld } from "../limit/detect";
+import { type DayIndex, dayIndex, usualRatio } from "../record/day-index";
+import type { CauseBasis } from "../record/frame";
+import { monthSnow } from "../snow/by-month";
+import { type SnowEvidence, snowEvidence } from "../snow/detect";
+import type { StringsOut } from "../strings/detect";
+import { type OutageEvidence, outageEvidence } from "./detect";
+
+/** What holds a plant still or low for a while. */
+export interface Standstill {
+  readonly outages: OutageEvidence;
+  readonly held: HeldLowEvidence;
+  readonly snow: SnowEvidence;
+  /** 1 where an hour is down, held low or under snow. */
+  readonly spoilt: Uint8Array;
+  /** What the plant gives of what it owes when nothing holds it, by local day. */
+  readonly usual: Float64Array;
+}
+
+/**
+ * Snow and standstill hide in each other: snow is sought first, standstill outside it, then snow without the standstill. `shaded` marks steps that
+ * tell nothing of what is usual.
+ */
+export function standstill(
+  basis: CauseBasis,
+  ceilingKwh: number,
+  strings: readonly StringsOut[] = [],
+  shaded: Uint8Array = new Uint8Array(basis.axis.count),
+): Standstill {
+  const { count } = basis.axis;
+  const none = new Uint8Array(count);
+  if (basis.resolution === "months")
+    return {
+      outages: { downFrac: new Float64Array(count), outages: [] },
+      held: notHeld(count),
+      snow: monthSnow(basis),
+      spoilt: none,
+      usual: new Float64Array(basis.days.keys.length).fill(1),
+    };
+  const usual = lowered(basis, usualRatio(withStringsBack(basis, dayIndex(basis, shaded, ceilingKwh), strings)), strings);
+  const first = snowEvidence(basis, usual, none, ceilingKwh);
+  const outages = outageEvidence(basis, usual, first.covered);
+  const down = new Uint8Array(count);
+  for (let i = 0; i < count; i++) if (outages.downFrac[i]! > 0) down[i] = 1;
+  const snow = snowEvidence(basis, usual, down, ceilingKwh);
+  const spoilt = down.slice();
+  for (const { from, to } of snow.spells) spoilt.fill(1, from, to);
+  const seen = heldLow(basis, usual, spoilt, ceilingKwh);
+  if (seen.spells.length === 0) return { outages, held: seen, snow, spoilt, usual };
+  // What is usual was told from days that were held, too.
+  const free = lowered(
+    basis,
+    usualRatio(withStringsBack(basis, dayIndex(basis, either(seen.touched, shaded), ceilingKwh), strings)),
+    strings,
+  );
+  const held = heldLow(basis, free, spoilt, ceilingKwh);
+  for (let i = 0; i < count; i++) if (held.touched[i] === 1) spoilt[i] = 1;
+  return { outages, held, snow, spoilt, usual: free };
+}
+
+/** What is usual by day, less what strings that are out take of it. */
+function lowered(basis: CauseBasis, usual: Float64Array, strings: readonly StringsOut[]): Float64Array {
+  const out = usual.slice();
+  for (const { from, to, lostFrac } of strings) {
+    const [first, last] = [basis.days.binOf[from]!, basis.days.binOf[Math.min(basis.axis.count - 1, to)]!];
+    for (let d = first; d <= last; d++) out[d] = out[d]! * (1 - lostFrac);
+  }
+  return out;
+}
+
+/** Days with strings out as they would have been; days on which that began or ended tell nothing. */
+export function withStringsBack(basis: CauseBasis, index: DayIndex, strings: readonly StringsOut[]): DayIndex {
+  const ratio = index.ratio.slice();
+  for (const { from, to, lostFrac } of strings) {
+    const [first, last] = [basis.days.binOf[from]!, basis.days.binOf[Math.min(basis.axis.count - 1, to)]!];
+    for (let d = first; d <= last; d++) ratio[d] = ratio[d]! / (1 - lostFrac);
+    ratio[first] = Number.NaN;
+    ratio[last] = Number.NaN;
+  }
+  return { ...index, ratio };
+}
+
+/** 1 where one or the other is. */
+export const either = (a: Uint8Array, b: Uint8Array): Uint8Array => a.map((on, i) => on | b[i]!);

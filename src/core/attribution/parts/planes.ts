@@ -1,0 +1,20 @@
+import { planeOf } from "@/core/irradiance";
+import type { PvArray } from "@/core/site";
+
+/** Planes nearer to one another than this see the same day: hours can't tell them apart. */
+const SAME_PLANE_COS = Math.cos((20 * Math.PI) / 180);
+
+/** Arrays put together that look the same way, in the book's order. */
+export function planeGroups(arrays: readonly PvArray[]): PvArray[][] {
+  const groups: PvArray[][] = [];
+  for (const array of arrays) {
+    const plane = planeOf(array.tiltDeg, array.azimuthDeg);
+    const held = groups.find(([first]) => {
+      const other = planeOf(first!.tiltDeg, first!.azimuthDeg);
+      return plane.east * other.east + plane.north * other.north + plane.up * other.up > SAME_PLANE_COS;
+    });
+    if (held) held.push(array);
+    else groups.push([array]);
+  }
+  return groups;
+}

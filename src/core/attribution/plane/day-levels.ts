@@ -1,0 +1,78 @@
+import { medianOf, spreadOf } from "@/core/statistics";
+import type { ClearDays } from "./clear-days";
+
+/** Sky models, dirt and sensors bend the levels of a year by this much, one deviation, over as many stretches that differ in it. */
+const SEASON_FRAC = 0.02;
+const STRETCHES = 8;
+/** Levels scatter by this much at least: fewer odd days would be weighed down for nothing. */
+const LEAST_SCATTER = 0.01;
+/** A curve that owes nothing at all can't be levelled. */
+const LEAST_LEVEL = 1e-3;
+const LEAST_KEPT = 0.1;
+
+/** Metered over owed of each clear day. */
+export function levelsOf({ use, dayOf, days, meteredKwh }: ClearDays, owedKwh: Float64Array): Float64Array {
+  const [paid, owed] = [new Float64Array(days), new Float64Array(days)];
+  for (let i = 0; i < use.length; i++) {
+    if (use[i] === 0) continue;
+    paid[dayOf[i]!]! += meteredKwh[i]!;
+    owed[dayOf[i]!]! += owedKwh[i]!;
+  }
+  return paid.map((sum, d) => (owed[d]! > 0 ? sum / owed[d]! : 1));
+}
+
+/** Levels of the days against each other, in logarithms: what a plane leaves of them, how each parameter moves them, and what each day weighs. */
+export interface DayLevels {
+  readonly missed: Float64Array;
+  readonly moves: readonly Float64Array[];
+  readonly weights: Float64Array;
+  /** What is missed, as a share, root mean square by weight. */
+  readonly missFrac: number;
+}
+
+/** Levels of the same days by the plane tried, by a flat one, by one turned and by one tilted on by a nudge. */
+export interface TriedLevels {
+  readonly base: Float64Array;
+  readonly flat: Float64Array;
+  readonly turned: Float64Array;
+  readonly tilted: Float64Array;
+}
+
+/**
+ * A plane's tilt shows in how winter stands to summer, which no model of the sky takes up as readily as it takes up the shape of a day. All levels
+ * may be off alike: modules, meter and irradiance sensor are.
+ */
+export function dayLevels(tried: TriedLevels, nudgeDeg: number, contrast: number): DayLevels {
+  const days = tried.base.length;
+  const log = (levels: Float64Array): Float64Array => levels.map((level) => Math.log(Math.max(LEAST_LEVEL, level)));
+  const [base, flat] = [log(tried.base), log(tried.flat)];
+  const slope = (levels: Float64Array): Float64Array => log(levels).map((level, d) => (base[d]! - level) / nudgeDeg);
+  const overFlat = base.map((level, d) => 1 - Math.exp(level - flat[d]!));
+  const kept = overFlat.map((over) => Math.max(LEAST_KEPT, 1 + contrast * over));
+  const left = base.map((level, d) => level - Math.log(kept[d]!));
+  const weights = weightsOf(left);
+  const centred = (values: Float64Array): Float64Array => {
+    const mean = values.reduce((sum, value, d) => sum + value * weights[d]!, 0) / weights.reduce((a, b) => a + b, 0);
+    return values.map((value) => value - mean);
+  };
+  const none = new Float64Array(days);
+  const missed = centred(left);
+  const moves = [slope(tried.turned), slope(tried.tilted), none, overFlat.map((over, d) => over / kept[d]!), none].map(centred);
+  return { missed, moves, weights, missFrac: weightedRms(missed, weights) };
+}
+
+/** Days far off, snow on the modules or a string out, are weighed down. */
+function weightsOf(left: Float64Array): Float64Array {
+  const middle = medianOf(left);
+  const scatter = Math.max(LEAST_SCATTER, 1.4826 * spreadOf(left));
+  const each = Math.min(1, STRETCHES / left.length) / SEASON_FRAC ** 2;
+  return left.map((level) => {
+    const far = Math.abs(level - middle) / (2.5 * scatter);
+    return each * (far > 1 ? 1 / far : 1);
+  });
+}
+
+function weightedRms(values: Float64Array, weights: Float64Array): number {
+  const total = weights.reduce((a, b) => a + b, 0);
+  return Math.sqrt(values.reduce((sum, value, d) => sum + weights[d]! * value * value, 0) / total);
+}

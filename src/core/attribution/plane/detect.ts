@@ -1,0 +1,169 @@
+import type { ModelAccount } from "@/core/accounts";
+import { type Site, type SiteSegment, siteSegments } from "@/core/site";
+import { quantileOf } from "@/core/statistics";
+import { type PreparedWeather, runPrepared } from "@/core/yield";
+import { type CauseBasis, HEALTHY } from "../record/frame";
+import { type ClearDays, clearDays } from "./clear-days";
+import { BOOK, fitTurn, knownOf, missOf, type Rows, redraw } from "./plane-fit";
+import { type Turn, turnedSite } from "./turned-site";
+
+/** A fitted value with the interval that holds it in 95 of 100 cases. */
+export interface FittedAngle {
+  readonly value: number;
+  readonly low: number;
+  readonly high: number;
+}
+
+/** What the shape of clear days says of where the modules look. Turns are from the book: positive is clockwise, steeper, later. */
+export interface OrientationEvidence {
+  readonly turnDeg: FittedAngle;
+  readonly steeperDeg: FittedAngle;
+  readonly clockMinutes: FittedAngle;
+  readonly days: number;
+  readonly hours: number;
+  /** Root mean square of what the curves of the days miss, as a share of their mean: as the book has it, and as fitted. */
+  readonly bookMissFrac: number;
+  readonly fittedMissFrac: number;
+  /** The same of the days' levels against each other. */
+  readonly bookLevelFrac: number;
+  readonly fittedLevelFrac: number;
+  /** What the book's plane must be turned and tilted by to have made these days; null where it can have made them as it is. */
+  readonly turn: Turn | null;
+  /** The book as it stood in the fitted stretch. */
+  readonly site: Site;
+  /** Steps of the axis from which on the fitted stretch stands, and where it ends. */
+  readonly from: number;
+  readonly to: number;
+}
+
+const LEAST_DAYS = 8;
+/** An hour that keeps less than this of its light is behind an obstacle of the book. */
+const UNBLOCKED_FRAC = 0.93;
+/** A shift of the clock beyond this is let stand. */
+const OFF_CLOCK_MIN = 18;
+/** Bearings tried first, from the book's: a fit that starts on the wrong side of the sky ends there. */
+const STARTS_DEG = [0, -50, 50, -110, 110, 180];
+/** What sky models alone bend a clear day by, one side. Found on plants of other physics whose planes were right: up to 2.5 deg. */
+const MODEL_TURN_DEG = 2.5;
+/** A tilt they bend by more, through the seasons: found on stand-ins. */
+const MODEL_STEEPER_DEG = 8;
+/** The further a plane is turned, the more a sky that brightens otherwise about the sun passes for turn: up to this share, on stand-ins of another sky model. */
+const MODEL_TURN_FRAC = 0.15;
+const MODEL_CLOCK_MIN = 4;
+/** Below this a turn costs under half a percent of the year and is no fault. */
+const LEAST_TURN_DEG = 7;
+const LEAST_STEEPER_DEG = 12;
+/** A wrong plane must explain this much of the curve, as a share of its mean: sky models alone bend a right one by up to 2.5 %. */
+const EXPLAINED_FRAC = 0.03;
+/** A fit that leaves more than this of the curves tells nothing of the plane: those that were right leave 1 to 2 %. */
+const LEFT_FRAC = 0.03;
+
+/** Fits a common turn of all arrays, a change of tilt and a shift of the clock to the clear hours that no other cause holds. Null with too few clear days, or where no plane explains them. `near` is about what an earlier fit found. */
+export function orientationEvidence(
+  basis: CauseBasis,
+  spoilt: Uint8Array,
+  ceilingKwh: number,
+  near: Turn | null = null,
+): OrientationEvidence | null {
+  const segments = longestButForTilts(siteSegments(basis.site, basis.axis));
+  if (segments.length === 0) return null;
+  const segment = segments.reduce((a, b) => (b.to - b.from > a.to - a.from ? b : a));
+  const picked = besideObstacles(segments, clearDays(basis, spoilt, ceilingKwh, segments));
+  if (picked.days < LEAST_DAYS) return null;
+  // A plane that lies flat is the same however it is turned, and each round of each fit asks for it.
+  const flat = runTurned(segments, picked, { turnDeg: 0, steeperDeg: -90 });
+  const run = (turnDeg: number, steeperDeg: number): Float64Array =>
+    steeperDeg <= -90 ? flat : runTurned(segments, picked, { turnDeg, steeperDeg });
+  const book = run(0, 0);
+  const starts = near ? [near.turnDeg] : STARTS_DEG;
+  const start = starts
+    .map((turnDeg) => ({ turnDeg, miss: missOf(picked, turnDeg === 0 ? book : run(turnDeg, 0)) }))
+    .reduce((a, b) => (b.miss < 0.8 * a.miss ? b : a));
+  const open = fitTurn(picked, run, { turn: start.turnDeg, steeper: 0, clock: 0, contrast: 0, bend: 0 }, knownOf(true, true));
+  const isClockOff = Math.abs(open.fitted.clock) > OFF_CLOCK_MIN;
+  const free = fitTurn(picked, run, open.fitted, knownOf(isClockOff, true));
+  // The book's plane gets its own contrast, or a sky model's error would count against the plane.
+  const { rows: bookRows } = fitTurn(picked, run, { turn: 0, steeper: 0, clock: 0, contrast: 0, bend: 0 }, BOOK);
+  const explains = (rows: Rows): boolean => wholeMiss(bookRows) ** 2 - wholeMiss(rows) ** 2 > EXPLAINED_FRAC ** 2;
+  const steeperDeg = around(free.fitted.steeper, redraw(free.rows, knownOf(isClockOff, true), picked.days)[1], MODEL_STEEPER_DEG);
+  const isTilted = isBeyond(steeperDeg, LEAST_STEEPER_DEG) && explains(free.rows);
+  const { fitted, rows } = isTilted ? free : fitTurn(picked, run, free.fitted, knownOf(isClockOff, false));
+  if (rows.missFrac > LEFT_FRAC) return null;
+  const [turns, , clocks] = redraw(rows, knownOf(isClockOff, isTilted), picked.days);
+  const turned = ((fitted.turn + 540) % 360) - 180;
+  const turnDeg = around(turned, turns, Math.hypot(MODEL_TURN_DEG, MODEL_TURN_FRAC * turned));
+  const isTurned = isBeyond(turnDeg, LEAST_TURN_DEG) && explains(rows);
+  return {
+    turnDeg,
+    steeperDeg,
+    clockMinutes: around(fitted.clock, clocks, MODEL_CLOCK_MIN),
+    days: picked.days,
+    hours: picked.use.reduce((sum, on) => sum + on, 0),
+    bookMissFrac: bookRows.missFrac,
+    fittedMissFrac: rows.missFrac,
+    bookLevelFrac: bookRows.levels.missFrac,
+    fittedLevelFrac: rows.levels.missFrac,
+    turn: isTurned || isTilted ? { turnDeg: isTurned ? turnDeg.value : 0, steeperDeg: isTilted ? steeperDeg.value : 0 } : null,
+    site: segment.site,
+    from: segments[0]!.from,
+    to: segments.at(-1)!.to,
+  };
+}
+
+/** Curves and levels together. */
+const wholeMiss = ({ missFrac, levels }: Rows): number => Math.hypot(missFrac, levels.missFrac);
+
+const isBeyond = ({ value, low, high }: FittedAngle, least: number): boolean => Math.abs(value) > least && (low > 0 || high < 0);
+
+/** A value with the spread of its redraws, widened by what models bend it by. */
+function around(value: number, draws: Float64Array, model: number): FittedAngle {
+  const half = Math.hypot((quantileOf(draws, 0.975) - quantileOf(draws, 0.025)) / 2, model);
+  return { value, low: value - half, high: value + half };
+}
+
+/** The longest time in which nothing changed but tilts: a rack that is turned in the year stays one plant. */
+function longestButForTilts(segments: readonly SiteSegment[]): SiteSegment[] {
+  const alike = new Map<string, SiteSegment[]>();
+  for (const segment of segments) {
+    const arrays = segment.site.arrays.map((array) => ({ ...array, tiltDeg: 0, tiltSchedule: [] }));
+    const key = JSON.stringify({ ...segment.site, arrays });
+    alike.set(key, [...(alike.get(key) ?? []), segment]);
+  }
+  const steps = (group: readonly SiteSegment[]): number => group.reduce((sum, { from, to }) => sum + to - from, 0);
+  return [...alike.values()].reduce<SiteSegment[]>((a, b) => (steps(b) > steps(a) ? b : a), []);
+}
+
+const tiltsOf = ({ site }: SiteSegment): string => site.arrays.map(({ tiltDeg }) => tiltDeg).join();
+
+/** Every day by the tilts that stood on it. */
+function runTurned(
+  segments: readonly SiteSegment[],
+  { prepared, spanOf, dayOf }: ClearDays,
+  turn: Turn,
+  without: readonly ModelAccount[] = [],
+): Float64Array {
+  const tilts = [...new Set(segments.map(tiltsOf))];
+  const runs = tilts.map((own) => runStill(segments.find((segment) => tiltsOf(segment) === own)!.site, prepared, turn, without));
+  if (runs.length === 1) return runs[0]!;
+  const runOf = segments.map((segment) => runs[tilts.indexOf(tiltsOf(segment))]!);
+  return Float64Array.from(dayOf, (day, i) => runOf[spanOf[day]!]![i]!);
+}
+
+/** The clear days without the hours in which the book itself has something before the sun: how much of it passes is known to no degree. */
+function besideObstacles(segments: readonly SiteSegment[], picked: ClearDays): ClearDays {
+  const [first] = segments;
+  const inSight = [first?.site, ...(first?.site.arrays ?? [])].some(
+    (from) => (from?.obstacles.length ?? 0) + (from?.horizon?.length ?? 0) > 0,
+  );
+  if (!inSight) return picked;
+  const still = { turnDeg: 0, steeperDeg: 0 };
+  const [book, open] = [runTurned(segments, picked, still), runTurned(segments, picked, still, ["shading"])];
+  return { ...picked, use: picked.use.map((on, i) => (book[i]! > UNBLOCKED_FRAC * open[i]! ? on : 0)) };
+}
+
+function runStill(site: Site, prepared: PreparedWeather, turn: Turn, without: readonly ModelAccount[]): Float64Array {
+  const turned = turnedSite({ ...site, revisions: [], commissioned: null }, turn);
+  const bins = { keys: ["2024-06"], binOf: new Uint16Array(prepared.weather.axis.count) };
+  const still = { ...turned, arrays: turned.arrays.map((array) => ({ ...array, tiltSchedule: [] })) };
+  return runPrepared(still, prepared, bins, { without: [...HEALTHY.without, ...without] }).expectedKwh;
+}

@@ -1,0 +1,155 @@
+import { medianOf } from "@/core/statistics";
+import type { CauseBasis } from "../record/frame";
+
+/** One field of the sky: sun within it, and what the plant gave of what it owed on clear and on overcast hours. */
+export interface SkyField {
+  readonly azimuthDeg: number;
+  readonly elevationDeg: number;
+  readonly ratio: number;
+  readonly hours: number;
+  readonly isShaded: boolean;
+}
+
+/** A field that is shaded, and what the plant gives in it. */
+export type ShadedField = Pick<SkyField, "azimuthDeg" | "elevationDeg" | "ratio">;
+
+export interface ShadeEvidence {
+  readonly fields: readonly SkyField[];
+  /** Share of power lost on every step. */
+  readonly lostFrac: Float64Array;
+  readonly isSeen: boolean;
+}
+
+const FIELD_AZIMUTH_DEG = 10;
+const FIELD_ELEVATION_DEG = 5;
+const CLEAR = 0.72;
+const OVERCAST = 0.4;
+const LEAST_HOURS = 8;
+/** A field of the sky that gives less than this on clear hours is shaded, where overcast hours there give this much more. */
+const SHADED_FRAC = 0.85;
+const OVERCAST_MORE = 0.1;
+/** A field that touches a shaded one and gives less than this on its clear hours is the obstacle's edge. */
+const EDGE_FRAC = 0.93;
+const LEAST_EDGE_HOURS = 4;
+/** Beside a shaded field one that gives less than this has its edge. */
+const PARTLY_FRAC = 0.95;
+/** One field alone, or two, are no obstacle. */
+const LEAST_FIELDS = 3;
+const CORE_FRAC = 0.72;
+const LEAST_LOST_FRAC = 0.002;
+
+/**
+ * Ratio of metered to owed by where the sun stood. `owedKwh` is what the plant owes with all causes before this one put in.
+ * Shade comes back at the same places of the sky, takes the beam, and leaves overcast hours alone.
+ */
+export function shadeEvidence(basis: CauseBasis, owedKwh: Float64Array, spoilt: Uint8Array): ShadeEvidence {
+  const { axis, sun, read, lit, clearness, meteredKwh, ratedKwh } = basis;
+  const clear = new Map<number, number[]>();
+  const overcast = new Map<number, number[]>();
+  const fieldOf = new Int32Array(axis.count).fill(-1);
+  for (let i = 0; i < axis.count; i++) {
+    if (!(sun.up[i]! > 0.03) || !(owedKwh[i]! > 0.06 * ratedKwh)) continue;
+    const field = fieldAt(basis, i);
+    fieldOf[i] = field;
+    if (read[i] === 0 || lit[i] === 0 || spoilt[i] === 1) continue;
+    const into = clearness[i]! > CLEAR ? clear : clearness[i]! < OVERCAST ? overcast : null;
+    if (!into) continue;
+    if (!into.has(field)) into.set(field, []);
+    into.get(field)!.push(meteredKwh[i]! / owedKwh[i]!);
+  }
+  const low = new Map<number, number>();
+  const edge = new Map<number, number>();
+  for (const [field, ratios] of clear) {
+    const ratio = medianOf(ratios);
+    const dim = medianOf(overcast.get(field) ?? []);
+    const isBeam = (more: number): boolean => Number.isNaN(dim) || dim > ratio + more;
+    if (ratios.length >= LEAST_HOURS && ratio < SHADED_FRAC && isBeam(OVERCAST_MORE)) low.set(field, ratio);
+    else if (ratios.length >= LEAST_EDGE_HOURS && ratio < EDGE_FRAC && isBeam(0)) edge.set(field, ratio);
+  }
+  const shaded = withEdges(new Map([...low].filter(([field]) => isObstacle(clusterOf(field, low), low))), edge);
+  const lostFrac = new Float64Array(axis.count);
+  let [lost, all] = [0, 0];
+  for (let i = 0; i < axis.count; i++) {
+    const kwh = owedKwh[i]!;
+    if (!(kwh > 0)) continue;
+    all += kwh;
+    const ratio = shaded.get(fieldOf[i]!);
+    if (ratio === undefined) continue;
+    lostFrac[i] = (1 - ratio) * beamFrac(clearness[i]!);
+    lost += lostFrac[i]! * kwh;
+  }
+  const isSeen = lost > LEAST_LOST_FRAC * all;
+  if (!isSeen) lostFrac.fill(0);
+  const fields = [...clear]
+    .filter(([, ratios]) => ratios.length >= 3)
+    .map(([field, ratios]) => ({
+      azimuthDeg: (Math.floor(field / 100) + 0.5) * FIELD_AZIMUTH_DEG,
+      elevationDeg: ((field % 100) + 0.5) * FIELD_ELEVATION_DEG,
+      ratio: medianOf(ratios),
+      hours: ratios.length,
+      isShaded: isSeen && shaded.has(field),
+    }));
+  return { fields, lostFrac, isSeen };
+}
+
+/** Number of the field in which the sun stands. */
+function fieldAt({ sun }: CauseBasis, i: number): number {
+  const azimuth = (Math.atan2(sun.east[i]!, sun.north[i]!) * 180) / Math.PI;
+  const elevation = (Math.asin(sun.up[i]!) * 180) / Math.PI;
+  return Math.floor((azimuth < 0 ? azimuth + 360 : azimuth) / FIELD_AZIMUTH_DEG) * 100 + Math.floor(elevation / FIELD_ELEVATION_DEG);
+}
+
+const beamFrac = (clearness: number): number => Math.max(0, Math.min(1, (clearness - 0.3) / 0.5));
+
+/** Share of power lost on every step to fields that are known to be shaded. */
+export function shadeOf(basis: CauseBasis, owedKwh: Float64Array, fields: readonly ShadedField[]): Float64Array {
+  const { axis, sun, clearness, ratedKwh } = basis;
+  const shaded = new Map(fields.map((field) => [numberOf(field), field.ratio]));
+  const lostFrac = new Float64Array(axis.count);
+  if (shaded.size === 0) return lostFrac;
+  for (let i = 0; i < axis.count; i++) {
+    if (!(sun.up[i]! > 0.03) || !(owedKwh[i]! > 0.06 * ratedKwh)) continue;
+    const ratio = shaded.get(fieldAt(basis, i));
+    if (ratio !== undefined) lostFrac[i] = (1 - ratio) * beamFrac(clearness[i]!);
+  }
+  return lostFrac;
+}
+
+/** 1 on every step with the sun in a shaded field, or beside one in a field that is partly shaded. */
+export function touchedByShade(basis: CauseBasis, fields: readonly (ShadedField & Pick<SkyField, "isShaded">)[]): Uint8Array {
+  const touched = new Uint8Array(basis.axis.count);
+  const shaded = fields.filter(({ isShaded }) => isShaded).map(numberOf);
+  if (shaded.length === 0) return touched;
+  const beside = new Set(shaded.flatMap(neighbours));
+  const partly = fields.filter((field) => field.ratio < PARTLY_FRAC && beside.has(numberOf(field))).map(numberOf);
+  const about = new Set([...shaded, ...partly]);
+  for (let i = 0; i < touched.length; i++) if (basis.sun.up[i]! > 0 && about.has(fieldAt(basis, i))) touched[i] = 1;
+  return touched;
+}
+
+const numberOf = ({ azimuthDeg, elevationDeg }: Pick<SkyField, "azimuthDeg" | "elevationDeg">): number =>
+  Math.floor(azimuthDeg / FIELD_AZIMUTH_DEG) * 100 + Math.floor(elevationDeg / FIELD_ELEVATION_DEG);
+
+/** Shaded fields with the edges that touch them, and those that touch these. */
+function withEdges(shaded: ReadonlyMap<number, number>, edge: ReadonlyMap<number, number>): Map<number, number> {
+  const out = new Map(shaded);
+  for (const [field] of out)
+    for (const near of neighbours(field)) {
+      const ratio = edge.get(near);
+      if (ratio !== undefined) out.set(near, ratio);
+    }
+  return out;
+}
+
+/** Fields that touch one another, this one among them. */
+function clusterOf(field: number, low: ReadonlyMap<number, number>): ReadonlySet<number> {
+  const seen = new Set([field]);
+  for (const next of seen) for (const near of neighbours(next)) if (low.has(near)) seen.add(near);
+  return seen;
+}
+
+/** An obstacle is no speck, and takes most of the beam in its midst: a sky model that is off about a low sun does not. */
+const isObstacle = (cluster: ReadonlySet<number>, low: ReadonlyMap<number, number>): boolean =>
+  cluster.size >= LEAST_FIELDS && [...cluster].some((field) => low.get(field)! < CORE_FRAC);
+
+const neighbours = (field: number): number[] => [field - 100, field + 100, field - 1, field + 1];

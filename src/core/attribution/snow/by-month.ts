@@ -1,0 +1,87 @@
+import { fillSnowCover } from "@/core/snow";
+import { medianOf, senSlope } from "@/core/statistics";
+import type { CauseBasis } from "../record/frame";
+import { type SnowEvidence, snowfallSteps } from "./detect";
+
+/** A month that lacks less than this of its usual output shows nothing: weather of single months is read no better. */
+const LEAST_LOST_FRAC = 0.005;
+
+/** No model of heat and weak light is off by more than this between a warm month and a cold one. */
+const MOST_COLD_FRAC = 0.04;
+/** Months less apart than this tell no slope, C. */
+const LEAST_APART_C = 2;
+
+interface MonthSum {
+  owed: number;
+  paid: number;
+  covered: number;
+  /** Air temperature by owed energy. */
+  warmth: number;
+  read: boolean;
+}
+
+/**
+ * Snow where only months are known: what a month with snow on the modules lacks against the months without, laid on the hours in which
+ * the sliding model has the modules covered. Source: Marion et al., 2013.
+ */
+export function monthSnow(basis: CauseBasis): SnowEvidence {
+  const { axis, days, openKwh, meteredKwh, ratedKwh, weather } = basis;
+  const cover = coverOf(basis);
+  const months = new Map<string, MonthSum>();
+  const monthOf = (i: number): string => days.keys[days.binOf[i]!]!.slice(0, 7);
+  for (let i = 0; i < axis.count; i++) {
+    const kwh = openKwh[i]!;
+    if (!(kwh > 0)) continue;
+    const sum = months.get(monthOf(i)) ?? { owed: 0, paid: 0, covered: 0, warmth: 0, read: true };
+    sum.owed += kwh;
+    sum.warmth += kwh * weather.airTempC[i]!;
+    sum.covered += kwh * cover[i]!;
+    if (Number.isNaN(meteredKwh[i])) sum.read = false;
+    else sum.paid += meteredKwh[i]!;
+    months.set(monthOf(i), sum);
+  }
+  const usualOf = usualByWarmth([...months.values()].filter((m) => m.read && m.covered < 0.01 * m.owed));
+  const lostFrac = new Float64Array(axis.count);
+  const spells: { from: number; to: number }[] = [];
+  for (let i = 0; i < axis.count; i++) {
+    const month = months.get(monthOf(i));
+    if (!month?.read || !(month.covered > 0) || cover[i] === 0) continue;
+    const usual = usualOf(month);
+    if (Number.isNaN(usual)) continue;
+    const missing = Math.max(0, month.owed * usual - month.paid);
+    if (missing < LEAST_LOST_FRAC * month.owed) continue;
+    lostFrac[i] = Math.min(1, (cover[i]! * missing) / (month.covered * usual));
+    const last = spells.at(-1);
+    if (last && last.to === i) last.to = i + 1;
+    else if (openKwh[i]! > 0.01 * ratedKwh) spells.push({ from: i, to: i + 1 });
+  }
+  return { lostFrac, covered: Uint8Array.from(cover, (share) => (share > 0 ? 1 : 0)), spells };
+}
+
+/**
+ * What a month without snow gives of what it owes, by how warm it was: cold months without snow are few, and a model that is a little off in
+ * the cold would take from each of them.
+ */
+function usualByWarmth(bare: readonly MonthSum[]): (month: MonthSum) => number {
+  const warmthOf = ({ owed, warmth }: MonthSum): number => warmth / owed;
+  const [warm, ratio] = [bare.map(warmthOf), bare.map(({ owed, paid }) => paid / owed)];
+  const { slope, pairs } = senSlope(warm, ratio, { leastApart: LEAST_APART_C });
+  const [middleC, middle] = [medianOf(warm), medianOf(ratio)];
+  return (month) => {
+    const off = pairs > 0 ? (slope * (warmthOf(month) - middleC)) / middle : 0;
+    return middle * (1 + Math.max(-MOST_COLD_FRAC, Math.min(MOST_COLD_FRAC, off)));
+  };
+}
+
+function coverOf(basis: CauseBasis): Float64Array {
+  const { axis, weather, site, openKwh, ratedKwh } = basis;
+  const tilt = site.arrays[0]?.tiltDeg ?? 0;
+  const poa = openKwh.map((kwh) => (1000 * (kwh || 0)) / ratedKwh);
+  return fillSnowCover(
+    snowfallSteps(basis),
+    poa,
+    weather.airTempC,
+    { sinTilt: Math.sin((tilt * Math.PI) / 180), stepHours: axis.stepMinutes / 60, coveringCm: 1 },
+    new Float64Array(axis.count),
+  );
+}

@@ -1,0 +1,159 @@
+import { medianOf } from "@/core/statistics";
+import type { CauseBasis } from "../record/frame";
+
+/** Snow that may lie on the modules by the weather, and what the meter says of it. */
+export interface SnowEvidence {
+  /** Share of power lost to snow on every step. */
+  readonly lostFrac: Float64Array;
+  /** 1 from the first flake of a fall until the modules are seen bare. */
+  readonly covered: Uint8Array;
+  readonly spells: readonly SnowSpell[];
+}
+
+/** Steps [from, to) of one cover, from fall to bare. */
+export interface SnowSpell {
+  readonly from: number;
+  readonly to: number;
+}
+
+/** A rise of the depth gauge by this much is a fall; without a gauge, precipitation in air this cold is. */
+const FALL_CM = 0.5;
+const TO_DEVIATION = 1.4826;
+const SNOWING_C = 1.2;
+const WET_MM = 0.3;
+/** Bare again when this many hours in a row give this share of what is usual. */
+const BARE_FRAC = 0.9;
+const BARE_HOURS = 2;
+/** No cover outlasts this many days unseen, none that a gauge could have made up this many. */
+const LONGEST_DAYS = 45;
+const THIN_DAYS = 2;
+const DIM_FRAC = 0.05;
+/** Less than this share missing over a spell is no snow: the scatter of dim winter days is as wide. */
+const LEAST_LOST_FRAC = 0.08;
+
+/** Steps at which snow fell. A covered gauge reads steps of whole centimetres, so each rise counts. */
+export function snowfallSteps({ weather, axis }: CauseBasis): Uint8Array {
+  const out = new Uint8Array(axis.count);
+  const { snowDepthCm, rainMm, airTempC } = weather;
+  if (snowDepthCm) {
+    let held = Number.NaN;
+    for (let i = 0; i < axis.count; i++) {
+      const depth = snowDepthCm[i]!;
+      if (Number.isNaN(depth)) continue;
+      if (depth - held >= FALL_CM) out[i] = 1;
+      held = depth;
+    }
+    return out;
+  }
+  if (rainMm) for (let i = 0; i < axis.count; i++) if (rainMm[i]! >= WET_MM && airTempC[i]! <= SNOWING_C) out[i] = 1;
+  return out;
+}
+
+/** Depths on each side of a step that its smoothed depth is the middle of. */
+const SMOOTH_STEPS = 2;
+/** A fall shows in the smoothed depth within this long. */
+const RISE_HOURS = 12;
+/** It has to stand out from the gauge's own scatter by this many deviations. */
+const DEVIATIONS = 2;
+/** Depths under this tell nothing of the scatter: bare ground reads zero. */
+const LYING_CM = 2;
+/** A gauge that scatters by less reads every rise right. */
+const STEADY_CM = 0.3;
+
+/**
+ * Steps at which snow fell beyond doubt or shortly before. A gauge that scatters by a centimetre rises every few hours, which `snowfallSteps` takes
+ * for falls: good enough to ask whether modules are covered, but no sign that they are.
+ */
+export function sureSnowfallSteps(basis: CauseBasis): Uint8Array {
+  const { snowDepthCm } = basis.weather;
+  const scatterCm = snowDepthCm ? gaugeScatterCm(snowDepthCm) : 0;
+  if (!snowDepthCm || scatterCm < STEADY_CM) return snowfallSteps(basis);
+  const out = new Uint8Array(basis.axis.count);
+  const known = [...snowDepthCm.keys()].filter((i) => !Number.isNaN(snowDepthCm[i]!));
+  const smooth = known.map((i, n) => (snowDepthCm[i]! > 0 ? middle(n) : 0));
+  const reach = Math.round((RISE_HOURS * 60) / basis.axis.stepMinutes);
+  for (let n = 1; n < known.length; n++) {
+    // Across a gap of the gauge the reading before it is what there is.
+    let least = smooth[n - 1]!;
+    for (let k = n - 2; k >= 0 && known[k]! >= known[n]! - reach; k--) if (smooth[k]! < least) least = smooth[k]!;
+    if (smooth[n]! - least >= DEVIATIONS * scatterCm) out.fill(1, known[n - 1]! + 1, known[n]! + 1);
+  }
+  return out;
+
+  function middle(n: number): number {
+    return medianOf(known.slice(Math.max(0, n - SMOOTH_STEPS), n + SMOOTH_STEPS + 1).map((i) => snowDepthCm![i]!));
+  }
+}
+
+function gaugeScatterCm(depthCm: Float64Array): number {
+  const changes: number[] = [];
+  for (let i = 1; i < depthCm.length; i++)
+    if (depthCm[i]! > LYING_CM && depthCm[i - 1]! > LYING_CM) changes.push(depthCm[i]! - depthCm[i - 1]!);
+  return changes.length === 0 ? 0 : (TO_DEVIATION * medianOf(changes.map(Math.abs))) / Math.SQRT2;
+}
+
+/** Follows each fall until the meter shows the modules bare. `usual` is the plant's own ratio by day, `down` marks steps of downtime. */
+export function snowEvidence(basis: CauseBasis, usual: Float64Array, down: Uint8Array, ceilingKwh: number): SnowEvidence {
+  const { axis, days, openKwh, meteredKwh, read, ratedKwh } = basis;
+  const [fall, sure] = [snowfallSteps(basis), sureSnowfallSteps(basis)];
+  const covered = new Uint8Array(axis.count);
+  const lostFrac = new Float64Array(axis.count);
+  const spells: SnowSpell[] = [];
+  const [longest, thin] = [LONGEST_DAYS, THIN_DAYS].map((days) => (days * 1440) / axis.stepMinutes) as [number, number];
+  const bareSteps = Math.max(1, Math.round((BARE_HOURS * 60) / axis.stepMinutes));
+  for (let i = 0; i < axis.count; i++) {
+    if (fall[i] === 0) continue;
+    const to = endOfCover(i);
+    if (to === null) continue;
+    covered.fill(1, i, to);
+    if (fillLost(i, to)) spells.push({ from: i, to });
+    i = to - 1;
+  }
+  return { lostFrac, covered, spells };
+
+  function owed(i: number): number {
+    return Math.min(ceilingKwh, openKwh[i]! * usual[days.binOf[i]!]!);
+  }
+
+  /** Null where a gauge that scatters made a fall up: no thin cover lasts, and what is missing for longer is something else's. */
+  function endOfCover(from: number): number | null {
+    let bare = 0;
+    let last = from;
+    let isThin = true;
+    for (let i = from; i < axis.count; i++) {
+      if (sure[i] === 1) {
+        last = i;
+        isThin = false;
+        bare = 0;
+      }
+      if (i - last > (isThin ? thin : longest)) return isThin ? null : i;
+      if (read[i] === 0 || !(openKwh[i]! > DIM_FRAC * ratedKwh)) continue;
+      bare = meteredKwh[i]! >= BARE_FRAC * owed(i) ? bare + 1 : 0;
+      if (bare >= bareSteps && i > last) return i + 1;
+    }
+    return axis.count;
+  }
+
+  /** What is missing by hour, smoothed over neighbours so that scatter does not count as loss; true when it adds up to something. */
+  function fillLost(from: number, to: number): boolean {
+    let [missing, all] = [0, 0];
+    for (let i = from; i < to; i++) {
+      const kwh = openKwh[i]!;
+      if (!(kwh > 0)) continue;
+      let [paid, due] = [0, 0];
+      for (let k = Math.max(from, i - 1); k <= Math.min(to - 1, i + 1); k++) {
+        if (read[k] === 0 || down[k] === 1 || !(openKwh[k]! > 0)) continue;
+        paid += meteredKwh[k]!;
+        due += owed(k);
+      }
+      if (due <= 0) continue;
+      const lost = Math.min(1, Math.max(0, 1 - paid / due));
+      lostFrac[i] = lost > 0.03 ? lost : 0;
+      missing += lostFrac[i]! * kwh;
+      all += kwh;
+    }
+    if (all > 0 && missing > LEAST_LOST_FRAC * all) return true;
+    lostFrac.fill(0, from, to);
+    return false;
+  }
+}

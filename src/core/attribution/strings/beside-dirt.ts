@@ -1,0 +1,64 @@
+import { type RidgeColumn, robustRidge } from "@/core/statistics";
+import type { DayIndex } from "../record/day-index";
+import { firstDirt, unitDirt, type Washing } from "../soiling/washing";
+
+/** Days on each side of a stretch that tell how dirt grows and is washed about it. */
+const BESIDE_DAYS = 60;
+/** Rain that washes as much as most, by little and by much of it. */
+const WASHINGS: readonly Washing[] = [
+  { thresholdMm: 0, scaleMm: 3.5 },
+  { thresholdMm: 3, scaleMm: 3.5 },
+  { thresholdMm: 6, scaleMm: 6.5 },
+];
+const ROUNDS = 4;
+/** What clouds are known to do to a level, one deviation from cloudless to overcast. */
+const CLOUD_FRAC = 0.2;
+
+export interface DirtDays {
+  readonly index: DayIndex;
+  /** Rain of each local day, mm. */
+  readonly rainMm: Float64Array;
+  readonly cleaned: ReadonlySet<number>;
+}
+
+export interface Step {
+  /** Change of the level inside the stretch, in logarithms. */
+  readonly step: number;
+  /** Huber's loss of all days about it, in units of a scale. */
+  lossAt(scale: number): number;
+  readonly scale: number;
+}
+
+/** Days from so long before a stretch to so long after. */
+export const daysBeside = (from: number, to: number, count: number): readonly [number, number] => [
+  Math.max(0, from - BESIDE_DAYS),
+  Math.min(count, to + BESIDE_DAYS),
+];
+
+/**
+ * The step of the level in the days [from, to) beside what dirt that grows and is washed about them explains, and clouds. Dirt that a rain takes
+ * away looks like a part that came back, and a lucky day before like its loss: only what is left beside dirt is a part's. Days outside `window`
+ * are not asked.
+ */
+export function stepBesideDirt({ index, rainMm, cleaned }: DirtDays, from: number, to: number, window: readonly [number, number]): Step {
+  const [first, last] = window;
+  const days = last - first;
+  const log = Float64Array.from({ length: days }, (_, d) => {
+    const ratio = index.ratio[first + d]!;
+    return ratio > 0.15 && ratio < 1.6 ? Math.log(ratio) : Number.NaN;
+  });
+  const weight = index.weight.subarray(first, last);
+  const free = (values: Float64Array): RidgeColumn => ({ values, prior: 0, priorDeviation: Number.POSITIVE_INFINITY });
+  const lost = (values: Float64Array): RidgeColumn => ({ ...free(values.map((value) => -value)), leastZero: true });
+  const level = free(new Float64Array(days).fill(1));
+  const inside = free(Float64Array.from({ length: days }, (_, d) => (first + d >= from && first + d < to ? 1 : 0)));
+  const cloud = { values: index.cloud.slice(first, last), prior: 0, priorDeviation: CLOUD_FRAC };
+  const wiped = Uint8Array.from({ length: days }, (_, d) => (cleaned.has(first + d) ? 1 : 0));
+  const fits = WASHINGS.map((washing) => {
+    const setting = { days, rainMm: rainMm.subarray(first, last), cleaned: wiped, washing };
+    return robustRidge([inside, level, lost(unitDirt(setting, 0, days)), lost(firstDirt(setting)), cloud], log, weight, ROUNDS);
+  });
+  const scale = Math.min(...fits.map((fit) => fit.scale));
+  const best = fits.reduce((a, b) => (b.lossAt(scale) < a.lossAt(scale) ? b : a));
+  return { step: best.coefficients[0]!, scale, lossAt: (unit) => best.lossAt(unit) };
+}

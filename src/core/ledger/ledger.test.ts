@@ -1,0 +1,125 @@
+import { clearWeather, hours } from "@test/clear-weather";
+import { site } from "@test/site-builder";
+import { describe, expect, it } from "vitest";
+import { monthBins } from "@/core/time";
+import { runYield } from "@/core/yield";
+import { ledgerLines, ledgerPostings, lineState, type MeterSeries, meteredOnto, mostEnergyKwh, paidOfOwed, totalLine, verdictOf } from ".";
+
+const plant = site();
+const axis = hours("2023-02-28T23:00Z", 24 * 61 - 1);
+const weather = clearWeather(axis, plant.place);
+const run = runYield(plant, weather, monthBins(axis, plant.place.timeZone));
+const promise = Array.from({ length: 12 }, (_, month) => 1000 + month);
+
+const meter = (values: Float64Array, start = axis, quantity: MeterSeries["quantity"] = "energy_kwh"): MeterSeries => ({
+  meterId: "main",
+  quantity,
+  axis: start,
+  values,
+});
+const paying = (share: number) => meter(run.expectedKwh.map((kwh) => kwh * share));
+const linesFor = (...meters: MeterSeries[]) => ledgerLines(run, meteredOnto(axis, meters, plant), promise);
+
+describe("a ledger line", () => {
+  it("closes: expected less unread less remainder is metered", () => {
+    const holed = paying(0.93);
+    holed.values.fill(Number.NaN, 100, 200);
+    for (const line of linesFor(holed)) {
+      expect(line.expectedKwh - line.unreadKwh - line.remainderKwh!).toBeCloseTo(line.meteredKwh!, 9);
+    }
+  });
+
+  it("sets unread time apart instead of calling it missing", () => {
+    const holed = paying(1);
+    holed.values.fill(Number.NaN, 24 * 5, 24 * 8);
+    const [march] = linesFor(holed);
+    expect(march!.unreadKwh).toBeGreaterThan(50);
+    expect(march!.remainderKwh).toBeCloseTo(0, 9);
+    expect(march!.readFrac).toBeCloseTo(1 - march!.unreadKwh / march!.expectedKwh, 12);
+  });
+
+  it("carries the promise of its calendar month", () => {
+    expect(linesFor(paying(1)).map((line) => [line.key, line.promiseKwh])).toEqual([
+      ["2023-03", 1002],
+      ["2023-04", 1003],
+    ]);
+  });
+
+  it("says nothing of the meter's side without readings", () => {
+    const [march] = ledgerLines(run, null, null);
+    expect([march!.meteredKwh, march!.remainderKwh, paidOfOwed(march!)]).toEqual([null, null, null]);
+    expect(lineState(march!)).toBe("unread");
+  });
+
+  it("keeps metered energy that has no weather beside it out of the difference", () => {
+    const blind = { ...weather, ghiWm2: weather.ghiWm2!.slice() };
+    blind.ghiWm2.fill(Number.NaN, 24 * 31);
+    const half = runYield(plant, blind, run.bins);
+    const lines = ledgerLines(half, meteredOnto(axis, [paying(1)], plant), null);
+    const april = lines[1]!;
+    expect(april.unmatchedKwh).toBeGreaterThan(100);
+    expect(Math.abs(april.remainderKwh!)).toBeLessThan(0.15 * april.expectedKwh + 1);
+  });
+
+  it("reads quarter-hours of power as the energy they are", () => {
+    const quarters = { ...axis, stepMinutes: 15, count: axis.count * 4 };
+    const watts = Float64Array.from({ length: quarters.count }, (_, i) => run.expectedKwh[Math.floor(i / 4)]! * 1000);
+    const [march] = linesFor(meter(watts, quarters, "power_w"));
+    expect(march!.meteredKwh).toBeCloseTo(march!.expectedKwh, 6);
+  });
+});
+
+describe("totals and shares", () => {
+  const lines = linesFor(paying(0.9));
+  const all = totalLine("2023", lines);
+
+  it("sum every column", () => {
+    expect(all.expectedKwh).toBeCloseTo(lines[0]!.expectedKwh + lines[1]!.expectedKwh, 9);
+    expect(all.promiseKwh).toBe(1002 + 1003);
+  });
+
+  it("take ratios of sums, never means of ratios", () => {
+    expect(paidOfOwed(all)).toBeCloseTo(all.meteredKwh! / all.expectedKwh, 12);
+    expect(paidOfOwed(all)).toBeCloseTo(0.9, 9);
+  });
+
+  it("post mismatch and all wiring on one account", () => {
+    const { mismatch, dcWiring, acWiring } = all.accountsKwh;
+    expect(ledgerPostings(all).wiring).toBeCloseTo(mismatch + dcWiring + acWiring, 12);
+  });
+});
+
+describe("the verdict", () => {
+  const say = (share: number) => {
+    const lines = linesFor(paying(share));
+    return verdictOf(totalLine("2023", lines), lines);
+  };
+
+  it("is settled within what instruments can tell, short or over beyond", () => {
+    expect([0.99, 0.9, 1.1].map((share) => say(share).kind)).toEqual(["settled", "short", "over"]);
+  });
+
+  it("names the month that holds most of the remainder and the three largest accounts", () => {
+    const verdict = say(0.9);
+    expect(verdict).toMatchObject({ worstKey: "2023-04" });
+    expect("largest" in verdict && verdict.largest.map((posting) => posting.kwh)).toEqual(
+      "largest" in verdict && [...verdict.largest.map((p) => p.kwh)].sort((a, b) => b - a),
+    );
+  });
+
+  it("asks for a look at a month only when energy is missing", () => {
+    expect([0.9, 1, 1.1].map((share) => lineState(linesFor(paying(share))[0]!))).toEqual(["look", "fits", "fits"]);
+  });
+});
+
+it("no interval can hold more than the inverters or an enhanced sky allow", () => {
+  expect(mostEnergyKwh(plant, 60)).toBeCloseTo(6.6, 9);
+  expect(mostEnergyKwh(site({ inverters: [] }), 60)).toBeCloseTo(10.4, 9);
+});
+
+it("a row that no plant can make is unread, not metered", () => {
+  const spiked = paying(1);
+  spiked.values[300] = 900;
+  const [march] = linesFor(spiked);
+  expect(march!.meteredKwh).toBeLessThan(march!.expectedKwh + 1);
+});

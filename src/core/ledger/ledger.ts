@@ -1,0 +1,134 @@
+import { LEDGER_ACCOUNTS, type LedgerAccount, ledgerAccountOf, MODEL_ACCOUNTS, type ModelAccount } from "@/core/accounts";
+import type { YieldRun } from "@/core/yield";
+import type { MeteredOnAxis } from "./metered";
+
+export type ModelPostings = Readonly<Record<ModelAccount, number>>;
+
+/**
+ * One ruled line: what the sun owed, where it went, what the meter paid. All energies in kWh; a loss is positive on its account.
+ * reference - accounts = expected; expected - unread - remainder = metered - unmatched.
+ */
+export interface LedgerLine {
+  /** "2024-03", or "2024", or "all". */
+  readonly key: string;
+  readonly planeKwhM2: number;
+  readonly referenceKwh: number;
+  readonly accountsKwh: ModelPostings;
+  readonly expectedKwh: number;
+  readonly promiseKwh: number | null;
+  /** Null where nothing was read. */
+  readonly meteredKwh: number | null;
+  /** Expected energy of time with no or bad readings; set apart, not a loss. */
+  readonly unreadKwh: number;
+  /** Metered energy of time without weather, which can't be compared. */
+  readonly unmatchedKwh: number;
+  /** What no account explains; positive is missing, negative more than expected. Null where nothing was read. */
+  readonly remainderKwh: number | null;
+  /** Energy-weighted share of the expected energy that was read, 0 to 1. */
+  readonly readFrac: number;
+  /** Reference energy of hours whose irradiance was filled by rule. */
+  readonly filledReferenceKwh: number;
+  /** Metered energy that is a share of a longer span, split by the expected shape. */
+  readonly splitKwh: number;
+}
+
+/** Lines by bin of a yield run. `monthlyPromiseKwh` holds twelve values, January first, and needs month bins. */
+export function ledgerLines(run: YieldRun, metered: MeteredOnAxis | null, monthlyPromiseKwh: readonly number[] | null): LedgerLine[] {
+  const sides = meterSides(run, metered);
+  return run.bins.keys.map((key, b) => {
+    const side = sides[b]!;
+    const expectedKwh = run.expectedByBinKwh[b]!;
+    const read = side.readIntervals > 0;
+    return {
+      key,
+      planeKwhM2: run.planeKwhM2[b]!,
+      referenceKwh: run.referenceKwh[b]!,
+      accountsKwh: postings((account) => run.accountsKwh[account][b]!),
+      expectedKwh,
+      promiseKwh: monthlyPromiseKwh?.[Number(key.slice(5, 7)) - 1] ?? null,
+      meteredKwh: read ? side.meteredKwh : null,
+      unreadKwh: side.unreadKwh,
+      unmatchedKwh: side.unmatchedKwh,
+      remainderKwh: read ? expectedKwh - side.unreadKwh - (side.meteredKwh - side.unmatchedKwh) : null,
+      readFrac: expectedKwh > 0 ? 1 - side.unreadKwh / expectedKwh : read ? 1 : 0,
+      filledReferenceKwh: run.filledReferenceKwh[b]!,
+      splitKwh: side.splitKwh,
+    };
+  });
+}
+
+interface MeterSide {
+  meteredKwh: number;
+  unreadKwh: number;
+  unmatchedKwh: number;
+  readIntervals: number;
+  splitKwh: number;
+}
+
+function meterSides(run: YieldRun, metered: MeteredOnAxis | null): MeterSide[] {
+  const sides = run.bins.keys.map((): MeterSide => ({ meteredKwh: 0, unreadKwh: 0, unmatchedKwh: 0, readIntervals: 0, splitKwh: 0 }));
+  for (let i = 0; i < run.axis.count; i++) {
+    const side = sides[run.bins.binOf[i]!]!;
+    const expected = run.expectedKwh[i]!;
+    const read = metered ? metered.readFrac[i]! : 0;
+    if (!Number.isNaN(expected)) side.unreadKwh += expected * (1 - read);
+    if (!metered || read === 0) continue;
+    side.readIntervals++;
+    side.meteredKwh += metered.kwh[i]!;
+    if (metered.split[i] !== 0) side.splitKwh += metered.kwh[i]!;
+    if (Number.isNaN(expected)) side.unmatchedKwh += metered.kwh[i]!;
+  }
+  return sides;
+}
+
+const postings = (of: (account: ModelAccount) => number): ModelPostings =>
+  Object.fromEntries(MODEL_ACCOUNTS.map((account) => [account, of(account)])) as Record<ModelAccount, number>;
+
+const sumOf = (lines: readonly LedgerLine[], of: (line: LedgerLine) => number): number => lines.reduce((sum, line) => sum + of(line), 0);
+
+function sumOrNull(lines: readonly LedgerLine[], of: (line: LedgerLine) => number | null): number | null {
+  const known = lines.map(of).filter((value): value is number => value !== null);
+  return known.length > 0 ? known.reduce((a, b) => a + b, 0) : null;
+}
+
+/** Several lines as one; shares are taken again from the sums, never averaged. */
+export function totalLine(key: string, lines: readonly LedgerLine[]): LedgerLine {
+  const expectedKwh = sumOf(lines, (l) => l.expectedKwh);
+  const unreadKwh = sumOf(lines, (l) => l.unreadKwh);
+  return {
+    key,
+    planeKwhM2: sumOf(lines, (l) => l.planeKwhM2),
+    referenceKwh: sumOf(lines, (l) => l.referenceKwh),
+    accountsKwh: postings((account) => sumOf(lines, (l) => l.accountsKwh[account])),
+    expectedKwh,
+    promiseKwh: sumOrNull(lines, (l) => l.promiseKwh),
+    meteredKwh: sumOrNull(lines, (l) => l.meteredKwh),
+    unreadKwh,
+    unmatchedKwh: sumOf(lines, (l) => l.unmatchedKwh),
+    remainderKwh: sumOrNull(lines, (l) => l.remainderKwh),
+    readFrac: expectedKwh > 0 ? 1 - unreadKwh / expectedKwh : 0,
+    filledReferenceKwh: sumOf(lines, (l) => l.filledReferenceKwh),
+    splitKwh: sumOf(lines, (l) => l.splitKwh),
+  };
+}
+
+/** A line's postings on the accounts that a reader sees; the meter's side included. */
+export function ledgerPostings(line: LedgerLine): Record<LedgerAccount, number> {
+  const out = Object.fromEntries(LEDGER_ACCOUNTS.map((account) => [account, 0])) as Record<LedgerAccount, number>;
+  for (const account of MODEL_ACCOUNTS) out[ledgerAccountOf(account)] += line.accountsKwh[account];
+  out.unread = line.unreadKwh;
+  out.remainder = line.remainderKwh ?? 0;
+  return out;
+}
+
+/** Metered over expected for the time that was read, or null; the energy performance index. Source: IEC 61724-3:2016. */
+export function paidOfOwed(line: LedgerLine): number | null {
+  const owedKwh = line.expectedKwh - line.unreadKwh;
+  return line.meteredKwh === null || owedKwh <= 0 ? null : (line.meteredKwh - line.unmatchedKwh) / owedKwh;
+}
+
+/** Metered over reference, for the time that was read. Source: IEC 61724-1:2021, performance ratio. */
+export function performanceRatio(line: LedgerLine): number | null {
+  const referenceReadKwh = line.referenceKwh * line.readFrac;
+  return line.meteredKwh === null || referenceReadKwh <= 0 ? null : (line.meteredKwh - line.unmatchedKwh) / referenceReadKwh;
+}

@@ -1,0 +1,61 @@
+import type { LedgerAccount } from "@/core/accounts";
+import { type LedgerLine, ledgerPostings } from "./ledger";
+
+/** The sentence above a ledger page, as facts; the interface words it. */
+export type Verdict =
+  | { readonly kind: "no-weather" }
+  | { readonly kind: "no-readings"; readonly owedKwh: number; readonly largest: readonly Posting[] }
+  | {
+      readonly kind: "settled" | "short" | "over";
+      readonly owedKwh: number;
+      readonly paidKwh: number;
+      readonly missingKwh: number;
+      readonly unreadKwh: number;
+      readonly remainderKwh: number;
+      /** The month that holds most of the remainder. */
+      readonly worstKey: string | null;
+      readonly largest: readonly Posting[];
+    };
+
+export interface Posting {
+  readonly account: LedgerAccount;
+  readonly kwh: number;
+}
+
+/** A remainder under this share of the expected energy is within what instruments can tell. Source: IEC 61724-1:2021, class A pyranometer and meter, combined. */
+const TELLABLE_FRAC = 0.02;
+
+/** What a page of ledger lines says. `lines` are the page's months, `sum` their total. */
+export function verdictOf(sum: LedgerLine, lines: readonly LedgerLine[]): Verdict {
+  if (!(sum.referenceKwh > 0)) return { kind: "no-weather" };
+  const largest = largestLosses(sum);
+  if (sum.meteredKwh === null || sum.remainderKwh === null) return { kind: "no-readings", owedKwh: sum.expectedKwh, largest };
+  const remainder = sum.remainderKwh;
+  const tellable = Math.abs(remainder) > TELLABLE_FRAC * sum.expectedKwh;
+  return {
+    kind: tellable ? (remainder > 0 ? "short" : "over") : "settled",
+    owedKwh: sum.expectedKwh,
+    paidKwh: sum.meteredKwh,
+    missingKwh: sum.expectedKwh - sum.meteredKwh,
+    unreadKwh: sum.unreadKwh,
+    remainderKwh: remainder,
+    worstKey: worst(lines, Math.sign(remainder)),
+    largest,
+  };
+}
+
+function largestLosses(sum: LedgerLine): Posting[] {
+  const { unread: _unread, remainder: _remainder, ...model } = ledgerPostings(sum);
+  return (Object.entries(model) as [LedgerAccount, number][])
+    .map(([account, kwh]) => ({ account, kwh }))
+    .filter((posting) => posting.kwh > 0)
+    .sort((a, b) => b.kwh - a.kwh)
+    .slice(0, 3);
+}
+
+function worst(lines: readonly LedgerLine[], sign: number): string | null {
+  const ranked = lines
+    .filter((l) => (l.remainderKwh ?? 0) * sign > 0)
+    .sort((a, b) => sign * ((b.remainderKwh ?? 0) - (a.remainderKwh ?? 0)));
+  return ranked[0]?.key ?? null;
+}

@@ -1,0 +1,34 @@
+import type { TimeAxis } from "@/core/series";
+import { nameplateW, type Site, siteAcRatedW } from "@/core/site";
+import { runSun, type SunColumns } from "@/core/sun";
+import { hoursOfStep, MINUTE_MS } from "@/core/units";
+import { type ClearYear, clearYear } from "./clear-year";
+import type { OwedSeries } from "./owed";
+import { type SolarDays, solarDays } from "./solar-days";
+
+/** A metered series with all that detectors read from it, worked out once. */
+export interface Examined {
+  readonly axis: TimeAxis;
+  /** Energy of each interval as recorded, kWh; NaN where nothing was. */
+  readonly energyKwh: Float64Array;
+  readonly site: Site;
+  readonly sun: SunColumns;
+  readonly days: SolarDays;
+  readonly clear: ClearYear;
+  /** The most that an interval can hold, kWh. */
+  readonly mostKwh: number;
+  /** Energy of an interval at the lower of nameplate and AC rating, kWh. */
+  readonly ratedKwh: number;
+}
+
+/** Works out sun, solar days and cloudless year of a series. `mostKwh` is what reconcile's mostEnergyKwh says for the step. */
+export function examined(axis: TimeAxis, energyKwh: Float64Array, site: Site, owed: OwedSeries | null, mostKwh: number): Examined {
+  const sun = runSun(axis, site.place);
+  const acW = site.inverters.length > 0 ? siteAcRatedW(site) : Number.POSITIVE_INFINITY;
+  const ratedKwh = (Math.min(nameplateW(site), acW) / 1000) * hoursOfStep(axis.stepMinutes);
+  const clear = clearYear(axis, site);
+  return { axis, energyKwh, site, sun, days: solarDays({ axis, energyKwh, sun, clear, owed, ratedKwh }), clear, mostKwh, ratedKwh };
+}
+
+/** Start of interval i, UTC ms. */
+export const startOf = ({ axis }: Examined, i: number): number => axis.startUtcMs + i * axis.stepMinutes * MINUTE_MS;

@@ -1,0 +1,28 @@
+"use client";
+
+import { TextInput } from "@mantine/core";
+import Link from "next/link";
+import { useState } from "react";
+import { noteEntry } from "@/features/field-book/note-entry";
+import { WriteDown } from "@/features/field-book/WriteDown";
+import chapter from "@/features/kit/look/Chapter.module.css";
+import styles from "./Bench.module.css";
+import type { BenchProps } from "./bench-views";
+
+/** Where a bench's figures come from, and a line of one's own to keep of them. */
+export function BenchFooter({ slug, site, nowUtcMs, bench, keeps }: BenchProps & { readonly bench: string; readonly keeps: boolean }) {
+  const [words, setWords] = useState("");
+  return (
+    <footer className={styles.footer}>
+      <p className={chapter.soft}>
+        Fed from <Link href={`/books/${slug}/site`}>{site.arrays.map(({ id, name }) => name || id).join(", ")}</Link> of this book.
+      </p>
+      {keeps && (
+        <>
+          <TextInput label="Keep of it" value={words} maxLength={500} onChange={(event) => setWords(event.currentTarget.value)} />
+          <WriteDown slug={slug} disabled={words.trim() === ""} entry={() => noteEntry(nowUtcMs, `${bench}: ${words}`)} />
+        </>
+      )}
+    </footer>
+  );
+}

@@ -1,0 +1,106 @@
+import { Button, NumberInput } from "@mantine/core";
+import { writeTiltSteps } from "@/contracts/tilt-calendar";
+import { legLengthM } from "@/core/geometry";
+import type { Rack } from "@/core/site";
+import { LATE_DAYS, type TiltPlan } from "@/core/tilt";
+import { Figure } from "@/features/kit/figures/Figure";
+import chapter from "@/features/kit/look/Chapter.module.css";
+import { number } from "@/wording/format";
+import { dayName } from "@/wording/geometry";
+import { lateWorking, legWorking } from "@/wording/workings/bench-workings";
+import styles from "./Bench.module.css";
+
+interface Props {
+  readonly slug: string;
+  readonly arrayId: string;
+  readonly plan: TiltPlan;
+  readonly rack: Rack | null;
+  readonly setRack: (rack: Rack | null) => void;
+  readonly use: () => void;
+}
+
+const USUAL_RACK: Rack = { frameM: 1.6, baseM: 1.4 };
+
+/** The changes of a plan: dates, tilts, the rack's leg for each, and what being late costs. */
+export function ChangeTable({ slug, arrayId, plan, rack, setRack, use }: Props) {
+  const held = rack ?? USUAL_RACK;
+  const set = (key: keyof Rack) => (value: number | string) => typeof value === "number" && value > 0 && setRack({ ...held, [key]: value });
+  return (
+    <>
+      <table className={chapter.table}>
+        <thead>
+          <tr>
+            <th scope="col">{plan.positions === 1 ? "all year" : "change on"}</th>
+            <th scope="col">tilt from flat</th>
+            <th scope="col">from upright</th>
+            <th scope="col">leg, m</th>
+            {plan.lateKwh.length > 0 && (
+              <>
+                <th scope="col">a week late, kWh</th>
+                <th scope="col">four weeks</th>
+              </>
+            )}
+          </tr>
+        </thead>
+        <tbody>
+          {plan.steps.map((step, k) => (
+            <tr key={step.from}>
+              <td>{plan.positions === 1 ? "fixed" : dayName(step.from)}</td>
+              <td>{number(step.tiltDeg, 1)}°</td>
+              <td>{number(90 - step.tiltDeg, 1)}°</td>
+              <td>
+                {rack ? (
+                  <Figure plain working={() => legWorking(rack, step.tiltDeg)}>
+                    {number(legLengthM(rack, step.tiltDeg), 3)}
+                  </Figure>
+                ) : (
+                  "–"
+                )}
+              </td>
+              {plan.lateKwh[k] &&
+                [0, LATE_DAYS.length - 1].map((late) => (
+                  <td key={late}>
+                    <Figure plain working={() => lateWorking(step, plan.lateKwh[k]!)}>
+                      {number(plan.lateKwh[k]![late]!, 1)}
+                    </Figure>
+                  </td>
+                ))}
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <div className={styles.rack}>
+        <NumberInput
+          size="xs"
+          label="Hinge to leg, along the frame, m"
+          hideControls
+          decimalScale={3}
+          value={rack?.frameM ?? ""}
+          placeholder={String(USUAL_RACK.frameM)}
+          onChange={set("frameM")}
+        />
+        <NumberInput
+          size="xs"
+          label="Hinge to leg's foot, on the base, m"
+          hideControls
+          decimalScale={3}
+          value={rack?.baseM ?? ""}
+          placeholder={String(USUAL_RACK.baseM)}
+          onChange={set("baseM")}
+        />
+      </div>
+      <div className={chapter.actions}>
+        <Button onClick={use}>{plan.positions === 1 ? "Use this tilt in the book" : "Use these dates in the book"}</Button>
+        {plan.positions > 1 && (
+          <a href={`/api/books/${slug}/tilt-calendar?array=${encodeURIComponent(arrayId)}&steps=${writeTiltSteps(plan.steps)}`} download>
+            Calendar file with reminders
+          </a>
+        )}
+      </div>
+      <p className={chapter.caution}>
+        A rack with modules is a sail: tilt it with two people and no wind, hold the leg before a bolt is drawn, and isolate first by the
+        maker's procedure if cables must be moved.
+      </p>
+    </>
+  );
+}

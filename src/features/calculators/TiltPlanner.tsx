@@ -1,0 +1,211 @@
+"use client";
+
+import { Button, Progress, SegmentedControl, Select } from "@mantine/core";
+import type { Remote } from "comlink";
+import { useRouter } from "next/navigation";
+import { useState } from "react";
+import { TiltYear } from "@/charts";
+import type { Rack } from "@/core/site";
+import type { TiltPlan } from "@/core/tilt";
+import { TILT_GOALS, type TiltGoal, type TiltStep } from "@/core/tilt";
+import { asRefused, call, type RefusedCall } from "@/features/data/api";
+import type { GeometryEngine } from "@/features/data/geometry/geometry.worker";
+import { Figure } from "@/features/kit/figures/Figure";
+import chapter from "@/features/kit/look/Chapter.module.css";
+import { Refused } from "@/features/kit/problems/ProblemList";
+import { ChartFrame } from "@/features/kit/save/ChartFrame";
+import { number, percent } from "@/wording/format";
+import { dayName } from "@/wording/geometry";
+import { planWorking } from "@/wording/workings/bench-workings";
+import styles from "./Bench.module.css";
+import type { BenchProps } from "./bench-views";
+import { ChangeTable } from "./ChangeTable";
+import { ClaimCheck } from "./ClaimCheck";
+import { MomentCheck } from "./MomentCheck";
+import { SchoolTable } from "./SchoolTable";
+import { usePlanner } from "./use-planner";
+
+const GOAL_NAMES: Readonly<Record<TiltGoal, string>> = {
+  energy: "most energy",
+  winter: "most in the winter half",
+  money: "most money",
+  flattest: "flattest year",
+};
+
+const POSITION_NAMES: Readonly<Record<number, string>> = {
+  1: "fixed",
+  2: "twice a year",
+  4: "four times a year",
+  12: "twelve times a year",
+};
+
+/** When to tilt a rack and how far: rules of thumb beside the site's own simulation. */
+export function TiltPlanner({
+  slug,
+  version,
+  site,
+  year,
+  nowUtcMs,
+  engine,
+}: BenchProps & { readonly engine: Remote<GeometryEngine> | null }) {
+  const router = useRouter();
+  const [arrayId, setArrayId] = useState((site.arrays.find((array) => array.tiltSchedule.length > 0) ?? site.arrays[0]!).id);
+  const [goal, setGoal] = useState<TiltGoal>("energy");
+  const [positions, setPositions] = useState("2");
+  const [refusal, setRefusal] = useState<RefusedCall | null>(null);
+  const array = site.arrays.find((candidate) => candidate.id === arrayId) ?? site.arrays[0]!;
+  const [rack, setRack] = useState<Rack | null>(array.rack);
+  const { report, progress, cancelled, cancel, again } = usePlanner(engine, { site, arrayId: array.id, goal });
+  const plans = report?.plans ?? [];
+  const asIs = plans.find((plan) => plan.school === "as-is");
+  const fixed = plans.find((plan) => plan.school === "simulated" && plan.positions === 1);
+  const best = plans.find((plan) => plan.school === "simulated" && plan.positions === Number(positions));
+  const asIsSteps: readonly TiltStep[] = array.tiltSchedule.length > 0 ? array.tiltSchedule : [{ from: "01-01", tiltDeg: array.tiltDeg }];
+  const use = async (): Promise<void> => {
+    if (!best) return;
+    const seasons = best.positions === 1 ? [] : best.steps;
+    const arrays = site.arrays.map((each) =>
+      each.id === array.id ? { ...each, tiltDeg: best.steps[0]!.tiltDeg, tiltSchedule: seasons, rack } : each,
+    );
+    try {
+      setRefusal(null);
+      await call("PUT", `/api/books/${slug}`, { version, site: { ...site, arrays } });
+      router.refresh();
+    } catch (error) {
+      setRefusal(asRefused(error));
+    }
+  };
+  return (
+    <>
+      {best && fixed && asIs ? (
+        <PlannerSentence best={best} fixed={fixed} asIs={asIs} goal={goal} year={year} name={array.name || array.id} />
+      ) : (
+        <p className={chapter.verdict}>
+          {cancelled ? "Stopped before the end." : `Running ${year ?? "a cloudless year"} at every tilt of ${array.name || array.id} …`}
+        </p>
+      )}
+      {year === null && (
+        <p className={chapter.soft}>
+          This book has no weather yet: a cloudless year is simulated, which favours steep winters more than a cloudy place would.
+        </p>
+      )}
+      {report && report.days < 360 && (
+        <p className={chapter.clay}>{`Weather of ${report.days} days of the year only; the others count nothing.`}</p>
+      )}
+      <div className={styles.tools}>
+        {site.arrays.length > 1 && (
+          <Select
+            aria-label="Array"
+            data={site.arrays.map((each) => ({ value: each.id, label: each.name || each.id }))}
+            value={array.id}
+            allowDeselect={false}
+            onChange={(id) => {
+              setArrayId(id ?? array.id);
+              setRack(site.arrays.find((each) => each.id === id)?.rack ?? null);
+            }}
+          />
+        )}
+        <SegmentedControl
+          size="xs"
+          data={TILT_GOALS.map((value) => ({ value, label: GOAL_NAMES[value] }))}
+          value={goal}
+          onChange={(next) => setGoal(next)}
+          aria-label="Goal"
+        />
+        <SegmentedControl
+          size="xs"
+          data={[1, 2, 4, 12].map((n) => ({ value: String(n), label: POSITION_NAMES[n]! }))}
+          value={positions}
+          onChange={setPositions}
+          aria-label="Positions"
+        />
+        <span className={styles.progress}>
+          {progress !== null && (
+            <>
+              <Progress value={progress * 100} size="sm" color="ink" aria-label="Progress of the planner" />
+              <Button size="compact-xs" variant="subtle" onClick={cancel}>
+                Stop
+              </Button>
+            </>
+          )}
+          {cancelled && (
+            <Button size="compact-xs" variant="default" onClick={again}>
+              Run again
+            </Button>
+          )}
+        </span>
+      </div>
+      <div className={styles.planner}>
+        <SchoolTable plans={plans} fixed={fixed} asIs={asIs} goal={goal} positions={Number(positions)} year={year} />
+        <div>
+          <ChartFrame
+            title="Tilt through the year"
+            note={best ? "full: simulated best; dashed: as the rack is" : ""}
+            fileName={`${slug}-${array.id}-tilts`}
+            height={196}
+            summary="Tilt through the year, simulated best and as the rack is"
+            table={() => [
+              ["plan", "from", "tilt_deg"],
+              ...asIsSteps.map((step) => ["as it is", step.from, step.tiltDeg]),
+              ...(best?.steps ?? []).map((step) => ["simulated", step.from, step.tiltDeg]),
+            ]}
+          >
+            {(width) => (
+              <TiltYear
+                width={width}
+                height={196}
+                lines={[
+                  { label: "as the rack is", steps: asIsSteps, strong: false },
+                  ...(best ? [{ label: "simulated best", steps: best.steps, strong: true }] : []),
+                ]}
+              />
+            )}
+          </ChartFrame>
+          {best && <ChangeTable slug={slug} arrayId={array.id} plan={best} rack={rack} setRack={setRack} use={() => void use()} />}
+          {refusal && <Refused refusal={refusal} />}
+        </div>
+      </div>
+      <div className={styles.checks}>
+        <MomentCheck site={site} array={array} nowUtcMs={nowUtcMs} />
+        <ClaimCheck best={best} fixed={fixed} asIs={asIs} positions={POSITION_NAMES[Number(positions)]!} />
+      </div>
+    </>
+  );
+}
+
+interface SentenceProps {
+  readonly best: TiltPlan;
+  readonly fixed: TiltPlan;
+  readonly asIs: TiltPlan;
+  readonly goal: TiltGoal;
+  readonly year: string | null;
+  readonly name: string;
+}
+
+const measure = (plan: TiltPlan, goal: TiltGoal): number =>
+  goal === "winter" ? plan.winterKwh : goal === "flattest" ? plan.leastKwhPerDay : plan.yearKwh;
+const UNIT: Readonly<Record<TiltGoal, string>> = {
+  energy: "kWh a year",
+  money: "kWh a year",
+  winter: "kWh in the winter half",
+  flattest: "kWh a day in the darkest month",
+};
+
+function PlannerSentence({ best, fixed, asIs, goal, year, name }: SentenceProps) {
+  const [value, still, held] = [best, fixed, asIs].map((plan) => measure(plan, goal)) as [number, number, number];
+  const decimals = goal === "flattest" ? 1 : 0;
+  const share = (of: number): string => `${value >= of ? "+" : ""}${percent(value / of - 1)}`;
+  const tilts =
+    best.positions > 4
+      ? null
+      : best.steps.map((step) => `${number(step.tiltDeg, 1)}°${best.positions === 1 ? "" : ` from ${dayName(step.from)}`}`).join(", ");
+  return (
+    <p className={chapter.verdict} data-testid="planner-sentence">
+      {best.positions === 1 ? `The best fixed tilt of ${name}` : `${name} tilted ${POSITION_NAMES[best.positions]}`} brings{" "}
+      <Figure working={() => planWorking(best, year, goal)}>{number(value, decimals)}</Figure> {UNIT[goal]}: {share(held)} against the rack
+      as it is
+      {best.positions > 1 && `, ${share(still)} against the best fixed tilt`}. {tilts && `${tilts}.`}
+      {goal === "money" && " With one price all year, most money is most energy; seasons of price come with the Money chapter's tariffs."}
+    </p>
+  );
+}

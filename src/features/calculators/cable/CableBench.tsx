@@ -1,0 +1,228 @@
+"use client";
+
+import { NativeSelect, NumberInput } from "@mantine/core";
+import { useState } from "react";
+import { byVoltage, type CableRun, type Conductor, cableSections, cheapestSection, SECTIONS_MM2, stringCheck } from "@/core/electrical";
+import { pricePerKwh, yearlyKwhWorth } from "@/core/money";
+import { arrayNameplateW, type Inverter, type PvArray, partOfSite } from "@/core/site";
+import { noteEntry } from "@/features/field-book/note-entry";
+import { WriteDown } from "@/features/field-book/WriteDown";
+import { Cells } from "@/features/kit/figures/Cells";
+import chapter from "@/features/kit/look/Chapter.module.css";
+import { ScrollBox } from "@/features/kit/look/ScrollBox";
+import { number, percent } from "@/wording/format";
+import { sectionWorking } from "@/wording/workings/electrical-workings";
+import { limitWorking } from "@/wording/workings/site-workings";
+import { ArrayField } from "../ArrayField";
+import styles from "../Bench.module.css";
+import type { BenchProps } from "../bench-views";
+import { useBenchAnswer, useBenchEngine } from "../use-bench-engine";
+
+/** Without a year of weather: hours at full power that heat as much as a middling year, of 1,000 full-load hours. */
+const USUAL_SQUARED_HOURS = 620;
+const LOW_VOLTAGES_V = [12, 24, 48, 120, 360, 600] as const;
+/** A drop that codes and makers call too much. Source: IEC 60364-7-712, recommended voltage drop. */
+const MUCH_DROP_FRAC = 0.03;
+const numberOf = (value: number | string, fallback: number): number => (typeof value === "number" ? value : fallback);
+
+/** Strings against their inverter, and the cable between: drop, loss a year, and the section that costs least over its life. */
+export function CableBench({ slug, site, year, nowUtcMs }: BenchProps) {
+  const [arrayId, setArrayId] = useState(site.arrays[0]!.id);
+  const array = site.arrays.find(({ id }) => id === arrayId) ?? site.arrays[0]!;
+  const inverter = site.inverters.find(({ arrays }) => arrays.includes(array.id));
+  const module = site.modules[array.module]!;
+  const inSeries = inverter?.perModule ? 1 : (array.modulesPerString ?? array.count);
+  const vmp = (module.vmpV ?? 35) * inSeries;
+  const imp = module.impA ?? module.pmpW / (module.vmpV ?? 35);
+  const [conductor, setConductor] = useState<Conductor>("copper");
+  const [lengthM, setLength] = useState<number | string>(30);
+  const [tempC, setTemp] = useState<number | string>(50);
+  const [perM, setPerM] = useState<number | string>(0.5);
+  const [perMm2, setPerMm2] = useState<number | string>(0.22);
+  const [years, setYears] = useState<number | string>(25);
+  const { engine } = useBenchEngine(slug, site, year);
+  const own = partOfSite(site, [array.id]);
+  const fullW = arrayNameplateW(site, array);
+  const squared = useBenchAnswer(engine, { own, fullW }, (remote, asked) => remote.squared(asked.own, asked.fullW)) ?? USUAL_SQUARED_HOURS;
+  const { running, tariff } = site.money;
+  const price = pricePerKwh(site) ?? 0.15;
+  const worth = yearlyKwhWorth(price, tariff.priceRisePerYearFrac, running.discountFrac, numberOf(years, 25));
+  const run: CableRun = {
+    conductor,
+    oneWayLengthM: numberOf(lengthM, 30),
+    conductorTempC: numberOf(tempC, 50),
+    currentA: imp,
+    voltageV: vmp,
+    squaredHours: squared,
+    lifeValuePerKwhYear: worth,
+    pricePerM: numberOf(perM, 0),
+    pricePerMm2M: numberOf(perMm2, 0),
+  };
+  const choices = cableSections(run, SECTIONS_MM2.slice(0, 8));
+  const best = cheapestSection(choices);
+  const facts = { lengthM: run.oneWayLengthM, currentA: imp, voltageV: vmp, squaredHours: squared, worth, currency: site.currency };
+  const sentence = best
+    ? `${best.areaMm2} mm² costs least over ${numberOf(years, 25)} years: ${percent(best.dropFrac, 2)} drop at full light, ${number(best.lossKwhPerYear, 1)} kWh a year lost in each string's ${number(run.oneWayLengthM)} m.`
+    : "";
+  return (
+    <>
+      <p className={chapter.verdict} data-testid="cable-sentence">
+        {inverter && <StringWords site={site} array={array} inverter={inverter} />} {sentence}
+      </p>
+      <div className={styles.rowsGrid}>
+        <div>
+          <div className={styles.inputs}>
+            <ArrayField site={site} value={array.id} onChange={setArrayId} />
+            <NativeSelect
+              label="Conductor"
+              data={["copper", "aluminium"]}
+              value={conductor}
+              onChange={(event) => setConductor(event.currentTarget.value as Conductor)}
+            />
+            <NumberInput label="Length, one way, m" hideControls min={0.5} value={lengthM} onChange={setLength} />
+            <NumberInput label="Conductor at, °C" hideControls min={-40} max={120} value={tempC} onChange={setTemp} />
+            <NumberInput label={`A metre, ${site.currency}`} hideControls min={0} value={perM} onChange={setPerM} />
+            <NumberInput label={`and a mm² of it, ${site.currency}`} hideControls min={0} value={perMm2} onChange={setPerMm2} />
+            <NumberInput label="Years" hideControls min={1} max={60} value={years} onChange={setYears} />
+          </div>
+          {inverter ? (
+            <LimitTable site={site} array={array} inverter={inverter} />
+          ) : (
+            <p className={chapter.soft}>This array hangs on no inverter of the book: its limits can’t be checked.</p>
+          )}
+          <WriteDown slug={slug} entry={() => noteEntry(nowUtcMs, `Cable: ${sentence}`)} />
+        </div>
+        <div>
+          <ScrollBox label="Sections">
+            <table className={chapter.table}>
+              <thead>
+                <tr>
+                  <th scope="col">section, mm²</th>
+                  <th scope="col">drop, V</th>
+                  <th scope="col">drop</th>
+                  <th scope="col">lost a year, kWh</th>
+                  <th scope="col">{`cable, ${site.currency}`}</th>
+                  <th scope="col">{`over its life, ${site.currency}`}</th>
+                </tr>
+              </thead>
+              <tbody>
+                {choices.map((choice) => (
+                  <tr key={choice.areaMm2} style={choice === best ? { background: "var(--paper-deep)", fontWeight: 700 } : undefined}>
+                    <td>{choice.areaMm2}</td>
+                    <Cells working={() => sectionWorking(choice, facts)}>
+                      {[
+                        number(choice.dropV, 2),
+                        percent(choice.dropFrac, 2),
+                        number(choice.lossKwhPerYear, 1),
+                        number(choice.cost),
+                        number(choice.lifeCost),
+                      ]}
+                    </Cells>
+                  </tr>
+                ))}
+              </tbody>
+            </table>
+          </ScrollBox>
+          <section className={chapter.section}>
+            <h2>Why a higher voltage</h2>
+            <p className={chapter.soft}>
+              {`The same ${number(run.currentA * run.voltageV)} W through ${best?.areaMm2 ?? 4} mm²: half the voltage is twice the current and four times the loss.`}
+            </p>
+            <table className={chapter.table}>
+              <thead>
+                <tr>
+                  <th scope="col">at, V</th>
+                  <th scope="col">current, A</th>
+                  <th scope="col">drop</th>
+                  <th scope="col">lost a year, kWh</th>
+                </tr>
+              </thead>
+              <tbody>
+                {byVoltage(run, best?.areaMm2 ?? 4, LOW_VOLTAGES_V).map(({ voltageV, currentA, choice }) => (
+                  <tr key={voltageV}>
+                    <td>{voltageV}</td>
+                    <Cells
+                      working={() => sectionWorking(choice, { ...facts, currentA, voltageV })}
+                      className={choice.dropFrac > MUCH_DROP_FRAC ? chapter.clay : undefined}
+                    >
+                      {[
+                        number(currentA, 1),
+                        choice.dropFrac > 1 ? "can’t be" : percent(choice.dropFrac, 2),
+                        choice.dropFrac > 1 ? "–" : number(choice.lossKwhPerYear),
+                      ]}
+                    </Cells>
+                  </tr>
+                ))}
+              </tbody>
+            </table>
+          </section>
+          <p className={chapter.caution}>
+            Ampacity, fuses from three strings side by side, a DC isolator by the inverter, surge protection and earthing follow the local
+            code (IEC 60364-7-712 or its like) and are a licensed electrician’s to choose: the section that costs least may still be too
+            thin for them.
+          </p>
+        </div>
+      </div>
+    </>
+  );
+}
+
+interface CheckProps {
+  readonly site: BenchProps["site"];
+  readonly array: PvArray;
+  readonly inverter: Inverter;
+}
+
+function StringWords({ site, array, inverter }: CheckProps) {
+  const check = stringCheck(site.place, array, site.modules[array.module]!, inverter);
+  const broken = [check.coldVoc, check.hotVmp, check.coldVmp, check.current].filter(({ holds }) => holds === false).length;
+  if (broken === 0) return `${check.modulesInSeries} in series keep within the inverter's limits.`;
+  return <span className={chapter.clay}>{`${check.modulesInSeries} in series break ${broken} of the inverter's limits.`}</span>;
+}
+
+function LimitTable({ site, array, inverter }: CheckProps) {
+  const check = stringCheck(site.place, array, site.modules[array.module]!, inverter);
+  const nameplateW = arrayNameplateW(site, array);
+  const ratedW = inverter.acRatedW * (inverter.perModule ? array.count : 1);
+  const checked = { arrayId: array.id, name: array.name || array.id, inverter, check };
+  const rows = [
+    [`open circuit at ${number(check.recordLowC)} °C`, "coldVoc", "V", "at most"],
+    [`working in the heat, cells ${number(check.hotCellC)} °C`, "hotVmp", "V", "at least"],
+    [`working at ${number(check.recordLowC)} °C`, "coldVmp", "V", "at most"],
+    ["short circuit × 1.25, an input", "current", "A", "at most"],
+  ] as const;
+  return (
+    <>
+      <table className={chapter.table}>
+        <thead>
+          <tr>
+            <th scope="col">{`strings of ${check.modulesInSeries}, ${check.strings} of them`}</th>
+            <th scope="col">value</th>
+            <th scope="col">limit</th>
+          </tr>
+        </thead>
+        <tbody>
+          {rows.map(([name, key, unit, bound]) => {
+            const { value, limit, holds } = check[key];
+            return (
+              <tr key={key}>
+                <td>{name}</td>
+                <Cells working={() => limitWorking(site, checked, key, name, unit)} className={holds === false ? chapter.clay : undefined}>
+                  {[
+                    value === null ? "not known" : `${number(value, unit === "A" ? 1 : 0)} ${unit}`,
+                    limit === null ? "not in the book" : `${bound} ${number(limit)} ${unit}`,
+                  ]}
+                </Cells>
+              </tr>
+            );
+          })}
+        </tbody>
+      </table>
+      <p className={chapter.soft}>
+        {check.range ? `${check.range.least} to ${check.range.most} modules may stand in a string. ` : ""}
+        {`DC to AC: ${number(nameplateW / ratedW, 2)}. `}
+        {check.assumed && "Record temperatures are usual ones: enter the site's own in the Site chapter."}
+      </p>
+    </>
+  );
+}

@@ -1,0 +1,216 @@
+"use client";
+
+import { Button, Checkbox, NumberInput, TextInput } from "@mantine/core";
+import { useLocalStorage } from "@mantine/hooks";
+import { loadDoubtInWords, loadsSchema } from "@/contracts/loads";
+import { type Appliance, type BatteryTerms, loadDoubts, loadReport } from "@/core/loads";
+import { nameplateW } from "@/core/site";
+import { noteEntry } from "@/features/field-book/note-entry";
+import { WriteDown } from "@/features/field-book/WriteDown";
+import { Cells } from "@/features/kit/figures/Cells";
+import chapter from "@/features/kit/look/Chapter.module.css";
+import { ScrollBox } from "@/features/kit/look/ScrollBox";
+import { number, percent } from "@/wording/format";
+import { monthOfYear } from "@/wording/geometry";
+import { loadWorking } from "@/wording/workings/load-working";
+import styles from "../Bench.module.css";
+import type { BenchProps } from "../bench-views";
+import { useBenchAnswer, useBenchEngine } from "../use-bench-engine";
+
+interface Loads {
+  readonly appliances: readonly Appliance[];
+  readonly battery: BatteryTerms;
+}
+
+const ALL = new Array<boolean>(12).fill(true);
+const FIRST: readonly Appliance[] = [
+  { name: "Refrigerator", watts: 90, count: 1, hoursPerDay: 9, months: ALL },
+  { name: "Lamps", watts: 8, count: 6, hoursPerDay: 4, months: ALL },
+  { name: "Water pump", watts: 550, count: 1, hoursPerDay: 0.7, months: ALL },
+];
+const FIRST_BATTERY: BatteryTerms = { capacityKwh: 9.6, voltageV: 48, usableFrac: 0.8, roundTripFrac: 0.9, chargerMaxA: 60 };
+
+/** Off the grid at a glance: what is used a day, the worst month, how long the battery carries, when to run the heavy loads. */
+export function LoadsBench({ slug, site, year, nowUtcMs }: BenchProps) {
+  const [kept, setKept] = useLocalStorage<Loads>({
+    key: `dusty-ledger:loads:${slug}`,
+    defaultValue: { appliances: FIRST, battery: FIRST_BATTERY },
+  });
+  // What an older edition kept in this browser may not fit any more.
+  const { appliances, battery }: Loads = loadsSchema.safeParse(kept).data ?? { appliances: FIRST, battery: FIRST_BATTERY };
+  const setAppliances = (next: readonly Appliance[]): void => setKept({ appliances: next, battery });
+  const setBattery = (next: BatteryTerms): void => setKept({ appliances, battery: next });
+  const { engine } = useBenchEngine(slug, site, year);
+  const profile = useBenchAnswer(engine, site, (remote, asked) => remote.profile(asked));
+  const doubts = loadDoubts(appliances, battery);
+  const arrayW = nameplateW(site);
+  const report = profile ? loadReport({ appliances, battery, madeKwByHour: profile, arrayW }) : null;
+  const set = (k: number, change: Partial<Appliance>): void =>
+    setAppliances(appliances.map((each, at) => (at === k ? { ...each, ...change } : each)));
+  const setTerm =
+    (key: keyof BatteryTerms, scale = 1) =>
+    (value: number | string) =>
+      setBattery({ ...battery, [key]: (Number(value) || 0) / scale });
+  if (year === null)
+    return (
+      <p className={chapter.verdict}>
+        What the array makes by month and hour is taken from the book’s weather: bring it in the Readings chapter.
+      </p>
+    );
+  const sentence = report
+    ? `${number(report.worst.useKwhPerDay, 1)} kWh a day are used in ${monthOfYear(report.worst.month - 1)}, the worst month, and ${number(report.worst.madeKwhPerDay, 1)} kWh made: ${report.worst.coverFrac >= 1 ? "enough" : `${percent(report.worst.coverFrac, 0)} of what is needed`}. The battery carries ${number(report.autonomyDays, 1)} days without sun.`
+    : "The year is being gone through …";
+  return (
+    <>
+      <p className={chapter.verdict} data-testid="loads-sentence">
+        {sentence}{" "}
+        {doubts.map((doubt) => (
+          <span key={`${doubt.doubt} ${doubt.name}`} className={chapter.clay}>
+            {loadDoubtInWords(doubt)}{" "}
+          </span>
+        ))}
+        {report?.chargerShort && (
+          <span
+            className={chapter.clay}
+          >{`At full sun ${number(report.chargeA)} A would flow at ${number(battery.voltageV)} V; the charger takes ${number(battery.chargerMaxA ?? 0)} A: the rest is lost. `}</span>
+        )}
+      </p>
+      <div className={styles.rowsGrid}>
+        <div>
+          <section className={chapter.section}>
+            <h2>What is used</h2>
+            {appliances.map((appliance, k) => (
+              // biome-ignore lint/suspicious/noArrayIndexKey: an appliance is its place in the list
+              <div key={k} className={styles.appliance}>
+                <TextInput label="Appliance" value={appliance.name} onChange={(event) => set(k, { name: event.currentTarget.value })} />
+                <NumberInput
+                  label="Power, W"
+                  hideControls
+                  min={0}
+                  value={appliance.watts}
+                  onChange={(value) => set(k, { watts: Number(value) || 0 })}
+                />
+                <NumberInput
+                  label="How many"
+                  hideControls
+                  min={0}
+                  value={appliance.count}
+                  onChange={(value) => set(k, { count: Number(value) || 0 })}
+                />
+                <NumberInput
+                  label="h a day"
+                  hideControls
+                  min={0}
+                  value={appliance.hoursPerDay}
+                  onChange={(value) => set(k, { hoursPerDay: Number(value) || 0 })}
+                />
+                <Checkbox
+                  label="winter too"
+                  checked={appliance.months.every(Boolean)}
+                  onChange={(event) => set(k, { months: event.currentTarget.checked ? ALL : warmMonths(site.place.latitudeDeg) })}
+                />
+                <Button
+                  variant="subtle"
+                  size="compact-xs"
+                  aria-label={`Drop ${appliance.name}`}
+                  onClick={() => setAppliances(appliances.filter((_, at) => at !== k))}
+                >
+                  drop
+                </Button>
+              </div>
+            ))}
+            <Button
+              variant="subtle"
+              size="compact-sm"
+              onClick={() => setAppliances([...appliances, { name: "", watts: 100, count: 1, hoursPerDay: 1, months: ALL }])}
+            >
+              Another appliance
+            </Button>
+          </section>
+          <section className={chapter.section}>
+            <h2>Battery</h2>
+            <div className={styles.inputs}>
+              <NumberInput label="Capacity, kWh" hideControls min={0} value={battery.capacityKwh} onChange={setTerm("capacityKwh")} />
+              <NumberInput label="Voltage, V" hideControls min={1} value={battery.voltageV} onChange={setTerm("voltageV")} />
+              <NumberInput
+                label="May be used, %"
+                hideControls
+                min={0}
+                max={100}
+                value={battery.usableFrac * 100}
+                onChange={setTerm("usableFrac", 100)}
+              />
+              <NumberInput
+                label="Comes back, %"
+                hideControls
+                min={1}
+                max={100}
+                value={battery.roundTripFrac * 100}
+                onChange={setTerm("roundTripFrac", 100)}
+              />
+              <NumberInput
+                label="Charger takes, A"
+                hideControls
+                min={0}
+                value={battery.chargerMaxA ?? ""}
+                onChange={(value) => setBattery({ ...battery, chargerMaxA: value === "" ? null : Number(value) })}
+              />
+            </div>
+          </section>
+          <WriteDown slug={slug} disabled={!report} entry={() => noteEntry(nowUtcMs, `Loads: ${sentence}`)} />
+        </div>
+        <div>
+          {report && (
+            <>
+              <ScrollBox label="Months">
+                <table className={chapter.table}>
+                  <thead>
+                    <tr>
+                      <th scope="col">month</th>
+                      <th scope="col">used, kWh a day</th>
+                      <th scope="col">made, kWh a day</th>
+                      <th scope="col">covers</th>
+                      <th scope="col">heavy loads best</th>
+                    </tr>
+                  </thead>
+                  <tbody>
+                    {report.months.map((month) => (
+                      <tr key={month.month} style={month === report.worst ? { background: "var(--paper-deep)" } : undefined}>
+                        <td>{monthOfYear(month.month - 1)}</td>
+                        <Cells
+                          working={() => loadWorking(month, battery, monthOfYear(month.month - 1))}
+                          className={month.coverFrac < 1 ? chapter.clay : undefined}
+                        >
+                          {[
+                            number(month.useKwhPerDay, 1),
+                            number(month.madeKwhPerDay, 1),
+                            coverWords(month.coverFrac),
+                            month.surplusFromTo ? `${month.surplusFromTo[0]}:00 to ${month.surplusFromTo[1]}:00` : "never",
+                          ]}
+                        </Cells>
+                      </tr>
+                    ))}
+                  </tbody>
+                </table>
+              </ScrollBox>
+              <p className={chapter.soft}>
+                {`All on at once: ${number(report.loadW)} W. Full sun charges with ${number(report.chargeA)} A at ${number(battery.voltageV)} V: ${percent(report.chargeRate, 0)} of the capacity an hour. Usable: ${number(report.usableKwh, 1)} kWh. W and kW are power now; kWh is energy over a time.`}
+              </p>
+            </>
+          )}
+          <p className={chapter.caution}>
+            Batteries: short circuits weld and burn. Insulated tools, no rings, a fuse at the battery, air for lead-acid gas; lithium wants
+            its own management system, no charging below 0 °C, and a place where a fire would do no harm. Maker’s instructions and a
+            licensed electrician come first.
+          </p>
+        </div>
+      </div>
+    </>
+  );
+}
+
+/** Beyond three times a share says less than how many times. */
+const coverWords = (frac: number): string => (frac < 3 ? percent(frac, 0) : Number.isFinite(frac) ? `${number(frac)} times` : "all");
+
+/** April to September, or October to March south of the equator. */
+const warmMonths = (latitudeDeg: number): boolean[] => ALL.map((_, m) => (m >= 3 && m <= 8) === latitudeDeg >= 0);

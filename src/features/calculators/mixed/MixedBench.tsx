@@ -1,0 +1,227 @@
+"use client";
+
+import { Button, NumberInput } from "@mantine/core";
+import { useMemo, useState } from "react";
+import { ReadingsOnCurve } from "@/charts";
+import { type MixedPart, type MixedStrings, mixedStringsSchema } from "@/contracts/mixed-string";
+import { BYPASS_DROP_V, circuitsOf, stringsNow } from "@/core/comparison";
+import { mixedReport, pairingAdvice } from "@/core/electrical";
+import { pricePerKwh } from "@/core/money";
+import { noteEntry } from "@/features/field-book/note-entry";
+import { WriteDown } from "@/features/field-book/WriteDown";
+import { Figure } from "@/features/kit/figures/Figure";
+import chapter from "@/features/kit/look/Chapter.module.css";
+import { ScrollBox } from "@/features/kit/look/ScrollBox";
+import { ChartFrame } from "@/features/kit/save/ChartFrame";
+import { number, percent } from "@/wording/format";
+import { mixedWorking, mixedYearWorking } from "@/wording/workings/electrical-workings";
+import styles from "../Bench.module.css";
+import type { BenchProps } from "../bench-views";
+import { useBenchAnswer, useBenchEngine } from "../use-bench-engine";
+import { AdviceWords } from "./AdviceWords";
+import { firstStrings } from "./mixed-strings";
+import { PartFields } from "./PartFields";
+
+const LIFE_YEARS = 20;
+
+/** Unlike modules on one input: the common curve, its maxima, the rule of thumb beside it, and a year of it. */
+export function MixedBench({ slug, site, year, nowUtcMs }: BenchProps) {
+  const circuits = useMemo(() => circuitsOf(site), [site]);
+  const [strings, setStrings] = useState<MixedStrings>(() => firstStrings(site, circuits));
+  const [optimiser, setOptimiser] = useState<number | string>(45);
+  const [input, setInput] = useState<number | string>(300);
+  const { engine } = useBenchEngine(slug, site, year);
+  const read = mixedStringsSchema.safeParse(strings);
+  const known = strings.every((parts) => parts.every(({ module }) => circuits.has(module)));
+  const yearly = useBenchAnswer(known && read.success ? engine : null, { site, strings }, (remote, asked) =>
+    remote.mixed(asked.site, asked.strings),
+  );
+  if (circuits.size === 0)
+    return (
+      <p className={chapter.verdict}>
+        No module of this book has a whole datasheet (Voc, Isc, Vmp, Imp, cells in series): enter one in the Site chapter.
+      </p>
+    );
+  const report = known && read.success ? mixedReport(stringsNow(strings, circuits), BYPASS_DROP_V) : null;
+  const modules = strings.flat().reduce((sum, { count }) => sum + count, 0);
+  const nameplateW = strings.flat().reduce((sum, part) => sum + part.count * (site.modules[part.module]?.pmpW ?? 0), 0);
+  const price = pricePerKwh(site) ?? 0;
+  const advice =
+    report && yearly
+      ? pairingAdvice(
+          [
+            { way: "together", kwhPerYear: yearly.togetherKwh, cost: 0 },
+            ...(strings.length > 1
+              ? [{ way: "by-string" as const, kwhPerYear: yearly.byStringKwh, cost: Number(input) * (strings.length - 1) }]
+              : []),
+            { way: "by-module", kwhPerYear: yearly.byModuleKwh, cost: Number(optimiser) * modules },
+          ],
+          price,
+          LIFE_YEARS,
+          report.weakestOfMiddle,
+        )
+      : null;
+  const setPart = (s: number, p: number, change: Partial<MixedPart>): void =>
+    setStrings(strings.map((parts, at) => (at === s ? parts.map((part, k) => (k === p ? { ...part, ...change } : part)) : parts)));
+  const lost = report && report.byModuleW > 0 ? 1 - report.togetherW / report.byModuleW : 0;
+  const sentence = report
+    ? `${number(report.togetherW)} W on one input; each module by itself would give ${number(report.byModuleW)} W: ${percent(lost)} is lost to each other.`
+    : "";
+  return (
+    <>
+      <p className={chapter.verdict} data-testid="mixed-sentence">
+        {!read.success && <span className={chapter.clay}>{read.error.issues[0]?.message}</span>}
+        {report && (
+          <>
+            <Figure working={() => mixedWorking(report, modules)}>{`${number(report.togetherW)} W`}</Figure>
+            {sentence.slice(sentence.indexOf(" W on") + 2)}{" "}
+            {Math.abs(report.ruleOffFrac) > 0.03 &&
+              `The rule of thumb (lowest current, lowest voltage) says ${number(report.rule.powerW)} W and misleads here: bypass diodes let the string pass its weak part.`}{" "}
+            {advice && <AdviceWords advice={advice} currency={site.currency} />}
+          </>
+        )}
+      </p>
+      <div className={styles.rowsGrid}>
+        <div>
+          {strings.map((parts, s) => (
+            // biome-ignore lint/suspicious/noArrayIndexKey: a string is its place on the input
+            <fieldset key={s} className={styles.string}>
+              <legend>{`String ${s + 1}: ${parts.reduce((sum, { count }) => sum + count, 0)} in series`}</legend>
+              {parts.map((part, p) => (
+                <PartFields
+                  // biome-ignore lint/suspicious/noArrayIndexKey: a part is its place in the string
+                  key={p}
+                  part={part}
+                  names={[...circuits.keys()]}
+                  onChange={(change) => setPart(s, p, change)}
+                  groups={(name) => Math.max(1, site.modules[name]!.bypassDiodes || 1)}
+                />
+              ))}
+              <Button
+                variant="subtle"
+                size="compact-xs"
+                onClick={() => setStrings(strings.map((own, at) => (at === s ? [...own, { ...own.at(-1)!, count: 1 }] : own)))}
+              >
+                other modules in this string
+              </Button>
+              {parts.length > 1 && (
+                <Button
+                  variant="subtle"
+                  size="compact-xs"
+                  onClick={() => setStrings(strings.map((own, at) => (at === s ? own.slice(0, -1) : own)))}
+                >
+                  drop the last
+                </Button>
+              )}
+            </fieldset>
+          ))}
+          <Button variant="subtle" size="compact-sm" onClick={() => setStrings([...strings, strings.at(-1)!.map((part) => ({ ...part }))])}>
+            Another string beside it
+          </Button>
+          {strings.length > 1 && (
+            <Button variant="subtle" size="compact-sm" onClick={() => setStrings(strings.slice(0, -1))}>
+              Drop the last string
+            </Button>
+          )}
+          <div className={styles.inputs}>
+            <NumberInput
+              label={`Electronics at a module, ${site.currency}`}
+              hideControls
+              min={0}
+              value={optimiser}
+              onChange={setOptimiser}
+            />
+            <NumberInput label={`An input of its own, ${site.currency}`} hideControls min={0} value={input} onChange={setInput} />
+          </div>
+          <WriteDown slug={slug} disabled={!report} entry={() => noteEntry(nowUtcMs, `Mixed string: ${sentence}`)} />
+        </div>
+        <div>
+          {report && (
+            <ChartFrame
+              title="Current and power over voltage"
+              note={`${report.peaks.length} ${report.peaks.length === 1 ? "maximum" : "maxima"}; dashed: power`}
+              fileName={`${slug}-mixed-string`}
+              height={300}
+              summary={sentence}
+              table={() => [
+                ["voltage_v", "current_a", "power_w"],
+                ...[...report.voltageV].map((v, k) => [v, report.currentA[k]!, v * report.currentA[k]!]),
+              ]}
+            >
+              {(width) => (
+                <ReadingsOnCurve
+                  width={width}
+                  height={300}
+                  withPower
+                  curve={[...report.voltageV].map((voltageV, k) => ({ voltageV, currentA: report.currentA[k]! }))}
+                  peaks={report.peaks}
+                  readings={[
+                    {
+                      label: "rule of thumb",
+                      voltageV: report.rule.voltageV,
+                      currentA: report.rule.currentA,
+                      isOff: Math.abs(report.ruleOffFrac) > 0.03,
+                    },
+                  ]}
+                />
+              )}
+            </ChartFrame>
+          )}
+          <ScrollBox label="Ways to connect">
+            <table className={chapter.table}>
+              <thead>
+                <tr>
+                  <th scope="col">connected</th>
+                  <th scope="col">now, W</th>
+                  <th scope="col">{year ?? "a year"}, kWh DC</th>
+                  <th scope="col">more, kWh</th>
+                  <th scope="col">{`cost, ${site.currency}`}</th>
+                </tr>
+              </thead>
+              <tbody>
+                {(
+                  [
+                    ["all on one input", report?.togetherW, yearly?.togetherKwh, 0],
+                    ["every string on its own", report?.byStringW, yearly?.byStringKwh, Number(input) * (strings.length - 1)],
+                    ["every module on its own", report?.byModuleW, yearly?.byModuleKwh, Number(optimiser) * modules],
+                    ["sum of nameplates", nameplateW, yearly?.nameplateKwh, null],
+                  ] as const
+                ).map(([name, watts, kwh, cost]) => (
+                  <tr key={name}>
+                    <td>{name}</td>
+                    <td>
+                      {watts === undefined || !report ? (
+                        "…"
+                      ) : (
+                        <Figure plain working={() => mixedWorking(report, modules)}>
+                          {number(watts)}
+                        </Figure>
+                      )}
+                    </td>
+                    <td>
+                      {yearly && kwh !== undefined ? (
+                        <Figure plain working={() => mixedYearWorking(name, kwh, yearly, year)}>
+                          {number(kwh)}
+                        </Figure>
+                      ) : year === null ? (
+                        "no weather"
+                      ) : (
+                        "…"
+                      )}
+                    </td>
+                    <td>{yearly && kwh !== undefined ? number(kwh - yearly.togetherKwh, 1) : ""}</td>
+                    <td>{cost === null ? "" : number(cost)}</td>
+                  </tr>
+                ))}
+              </tbody>
+            </table>
+          </ScrollBox>
+          <p className={chapter.soft}>
+            A tracker that finds the highest maximum is assumed; simple ones stop at a lower one and lose more. A small module in a big
+            string is carried along at best, and burns its bypass diodes at worst.
+          </p>
+        </div>
+      </div>
+    </>
+  );
+}

@@ -1,0 +1,105 @@
+import { NativeSelect, NumberInput, Slider } from "@mantine/core";
+import type { MixedPart } from "@/contracts/mixed-string";
+import { number } from "@/wording/format";
+import styles from "../Bench.module.css";
+
+interface PartProps {
+  readonly part: MixedPart;
+  readonly names: readonly string[];
+  readonly groups: (module: string) => number;
+  readonly onChange: (change: Partial<MixedPart>) => void;
+}
+
+/** Like modules of a string: which, how many, how they lie, and what light reaches them. */
+export function PartFields({ part, names, groups, onChange }: PartProps) {
+  const light = part.groupLightFrac[0] ?? 1;
+  const numberOf = (value: number | string, fallback: number): number => (typeof value === "number" ? value : fallback);
+  return (
+    <>
+      <div className={styles.part}>
+        <NativeSelect
+          label="Module"
+          data={[...names]}
+          value={part.module}
+          onChange={(event) =>
+            onChange({
+              module: event.currentTarget.value,
+              groupLightFrac: new Array<number>(groups(event.currentTarget.value)).fill(light),
+            })
+          }
+        />
+        <NumberInput
+          label="How many"
+          hideControls
+          min={1}
+          allowDecimal={false}
+          value={part.count}
+          onChange={(value) => onChange({ count: numberOf(value, 1) })}
+        />
+        <NumberInput
+          label="Tilt, °"
+          hideControls
+          min={0}
+          max={90}
+          value={part.tiltDeg}
+          onChange={(value) => onChange({ tiltDeg: numberOf(value, 0) })}
+        />
+        <NumberInput
+          label="Azimuth, °"
+          hideControls
+          min={0}
+          max={360}
+          value={part.azimuthDeg}
+          onChange={(value) => onChange({ azimuthDeg: numberOf(value, 180) })}
+        />
+        <NumberInput
+          label="Cells, °C"
+          hideControls
+          min={-40}
+          max={110}
+          value={part.cellTempC}
+          onChange={(value) => onChange({ cellTempC: numberOf(value, 25) })}
+        />
+        <NumberInput
+          label="Groups lit"
+          hideControls
+          min={0}
+          max={part.groupLightFrac.length}
+          value={part.groupLightFrac.filter((share) => share > 0).length}
+          onChange={(value) =>
+            onChange({
+              groupLightFrac: part.groupLightFrac.map((_, g) =>
+                g < numberOf(value, part.groupLightFrac.length) ? Math.max(light, 0.01) : 0,
+              ),
+            })
+          }
+        />
+      </div>
+      <div className={styles.slide}>
+        <span>Sky, W/m²</span>
+        <Slider
+          label={(value) => `${value} W/m²`}
+          min={0}
+          max={1200}
+          step={5}
+          value={part.irradianceWm2}
+          onChange={(irradianceWm2) => onChange({ irradianceWm2 })}
+          thumbLabel="Light on these modules"
+        />
+        <span>{number(part.irradianceWm2)}</span>
+        <span>reaches it, %</span>
+        <Slider
+          label={(value) => `${value} %`}
+          min={0}
+          max={100}
+          value={Math.round(light * 100)}
+          onChange={(value) =>
+            onChange({ groupLightFrac: part.groupLightFrac.map((share) => (share > 0 || light === 0 ? value / 100 : 0)) })
+          }
+          thumbLabel="Share of the light that reaches them"
+        />
+        <span>{number(light * 100)}</span>
+      </div>
+    </>
+  );
+}

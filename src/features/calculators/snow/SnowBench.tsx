@@ -1,0 +1,224 @@
+"use client";
+
+import { NumberInput } from "@mantine/core";
+import { useState } from "react";
+import { pricePerKwh } from "@/core/money";
+import { SLIDE_PER_HOUR } from "@/core/snow";
+import { degToRad } from "@/core/units";
+import type { StormReport } from "@/core/yield";
+import { noteEntry } from "@/features/field-book/note-entry";
+import { WriteDown } from "@/features/field-book/WriteDown";
+import { Cells } from "@/features/kit/figures/Cells";
+import chapter from "@/features/kit/look/Chapter.module.css";
+import { DateField } from "@/features/kit/look/DateField";
+import { ScrollBox } from "@/features/kit/look/ScrollBox";
+import { dateName, number, percent } from "@/wording/format";
+import { MONTHS_SHORT } from "@/wording/geometry";
+import { albedoWorking, clearingWorking, stormWorking } from "@/wording/workings/snow-workings";
+import { ArrayField } from "../ArrayField";
+import styles from "../Bench.module.css";
+import type { BenchProps } from "../bench-views";
+import { useBenchAnswer, useBenchEngine } from "../use-bench-engine";
+
+const STEEP: readonly number[] = [60, 90];
+const SHOWN = 12;
+
+/** Which storms are worth the ladder, what clearing brings today, and what snow on the ground gives back. */
+export function SnowBench({ slug, site, year, nowUtcMs }: BenchProps) {
+  const [arrayId, setArrayId] = useState(site.arrays[0]!.id);
+  const array = site.arrays.find(({ id }) => id === arrayId) ?? site.arrays[0]!;
+  const [cost, setCost] = useState<number | string>(25);
+  const [day, setDay] = useState(new Date(nowUtcMs).toISOString().slice(0, 10));
+  const { engine, refusal } = useBenchEngine(slug, site, year === null ? null : "all");
+  const storms = useBenchAnswer(engine, { site, id: array.id }, (remote, asked) => remote.storms(asked.site, asked.id));
+  const clearing = useBenchAnswer(engine, { site, id: array.id, day: day.slice(5) }, (remote, asked) =>
+    remote.clearing(asked.site, asked.id, asked.day),
+  );
+  const tilts = [array.tiltDeg, ...STEEP.filter((tilt) => tilt !== array.tiltDeg)];
+  const albedo = useBenchAnswer(engine, { site, id: array.id, tilts }, (remote, asked) =>
+    remote.albedo(asked.site, asked.id, asked.tilts, null),
+  );
+  const price = pricePerKwh(site) ?? 0;
+  const worthIt = (storm: StormReport): boolean => storm.clearingKwh * price > Number(cost);
+  const ranked = [...(storms ?? [])].sort((a, b) => b.clearingKwh - a.clearingKwh);
+  const needed = ranked.filter(worthIt);
+  if (year === null)
+    return <p className={chapter.verdict}>Snow is reckoned over the book’s weather: bring it, with snow depth, in the Readings chapter.</p>;
+  if (refusal) return <p className={chapter.clay}>{`${refusal.message} ${refusal.help}`}</p>;
+  const sentence =
+    storms === null
+      ? "This book’s weather has no snow depth: bring a snow_depth_cm column, and each storm can be told."
+      : storms.length === 0
+        ? "No storm in the record covered these modules."
+        : `${needed.length} of ${storms.length} storms would have repaid ${number(Number(cost))} ${site.currency} of clearing. ${kindWords(storms)}`;
+  return (
+    <>
+      <p className={chapter.verdict} data-testid="snow-sentence">
+        {engine ? sentence : "The winters are being gone through …"}
+        {clearing && clearing.byYear.length > 0 && (
+          <>
+            {" "}
+            <b>{`Clearing on ${dateName(day)} brings ${number(clearing.meanKwh, 1)} kWh${price > 0 ? ` (${number(clearing.meanKwh * price, 2)} ${site.currency})` : ""} until it would have slid off by itself.`}</b>
+          </>
+        )}
+      </p>
+      <div className={styles.rowsGrid}>
+        <div>
+          <div className={styles.inputs}>
+            <ArrayField site={site} value={array.id} onChange={setArrayId} />
+            <NumberInput label={`Clearing once, ${site.currency}`} hideControls min={0} value={cost} onChange={setCost} />
+            <DateField label="Covered on" value={day} onChange={(value) => value && setDay(value)} />
+          </div>
+          {clearing && clearing.byYear.length > 0 && (
+            <table className={chapter.table}>
+              <thead>
+                <tr>
+                  <th scope="col">in the weather of</th>
+                  <th scope="col">clearing brings, kWh</th>
+                  <th scope="col">would have lain, days</th>
+                </tr>
+              </thead>
+              <tbody>
+                {clearing.byYear.map(({ year: name, gainKwh, days }) => (
+                  <tr key={name}>
+                    <td>{name}</td>
+                    <Cells working={() => clearingWorking(name, gainKwh, days, array.tiltDeg)}>
+                      {[number(gainKwh, 1), number(days, 1)]}
+                    </Cells>
+                  </tr>
+                ))}
+              </tbody>
+            </table>
+          )}
+          <section className={chapter.section}>
+            <h2>Storms, the dearest first</h2>
+            <ScrollBox label="Storms">
+              <table className={chapter.table}>
+                <thead>
+                  <tr>
+                    <th scope="col">fell on</th>
+                    <th scope="col">cm</th>
+                    <th scope="col">at, °C</th>
+                    <th scope="col">lay, days</th>
+                    <th scope="col">lost, kWh</th>
+                    <th scope="col">clearing brings</th>
+                  </tr>
+                </thead>
+                <tbody>
+                  {ranked.slice(0, SHOWN).map((storm) => (
+                    <tr key={storm.fromUtcMs}>
+                      <td>{`${new Date(storm.fromUtcMs).toISOString().slice(0, 10)} ${storm.kind}`}</td>
+                      <Cells working={() => stormWorking(storm, array.tiltDeg)} className={worthIt(storm) ? chapter.clay : undefined}>
+                        {[
+                          number(storm.depthCm),
+                          number(storm.fallTempC, 1),
+                          number(storm.lyingHours / 24, 1),
+                          number(storm.lostKwh, 1),
+                          number(storm.clearingKwh, 1),
+                        ]}
+                      </Cells>
+                    </tr>
+                  ))}
+                </tbody>
+              </table>
+            </ScrollBox>
+          </section>
+          <WriteDown slug={slug} disabled={!storms} entry={() => noteEntry(nowUtcMs, `Snow: ${sentence}`)} />
+        </div>
+        <div>
+          <section className={chapter.section}>
+            <h2>What snow on the ground gives back</h2>
+            {albedo ? (
+              <ScrollBox label="Gain by month">
+                <table className={chapter.table}>
+                  <thead>
+                    <tr>
+                      <th scope="col">a year&apos;s month, kWh</th>
+                      {albedo.map(({ tiltDeg }) => (
+                        <th key={tiltDeg} scope="col">{`${number(tiltDeg)}° from flat`}</th>
+                      ))}
+                    </tr>
+                  </thead>
+                  <tbody>
+                    {MONTHS_SHORT.map((name, m) =>
+                      albedo.every(({ gainKwh }) => gainKwh[m]! < 0.05) ? null : (
+                        <tr key={name}>
+                          <td>{name}</td>
+                          <Cells working={() => albedoWorking(name, m, albedo)}>
+                            {albedo.map(
+                              ({ gainKwh, bareKwh }) =>
+                                `+${number(gainKwh[m]!, 1)} (${percent(bareKwh[m]! > 0 ? gainKwh[m]! / bareKwh[m]! : 0)})`,
+                            )}
+                          </Cells>
+                        </tr>
+                      ),
+                    )}
+                  </tbody>
+                </table>
+              </ScrollBox>
+            ) : (
+              <p className={chapter.soft}>…</p>
+            )}
+            <p className={chapter.soft}>
+              Bright ground counts most for steep planes: an upright array sees half of its view as ground. Two runs of the chain, with the
+              snow and without it, none on the modules.
+            </p>
+          </section>
+          <SelfCleaning tiltDeg={array.tiltDeg} />
+          <p className={chapter.caution}>
+            Snow: from the ground, with a soft long-handled rake; no metal, no salt, no hot water. A loaded array lets go without warning:
+            keep clear below, and never climb an iced roof. Dirt: soft water, a soft brush, cool glass in the early morning: no abrasive, no
+            high pressure at the frame, no cold water on hot glass. Work at height wants fall protection and a second person.
+          </p>
+        </div>
+      </div>
+    </>
+  );
+}
+
+/** What kind of storm is dear on this array. */
+function kindWords(storms: readonly StormReport[]): string {
+  const mean = (list: readonly StormReport[]): number => list.reduce((sum, storm) => sum + storm.clearingKwh, 0) / Math.max(1, list.length);
+  const cold = storms.filter(({ afterTempC }) => afterTempC < -3);
+  const deep = storms.filter(({ depthCm }) => depthCm >= 10);
+  const wet = storms.filter(({ kind }) => kind === "wet");
+  return `Clearing brings ${number(mean(cold), 1)} kWh where cold days follow (${cold.length}), ${number(mean(deep), 1)} after 10 cm and more (${deep.length}), ${number(mean(wet), 1)} after wet snow (${wet.length}).`;
+}
+
+const TILTS = [5, 10, 20, 30, 45, 60] as const;
+
+/** How fast a cover leaves a slope by itself. */
+function SelfCleaning({ tiltDeg }: { tiltDeg: number }) {
+  return (
+    <section className={chapter.section}>
+      <h2>How fast snow leaves by itself</h2>
+      <ScrollBox label="Tilts">
+        <table className={chapter.table}>
+          <thead>
+            <tr>
+              <th scope="col">tilt</th>
+              {TILTS.map((tilt) => (
+                <th key={tilt} scope="col">{`${tilt}°`}</th>
+              ))}
+              <th scope="col">{`here, ${number(tiltDeg)}°`}</th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr>
+              <td>hours of thaw or sun to clear it</td>
+              {[...TILTS, tiltDeg].map((tilt, k) => (
+                <td key={k === TILTS.length ? "here" : tilt}>
+                  {tilt > 0 ? number(1 / (SLIDE_PER_HOUR * Math.sin(degToRad(tilt)))) : "melts only"}
+                </td>
+              ))}
+            </tr>
+          </tbody>
+        </table>
+      </ScrollBox>
+      <p className={chapter.soft}>
+        Marion et al., 2013: a share of 0.197 × sin(tilt) of the slope an hour, once air and sun are above the release line. Below about 10°
+        rain leaves a dirty edge as well: wash that one by hand.
+      </p>
+    </section>
+  );
+}

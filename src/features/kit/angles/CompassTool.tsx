@@ -1,0 +1,88 @@
+import { Button, NumberInput, Select } from "@mantine/core";
+import { useId, useState } from "react";
+import { compassPoint, fromEquatorDeg, magneticDeclination, magneticOfTrueDeg, trueOfMagneticDeg } from "@/core/geometry";
+import { DateField } from "@/features/kit/look/DateField";
+import { number } from "@/wording/format";
+import styles from "./Angle.module.css";
+import { onCircle, round } from "./tenths";
+
+/** Coordinates, north and east positive. */
+export interface At {
+  readonly latitudeDeg: number;
+  readonly longitudeDeg: number;
+}
+
+const POINTED = [
+  { value: "0", label: "where the modules look" },
+  { value: "90", label: "up the slope" },
+  { value: "along", label: "along the lower edge, left to right from behind" },
+];
+const OFFSETS: Readonly<Record<string, number>> = { "0": 0, "90": 180, along: -90 };
+
+/** A compass reading at a place and on a day, magnetic and true together. */
+export function CompassTool({
+  azimuthDeg,
+  place,
+  onDate,
+  take,
+}: {
+  azimuthDeg: number;
+  place: At;
+  onDate: string | null;
+  take: (azimuth: number) => void;
+}) {
+  const id = useId();
+  const [today] = useState(() => new Date().toISOString().slice(0, 10));
+  const [date, setDate] = useState(onDate ?? today);
+  const whenMs = Date.parse(`${date}T12:00:00Z`);
+  const { declinationDeg, model, outdated } = magneticDeclination(place, Number.isNaN(whenMs) ? Date.parse(today) : whenMs);
+  const [reading, setReading] = useState<number | string>(round(magneticOfTrueDeg(azimuthDeg, declinationDeg)));
+  const [pointed, setPointed] = useState("0");
+  const isRead = reading !== "" && !Number.isNaN(Number(reading));
+  const magnetic = (Number(reading) + OFFSETS[pointed]! + 720) % 360;
+  const azimuth = trueOfMagneticDeg(magnetic, declinationDeg);
+  const off = fromEquatorDeg(place.latitudeDeg, azimuth);
+  return (
+    <>
+      <div className={styles.pair}>
+        <NumberInput id={id} label="Compass shows, ° magnetic" hideControls size="xs" value={reading} onChange={setReading} />
+        <DateField label="read on" value={date} onChange={setDate} />
+      </div>
+      <Select
+        label="It pointed"
+        size="xs"
+        data={POINTED}
+        value={pointed}
+        onChange={(next) => setPointed(next ?? "0")}
+        allowDeselect={false}
+        comboboxProps={{ withinPortal: false }}
+      />
+      <dl className={styles.compass}>
+        <dt>Magnetic</dt>
+        <dd>{isRead ? `${number(magnetic, 1)}°` : "–"}</dd>
+        <dt>True</dt>
+        <dd>
+          <b>{isRead ? `${number(onCircle(azimuth), 1)}°` : "–"}</b> {isRead && compassPoint(azimuth)}
+        </dd>
+        <dt>Declination here</dt>
+        <dd>
+          {`${number(Math.abs(declinationDeg), 1)}° ${declinationDeg < 0 ? "west" : "east"}`}{" "}
+          <span>{`World Magnetic Model (${model})${outdated ? ", outside its years" : ""}`}</span>
+        </dd>
+      </dl>
+      <p className={styles.hint}>
+        {isRead &&
+          (Math.abs(off) < 0.5
+            ? "Straight toward the equator."
+            : `${number(Math.abs(off), 0)}° ${off > 0 ? "west" : "east"} of straight toward the equator.`)}{" "}
+        Stand clear of steel, cables and the inverter; a wall's line is only as true as the wall.
+      </p>
+      <div className={styles.row}>
+        <span />
+        <Button disabled={!isRead} onClick={() => take(onCircle(azimuth))}>
+          {isRead ? `Use ${number(onCircle(azimuth), 1)}° true` : "Use"}
+        </Button>
+      </div>
+    </>
+  );
+}

@@ -1,0 +1,156 @@
+import { Button, NumberInput, SegmentedControl, Select } from "@mantine/core";
+import { useState } from "react";
+import { SideView } from "@/charts";
+import {
+  equatorAzimuthDeg,
+  fromEquatorDeg,
+  fromVerticalDeg,
+  noonElevationDeg,
+  noonInFront,
+  riseOfTilt,
+  spencerDeclinationDeg,
+  tiltOfPhone,
+  tiltOfPlumb,
+  tiltOfRise,
+} from "@/core/geometry";
+import { number } from "@/wording/format";
+import styles from "./Angle.module.css";
+import { round } from "./tenths";
+
+const WAYS = [
+  { value: "upright", label: "from upright" },
+  { value: "rise", label: "rise : run" },
+  { value: "plumb", label: "plumb line" },
+  { value: "phone", label: "phone" },
+] as const;
+type Way = (typeof WAYS)[number]["value"];
+
+const DAYS = [
+  { value: "172", label: "21 June" },
+  { value: "265", label: "22 September" },
+  { value: "355", label: "21 December" },
+  { value: "80", label: "21 March" },
+];
+
+/** The ways in which people measure a tilt, beside the noon sun of a chosen day. */
+export function TiltTools({
+  tiltDeg,
+  latitudeDeg,
+  azimuthDeg,
+  take,
+}: {
+  tiltDeg: number;
+  latitudeDeg: number;
+  azimuthDeg: number;
+  take: (tilt: number) => void;
+}) {
+  const [way, setWay] = useState<Way>("upright");
+  const [day, setDay] = useState("355");
+  const [one, setOne] = useState<number | string>(way === "upright" ? round(fromVerticalDeg(tiltDeg)) : "");
+  const [two, setTwo] = useState<number | string>("");
+  const choose = (next: Way): void => {
+    setWay(next);
+    setOne(next === "upright" ? round(fromVerticalDeg(tiltDeg)) : next === "rise" ? round(riseOfTilt(Math.min(89, tiltDeg), 12)) : "");
+    setTwo(next === "rise" ? 12 : "");
+  };
+  const read = readingOf(way, one, two);
+  const shown = read ?? tiltDeg;
+  const declinationDeg = spencerDeclinationDeg(Number(day));
+  const noonDeg = noonElevationDeg(latitudeDeg, declinationDeg);
+  const equator = equatorAzimuthDeg(latitudeDeg) === 0 ? "north" : "south";
+  const looks = Math.abs(fromEquatorDeg(latitudeDeg, azimuthDeg)) <= 90;
+  return (
+    <>
+      <SegmentedControl
+        size="xs"
+        fullWidth
+        data={[...WAYS]}
+        value={way}
+        onChange={(next) => choose(next)}
+        aria-label="How the tilt was measured"
+      />
+      <div className={styles.pair}>
+        {way === "upright" && <Field label="Angle from upright, °" value={one} set={setOne} />}
+        {way === "rise" && (
+          <>
+            <Field label="Rise" value={one} set={setOne} />
+            <Field label="over a run of" value={two} set={setTwo} />
+          </>
+        )}
+        {way === "plumb" && (
+          <>
+            <Field label="Crosses the flat arm at" value={one} set={setOne} />
+            <Field label="hung this far up the other" value={two} set={setTwo} />
+          </>
+        )}
+        {way === "phone" && (
+          <>
+            <Field label="Phone shows, °" value={one} set={setOne} />
+            <Field label="turned round, °" value={two} set={setTwo} />
+          </>
+        )}
+      </div>
+      <p className={styles.hint}>{HINTS[way]}</p>
+      <svg width={388} height={150} role="img" aria-label={`Side view: ${number(shown, 1)} degrees from flat`}>
+        <SideView
+          width={388}
+          height={150}
+          tiltDeg={shown}
+          slantM={2}
+          baseHeightM={0.4}
+          front={looks ? `toward the equator (${equator})` : "away from the equator"}
+          suns={[
+            {
+              label: `noon ${number(Math.max(0, noonDeg))}°`,
+              elevationDeg: noonDeg,
+              front: noonInFront(latitudeDeg, azimuthDeg, declinationDeg),
+            },
+          ]}
+        />
+      </svg>
+      <div className={styles.row}>
+        <Select
+          label="Noon sun of"
+          size="xs"
+          data={DAYS}
+          value={day}
+          onChange={(next) => setDay(next ?? "355")}
+          allowDeselect={false}
+          comboboxProps={{ withinPortal: false }}
+        />
+        <Button disabled={read === null} onClick={() => read !== null && take(read)}>
+          {read === null ? "Use" : `Use ${number(read, 1)}° from flat`}
+        </Button>
+      </div>
+    </>
+  );
+}
+
+const HINTS: Readonly<Record<Way, string>> = {
+  upright: "Measured against a wall or a plumb line: 0 stands upright, 90 lies flat. Dusty Ledger keeps 90 minus it.",
+  rise: "Of the roof, both in one unit: 5 up in 12 along is 22.6°.",
+  plumb: "Lay one arm of a carpenter's square on the module, pointing down the slope. Hang the line from the arm that stands off it.",
+  phone:
+    "Lay its long edge on the module along the slope. Turn the phone round on the spot and read again: the mean takes its zero error out.",
+};
+
+/** Tilt from flat of what was read; null while a reading is missing or says more than upright. */
+function readingOf(way: Way, one: number | string, two: number | string): number | null {
+  const [a, b] = [Number(one), Number(two)];
+  if (one === "" || Number.isNaN(a)) return null;
+  const tilt =
+    way === "upright"
+      ? fromVerticalDeg(a)
+      : way === "phone"
+        ? tiltOfPhone(a, two === "" ? null : b)
+        : two === "" || b <= 0
+          ? null
+          : way === "rise"
+            ? tiltOfRise(a, b)
+            : tiltOfPlumb(a, b);
+  return tilt === null || tilt < 0 || tilt > 90 ? null : tilt;
+}
+
+function Field({ label, value, set, id }: { label: string; value: number | string; set: (value: number | string) => void; id?: string }) {
+  return <NumberInput id={id} label={label} hideControls size="xs" value={value} onChange={set} />;
+}

@@ -1,0 +1,197 @@
+"use client";
+
+import Link from "next/link";
+import { useState } from "react";
+import { accountFill, DaySeries, SkyFields } from "@/charts";
+import type { BookCause, CauseReport } from "@/contracts/causes";
+import type { KeptEntry } from "@/contracts/field-book";
+import type { LedgerAccount } from "@/core/accounts";
+import { Figure } from "@/features/kit/figures/Figure";
+import chapter from "@/features/kit/look/Chapter.module.css";
+import { ChartFrame } from "@/features/kit/save/ChartFrame";
+import { number, percent } from "@/wording/format";
+import { causeWorking } from "@/wording/workings/cause-working";
+import styles from "./Causes.module.css";
+import { EntriesPanel } from "./EntriesPanel";
+import { OrientationOffer } from "./OrientationOffer";
+
+/** Daily sums around the findings, for their pictures. */
+export interface DayEnergies {
+  readonly days: readonly string[];
+  readonly expectedKwh: readonly (number | null)[];
+  readonly meteredKwh: readonly (number | null)[];
+}
+
+export interface CausesViewProps {
+  readonly slug: string;
+  readonly timeZone: string;
+  readonly report: CauseReport;
+  readonly energies: DayEnergies;
+  readonly entries: readonly KeptEntry[];
+}
+
+const ACCOUNT_OF: Readonly<Record<BookCause["kind"], LedgerAccount>> = {
+  outage: "downtime",
+  "held-low": "downtime",
+  "strings-out": "downtime",
+  snow: "snow",
+  ceiling: "clipping",
+  shading: "shading",
+  orientation: "orientation",
+  soiling: "soiling",
+  "unrecorded-cleaning": "soiling",
+  ageing: "ageing",
+};
+/** Kinds for which somebody should have written something down. */
+const WANTS_ENTRY: readonly BookCause["kind"][] = ["outage", "held-low", "strings-out", "unrecorded-cleaning"];
+
+/** What was found, one by one, with its energy, why it is believed, and what the field book says of it. */
+export function CausesView(props: CausesViewProps) {
+  const { slug, timeZone, report, energies, entries } = props;
+  const [open, setOpen] = useState<string | null>(null);
+  const ranked = [...report.findings].sort((a, b) => (b.kwh ?? 0) - (a.kwh ?? 0));
+  return (
+    <>
+      <p className={chapter.verdict} data-testid="causes-verdict">
+        {verdict(report)}
+      </p>
+      {ranked.length > 0 && (
+        <ol className={styles.findings}>
+          {ranked.map((finding) => (
+            <li key={finding.key}>
+              <span className={styles.kind}>
+                <svg width="14" height="11" aria-hidden="true">
+                  <rect width="14" height="11" fill={accountFill(ACCOUNT_OF[finding.kind])} />
+                </svg>{" "}
+                {finding.title}
+              </span>
+              <span className={styles.what}>
+                <button
+                  type="button"
+                  onClick={() => setOpen(open === finding.key ? null : finding.key)}
+                  aria-expanded={open === finding.key}
+                >
+                  {finding.what}
+                </button>
+                <p>{finding.evidence}</p>
+                <EntryWord finding={finding} report={report} />
+              </span>
+              <span className={styles.kwh}>
+                <Figure plain working={() => causeWorking(finding, timeZone)}>
+                  {finding.kwh === null ? "working" : `${number(finding.kwh)} kWh`}
+                </Figure>
+                {finding.kwhLow !== null && finding.kwhHigh !== null && (
+                  <small>
+                    {number(finding.kwhLow)} to {number(finding.kwhHigh)}
+                  </small>
+                )}
+              </span>
+              <span className={styles.sure}>{percent(finding.confidenceFrac, 0)} sure</span>
+              {open === finding.key && (
+                <div className={styles.picture}>
+                  <FindingDays slug={slug} finding={finding} energies={energies} />
+                </div>
+              )}
+            </li>
+          ))}
+        </ol>
+      )}
+      {report.orientation && (
+        <section className={chapter.section}>
+          <h2>Where the modules look, and what stands in their light</h2>
+          <div className={styles.split}>
+            <OrientationOffer slug={slug} orientation={report.orientation} />
+            {report.skyFields.length > 0 && (
+              <ChartFrame
+                title="Paid of owed by the sun's place"
+                note="clear hours; clay: short of what is owed, moss: over"
+                fileName={`${slug}-sky`}
+                height={210}
+                summary="Metered over owed energy by where the sun stood on clear hours"
+                table={() => [
+                  ["azimuth_deg", "elevation_deg", "ratio", "hours"],
+                  ...report.skyFields.map((field) => [field.azimuthDeg, field.elevationDeg, field.ratio, field.hours]),
+                ]}
+              >
+                {(width) => <SkyFields fields={report.skyFields} width={width} height={210} />}
+              </ChartFrame>
+            )}
+          </div>
+        </section>
+      )}
+      <EntriesPanel slug={slug} entries={entries} report={report} />
+      <p className={chapter.soft}>
+        To practise telling causes apart: <Link href="/trainer">six made-up months</Link>.
+      </p>
+      <ul className={styles.cannot} aria-label="What can't be told">
+        {report.cannotTell.map((words) => (
+          <li key={words}>{words}</li>
+        ))}
+      </ul>
+    </>
+  );
+}
+
+function verdict({ findings, all, resolution }: CauseReport): string {
+  const remainder = all.expectedKwh > 0 && all.remainderKwh !== null ? all.remainderKwh / all.expectedKwh : 0;
+  const left = `The remainder is ${percent(Math.abs(remainder))} of what is explained${Math.abs(remainder) < 0.02 ? ", within what instruments can tell" : ": that needs work"}.`;
+  const largest = [...findings].filter(({ kwh }) => kwh !== null).sort((a, b) => b.kwh! - a.kwh!)[0];
+  if (findings.length === 0) return `Nothing is found that should not be. ${left}`;
+  const coarse =
+    resolution === "hours" ? "" : ` Readings come by ${resolution === "days" ? "day" : "month"}: fewer causes can be told apart.`;
+  return `${findings.length} ${findings.length === 1 ? "cause" : "causes"} found${largest ? `; the largest: ${largest.title.toLowerCase()}, ${number(largest.kwh!)} kWh` : ""}. ${left}${coarse}`;
+}
+
+function EntryWord({ finding, report }: { finding: BookCause; report: CauseReport }) {
+  const entry = finding.entry === null ? null : report.entries[finding.entry];
+  if (entry) {
+    return (
+      <span className={styles.entry}>
+        Field book, {entry.from.slice(0, 10)}: {entry.kind}
+        {entry.note && `, “${entry.note}”`}
+      </span>
+    );
+  }
+  if (!WANTS_ENTRY.includes(finding.kind)) return null;
+  return (
+    <span className={styles.entry} data-missing>
+      The field book says nothing of it. <Link href="#field-book">Write it down.</Link>
+    </span>
+  );
+}
+
+const AROUND_DAYS = 18;
+const MOST_SHOWN = 420;
+
+/** Metered days against what was expected, from a little before the finding to a little after. */
+function FindingDays({ slug, finding, energies }: { slug: string; finding: BookCause; energies: DayEnergies }) {
+  const day = (utcMs: number): string => new Date(utcMs).toISOString().slice(0, 10);
+  const first = Math.max(0, energies.days.findIndex((date) => date >= day(finding.fromUtcMs)) - AROUND_DAYS);
+  const after = energies.days.findIndex((date) => date > day(finding.toUtcMs));
+  const until = Math.min(first + MOST_SHOWN, (after < 0 ? energies.days.length : after) + AROUND_DAYS);
+  const [days, metered, expected] = [energies.days, energies.meteredKwh, energies.expectedKwh].map((column) =>
+    column.slice(first, until),
+  ) as [string[], (number | null)[], (number | null)[]];
+  return (
+    <ChartFrame
+      title={finding.title}
+      note="metered by day, kWh; dashed: expected by the book"
+      fileName={`${slug}-${finding.kind}`}
+      height={170}
+      summary={`Metered and expected energy by day around: ${finding.what}`}
+      table={() => [["day", "metered_kwh", "expected_kwh"], ...days.map((date, d) => [date, metered[d] ?? null, expected[d] ?? null])]}
+    >
+      {(width) => (
+        <DaySeries
+          days={days}
+          values={metered}
+          over={expected}
+          width={width}
+          height={170}
+          fill="var(--ink)"
+          label={(value) => number(value)}
+        />
+      )}
+    </ChartFrame>
+  );
+}

@@ -1,0 +1,140 @@
+"use client";
+
+import type { Indicators } from "@/contracts/causes";
+import type { LedgerLine } from "@/core/ledger";
+import { nameplateW } from "@/core/site";
+import { Figure } from "@/features/kit/figures/Figure";
+import chapter from "@/features/kit/look/Chapter.module.css";
+import { ScrollBox } from "@/features/kit/look/ScrollBox";
+import { monthName, number, percent } from "@/wording/format";
+import type { LedgerContext } from "@/wording/workings/ledger-workings";
+import type { Working } from "@/wording/workings/working";
+
+interface Props {
+  readonly slug: string;
+  readonly indicators: readonly Indicators[];
+  readonly lines: readonly LedgerLine[];
+  readonly context: LedgerContext;
+}
+
+const share = (value: number | null): string => (value === null ? "–" : percent(value));
+
+interface Column {
+  readonly name: string;
+  readonly of: (row: Indicators) => string;
+  readonly formula: string;
+  readonly source: string;
+}
+
+const COLUMNS: readonly Column[] = [
+  {
+    name: "performance ratio",
+    of: (row) => share(row.performanceRatio),
+    formula: "metered ÷ (reference × share read)",
+    source: "IEC 61724-1:2021, 14.3.1",
+  },
+  {
+    name: "at 25 °C",
+    of: (row) => share(row.temperatureCorrectedRatio),
+    formula: "performance ratio ÷ (1 − heat's share of the energy before it)",
+    source: "IEC 61724-1:2021, 14.3.3",
+  },
+  {
+    name: "yield, kWh/kWp",
+    of: (row) => (row.specificYieldKwhPerKwp === null ? "–" : number(row.specificYieldKwhPerKwp, 1)),
+    formula: "metered ÷ nameplate",
+    source: "IEC 61724-1:2021, 14.1",
+  },
+  {
+    name: "performance index",
+    of: (row) => share(row.energyPerformanceIndex),
+    formula: "metered ÷ expected by the book, for the time that was read",
+    source: "IEC TS 61724-3:2016",
+  },
+  {
+    name: "available, time",
+    of: (row) => share(row.availabilityByTimeFrac),
+    formula: "hours with light that were not down ÷ hours with light that were read",
+    source: "IEC TS 63019:2019",
+  },
+  {
+    name: "available, energy",
+    of: (row) => share(row.availabilityByEnergyFrac),
+    formula: "metered ÷ (metered + downtime)",
+    source: "IEC TS 61724-3:2016",
+  },
+  {
+    name: "read",
+    of: (row) => percent(row.readFrac),
+    formula: "1 − expected of unread time ÷ expected",
+    source: "IEC 61724-1:2021, data completeness",
+  },
+];
+
+/** Indicators of each line, with how much was read beside them. */
+export function IndicatorsView({ indicators, lines, context }: Props) {
+  const shown = indicators.filter(({ key }) => lines.some((line) => line.key === key));
+  const all = indicators.find(({ key }) => key === "all");
+  const working = (column: Column, row: Indicators): Working => {
+    const line = lines.find(({ key }) => key === row.key);
+    return {
+      title: column.name,
+      value: column.of(row),
+      unit: "",
+      formula: column.formula,
+      inputs: [
+        { name: "metered", value: `${number(line?.meteredKwh ?? 0)} kWh`, from: "readings" },
+        { name: "reference", value: `${number(line?.referenceKwh ?? 0)} kWh`, from: "nameplate × in-plane irradiation" },
+        { name: "nameplate", value: `${number(nameplateW(context.site) / 1000, 2)} kWp`, from: "site" },
+        { name: "read", value: percent(row.readFrac), from: "share of the expected energy" },
+      ],
+      source: column.source,
+      assumptions: ["Ratios of sums; a mean of ratios is never taken."],
+    };
+  };
+  const cells = (row: Indicators) =>
+    COLUMNS.map((column) => (
+      <td key={column.name}>
+        <Figure plain working={() => working(column, row)}>
+          {column.of(row)}
+        </Figure>
+      </td>
+    ));
+  return (
+    <>
+      <p className={chapter.verdict}>
+        {all?.performanceRatio == null
+          ? "No readings yet, so nothing can be indicated."
+          : `Performance ratio ${share(all.performanceRatio)} over all years, ${share(all.temperatureCorrectedRatio)} at 25 °C; the plant was ready for ${share(all.availabilityByTimeFrac)} of the hours with light.`}
+      </p>
+      <ScrollBox label="Indicators">
+        <table className={chapter.table}>
+          <thead>
+            <tr>
+              <th>span</th>
+              {COLUMNS.map(({ name }) => (
+                <th key={name}>{name}</th>
+              ))}
+            </tr>
+          </thead>
+          <tbody>
+            {shown.map((row) => (
+              <tr key={row.key}>
+                <td>{monthName(row.key)}</td>
+                {cells(row)}
+              </tr>
+            ))}
+          </tbody>
+          {all && (
+            <tfoot>
+              <tr>
+                <td>All years</td>
+                {cells(all)}
+              </tr>
+            </tfoot>
+          )}
+        </table>
+      </ScrollBox>
+    </>
+  );
+}

@@ -1,0 +1,154 @@
+"use client";
+
+import { Button } from "@mantine/core";
+import { useRouter } from "next/navigation";
+import { useState } from "react";
+import type { CauseReport } from "@/contracts/causes";
+import { asRefused, call, type RefusedCall } from "@/features/data/api";
+import { Cells } from "@/features/kit/figures/Cells";
+import chapter from "@/features/kit/look/Chapter.module.css";
+import { DateField } from "@/features/kit/look/DateField";
+import { ScrollBox } from "@/features/kit/look/ScrollBox";
+import { Refused } from "@/features/kit/problems/ProblemList";
+import { bearingWords } from "@/wording/findings/attribution";
+import { number, percent } from "@/wording/format";
+import type { Working } from "@/wording/workings/working";
+
+type Orientation = NonNullable<CauseReport["orientation"]>;
+
+type Schedule = readonly { readonly from: string; readonly tiltDeg: number }[];
+
+interface SiteAnswer {
+  readonly version: number;
+  readonly site: {
+    readonly revisions: readonly object[];
+    readonly commissioned: string | null;
+    readonly arrays: readonly { readonly id: string; readonly tiltSchedule: Schedule }[];
+  };
+}
+
+/** Fitted turn and tilt beside the book's; a wrong plane is offered as a revision from a date, and never applied unasked. */
+export function OrientationOffer({ slug, orientation }: { slug: string; orientation: Orientation }) {
+  const router = useRouter();
+  const [from, setFrom] = useState("");
+  const [refusal, setRefusal] = useState<RefusedCall | null>(null);
+  const { turnDeg, steeperDeg, arrays, turn } = orientation;
+  const revise = async () => {
+    setRefusal(null);
+    try {
+      const { version, site } = await call<SiteAnswer>("GET", `/api/books/${slug}`);
+      const scheduleOf = (id: string): Schedule => site.arrays.find((array) => array.id === id)?.tiltSchedule ?? [];
+      const change = { arrays: arrays.map((array) => fittedPlane(array, orientation.turn, scheduleOf(array.id))) };
+      const revision = { from: from || (site.commissioned ?? "2000-01-01"), note: "plane as the readings show it", change };
+      await call("PUT", `/api/books/${slug}`, { version, site: { ...site, revisions: [...site.revisions, revision] } });
+      router.refresh();
+    } catch (error) {
+      setRefusal(asRefused(error));
+    }
+  };
+  return (
+    <div>
+      <ScrollBox label="Planes">
+        <table className={chapter.table}>
+          <thead>
+            <tr>
+              <th>array</th>
+              <th>book</th>
+              <th>acts like</th>
+              <th>tilt in the book</th>
+              <th>acts like</th>
+            </tr>
+          </thead>
+          <tbody>
+            {arrays.map((array) => (
+              <tr key={array.id}>
+                <td>{array.name || array.id}</td>
+                <Cells working={() => orientationWorking(orientation)}>{[`${number(array.azimuthDeg)}°`]}</Cells>
+                <Cells className={turn?.turnDeg ? chapter.clay : undefined} working={() => orientationWorking(orientation)}>
+                  {[`${number(array.fittedAzimuthDeg)}°`]}
+                </Cells>
+                <Cells working={() => orientationWorking(orientation)}>{[`${number(array.tiltDeg)}°`]}</Cells>
+                <Cells className={turn?.steeperDeg ? chapter.clay : undefined} working={() => orientationWorking(orientation)}>
+                  {[`${number(array.fittedTiltDeg)}°`]}
+                </Cells>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      </ScrollBox>
+      <p className={turn ? chapter.clay : chapter.soft}>
+        {turn
+          ? actsLike(orientation, turn)
+          : `The plane stands as the book says: turned by ${number(turnDeg.value, 1)}° (${number(turnDeg.low, 1)} to ${number(turnDeg.high, 1)}), ${number(steeperDeg.value, 1)}° steeper (${number(steeperDeg.low, 1)} to ${number(steeperDeg.high, 1)}), which sky models alone can do.`}
+      </p>
+      {turn && (
+        <div className={chapter.actions}>
+          <DateField label="from" value={from} onChange={setFrom} />
+          <Button onClick={() => void revise()}>Take it as a revision</Button>
+        </div>
+      )}
+      {refusal && <Refused refusal={refusal} />}
+    </div>
+  );
+}
+
+/** What the book is to be revised to: only what it has wrong; a rack that is tilted by season is off by the same in each. */
+function fittedPlane(
+  { id, fittedAzimuthDeg, fittedTiltDeg }: Orientation["arrays"][number],
+  turn: Orientation["turn"],
+  schedule: Schedule,
+): object {
+  const steeper = turn?.steeperDeg ?? 0;
+  const tilted = (tiltDeg: number): number => Math.max(0, Math.min(90, Math.round(tiltDeg + steeper)));
+  return {
+    id,
+    ...(turn?.turnDeg ? { azimuthDeg: Math.round(fittedAzimuthDeg) % 360 } : {}),
+    ...(steeper === 0 ? {} : { tiltDeg: Math.round(fittedTiltDeg) }),
+    ...(steeper === 0 || schedule.length === 0
+      ? {}
+      : { tiltSchedule: schedule.map((entry) => ({ ...entry, tiltDeg: tilted(entry.tiltDeg) })) }),
+  };
+}
+
+function actsLike(orientation: Orientation, turn: NonNullable<Orientation["turn"]>): string {
+  const { arrays, turnDeg, steeperDeg, bookMissFrac, fittedMissFrac, bookLevelFrac, fittedLevelFrac, changeKwhPerYear } = orientation;
+  const half = ({ low, high }: { low: number; high: number }): string => `±${number((high - low) / 2)}°`;
+  const plane = [
+    turn.turnDeg ? `${bearingWords(arrays[0]!.fittedAzimuthDeg)}, ${half(turnDeg)}` : "",
+    turn.steeperDeg ? `a tilt of ${number(arrays[0]!.fittedTiltDeg)}°, ${half(steeperDeg)}` : "",
+  ].filter(Boolean);
+  const missed = `The book's plane misses the curves of clear days by ${percent(bookMissFrac)}, the fitted one by ${percent(fittedMissFrac)}; their levels through the seasons by ${percent(bookLevelFrac)} and ${percent(fittedLevelFrac)}`;
+  return `Acts like ${plane.join(", and ")}. ${missed}. It would change the expected year by ${number(changeKwhPerYear)} kWh.`;
+}
+
+function orientationWorking(orientation: Orientation): Working {
+  const { turnDeg, steeperDeg, bookMissFrac, fittedMissFrac, bookLevelFrac, fittedLevelFrac, days, hours, clockMinutes } = orientation;
+  const around = ({ value, low, high }: { value: number; low: number; high: number }): string =>
+    `${number(value, 1)} (${number(low, 1)} to ${number(high, 1)})`;
+  return {
+    title: "Plane as the clear days have it",
+    value: around(turnDeg),
+    unit: "° turned from the book, clockwise",
+    formula:
+      "least squares over turn, tilt, clock, contrast and the bend of weak light: of clear hours, each day at its own level, and of the days' levels against each other",
+    inputs: [
+      { name: "steeper", value: `${around(steeperDeg)}°`, from: "the same fit" },
+      { name: "clock", value: `${around(clockMinutes)} min`, from: "the same fit; only a shift beyond 18 minutes is let stand" },
+      { name: "clear days", value: `${number(days)}, ${number(hours)} hours`, from: "readings and weather" },
+      { name: "the book's plane misses of the curves", value: percent(bookMissFrac), from: "root mean square over the mean" },
+      { name: "the fitted one", value: percent(fittedMissFrac), from: "the same" },
+      {
+        name: "the book's plane misses of the days' levels",
+        value: percent(bookLevelFrac),
+        from: "root mean square, days far off weighed down",
+      },
+      { name: "the fitted one", value: percent(fittedLevelFrac), from: "the same" },
+    ],
+    source: "Gauss-Newton; interval by redrawing days (Efron, 1979, Bootstrap methods).",
+    assumptions: [
+      "All arrays are turned alike.",
+      "Sky models alone bend a right plane by up to 2.5°, its tilt by up to 8°.",
+      "A tilt within 12° of the book's is held near it while the turn is read.",
+    ],
+  };
+}

@@ -1,0 +1,177 @@
+"use client";
+
+import { MonthCurves } from "@/charts";
+import type { LedgerLine } from "@/core/ledger";
+import { Cells } from "@/features/kit/figures/Cells";
+import { Figure } from "@/features/kit/figures/Figure";
+import chapter from "@/features/kit/look/Chapter.module.css";
+import { ScrollBox } from "@/features/kit/look/ScrollBox";
+import { ChartFrame } from "@/features/kit/save/ChartFrame";
+import { monthName, number, percent } from "@/wording/format";
+import styles from "./Causes.module.css";
+
+/** Promise against expected against metered: by month of the year, as ratios of sums, and running on. */
+export function PromiseView({ slug, months, fiscalStart }: { slug: string; months: readonly LedgerLine[]; fiscalStart: number }) {
+  const known = months.filter((line) => line.promiseKwh !== null && line.meteredKwh !== null && line.readFrac > 0.9);
+  if (known.length === 0)
+    return (
+      <p className={chapter.verdict}>
+        No promise stands beside readings yet: bring a promise file (columns month and kwh) in the Readings chapter, or write twelve numbers
+        into the site document.
+      </p>
+    );
+  const sum = (lines: readonly LedgerLine[], of: (line: LedgerLine) => number): number =>
+    lines.reduce((total, line) => total + of(line), 0);
+  const promised = sum(known, (line) => line.promiseKwh! * line.readFrac);
+  const expected = sum(known, (line) => line.expectedKwh - line.unreadKwh);
+  const metered = sum(known, (line) => line.meteredKwh!);
+  const naive = known.reduce((total, line) => total + line.meteredKwh! / line.promiseKwh!, 0) / known.length;
+  const spread = yearSpread(known);
+  const byMonth = Array.from({ length: 12 }, (_, k) => (k + fiscalStart - 1) % 12).map((month) => {
+    const own = known.filter((line) => Number(line.key.slice(5, 7)) - 1 === month);
+    return { month, own };
+  });
+  const running = cumulative(known);
+  return (
+    <>
+      <p className={chapter.verdict} data-testid="promise-verdict">
+        The meter paid <Figure working={() => ratioWorking(metered, promised, naive, known.length)}>{percent(metered / promised)}</Figure>{" "}
+        of the promise; with the weather that came the model owes {percent(expected / promised)}. Read the promise at{" "}
+        {percent(expected / promised, 0)}
+        {spread === null ? "" : ` (${percent(spread[0], 0)} to ${percent(spread[1], 0)} from year to year)`}:{" "}
+        {biasWords(expected / promised)}
+      </p>
+      <ScrollBox label="Promise by month">
+        <table className={chapter.table}>
+          <thead>
+            <tr>
+              <th>month</th>
+              <th>promise, kWh</th>
+              <th>expected, kWh</th>
+              <th>metered, kWh</th>
+              <th>metered ÷ promise</th>
+              <th>expected ÷ promise</th>
+              <th>metered ÷ expected</th>
+            </tr>
+          </thead>
+          <tbody>
+            {byMonth.map(({ month, own }) => {
+              const p = sum(own, (line) => line.promiseKwh! * line.readFrac);
+              const e = sum(own, (line) => line.expectedKwh - line.unreadKwh);
+              const m = sum(own, (line) => line.meteredKwh!);
+              return (
+                <tr key={month}>
+                  <td>{monthName(`2000-${String(month + 1).padStart(2, "0")}`)}</td>
+                  <Cells working={() => monthWorking(month, { promised: p, expected: e, metered: m, months: own.length })}>
+                    {[
+                      number(p / Math.max(1, own.length)),
+                      number(e / Math.max(1, own.length)),
+                      number(m / Math.max(1, own.length)),
+                      p > 0 ? percent(m / p) : "–",
+                      p > 0 ? percent(e / p) : "–",
+                      e > 0 ? percent(m / e) : "–",
+                    ]}
+                  </Cells>
+                </tr>
+              );
+            })}
+          </tbody>
+          <tfoot>
+            <tr>
+              <td>Sum over sum</td>
+              <Cells working={() => ratioWorking(metered, promised, naive, known.length)}>
+                {[
+                  number(promised),
+                  number(expected),
+                  number(metered),
+                  percent(metered / promised),
+                  percent(expected / promised),
+                  percent(metered / expected),
+                ]}
+              </Cells>
+            </tr>
+          </tfoot>
+        </table>
+      </ScrollBox>
+      <p className={chapter.soft}>
+        The mean of {known.length} monthly percentages would be <span className={styles.struck}>{percent(naive)}</span>: it lets a January
+        weigh as much as a July, and is not used.
+      </p>
+      <ChartFrame
+        title="Running on"
+        note="dotted: promise; dashed: expected; ink: metered, kWh since the first month"
+        fileName={`${slug}-promise`}
+        height={220}
+        summary="Promise, expected and metered energy added up month by month"
+        table={() => [
+          ["month", "promise_kwh", "expected_kwh", "metered_kwh"],
+          ...running.map((p) => [p.key, p.promiseKwh, p.expectedKwh, p.meteredKwh]),
+        ]}
+      >
+        {(width) => <MonthCurves points={running} width={width} height={220} label={(kwh) => number(kwh)} />}
+      </ChartFrame>
+    </>
+  );
+}
+
+function cumulative(lines: readonly LedgerLine[]) {
+  let [promiseKwh, expectedKwh, meteredKwh] = [0, 0, 0];
+  return lines.map((line) => {
+    promiseKwh += line.promiseKwh! * line.readFrac;
+    expectedKwh += line.expectedKwh - line.unreadKwh;
+    meteredKwh += line.meteredKwh!;
+    return { key: line.key, promiseKwh, expectedKwh, meteredKwh };
+  });
+}
+
+/** Least and most of expected over promise among whole years; null under two. */
+function yearSpread(lines: readonly LedgerLine[]): [number, number] | null {
+  const years = [...new Set(lines.map(({ key }) => key.slice(0, 4)))]
+    .map((year) => lines.filter(({ key }) => key.startsWith(year)))
+    .filter((own) => own.length === 12)
+    .map((own) => own.reduce((sum, line) => sum + line.expectedKwh, 0) / own.reduce((sum, line) => sum + line.promiseKwh!, 0));
+  return years.length < 2 ? null : [Math.min(...years), Math.max(...years)];
+}
+
+const biasWords = (ratio: number): string =>
+  ratio < 0.97
+    ? "it promised more than this site's weather and the book's losses give."
+    : ratio > 1.03
+      ? "it was written on the safe side."
+      : "it was a fair promise.";
+
+const ratioWorking = (metered: number, promised: number, naive: number, months: number) => ({
+  title: "Metered over promise",
+  value: percent(metered / promised),
+  unit: "",
+  formula: "Σ metered ÷ Σ promise × share read",
+  inputs: [
+    { name: "metered", value: `${number(metered)} kWh`, from: `${months} months with both` },
+    { name: "promise", value: `${number(promised)} kWh`, from: "design statement, for the time that was read" },
+    { name: "struck through: mean of monthly percentages", value: percent(naive), from: "not used" },
+  ],
+  source: "Ratio of sums; IEC 61724-1:2021.",
+  assumptions: ["Months under 90 % read are left out.", "A mean of percentages lets a January weigh as much as a July."],
+});
+
+interface MonthSums {
+  readonly promised: number;
+  readonly expected: number;
+  readonly metered: number;
+  readonly months: number;
+}
+
+const monthWorking = (month: number, { promised, expected, metered, months }: MonthSums) => ({
+  title: `Promise and meter in ${monthName(`2000-${String(month + 1).padStart(2, "0")}`)}`,
+  value: promised > 0 ? percent(metered / promised) : "–",
+  unit: "metered over promise",
+  formula: "Σ metered ÷ Σ promise × share read; energies are means of these months",
+  inputs: [
+    { name: "months with both", value: String(months), from: "over 90 % read" },
+    { name: "promise", value: `${number(promised)} kWh`, from: "design statement, for the time that was read" },
+    { name: "expected", value: `${number(expected)} kWh`, from: "model with the weather that came, for the time that was read" },
+    { name: "metered", value: `${number(metered)} kWh`, from: "readings" },
+  ],
+  source: "Ratio of sums; IEC 61724-1:2021.",
+  assumptions: ["Months under 90 % read are left out."],
+});

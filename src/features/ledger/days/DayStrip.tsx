@@ -1,0 +1,103 @@
+"use client";
+
+import { max, scaleLinear } from "d3";
+import { useRouter } from "next/navigation";
+import { ChartFrame } from "@/features/kit/save/ChartFrame";
+import { dateName, number } from "@/wording/format";
+import styles from "./MonthChapter.module.css";
+
+export interface DaySum {
+  readonly date: string;
+  readonly expectedKwh: number;
+  readonly meteredKwh: number | null;
+}
+
+const HEIGHT = 118;
+const BASE = 98;
+
+/** A month as thirty pairs of bars: owed behind, paid before it. Each is a link to its day. */
+export function DayStrip({
+  days,
+  selected,
+  path,
+  slug,
+}: {
+  days: readonly DaySum[];
+  selected: string;
+  path: (date: string) => string;
+  slug: string;
+}) {
+  const router = useRouter();
+  const most = max(days, (day) => Math.max(day.expectedKwh, day.meteredKwh ?? 0)) ?? 1;
+  const y = scaleLinear([0, most || 1], [0, BASE - 6]);
+  const note = (
+    <span className={styles.key}>
+      <span>
+        <i data-box="owed" />
+        expected
+      </span>
+      <span>
+        <i data-box="paid" />
+        metered
+      </span>
+      <span>most {number(most, 1)} kWh a day · arrow keys turn the days</span>
+    </span>
+  );
+  return (
+    <ChartFrame
+      interactive
+      title="Days"
+      note={note}
+      fileName={`${slug}-${selected.slice(0, 7)}-days`}
+      height={HEIGHT}
+      summary="Expected and metered energy of each day of the month"
+      table={() => [["date", "expected_kwh", "metered_kwh"], ...days.map((d) => [d.date, d.expectedKwh, d.meteredKwh])]}
+    >
+      {(width) => {
+        const step = width / Math.max(1, days.length);
+        return days.map((day, i) => (
+          <a
+            key={day.date}
+            href={path(day.date)}
+            aria-label={`${dateName(day.date)}: expected ${number(day.expectedKwh, 1)}, metered ${day.meteredKwh === null ? "nothing" : number(day.meteredKwh, 1)} kWh`}
+            aria-current={day.date === selected ? "date" : undefined}
+            onClick={(event) => {
+              event.preventDefault();
+              router.push(path(day.date), { scroll: false });
+            }}
+          >
+            <rect x={i * step} width={step} height={HEIGHT} fill={day.date === selected ? "var(--spine)" : "transparent"} />
+            <rect
+              x={i * step + step * 0.14}
+              width={step * 0.72}
+              y={BASE - y(day.expectedKwh)}
+              height={y(day.expectedKwh)}
+              fill="var(--owed)"
+              stroke="var(--owed-edge)"
+              strokeWidth={0.6}
+            />
+            {day.meteredKwh !== null && (
+              <rect
+                x={i * step + step * 0.3}
+                width={step * 0.4}
+                y={BASE - y(day.meteredKwh)}
+                height={y(day.meteredKwh)}
+                fill={day.meteredKwh < 0.5 * day.expectedKwh ? "var(--clay)" : "var(--ink)"}
+              />
+            )}
+            <text
+              x={(i + 0.5) * step}
+              y={HEIGHT - 5}
+              textAnchor="middle"
+              fontSize={12}
+              fill="var(--ink-soft)"
+              fontWeight={day.date === selected ? 700 : 400}
+            >
+              {Number(day.date.slice(8))}
+            </text>
+          </a>
+        ));
+      }}
+    </ChartFrame>
+  );
+}

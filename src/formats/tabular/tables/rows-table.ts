@@ -1,0 +1,131 @@
+import type { ValueColumn } from "@/contracts/mapping";
+import { readHeader } from "../series/columns";
+import { MISSING, type NumberGrammar, toNumber } from "./cell-number";
+import { type ColumnMeaning, meaningOf } from "./column-words";
+import { columnOf, type Detection, type DetectionContext, type Draft, numberGrammar, proposed } from "./draft";
+import { answeredHolding, askHolding } from "./holdings";
+import { stepOf, timeColumns } from "./time-columns";
+
+/** A row a time: its columns by their words and units, or by an answer. */
+export function rowsTable(draft: Draft): Detection {
+  const { shape, rows } = draft;
+  const canonical = readHeader(shape.headers);
+  const time = timeColumns(draft, canonical.timeIndex);
+  if (!time) return { ok: false, why: "no-time-column", headers: shape.headers };
+  const rest = shape.headers.map((_, index) => index).filter((index) => !time.columns.includes(index));
+  const numbers = numberGrammar(draft, rest);
+  const step = stepOf(rows, time.columns, time.order);
+  const values = canonical.columns.length > 0 ? canonicalValues(canonical.columns) : foreignValues(draft, rest, numbers, step);
+  if (values.length === 0) return { ok: false, why: "no-value-column", headers: shape.headers };
+  return proposed(
+    draft,
+    { layout: "rows", timeColumns: time.columns, timeOrder: time.order, values, across: [], yearNames: "start" },
+    numbers,
+  );
+}
+
+const canonicalValues = (columns: ReturnType<typeof readHeader>["columns"]): ValueColumn[] =>
+  columns.map(({ index, header, quantity, meterId }) => ({ column: index, header, quantity, factor: 1, offset: 0, meterId }));
+
+function foreignValues(draft: Draft, columns: readonly number[], numbers: NumberGrammar, step: number | null): ValueColumn[] {
+  const { shape, rows, context } = draft;
+  const numeric = columns.filter((index) => isNumeric(columnOf(rows, index), numbers));
+  const told = numeric.flatMap((column) => {
+    const header = shape.headers[column] ?? "";
+    const meaning = meaningOf(header, step);
+    return meaning
+      ? [{ column, header, meaning: withCounter(draft, meaning, column, header, numbers), meterId: meterOf(header, context) }]
+      : [];
+  });
+  if (told.length > 0) return oneKind(draft, told);
+  return numeric.length === 1 ? unknownColumn(draft, numeric[0]!, numbers, step) : [];
+}
+
+interface Told {
+  readonly column: number;
+  readonly header: string;
+  readonly meaning: ColumnMeaning;
+  readonly meterId: string | null;
+}
+
+/** A file is weather or production; where a logger writes both, production is what it is kept for, and of production the best quantity. */
+function oneKind(draft: Draft, told: readonly Told[]): ValueColumn[] {
+  const production = told.filter(({ meaning }) => ["energy_kwh", "power_w", "counter_kwh"].includes(meaning.quantity));
+  const preferred = (["energy_kwh", "counter_kwh", "power_w"] as const).find((quantity) =>
+    production.some((column) => column.meaning.quantity === quantity),
+  );
+  const kept = preferred ? production.filter(({ meaning }) => meaning.quantity === preferred) : firstOfEach(told);
+  const total = kept.find(({ header }) => /total|sum|gesamt|plant|site/i.test(header));
+  const chosen = preferred && kept.length > 2 && total ? [total] : kept;
+  for (const { header, meaning } of chosen) {
+    const unit = meaning.unit ? `, unit ${meaning.unit}` : ", unit not written";
+    draft.reasons.push({ about: header, because: `its words say ${meaning.quantity}${unit}` });
+    if (!meaning.unit) draft.confidence = Math.min(draft.confidence, 0.75);
+  }
+  const left = told.filter((column) => !chosen.includes(column));
+  if (left.length > 0)
+    draft.reasons.push({
+      about: "left out",
+      because: `${left.map(({ header }) => header).join(", ")}: ${preferred ?? "another column"} is taken`,
+    });
+  return chosen.map(({ column, header, meaning, meterId }) => ({
+    column,
+    header,
+    quantity: meaning.quantity,
+    factor: meaning.factor,
+    offset: meaning.offset,
+    meterId,
+  }));
+}
+
+const firstOfEach = (told: readonly Told[]): Told[] =>
+  told.filter((column, k) => told.findIndex((other) => other.meaning.quantity === column.meaning.quantity) === k);
+
+const isNumeric = (cells: readonly string[], numbers: NumberGrammar): boolean => {
+  const written = cells.filter((cell) => !MISSING.has(cell.toLowerCase()));
+  const readable = written.filter((cell) => !Number.isNaN(toNumber(cell, numbers))).length;
+  return written.length > 0 && readable >= written.length * 0.8;
+};
+
+/** Energy that never falls, through nights too, is a counter; a "counter" that falls often is none. */
+function withCounter(draft: Draft, meaning: ColumnMeaning, column: number, header: string, numbers: NumberGrammar): ColumnMeaning {
+  if (meaning.quantity !== "energy_kwh" && meaning.quantity !== "counter_kwh") return meaning;
+  const values = columnOf(draft.rows, column)
+    .map((cell) => toNumber(cell, numbers))
+    .filter((value) => !Number.isNaN(value));
+  const falls = values.filter((value, i) => i > 0 && value < values[i - 1]!).length;
+  const grows = values.filter((value, i) => i > 0 && value > values[i - 1]!).length;
+  const cumulative = values.length >= 6 && falls <= values.length * 0.01 && grows >= 3 && values.at(-1)! > 0 && values[0]! > 0;
+  if (cumulative && meaning.quantity === "energy_kwh" && values.length >= 20) {
+    draft.reasons.push({ about: header, because: "its values never fall: a counter" });
+    return { ...meaning, quantity: "counter_kwh" };
+  }
+  if (meaning.quantity === "counter_kwh" && falls > values.length * 0.1) return { ...meaning, quantity: "energy_kwh" };
+  return meaning;
+}
+
+const meterOf = (header: string, { meters }: DetectionContext): string | null =>
+  meters.find(
+    ({ id, name }) =>
+      new RegExp(`(^|[^a-z0-9])${escaped(id)}($|[^a-z0-9])`, "i").test(header) ||
+      (name && header.toLowerCase().includes(name.toLowerCase())),
+  )?.id ?? null;
+
+const escaped = (text: string): string => text.replaceAll(/[.*+?^${}()|[\]\\]/g, String.raw`\$&`);
+
+/** One column of numbers under a header that says nothing. */
+function unknownColumn(draft: Draft, column: number, numbers: NumberGrammar, step: number | null): ValueColumn[] {
+  const header = draft.shape.headers[column] ?? "";
+  const answered = answeredHolding(draft);
+  if (!answered) {
+    const rhythm = step ? `; the rows stand ${step} minutes apart` : "";
+    askHolding(draft, {
+      question: `What does “${header}” hold?`,
+      evidence: `Its header names no quantity and no unit${rhythm}.`,
+      confidenceFrac: 0.3,
+    });
+  }
+  const guess: ColumnMeaning = { quantity: "energy_kwh", factor: 1, offset: 0, unit: null };
+  const { quantity, factor, offset } = answered ?? withCounter(draft, guess, column, header, numbers);
+  return [{ column, header, quantity, factor, offset, meterId: null }];
+}

@@ -1,0 +1,59 @@
+import type { AgeingReport } from "@/contracts/causes";
+import { type AgeingReading, ageingVerdict } from "@/core/ageing";
+import type { Evidence } from "@/core/attribution";
+import { quantileOf } from "@/core/statistics";
+import { ageOnAxis } from "@/core/yield";
+
+const known = (value: number): number | null => (Number.isFinite(value) ? value : null);
+const brief = (value: number): number | null => (Number.isFinite(value) ? Math.round(value * 1e4) / 1e4 : null);
+const FAN_STEPS = Array.from({ length: 39 }, (_, k) => (k + 1) / 40);
+/** Enough pairs for a picture. */
+const SHOWN_PAIRS = 1500;
+
+/** The ageing reading as it is stored and shown. */
+export function ageingReport(evidence: Evidence, draws: number, seed: number): AgeingReport {
+  const { ageing, basis, soiling } = evidence;
+  const { site } = basis;
+  const level = firstLevel(ageing, soiling.cleanLog);
+  const every = Math.max(1, Math.ceil(ageing.yearOnYear.pairs.length / SHOWN_PAIRS));
+  return {
+    years: ageing.years,
+    perYearFrac: known(ageing.perYearFrac),
+    low: known(ageing.low),
+    high: known(ageing.high),
+    isTooSoon: ageing.isTooSoon,
+    halfWidthLater: ageing.halfWidthLater.map(known),
+    firstStep: ageing.firstStep && { value: ageing.firstStep.frac, low: ageing.firstStep.low, high: ageing.firstStep.high },
+    verdict: ageingVerdict(ageing, site.warranty),
+    budgetPerYearFrac: site.ageing.perYearFrac,
+    warranty: site.warranty,
+    schools: ageing.schools.map((school) => ({
+      ...school,
+      perYearFrac: known(school.perYearFrac),
+      low: known(school.low),
+      high: known(school.high),
+    })),
+    filters: ageing.filters.map((filter) => ({ ...filter, perYearFrac: known(filter.perYearFrac) })),
+    usedDays: ageing.usedDays,
+    days: [...basis.days.keys],
+    index: [...soiling.cleanLog].map((log) => brief(Math.exp(log - level))),
+    pairs: ageing.yearOnYear.pairs
+      .filter((_, k) => k % every === 0)
+      .map(({ day, changeLog }) => ({ day, changeFrac: Math.round(changeLog * 1e5) / 1e5 })),
+    fan: ageing.yearOnYear.draws.length > 0 ? FAN_STEPS.map((share) => -quantileOf(ageing.yearOnYear.draws, 1 - share)) : [],
+    yearTotals: ageing.naive.years.map(({ key, kwh }) => ({ key, kwh })),
+    ageAtStartYears: site.commissioned ? ageOnAxis(site.commissioned, site.place.timeZone, basis.axis).startYears : 0,
+    draws,
+    seed,
+  };
+}
+
+/** Level of the log at the first day, along the slope that was read. */
+function firstLevel({ yearOnYear }: AgeingReading, cleanLog: Float64Array): number {
+  const slope = Number.isNaN(yearOnYear.slopeLog) ? 0 : yearOnYear.slopeLog;
+  const level = quantileOf(
+    cleanLog.map((log, d) => log - (slope * d) / 365.2425),
+    0.5,
+  );
+  return Number.isNaN(level) ? 0 : level;
+}

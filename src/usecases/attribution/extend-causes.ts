@@ -1,0 +1,150 @@
+import { CAUSE_EDITION, type CauseReport, causeReportSchema } from "@/contracts/causes";
+import type { FieldEntry } from "@/contracts/field-book";
+import { actualRun, type CauseFinding, datedFindings, extendEvidence, type RunEvidence } from "@/core/attribution";
+import { ledgerLines, type MeteredOnAxis, totalLine } from "@/core/ledger";
+import { endUtcMs, indexAt } from "@/core/series";
+import { monthBins } from "@/core/time";
+import { DAY_MS, MINUTE_MS } from "@/core/units";
+import { sliceWeather } from "@/core/weather";
+import { prepareWeather, runPrepared } from "@/core/yield";
+import type { OpenLedger } from "@/usecases/ledger";
+import { indicatorsOf, type UpHours, upByMonth } from "./indicators";
+import { budgetLines, keptFinding, yearLines } from "./open-causes";
+import { recordKey } from "./record-key";
+
+/** Weeks before the last month, from which what is usual is told. */
+const LEAD_DAYS = 100;
+/** Laws older than this are read anew: dirt may grow otherwise. */
+const MOST_ADDED_DAYS = 31;
+/** Findings of one kind this near to one another are one: standstill and strings go on, a winter has its spells. */
+const SAME_DAYS = { outage: 1, "held-low": 12, "strings-out": 2, snow: 75 } as const;
+
+/**
+ * A report brought up to days that were added since, by its laws: months from the last one on are worked out anew, all others stand. Null where
+ * that can't be done (another edition, an older month changed, too many days, readings coarser than hours): then the record is searched whole.
+ */
+export function extendCauses(report: CauseReport, ledger: OpenLedger, entries: readonly FieldEntry[]): CauseReport | null {
+  const started = performance.now();
+  const { laws } = report;
+  const { site, weather, metered } = ledger;
+  if (report.edition !== CAUSE_EDITION || !weather || !metered || laws.lastMonth === "" || report.resolution !== "hours") return null;
+  const end = endUtcMs(weather.axis);
+  if (end <= laws.endUtcMs || end > laws.endUtcMs + MOST_ADDED_DAYS * DAY_MS) return null;
+  if (recordKey(ledger, entries, laws.lastMonth) !== laws.record) return null;
+  const from = Math.max(0, indexAt(weather.axis, laws.endUtcMs - LEAD_DAYS * DAY_MS));
+  const window = sliceWeather(weather, from, weather.axis.count);
+  const cut = cutMetered(metered, from);
+  const evidence = extendEvidence({
+    site,
+    weather: window,
+    metered: cut,
+    meters: ledger.meters,
+    cleanings: entries.filter(({ kind }) => kind === "cleaning").map(({ to }) => to.slice(0, 10)),
+    laws,
+    dirtByDay: new Map(
+      report.days.flatMap((day, d) => (day <= laws.lastDay ? [[day, report.soiling.lostFracByDay[d] ?? 0] as const] : [])),
+    ),
+  });
+  if (!evidence) return null;
+  const bins = monthBins(window.axis, site.place.timeZone);
+  const prepared = prepareWeather(site.place, window);
+  const lines = ledgerLines(actualRun(site, prepared, bins, evidence, runPrepared(site, prepared, bins)), cut, ledger.promise);
+  const changed = laws.lastMonth;
+  const months = [...report.months.filter(({ key }) => key < changed), ...lines.filter(({ key }) => key >= changed)];
+  const [years, all] = [yearLines(months), totalLine("all", months)];
+  const up = new Map<string, UpHours>(Object.entries(laws.upByMonth));
+  for (const [month, hours] of upByMonth(evidence)) if (month >= changed) up.set(month, hours);
+  return causeReportSchema.parse({
+    ...report,
+    months,
+    years,
+    all,
+    indicators: indicatorsOf([...months, ...years, all], budgetLines(ledger), up, site),
+    findings: withNewDays(report, evidence, site.place.timeZone),
+    ...byDay(report, evidence),
+    endUtcMs: end,
+    milliseconds: Math.round(performance.now() - started),
+  } satisfies CauseReport);
+}
+
+const cutMetered = (metered: MeteredOnAxis, from: number): MeteredOnAxis => ({
+  ...metered,
+  kwh: metered.kwh.subarray(from),
+  readFrac: metered.readFrac.subarray(from),
+  split: metered.split.subarray(from),
+});
+
+/** Findings of the whole search, those that go on with what the new days add, and new ones. */
+function withNewDays({ findings, laws }: CauseReport, evidence: RunEvidence, timeZone: string): CauseReport["findings"] {
+  const { axis } = evidence.basis;
+  const first = Math.max(0, Math.ceil((laws.endUtcMs - axis.startUtcMs) / (axis.stepMinutes * MINUTE_MS)));
+  const later = <T extends { from: number; to: number }>(spans: readonly T[]): T[] =>
+    spans.filter(({ to }) => to > first).map((span) => ({ ...span, from: Math.max(first, span.from) }));
+  const added = datedFindings({
+    ...evidence,
+    outages: { ...evidence.outages, outages: later(evidence.outages.outages) },
+    held: { ...evidence.held, spells: later(evidence.held.spells) },
+    snow: { ...evidence.snow, spells: later(evidence.snow.spells) },
+    strings: later(evidence.strings),
+  });
+  // What an earlier extension added is worked out anew, from the findings as they stood at the laws' end.
+  const out = findings
+    .filter(({ fromUtcMs }) => fromUtcMs < laws.endUtcMs)
+    .map((finding) => laws.mayGoOn.find(({ key }) => key === finding.key) ?? finding);
+  for (const finding of added) {
+    const gapMs = SAME_DAYS[finding.kind as keyof typeof SAME_DAYS] * DAY_MS;
+    const held = out.findLastIndex(
+      ({ kind, toUtcMs }) => kind === finding.kind && toUtcMs >= finding.fromUtcMs - gapMs && toUtcMs <= laws.endUtcMs,
+    );
+    if (held < 0) out.push(keptFinding(finding, timeZone, null));
+    else out[held] = joined(out[held]!, finding, timeZone);
+  }
+  return out.sort((a, b) => a.fromUtcMs - b.fromUtcMs);
+}
+
+const plus = (a: number | null, b: number | null): number | null => (a === null || b === null ? (a ?? b) : a + b);
+/** Facts that count: they add up where a finding goes on. */
+const COUNTED = ["hours", "days", "spells"];
+
+function joined(held: CauseReport["findings"][number], more: CauseFinding, timeZone: string): CauseReport["findings"][number] {
+  const facts: Record<string, number | string> = {};
+  for (const [name, value] of Object.entries(held.facts)) if (value !== null) facts[name] = value;
+  for (const name of COUNTED) if (name in facts) facts[name] = Number(facts[name]) + Number(more.facts[name] ?? 0);
+  if ("restored" in facts) facts.restored = more.facts.restored ?? "no";
+  const finding: CauseFinding = {
+    kind: held.kind,
+    fromUtcMs: held.fromUtcMs,
+    toUtcMs: more.toUtcMs,
+    kwh: plus(held.kwh, more.kwh),
+    kwhLow: plus(held.kwhLow, more.kwhLow),
+    kwhHigh: plus(held.kwhHigh, more.kwhHigh),
+    confidenceFrac: held.confidenceFrac,
+    facts,
+  };
+  return keptFinding(finding, timeZone, held.entry);
+}
+
+/** Days, dirt and snow by day, grown by the new days. */
+function byDay(report: CauseReport, { basis, soiling, snow, owedKwh }: RunEvidence): Pick<CauseReport, "days" | "soiling" | "snow"> {
+  const known = report.days.filter((day) => day < report.laws.lastDay).length;
+  const [owed, lost] = [new Map<string, number>(), new Map<string, number>()];
+  for (let i = 0; i < basis.axis.count; i++) {
+    const day = basis.days.keys[basis.days.binOf[i]!]!;
+    if (day < report.laws.lastDay || !(owedKwh[i]! > 0)) continue;
+    owed.set(day, (owed.get(day) ?? 0) + owedKwh[i]!);
+    lost.set(day, (lost.get(day) ?? 0) + owedKwh[i]! * snow.lostFrac[i]!);
+  }
+  const added = basis.days.keys.filter((day) => day >= report.laws.lastDay);
+  const round = (value: number, digits: number): number => Math.round(value * 10 ** digits) / 10 ** digits;
+  const dirt = added.map((day) => round(soiling.lostFracByDay[basis.days.keys.indexOf(day)]!, 4));
+  const white = added.map((day) => round((lost.get(day) ?? 0) / Math.max(1e-9, owed.get(day) ?? 0), 3));
+  return {
+    days: [...report.days.slice(0, known), ...added],
+    soiling: {
+      ...report.soiling,
+      lostFracByDay: [...report.soiling.lostFracByDay.slice(0, known), ...dirt],
+      nowFrac: dirt.at(-1) ?? report.soiling.nowFrac,
+    },
+    snow: { ...report.snow, lostFracByDay: [...report.snow.lostFracByDay.slice(0, known), ...white] },
+  };
+}

@@ -1,0 +1,60 @@
+import type { FieldEntry } from "@/contracts/field-book";
+import type { CauseFinding, CauseKind, SoilingReset } from "@/core/attribution";
+import { utcOfWall, zoneOffset } from "@/core/time";
+import { DAY_MS } from "@/core/units";
+
+/** What each kind of entry can explain, and how many days its date may be off. */
+const EXPLAINS: Partial<Record<FieldEntry["kind"], readonly CauseKind[]>> = {
+  cleaning: ["unrecorded-cleaning", "soiling"],
+  "snow-clearing": ["snow"],
+  outage: ["outage", "strings-out"],
+  repair: ["outage", "strings-out", "held-low"],
+  curtailment: ["held-low", "ceiling", "outage"],
+  "hardware-change": ["strings-out", "held-low", "ceiling", "outage"],
+};
+const OFF_DAYS = 4;
+
+export interface MatchedEntries {
+  /** Entry of each finding; null where none tells of it. */
+  readonly entryOf: (number | null)[];
+  /** Findings of each entry, and in words what it did to the output. */
+  readonly entries: { readonly findings: number[]; readonly effect: string }[];
+}
+
+/** Lets entries and findings find each other: an entry in or near a finding's time that could be its cause or its end. */
+export function matchEntries(
+  entries: readonly FieldEntry[],
+  findings: readonly CauseFinding[],
+  resets: readonly SoilingReset[],
+  days: readonly string[],
+  timeZone: string,
+): MatchedEntries {
+  const offset = zoneOffset(timeZone);
+  const utcOf = (local: string): number => utcOfWall(Date.parse(`${local.slice(0, 10)}T00:00:00Z`), offset);
+  const entryOf = findings.map((): number | null => null);
+  const out = entries.map((entry, e) => {
+    const [from, to] = [utcOf(entry.from), utcOf(entry.to) + DAY_MS];
+    const own = findings.flatMap((finding, f) => {
+      if (!EXPLAINS[entry.kind]?.includes(finding.kind)) return [];
+      if (finding.kind === "soiling") return [f];
+      const near = to > finding.fromUtcMs - OFF_DAYS * DAY_MS && from < finding.toUtcMs + OFF_DAYS * DAY_MS;
+      // A string's weeks hold many dates: an entry tells of it when it stands at one of its ends.
+      const atEnd = [finding.fromUtcMs, finding.toUtcMs].some(
+        (end) => end > from - 2 * OFF_DAYS * DAY_MS && end < to + 2 * OFF_DAYS * DAY_MS,
+      );
+      return near && (finding.kind !== "strings-out" || atEnd) ? [f] : [];
+    });
+    for (const f of own) entryOf[f] ??= e;
+    return { findings: own, effect: effectOf(entry, own, resets, days) };
+  });
+  return { entryOf, entries: out };
+}
+
+function effectOf(entry: FieldEntry, own: readonly number[], resets: readonly SoilingReset[], days: readonly string[]): string {
+  if (entry.kind === "cleaning") {
+    const reset = resets.find(({ day, cause }) => cause === "cleaning" && days[day] === entry.to.slice(0, 10));
+    return reset ? `took off ${(reset.effectFrac * 100).toFixed(1)} % of dirt` : "no effect seen in the output";
+  }
+  if (own.length > 0) return "matches what the readings show";
+  return EXPLAINS[entry.kind] ? "no effect seen in the output" : "changes no figure by itself";
+}

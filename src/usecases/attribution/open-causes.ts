@@ -1,0 +1,194 @@
+import { CAUSE_EDITION, type CauseReport, causeReportSchema } from "@/contracts/causes";
+import type { FieldEntry } from "@/contracts/field-book";
+import { actualRun, type CauseFinding, causeFindings, type Evidence, lawsOf, seekEvidence } from "@/core/attribution";
+import { type LedgerLine, ledgerLines, totalLine } from "@/core/ledger";
+import { siteAcRatedW } from "@/core/site";
+import { monthBins } from "@/core/time";
+import { DAY_MS } from "@/core/units";
+import { prepareWeather, type YieldRun } from "@/core/yield";
+import type { OpenLedger } from "@/usecases/ledger";
+import { causeInWords } from "@/wording/findings/attribution";
+import { ageingReport } from "./ageing-report";
+import { snowReport, soilingReport } from "./dirt-and-snow";
+import { indicatorsOf, upByMonth } from "./indicators";
+import { matchEntries } from "./match-entries";
+import { partReports } from "./part-reports";
+import { recordKey } from "./record-key";
+import { sheddingOf } from "./shedding";
+import { upTo } from "./up-to";
+
+export interface CausesInput {
+  readonly ledger: OpenLedger;
+  readonly entries: readonly FieldEntry[];
+  readonly draws?: number;
+  readonly seed?: number;
+}
+
+export const USUAL_DRAWS = 1000;
+const SEED = 20_411;
+
+/** Seeks the causes of a book's gap and posts each month by evidence beside its budget. Null without weather or readings. */
+export function openCauses(input: CausesInput): CauseReport | null {
+  const search = seekCauses(input);
+  let step = search.next();
+  while (!step.done) step = search.next();
+  return step.value;
+}
+
+/** The same step by step, giving the share that is done. */
+export function* seekCauses(input: CausesInput): Generator<number, CauseReport | null> {
+  const started = performance.now();
+  const { ledger, entries } = input;
+  const { site, weather, metered, run, meters } = ledger;
+  if (!weather || !metered || !run || ledger.report.all.meteredKwh === null) return null;
+  const [draws, seed] = [input.draws ?? USUAL_DRAWS, input.seed ?? SEED];
+  const cleanings = entries.filter(({ kind }) => kind === "cleaning").map(({ to }) => to.slice(0, 10));
+  const wholeFrac = 1 / (1 + ledger.partMeters.length);
+  const evidence = yield* upTo(
+    0,
+    wholeFrac,
+    seekEvidence({
+      site,
+      weather,
+      metered,
+      meters,
+      cleanings,
+      months: ledger.report.months.map(({ key, meteredKwh, readFrac }) => ({ key, kwh: meteredKwh ?? 0, readFrac })),
+      draws,
+      seed,
+    }),
+  );
+  const parts = yield* upTo(wholeFrac, 1, partReports(ledger, evidence, { cleanings, draws, seed }));
+  const bins = monthBins(weather.axis, site.place.timeZone);
+  // By the hour the search has it already.
+  const prepared = evidence.stepsAnHour === 1 ? evidence.basis.prepared : prepareWeather(site.place, weather);
+  const actual = actualRun(site, prepared, bins, evidence, run);
+  const shown = new Set(ledger.report.months.map(({ key }) => key));
+  const months = ledgerLines(actual, metered, ledger.promise).filter(({ key }) => shown.has(key));
+  const years = yearLines(months);
+  const all = totalLine("all", months);
+  const ratedW = site.inverters.length > 0 ? siteAcRatedW(site) : null;
+  const found = causeFindings(evidence, ratedW, site.ageing.perYearFrac);
+  const up = upByMonth(evidence);
+  const matched = matchEntries(entries, found, evidence.soiling.resets, evidence.basis.days.keys, site.place.timeZone);
+  const laws = lawsOf(evidence);
+  const kept = found.map((finding, f) => keptFinding(finding, site.place.timeZone, matched.entryOf[f]!));
+  const keys = found.map(({ kind, fromUtcMs }) => `${kind}/${fromUtcMs}`);
+  return causeReportSchema.parse({
+    edition: CAUSE_EDITION,
+    months,
+    years,
+    all,
+    indicators: indicatorsOf([...months, ...years, all], budgetLines(ledger), up, site),
+    findings: kept,
+    entries: entries.map((entry, e) => ({
+      ...entry,
+      findings: matched.entries[e]!.findings.map((f) => keys[f]!),
+      effect: matched.entries[e]!.effect,
+    })),
+    resolution: evidence.basis.resolution,
+    cannotTell: cannotTell(evidence),
+    ceilingW: evidence.ceiling?.powerW ?? null,
+    levelFrac: evidence.rating.levelFrac,
+    days: [...evidence.basis.days.keys],
+    orientation: orientationReport(evidence, actual, run),
+    skyFields: evidence.shade.fields.map((field) => ({ ...field, ratio: Math.round(field.ratio * 1000) / 1000 })),
+    soiling: soilingReport(evidence),
+    snow: snowReport(evidence),
+    ageing: ageingReport(evidence, draws, seed),
+    parts,
+    shedding: sheddingOf(site, prepared, evidence.snow.spells.length),
+    laws: {
+      ...laws,
+      kept: [...laws.kept],
+      shade: [...laws.shade],
+      stringsOut: [...laws.stringsOut],
+      upByMonth: Object.fromEntries(up),
+      lastMonth: months.at(-1)?.key ?? "",
+      lastDay: evidence.basis.days.keys.at(-1) ?? "",
+      mayGoOn: kept.filter(({ kind, toUtcMs }) => GO_ON.includes(kind) && toUtcMs > laws.endUtcMs - GO_ON_DAYS * DAY_MS),
+      record: recordKey(ledger, entries, months.at(-1)?.key ?? ""),
+    },
+    endUtcMs: laws.endUtcMs,
+    milliseconds: Math.round(performance.now() - started),
+  } satisfies CauseReport);
+}
+
+/** Kinds of findings that days to come may lengthen, and how long after their end: a winter's spells lie far apart. */
+const GO_ON: readonly CauseFinding["kind"][] = ["outage", "held-low", "strings-out", "snow"];
+const GO_ON_DAYS = 80;
+
+export const budgetLines = ({ report }: OpenLedger): LedgerLine[] => [...report.months, ...report.years, report.all];
+
+export const yearLines = (months: readonly LedgerLine[]): LedgerLine[] =>
+  [...new Set(months.map(({ key }) => key.slice(0, 4)))].map((year) =>
+    totalLine(
+      year,
+      months.filter(({ key }) => key.startsWith(year)),
+    ),
+  );
+
+/** A finding as it is kept: numbers that can't be told are null in JSON, with its words. */
+export const keptFinding = (finding: CauseFinding, timeZone: string, entry: number | null): CauseReport["findings"][number] => ({
+  ...finding,
+  ...asData(finding),
+  ...causeInWords(finding, timeZone),
+  key: `${finding.kind}/${finding.fromUtcMs}`,
+  entry,
+});
+
+const asData = ({ facts }: CauseFinding): { facts: Record<string, number | string | null> } => ({
+  facts: Object.fromEntries(
+    Object.entries(facts).map(([name, value]) => [name, typeof value === "number" && !Number.isFinite(value) ? null : value]),
+  ),
+});
+
+/** What readings this coarse, or without these sensors, can't tell apart. */
+function cannotTell({ basis, orientation }: Evidence): string[] {
+  const out: string[] = [];
+  if (basis.resolution === "months")
+    out.push(
+      "Monthly figures: outages, strings out, shading, orientation and the inverter's ceiling can't be told; snow is what winter months lack, dirt is modelled from rain.",
+    );
+  if (basis.resolution === "days")
+    out.push("Daily figures: orientation, shading and the inverter's ceiling can't be told from the shape of a day.");
+  if (basis.resolution === "hours" && !orientation)
+    out.push(
+      "Orientation can't be told: there are too few clear days, or no plane explains their curves. Accept what Readings proposes for the clock, or bring a longer record.",
+    );
+  if (!basis.weather.snowDepthCm && !basis.weather.rainMm) out.push("No snow depth and no rain: snow can't be told from an outage.");
+  else if (!basis.weather.snowDepthCm) out.push("No snow depth: snow is taken from precipitation in cold air.");
+  if (!basis.weather.rainMm) out.push("No rain: dirt is told from jumps of the output alone, and a rain can't be told from a cleaning.");
+  out.push("Rating of the modules, gain of the irradiance sensor and gain of the meter act alike all year: they share one account.");
+  return out;
+}
+
+function orientationReport({ orientation, basis }: Evidence, actual: YieldRun, budget: YieldRun): CauseReport["orientation"] {
+  if (!orientation) return null;
+  const years = (basis.axis.count * basis.axis.stepMinutes) / 60 / 8766;
+  const sum = (values: Float64Array): number => values.reduce((a, b) => a + b, 0);
+  const reference = sum(budget.referenceKwh);
+  const off = sum(actual.accountsKwh.orientation);
+  const { turnDeg, steeperDeg, clockMinutes } = orientation;
+  return {
+    turnDeg,
+    steeperDeg,
+    clockMinutes,
+    days: orientation.days,
+    hours: Math.round(orientation.hours),
+    bookMissFrac: orientation.bookMissFrac,
+    fittedMissFrac: orientation.fittedMissFrac,
+    bookLevelFrac: orientation.bookLevelFrac,
+    fittedLevelFrac: orientation.fittedLevelFrac,
+    turn: orientation.turn,
+    arrays: orientation.site.arrays.map(({ id, name, azimuthDeg, tiltDeg }) => ({
+      id,
+      name,
+      azimuthDeg,
+      fittedAzimuthDeg: (((azimuthDeg + turnDeg.value) % 360) + 360) % 360,
+      tiltDeg,
+      fittedTiltDeg: Math.max(0, Math.min(90, tiltDeg + steeperDeg.value)),
+    })),
+    changeKwhPerYear: reference > 0 ? -(off / reference) * (sum(budget.expectedByBinKwh) / years) : 0,
+  };
+}

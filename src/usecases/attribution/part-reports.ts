@@ -1,0 +1,158 @@
+import type { PartReport } from "@/contracts/parts";
+import { type AgeingReading, ageingVerdict, readAgeing } from "@/core/ageing";
+import { type Evidence, seekEvidence } from "@/core/attribution";
+import { againstRest, hourIndex, planeGroups } from "@/core/attribution/parts";
+import { type MeterSeries, meteredOnto } from "@/core/ledger";
+import { endUtcMs } from "@/core/series";
+import { partOfSite, type Site } from "@/core/site";
+import { medianOf } from "@/core/statistics";
+import { sliceWeather } from "@/core/weather";
+import { ageOnAxis } from "@/core/yield";
+import { type OpenLedger, rangeOf } from "@/usecases/ledger";
+import { snowReport } from "./dirt-and-snow";
+import { upTo } from "./up-to";
+
+export interface PartTerms {
+  /** Local dates of cleanings. */
+  readonly cleanings: readonly string[];
+  readonly draws: number;
+  readonly seed: number;
+}
+
+/** A part with its index by local day, before it is set against the others. */
+interface Part {
+  readonly id: string;
+  readonly told: PartReport["told"];
+  readonly site: Site;
+  readonly days: readonly string[];
+  readonly cleanLog: Float64Array;
+  readonly ageing: AgeingReading;
+  readonly snow: PartReport["snow"];
+}
+
+/** More planes than these share too few hours each. */
+const MOST_GROUPS = 3;
+/**
+ * Told by hours, a part carries some of what the others do: the sky model says how much of an hour's light each plane had. On stand-ins of
+ * another sky model differences came out up to two fifths too small.
+ */
+const MIXED_FRAC = 0.5;
+
+/**
+ * Reads each part of a plant: by its own meter where arrays have one, else by the hours at which arrays that look different ways have their
+ * sun. Gives the share that is done; empty where nothing tells parts apart.
+ */
+export function* partReports(ledger: OpenLedger, evidence: Evidence, terms: PartTerms): Generator<number, PartReport[]> {
+  const parts = ledger.partMeters.length > 0 ? yield* byMeters(ledger, terms) : byHours(evidence, terms);
+  const days = evidence.basis.days.keys;
+  const logs = parts.map((part) => onDays(part, days));
+  return parts.map((part, k) => {
+    const { id, told, site, ageing } = part;
+    const isKnown = !ageing.isTooSoon && Number.isFinite(ageing.perYearFrac);
+    const apart = isKnown && parts.length > 1 ? againstRest(logs, k, { draws: terms.draws, seed: terms.seed }) : null;
+    const mixed = told === "hours" ? MIXED_FRAC * Math.abs(apart?.value ?? offRest(parts, k)) : 0;
+    const half = Math.hypot((ageing.high - ageing.low) / 2, mixed);
+    const [low, high] = [ageing.perYearFrac - half, ageing.perYearFrac + half];
+    return {
+      id,
+      told,
+      arrays: site.arrays.map(({ name }) => name),
+      years: ageing.years,
+      perYearFrac: isKnown ? ageing.perYearFrac : null,
+      low: isKnown ? low : null,
+      high: isKnown ? high : null,
+      isTooSoon: ageing.isTooSoon,
+      verdict: ageingVerdict({ ...ageing, low, high }, site.warranty),
+      againstRest: apart && { value: apart.value, low: apart.low - mixed, high: apart.high + mixed },
+      usedDays: ageing.usedDays,
+      snow: part.snow,
+    };
+  });
+}
+
+/** How far a part's own rate lies from the mean of the others': what is left where no day tells them all at once. */
+function offRest(parts: readonly Part[], own: number): number {
+  const others = parts.filter((_, k) => k !== own).map(({ ageing }) => ageing.perYearFrac);
+  const off = parts[own]!.ageing.perYearFrac - others.reduce((sum, rate) => sum + rate, 0) / others.length;
+  return Number.isFinite(off) ? off : 0;
+}
+
+function* byMeters(ledger: OpenLedger, terms: PartTerms): Generator<number, Part[]> {
+  const out: Part[] = [];
+  for (const [k, meter] of ledger.partMeters.entries()) {
+    const count = ledger.partMeters.length;
+    const part = yield* upTo(k / count, (k + 1) / count, byMeter(ledger, meter, terms));
+    if (part) out.push(part);
+  }
+  return out;
+}
+
+/** Searches the arrays of one meter like a plant of their own, over the time in which it was read. */
+function* byMeter(
+  { site: whole, weather: all }: OpenLedger,
+  meter: MeterSeries,
+  { cleanings, draws, seed }: PartTerms,
+): Generator<number, Part | null> {
+  const { from, to } = rangeOf(all!.axis, meter.axis.startUtcMs, endUtcMs(meter.axis));
+  if (to <= from) return null;
+  const site = partOfSite(whole, whole.meters.find(({ id }) => id === meter.meterId)!.arrays);
+  const weather = sliceWeather(all!, from, to);
+  const metered = meteredOnto(weather.axis, [meter], site);
+  const evidence = yield* seekEvidence({ site, weather, metered, meters: [meter], cleanings, months: [], draws, seed });
+  const { cleanLog } = evidence.soiling;
+  return {
+    id: meter.meterId,
+    told: "meter",
+    site,
+    days: evidence.basis.days.keys,
+    cleanLog,
+    ageing: evidence.ageing,
+    snow: snowOf(evidence),
+  };
+}
+
+function byHours(evidence: Evidence, { draws, seed }: PartTerms): Part[] {
+  const { basis, soiling, index } = evidence;
+  const groups = planeGroups(basis.site.arrays);
+  if (basis.resolution !== "hours" || groups.length < 2 || groups.length > MOST_GROUPS) return [];
+  const { commissioned, place } = basis.site;
+  const ageAtStartYears = commissioned ? ageOnAxis(commissioned, place.timeZone, basis.axis).startYears : 0;
+  const days = basis.days.keys;
+  return hourIndex(evidence, groups).map((cleanLog, g) => ({
+    id: groups[g]![0]!.id,
+    told: "hours",
+    site: { ...basis.site, arrays: groups[g]! },
+    days,
+    cleanLog,
+    ageing: readAgeing({
+      days,
+      cleanLog,
+      rawLog: cleanLog,
+      causesOutLog: cleanLog,
+      weight: index.weight,
+      dirtFrac: soiling.lostFracByDay,
+      months: [],
+      ageAtStartYears,
+      draws,
+      seed,
+    }),
+    snow: null,
+  }));
+}
+
+function snowOf(evidence: Evidence): PartReport["snow"] {
+  const { winters, spells } = snowReport(evidence);
+  const hours = spells.map(({ fromUtcMs, toUtcMs }) => (toUtcMs - fromUtcMs) / 3_600_000);
+  return {
+    days: winters.reduce((sum, { days }) => sum + days, 0),
+    lostKwh: winters.reduce((sum, { lostKwh }) => sum + lostKwh, 0),
+    falls: spells.length,
+    bareHours: hours.length > 0 ? medianOf(hours) : null,
+  };
+}
+
+/** A part's log on the days of the whole plant. */
+function onDays({ days, cleanLog }: Part, whole: readonly string[]): Float64Array {
+  const place = new Map(days.map((day, d) => [day, d]));
+  return Float64Array.from(whole, (day) => cleanLog[place.get(day) ?? -1] ?? Number.NaN);
+}

@@ -1,0 +1,36 @@
+import type { Deciding, Decision, Examination } from "@/contracts/examination";
+import type { Book } from "@/usecases/books";
+import { Refusal } from "@/usecases/refusal";
+import type { DecisionStore } from "./ports";
+
+/** Accepts, changes, refuses or takes back what the examination proposed; all of it or nothing. */
+export async function decide(store: DecisionStore, book: Book, examination: Examination, { decisions }: Deciding): Promise<void> {
+  const kept: Decision[] = [];
+  const takenBack: string[] = [];
+  for (const { findingKey, state, remedy, note } of decisions) {
+    if (state === null) {
+      takenBack.push(findingKey);
+      continue;
+    }
+    const finding = examination.findings.find((candidate) => candidate.key === findingKey);
+    if (!finding) {
+      throw new Refusal(
+        "finding-not-found",
+        `The examination has no finding ${findingKey}.`,
+        "The readings changed meanwhile: reload the page.",
+        { findingKey },
+      );
+    }
+    const chosen = remedy ?? finding.remedy;
+    if (state === "accepted" && !chosen) {
+      throw new Refusal(
+        "decision-refused",
+        `${finding.kind}, ${new Date(finding.fromUtcMs).toISOString().slice(0, 16)}Z: there is no remedy to accept.`,
+        "Leave it as it is; it is set apart, not counted.",
+        { findingKey },
+      );
+    }
+    kept.push({ findingKey, state, remedies: state === "accepted" && chosen ? [chosen] : [], note });
+  }
+  await store.change(book.id, kept, takenBack);
+}

@@ -1,0 +1,148 @@
+import type { BookFinding, Decision, Examination, ExaminedSeries, WeatherStrip } from "@/contracts/examination";
+import { mostEnergyKwh } from "@/core/ledger";
+import { examine, examineCounter, type Finding, type OwedSeries } from "@/core/quality";
+import { compareSpans, counterSpans, energyBetween, energyKwh, type ProductionQuantity } from "@/core/readings";
+import { nameplateW, partOfSite, type Site } from "@/core/site";
+import { type CalendarBins, dayBins } from "@/core/time";
+import type { OpenLedger, StoredSeries, StoredSparse } from "@/usecases/ledger";
+import { cleanSeries, cleanSparse, counterKeyOf, findingKeyOf, seriesKeyOf } from "./clean";
+
+export interface ExaminationInput {
+  readonly site: Site;
+  readonly ledger: OpenLedger;
+  readonly production: readonly StoredSeries[];
+  readonly weather: readonly StoredSeries[];
+  readonly sparse: StoredSparse;
+  readonly decisions: readonly Decision[];
+}
+
+const owedOf = ({ run }: OpenLedger): OwedSeries | null => run && { axis: run.axis, kwh: run.expectedKwh };
+
+/** A meter of some of the arrays: their part of the site, and the share of what the site owes that falls to them by nameplate. */
+function partOf(meterId: string, site: Site, owed: OwedSeries | null): { site: Site; owed: OwedSeries | null } {
+  const meter = site.meters.find(({ id }) => id === meterId);
+  if (!meter || meter.arrays.length === 0 || site.arrays.every(({ id }) => meter.arrays.includes(id))) return { site, owed };
+  const own = partOfSite(site, meter.arrays);
+  const share = nameplateW(own) / nameplateW(site);
+  return { site: own, owed: owed && { axis: owed.axis, kwh: owed.kwh.map((kwh) => kwh * share) } };
+}
+
+/** Examines every production series of a book: findings with what was decided, days raw and clean, and the spans between hand readings. */
+export function examineBook({ site, ledger, production, weather, sparse, decisions }: ExaminationInput): Examination {
+  const started = performance.now();
+  const owed = owedOf(ledger);
+  const clean = cleanSeries(production, decisions, site);
+  const findings = [
+    ...production.flatMap((series) => {
+      const part = partOf(series.meterId, site, owed);
+      return seriesFindings(series, part.site, part.owed).map((finding) => told(finding, seriesKeyOf(series), series.meterId, decisions));
+    }),
+    ...counterFindings(sparse, owed).map(({ meterId, finding }) => told(finding, counterKeyOf(meterId), meterId, decisions)),
+  ];
+  return {
+    findings,
+    series: production.map((series, k) => byDay(series, clean[k]!, site, partOf(series.meterId, site, owed).owed)),
+    weather: weather.map((series) => weatherStrip(series, site)),
+    spans: spanRows(cleanSparse(sparse, decisions), owed),
+    byWeather: owed !== null,
+    milliseconds: Math.round(performance.now() - started),
+  };
+}
+
+/** Findings of one raw series. */
+export function seriesFindings(series: StoredSeries, site: Site, owed: OwedSeries | null): Finding[] {
+  const { axis } = series;
+  const kwh = energyKwh(series.values, series.quantity as ProductionQuantity, axis.stepMinutes);
+  return examine({ axis, energyKwh: kwh, site, owed, mostKwh: mostEnergyKwh(site, axis.stepMinutes) });
+}
+
+function told(finding: Finding, seriesKey: string, meterId: string, decisions: readonly Decision[]): BookFinding {
+  const key = findingKeyOf(seriesKey, finding.kind, finding.fromUtcMs);
+  const decision = decisions.find((candidate) => candidate.findingKey === key) ?? null;
+  return { ...finding, facts: { ...finding.facts }, key, seriesKey, meterId, decision };
+}
+
+function counterFindings({ counters }: StoredSparse, owed: OwedSeries | null): { meterId: string; finding: Finding }[] {
+  const between = (from: number, to: number): number => {
+    if (!owed) return Number.NaN;
+    const { kwh, knownFrac } = energyBetween(owed.axis, owed.kwh, from, to);
+    return knownFrac > 0.9 ? kwh / knownFrac : Number.NaN;
+  };
+  return [...new Set(counters.map(({ meterId }) => meterId))].flatMap((meterId) => {
+    const own = counters.filter((counter) => counter.meterId === meterId).sort((a, b) => a.atUtcMs - b.atUtcMs);
+    return examineCounter(own, between).map((finding) => ({ meterId, finding }));
+  });
+}
+
+const brief = (value: number): number | null => (Number.isNaN(value) ? null : Math.round(value * 1000) / 1000);
+
+/** Which local days a record spans, from its first to its last reading, and how much of each was read. Pages are whole days of UTC; what lies before and after is no part of it. */
+function readDays(values: Float64Array, bins: CalendarBins): { first: number; end: number; readFrac: number[] } {
+  const [read, all] = [new Float64Array(bins.keys.length), new Float64Array(bins.keys.length)];
+  for (let i = 0; i < values.length; i++) {
+    all[bins.binOf[i]!]! += 1;
+    if (!Number.isNaN(values[i])) read[bins.binOf[i]!]! += 1;
+  }
+  const first = Math.max(
+    0,
+    read.findIndex((count) => count > 0),
+  );
+  const end = read.findLastIndex((count) => count > 0) + 1;
+  return { first, end, readFrac: [...read.subarray(first, end)].map((count, k) => Math.round((count / all[first + k]!) * 1000) / 1000) };
+}
+
+function weatherStrip({ quantity, axis, values }: StoredSeries, site: Site): WeatherStrip {
+  const bins = dayBins(axis, site.place.timeZone);
+  const { first, end, readFrac } = readDays(values, bins);
+  return { quantity, stepMinutes: axis.stepMinutes, days: bins.keys.slice(first, end), readFrac };
+}
+
+function byDay(series: StoredSeries, clean: StoredSeries, site: Site, owed: OwedSeries | null): ExaminedSeries {
+  const { axis } = series;
+  const bins = dayBins(axis, site.place.timeZone);
+  const raw = energyKwh(series.values, series.quantity as ProductionQuantity, axis.stepMinutes);
+  const cleaned = clean === series ? raw : clean.values;
+  const { first, end, readFrac } = readDays(raw, bins);
+  const days = bins.keys.slice(first, end);
+  return {
+    key: seriesKeyOf(series),
+    meterId: series.meterId,
+    point: site.meters.find(({ id }) => id === series.meterId)?.point ?? "ac",
+    quantity: series.quantity,
+    stepMinutes: axis.stepMinutes,
+    days,
+    rawKwh: daySums(raw, bins).slice(first, end),
+    cleanKwh: daySums(cleaned, bins).slice(first, end),
+    expectedKwh: owedByDay(days, site, owed),
+    readFrac,
+  };
+}
+
+/** Sum of each day's readings, kWh; null where there are none. */
+function daySums(kwh: Float64Array, bins: CalendarBins): (number | null)[] {
+  const sums = new Float64Array(bins.keys.length).fill(Number.NaN);
+  for (let i = 0; i < kwh.length; i++) {
+    const bin = bins.binOf[i]!;
+    if (!Number.isNaN(kwh[i])) sums[bin] = (Number.isNaN(sums[bin]) ? 0 : sums[bin]!) + kwh[i]!;
+  }
+  return [...sums].map(brief);
+}
+
+function owedByDay(days: readonly string[], site: Site, owed: OwedSeries | null): (number | null)[] {
+  if (!owed) return days.map(() => null);
+  const bins = dayBins(owed.axis, site.place.timeZone);
+  const sums = new Map<string, number>();
+  for (let i = 0; i < owed.axis.count; i++) {
+    const key = bins.keys[bins.binOf[i]!]!;
+    sums.set(key, (sums.get(key) ?? 0) + owed.kwh[i]!);
+  }
+  return days.map((day) => brief(sums.get(day) ?? Number.NaN));
+}
+
+function spanRows(sparse: StoredSparse, owed: OwedSeries | null): Examination["spans"] {
+  const counted = counterSpans(sparse.counters).map((span) => ({ ...span, source: "counter" as const }));
+  const listed = sparse.spans.map((span) => ({ ...span, source: "table" as const }));
+  const all = [...counted, ...listed].sort((a, b) => a.fromUtcMs - b.fromUtcMs);
+  if (!owed) return all.map((span) => ({ ...span, expectedKwh: 0, knownFrac: 0 }));
+  return compareSpans(all, owed.axis, owed.kwh).map((span, k) => ({ ...span, source: all[k]!.source }));
+}

@@ -1,0 +1,115 @@
+import { DateTime } from "luxon";
+import type { CauseFinding, CauseKind } from "@/core/attribution";
+
+/** A cause for people: its name, what it is, and why it is believed. */
+export interface CauseWords {
+  readonly title: string;
+  readonly what: string;
+  readonly evidence: string;
+}
+
+type Facts = CauseFinding["facts"];
+
+const n = (value: number | string | undefined, digits = 0): string =>
+  (Math.abs(Number(value ?? 0)) < 0.5 / 10 ** digits ? 0 : Number(value ?? 0))
+    .toLocaleString("en", { maximumFractionDigits: digits })
+    .replaceAll(",", "\u202f")
+    .replace("-", "\u2212");
+const percent = (value: number | string | undefined, digits = 1): string => `${n(Number(value ?? 0) * 100, digits)} %`;
+const about = (kwh: number | null): string => (kwh === null ? "" : ` About ${n(kwh)} kWh at the meter.`);
+
+/** "38° west of north" and the like. */
+export function bearingWords(azimuthDeg: number): string {
+  const azimuth = ((azimuthDeg % 360) + 360) % 360;
+  const nearest = Math.round(azimuth / 90) % 4;
+  const names = ["north", "east", "south", "west"] as const;
+  const off = ((azimuth - nearest * 90 + 540) % 360) - 180;
+  if (Math.abs(off) < 0.5) return names[nearest]!;
+  const side = off > 0 ? names[(nearest + 1) % 4]! : names[(nearest + 3) % 4]!;
+  return `${n(Math.abs(off))}° ${side} of ${names[nearest]}`;
+}
+
+/** What a plane acts like, in what the book has wrong of it. */
+function planeWords(f: Facts): string {
+  const half = (low: number | string | undefined, high: number | string | undefined): string => `±${n((Number(high) - Number(low)) / 2)}°`;
+  const bearing = `${bearingWords(Number(f.azimuthDeg) + Number(f.turnDeg))}, ${half(f.turnLowDeg, f.turnHighDeg)}`;
+  const tilt = `a tilt of ${n(Math.max(0, Math.min(90, Number(f.tiltDeg) + Number(f.steeperDeg))))}°, ${half(f.steeperLowDeg, f.steeperHighDeg)}`;
+  const [book, bookTilt] = [bearingWords(Number(f.azimuthDeg)), `${n(f.tiltDeg)}°`];
+  if (f.wrong === "tilt") return `Acts like ${tilt}; the book says ${bookTilt}.`;
+  if (f.wrong === "both") return `Acts like ${bearing}, and ${tilt}; the book says ${book} and ${bookTilt}.`;
+  return `Acts like ${bearing}; the book says ${book}.`;
+}
+
+const PART_WORDS: Readonly<Record<string, (f: Facts) => string>> = {
+  strings: (f) => `${n(f.out)} of ${n(f.of)} strings gave nothing`,
+  inverter: () => "one inverter gave nothing",
+  modules: (f) => `${n(f.out)} of ${n(f.of)} modules gave nothing`,
+};
+
+const CATALOGUE: Readonly<Record<CauseKind, (f: Facts, finding: CauseFinding, when: string) => CauseWords>> = {
+  outage: (f, x, when) => ({
+    title: "Outage",
+    what: `The plant stood still ${when}.${about(x.kwh)}`,
+    evidence: `${n(f.hours)} h without output under light that asked for it, and no snow that would explain it.`,
+  }),
+  "held-low": (f, x, when) => ({
+    title: "Held below its ceiling",
+    what: `Something held the plant at ${n(f.powerKw, 1)} kW ${when}.${about(x.kwh)}`,
+    evidence: `The tops of ${n(f.days)} days lie on that power, while the light asked for more and changed: a limit of the grid or of a setting, no cloud and no string.`,
+  }),
+  "strings-out": (f, x, when) => ({
+    title: f.part === "inverter" ? "Inverter out" : f.part === "modules" ? "Modules out" : "String out",
+    what: `${(PART_WORDS[String(f.part)] ?? PART_WORDS.strings!)(f)} ${when}${f.restored === "yes" ? "" : ", to the end of the record"}.${about(x.kwh)}`,
+    evidence: `The level fell by ${percent(f.measuredFrac)} within a day and stayed; ${percent(f.lostFrac)} is what that part gives${f.restored === "yes" ? ", and it came back within a day" : ""}.`,
+  }),
+  snow: (f, x, when) => ({
+    title: "Snow",
+    what: `Snow on the modules on ${n(f.days)} days ${when}.${about(x.kwh)}`,
+    evidence: `After each of ${n(f.spells)} falls (${f.gauge === "depth" ? "by the depth gauge" : "precipitation in cold air"}) the output stayed low until it showed the modules bare.`,
+  }),
+  ceiling: (f, x) => ({
+    title: "Ceiling not as rated",
+    what: `The plant is held at ${n(Number(f.powerW) / 1000, 1)} kW; by its rating it would be ${n(Number(f.ratedW) / 1000, 1)} kW.${about(x.kwh)}`,
+    evidence: `${n(f.heldSteps)} readings lie on this flat top.`,
+  }),
+  shading: (f, x) => ({
+    title: "Shading",
+    what: `With the sun near ${n(f.azimuthDeg)}° and ${n(f.elevationDeg)}° high the plant gives ${percent(f.ratio, 0)} of what it owes.${about(x.kwh)}`,
+    evidence: `It comes back at the same ${n(f.fields)} places of the sky on clear days, and overcast days do not show it.`,
+  }),
+  orientation: (f) => ({
+    title: "Orientation",
+    what: planeWords(f),
+    evidence: `The curves of ${n(f.days)} clear days miss the book's plane by ${percent(f.bookMissFrac)} and the fitted one by ${percent(f.fittedMissFrac)}; the days' levels through the seasons miss it by ${percent(f.bookLevelFrac)} and ${percent(f.fittedLevelFrac)}. A clock that is off would move mornings and evenings alike: ${n(f.clockMinutes)} min are left for it.`,
+  }),
+  soiling: (f, x) => ({
+    title: "Soiling",
+    what: `Dirt grows by ${percent(f.ratePerDayFrac, 2)} a day (${percent(f.rateLowFrac, 2)} to ${percent(f.rateHighFrac, 2)}) and took ${percent(f.meanLostFrac)} of the light, ${percent(f.mostLostFrac)} at worst.${about(x.kwh)}`,
+    evidence: `The output declines in dry weather and comes back with rain (${n(f.rains)} times) and cleaning (${n(f.cleanings)} in the field book).`,
+  }),
+  "unrecorded-cleaning": (f, _x, when) => ({
+    title: "Cleaning that nobody wrote down",
+    what: `The output rose by ${percent(f.effectFrac)} ${when}.`,
+    evidence: "No rain fell that would explain it. Write the cleaning into the field book if there was one; a repair looks alike.",
+  }),
+  ageing: (f) => ({
+    title: "Ageing faster than budgeted",
+    what: `${percent(f.perYearFrac, 2)} a year (${percent(f.lowFrac, 2)} to ${percent(f.highFrac, 2)}); the book budgets ${percent(f.budgetFrac, 2)}.`,
+    evidence: "Read through the weather from days one year apart; see the Ageing chapter.",
+  }),
+};
+
+/** When a finding was, in the site's time. */
+export function whenOf({ fromUtcMs, toUtcMs }: Pick<CauseFinding, "fromUtcMs" | "toUtcMs">, timeZone: string): string {
+  const from = DateTime.fromMillis(fromUtcMs, { zone: timeZone });
+  const to = DateTime.fromMillis(toUtcMs, { zone: timeZone });
+  if (to.diff(from, "hours").hours <= 26 && to.minus({ minutes: 1 }).hasSame(from, "day")) {
+    const whole = from.hour === 0 && to.diff(from, "hours").hours >= 23;
+    return `on ${from.toFormat("d LLL yyyy")}${whole ? "" : `, ${from.toFormat("HH:mm")} to ${to.toFormat("HH:mm")}`}`;
+  }
+  const year = from.year === to.year ? "" : " yyyy";
+  return `from ${from.toFormat(`d LLL${year}`)} to ${to.toFormat("d LLL yyyy")}`;
+}
+
+export const causeInWords = (finding: CauseFinding, timeZone: string): CauseWords =>
+  CATALOGUE[finding.kind](finding.facts, finding, whenOf(finding, timeZone));

@@ -1,0 +1,112 @@
+import type { AgeingReport, BookCause } from "@/contracts/causes";
+import { whenOf } from "@/wording/findings/attribution";
+import { number, percent } from "@/wording/format";
+import type { Working } from "./working";
+
+const METHODS: Readonly<Record<BookCause["kind"], { readonly formula: string; readonly source: string }>> = {
+  outage: {
+    formula: "steps with light that asked for 4 % of rated output or more and gave under 1.5 % of what they owed; Σ owed over them",
+    source: "IEC TS 61724-3:2016 (availability by time and by energy).",
+  },
+  "held-low": {
+    formula:
+      "days whose best hours, four or more, lie within 1.2 % of one power while they owe 8 % more and differ in what they owe; Σ owed − that power over hours held",
+    source: "Tops of the days; docs/methods.md, causes.",
+  },
+  "strings-out": {
+    formula:
+      "median ratio of 7 good days after ÷ 7 before = 1 − k ÷ n, most of it between two days and 70 % of it beside what dirt explains; Σ owed × k ÷ n until it comes back",
+    source: "Medians on both sides of a step; docs/methods.md, causes.",
+  },
+  snow: {
+    formula: "from each fall until two hours in a row give 90 % of the usual: Σ owed × (1 − paid ÷ owed)",
+    source: "After Marion et al., 2013, with the meter in place of the model’s end of a cover.",
+  },
+  ceiling: {
+    formula: "the power on which most of the highest readings lie",
+    source: "Histogram of the readings; docs/methods.md, causes.",
+  },
+  shading: {
+    formula:
+      "median of paid ÷ owed by 10° of azimuth and 5° of elevation on clear hours under 85 %, under 72 % in its midst and 93 % at its edge, where overcast hours do not show it",
+    source: "Docs/methods.md, causes.",
+  },
+  orientation: {
+    formula:
+      "least squares over turn, tilt, contrast, weak light and clock: of clear hours, each day at its own level, and of the days’ levels against each other",
+    source:
+      "Gauss-Newton; interval by redrawing days (Efron, 1979, Bootstrap methods), widened by what sky models bend a day by and by 15 % of the turn.",
+  },
+  soiling: {
+    formula:
+      "ln(paid ÷ owed) = level + slope × t + seasonal wave + clouds + ln(1 − dirt); dirt grows by a rate, rain and cleanings take it off",
+    source: "Kimber et al., 2006; Deceglie, Micheli & Muller, 2018; Huber, 1964 (outliers weighed down).",
+  },
+  "unrecorded-cleaning": {
+    formula:
+      "median residual of 6 good days after − 6 before > 2.8 deviations of a median, no rain over 1.5 mm about it; with the cleaning the fit’s loss falls by 18 or more",
+    source: "Docs/methods.md, causes.",
+  },
+  ageing: { formula: "lower end of the year-on-year interval > budget + 0.15 % a year", source: "Jordan et al., 2018." },
+};
+
+/** Where how sure a cause is follows from a figure. */
+const SURE: Partial<Record<BookCause["kind"], string>> = {
+  soiling: "fitGain ÷ (fitGain + 10), at most 95 %; the gain is the drop of the fit’s loss by dirt",
+  "strings-out": "how near the measured share lies to a whole part",
+};
+
+const shown = (value: number | string | null): string =>
+  typeof value === "number" ? number(value, Math.abs(value) < 10 && !Number.isInteger(value) ? 4 : 0) : (value ?? "not told");
+
+/** How a cause was found. */
+export function causeWorking(cause: BookCause, timeZone: string): Working {
+  return {
+    title: cause.title,
+    value: cause.kwh === null ? percent(cause.confidenceFrac, 0) : number(cause.kwh),
+    unit: cause.kwh === null ? "sure" : "kWh",
+    formula: METHODS[cause.kind].formula,
+    inputs: [
+      { name: "when", value: whenOf(cause, timeZone), from: "readings" },
+      ...(cause.kwhLow !== null && cause.kwhHigh !== null
+        ? [{ name: "interval", value: `${number(cause.kwhLow)} to ${number(cause.kwhHigh)} kWh`, from: "95 of 100 cases" }]
+        : []),
+      { name: "sure", value: percent(cause.confidenceFrac, 0), from: SURE[cause.kind] ?? "judgement by rule" },
+      ...Object.entries(cause.facts).map(([name, value]) => ({ name, value: shown(value), from: "search for causes" })),
+    ],
+    source: METHODS[cause.kind].source,
+    assumptions: [
+      "Energy at the meter: what would have come without this cause alone. The ledger's accounts walk down from nameplate and read higher.",
+      cause.evidence,
+    ],
+  };
+}
+
+/** How the ageing rate came about. */
+export function ageingWorking(report: AgeingReport): Working {
+  return {
+    title: "Ageing rate",
+    value: report.perYearFrac === null ? "?" : number(report.perYearFrac * 100, 2),
+    unit: "% of the first output a year",
+    formula: "median over all pairs of days one year apart of ln(index later ÷ index earlier); as a share of the first output",
+    inputs: [
+      { name: "pairs of days", value: number(report.pairs.length), from: "days that tell, a year apart within 3 days" },
+      {
+        name: "interval",
+        value: `${number((report.low ?? 0) * 100, 2)} to ${number((report.high ?? 0) * 100, 2)} %`,
+        from: `${report.draws} redraws in blocks of 30 days, seed ${report.seed}; drift of sensors added`,
+      },
+      ...report.filters.map((filter) => ({
+        name: `after ${filter.name}`,
+        value: `${number(filter.days)} days, ${filter.perYearFrac === null ? "?" : number(filter.perYearFrac * 100, 2)} % a year`,
+        from: "filters, one after the other",
+      })),
+    ],
+    source:
+      "Jordan, Deline, Kurtz, Kimball & Anderson, 2018, Robust PV degradation methodology and application; Künsch, 1989 (block bootstrap).",
+    assumptions: [
+      "The index is metered over expected without ageing; standstill, snow and strings are taken out and dirt is put back.",
+      "The first four months after commissioning are left out: modules settle then, apart from the slope.",
+    ],
+  };
+}

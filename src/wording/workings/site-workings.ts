@@ -1,0 +1,108 @@
+import type { StringCheck } from "@/core/electrical";
+import type { ShadedHours } from "@/core/shading";
+import type { Inverter, Site } from "@/core/site";
+import { number, percent } from "@/wording/format";
+import type { Working } from "./working";
+
+type LimitKey = "coldVoc" | "hotVmp" | "coldVmp" | "current";
+
+const FORMULA: Readonly<Record<LimitKey, string>> = {
+  coldVoc: "modules in series × Voc × (1 + β (coldest − 25 °C)) ≤ highest DC voltage",
+  hotVmp: "modules in series × Vmp × (1 + γ (hottest cells − 25 °C)) ≥ lower end of the window",
+  coldVmp: "modules in series × Vmp × (1 + γ (coldest − 25 °C)) ≤ upper end of the window",
+  current: "1.25 × Isc × strings on one input ≤ current of an input",
+};
+
+/** How a limit of a string came about. */
+export function limitWorking(
+  site: Site,
+  checked: { readonly arrayId: string; readonly name: string; readonly inverter: Inverter; readonly check: StringCheck },
+  key: LimitKey,
+  title: string,
+  unit: string,
+): Working {
+  const { check, inverter } = checked;
+  const module = site.modules[site.arrays.find((array) => array.id === checked.arrayId)!.module]!;
+  const open = (value: number | null, suffix: string): string => (value === null ? "not in the book" : `${number(value, 1)} ${suffix}`);
+  const { value, limit } = check[key];
+  const voltages = [
+    { name: "Voc, Vmp", value: `${open(module.vocV, "V")}, ${open(module.vmpV, "V")}`, from: "site chapter: modules" },
+    {
+      name: "β of Voc, γ of power",
+      value: `${percent(module.betaVocPerK, 2)}/K, ${percent(module.gammaPmpPerK, 2)}/K`,
+      from: "site chapter: modules",
+    },
+    {
+      name: "Coldest air, hottest cells",
+      value: `${number(check.recordLowC)} °C, ${number(check.hotCellC)} °C`,
+      from: check.assumed ? "usual ones" : "site chapter: place",
+    },
+  ];
+  return {
+    title: `${title}: ${checked.name}`,
+    value: value === null ? "not known" : number(value, 1),
+    unit,
+    formula: FORMULA[key],
+    inputs: [
+      { name: "Modules in series", value: number(check.modulesInSeries), from: "site chapter: arrays" },
+      ...(key === "current"
+        ? [
+            {
+              name: "Isc, strings, inputs",
+              value: `${open(module.iscA, "A")}, ${check.strings}, ${inverter.inputs ?? 1}`,
+              from: "site chapter",
+            },
+          ]
+        : voltages),
+      { name: "Limit", value: limit === null ? "not in the book" : `${number(limit, 1)} ${unit}`, from: "site chapter: inverters" },
+    ],
+    source: "IEC 62548:2016, Photovoltaic arrays: design requirements.",
+    assumptions: ["Cells are as cold as the air at dawn, and 35 K over the air in full sun.", "The local code may ask for more."],
+  };
+}
+
+/** Energy at the meter that would come back without an obstacle. */
+export function obstacleWorking(name: string, months: readonly number[], openKwh: number, year: string | null): Working {
+  const sum = months.reduce((a, b) => a + b, 0);
+  return {
+    title: `What ${name} costs a year`,
+    value: number(sum, 1),
+    unit: "kWh",
+    formula: "expected at the meter without it − expected with it (the whole chain, twice)",
+    inputs: [
+      { name: "Weather", value: year ?? "a cloudless year", from: year === null ? "the book has none" : "the book" },
+      { name: "Without any shade", value: `${number(openKwh)} kWh`, from: "the chain" },
+      { name: "Heaviest month", value: `${number(Math.max(...months), 1)} kWh`, from: "the same two runs" },
+    ],
+    source: "Rays against slabs, columns and crowns (Kay & Kajiya, 1986), by patch of the array; sky view by the cosine over the sky.",
+    assumptions: [
+      "Gain if removed, not the ledger's account: two obstacles that shade the same hour each cost less than both.",
+      "Level ground; what lies behind it may then shade.",
+    ],
+  };
+}
+
+/** How shaded hours are counted. */
+export function hoursWorking(name: string, { sunHours, partHours, fullHours }: ShadedHours): Working {
+  const hours = (values: readonly number[]): string =>
+    `${number(
+      values.reduce((a, b) => a + b, 0),
+      1,
+    )} h`;
+  return {
+    title: `Hours of sun and shade on ${name}`,
+    value: number(
+      sunHours.reduce((a, b) => a + b, 0),
+      1,
+    ),
+    unit: "h",
+    formula: "every twenty minutes of a year: sun up and before the modules; a ray to each of two points of every patch",
+    inputs: [
+      { name: "Sun on the modules", value: hours(sunHours), from: "sun path and the plane of the month" },
+      { name: "Any part shaded", value: hours(partHours), from: "rays" },
+      { name: "Weighed by the shaded share", value: hours(fullHours), from: "rays; a crown counts by the light it stops" },
+    ],
+    source: "The chain's own sun; rays against slabs, columns and crowns (Kay & Kajiya, 1986).",
+    assumptions: ["Cloudless: an hour counts whether the sun shone or not. Energy is in the column beside."],
+  };
+}

@@ -1,0 +1,190 @@
+import type { ModelAccount } from "@/core/accounts";
+import type { ModelChoices, Site } from "@/core/site";
+import { number, percent } from "@/wording/format";
+import type { WorkingInput } from "./working";
+
+/** How a stage of the chain reckons its account on a site: formula, source, and the terms that went in. */
+export interface StageMethod {
+  readonly formula: string;
+  readonly source: string;
+  readonly terms: readonly WorkingInput[];
+}
+
+const FROM_SITE = "site chapter";
+const term = (name: string, value: string, from = FROM_SITE): WorkingInput => ({ name, value, from });
+const share = (name: string, value: number): StageMethod => ({
+  formula: `energy × ${name}`,
+  source: "Fixed share, as the book has it.",
+  terms: [term(name[0]!.toUpperCase() + name.slice(1), percent(value, 2))],
+});
+
+/** Sources by method, in the words of the file format. */
+export const SOURCES: { readonly [Stage in keyof ModelChoices]: Readonly<Record<ModelChoices[Stage], string>> } = {
+  decomposition: { erbs: "Erbs, Klein & Duffie, 1982", disc: "Maxwell, 1987" },
+  transposition: {
+    "hay-davies": "Hay & Davies, 1980",
+    isotropic: "Liu & Jordan, 1963",
+    reindl: "Reindl, Beckman & Duffie, 1990",
+    perez: "Perez et al., 1990",
+  },
+  reflection: {
+    "martin-ruiz": "Martin & Ruiz, 2001",
+    ashrae: "Souka & Safwat, 1966; ASHRAE 93",
+    fresnel: "De Soto, Klein & Beckman, 2006",
+  },
+  cellTemperature: { faiman: "Faiman, 2008", ross: "Ross, 1980", king: "King, Boyson & Kratochvil, 2004" },
+  power: { coefficient: "Huld et al., 2011; IEC 61215", "single-diode": "De Soto, Klein & Beckman, 2006" },
+  soiling: { fixed: "Fixed share", "build-up": "Kimber et al., 2006" },
+  shading: {
+    "by-array": "As each array's hardware tells",
+    "module-level": "Light of each module, by rays",
+    "bypass-diodes": "Deline, 2009; Silvestre et al., 2009",
+    "worst-module": "Series string held by its darkest module",
+    none: "Horizon and obstacles left out",
+  },
+  snow: { none: "No snow model", sliding: "Marion et al., 2013", monthly: "Monthly shares; Townsend & Powers, 2011" },
+  inverter: {
+    "part-load": "Schmidt, Jantsch & Schmid, 1992; IEC 61683",
+    constant: "Constant efficiency, IEC 61683",
+    king: "King et al., 2007",
+  },
+  subHourlyClipping: {
+    corrected: "Skartveit & Olseth, 1992 (spread inside the hour)",
+    ignored: "Hourly means",
+  },
+};
+
+const CELL_FORMULA: Readonly<Record<ModelChoices["cellTemperature"], string>> = {
+  faiman: "T cell = T air + G ÷ (U₀ + U₁ v)",
+  ross: "T cell = T air + (NOCT − 20) ÷ 800 × G",
+  king: "T cell = T air + G exp(a + b v) + ΔT × G ÷ 1000",
+};
+
+const gammas = ({ modules }: Site): string =>
+  Object.values(modules)
+    .map((m) => `${number(m.gammaPmpPerK * 100, 2)} %/K`)
+    .join(", ");
+
+const METHODS: Readonly<Record<ModelAccount, (site: Site) => StageMethod>> = {
+  orientation: ({ arrays }) => ({
+    formula: "energy at nameplate in the book's plane − in the plane that the clear days show",
+    source:
+      "Turn and tilt fitted to clear days by least squares (Gauss-Newton), with an interval by redrawing days (Efron, 1979). The budget knows none.",
+    terms: [
+      term(
+        "Planes in the book",
+        arrays.map((array) => `${number(array.azimuthDeg)}° / ${number(array.tiltDeg)}°`).join(", "),
+        "site chapter: arrays",
+      ),
+    ],
+  }),
+  rating: () => ({
+    formula: "energy × (1 − metered ÷ owed at this load, all year alike)",
+    source:
+      "Rating of the modules, gain of the sensor and gain of the meter act alike and share this account (JCGM 100:2008). The budget knows none.",
+    terms: [],
+  }),
+  shading: ({ models, obstacles, arrays, horizon }) => ({
+    formula: "beam × share that passes obstacles and horizon, by patch of the array; sky × share still seen; then the string's rule",
+    source: `Rays against slabs, columns and crowns (Kay & Kajiya, 1986); ${SOURCES.shading[models.shading]}.`,
+    terms: [
+      term("Obstacles", String(obstacles.length + arrays.reduce((sum, array) => sum + array.obstacles.length, 0)), "site chapter: shade"),
+      term(
+        "Horizon",
+        horizon.length + arrays.reduce((sum, array) => sum + array.horizon.length, 0) > 0 ? "drawn" : "level",
+        "site chapter: shade",
+      ),
+    ],
+  }),
+  rear: ({ modules, albedo }) => ({
+    formula: "nameplate × bifaciality × (ground and sky seen by the rear)",
+    source: "View factors of Liu & Jordan, 1963; lit ground after Deline et al., 2016.",
+    terms: [
+      term(
+        "Bifaciality",
+        Object.values(modules)
+          .map((m) => percent(m.bifacialityFrac, 0))
+          .join(", "),
+      ),
+      term("Albedo", number(albedo, 2)),
+    ],
+  }),
+  snow: ({ models }) => ({
+    formula: models.snow === "sliding" ? "energy × share of cell rows under a cover that slides off" : "energy × share of the month",
+    source: SOURCES.snow[models.snow],
+    terms: [],
+  }),
+  soiling: ({ models, losses, soiling }) =>
+    models.soiling === "build-up"
+      ? {
+          formula: "energy × dirt of the day;  dirt grows daily, rain and cleanings take it off",
+          source: SOURCES.soiling["build-up"],
+          terms: [
+            term("Growth a day", percent(soiling.ratePerDayFrac, 2)),
+            term("Rain that cleans", `${number(soiling.cleaningRainMm)} mm a day`),
+          ],
+        }
+      : share("soiling share", losses.soilingFrac),
+  reflection: ({ models }) => ({
+    formula: "beam × modifier(angle) + sky and ground × mean modifier",
+    source: SOURCES.reflection[models.reflection],
+    terms: [term("Model", models.reflection)],
+  }),
+  lowLight: ({ models }) =>
+    models.power === "single-diode"
+      ? { formula: "energy × (1 − P(G, 25 °C) ÷ P(1000, 25 °C) × 1000 ÷ G)", source: SOURCES.power["single-diode"], terms: [] }
+      : {
+          formula: "energy × (1 − (1 + k₁ ln G′ + k₂ ln² G′))",
+          source: "Huld et al., 2011, crystalline silicon.",
+          terms: [term("k₁, k₂", "−0.017237, −0.040465", "Huld et al., table 2")],
+        },
+  temperature: (site) => ({
+    formula: `${site.models.power === "single-diode" ? "energy × (1 − P(G, T) ÷ P(G, 25 °C))" : "energy × −γ × (T cell − 25 °C)"};  ${CELL_FORMULA[site.models.cellTemperature]}`,
+    source: `${SOURCES.cellTemperature[site.models.cellTemperature]} (cell temperature); ${SOURCES.power[site.models.power]} (power).`,
+    terms: [term("γ of maximum power", gammas(site), "site chapter: modules")],
+  }),
+  ageing: ({ ageing }) => ({
+    formula: "energy × (first-year share × t, then rate × years since)",
+    source: "Jordan & Kurtz, 2013; the budgeted rate, not a measured one.",
+    terms: [term("First year, then each year", `${percent(ageing.firstYearFrac, 2)}, ${percent(ageing.perYearFrac, 2)}`)],
+  }),
+  mismatch: ({ losses }) => share("mismatch share", losses.mismatchFrac),
+  dcWiring: ({ losses }) => share("DC wiring share", losses.dcWiringFrac),
+  inverter: ({ models, inverters }) => ({
+    formula: models.inverter === "constant" ? "energy × (1 − efficiency)" : "energy × (1 − efficiency at this load), and night draw",
+    source: SOURCES.inverter[models.inverter],
+    terms: [
+      term(
+        "Efficiency at rated load",
+        inverters.map((i) => percent(i.ratedEfficiencyFrac)).join(", ") || "96 % assumed",
+        "site chapter: inverters",
+      ),
+    ],
+  }),
+  clipping: ({ models, inverters }) => ({
+    formula:
+      models.subHourlyClipping === "corrected"
+        ? "Σ mean of max(0, power − rating) over the spread inside the step × step"
+        : "Σ max(0, AC power − rating) × step",
+    source: `Power above the rating is not made. ${SOURCES.subHourlyClipping[models.subHourlyClipping]}.`,
+    terms: [
+      term(
+        "AC rating",
+        inverters.map((i) => `${number(i.acRatedW / 1000, 1)} kW${i.perModule ? " a module" : ""}`).join(", ") || "none",
+        "site chapter: inverters",
+      ),
+    ],
+  }),
+  acWiring: ({ losses }) => share("AC wiring share", losses.acWiringFrac),
+  transformer: ({ losses }) => share("transformer share", losses.transformerFrac),
+  curtailment: ({ inverters }) => ({
+    formula: "Σ max(0, power − export limit) × step",
+    source: "Power above the export limit is not let out.",
+    terms: [
+      term("Export limit", inverters.map((i) => (i.exportLimitW === null ? "none" : `${number(i.exportLimitW / 1000, 1)} kW`)).join(", ")),
+    ],
+  }),
+  downtime: ({ losses }) => share("downtime share", losses.availabilityFrac),
+};
+
+export const stageMethod = (account: ModelAccount, site: Site): StageMethod => METHODS[account](site);

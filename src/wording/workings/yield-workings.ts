@@ -1,0 +1,127 @@
+import type { LedgerAccount } from "@/core/accounts";
+import { ACCOUNT_NAMES, MODEL_ACCOUNTS, STAGE_NAMES } from "@/core/accounts";
+import type { Site } from "@/core/site";
+import type { TypicalYear, Uncertainty, UncertaintyPart, YieldLine } from "@/core/yield";
+import { kwhDecimals, number, percent } from "@/wording/format";
+import { stageMethod } from "./stage-methods";
+import type { Working, WorkingInput } from "./working";
+
+const NAMES: Readonly<Record<UncertaintyPart["name"], string>> = {
+  irradiance: "Measured light",
+  transposition: "Splitting and turning the light",
+  rating: "Module rating",
+  temperature: "Temperature model",
+  soiling: "Soiling",
+  ageing: "Ageing so far",
+  inverter: "Inverter efficiency",
+  years: "Year to year",
+};
+
+const inputs = ({ parts }: Uncertainty): WorkingInput[] =>
+  parts
+    .filter((part) => part.standardFrac > 0)
+    .map((part) => ({ name: NAMES[part.name], value: `± ${percent(part.standardFrac, 2)}`, from: part.source }));
+
+/** The interval of an expected energy, part by part. */
+export function uncertaintyWorking(uncertainty: Uncertainty, expectedKwh: number): Working {
+  return {
+    title: "Interval of the expected energy",
+    value: `± ${number(uncertainty.halfWidth90Frac * expectedKwh)}`,
+    unit: "kWh",
+    formula: "1.645 × √(Σ part²) × expected",
+    inputs: [
+      ...inputs(uncertainty),
+      { name: "All together", value: `± ${percent(uncertainty.standardFrac, 2)}`, from: "parts in quadrature" },
+      { name: "Expected", value: `${number(expectedKwh)} kWh`, from: "the chain" },
+    ],
+    source: "JCGM 100:2008, Guide to the expression of uncertainty in measurement.",
+    assumptions: [
+      "Nine of ten times the true value lies inside.",
+      "Parts are independent, and standard deviations of what may be off for months on end.",
+    ],
+  };
+}
+
+/** P50 and P90 of a typical year. */
+export function typicalWorking(typical: TypicalYear): Working {
+  return {
+    title: "A typical year",
+    value: `${number(typical.p50Kwh)}, nine of ten years above ${number(typical.p90Kwh)}`,
+    unit: "kWh",
+    formula: "P50 = mean of the years;  P90 = P50 × (1 − 1.282 × √(Σ part²))",
+    inputs: inputs(typical.uncertainty),
+    source: "JCGM 100:2008; Student, 1908, for few years.",
+    assumptions: [
+      `${typical.years} whole years of this book's weather, each brought to the same age of the plant.`,
+      "Few years say little of rare ones: the scatter is widened by Student's t.",
+    ],
+  };
+}
+
+/** What would come back at the meter without one cause. */
+export function removalWorking(account: LedgerAccount, gainKwh: number, expectedKwh: number): Working {
+  const name = ACCOUNT_NAMES[account].name;
+  return {
+    title: `Without ${name.toLowerCase()}`,
+    value: number(gainKwh, 1),
+    unit: "kWh",
+    formula: "expected without this cause − expected",
+    inputs: [
+      { name: "Expected", value: `${number(expectedKwh, 1)} kWh`, from: "the chain as the book has it" },
+      {
+        name: "Expected without",
+        value: `${number(expectedKwh + gainKwh, 1)} kWh`,
+        from: `the chain run again with no ${name.toLowerCase()}`,
+      },
+    ],
+    source: "Two runs of the chain.",
+    assumptions: [
+      "This is the figure for decisions. The posting walks down from nameplate and is larger wherever what is saved here would be lost further on, most of all under clipping.",
+    ],
+  };
+}
+
+/** Energy of a site as somebody might change it: the same weather through the same chain. */
+export function triedWorking(line: YieldLine, title: string, site: Site): Working {
+  const kwh = (value: number): string => number(value, kwhDecimals(line.referenceKwh));
+  return {
+    title,
+    value: kwh(line.expectedKwh),
+    unit: "kWh",
+    formula: "reference − all accounts",
+    inputs: [
+      { name: "Reference", value: `${kwh(line.referenceKwh)} kWh`, from: `nameplate × ${number(line.planeKwhM2, 1)} kWh/m² on the plane` },
+      ...MODEL_ACCOUNTS.filter((account) => line.accountsKwh[account] !== 0).map((account) => ({
+        name: `− ${STAGE_NAMES[account]}`,
+        value: `${kwh(line.accountsKwh[account])} kWh`,
+        from: stageMethod(account, site).source,
+      })),
+    ],
+    source: "The chain from sun to meter, docs/methods.md.",
+    assumptions: ["At the AC meter, with this book's weather, run again in the browser at the weather's own step."],
+  };
+}
+
+interface Compared {
+  readonly name: string;
+  readonly kwh: number;
+}
+
+/** Energy of one run less that of another over the same weather. */
+export function differenceWorking(title: string, tried: Compared, against: Compared): Working {
+  const decimals = kwhDecimals(against.kwh);
+  const input = ({ name, kwh }: Compared): WorkingInput => ({
+    name,
+    value: `${number(kwh, decimals)} kWh`,
+    from: "its own run of the chain",
+  });
+  return {
+    title,
+    value: `${number(tried.kwh - against.kwh, decimals)} (${percent((tried.kwh - against.kwh) / Math.max(1e-9, against.kwh), 2)})`,
+    unit: "kWh",
+    formula: `${tried.name} − ${against.name}`,
+    inputs: [input(tried), input(against)],
+    source: "Two runs of the chain.",
+    assumptions: ["Both see the same weather and differ in nothing else."],
+  };
+}

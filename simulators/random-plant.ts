@@ -1,5 +1,6 @@
 import { randomLcg } from "d3";
 import type { SiteInput } from "@/contracts/site";
+import { DAY_MS, HOUR_MS } from "@/core/units";
 import type { Climate } from "./climate";
 import type { PlantTruth, SkyDisc } from "./plant";
 
@@ -101,11 +102,11 @@ export function randomPlant(k: number, faults = true): RandomPlant {
   const wrong = faults && chance(0.3) ? (chance(0.5) ? 1 : -1) * whole(15, 45) : 0;
   const dusty = where.climate.wetDays[6]! < 0.05 || where.latitudeDeg < 0;
   const soilingPerDayFrac = dusty ? draw(0.0004, 0.002) : draw(0.00005, 0.0003);
-  const instant = (): number => Date.UTC(FIRST_YEAR, 0, 1) + draw(90, YEARS * 365 - 90) * 86_400_000;
-  const hourOf = (utcMs: number): string => new Date(Math.round(utcMs / 3_600_000) * 3_600_000).toISOString();
+  const instant = (): number => Date.UTC(FIRST_YEAR, 0, 1) + draw(90, YEARS * 365 - 90) * DAY_MS;
+  const hourOf = (utcMs: number): string => new Date(Math.round(utcMs / HOUR_MS) * HOUR_MS).toISOString();
   const outages = Array.from({ length: faults ? whole(0, 2) : 0 }, () => {
     const from = instant();
-    return { from: hourOf(from), to: hourOf(from + draw(0.6, 12) * 86_400_000) };
+    return { from: hourOf(from), to: hourOf(from + draw(0.6, 12) * DAY_MS) };
   });
   const out = faults && chance(0.5) ? instant() : null;
   const cleanings =
@@ -121,14 +122,14 @@ export function randomPlant(k: number, faults = true): RandomPlant {
     cleaningRainMm: draw(3, 7),
     cleanings,
     outages,
-    stringsOut: out === null ? [] : [{ from: hourOf(out), to: hourOf(out + draw(15, 200) * 86_400_000), lostFrac: 1 / strings }],
+    stringsOut: out === null ? [] : [{ from: hourOf(out), to: hourOf(out + draw(15, 200) * DAY_MS), lostFrac: 1 / strings }],
     lost: [],
     meterGainFrac: draw(-0.008, 0.008),
   };
   // Drawn last: what was drawn before stays as it was when these faults were added.
   const limited = faults && chance(0.3) ? instant() : null;
   const limits =
-    limited === null ? [] : [{ from: hourOf(limited), to: hourOf(limited + draw(12, 90) * 86_400_000), acW: draw(0.3, 0.7) * acRatedW }];
+    limited === null ? [] : [{ from: hourOf(limited), to: hourOf(limited + draw(12, 90) * DAY_MS), acW: draw(0.3, 0.7) * acRatedW }];
   const ceilingFrac = faults && chance(0.2) ? draw(0.8, 0.93) : 1;
   const aside = (chance(0.5) ? 1 : -1) * draw(45, 80);
   const tree: SkyDisc = {

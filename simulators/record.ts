@@ -1,6 +1,6 @@
 import { sumOnto } from "@/core/series";
 import type { Site } from "@/core/site";
-import { DAY_MS, MINUTE_MS } from "@/core/units";
+import { DAY_MS, HOUR_MS, MINUTE_MS } from "@/core/units";
 import { type PagedSeries, place, type WeatherQuantity } from "@/formats/tabular/series";
 import { simulateWeather } from "./climate";
 import type { DemoBook } from "./demo-book";
@@ -51,7 +51,7 @@ export function hourlyProduction({ production }: PlantRecord): { startUtcMs: num
   const hourlyKwh = new Float64Array(((days.at(-1)?.[0] ?? 0) - (days[0]?.[0] ?? 0) + 1) * 24);
   for (const [day, page] of days)
     page.forEach((kwh, i) => {
-      if (!Number.isNaN(kwh)) hourlyKwh[Math.round((day * DAY_MS - startUtcMs) / 3_600_000) + Math.floor((i * 24) / page.length)]! += kwh;
+      if (!Number.isNaN(kwh)) hourlyKwh[Math.round((day * DAY_MS - startUtcMs) / HOUR_MS) + Math.floor((i * 24) / page.length)]! += kwh;
     });
   return { startUtcMs, hourlyKwh };
 }

@@ -1,5 +1,6 @@
 import { createServer, type IncomingMessage, type ServerResponse } from "node:http";
 import { text } from "node:stream/consumers";
+import { DAY_MS } from "@/core/units";
 import { LivePlant } from "./live";
 import type { LiveColumn } from "./live-column";
 import { faultsOf, type Switches, switchesSchema } from "./switches";
@@ -95,7 +96,7 @@ async function handle(request: IncomingMessage, response: ServerResponse, path: 
   if (switches.restarts) restarted = 2;
   const since = Date.parse(url.searchParams.get("since") ?? "");
   const now = Date.now();
-  const { type, body } = answer(Number.isNaN(since) ? now - 31 * 86_400_000 : since, now);
+  const { type, body } = answer(Number.isNaN(since) ? now - 31 * DAY_MS : since, now);
   reply(response, 200, type, body);
 }
 

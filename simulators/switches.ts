@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { DAY_MS, HOUR_MS } from "@/core/units";
 import type { Faults } from "./faults";
 
 /** What a stand-in logger can be asked to do wrong, from a moment on. */
@@ -14,17 +15,15 @@ export const switchesSchema = z.strictObject({
 });
 export type Switches = z.output<typeof switchesSchema>;
 
-const DAY = 86_400_000;
-
 /** The faults of a switch setting up to now: lost hours each third day, a stuck morning each fifth, a clock that is off, Wh for kWh. */
 export function faultsOf(switches: Switches, nowUtcMs: number): Faults {
   const from = Date.parse(switches.from);
   const to = Math.min(Date.parse(switches.to), nowUtcMs);
   const span = { from: switches.from, to: new Date(to).toISOString() };
   const each = (every: number, startHour: number, hours: number) =>
-    Array.from({ length: Math.max(0, Math.ceil((to - from) / (every * DAY))) }, (_, k) => {
-      const start = from - (from % DAY) + k * every * DAY + startHour * 3_600_000;
-      return { from: new Date(start).toISOString(), to: new Date(start + hours * 3_600_000).toISOString() };
+    Array.from({ length: Math.max(0, Math.ceil((to - from) / (every * DAY_MS))) }, (_, k) => {
+      const start = from - (from % DAY_MS) + k * every * DAY_MS + startHour * HOUR_MS;
+      return { from: new Date(start).toISOString(), to: new Date(start + hours * HOUR_MS).toISOString() };
     });
   return {
     ...(switches.gaps ? { gaps: each(3, 9, 2) } : {}),

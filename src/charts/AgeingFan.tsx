@@ -1,4 +1,5 @@
 import { area, line, quantile, scaleLinear, scaleUtc } from "d3";
+import { DAY_MS, DAYS_PER_YEAR } from "@/core/units";
 import { ValueAxis } from "./ValueAxis";
 
 export interface AgeingFanProps {
@@ -15,22 +16,21 @@ export interface AgeingFanProps {
 }
 
 const MARGIN = { top: 10, right: 118, bottom: 22, left: 54 };
-const DAY_MS = 86_400_000;
 const at = (date: string): Date => new Date(`${date}T00:00:00Z`);
 const percent = (value: number): string => `${(value * 100).toFixed(0)} %`;
 
 /** The index day by day, the slope with the fan of its redraws opening to the years ahead, and the warranty's line. */
 export function AgeingFan({ days, index, fan, perYearFrac, warranty, ageAtStartYears, width, height }: AgeingFanProps) {
   const [from, last] = [at(days[0]!), at(days.at(-1)!)];
-  const years = (last.getTime() - from.getTime()) / DAY_MS / 365.2425;
+  const years = (last.getTime() - from.getTime()) / DAY_MS / DAYS_PER_YEAR;
   const ahead = Math.max(2, years * 0.5);
-  const until = new Date(last.getTime() + ahead * 365.2425 * DAY_MS);
+  const until = new Date(last.getTime() + ahead * DAYS_PER_YEAR * DAY_MS);
   const x = scaleUtc([from, until], [MARGIN.left, width - MARGIN.right]);
   const known = index.filter((value): value is number => value !== null).sort((a, b) => a - b);
   const floor = Math.min(quantile(known, 0.01) ?? 0.9, 1 - (fan.at(-1) ?? perYearFrac) * (years + ahead));
   const y = scaleLinear([Math.max(0, floor - 0.01), (quantile(known, 0.995) ?? 1.05) + 0.01], [height - MARGIN.bottom, MARGIN.top]);
   const steps = Array.from({ length: 41 }, (_, k) => (k / 40) * (years + ahead));
-  const when = (t: number): number => x(new Date(from.getTime() + t * 365.2425 * DAY_MS));
+  const when = (t: number): number => x(new Date(from.getTime() + t * DAYS_PER_YEAR * DAY_MS));
   const middle = years / 2;
   // The fan turns about the middle of the record, where the level is known best.
   const along = (rate: number, t: number): number => 1 - perYearFrac * middle - rate * (t - middle);

@@ -1,4 +1,5 @@
 import { path, scaleBand } from "d3";
+import { DAY_MS } from "@/core/units";
 
 /** What a day of a record is: read whole, in part, not at all, changed by a remedy, or under a finding that waits. */
 export const DAY_STATES = ["whole", "part", "none", "mended", "doubt"] as const;
@@ -33,7 +34,7 @@ export function YearStrips({ days, states, width, rowHeight, left }: YearStripsP
   const shapes = new Map(DAY_STATES.map((state) => [state, path()]));
   days.forEach((day, k) => {
     const date = Date.parse(`${day}T00:00:00Z`);
-    const of = Math.round((date - Date.UTC(Number(day.slice(0, 4)), 0, 1)) / 86_400_000);
+    const of = Math.round((date - Date.UTC(Number(day.slice(0, 4)), 0, 1)) / DAY_MS);
     shapes.get(states[k]!)!.rect(x(of)!, years.indexOf(day.slice(0, 4)) * rowHeight + 1, x.bandwidth() + 0.3, rowHeight - 3);
   });
   return (

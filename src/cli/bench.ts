@@ -4,6 +4,7 @@ import { magneticDeclination, rowSpacing, trueOfMagneticDeg, winterSolsticeDeg }
 import { arrayLayout, type PvArray } from "@/core/site";
 import { planTilts, TILT_GOALS } from "@/core/tilt";
 import { zoneOffset } from "@/core/time";
+import { HOUR_MS } from "@/core/units";
 import { clearSkyWeather, hoursOfYear } from "@/core/weather";
 import { type PreparedWeather, prepareWeather, shadeReport, sumOf } from "@/core/yield";
 import { yearsOf, yearWeather } from "@/usecases/ledger";
@@ -48,7 +49,7 @@ export async function benchCommand(options: CliOptions, name: string | undefined
 /** The last whole year of a weather file, or a cloudless year where none is given. */
 async function yearOf(site: SiteDocument, options: CliOptions): Promise<{ year: string | null; prepared: PreparedWeather }> {
   if (options.weather === undefined) {
-    const offsetHours = Math.round(zoneOffset(site.place.timeZone)(Date.UTC(CLOUDLESS_YEAR, 0, 1)) / 3_600_000);
+    const offsetHours = Math.round(zoneOffset(site.place.timeZone)(Date.UTC(CLOUDLESS_YEAR, 0, 1)) / HOUR_MS);
     return { year: null, prepared: prepareWeather(site.place, clearSkyWeather(hoursOfYear(CLOUDLESS_YEAR, offsetHours), site.place)) };
   }
   const { from: _from, to: _to, production: _production, ...files } = options;

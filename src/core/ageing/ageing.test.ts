@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { seededUniform } from "@/core/statistics";
+import { seededUniform } from "../statistics";
 import { ageingVerdict, firstStep, monthlyTrend, naiveYears, readAgeing, yearOnYear } from ".";
 
 const DAY_MS = 86_400_000;

@@ -1,4 +1,5 @@
 import { medianOf, spreadOf } from "../statistics";
+import { DAYS_PER_YEAR, MAD_TO_DEVIATION } from "../units";
 
 /** A fall soon after commissioning that is apart from the slope, as a share, with its 95 % interval. */
 export interface FirstStep {
@@ -15,7 +16,7 @@ const LEAST_DAYS = 6;
 
 /** The first days against the line drawn back to them; null where the record begins too late or tells too little. */
 export function firstStep(logIndex: Float64Array, slopeLog: number, ageAtStartYears: number): FirstStep | null {
-  const ageOf = (d: number): number => ageAtStartYears + d / 365.2425;
+  const ageOf = (d: number): number => ageAtStartYears + d / DAYS_PER_YEAR;
   if (ageAtStartYears > EARLY_YEARS || ageAtStartYears < -EARLY_YEARS) return null;
   const level = (from: number, to: number): number[] =>
     [...logIndex.keys()]
@@ -25,6 +26,9 @@ export function firstStep(logIndex: Float64Array, slopeLog: number, ageAtStartYe
   if (early.length < LEAST_DAYS || later.length < 10 * LEAST_DAYS) return null;
   const fall = 1 - Math.exp(medianOf(later) - medianOf(early));
   const half =
-    1.96 * 1.4826 * 1.2533 * Math.hypot(spreadOf(early) / Math.sqrt(early.length), spreadOf(later) / Math.sqrt(later.length / 10));
+    1.96 *
+    MAD_TO_DEVIATION *
+    1.2533 *
+    Math.hypot(spreadOf(early) / Math.sqrt(early.length), spreadOf(later) / Math.sqrt(later.length / 10));
   return { frac: fall, low: fall - half, high: fall + half };
 }

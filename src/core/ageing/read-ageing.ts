@@ -1,5 +1,6 @@
 import type { AgeingTerms } from "../site";
 import { quantileOf } from "../statistics";
+import { DAYS_PER_YEAR } from "../units";
 import { type FirstStep, firstStep } from "./first-step";
 import { type MonthlyTrend, monthlyTrend } from "./monthly-trend";
 import { type NaiveYears, naiveYears } from "./naive-years";
@@ -89,15 +90,15 @@ export function readAgeing(input: AgeingInput): AgeingReading {
   );
   const clear = cleanLog.map((value, d) => (weight[d]! > least ? value : Number.NaN));
   const limit = Math.max(LITTLE_DIRT_FRAC, dirtFrac.slice().sort()[Math.floor(dirtFrac.length * KEPT_BY_DIRT)] ?? 0);
-  const settled = (d: number): boolean => ageAtStartYears + d / 365.2425 > SETTLING_YEARS;
+  const settled = (d: number): boolean => ageAtStartYears + d / DAYS_PER_YEAR > SETTLING_YEARS;
   const little = clear.map((value, d) => (dirtFrac[d]! <= limit && settled(d) ? value : Number.NaN));
   const terms = { draws: input.draws, seed: input.seed };
   const first = yearOnYear(little, terms);
   const used = first.pairs.length >= LEAST_PAIRS ? little : cleanLog.map((value, d) => (settled(d) ? value : Number.NaN));
   const whole = used === little ? first : yearOnYear(used, terms);
   const [from, to] = ends(cleanLog);
-  const years = to > from ? (to - from) / 365.2425 : 0;
-  const middleYears = ageAtStartYears + (from + to) / 2 / 365.2425;
+  const years = to > from ? (to - from) / DAYS_PER_YEAR : 0;
+  const middleYears = ageAtStartYears + (from + to) / 2 / DAYS_PER_YEAR;
   const rate = (slopeLog: number): number => asLossOfFirst(slopeLog, middleYears);
   const half = Math.hypot((whole.high - whole.low) / 2, 1.96 * DRIFT);
   const perYearFrac = rate(whole.slopeLog);

@@ -1,5 +1,6 @@
 import { medianSorted } from "simple-statistics";
 import { blockBootstrap } from "../statistics";
+import { DAYS_PER_YEAR } from "../units";
 
 /** A pair of days one year apart: change of the log index a year. */
 export interface YearPair {
@@ -39,7 +40,7 @@ export function yearOnYear(logIndex: Float64Array, { draws, seed }: YearOnYearTe
     if (Number.isNaN(logIndex[d])) continue;
     const partner = nearestKnown(logIndex, d + YEAR_DAYS);
     if (partner < 0) continue;
-    pairs.push({ day: d, changeLog: ((logIndex[partner]! - logIndex[d]!) * 365.2425) / (partner - d) });
+    pairs.push({ day: d, changeLog: ((logIndex[partner]! - logIndex[d]!) * DAYS_PER_YEAR) / (partner - d) });
   }
   const changes = Float64Array.from(pairs, ({ changeLog }) => changeLog);
   if (changes.length === 0) return { slopeLog: Number.NaN, low: Number.NaN, high: Number.NaN, pairs, draws: new Float64Array(0) };

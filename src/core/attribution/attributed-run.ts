@@ -1,7 +1,7 @@
-import type { Site } from "@/core/site";
-import { siteAcRatedW } from "@/core/site";
-import type { CalendarBins } from "@/core/time";
-import { type EvidencedCauses, type PreparedWeather, runPrepared, type YieldRun } from "@/core/yield";
+import type { Site } from "../site";
+import { siteAcRatedW } from "../site";
+import type { CalendarBins } from "../time";
+import { type EvidencedCauses, type PreparedWeather, runPrepared, type YieldRun } from "../yield";
 import { ageingRateOf, type RunEvidence } from "./pipeline";
 import { turnedSite } from "./plane/turned-site";
 import { toSteps } from "./record/hours";

@@ -1,8 +1,8 @@
-import type { MeteredOnAxis, MeterSeries } from "@/core/ledger";
-import { indexAt } from "@/core/series";
-import type { Site } from "@/core/site";
-import type { Weather } from "@/core/weather";
-import { ageOnAxis, prepareWeather } from "@/core/yield";
+import type { MeteredOnAxis, MeterSeries } from "../ledger";
+import { indexAt } from "../series";
+import type { Site } from "../site";
+import type { Weather } from "../weather";
+import { ageOnAxis, prepareWeather } from "../yield";
 import { cutFracSeen, insideHours, swingInside } from "./ceiling/inside-hours";
 import type { CauseLaws } from "./fitted";
 import { either, standstill, withStringsBack } from "./outage/standstill";

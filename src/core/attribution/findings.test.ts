@@ -1,7 +1,7 @@
 import { at, axis, DAYS, evidence, noRate, owedKwh, plant, sum, zeros } from "@test/evidence-builder";
 import { describe, expect, it } from "vitest";
-import { flatCurve } from "@/core/attribution/level/detect";
 import { type CauseFinding, type CauseKind, causeFindings, datedFindings, type Evidence, lawsOf } from ".";
+import { flatCurve } from "./level/detect";
 import { beforeCeiling, capped, rated } from "./pipeline";
 
 const found = (parts: Partial<Evidence>, ratedW: number | null = 6000): CauseFinding[] => causeFindings(evidence(parts), ratedW, 0.005);

@@ -1,4 +1,4 @@
-import { MINUTE_MS } from "@/core/units";
+import { HOURS_PER_YEAR, MINUTE_MS } from "../units";
 import type { Evidence, RunEvidence } from "./pipeline";
 
 /** What a search for causes can find. */
@@ -132,7 +132,7 @@ function strings(evidence: RunEvidence): CauseFinding[] {
 function winters(evidence: RunEvidence): CauseFinding[] {
   const { basis, snow, owedKwh } = evidence;
   const yearKwh =
-    (owedKwh.reduce((sum, kwh) => (kwh > 0 ? sum + kwh : sum), 0) * 8766) / ((basis.axis.count * basis.axis.stepMinutes) / 60);
+    (owedKwh.reduce((sum, kwh) => (kwh > 0 ? sum + kwh : sum), 0) * HOURS_PER_YEAR) / ((basis.axis.count * basis.axis.stepMinutes) / 60);
   const halfYear = 183;
   const groups: { from: number; to: number; spells: { from: number; to: number }[] }[] = [];
   for (const spell of snow.spells) {

@@ -1,5 +1,5 @@
-import { endUtcMs } from "@/core/series";
-import { MINUTE_MS } from "@/core/units";
+import { endUtcMs } from "../series";
+import { MINUTE_MS } from "../units";
 import type { Evidence } from "./pipeline";
 import type { Turn } from "./plane/turned-site";
 import type { ShadedField } from "./shade/detect";

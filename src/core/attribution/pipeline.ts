@@ -1,9 +1,10 @@
-import { type AgeingReading, readAgeing } from "@/core/ageing";
-import type { MeteredOnAxis, MeterSeries } from "@/core/ledger";
-import type { Site } from "@/core/site";
-import { medianOf } from "@/core/statistics";
-import type { Weather } from "@/core/weather";
-import { ageOnAxis, prepareWeather, runPrepared } from "@/core/yield";
+import { type AgeingReading, readAgeing } from "../ageing";
+import type { MeteredOnAxis, MeterSeries } from "../ledger";
+import type { Site } from "../site";
+import { medianOf } from "../statistics";
+import { DAYS_PER_YEAR } from "../units";
+import type { Weather } from "../weather";
+import { ageOnAxis, prepareWeather, runPrepared } from "../yield";
 import { type CeilingEvidence, ceilingEvidence } from "./ceiling/detect";
 import { cutFracSeen, insideHours, swingInside } from "./ceiling/inside-hours";
 import { flatCurve, keptAt, type LoadCurve, loadCurve } from "./level/detect";
@@ -196,7 +197,7 @@ function heldHoursOf(ceiling: CeilingEvidence, meters: readonly MeterSeries[]): 
 
 /** Level of what is left when dirt and ageing are put back. */
 function levelOf(cleanLog: Float64Array, ageAtStart: number, perYear: number): number {
-  const level = Math.exp(medianOf(cleanLog.map((log, d) => log - Math.log(1 - perYear * Math.max(0, ageAtStart + d / 365.2425)))));
+  const level = Math.exp(medianOf(cleanLog.map((log, d) => log - Math.log(1 - perYear * Math.max(0, ageAtStart + d / DAYS_PER_YEAR)))));
   return Number.isNaN(level) ? 1 : level;
 }
 
@@ -209,7 +210,7 @@ export function owedSoFar(
   const out = basis.openKwh.slice();
   for (let i = 0; i < out.length; i++) {
     const day = basis.days.binOf[i]!;
-    const age = 1 - perYear * Math.max(0, ageAtStart + day / 365.2425);
+    const age = 1 - perYear * Math.max(0, ageAtStart + day / DAYS_PER_YEAR);
     out[i] = out[i]! * age * (1 - soiling.lostFracByDay[day]!);
   }
   for (const { from, to, lostFrac } of strings) for (let i = from; i < to; i++) out[i] = out[i]! * (1 - lostFrac);

@@ -1,11 +1,11 @@
 import { clearWeather, hours } from "@test/clear-weather";
 import { site } from "@test/site-builder";
 import { describe, expect, it } from "vitest";
-import { type Appliance, type BatteryTerms, loadDoubts, loadReport } from "@/core/loads";
-import { lying, type SnowRecord, storms } from "@/core/snow";
-import { monthBins } from "@/core/time";
-import type { Weather } from "@/core/weather";
-import { albedoGain, clearingNow, hourProfile, prepareWeather, runPrepared, stormReport } from "@/core/yield";
+import { type Appliance, type BatteryTerms, loadDoubts, loadReport } from "../loads";
+import { lying, type SnowRecord, storms } from "../snow";
+import { monthBins } from "../time";
+import type { Weather } from "../weather";
+import { albedoGain, clearingNow, hourProfile, prepareWeather, runPrepared, stormReport } from "../yield";
 import { costPerKwh, modulePlan, siteWithModule } from ".";
 
 const axis = hours("2023-01-01T00:00:00Z", 2 * 8760);

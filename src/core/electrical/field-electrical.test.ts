@@ -3,11 +3,11 @@ import { site } from "@test/site-builder";
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { mixedStringsSchema } from "@/contracts/mixed-string";
-import { BYPASS_DROP_V, circuitsOf, mixedYearOnSite, stringsNow } from "@/core/comparison";
-import { currentA, diodeAt, fitDatasheet, operatingPoint } from "@/core/module";
-import { entryEffect } from "@/core/site";
-import { momentPower, planeHours, prepareWeather } from "@/core/yield";
 import { doubtInWords, inverterFindingInWords, judgedInWords, spotInWords } from "@/wording/electrical";
+import { BYPASS_DROP_V, circuitsOf, mixedYearOnSite, stringsNow } from "../comparison";
+import { currentA, diodeAt, fitDatasheet, operatingPoint } from "../module";
+import { entryEffect } from "../site";
+import { momentPower, planeHours, prepareWeather } from "../yield";
 import {
   arrayCurve,
   byVoltage,

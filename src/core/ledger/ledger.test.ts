@@ -1,8 +1,8 @@
 import { clearWeather, hours } from "@test/clear-weather";
 import { site } from "@test/site-builder";
 import { describe, expect, it } from "vitest";
-import { monthBins } from "@/core/time";
-import { runYield } from "@/core/yield";
+import { monthBins } from "../time";
+import { runYield } from "../yield";
 import { ledgerLines, ledgerPostings, lineState, type MeterSeries, meteredOnto, mostEnergyKwh, paidOfOwed, totalLine, verdictOf } from ".";
 
 const plant = site();

@@ -1,5 +1,5 @@
-import { LEDGER_ACCOUNTS, type LedgerAccount, ledgerAccountOf, MODEL_ACCOUNTS, type ModelAccount } from "@/core/accounts";
-import type { YieldRun } from "@/core/yield";
+import { LEDGER_ACCOUNTS, type LedgerAccount, ledgerAccountOf, MODEL_ACCOUNTS, type ModelAccount } from "../accounts";
+import type { YieldRun } from "../yield";
 import type { MeteredOnAxis } from "./metered";
 
 export type ModelPostings = Readonly<Record<ModelAccount, number>>;

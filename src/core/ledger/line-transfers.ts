@@ -1,4 +1,4 @@
-import { type LedgerAccount, ledgerAccountOf, MODEL_ACCOUNTS, type ModelAccount } from "@/core/accounts";
+import { type LedgerAccount, ledgerAccountOf, MODEL_ACCOUNTS, type ModelAccount } from "../accounts";
 import type { LedgerLine } from "./ledger";
 import type { PostingTransfer } from "./transfers";
 

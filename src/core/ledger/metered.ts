@@ -6,10 +6,10 @@ import {
   type SplitEnergy,
   settleReadings,
   splitSpans,
-} from "@/core/readings";
-import { sumOnto, type TimeAxis } from "@/core/series";
-import { nameplateW, type Site, siteAcRatedW } from "@/core/site";
-import { hoursOfStep, MINUTE_MS } from "@/core/units";
+} from "../readings";
+import { sumOnto, type TimeAxis } from "../series";
+import { nameplateW, type Site, siteAcRatedW } from "../site";
+import { hoursOfStep, MINUTE_MS } from "../units";
 
 /** One meter's recorded series. */
 export interface MeterSeries {

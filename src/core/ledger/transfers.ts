@@ -1,4 +1,4 @@
-import type { LedgerAccount } from "@/core/accounts";
+import type { LedgerAccount } from "../accounts";
 
 /** Energy that an analyst moved from one account to another, kWh. */
 export interface PostingTransfer {

@@ -1,4 +1,4 @@
-import type { LedgerAccount } from "@/core/accounts";
+import type { LedgerAccount } from "../accounts";
 import { type LedgerLine, ledgerPostings } from "./ledger";
 
 /** The sentence above a ledger page, as facts; the interface words it. */

@@ -1,4 +1,4 @@
-import type { LedgerLine } from "@/core/ledger";
+import type { LedgerLine } from "../ledger";
 import { ageingFactor } from "../module";
 import type { AgeingTerms } from "../site";
 

@@ -1,7 +1,7 @@
 import { plainPayback as terms } from "@test/payback-builder";
 import { site } from "@test/site-builder";
 import { describe, expect, it } from "vitest";
-import type { LedgerLine } from "@/core/ledger";
+import type { LedgerLine } from "../ledger";
 import { firstYearEnergy, moneyOf, payback } from ".";
 
 describe("payback", () => {

@@ -1,4 +1,4 @@
-import type { LedgerLine } from "@/core/ledger";
+import type { LedgerLine } from "../ledger";
 import type { Site } from "../site";
 import { type EnergyBasis, firstYearEnergy, type YearEnergy } from "./first-year";
 import { type Payback, type PaybackTerms, payback } from "./payback";

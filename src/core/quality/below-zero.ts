@@ -1,4 +1,4 @@
-import { endUtcMs } from "@/core/series";
+import { endUtcMs } from "../series";
 import { type Examined, startOf } from "./examined";
 import type { Finding } from "./finding";
 

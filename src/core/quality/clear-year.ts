@@ -1,9 +1,9 @@
-import type { TimeAxis } from "@/core/series";
-import type { Site } from "@/core/site";
-import { dayBins } from "@/core/time";
-import { DAY_MS, HOUR_MS, MINUTE_MS } from "@/core/units";
-import { clearSkyWeather } from "@/core/weather";
-import { runYield } from "@/core/yield";
+import type { TimeAxis } from "../series";
+import type { Site } from "../site";
+import { dayBins } from "../time";
+import { DAY_MS, HOUR_MS, MINUTE_MS } from "../units";
+import { clearSkyWeather } from "../weather";
+import { runYield } from "../yield";
 
 /** Output under a cloudless sky for one calendar year in solar days, kWh an interval: what the shape of a good day is set against. */
 export interface ClearYear {

@@ -1,9 +1,9 @@
-import type { TimeAxis } from "@/core/series";
-import type { Site } from "@/core/site";
-import { medianOf, quantileOf } from "@/core/statistics";
-import { runSun } from "@/core/sun";
-import { zoneOffset } from "@/core/time";
-import { DAY_MS, HOUR_MS, MINUTE_MS } from "@/core/units";
+import type { TimeAxis } from "../series";
+import type { Site } from "../site";
+import { medianOf, quantileOf } from "../statistics";
+import { runSun } from "../sun";
+import { zoneOffset } from "../time";
+import { DAY_MS, HOUR_MS, MINUTE_MS } from "../units";
 import { clearYear } from "./clear-year";
 import { bestOf, LIT_FRAC, litEdges } from "./lit-edges";
 

@@ -1,7 +1,7 @@
-import { endUtcMs } from "@/core/series";
-import { medianOf } from "@/core/statistics";
-import { zoneOffset } from "@/core/time";
-import { DAY_MS, HOUR_MS, MINUTE_MS } from "@/core/units";
+import { endUtcMs } from "../series";
+import { medianOf } from "../statistics";
+import { zoneOffset } from "../time";
+import { DAY_MS, HOUR_MS, MINUTE_MS } from "../units";
 import { type Examined, startOf } from "./examined";
 import type { Finding, Stretch } from "./finding";
 

@@ -1,5 +1,5 @@
-import type { CounterAt } from "@/core/readings";
-import { medianOf } from "@/core/statistics";
+import type { CounterAt } from "../readings";
+import { medianOf } from "../statistics";
 import type { Finding } from "./finding";
 
 /** What the model owes between two instants, kWh; NaN where it can't say. */

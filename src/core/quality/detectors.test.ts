@@ -1,8 +1,8 @@
 import { hours } from "@test/clear-weather";
 import { site } from "@test/site-builder";
 import { describe, expect, it } from "vitest";
-import { mostEnergyKwh } from "@/core/ledger";
-import { runSun } from "@/core/sun";
+import { mostEnergyKwh } from "../ledger";
+import { runSun } from "../sun";
 import { derived, examine, type Finding } from ".";
 import { findNegative, findNight } from "./below-zero";
 import { clearYear } from "./clear-year";

@@ -5,12 +5,12 @@ import { fixtures } from "@test/paths";
 import { site } from "@test/site-builder";
 import { describe, expect, it } from "vitest";
 import { ledgerFromFiles } from "@/cli/read-files";
-import { mostEnergyKwh } from "@/core/ledger";
-import { energyKwh, type ProductionQuantity } from "@/core/readings";
-import { runSun } from "@/core/sun";
 import { joinPages } from "@/usecases/imports";
 import { openLedger, type StoredSeries } from "@/usecases/ledger";
 import { findingInWords } from "@/wording/findings/quality";
+import { mostEnergyKwh } from "../ledger";
+import { energyKwh, type ProductionQuantity } from "../readings";
+import { runSun } from "../sun";
 import { derived, examine, type Finding, type FindingKind, findingKinds } from ".";
 
 const folder = path.join(fixtures, "plants");

@@ -1,7 +1,7 @@
-import type { TimeAxis } from "@/core/series";
-import type { Site } from "@/core/site";
-import { zoneOffset } from "@/core/time";
-import { MINUTE_MS } from "@/core/units";
+import type { TimeAxis } from "../series";
+import type { Site } from "../site";
+import { zoneOffset } from "../time";
+import { MINUTE_MS } from "../units";
 import { findNegative, findNight } from "./below-zero";
 import { findClock } from "./clock";
 import { examined } from "./examined";

@@ -1,7 +1,7 @@
-import type { TimeAxis } from "@/core/series";
-import { nameplateW, type Site, siteAcRatedW } from "@/core/site";
-import { runSun, type SunColumns } from "@/core/sun";
-import { hoursOfStep, MINUTE_MS } from "@/core/units";
+import type { TimeAxis } from "../series";
+import { nameplateW, type Site, siteAcRatedW } from "../site";
+import { runSun, type SunColumns } from "../sun";
+import { hoursOfStep, MINUTE_MS } from "../units";
 import { type ClearYear, clearYear } from "./clear-year";
 import type { OwedSeries } from "./owed";
 import { type SolarDays, solarDays } from "./solar-days";

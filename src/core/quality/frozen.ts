@@ -1,4 +1,4 @@
-import { quantileOf } from "@/core/statistics";
+import { quantileOf } from "../statistics";
 import { type Examined, startOf } from "./examined";
 import type { Finding } from "./finding";
 

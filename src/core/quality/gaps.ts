@@ -1,4 +1,4 @@
-import { MINUTE_MS } from "@/core/units";
+import { MINUTE_MS } from "../units";
 import { type Examined, startOf } from "./examined";
 import type { Finding } from "./finding";
 

@@ -1,5 +1,5 @@
-import { medianOf } from "@/core/statistics";
-import { MINUTE_MS } from "@/core/units";
+import { medianOf } from "../statistics";
+import { MINUTE_MS } from "../units";
 import { type Examined, startOf } from "./examined";
 import type { Finding } from "./finding";
 

@@ -1,7 +1,7 @@
-import { endUtcMs } from "@/core/series";
-import { siteAcRatedW } from "@/core/site";
-import { medianOf, quantileOf } from "@/core/statistics";
-import { hoursOfStep } from "@/core/units";
+import { endUtcMs } from "../series";
+import { siteAcRatedW } from "../site";
+import { medianOf, quantileOf } from "../statistics";
+import { hoursOfStep } from "../units";
 import type { Examined } from "./examined";
 import type { Finding } from "./finding";
 

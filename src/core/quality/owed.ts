@@ -1,4 +1,4 @@
-import type { TimeAxis } from "@/core/series";
+import type { TimeAxis } from "../series";
 
 /** Energy that a model owes on its own axis (hours, as a rule); NaN where it can't say. */
 export interface OwedSeries {

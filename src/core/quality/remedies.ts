@@ -1,7 +1,7 @@
-import type { CounterAt } from "@/core/readings";
-import type { TimeAxis } from "@/core/series";
-import type { SunColumns } from "@/core/sun";
-import { MINUTE_MS } from "@/core/units";
+import type { CounterAt } from "../readings";
+import type { TimeAxis } from "../series";
+import type { SunColumns } from "../sun";
+import { MINUTE_MS } from "../units";
 import type { Remedy, Stretch } from "./finding";
 
 /** Units first, then rows that hold their gap, then what is thrown out, last the clock: each works on what the one before left. */

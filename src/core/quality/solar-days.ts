@@ -1,6 +1,6 @@
-import { indexAt, type TimeAxis } from "@/core/series";
-import type { SunColumns } from "@/core/sun";
-import { DAY_MS, MINUTE_MS } from "@/core/units";
+import { indexAt, type TimeAxis } from "../series";
+import type { SunColumns } from "../sun";
+import { DAY_MS, MINUTE_MS } from "../units";
 import type { ClearYear } from "./clear-year";
 import { bestOf, LIT_FRAC, litEdges } from "./lit-edges";
 import type { OwedSeries } from "./owed";

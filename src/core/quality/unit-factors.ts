@@ -1,5 +1,5 @@
-import { medianOf, quantileOf } from "@/core/statistics";
-import { MINUTE_MS } from "@/core/units";
+import { medianOf, quantileOf } from "../statistics";
+import { MINUTE_MS } from "../units";
 import { type Examined, startOf } from "./examined";
 import type { Finding } from "./finding";
 

@@ -1,3 +1,5 @@
+import { DAY_MS } from "../units";
+
 /** How far a reading may stand from what it is set against: within either is fine. */
 export interface Tolerance {
   readonly kwh: number;
@@ -41,7 +43,7 @@ export function promisedKwh(monthlyKwh: readonly number[], from: string, to: str
     const date = new Date(at);
     const [year, month] = [date.getUTCFullYear(), date.getUTCMonth()];
     const next = Math.min(Date.UTC(year, month + 1, 1), Date.parse(`${to}T00:00:00Z`));
-    sum += (monthlyKwh[month]! * (next - at)) / 86_400_000 / daysOfMonth(year, month);
+    sum += (monthlyKwh[month]! * (next - at)) / DAY_MS / daysOfMonth(year, month);
     at = next;
   }
   return sum;

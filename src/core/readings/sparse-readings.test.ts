@@ -1,10 +1,10 @@
 import { site } from "@test/site-builder";
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { meteredOnto } from "@/core/ledger";
-import { derivedCounters, examineCounter, misreadings } from "@/core/quality";
 import { csvOf } from "@/features/kit/save/csv";
 import { emptyGrid, gridCsv, gridReducer } from "@/features/readings/grid-state";
+import { meteredOnto } from "../ledger";
+import { derivedCounters, examineCounter, misreadings } from "../quality";
 import { checkDisplay, compareSpans, counterSpans, healthSide, mergeMeterEnergy, promisedKwh, splitSpans, USUAL_TOLERANCE } from ".";
 
 const DAY = 86_400_000;

@@ -2,18 +2,10 @@ import tzLookup from "@photostructure/tz-lookup";
 import { site } from "@test/site-builder";
 import { describe, expect, it } from "vitest";
 import { skyFrame, skyToPx } from "@/charts";
-import {
-  equatorAzimuthDeg,
-  monthDates,
-  noonElevationDeg,
-  shadowOf,
-  solarMidnightUtcMs,
-  spencerDeclinationDeg,
-  sunArc,
-} from "@/core/geometry";
-import { dayBins, monthBins } from "@/core/time";
-import { clearSkyWeather, hoursOfYear } from "@/core/weather";
-import { prepareWeather, runPrepared } from "@/core/yield";
+import { equatorAzimuthDeg, monthDates, noonElevationDeg, shadowOf, solarMidnightUtcMs, spencerDeclinationDeg, sunArc } from "../geometry";
+import { dayBins, monthBins } from "../time";
+import { clearSkyWeather, hoursOfYear } from "../weather";
+import { prepareWeather, runPrepared } from "../yield";
 import { shadedHours } from ".";
 
 /** Made-up sites in all corners: both hemispheres, the equator, the far north, both sides of the date line, longitude 0. */

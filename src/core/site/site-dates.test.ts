@@ -1,8 +1,8 @@
 import { hours } from "@test/clear-weather";
 import { site } from "@test/site-builder";
 import { describe, expect, it } from "vitest";
-import { dayBins, monthBins, zoneOffset } from "@/core/time";
-import { yieldSpans } from "@/core/yield/spans";
+import { dayBins, monthBins, zoneOffset } from "../time";
+import { yieldSpans } from "../yield/spans";
 import { mergeChange, siteAcRatedW, siteOn, siteSegments } from ".";
 
 const dated = site({

@@ -1,4 +1,5 @@
 import { CholeskyDecomposition, Matrix } from "ml-matrix";
+import { MAD_TO_DEVIATION } from "../units";
 import { medianOf, spreadOf } from "./robust";
 
 /** One term of a linear model: its value on every row, and what is known of its coefficient beforehand. */
@@ -27,7 +28,6 @@ export interface RidgeFit {
 const ROUNDS = 10;
 const SETTLED = 3e-3;
 const HUBER = 1.5;
-const TO_DEVIATION = 1.4826;
 const LEAST_SCALE = 1e-5;
 /** Precision of a free coefficient, and of one that is held at zero since it may not be negative. */
 const FREE = 1e-9;
@@ -52,13 +52,13 @@ export function robustRidge(
   const huber = new Float64Array(rows).fill(1);
   if (warm) for (let r = 0; r < rows; r++) huber[r] = warm.huber[at[r]!]!;
   const held = new Uint8Array(columns.length);
-  let scale = warm?.scale ?? Math.max(1e-4, TO_DEVIATION * spreadOf(target));
+  let scale = warm?.scale ?? Math.max(1e-4, MAD_TO_DEVIATION * spreadOf(target));
   let solved = solve(columns, packed, huber, scale, held);
   for (let round = 0; round < rounds; round++) {
     const heldNow = holdNegative(columns, solved.coefficients, held);
     fillMisfit(packed, solved.coefficients, misfit);
     const before = scale;
-    scale = Math.max(LEAST_SCALE, TO_DEVIATION * medianOf(sizes(misfit, root)));
+    scale = Math.max(LEAST_SCALE, MAD_TO_DEVIATION * medianOf(sizes(misfit, root)));
     for (let r = 0; r < rows; r++) {
       const far = Math.abs(misfit[r]! * root[r]!) / scale;
       huber[r] = far <= HUBER ? 1 : HUBER / far;

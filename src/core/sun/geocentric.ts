@@ -1,4 +1,4 @@
-import { degToRad } from "../units";
+import { DAY_MS, degToRad } from "../units";
 
 /** The sun seen from the earth's centre, equinox of date, with aberration and nutation. */
 export interface GeocentricSun {
@@ -13,7 +13,7 @@ export interface GeocentricSun {
 const EPOCH_1900_MS = -2_209_032_000_000;
 /** 2000 January 1.5 as a Unix time. */
 const EPOCH_2000_MS = 946_728_000_000;
-const CENTURY_MS = 36_525 * 86_400_000;
+const CENTURY_MS = 36_525 * DAY_MS;
 /** Terrestrial minus universal time; within 10 s of it from 1995 to 2035, which moves the sun by 0.0001 deg. */
 const DELTA_T_MS = 69_000;
 
@@ -56,7 +56,7 @@ export function geocentricSun(utcMs: number, out: GeocentricSun): GeocentricSun 
 }
 
 function siderealRad(utcMs: number): number {
-  const days = (utcMs - EPOCH_2000_MS) / 86_400_000;
+  const days = (utcMs - EPOCH_2000_MS) / DAY_MS;
   const t = days / 36_525;
   return degToRad(280.46061837 + 360.98564736629 * days + 0.000387933 * t * t);
 }

@@ -1,8 +1,8 @@
 import { site } from "@test/site-builder";
 import { describe, expect, it } from "vitest";
-import { monthBins } from "@/core/time";
-import { clearSkyWeather, hoursOfYear } from "@/core/weather";
-import { applyWhatIf, prepareWeather, runPrepared } from "@/core/yield";
+import { monthBins } from "../time";
+import { clearSkyWeather, hoursOfYear } from "../weather";
+import { applyWhatIf, prepareWeather, runPrepared } from "../yield";
 import {
   bestSchedule,
   byMonth,

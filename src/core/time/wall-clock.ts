@@ -1,3 +1,4 @@
+import { DAY_MS } from "../units";
 import type { ZoneOffset } from "./zone-offset";
 
 /** A wall-clock reading is written as the UTC instant with the same digits. */
@@ -9,8 +10,6 @@ export type WallReading =
   | { kind: "twice"; firstUtcMs: number; secondUtcMs: number }
   /** The clock never showed this (summer time began): the instant by the offset before the change. */
   | { kind: "never"; utcMs: number };
-
-const DAY_MS = 86_400_000;
 
 /** The instants at which a zone's clocks showed a wall time. */
 export function readWallClock(wallMs: WallMs, offset: ZoneOffset): WallReading {

@@ -3,11 +3,11 @@ import { site } from "@test/site-builder";
 import { beforeAll, describe, expect, it } from "vitest";
 import { trialQuestionSchema } from "@/contracts/trial";
 import { packTrial, unpackTrial } from "@/contracts/trial-wire";
-import { partOfSite } from "@/core/site";
-import { seededUniform } from "@/core/statistics";
-import { dayBins } from "@/core/time";
 import { changeDays, trialMeters, trialSources } from "@/usecases/trials";
 import { changeVerdict, confounders, naiveReasons, trialVerdict } from "@/wording/trial";
+import { partOfSite } from "../site";
+import { seededUniform } from "../statistics";
+import { dayBins } from "../time";
 import {
   beforeAfter,
   differenceFrac,

@@ -6,7 +6,12 @@ export const MINUTE_MS = 60_000;
 export const HOUR_MS = 3_600_000;
 export const DAY_MS = 86_400_000;
 /** Mean Gregorian year, for ages in years. */
-export const YEAR_MS = 365.2425 * DAY_MS;
+export const DAYS_PER_YEAR = 365.2425;
+export const YEAR_MS = DAYS_PER_YEAR * DAY_MS;
+/** Mean hours of a year with its leap days (365.25 days), for counts of hourly steps. */
+export const HOURS_PER_YEAR = 8766;
+/** Median absolute deviation to standard deviation of a normal scatter. Source: Rousseeuw & Croux, 1993, Alternatives to the median absolute deviation. */
+export const MAD_TO_DEVIATION = 1.4826;
 /** In-plane irradiance at standard test conditions, W/m2. Source: IEC 60904-3, Photovoltaic devices. */
 export const STC_POA_WM2 = 1000;
 

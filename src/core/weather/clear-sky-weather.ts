@@ -1,7 +1,7 @@
 import { type ClearSky, ineichenPerez } from "../irradiance";
 import type { TimeAxis } from "../series";
 import { pressurePa, relativeAirMass, runSun } from "../sun";
-import { radToDeg } from "../units";
+import { HOUR_MS, radToDeg } from "../units";
 import type { Weather } from "./weather";
 
 /** Turbidity taken for a place of which nothing is known. Source: Ineichen & Perez, 2002 (clean rural air, 2 to 4). */
@@ -34,7 +34,7 @@ export function clearSkyWeather(axis: TimeAxis, place: Spot, linkeTurbidity = US
 
 /** Hours of a calendar year around a place's clock. */
 export const hoursOfYear = (year: number, utcOffsetHours: number): TimeAxis => ({
-  startUtcMs: Date.UTC(year, 0, 1) - utcOffsetHours * 3_600_000,
+  startUtcMs: Date.UTC(year, 0, 1) - utcOffsetHours * HOUR_MS,
   stepMinutes: 60,
   count: 8760,
 });

@@ -1,10 +1,10 @@
 import { site } from "@test/site-builder";
 import { describe, expect, it } from "vitest";
 import { importOptionsSchema } from "@/contracts/imports";
-import { runSun } from "@/core/sun";
-import { monthBins } from "@/core/time";
 import { inspectFile, joinPages } from "@/usecases/imports";
 import { inPlainText } from "@/wording/problems";
+import { runSun } from "../sun";
+import { monthBins } from "../time";
 import { weatherFromMeans } from ".";
 
 const place = { latitudeDeg: 40, longitudeDeg: 0, timeZone: "Europe/Madrid" };

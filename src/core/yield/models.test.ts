@@ -2,9 +2,9 @@ import { clearWeather, hours } from "@test/clear-weather";
 import { site } from "@test/site-builder";
 import { describe, expect, it } from "vitest";
 import type { SiteInput } from "@/contracts/site";
-import { MODEL_ACCOUNTS } from "@/core/accounts";
-import { monthBins } from "@/core/time";
-import type { Weather } from "@/core/weather";
+import { MODEL_ACCOUNTS } from "../accounts";
+import { monthBins } from "../time";
+import type { Weather } from "../weather";
 import { runYield, type YieldOptions, yieldLines, yieldSum } from ".";
 
 const place = { latitudeDeg: 40, longitudeDeg: 0 };

@@ -1,7 +1,7 @@
 import { clearWeather, hours } from "@test/clear-weather";
 import { site, type siteInput } from "@test/site-builder";
 import { describe, expect, it } from "vitest";
-import { monthBins } from "@/core/time";
+import { monthBins } from "../time";
 import { runYield, yieldLines, yieldSum } from ".";
 
 const axis = hours("2024-12-31T23:00:00Z", 8760);

@@ -4,8 +4,8 @@ import { promisify } from "node:util";
 import { projectRoot } from "@test/paths";
 import { site } from "@test/site-builder";
 import { describe, expect, it } from "vitest";
-import { planTilts } from "@/core/tilt";
-import { clearSkyWeather, hoursOfYear } from "@/core/weather";
+import { planTilts } from "../tilt";
+import { clearSkyWeather, hoursOfYear } from "../weather";
 import { monthSums, prepareWeather, revisionEffects, shadeReport, sumOf, withoutShader } from ".";
 
 const wooded = site({

@@ -2,9 +2,9 @@ import { clearWeather, hours } from "@test/clear-weather";
 import { site } from "@test/site-builder";
 import { describe, expect, it } from "vitest";
 import { packWeather, unpackWeather } from "@/contracts/weather-wire";
-import { monthBins } from "@/core/time";
 import { bestPlane, withoutHoles } from "@/features/yield/map-grid";
 import { wordsOf } from "@/features/yield/what-if-words";
+import { monthBins } from "../time";
 import {
   applyWhatIf,
   expectedUncertainty,

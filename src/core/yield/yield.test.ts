@@ -8,8 +8,8 @@ import { site } from "@test/site-builder";
 import fc from "fast-check";
 import Papa from "papaparse";
 import { describe, expect, it } from "vitest";
-import { MODEL_ACCOUNTS } from "@/core/accounts";
-import { dayBins, monthBins } from "@/core/time";
+import { MODEL_ACCOUNTS } from "../accounts";
+import { dayBins, monthBins } from "../time";
 import { runYield, type YieldRun } from ".";
 
 const place = { latitudeDeg: 40, longitudeDeg: 0 };

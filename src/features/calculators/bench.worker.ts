@@ -5,6 +5,7 @@ import { mixedYearOnSite } from "@/core/comparison";
 import { type MixedYear, squaredHours } from "@/core/electrical";
 import type { Site } from "@/core/site";
 import { monthBins } from "@/core/time";
+import { HOURS_PER_YEAR } from "@/core/units";
 import {
   type AlbedoGain,
   albedoGain,
@@ -35,7 +36,7 @@ const engine = {
   load(place: Site["place"], bytes: ArrayBuffer): void {
     const weather = unpackWeather(bytes);
     prepared = prepareWeather(place, weather);
-    years = Math.max(1, Math.round((weather.axis.count * weather.axis.stepMinutes) / 60 / 8766));
+    years = Math.max(1, Math.round((weather.axis.count * weather.axis.stepMinutes) / 60 / HOURS_PER_YEAR));
   },
 
   storms: (site: Site, arrayId: string): StormReport[] | null => stormReport(site, arrayOf(site, arrayId), ready()),

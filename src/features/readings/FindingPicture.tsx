@@ -1,10 +1,10 @@
 import { scaleBand, scaleLinear } from "d3";
 import type { BookFinding, Examination } from "@/contracts/examination";
+import { DAY_MS } from "@/core/units";
 import { ChartFrame } from "@/features/kit/save/ChartFrame";
 import { dateName, number } from "@/wording/format";
 import styles from "./ReadingsChapter.module.css";
 
-const DAY_MS = 86_400_000;
 const MARGIN_DAYS = 14;
 const HEIGHT = 90;
 const AXIS = 40;

@@ -3,6 +3,7 @@
 import { Button, NumberInput, SegmentedControl, Select } from "@mantine/core";
 import { useState } from "react";
 import { checkDisplay, type DisplayCheck, type HealthSide, healthSide, promisedKwh, USUAL_TOLERANCE } from "@/core/readings";
+import { DAY_MS } from "@/core/units";
 import { Figure } from "@/features/kit/figures/Figure";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { DateField } from "@/features/kit/look/DateField";
@@ -25,8 +26,8 @@ interface Props extends ImportDeskProps {
 }
 
 type Way = "day" | "lifetime";
-const nextDay = (date: string): string => new Date(Date.parse(`${date}T00:00:00Z`) + 86_400_000).toISOString().slice(0, 10);
-const daysBetween = (from: string, to: string): number => Math.round((Date.parse(to) - Date.parse(from)) / 86_400_000);
+const nextDay = (date: string): string => new Date(Date.parse(`${date}T00:00:00Z`) + DAY_MS).toISOString().slice(0, 10);
+const daysBetween = (from: string, to: string): number => Math.round((Date.parse(to) - Date.parse(from)) / DAY_MS);
 
 /** As done at the wall: a day's total, or the lifetime by the days in service, against the promise and the expected for those very days. */
 export function HealthView(props: Props) {

@@ -4,6 +4,7 @@ import { type MouseEvent, useState } from "react";
 import { type DayState, STATE_FILL, YearStrips, yearsIn } from "@/charts";
 import type { Examination, ExaminedSeries } from "@/contracts/examination";
 import type { Glance } from "@/contracts/ledger";
+import { DAY_MS } from "@/core/units";
 import { Figure } from "@/features/kit/figures/Figure";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { ScrollBox } from "@/features/kit/look/ScrollBox";
@@ -226,7 +227,7 @@ function Spans({ spans, timeZone }: { spans: Examination["spans"]; timeZone: str
                   {day.format(new Date(span.fromUtcMs))} to {day.format(new Date(span.toUtcMs))}
                 </td>
                 <td>{span.meterId}</td>
-                <td>{number((span.toUtcMs - span.fromUtcMs) / 86_400_000, 1)}</td>
+                <td>{number((span.toUtcMs - span.fromUtcMs) / DAY_MS, 1)}</td>
                 <td>{number(span.kwh, 1)}</td>
                 <td>
                   <Figure plain working={() => spanWorking(span, timeZone)}>

@@ -5,6 +5,7 @@ import { equatorAzimuthDeg, monthDates, sunArc } from "@/core/geometry";
 import { bodiesOf, horizonElevationDeg, horizonPointsOf, skyOutline } from "@/core/shading";
 import { arrayPlace, type HorizonPoint, type PvArray } from "@/core/site";
 import { zoneOffset } from "@/core/time";
+import { HOUR_MS } from "@/core/units";
 import { ChartFrame } from "@/features/kit/save/ChartFrame";
 import { number } from "@/wording/format";
 import { MONTHS_SHORT } from "@/wording/geometry";
@@ -65,7 +66,7 @@ export function SkyPicture({ slug, draft, array, sun }: Props) {
   }, [site, array.id]);
   const points = horizonPointsOf(site, array);
   const offset = useMemo(() => zoneOffset(timeZone), [timeZone]);
-  const hourOf = useMemo(() => (utcMs: number) => ((((utcMs + offset(utcMs)) / 3_600_000) % 24) + 24) % 24, [offset]);
+  const hourOf = useMemo(() => (utcMs: number) => ((((utcMs + offset(utcMs)) / HOUR_MS) % 24) + 24) % 24, [offset]);
   const horizonAt = useMemo(() => (azimuthDeg: number) => horizonElevationDeg(points, azimuthDeg), [points]);
   const plane = useMemo(() => ({ tiltDeg: array.tiltDeg, azimuthDeg: array.azimuthDeg }), [array.tiltDeg, array.azimuthDeg]);
   const path = horizonPath(draft, array);

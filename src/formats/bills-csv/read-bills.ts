@@ -2,7 +2,7 @@ import { Readable } from "node:stream";
 import { buffer } from "node:stream/consumers";
 import type { BillDocument } from "@/contracts/bills";
 import { type Problem, ProblemLog } from "@/contracts/problems";
-import { type Bytes, decodeText, peek, records, sniffDialect, UnreadableText } from "@/formats/tabular/text";
+import { type Bytes, decodeText, peek, records, sniffDialect, UnreadableText } from "../tabular/text";
 import { isZip, sheetRows } from "../xlsx";
 
 export interface BillsFile {

@@ -1,7 +1,7 @@
 import { type Problem, ProblemLog } from "@/contracts/problems";
 import { HOUR_MS } from "@/core/units";
-import { type PagedSeries, place, type WeatherQuantity } from "@/formats/tabular/series";
-import { type Bytes, decodeText, records, UnreadableText } from "@/formats/tabular/text";
+import { type PagedSeries, place, type WeatherQuantity } from "../tabular/series";
+import { type Bytes, decodeText, records, UnreadableText } from "../tabular/text";
 
 /** A column of the published order, where it is missing, and what it is in our words. */
 interface EpwColumn {

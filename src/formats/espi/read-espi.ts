@@ -1,9 +1,9 @@
 import { XMLParser, XMLValidator } from "fast-xml-parser";
 import { type Problem, ProblemLog } from "@/contracts/problems";
 import { MINUTE_MS } from "@/core/units";
-import { dividesDay } from "@/formats/tabular/series/grid";
-import { type PagedSeries, place } from "@/formats/tabular/series/pages";
-import { type Bytes, decodeText, UnreadableText } from "@/formats/tabular/text";
+import { dividesDay } from "../tabular/series/grid";
+import { type PagedSeries, place } from "../tabular/series/pages";
+import { type Bytes, decodeText, UnreadableText } from "../tabular/text";
 
 export interface EspiFile {
   readonly series: readonly PagedSeries[];

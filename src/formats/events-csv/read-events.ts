@@ -1,6 +1,6 @@
 import { entryKinds, type FieldEntry } from "@/contracts/field-book";
 import { type Problem, ProblemLog } from "@/contracts/problems";
-import { type Bytes, decodeText, peek, records, sniffDialect, UnreadableText } from "@/formats/tabular/text";
+import { type Bytes, decodeText, peek, records, sniffDialect, UnreadableText } from "../tabular/text";
 
 /** Kinds that change or explain a figure; any other is kept as a note. */
 export const EVENT_KINDS = entryKinds.filter((kind) => kind !== "note");

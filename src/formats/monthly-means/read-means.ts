@@ -1,8 +1,8 @@
 import { type Problem, ProblemLog } from "@/contracts/problems";
 import type { MonthlyMeans } from "@/core/weather";
 import { ASSUMED_AIR_TEMP_C } from "@/core/weather";
-import { type Bytes, decodeText, peek, records, sniffDialect, UnreadableText } from "@/formats/tabular/text";
 import { MONTH_NAMES, monthOf } from "../promise-csv";
+import { type Bytes, decodeText, peek, records, sniffDialect, UnreadableText } from "../tabular/text";
 
 export interface MeansFile {
   readonly means: MonthlyMeans | null;

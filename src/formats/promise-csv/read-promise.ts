@@ -1,5 +1,5 @@
 import { type Problem, ProblemLog } from "@/contracts/problems";
-import { type Bytes, decodeText, peek, records, sniffDialect, UnreadableText } from "@/formats/tabular/text";
+import { type Bytes, decodeText, peek, records, sniffDialect, UnreadableText } from "../tabular/text";
 
 export const MONTH_NAMES = ["jan", "feb", "mar", "apr", "may", "jun", "jul", "aug", "sep", "oct", "nov", "dec"];
 

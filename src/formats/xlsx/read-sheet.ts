@@ -2,7 +2,7 @@ import { buffer } from "node:stream/consumers";
 import type ExcelJS from "exceljs";
 import { unzipSync, zipSync } from "fflate";
 import type { ProblemLog } from "@/contracts/problems";
-import { type Bytes, UnreadableText } from "@/formats/tabular/text";
+import { type Bytes, UnreadableText } from "../tabular/text";
 
 const PACKED_LIMIT_BYTES = 40_000_000;
 const UNPACKED_LIMIT_BYTES = 250_000_000;

@@ -2,6 +2,7 @@ import type { AgeingReport } from "@/contracts/causes";
 import { type AgeingReading, ageingVerdict } from "@/core/ageing";
 import type { Evidence } from "@/core/attribution";
 import { quantileOf } from "@/core/statistics";
+import { DAYS_PER_YEAR } from "@/core/units";
 import { ageOnAxis } from "@/core/yield";
 
 const known = (value: number): number | null => (Number.isFinite(value) ? value : null);
@@ -52,7 +53,7 @@ export function ageingReport(evidence: Evidence, draws: number, seed: number): A
 function firstLevel({ yearOnYear }: AgeingReading, cleanLog: Float64Array): number {
   const slope = Number.isNaN(yearOnYear.slopeLog) ? 0 : yearOnYear.slopeLog;
   const level = quantileOf(
-    cleanLog.map((log, d) => log - (slope * d) / 365.2425),
+    cleanLog.map((log, d) => log - (slope * d) / DAYS_PER_YEAR),
     0.5,
   );
   return Number.isNaN(level) ? 0 : level;

@@ -1,7 +1,7 @@
 import type { SnowReport, SoilingReport } from "@/contracts/causes";
 import { type Evidence, rainByDay } from "@/core/attribution";
 import { cleaningGains } from "@/core/soiling";
-import { MINUTE_MS } from "@/core/units";
+import { DAY_MS, MINUTE_MS } from "@/core/units";
 
 const round = (value: number, digits = 4): number => Math.round(value * 10 ** digits) / 10 ** digits;
 const WEEKS = 53;
@@ -87,7 +87,7 @@ export function soilingReport(evidence: Evidence): SoilingReport {
 
 const weekOf = (day: string): number => {
   const since = Date.parse(`${day}T00:00:00Z`) - Date.parse(`${day.slice(0, 4)}-01-01T00:00:00Z`);
-  return Math.min(WEEKS - 1, Math.floor(since / (7 * 86_400_000)));
+  return Math.min(WEEKS - 1, Math.floor(since / (7 * DAY_MS)));
 };
 
 /** Mean days from any day to the next rain that washes. */

@@ -3,8 +3,8 @@ import { beforeAll, describe, expect, it } from "vitest";
 import type { CauseReport } from "@/contracts/causes";
 import type { Site } from "@/core/site";
 import { parseSite } from "@/formats/site-json";
-import { joinPages } from "@/usecases/imports";
-import { type OpenLedger, openLedger, type StoredSeries } from "@/usecases/ledger";
+import { joinPages } from "../imports";
+import { type OpenLedger, openLedger, type StoredSeries } from "../ledger";
 import { extendCauses, openCauses } from ".";
 
 const DAY_MS = 86_400_000;

@@ -7,7 +7,7 @@ import { monthBins } from "@/core/time";
 import { DAY_MS, MINUTE_MS } from "@/core/units";
 import { sliceWeather } from "@/core/weather";
 import { prepareWeather, runPrepared } from "@/core/yield";
-import type { OpenLedger } from "@/usecases/ledger";
+import type { OpenLedger } from "../ledger";
 import { indicatorsOf, type UpHours, upByMonth } from "./indicators";
 import { budgetLines, keptFinding, yearLines } from "./open-causes";
 import { recordKey } from "./record-key";

@@ -4,8 +4,8 @@ import { MODEL_ACCOUNTS } from "@/core/accounts";
 import { causeBasis, shadeEvidence, turnedSite } from "@/core/attribution";
 import { ledgerPostings, lineWithTransfers, withTransfers } from "@/core/ledger";
 import { prepareWeather } from "@/core/yield";
-import { openLedger } from "@/usecases/ledger";
 import { plantRows, simulate } from "../../../scripts/accuracy-rows";
+import { openLedger } from "../ledger";
 import { openCauses } from ".";
 
 const quiet = (k: number, truth: Partial<RandomPlant["truth"]> = {}, parts: Partial<RandomPlant> = {}): RandomPlant => {

@@ -4,10 +4,10 @@ import { actualRun, type CauseFinding, causeFindings, type Evidence, lawsOf, see
 import { type LedgerLine, ledgerLines, totalLine } from "@/core/ledger";
 import { siteAcRatedW } from "@/core/site";
 import { monthBins } from "@/core/time";
-import { DAY_MS } from "@/core/units";
+import { DAY_MS, HOURS_PER_YEAR } from "@/core/units";
 import { prepareWeather, type YieldRun } from "@/core/yield";
-import type { OpenLedger } from "@/usecases/ledger";
 import { causeInWords } from "@/wording/findings/attribution";
+import type { OpenLedger } from "../ledger";
 import { ageingReport } from "./ageing-report";
 import { snowReport, soilingReport } from "./dirt-and-snow";
 import { indicatorsOf, upByMonth } from "./indicators";
@@ -165,7 +165,7 @@ function cannotTell({ basis, orientation }: Evidence): string[] {
 
 function orientationReport({ orientation, basis }: Evidence, actual: YieldRun, budget: YieldRun): CauseReport["orientation"] {
   if (!orientation) return null;
-  const years = (basis.axis.count * basis.axis.stepMinutes) / 60 / 8766;
+  const years = (basis.axis.count * basis.axis.stepMinutes) / 60 / HOURS_PER_YEAR;
   const sum = (values: Float64Array): number => values.reduce((a, b) => a + b, 0);
   const reference = sum(budget.referenceKwh);
   const off = sum(actual.accountsKwh.orientation);

@@ -6,9 +6,10 @@ import { type MeterSeries, meteredOnto } from "@/core/ledger";
 import { endUtcMs } from "@/core/series";
 import { partOfSite, type Site } from "@/core/site";
 import { medianOf } from "@/core/statistics";
+import { HOUR_MS } from "@/core/units";
 import { sliceWeather } from "@/core/weather";
 import { ageOnAxis } from "@/core/yield";
-import { type OpenLedger, rangeOf } from "@/usecases/ledger";
+import { type OpenLedger, rangeOf } from "../ledger";
 import { snowReport } from "./dirt-and-snow";
 import { upTo } from "./up-to";
 
@@ -142,7 +143,7 @@ function byHours(evidence: Evidence, { draws, seed }: PartTerms): Part[] {
 
 function snowOf(evidence: Evidence): PartReport["snow"] {
   const { winters, spells } = snowReport(evidence);
-  const hours = spells.map(({ fromUtcMs, toUtcMs }) => (toUtcMs - fromUtcMs) / 3_600_000);
+  const hours = spells.map(({ fromUtcMs, toUtcMs }) => (toUtcMs - fromUtcMs) / HOUR_MS);
   return {
     days: winters.reduce((sum, { days }) => sum + days, 0),
     lostKwh: winters.reduce((sum, { lostKwh }) => sum + lostKwh, 0),

@@ -1,6 +1,6 @@
 import { createHash } from "node:crypto";
 import type { FieldEntry } from "@/contracts/field-book";
-import type { OpenLedger } from "@/usecases/ledger";
+import type { OpenLedger } from "../ledger";
 
 /** Digits that a change of a reading would move. */
 const round = (value: number | null): number | null => (value === null ? null : Math.round(value * 1e4) / 1e4);

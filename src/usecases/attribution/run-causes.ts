@@ -1,8 +1,8 @@
 import type { CauseReport, CauseRun as PageRun } from "@/contracts/causes";
 import { plainEntry } from "@/contracts/field-book";
-import type { Book } from "@/usecases/books";
-import type { EntryStore } from "@/usecases/field-book";
-import type { OpenLedger } from "@/usecases/ledger";
+import type { Book } from "../books";
+import type { EntryStore } from "../field-book";
+import type { OpenLedger } from "../ledger";
 import { extendCauses } from "./extend-causes";
 import { seekCauses } from "./open-causes";
 import type { CauseRun, CauseStore } from "./ports";

@@ -2,7 +2,7 @@ import { faultsOf, LivePlant, switchesSchema } from "@simulators";
 import { site } from "@test/site-builder";
 import { describe, expect, it } from "vitest";
 import { type Feed, feedSettingsSchema } from "@/contracts/feeds";
-import type { Book } from "@/usecases/books";
+import type { Book } from "../books";
 import { addFeed, changeFeed, type FeedStore, FetchFailure, hostAllowed, type PulledPages, pauseMs, pullFeed, tableOfJson } from ".";
 
 const book: Book = { id: "b", slug: "b", site: site(), version: 1, isDemo: false };

@@ -5,7 +5,7 @@ import { entryEffects } from "@/contracts/causes";
 import { packColumns, unpackColumns } from "@/contracts/columns-wire";
 import { type KeptEntry, keptEntrySchema, newEntrySchema } from "@/contracts/field-book";
 import { readEvents, writeEntries } from "@/formats/events-csv";
-import { bookReminders, remindersFile } from "@/usecases/reminders";
+import { bookReminders, remindersFile } from "../reminders";
 
 const kept = (change: Partial<KeptEntry> = {}): KeptEntry =>
   keptEntrySchema.parse({

@@ -1,6 +1,7 @@
 import { effectInWords, MOST_PHOTO_BYTES, type NewEntry } from "@/contracts/field-book";
 import type { SiteDocument } from "@/contracts/site";
 import { entryEffect, type Revision } from "@/core/site";
+import { HOUR_MS } from "@/core/units";
 import { parseSite } from "@/formats/site-json";
 import type { Book } from "../books";
 import { Refusal } from "../refusal";
@@ -13,7 +14,7 @@ export interface FieldBookPorts {
 }
 
 /** An entry of one day may be written down a day ahead of the server's clock: the phone's zone may be further east. */
-const AHEAD_MS = 36 * 3_600_000;
+const AHEAD_MS = 36 * HOUR_MS;
 
 /** Writes one entry with its photo; what it changes goes into the model as a revision where that is asked for. All of it or nothing. */
 export async function writeEntry(

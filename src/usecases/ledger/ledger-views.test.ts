@@ -6,8 +6,8 @@ import { newVariantSchema, whatIfSchema } from "@/contracts/what-if";
 import type { Weather } from "@/core/weather";
 import { glanceHours, glanceTable } from "@/features/kit/glance/hours";
 import { spanName } from "@/features/yield/yield-props";
-import type { Book } from "@/usecases/books";
-import { Refusal } from "@/usecases/refusal";
+import type { Book } from "../books";
+import { Refusal } from "../refusal";
 import { dayOf, daySums, glanceOf, type OpenLedger, openLedger, uncertaintyOf, wholeYearsKwh, yearWeather } from ".";
 
 const plant: SiteDocument = site();

@@ -1,5 +1,6 @@
 import type { Place } from "@/core/site";
 import { utcOfWall, zoneOffset } from "@/core/time";
+import { HOURS_PER_YEAR } from "@/core/units";
 import { type PreparedWeather, prepareWeather } from "@/core/yield";
 import { Refusal } from "../refusal";
 import { type OpenLedger, rangeOf } from "./open-ledger";
@@ -14,7 +15,7 @@ const MOST_YEARS = 10;
 export function allWeather(place: Place, { weather }: OpenLedger): { prepared: PreparedWeather; from: number; to: number } {
   if (!weather) throw noWeather();
   const { count, stepMinutes } = weather.axis;
-  const most = Math.round((MOST_YEARS * 8766 * 60) / stepMinutes);
+  const most = Math.round((MOST_YEARS * HOURS_PER_YEAR * 60) / stepMinutes);
   return { prepared: prepareWeather(place, weather), from: Math.max(0, count - most), to: count };
 }
 

@@ -3,7 +3,7 @@ import { derived, derivedCounters, type Remedy } from "@/core/quality";
 import { energyKwh, type ProductionQuantity } from "@/core/readings";
 import type { Site } from "@/core/site";
 import { runSun } from "@/core/sun";
-import type { StoredSeries, StoredSparse } from "@/usecases/ledger";
+import type { StoredSeries, StoredSparse } from "../ledger";
 
 /** A series' name in keys: what it holds, whose it is, at what step. */
 export const seriesKeyOf = ({ quantity, meterId, axis }: StoredSeries): string => `${meterId}:${quantity}:${axis.stepMinutes}`;

@@ -1,6 +1,6 @@
 import type { Deciding, Decision, Examination } from "@/contracts/examination";
-import type { Book } from "@/usecases/books";
-import { Refusal } from "@/usecases/refusal";
+import type { Book } from "../books";
+import { Refusal } from "../refusal";
 import type { DecisionStore } from "./ports";
 
 /** Accepts, changes, refuses or takes back what the examination proposed; all of it or nothing. */

@@ -4,7 +4,7 @@ import { examine, examineCounter, type Finding, type OwedSeries } from "@/core/q
 import { compareSpans, counterSpans, energyBetween, energyKwh, type ProductionQuantity } from "@/core/readings";
 import { nameplateW, partOfSite, type Site } from "@/core/site";
 import { type CalendarBins, dayBins } from "@/core/time";
-import type { OpenLedger, StoredSeries, StoredSparse } from "@/usecases/ledger";
+import type { OpenLedger, StoredSeries, StoredSparse } from "../ledger";
 import { cleanSeries, cleanSparse, counterKeyOf, findingKeyOf, seriesKeyOf } from "./clean";
 
 export interface ExaminationInput {

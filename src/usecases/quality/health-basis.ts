@@ -1,5 +1,5 @@
 import { dayBins } from "@/core/time";
-import type { OpenLedger } from "@/usecases/ledger";
+import type { OpenLedger } from "../ledger";
 
 /** What a reading at the wall is set against: expected energy of each local day, and the promise by month. */
 export interface HealthBasis {

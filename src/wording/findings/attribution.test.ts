@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
 import { type CauseFinding, causeKinds } from "@/core/attribution";
 import { matchEntries } from "@/usecases/attribution/match-entries";
-import { causeWorking } from "@/wording/workings/cause-working";
+import { causeWorking } from "../workings/cause-working";
 import { bearingWords, causeInWords, whenOf } from "./attribution";
 
 const utc = (iso: string): number => Date.parse(iso);

@@ -1,5 +1,6 @@
 import { DateTime } from "luxon";
 import type { Finding, FindingKind, Remedy } from "@/core/quality";
+import { DAY_MS } from "@/core/units";
 
 /** A finding for people: its name, what it is, why it is believed, and what is proposed. */
 export interface FindingWords {
@@ -159,7 +160,7 @@ const REMARKS: Partial<Record<FindingKind, string>> = {
 /** A stretch in the site's time, as people say it. */
 export function stretchInWords({ fromUtcMs, toUtcMs }: Pick<Finding, "fromUtcMs" | "toUtcMs">, timeZone: string): string {
   const [from, to] = [fromUtcMs, toUtcMs].map((utcMs) => DateTime.fromMillis(utcMs, { zone: timeZone }));
-  const days = (toUtcMs - fromUtcMs) / 86_400_000;
+  const days = (toUtcMs - fromUtcMs) / DAY_MS;
   if (days === 0) return `on ${from!.toFormat("d LLL yyyy")}`;
   if (days > 4) return `from ${from!.toFormat("d LLL yyyy")} to ${to!.toFormat("d LLL yyyy")}`;
   if (from!.hasSame(to!, "day")) return `on ${from!.toFormat("d LLL yyyy, HH:mm")} to ${to!.toFormat("HH:mm")}`;

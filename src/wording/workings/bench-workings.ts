@@ -2,8 +2,8 @@ import type { PlaneYear } from "@/contracts/plane-year";
 import { legLengthM } from "@/core/geometry";
 import type { Rack } from "@/core/site";
 import { LATE_DAYS, type Moment, type TiltGoal, type TiltPlan, type TiltStep } from "@/core/tilt";
-import { number } from "@/wording/format";
-import { dayName, monthOfYear } from "@/wording/geometry";
+import { number } from "../format";
+import { dayName, monthOfYear } from "../geometry";
 import type { Working } from "./working";
 
 const SCHOOL_SOURCE: Readonly<Record<TiltPlan["school"], string>> = {

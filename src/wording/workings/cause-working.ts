@@ -1,6 +1,6 @@
 import type { AgeingReport, BookCause } from "@/contracts/causes";
-import { whenOf } from "@/wording/findings/attribution";
-import { number, percent } from "@/wording/format";
+import { whenOf } from "../findings/attribution";
+import { number, percent } from "../format";
 import type { Working } from "./working";
 
 const METHODS: Readonly<Record<BookCause["kind"], { readonly formula: string; readonly source: string }>> = {

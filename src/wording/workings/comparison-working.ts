@@ -1,6 +1,6 @@
 import type { ModulePlan } from "@/core/comparison";
 import type { ModuleType } from "@/core/site";
-import { number, percent } from "@/wording/format";
+import { number, percent } from "../format";
 import type { Working } from "./working";
 
 interface Facts {

@@ -1,5 +1,5 @@
 import type { DayReport } from "@/contracts/ledger";
-import { dateName, number, percent } from "@/wording/format";
+import { dateName, number, percent } from "../format";
 import type { Working } from "./working";
 
 export type DayFigure = "Expected" | "Metered" | "Difference" | "Unread" | "Read";

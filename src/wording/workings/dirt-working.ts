@@ -1,5 +1,5 @@
 import type { SoilingReport } from "@/contracts/causes";
-import { number, percent } from "@/wording/format";
+import { number, percent } from "../format";
 import type { Working } from "./working";
 
 /** How growth, mean and today's worth of dirt came about. */

@@ -1,5 +1,5 @@
 import type { MixedReport, MixedYear, SectionChoice } from "@/core/electrical";
-import { number, percent } from "@/wording/format";
+import { number, percent } from "../format";
 import type { Working } from "./working";
 
 const CURVES =

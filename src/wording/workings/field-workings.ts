@@ -1,7 +1,7 @@
 import type { InstrumentTerms, InverterReport, Judged, SpotReading, SpotReport } from "@/core/electrical";
 import { type BeforeAfter, CONVERSION_OFF, type ShortPairReport, type SideReport, type TrialReport } from "@/core/trial";
-import { judgedInWords, QUANTITY_NAMES, QUANTITY_UNITS, spotFigure } from "@/wording/electrical";
-import { number, percent } from "@/wording/format";
+import { judgedInWords, QUANTITY_NAMES, QUANTITY_UNITS, spotFigure } from "../electrical";
+import { number, percent } from "../format";
 import type { Working } from "./working";
 
 /** How what a reading should have been came about. */

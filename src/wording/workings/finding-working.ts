@@ -1,6 +1,6 @@
 import type { BookFinding } from "@/contracts/examination";
-import { findingInWords, stretchInWords } from "@/wording/findings/quality";
-import { number, percent } from "@/wording/format";
+import { findingInWords, stretchInWords } from "../findings/quality";
+import { number, percent } from "../format";
 import type { Working } from "./working";
 
 const METHODS: Readonly<Partial<Record<BookFinding["kind"], string>>> = {

@@ -1,5 +1,6 @@
 import type { HealthSide } from "@/core/readings";
-import { dateName, number, percent } from "@/wording/format";
+import { DAY_MS } from "@/core/units";
+import { dateName, number, percent } from "../format";
 import type { Working } from "./working";
 
 interface Basis {
@@ -15,7 +16,7 @@ export function healthWorking(
   span: { from: string; to: string },
   basis: Basis,
 ): Working {
-  const all = Math.round((Date.parse(span.to) - Date.parse(span.from)) / 86_400_000);
+  const all = Math.round((Date.parse(span.to) - Date.parse(span.from)) / DAY_MS);
   const known = basis.days.filter((day) => day >= span.from && day < span.to).length;
   const shared = [
     {

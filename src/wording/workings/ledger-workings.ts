@@ -2,7 +2,7 @@ import type { LedgerSources } from "@/contracts/ledger";
 import { ACCOUNT_NAMES, type LedgerAccount, ledgerAccountOf, MODEL_ACCOUNTS, STAGE_NAMES } from "@/core/accounts";
 import { type LedgerLine, ledgerPostings, paidOfOwed, performanceRatio } from "@/core/ledger";
 import { nameplateW, type Site } from "@/core/site";
-import { kwhDecimals, monthName, number, percent } from "@/wording/format";
+import { kwhDecimals, monthName, number, percent } from "../format";
 import { SOURCES, stageMethod } from "./stage-methods";
 import type { Working, WorkingInput } from "./working";
 

@@ -1,5 +1,5 @@
 import type { BatteryTerms, LoadMonth } from "@/core/loads";
-import { number, percent } from "@/wording/format";
+import { number, percent } from "../format";
 import type { Working } from "./working";
 
 /** How much of a month's use the array covers. */

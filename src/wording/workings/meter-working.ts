@@ -1,5 +1,5 @@
 import type { ExaminedSeries } from "@/contracts/examination";
-import { number, percent } from "@/wording/format";
+import { number, percent } from "../format";
 import type { Working } from "./working";
 
 /** How a meter's year came about. */

@@ -2,8 +2,8 @@ import type { BillsReport, SchoolName } from "@/contracts/money";
 import type { Decision, MoneyReport, Payback, PaybackSpread, PaybackTerms } from "@/core/money";
 import { USUAL_DOUBTS } from "@/core/money";
 import type { Site } from "@/core/site";
-import { dateName, money, number, percent, yearsAndMonths } from "@/wording/format";
-import { noReturnWords } from "@/wording/money";
+import { dateName, money, number, percent, yearsAndMonths } from "../format";
+import { noReturnWords } from "../money";
 import type { Working } from "./working";
 
 export interface MoneyContext {

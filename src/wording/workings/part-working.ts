@@ -1,6 +1,6 @@
 import type { PartReport, Shedding } from "@/contracts/parts";
-import { number } from "@/wording/format";
-import { partName } from "@/wording/parts";
+import { number } from "../format";
+import { partName } from "../parts";
 import type { Working } from "./working";
 
 const percent = (value: number | null): string => (value === null ? "not told" : `${number(value * 100, 2)} %`);

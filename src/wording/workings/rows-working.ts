@@ -1,5 +1,5 @@
 import type { RowSpacing, Rows } from "@/core/geometry";
-import { number } from "@/wording/format";
+import { number } from "../format";
 import type { Working } from "./working";
 
 /** How the gap between rows came about. */

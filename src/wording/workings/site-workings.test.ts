@@ -5,7 +5,7 @@ import { stringCheck } from "@/core/electrical";
 import { rowSpacing, slidSnow } from "@/core/geometry";
 import { shadedHours } from "@/core/shading";
 import type { TiltPlan } from "@/core/tilt";
-import { number } from "@/wording/format";
+import { number } from "../format";
 import { lateWorking, legWorking, momentWorking, planWorking, wayWorking, worthWorking } from "./bench-workings";
 import { rowsWorking, snowWorking } from "./rows-working";
 import { hoursWorking, limitWorking, obstacleWorking } from "./site-workings";

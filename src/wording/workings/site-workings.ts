@@ -1,7 +1,7 @@
 import type { StringCheck } from "@/core/electrical";
 import type { ShadedHours } from "@/core/shading";
 import type { Inverter, Site } from "@/core/site";
-import { number, percent } from "@/wording/format";
+import { number, percent } from "../format";
 import type { Working } from "./working";
 
 type LimitKey = "coldVoc" | "hotVmp" | "coldVmp" | "current";

@@ -1,5 +1,5 @@
 import type { AlbedoGain, StormReport } from "@/core/yield";
-import { number } from "@/wording/format";
+import { number } from "../format";
 import type { Working } from "./working";
 
 /** What a storm cost and what clearing would have brought. */

@@ -1,6 +1,6 @@
 import type { Examination } from "@/contracts/examination";
-import { stretchInWords } from "@/wording/findings/quality";
-import { number, percent } from "@/wording/format";
+import { stretchInWords } from "../findings/quality";
+import { number, percent } from "../format";
 import type { Working } from "./working";
 
 /** How the energy owed between two hand readings came about. */

@@ -1,6 +1,6 @@
 import type { ModelAccount } from "@/core/accounts";
 import type { ModelChoices, Site } from "@/core/site";
-import { number, percent } from "@/wording/format";
+import { number, percent } from "../format";
 import type { WorkingInput } from "./working";
 
 /** How a stage of the chain reckons its account on a site: formula, source, and the terms that went in. */

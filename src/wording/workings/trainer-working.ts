@@ -1,5 +1,5 @@
 import type { TrainerCase } from "@/contracts/trainer";
-import { number } from "@/wording/format";
+import { number } from "../format";
 import type { Working } from "./working";
 
 const total = (values: TrainerCase["meteredKwh"]): number => values.reduce<number>((sum, value) => sum + (value ?? 0), 0);

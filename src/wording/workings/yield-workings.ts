@@ -2,7 +2,7 @@ import type { LedgerAccount } from "@/core/accounts";
 import { ACCOUNT_NAMES, MODEL_ACCOUNTS, STAGE_NAMES } from "@/core/accounts";
 import type { Site } from "@/core/site";
 import type { TypicalYear, Uncertainty, UncertaintyPart, YieldLine } from "@/core/yield";
-import { kwhDecimals, number, percent } from "@/wording/format";
+import { kwhDecimals, number, percent } from "../format";
 import { stageMethod } from "./stage-methods";
 import type { Working, WorkingInput } from "./working";
 

@@ -1,15 +1,15 @@
 import { clearWeather, hours } from "@test/clear-weather";
 import { site } from "@test/site-builder";
 import { describe, expect, it } from "vitest";
-import { type CauseBasis, causeBasis } from "@/core/attribution";
-import { flatCurve, keptAt, loadCurve } from "@/core/attribution/level/detect";
-import { clearDays } from "@/core/attribution/plane/clear-days";
-import { toHours, toSteps } from "@/core/attribution/record/hours";
-import { backAgain } from "@/core/attribution/strings/detect";
-import { type MeterSeries, meteredOnto } from "@/core/ledger";
-import { seededUniform } from "@/core/statistics";
-import { prepareWeather, runPrepared } from "@/core/yield";
 import { gatherMeters, gatherPartMeters } from "@/usecases/ledger/gather";
+import { type MeterSeries, meteredOnto } from "../../ledger";
+import { seededUniform } from "../../statistics";
+import { prepareWeather, runPrepared } from "../../yield";
+import { type CauseBasis, causeBasis } from "..";
+import { flatCurve, keptAt, loadCurve } from "../level/detect";
+import { clearDays } from "../plane/clear-days";
+import { toHours, toSteps } from "../record/hours";
+import { backAgain } from "../strings/detect";
 import { ceilingEvidence } from "./detect";
 import { cutFracSeen, insideHours, swingInside } from "./inside-hours";
 

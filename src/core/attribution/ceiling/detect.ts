@@ -1,6 +1,6 @@
-import type { MeterSeries } from "@/core/ledger";
-import { energyKwh } from "@/core/readings";
-import { hoursOfStep } from "@/core/units";
+import type { MeterSeries } from "../../ledger";
+import { energyKwh } from "../../readings";
+import { hoursOfStep } from "../../units";
 
 /** A flat top in the readings of all meters together: the power at which the plant is held. */
 export interface CeilingEvidence {

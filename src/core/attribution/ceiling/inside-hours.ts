@@ -1,8 +1,8 @@
-import type { MeterSeries } from "@/core/ledger";
-import { energyKwh } from "@/core/readings";
-import { medianOf } from "@/core/statistics";
-import { MINUTE_MS } from "@/core/units";
-import { fillSpread } from "@/core/yield";
+import type { MeterSeries } from "../../ledger";
+import { energyKwh } from "../../readings";
+import { medianOf } from "../../statistics";
+import { MINUTE_MS } from "../../units";
+import { fillSpread } from "../../yield";
 import type { CauseBasis } from "../record/frame";
 
 /** The one meter's readings inside each hour, kWh each; NaN outside its record. */

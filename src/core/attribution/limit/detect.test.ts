@@ -1,10 +1,10 @@
 import { clearWeather, hours } from "@test/clear-weather";
 import { site } from "@test/site-builder";
 import { describe, expect, it } from "vitest";
-import { type CauseBasis, causeBasis } from "@/core/attribution";
-import { standstill } from "@/core/attribution/outage/standstill";
-import { meteredOnto } from "@/core/ledger";
-import { prepareWeather } from "@/core/yield";
+import { meteredOnto } from "../../ledger";
+import { prepareWeather } from "../../yield";
+import { type CauseBasis, causeBasis } from "..";
+import { standstill } from "../outage/standstill";
 import { heldLow } from "./detect";
 
 const plant = site();

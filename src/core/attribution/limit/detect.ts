@@ -1,4 +1,4 @@
-import { medianOf } from "@/core/statistics";
+import { medianOf } from "../../statistics";
 import type { CauseBasis } from "../record/frame";
 
 /** Steps [from, to) in which something held the plant at one power below its ceiling: a limit of the grid, a setting, an inverter that throttles. */

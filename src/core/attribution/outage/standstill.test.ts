@@ -1,11 +1,11 @@
 import { clearWeather, hours } from "@test/clear-weather";
 import { site } from "@test/site-builder";
 import { describe, expect, it } from "vitest";
-import { type CauseBasis, causeBasis } from "@/core/attribution";
-import { dayIndex } from "@/core/attribution/record/day-index";
-import { monthSnow } from "@/core/attribution/snow/by-month";
-import { meteredOnto } from "@/core/ledger";
-import { prepareWeather } from "@/core/yield";
+import { meteredOnto } from "../../ledger";
+import { prepareWeather } from "../../yield";
+import { type CauseBasis, causeBasis } from "..";
+import { dayIndex } from "../record/day-index";
+import { monthSnow } from "../snow/by-month";
 import { outageEvidence } from "./detect";
 
 const plant = site();

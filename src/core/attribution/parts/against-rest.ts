@@ -1,4 +1,4 @@
-import { type YearOnYearTerms, yearOnYear } from "@/core/ageing";
+import { type YearOnYearTerms, yearOnYear } from "../../ageing";
 
 /** How much faster a part ages than the rest, share a year, with its 95 % interval; positive is faster. */
 export interface AgainstRest {

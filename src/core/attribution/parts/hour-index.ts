@@ -1,7 +1,7 @@
 import { inverse, Matrix } from "ml-matrix";
-import { type PvArray, partOfSite } from "@/core/site";
-import { monthBins } from "@/core/time";
-import { runPrepared } from "@/core/yield";
+import { type PvArray, partOfSite } from "../../site";
+import { monthBins } from "../../time";
+import { runPrepared } from "../../yield";
 import { type Evidence, HEALTHY } from "..";
 
 /** Below this height of the sun (sine) models of the sky part ways. */

@@ -6,11 +6,11 @@ import { PartRates, partRatesHeight } from "@/charts";
 import type { CauseReport } from "@/contracts/causes";
 import type { PartReport } from "@/contracts/parts";
 import { siteSchema } from "@/contracts/site";
-import { partOfSite, type Site } from "@/core/site";
 import { openCauses } from "@/usecases/attribution";
 import { openLedger, type StoredSeries } from "@/usecases/ledger";
 import { partsSentence, sheddingSentence } from "@/wording/parts";
 import { againstRestWorking, partWorking, sheddingWorking } from "@/wording/workings/part-working";
+import { partOfSite, type Site } from "../../site";
 import { planeGroups } from ".";
 
 const YEARS = 5;

@@ -1,5 +1,5 @@
-import { planeOf } from "@/core/irradiance";
-import type { PvArray } from "@/core/site";
+import { planeOf } from "../../irradiance";
+import type { PvArray } from "../../site";
 
 /** Planes nearer to one another than this see the same day: hours can't tell them apart. */
 const SAME_PLANE_COS = Math.cos((20 * Math.PI) / 180);

@@ -1,4 +1,4 @@
-import type { PreparedWeather } from "@/core/yield";
+import type { PreparedWeather } from "../../yield";
 import type { CauseBasis } from "../record/frame";
 
 const CLEAR = 0.82;

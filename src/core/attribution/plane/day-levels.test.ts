@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { seededUniform } from "@/core/statistics";
+import { seededUniform } from "../../statistics";
 import type { ClearDays } from "./clear-days";
 import { dayLevels, levelsOf } from "./day-levels";
 import { fitTurn, knownOf } from "./plane-fit";

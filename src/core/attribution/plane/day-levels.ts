@@ -1,4 +1,5 @@
-import { medianOf, spreadOf } from "@/core/statistics";
+import { medianOf, spreadOf } from "../../statistics";
+import { MAD_TO_DEVIATION } from "../../units";
 import type { ClearDays } from "./clear-days";
 
 /** Sky models, dirt and sensors bend the levels of a year by this much, one deviation, over as many stretches that differ in it. */
@@ -64,7 +65,7 @@ export function dayLevels(tried: TriedLevels, nudgeDeg: number, contrast: number
 /** Days far off, snow on the modules or a string out, are weighed down. */
 function weightsOf(left: Float64Array): Float64Array {
   const middle = medianOf(left);
-  const scatter = Math.max(LEAST_SCATTER, 1.4826 * spreadOf(left));
+  const scatter = Math.max(LEAST_SCATTER, MAD_TO_DEVIATION * spreadOf(left));
   const each = Math.min(1, STRETCHES / left.length) / SEASON_FRAC ** 2;
   return left.map((level) => {
     const far = Math.abs(level - middle) / (2.5 * scatter);

@@ -1,7 +1,7 @@
-import type { ModelAccount } from "@/core/accounts";
-import { type Site, type SiteSegment, siteSegments } from "@/core/site";
-import { quantileOf } from "@/core/statistics";
-import { type PreparedWeather, runPrepared } from "@/core/yield";
+import type { ModelAccount } from "../../accounts";
+import { type Site, type SiteSegment, siteSegments } from "../../site";
+import { quantileOf } from "../../statistics";
+import { type PreparedWeather, runPrepared } from "../../yield";
 import { type CauseBasis, HEALTHY } from "../record/frame";
 import { type ClearDays, clearDays } from "./clear-days";
 import { BOOK, fitTurn, knownOf, missOf, type Rows, redraw } from "./plane-fit";

@@ -1,10 +1,10 @@
 import { clearWeather, hours } from "@test/clear-weather";
 import { site } from "@test/site-builder";
 import { describe, expect, it } from "vitest";
-import { causeBasis, turnedSite } from "@/core/attribution";
-import { shadeEvidence, touchedByShade } from "@/core/attribution/shade/detect";
-import { meteredOnto } from "@/core/ledger";
-import { prepareWeather } from "@/core/yield";
+import { meteredOnto } from "../../ledger";
+import { prepareWeather } from "../../yield";
+import { causeBasis, turnedSite } from "..";
+import { shadeEvidence, touchedByShade } from "../shade/detect";
 import { planeAndShade } from "./plane-and-shade";
 
 const plant = site({ place: { latitudeDeg: 42, longitudeDeg: 0, elevationM: 100, timeZone: "UTC" } });

@@ -1,4 +1,4 @@
-import type { MeteredOnAxis } from "@/core/ledger";
+import type { MeteredOnAxis } from "../../ledger";
 import { either, type Standstill, standstill } from "../outage/standstill";
 import { type CauseBasis, causeBasis } from "../record/frame";
 import { shadeEvidence, touchedByShade } from "../shade/detect";

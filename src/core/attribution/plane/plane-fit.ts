@@ -1,5 +1,6 @@
 import { Matrix, solve } from "ml-matrix";
-import { medianOf, seededUniform } from "@/core/statistics";
+import { medianOf, seededUniform } from "../../statistics";
+import { MAD_TO_DEVIATION } from "../../units";
 import type { ClearDays } from "./clear-days";
 import { type DayLevels, dayLevels, levelsOf } from "./day-levels";
 
@@ -172,7 +173,7 @@ const ENTRIES = TERMS * TERMS + TERMS;
 /** Each day's share of the normal equations, end to end; hours far off are weighed down. */
 function daySums({ missed, moves, day, levels }: Rows, days: number): Float64Array {
   const out = new Float64Array(days * ENTRIES);
-  const scale = Math.max(1e-9, 1.4826 * medianOf(missed.map(Math.abs)));
+  const scale = Math.max(1e-9, MAD_TO_DEVIATION * medianOf(missed.map(Math.abs)));
   const worth = Math.min(1, WORTH_HOURS / missed.length);
   for (let r = 0; r < missed.length; r++) {
     const far = Math.abs(missed[r]!) / (2.5 * scale);

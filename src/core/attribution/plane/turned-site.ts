@@ -1,4 +1,4 @@
-import type { PvArray, Site } from "@/core/site";
+import type { PvArray, Site } from "../../site";
 
 /** How a plane stands against the book's, degrees clockwise and steeper. */
 export interface Turn {

@@ -1,4 +1,4 @@
-import { senSlope } from "@/core/statistics";
+import { senSlope } from "../../statistics";
 import type { CauseBasis } from "./frame";
 
 /** Metered over healthy output by local day, from hours that tell it well. */

@@ -1,12 +1,12 @@
-import { haurwitzGhiWm2 } from "@/core/irradiance";
-import type { MeteredOnAxis } from "@/core/ledger";
-import type { TimeAxis } from "@/core/series";
-import { nameplateW, type Site, siteAcRatedW } from "@/core/site";
-import type { SunColumns } from "@/core/sun";
-import { type CalendarBins, dayBins } from "@/core/time";
-import { hoursOfStep } from "@/core/units";
-import type { FilledWeather } from "@/core/weather";
-import { type PreparedWeather, runPrepared } from "@/core/yield";
+import { haurwitzGhiWm2 } from "../../irradiance";
+import type { MeteredOnAxis } from "../../ledger";
+import type { TimeAxis } from "../../series";
+import { nameplateW, type Site, siteAcRatedW } from "../../site";
+import type { SunColumns } from "../../sun";
+import { type CalendarBins, dayBins } from "../../time";
+import { hoursOfStep } from "../../units";
+import type { FilledWeather } from "../../weather";
+import { type PreparedWeather, runPrepared } from "../../yield";
 
 /**
  * What every search for a cause reads: the plant as it would run with nothing wrong (clean, new, no snow, nothing down), and what was

@@ -1,6 +1,6 @@
-import type { MeteredOnAxis } from "@/core/ledger";
-import type { TimeAxis } from "@/core/series";
-import type { Weather } from "@/core/weather";
+import type { MeteredOnAxis } from "../../ledger";
+import type { TimeAxis } from "../../series";
+import type { Weather } from "../../weather";
 
 /** Causes are sought hour by hour: finer weather is brought to hours first, coarser stays. */
 export interface Hourly {

@@ -1,4 +1,4 @@
-import { runPrepared } from "@/core/yield";
+import { runPrepared } from "../../yield";
 import type { DayIndex } from "./day-index";
 import type { CauseBasis } from "./frame";
 

@@ -1,4 +1,4 @@
-import { medianOf } from "@/core/statistics";
+import { medianOf } from "../../statistics";
 import type { CauseBasis } from "../record/frame";
 
 /** One field of the sky: sun within it, and what the plant gave of what it owed on clear and on overcast hours. */

@@ -1,5 +1,5 @@
-import { fillSnowCover } from "@/core/snow";
-import { medianOf, senSlope } from "@/core/statistics";
+import { fillSnowCover } from "../../snow";
+import { medianOf, senSlope } from "../../statistics";
 import type { CauseBasis } from "../record/frame";
 import { type SnowEvidence, snowfallSteps } from "./detect";
 

@@ -1,11 +1,11 @@
 import { clearWeather, hours } from "@test/clear-weather";
 import { site } from "@test/site-builder";
 import { describe, expect, it } from "vitest";
-import { type CauseBasis, causeBasis, shadeEvidence, snowEvidence } from "@/core/attribution";
-import { shadeOf } from "@/core/attribution/shade/detect";
-import { meteredOnto } from "@/core/ledger";
-import type { Weather } from "@/core/weather";
-import { prepareWeather } from "@/core/yield";
+import { meteredOnto } from "../../ledger";
+import type { Weather } from "../../weather";
+import { prepareWeather } from "../../yield";
+import { type CauseBasis, causeBasis, shadeEvidence, snowEvidence } from "..";
+import { shadeOf } from "../shade/detect";
 import { snowfallSteps, sureSnowfallSteps } from "./detect";
 
 const plant = site({ place: { latitudeDeg: 45, longitudeDeg: 0, elevationM: 100, timeZone: "UTC" } });

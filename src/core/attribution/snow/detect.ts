@@ -1,4 +1,5 @@
-import { medianOf } from "@/core/statistics";
+import { medianOf } from "../../statistics";
+import { MAD_TO_DEVIATION } from "../../units";
 import type { CauseBasis } from "../record/frame";
 
 /** Snow that may lie on the modules by the weather, and what the meter says of it. */
@@ -18,7 +19,6 @@ export interface SnowSpell {
 
 /** A rise of the depth gauge by this much is a fall; without a gauge, precipitation in air this cold is. */
 const FALL_CM = 0.5;
-const TO_DEVIATION = 1.4826;
 const SNOWING_C = 1.2;
 const WET_MM = 0.3;
 /** Bare again when this many hours in a row give this share of what is usual. */
@@ -89,7 +89,7 @@ function gaugeScatterCm(depthCm: Float64Array): number {
   const changes: number[] = [];
   for (let i = 1; i < depthCm.length; i++)
     if (depthCm[i]! > LYING_CM && depthCm[i - 1]! > LYING_CM) changes.push(depthCm[i]! - depthCm[i - 1]!);
-  return changes.length === 0 ? 0 : (TO_DEVIATION * medianOf(changes.map(Math.abs))) / Math.SQRT2;
+  return changes.length === 0 ? 0 : (MAD_TO_DEVIATION * medianOf(changes.map(Math.abs))) / Math.SQRT2;
 }
 
 /** Follows each fall until the meter shows the modules bare. `usual` is the plant's own ratio by day, `down` marks steps of downtime. */

@@ -1,11 +1,11 @@
 import { clearWeather, hours } from "@test/clear-weather";
 import { site } from "@test/site-builder";
 import { describe, expect, it } from "vitest";
-import { type CauseBasis, causeBasis, soilingEvidence } from "@/core/attribution";
-import type { DayIndex } from "@/core/attribution/record/day-index";
-import { meteredOnto } from "@/core/ledger";
-import { seededUniform } from "@/core/statistics";
-import { prepareWeather } from "@/core/yield";
+import { meteredOnto } from "../../ledger";
+import { seededUniform } from "../../statistics";
+import { prepareWeather } from "../../yield";
+import { type CauseBasis, causeBasis, soilingEvidence } from "..";
+import type { DayIndex } from "../record/day-index";
 import { firstDirt, keptBy, rainByDay, USUAL_WASHING, unitDirt, washingsNear } from "./washing";
 
 const DAYS = 4 * 365;

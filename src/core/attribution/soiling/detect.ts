@@ -1,4 +1,5 @@
-import { medianOf, type RidgeColumn, type RidgeFit, robustRidge } from "@/core/statistics";
+import { medianOf, type RidgeColumn, type RidgeFit, robustRidge } from "../../statistics";
+import { DAYS_PER_YEAR } from "../../units";
 import type { DayIndex } from "../record/day-index";
 import type { CauseBasis } from "../record/frame";
 import { SIDE, suspect } from "./suspected-cleaning";
@@ -55,7 +56,6 @@ const LEAST_CLEANING_LOSS = 18;
 /** Rounds of reweighting in the search, and in the fit that stands. */
 const SEARCH_ROUNDS = 4;
 const FINAL_ROUNDS = 10;
-const DAYS_PER_YEAR = 365.2425;
 /** Dirt that shifts the fit's loss by less than this is not told from scatter. */
 const LEAST_LOSS = 8;
 /** A hint is posted, and not called a finding. */

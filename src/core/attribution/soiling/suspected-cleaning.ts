@@ -1,4 +1,4 @@
-import { medianAmong, type RidgeFit } from "@/core/statistics";
+import { medianAmong, type RidgeFit } from "../../statistics";
 
 /** Good days on each side of a suspected cleaning. */
 export const SIDE = 6;

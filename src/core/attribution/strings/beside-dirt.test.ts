@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
-import { unitDirt } from "@/core/attribution/soiling/washing";
-import { seededUniform } from "@/core/statistics";
+import { seededUniform } from "../../statistics";
+import { unitDirt } from "../soiling/washing";
 import { type DirtDays, daysBeside, stepBesideDirt } from "./beside-dirt";
 
 const DAYS = 300;

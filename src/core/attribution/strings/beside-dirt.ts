@@ -1,4 +1,4 @@
-import { type RidgeColumn, robustRidge } from "@/core/statistics";
+import { type RidgeColumn, robustRidge } from "../../statistics";
 import type { DayIndex } from "../record/day-index";
 import { firstDirt, unitDirt, type Washing } from "../soiling/washing";
 

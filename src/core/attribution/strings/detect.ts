@@ -1,5 +1,6 @@
-import { arrayNameplateW, nameplateW } from "@/core/site";
-import { medianAmong, medianOf } from "@/core/statistics";
+import { arrayNameplateW, nameplateW } from "../../site";
+import { medianAmong, medianOf } from "../../statistics";
+import { MAD_TO_DEVIATION } from "../../units";
 import type { DayIndex } from "../record/day-index";
 import type { CauseBasis } from "../record/frame";
 import { rainByDay } from "../soiling/washing";
@@ -91,7 +92,7 @@ export function stringsOut(basis: CauseBasis, index: DayIndex, cleaned: Readonly
   const kept = tellingDays(index);
   const x = kept.map((d) => Math.log(index.ratio[d]!));
   if (x.length < 3 * WINDOW) return [];
-  const noise = 1.4826 * medianOf(x.slice(1).map((value, k) => Math.abs(value - x[k]!))) * 0.7;
+  const noise = MAD_TO_DEVIATION * medianOf(x.slice(1).map((value, k) => Math.abs(value - x[k]!))) * 0.7;
   const least = Math.max(LEAST_FRAC, (DEVIATIONS * noise) / Math.sqrt(WINDOW / 2));
   const step = x.map((_, p) => (p < NEAR || p > x.length - NEAR ? 0 : isSudden(x, p) ? near(x, p) : 0));
   const dirt: DirtDays = { index, rainMm: rainByDay(basis), cleaned };

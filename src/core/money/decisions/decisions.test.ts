@@ -2,6 +2,8 @@ import { clearWeather, hours } from "@test/clear-weather";
 import { plainPayback as plain } from "@test/payback-builder";
 import { site } from "@test/site-builder";
 import { describe, expect, it } from "vitest";
+import { monthBins } from "../../time";
+import { prepareWeather, runPrepared, yieldLines } from "../../yield";
 import {
   CASE_TEMPLATES,
   type CaseSide,
@@ -13,9 +15,7 @@ import {
   paybackSpread,
   tornado,
   USUAL_DOUBTS,
-} from "@/core/money";
-import { monthBins } from "@/core/time";
-import { prepareWeather, runPrepared, yieldLines } from "@/core/yield";
+} from "..";
 
 const side = (name: string, monthKwh: number, parts: Partial<CaseSide> = {}): CaseSide => ({
   name,

@@ -1,7 +1,7 @@
 import { Decimal } from "decimal.js";
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { Exact, loanSchedule, minorDigits, roundTo } from "@/core/money";
+import { Exact, loanSchedule, minorDigits, roundTo } from "..";
 import { datedPresentValue, datedRateOfReturn, interestPart, owedAfter, payment, presentValue, rateOfReturn } from ".";
 
 const dec = (value: number | string): Exact => new Exact(value);

@@ -1,7 +1,8 @@
 import { DAY_MS } from "../../units";
 import { Exact, ZERO } from "../exact";
 
-const DAYS_PER_YEAR = 365;
+/** Dated flows are discounted by years of 365 days, as spreadsheets do. */
+const DAYS_OF_A_DATED_YEAR = 365;
 
 export interface DatedFlow {
   /** ISO date. */
@@ -17,7 +18,7 @@ export function presentValue(rate: Exact, flows: readonly Exact[]): Exact {
 
 /** Years between two dates as spreadsheets' XNPV counts them: days over 365. */
 export const yearsBetween = (from: string, to: string): Exact =>
-  new Exact(Math.round((Date.parse(to) - Date.parse(from)) / DAY_MS)).div(DAYS_PER_YEAR);
+  new Exact(Math.round((Date.parse(to) - Date.parse(from)) / DAY_MS)).div(DAYS_OF_A_DATED_YEAR);
 
 /** Present value of dated flows on the first one's date. */
 export function datedPresentValue(rate: Exact, flows: readonly DatedFlow[]): Exact {

@@ -4,19 +4,9 @@ import { Readable } from "node:stream";
 import { fixtures } from "@test/paths";
 import { peakBands, plan } from "@test/tariff-builder";
 import { describe, expect, it } from "vitest";
-import {
-  averagePrice,
-  type BillLine,
-  billFaults,
-  billMonths,
-  Exact,
-  energyShares,
-  estimateMissing,
-  promiseProgress,
-  runRate,
-} from "@/core/money";
 import { readBills } from "@/formats/bills-csv";
 import { billFaultWords, noReturnWords } from "@/wording/money";
+import { averagePrice, type BillLine, billFaults, billMonths, Exact, energyShares, estimateMissing, promiseProgress, runRate } from "..";
 import { EVEN_DAY, hoursOfUse, type SunHour, savingsOf, schoolTotal, selfUseByBand } from ".";
 
 const bill = (from: string, to: string, parts: Partial<BillLine> = {}): BillLine => ({

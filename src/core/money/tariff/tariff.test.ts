@@ -1,7 +1,7 @@
 import { billFor, billOfHours, oneBand, peakBands, plan } from "@test/tariff-builder";
 import { describe, expect, it } from "vitest";
-import { comparePlans, planFaults, priceYear } from "@/core/money";
 import { planFaultWords } from "@/wording/money";
+import { comparePlans, planFaults, priceYear } from "..";
 import { bandAt, billsInTurn, planDay, slicesOfTotals } from ".";
 
 const ALL = [1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11, 12];

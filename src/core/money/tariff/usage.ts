@@ -1,6 +1,6 @@
 import { indexAt, type TimeAxis } from "../../series";
 import { zoneOffset } from "../../time";
-import { DAY_MS, MINUTE_MS } from "../../units";
+import { DAY_MS, HOUR_MS, MINUTE_MS } from "../../units";
 import { inHours } from "./plan-checks";
 import { bandAt, datesBetween, holdsOn, type PlanDay, planDay, planOn } from "./price-at";
 import type { Plan } from "./types";
@@ -102,8 +102,8 @@ export function slicesOfIntervals(
   });
   const byDate = new Map(slices.flatMap((slice) => slice.dates.map((date) => [date, slice] as const)));
   const startMs = Date.parse(period.from);
-  const first = Math.max(0, indexAt(axis, startMs - 15 * 3_600_000));
-  const last = Math.min(axis.count, indexAt(axis, Date.parse(period.to) + 40 * 3_600_000) + 1);
+  const first = Math.max(0, indexAt(axis, startMs - 15 * HOUR_MS));
+  const last = Math.min(axis.count, indexAt(axis, Date.parse(period.to) + 40 * HOUR_MS) + 1);
   let held: { dayNumber: number; slice: (typeof slices)[number] | undefined; day: PlanDay | null } = {
     dayNumber: Number.NaN,
     slice: undefined,

@@ -4,6 +4,7 @@ import { unpackWeather } from "@/contracts/weather-wire";
 import type { Place, Site } from "@/core/site";
 import { type EnergyTable, energyTable, type PlannerReport, plannerReport, type TiltGoal, winterKwhOf } from "@/core/tilt";
 import { zoneOffset } from "@/core/time";
+import { HOUR_MS } from "@/core/units";
 import { clearSkyWeather, hoursOfYear, type Weather } from "@/core/weather";
 import {
   monthSums,
@@ -29,7 +30,7 @@ let turn = 0;
 function preparedAt(place: Place): PreparedWeather {
   const key = JSON.stringify(place);
   if (ready?.key === key) return ready.prepared;
-  const offsetHours = Math.round(zoneOffset(place.timeZone)(Date.UTC(cloudlessYear, 0, 1)) / 3_600_000);
+  const offsetHours = Math.round(zoneOffset(place.timeZone)(Date.UTC(cloudlessYear, 0, 1)) / HOUR_MS);
   const prepared = prepareWeather(place, weather ?? clearSkyWeather(hoursOfYear(cloudlessYear, offsetHours), place));
   ready = { key, prepared };
   return prepared;

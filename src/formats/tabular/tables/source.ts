@@ -1,5 +1,5 @@
 import type { ProblemLog } from "@/contracts/problems";
-import { isZip, sheetRows } from "@/formats/xlsx";
+import { isZip, sheetRows } from "../../xlsx";
 import {
   type Bytes,
   type Dialect,

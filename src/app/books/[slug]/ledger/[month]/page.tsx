@@ -3,6 +3,7 @@ import { notFound } from "next/navigation";
 import { bookPage } from "@/app/book-page";
 import { lineWithTransfers } from "@/core/ledger";
 import { zoneOffset } from "@/core/time";
+import { DAY_MS } from "@/core/units";
 import { MonthChapter } from "@/features/ledger/days/MonthChapter";
 import { postingRows } from "@/usecases/keeping";
 import { dayOf, daySums } from "@/usecases/ledger";
@@ -59,6 +60,6 @@ export default async function MonthPage({ params, searchParams }: Props) {
 
 /** Whether a stretch of less than a year lies in a month, as near as its days in UTC tell. */
 const touches = (month: string, fromUtcMs: number, toUtcMs: number): boolean =>
-  toUtcMs - fromUtcMs < 366 * 86_400_000 &&
+  toUtcMs - fromUtcMs < 366 * DAY_MS &&
   new Date(fromUtcMs).toISOString().slice(0, 7) <= month &&
   new Date(toUtcMs).toISOString().slice(0, 7) >= month;

@@ -2,7 +2,7 @@ import { spawn } from "node:child_process";
 import path from "node:path";
 import { randomPlant, simulateWeather, simulateWithTruth } from "@simulators";
 import { siteSchema } from "@/contracts/site";
-import { extendCauses, openCauses } from "@/usecases/attribution";
+import { attribute, extendAttribution } from "@/usecases/attribution";
 import { type OpenLedger, openLedger } from "@/usecases/ledger";
 import WORKER_FLAGS from "../scripts/lib/worker-flags.json" with { type: "json" };
 import { bestMs } from "./best-ms";
@@ -50,7 +50,7 @@ export function ledgerLess(years: number, stepMinutes: number, k = 0): (daysLess
 
 export function seek(ledger: OpenLedger): number {
   const started = performance.now();
-  openCauses({ ledger, entries: [], draws: DRAWS });
+  attribute({ ledger, entries: [], draws: DRAWS });
   return performance.now() - started;
 }
 
@@ -61,8 +61,8 @@ const PASSES = 3;
 export async function measureCauses(): Promise<CauseFigures> {
   const hoursLess = ledgerLess(10, 60);
   const hours = hoursLess(0);
-  const yesterday = openCauses({ ledger: hoursLess(1), entries: [], draws: DRAWS })!;
-  if (!extendCauses(yesterday, hours, [])) throw new Error("The new day was not read by the laws of the day before");
+  const yesterday = attribute({ ledger: hoursLess(1), entries: [], draws: DRAWS })!;
+  if (!extendAttribution(yesterday, hours, [])) throw new Error("The new day was not read by the laws of the day before");
   const fine = benchLedger(10, 5);
   const best = (ledger: OpenLedger): number => Math.min(seek(ledger), seek(ledger), seek(ledger));
   const tenYearsMs = best(hours);
@@ -80,7 +80,7 @@ export async function measureCauses(): Promise<CauseFigures> {
     );
   }
   const newDayOpenMs = bestMs(() => hoursLess(0));
-  const newDayMs = bestMs(() => extendCauses(yesterday, hours, []));
+  const newDayMs = bestMs(() => extendAttribution(yesterday, hours, []));
   return { tenYearsMs, fiveMinutesMs, newDayOpenMs, newDayMs, sites: SITES, oneWorkerS, twoWorkersS };
 }
 

@@ -34,12 +34,12 @@ export function measureExamination(): ExaminationFigures {
   kwh.fill(Number.NaN, 40_000, 40_400);
   for (let i = 300_000; i < 302_000; i++) kwh[i] = kwh[i]! * 1000;
   const hourly = { ...axis, stepMinutes: 60, count: axis.count / 12 };
-  const owed = { axis: hourly, kwh: sumOnto(kwh, axis, hourly).sums.map((value) => Math.min(value, 60) || 0) };
+  const expected = { axis: hourly, kwh: sumOnto(kwh, axis, hourly).sums.map((value) => Math.min(value, 60) || 0) };
   let examineMs = Number.POSITIVE_INFINITY;
   let findings = 0;
   for (let round = 0; round < 3; round++) {
     const started = performance.now();
-    findings = examine({ axis, energyKwh: kwh, site, owed, mostKwh: mostEnergyKwh(site, 5) }).length;
+    findings = examine({ axis, energyKwh: kwh, site, expected, mostKwh: mostEnergyKwh(site, 5) }).length;
     examineMs = Math.min(examineMs, performance.now() - started);
   }
   return { intervals: axis.count, examineMs, findings, drawMs: drawing() };

@@ -2,12 +2,12 @@ import { createReadStream, existsSync, readFileSync } from "node:fs";
 import path from "node:path";
 import { type RandomPlant, randomPlant, simulateWeather, simulateWithTruth, type TrueLosses } from "../simulators";
 import { ledgerFromFiles } from "../src/cli/read-files";
-import type { CauseReport } from "../src/contracts/causes";
+import type { AttributionReport } from "../src/contracts/attribution";
 import type { FieldEntry } from "../src/contracts/field-book";
 import { type SiteDocument, siteSchema } from "../src/contracts/site";
-import { turnedSite } from "../src/core/attribution";
+import { siteWithOffset } from "../src/core/attribution";
 import { readEvents } from "../src/formats/events-csv";
-import { openCauses } from "../src/usecases/attribution";
+import { attribute } from "../src/usecases/attribution";
 import { type OpenLedger, openLedger, type StoredSeries } from "../src/usecases/ledger";
 
 /** One claim of the analysis beside the truth. */
@@ -38,18 +38,18 @@ function energyRow(plant: string, what: string, ours: number, truth: number, yie
   return { plant, what, ours: kwh(ours), truth: kwh(truth), limit: `± ${kwh(limit)}`, holds: Math.abs(ours - truth) <= limit };
 }
 
-function ageingRows(plant: string, { ageing }: CauseReport, truthPct: number, near = 0.2): AccuracyRow[] {
+function ageingRows(plant: string, { ageing }: AttributionReport, truthPct: number, near = 0.2): AccuracyRow[] {
   const [rate, low, high] = [ageing.perYearFrac, ageing.low, ageing.high].map((value) => (value === null ? Number.NaN : value * 100)) as [
     number,
     number,
     number,
   ];
-  const told = ageing.isTooSoon ? " (too soon to tell)" : "";
+  const found = ageing.isTooSoon ? " (too soon to tell)" : "";
   return [
     {
       plant,
       what: "ageing",
-      ours: percent(rate) + told,
+      ours: percent(rate) + found,
       truth: percent(truthPct),
       limit: `± ${near} %/yr`,
       holds: Math.abs(rate - truthPct) <= near,
@@ -65,17 +65,17 @@ function ageingRows(plant: string, { ageing }: CauseReport, truthPct: number, ne
   ];
 }
 
-function remainderRow(plant: string, { years, months, all }: CauseReport): AccuracyRow {
+function remainderRow(plant: string, { years, months, all }: AttributionReport): AccuracyRow {
   const whole = years.filter(({ key }) => months.filter((month) => month.key.startsWith(key) && month.meteredKwh !== null).length === 12);
   const worst = (whole.length > 0 ? whole : [all])
-    .map((year) => (100 * (year.remainderKwh ?? 0)) / year.expectedKwh)
+    .map((year) => (100 * (year.unexplainedKwh ?? 0)) / year.expectedKwh)
     .reduce((a, b) => (Math.abs(b) > Math.abs(a) ? b : a));
   return { plant, what: "remainder, worst year", ours: `${worst.toFixed(2)} %`, truth: "0", limit: "± 2 %", holds: Math.abs(worst) < 2 };
 }
 
 const angle = (a: number, b: number): number => Math.abs(((a - b + 540) % 360) - 180);
 
-function orientationRow(plant: string, report: CauseReport, bookDeg: number, trueDeg: number): AccuracyRow[] {
+function orientationRow(plant: string, report: AttributionReport, bookDeg: number, trueDeg: number): AccuracyRow[] {
   const found = report.findings.some(({ kind }) => kind === "orientation");
   const wrong = angle(bookDeg, trueDeg) > 1;
   const fitted = report.orientation?.arrays[0]?.fittedAzimuthDeg ?? Number.NaN;
@@ -97,9 +97,9 @@ function orientationRow(plant: string, report: CauseReport, bookDeg: number, tru
 /** Degrees clockwise from the one bearing to the other, -180 to 180. */
 const turnFrom = (fromDeg: number, toDeg: number): number => ((((toDeg - fromDeg) % 360) + 540) % 360) - 180;
 
-function turnIntervalRow(plant: string, { orientation }: CauseReport, bookDeg: number, trueDeg: number): AccuracyRow {
+function turnIntervalRow(plant: string, { orientation }: AttributionReport, bookDeg: number, trueDeg: number): AccuracyRow {
   const truth = turnFrom(bookDeg, trueDeg);
-  const { low, high } = orientation?.turnDeg ?? { low: Number.NaN, high: Number.NaN };
+  const { low, high } = orientation?.azimuthOffsetDeg ?? { low: Number.NaN, high: Number.NaN };
   return {
     plant,
     what: "interval of its turn",
@@ -111,21 +111,26 @@ function turnIntervalRow(plant: string, { orientation }: CauseReport, bookDeg: n
 }
 
 /** How a book is made wrong to see whether the readings tell: degrees clockwise and steeper. */
-const WRONG_BOOK = { turnDeg: 20, steeperDeg: -15 };
+const WRONG_BOOK = { azimuthOffsetDeg: 20, tiltOffsetDeg: -15 };
 
-function wrongBookRows(plant: string, { orientation }: CauseReport, trueAzimuthDeg: number, trueTiltDeg: number): AccuracyRow[] {
+function wrongBookRows(plant: string, { orientation }: AttributionReport, trueAzimuthDeg: number, trueTiltDeg: number): AccuracyRow[] {
   const [array] = orientation?.arrays ?? [];
-  const row = (what: string, told: boolean, fitted: number, truth: number): AccuracyRow => ({
+  const row = (what: string, found: boolean, fitted: number, truth: number): AccuracyRow => ({
     plant,
     what,
-    ours: told ? `${fitted.toFixed(1)}°` : "not seen",
+    ours: found ? `${fitted.toFixed(1)}°` : "not seen",
     truth: `${truth}°`,
     limit: "± 4°",
-    holds: told && angle(fitted, truth) <= 4,
+    holds: found && angle(fitted, truth) <= 4,
   });
   return [
-    row("azimuth, its book 20° further off", Boolean(orientation?.turn?.turnDeg), array?.fittedAzimuthDeg ?? Number.NaN, trueAzimuthDeg),
-    row("tilt, its book 15° off", Boolean(orientation?.turn?.steeperDeg), array?.fittedTiltDeg ?? Number.NaN, trueTiltDeg),
+    row(
+      "azimuth, its book 20° further off",
+      Boolean(orientation?.planeOffset?.azimuthOffsetDeg),
+      array?.fittedAzimuthDeg ?? Number.NaN,
+      trueAzimuthDeg,
+    ),
+    row("tilt, its book 15° off", Boolean(orientation?.planeOffset?.tiltOffsetDeg), array?.fittedTiltDeg ?? Number.NaN, trueTiltDeg),
   ];
 }
 
@@ -146,7 +151,7 @@ export async function plantRows(): Promise<AccuracyRow[]> {
       events: file("events.csv"),
     });
     const { events } = await readEvents(createReadStream(file("events.csv")));
-    const report = openCauses({ ledger, entries: events })!;
+    const report = attribute({ ledger, entries: events })!;
     const lost = truth.totals.losses_kwh;
     const posted = report.all.accountsKwh;
     const energy = (what: string, ours: number, name: string): AccuracyRow =>
@@ -162,7 +167,7 @@ export async function plantRows(): Promise<AccuracyRow[]> {
             ...orientationRow(plant, report, ledger.site.arrays[0]!.azimuthDeg, truth.actual.arrays[0]!.azimuth_deg),
             ...wrongBookRows(
               plant,
-              openCauses({ ledger: { ...ledger, site: turnedSite(ledger.site, WRONG_BOOK) }, entries: events })!,
+              attribute({ ledger: { ...ledger, site: siteWithOffset(ledger.site, WRONG_BOOK) }, entries: events })!,
               truth.actual.arrays[0]!.azimuth_deg,
               truth.actual.arrays[0]!.tilt_deg,
             ),
@@ -175,7 +180,7 @@ export async function plantRows(): Promise<AccuracyRow[]> {
   return rows;
 }
 
-function outageRow(plant: string, report: CauseReport, { kind, start, end }: PlantTruthFile["outages"][number]): AccuracyRow {
+function outageRow(plant: string, report: AttributionReport, { kind, start, end }: PlantTruthFile["outages"][number]): AccuracyRow {
   const own = report.findings.find(
     (finding) => finding.kind === (kind === "string" ? "strings-out" : "outage") && overlaps(finding, start, end),
   );
@@ -203,7 +208,7 @@ export interface FoundShare {
   readonly foundFaults: number;
 }
 
-export interface StandInAccuracy {
+export interface SimulatedAccuracy {
   readonly rows: readonly AccuracyRow[];
   readonly shares: readonly FoundShare[];
   /** Findings a year of plants with nothing wrong. */
@@ -216,7 +221,7 @@ export interface Simulated {
   readonly plant: RandomPlant;
   readonly site: SiteDocument;
   readonly ledger: OpenLedger;
-  readonly report: CauseReport;
+  readonly report: AttributionReport;
   readonly losses: TrueLosses;
 }
 
@@ -258,17 +263,17 @@ export function simulate(plant: RandomPlant): Simulated {
     note: "",
     value: "",
   }));
-  return { plant, site, ledger, report: openCauses({ ledger, entries })!, losses };
+  return { plant, site, ledger, report: attribute({ ledger, entries })!, losses };
 }
 
 /** Twenty stand-in plants with faults from a seed, and eight with nothing wrong. */
-export function standInRows(count = 20, healthy = 8): StandInAccuracy {
+export function simulatedRows(count = 20, healthy = 8): SimulatedAccuracy {
   const rows: AccuracyRow[] = [];
   const shares = new Map<string, { findings: number; trueFindings: number; faults: number; foundFaults: number }>();
   const tally = (kind: string, add: Partial<Omit<FoundShare, "kind">>): void => {
-    const held = shares.get(kind) ?? { findings: 0, trueFindings: 0, faults: 0, foundFaults: 0 };
-    for (const [name, value] of Object.entries(add)) held[name as keyof typeof held] += value;
-    shares.set(kind, held);
+    const existing = shares.get(kind) ?? { findings: 0, trueFindings: 0, faults: 0, foundFaults: 0 };
+    for (const [name, value] of Object.entries(add)) existing[name as keyof typeof existing] += value;
+    shares.set(kind, existing);
   };
   for (let k = 0; k < count; k++) {
     const one = simulate(randomPlant(k));
@@ -316,12 +321,12 @@ function countFound({ plant, site, report }: Simulated, tally: (kind: string, ad
   match("unrecorded-cleaning", plant.truth.cleanings.filter((day) => !plant.recordedCleanings.includes(day)).map(wide));
   const book = site.arrays[0]!.azimuthDeg;
   const wrong = angle(plant.truth.azimuthDeg?.a ?? book, book) > 1;
-  const told = report.findings.some(({ kind }) => kind === "orientation");
+  const found = report.findings.some(({ kind }) => kind === "orientation");
   tally("orientation", {
-    findings: told ? 1 : 0,
-    trueFindings: told && wrong ? 1 : 0,
+    findings: found ? 1 : 0,
+    trueFindings: found && wrong ? 1 : 0,
     faults: wrong ? 1 : 0,
-    foundFaults: told && wrong ? 1 : 0,
+    foundFaults: found && wrong ? 1 : 0,
   });
   match("held-low", plant.truth.limits ?? []);
   const always = [{ from: plant.firstUtc, to: plant.lastUtc }];

@@ -1,6 +1,6 @@
 import { writeFile } from "node:fs/promises";
 import path from "node:path";
-import { type AccuracyRow, plantRows, standInRows } from "./accuracy-rows";
+import { type AccuracyRow, plantRows, simulatedRows } from "./accuracy-rows";
 
 /** Writes the accuracy page of the docs: every cause beside the truth of plants that tell it. */
 const table = (rows: readonly AccuracyRow[]): string =>
@@ -13,12 +13,12 @@ const table = (rows: readonly AccuracyRow[]): string =>
   ].join("\n");
 
 const plants = await plantRows();
-const standIns = standInRows();
+const simulated = simulatedRows();
 const held = (rows: readonly AccuracyRow[]): string => `${rows.filter((row) => row.holds).length} of ${rows.length}`;
 const share = (part: number, whole: number): string => (whole === 0 ? "none there" : `${part} of ${whole}`);
 
-const missed = standIns.rows.filter((row) => !row.holds);
-const kinds = [...new Set(standIns.rows.map((row) => row.what))];
+const missed = simulated.rows.filter((row) => !row.holds);
+const kinds = [...new Set(simulated.rows.map((row) => row.what))];
 const text = `# Accuracy of the causes
 
 Made by \`npm run -s accuracy\`. Nothing here is typed in: each line is the analysis run over files whose truth is known and was not used.
@@ -37,19 +37,19 @@ ${table(plants)}
 
 Twenty plants from seeds (\`simulators/random-plant.ts\`): four climates, four years, planes, sizes, dirt, cleanings written down or not, outages, strings out, wrong planes.
 
-${held(standIns.rows)} hold.
+${held(simulated.rows)} hold.
 
 | what | holds |
 |---|---:|
-${kinds.map((what) => `| ${what} | ${held(standIns.rows.filter((row) => row.what === what))} |`).join("\n")}
+${kinds.map((what) => `| ${what} | ${held(simulated.rows.filter((row) => row.what === what))} |`).join("\n")}
 
 | finding | findings that are true | true faults that are found |
 |---|---:|---:|
-${standIns.shares.map((row) => `| ${row.kind} | ${share(row.trueFindings, row.findings)} | ${share(row.foundFaults, row.faults)} |`).join("\n")}
+${simulated.shares.map((row) => `| ${row.kind} | ${share(row.trueFindings, row.findings)} | ${share(row.foundFaults, row.faults)} |`).join("\n")}
 
-Plants with nothing wrong: ${standIns.falseFindingsPerYear.toFixed(2)} findings a year (limit 1).
+Plants with nothing wrong: ${simulated.falseFindingsPerYear.toFixed(2)} findings a year (limit 1).
 
 ${missed.length === 0 ? "None fails." : `Those that do not hold:\n\n${table(missed)}`}
 `;
 await writeFile(path.join(import.meta.dirname, "..", "docs", "accuracy.md"), text);
-console.log(`plants ${held(plants)}, stand-ins ${held(standIns.rows)}; docs/accuracy.md`);
+console.log(`plants ${held(plants)}, stand-ins ${held(simulated.rows)}; docs/accuracy.md`);

@@ -1,7 +1,16 @@
 import { execFileSync } from "node:child_process";
 import { readFileSync, writeFileSync } from "node:fs";
 import path from "node:path";
-import { handMadeTables, type NamedFunction, namedFunctions, neverCasts, type Place, parse, repeatedConstants, sentences } from "./house/measures";
+import {
+  handMadeTables,
+  type NamedFunction,
+  namedFunctions,
+  neverCasts,
+  type Place,
+  parse,
+  repeatedConstants,
+  sentences,
+} from "./house/measures";
 
 /** Measures how the code lives up to its own rules and writes the figures into docs/quality.md; with `--list` it says where each stands. */
 const root = path.join(import.meta.dirname, "..");
@@ -17,14 +26,18 @@ const TOO_LONG_LINES = 100;
 const LONG_FILE_LINES = 250;
 const CONSTANTS_HOME = "src/core/units/units.ts";
 
-const gather = <T extends Place>(measure: (source: Parameters<typeof namedFunctions>[0]) => T[], where: (file: string) => boolean = () => true): T[] =>
-  [...sources].filter(([file]) => where(file)).flatMap(([, source]) => measure(source));
+const gather = <T extends Place>(
+  measure: (source: Parameters<typeof namedFunctions>[0]) => T[],
+  where: (file: string) => boolean = () => true,
+): T[] => [...sources].filter(([file]) => where(file)).flatMap(([, source]) => measure(source));
 
 const functions = gather<NamedFunction>(namedFunctions).sort((a, b) => b.lines - a.lines);
 const longFiles = [...sources]
   .map(([file, source]) => ({ file, line: 1, what: `${source.getFullText().split("\n").length - 1} lines`, text: source.getFullText() }))
   .filter(({ text }) => text.split("\n").length - 1 > LONG_FILE_LINES);
-const rawSql = [...sources].filter(([, source]) => /\.query\(|\bsql`/.test(source.getFullText())).map(([file, source]) => ({ file, text: source.getFullText() }));
+const rawSql = [...sources]
+  .filter(([, source]) => /\.query\(|\bsql`/.test(source.getFullText()))
+  .map(([file, source]) => ({ file, text: source.getFullText() }));
 
 const rows: { what: string; limit: string; places: readonly Place[] }[] = [
   { what: `named functions over ${LONG_LINES} lines`, limit: "20", places: functions.filter(({ lines }) => lines > LONG_LINES) },
@@ -53,7 +66,11 @@ if (process.argv.includes("--list")) {
 }
 if (process.argv.includes("--write")) {
   const file = path.join(root, "docs", "quality.md");
-  const table = ["| what | now | limit |", "|---|---:|---:|", ...rows.map(({ what, limit, places }) => `| ${what} | ${places.length} | ${limit} |`)].join("\n");
+  const table = [
+    "| what | now | limit |",
+    "|---|---:|---:|",
+    ...rows.map(({ what, limit, places }) => `| ${what} | ${places.length} | ${limit} |`),
+  ].join("\n");
   const text = readFileSync(file, "utf8");
   writeFileSync(file, text.replace(/(<!-- house -->\n)[\s\S]*?(\n<!-- \/house -->)/, `$1${table}$2`));
 }

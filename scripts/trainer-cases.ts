@@ -97,11 +97,11 @@ const cases = WANTED.map(({ id, title, question, lesson, k, month, truth, answer
     });
   const most = (column: Float64Array | null): number[] | null =>
     column && days.map((day) => Math.round(Math.max(...column.filter((_, i) => bins.keys[bins.binOf[i]!] === day))));
-  const [budget, actual] = [ledger.report.months, report.months].map((lines) => lines.find(({ key }) => key === month)!) as [
+  const [planned, actual] = [ledger.report.months, report.months].map((lines) => lines.find(({ key }) => key === month)!) as [
     typeof report.all,
     typeof report.all,
   ];
-  const told = answer === "unread" ? actual.unreadKwh : answer === "none" ? 0 : actual.accountsKwh[answer as "snow"];
+  const told = answer === "unread" ? actual.dataGapKwh : answer === "none" ? 0 : actual.accountsKwh[answer as "snow"];
   return {
     id,
     title,
@@ -115,7 +115,7 @@ const cases = WANTED.map(({ id, title, question, lesson, k, month, truth, answer
     snowCm: most(ledger.weather!.snowDepthCm ?? null),
     answer,
     answerKwh: Math.round(told),
-    missingKwh: Math.round(budget.expectedKwh - (budget.meteredKwh ?? 0)),
+    missingKwh: Math.round(planned.expectedKwh - (planned.meteredKwh ?? 0)),
   };
 });
 await writeFile(path.join(import.meta.dirname, "..", "generated", "trainer-cases.json"), `${JSON.stringify(cases)}\n`);

@@ -3,7 +3,7 @@ import type { FeedSettings } from "@/contracts/feeds";
 /** A feed of the demo: which book it fills, and from which stand-in. Off until somebody starts it, so that the demo stays as it is described. */
 export interface DemoFeed {
   readonly book: string;
-  readonly standin: "weather" | "logger" | "meter";
+  readonly simulator: "weather" | "logger" | "meter";
   readonly settings: Omit<FeedSettings, "url"> & { readonly path: string };
 }
 
@@ -12,7 +12,7 @@ const common = { sinceParameter: "since", everyMinutes: 15, zone: null, labels: 
 export const DEMO_FEEDS: readonly DemoFeed[] = [
   {
     book: "Packing shed",
-    standin: "weather",
+    simulator: "weather",
     settings: {
       ...common,
       name: "weather mast",
@@ -33,12 +33,12 @@ export const DEMO_FEEDS: readonly DemoFeed[] = [
   },
   {
     book: "Packing shed",
-    standin: "logger",
+    simulator: "logger",
     settings: { ...common, name: "inverter logger", kind: "production", path: "/power.csv", format: "csv", meterId: "main", json: null },
   },
   {
     book: "Ferry office",
-    standin: "meter",
+    simulator: "meter",
     settings: {
       ...common,
       name: "utility meter",
@@ -52,4 +52,4 @@ export const DEMO_FEEDS: readonly DemoFeed[] = [
 ];
 
 /** Ports of the stand-ins, from the first on. */
-export const STANDIN_ORDER = ["weather", "logger", "meter"] as const;
+export const SIMULATOR_ORDER = ["weather", "logger", "meter"] as const;

@@ -41,10 +41,10 @@ export function misbehave(axis: TimeAxis, trueKwh: Float64Array, sun: Pick<SunCo
     });
   moveClock(axis, out, faults.clock ?? []);
   for (const span of faults.frozen ?? []) {
-    let held = Number.NaN;
+    let last = Number.NaN;
     over(axis, span, (i) => {
-      if (Number.isNaN(held)) held = out[i]!;
-      out[i] = held;
+      if (Number.isNaN(last)) last = out[i]!;
+      out[i] = last;
     });
   }
   const largest = out.reduce((best, value) => (Number.isNaN(value) ? best : Math.max(best, value)), 0);

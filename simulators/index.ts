@@ -1,7 +1,7 @@
 export { type Climate, type SimulatedWeather, simulateWeather } from "./climate";
 export { DEMO_BOOKS } from "./demo";
 export type { DemoBook } from "./demo-book";
-export { DEMO_FEEDS, type DemoFeed, STANDIN_ORDER } from "./demo-feeds";
+export { DEMO_FEEDS, type DemoFeed, SIMULATOR_ORDER } from "./demo-feeds";
 export { type Faults, misbehave } from "./faults";
 export { LivePlant } from "./live";
 export type { LiveColumn } from "./live-column";

@@ -165,12 +165,12 @@ function standingOn(site: Site, truth: PlantTruth, date: string, kept: Map<strin
   const still = site.revisions.length === 0 && site.arrays.every((array) => array.tiltSchedule.length === 0);
   const stood = still ? site : siteOn(site, date);
   const key = [...stood.arrays.map((array) => array.tiltDeg), site.revisions.filter((revision) => revision.from <= date).length].join();
-  const held = kept.get(key) ?? {
+  const existing = kept.get(key) ?? {
     arrays: stood.arrays.map((array) => standingArray(stood, truth, array)),
     acRatedW: siteAcRatedW(stood),
   };
-  kept.set(key, held);
-  return held;
+  kept.set(key, existing);
+  return existing;
 }
 
 const standingArray = (site: Site, truth: PlantTruth, array: PvArray): StandingArray => ({

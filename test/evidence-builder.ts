@@ -1,7 +1,7 @@
 import { type AgeingReading, readAgeing } from "@/core/ageing";
-import { causeBasis, type Evidence } from "@/core/attribution";
+import { attributionFrame, type Evidence } from "@/core/attribution";
 import { flatCurve } from "@/core/attribution/level/detect";
-import { notHeld } from "@/core/attribution/limit/detect";
+import { notCurtailed } from "@/core/attribution/limit/detect";
 import { USUAL_WASHING } from "@/core/attribution/soiling/washing";
 import { meteredOnto } from "@/core/ledger";
 import { prepareWeather } from "@/core/yield";
@@ -13,9 +13,9 @@ export const DAYS = 800;
 export const plant = site({ place: { latitudeDeg: 45, longitudeDeg: 0, elevationM: 100, timeZone: "UTC" } });
 export const axis = hours("2021-07-01T00:00Z", DAYS * 24);
 const none = meteredOnto(axis, [], plant);
-export const basis = causeBasis(plant, prepareWeather(plant.place, clearWeather(axis, plant.place)), none);
+export const frame = attributionFrame(plant, prepareWeather(plant.place, clearWeather(axis, plant.place)), none);
 export const zeros = (): Float64Array => new Float64Array(axis.count);
-export const owedKwh = basis.openKwh.map((kwh) => Math.max(kwh || 0, 0));
+export const expectedKwh = frame.openKwh.map((kwh) => Math.max(kwh || 0, 0));
 export const at = (day: number, hour = 0): number => day * 24 + hour;
 export const sum = (values: Float64Array, from: number, to: number): number => values.subarray(from, to).reduce((a, b) => a + b, 0);
 export const noRate: AgeingReading = readAgeing({
@@ -35,15 +35,15 @@ export const noRate: AgeingReading = readAgeing({
 export function evidence(parts: Partial<Evidence> = {}): Evidence {
   const dirt = new Float64Array(DAYS);
   return {
-    basis,
+    frame,
     stepsAnHour: 1,
     ceiling: null,
     outages: { downFrac: zeros(), outages: [] },
-    held: notHeld(axis.count),
+    curtailed: notCurtailed(axis.count),
     snow: { lostFrac: zeros(), covered: new Uint8Array(axis.count), spells: [] },
     strings: [],
     orientation: null,
-    turn: null,
+    planeOffset: null,
     shade: { fields: [], lostFrac: zeros(), isSeen: false },
     soiling: {
       lostFracByDay: dirt,
@@ -52,7 +52,7 @@ export function evidence(parts: Partial<Evidence> = {}): Evidence {
       meanLostFrac: 0,
       meanErrorFrac: 0.001,
       washing: USUAL_WASHING,
-      keptBy: () => 1,
+      retainedBy: () => 1,
       resets: [],
       gain: 0,
       isSeen: false,
@@ -61,11 +61,11 @@ export function evidence(parts: Partial<Evidence> = {}): Evidence {
     index: { ratio: dirt, weight: dirt, cloud: dirt },
     ageing: noRate,
     rating: flatCurve(1),
-    ratingKept: zeros().fill(1),
+    ratingRetained: zeros().fill(1),
     ceilingKwh: 1e6,
     cutFrac: null,
     swingScale: 1,
-    owedKwh,
+    expectedKwh: expectedKwh,
     ...parts,
   };
 }

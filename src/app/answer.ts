@@ -46,12 +46,12 @@ export async function answer(request: Request, route: () => Promise<Response>): 
     log.info({ method: request.method, path, status: response.status, ms: Math.round(performance.now() - started) }, "request");
     return response;
   } catch (error) {
-    const told = refusalOf(error);
-    if (told) log.warn({ method: request.method, path, code: told.code, context: told.context }, told.message);
+    const refusal = refusalOf(error);
+    if (refusal) log.warn({ method: request.method, path, code: refusal.code, context: refusal.context }, refusal.message);
     else log.error({ method: request.method, path, err: error }, "request failed");
     return refused(
-      told ?? new Refusal("bad-request", "Something went wrong on our side.", "Try again; the log names the fault."),
-      told ? STATUS[told.code] : 500,
+      refusal ?? new Refusal("bad-request", "Something went wrong on our side.", "Try again; the log names the fault."),
+      refusal ? STATUS[refusal.code] : 500,
     );
   }
 }

@@ -2,8 +2,8 @@ import { scaleLinear } from "d3";
 
 export interface DifferenceBarProps {
   /** Positive is missing at the meter (drawn to the left), negative is more than owed. */
-  readonly remainderKwh: number;
-  readonly unreadKwh: number;
+  readonly unexplainedKwh: number;
+  readonly dataGapKwh: number;
   /** Largest missing and largest over of the page, so that all its lines share one scale. */
   readonly mostShortKwh: number;
   readonly mostOverKwh: number;
@@ -19,16 +19,16 @@ function spineScale(mostShortKwh: number, mostOverKwh: number, zero: number, wid
 }
 
 /** The spine's bar: the remainder in clay (filled where it needs a look), unread energy set apart by a dotted edge. */
-export function DifferenceBar({ remainderKwh, unreadKwh, mostShortKwh, mostOverKwh, look, width, height }: DifferenceBarProps) {
+export function DifferenceBar({ unexplainedKwh, dataGapKwh, mostShortKwh, mostOverKwh, look, width, height }: DifferenceBarProps) {
   const zero = width * 0.68;
   const length = spineScale(mostShortKwh, mostOverKwh, zero, width);
-  const remainder = length(Math.abs(remainderKwh));
-  const unread = length(unreadKwh);
+  const remainder = length(Math.abs(unexplainedKwh));
+  const unread = length(dataGapKwh);
   return (
     <svg viewBox={`0 0 ${width} ${height}`} width={width} height={height} aria-hidden="true">
       <line x1={zero} x2={zero} y1={0} y2={height} stroke="var(--rule-strong)" />
       <rect
-        x={remainderKwh > 0 ? zero - remainder : zero}
+        x={unexplainedKwh > 0 ? zero - remainder : zero}
         width={remainder}
         y={height / 2 - 6}
         height={12}
@@ -38,7 +38,7 @@ export function DifferenceBar({ remainderKwh, unreadKwh, mostShortKwh, mostOverK
       />
       {unread > 0.5 && (
         <rect
-          x={zero - (remainderKwh > 0 ? remainder : 0) - unread}
+          x={zero - (unexplainedKwh > 0 ? remainder : 0) - unread}
           width={unread}
           y={height / 2 - 6}
           height={12}

@@ -2,8 +2,8 @@ import { max, scaleBand, scaleLinear } from "d3";
 
 export interface Pair {
   readonly key: string;
-  readonly owedKwh: number;
-  readonly paidKwh: number | null;
+  readonly expectedKwh: number;
+  readonly meteredKwh: number | null;
 }
 
 /** Small pairs of bars: owed behind, paid before it. */
@@ -12,7 +12,7 @@ export function PairBars({ pairs, width, height, label }: { pairs: readonly Pair
     pairs.map((pair) => pair.key),
     [0, width],
   ).padding(0.16);
-  const y = scaleLinear([0, max(pairs, (pair) => Math.max(pair.owedKwh, pair.paidKwh ?? 0)) || 1], [0, height]);
+  const y = scaleLinear([0, max(pairs, (pair) => Math.max(pair.expectedKwh, pair.meteredKwh ?? 0)) || 1], [0, height]);
   const inner = x.bandwidth() * 0.5;
   return (
     <svg width={width} height={height} role="img" aria-label={label}>
@@ -20,19 +20,19 @@ export function PairBars({ pairs, width, height, label }: { pairs: readonly Pair
         <g key={pair.key} transform={`translate(${x(pair.key)},0)`}>
           <rect
             width={x.bandwidth()}
-            y={height - y(pair.owedKwh)}
-            height={y(pair.owedKwh)}
+            y={height - y(pair.expectedKwh)}
+            height={y(pair.expectedKwh)}
             fill="var(--owed)"
             stroke="var(--owed-edge)"
             strokeWidth={0.5}
           />
-          {pair.paidKwh !== null && (
+          {pair.meteredKwh !== null && (
             <rect
               x={(x.bandwidth() - inner) / 2}
               width={inner}
-              y={height - y(pair.paidKwh)}
-              height={y(pair.paidKwh)}
-              fill={pair.paidKwh < 0.9 * pair.owedKwh ? "var(--clay)" : "var(--ink)"}
+              y={height - y(pair.meteredKwh)}
+              height={y(pair.meteredKwh)}
+              fill={pair.meteredKwh < 0.9 * pair.expectedKwh ? "var(--clay)" : "var(--ink)"}
             />
           )}
         </g>

@@ -61,8 +61,16 @@ describe("a ledger bar", () => {
 });
 
 it("the spine draws what is short to the left and what is over to the right of its line, on one scale", () => {
-  const bar = (remainderKwh: number) =>
-    drawn(DifferenceBar, { remainderKwh, unreadKwh: 0, mostShortKwh: 100, mostOverKwh: 50, look: false, width: 72, height: 28 });
+  const bar = (unexplainedKwh: number) =>
+    drawn(DifferenceBar, {
+      unexplainedKwh: unexplainedKwh,
+      dataGapKwh: 0,
+      mostShortKwh: 100,
+      mostOverKwh: 50,
+      look: false,
+      width: 72,
+      height: 28,
+    });
   const zero = 72 * 0.68;
   const left = (markup: string) => numbersOf(markup, "x")[0]!;
   expect(left(bar(100))).toBeLessThan(zero - 10);

@@ -1,16 +1,16 @@
-import type { AgeingReport } from "@/contracts/causes";
+import type { AgeingReport } from "@/contracts/attribution";
 import type { PartReport } from "@/contracts/parts";
 import { ageingSentence } from "@/wording/ageing";
 import { partName, partsSentence } from "@/wording/parts";
 import type { CliOptions } from "./arguments";
 import { printJson, printNotices, printText, textTable } from "./print";
-import { causesFromFiles } from "./reconcile";
+import { attributionFromFiles } from "./reconcile";
 
 const percent = (value: number | null): string => (value === null ? "-" : `${(value * 100).toFixed(2)} %`);
 
 /** `ageing`: rate a year with its interval, the schools beside it, and what the warranty says. */
 export async function ageingCommand(options: CliOptions): Promise<void> {
-  const { ledger, causes } = await causesFromFiles(options);
+  const { ledger, causes } = await attributionFromFiles(options);
   printNotices(ledger.notices);
   const { ageing, parts } = causes;
   const partsWords = partsSentence(parts, ledger.site.arrays.length);
@@ -19,7 +19,7 @@ export async function ageingCommand(options: CliOptions): Promise<void> {
   printText(
     textTable(
       ["school", "a year", "low", "high"],
-      ageing.schools.map((school) => [school.name, percent(school.perYearFrac), percent(school.low), percent(school.high)]),
+      ageing.methods.map((method) => [method.name, percent(method.perYearFrac), percent(method.low), percent(method.high)]),
     ),
   );
   printText(
@@ -40,7 +40,7 @@ function partsTable(parts: readonly PartReport[]): string | null {
     ["part", "told by", "a year", "low", "high", "faster by", "low", "high"],
     parts.map((part) => [
       partName(part),
-      part.told === "meter" ? part.id : "its hours",
+      part.source === "meter" ? part.id : "its hours",
       ...[part.perYearFrac, part.low, part.high].map(percent),
       ...[part.againstRest?.value ?? null, part.againstRest?.low ?? null, part.againstRest?.high ?? null].map(percent),
     ]),

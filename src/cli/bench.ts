@@ -83,7 +83,7 @@ async function tiltBench(options: CliOptions): Promise<void> {
   const report = await planTilts(site, prepared, { arrayId: arrayOf(site, options).id, goal, priceByMonth: null });
   if (options.json) return printJson({ year, ...report });
   const rows = report!.plans.map((plan) => [
-    `${plan.positions || ""} ${plan.school}`.trim(),
+    `${plan.positions || ""} ${plan.method}`.trim(),
     plan.steps.length > 4 ? `${plan.steps.length} tilts` : plan.steps.map((step) => `${step.from} ${step.tiltDeg.toFixed(1)}`).join(", "),
     plan.yearKwh,
     plan.winterKwh,

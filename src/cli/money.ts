@@ -4,7 +4,7 @@ import { type BillsReport, moneyReportSchema } from "@/contracts/money";
 import { siteSchema } from "@/contracts/site";
 import { billFaults, type EnergyBasis, type Payback, paybackSpread, USUAL_DOUBTS } from "@/core/money";
 import { readBills } from "@/formats/bills-csv";
-import { openCauses } from "@/usecases/attribution";
+import { attribute } from "@/usecases/attribution";
 import { moneyPage } from "@/usecases/money";
 import { billFaultWords, noReturnWords } from "@/wording/money";
 import { inPlainText } from "@/wording/problems";
@@ -14,7 +14,7 @@ import { ledgerFromFiles } from "./read-files";
 import { CliRefusal } from "./refuse";
 
 const BASES = ["metered", "expected", "promise"] as const;
-const SCHOOL_WORDS = {
+const METHOD_WORDS = {
   "re-run": "tariff run again without the array (trust this one)",
   "old-average": "old average price",
   "flat-value": "flat worth of production",
@@ -34,7 +34,7 @@ export async function moneyCommand(options: CliOptions): Promise<void> {
   const checked = siteSchema.safeParse({ ...ledger.site, money: { ...money, tariff } });
   if (!checked.success) throw new CliRefusal(checked.error.issues.map((issue) => `${issue.path.join(".")}: ${issue.message}.`).join("\n"));
   const basis: EnergyBasis | null = options.basis === undefined ? null : oneOf(options.basis, BASES, "metered", "basis");
-  const causes = ledger.metered ? openCauses({ ledger, entries: ledger.entries }) : null;
+  const causes = ledger.metered ? attribute({ ledger, entries: ledger.entries }) : null;
   const page = moneyPage({ site: checked.data, ledger: { ...ledger, site: checked.data }, bills, causes, basis });
   const { terms, ...rest } = page.report;
   const report = moneyReportSchema.parse(rest);
@@ -68,25 +68,25 @@ async function billsOf(file: string, notices: string[]): Promise<readonly BillDo
   return bills;
 }
 
-function printBills({ schools, currency, naivePerYear, runRates, missing, planTest }: BillsReport): void {
+function printBills({ methods, currency, naivePerYear, runRates, missing, planTest }: BillsReport): void {
   if (missing.length > 0) printText(`Not told for want of: ${missing.join(", ")}.`);
   printText(
     textTable(
       [`saved, ${currency}`, "months", "total", "a year", "paid back on", "years"],
-      schools.map((school) => {
-        const rate = runRates.find((each) => each.school === school.school);
+      methods.map((method) => {
+        const rate = runRates.find((each) => each.method === method.method);
         return [
-          SCHOOL_WORDS[school.school],
-          school.months,
-          school.total,
-          school.perYear,
+          METHOD_WORDS[method.method],
+          method.months,
+          method.total,
+          method.perYear,
           rate?.paidBackOn ?? "-",
           rate?.years?.toFixed(2) ?? "-",
         ];
       }),
     ),
   );
-  const trusted = schools.find(({ school }) => school === "re-run");
+  const trusted = methods.find(({ method }) => method === "re-run");
   if (trusted?.low)
     printText(`The re-run lies between ${trusted.low} and ${trusted.high}: when energy was used, and the meter, leave that open.`);
   if (naivePerYear !== null) printText(`Mean bill before less mean bill after: ${naivePerYear} a year; weather, use and prices are in it.`);

@@ -1,3 +1,5 @@
+import { published } from "./published-names";
+
 const whole = new Intl.NumberFormat("en", { maximumFractionDigits: 0 });
 
 /** Columns of text, the first to the left, the rest to the right. */
@@ -12,7 +14,7 @@ export function textTable(head: readonly string[], rows: readonly (readonly (str
     .join("\n");
 }
 
-export const printJson = (value: unknown): void => void process.stdout.write(`${JSON.stringify(value, null, 2)}\n`);
+export const printJson = (value: unknown): void => void process.stdout.write(`${JSON.stringify(published(value), null, 2)}\n`);
 export const printText = (text: string): void => void process.stdout.write(`${text}\n`);
 
 /** What is worth knowing about the files, beside the result. */

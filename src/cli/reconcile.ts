@@ -1,7 +1,7 @@
-import type { CauseReport } from "@/contracts/causes";
+import type { AttributionReport } from "@/contracts/attribution";
 import { LEDGER_ACCOUNTS } from "@/core/accounts";
 import { type LedgerLine, ledgerPostings } from "@/core/ledger";
-import { openCauses } from "@/usecases/attribution";
+import { attribute } from "@/usecases/attribution";
 import { findingInWords } from "@/wording/findings/quality";
 import { type CliOptions, needed } from "./arguments";
 import { printJson, printNotices, printText, textTable } from "./print";
@@ -9,38 +9,38 @@ import { type FileLedger, ledgerFromFiles } from "./read-files";
 import { CliRefusal } from "./refuse";
 
 /** The ledger of the files with its causes; the same figures as on the screens. */
-export async function causesFromFiles(options: CliOptions): Promise<{ ledger: FileLedger; causes: CauseReport }> {
+export async function attributionFromFiles(options: CliOptions): Promise<{ ledger: FileLedger; causes: AttributionReport }> {
   needed(options.weather, "weather", "a weather CSV");
   needed(options.production, "production", "a production CSV");
   const ledger = await ledgerFromFiles(options);
-  const causes = openCauses({ ledger, entries: ledger.entries });
+  const causes = attribute({ ledger, entries: ledger.entries });
   if (!causes) throw new CliRefusal("Weather and production share no time that both know: there is nothing to reconcile.");
   return { ledger, causes };
 }
 
 /** A line with its postings: `budget` by the book's model, `actual` by the evidence. Reference minus all actual postings is what was metered. */
-function posted(budget: LedgerLine, actual: LedgerLine, causes: CauseReport): object {
-  const [modelled, evidenced] = [ledgerPostings(budget), ledgerPostings(actual)];
-  const { key: _key, ...indicators } = causes.indicators.find(({ key }) => key === budget.key)!;
+function posted(planned: LedgerLine, found: LedgerLine, causes: AttributionReport): object {
+  const [modelled, evidenced] = [ledgerPostings(planned), ledgerPostings(found)];
+  const { key: _key, ...indicators } = causes.indicators.find(({ key }) => key === planned.key)!;
   return {
-    ...budget,
-    explainedKwh: actual.expectedKwh,
-    explainedUnreadKwh: actual.unreadKwh,
-    remainderKwh: actual.remainderKwh,
-    budgetRemainderKwh: budget.remainderKwh,
+    ...planned,
+    explainedKwh: found.expectedKwh,
+    explainedDataGapKwh: found.dataGapKwh,
+    unexplainedKwh: found.unexplainedKwh,
+    plannedUnexplainedKwh: planned.unexplainedKwh,
     postings: LEDGER_ACCOUNTS.map((account) => ({
       account,
-      budgetKwh: account === "unread" || account === "remainder" ? null : modelled[account],
-      actualKwh: actual.meteredKwh === null ? null : evidenced[account],
+      plannedKwh: account === "unread" || account === "remainder" ? null : modelled[account],
+      foundKwh: found.meteredKwh === null ? null : evidenced[account],
     })),
-    accountsActualKwh: actual.accountsKwh,
+    accountsActualKwh: found.accountsKwh,
     indicators,
   };
 }
 
 /** `reconcile`: month by month promise, expected, metered, postings by account, remainder, and the findings behind them. */
 export async function reconcileCommand(options: CliOptions): Promise<void> {
-  const { ledger, causes } = await causesFromFiles(options);
+  const { ledger, causes } = await attributionFromFiles(options);
   const { report, examination, site } = ledger;
   printNotices(ledger.notices);
   const pair = (line: LedgerLine): [LedgerLine, LedgerLine] => [
@@ -64,19 +64,19 @@ export async function reconcileCommand(options: CliOptions): Promise<void> {
   printText(causes.findings.map(({ title, what, kwhLow, kwhHigh }) => `${title}: ${what}${between(kwhLow, kwhHigh)}`).join("\n"));
   printText(causes.cannotTell.join("\n"));
   const row = (line: LedgerLine) => {
-    const [budget, actual] = pair(line);
-    const posts = ledgerPostings(actual);
+    const [planned, found] = pair(line);
+    const posts = ledgerPostings(found);
     return [
       line.key,
-      budget.promiseKwh,
-      budget.expectedKwh,
-      budget.meteredKwh,
+      planned.promiseKwh,
+      planned.expectedKwh,
+      planned.meteredKwh,
       posts.snow,
       posts.soiling,
       posts.clipping,
       posts.downtime,
-      actual.unreadKwh,
-      actual.remainderKwh,
+      found.dataGapKwh,
+      found.unexplainedKwh,
       `${(line.readFrac * 100).toFixed(1)} %`,
     ];
   };

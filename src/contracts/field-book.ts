@@ -72,14 +72,14 @@ export type NewEntryInput = z.input<typeof newEntrySchema>;
 export const photoSchema = z.strictObject({ id: z.uuid(), widthPx: z.number().int(), heightPx: z.number().int() });
 
 /** An entry as it is kept. */
-export const keptEntrySchema = fieldEntrySchema.extend({
+export const storedEntrySchema = fieldEntrySchema.extend({
   ...extras,
   id: z.number().int(),
   /** Dates of the revisions that it put into the model. */
   appliedFrom: z.array(z.string()),
   photos: z.array(photoSchema),
 });
-export type KeptEntry = z.output<typeof keptEntrySchema>;
+export type StoredEntry = z.output<typeof storedEntrySchema>;
 
 /** The words of an entry alone, as the search for causes takes them. */
 export const plainEntry = ({ from, to, kind, array, note, value }: FieldEntry): FieldEntry => ({ from, to, kind, array, note, value });

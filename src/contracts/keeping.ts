@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { LEDGER_ACCOUNTS } from "@/core/accounts";
-import { postingPairSchema } from "./causes";
+import { postingPairSchema } from "./attribution";
 import { ledgerLineSchema } from "./ledger";
 
 const month = z.string().regex(/^\d{4}-(0[1-9]|1[0-2])$/, "a month such as 2023-04");

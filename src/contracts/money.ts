@@ -47,8 +47,8 @@ export const moneyReportSchema = z.object({
 });
 export type MoneyReport = z.output<typeof moneyReportSchema>;
 
-export const schools = ["re-run", "old-average", "flat-value"] as const;
-export type SchoolName = (typeof schools)[number];
+export const methods = ["re-run", "old-average", "flat-value"] as const;
+export type SavingsMethodName = (typeof methods)[number];
 
 const billMonthSchema = z.strictObject({
   key: z.string(),
@@ -68,11 +68,11 @@ const billMonthSchema = z.strictObject({
   /** The bill of the same use without the array, and the printed bill reckoned again. */
   without: amount.nullable(),
   again: amount.nullable(),
-  saved: z.record(z.enum(schools), amount.nullable()),
+  saved: z.record(z.enum(methods), amount.nullable()),
 });
 
 const runRateSchema = z.strictObject({
-  school: z.enum(schools),
+  method: z.enum(methods),
   savedToDate: amount,
   perYear: amount,
   naivePerYear: amount,
@@ -95,12 +95,12 @@ export const billsReportSchema = z.strictObject({
       selfUsedKwh: nullableNumber,
       amount,
       perKwh: nullableNumber,
-      saved: z.record(z.enum(schools), amount.nullable()),
+      saved: z.record(z.enum(methods), amount.nullable()),
     }),
   ),
-  schools: z.array(
+  methods: z.array(
     z.strictObject({
-      school: z.enum(schools),
+      method: z.enum(methods),
       months: z.number().int(),
       total: amount,
       perYear: amount,

@@ -6,7 +6,7 @@ const interval = z.strictObject({ value: z.number(), low: z.number(), high: z.nu
 export const partReportSchema = z.strictObject({
   /** The meter, or the first array. */
   id: z.string(),
-  told: z.enum(["meter", "hours"]),
+  source: z.enum(["meter", "hours"]),
   /** Names of its arrays. */
   arrays: z.array(z.string()),
   years: z.number(),

@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { causeReportSchema } from "./causes";
+import { attributionReportSchema } from "./attribution";
 import { examinationSchema } from "./examination";
 import { feedSettingsSchema } from "./feeds";
 import { newEntrySchema } from "./field-book";
@@ -22,7 +22,7 @@ export function published(): { file: string; schema: object }[] {
     of("table-mapping", tableMappingSchema, "input"),
     of("feed-settings", feedSettingsSchema, "input"),
     of("examination", examinationSchema, "output"),
-    of("cause-report", causeReportSchema, "output"),
+    of("cause-report", attributionReportSchema, "output"),
     of("field-entry", newEntrySchema, "input"),
     of("mixed-strings", mixedStringsSchema, "input"),
   ];

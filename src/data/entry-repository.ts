@@ -1,5 +1,5 @@
 import { QueryTypes, type Sequelize, type Transaction } from "sequelize";
-import { keptEntrySchema, type NewEntry, newEntrySchema } from "@/contracts/field-book";
+import { type NewEntry, newEntrySchema, storedEntrySchema } from "@/contracts/field-book";
 import type { SiteDocument } from "@/contracts/site";
 import type { Revision } from "@/core/site";
 import type { EntryStore } from "@/usecases/field-book";
@@ -90,7 +90,7 @@ export function entryRepository(sequelize: Sequelize): EntryStore {
     async of(bookId) {
       const rows = await sequelize.query<EntryRow>(SELECT, { replacements: { bookId }, type: QueryTypes.SELECT });
       return rows.map((row) =>
-        keptEntrySchema.parse({
+        storedEntrySchema.parse({
           id: row.id,
           from: row.starts,
           to: row.ends,

@@ -130,8 +130,8 @@ async function layOver(
 
 /** The feed's standing batch of a month; made when it is the first of it. */
 async function batchOf({ Batch }: Models, feed: FeedRow, month: string, transaction: Transaction): Promise<number> {
-  const held = await Batch.findOne({ where: { feedId: feed.id, feedMonth: month, undoneAt: null }, transaction });
-  if (held) return held.get().id;
+  const existing = await Batch.findOne({ where: { feedId: feed.id, feedMonth: month, undoneAt: null }, transaction });
+  if (existing) return existing.get().id;
   const made = await Batch.create(
     {
       bookId: feed.bookId,

@@ -1,6 +1,6 @@
+export { attributionRepository } from "./attribution-repository";
 export { billRepository } from "./bill-repository";
 export { bookRepository } from "./book-repository";
-export { causeRepository } from "./cause-repository";
 export { connect } from "./connection";
 export { decisionRepository } from "./decision-repository";
 export { entryRepository } from "./entry-repository";

@@ -1,12 +1,12 @@
 import { setTimeout as wait } from "node:timers/promises";
-import { type CausePorts, runWaiting } from "@/usecases/attribution";
+import { type AttributionPorts, runWaiting } from "@/usecases/attribution";
 import type { JobLog } from "./pull";
 
 /** How often a worker looks for books whose causes are asked for. */
 const LOOK_EVERY_MS = 500;
 
 /** Works out causes until it is told to stop. The table of runs is the queue: a run is taken by one worker, and one whose worker died is taken again. */
-export async function causeLoop(ports: CausePorts, log: JobLog, signal: AbortSignal): Promise<void> {
+export async function causeLoop(ports: AttributionPorts, log: JobLog, signal: AbortSignal): Promise<void> {
   while (!signal.aborted) {
     const started = performance.now();
     const done = await runWaiting(ports).catch((error: unknown) => {

@@ -1,6 +1,6 @@
+export { attributeAll } from "./attribute-all";
 export { cleanProduction } from "./clean-production";
 export { placeDemoFeeds } from "./demo-feeds";
 export { loadDemo } from "./load-demo";
 export { log } from "./log";
-export { seekAllCauses } from "./seek-all-causes";
 export { openServices, type Services, services } from "./services";

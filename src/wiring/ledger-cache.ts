@@ -8,18 +8,18 @@ export type LedgerOf = (book: Book) => Promise<OpenLedger>;
 export type ExaminationOf = (book: Book) => Promise<Examination>;
 
 /** Ledgers kept open; each holds a few megabytes a book-decade. */
-const KEPT = 8;
+const MOST_CACHED = 8;
 
 /** Keeps what was worked out for the last few books: a book's version tells when it is out of date. */
 function byVersion<T>(make: (book: Book) => Promise<T>): (book: Book) => Promise<T> {
   const open = new Map<string, { version: number; made: Promise<T> }>();
   return (book) => {
-    const held = open.get(book.id);
-    if (held?.version === book.version) return held.made;
+    const cached = open.get(book.id);
+    if (cached?.version === book.version) return cached.made;
     const made = make(book);
     open.delete(book.id);
     open.set(book.id, { version: book.version, made });
-    for (const id of [...open.keys()].slice(0, Math.max(0, open.size - KEPT))) open.delete(id);
+    for (const id of [...open.keys()].slice(0, Math.max(0, open.size - MOST_CACHED))) open.delete(id);
     made.catch(() => open.delete(book.id));
     return made;
   };

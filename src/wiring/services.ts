@@ -2,9 +2,9 @@ import path from "node:path";
 import type { Sequelize } from "sequelize";
 import { environmentSchema } from "@/contracts/environment";
 import {
+  attributionRepository,
   billRepository,
   bookRepository,
-  causeRepository,
   connect,
   decisionRepository,
   defineModels,
@@ -20,7 +20,7 @@ import {
   stagingFolder,
   variantRepository,
 } from "@/data";
-import type { CauseStore } from "@/usecases/attribution";
+import type { AttributionStore } from "@/usecases/attribution";
 import type { BookStore } from "@/usecases/books";
 import type { FeedStore, Fetcher } from "@/usecases/feeds";
 import type { EntryStore, PhotoCleaner } from "@/usecases/field-book";
@@ -39,7 +39,7 @@ export interface Services extends ImportPorts {
   readonly books: BookStore;
   readonly variants: VariantStore;
   readonly decisions: DecisionStore;
-  readonly causes: CauseStore;
+  readonly causes: AttributionStore;
   readonly entries: EntryStore;
   readonly cleanPhoto: PhotoCleaner;
   readonly keeping: KeepingStore;
@@ -61,7 +61,7 @@ export function openServices(environment: Record<string, string | undefined>): S
   const readings = readingRepository(sequelize, models);
   const decisions = decisionRepository(sequelize, models);
   const entries = entryRepository(sequelize);
-  const causes = causeRepository(sequelize);
+  const causes = attributionRepository(sequelize);
   const bills = billRepository(sequelize);
   const ledgers = ledgerCache(readings, decisions, entries);
   return {

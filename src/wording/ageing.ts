@@ -1,4 +1,4 @@
-import type { AgeingReport } from "@/contracts/causes";
+import type { AgeingReport } from "@/contracts/attribution";
 
 const percent = (value: number | null): string => (value === null ? "?" : (value * 100).toFixed(2).replace("-", "\u2212"));
 

@@ -79,6 +79,6 @@ export function changeVerdict({ frac, low, high, rawFrac, matched, sharedMonths 
   const season = matched
     ? `Months that both sides have are set against each other (${sharedMonths.length} of 12).`
     : "No month of the year lies on both sides: a season in the model's own error can't be told from the change.";
-  const told = low <= 0 && high >= 0 ? `No change can be told: ${signed(frac)} (${range})` : `The change gave ${signed(frac)} (${range})`;
-  return `${told}, through the weather. Raw output moved by ${signed(rawFrac)}. ${season}`;
+  const text = low <= 0 && high >= 0 ? `No change can be told: ${signed(frac)} (${range})` : `The change gave ${signed(frac)} (${range})`;
+  return `${text}, through the weather. Raw output moved by ${signed(rawFrac)}. ${season}`;
 }

@@ -58,7 +58,7 @@ describe("the ferry office's money", () => {
     const ferry = (await services.books.list()).find(({ slug }) => slug === "ferry-office")!;
     const { billsReport, comparison, report } = await services.moneyOf(ferry);
     expect(billsReport!.planTest).toMatchObject({ months: 60, exact: 60 });
-    const reRun = billsReport!.schools.find(({ school }) => school === "re-run")!;
+    const reRun = billsReport!.methods.find(({ method }) => method === "re-run")!;
     // The stand-in's own: the same use charged hour by hour without the array.
     expect(Math.abs(Number(reRun.total) / 7752.42 - 1)).toBeLessThan(0.02);
     expect(comparison!.rows.map(({ id }) => id)).toContain("sun");

@@ -17,7 +17,7 @@ interface Line {
   key: string;
   expectedKwh: number;
   explainedKwh?: number;
-  remainderKwh: number;
+  unexplainedKwh: number;
   meteredKwh: number;
   promiseKwh: number;
   accountsKwh: Record<string, number>;
@@ -69,8 +69,8 @@ for (const [plant, name, slug, clock] of [
     ];
     const printed = ledger("reconcile", ...args) as { months: Line[]; years: Line[] };
     const served = (await (await request.get(`/api/books/${slug}/ledger`)).json()) as { months: Line[] };
-    served.months.forEach(({ remainderKwh, ...month }, i) => {
-      expect(printed.months[i], month.key).toMatchObject({ ...month, budgetRemainderKwh: remainderKwh });
+    served.months.forEach(({ unexplainedKwh, ...month }, i) => {
+      expect(printed.months[i], month.key).toMatchObject({ ...month, plannedUnexplainedKwh: unexplainedKwh });
     });
     const headers = { origin: new URL(page.url()).origin };
     await request.post(`/api/books/${slug}/causes`, { data: { action: "here" }, headers });
@@ -78,7 +78,7 @@ for (const [plant, name, slug, clock] of [
       const causes = (await (await request.get(`/api/books/${slug}/causes?report`)).json()) as { months: Line[] } | null;
       causes!.months.forEach((month, i) => {
         expect(printed.months[i]!.explainedKwh, month.key).toBe(month.expectedKwh);
-        expect(printed.months[i]!.remainderKwh, month.key).toBe(month.remainderKwh);
+        expect(printed.months[i]!.unexplainedKwh, month.key).toBe(month.unexplainedKwh);
       });
     }).toPass({ timeout: 30_000 });
 

@@ -3,12 +3,12 @@ export { type MonthlyTrend, monthlyTrend } from "./monthly-trend";
 export { type NaiveYears, naiveYears, type YearTotal } from "./naive-years";
 export {
   type AgeingInput,
+  type AgeingMethod,
+  type AgeingMethodName,
   type AgeingReading,
   type AgeingVerdict,
   ageingVerdict,
   type FilterStep,
   readAgeing,
-  type School,
-  type SchoolName,
 } from "./read-ageing";
 export { type YearOnYear, type YearOnYearTerms, type YearPair, yearOnYear } from "./year-on-year";

@@ -6,11 +6,11 @@ import { type MonthlyTrend, monthlyTrend } from "./monthly-trend";
 import { type NaiveYears, naiveYears } from "./naive-years";
 import { type YearOnYear, yearOnYear } from "./year-on-year";
 
-export type SchoolName = "year-on-year" | "trend" | "naive";
+export type AgeingMethodName = "year-on-year" | "trend" | "naive";
 
 /** One way to read a rate: share of the first output lost a year (positive is loss), with its 95 % interval where it has one. */
-export interface School {
-  readonly name: SchoolName;
+export interface AgeingMethod {
+  readonly name: AgeingMethodName;
   readonly perYearFrac: number;
   readonly low: number;
   readonly high: number;
@@ -36,7 +36,7 @@ export interface AgeingReading {
   /** Half the interval's width with one, two and three more years. */
   readonly halfWidthLater: readonly number[];
   readonly firstStep: FirstStep | null;
-  readonly schools: readonly School[];
+  readonly methods: readonly AgeingMethod[];
   readonly filters: readonly FilterStep[];
   /** Days that the reading is made of: those of the last filter, or of fewer filters where too few would be left. */
   readonly usedDays: number;
@@ -67,7 +67,7 @@ const CLEAR_WEIGHT = 0.5;
 const CLEAREST = 0.6;
 /** Days under more dirt than this say more of the dirt's correction than of the modules, unless most days are so. */
 const LITTLE_DIRT_FRAC = 0.02;
-const KEPT_BY_DIRT = 0.6;
+const LEFT_BY_DIRT_FILTER = 0.6;
 const LEAST_PAIRS = 60;
 /** With one value a month a year of pairs is twelve, some of them under snow. */
 const LEAST_MONTH_PAIRS = 8;
@@ -89,7 +89,7 @@ export function readAgeing(input: AgeingInput): AgeingReading {
     ) || 0,
   );
   const clear = cleanLog.map((value, d) => (weight[d]! > least ? value : Number.NaN));
-  const limit = Math.max(LITTLE_DIRT_FRAC, dirtFrac.slice().sort()[Math.floor(dirtFrac.length * KEPT_BY_DIRT)] ?? 0);
+  const limit = Math.max(LITTLE_DIRT_FRAC, dirtFrac.slice().sort()[Math.floor(dirtFrac.length * LEFT_BY_DIRT_FILTER)] ?? 0);
   const settled = (d: number): boolean => ageAtStartYears + d / DAYS_PER_YEAR > SETTLING_YEARS;
   const little = clear.map((value, d) => (dirtFrac[d]! <= limit && settled(d) ? value : Number.NaN));
   const terms = { draws: input.draws, seed: input.seed };
@@ -118,7 +118,7 @@ export function readAgeing(input: AgeingInput): AgeingReading {
     isTooSoon,
     halfWidthLater: [1, 2, 3].map((more) => half * (years / (years + more)) ** 1.5),
     firstStep: firstStep(clear, Number.isNaN(whole.slopeLog) ? 0 : whole.slopeLog, ageAtStartYears),
-    schools: [
+    methods: [
       { name: "year-on-year", perYearFrac, low: perYearFrac - half, high: perYearFrac + half },
       { name: "trend", perYearFrac: rate(trend.slopeLog), low: rate(trend.high), high: rate(trend.low) },
       { name: "naive", perYearFrac: -naive.changePerYearFrac, low: Number.NaN, high: Number.NaN },

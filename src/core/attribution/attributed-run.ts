@@ -3,22 +3,28 @@ import { siteAcRatedW } from "../site";
 import type { CalendarBins } from "../time";
 import { type EvidencedCauses, type PreparedWeather, runPrepared, type YieldRun } from "../yield";
 import { ageingRateOf, type RunEvidence } from "./pipeline";
-import { turnedSite } from "./plane/turned-site";
+import { siteWithOffset } from "./plane/turned-site";
 import { toSteps } from "./record/hours";
 
 /**
  * The chain once more with each cause as the evidence has it in place of the book's budget. The walk starts at the book's reference, so
  * that reference - accounts = explained output holds in every bin; what the meter lacks of that is the remainder.
  */
-export function actualRun(site: Site, prepared: PreparedWeather, bins: CalendarBins, evidence: RunEvidence, budget: YieldRun): YieldRun {
-  const run = runPrepared(evidencedSite(turnedSite(site, evidence.turn), evidence), prepared, bins, {
+export function attributedRun(
+  site: Site,
+  prepared: PreparedWeather,
+  bins: CalendarBins,
+  evidence: RunEvidence,
+  planned: YieldRun,
+): YieldRun {
+  const run = runPrepared(evidencedSite(siteWithOffset(site, evidence.planeOffset), evidence), prepared, bins, {
     causes: causesOf(evidence, prepared.weather.axis.count),
   });
-  const off = run.referenceKwh.map((kwh, b) => budget.referenceKwh[b]! - kwh);
+  const off = run.referenceKwh.map((kwh, b) => planned.referenceKwh[b]! - kwh);
   return {
     ...run,
-    referenceKwh: budget.referenceKwh,
-    planeKwhM2: budget.planeKwhM2,
+    referenceKwh: planned.referenceKwh,
+    planeKwhM2: planned.planeKwhM2,
     accountsKwh: { ...run.accountsKwh, orientation: off },
   };
 }
@@ -40,23 +46,23 @@ function evidencedSite(site: Site, { ageing, ceiling }: RunEvidence): Site {
 
 /** Shares lost on every step of the book's axis. */
 export function causesOf(
-  { basis, stepsAnHour, outages, held, snow, strings, shade, soiling, ratingKept, cutFrac, swingScale }: RunEvidence,
+  { frame, stepsAnHour, outages, curtailed, snow, strings, shade, soiling, ratingRetained, cutFrac, swingScale }: RunEvidence,
   count: number,
 ): EvidencedCauses {
-  const stringsOutFrac = new Float64Array(basis.axis.count);
+  const stringsOutFrac = new Float64Array(frame.axis.count);
   for (const { from, to, lostFrac } of strings) stringsOutFrac.fill(lostFrac, from, to);
-  const dirt = new Float64Array(basis.axis.count);
-  for (let i = 0; i < dirt.length; i++) dirt[i] = soiling.lostFracByDay[basis.days.binOf[i]!]!;
+  const dirt = new Float64Array(frame.axis.count);
+  for (let i = 0; i < dirt.length; i++) dirt[i] = soiling.lostFracByDay[frame.days.binOf[i]!]!;
   const spread = (hourly: Float64Array): Float64Array => toSteps(hourly, stepsAnHour, count);
   return {
     // Weather finer than hours shows the ceiling by itself.
     ...(cutFrac === null || stepsAnHour > 1 ? {} : { cutFrac }),
     swingScale,
-    ratingLostFrac: spread(ratingKept.map((kept) => 1 - kept)),
+    ratingLostFrac: spread(ratingRetained.map((retained) => 1 - retained)),
     snowFrac: spread(snow.lostFrac),
     soilingFrac: spread(dirt),
     ...(shade.isSeen ? { shadingFrac: spread(shade.lostFrac) } : {}),
     ...(strings.length > 0 ? { stringsOutFrac: spread(stringsOutFrac) } : {}),
-    downFrac: spread(outages.downFrac.map((down, i) => Math.max(down, held.lostFrac[i]!))),
+    downFrac: spread(outages.downFrac.map((down, i) => Math.max(down, curtailed.lostFrac[i]!))),
   };
 }

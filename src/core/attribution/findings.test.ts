@@ -1,6 +1,6 @@
-import { at, axis, DAYS, evidence, noRate, owedKwh, plant, sum, zeros } from "@test/evidence-builder";
+import { at, axis, DAYS, evidence, expectedKwh, noRate, plant, sum, zeros } from "@test/evidence-builder";
 import { describe, expect, it } from "vitest";
-import { type CauseFinding, type CauseKind, causeFindings, datedFindings, type Evidence, lawsOf } from ".";
+import { type CauseFinding, type CauseKind, causeFindings, datedFindings, type Evidence, fittedOf } from ".";
 import { flatCurve } from "./level/detect";
 import { beforeCeiling, capped, rated } from "./pipeline";
 
@@ -21,7 +21,7 @@ describe("findings", () => {
     const [from, to] = [at(30, 9), at(33, 15)];
     const outages = { downFrac: zeros().fill(1, from, to), outages: [{ from, to }] };
     const long = one({ outages }, "outage");
-    expect(long.kwh).toBeCloseTo(sum(owedKwh, from, to), 9);
+    expect(long.kwh).toBeCloseTo(sum(expectedKwh, from, to), 9);
     expect(long.kwhLow! / long.kwh!).toBeCloseTo(0.94, 9);
     expect(long.fromUtcMs).toBe(axis.startUtcMs + from * 3_600_000);
     expect(long.facts.hours).toBe(to - from);
@@ -32,14 +32,14 @@ describe("findings", () => {
   it("of an hour that stood still in part hold that part", () => {
     const from = at(40, 12);
     const outages = { downFrac: zeros().fill(0.25, from, from + 1), outages: [{ from, to: from + 1 }] };
-    expect(one({ outages }, "outage").kwh).toBeCloseTo(0.25 * owedKwh[from]!, 9);
+    expect(one({ outages }, "outage").kwh).toBeCloseTo(0.25 * expectedKwh[from]!, 9);
   });
 
   it("of strings out are less sure the further the measured share lies from a whole part", () => {
     const string = { from: at(100), to: at(160), lostFrac: 0.25, restored: true, part: { kind: "strings", out: 1, of: 4 } } as const;
     const near = one({ strings: [{ ...string, measuredFrac: 0.252 }] }, "strings-out");
     const far = one({ strings: [{ ...string, measuredFrac: 0.19 }] }, "strings-out");
-    expect(near.kwh).toBeCloseTo(0.25 * sum(owedKwh, string.from, string.to), 6);
+    expect(near.kwh).toBeCloseTo(0.25 * sum(expectedKwh, string.from, string.to), 6);
     expect(far.confidenceFrac).toBeLessThan(near.confidenceFrac);
     expect(far.kwhHigh! - far.kwhLow!).toBeGreaterThan(near.kwhHigh! - near.kwhLow!);
     expect(near.facts).toMatchObject({ out: 1, of: 4, restored: "yes" });
@@ -47,7 +47,7 @@ describe("findings", () => {
 
   it("lose nothing to what the ceiling would have held anyway", () => {
     const noon = at(10, 12);
-    const ceilingKwh = 0.6 * owedKwh[noon]!;
+    const ceilingKwh = 0.6 * expectedKwh[noon]!;
     const outages = { downFrac: zeros().fill(1, noon, noon + 1), outages: [{ from: noon, to: noon + 1 }] };
     expect(one({ outages, ceilingKwh }, "outage").kwh).toBeCloseTo(ceilingKwh, 9);
   });
@@ -59,7 +59,7 @@ describe("findings", () => {
     const winters = found({ snow: { lostFrac, covered: new Uint8Array(axis.count), spells } }).filter(({ kind }) => kind === "snow");
     expect(winters.map(({ facts }) => facts.spells)).toEqual([3, 2]);
     expect(winters[0]!.facts.days).toBe(12);
-    expect(winters[0]!.kwh).toBeCloseTo(0.8 * spells.slice(0, 3).reduce((all, { from, to }) => all + sum(owedKwh, from, to), 0), 6);
+    expect(winters[0]!.kwh).toBeCloseTo(0.8 * spells.slice(0, 3).reduce((all, { from, to }) => all + sum(expectedKwh, from, to), 0), 6);
     // Without a depth gauge, snow is read from cold rain alone.
     expect(winters[0]!.facts.gauge).toBe("cold rain");
   });
@@ -79,7 +79,7 @@ describe("findings", () => {
     expect(found(top(ratedAtMeterW * 1.01))).toEqual([]);
     expect(found(top(3500), null)).toEqual([]);
     const finding = one(top(3500), "ceiling");
-    const between = owedKwh.reduce((all, kwh) => all + Math.max(0, Math.min(kwh, ratedAtMeterW / 1000) - 3.5), 0);
+    const between = expectedKwh.reduce((all, kwh) => all + Math.max(0, Math.min(kwh, ratedAtMeterW / 1000) - 3.5), 0);
     expect(finding.kwh).toBeCloseTo(between, 6);
     expect(finding.facts.powerW).toBe(3500);
   });
@@ -94,13 +94,13 @@ describe("findings", () => {
     ];
     const finding = one({ shade: { fields, lostFrac, isSeen: true } }, "shading");
     expect(finding.facts).toMatchObject({ fields: 2, azimuthDeg: 105, ratio: 0.4 });
-    expect(finding.kwh).toBeCloseTo(0.4 * sum(owedKwh, at(20, 8), at(20, 10)), 9);
+    expect(finding.kwh).toBeCloseTo(0.4 * sum(expectedKwh, at(20, 8), at(20, 10)), 9);
     expect(found({ shade: { fields, lostFrac, isSeen: false } })).toEqual([]);
   });
 
   it("of ageing stand only where it is surely faster than the budget, and not too soon", () => {
     const reading = { ...noRate, isTooSoon: false, perYearFrac: 0.012, low: 0.009, high: 0.015 };
-    expect(one({ ageing: reading }, "ageing").facts).toMatchObject({ perYearFrac: 0.012, budgetFrac: 0.005 });
+    expect(one({ ageing: reading }, "ageing").facts).toMatchObject({ perYearFrac: 0.012, plannedFrac: 0.005 });
     expect(found({ ageing: { ...reading, low: 0.006 } })).toEqual([]);
     expect(found({ ageing: { ...reading, isTooSoon: true } })).toEqual([]);
   });
@@ -110,12 +110,12 @@ describe("findings of dirt", () => {
   const dirty = (gain: number, meanErrorFrac = 0.0005): Partial<Evidence> => {
     const lostFracByDay = new Float64Array(DAYS).fill(0.03);
     const soiling = { ...evidence().soiling, lostFracByDay, ratePerDay: 0.001, meanLostFrac: 0.03, meanErrorFrac, gain, isSeen: true };
-    return { soiling, owedKwh: owedKwh.map((kwh) => kwh * 0.97) };
+    return { soiling, expectedKwh: expectedKwh.map((kwh) => kwh * 0.97) };
   };
 
   it("hold what cleaning would have brought, of what a clean plant owes", () => {
     const finding = one(dirty(900), "soiling");
-    expect(finding.kwh).toBeCloseTo(0.03 * sum(owedKwh, 0, axis.count), 4);
+    expect(finding.kwh).toBeCloseTo(0.03 * sum(expectedKwh, 0, axis.count), 4);
     expect(finding.facts).toMatchObject({ meanLostFrac: 0.03, rains: 0, fitGain: 900 });
   });
 
@@ -149,7 +149,7 @@ describe("what an hour owes before the ceiling", () => {
     const lost = (i: number, share: number): Float64Array => zeros().fill(share, i, i + 1);
     const out = beforeCeiling(
       evidence({
-        ratingKept: zeros().fill(0.98),
+        ratingRetained: zeros().fill(0.98),
         snow: { lostFrac: lost(snowy, 0.3), covered: new Uint8Array(axis.count), spells: [] },
         shade: { lostFrac: lost(shaded, 0.2), isSeen: true, fields: [] },
         outages: { downFrac: lost(down, 1), outages: [] },
@@ -164,23 +164,23 @@ describe("what an hour owes before the ceiling", () => {
           },
         ],
       }),
-      owedKwh,
+      expectedKwh,
     );
-    expect(out[snowy]).toBeCloseTo(owedKwh[snowy]! * 0.98 * 0.7, 9);
-    expect(out[shaded]).toBeCloseTo(owedKwh[shaded]! * 0.98 * 0.8, 9);
+    expect(out[snowy]).toBeCloseTo(expectedKwh[snowy]! * 0.98 * 0.7, 9);
+    expect(out[shaded]).toBeCloseTo(expectedKwh[shaded]! * 0.98 * 0.8, 9);
     expect(out[down]).toBeNaN();
     expect(out[string]).toBeNaN();
-    expect(out[at(204, 12)]).toBeCloseTo(owedKwh[at(204, 12)]! * 0.98, 9);
+    expect(out[at(204, 12)]).toBeCloseTo(expectedKwh[at(204, 12)]! * 0.98, 9);
   });
 
   it("is held to the ceiling after the rating, and keeps all where nothing is owed", () => {
-    const kept = rated(owedKwh, flatCurve(0.96), 5);
+    const retained = rated(expectedKwh, flatCurve(0.96), 5);
     const noon = at(5, 12);
-    expect(kept[noon]).toBeCloseTo(0.96, 9);
-    expect(kept[at(5, 1)]).toBe(1);
-    const most = 0.5 * owedKwh[noon]!;
-    expect(capped(owedKwh, kept, most)[noon]).toBe(most);
-    expect(capped(owedKwh, kept, 1e6)[noon]).toBeCloseTo(0.96 * owedKwh[noon]!, 9);
+    expect(retained[noon]).toBeCloseTo(0.96, 9);
+    expect(retained[at(5, 1)]).toBe(1);
+    const most = 0.5 * expectedKwh[noon]!;
+    expect(capped(expectedKwh, retained, most)[noon]).toBe(most);
+    expect(capped(expectedKwh, retained, 1e6)[noon]).toBeCloseTo(0.96 * expectedKwh[noon]!, 9);
   });
 });
 
@@ -188,7 +188,7 @@ describe("the laws that a search leaves", () => {
   it("keep what holds on: ceiling, curve, dirt, rate, turn, shade, and strings that are still out", () => {
     const string = { from: at(700), to: axis.count, lostFrac: 0.25, measuredFrac: 0.25, part: { kind: "strings", out: 1, of: 4 } } as const;
     const field = { azimuthDeg: 105, elevationDeg: 12.5, ratio: 0.4, hours: 30 };
-    const laws = lawsOf(
+    const fitted = fittedOf(
       evidence({
         ceiling: { powerW: 5000, heldFrac: 0.1, heldSteps: 400 },
         strings: [
@@ -204,22 +204,22 @@ describe("the laws that a search leaves", () => {
             { ...field, azimuthDeg: 200, isShaded: false },
           ],
         },
-        turn: { turnDeg: -30, steeperDeg: 2 },
+        planeOffset: { azimuthOffsetDeg: -30, tiltOffsetDeg: 2 },
       }),
     );
-    expect(laws.ceilingW).toBe(5000);
-    expect(laws.stringsOut).toEqual([
+    expect(fitted.ceilingW).toBe(5000);
+    expect(fitted.stringsOut).toEqual([
       { fromUtcMs: axis.startUtcMs + at(700) * 3_600_000, lostFrac: 0.25, measuredFrac: 0.25, part: string.part },
     ]);
     // A first step that may be none is none.
-    expect(laws.ageing).toEqual({ perYearFrac: 0.007, firstStepFrac: 0 });
-    expect(laws.shade).toEqual([{ azimuthDeg: 105, elevationDeg: 12.5, ratio: 0.4 }]);
-    expect(laws.turn).toEqual({ turnDeg: -30, steeperDeg: 2 });
-    expect(laws.endUtcMs).toBe(axis.startUtcMs + axis.count * 3_600_000);
+    expect(fitted.ageing).toEqual({ perYearFrac: 0.007, firstStepFrac: 0 });
+    expect(fitted.shade).toEqual([{ azimuthDeg: 105, elevationDeg: 12.5, ratio: 0.4 }]);
+    expect(fitted.planeOffset).toEqual({ azimuthOffsetDeg: -30, tiltOffsetDeg: 2 });
+    expect(fitted.endUtcMs).toBe(axis.startUtcMs + axis.count * 3_600_000);
   });
 
   it("hold none of what could not be told", () => {
-    const laws = lawsOf(evidence());
-    expect(laws).toMatchObject({ ceilingW: null, ageing: null, turn: null, shade: [], stringsOut: [] });
+    const fitted = fittedOf(evidence());
+    expect(fitted).toMatchObject({ ceilingW: null, ageing: null, planeOffset: null, shade: [], stringsOut: [] });
   });
 });

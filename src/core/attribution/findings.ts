@@ -32,7 +32,7 @@ export interface CauseFinding {
 
 /** Standard shares by which each kind's energy may be off, two sided 95 %. */
 const OUTAGE_OFF = 0.06;
-const HELD_OFF = 0.12;
+const CURTAILED_OFF = 0.12;
 const SNOW_OFF = 0.2;
 const SHADE_OFF = 0.3;
 const LEAST_WINTER_FRAC = 0.0015;
@@ -42,14 +42,14 @@ const RATED_OFF = 0.025;
 const AGEING_BEYOND = 0.0015;
 
 /** All findings of an evidence, in order of time. `ratedW` is the AC rating in the book, null where there is none. */
-export function causeFindings(evidence: Evidence, ratedW: number | null, budgetPerYearFrac: number): CauseFinding[] {
+export function causeFindings(evidence: Evidence, ratedW: number | null, plannedPerYearFrac: number): CauseFinding[] {
   const found = [
     ...datedFindings(evidence),
     ...ceiling(evidence, ratedW),
     ...shading(evidence),
     ...orientation(evidence),
     ...soiling(evidence),
-    ...ageing(evidence, budgetPerYearFrac),
+    ...ageing(evidence, plannedPerYearFrac),
   ];
   return found.sort((a, b) => a.fromUtcMs - b.fromUtcMs || a.kind.localeCompare(b.kind));
 }
@@ -57,16 +57,16 @@ export function causeFindings(evidence: Evidence, ratedW: number | null, budgetP
 /** Findings that begin and end on days: standstill, strings out, snow. */
 export const datedFindings = (evidence: RunEvidence): CauseFinding[] => [
   ...outages(evidence),
-  ...heldLow(evidence),
+  ...curtailed(evidence),
   ...strings(evidence),
   ...winters(evidence),
 ];
 
-const startOf = ({ basis }: RunEvidence, i: number): number => basis.axis.startUtcMs + i * basis.axis.stepMinutes * MINUTE_MS;
-const dayStart = (evidence: Evidence, day: number): number => startOf(evidence, Math.max(0, evidence.basis.days.binOf.indexOf(day)));
+const startOf = ({ frame }: RunEvidence, i: number): number => frame.axis.startUtcMs + i * frame.axis.stepMinutes * MINUTE_MS;
+const dayStart = (evidence: Evidence, day: number): number => startOf(evidence, Math.max(0, evidence.frame.days.binOf.indexOf(day)));
 const whole = (evidence: Evidence): { fromUtcMs: number; toUtcMs: number } => ({
   fromUtcMs: startOf(evidence, 0),
-  toUtcMs: startOf(evidence, evidence.basis.axis.count),
+  toUtcMs: startOf(evidence, evidence.frame.axis.count),
 });
 const within = (kwh: number, offFrac: number): Pick<CauseFinding, "kwh" | "kwhLow" | "kwhHigh"> => ({
   kwh,
@@ -74,12 +74,12 @@ const within = (kwh: number, offFrac: number): Pick<CauseFinding, "kwh" | "kwhLo
   kwhHigh: kwh * (1 + offFrac),
 });
 
-/** Energy lost at the meter over steps [from, to) to a cause that keeps `keptFrac` of what an hour owes. */
-function lostKwh({ owedKwh, ceilingKwh }: RunEvidence, from: number, to: number, keptFrac: (i: number) => number): number {
+/** Energy lost at the meter over steps [from, to) to a cause that keeps `retainedFrac` of what an hour owes. */
+function lostKwh({ expectedKwh, ceilingKwh }: RunEvidence, from: number, to: number, retainedFrac: (i: number) => number): number {
   let lost = 0;
   for (let i = from; i < to; i++) {
-    const kwh = owedKwh[i]!;
-    if (kwh > 0) lost += Math.min(ceilingKwh, kwh) - Math.min(ceilingKwh, kwh * keptFrac(i));
+    const kwh = expectedKwh[i]!;
+    if (kwh > 0) lost += Math.min(ceilingKwh, kwh) - Math.min(ceilingKwh, kwh * retainedFrac(i));
   }
   return lost;
 }
@@ -95,19 +95,19 @@ function outages(evidence: RunEvidence): CauseFinding[] {
       OUTAGE_OFF,
     ),
     confidenceFrac: to - from > 3 ? 0.98 : 0.85,
-    facts: { hours: ((to - from) * evidence.basis.axis.stepMinutes) / 60 },
+    facts: { hours: ((to - from) * evidence.frame.axis.stepMinutes) / 60 },
   }));
 }
 
-function heldLow(evidence: RunEvidence): CauseFinding[] {
-  const { lostFrac, spells } = evidence.held;
+function curtailed(evidence: RunEvidence): CauseFinding[] {
+  const { lostFrac, spells } = evidence.curtailed;
   return spells.map(({ from, to, powerKw, days }) => ({
     kind: "held-low",
     fromUtcMs: startOf(evidence, from),
     toUtcMs: startOf(evidence, to),
     ...within(
       lostKwh(evidence, from, to, (i) => 1 - lostFrac[i]!),
-      HELD_OFF,
+      CURTAILED_OFF,
     ),
     confidenceFrac: days > 5 ? 0.95 : 0.85,
     facts: { powerKw, days },
@@ -130,17 +130,18 @@ function strings(evidence: RunEvidence): CauseFinding[] {
 
 /** Spells of one winter are one finding: a winter is what a reader asks about. */
 function winters(evidence: RunEvidence): CauseFinding[] {
-  const { basis, snow, owedKwh } = evidence;
+  const { frame, snow, expectedKwh } = evidence;
   const yearKwh =
-    (owedKwh.reduce((sum, kwh) => (kwh > 0 ? sum + kwh : sum), 0) * HOURS_PER_YEAR) / ((basis.axis.count * basis.axis.stepMinutes) / 60);
+    (expectedKwh.reduce((sum, kwh) => (kwh > 0 ? sum + kwh : sum), 0) * HOURS_PER_YEAR) /
+    ((frame.axis.count * frame.axis.stepMinutes) / 60);
   const halfYear = 183;
   const groups: { from: number; to: number; spells: { from: number; to: number }[] }[] = [];
   for (const spell of snow.spells) {
     const last = groups.at(-1);
     if (
       last &&
-      basis.days.binOf[spell.from]! - basis.days.binOf[last.from]! < halfYear + 60 &&
-      basis.days.binOf[spell.from]! - basis.days.binOf[last.to - 1]! < 75
+      frame.days.binOf[spell.from]! - frame.days.binOf[last.from]! < halfYear + 60 &&
+      frame.days.binOf[spell.from]! - frame.days.binOf[last.to - 1]! < 75
     ) {
       last.to = spell.to;
       last.spells.push(spell);
@@ -156,8 +157,8 @@ function winters(evidence: RunEvidence): CauseFinding[] {
         fromUtcMs: startOf(evidence, group.from),
         toUtcMs: startOf(evidence, group.to),
         ...within(kwh, SNOW_OFF),
-        confidenceFrac: basis.weather.snowDepthCm ? 0.9 : 0.65,
-        facts: { days, spells: group.spells.length, gauge: basis.weather.snowDepthCm ? "depth" : "cold rain" },
+        confidenceFrac: frame.weather.snowDepthCm ? 0.9 : 0.65,
+        facts: { days, spells: group.spells.length, gauge: frame.weather.snowDepthCm ? "depth" : "cold rain" },
       },
     ];
   });
@@ -166,25 +167,25 @@ function winters(evidence: RunEvidence): CauseFinding[] {
 const SNOW_DAY_FRAC = 0.1;
 
 /** Days that lost more than a tenth to snow. */
-function snowDays({ basis, snow, owedKwh }: RunEvidence, spells: readonly { from: number; to: number }[]): number {
+function snowDays({ frame, snow, expectedKwh }: RunEvidence, spells: readonly { from: number; to: number }[]): number {
   const byDay = new Map<number, { lost: number; all: number }>();
   for (const { from, to } of spells)
     for (let i = from; i < to; i++) {
-      if (!(owedKwh[i]! > 0)) continue;
-      const day = basis.days.binOf[i]!;
+      if (!(expectedKwh[i]! > 0)) continue;
+      const day = frame.days.binOf[i]!;
       const sum = byDay.get(day) ?? { lost: 0, all: 0 };
-      byDay.set(day, { lost: sum.lost + owedKwh[i]! * snow.lostFrac[i]!, all: sum.all + owedKwh[i]! });
+      byDay.set(day, { lost: sum.lost + expectedKwh[i]! * snow.lostFrac[i]!, all: sum.all + expectedKwh[i]! });
     }
   return [...byDay.values()].filter(({ lost, all }) => lost > SNOW_DAY_FRAC * all).length;
 }
 
 function ceiling(evidence: Evidence, ratedW: number | null): CauseFinding[] {
-  const { ceiling: top, basis } = evidence;
+  const { ceiling: top, frame } = evidence;
   if (!top || ratedW === null) return [];
-  const ratedAtMeterW = ratedW * (1 - basis.site.losses.acWiringFrac);
+  const ratedAtMeterW = ratedW * (1 - frame.site.losses.acWiringFrac);
   if (Math.abs(top.powerW / ratedAtMeterW - 1) < RATED_OFF) return [];
-  const beyond = evidence.owedKwh.reduce((sum, kwh) => {
-    const most = (ratedAtMeterW / 1000) * (basis.axis.stepMinutes / 60);
+  const beyond = evidence.expectedKwh.reduce((sum, kwh) => {
+    const most = (ratedAtMeterW / 1000) * (frame.axis.stepMinutes / 60);
     return kwh > evidence.ceilingKwh ? sum + Math.min(kwh, most) - evidence.ceilingKwh : sum;
   }, 0);
   return [
@@ -199,7 +200,7 @@ function ceiling(evidence: Evidence, ratedW: number | null): CauseFinding[] {
 }
 
 function shading(evidence: Evidence): CauseFinding[] {
-  const { shade, basis } = evidence;
+  const { shade, frame } = evidence;
   if (!shade.isSeen) return [];
   const fields = shade.fields.filter((field) => field.isShaded);
   const low = fields.reduce((a, b) => (b.ratio < a.ratio ? b : a));
@@ -208,7 +209,7 @@ function shading(evidence: Evidence): CauseFinding[] {
       kind: "shading",
       ...whole(evidence),
       ...within(
-        lostKwh(evidence, 0, basis.axis.count, (i) => 1 - shade.lostFrac[i]!),
+        lostKwh(evidence, 0, frame.axis.count, (i) => 1 - shade.lostFrac[i]!),
         SHADE_OFF,
       ),
       confidenceFrac: 0.8,
@@ -219,7 +220,7 @@ function shading(evidence: Evidence): CauseFinding[] {
 
 function orientation(evidence: Evidence): CauseFinding[] {
   const fit = evidence.orientation;
-  if (!fit?.turn) return [];
+  if (!fit?.planeOffset) return [];
   const [array] = fit.site.arrays;
   return [
     {
@@ -231,13 +232,13 @@ function orientation(evidence: Evidence): CauseFinding[] {
       kwhHigh: null,
       confidenceFrac: 0.95,
       facts: {
-        turnDeg: fit.turnDeg.value,
-        turnLowDeg: fit.turnDeg.low,
-        turnHighDeg: fit.turnDeg.high,
-        steeperDeg: fit.steeperDeg.value,
-        steeperLowDeg: fit.steeperDeg.low,
-        steeperHighDeg: fit.steeperDeg.high,
-        wrong: fit.turn.steeperDeg === 0 ? "azimuth" : fit.turn.turnDeg === 0 ? "tilt" : "both",
+        azimuthOffsetDeg: fit.azimuthOffsetDeg.value,
+        azimuthOffsetLowDeg: fit.azimuthOffsetDeg.low,
+        azimuthOffsetHighDeg: fit.azimuthOffsetDeg.high,
+        tiltOffsetDeg: fit.tiltOffsetDeg.value,
+        tiltOffsetLowDeg: fit.tiltOffsetDeg.low,
+        tiltOffsetHighDeg: fit.tiltOffsetDeg.high,
+        wrong: fit.planeOffset.tiltOffsetDeg === 0 ? "azimuth" : fit.planeOffset.azimuthOffsetDeg === 0 ? "tilt" : "both",
         azimuthDeg: array?.azimuthDeg ?? Number.NaN,
         tiltDeg: array?.tiltDeg ?? Number.NaN,
         clockMinutes: fit.clockMinutes.value,
@@ -262,13 +263,13 @@ const MOST_SURE = 0.95;
 
 /** Dirt of the whole record, and each cleaning that nobody wrote down. */
 function soiling(evidence: Evidence): CauseFinding[] {
-  const { soiling: dirt, basis } = evidence;
+  const { soiling: dirt, frame } = evidence;
   if (!dirt.isSeen) return [];
   const kwh = lostKwh(
-    { ...evidence, owedKwh: withoutDirt(evidence) },
+    { ...evidence, expectedKwh: withoutDirt(evidence) },
     0,
-    basis.axis.count,
-    (i) => 1 - dirt.lostFracByDay[basis.days.binOf[i]!]!,
+    frame.axis.count,
+    (i) => 1 - dirt.lostFracByDay[frame.days.binOf[i]!]!,
   );
   const byFit = (1.96 * dirt.meanErrorFrac) / Math.max(1e-6, dirt.meanLostFrac) + 0.1;
   const off = Math.min(0.8, Math.max(byFit, DIRT_OFF / Math.sqrt(dirt.gain)));
@@ -305,12 +306,12 @@ function soiling(evidence: Evidence): CauseFinding[] {
   ];
 }
 
-const withoutDirt = ({ owedKwh, soiling: dirt, basis }: Evidence): Float64Array =>
-  owedKwh.map((kwh, i) => kwh / (1 - dirt.lostFracByDay[basis.days.binOf[i]!]!));
+const withoutDirt = ({ expectedKwh, soiling: dirt, frame }: Evidence): Float64Array =>
+  expectedKwh.map((kwh, i) => kwh / (1 - dirt.lostFracByDay[frame.days.binOf[i]!]!));
 
-function ageing(evidence: Evidence, budget: number): CauseFinding[] {
+function ageing(evidence: Evidence, planned: number): CauseFinding[] {
   const { ageing: reading } = evidence;
-  if (reading.isTooSoon || !(reading.low > budget + AGEING_BEYOND)) return [];
+  if (reading.isTooSoon || !(reading.low > planned + AGEING_BEYOND)) return [];
   return [
     {
       kind: "ageing",
@@ -319,7 +320,7 @@ function ageing(evidence: Evidence, budget: number): CauseFinding[] {
       kwhLow: null,
       kwhHigh: null,
       confidenceFrac: 0.95,
-      facts: { perYearFrac: reading.perYearFrac, lowFrac: reading.low, highFrac: reading.high, budgetFrac: budget },
+      facts: { perYearFrac: reading.perYearFrac, lowFrac: reading.low, highFrac: reading.high, plannedFrac: planned },
     },
   ];
 }

@@ -1,43 +1,43 @@
 import { endUtcMs } from "../series";
 import { MINUTE_MS } from "../units";
 import type { Evidence } from "./pipeline";
-import type { Turn } from "./plane/turned-site";
+import type { PlaneOffset } from "./plane/turned-site";
 import type { ShadedField } from "./shade/detect";
 import type { Washing } from "./soiling/washing";
 import type { StringsOut } from "./strings/detect";
 
 /** What a search found that holds on: enough to read the days after its record without searching it again. */
-export interface CauseLaws {
+export interface FittedAttribution {
   /** End of the record that they were read from. */
   readonly endUtcMs: number;
   readonly ceilingW: number | null;
   /** Kept share of nameplate by load. */
-  readonly kept: readonly number[];
+  readonly retained: readonly number[];
   readonly dirtPerDayFrac: number;
   readonly washing: Washing;
   /** Null where nothing could be told: then the book's budget holds. */
   readonly ageing: { readonly perYearFrac: number; readonly firstStepFrac: number } | null;
   /** Null where the book's plane is right. */
-  readonly turn: Turn | null;
+  readonly planeOffset: PlaneOffset | null;
   readonly shade: readonly ShadedField[];
   /** Strings that were still out at the end. */
   readonly stringsOut: readonly (Pick<StringsOut, "lostFrac" | "measuredFrac" | "part"> & { readonly fromUtcMs: number })[];
 }
 
 /** The laws of a whole search. */
-export function lawsOf({ basis, ceiling, rating, soiling, ageing, turn, shade, strings }: Evidence): CauseLaws {
+export function fittedOf({ frame, ceiling, rating, soiling, ageing, planeOffset: turn, shade, strings }: Evidence): FittedAttribution {
   const known = !ageing.isTooSoon && !Number.isNaN(ageing.perYearFrac);
-  const utcOf = (i: number): number => basis.axis.startUtcMs + i * basis.axis.stepMinutes * MINUTE_MS;
+  const utcOf = (i: number): number => frame.axis.startUtcMs + i * frame.axis.stepMinutes * MINUTE_MS;
   return {
-    endUtcMs: endUtcMs(basis.axis),
+    endUtcMs: endUtcMs(frame.axis),
     ceilingW: ceiling?.powerW ?? null,
-    kept: [...rating.kept],
+    retained: [...rating.retained],
     dirtPerDayFrac: soiling.ratePerDay,
     washing: soiling.washing,
     ageing: known
       ? { perYearFrac: ageing.perYearFrac, firstStepFrac: ageing.firstStep && ageing.firstStep.low > 0 ? ageing.firstStep.frac : 0 }
       : null,
-    turn,
+    planeOffset: turn,
     shade: shade.isSeen
       ? shade.fields.filter(({ isShaded }) => isShaded).map(({ azimuthDeg, elevationDeg, ratio }) => ({ azimuthDeg, elevationDeg, ratio }))
       : [],

@@ -1,7 +1,7 @@
-export { actualRun, causesOf } from "./attributed-run";
+export { attributedRun, causesOf } from "./attributed-run";
 export { type ExtendInput, extendEvidence } from "./extend";
 export { type CauseFinding, type CauseKind, causeFindings, causeKinds, datedFindings } from "./findings";
-export { type CauseLaws, lawsOf } from "./fitted";
+export { type FittedAttribution, fittedOf } from "./fitted";
 export type { Outage } from "./outage/detect";
 export {
   ageingRateOf,
@@ -13,8 +13,8 @@ export {
   seekEvidence,
 } from "./pipeline";
 export { type FittedAngle, type OrientationEvidence, orientationEvidence } from "./plane/detect";
-export { turnedSite } from "./plane/turned-site";
-export { type CauseBasis, causeBasis, HEALTHY, type Resolution } from "./record/frame";
+export { siteWithOffset } from "./plane/turned-site";
+export { type AttributionFrame, attributionFrame, HEALTHY, type Resolution } from "./record/frame";
 export { type ShadeEvidence, type SkyField, shadeEvidence } from "./shade/detect";
 export { type SnowEvidence, type SnowSpell, snowEvidence } from "./snow/detect";
 export { type SoilingEvidence, type SoilingReset, soilingEvidence } from "./soiling/detect";

@@ -7,15 +7,15 @@ import type { Weather } from "../weather";
 import { ageOnAxis, prepareWeather, runPrepared } from "../yield";
 import { type CeilingEvidence, ceilingEvidence } from "./ceiling/detect";
 import { cutFracSeen, insideHours, swingInside } from "./ceiling/inside-hours";
-import { flatCurve, keptAt, type LoadCurve, loadCurve } from "./level/detect";
-import type { HeldLowEvidence } from "./limit/detect";
+import { flatCurve, type LoadCurve, loadCurve, retainedAt } from "./level/detect";
+import type { CurtailedEvidence } from "./limit/detect";
 import type { OutageEvidence } from "./outage/detect";
 import { either, standstill, withStringsBack } from "./outage/standstill";
 import type { OrientationEvidence } from "./plane/detect";
 import { planeAndShade } from "./plane/plane-and-shade";
-import type { Turn } from "./plane/turned-site";
+import type { PlaneOffset } from "./plane/turned-site";
 import { type DayIndex, dayIndex } from "./record/day-index";
-import { type CauseBasis, causeBasis } from "./record/frame";
+import { type AttributionFrame, attributionFrame } from "./record/frame";
 import { toHours } from "./record/hours";
 import { monthIndex } from "./record/month-index";
 import { type ShadeEvidence, shadeEvidence } from "./shade/detect";
@@ -40,27 +40,27 @@ export interface EvidenceInput {
 
 /** What a run of the chain by evidence needs to know, on an hourly axis. */
 export interface RunEvidence {
-  readonly basis: CauseBasis;
+  readonly frame: AttributionFrame;
   readonly stepsAnHour: number;
   readonly ceiling: CeilingEvidence | null;
   readonly outages: OutageEvidence;
-  readonly held: HeldLowEvidence;
+  readonly curtailed: CurtailedEvidence;
   readonly snow: SnowEvidence;
   readonly strings: readonly StringsOut[];
   /** How the plane stands against the book's; null where the book is right. */
-  readonly turn: Turn | null;
+  readonly planeOffset: PlaneOffset | null;
   readonly shade: Pick<ShadeEvidence, "lostFrac" | "isSeen">;
   readonly soiling: Pick<SoilingEvidence, "lostFracByDay">;
   readonly ageing: AgeingRead;
   /** By hour. */
-  readonly ratingKept: Float64Array;
+  readonly ratingRetained: Float64Array;
   readonly ceilingKwh: number;
   /** Share of each hour that the ceiling cut; null where the readings don't tell. */
   readonly cutFrac: Float64Array | null;
   /** Swing inside the hours against the sky model's; 1 where the readings don't tell. */
   readonly swingScale: number;
   /** What each hour owes with level, ageing and dirt in, before strings, snow, standstill, shade and the ceiling. */
-  readonly owedKwh: Float64Array;
+  readonly expectedKwh: Float64Array;
 }
 
 /** What a run takes of a reading of ageing. */
@@ -93,36 +93,36 @@ export function gatherEvidence(input: EvidenceInput): Evidence {
 export function* seekEvidence(input: EvidenceInput): Generator<number, Evidence> {
   const hourly = toHours(input.weather, input.metered);
   const prepared = prepareWeather(input.site.place, hourly.weather);
-  const book = causeBasis(input.site, prepared, hourly.metered);
+  const book = attributionFrame(input.site, prepared, hourly.metered);
   const ceiling = book.resolution === "hours" ? ceilingEvidence(input.meters) : null;
   const ceilingKwh = ceilingKwhOf(book, ceiling);
   yield 0.1;
-  const { basis, orientation, shaded, ...plane } = planeAndShade(book, hourly.metered, ceilingKwh);
-  const turn = orientation?.turn ?? null;
+  const { frame, orientation, shaded, ...plane } = planeAndShade(book, hourly.metered, ceilingKwh);
+  const planeOffset = orientation?.planeOffset ?? null;
   let { found } = plane;
   yield 0.25;
-  const cleaned = input.cleanings.map((date) => basis.days.keys.indexOf(date)).filter((day) => day >= 0);
+  const cleaned = input.cleanings.map((date) => frame.days.keys.indexOf(date)).filter((day) => day >= 0);
   const indexOf = (): DayIndex =>
-    basis.resolution === "months" ? monthIndex(basis) : dayIndex(basis, either(found.spoilt, shaded), ceilingKwh);
-  const stringsOf = (index: DayIndex): StringsOut[] => (basis.resolution === "months" ? [] : stringsOut(basis, index, new Set(cleaned)));
+    frame.resolution === "months" ? monthIndex(frame) : dayIndex(frame, either(found.spoilt, shaded), ceilingKwh);
+  const stringsOf = (index: DayIndex): StringsOut[] => (frame.resolution === "months" ? [] : stringsOut(frame, index, new Set(cleaned)));
   let causesOut = indexOf();
   let strings = stringsOf(causesOut);
   if (strings.length > 0) {
     // A plant with a string out never looks bare again: snow is sought once more with the string taken into account, and its dates with it.
-    found = standstill(basis, ceilingKwh, strings, shaded);
+    found = standstill(frame, ceilingKwh, strings, shaded);
     causesOut = indexOf();
     strings = stringsOf(causesOut);
   }
-  const { outages, held, snow, spoilt } = found;
-  const index = withStringsBack(basis, causesOut, strings);
+  const { outages, curtailed, snow, spoilt } = found;
+  const index = withStringsBack(frame, causesOut, strings);
   yield 0.4;
-  const soiling = basis.resolution === "months" ? modelledSoiling(basis, index) : soilingEvidence(basis, index, cleaned, seenFrac(basis));
+  const soiling = frame.resolution === "months" ? modelledSoiling(frame, index) : soilingEvidence(frame, index, cleaned, seenFrac(frame));
   yield 0.7;
-  const ageAtStart = basis.site.commissioned ? ageOnAxis(basis.site.commissioned, basis.site.place.timeZone, basis.axis).startYears : 0;
+  const ageAtStart = frame.site.commissioned ? ageOnAxis(frame.site.commissioned, frame.site.place.timeZone, frame.axis).startYears : 0;
   const ageing = readAgeing({
-    days: basis.days.keys,
+    days: frame.days.keys,
     cleanLog: soiling.cleanLog,
-    rawLog: logOf(dayIndex(basis, new Uint8Array(basis.axis.count), ceilingKwh)),
+    rawLog: logOf(dayIndex(frame, new Uint8Array(frame.axis.count), ceilingKwh)),
     causesOutLog: logOf(index),
     weight: index.weight,
     dirtFrac: soiling.lostFracByDay,
@@ -132,35 +132,48 @@ export function* seekEvidence(input: EvidenceInput): Generator<number, Evidence>
     seed: input.seed,
   });
   yield 0.85;
-  const perYear = ageingRateOf(ageing, basis.site);
-  const bare = { basis, stepsAnHour: hourly.steps, ceiling, outages, held, snow, strings, orientation, turn, soiling, index, ageing };
-  const owed = owedSoFar(bare, ageAtStart, perYear);
-  const inside = basis.resolution === "hours" ? insideHours(basis, input.meters) : null;
-  const swing = inside && swingInside(basis, inside, ceilingKwh);
+  const perYear = ageingRateOf(ageing, frame.site);
+  const bare = {
+    frame,
+    stepsAnHour: hourly.steps,
+    ceiling,
+    outages,
+    curtailed,
+    snow,
+    strings,
+    orientation,
+    planeOffset,
+    soiling,
+    index,
+    ageing,
+  };
+  const expected = expectedSoFar(bare, ageAtStart, perYear);
+  const inside = frame.resolution === "hours" ? insideHours(frame, input.meters) : null;
+  const swing = inside && swingInside(frame, inside, ceilingKwh);
   const rating =
-    basis.resolution === "months"
+    frame.resolution === "months"
       ? flatCurve(levelOf(soiling.cleanLog, ageAtStart, perYear))
       : loadCurve(
-          basis,
-          owed,
+          frame,
+          expected,
           either(spoilt, shaded),
           ceilingKwh,
           ceiling && { hours: heldHoursOf(ceiling, input.meters), swingFrac: swing?.readFrac ?? null },
         );
-  const ratingKept = rated(owed, rating, ceilingKwh);
-  const none: ShadeEvidence = { fields: [], lostFrac: new Float64Array(basis.axis.count), isSeen: false };
-  const shade = basis.resolution === "hours" ? shadeEvidence(basis, capped(owed, ratingKept, ceilingKwh), spoilt) : none;
+  const ratingRetained = rated(expected, rating, ceilingKwh);
+  const none: ShadeEvidence = { fields: [], lostFrac: new Float64Array(frame.axis.count), isSeen: false };
+  const shade = frame.resolution === "hours" ? shadeEvidence(frame, capped(expected, ratingRetained, ceilingKwh), spoilt) : none;
   yield 0.95;
-  const cutFrac = inside && cutFracSeen(basis, inside, beforeCeiling({ ...bare, shade, ratingKept }, owed), ceilingKwh);
+  const cutFrac = inside && cutFracSeen(frame, inside, beforeCeiling({ ...bare, shade, ratingRetained }, expected), ceilingKwh);
   return {
     ...bare,
     ceilingKwh,
     cutFrac,
     swingScale: swing?.scale ?? 1,
     rating,
-    ratingKept,
+    ratingRetained,
     shade,
-    owedKwh: unbroken(bare, ageAtStart, perYear, ratingKept),
+    expectedKwh: unbroken(bare, ageAtStart, perYear, ratingRetained),
   };
 }
 
@@ -169,21 +182,21 @@ export const ageingRateOf = (ageing: AgeingRead, site: Site): number =>
   ageing.isTooSoon || Number.isNaN(ageing.perYearFrac) ? site.ageing.perYearFrac : ageing.perYearFrac;
 
 /** The most a step gives at the meter: the observed flat top, else the ratings. */
-export function ceilingKwhOf(basis: CauseBasis, ceiling: CeilingEvidence | null): number {
-  const hours = basis.axis.stepMinutes / 60;
-  return ceiling ? (ceiling.powerW / 1000) * hours : basis.ratedKwh * (1 - basis.site.losses.acWiringFrac);
+export function ceilingKwhOf(frame: AttributionFrame, ceiling: CeilingEvidence | null): number {
+  const hours = frame.axis.stepMinutes / 60;
+  return ceiling ? (ceiling.powerW / 1000) * hours : frame.ratedKwh * (1 - frame.site.losses.acWiringFrac);
 }
 
 /** How much of the light that dirt takes is missed at the meter: cells under dirt run cooler. */
-function seenFrac(basis: CauseBasis): number {
-  const { site, prepared, days, axis } = basis;
+function seenFrac(frame: AttributionFrame): number {
+  const { site, prepared, days, axis } = frame;
   const dirt = new Float64Array(axis.count).fill(TRIAL_DIRT_FRAC);
   const dirty = runPrepared(site, prepared, days, {
     without: ["snow", "ageing", "clipping", "downtime"],
     causes: { soilingFrac: dirt },
   }).expectedByBinKwh;
   const sum = (values: Float64Array): number => values.reduce((a, b) => a + b, 0);
-  const clean = basis.openKwh.reduce((a, b) => (Number.isNaN(b) ? a : a + b), 0);
+  const clean = frame.openKwh.reduce((a, b) => (Number.isNaN(b) ? a : a + b), 0);
   return clean > 0 ? Math.max(0.7, Math.min(1, (1 - sum(dirty) / clean) / TRIAL_DIRT_FRAC)) : 1;
 }
 
@@ -202,14 +215,14 @@ function levelOf(cleanLog: Float64Array, ageAtStart: number, perYear: number): n
 }
 
 /** What each hour owes with ageing, dirt and strings put in, and no ceiling. */
-export function owedSoFar(
-  { basis, soiling, strings }: Pick<RunEvidence, "basis" | "soiling" | "strings">,
+export function expectedSoFar(
+  { frame, soiling, strings }: Pick<RunEvidence, "frame" | "soiling" | "strings">,
   ageAtStart: number,
   perYear: number,
 ): Float64Array {
-  const out = basis.openKwh.slice();
+  const out = frame.openKwh.slice();
   for (let i = 0; i < out.length; i++) {
-    const day = basis.days.binOf[i]!;
+    const day = frame.days.binOf[i]!;
     const age = 1 - perYear * Math.max(0, ageAtStart + day / DAYS_PER_YEAR);
     out[i] = out[i]! * age * (1 - soiling.lostFracByDay[day]!);
   }
@@ -218,28 +231,35 @@ export function owedSoFar(
 }
 
 export const unbroken = (
-  parts: Pick<RunEvidence, "basis" | "soiling">,
+  parts: Pick<RunEvidence, "frame" | "soiling">,
   ageAtStart: number,
   perYear: number,
-  kept: Float64Array,
-): Float64Array => owedSoFar({ ...parts, strings: [] }, ageAtStart, perYear).map((kwh, i) => kwh * kept[i]!);
+  retained: Float64Array,
+): Float64Array => expectedSoFar({ ...parts, strings: [] }, ageAtStart, perYear).map((kwh, i) => kwh * retained[i]!);
 
 /** What each hour owes before the ceiling alone holds it: NaN where strings are out, whose part it can't be told from, and where it stands still. */
 export function beforeCeiling(
-  { strings, snow, outages, held, shade, ratingKept }: Pick<RunEvidence, "strings" | "snow" | "outages" | "held" | "shade" | "ratingKept">,
-  owedKwh: Float64Array,
+  {
+    strings,
+    snow,
+    outages,
+    curtailed,
+    shade,
+    ratingRetained,
+  }: Pick<RunEvidence, "strings" | "snow" | "outages" | "curtailed" | "shade" | "ratingRetained">,
+  expectedKwh: Float64Array,
 ): Float64Array {
-  const out = owedKwh.map((kwh, i) =>
-    outages.downFrac[i]! > 0 || held.touched[i] === 1
+  const out = expectedKwh.map((kwh, i) =>
+    outages.downFrac[i]! > 0 || curtailed.touched[i] === 1
       ? Number.NaN
-      : kwh * ratingKept[i]! * (1 - snow.lostFrac[i]!) * (1 - shade.lostFrac[i]!),
+      : kwh * ratingRetained[i]! * (1 - snow.lostFrac[i]!) * (1 - shade.lostFrac[i]!),
   );
   for (const { from, to } of strings) out.fill(Number.NaN, from, to);
   return out;
 }
 
-export const rated = (owedKwh: Float64Array, curve: LoadCurve, ceilingKwh: number): Float64Array =>
-  owedKwh.map((kwh) => (kwh > 0 ? keptAt(curve, kwh / ceilingKwh) : 1));
+export const rated = (expectedKwh: Float64Array, curve: LoadCurve, ceilingKwh: number): Float64Array =>
+  expectedKwh.map((kwh) => (kwh > 0 ? retainedAt(curve, kwh / ceilingKwh) : 1));
 
-export const capped = (owedKwh: Float64Array, kept: Float64Array, ceilingKwh: number): Float64Array =>
-  owedKwh.map((kwh, i) => Math.min(ceilingKwh, kwh * kept[i]!));
+export const capped = (expectedKwh: Float64Array, retained: Float64Array, ceilingKwh: number): Float64Array =>
+  expectedKwh.map((kwh, i) => Math.min(ceilingKwh, kwh * retained[i]!));

@@ -61,8 +61,8 @@ function aloneW(modules: readonly StringModule[], bypassDropV: number): number {
   const known = new Map<string, number>();
   return modules.reduce((sum, module) => {
     const key = `${module.reference.photocurrentA} ${module.reference.seriesOhm} ${module.cellTempC} ${module.groupIrradianceWm2.join()}`;
-    const held = known.get(key) ?? arrayCurve({ strings: [{ modules: [module] }], bypassDropV }).peaks[0]?.powerW ?? 0;
-    known.set(key, held);
-    return sum + held;
+    const cached = known.get(key) ?? arrayCurve({ strings: [{ modules: [module] }], bypassDropV }).peaks[0]?.powerW ?? 0;
+    known.set(key, cached);
+    return sum + cached;
   }, 0);
 }

@@ -10,8 +10,8 @@ export function stringCurve(modules: readonly StringModule[], bypassDropV: numbe
   const kinds = new Map<string, { group: CellGroup; count: number }>();
   for (const group of modules.flatMap((module) => groupsOf(module, bypassDropV))) {
     const key = Object.values(group).join();
-    const held = kinds.get(key);
-    if (held) held.count++;
+    const cached = kinds.get(key);
+    if (cached) cached.count++;
     else kinds.set(key, { group, count: 1 });
   }
   return { kinds: [...kinds.values()] };

@@ -1,4 +1,12 @@
-export { type LedgerLine, ledgerLines, ledgerPostings, type ModelPostings, paidOfOwed, performanceRatio, totalLine } from "./ledger";
+export {
+  type LedgerLine,
+  ledgerLines,
+  ledgerPostings,
+  type ModelPostings,
+  performanceIndex,
+  performanceRatio,
+  totalLine,
+} from "./ledger";
 export { type LineState, lineState } from "./line-state";
 export { lineWithTransfers } from "./line-transfers";
 export { type MeteredOnAxis, type MeterSeries, meteredOnto, mostEnergyKwh } from "./metered";

@@ -3,7 +3,17 @@ import { site } from "@test/site-builder";
 import { describe, expect, it } from "vitest";
 import { monthBins } from "../time";
 import { runYield } from "../yield";
-import { ledgerLines, ledgerPostings, lineState, type MeterSeries, meteredOnto, mostEnergyKwh, paidOfOwed, totalLine, verdictOf } from ".";
+import {
+  ledgerLines,
+  ledgerPostings,
+  lineState,
+  type MeterSeries,
+  meteredOnto,
+  mostEnergyKwh,
+  performanceIndex,
+  totalLine,
+  verdictOf,
+} from ".";
 
 const plant = site();
 const axis = hours("2023-02-28T23:00Z", 24 * 61 - 1);
@@ -25,7 +35,7 @@ describe("a ledger line", () => {
     const holed = paying(0.93);
     holed.values.fill(Number.NaN, 100, 200);
     for (const line of linesFor(holed)) {
-      expect(line.expectedKwh - line.unreadKwh - line.remainderKwh!).toBeCloseTo(line.meteredKwh!, 9);
+      expect(line.expectedKwh - line.dataGapKwh - line.unexplainedKwh!).toBeCloseTo(line.meteredKwh!, 9);
     }
   });
 
@@ -33,9 +43,9 @@ describe("a ledger line", () => {
     const holed = paying(1);
     holed.values.fill(Number.NaN, 24 * 5, 24 * 8);
     const [march] = linesFor(holed);
-    expect(march!.unreadKwh).toBeGreaterThan(50);
-    expect(march!.remainderKwh).toBeCloseTo(0, 9);
-    expect(march!.readFrac).toBeCloseTo(1 - march!.unreadKwh / march!.expectedKwh, 12);
+    expect(march!.dataGapKwh).toBeGreaterThan(50);
+    expect(march!.unexplainedKwh).toBeCloseTo(0, 9);
+    expect(march!.readFrac).toBeCloseTo(1 - march!.dataGapKwh / march!.expectedKwh, 12);
   });
 
   it("carries the promise of its calendar month", () => {
@@ -47,7 +57,7 @@ describe("a ledger line", () => {
 
   it("says nothing of the meter's side without readings", () => {
     const [march] = ledgerLines(run, null, null);
-    expect([march!.meteredKwh, march!.remainderKwh, paidOfOwed(march!)]).toEqual([null, null, null]);
+    expect([march!.meteredKwh, march!.unexplainedKwh, performanceIndex(march!)]).toEqual([null, null, null]);
     expect(lineState(march!)).toBe("unread");
   });
 
@@ -58,7 +68,7 @@ describe("a ledger line", () => {
     const lines = ledgerLines(half, meteredOnto(axis, [paying(1)], plant), null);
     const april = lines[1]!;
     expect(april.unmatchedKwh).toBeGreaterThan(100);
-    expect(Math.abs(april.remainderKwh!)).toBeLessThan(0.15 * april.expectedKwh + 1);
+    expect(Math.abs(april.unexplainedKwh!)).toBeLessThan(0.15 * april.expectedKwh + 1);
   });
 
   it("reads quarter-hours of power as the energy they are", () => {
@@ -79,8 +89,8 @@ describe("totals and shares", () => {
   });
 
   it("take ratios of sums, never means of ratios", () => {
-    expect(paidOfOwed(all)).toBeCloseTo(all.meteredKwh! / all.expectedKwh, 12);
-    expect(paidOfOwed(all)).toBeCloseTo(0.9, 9);
+    expect(performanceIndex(all)).toBeCloseTo(all.meteredKwh! / all.expectedKwh, 12);
+    expect(performanceIndex(all)).toBeCloseTo(0.9, 9);
   });
 
   it("post mismatch and all wiring on one account", () => {

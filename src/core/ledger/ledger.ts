@@ -19,11 +19,11 @@ export interface LedgerLine {
   /** Null where nothing was read. */
   readonly meteredKwh: number | null;
   /** Expected energy of time with no or bad readings; set apart, not a loss. */
-  readonly unreadKwh: number;
+  readonly dataGapKwh: number;
   /** Metered energy of time without weather, which can't be compared. */
   readonly unmatchedKwh: number;
   /** What no account explains; positive is missing, negative more than expected. Null where nothing was read. */
-  readonly remainderKwh: number | null;
+  readonly unexplainedKwh: number | null;
   /** Energy-weighted share of the expected energy that was read, 0 to 1. */
   readonly readFrac: number;
   /** Reference energy of hours whose irradiance was filled by rule. */
@@ -47,10 +47,10 @@ export function ledgerLines(run: YieldRun, metered: MeteredOnAxis | null, monthl
       expectedKwh,
       promiseKwh: monthlyPromiseKwh?.[Number(key.slice(5, 7)) - 1] ?? null,
       meteredKwh: read ? side.meteredKwh : null,
-      unreadKwh: side.unreadKwh,
+      dataGapKwh: side.dataGapKwh,
       unmatchedKwh: side.unmatchedKwh,
-      remainderKwh: read ? expectedKwh - side.unreadKwh - (side.meteredKwh - side.unmatchedKwh) : null,
-      readFrac: expectedKwh > 0 ? 1 - side.unreadKwh / expectedKwh : read ? 1 : 0,
+      unexplainedKwh: read ? expectedKwh - side.dataGapKwh - (side.meteredKwh - side.unmatchedKwh) : null,
+      readFrac: expectedKwh > 0 ? 1 - side.dataGapKwh / expectedKwh : read ? 1 : 0,
       filledReferenceKwh: run.filledReferenceKwh[b]!,
       splitKwh: side.splitKwh,
     };
@@ -59,19 +59,19 @@ export function ledgerLines(run: YieldRun, metered: MeteredOnAxis | null, monthl
 
 interface MeterSide {
   meteredKwh: number;
-  unreadKwh: number;
+  dataGapKwh: number;
   unmatchedKwh: number;
   readIntervals: number;
   splitKwh: number;
 }
 
 function meterSides(run: YieldRun, metered: MeteredOnAxis | null): MeterSide[] {
-  const sides = run.bins.keys.map((): MeterSide => ({ meteredKwh: 0, unreadKwh: 0, unmatchedKwh: 0, readIntervals: 0, splitKwh: 0 }));
+  const sides = run.bins.keys.map((): MeterSide => ({ meteredKwh: 0, dataGapKwh: 0, unmatchedKwh: 0, readIntervals: 0, splitKwh: 0 }));
   for (let i = 0; i < run.axis.count; i++) {
     const side = sides[run.bins.binOf[i]!]!;
     const expected = run.expectedKwh[i]!;
     const read = metered ? metered.readFrac[i]! : 0;
-    if (!Number.isNaN(expected)) side.unreadKwh += expected * (1 - read);
+    if (!Number.isNaN(expected)) side.dataGapKwh += expected * (1 - read);
     if (!metered || read === 0) continue;
     side.readIntervals++;
     side.meteredKwh += metered.kwh[i]!;
@@ -94,7 +94,7 @@ function sumOrNull(lines: readonly LedgerLine[], of: (line: LedgerLine) => numbe
 /** Several lines as one; shares are taken again from the sums, never averaged. */
 export function totalLine(key: string, lines: readonly LedgerLine[]): LedgerLine {
   const expectedKwh = sumOf(lines, (l) => l.expectedKwh);
-  const unreadKwh = sumOf(lines, (l) => l.unreadKwh);
+  const dataGapKwh = sumOf(lines, (l) => l.dataGapKwh);
   return {
     key,
     planeKwhM2: sumOf(lines, (l) => l.planeKwhM2),
@@ -103,10 +103,10 @@ export function totalLine(key: string, lines: readonly LedgerLine[]): LedgerLine
     expectedKwh,
     promiseKwh: sumOrNull(lines, (l) => l.promiseKwh),
     meteredKwh: sumOrNull(lines, (l) => l.meteredKwh),
-    unreadKwh,
+    dataGapKwh: dataGapKwh,
     unmatchedKwh: sumOf(lines, (l) => l.unmatchedKwh),
-    remainderKwh: sumOrNull(lines, (l) => l.remainderKwh),
-    readFrac: expectedKwh > 0 ? 1 - unreadKwh / expectedKwh : 0,
+    unexplainedKwh: sumOrNull(lines, (l) => l.unexplainedKwh),
+    readFrac: expectedKwh > 0 ? 1 - dataGapKwh / expectedKwh : 0,
     filledReferenceKwh: sumOf(lines, (l) => l.filledReferenceKwh),
     splitKwh: sumOf(lines, (l) => l.splitKwh),
   };
@@ -116,15 +116,15 @@ export function totalLine(key: string, lines: readonly LedgerLine[]): LedgerLine
 export function ledgerPostings(line: LedgerLine): Record<LedgerAccount, number> {
   const out = Object.fromEntries(LEDGER_ACCOUNTS.map((account) => [account, 0])) as Record<LedgerAccount, number>;
   for (const account of MODEL_ACCOUNTS) out[ledgerAccountOf(account)] += line.accountsKwh[account];
-  out.unread = line.unreadKwh;
-  out.remainder = line.remainderKwh ?? 0;
+  out.unread = line.dataGapKwh;
+  out.remainder = line.unexplainedKwh ?? 0;
   return out;
 }
 
 /** Metered over expected for the time that was read, or null; the energy performance index. Source: IEC 61724-3:2016. */
-export function paidOfOwed(line: LedgerLine): number | null {
-  const owedKwh = line.expectedKwh - line.unreadKwh;
-  return line.meteredKwh === null || owedKwh <= 0 ? null : (line.meteredKwh - line.unmatchedKwh) / owedKwh;
+export function performanceIndex(line: LedgerLine): number | null {
+  const expectedKwh = line.expectedKwh - line.dataGapKwh;
+  return line.meteredKwh === null || expectedKwh <= 0 ? null : (line.meteredKwh - line.unmatchedKwh) / expectedKwh;
 }
 
 /** Metered over reference, for the time that was read. Source: IEC 61724-1:2021, performance ratio. */

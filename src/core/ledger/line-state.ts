@@ -9,7 +9,7 @@ const WHOLE_FRAC = 0.95;
 
 /** What a reader should do with a line. */
 export function lineState(line: LedgerLine): LineState {
-  if (line.meteredKwh === null || line.remainderKwh === null) return "unread";
-  if (line.remainderKwh > LOOK_FRAC * line.expectedKwh) return "look";
+  if (line.meteredKwh === null || line.unexplainedKwh === null) return "unread";
+  if (line.unexplainedKwh > LOOK_FRAC * line.expectedKwh) return "look";
   return line.readFrac < WHOLE_FRAC ? "part-read" : "fits";
 }

@@ -6,10 +6,10 @@ import type { PostingTransfer } from "./transfers";
 export function lineWithTransfers(line: LedgerLine, transfers: readonly PostingTransfer[]): LedgerLine {
   if (transfers.length === 0) return line;
   const accountsKwh = { ...line.accountsKwh };
-  let { unreadKwh } = line;
+  let { dataGapKwh } = line;
   let moved = 0;
   const post = (account: LedgerAccount, kwh: number): void => {
-    if (account === "unread") unreadKwh += kwh;
+    if (account === "unread") dataGapKwh += kwh;
     else if (account === "remainder") return;
     else {
       const stage = stageOf(account);
@@ -22,9 +22,9 @@ export function lineWithTransfers(line: LedgerLine, transfers: readonly PostingT
     post(to, kwh);
   }
   const expectedKwh = line.expectedKwh - moved;
-  const remainderKwh =
-    line.remainderKwh === null || line.meteredKwh === null ? null : expectedKwh - unreadKwh - (line.meteredKwh - line.unmatchedKwh);
-  return { ...line, accountsKwh, expectedKwh, unreadKwh, remainderKwh };
+  const unexplainedKwh =
+    line.unexplainedKwh === null || line.meteredKwh === null ? null : expectedKwh - dataGapKwh - (line.meteredKwh - line.unmatchedKwh);
+  return { ...line, accountsKwh, expectedKwh, dataGapKwh: dataGapKwh, unexplainedKwh: unexplainedKwh };
 }
 
 /** The stage that carries an account's moved energy: its first. */

@@ -4,14 +4,14 @@ import { type LedgerLine, ledgerPostings } from "./ledger";
 /** The sentence above a ledger page, as facts; the interface words it. */
 export type Verdict =
   | { readonly kind: "no-weather" }
-  | { readonly kind: "no-readings"; readonly owedKwh: number; readonly largest: readonly Posting[] }
+  | { readonly kind: "no-readings"; readonly expectedKwh: number; readonly largest: readonly Posting[] }
   | {
       readonly kind: "settled" | "short" | "over";
-      readonly owedKwh: number;
-      readonly paidKwh: number;
+      readonly expectedKwh: number;
+      readonly meteredKwh: number;
       readonly missingKwh: number;
-      readonly unreadKwh: number;
-      readonly remainderKwh: number;
+      readonly dataGapKwh: number;
+      readonly unexplainedKwh: number;
       /** The month that holds most of the remainder. */
       readonly worstKey: string | null;
       readonly largest: readonly Posting[];
@@ -29,16 +29,16 @@ const TELLABLE_FRAC = 0.02;
 export function verdictOf(sum: LedgerLine, lines: readonly LedgerLine[]): Verdict {
   if (!(sum.referenceKwh > 0)) return { kind: "no-weather" };
   const largest = largestLosses(sum);
-  if (sum.meteredKwh === null || sum.remainderKwh === null) return { kind: "no-readings", owedKwh: sum.expectedKwh, largest };
-  const remainder = sum.remainderKwh;
+  if (sum.meteredKwh === null || sum.unexplainedKwh === null) return { kind: "no-readings", expectedKwh: sum.expectedKwh, largest };
+  const remainder = sum.unexplainedKwh;
   const tellable = Math.abs(remainder) > TELLABLE_FRAC * sum.expectedKwh;
   return {
     kind: tellable ? (remainder > 0 ? "short" : "over") : "settled",
-    owedKwh: sum.expectedKwh,
-    paidKwh: sum.meteredKwh,
+    expectedKwh: sum.expectedKwh,
+    meteredKwh: sum.meteredKwh,
     missingKwh: sum.expectedKwh - sum.meteredKwh,
-    unreadKwh: sum.unreadKwh,
-    remainderKwh: remainder,
+    dataGapKwh: sum.dataGapKwh,
+    unexplainedKwh: remainder,
     worstKey: worst(lines, Math.sign(remainder)),
     largest,
   };
@@ -55,7 +55,7 @@ function largestLosses(sum: LedgerLine): Posting[] {
 
 function worst(lines: readonly LedgerLine[], sign: number): string | null {
   const ranked = lines
-    .filter((l) => (l.remainderKwh ?? 0) * sign > 0)
-    .sort((a, b) => sign * ((b.remainderKwh ?? 0) - (a.remainderKwh ?? 0)));
+    .filter((l) => (l.unexplainedKwh ?? 0) * sign > 0)
+    .sort((a, b) => sign * ((b.unexplainedKwh ?? 0) - (a.unexplainedKwh ?? 0)));
   return ranked[0]?.key ?? null;
 }

@@ -81,13 +81,13 @@ const tables = new Map<ReflectionModel, IamTable>();
 const planes = new Map<string, PlaneReflection>();
 /** Means are smooth in tilt; 600 rings are within 1e-5 of 4,000 and are taken once a tilt. */
 const RUN_RINGS = 600;
-const KEPT_PLANES = 500;
+const CACHED_PLANES = 500;
 
 /** Modifiers of a plane, remembered by model and tilt. */
 export function planeReflection(model: ReflectionModel, tiltDeg: number): PlaneReflection {
   const key = `${model}/${tiltDeg}`;
-  const held = planes.get(key);
-  if (held) return held;
+  const cached = planes.get(key);
+  if (cached) return cached;
   const modifier = incidenceModifier(model);
   const table = tables.get(model) ?? iamTable(modifier);
   tables.set(model, table);
@@ -97,7 +97,7 @@ export function planeReflection(model: ReflectionModel, tiltDeg: number): PlaneR
     skyFrac: diffuseModifier(modifier, tiltDeg, "sky", RUN_RINGS),
     groundFrac: Number.isNaN(groundFrac) ? 1 : groundFrac,
   };
-  if (planes.size >= KEPT_PLANES) planes.clear();
+  if (planes.size >= CACHED_PLANES) planes.clear();
   planes.set(key, made);
   return made;
 }

@@ -44,7 +44,7 @@ export function firstYearEnergy(
 function lineEnergy(line: LedgerLine, basis: EnergyBasis): number | null {
   if (basis === "promise") return line.promiseKwh;
   if (basis === "expected") return line.expectedKwh > 0 ? line.expectedKwh : null;
-  return line.meteredKwh === null || line.readFrac < ENOUGH_READ_FRAC ? null : line.meteredKwh + line.unreadKwh;
+  return line.meteredKwh === null || line.readFrac < ENOUGH_READ_FRAC ? null : line.meteredKwh + line.dataGapKwh;
 }
 
 function agedShare(key: string, terms: { readonly ageing: AgeingTerms; readonly commissioned: string | null }): number {

@@ -3,7 +3,7 @@ import { medianOf } from "../statistics";
 import type { Finding } from "./finding";
 
 /** What the model owes between two instants, kWh; NaN where it can't say. */
-export type OwedBetween = (fromUtcMs: number, toUtcMs: number) => number;
+export type ExpectedBetween = (fromUtcMs: number, toUtcMs: number) => number;
 
 /** Energy of a span may stand this far from what is usual at this site before a reading is doubted. */
 const LEAST_RATIO = 0.35;
@@ -17,26 +17,26 @@ const RESET_FRAC = 0.2;
  * Examines hand-read counters of one meter: resets, rollovers, and readings whose digits were transposed, dropped, doubled or mistyped by one,
  * which the spans on both sides give away. `readings` in order of time.
  */
-export function examineCounter(readings: readonly CounterAt[], owed: OwedBetween): Finding[] {
-  const usual = usualRatio(readings, owed);
+export function examineCounter(readings: readonly CounterAt[], expected: ExpectedBetween): Finding[] {
+  const usual = usualRatio(readings, expected);
   const found: Finding[] = [];
   const values = readings.map((reading) => reading.kwh);
   for (let i = 1; i < readings.length; i++) {
     if (values[i]! >= values[i - 1]!) {
-      const jump = slipAt(readings, values, i, usual, owed);
+      const jump = slipAt(readings, values, i, usual, expected);
       if (jump) {
         found.push(jump.finding);
         values[i] = jump.kwh;
       }
       continue;
     }
-    const slip = slipAt(readings, values, i, usual, owed) ?? slipAt(readings, values, i - 1, usual, owed);
+    const slip = slipAt(readings, values, i, usual, expected) ?? slipAt(readings, values, i - 1, usual, expected);
     if (slip) {
       found.push(slip.finding);
       values[slip.index] = slip.kwh;
       continue;
     }
-    const restart = restartAt(readings, values, i, usual, owed);
+    const restart = restartAt(readings, values, i, usual, expected);
     found.push(restart);
     for (let k = i; k < values.length; k++) values[k] = values[k]! + Number(restart.facts.offsetKwh);
   }
@@ -44,10 +44,10 @@ export function examineCounter(readings: readonly CounterAt[], owed: OwedBetween
 }
 
 /** Median ratio of metered to owed over the spans that make sense by themselves; 1 where there are none. */
-function usualRatio(readings: readonly CounterAt[], owed: OwedBetween): number {
+function usualRatio(readings: readonly CounterAt[], expected: ExpectedBetween): number {
   const ratios: number[] = [];
   for (let i = 1; i < readings.length; i++) {
-    const owes = owed(readings[i - 1]!.atUtcMs, readings[i]!.atUtcMs);
+    const owes = expected(readings[i - 1]!.atUtcMs, readings[i]!.atUtcMs);
     const kwh = readings[i]!.kwh - readings[i - 1]!.kwh;
     if (kwh >= 0 && owes > LEAST_DOUBT_KWH && kwh < 3 * owes) ratios.push(kwh / owes);
   }
@@ -69,18 +69,24 @@ interface Slip {
 }
 
 /** The reading that another order or number of digits would make fit both its neighbours; null when it fits as it stands, or nothing does. */
-function slipAt(readings: readonly CounterAt[], values: readonly number[], index: number, usual: number, owed: OwedBetween): Slip | null {
+function slipAt(
+  readings: readonly CounterAt[],
+  values: readonly number[],
+  index: number,
+  usual: number,
+  expected: ExpectedBetween,
+): Slip | null {
   if (index <= 0 || index >= readings.length - 1) return null;
   const sides = (kwh: number): boolean[] => [
-    plausible(kwh - values[index - 1]!, owed(readings[index - 1]!.atUtcMs, readings[index]!.atUtcMs), usual),
-    plausible(values[index + 1]! - kwh, owed(readings[index]!.atUtcMs, readings[index + 1]!.atUtcMs), usual),
+    plausible(kwh - values[index - 1]!, expected(readings[index - 1]!.atUtcMs, readings[index]!.atUtcMs), usual),
+    plausible(values[index + 1]! - kwh, expected(readings[index]!.atUtcMs, readings[index + 1]!.atUtcMs), usual),
   ];
   if (sides(values[index]!).every(Boolean)) return null;
   // Both neighbours must make sense without the doubted reading.
   const across = values[index + 1]! - values[index - 1]!;
-  if (!plausible(across, owed(readings[index - 1]!.atUtcMs, readings[index + 1]!.atUtcMs), usual)) return null;
+  if (!plausible(across, expected(readings[index - 1]!.atUtcMs, readings[index + 1]!.atUtcMs), usual)) return null;
   const share =
-    owed(readings[index - 1]!.atUtcMs, readings[index]!.atUtcMs) / owed(readings[index - 1]!.atUtcMs, readings[index + 1]!.atUtcMs);
+    expected(readings[index - 1]!.atUtcMs, readings[index]!.atUtcMs) / expected(readings[index - 1]!.atUtcMs, readings[index + 1]!.atUtcMs);
   const between = values[index - 1]! + across * (Number.isFinite(share) ? share : 0.5);
   const candidates = misreadings(values[index]!).filter(({ kwh }) => sides(kwh).every(Boolean));
   const best = candidates.sort((a, b) => Math.abs(a.kwh - between) - Math.abs(b.kwh - between))[0];
@@ -127,10 +133,16 @@ export function misreadings(kwh: number): { kwh: number; how: string }[] {
 }
 
 /** A counter that fell for good: past all nines, or set to nothing by a new device. */
-function restartAt(readings: readonly CounterAt[], values: readonly number[], i: number, usual: number, owed: OwedBetween): Finding {
+function restartAt(
+  readings: readonly CounterAt[],
+  values: readonly number[],
+  i: number,
+  usual: number,
+  expected: ExpectedBetween,
+): Finding {
   const [before, now] = [values[i - 1]!, values[i]!];
   const size = 10 ** Math.max(3, Math.ceil(Math.log10(before + 1)));
-  const owes = owed(readings[i - 1]!.atUtcMs, readings[i]!.atUtcMs);
+  const owes = expected(readings[i - 1]!.atUtcMs, readings[i]!.atUtcMs);
   const rolled = plausible(size - before + now, owes, usual) && before > size * 0.8;
   const offset = rolled ? size : before;
   const at = readings[i]!.atUtcMs;

@@ -51,8 +51,8 @@ describe("gaps", () => {
     const found = findGaps(changed((out) => out.fill(Number.NaN, at(5, 9), at(5, 15))));
     expect(spans(found)).toEqual([[at(5, 9), at(5, 15)]]);
     expect(found[0]).toMatchObject({ kind: "gap", count: 6, kwh: null, facts: { hours: 6, sunlitIntervals: 6 } });
-    const owed = [9, 10, 11, 12, 13, 14].reduce((sum, hour) => sum + clearKwh(at(5, hour)), 0);
-    expect(found[0]!.facts.clearKwh).toBeCloseTo(owed, 6);
+    const expected = [9, 10, 11, 12, 13, 14].reduce((sum, hour) => sum + clearKwh(at(5, hour)), 0);
+    expect(found[0]!.facts.clearKwh).toBeCloseTo(expected, 6);
     expect(found[0]!.remedy).toBeNull();
   });
 
@@ -173,7 +173,7 @@ describe("units", () => {
 
   it("that are off throughout are one finding of the whole series, and are told before what they would look like", () => {
     const watts = fine.map((kwh) => kwh * 1000);
-    const found = examine({ axis, energyKwh: watts, site: plant, owed: null, mostKwh: most });
+    const found = examine({ axis, energyKwh: watts, site: plant, expected: null, mostKwh: most });
     expect(found.filter(({ kind }) => kind === "unit-factor")).toMatchObject([{ facts: { factor: 1000, whole: 1 } }]);
     expect(found.filter(({ kind }) => kind === "spike")).toEqual([]);
   });

@@ -125,7 +125,7 @@ describe("a logger that misbehaves", () => {
   const production = from(joinPages({ ...record.production[0]!, meterId: "main" })!, 2);
   const weather = record.weather.map((pages) => from(joinPages({ ...pages, meterId: "" })!, 2));
   const { run } = openLedger({ site: document, weather, production: [], promise: null });
-  const owed = { axis: run!.axis, kwh: run!.expectedKwh };
+  const expected = { axis: run!.axis, kwh: run!.expectedKwh };
   const sun = runSun(production.axis, document.place);
   const { axis } = production;
   const raw = energyKwh(production.values, production.quantity as ProductionQuantity, axis.stepMinutes);
@@ -134,7 +134,7 @@ describe("a logger that misbehaves", () => {
       axis,
       energyKwh: misbehave(axis, raw, sun, faults),
       site: document,
-      owed,
+      expected: expected,
       mostKwh: mostEnergyKwh(document, axis.stepMinutes),
     });
   const own = found({});
@@ -213,11 +213,17 @@ describe("the switches of the live logger", () => {
     values,
   });
   const { run } = openLedger({ site: plant.site, weather: plant.at(now).weather.map(column), production: [], promise: null });
-  const owed = { axis: run!.axis, kwh: run!.expectedKwh };
+  const expected = { axis: run!.axis, kwh: run!.expectedKwh };
   const [from, to] = ["2026-03-01T00:00:00Z", "2026-08-01T00:00:00Z"];
   const thisYear = (parts: object): Finding[] => {
     const { axis, values } = column(plant.production(now, faultsOf(switchesSchema.parse({ from, to, ...parts }), now)));
-    const found = examine({ axis, energyKwh: values, site: plant.site, owed, mostKwh: mostEnergyKwh(plant.site, axis.stepMinutes) });
+    const found = examine({
+      axis,
+      energyKwh: values,
+      site: plant.site,
+      expected: expected,
+      mostKwh: mostEnergyKwh(plant.site, axis.stepMinutes),
+    });
     return found.filter(({ fromUtcMs }) => fromUtcMs > at("2026-01-02T00:00:00Z"));
   };
 

@@ -5,12 +5,12 @@ import { MINUTE_MS } from "../units";
 import { findNegative, findNight } from "./below-zero";
 import { findClock } from "./clock";
 import { examined } from "./examined";
+import type { ExpectedSeries } from "./expected";
 import type { Finding } from "./finding";
 import { findFrozen } from "./frozen";
 import { findGaps } from "./gaps";
 import { findLevelSteps } from "./level";
 import { findMeteringPoint } from "./metering-point";
-import type { OwedSeries } from "./owed";
 import { derived } from "./remedies";
 import { findSpikes } from "./spikes";
 import { findUnitFactors } from "./unit-factors";
@@ -21,7 +21,7 @@ export interface ExaminationInput {
   readonly energyKwh: Float64Array;
   readonly site: Site;
   /** What the model owes over real weather, where there is weather; without it the cloudless sky is the measure. */
-  readonly owed: OwedSeries | null;
+  readonly expected: ExpectedSeries | null;
   readonly mostKwh: number;
 }
 
@@ -29,8 +29,8 @@ export interface ExaminationInput {
  * Everything that is wrong, or may be, with a metered series, in order of time. Units are told first, and what follows looks at the
  * series with its units put right, so that one fault is not told twice.
  */
-export function examine({ axis, energyKwh, site, owed, mostKwh }: ExaminationInput): Finding[] {
-  const raw = examined(axis, energyKwh, site, owed, mostKwh);
+export function examine({ axis, energyKwh, site, expected, mostKwh }: ExaminationInput): Finding[] {
+  const raw = examined(axis, energyKwh, site, expected, mostKwh);
   const units = findUnitFactors(raw);
   const scaled = derived(
     axis,
@@ -38,7 +38,7 @@ export function examine({ axis, energyKwh, site, owed, mostKwh }: ExaminationInp
     units.map((finding) => finding.remedy!),
     raw.sun,
   );
-  const x = units.length > 0 ? examined(axis, scaled, site, owed, mostKwh) : raw;
+  const x = units.length > 0 ? examined(axis, scaled, site, expected, mostKwh) : raw;
   const clock = findClock(x);
   const gaps = findGaps(x).filter((gap) => !madeByClock(gap, clock, site.place.timeZone));
   const caughtUp = gaps.filter((gap) => gap.kind === "caught-up");

@@ -3,7 +3,7 @@ import { nameplateW, type Site, siteAcRatedW } from "../site";
 import { runSun, type SunColumns } from "../sun";
 import { hoursOfStep, MINUTE_MS } from "../units";
 import { type ClearYear, clearYear } from "./clear-year";
-import type { OwedSeries } from "./owed";
+import type { ExpectedSeries } from "./expected";
 import { type SolarDays, solarDays } from "./solar-days";
 
 /** A metered series with all that detectors read from it, worked out once. */
@@ -22,12 +22,21 @@ export interface Examined {
 }
 
 /** Works out sun, solar days and cloudless year of a series. `mostKwh` is what reconcile's mostEnergyKwh says for the step. */
-export function examined(axis: TimeAxis, energyKwh: Float64Array, site: Site, owed: OwedSeries | null, mostKwh: number): Examined {
+export function examined(axis: TimeAxis, energyKwh: Float64Array, site: Site, expected: ExpectedSeries | null, mostKwh: number): Examined {
   const sun = runSun(axis, site.place);
   const acW = site.inverters.length > 0 ? siteAcRatedW(site) : Number.POSITIVE_INFINITY;
   const ratedKwh = (Math.min(nameplateW(site), acW) / 1000) * hoursOfStep(axis.stepMinutes);
   const clear = clearYear(axis, site);
-  return { axis, energyKwh, site, sun, days: solarDays({ axis, energyKwh, sun, clear, owed, ratedKwh }), clear, mostKwh, ratedKwh };
+  return {
+    axis,
+    energyKwh,
+    site,
+    sun,
+    days: solarDays({ axis, energyKwh, sun, clear, expected, ratedKwh }),
+    clear,
+    mostKwh,
+    ratedKwh,
+  };
 }
 
 /** Start of interval i, UTC ms. */

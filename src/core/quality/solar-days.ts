@@ -2,8 +2,8 @@ import { indexAt, type TimeAxis } from "../series";
 import type { SunColumns } from "../sun";
 import { DAY_MS, MINUTE_MS } from "../units";
 import type { ClearYear } from "./clear-year";
+import type { ExpectedSeries } from "./expected";
 import { bestOf, LIT_FRAC, litEdges } from "./lit-edges";
-import type { OwedSeries } from "./owed";
 
 /** A series by solar day (midnight of local mean solar time): one value a day in each column; NaN where it can't be told. */
 export interface SolarDays {
@@ -28,17 +28,17 @@ export interface SolarDayInput {
   readonly energyKwh: Float64Array;
   readonly sun: SunColumns;
   readonly clear: ClearYear;
-  readonly owed: OwedSeries | null;
+  readonly expected: ExpectedSeries | null;
   readonly ratedKwh: number;
 }
 
 /** Days with less than this share of their sunlit intervals read tell nothing of their shape. */
 const WHOLE_FRAC = 0.98;
 /** Days that owe less than this share of round-the-clock rated output are too dark for a ratio (a usual day owes a fifth). */
-const LEAST_OWED_FRAC = 0.004;
+const LEAST_EXPECTED_FRAC = 0.004;
 
 /** Sums and shapes by solar day. */
-export function solarDays({ axis, energyKwh, sun, clear, owed, ratedKwh }: SolarDayInput): SolarDays {
+export function solarDays({ axis, energyKwh, sun, clear, expected, ratedKwh }: SolarDayInput): SolarDays {
   const { perDay, firstIndex } = clear;
   const count = Math.ceil((axis.count - firstIndex) / perDay);
   const column = (): Float64Array => new Float64Array(count).fill(Number.NaN);
@@ -59,14 +59,14 @@ export function solarDays({ axis, energyKwh, sun, clear, owed, ratedKwh }: Solar
     out.readFrac[d] = lit > 0 ? read / lit : 1;
     if (read === 0) continue;
     out.energyKwh[d] = sum;
-    const owedKwh = owed ? owedOf(owed, axis.startUtcMs + from * axis.stepMinutes * MINUTE_MS) : Number.NaN;
+    const expectedKwh = expected ? expectedOf(expected, axis.startUtcMs + from * axis.stepMinutes * MINUTE_MS) : Number.NaN;
     const row = clear.rowOf(d) * perDay;
-    const owes = owed ? owedKwh : sumOf(clear.kwh, row, row + perDay);
-    if (owes > LEAST_OWED_FRAC * ratedKwh * perDay) out.ratio[d] = sum / owes;
+    const owes = expected ? expectedKwh : sumOf(clear.kwh, row, row + perDay);
+    if (owes > LEAST_EXPECTED_FRAC * ratedKwh * perDay) out.ratio[d] = sum / owes;
     if (lit === 0 || read < lit * WHOLE_FRAC || hi - lo < perDay) continue;
     shape(energyKwh, from, Math.max(best, 0) * LIT_FRAC, clear, row, d, out, axis.stepMinutes);
   }
-  return { count, perDay, firstIndex, byWeather: owed !== null, ...out };
+  return { count, perDay, firstIndex, byWeather: expected !== null, ...out };
 }
 
 function shape(
@@ -86,11 +86,11 @@ function shape(
   out.lengthFrac[d] = (own.last - own.first + 1) / (model.last - model.first + 1);
 }
 
-function owedOf(owed: OwedSeries, fromUtcMs: number): number {
-  const from = Math.max(0, indexAt(owed.axis, fromUtcMs));
-  const to = Math.min(owed.axis.count, indexAt(owed.axis, fromUtcMs + DAY_MS));
+function expectedOf(expected: ExpectedSeries, fromUtcMs: number): number {
+  const from = Math.max(0, indexAt(expected.axis, fromUtcMs));
+  const to = Math.min(expected.axis.count, indexAt(expected.axis, fromUtcMs + DAY_MS));
   let sum = 0;
-  for (let i = from; i < to; i++) sum += owed.kwh[i]!;
+  for (let i = from; i < to; i++) sum += expected.kwh[i]!;
   return to > from ? sum : Number.NaN;
 }
 

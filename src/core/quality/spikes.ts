@@ -11,7 +11,7 @@ const OVER_RATED_FRAC = 0.2;
 const WINDOW_MINUTES = 120;
 
 /** Values that neither nameplate nor sky allow. Stretches told otherwise already (unit factors, rows that caught up) are left out. */
-export function findSpikes(x: Examined, told: readonly Stretch[]): Finding[] {
+export function findSpikes(x: Examined, stretches: readonly Stretch[]): Finding[] {
   const found: Finding[] = [];
   const reach = Math.round(WINDOW_MINUTES / x.axis.stepMinutes);
   for (let i = 0; i < x.energyKwh.length; i++) {
@@ -20,7 +20,7 @@ export function findSpikes(x: Examined, told: readonly Stretch[]): Finding[] {
     if (!(kwh > OVER_RATED_FRAC * x.ratedKwh) || (x.sun.up[i]! < NIGHT_SINE && kwh <= x.mostKwh)) continue;
     if (kwh <= x.mostKwh && kwh <= ceiling(x, i, reach, kwh)) continue;
     const at = startOf(x, i);
-    if (told.some((stretch) => at >= stretch.fromUtcMs && at < stretch.toUtcMs)) continue;
+    if (stretches.some((stretch) => at >= stretch.fromUtcMs && at < stretch.toUtcMs)) continue;
     const stretch = { fromUtcMs: at, toUtcMs: at + x.axis.stepMinutes * MINUTE_MS };
     found.push({
       kind: "spike",

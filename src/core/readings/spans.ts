@@ -59,8 +59,8 @@ export function energyBetween(axis: TimeAxis, kwh: Float64Array, fromUtcMs: numb
 /** Each span with what the model owes over exactly its time; nothing is spread, no day is made up. */
 export function compareSpans(spans: readonly MeteredSpan[], axis: TimeAxis, expectedKwh: Float64Array): ComparedSpan[] {
   return spans.map((span) => {
-    const owed = energyBetween(axis, expectedKwh, span.fromUtcMs, span.toUtcMs);
-    return { ...span, expectedKwh: owed.kwh, knownFrac: owed.knownFrac };
+    const expected = energyBetween(axis, expectedKwh, span.fromUtcMs, span.toUtcMs);
+    return { ...span, expectedKwh: expected.kwh, knownFrac: expected.knownFrac };
   });
 }
 
@@ -87,13 +87,13 @@ export function splitSpans(spans: readonly MeteredSpan[], axis: TimeAxis, expect
     const end = indexAt(axis, span.toUtcMs + stepMs / 2);
     const [from, to] = [Math.max(0, first), Math.min(axis.count, end)];
     if (to <= from) continue;
-    let owed = 0;
-    for (let i = from; i < to; i++) owed += Math.max(0, expectedKwh[i]! || 0);
+    let expected = 0;
+    for (let i = from; i < to; i++) expected += Math.max(0, expectedKwh[i]! || 0);
     const daily = span.toUtcMs - span.fromUtcMs <= A_DAY_MS ? 2 : 1;
     // What lies before or after the axis keeps its share of the energy by time.
     const inside = (to - from) / (end - first);
     for (let i = from; i < to; i++) {
-      const share = owed > 0 ? Math.max(0, expectedKwh[i]! || 0) / owed : 1 / (to - from);
+      const share = expected > 0 ? Math.max(0, expectedKwh[i]! || 0) / expected : 1 / (to - from);
       kwh[i] = (Number.isNaN(kwh[i]) ? 0 : kwh[i]!) + span.kwh * inside * share;
       split[i] = daily;
     }

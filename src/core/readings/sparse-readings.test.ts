@@ -11,25 +11,25 @@ const DAY = 86_400_000;
 const start = Date.UTC(2024, 0, 1);
 const axis = { startUtcMs: start, stepMinutes: 60, count: 24 * 366 };
 /** Owes more in summer, nothing at night. */
-const owed = Float64Array.from(
+const expected = Float64Array.from(
   { length: axis.count },
   (_, i) => Math.max(0, Math.sin((((i % 24) - 6) / 12) * Math.PI)) * (1 - 0.6 * Math.cos((i / 24 / 366) * 2 * Math.PI)),
 );
-const owedOver = (from: number, to: number): number =>
-  owed.subarray((from - start) / 3_600_000, (to - start) / 3_600_000).reduce((a, b) => a + b, 0);
+const expectedOver = (from: number, to: number): number =>
+  expected.subarray((from - start) / 3_600_000, (to - start) / 3_600_000).reduce((a, b) => a + b, 0);
 
 /** A counter read on Sundays, true to the model. */
 const sundays = (first = 4000): { meterId: string; atUtcMs: number; kwh: number }[] =>
   Array.from({ length: 50 }, (_, k) => ({
     meterId: "m",
     atUtcMs: start + k * 7 * DAY,
-    kwh: Math.round(first + owedOver(start, start + k * 7 * DAY)),
+    kwh: Math.round(first + expectedOver(start, start + k * 7 * DAY)),
   }));
 const spoilt = (k: number, kwh: number) => sundays().map((reading, i) => (i === k ? { ...reading, kwh } : reading));
 
 describe("a hand-read counter", () => {
   it("is found whole when it is", () => {
-    expect(examineCounter(sundays(), owedOver)).toEqual([]);
+    expect(examineCounter(sundays(), expectedOver)).toEqual([]);
   });
 
   const at = (k: number): number => sundays()[k]!.kwh;
@@ -40,7 +40,7 @@ describe("a hand-read counter", () => {
     ["a digit too many", 20, (kwh: number) => Number(`${String(kwh).slice(0, 2)}7${String(kwh).slice(2)}`)],
   ])("with %s is told, and what was meant", (_how, k, spoil) => {
     const readings = spoilt(k, spoil(at(k)));
-    const found = examineCounter(readings, owedOver);
+    const found = examineCounter(readings, expectedOver);
     expect(found.map(({ kind }) => kind)).toEqual(["digit-slip"]);
     expect(found[0]!.fromUtcMs).toBe(readings[k]!.atUtcMs);
     const clean = derivedCounters(readings, [found[0]!.remedy!]);
@@ -49,10 +49,10 @@ describe("a hand-read counter", () => {
 
   it("that is set back is carried on, and so is one that passes all nines", () => {
     const reset = sundays().map((reading, i) => (i >= 20 ? { ...reading, kwh: reading.kwh - at(19) } : reading));
-    const [first] = examineCounter(reset, owedOver);
+    const [first] = examineCounter(reset, expectedOver);
     expect(first).toMatchObject({ kind: "counter-reset" });
     const rolled = sundays(9_000).map((reading) => ({ ...reading, kwh: reading.kwh % 10_000 }));
-    const [second] = examineCounter(rolled, owedOver);
+    const [second] = examineCounter(rolled, expectedOver);
     expect(second).toMatchObject({ kind: "counter-rollover", facts: { offsetKwh: 10_000 } });
     expect(derivedCounters(rolled, [second!.remedy!]).map(({ kwh }) => kwh)).toEqual(sundays(9_000).map(({ kwh }) => kwh));
   });
@@ -74,7 +74,7 @@ describe("spans", () => {
   const spans = counterSpans(sundays());
 
   it("are compared with what was owed over exactly their time", () => {
-    for (const { kwh, expectedKwh, knownFrac } of compareSpans(spans, axis, owed)) {
+    for (const { kwh, expectedKwh, knownFrac } of compareSpans(spans, axis, expected)) {
       expect(knownFrac).toBe(1);
       expect(Math.abs(kwh - expectedKwh)).toBeLessThanOrEqual(1);
     }
@@ -82,7 +82,7 @@ describe("spans", () => {
 
   it("keep their energy when a month splits them, and are marked", () => {
     const one = [{ meterId: "m", fromUtcMs: start + 20 * DAY, toUtcMs: start + 50 * DAY, kwh: 90 }];
-    const { kwh, split } = splitSpans(one, axis, owed);
+    const { kwh, split } = splitSpans(one, axis, expected);
     const sum = (from: number, to: number): number => kwh.subarray(from * 24, to * 24).reduce((a, b) => a + (Number.isNaN(b) ? 0 : b), 0);
     expect(sum(0, 366)).toBeCloseTo(90, 9);
     expect(split.reduce((a, b) => a + b, 0)).toBe(30 * 24);
@@ -95,7 +95,7 @@ describe("spans", () => {
     values.fill(0.5, 24 * 25, 24 * 30);
     const meter = { meterId: "main", quantity: "energy_kwh" as const, axis, values };
     const covering = [{ meterId: "main", fromUtcMs: start + 20 * DAY, toUtcMs: start + 50 * DAY, kwh: 90 }];
-    const { kwh, split, readFrac } = meteredOnto(axis, [meter], site(), { spans: covering, expectedKwh: owed });
+    const { kwh, split, readFrac } = meteredOnto(axis, [meter], site(), { spans: covering, expectedKwh: expected });
     expect([...kwh.subarray(24 * 25, 24 * 30)].every((value) => value === 0.5)).toBe(true);
     expect([split[24 * 26], split[24 * 21], readFrac[24 * 21], readFrac[24 * 10]]).toEqual([0, 1, 1, 0]);
   });

@@ -33,25 +33,25 @@ function aim(east: number, north: number, up: number): Direction {
  */
 export function fillShading(columns: ShadedColumns, scene: ShadeScene, powerW: Float64Array, month: number, count: number): number {
   const { directionalWm2, skyWm2, groundWm2, poaWm2 } = columns;
-  const skyKept = scene.skyKept[month]!;
+  const skyRetained = scene.skyRetained[month]!;
   const { patches, rule } = scene;
   let lost = 0;
   for (let i = 0; i < count; i++) {
     const before = powerW[i]!;
     if (!(before > 0)) continue;
     const directional = directionalWm2[i]!;
-    const even = skyWm2[i]! * skyKept + groundWm2[i]!;
+    const even = skyWm2[i]! * skyRetained + groundWm2[i]!;
     const whole = directional + skyWm2[i]! + groundWm2[i]!;
-    const beamKept = directional > 0 ? beamThrough(scene, aim(columns.east[i]!, columns.north[i]!, columns.up[i]!), month) : 1;
-    let power = directional * beamKept + even;
-    if (beamKept < 1 && rule !== "module-level") {
+    const beamRetained = directional > 0 ? beamThrough(scene, aim(columns.east[i]!, columns.north[i]!, columns.up[i]!), month) : 1;
+    let power = directional * beamRetained + even;
+    if (beamRetained < 1 && rule !== "module-level") {
       for (let p = 0; p < patches.count; p++) light[p] = directional * Math.min(through[2 * p]!, through[2 * p + 1]!) + even;
       power = Math.min(power, shadedLight(rule, patches.strings, light));
     }
     const after = (before * power) / whole;
-    directionalWm2[i] = directional * beamKept;
-    skyWm2[i] = skyWm2[i]! * skyKept;
-    poaWm2[i] = directional * beamKept + even;
+    directionalWm2[i] = directional * beamRetained;
+    skyWm2[i] = skyWm2[i]! * skyRetained;
+    poaWm2[i] = directional * beamRetained + even;
     powerW[i] = after;
     lost += before - after;
   }
@@ -83,4 +83,5 @@ function beamThrough({ horizon, wedges, bodies, patches }: ShadeScene, toward: D
 }
 
 /** Share of the beam from a direction that reaches an array, 0 to 1; for single moments. */
-export const beamKeptFrac = (scene: ShadeScene, sun: Direction, month: number): number => (sun.up > 0 ? beamThrough(scene, sun, month) : 0);
+export const beamRetainedFrac = (scene: ShadeScene, sun: Direction, month: number): number =>
+  sun.up > 0 ? beamThrough(scene, sun, month) : 0;

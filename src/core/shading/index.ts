@@ -1,5 +1,5 @@
 export { type Body, type Direction, middleUpM, type Point } from "./body";
-export { beamKeptFrac, fillShading, type ShadedColumns } from "./fill-shading";
+export { beamRetainedFrac, fillShading, type ShadedColumns } from "./fill-shading";
 export { hits } from "./hits";
 export { type HorizonLine, horizonElevationDeg, horizonLine, underHorizon } from "./horizon-line";
 export { type FlatPoint, outlineOf } from "./hull";
@@ -8,4 +8,4 @@ export { groundShadow, outermostShadow, skyOutline } from "./outlines";
 export { bodiesAround, horizonPointsOf, type ShadeScene, shadeRuleOf, shadeScene } from "./scene";
 export { shadedLight } from "./shade-rules";
 export { type ShadedHours, shadedHours } from "./shaded-hours";
-export { skyKeptFrac } from "./sky-view";
+export { skyRetainedFrac } from "./sky-view";

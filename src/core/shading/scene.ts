@@ -4,7 +4,7 @@ import type { Body } from "./body";
 import { type HorizonLine, horizonLine } from "./horizon-line";
 import { bodiesOf, placeByBearing } from "./obstacle-bodies";
 import { type Patches, patchesOf } from "./patches";
-import { skyKeptFrac } from "./sky-view";
+import { skyRetainedFrac } from "./sky-view";
 import { type Wedges, wedgesOf } from "./veil";
 
 /** All that can stand between the sun and one array, ready for many directions. */
@@ -16,7 +16,7 @@ export interface ShadeScene {
   readonly horizon: HorizonLine | null;
   readonly rule: ShadeRule;
   /** Share of the even sky that is left, January first. */
-  readonly skyKept: readonly number[];
+  readonly skyRetained: readonly number[];
 }
 
 /** Rule of an array where its book leaves it to the hardware: by module behind one inverter a module, else by bypass diodes where there are any. */
@@ -53,7 +53,7 @@ export function shadeScene(site: Site, array: PvArray): ShadeScene | null {
     wedges,
     horizon,
     rule: shadeRuleOf(site, array),
-    skyKept: skyByMonth(plane, patches, { bodies, wedges, horizon }),
+    skyRetained: skyByMonth(plane, patches, { bodies, wedges, horizon }),
   };
 }
 
@@ -63,13 +63,13 @@ function lookouts({ points, count }: Patches): Float64Array {
   return Float64Array.from(chosen.flatMap((at) => [points[at]!, points[at + 1]!, points[at + 2]!]));
 }
 
-function skyByMonth(plane: Plane, patches: Patches, around: Parameters<typeof skyKeptFrac>[2]): number[] {
+function skyByMonth(plane: Plane, patches: Patches, around: Parameters<typeof skyRetainedFrac>[2]): number[] {
   const points = lookouts(patches);
   const known = new Map<string, number>();
   return Array.from({ length: 12 }, (_, month) => {
     const leaves = around.bodies.map((body) => body.through[month]).join();
-    const held = known.get(leaves) ?? skyKeptFrac(plane, points, around, month);
-    known.set(leaves, held);
-    return held;
+    const cached = known.get(leaves) ?? skyRetainedFrac(plane, points, around, month);
+    known.set(leaves, cached);
+    return cached;
   });
 }

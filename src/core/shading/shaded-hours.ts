@@ -4,7 +4,7 @@ import { type Site, siteOn } from "../site";
 import { runSun } from "../sun";
 import { zoneOffset } from "../time";
 import { MINUTE_MS } from "../units";
-import { beamKeptFrac } from "./fill-shading";
+import { beamRetainedFrac } from "./fill-shading";
 import { type ShadeScene, shadeScene } from "./scene";
 
 const STEP_MINUTES = 20;
@@ -43,7 +43,7 @@ export function shadedHours(site: Site, arrayId: string, year: number): ShadedHo
     const month = local.getUTCMonth();
     const { plane, scene } = racks[month]!;
     if (plane.east * toward.east + plane.north * toward.north + plane.up * toward.up <= 0) continue;
-    const lost = scene ? 1 - beamKeptFrac(scene, toward, month) : 0;
+    const lost = scene ? 1 - beamRetainedFrac(scene, toward, month) : 0;
     sunHours[month]! += hours;
     if (lost > 0) partHours[month]! += hours;
     fullHours[month]! += lost * hours;
@@ -65,8 +65,8 @@ function racksByMonth(site: Site, arrayId: string, year: number): Standing[] {
   return Array.from({ length: 12 }, (_, m) => {
     const stood = siteOn(site, `${year}-${String(m + 1).padStart(2, "0")}-15`);
     const array = stood.arrays.find((candidate) => candidate.id === arrayId)!;
-    const held = known.get(array.tiltDeg) ?? { plane: planeOf(array.tiltDeg, array.azimuthDeg), scene: shadeScene(stood, array) };
-    known.set(array.tiltDeg, held);
-    return held;
+    const cached = known.get(array.tiltDeg) ?? { plane: planeOf(array.tiltDeg, array.azimuthDeg), scene: shadeScene(stood, array) };
+    known.set(array.tiltDeg, cached);
+    return cached;
   });
 }

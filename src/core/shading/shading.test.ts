@@ -5,7 +5,7 @@ import { planeOf } from "../irradiance";
 import { arrayPlace, type SiteObstacle } from "../site";
 import { degToRad } from "../units";
 import {
-  beamKeptFrac,
+  beamRetainedFrac,
   bodiesOf,
   deciduousThrough,
   groundShadow,
@@ -14,8 +14,8 @@ import {
   horizonLine,
   shadedHours,
   shadeScene,
-  skyKeptFrac,
   skyOutline,
+  skyRetainedFrac,
   underHorizon,
 } from ".";
 import { patchesOf } from "./patches";
@@ -145,7 +145,12 @@ describe("horizon", () => {
   it("takes the sky that it hides: a ring of e degrees leaves cos^2(e) of a level plane's", () => {
     for (const elevationDeg of [10, 20, 45]) {
       const ring = horizonLine([{ azimuthDeg: 0, elevationDeg }])!;
-      const kept = skyKeptFrac(planeOf(0, 180), new Float64Array(3), { bodies: [], wedges: { of: new Float64Array() }, horizon: ring }, 0);
+      const kept = skyRetainedFrac(
+        planeOf(0, 180),
+        new Float64Array(3),
+        { bodies: [], wedges: { of: new Float64Array() }, horizon: ring },
+        0,
+      );
       expect(kept).toBeCloseTo(Math.cos(degToRad(elevationDeg)) ** 2, 2);
     }
   });
@@ -159,17 +164,17 @@ describe("the array and its strings", () => {
   const scene = shadeScene(shaded, shaded.arrays[0]!)!;
 
   it("the foot of the array is shaded before its head", () => {
-    const foot = beamKeptFrac(scene, toward(180, 20), 0);
+    const foot = beamRetainedFrac(scene, toward(180, 20), 0);
     expect(foot).toBeGreaterThan(0);
     expect(foot).toBeLessThan(1);
-    expect(beamKeptFrac(scene, toward(180, 5), 0)).toBe(0);
-    expect(beamKeptFrac(scene, toward(180, 40), 0)).toBe(1);
+    expect(beamRetainedFrac(scene, toward(180, 5), 0)).toBe(0);
+    expect(beamRetainedFrac(scene, toward(180, 40), 0)).toBe(1);
   });
 
   it("less of the beam is left the lower the sun stands behind a wall", () => {
     let before = 0;
     for (let elevation = 2; elevation < 45; elevation += 1) {
-      const kept = beamKeptFrac(scene, toward(180, elevation), 0);
+      const kept = beamRetainedFrac(scene, toward(180, elevation), 0);
       expect(kept).toBeGreaterThanOrEqual(before);
       before = kept;
     }

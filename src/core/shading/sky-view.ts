@@ -30,7 +30,7 @@ function aboveFrac(horizon: HorizonLine | null, row: number, column: number): nu
  * Share of an even sky's light on a plane that horizon and bodies leave, as seen from some points (at most 64): the cosine of incidence
  * summed over the sky, with and without them. 1 where the plane sees no sky. `month` 0 to 11 chooses the leaves.
  */
-export function skyKeptFrac(
+export function skyRetainedFrac(
   plane: Plane,
   points: Float64Array,
   { bodies, wedges, horizon }: { readonly bodies: readonly Body[]; readonly wedges: Wedges; readonly horizon: HorizonLine | null },

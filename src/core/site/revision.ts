@@ -40,6 +40,6 @@ export function siteOn(site: Site, date: string): Site {
 function tiltOn(array: PvArray, date: string): number {
   if (array.tiltSchedule.length === 0) return array.tiltDeg;
   const schedule = [...array.tiltSchedule].sort((a, b) => a.from.localeCompare(b.from));
-  const held = schedule.filter((entry) => entry.from <= date.slice(5)).at(-1) ?? schedule.at(-1);
-  return held ? held.tiltDeg : array.tiltDeg;
+  const existing = schedule.filter((entry) => entry.from <= date.slice(5)).at(-1) ?? schedule.at(-1);
+  return existing ? existing.tiltDeg : array.tiltDeg;
 }

@@ -5,7 +5,7 @@ export interface DirtyDay {
   /** Energy at the meter that a clean plant would give, kWh; the ceiling already in. */
   readonly cleanKwh: number;
   /** Share of the dirt that the night's rain or a cleaning leaves for the next day, 0 to 1. */
-  readonly keptFrac: number;
+  readonly retainedFrac: number;
 }
 
 /** Beyond this nothing of a cleaning is left, or the next one comes. */
@@ -19,7 +19,7 @@ export function cleaningGains(days: readonly DirtyDay[]): Float64Array {
     let gain = 0;
     for (let k = d; k < Math.min(days.length, d + LONGEST_DAYS) && dirt > 1e-4; k++) {
       gain += dirt * days[k]!.cleanKwh;
-      dirt *= days[k]!.keptFrac;
+      dirt *= days[k]!.retainedFrac;
     }
     gains[d] = gain;
   }

@@ -41,7 +41,7 @@ describe("dirt that builds up (Kimber)", () => {
 });
 
 describe("what a cleaning would have brought", () => {
-  const day = (lostFrac: number, keptFrac = 1, cleanKwh = 100) => ({ lostFrac, keptFrac, cleanKwh });
+  const day = (lostFrac: number, retainedFrac = 1, cleanKwh = 100) => ({ lostFrac, retainedFrac: retainedFrac, cleanKwh });
 
   it("is the day's dirt on every day until rain takes it", () => {
     const gains = cleaningGains([day(0.02), day(0.022), day(0.024, 0), day(0.002)]);

@@ -51,11 +51,11 @@ export function robustRidge(
   const misfit = new Float64Array(rows);
   const huber = new Float64Array(rows).fill(1);
   if (warm) for (let r = 0; r < rows; r++) huber[r] = warm.huber[at[r]!]!;
-  const held = new Uint8Array(columns.length);
+  const fixed = new Uint8Array(columns.length);
   let scale = warm?.scale ?? Math.max(1e-4, MAD_TO_DEVIATION * spreadOf(target));
-  let solved = solve(columns, packed, huber, scale, held);
+  let solved = solve(columns, packed, huber, scale, fixed);
   for (let round = 0; round < rounds; round++) {
-    const heldNow = holdNegative(columns, solved.coefficients, held);
+    const heldNow = holdNegative(columns, solved.coefficients, fixed);
     fillMisfit(packed, solved.coefficients, misfit);
     const before = scale;
     scale = Math.max(LEAST_SCALE, MAD_TO_DEVIATION * medianOf(sizes(misfit, root)));
@@ -64,7 +64,7 @@ export function robustRidge(
       huber[r] = far <= HUBER ? 1 : HUBER / far;
     }
     if ((warm || round > 0) && heldNow === 0 && Math.abs(scale / before - 1) < SETTLED) break;
-    solved = solve(columns, packed, huber, scale, held);
+    solved = solve(columns, packed, huber, scale, fixed);
   }
   const residuals = new Float64Array(y.length).fill(Number.NaN);
   const counted = new Float64Array(y.length);
@@ -145,12 +145,12 @@ function fillMisfit({ target, terms }: Packed, coefficients: Float64Array, out: 
 }
 
 /** Sets coefficients that may not be negative and are to zero, for good; returns how many are newly held. */
-function holdNegative(columns: readonly RidgeColumn[], coefficients: Float64Array, held: Uint8Array): number {
+function holdNegative(columns: readonly RidgeColumn[], coefficients: Float64Array, fixed: Uint8Array): number {
   let newly = 0;
   for (let t = 0; t < columns.length; t++) {
     if (!columns[t]!.leastZero || !(coefficients[t]! < 0)) continue;
-    if (held[t] === 0) newly++;
-    held[t] = 1;
+    if (fixed[t] === 0) newly++;
+    fixed[t] = 1;
     coefficients[t] = 0;
   }
   return newly;
@@ -161,7 +161,7 @@ function solve(
   packed: Packed,
   huber: Float64Array,
   scale: number,
-  held: Uint8Array,
+  fixed: Uint8Array,
 ): { coefficients: Float64Array; decomposition: CholeskyDecomposition } {
   const terms = columns.length;
   const normal = new Float64Array(terms * terms);
@@ -169,8 +169,8 @@ function solve(
   fillNormal(packed, huber, 1 / (scale * scale), normal, right);
   const rows = Array.from({ length: terms }, (_, a) => {
     const { prior, priorDeviation } = columns[a]!;
-    const precision = held[a] === 1 ? HELD : Number.isFinite(priorDeviation) ? 1 / (priorDeviation * priorDeviation) : FREE;
-    if (held[a] === 0) right[a]! += precision * prior;
+    const precision = fixed[a] === 1 ? HELD : Number.isFinite(priorDeviation) ? 1 / (priorDeviation * priorDeviation) : FREE;
+    if (fixed[a] === 0) right[a]! += precision * prior;
     const row = Array.from({ length: terms }, (_, b) => normal[Math.min(a, b) * terms + Math.max(a, b)]!);
     row[a]! += precision;
     return row;

@@ -110,7 +110,7 @@ function fillTable(nodes: YearNodes, stepMs: number, table: SunTable): SunTable 
 }
 
 /** Steps kept over all tables, 24 bytes each: a decade of five-minute steps. */
-const KEPT_STEPS = 1_200_000;
+const CACHED_STEPS = 1_200_000;
 
 /** Tables and exact positions by UTC year, kept while they are in use. */
 export interface Ephemeris {
@@ -138,13 +138,13 @@ export function ephemeris(): Ephemeris {
   return {
     table(year, stepMinutes, phaseMs) {
       const key = `${year}/${stepMinutes}/${phaseMs}`;
-      const held = tables.get(key);
-      if (held) return held;
+      const cached = tables.get(key);
+      if (cached) return cached;
       const made = make(year, stepMinutes * MINUTE_MS, phaseMs);
       tables.set(key, made);
       kept += made.x.length;
       for (const [oldest, table] of tables) {
-        if (kept <= KEPT_STEPS || oldest === key) break;
+        if (kept <= CACHED_STEPS || oldest === key) break;
         tables.delete(oldest);
         kept -= table.x.length;
       }

@@ -1,8 +1,8 @@
 export { dayKwh, type EnergyTable, energyTable, scheduleKwh, TILT_STEPS } from "./energy-table";
 export { byMonth, isWinterHalf, leastMonthKwhPerDay, TILT_GOALS, type TiltGoal } from "./goals";
 export { lateCostKwh } from "./late";
+export { methodSchedule, POSITIONS, type Positions, polynomialTiltDeg, type TiltMethod } from "./methods";
 export { type Moment, momentPowerW } from "./moment";
 export { bestSchedule, type Wish } from "./optimum";
 export { LATE_DAYS, type PlannerReport, plannerReport, planTilts, type TiltPlan, winterKwhOf } from "./planner";
 export { DAYS, dayOfText, type TiltStep, textOfDay, tiltByDay } from "./schedule";
-export { POSITIONS, type Positions, polynomialTiltDeg, schoolSchedule, type TiltSchool } from "./schools";

@@ -3,16 +3,16 @@ import type { PreparedWeather } from "../yield";
 import { type EnergyTable, energyTable, scheduleKwh, type TableProgress } from "./energy-table";
 import { byMonth, isWinterHalf, leastMonthKwhPerDay, type TiltGoal } from "./goals";
 import { lateCostKwh } from "./late";
+import { methodSchedule, POSITIONS, type TiltMethod } from "./methods";
 import { bestSchedule } from "./optimum";
 import type { TiltStep } from "./schedule";
-import { POSITIONS, schoolSchedule, type TiltSchool } from "./schools";
 
 /** Days late for which the cost of a change is told. */
 export const LATE_DAYS = [7, 14, 21, 28] as const;
 
 /** A year of tilts: where it comes from, what it brings. */
 export interface TiltPlan {
-  readonly school: TiltSchool | "as-is" | "simulated";
+  readonly method: TiltMethod | "as-is" | "simulated";
   /** 0 for the rack as it is. */
   readonly positions: number;
   readonly steps: readonly TiltStep[];
@@ -31,7 +31,7 @@ export interface PlannerReport {
   readonly days: number;
 }
 
-const SCHOOLS: readonly TiltSchool[] = ["latitude", "latitude-15", "polynomial"];
+const METHODS: readonly TiltMethod[] = ["latitude", "latitude-15", "polynomial"];
 /** Share of the work that the runs of the chain are. */
 const TABLE_SHARE = 0.8;
 
@@ -41,11 +41,11 @@ export const winterKwhOf = (monthsKwh: readonly number[], latitudeDeg: number): 
 function planOf(
   table: EnergyTable,
   latitudeDeg: number,
-  what: Pick<TiltPlan, "school" | "positions" | "steps">,
+  what: Pick<TiltPlan, "method" | "positions" | "steps">,
   days: Float64Array,
 ): TiltPlan {
   const monthsKwh = byMonth(days);
-  const tells = what.school === "simulated" && what.positions > 1;
+  const tells = what.method === "simulated" && what.positions > 1;
   return {
     ...what,
     monthsKwh,
@@ -64,13 +64,13 @@ export async function plannerReport(
   progress: TableProgress = () => true,
 ): Promise<PlannerReport | null> {
   const { latitudeDeg } = site.place;
-  const judge = (school: TiltPlan["school"], positions: number, steps: readonly TiltStep[]): TiltPlan =>
-    planOf(table, latitudeDeg, { school, positions, steps }, scheduleKwh(table, steps));
-  const plans: TiltPlan[] = [planOf(table, latitudeDeg, { school: "as-is", positions: 0, steps: [] }, table.asIsKwh)];
+  const judge = (method: TiltPlan["method"], positions: number, steps: readonly TiltStep[]): TiltPlan =>
+    planOf(table, latitudeDeg, { method, positions, steps }, scheduleKwh(table, steps));
+  const plans: TiltPlan[] = [planOf(table, latitudeDeg, { method: "as-is", positions: 0, steps: [] }, table.asIsKwh)];
   for (const [k, positions] of POSITIONS.entries()) {
-    for (const school of SCHOOLS) {
-      const steps = schoolSchedule(school, positions, latitudeDeg);
-      if (steps) plans.push(judge(school, positions, steps));
+    for (const method of METHODS) {
+      const steps = methodSchedule(method, positions, latitudeDeg);
+      if (steps) plans.push(judge(method, positions, steps));
     }
     plans.push(judge("simulated", positions, bestSchedule(table, { ...wish, positions, latitudeDeg })));
     if (!(await progress(TABLE_SHARE + ((k + 1) / POSITIONS.length) * (1 - TABLE_SHARE)))) return null;

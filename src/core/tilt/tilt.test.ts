@@ -10,10 +10,10 @@ import {
   energyTable,
   lateCostKwh,
   leastMonthKwhPerDay,
+  methodSchedule,
   momentPowerW,
   polynomialTiltDeg,
   scheduleKwh,
-  schoolSchedule,
   type TiltStep,
 } from ".";
 
@@ -29,9 +29,9 @@ const clear = (latitudeDeg: number) =>
   prepareWeather(stand(latitudeDeg).place, clearSkyWeather(hoursOfYear(2025, 0), stand(latitudeDeg).place));
 const tables = new Map<number, Promise<EnergyTable | null>>();
 const tableAt = async (latitudeDeg: number): Promise<EnergyTable> => {
-  const held = tables.get(latitudeDeg) ?? energyTable(stand(latitudeDeg), clear(latitudeDeg), "a");
-  tables.set(latitudeDeg, held);
-  return (await held)!;
+  const cached = tables.get(latitudeDeg) ?? energyTable(stand(latitudeDeg), clear(latitudeDeg), "a");
+  tables.set(latitudeDeg, cached);
+  return (await cached)!;
 };
 const wish = (latitudeDeg: number, positions: number, goal: "energy" | "winter" | "flattest" | "money" = "energy") => ({
   goal,
@@ -140,20 +140,20 @@ describe("schools", () => {
     ["latitude-15", 2, 40, [25, 55]],
     ["latitude-15", 2, -40, [55, 25]],
     ["latitude-15", 4, 10, [10, 0, 10, 25]],
-  ] as const)("%s with %d positions at %d deg", (school, positions, latitude, tilts) => {
-    expect(schoolSchedule(school, positions, latitude)!.map((step) => step.tiltDeg)).toEqual(tilts);
+  ] as const)("%s with %d positions at %d deg", (method, positions, latitude, tilts) => {
+    expect(methodSchedule(method, positions, latitude)!.map((step) => step.tiltDeg)).toEqual(tilts);
   });
 
   it("says nothing where a school has no rule", () => {
-    expect(schoolSchedule("polynomial", 4, 40)).toBeNull();
-    expect(schoolSchedule("latitude-15", 12, 40)).toBeNull();
+    expect(methodSchedule("polynomial", 4, 40)).toBeNull();
+    expect(methodSchedule("latitude-15", 12, 40)).toBeNull();
   });
 
   it("the latitude school stands steeper than the latitude in winter", () => {
-    const monthly = schoolSchedule("latitude", 12, 40)!.map((step) => step.tiltDeg);
+    const monthly = methodSchedule("latitude", 12, 40)!.map((step) => step.tiltDeg);
     expect(monthly[11]!).toBeGreaterThan(60);
     expect(monthly[5]!).toBeLessThan(20);
-    const south = schoolSchedule("latitude", 12, -40)!.map((step) => step.tiltDeg);
+    const south = methodSchedule("latitude", 12, -40)!.map((step) => step.tiltDeg);
     expect(south[5]!).toBeGreaterThan(60);
   });
 });

@@ -36,14 +36,14 @@ function cachedOffset(zone: IANAZone): ZoneOffset {
     return held;
   };
   const ofCell = (cell: number): number => {
-    const held = cells.get(cell) ?? exact(cell * CELL_MS);
-    cells.set(cell, held);
-    return held;
+    const cached = cells.get(cell) ?? exact(cell * CELL_MS);
+    cells.set(cell, cached);
+    return cached;
   };
   return (utcMs) => {
     const span = Math.floor(utcMs / SPAN_MS);
-    const held = spans.get(span);
-    const offset = held === undefined ? ofSpan(span) : held;
+    const cached = spans.get(span);
+    const offset = cached === undefined ? ofSpan(span) : cached;
     return offset ?? ofCell(Math.floor(utcMs / CELL_MS));
   };
 }

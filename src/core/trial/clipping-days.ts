@@ -13,18 +13,18 @@ export interface ClippingDays {
 }
 
 /** A step this near the rating was held there. */
-const HELD_FRAC = 0.985;
+const AT_CEILING_FRAC = 0.985;
 
 export function clippingDays({ site }: TrialSide, acKwh: Float64Array, axis: TimeAxis, days: CalendarBins): ClippingDays {
   const ratedW = siteAcRatedW(site) * (1 - site.losses.acWiringFrac);
   if (!(ratedW > 0)) return { days: 0, hours: 0, ceilingW: null };
-  const least = HELD_FRAC * (ratedW / 1000) * hoursOfStep(axis.stepMinutes);
-  const held = new Set<number>();
+  const least = AT_CEILING_FRAC * (ratedW / 1000) * hoursOfStep(axis.stepMinutes);
+  const clipped = new Set<number>();
   let steps = 0;
   for (let i = 0; i < axis.count; i++)
     if (acKwh[i]! >= least) {
-      held.add(days.binOf[i]!);
+      clipped.add(days.binOf[i]!);
       steps++;
     }
-  return { days: held.size, hours: steps * hoursOfStep(axis.stepMinutes), ceilingW: ratedW };
+  return { days: clipped.size, hours: steps * hoursOfStep(axis.stepMinutes), ceilingW: ratedW };
 }

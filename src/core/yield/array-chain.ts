@@ -12,11 +12,11 @@ import {
   fillAgeing,
   fillClipping,
   fillFaiman,
-  fillKeptShare,
   fillKing,
   fillLowLight,
   fillReference,
   fillReflection,
+  fillRetainedShare,
   fillRoss,
   fillTemperature,
   fillVaryingShare,
@@ -41,7 +41,7 @@ export function runArray(work: Workspace, span: YieldSpan, plan: ArrayPlan, dcLi
   if (runs(work, "soiling")) {
     const fixed = 1 - (losses.soilingMonthlyFrac?.[month] ?? losses.soilingFrac);
     const varying = causes.soilingFrac ?? work.soiling;
-    post(work, bin, "soiling", varying ? fillVaryingShare(power, block.at, varying, lit) : fillKeptShare(power, fixed, lit));
+    post(work, bin, "soiling", varying ? fillVaryingShare(power, block.at, varying, lit) : fillRetainedShare(power, fixed, lit));
   }
   if (runs(work, "reflection")) post(work, bin, "reflection", fillReflection(power, block, plan.reflection, lit));
   if (causes.soilingFrac) for (let k = 0; k < lit; k++) block.poaWm2[k] = block.poaWm2[k]! * (1 - causes.soilingFrac[block.at[k]!]!);
@@ -49,8 +49,8 @@ export function runArray(work: Workspace, span: YieldSpan, plan: ArrayPlan, dcLi
   runCells(work, bin, plan, lit);
   if (causes.ratingLostFrac) post(work, bin, "rating", fillVaryingShare(power, block.at, causes.ratingLostFrac, lit));
   if (work.age && runs(work, "ageing")) post(work, bin, "ageing", fillAgeing(power, block.at, work.age, site.ageing, lit));
-  if (runs(work, "mismatch")) post(work, bin, "mismatch", fillKeptShare(power, 1 - losses.mismatchFrac, lit));
-  if (runs(work, "dcWiring")) post(work, bin, "dcWiring", fillKeptShare(power, 1 - losses.dcWiringFrac, lit));
+  if (runs(work, "mismatch")) post(work, bin, "mismatch", fillRetainedShare(power, 1 - losses.mismatchFrac, lit));
+  if (runs(work, "dcWiring")) post(work, bin, "dcWiring", fillRetainedShare(power, 1 - losses.dcWiringFrac, lit));
   if (dcLimitW !== null && runs(work, "clipping")) post(work, bin, "clipping", fillClipping(power, dcLimitW, lit));
 }
 
@@ -59,9 +59,9 @@ function fillLight(work: Workspace, { site, bin }: YieldSpan, plan: ArrayPlan, l
   const { block, toKwh, run, weather } = work;
   if (weather.poaWm2) fillMeasuredPlane(block, plan.plane, lit);
   else fillPlane(block, plan.plane, site.models.transposition, lit, block);
-  const owedW = fillReference(block, plan.nameplateW, lit, block.poaWm2, block.arrayW);
-  run.referenceKwh[bin]! += owedW * toKwh;
-  run.planeKwhM2[bin]! += (owedW / plan.nameplateW) * plan.shareFrac * toKwh * 1000;
+  const expectedW = fillReference(block, plan.nameplateW, lit, block.poaWm2, block.arrayW);
+  run.referenceKwh[bin]! += expectedW * toKwh;
+  run.planeKwhM2[bin]! += (expectedW / plan.nameplateW) * plan.shareFrac * toKwh * 1000;
   if (weather.anyFilled) run.filledReferenceKwh[bin]! += filledW(work, lit) * toKwh;
 }
 
@@ -85,7 +85,7 @@ function snowLoss(work: Workspace, { site, month }: YieldSpan, plan: ArrayPlan, 
   const power = work.block.arrayW;
   if (work.causes.snowFrac) return fillVaryingShare(power, work.block.at, work.causes.snowFrac, lit);
   if (models.snow === "sliding" && work.weather.snowDepthCm) return fillVaryingShare(power, work.block.at, snowOf(work, site, plan), lit);
-  if (models.snow === "monthly" && losses.snowMonthlyFrac) return fillKeptShare(power, 1 - losses.snowMonthlyFrac[month]!, lit);
+  if (models.snow === "monthly" && losses.snowMonthlyFrac) return fillRetainedShare(power, 1 - losses.snowMonthlyFrac[month]!, lit);
   return 0;
 }
 
@@ -98,9 +98,9 @@ function fillCellTemperature(block: Block, site: Site, { array, module }: ArrayP
 
 function snowOf(work: Workspace, site: Site, { array }: ArrayPlan): Float64Array {
   const key = `${array.id}/${array.tiltDeg}/${array.azimuthDeg}`;
-  const held = work.snow.get(key) ?? snowByStep(site, array, work.weather, work.sun);
-  work.snow.set(key, held);
-  return held;
+  const cached = work.snow.get(key) ?? snowByStep(site, array, work.weather, work.sun);
+  work.snow.set(key, cached);
+  return cached;
 }
 
 function filledW({ block, weather }: Workspace, lit: number): number {

@@ -2,7 +2,7 @@ import type { ModelAccount } from "../accounts";
 import { fillCurve } from "../inverter";
 import type { GroupPlan } from "./plan";
 import type { YieldSpan } from "./spans";
-import { fillClipping, fillKeptShare, fillVaryingShare } from "./stages";
+import { fillClipping, fillRetainedShare, fillVaryingShare } from "./stages";
 import { fillClippingSeen, fillClippingWithin } from "./sub-hourly";
 import { post, runs, type Workspace } from "./workspace";
 
@@ -56,17 +56,17 @@ function toMeter(
   const { losses } = site;
   const { group, curve } = plan;
   if (runs(work, "inverter")) {
-    const lost = curve ? fillCurve(power, plan.ratedDcW, curve, lit) : fillKeptShare(power, group.efficiencyFrac, lit);
+    const lost = curve ? fillCurve(power, plan.ratedDcW, curve, lit) : fillRetainedShare(power, group.efficiencyFrac, lit);
     post(work, bin, "inverter", lost);
   }
   if (Number.isFinite(group.acRatedW) && runs(work, "clipping")) {
     post(work, bin, "clipping", fillCut(work, power, group.acRatedW, corrected, lit));
   }
-  if (runs(work, "acWiring")) post(work, bin, "acWiring", fillKeptShare(power, 1 - losses.acWiringFrac, lit));
-  if (runs(work, "transformer")) post(work, bin, "transformer", fillKeptShare(power, 1 - losses.transformerFrac, lit));
+  if (runs(work, "acWiring")) post(work, bin, "acWiring", fillRetainedShare(power, 1 - losses.acWiringFrac, lit));
+  if (runs(work, "transformer")) post(work, bin, "transformer", fillRetainedShare(power, 1 - losses.transformerFrac, lit));
   const exportW = group.inverter?.exportLimitW ?? null;
   if (exportW !== null && runs(work, "curtailment")) post(work, bin, "curtailment", fillClipping(power, exportW, lit));
-  if (runs(work, "downtime")) post(work, bin, "downtime", fillKeptShare(power, 1 - losses.availabilityFrac, lit));
+  if (runs(work, "downtime")) post(work, bin, "downtime", fillRetainedShare(power, 1 - losses.availabilityFrac, lit));
 }
 
 /** Inverters that draw power while it is dark owe it to the meter: the dark steps of [from, to), of which `litCount` are in the block. */

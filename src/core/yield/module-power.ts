@@ -2,18 +2,18 @@ import { type DiodeTable, diodeTable, fitDatasheet, tableHeat, tableLowLight } f
 import type { ModuleType } from "../site";
 
 const tables = new Map<string, DiodeTable | null>();
-const KEPT_TABLES = 60;
+const CACHED_TABLES = 60;
 
 /** The module's single-diode table, remembered by its datasheet; null where the datasheet is incomplete or no circuit fits it. */
 export function diodeTableOf(module: ModuleType): DiodeTable | null {
   const { vocV, iscA, vmpV, impA, cellsInSeries, betaVocPerK, alphaIscPerK } = module;
   if (vocV === null || iscA === null || vmpV === null || impA === null || cellsInSeries === null) return null;
   const key = [vocV, iscA, vmpV, impA, cellsInSeries, betaVocPerK, alphaIscPerK].join();
-  const held = tables.get(key);
-  if (held !== undefined) return held;
+  const cached = tables.get(key);
+  if (cached !== undefined) return cached;
   const reference = fitDatasheet({ vocV, iscA, vmpV, impA, cellsInSeries, betaVocPerK, alphaIscPerK });
   const made = reference && diodeTable(reference);
-  if (tables.size >= KEPT_TABLES) tables.clear();
+  if (tables.size >= CACHED_TABLES) tables.clear();
   tables.set(key, made);
   return made;
 }

@@ -58,7 +58,7 @@ function arrayPlan(site: Site, array: PvArray, wholeW: number): ArrayPlan {
 }
 
 const curves = new Map<string, CurveTable>();
-const KEPT_CURVES = 60;
+const CACHED_CURVES = 60;
 
 /** Part-load curve of a group, or the King model at its rated voltage as a curve; null where the efficiency is constant. */
 function curveFor(site: Site, group: InverterGroup): CurveTable | null {
@@ -67,10 +67,10 @@ function curveFor(site: Site, group: InverterGroup): CurveTable | null {
   const byKing = site.models.inverter === "king" && king !== null;
   const points = byKing ? kingPoints(king, ratedDcW(site, group)) : curveOf(group);
   const key = JSON.stringify(points);
-  const held = curves.get(key) ?? curveTable(points);
-  if (curves.size >= KEPT_CURVES) curves.clear();
-  curves.set(key, held);
-  return held;
+  const cached = curves.get(key) ?? curveTable(points);
+  if (curves.size >= CACHED_CURVES) curves.clear();
+  curves.set(key, cached);
+  return cached;
 }
 
 function kingPoints(king: KingInverter, ratedW: number): { loadFrac: number; efficiencyFrac: number }[] {

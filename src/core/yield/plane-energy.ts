@@ -14,9 +14,9 @@ export interface PlaneTerms {
   readonly curve: Float64Array;
   readonly curvePerW: number;
   /** Shares that every watt keeps before the inverter, and after it. */
-  readonly dcKept: number;
-  readonly acKept: number;
-  readonly soilingKept: number;
+  readonly dcRetainedFrac: number;
+  readonly acRetainedFrac: number;
+  readonly soilingRetainedFrac: number;
 }
 
 const mean = (values: readonly number[]): number => values.reduce((a, b) => a + b, 0) / values.length;
@@ -36,9 +36,9 @@ export function planeTerms(site: Site): PlaneTerms {
     acRatedW,
     curve: curve.efficiency,
     curvePerW: curve.stepsPerUnit / (Number.isFinite(acRatedW) ? acRatedW / efficiency : ratedW),
-    dcKept: (1 - losses.mismatchFrac) * (1 - losses.dcWiringFrac),
-    acKept: (1 - losses.acWiringFrac) * (1 - losses.transformerFrac) * (1 - losses.availabilityFrac),
-    soilingKept: 1 - (losses.soilingMonthlyFrac ? mean(losses.soilingMonthlyFrac) : losses.soilingFrac),
+    dcRetainedFrac: (1 - losses.mismatchFrac) * (1 - losses.dcWiringFrac),
+    acRetainedFrac: (1 - losses.acWiringFrac) * (1 - losses.transformerFrac) * (1 - losses.availabilityFrac),
+    soilingRetainedFrac: 1 - (losses.soilingMonthlyFrac ? mean(losses.soilingMonthlyFrac) : losses.soilingFrac),
   };
 }
 
@@ -59,12 +59,12 @@ export function planeEnergyKwh(sky: LitSky, terms: PlaneTerms, tiltDeg: number, 
 function sumOfWatts({ rows, count }: LitSky, terms: PlaneTerms, plane: Plane, reflection: PlaneReflection): number {
   const { east, north, up, skyViewFrac } = plane;
   const { table, skyFrac, groundFrac } = reflection;
-  const { acRatedW, curve, curvePerW, dcKept } = terms;
+  const { acRatedW, curve, curvePerW, dcRetainedFrac: dcKept } = terms;
   const weakTable = WEAK_BY_SUNS;
   const tilted = tiltWeight(terms.site.models.transposition, plane);
   const groundView = plane.groundViewFrac * terms.site.albedo;
   const lastLoad = curve.length - 2;
-  const toPlace = (terms.soilingKept / 1000) * SUNS_STEPS;
+  const toPlace = (terms.soilingRetainedFrac / 1000) * SUNS_STEPS;
   let sum = 0;
   for (let i = 0, row = 0; i < count; i++, row += STRIDE) {
     const cosine = east * rows[row]! + north * rows[row + 1]! + up * rows[row + 2]!;
@@ -93,5 +93,5 @@ function sumOfWatts({ rows, count }: LitSky, terms: PlaneTerms, plane: Plane, re
     if (acW + 3.5 * deviation > acRatedW) acW -= deviation > 0 ? excessByTable(acW, deviation, acRatedW) : acW - acRatedW;
     sum += acW;
   }
-  return sum * terms.acKept;
+  return sum * terms.acRetainedFrac;
 }

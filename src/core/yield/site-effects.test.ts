@@ -85,10 +85,10 @@ describe("the planner's report", () => {
     const asIs = report.plans[0]!;
     expect(asIs.yearKwh).toBeCloseTo(sumOf(monthSums(wooded, prepared).expectedKwh), 3);
     for (const plan of report.plans.slice(1)) {
-      const best = report.plans.find((each) => each.school === "simulated" && each.positions === plan.positions)!;
+      const best = report.plans.find((each) => each.method === "simulated" && each.positions === plan.positions)!;
       expect(best.yearKwh).toBeGreaterThanOrEqual(plan.yearKwh - 0.01);
       expect(sumOf(plan.monthsKwh)).toBeCloseTo(plan.yearKwh, 6);
-      expect(plan.lateKwh).toHaveLength(plan.school === "simulated" && plan.positions > 1 ? plan.positions : 0);
+      expect(plan.lateKwh).toHaveLength(plan.method === "simulated" && plan.positions > 1 ? plan.positions : 0);
     }
   });
 

@@ -16,11 +16,11 @@ import {
   fillAgeing,
   fillClipping,
   fillFaiman,
-  fillKeptShare,
   fillKing,
   fillLowLight,
   fillReference,
   fillReflection,
+  fillRetainedShare,
   fillRoss,
   fillTemperature,
   fillVaryingShare,
@@ -57,15 +57,15 @@ function expectLaw(fill: (powerW: Float64Array) => number, law: (beforeW: number
 describe("every fill does what its law says, and returns what it took", () => {
   it("reference", () => {
     const [poa, made] = [column(() => 0), column(() => 0)];
-    const owed = fillReference(plane, 5000, COUNT, poa, made);
+    const expected = fillReference(plane, 5000, COUNT, poa, made);
     for (let i = 0; i < COUNT; i++) expect(poa[i]).toBeCloseTo(plane.directionalWm2[i]! + plane.skyWm2[i]! + plane.groundWm2[i]!, 9);
-    expect(owed).toBeCloseTo(sum(made), 6);
-    expect(owed).toBeCloseTo(5 * sum(poa), 6);
+    expect(expected).toBeCloseTo(sum(made), 6);
+    expect(expected).toBeCloseTo(5 * sum(poa), 6);
   });
 
   it("kept share", () =>
     expectLaw(
-      (p) => fillKeptShare(p, 0.97, COUNT),
+      (p) => fillRetainedShare(p, 0.97, COUNT),
       (w) => 0.97 * w,
     ));
 
@@ -135,7 +135,7 @@ describe("every fill does what its law says, and returns what it took", () => {
 
   it("leaves what lies behind the block alone", () => {
     const values = power();
-    fillKeptShare(values, 0.5, 10);
+    fillRetainedShare(values, 0.5, 10);
     expect(values.subarray(10)).toEqual(power().subarray(10));
   });
 });

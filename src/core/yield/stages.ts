@@ -14,14 +14,14 @@ import { STC_POA_WM2 } from "../units";
 /** Every fill works on the first `count` lit steps of a block, changes the power in place and returns what it took, W summed. A gain is negative. */
 
 /** A stage that keeps the same share of every watt. */
-export function fillKeptShare(powerW: Float64Array, keptFrac: number, count: number): number {
-  if (keptFrac === 1) return 0;
+export function fillRetainedShare(powerW: Float64Array, retainedFrac: number, count: number): number {
+  if (retainedFrac === 1) return 0;
   let before = 0;
   for (let i = 0; i < count; i++) {
     before += powerW[i]!;
-    powerW[i] = powerW[i]! * keptFrac;
+    powerW[i] = powerW[i]! * retainedFrac;
   }
-  return before * (1 - keptFrac);
+  return before * (1 - retainedFrac);
 }
 
 /** Power at nameplate efficiency of the light in the plane; returns the sum, which the sun owed. */
@@ -115,8 +115,8 @@ export function fillTemperature(powerW: Float64Array, cellTempC: Float64Array, g
   let lost = 0;
   for (let i = 0; i < count; i++) {
     const before = powerW[i]!;
-    const kept = 1 + gammaPmpPerK * (cellTempC[i]! - 25);
-    const after = kept > 0 ? before * kept : 0;
+    const retainedFrac = 1 + gammaPmpPerK * (cellTempC[i]! - 25);
+    const after = retainedFrac > 0 ? before * retainedFrac : 0;
     powerW[i] = after;
     lost += before - after;
   }

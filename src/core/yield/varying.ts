@@ -18,12 +18,12 @@ export const STRINGS_ALONG_SLANT = 3;
 /** New snow of each step, cm: rises of the snow depth. Missing depth is no news. */
 export function snowfallCm(depthCm: Float64Array): Float64Array {
   const out = new Float64Array(depthCm.length);
-  let held = Number.NaN;
+  let last = Number.NaN;
   for (let i = 0; i < out.length; i++) {
     const depth = depthCm[i]!;
     if (Number.isNaN(depth)) continue;
-    if (depth > held) out[i] = depth - held;
-    held = depth;
+    if (depth > last) out[i] = depth - last;
+    last = depth;
   }
   return out;
 }

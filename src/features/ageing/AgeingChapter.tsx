@@ -1,15 +1,15 @@
 "use client";
 
 import { AgeingFan } from "@/charts";
-import type { AgeingReport, CauseRun } from "@/contracts/causes";
+import type { AgeingReport, AttributionRun } from "@/contracts/attribution";
 import type { PartReport } from "@/contracts/parts";
 import { Cells } from "@/features/kit/figures/Cells";
 import { Figure } from "@/features/kit/figures/Figure";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { ScrollBox } from "@/features/kit/look/ScrollBox";
 import { ChartFrame } from "@/features/kit/save/ChartFrame";
-import { CauseProgress } from "@/features/ledger/causes/CauseProgress";
-import styles from "@/features/ledger/causes/Causes.module.css";
+import { CauseProgress } from "@/features/ledger/attribution/CauseProgress";
+import styles from "@/features/ledger/attribution/Causes.module.css";
 import { ageingSentence } from "@/wording/ageing";
 import { number, percent } from "@/wording/format";
 import { ageingWorking } from "@/wording/workings/cause-working";
@@ -22,14 +22,14 @@ export interface AgeingChapterProps {
   readonly report: AgeingReport | null;
   readonly parts: readonly PartReport[];
   readonly arrayCount: number;
-  readonly run: CauseRun;
+  readonly run: AttributionRun;
   readonly commissioned: string | null;
   /** What was taken out of the index: findings in words. */
   readonly excluded: readonly string[];
   readonly fiscal: AgeingReport["yearTotals"];
 }
 
-const SCHOOLS = {
+const METHODS = {
   "year-on-year": {
     name: "Year on year",
     what: "median of all pairs of days one year apart, through the weather; immune to seasons",
@@ -121,20 +121,20 @@ function Reading({ slug, name, report, parts, arrayCount, commissioned, excluded
                 </tr>
               </thead>
               <tbody>
-                {report.schools.map((school) => (
-                  <tr key={school.name}>
-                    <td title={SCHOOLS[school.name].what} style={{ whiteSpace: "normal" }}>
-                      <b>{SCHOOLS[school.name].name}</b> <span className={chapter.soft}>{SCHOOLS[school.name].what}</span>
+                {report.methods.map((method) => (
+                  <tr key={method.name}>
+                    <td title={METHODS[method.name].what} style={{ whiteSpace: "normal" }}>
+                      <b>{METHODS[method.name].name}</b> <span className={chapter.soft}>{METHODS[method.name].what}</span>
                     </td>
-                    <td className={school.name === "naive" ? styles.struck : undefined}>
+                    <td className={method.name === "naive" ? styles.struck : undefined}>
                       <Figure plain working={() => ageingWorking(report)}>
-                        {rate(school.perYearFrac)}
+                        {rate(method.perYearFrac)}
                       </Figure>
                     </td>
                     <Cells working={() => ageingWorking(report)}>
-                      {[school.low === null ? "–" : `${rate(school.low)} to ${rate(school.high)}`]}
+                      {[method.low === null ? "–" : `${rate(method.low)} to ${rate(method.high)}`]}
                     </Cells>
-                    <td className={chapter.soft}>{SCHOOLS[school.name].trust}</td>
+                    <td className={chapter.soft}>{METHODS[method.name].trust}</td>
                   </tr>
                 ))}
               </tbody>

@@ -37,7 +37,7 @@ export function AgeingParts({
   const sentence = partsSentence(parts, arrayCount);
   if (sentence === "") return null;
   // The sentence is of the fastest part, or says how long the readings are.
-  const told = fastestPart(parts) ?? (parts.some(({ againstRest }) => againstRest) ? null : (parts[0] ?? null));
+  const fastest = fastestPart(parts) ?? (parts.some(({ againstRest }) => againstRest) ? null : (parts[0] ?? null));
   const rates = parts.flatMap((part) =>
     part.perYearFrac === null
       ? []
@@ -47,8 +47,8 @@ export function AgeingParts({
     <section className={chapter.section} aria-label="Part by part">
       <h2>Part by part</h2>
       <p data-testid="parts-verdict">
-        {told ? (
-          <Figure plain working={() => (told.againstRest ? againstRestWorking(told) : partWorking(told))}>
+        {fastest ? (
+          <Figure plain working={() => (fastest.againstRest ? againstRestWorking(fastest) : partWorking(fastest))}>
             {sentence}
           </Figure>
         ) : (
@@ -58,7 +58,9 @@ export function AgeingParts({
       {rates.length > 0 && (
         <ChartFrame
           title="Yearly loss of each part"
-          note={parts[0]!.told === "hours" ? "one meter, told apart by the hours at which each plane has its sun" : "each by its own meter"}
+          note={
+            parts[0]!.source === "hours" ? "one meter, told apart by the hours at which each plane has its sun" : "each by its own meter"
+          }
           fileName={`${slug}-ageing-parts`}
           height={partRatesHeight(rates.length)}
           summary={sentence}
@@ -86,7 +88,7 @@ export function AgeingParts({
               {parts.map((part) => (
                 <tr key={part.id}>
                   <td>{partName(part)}</td>
-                  <td style={{ textAlign: "left" }}>{part.told === "meter" ? `its meter, ${part.id}` : "its hours"}</td>
+                  <td style={{ textAlign: "left" }}>{part.source === "meter" ? `its meter, ${part.id}` : "its hours"}</td>
                   <Cells working={() => partWorking(part)}>
                     {[number(part.years, 1), rate(part.perYearFrac), range(part.low, part.high)]}
                   </Cells>

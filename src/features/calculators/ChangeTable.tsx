@@ -23,8 +23,9 @@ const USUAL_RACK: Rack = { frameM: 1.6, baseM: 1.4 };
 
 /** The changes of a plan: dates, tilts, the rack's leg for each, and what being late costs. */
 export function ChangeTable({ slug, arrayId, plan, rack, setRack, use }: Props) {
-  const held = rack ?? USUAL_RACK;
-  const set = (key: keyof Rack) => (value: number | string) => typeof value === "number" && value > 0 && setRack({ ...held, [key]: value });
+  const existing = rack ?? USUAL_RACK;
+  const set = (key: keyof Rack) => (value: number | string) =>
+    typeof value === "number" && value > 0 && setRack({ ...existing, [key]: value });
   return (
     <>
       <table className={chapter.table}>

@@ -8,7 +8,7 @@ import type { SiteDocument } from "@/contracts/site";
 import { equatorAzimuthDeg } from "@/core/geometry";
 import { pricePerKwh } from "@/core/money";
 import type { PvArray } from "@/core/site";
-import { polynomialTiltDeg, schoolSchedule } from "@/core/tilt";
+import { methodSchedule, polynomialTiltDeg } from "@/core/tilt";
 import type { GeometryEngine } from "@/features/data/geometry/geometry.worker";
 import { useEngineAnswer } from "@/features/data/geometry/use-geometry";
 import { AzimuthField, TiltField } from "@/features/kit/angles/AngleField";
@@ -65,7 +65,7 @@ export function RoofOrGround({ slug, site, year, engine }: BenchProps & { readon
       { name: "rack in the open, fixed", site: stoodAs(open, { ...rack, tiltDeg: Number(rackTilt) || 0 }) },
       {
         name: "rack in the open, tilted twice a year",
-        site: stoodAs(open, { ...rack, tiltSchedule: schoolSchedule("latitude-15", 2, latitudeDeg) ?? [] }),
+        site: stoodAs(open, { ...rack, tiltSchedule: methodSchedule("latitude-15", 2, latitudeDeg) ?? [] }),
       },
     ];
   }, [site, latitudeDeg, roofTilt, roofAzimuth, rackTilt]);

@@ -21,8 +21,8 @@ import styles from "./Bench.module.css";
 import type { BenchProps } from "./bench-views";
 import { ChangeTable } from "./ChangeTable";
 import { ClaimCheck } from "./ClaimCheck";
+import { MethodTable } from "./MethodTable";
 import { MomentCheck } from "./MomentCheck";
-import { SchoolTable } from "./SchoolTable";
 import { usePlanner } from "./use-planner";
 
 const GOAL_NAMES: Readonly<Record<TiltGoal, string>> = {
@@ -57,9 +57,9 @@ export function TiltPlanner({
   const [rack, setRack] = useState<Rack | null>(array.rack);
   const { report, progress, cancelled, cancel, again } = usePlanner(engine, { site, arrayId: array.id, goal });
   const plans = report?.plans ?? [];
-  const asIs = plans.find((plan) => plan.school === "as-is");
-  const fixed = plans.find((plan) => plan.school === "simulated" && plan.positions === 1);
-  const best = plans.find((plan) => plan.school === "simulated" && plan.positions === Number(positions));
+  const asIs = plans.find((plan) => plan.method === "as-is");
+  const fixed = plans.find((plan) => plan.method === "simulated" && plan.positions === 1);
+  const best = plans.find((plan) => plan.method === "simulated" && plan.positions === Number(positions));
   const asIsSteps: readonly TiltStep[] = array.tiltSchedule.length > 0 ? array.tiltSchedule : [{ from: "01-01", tiltDeg: array.tiltDeg }];
   const use = async (): Promise<void> => {
     if (!best) return;
@@ -136,7 +136,7 @@ export function TiltPlanner({
         </span>
       </div>
       <div className={styles.planner}>
-        <SchoolTable plans={plans} fixed={fixed} asIs={asIs} goal={goal} positions={Number(positions)} year={year} />
+        <MethodTable plans={plans} fixed={fixed} asIs={asIs} goal={goal} positions={Number(positions)} year={year} />
         <div>
           <ChartFrame
             title="Tilt through the year"
@@ -192,7 +192,7 @@ const UNIT: Readonly<Record<TiltGoal, string>> = {
 };
 
 function PlannerSentence({ best, fixed, asIs, goal, year, name }: SentenceProps) {
-  const [value, still, held] = [best, fixed, asIs].map((plan) => measure(plan, goal)) as [number, number, number];
+  const [value, still, current] = [best, fixed, asIs].map((plan) => measure(plan, goal)) as [number, number, number];
   const decimals = goal === "flattest" ? 1 : 0;
   const share = (of: number): string => `${value >= of ? "+" : ""}${percent(value / of - 1)}`;
   const tilts =
@@ -202,8 +202,8 @@ function PlannerSentence({ best, fixed, asIs, goal, year, name }: SentenceProps)
   return (
     <p className={chapter.verdict} data-testid="planner-sentence">
       {best.positions === 1 ? `The best fixed tilt of ${name}` : `${name} tilted ${POSITION_NAMES[best.positions]}`} brings{" "}
-      <Figure working={() => planWorking(best, year, goal)}>{number(value, decimals)}</Figure> {UNIT[goal]}: {share(held)} against the rack
-      as it is
+      <Figure working={() => planWorking(best, year, goal)}>{number(value, decimals)}</Figure> {UNIT[goal]}: {share(current)} against the
+      rack as it is
       {best.positions > 1 && `, ${share(still)} against the best fixed tilt`}. {tilts && `${tilts}.`}
       {goal === "money" && " With one price all year, most money is most energy; seasons of price come with the Money chapter's tariffs."}
     </p>

@@ -31,10 +31,10 @@ export function usePlanner(engine: Remote<GeometryEngine> | null, question: Plan
     let stale = false;
     const [, { site, arrayId, goal }] = JSON.parse(asked) as [number, PlannerQuestion];
     const tell = (progress: number): void => {
-      if (!stale) setState((held) => ({ ...held, asked, progress, cancelled: false }));
+      if (!stale) setState((current) => ({ ...current, asked, progress, cancelled: false }));
     };
     void engine.planner(site, arrayId, goal, null, proxy(tell)).then((answer) => {
-      if (!stale) setState((held) => ({ asked, report: answer ?? held.report, progress: null, cancelled: answer === null }));
+      if (!stale) setState((current) => ({ asked, report: answer ?? current.report, progress: null, cancelled: answer === null }));
     });
     return () => {
       stale = true;

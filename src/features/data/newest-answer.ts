@@ -16,18 +16,18 @@ export function useNewestAnswer<E, Q, A>(engine: E | null, question: Q, ask: (en
     if (!engine) return;
     // A new engine starts afresh: an answer that the old one still owed never comes.
     if (desk.current.of !== engine) desk.current = { of: engine, busy: false, wish: null };
-    const held = desk.current;
-    held.wish = { question: JSON.parse(text) as Q };
+    const current = desk.current;
+    current.wish = { question: JSON.parse(text) as Q };
     const serve = async (): Promise<void> => {
-      if (held.busy) return;
-      held.busy = true;
-      while (held.wish) {
-        const { question: asked } = held.wish;
-        held.wish = null;
+      if (current.busy) return;
+      current.busy = true;
+      while (current.wish) {
+        const { question: asked } = current.wish;
+        current.wish = null;
         const got = await how.current(engine, asked);
-        if (desk.current === held) setAnswer(got);
+        if (desk.current === current) setAnswer(got);
       }
-      held.busy = false;
+      current.busy = false;
     };
     void serve();
   }, [engine, text]);

@@ -29,7 +29,7 @@ export const weatherAddress = (slug: string, year: string): string => `/api/book
 
 /** An engine in a web worker, loaded with weather of the book; another book, year or key ends it and starts the next. */
 export function useWeatherEngine<E, Loaded = void>(terms: WeatherEngineTerms<E, Loaded>): WeatherEngine<E, Loaded> {
-  const [held, setHeld] = useState<WeatherEngine<E, Loaded>>({ engine: null, refusal: null, loaded: null });
+  const [current, setCurrent] = useState<WeatherEngine<E, Loaded>>({ engine: null, refusal: null, loaded: null });
   const how = useRef(terms);
   useEffect(() => {
     how.current = terms;
@@ -45,15 +45,15 @@ export function useWeatherEngine<E, Loaded = void>(terms: WeatherEngineTerms<E, 
       const response = weather === null ? null : await fetch(weather);
       if (response && !response.ok) throw await refusalFrom(response);
       const loaded = await how.current.load(engine, response ? await response.arrayBuffer() : null);
-      if (!stopped) setHeld({ engine, refusal: null, loaded });
+      if (!stopped) setCurrent({ engine, refusal: null, loaded });
     };
     start().catch((error: unknown) => {
-      if (!stopped) setHeld({ engine: null, refusal: asRefused(error), loaded: null });
+      if (!stopped) setCurrent({ engine: null, refusal: asRefused(error), loaded: null });
     });
     return () => {
       stopped = true;
       worker.terminate();
     };
   }, [weather, key, waits]);
-  return held;
+  return current;
 }

@@ -11,17 +11,17 @@ interface Props {
   readonly entry: () => NewEntryInput;
   readonly disabled?: boolean;
   /** The entry is kept: what was typed for it may go. */
-  readonly onKept?: () => void;
+  readonly onSaved?: () => void;
 }
 
 /** Writes a bench's answer to the field book; kept here until the server has it. */
-export function WriteDown({ slug, entry, disabled = false, onKept }: Props) {
+export function WriteDown({ slug, entry, disabled = false, onSaved: onKept }: Props) {
   const { write } = useEntryQueue(slug);
-  const [told, setTold] = useState("");
+  const [saved, setSaved] = useState("");
   const go = async (): Promise<void> => {
-    setTold("…");
+    setSaved("…");
     const isThere = await write(entry());
-    setTold(isThere ? "Written to the field book." : "Kept here; it is sent when the line is back, or see the field book for why not.");
+    setSaved(isThere ? "Written to the field book." : "Kept here; it is sent when the line is back, or see the field book for why not.");
     onKept?.();
   };
   return (
@@ -29,7 +29,7 @@ export function WriteDown({ slug, entry, disabled = false, onKept }: Props) {
       <Button variant="default" disabled={disabled} onClick={() => void go()}>
         Write to the field book
       </Button>
-      <span role="status">{told}</span>
+      <span role="status">{saved}</span>
     </div>
   );
 }

@@ -1,5 +1,5 @@
 import { createStore, del, entries, set, type UseStore } from "idb-keyval";
-import type { KeptEntry, NewEntryInput } from "@/contracts/field-book";
+import type { NewEntryInput, StoredEntry } from "@/contracts/field-book";
 import { asRefused, RefusedCall, refusalFrom } from "@/features/data/api";
 
 /** An entry that waits in this browser until the server has it. */
@@ -34,7 +34,7 @@ export async function waitingFor(slug: string): Promise<Waiting[]> {
 const LINE_LOST = "no-answer";
 
 /** Sends one entry; its own id lets the server know a second sending. Throws RefusedCall. */
-export async function send({ slug, entry, photo, clientId }: Waiting): Promise<readonly KeptEntry[]> {
+export async function send({ slug, entry, photo, clientId }: Waiting): Promise<readonly StoredEntry[]> {
   const whole = { ...entry, clientId };
   const path = `/api/books/${slug}/entries`;
   const form = new FormData();
@@ -48,7 +48,7 @@ export async function send({ slug, entry, photo, clientId }: Waiting): Promise<r
   const response = await fetch(path, init).catch(() => null);
   if (!response) throw new RefusedCall(LINE_LOST, "No connection.", "It is kept here and sent when the line is back.", []);
   if (!response.ok) throw await refusalFrom(response);
-  return (await response.json()) as KeptEntry[];
+  return (await response.json()) as StoredEntry[];
 }
 
 /** Sends what waits for a book, one after the other; gives back how many got through. What the server refuses stays, with its words. */

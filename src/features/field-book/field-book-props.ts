@@ -1,11 +1,11 @@
-import type { KeptEntry } from "@/contracts/field-book";
+import type { StoredEntry } from "@/contracts/field-book";
 import type { ReminderRow } from "@/contracts/reminders";
 import type { SiteDocument } from "@/contracts/site";
 
 export interface FieldBookProps {
   readonly slug: string;
   readonly site: SiteDocument;
-  readonly entries: readonly KeptEntry[];
+  readonly entries: readonly StoredEntry[];
   /** What the search for causes saw of each entry, by its id. */
   readonly effects: Readonly<Record<number, string>>;
   readonly reminders: readonly ReminderRow[];

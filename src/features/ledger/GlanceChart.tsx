@@ -28,9 +28,9 @@ export function GlanceChart({ glance, year, slug }: { glance: Glance; year: stri
   const describe = (event: MouseEvent<SVGGElement>) => {
     const at = cellAt(event);
     if (!at) return setUnder(null);
-    const [owed, paid] = [glance.expectedKwh[at.cell] ?? null, glance.meteredKwh[at.cell] ?? null];
+    const [expected, metered] = [glance.expectedKwh[at.cell] ?? null, glance.meteredKwh[at.cell] ?? null];
     setUnder(
-      `${dateName(at.day)}, ${at.hour} h: owed ${owed === null ? "–" : number(owed, 2)}, paid ${paid === null ? "–" : number(paid, 2)} kWh`,
+      `${dateName(at.day)}, ${at.hour} h: owed ${expected === null ? "–" : number(expected, 2)}, paid ${metered === null ? "–" : number(metered, 2)} kWh`,
     );
   };
   const note = (

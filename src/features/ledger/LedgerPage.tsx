@@ -3,16 +3,16 @@
 import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { Hatches, MonthCurves } from "@/charts";
-import type { CauseRun, Indicators } from "@/contracts/causes";
+import type { AttributionRun, Indicators } from "@/contracts/attribution";
 import type { Glance } from "@/contracts/ledger";
 import type { LedgerLine, Verdict } from "@/core/ledger";
 import { nameplateW } from "@/core/site";
 import { ChartFrame } from "@/features/kit/save/ChartFrame";
-import { CauseProgress } from "@/features/ledger/causes/CauseProgress";
-import { CausesView, type CausesViewProps } from "@/features/ledger/causes/CausesView";
-import { type DirtAndSnowProps, DirtAndSnowView } from "@/features/ledger/causes/DirtAndSnowView";
-import { IndicatorsView } from "@/features/ledger/causes/IndicatorsView";
-import { PromiseView } from "@/features/ledger/causes/PromiseView";
+import { CauseProgress } from "@/features/ledger/attribution/CauseProgress";
+import { CausesView, type CausesViewProps } from "@/features/ledger/attribution/CausesView";
+import { type DirtAndSnowProps, DirtAndSnowView } from "@/features/ledger/attribution/DirtAndSnowView";
+import { IndicatorsView } from "@/features/ledger/attribution/IndicatorsView";
+import { PromiseView } from "@/features/ledger/attribution/PromiseView";
 import { monthName, number } from "@/wording/format";
 import type { LedgerContext } from "@/wording/workings/ledger-workings";
 import { AccountLegend } from "./AccountLegend";
@@ -36,7 +36,7 @@ export interface LedgerPageProps {
   readonly view: LedgerView;
   /** Whether lines are by evidence or by the book's budget; null without a report of causes. */
   readonly posting: "evidence" | "budget" | null;
-  readonly run: CauseRun | null;
+  readonly run: AttributionRun | null;
   readonly fiscalStart: number;
   readonly closed: readonly string[];
   readonly drift: string;

@@ -4,7 +4,7 @@ import Link from "next/link";
 import { useMemo } from "react";
 import { AccountBar, DifferenceBar } from "@/charts";
 import { ACCOUNT_NAMES, LEDGER_ACCOUNTS, type LedgerAccount } from "@/core/accounts";
-import { type LedgerLine, ledgerPostings, lineState, paidOfOwed } from "@/core/ledger";
+import { type LedgerLine, ledgerPostings, lineState, performanceIndex } from "@/core/ledger";
 import { Figure } from "@/features/kit/figures/Figure";
 import { kwhDecimals, monthName, number, percent } from "@/wording/format";
 import type { LedgerContext } from "@/wording/workings/ledger-workings";
@@ -103,8 +103,8 @@ interface PageScale {
 }
 
 function pageScale(lines: readonly LedgerLine[]): PageScale {
-  const short = lines.map((line) => Math.max(0, line.remainderKwh ?? 0) + line.unreadKwh);
-  const over = lines.map((line) => Math.max(0, -(line.remainderKwh ?? 0)));
+  const short = lines.map((line) => Math.max(0, line.unexplainedKwh ?? 0) + line.dataGapKwh);
+  const over = lines.map((line) => Math.max(0, -(line.unexplainedKwh ?? 0)));
   const mostReferenceKwh = Math.max(1e-9, ...lines.map((line) => line.referenceKwh));
   return {
     mostReferenceKwh,
@@ -147,7 +147,7 @@ interface AmountsProps {
 
 function Amounts({ line, scale, context, total = false, isClosed = false }: AmountsProps) {
   const kwh = (value: number) => number(value, scale.decimals);
-  const paid = paidOfOwed(line);
+  const index = performanceIndex(line);
   const state = lineState(line);
   const look = state === "look" && !total;
   const difference = line.meteredKwh === null ? null : line.meteredKwh - line.unmatchedKwh - line.expectedKwh;
@@ -178,10 +178,10 @@ function Amounts({ line, scale, context, total = false, isClosed = false }: Amou
               </Figure>
             )}
           </span>
-          {!total && line.remainderKwh !== null && (
+          {!total && line.unexplainedKwh !== null && (
             <DifferenceBar
-              remainderKwh={line.remainderKwh}
-              unreadKwh={line.unreadKwh}
+              unexplainedKwh={line.unexplainedKwh}
+              dataGapKwh={line.dataGapKwh}
               mostShortKwh={scale.mostShortKwh}
               mostOverKwh={scale.mostOverKwh}
               look={look}
@@ -211,16 +211,16 @@ function Amounts({ line, scale, context, total = false, isClosed = false }: Amou
         )}
       </td>
       <td>
-        {paid === null ? (
+        {index === null ? (
           "–"
         ) : (
-          <Figure plain working={() => workings.paidWorking(line, context)}>
-            {percent(paid)}
+          <Figure plain working={() => workings.performanceIndexWorking(line, context)}>
+            {percent(index)}
           </Figure>
         )}
       </td>
       <td className={styles.soft}>
-        <Figure plain working={() => workings.unreadWorking(line, context)}>
+        <Figure plain working={() => workings.dataGapWorking(line, context)}>
           {percent(line.readFrac, line.readFrac > 0.9995 ? 0 : 1)}
         </Figure>
       </td>

@@ -4,11 +4,11 @@ import { Figure } from "@/features/kit/figures/Figure";
 import { kwhDecimals, monthName, number } from "@/wording/format";
 import {
   accountWorking,
+  dataGapWorking,
   expectedWorking,
   type LedgerContext,
   meteredWorking,
-  remainderWorking,
-  unreadWorking,
+  unexplainedWorking,
 } from "@/wording/workings/ledger-workings";
 import styles from "./LedgerSpread.module.css";
 
@@ -17,7 +17,7 @@ export function VerdictSentence({ verdict, sum, context }: { verdict: Verdict; s
   const kwh = (value: number) => number(value, kwhDecimals(sum.referenceKwh / 12));
   if (verdict.kind === "no-weather")
     return <p className={styles.verdict}>No weather yet, so nothing is owed. Bring a weather file in the Readings chapter.</p>;
-  const owed = <Figure working={() => expectedWorking(sum, context)}>{kwh(verdict.owedKwh)} kWh</Figure>;
+  const expected = <Figure working={() => expectedWorking(sum, context)}>{kwh(verdict.expectedKwh)} kWh</Figure>;
   const takers = verdict.largest.map((posting, i) => (
     <span key={posting.account}>
       {i === 0 ? "" : i === verdict.largest.length - 1 ? " and " : ", "}
@@ -29,17 +29,17 @@ export function VerdictSentence({ verdict, sum, context }: { verdict: Verdict; s
   if (verdict.kind === "no-readings") {
     return (
       <p className={styles.verdict}>
-        The sun owed {owed}; nothing is metered yet. On the way, {takers}. Bring a production file in the Readings chapter.
+        The sun owed {expected}; nothing is metered yet. On the way, {takers}. Bring a production file in the Readings chapter.
       </p>
     );
   }
   return (
     <p className={styles.verdict}>
-      The sun owed {owed}; the meter paid <Figure working={() => meteredWorking(sum, context)}>{kwh(verdict.paidKwh)}</Figure>. On the way,{" "}
-      {takers}.{" "}
-      {verdict.unreadKwh > 0.005 * verdict.owedKwh && (
+      The sun owed {expected}; the meter paid <Figure working={() => meteredWorking(sum, context)}>{kwh(verdict.meteredKwh)}</Figure>. On
+      the way, {takers}.{" "}
+      {verdict.dataGapKwh > 0.005 * verdict.expectedKwh && (
         <>
-          <Figure working={() => unreadWorking(sum, context)}>{kwh(verdict.unreadKwh)}</Figure> fell in unread time.{" "}
+          <Figure working={() => dataGapWorking(sum, context)}>{kwh(verdict.dataGapKwh)}</Figure> fell in unread time.{" "}
         </>
       )}
       <RemainderClause verdict={verdict} sum={sum} context={context} kwh={kwh} />
@@ -53,12 +53,12 @@ function RemainderClause({
   context,
   kwh,
 }: {
-  verdict: Extract<Verdict, { remainderKwh: number }>;
+  verdict: Extract<Verdict, { unexplainedKwh: number }>;
   sum: LedgerLine;
   context: LedgerContext;
   kwh: (value: number) => string;
 }) {
-  const figure = <Figure working={() => remainderWorking(sum, context)}>{kwh(Math.abs(verdict.remainderKwh))} kWh</Figure>;
+  const figure = <Figure working={() => unexplainedWorking(sum, context)}>{kwh(Math.abs(verdict.unexplainedKwh))} kWh</Figure>;
   const where = verdict.worstKey === null ? "" : `, most of them in ${monthName(verdict.worstKey)}`;
   if (verdict.kind === "short")
     return (

@@ -6,7 +6,7 @@ import { asRefused, call, type RefusedCall } from "@/features/data/api";
 /** Saves the book's money terms; tells how it went. */
 export function useMoneySave(slug: string, version: number, site: SiteDocument) {
   const router = useRouter();
-  const [held, setHeld] = useState(version);
+  const [current, setCurrent] = useState(version);
   const [refusal, setRefusal] = useState<RefusedCall | null>(null);
   const [note, setNote] = useState("");
   const save = async (money: SiteDocument["money"]): Promise<boolean> => {
@@ -14,10 +14,10 @@ export function useMoneySave(slug: string, version: number, site: SiteDocument) 
     setNote("");
     try {
       const saved = await call<{ version: number }>("PUT", `/api/books/${slug}`, {
-        version: Math.max(held, version),
+        version: Math.max(current, version),
         site: { ...site, money },
       });
-      setHeld(saved.version);
+      setCurrent(saved.version);
       setNote("Saved.");
       router.refresh();
       return true;

@@ -7,13 +7,13 @@ const WIDTH = 250;
 const HEIGHT = 74;
 
 /** A small picture of what is read: the mean day, and the months. A day that peaks at midnight shows at once. */
-export function FilePicture({ held }: { held: ImportPreview }) {
-  if (held.dayShape.length === 0 && held.monthly.length === 0) return null;
-  const unit = held.kind === "production" ? "kWh" : (held.columns[0]?.unit ?? "");
+export function FilePicture({ preview }: { preview: ImportPreview }) {
+  if (preview.dayShape.length === 0 && preview.monthly.length === 0) return null;
+  const unit = preview.kind === "production" ? "kWh" : (preview.columns[0]?.unit ?? "");
   return (
     <div className={styles.pictures} data-testid="file-picture">
-      {held.dayShape.length > 0 && <DayShape values={held.dayShape} unit={held.kind === "production" ? "kWh an hour" : unit} />}
-      {held.monthly.length > 0 && <Months values={held.monthly} unit={unit} />}
+      {preview.dayShape.length > 0 && <DayShape values={preview.dayShape} unit={preview.kind === "production" ? "kWh an hour" : unit} />}
+      {preview.monthly.length > 0 && <Months values={preview.monthly} unit={unit} />}
     </div>
   );
 }

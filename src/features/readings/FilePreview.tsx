@@ -10,7 +10,7 @@ import { MappingPanel } from "./MappingPanel";
 import styles from "./ReadingsChapter.module.css";
 
 interface PreviewProps {
-  readonly held: ImportPreview;
+  readonly preview: ImportPreview;
   readonly busy: boolean;
   /** Files behind this one. */
   readonly waiting: number;
@@ -33,14 +33,14 @@ const stamp = (utcMs: number | null): string =>
 const DELIMITERS: Readonly<Record<string, string>> = { ",": "comma", ";": "semicolon", "\t": "tab" };
 
 /** What a file would bring, how it is read, and what is left to decide. */
-export function FilePreview({ held, busy, waiting, zones, siteZone, meters, readAgain, confirm, letRestIn, cancel }: PreviewProps) {
-  const { options, kind } = held;
+export function FilePreview({ preview, busy, waiting, zones, siteZone, meters, readAgain, confirm, letRestIn, cancel }: PreviewProps) {
+  const { options, kind } = preview;
   const change = (part: Partial<ImportOptions>) => readAgain({ ...options, ...part });
-  const errors = held.problems.some((problem) => problem.severity === "error");
-  const untold =
-    held.hasOffsets || options.zone
+  const errors = preview.problems.some((problem) => problem.severity === "error");
+  const unknownClock =
+    preview.hasOffsets || options.zone
       ? "–"
-      : held.form === "means"
+      : preview.form === "means"
         ? "told once the year is chosen"
         : "told once the zone of the clock is chosen";
   const isSeries = kind === "weather" || kind === "production";
@@ -49,64 +49,64 @@ export function FilePreview({ held, busy, waiting, zones, siteZone, meters, read
       <dl className={styles.facts}>
         <dt>File</dt>
         <dd>
-          <b>{held.fileName}</b>, {number(held.byteCount / 1000)} kB
+          <b>{preview.fileName}</b>, {number(preview.byteCount / 1000)} kB
         </dd>
         <dt>Kind</dt>
         <dd>{kind ?? "not told"}</dd>
         {isSeries && (
           <>
             <dt>Columns</dt>
-            <dd>{held.columns.map((column) => `${column.header} (${column.unit})`).join(", ")}</dd>
+            <dd>{preview.columns.map((column) => `${column.header} (${column.unit})`).join(", ")}</dd>
             <dt>Span</dt>
-            <dd>{held.firstUtcMs === null ? untold : `${stamp(held.firstUtcMs)} to ${stamp(held.lastUtcMs)}`}</dd>
+            <dd>{preview.firstUtcMs === null ? unknownClock : `${stamp(preview.firstUtcMs)} to ${stamp(preview.lastUtcMs)}`}</dd>
             <dt>Step, rows</dt>
             <dd>
-              {held.stepMinutes === null ? stepless(held) : `${held.stepMinutes} min`}, {number(held.rowCount)} rows
-              {held.valueCount > 0 && `, ${number(held.valueCount)} values`}
+              {preview.stepMinutes === null ? stepless(preview) : `${preview.stepMinutes} min`}, {number(preview.rowCount)} rows
+              {preview.valueCount > 0 && `, ${number(preview.valueCount)} values`}
             </dd>
             <dt>Written with</dt>
             <dd>
-              {DELIMITERS[held.delimiter ?? ""] ?? "–"}, decimal {held.decimal === "," ? "comma" : "point"},{" "}
-              {held.hasOffsets ? "times with offset" : "local times"}
+              {DELIMITERS[preview.delimiter ?? ""] ?? "–"}, decimal {preview.decimal === "," ? "comma" : "point"},{" "}
+              {preview.hasOffsets ? "times with offset" : "local times"}
             </dd>
           </>
         )}
-        {held.energyKwh !== null && held.valueCount > 0 && (
+        {preview.energyKwh !== null && preview.valueCount > 0 && (
           <>
             <dt>Energy in all</dt>
-            <dd>{number(held.energyKwh)} kWh</dd>
+            <dd>{number(preview.energyKwh)} kWh</dd>
           </>
         )}
-        {held.promiseKwh && (
+        {preview.promiseKwh && (
           <>
             <dt>Promise</dt>
             <dd>
-              {held.promiseKwh.map((kwh) => number(kwh)).join(", ")}: {number(held.promiseKwh.reduce((a, b) => a + b, 0))} kWh a year
+              {preview.promiseKwh.map((kwh) => number(kwh)).join(", ")}: {number(preview.promiseKwh.reduce((a, b) => a + b, 0))} kWh a year
             </dd>
           </>
         )}
       </dl>
-      <FilePicture held={held} />
-      {held.proposal && isSeries && <MappingPanel proposal={held.proposal} options={options} meters={meters} change={change} />}
-      {isSeries && (held.form === "epw" || held.form === "means") && (
+      <FilePicture preview={preview} />
+      {preview.proposal && isSeries && <MappingPanel proposal={preview.proposal} options={options} meters={meters} change={change} />}
+      {isSeries && (preview.form === "epw" || preview.form === "means") && (
         <div className={styles.options}>
           <NumberInput
-            label={held.form === "means" ? "Year to make the hours for" : "Year to put the hours in"}
-            description={held.form === "means" ? "the sums of the months stay exact" : "a typical year is patched from several"}
+            label={preview.form === "means" ? "Year to make the hours for" : "Year to put the hours in"}
+            description={preview.form === "means" ? "the sums of the months stay exact" : "a typical year is patched from several"}
             min={1990}
             max={2060}
-            value={held.year ?? ""}
+            value={preview.year ?? ""}
             hideControls
             onBlur={(event) => {
               const year = Number(event.currentTarget.value);
-              if (year >= 1990 && year <= 2060 && year !== held.year) change({ year });
+              if (year >= 1990 && year <= 2060 && year !== preview.year) change({ year });
             }}
           />
         </div>
       )}
-      {isSeries && held.form === "series" && held.stepMinutes !== null && (
+      {isSeries && preview.form === "series" && preview.stepMinutes !== null && (
         <div className={styles.options}>
-          {!held.hasOffsets && (
+          {!preview.hasOffsets && (
             <Select
               label={`Zone of the clock (the site's is ${siteZone})`}
               placeholder="Choose a zone"
@@ -151,8 +151,8 @@ export function FilePreview({ held, busy, waiting, zones, siteZone, meters, read
           )}
         </div>
       )}
-      <ProblemList problems={held.problems} />
-      {held.problems.length === 0 && <p className={chapter.soft}>No problem found.</p>}
+      <ProblemList problems={preview.problems} />
+      {preview.problems.length === 0 && <p className={chapter.soft}>No problem found.</p>}
       <div className={chapter.actions}>
         <Button onClick={confirm} disabled={errors || busy} loading={busy}>
           Put it in the book

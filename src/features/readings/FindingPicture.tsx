@@ -25,9 +25,9 @@ export function FindingPicture({ finding, examination, timeZone }: { finding: Bo
   const days = series.days.slice(first, end < 0 ? undefined : end);
   if (days.length === 0) return null;
   const cut = (values: readonly (number | null)[]) => values.slice(first, first + days.length);
-  const [raw, clean, owed] = [cut(series.rawKwh), cut(series.cleanKwh), cut(series.expectedKwh)];
+  const [raw, clean, expected] = [cut(series.rawKwh), cut(series.cleanKwh), cut(series.expectedKwh)];
   // A day a thousand times too high must not hide all others.
-  const usual = Math.max(...owed.map((kwh) => kwh ?? 0), ...clean.map((kwh) => kwh ?? 0), 1e-6);
+  const usual = Math.max(...expected.map((kwh) => kwh ?? 0), ...clean.map((kwh) => kwh ?? 0), 1e-6);
   const most = Math.min(Math.max(...raw.map((kwh) => kwh ?? 0), usual), usual * 2.2);
   return (
     <div className={styles.findingPicture}>
@@ -39,7 +39,7 @@ export function FindingPicture({ finding, examination, timeZone }: { finding: Bo
         summary={`Energy of the days from ${from} to ${to} as recorded, as counted and as owed`}
         table={() => [
           ["day", "recorded_kwh", "counted_kwh", "owed_kwh"],
-          ...days.map((date, k) => [date, raw[k] ?? "", clean[k] ?? "", owed[k] ?? ""]),
+          ...days.map((date, k) => [date, raw[k] ?? "", clean[k] ?? "", expected[k] ?? ""]),
         ]}
       >
         {(width) => {
@@ -58,7 +58,7 @@ export function FindingPicture({ finding, examination, timeZone }: { finding: Bo
               </text>
               {days.map((date, k) => (
                 <g key={date}>
-                  <title>{`${dateName(date)}: recorded ${raw[k] === null ? "nothing" : number(raw[k]!, 1)}, counted ${clean[k] === null ? "nothing" : number(clean[k]!, 1)}, owed ${owed[k] === null ? "not known" : number(owed[k]!, 1)} kWh`}</title>
+                  <title>{`${dateName(date)}: recorded ${raw[k] === null ? "nothing" : number(raw[k]!, 1)}, counted ${clean[k] === null ? "nothing" : number(clean[k]!, 1)}, owed ${expected[k] === null ? "not known" : number(expected[k]!, 1)} kWh`}</title>
                   <rect
                     x={x(date)}
                     width={x.bandwidth()}
@@ -67,12 +67,12 @@ export function FindingPicture({ finding, examination, timeZone }: { finding: Bo
                     fill={inside(date) ? "var(--clay)" : "var(--owed-edge)"}
                     fillOpacity={inside(date) ? 0.55 : 1}
                   />
-                  {owed[k] !== null && (
+                  {expected[k] !== null && (
                     <line
                       x1={x(date)}
                       x2={x(date)! + x.bandwidth()}
-                      y1={y(Math.min(most, owed[k]!))}
-                      y2={y(Math.min(most, owed[k]!))}
+                      y1={y(Math.min(most, expected[k]!))}
+                      y2={y(Math.min(most, expected[k]!))}
                       stroke="var(--ink)"
                       strokeWidth={1.4}
                     />

@@ -272,11 +272,11 @@ function DisplaySection(props: ImportDeskProps) {
 function displayWords({ dcW, efficiencyFrac, balanceFrac, faults }: DisplayCheck): string {
   if (Number.isNaN(efficiencyFrac) && Number.isNaN(balanceFrac))
     return "DC volts times amps of all inputs, beside the AC watts, tell whether the figures agree.";
-  const told = [
+  const sentences = [
     Number.isNaN(efficiencyFrac) ? "" : `${percent(efficiencyFrac)} of ${number(dcW)} W DC come through as AC.`,
     Number.isNaN(balanceFrac) ? "" : `The weakest input carries ${percent(balanceFrac, 0)} of the strongest one’s current.`,
   ];
-  return [...told, ...(faults.length > 0 ? faults.map((fault) => FAULTS[fault]) : ["The figures agree with each other."])]
+  return [...sentences, ...(faults.length > 0 ? faults.map((fault) => FAULTS[fault]) : ["The figures agree with each other."])]
     .filter(Boolean)
     .join(" ");
 }

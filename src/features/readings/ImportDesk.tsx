@@ -51,7 +51,7 @@ export function ImportSteps({ slug, timeZone, zones, meters, way }: ImportDeskPr
       {state.kind === "preview" && (
         <FilePreview
           key={state.preview.uploadId}
-          held={state.preview}
+          preview={state.preview}
           busy={state.busy}
           waiting={state.waiting}
           zones={zones}

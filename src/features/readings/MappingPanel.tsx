@@ -43,8 +43,8 @@ export function MappingPanel({ proposal, options, meters, change }: Props) {
   const set = (part: Partial<typeof mapping>) => change({ mapping: { ...mapping, ...part }, answers: {} });
   const setColumn = (column: number, value: string | null) => {
     const holding = HOLDINGS.find((candidate) => candidate.value === value);
-    const others = mapping.values.filter((held) => held.column !== column);
-    const held = mapping.values.find((candidate) => candidate.column === column);
+    const others = mapping.values.filter((current) => current.column !== column);
+    const existing = mapping.values.find((candidate) => candidate.column === column);
     const own: ValueColumn[] = holding
       ? [
           {
@@ -53,7 +53,7 @@ export function MappingPanel({ proposal, options, meters, change }: Props) {
             quantity: holding.quantity,
             factor: holding.factor,
             offset: 0,
-            meterId: held?.meterId ?? null,
+            meterId: existing?.meterId ?? null,
           },
         ]
       : [];
@@ -93,7 +93,9 @@ export function MappingPanel({ proposal, options, meters, change }: Props) {
                     // biome-ignore lint/suspicious/noArrayIndexKey: a column is its index
                     key={column}
                     scope="col"
-                    data-read={mapping.values.some((held) => held.column === column) || mapping.timeColumns.includes(column) || undefined}
+                    data-read={
+                      mapping.values.some((current) => current.column === column) || mapping.timeColumns.includes(column) || undefined
+                    }
                   >
                     {header || `column ${column + 1}`}
                   </th>
@@ -101,7 +103,7 @@ export function MappingPanel({ proposal, options, meters, change }: Props) {
               </tr>
               <tr>
                 {headers.map((header, column) => {
-                  const held = mapping.values.find((candidate) => candidate.column === column);
+                  const existing = mapping.values.find((candidate) => candidate.column === column);
                   return (
                     // biome-ignore lint/suspicious/noArrayIndexKey: a column is its index
                     <td key={column}>
@@ -120,19 +122,19 @@ export function MappingPanel({ proposal, options, meters, change }: Props) {
                           aria-label={`What ${header} holds`}
                           placeholder="left out"
                           clearable
-                          data={choicesFor(held)}
-                          value={held ? holdingOf(held) : null}
+                          data={choicesFor(existing)}
+                          value={existing ? holdingOf(existing) : null}
                           onChange={(value) => setColumn(column, value)}
                         />
                       )}
-                      {held && meters.length > 1 && (
+                      {existing && meters.length > 1 && (
                         <Select
                           size="xs"
                           aria-label={`Meter of ${header}`}
                           placeholder="the file’s meter"
                           clearable
                           data={[...meters]}
-                          value={held.meterId}
+                          value={existing.meterId}
                           onChange={(meterId) =>
                             set({ values: mapping.values.map((value) => (value.column === column ? { ...value, meterId } : value)) })
                           }
@@ -167,8 +169,8 @@ export function MappingPanel({ proposal, options, meters, change }: Props) {
 }
 
 /** The list of holdings, with the column's own where its factor is an odd one. */
-function choicesFor(held: ValueColumn | undefined): { value: string; label: string }[] {
+function choicesFor(current: ValueColumn | undefined): { value: string; label: string }[] {
   const known = HOLDINGS.map(({ value, label }) => ({ value, label }));
-  if (!held || known.some(({ value }) => value === holdingOf(held))) return known;
-  return [{ value: holdingOf(held), label: `${held.quantity}, times ${Number(held.factor.toPrecision(4))}` }, ...known];
+  if (!current || known.some(({ value }) => value === holdingOf(current))) return known;
+  return [{ value: holdingOf(current), label: `${current.quantity}, times ${Number(current.factor.toPrecision(4))}` }, ...known];
 }

@@ -138,14 +138,14 @@ function BatchList({ slug, batches, timeZone }: { slug: string; batches: readonl
 
 /** What was remarked when a file came in, kept with its batch. */
 function Remarks({ batch }: { batch: Batch }) {
-  const told = batch.notices.filter(({ severity }) => severity === "notice");
-  if (told.length === 0) return null;
+  const notices = batch.notices.filter(({ severity }) => severity === "notice");
+  if (notices.length === 0) return null;
   return (
     <details className={styles.remarks}>
       <summary>
-        {told.length} {told.length === 1 ? "remark" : "remarks"}
+        {notices.length} {notices.length === 1 ? "remark" : "remarks"}
       </summary>
-      <ProblemList problems={told} />
+      <ProblemList problems={notices} />
     </details>
   );
 }

@@ -49,7 +49,7 @@ export function RecordView({ slug, timeZone, examination, glance, year }: Props)
           fileName={`${slug}-${one.meterId}-record`}
           days={one.days}
           states={dayStates(one, findings, timeZone)}
-          told={(k) => (one.cleanKwh[k] === null ? "nothing counted" : `${number(one.cleanKwh[k]!, 1)} kWh counted`)}
+          describe={(k) => (one.cleanKwh[k] === null ? "nothing counted" : `${number(one.cleanKwh[k]!, 1)} kWh counted`)}
           columns={{ recorded_kwh: one.rawKwh, counted_kwh: one.cleanKwh, owed_kwh: one.expectedKwh, read_frac: one.readFrac }}
         />
       ))}
@@ -63,7 +63,7 @@ export function RecordView({ slug, timeZone, examination, glance, year }: Props)
           fileName={`${slug}-${quantity}-record`}
           days={days}
           states={readFrac.map(stateOf)}
-          told={(k) => `${percent(readFrac[k]!, 0)} of the day`}
+          describe={(k) => `${percent(readFrac[k]!, 0)} of the day`}
           columns={{ read_frac: readFrac }}
         />
       ))}
@@ -88,12 +88,12 @@ interface StripProps {
   readonly days: readonly string[];
   readonly states: readonly DayState[];
   /** What is told of day k beside its state. */
-  readonly told: (k: number) => string;
+  readonly describe: (k: number) => string;
   /** Figures of each day, for the saved table. */
   readonly columns: Readonly<Record<string, readonly (number | null)[]>>;
 }
 
-function Strip({ title, fileName, days, states, told, columns }: StripProps) {
+function Strip({ title, fileName, days, states, describe: told, columns }: StripProps) {
   const [under, setUnder] = useState<string | null>(null);
   const years = yearsIn(days);
   const seen = (Object.keys(WORDS) as DayState[]).filter((state) => states.includes(state));
@@ -142,16 +142,16 @@ function Strip({ title, fileName, days, states, told, columns }: StripProps) {
 function MetersBeside({ series }: { series: readonly ExaminedSeries[] }) {
   const years = [...new Set(series.flatMap(({ days }) => yearsIn(days)))].sort();
   const sum = (one: ExaminedSeries, year: string) => {
-    let [kwh, owed, read, all] = [0, 0, 0, 0];
+    let [kwh, expected, read, all] = [0, 0, 0, 0];
     one.days.forEach((day, k) => {
       if (!day.startsWith(year)) return;
       all++;
       read += one.readFrac[k]!;
       if (one.cleanKwh[k] === null) return;
       kwh += one.cleanKwh[k]!;
-      owed += (one.expectedKwh[k] ?? 0) * one.readFrac[k]!;
+      expected += (one.expectedKwh[k] ?? 0) * one.readFrac[k]!;
     });
-    return { kwh, owedKwh: owed, ratio: owed > 0 ? kwh / owed : null, readFrac: all > 0 ? read / all : 0 };
+    return { kwh, expectedKwh: expected, ratio: expected > 0 ? kwh / expected : null, readFrac: all > 0 ? read / all : 0 };
   };
   return (
     <section className={chapter.section}>
@@ -180,11 +180,11 @@ function MetersBeside({ series }: { series: readonly ExaminedSeries[] }) {
                   </small>
                 </td>
                 {years.map((year) => {
-                  const { kwh, owedKwh, ratio, readFrac } = sum(one, year);
+                  const { kwh, expectedKwh, ratio, readFrac } = sum(one, year);
                   return (
                     <td key={year}>
                       {readFrac > 0 ? (
-                        <Figure plain working={() => meterYearWorking(one, year, { kwh, owedKwh, readFrac })}>
+                        <Figure plain working={() => meterYearWorking(one, year, { kwh, expectedKwh: expectedKwh, readFrac })}>
                           {number(kwh)}
                         </Figure>
                       ) : (

@@ -12,7 +12,7 @@ export type GridAction =
   | { readonly kind: "undo" }
   | { readonly kind: "redo" };
 
-const KEPT = 200;
+const MOST_CACHED = 200;
 /** A decade of days, pasted at once. */
 const MOST_ROWS = 4000;
 
@@ -24,7 +24,7 @@ export const emptyGrid = (rows: number, width: number): GridState => ({
 
 const changed = (state: GridState, cells: GridState["cells"]): GridState => ({
   cells,
-  past: [...state.past.slice(-KEPT), state.cells],
+  past: [...state.past.slice(-MOST_CACHED), state.cells],
   future: [],
 });
 
@@ -53,10 +53,10 @@ function laid(cells: GridState["cells"], row: number, column: number, values: re
   const width = cells[0]?.length ?? 1;
   const rows = Math.min(MOST_ROWS, Math.max(cells.length, row + values.length + 1));
   return Array.from({ length: rows }, (_, r) => {
-    const held = cells[r] ?? Array<string>(width).fill("");
+    const existing = cells[r] ?? Array<string>(width).fill("");
     const fresh = values[r - row];
-    if (!fresh) return held;
-    return held.map((cell, c) => fresh[c - column] ?? cell);
+    if (!fresh) return existing;
+    return existing.map((cell, c) => fresh[c - column] ?? cell);
   });
 }
 

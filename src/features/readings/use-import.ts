@@ -33,9 +33,9 @@ export function useImport(slug: string) {
       uploaded.current = null;
       const uploadId = await upload(slug, file, stop.current.signal);
       uploaded.current = uploadId;
-      const told = await preview(slug, uploadId, {}, stop.current.signal, (rows) => dispatch({ kind: "read", rows }));
-      if (byThemselves.current && isSure(told)) await keep(told);
-      else dispatch({ kind: "preview", preview: told });
+      const read = await preview(slug, uploadId, {}, stop.current.signal, (rows) => dispatch({ kind: "read", rows }));
+      if (byThemselves.current && isSure(read)) await keep(read);
+      else dispatch({ kind: "preview", preview: read });
     } catch (error) {
       fail(error);
     }
@@ -45,20 +45,20 @@ export function useImport(slug: string) {
     if (file) await look(file);
     else byThemselves.current = false;
   };
-  const readAgain = async (held: ImportPreview, options: ImportOptions) => {
+  const readAgain = async (shown: ImportPreview, options: ImportOptions) => {
     dispatch({ kind: "looking-again", options });
     try {
-      dispatch({ kind: "preview", preview: await preview(slug, held.uploadId, options, stop.current.signal) });
+      dispatch({ kind: "preview", preview: await preview(slug, shown.uploadId, options, stop.current.signal) });
     } catch (error) {
       fail(error);
     }
   };
-  const keep = async (held: ImportPreview) => {
+  const keep = async (shown: ImportPreview) => {
     stop.current = new AbortController();
-    dispatch({ kind: "storing", preview: held, rows: 0 });
+    dispatch({ kind: "storing", preview: shown, rows: 0 });
     try {
-      for await (const event of store(slug, held.uploadId, held.options, stop.current.signal)) {
-        if (event.kind === "reading") dispatch({ kind: "storing", preview: held, rows: event.rows });
+      for await (const event of store(slug, shown.uploadId, shown.options, stop.current.signal)) {
+        if (event.kind === "reading") dispatch({ kind: "storing", preview: shown, rows: event.rows });
         else if (event.kind === "refused") fail(new RefusedCall(event.code, event.message, event.help, event.problems));
         else if (event.kind !== "storing") dispatch({ kind: "done", event, waiting: queue.current.length });
       }
@@ -68,10 +68,10 @@ export function useImport(slug: string) {
       fail(error);
     }
   };
-  const cancel = async (held?: string) => {
+  const cancel = async (current?: string) => {
     stop.current.abort();
     dispatch({ kind: "reset" });
-    const uploadId = held ?? uploaded.current;
+    const uploadId = current ?? uploaded.current;
     if (uploadId) await call("DELETE", `/api/books/${slug}/uploads/${uploadId}`).catch(() => {});
     await next();
   };
@@ -88,9 +88,9 @@ export function useImport(slug: string) {
       byThemselves.current = alone;
       await next();
     },
-    letRestIn: async (held: ImportPreview) => {
+    letRestIn: async (shown: ImportPreview) => {
       byThemselves.current = true;
-      await keep(held);
+      await keep(shown);
     },
   };
 }

@@ -2,7 +2,7 @@
 
 import Link from "next/link";
 import { PairBars } from "@/charts";
-import { type LedgerLine, paidOfOwed, verdictOf } from "@/core/ledger";
+import { type LedgerLine, performanceIndex, verdictOf } from "@/core/ledger";
 import { Figure } from "@/features/kit/figures/Figure";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { ScrollBox } from "@/features/kit/look/ScrollBox";
@@ -99,7 +99,7 @@ function shelfSentence(count: number, needing: number): string {
 function BookLine({ book }: { book: ShelfBook }) {
   const { line, context, slug } = book;
   const kwh = (value: number | null) => (value === null || !line ? "–" : number(value, kwhDecimals(line.referenceKwh / 12)));
-  const paid = line && paidOfOwed(line);
+  const index = line && performanceIndex(line);
   const asksForLook = line && verdictOf(line, book.months).kind === "short";
   return (
     <tr className={styles.line}>
@@ -115,7 +115,7 @@ function BookLine({ book }: { book: ShelfBook }) {
         <>
           <td className={styles.left}>
             <PairBars
-              pairs={book.months.map((month) => ({ key: month.key, owedKwh: month.expectedKwh, paidKwh: month.meteredKwh }))}
+              pairs={book.months.map((month) => ({ key: month.key, expectedKwh: month.expectedKwh, meteredKwh: month.meteredKwh }))}
               width={190}
               height={34}
               label={`${context.site.name}: expected and metered energy of each month of ${line.key}`}
@@ -147,20 +147,20 @@ function BookLine({ book }: { book: ShelfBook }) {
             )}
           </td>
           <td className={asksForLook ? chapter.clay : undefined}>
-            {line.remainderKwh === null ? (
+            {line.unexplainedKwh === null ? (
               "–"
             ) : (
-              <Figure plain working={() => workings.remainderWorking(line, context)}>
-                {kwh(line.remainderKwh)}
+              <Figure plain working={() => workings.unexplainedWorking(line, context)}>
+                {kwh(line.unexplainedKwh)}
               </Figure>
             )}
           </td>
           <td>
-            {paid === null ? (
+            {index === null ? (
               "–"
             ) : (
-              <Figure plain working={() => workings.paidWorking(line, context)}>
-                {percent(paid)}
+              <Figure plain working={() => workings.performanceIndexWorking(line, context)}>
+                {percent(index)}
               </Figure>
             )}
           </td>

@@ -57,8 +57,8 @@ function PlaceSection({ form, timeZones }: { form: SiteForm; timeZones: readonly
     void import("@photostructure/tz-lookup").then(({ default: zoneAt }) => {
       const zone = zoneAt(after.latitudeDeg, after.longitudeDeg);
       setFound(zone);
-      const held = form.getValues().place.timeZone;
-      if (held === "UTC" || held === found || held === zoneAt(before.latitudeDeg, before.longitudeDeg))
+      const current = form.getValues().place.timeZone;
+      if (current === "UTC" || current === found || current === zoneAt(before.latitudeDeg, before.longitudeDeg))
         form.setFieldValue("place.timeZone", zone);
     });
   };

@@ -15,8 +15,8 @@ const TAB = "dusty-ledger:tab";
 
 /** Name of this window; it outlives a reload but not the window. */
 export function tabId(): string {
-  const held = sessionStorage.getItem(TAB);
-  if (held) return held;
+  const current = sessionStorage.getItem(TAB);
+  if (current) return current;
   const made = crypto.randomUUID();
   sessionStorage.setItem(TAB, made);
   return made;

@@ -5,18 +5,18 @@ import { toValues } from "./site-values";
 
 /** A browser's storage: its keys are the object's own, as `Object.keys` sees them. */
 function storage(): Storage {
-  const held: Record<string, string> = {};
+  const current: Record<string, string> = {};
   const api = {
-    getItem: (key: string) => held[key] ?? null,
+    getItem: (key: string) => current[key] ?? null,
     setItem: (key: string, value: string) => {
-      held[key] = value;
+      current[key] = value;
     },
     removeItem: (key: string) => {
-      delete held[key];
+      delete current[key];
     },
   };
   return new Proxy(api, {
-    ownKeys: () => Object.keys(held),
+    ownKeys: () => Object.keys(current),
     getOwnPropertyDescriptor: () => ({ enumerable: true, configurable: true }),
   }) as unknown as Storage;
 }

@@ -220,11 +220,11 @@ function useWholeSite(values: SiteValues, first: SiteDocument): SiteDocument {
 
 /** Writes unsaved entries down shortly after they are made, and when the page is left. */
 function useDraftKeeping(slug: string, base: Base, values: SiteValues, dirty: boolean): void {
-  const held = useRef({ base, values, dirty });
+  const current = useRef({ base, values, dirty });
   useEffect(() => {
-    held.current = { base, values, dirty };
+    current.current = { base, values, dirty };
     const write = (): void => {
-      if (held.current.dirty) keepDraft(slug, { base: held.current.base.site, values: held.current.values });
+      if (current.current.dirty) keepDraft(slug, { base: current.current.base.site, values: current.current.values });
       else dropDraft(slug, tabId());
     };
     const later = setTimeout(write, 250);
@@ -237,7 +237,7 @@ function useDraftKeeping(slug: string, base: Base, values: SiteValues, dirty: bo
   // Leaving the chapter inside the application is no page hide; what the last quarter second brought is written then.
   useEffect(
     () => () => {
-      if (held.current.dirty) keepDraft(slug, { base: held.current.base.site, values: held.current.values });
+      if (current.current.dirty) keepDraft(slug, { base: current.current.base.site, values: current.current.values });
     },
     [slug],
   );

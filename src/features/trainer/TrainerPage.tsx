@@ -7,7 +7,7 @@ import type { TrainerCase } from "@/contracts/trainer";
 import { Figure } from "@/features/kit/figures/Figure";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { ChartFrame } from "@/features/kit/save/ChartFrame";
-import styles from "@/features/ledger/causes/Causes.module.css";
+import styles from "@/features/ledger/attribution/Causes.module.css";
 import { monthName, number } from "@/wording/format";
 import { answerWorking, leftWorking, missingWorking } from "@/wording/workings/trainer-working";
 
@@ -48,10 +48,10 @@ export function TrainerPage({ cases }: { cases: readonly TrainerCase[] }) {
 
 function Case({ one, done, next }: { one: TrainerCase; done: (isRight: boolean) => void; next: (() => void) | null }) {
   const [posted, setPosted] = useState<Posted>({});
-  const [told, setTold] = useState(false);
+  const [answered, setAnswered] = useState(false);
   const sum = ACCOUNTS.reduce((total, account) => total + Number(posted[account] || 0), 0);
   const compare = () => {
-    setTold(true);
+    setAnswered(true);
     done(isFound(one, posted));
   };
   const picture = (
@@ -122,7 +122,7 @@ function Case({ one, done, next }: { one: TrainerCase; done: (isRight: boolean) 
         </span>
         <Button type="submit">Compare with the truth</Button>
       </form>
-      {told && (
+      {answered && (
         <div role="status">
           <p className={isFound(one, posted) ? styles.entry : chapter.clay}>
             {one.answer === "none" ? (

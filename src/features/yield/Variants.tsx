@@ -63,10 +63,10 @@ export function Variants(props: Props) {
     send(async () => {
       const kept = await call<Variant>("POST", `/api/books/${slug}/variants`, { name: name || wordsOf(whatIf), whatIf });
       setName("");
-      setChosen((held) => (held.length < MOST_COMPARED && !held.includes(kept.id) ? [...held, kept.id] : held));
+      setChosen((current) => (current.length < MOST_COMPARED && !current.includes(kept.id) ? [...current, kept.id] : current));
     });
   const toggle = (id: number) =>
-    setChosen((held) => (held.includes(id) ? held.filter((other) => other !== id) : [...held, id].slice(-MOST_COMPARED)));
+    setChosen((current) => (current.includes(id) ? current.filter((other) => other !== id) : [...current, id].slice(-MOST_COMPARED)));
   return (
     <section className={styles.variants}>
       <div className={styles.keep}>
@@ -109,7 +109,7 @@ export function Variants(props: Props) {
                       key={variant.id}
                       name={variant.name}
                       site={applyWhatIf(site, variant.whatIf)}
-                      lines={compared.find((held) => held.variant.id === variant.id)?.lines ?? null}
+                      lines={compared.find((current) => current.variant.id === variant.id)?.lines ?? null}
                       base={base}
                       stroke={place < 0 ? null : STROKES[place]!}
                       toggle={() => toggle(variant.id)}

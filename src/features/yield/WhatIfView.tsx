@@ -32,7 +32,7 @@ export function WhatIfView(props: Props) {
   const answer = useAnswer(engine, whatIf);
   const wished = useMemo(() => applyWhatIf(site, whatIf), [site, whatIf]);
   const subject = wished.arrays.find((array) => array.id === whatIf.arrayId) ?? wished.arrays[0]!;
-  const change = (part: Partial<WhatIf>): void => setWhatIf((held) => ({ ...held, ...part }));
+  const change = (part: Partial<WhatIf>): void => setWhatIf((current) => ({ ...current, ...part }));
   return (
     <>
       <Sentence year={year} base={base} answer={answer} site={site} wished={wished} whatIf={whatIf} />

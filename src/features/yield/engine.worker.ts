@@ -27,7 +27,7 @@ interface Loaded {
 let loaded: Loaded | null = null;
 let mapTurn = 0;
 
-const held = (): Loaded => {
+const current = (): Loaded => {
   if (!loaded) throw new Error("No weather is loaded yet");
   return loaded;
 };
@@ -46,27 +46,27 @@ const engine = {
   },
 
   /** Months of the year under a what-if. */
-  run: (whatIf: WhatIf): YieldLine[] => linesOf(held(), applyWhatIf(held().site, whatIf)),
+  run: (whatIf: WhatIf): YieldLine[] => linesOf(current(), applyWhatIf(current().site, whatIf)),
 
   /** What would come back at the meter without each cause. */
   removals(): Removal[] {
-    const base = linesOf(held(), held().site);
+    const base = linesOf(current(), current().site);
     const posts = (account: LedgerAccount): boolean =>
       MODEL_ACCOUNTS.some((stage) => ledgerAccountOf(stage) === account && base.some((line) => line.accountsKwh[stage] !== 0));
     return LEDGER_ACCOUNTS.filter(posts).map((account) => ({
       account,
-      monthsKwh: linesOf(held(), held().site, [account]).map((line, k) => line.expectedKwh - base[k]!.expectedKwh),
+      monthsKwh: linesOf(current(), current().site, [account]).map((line, k) => line.expectedKwh - base[k]!.expectedKwh),
     }));
   },
 
   /** What each other method would make of the year. */
   methods(): MethodEffect[] {
-    const { site } = held();
-    const base = yearKwh(linesOf(held(), site));
+    const { site } = current();
+    const base = yearKwh(linesOf(current(), site));
     return (Object.keys(modelChoices) as (keyof typeof modelChoices)[]).flatMap((stage) =>
       modelChoices[stage].map((choice) => {
         const chosen = site.models[stage] === choice;
-        const expectedKwh = chosen ? base : yearKwh(linesOf(held(), applyWhatIf(site, { arrayId: null, models: { [stage]: choice } })));
+        const expectedKwh = chosen ? base : yearKwh(linesOf(current(), applyWhatIf(site, { arrayId: null, models: { [stage]: choice } })));
         return { stage, choice, chosen, expectedKwh, differenceKwh: expectedKwh - base };
       }),
     );
@@ -75,9 +75,9 @@ const engine = {
   /** Energy of the whole book in one plane, over all planes: coarse first, then finer; a newer call ends an older one. */
   async map(whatIf: WhatIf, onPart: (part: MapPart) => void): Promise<boolean> {
     const turn = ++mapTurn;
-    const { prepared } = held();
+    const { prepared } = current();
     if (prepared.weather.poaWm2) return false;
-    const site = applyWhatIf(held().site, whatIf);
+    const site = applyWhatIf(current().site, whatIf);
     const terms = planeTerms(site);
     const array = site.arrays.find((candidate) => candidate.id === whatIf.arrayId) ?? site.arrays[0]!;
     const sky = litSky(site, prepared, { ...terms, mounting: array.mounting });
@@ -88,14 +88,14 @@ const engine = {
     };
     for (let t = 0; t < TILTS; t += COARSE_TILT) for (let a = 0; a < AZIMUTHS; a += COARSE_AZIMUTH) fill(t, a);
     onPart({ kwh: kwh.slice(), done: false });
-    let told = performance.now();
+    let lastReportMs = performance.now();
     for (let t = 0; t < TILTS; t++) {
       for (let a = 0; a < AZIMUTHS; a++) fill(t, a);
-      if (performance.now() - told < 90 && t < TILTS - 1) continue;
+      if (performance.now() - lastReportMs < 90 && t < TILTS - 1) continue;
       onPart({ kwh: kwh.slice(), done: t === TILTS - 1 });
       await new Promise((resolve) => setTimeout(resolve));
       if (turn !== mapTurn) return false;
-      told = performance.now();
+      lastReportMs = performance.now();
     }
     return true;
   },

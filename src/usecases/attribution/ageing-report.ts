@@ -1,4 +1,4 @@
-import type { AgeingReport } from "@/contracts/causes";
+import type { AgeingReport } from "@/contracts/attribution";
 import { type AgeingReading, ageingVerdict } from "@/core/ageing";
 import type { Evidence } from "@/core/attribution";
 import { quantileOf } from "@/core/statistics";
@@ -13,8 +13,8 @@ const SHOWN_PAIRS = 1500;
 
 /** The ageing reading as it is stored and shown. */
 export function ageingReport(evidence: Evidence, draws: number, seed: number): AgeingReport {
-  const { ageing, basis, soiling } = evidence;
-  const { site } = basis;
+  const { ageing, frame, soiling } = evidence;
+  const { site } = frame;
   const level = firstLevel(ageing, soiling.cleanLog);
   const every = Math.max(1, Math.ceil(ageing.yearOnYear.pairs.length / SHOWN_PAIRS));
   return {
@@ -26,24 +26,24 @@ export function ageingReport(evidence: Evidence, draws: number, seed: number): A
     halfWidthLater: ageing.halfWidthLater.map(known),
     firstStep: ageing.firstStep && { value: ageing.firstStep.frac, low: ageing.firstStep.low, high: ageing.firstStep.high },
     verdict: ageingVerdict(ageing, site.warranty),
-    budgetPerYearFrac: site.ageing.perYearFrac,
+    plannedPerYearFrac: site.ageing.perYearFrac,
     warranty: site.warranty,
-    schools: ageing.schools.map((school) => ({
-      ...school,
-      perYearFrac: known(school.perYearFrac),
-      low: known(school.low),
-      high: known(school.high),
+    methods: ageing.methods.map((method) => ({
+      ...method,
+      perYearFrac: known(method.perYearFrac),
+      low: known(method.low),
+      high: known(method.high),
     })),
     filters: ageing.filters.map((filter) => ({ ...filter, perYearFrac: known(filter.perYearFrac) })),
     usedDays: ageing.usedDays,
-    days: [...basis.days.keys],
+    days: [...frame.days.keys],
     index: [...soiling.cleanLog].map((log) => brief(Math.exp(log - level))),
     pairs: ageing.yearOnYear.pairs
       .filter((_, k) => k % every === 0)
       .map(({ day, changeLog }) => ({ day, changeFrac: Math.round(changeLog * 1e5) / 1e5 })),
     fan: ageing.yearOnYear.draws.length > 0 ? FAN_STEPS.map((share) => -quantileOf(ageing.yearOnYear.draws, 1 - share)) : [],
     yearTotals: ageing.naive.years.map(({ key, kwh }) => ({ key, kwh })),
-    ageAtStartYears: site.commissioned ? ageOnAxis(site.commissioned, site.place.timeZone, basis.axis).startYears : 0,
+    ageAtStartYears: site.commissioned ? ageOnAxis(site.commissioned, site.place.timeZone, frame.axis).startYears : 0,
     draws,
     seed,
   };

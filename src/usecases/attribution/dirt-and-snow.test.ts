@@ -1,4 +1,4 @@
-import { at, axis, basis, DAYS, evidence, owedKwh, plant, sum, zeros } from "@test/evidence-builder";
+import { at, axis, DAYS, evidence, expectedKwh, frame, plant, sum, zeros } from "@test/evidence-builder";
 import { describe, expect, it } from "vitest";
 import { MODEL_ACCOUNTS } from "@/core/accounts";
 import type { Evidence } from "@/core/attribution";
@@ -26,17 +26,17 @@ function dirty(cleanings: readonly { readonly day: number; readonly cause: "clea
   }
   const plain = evidence();
   return evidence({
-    basis: { ...basis, weather: { ...basis.weather, rainMm } },
+    frame: { ...frame, weather: { ...frame.weather, rainMm } },
     soiling: {
       ...plain.soiling,
       lostFracByDay,
       resets,
       ratePerDay: RATE,
       isSeen: true,
-      keptBy: (mm) => (mm >= 10 ? 0 : 1),
+      retainedBy: (mm) => (mm >= 10 ? 0 : 1),
       washing: { thresholdMm: 5, scaleMm: 5 },
     },
-    owedKwh: owedKwh.map((kwh, i) => kwh * (1 - lostFracByDay[basis.days.binOf[i]!]!)),
+    expectedKwh: expectedKwh.map((kwh, i) => kwh * (1 - lostFracByDay[frame.days.binOf[i]!]!)),
   });
 }
 
@@ -46,8 +46,8 @@ describe("what the readings say of dirt", () => {
     expect(cleanings).toHaveLength(1);
     const dirt = dirty().soiling.lostFracByDay[69]!;
     // Washed by the rain of day 80, from the day after.
-    expect(cleanings[0]!.gainKwh).toBeCloseTo(dirt * sum(owedKwh, at(70), at(81)), 0);
-    expect(cleanings[0]!.date).toBe(basis.days.keys[70]);
+    expect(cleanings[0]!.gainKwh).toBeCloseTo(dirt * sum(expectedKwh, at(70), at(81)), 0);
+    expect(cleanings[0]!.date).toBe(frame.days.keys[70]);
   });
 
   it("gives a second cleaning soon after the first only what grew between them", () => {
@@ -79,7 +79,7 @@ describe("what the readings say of dirt", () => {
 
   it("counts nothing above the ceiling: a cleaning brings little to a plant that is held all day", () => {
     const open = soilingReport(dirty([{ day: 70, cause: "cleaning" }])).cleanings[0]!.gainKwh;
-    const held = { ...dirty([{ day: 70, cause: "cleaning" }]), ceilingKwh: 0.3 * Math.max(...owedKwh) };
+    const held = { ...dirty([{ day: 70, cause: "cleaning" }]), ceilingKwh: 0.3 * Math.max(...expectedKwh) };
     expect(soilingReport(held).cleanings[0]!.gainKwh).toBeLessThan(0.4 * open);
   });
 });
@@ -96,14 +96,14 @@ describe("what the readings say of snow", () => {
     expect(winters.map(({ key }) => key)).toEqual(["2021/22", "2022/23"]);
     expect(winters.map(({ spells: count }) => count)).toEqual([2, 1]);
     expect(winters[0]!.days).toBe(8);
-    const lost = spells.slice(0, 2).reduce((all, { from, to }) => all + 0.5 * sum(owedKwh, from, to), 0);
+    const lost = spells.slice(0, 2).reduce((all, { from, to }) => all + 0.5 * sum(expectedKwh, from, to), 0);
     expect(winters[0]!.lostKwh).toBeCloseTo(lost, 1);
   });
 
   it("counts by calendar year in the south", () => {
-    const southern = { ...basis, site: { ...plant, place: { ...plant.place, latitudeDeg: -42 } } };
+    const southern = { ...frame, site: { ...plant, place: { ...plant.place, latitudeDeg: -42 } } };
     // Days 180 and 195 of the record stand on both sides of New Year.
-    expect(snowReport({ ...snowy, basis: southern }).winters.map(({ key, spells: count }) => [key, count])).toEqual([
+    expect(snowReport({ ...snowy, frame: southern }).winters.map(({ key, spells: count }) => [key, count])).toEqual([
       ["2021", 1],
       ["2022", 1],
       ["2023", 1],
@@ -113,8 +113,8 @@ describe("what the readings say of snow", () => {
   it("reckons clearing from the morning after the fall on", () => {
     const { spells: told } = snowReport(snowy);
     const { from, to } = spells[0]!;
-    expect(told[0]!.lostKwh).toBeCloseTo(0.5 * sum(owedKwh, from, to), 1);
-    expect(told[0]!.clearingKwh).toBeCloseTo(0.5 * sum(owedKwh, at(181), to), 1);
+    expect(told[0]!.lostKwh).toBeCloseTo(0.5 * sum(expectedKwh, from, to), 1);
+    expect(told[0]!.clearingKwh).toBeCloseTo(0.5 * sum(expectedKwh, at(181), to), 1);
     expect(told[0]!.clearingKwh).toBeLessThan(told[0]!.lostKwh);
   });
 
@@ -138,9 +138,9 @@ describe("indicators", () => {
       expectedKwh: 1000,
       meteredKwh: 900,
       readFrac: 1,
-      unreadKwh: 0,
+      dataGapKwh: 0,
       unmatchedKwh: 0,
-      remainderKwh: 0,
+      unexplainedKwh: 0,
       ...parts,
     }) as LedgerLine;
 
@@ -168,9 +168,9 @@ describe("indicators", () => {
     const down = zeros().fill(1, at(31, 10), at(31, 12));
     const read = new Uint8Array(axis.count).fill(1);
     read.fill(0, at(31, 14), at(31, 16));
-    const months = upByMonth(evidence({ basis: { ...basis, read }, outages: { downFrac: down, outages: [] } }));
+    const months = upByMonth(evidence({ frame: { ...frame, read }, outages: { downFrac: down, outages: [] } }));
     const august = months.get("2021-08")!;
-    const lit = owedKwh.subarray(at(31), at(62)).filter((kwh) => kwh > 0).length;
+    const lit = expectedKwh.subarray(at(31), at(62)).filter((kwh) => kwh > 0).length;
     expect(august.lit).toBe(lit - 2);
     expect(august.up).toBe(lit - 4);
   });

@@ -1,4 +1,4 @@
-import type { SnowReport, SoilingReport } from "@/contracts/causes";
+import type { SnowReport, SoilingReport } from "@/contracts/attribution";
 import { type Evidence, rainByDay } from "@/core/attribution";
 import { cleaningGains } from "@/core/soiling";
 import { DAY_MS, MINUTE_MS } from "@/core/units";
@@ -7,11 +7,11 @@ const round = (value: number, digits = 4): number => Math.round(value * 10 ** di
 const WEEKS = 53;
 
 /** Energy at the meter of each local day, kWh: what the plant owes under its dirt, and what of that the ceiling lets through. */
-function owedByDay({ basis, owedKwh, ceilingKwh, soiling }: Evidence): { cleanKwh: Float64Array } {
-  const cleanKwh = new Float64Array(basis.days.keys.length);
-  for (let i = 0; i < basis.axis.count; i++) {
-    const day = basis.days.binOf[i]!;
-    const open = owedKwh[i]! / (1 - soiling.lostFracByDay[day]!);
+function expectedByDay({ frame, expectedKwh, ceilingKwh, soiling }: Evidence): { cleanKwh: Float64Array } {
+  const cleanKwh = new Float64Array(frame.days.keys.length);
+  for (let i = 0; i < frame.axis.count; i++) {
+    const day = frame.days.binOf[i]!;
+    const open = expectedKwh[i]! / (1 - soiling.lostFracByDay[day]!);
     // Above the ceiling cleaning brings nothing: only what a tenth less light would cost counts, scaled to the whole.
     if (open > 0) cleanKwh[day]! += (Math.min(ceilingKwh, open) - Math.min(ceilingKwh, open * 0.9)) * 10;
   }
@@ -20,16 +20,16 @@ function owedByDay({ basis, owedKwh, ceilingKwh, soiling }: Evidence): { cleanKw
 
 /** Dirt: rates, resets, what cleanings brought, and what one would bring by week of the year. */
 export function soilingReport(evidence: Evidence): SoilingReport {
-  const { soiling, basis } = evidence;
-  const days = basis.days.keys;
-  const rain = rainByDay(basis);
-  const { cleanKwh } = owedByDay(evidence);
+  const { soiling, frame } = evidence;
+  const days = frame.days.keys;
+  const rain = rainByDay(frame);
+  const { cleanKwh } = expectedByDay(evidence);
   const cleaned = new Set(soiling.resets.filter(({ cause }) => cause !== "rain").map(({ day }) => day));
   const gains = cleaningGains(
     days.map((_, d) => ({
       lostFrac: soiling.lostFracByDay[d]!,
       cleanKwh: cleanKwh[d]!,
-      keptFrac: cleaned.has(d + 1) ? 0 : soiling.keptBy(rain[d]!),
+      retainedFrac: cleaned.has(d + 1) ? 0 : soiling.retainedBy(rain[d]!),
     })),
   );
   const byWeek = Array.from({ length: WEEKS }, () => [] as number[]);
@@ -65,7 +65,7 @@ export function soilingReport(evidence: Evidence): SoilingReport {
       ((soiling.lostFracByDay[last] ?? 0) / Math.max(1e-6, meanLost(weekOf(days[last]!)))) * gainByWeekKwh[weekOf(days[last]!)]!,
       1,
     ),
-    daysToRain: basis.weather.rainMm ? dryDays(rain, soiling.washing.thresholdMm + soiling.washing.scaleMm) : null,
+    daysToRain: frame.weather.rainMm ? dryDays(rain, soiling.washing.thresholdMm + soiling.washing.scaleMm) : null,
   };
 
   /** The dirt that a cleaning took would have stayed, thinner with each rain, until the next washing. */
@@ -74,7 +74,7 @@ export function soilingReport(evidence: Evidence): SoilingReport {
     for (let d = day; d < days.length && dirt > 1e-4; d++) {
       if (d > day && cleaned.has(d)) break;
       gain += dirt * cleanKwh[d]!;
-      dirt *= soiling.keptBy(rain[d]!);
+      dirt *= soiling.retainedBy(rain[d]!);
     }
     return gain;
   }
@@ -104,40 +104,40 @@ function dryDays(rain: Float64Array, washingMm: number): number | null {
 
 /** Snow by winter and by spell; clearing is reckoned from the second morning after the fall. */
 export function snowReport(evidence: Evidence): SnowReport {
-  const { snow, basis, owedKwh, ceilingKwh } = evidence;
+  const { snow, frame, expectedKwh, ceilingKwh } = evidence;
   const lost = (i: number): number =>
-    owedKwh[i]! > 0 ? Math.min(ceilingKwh, owedKwh[i]!) - Math.min(ceilingKwh, owedKwh[i]! * (1 - snow.lostFrac[i]!)) : 0;
+    expectedKwh[i]! > 0 ? Math.min(ceilingKwh, expectedKwh[i]!) - Math.min(ceilingKwh, expectedKwh[i]! * (1 - snow.lostFrac[i]!)) : 0;
   const byDay = new Map<number, { lost: number; all: number }>();
   const spells = snow.spells.map(({ from, to }) => {
     let [lostKwh, clearingKwh] = [0, 0];
-    const fallDay = basis.days.binOf[from]!;
+    const fallDay = frame.days.binOf[from]!;
     for (let i = from; i < to; i++) {
       const kwh = lost(i);
-      const day = basis.days.binOf[i]!;
+      const day = frame.days.binOf[i]!;
       lostKwh += kwh;
       if (day > fallDay) clearingKwh += kwh;
       const sum = byDay.get(day) ?? { lost: 0, all: 0 };
-      byDay.set(day, { lost: sum.lost + kwh, all: sum.all + Math.max(0, owedKwh[i]! || 0) });
+      byDay.set(day, { lost: sum.lost + kwh, all: sum.all + Math.max(0, expectedKwh[i]! || 0) });
     }
-    const at = (i: number): number => basis.axis.startUtcMs + i * basis.axis.stepMinutes * MINUTE_MS;
+    const at = (i: number): number => frame.axis.startUtcMs + i * frame.axis.stepMinutes * MINUTE_MS;
     return {
       fromUtcMs: at(from),
       toUtcMs: at(to),
       lostKwh: round(lostKwh, 2),
       clearingKwh: round(clearingKwh, 2),
-      day: basis.days.keys[fallDay]!,
+      day: frame.days.keys[fallDay]!,
     };
   });
-  const southern = basis.site.place.latitudeDeg < 0;
+  const southern = frame.site.place.latitudeDeg < 0;
   const keys = [...new Set(spells.map(({ day }) => winterOf(day, southern)))];
-  const lostFracByDay = basis.days.keys.map((_, d) => {
+  const lostFracByDay = frame.days.keys.map((_, d) => {
     const sum = byDay.get(d);
     return sum && sum.all > 0 ? round(sum.lost / sum.all, 3) : 0;
   });
   return {
     winters: keys.map((key) => {
       const own = spells.filter(({ day }) => winterOf(day, southern) === key);
-      const days = basis.days.keys.filter((day, d) => winterOf(day, southern) === key && lostFracByDay[d]! > 0.1).length;
+      const days = frame.days.keys.filter((day, d) => winterOf(day, southern) === key && lostFracByDay[d]! > 0.1).length;
       const sum = (of: (spell: (typeof own)[number]) => number): number =>
         round(
           own.reduce((a, spell) => a + of(spell), 0),

@@ -1,4 +1,4 @@
-export { extendCauses } from "./extend-causes";
-export { type CausesInput, openCauses, seekCauses, USUAL_DRAWS } from "./open-causes";
-export type { CauseRun, CauseStore } from "./ports";
-export { type CausePorts, causesNow, runForPage, runWaiting } from "./run-causes";
+export { type AttributionInput, attribute, attributeStepwise, USUAL_DRAWS } from "./attribute";
+export { extendAttribution } from "./extend";
+export type { AttributionRun, AttributionStore } from "./ports";
+export { type AttributionPorts, currentAttribution, runForPage, runWaiting } from "./run";

@@ -23,7 +23,7 @@ export interface PartTerms {
 /** A part with its index by local day, before it is set against the others. */
 interface Part {
   readonly id: string;
-  readonly told: PartReport["told"];
+  readonly source: PartReport["source"];
   readonly site: Site;
   readonly days: readonly string[];
   readonly cleanLog: Float64Array;
@@ -45,18 +45,18 @@ const MIXED_FRAC = 0.5;
  */
 export function* partReports(ledger: OpenLedger, evidence: Evidence, terms: PartTerms): Generator<number, PartReport[]> {
   const parts = ledger.partMeters.length > 0 ? yield* byMeters(ledger, terms) : byHours(evidence, terms);
-  const days = evidence.basis.days.keys;
+  const days = evidence.frame.days.keys;
   const logs = parts.map((part) => onDays(part, days));
   return parts.map((part, k) => {
-    const { id, told, site, ageing } = part;
+    const { id, source, site, ageing } = part;
     const isKnown = !ageing.isTooSoon && Number.isFinite(ageing.perYearFrac);
     const apart = isKnown && parts.length > 1 ? againstRest(logs, k, { draws: terms.draws, seed: terms.seed }) : null;
-    const mixed = told === "hours" ? MIXED_FRAC * Math.abs(apart?.value ?? offRest(parts, k)) : 0;
+    const mixed = source === "hours" ? MIXED_FRAC * Math.abs(apart?.value ?? offRest(parts, k)) : 0;
     const half = Math.hypot((ageing.high - ageing.low) / 2, mixed);
     const [low, high] = [ageing.perYearFrac - half, ageing.perYearFrac + half];
     return {
       id,
-      told,
+      source,
       arrays: site.arrays.map(({ name }) => name),
       years: ageing.years,
       perYearFrac: isKnown ? ageing.perYearFrac : null,
@@ -103,9 +103,9 @@ function* byMeter(
   const { cleanLog } = evidence.soiling;
   return {
     id: meter.meterId,
-    told: "meter",
+    source: "meter",
     site,
-    days: evidence.basis.days.keys,
+    days: evidence.frame.days.keys,
     cleanLog,
     ageing: evidence.ageing,
     snow: snowOf(evidence),
@@ -113,16 +113,16 @@ function* byMeter(
 }
 
 function byHours(evidence: Evidence, { draws, seed }: PartTerms): Part[] {
-  const { basis, soiling, index } = evidence;
-  const groups = planeGroups(basis.site.arrays);
-  if (basis.resolution !== "hours" || groups.length < 2 || groups.length > MOST_GROUPS) return [];
-  const { commissioned, place } = basis.site;
-  const ageAtStartYears = commissioned ? ageOnAxis(commissioned, place.timeZone, basis.axis).startYears : 0;
-  const days = basis.days.keys;
+  const { frame, soiling, index } = evidence;
+  const groups = planeGroups(frame.site.arrays);
+  if (frame.resolution !== "hours" || groups.length < 2 || groups.length > MOST_GROUPS) return [];
+  const { commissioned, place } = frame.site;
+  const ageAtStartYears = commissioned ? ageOnAxis(commissioned, place.timeZone, frame.axis).startYears : 0;
+  const days = frame.days.keys;
   return hourIndex(evidence, groups).map((cleanLog, g) => ({
     id: groups[g]![0]!.id,
-    told: "hours",
-    site: { ...basis.site, arrays: groups[g]! },
+    source: "hours",
+    site: { ...frame.site, arrays: groups[g]! },
     days,
     cleanLog,
     ageing: readAgeing({

@@ -1,18 +1,18 @@
-import type { CauseReport } from "@/contracts/causes";
+import type { AttributionReport } from "@/contracts/attribution";
 
 /** How far the search for causes of a book is. */
-export interface CauseRun {
+export interface AttributionRun {
   readonly state: "waiting" | "running" | "done" | "cancelled" | "failed";
   readonly wantedVersion: number;
   readonly doneFrac: number;
-  readonly report: CauseReport | null;
+  readonly report: AttributionReport | null;
   readonly reportVersion: number | null;
   readonly note: string;
 }
 
 /** Where reports of causes are kept, with the progress of those in the making. */
-export interface CauseStore {
-  of(bookId: string): Promise<CauseRun | null>;
+export interface AttributionStore {
+  of(bookId: string): Promise<AttributionRun | null>;
   /** Asks for a version; true when it was not already asked for. */
   want(bookId: string, version: number): Promise<boolean>;
   /** Books that wait, oldest first. */
@@ -21,7 +21,7 @@ export interface CauseStore {
   take(bookId: string): Promise<{ version: number } | null>;
   /** False when the run was cancelled meanwhile. */
   progress(bookId: string, doneFrac: number): Promise<boolean>;
-  done(bookId: string, version: number, report: CauseReport | null, note: string): Promise<void>;
+  done(bookId: string, version: number, report: AttributionReport | null, note: string): Promise<void>;
   fail(bookId: string, note: string): Promise<void>;
   cancel(bookId: string): Promise<void>;
 }

@@ -14,7 +14,7 @@ export function recordKey({ site, report }: OpenLedger, entries: readonly FieldE
       round(line.referenceKwh),
       round(line.expectedKwh),
       round(line.meteredKwh),
-      round(line.unreadKwh),
+      round(line.dataGapKwh),
       round(line.splitKwh),
     ]);
   return createHash("sha256")

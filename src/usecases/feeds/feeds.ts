@@ -35,12 +35,12 @@ export async function addFeed(
       `Choose one of ${book.site.meters.map(({ id }) => id).join(", ")}.`,
     );
   }
-  const held = await store.of(book.id);
-  if (held.some((feed) => feed.settings.name === settings.name)) {
+  const existing = await store.of(book.id);
+  if (existing.some((feed) => feed.settings.name === settings.name)) {
     throw new Refusal("feed-refused", `The book has a feed “${settings.name}” already.`, "Give this one another name.");
   }
-  if (held.length >= MOST_FEEDS)
-    throw new Refusal("feed-refused", `The book has ${held.length} feeds.`, "Remove one that is no longer needed.");
+  if (existing.length >= MOST_FEEDS)
+    throw new Refusal("feed-refused", `The book has ${existing.length} feeds.`, "Remove one that is no longer needed.");
   const made = await store.create(book.id, settings, false, null);
   return settings.enabled ? changed(await store.change(book.id, made.id, settings, nowUtcMs), made.id) : made;
 }
@@ -53,12 +53,12 @@ export async function changeFeed(
   change: { enabled?: boolean | undefined; pullNow?: boolean | undefined },
   nowUtcMs: number,
 ): Promise<Feed> {
-  const held = (await store.of(book.id)).find(({ id }) => id === feedId);
-  if (!held) throw feedNotFound(feedId);
-  const enabled = change.enabled ?? held.settings.enabled;
-  const starts = enabled && (!held.settings.enabled || change.pullNow === true);
-  const next = enabled ? (starts || held.nextUtc === null ? nowUtcMs : Date.parse(held.nextUtc)) : null;
-  return changed(await store.change(book.id, feedId, feedSettingsSchema.parse({ ...held.settings, enabled }), next), feedId);
+  const existing = (await store.of(book.id)).find(({ id }) => id === feedId);
+  if (!existing) throw feedNotFound(feedId);
+  const enabled = change.enabled ?? existing.settings.enabled;
+  const starts = enabled && (!existing.settings.enabled || change.pullNow === true);
+  const next = enabled ? (starts || existing.nextUtc === null ? nowUtcMs : Date.parse(existing.nextUtc)) : null;
+  return changed(await store.change(book.id, feedId, feedSettingsSchema.parse({ ...existing.settings, enabled }), next), feedId);
 }
 
 export async function removeFeed(store: FeedStore, book: Book, feedId: number): Promise<void> {

@@ -1,14 +1,14 @@
 import { Readable } from "node:stream";
 import { site } from "@test/site-builder";
 import { describe, expect, it } from "vitest";
-import { entryEffects } from "@/contracts/causes";
+import { entryEffects } from "@/contracts/attribution";
 import { packColumns, unpackColumns } from "@/contracts/columns-wire";
-import { type KeptEntry, keptEntrySchema, newEntrySchema } from "@/contracts/field-book";
+import { newEntrySchema, type StoredEntry, storedEntrySchema } from "@/contracts/field-book";
 import { readEvents, writeEntries } from "@/formats/events-csv";
 import { bookReminders, remindersFile } from "../reminders";
 
-const kept = (change: Partial<KeptEntry> = {}): KeptEntry =>
-  keptEntrySchema.parse({
+const kept = (change: Partial<StoredEntry> = {}): StoredEntry =>
+  storedEntrySchema.parse({
     ...{ id: 1, from: "2024-05-02", to: "2024-05-02", kind: "cleaning", array: "", note: "", value: "", appliedFrom: [], photos: [] },
     ...change,
   });

@@ -1,4 +1,4 @@
-import type { FieldEntry, KeptEntry, NewEntry } from "@/contracts/field-book";
+import type { FieldEntry, NewEntry, StoredEntry } from "@/contracts/field-book";
 import type { SiteDocument } from "@/contracts/site";
 import type { Revision } from "@/core/site";
 
@@ -18,7 +18,7 @@ export interface EntryToKeep {
 
 /** Where field-book entries are kept; a change of them is a change of the book. */
 export interface EntryStore {
-  of(bookId: string): Promise<readonly KeptEntry[]>;
+  of(bookId: string): Promise<readonly StoredEntry[]>;
   /** Several entries of a file, all or none. */
   add(bookId: string, entries: readonly FieldEntry[]): Promise<void>;
   /** One entry with its photo and revisions, all or nothing. "known": its own id was written before; "book-changed": somebody changed the site meanwhile. */

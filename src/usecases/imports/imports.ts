@@ -58,8 +58,8 @@ async function inspectStaged(
   onProgress?: (rows: number) => void,
 ): Promise<Inspection> {
   const open = (): ReturnType<Staging["open"]> => ports.staging.open(uploadId);
-  const held = recent.find(uploadId, book, options);
-  if (held) return held;
+  const existing = recent.find(uploadId, book, options);
+  if (existing) return existing;
   let found = await inspectFile(open, book.site, options, onProgress);
   const chosen = options.mapping !== null || Object.keys(options.answers).length > 0;
   const remembered = chosen || !isForeign(found) ? null : await ports.mappings.find(fingerprintOf(found));
@@ -156,13 +156,13 @@ export async function* runImport(
     wake();
   });
   reading.catch(() => {});
-  let told = 0;
+  let readRows = 0;
   while (!finished) {
     await new Promise<void>((resolve) => {
       wake = resolve;
-      if (finished || told < steps.length) resolve();
+      if (finished || readRows < steps.length) resolve();
     });
-    for (; told < steps.length; told++) yield { kind: "reading", rows: steps[told]! };
+    for (; readRows < steps.length; readRows++) yield { kind: "reading", rows: steps[readRows]! };
   }
   const found = await reading;
   refuseErrors(found, await ports.imports.standingBatch(book.id, found.kind ?? "weather", staged.sha256));
@@ -220,9 +220,9 @@ const newBatch = (book: Book, staged: StagedFile, found: Inspection): NewBatch =
 });
 
 async function bringsNoSpan(readings: ReadingStore, book: Book, { sparse }: Inspection): Promise<boolean> {
-  const held = await readings.sparseOf(book.id);
-  const spans = new Set(held.spans.map((span) => `${span.meterId} ${span.fromUtcMs} ${span.toUtcMs} ${span.kwh}`));
-  const counters = new Set(held.counters.map((counter) => `${counter.meterId} ${counter.atUtcMs} ${counter.kwh}`));
+  const existing = await readings.sparseOf(book.id);
+  const spans = new Set(existing.spans.map((span) => `${span.meterId} ${span.fromUtcMs} ${span.toUtcMs} ${span.kwh}`));
+  const counters = new Set(existing.counters.map((counter) => `${counter.meterId} ${counter.atUtcMs} ${counter.kwh}`));
   return (
     sparse.spans.every((span) => spans.has(`${span.meterId} ${span.fromUtcMs} ${span.toUtcMs} ${span.kwh}`)) &&
     sparse.counters.every((counter) => counters.has(`${counter.meterId} ${counter.atUtcMs} ${counter.kwh}`))
@@ -233,12 +233,12 @@ async function bringsNoSpan(readings: ReadingStore, book: Book, { sparse }: Insp
 function bringsNothing(series: readonly MeteredPages[], stored: readonly StoredSeries[]): boolean {
   return series.every((pages) => {
     const fresh = joinPages(pages);
-    const held = stored.find(
+    const existing = stored.find(
       (s) => s.quantity === pages.quantity && s.meterId === pages.meterId && s.axis.stepMinutes === pages.stepMinutes,
     );
-    if (!fresh || !held) return !fresh;
-    const shift = Math.round((fresh.axis.startUtcMs - held.axis.startUtcMs) / (pages.stepMinutes * 60_000));
-    return fresh.values.every((value, i) => Number.isNaN(value) || held.values[i + shift] === value);
+    if (!fresh || !existing) return !fresh;
+    const shift = Math.round((fresh.axis.startUtcMs - existing.axis.startUtcMs) / (pages.stepMinutes * 60_000));
+    return fresh.values.every((value, i) => Number.isNaN(value) || existing.values[i + shift] === value);
   });
 }
 
@@ -254,11 +254,11 @@ async function stagedFile(staging: Staging, book: Book, uploadId: string): Promi
 
 /** Undoes a batch whole, or lets it stand again. */
 export async function setBatchUndone(store: ImportStore, book: Book, batchId: number, undone: boolean): Promise<Batch> {
-  const held = (await store.batchesOf(book.id)).find((candidate) => candidate.id === batchId);
-  if (!undone && held && (await store.standingBatch(book.id, held.kind, held.sha256))) {
+  const existing = (await store.batchesOf(book.id)).find((candidate) => candidate.id === batchId);
+  if (!undone && existing && (await store.standingBatch(book.id, existing.kind, existing.sha256))) {
     throw new Refusal(
       "file-refused",
-      `${held.fileName} was imported again since.`,
+      `${existing.fileName} was imported again since.`,
       "It stands already; nothing needs to be brought back.",
       { batchId },
     );

@@ -9,7 +9,7 @@ interface Kept {
 }
 
 /** A decade of five-minute values is eight megabytes; more than a few files are never looked at together. */
-const KEPT = 3;
+const MOST_CACHED = 3;
 /** Larger ones are read again rather than held. */
 const MOST_VALUES = 4_000_000;
 
@@ -28,7 +28,7 @@ class RecentInspections {
     if ((found.file?.valueCount ?? 0) > MOST_VALUES) return;
     // The preview answers with what was found out put in; the import asks with that.
     const keys = new Set([keyOf(book, options), keyOf(book, found.options)]);
-    this.kept = [...[...keys].map((key) => ({ uploadId, key, found })), ...this.kept].slice(0, 2 * KEPT);
+    this.kept = [...[...keys].map((key) => ({ uploadId, key, found })), ...this.kept].slice(0, 2 * MOST_CACHED);
   }
 
   drop(uploadId: string): void {

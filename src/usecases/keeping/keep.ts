@@ -1,4 +1,4 @@
-import type { CauseReport } from "@/contracts/causes";
+import type { AttributionReport } from "@/contracts/attribution";
 import type { ClosedMonth, Keeping, KeepingAction } from "@/contracts/keeping";
 import { ACCOUNT_NAMES, LEDGER_ACCOUNTS, type LedgerAccount } from "@/core/accounts";
 import { type LedgerLine, ledgerPostings, lineWithTransfers, withTransfers } from "@/core/ledger";
@@ -9,7 +9,7 @@ import type { KeepingStore } from "./ports";
 
 export interface KeepingGround {
   readonly ledger: OpenLedger;
-  readonly causes: CauseReport | null;
+  readonly causes: AttributionReport | null;
   readonly keeping: Keeping;
 }
 
@@ -58,19 +58,19 @@ export function postingsOf(
   { causes, keeping }: Pick<KeepingGround, "causes" | "keeping">,
   line: LedgerLine,
 ): Record<LedgerAccount, number> {
-  const actual = causes?.months.find(({ key }) => key === line.key) ?? line;
+  const found = causes?.months.find(({ key }) => key === line.key) ?? line;
   return withTransfers(
-    ledgerPostings(actual),
+    ledgerPostings(found),
     keeping.transfers.filter(({ month }) => month === line.key),
   );
 }
 
 function frozen(ground: KeepingGround, line: LedgerLine, note: string): Omit<ClosedMonth, "closedAt"> {
-  const budget = ledgerPostings(line);
+  const planned = ledgerPostings(line);
   const posted = postingsOf(ground, line);
   return {
     month: line.key,
-    postings: LEDGER_ACCOUNTS.map((account) => ({ account, budgetKwh: budget[account], actualKwh: posted[account] })),
+    postings: LEDGER_ACCOUNTS.map((account) => ({ account, plannedKwh: planned[account], foundKwh: posted[account] })),
     line: lineWithTransfers(
       ground.causes?.months.find(({ key }) => key === line.key) ?? line,
       ground.keeping.transfers.filter(({ month }) => month === line.key),
@@ -81,19 +81,19 @@ function frozen(ground: KeepingGround, line: LedgerLine, note: string): Omit<Clo
 
 /** A month's postings side by side: by the book, by evidence, and as they stand after moves. */
 export function postingRows(
-  budget: LedgerLine,
-  actual: LedgerLine,
+  planned: LedgerLine,
+  found: LedgerLine,
   keeping: Keeping,
-): { account: LedgerAccount; budgetKwh: number; actualKwh: number; finalKwh: number }[] {
-  const [modelled, evidenced] = [ledgerPostings(budget), ledgerPostings(actual)];
+): { account: LedgerAccount; plannedKwh: number; foundKwh: number; finalKwh: number }[] {
+  const [modelled, evidenced] = [ledgerPostings(planned), ledgerPostings(found)];
   const final = withTransfers(
     evidenced,
-    keeping.transfers.filter(({ month }) => month === budget.key),
+    keeping.transfers.filter(({ month }) => month === planned.key),
   );
   return LEDGER_ACCOUNTS.map((account) => ({
     account,
-    budgetKwh: modelled[account],
-    actualKwh: evidenced[account],
+    plannedKwh: modelled[account],
+    foundKwh: evidenced[account],
     finalKwh: final[account],
   }));
 }

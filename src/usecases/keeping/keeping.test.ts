@@ -71,7 +71,7 @@ describe("a month's postings", () => {
     expect(rows.find(({ account }) => account === "ageing")!.finalKwh).toBeCloseTo(0, 9);
     const sums = (of: (row: (typeof rows)[number]) => number): number => rows.reduce((sum, row) => sum + of(row), 0);
     expect(sums((row) => row.finalKwh)).toBeCloseTo(
-      sums((row) => row.actualKwh),
+      sums((row) => row.foundKwh),
       9,
     );
   });
@@ -86,7 +86,7 @@ describe("a month's postings", () => {
     expect(page({ causes: changed }).lines.find(({ key }) => key === "2021-07")!.expectedKwh).not.toBe(
       page().lines.find(({ key }) => key === "2021-07")!.expectedKwh,
     );
-    expect(kept.closed[0]!.postings.find(({ account }) => account === "soiling")!.actualKwh).toBeCloseTo(
+    expect(kept.closed[0]!.postings.find(({ account }) => account === "soiling")!.foundKwh).toBeCloseTo(
       withTransfers({ soiling: report.months.find(({ key }) => key === MONTH)!.accountsKwh.soiling } as never, []).soiling,
       9,
     );

@@ -1,4 +1,4 @@
-import type { CauseReport } from "@/contracts/causes";
+import type { AttributionReport } from "@/contracts/attribution";
 import type { Keeping } from "@/contracts/keeping";
 import { type LedgerLine, lineWithTransfers, totalLine } from "@/core/ledger";
 import { yearName } from "@/core/time";
@@ -6,7 +6,7 @@ import type { OpenLedger } from "../ledger";
 
 export interface LedgerPageInput {
   readonly ledger: OpenLedger;
-  readonly causes: CauseReport | null;
+  readonly causes: AttributionReport | null;
   readonly keeping: Keeping;
   readonly posting: "evidence" | "budget";
   /** Month in which the owner's year begins, 1 to 12. */
@@ -27,16 +27,16 @@ export interface LedgerPageLines {
 
 /** A page of the ledger: months of a year, calendar or fiscal, or all years; by evidence with what the analyst moved, or by the book. */
 export function ledgerPage({ ledger, causes, keeping, posting, fiscalStart, year }: LedgerPageInput): LedgerPageLines {
-  const budget = ledger.report.months;
+  const planned = ledger.report.months;
   const byEvidence = posting === "evidence" && causes !== null;
   const today = byEvidence
-    ? budget.map((line) =>
+    ? planned.map((line) =>
         lineWithTransfers(
           causes.months.find(({ key }) => key === line.key) ?? line,
           keeping.transfers.filter(({ month }) => month === line.key),
         ),
       )
-    : budget;
+    : planned;
   // A closed month stands as it was closed; what would stand today is told as its drift.
   const frozen = new Map(keeping.closed.map(({ month, line }) => [month, line]));
   const months = byEvidence ? today.map((line) => frozen.get(line.key) ?? line) : today;

@@ -51,8 +51,8 @@ describe("a year by day and hour", () => {
     const expected = glanceHours(glance, "expected");
     expect(Math.max(...expected.values.map((value) => value ?? 0))).toBe(1);
     expect(Math.min(...expected.values.map((value) => value ?? 1))).toBeGreaterThanOrEqual(0.03);
-    const paid = glanceHours(glance, "ratio").values.filter((value) => value !== null);
-    for (const value of paid) expect(value).toBeCloseTo(0.9, 1);
+    const metered = glanceHours(glance, "ratio").values.filter((value) => value !== null);
+    for (const value of metered) expect(value).toBeCloseTo(0.9, 1);
     expect(expected.firstHour).toBeLessThan(expected.lastHour);
   });
 

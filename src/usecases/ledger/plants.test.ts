@@ -5,6 +5,7 @@ import path from "node:path";
 import { promisify } from "node:util";
 import { fixtures, projectRoot } from "@test/paths";
 import { describe, expect, it } from "vitest";
+import { published } from "@/cli/published-names";
 import { ledgerFromFiles } from "@/cli/read-files";
 import { ledgerReportSchema } from "@/contracts/ledger";
 import { moneyReportSchema } from "@/contracts/money";
@@ -45,7 +46,7 @@ describe.each(Object.keys(ZONES) as Plant[])("the plant %s", (plant) => {
     for (const line of (await opened).report.months) {
       const accounts = MODEL_ACCOUNTS.reduce((sum, account) => sum + line.accountsKwh[account], 0);
       expect(Math.abs(line.referenceKwh - accounts - line.expectedKwh), line.key).toBeLessThanOrEqual(1e-6 * line.referenceKwh);
-      expect(line.expectedKwh - line.unreadKwh - line.remainderKwh!).toBeCloseTo(line.meteredKwh! - line.unmatchedKwh, 6);
+      expect(line.expectedKwh - line.dataGapKwh - line.unexplainedKwh!).toBeCloseTo(line.meteredKwh! - line.unmatchedKwh, 6);
       expect(line.promiseKwh).toBeGreaterThan(3000);
     }
   });
@@ -68,7 +69,7 @@ describe.each(Object.keys(ZONES) as Plant[])("the plant %s", (plant) => {
     });
     const putBack = truthByYear(plant);
     for (const year of report.years) {
-      const healthy = year.meteredKwh! + year.unreadKwh + putBack.get(year.key)!;
+      const healthy = year.meteredKwh! + year.dataGapKwh + putBack.get(year.key)!;
       expect(Math.abs(year.expectedKwh / healthy - 1), `${plant} ${year.key}: ${year.expectedKwh / healthy}`).toBeLessThan(0.04);
     }
   });
@@ -84,8 +85,10 @@ describe("the command line", () => {
     const { stdout } = await ledger("reconcile", ...flags("dry-roof"), "--json");
     const printed = JSON.parse(stdout) as { all: Record<string, unknown> & { postings: { account: string }[] } };
     const { report } = await ledgerFromFiles(options("dry-roof"));
-    const { unreadKwh: _unread, remainderKwh, ...budget } = report.all;
-    expect(printed.all).toMatchObject(JSON.parse(JSON.stringify({ ...budget, budgetRemainderKwh: remainderKwh })) as object);
+    const { dataGapKwh: _gap, unexplainedKwh, ...planned } = report.all;
+    expect(printed.all).toMatchObject(
+      JSON.parse(JSON.stringify(published({ ...planned, plannedUnexplainedKwh: unexplainedKwh }))) as object,
+    );
     expect(printed.all.postings.map((posting) => posting.account)).toContain("remainder");
     expect(ledgerReportSchema.safeParse(report).success).toBe(true);
   }, 30_000);

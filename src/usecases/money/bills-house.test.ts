@@ -76,11 +76,11 @@ describe("the bills house against its truth", () => {
     const site = billsHouseSite();
     const bills = await billsHouseBills();
     const report = billsReport({ site, ledger, bills, ageingPerYearFrac: null });
-    const reRun = report.schools.find(({ school }) => school === "re-run")!;
+    const reRun = report.methods.find(({ method }) => method === "re-run")!;
     expect(Math.abs(Number(reRun.total) / finance.total_saving - 1)).toBeLessThan(0.01);
     expect(Number(reRun.low)).toBeLessThan(finance.total_saving);
     expect(Number(reRun.high)).toBeGreaterThan(finance.total_saving);
-    const paidBackOn = Date.parse(report.runRates.find(({ school }) => school === "re-run")!.paidBackOn!);
+    const paidBackOn = Date.parse(report.runRates.find(({ method }) => method === "re-run")!.paidBackOn!);
     expect(Math.abs(paidBackOn - Date.parse(finance.payback_date)) / 86_400_000).toBeLessThan(31);
     expect(report.months.find(({ key }) => key === "2021-10")!.isFilled).toBe(true);
     const comparison = planComparison(site, ledger, bills)!;

@@ -1,5 +1,5 @@
 import type { BillDocument } from "@/contracts/bills";
-import type { BillsReport, SchoolName } from "@/contracts/money";
+import type { BillsReport, SavingsMethodName } from "@/contracts/money";
 import type { SiteDocument } from "@/contracts/site";
 import {
   amountOf,
@@ -11,6 +11,8 @@ import {
   energyShares,
   estimateMissing,
   HOUSEHOLD_DAY,
+  methodGap,
+  methodTotal,
   naiveSavingPerYear,
   planOn,
   promiseProgress,
@@ -18,8 +20,6 @@ import {
   type SavingInput,
   type SavingMonth,
   savingsOf,
-  schoolGap,
-  schoolTotal,
   selfUseByBand,
   sumOf,
 } from "@/core/money";
@@ -37,11 +37,11 @@ export interface BillsInput {
   readonly hours?: SunHours;
 }
 
-const SCHOOL_KEYS = { "re-run": "reRun", "old-average": "oldAverage", "flat-value": "flatValue" } as const satisfies Record<
-  SchoolName,
+const METHOD_KEYS = { "re-run": "reRun", "old-average": "oldAverage", "flat-value": "flatValue" } as const satisfies Record<
+  SavingsMethodName,
   keyof SavingMonth
 >;
-const SCHOOL_NAMES = Object.keys(SCHOOL_KEYS) as SchoolName[];
+const METHOD_NAMES = Object.keys(METHOD_KEYS) as SavingsMethodName[];
 /** What a display or a production meter of class B may be off. Source: IEC 62053-21, 2020, with a display's own rounding. */
 const METER_FRAC = 0.015;
 const HORIZON_YEARS = 40;
@@ -70,28 +70,28 @@ export function billsReport({
     [HOUSEHOLD_DAY, 1 + METER_FRAC],
     [EVEN_DAY, 1],
   ];
-  const bounds = doubts.map(([shape, factor]) => schoolTotal(savingsOf(inputsFor(shape, factor), terms), "reRun"));
+  const bounds = doubts.map(([shape, factor]) => methodTotal(savingsOf(inputsFor(shape, factor), terms), "reRun"));
   const totals = bounds.filter((total) => total !== null);
   const out = (value: Exact): string => amountOf(value, currency);
-  const rates = SCHOOL_NAMES.flatMap((school) => rateOf(school, savings, { site, ledger, ageingPerYearFrac }));
+  const rates = METHOD_NAMES.flatMap((method) => rateOf(method, savings, { site, ledger, ageingPerYearFrac }));
   const exportPerKwh = new Exact(
     planOn(money.plans, after.at(-1) ? `${after.at(-1)!.key}-15` : "9999-01-01")?.credit.perKwh ?? money.tariff.exportPerKwh ?? 0,
   );
-  const gap = schoolGap(before, inputs, savings, exportPerKwh);
+  const gap = methodGap(before, inputs, savings, exportPerKwh);
   const plain = (value: Exact | null): number | null => (value === null ? null : value.toNumber());
   const naive = naiveSavingPerYear(before, after);
   return {
     currency,
     months: months.map((month) => monthRow(month, month.key < starts, inputs, savings, out)),
     years: yearRows(months, inputs, savings, out),
-    schools: SCHOOL_NAMES.flatMap((school) => {
-      const known = savings.filter((month) => month[SCHOOL_KEYS[school]] !== null);
-      const total = schoolTotal(savings, SCHOOL_KEYS[school]);
+    methods: METHOD_NAMES.flatMap((method) => {
+      const known = savings.filter((month) => month[METHOD_KEYS[method]] !== null);
+      const total = methodTotal(savings, METHOD_KEYS[method]);
       if (!total) return [];
-      const spread = school === "re-run" && totals.length > 0;
+      const spread = method === "re-run" && totals.length > 0;
       return [
         {
-          school,
+          method,
           months: known.length,
           total: out(total),
           perYear: out(total.div(known.length).times(12)),
@@ -110,8 +110,8 @@ export function billsReport({
     },
     shares: inputs.length > 0 ? energyShares(inputs) : null,
     progress: progressOf(ledger),
-    runRates: rates.map(({ school, rate }) => ({
-      school,
+    runRates: rates.map(({ method, rate }) => ({
+      method,
       savedToDate: out(rate.savedToDate),
       perYear: out(rate.perYear),
       naivePerYear: out(rate.naivePerYear),
@@ -159,12 +159,12 @@ function flatOf(site: SiteDocument, before: readonly BillMonth[]): { used: strin
 }
 
 function rateOf(
-  school: SchoolName,
+  method: SavingsMethodName,
   savings: readonly SavingMonth[],
   { site, ledger, ageingPerYearFrac }: Pick<BillsInput, "site" | "ledger" | "ageingPerYearFrac">,
 ) {
   const saved = savings.flatMap((month) => {
-    const saving = month[SCHOOL_KEYS[school]];
+    const saving = month[METHOD_KEYS[method]];
     return saving === null ? [] : [{ key: month.key, saving }];
   });
   const { costs, incentives, tariff } = site.money;
@@ -177,7 +177,7 @@ function rateOf(
     season: seasonOf(ledger),
     horizonYears: HORIZON_YEARS,
   });
-  return rate && costs.length > 0 ? [{ school, rate }] : [];
+  return rate && costs.length > 0 ? [{ method, rate }] : [];
 }
 
 /** The year's shape: the promise, else the mean of the expected months; even where neither is known. */
@@ -202,10 +202,10 @@ function progressOf({ promise, report }: OpenLedger): BillsReport["progress"] {
 
 type Words = (value: Exact) => string;
 
-const savedOf = (month: SavingMonth | undefined, out: Words): Record<SchoolName, string | null> =>
+const savedOf = (month: SavingMonth | undefined, out: Words): Record<SavingsMethodName, string | null> =>
   Object.fromEntries(
-    SCHOOL_NAMES.map((school) => [school, month?.[SCHOOL_KEYS[school]] ? out(month[SCHOOL_KEYS[school]]!) : null]),
-  ) as Record<SchoolName, string | null>;
+    METHOD_NAMES.map((method) => [method, month?.[METHOD_KEYS[method]] ? out(month[METHOD_KEYS[method]]!) : null]),
+  ) as Record<SavingsMethodName, string | null>;
 
 function monthRow(
   month: BillMonth,
@@ -259,11 +259,11 @@ function yearRows(
       amount: out(amount),
       perKwh: importKwh > 0 ? amount.toNumber() / importKwh : null,
       saved: Object.fromEntries(
-        SCHOOL_NAMES.map((school) => {
-          const total = schoolTotal(saved, SCHOOL_KEYS[school]);
-          return [school, total && out(total)];
+        METHOD_NAMES.map((method) => {
+          const total = methodTotal(saved, METHOD_KEYS[method]);
+          return [method, total && out(total)];
         }),
-      ) as Record<SchoolName, string | null>,
+      ) as Record<SavingsMethodName, string | null>,
     };
   });
 }

@@ -1,5 +1,5 @@
+import type { AttributionReport } from "@/contracts/attribution";
 import type { BillDocument } from "@/contracts/bills";
-import type { CauseReport } from "@/contracts/causes";
 import type { BillsReport, PlanComparison } from "@/contracts/money";
 import type { SiteDocument } from "@/contracts/site";
 import { type CaseFacts, type EnergyBasis, type MoneyReport, moneyOf } from "@/core/money";
@@ -23,7 +23,7 @@ interface Ground {
   readonly ledger: OpenLedger;
   readonly bills: readonly BillDocument[];
   /** What was read of causes and ageing; null where nothing was sought. */
-  readonly causes: CauseReport | null;
+  readonly causes: AttributionReport | null;
   readonly basis?: EnergyBasis | null;
 }
 
@@ -31,7 +31,7 @@ interface Ground {
 const SURE_FRAC = 0.005;
 
 /** Ageing as the Ageing chapter reads it, where it can tell; null leaves it to the book. */
-function ageingRead({ ageing }: CauseReport): number | null {
+function ageingRead({ ageing }: AttributionReport): number | null {
   const { isTooSoon, perYearFrac, low, high } = ageing;
   if (isTooSoon || perYearFrac === null || low === null || high === null || (high - low) / 2 > SURE_FRAC) return null;
   return Math.max(0, perYearFrac);

@@ -22,7 +22,7 @@ export function producedIn({ report }: Pick<OpenLedger, "report">): (month: Bill
     if (line.meteredKwh === null || line.readFrac === 0) return { kwh: line.expectedKwh * level, isFilled: true };
     return line.readFrac > ENOUGH_READ
       ? { kwh: line.meteredKwh, isFilled: false }
-      : { kwh: line.meteredKwh + line.unreadKwh, isFilled: true };
+      : { kwh: line.meteredKwh + line.dataGapKwh, isFilled: true };
   };
 }
 

@@ -1,6 +1,6 @@
 import type { BookFinding, Decision, Examination, ExaminedSeries, WeatherStrip } from "@/contracts/examination";
 import { mostEnergyKwh } from "@/core/ledger";
-import { examine, examineCounter, type Finding, type OwedSeries } from "@/core/quality";
+import { type ExpectedSeries, examine, examineCounter, type Finding } from "@/core/quality";
 import { compareSpans, counterSpans, energyBetween, energyKwh, type ProductionQuantity } from "@/core/readings";
 import { nameplateW, partOfSite, type Site } from "@/core/site";
 import { type CalendarBins, dayBins } from "@/core/time";
@@ -16,44 +16,46 @@ export interface ExaminationInput {
   readonly decisions: readonly Decision[];
 }
 
-const owedOf = ({ run }: OpenLedger): OwedSeries | null => run && { axis: run.axis, kwh: run.expectedKwh };
+const expectedOf = ({ run }: OpenLedger): ExpectedSeries | null => run && { axis: run.axis, kwh: run.expectedKwh };
 
 /** A meter of some of the arrays: their part of the site, and the share of what the site owes that falls to them by nameplate. */
-function partOf(meterId: string, site: Site, owed: OwedSeries | null): { site: Site; owed: OwedSeries | null } {
+function partOf(meterId: string, site: Site, expected: ExpectedSeries | null): { site: Site; expected: ExpectedSeries | null } {
   const meter = site.meters.find(({ id }) => id === meterId);
-  if (!meter || meter.arrays.length === 0 || site.arrays.every(({ id }) => meter.arrays.includes(id))) return { site, owed };
+  if (!meter || meter.arrays.length === 0 || site.arrays.every(({ id }) => meter.arrays.includes(id))) return { site, expected };
   const own = partOfSite(site, meter.arrays);
   const share = nameplateW(own) / nameplateW(site);
-  return { site: own, owed: owed && { axis: owed.axis, kwh: owed.kwh.map((kwh) => kwh * share) } };
+  return { site: own, expected: expected && { axis: expected.axis, kwh: expected.kwh.map((kwh) => kwh * share) } };
 }
 
 /** Examines every production series of a book: findings with what was decided, days raw and clean, and the spans between hand readings. */
 export function examineBook({ site, ledger, production, weather, sparse, decisions }: ExaminationInput): Examination {
   const started = performance.now();
-  const owed = owedOf(ledger);
+  const expected = expectedOf(ledger);
   const clean = cleanSeries(production, decisions, site);
   const findings = [
     ...production.flatMap((series) => {
-      const part = partOf(series.meterId, site, owed);
-      return seriesFindings(series, part.site, part.owed).map((finding) => told(finding, seriesKeyOf(series), series.meterId, decisions));
+      const part = partOf(series.meterId, site, expected);
+      return seriesFindings(series, part.site, part.expected).map((finding) =>
+        told(finding, seriesKeyOf(series), series.meterId, decisions),
+      );
     }),
-    ...counterFindings(sparse, owed).map(({ meterId, finding }) => told(finding, counterKeyOf(meterId), meterId, decisions)),
+    ...counterFindings(sparse, expected).map(({ meterId, finding }) => told(finding, counterKeyOf(meterId), meterId, decisions)),
   ];
   return {
     findings,
-    series: production.map((series, k) => byDay(series, clean[k]!, site, partOf(series.meterId, site, owed).owed)),
+    series: production.map((series, k) => byDay(series, clean[k]!, site, partOf(series.meterId, site, expected).expected)),
     weather: weather.map((series) => weatherStrip(series, site)),
-    spans: spanRows(cleanSparse(sparse, decisions), owed),
-    byWeather: owed !== null,
+    spans: spanRows(cleanSparse(sparse, decisions), expected),
+    byWeather: expected !== null,
     milliseconds: Math.round(performance.now() - started),
   };
 }
 
 /** Findings of one raw series. */
-export function seriesFindings(series: StoredSeries, site: Site, owed: OwedSeries | null): Finding[] {
+export function seriesFindings(series: StoredSeries, site: Site, expected: ExpectedSeries | null): Finding[] {
   const { axis } = series;
   const kwh = energyKwh(series.values, series.quantity as ProductionQuantity, axis.stepMinutes);
-  return examine({ axis, energyKwh: kwh, site, owed, mostKwh: mostEnergyKwh(site, axis.stepMinutes) });
+  return examine({ axis, energyKwh: kwh, site, expected, mostKwh: mostEnergyKwh(site, axis.stepMinutes) });
 }
 
 function told(finding: Finding, seriesKey: string, meterId: string, decisions: readonly Decision[]): BookFinding {
@@ -62,10 +64,10 @@ function told(finding: Finding, seriesKey: string, meterId: string, decisions: r
   return { ...finding, facts: { ...finding.facts }, key, seriesKey, meterId, decision };
 }
 
-function counterFindings({ counters }: StoredSparse, owed: OwedSeries | null): { meterId: string; finding: Finding }[] {
+function counterFindings({ counters }: StoredSparse, expected: ExpectedSeries | null): { meterId: string; finding: Finding }[] {
   const between = (from: number, to: number): number => {
-    if (!owed) return Number.NaN;
-    const { kwh, knownFrac } = energyBetween(owed.axis, owed.kwh, from, to);
+    if (!expected) return Number.NaN;
+    const { kwh, knownFrac } = energyBetween(expected.axis, expected.kwh, from, to);
     return knownFrac > 0.9 ? kwh / knownFrac : Number.NaN;
   };
   return [...new Set(counters.map(({ meterId }) => meterId))].flatMap((meterId) => {
@@ -97,7 +99,7 @@ function weatherStrip({ quantity, axis, values }: StoredSeries, site: Site): Wea
   return { quantity, stepMinutes: axis.stepMinutes, days: bins.keys.slice(first, end), readFrac };
 }
 
-function byDay(series: StoredSeries, clean: StoredSeries, site: Site, owed: OwedSeries | null): ExaminedSeries {
+function byDay(series: StoredSeries, clean: StoredSeries, site: Site, expected: ExpectedSeries | null): ExaminedSeries {
   const { axis } = series;
   const bins = dayBins(axis, site.place.timeZone);
   const raw = energyKwh(series.values, series.quantity as ProductionQuantity, axis.stepMinutes);
@@ -113,7 +115,7 @@ function byDay(series: StoredSeries, clean: StoredSeries, site: Site, owed: Owed
     days,
     rawKwh: daySums(raw, bins).slice(first, end),
     cleanKwh: daySums(cleaned, bins).slice(first, end),
-    expectedKwh: owedByDay(days, site, owed),
+    expectedKwh: expectedByDay(days, site, expected),
     readFrac,
   };
 }
@@ -128,21 +130,21 @@ function daySums(kwh: Float64Array, bins: CalendarBins): (number | null)[] {
   return [...sums].map(brief);
 }
 
-function owedByDay(days: readonly string[], site: Site, owed: OwedSeries | null): (number | null)[] {
-  if (!owed) return days.map(() => null);
-  const bins = dayBins(owed.axis, site.place.timeZone);
+function expectedByDay(days: readonly string[], site: Site, expected: ExpectedSeries | null): (number | null)[] {
+  if (!expected) return days.map(() => null);
+  const bins = dayBins(expected.axis, site.place.timeZone);
   const sums = new Map<string, number>();
-  for (let i = 0; i < owed.axis.count; i++) {
+  for (let i = 0; i < expected.axis.count; i++) {
     const key = bins.keys[bins.binOf[i]!]!;
-    sums.set(key, (sums.get(key) ?? 0) + owed.kwh[i]!);
+    sums.set(key, (sums.get(key) ?? 0) + expected.kwh[i]!);
   }
   return days.map((day) => brief(sums.get(day) ?? Number.NaN));
 }
 
-function spanRows(sparse: StoredSparse, owed: OwedSeries | null): Examination["spans"] {
+function spanRows(sparse: StoredSparse, expected: ExpectedSeries | null): Examination["spans"] {
   const counted = counterSpans(sparse.counters).map((span) => ({ ...span, source: "counter" as const }));
   const listed = sparse.spans.map((span) => ({ ...span, source: "table" as const }));
   const all = [...counted, ...listed].sort((a, b) => a.fromUtcMs - b.fromUtcMs);
-  if (!owed) return all.map((span) => ({ ...span, expectedKwh: 0, knownFrac: 0 }));
-  return compareSpans(all, owed.axis, owed.kwh).map((span, k) => ({ ...span, source: all[k]!.source }));
+  if (!expected) return all.map((span) => ({ ...span, expectedKwh: 0, knownFrac: 0 }));
+  return compareSpans(all, expected.axis, expected.kwh).map((span, k) => ({ ...span, source: all[k]!.source }));
 }

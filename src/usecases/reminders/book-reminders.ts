@@ -1,4 +1,4 @@
-import type { KeptEntry } from "@/contracts/field-book";
+import type { StoredEntry } from "@/contracts/field-book";
 import type { ReminderRow } from "@/contracts/reminders";
 import type { SiteDocument } from "@/contracts/site";
 import { type Reminder, writeReminders } from "@/formats/icalendar";
@@ -20,7 +20,7 @@ function nextYearly(date: string, today: string): string {
 const INSURANCE = /insur|assurance|versicher|seguro|polisa/i;
 
 /** What is to come of a book, the nearest first: its rack's tilts, a cleaning and an inspection by the field book, insurance and warranty by the site, and the owner's own dates. */
-export function bookReminders(site: SiteDocument, entries: readonly KeptEntry[], today: string): ReminderRow[] {
+export function bookReminders(site: SiteDocument, entries: readonly StoredEntry[], today: string): ReminderRow[] {
   const rows: ReminderRow[] = [];
   for (const array of site.arrays)
     for (const { from, tiltDeg } of array.tiltSchedule)
@@ -88,7 +88,7 @@ function everyOwn(on: string, everyYears: number, today: string): string {
 }
 
 /** All reminders of a book as a calendar file. */
-export function remindersFile(book: Book, entries: readonly KeptEntry[], today: string): string {
+export function remindersFile(book: Book, entries: readonly StoredEntry[], today: string): string {
   return writeReminders(
     book.site.name,
     bookReminders(book.site, entries, today).map(

@@ -28,11 +28,11 @@ export async function keepVariant(store: VariantStore, book: Book, variant: NewV
       reading.problems,
     );
   }
-  const held = await store.of(book.id);
-  if (held.length >= MOST_VARIANTS && !held.some(({ name }) => name === variant.name)) {
+  const existing = await store.of(book.id);
+  if (existing.length >= MOST_VARIANTS && !existing.some(({ name }) => name === variant.name)) {
     throw new Refusal(
       "variant-refused",
-      `The book holds ${held.length} variants.`,
+      `The book holds ${existing.length} variants.`,
       "Remove one that you no longer need, then keep this one.",
     );
   }

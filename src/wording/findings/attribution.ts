@@ -32,8 +32,8 @@ export function bearingWords(azimuthDeg: number): string {
 /** What a plane acts like, in what the book has wrong of it. */
 function planeWords(f: Facts): string {
   const half = (low: number | string | undefined, high: number | string | undefined): string => `±${n((Number(high) - Number(low)) / 2)}°`;
-  const bearing = `${bearingWords(Number(f.azimuthDeg) + Number(f.turnDeg))}, ${half(f.turnLowDeg, f.turnHighDeg)}`;
-  const tilt = `a tilt of ${n(Math.max(0, Math.min(90, Number(f.tiltDeg) + Number(f.steeperDeg))))}°, ${half(f.steeperLowDeg, f.steeperHighDeg)}`;
+  const bearing = `${bearingWords(Number(f.azimuthDeg) + Number(f.azimuthOffsetDeg))}, ${half(f.azimuthOffsetLowDeg, f.azimuthOffsetHighDeg)}`;
+  const tilt = `a tilt of ${n(Math.max(0, Math.min(90, Number(f.tiltDeg) + Number(f.tiltOffsetDeg))))}°, ${half(f.tiltOffsetLowDeg, f.tiltOffsetHighDeg)}`;
   const [book, bookTilt] = [bearingWords(Number(f.azimuthDeg)), `${n(f.tiltDeg)}°`];
   if (f.wrong === "tilt") return `Acts like ${tilt}; the book says ${bookTilt}.`;
   if (f.wrong === "both") return `Acts like ${bearing}, and ${tilt}; the book says ${book} and ${bookTilt}.`;
@@ -94,7 +94,7 @@ const CATALOGUE: Readonly<Record<CauseKind, (f: Facts, finding: CauseFinding, wh
   }),
   ageing: (f) => ({
     title: "Ageing faster than budgeted",
-    what: `${percent(f.perYearFrac, 2)} a year (${percent(f.lowFrac, 2)} to ${percent(f.highFrac, 2)}); the book budgets ${percent(f.budgetFrac, 2)}.`,
+    what: `${percent(f.perYearFrac, 2)} a year (${percent(f.lowFrac, 2)} to ${percent(f.highFrac, 2)}); the book budgets ${percent(f.plannedFrac, 2)}.`,
     evidence: "Read through the weather from days one year apart; see the Ageing chapter.",
   }),
 };

@@ -6,7 +6,7 @@ import { number } from "../format";
 import { dayName, monthOfYear } from "../geometry";
 import type { Working } from "./working";
 
-const SCHOOL_SOURCE: Readonly<Record<TiltPlan["school"], string>> = {
+const METHOD_SOURCE: Readonly<Record<TiltPlan["method"], string>> = {
   "as-is": "The rack as the book has it, through the chain.",
   latitude: "Rule of thumb: latitude less the sun's declination in each span (Duffie & Beckman, 2013).",
   "latitude-15": "Rule of thumb: latitude, fifteen degrees flatter in summer and steeper in winter (Duffie & Beckman, 2013).",
@@ -17,7 +17,7 @@ const SCHOOL_SOURCE: Readonly<Record<TiltPlan["school"], string>> = {
 /** How the energy of a plan of tilts came about. */
 export function planWorking(plan: TiltPlan, year: string | null, goal: TiltGoal): Working {
   return {
-    title: plan.positions === 0 ? "The rack as it is" : `Tilts by ${plan.school === "simulated" ? "simulation" : plan.school}`,
+    title: plan.positions === 0 ? "The rack as it is" : `Tilts by ${plan.method === "simulated" ? "simulation" : plan.method}`,
     value: number(plan.yearKwh, 1),
     unit: "kWh",
     formula: "Σ over days of the energy that the whole chain gives at the tilt of the day",
@@ -31,7 +31,7 @@ export function planWorking(plan: TiltPlan, year: string | null, goal: TiltGoal)
       { name: "Least month", value: `${number(plan.leastKwhPerDay, 2)} kWh a day`, from: "the same run" },
       { name: "Weather", value: year ?? "a cloudless year", from: year === null ? "the book has none" : "the book" },
     ],
-    source: SCHOOL_SOURCE[plan.school],
+    source: METHOD_SOURCE[plan.method],
     assumptions: [
       `Chosen for: ${goal}. Every tilt from 0° to 90° was run through the chain with shade, heat and inverter.`,
       "One year of weather; another year moves the dates by days, the tilts by a degree or two, and hardly the gain.",

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import type { AgeingReport, BookCause } from "@/contracts/causes";
+import type { AgeingReport, BookCause } from "@/contracts/attribution";
 import { causeKinds } from "@/core/attribution";
 import { ageingWorking, causeWorking } from "./cause-working";
 

@@ -1,4 +1,4 @@
-import type { AgeingReport, BookCause } from "@/contracts/causes";
+import type { AgeingReport, BookCause } from "@/contracts/attribution";
 import { whenOf } from "../findings/attribution";
 import { number, percent } from "../format";
 import type { Working } from "./working";

@@ -20,7 +20,7 @@ export function dayWorking(day: DayReport, figure: DayFigure): Working {
     Expected: number(line?.expectedKwh ?? 0, 2),
     Metered: number(metered, 2),
     Difference: number(metered - (line?.expectedKwh ?? 0), 2),
-    Unread: number(line?.unreadKwh ?? 0, 2),
+    Unread: number(line?.dataGapKwh ?? 0, 2),
     Read: percent(line?.readFrac ?? 0),
   };
   return {

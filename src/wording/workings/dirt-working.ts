@@ -1,4 +1,4 @@
-import type { SoilingReport } from "@/contracts/causes";
+import type { SoilingReport } from "@/contracts/attribution";
 import { number, percent } from "../format";
 import type { Working } from "./working";
 

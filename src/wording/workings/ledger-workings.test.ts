@@ -49,28 +49,28 @@ describe("workings of a ledger's line", () => {
     const difference = workings.differenceWorking(line, context);
     near(figure(difference.value), inputOf(difference, "Metered, with weather beside it") - inputOf(difference, "Expected"));
     near(figure(difference.value), -(inputOf(difference, "Of it unread") + inputOf(difference, "Of it remainder")));
-    const remainder = workings.remainderWorking(line, context);
+    const remainder = workings.unexplainedWorking(line, context);
     near(
-      line.remainderKwh! < 0 ? -figure(remainder.value) : figure(remainder.value),
+      line.unexplainedKwh! < 0 ? -figure(remainder.value) : figure(remainder.value),
       inputOf(remainder, "Expected") -
         inputOf(remainder, "Unread") -
         (inputOf(remainder, "Metered") - inputOf(remainder, "Metered without weather")),
     );
-    const unread = workings.unreadWorking(line, context);
+    const unread = workings.dataGapWorking(line, context);
     near(figure(unread.value), inputOf(unread, "Expected") * (1 - inputOf(unread, "Read") / 100), 0.001 * line.expectedKwh + 1);
   });
 
   it("call what is over over, and what is missing missing", () => {
-    expect(workings.remainderWorking(june, context).title).toMatch(/^Remainder, missing, June 2023/);
-    const over = { ...june, remainderKwh: -12 };
-    expect(workings.remainderWorking(over, context)).toMatchObject({ title: expect.stringMatching(/^Remainder, over/) as string });
+    expect(workings.unexplainedWorking(june, context).title).toMatch(/^Remainder, missing, June 2023/);
+    const over = { ...june, unexplainedKwh: -12 };
+    expect(workings.unexplainedWorking(over, context)).toMatchObject({ title: expect.stringMatching(/^Remainder, over/) as string });
   });
 
   it("set paid of owed as a ratio of the sums that they show", () => {
-    const paid = workings.paidWorking(year, context);
-    const again = inputOf(paid, "Metered") / inputOf(paid, "Expected of the time read");
-    near(figure(paid.value) / 100, again, 0.001);
-    near(figure(paid.value), 95, 0.1);
+    const metered = workings.performanceIndexWorking(year, context);
+    const again = inputOf(metered, "Metered") / inputOf(metered, "Expected of the time read");
+    near(figure(metered.value) / 100, again, 0.001);
+    near(figure(metered.value), 95, 0.1);
   });
 
   it("say where a promise comes from", () => {
@@ -110,7 +110,7 @@ describe("workings of a day", () => {
   const day = {
     date: "2023-06-21",
     timeZone: "Europe/Madrid",
-    line: { ...june, expectedKwh: 50.25, meteredKwh: 47.5, unreadKwh: 1.005, readFrac: 0.98 },
+    line: { ...june, expectedKwh: 50.25, meteredKwh: 47.5, dataGapKwh: 1.005, readFrac: 0.98 },
     expected: { stepMinutes: 60, kw: [null, 1, 2, null] },
     metered: { stepMinutes: 15, kw: [0, 1, null, 2] },
   } as unknown as DayReport;

@@ -1,6 +1,6 @@
 import type { LedgerSources } from "@/contracts/ledger";
 import { ACCOUNT_NAMES, type LedgerAccount, ledgerAccountOf, MODEL_ACCOUNTS, STAGE_NAMES } from "@/core/accounts";
-import { type LedgerLine, ledgerPostings, paidOfOwed, performanceRatio } from "@/core/ledger";
+import { type LedgerLine, ledgerPostings, performanceIndex, performanceRatio } from "@/core/ledger";
 import { nameplateW, type Site } from "@/core/site";
 import { kwhDecimals, monthName, number, percent } from "../format";
 import { SOURCES, stageMethod } from "./stage-methods";
@@ -77,21 +77,21 @@ export function referenceWorking(line: LedgerLine, context: LedgerContext): Work
 
 /** An account's posting: which stages of the chain it holds, and what went in. */
 export function accountWorking(line: LedgerLine, account: LedgerAccount, context: LedgerContext): Working {
-  if (account === "unread") return unreadWorking(line, context);
-  if (account === "remainder") return remainderWorking(line, context);
+  if (account === "unread") return dataGapWorking(line, context);
+  if (account === "remainder") return unexplainedWorking(line, context);
   const stages = MODEL_ACCOUNTS.filter((stage) => ledgerAccountOf(stage) === account).map((stage) => ({
     stage,
     method: stageMethod(stage, context.site),
     postedKwh: line.accountsKwh[stage],
   }));
-  const told = stages.filter(({ postedKwh }, k) => postedKwh !== 0 || k === 0);
+  const posted = stages.filter(({ postedKwh }, k) => postedKwh !== 0 || k === 0);
   return kwhWorking(line, ACCOUNT_NAMES[account].name, ledgerPostings(line)[account], {
-    formula: told.map(({ method }) => method.formula).join(";  "),
-    inputs: told.flatMap(({ stage, method, postedKwh }): WorkingInput[] => [
+    formula: posted.map(({ method }) => method.formula).join(";  "),
+    inputs: posted.flatMap(({ stage, method, postedKwh }): WorkingInput[] => [
       ...method.terms,
       { name: `Posted: ${STAGE_NAMES[stage]}`, value: kwh(postedKwh, line), from: "energy before the stage − after it" },
     ]),
-    source: [...new Set(told.map(({ method }) => method.source))].join(" "),
+    source: [...new Set(posted.map(({ method }) => method.source))].join(" "),
     assumptions: [
       ...(context.isEvidence && EVIDENCED.includes(account) ? [EVIDENCE_NOTE] : []),
       "A loss as the ledger walks down from nameplate: energy at nameplate efficiency before the stage minus after it. What would be gained at the meter without it is another, smaller figure.",
@@ -165,8 +165,8 @@ export function promiseWorking(line: LedgerLine, { promiseFrom }: LedgerContext)
   });
 }
 
-export function unreadWorking(line: LedgerLine, _context: LedgerContext): Working {
-  return kwhWorking(line, "Unread", line.unreadKwh, {
+export function dataGapWorking(line: LedgerLine, _context: LedgerContext): Working {
+  return kwhWorking(line, "Unread", line.dataGapKwh, {
     formula: "Σ expected × (1 − share of the interval that was read)",
     inputs: [
       { name: "Expected", value: kwh(line.expectedKwh, line), from: "the chain" },
@@ -177,13 +177,13 @@ export function unreadWorking(line: LedgerLine, _context: LedgerContext): Workin
   });
 }
 
-export function remainderWorking(line: LedgerLine, _context: LedgerContext): Working {
-  const remainder = line.remainderKwh ?? 0;
+export function unexplainedWorking(line: LedgerLine, _context: LedgerContext): Working {
+  const remainder = line.unexplainedKwh ?? 0;
   return kwhWorking(line, remainder >= 0 ? "Remainder, missing" : "Remainder, over", Math.abs(remainder), {
     formula: "expected − unread − (metered − metered without weather)",
     inputs: [
       { name: "Expected", value: kwh(line.expectedKwh, line), from: "the chain" },
-      { name: "Unread", value: kwh(line.unreadKwh, line), from: "time without readings" },
+      { name: "Unread", value: kwh(line.dataGapKwh, line), from: "time without readings" },
       { name: "Metered", value: kwh(line.meteredKwh ?? 0, line), from: "readings" },
       { name: "Metered without weather", value: kwh(line.unmatchedKwh, line), from: "readings with no weather beside them" },
     ],
@@ -199,23 +199,23 @@ export function differenceWorking(line: LedgerLine, _context: LedgerContext): Wo
     inputs: [
       { name: "Metered, with weather beside it", value: kwh((line.meteredKwh ?? 0) - line.unmatchedKwh, line), from: "readings" },
       { name: "Expected", value: kwh(line.expectedKwh, line), from: "the chain" },
-      { name: "Of it unread", value: kwh(line.unreadKwh, line), from: "time without readings" },
-      { name: "Of it remainder", value: kwh(line.remainderKwh ?? 0, line), from: "what no account explains" },
+      { name: "Of it unread", value: kwh(line.dataGapKwh, line), from: "time without readings" },
+      { name: "Of it remainder", value: kwh(line.unexplainedKwh ?? 0, line), from: "what no account explains" },
     ],
     source: "The ledger's own balance.",
     assumptions: ["Short is negative, over is positive."],
   });
 }
 
-export function paidWorking(line: LedgerLine, _context: LedgerContext): Working {
+export function performanceIndexWorking(line: LedgerLine, _context: LedgerContext): Working {
   return {
     title: `Paid of owed, ${spanOf(line.key)}`,
-    value: percent(paidOfOwed(line) ?? 0),
+    value: percent(performanceIndex(line) ?? 0),
     unit: "",
     formula: "Σ metered ÷ Σ expected, over the time that was read",
     inputs: [
       { name: "Metered", value: kwh((line.meteredKwh ?? 0) - line.unmatchedKwh, line), from: "readings" },
-      { name: "Expected of the time read", value: kwh(line.expectedKwh - line.unreadKwh, line), from: "the chain" },
+      { name: "Expected of the time read", value: kwh(line.expectedKwh - line.dataGapKwh, line), from: "the chain" },
       { name: "Performance ratio", value: percent(performanceRatio(line) ?? 0), from: "metered ÷ reference of the time read" },
     ],
     source: "IEC 61724-1:2021 and 61724-3:2016, energy performance index.",

@@ -6,7 +6,7 @@ import type { Working } from "./working";
 export const meterYearWorking = (
   series: ExaminedSeries,
   year: string,
-  { kwh, owedKwh, readFrac }: { kwh: number; owedKwh: number; readFrac: number },
+  { kwh, expectedKwh, readFrac }: { kwh: number; expectedKwh: number; readFrac: number },
 ): Working => ({
   title: `${series.meterId} in ${year}`,
   value: number(kwh),
@@ -16,7 +16,7 @@ export const meterYearWorking = (
     { name: "series", value: series.quantity, from: `meter ${series.meterId}, metering point ${series.point}` },
     {
       name: "owed for the time that was read",
-      value: owedKwh > 0 ? `${number(owedKwh)} kWh` : "not known without weather",
+      value: expectedKwh > 0 ? `${number(expectedKwh)} kWh` : "not known without weather",
       from: "chain of the Yield chapter",
     },
     { name: "read", value: percent(readFrac), from: "share of the year's intervals" },

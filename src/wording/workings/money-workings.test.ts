@@ -200,7 +200,7 @@ describe("workings of the bills", () => {
 
   it("give the day of the payback at the rate of the bills, or say that it does not come", () => {
     const rate = {
-      school: "re-run",
+      method: "re-run",
       savedToDate: "4200.00",
       perYear: "700.00",
       naivePerYear: "655.00",

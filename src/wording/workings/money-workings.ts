@@ -1,4 +1,4 @@
-import type { BillsReport, SchoolName } from "@/contracts/money";
+import type { BillsReport, SavingsMethodName } from "@/contracts/money";
 import type { Decision, MoneyReport, Payback, PaybackSpread, PaybackTerms } from "@/core/money";
 import { USUAL_DOUBTS } from "@/core/money";
 import type { Site } from "@/core/site";
@@ -193,7 +193,7 @@ export function runRateWorking({ site, payback, terms }: MoneyContext, rate: Bil
     unit: rate.years === null ? "" : `${number(rate.years, 2)} years`,
     formula: "real savings through the last bill; then each month saves what its last namesake did × ((1 + rise)(1 − ageing))^k",
     inputs: [
-      { name: "Saved to date", value: `${money(rate.savedToDate)} ${site.currency}`, from: SCHOOL_NAMES[rate.school] },
+      { name: "Saved to date", value: `${money(rate.savedToDate)} ${site.currency}`, from: METHOD_NAMES[rate.method] },
       { name: "A year from now", value: `${money(rate.perYear)} ${site.currency}`, from: "last twelve months, missing ones by season" },
       {
         name: "Twelve times the mean month",
@@ -209,27 +209,27 @@ export function runRateWorking({ site, payback, terms }: MoneyContext, rate: Bil
   };
 }
 
-export const SCHOOL_NAMES: Readonly<Record<SchoolName, string>> = {
+export const METHOD_NAMES: Readonly<Record<SavingsMethodName, string>> = {
   "re-run": "Tariff run again",
   "old-average": "Old average price",
   "flat-value": "Flat worth",
 };
 
-const SCHOOL_FORMULAS: Readonly<Record<SchoolName, string>> = {
+const METHOD_FORMULAS: Readonly<Record<SavingsMethodName, string>> = {
   "re-run": "Σ over months of bill(use without the array, tariff in force) − bill as printed",
   "old-average": "(Σ bills before ÷ Σ kWh before) × Σ use since − Σ bills since",
   "flat-value": "Σ (used on the spot × worth of a bought kWh + exported × export price)",
 };
 
-export function schoolWorking(report: BillsReport, school: SchoolName): Working {
-  const own = report.schools.find((each) => each.school === school)!;
+export function methodWorking(report: BillsReport, method: SavingsMethodName): Working {
+  const own = report.methods.find((each) => each.method === method)!;
   const { why, currency, shares } = report;
   const price = (value: number | null): string => (value === null ? "–" : `${number(value, 4)} ${currency} a kWh`);
   return {
-    title: `Saved: ${SCHOOL_NAMES[school].toLowerCase()}`,
+    title: `Saved: ${METHOD_NAMES[method].toLowerCase()}`,
     value: money(own.total),
     unit: `${currency} in ${own.months} months`,
-    formula: SCHOOL_FORMULAS[school],
+    formula: METHOD_FORMULAS[method],
     inputs: [
       { name: "Old average price", value: price(why.oldPerKwh), from: "bills before commissioning, all charges in" },
       { name: "Price of the same use now", value: price(why.nowPerKwh), from: "tariff run again without the array" },
@@ -246,13 +246,13 @@ export function schoolWorking(report: BillsReport, school: SchoolName): Working 
     ],
     source: "The bills, the tariff plans and the readings of this book.",
     assumptions:
-      school === "re-run"
+      method === "re-run"
         ? [
             "The use would have been the same without the array.",
             "When energy was used inside a month is not on a bill: each band's use follows a household's day and leaves just what was bought.",
             "Months without a reading take what the model expects at the site's level.",
           ]
-        : school === "old-average"
+        : method === "old-average"
           ? ["Prices since are as they were: a rise counts as a loss of the array."]
           : ["Every used kWh is worth the same, whenever it was used; fixed charges don't matter."],
   };

@@ -12,15 +12,15 @@ export const partWorking = (part: PartReport): Working => ({
   title: `Ageing of ${partName(part)}`,
   value: percent(part.perYearFrac),
   unit: "a year",
-  formula: part.told === "hours" ? BY_HOURS : "median of changes of ln(metered ÷ expected without ageing) between days one year apart",
+  formula: part.source === "hours" ? BY_HOURS : "median of changes of ln(metered ÷ expected without ageing) between days one year apart",
   inputs: [
-    { name: "years", value: number(part.years, 1), from: part.told === "meter" ? `meter ${part.id}` : "the site’s meter" },
+    { name: "years", value: number(part.years, 1), from: part.source === "meter" ? `meter ${part.id}` : "the site’s meter" },
     { name: "days that tell", value: number(part.usedDays), from: "read, lit, without other causes" },
     { name: "interval", value: `${percent(part.low)} to ${percent(part.high)}`, from: "95 of 100 redraws in blocks of a month" },
   ],
   source: "Jordan et al., 2018.",
   assumptions:
-    part.told === "hours"
+    part.source === "hours"
       ? [
           "How an hour’s light splits between the planes is the sky model’s word: half of the difference to the rest is added to the interval.",
         ]

@@ -20,7 +20,7 @@ const plant = site({
 const check = stringCheck(plant.place, plant.arrays[0]!, plant.modules.m!, plant.inverters[0]!);
 const checked = { arrayId: "a", name: "Roof", inverter: plant.inverters[0]!, check };
 const plan: TiltPlan = {
-  school: "simulated",
+  method: "simulated",
   positions: 2,
   steps: [
     { from: "03-20", tiltDeg: 15 },
@@ -85,8 +85,8 @@ describe("workings of the site chapter", () => {
 describe("workings of the bench", () => {
   it.each(["as-is", "latitude", "latitude-15", "polynomial", "simulated"] as const)(
     "a plan of the school %s names its source",
-    (school) => {
-      whole(planWorking({ ...plan, school, positions: school === "as-is" ? 0 : 2 }, "2024", "energy"));
+    (method) => {
+      whole(planWorking({ ...plan, method, positions: method === "as-is" ? 0 : 2 }, "2024", "energy"));
     },
   );
 

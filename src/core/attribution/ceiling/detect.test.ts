@@ -5,8 +5,8 @@ import { gatherMeters, gatherPartMeters } from "@/usecases/ledger/gather";
 import { type MeterSeries, meteredOnto } from "../../ledger";
 import { seededUniform } from "../../statistics";
 import { prepareWeather, runPrepared } from "../../yield";
-import { type CauseBasis, causeBasis } from "..";
-import { flatCurve, keptAt, loadCurve } from "../level/detect";
+import { type AttributionFrame, attributionFrame } from "..";
+import { flatCurve, loadCurve, retainedAt } from "../level/detect";
 import { clearDays } from "../plane/clear-days";
 import { toHours, toSteps } from "../record/hours";
 import { backAgain } from "../strings/detect";
@@ -24,13 +24,13 @@ const meterOf = (values: Float64Array, stepMinutes = 60): MeterSeries => ({
   values,
 });
 
-function basisOf(share: (i: number) => number, clearness?: (i: number) => number): CauseBasis {
+function basisOf(share: (i: number) => number, clearness?: (i: number) => number): AttributionFrame {
   const clear = clearWeather(axis, plant.place);
   const weather = clearness ? { ...clear, ghiWm2: clear.ghiWm2!.map((ghi, i) => ghi * clearness(i)) } : clear;
   const prepared = prepareWeather(plant.place, weather);
-  const healthy = causeBasis(plant, prepared, meteredOnto(axis, [], plant)).openKwh;
+  const healthy = attributionFrame(plant, prepared, meteredOnto(axis, [], plant)).openKwh;
   const values = healthy.map((kwh, i) => (kwh || 0) * share(i));
-  return causeBasis(plant, prepared, meteredOnto(axis, [meterOf(values)], plant));
+  return attributionFrame(plant, prepared, meteredOnto(axis, [meterOf(values)], plant));
 }
 
 describe("a ceiling in the readings", () => {
@@ -66,25 +66,27 @@ describe("what a plant keeps by load", () => {
     const ceilingKwh = Math.max(...plain.openKwh.filter((kwh) => kwh > 0)) * 1.1;
     const bent = basisOf((i) => 0.97 + 0.03 * ((plain.openKwh[i] ?? 0) / ceilingKwh));
     const curve = loadCurve(bent, bent.openKwh, new Uint8Array(axis.count), ceilingKwh, null);
-    expect(keptAt(curve, 0.3)).toBeCloseTo(0.979, 2);
-    expect(keptAt(curve, 0.7)).toBeCloseTo(0.991, 2);
-    expect(keptAt(curve, 0.7)).toBeGreaterThan(keptAt(curve, 0.3));
+    expect(retainedAt(curve, 0.3)).toBeCloseTo(0.979, 2);
+    expect(retainedAt(curve, 0.7)).toBeCloseTo(0.991, 2);
+    expect(retainedAt(curve, 0.7)).toBeGreaterThan(retainedAt(curve, 0.3));
     const far = basisOf(() => 0.8);
     expect(loadCurve(far, far.openKwh, new Uint8Array(axis.count), ceilingKwh, null).levelFrac).toBeGreaterThan(0.75);
-    expect(Math.min(...loadCurve(far, far.openKwh, new Uint8Array(axis.count), ceilingKwh, null).kept)).toBeGreaterThanOrEqual(0.94 * 0.69);
-    expect(keptAt(flatCurve(0.8), 0.5)).toBeCloseTo(0.94, 9);
-    expect(keptAt(flatCurve(0.99), 0.99)).toBeCloseTo(0.99, 9);
+    expect(Math.min(...loadCurve(far, far.openKwh, new Uint8Array(axis.count), ceilingKwh, null).retained)).toBeGreaterThanOrEqual(
+      0.94 * 0.69,
+    );
+    expect(retainedAt(flatCurve(0.8), 0.5)).toBeCloseTo(0.94, 9);
+    expect(retainedAt(flatCurve(0.99), 0.99)).toBeCloseTo(0.99, 9);
   });
 
   it("leaves days out that another cause holds", () => {
-    const basis = basisOf((i) => (Math.floor(i / 24) % 3 === 0 ? 0.5 : 0.98));
+    const frame = basisOf((i) => (Math.floor(i / 24) % 3 === 0 ? 0.5 : 0.98));
     const spoilt = Uint8Array.from({ length: axis.count }, (_, i) => (Math.floor(i / 24) % 3 === 0 ? 1 : 0));
-    expect(loadCurve(basis, basis.openKwh, spoilt, 1e3, null).levelFrac).toBeCloseTo(0.98, 6);
+    expect(loadCurve(frame, frame.openKwh, spoilt, 1e3, null).levelFrac).toBeCloseTo(0.98, 6);
   });
 });
 
 describe("the swing inside an hour", () => {
-  const basis = basisOf(
+  const frame = basisOf(
     () => 0.95,
     (i) => (i % 5 === 0 ? 0.6 : 1),
   );
@@ -92,64 +94,64 @@ describe("the swing inside an hour", () => {
     meterOf(
       Float64Array.from(
         { length: axis.count * 4 },
-        (_, k) => ((basis.meteredKwh[Math.floor(k / 4)] || 0) / 4) * (1 + swing * (k % 2 === 0 ? 1 : -1)),
+        (_, k) => ((frame.meteredKwh[Math.floor(k / 4)] || 0) / 4) * (1 + swing * (k % 2 === 0 ? 1 : -1)),
       ),
       15,
     );
-  const most = Math.max(...basis.meteredKwh.filter((kwh) => kwh > 0));
+  const most = Math.max(...frame.meteredKwh.filter((kwh) => kwh > 0));
 
   it("is not told by hourly readings, nor by several meters", () => {
-    expect(insideHours(basis, [meterOf(basis.meteredKwh)])).toBeNull();
-    expect(insideHours(basis, [quarters(0.1), quarters(0.1)])).toBeNull();
+    expect(insideHours(frame, [meterOf(frame.meteredKwh)])).toBeNull();
+    expect(insideHours(frame, [quarters(0.1), quarters(0.1)])).toBeNull();
   });
 
   it("grows with the readings' own, within bounds, and by a fifth for what quarter hours hide", () => {
-    const [calm, wild] = [0.02, 0.3].map((swing) => swingInside(basis, insideHours(basis, [quarters(swing)])!, most)!);
+    const [calm, wild] = [0.02, 0.3].map((swing) => swingInside(frame, insideHours(frame, [quarters(swing)])!, most)!);
     expect(wild!.scale).toBeGreaterThan(2 * calm!.scale);
     expect(wild!.scale).toBeLessThanOrEqual(1.2 * 1.2);
     const noon = 12;
     expect(wild!.readFrac[noon]! / calm!.readFrac[noon]!).toBeCloseTo(wild!.scale / calm!.scale, 9);
-    expect(swingInside(basis, insideHours(basis, [quarters(0.1)])!, 1e6)).toBeNull();
+    expect(swingInside(frame, insideHours(frame, [quarters(0.1)])!, 1e6)).toBeNull();
   });
 });
 
 describe("what a ceiling cut of an hour", () => {
-  const basis = basisOf(() => 1);
+  const frame = basisOf(() => 1);
   const noon = 12;
-  const ceilingKwh = basis.meteredKwh[noon]!;
+  const ceilingKwh = frame.meteredKwh[noon]!;
   const with4 = (shares: readonly number[]) =>
-    insideHours(basis, [
+    insideHours(frame, [
       meterOf(
         Float64Array.from({ length: axis.count * 4 }, (_, k) => (shares[k % 4]! * ceilingKwh) / 4),
         15,
       ),
     ])!;
-  const owed = basis.meteredKwh.map((kwh) => kwh * 1.1);
+  const expected = frame.meteredKwh.map((kwh) => kwh * 1.1);
 
   it("is nothing without a reading on it, all above it where every reading was, else what is missing", () => {
-    expect(cutFracSeen(basis, with4([0.97, 0.97, 0.9, 0.9]), owed, ceilingKwh)[noon]).toBe(0);
-    expect(cutFracSeen(basis, with4([1, 1, 1, 1]), owed, ceilingKwh)[noon]).toBeCloseTo(1 - 1 / 1.1, 9);
-    const dim = { ...basis, meteredKwh: basis.meteredKwh.map((kwh) => 0.7 * kwh) };
-    expect(cutFracSeen(dim, with4([1, 1, 0.4, 0.4]), owed, ceilingKwh)[noon]).toBeCloseTo(1 - 0.7 / 1.1, 9);
+    expect(cutFracSeen(frame, with4([0.97, 0.97, 0.9, 0.9]), expected, ceilingKwh)[noon]).toBe(0);
+    expect(cutFracSeen(frame, with4([1, 1, 1, 1]), expected, ceilingKwh)[noon]).toBeCloseTo(1 - 1 / 1.1, 9);
+    const dim = { ...frame, meteredKwh: frame.meteredKwh.map((kwh) => 0.7 * kwh) };
+    expect(cutFracSeen(dim, with4([1, 1, 0.4, 0.4]), expected, ceilingKwh)[noon]).toBeCloseTo(1 - 0.7 / 1.1, 9);
   });
 
   it("is never less than nothing, and not told of hours that were not read whole or owe nothing", () => {
     expect(
       cutFracSeen(
-        basis,
+        frame,
         with4([1, 1, 1, 1]),
-        basis.meteredKwh.map((kwh) => 0.9 * kwh),
+        frame.meteredKwh.map((kwh) => 0.9 * kwh),
         ceilingKwh,
       )[noon],
     ).toBe(0);
-    const unread = { ...basis, read: new Uint8Array(axis.count) };
-    expect(cutFracSeen(unread, with4([1, 1, 1, 1]), owed, ceilingKwh)[noon]).toBeNaN();
-    expect(cutFracSeen(basis, with4([1, 1, 1, 1]), owed, ceilingKwh)[0]).toBeNaN();
+    const unread = { ...frame, read: new Uint8Array(axis.count) };
+    expect(cutFracSeen(unread, with4([1, 1, 1, 1]), expected, ceilingKwh)[noon]).toBeNaN();
+    expect(cutFracSeen(frame, with4([1, 1, 1, 1]), expected, ceilingKwh)[0]).toBeNaN();
   });
 
   it("takes the place of the inverter's law in the chain, hour by hour, and the balance holds", () => {
     const prepared = prepareWeather(plant.place, clearWeather(axis, plant.place));
-    const bins = basis.days;
+    const bins = frame.days;
     const cutFrac = new Float64Array(axis.count).fill(Number.NaN);
     const plain = runPrepared(plant, prepared, bins);
     const law = runPrepared(plant, prepared, bins, { causes: { cutFrac } });
@@ -166,18 +168,18 @@ describe("what a ceiling cut of an hour", () => {
 
 describe("how long a plant was held", () => {
   it("sets the level at the ceiling, with the swing inside the hours taken into account", () => {
-    const basis = basisOf(
+    const frame = basisOf(
       () => 1,
       (i) => 0.7 + 0.3 * (((i * 7919) % 97) / 97),
     );
-    const ceilingKwh = 0.92 * Math.max(...basis.openKwh.filter((kwh) => kwh > 0));
+    const ceilingKwh = 0.92 * Math.max(...frame.openKwh.filter((kwh) => kwh > 0));
     const [level, swing] = [0.96, 0.06];
     let held = 0;
-    for (const kwh of basis.openKwh)
+    for (const kwh of frame.openKwh)
       for (const side of [-0.875, -0.625, -0.375, -0.125, 0.125, 0.375, 0.625, 0.875])
         if (kwh * level * (1 + Math.sqrt(3) * swing * side) > 0.994 * ceilingKwh) held += 1 / 8;
     const topOf = (hours: number, swingFrac: Float64Array | null): number =>
-      keptAt(loadCurve(basis, basis.openKwh, new Uint8Array(axis.count), ceilingKwh, { hours, swingFrac }), 0.99);
+      retainedAt(loadCurve(frame, frame.openKwh, new Uint8Array(axis.count), ceilingKwh, { hours, swingFrac }), 0.99);
     const told = topOf(held, new Float64Array(axis.count).fill(swing));
     expect(told).toBeCloseTo(level, 2);
     expect(Math.abs(topOf(held, null) - level)).toBeGreaterThan(2 * Math.abs(told - level));
@@ -188,13 +190,13 @@ describe("how long a plant was held", () => {
 
 describe("clear days laid end to end", () => {
   it("holds whole clear days and uses none of a day's dim, held or spoilt hours", () => {
-    const basis = basisOf(
+    const frame = basisOf(
       () => 1,
       (i) => (Math.floor(i / 24) % 2 === 0 ? 1.25 : 0.4),
     );
     const spoilt = new Uint8Array(axis.count);
     spoilt.fill(1, 24 * 20, 24 * 30);
-    const picked = clearDays(basis, spoilt, 1e3, [{ from: 0, to: axis.count }]);
+    const picked = clearDays(frame, spoilt, 1e3, [{ from: 0, to: axis.count }]);
     expect(picked.days).toBeGreaterThan(20);
     expect(picked.days).toBeLessThanOrEqual(55);
     expect(picked.meteredKwh.length % 24).toBe(0);
@@ -220,8 +222,8 @@ describe("hours from finer steps", () => {
 });
 
 describe("a string that is out", () => {
-  const basis = basisOf(() => 1);
-  const days = basis.days.keys.length;
+  const frame = basisOf(() => 1);
+  const days = frame.days.keys.length;
   const index = (level: (d: number) => number) => ({
     ratio: Float64Array.from({ length: days }, (_, d) => level(d) + 0.004 * Math.sin(d)),
     weight: new Float64Array(days).fill(1),
@@ -230,16 +232,16 @@ describe("a string that is out", () => {
 
   it("is back from the day on which the level is, and not before", () => {
     const back = backAgain(
-      basis,
+      frame,
       index((d) => (d < 100 ? 0.75 : 1)),
       { lostFrac: 0.25 },
       90,
       new Set(),
     );
-    expect(Math.abs(basis.days.binOf[back!]! - 100)).toBeLessThanOrEqual(1);
+    expect(Math.abs(frame.days.binOf[back!]! - 100)).toBeLessThanOrEqual(1);
     expect(
       backAgain(
-        basis,
+        frame,
         index(() => 0.75),
         { lostFrac: 0.25 },
         90,
@@ -251,7 +253,7 @@ describe("a string that is out", () => {
   it("is not back for two good days, nor where a cleaning lifted the level", () => {
     expect(
       backAgain(
-        basis,
+        frame,
         index((d) => (d === 100 || d === 101 ? 1 : 0.75)),
         { lostFrac: 0.25 },
         90,
@@ -260,7 +262,7 @@ describe("a string that is out", () => {
     ).toBeNull();
     expect(
       backAgain(
-        basis,
+        frame,
         index((d) => (d < 100 ? 0.75 : 1)),
         { lostFrac: 0.25 },
         90,

@@ -29,15 +29,15 @@ export function ceilingEvidence(meters: readonly MeterSeries[]): CeilingEvidence
   const within = (from: number, to: number): number => lower(sorted, to) - lower(sorted, from);
   let [best, powerW] = [0, 0];
   for (let level = top * (1 + ON_FRAC); level > top * 0.97; level *= 1 - ON_FRAC / 4) {
-    const held = within(level * (1 - ON_FRAC), level * (1 + ON_FRAC));
-    if (held > best) [best, powerW] = [held, level];
+    const onTop = within(level * (1 - ON_FRAC), level * (1 + ON_FRAC));
+    if (onTop > best) [best, powerW] = [onTop, level];
   }
   const beneath = within(powerW * (1 - 7 * ON_FRAC), powerW * (1 - 3 * ON_FRAC)) / 2;
   const above = within(powerW * (1 + 2 * ON_FRAC), powerW * 2);
   if (best < LEAST_STEPS || best < CROWD * beneath || above > 0.05 * best) return null;
-  const held = sorted.subarray(lower(sorted, powerW * (1 - ON_FRAC)), lower(sorted, powerW * (1 + ON_FRAC)));
+  const onTop = sorted.subarray(lower(sorted, powerW * (1 - ON_FRAC)), lower(sorted, powerW * (1 + ON_FRAC)));
   const bright = sorted.length - lower(sorted, 0.3 * powerW);
-  return { powerW: held[held.length >> 1]!, heldFrac: best / bright, heldSteps: best };
+  return { powerW: onTop[onTop.length >> 1]!, heldFrac: best / bright, heldSteps: best };
 }
 
 function sumOfPowers(meters: readonly MeterSeries[], step: number): Float64Array {

@@ -3,7 +3,7 @@ import { energyKwh } from "../../readings";
 import { medianOf } from "../../statistics";
 import { MINUTE_MS } from "../../units";
 import { fillSpread } from "../../yield";
-import type { CauseBasis } from "../record/frame";
+import type { AttributionFrame } from "../record/frame";
 
 /** The one meter's readings inside each hour, kWh each; NaN outside its record. */
 export interface InsideHours {
@@ -14,7 +14,7 @@ export interface InsideHours {
 const COARSEST_MINUTES = 20;
 
 /** Readings finer than the hours of the search; null where there are none, or where several meters would have to be added up. */
-export function insideHours({ axis }: CauseBasis, meters: readonly MeterSeries[]): InsideHours | null {
+export function insideHours({ axis }: AttributionFrame, meters: readonly MeterSeries[]): InsideHours | null {
   const meter = meters[0];
   if (!meter || meters.length > 1 || meter.axis.stepMinutes > COARSEST_MINUTES || axis.stepMinutes !== 60) return null;
   const perHour = Math.round(60 / meter.axis.stepMinutes);
@@ -24,24 +24,24 @@ export function insideHours({ axis }: CauseBasis, meters: readonly MeterSeries[]
 }
 
 /** A reading this near the ceiling lies on it. */
-const HELD_FRAC = 0.985;
+const AT_CEILING_FRAC = 0.985;
 
 /**
  * Share of each hour's output that the ceiling cut, as the readings inside the hour tell it: nothing where none lay on the ceiling; all above
  * it where all did; else what the hour owes less what it gave, since an hour of broken clouds swings wider than any law. NaN where an hour was
- * not read whole. `owedKwh` has every cause in it but the ceiling.
+ * not read whole. `expectedKwh` has every cause in it but the ceiling.
  */
-export function cutFracSeen(basis: CauseBasis, inside: InsideHours, owedKwh: Float64Array, ceilingKwh: number): Float64Array {
-  const { axis, read, meteredKwh } = basis;
+export function cutFracSeen(frame: AttributionFrame, inside: InsideHours, expectedKwh: Float64Array, ceilingKwh: number): Float64Array {
+  const { axis, read, meteredKwh } = frame;
   const { perHour, kwhAt } = inside;
   const out = new Float64Array(axis.count).fill(Number.NaN);
   for (let i = 0; i < axis.count; i++) {
-    const owed = owedKwh[i]!;
-    if (read[i] === 0 || !(owed > 0)) continue;
-    let held = 0;
-    for (let k = 0; k < perHour; k++) if (kwhAt(i, k) * perHour > HELD_FRAC * ceilingKwh) held++;
-    const most = held === perHour ? ceilingKwh : meteredKwh[i]!;
-    out[i] = held === 0 ? 0 : Math.max(0, 1 - most / owed);
+    const expected = expectedKwh[i]!;
+    if (read[i] === 0 || !(expected > 0)) continue;
+    let atCeiling = 0;
+    for (let k = 0; k < perHour; k++) if (kwhAt(i, k) * perHour > AT_CEILING_FRAC * ceilingKwh) atCeiling++;
+    const most = atCeiling === perHour ? ceilingKwh : meteredKwh[i]!;
+    out[i] = atCeiling === 0 ? 0 : Math.max(0, 1 - most / expected);
   }
   return out;
 }
@@ -67,8 +67,8 @@ export interface Swing {
 }
 
 /** The sky model's swing, scaled as the readings have it. Null where too few tell. */
-export function swingInside(basis: CauseBasis, { perHour, kwhAt }: InsideHours, ceilingKwh: number): Swing | null {
-  const { axis, weather, sun, meteredKwh, read } = basis;
+export function swingInside(frame: AttributionFrame, { perHour, kwhAt }: InsideHours, ceilingKwh: number): Swing | null {
+  const { axis, weather, sun, meteredKwh, read } = frame;
   if (!weather.ghiWm2) return null;
   const column = (): Float64Array => new Float64Array(axis.count);
   const model = fillSpread({ up: sun.up, ghiWm2: weather.ghiWm2 }, axis.count, column(), column());

@@ -1,5 +1,5 @@
 import { medianOf } from "../../statistics";
-import type { CauseBasis } from "../record/frame";
+import type { AttributionFrame } from "../record/frame";
 
 /** Steps [from, to) in which something held the plant at one power below its ceiling: a limit of the grid, a setting, an inverter that throttles. */
 export interface HeldLow {
@@ -10,7 +10,7 @@ export interface HeldLow {
   readonly days: number;
 }
 
-export interface HeldLowEvidence {
+export interface CurtailedEvidence {
   /** Share of AC output lost on every step. */
   readonly lostFrac: Float64Array;
   /** 1 on every step that the limit may have cut, wholly or for a part of it. */
@@ -18,7 +18,7 @@ export interface HeldLowEvidence {
   readonly spells: readonly HeldLow[];
 }
 
-export const notHeld = (count: number): HeldLowEvidence => ({
+export const notCurtailed = (count: number): CurtailedEvidence => ({
   lostFrac: new Float64Array(count),
   touched: new Uint8Array(count),
   spells: [],
@@ -28,8 +28,8 @@ export const notHeld = (count: number): HeldLowEvidence => ({
 const FLAT_HOURS = 4;
 const FLAT_FRAC = 0.012;
 /** that owe more than the top by this, and differ in what they owe by this: a plant that is not held follows its light. */
-const OWED_ABOVE = 1.08;
-const OWED_RANGE = 0.08;
+const EXPECTED_ABOVE = 1.08;
+const EXPECTED_RANGE = 0.08;
 /** Nearer to the ceiling than this is the ceiling. */
 const BELOW_CEILING = 0.95;
 /** Tops of days under one limit agree within this. */
@@ -50,10 +50,10 @@ interface Top {
 }
 
 /** Finds stretches of days whose tops are cut flat at one power. `usual` is the plant's own ratio by day; `spoilt` marks steps that another cause holds. */
-export function heldLow(basis: CauseBasis, usual: Float64Array, spoilt: Uint8Array, ceilingKwh: number): HeldLowEvidence {
-  const { axis, days, openKwh, meteredKwh, read, lit, ratedKwh } = basis;
-  const { lostFrac, touched } = notHeld(axis.count);
-  const owed = (i: number): number => openKwh[i]! * usual[days.binOf[i]!]!;
+export function curtailment(frame: AttributionFrame, usual: Float64Array, spoilt: Uint8Array, ceilingKwh: number): CurtailedEvidence {
+  const { axis, days, openKwh, meteredKwh, read, lit, ratedKwh } = frame;
+  const { lostFrac, touched } = notCurtailed(axis.count);
+  const expected = (i: number): number => openKwh[i]! * usual[days.binOf[i]!]!;
   const spells: HeldLow[] = [];
   let open: Top[] = [];
   for (const { best, top } of tops()) {
@@ -71,9 +71,9 @@ export function heldLow(basis: CauseBasis, usual: Float64Array, spoilt: Uint8Arr
       const kwh = medianOf(open.map((top) => top.kwh));
       const [from, to] = [open[0]!.first, open.at(-1)!.last + 1];
       for (let i = from; i < to; i++) {
-        if (read[i] === 0 || spoilt[i] === 1 || !(owed(i) > TOUCHED_FRAC * kwh)) continue;
+        if (read[i] === 0 || spoilt[i] === 1 || !(expected(i) > TOUCHED_FRAC * kwh)) continue;
         touched[i] = 1;
-        lostFrac[i] = Math.max(0, 1 - meteredKwh[i]! / owed(i));
+        lostFrac[i] = Math.max(0, 1 - meteredKwh[i]! / expected(i));
       }
       spells.push({ from, to, powerKw: (kwh * 60) / axis.stepMinutes, days: open.length });
     }
@@ -99,10 +99,10 @@ export function heldLow(basis: CauseBasis, usual: Float64Array, spoilt: Uint8Arr
 
   function topOf(day: number, bright: readonly number[], best: number, least: number): Top | null {
     if (!(best > DIM_FRAC * ratedKwh) || best > BELOW_CEILING * ceilingKwh) return null;
-    const held = bright.filter((i) => meteredKwh[i]! > (1 - FLAT_FRAC) * best && owed(i) > OWED_ABOVE * best);
-    if (held.length < least) return null;
-    const owing = held.map(owed);
+    const curtailed = bright.filter((i) => meteredKwh[i]! > (1 - FLAT_FRAC) * best && expected(i) > EXPECTED_ABOVE * best);
+    if (curtailed.length < least) return null;
+    const owing = curtailed.map(expected);
     const range = (Math.max(...owing) - Math.min(...owing)) / (owing.reduce((a, b) => a + b, 0) / owing.length);
-    return range > OWED_RANGE ? { day, kwh: best, first: held[0]!, last: held.at(-1)! } : null;
+    return range > EXPECTED_RANGE ? { day, kwh: best, first: curtailed[0]!, last: curtailed.at(-1)! } : null;
   }
 }

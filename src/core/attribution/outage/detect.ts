@@ -1,4 +1,4 @@
-import type { CauseBasis } from "../record/frame";
+import type { AttributionFrame } from "../record/frame";
 import { sureSnowfallSteps } from "../snow/detect";
 
 /** Steps [from, to) in which the whole plant stood still, its partial first and last steps among them. */
@@ -37,9 +37,9 @@ const MILD_HOURS = 4;
 const MILD_WITHIN_HOURS = 30;
 
 /** Finds standstill under light. `usual` is the plant's own ratio by day; `covered` marks steps at which snow may lie on the modules. */
-export function outageEvidence(basis: CauseBasis, usual: Float64Array, covered: Uint8Array): OutageEvidence {
-  const { axis, days, openKwh, meteredKwh, read, lit, ratedKwh } = basis;
-  const fall = sureSnowfallSteps(basis);
+export function outageEvidence(frame: AttributionFrame, usual: Float64Array, covered: Uint8Array): OutageEvidence {
+  const { axis, days, openKwh, meteredKwh, read, lit, ratedKwh } = frame;
+  const fall = sureSnowfallSteps(frame);
   const around = (hours: number): number => Math.round((hours * 60) / axis.stepMinutes);
   const downFrac = new Float64Array(axis.count);
   const outages: Outage[] = [];
@@ -92,9 +92,9 @@ export function outageEvidence(basis: CauseBasis, usual: Float64Array, covered: 
   }
 
   function ratedHoursBeforeSnow(first: number, last: number): number {
-    let owedKwh = 0;
-    for (let k = first; k <= last && fall[k] === 0; k++) if (openKwh[k]! > 0) owedKwh += openKwh[k]!;
-    return (owedKwh / ratedKwh) * (axis.stepMinutes / 60);
+    let expectedKwh = 0;
+    for (let k = first; k <= last && fall[k] === 0; k++) if (openKwh[k]! > 0) expectedKwh += openKwh[k]!;
+    return (expectedKwh / ratedKwh) * (axis.stepMinutes / 60);
   }
 
   /** Whether a step and the one beyond it give what is usual. */
@@ -108,7 +108,7 @@ export function outageEvidence(basis: CauseBasis, usual: Float64Array, covered: 
     if (!isWhole(after, 1)) return false;
     let mild = 0;
     for (let k = Math.max(0, last - around(MILD_WITHIN_HOURS)); k <= last; k++)
-      if (bright(k) && still(k) && openKwh[k]! > MILD_LIGHT_FRAC * ratedKwh && basis.weather.airTempC[k]! > MILD_C) mild++;
+      if (bright(k) && still(k) && openKwh[k]! > MILD_LIGHT_FRAC * ratedKwh && frame.weather.airTempC[k]! > MILD_C) mild++;
     return mild >= around(MILD_HOURS);
   }
 

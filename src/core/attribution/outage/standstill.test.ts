@@ -3,7 +3,7 @@ import { site } from "@test/site-builder";
 import { describe, expect, it } from "vitest";
 import { meteredOnto } from "../../ledger";
 import { prepareWeather } from "../../yield";
-import { type CauseBasis, causeBasis } from "..";
+import { type AttributionFrame, attributionFrame } from "..";
 import { dayIndex } from "../record/day-index";
 import { monthSnow } from "../snow/by-month";
 import { outageEvidence } from "./detect";
@@ -12,16 +12,16 @@ const plant = site();
 const axis = hours("2023-02-01T00:00Z", 24 * 40);
 
 /** A clear February, of which the meter reads what a test makes of it. */
-function basisOf(share: (day: number, hour: number) => number, airTempC = 6, snowDepthCm: Float64Array | null = null): CauseBasis {
+function basisOf(share: (day: number, hour: number) => number, airTempC = 6, snowDepthCm: Float64Array | null = null): AttributionFrame {
   const weather = { ...clearWeather(axis, plant.place), airTempC: new Float64Array(axis.count).fill(airTempC), snowDepthCm };
   const prepared = prepareWeather(plant.place, weather);
   const none = meteredOnto(axis, [], plant);
-  const healthy = causeBasis(plant, prepared, none).openKwh;
+  const healthy = attributionFrame(plant, prepared, none).openKwh;
   const values = healthy.map((kwh, i) => (kwh || 0) * share(Math.floor(i / 24), i % 24));
-  return causeBasis(plant, prepared, meteredOnto(axis, [{ meterId: "main", quantity: "energy_kwh", axis, values }], plant));
+  return attributionFrame(plant, prepared, meteredOnto(axis, [{ meterId: "main", quantity: "energy_kwh", axis, values }], plant));
 }
 
-const usual = (basis: CauseBasis): Float64Array => new Float64Array(basis.days.keys.length).fill(1);
+const usual = (frame: AttributionFrame): Float64Array => new Float64Array(frame.days.keys.length).fill(1);
 const white = new Uint8Array(axis.count).fill(1);
 const depth = (of: (i: number) => number): Float64Array => Float64Array.from({ length: axis.count }, (_, i) => of(i));
 /** A night in which a foot of snow falls. */
@@ -31,40 +31,40 @@ const scattering = (sinks = 0.02): Float64Array => depth((i) => Math.round(40 - 
 
 describe("standstill while snow may lie on the modules", () => {
   it("is told by mild bright hours without output and by coming back at once, though it began at night", () => {
-    const basis = basisOf((day) => (day >= 10 && day < 14 ? 0 : 1));
-    const { outages } = outageEvidence(basis, usual(basis), white);
+    const frame = basisOf((day) => (day >= 10 && day < 14 ? 0 : 1));
+    const { outages } = outageEvidence(frame, usual(frame), white);
     expect(outages).toHaveLength(1);
     expect(Math.floor(outages[0]!.from / 24)).toBe(10);
     expect(Math.floor((outages[0]!.to - 1) / 24)).toBe(13);
   });
 
   it("is none where the output comes back bit by bit, as it does under snow", () => {
-    const basis = basisOf((day, hour) => (day >= 10 && day < 14 ? 0 : day === 14 ? Math.max(0, (hour - 6) / 20) : 1), 6, fallOn(10));
-    expect(outageEvidence(basis, usual(basis), white).outages).toHaveLength(0);
+    const frame = basisOf((day, hour) => (day >= 10 && day < 14 ? 0 : day === 14 ? Math.max(0, (hour - 6) / 20) : 1), 6, fallOn(10));
+    expect(outageEvidence(frame, usual(frame), white).outages).toHaveLength(0);
   });
 
   it("is none in deep cold, in which snow would have stayed", () => {
-    const basis = basisOf((day) => (day >= 10 && day < 14 ? 0 : 1), -12, fallOn(10));
-    expect(outageEvidence(basis, usual(basis), white).outages).toHaveLength(0);
+    const frame = basisOf((day) => (day >= 10 && day < 14 ? 0 : 1), -12, fallOn(10));
+    expect(outageEvidence(frame, usual(frame), white).outages).toHaveLength(0);
   });
 
   it("is one in deep cold where no snow fell, however much the gauge scatters", () => {
-    const basis = basisOf((day) => (day >= 10 && day < 14 ? 0 : 1), -12, scattering());
-    const { outages } = outageEvidence(basis, usual(basis), white);
+    const frame = basisOf((day) => (day >= 10 && day < 14 ? 0 : 1), -12, scattering());
+    const { outages } = outageEvidence(frame, usual(frame), white);
     expect(outages.map(({ from, to }) => [Math.floor(from / 24), Math.floor((to - 1) / 24)])).toEqual([[10, 13]]);
   });
 
   it("is one that began days before the snow fell, though the snow hides its end", () => {
     const still = (day: number, hour: number): number => (day < 10 || day > 16 ? 1 : day < 16 ? 0 : Math.max(0, (hour - 6) / 20));
-    const basis = basisOf(still, -3, fallOn(14));
-    const { outages } = outageEvidence(basis, usual(basis), white);
+    const frame = basisOf(still, -3, fallOn(14));
+    const { outages } = outageEvidence(frame, usual(frame), white);
     expect(outages).toHaveLength(1);
     expect(Math.floor(outages[0]!.from / 24)).toBe(10);
   });
 
   it("is none where a dim plant was not whole before", () => {
-    const basis = basisOf((day) => (day >= 10 && day < 14 ? 0 : day === 9 ? 0.4 : 1), -12, scattering());
-    expect(outageEvidence(basis, usual(basis), white).outages).toHaveLength(0);
+    const frame = basisOf((day) => (day >= 10 && day < 14 ? 0 : day === 9 ? 0.4 : 1), -12, scattering());
+    expect(outageEvidence(frame, usual(frame), white).outages).toHaveLength(0);
   });
 });
 
@@ -74,10 +74,10 @@ describe("the daily index", () => {
     const dim = (i: number): number => (Math.floor(i / 24) % 3 === 1 ? 0.55 : 1);
     const cloudy = { ...weather, ghiWm2: weather.ghiWm2!.map((ghi, i) => ghi * dim(i)) };
     const prepared = prepareWeather(plant.place, cloudy);
-    const healthy = causeBasis(plant, prepared, meteredOnto(axis, [], plant)).openKwh;
+    const healthy = attributionFrame(plant, prepared, meteredOnto(axis, [], plant)).openKwh;
     const values = healthy.map((kwh, i) => (kwh || 0) * (dim(i) < 1 ? 1.06 : 1));
-    const basis = causeBasis(plant, prepared, meteredOnto(axis, [{ meterId: "main", quantity: "energy_kwh", axis, values }], plant));
-    const { ratio } = dayIndex(basis, new Uint8Array(axis.count), 1e9);
+    const frame = attributionFrame(plant, prepared, meteredOnto(axis, [{ meterId: "main", quantity: "energy_kwh", axis, values }], plant));
+    const { ratio } = dayIndex(frame, new Uint8Array(axis.count), 1e9);
     const told = [...ratio.keys()].filter((d) => !Number.isNaN(ratio[d]!));
     const of = (isCloudy: boolean) => told.filter((d) => dim(24 * d) < 1 === isCloudy).map((d) => ratio[d]!);
     expect(of(true).length).toBeGreaterThan(5);
@@ -103,7 +103,7 @@ describe("snow where only months are known", () => {
       ),
     };
     const prepared = prepareWeather(plant.place, weather);
-    const healthy = causeBasis(plant, prepared, meteredOnto(year, [], plant)).openKwh;
+    const healthy = attributionFrame(plant, prepared, meteredOnto(year, [], plant)).openKwh;
     const truth = healthy.map((kwh, i) => (kwh || 0) * (1 + 0.0015 * (12 - cold(i))));
     const lost = truth.map((kwh, i) => (isSnowy(i) ? 0.8 * kwh : 0));
     const spans = Array.from({ length: 12 }, (_, m) => {
@@ -116,8 +116,8 @@ describe("snow where only months are known", () => {
         kwh: own.reduce((sum, i) => sum + truth[i]! - lost[i]!, 0),
       };
     });
-    const basis = causeBasis(plant, prepared, meteredOnto(year, [], plant, { spans, expectedKwh: healthy }));
-    const { lostFrac } = monthSnow(basis);
+    const frame = attributionFrame(plant, prepared, meteredOnto(year, [], plant, { spans, expectedKwh: healthy }));
+    const { lostFrac } = monthSnow(frame);
     const read = lostFrac.reduce((sum, frac, i) => sum + frac * (truth[i] || 0), 0);
     const known = lost.reduce((a, b) => a + b, 0);
     expect(known).toBeGreaterThan(10);

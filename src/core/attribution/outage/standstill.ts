@@ -1,6 +1,6 @@
-import { type HeldLowEvidence, heldLow, notHeld } from "../limit/detect";
+import { type CurtailedEvidence, curtailment, notCurtailed } from "../limit/detect";
 import { type DayIndex, dayIndex, usualRatio } from "../record/day-index";
-import type { CauseBasis } from "../record/frame";
+import type { AttributionFrame } from "../record/frame";
 import { monthSnow } from "../snow/by-month";
 import { type SnowEvidence, snowEvidence } from "../snow/detect";
 import type { StringsOut } from "../strings/detect";
@@ -9,7 +9,7 @@ import { type OutageEvidence, outageEvidence } from "./detect";
 /** What holds a plant still or low for a while. */
 export interface Standstill {
   readonly outages: OutageEvidence;
-  readonly held: HeldLowEvidence;
+  readonly curtailed: CurtailedEvidence;
   readonly snow: SnowEvidence;
   /** 1 where an hour is down, held low or under snow. */
   readonly spoilt: Uint8Array;
@@ -22,57 +22,57 @@ export interface Standstill {
  * tell nothing of what is usual.
  */
 export function standstill(
-  basis: CauseBasis,
+  frame: AttributionFrame,
   ceilingKwh: number,
   strings: readonly StringsOut[] = [],
-  shaded: Uint8Array = new Uint8Array(basis.axis.count),
+  shaded: Uint8Array = new Uint8Array(frame.axis.count),
 ): Standstill {
-  const { count } = basis.axis;
+  const { count } = frame.axis;
   const none = new Uint8Array(count);
-  if (basis.resolution === "months")
+  if (frame.resolution === "months")
     return {
       outages: { downFrac: new Float64Array(count), outages: [] },
-      held: notHeld(count),
-      snow: monthSnow(basis),
+      curtailed: notCurtailed(count),
+      snow: monthSnow(frame),
       spoilt: none,
-      usual: new Float64Array(basis.days.keys.length).fill(1),
+      usual: new Float64Array(frame.days.keys.length).fill(1),
     };
-  const usual = lowered(basis, usualRatio(withStringsBack(basis, dayIndex(basis, shaded, ceilingKwh), strings)), strings);
-  const first = snowEvidence(basis, usual, none, ceilingKwh);
-  const outages = outageEvidence(basis, usual, first.covered);
+  const usual = lowered(frame, usualRatio(withStringsBack(frame, dayIndex(frame, shaded, ceilingKwh), strings)), strings);
+  const first = snowEvidence(frame, usual, none, ceilingKwh);
+  const outages = outageEvidence(frame, usual, first.covered);
   const down = new Uint8Array(count);
   for (let i = 0; i < count; i++) if (outages.downFrac[i]! > 0) down[i] = 1;
-  const snow = snowEvidence(basis, usual, down, ceilingKwh);
+  const snow = snowEvidence(frame, usual, down, ceilingKwh);
   const spoilt = down.slice();
   for (const { from, to } of snow.spells) spoilt.fill(1, from, to);
-  const seen = heldLow(basis, usual, spoilt, ceilingKwh);
-  if (seen.spells.length === 0) return { outages, held: seen, snow, spoilt, usual };
+  const seen = curtailment(frame, usual, spoilt, ceilingKwh);
+  if (seen.spells.length === 0) return { outages, curtailed: seen, snow, spoilt, usual };
   // What is usual was told from days that were held, too.
   const free = lowered(
-    basis,
-    usualRatio(withStringsBack(basis, dayIndex(basis, either(seen.touched, shaded), ceilingKwh), strings)),
+    frame,
+    usualRatio(withStringsBack(frame, dayIndex(frame, either(seen.touched, shaded), ceilingKwh), strings)),
     strings,
   );
-  const held = heldLow(basis, free, spoilt, ceilingKwh);
-  for (let i = 0; i < count; i++) if (held.touched[i] === 1) spoilt[i] = 1;
-  return { outages, held, snow, spoilt, usual: free };
+  const curtailed = curtailment(frame, free, spoilt, ceilingKwh);
+  for (let i = 0; i < count; i++) if (curtailed.touched[i] === 1) spoilt[i] = 1;
+  return { outages, curtailed, snow, spoilt, usual: free };
 }
 
 /** What is usual by day, less what strings that are out take of it. */
-function lowered(basis: CauseBasis, usual: Float64Array, strings: readonly StringsOut[]): Float64Array {
+function lowered(frame: AttributionFrame, usual: Float64Array, strings: readonly StringsOut[]): Float64Array {
   const out = usual.slice();
   for (const { from, to, lostFrac } of strings) {
-    const [first, last] = [basis.days.binOf[from]!, basis.days.binOf[Math.min(basis.axis.count - 1, to)]!];
+    const [first, last] = [frame.days.binOf[from]!, frame.days.binOf[Math.min(frame.axis.count - 1, to)]!];
     for (let d = first; d <= last; d++) out[d] = out[d]! * (1 - lostFrac);
   }
   return out;
 }
 
 /** Days with strings out as they would have been; days on which that began or ended tell nothing. */
-export function withStringsBack(basis: CauseBasis, index: DayIndex, strings: readonly StringsOut[]): DayIndex {
+export function withStringsBack(frame: AttributionFrame, index: DayIndex, strings: readonly StringsOut[]): DayIndex {
   const ratio = index.ratio.slice();
   for (const { from, to, lostFrac } of strings) {
-    const [first, last] = [basis.days.binOf[from]!, basis.days.binOf[Math.min(basis.axis.count - 1, to)]!];
+    const [first, last] = [frame.days.binOf[from]!, frame.days.binOf[Math.min(frame.axis.count - 1, to)]!];
     for (let d = first; d <= last; d++) ratio[d] = ratio[d]! / (1 - lostFrac);
     ratio[first] = Number.NaN;
     ratio[last] = Number.NaN;

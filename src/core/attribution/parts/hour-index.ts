@@ -8,7 +8,7 @@ import { type Evidence, HEALTHY } from "..";
 const LOW_SUN = 0.15;
 /** Hours dimmer than this share of rated output tell little, and above the second the inverter may hold them. */
 const DIM_FRAC = 0.06;
-const HELD_FRAC = 0.93;
+const AT_CEILING_FRAC = 0.93;
 const LEAST_HOURS = 5;
 /** Days with clouds put the hours of one array in its shadow and not the other's. */
 const CLEAR_WEIGHT = 0.5;
@@ -22,9 +22,9 @@ const MOST_RATIO = 1.6;
  * least squares of a clear day's metered hours on what each group owes in them, dirt put back. NaN where a day does not tell.
  */
 export function hourIndex(evidence: Evidence, groups: readonly (readonly PvArray[])[]): Float64Array[] {
-  const { basis, soiling, index, ratingKept, ceilingKwh } = evidence;
-  const { axis, days, sun, meteredKwh, read, lit, ratedKwh, openKwh } = basis;
-  const owed = groups.map((arrays) => owedBy(evidence, arrays));
+  const { frame, soiling, index, ratingRetained, ceilingKwh } = evidence;
+  const { axis, days, sun, meteredKwh, read, lit, ratedKwh, openKwh } = frame;
+  const expected = groups.map((arrays) => expectedBy(evidence, arrays));
   const skip = spoiltSteps(evidence);
   const out = groups.map(() => new Float64Array(days.keys.length).fill(Number.NaN));
   let from = 0;
@@ -33,7 +33,7 @@ export function hourIndex(evidence: Evidence, groups: readonly (readonly PvArray
     let to = from + 1;
     while (to < axis.count && days.binOf[to] === day) to++;
     if (index.weight[day]! > CLEAR_WEIGHT) {
-      const hours = steps(from, to).filter(isTold);
+      const hours = steps(from, to).filter(isUsable);
       const shares = hours.length >= LEAST_HOURS ? sharesOf(hours) : null;
       const clean = 1 - soiling.lostFracByDay[day]!;
       shares?.forEach((share, g) => {
@@ -44,25 +44,25 @@ export function hourIndex(evidence: Evidence, groups: readonly (readonly PvArray
   }
   return out;
 
-  function isTold(i: number): boolean {
+  function isUsable(i: number): boolean {
     if (skip[i] === 1 || read[i] === 0 || lit[i] === 0 || !(sun.up[i]! > LOW_SUN)) return false;
-    return openKwh[i]! > DIM_FRAC * ratedKwh && openKwh[i]! < HELD_FRAC * ceilingKwh && meteredKwh[i]! < HELD_FRAC * ceilingKwh;
+    return openKwh[i]! > DIM_FRAC * ratedKwh && openKwh[i]! < AT_CEILING_FRAC * ceilingKwh && meteredKwh[i]! < AT_CEILING_FRAC * ceilingKwh;
   }
 
   function sharesOf(hours: readonly number[]): number[] | null {
     const gram = Matrix.zeros(groups.length, groups.length);
-    const paid = Matrix.zeros(groups.length, 1);
+    const meteredSum = Matrix.zeros(groups.length, 1);
     for (const i of hours) {
-      const row = owed.map((kwh) => kwh[i]! * ratingKept[i]!);
+      const row = expected.map((kwh) => kwh[i]! * ratingRetained[i]!);
       row.forEach((a, g) => {
-        paid.set(g, 0, paid.get(g, 0) + a * meteredKwh[i]!);
+        meteredSum.set(g, 0, meteredSum.get(g, 0) + a * meteredKwh[i]!);
         row.forEach((b, h) => void gram.set(g, h, gram.get(g, h) + a * b));
       });
     }
     if (gram.diagonal().some((square) => !(square > 0))) return null;
     const inverted = invert(gram);
     const isTellable = inverted?.diagonal().every((value, g) => value > 0 && value * gram.get(g, g) < MOST_INFLATION);
-    return inverted && isTellable ? inverted.mmul(paid).to1DArray() : null;
+    return inverted && isTellable ? inverted.mmul(meteredSum).to1DArray() : null;
   }
 }
 
@@ -77,18 +77,18 @@ function invert(gram: Matrix): Matrix | null {
 
 const steps = (from: number, to: number): number[] => Array.from({ length: to - from }, (_, k) => from + k);
 
-function owedBy({ basis }: Evidence, arrays: readonly PvArray[]): Float64Array {
+function expectedBy({ frame }: Evidence, arrays: readonly PvArray[]): Float64Array {
   const part = partOfSite(
-    basis.site,
+    frame.site,
     arrays.map(({ id }) => id),
   );
-  const bins = monthBins(basis.axis, basis.site.place.timeZone);
-  return runPrepared(part, basis.prepared, bins, HEALTHY).expectedKwh;
+  const bins = monthBins(frame.axis, frame.site.place.timeZone);
+  return runPrepared(part, frame.prepared, bins, HEALTHY).expectedKwh;
 }
 
 /** 1 where the plant stood still, lay under snow or had a string out. */
-function spoiltSteps({ basis, outages, snow, strings }: Evidence): Uint8Array {
+function spoiltSteps({ frame, outages, snow, strings }: Evidence): Uint8Array {
   const out = Uint8Array.from(outages.downFrac, (lost) => (lost > 0 ? 1 : 0));
-  for (const { from, to } of [...snow.spells, ...strings]) out.fill(1, from, Math.min(to, basis.axis.count));
+  for (const { from, to } of [...snow.spells, ...strings]) out.fill(1, from, Math.min(to, frame.axis.count));
   return out;
 }

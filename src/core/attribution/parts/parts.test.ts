@@ -3,10 +3,10 @@ import { createElement } from "react";
 import { renderToStaticMarkup } from "react-dom/server";
 import { beforeAll, describe, expect, it } from "vitest";
 import { PartRates, partRatesHeight } from "@/charts";
-import type { CauseReport } from "@/contracts/causes";
+import type { AttributionReport } from "@/contracts/attribution";
 import type { PartReport } from "@/contracts/parts";
 import { siteSchema } from "@/contracts/site";
-import { openCauses } from "@/usecases/attribution";
+import { attribute } from "@/usecases/attribution";
 import { openLedger, type StoredSeries } from "@/usecases/ledger";
 import { partsSentence, sheddingSentence } from "@/wording/parts";
 import { againstRestWorking, partWorking, sheddingWorking } from "@/wording/workings/part-working";
@@ -37,7 +37,7 @@ function siteOf(meters: Site["meters"]): Site {
 const AGEING = { east: 0.003, west: 0.013 };
 const main: Site["meters"][number] = { id: "main", point: "ac", arrays: ["east", "west"] };
 
-function reportOf(meters: Site["meters"]): CauseReport {
+function reportOf(meters: Site["meters"]): AttributionReport {
   const site = siteOf(meters);
   const axis = { startUtcMs: Date.UTC(2018, 0, 1), stepMinutes: 60, count: Math.round(YEARS * 8766) };
   const weather = simulateWeather(plant.climate, site.place, axis, plant.seed);
@@ -62,20 +62,20 @@ function reportOf(meters: Site["meters"]): CauseReport {
       .map(({ id, kwh }) => series("energy_kwh", kwh, id)),
     promise: null,
   });
-  return openCauses({ ledger, entries: [], draws: 300 })!;
+  return attribute({ ledger, entries: [], draws: 300 })!;
 }
 
-const part = ({ parts }: CauseReport, id: string) => parts.find((candidate) => candidate.id === id)!;
+const part = ({ parts }: AttributionReport, id: string) => parts.find((candidate) => candidate.id === id)!;
 
 describe("parts with meters of their own", () => {
-  let report: CauseReport;
+  let report: AttributionReport;
   beforeAll(() => {
     report = reportOf([main, { id: "east", point: "ac", arrays: ["east"] }, { id: "west", point: "ac", arrays: ["west"] }]);
   }, 120_000);
 
   it.each(["east", "west"] as const)("reads the ageing of the %s side within 0.2 % a year, its interval holding the truth", (id) => {
-    const { told, perYearFrac, low, high } = part(report, id);
-    expect(told).toBe("meter");
+    const { source, perYearFrac, low, high } = part(report, id);
+    expect(source).toBe("meter");
     expect(Math.abs(perYearFrac! - AGEING[id])).toBeLessThan(0.002);
     expect(low!).toBeLessThan(AGEING[id]);
     expect(high!).toBeGreaterThan(AGEING[id]);
@@ -105,13 +105,13 @@ describe("parts with meters of their own", () => {
 });
 
 describe("parts behind one meter", () => {
-  let report: CauseReport;
+  let report: AttributionReport;
   beforeAll(() => {
     report = reportOf([main]);
   }, 120_000);
 
   it("tells the sides apart by the hours at which each has its sun", () => {
-    expect(report.parts.map(({ id, told }) => [id, told])).toEqual([
+    expect(report.parts.map(({ id, source }) => [id, source])).toEqual([
       ["east", "hours"],
       ["west", "hours"],
     ]);
@@ -143,7 +143,7 @@ describe("planes", () => {
 describe("parts in words and workings", () => {
   const of = (id: string, change: Partial<PartReport> = {}): PartReport => ({
     id,
-    told: "meter",
+    source: "meter",
     arrays: [id],
     years: 4,
     perYearFrac: 0.006,
@@ -195,7 +195,7 @@ describe("parts in words and workings", () => {
   });
 
   it("tells in a working what hours alone assume, and what a meter does", () => {
-    expect(partWorking(of("a", { told: "hours" })).formula).toContain("least squares");
+    expect(partWorking(of("a", { source: "hours" })).formula).toContain("least squares");
     expect(partWorking(of("a")).inputs[0]!.from).toBe("meter a");
     expect(againstRestWorking(of("a", { againstRest: null })).value).toBe("not told");
   });

@@ -9,11 +9,11 @@ export function planeGroups(arrays: readonly PvArray[]): PvArray[][] {
   const groups: PvArray[][] = [];
   for (const array of arrays) {
     const plane = planeOf(array.tiltDeg, array.azimuthDeg);
-    const held = groups.find(([first]) => {
+    const existing = groups.find(([first]) => {
       const other = planeOf(first!.tiltDeg, first!.azimuthDeg);
       return plane.east * other.east + plane.north * other.north + plane.up * other.up > SAME_PLANE_COS;
     });
-    if (held) held.push(array);
+    if (existing) existing.push(array);
     else groups.push([array]);
   }
   return groups;

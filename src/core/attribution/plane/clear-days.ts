@@ -1,5 +1,5 @@
 import type { PreparedWeather } from "../../yield";
-import type { CauseBasis } from "../record/frame";
+import type { AttributionFrame } from "../record/frame";
 
 const CLEAR = 0.82;
 const STEADY = 0.12;
@@ -28,8 +28,8 @@ export interface Span {
 }
 
 /** Whole clear days, spread over the spans, laid end to end. */
-export function clearDays(basis: CauseBasis, spoilt: Uint8Array, ceilingKwh: number, spans: readonly Span[]): ClearDays {
-  const { axis, days, openKwh, meteredKwh, read, lit, sun, clearness, weather } = basis;
+export function clearDays(frame: AttributionFrame, spoilt: Uint8Array, ceilingKwh: number, spans: readonly Span[]): ClearDays {
+  const { axis, days, openKwh, meteredKwh, read, lit, sun, clearness, weather } = frame;
   const good = (i: number): boolean =>
     read[i] === 1 &&
     lit[i] === 1 &&
@@ -44,10 +44,10 @@ export function clearDays(basis: CauseBasis, spoilt: Uint8Array, ceilingKwh: num
   spans.forEach(({ from, to }, span) => {
     for (let i = from; i < to; i++) {
       const day = days.binOf[i]!;
-      const held = byDay.get(day) ?? { first: i, last: i, good: 0, span };
-      held.last = i;
-      if (good(i)) held.good += axis.stepMinutes / 60;
-      byDay.set(day, held);
+      const existing = byDay.get(day) ?? { first: i, last: i, good: 0, span };
+      existing.last = i;
+      if (good(i)) existing.good += axis.stepMinutes / 60;
+      byDay.set(day, existing);
     }
   });
   const clear = [...byDay.values()].filter((day) => day.good >= LEAST_HOURS_A_DAY);

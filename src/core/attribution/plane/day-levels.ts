@@ -9,23 +9,23 @@ const STRETCHES = 8;
 const LEAST_SCATTER = 0.01;
 /** A curve that owes nothing at all can't be levelled. */
 const LEAST_LEVEL = 1e-3;
-const LEAST_KEPT = 0.1;
+const LEAST_RETAINED = 0.1;
 
 /** Metered over owed of each clear day. */
-export function levelsOf({ use, dayOf, days, meteredKwh }: ClearDays, owedKwh: Float64Array): Float64Array {
-  const [paid, owed] = [new Float64Array(days), new Float64Array(days)];
+export function levelsOf({ use, dayOf, days, meteredKwh }: ClearDays, expectedKwh: Float64Array): Float64Array {
+  const [meteredSum, expected] = [new Float64Array(days), new Float64Array(days)];
   for (let i = 0; i < use.length; i++) {
     if (use[i] === 0) continue;
-    paid[dayOf[i]!]! += meteredKwh[i]!;
-    owed[dayOf[i]!]! += owedKwh[i]!;
+    meteredSum[dayOf[i]!]! += meteredKwh[i]!;
+    expected[dayOf[i]!]! += expectedKwh[i]!;
   }
-  return paid.map((sum, d) => (owed[d]! > 0 ? sum / owed[d]! : 1));
+  return meteredSum.map((sum, d) => (expected[d]! > 0 ? sum / expected[d]! : 1));
 }
 
 /** Levels of the days against each other, in logarithms: what a plane leaves of them, how each parameter moves them, and what each day weighs. */
 export interface DayLevels {
   readonly missed: Float64Array;
-  readonly moves: readonly Float64Array[];
+  readonly sensitivities: readonly Float64Array[];
   readonly weights: Float64Array;
   /** What is missed, as a share, root mean square by weight. */
   readonly missFrac: number;
@@ -35,8 +35,8 @@ export interface DayLevels {
 export interface TriedLevels {
   readonly base: Float64Array;
   readonly flat: Float64Array;
-  readonly turned: Float64Array;
-  readonly tilted: Float64Array;
+  readonly azimuthNudged: Float64Array;
+  readonly tiltNudged: Float64Array;
 }
 
 /**
@@ -49,8 +49,8 @@ export function dayLevels(tried: TriedLevels, nudgeDeg: number, contrast: number
   const [base, flat] = [log(tried.base), log(tried.flat)];
   const slope = (levels: Float64Array): Float64Array => log(levels).map((level, d) => (base[d]! - level) / nudgeDeg);
   const overFlat = base.map((level, d) => 1 - Math.exp(level - flat[d]!));
-  const kept = overFlat.map((over) => Math.max(LEAST_KEPT, 1 + contrast * over));
-  const left = base.map((level, d) => level - Math.log(kept[d]!));
+  const retained = overFlat.map((over) => Math.max(LEAST_RETAINED, 1 + contrast * over));
+  const left = base.map((level, d) => level - Math.log(retained[d]!));
   const weights = weightsOf(left);
   const centred = (values: Float64Array): Float64Array => {
     const mean = values.reduce((sum, value, d) => sum + value * weights[d]!, 0) / weights.reduce((a, b) => a + b, 0);
@@ -58,8 +58,14 @@ export function dayLevels(tried: TriedLevels, nudgeDeg: number, contrast: number
   };
   const none = new Float64Array(days);
   const missed = centred(left);
-  const moves = [slope(tried.turned), slope(tried.tilted), none, overFlat.map((over, d) => over / kept[d]!), none].map(centred);
-  return { missed, moves, weights, missFrac: weightedRms(missed, weights) };
+  const sensitivities = [
+    slope(tried.azimuthNudged),
+    slope(tried.tiltNudged),
+    none,
+    overFlat.map((over, d) => over / retained[d]!),
+    none,
+  ].map(centred);
+  return { missed, sensitivities: sensitivities, weights, missFrac: weightedRms(missed, weights) };
 }
 
 /** Days far off, snow on the modules or a string out, are weighed down. */

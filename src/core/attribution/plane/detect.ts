@@ -2,10 +2,10 @@ import type { ModelAccount } from "../../accounts";
 import { type Site, type SiteSegment, siteSegments } from "../../site";
 import { quantileOf } from "../../statistics";
 import { type PreparedWeather, runPrepared } from "../../yield";
-import { type CauseBasis, HEALTHY } from "../record/frame";
+import { type AttributionFrame, HEALTHY } from "../record/frame";
 import { type ClearDays, clearDays } from "./clear-days";
-import { BOOK, fitTurn, knownOf, missOf, type Rows, redraw } from "./plane-fit";
-import { type Turn, turnedSite } from "./turned-site";
+import { BOOK, bootstrapPlane, fitPlane, knownOf, missOf, type Rows } from "./plane-fit";
+import { type PlaneOffset, siteWithOffset } from "./turned-site";
 
 /** A fitted value with the interval that holds it in 95 of 100 cases. */
 export interface FittedAngle {
@@ -16,8 +16,8 @@ export interface FittedAngle {
 
 /** What the shape of clear days says of where the modules look. Turns are from the book: positive is clockwise, steeper, later. */
 export interface OrientationEvidence {
-  readonly turnDeg: FittedAngle;
-  readonly steeperDeg: FittedAngle;
+  readonly azimuthOffsetDeg: FittedAngle;
+  readonly tiltOffsetDeg: FittedAngle;
   readonly clockMinutes: FittedAngle;
   readonly days: number;
   readonly hours: number;
@@ -28,7 +28,7 @@ export interface OrientationEvidence {
   readonly bookLevelFrac: number;
   readonly fittedLevelFrac: number;
   /** What the book's plane must be turned and tilted by to have made these days; null where it can have made them as it is. */
-  readonly turn: Turn | null;
+  readonly planeOffset: PlaneOffset | null;
   /** The book as it stood in the fitted stretch. */
   readonly site: Site;
   /** Steps of the axis from which on the fitted stretch stands, and where it ends. */
@@ -44,15 +44,15 @@ const OFF_CLOCK_MIN = 18;
 /** Bearings tried first, from the book's: a fit that starts on the wrong side of the sky ends there. */
 const STARTS_DEG = [0, -50, 50, -110, 110, 180];
 /** What sky models alone bend a clear day by, one side. Found on plants of other physics whose planes were right: up to 2.5 deg. */
-const MODEL_TURN_DEG = 2.5;
+const MODEL_AZIMUTH_DEG = 2.5;
 /** A tilt they bend by more, through the seasons: found on stand-ins. */
-const MODEL_STEEPER_DEG = 8;
+const MODEL_TILT_DEG = 8;
 /** The further a plane is turned, the more a sky that brightens otherwise about the sun passes for turn: up to this share, on stand-ins of another sky model. */
-const MODEL_TURN_FRAC = 0.15;
+const MODEL_AZIMUTH_FRAC = 0.15;
 const MODEL_CLOCK_MIN = 4;
 /** Below this a turn costs under half a percent of the year and is no fault. */
-const LEAST_TURN_DEG = 7;
-const LEAST_STEEPER_DEG = 12;
+const LEAST_AZIMUTH_OFFSET_DEG = 7;
+const LEAST_TILT_OFFSET_DEG = 12;
 /** A wrong plane must explain this much of the curve, as a share of its mean: sky models alone bend a right one by up to 2.5 %. */
 const EXPLAINED_FRAC = 0.03;
 /** A fit that leaves more than this of the curves tells nothing of the plane: those that were right leave 1 to 2 %. */
@@ -60,42 +60,50 @@ const LEFT_FRAC = 0.03;
 
 /** Fits a common turn of all arrays, a change of tilt and a shift of the clock to the clear hours that no other cause holds. Null with too few clear days, or where no plane explains them. `near` is about what an earlier fit found. */
 export function orientationEvidence(
-  basis: CauseBasis,
+  frame: AttributionFrame,
   spoilt: Uint8Array,
   ceilingKwh: number,
-  near: Turn | null = null,
+  near: PlaneOffset | null = null,
 ): OrientationEvidence | null {
-  const segments = longestButForTilts(siteSegments(basis.site, basis.axis));
+  const segments = longestButForTilts(siteSegments(frame.site, frame.axis));
   if (segments.length === 0) return null;
   const segment = segments.reduce((a, b) => (b.to - b.from > a.to - a.from ? b : a));
-  const picked = besideObstacles(segments, clearDays(basis, spoilt, ceilingKwh, segments));
+  const picked = besideObstacles(segments, clearDays(frame, spoilt, ceilingKwh, segments));
   if (picked.days < LEAST_DAYS) return null;
   // A plane that lies flat is the same however it is turned, and each round of each fit asks for it.
-  const flat = runTurned(segments, picked, { turnDeg: 0, steeperDeg: -90 });
-  const run = (turnDeg: number, steeperDeg: number): Float64Array =>
-    steeperDeg <= -90 ? flat : runTurned(segments, picked, { turnDeg, steeperDeg });
+  const flat = runWithOffset(segments, picked, { azimuthOffsetDeg: 0, tiltOffsetDeg: -90 });
+  const run = (azimuthOffsetDeg: number, tiltOffsetDeg: number): Float64Array =>
+    tiltOffsetDeg <= -90 ? flat : runWithOffset(segments, picked, { azimuthOffsetDeg: azimuthOffsetDeg, tiltOffsetDeg: tiltOffsetDeg });
   const book = run(0, 0);
-  const starts = near ? [near.turnDeg] : STARTS_DEG;
+  const starts = near ? [near.azimuthOffsetDeg] : STARTS_DEG;
   const start = starts
-    .map((turnDeg) => ({ turnDeg, miss: missOf(picked, turnDeg === 0 ? book : run(turnDeg, 0)) }))
+    .map((azimuthOffsetDeg) => ({
+      azimuthOffsetDeg: azimuthOffsetDeg,
+      miss: missOf(picked, azimuthOffsetDeg === 0 ? book : run(azimuthOffsetDeg, 0)),
+    }))
     .reduce((a, b) => (b.miss < 0.8 * a.miss ? b : a));
-  const open = fitTurn(picked, run, { turn: start.turnDeg, steeper: 0, clock: 0, contrast: 0, bend: 0 }, knownOf(true, true));
+  const open = fitPlane(
+    picked,
+    run,
+    { planeOffset: start.azimuthOffsetDeg, steeper: 0, clock: 0, contrast: 0, bend: 0 },
+    knownOf(true, true),
+  );
   const isClockOff = Math.abs(open.fitted.clock) > OFF_CLOCK_MIN;
-  const free = fitTurn(picked, run, open.fitted, knownOf(isClockOff, true));
+  const free = fitPlane(picked, run, open.fitted, knownOf(isClockOff, true));
   // The book's plane gets its own contrast, or a sky model's error would count against the plane.
-  const { rows: bookRows } = fitTurn(picked, run, { turn: 0, steeper: 0, clock: 0, contrast: 0, bend: 0 }, BOOK);
+  const { rows: bookRows } = fitPlane(picked, run, { planeOffset: 0, steeper: 0, clock: 0, contrast: 0, bend: 0 }, BOOK);
   const explains = (rows: Rows): boolean => wholeMiss(bookRows) ** 2 - wholeMiss(rows) ** 2 > EXPLAINED_FRAC ** 2;
-  const steeperDeg = around(free.fitted.steeper, redraw(free.rows, knownOf(isClockOff, true), picked.days)[1], MODEL_STEEPER_DEG);
-  const isTilted = isBeyond(steeperDeg, LEAST_STEEPER_DEG) && explains(free.rows);
-  const { fitted, rows } = isTilted ? free : fitTurn(picked, run, free.fitted, knownOf(isClockOff, false));
+  const tiltOffsetDeg = around(free.fitted.steeper, bootstrapPlane(free.rows, knownOf(isClockOff, true), picked.days)[1], MODEL_TILT_DEG);
+  const isTilted = isBeyond(tiltOffsetDeg, LEAST_TILT_OFFSET_DEG) && explains(free.rows);
+  const { fitted, rows } = isTilted ? free : fitPlane(picked, run, free.fitted, knownOf(isClockOff, false));
   if (rows.missFrac > LEFT_FRAC) return null;
-  const [turns, , clocks] = redraw(rows, knownOf(isClockOff, isTilted), picked.days);
-  const turned = ((fitted.turn + 540) % 360) - 180;
-  const turnDeg = around(turned, turns, Math.hypot(MODEL_TURN_DEG, MODEL_TURN_FRAC * turned));
-  const isTurned = isBeyond(turnDeg, LEAST_TURN_DEG) && explains(rows);
+  const [turns, , clocks] = bootstrapPlane(rows, knownOf(isClockOff, isTilted), picked.days);
+  const turned = ((fitted.planeOffset + 540) % 360) - 180;
+  const azimuthOffsetDeg = around(turned, turns, Math.hypot(MODEL_AZIMUTH_DEG, MODEL_AZIMUTH_FRAC * turned));
+  const isTurned = isBeyond(azimuthOffsetDeg, LEAST_AZIMUTH_OFFSET_DEG) && explains(rows);
   return {
-    turnDeg,
-    steeperDeg,
+    azimuthOffsetDeg: azimuthOffsetDeg,
+    tiltOffsetDeg: tiltOffsetDeg,
     clockMinutes: around(fitted.clock, clocks, MODEL_CLOCK_MIN),
     days: picked.days,
     hours: picked.use.reduce((sum, on) => sum + on, 0),
@@ -103,7 +111,10 @@ export function orientationEvidence(
     fittedMissFrac: rows.missFrac,
     bookLevelFrac: bookRows.levels.missFrac,
     fittedLevelFrac: rows.levels.missFrac,
-    turn: isTurned || isTilted ? { turnDeg: isTurned ? turnDeg.value : 0, steeperDeg: isTilted ? steeperDeg.value : 0 } : null,
+    planeOffset:
+      isTurned || isTilted
+        ? { azimuthOffsetDeg: isTurned ? azimuthOffsetDeg.value : 0, tiltOffsetDeg: isTilted ? tiltOffsetDeg.value : 0 }
+        : null,
     site: segment.site,
     from: segments[0]!.from,
     to: segments.at(-1)!.to,
@@ -136,14 +147,14 @@ function longestButForTilts(segments: readonly SiteSegment[]): SiteSegment[] {
 const tiltsOf = ({ site }: SiteSegment): string => site.arrays.map(({ tiltDeg }) => tiltDeg).join();
 
 /** Every day by the tilts that stood on it. */
-function runTurned(
+function runWithOffset(
   segments: readonly SiteSegment[],
   { prepared, spanOf, dayOf }: ClearDays,
-  turn: Turn,
+  planeOffset: PlaneOffset,
   without: readonly ModelAccount[] = [],
 ): Float64Array {
   const tilts = [...new Set(segments.map(tiltsOf))];
-  const runs = tilts.map((own) => runStill(segments.find((segment) => tiltsOf(segment) === own)!.site, prepared, turn, without));
+  const runs = tilts.map((own) => runStill(segments.find((segment) => tiltsOf(segment) === own)!.site, prepared, planeOffset, without));
   if (runs.length === 1) return runs[0]!;
   const runOf = segments.map((segment) => runs[tilts.indexOf(tiltsOf(segment))]!);
   return Float64Array.from(dayOf, (day, i) => runOf[spanOf[day]!]![i]!);
@@ -156,13 +167,13 @@ function besideObstacles(segments: readonly SiteSegment[], picked: ClearDays): C
     (from) => (from?.obstacles.length ?? 0) + (from?.horizon?.length ?? 0) > 0,
   );
   if (!inSight) return picked;
-  const still = { turnDeg: 0, steeperDeg: 0 };
-  const [book, open] = [runTurned(segments, picked, still), runTurned(segments, picked, still, ["shading"])];
+  const still = { azimuthOffsetDeg: 0, tiltOffsetDeg: 0 };
+  const [book, open] = [runWithOffset(segments, picked, still), runWithOffset(segments, picked, still, ["shading"])];
   return { ...picked, use: picked.use.map((on, i) => (book[i]! > UNBLOCKED_FRAC * open[i]! ? on : 0)) };
 }
 
-function runStill(site: Site, prepared: PreparedWeather, turn: Turn, without: readonly ModelAccount[]): Float64Array {
-  const turned = turnedSite({ ...site, revisions: [], commissioned: null }, turn);
+function runStill(site: Site, prepared: PreparedWeather, planeOffset: PlaneOffset, without: readonly ModelAccount[]): Float64Array {
+  const turned = siteWithOffset({ ...site, revisions: [], commissioned: null }, planeOffset);
   const bins = { keys: ["2024-06"], binOf: new Uint16Array(prepared.weather.axis.count) };
   const still = { ...turned, arrays: turned.arrays.map((array) => ({ ...array, tiltSchedule: [] })) };
   return runPrepared(still, prepared, bins, { without: [...HEALTHY.without, ...without] }).expectedKwh;

@@ -3,7 +3,7 @@ import { site } from "@test/site-builder";
 import { describe, expect, it } from "vitest";
 import { meteredOnto } from "../../ledger";
 import { prepareWeather } from "../../yield";
-import { causeBasis, turnedSite } from "..";
+import { attributionFrame, siteWithOffset } from "..";
 import { shadeEvidence, touchedByShade } from "../shade/detect";
 import { planeAndShade } from "./plane-and-shade";
 
@@ -11,7 +11,7 @@ const plant = site({ place: { latitudeDeg: 42, longitudeDeg: 0, elevationM: 100,
 const axis = hours("2023-01-01T00:00Z", 24 * 365);
 const weather = clearWeather(axis, plant.place, 0.72);
 const prepared = prepareWeather(plant.place, weather);
-const book = causeBasis(plant, prepared, meteredOnto(axis, [], plant));
+const book = attributionFrame(plant, prepared, meteredOnto(axis, [], plant));
 
 const NO_CEILING = 1e6;
 
@@ -21,8 +21,12 @@ interface Obstacle {
 }
 
 /** The plant as it really stands, with what an obstacle leaves of the hours behind it. */
-function read(turnDeg: number, obstacle: Obstacle | null) {
-  const real = causeBasis(turnedSite(plant, { turnDeg, steeperDeg: 0 }), prepared, meteredOnto(axis, [], plant));
+function read(azimuthOffsetDeg: number, obstacle: Obstacle | null) {
+  const real = attributionFrame(
+    siteWithOffset(plant, { azimuthOffsetDeg: azimuthOffsetDeg, tiltOffsetDeg: 0 }),
+    prepared,
+    meteredOnto(axis, [], plant),
+  );
   const { sun } = prepared;
   const isBehind = (i: number): boolean => {
     if (!obstacle) return false;
@@ -32,8 +36,8 @@ function read(turnDeg: number, obstacle: Obstacle | null) {
   };
   const values = real.openKwh.map((kwh, i) => (kwh || 0) * (isBehind(i) ? 0.35 : 1));
   const metered = meteredOnto(axis, [{ meterId: "main", quantity: "energy_kwh", axis, values }], plant);
-  const basis = causeBasis(plant, prepared, metered);
-  return planeAndShade(basis, metered, NO_CEILING);
+  const frame = attributionFrame(plant, prepared, metered);
+  return planeAndShade(frame, metered, NO_CEILING);
 }
 
 const EAST: Obstacle = { azimuthDeg: [80, 130], underDeg: 32 };
@@ -41,29 +45,29 @@ const EAST: Obstacle = { azimuthDeg: [80, 130], underDeg: 32 };
 describe("a plane and an obstacle, which both take mornings", () => {
   it("are told apart: the book's plane is right behind an obstacle", () => {
     const { shaded, orientation } = read(0, EAST);
-    expect(orientation!.turn).toBeNull();
-    expect(Math.abs(orientation!.turnDeg.value)).toBeLessThan(3);
+    expect(orientation!.planeOffset).toBeNull();
+    expect(Math.abs(orientation!.azimuthOffsetDeg.value)).toBeLessThan(3);
     expect(shaded.reduce((sum, on) => sum + on, 0)).toBeGreaterThan(150);
   });
 
   it("are told apart: a turned plane has no obstacle", () => {
     const { orientation, shaded } = read(35, null);
-    const turn = orientation?.turn ?? null;
-    expect(Math.abs(turn!.turnDeg - 35)).toBeLessThan(3);
+    const planeOffset = orientation?.planeOffset ?? null;
+    expect(Math.abs(planeOffset!.azimuthOffsetDeg - 35)).toBeLessThan(3);
     expect(shaded.includes(1)).toBe(false);
   });
 
   it("are both found where both are", () => {
     const { orientation, shaded } = read(-30, { azimuthDeg: [225, 275], underDeg: 32 });
-    const turn = orientation?.turn ?? null;
-    expect(Math.abs(turn!.turnDeg + 30)).toBeLessThan(4);
+    const planeOffset = orientation?.planeOffset ?? null;
+    expect(Math.abs(planeOffset!.azimuthOffsetDeg + 30)).toBeLessThan(4);
     expect(shaded.reduce((sum, on) => sum + on, 0)).toBeGreaterThan(100);
   });
 
   it("are neither where nothing is wrong", () => {
     const { orientation, shaded } = read(0, null);
-    const turn = orientation?.turn ?? null;
-    expect(turn).toBeNull();
+    const planeOffset = orientation?.planeOffset ?? null;
+    expect(planeOffset).toBeNull();
     expect(shaded.includes(1)).toBe(false);
   });
 });
@@ -74,32 +78,32 @@ describe("a rack that is tilted by season", () => {
     { from: "09-20", tiltDeg: 50 },
   ];
   const rack = { ...plant, arrays: plant.arrays.map((array) => ({ ...array, tiltSchedule: schedule })) };
-  const standing = (by: { turnDeg: number; steeperDeg: number }) => {
-    const real = causeBasis(turnedSite(rack, by), prepared, meteredOnto(axis, [], plant));
+  const standing = (by: { azimuthOffsetDeg: number; tiltOffsetDeg: number }) => {
+    const real = attributionFrame(siteWithOffset(rack, by), prepared, meteredOnto(axis, [], plant));
     const metered = meteredOnto(
       axis,
       [{ meterId: "main", quantity: "energy_kwh", axis, values: real.openKwh.map((kwh) => kwh || 0) }],
       plant,
     );
-    return planeAndShade(causeBasis(rack, prepared, metered), metered, NO_CEILING);
+    return planeAndShade(attributionFrame(rack, prepared, metered), metered, NO_CEILING);
   };
 
   it("is one plant all year: its turn is read from both tilts", () => {
-    const { orientation } = standing({ turnDeg: 24, steeperDeg: 0 });
-    const turn = orientation!.turn;
-    expect(Math.abs(turn!.turnDeg - 24)).toBeLessThan(2);
-    expect(turn!.steeperDeg).toBe(0);
+    const { orientation } = standing({ azimuthOffsetDeg: 24, tiltOffsetDeg: 0 });
+    const planeOffset = orientation!.planeOffset;
+    expect(Math.abs(planeOffset!.azimuthOffsetDeg - 24)).toBeLessThan(2);
+    expect(planeOffset!.tiltOffsetDeg).toBe(0);
     expect(orientation!.to - orientation!.from).toBe(axis.count);
   });
 
   it("is off by the same tilt in every season", () => {
-    const { turn } = standing({ turnDeg: 0, steeperDeg: 14 }).orientation!;
-    expect(Math.abs(turn!.steeperDeg - 14)).toBeLessThan(2);
-    expect(turn!.turnDeg).toBe(0);
+    const { planeOffset: turn } = standing({ azimuthOffsetDeg: 0, tiltOffsetDeg: 14 }).orientation!;
+    expect(Math.abs(turn!.tiltOffsetDeg - 14)).toBeLessThan(2);
+    expect(turn!.azimuthOffsetDeg).toBe(0);
   });
 
   it("is right where the book is right", () => {
-    expect(standing({ turnDeg: 0, steeperDeg: 0 }).orientation!.turn).toBeNull();
+    expect(standing({ azimuthOffsetDeg: 0, tiltOffsetDeg: 0 }).orientation!.planeOffset).toBeNull();
   });
 });
 
@@ -111,8 +115,8 @@ describe("steps that shade touches", () => {
       const elevation = (Math.asin(sun.up[i]!) * 180) / Math.PI;
       return (kwh || 0) * (azimuth > 80 && azimuth < 130 ? ratioOf(elevation) : 1);
     });
-    const basis = causeBasis(plant, prepared, meteredOnto(axis, [{ meterId: "main", quantity: "energy_kwh", axis, values }], plant));
-    return { basis, ...shadeEvidence(basis, book.openKwh, new Uint8Array(axis.count)) };
+    const frame = attributionFrame(plant, prepared, meteredOnto(axis, [{ meterId: "main", quantity: "energy_kwh", axis, values }], plant));
+    return { frame, ...shadeEvidence(frame, book.openKwh, new Uint8Array(axis.count)) };
   };
 
   it("take in the obstacle's soft edge, which is shaded by its own part", () => {
@@ -120,7 +124,7 @@ describe("steps that shade touches", () => {
     const edge = soft.fields.filter(({ elevationDeg, isShaded }) => isShaded && elevationDeg > 20 && elevationDeg < 30);
     expect(edge.length).toBeGreaterThan(0);
     expect(edge.every(({ ratio }) => Math.abs(ratio - 0.9) < 0.02)).toBe(true);
-    const touched = touchedByShade(soft.basis, soft.fields);
+    const touched = touchedByShade(soft.frame, soft.fields);
     const lost = soft.lostFrac.reduce((sum, frac) => sum + (frac > 0 ? 1 : 0), 0);
     expect(touched.reduce((sum, on) => sum + on, 0)).toBeGreaterThanOrEqual(lost);
   });
@@ -133,6 +137,6 @@ describe("steps that shade touches", () => {
   it("are none of a plane that gives nine tenths at one place of the sky and is nowhere shaded", () => {
     const pale = kept((elevation) => (elevation < 30 ? 0.9 : 1));
     expect(pale.isSeen).toBe(false);
-    expect(touchedByShade(pale.basis, pale.fields).includes(1)).toBe(false);
+    expect(touchedByShade(pale.frame, pale.fields).includes(1)).toBe(false);
   });
 });

@@ -11,10 +11,10 @@ const DRAWS = 300;
 const SEED = 20_417;
 
 /** Energy of every hour of the clear days with the arrays turned and tilted from the book. */
-export type RunTurned = (turnDeg: number, steeperDeg: number) => Float64Array;
+export type RunWithOffset = (azimuthOffsetDeg: number, tiltOffsetDeg: number) => Float64Array;
 
 export interface Fitted {
-  readonly turn: number;
+  readonly planeOffset: number;
   readonly steeper: number;
   readonly clock: number;
   readonly contrast: number;
@@ -25,20 +25,20 @@ export interface Fitted {
 const bounded = (value: number, most: number): number => Math.max(-most, Math.min(most, value));
 
 /** Gauss-Newton from a starting point. */
-export function fitTurn(picked: ClearDays, run: RunTurned, start: Fitted, known: Known): { fitted: Fitted; rows: Rows } {
+export function fitPlane(picked: ClearDays, run: RunWithOffset, start: Fitted, known: Known): { fitted: Fitted; rows: Rows } {
   let fitted = start;
   let rows = straighten(picked, run, fitted);
   const once = new Int32Array(picked.days).fill(1);
   for (let round = 0; round < ROUNDS; round++) {
-    const [turn, steeper, clock, contrast, bend] = solveDays(daySums(rows, picked.days), once, rows.at, known);
+    const [planeOffset, steeper, clock, contrast, bend] = solveDays(daySums(rows, picked.days), once, rows.at, known);
     fitted = {
       bend: bounded(fitted.bend + bounded(bend, 0.2), 0.4),
       contrast: bounded(fitted.contrast + bounded(contrast, 0.3), 0.6),
-      turn: fitted.turn + bounded(turn, 25),
+      planeOffset: fitted.planeOffset + bounded(planeOffset, 25),
       steeper: bounded(fitted.steeper + bounded(steeper, 12), 60),
       clock: bounded(clock, 90),
     };
-    if (Math.abs(turn) < 0.05 && Math.abs(steeper) < 0.05) break;
+    if (Math.abs(planeOffset) < 0.05 && Math.abs(steeper) < 0.05) break;
     rows = straighten(picked, run, fitted);
   }
   return { fitted, rows };
@@ -82,7 +82,7 @@ function bent(picked: ClearDays, kwh: Float64Array, bend: number): Float64Array 
 /** The fit straightened at a point: what is missed, and how each parameter moves it, hour by hour. */
 export interface Rows {
   readonly missed: Float64Array;
-  readonly moves: readonly Float64Array[];
+  readonly sensitivities: readonly Float64Array[];
   readonly day: Int32Array;
   /** How far each parameter already is from what is known of it beforehand. */
   readonly at: readonly number[];
@@ -96,14 +96,14 @@ interface Curve {
   readonly level: Float64Array;
 }
 
-function straighten(picked: ClearDays, run: RunTurned, at: Fitted): Rows {
+function straighten(picked: ClearDays, run: RunWithOffset, at: Fitted): Rows {
   const { use, dayOf, meteredKwh } = picked;
-  const curveOf = (turn: number, steeper: number): Curve => {
-    const kwh = run(turn, steeper);
+  const curveOf = (planeOffset: number, steeper: number): Curve => {
+    const kwh = run(planeOffset, steeper);
     const level = levelsOf(picked, kwh);
     return { level, kwh: kwh.map((value, i) => value * level[dayOf[i]!]!) };
   };
-  const flatCurve = curveOf(at.turn, -90);
+  const flatCurve = curveOf(at.planeOffset, -90);
   const flat = flatCurve.kwh;
   const drawn = ({ kwh }: Curve): Float64Array =>
     bent(
@@ -112,22 +112,22 @@ function straighten(picked: ClearDays, run: RunTurned, at: Fitted): Rows {
       at.bend,
     );
   const [plane, turnedOn, tiltedOn] = [
-    curveOf(at.turn, at.steeper),
-    curveOf(at.turn + NUDGE_DEG, at.steeper),
-    curveOf(at.turn, at.steeper + NUDGE_DEG),
+    curveOf(at.planeOffset, at.steeper),
+    curveOf(at.planeOffset + NUDGE_DEG, at.steeper),
+    curveOf(at.planeOffset, at.steeper + NUDGE_DEG),
   ];
   const base = drawn(plane);
   const weaker = bent(picked, base, NUDGE_BEND);
-  const turned = drawn(turnedOn);
-  const tilted = drawn(tiltedOn);
+  const azimuthNudged = drawn(turnedOn);
+  const tiltNudged = drawn(tiltedOn);
   const perMinute = picked.prepared.weather.axis.stepMinutes * 2;
   const kept = [...use.keys()].filter((i) => use[i] === 1);
   const column = (of: (i: number) => number): Float64Array => Float64Array.from(kept, of);
   return {
     missed: column((i) => meteredKwh[i]! - base[i]!),
-    moves: [
-      column((i) => (turned[i]! - base[i]!) / NUDGE_DEG),
-      column((i) => (tilted[i]! - base[i]!) / NUDGE_DEG),
+    sensitivities: [
+      column((i) => (azimuthNudged[i]! - base[i]!) / NUDGE_DEG),
+      column((i) => (tiltNudged[i]! - base[i]!) / NUDGE_DEG),
       column((i) => -((base[i + 1] ?? 0) - (base[i - 1] ?? 0)) / perMinute),
       column((i) => (base[i]! - flat[i]!) / (1 + at.contrast)),
       column((i) => (weaker[i]! - base[i]!) / NUDGE_BEND),
@@ -135,7 +135,11 @@ function straighten(picked: ClearDays, run: RunTurned, at: Fitted): Rows {
     day: Int32Array.from(kept, (i) => dayOf[i]!),
     at: [0, at.steeper, 0, at.contrast, at.bend],
     missFrac: missOf(picked, base, true),
-    levels: dayLevels({ base: plane.level, flat: flatCurve.level, turned: turnedOn.level, tilted: tiltedOn.level }, NUDGE_DEG, at.contrast),
+    levels: dayLevels(
+      { base: plane.level, flat: flatCurve.level, azimuthNudged: turnedOn.level, tiltNudged: tiltedOn.level },
+      NUDGE_DEG,
+      at.contrast,
+    ),
   };
 }
 
@@ -162,7 +166,7 @@ export function knownOf(isClockFree: boolean, isTiltFree: boolean): Known {
 /** The book's plane as it is. */
 export const BOOK: Known = [1e-4, 1e-4, 1e-4, CONTRAST, BEND];
 
-/** Parameters in the order of a row's moves. */
+/** Parameters in the order of a row's sensitivities. */
 type Solved = [turn: number, steeper: number, clock: number, contrast: number, bend: number];
 const TERMS = 5;
 /** Hours of many days repeat the same bend of a sky model: they weigh against what is known beforehand as this many do. */
@@ -171,25 +175,32 @@ const WORTH_HOURS = 30;
 const ENTRIES = TERMS * TERMS + TERMS;
 
 /** Each day's share of the normal equations, end to end; hours far off are weighed down. */
-function daySums({ missed, moves, day, levels }: Rows, days: number): Float64Array {
+function daySums({ missed, sensitivities, day, levels }: Rows, days: number): Float64Array {
   const out = new Float64Array(days * ENTRIES);
   const scale = Math.max(1e-9, MAD_TO_DEVIATION * medianOf(missed.map(Math.abs)));
   const worth = Math.min(1, WORTH_HOURS / missed.length);
   for (let r = 0; r < missed.length; r++) {
     const far = Math.abs(missed[r]!) / (2.5 * scale);
     const weight = (worth * (far > 1 ? 1 / far : 1)) / (scale * scale);
-    addRow(out, day[r]!, weight, moves, missed, r);
+    addRow(out, day[r]!, weight, sensitivities, missed, r);
   }
-  for (let d = 0; d < days; d++) addRow(out, d, levels.weights[d]!, levels.moves, levels.missed, d);
+  for (let d = 0; d < days; d++) addRow(out, d, levels.weights[d]!, levels.sensitivities, levels.missed, d);
   return out;
 }
 
 /** Adds row r of the fit to its day's share. */
-function addRow(out: Float64Array, day: number, weight: number, moves: readonly Float64Array[], missed: Float64Array, r: number): void {
+function addRow(
+  out: Float64Array,
+  day: number,
+  weight: number,
+  sensitivities: readonly Float64Array[],
+  missed: Float64Array,
+  r: number,
+): void {
   const first = day * ENTRIES;
   for (let a = 0; a < TERMS; a++) {
-    const left = weight * moves[a]![r]!;
-    for (let b = 0; b < TERMS; b++) out[first + a * TERMS + b]! += left * moves[b]![r]!;
+    const left = weight * sensitivities[a]![r]!;
+    for (let b = 0; b < TERMS; b++) out[first + a * TERMS + b]! += left * sensitivities[b]![r]!;
     out[first + TERMS * TERMS + a]! += left * missed[r]!;
   }
 }
@@ -212,7 +223,7 @@ function solveDays(sums: Float64Array, times: Int32Array, at: readonly number[],
 }
 
 /** Redraws whole days. */
-export function redraw(rows: Rows, known: Known, days: number): [Float64Array, Float64Array, Float64Array] {
+export function bootstrapPlane(rows: Rows, known: Known, days: number): [Float64Array, Float64Array, Float64Array] {
   const uniform = seededUniform(SEED);
   const out: [Float64Array, Float64Array, Float64Array] = [new Float64Array(DRAWS), new Float64Array(DRAWS), new Float64Array(DRAWS)];
   const sums = daySums(rows, days);

@@ -1,5 +1,5 @@
 import { senSlope } from "../../statistics";
-import type { CauseBasis } from "./frame";
+import type { AttributionFrame } from "./frame";
 
 /** Metered over healthy output by local day, from hours that tell it well. */
 export interface DayIndex {
@@ -15,17 +15,17 @@ export interface DayIndex {
 const LOW_SUN = 0.2;
 /** Hours of less than this share of rated output are too dim, above the second the inverter may be holding them. */
 const DIM_FRAC = 0.18;
-const HELD_FRAC = 0.95;
+const AT_CEILING_FRAC = 0.95;
 /** A day needs this many good hours' worth. */
 const LEAST_HOURS = 2.5;
 /** Weight of a wholly overcast day against a clear one: its scatter is three times as wide. */
 const OVERCAST_WEIGHT = 0.1;
 
 /** `spoilt` marks steps that another cause holds; `ceilingKwh` is the most a step gives. */
-export function dayIndex(basis: CauseBasis, spoilt: Uint8Array, ceilingKwh: number): DayIndex {
-  const { axis, days, openKwh, meteredKwh, read, lit, sun, ratedKwh, clearness } = basis;
+export function dayIndex(frame: AttributionFrame, spoilt: Uint8Array, ceilingKwh: number): DayIndex {
+  const { axis, days, openKwh, meteredKwh, read, lit, sun, ratedKwh, clearness } = frame;
   const count = days.keys.length;
-  const [owed, paid, hours, clear] = [0, 1, 2, 3].map(() => new Float64Array(count)) as [
+  const [expected, meteredSum, hours, clear] = [0, 1, 2, 3].map(() => new Float64Array(count)) as [
     Float64Array,
     Float64Array,
     Float64Array,
@@ -35,10 +35,10 @@ export function dayIndex(basis: CauseBasis, spoilt: Uint8Array, ceilingKwh: numb
   for (let i = 0; i < axis.count; i++) {
     const kwh = openKwh[i]!;
     if (spoilt[i] === 1 || read[i] === 0 || lit[i] === 0 || !(sun.up[i]! > LOW_SUN)) continue;
-    if (!(kwh > DIM_FRAC * ratedKwh) || kwh > HELD_FRAC * ceilingKwh) continue;
+    if (!(kwh > DIM_FRAC * ratedKwh) || kwh > AT_CEILING_FRAC * ceilingKwh) continue;
     const day = days.binOf[i]!;
-    owed[day]! += kwh;
-    paid[day]! += meteredKwh[i]!;
+    expected[day]! += kwh;
+    meteredSum[day]! += meteredKwh[i]!;
     hours[day]! += stepHours;
     clear[day]! += Math.min(1, clearness[i]!) * kwh;
   }
@@ -47,8 +47,8 @@ export function dayIndex(basis: CauseBasis, spoilt: Uint8Array, ceilingKwh: numb
   const cloud = new Float64Array(count);
   for (let d = 0; d < count; d++) {
     if (hours[d]! < LEAST_HOURS) continue;
-    ratio[d] = paid[d]! / owed[d]!;
-    const clearFrac = clear[d]! / owed[d]!;
+    ratio[d] = meteredSum[d]! / expected[d]!;
+    const clearFrac = clear[d]! / expected[d]!;
     cloud[d] = 1 - clearFrac;
     weight[d] = (OVERCAST_WEIGHT + (1 - OVERCAST_WEIGHT) * clearFrac ** 4) * Math.min(1, hours[d]! / 6);
   }
@@ -63,7 +63,7 @@ const LEAST_PAIRS = 60;
 const MOST_CLOUD = 0.25;
 
 /**
- * The ratio as each day would have had it under a cloudless sky. Sky models part ways under clouds, all year alike: by how much is the middle
+ * The each day would have had it under a cloudless sky. Sky models part ways under clouds, all year alike: by how much is the middle
  * of what near days with unlike skies differ by.
  */
 function withoutClouds(ratio: Float64Array, cloud: Float64Array): Float64Array {
@@ -84,8 +84,8 @@ const EVERY_DAYS = 4;
 export function usualRatio({ ratio, weight }: DayIndex, reachDays = 40): Float64Array {
   const out = new Float64Array(ratio.length);
   const known = [...ratio.keys()].filter((d) => ratio[d]! > 0.4 && weight[d]! > 0.2);
-  const paid = Float64Array.from(known, (d) => ratio[d]!);
-  const overall = upper(paid.slice());
+  const meteredSum = Float64Array.from(known, (d) => ratio[d]!);
+  const overall = upper(meteredSum.slice());
   let from = 0;
   let to = 0;
   for (let d = 0; d < out.length; d++) {
@@ -95,7 +95,7 @@ export function usualRatio({ ratio, weight }: DayIndex, reachDays = 40): Float64
     }
     while (from < known.length && known[from]! < d - reachDays) from++;
     while (to < known.length && known[to]! <= d + reachDays) to++;
-    out[d] = to - from >= 6 ? Math.max(0.7 * overall, upper(paid.slice(from, to))) : overall;
+    out[d] = to - from >= 6 ? Math.max(0.7 * overall, upper(meteredSum.slice(from, to))) : overall;
   }
   return out;
 }

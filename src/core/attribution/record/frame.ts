@@ -12,7 +12,7 @@ import { type PreparedWeather, runPrepared } from "../../yield";
  * What every search for a cause reads: the plant as it would run with nothing wrong (clean, new, no snow, nothing down), and what was
  * metered, hour by hour. Energies in kWh a step; NaN where not known.
  */
-export interface CauseBasis {
+export interface AttributionFrame {
   readonly site: Site;
   readonly axis: TimeAxis;
   readonly prepared: PreparedWeather;
@@ -40,7 +40,7 @@ export type Resolution = "hours" | "days" | "months";
 export const HEALTHY = { without: ["soiling", "snow", "ageing", "clipping", "downtime"] } as const;
 
 /** Runs the healthy plant over prepared weather and lines the meter up with it. */
-export function causeBasis(site: Site, prepared: PreparedWeather, metered: MeteredOnAxis): CauseBasis {
+export function attributionFrame(site: Site, prepared: PreparedWeather, metered: MeteredOnAxis): AttributionFrame {
   const { weather, sun } = prepared;
   const { axis } = weather;
   const days = dayBins(axis, site.place.timeZone);

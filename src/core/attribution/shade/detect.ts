@@ -1,5 +1,5 @@
 import { medianOf } from "../../statistics";
-import type { CauseBasis } from "../record/frame";
+import type { AttributionFrame } from "../record/frame";
 
 /** One field of the sky: sun within it, and what the plant gave of what it owed on clear and on overcast hours. */
 export interface SkyField {
@@ -39,23 +39,23 @@ const CORE_FRAC = 0.72;
 const LEAST_LOST_FRAC = 0.002;
 
 /**
- * Ratio of metered to owed by where the sun stood. `owedKwh` is what the plant owes with all causes before this one put in.
+ * Ratio of metered to owed by where the sun stood. `expectedKwh` is what the plant owes with all causes before this one put in.
  * Shade comes back at the same places of the sky, takes the beam, and leaves overcast hours alone.
  */
-export function shadeEvidence(basis: CauseBasis, owedKwh: Float64Array, spoilt: Uint8Array): ShadeEvidence {
-  const { axis, sun, read, lit, clearness, meteredKwh, ratedKwh } = basis;
+export function shadeEvidence(frame: AttributionFrame, expectedKwh: Float64Array, spoilt: Uint8Array): ShadeEvidence {
+  const { axis, sun, read, lit, clearness, meteredKwh, ratedKwh } = frame;
   const clear = new Map<number, number[]>();
   const overcast = new Map<number, number[]>();
   const fieldOf = new Int32Array(axis.count).fill(-1);
   for (let i = 0; i < axis.count; i++) {
-    if (!(sun.up[i]! > 0.03) || !(owedKwh[i]! > 0.06 * ratedKwh)) continue;
-    const field = fieldAt(basis, i);
+    if (!(sun.up[i]! > 0.03) || !(expectedKwh[i]! > 0.06 * ratedKwh)) continue;
+    const field = fieldAt(frame, i);
     fieldOf[i] = field;
     if (read[i] === 0 || lit[i] === 0 || spoilt[i] === 1) continue;
     const into = clearness[i]! > CLEAR ? clear : clearness[i]! < OVERCAST ? overcast : null;
     if (!into) continue;
     if (!into.has(field)) into.set(field, []);
-    into.get(field)!.push(meteredKwh[i]! / owedKwh[i]!);
+    into.get(field)!.push(meteredKwh[i]! / expectedKwh[i]!);
   }
   const low = new Map<number, number>();
   const edge = new Map<number, number>();
@@ -70,7 +70,7 @@ export function shadeEvidence(basis: CauseBasis, owedKwh: Float64Array, spoilt: 
   const lostFrac = new Float64Array(axis.count);
   let [lost, all] = [0, 0];
   for (let i = 0; i < axis.count; i++) {
-    const kwh = owedKwh[i]!;
+    const kwh = expectedKwh[i]!;
     if (!(kwh > 0)) continue;
     all += kwh;
     const ratio = shaded.get(fieldOf[i]!);
@@ -93,7 +93,7 @@ export function shadeEvidence(basis: CauseBasis, owedKwh: Float64Array, spoilt: 
 }
 
 /** Number of the field in which the sun stands. */
-function fieldAt({ sun }: CauseBasis, i: number): number {
+function fieldAt({ sun }: AttributionFrame, i: number): number {
   const azimuth = (Math.atan2(sun.east[i]!, sun.north[i]!) * 180) / Math.PI;
   const elevation = (Math.asin(sun.up[i]!) * 180) / Math.PI;
   return Math.floor((azimuth < 0 ? azimuth + 360 : azimuth) / FIELD_AZIMUTH_DEG) * 100 + Math.floor(elevation / FIELD_ELEVATION_DEG);
@@ -102,28 +102,28 @@ function fieldAt({ sun }: CauseBasis, i: number): number {
 const beamFrac = (clearness: number): number => Math.max(0, Math.min(1, (clearness - 0.3) / 0.5));
 
 /** Share of power lost on every step to fields that are known to be shaded. */
-export function shadeOf(basis: CauseBasis, owedKwh: Float64Array, fields: readonly ShadedField[]): Float64Array {
-  const { axis, sun, clearness, ratedKwh } = basis;
+export function shadeOf(frame: AttributionFrame, expectedKwh: Float64Array, fields: readonly ShadedField[]): Float64Array {
+  const { axis, sun, clearness, ratedKwh } = frame;
   const shaded = new Map(fields.map((field) => [numberOf(field), field.ratio]));
   const lostFrac = new Float64Array(axis.count);
   if (shaded.size === 0) return lostFrac;
   for (let i = 0; i < axis.count; i++) {
-    if (!(sun.up[i]! > 0.03) || !(owedKwh[i]! > 0.06 * ratedKwh)) continue;
-    const ratio = shaded.get(fieldAt(basis, i));
+    if (!(sun.up[i]! > 0.03) || !(expectedKwh[i]! > 0.06 * ratedKwh)) continue;
+    const ratio = shaded.get(fieldAt(frame, i));
     if (ratio !== undefined) lostFrac[i] = (1 - ratio) * beamFrac(clearness[i]!);
   }
   return lostFrac;
 }
 
 /** 1 on every step with the sun in a shaded field, or beside one in a field that is partly shaded. */
-export function touchedByShade(basis: CauseBasis, fields: readonly (ShadedField & Pick<SkyField, "isShaded">)[]): Uint8Array {
-  const touched = new Uint8Array(basis.axis.count);
+export function touchedByShade(frame: AttributionFrame, fields: readonly (ShadedField & Pick<SkyField, "isShaded">)[]): Uint8Array {
+  const touched = new Uint8Array(frame.axis.count);
   const shaded = fields.filter(({ isShaded }) => isShaded).map(numberOf);
   if (shaded.length === 0) return touched;
   const beside = new Set(shaded.flatMap(neighbours));
   const partly = fields.filter((field) => field.ratio < PARTLY_FRAC && beside.has(numberOf(field))).map(numberOf);
   const about = new Set([...shaded, ...partly]);
-  for (let i = 0; i < touched.length; i++) if (basis.sun.up[i]! > 0 && about.has(fieldAt(basis, i))) touched[i] = 1;
+  for (let i = 0; i < touched.length; i++) if (frame.sun.up[i]! > 0 && about.has(fieldAt(frame, i))) touched[i] = 1;
   return touched;
 }
 

@@ -1,6 +1,6 @@
 import { fillSnowCover } from "../../snow";
 import { medianOf, senSlope } from "../../statistics";
-import type { CauseBasis } from "../record/frame";
+import type { AttributionFrame } from "../record/frame";
 import { type SnowEvidence, snowfallSteps } from "./detect";
 
 /** A month that lacks less than this of its usual output shows nothing: weather of single months is read no better. */
@@ -12,8 +12,8 @@ const MOST_COLD_FRAC = 0.04;
 const LEAST_APART_C = 2;
 
 interface MonthSum {
-  owed: number;
-  paid: number;
+  expected: number;
+  meteredSum: number;
   covered: number;
   /** Air temperature by owed energy. */
   warmth: number;
@@ -24,23 +24,23 @@ interface MonthSum {
  * Snow where only months are known: what a month with snow on the modules lacks against the months without, laid on the hours in which
  * the sliding model has the modules covered. Source: Marion et al., 2013.
  */
-export function monthSnow(basis: CauseBasis): SnowEvidence {
-  const { axis, days, openKwh, meteredKwh, ratedKwh, weather } = basis;
-  const cover = coverOf(basis);
+export function monthSnow(frame: AttributionFrame): SnowEvidence {
+  const { axis, days, openKwh, meteredKwh, ratedKwh, weather } = frame;
+  const cover = coverOf(frame);
   const months = new Map<string, MonthSum>();
   const monthOf = (i: number): string => days.keys[days.binOf[i]!]!.slice(0, 7);
   for (let i = 0; i < axis.count; i++) {
     const kwh = openKwh[i]!;
     if (!(kwh > 0)) continue;
-    const sum = months.get(monthOf(i)) ?? { owed: 0, paid: 0, covered: 0, warmth: 0, read: true };
-    sum.owed += kwh;
+    const sum = months.get(monthOf(i)) ?? { expected: 0, meteredSum: 0, covered: 0, warmth: 0, read: true };
+    sum.expected += kwh;
     sum.warmth += kwh * weather.airTempC[i]!;
     sum.covered += kwh * cover[i]!;
     if (Number.isNaN(meteredKwh[i])) sum.read = false;
-    else sum.paid += meteredKwh[i]!;
+    else sum.meteredSum += meteredKwh[i]!;
     months.set(monthOf(i), sum);
   }
-  const usualOf = usualByWarmth([...months.values()].filter((m) => m.read && m.covered < 0.01 * m.owed));
+  const usualOf = usualByWarmth([...months.values()].filter((m) => m.read && m.covered < 0.01 * m.expected));
   const lostFrac = new Float64Array(axis.count);
   const spells: { from: number; to: number }[] = [];
   for (let i = 0; i < axis.count; i++) {
@@ -48,8 +48,8 @@ export function monthSnow(basis: CauseBasis): SnowEvidence {
     if (!month?.read || !(month.covered > 0) || cover[i] === 0) continue;
     const usual = usualOf(month);
     if (Number.isNaN(usual)) continue;
-    const missing = Math.max(0, month.owed * usual - month.paid);
-    if (missing < LEAST_LOST_FRAC * month.owed) continue;
+    const missing = Math.max(0, month.expected * usual - month.meteredSum);
+    if (missing < LEAST_LOST_FRAC * month.expected) continue;
     lostFrac[i] = Math.min(1, (cover[i]! * missing) / (month.covered * usual));
     const last = spells.at(-1);
     if (last && last.to === i) last.to = i + 1;
@@ -63,8 +63,8 @@ export function monthSnow(basis: CauseBasis): SnowEvidence {
  * the cold would take from each of them.
  */
 function usualByWarmth(bare: readonly MonthSum[]): (month: MonthSum) => number {
-  const warmthOf = ({ owed, warmth }: MonthSum): number => warmth / owed;
-  const [warm, ratio] = [bare.map(warmthOf), bare.map(({ owed, paid }) => paid / owed)];
+  const warmthOf = ({ expected, warmth }: MonthSum): number => warmth / expected;
+  const [warm, ratio] = [bare.map(warmthOf), bare.map(({ expected, meteredSum: paid }) => paid / expected)];
   const { slope, pairs } = senSlope(warm, ratio, { leastApart: LEAST_APART_C });
   const [middleC, middle] = [medianOf(warm), medianOf(ratio)];
   return (month) => {
@@ -73,12 +73,12 @@ function usualByWarmth(bare: readonly MonthSum[]): (month: MonthSum) => number {
   };
 }
 
-function coverOf(basis: CauseBasis): Float64Array {
-  const { axis, weather, site, openKwh, ratedKwh } = basis;
+function coverOf(frame: AttributionFrame): Float64Array {
+  const { axis, weather, site, openKwh, ratedKwh } = frame;
   const tilt = site.arrays[0]?.tiltDeg ?? 0;
   const poa = openKwh.map((kwh) => (1000 * (kwh || 0)) / ratedKwh);
   return fillSnowCover(
-    snowfallSteps(basis),
+    snowfallSteps(frame),
     poa,
     weather.airTempC,
     { sinTilt: Math.sin((tilt * Math.PI) / 180), stepHours: axis.stepMinutes / 60, coveringCm: 1 },

@@ -4,19 +4,19 @@ import { describe, expect, it } from "vitest";
 import { meteredOnto } from "../../ledger";
 import type { Weather } from "../../weather";
 import { prepareWeather } from "../../yield";
-import { type CauseBasis, causeBasis, shadeEvidence, snowEvidence } from "..";
+import { type AttributionFrame, attributionFrame, shadeEvidence, snowEvidence } from "..";
 import { shadeOf } from "../shade/detect";
 import { snowfallSteps, sureSnowfallSteps } from "./detect";
 
 const plant = site({ place: { latitudeDeg: 45, longitudeDeg: 0, elevationM: 100, timeZone: "UTC" } });
 
 /** A plant whose meter reads a share of what it owes, hour by hour, under weather of one's choosing. */
-function basisOf(start: string, days: number, parts: Partial<Weather>, share: (i: number) => number): CauseBasis {
+function basisOf(start: string, days: number, parts: Partial<Weather>, share: (i: number) => number): AttributionFrame {
   const axis = hours(start, days * 24);
   const prepared = prepareWeather(plant.place, { ...clearWeather(axis, plant.place), ...parts });
-  const healthy = causeBasis(plant, prepared, meteredOnto(axis, [], plant)).openKwh;
+  const healthy = attributionFrame(plant, prepared, meteredOnto(axis, [], plant)).openKwh;
   const values = healthy.map((kwh, i) => (kwh || 0) * share(i));
-  return causeBasis(plant, prepared, meteredOnto(axis, [{ meterId: "main", quantity: "energy_kwh", axis, values }], plant));
+  return attributionFrame(plant, prepared, meteredOnto(axis, [{ meterId: "main", quantity: "energy_kwh", axis, values }], plant));
 }
 
 const day = (i: number): number => Math.floor(i / 24);
@@ -27,14 +27,14 @@ describe("falls of snow", () => {
 
   it("are rises of the depth gauge, also over a gap in its readings", () => {
     const depth = [0, 0, 2, 2, 2, 1, Number.NaN, Number.NaN, 4, 4];
-    const basis = basisOf("2023-01-01T00:00Z", 1, { snowDepthCm: column(24, (i) => depth[i] ?? 0) }, () => 1);
-    expect([...snowfallSteps(basis).keys()].filter((i) => snowfallSteps(basis)[i] === 1)).toEqual([2, 8]);
+    const frame = basisOf("2023-01-01T00:00Z", 1, { snowDepthCm: column(24, (i) => depth[i] ?? 0) }, () => 1);
+    expect([...snowfallSteps(frame).keys()].filter((i) => snowfallSteps(frame)[i] === 1)).toEqual([2, 8]);
   });
 
   it("are rain in cold air where there is no gauge, and none without either", () => {
     const parts = { rainMm: column(24, (i) => (i === 4 || i === 9 ? 3 : 0)), airTempC: column(24, (i) => (i < 6 ? -2 : 6)) };
-    const basis = basisOf("2023-01-01T00:00Z", 1, parts, () => 1);
-    expect([...snowfallSteps(basis).keys()].filter((i) => snowfallSteps(basis)[i] === 1)).toEqual([4]);
+    const frame = basisOf("2023-01-01T00:00Z", 1, parts, () => 1);
+    expect([...snowfallSteps(frame).keys()].filter((i) => snowfallSteps(frame)[i] === 1)).toEqual([4]);
     expect(snowfallSteps(basisOf("2023-01-01T00:00Z", 1, {}, () => 1)).every((fell) => fell === 0)).toBe(true);
   });
 });
@@ -44,8 +44,8 @@ describe("falls of snow beyond doubt", () => {
   const scatter = [0, 1, 0, -1, 1, 0, -1];
   const steps = (depth: (i: number) => number): number[] => {
     const snowDepthCm = Float64Array.from({ length: DAYS * 24 }, (_, i) => depth(i));
-    const basis = basisOf("2023-01-01T00:00Z", DAYS, { snowDepthCm }, () => 1);
-    return [...sureSnowfallSteps(basis).keys()].filter((i) => sureSnowfallSteps(basis)[i] === 1);
+    const frame = basisOf("2023-01-01T00:00Z", DAYS, { snowDepthCm }, () => 1);
+    return [...sureSnowfallSteps(frame).keys()].filter((i) => sureSnowfallSteps(frame)[i] === 1);
   };
 
   it("are every rise of a steady gauge", () => {
@@ -76,8 +76,8 @@ describe("snow on the modules", () => {
   const fallDay = 10;
   const snowDepthCm = Float64Array.from({ length: DAYS * 24 }, (_, i) => (i >= fallDay * 24 ? 12 : 0));
   const read = (share: (i: number) => number, down = new Uint8Array(DAYS * 24)) => {
-    const basis = basisOf("2023-01-10T00:00Z", DAYS, { snowDepthCm }, share);
-    return { basis, ...snowEvidence(basis, ones(basis.days.keys.length), down, 1e6) };
+    const frame = basisOf("2023-01-10T00:00Z", DAYS, { snowDepthCm }, share);
+    return { frame, ...snowEvidence(frame, ones(frame.days.keys.length), down, 1e6) };
   };
 
   it("lies from the fall until two hours give what is usual", () => {
@@ -92,8 +92,8 @@ describe("snow on the modules", () => {
 
   it("is not made up for weeks by a gauge that scatters: a quarter that is missing all along is something else", () => {
     const scattering = Float64Array.from({ length: DAYS * 24 }, (_, i) => 30 + [0, 1, 0, -1, 1, 0, -1][i % 7]!);
-    const basis = basisOf("2023-01-10T00:00Z", DAYS, { snowDepthCm: scattering }, (i) => (day(i) >= 5 && day(i) < 25 ? 0.75 : 1));
-    const { lostFrac } = snowEvidence(basis, ones(basis.days.keys.length), new Uint8Array(DAYS * 24), 1e6);
+    const frame = basisOf("2023-01-10T00:00Z", DAYS, { snowDepthCm: scattering }, (i) => (day(i) >= 5 && day(i) < 25 ? 0.75 : 1));
+    const { lostFrac } = snowEvidence(frame, ones(frame.days.keys.length), new Uint8Array(DAYS * 24), 1e6);
     expect(lostFrac.subarray(6 * 24, 22 * 24).every((lost) => lost === 0)).toBe(true);
   });
 
@@ -142,9 +142,9 @@ describe("shade by the place of the sun", () => {
   const ghiWm2 = clear.ghiWm2!.map((ghi, i) => ghi * 1.15 * dim(i));
   const isMorning = (i: number): boolean => i % 24 >= 6 && i % 24 <= 8;
   const read = (share: (i: number) => number) => {
-    const basis = basisOf("2023-04-01T00:00Z", DAYS, { ghiWm2 }, share);
-    const owed = basis.openKwh.map((kwh) => Math.max(kwh || 0, 0));
-    return { basis, owed, found: shadeEvidence(basis, owed, new Uint8Array(count)) };
+    const frame = basisOf("2023-04-01T00:00Z", DAYS, { ghiWm2 }, share);
+    const expected = frame.openKwh.map((kwh) => Math.max(kwh || 0, 0));
+    return { frame, expected, found: shadeEvidence(frame, expected, new Uint8Array(count)) };
   };
 
   it("is seen where clear hours give less at the same places, and overcast ones do not", () => {
@@ -173,14 +173,14 @@ describe("shade by the place of the sun", () => {
   });
 
   it("takes from days to come what it took at the same places, and nothing under clouds", () => {
-    const { basis, owed, found } = read((i) => (isMorning(i) && dim(i) === 1 ? 0.5 : 1));
+    const { frame, expected, found } = read((i) => (isMorning(i) && dim(i) === 1 ? 0.5 : 1));
     const again = shadeOf(
-      basis,
-      owed,
+      frame,
+      expected,
       found.fields.filter(({ isShaded }) => isShaded),
     );
     found.lostFrac.forEach((lost, i) => void expect(again[i]!).toBeCloseTo(lost, 6));
-    expect(shadeOf(basis, owed, []).every((lost) => lost === 0)).toBe(true);
+    expect(shadeOf(frame, expected, []).every((lost) => lost === 0)).toBe(true);
     const overcast = [...again.keys()].filter((i) => dim(i) < 1);
     expect(Math.max(...overcast.map((i) => again[i]!))).toBeLessThan(0.1);
   });

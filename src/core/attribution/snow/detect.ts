@@ -1,6 +1,6 @@
 import { medianOf } from "../../statistics";
 import { MAD_TO_DEVIATION } from "../../units";
-import type { CauseBasis } from "../record/frame";
+import type { AttributionFrame } from "../record/frame";
 
 /** Snow that may lie on the modules by the weather, and what the meter says of it. */
 export interface SnowEvidence {
@@ -32,16 +32,16 @@ const DIM_FRAC = 0.05;
 const LEAST_LOST_FRAC = 0.08;
 
 /** Steps at which snow fell. A covered gauge reads steps of whole centimetres, so each rise counts. */
-export function snowfallSteps({ weather, axis }: CauseBasis): Uint8Array {
+export function snowfallSteps({ weather, axis }: AttributionFrame): Uint8Array {
   const out = new Uint8Array(axis.count);
   const { snowDepthCm, rainMm, airTempC } = weather;
   if (snowDepthCm) {
-    let held = Number.NaN;
+    let last = Number.NaN;
     for (let i = 0; i < axis.count; i++) {
       const depth = snowDepthCm[i]!;
       if (Number.isNaN(depth)) continue;
-      if (depth - held >= FALL_CM) out[i] = 1;
-      held = depth;
+      if (depth - last >= FALL_CM) out[i] = 1;
+      last = depth;
     }
     return out;
   }
@@ -64,14 +64,14 @@ const STEADY_CM = 0.3;
  * Steps at which snow fell beyond doubt or shortly before. A gauge that scatters by a centimetre rises every few hours, which `snowfallSteps` takes
  * for falls: good enough to ask whether modules are covered, but no sign that they are.
  */
-export function sureSnowfallSteps(basis: CauseBasis): Uint8Array {
-  const { snowDepthCm } = basis.weather;
+export function sureSnowfallSteps(frame: AttributionFrame): Uint8Array {
+  const { snowDepthCm } = frame.weather;
   const scatterCm = snowDepthCm ? gaugeScatterCm(snowDepthCm) : 0;
-  if (!snowDepthCm || scatterCm < STEADY_CM) return snowfallSteps(basis);
-  const out = new Uint8Array(basis.axis.count);
+  if (!snowDepthCm || scatterCm < STEADY_CM) return snowfallSteps(frame);
+  const out = new Uint8Array(frame.axis.count);
   const known = [...snowDepthCm.keys()].filter((i) => !Number.isNaN(snowDepthCm[i]!));
   const smooth = known.map((i, n) => (snowDepthCm[i]! > 0 ? middle(n) : 0));
-  const reach = Math.round((RISE_HOURS * 60) / basis.axis.stepMinutes);
+  const reach = Math.round((RISE_HOURS * 60) / frame.axis.stepMinutes);
   for (let n = 1; n < known.length; n++) {
     // Across a gap of the gauge the reading before it is what there is.
     let least = smooth[n - 1]!;
@@ -93,9 +93,9 @@ function gaugeScatterCm(depthCm: Float64Array): number {
 }
 
 /** Follows each fall until the meter shows the modules bare. `usual` is the plant's own ratio by day, `down` marks steps of downtime. */
-export function snowEvidence(basis: CauseBasis, usual: Float64Array, down: Uint8Array, ceilingKwh: number): SnowEvidence {
-  const { axis, days, openKwh, meteredKwh, read, ratedKwh } = basis;
-  const [fall, sure] = [snowfallSteps(basis), sureSnowfallSteps(basis)];
+export function snowEvidence(frame: AttributionFrame, usual: Float64Array, down: Uint8Array, ceilingKwh: number): SnowEvidence {
+  const { axis, days, openKwh, meteredKwh, read, ratedKwh } = frame;
+  const [fall, sure] = [snowfallSteps(frame), sureSnowfallSteps(frame)];
   const covered = new Uint8Array(axis.count);
   const lostFrac = new Float64Array(axis.count);
   const spells: SnowSpell[] = [];
@@ -111,7 +111,7 @@ export function snowEvidence(basis: CauseBasis, usual: Float64Array, down: Uint8
   }
   return { lostFrac, covered, spells };
 
-  function owed(i: number): number {
+  function expected(i: number): number {
     return Math.min(ceilingKwh, openKwh[i]! * usual[days.binOf[i]!]!);
   }
 
@@ -128,7 +128,7 @@ export function snowEvidence(basis: CauseBasis, usual: Float64Array, down: Uint8
       }
       if (i - last > (isThin ? thin : longest)) return isThin ? null : i;
       if (read[i] === 0 || !(openKwh[i]! > DIM_FRAC * ratedKwh)) continue;
-      bare = meteredKwh[i]! >= BARE_FRAC * owed(i) ? bare + 1 : 0;
+      bare = meteredKwh[i]! >= BARE_FRAC * expected(i) ? bare + 1 : 0;
       if (bare >= bareSteps && i > last) return i + 1;
     }
     return axis.count;
@@ -140,14 +140,14 @@ export function snowEvidence(basis: CauseBasis, usual: Float64Array, down: Uint8
     for (let i = from; i < to; i++) {
       const kwh = openKwh[i]!;
       if (!(kwh > 0)) continue;
-      let [paid, due] = [0, 0];
+      let [meteredSum, due] = [0, 0];
       for (let k = Math.max(from, i - 1); k <= Math.min(to - 1, i + 1); k++) {
         if (read[k] === 0 || down[k] === 1 || !(openKwh[k]! > 0)) continue;
-        paid += meteredKwh[k]!;
-        due += owed(k);
+        meteredSum += meteredKwh[k]!;
+        due += expected(k);
       }
       if (due <= 0) continue;
-      const lost = Math.min(1, Math.max(0, 1 - paid / due));
+      const lost = Math.min(1, Math.max(0, 1 - meteredSum / due));
       lostFrac[i] = lost > 0.03 ? lost : 0;
       missing += lostFrac[i]! * kwh;
       all += kwh;

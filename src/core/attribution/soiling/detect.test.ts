@@ -4,21 +4,21 @@ import { describe, expect, it } from "vitest";
 import { meteredOnto } from "../../ledger";
 import { seededUniform } from "../../statistics";
 import { prepareWeather } from "../../yield";
-import { type CauseBasis, causeBasis, soilingEvidence } from "..";
+import { type AttributionFrame, attributionFrame, soilingEvidence } from "..";
 import type { DayIndex } from "../record/day-index";
-import { firstDirt, keptBy, rainByDay, USUAL_WASHING, unitDirt, washingsNear } from "./washing";
+import { firstDirt, rainByDay, retainedBy, USUAL_WASHING, unitDirt, washingsNear } from "./washing";
 
 const DAYS = 4 * 365;
 const plant = site({ place: { latitudeDeg: 40, longitudeDeg: 0, elevationM: 100, timeZone: "UTC" } });
 
 /** A basis whose rain falls on days of one's choosing, mm. */
-function basisOf(rainMm: (day: number) => number): CauseBasis {
+function basisOf(rainMm: (day: number) => number): AttributionFrame {
   const axis = hours("2019-01-01T00:00Z", DAYS * 24);
   const weather = {
     ...clearWeather(axis, plant.place),
     rainMm: Float64Array.from({ length: axis.count }, (_, i) => (i % 24 === 3 ? rainMm(Math.floor(i / 24)) : 0)),
   };
-  return causeBasis(plant, prepareWeather(plant.place, weather), meteredOnto(axis, [], plant));
+  return attributionFrame(plant, prepareWeather(plant.place, weather), meteredOnto(axis, [], plant));
 }
 
 interface Truth {
@@ -67,7 +67,7 @@ describe("the law of dirt", () => {
     const dirt = unitDirt(setting, 0, 30);
     expect(dirt[0]).toBe(1);
     expect(dirt[9]).toBe(10);
-    expect(dirt[10]!).toBeCloseTo(10 * keptBy(20, USUAL_WASHING) + 1, 9);
+    expect(dirt[10]!).toBeCloseTo(10 * retainedBy(20, USUAL_WASHING) + 1, 9);
   });
 
   it("is gone on the whole date of a cleaning", () => {
@@ -86,9 +86,9 @@ describe("the law of dirt", () => {
   });
 
   it("leaves all up to a threshold, and less with each millimetre above it", () => {
-    expect(keptBy(1, { thresholdMm: 1.5, scaleMm: 3 })).toBe(1);
-    expect(keptBy(4.5, { thresholdMm: 1.5, scaleMm: 3 })).toBeCloseTo(Math.exp(-1), 9);
-    expect(keptBy(9, { thresholdMm: 1.5, scaleMm: 3 })).toBeLessThan(keptBy(6, { thresholdMm: 1.5, scaleMm: 3 }));
+    expect(retainedBy(1, { thresholdMm: 1.5, scaleMm: 3 })).toBe(1);
+    expect(retainedBy(4.5, { thresholdMm: 1.5, scaleMm: 3 })).toBeCloseTo(Math.exp(-1), 9);
+    expect(retainedBy(9, { thresholdMm: 1.5, scaleMm: 3 })).toBeLessThan(retainedBy(6, { thresholdMm: 1.5, scaleMm: 3 }));
   });
 
   it("has washings a step away that never begin below nothing", () => {
@@ -106,11 +106,11 @@ describe("the law of dirt", () => {
 });
 
 describe("dirt from the daily index", () => {
-  const basis = basisOf(dry);
-  const rain = rainByDay(basis);
+  const frame = basisOf(dry);
+  const rain = rainByDay(frame);
   const read = (truth: Truth, recorded: readonly number[] = []) => {
     const dirt = dirtOf(rain, truth);
-    return { dirt, found: soilingEvidence(basis, indexOf(dirt, truth), recorded) };
+    return { dirt, found: soilingEvidence(frame, indexOf(dirt, truth), recorded) };
   };
 
   it.each([
@@ -178,7 +178,7 @@ describe("dirt from the daily index", () => {
     const truth: Truth = { perDay: 0.001, washedMm: 5, cleanings: [] };
     const dirt = dirtOf(rain, truth);
     const index = indexOf(dirt, truth);
-    const [plain, hidden] = [soilingEvidence(basis, index, []), soilingEvidence(basis, index, [], 0.9)];
+    const [plain, hidden] = [soilingEvidence(frame, index, []), soilingEvidence(frame, index, [], 0.9)];
     expect(hidden.meanLostFrac / plain.meanLostFrac).toBeCloseTo(1 / 0.9, 6);
   });
 });

@@ -1,9 +1,9 @@
 import { medianOf, type RidgeColumn, type RidgeFit, robustRidge } from "../../statistics";
 import { DAYS_PER_YEAR } from "../../units";
 import type { DayIndex } from "../record/day-index";
-import type { CauseBasis } from "../record/frame";
+import type { AttributionFrame } from "../record/frame";
 import { SIDE, suspect } from "./suspected-cleaning";
-import { firstDirt, keptBy, rainByDay, type Setting, USUAL_WASHING, unitDirt, WASHINGS, type Washing, washingsNear } from "./washing";
+import { firstDirt, rainByDay, retainedBy, type Setting, USUAL_WASHING, unitDirt, WASHINGS, type Washing, washingsNear } from "./washing";
 
 /** A day on which dirt went, by rain or by hand. `effectFrac` is the jump of the output that it brought. */
 export interface SoilingReset {
@@ -24,7 +24,7 @@ export interface SoilingEvidence {
   readonly meanErrorFrac: number;
   readonly washing: Washing;
   /** Share of the dirt that a day's rain, mm, leaves. */
-  readonly keptBy: (rainMm: number) => number;
+  readonly retainedBy: (rainMm: number) => number;
   readonly resets: readonly SoilingReset[];
   /** How much better the readings are told with dirt than without: the drop of Huber's loss. */
   readonly gain: number;
@@ -83,15 +83,15 @@ type Prior = Omit<RidgeColumn, "values">;
  * `seenFrac` is the share of the lost light that shows in the output: cells under dirt run cooler, which gives a part back.
  * Source: Kimber et al., 2006; Deceglie, Micheli & Muller, 2018, Quantifying soiling loss directly from PV yield.
  */
-export function soilingEvidence(basis: CauseBasis, index: DayIndex, cleanings: readonly number[], seenFrac = 1): SoilingEvidence {
+export function soilingEvidence(frame: AttributionFrame, index: DayIndex, cleanings: readonly number[], seenFrac = 1): SoilingEvidence {
   const days = index.ratio.length;
   const whole = (seen: number): number => seen / seenFrac;
   const seasons = standing(days, index.cloud);
-  const rainMm = rainByDay(basis);
+  const rainMm = rainByDay(frame);
   const recorded = new Uint8Array(days);
   for (const day of cleanings) if (day >= 0 && day < days) recorded[day] = 1;
   const y = index.ratio.map((ratio) => (ratio > 0.3 && ratio < 1.5 ? Math.log(ratio) : Number.NaN));
-  const hasRain = basis.weather.rainMm !== null;
+  const hasRain = frame.weather.rainMm !== null;
   let best = coarse({ days, rainMm, cleaned: recorded.slice(), washing: USUAL_WASHING });
   // Unrecorded cleanings first, by the usual washing: a rain scale fitted over them would take rain for what a brush did. Then once more, since
   // the plant's own washing leaves less scatter to find them in.
@@ -163,11 +163,11 @@ export function soilingEvidence(basis: CauseBasis, index: DayIndex, cleanings: r
     columns: Float64Array[];
   } {
     const starts = Array.from({ length: Math.ceil(days / BLOCK_DAYS) }, (_, k) => k * BLOCK_DAYS);
-    const turn = (2 * Math.PI) / DAYS_PER_YEAR;
+    const planeOffset = (2 * Math.PI) / DAYS_PER_YEAR;
     const columns = [
       unitDirt(setting, 0, days),
-      unitDirt(setting, 0, days, (d) => Math.cos(turn * d)),
-      unitDirt(setting, 0, days, (d) => Math.sin(turn * d)),
+      unitDirt(setting, 0, days, (d) => Math.cos(planeOffset * d)),
+      unitDirt(setting, 0, days, (d) => Math.sin(planeOffset * d)),
       firstDirt(setting),
       ...starts.map((from) => unitDirt(setting, from, Math.min(days, from + BLOCK_DAYS))),
     ];
@@ -181,7 +181,7 @@ export function soilingEvidence(basis: CauseBasis, index: DayIndex, cleanings: r
     const refined = fitDirt(columns, priors, { rounds: 2, reweighs: FINAL_ROUNDS, from: { lost, fit } });
     const [whole, cosine, sine] = refined.fit.coefficients;
     const rates = Float64Array.from(starts, (from, k) => {
-      const middle = turn * (from + BLOCK_DAYS / 2);
+      const middle = planeOffset * (from + BLOCK_DAYS / 2);
       return Math.max(0, whole! + cosine! * Math.cos(middle) + sine! * Math.sin(middle) + refined.fit.coefficients[4 + k]!);
     });
     return { ...refined, rates, columns };
@@ -194,12 +194,12 @@ export function soilingEvidence(basis: CauseBasis, index: DayIndex, cleanings: r
     for (let round = 0; round < rounds; round++) {
       const target = y.map((value, d) => value - Math.log(1 - lost[d]!) - lost[d]! / (1 - lost[d]!));
       const shares = lost;
-      const straightened = (unit: Float64Array): Float64Array => {
+      const linearised = (unit: Float64Array): Float64Array => {
         const values = new Float64Array(days);
         for (let d = 0; d < days; d++) if (unit[d] !== 0) values[d] = -unit[d]! / (1 - shares[d]!);
         return values;
       };
-      const columns: RidgeColumn[] = [...dirt.map((unit, k) => ({ ...priors[k]!, values: straightened(unit) })), ...seasons];
+      const columns: RidgeColumn[] = [...dirt.map((unit, k) => ({ ...priors[k]!, values: linearised(unit) })), ...seasons];
       fit = robustRidge(columns, target, index.weight, reweighs, fit);
       const { coefficients } = fit;
       lost = new Float64Array(days);
@@ -241,7 +241,7 @@ export function soilingEvidence(basis: CauseBasis, index: DayIndex, cleanings: r
       meanLostFrac: whole(lost.reduce((sum, value) => sum + value, 0) / days),
       meanErrorFrac: made ? fit.errorOf(combination) : 0.002,
       washing: setting.washing,
-      keptBy: (rainMm) => keptBy(rainMm, setting.washing),
+      retainedBy: (rainMm) => retainedBy(rainMm, setting.washing),
       resets,
       ...told,
       cleanLog,
@@ -256,24 +256,24 @@ const LEVEL_AND_SLOPE = 2;
 function standing(days: number, cloud: Float64Array): RidgeColumn[] {
   const column = (of: (years: number) => number): Float64Array => Float64Array.from({ length: days }, (_, d) => of(d / DAYS_PER_YEAR));
   const wave = (values: Float64Array, deviation: number): RidgeColumn => ({ values, prior: 0, priorDeviation: deviation });
-  const turn = 2 * Math.PI;
+  const planeOffset = 2 * Math.PI;
   return [
     { values: column(() => 1), prior: 0, priorDeviation: Number.POSITIVE_INFINITY },
     { values: column((t) => t), prior: SLOPE_PRIOR, priorDeviation: SLOPE_DEVIATION },
     wave(
-      column((t) => Math.cos(turn * t)),
+      column((t) => Math.cos(planeOffset * t)),
       YEARLY_WAVE,
     ),
     wave(
-      column((t) => Math.sin(turn * t)),
+      column((t) => Math.sin(planeOffset * t)),
       YEARLY_WAVE,
     ),
     wave(
-      column((t) => Math.cos(2 * turn * t)),
+      column((t) => Math.cos(2 * planeOffset * t)),
       HALF_YEARLY_WAVE,
     ),
     wave(
-      column((t) => Math.sin(2 * turn * t)),
+      column((t) => Math.sin(2 * planeOffset * t)),
       HALF_YEARLY_WAVE,
     ),
     wave(cloud, CLOUD),

@@ -1,16 +1,16 @@
 import type { DayIndex } from "../record/day-index";
-import type { CauseBasis } from "../record/frame";
+import type { AttributionFrame } from "../record/frame";
 import type { SoilingEvidence } from "./detect";
-import { keptBy, rainByDay, USUAL_WASHING, unitDirt } from "./washing";
+import { rainByDay, retainedBy, USUAL_WASHING, unitDirt } from "./washing";
 
 /** Dirt a day where no reading tells it. Source: Micheli & Muller, 2017, An investigation of the key parameters for predicting PV soiling losses (quiet rainy sites, 0.01 to 0.05 %). */
 const USUAL_RATE = 0.0003;
 
 /** Where no day tells dirt from the rest: a usual rate, washed by the rain that fell; without a rain gauge none is claimed. */
-export function modelledSoiling(basis: CauseBasis, index: DayIndex): SoilingEvidence {
-  const days = basis.days.keys.length;
-  const rate = basis.weather.rainMm ? USUAL_RATE : 0;
-  const setting = { days, rainMm: rainByDay(basis), cleaned: new Uint8Array(days), washing: USUAL_WASHING };
+export function modelledSoiling(frame: AttributionFrame, index: DayIndex): SoilingEvidence {
+  const days = frame.days.keys.length;
+  const rate = frame.weather.rainMm ? USUAL_RATE : 0;
+  const setting = { days, rainMm: rainByDay(frame), cleaned: new Uint8Array(days), washing: USUAL_WASHING };
   const lostFracByDay = unitDirt(setting, 0, days).map((unit) => rate * unit);
   return {
     lostFracByDay,
@@ -19,7 +19,7 @@ export function modelledSoiling(basis: CauseBasis, index: DayIndex): SoilingEvid
     meanLostFrac: lostFracByDay.reduce((sum, value) => sum + value, 0) / days,
     meanErrorFrac: 0.01,
     washing: USUAL_WASHING,
-    keptBy: (rainMm) => keptBy(rainMm, USUAL_WASHING),
+    retainedBy: (rainMm) => retainedBy(rainMm, USUAL_WASHING),
     resets: [],
     gain: 0,
     isSeen: false,

@@ -1,4 +1,4 @@
-import type { CauseBasis } from "../record/frame";
+import type { AttributionFrame } from "../record/frame";
 
 /**
  * How rain washes, tried in turn: nothing up to a threshold, mm, then by what is above it. How much it takes differs with tilt, dust and
@@ -20,14 +20,14 @@ export interface Setting {
 }
 
 /** Rain of each local day, mm; missing is none. */
-export function rainByDay({ weather, days, axis }: CauseBasis): Float64Array {
+export function rainByDay({ weather, days, axis }: AttributionFrame): Float64Array {
   const out = new Float64Array(days.keys.length);
   if (weather.rainMm) for (let i = 0; i < axis.count; i++) if (weather.rainMm[i]! > 0) out[days.binOf[i]!]! += weather.rainMm[i]!;
   return out;
 }
 
 /** Share of the dirt that a day's rain leaves. */
-export const keptBy = (rainMm: number, { thresholdMm, scaleMm }: Washing): number =>
+export const retainedBy = (rainMm: number, { thresholdMm, scaleMm }: Washing): number =>
   rainMm > thresholdMm ? Math.exp((thresholdMm - rainMm) / scaleMm) : 1;
 
 /** Washings a step away from one, for a finer search. */
@@ -51,7 +51,7 @@ export function unitDirt(
   const out = new Float64Array(days);
   let dirt = 0;
   for (let d = from; d < days; d++) {
-    if (d > from) dirt *= keptBy(rainMm[d - 1]!, washing);
+    if (d > from) dirt *= retainedBy(rainMm[d - 1]!, washing);
     if (d < to) dirt += rate(d);
     if (cleaned[d] === 1) dirt = 0;
     if (d >= to && Math.abs(dirt) < GONE_DAYS) break;
@@ -65,7 +65,7 @@ export function firstDirt({ days, rainMm, cleaned, washing }: Setting): Float64A
   const out = new Float64Array(days);
   let dirt = 1;
   for (let d = 0; d < days && dirt > 1e-4; d++) {
-    if (d > 0) dirt *= keptBy(rainMm[d - 1]!, washing);
+    if (d > 0) dirt *= retainedBy(rainMm[d - 1]!, washing);
     if (cleaned[d] === 1) dirt = 0;
     out[d] = dirt;
   }

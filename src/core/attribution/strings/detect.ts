@@ -2,7 +2,7 @@ import { arrayNameplateW, nameplateW } from "../../site";
 import { medianAmong, medianOf } from "../../statistics";
 import { MAD_TO_DEVIATION } from "../../units";
 import type { DayIndex } from "../record/day-index";
-import type { CauseBasis } from "../record/frame";
+import type { AttributionFrame } from "../record/frame";
 import { rainByDay } from "../soiling/washing";
 import { type DirtDays, daysBeside, stepBesideDirt } from "./beside-dirt";
 
@@ -33,7 +33,7 @@ const BESIDE_DIRT = 0.7;
 const FALL_BESIDE_DIRT = 0.5;
 
 /** Shares that a fault of one kind can take: whole strings, whole inverters. */
-function partsOf({ site }: CauseBasis): StringsOut["part"][] {
+function partsOf({ site }: AttributionFrame): StringsOut["part"][] {
   const parts: StringsOut["part"][] = [];
   const strings = site.arrays.reduce((sum, a) => sum + (a.modulesPerString ? a.count / a.modulesPerString : 0), 0);
   const whole = Math.round(strings);
@@ -66,7 +66,7 @@ const BACK_FRAC = 0.6;
  * part missing. A level that a cleaning lifts is none.
  */
 export function backAgain(
-  basis: CauseBasis,
+  frame: AttributionFrame,
   index: DayIndex,
   { lostFrac }: Pick<StringsOut, "lostFrac">,
   fromDay: number,
@@ -80,14 +80,14 @@ export function backAgain(
   const isUp = (days: readonly number[]): boolean => medianOf(days.map((d) => index.ratio[d]!)) > least;
   for (let k = 0; k + NEAR <= after.length; k++) {
     if (!isUp(after.slice(k, k + NEAR)) || !isUp(after.slice(k, k + WINDOW)) || !(index.ratio[after[k]!]! > least)) continue;
-    return cleaned.has(after[k]!) ? null : stepNear(basis, after[k - 1] ?? before.at(-1)!, after[k]!, 1);
+    return cleaned.has(after[k]!) ? null : stepNear(frame, after[k - 1] ?? before.at(-1)!, after[k]!, 1);
   }
   return null;
 }
 
 /** Finds levels that drop by a whole part within a day and stay, in log ratio by day. */
-export function stringsOut(basis: CauseBasis, index: DayIndex, cleaned: ReadonlySet<number>): StringsOut[] {
-  const parts = partsOf(basis);
+export function stringsOut(frame: AttributionFrame, index: DayIndex, cleaned: ReadonlySet<number>): StringsOut[] {
+  const parts = partsOf(frame);
   if (parts.length === 0) return [];
   const kept = tellingDays(index);
   const x = kept.map((d) => Math.log(index.ratio[d]!));
@@ -95,7 +95,7 @@ export function stringsOut(basis: CauseBasis, index: DayIndex, cleaned: Readonly
   const noise = MAD_TO_DEVIATION * medianOf(x.slice(1).map((value, k) => Math.abs(value - x[k]!))) * 0.7;
   const least = Math.max(LEAST_FRAC, (DEVIATIONS * noise) / Math.sqrt(WINDOW / 2));
   const step = x.map((_, p) => (p < NEAR || p > x.length - NEAR ? 0 : isSudden(x, p) ? near(x, p) : 0));
-  const dirt: DirtDays = { index, rainMm: rainByDay(basis), cleaned };
+  const dirt: DirtDays = { index, rainMm: rainByDay(frame), cleaned };
   const levels: Levels = { x, step, least, kept, dirt };
   const found: StringsOut[] = [];
   for (let p = NEAR; p < x.length - NEAR; p++) {
@@ -117,9 +117,9 @@ export function stringsOut(basis: CauseBasis, index: DayIndex, cleaned: Readonly
     const share = beside.step / Math.log(1 - part.out / part.of);
     if (share < BESIDE_DIRT) continue;
     found.push({
-      from: stepNear(basis, kept[Math.max(0, p - NEAR_DAYS)]!, kept[Math.min(kept.length - 1, p + NEAR_DAYS)]!, -1),
+      from: stepNear(frame, kept[Math.max(0, p - NEAR_DAYS)]!, kept[Math.min(kept.length - 1, p + NEAR_DAYS)]!, -1),
       to:
-        back === null ? basis.axis.count : stepNear(basis, kept[back - NEAR_DAYS]!, kept[Math.min(kept.length - 1, back + NEAR_DAYS)]!, 1),
+        back === null ? frame.axis.count : stepNear(frame, kept[back - NEAR_DAYS]!, kept[Math.min(kept.length - 1, back + NEAR_DAYS)]!, 1),
       lostFrac: part.out / part.of,
       measuredFrac,
       part,
@@ -205,21 +205,26 @@ function nearest(parts: readonly StringsOut["part"][], measured: number, noise: 
 const NEAR_DAYS = 4;
 
 /** The step of the axis at which hourly ratios part best, near a day. `way` is -1 where the level falls. */
-function stepNear({ days, openKwh, meteredKwh, read, lit, ratedKwh }: CauseBasis, firstDay: number, lastDay: number, way: 1 | -1): number {
+function stepNear(
+  { days, openKwh, meteredKwh, read, lit, ratedKwh }: AttributionFrame,
+  firstDay: number,
+  lastDay: number,
+  way: 1 | -1,
+): number {
   const from = days.binOf.indexOf(Math.max(0, firstDay));
   const at: number[] = [];
-  const [owed, paid] = [[0], [0]];
+  const [expected, meteredSum] = [[0], [0]];
   for (let i = from; i < days.binOf.length && days.binOf[i]! <= lastDay; i++) {
     if (read[i] === 0 || lit[i] === 0 || !(openKwh[i]! > 0.1 * ratedKwh)) continue;
     at.push(i);
-    owed.push(owed.at(-1)! + openKwh[i]!);
-    paid.push(paid.at(-1)! + meteredKwh[i]!);
+    expected.push(expected.at(-1)! + openKwh[i]!);
+    meteredSum.push(meteredSum.at(-1)! + meteredKwh[i]!);
   }
-  const [allOwed, allPaid] = [owed.at(-1)!, paid.at(-1)!];
+  const [allExpected, allMetered] = [expected.at(-1)!, meteredSum.at(-1)!];
   let [best, found] = [Number.NEGATIVE_INFINITY, from];
   for (let k = 1; k < at.length; k++) {
-    const [left, right] = [owed[k]!, allOwed - owed[k]!];
-    const gain = way * ((allPaid - paid[k]!) / right - paid[k]! / left) * Math.sqrt((left * right) / allOwed);
+    const [left, right] = [expected[k]!, allExpected - expected[k]!];
+    const gain = way * ((allMetered - meteredSum[k]!) / right - meteredSum[k]! / left) * Math.sqrt((left * right) / allExpected);
     if (gain > best) [best, found] = [gain, at[k]!];
   }
   return found;

@@ -7,7 +7,7 @@ import { describe, expect, it } from "vitest";
 import { readBills } from "@/formats/bills-csv";
 import { billFaultWords, noReturnWords } from "@/wording/money";
 import { averagePrice, type BillLine, billFaults, billMonths, Exact, energyShares, estimateMissing, promiseProgress, runRate } from "..";
-import { EVEN_DAY, hoursOfUse, type SunHour, savingsOf, schoolTotal, selfUseByBand } from ".";
+import { EVEN_DAY, hoursOfUse, methodTotal, type SunHour, savingsOf, selfUseByBand } from ".";
 
 const bill = (from: string, to: string, parts: Partial<BillLine> = {}): BillLine => ({
   from,
@@ -126,7 +126,7 @@ describe("savings", () => {
   it("a school that lacks what it needs is silent", () => {
     const [saved] = savingsOf([month], { plans: [], currency: "EUR", before: [], flatPerKwh: null });
     expect([saved!.reRun, saved!.oldAverage, saved!.flatValue]).toEqual([null, null, null]);
-    expect(schoolTotal([saved!], "reRun")).toBeNull();
+    expect(methodTotal([saved!], "reRun")).toBeNull();
   });
 
   const sunny: SunHour[] = Array.from({ length: 24 * 30 }, (_, h) => {

@@ -1,3 +1,11 @@
-export { naiveSavingPerYear, type SavingInput, type SavingMonth, type SavingsTerms, type School, savingsOf, schoolTotal } from "./schools";
+export {
+  methodTotal,
+  naiveSavingPerYear,
+  type SavingInput,
+  type SavingMonth,
+  type SavingsMethod,
+  type SavingsTerms,
+  savingsOf,
+} from "./methods";
 export { type DayShape, EVEN_DAY, HOUSEHOLD_DAY, hoursOfUse, type SunHour, selfUseByBand, type UseOfHours } from "./self-use";
-export { type SchoolGap, schoolGap } from "./why-they-differ";
+export { type MethodGap, methodGap } from "./why-they-differ";

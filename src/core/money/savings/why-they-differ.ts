@@ -1,10 +1,10 @@
 import { averagePrice, type BillMonth } from "../bills";
 import { type Exact, quantity } from "../exact";
-import type { SavingInput, SavingMonth } from "./schools";
-import { loadOf } from "./schools";
+import type { SavingInput, SavingMonth } from "./methods";
+import { loadOf } from "./methods";
 
 /** Why the schools part, as facts for words. Prices are currency a kWh. */
-export interface SchoolGap {
+export interface MethodGap {
   /** Old average price, all charges in. */
   readonly oldPerKwh: Exact | null;
   /** What a kWh of the same consumption would cost now without the array. */
@@ -16,12 +16,12 @@ export interface SchoolGap {
   readonly loadSinceKwh: number | null;
 }
 
-export function schoolGap(
+export function methodGap(
   before: readonly BillMonth[],
   since: readonly SavingInput[],
   savings: readonly SavingMonth[],
   exportPerKwh: Exact,
-): SchoolGap {
+): MethodGap {
   const known = savings.filter(({ without }) => without !== null);
   const sum = (of: (month: SavingMonth) => Exact): Exact => known.reduce((total, month) => total.plus(of(month)), quantity(0));
   const load = known.reduce((total, { loadKwh }) => total + loadKwh, 0);

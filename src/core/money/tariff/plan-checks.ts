@@ -71,14 +71,14 @@ function seasonFaults(season: Season, minorDigits: number): PlanFault[] {
 /** Overlaps once a pair of bands; holes as whole stretches. */
 function dayFaults(season: Season, day: "weekdays" | "weekends", hasRest: boolean): PlanFault[] {
   const faults: PlanFault[] = [];
-  const told = new Set<string>();
+  const reported = new Set<string>();
   let hole: number | null = null;
   for (let quarter = 0; quarter <= QUARTERS; quarter++) {
     const hour = quarter / 4;
     const held = quarter < QUARTERS ? season.bands.filter((band) => holds(band.days, day) && inHours(band, hour)) : [];
     const [one, two] = held;
-    if (one && two && !told.has(`${one.name} ${two.name}`)) {
-      told.add(`${one.name} ${two.name}`);
+    if (one && two && !reported.has(`${one.name} ${two.name}`)) {
+      reported.add(`${one.name} ${two.name}`);
       faults.push({ kind: "hours-overlap", season: season.name, bands: [one.name, two.name], day, hour });
     }
     const isHole = !hasRest && held.length === 0 && quarter < QUARTERS;

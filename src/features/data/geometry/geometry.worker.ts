@@ -67,12 +67,12 @@ const engine = {
     onProgress: (done: number) => void,
   ): Promise<PlannerReport | null> {
     const mine = ++turn;
-    let told = performance.now();
+    let lastReportMs = performance.now();
     const breathe = async (done: number): Promise<boolean> => {
-      if (performance.now() - told < BREATH_MS) return true;
+      if (performance.now() - lastReportMs < BREATH_MS) return true;
       onProgress(done);
       await new Promise((resolve) => setTimeout(resolve));
-      told = performance.now();
+      lastReportMs = performance.now();
       return mine === turn;
     };
     const key = JSON.stringify([site, arrayId]);

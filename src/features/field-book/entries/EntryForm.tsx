@@ -42,8 +42,8 @@ interface Props {
 export function EntryForm({ slug, site, today, queue }: Props) {
   const [draft, setDraft] = useLocalStorage<Draft>({ key: `dusty-ledger:entry-draft:${slug}`, defaultValue: blank(today, "") });
   const [photo, setPhoto] = useState<Blob | null>(null);
-  const [told, setTold] = useState("");
-  const set = (change: Partial<Draft>): void => setDraft((held) => ({ ...held, ...change }));
+  const [saved, setSaved] = useState("");
+  const set = (change: Partial<Draft>): void => setDraft((current) => ({ ...current, ...change }));
   const entry: NewEntryInput = {
     kind: draft.kind,
     from: draft.from,
@@ -60,9 +60,9 @@ export function EntryForm({ slug, site, today, queue }: Props) {
   const effect = read.success ? effectInWords(site, read.data) : null;
   const before = site.commissioned !== null && draft.from !== "" && draft.from < site.commissioned;
   const write = async (): Promise<void> => {
-    setTold("Sending …");
+    setSaved("Sending …");
     const isSent = await queue.write({ ...entry, apply: Boolean(effect?.revision && draft.apply) }, photo);
-    setTold(isSent ? `${KIND_NAMES[draft.kind]} of ${draft.from} is written down.` : "");
+    setSaved(isSent ? `${KIND_NAMES[draft.kind]} of ${draft.from} is written down.` : "");
     setDraft(blank(today, draft.who));
     setPhoto(null);
   };
@@ -151,7 +151,7 @@ export function EntryForm({ slug, site, today, queue }: Props) {
         <Button type="submit" disabled={problem !== null || before || Boolean(effect?.unclear && draft.value !== "")}>
           Write it down
         </Button>
-        <span role="status">{told}</span>
+        <span role="status">{saved}</span>
       </div>
       {CARE[draft.kind] && <p className={chapter.caution}>{CARE[draft.kind]}</p>}
     </form>

@@ -3,7 +3,7 @@
 import { Anchor, Button, NativeSelect, TextInput } from "@mantine/core";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
-import type { KeptEntry } from "@/contracts/field-book";
+import type { StoredEntry } from "@/contracts/field-book";
 import { asRefused, call, type RefusedCall } from "@/features/data/api";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { Refused } from "@/features/kit/problems/ProblemList";
@@ -12,7 +12,7 @@ import styles from "../FieldBook.module.css";
 import type { FieldBookProps } from "../field-book-props";
 import { KIND_NAMES } from "./kind-fields";
 
-const textOf = ({ kind, note, value, who, array, from }: KeptEntry): string =>
+const textOf = ({ kind, note, value, who, array, from }: StoredEntry): string =>
   [KIND_NAMES[kind], note, value, who, array, from].join(" ").toLowerCase();
 
 /** All entries, newest first, by year; what was typed filters them. */
@@ -81,7 +81,7 @@ export function EntryList({ slug, site, entries, effects }: Pick<FieldBookProps,
 
 interface RowProps {
   readonly slug: string;
-  readonly entry: KeptEntry;
+  readonly entry: StoredEntry;
   readonly year: string | null;
   readonly place: string;
   readonly effect: string;

@@ -37,7 +37,7 @@ export function InverterView({ slug, site, nowUtcMs }: FieldBookProps) {
   const offset = zoneOffset(site.place.timeZone);
   const blank = blankTyped(site, nowUtcMs);
   const [typed, setTyped] = useLocalStorage<Typed>({ key: `dusty-ledger:inverter-draft:${slug}`, defaultValue: blank });
-  const set = (change: Partial<Typed>): void => setTyped((held) => ({ ...held, ...change }));
+  const set = (change: Partial<Typed>): void => setTyped((current) => ({ ...current, ...change }));
   const inverter = site.inverters.find(({ id }) => id === typed.inverter) ?? site.inverters[0];
   const { reading, problem } = readingOf(typed);
   if (!inverter)
@@ -168,7 +168,7 @@ export function InverterView({ slug, site, nowUtcMs }: FieldBookProps) {
               onChange={(event) => set({ lights: event.currentTarget.value })}
             />
           </div>
-          <WriteDown slug={slug} entry={entry} disabled={report === null} onKept={() => setTyped(blank)} />
+          <WriteDown slug={slug} entry={entry} disabled={report === null} onSaved={() => setTyped(blank)} />
         </section>
         <section className={chapter.section}>
           {report && (

@@ -49,7 +49,7 @@ export function SpotCheckView({ slug, site, nowUtcMs }: FieldBookProps) {
       currentPercent: USUAL_INSTRUMENTS.currentFrac * 100,
     },
   });
-  const set = (change: Partial<Typed>): void => setTyped((held) => ({ ...held, ...change }));
+  const set = (change: Partial<Typed>): void => setTyped((current) => ({ ...current, ...change }));
   const name = typed.module in site.modules ? typed.module : site.arrays[0]!.module;
   const module = moduleOf(site.modules[name]!, typed.series);
   const terms = { ...USUAL_INSTRUMENTS, irradianceFrac: typed.irradiancePercent / 100, currentFrac: typed.currentPercent / 100 };
@@ -194,7 +194,7 @@ export function SpotCheckView({ slug, site, nowUtcMs }: FieldBookProps) {
             slug={slug}
             entry={entry}
             disabled={done.length === 0}
-            onKept={() => set({ positions: [blankPosition("module 1")], chosen: 0 })}
+            onSaved={() => set({ positions: [blankPosition("module 1")], chosen: 0 })}
           />
         </section>
         <section className={chapter.section}>

@@ -9,7 +9,7 @@ import { type LedgerLine, lineState } from "@/core/ledger";
 import { Figure } from "@/features/kit/figures/Figure";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { ChartFrame } from "@/features/kit/save/ChartFrame";
-import { PostingTable, type PostingTableProps } from "@/features/ledger/causes/PostingTable";
+import { PostingTable, type PostingTableProps } from "@/features/ledger/attribution/PostingTable";
 import { dateName, kwhDecimals, monthName, number, percent } from "@/wording/format";
 import { dayWorking } from "@/wording/workings/day-workings";
 import type { LedgerContext } from "@/wording/workings/ledger-workings";
@@ -82,15 +82,15 @@ export function MonthChapter({
           <Figure working={() => workings.meteredWorking(line, context)}>{kwh(line.meteredKwh)}</Figure>
         )}
         .{" "}
-        {line.unreadKwh > 0.01 * line.expectedKwh && (
+        {line.dataGapKwh > 0.01 * line.expectedKwh && (
           <>
-            <Figure working={() => workings.unreadWorking(line, context)}>{kwh(line.unreadKwh)}</Figure> fell in unread time.{" "}
+            <Figure working={() => workings.dataGapWorking(line, context)}>{kwh(line.dataGapKwh)}</Figure> fell in unread time.{" "}
           </>
         )}
-        {line.remainderKwh !== null && (
+        {line.unexplainedKwh !== null && (
           <span className={state === "look" ? chapter.clay : undefined}>
-            <Figure working={() => workings.remainderWorking(line, context)}>{kwh(Math.abs(line.remainderKwh))} kWh</Figure>{" "}
-            {line.remainderKwh > 0 ? "have no cause yet" : "came above what was owed"}
+            <Figure working={() => workings.unexplainedWorking(line, context)}>{kwh(Math.abs(line.unexplainedKwh))} kWh</Figure>{" "}
+            {line.unexplainedKwh > 0 ? "have no cause yet" : "came above what was owed"}
             {worstDay(days, line)}.
           </span>
         )}
@@ -113,7 +113,7 @@ export function MonthChapter({
 }
 
 function worstDay(days: readonly DaySum[], line: LedgerLine): string {
-  if ((line.remainderKwh ?? 0) <= 0) return "";
+  if ((line.unexplainedKwh ?? 0) <= 0) return "";
   const missing = (d: DaySum): number => (d.meteredKwh === null ? 0 : d.expectedKwh - d.meteredKwh);
   const worst = [...days].sort((a, b) => missing(b) - missing(a))[0];
   return worst && missing(worst) > 0 ? `, most on ${dateName(worst.date)}` : "";
@@ -161,7 +161,7 @@ function DayFigures({ day }: { day: DayReport }) {
     ["Expected", number(line.expectedKwh, 1), "kWh"],
     ["Metered", line.meteredKwh === null ? "–" : number(line.meteredKwh, 1), "kWh"],
     ["Difference", difference === null ? "–" : number(difference, 1), "kWh"],
-    ["Unread", number(line.unreadKwh, 1), "kWh"],
+    ["Unread", number(line.dataGapKwh, 1), "kWh"],
     ["Read", percent(line.readFrac), ""],
   ] as const;
   return (

@@ -5,12 +5,12 @@ import { useState } from "react";
 import { Figure } from "@/features/kit/figures/Figure";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { money, number, percent } from "@/wording/format";
-import { schoolWorking } from "@/wording/workings/money-workings";
+import { methodWorking } from "@/wording/workings/money-workings";
 import type { MoneyProps } from "../money-props";
 import { BillEditor } from "./BillEditor";
 import { BillMonths } from "./BillMonths";
 import { BillYears } from "./BillYears";
-import { SchoolsTable } from "./SchoolsTable";
+import { MethodsTable } from "./MethodsTable";
 
 const MISSING_WORDS = {
   bills: "bills",
@@ -41,7 +41,7 @@ export function BillsView(props: MoneyProps) {
       {billsReport.missing.length > 0 && (
         <p className={chapter.clay}>Not all can be told: {billsReport.missing.map((item) => MISSING_WORDS[item]).join("; ")} missing.</p>
       )}
-      <SchoolsTable report={billsReport} />
+      <MethodsTable report={billsReport} />
       <BillYears slug={slug} report={billsReport} />
       <div className={chapter.actions}>
         <Button variant="default" onClick={() => setEditing(!isEditing)}>
@@ -55,8 +55,8 @@ export function BillsView(props: MoneyProps) {
 
 function BillsSentence({ billsReport }: MoneyProps) {
   if (!billsReport) return null;
-  const { schools, currency, shares, progress } = billsReport;
-  const best = schools.find(({ school }) => school === "re-run") ?? schools[0];
+  const { methods, currency, shares, progress } = billsReport;
+  const best = methods.find(({ method }) => method === "re-run") ?? methods[0];
   if (!best)
     return (
       <p className={chapter.verdict}>{billsReport.months.length} months of bills stand here; none can be set against production yet.</p>
@@ -64,7 +64,7 @@ function BillsSentence({ billsReport }: MoneyProps) {
   return (
     <p className={chapter.verdict} data-testid="bills-verdict">
       The array saved{" "}
-      <Figure working={() => schoolWorking(billsReport, best.school)}>
+      <Figure working={() => methodWorking(billsReport, best.method)}>
         {money(best.total, 0)} {currency}
       </Figure>{" "}
       in {best.months} months

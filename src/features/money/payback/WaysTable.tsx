@@ -41,7 +41,7 @@ const years = (value: number | null): string => (value === null ? "not within th
 /** The payback in its named ways, and what else is asked of money; each says what it leaves out. */
 export function WaysTable({ context, spread, billsReport }: WaysProps) {
   const { payback, site, terms } = context;
-  const rate = billsReport?.runRates.find(({ school }) => school === "re-run") ?? billsReport?.runRates[0];
+  const rate = billsReport?.runRates.find(({ method }) => method === "re-run") ?? billsReport?.runRates[0];
   const { kind, rates } = payback.returnPerYear;
   const ways: Way[] = [
     {

@@ -135,10 +135,13 @@ function spansOf(layout: Layout, cells: readonly Cell[], utc: (time: WrittenTime
     else if (daily) [from, to] = [time.wallMs - (time.wallMs % DAY_MS), time.wallMs - (time.wallMs % DAY_MS) + DAY_MS];
     lastEnd = time;
     const key = `${meterId} ${from}`;
-    const held = seen.get(key);
+    const existing = seen.get(key);
     seen.set(key, value);
-    if (held !== undefined) {
-      log.add(held === value ? "duplicate-rows" : "conflicting-rows", held === value ? "notice" : "error", { row, value: String(value) });
+    if (existing !== undefined) {
+      log.add(existing === value ? "duplicate-rows" : "conflicting-rows", existing === value ? "notice" : "error", {
+        row,
+        value: String(value),
+      });
       continue;
     }
     if (to <= from) log.add("out-of-order", "notice", { row });

@@ -54,17 +54,17 @@ const NOTHING_MORE: Rest = { second: 0, offsetMinutes: null };
 /** What follows hours and minutes: seconds with or without a fraction, then an offset; null when it is neither. Kept, since a file repeats itself. */
 function restOf(text: string): Rest | null {
   const rest = text.slice(16);
-  const held = rests.get(rest);
-  if (held !== undefined) return held;
+  const existing = rests.get(rest);
+  if (existing !== undefined) return existing;
   const seconds = SECONDS.exec(rest)?.[0] ?? "";
   const offset = rest.slice(seconds.length).trim();
   const read = offset === "" || OFFSET.test(offset) ? { second: Number(seconds.slice(1, 3)), offsetMinutes: readOffset(offset) } : null;
-  if (rests.size < KEPT_RESTS) rests.set(rest, read);
+  if (rests.size < CACHED_RESTS) rests.set(rest, read);
   return read;
 }
 
 const rests = new Map<string, Rest | null>();
-const KEPT_RESTS = 10_000;
+const CACHED_RESTS = 10_000;
 
 function readOffset(text: string): number | null {
   if (!text) return null;

@@ -49,12 +49,12 @@ interface Told {
 }
 
 /** A file is weather or production; where a logger writes both, production is what it is kept for, and of production the best quantity. */
-function oneKind(draft: Draft, told: readonly Told[]): ValueColumn[] {
-  const production = told.filter(({ meaning }) => ["energy_kwh", "power_w", "counter_kwh"].includes(meaning.quantity));
+function oneKind(draft: Draft, columns: readonly Told[]): ValueColumn[] {
+  const production = columns.filter(({ meaning }) => ["energy_kwh", "power_w", "counter_kwh"].includes(meaning.quantity));
   const preferred = (["energy_kwh", "counter_kwh", "power_w"] as const).find((quantity) =>
     production.some((column) => column.meaning.quantity === quantity),
   );
-  const kept = preferred ? production.filter(({ meaning }) => meaning.quantity === preferred) : firstOfEach(told);
+  const kept = preferred ? production.filter(({ meaning }) => meaning.quantity === preferred) : firstOfEach(columns);
   const total = kept.find(({ header }) => /total|sum|gesamt|plant|site/i.test(header));
   const chosen = preferred && kept.length > 2 && total ? [total] : kept;
   for (const { header, meaning } of chosen) {
@@ -62,7 +62,7 @@ function oneKind(draft: Draft, told: readonly Told[]): ValueColumn[] {
     draft.reasons.push({ about: header, because: `its words say ${meaning.quantity}${unit}` });
     if (!meaning.unit) draft.confidence = Math.min(draft.confidence, 0.75);
   }
-  const left = told.filter((column) => !chosen.includes(column));
+  const left = columns.filter((column) => !chosen.includes(column));
   if (left.length > 0)
     draft.reasons.push({
       about: "left out",
@@ -78,8 +78,8 @@ function oneKind(draft: Draft, told: readonly Told[]): ValueColumn[] {
   }));
 }
 
-const firstOfEach = (told: readonly Told[]): Told[] =>
-  told.filter((column, k) => told.findIndex((other) => other.meaning.quantity === column.meaning.quantity) === k);
+const firstOfEach = (columns: readonly Told[]): Told[] =>
+  columns.filter((column, k) => columns.findIndex((other) => other.meaning.quantity === column.meaning.quantity) === k);
 
 const isNumeric = (cells: readonly string[], numbers: NumberGrammar): boolean => {
   const written = cells.filter((cell) => !MISSING.has(cell.toLowerCase()));

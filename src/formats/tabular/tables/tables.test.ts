@@ -130,8 +130,8 @@ describe("a foreign table", () => {
     const asked = await inspect(text, { zone: "Europe/Madrid" });
     expect(errors(asked)).toEqual(["mapping-unsure"]);
     expect(inPlainText(asked.problems[0]!)).toMatch(/“reading”.*energy of the interval, kWh.*mean power, W/s);
-    const told = await inspect(text, { zone: "Europe/Madrid", answers: { quantity: "power_kw" } });
-    expect([errors(told), Math.round(sums(told)[0]! * 4)]).toEqual([[], 61]);
+    const columns = await inspect(text, { zone: "Europe/Madrid", answers: { quantity: "power_kw" } });
+    expect([errors(columns), Math.round(sums(columns)[0]! * 4)]).toEqual([[], 61]);
   });
 
   it("settles day and month by the rhythm of the rows, and asks where both are even", async () => {

@@ -2,7 +2,7 @@ import type { Metadata } from "next";
 import { bookPage } from "@/app/book-page";
 import { naiveYears } from "@/core/ageing";
 import { AgeingChapter } from "@/features/ageing/AgeingChapter";
-import { causesNow, runForPage } from "@/usecases/attribution";
+import { currentAttribution, runForPage } from "@/usecases/attribution";
 
 export const metadata: Metadata = { title: "Ageing" };
 
@@ -19,7 +19,7 @@ export default async function AgeingPage({ params, searchParams }: Props) {
   const { starts } = await searchParams;
   const fiscalStart = Math.min(12, Math.max(1, Number(starts) || 7));
   return bookPage(slug, "ageing", async (book, services) => {
-    const [run, ledger] = await Promise.all([causesNow(services, book), services.ledgerOf(book)]);
+    const [run, ledger] = await Promise.all([currentAttribution(services, book), services.ledgerOf(book)]);
     const months = ledger.report.months.map(({ key, meteredKwh, readFrac }) => ({ key, kwh: meteredKwh ?? 0, readFrac }));
     return (
       <AgeingChapter

@@ -1,6 +1,6 @@
 import type { Metadata } from "next";
 import { bookPage } from "@/app/book-page";
-import { entryEffects } from "@/contracts/causes";
+import { entryEffects } from "@/contracts/attribution";
 import { FieldBookChapter } from "@/features/field-book/FieldBookChapter";
 import { FIELD_BOOK_VIEWS } from "@/features/field-book/field-book-views";
 import { bookReminders } from "@/usecases/reminders";

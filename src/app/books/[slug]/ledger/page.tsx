@@ -4,7 +4,7 @@ import { verdictOf } from "@/core/ledger";
 import { pricePerKwh } from "@/core/money";
 import { LedgerPage, type LedgerView } from "@/features/ledger/LedgerPage";
 import { LEDGER_VIEWS } from "@/features/ledger/ledger-views";
-import { causesNow, runForPage } from "@/usecases/attribution";
+import { currentAttribution, runForPage } from "@/usecases/attribution";
 import { type LedgerPageInput, ledgerPage } from "@/usecases/keeping";
 import { glanceOf } from "@/usecases/ledger";
 
@@ -20,7 +20,7 @@ export default async function LedgerChapter({ params, searchParams }: Props) {
   const { year, view, posting, starts } = await searchParams;
   return bookPage(slug, "ledger", async (book, services) => {
     const { ledgerOf, readings, entries, keeping } = services;
-    const [ledger, run, kept] = await Promise.all([ledgerOf(book), causesNow(services, book), keeping.of(book.id)]);
+    const [ledger, run, kept] = await Promise.all([ledgerOf(book), currentAttribution(services, book), keeping.of(book.id)]);
     const fiscalStart = Math.min(12, Math.max(1, Number(starts) || 1));
     const input: LedgerPageInput = {
       ledger,

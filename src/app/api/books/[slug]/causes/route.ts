@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { answer, bodyOf } from "@/app/answer";
-import { causesNow, runForPage, runWaiting } from "@/usecases/attribution";
+import { currentAttribution, runForPage, runWaiting } from "@/usecases/attribution";
 import { bookBySlug } from "@/usecases/books";
 import { services } from "@/wiring";
 
@@ -15,7 +15,7 @@ export function GET(request: Request, { params }: Context): Promise<Response> {
   return answer(request, async () => {
     const all = services();
     const book = await bookBySlug(all.books, (await params).slug);
-    const run = await causesNow(all, book);
+    const run = await currentAttribution(all, book);
     if (new URL(request.url).searchParams.has("report")) return Response.json(run.report);
     return Response.json(runForPage(run, book));
   });

@@ -18,12 +18,12 @@ export function POST(request: Request, { params }: { params: Promise<{ slug: str
     const options = await bodyOf(request, importOptionsSchema);
     return eventStream(request, async (emit, stop) => {
       const tell = (event: PreviewEvent): void => emit(event);
-      let told = 0;
+      let readRows = 0;
       tell({ kind: "reading", rows: 0 });
       const onProgress = (rows: number): void => {
         if (stop.aborted) throw new Refusal("cancelled", "The reading was cancelled.", "Drop the file again to start over.");
-        if (Math.abs(rows - told) < PROGRESS_ROWS) return;
-        told = rows;
+        if (Math.abs(rows - readRows) < PROGRESS_ROWS) return;
+        readRows = rows;
         tell({ kind: "reading", rows });
       };
       tell({ kind: "preview", preview: await previewImport(all, book, id, options, onProgress) });

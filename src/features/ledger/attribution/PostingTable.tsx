@@ -20,8 +20,8 @@ export interface PostingTableProps {
   /** By account: the book's budget, what the readings show, and what stands after moves, kWh. */
   readonly postings: readonly {
     readonly account: LedgerAccount;
-    readonly budgetKwh: number;
-    readonly actualKwh: number;
+    readonly plannedKwh: number;
+    readonly foundKwh: number;
     readonly finalKwh: number;
   }[];
   readonly keeping: Keeping;
@@ -46,8 +46,8 @@ export function PostingTable({ slug, month, postings, keeping }: PostingTablePro
       })
       .catch((error: unknown) => setRefusal(asRefused(error)));
   };
-  const shown = postings.filter(({ budgetKwh, actualKwh, finalKwh }) =>
-    [budgetKwh, actualKwh, finalKwh].some((kwh) => Math.abs(kwh) > LEAST_KWH),
+  const shown = postings.filter(({ plannedKwh, foundKwh: actualKwh, finalKwh }) =>
+    [plannedKwh, actualKwh, finalKwh].some((kwh) => Math.abs(kwh) > LEAST_KWH),
   );
   const trail = keeping.audit.filter((entry) => entry.month === month);
   return (
@@ -73,8 +73,8 @@ export function PostingTable({ slug, month, postings, keeping }: PostingTablePro
                 </td>
                 <Cells working={() => postingWorking(month, posting, keeping)}>
                   {[
-                    number(posting.budgetKwh, 1),
-                    number(posting.actualKwh, 1),
+                    number(posting.plannedKwh, 1),
+                    number(posting.foundKwh, 1),
                     <b key="stands">{number(closed ? asClosed(closed, posting.account) : posting.finalKwh, 1)}</b>,
                   ]}
                 </Cells>
@@ -175,7 +175,7 @@ function RowActions({ month, account, isAccepted, act, move }: RowActionsProps) 
 }
 
 const asClosed = (closed: ClosedMonth, account: LedgerAccount): number =>
-  closed.postings.find((posting) => posting.account === account)?.actualKwh ?? 0;
+  closed.postings.find((posting) => posting.account === account)?.foundKwh ?? 0;
 const drifts = (closed: ClosedMonth, { account, finalKwh }: { account: LedgerAccount; finalKwh: number }): boolean =>
   Math.abs(asClosed(closed, account) - finalKwh) > 0.5;
 
@@ -211,7 +211,7 @@ function MoveForm({ month, from, most, act }: { month: string; from: LedgerAccou
 }
 
 function postingWorking(month: string, posting: PostingTableProps["postings"][number], { transfers }: Keeping): Working {
-  const { account, budgetKwh, actualKwh, finalKwh } = posting;
+  const { account, plannedKwh, foundKwh: actualKwh, finalKwh } = posting;
   const moved = transfers.filter((transfer) => transfer.month === month && (transfer.from === account || transfer.to === account));
   return {
     title: `${ACCOUNT_NAMES[account].name}, ${month}`,
@@ -219,7 +219,7 @@ function postingWorking(month: string, posting: PostingTableProps["postings"][nu
     unit: "kWh",
     formula: "by evidence − what was moved away + what was moved here",
     inputs: [
-      { name: "by the book", value: `${number(budgetKwh, 1)} kWh`, from: "the chain with the book's own losses" },
+      { name: "by the book", value: `${number(plannedKwh, 1)} kWh`, from: "the chain with the book's own losses" },
       { name: "by evidence", value: `${number(actualKwh, 1)} kWh`, from: "the chain with what the readings show in its stage's place" },
       ...moved.map(({ from, kwh, reason }) => ({
         name: from === account ? "moved away" : "moved here",

@@ -1,28 +1,28 @@
 "use client";
 
-import type { BillsReport, SchoolName } from "@/contracts/money";
+import type { BillsReport, SavingsMethodName } from "@/contracts/money";
 import { Cells } from "@/features/kit/figures/Cells";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { ScrollBox } from "@/features/kit/look/ScrollBox";
 import { dateName, money, number } from "@/wording/format";
-import { naiveWorking, SCHOOL_NAMES, schoolWorking } from "@/wording/workings/money-workings";
+import { METHOD_NAMES, methodWorking, naiveWorking } from "@/wording/workings/money-workings";
 import styles from "../MoneyChapter.module.css";
 
-const WHAT: Readonly<Record<SchoolName, string>> = {
+const WHAT: Readonly<Record<SavingsMethodName, string>> = {
   "re-run": "the tariff in force over what would have been bought, less the bill",
   "old-average": "use at the price of the years before, less the bill",
   "flat-value": "every used and every exported kWh at one price each",
 };
-const TRUST: Readonly<Record<SchoolName, string>> = {
+const TRUST: Readonly<Record<SavingsMethodName, string>> = {
   "re-run": "trust this one",
   "old-average": "blind to price rises",
   "flat-value": "blind to hours and seasons",
 };
 
 /** Savings in three schools side by side, and why they part. */
-export function SchoolsTable({ report }: { report: BillsReport }) {
-  const { schools, currency, runRates, naivePerYear, planTest } = report;
-  if (schools.length === 0) return null;
+export function MethodsTable({ report }: { report: BillsReport }) {
+  const { methods, currency, runRates, naivePerYear, planTest } = report;
+  if (methods.length === 0) return null;
   return (
     <section className={chapter.section}>
       <h2>Saved, in three schools</h2>
@@ -39,17 +39,17 @@ export function SchoolsTable({ report }: { report: BillsReport }) {
             </tr>
           </thead>
           <tbody>
-            {schools.map((own) => {
-              const rate = runRates.find(({ school }) => school === own.school);
+            {methods.map((own) => {
+              const rate = runRates.find(({ method }) => method === own.method);
               return (
-                <tr key={own.school} data-trusted={own.school === "re-run" || undefined}>
+                <tr key={own.method} data-trusted={own.method === "re-run" || undefined}>
                   <td>
-                    <b>{SCHOOL_NAMES[own.school]}</b> <span className={chapter.soft}>{WHAT[own.school]}</span>
+                    <b>{METHOD_NAMES[own.method]}</b> <span className={chapter.soft}>{WHAT[own.method]}</span>
                   </td>
-                  <Cells working={() => schoolWorking(report, own.school)}>
+                  <Cells working={() => methodWorking(report, own.method)}>
                     {[own.months, money(own.total), money(own.perYear, 0), rate?.paidBackOn ? dateName(rate.paidBackOn) : "–"]}
                   </Cells>
-                  <td className={chapter.soft}>{TRUST[own.school]}</td>
+                  <td className={chapter.soft}>{TRUST[own.method]}</td>
                 </tr>
               );
             })}
@@ -82,7 +82,7 @@ export function SchoolsTable({ report }: { report: BillsReport }) {
 }
 
 /** Why the schools part, from the figures themselves. */
-function whyWords({ why, currency, schools }: BillsReport): string {
+function whyWords({ why, currency, methods }: BillsReport): string {
   const price = (value: number): string => `${number(value, 3)} ${currency}`;
   const words: string[] = [];
   if (why.oldPerKwh !== null && why.nowPerKwh !== null) {
@@ -99,5 +99,5 @@ function whyWords({ why, currency, schools }: BillsReport): string {
     words.push(
       `Use went from ${number(why.loadBeforeKwh)} to ${number(why.loadSinceKwh)} kWh a year, so bills before less bills after is no saving.`,
     );
-  return schools.length > 1 ? `Why they part. ${words.join(" ")}` : words.join(" ");
+  return methods.length > 1 ? `Why they part. ${words.join(" ")}` : words.join(" ");
 }

@@ -106,11 +106,11 @@ function reRun(
   return slices.map((slice) => (slice.kind === "slices" ? bills[next++]!.total : null));
 }
 
-export type School = "oldAverage" | "reRun" | "flatValue";
+export type SavingsMethod = "oldAverage" | "reRun" | "flatValue";
 
 /** Sum of a school over the months it can speak of; null where there is none. */
-export function schoolTotal(months: readonly SavingMonth[], school: School): Exact | null {
-  const known = months.map((month) => month[school]).filter((value) => value !== null);
+export function methodTotal(months: readonly SavingMonth[], method: SavingsMethod): Exact | null {
+  const known = months.map((month) => month[method]).filter((value) => value !== null);
   return known.length > 0 ? sumOf(known) : null;
 }
 

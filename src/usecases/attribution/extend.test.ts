@@ -1,11 +1,11 @@
 import { DEMO_BOOKS, recordOf } from "@simulators";
 import { beforeAll, describe, expect, it } from "vitest";
-import type { CauseReport } from "@/contracts/causes";
+import type { AttributionReport } from "@/contracts/attribution";
 import type { Site } from "@/core/site";
 import { parseSite } from "@/formats/site-json";
-import { joinPages } from "../imports";
-import { type OpenLedger, openLedger, type StoredSeries } from "../ledger";
-import { extendCauses, openCauses } from ".";
+import { joinPages } from "@/usecases/imports";
+import { type OpenLedger, openLedger, type StoredSeries } from "@/usecases/ledger";
+import { attribute, extendAttribution } from ".";
 
 const DAY_MS = 86_400_000;
 /** The alpine hut in the winter in which a string was out: standstill, snow and strings all at once. */
@@ -40,20 +40,20 @@ beforeAll(() => {
 }, 120_000);
 
 describe("a report brought up to new days by its laws", () => {
-  let before: CauseReport;
+  let before: AttributionReport;
   let later: OpenLedger;
-  let extended: CauseReport;
-  let whole: CauseReport;
+  let extended: AttributionReport;
+  let whole: AttributionReport;
   beforeAll(() => {
-    before = openCauses({ ledger: ledgerUntil("2024-02-25T23:00:00Z"), entries: [], draws: 100 })!;
+    before = attribute({ ledger: ledgerUntil("2024-02-25T23:00:00Z"), entries: [], draws: 100 })!;
     later = ledgerUntil("2024-03-18T23:00:00Z");
-    extended = extendCauses(before, later, [])!;
-    whole = openCauses({ ledger: later, entries: [], draws: 100 })!;
+    extended = extendAttribution(before, later, [])!;
+    whole = attribute({ ledger: later, entries: [], draws: 100 })!;
   }, 60_000);
-  const month = (report: CauseReport, key: string) => report.months.find((line) => line.key === key)!;
+  const month = (report: AttributionReport, key: string) => report.months.find((line) => line.key === key)!;
 
   it("leaves every earlier month as it was, to the last digit", () => {
-    const earlier = (report: CauseReport) => report.months.filter(({ key }) => key < "2024-02");
+    const earlier = (report: AttributionReport) => report.months.filter(({ key }) => key < "2024-02");
     expect(earlier(extended)).toEqual(earlier(before));
   });
 
@@ -78,7 +78,7 @@ describe("a report brought up to new days by its laws", () => {
   });
 
   it("lets what goes on go on: the string that is out, and the winter's snow", () => {
-    const of = (report: CauseReport, kind: string) => report.findings.filter((finding) => finding.kind === kind).at(-1)!;
+    const of = (report: AttributionReport, kind: string) => report.findings.filter((finding) => finding.kind === kind).at(-1)!;
     expect(of(extended, "strings-out").fromUtcMs).toBe(of(before, "strings-out").fromUtcMs);
     expect(of(extended, "strings-out").toUtcMs).toBeGreaterThan(Date.parse("2024-03-17T00:00:00Z"));
     expect(of(extended, "strings-out").kwh!).toBeGreaterThan(of(before, "strings-out").kwh!);
@@ -95,8 +95,8 @@ describe("a report brought up to new days by its laws", () => {
   });
 
   it("extended day by day is the same as extended at once", () => {
-    const step = extendCauses(before, ledgerUntil("2024-03-05T23:00:00Z"), [])!;
-    const twice = extendCauses(step, later, [])!;
+    const step = extendAttribution(before, ledgerUntil("2024-03-05T23:00:00Z"), [])!;
+    const twice = extendAttribution(step, later, [])!;
     expect({ ...twice, milliseconds: 0 }).toEqual({ ...extended, milliseconds: 0 });
   });
 
@@ -106,9 +106,9 @@ describe("a report brought up to new days by its laws", () => {
 });
 
 describe("a record is searched whole again", () => {
-  let before: CauseReport;
+  let before: AttributionReport;
   beforeAll(() => {
-    before = openCauses({ ledger: ledgerUntil("2024-01-25T23:00:00Z"), entries: [], draws: 50 })!;
+    before = attribute({ ledger: ledgerUntil("2024-01-25T23:00:00Z"), entries: [], draws: 50 })!;
   }, 60_000);
 
   it("where an earlier month has changed", () => {
@@ -118,30 +118,30 @@ describe("a record is searched whole again", () => {
       for (let k = 0; k < 96; k++) values[from + k] = values[from + k]! * 1.1;
       return { ...series, values };
     };
-    expect(extendCauses(before, ledgerUntil("2024-01-28T23:00:00Z", changed), [])).toBeNull();
+    expect(extendAttribution(before, ledgerUntil("2024-01-28T23:00:00Z", changed), [])).toBeNull();
   });
 
   it("where an entry was written, the laws are old, or no day was added", () => {
     const entry = { from: "2023-05-01", to: "2023-05-01", kind: "cleaning", array: "", note: "", value: "" } as const;
-    expect(extendCauses(before, ledgerUntil("2024-01-28T23:00:00Z"), [entry])).toBeNull();
-    expect(extendCauses(before, ledgerUntil("2024-03-18T23:00:00Z"), [])).toBeNull();
-    expect(extendCauses(before, ledgerUntil("2024-01-25T23:00:00Z"), [])).toBeNull();
-    expect(extendCauses(before, ledgerUntil("2024-01-28T23:00:00Z"), [])!.endUtcMs - before.endUtcMs).toBe(3 * DAY_MS);
+    expect(extendAttribution(before, ledgerUntil("2024-01-28T23:00:00Z"), [entry])).toBeNull();
+    expect(extendAttribution(before, ledgerUntil("2024-03-18T23:00:00Z"), [])).toBeNull();
+    expect(extendAttribution(before, ledgerUntil("2024-01-25T23:00:00Z"), [])).toBeNull();
+    expect(extendAttribution(before, ledgerUntil("2024-01-28T23:00:00Z"), [])!.endUtcMs - before.endUtcMs).toBe(3 * DAY_MS);
   });
 });
 
 describe("a string that comes back after the last search", () => {
   it("ends its finding, and the days after owe what the whole plant owes", () => {
-    const before = openCauses({ ledger: ledgerUntil("2024-04-18T04:00:00Z"), entries: [], draws: 50 })!;
+    const before = attribute({ ledger: ledgerUntil("2024-04-18T04:00:00Z"), entries: [], draws: 50 })!;
     const later = ledgerUntil("2024-05-16T23:00:00Z");
-    const extended = extendCauses(before, later, [])!;
-    const found = (report: CauseReport) => report.findings.findLast(({ kind }) => kind === "strings-out")!;
+    const extended = extendAttribution(before, later, [])!;
+    const found = (report: AttributionReport) => report.findings.findLast(({ kind }) => kind === "strings-out")!;
     expect(found(before).facts.restored).toBe("no");
     const { facts, toUtcMs, what } = found(extended);
     expect(facts.restored).toBe("yes");
     expect(what).not.toContain("to the end of the record");
     expect(Math.abs(toUtcMs - Date.parse("2024-04-18T09:00:00Z"))).toBeLessThan(8 * DAY_MS);
-    const may = (report: CauseReport) => report.months.find(({ key }) => key === "2024-05")!;
+    const may = (report: AttributionReport) => report.months.find(({ key }) => key === "2024-05")!;
     expect(may(extended).accountsKwh.downtime).toBeLessThan(0.02 * may(extended).expectedKwh);
   }, 60_000);
 });

@@ -1,15 +1,15 @@
-import { CAUSE_EDITION, type CauseReport, causeReportSchema } from "@/contracts/causes";
+import { ATTRIBUTION_EDITION, type AttributionReport, attributionReportSchema } from "@/contracts/attribution";
 import type { FieldEntry } from "@/contracts/field-book";
-import { actualRun, type CauseFinding, datedFindings, extendEvidence, type RunEvidence } from "@/core/attribution";
+import { attributedRun, type CauseFinding, datedFindings, extendEvidence, type RunEvidence } from "@/core/attribution";
 import { ledgerLines, type MeteredOnAxis, totalLine } from "@/core/ledger";
 import { endUtcMs, indexAt } from "@/core/series";
 import { monthBins } from "@/core/time";
 import { DAY_MS, MINUTE_MS } from "@/core/units";
 import { sliceWeather } from "@/core/weather";
 import { prepareWeather, runPrepared } from "@/core/yield";
-import type { OpenLedger } from "../ledger";
+import type { OpenLedger } from "@/usecases/ledger";
+import { plannedLines, storedFinding, yearLines } from "./attribute";
 import { indicatorsOf, type UpHours, upByMonth } from "./indicators";
-import { budgetLines, keptFinding, yearLines } from "./open-causes";
 import { recordKey } from "./record-key";
 
 /** Weeks before the last month, from which what is usual is told. */
@@ -23,15 +23,16 @@ const SAME_DAYS = { outage: 1, "held-low": 12, "strings-out": 2, snow: 75 } as c
  * A report brought up to days that were added since, by its laws: months from the last one on are worked out anew, all others stand. Null where
  * that can't be done (another edition, an older month changed, too many days, readings coarser than hours): then the record is searched whole.
  */
-export function extendCauses(report: CauseReport, ledger: OpenLedger, entries: readonly FieldEntry[]): CauseReport | null {
+export function extendAttribution(report: AttributionReport, ledger: OpenLedger, entries: readonly FieldEntry[]): AttributionReport | null {
   const started = performance.now();
-  const { laws } = report;
+  const { fitted } = report;
   const { site, weather, metered } = ledger;
-  if (report.edition !== CAUSE_EDITION || !weather || !metered || laws.lastMonth === "" || report.resolution !== "hours") return null;
+  if (report.edition !== ATTRIBUTION_EDITION || !weather || !metered || fitted.lastMonth === "" || report.resolution !== "hours")
+    return null;
   const end = endUtcMs(weather.axis);
-  if (end <= laws.endUtcMs || end > laws.endUtcMs + MOST_ADDED_DAYS * DAY_MS) return null;
-  if (recordKey(ledger, entries, laws.lastMonth) !== laws.record) return null;
-  const from = Math.max(0, indexAt(weather.axis, laws.endUtcMs - LEAD_DAYS * DAY_MS));
+  if (end <= fitted.endUtcMs || end > fitted.endUtcMs + MOST_ADDED_DAYS * DAY_MS) return null;
+  if (recordKey(ledger, entries, fitted.lastMonth) !== fitted.record) return null;
+  const from = Math.max(0, indexAt(weather.axis, fitted.endUtcMs - LEAD_DAYS * DAY_MS));
   const window = sliceWeather(weather, from, weather.axis.count);
   const cut = cutMetered(metered, from);
   const evidence = extendEvidence({
@@ -40,31 +41,31 @@ export function extendCauses(report: CauseReport, ledger: OpenLedger, entries: r
     metered: cut,
     meters: ledger.meters,
     cleanings: entries.filter(({ kind }) => kind === "cleaning").map(({ to }) => to.slice(0, 10)),
-    laws,
+    fitted,
     dirtByDay: new Map(
-      report.days.flatMap((day, d) => (day <= laws.lastDay ? [[day, report.soiling.lostFracByDay[d] ?? 0] as const] : [])),
+      report.days.flatMap((day, d) => (day <= fitted.lastDay ? [[day, report.soiling.lostFracByDay[d] ?? 0] as const] : [])),
     ),
   });
   if (!evidence) return null;
   const bins = monthBins(window.axis, site.place.timeZone);
   const prepared = prepareWeather(site.place, window);
-  const lines = ledgerLines(actualRun(site, prepared, bins, evidence, runPrepared(site, prepared, bins)), cut, ledger.promise);
-  const changed = laws.lastMonth;
+  const lines = ledgerLines(attributedRun(site, prepared, bins, evidence, runPrepared(site, prepared, bins)), cut, ledger.promise);
+  const changed = fitted.lastMonth;
   const months = [...report.months.filter(({ key }) => key < changed), ...lines.filter(({ key }) => key >= changed)];
   const [years, all] = [yearLines(months), totalLine("all", months)];
-  const up = new Map<string, UpHours>(Object.entries(laws.upByMonth));
+  const up = new Map<string, UpHours>(Object.entries(fitted.upByMonth));
   for (const [month, hours] of upByMonth(evidence)) if (month >= changed) up.set(month, hours);
-  return causeReportSchema.parse({
+  return attributionReportSchema.parse({
     ...report,
     months,
     years,
     all,
-    indicators: indicatorsOf([...months, ...years, all], budgetLines(ledger), up, site),
+    indicators: indicatorsOf([...months, ...years, all], plannedLines(ledger), up, site),
     findings: withNewDays(report, evidence, site.place.timeZone),
     ...byDay(report, evidence),
     endUtcMs: end,
     milliseconds: Math.round(performance.now() - started),
-  } satisfies CauseReport);
+  } satisfies AttributionReport);
 }
 
 const cutMetered = (metered: MeteredOnAxis, from: number): MeteredOnAxis => ({
@@ -75,29 +76,29 @@ const cutMetered = (metered: MeteredOnAxis, from: number): MeteredOnAxis => ({
 });
 
 /** Findings of the whole search, those that go on with what the new days add, and new ones. */
-function withNewDays({ findings, laws }: CauseReport, evidence: RunEvidence, timeZone: string): CauseReport["findings"] {
-  const { axis } = evidence.basis;
-  const first = Math.max(0, Math.ceil((laws.endUtcMs - axis.startUtcMs) / (axis.stepMinutes * MINUTE_MS)));
+function withNewDays({ findings, fitted }: AttributionReport, evidence: RunEvidence, timeZone: string): AttributionReport["findings"] {
+  const { axis } = evidence.frame;
+  const first = Math.max(0, Math.ceil((fitted.endUtcMs - axis.startUtcMs) / (axis.stepMinutes * MINUTE_MS)));
   const later = <T extends { from: number; to: number }>(spans: readonly T[]): T[] =>
     spans.filter(({ to }) => to > first).map((span) => ({ ...span, from: Math.max(first, span.from) }));
   const added = datedFindings({
     ...evidence,
     outages: { ...evidence.outages, outages: later(evidence.outages.outages) },
-    held: { ...evidence.held, spells: later(evidence.held.spells) },
+    curtailed: { ...evidence.curtailed, spells: later(evidence.curtailed.spells) },
     snow: { ...evidence.snow, spells: later(evidence.snow.spells) },
     strings: later(evidence.strings),
   });
   // What an earlier extension added is worked out anew, from the findings as they stood at the laws' end.
   const out = findings
-    .filter(({ fromUtcMs }) => fromUtcMs < laws.endUtcMs)
-    .map((finding) => laws.mayGoOn.find(({ key }) => key === finding.key) ?? finding);
+    .filter(({ fromUtcMs }) => fromUtcMs < fitted.endUtcMs)
+    .map((finding) => fitted.mayGoOn.find(({ key }) => key === finding.key) ?? finding);
   for (const finding of added) {
     const gapMs = SAME_DAYS[finding.kind as keyof typeof SAME_DAYS] * DAY_MS;
-    const held = out.findLastIndex(
-      ({ kind, toUtcMs }) => kind === finding.kind && toUtcMs >= finding.fromUtcMs - gapMs && toUtcMs <= laws.endUtcMs,
+    const existing = out.findLastIndex(
+      ({ kind, toUtcMs }) => kind === finding.kind && toUtcMs >= finding.fromUtcMs - gapMs && toUtcMs <= fitted.endUtcMs,
     );
-    if (held < 0) out.push(keptFinding(finding, timeZone, null));
-    else out[held] = joined(out[held]!, finding, timeZone);
+    if (existing < 0) out.push(storedFinding(finding, timeZone, null));
+    else out[existing] = joined(out[existing]!, finding, timeZone);
   }
   return out.sort((a, b) => a.fromUtcMs - b.fromUtcMs);
 }
@@ -106,38 +107,45 @@ const plus = (a: number | null, b: number | null): number | null => (a === null 
 /** Facts that count: they add up where a finding goes on. */
 const COUNTED = ["hours", "days", "spells"];
 
-function joined(held: CauseReport["findings"][number], more: CauseFinding, timeZone: string): CauseReport["findings"][number] {
+function joined(
+  existing: AttributionReport["findings"][number],
+  more: CauseFinding,
+  timeZone: string,
+): AttributionReport["findings"][number] {
   const facts: Record<string, number | string> = {};
-  for (const [name, value] of Object.entries(held.facts)) if (value !== null) facts[name] = value;
+  for (const [name, value] of Object.entries(existing.facts)) if (value !== null) facts[name] = value;
   for (const name of COUNTED) if (name in facts) facts[name] = Number(facts[name]) + Number(more.facts[name] ?? 0);
   if ("restored" in facts) facts.restored = more.facts.restored ?? "no";
   const finding: CauseFinding = {
-    kind: held.kind,
-    fromUtcMs: held.fromUtcMs,
+    kind: existing.kind,
+    fromUtcMs: existing.fromUtcMs,
     toUtcMs: more.toUtcMs,
-    kwh: plus(held.kwh, more.kwh),
-    kwhLow: plus(held.kwhLow, more.kwhLow),
-    kwhHigh: plus(held.kwhHigh, more.kwhHigh),
-    confidenceFrac: held.confidenceFrac,
+    kwh: plus(existing.kwh, more.kwh),
+    kwhLow: plus(existing.kwhLow, more.kwhLow),
+    kwhHigh: plus(existing.kwhHigh, more.kwhHigh),
+    confidenceFrac: existing.confidenceFrac,
     facts,
   };
-  return keptFinding(finding, timeZone, held.entry);
+  return storedFinding(finding, timeZone, existing.entry);
 }
 
 /** Days, dirt and snow by day, grown by the new days. */
-function byDay(report: CauseReport, { basis, soiling, snow, owedKwh }: RunEvidence): Pick<CauseReport, "days" | "soiling" | "snow"> {
-  const known = report.days.filter((day) => day < report.laws.lastDay).length;
-  const [owed, lost] = [new Map<string, number>(), new Map<string, number>()];
-  for (let i = 0; i < basis.axis.count; i++) {
-    const day = basis.days.keys[basis.days.binOf[i]!]!;
-    if (day < report.laws.lastDay || !(owedKwh[i]! > 0)) continue;
-    owed.set(day, (owed.get(day) ?? 0) + owedKwh[i]!);
-    lost.set(day, (lost.get(day) ?? 0) + owedKwh[i]! * snow.lostFrac[i]!);
+function byDay(
+  report: AttributionReport,
+  { frame, soiling, snow, expectedKwh }: RunEvidence,
+): Pick<AttributionReport, "days" | "soiling" | "snow"> {
+  const known = report.days.filter((day) => day < report.fitted.lastDay).length;
+  const [expected, lost] = [new Map<string, number>(), new Map<string, number>()];
+  for (let i = 0; i < frame.axis.count; i++) {
+    const day = frame.days.keys[frame.days.binOf[i]!]!;
+    if (day < report.fitted.lastDay || !(expectedKwh[i]! > 0)) continue;
+    expected.set(day, (expected.get(day) ?? 0) + expectedKwh[i]!);
+    lost.set(day, (lost.get(day) ?? 0) + expectedKwh[i]! * snow.lostFrac[i]!);
   }
-  const added = basis.days.keys.filter((day) => day >= report.laws.lastDay);
+  const added = frame.days.keys.filter((day) => day >= report.fitted.lastDay);
   const round = (value: number, digits: number): number => Math.round(value * 10 ** digits) / 10 ** digits;
-  const dirt = added.map((day) => round(soiling.lostFracByDay[basis.days.keys.indexOf(day)]!, 4));
-  const white = added.map((day) => round((lost.get(day) ?? 0) / Math.max(1e-9, owed.get(day) ?? 0), 3));
+  const dirt = added.map((day) => round(soiling.lostFracByDay[frame.days.keys.indexOf(day)]!, 4));
+  const white = added.map((day) => round((lost.get(day) ?? 0) / Math.max(1e-9, expected.get(day) ?? 0), 3));
   return {
     days: [...report.days.slice(0, known), ...added],
     soiling: {

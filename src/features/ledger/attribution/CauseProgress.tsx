@@ -3,7 +3,7 @@
 import { Button, Progress } from "@mantine/core";
 import { useRouter } from "next/navigation";
 import { useEffect, useState } from "react";
-import type { CauseRun } from "@/contracts/causes";
+import type { AttributionRun } from "@/contracts/attribution";
 import { asRefused, call, type RefusedCall } from "@/features/data/api";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { Refused } from "@/features/kit/problems/ProblemList";
@@ -13,7 +13,7 @@ const LOOK_EVERY_MS = 700;
 const NO_WORKER_LOOKS = 12;
 
 /** How far the search for causes is; fetches the page anew when it is done. */
-export function CauseProgress({ slug, run }: { slug: string; run: CauseRun }) {
+export function CauseProgress({ slug, run }: { slug: string; run: AttributionRun }) {
   const router = useRouter();
   const [now, setNow] = useState(run);
   const [looks, setLooks] = useState(0);
@@ -23,7 +23,7 @@ export function CauseProgress({ slug, run }: { slug: string; run: CauseRun }) {
   useEffect(() => {
     if (!isWorking) return;
     const timer = setTimeout(() => {
-      call<CauseRun>("GET", path)
+      call<AttributionRun>("GET", path)
         .then((next) => {
           setLooks(next.doneFrac === now.doneFrac ? looks + 1 : 0);
           setNow(next);
@@ -34,7 +34,7 @@ export function CauseProgress({ slug, run }: { slug: string; run: CauseRun }) {
     return () => clearTimeout(timer);
   }, [isWorking, looks, now, path, router]);
   const act = (action: "cancel" | "again" | "here") =>
-    void call<CauseRun>("POST", path, { action })
+    void call<AttributionRun>("POST", path, { action })
       .then((next) => {
         setLooks(0);
         setNow(next);

@@ -3,7 +3,7 @@ import { afterAll, beforeAll, beforeEach, describe, expect, it } from "vitest";
 import { fieldEntrySchema } from "@/contracts/field-book";
 import { importOptionsSchema } from "@/contracts/imports";
 import { totalLine } from "@/core/ledger";
-import { causesNow, runWaiting } from "@/usecases/attribution";
+import { currentAttribution, runWaiting } from "@/usecases/attribution";
 import { type Book, createBook } from "@/usecases/books";
 import { loadDemo, type Services } from "@/wiring";
 import { siteInput } from "../site-builder";
@@ -37,7 +37,7 @@ describe("field-book entries", () => {
 
 describe("a search for causes", () => {
   it("is asked for once a version, taken by one worker, and stopped when cancelled", async () => {
-    expect((await causesNow(services, book)).state).toBe("waiting");
+    expect((await currentAttribution(services, book)).state).toBe("waiting");
     expect(await services.causes.want(book.id, book.version)).toBe(false);
     const taken = await Promise.all([services.causes.take(book.id), services.causes.take(book.id)]);
     expect(taken.filter((one) => one !== null)).toHaveLength(1);
@@ -50,7 +50,7 @@ describe("a search for causes", () => {
   });
 
   it("of a book without readings ends with a word and no report", async () => {
-    await causesNow(services, book);
+    await currentAttribution(services, book);
     expect(await runWaiting(services)).toBe(1);
     const run = (await services.causes.of(book.id))!;
     expect([run.state, run.report, run.note]).toEqual(["done", null, "Weather and production share no time yet."]);
@@ -61,10 +61,10 @@ describe("a search for causes", () => {
     await services.books.remove(book.id);
     await loadDemo(services);
     const books = await services.books.list();
-    for (const each of books) await causesNow(services, each);
+    for (const each of books) await currentAttribution(services, each);
     expect(await runWaiting(services)).toBe(books.length);
     const found = async (slug: string): Promise<string[]> => {
-      const { report } = await causesNow(services, (await services.books.bySlug(slug))!);
+      const { report } = await currentAttribution(services, (await services.books.bySlug(slug))!);
       return report!.findings.map(({ kind }) => kind);
     };
     expect(await found("alpine-hut")).toEqual(expect.arrayContaining(["snow", "strings-out", "outage"]));
@@ -73,15 +73,15 @@ describe("a search for causes", () => {
     const hut = (await services.books.bySlug("alpine-hut"))!;
     const before = (await services.causes.of(hut.id))!.report!;
     await addDay(hut);
-    await causesNow(services, (await services.books.bySlug("alpine-hut"))!);
+    await currentAttribution(services, (await services.books.bySlug("alpine-hut"))!);
     expect(await runWaiting(services)).toBe(1);
     const grown = (await services.causes.of(hut.id))!.report!;
     expect(grown.endUtcMs - before.endUtcMs).toBe(86_400_000);
-    expect(grown.laws).toEqual(before.laws);
+    expect(grown.fitted).toEqual(before.fitted);
     expect(grown.months.filter(({ key }) => key < "2025-12")).toEqual(before.months.filter(({ key }) => key < "2025-12"));
     const shed = (await services.books.bySlug("packing-shed"))!;
     await services.entries.add(shed.id, [entry("2022-07-12", "remembered later")]);
-    const after = await causesNow(services, (await services.books.bySlug("packing-shed"))!);
+    const after = await currentAttribution(services, (await services.books.bySlug("packing-shed"))!);
     expect(after.state).toBe("waiting");
     expect(after.report).not.toBeNull();
   }, 120_000);

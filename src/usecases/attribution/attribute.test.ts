@@ -1,12 +1,12 @@
 import { type RandomPlant, randomPlant } from "@simulators";
 import { describe, expect, it } from "vitest";
 import { MODEL_ACCOUNTS } from "@/core/accounts";
-import { causeBasis, shadeEvidence, turnedSite } from "@/core/attribution";
+import { attributionFrame, shadeEvidence, siteWithOffset } from "@/core/attribution";
 import { ledgerPostings, lineWithTransfers, withTransfers } from "@/core/ledger";
 import { prepareWeather } from "@/core/yield";
+import { openLedger } from "@/usecases/ledger";
 import { plantRows, simulate } from "../../../scripts/accuracy-rows";
-import { openLedger } from "../ledger";
-import { openCauses } from ".";
+import { attribute } from ".";
 
 const quiet = (k: number, truth: Partial<RandomPlant["truth"]> = {}, parts: Partial<RandomPlant> = {}): RandomPlant => {
   const plant = randomPlant(k, false);
@@ -28,7 +28,9 @@ describe("the account by evidence", () => {
     for (const line of [...report.months, report.all]) {
       const posted = MODEL_ACCOUNTS.reduce((sum, account) => sum + line.accountsKwh[account], 0);
       expect(Math.abs(line.referenceKwh - posted - line.expectedKwh)).toBeLessThan(1e-6);
-      expect(Math.abs(line.expectedKwh - line.unreadKwh - line.remainderKwh! - (line.meteredKwh! - line.unmatchedKwh))).toBeLessThan(1e-6);
+      expect(Math.abs(line.expectedKwh - line.dataGapKwh - line.unexplainedKwh! - (line.meteredKwh! - line.unmatchedKwh))).toBeLessThan(
+        1e-6,
+      );
     }
   });
 
@@ -59,7 +61,7 @@ describe("the account by evidence", () => {
   });
 
   it("is the same each time", () => {
-    const again = openCauses({ ledger, entries: [] })!;
+    const again = attribute({ ledger, entries: [] })!;
     expect({ ...again, milliseconds: 0 }).toEqual({ ...report, milliseconds: 0 });
   });
 });
@@ -80,10 +82,10 @@ describe("one cause at a time", () => {
     const plant = quiet(2);
     const book = plant.site.arrays[0]!.azimuthDeg;
     const turned = simulate({ ...plant, truth: { ...plant.truth, azimuthDeg: { a: (book + 300) % 360 } } }).report.orientation!;
-    expect(turned.turn).not.toBeNull();
-    expect(Math.abs(turned.turnDeg.value + 60)).toBeLessThan(12);
-    expect(turned.turnDeg.low).toBeLessThan(turned.turnDeg.value);
-    expect(simulate(plant).report.orientation!.turn).toBeNull();
+    expect(turned.planeOffset).not.toBeNull();
+    expect(Math.abs(turned.azimuthOffsetDeg.value + 60)).toBeLessThan(12);
+    expect(turned.azimuthOffsetDeg.low).toBeLessThan(turned.azimuthOffsetDeg.value);
+    expect(simulate(plant).report.orientation!.planeOffset).toBeNull();
   });
 
   it("a cleaning that nobody wrote down shows as a jump without rain", () => {
@@ -135,24 +137,24 @@ describe("coarser readings", () => {
   const coarse = openLedger({ site, weather, production: [], sparse: { spans, counters: [] }, promise: null });
 
   it("by months tell fewer causes, and say which", () => {
-    const report = openCauses({ ledger: coarse, entries: [] })!;
+    const report = attribute({ ledger: coarse, entries: [] })!;
     expect(report.resolution).toBe("months");
     expect(report.orientation).toBeNull();
     expect(report.cannotTell.join(" ")).toMatch(/outages, strings out, shading, orientation/);
-    expect(Math.abs(report.all.remainderKwh! / report.all.expectedKwh)).toBeLessThan(0.02);
+    expect(Math.abs(report.all.unexplainedKwh! / report.all.expectedKwh)).toBeLessThan(0.02);
   });
 
   it("without readings there is nothing to seek", () => {
-    expect(openCauses({ ledger: openLedger({ site, weather, production: [], promise: null }), entries: [] })).toBeNull();
+    expect(attribute({ ledger: openLedger({ site, weather, production: [], promise: null }), entries: [] })).toBeNull();
   });
 });
 
 describe("pieces", () => {
   it("turning a site turns its revisions and schedules too", () => {
     const { site } = simulate(quiet(3));
-    const turned = turnedSite(
+    const turned = siteWithOffset(
       { ...site, revisions: [{ from: "2022-01-01", note: "", change: { arrays: [{ id: "a", azimuthDeg: 350 }] } }] },
-      { turnDeg: 20, steeperDeg: 5 },
+      { azimuthOffsetDeg: 20, tiltOffsetDeg: 5 },
     );
     expect(turned.arrays[0]!.azimuthDeg).toBeCloseTo((site.arrays[0]!.azimuthDeg + 20) % 360, 9);
     expect(turned.revisions[0]!.change.arrays).toEqual([{ id: "a", azimuthDeg: 10 }]);
@@ -160,9 +162,9 @@ describe("pieces", () => {
 
   it("a sky that gives what it owes has no shaded field", () => {
     const { ledger, site } = simulate(quiet(3));
-    const basis = causeBasis(site, prepareWeather(site.place, ledger.weather!), ledger.metered!);
-    const fair = { ...basis, meteredKwh: basis.openKwh };
-    expect(shadeEvidence(fair, basis.openKwh, new Uint8Array(basis.axis.count)).isSeen).toBe(false);
+    const frame = attributionFrame(site, prepareWeather(site.place, ledger.weather!), ledger.metered!);
+    const fair = { ...frame, meteredKwh: frame.openKwh };
+    expect(shadeEvidence(fair, frame.openKwh, new Uint8Array(frame.axis.count)).isSeen).toBe(false);
   });
 
   it("moved postings keep the balance, and a rejection goes to the remainder", () => {
@@ -173,7 +175,7 @@ describe("pieces", () => {
       { from: "remainder", to: "downtime", kwh: 4 },
     ]);
     expect(moved.expectedKwh).toBeCloseTo(line.expectedKwh + 3, 9);
-    expect(moved.remainderKwh).toBeCloseTo(line.remainderKwh! + 3, 9);
+    expect(moved.unexplainedKwh).toBeCloseTo(line.unexplainedKwh! + 3, 9);
     expect(ledgerPostings(moved).downtime - ledgerPostings(line).downtime).toBeCloseTo(4, 9);
     const sum = (postings: Record<string, number>): number => Object.values(postings).reduce((a, b) => a + b, 0);
     const postings = { ...Object.fromEntries(["snow", "remainder"].map((name) => [name, 5])) } as never;

@@ -1,10 +1,10 @@
-import { equatorAzimuthDeg, spencerDeclinationDeg } from "../geometry";
+import { equatorAzimuthDeg, spencerDeclinationDeg } from "@/core/geometry";
 import { clampTiltDeg, type TiltStep } from "./schedule";
 
 /** Positions a year that a rack may take. */
 export const POSITIONS = [1, 2, 4, 12] as const;
 export type Positions = (typeof POSITIONS)[number];
-export type TiltSchool = "latitude" | "latitude-15" | "polynomial";
+export type TiltMethod = "latitude" | "latitude-15" | "polynomial";
 
 /**
  * Best fixed tilt by latitude alone, degrees. Source: Jacobson & Jadhav, 2018, World estimates of PV optimal tilt angles and ratios of
@@ -23,11 +23,11 @@ const SEASONS_NORTH = { spring: "03-21", summer: "05-06", autumn: "09-22", late:
  * Tilts of a rule of thumb; null where the school says nothing of that many positions. The latitude school follows the sun's noon height:
  * the latitude for one position, the latitude less the declination in the middle of each span for more. Rules of thumb: Duffie & Beckman, 2013, Solar engineering of thermal processes, ch. 2.
  */
-export function schoolSchedule(school: TiltSchool, positions: Positions, latitudeDeg: number): TiltStep[] | null {
+export function methodSchedule(method: TiltMethod, positions: Positions, latitudeDeg: number): TiltStep[] | null {
   const high = Math.abs(latitudeDeg);
   const south = equatorAzimuthDeg(latitudeDeg) === 0;
-  if (school === "polynomial") return positions === 1 ? [{ from: "01-01", tiltDeg: polynomialTiltDeg(latitudeDeg) }] : null;
-  if (school === "latitude") return byDeclination(positions, latitudeDeg);
+  if (method === "polynomial") return positions === 1 ? [{ from: "01-01", tiltDeg: polynomialTiltDeg(latitudeDeg) }] : null;
+  if (method === "latitude") return byDeclination(positions, latitudeDeg);
   const [flat, steep] = [clampTiltDeg(high - 15), clampTiltDeg(high + 15)];
   const { spring, summer, autumn, late, winter, end } = SEASONS_NORTH;
   if (positions === 2) {

@@ -1,6 +1,6 @@
 "use client";
 
-import type { Indicators } from "@/contracts/causes";
+import type { Indicators } from "@/contracts/attribution";
 import type { LedgerLine } from "@/core/ledger";
 import { nameplateW } from "@/core/site";
 import { Figure } from "@/features/kit/figures/Figure";

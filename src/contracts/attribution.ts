@@ -1,7 +1,7 @@
 import { z } from "zod";
 import { LEDGER_ACCOUNTS } from "@/core/accounts";
 import { causeKinds } from "@/core/attribution";
-import { fieldEntrySchema, type KeptEntry } from "./field-book";
+import { fieldEntrySchema, type StoredEntry } from "./field-book";
 import { ledgerLineSchema } from "./ledger";
 import { partReportSchema, sheddingSchema } from "./parts";
 
@@ -39,7 +39,7 @@ export const indicatorsSchema = z.strictObject({
 });
 export type Indicators = z.output<typeof indicatorsSchema>;
 
-const school = z.strictObject({
+const method = z.strictObject({
   name: z.enum(["year-on-year", "trend", "naive"]),
   perYearFrac: z.number().nullable(),
   low: z.number().nullable(),
@@ -56,9 +56,9 @@ export const ageingReportSchema = z.strictObject({
   halfWidthLater: z.array(z.number().nullable()),
   firstStep: interval.nullable(),
   verdict: z.enum(["too-soon", "within", "below", "undecided", "no-warranty"]),
-  budgetPerYearFrac: z.number(),
+  plannedPerYearFrac: z.number(),
   warranty: z.strictObject({ years: z.number(), firstYearFrac: z.number(), perYearFrac: z.number() }).nullable(),
-  schools: z.array(school),
+  methods: z.array(method),
   filters: z.array(z.strictObject({ name: z.string(), days: z.number().int(), perYearFrac: z.number().nullable() })),
   /** Days that the reading is made of; fewer filters are used where too few days would be left. */
   usedDays: z.number().int(),
@@ -115,11 +115,11 @@ export const snowReportSchema = z.strictObject({
 export type SnowReport = z.output<typeof snowReportSchema>;
 
 /** How a plane stands against the book's, degrees clockwise and steeper; a part that the book has right is zero. */
-const turnSchema = z.strictObject({ turnDeg: z.number(), steeperDeg: z.number() });
+const planeOffsetSchema = z.strictObject({ azimuthOffsetDeg: z.number(), tiltOffsetDeg: z.number() });
 
 export const orientationReportSchema = z.strictObject({
-  turnDeg: interval,
-  steeperDeg: interval,
+  azimuthOffsetDeg: interval,
+  tiltOffsetDeg: interval,
   clockMinutes: interval,
   days: z.number().int(),
   hours: z.number().int(),
@@ -127,7 +127,7 @@ export const orientationReportSchema = z.strictObject({
   fittedMissFrac: z.number(),
   bookLevelFrac: z.number(),
   fittedLevelFrac: z.number(),
-  turn: turnSchema.nullable(),
+  planeOffset: planeOffsetSchema.nullable(),
   arrays: z.array(
     z.strictObject({
       id: z.string(),
@@ -143,14 +143,14 @@ export const orientationReportSchema = z.strictObject({
 });
 
 /** What a search found that holds on, so that days after its record can be read without searching it all again. */
-export const causeLawsSchema = z.strictObject({
+export const fittedAttributionSchema = z.strictObject({
   endUtcMs: z.number(),
   ceilingW: z.number().nullable(),
-  kept: z.array(z.number()),
+  retained: z.array(z.number()),
   dirtPerDayFrac: z.number(),
   washing: z.strictObject({ thresholdMm: z.number(), scaleMm: z.number() }),
   ageing: z.strictObject({ perYearFrac: z.number(), firstStepFrac: z.number() }).nullable(),
-  turn: turnSchema.nullable(),
+  planeOffset: planeOffsetSchema.nullable(),
   shade: z.array(z.strictObject({ azimuthDeg: z.number(), elevationDeg: z.number(), ratio: z.number() })),
   stringsOut: z.array(
     z.strictObject({
@@ -172,11 +172,11 @@ export const causeLawsSchema = z.strictObject({
 });
 
 /** Rises when the search for causes changes: reports of an older edition are made anew. */
-export const CAUSE_EDITION = 6;
+export const ATTRIBUTION_EDITION = 7;
 
 /** All that the readings say of causes: each month by evidence beside the ledger's budget, findings, and the chapters' figures. */
-export const causeReportSchema = z.strictObject({
-  edition: z.literal(CAUSE_EDITION),
+export const attributionReportSchema = z.strictObject({
+  edition: z.literal(ATTRIBUTION_EDITION),
   months: z.array(ledgerLineSchema),
   years: z.array(ledgerLineSchema),
   all: ledgerLineSchema,
@@ -200,33 +200,33 @@ export const causeReportSchema = z.strictObject({
   parts: z.array(partReportSchema),
   /** Which array sheds snow when; empty with one array, or without snow. */
   shedding: z.array(sheddingSchema),
-  laws: causeLawsSchema,
+  fitted: fittedAttributionSchema,
   /** End of the record as read now; after the laws' end where days were added since the last whole search. */
   endUtcMs: z.number(),
   milliseconds: z.number(),
 });
-export type CauseReport = z.output<typeof causeReportSchema>;
+export type AttributionReport = z.output<typeof attributionReportSchema>;
 
 /** A posting of one account: what the model budgets and what the readings show, kWh. */
 export const postingPairSchema = z.strictObject({
   account: z.enum(LEDGER_ACCOUNTS),
-  budgetKwh: z.number().nullable(),
-  actualKwh: z.number().nullable(),
+  plannedKwh: z.number().nullable(),
+  foundKwh: z.number().nullable(),
 });
 export type PostingPair = z.output<typeof postingPairSchema>;
 
 /** How far the search for causes of a book is, as a page sees it. */
-export const causeRunSchema = z.strictObject({
+export const attributionRunSchema = z.strictObject({
   state: z.enum(["waiting", "running", "done", "cancelled", "failed"]),
   doneFrac: z.number(),
   note: z.string(),
   isCurrent: z.boolean(),
   hasReport: z.boolean(),
 });
-export type CauseRun = z.output<typeof causeRunSchema>;
+export type AttributionRun = z.output<typeof attributionRunSchema>;
 
 /** What the search for causes saw of each entry, by its id; entries written since are not among them. */
-export function entryEffects(entries: readonly KeptEntry[], report: Pick<CauseReport, "entries"> | null): Record<number, string> {
+export function entryEffects(entries: readonly StoredEntry[], report: Pick<AttributionReport, "entries"> | null): Record<number, string> {
   const effects = entries.flatMap(({ id, from, kind, note }) => {
     const seen = report?.entries.find((entry) => entry.from === from && entry.kind === kind && entry.note === note);
     return seen ? [[id, seen.effect] as const] : [];

@@ -15,7 +15,7 @@ interface Props {
   readonly year: string | null;
 }
 
-const SCHOOLS: Readonly<Record<TiltPlan["school"], string>> = {
+const METHODS: Readonly<Record<TiltPlan["method"], string>> = {
   "as-is": "as the rack is",
   latitude: "latitude",
   "latitude-15": "latitude ∓ 15",
@@ -32,7 +32,7 @@ const tiltsOf = ({ steps }: TiltPlan): string =>
       : steps.map((s) => `${number(s.tiltDeg)}°`).join(", ");
 
 /** Schools of tilting side by side, all judged by the site's own year. */
-export function SchoolTable({ plans, fixed, asIs, goal, positions, year }: Props) {
+export function MethodTable({ plans, fixed, asIs, goal, positions, year }: Props) {
   return (
     <ScrollBox label="Schools of tilting">
       <table className={`${chapter.table} ${styles.schools}`}>
@@ -52,11 +52,11 @@ export function SchoolTable({ plans, fixed, asIs, goal, positions, year }: Props
         <tbody>
           {plans.map((plan, k) => (
             <tr
-              key={`${plan.school} ${plan.positions}`}
-              data-chosen={(plan.school === "simulated" && plan.positions === positions) || undefined}
+              key={`${plan.method} ${plan.positions}`}
+              data-chosen={(plan.method === "simulated" && plan.positions === positions) || undefined}
             >
               <td>{plans[k - 1]?.positions === plan.positions ? "" : HEADS[plan.positions]}</td>
-              <td>{SCHOOLS[plan.school]}</td>
+              <td>{METHODS[plan.method]}</td>
               <td>{tiltsOf(plan)}</td>
               <td>
                 <Figure plain working={() => planWorking(plan, year, goal)}>

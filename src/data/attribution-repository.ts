@@ -1,10 +1,10 @@
 import { QueryTypes, type Sequelize } from "sequelize";
-import { causeReportSchema } from "@/contracts/causes";
-import type { CauseRun, CauseStore } from "@/usecases/attribution";
+import { attributionReportSchema } from "@/contracts/attribution";
+import type { AttributionRun, AttributionStore } from "@/usecases/attribution";
 
 interface RunRow {
   wanted_version: number;
-  state: CauseRun["state"];
+  state: AttributionRun["state"];
   done_frac: number;
   report: unknown;
   report_version: number | null;
@@ -15,7 +15,7 @@ interface RunRow {
 const LOST_AFTER = "2 minutes";
 
 /** Reports of causes in PostgreSQL, one a book, with the progress of the one in the making. */
-export function causeRepository(sequelize: Sequelize): CauseStore {
+export function attributionRepository(sequelize: Sequelize): AttributionStore {
   const run = async (sql: string, replacements: Record<string, unknown>): Promise<number> =>
     (await sequelize.query(sql, { replacements, type: QueryTypes.UPDATE }))[1] ?? 0;
   return {
@@ -26,7 +26,7 @@ export function causeRepository(sequelize: Sequelize): CauseStore {
       });
       if (!row) return null;
       // A report of an older edition may lack what this one shows: it counts as none.
-      const report = row.report === null ? null : causeReportSchema.safeParse(row.report);
+      const report = row.report === null ? null : attributionReportSchema.safeParse(row.report);
       return {
         state: row.state,
         wantedVersion: row.wanted_version,

@@ -23,7 +23,7 @@ export function PromiseView({ slug, months, fiscalStart }: { slug: string; month
   const sum = (lines: readonly LedgerLine[], of: (line: LedgerLine) => number): number =>
     lines.reduce((total, line) => total + of(line), 0);
   const promised = sum(known, (line) => line.promiseKwh! * line.readFrac);
-  const expected = sum(known, (line) => line.expectedKwh - line.unreadKwh);
+  const expected = sum(known, (line) => line.expectedKwh - line.dataGapKwh);
   const metered = sum(known, (line) => line.meteredKwh!);
   const naive = known.reduce((total, line) => total + line.meteredKwh! / line.promiseKwh!, 0) / known.length;
   const spread = yearSpread(known);
@@ -57,7 +57,7 @@ export function PromiseView({ slug, months, fiscalStart }: { slug: string; month
           <tbody>
             {byMonth.map(({ month, own }) => {
               const p = sum(own, (line) => line.promiseKwh! * line.readFrac);
-              const e = sum(own, (line) => line.expectedKwh - line.unreadKwh);
+              const e = sum(own, (line) => line.expectedKwh - line.dataGapKwh);
               const m = sum(own, (line) => line.meteredKwh!);
               return (
                 <tr key={month}>
@@ -118,7 +118,7 @@ function cumulative(lines: readonly LedgerLine[]) {
   let [promiseKwh, expectedKwh, meteredKwh] = [0, 0, 0];
   return lines.map((line) => {
     promiseKwh += line.promiseKwh! * line.readFrac;
-    expectedKwh += line.expectedKwh - line.unreadKwh;
+    expectedKwh += line.expectedKwh - line.dataGapKwh;
     meteredKwh += line.meteredKwh!;
     return { key: line.key, promiseKwh, expectedKwh, meteredKwh };
   });

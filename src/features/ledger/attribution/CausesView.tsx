@@ -3,8 +3,8 @@
 import Link from "next/link";
 import { useState } from "react";
 import { accountFill, DaySeries, SkyFields } from "@/charts";
-import type { BookCause, CauseReport } from "@/contracts/causes";
-import type { KeptEntry } from "@/contracts/field-book";
+import type { AttributionReport, BookCause } from "@/contracts/attribution";
+import type { StoredEntry } from "@/contracts/field-book";
 import type { LedgerAccount } from "@/core/accounts";
 import { Figure } from "@/features/kit/figures/Figure";
 import chapter from "@/features/kit/look/Chapter.module.css";
@@ -25,9 +25,9 @@ export interface DayEnergies {
 export interface CausesViewProps {
   readonly slug: string;
   readonly timeZone: string;
-  readonly report: CauseReport;
+  readonly report: AttributionReport;
   readonly energies: DayEnergies;
-  readonly entries: readonly KeptEntry[];
+  readonly entries: readonly StoredEntry[];
 }
 
 const ACCOUNT_OF: Readonly<Record<BookCause["kind"], LedgerAccount>> = {
@@ -132,8 +132,8 @@ export function CausesView(props: CausesViewProps) {
   );
 }
 
-function verdict({ findings, all, resolution }: CauseReport): string {
-  const remainder = all.expectedKwh > 0 && all.remainderKwh !== null ? all.remainderKwh / all.expectedKwh : 0;
+function verdict({ findings, all, resolution }: AttributionReport): string {
+  const remainder = all.expectedKwh > 0 && all.unexplainedKwh !== null ? all.unexplainedKwh / all.expectedKwh : 0;
   const left = `The remainder is ${percent(Math.abs(remainder))} of what is explained${Math.abs(remainder) < 0.02 ? ", within what instruments can tell" : ": that needs work"}.`;
   const largest = [...findings].filter(({ kwh }) => kwh !== null).sort((a, b) => b.kwh! - a.kwh!)[0];
   if (findings.length === 0) return `Nothing is found that should not be. ${left}`;
@@ -142,7 +142,7 @@ function verdict({ findings, all, resolution }: CauseReport): string {
   return `${findings.length} ${findings.length === 1 ? "cause" : "causes"} found${largest ? `; the largest: ${largest.title.toLowerCase()}, ${number(largest.kwh!)} kWh` : ""}. ${left}${coarse}`;
 }
 
-function EntryWord({ finding, report }: { finding: BookCause; report: CauseReport }) {
+function EntryWord({ finding, report }: { finding: BookCause; report: AttributionReport }) {
   const entry = finding.entry === null ? null : report.entries[finding.entry];
   if (entry) {
     return (

@@ -1,11 +1,11 @@
 import Link from "next/link";
-import { type CauseReport, entryEffects } from "@/contracts/causes";
-import type { KeptEntry } from "@/contracts/field-book";
+import { type AttributionReport, entryEffects } from "@/contracts/attribution";
+import type { StoredEntry } from "@/contracts/field-book";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { ScrollBox } from "@/features/kit/look/ScrollBox";
 
 /** The field book's entries with what each did to the output; they are written in their own chapter. */
-export function EntriesPanel({ slug, entries, report }: { slug: string; entries: readonly KeptEntry[]; report: CauseReport }) {
+export function EntriesPanel({ slug, entries, report }: { slug: string; entries: readonly StoredEntry[]; report: AttributionReport }) {
   const effects = entryEffects(entries, report);
   return (
     <section className={chapter.section} id="field-book">

@@ -3,7 +3,7 @@
 import { Button } from "@mantine/core";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
-import type { CauseReport } from "@/contracts/causes";
+import type { AttributionReport } from "@/contracts/attribution";
 import { asRefused, call, type RefusedCall } from "@/features/data/api";
 import { Cells } from "@/features/kit/figures/Cells";
 import chapter from "@/features/kit/look/Chapter.module.css";
@@ -14,7 +14,7 @@ import { bearingWords } from "@/wording/findings/attribution";
 import { number, percent } from "@/wording/format";
 import type { Working } from "@/wording/workings/working";
 
-type Orientation = NonNullable<CauseReport["orientation"]>;
+type Orientation = NonNullable<AttributionReport["orientation"]>;
 
 type Schedule = readonly { readonly from: string; readonly tiltDeg: number }[];
 
@@ -32,13 +32,13 @@ export function OrientationOffer({ slug, orientation }: { slug: string; orientat
   const router = useRouter();
   const [from, setFrom] = useState("");
   const [refusal, setRefusal] = useState<RefusedCall | null>(null);
-  const { turnDeg, steeperDeg, arrays, turn } = orientation;
+  const { azimuthOffsetDeg, tiltOffsetDeg, arrays, planeOffset: turn } = orientation;
   const revise = async () => {
     setRefusal(null);
     try {
       const { version, site } = await call<SiteAnswer>("GET", `/api/books/${slug}`);
       const scheduleOf = (id: string): Schedule => site.arrays.find((array) => array.id === id)?.tiltSchedule ?? [];
-      const change = { arrays: arrays.map((array) => fittedPlane(array, orientation.turn, scheduleOf(array.id))) };
+      const change = { arrays: arrays.map((array) => fittedPlane(array, orientation.planeOffset, scheduleOf(array.id))) };
       const revision = { from: from || (site.commissioned ?? "2000-01-01"), note: "plane as the readings show it", change };
       await call("PUT", `/api/books/${slug}`, { version, site: { ...site, revisions: [...site.revisions, revision] } });
       router.refresh();
@@ -64,11 +64,11 @@ export function OrientationOffer({ slug, orientation }: { slug: string; orientat
               <tr key={array.id}>
                 <td>{array.name || array.id}</td>
                 <Cells working={() => orientationWorking(orientation)}>{[`${number(array.azimuthDeg)}°`]}</Cells>
-                <Cells className={turn?.turnDeg ? chapter.clay : undefined} working={() => orientationWorking(orientation)}>
+                <Cells className={turn?.azimuthOffsetDeg ? chapter.clay : undefined} working={() => orientationWorking(orientation)}>
                   {[`${number(array.fittedAzimuthDeg)}°`]}
                 </Cells>
                 <Cells working={() => orientationWorking(orientation)}>{[`${number(array.tiltDeg)}°`]}</Cells>
-                <Cells className={turn?.steeperDeg ? chapter.clay : undefined} working={() => orientationWorking(orientation)}>
+                <Cells className={turn?.tiltOffsetDeg ? chapter.clay : undefined} working={() => orientationWorking(orientation)}>
                   {[`${number(array.fittedTiltDeg)}°`]}
                 </Cells>
               </tr>
@@ -79,7 +79,7 @@ export function OrientationOffer({ slug, orientation }: { slug: string; orientat
       <p className={turn ? chapter.clay : chapter.soft}>
         {turn
           ? actsLike(orientation, turn)
-          : `The plane stands as the book says: turned by ${number(turnDeg.value, 1)}° (${number(turnDeg.low, 1)} to ${number(turnDeg.high, 1)}), ${number(steeperDeg.value, 1)}° steeper (${number(steeperDeg.low, 1)} to ${number(steeperDeg.high, 1)}), which sky models alone can do.`}
+          : `The plane stands as the book says: turned by ${number(azimuthOffsetDeg.value, 1)}° (${number(azimuthOffsetDeg.low, 1)} to ${number(azimuthOffsetDeg.high, 1)}), ${number(tiltOffsetDeg.value, 1)}° steeper (${number(tiltOffsetDeg.low, 1)} to ${number(tiltOffsetDeg.high, 1)}), which sky models alone can do.`}
       </p>
       {turn && (
         <div className={chapter.actions}>
@@ -95,14 +95,14 @@ export function OrientationOffer({ slug, orientation }: { slug: string; orientat
 /** What the book is to be revised to: only what it has wrong; a rack that is tilted by season is off by the same in each. */
 function fittedPlane(
   { id, fittedAzimuthDeg, fittedTiltDeg }: Orientation["arrays"][number],
-  turn: Orientation["turn"],
+  turn: Orientation["planeOffset"],
   schedule: Schedule,
 ): object {
-  const steeper = turn?.steeperDeg ?? 0;
+  const steeper = turn?.tiltOffsetDeg ?? 0;
   const tilted = (tiltDeg: number): number => Math.max(0, Math.min(90, Math.round(tiltDeg + steeper)));
   return {
     id,
-    ...(turn?.turnDeg ? { azimuthDeg: Math.round(fittedAzimuthDeg) % 360 } : {}),
+    ...(turn?.azimuthOffsetDeg ? { azimuthDeg: Math.round(fittedAzimuthDeg) % 360 } : {}),
     ...(steeper === 0 ? {} : { tiltDeg: Math.round(fittedTiltDeg) }),
     ...(steeper === 0 || schedule.length === 0
       ? {}
@@ -110,29 +110,31 @@ function fittedPlane(
   };
 }
 
-function actsLike(orientation: Orientation, turn: NonNullable<Orientation["turn"]>): string {
-  const { arrays, turnDeg, steeperDeg, bookMissFrac, fittedMissFrac, bookLevelFrac, fittedLevelFrac, changeKwhPerYear } = orientation;
+function actsLike(orientation: Orientation, turn: NonNullable<Orientation["planeOffset"]>): string {
+  const { arrays, azimuthOffsetDeg, tiltOffsetDeg, bookMissFrac, fittedMissFrac, bookLevelFrac, fittedLevelFrac, changeKwhPerYear } =
+    orientation;
   const half = ({ low, high }: { low: number; high: number }): string => `±${number((high - low) / 2)}°`;
   const plane = [
-    turn.turnDeg ? `${bearingWords(arrays[0]!.fittedAzimuthDeg)}, ${half(turnDeg)}` : "",
-    turn.steeperDeg ? `a tilt of ${number(arrays[0]!.fittedTiltDeg)}°, ${half(steeperDeg)}` : "",
+    turn.azimuthOffsetDeg ? `${bearingWords(arrays[0]!.fittedAzimuthDeg)}, ${half(azimuthOffsetDeg)}` : "",
+    turn.tiltOffsetDeg ? `a tilt of ${number(arrays[0]!.fittedTiltDeg)}°, ${half(tiltOffsetDeg)}` : "",
   ].filter(Boolean);
   const missed = `The book's plane misses the curves of clear days by ${percent(bookMissFrac)}, the fitted one by ${percent(fittedMissFrac)}; their levels through the seasons by ${percent(bookLevelFrac)} and ${percent(fittedLevelFrac)}`;
   return `Acts like ${plane.join(", and ")}. ${missed}. It would change the expected year by ${number(changeKwhPerYear)} kWh.`;
 }
 
 function orientationWorking(orientation: Orientation): Working {
-  const { turnDeg, steeperDeg, bookMissFrac, fittedMissFrac, bookLevelFrac, fittedLevelFrac, days, hours, clockMinutes } = orientation;
+  const { azimuthOffsetDeg, tiltOffsetDeg, bookMissFrac, fittedMissFrac, bookLevelFrac, fittedLevelFrac, days, hours, clockMinutes } =
+    orientation;
   const around = ({ value, low, high }: { value: number; low: number; high: number }): string =>
     `${number(value, 1)} (${number(low, 1)} to ${number(high, 1)})`;
   return {
     title: "Plane as the clear days have it",
-    value: around(turnDeg),
+    value: around(azimuthOffsetDeg),
     unit: "° turned from the book, clockwise",
     formula:
       "least squares over turn, tilt, clock, contrast and the bend of weak light: of clear hours, each day at its own level, and of the days' levels against each other",
     inputs: [
-      { name: "steeper", value: `${around(steeperDeg)}°`, from: "the same fit" },
+      { name: "steeper", value: `${around(tiltOffsetDeg)}°`, from: "the same fit" },
       { name: "clock", value: `${around(clockMinutes)} min`, from: "the same fit; only a shift beyond 18 minutes is let stand" },
       { name: "clear days", value: `${number(days)}, ${number(hours)} hours`, from: "readings and weather" },
       { name: "the book's plane misses of the curves", value: percent(bookMissFrac), from: "root mean square over the mean" },

@@ -2,7 +2,8 @@ import type { Site } from "../site";
 import { siteAcRatedW } from "../site";
 import type { CalendarBins } from "../time";
 import { type EvidencedCauses, type PreparedWeather, runPrepared, type YieldRun } from "../yield";
-import { ageingRateOf, type RunEvidence } from "./pipeline";
+import type { RunEvidence } from "./evidence";
+import { ageingRateOf } from "./expected";
 import { siteWithOffset } from "./plane/turned-site";
 import { toSteps } from "./record/hours";
 

@@ -1,8 +1,8 @@
 import { at, axis, DAYS, evidence, expectedKwh, noRate, plant, sum, zeros } from "@test/evidence-builder";
 import { describe, expect, it } from "vitest";
 import { type CauseFinding, type CauseKind, causeFindings, datedFindings, type Evidence, fittedOf } from ".";
+import { beforeCeiling, capped, rated } from "./expected";
 import { flatCurve } from "./level/detect";
-import { beforeCeiling, capped, rated } from "./pipeline";
 
 const found = (parts: Partial<Evidence>, ratedW: number | null = 6000): CauseFinding[] => causeFindings(evidence(parts), ratedW, 0.005);
 const one = (parts: Partial<Evidence>, kind: CauseKind, ratedW: number | null = 6000): CauseFinding => {

@@ -1,6 +1,6 @@
 import { endUtcMs } from "../series";
 import { MINUTE_MS } from "../units";
-import type { Evidence } from "./pipeline";
+import type { Evidence } from "./evidence";
 import type { PlaneOffset } from "./plane/turned-site";
 import type { ShadedField } from "./shade/detect";
 import type { Washing } from "./soiling/washing";

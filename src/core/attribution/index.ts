@@ -1,17 +1,12 @@
 export { attributedRun, causesOf } from "./attributed-run";
+export type { Evidence, RunEvidence } from "./evidence";
+export { ageingRateOf, ceilingKwhOf } from "./expected";
 export { type ExtendInput, extendEvidence } from "./extend";
-export { type CauseFinding, type CauseKind, causeFindings, causeKinds, datedFindings } from "./findings";
+export { type CauseFinding, type CauseKind, causeKinds } from "./finding";
+export { causeFindings, datedFindings } from "./findings";
 export { type FittedAttribution, fittedOf } from "./fitted";
 export type { Outage } from "./outage/detect";
-export {
-  ageingRateOf,
-  ceilingKwhOf,
-  type Evidence,
-  type EvidenceInput,
-  gatherEvidence,
-  type RunEvidence,
-  seekEvidence,
-} from "./pipeline";
+export { type EvidenceInput, gatherEvidence, seekEvidence } from "./pipeline";
 export { type FittedAngle, type OrientationEvidence, orientationEvidence } from "./plane/detect";
 export { siteWithOffset } from "./plane/turned-site";
 export { type AttributionFrame, attributionFrame, HEALTHY, type Resolution } from "./record/frame";

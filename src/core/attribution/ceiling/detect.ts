@@ -1,6 +1,7 @@
 import type { MeterSeries } from "../../ledger";
 import { energyKwh } from "../../readings";
 import { hoursOfStep } from "../../units";
+import { COARSEST_MINUTES, CROWD, LEAST_STEPS, ON_FRAC } from "./thresholds";
 
 /** A flat top in the readings of all meters together: the power at which the plant is held. */
 export interface CeilingEvidence {
@@ -9,13 +10,6 @@ export interface CeilingEvidence {
   readonly heldFrac: number;
   readonly heldSteps: number;
 }
-
-const COARSEST_MINUTES = 60;
-/** Steps within this share of the ceiling lie on it; the band beneath it, as wide, is what a plant without one would show. */
-export const ON_FRAC = 0.006;
-/** A flat top holds this many times what the bands beneath hold, and at least this many steps. */
-const CROWD = 3;
-const LEAST_STEPS = 40;
 
 /** Finds a flat top at a constant power; null where there is none. The finest common step tells it best. */
 export function ceilingEvidence(meters: readonly MeterSeries[]): CeilingEvidence | null {
@@ -61,4 +55,10 @@ function lower(sorted: Float64Array, limit: number): number {
     else high = middle;
   }
   return low;
+}
+
+/** Hours on the ceiling: counted where readings are finer than hours, else 0. */
+export function timeAtCeiling(ceiling: CeilingEvidence, meters: readonly MeterSeries[]): number {
+  const step = meters[0]?.axis.stepMinutes ?? 60;
+  return step < 60 ? (ceiling.heldSteps * step) / 60 : 0;
 }

@@ -4,6 +4,17 @@ import { medianOf } from "../../statistics";
 import { MINUTE_MS } from "../../units";
 import { fillSpread } from "../../yield";
 import type { AttributionFrame } from "../record/frame";
+import {
+  AT_CEILING_FRAC,
+  FROM_LOAD,
+  LEAST_HOURS,
+  LEAST_SCALE,
+  LEAST_SWING,
+  MOST_SCALE,
+  QUARTER_HOUR_GAIN,
+  QUARTERS,
+  TO_LOAD,
+} from "./thresholds";
 
 /** The one meter's readings inside each hour, kWh each; NaN outside its record. */
 export interface InsideHours {
@@ -22,9 +33,6 @@ export function insideHours({ axis }: AttributionFrame, meters: readonly MeterSe
   const shift = Math.round((axis.startUtcMs - meter.axis.startUtcMs) / (meter.axis.stepMinutes * MINUTE_MS));
   return { perHour, kwhAt: (hour, k) => kwh[shift + hour * perHour + k] ?? Number.NaN };
 }
-
-/** A reading this near the ceiling lies on it. */
-const AT_CEILING_FRAC = 0.985;
 
 /**
  * Share of each hour's output that the ceiling cut, as the readings inside the hour tell it: nothing where none lay on the ceiling; all above
@@ -45,18 +53,6 @@ export function cutFracSeen(frame: AttributionFrame, inside: InsideHours, expect
   }
   return out;
 }
-
-const LEAST_HOURS = 200;
-/** Hours between these shares of the ceiling show their swing whole: no ceiling cuts it, no dawn bends it. */
-const FROM_LOAD = 0.4;
-const TO_LOAD = 0.82;
-const LEAST_SWING = 0.01;
-const MOST_SCALE = 1.2;
-const LEAST_SCALE = 0.15;
-
-/** Means of quarter hours swing this much less than five-minute ones. Source: Skartveit & Olseth, 1992, autocorrelation inside the hour. */
-const QUARTER_HOUR_GAIN = 1.2;
-const QUARTERS = 4;
 
 /** How power swings inside the hours of a plant. */
 export interface Swing {

@@ -1,5 +1,24 @@
-import { ON_FRAC } from "../ceiling/detect";
+import { medianOf } from "../../statistics";
+import { DAYS_PER_YEAR } from "../../units";
+import { ON_FRAC } from "../ceiling/thresholds";
 import type { AttributionFrame } from "../record/frame";
+import {
+  AT_CEILING_HOUR_FRAC,
+  BINS,
+  CEILING_LOAD,
+  CLEAR,
+  DIM_LOAD,
+  HALVINGS,
+  LEAST_HELD_HOURS,
+  LEAST_HOURS,
+  LEVELS,
+  LINE_FROM,
+  MOST_BEND,
+  MOST_DIM_BEND,
+  MOST_LEVEL,
+  STEADY,
+  USUAL_BAND,
+} from "./thresholds";
 
 /** Metered over owed by load: what rating, sensor, meter and the model's own bends do all year alike, and no dated cause does. */
 export interface LoadCurve {
@@ -8,20 +27,6 @@ export interface LoadCurve {
   /** Sum over sum, all loads together, before it was held. */
   readonly levelFrac: number;
 }
-
-const BINS = 20;
-const LEAST_HOURS = 30;
-/** From this load on the inverter may hold the plant: what lies above follows the line through the loads before. */
-const CEILING_LOAD = 0.88;
-const LINE_FROM = 0.45;
-/** A level further off than this is more than rating, sensor and meter can explain: what is beyond stays in the remainder. */
-const MOST_LEVEL = 0.06;
-const MOST_BEND = 0.08;
-/** Dim hours may stray further: they weigh little, and sky models part ways there. */
-const DIM_LOAD = 0.2;
-const MOST_DIM_BEND = 0.3;
-/** Days outside this band of their usual output are under a cause of their own. */
-const USUAL_BAND = 0.25;
 
 /** The same share at every load. */
 export function flatCurve(levelFrac: number): LoadCurve {
@@ -85,13 +90,6 @@ export function loadCurve(
   return { retained, levelFrac };
 }
 
-/** An hour that gives this much of the ceiling was held for all of it. */
-const AT_CEILING_HOUR_FRAC = 0.97;
-const LEAST_HELD_HOURS = 25;
-/** The level at the ceiling lies between these. */
-const LEVELS = [0.85, 1.1] as const;
-const HALVINGS = 16;
-
 /**
  * Kept share at the ceiling, from how long the plant was held there: at it, as much of the bright hours' time has to lie on the ceiling. What
  * is cut off can't be seen, but its duration can. Null where the plant is hardly ever held.
@@ -133,9 +131,6 @@ function timeAbove(mean: number, swing: number, limit: number): number {
   return mean + reach <= limit ? 0 : (mean + reach - limit) / (2 * reach);
 }
 
-const STEADY = 0.08;
-const CLEAR = 0.75;
-
 function isSteady({ clearness }: AttributionFrame, i: number): boolean {
   const here = clearness[i]!;
   return here > CLEAR && Math.abs(here - (clearness[i - 1] ?? here)) < STEADY && Math.abs(here - (clearness[i + 1] ?? here)) < STEADY;
@@ -165,4 +160,10 @@ export function retainedAt({ retained }: LoadCurve, load: number): number {
   const place = Math.max(0, Math.min(BINS - 1.001, load * BINS - 0.5));
   const k = Math.floor(place);
   return retained[k]! + (retained[k + 1]! - retained[k]!) * (place - k);
+}
+
+/** Level of what is left when dirt and ageing are put back: the median of the days. */
+export function levelOf(cleanLog: Float64Array, ageAtStart: number, perYear: number): number {
+  const level = Math.exp(medianOf(cleanLog.map((log, d) => log - Math.log(1 - perYear * Math.max(0, ageAtStart + d / DAYS_PER_YEAR)))));
+  return Number.isNaN(level) ? 1 : level;
 }

@@ -1,5 +1,17 @@
 import { medianOf } from "../../statistics";
 import type { AttributionFrame } from "../record/frame";
+import {
+  BELOW_CEILING,
+  DIM_FRAC,
+  EXPECTED_ABOVE,
+  EXPECTED_RANGE,
+  FLAT_FRAC,
+  FLAT_HOURS,
+  LEAST_DAYS,
+  LONGEST_UNSEEN_DAYS,
+  SAME_FRAC,
+  TOUCHED_FRAC,
+} from "./thresholds";
 
 /** Steps [from, to) in which something held the plant at one power below its ceiling: a limit of the grid, a setting, an inverter that throttles. */
 export interface HeldLow {
@@ -23,24 +35,6 @@ export const notCurtailed = (count: number): CurtailedEvidence => ({
   touched: new Uint8Array(count),
   spells: [],
 });
-
-/** A flat top: at least so many hours within this share of one another, */
-const FLAT_HOURS = 4;
-const FLAT_FRAC = 0.012;
-/** that owe more than the top by this, and differ in what they owe by this: a plant that is not held follows its light. */
-const EXPECTED_ABOVE = 1.08;
-const EXPECTED_RANGE = 0.08;
-/** Nearer to the ceiling than this is the ceiling. */
-const BELOW_CEILING = 0.95;
-/** Tops of days under one limit agree within this. */
-const SAME_FRAC = 0.02;
-const LEAST_DAYS = 3;
-/** A limit that does not show for so long is off. */
-const LONGEST_UNSEEN_DAYS = 12;
-/** A step that owes less than this share of the limit is not cut by it, not even where clouds break. */
-const TOUCHED_FRAC = 0.85;
-/** A top under this share of rated output is a dark day's. */
-const DIM_FRAC = 0.08;
 
 interface Top {
   readonly day: number;

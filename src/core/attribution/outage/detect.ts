@@ -1,5 +1,19 @@
 import type { AttributionFrame } from "../record/frame";
 import { sureSnowfallSteps } from "../snow/detect";
+import {
+  ABRUPT_FRAC,
+  DIM_FRAC,
+  LEAST_RATED_HOURS,
+  MILD_C,
+  MILD_HOURS,
+  MILD_LIGHT_FRAC,
+  MILD_WITHIN_HOURS,
+  NOTHING_FRAC,
+  PARTLY_FRAC,
+  STILL_RATED_HOURS,
+  WHITE_HOURS,
+  WHOLE_FRAC,
+} from "./thresholds";
 
 /** Steps [from, to) in which the whole plant stood still, its partial first and last steps among them. */
 export interface Outage {
@@ -12,29 +26,6 @@ export interface OutageEvidence {
   readonly downFrac: Float64Array;
   readonly outages: readonly Outage[];
 }
-
-/** A step gives nothing below this share of what it owes. */
-const NOTHING_FRAC = 0.015;
-/** Steps that owe less than this share of rated output are too dim to be missed. */
-const DIM_FRAC = 0.04;
-/** An outage has to cost this many hours at rated output, or a trip of one hour would be told from any cloud. */
-const LEAST_RATED_HOURS = 0.25;
-/** A first or last step that gives less than this share of the usual was partly down. */
-const PARTLY_FRAC = 0.8;
-/** Snow that fell up to this long before may be what holds a plant still. */
-const WHITE_HOURS = 36;
-/** With snow about, standing still counts as downtime only where it begins from this share of the usual within one step. */
-const ABRUPT_FRAC = 0.6;
-
-/** A plant that is back gives this share of the usual in its first two hours. */
-const WHOLE_FRAC = 0.75;
-/** No cover too thin for the gauge to see keeps a plant still for so many hours at rated output. */
-const STILL_RATED_HOURS = 1.5;
-/** Under this much light, share of rated output, in air above this, snow on modules begins to slide within some hours. Source: Marion et al., 2013. */
-const MILD_LIGHT_FRAC = 0.3;
-const MILD_C = 1;
-const MILD_HOURS = 4;
-const MILD_WITHIN_HOURS = 30;
 
 /** Finds standstill under light. `usual` is the plant's own ratio by day; `covered` marks steps at which snow may lie on the modules. */
 export function outageEvidence(frame: AttributionFrame, usual: Float64Array, covered: Uint8Array): OutageEvidence {

@@ -1,4 +1,5 @@
 import { type YearOnYearTerms, yearOnYear } from "../../ageing";
+import { LEAST_PAIRS } from "./thresholds";
 
 /** How much faster a part ages than the rest, share a year, with its 95 % interval; positive is faster. */
 export interface AgainstRest {
@@ -6,8 +7,6 @@ export interface AgainstRest {
   readonly low: number;
   readonly high: number;
 }
-
-const LEAST_PAIRS = 60;
 
 /** Reads one part against the mean of the others on the same days: weather, sensor and sky model are in both, and cancel. Null with too few days. */
 export function againstRest(logs: readonly Float64Array[], own: number, terms: YearOnYearTerms): AgainstRest | null {

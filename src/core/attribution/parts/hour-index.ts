@@ -3,19 +3,7 @@ import { type PvArray, partOfSite } from "../../site";
 import { monthBins } from "../../time";
 import { runPrepared } from "../../yield";
 import { type Evidence, HEALTHY } from "..";
-
-/** Below this height of the sun (sine) models of the sky part ways. */
-const LOW_SUN = 0.15;
-/** Hours dimmer than this share of rated output tell little, and above the second the inverter may hold them. */
-const DIM_FRAC = 0.06;
-const AT_CEILING_FRAC = 0.93;
-const LEAST_HOURS = 5;
-/** Days with clouds put the hours of one array in its shadow and not the other's. */
-const CLEAR_WEIGHT = 0.5;
-/** How many times the scatter of hours may grow by telling the arrays apart. */
-const MOST_INFLATION = 20;
-const LEAST_RATIO = 0.4;
-const MOST_RATIO = 1.6;
+import { AT_CEILING_FRAC, CLEAR_WEIGHT, DIM_FRAC, LEAST_HOURS, LEAST_RATIO, LOW_SUN, MOST_INFLATION, MOST_RATIO } from "./thresholds";
 
 /**
  * Log of metered over expected without ageing by day and by group of arrays behind one meter, told by the hours at which each has its sun:

@@ -1,8 +1,6 @@
 import { planeOf } from "../../irradiance";
 import type { PvArray } from "../../site";
-
-/** Planes nearer to one another than this see the same day: hours can't tell them apart. */
-const SAME_PLANE_COS = Math.cos((20 * Math.PI) / 180);
+import { SAME_PLANE_COS } from "./thresholds";
 
 /** Arrays put together that look the same way, in the book's order. */
 export function planeGroups(arrays: readonly PvArray[]): PvArray[][] {

@@ -1,13 +1,6 @@
 import type { PreparedWeather } from "../../yield";
 import type { AttributionFrame } from "../record/frame";
-
-const CLEAR = 0.82;
-const STEADY = 0.12;
-const LOW_SUN = 0.12;
-/** Hours under this share of a day's best see the sun at a grazing angle, where no model of the sky holds. */
-const GRAZING_FRAC = 0.35;
-const MOST_DAYS = 90;
-const LEAST_HOURS_A_DAY = 5;
+import { CLEAR, GRAZING_FRAC, LEAST_HOURS_A_DAY, LOW_SUN, MOST_DAYS, STEADY } from "./thresholds";
 
 /** Clear days cut out of a record and laid end to end. */
 export interface ClearDays {

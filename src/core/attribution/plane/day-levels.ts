@@ -1,15 +1,7 @@
 import { medianOf, spreadOf } from "../../statistics";
 import { MAD_TO_DEVIATION } from "../../units";
 import type { ClearDays } from "./clear-days";
-
-/** Sky models, dirt and sensors bend the levels of a year by this much, one deviation, over as many stretches that differ in it. */
-const SEASON_FRAC = 0.02;
-const STRETCHES = 8;
-/** Levels scatter by this much at least: fewer odd days would be weighed down for nothing. */
-const LEAST_SCATTER = 0.01;
-/** A curve that owes nothing at all can't be levelled. */
-const LEAST_LEVEL = 1e-3;
-const LEAST_RETAINED = 0.1;
+import { LEAST_LEVEL, LEAST_RETAINED, LEAST_SCATTER, SEASON_FRAC, STRETCHES } from "./thresholds";
 
 /** Metered over owed of each clear day. */
 export function levelsOf({ use, dayOf, days, meteredKwh }: ClearDays, expectedKwh: Float64Array): Float64Array {

@@ -5,6 +5,20 @@ import { type PreparedWeather, runPrepared } from "../../yield";
 import { type AttributionFrame, HEALTHY } from "../record/frame";
 import { type ClearDays, clearDays } from "./clear-days";
 import { BOOK, bootstrapPlane, fitPlane, knownOf, missOf, type Rows } from "./plane-fit";
+import {
+  EXPLAINED_FRAC,
+  LEAST_AZIMUTH_OFFSET_DEG,
+  LEAST_DAYS,
+  LEAST_TILT_OFFSET_DEG,
+  LEFT_FRAC,
+  MODEL_AZIMUTH_DEG,
+  MODEL_AZIMUTH_FRAC,
+  MODEL_CLOCK_MIN,
+  MODEL_TILT_DEG,
+  OFF_CLOCK_MIN,
+  STARTS_DEG,
+  UNBLOCKED_FRAC,
+} from "./thresholds";
 import { type PlaneOffset, siteWithOffset } from "./turned-site";
 
 /** A fitted value with the interval that holds it in 95 of 100 cases. */
@@ -35,28 +49,6 @@ export interface OrientationEvidence {
   readonly from: number;
   readonly to: number;
 }
-
-const LEAST_DAYS = 8;
-/** An hour that keeps less than this of its light is behind an obstacle of the book. */
-const UNBLOCKED_FRAC = 0.93;
-/** A shift of the clock beyond this is let stand. */
-const OFF_CLOCK_MIN = 18;
-/** Bearings tried first, from the book's: a fit that starts on the wrong side of the sky ends there. */
-const STARTS_DEG = [0, -50, 50, -110, 110, 180];
-/** What sky models alone bend a clear day by, one side. Found on plants of other physics whose planes were right: up to 2.5 deg. */
-const MODEL_AZIMUTH_DEG = 2.5;
-/** A tilt they bend by more, through the seasons: found on stand-ins. */
-const MODEL_TILT_DEG = 8;
-/** The further a plane is turned, the more a sky that brightens otherwise about the sun passes for turn: up to this share, on stand-ins of another sky model. */
-const MODEL_AZIMUTH_FRAC = 0.15;
-const MODEL_CLOCK_MIN = 4;
-/** Below this a turn costs under half a percent of the year and is no fault. */
-const LEAST_AZIMUTH_OFFSET_DEG = 7;
-const LEAST_TILT_OFFSET_DEG = 12;
-/** A wrong plane must explain this much of the curve, as a share of its mean: sky models alone bend a right one by up to 2.5 %. */
-const EXPLAINED_FRAC = 0.03;
-/** A fit that leaves more than this of the curves tells nothing of the plane: those that were right leave 1 to 2 %. */
-const LEFT_FRAC = 0.03;
 
 /** Fits a common turn of all arrays, a change of tilt and a shift of the clock to the clear hours that no other cause holds. Null with too few clear days, or where no plane explains them. `near` is about what an earlier fit found. */
 export function orientationEvidence(

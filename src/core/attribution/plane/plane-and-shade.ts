@@ -3,6 +3,7 @@ import { either, type Standstill, standstill } from "../outage/standstill";
 import { type AttributionFrame, attributionFrame } from "../record/frame";
 import { shadeEvidence, touchedByShade } from "../shade/detect";
 import { type OrientationEvidence, orientationEvidence } from "./detect";
+import { NEAR_DEG } from "./thresholds";
 import { type PlaneOffset, siteWithOffset } from "./turned-site";
 
 /** A plant with its plane as the readings have it, and the steps that shade spoils for all other causes. */
@@ -40,8 +41,6 @@ export function planeAndShade(book: AttributionFrame, metered: MeteredOnAxis, ce
   return { frame, orientation, found: last, shaded: stays };
 }
 
-/** Planes so near to one another leave the same places of the sky shaded and the same hours standing still. */
-const NEAR_DEG = 3;
 const isNear = (a: PlaneOffset, b: PlaneOffset): boolean =>
   Math.abs(a.azimuthOffsetDeg - b.azimuthOffsetDeg) < NEAR_DEG && Math.abs(a.tiltOffsetDeg - b.tiltOffsetDeg) < NEAR_DEG;
 

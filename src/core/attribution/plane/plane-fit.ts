@@ -3,12 +3,21 @@ import { medianOf, seededUniform } from "../../statistics";
 import { MAD_TO_DEVIATION } from "../../units";
 import type { ClearDays } from "./clear-days";
 import { type DayLevels, dayLevels, levelsOf } from "./day-levels";
-
-const ROUNDS = 7;
-const NUDGE_DEG = 2;
-const NUDGE_BEND = 0.02;
-const DRAWS = 300;
-const SEED = 20_417;
+import {
+  ANY_DEG,
+  BEND,
+  CONTRAST,
+  DRAWS,
+  FREE_TILT_DEG,
+  HELD_CLOCK_MIN,
+  HELD_TILT_DEG,
+  NUDGE_BEND,
+  NUDGE_DEG,
+  ROUNDS,
+  SEED,
+  TERMS,
+  WORTH_HOURS,
+} from "./thresholds";
 
 /** Energy of every hour of the clear days with the arrays turned and tilted from the book. */
 export type RunWithOffset = (azimuthOffsetDeg: number, tiltOffsetDeg: number) => Float64Array;
@@ -148,13 +157,6 @@ function straighten(picked: ClearDays, run: RunWithOffset, at: Fitted): Rows {
  * part ways there. Weak light bends every day alike, morning and evening: without a term of its own it would pass for contrast.
  */
 export type Known = readonly [number, number, number, number, number];
-const ANY_DEG = 1e4;
-const CONTRAST = 0.07;
-const BEND = 0.1;
-/** Of tilts nobody knows better: off by any number of degrees that a rack can be. */
-const FREE_TILT_DEG = 15;
-const HELD_TILT_DEG = 3;
-const HELD_CLOCK_MIN = 1.5;
 
 /**
  * Clocks are off by half hours or hardly at all, tilts by a mistaken entry or hardly at all. Where neither shows, both are held at the book, else the few
@@ -168,9 +170,6 @@ export const BOOK: Known = [1e-4, 1e-4, 1e-4, CONTRAST, BEND];
 
 /** Parameters in the order of a row's sensitivities. */
 type Solved = [turn: number, steeper: number, clock: number, contrast: number, bend: number];
-const TERMS = 5;
-/** Hours of many days repeat the same bend of a sky model: they weigh against what is known beforehand as this many do. */
-const WORTH_HOURS = 30;
 /** Entries of a day's share of the normal equations: its matrix, row by row, then its right side. */
 const ENTRIES = TERMS * TERMS + TERMS;
 

@@ -1,5 +1,17 @@
 import { senSlope } from "../../statistics";
 import type { AttributionFrame } from "./frame";
+import {
+  AT_CEILING_FRAC,
+  DIM_FRAC,
+  EVERY_DAYS,
+  LEAST_APART,
+  LEAST_HOURS,
+  LEAST_PAIRS,
+  LOW_SUN,
+  MOST_CLOUD,
+  NEAR_DAYS,
+  OVERCAST_WEIGHT,
+} from "./thresholds";
 
 /** Metered over healthy output by local day, from hours that tell it well. */
 export interface DayIndex {
@@ -10,16 +22,6 @@ export interface DayIndex {
   /** How far a day's sky was from a cloudless one, 0 to 1. What clouds do to the ratio is out of it; the fit of dirt refines that. */
   readonly cloud: Float64Array;
 }
-
-/** Below this height of the sun (sine) sensors and models of the sky part ways. Source: IEC 61724-1:2021 filters; on the plants of the tests the scatter doubles below. */
-const LOW_SUN = 0.2;
-/** Hours of less than this share of rated output are too dim, above the second the inverter may be holding them. */
-const DIM_FRAC = 0.18;
-const AT_CEILING_FRAC = 0.95;
-/** A day needs this many good hours' worth. */
-const LEAST_HOURS = 2.5;
-/** Weight of a wholly overcast day against a clear one: its scatter is three times as wide. */
-const OVERCAST_WEIGHT = 0.1;
 
 /** `spoilt` marks steps that another cause holds; `ceilingKwh` is the most a step gives. */
 export function dayIndex(frame: AttributionFrame, spoilt: Uint8Array, ceilingKwh: number): DayIndex {
@@ -55,13 +57,6 @@ export function dayIndex(frame: AttributionFrame, spoilt: Uint8Array, ceilingKwh
   return { ratio: withoutClouds(ratio, cloud), weight, cloud };
 }
 
-/** Days so near to one another share dirt, age and season; their skies have to differ by this much to tell what clouds do. */
-const NEAR_DAYS = 4;
-const LEAST_APART = 0.12;
-const LEAST_PAIRS = 60;
-/** No sky model is off by more than this between an overcast day and a cloudless one. */
-const MOST_CLOUD = 0.25;
-
 /**
  * The each day would have had it under a cloudless sky. Sky models part ways under clouds, all year alike: by how much is the middle
  * of what near days with unlike skies differ by.
@@ -76,9 +71,6 @@ function withoutClouds(ratio: Float64Array, cloud: Float64Array): Float64Array {
   const held = Math.max(-MOST_CLOUD, Math.min(MOST_CLOUD, slope));
   return ratio.map((value, d) => value * Math.exp(-held * cloud[d]!));
 }
-
-/** What is usual changes over weeks: it is worked out every few days. */
-const EVERY_DAYS = 4;
 
 /** Upper-middle ratio of the days around each day: what the plant gives there when nothing holds it. */
 export function usualRatio({ ratio, weight }: DayIndex, reachDays = 40): Float64Array {

@@ -1,6 +1,7 @@
 import type { MeteredOnAxis } from "../../ledger";
 import type { TimeAxis } from "../../series";
 import type { Weather } from "../../weather";
+import { HOUR_MINUTES } from "./thresholds";
 
 /** Causes are sought hour by hour: finer weather is brought to hours first, coarser stays. */
 export interface Hourly {
@@ -9,8 +10,6 @@ export interface Hourly {
   /** Steps of the book's axis in one of these. */
   readonly steps: number;
 }
-
-const HOUR_MINUTES = 60;
 
 /** Weather and meter by the hour. */
 export function toHours(weather: Weather, metered: MeteredOnAxis): Hourly {

@@ -1,10 +1,7 @@
 import { runPrepared } from "../../yield";
 import type { DayIndex } from "./day-index";
 import type { AttributionFrame } from "./frame";
-
-const LEAST_COVER = 0.97;
-/** A month of which the snow model takes more than this says more of the snow than of the plant; clipping takes its share too. */
-const MOST_SNOW_FRAC = 0.05;
+import { LEAST_COVER, MOST_SNOW_FRAC } from "./thresholds";
 
 /** With monthly figures one day in the middle of each whole month carries the month's ratio. */
 export function monthIndex(frame: AttributionFrame): DayIndex {

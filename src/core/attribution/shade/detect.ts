@@ -1,5 +1,20 @@
 import { medianOf } from "../../statistics";
 import type { AttributionFrame } from "../record/frame";
+import {
+  CLEAR,
+  CORE_FRAC,
+  EDGE_FRAC,
+  FIELD_AZIMUTH_DEG,
+  FIELD_ELEVATION_DEG,
+  LEAST_EDGE_HOURS,
+  LEAST_FIELDS,
+  LEAST_HOURS,
+  LEAST_LOST_FRAC,
+  OVERCAST,
+  OVERCAST_MORE,
+  PARTLY_FRAC,
+  SHADED_FRAC,
+} from "./thresholds";
 
 /** One field of the sky: sun within it, and what the plant gave of what it owed on clear and on overcast hours. */
 export interface SkyField {
@@ -19,24 +34,6 @@ export interface ShadeEvidence {
   readonly lostFrac: Float64Array;
   readonly isSeen: boolean;
 }
-
-const FIELD_AZIMUTH_DEG = 10;
-const FIELD_ELEVATION_DEG = 5;
-const CLEAR = 0.72;
-const OVERCAST = 0.4;
-const LEAST_HOURS = 8;
-/** A field of the sky that gives less than this on clear hours is shaded, where overcast hours there give this much more. */
-const SHADED_FRAC = 0.85;
-const OVERCAST_MORE = 0.1;
-/** A field that touches a shaded one and gives less than this on its clear hours is the obstacle's edge. */
-const EDGE_FRAC = 0.93;
-const LEAST_EDGE_HOURS = 4;
-/** Beside a shaded field one that gives less than this has its edge. */
-const PARTLY_FRAC = 0.95;
-/** One field alone, or two, are no obstacle. */
-const LEAST_FIELDS = 3;
-const CORE_FRAC = 0.72;
-const LEAST_LOST_FRAC = 0.002;
 
 /**
  * Ratio of metered to owed by where the sun stood. `expectedKwh` is what the plant owes with all causes before this one put in.
@@ -153,3 +150,6 @@ const isObstacle = (cluster: ReadonlySet<number>, low: ReadonlyMap<number, numbe
   cluster.size >= LEAST_FIELDS && [...cluster].some((field) => low.get(field)! < CORE_FRAC);
 
 const neighbours = (field: number): number[] => [field - 100, field + 100, field - 1, field + 1];
+
+/** Where no shade can be told. */
+export const noShade = (count: number): ShadeEvidence => ({ fields: [], lostFrac: new Float64Array(count), isSeen: false });

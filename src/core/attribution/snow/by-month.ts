@@ -2,14 +2,7 @@ import { fillSnowCover } from "../../snow";
 import { medianOf, senSlope } from "../../statistics";
 import type { AttributionFrame } from "../record/frame";
 import { type SnowEvidence, snowfallSteps } from "./detect";
-
-/** A month that lacks less than this of its usual output shows nothing: weather of single months is read no better. */
-const LEAST_LOST_FRAC = 0.005;
-
-/** No model of heat and weak light is off by more than this between a warm month and a cold one. */
-const MOST_COLD_FRAC = 0.04;
-/** Months less apart than this tell no slope, C. */
-const LEAST_APART_C = 2;
+import { LEAST_APART_C, LEAST_LOST_FRAC, MOST_COLD_FRAC } from "./thresholds";
 
 interface MonthSum {
   expected: number;

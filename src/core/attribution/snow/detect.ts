@@ -1,6 +1,21 @@
 import { medianOf } from "../../statistics";
 import { MAD_TO_DEVIATION } from "../../units";
 import type { AttributionFrame } from "../record/frame";
+import {
+  BARE_FRAC,
+  BARE_HOURS,
+  DEVIATIONS,
+  DIM_FRAC,
+  FALL_CM,
+  LONGEST_DAYS,
+  LYING_CM,
+  RISE_HOURS,
+  SMOOTH_STEPS,
+  SNOWING_C,
+  STEADY_CM,
+  THIN_DAYS,
+  WET_MM,
+} from "./thresholds";
 
 /** Snow that may lie on the modules by the weather, and what the meter says of it. */
 export interface SnowEvidence {
@@ -17,17 +32,6 @@ export interface SnowSpell {
   readonly to: number;
 }
 
-/** A rise of the depth gauge by this much is a fall; without a gauge, precipitation in air this cold is. */
-const FALL_CM = 0.5;
-const SNOWING_C = 1.2;
-const WET_MM = 0.3;
-/** Bare again when this many hours in a row give this share of what is usual. */
-const BARE_FRAC = 0.9;
-const BARE_HOURS = 2;
-/** No cover outlasts this many days unseen, none that a gauge could have made up this many. */
-const LONGEST_DAYS = 45;
-const THIN_DAYS = 2;
-const DIM_FRAC = 0.05;
 /** Less than this share missing over a spell is no snow: the scatter of dim winter days is as wide. */
 const LEAST_LOST_FRAC = 0.08;
 
@@ -48,17 +52,6 @@ export function snowfallSteps({ weather, axis }: AttributionFrame): Uint8Array {
   if (rainMm) for (let i = 0; i < axis.count; i++) if (rainMm[i]! >= WET_MM && airTempC[i]! <= SNOWING_C) out[i] = 1;
   return out;
 }
-
-/** Depths on each side of a step that its smoothed depth is the middle of. */
-const SMOOTH_STEPS = 2;
-/** A fall shows in the smoothed depth within this long. */
-const RISE_HOURS = 12;
-/** It has to stand out from the gauge's own scatter by this many deviations. */
-const DEVIATIONS = 2;
-/** Depths under this tell nothing of the scatter: bare ground reads zero. */
-const LYING_CM = 2;
-/** A gauge that scatters by less reads every rise right. */
-const STEADY_CM = 0.3;
 
 /**
  * Steps at which snow fell beyond doubt or shortly before. A gauge that scatters by a centimetre rises every few hours, which `snowfallSteps` takes

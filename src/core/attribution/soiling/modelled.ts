@@ -1,10 +1,8 @@
 import type { DayIndex } from "../record/day-index";
 import type { AttributionFrame } from "../record/frame";
 import type { SoilingEvidence } from "./detect";
+import { USUAL_RATE } from "./thresholds";
 import { rainByDay, retainedBy, USUAL_WASHING, unitDirt } from "./washing";
-
-/** Dirt a day where no reading tells it. Source: Micheli & Muller, 2017, An investigation of the key parameters for predicting PV soiling losses (quiet rainy sites, 0.01 to 0.05 %). */
-const USUAL_RATE = 0.0003;
 
 /** Where no day tells dirt from the rest: a usual rate, washed by the rain that fell; without a rain gauge none is claimed. */
 export function modelledSoiling(frame: AttributionFrame, index: DayIndex): SoilingEvidence {

@@ -1,13 +1,5 @@
 import { medianAmong, type RidgeFit } from "../../statistics";
-
-/** Good days on each side of a suspected cleaning. */
-export const SIDE = 6;
-/** A jump has to stand out this many deviations of a median, and be at least this share. */
-const JUMP_DEVIATIONS = 2.8;
-const LEAST_JUMP = 0.012;
-
-/** More rain than this between two days explains a jump by itself. */
-const WASHING_MM = 1.5;
+import { JUMP_DEVIATIONS, LEAST_JUMP, SIDE, WASHING_MM } from "./thresholds";
 
 function rainBetween(rainMm: Float64Array, from: number, to: number): number {
   let sum = 0;

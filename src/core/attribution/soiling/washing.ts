@@ -1,4 +1,5 @@
 import type { AttributionFrame } from "../record/frame";
+import { GONE_DAYS } from "./thresholds";
 
 /**
  * How rain washes, tried in turn: nothing up to a threshold, mm, then by what is above it. How much it takes differs with tilt, dust and
@@ -37,9 +38,6 @@ export const washingsNear = ({ thresholdMm, scaleMm }: Washing, factor: number):
   { thresholdMm, scaleMm: scaleMm * 2 ** factor },
   { thresholdMm, scaleMm: scaleMm / 2 ** factor },
 ];
-
-/** Days' worth of dirt that are none: a thousandth of a block's. */
-const GONE_DAYS = 0.02;
 
 /** Dirt by day where a rate of 1 a day holds in days [from, to) and none elsewhere: rain washes from the next day on, a cleaning cleans its whole date. */
 export function unitDirt(

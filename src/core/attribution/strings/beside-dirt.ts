@@ -1,18 +1,14 @@
 import { type RidgeColumn, robustRidge } from "../../statistics";
 import type { DayIndex } from "../record/day-index";
 import { firstDirt, unitDirt, type Washing } from "../soiling/washing";
+import { BESIDE_DAYS, CLOUD_FRAC, ROUNDS } from "./thresholds";
 
-/** Days on each side of a stretch that tell how dirt grows and is washed about it. */
-const BESIDE_DAYS = 60;
 /** Rain that washes as much as most, by little and by much of it. */
 const WASHINGS: readonly Washing[] = [
   { thresholdMm: 0, scaleMm: 3.5 },
   { thresholdMm: 3, scaleMm: 3.5 },
   { thresholdMm: 6, scaleMm: 6.5 },
 ];
-const ROUNDS = 4;
-/** What clouds are known to do to a level, one deviation from cloudless to overcast. */
-const CLOUD_FRAC = 0.2;
 
 export interface DirtDays {
   readonly index: DayIndex;

@@ -5,6 +5,20 @@ import type { DayIndex } from "../record/day-index";
 import type { AttributionFrame } from "../record/frame";
 import { rainByDay } from "../soiling/washing";
 import { type DirtDays, daysBeside, stepBesideDirt } from "./beside-dirt";
+import {
+  BACK_FRAC,
+  BESIDE_DIRT,
+  CLEANED_NEAR_DAYS,
+  DEVIATIONS,
+  FALL_BESIDE_DIRT,
+  LEAST_DAYS,
+  LEAST_FRAC,
+  NEAR,
+  NEAR_DAYS,
+  OFF_FRAC,
+  TELLING,
+  WINDOW,
+} from "./thresholds";
 
 /** A stretch in which a part of the plant gave nothing, from one step on. */
 export interface StringsOut {
@@ -18,19 +32,6 @@ export interface StringsOut {
   /** Whether the level came back. */
   readonly restored: boolean;
 }
-
-/** Good days on each side that a step is told from. */
-const WINDOW = 7;
-/** A step has to stand out this many deviations of the scatter of medians, and be at least this share. */
-const DEVIATIONS = 4;
-const LEAST_FRAC = 0.025;
-/** How far the measured share may lie from a whole number of parts. */
-const OFF_FRAC = 0.3;
-const LEAST_DAYS = 3;
-/** Share of a part's loss that has to stand beside what dirt explains. */
-const BESIDE_DIRT = 0.7;
-/** And of a fall of the level, in the first days after it: most of what is sought after is seen then. */
-const FALL_BESIDE_DIRT = 0.5;
 
 /** Shares that a fault of one kind can take: whole strings, whole inverters. */
 function partsOf({ site }: AttributionFrame): StringsOut["part"][] {
@@ -49,17 +50,11 @@ function partsOf({ site }: AttributionFrame): StringsOut["part"][] {
   return parts;
 }
 
-/** A day tells with this weight, or with half of what is usual for a plant whose days all tell little: shade and clouds leave some few good hours. */
-const TELLING = 0.25;
-
 /** Days that tell of the level. */
 function tellingDays({ ratio, weight }: DayIndex): number[] {
   const least = Math.min(TELLING, medianOf(weight.filter((value) => value > 0)) / 2);
   return [...ratio.keys()].filter((d) => ratio[d]! > 0.15 && ratio[d]! < 1.6 && weight[d]! > least);
 }
-
-/** Share of a lost level that has to be seen again. */
-const BACK_FRAC = 0.6;
 
 /**
  * The step from which a part that was out is back, sought from a day on; null while it is not. `index` is the plant's as it stood, with the
@@ -139,9 +134,6 @@ function isPeak(step: readonly number[], p: number): boolean {
   return true;
 }
 
-/** Days on each side between which a step is sudden. */
-const NEAR = 3;
-
 const near = (x: readonly number[], p: number): number =>
   medianAmong(x, p, Math.min(x.length, p + NEAR)) - medianAmong(x, Math.max(0, p - NEAR), p);
 
@@ -182,9 +174,6 @@ function isBackBesideDirt(dirt: DirtDays, from: number, to: number): boolean {
   return back.lossAt(scale) < out.lossAt(scale);
 }
 
-/** A string that is mended about when somebody cleans comes back with the cleaning. */
-const CLEANED_NEAR_DAYS = 4;
-
 function isCleanedNear({ cleaned }: DirtDays, day: number): boolean {
   for (let d = day - CLEANED_NEAR_DAYS; d <= day + CLEANED_NEAR_DAYS; d++) if (cleaned.has(d)) return true;
   return false;
@@ -200,9 +189,6 @@ function nearest(parts: readonly StringsOut["part"][], measured: number, noise: 
   if (!best) return null;
   return least < Math.max((OFF_FRAC * best.out) / best.of / Math.max(1, best.kind === "strings" ? best.out : 1), 2 * noise) ? best : null;
 }
-
-/** Good days on each side within which the very step is sought. */
-const NEAR_DAYS = 4;
 
 /** The step of the axis at which hourly ratios part best, near a day. `way` is -1 where the level falls. */
 function stepNear(

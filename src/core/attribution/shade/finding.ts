@@ -1,0 +1,23 @@
+import type { Evidence } from "../evidence";
+import { type CauseFinding, lostKwh, wholeRecord, within } from "../finding";
+import { SHADE_OFF, SURE_SHADE } from "./thresholds";
+
+/** An obstacle that is not in the book, where it takes most. */
+export function shadeFindings(evidence: Evidence): CauseFinding[] {
+  const { shade, frame } = evidence;
+  if (!shade.isSeen) return [];
+  const fields = shade.fields.filter((field) => field.isShaded);
+  const darkest = fields.reduce((a, b) => (b.ratio < a.ratio ? b : a));
+  return [
+    {
+      kind: "shading",
+      ...wholeRecord(evidence),
+      ...within(
+        lostKwh(evidence, 0, frame.axis.count, (i) => 1 - shade.lostFrac[i]!),
+        SHADE_OFF,
+      ),
+      confidenceFrac: SURE_SHADE,
+      facts: { fields: fields.length, azimuthDeg: darkest.azimuthDeg, elevationDeg: darkest.elevationDeg, ratio: darkest.ratio },
+    },
+  ];
+}

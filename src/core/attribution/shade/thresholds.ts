@@ -1,0 +1,30 @@
+/** Width of a field of the sky, degrees of azimuth: narrower ones hold too few hours. */
+export const FIELD_AZIMUTH_DEG = 10;
+/** Its height, degrees. */
+export const FIELD_ELEVATION_DEG = 5;
+/** Clearness of an hour with beam. */
+export const CLEAR = 0.72;
+/** Clearness below which there is none to take. */
+export const OVERCAST = 0.4;
+/** Clear hours that tell of a field at least. */
+export const LEAST_HOURS = 8;
+/** A field of the sky that gives less than this on clear hours is shaded, where overcast hours there give this much more. */
+export const SHADED_FRAC = 0.85;
+/** The share meant above. */
+export const OVERCAST_MORE = 0.1;
+/** A field that touches a shaded one and gives less than this on its clear hours is the obstacle's edge. */
+export const EDGE_FRAC = 0.93;
+/** Clear hours that tell of an edge at least. */
+export const LEAST_EDGE_HOURS = 4;
+/** Beside a shaded field one that gives less than this has its edge. */
+export const PARTLY_FRAC = 0.95;
+/** One field alone, or two, are no obstacle. */
+export const LEAST_FIELDS = 3;
+/** In its midst an obstacle leaves less than this of the power; the models of a low sun are off by less. */
+export const CORE_FRAC = 0.72;
+/** Shade that takes less than this share of a year's energy is not told from the sky model's error. */
+export const LEAST_LOST_FRAC = 0.002;
+
+/** Share by which the energy of an obstacle may be off, two sided 95 %. */
+export const SHADE_OFF = 0.3;
+export const SURE_SHADE = 0.8;

@@ -1,0 +1,70 @@
+import { HOURS_PER_YEAR } from "../../units";
+import type { RunEvidence } from "../evidence";
+import { type CauseFinding, lostKwh, startOf, within } from "../finding";
+import type { SnowSpell } from "./detect";
+import {
+  LEAST_WINTER_FRAC,
+  LONGEST_WINTER_DAYS,
+  SNOW_DAY_FRAC,
+  SNOW_OFF,
+  SPELLS_APART_DAYS,
+  SURE_BY_COLD_RAIN,
+  SURE_BY_DEPTH,
+} from "./thresholds";
+
+interface Winter {
+  readonly from: number;
+  to: number;
+  readonly spells: SnowSpell[];
+}
+
+/** Spells of one winter are one finding: a winter is what a reader asks about. */
+export function snowFindings(evidence: RunEvidence): CauseFinding[] {
+  const { frame, snow, expectedKwh } = evidence;
+  const yearKwh =
+    (expectedKwh.reduce((sum, kwh) => (kwh > 0 ? sum + kwh : sum), 0) * HOURS_PER_YEAR) /
+    ((frame.axis.count * frame.axis.stepMinutes) / 60);
+  return wintersOf(evidence).flatMap((winter): CauseFinding[] => {
+    const kwh = winter.spells.reduce((sum, { from, to }) => sum + lostKwh(evidence, from, to, (i) => 1 - snow.lostFrac[i]!), 0);
+    if (kwh < LEAST_WINTER_FRAC * yearKwh) return [];
+    const byDepth = frame.weather.snowDepthCm !== null;
+    return [
+      {
+        kind: "snow",
+        fromUtcMs: startOf(evidence, winter.from),
+        toUtcMs: startOf(evidence, winter.to),
+        ...within(kwh, SNOW_OFF),
+        confidenceFrac: byDepth ? SURE_BY_DEPTH : SURE_BY_COLD_RAIN,
+        facts: { days: snowDays(evidence, winter.spells), spells: winter.spells.length, gauge: byDepth ? "depth" : "cold rain" },
+      },
+    ];
+  });
+}
+
+function wintersOf({ frame, snow }: RunEvidence): Winter[] {
+  const dayOf = (i: number): number => frame.days.binOf[i]!;
+  const winters: Winter[] = [];
+  for (const spell of snow.spells) {
+    const last = winters.at(-1);
+    const goesOn =
+      last && dayOf(spell.from) - dayOf(last.from) < LONGEST_WINTER_DAYS && dayOf(spell.from) - dayOf(last.to - 1) < SPELLS_APART_DAYS;
+    if (goesOn) {
+      last.to = spell.to;
+      last.spells.push(spell);
+    } else winters.push({ from: spell.from, to: spell.to, spells: [spell] });
+  }
+  return winters;
+}
+
+/** Days that lost more than a tenth to snow. */
+function snowDays({ frame, snow, expectedKwh }: RunEvidence, spells: readonly SnowSpell[]): number {
+  const byDay = new Map<number, { lost: number; all: number }>();
+  for (const { from, to } of spells)
+    for (let i = from; i < to; i++) {
+      if (!(expectedKwh[i]! > 0)) continue;
+      const day = frame.days.binOf[i]!;
+      const sum = byDay.get(day) ?? { lost: 0, all: 0 };
+      byDay.set(day, { lost: sum.lost + expectedKwh[i]! * snow.lostFrac[i]!, all: sum.all + expectedKwh[i]! });
+    }
+  return [...byDay.values()].filter(({ lost, all }) => lost > SNOW_DAY_FRAC * all).length;
+}

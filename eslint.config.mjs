@@ -3,7 +3,7 @@ import hooks from "eslint-plugin-react-hooks";
 import ts from "typescript-eslint";
 
 export default ts.config(
-  { ignores: ["node_modules", ".next", "var", "next-env.d.ts", "bench/out", "test-results", "playwright-report"] },
+  { ignores: ["node_modules", ".next", "dist", "var", "next-env.d.ts", "bench/out", "test-results", "playwright-report"] },
   {
     files: ["**/*.mjs"],
     extends: [js.configs.recommended],

@@ -2,10 +2,11 @@ import { execFileSync } from "node:child_process";
 import { readFileSync } from "node:fs";
 import { setTimeout as wait } from "node:timers/promises";
 import { ensureBuild } from "./lib/build.mjs";
+import { ensurePrograms, program } from "./lib/bundle.mjs";
 import { startKillableCluster } from "./lib/cluster.mjs";
 import { startWorker } from "./lib/helpers.mjs";
 import { checkNode, ensurePackages } from "./lib/install.mjs";
-import { inProject, must, nodeBin } from "./lib/run.mjs";
+import { inProject, must } from "./lib/run.mjs";
 import { serve } from "./lib/serve.mjs";
 
 /**
@@ -25,7 +26,8 @@ await ensurePackages();
 const cluster = await startKillableCluster();
 const env = { ...process.env, DATABASE_URL: cluster.url, LOG_LEVEL: "error", DUSTY_LEDGER_VAR: inProject("test-results", "kill-var") };
 await ensureBuild(env);
-await must(nodeBin("tsx"), ["scripts/prepare.ts"], { env });
+await ensurePrograms();
+await must(process.execPath, [program("prepare")], { env });
 let site = await serve({ env, firstPort: 3600, quiet: true });
 let worker = startWorker(env);
 

@@ -1,9 +1,10 @@
 import { existsSync } from "node:fs";
 import { mkdir, readFile } from "node:fs/promises";
 import { ensureBuild } from "./lib/build.mjs";
+import { ensurePrograms, program } from "./lib/bundle.mjs";
 import { serverPrograms, startThrowawayCluster } from "./lib/cluster.mjs";
 import { checkNode, ensureDebian, ensurePackages } from "./lib/install.mjs";
-import { inProject, must, nodeBin } from "./lib/run.mjs";
+import { inProject, must } from "./lib/run.mjs";
 import { serve } from "./lib/serve.mjs";
 
 /** One picture of each main view, from a fresh demo. */
@@ -96,7 +97,8 @@ const env = {
   DUSTY_LEDGER_VAR: inProject("test-results", "screenshots-var"),
 };
 await ensureBuild(env);
-await must(nodeBin("tsx"), ["scripts/prepare.ts"], { env });
+await ensurePrograms();
+await must(process.execPath, [program("prepare")], { env });
 const site = await serve({ env, firstPort: 3500, quiet: true });
 const browser = await chromium.launch(chromiumLaunch);
 await mkdir(inProject("docs", "screenshots"), { recursive: true });

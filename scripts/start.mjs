@@ -1,8 +1,9 @@
 import { ensureBuild } from "./lib/build.mjs";
+import { ensurePrograms, program } from "./lib/bundle.mjs";
 import { serverPrograms, startCluster } from "./lib/cluster.mjs";
-import { startStandins, startWorker } from "./lib/helpers.mjs";
+import { startSimulators, startWorker } from "./lib/helpers.mjs";
 import { checkNode, ensureDebian, ensurePackages } from "./lib/install.mjs";
-import { giveUp, must, nodeBin } from "./lib/run.mjs";
+import { giveUp, must } from "./lib/run.mjs";
 import { serve } from "./lib/serve.mjs";
 
 const dev = process.argv.includes("--dev");
@@ -19,6 +20,7 @@ async function stopAll(code) {
 async function start() {
   checkNode();
   await ensurePackages();
+  await ensurePrograms();
   const env = { ...process.env };
   if (!env.DATABASE_URL) {
     await ensureDebian(["postgresql-15"], () => serverPrograms() !== null);
@@ -26,11 +28,11 @@ async function start() {
     undo.push(cluster.stop);
     env.DATABASE_URL = cluster.url;
   }
-  const standins = await startStandins(env);
-  undo.push(standins.stop);
-  env.DUSTY_LEDGER_STANDIN_PORT = String(standins.firstPort);
-  env.DUSTY_LEDGER_FEED_HOSTS = [env.DUSTY_LEDGER_FEED_HOSTS, ...standins.hosts].filter(Boolean).join(",");
-  const prepared = must(nodeBin("tsx"), ["scripts/prepare.ts"], { env });
+  const simulators = await startSimulators(env);
+  undo.push(simulators.stop);
+  env.DUSTY_LEDGER_SIMULATOR_PORT = String(simulators.firstPort);
+  env.DUSTY_LEDGER_FEED_HOSTS = [env.DUSTY_LEDGER_FEED_HOSTS, ...simulators.hosts].filter(Boolean).join(",");
+  const prepared = must(process.execPath, [program("prepare")], { env });
   const [note] = await Promise.all([prepared, dev ? null : ensureBuild(env)]);
   console.log(note.trim());
   const worker = startWorker(env);

@@ -1,7 +1,9 @@
 import { existsSync } from "node:fs";
 import { mkdir, readFile, rm } from "node:fs/promises";
 import { ensureBuild } from "./lib/build.mjs";
+import { ensurePrograms, program } from "./lib/bundle.mjs";
 import { serverPrograms, startThrowawayCluster } from "./lib/cluster.mjs";
+import { startWorker } from "./lib/helpers.mjs";
 import { checkNode, ensureDebian, ensurePackages } from "./lib/install.mjs";
 import { inProject, must, nodeBin, run } from "./lib/run.mjs";
 import { serve } from "./lib/serve.mjs";
@@ -93,15 +95,19 @@ async function all() {
   const cluster = await startThrowawayCluster();
   undo.push(cluster.stop);
   const plain = { ...process.env, DATABASE_URL: cluster.url, LOG_LEVEL: "error" };
-  await check("build", () => ensureBuild(plain));
+  await check("build", async () => {
+    await ensurePrograms();
+    await ensureBuild(plain);
+  });
   await Promise.all([check("types", () => tool("tsc", ["--noEmit"])), check("lint", () => tool("eslint", ["."]))]);
   await check("format and style", () => tool("biome", ["check", "--error-on-warnings", "."]));
   await check("direction of imports", directionRules);
   await vitest({ ...plain, DATABASE_URL: await database(cluster.url, "suites") });
   const served = { ...plain, DATABASE_URL: await database(cluster.url, "journeys"), DUSTY_LEDGER_VAR: inProject("test-results", "var") };
-  await check("demo", () => must(nodeBin("tsx"), ["scripts/prepare.ts"], { env: served }));
+  await check("demo", () => must(process.execPath, [program("prepare")], { env: served }));
   const site = await serve({ env: served, firstPort: 3400, quiet: true });
   undo.push(site.stop);
+  undo.push(startWorker(served).stop);
   const open = { ...served, DUSTY_LEDGER_ADDRESS: site.address };
   await browser(open, "journeys");
   await browser(open, "everyone");

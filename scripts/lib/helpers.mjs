@@ -1,9 +1,10 @@
 import { spawn } from "node:child_process";
 import { readFileSync } from "node:fs";
+import { program } from "./bundle.mjs";
 import { freePort } from "./cluster.mjs";
 import { projectFolder } from "./run.mjs";
 
-const STANDINS = ["weather", "logger", "meter"];
+const SIMULATORS = ["weather", "logger", "meter"];
 
 /**
  * A search makes a column a step, which a small young generation would copy again and again: with a roomy one it takes a quarter less time,
@@ -13,7 +14,7 @@ const WORKER_FLAGS = JSON.parse(readFileSync(new URL("./worker-flags.json", impo
 
 function start(args, env, flags = []) {
   // One process, so that a signal reaches what does the work.
-  const child = spawn(process.execPath, [...flags, "--import", "tsx", ...args], {
+  const child = spawn(process.execPath, [...flags, ...args], {
     cwd: projectFolder,
     env,
     stdio: ["ignore", "ignore", "inherit"],
@@ -28,16 +29,16 @@ function start(args, env, flags = []) {
   };
 }
 
-/** Starts the stand-ins of the demo, a process each, on neighbouring ports of loopback. */
-export async function startStandins(env, wanted = 4310) {
+/** Starts the simulators of the demo, a process each, on neighbouring ports of loopback. */
+export async function startSimulators(env, wanted = 4310) {
   let firstPort = await freePort(wanted);
   // Three in a row must be free.
   while ((await freePort(firstPort + 1)) !== firstPort + 1 || (await freePort(firstPort + 2)) !== firstPort + 2)
     firstPort = await freePort(firstPort + 3);
-  const running = STANDINS.map((name, k) => start(["simulators/serve.ts", name, String(firstPort + k)], env));
+  const running = SIMULATORS.map((name, k) => start([program("simulator"), name, String(firstPort + k)], env));
   return {
     firstPort,
-    hosts: STANDINS.map((_, k) => `127.0.0.1:${firstPort + k}`),
+    hosts: SIMULATORS.map((_, k) => `127.0.0.1:${firstPort + k}`),
     stop: async () => {
       await Promise.all(running.map(({ stop }) => stop()));
     },
@@ -45,4 +46,4 @@ export async function startStandins(env, wanted = 4310) {
 }
 
 /** Starts a worker that takes jobs from the database's queue. */
-export const startWorker = (env) => start(["src/jobs/worker.ts"], env, WORKER_FLAGS);
+export const startWorker = (env) => start([program("worker")], env, WORKER_FLAGS);

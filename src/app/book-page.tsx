@@ -12,11 +12,10 @@ export async function bookPage(
   page: (book: Book, services: Services) => Promise<ReactNode>,
 ): Promise<ReactNode> {
   const all = services();
-  const books = await all.books.list();
-  const book = books.find((candidate) => candidate.slug === slug);
+  const [book, spines] = await Promise.all([all.books.bySlug(slug), all.books.spines()]);
   if (!book) notFound();
   return (
-    <Desk spines={books.map(({ slug: name, site }) => ({ slug: name, name: site.name }))} slug={slug} chapter={chapter}>
+    <Desk spines={spines} slug={slug} chapter={chapter}>
       {await page(book, all)}
     </Desk>
   );

@@ -2,6 +2,7 @@ import type { AttributionReport } from "@/contracts/attribution";
 import { LEDGER_ACCOUNTS } from "@/core/accounts";
 import { type LedgerLine, ledgerPostings } from "@/core/ledger";
 import { attribute } from "@/usecases/attribution";
+import { attributionInWords } from "@/wording/attribution";
 import { findingInWords } from "@/wording/findings/quality";
 import { type CliOptions, needed } from "./arguments";
 import { printJson, printNotices, printText, textTable } from "./print";
@@ -47,8 +48,9 @@ export async function reconcileCommand(options: CliOptions): Promise<void> {
     line,
     [...causes.months, ...causes.years, causes.all].find(({ key }) => key === line.key)!,
   ];
+  const words = attributionInWords(causes, site.place.timeZone);
   if (options.json) {
-    const { months: _m, years: _y, all: _a, indicators: _i, findings, days, ageing: _g, ...rest } = causes;
+    const { months: _m, years: _y, all: _a, indicators: _i, findings, days, ageing: _g, ...rest } = words;
     return printJson({
       months: report.months.map((line) => posted(...pair(line), causes)),
       years: report.years.map((line) => posted(...pair(line), causes)),
@@ -61,8 +63,8 @@ export async function reconcileCommand(options: CliOptions): Promise<void> {
     });
   }
   printNotices(examination.findings.map((finding) => findingInWords(finding, site.place.timeZone).what));
-  printText(causes.findings.map(({ title, what, kwhLow, kwhHigh }) => `${title}: ${what}${between(kwhLow, kwhHigh)}`).join("\n"));
-  printText(causes.cannotTell.join("\n"));
+  printText(words.findings.map(({ title, what, kwhLow, kwhHigh }) => `${title}: ${what}${between(kwhLow, kwhHigh)}`).join("\n"));
+  printText(words.cannotTell.join("\n"));
   const row = (line: LedgerLine) => {
     const [planned, found] = pair(line);
     const posts = ledgerPostings(found);

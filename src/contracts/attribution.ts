@@ -18,10 +18,6 @@ export const causeFindingSchema = z.strictObject({
   kwhHigh: z.number().nullable(),
   confidenceFrac: z.number(),
   facts: z.record(z.string(), z.union([z.number().nullable(), z.string()])),
-  /** In words, for people: what was found, and why it is believed. */
-  title: z.string(),
-  what: z.string(),
-  evidence: z.string(),
   /** Index of the field-book entry that tells of it; null where none does. */
   entry: z.number().int().nullable(),
 });
@@ -171,21 +167,32 @@ export const fittedAttributionSchema = z.strictObject({
   record: z.string(),
 });
 
-/** Rises when the search for causes changes: reports of an older edition are made anew. */
+/** What readings this coarse, or without these sensors, can't tell apart. */
+export const untellables = ["months", "days", "orientation", "snow-from-outage", "snow-depth", "rain", "rating"] as const;
+export type Untellable = (typeof untellables)[number];
+
+/** What an entry of the field book did to the output. */
+export const entryEffectSchema = z.strictObject({
+  code: z.enum(["took-off-dirt", "not-seen", "matches", "changes-nothing"]),
+  /** Share of dirt that a cleaning took off. */
+  effectFrac: z.number().nullable(),
+});
+export type EntryEffect = z.output<typeof entryEffectSchema>;
+
+/** Rises when the search for causes changes: what an older edition stored is made anew. */
 export const ATTRIBUTION_EDITION = 7;
 
-/** All that the readings say of causes: each month by evidence beside the ledger's budget, findings, and the chapters' figures. */
-export const attributionReportSchema = z.strictObject({
-  edition: z.literal(ATTRIBUTION_EDITION),
+/** All that the readings say of causes: each month by evidence beside what the ledger planned, findings, and the chapters' figures. */
+export const attributionViewSchema = z.strictObject({
   months: z.array(ledgerLineSchema),
   years: z.array(ledgerLineSchema),
   all: ledgerLineSchema,
   indicators: z.array(indicatorsSchema),
   findings: z.array(causeFindingSchema),
-  entries: z.array(fieldEntrySchema.extend({ findings: z.array(z.string()), effect: z.string() })),
+  entries: z.array(fieldEntrySchema.extend({ findings: z.array(z.string()), effect: entryEffectSchema })),
   resolution: z.enum(["hours", "days", "months"]),
-  /** Accounts that readings this coarse, or without these sensors, can't tell apart; in words. */
-  cannotTell: z.array(z.string()),
+  /** Accounts that readings this coarse, or without these sensors, can't tell apart. */
+  cannotTell: z.array(z.enum(untellables)),
   ceilingW: z.number().nullable(),
   levelFrac: z.number(),
   days: z.array(z.string()),
@@ -200,10 +207,16 @@ export const attributionReportSchema = z.strictObject({
   parts: z.array(partReportSchema),
   /** Which array sheds snow when; empty with one array, or without snow. */
   shedding: z.array(sheddingSchema),
-  fitted: fittedAttributionSchema,
-  /** End of the record as read now; after the laws' end where days were added since the last whole search. */
+  /** End of the record as read now; after the fit's end where days were added since the last whole search. */
   endUtcMs: z.number(),
   milliseconds: z.number(),
+});
+export type AttributionView = z.output<typeof attributionViewSchema>;
+
+/** What a search gives: its view for pages, and what it fitted for the days to come. */
+export const attributionReportSchema = attributionViewSchema.extend({
+  edition: z.literal(ATTRIBUTION_EDITION),
+  fitted: fittedAttributionSchema,
 });
 export type AttributionReport = z.output<typeof attributionReportSchema>;
 
@@ -215,21 +228,34 @@ export const postingPairSchema = z.strictObject({
 });
 export type PostingPair = z.output<typeof postingPairSchema>;
 
+export const attributionStates = ["waiting", "running", "done", "cancelled", "failed"] as const;
+export type AttributionState = (typeof attributionStates)[number];
+
+/** Why a search gave nothing. */
+export const attributionFaults = ["no-common-time", "failed"] as const;
+export type AttributionFault = (typeof attributionFaults)[number];
+
 /** How far the search for causes of a book is, as a page sees it. */
 export const attributionRunSchema = z.strictObject({
-  state: z.enum(["waiting", "running", "done", "cancelled", "failed"]),
+  state: z.enum(attributionStates),
   doneFrac: z.number(),
-  note: z.string(),
+  fault: z.enum(attributionFaults).nullable(),
   isCurrent: z.boolean(),
   hasReport: z.boolean(),
 });
 export type AttributionRun = z.output<typeof attributionRunSchema>;
 
 /** What the search for causes saw of each entry, by its id; entries written since are not among them. */
-export function entryEffects(entries: readonly StoredEntry[], report: Pick<AttributionReport, "entries"> | null): Record<number, string> {
+export function entryEffects(entries: readonly StoredEntry[], view: Pick<AttributionView, "entries"> | null): Record<number, EntryEffect> {
   const effects = entries.flatMap(({ id, from, kind, note }) => {
-    const seen = report?.entries.find((entry) => entry.from === from && entry.kind === kind && entry.note === note);
+    const seen = view?.entries.find((entry) => entry.from === from && entry.kind === kind && entry.note === note);
     return seen ? [[id, seen.effect] as const] : [];
   });
   return Object.fromEntries(effects);
 }
+
+/** What is asked of a search: to stop, or to begin again. */
+export const attributionActionSchema = z.strictObject({ action: z.enum(["cancel", "again"]) });
+
+/** Payload of the job that seeks the causes of one book. */
+export const attributionJobSchema = z.strictObject({ bookId: z.uuid() });

@@ -1,5 +1,6 @@
 import { z } from "zod";
 import { mappedQuantities } from "./mapping";
+import { problemSchema } from "./problems";
 
 /** A dotted path into JSON, such as "data.rows". */
 const path = z.string().regex(/^[\w$-]+(\.[\w$-]+)*$/, "write a path such as data.rows");
@@ -38,6 +39,31 @@ export const feedSettingsSchema = z.strictObject({
 });
 export type FeedSettings = z.output<typeof feedSettingsSchema>;
 
+/** What went wrong with a pull. `written` holds a sentence of the first edition. */
+export const feedFaultCodes = [
+  "host-not-allowed",
+  "no-answer",
+  "no-answer-in-time",
+  "broke-off",
+  "bad-status",
+  "too-large",
+  "redirected",
+  "not-json",
+  "no-rows",
+  "refused",
+  "wrong-kind",
+  "future-readings",
+  "written",
+] as const;
+export type FeedFaultCode = (typeof feedFaultCodes)[number];
+export const feedFaultSchema = z.strictObject({
+  code: z.enum(feedFaultCodes),
+  facts: z.record(z.string(), z.union([z.string(), z.number()])),
+  /** The fault of the file that came, where that is why it was refused. */
+  problem: problemSchema.nullable().default(null),
+});
+export type FeedFault = z.output<typeof feedFaultSchema>;
+
 /** A feed with what became of its last pulls. */
 export const feedSchema = z.strictObject({
   id: z.int(),
@@ -46,7 +72,7 @@ export const feedSchema = z.strictObject({
   nextUtc: z.string().nullable(),
   lastTriedUtc: z.string().nullable(),
   lastFineUtc: z.string().nullable(),
-  lastError: z.string().nullable(),
+  lastFault: feedFaultSchema.nullable(),
   failures: z.int(),
   valueCount: z.int(),
 });

@@ -30,11 +30,23 @@ export const closedMonthSchema = z.strictObject({
 });
 export type ClosedMonth = z.output<typeof closedMonthSchema>;
 
+export const auditCodes = ["moved", "rejected", "accepted", "taken-back", "closed", "reopened", "written"] as const;
+export type AuditCode = (typeof auditCodes)[number];
+
+/** What was done to a month. `written` holds a sentence of the first edition that no code fits. */
+export const auditEntrySchema = z.strictObject({
+  at: z.string(),
+  month,
+  code: z.enum(auditCodes),
+  facts: z.record(z.string(), z.union([z.string(), z.number()])),
+});
+export type AuditEntry = z.output<typeof auditEntrySchema>;
+
 export const keepingSchema = z.strictObject({
   transfers: z.array(transferSchema),
   accepted: z.array(z.strictObject({ month, account })),
   closed: z.array(closedMonthSchema),
-  audit: z.array(z.strictObject({ at: z.string(), month, what: z.string() })),
+  audit: z.array(auditEntrySchema),
 });
 export type Keeping = z.output<typeof keepingSchema>;
 

@@ -1,86 +1,106 @@
 import { QueryTypes, type Sequelize } from "sequelize";
-import { attributionReportSchema } from "@/contracts/attribution";
-import type { AttributionRun, AttributionStore } from "@/usecases/attribution";
+import {
+  ATTRIBUTION_EDITION,
+  type AttributionFault,
+  attributionFaults,
+  attributionReportSchema,
+  attributionViewSchema,
+} from "@/contracts/attribution";
+import type { AttributionStore } from "@/usecases/attribution";
+import type { JobQueue } from "./job-queue";
+import type { Models } from "./models";
 
-interface RunRow {
-  wanted_version: number;
-  state: AttributionRun["state"];
-  done_frac: number;
-  report: unknown;
-  report_version: number | null;
-  note: string;
-}
+const faultOf = (code: string | null): AttributionFault | null => attributionFaults.find((fault) => fault === code) ?? null;
 
-/** A worker that dies leaves its run standing: after this long without progress another may take it. */
-const LOST_AFTER = "2 minutes";
-
-/** Reports of causes in PostgreSQL, one a book, with the progress of the one in the making. */
-export function attributionRepository(sequelize: Sequelize): AttributionStore {
-  const run = async (sql: string, replacements: Record<string, unknown>): Promise<number> =>
-    (await sequelize.query(sql, { replacements, type: QueryTypes.UPDATE }))[1] ?? 0;
+/** Searches for causes in PostgreSQL: one status and one result a book. */
+export function attributionRepository(sequelize: Sequelize, { AttributionRun, Attribution }: Models, queue: JobQueue): AttributionStore {
+  const ofEdition = (bookId: string) => ({ bookId, edition: ATTRIBUTION_EDITION });
   return {
-    async of(bookId) {
-      const [row] = await sequelize.query<RunRow>("select * from cause_runs where book_id = :bookId", {
-        replacements: { bookId },
-        type: QueryTypes.SELECT,
-      });
-      if (!row) return null;
-      // A report of an older edition may lack what this one shows: it counts as none.
-      const report = row.report === null ? null : attributionReportSchema.safeParse(row.report);
+    async statusOf(bookId) {
+      const [run, result] = await Promise.all([
+        AttributionRun.findByPk(bookId),
+        Attribution.findOne({
+          where: ofEdition(bookId),
+          attributes: ["version", "madeAt", [sequelize.literal("view is not null"), "hasView"]],
+          raw: true,
+        }) as unknown as Promise<{ version: number; madeAt: Date; hasView: boolean } | null>,
+      ]);
+      if (!run) return null;
+      const { state, wantedVersion, doneFrac, faultCode } = run.get();
       return {
-        state: row.state,
-        wantedVersion: row.wanted_version,
-        doneFrac: row.done_frac,
-        report: report?.success ? report.data : null,
-        reportVersion: report?.success ? row.report_version : null,
-        note: row.note,
+        ...{ state, wantedVersion, doneFrac },
+        fault: faultOf(faultCode),
+        resultVersion: result?.version ?? null,
+        hasView: result?.hasView ?? false,
+        madeAt: result?.madeAt.toISOString() ?? "",
       };
     },
-    want: async (bookId, version) =>
-      (await run(
-        `insert into cause_runs (book_id, wanted_version, state) values (:bookId, :version, 'waiting')
-         on conflict (book_id) do update set wanted_version = :version, state = 'waiting', done_frac = 0, note = '', updated_at = now()
-         where cause_runs.wanted_version <> :version or cause_runs.state in ('done', 'failed', 'cancelled')`,
-        { bookId, version },
-      )) > 0,
-    async waiting() {
-      const rows = await sequelize.query<{ book_id: string }>(
-        `select book_id from cause_runs where state = 'waiting' or state = 'running' and updated_at < now() - interval '${LOST_AFTER}' order by updated_at`,
-        { type: QueryTypes.SELECT },
-      );
-      return rows.map(({ book_id }) => book_id);
+    async viewOf(bookId) {
+      const row = await Attribution.findOne({ where: ofEdition(bookId), attributes: ["view"] });
+      const view = row?.get().view ?? null;
+      return view === null ? null : attributionViewSchema.parse(view);
     },
-    async take(bookId) {
-      const [rows] = await sequelize.query(
-        `update cause_runs set state = 'running', done_frac = 0, updated_at = now()
-         where book_id = :bookId and (state = 'waiting' or state = 'running' and updated_at < now() - interval '${LOST_AFTER}') returning wanted_version`,
-        { replacements: { bookId } },
-      );
-      const [row] = rows as { wanted_version: number }[];
-      return row ? { version: row.wanted_version } : null;
+    async reportOf(bookId) {
+      const row = (await Attribution.findOne({ where: ofEdition(bookId) }))?.get();
+      if (!row?.view) return null;
+      return attributionReportSchema.parse({ ...row.view, fitted: row.fitted, edition: row.edition });
     },
-    progress: async (bookId, doneFrac) =>
-      (await run("update cause_runs set done_frac = :doneFrac, updated_at = now() where book_id = :bookId and state = 'running'", {
+    async want(bookId, version) {
+      await AttributionRun.upsert({
         bookId,
-        doneFrac,
-      })) > 0,
-    async done(bookId, version, report, note) {
-      await run(
-        `update cause_runs set report = :report, report_version = :version, note = :note, done_frac = 1, updated_at = now(),
-         state = case when wanted_version = :version then 'done' else 'waiting' end where book_id = :bookId and state <> 'cancelled'`,
-        { bookId, version, note, report: report === null ? null : JSON.stringify(report) },
-      );
+        wantedVersion: version,
+        state: "waiting",
+        doneFrac: 0,
+        faultCode: null,
+        updatedAt: new Date(),
+      });
+      await queue.sendAttribution(bookId);
     },
-    async fail(bookId, note) {
-      await run("update cause_runs set state = 'failed', note = :note, updated_at = now() where book_id = :bookId", { bookId, note });
+    // Raw SQL: an anti-join over three tables that the models' query can't express.
+    behind: () =>
+      sequelize.query<{ bookId: string; version: number }>(
+        `select b.id as "bookId", b.version from books b
+         left join attribution_runs r on r.book_id = b.id
+         left join attributions a on a.book_id = b.id and a.edition = :edition and a.version = b.version
+         where a.book_id is null and (r.book_id is null or r.wanted_version <> b.version or r.state in ('waiting', 'done'))`,
+        { replacements: { edition: ATTRIBUTION_EDITION }, type: QueryTypes.SELECT },
+      ),
+    async take(bookId) {
+      const [, rows] = await AttributionRun.update(
+        { state: "running", doneFrac: 0, updatedAt: new Date() },
+        { where: { bookId, state: ["waiting", "running"] }, returning: true },
+      );
+      return rows[0] ? { version: rows[0].get().wantedVersion } : null;
+    },
+    async progress(bookId, doneFrac) {
+      const [count] = await AttributionRun.update({ doneFrac, updatedAt: new Date() }, { where: { bookId, state: "running" } });
+      return count > 0;
+    },
+    done: (bookId, version, report) =>
+      sequelize.transaction(async (transaction) => {
+        const run = await AttributionRun.findByPk(bookId, { transaction, lock: true });
+        if (!run || run.get().state === "cancelled") return;
+        const { edition = ATTRIBUTION_EDITION, fitted = null, ...view } = report ?? {};
+        await Attribution.upsert(
+          { bookId, version, edition, fitted, view: report === null ? null : view, madeAt: new Date() },
+          { transaction },
+        );
+        const isCurrent = run.get().wantedVersion === version;
+        await run.update(
+          {
+            state: isCurrent ? "done" : "waiting",
+            doneFrac: isCurrent ? 1 : 0,
+            faultCode: report === null ? "no-common-time" : null,
+            updatedAt: new Date(),
+          },
+          { transaction },
+        );
+      }),
+    async fail(bookId, fault) {
+      await AttributionRun.update({ state: "failed", faultCode: fault, updatedAt: new Date() }, { where: { bookId } });
     },
     async cancel(bookId) {
-      await run(
-        "update cause_runs set state = 'cancelled', updated_at = now() where book_id = :bookId and state in ('waiting', 'running')",
-        {
-          bookId,
-        },
-      );
+      await AttributionRun.update({ state: "cancelled", updatedAt: new Date() }, { where: { bookId, state: ["waiting", "running"] } });
     },
   };
 }

@@ -1,6 +1,7 @@
-import type { Sequelize } from "sequelize";
+import { literal } from "sequelize";
 import { parseSite } from "@/formats/site-json";
 import type { Book, BookStore } from "@/usecases/books";
+import { BookMoved, type ChangeBook } from "./change-book";
 import type { BookRow, Models } from "./models";
 
 /** A stored document is read like a file: what later editions added gets its defaults. */
@@ -11,7 +12,7 @@ function asBook({ id, slug, site, version, isDemo }: BookRow): Book {
 }
 
 /** Books in PostgreSQL. */
-export function bookRepository(sequelize: Sequelize, { Book }: Models): BookStore {
+export function bookRepository({ Book }: Models, changeBook: ChangeBook): BookStore {
   return {
     async list() {
       const rows = await Book.findAll({
@@ -21,6 +22,14 @@ export function bookRepository(sequelize: Sequelize, { Book }: Models): BookStor
         ],
       });
       return rows.map((row) => asBook(row.get()));
+    },
+    async spines() {
+      const rows = await Book.findAll({
+        attributes: ["slug", [literal("site->>'name'"), "name"]],
+        order: ["createdAt", "slug"],
+        raw: true,
+      });
+      return rows as unknown as { slug: string; name: string }[];
     },
     async bySlug(slug) {
       const row = await Book.findOne({ where: { slug } });
@@ -35,8 +44,12 @@ export function bookRepository(sequelize: Sequelize, { Book }: Models): BookStor
       return asBook(row.get());
     },
     async saveSite(id, version, site) {
-      const [, rows] = await Book.update({ site, version: sequelize.literal("version + 1") }, { where: { id, version }, returning: true });
-      return rows[0] ? asBook(rows[0].get()) : null;
+      const moved = await changeBook(id, ({ setSite }) => setSite(site, version)).catch((error: unknown) => {
+        if (error instanceof BookMoved) return "moved";
+        throw error;
+      });
+      const row = moved === "moved" ? null : await Book.findByPk(id);
+      return row && asBook(row.get());
     },
     async remove(id) {
       await Book.destroy({ where: { id } });

@@ -1,12 +1,13 @@
 import { createHash } from "node:crypto";
-import { Op, QueryTypes, type Sequelize, type Transaction } from "sequelize";
+import { Op, type Sequelize, type Transaction } from "sequelize";
 import { type Feed, feedSchema } from "@/contracts/feeds";
 import { importOptionsSchema } from "@/contracts/imports";
 import { DAY_MS } from "@/core/units";
 import type { FeedStore } from "@/usecases/feeds";
 import type { MeteredPages } from "@/usecases/imports";
+import type { ChangeBook } from "./change-book";
 import type { FeedRow, Models } from "./models";
-import { overlayPage, packPage } from "./page-codec";
+import { type Brought, mergePages, spanOfBatch } from "./page-merge";
 
 const iso = (date: Date | null): string | null => date?.toISOString() ?? null;
 const date = (utcMs: number | null): Date | null => (utcMs === null ? null : new Date(utcMs));
@@ -19,14 +20,14 @@ const asFeed = (row: FeedRow): Feed =>
     nextUtc: iso(row.nextUtc),
     lastTriedUtc: iso(row.lastTriedUtc),
     lastFineUtc: iso(row.lastFineUtc),
-    lastError: row.lastError,
+    lastFault: row.lastFault,
     failures: row.failures,
     valueCount: row.valueCount,
   });
 
 /** Feeds in PostgreSQL; what a pull brought goes into the feed's batch of the month. */
-export function feedRepository(sequelize: Sequelize, models: Models): FeedStore {
-  const { Book, Feed: FeedModel } = models;
+export function feedRepository(sequelize: Sequelize, models: Models, changeBook: ChangeBook): FeedStore {
+  const { Feed: FeedModel } = models;
   return {
     of: async (bookId) => (await FeedModel.findAll({ where: { bookId }, order: ["id"] })).map((row) => asFeed(row.get())),
     async find(feedId) {
@@ -52,40 +53,43 @@ export function feedRepository(sequelize: Sequelize, models: Models): FeedStore 
     },
     remove: async (bookId, id) => (await FeedModel.destroy({ where: { bookId, id } })) > 0,
     async due(nowUtcMs) {
-      const rows = await FeedModel.findAll({
-        where: { nextUtc: { [Op.lte]: new Date(nowUtcMs) }, settings: { enabled: true } } as never,
-        order: ["nextUtc"],
-      });
-      return rows.map((row) => row.get().id);
+      const rows = await FeedModel.findAll({ where: { nextUtc: { [Op.lte]: new Date(nowUtcMs) } }, order: ["nextUtc"] });
+      return rows
+        .map((row) => row.get())
+        .filter(({ settings }) => settings.enabled)
+        .map(({ id }) => id);
     },
-    commit: (feedId, pulled) =>
-      sequelize.transaction(async (transaction) => {
+    async commit(feedId, pulled) {
+      const bookId = (await FeedModel.findByPk(feedId, { attributes: ["bookId"] }))?.get().bookId;
+      if (bookId === undefined) return 0;
+      return changeBook(bookId, async ({ transaction, leave }) => {
         const row = await FeedModel.findByPk(feedId, { transaction, lock: true });
-        if (!row) return 0;
-        const { bookId, valueCount } = row.get();
+        if (!row) {
+          leave();
+          return 0;
+        }
         const { fresh, changed } = await layOver(sequelize, models, row.get(), pulled.series, transaction);
-        const state = {
-          cursorUtc: pulled.cursorUtcMs > 0 ? new Date(pulled.cursorUtcMs) : null,
-          lastError: null,
-          failures: 0,
-          valueCount: valueCount + fresh,
-        };
+        if (fresh + changed === 0) leave();
+        const tried = new Date(pulled.triedUtcMs);
         await row.update(
           {
-            ...state,
+            cursorUtc: pulled.cursorUtcMs > 0 ? new Date(pulled.cursorUtcMs) : null,
+            lastFault: null,
+            failures: 0,
+            valueCount: row.get().valueCount + fresh,
             nextUtc: new Date(pulled.nextUtcMs),
-            lastTriedUtc: new Date(pulled.triedUtcMs),
-            lastFineUtc: new Date(pulled.triedUtcMs),
+            lastTriedUtc: tried,
+            lastFineUtc: tried,
           },
           { transaction },
         );
-        if (fresh + changed > 0) await Book.increment("version", { where: { id: bookId }, transaction });
         return fresh;
-      }),
-    async fail(feedId, error, triedUtcMs, nextUtcMs) {
+      });
+    },
+    async fail(feedId, fault, triedUtcMs, nextUtcMs) {
       await FeedModel.update(
         {
-          lastError: error.slice(0, 1000),
+          lastFault: fault,
           failures: sequelize.literal("failures + 1"),
           lastTriedUtc: new Date(triedUtcMs),
           nextUtc: new Date(nextUtcMs),
@@ -114,16 +118,17 @@ async function layOver(
     for (const { days, quantity, meterId, stepMinutes, phaseMinutes } of series) {
       const where = { bookId: feed.bookId, quantity, meterId, stepMinutes, phaseMinutes };
       const [row] = await models.Series.findOrCreate({ where, transaction });
-      for (const [day, page] of days) {
-        if (monthOf(day) !== month) continue;
-        const brought = await mergePage(sequelize, { seriesId: row.get().id, day, batchId }, page, transaction);
-        fresh += brought.fresh;
-        all.changed += brought.changed;
-      }
+      const ofMonth = new Map([...days].filter(([day]) => monthOf(day) === month));
+      const brought = await mergePages(sequelize, { seriesId: row.get().id, batchId, days: ofMonth }, transaction);
+      fresh += brought.fresh;
+      all.changed += brought.changed;
     }
     all.fresh += fresh;
     const grown = { rowCount: sequelize.literal(`row_count + ${fresh}`), valueCount: sequelize.literal(`value_count + ${fresh}`) };
-    await models.Batch.update({ ...grown, ...(await spanOf(sequelize, batchId, transaction)) }, { where: { id: batchId }, transaction });
+    await models.Batch.update(
+      { ...grown, ...(await spanOfBatch(sequelize, batchId, transaction)) },
+      { where: { id: batchId }, transaction },
+    );
   }
   return all;
 }
@@ -154,57 +159,4 @@ async function batchOf({ Batch }: Models, feed: FeedRow, month: string, transact
     { transaction },
   );
   return made.get().id;
-}
-
-/** Values in new places, and other values in places that held one. */
-interface Brought {
-  readonly fresh: number;
-  readonly changed: number;
-}
-
-interface PagePlace {
-  readonly seriesId: number;
-  readonly day: number;
-  readonly batchId: number;
-}
-
-async function mergePage(
-  sequelize: Sequelize,
-  { seriesId, day, batchId }: PagePlace,
-  page: Float64Array,
-  transaction: Transaction,
-): Promise<Brought> {
-  const replacements = { seriesId, batchId, day: new Date(day * DAY_MS).toISOString().slice(0, 10) };
-  const [held] = await sequelize.query<{ readings: Buffer }>(
-    "select readings from day_pages where series_id = :seriesId and batch_id = :batchId and utc_day = :day",
-    { replacements, type: QueryTypes.SELECT, transaction },
-  );
-  const merged = new Float64Array(page.length).fill(Number.NaN);
-  if (held) overlayPage(held.readings, merged, 0);
-  let [fresh, changed] = [0, 0];
-  for (let i = 0; i < page.length; i++) {
-    if (Number.isNaN(page[i]) || merged[i] === page[i]) continue;
-    if (Number.isNaN(merged[i])) fresh++;
-    else changed++;
-    merged[i] = page[i]!;
-  }
-  if (fresh + changed === 0) return { fresh, changed };
-  await sequelize.query(
-    `insert into day_pages (series_id, utc_day, batch_id, readings) values (:seriesId, :day, :batchId, decode(:packed, 'hex'))
-     on conflict (series_id, utc_day, batch_id) do update set readings = excluded.readings`,
-    { replacements: { ...replacements, packed: packPage(merged).toString("hex") }, transaction },
-  );
-  return { fresh, changed };
-}
-
-async function spanOf(
-  sequelize: Sequelize,
-  batchId: number,
-  transaction: Transaction,
-): Promise<{ firstUtc: Date; lastUtc: Date; stepMinutes: number } | object> {
-  const [span] = await sequelize.query<{ first: string | null; last: string | null; step: number | null }>(
-    "select min(p.utc_day) as first, max(p.utc_day) as last, min(s.step_minutes) as step from day_pages p join series s on s.id = p.series_id where p.batch_id = :batchId",
-    { replacements: { batchId }, type: QueryTypes.SELECT, transaction },
-  );
-  return span?.first && span.last ? { firstUtc: new Date(span.first), lastUtc: new Date(span.last), stepMinutes: span.step } : {};
 }

@@ -7,7 +7,7 @@ const MOST_BYTES = 30_000_000;
 export function httpFetcher(hosts: readonly string[]): Fetcher {
   return {
     async get(url) {
-      if (!hostAllowed(url, hosts)) throw new FetchFailure(`The host of ${url} is not on the list of hosts that may be fetched.`);
+      if (!hostAllowed(url, hosts)) throw new FetchFailure("host-not-allowed", { url });
       const { host } = new URL(url);
       let response: Response;
       try {
@@ -17,14 +17,11 @@ export function httpFetcher(hosts: readonly string[]): Fetcher {
           headers: { accept: "application/json, text/csv" },
         });
       } catch (cause) {
-        throw new FetchFailure(
-          `${host} did not answer${cause instanceof Error && cause.name === "TimeoutError" ? ` within ${TIMEOUT_MS / 1000} s` : ""}.`,
-          { cause },
-        );
+        const late = cause instanceof Error && cause.name === "TimeoutError";
+        throw new FetchFailure(late ? "no-answer-in-time" : "no-answer", { host, seconds: TIMEOUT_MS / 1000 }, { cause });
       }
-      if (response.status >= 300 && response.status < 400)
-        throw new FetchFailure(`${host} sends the request elsewhere; redirects are not followed.`);
-      if (!response.ok) throw new FetchFailure(`${host} answered ${response.status}.`);
+      if (response.status >= 300 && response.status < 400) throw new FetchFailure("redirected", { host });
+      if (!response.ok) throw new FetchFailure("bad-status", { host, status: response.status });
       return textOf(response, host);
     },
   };
@@ -36,11 +33,11 @@ async function textOf(response: Response, host: string): Promise<string> {
   try {
     for await (const part of response.body ?? []) {
       size += (part as Uint8Array).length;
-      if (size > MOST_BYTES) throw new FetchFailure(`${host} sends more than ${MOST_BYTES / 1e6} MB at once.`);
+      if (size > MOST_BYTES) throw new FetchFailure("too-large", { host, mostMb: MOST_BYTES / 1e6 });
       parts.push(part);
     }
   } catch (cause) {
-    throw cause instanceof FetchFailure ? cause : new FetchFailure(`${host} broke off in the middle of its answer.`, { cause });
+    throw cause instanceof FetchFailure ? cause : new FetchFailure("broke-off", { host }, { cause });
   }
   return Buffer.concat(parts).toString("utf8");
 }

@@ -1,19 +1,17 @@
 import { Readable } from "node:stream";
 import { pipeline } from "node:stream/promises";
 import { from as copyFrom } from "pg-copy-streams";
-import type { Sequelize, Transaction } from "sequelize";
+import type { Transaction } from "sequelize";
 import type { Batch } from "@/contracts/imports";
 import type { ImportStore, MeteredPages, NewBatch } from "@/usecases/imports";
+import type { ChangeBook } from "./change-book";
 import type { BatchRow, Models } from "./models";
 import { COPY_HEADER, COPY_TRAILER, pageRow } from "./page-codec";
 import { clientOf, endingWith } from "./raw-client";
 
 /** Import batches in PostgreSQL: each in one transaction, its pages by COPY. */
-export function importRepository(sequelize: Sequelize, models: Models): ImportStore {
-  const { Batch: BatchModel, Book, CounterReading, EnergySpan, PromiseMonth } = models;
-  const touchBook = async (bookId: string, transaction: Transaction): Promise<void> => {
-    await Book.increment("version", { where: { id: bookId }, transaction });
-  };
+export function importRepository(models: Models, changeBook: ChangeBook): ImportStore {
+  const { Batch: BatchModel, CounterReading, EnergySpan, PromiseMonth } = models;
   return {
     async batchesOf(bookId) {
       const rows = await BatchModel.findAll({ where: { bookId }, order: [["id", "DESC"]] });
@@ -24,15 +22,14 @@ export function importRepository(sequelize: Sequelize, models: Models): ImportSt
       return row && asBatch(row.get());
     },
     storeSeries: (batch, series, signal) =>
-      sequelize.transaction(async (transaction) => {
+      changeBook(batch.bookId, async ({ transaction }) => {
         const stored = await insertBatch(models, batch, transaction);
         const ids = await seriesIds(models, batch.bookId, series, transaction);
         await copyPages(transaction, pageRows(stored.id, series, ids), signal);
-        await touchBook(batch.bookId, transaction);
         return stored;
       }),
     storeSparse: (batch, { spans, counters }) =>
-      sequelize.transaction(async (transaction) => {
+      changeBook(batch.bookId, async ({ transaction }) => {
         const stored = await insertBatch(models, batch, transaction);
         await EnergySpan.bulkCreate(
           spans.map(({ meterId, fromUtcMs, toUtcMs, kwh }) => ({
@@ -48,25 +45,25 @@ export function importRepository(sequelize: Sequelize, models: Models): ImportSt
           counters.map(({ meterId, atUtcMs, kwh }) => ({ batchId: stored.id, meterId, atUtc: new Date(atUtcMs), kwh })),
           { transaction },
         );
-        await touchBook(batch.bookId, transaction);
         return stored;
       }),
     storePromise: (batch, monthlyKwh) =>
-      sequelize.transaction(async (transaction) => {
+      changeBook(batch.bookId, async ({ transaction }) => {
         const stored = await insertBatch(models, batch, transaction);
         await PromiseMonth.bulkCreate(
           monthlyKwh.map((kwh, month) => ({ batchId: stored.id, month: month + 1, kwh })),
           { transaction },
         );
-        await touchBook(batch.bookId, transaction);
         return stored;
       }),
     setUndone: (bookId, id, undone) =>
-      sequelize.transaction(async (transaction) => {
+      changeBook(bookId, async ({ transaction, leave }) => {
         const row = await BatchModel.findOne({ where: { id, bookId }, transaction, lock: true });
-        if (!row) return null;
+        if (!row) {
+          leave();
+          return null;
+        }
         await row.update({ undoneAt: undone ? new Date() : null }, { transaction });
-        await touchBook(bookId, transaction);
         return asBatch(row.get());
       }),
   };

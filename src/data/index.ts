@@ -1,12 +1,14 @@
 export { attributionRepository } from "./attribution-repository";
 export { billRepository } from "./bill-repository";
 export { bookRepository } from "./book-repository";
+export { bookChanger, type ChangeBook } from "./change-book";
 export { connect } from "./connection";
 export { decisionRepository } from "./decision-repository";
 export { entryRepository } from "./entry-repository";
 export { feedRepository } from "./feed-repository";
 export { httpFetcher } from "./http-fetcher";
 export { importRepository } from "./import-repository";
+export { type JobOutbox, type JobQueue, jobQueue, QUEUES } from "./job-queue";
 export { keepingRepository } from "./keeping-repository";
 export { mappingRepository } from "./mapping-repository";
 export { migrate, unmigrate } from "./migrate";

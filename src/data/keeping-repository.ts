@@ -1,71 +1,71 @@
-import { QueryTypes, type Sequelize, type Transaction } from "sequelize";
-import { keepingSchema } from "@/contracts/keeping";
+import type { Sequelize, Transaction } from "sequelize";
+import { type AuditCode, type AuditEntry, keepingSchema } from "@/contracts/keeping";
 import type { KeepingStore } from "@/usecases/keeping";
+import type { Models } from "./models";
 
 const SHOWN_AUDIT = 200;
 
-/** Moved postings, closed months and their audit trail in PostgreSQL. */
-export function keepingRepository(sequelize: Sequelize): KeepingStore {
-  const change = (sql: string, replacements: Record<string, unknown>, what: string): Promise<number> =>
+/** Moved postings, closed months and their audit trail in PostgreSQL; every change writes its trail in the same transaction. */
+export function keepingRepository(sequelize: Sequelize, { Transfer, Accepted, ClosedMonth, Audit }: Models): KeepingStore {
+  /** Does one thing and writes it into the trail, or neither where nothing changed. */
+  const change = (
+    bookId: string,
+    month: string,
+    trail: { readonly code: AuditCode; readonly facts: AuditEntry["facts"] },
+    work: (transaction: Transaction) => Promise<number>,
+  ): Promise<number> =>
     sequelize.transaction(async (transaction) => {
-      const changed = await sequelize.query(`${sql} returning 1`, { replacements, transaction, type: QueryTypes.SELECT });
-      const rows = changed.length;
-      if (rows > 0) await trail(replacements.bookId as string, replacements.month as string, what, transaction);
-      return rows;
+      const changed = await work(transaction);
+      if (changed > 0) await Audit.create({ bookId, month, ...trail }, { transaction });
+      return changed;
     });
-  const trail = async (bookId: string, month: string, what: string, transaction: Transaction): Promise<void> => {
-    await sequelize.query("insert into audit_entries (book_id, month, what) values (:bookId, :month, :what)", {
-      replacements: { bookId, month, what },
-      transaction,
-    });
-  };
-  const rowsOf = (sql: string, bookId: string): Promise<Record<string, unknown>[]> =>
-    sequelize.query(sql, { replacements: { bookId }, type: QueryTypes.SELECT });
   return {
     async of(bookId) {
+      const where = { bookId };
       const [transfers, accepted, closed, audit] = await Promise.all([
-        rowsOf(
-          `select id, month, from_account as "from", to_account as "to", kwh, reason, made_at as "madeAt" from posting_transfers where book_id = :bookId order by id`,
-          bookId,
-        ),
-        rowsOf("select month, account from accepted_postings where book_id = :bookId", bookId),
-        rowsOf(`select kept, note, closed_at as "closedAt" from closed_months where book_id = :bookId order by month`, bookId),
-        rowsOf(`select at, month, what from audit_entries where book_id = :bookId order by id desc limit ${SHOWN_AUDIT}`, bookId),
+        Transfer.findAll({ where, order: ["id"] }),
+        Accepted.findAll({ where }),
+        ClosedMonth.findAll({ where, order: ["month"] }),
+        Audit.findAll({ where, order: [["id", "DESC"]], limit: SHOWN_AUDIT }),
       ]);
-      const iso = (value: unknown): string => new Date(value as Date).toISOString();
       return keepingSchema.parse({
-        transfers: transfers.map((row) => ({ ...row, madeAt: iso(row.madeAt) })),
-        accepted,
-        closed: closed.map(({ kept, note, closedAt }) => ({ ...(kept as object), note, closedAt: iso(closedAt) })),
-        audit: audit.map((row) => ({ ...row, at: iso(row.at) })),
+        transfers: transfers
+          .map((row) => row.get())
+          .map(({ id, month, fromAccount, toAccount, kwh, reason, madeAt }) => ({
+            ...{ id, month, kwh, reason },
+            from: fromAccount,
+            to: toAccount,
+            madeAt: madeAt.toISOString(),
+          })),
+        accepted: accepted.map((row) => row.get()).map(({ month, account }) => ({ month, account })),
+        closed: closed.map((row) => row.get()).map(({ kept, note, closedAt }) => ({ ...kept, note, closedAt: closedAt.toISOString() })),
+        audit: audit.map((row) => row.get()).map(({ at, month, code, facts }) => ({ at: at.toISOString(), month, code, facts })),
       });
     },
-    async move(bookId, { month, from, to, kwh, reason }, what) {
-      await change(
-        "insert into posting_transfers (book_id, month, from_account, to_account, kwh, reason) values (:bookId, :month, :from, :to, :kwh, :reason)",
-        { bookId, month, from, to, kwh, reason },
-        what,
-      );
+    async move(bookId, { month, from, to, kwh, reason }, trail) {
+      await change(bookId, month, trail, async (transaction) => {
+        await Transfer.create({ bookId, month, fromAccount: from, toAccount: to, kwh, reason }, { transaction });
+        return 1;
+      });
     },
-    takeBack: async (bookId, id, month, what) =>
-      (await change("delete from posting_transfers where book_id = :bookId and id = :id and month = :month", { bookId, id, month }, what)) >
-      0,
-    async accept(bookId, month, account, what) {
-      await change(
-        "insert into accepted_postings (book_id, month, account) values (:bookId, :month, :account) on conflict do nothing",
-        { bookId, month, account },
-        what,
-      );
+    takeBack: async (bookId, id, month, trail) =>
+      (await change(bookId, month, trail, (transaction) => Transfer.destroy({ where: { bookId, id, month }, transaction }))) > 0,
+    async accept(bookId, month, account, trail) {
+      const key = { bookId, month, account };
+      await change(bookId, month, trail, async (transaction) => {
+        const [, isNew] = await Accepted.findOrCreate({ where: key, transaction });
+        return isNew ? 1 : 0;
+      });
     },
-    async close(bookId, { note, ...kept }, what) {
-      await change(
-        "insert into closed_months (book_id, month, kept, note) values (:bookId, :month, :kept, :note) on conflict do nothing",
-        { bookId, month: kept.month, kept: JSON.stringify(kept), note },
-        what,
-      );
+    async close(bookId, { note, ...kept }, trail) {
+      const key = { bookId, month: kept.month };
+      await change(bookId, kept.month, trail, async (transaction) => {
+        const [, isNew] = await ClosedMonth.findOrCreate({ where: key, defaults: { ...key, kept, note }, transaction });
+        return isNew ? 1 : 0;
+      });
     },
-    async reopen(bookId, month, what) {
-      await change("delete from closed_months where book_id = :bookId and month = :month", { bookId, month }, what);
+    async reopen(bookId, month, trail) {
+      await change(bookId, month, trail, (transaction) => ClosedMonth.destroy({ where: { bookId, month }, transaction }));
     },
   };
 }

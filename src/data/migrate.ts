@@ -7,10 +7,11 @@ import { feeds } from "./migrations/0004-feeds";
 import { causes } from "./migrations/0005-causes";
 import { bills } from "./migrations/0006-bills";
 import { fieldBook } from "./migrations/0007-field-book";
+import { secondEdition } from "./migrations/0008-second-edition";
 
 const migrator = (sequelize: Sequelize) =>
   new Umzug({
-    migrations: [booksAndPages, variants, sparseAndDecisions, feeds, causes, bills, fieldBook],
+    migrations: [booksAndPages, variants, sparseAndDecisions, feeds, causes, bills, fieldBook, secondEdition],
     context: sequelize,
     storage: new SequelizeStorage({ sequelize, tableName: "migrations" }),
     logger: undefined,

@@ -1,10 +1,12 @@
-import type PgBoss from "pg-boss";
 import type { FeedStore } from "@/usecases/feeds";
-import { QUEUES } from "./queue";
 
-/** Puts a pull into the queue for every feed whose time has come; a feed that waits already is not put there twice. */
-export async function sendDue(boss: PgBoss, feeds: FeedStore, nowUtcMs: number): Promise<number> {
+/** Asks for a pull of every feed whose time has come; one that waits already is not asked for twice. */
+export async function sendDue(
+  queue: { wantPull(feedId: number): Promise<void> },
+  feeds: Pick<FeedStore, "due">,
+  nowUtcMs: number,
+): Promise<number> {
   const due = await feeds.due(nowUtcMs);
-  for (const feedId of due) await boss.send(QUEUES.pull, { feedId }, { singletonKey: `feed ${feedId}`, singletonSeconds: 20 });
+  for (const feedId of due) await queue.wantPull(feedId);
   return due.length;
 }

@@ -1,28 +1,24 @@
-import { setTimeout as wait } from "node:timers/promises";
-import { environmentSchema } from "@/contracts/environment";
-import { log, openServices } from "@/wiring";
-import { causeLoop } from "./causes";
+import { log, openServices, QUEUES } from "@/wiring";
+import { attributionHandler, behindHandler } from "./attribution";
 import { sendDue } from "./due";
 import { pullHandler } from "./pull";
-import { openQueue, QUEUES } from "./queue";
 
-/** How often a worker looks for feeds whose time has come. */
-const LOOK_EVERY_MS = 5000;
-
-const { DATABASE_URL } = environmentSchema.parse(process.env);
-const services = openServices(process.env);
+/** A process that takes jobs until it is told to stop. */
+const services = openServices(process.env, { takesJobs: true });
+const { queue } = services;
 const stop = new AbortController();
-const boss = await openQueue(DATABASE_URL, (error) => log.error({ err: error }, "queue"));
-await boss.work(QUEUES.pull, { batchSize: 1, pollingIntervalSeconds: 1 }, pullHandler(services, log));
+for (const signal of ["SIGINT", "SIGTERM"] as const) process.on(signal, () => stop.abort());
+
+await queue.work(QUEUES.pull, pullHandler(services, log));
+await queue.work(QUEUES.attribution, attributionHandler(services, log));
+await queue.work(QUEUES.due, async () => void (await sendDue(queue, services.feeds, Date.now())));
+await queue.work(QUEUES.behind, behindHandler(services.attributions));
+// What was left while no worker ran need not wait for the clock.
+await Promise.all([sendDue(queue, services.feeds, Date.now()), behindHandler(services.attributions)()]).catch((error: unknown) =>
+  log.error({ err: error }, "looking for what is left failed"),
+);
 log.info({ hosts: services.feedHosts }, "worker ready");
 
-for (const signal of ["SIGINT", "SIGTERM"] as const) process.on(signal, () => stop.abort());
-const causes = causeLoop(services, log, stop.signal);
-while (!stop.signal.aborted) {
-  await sendDue(boss, services.feeds, Date.now()).catch((error: unknown) => log.error({ err: error }, "looking for due feeds failed"));
-  await wait(LOOK_EVERY_MS, undefined, { signal: stop.signal }).catch(() => {});
-}
-await causes;
-await boss.stop({ graceful: true, timeout: 10_000 });
-await services.sequelize.close();
+await new Promise((resolve) => stop.signal.addEventListener("abort", resolve, { once: true }));
+await services.close();
 process.exit(0);

@@ -3,35 +3,18 @@ import type { Book } from "@/usecases/books";
 import type { EntryStore } from "@/usecases/field-book";
 import { type OpenLedger, openLedger, type ReadingStore } from "@/usecases/ledger";
 import { cleanSeries, cleanSparse, type DecisionStore, examineBook } from "@/usecases/quality";
+import { byBook } from "./cache";
 
 export type LedgerOf = (book: Book) => Promise<OpenLedger>;
 export type ExaminationOf = (book: Book) => Promise<Examination>;
 
-/** Ledgers kept open; each holds a few megabytes a book-decade. */
-const MOST_CACHED = 8;
-
-/** Keeps what was worked out for the last few books: a book's version tells when it is out of date. */
-function byVersion<T>(make: (book: Book) => Promise<T>): (book: Book) => Promise<T> {
-  const open = new Map<string, { version: number; made: Promise<T> }>();
-  return (book) => {
-    const cached = open.get(book.id);
-    if (cached?.version === book.version) return cached.made;
-    const made = make(book);
-    open.delete(book.id);
-    open.set(book.id, { version: book.version, made });
-    for (const id of [...open.keys()].slice(0, Math.max(0, open.size - MOST_CACHED))) open.delete(id);
-    made.catch(() => open.delete(book.id));
-    return made;
-  };
-}
-
-/** Opens ledgers over clean series, and examines the raw ones; the last few of both are kept. */
+/** Opens ledgers over clean series, and examines the raw ones; the last few of both are cached. */
 export function ledgerCache(
   readings: ReadingStore,
   decisions: DecisionStore,
   entries: EntryStore,
 ): { ledgerOf: LedgerOf; examinationOf: ExaminationOf } {
-  const ledgerOf = byVersion(async (book) => {
+  const ledgerOf = byBook(async (book) => {
     const [weather, production, sparse, promise, decided, field] = await Promise.all([
       readings.seriesOf(book.id, "weather"),
       readings.seriesOf(book.id, "production"),
@@ -51,7 +34,7 @@ export function ledgerCache(
       sparse: cleanSparse(sparse, decided),
     });
   });
-  const examinationOf = byVersion(async (book) => {
+  const examinationOf = byBook(async (book) => {
     const [ledger, weather, production, sparse, decided] = await Promise.all([
       ledgerOf(book),
       readings.seriesOf(book.id, "weather"),

@@ -4,6 +4,7 @@ import { environmentSchema } from "@/contracts/environment";
 import {
   attributionRepository,
   billRepository,
+  bookChanger,
   bookRepository,
   connect,
   decisionRepository,
@@ -12,8 +13,9 @@ import {
   feedRepository,
   httpFetcher,
   importRepository,
+  type JobQueue,
+  jobQueue,
   keepingRepository,
-  type Models,
   mappingRepository,
   photoCleaner,
   readingRepository,
@@ -30,16 +32,18 @@ import type { BillStore } from "@/usecases/money";
 import type { DecisionStore } from "@/usecases/quality";
 import type { VariantStore } from "@/usecases/variants";
 import { type ExaminationOf, type LedgerOf, ledgerCache } from "./ledger-cache";
+import { log } from "./log";
 import { type MoneyOf, moneyCache } from "./money-cache";
+import { type ViewOf, viewCache } from "./view-cache";
 
-/** Everything that a request may ask for, put together once a process. */
+/** Everything that a request or a job may ask for, put together once a process. */
 export interface Services extends ImportPorts {
   readonly sequelize: Sequelize;
-  readonly models: Models;
+  readonly queue: JobQueue;
   readonly books: BookStore;
   readonly variants: VariantStore;
   readonly decisions: DecisionStore;
-  readonly causes: AttributionStore;
+  readonly attributions: AttributionStore;
   readonly entries: EntryStore;
   readonly cleanPhoto: PhotoCleaner;
   readonly keeping: KeepingStore;
@@ -50,41 +54,53 @@ export interface Services extends ImportPorts {
   readonly feedHosts: readonly string[];
   readonly ledgerOf: LedgerOf;
   readonly moneyOf: MoneyOf;
-  /** Examination of a book's production, kept like its ledger. */
+  /** What was last read of a book's causes, cached like its ledger. */
+  readonly viewOf: ViewOf;
+  /** Examination of a book's production, cached like its ledger. */
   readonly examinationOf: ExaminationOf;
+  close(): Promise<void>;
 }
 
-export function openServices(environment: Record<string, string | undefined>): Services {
+/** Opens everything from an environment. `takesJobs`: this process is a worker. */
+export function openServices(environment: Record<string, string | undefined>, { takesJobs = false } = {}): Services {
   const { DATABASE_URL, DUSTY_LEDGER_FEED_HOSTS, DUSTY_LEDGER_VAR } = environmentSchema.parse(environment);
   const sequelize = connect(DATABASE_URL);
   const models = defineModels(sequelize);
+  const queue = jobQueue(sequelize, { takes: takesJobs, onError: (error) => log.error({ err: error }, "queue") });
+  const changeBook = bookChanger(sequelize, models, queue);
   const readings = readingRepository(sequelize, models);
-  const decisions = decisionRepository(sequelize, models);
-  const entries = entryRepository(sequelize);
-  const causes = attributionRepository(sequelize);
-  const bills = billRepository(sequelize);
+  const decisions = decisionRepository(models, changeBook);
+  const entries = entryRepository(models, changeBook);
+  const attributions = attributionRepository(sequelize, models, queue);
+  const bills = billRepository(sequelize, models);
   const ledgers = ledgerCache(readings, decisions, entries);
+  const viewOf = viewCache(attributions);
   return {
     sequelize,
-    models,
-    books: bookRepository(sequelize, models),
+    queue,
+    books: bookRepository(models, changeBook),
     variants: variantRepository(models),
     readings,
-    imports: importRepository(sequelize, models),
+    imports: importRepository(models, changeBook),
     staging: stagingFolder(path.resolve(DUSTY_LEDGER_VAR, "uploads")),
     mappings: mappingRepository(models),
     now: Date.now,
     decisions,
-    causes,
+    attributions,
     entries,
     cleanPhoto: photoCleaner,
-    keeping: keepingRepository(sequelize),
+    keeping: keepingRepository(sequelize, models),
     bills,
-    feeds: feedRepository(sequelize, models),
+    feeds: feedRepository(sequelize, models, changeBook),
     fetcher: httpFetcher(DUSTY_LEDGER_FEED_HOSTS),
     feedHosts: DUSTY_LEDGER_FEED_HOSTS,
     ...ledgers,
-    moneyOf: moneyCache(bills, causes, ledgers.ledgerOf),
+    viewOf,
+    moneyOf: moneyCache(bills, attributions, viewOf, ledgers.ledgerOf),
+    close: async () => {
+      await queue.stop();
+      await sequelize.close();
+    },
   };
 }
 

@@ -1,11 +1,12 @@
 import { DEMO_BOOKS, recordOf } from "@simulators";
+import { QueryTypes } from "sequelize";
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from "vitest";
 import { fieldEntrySchema } from "@/contracts/field-book";
 import { importOptionsSchema } from "@/contracts/imports";
 import { totalLine } from "@/core/ledger";
-import { currentAttribution, runWaiting } from "@/usecases/attribution";
+import { runAttribution, runForPage } from "@/usecases/attribution";
 import { type Book, createBook } from "@/usecases/books";
-import { loadDemo, type Services } from "@/wiring";
+import { attributeAll, loadDemo, type Services } from "@/wiring";
 import { siteInput } from "../site-builder";
 import { freshServices } from "./services";
 
@@ -19,7 +20,7 @@ beforeEach(async () => {
   for (const old of await services.books.list()) await services.books.remove(old.id);
   book = await createBook(services.books, siteInput());
 });
-afterAll(() => services.sequelize.close());
+afterAll(() => services.close());
 
 const entry = (from: string, note = "") => fieldEntrySchema.parse({ from, to: from, kind: "cleaning", array: "", note, value: "" });
 
@@ -36,54 +37,76 @@ describe("field-book entries", () => {
 });
 
 describe("a search for causes", () => {
-  it("is asked for once a version, taken by one worker, and stopped when cancelled", async () => {
-    expect((await currentAttribution(services, book)).state).toBe("waiting");
-    expect(await services.causes.want(book.id, book.version)).toBe(false);
-    const taken = await Promise.all([services.causes.take(book.id), services.causes.take(book.id)]);
-    expect(taken.filter((one) => one !== null)).toHaveLength(1);
-    expect(await services.causes.progress(book.id, 0.4)).toBe(true);
-    expect((await services.causes.of(book.id))!.doneFrac).toBe(0.4);
-    await services.causes.cancel(book.id);
-    expect(await services.causes.progress(book.id, 0.6)).toBe(false);
-    await services.causes.done(book.id, book.version, null, "");
-    expect((await services.causes.of(book.id))!.state).toBe("cancelled");
+  it("is wanted by every change of a book, taken while it is wanted, and stopped when cancelled", async () => {
+    expect(await services.attributions.statusOf(book.id)).toBeNull();
+    await services.entries.add(book.id, [entry("2023-05-02")]);
+    const status = (await services.attributions.statusOf(book.id))!;
+    expect(status).toMatchObject({ state: "waiting", wantedVersion: book.version + 1, resultVersion: null });
+    expect(await services.attributions.take(book.id)).toEqual({ version: book.version + 1 });
+    expect(await services.attributions.progress(book.id, 0.4)).toBe(true);
+    expect((await services.attributions.statusOf(book.id))!.doneFrac).toBe(0.4);
+    await services.attributions.cancel(book.id);
+    expect(await services.attributions.progress(book.id, 0.6)).toBe(false);
+    expect(await services.attributions.take(book.id)).toBeNull();
+    await services.attributions.done(book.id, book.version + 1, null);
+    expect((await services.attributions.statusOf(book.id))!.state).toBe("cancelled");
   });
 
-  it("of a book without readings ends with a word and no report", async () => {
-    await currentAttribution(services, book);
-    expect(await runWaiting(services)).toBe(1);
-    const run = (await services.causes.of(book.id))!;
-    expect([run.state, run.report, run.note]).toEqual(["done", null, "Weather and production share no time yet."]);
-    expect(await runWaiting(services)).toBe(0);
+  it("leaves a job in the transaction of the change, and none of a change that was taken back", async () => {
+    const jobs = async (): Promise<number> => {
+      const [row] = await services.sequelize.query<{ jobs: number }>(
+        "select count(*)::int as jobs from pgboss.job where name = 'attribution' and singleton_key = :id and state = 'created'",
+        { replacements: { id: book.id }, type: QueryTypes.SELECT },
+      );
+      return row!.jobs;
+    };
+    expect(await services.books.saveSite(book.id, book.version + 9, book.site)).toBeNull();
+    expect(await jobs()).toBe(0);
+    await services.books.saveSite(book.id, book.version, book.site);
+    await services.entries.add(book.id, [entry("2023-05-02")]);
+    expect(await jobs()).toBe(1);
   });
 
-  it("of the demo tells each book's story, and a change of the book asks for another", async () => {
+  it("of a book without readings ends with a word and no result for pages", async () => {
+    await services.attributions.want(book.id, book.version);
+    expect(await runAttribution(services, book.id)).toBe(true);
+    expect(await services.attributions.statusOf(book.id)).toMatchObject({
+      state: "done",
+      fault: "no-common-time",
+      resultVersion: book.version,
+      hasView: false,
+    });
+    expect(await services.attributions.viewOf(book.id)).toBeNull();
+    expect(await runAttribution(services, book.id)).toBe(false);
+  });
+
+  it("of the demo tells each book's story, and is behind once the book changes", async () => {
     await services.books.remove(book.id);
     await loadDemo(services);
     const books = await services.books.list();
-    for (const each of books) await currentAttribution(services, each);
-    expect(await runWaiting(services)).toBe(books.length);
-    const found = async (slug: string): Promise<string[]> => {
-      const { report } = await currentAttribution(services, (await services.books.bySlug(slug))!);
-      return report!.findings.map(({ kind }) => kind);
-    };
+    await attributeAll(services);
+    expect(await services.attributions.behind()).toEqual([]);
+    const bySlug = async (slug: string): Promise<Book> => (await services.books.bySlug(slug))!;
+    const found = async (slug: string): Promise<string[]> =>
+      (await services.attributions.viewOf((await bySlug(slug)).id))!.findings.map(({ kind }) => kind);
+    expect(books).toHaveLength(5);
     expect(await found("alpine-hut")).toEqual(expect.arrayContaining(["snow", "strings-out", "outage"]));
     expect(await found("packing-shed")).toEqual(expect.arrayContaining(["soiling", "outage", "unrecorded-cleaning"]));
     expect(await found("bore-field")).toEqual(expect.arrayContaining(["orientation"]));
-    const hut = (await services.books.bySlug("alpine-hut"))!;
-    const before = (await services.causes.of(hut.id))!.report!;
+    const hut = await bySlug("alpine-hut");
+    const before = (await services.attributions.reportOf(hut.id))!;
     await addDay(hut);
-    await currentAttribution(services, (await services.books.bySlug("alpine-hut"))!);
-    expect(await runWaiting(services)).toBe(1);
-    const grown = (await services.causes.of(hut.id))!.report!;
+    expect(await runAttribution(services, hut.id)).toBe(true);
+    const grown = (await services.attributions.reportOf(hut.id))!;
     expect(grown.endUtcMs - before.endUtcMs).toBe(86_400_000);
     expect(grown.fitted).toEqual(before.fitted);
     expect(grown.months.filter(({ key }) => key < "2025-12")).toEqual(before.months.filter(({ key }) => key < "2025-12"));
-    const shed = (await services.books.bySlug("packing-shed"))!;
+    const shed = await bySlug("packing-shed");
     await services.entries.add(shed.id, [entry("2022-07-12", "remembered later")]);
-    const after = await currentAttribution(services, (await services.books.bySlug("packing-shed"))!);
-    expect(after.state).toBe("waiting");
-    expect(after.report).not.toBeNull();
+    const changed = await bySlug("packing-shed");
+    expect(await services.attributions.behind()).toEqual([{ bookId: shed.id, version: changed.version }]);
+    const run = runForPage(await services.attributions.statusOf(shed.id), changed);
+    expect(run).toMatchObject({ state: "waiting", isCurrent: false, hasReport: true });
   }, 120_000);
 });
 
@@ -124,27 +147,33 @@ async function addDay(hut: Book): Promise<void> {
 const emptyLine = (key: string) => ({ ...totalLine(key, []), readFrac: 1 });
 
 describe("moved postings and closed months", () => {
+  const ACCEPTED = { code: "accepted", facts: { account: "soiling" } } as const;
+  const CLOSED = { code: "closed", facts: { note: "signed" } } as const;
   const closing = { month: "2023-04", postings: [], line: emptyLine("2023-04"), note: "signed" };
 
   it("are written with their trail, and taken back", async () => {
-    await services.keeping.move(book.id, { month: "2023-04", from: "snow", to: "remainder", kwh: 3, reason: "no snow in April" }, "moved");
-    await services.keeping.accept(book.id, "2023-04", "soiling", "accepted");
-    await services.keeping.accept(book.id, "2023-04", "soiling", "accepted");
-    await services.keeping.close(book.id, closing, "closed");
+    await services.keeping.move(
+      book.id,
+      { month: "2023-04", from: "snow", to: "remainder", kwh: 3, reason: "no snow in April" },
+      { code: "moved", facts: {} },
+    );
+    await services.keeping.accept(book.id, "2023-04", "soiling", ACCEPTED);
+    await services.keeping.accept(book.id, "2023-04", "soiling", ACCEPTED);
+    await services.keeping.close(book.id, closing, CLOSED);
     const kept = await services.keeping.of(book.id);
     expect(kept.transfers).toMatchObject([{ from: "snow", to: "remainder", kwh: 3, reason: "no snow in April" }]);
     expect(kept.accepted).toEqual([{ month: "2023-04", account: "soiling" }]);
     expect(kept.closed).toMatchObject([{ month: "2023-04", line: { key: "2023-04" }, note: "signed" }]);
-    expect(kept.audit.map(({ what }) => what)).toEqual(["closed", "accepted", "moved"]);
-    expect(await services.keeping.takeBack(book.id, kept.transfers[0]!.id, "2023-04", "back")).toBe(true);
-    expect(await services.keeping.takeBack(book.id, kept.transfers[0]!.id, "2023-04", "back")).toBe(false);
-    await services.keeping.reopen(book.id, "2023-04", "reopened");
+    expect(kept.audit.map(({ code }) => code)).toEqual(["closed", "accepted", "moved"]);
+    expect(await services.keeping.takeBack(book.id, kept.transfers[0]!.id, "2023-04", { code: "taken-back", facts: {} })).toBe(true);
+    expect(await services.keeping.takeBack(book.id, kept.transfers[0]!.id, "2023-04", { code: "taken-back", facts: {} })).toBe(false);
+    await services.keeping.reopen(book.id, "2023-04", { code: "reopened", facts: { reason: "typed twice" } });
     expect((await services.keeping.of(book.id)).closed).toEqual([]);
     expect((await services.keeping.of(book.id)).audit).toHaveLength(5);
   });
 
   it("go with their book", async () => {
-    await services.keeping.close(book.id, closing, "closed");
+    await services.keeping.close(book.id, closing, CLOSED);
     await services.books.remove(book.id);
     expect((await services.keeping.of(book.id)).audit).toEqual([]);
   });

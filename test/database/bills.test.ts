@@ -16,7 +16,7 @@ beforeEach(async () => {
   for (const old of await services.books.list()) await services.books.remove(old.id);
   book = await createBook(services.books, siteInput());
 });
-afterAll(() => services.sequelize.close());
+afterAll(() => services.close());
 
 const bill = (from: string, to: string, amount: string, parts: object = {}) =>
   billSchema.parse({ from, to, importKwh: 300, amount, ...parts });

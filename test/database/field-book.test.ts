@@ -18,7 +18,7 @@ beforeEach(async () => {
   for (const old of await services.books.list()) await services.books.remove(old.id);
   book = await createBook(services.books, siteInput({ commissioned: "2020-06-01" }));
 });
-afterAll(() => services.sequelize.close());
+afterAll(() => services.close());
 
 const entry = (change: Partial<NewEntryInput> = {}) =>
   newEntrySchema.parse({ from: "2024-05-02", to: "2024-05-02", kind: "cleaning", ...change });

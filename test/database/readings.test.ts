@@ -11,6 +11,7 @@ import { addFeed, pullFeed } from "@/usecases/feeds";
 import { previewImport, runImport } from "@/usecases/imports";
 import { decide } from "@/usecases/quality";
 import type { Services } from "@/wiring";
+import { ensurePrograms, program } from "../../scripts/lib/bundle.mjs";
 import { siteInput } from "../site-builder";
 import { freshServices } from "./services";
 
@@ -18,13 +19,14 @@ let services: Services;
 let book: Book;
 
 beforeAll(async () => {
+  await ensurePrograms();
   services = await freshServices();
 });
 beforeEach(async () => {
   for (const old of await services.books.list()) await services.books.remove(old.id);
   book = await createBook(services.books, siteInput());
 });
-afterAll(() => services.sequelize.close());
+afterAll(() => services.close());
 
 const fresh = async (): Promise<Book> => (await services.books.bySlug(book.slug))!;
 const options = (parts: Partial<ImportOptions> = {}): ImportOptions => importOptionsSchema.parse(parts);
@@ -167,7 +169,7 @@ describe("a feed", () => {
 
   it("lays what comes over one batch a month; the same readings twice are counted once", async () => {
     const { server, host } = await source();
-    const feed = await addFeed(services.feeds, book, settings(host), [host], Date.now());
+    const feed = await addFeed({ ...services, feedHosts: [host] }, book, settings(host));
     const { httpFetcher } = await import("@/data");
     const ports = { ...services, fetcher: httpFetcher([host]) };
     for (let k = 0; k < 3; k++) await pullFeed(ports, feed.id);
@@ -181,18 +183,21 @@ describe("a feed", () => {
 
   it("whose host is off the list is not fetched, and the fault is kept with a pause", async () => {
     const { server, host, asked } = await source();
-    const feed = await addFeed(services.feeds, book, settings(host), [host], Date.now());
+    const feed = await addFeed({ ...services, feedHosts: [host] }, book, settings(host));
     await pullFeed(services, feed.id);
     expect(asked()).toBe(0);
-    expect(await stored()).toMatchObject({ failures: 1, lastError: expect.stringContaining("not on the list") as string });
+    expect(await stored()).toMatchObject({
+      failures: 1,
+      lastFault: { code: "host-not-allowed", facts: { url: expect.stringContaining(host) as string } },
+    });
     server.close();
   });
 
   it("is taken up again when its worker is killed in the middle of a pull, and nothing is counted twice", async () => {
     const { server, host, asked, hold } = await source();
-    await addFeed(services.feeds, book, settings(host), [host], Date.now());
+    await addFeed({ ...services, feedHosts: [host] }, book, settings(host));
     const env = { ...process.env, DUSTY_LEDGER_FEED_HOSTS: host, LOG_LEVEL: "error" };
-    const worker = () => spawn(process.execPath, ["--import", "tsx", path.join("src", "jobs", "worker.ts")], { env, stdio: "ignore" });
+    const worker = () => spawn(process.execPath, [program("worker")], { env, stdio: "ignore" });
     hold(60_000);
     const first = worker();
     for (let tries = 0; asked() === 0 && tries < 300; tries++) await wait(100);

@@ -9,9 +9,9 @@ export const metadata: Metadata = { title: "Trainer" };
 export const dynamic = "force-dynamic";
 
 export default async function Trainer() {
-  const books = await services().books.list();
+  const spines = await services().books.spines();
   return (
-    <Desk spines={books.map(({ slug, site }) => ({ slug, name: site.name }))} slug={null} chapter={null}>
+    <Desk spines={spines} slug={null} chapter={null}>
       <TrainerPage cases={trainerCasesSchema.parse(cases)} />
     </Desk>
   );

@@ -6,9 +6,9 @@ import { services } from "@/wiring";
 export const metadata: Metadata = { title: "Validation" };
 
 export default async function Validation() {
-  const books = await services().books.list();
+  const spines = await services().books.spines();
   return (
-    <Desk spines={books.map(({ slug, site }) => ({ slug, name: site.name }))} slug={null} chapter={null}>
+    <Desk spines={spines} slug={null} chapter={null}>
       <ValidationPage />
     </Desk>
   );

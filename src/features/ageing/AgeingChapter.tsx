@@ -54,7 +54,7 @@ export function AgeingChapter(props: AgeingChapterProps) {
   return (
     <div className={chapter.page}>
       <h1>{name}</h1>
-      {!run.isCurrent && <CauseProgress key={run.note} slug={slug} run={run} />}
+      {!run.isCurrent && <CauseProgress slug={slug} run={run} />}
       {report ? (
         <Reading {...props} report={report} />
       ) : (

@@ -2,14 +2,13 @@
 
 import { Button, Progress, SegmentedControl, Select } from "@mantine/core";
 import type { Remote } from "comlink";
-import { useRouter } from "next/navigation";
 import { useState } from "react";
 import { TiltYear } from "@/charts";
 import type { Rack } from "@/core/site";
 import type { TiltPlan } from "@/core/tilt";
 import { TILT_GOALS, type TiltGoal, type TiltStep } from "@/core/tilt";
-import { asRefused, call, type RefusedCall } from "@/features/data/api";
 import type { GeometryEngine } from "@/features/data/geometry/geometry.worker";
+import { useSiteSave } from "@/features/data/use-site-save";
 import { Figure } from "@/features/kit/figures/Figure";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { Refused } from "@/features/kit/problems/ProblemList";
@@ -48,11 +47,10 @@ export function TiltPlanner({
   nowUtcMs,
   engine,
 }: BenchProps & { readonly engine: Remote<GeometryEngine> | null }) {
-  const router = useRouter();
   const [arrayId, setArrayId] = useState((site.arrays.find((array) => array.tiltSchedule.length > 0) ?? site.arrays[0]!).id);
   const [goal, setGoal] = useState<TiltGoal>("energy");
   const [positions, setPositions] = useState("2");
-  const [refusal, setRefusal] = useState<RefusedCall | null>(null);
+  const { run: save, refusal } = useSiteSave(slug);
   const array = site.arrays.find((candidate) => candidate.id === arrayId) ?? site.arrays[0]!;
   const [rack, setRack] = useState<Rack | null>(array.rack);
   const { report, progress, cancelled, cancel, again } = usePlanner(engine, { site, arrayId: array.id, goal });
@@ -61,19 +59,13 @@ export function TiltPlanner({
   const fixed = plans.find((plan) => plan.method === "simulated" && plan.positions === 1);
   const best = plans.find((plan) => plan.method === "simulated" && plan.positions === Number(positions));
   const asIsSteps: readonly TiltStep[] = array.tiltSchedule.length > 0 ? array.tiltSchedule : [{ from: "01-01", tiltDeg: array.tiltDeg }];
-  const use = async (): Promise<void> => {
+  const use = (): void => {
     if (!best) return;
     const seasons = best.positions === 1 ? [] : best.steps;
     const arrays = site.arrays.map((each) =>
       each.id === array.id ? { ...each, tiltDeg: best.steps[0]!.tiltDeg, tiltSchedule: seasons, rack } : each,
     );
-    try {
-      setRefusal(null);
-      await call("PUT", `/api/books/${slug}`, { version, site: { ...site, arrays } });
-      router.refresh();
-    } catch (error) {
-      setRefusal(asRefused(error));
-    }
+    save({ version, site: { ...site, arrays } });
   };
   return (
     <>
@@ -161,7 +153,7 @@ export function TiltPlanner({
               />
             )}
           </ChartFrame>
-          {best && <ChangeTable slug={slug} arrayId={array.id} plan={best} rack={rack} setRack={setRack} use={() => void use()} />}
+          {best && <ChangeTable slug={slug} arrayId={array.id} plan={best} rack={rack} setRack={setRack} use={use} />}
           {refusal && <Refused refusal={refusal} />}
         </div>
       </div>

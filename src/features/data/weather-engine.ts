@@ -1,8 +1,10 @@
 "use client";
 
-import { type Remote, wrap } from "comlink";
+import type { Remote } from "comlink";
 import { useEffect, useRef, useState } from "react";
-import { asRefused, type RefusedCall, refusalFrom } from "./api";
+import { askBytes } from "./ask";
+import { asRefused, type RefusedCall } from "./refused-call";
+import { openWorker } from "./worker-bridge";
 
 export interface WeatherEngine<E, Loaded = void> {
   /** Null until it is ready, and where there is no weather for it. */
@@ -38,13 +40,10 @@ export function useWeatherEngine<E, Loaded = void>(terms: WeatherEngineTerms<E, 
   // biome-ignore lint/correctness/useExhaustiveDependencies: the key stands for what `load` closes over
   useEffect(() => {
     if (waits) return;
-    const worker = how.current.spawn();
-    const engine = wrap<E>(worker);
+    const { engine, end } = openWorker<E>(how.current.spawn);
     let stopped = false;
     const start = async (): Promise<void> => {
-      const response = weather === null ? null : await fetch(weather);
-      if (response && !response.ok) throw await refusalFrom(response);
-      const loaded = await how.current.load(engine, response ? await response.arrayBuffer() : null);
+      const loaded = await how.current.load(engine, weather === null ? null : await askBytes(weather));
       if (!stopped) setCurrent({ engine, refusal: null, loaded });
     };
     start().catch((error: unknown) => {
@@ -52,7 +51,7 @@ export function useWeatherEngine<E, Loaded = void>(terms: WeatherEngineTerms<E, 
     });
     return () => {
       stopped = true;
-      worker.terminate();
+      end();
     };
   }, [weather, key, waits]);
   return current;

@@ -1,6 +1,8 @@
 import { createStore, del, entries, set, type UseStore } from "idb-keyval";
-import type { NewEntryInput, StoredEntry } from "@/contracts/field-book";
-import { asRefused, RefusedCall, refusalFrom } from "@/features/data/api";
+import { z } from "zod";
+import { type NewEntryInput, type StoredEntry, storedEntrySchema } from "@/contracts/field-book";
+import { ask } from "@/features/data/ask";
+import { asRefused } from "@/features/data/refused-call";
 
 /** An entry that waits in this browser until the server has it. */
 export interface Waiting {
@@ -42,13 +44,7 @@ export async function send({ slug, entry, photo, clientId }: Waiting): Promise<r
     form.append("entry", JSON.stringify(whole));
     form.append("photo", photo, "photo.jpg");
   }
-  const init: RequestInit = photo
-    ? { method: "POST", body: form }
-    : { method: "POST", body: JSON.stringify(whole), headers: { "content-type": "application/json" } };
-  const response = await fetch(path, init).catch(() => null);
-  if (!response) throw new RefusedCall(LINE_LOST, "No connection.", "It is kept here and sent when the line is back.", []);
-  if (!response.ok) throw await refusalFrom(response);
-  return (await response.json()) as StoredEntry[];
+  return ask(z.array(storedEntrySchema), path, { method: "POST", body: photo ? form : whole });
 }
 
 /** Sends what waits for a book, one after the other; gives back how many got through. What the server refuses stays, with its words. */

@@ -1,3 +1,4 @@
+import type { EntryEffect } from "@/contracts/attribution";
 import type { StoredEntry } from "@/contracts/field-book";
 import type { ReminderRow } from "@/contracts/reminders";
 import type { SiteDocument } from "@/contracts/site";
@@ -7,7 +8,7 @@ export interface FieldBookProps {
   readonly site: SiteDocument;
   readonly entries: readonly StoredEntry[];
   /** What the search for causes saw of each entry, by its id. */
-  readonly effects: Readonly<Record<number, string>>;
+  readonly effects: Readonly<Record<number, EntryEffect>>;
   readonly reminders: readonly ReminderRow[];
   /** Meters that hold production and can be a side of a trial. */
   readonly trialMeters: readonly { readonly id: string; readonly name: string; readonly point: string }[];

@@ -112,7 +112,7 @@ export function LedgerPage(props: LedgerPageProps) {
       </nav>
       {run && !run.isCurrent && (
         <div className={styles.below}>
-          <CauseProgress key={run.note} slug={slug} run={run} />
+          <CauseProgress slug={slug} run={run} />
         </div>
       )}
       {view.id !== "spread" ? (

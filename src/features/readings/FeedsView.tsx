@@ -1,13 +1,16 @@
 "use client";
 
 import { Button, NumberInput, Select, Switch, TextInput } from "@mantine/core";
-import { useRouter } from "next/navigation";
-import { useEffect, useState } from "react";
-import { type Feed, type FeedSettings, feedSettingsSchema } from "@/contracts/feeds";
+import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { useState } from "react";
+import { z } from "zod";
+import { type Feed, type FeedSettings, feedSchema, feedSettingsSchema } from "@/contracts/feeds";
 import { mappedQuantities } from "@/contracts/mapping";
-import { asRefused, call, type RefusedCall } from "@/features/data/api";
+import { ask, tell } from "@/features/data/ask";
+import { useChange } from "@/features/data/use-change";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { Refused } from "@/features/kit/problems/ProblemList";
+import { feedFaultInWords } from "@/wording/feeds";
 import { number } from "@/wording/format";
 import styles from "./ReadingsChapter.module.css";
 
@@ -22,21 +25,18 @@ interface Props {
 const REFRESH_MS = 5000;
 
 /** Sources that are asked again and again: how far they have come, and what went wrong. */
-export function FeedsView({ slug, timeZone, meters, feeds, hosts }: Props) {
-  const router = useRouter();
-  const [refusal, setRefusal] = useState<RefusedCall | null>(null);
-  const running = feeds.some(({ settings }) => settings.enabled);
-  useEffect(() => {
-    if (!running) return;
-    const timer = setInterval(() => router.refresh(), REFRESH_MS);
-    return () => clearInterval(timer);
-  }, [running, router]);
-  const act = async (work: Promise<unknown>) => {
-    setRefusal(null);
-    await work.catch((error: unknown) => setRefusal(asRefused(error)));
-    router.refresh();
-  };
-  const path = (feed: Feed): string => `/api/books/${slug}/feeds/${feed.id}`;
+export function FeedsView({ slug, timeZone, meters, feeds: given, hosts }: Props) {
+  const path = `/api/books/${slug}/feeds`;
+  const client = useQueryClient();
+  const { data: feeds } = useQuery({
+    queryKey: ["feeds", slug],
+    queryFn: ({ signal }) => ask(z.array(feedSchema), path, { signal }),
+    initialData: given,
+    refetchInterval: ({ state }) => (state.data?.some(({ settings }) => settings.enabled) ? REFRESH_MS : false),
+  });
+  const { run: act, refusal } = useChange((work: () => Promise<void>) => work(), {
+    onDone: () => void client.invalidateQueries({ queryKey: ["feeds", slug] }),
+  });
   return (
     <>
       <p className={chapter.verdict} data-testid="feeds-verdict">
@@ -56,20 +56,20 @@ export function FeedsView({ slug, timeZone, meters, feeds, hosts }: Props) {
               key={feed.id}
               feed={feed}
               timeZone={timeZone}
-              turn={(enabled) => void act(call("PATCH", path(feed), { enabled }))}
-              pull={() => void act(call("PATCH", path(feed), { pullNow: true }))}
-              remove={() => void act(call("DELETE", path(feed)))}
+              turn={(enabled) => act(() => tell("PATCH", `${path}/${feed.id}`, { enabled }))}
+              pull={() => act(() => tell("PATCH", `${path}/${feed.id}`, { pullNow: true }))}
+              remove={() => act(() => tell("DELETE", `${path}/${feed.id}`))}
             />
           ))}
         </section>
-        <NewFeed meters={meters} hosts={hosts} add={(settings) => act(call("POST", `/api/books/${slug}/feeds`, settings))} />
+        <NewFeed meters={meters} hosts={hosts} add={(settings) => act(() => tell("POST", path, settings))} />
       </div>
     </>
   );
 }
 
 function verdict(feeds: readonly Feed[]): string {
-  const failing = feeds.filter(({ settings, lastError }) => settings.enabled && lastError);
+  const failing = feeds.filter(({ settings, lastFault }) => settings.enabled && lastFault);
   if (feeds.length === 0) return "Nothing is fetched by itself.";
   if (failing.length > 0)
     return `${failing.map(({ settings }) => settings.name).join(", ")}: the last try failed; it is tried again by itself, at longer and longer pauses.`;
@@ -122,11 +122,11 @@ function FeedRow({ feed, timeZone, turn, pull, remove }: RowProps) {
         <dd>
           {stamp(feed.lastFineUtc)}, {settings.enabled ? stamp(feed.nextUtc) : "stopped"}
         </dd>
-        {feed.lastError && (
+        {feed.lastFault && (
           <>
             <dt>Last fault</dt>
             <dd className={chapter.clay}>
-              {feed.lastError} ({feed.failures} in a row, {stamp(feed.lastTriedUtc)})
+              {feedFaultInWords(feed.lastFault)} ({feed.failures} in a row, {stamp(feed.lastTriedUtc)})
             </dd>
           </>
         )}
@@ -148,15 +148,7 @@ const EMPTY = {
   quantity: "energy_kwh",
 };
 
-function NewFeed({
-  meters,
-  hosts,
-  add,
-}: {
-  meters: readonly string[];
-  hosts: readonly string[];
-  add: (settings: FeedSettings) => Promise<void>;
-}) {
+function NewFeed({ meters, hosts, add }: { meters: readonly string[]; hosts: readonly string[]; add: (settings: FeedSettings) => void }) {
   const [draft, setDraft] = useState<Record<keyof typeof EMPTY, string | number | null>>(EMPTY);
   const [fault, setFault] = useState("");
   const set = (part: Partial<typeof draft>) => setDraft({ ...draft, ...part });
@@ -171,7 +163,7 @@ function NewFeed({
     });
     if (!read.success) return setFault(read.error.issues.map(({ path, message }) => `${path.join(".")}: ${message}`).join("; "));
     setFault("");
-    void add(read.data);
+    add(read.data);
   };
   return (
     <section className={chapter.section}>

@@ -1,11 +1,11 @@
 "use client";
 
 import { Button, NumberInput } from "@mantine/core";
-import { useRouter } from "next/navigation";
 import { useState } from "react";
 import type { BookFinding, Examination } from "@/contracts/examination";
 import type { Remedy } from "@/core/quality";
-import { asRefused, call, type RefusedCall } from "@/features/data/api";
+import { tell } from "@/features/data/ask";
+import { useChange } from "@/features/data/use-change";
 import { Figure } from "@/features/kit/figures/Figure";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { Refused } from "@/features/kit/problems/ProblemList";
@@ -24,17 +24,19 @@ interface Props {
 /** A remedy this sure may be taken with the others at once. */
 const SURE_FRAC = 0.9;
 
+interface DecisionToMake {
+  readonly findingKey: string;
+  readonly state: "accepted" | "refused" | null;
+  readonly remedy?: Remedy | null;
+}
+
 /** What the examination found, one by one: where, how much, why, and what may be done about it. */
 export function FindingsView({ slug, timeZone, examination }: Props) {
-  const router = useRouter();
-  const [refusal, setRefusal] = useState<RefusedCall | null>(null);
   const [open, setOpen] = useState<string | null>(null);
   const { findings } = examination;
-  const decide = async (decisions: readonly { findingKey: string; state: "accepted" | "refused" | null; remedy?: Remedy | null }[]) => {
-    setRefusal(null);
-    await call("POST", `/api/books/${slug}/examination`, { decisions }).catch((error: unknown) => setRefusal(asRefused(error)));
-    router.refresh();
-  };
+  const { run: decide, refusal } = useChange((decisions: readonly DecisionToMake[]) =>
+    tell("POST", `/api/books/${slug}/examination`, { decisions }),
+  );
   const ready = findings.filter(({ decision, remedy, confidenceFrac }) => !decision && remedy && confidenceFrac >= SURE_FRAC);
   const taken = findings.filter(({ decision }) => decision !== null);
   return (
@@ -45,12 +47,12 @@ export function FindingsView({ slug, timeZone, examination }: Props) {
       {refusal && <Refused refusal={refusal} />}
       <div className={chapter.actions}>
         {ready.length > 0 && (
-          <Button onClick={() => void decide(ready.map(({ key }) => ({ findingKey: key, state: "accepted" })))}>
+          <Button onClick={() => decide(ready.map(({ key }) => ({ findingKey: key, state: "accepted" })))}>
             {ready.length === 1 ? "Accept the one that is sure" : `Accept the ${ready.length} that are sure`}
           </Button>
         )}
         {taken.length > 0 && (
-          <Button variant="default" onClick={() => void decide(taken.map(({ key }) => ({ findingKey: key, state: null })))}>
+          <Button variant="default" onClick={() => decide(taken.map(({ key }) => ({ findingKey: key, state: null })))}>
             Take all decisions back
           </Button>
         )}
@@ -67,7 +69,7 @@ export function FindingsView({ slug, timeZone, examination }: Props) {
             examination={examination}
             open={open === finding.key}
             toggle={() => setOpen(open === finding.key ? null : finding.key)}
-            decide={(state, remedy) => void decide([{ findingKey: finding.key, state, remedy: remedy ?? null }])}
+            decide={(state, remedy) => decide([{ findingKey: finding.key, state, remedy: remedy ?? null }])}
           />
         ))}
       </ol>

@@ -3,7 +3,7 @@
 import { Button } from "@mantine/core";
 import { Dropzone } from "@mantine/dropzone";
 import Link from "next/link";
-import { RefusedCall } from "@/features/data/api";
+import { RefusedCall } from "@/features/data/refused-call";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { Refused } from "@/features/kit/problems/ProblemList";
 import { number } from "@/wording/format";

@@ -1,10 +1,10 @@
 "use client";
 
 import { Button } from "@mantine/core";
-import { useRouter } from "next/navigation";
-import { type ReactNode, useState } from "react";
+import type { ReactNode } from "react";
 import type { Batch, Coverage } from "@/contracts/imports";
-import { asRefused, call, type RefusedCall } from "@/features/data/api";
+import { tell } from "@/features/data/ask";
+import { useChange } from "@/features/data/use-change";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { ScrollBox } from "@/features/kit/look/ScrollBox";
 import { ViewTabs } from "@/features/kit/look/ViewTabs";
@@ -79,13 +79,9 @@ function standingSentence(batches: readonly Batch[], timeZone: string): string {
 
 function BatchList({ slug, batches, timeZone }: { slug: string; batches: readonly Batch[]; timeZone: string }) {
   const day = dayIn(timeZone);
-  const router = useRouter();
-  const [refusal, setRefusal] = useState<RefusedCall | null>(null);
-  const set = async (batch: Batch, undone: boolean) => {
-    setRefusal(null);
-    await call("PATCH", `/api/books/${slug}/batches/${batch.id}`, { undone }).catch((error: unknown) => setRefusal(asRefused(error)));
-    router.refresh();
-  };
+  const { run, refusal } = useChange(({ id, undone }: { id: number; undone: boolean }) =>
+    tell("PATCH", `/api/books/${slug}/batches/${id}`, { undone }),
+  );
   return (
     <section className={chapter.section}>
       <h2>Imports</h2>
@@ -122,7 +118,7 @@ function BatchList({ slug, batches, timeZone }: { slug: string; batches: readonl
                   </td>
                   <td>{batch.stepMinutes === null ? "–" : `${batch.stepMinutes} min`}</td>
                   <td>
-                    <Button variant="subtle" size="compact-xs" onClick={() => void set(batch, batch.undoneAt === null)}>
+                    <Button variant="subtle" size="compact-xs" onClick={() => run({ id: batch.id, undone: batch.undoneAt === null })}>
                       {batch.undoneAt === null ? "Undo" : "Bring back"}
                     </Button>
                   </td>

@@ -1,6 +1,10 @@
+import { z } from "zod";
 import { type ImportEvent, type ImportOptions, type ImportPreview, importEventSchema, previewEventSchema } from "@/contracts/imports";
 import { UPLOAD_LIMIT_BYTES } from "@/contracts/uploads";
-import { RefusedCall, refusalFrom } from "@/features/data/api";
+import { ask, askLines } from "@/features/data/ask";
+import { RefusedCall, refusedAs } from "@/features/data/refused-call";
+
+const uploadedSchema = z.object({ uploadId: z.string() });
 
 /** Sends a file as a raw stream; resolves with the name under which it waits. */
 export async function upload(slug: string, file: File, signal: AbortSignal): Promise<string> {
@@ -10,17 +14,11 @@ export async function upload(slug: string, file: File, signal: AbortSignal): Pro
       "upload-too-large",
       `${file.name} holds ${megabytes(file.size)} MB; at most ${megabytes(UPLOAD_LIMIT_BYTES)} MB are taken at a time.`,
       "Pack it with gzip, or cut it by years and drop the parts one after another.",
-      [],
     );
   }
-  const response = await fetch(`/api/books/${slug}/uploads?name=${encodeURIComponent(file.name)}`, {
-    method: "POST",
-    body: file,
-    signal,
-    headers: { "content-type": "application/octet-stream" },
-  });
-  if (!response.ok) throw await refusalFrom(response);
-  return ((await response.json()) as { uploadId: string }).uploadId;
+  const path = `/api/books/${slug}/uploads?name=${encodeURIComponent(file.name)}`;
+  const headers = { "content-type": "application/octet-stream" };
+  return (await ask(uploadedSchema, path, { method: "POST", body: file, signal, headers })).uploadId;
 }
 
 /** Has an uploaded file read; `onRows` is told how far it is, and the signal stops it. */
@@ -31,34 +29,15 @@ export async function preview(
   signal: AbortSignal,
   onRows: (rows: number) => void = () => {},
 ): Promise<ImportPreview> {
-  for await (const line of lines(`/api/books/${slug}/uploads/${uploadId}/preview`, options, signal)) {
-    const event = previewEventSchema.parse(line);
+  const path = `/api/books/${slug}/uploads/${uploadId}/preview`;
+  for await (const event of askLines(previewEventSchema, path, { method: "POST", body: options, signal })) {
     if (event.kind === "preview") return event.preview;
     if (event.kind === "refused") throw new RefusedCall(event.code, event.message, event.help, event.problems);
     onRows(event.rows);
   }
-  throw new RefusedCall("no-answer", "The server broke off in the middle of its answer.", "Drop the file again.", []);
+  throw refusedAs("broke-off");
 }
 
 /** Stores an uploaded file, event by event; ends by itself, or when the signal says so with nothing stored. */
-export async function* store(slug: string, uploadId: string, options: ImportOptions, signal: AbortSignal): AsyncGenerator<ImportEvent> {
-  for await (const line of lines(`/api/books/${slug}/uploads/${uploadId}/import`, options, signal)) yield importEventSchema.parse(line);
-}
-
-/** A route's answer line by line, each as JSON. */
-async function* lines(path: string, body: unknown, signal: AbortSignal): AsyncGenerator<unknown> {
-  const response = await fetch(path, {
-    method: "POST",
-    body: JSON.stringify(body),
-    signal,
-    headers: { "content-type": "application/json" },
-  });
-  if (!response.ok || !response.body) throw await refusalFrom(response);
-  const reader = response.body.pipeThrough(new TextDecoderStream()).getReader();
-  let rest = "";
-  for (let chunk = await reader.read(); !chunk.done; chunk = await reader.read()) {
-    const whole = (rest + chunk.value).split("\n");
-    rest = whole.pop() ?? "";
-    for (const line of whole) yield JSON.parse(line);
-  }
-}
+export const store = (slug: string, uploadId: string, options: ImportOptions, signal: AbortSignal): AsyncGenerator<ImportEvent> =>
+  askLines(importEventSchema, `/api/books/${slug}/uploads/${uploadId}/import`, { method: "POST", body: options, signal });

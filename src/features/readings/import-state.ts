@@ -1,5 +1,5 @@
 import type { ImportEvent, ImportOptions, ImportPreview } from "@/contracts/imports";
-import type { RefusedCall } from "@/features/data/api";
+import type { RefusedCall } from "@/features/data/refused-call";
 
 type Finished = Extract<ImportEvent, { kind: "done" | "nothing-new" }>;
 

@@ -1,7 +1,8 @@
 import { useRouter } from "next/navigation";
 import { useReducer, useRef } from "react";
 import type { ImportOptions, ImportPreview } from "@/contracts/imports";
-import { asRefused, call, RefusedCall } from "@/features/data/api";
+import { tell } from "@/features/data/ask";
+import { asRefused, RefusedCall } from "@/features/data/refused-call";
 import { preview, store, upload } from "./import-client";
 import { importReducer, START } from "./import-state";
 
@@ -72,7 +73,7 @@ export function useImport(slug: string) {
     stop.current.abort();
     dispatch({ kind: "reset" });
     const uploadId = current ?? uploaded.current;
-    if (uploadId) await call("DELETE", `/api/books/${slug}/uploads/${uploadId}`).catch(() => {});
+    if (uploadId) await tell("DELETE", `/api/books/${slug}/uploads/${uploadId}`).catch(() => {});
     await next();
   };
   return {

@@ -4,7 +4,10 @@ import { Button } from "@mantine/core";
 import { Dropzone } from "@mantine/dropzone";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
-import { asRefused, RefusedCall, refusalFrom } from "@/features/data/api";
+import { openedBookSchema } from "@/contracts/answers";
+import { ask } from "@/features/data/ask";
+import { RefusedCall } from "@/features/data/refused-call";
+import { useChange } from "@/features/data/use-change";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { Refused } from "@/features/kit/problems/ProblemList";
 import readings from "@/features/readings/ReadingsChapter.module.css";
@@ -16,31 +19,28 @@ const LARGEST_SITE_BYTES = 2_000_000;
 /** Opens a book from a site file, or from nothing. */
 export function NewBook({ timeZone }: { timeZone: string }) {
   const router = useRouter();
-  const [refusal, setRefusal] = useState<RefusedCall | null>(null);
-  const open = async (text: string, chapterName: "readings" | "site") => {
-    setRefusal(null);
-    try {
-      const response = await fetch("/api/books", { method: "POST", body: text, headers: { "content-type": "application/json" } });
-      if (!response.ok) throw await refusalFrom(response);
-      const { slug } = (await response.json()) as { slug: string };
-      router.push(`/books/${slug}/${chapterName}`);
-      router.refresh();
-    } catch (error) {
-      setRefusal(asRefused(error));
-    }
+  const [fault, setFault] = useState<RefusedCall | null>(null);
+  const opening = useChange(
+    ({ text }: { text: string; chapter: "readings" | "site" }) =>
+      ask(openedBookSchema, "/api/books", { method: "POST", body: text, headers: { "content-type": "application/json" } }),
+    { onDone: ({ slug }, { chapter }) => router.push(`/books/${slug}/${chapter}`) },
+  );
+  const open = (text: string, chapter: "readings" | "site"): void => {
+    setFault(null);
+    opening.run({ text, chapter });
   };
+  const refusal = fault ?? opening.refusal;
   const take = async (file: File | undefined) => {
     if (!file) return;
     if (file.size > LARGEST_SITE_BYTES)
-      return setRefusal(
+      return setFault(
         new RefusedCall(
           "too-large",
           `${file.name} is too large for a site file.`,
           "A site file is a JSON document of a few kB; weather and production are brought in the book's Readings chapter.",
-          [],
         ),
       );
-    await open(await file.text(), "readings");
+    open(await file.text(), "readings");
   };
   return (
     <section className={chapter.section} id="new">
@@ -50,7 +50,7 @@ export function NewBook({ timeZone }: { timeZone: string }) {
         unstyled
         multiple={false}
         onDrop={(files) => void take(files[0])}
-        onReject={() => setRefusal(new RefusedCall("one-file", "More than one file came at once.", "Drop one site file at a time.", []))}
+        onReject={() => setFault(new RefusedCall("one-file", "More than one file came at once.", "Drop one site file at a time."))}
         inputProps={{ "aria-label": "Choose a site file", "data-testid": "site-file" } as never}
       >
         <strong>Drop a site file here, or click to choose one</strong>
@@ -61,7 +61,7 @@ export function NewBook({ timeZone }: { timeZone: string }) {
       </Dropzone>
       {refusal && <Refused refusal={refusal} />}
       <div className={chapter.actions}>
-        <Button variant="default" onClick={() => void open(JSON.stringify(newSite(timeZone)), "site")}>
+        <Button variant="default" onClick={() => open(JSON.stringify(newSite(timeZone)), "site")}>
           Start from nothing
         </Button>
         <span className={chapter.soft}>A small roof to write over.</span>

@@ -4,9 +4,12 @@ import { type UseFormReturnType, useForm } from "@mantine/form";
 import { useHotkeys } from "@mantine/hooks";
 import { useRouter } from "next/navigation";
 import { useCallback, useEffect, useEffectEvent, useMemo, useRef, useState } from "react";
+import { bookAnswerSchema } from "@/contracts/answers";
 import { type SiteDocument, siteSchema } from "@/contracts/site";
 import { type FieldMerge, mergeFields } from "@/core/site";
-import { asRefused, call, type RefusedCall } from "@/features/data/api";
+import { ask } from "@/features/data/ask";
+import { asRefused, type RefusedCall } from "@/features/data/refused-call";
+import { saveSite } from "@/features/data/use-site-save";
 import { type Draft, draftsOf, dropDraft, keepDraft, tabId } from "./draft-storage";
 import { type SiteValues, toDocument, toValues, validateSite } from "./site-values";
 
@@ -118,8 +121,8 @@ export function useSiteDraft(slug: string, version: number, site: SiteDocument):
 
   const store = async (document: unknown, over: Base): Promise<void> => {
     try {
-      const saved = await call<{ version: number }>("PUT", `/api/books/${slug}`, { version: over.version, site: document });
-      setBase({ version: saved.version, site: document as SiteDocument });
+      const version = await saveSite(slug, { version: over.version, site: document as SiteDocument });
+      setBase({ version, site: document as SiteDocument });
       form.resetDirty(toValues(document as SiteDocument));
       dropDraft(slug, tabId());
       setConflict(null);
@@ -133,7 +136,7 @@ export function useSiteDraft(slug: string, version: number, site: SiteDocument):
   };
   /** Somebody else saved first: what does not collide is put together and saved, the rest is asked. */
   const reconcile = async (document: unknown, over: Base): Promise<void> => {
-    const now = await call<Base>("GET", `/api/books/${slug}`);
+    const now = await ask(bookAnswerSchema, `/api/books/${slug}`);
     const merge = mergeFields(over.site, document, now.site);
     if (merge.clashes.length > 0) return setConflict({ now, merge });
     form.setValues(toValues(merge.merged as SiteDocument));

@@ -3,10 +3,9 @@
 import { Button } from "@mantine/core";
 import type { Remote } from "comlink";
 import Link from "next/link";
-import { useRouter } from "next/navigation";
 import { useEffect, useState } from "react";
 import type { ModelChoices } from "@/core/site";
-import { asRefused, call, type RefusedCall } from "@/features/data/api";
+import { useSiteSave } from "@/features/data/use-site-save";
 import { Figure } from "@/features/kit/figures/Figure";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { ScrollBox } from "@/features/kit/look/ScrollBox";
@@ -68,20 +67,13 @@ interface Props extends YieldPageProps {
 
 /** Which method each stage uses, and what each other one would make of the year. */
 export function MethodsView({ engine, slug, site, version, year }: Props) {
-  const router = useRouter();
   const [effects, setEffects] = useState<readonly MethodEffect[] | null>(null);
-  const [refusal, setRefusal] = useState<RefusedCall | null>(null);
   useEffect(() => {
     if (engine) void engine.methods().then(setEffects);
   }, [engine]);
-  const use = async (stage: keyof ModelChoices, choice: string): Promise<void> => {
-    try {
-      await call("PUT", `/api/books/${slug}`, { version, site: { ...site, models: { ...site.models, [stage]: choice } } });
-      router.refresh();
-    } catch (error) {
-      setRefusal(asRefused(error));
-    }
-  };
+  const { run, refusal } = useSiteSave(slug);
+  const use = (stage: keyof ModelChoices, choice: string): void =>
+    run({ version, site: { ...site, models: { ...site.models, [stage]: choice } } });
   return (
     <>
       <MethodSentence effects={effects} year={year} />
@@ -109,7 +101,7 @@ export function MethodsView({ engine, slug, site, version, year }: Props) {
                 key={`${effect.stage} ${effect.choice}`}
                 effect={effect}
                 first={effects?.[k - 1]?.stage !== effect.stage}
-                use={() => void use(effect.stage, effect.choice)}
+                use={() => use(effect.stage, effect.choice)}
               />
             ))}
           </tbody>

@@ -3,13 +3,13 @@
 import { Button, Checkbox, TextInput } from "@mantine/core";
 import type { Remote } from "comlink";
 import { line, scaleLinear, scalePoint } from "d3";
-import { useRouter } from "next/navigation";
 import { useEffect, useState } from "react";
 import { ValueAxis } from "@/charts";
-import type { Variant } from "@/contracts/what-if";
+import { type Variant, variantSchema } from "@/contracts/what-if";
 import { nameplateW, siteAcRatedW } from "@/core/site";
 import { applyWhatIf, type WhatIf, type YieldLine, yieldSum } from "@/core/yield";
-import { asRefused, call, type RefusedCall } from "@/features/data/api";
+import { ask, tell } from "@/features/data/ask";
+import { useChange } from "@/features/data/use-change";
 import { Figure } from "@/features/kit/figures/Figure";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { ScrollBox } from "@/features/kit/look/ScrollBox";
@@ -44,24 +44,15 @@ interface Compared {
 /** Keeps the change under a name, and sets up to four kept ones side by side. */
 export function Variants(props: Props) {
   const { slug, variants, whatIf, take, engine, site, year } = props;
-  const router = useRouter();
   const [name, setName] = useState("");
-  const [refusal, setRefusal] = useState<RefusedCall | null>(null);
   const [chosen, setChosen] = useState<readonly number[]>(variants.slice(0, MOST_COMPARED).map(({ id }) => id));
   const compared = useCompared(engine, variants, chosen);
   const base = useCompared(engine, BASE, BASE_IDS)[0]?.lines ?? null;
-  const send = async (work: () => Promise<unknown>): Promise<void> => {
-    try {
-      await work();
-      setRefusal(null);
-      router.refresh();
-    } catch (error) {
-      setRefusal(asRefused(error));
-    }
-  };
+  const { run: send, refusal } = useChange((work: () => Promise<void>) => work());
   const keep = () =>
     send(async () => {
-      const kept = await call<Variant>("POST", `/api/books/${slug}/variants`, { name: name || wordsOf(whatIf), whatIf });
+      const body = { name: name || wordsOf(whatIf), whatIf };
+      const kept = await ask(variantSchema, `/api/books/${slug}/variants`, { method: "POST", body });
       setName("");
       setChosen((current) => (current.length < MOST_COMPARED && !current.includes(kept.id) ? [...current, kept.id] : current));
     });
@@ -77,7 +68,7 @@ export function Variants(props: Props) {
           maxLength={60}
           onChange={(event) => setName(event.currentTarget.value)}
         />
-        <Button onClick={() => void keep()} disabled={wordsOf(whatIf) === ""}>
+        <Button onClick={keep} disabled={wordsOf(whatIf) === ""}>
           Keep as a variant
         </Button>
         <span className={chapter.soft}>{variants.length === 0 ? "Kept variants stand here, up to four side by side." : ""}</span>
@@ -114,7 +105,7 @@ export function Variants(props: Props) {
                       stroke={place < 0 ? null : STROKES[place]!}
                       toggle={() => toggle(variant.id)}
                       take={() => take(variant.whatIf)}
-                      remove={() => void send(() => call("DELETE", `/api/books/${slug}/variants/${variant.id}`))}
+                      remove={() => send(() => tell("DELETE", `/api/books/${slug}/variants/${variant.id}`))}
                     />
                   );
                 })}

@@ -5,6 +5,8 @@ import { attributionFrame, shadeEvidence, siteWithOffset } from "@/core/attribut
 import { ledgerPostings, lineWithTransfers, withTransfers } from "@/core/ledger";
 import { prepareWeather } from "@/core/yield";
 import { openLedger } from "@/usecases/ledger";
+import { effectInWords, untellableInWords } from "@/wording/attribution";
+import { causeInWords } from "@/wording/findings/attribution";
 import { plantRows, simulate } from "../../../scripts/accuracy-rows";
 import { attribute } from ".";
 
@@ -53,7 +55,9 @@ describe("the account by evidence", () => {
   });
 
   it("says in words what, when, how much and why", () => {
-    const { what, evidence, kwhLow, kwhHigh, kwh } = report.findings.find(({ kind }) => kind === "outage")!;
+    const outage = report.findings.find(({ kind }) => kind === "outage")!;
+    const { kwhLow, kwhHigh, kwh } = outage;
+    const { what, evidence } = causeInWords(outage, "UTC");
     expect(what).toMatch(/stood still from 6 Sep to 9 Sep 2021\. About [\d\s\u202f]+ kWh/);
     expect(evidence).toMatch(/h without output under light/);
     expect(kwhLow!).toBeLessThan(kwh!);
@@ -94,7 +98,7 @@ describe("one cause at a time", () => {
     expect(offDays(found.fromUtcMs, "2022-08-10")).toBeLessThan(6);
     const { report } = simulate(quiet(0, truth, { recordedCleanings: ["2022-08-10"] }));
     expect(report.findings.some(({ kind }) => kind === "unrecorded-cleaning")).toBe(false);
-    expect(report.entries[0]!.effect).toMatch(/took off \d+\.\d % of dirt/);
+    expect(effectInWords(report.entries[0]!.effect)).toMatch(/took off \d+\.\d % of dirt/);
   });
 
   it("dirt is posted near its truth, with the rate that made it", () => {
@@ -140,7 +144,7 @@ describe("coarser readings", () => {
     const report = attribute({ ledger: coarse, entries: [] })!;
     expect(report.resolution).toBe("months");
     expect(report.orientation).toBeNull();
-    expect(report.cannotTell.join(" ")).toMatch(/outages, strings out, shading, orientation/);
+    expect(report.cannotTell.map(untellableInWords).join(" ")).toMatch(/outages, strings out, shading, orientation/);
     expect(Math.abs(report.all.unexplainedKwh! / report.all.expectedKwh)).toBeLessThan(0.02);
   });
 

@@ -1,16 +1,15 @@
-import { ATTRIBUTION_EDITION, type AttributionReport, attributionReportSchema } from "@/contracts/attribution";
+import { ATTRIBUTION_EDITION, type AttributionReport, attributionReportSchema, type Untellable } from "@/contracts/attribution";
 import type { FieldEntry } from "@/contracts/field-book";
 import { attributedRun, type CauseFinding, causeFindings, type Evidence, fittedOf, seekEvidence } from "@/core/attribution";
 import { type LedgerLine, ledgerLines, totalLine } from "@/core/ledger";
 import { siteAcRatedW } from "@/core/site";
 import { monthBins } from "@/core/time";
 import { DAY_MS, HOURS_PER_YEAR } from "@/core/units";
-import { prepareWeather, type YieldRun } from "@/core/yield";
+import { type PreparedWeather, prepareWeather, type YieldRun } from "@/core/yield";
 import type { OpenLedger } from "@/usecases/ledger";
-import { causeInWords } from "@/wording/findings/attribution";
 import { ageingReport } from "./ageing-report";
 import { snowReport, soilingReport } from "./dirt-and-snow";
-import { indicatorsOf, upByMonth } from "./indicators";
+import { indicatorsOf, type UpHours, upByMonth } from "./indicators";
 import { matchEntries } from "./match-entries";
 import { partReports } from "./part-reports";
 import { recordKey } from "./record-key";
@@ -41,49 +40,64 @@ export function* attributeStepwise(input: AttributionInput): Generator<number, A
   const { ledger, entries } = input;
   const { site, weather, metered, run, meters } = ledger;
   if (!weather || !metered || !run || ledger.report.all.meteredKwh === null) return null;
-  const [draws, seed] = [input.draws ?? USUAL_DRAWS, input.seed ?? SEED];
-  const cleanings = entries.filter(({ kind }) => kind === "cleaning").map(({ to }) => to.slice(0, 10));
+  const terms: SearchTerms = {
+    draws: input.draws ?? USUAL_DRAWS,
+    seed: input.seed ?? SEED,
+    cleanings: entries.filter(({ kind }) => kind === "cleaning").map(({ to }) => to.slice(0, 10)),
+  };
   const wholeFrac = 1 / (1 + ledger.partMeters.length);
-  const evidence = yield* upTo(
-    0,
-    wholeFrac,
-    seekEvidence({
-      site,
-      weather,
-      metered,
-      meters,
-      cleanings,
-      months: ledger.report.months.map(({ key, meteredKwh, readFrac }) => ({ key, kwh: meteredKwh ?? 0, readFrac })),
-      draws,
-      seed,
-    }),
-  );
-  const parts = yield* upTo(wholeFrac, 1, partReports(ledger, evidence, { cleanings, draws, seed }));
-  const bins = monthBins(weather.axis, site.place.timeZone);
+  const months = ledger.report.months.map(({ key, meteredKwh, readFrac }) => ({ key, kwh: meteredKwh ?? 0, readFrac }));
+  const evidence = yield* upTo(0, wholeFrac, seekEvidence({ site, weather, metered, meters, months, ...terms }));
+  const parts = yield* upTo(wholeFrac, 1, partReports(ledger, evidence, terms));
   // By the hour the search has it already.
   const prepared = evidence.stepsAnHour === 1 ? evidence.frame.prepared : prepareWeather(site.place, weather);
-  const actual = attributedRun(site, prepared, bins, evidence, run);
-  const shown = new Set(ledger.report.months.map(({ key }) => key));
-  const months = ledgerLines(actual, metered, ledger.promise).filter(({ key }) => shown.has(key));
-  const years = yearLines(months);
-  const all = totalLine("all", months);
-  const ratedW = site.inverters.length > 0 ? siteAcRatedW(site) : null;
-  const found = causeFindings(evidence, ratedW, site.ageing.perYearFrac);
+  const found = attributedRun(site, prepared, monthBins(weather.axis, site.place.timeZone), evidence, run);
+  const shown = new Set(months.map(({ key }) => key));
+  const lines = ledgerLines(found, metered, ledger.promise).filter(({ key }) => shown.has(key));
+  const report = reportOf({ ledger, entries, evidence, parts, prepared, terms, lines, planned: run, found });
+  return attributionReportSchema.parse({ ...report, milliseconds: Math.round(performance.now() - started) });
+}
+
+interface SearchTerms {
+  readonly draws: number;
+  readonly seed: number;
+  /** Local dates of cleanings in the field book. */
+  readonly cleanings: readonly string[];
+}
+
+/** All that a search leaves for a report to be made of. */
+interface Searched {
+  readonly ledger: OpenLedger;
+  readonly entries: readonly FieldEntry[];
+  readonly evidence: Evidence;
+  readonly parts: AttributionReport["parts"];
+  readonly prepared: PreparedWeather;
+  readonly terms: SearchTerms;
+  /** Months by evidence. */
+  readonly lines: LedgerLine[];
+  readonly planned: YieldRun;
+  readonly found: YieldRun;
+}
+
+function reportOf(searched: Searched): Omit<AttributionReport, "milliseconds"> {
+  const { ledger, entries, evidence, parts, prepared, terms, lines, planned, found } = searched;
+  const { site } = ledger;
+  const [years, all] = [yearLines(lines), totalLine("all", lines)];
+  const causes = causeFindings(evidence, site.inverters.length > 0 ? siteAcRatedW(site) : null, site.ageing.perYearFrac);
   const up = upByMonth(evidence);
-  const matched = matchEntries(entries, found, evidence.soiling.resets, evidence.frame.days.keys, site.place.timeZone);
-  const fitted = fittedOf(evidence);
-  const kept = found.map((finding, f) => storedFinding(finding, site.place.timeZone, matched.entryOf[f]!));
-  const keys = found.map(({ kind, fromUtcMs }) => `${kind}/${fromUtcMs}`);
-  return attributionReportSchema.parse({
+  const matched = matchEntries(entries, causes, evidence.soiling.resets, evidence.frame.days.keys, site.place.timeZone);
+  const findings = causes.map((finding, f) => storedFinding(finding, matched.entryOf[f]!));
+  const fitted = fittedState(searched, findings, up);
+  return {
     edition: ATTRIBUTION_EDITION,
-    months,
+    months: lines,
     years,
     all,
-    indicators: indicatorsOf([...months, ...years, all], plannedLines(ledger), up, site),
-    findings: kept,
+    indicators: indicatorsOf([...lines, ...years, all], plannedLines(ledger), up, site),
+    findings,
     entries: entries.map((entry, e) => ({
       ...entry,
-      findings: matched.entries[e]!.findings.map((f) => keys[f]!),
+      findings: matched.entries[e]!.findings.map((f) => findings[f]!.key),
       effect: matched.entries[e]!.effect,
     })),
     resolution: evidence.frame.resolution,
@@ -91,27 +105,37 @@ export function* attributeStepwise(input: AttributionInput): Generator<number, A
     ceilingW: evidence.ceiling?.powerW ?? null,
     levelFrac: evidence.rating.levelFrac,
     days: [...evidence.frame.days.keys],
-    orientation: orientationReport(evidence, actual, run),
+    orientation: orientationReport(evidence, found, planned),
     skyFields: evidence.shade.fields.map((field) => ({ ...field, ratio: Math.round(field.ratio * 1000) / 1000 })),
     soiling: soilingReport(evidence),
     snow: snowReport(evidence),
-    ageing: ageingReport(evidence, draws, seed),
+    ageing: ageingReport(evidence, terms.draws, terms.seed),
     parts,
     shedding: sheddingOf(site, prepared, evidence.snow.spells.length),
-    fitted: {
-      ...fitted,
-      retained: [...fitted.retained],
-      shade: [...fitted.shade],
-      stringsOut: [...fitted.stringsOut],
-      upByMonth: Object.fromEntries(up),
-      lastMonth: months.at(-1)?.key ?? "",
-      lastDay: evidence.frame.days.keys.at(-1) ?? "",
-      mayGoOn: kept.filter(({ kind, toUtcMs }) => GO_ON.includes(kind) && toUtcMs > fitted.endUtcMs - GO_ON_DAYS * DAY_MS),
-      record: recordKey(ledger, entries, months.at(-1)?.key ?? ""),
-    },
+    fitted,
     endUtcMs: fitted.endUtcMs,
-    milliseconds: Math.round(performance.now() - started),
-  } satisfies AttributionReport);
+  };
+}
+
+/** What holds on after the record's end, with what days to come need of the record. */
+function fittedState(
+  { ledger, entries, evidence, lines }: Searched,
+  findings: AttributionReport["findings"],
+  up: ReadonlyMap<string, UpHours>,
+): AttributionReport["fitted"] {
+  const fitted = fittedOf(evidence);
+  const lastMonth = lines.at(-1)?.key ?? "";
+  return {
+    ...fitted,
+    retained: [...fitted.retained],
+    shade: [...fitted.shade],
+    stringsOut: [...fitted.stringsOut],
+    upByMonth: Object.fromEntries(up),
+    lastMonth,
+    lastDay: evidence.frame.days.keys.at(-1) ?? "",
+    mayGoOn: findings.filter(({ kind, toUtcMs }) => GO_ON.includes(kind) && toUtcMs > fitted.endUtcMs - GO_ON_DAYS * DAY_MS),
+    record: recordKey(ledger, entries, lastMonth),
+  };
 }
 
 /** Kinds of findings that days to come may lengthen, and how long after their end: a winter's spells lie far apart. */
@@ -128,11 +152,10 @@ export const yearLines = (months: readonly LedgerLine[]): LedgerLine[] =>
     ),
   );
 
-/** A finding as it is kept: numbers that can't be told are null in JSON, with its words. */
-export const storedFinding = (finding: CauseFinding, timeZone: string, entry: number | null): AttributionReport["findings"][number] => ({
+/** A finding as it is stored: numbers that can't be told are null in JSON. */
+export const storedFinding = (finding: CauseFinding, entry: number | null): AttributionReport["findings"][number] => ({
   ...finding,
   ...asData(finding),
-  ...causeInWords(finding, timeZone),
   key: `${finding.kind}/${finding.fromUtcMs}`,
   entry,
 });
@@ -144,22 +167,15 @@ const asData = ({ facts }: CauseFinding): { facts: Record<string, number | strin
 });
 
 /** What readings this coarse, or without these sensors, can't tell apart. */
-function cannotTell({ frame, orientation }: Evidence): string[] {
-  const out: string[] = [];
-  if (frame.resolution === "months")
-    out.push(
-      "Monthly figures: outages, strings out, shading, orientation and the inverter's ceiling can't be told; snow is what winter months lack, dirt is modelled from rain.",
-    );
-  if (frame.resolution === "days")
-    out.push("Daily figures: orientation, shading and the inverter's ceiling can't be told from the shape of a day.");
-  if (frame.resolution === "hours" && !orientation)
-    out.push(
-      "Orientation can't be told: there are too few clear days, or no plane explains their curves. Accept what Readings proposes for the clock, or bring a longer record.",
-    );
-  if (!frame.weather.snowDepthCm && !frame.weather.rainMm) out.push("No snow depth and no rain: snow can't be told from an outage.");
-  else if (!frame.weather.snowDepthCm) out.push("No snow depth: snow is taken from precipitation in cold air.");
-  if (!frame.weather.rainMm) out.push("No rain: dirt is told from jumps of the output alone, and a rain can't be told from a cleaning.");
-  out.push("Rating of the modules, gain of the irradiance sensor and gain of the meter act alike all year: they share one account.");
+function cannotTell({ frame, orientation }: Evidence): Untellable[] {
+  const { rainMm, snowDepthCm } = frame.weather;
+  const out: Untellable[] = [];
+  if (frame.resolution === "months") out.push("months");
+  if (frame.resolution === "days") out.push("days");
+  if (frame.resolution === "hours" && !orientation) out.push("orientation");
+  if (!snowDepthCm) out.push(rainMm ? "snow-depth" : "snow-from-outage");
+  if (!rainMm) out.push("rain");
+  out.push("rating");
   return out;
 }
 

@@ -5,6 +5,7 @@ import type { Site } from "@/core/site";
 import { parseSite } from "@/formats/site-json";
 import { joinPages } from "@/usecases/imports";
 import { type OpenLedger, openLedger, type StoredSeries } from "@/usecases/ledger";
+import { causeInWords } from "@/wording/findings/attribution";
 import { attribute, extendAttribution } from ".";
 
 const DAY_MS = 86_400_000;
@@ -137,7 +138,8 @@ describe("a string that comes back after the last search", () => {
     const extended = extendAttribution(before, later, [])!;
     const found = (report: AttributionReport) => report.findings.findLast(({ kind }) => kind === "strings-out")!;
     expect(found(before).facts.restored).toBe("no");
-    const { facts, toUtcMs, what } = found(extended);
+    const { facts, toUtcMs } = found(extended);
+    const { what } = causeInWords(found(extended), "UTC");
     expect(facts.restored).toBe("yes");
     expect(what).not.toContain("to the end of the record");
     expect(Math.abs(toUtcMs - Date.parse("2024-04-18T09:00:00Z"))).toBeLessThan(8 * DAY_MS);

@@ -61,7 +61,7 @@ export function extendAttribution(report: AttributionReport, ledger: OpenLedger,
     years,
     all,
     indicators: indicatorsOf([...months, ...years, all], plannedLines(ledger), up, site),
-    findings: withNewDays(report, evidence, site.place.timeZone),
+    findings: withNewDays(report, evidence),
     ...byDay(report, evidence),
     endUtcMs: end,
     milliseconds: Math.round(performance.now() - started),
@@ -76,7 +76,7 @@ const cutMetered = (metered: MeteredOnAxis, from: number): MeteredOnAxis => ({
 });
 
 /** Findings of the whole search, those that go on with what the new days add, and new ones. */
-function withNewDays({ findings, fitted }: AttributionReport, evidence: RunEvidence, timeZone: string): AttributionReport["findings"] {
+function withNewDays({ findings, fitted }: AttributionReport, evidence: RunEvidence): AttributionReport["findings"] {
   const { axis } = evidence.frame;
   const first = Math.max(0, Math.ceil((fitted.endUtcMs - axis.startUtcMs) / (axis.stepMinutes * MINUTE_MS)));
   const later = <T extends { from: number; to: number }>(spans: readonly T[]): T[] =>
@@ -97,8 +97,8 @@ function withNewDays({ findings, fitted }: AttributionReport, evidence: RunEvide
     const existing = out.findLastIndex(
       ({ kind, toUtcMs }) => kind === finding.kind && toUtcMs >= finding.fromUtcMs - gapMs && toUtcMs <= fitted.endUtcMs,
     );
-    if (existing < 0) out.push(storedFinding(finding, timeZone, null));
-    else out[existing] = joined(out[existing]!, finding, timeZone);
+    if (existing < 0) out.push(storedFinding(finding, null));
+    else out[existing] = joined(out[existing]!, finding);
   }
   return out.sort((a, b) => a.fromUtcMs - b.fromUtcMs);
 }
@@ -107,11 +107,7 @@ const plus = (a: number | null, b: number | null): number | null => (a === null 
 /** Facts that count: they add up where a finding goes on. */
 const COUNTED = ["hours", "days", "spells"];
 
-function joined(
-  existing: AttributionReport["findings"][number],
-  more: CauseFinding,
-  timeZone: string,
-): AttributionReport["findings"][number] {
+function joined(existing: AttributionReport["findings"][number], more: CauseFinding): AttributionReport["findings"][number] {
   const facts: Record<string, number | string> = {};
   for (const [name, value] of Object.entries(existing.facts)) if (value !== null) facts[name] = value;
   for (const name of COUNTED) if (name in facts) facts[name] = Number(facts[name]) + Number(more.facts[name] ?? 0);
@@ -126,7 +122,7 @@ function joined(
     confidenceFrac: existing.confidenceFrac,
     facts,
   };
-  return storedFinding(finding, timeZone, existing.entry);
+  return storedFinding(finding, existing.entry);
 }
 
 /** Days, dirt and snow by day, grown by the new days. */

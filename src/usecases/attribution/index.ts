@@ -1,4 +1,4 @@
 export { type AttributionInput, attribute, attributeStepwise, USUAL_DRAWS } from "./attribute";
 export { extendAttribution } from "./extend";
-export type { AttributionRun, AttributionStore } from "./ports";
-export { type AttributionPorts, currentAttribution, runForPage, runWaiting } from "./run";
+export type { AttributionStatus, AttributionStore } from "./ports";
+export { type AttributionPorts, runAttribution, runForPage } from "./run";

@@ -1,3 +1,4 @@
+import type { EntryEffect } from "@/contracts/attribution";
 import type { FieldEntry } from "@/contracts/field-book";
 import type { CauseFinding, CauseKind, SoilingReset } from "@/core/attribution";
 import { utcOfWall, zoneOffset } from "@/core/time";
@@ -17,8 +18,8 @@ const OFF_DAYS = 4;
 export interface MatchedEntries {
   /** Entry of each finding; null where none tells of it. */
   readonly entryOf: (number | null)[];
-  /** Findings of each entry, and in words what it did to the output. */
-  readonly entries: { readonly findings: number[]; readonly effect: string }[];
+  /** Findings of each entry, and what it did to the output. */
+  readonly entries: { readonly findings: number[]; readonly effect: EntryEffect }[];
 }
 
 /** Lets entries and findings find each other: an entry in or near a finding's time that could be its cause or its end. */
@@ -50,11 +51,13 @@ export function matchEntries(
   return { entryOf, entries: out };
 }
 
-function effectOf(entry: FieldEntry, own: readonly number[], resets: readonly SoilingReset[], days: readonly string[]): string {
+function effectOf(entry: FieldEntry, own: readonly number[], resets: readonly SoilingReset[], days: readonly string[]): EntryEffect {
   if (entry.kind === "cleaning") {
     const reset = resets.find(({ day, cause }) => cause === "cleaning" && days[day] === entry.to.slice(0, 10));
-    return reset ? `took off ${(reset.effectFrac * 100).toFixed(1)} % of dirt` : "no effect seen in the output";
+    return reset ? { code: "took-off-dirt", effectFrac: reset.effectFrac } : plain("not-seen");
   }
-  if (own.length > 0) return "matches what the readings show";
-  return EXPLAINS[entry.kind] ? "no effect seen in the output" : "changes no figure by itself";
+  if (own.length > 0) return plain("matches");
+  return plain(EXPLAINS[entry.kind] ? "not-seen" : "changes-nothing");
 }
+
+const plain = (code: EntryEffect["code"]): EntryEffect => ({ code, effectFrac: null });

@@ -1,27 +1,34 @@
-import type { AttributionReport } from "@/contracts/attribution";
+import type { AttributionFault, AttributionReport, AttributionState, AttributionView } from "@/contracts/attribution";
 
-/** How far the search for causes of a book is. */
-export interface AttributionRun {
-  readonly state: "waiting" | "running" | "done" | "cancelled" | "failed";
+/** How far the search for causes of a book is. Nothing of what it found is read for this. */
+export interface AttributionStatus {
+  readonly state: AttributionState;
   readonly wantedVersion: number;
   readonly doneFrac: number;
-  readonly report: AttributionReport | null;
-  readonly reportVersion: number | null;
-  readonly note: string;
+  readonly fault: AttributionFault | null;
+  /** Version of the book that the last result is of; null where there is none of this edition. */
+  readonly resultVersion: number | null;
+  readonly hasView: boolean;
+  /** When that result was made; empty without one. */
+  readonly madeAt: string;
 }
 
-/** Where reports of causes are kept, with the progress of those in the making. */
+/** Where results of searches are stored, with the progress of those in the making. A search is wanted by every change of a book, in its transaction. */
 export interface AttributionStore {
-  of(bookId: string): Promise<AttributionRun | null>;
-  /** Asks for a version; true when it was not already asked for. */
-  want(bookId: string, version: number): Promise<boolean>;
-  /** Books that wait, oldest first. */
-  waiting(): Promise<readonly string[]>;
-  /** Takes a waiting run for this worker; null when another has it. */
-  take(bookId: string): Promise<{ version: number } | null>;
-  /** False when the run was cancelled meanwhile. */
+  statusOf(bookId: string): Promise<AttributionStatus | null>;
+  /** The last result for pages, whatever version of the book it is of. */
+  viewOf(bookId: string): Promise<AttributionView | null>;
+  /** The whole last result, for days to come to be added to. */
+  reportOf(bookId: string): Promise<AttributionReport | null>;
+  /** Asks for a search of a version. */
+  want(bookId: string, version: number): Promise<void>;
+  /** Books whose result is not of their version or of this edition, and for which no search stands. */
+  behind(): Promise<readonly { readonly bookId: string; readonly version: number }[]>;
+  /** Takes a search up; null where none is wanted. */
+  take(bookId: string): Promise<{ readonly version: number } | null>;
+  /** False when the search was cancelled meanwhile. */
   progress(bookId: string, doneFrac: number): Promise<boolean>;
-  done(bookId: string, version: number, report: AttributionReport | null, note: string): Promise<void>;
-  fail(bookId: string, note: string): Promise<void>;
+  done(bookId: string, version: number, report: AttributionReport | null): Promise<void>;
+  fail(bookId: string, fault: AttributionFault): Promise<void>;
   cancel(bookId: string): Promise<void>;
 }

@@ -1,7 +1,8 @@
 import { faultsOf, LivePlant, switchesSchema } from "@simulators";
 import { site } from "@test/site-builder";
 import { describe, expect, it } from "vitest";
-import { type Feed, feedSettingsSchema } from "@/contracts/feeds";
+import { type Feed, type FeedFault, feedSettingsSchema } from "@/contracts/feeds";
+import { feedFaultInWords } from "@/wording/feeds";
 import type { Book } from "../books";
 import { addFeed, changeFeed, type FeedStore, FetchFailure, hostAllowed, type PulledPages, pauseMs, pullFeed, tableOfJson } from ".";
 
@@ -14,7 +15,7 @@ const feed = (parts: Partial<Feed> = {}): Feed => ({
   nextUtc: null,
   lastTriedUtc: null,
   lastFineUtc: null,
-  lastError: null,
+  lastFault: null,
   failures: 0,
   valueCount: 0,
   ...parts,
@@ -24,15 +25,15 @@ const now = Date.parse("2024-06-01T03:00:00Z");
 /** A pull of one feed against an answer. */
 async function pulled(answer: string | Error, own: Feed = feed()) {
   const asked: string[] = [];
-  const done: { committed: PulledPages | null; failed: { error: string; nextUtcMs: number } | null } = { committed: null, failed: null };
+  const done: { committed: PulledPages | null; failed: { fault: FeedFault; nextUtcMs: number } | null } = { committed: null, failed: null };
   const store = {
     find: async () => ({ feed: own, bookId: book.id }),
     commit: async (_id: number, pages: PulledPages) => {
       done.committed = pages;
       return 1;
     },
-    fail: async (_id: number, error: string, _tried: number, nextUtcMs: number) => {
-      done.failed = { error, nextUtcMs };
+    fail: async (_id: number, fault: FeedFault, _tried: number, nextUtcMs: number) => {
+      done.failed = { fault, nextUtcMs };
     },
   } as unknown as FeedStore;
   const get = async (url: string): Promise<string> => {
@@ -65,16 +66,16 @@ describe("a pull", () => {
   });
 
   it.each([
-    ["no answer", new FetchFailure("127.0.0.1:9 did not answer."), /did not answer/],
+    ["no answer", new FetchFailure("no-answer", { host: "127.0.0.1:9" }), /did not answer/],
     ["a broken row", "time,energy_kwh\n2024-06-01T00:15:00Z,1\n2024-06-01T00:30:00Z,much", /row 3.*much/s],
     ["the wrong kind", "time,ghi_w_m2\n2024-06-01T00:15:00Z,1\n2024-06-01T00:30:00Z,2", /holds weather, not production/],
     ["tomorrow's readings", "time,energy_kwh\n2024-06-03T00:15:00Z,1\n2024-06-03T00:30:00Z,1", /future/],
   ])("of %s fails in words, and pauses longer each time", async (_name, answer, words) => {
     const { failed, committed, result } = await pulled(answer, feed({ failures: 2 }));
     expect(committed).toBeNull();
-    expect(failed!.error).toMatch(words);
+    expect(feedFaultInWords(failed!.fault)).toMatch(words);
     expect(failed!.nextUtcMs).toBe(now + 8 * 15 * 60_000);
-    expect(result).toHaveProperty("error");
+    expect(result).toHaveProperty("fault", failed!.fault.code);
   });
 
   it("never pauses longer than six hours", () => {
@@ -98,8 +99,16 @@ describe("a JSON answer", () => {
   });
 
   it("without its rows is refused by the name of their place", () => {
-    expect(() => tableOfJson('{"data":{}}', columns)).toThrow(/data\.rows/);
-    expect(() => tableOfJson("<html>", columns)).toThrow(/no JSON/);
+    const faultOf = (text: string): FeedFault | null => {
+      try {
+        tableOfJson(text, columns);
+      } catch (error) {
+        return (error as FetchFailure).fault;
+      }
+      return null;
+    };
+    expect(faultOf('{"data":{}}')).toMatchObject({ code: "no-rows", facts: { path: "data.rows" } });
+    expect(faultOf("<html>")).toMatchObject({ code: "not-json" });
   });
 });
 
@@ -123,15 +132,35 @@ describe("the list of hosts", () => {
 
   it("is asked before a feed is kept", async () => {
     const store = { of: async () => [] } as unknown as FeedStore;
-    await expect(addFeed(store, book, settings, [], now)).rejects.toMatchObject({
+    const wanted: number[] = [];
+    const ports = { feeds: store, feedHosts: [], now: () => now, queue: { wantPull: async (feedId: number) => void wanted.push(feedId) } };
+    await expect(addFeed(ports, book, settings)).rejects.toMatchObject({
       code: "feed-refused",
       help: expect.stringContaining("DUSTY_LEDGER_FEED_HOSTS") as string,
     });
-    await expect(changeFeed(store, book, 3, { enabled: true }, now)).rejects.toMatchObject({ code: "feed-not-found" });
+    await expect(changeFeed(ports, book, 3, { enabled: true })).rejects.toMatchObject({ code: "feed-not-found" });
+    expect(wanted).toEqual([]);
   });
 });
 
-describe("a live stand-in", () => {
+describe("a feed that is started", () => {
+  it("is pulled at once, and not again while it runs", async () => {
+    const wanted: number[] = [];
+    const store = {
+      of: async () => [feed({ settings: { ...settings, enabled: wanted.length > 0 } })],
+      change: async (_book: string, _id: number, changed: Feed["settings"]) => feed({ settings: changed }),
+    } as unknown as FeedStore;
+    const ports = { feeds: store, feedHosts: [], now: () => now, queue: { wantPull: async (feedId: number) => void wanted.push(feedId) } };
+    await changeFeed(ports, book, 7, { enabled: true });
+    expect(wanted).toEqual([7]);
+    await changeFeed(ports, book, 7, { enabled: true });
+    expect(wanted).toEqual([7]);
+    await changeFeed(ports, book, 7, { pullNow: true });
+    expect(wanted).toEqual([7, 7]);
+  });
+});
+
+describe("a live simulator", () => {
   const plant = new LivePlant("Packing shed");
   const today = Date.parse("2026-02-10T12:00:00Z");
 

@@ -4,15 +4,21 @@ import { Refusal } from "../refusal";
 import { hostAllowed } from "./hosts";
 import type { FeedStore } from "./ports";
 
+export interface FeedPorts {
+  readonly feeds: FeedStore;
+  readonly queue: { wantPull(feedId: number): Promise<void> };
+  /** Hosts that may be fetched from. */
+  readonly feedHosts: readonly string[];
+  readonly now: () => number;
+}
+
 const MOST_FEEDS = 20;
 
 /** Adds a feed to a book; its host must be on the list. */
 export async function addFeed(
-  store: FeedStore,
+  { feeds: store, queue, feedHosts: hosts, now }: FeedPorts,
   book: Book,
   settings: FeedSettings,
-  hosts: readonly string[],
-  nowUtcMs: number,
 ): Promise<Feed> {
   if (!hostAllowed(settings.url, hosts)) {
     throw new Refusal(
@@ -42,23 +48,27 @@ export async function addFeed(
   if (existing.length >= MOST_FEEDS)
     throw new Refusal("feed-refused", `The book has ${existing.length} feeds.`, "Remove one that is no longer needed.");
   const made = await store.create(book.id, settings, false, null);
-  return settings.enabled ? changed(await store.change(book.id, made.id, settings, nowUtcMs), made.id) : made;
+  if (!settings.enabled) return made;
+  const started = changed(await store.change(book.id, made.id, settings, now()), made.id);
+  await queue.wantPull(made.id);
+  return started;
 }
 
 /** Starts or stops a feed, or makes it due at once. */
 export async function changeFeed(
-  store: FeedStore,
+  { feeds: store, queue, now }: FeedPorts,
   book: Book,
   feedId: number,
   change: { enabled?: boolean | undefined; pullNow?: boolean | undefined },
-  nowUtcMs: number,
 ): Promise<Feed> {
   const existing = (await store.of(book.id)).find(({ id }) => id === feedId);
   if (!existing) throw feedNotFound(feedId);
   const enabled = change.enabled ?? existing.settings.enabled;
   const starts = enabled && (!existing.settings.enabled || change.pullNow === true);
-  const next = enabled ? (starts || existing.nextUtc === null ? nowUtcMs : Date.parse(existing.nextUtc)) : null;
-  return changed(await store.change(book.id, feedId, feedSettingsSchema.parse({ ...existing.settings, enabled }), next), feedId);
+  const next = enabled ? (starts || existing.nextUtc === null ? now() : Date.parse(existing.nextUtc)) : null;
+  const feed = changed(await store.change(book.id, feedId, feedSettingsSchema.parse({ ...existing.settings, enabled }), next), feedId);
+  if (starts) await queue.wantPull(feedId);
+  return feed;
 }
 
 export async function removeFeed(store: FeedStore, book: Book, feedId: number): Promise<void> {

@@ -15,10 +15,10 @@ export function tableOfJson(text: string, columns: JsonColumns): string {
   try {
     tree = JSON.parse(text);
   } catch (cause) {
-    throw new FetchFailure("The answer is no JSON.", { cause });
+    throw new FetchFailure("not-json", {}, { cause });
   }
   const rows = at(tree, columns.rows);
-  if (!Array.isArray(rows)) throw new FetchFailure(`The answer holds no list under “${columns.rows}”.`);
+  if (!Array.isArray(rows)) throw new FetchFailure("no-rows", { path: columns.rows });
   const lines = rows.map((row) =>
     [cell(at(row, columns.time)), ...columns.values.map(({ field, factor }) => scaled(at(row, field), factor))].join(","),
   );

@@ -1,4 +1,5 @@
-import type { Feed, FeedSettings } from "@/contracts/feeds";
+import type { Feed, FeedFault, FeedFaultCode, FeedSettings } from "@/contracts/feeds";
+import type { Problem } from "@/contracts/problems";
 import type { MeteredPages } from "../imports";
 
 /** What came of a pull, to be stored with the feed's new state in one transaction. */
@@ -19,14 +20,24 @@ export interface FeedStore {
   due(nowUtcMs: number): Promise<readonly number[]>;
   /** Lays the pages over the feed's batch of the month and moves its cursor; nothing of it without the whole. Returns the number of new values. */
   commit(feedId: number, pulled: PulledPages): Promise<number>;
-  fail(feedId: number, error: string, triedUtcMs: number, nextUtcMs: number): Promise<void>;
+  fail(feedId: number, fault: FeedFault, triedUtcMs: number, nextUtcMs: number): Promise<void>;
 }
 
-/** Gets an answer over HTTP. Throws FetchFailure in words for people. */
+/** Gets an answer over HTTP. Throws FetchFailure. */
 export interface Fetcher {
   get(url: string): Promise<string>;
 }
 
+/** An expected failure of a pull, by its code and facts. */
 export class FetchFailure extends Error {
   override readonly name = "FetchFailure";
+  readonly fault: FeedFault;
+  constructor(
+    code: FeedFaultCode,
+    facts: FeedFault["facts"] = {},
+    { problem = null, cause }: { problem?: Problem | null; cause?: unknown } = {},
+  ) {
+    super(code, { cause });
+    this.fault = { code, facts, problem };
+  }
 }

@@ -1,7 +1,6 @@
-import type { Feed } from "@/contracts/feeds";
+import type { Feed, FeedFaultCode } from "@/contracts/feeds";
 import { importOptionsSchema } from "@/contracts/imports";
 import { HOUR_MS, MINUTE_MS } from "@/core/units";
-import { inPlainText } from "@/wording/problems";
 import type { Book, BookStore } from "../books";
 import { inspectFile } from "../imports";
 import { tableOfJson } from "./json-table";
@@ -26,7 +25,7 @@ export const pauseMs = (everyMinutes: number, failures: number): number =>
  * Pulls a feed once: what came is checked like a file and laid over the feed's batch of the month, with the cursor, in one transaction. So a pull that is
  * taken up again after a crash brings the same readings to the same places, and nothing is counted twice.
  */
-export async function pullFeed(ports: PullPorts, feedId: number): Promise<{ values: number } | { error: string } | null> {
+export async function pullFeed(ports: PullPorts, feedId: number): Promise<{ values: number } | { fault: FeedFaultCode } | null> {
   const found = await ports.feeds.find(feedId);
   const book = found && (await ports.books.byId(found.bookId));
   if (!found || !book) return null;
@@ -37,8 +36,8 @@ export async function pullFeed(ports: PullPorts, feedId: number): Promise<{ valu
     return { values };
   } catch (error) {
     if (!(error instanceof FetchFailure)) throw error;
-    await ports.feeds.fail(feedId, error.message, now, now + pauseMs(feed.settings.everyMinutes, feed.failures + 1));
-    return { error: error.message };
+    await ports.feeds.fail(feedId, error.fault, now, now + pauseMs(feed.settings.everyMinutes, feed.failures + 1));
+    return { fault: error.fault.code };
   }
 }
 
@@ -56,14 +55,12 @@ async function take({ feeds, fetcher }: PullPorts, feed: Feed, book: Book, now: 
   };
   const inspection = await inspectFile(open, book.site, options);
   const fault = inspection.problems.find((problem) => problem.severity === "error");
-  if (fault) throw new FetchFailure(`The answer was refused. ${inPlainText(fault)}`);
-  if (inspection.kind !== settings.kind)
-    throw new FetchFailure(`The answer holds ${inspection.kind ?? "nothing that the ledger reads"}, not ${settings.kind}.`);
+  if (fault) throw new FetchFailure("refused", {}, { problem: fault });
+  if (inspection.kind !== settings.kind) throw new FetchFailure("wrong-kind", { kind: inspection.kind ?? "", wanted: settings.kind });
   const last = inspection.file?.lastUtcMs ?? cursorUtcMs;
   // A source that gives its past in parts is asked on at once until it has come to the present.
   const behind = last > cursorUtcMs && now - last > CATCH_UP_MS;
-  if (last > now + HOUR_MS)
-    throw new FetchFailure(`The answer holds readings of the future, up to ${new Date(last).toISOString().slice(0, 16)}Z.`);
+  if (last > now + HOUR_MS) throw new FetchFailure("future-readings", { lastUtc: new Date(last).toISOString() });
   return feeds.commit(feed.id, {
     series: inspection.series,
     cursorUtcMs: Math.max(cursorUtcMs, last),

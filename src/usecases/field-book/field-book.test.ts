@@ -92,13 +92,14 @@ describe("reminders", () => {
 
 describe("what the search for causes saw of entries", () => {
   it("finds its way to those it looked at, and to no later one", () => {
+    const effect = { code: "took-off-dirt" as const, effectFrac: 0.03 };
     const report = {
       entries: [
         {
           from: "2024-05-02",
           kind: "cleaning" as const,
           note: "",
-          effect: "took off 3 %",
+          effect,
           to: "2024-05-02",
           array: "",
           value: "",
@@ -106,7 +107,7 @@ describe("what the search for causes saw of entries", () => {
         },
       ],
     };
-    expect(entryEffects([kept({ id: 4 }), kept({ id: 5, from: "2025-01-01" })], report)).toEqual({ 4: "took off 3 %" });
+    expect(entryEffects([kept({ id: 4 }), kept({ id: 5, from: "2025-01-01" })], report)).toEqual({ 4: effect });
     expect(entryEffects([kept()], null)).toEqual({});
   });
 });

@@ -1,4 +1,4 @@
-import type { AttributionReport } from "@/contracts/attribution";
+import type { AttributionView } from "@/contracts/attribution";
 import type { ClosedMonth, Keeping, KeepingAction } from "@/contracts/keeping";
 import { ACCOUNT_NAMES, LEDGER_ACCOUNTS, type LedgerAccount } from "@/core/accounts";
 import { type LedgerLine, ledgerPostings, lineWithTransfers, withTransfers } from "@/core/ledger";
@@ -9,7 +9,7 @@ import type { KeepingStore } from "./ports";
 
 export interface KeepingGround {
   readonly ledger: OpenLedger;
-  readonly causes: AttributionReport | null;
+  readonly causes: AttributionView | null;
   readonly keeping: Keeping;
 }
 
@@ -25,24 +25,30 @@ export async function keep(store: KeepingStore, book: Book, ground: KeepingGroun
   switch (action.action) {
     case "move":
       if (action.from === action.to) refuse(action.month, "the posting already stands on that account", "Choose another account.");
-      return store.move(book.id, action, `${kwh(action.kwh)} moved from ${name(action.from)} to ${name(action.to)}: ${action.reason}`);
+      return store.move(book.id, action, {
+        code: "moved",
+        facts: { kwh: action.kwh, from: action.from, to: action.to, reason: action.reason },
+      });
     case "reject": {
       const posted = postingsOf(ground, line)[action.account];
       if (posted === 0) refuse(action.month, `nothing is posted on ${name(action.account)}`, "Reload the page.");
       const transfer = { month: action.month, from: action.account, to: "remainder" as const, kwh: posted, reason: action.reason };
-      return store.move(book.id, transfer, `${kwh(posted)} on ${name(action.account)} rejected: ${action.reason}`);
+      return store.move(book.id, transfer, {
+        code: "rejected",
+        facts: { kwh: posted, account: action.account, reason: action.reason },
+      });
     }
     case "accept":
-      return store.accept(book.id, action.month, action.account, `${name(action.account)} accepted`);
+      return store.accept(book.id, action.month, action.account, { code: "accepted", facts: { account: action.account } });
     case "take-back":
-      if (!(await store.takeBack(book.id, action.id, action.month, "a move was taken back")))
+      if (!(await store.takeBack(book.id, action.id, action.month, { code: "taken-back", facts: {} })))
         refuse(action.month, "that move is already gone", "Reload the page.");
       return;
     case "close":
-      return store.close(book.id, frozen(ground, line, action.note), `closed${action.note ? `: ${action.note}` : ""}`);
+      return store.close(book.id, frozen(ground, line, action.note), { code: "closed", facts: { note: action.note } });
     case "reopen":
       if (!closed) refuse(action.month, "is open already", "Reload the page.");
-      return store.reopen(book.id, action.month, `reopened: ${action.reason}`);
+      return store.reopen(book.id, action.month, { code: "reopened", facts: { reason: action.reason } });
   }
 }
 
@@ -51,7 +57,6 @@ function refuse(month: string, what: string, help: string): never {
 }
 
 const name = (account: LedgerAccount): string => ACCOUNT_NAMES[account].name.toLowerCase();
-const kwh = (value: number): string => `${value.toFixed(1)} kWh`;
 
 /** A month's actual postings with what was moved; the budget's where nothing was read. */
 export function postingsOf(

@@ -2,8 +2,10 @@ import { randomPlant } from "@simulators";
 import { beforeEach, describe, expect, it } from "vitest";
 import type { Keeping } from "@/contracts/keeping";
 import { withTransfers } from "@/core/ledger";
+import { auditInWords } from "@/wording/keeping";
 import { simulate } from "../../../scripts/accuracy-rows";
 import { type KeepingStore, keep, ledgerPage, postingRows } from ".";
+import type { Trail } from "./ports";
 
 const { report, ledger, site } = simulate({ ...randomPlant(0, false), lastUtc: "2022-06-30T22:00:00Z" });
 const book = { id: "b", slug: "b", site, version: 1, isDemo: false };
@@ -13,8 +15,8 @@ let kept: Keeping;
 let store: KeepingStore;
 beforeEach(() => {
   kept = { transfers: [], accepted: [], closed: [], audit: [] };
-  const trail = (month: string, what: string): void => {
-    kept = { ...kept, audit: [{ at: "2022-01-01T00:00:00.000Z", month, what }, ...kept.audit] };
+  const trail = (month: string, what: Trail): void => {
+    kept = { ...kept, audit: [{ at: "2022-01-01T00:00:00.000Z", month, ...what }, ...kept.audit] };
   };
   store = {
     of: async () => kept,
@@ -57,7 +59,7 @@ describe("a month's postings", () => {
       kwh: 12.5,
       reason: "the pump house dust was a trip",
     });
-    expect(kept.audit[0]!.what).toMatch(/12\.5 kWh moved from soiling to downtime: the pump house/);
+    expect(auditInWords(kept.audit[0]!)).toMatch(/12\.5 kWh moved from soiling to downtime: the pump house/);
     const before = report.months.find(({ key }) => key === MONTH)!;
     const now = page().lines.find(({ key }) => key === MONTH)!;
     expect(now.accountsKwh.soiling).toBeCloseTo(before.accountsKwh.soiling - 12.5, 9);
@@ -97,7 +99,7 @@ describe("a month's postings", () => {
     await expect(keep(store, book, ground(), { action: "accept", month: MONTH, account: "snow" })).rejects.toThrow(/is closed/);
     await keep(store, book, ground(), { action: "reopen", month: MONTH, reason: "the meter was read again" });
     await keep(store, book, ground(), { action: "accept", month: MONTH, account: "snow" });
-    expect(kept.audit.map(({ what }) => what)).toEqual(["snow accepted", "reopened: the meter was read again", "closed"]);
+    expect(kept.audit.map(auditInWords)).toEqual(["snow accepted", "reopened: the meter was read again", "closed"]);
   });
 
   it("wait while causes are sought anew", async () => {

@@ -1,4 +1,4 @@
-import type { AttributionReport } from "@/contracts/attribution";
+import type { AttributionView } from "@/contracts/attribution";
 import type { Keeping } from "@/contracts/keeping";
 import { type LedgerLine, lineWithTransfers, totalLine } from "@/core/ledger";
 import { yearName } from "@/core/time";
@@ -6,7 +6,7 @@ import type { OpenLedger } from "../ledger";
 
 export interface LedgerPageInput {
   readonly ledger: OpenLedger;
-  readonly causes: AttributionReport | null;
+  readonly causes: AttributionView | null;
   readonly keeping: Keeping;
   readonly posting: "evidence" | "budget";
   /** Month in which the owner's year begins, 1 to 12. */

@@ -1,4 +1,4 @@
-import type { AttributionReport } from "@/contracts/attribution";
+import type { AttributionView } from "@/contracts/attribution";
 import type { BillDocument } from "@/contracts/bills";
 import type { BillsReport, PlanComparison } from "@/contracts/money";
 import type { SiteDocument } from "@/contracts/site";
@@ -23,7 +23,7 @@ interface Ground {
   readonly ledger: OpenLedger;
   readonly bills: readonly BillDocument[];
   /** What was read of causes and ageing; null where nothing was sought. */
-  readonly causes: AttributionReport | null;
+  readonly causes: AttributionView | null;
   readonly basis?: EnergyBasis | null;
 }
 
@@ -31,7 +31,7 @@ interface Ground {
 const SURE_FRAC = 0.005;
 
 /** Ageing as the Ageing chapter reads it, where it can tell; null leaves it to the book. */
-function ageingRead({ ageing }: AttributionReport): number | null {
+function ageingRead({ ageing }: AttributionView): number | null {
   const { isTooSoon, perYearFrac, low, high } = ageing;
   if (isTooSoon || perYearFrac === null || low === null || high === null || (high - low) / 2 > SURE_FRAC) return null;
   return Math.max(0, perYearFrac);

@@ -8,14 +8,20 @@ export interface CauseWords {
   readonly evidence: string;
 }
 
-type Facts = CauseFinding["facts"];
+/** A finding as the search gives it, or as it is stored: what can't be told is null there. */
+export type WordableCause = Pick<CauseFinding, "kind" | "kwh" | "fromUtcMs" | "toUtcMs"> & {
+  readonly facts: Readonly<Record<string, number | string | null>>;
+};
 
-const n = (value: number | string | undefined, digits = 0): string =>
+type Facts = WordableCause["facts"];
+type Fact = number | string | null | undefined;
+
+const n = (value: Fact, digits = 0): string =>
   (Math.abs(Number(value ?? 0)) < 0.5 / 10 ** digits ? 0 : Number(value ?? 0))
     .toLocaleString("en", { maximumFractionDigits: digits })
     .replaceAll(",", "\u202f")
     .replace("-", "\u2212");
-const percent = (value: number | string | undefined, digits = 1): string => `${n(Number(value ?? 0) * 100, digits)} %`;
+const percent = (value: Fact, digits = 1): string => `${n(Number(value ?? 0) * 100, digits)} %`;
 const about = (kwh: number | null): string => (kwh === null ? "" : ` About ${n(kwh)} kWh at the meter.`);
 
 /** "38° west of north" and the like. */
@@ -31,7 +37,7 @@ export function bearingWords(azimuthDeg: number): string {
 
 /** What a plane acts like, in what the book has wrong of it. */
 function planeWords(f: Facts): string {
-  const half = (low: number | string | undefined, high: number | string | undefined): string => `±${n((Number(high) - Number(low)) / 2)}°`;
+  const half = (low: Fact, high: Fact): string => `±${n((Number(high) - Number(low)) / 2)}°`;
   const bearing = `${bearingWords(Number(f.azimuthDeg) + Number(f.azimuthOffsetDeg))}, ${half(f.azimuthOffsetLowDeg, f.azimuthOffsetHighDeg)}`;
   const tilt = `a tilt of ${n(Math.max(0, Math.min(90, Number(f.tiltDeg) + Number(f.tiltOffsetDeg))))}°, ${half(f.tiltOffsetLowDeg, f.tiltOffsetHighDeg)}`;
   const [book, bookTilt] = [bearingWords(Number(f.azimuthDeg)), `${n(f.tiltDeg)}°`];
@@ -46,7 +52,7 @@ const PART_WORDS: Readonly<Record<string, (f: Facts) => string>> = {
   modules: (f) => `${n(f.out)} of ${n(f.of)} modules gave nothing`,
 };
 
-const CATALOGUE: Readonly<Record<CauseKind, (f: Facts, finding: CauseFinding, when: string) => CauseWords>> = {
+const CATALOGUE: Readonly<Record<CauseKind, (f: Facts, finding: WordableCause, when: string) => CauseWords>> = {
   outage: (f, x, when) => ({
     title: "Outage",
     what: `The plant stood still ${when}.${about(x.kwh)}`,
@@ -111,5 +117,5 @@ export function whenOf({ fromUtcMs, toUtcMs }: Pick<CauseFinding, "fromUtcMs" | 
   return `from ${from.toFormat(`d LLL${year}`)} to ${to.toFormat("d LLL yyyy")}`;
 }
 
-export const causeInWords = (finding: CauseFinding, timeZone: string): CauseWords =>
+export const causeInWords = (finding: WordableCause, timeZone: string): CauseWords =>
   CATALOGUE[finding.kind](finding.facts, finding, whenOf(finding, timeZone));

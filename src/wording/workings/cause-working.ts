@@ -1,5 +1,5 @@
 import type { AgeingReport, BookCause } from "@/contracts/attribution";
-import { whenOf } from "../findings/attribution";
+import { causeInWords, whenOf } from "../findings/attribution";
 import { number, percent } from "../format";
 import type { Working } from "./working";
 
@@ -61,8 +61,9 @@ const shown = (value: number | string | null): string =>
 
 /** How a cause was found. */
 export function causeWorking(cause: BookCause, timeZone: string): Working {
+  const words = causeInWords(cause, timeZone);
   return {
-    title: cause.title,
+    title: words.title,
     value: cause.kwh === null ? percent(cause.confidenceFrac, 0) : number(cause.kwh),
     unit: cause.kwh === null ? "sure" : "kWh",
     formula: METHODS[cause.kind].formula,
@@ -77,7 +78,7 @@ export function causeWorking(cause: BookCause, timeZone: string): Working {
     source: METHODS[cause.kind].source,
     assumptions: [
       "Energy at the meter: what would have come without this cause alone. The ledger's accounts walk down from nameplate and read higher.",
-      cause.evidence,
+      words.evidence,
     ],
   };
 }

@@ -1,8 +1,8 @@
 "use client";
 
 import type { Remote } from "comlink";
-import type { RefusedCall } from "@/features/data/api";
 import { useNewestAnswer } from "@/features/data/newest-answer";
+import type { RefusedCall } from "@/features/data/refused-call";
 import { useWeatherEngine, weatherAddress } from "@/features/data/weather-engine";
 import type { GeometryEngine } from "./geometry.worker";
 

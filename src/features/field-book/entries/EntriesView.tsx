@@ -11,7 +11,7 @@ import { WaitingList } from "./WaitingList";
 /** What was done and seen on site, and a line to write another. */
 export function EntriesView({ slug, site, entries, effects, nowUtcMs }: FieldBookProps) {
   const queue = useEntryQueue(slug);
-  const silent = entries.filter(({ id }) => (effects[id] ?? "").startsWith("no effect")).length;
+  const silent = entries.filter(({ id }) => effects[id]?.code === "not-seen").length;
   const applied = entries.filter(({ appliedFrom }) => appliedFrom.length > 0).length;
   const last = entries.at(-1);
   return (

@@ -1,12 +1,14 @@
 "use client";
 
 import { Anchor, Button, NativeSelect, TextInput } from "@mantine/core";
-import { useRouter } from "next/navigation";
 import { useState } from "react";
+import type { EntryEffect } from "@/contracts/attribution";
 import type { StoredEntry } from "@/contracts/field-book";
-import { asRefused, call, type RefusedCall } from "@/features/data/api";
+import { tell } from "@/features/data/ask";
+import { useChange } from "@/features/data/use-change";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { Refused } from "@/features/kit/problems/ProblemList";
+import { effectInWords } from "@/wording/attribution";
 import { money } from "@/wording/format";
 import styles from "../FieldBook.module.css";
 import type { FieldBookProps } from "../field-book-props";
@@ -17,21 +19,14 @@ const textOf = ({ kind, note, value, who, array, from }: StoredEntry): string =>
 
 /** All entries, newest first, by year; what was typed filters them. */
 export function EntryList({ slug, site, entries, effects }: Pick<FieldBookProps, "slug" | "site" | "entries" | "effects">) {
-  const router = useRouter();
   const [search, setSearch] = useState("");
   const [kind, setKind] = useState("");
-  const [refusal, setRefusal] = useState<RefusedCall | null>(null);
   const words = search.toLowerCase().split(/\s+/).filter(Boolean);
   const shown = entries
     .filter((entry) => (kind === "" || entry.kind === kind) && words.every((word) => textOf(entry).includes(word)))
     .toReversed();
   const kinds = [...new Set(entries.map((entry) => entry.kind))];
-  const remove = (id: number): void => {
-    setRefusal(null);
-    call("DELETE", `/api/books/${slug}/entries/${id}`)
-      .then(() => router.refresh())
-      .catch((error: unknown) => setRefusal(asRefused(error)));
-  };
+  const { run: remove, refusal } = useChange((id: number) => tell("DELETE", `/api/books/${slug}/entries/${id}`));
   return (
     <section className={chapter.section}>
       <h2>
@@ -69,7 +64,7 @@ export function EntryList({ slug, site, entries, effects }: Pick<FieldBookProps,
             {...{ slug, entry }}
             year={k === 0 || shown[k - 1]!.from.slice(0, 4) !== entry.from.slice(0, 4) ? entry.from.slice(0, 4) : null}
             place={site.arrays.length > 1 ? (site.arrays.find(({ id }) => id === entry.array)?.name ?? entry.array) : ""}
-            effect={effects[entry.id] ?? ""}
+            effect={effects[entry.id] ?? null}
             currency={site.currency}
             onRemove={() => remove(entry.id)}
           />
@@ -84,7 +79,7 @@ interface RowProps {
   readonly entry: StoredEntry;
   readonly year: string | null;
   readonly place: string;
-  readonly effect: string;
+  readonly effect: EntryEffect | null;
   readonly currency: string;
   readonly onRemove: () => void;
 }
@@ -103,7 +98,7 @@ function EntryRow({ slug, entry, year, place, effect, currency, onRemove }: RowP
           {note || <span className={chapter.soft}>no words</span>}
           {meta && <div className={styles.meta}>{meta}</div>}
           {appliedFrom.length > 0 && <div className={styles.meta}>in the model from {appliedFrom.join(", ")}</div>}
-          {effect && <div className={effect.startsWith("no effect") ? chapter.clay : styles.meta}>{effect}</div>}
+          {effect && <div className={effect.code === "not-seen" ? chapter.clay : styles.meta}>{effectInWords(effect)}</div>}
           {photos.length > 0 && (
             <div className={styles.thumbs}>
               {photos.map(({ id, widthPx, heightPx }) => (

@@ -19,7 +19,7 @@ import { KIND_NAMES } from "../entries/kind-fields";
 import styles from "../FieldBook.module.css";
 import type { FieldBookProps } from "../field-book-props";
 import { WriteDown } from "../WriteDown";
-import { useChange } from "./use-trial-engine";
+import { useBeforeAfter } from "./use-trial-engine";
 
 const DOINGS: readonly EntryKind[] = ["cleaning", "repair", "tilt-change", "hardware-change", "snow-clearing", "note"];
 const WEEKS = 30;
@@ -41,7 +41,7 @@ export function ChangeView({ slug, site, entries, trialMeters, hasWeather, nowUt
   const [days, setDays] = useState<number | string>(isCleaning ? WEEKS : 365);
   const [asked] = useDebouncedValue(Number(days) || 365, 400);
   const ready = hasWeather && on !== "";
-  const { answer, refusal, busy } = useChange(
+  const { answer, refusal, busy } = useBeforeAfter(
     ready ? `/api/books/${slug}/change?${new URLSearchParams({ on, meter, days: String(asked) })}` : null,
   );
   const entry = (): NewEntryInput => {

@@ -1,21 +1,15 @@
 "use client";
 
-import { type Remote, transfer, wrap } from "comlink";
-import { useEffect, useState } from "react";
-import type { ChangeDays } from "@/contracts/trial";
+import { useQuery } from "@tanstack/react-query";
+import { transfer } from "comlink";
+import { changeDaysSchema } from "@/contracts/trial";
 import type { TrialReport } from "@/core/trial";
-import { asRefused, call, type RefusedCall, refusalFrom } from "@/features/data/api";
+import { ask, askBytes } from "@/features/data/ask";
+import { asRefused, type RefusedCall } from "@/features/data/refused-call";
+import { withWorker } from "@/features/data/worker-bridge";
 import type { ChangeAnswer, TrialEngine } from "./trial.worker";
 
-/** Begins a worker, does one piece of work, and ends it. */
-async function inWorker<T>(work: (engine: Remote<TrialEngine>) => Promise<T>): Promise<T> {
-  const worker = new Worker(new URL("./trial.worker.ts", import.meta.url), { type: "module" });
-  try {
-    return await work(wrap<TrialEngine>(worker));
-  } finally {
-    worker.terminate();
-  }
-}
+const spawn = (): Worker => new Worker(new URL("./trial.worker.ts", import.meta.url), { type: "module" });
 
 export interface Answered<T> {
   readonly answer: T | null;
@@ -24,36 +18,25 @@ export interface Answered<T> {
 }
 
 /** What an address and the worker make of a question; the newest question's answer alone counts. */
-function useAnswer<T>(address: string | null, work: (address: string) => Promise<T>): Answered<T> {
-  const [state, setState] = useState<Omit<Answered<T>, "busy"> & { readonly of: string | null }>({ answer: null, refusal: null, of: null });
-  useEffect(() => {
-    if (address === null) return;
-    let stale = false;
-    work(address)
-      .then((answer) => {
-        if (!stale) setState({ answer, refusal: null, of: address });
-      })
-      .catch((error: unknown) => {
-        if (!stale) setState({ answer: null, refusal: asRefused(error), of: address });
-      });
-    return () => {
-      stale = true;
-    };
-  }, [address, work]);
-  return state.of === address ? { ...state, busy: false } : { answer: null, refusal: null, busy: address !== null };
+function useAnswer<T>(address: string | null, work: (address: string, signal: AbortSignal) => Promise<T>): Answered<T> {
+  const { data, error, isFetching } = useQuery({
+    queryKey: ["trial", address],
+    queryFn: async ({ signal }) => ({ answer: await work(address!, signal) }),
+    enabled: address !== null,
+    retry: false,
+  });
+  return { answer: data?.answer ?? null, refusal: error ? asRefused(error) : null, busy: isFetching };
 }
 
-async function trialOf(address: string): Promise<TrialReport | null> {
-  const response = await fetch(address);
-  if (!response.ok) throw await refusalFrom(response);
-  const bytes = await response.arrayBuffer();
-  return inWorker((engine) => engine.trial(transfer(bytes, [bytes])));
+async function trialOf(address: string, signal: AbortSignal): Promise<TrialReport | null> {
+  const bytes = await askBytes(address);
+  return withWorker<TrialEngine, TrialReport | null>(spawn, (engine) => engine.trial(transfer(bytes, [bytes])), signal);
 }
 
-async function changeOf(address: string): Promise<ChangeAnswer | null> {
-  const days = await call<ChangeDays>("GET", address);
-  return inWorker((engine) => engine.change(days));
+async function changeOf(address: string, signal: AbortSignal): Promise<ChangeAnswer | null> {
+  const days = await ask(changeDaysSchema, address, { signal });
+  return withWorker<TrialEngine, ChangeAnswer | null>(spawn, (engine) => engine.change(days), signal);
 }
 
 export const useTrial = (address: string | null): Answered<TrialReport | null> => useAnswer(address, trialOf);
-export const useChange = (address: string | null): Answered<ChangeAnswer | null> => useAnswer(address, changeOf);
+export const useBeforeAfter = (address: string | null): Answered<ChangeAnswer | null> => useAnswer(address, changeOf);

@@ -1,8 +1,10 @@
 "use client";
 
 import { MantineProvider } from "@mantine/core";
+import { Notifications } from "@mantine/notifications";
 import { setNonce } from "get-nonce";
 import type { ReactNode } from "react";
+import { QueryDesk } from "@/features/data/QueryDesk";
 import { WorkingProvider } from "@/features/kit/workings/WorkingPanel";
 import { theme, variables } from "./theme";
 
@@ -11,7 +13,10 @@ export function Providers({ nonce, children }: { nonce: string; children: ReactN
   if (nonce) setNonce(nonce);
   return (
     <MantineProvider theme={theme} cssVariablesResolver={variables} defaultColorScheme="auto" getStyleNonce={() => nonce}>
-      <WorkingProvider>{children}</WorkingProvider>
+      <QueryDesk>
+        <Notifications position="bottom-right" />
+        <WorkingProvider>{children}</WorkingProvider>
+      </QueryDesk>
     </MantineProvider>
   );
 }

@@ -1,5 +1,5 @@
 import type { Problem } from "@/contracts/problems";
-import type { RefusedCall } from "@/features/data/api";
+import type { RefusedCall } from "@/features/data/refused-call";
 import { placeInWords, wordingOf } from "@/wording/problems";
 import styles from "./ProblemList.module.css";
 

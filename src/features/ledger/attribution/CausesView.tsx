@@ -3,12 +3,14 @@
 import Link from "next/link";
 import { useState } from "react";
 import { accountFill, DaySeries, SkyFields } from "@/charts";
-import type { AttributionReport, BookCause } from "@/contracts/attribution";
+import type { AttributionView, BookCause } from "@/contracts/attribution";
 import type { StoredEntry } from "@/contracts/field-book";
 import type { LedgerAccount } from "@/core/accounts";
 import { Figure } from "@/features/kit/figures/Figure";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { ChartFrame } from "@/features/kit/save/ChartFrame";
+import { untellableInWords } from "@/wording/attribution";
+import { type CauseWords, causeInWords } from "@/wording/findings/attribution";
 import { number, percent } from "@/wording/format";
 import { causeWorking } from "@/wording/workings/cause-working";
 import styles from "./Causes.module.css";
@@ -25,7 +27,7 @@ export interface DayEnergies {
 export interface CausesViewProps {
   readonly slug: string;
   readonly timeZone: string;
-  readonly report: AttributionReport;
+  readonly report: AttributionView;
   readonly energies: DayEnergies;
   readonly entries: readonly StoredEntry[];
 }
@@ -49,21 +51,23 @@ const WANTS_ENTRY: readonly BookCause["kind"][] = ["outage", "held-low", "string
 export function CausesView(props: CausesViewProps) {
   const { slug, timeZone, report, energies, entries } = props;
   const [open, setOpen] = useState<string | null>(null);
-  const ranked = [...report.findings].sort((a, b) => (b.kwh ?? 0) - (a.kwh ?? 0));
+  const ranked = [...report.findings]
+    .sort((a, b) => (b.kwh ?? 0) - (a.kwh ?? 0))
+    .map((finding) => ({ ...finding, words: causeInWords(finding, timeZone) }));
   return (
     <>
       <p className={chapter.verdict} data-testid="causes-verdict">
-        {verdict(report)}
+        {verdict(report, timeZone)}
       </p>
       {ranked.length > 0 && (
         <ol className={styles.findings}>
-          {ranked.map((finding) => (
+          {ranked.map(({ words, ...finding }) => (
             <li key={finding.key}>
               <span className={styles.kind}>
                 <svg width="14" height="11" aria-hidden="true">
                   <rect width="14" height="11" fill={accountFill(ACCOUNT_OF[finding.kind])} />
                 </svg>{" "}
-                {finding.title}
+                {words.title}
               </span>
               <span className={styles.what}>
                 <button
@@ -71,9 +75,9 @@ export function CausesView(props: CausesViewProps) {
                   onClick={() => setOpen(open === finding.key ? null : finding.key)}
                   aria-expanded={open === finding.key}
                 >
-                  {finding.what}
+                  {words.what}
                 </button>
-                <p>{finding.evidence}</p>
+                <p>{words.evidence}</p>
                 <EntryWord finding={finding} report={report} />
               </span>
               <span className={styles.kwh}>
@@ -89,7 +93,7 @@ export function CausesView(props: CausesViewProps) {
               <span className={styles.sure}>{percent(finding.confidenceFrac, 0)} sure</span>
               {open === finding.key && (
                 <div className={styles.picture}>
-                  <FindingDays slug={slug} finding={finding} energies={energies} />
+                  <FindingDays slug={slug} finding={finding} words={words} energies={energies} />
                 </div>
               )}
             </li>
@@ -124,25 +128,25 @@ export function CausesView(props: CausesViewProps) {
         To practise telling causes apart: <Link href="/trainer">six made-up months</Link>.
       </p>
       <ul className={styles.cannot} aria-label="What can't be told">
-        {report.cannotTell.map((words) => (
-          <li key={words}>{words}</li>
+        {report.cannotTell.map((what) => (
+          <li key={what}>{untellableInWords(what)}</li>
         ))}
       </ul>
     </>
   );
 }
 
-function verdict({ findings, all, resolution }: AttributionReport): string {
+function verdict({ findings, all, resolution }: AttributionView, timeZone: string): string {
   const remainder = all.expectedKwh > 0 && all.unexplainedKwh !== null ? all.unexplainedKwh / all.expectedKwh : 0;
   const left = `The remainder is ${percent(Math.abs(remainder))} of what is explained${Math.abs(remainder) < 0.02 ? ", within what instruments can tell" : ": that needs work"}.`;
   const largest = [...findings].filter(({ kwh }) => kwh !== null).sort((a, b) => b.kwh! - a.kwh!)[0];
   if (findings.length === 0) return `Nothing is found that should not be. ${left}`;
   const coarse =
     resolution === "hours" ? "" : ` Readings come by ${resolution === "days" ? "day" : "month"}: fewer causes can be told apart.`;
-  return `${findings.length} ${findings.length === 1 ? "cause" : "causes"} found${largest ? `; the largest: ${largest.title.toLowerCase()}, ${number(largest.kwh!)} kWh` : ""}. ${left}${coarse}`;
+  return `${findings.length} ${findings.length === 1 ? "cause" : "causes"} found${largest ? `; the largest: ${causeInWords(largest, timeZone).title.toLowerCase()}, ${number(largest.kwh!)} kWh` : ""}. ${left}${coarse}`;
 }
 
-function EntryWord({ finding, report }: { finding: BookCause; report: AttributionReport }) {
+function EntryWord({ finding, report }: { finding: BookCause; report: AttributionView }) {
   const entry = finding.entry === null ? null : report.entries[finding.entry];
   if (entry) {
     return (
@@ -164,7 +168,7 @@ const AROUND_DAYS = 18;
 const MOST_SHOWN = 420;
 
 /** Metered days against what was expected, from a little before the finding to a little after. */
-function FindingDays({ slug, finding, energies }: { slug: string; finding: BookCause; energies: DayEnergies }) {
+function FindingDays({ slug, finding, words, energies }: { slug: string; finding: BookCause; words: CauseWords; energies: DayEnergies }) {
   const day = (utcMs: number): string => new Date(utcMs).toISOString().slice(0, 10);
   const first = Math.max(0, energies.days.findIndex((date) => date >= day(finding.fromUtcMs)) - AROUND_DAYS);
   const after = energies.days.findIndex((date) => date > day(finding.toUtcMs));
@@ -174,11 +178,11 @@ function FindingDays({ slug, finding, energies }: { slug: string; finding: BookC
   ) as [string[], (number | null)[], (number | null)[]];
   return (
     <ChartFrame
-      title={finding.title}
+      title={words.title}
       note="metered by day, kWh; dashed: expected by the book"
       fileName={`${slug}-${finding.kind}`}
       height={170}
-      summary={`Metered and expected energy by day around: ${finding.what}`}
+      summary={`Metered and expected energy by day around: ${words.what}`}
       table={() => [["day", "metered_kwh", "expected_kwh"], ...days.map((date, d) => [date, metered[d] ?? null, expected[d] ?? null])]}
     >
       {(width) => (

@@ -3,7 +3,7 @@
 import { NumberInput } from "@mantine/core";
 import { useState } from "react";
 import { DaySeries } from "@/charts";
-import type { AttributionReport } from "@/contracts/attribution";
+import type { AttributionView } from "@/contracts/attribution";
 import { Cells } from "@/features/kit/figures/Cells";
 import { Figure } from "@/features/kit/figures/Figure";
 import chapter from "@/features/kit/look/Chapter.module.css";
@@ -16,7 +16,7 @@ import { SnowByArray } from "./SnowByArray";
 
 export interface DirtAndSnowProps {
   readonly slug: string;
-  readonly report: AttributionReport;
+  readonly report: AttributionView;
   /** Worth of a kilowatt-hour at the meter; null where no price is known. */
   readonly pricePerKwh: number | null;
   readonly currency: string;
@@ -152,7 +152,7 @@ export function DirtAndSnowView({ slug, report, pricePerKwh, currency }: DirtAnd
   );
 }
 
-function dirtVerdict({ soiling }: AttributionReport): string {
+function dirtVerdict({ soiling }: AttributionView): string {
   if (!soiling.isSeen)
     return soiling.meanLostFrac > 0.0005
       ? `Dirt is hardly told from scatter: about ${percent(soiling.meanLostFrac)} of the light.`
@@ -160,14 +160,14 @@ function dirtVerdict({ soiling }: AttributionReport): string {
   return `Dirt grows by ${percent(soiling.ratePerDayFrac, 2)} a day (${percent(soiling.rateLowFrac, 2)} to ${percent(soiling.rateHighFrac, 2)}) and took ${percent(soiling.meanLostFrac)} of the light.`;
 }
 
-function nowOrWait({ soiling, days }: AttributionReport, money: (kwh: number) => string): string {
+function nowOrWait({ soiling, days }: AttributionView, money: (kwh: number) => string): string {
   if (!soiling.isSeen) return "";
   const rain = soiling.daysToRain === null ? "" : ` Rain that washes comes after ${number(soiling.daysToRain)} days on average.`;
   return `On ${dateName(days.at(-1)!)} it takes ${percent(soiling.nowFrac)}; cleaning then would bring about ${number(soiling.nowGainKwh)} kWh${money(soiling.nowGainKwh)}${money(1) ? ": worth it while a cleaning costs less" : ""}.${rain}`;
 }
 
 /** Clean now or wait, at a cost that the reader gives: what it would bring now, in the best week, and the cost at which the answer flips. */
-function CleanOrWait({ report, pricePerKwh, currency }: { report: AttributionReport; pricePerKwh: number; currency: string }) {
+function CleanOrWait({ report, pricePerKwh, currency }: { report: AttributionView; pricePerKwh: number; currency: string }) {
   const [cost, setCost] = useState<number | string>("");
   const { soiling } = report;
   const best = Math.max(...soiling.gainByWeekKwh) * pricePerKwh;
@@ -201,7 +201,7 @@ const cleaningWorking = (date: string, gainKwh: number) => ({
   assumptions: ["At the meter: above the inverter's ceiling cleaning brings nothing."],
 });
 
-const winterWorking = (winter: AttributionReport["snow"]["winters"][number]) => ({
+const winterWorking = (winter: AttributionView["snow"]["winters"][number]) => ({
   title: `Snow of the winter ${winter.key}`,
   value: number(winter.lostKwh),
   unit: "kWh",

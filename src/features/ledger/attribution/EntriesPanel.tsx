@@ -1,11 +1,12 @@
 import Link from "next/link";
-import { type AttributionReport, entryEffects } from "@/contracts/attribution";
+import { type AttributionView, entryEffects } from "@/contracts/attribution";
 import type { StoredEntry } from "@/contracts/field-book";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { ScrollBox } from "@/features/kit/look/ScrollBox";
+import { effectInWords } from "@/wording/attribution";
 
 /** The field book's entries with what each did to the output; they are written in their own chapter. */
-export function EntriesPanel({ slug, entries, report }: { slug: string; entries: readonly StoredEntry[]; report: AttributionReport }) {
+export function EntriesPanel({ slug, entries, report }: { slug: string; entries: readonly StoredEntry[]; report: AttributionView }) {
   const effects = entryEffects(entries, report);
   return (
     <section className={chapter.section} id="field-book">
@@ -27,8 +28,8 @@ export function EntriesPanel({ slug, entries, report }: { slug: string; entries:
                   <td>{from.slice(0, 10)}</td>
                   <td style={{ textAlign: "left" }}>{kind}</td>
                   <td style={{ textAlign: "left", whiteSpace: "normal" }}>{note}</td>
-                  <td style={{ textAlign: "left" }} className={effects[id]?.startsWith("no effect") ? chapter.clay : chapter.soft}>
-                    {effects[id] ?? "not yet looked at"}
+                  <td style={{ textAlign: "left" }} className={effects[id]?.code === "not-seen" ? chapter.clay : chapter.soft}>
+                    {effects[id] ? effectInWords(effects[id]) : "not yet looked at"}
                   </td>
                 </tr>
               ))}

@@ -1,10 +1,12 @@
 "use client";
 
 import { Button } from "@mantine/core";
-import { useRouter } from "next/navigation";
 import { useState } from "react";
-import type { AttributionReport } from "@/contracts/attribution";
-import { asRefused, call, type RefusedCall } from "@/features/data/api";
+import { bookAnswerSchema } from "@/contracts/answers";
+import type { AttributionView } from "@/contracts/attribution";
+import { ask } from "@/features/data/ask";
+import { useChange } from "@/features/data/use-change";
+import { saveSite } from "@/features/data/use-site-save";
 import { Cells } from "@/features/kit/figures/Cells";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { DateField } from "@/features/kit/look/DateField";
@@ -14,38 +16,21 @@ import { bearingWords } from "@/wording/findings/attribution";
 import { number, percent } from "@/wording/format";
 import type { Working } from "@/wording/workings/working";
 
-type Orientation = NonNullable<AttributionReport["orientation"]>;
+type Orientation = NonNullable<AttributionView["orientation"]>;
 
 type Schedule = readonly { readonly from: string; readonly tiltDeg: number }[];
 
-interface SiteAnswer {
-  readonly version: number;
-  readonly site: {
-    readonly revisions: readonly object[];
-    readonly commissioned: string | null;
-    readonly arrays: readonly { readonly id: string; readonly tiltSchedule: Schedule }[];
-  };
-}
-
 /** Fitted turn and tilt beside the book's; a wrong plane is offered as a revision from a date, and never applied unasked. */
 export function OrientationOffer({ slug, orientation }: { slug: string; orientation: Orientation }) {
-  const router = useRouter();
   const [from, setFrom] = useState("");
-  const [refusal, setRefusal] = useState<RefusedCall | null>(null);
   const { azimuthOffsetDeg, tiltOffsetDeg, arrays, planeOffset: turn } = orientation;
-  const revise = async () => {
-    setRefusal(null);
-    try {
-      const { version, site } = await call<SiteAnswer>("GET", `/api/books/${slug}`);
-      const scheduleOf = (id: string): Schedule => site.arrays.find((array) => array.id === id)?.tiltSchedule ?? [];
-      const change = { arrays: arrays.map((array) => fittedPlane(array, orientation.planeOffset, scheduleOf(array.id))) };
-      const revision = { from: from || (site.commissioned ?? "2000-01-01"), note: "plane as the readings show it", change };
-      await call("PUT", `/api/books/${slug}`, { version, site: { ...site, revisions: [...site.revisions, revision] } });
-      router.refresh();
-    } catch (error) {
-      setRefusal(asRefused(error));
-    }
-  };
+  const { run: revise, refusal } = useChange(async (_: undefined) => {
+    const { version, site } = await ask(bookAnswerSchema, `/api/books/${slug}`);
+    const scheduleOf = (id: string): Schedule => site.arrays.find((array) => array.id === id)?.tiltSchedule ?? [];
+    const change = { arrays: arrays.map((array) => fittedPlane(array, orientation.planeOffset, scheduleOf(array.id))) };
+    const revision = { from: from || (site.commissioned ?? "2000-01-01"), note: "plane as the readings show it", change };
+    await saveSite(slug, { version, site: { ...site, revisions: [...site.revisions, revision] } });
+  });
   return (
     <div>
       <ScrollBox label="Planes">
@@ -84,7 +69,7 @@ export function OrientationOffer({ slug, orientation }: { slug: string; orientat
       {turn && (
         <div className={chapter.actions}>
           <DateField label="from" value={from} onChange={setFrom} />
-          <Button onClick={() => void revise()}>Take it as a revision</Button>
+          <Button onClick={() => revise(undefined)}>Take it as a revision</Button>
         </div>
       )}
       {refusal && <Refused refusal={refusal} />}

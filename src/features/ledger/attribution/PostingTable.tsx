@@ -1,16 +1,17 @@
 "use client";
 
 import { Button, NativeSelect, NumberInput, TextInput } from "@mantine/core";
-import { useRouter } from "next/navigation";
 import { useState } from "react";
 import type { ClosedMonth, Keeping, KeepingAction } from "@/contracts/keeping";
 import { ACCOUNT_NAMES, LEDGER_ACCOUNTS, type LedgerAccount } from "@/core/accounts";
-import { asRefused, call, type RefusedCall } from "@/features/data/api";
+import { tell } from "@/features/data/ask";
+import { useChange } from "@/features/data/use-change";
 import { Cells } from "@/features/kit/figures/Cells";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { ScrollBox } from "@/features/kit/look/ScrollBox";
 import { Refused } from "@/features/kit/problems/ProblemList";
 import { number } from "@/wording/format";
+import { auditInWords } from "@/wording/keeping";
 import type { Working } from "@/wording/workings/working";
 import styles from "./Causes.module.css";
 
@@ -31,21 +32,15 @@ const LEAST_KWH = 0.05;
 
 /** A month's postings: accepted, moved with a reason, rejected to the remainder; then the month is closed. Every step is in the trail. */
 export function PostingTable({ slug, month, postings, keeping }: PostingTableProps) {
-  const router = useRouter();
-  const [refusal, setRefusal] = useState<RefusedCall | null>(null);
   const [moving, setMoving] = useState<LedgerAccount | null>(null);
   const [reason, setReason] = useState("");
   const closed = keeping.closed.find((kept) => kept.month === month);
-  const act = (action: KeepingAction) => {
-    setRefusal(null);
-    call("POST", `/api/books/${slug}/keeping`, action)
-      .then(() => {
-        setMoving(null);
-        setReason("");
-        router.refresh();
-      })
-      .catch((error: unknown) => setRefusal(asRefused(error)));
-  };
+  const { run: act, refusal } = useChange((action: KeepingAction) => tell("POST", `/api/books/${slug}/keeping`, action), {
+    onDone: () => {
+      setMoving(null);
+      setReason("");
+    },
+  });
   const shown = postings.filter(({ plannedKwh, foundKwh: actualKwh, finalKwh }) =>
     [plannedKwh, actualKwh, finalKwh].some((kwh) => Math.abs(kwh) > LEAST_KWH),
   );
@@ -137,8 +132,8 @@ export function PostingTable({ slug, month, postings, keeping }: PostingTablePro
       {trail.length > 0 && (
         <ol className={styles.cannot} aria-label="Trail">
           {trail.map((entry) => (
-            <li key={`${entry.at}${entry.what}`}>
-              {entry.at.slice(0, 16).replace("T", " ")}: {entry.what}
+            <li key={`${entry.at}${entry.code}`}>
+              {entry.at.slice(0, 16).replace("T", " ")}: {auditInWords(entry)}
             </li>
           ))}
         </ol>

@@ -1,4 +1,4 @@
-import type { AttributionReport } from "@/contracts/attribution";
+import type { AttributionView } from "@/contracts/attribution";
 import type { PartReport } from "@/contracts/parts";
 import { Cells } from "@/features/kit/figures/Cells";
 import { Figure } from "@/features/kit/figures/Figure";
@@ -10,7 +10,7 @@ import { meterSnowWorking, sheddingWorking } from "@/wording/workings/part-worki
 import styles from "./Causes.module.css";
 
 /** Which array sheds when: by the model of a sliding cover for each array, and by the meters of those that have one. */
-export function SnowByArray({ report: { parts, shedding } }: { report: AttributionReport }) {
+export function SnowByArray({ report: { parts, shedding } }: { report: AttributionView }) {
   const metered = parts.flatMap((part) => (part.snow && part.snow.falls > 0 ? [{ ...part, snow: part.snow }] : []));
   const slowest = slowestToShed(shedding);
   if (!slowest && metered.length === 0) return null;

@@ -1,12 +1,13 @@
 "use client";
 
 import { Button } from "@mantine/core";
-import { useRouter } from "next/navigation";
 import { useRef, useState } from "react";
+import { readBillsSchema } from "@/contracts/answers";
 import { type BillDocument, billSchema } from "@/contracts/bills";
 import type { Problem } from "@/contracts/problems";
 import { billFaults, daysInMonth, later } from "@/core/money";
-import { asRefused, call, type RefusedCall, refusalFrom } from "@/features/data/api";
+import { ask, tell } from "@/features/data/ask";
+import { useChange } from "@/features/data/use-change";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { ScrollBox } from "@/features/kit/look/ScrollBox";
 import { ProblemList, Refused } from "@/features/kit/problems/ProblemList";
@@ -69,14 +70,15 @@ const isFault = (read: ReturnType<typeof billOf>): read is { field: string; valu
 
 /** Bills typed, pasted from a sheet, or brought as a file; nothing is stored until all of it can be. */
 export function BillEditor({ slug, site, bills, onDone }: MoneyProps & { readonly onDone: () => void }) {
-  const router = useRouter();
   const planBands = site.money.plans.flatMap((plan) =>
     plan.seasons.flatMap((season) => (season.bands.length > 1 ? season.bands.map(({ name }) => name) : [])),
   );
   const bands = [...new Set([...planBands, ...bills.flatMap((bill) => Object.keys(bill.importByBandKwh))])];
   const [rows, setRows] = useState<readonly Row[]>(() => [...bills].reverse().map((bill) => rowOf(bill, bands)));
   const [columns, setColumns] = useState(bands);
-  const [refusal, setRefusal] = useState<RefusedCall | null>(null);
+  const read = useChange((body: Blob | string) => ask(readBillsSchema, `/api/books/${slug}/bills/read`, { method: "POST", body }), {
+    keepsPage: true,
+  });
   const [notices, setNotices] = useState<readonly Problem[]>([]);
   const pasted = useRef<HTMLTextAreaElement>(null);
   const reads = rows.map((row) => billOf(row, columns));
@@ -86,11 +88,9 @@ export function BillEditor({ slug, site, bills, onDone }: MoneyProps & { readonl
   const isFatal = unread.length > 0 || faults.some((fault) => fault.isFatal);
 
   const take = async (body: Blob | string): Promise<void> => {
-    setRefusal(null);
     setNotices([]);
-    const response = await fetch(`/api/books/${slug}/bills/read`, { method: "POST", body }).catch(() => null);
-    if (!response?.ok) return setRefusal(response ? await refusalFrom(response) : asRefused(new Error("The server does not answer.")));
-    const found = (await response.json()) as { bills: BillDocument[]; problems: Problem[] };
+    const found = await read.tryRun(body);
+    if (!found) return;
     const all = [...new Set([...columns, ...found.bills.flatMap((bill) => Object.keys(bill.importByBandKwh))])];
     const fresh = found.bills.map((bill) => rowOf(bill, all));
     const starts = new Set(fresh.map(({ from }) => from));
@@ -102,16 +102,8 @@ export function BillEditor({ slug, site, bills, onDone }: MoneyProps & { readonl
     const next = rows[0]?.from ? later(rows[0].from.slice(0, 7), 1) : (site.commissioned?.slice(0, 7) ?? "2024-01");
     setRows([{ from: `${next}-01`, to: `${next}-${daysInMonth(`${next}-01`)}`, amount: "" }, ...rows]);
   };
-  const store = async (): Promise<void> => {
-    setRefusal(null);
-    try {
-      await call("PUT", `/api/books/${slug}/bills`, { bills: known });
-      router.refresh();
-      onDone();
-    } catch (error) {
-      setRefusal(asRefused(error));
-    }
-  };
+  const store = useChange((_: undefined) => tell("PUT", `/api/books/${slug}/bills`, { bills: known }), { onDone });
+  const refusal = read.refusal ?? store.refusal;
   const fields = ["from", "to", "import", ...columns.map((band) => `band:${band}`), "export", "production", "amount"];
   return (
     <section className={chapter.section}>
@@ -219,7 +211,7 @@ export function BillEditor({ slug, site, bills, onDone }: MoneyProps & { readonl
         </table>
       </ScrollBox>
       <div className={chapter.actions}>
-        <Button disabled={isFatal} onClick={() => void store()}>
+        <Button disabled={isFatal} onClick={() => store.run(undefined)}>
           Store {rows.length} bills
         </Button>
         <Button variant="default" onClick={onDone}>

@@ -2,7 +2,8 @@ import type { Metadata } from "next";
 import { bookPage } from "@/app/book-page";
 import { naiveYears } from "@/core/ageing";
 import { AgeingChapter } from "@/features/ageing/AgeingChapter";
-import { currentAttribution, runForPage } from "@/usecases/attribution";
+import { runForPage } from "@/usecases/attribution";
+import { causeInWords } from "@/wording/findings/attribution";
 
 export const metadata: Metadata = { title: "Ageing" };
 
@@ -19,18 +20,24 @@ export default async function AgeingPage({ params, searchParams }: Props) {
   const { starts } = await searchParams;
   const fiscalStart = Math.min(12, Math.max(1, Number(starts) || 7));
   return bookPage(slug, "ageing", async (book, services) => {
-    const [run, ledger] = await Promise.all([currentAttribution(services, book), services.ledgerOf(book)]);
+    const [status, view, ledger] = await Promise.all([
+      services.attributions.statusOf(book.id),
+      services.viewOf(book),
+      services.ledgerOf(book),
+    ]);
     const months = ledger.report.months.map(({ key, meteredKwh, readFrac }) => ({ key, kwh: meteredKwh ?? 0, readFrac }));
     return (
       <AgeingChapter
         slug={slug}
         name={book.site.name}
-        report={run.report?.ageing ?? null}
-        parts={run.report?.parts ?? []}
+        report={view?.ageing ?? null}
+        parts={view?.parts ?? []}
         arrayCount={book.site.arrays.length}
-        run={runForPage(run, book)}
+        run={runForPage(status, book)}
         commissioned={book.site.commissioned}
-        excluded={(run.report?.findings ?? []).filter(({ kind }) => TAKEN_OUT.includes(kind)).map(({ what }) => what)}
+        excluded={(view?.findings ?? [])
+          .filter(({ kind }) => TAKEN_OUT.includes(kind))
+          .map((finding) => causeInWords(finding, book.site.place.timeZone).what)}
         fiscal={naiveYears(months, fiscalStart).years.map(({ key, kwh }) => ({ key, kwh }))}
       />
     );

@@ -16,8 +16,8 @@ interface Props {
 export default async function FieldBookPage({ params, searchParams }: Props) {
   const { slug } = await params;
   const { view } = await searchParams;
-  return bookPage(slug, "field-book", async (book, { entries, causes, readings }) => {
-    const [kept, run, held] = await Promise.all([entries.of(book.id), causes.of(book.id), readings.heldOf(book.id)]);
+  return bookPage(slug, "field-book", async (book, { entries, viewOf, readings }) => {
+    const [written, attribution, columns] = await Promise.all([entries.of(book.id), viewOf(book), readings.heldOf(book.id)]);
     const { site } = book;
     const name = (id: string): string => site.arrays.find((array) => array.id === id)?.name || id;
     return (
@@ -26,15 +26,15 @@ export default async function FieldBookPage({ params, searchParams }: Props) {
         slug={slug}
         view={FIELD_BOOK_VIEWS.find((candidate) => candidate.id === view)?.id ?? "entries"}
         site={site}
-        entries={kept}
-        effects={entryEffects(kept, run?.report ?? null)}
-        reminders={bookReminders(site, kept, new Date().toISOString().slice(0, 10))}
-        trialMeters={trialMeters(site, held).map(({ id, point, arrays }) => ({
+        entries={written}
+        effects={entryEffects(written, attribution)}
+        reminders={bookReminders(site, written, new Date().toISOString().slice(0, 10))}
+        trialMeters={trialMeters(site, columns).map(({ id, point, arrays }) => ({
           id,
           point,
           name: `${id} (${arrays.length === 0 ? "all" : arrays.map(name).join(", ")}, ${point.toUpperCase()})`,
         }))}
-        hasWeather={held.some(({ meterId }) => meterId === "")}
+        hasWeather={columns.some(({ meterId }) => meterId === "")}
         nowUtcMs={Date.now()}
       />
     );

@@ -4,7 +4,7 @@ import { verdictOf } from "@/core/ledger";
 import { pricePerKwh } from "@/core/money";
 import { LedgerPage, type LedgerView } from "@/features/ledger/LedgerPage";
 import { LEDGER_VIEWS } from "@/features/ledger/ledger-views";
-import { currentAttribution, runForPage } from "@/usecases/attribution";
+import { runForPage } from "@/usecases/attribution";
 import { type LedgerPageInput, ledgerPage } from "@/usecases/keeping";
 import { glanceOf } from "@/usecases/ledger";
 
@@ -19,12 +19,17 @@ export default async function LedgerChapter({ params, searchParams }: Props) {
   const { slug } = await params;
   const { year, view, posting, starts } = await searchParams;
   return bookPage(slug, "ledger", async (book, services) => {
-    const { ledgerOf, readings, entries, keeping } = services;
-    const [ledger, run, kept] = await Promise.all([ledgerOf(book), currentAttribution(services, book), keeping.of(book.id)]);
+    const { ledgerOf, readings, entries, keeping, attributions, viewOf } = services;
+    const [ledger, status, report, kept] = await Promise.all([
+      ledgerOf(book),
+      attributions.statusOf(book.id),
+      viewOf(book),
+      keeping.of(book.id),
+    ]);
     const fiscalStart = Math.min(12, Math.max(1, Number(starts) || 1));
     const input: LedgerPageInput = {
       ledger,
-      causes: run.reportVersion === book.version ? run.report : null,
+      causes: status?.resultVersion === book.version ? report : null,
       keeping: kept,
       posting: posting === "budget" ? "budget" : "evidence",
       fiscalStart,
@@ -33,7 +38,6 @@ export default async function LedgerChapter({ params, searchParams }: Props) {
     const page = ledgerPage(input);
     const imported = await readings.promiseOf(book.id);
     const id = LEDGER_VIEWS.find((candidate) => candidate.id === view)?.id ?? "spread";
-    const report = run.report;
     const calendar = fiscalStart === 1 && page.selected !== "all";
     return (
       <LedgerPage
@@ -51,16 +55,16 @@ export default async function LedgerChapter({ params, searchParams }: Props) {
         sum={page.sum}
         verdict={verdictOf(page.sum, page.lines)}
         glance={id === "spread" && calendar && page.lines.length > 0 ? glanceOf(ledger, page.selected) : null}
-        view={await viewOf()}
+        view={await chosen()}
         posting={page.posting}
-        run={ledger.report.all.meteredKwh === null ? null : runForPage(run, book)}
+        run={ledger.report.all.meteredKwh === null ? null : runForPage(status, book)}
         fiscalStart={fiscalStart}
         closed={kept.closed.map(({ month }) => month)}
         drift={page.drift}
       />
     );
 
-    async function viewOf(): Promise<LedgerView> {
+    async function chosen(): Promise<LedgerView> {
       if (id === "promise") return { id, months: ledger.report.months };
       if (!report) return { id: "spread" };
       if (id === "figures") return { id, indicators: report.indicators, lines: page.selected === "all" ? report.years : page.lines };

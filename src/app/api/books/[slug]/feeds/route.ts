@@ -19,8 +19,8 @@ export function GET(request: Request, { params }: Context): Promise<Response> {
 /** Adds a feed; its host must be on the list of those that may be fetched. */
 export function POST(request: Request, { params }: Context): Promise<Response> {
   return answer(request, async () => {
-    const { books, feeds, feedHosts, now } = services();
-    const book = await bookBySlug(books, (await params).slug);
-    return Response.json(await addFeed(feeds, book, await bodyOf(request, feedSettingsSchema), feedHosts, now()), { status: 201 });
+    const all = services();
+    const book = await bookBySlug(all.books, (await params).slug);
+    return Response.json(await addFeed(all, book, await bodyOf(request, feedSettingsSchema)), { status: 201 });
   });
 }

@@ -20,11 +20,16 @@ export function GET(request: Request, { params }: Context): Promise<Response> {
 /** Accepts, moves, splits or rejects a posting, closes a month or reopens it. */
 export function POST(request: Request, { params }: Context): Promise<Response> {
   return answer(request, async () => {
-    const { books, keeping, causes, ledgerOf } = services();
+    const { books, keeping, attributions, viewOf, ledgerOf } = services();
     const book = await bookBySlug(books, (await params).slug);
     const action = await bodyOf(request, keepingActionSchema);
-    const [ledger, run, kept] = await Promise.all([ledgerOf(book), causes.of(book.id), keeping.of(book.id)]);
-    await keep(keeping, book, { ledger, causes: run?.reportVersion === book.version ? run.report : null, keeping: kept }, action);
+    const [ledger, status, view, kept] = await Promise.all([
+      ledgerOf(book),
+      attributions.statusOf(book.id),
+      viewOf(book),
+      keeping.of(book.id),
+    ]);
+    await keep(keeping, book, { ledger, causes: status?.resultVersion === book.version ? view : null, keeping: kept }, action);
     return Response.json(await keeping.of(book.id));
   });
 }

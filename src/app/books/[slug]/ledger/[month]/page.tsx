@@ -8,6 +8,8 @@ import { MonthChapter } from "@/features/ledger/days/MonthChapter";
 import { postingRows } from "@/usecases/keeping";
 import { dayOf, daySums } from "@/usecases/ledger";
 
+import { causeInWords } from "@/wording/findings/attribution";
+
 export const metadata: Metadata = { title: "Month" };
 
 interface Props {
@@ -18,16 +20,16 @@ interface Props {
 export default async function MonthPage({ params, searchParams }: Props) {
   const { slug, month } = await params;
   const { day } = await searchParams;
-  return bookPage(slug, "ledger", async (book, { ledgerOf, readings, causes, keeping }) => {
-    const [ledger, run, kept] = await Promise.all([ledgerOf(book), causes.of(book.id), keeping.of(book.id)]);
+  return bookPage(slug, "ledger", async (book, { ledgerOf, readings, viewOf, keeping }) => {
+    const [ledger, view, kept] = await Promise.all([ledgerOf(book), viewOf(book), keeping.of(book.id)]);
     const { months, sources } = ledger.report;
     const at = months.findIndex((line) => line.key === month);
     const line = months[at];
     if (!line) notFound();
-    const actual = run?.report?.months.find(({ key }) => key === month) ?? null;
-    const shown = actual
+    const found = view?.months.find(({ key }) => key === month) ?? null;
+    const shown = found
       ? lineWithTransfers(
-          actual,
+          found,
           kept.transfers.filter((transfer) => transfer.month === month),
         )
       : line;
@@ -41,17 +43,17 @@ export default async function MonthPage({ params, searchParams }: Props) {
           site: book.site,
           sources,
           promiseFrom: imported ? "import" : ledger.promise ? "site" : null,
-          isEvidence: actual !== null,
+          isEvidence: found !== null,
         }}
         line={shown}
-        findings={(run?.report?.findings ?? [])
+        findings={(view?.findings ?? [])
           .filter(({ fromUtcMs, toUtcMs }) => touches(month, fromUtcMs, toUtcMs))
-          .map(({ key, what }) => ({ key, what }))}
+          .map((finding) => ({ key: finding.key, what: causeInWords(finding, book.site.place.timeZone).what }))}
         days={days}
         day={dayOf(ledger, date)}
         previousMonth={months[at - 1]?.key ?? null}
         nextMonth={months[at + 1]?.key ?? null}
-        postings={actual && { month, keeping: kept, postings: postingRows(line, actual, kept) }}
+        postings={found && { month, keeping: kept, postings: postingRows(line, found, kept) }}
         clockShiftMs={zoneOffset(book.site.place.timeZone)(Date.parse(`${date}T12:00:00Z`))}
       />
     );

@@ -15,9 +15,9 @@ const idOf = (text: string): number => z.coerce.number().int().positive().parse(
 export function PATCH(request: Request, { params }: Context): Promise<Response> {
   return answer(request, async () => {
     const { slug, id } = await params;
-    const { books, feeds, now } = services();
-    const book = await bookBySlug(books, slug);
-    return Response.json(await changeFeed(feeds, book, idOf(id), await bodyOf(request, feedChangeSchema), now()));
+    const all = services();
+    const book = await bookBySlug(all.books, slug);
+    return Response.json(await changeFeed(all, book, idOf(id), await bodyOf(request, feedChangeSchema)));
   });
 }
 

@@ -1,0 +1,2 @@
+export function ensurePrograms(): Promise<void>;
+export function program(name: "ledger" | "worker" | "prepare" | "simulator"): string;

@@ -1,0 +1,51 @@
+import { existsSync, readdirSync, statSync } from "node:fs";
+import path from "node:path";
+import { inProject } from "./run.mjs";
+
+/** Programs that run without a build of the pages, each bundled into one file; packages stay where npm put them. */
+export const PROGRAMS = {
+  ledger: "src/cli/main.ts",
+  worker: "src/jobs/worker.ts",
+  prepare: "scripts/prepare.ts",
+  simulator: "simulators/serve.ts",
+};
+
+export const program = (name) => inProject("dist", `${name}.mjs`);
+
+/** Newest change below a folder, tests aside. */
+function newest(folder) {
+  let last = 0;
+  for (const entry of readdirSync(folder, { withFileTypes: true })) {
+    const full = path.join(folder, entry.name);
+    if (entry.isDirectory()) last = Math.max(last, newest(full));
+    else if (/\.(ts|json|mjs)$/.test(entry.name) && !entry.name.endsWith(".test.ts")) last = Math.max(last, statSync(full).mtimeMs);
+  }
+  return last;
+}
+
+const isFresh = () => {
+  const made = Math.min(...Object.keys(PROGRAMS).map((name) => (existsSync(program(name)) ? statSync(program(name)).mtimeMs : 0)));
+  return made > 0 && ["src", "simulators", "generated", "scripts"].every((folder) => newest(inProject(folder)) < made);
+};
+
+/** Bundles the programs where their sources changed since. */
+export async function ensurePrograms() {
+  if (isFresh()) return;
+  const { build } = await import("esbuild");
+  await build({
+    absWorkingDir: inProject(),
+    entryPoints: Object.entries(PROGRAMS).map(([out, file]) => ({ in: file, out })),
+    outdir: "dist",
+    outExtension: { ".js": ".mjs" },
+    bundle: true,
+    splitting: true,
+    chunkNames: "parts/[name]-[hash]",
+    format: "esm",
+    platform: "node",
+    target: "node20",
+    packages: "external",
+    define: { "process.env.DUSTY_LEDGER_VERSION": JSON.stringify(process.env.npm_package_version ?? "0.1.0") },
+    sourcemap: "linked",
+    logLevel: "warning",
+  });
+}

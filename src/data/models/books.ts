@@ -1,0 +1,65 @@
+import { DataTypes, type Model, type ModelStatic, type Sequelize } from "sequelize";
+import type { RememberedReading } from "@/contracts/mapping";
+import type { SiteDocument } from "@/contracts/site";
+import type { WhatIf } from "@/core/yield";
+
+export interface BookRow {
+  id: string;
+  slug: string;
+  site: SiteDocument;
+  version: number;
+  isDemo: boolean;
+  createdAt: Date;
+}
+
+export interface VariantRow {
+  id: number;
+  bookId: string;
+  name: string;
+  whatIf: WhatIf;
+  createdAt: Date;
+}
+
+export interface TableMappingRow {
+  fingerprint: string;
+  reading: RememberedReading;
+  confirmedAt: Date;
+}
+
+/** Books, what is kept with them, and how their tables are read. */
+export interface BooksModels {
+  readonly Book: ModelStatic<Model<BookRow, Partial<BookRow>>>;
+  readonly Variant: ModelStatic<Model<VariantRow, Partial<VariantRow>>>;
+  readonly TableMapping: ModelStatic<Model<TableMappingRow>>;
+}
+
+export const defineBooks = (sequelize: Sequelize): BooksModels => ({
+  Book: sequelize.define(
+    "Book",
+    {
+      id: { type: DataTypes.UUID, primaryKey: true, defaultValue: DataTypes.UUIDV4 },
+      slug: DataTypes.TEXT,
+      site: DataTypes.JSONB,
+      version: DataTypes.INTEGER,
+      isDemo: DataTypes.BOOLEAN,
+      createdAt: DataTypes.DATE,
+    },
+    { tableName: "books" },
+  ),
+  Variant: sequelize.define(
+    "Variant",
+    {
+      id: { type: DataTypes.INTEGER, primaryKey: true, autoIncrement: true },
+      bookId: DataTypes.UUID,
+      name: DataTypes.TEXT,
+      whatIf: DataTypes.JSONB,
+      createdAt: DataTypes.DATE,
+    },
+    { tableName: "variants" },
+  ),
+  TableMapping: sequelize.define(
+    "TableMapping",
+    { fingerprint: { type: DataTypes.TEXT, primaryKey: true }, reading: DataTypes.JSONB, confirmedAt: DataTypes.DATE },
+    { tableName: "table_mappings" },
+  ),
+});

@@ -1,7 +1,6 @@
 import { spawn } from "node:child_process";
 import { createServer, type Server } from "node:http";
 import type { AddressInfo } from "node:net";
-import path from "node:path";
 import { setTimeout as wait } from "node:timers/promises";
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from "vitest";
 import { type Feed, feedSettingsSchema } from "@/contracts/feeds";

@@ -8,6 +8,7 @@ import { Figure } from "@/features/kit/figures/Figure";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { ScrollBox } from "@/features/kit/look/ScrollBox";
 import { ChartFrame } from "@/features/kit/save/ChartFrame";
+import { RuledTable } from "@/features/kit/table/RuledTable";
 import { CauseProgress } from "@/features/ledger/attribution/CauseProgress";
 import styles from "@/features/ledger/attribution/Causes.module.css";
 import { ageingSentence } from "@/wording/ageing";
@@ -111,7 +112,7 @@ function Reading({ slug, name, report, parts, arrayCount, commissioned, excluded
         <section className={chapter.section}>
           <h2>Three schools, and which to trust</h2>
           <ScrollBox label="Schools">
-            <table className={chapter.table}>
+            <RuledTable className={chapter.table}>
               <thead>
                 <tr>
                   <th>school</th>
@@ -138,7 +139,7 @@ function Reading({ slug, name, report, parts, arrayCount, commissioned, excluded
                   </tr>
                 ))}
               </tbody>
-            </table>
+            </RuledTable>
           </ScrollBox>
           <p className={chapter.soft}>
             With one, two and three more years the interval would be about{" "}
@@ -148,7 +149,7 @@ function Reading({ slug, name, report, parts, arrayCount, commissioned, excluded
         <section className={chapter.section}>
           <h2>What the filters leave, and what they do</h2>
           <ScrollBox label="Filters">
-            <table className={chapter.table}>
+            <RuledTable className={chapter.table}>
               <thead>
                 <tr>
                   <th>after</th>
@@ -164,7 +165,7 @@ function Reading({ slug, name, report, parts, arrayCount, commissioned, excluded
                   </tr>
                 ))}
               </tbody>
-            </table>
+            </RuledTable>
           </ScrollBox>
           {report.usedDays !== report.filters.at(-1)?.days && (
             <p className={chapter.soft}>
@@ -173,7 +174,7 @@ function Reading({ slug, name, report, parts, arrayCount, commissioned, excluded
             </p>
           )}
           <ScrollBox label="Whole years">
-            <table className={chapter.table}>
+            <RuledTable className={chapter.table}>
               <thead>
                 <tr>
                   <th>whole year</th>
@@ -188,7 +189,7 @@ function Reading({ slug, name, report, parts, arrayCount, commissioned, excluded
                   </tr>
                 ))}
               </tbody>
-            </table>
+            </RuledTable>
           </ScrollBox>
         </section>
       </div>

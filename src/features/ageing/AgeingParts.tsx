@@ -7,6 +7,7 @@ import { Figure } from "@/features/kit/figures/Figure";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { ScrollBox } from "@/features/kit/look/ScrollBox";
 import { ChartFrame } from "@/features/kit/save/ChartFrame";
+import { RuledTable } from "@/features/kit/table/RuledTable";
 import { number } from "@/wording/format";
 import { fastestPart, partName, partsSentence } from "@/wording/parts";
 import { againstRestWorking, partWorking } from "@/wording/workings/part-working";
@@ -71,7 +72,7 @@ export function AgeingParts({
       )}
       {parts.length > 0 && (
         <ScrollBox label="Parts">
-          <table className={chapter.table}>
+          <RuledTable className={chapter.table}>
             <thead>
               <tr>
                 <th>part</th>
@@ -99,7 +100,7 @@ export function AgeingParts({
                 </tr>
               ))}
             </tbody>
-          </table>
+          </RuledTable>
         </ScrollBox>
       )}
     </section>

@@ -5,6 +5,7 @@ import type { Rack } from "@/core/site";
 import { LATE_DAYS, type TiltPlan } from "@/core/tilt";
 import { Figure } from "@/features/kit/figures/Figure";
 import chapter from "@/features/kit/look/Chapter.module.css";
+import { RuledTable } from "@/features/kit/table/RuledTable";
 import { number } from "@/wording/format";
 import { dayName } from "@/wording/geometry";
 import { lateWorking, legWorking } from "@/wording/workings/bench-workings";
@@ -28,7 +29,7 @@ export function ChangeTable({ slug, arrayId, plan, rack, setRack, use }: Props) 
     typeof value === "number" && value > 0 && setRack({ ...existing, [key]: value });
   return (
     <>
-      <table className={chapter.table}>
+      <RuledTable className={chapter.table}>
         <thead>
           <tr>
             <th scope="col">{plan.positions === 1 ? "all year" : "change on"}</th>
@@ -69,7 +70,7 @@ export function ChangeTable({ slug, arrayId, plan, rack, setRack, use }: Props) 
             </tr>
           ))}
         </tbody>
-      </table>
+      </RuledTable>
       <div className={styles.rack}>
         <NumberInput
           size="xs"

@@ -2,6 +2,7 @@ import type { TiltGoal, TiltPlan } from "@/core/tilt";
 import { Figure } from "@/features/kit/figures/Figure";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { ScrollBox } from "@/features/kit/look/ScrollBox";
+import { DataTable } from "@/features/kit/table/DataTable";
 import { number, percent } from "@/wording/format";
 import { planWorking } from "@/wording/workings/bench-workings";
 import styles from "./Bench.module.css";
@@ -35,42 +36,37 @@ const tiltsOf = ({ steps }: TiltPlan): string =>
 export function MethodTable({ plans, fixed, asIs, goal, positions, year }: Props) {
   return (
     <ScrollBox label="Schools of tilting">
-      <table className={`${chapter.table} ${styles.schools}`}>
-        <caption>Schools side by side, judged by the simulation of {year ?? "a cloudless year"}</caption>
-        <thead>
-          <tr>
-            <th scope="col">positions</th>
-            <th scope="col">school</th>
-            <th scope="col">tilts</th>
-            <th scope="col">year, kWh</th>
-            <th scope="col">to best fixed</th>
-            <th scope="col">to as it is</th>
-            <th scope="col">winter, kWh</th>
-            <th scope="col">least, kWh/d</th>
-          </tr>
-        </thead>
-        <tbody>
-          {plans.map((plan, k) => (
-            <tr
-              key={`${plan.method} ${plan.positions}`}
-              data-chosen={(plan.method === "simulated" && plan.positions === positions) || undefined}
-            >
-              <td>{plans[k - 1]?.positions === plan.positions ? "" : HEADS[plan.positions]}</td>
-              <td>{METHODS[plan.method]}</td>
-              <td>{tiltsOf(plan)}</td>
-              <td>
+      <DataTable
+        className={`${chapter.table} ${styles.schools}`}
+        rows={plans}
+        rowKey={(plan) => `${plan.method} ${plan.positions}`}
+        rowProps={(plan) => ({ "data-chosen": (plan.method === "simulated" && plan.positions === positions) || undefined })}
+        caption={<>Schools side by side, judged by the simulation of {year ?? "a cloudless year"}</>}
+        columns={[
+          {
+            key: "positions",
+            head: "positions",
+            cell: (plan, k) => (plans[k - 1]?.positions === plan.positions ? "" : HEADS[plan.positions]),
+          },
+          { key: "school", head: "school", cell: (plan) => METHODS[plan.method] },
+          { key: "tilts", head: "tilts", cell: (plan) => tiltsOf(plan) },
+          {
+            key: "year-kwh",
+            head: "year, kWh",
+            cell: (plan) => (
+              <>
                 <Figure plain working={() => planWorking(plan, year, goal)}>
                   {number(plan.yearKwh)}
                 </Figure>
-              </td>
-              <td>{gain(plan, fixed)}</td>
-              <td>{gain(plan, asIs)}</td>
-              <td>{number(plan.winterKwh)}</td>
-              <td>{number(plan.leastKwhPerDay, 1)}</td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
+              </>
+            ),
+          },
+          { key: "to-best-fixed", head: "to best fixed", cell: (plan) => gain(plan, fixed) },
+          { key: "to-as-it-is", head: "to as it is", cell: (plan) => gain(plan, asIs) },
+          { key: "winter-kwh", head: "winter, kWh", cell: (plan) => number(plan.winterKwh) },
+          { key: "least-kwh-d", head: "least, kWh/d", cell: (plan) => number(plan.leastKwhPerDay, 1) },
+        ]}
+      />
     </ScrollBox>
   );
 }

@@ -16,6 +16,7 @@ import { Figure } from "@/features/kit/figures/Figure";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { ScrollBox } from "@/features/kit/look/ScrollBox";
 import { ChartFrame } from "@/features/kit/save/ChartFrame";
+import { RuledTable } from "@/features/kit/table/RuledTable";
 import { number, percent } from "@/wording/format";
 import { MONTHS_SHORT } from "@/wording/geometry";
 import { wayWorking, worthWorking } from "@/wording/workings/bench-workings";
@@ -99,7 +100,7 @@ export function RoofOrGround({ slug, site, year, engine }: BenchProps & { readon
         />
       </div>
       <ScrollBox label="Roof or ground">
-        <table className={chapter.table}>
+        <RuledTable className={chapter.table}>
           <thead>
             <tr>
               <th scope="col">all modules</th>
@@ -117,7 +118,7 @@ export function RoofOrGround({ slug, site, year, engine }: BenchProps & { readon
               <WayRow key={name} name={name} answer={years?.[k]} base={years?.[0]} first={k === 0} price={pricePerKwh(site)} year={year} />
             ))}
           </tbody>
-        </table>
+        </RuledTable>
       </ScrollBox>
       {years && years.length === ways.length && (
         <ChartFrame

@@ -10,6 +10,8 @@ import { AzimuthField, TiltField } from "@/features/kit/angles/AngleField";
 import { Figure } from "@/features/kit/figures/Figure";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { ChartFrame } from "@/features/kit/save/ChartFrame";
+import { DataTable } from "@/features/kit/table/DataTable";
+import { RuledTable } from "@/features/kit/table/RuledTable";
 import { number, percent } from "@/wording/format";
 import { facing } from "@/wording/geometry";
 import { rowsWorking, snowWorking } from "@/wording/workings/rows-working";
@@ -144,33 +146,32 @@ export function RowsBench({ slug, site }: BenchProps) {
               )
             }
           </ChartFrame>
-          <table className={chapter.table}>
-            <thead>
-              <tr>
-                <th scope="col">snow sliding off</th>
-                <th scope="col">m</th>
-              </tr>
-            </thead>
-            <tbody>
-              {(
-                [
-                  ["heap at the foot of a row, over the snow around", slid.heapM],
-                  ["how far it reaches in front", slid.reachM],
-                  ["lower edge that stays free", slid.edgeM],
-                  ["slot between an upper and a lower row in one plane", slid.slotM],
-                ] as const
-              ).map(([name, metres]) => (
-                <tr key={name}>
-                  <td>{name}</td>
-                  <td>
+          <DataTable
+            className={chapter.table}
+            rows={
+              [
+                ["heap at the foot of a row, over the snow around", slid.heapM],
+                ["how far it reaches in front", slid.reachM],
+                ["lower edge that stays free", slid.edgeM],
+                ["slot between an upper and a lower row in one plane", slid.slotM],
+              ] as const
+            }
+            rowKey={([name]) => name}
+            columns={[
+              { key: "snow-sliding-off", head: "snow sliding off", cell: ([name]) => name },
+              {
+                key: "m",
+                head: "m",
+                cell: ([name, metres]) => (
+                  <>
                     <Figure plain working={() => snowWorking(name, metres, rows, asNumber(snow, 0))}>
                       {number(metres, 2)}
                     </Figure>
-                  </td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
+                  </>
+                ),
+              },
+            ]}
+          />
           <p className={chapter.caution}>
             Snow that slides off a row buries what stands below: keep the path in front clear, and never stand under a loaded row to clear
             it.
@@ -184,7 +185,7 @@ export function RowsBench({ slug, site }: BenchProps) {
 /** The gap for some usual windows, so that the price of an hour is seen. */
 function WindowTable({ rows }: { rows: Parameters<typeof rowSpacing>[0] }) {
   return (
-    <table className={chapter.table}>
+    <RuledTable className={chapter.table}>
       <thead>
         <tr>
           <th scope="col">free of shade</th>
@@ -221,6 +222,6 @@ function WindowTable({ rows }: { rows: Parameters<typeof rowSpacing>[0] }) {
           </tr>
         </tfoot>
       )}
-    </table>
+    </RuledTable>
   );
 }

@@ -6,6 +6,7 @@ import { AccountBar, DifferenceBar } from "@/charts";
 import { ACCOUNT_NAMES, LEDGER_ACCOUNTS, type LedgerAccount } from "@/core/accounts";
 import { type LedgerLine, ledgerPostings, lineState, performanceIndex } from "@/core/ledger";
 import { Figure } from "@/features/kit/figures/Figure";
+import { RuledTable } from "@/features/kit/table/RuledTable";
 import { kwhDecimals, monthName, number, percent } from "@/wording/format";
 import type { LedgerContext } from "@/wording/workings/ledger-workings";
 import * as workings from "@/wording/workings/ledger-workings";
@@ -28,7 +29,7 @@ export function LedgerSpread({ slug, lines, sum, sumName, context, closed = [] }
   const scale = useMemo(() => pageScale(lines), [lines]);
   return (
     <div className={styles.scroll}>
-      <table className={styles.spread}>
+      <RuledTable className={styles.spread}>
         <caption className={styles.hidden}>What the sun owed and what the meter paid, {sumName}, in kWh</caption>
         <thead>
           <tr className={styles.sides}>
@@ -90,7 +91,7 @@ export function LedgerSpread({ slug, lines, sum, sumName, context, closed = [] }
             <Amounts line={sum} scale={scale} context={context} total />
           </tr>
         </tfoot>
-      </table>
+      </RuledTable>
     </div>
   );
 }

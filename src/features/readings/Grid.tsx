@@ -2,6 +2,7 @@
 
 import Papa from "papaparse";
 import { type ClipboardEvent, type Dispatch, type KeyboardEvent, useRef } from "react";
+import { RuledTable } from "@/features/kit/table/RuledTable";
 import type { GridAction, GridState } from "./grid-state";
 import styles from "./ReadingsChapter.module.css";
 
@@ -54,7 +55,7 @@ export function Grid({ label, columns, state, dispatch }: Props) {
   };
   return (
     <div className={styles.grid}>
-      <table ref={table} aria-label={label}>
+      <RuledTable ref={table} aria-label={label}>
         <thead>
           <tr>
             <th scope="col">
@@ -90,7 +91,7 @@ export function Grid({ label, columns, state, dispatch }: Props) {
             </tr>
           ))}
         </tbody>
-      </table>
+      </RuledTable>
     </div>
   );
 }

@@ -8,6 +8,7 @@ import { Figure } from "@/features/kit/figures/Figure";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { DateField } from "@/features/kit/look/DateField";
 import segments from "@/features/kit/look/segments.module.css";
+import { RuledTable } from "@/features/kit/table/RuledTable";
 import { dateName, number, percent } from "@/wording/format";
 import { healthWorking } from "@/wording/workings/health-working";
 import { type ImportDeskProps, ImportSteps } from "./ImportDesk";
@@ -78,7 +79,7 @@ export function HealthView(props: Props) {
             <NumberInput label="or within, %" value={tolerancePercent} onChange={setTolerancePercent} hideControls min={0} max={100} />
           </div>
           {read !== null && (
-            <table className={chapter.table}>
+            <RuledTable className={chapter.table}>
               <thead>
                 <tr>
                   <th scope="col">set against</th>
@@ -106,7 +107,7 @@ export function HealthView(props: Props) {
                   kind="promise"
                 />
               </tbody>
-            </table>
+            </RuledTable>
           )}
         </section>
         <DisplaySection {...props} />

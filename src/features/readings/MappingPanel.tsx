@@ -3,6 +3,7 @@ import type { ImportOptions } from "@/contracts/imports";
 import { type MappedQuantity, type MappingProposal, type TimeOrder, type ValueColumn, weatherQuantities } from "@/contracts/mapping";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { ScrollBox } from "@/features/kit/look/ScrollBox";
+import { RuledTable } from "@/features/kit/table/RuledTable";
 import { percent } from "@/wording/format";
 import styles from "./ReadingsChapter.module.css";
 
@@ -85,7 +86,7 @@ export function MappingPanel({ proposal, options, meters, change }: Props) {
       ))}
       {mapping.layout === "rows" && (
         <ScrollBox label="Columns and first rows">
-          <table className={styles.sample}>
+          <RuledTable className={styles.sample}>
             <thead>
               <tr>
                 {headers.map((header, column) => (
@@ -156,7 +157,7 @@ export function MappingPanel({ proposal, options, meters, change }: Props) {
                 </tr>
               ))}
             </tbody>
-          </table>
+          </RuledTable>
         </ScrollBox>
       )}
       {options.mapping && (

@@ -9,6 +9,7 @@ import chapter from "@/features/kit/look/Chapter.module.css";
 import { ScrollBox } from "@/features/kit/look/ScrollBox";
 import { ViewTabs } from "@/features/kit/look/ViewTabs";
 import { ProblemList, Refused } from "@/features/kit/problems/ProblemList";
+import { RuledTable } from "@/features/kit/table/RuledTable";
 import { number } from "@/wording/format";
 import { CoverageChart } from "./CoverageChart";
 import { ImportDesk } from "./ImportDesk";
@@ -89,7 +90,7 @@ function BatchList({ slug, batches, timeZone }: { slug: string; batches: readonl
       {batches.length === 0 && <p className={chapter.soft}>None yet. Each import stands here as one batch and can be undone whole.</p>}
       {batches.length > 0 && (
         <ScrollBox label="Imports">
-          <table className={chapter.table}>
+          <RuledTable className={chapter.table}>
             <thead>
               <tr>
                 <th scope="col">file</th>
@@ -125,7 +126,7 @@ function BatchList({ slug, batches, timeZone }: { slug: string; batches: readonl
                 </tr>
               ))}
             </tbody>
-          </table>
+          </RuledTable>
         </ScrollBox>
       )}
     </section>

@@ -9,6 +9,8 @@ import { Figure } from "@/features/kit/figures/Figure";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { ScrollBox } from "@/features/kit/look/ScrollBox";
 import { ChartFrame } from "@/features/kit/save/ChartFrame";
+import { DataTable } from "@/features/kit/table/DataTable";
+import { RuledTable } from "@/features/kit/table/RuledTable";
 import { GlanceChart } from "@/features/ledger/GlanceChart";
 import { dateName, number, percent } from "@/wording/format";
 import { meterYearWorking } from "@/wording/workings/meter-working";
@@ -157,7 +159,7 @@ function MetersBeside({ series }: { series: readonly ExaminedSeries[] }) {
     <section className={chapter.section}>
       <h2>Meters side by side</h2>
       <ScrollBox label="Meters side by side">
-        <table className={chapter.table}>
+        <RuledTable className={chapter.table}>
           <thead>
             <tr>
               <th scope="col">meter, point</th>
@@ -197,7 +199,7 @@ function MetersBeside({ series }: { series: readonly ExaminedSeries[] }) {
               </tr>
             ))}
           </tbody>
-        </table>
+        </RuledTable>
       </ScrollBox>
     </section>
   );
@@ -209,42 +211,46 @@ function Spans({ spans, timeZone }: { spans: Examination["spans"]; timeZone: str
     <section className={chapter.section}>
       <h2>Between hand readings</h2>
       <ScrollBox label="Between hand readings">
-        <table className={chapter.table}>
-          <thead>
-            <tr>
-              <th scope="col">from, to</th>
-              <th scope="col">meter</th>
-              <th scope="col">days</th>
-              <th scope="col">metered, kWh</th>
-              <th scope="col">owed for exactly that time, kWh</th>
-              <th scope="col">of owed</th>
-            </tr>
-          </thead>
-          <tbody>
-            {spans.map((span) => (
-              <tr key={`${span.meterId}-${span.source}-${span.fromUtcMs}`}>
-                <td>
-                  {day.format(new Date(span.fromUtcMs))} to {day.format(new Date(span.toUtcMs))}
-                </td>
-                <td>{span.meterId}</td>
-                <td>{number((span.toUtcMs - span.fromUtcMs) / DAY_MS, 1)}</td>
-                <td>{number(span.kwh, 1)}</td>
-                <td>
+        <DataTable
+          className={chapter.table}
+          rows={spans}
+          rowKey={(span) => `${span.meterId}-${span.source}-${span.fromUtcMs}`}
+          columns={[
+            {
+              key: "from-to",
+              head: "from, to",
+              cell: (span) => (
+                <>
+                  {day.format(new Date(span.fromUtcMs))}to {day.format(new Date(span.toUtcMs))}
+                </>
+              ),
+            },
+            { key: "meter", head: "meter", cell: (span) => span.meterId },
+            { key: "days", head: "days", cell: (span) => number((span.toUtcMs - span.fromUtcMs) / DAY_MS, 1) },
+            { key: "metered-kwh", head: "metered, kWh", cell: (span) => number(span.kwh, 1) },
+            {
+              key: "owed-for-exactly-that-ti",
+              head: "owed for exactly that time, kWh",
+              cell: (span) => (
+                <>
                   <Figure plain working={() => spanWorking(span, timeZone)}>
                     {span.knownFrac > 0 ? number(span.expectedKwh, 1) : "–"}
                   </Figure>
-                </td>
-                <td>
-                  {span.knownFrac > 0.99 && span.expectedKwh > 0
-                    ? percent(span.kwh / span.expectedKwh)
-                    : span.knownFrac > 0
-                      ? `weather for ${percent(span.knownFrac, 0)}`
-                      : "–"}
-                </td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
+                </>
+              ),
+            },
+            {
+              key: "of-owed",
+              head: "of owed",
+              cell: (span) =>
+                span.knownFrac > 0.99 && span.expectedKwh > 0
+                  ? percent(span.kwh / span.expectedKwh)
+                  : span.knownFrac > 0
+                    ? `weather for ${percent(span.knownFrac, 0)}`
+                    : "–",
+            },
+          ]}
+        />
       </ScrollBox>
     </section>
   );

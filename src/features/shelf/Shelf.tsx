@@ -6,6 +6,7 @@ import { type LedgerLine, performanceIndex, verdictOf } from "@/core/ledger";
 import { Figure } from "@/features/kit/figures/Figure";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { ScrollBox } from "@/features/kit/look/ScrollBox";
+import { RuledTable } from "@/features/kit/table/RuledTable";
 import { kwhDecimals, number, percent } from "@/wording/format";
 import type { LedgerContext } from "@/wording/workings/ledger-workings";
 import * as workings from "@/wording/workings/ledger-workings";
@@ -32,7 +33,7 @@ export function Shelf({ books, timeZone }: { books: readonly ShelfBook[]; timeZo
       <p className={chapter.verdict}>{shelfSentence(books.length, needing.length)}</p>
       {books.length > 0 && (
         <ScrollBox label="Books" className={styles.ruled}>
-          <table className={chapter.table}>
+          <RuledTable className={chapter.table}>
             <thead>
               <tr>
                 <th scope="col">book</th>
@@ -81,7 +82,7 @@ export function Shelf({ books, timeZone }: { books: readonly ShelfBook[]; timeZo
                 <BookLine key={book.slug} book={book} />
               ))}
             </tbody>
-          </table>
+          </RuledTable>
         </ScrollBox>
       )}
       <NewBook timeZone={timeZone} />

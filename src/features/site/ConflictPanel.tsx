@@ -4,6 +4,7 @@ import type { SiteDocument } from "@/contracts/site";
 import { withField } from "@/core/site";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { ScrollBox } from "@/features/kit/look/ScrollBox";
+import { DataTable } from "@/features/kit/table/DataTable";
 import styles from "./SiteChapter.module.css";
 import type { Conflict, SiteDraft } from "./use-site-draft";
 
@@ -39,24 +40,20 @@ export function ConflictPanel({ conflict, draft }: { conflict: Conflict; draft: 
         {taken.length > 0 && `${taken.length} more that only the other window changed ${taken.length === 1 ? "is" : "are"} taken along.`}
       </p>
       <ScrollBox label="Fields changed twice">
-        <table className={chapter.table}>
-          <thead>
-            <tr>
-              <th scope="col">field</th>
-              <th scope="col">was</th>
-              <th scope="col">here</th>
-              <th scope="col">other window</th>
-              <th scope="col">keep</th>
-            </tr>
-          </thead>
-          <tbody>
-            {clashes.map((clash, k) => (
-              <tr key={clash.path.join(".")}>
-                <td>{clash.path.join(" · ")}</td>
-                <td>{shown(clash.before)}</td>
-                <td>{shown(clash.mine)}</td>
-                <td>{shown(clash.theirs)}</td>
-                <td>
+        <DataTable
+          className={chapter.table}
+          rows={clashes}
+          rowKey={(clash) => clash.path.join(".")}
+          columns={[
+            { key: "field", head: "field", cell: (clash) => clash.path.join(" · ") },
+            { key: "was", head: "was", cell: (clash) => shown(clash.before) },
+            { key: "here", head: "here", cell: (clash) => shown(clash.mine) },
+            { key: "other-window", head: "other window", cell: (clash) => shown(clash.theirs) },
+            {
+              key: "keep",
+              head: "keep",
+              cell: (clash, k) => (
+                <>
                   <SegmentedControl
                     size="xs"
                     data={[
@@ -67,11 +64,11 @@ export function ConflictPanel({ conflict, draft }: { conflict: Conflict; draft: 
                     onChange={(side) => choose(k, side)}
                     aria-label={`Keep for ${clash.path.join(" ")}`}
                   />
-                </td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
+                </>
+              ),
+            },
+          ]}
+        />
       </ScrollBox>
       <div className={chapter.actions}>
         <Button onClick={settle}>Save both together</Button>

@@ -4,6 +4,7 @@ import { sunPosition } from "@/core/sun";
 import { HOUR_MS } from "@/core/units";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { ScrollBox } from "@/features/kit/look/ScrollBox";
+import { RuledTable } from "@/features/kit/table/RuledTable";
 import { number } from "@/wording/format";
 import { monthOfYear } from "@/wording/geometry";
 import styles from "./Shade.module.css";
@@ -22,7 +23,7 @@ export function PegTable({ place, obstacle }: { place: Place; obstacle: SiteObst
   }));
   return (
     <ScrollBox label="Pegs" className={styles.pegs}>
-      <table className={chapter.table}>
+      <RuledTable className={chapter.table}>
         <caption>
           Pegs for the top of {obstacle.name || obstacle.kind}: metres and bearing (true) from its foot, on the 21st, by solar time
         </caption>
@@ -46,7 +47,7 @@ export function PegTable({ place, obstacle }: { place: Place; obstacle: SiteObst
             </tr>
           ))}
         </tbody>
-      </table>
+      </RuledTable>
     </ScrollBox>
   );
 }

@@ -7,6 +7,8 @@ import { type ShadeReport, sumOf } from "@/core/yield";
 import { Figure } from "@/features/kit/figures/Figure";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { ChartFrame } from "@/features/kit/save/ChartFrame";
+import { DataTable } from "@/features/kit/table/DataTable";
+import { RuledTable } from "@/features/kit/table/RuledTable";
 import { number, percent } from "@/wording/format";
 import { MONTHS_SHORT } from "@/wording/geometry";
 import { hoursWorking, obstacleWorking } from "@/wording/workings/site-workings";
@@ -49,49 +51,51 @@ export function ShadedHoursTable({
       >
         {(width) => <ShadeHoursGrid width={width} height={132} byHour={hours.byHour} />}
       </ChartFrame>
-      <table className={chapter.table}>
-        <thead>
-          <tr>
-            <th scope="col">month</th>
-            <th scope="col">sun on it, h</th>
-            <th scope="col">part shaded, h</th>
-            <th scope="col">as full shade, h</th>
-            <th scope="col">site loses, kWh</th>
-          </tr>
-        </thead>
-        <tbody>
-          {rows.map(([month, sun, part, full, kwh]) => (
-            <tr key={month}>
-              <td>{month}</td>
-              <td>{number(sun)}</td>
-              <td>{part === 0 ? "–" : number(part)}</td>
-              <td>{full === 0 ? "–" : number(full, 1)}</td>
-              <td>{kwh === null ? "…" : number(kwh)}</td>
-            </tr>
-          ))}
-        </tbody>
-        <tfoot>
-          <tr>
-            <td>year</td>
-            <td>
-              <Figure plain working={() => hoursWorking(array.name || array.id, hours)}>
-                {number(sumOf(hours.sunHours))}
-              </Figure>
-            </td>
-            <td>{number(sumOf(hours.partHours))}</td>
-            <td>{number(sumOf(hours.fullHours), 1)}</td>
-            <td>
-              {lost === null ? (
+      <DataTable
+        className={chapter.table}
+        rows={rows}
+        rowKey={([month]) => month}
+        columns={[
+          { key: "month", head: "month", cell: ([month]) => month, foot: "year" },
+          {
+            key: "sun-on-it-h",
+            head: "sun on it, h",
+            cell: ([, sun]) => number(sun),
+            foot: (
+              <>
+                <Figure plain working={() => hoursWorking(array.name || array.id, hours)}>
+                  {number(sumOf(hours.sunHours))}
+                </Figure>
+              </>
+            ),
+          },
+          {
+            key: "part-shaded-h",
+            head: "part shaded, h",
+            cell: ([, , part]) => (part === 0 ? "–" : number(part)),
+            foot: number(sumOf(hours.partHours)),
+          },
+          {
+            key: "as-full-shade-h",
+            head: "as full shade, h",
+            cell: ([, , , full]) => (full === 0 ? "–" : number(full, 1)),
+            foot: number(sumOf(hours.fullHours), 1),
+          },
+          {
+            key: "site-loses-kwh",
+            head: "site loses, kWh",
+            cell: ([, , , , kwh]) => (kwh === null ? "…" : number(kwh)),
+            foot:
+              lost === null ? (
                 "…"
               ) : (
                 <Figure plain working={() => obstacleWorking("all shade", lost, sumOf(report!.openKwh), year)}>
                   {number(sumOf(lost))}
                 </Figure>
-              )}
-            </td>
-          </tr>
-        </tfoot>
-      </table>
+              ),
+          },
+        ]}
+      />
     </section>
   );
 }
@@ -104,7 +108,7 @@ export function RuleTable({ site, report, year }: { site: SiteDocument; report: 
   return (
     <section className={chapter.section}>
       <h2>The same shade under other wiring</h2>
-      <table className={chapter.table}>
+      <RuledTable className={chapter.table}>
         <thead>
           <tr>
             <th scope="col">shaded cells behind</th>
@@ -136,7 +140,7 @@ export function RuleTable({ site, report, year }: { site: SiteDocument; report: 
             </tr>
           ))}
         </tbody>
-      </table>
+      </RuledTable>
       <p className={chapter.soft}>
         Each string is taken to run at its own best voltage; strings in parallel on one input lose somewhat more.
       </p>

@@ -7,6 +7,7 @@ import { Figure } from "@/features/kit/figures/Figure";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { ScrollBox } from "@/features/kit/look/ScrollBox";
 import { ChartFrame } from "@/features/kit/save/ChartFrame";
+import { RuledTable } from "@/features/kit/table/RuledTable";
 import { number } from "@/wording/format";
 import { limitWorking } from "@/wording/workings/site-workings";
 import { OpenNumber, PercentInput } from "./fields";
@@ -135,7 +136,7 @@ function Limits({ site, checks }: { site: SiteDocument; checks: readonly Checked
     <section className={chapter.section}>
       <h2>Limits of the strings</h2>
       <ScrollBox label="Limits of the strings">
-        <table className={chapter.table}>
+        <RuledTable className={chapter.table}>
           <thead>
             <tr>
               <th scope="col">array</th>
@@ -160,7 +161,7 @@ function Limits({ site, checks }: { site: SiteDocument; checks: readonly Checked
               </tr>
             ))}
           </tbody>
-        </table>
+        </RuledTable>
       </ScrollBox>
       <p className={chapter.soft}>
         {`Coldest ${number(first.recordLowC)} °C, hottest cells ${number(first.hotCellC)} °C${first.assumed ? " (usual ones: write the place's own under Place)" : ""}. A tick holds, an exclamation mark is broken, a question mark waits for the datasheet or the inverter's limits.`}

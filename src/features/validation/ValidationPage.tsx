@@ -1,6 +1,7 @@
 import rows from "@generated/validation-rows.json";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { ScrollBox } from "@/features/kit/look/ScrollBox";
+import { DataTable } from "@/features/kit/table/DataTable";
 import styles from "./Validation.module.css";
 
 /** How near our methods come to an independent implementation; the rows are written by the same comparisons that the tests make. */
@@ -16,36 +17,30 @@ export function ValidationPage() {
         {nearest.method.toLowerCase()}, at {Math.round(nearest.usedFrac * 100)} % of it.
       </p>
       <ScrollBox label="Methods and their greatest differences" className={styles.ruled}>
-        <table className={chapter.table}>
-          <thead>
-            <tr>
-              <th scope="col">stage</th>
-              <th scope="col">method</th>
-              <th scope="col">source</th>
-              <th scope="col">figures</th>
-              <th scope="col">greatest difference</th>
-              <th scope="col">tolerance</th>
-              <th scope="col">used</th>
-            </tr>
-          </thead>
-          <tbody>
-            {rows.map((row, k) => (
-              <tr key={`${row.stage} ${row.method}`}>
-                <td>{rows[k - 1]?.stage === row.stage ? "" : row.stage}</td>
-                <td>{row.method}</td>
-                <td className={chapter.soft}>{row.source}</td>
-                <td>{row.values}</td>
-                <td>{row.greatest}</td>
-                <td className={chapter.soft}>{row.tolerance}</td>
-                <td>
+        <DataTable
+          className={chapter.table}
+          rows={rows}
+          rowKey={(row) => `${row.stage} ${row.method}`}
+          columns={[
+            { key: "stage", head: "stage", cell: (row, k) => (rows[k - 1]?.stage === row.stage ? "" : row.stage) },
+            { key: "method", head: "method", cell: (row) => row.method },
+            { key: "source", head: "source", cell: (row) => row.source, cellClass: () => chapter.soft },
+            { key: "figures", head: "figures", cell: (row) => row.values },
+            { key: "greatest-difference", head: "greatest difference", cell: (row) => row.greatest },
+            { key: "tolerance", head: "tolerance", cell: (row) => row.tolerance, cellClass: () => chapter.soft },
+            {
+              key: "used",
+              head: "used",
+              cell: (row) => (
+                <>
                   <span className={styles.used} role="img" aria-label={`${Math.round(row.usedFrac * 100)} % of the tolerance`}>
                     <i style={{ width: `${Math.max(2, row.usedFrac * 100)}%` }} />
                   </span>
-                </td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
+                </>
+              ),
+            },
+          ]}
+        />
       </ScrollBox>
     </div>
   );

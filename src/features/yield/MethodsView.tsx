@@ -10,6 +10,7 @@ import { Figure } from "@/features/kit/figures/Figure";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { ScrollBox } from "@/features/kit/look/ScrollBox";
 import { Refused } from "@/features/kit/problems/ProblemList";
+import { RuledTable } from "@/features/kit/table/RuledTable";
 import { number, percent } from "@/wording/format";
 import { SOURCES } from "@/wording/workings/stage-methods";
 import { differenceWorking } from "@/wording/workings/yield-workings";
@@ -82,7 +83,7 @@ export function MethodsView({ engine, slug, site, version, year }: Props) {
         How near each comes to an independent implementation: <Link href="/validation">validation</Link>.
       </p>
       <ScrollBox label="Methods" className={styles.methods}>
-        <table className={chapter.table}>
+        <RuledTable className={chapter.table}>
           <thead>
             <tr>
               <th scope="col">stage</th>
@@ -105,7 +106,7 @@ export function MethodsView({ engine, slug, site, version, year }: Props) {
               />
             ))}
           </tbody>
-        </table>
+        </RuledTable>
       </ScrollBox>
     </>
   );

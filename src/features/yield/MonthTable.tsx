@@ -6,6 +6,7 @@ import type { Site } from "@/core/site";
 import { type YieldLine, yieldSum } from "@/core/yield";
 import { Figure } from "@/features/kit/figures/Figure";
 import { saveText } from "@/features/kit/save/save-chart";
+import { RuledTable } from "@/features/kit/table/RuledTable";
 import { kwhDecimals, monthName, number, percent } from "@/wording/format";
 import { differenceWorking, triedWorking } from "@/wording/workings/yield-workings";
 import styles from "./Yield.module.css";
@@ -48,7 +49,7 @@ export function MonthTable({ base, answer, site, wished, slug, year }: Props) {
     );
   return (
     <div className={styles.months}>
-      <table>
+      <RuledTable>
         <caption>
           Month by month, kWh
           <button type="button" onClick={save} aria-label="Save the months (CSV)">
@@ -89,7 +90,7 @@ export function MonthTable({ base, answer, site, wished, slug, year }: Props) {
             <td>{percent(gapOf(sum) / Math.max(1e-9, sum.built.expectedKwh))}</td>
           </tr>
         </tfoot>
-      </table>
+      </RuledTable>
     </div>
   );
 }

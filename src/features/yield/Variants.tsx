@@ -15,6 +15,7 @@ import chapter from "@/features/kit/look/Chapter.module.css";
 import { ScrollBox } from "@/features/kit/look/ScrollBox";
 import { Refused } from "@/features/kit/problems/ProblemList";
 import { ChartFrame } from "@/features/kit/save/ChartFrame";
+import { RuledTable } from "@/features/kit/table/RuledTable";
 import { number, percent } from "@/wording/format";
 import { differenceWorking, triedWorking } from "@/wording/workings/yield-workings";
 import type { YieldEngine } from "./engine.worker";
@@ -77,7 +78,7 @@ export function Variants(props: Props) {
       {variants.length > 0 && base && (
         <div className={styles.compare}>
           <ScrollBox label="Variants">
-            <table className={chapter.table}>
+            <RuledTable className={chapter.table}>
               <thead>
                 <tr>
                   <th scope="col">variant</th>
@@ -110,7 +111,7 @@ export function Variants(props: Props) {
                   );
                 })}
               </tbody>
-            </table>
+            </RuledTable>
           </ScrollBox>
           <ChartFrame
             title="Difference from as built, kWh a month"

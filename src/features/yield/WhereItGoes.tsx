@@ -11,6 +11,7 @@ import { Figure } from "@/features/kit/figures/Figure";
 import { ScrollBox } from "@/features/kit/look/ScrollBox";
 import { ChartFrame } from "@/features/kit/save/ChartFrame";
 import { SaveMenu } from "@/features/kit/save/SaveMenu";
+import { RuledTable } from "@/features/kit/table/RuledTable";
 import { kwhDecimals, monthName, number, percent } from "@/wording/format";
 import { accountWorking, expectedWorking, meteredWorking, referenceWorking } from "@/wording/workings/ledger-workings";
 import type { Working } from "@/wording/workings/working";
@@ -103,7 +104,7 @@ function Waterfall(props: Props & { decimals: number }) {
   const domain = [floor, sum.referenceKwh] as const;
   return (
     <ScrollBox label="From the sun to the meter" className={styles.waterfall}>
-      <table>
+      <RuledTable>
         <caption>
           From the sun to the meter
           <SaveMenu
@@ -160,7 +161,7 @@ function Waterfall(props: Props & { decimals: number }) {
             </tr>
           ))}
         </tbody>
-      </table>
+      </RuledTable>
       <svg
         ref={picture}
         className={styles.kept}

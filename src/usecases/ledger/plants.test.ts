@@ -76,8 +76,8 @@ describe.each(Object.keys(ZONES) as Plant[])("the plant %s", (plant) => {
 });
 
 const run = promisify(execFile);
-const tsx = path.join(projectRoot, "node_modules", ".bin", "tsx");
-const ledger = (...args: string[]) => run(tsx, ["src/cli/main.ts", ...args], { maxBuffer: 64e6 });
+const ledger = (...args: string[]) =>
+  run(process.execPath, [path.join(projectRoot, "scripts", "ledger.mjs"), ...args], { maxBuffer: 64e6 });
 const flags = (plant: Plant) => Object.entries(options(plant)).flatMap(([name, value]) => [`--${name}`, value]);
 
 describe("the command line", () => {

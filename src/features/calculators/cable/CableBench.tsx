@@ -10,6 +10,7 @@ import { WriteDown } from "@/features/field-book/WriteDown";
 import { Cells } from "@/features/kit/figures/Cells";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { ScrollBox } from "@/features/kit/look/ScrollBox";
+import { RuledTable } from "@/features/kit/table/RuledTable";
 import { number, percent } from "@/wording/format";
 import { sectionWorking } from "@/wording/workings/electrical-workings";
 import { limitWorking } from "@/wording/workings/site-workings";
@@ -94,7 +95,7 @@ export function CableBench({ slug, site, year, nowUtcMs }: BenchProps) {
         </div>
         <div>
           <ScrollBox label="Sections">
-            <table className={chapter.table}>
+            <RuledTable className={chapter.table}>
               <thead>
                 <tr>
                   <th scope="col">section, mm²</th>
@@ -121,14 +122,14 @@ export function CableBench({ slug, site, year, nowUtcMs }: BenchProps) {
                   </tr>
                 ))}
               </tbody>
-            </table>
+            </RuledTable>
           </ScrollBox>
           <section className={chapter.section}>
             <h2>Why a higher voltage</h2>
             <p className={chapter.soft}>
               {`The same ${number(run.currentA * run.voltageV)} W through ${best?.areaMm2 ?? 4} mm²: half the voltage is twice the current and four times the loss.`}
             </p>
-            <table className={chapter.table}>
+            <RuledTable className={chapter.table}>
               <thead>
                 <tr>
                   <th scope="col">at, V</th>
@@ -154,7 +155,7 @@ export function CableBench({ slug, site, year, nowUtcMs }: BenchProps) {
                   </tr>
                 ))}
               </tbody>
-            </table>
+            </RuledTable>
           </section>
           <p className={chapter.caution}>
             Ampacity, fuses from three strings side by side, a DC isolator by the inverter, surge protection and earthing follow the local
@@ -193,7 +194,7 @@ function LimitTable({ site, array, inverter }: CheckProps) {
   ] as const;
   return (
     <>
-      <table className={chapter.table}>
+      <RuledTable className={chapter.table}>
         <thead>
           <tr>
             <th scope="col">{`strings of ${check.modulesInSeries}, ${check.strings} of them`}</th>
@@ -217,7 +218,7 @@ function LimitTable({ site, array, inverter }: CheckProps) {
             );
           })}
         </tbody>
-      </table>
+      </RuledTable>
       <p className={chapter.soft}>
         {check.range ? `${check.range.least} to ${check.range.most} modules may stand in a string. ` : ""}
         {`DC to AC: ${number(nameplateW / ratedW, 2)}. `}

@@ -10,6 +10,7 @@ import { WriteDown } from "@/features/field-book/WriteDown";
 import { Cells } from "@/features/kit/figures/Cells";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { ScrollBox } from "@/features/kit/look/ScrollBox";
+import { RuledTable } from "@/features/kit/table/RuledTable";
 import { number, percent } from "@/wording/format";
 import { monthOfYear } from "@/wording/geometry";
 import { loadWorking } from "@/wording/workings/load-working";
@@ -163,7 +164,7 @@ export function LoadsBench({ slug, site, year, nowUtcMs }: BenchProps) {
           {report && (
             <>
               <ScrollBox label="Months">
-                <table className={chapter.table}>
+                <RuledTable className={chapter.table}>
                   <thead>
                     <tr>
                       <th scope="col">month</th>
@@ -191,7 +192,7 @@ export function LoadsBench({ slug, site, year, nowUtcMs }: BenchProps) {
                       </tr>
                     ))}
                   </tbody>
-                </table>
+                </RuledTable>
               </ScrollBox>
               <p className={chapter.soft}>
                 {`All on at once: ${number(report.loadW)} W. Full sun charges with ${number(report.chargeA)} A at ${number(battery.voltageV)} V: ${percent(report.chargeRate, 0)} of the capacity an hour. Usable: ${number(report.usableKwh, 1)} kWh. W and kW are power now; kWh is energy over a time.`}

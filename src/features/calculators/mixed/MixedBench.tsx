@@ -13,6 +13,7 @@ import { Figure } from "@/features/kit/figures/Figure";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { ScrollBox } from "@/features/kit/look/ScrollBox";
 import { ChartFrame } from "@/features/kit/save/ChartFrame";
+import { DataTable } from "@/features/kit/table/DataTable";
 import { number, percent } from "@/wording/format";
 import { mixedWorking, mixedYearWorking } from "@/wording/workings/electrical-workings";
 import styles from "../Bench.module.css";
@@ -168,53 +169,53 @@ export function MixedBench({ slug, site, year, nowUtcMs }: BenchProps) {
             </ChartFrame>
           )}
           <ScrollBox label="Ways to connect">
-            <table className={chapter.table}>
-              <thead>
-                <tr>
-                  <th scope="col">connected</th>
-                  <th scope="col">now, W</th>
-                  <th scope="col">{year ?? "a year"}, kWh DC</th>
-                  <th scope="col">more, kWh</th>
-                  <th scope="col">{`cost, ${site.currency}`}</th>
-                </tr>
-              </thead>
-              <tbody>
-                {(
-                  [
-                    ["all on one input", report?.togetherW, yearly?.togetherKwh, 0],
-                    ["every string on its own", report?.byStringW, yearly?.byStringKwh, Number(input) * (strings.length - 1)],
-                    ["every module on its own", report?.byModuleW, yearly?.byModuleKwh, Number(optimiser) * modules],
-                    ["sum of nameplates", nameplateW, yearly?.nameplateKwh, null],
-                  ] as const
-                ).map(([name, watts, kwh, cost]) => (
-                  <tr key={name}>
-                    <td>{name}</td>
-                    <td>
-                      {watts === undefined || !report ? (
-                        "…"
-                      ) : (
-                        <Figure plain working={() => mixedWorking(report, modules)}>
-                          {number(watts)}
-                        </Figure>
-                      )}
-                    </td>
-                    <td>
-                      {yearly && kwh !== undefined ? (
-                        <Figure plain working={() => mixedYearWorking(name, kwh, yearly, year)}>
-                          {number(kwh)}
-                        </Figure>
-                      ) : year === null ? (
-                        "no weather"
-                      ) : (
-                        "…"
-                      )}
-                    </td>
-                    <td>{yearly && kwh !== undefined ? number(kwh - yearly.togetherKwh, 1) : ""}</td>
-                    <td>{cost === null ? "" : number(cost)}</td>
-                  </tr>
-                ))}
-              </tbody>
-            </table>
+            <DataTable
+              className={chapter.table}
+              rows={
+                [
+                  ["all on one input", report?.togetherW, yearly?.togetherKwh, 0],
+                  ["every string on its own", report?.byStringW, yearly?.byStringKwh, Number(input) * (strings.length - 1)],
+                  ["every module on its own", report?.byModuleW, yearly?.byModuleKwh, Number(optimiser) * modules],
+                  ["sum of nameplates", nameplateW, yearly?.nameplateKwh, null],
+                ] as const
+              }
+              rowKey={([name]) => name}
+              columns={[
+                { key: "connected", head: "connected", cell: ([name]) => name },
+                {
+                  key: "now-w",
+                  head: "now, W",
+                  cell: ([, watts]) =>
+                    watts === undefined || !report ? (
+                      "…"
+                    ) : (
+                      <Figure plain working={() => mixedWorking(report, modules)}>
+                        {number(watts)}
+                      </Figure>
+                    ),
+                },
+                {
+                  key: "year-a-year-kwh-dc",
+                  head: <>{year ?? "a year"}, kWh DC</>,
+                  cell: ([name, , kwh]) =>
+                    yearly && kwh !== undefined ? (
+                      <Figure plain working={() => mixedYearWorking(name, kwh, yearly, year)}>
+                        {number(kwh)}
+                      </Figure>
+                    ) : year === null ? (
+                      "no weather"
+                    ) : (
+                      "…"
+                    ),
+                },
+                {
+                  key: "more-kwh",
+                  head: "more, kWh",
+                  cell: ([, , kwh]) => (yearly && kwh !== undefined ? number(kwh - yearly.togetherKwh, 1) : ""),
+                },
+                { key: "cost-site-currency", head: `cost, ${site.currency}`, cell: ([, , , cost]) => (cost === null ? "" : number(cost)) },
+              ]}
+            />
           </ScrollBox>
           <p className={chapter.soft}>
             A tracker that finds the highest maximum is assumed; simple ones stop at a lower one and lose more. A small module in a big

@@ -11,6 +11,7 @@ import { Cells } from "@/features/kit/figures/Cells";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { ScrollBox } from "@/features/kit/look/ScrollBox";
 import segments from "@/features/kit/look/segments.module.css";
+import { RuledTable } from "@/features/kit/table/RuledTable";
 import { number, percent } from "@/wording/format";
 import { modulePlanWorking } from "@/wording/workings/comparison-working";
 import type { Working } from "@/wording/workings/working";
@@ -113,7 +114,7 @@ export function ModulesBench({ slug, site, year, nowUtcMs }: BenchProps) {
         <NumberInput label={`All else, ${site.currency}`} hideControls min={0} value={fixed} onChange={setFixed} />
       </div>
       <ScrollBox label="Modules">
-        <table className={chapter.table}>
+        <RuledTable className={chapter.table}>
           <thead>
             <tr>
               <th scope="col">module</th>
@@ -167,7 +168,7 @@ export function ModulesBench({ slug, site, year, nowUtcMs }: BenchProps) {
               </tr>
             ))}
           </tbody>
-        </table>
+        </RuledTable>
       </ScrollBox>
       <Coefficients chosen={chosen} />
       <WriteDown slug={slug} disabled={!best} entry={() => noteEntry(nowUtcMs, `Modules compared: ${sentence}`)} />

@@ -12,6 +12,7 @@ import { Cells } from "@/features/kit/figures/Cells";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { DateField } from "@/features/kit/look/DateField";
 import { ScrollBox } from "@/features/kit/look/ScrollBox";
+import { RuledTable } from "@/features/kit/table/RuledTable";
 import { dateName, number, percent } from "@/wording/format";
 import { MONTHS_SHORT } from "@/wording/geometry";
 import { albedoWorking, clearingWorking, stormWorking } from "@/wording/workings/snow-workings";
@@ -70,7 +71,7 @@ export function SnowBench({ slug, site, year, nowUtcMs }: BenchProps) {
             <DateField label="Covered on" value={day} onChange={(value) => value && setDay(value)} />
           </div>
           {clearing && clearing.byYear.length > 0 && (
-            <table className={chapter.table}>
+            <RuledTable className={chapter.table}>
               <thead>
                 <tr>
                   <th scope="col">in the weather of</th>
@@ -88,12 +89,12 @@ export function SnowBench({ slug, site, year, nowUtcMs }: BenchProps) {
                   </tr>
                 ))}
               </tbody>
-            </table>
+            </RuledTable>
           )}
           <section className={chapter.section}>
             <h2>Storms, the dearest first</h2>
             <ScrollBox label="Storms">
-              <table className={chapter.table}>
+              <RuledTable className={chapter.table}>
                 <thead>
                   <tr>
                     <th scope="col">fell on</th>
@@ -120,7 +121,7 @@ export function SnowBench({ slug, site, year, nowUtcMs }: BenchProps) {
                     </tr>
                   ))}
                 </tbody>
-              </table>
+              </RuledTable>
             </ScrollBox>
           </section>
           <WriteDown slug={slug} disabled={!storms} entry={() => noteEntry(nowUtcMs, `Snow: ${sentence}`)} />
@@ -130,7 +131,7 @@ export function SnowBench({ slug, site, year, nowUtcMs }: BenchProps) {
             <h2>What snow on the ground gives back</h2>
             {albedo ? (
               <ScrollBox label="Gain by month">
-                <table className={chapter.table}>
+                <RuledTable className={chapter.table}>
                   <thead>
                     <tr>
                       <th scope="col">a year&apos;s month, kWh</th>
@@ -154,7 +155,7 @@ export function SnowBench({ slug, site, year, nowUtcMs }: BenchProps) {
                       ),
                     )}
                   </tbody>
-                </table>
+                </RuledTable>
               </ScrollBox>
             ) : (
               <p className={chapter.soft}>…</p>
@@ -193,7 +194,7 @@ function SelfCleaning({ tiltDeg }: { tiltDeg: number }) {
     <section className={chapter.section}>
       <h2>How fast snow leaves by itself</h2>
       <ScrollBox label="Tilts">
-        <table className={chapter.table}>
+        <RuledTable className={chapter.table}>
           <thead>
             <tr>
               <th scope="col">tilt</th>
@@ -213,7 +214,7 @@ function SelfCleaning({ tiltDeg }: { tiltDeg: number }) {
               ))}
             </tr>
           </tbody>
-        </table>
+        </RuledTable>
       </ScrollBox>
       <p className={chapter.soft}>
         Marion et al., 2013: a share of 0.197 × sin(tilt) of the slope an hour, once air and sun are above the release line. Below about 10°

@@ -1,13 +1,14 @@
 import { BALANCE_OFF, type InverterReport } from "@/core/electrical";
 import { Cells } from "@/features/kit/figures/Cells";
 import chapter from "@/features/kit/look/Chapter.module.css";
+import { RuledTable } from "@/features/kit/table/RuledTable";
 import { number, percent } from "@/wording/format";
 import { inputWorking } from "@/wording/workings/field-workings";
 
 /** Inputs side by side: power of each, of each string, and what a string should give now. */
 export function InputTable({ report, expectedW }: { report: InverterReport; expectedW: number | null }) {
   return (
-    <table className={chapter.table}>
+    <RuledTable className={chapter.table}>
       <thead>
         <tr>
           <th scope="col">input</th>
@@ -31,6 +32,6 @@ export function InputTable({ report, expectedW }: { report: InverterReport; expe
           </tr>
         ))}
       </tbody>
-    </table>
+    </RuledTable>
   );
 }

@@ -3,6 +3,7 @@ import type { MomentPower } from "@/core/yield";
 import { Figure } from "@/features/kit/figures/Figure";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { ScrollBox } from "@/features/kit/look/ScrollBox";
+import { RuledTable } from "@/features/kit/table/RuledTable";
 import { number } from "@/wording/format";
 import type { Working } from "@/wording/workings/working";
 
@@ -35,7 +36,7 @@ export function MomentTable({ moment, measured }: { moment: MomentPower; measure
     <>
       <h2>Why it is not at nameplate</h2>
       <ScrollBox label="From nameplate to the meter">
-        <table className={chapter.table}>
+        <RuledTable className={chapter.table}>
           <tbody>
             <tr>
               <td>{`${measured ? "light that was read" : "cloudless sky"}, ${number(moment.planeWm2)} W/m² in the plane`}</td>
@@ -56,7 +57,7 @@ export function MomentTable({ moment, measured }: { moment: MomentPower; measure
               </td>
             </tr>
           </tfoot>
-        </table>
+        </RuledTable>
       </ScrollBox>
     </>
   );

@@ -3,6 +3,7 @@
 import { Anchor } from "@mantine/core";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { ScrollBox } from "@/features/kit/look/ScrollBox";
+import { DataTable } from "@/features/kit/table/DataTable";
 import { dateName } from "@/wording/format";
 import type { FieldBookProps } from "../field-book-props";
 
@@ -31,35 +32,27 @@ export function RemindersView({ slug, reminders }: FieldBookProps) {
       <section className={chapter.section}>
         <h2>What is to come</h2>
         <ScrollBox label="Reminders">
-          <table className={chapter.table}>
-            <thead>
-              <tr>
-                <th scope="col">on</th>
-                <th scope="col" style={{ textAlign: "left" }}>
-                  kind
-                </th>
-                <th scope="col" style={{ textAlign: "left" }}>
-                  what
-                </th>
-                <th scope="col" style={{ textAlign: "left" }}>
-                  how often
-                </th>
-              </tr>
-            </thead>
-            <tbody>
-              {reminders.map(({ kind, on, title, text, everyYears }) => (
-                <tr key={`${kind} ${on} ${title}`}>
-                  <td>{on}</td>
-                  <td style={{ textAlign: "left" }}>{KIND[kind]}</td>
-                  <td style={{ textAlign: "left", whiteSpace: "normal" }}>
+          <DataTable
+            className={chapter.table}
+            rows={reminders}
+            rowKey={({ kind, on, title }) => `${kind} ${on} ${title}`}
+            columns={[
+              { key: "on", head: "on", cell: ({ on }) => on },
+              { key: "kind", head: "kind", cell: ({ kind }) => KIND[kind], kind: "words" },
+              {
+                key: "what",
+                head: "what",
+                cell: ({ title, text }) => (
+                  <>
                     {title}
                     {text && <div className={chapter.soft}>{text}</div>}
-                  </td>
-                  <td style={{ textAlign: "left" }}>{often(everyYears)}</td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
+                  </>
+                ),
+                kind: "words",
+              },
+              { key: "how-often", head: "how often", cell: ({ everyYears }) => often(everyYears), kind: "words" },
+            ]}
+          />
         </ScrollBox>
         <p>
           <Anchor href={`/api/books/${slug}/reminders`}>Calendar file (iCalendar)</Anchor>, with an alarm a week and a day before. Own dates

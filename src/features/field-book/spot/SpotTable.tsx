@@ -3,6 +3,7 @@ import type { InstrumentTerms, SpotReading, SpotReport } from "@/core/electrical
 import { Figure } from "@/features/kit/figures/Figure";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { ScrollBox } from "@/features/kit/look/ScrollBox";
+import { RuledTable } from "@/features/kit/table/RuledTable";
 import { judgedInWords, QUANTITY_NAMES, QUANTITY_UNITS, spotFigure } from "@/wording/electrical";
 import { number } from "@/wording/format";
 import { spotWorking } from "@/wording/workings/field-workings";
@@ -23,7 +24,7 @@ interface TableProps {
 export function SpotTable({ rows, terms, module, onChoose }: TableProps) {
   return (
     <ScrollBox label="Readings">
-      <table className={chapter.table}>
+      <RuledTable className={chapter.table}>
         <thead>
           <tr>
             <th scope="col">position</th>
@@ -60,7 +61,7 @@ export function SpotTable({ rows, terms, module, onChoose }: TableProps) {
             )),
           )}
         </tbody>
-      </table>
+      </RuledTable>
     </ScrollBox>
   );
 }

@@ -12,6 +12,7 @@ import chapter from "@/features/kit/look/Chapter.module.css";
 import { DateField } from "@/features/kit/look/DateField";
 import { Refused } from "@/features/kit/problems/ProblemList";
 import { ChartFrame } from "@/features/kit/save/ChartFrame";
+import { RuledTable } from "@/features/kit/table/RuledTable";
 import { number, percent } from "@/wording/format";
 import { changeVerdict } from "@/wording/trial";
 import { changeWorking } from "@/wording/workings/field-workings";
@@ -95,7 +96,7 @@ export function ChangeView({ slug, site, entries, trialMeters, hasWeather, nowUt
           {answer && (
             <>
               <h2>The weather-corrected index</h2>
-              <table className={chapter.table}>
+              <RuledTable className={chapter.table}>
                 <thead>
                   <tr>
                     <th scope="col">period</th>
@@ -122,7 +123,7 @@ export function ChangeView({ slug, site, entries, trialMeters, hasWeather, nowUt
                     </td>
                   </tr>
                 </tfoot>
-              </table>
+              </RuledTable>
               <p className={chapter.soft}>
                 Raw output moved by <span className={styles.naive}>{percent(answer.rawFrac)}</span>: weather and season are in that.
               </p>

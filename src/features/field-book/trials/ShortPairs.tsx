@@ -10,6 +10,7 @@ import { Cells } from "@/features/kit/figures/Cells";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { DateField } from "@/features/kit/look/DateField";
 import { ScrollBox } from "@/features/kit/look/ScrollBox";
+import { RuledTable } from "@/features/kit/table/RuledTable";
 import { number, percent } from "@/wording/format";
 import { pairWorking } from "@/wording/workings/field-workings";
 import styles from "../FieldBook.module.css";
@@ -68,7 +69,7 @@ export function ShortPairs({ site, nowUtcMs }: FieldBookProps) {
       </Button>
       {report && (
         <ScrollBox label="Pairs">
-          <table className={chapter.table}>
+          <RuledTable className={chapter.table}>
             <thead>
               <tr>
                 <th scope="col">at</th>
@@ -91,7 +92,7 @@ export function ShortPairs({ site, nowUtcMs }: FieldBookProps) {
                 </tr>
               ))}
             </tbody>
-          </table>
+          </RuledTable>
         </ScrollBox>
       )}
     </section>

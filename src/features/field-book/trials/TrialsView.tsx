@@ -8,6 +8,7 @@ import { Figure } from "@/features/kit/figures/Figure";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { DateField } from "@/features/kit/look/DateField";
 import { Refused } from "@/features/kit/problems/ProblemList";
+import { RuledTable } from "@/features/kit/table/RuledTable";
 import { monthName, number, percent } from "@/wording/format";
 import { confounders, differenceInWords, naiveReasons, trialVerdict } from "@/wording/trial";
 import { trialWorking, trialYearWorking } from "@/wording/workings/field-workings";
@@ -107,7 +108,7 @@ function TrialAnswer({ slug, report, currency, price, nowUtcMs }: AnswerProps) {
     <div className={`${chapter.columns} ${styles.columns}`}>
       <section className={chapter.section}>
         <h2>The difference, and the hurried one</h2>
-        <table className={chapter.table}>
+        <RuledTable className={chapter.table}>
           <thead>
             <tr>
               <th scope="col">kWh a kilowatt-peak</th>
@@ -142,7 +143,7 @@ function TrialAnswer({ slug, report, currency, price, nowUtcMs }: AnswerProps) {
               <td className={styles.naive}>{percent(naive.frac)}</td>
             </tr>
           </tbody>
-        </table>
+        </RuledTable>
         <ul className={styles.steps}>
           {naiveReasons(report).map((reason) => (
             <li key={reason}>{reason}</li>

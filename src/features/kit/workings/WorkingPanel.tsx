@@ -2,6 +2,7 @@
 
 import { Drawer } from "@mantine/core";
 import { createContext, type ReactNode, useCallback, useContext, useMemo, useState } from "react";
+import { RuledTable } from "@/features/kit/table/RuledTable";
 import type { Working } from "@/wording/workings/working";
 import styles from "./WorkingPanel.module.css";
 
@@ -47,7 +48,7 @@ function WorkingSheet({ working }: { working: Working }) {
       <h3 className={styles.label}>Formula</h3>
       <p className={styles.formula}>{working.formula}</p>
       <h3 className={styles.label}>Inputs</h3>
-      <table className={styles.inputs}>
+      <RuledTable className={styles.inputs}>
         <tbody>
           {working.inputs.map((input) => (
             <tr key={input.name}>
@@ -59,7 +60,7 @@ function WorkingSheet({ working }: { working: Working }) {
             </tr>
           ))}
         </tbody>
-      </table>
+      </RuledTable>
       <h3 className={styles.label}>Source</h3>
       <p>{working.source}</p>
       <h3 className={styles.label}>Assumptions</h3>

@@ -9,6 +9,7 @@ import { Figure } from "@/features/kit/figures/Figure";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { ScrollBox } from "@/features/kit/look/ScrollBox";
 import { ChartFrame } from "@/features/kit/save/ChartFrame";
+import { RuledTable } from "@/features/kit/table/RuledTable";
 import { dateName, number, percent } from "@/wording/format";
 import { dirtWorking } from "@/wording/workings/dirt-working";
 import styles from "./Causes.module.css";
@@ -65,7 +66,7 @@ export function DirtAndSnowView({ slug, report, pricePerKwh, currency }: DirtAnd
           <h2>What cleanings brought</h2>
           {soiling.cleanings.length > 0 ? (
             <ScrollBox label="What cleanings brought">
-              <table className={chapter.table}>
+              <RuledTable className={chapter.table}>
                 <thead>
                   <tr>
                     <th>date</th>
@@ -92,7 +93,7 @@ export function DirtAndSnowView({ slug, report, pricePerKwh, currency }: DirtAnd
                     </tr>
                   ))}
                 </tbody>
-              </table>
+              </RuledTable>
             </ScrollBox>
           ) : (
             <p className={chapter.soft}>No cleaning is written down, and none is seen in the output.</p>
@@ -108,7 +109,7 @@ export function DirtAndSnowView({ slug, report, pricePerKwh, currency }: DirtAnd
         <h2>Snow, winter by winter</h2>
         {snow.winters.length > 0 ? (
           <ScrollBox label="Snow by winter">
-            <table className={chapter.table}>
+            <RuledTable className={chapter.table}>
               <thead>
                 <tr>
                   <th>winter</th>
@@ -137,7 +138,7 @@ export function DirtAndSnowView({ slug, report, pricePerKwh, currency }: DirtAnd
                   </tr>
                 ))}
               </tbody>
-            </table>
+            </RuledTable>
           </ScrollBox>
         ) : (
           <p className={chapter.soft}>No snow was seen on the modules.</p>

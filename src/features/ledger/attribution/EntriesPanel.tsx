@@ -3,6 +3,7 @@ import { type AttributionView, entryEffects } from "@/contracts/attribution";
 import type { StoredEntry } from "@/contracts/field-book";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { ScrollBox } from "@/features/kit/look/ScrollBox";
+import { DataTable } from "@/features/kit/table/DataTable";
 import { effectInWords } from "@/wording/attribution";
 
 /** The field book's entries with what each did to the output; they are written in their own chapter. */
@@ -13,28 +14,23 @@ export function EntriesPanel({ slug, entries, report }: { slug: string; entries:
       <h2>Field book</h2>
       {entries.length > 0 ? (
         <ScrollBox label="Entries">
-          <table className={chapter.table}>
-            <thead>
-              <tr>
-                <th>date</th>
-                <th style={{ textAlign: "left" }}>kind</th>
-                <th style={{ textAlign: "left" }}>note</th>
-                <th style={{ textAlign: "left" }}>what it did</th>
-              </tr>
-            </thead>
-            <tbody>
-              {entries.map(({ id, from, kind, note }) => (
-                <tr key={id}>
-                  <td>{from.slice(0, 10)}</td>
-                  <td style={{ textAlign: "left" }}>{kind}</td>
-                  <td style={{ textAlign: "left", whiteSpace: "normal" }}>{note}</td>
-                  <td style={{ textAlign: "left" }} className={effects[id]?.code === "not-seen" ? chapter.clay : chapter.soft}>
-                    {effects[id] ? effectInWords(effects[id]) : "not yet looked at"}
-                  </td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
+          <DataTable
+            className={chapter.table}
+            rows={entries}
+            rowKey={({ id }) => id}
+            columns={[
+              { key: "date", head: "date", cell: ({ from }) => from.slice(0, 10) },
+              { key: "kind", head: "kind", cell: ({ kind }) => kind, kind: "words" },
+              { key: "note", head: "note", cell: ({ note }) => note, kind: "words" },
+              {
+                key: "what-it-did",
+                head: "what it did",
+                cell: ({ id }) => (effects[id] ? effectInWords(effects[id]) : "not yet looked at"),
+                kind: "words",
+                cellClass: ({ id }) => (effects[id]?.code === "not-seen" ? chapter.clay : chapter.soft),
+              },
+            ]}
+          />
         </ScrollBox>
       ) : (
         <p className={chapter.soft}>

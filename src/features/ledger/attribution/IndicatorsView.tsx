@@ -6,6 +6,7 @@ import { nameplateW } from "@/core/site";
 import { Figure } from "@/features/kit/figures/Figure";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { ScrollBox } from "@/features/kit/look/ScrollBox";
+import { RuledTable } from "@/features/kit/table/RuledTable";
 import { monthName, number, percent } from "@/wording/format";
 import type { LedgerContext } from "@/wording/workings/ledger-workings";
 import type { Working } from "@/wording/workings/working";
@@ -108,7 +109,7 @@ export function IndicatorsView({ indicators, lines, context }: Props) {
           : `Performance ratio ${share(all.performanceRatio)} over all years, ${share(all.temperatureCorrectedRatio)} at 25 °C; the plant was ready for ${share(all.availabilityByTimeFrac)} of the hours with light.`}
       </p>
       <ScrollBox label="Indicators">
-        <table className={chapter.table}>
+        <RuledTable className={chapter.table}>
           <thead>
             <tr>
               <th>span</th>
@@ -133,7 +134,7 @@ export function IndicatorsView({ indicators, lines, context }: Props) {
               </tr>
             </tfoot>
           )}
-        </table>
+        </RuledTable>
       </ScrollBox>
     </>
   );

@@ -12,6 +12,7 @@ import chapter from "@/features/kit/look/Chapter.module.css";
 import { DateField } from "@/features/kit/look/DateField";
 import { ScrollBox } from "@/features/kit/look/ScrollBox";
 import { Refused } from "@/features/kit/problems/ProblemList";
+import { RuledTable } from "@/features/kit/table/RuledTable";
 import { bearingWords } from "@/wording/findings/attribution";
 import { number, percent } from "@/wording/format";
 import type { Working } from "@/wording/workings/working";
@@ -34,7 +35,7 @@ export function OrientationOffer({ slug, orientation }: { slug: string; orientat
   return (
     <div>
       <ScrollBox label="Planes">
-        <table className={chapter.table}>
+        <RuledTable className={chapter.table}>
           <thead>
             <tr>
               <th>array</th>
@@ -59,7 +60,7 @@ export function OrientationOffer({ slug, orientation }: { slug: string; orientat
               </tr>
             ))}
           </tbody>
-        </table>
+        </RuledTable>
       </ScrollBox>
       <p className={turn ? chapter.clay : chapter.soft}>
         {turn

@@ -10,6 +10,7 @@ import { Cells } from "@/features/kit/figures/Cells";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { ScrollBox } from "@/features/kit/look/ScrollBox";
 import { Refused } from "@/features/kit/problems/ProblemList";
+import { RuledTable } from "@/features/kit/table/RuledTable";
 import { number } from "@/wording/format";
 import { auditInWords } from "@/wording/keeping";
 import type { Working } from "@/wording/workings/working";
@@ -49,7 +50,7 @@ export function PostingTable({ slug, month, postings, keeping }: PostingTablePro
     <section className={chapter.section}>
       <h2>Postings of the month{closed ? ", closed" : ""}</h2>
       <ScrollBox label="Postings">
-        <table className={`${chapter.table} ${styles.postings}`} data-testid="postings">
+        <RuledTable className={`${chapter.table} ${styles.postings}`} data-testid="postings">
           <thead>
             <tr>
               <th>account</th>
@@ -95,7 +96,7 @@ export function PostingTable({ slug, month, postings, keeping }: PostingTablePro
               </tr>
             ))}
           </tbody>
-        </table>
+        </RuledTable>
       </ScrollBox>
       {moving && (
         <MoveForm key={moving} month={month} from={moving} most={postings.find(({ account }) => account === moving)!.finalKwh} act={act} />

@@ -7,6 +7,7 @@ import { Figure } from "@/features/kit/figures/Figure";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { ScrollBox } from "@/features/kit/look/ScrollBox";
 import { ChartFrame } from "@/features/kit/save/ChartFrame";
+import { RuledTable } from "@/features/kit/table/RuledTable";
 import { monthName, number, percent } from "@/wording/format";
 import styles from "./Causes.module.css";
 
@@ -42,7 +43,7 @@ export function PromiseView({ slug, months, fiscalStart }: { slug: string; month
         {biasWords(expected / promised)}
       </p>
       <ScrollBox label="Promise by month">
-        <table className={chapter.table}>
+        <RuledTable className={chapter.table}>
           <thead>
             <tr>
               <th>month</th>
@@ -91,7 +92,7 @@ export function PromiseView({ slug, months, fiscalStart }: { slug: string; month
               </Cells>
             </tr>
           </tfoot>
-        </table>
+        </RuledTable>
       </ScrollBox>
       <p className={chapter.soft}>
         The mean of {known.length} monthly percentages would be <span className={styles.struck}>{percent(naive)}</span>: it lets a January

@@ -4,6 +4,7 @@ import { Cells } from "@/features/kit/figures/Cells";
 import { Figure } from "@/features/kit/figures/Figure";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { ScrollBox } from "@/features/kit/look/ScrollBox";
+import { RuledTable } from "@/features/kit/table/RuledTable";
 import { number } from "@/wording/format";
 import { partName, sheddingSentence, slowestToShed } from "@/wording/parts";
 import { meterSnowWorking, sheddingWorking } from "@/wording/workings/part-working";
@@ -26,7 +27,7 @@ export function SnowByArray({ report: { parts, shedding } }: { report: Attributi
       )}
       {shedding.length > 0 && (
         <ScrollBox label="Snow by array">
-          <table className={chapter.table}>
+          <RuledTable className={chapter.table}>
             <thead>
               <tr>
                 <th>array, by the model</th>
@@ -53,7 +54,7 @@ export function SnowByArray({ report: { parts, shedding } }: { report: Attributi
                 </tr>
               ))}
             </tbody>
-          </table>
+          </RuledTable>
         </ScrollBox>
       )}
       {metered.length > 0 && <MeteredParts parts={metered} />}
@@ -66,7 +67,7 @@ type SnowyPart = PartReport & { readonly snow: NonNullable<PartReport["snow"]> }
 function MeteredParts({ parts }: { parts: readonly SnowyPart[] }) {
   return (
     <ScrollBox label="Snow by meter" className={styles.apart}>
-      <table className={chapter.table}>
+      <RuledTable className={chapter.table}>
         <thead>
           <tr>
             <th>by its own meter</th>
@@ -91,7 +92,7 @@ function MeteredParts({ parts }: { parts: readonly SnowyPart[] }) {
             </tr>
           ))}
         </tbody>
-      </table>
+      </RuledTable>
     </ScrollBox>
   );
 }

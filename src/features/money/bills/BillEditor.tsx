@@ -11,6 +11,7 @@ import { useChange } from "@/features/data/use-change";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { ScrollBox } from "@/features/kit/look/ScrollBox";
 import { ProblemList, Refused } from "@/features/kit/problems/ProblemList";
+import { RuledTable } from "@/features/kit/table/RuledTable";
 import { billFaultWords } from "@/wording/money";
 import styles from "../MoneyChapter.module.css";
 import type { MoneyProps } from "../money-props";
@@ -166,7 +167,7 @@ export function BillEditor({ slug, site, bills, onDone }: MoneyProps & { readonl
         </ul>
       )}
       <ScrollBox label="Bills as printed" className={styles.months}>
-        <table className={chapter.table}>
+        <RuledTable className={chapter.table}>
           <thead>
             <tr>
               {fields.map((field) => (
@@ -208,7 +209,7 @@ export function BillEditor({ slug, site, bills, onDone }: MoneyProps & { readonl
               </tr>
             ))}
           </tbody>
-        </table>
+        </RuledTable>
       </ScrollBox>
       <div className={chapter.actions}>
         <Button disabled={isFatal} onClick={() => store.run(undefined)}>

@@ -4,6 +4,7 @@ import type { BillsReport } from "@/contracts/money";
 import { Cells } from "@/features/kit/figures/Cells";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { ScrollBox } from "@/features/kit/look/ScrollBox";
+import { RuledTable } from "@/features/kit/table/RuledTable";
 import { money, number } from "@/wording/format";
 import { billedMonthWorking } from "@/wording/workings/money-workings";
 import styles from "../MoneyChapter.module.css";
@@ -18,7 +19,7 @@ export function BillMonths({ report }: { report: BillsReport }) {
     <section className={chapter.section}>
       <h2>Month by month</h2>
       <ScrollBox label="Bills by month" className={styles.months}>
-        <table className={chapter.table}>
+        <RuledTable className={chapter.table}>
           <thead>
             <tr>
               <th>month</th>
@@ -62,7 +63,7 @@ export function BillMonths({ report }: { report: BillsReport }) {
               </tr>
             ))}
           </tbody>
-        </table>
+        </RuledTable>
       </ScrollBox>
     </section>
   );

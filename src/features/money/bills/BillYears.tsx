@@ -6,6 +6,7 @@ import chapter from "@/features/kit/look/Chapter.module.css";
 import { ScrollBox } from "@/features/kit/look/ScrollBox";
 import { csvOf } from "@/features/kit/save/csv";
 import { saveText } from "@/features/kit/save/save-chart";
+import { RuledTable } from "@/features/kit/table/RuledTable";
 import { money, number } from "@/wording/format";
 import { billedYearWorking } from "@/wording/workings/money-workings";
 import styles from "../MoneyChapter.module.css";
@@ -20,7 +21,7 @@ export function BillYears({ slug, report }: { slug: string; report: BillsReport 
     <section className={chapter.section}>
       <h2>Year by year</h2>
       <ScrollBox label="Bills by year">
-        <table className={chapter.table}>
+        <RuledTable className={chapter.table}>
           <thead>
             <tr>
               <th>year</th>
@@ -53,7 +54,7 @@ export function BillYears({ slug, report }: { slug: string; report: BillsReport 
               </tr>
             ))}
           </tbody>
-        </table>
+        </RuledTable>
       </ScrollBox>
       <p className={styles.saves}>
         <button type="button" onClick={() => saveText(csvOf(monthTable(report)), `${slug}-bills.csv`, "text/csv")}>

@@ -4,6 +4,7 @@ import type { BillsReport, SavingsMethodName } from "@/contracts/money";
 import { Cells } from "@/features/kit/figures/Cells";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { ScrollBox } from "@/features/kit/look/ScrollBox";
+import { RuledTable } from "@/features/kit/table/RuledTable";
 import { dateName, money, number } from "@/wording/format";
 import { METHOD_NAMES, methodWorking, naiveWorking } from "@/wording/workings/money-workings";
 import styles from "../MoneyChapter.module.css";
@@ -27,7 +28,7 @@ export function MethodsTable({ report }: { report: BillsReport }) {
     <section className={chapter.section}>
       <h2>Saved, in three schools</h2>
       <ScrollBox label="Saved, in three schools">
-        <table className={`${chapter.table} ${styles.ways}`}>
+        <RuledTable className={`${chapter.table} ${styles.ways}`}>
           <thead>
             <tr>
               <th>school</th>
@@ -68,7 +69,7 @@ export function MethodsTable({ report }: { report: BillsReport }) {
               </tr>
             )}
           </tbody>
-        </table>
+        </RuledTable>
       </ScrollBox>
       <p>{whyWords(report)}</p>
       {planTest && (

@@ -9,6 +9,7 @@ import chapter from "@/features/kit/look/Chapter.module.css";
 import { ScrollBox } from "@/features/kit/look/ScrollBox";
 import { Refused } from "@/features/kit/problems/ProblemList";
 import { ChartFrame } from "@/features/kit/save/ChartFrame";
+import { RuledTable } from "@/features/kit/table/RuledTable";
 import { money, number } from "@/wording/format";
 import { decisionWorking } from "@/wording/workings/money-workings";
 import styles from "../MoneyChapter.module.css";
@@ -140,7 +141,7 @@ function CaseAnswerView({ slug, answer, terms }: { slug: string; answer: CaseAns
         {answerSentence(answer, terms)}
       </p>
       <ScrollBox label="Ways it can go">
-        <table className={`${chapter.table} ${styles.ways}`}>
+        <RuledTable className={`${chapter.table} ${styles.ways}`}>
           <thead>
             <tr>
               <th>against “{answer.baseName}”</th>
@@ -173,7 +174,7 @@ function CaseAnswerView({ slug, answer, terms }: { slug: string; answer: CaseAns
               </tr>
             ))}
           </tbody>
-        </table>
+        </RuledTable>
       </ScrollBox>
       <ChartFrame
         title={`Balance against “${answer.baseName}”, ${terms.currency} in today's money`}

@@ -11,6 +11,7 @@ import chapter from "@/features/kit/look/Chapter.module.css";
 import { ScrollBox } from "@/features/kit/look/ScrollBox";
 import { Refused } from "@/features/kit/problems/ProblemList";
 import { ChartFrame } from "@/features/kit/save/ChartFrame";
+import { RuledTable } from "@/features/kit/table/RuledTable";
 import { money, number, percent } from "@/wording/format";
 import type { Working } from "@/wording/workings/working";
 import styles from "../MoneyChapter.module.css";
@@ -258,7 +259,7 @@ function OutcomeTable({
   const least = Exact.min(...rows.map(({ worth }) => worth));
   return (
     <ScrollBox label="Loan, cash, no array">
-      <table className={`${chapter.table} ${styles.ways}`}>
+      <RuledTable className={`${chapter.table} ${styles.ways}`}>
         <thead>
           <tr>
             <th>over {answer.years.length} years</th>
@@ -278,7 +279,7 @@ function OutcomeTable({
             </tr>
           ))}
         </tbody>
-      </table>
+      </RuledTable>
     </ScrollBox>
   );
 }

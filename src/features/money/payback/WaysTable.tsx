@@ -5,6 +5,7 @@ import type { PaybackSpread } from "@/core/money";
 import { Figure } from "@/features/kit/figures/Figure";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { ScrollBox } from "@/features/kit/look/ScrollBox";
+import { RuledTable } from "@/features/kit/table/RuledTable";
 import { dateName, money, number, percent } from "@/wording/format";
 import { noReturnWords } from "@/wording/money";
 import {
@@ -114,7 +115,7 @@ export function WaysTable({ context, spread, billsReport }: WaysProps) {
   ];
   return (
     <ScrollBox label="Payback in its named ways">
-      <table className={`${chapter.table} ${styles.ways}`} data-pairs>
+      <RuledTable className={`${chapter.table} ${styles.ways}`} data-pairs>
         <tbody>
           {[...ways, ...worth].map((way) => (
             <tr key={way.name} data-trusted={way.isTrusted || undefined}>
@@ -129,7 +130,7 @@ export function WaysTable({ context, spread, billsReport }: WaysProps) {
             </tr>
           ))}
         </tbody>
-      </table>
+      </RuledTable>
     </ScrollBox>
   );
 }

@@ -3,6 +3,7 @@
 import { Cells } from "@/features/kit/figures/Cells";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { ScrollBox } from "@/features/kit/look/ScrollBox";
+import { RuledTable } from "@/features/kit/table/RuledTable";
 import { money, number } from "@/wording/format";
 import { type MoneyContext, yearWorking } from "@/wording/workings/money-workings";
 import styles from "../MoneyChapter.module.css";
@@ -21,7 +22,7 @@ export function YearTable({ context }: { context: MoneyContext }) {
   ];
   return (
     <ScrollBox label="Year by year" className={styles.years}>
-      <table className={chapter.table}>
+      <RuledTable className={chapter.table}>
         <caption className={styles.hidden}>Year by year</caption>
         <thead>
           <tr>
@@ -52,7 +53,7 @@ export function YearTable({ context }: { context: MoneyContext }) {
             </tr>
           ))}
         </tbody>
-      </table>
+      </RuledTable>
     </ScrollBox>
   );
 }

@@ -4,6 +4,7 @@ import type { PlanComparison } from "@/contracts/money";
 import { Cells } from "@/features/kit/figures/Cells";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { ScrollBox } from "@/features/kit/look/ScrollBox";
+import { RuledTable } from "@/features/kit/table/RuledTable";
 import { money, number } from "@/wording/format";
 import type { Working } from "@/wording/workings/working";
 import styles from "../MoneyChapter.module.css";
@@ -39,7 +40,7 @@ export function ComparisonTable({ comparison, currency }: { comparison: PlanComp
         The same use under each plan, {comparison.from} to {comparison.to}
       </h2>
       <ScrollBox label="Plans compared">
-        <table className={`${chapter.table} ${styles.ways}`}>
+        <RuledTable className={`${chapter.table} ${styles.ways}`}>
           <thead>
             <tr>
               <th>plan</th>
@@ -69,7 +70,7 @@ export function ComparisonTable({ comparison, currency }: { comparison: PlanComp
               </tr>
             ))}
           </tbody>
-        </table>
+        </RuledTable>
       </ScrollBox>
     </section>
   );

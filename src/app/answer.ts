@@ -1,7 +1,10 @@
 import { ZodError, type z } from "zod";
+import type { Actor } from "@/contracts/access";
 import type { Problem } from "@/contracts/problems";
-import { Refusal, type RefusalCode } from "@/usecases/refusal";
+import type { RefusalKind } from "@/contracts/refusals";
+import { Refusal } from "@/usecases/refusal";
 import { log } from "@/wiring";
+import { refusalInWords } from "@/wording/refusals";
 import { guard } from "./guard";
 
 /** What a refused request is told. */
@@ -9,7 +12,7 @@ export interface ErrorAnswer {
   readonly error: { readonly code: string; readonly message: string; readonly help: string; readonly problems: readonly Problem[] };
 }
 
-const STATUS: Readonly<Record<RefusalCode, number>> = {
+const STATUS: Readonly<Record<RefusalKind, number>> = {
   "book-not-found": 404,
   "upload-not-found": 404,
   "batch-not-found": 404,
@@ -34,25 +37,22 @@ const STATUS: Readonly<Record<RefusalCode, number>> = {
   "bad-request": 400,
   cancelled: 499,
   "foreign-origin": 403,
+  "our-fault": 500,
 };
 
 /** Runs a route behind the access guard; refusals become answers with their words, anything else is logged and hidden. */
-export async function answer(request: Request, route: () => Promise<Response>): Promise<Response> {
+export async function answer(request: Request, route: (actor: Actor) => Promise<Response>): Promise<Response> {
   const started = performance.now();
   const path = new URL(request.url).pathname;
   try {
-    guard(request);
-    const response = await route();
+    const response = await route(guard(request));
     log.info({ method: request.method, path, status: response.status, ms: Math.round(performance.now() - started) }, "request");
     return response;
   } catch (error) {
     const refusal = refusalOf(error);
-    if (refusal) log.warn({ method: request.method, path, code: refusal.code, context: refusal.context }, refusal.message);
+    if (refusal) log.warn({ method: request.method, path, code: refusal.code, facts: refusal.facts }, refusal.message);
     else log.error({ method: request.method, path, err: error }, "request failed");
-    return refused(
-      refusal ?? new Refusal("bad-request", "Something went wrong on our side.", "Try again; the log names the fault."),
-      refusal ? STATUS[refusal.code] : 500,
-    );
+    return refused(refusal ?? new Refusal("our-fault", "our-fault"));
   }
 }
 
@@ -60,22 +60,26 @@ export function refusalOf(error: unknown): Refusal | null {
   if (error instanceof Refusal) return error;
   if (!(error instanceof ZodError)) return null;
   const issue = error.issues[0];
-  return new Refusal(
-    "bad-request",
-    `${issue?.path.join(".") || "The request"}: ${issue?.message ?? "is not understood"}`,
-    "Reload the page and try again.",
-  );
+  return new Refusal("bad-request", "request-not-understood", { path: issue?.path.join(".") ?? "", fault: issue?.message ?? "" });
 }
 
-function refused({ code, message, help, problems }: Refusal, status: number): Response {
-  const body: ErrorAnswer = { error: { code, message, help, problems } };
-  return Response.json(body, { status: status === 499 ? 400 : status });
+/** A refusal as it goes out, worded. */
+export function refusalBody(refusal: Refusal): ErrorAnswer["error"] {
+  return { code: refusal.code, ...refusalInWords(refusal), problems: refusal.problems };
+}
+
+/** A closed connection has no status of its own. */
+const CLOSED = 499;
+
+function refused(refusal: Refusal): Response {
+  const status = STATUS[refusal.code];
+  return Response.json({ error: refusalBody(refusal) } satisfies ErrorAnswer, { status: status === CLOSED ? 400 : status });
 }
 
 /** A request's JSON body, checked. */
 export async function bodyOf<S extends z.ZodType>(request: Request, schema: S): Promise<z.output<S>> {
   const json: unknown = await request.json().catch(() => {
-    throw new Refusal("bad-request", "The request holds no JSON.", "Reload the page and try again.");
+    throw new Refusal("bad-request", "no-json");
   });
   return schema.parse(json);
 }

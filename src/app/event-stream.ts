@@ -1,17 +1,13 @@
+import { Refusal } from "@/usecases/refusal";
 import { log } from "@/wiring";
-import { refusalOf } from "./answer";
+import { refusalBody, refusalOf } from "./answer";
 
 /** A refusal as the last line of a stream of events. */
 export function refusedEvent(error: unknown) {
   const refusal = refusalOf(error);
   if (!refusal) log.error({ err: error }, "work behind a stream failed");
-  return {
-    kind: "refused" as const,
-    code: refusal?.code ?? "bad-request",
-    message: refusal?.message ?? "Something went wrong on our side. Nothing was stored.",
-    help: refusal?.help ?? "Try again; the log names the fault.",
-    problems: [...(refusal?.problems ?? [])],
-  };
+  const { problems, ...words } = refusalBody(refusal ?? new Refusal("our-fault", "our-fault-nothing-stored"));
+  return { kind: "refused" as const, ...words, problems: [...problems] };
 }
 
 /** A stream of JSON lines. Closing the request tells `stop`; what is thrown becomes the last line. */

@@ -13,15 +13,12 @@ function hostName(host: string): string {
  */
 export function guard(request: Request): Actor {
   const host = request.headers.get("host") ?? "";
-  if (!LOOPBACK.has(hostName(host))) throw foreign(`The request names the host ${host}.`);
+  if (!LOOPBACK.has(hostName(host))) throw new Refusal("foreign-origin", "foreign-host", { host });
   if (request.method !== "GET" && request.method !== "HEAD") {
     const origin = request.headers.get("origin");
     const site = request.headers.get("sec-fetch-site");
     if (origin === null ? site !== null && site !== "same-origin" : origin !== `http://${host}`)
-      throw foreign(`The request comes from ${origin ?? "another site"}.`);
+      throw new Refusal("foreign-origin", "foreign-origin", { origin: origin ?? "another site" });
   }
   return { kind: "local-owner" };
 }
-
-const foreign = (what: string): Refusal =>
-  new Refusal("foreign-origin", what, "Open Dusty Ledger by its own address, as printed when it started.");

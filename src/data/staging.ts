@@ -57,22 +57,13 @@ async function write(body: Bytes, to: string, announcedBytes: number | null): Pr
   if (announcedBytes !== null && announcedBytes > UPLOAD_LIMIT_BYTES) throw tooLarge(announcedBytes);
   await pipeline(Readable.from(counted(), { objectMode: false }), createWriteStream(to));
   if (announcedBytes !== null && announcedBytes !== byteCount) {
-    throw new Refusal(
-      "upload-cut-short",
-      `Only ${byteCount} of ${announcedBytes} bytes arrived.`,
-      "Drop the file again. Nothing was stored.",
-      { byteCount, announcedBytes },
-    );
+    throw new Refusal("upload-cut-short", "upload-cut-short", { byteCount, announcedBytes });
   }
   return { byteCount, sha256: hash.digest("hex") };
 }
 
-const megabytes = (bytes: number): number => Math.round(bytes / 1e6);
-
 const tooLarge = (bytes: number): Refusal =>
-  new Refusal(
-    "upload-too-large",
-    `The file holds more than ${megabytes(UPLOAD_LIMIT_BYTES)} MB.`,
-    "Pack it with gzip, or cut it by years and drop the parts one after another. Nothing was stored.",
-    { megabytes: megabytes(bytes) },
-  );
+  new Refusal("upload-too-large", "upload-too-large", {
+    megabytes: Math.round(bytes / 1e6),
+    mostMegabytes: Math.round(UPLOAD_LIMIT_BYTES / 1e6),
+  });

@@ -1,11 +1,12 @@
 import { randomUUID } from "node:crypto";
 import sharp from "sharp";
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from "vitest";
-import { effectInWords, MOST_PHOTO_BYTES, type NewEntryInput, newEntrySchema } from "@/contracts/field-book";
+import { MOST_PHOTO_BYTES, type NewEntryInput, newEntrySchema } from "@/contracts/field-book";
 import { siteOn } from "@/core/site";
 import { type Book, createBook } from "@/usecases/books";
 import { removeEntry, writeEntry } from "@/usecases/field-book";
 import type { Services } from "@/wiring";
+import { modelEffectInWords } from "@/wording/field-book";
 import { siteInput } from "../site-builder";
 import { freshServices } from "./services";
 
@@ -115,7 +116,7 @@ describe("what can't be taken", () => {
 });
 
 describe("what an entry changes, in words", () => {
-  const words = (change: Partial<NewEntryInput>) => effectInWords(book.site, entry(change));
+  const words = (change: Partial<NewEntryInput>) => modelEffectInWords(book.site, entry(change));
 
   it("is said before it is written", () => {
     expect(words({}).text).toContain("Dirt begins anew on 2024-05-02");

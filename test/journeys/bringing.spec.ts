@@ -1,8 +1,8 @@
 import { execFileSync } from "node:child_process";
 import { readFileSync } from "node:fs";
-import { published } from "../../src/cli/published-names";
 import path from "node:path";
 import { expect, type Page, test } from "@playwright/test";
+import { published } from "../../src/cli/published-names";
 
 const fixture = (plant: string, name: string): string => path.join("test", "fixtures", "plants", plant, name);
 const ledger = (...args: string[]): unknown =>
@@ -73,7 +73,9 @@ for (const [plant, name, slug, clock] of [
     const printed = ledger("reconcile", ...args) as { months: Line[]; years: Line[] };
     const served = (await (await request.get(`/api/books/${slug}/ledger`)).json()) as { months: Line[] };
     served.months.forEach(({ unexplainedKwh, ...month }, i) => {
-      expect(printed.months[i], month.key).toMatchObject(published({ ...month, plannedUnexplainedKwh: unexplainedKwh }) as Record<string, unknown>);
+      expect(printed.months[i], month.key).toMatchObject(
+        published({ ...month, plannedUnexplainedKwh: unexplainedKwh }) as Record<string, unknown>,
+      );
     });
     await expect(async () => {
       const causes = (await (await request.get(`/api/books/${slug}/causes?report`)).json()) as { months: Line[] } | null;

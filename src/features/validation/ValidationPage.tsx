@@ -1,3 +1,5 @@
+"use client";
+
 import rows from "@generated/validation-rows.json";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { ScrollBox } from "@/features/kit/look/ScrollBox";

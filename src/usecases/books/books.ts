@@ -1,6 +1,5 @@
 import type { SiteDocument } from "@/contracts/site";
 import { parseSite } from "@/formats/site-json";
-import { inPlainText } from "@/wording/problems";
 import { bookNotFound, Refusal } from "../refusal";
 import type { Book, BookStore } from "./ports";
 
@@ -21,12 +20,7 @@ export async function saveSite(store: BookStore, slug: string, version: number, 
   const book = await bookBySlug(store, slug);
   const saved = await store.saveSite(book.id, version, checkedSite(json));
   if (!saved) {
-    throw new Refusal(
-      "book-changed",
-      "The book was changed in another window since this page was opened.",
-      "Reload the page, then make your change again.",
-      { slug },
-    );
+    throw new Refusal("book-changed", "book-changed", { slug });
   }
   return saved;
 }
@@ -34,14 +28,7 @@ export async function saveSite(store: BookStore, slug: string, version: number, 
 function checkedSite(json: unknown): SiteDocument {
   const reading = parseSite(json);
   if (reading.ok) return reading.document;
-  const first = reading.problems[0];
-  throw new Refusal(
-    "site-invalid",
-    first ? inPlainText(first) : "The site document can't be read.",
-    "Correct the fields named and try again.",
-    {},
-    reading.problems,
-  );
+  throw new Refusal("site-invalid", "site-invalid", {}, reading.problems);
 }
 
 async function freeSlug(store: BookStore, name: string): Promise<string> {

@@ -21,32 +21,22 @@ export async function addFeed(
   settings: FeedSettings,
 ): Promise<Feed> {
   if (!hostAllowed(settings.url, hosts)) {
-    throw new Refusal(
-      "feed-refused",
-      `The host of ${settings.url} is not on the list of hosts that may be fetched.`,
-      `Allowed: ${hosts.join(", ") || "none"}. Whoever runs the server adds hosts with DUSTY_LEDGER_FEED_HOSTS.`,
-    );
+    throw new Refusal("feed-refused", "host-not-listed", { url: settings.url, hosts: hosts.join(", ") || "none" });
   }
   if (settings.format === "json" && !settings.json) {
-    throw new Refusal(
-      "feed-refused",
-      "A JSON feed needs to know where its rows are.",
-      "Name the list of rows, the field of the time, and the fields of the values.",
-    );
+    throw new Refusal("feed-refused", "json-columns-missing");
   }
   if (settings.meterId !== null && !book.site.meters.some(({ id }) => id === settings.meterId)) {
-    throw new Refusal(
-      "feed-refused",
-      `The book has no meter ${settings.meterId}.`,
-      `Choose one of ${book.site.meters.map(({ id }) => id).join(", ")}.`,
-    );
+    throw new Refusal("feed-refused", "feed-meter-unknown", {
+      meterId: settings.meterId,
+      meters: book.site.meters.map(({ id }) => id).join(", "),
+    });
   }
   const existing = await store.of(book.id);
   if (existing.some((feed) => feed.settings.name === settings.name)) {
-    throw new Refusal("feed-refused", `The book has a feed “${settings.name}” already.`, "Give this one another name.");
+    throw new Refusal("feed-refused", "feed-name-taken", { name: settings.name });
   }
-  if (existing.length >= MOST_FEEDS)
-    throw new Refusal("feed-refused", `The book has ${existing.length} feeds.`, "Remove one that is no longer needed.");
+  if (existing.length >= MOST_FEEDS) throw new Refusal("feed-refused", "too-many-feeds", { count: existing.length });
   const made = await store.create(book.id, settings, false, null);
   if (!settings.enabled) return made;
   const started = changed(await store.change(book.id, made.id, settings, now()), made.id);
@@ -75,8 +65,7 @@ export async function removeFeed(store: FeedStore, book: Book, feedId: number): 
   if (!(await store.remove(book.id, feedId))) throw feedNotFound(feedId);
 }
 
-const feedNotFound = (feedId: number): Refusal =>
-  new Refusal("feed-not-found", `This book has no feed ${feedId}.`, "Reload the page.", { feedId });
+const feedNotFound = (feedId: number): Refusal => new Refusal("feed-not-found", "feed-not-found", { feedId });
 
 function changed(feed: Feed | null, feedId: number): Feed {
   if (!feed) throw feedNotFound(feedId);

@@ -1,4 +1,4 @@
-import { effectInWords, MOST_PHOTO_BYTES, type NewEntry } from "@/contracts/field-book";
+import { MOST_PHOTO_BYTES, type NewEntry } from "@/contracts/field-book";
 import type { SiteDocument } from "@/contracts/site";
 import { entryEffect, type Revision } from "@/core/site";
 import { HOUR_MS } from "@/core/units";
@@ -36,77 +36,43 @@ export async function removeEntry({ entries }: Pick<FieldBookPorts, "entries">, 
   const revisions = await entries.appliedBy(book.id, id);
   const site = revisions && revisions.length > 0 ? withoutRevisions(book.site, revisions) : null;
   const gone = await entries.remove(book.id, id, site && { site, version: book.version });
-  if (gone === "missing") throw new Refusal("entry-refused", "That entry is already gone.", "Reload the page.");
+  if (gone === "missing") throw new Refusal("entry-refused", "entry-gone");
   if (gone === "book-changed") throw changedMeanwhile();
 }
 
-const changedMeanwhile = (): Refusal =>
-  new Refusal("book-changed", "The book was changed in another window since this was written.", "Reload the page, then write it again.");
+const changedMeanwhile = (): Refusal => new Refusal("book-changed", "book-changed-while-writing");
 
 function checkEntry(site: SiteDocument, { from, array, meter }: NewEntry, nowUtcMs: number): void {
   const date = from.slice(0, 10);
   if (site.commissioned && date < site.commissioned)
-    throw new Refusal(
-      "entry-refused",
-      `The entry is dated ${date}; this plant was commissioned on ${site.commissioned}.`,
-      "Mend the date, or the day of commissioning in the Site chapter. Nothing was stored; what you wrote stays here.",
-      { date },
-    );
-  if (Date.parse(`${date}T00:00:00Z`) > nowUtcMs + AHEAD_MS)
-    throw new Refusal(
-      "entry-refused",
-      `The entry is dated ${date}, which is still to come.`,
-      "Write things down when they have happened, or mend the date.",
-      {
-        date,
-      },
-    );
+    throw new Refusal("entry-refused", "entry-before-commissioning", { date, commissioned: site.commissioned });
+  if (Date.parse(`${date}T00:00:00Z`) > nowUtcMs + AHEAD_MS) throw new Refusal("entry-refused", "entry-in-future", { date });
   if (array !== "" && !site.arrays.some(({ id }) => id === array))
-    throw new Refusal(
-      "entry-refused",
-      `This book has no array “${array}”.`,
-      `Choose one of ${site.arrays.map(({ id }) => id).join(", ")}, or leave it empty.`,
-    );
+    throw new Refusal("entry-refused", "entry-array-unknown", { array, arrays: site.arrays.map(({ id }) => id).join(", ") });
   if (meter !== "" && !site.meters.some(({ id }) => id === meter))
-    throw new Refusal(
-      "entry-refused",
-      `This book has no meter “${meter}”.`,
-      `Choose one of ${site.meters.map(({ id }) => id).join(", ")}, or leave it empty.`,
-    );
+    throw new Refusal("entry-refused", "entry-meter-unknown", { meter, meters: site.meters.map(({ id }) => id).join(", ") });
 }
 
 async function readPhoto(clean: PhotoCleaner, bytes: Uint8Array): Promise<CleanPhoto> {
   if (bytes.byteLength > MOST_PHOTO_BYTES) throw photoTooLarge(bytes.byteLength);
   const photo = await clean(bytes);
   if (photo) return photo;
-  throw new Refusal(
-    "photo-refused",
-    "This file is no photo that can be read: its first bytes are not those of a JPEG, PNG or WebP picture, or the picture is damaged.",
-    "Choose a photo taken by a camera or phone. Nothing was stored; what you wrote stays here.",
-  );
+  throw new Refusal("photo-refused", "no-photo");
 }
 
 export const photoTooLarge = (bytes: number): Refusal =>
-  new Refusal(
-    "photo-refused",
-    `The photo has ${(bytes / 1024 / 1024).toFixed(0)} MB; at most ${MOST_PHOTO_BYTES / 1024 / 1024} MB are taken.`,
-    "Send a smaller one: photos taken in this app are made small by themselves. Nothing was stored; what you wrote stays here.",
-  );
+  new Refusal("photo-refused", "photo-too-large", {
+    megabytes: (bytes / 1024 / 1024).toFixed(0),
+    mostMegabytes: MOST_PHOTO_BYTES / 1024 / 1024,
+  });
 
 function appliedTo(book: Book, entry: NewEntry): { revisions: readonly Revision[]; site: SiteDocument; version: number } | null {
   const effect = entryEffect(book.site, entry);
-  if (effect.kind === "unclear")
-    throw new Refusal("entry-refused", "What this entry changes can't be read from it.", effectInWords(book.site, entry).text);
+  if (effect.kind === "unclear") throw new Refusal("entry-refused", "entry-effect-unclear", { expected: effect.expected });
   if (effect.kind !== "revision") return null;
   const reading = parseSite({ ...book.site, revisions: [...book.site.revisions, ...effect.revisions] });
   if (reading.ok) return { revisions: effect.revisions, site: reading.document, version: book.version };
-  throw new Refusal(
-    "entry-refused",
-    "With this change the site document would no longer fit together.",
-    "Write the entry without changing the model, and make the change in the Site chapter.",
-    {},
-    reading.problems,
-  );
+  throw new Refusal("entry-refused", "entry-breaks-site", {}, reading.problems);
 }
 
 /** The site without some revisions, each taken out once. */

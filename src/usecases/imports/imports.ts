@@ -1,7 +1,6 @@
 import type { Batch, ImportEvent, ImportOptions, ImportPreview } from "@/contracts/imports";
 import { type Problem, ProblemLog } from "@/contracts/problems";
 import { DAY_MS } from "@/core/units";
-import { inPlainText } from "@/wording/problems";
 import type { Book } from "../books";
 import type { ReadingStore, StoredSeries } from "../ledger";
 import { Refusal } from "../refusal";
@@ -181,8 +180,7 @@ export async function* runImport(
 
 function refuseErrors(found: Inspection, repeated: Batch | null): void {
   const problems = [...(repeated ? [alreadyThere(repeated)] : []), ...found.problems];
-  const first = problems.find((problem) => problem.severity === "error");
-  if (first) throw new Refusal("file-refused", inPlainText(first), "Correct the file and drop it again. Nothing was stored.", {}, problems);
+  if (problems.some((problem) => problem.severity === "error")) throw new Refusal("file-refused", "file-refused", {}, problems);
 }
 
 async function storeFound(
@@ -243,27 +241,22 @@ function bringsNothing(series: readonly MeteredPages[], stored: readonly StoredS
 }
 
 function throwIfCancelled(signal: AbortSignal): void {
-  if (signal.aborted) throw new Refusal("cancelled", "The import was cancelled. Nothing was stored.", "Drop the file again to start over.");
+  if (signal.aborted) throw new Refusal("cancelled", "import-cancelled");
 }
 
 async function stagedFile(staging: Staging, book: Book, uploadId: string): Promise<StagedFile> {
   const staged = await staging.find(uploadId);
   if (staged?.bookId === book.id) return staged;
-  throw new Refusal("upload-not-found", "The uploaded file is no longer there.", "Drop the file again.", { uploadId });
+  throw new Refusal("upload-not-found", "upload-gone", { uploadId });
 }
 
 /** Undoes a batch whole, or lets it stand again. */
 export async function setBatchUndone(store: ImportStore, book: Book, batchId: number, undone: boolean): Promise<Batch> {
   const existing = (await store.batchesOf(book.id)).find((candidate) => candidate.id === batchId);
   if (!undone && existing && (await store.standingBatch(book.id, existing.kind, existing.sha256))) {
-    throw new Refusal(
-      "file-refused",
-      `${existing.fileName} was imported again since.`,
-      "It stands already; nothing needs to be brought back.",
-      { batchId },
-    );
+    throw new Refusal("file-refused", "imported-again", { fileName: existing.fileName, batchId });
   }
   const batch = await store.setUndone(book.id, batchId, undone);
-  if (!batch) throw new Refusal("batch-not-found", `This book has no import ${batchId}.`, "Reload the page.", { batchId });
+  if (!batch) throw new Refusal("batch-not-found", "batch-not-found", { batchId });
   return batch;
 }

@@ -1,6 +1,7 @@
 import type { AttributionView } from "@/contracts/attribution";
 import type { ClosedMonth, Keeping, KeepingAction } from "@/contracts/keeping";
-import { ACCOUNT_NAMES, LEDGER_ACCOUNTS, type LedgerAccount } from "@/core/accounts";
+import type { RefusalFacts, RefusalReason } from "@/contracts/refusals";
+import { LEDGER_ACCOUNTS, type LedgerAccount } from "@/core/accounts";
 import { type LedgerLine, ledgerPostings, lineWithTransfers, withTransfers } from "@/core/ledger";
 import type { Book } from "../books";
 import type { OpenLedger } from "../ledger";
@@ -16,22 +17,20 @@ export interface KeepingGround {
 /** Does one thing to a month's postings; a closed month is left as it is until it is reopened. */
 export async function keep(store: KeepingStore, book: Book, ground: KeepingGround, action: KeepingAction): Promise<void> {
   const line = ground.ledger.report.months.find(({ key }) => key === action.month);
-  if (!line)
-    throw new Refusal("month-not-found", `${action.month} is no month of this ledger.`, "Reload the page.", { month: action.month });
+  if (!line) throw new Refusal("month-not-found", "month-not-found", { month: action.month });
   const closed = ground.keeping.closed.some(({ month }) => month === action.month);
-  if (closed && action.action !== "reopen") refuse(action.month, "is closed", "Reopen the month first, with the reason.");
-  if (!ground.causes && line.meteredKwh !== null && action.action !== "reopen")
-    refuse(action.month, "its causes are being sought anew", "Wait until the page shows them, then do it again.");
+  if (closed && action.action !== "reopen") refuse(action.month, "month-closed");
+  if (!ground.causes && line.meteredKwh !== null && action.action !== "reopen") refuse(action.month, "causes-sought-anew");
   switch (action.action) {
     case "move":
-      if (action.from === action.to) refuse(action.month, "the posting already stands on that account", "Choose another account.");
+      if (action.from === action.to) refuse(action.month, "same-account");
       return store.move(book.id, action, {
         code: "moved",
         facts: { kwh: action.kwh, from: action.from, to: action.to, reason: action.reason },
       });
     case "reject": {
       const posted = postingsOf(ground, line)[action.account];
-      if (posted === 0) refuse(action.month, `nothing is posted on ${name(action.account)}`, "Reload the page.");
+      if (posted === 0) refuse(action.month, "nothing-posted", { account: action.account });
       const transfer = { month: action.month, from: action.account, to: "remainder" as const, kwh: posted, reason: action.reason };
       return store.move(book.id, transfer, {
         code: "rejected",
@@ -41,22 +40,19 @@ export async function keep(store: KeepingStore, book: Book, ground: KeepingGroun
     case "accept":
       return store.accept(book.id, action.month, action.account, { code: "accepted", facts: { account: action.account } });
     case "take-back":
-      if (!(await store.takeBack(book.id, action.id, action.month, { code: "taken-back", facts: {} })))
-        refuse(action.month, "that move is already gone", "Reload the page.");
+      if (!(await store.takeBack(book.id, action.id, action.month, { code: "taken-back", facts: {} }))) refuse(action.month, "move-gone");
       return;
     case "close":
       return store.close(book.id, frozen(ground, line, action.note), { code: "closed", facts: { note: action.note } });
     case "reopen":
-      if (!closed) refuse(action.month, "is open already", "Reload the page.");
+      if (!closed) refuse(action.month, "month-open");
       return store.reopen(book.id, action.month, { code: "reopened", facts: { reason: action.reason } });
   }
 }
 
-function refuse(month: string, what: string, help: string): never {
-  throw new Refusal("decision-refused", `${month}: ${what}.`, help, { month });
+function refuse(month: string, reason: RefusalReason, facts: RefusalFacts = {}): never {
+  throw new Refusal("decision-refused", reason, { month, ...facts });
 }
-
-const name = (account: LedgerAccount): string => ACCOUNT_NAMES[account].name.toLowerCase();
 
 /** A month's actual postings with what was moved; the budget's where nothing was read. */
 export function postingsOf(

@@ -5,8 +5,7 @@ import { type PreparedWeather, prepareWeather } from "@/core/yield";
 import { Refusal } from "../refusal";
 import { type OpenLedger, rangeOf } from "./open-ledger";
 
-const noWeather = (): Refusal =>
-  new Refusal("no-weather", "This book has no weather yet.", "Bring a weather file in the Readings chapter.");
+const noWeather = (): Refusal => new Refusal("no-weather", "no-weather");
 
 /** Records are cut to their last years, so that a browser holds them lightly. */
 const MOST_YEARS = 10;
@@ -25,7 +24,7 @@ export function yearWeather(place: Place, ledger: OpenLedger, year: number): { p
   if (!weather) throw noWeather();
   const offset = zoneOffset(place.timeZone);
   const { from, to } = rangeOf(weather.axis, utcOfWall(Date.UTC(year, 0, 1), offset), utcOfWall(Date.UTC(year + 1, 0, 1), offset));
-  if (to <= from) throw new Refusal("no-weather", `This book has no weather of ${year}.`, "Choose one of its years.", { year });
+  if (to <= from) throw new Refusal("no-weather", "no-weather-of-year", { year });
   return { prepared: prepareWeather(place, weather), from: Math.max(0, from), to };
 }
 

@@ -14,21 +14,15 @@ export async function decide(store: DecisionStore, book: Book, examination: Exam
     }
     const finding = examination.findings.find((candidate) => candidate.key === findingKey);
     if (!finding) {
-      throw new Refusal(
-        "finding-not-found",
-        `The examination has no finding ${findingKey}.`,
-        "The readings changed meanwhile: reload the page.",
-        { findingKey },
-      );
+      throw new Refusal("finding-not-found", "finding-not-found", { findingKey });
     }
     const chosen = remedy ?? finding.remedy;
     if (state === "accepted" && !chosen) {
-      throw new Refusal(
-        "decision-refused",
-        `${finding.kind}, ${new Date(finding.fromUtcMs).toISOString().slice(0, 16)}Z: there is no remedy to accept.`,
-        "Leave it as it is; it is set apart, not counted.",
-        { findingKey },
-      );
+      throw new Refusal("decision-refused", "no-remedy", {
+        kind: finding.kind,
+        fromUtc: new Date(finding.fromUtcMs).toISOString().slice(0, 16),
+        findingKey,
+      });
     }
     kept.push({ findingKey, state, remedies: state === "accepted" && chosen ? [chosen] : [], note });
   }

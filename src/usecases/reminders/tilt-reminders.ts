@@ -7,7 +7,7 @@ import { Refusal } from "../refusal";
 /** A rack's changes of tilt as a calendar file; the first year is the one of a given day. */
 export function tiltReminders(book: Book, arrayId: string, steps: readonly TiltStep[], today: string): string {
   const array = book.site.arrays.find((candidate) => candidate.id === arrayId);
-  if (!array) throw new Refusal("bad-request", `The book has no array ${arrayId}.`, "Open the planner again and choose one of its arrays.");
+  if (!array) throw new Refusal("bad-request", "planner-array-unknown", { arrayId });
   const name = array.name || array.id;
   return writeReminders(
     `${book.site.name}: tilts`,

@@ -17,7 +17,7 @@ const STILL_FRAC = 0.6;
 /** Days before and after an intervention, each with what the site as it stood before it should have given under that day's weather. */
 export function changeDays(question: ChangeQuestion, ledger: OpenLedger, production: readonly StoredSeries[]): ChangeDays {
   const { weather, site } = ledger;
-  if (!weather) throw new Refusal("no-weather", "This book has no weather yet.", "Bring a weather file in the Readings chapter.");
+  if (!weather) throw new Refusal("no-weather", "no-weather");
   const { meteredKwh, readFrac, own } = sourceOf(question.meter, ledger, production);
   const asBefore: Site = { ...own, revisions: own.revisions.filter(({ from }) => from < question.on) };
   const { axis } = weather;
@@ -57,13 +57,12 @@ export function changeDays(question: ChangeQuestion, ledger: OpenLedger, product
 
 function sourceOf(meterId: string, { site, weather, metered }: OpenLedger, production: readonly StoredSeries[]) {
   if (meterId === "") {
-    if (!metered) throw new Refusal("trial-refused", "This book has no production yet.", "Bring the meter's file in the Readings chapter.");
+    if (!metered) throw new Refusal("trial-refused", "no-production");
     return { meteredKwh: metered.kwh, readFrac: metered.readFrac, own: site };
   }
   const meter = site.meters.find(({ id }) => id === meterId);
   const series = production.find((candidate) => candidate.meterId === meterId);
-  if (!meter || !series)
-    throw new Refusal("trial-refused", `There are no readings of a meter “${meterId}”.`, "Choose a meter of this book, or the whole site.");
+  if (!meter || !series) throw new Refusal("trial-refused", "meter-without-readings", { meterId });
   const kwh = energyKwh(series.values, series.quantity as ProductionQuantity, series.axis.stepMinutes);
   const { sums, coverageFrac } = sumOnto(kwh, series.axis, weather!.axis);
   return { meteredKwh: sums, readFrac: coverageFrac, own: partOfSite(site, meter.arrays) };

@@ -40,13 +40,7 @@ function sideOf(meterId: string, site: Site, production: readonly StoredSeries[]
   const meter = site.meters.find(({ id }) => id === meterId);
   const known = trialMeters(site, production).map(({ id }) => id);
   if (!meter || !known.includes(meterId))
-    throw new Refusal(
-      "trial-refused",
-      `There are no production readings of a meter “${meterId}” in this book.`,
-      known.length > 1
-        ? `Choose two of ${known.join(", ")}.`
-        : "A trial needs two meters with readings: bring both in the Readings chapter.",
-    );
+    throw new Refusal("trial-refused", "trial-meter-without-readings", { meterId, known: known.join(", "), count: known.length });
   const [series] = production
     .filter((candidate) => candidate.meterId === meterId)
     .sort((x, y) => x.axis.stepMinutes - y.axis.stepMinutes) as [StoredSeries];
@@ -71,11 +65,13 @@ function trialAxis({ from, to }: TrialQuestion, site: Site, sides: readonly { se
   if (shared) return shared;
   const day = (axis: TimeAxis, i: number): string =>
     new Date(axis.startUtcMs + i * axis.stepMinutes * MINUTE_MS).toISOString().slice(0, 10);
-  throw new Refusal(
-    "trial-refused",
-    `The two sides share no time${from || to ? " in this stretch" : ""}: one was read from ${day(x, 0)} to ${day(x, x.count)}, the other from ${day(y, 0)} to ${day(y, y.count)}.`,
-    "Choose days that both have, or bring the readings that are missing. Two stretches after one another are no trial: use “before and after”.",
-  );
+  throw new Refusal("trial-refused", "sides-share-no-time", {
+    stretch: from || to ? "yes" : "no",
+    from: day(x, 0),
+    to: day(x, x.count),
+    otherFrom: day(y, 0),
+    otherTo: day(y, y.count),
+  });
 }
 
 /** Expected of both sides over the trial, and over the whole year that holds most of it. */

@@ -12,34 +12,22 @@ const MOST_VARIANTS = 24;
 export async function keepVariant(store: VariantStore, book: Book, variant: NewVariant): Promise<Variant> {
   const { arrayId } = variant.whatIf;
   if (arrayId !== null && !book.site.arrays.some((array) => array.id === arrayId)) {
-    throw new Refusal(
-      "variant-refused",
-      `The book has no array ${arrayId}.`,
-      `Choose one of ${book.site.arrays.map((a) => a.id).join(", ")}, or all.`,
-    );
+    throw new Refusal("variant-refused", "variant-array-unknown", {
+      arrayId: arrayId ?? "",
+      arrays: book.site.arrays.map(({ id }) => id).join(", "),
+    });
   }
   const reading = parseSite({ ...book.site, ...applyWhatIf(book.site, variant.whatIf) });
   if (!reading.ok) {
-    throw new Refusal(
-      "variant-refused",
-      "This what-if makes no site.",
-      "Correct the fields named and keep it again.",
-      {},
-      reading.problems,
-    );
+    throw new Refusal("variant-refused", "variant-makes-no-site", {}, reading.problems);
   }
   const existing = await store.of(book.id);
   if (existing.length >= MOST_VARIANTS && !existing.some(({ name }) => name === variant.name)) {
-    throw new Refusal(
-      "variant-refused",
-      `The book holds ${existing.length} variants.`,
-      "Remove one that you no longer need, then keep this one.",
-    );
+    throw new Refusal("variant-refused", "too-many-variants", { count: existing.length });
   }
   return store.keep(book.id, variant);
 }
 
 export async function removeVariant(store: VariantStore, book: Book, id: number): Promise<void> {
-  if (!(await store.remove(book.id, id)))
-    throw new Refusal("variant-not-found", `This book has no variant ${id}.`, "Reload the page.", { id });
+  if (!(await store.remove(book.id, id))) throw new Refusal("variant-not-found", "variant-not-found", { id });
 }

@@ -3,10 +3,11 @@
 import { Button, Checkbox, NativeSelect, Textarea, TextInput } from "@mantine/core";
 import { useLocalStorage } from "@mantine/hooks";
 import { useState } from "react";
-import { type EntryKind, effectInWords, entryKinds, type NewEntryInput, newEntrySchema } from "@/contracts/field-book";
+import { type EntryKind, entryKinds, type NewEntryInput, newEntrySchema } from "@/contracts/field-book";
 import type { SiteDocument } from "@/contracts/site";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { DateField } from "@/features/kit/look/DateField";
+import { modelEffectInWords } from "@/wording/field-book";
 import styles from "../FieldBook.module.css";
 import type { EntryQueue } from "../use-entry-queue";
 import { CARE, KIND_NAMES, LASTS, VALUE_FIELD } from "./kind-fields";
@@ -57,7 +58,7 @@ export function EntryForm({ slug, site, today, queue }: Props) {
   };
   const read = newEntrySchema.safeParse(entry);
   const problem = draft.from === "" ? "Give the day." : read.success ? null : (read.error.issues[0]?.message ?? "");
-  const effect = read.success ? effectInWords(site, read.data) : null;
+  const effect = read.success ? modelEffectInWords(site, read.data) : null;
   const before = site.commissioned !== null && draft.from !== "" && draft.from < site.commissioned;
   const write = async (): Promise<void> => {
     setSaved("Sending …");

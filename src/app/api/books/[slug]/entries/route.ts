@@ -42,8 +42,7 @@ export function POST(request: Request, { params }: Context): Promise<Response> {
 async function addFile(book: Book, text: string): Promise<Response> {
   const { entries } = services();
   const { events, problems } = await readEvents(Readable.from([new TextEncoder().encode(text)]));
-  if (problems.some(({ severity }) => severity === "error"))
-    throw new Refusal("file-refused", "This events file can't be read.", "Nothing was stored. Mend the rows named below.", {}, problems);
+  if (problems.some(({ severity }) => severity === "error")) throw new Refusal("file-refused", "events-unreadable", {}, problems);
   await entries.add(book.id, events);
   return Response.json(await entries.of(book.id), { status: 201 });
 }
@@ -54,7 +53,7 @@ const FORM_BYTES = 64 * 1024;
 /** Refuses by the announced length before anything is read: a photo of 80 MB never gets into memory. */
 async function formOf(request: Request) {
   const announced = Number(request.headers.get("content-length") ?? Number.NaN);
-  if (Number.isNaN(announced)) throw new Refusal("photo-refused", "The photo came without its length.", "Send it again from this page.");
+  if (Number.isNaN(announced)) throw new Refusal("photo-refused", "photo-without-length");
   if (announced > MOST_PHOTO_BYTES + FORM_BYTES) throw photoTooLarge(announced);
   const form = await request.formData();
   const text = form.get("entry");
@@ -66,6 +65,6 @@ function jsonOf(text: FormDataEntryValue | null): unknown {
   try {
     return typeof text === "string" ? JSON.parse(text) : null;
   } catch (error) {
-    throw new Refusal("bad-request", `The entry is no JSON: ${String(error)}`, "Reload the page and send it again.");
+    throw new Refusal("bad-request", "entry-no-json", { fault: String(error) });
   }
 }

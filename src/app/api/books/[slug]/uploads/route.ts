@@ -14,7 +14,7 @@ export function POST(request: Request, { params }: { params: Promise<{ slug: str
     const { books, staging } = services();
     const book = await bookBySlug(books, (await params).slug);
     const name = fileName.parse(new URL(request.url).searchParams.get("name") ?? "");
-    if (!request.body) throw new Refusal("bad-request", `The file ${name} is empty.`, "Export it again, or choose another file.", { name });
+    if (!request.body) throw new Refusal("bad-request", "file-empty", { name });
     const announced = request.headers.get("content-length");
     const staged = await staging.put({
       bookId: book.id,

@@ -12,17 +12,9 @@ export function POST(request: Request, { params }: { params: Promise<{ slug: str
   return answer(request, async () => {
     await bookBySlug(services().books, (await params).slug);
     const bytes = Buffer.from(await request.arrayBuffer());
-    if (bytes.length > MOST_BYTES)
-      throw new Refusal("upload-too-large", "These bills take more than 5 MB.", "Bring a table with one bill a row.");
+    if (bytes.length > MOST_BYTES) throw new Refusal("upload-too-large", "bills-too-large");
     const { bills, problems } = await readBills(Readable.from([bytes]));
-    if (problems.some(({ severity }) => severity === "error"))
-      throw new Refusal(
-        "file-refused",
-        "These bills can't be read as they are; nothing was changed.",
-        "Correct what is named below.",
-        {},
-        problems,
-      );
+    if (problems.some(({ severity }) => severity === "error")) throw new Refusal("file-refused", "bills-unreadable", {}, problems);
     return Response.json({ bills, problems });
   });
 }

@@ -15,7 +15,7 @@ export function GET(request: Request, { params }: Context): Promise<Response> {
     const { slug, id } = await params;
     const book = await bookBySlug(books, slug);
     const bytes = await entries.photo(book.id, z.uuid().parse(id));
-    if (!bytes) throw new Refusal("entry-refused", "That photo is gone.", "Its entry was taken out of the field book; reload the page.");
+    if (!bytes) throw new Refusal("entry-refused", "photo-gone");
     return new Response(bytes, {
       headers: {
         "content-type": "image/jpeg",

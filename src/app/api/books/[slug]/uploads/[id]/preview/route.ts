@@ -21,7 +21,7 @@ export function POST(request: Request, { params }: { params: Promise<{ slug: str
       let readRows = 0;
       tell({ kind: "reading", rows: 0 });
       const onProgress = (rows: number): void => {
-        if (stop.aborted) throw new Refusal("cancelled", "The reading was cancelled.", "Drop the file again to start over.");
+        if (stop.aborted) throw new Refusal("cancelled", "reading-cancelled");
         if (Math.abs(rows - readRows) < PROGRESS_ROWS) return;
         readRows = rows;
         tell({ kind: "reading", rows });

@@ -55,7 +55,7 @@ const rows: { what: string; limit: string; places: readonly Place[] }[] = [
   {
     what: "sentences outside `src/wording`",
     limit: "0",
-    places: gather(sentences, (file) => !file.startsWith("src/wording/")),
+    places: gather(sentences, (file) => !file.startsWith("src/wording/") && !file.startsWith("src/data/migrations/")),
   },
 ];
 

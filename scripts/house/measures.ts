@@ -89,7 +89,8 @@ const WORDS_OF_A_SENTENCE = 3;
 const WORD = /^[“"'(]*\p{L}[\p{L}’'-]*[.,:;?!…”"')]*$/u;
 /** Attributes and calls whose text is for machines. */
 const MACHINE_ATTRIBUTES = new Set(["className", "d", "points", "transform", "viewBox", "style", "gridTemplateColumns", "autoComplete"]);
-const MACHINE_CALLS = /^(Error|TypeError|RangeError|log|query|sql|literal|classList|querySelector(All)?|matchMedia)$/;
+const MACHINE_CALLS =
+  /^(Error|TypeError|RangeError|BookMoved|ConnectionLost|split|log|query|sql|literal|classList|querySelector(All)?|matchMedia)$/;
 
 function isForMachines(node: ts.Node): boolean {
   for (let at: ts.Node | undefined = node.parent; at; at = at.parent) {
@@ -105,9 +106,12 @@ function isForMachines(node: ts.Node): boolean {
   return false;
 }
 
+/** Statements for the database, policies for the browser, patterns. */
+const FOR_MACHINES = /^\s*(select|insert|update|delete|with|create|alter|drop|copy)\s|'(self|none|strict-dynamic|nonce-)|^\^\(/i;
+
 const isSentence = (text: string): boolean => {
   const words = text.split(/\s+/).filter((word) => WORD.test(word));
-  return words.length >= WORDS_OF_A_SENTENCE && !/^\s*(select|insert|update|delete|with|create|alter|drop)\s/i.test(text);
+  return words.length >= WORDS_OF_A_SENTENCE && !FOR_MACHINES.test(text);
 };
 
 const textOf = (node: ts.Node): string | null => {

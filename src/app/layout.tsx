@@ -10,10 +10,11 @@ import type { Metadata } from "next";
 import { headers } from "next/headers";
 import type { ReactNode } from "react";
 import { Providers } from "@/features/kit/look/Providers";
+import { say } from "@/wording/screens/app";
 
 export const metadata: Metadata = {
   title: { default: "Dusty Ledger", template: "%s · Dusty Ledger" },
-  description: "What the sun owed, what the meter paid, and where the rest went.",
+  description: say.whatTheSunOwedWhatThe,
 };
 
 // Every page carries the nonce of its request, so none can be rendered ahead.

@@ -1,4 +1,5 @@
 import { area, line, scaleLinear } from "d3";
+import { say } from "@/wording/charts";
 import { ValueAxis } from "./ValueAxis";
 import { YearAxis } from "./YearAxis";
 
@@ -43,7 +44,7 @@ export function BalanceCurve({ points, risingYears, simpleYears, interval, width
   return (
     <g fontSize={12.5} fill="var(--ink-soft)">
       <ValueAxis y={y} from={MARGIN.left} to={width - MARGIN.right} count={6} label={label} zero />
-      <YearAxis x={x} width={width} height={height} right={MARGIN.right} label="years since commissioning" />
+      <YearAxis x={x} width={width} height={height} right={MARGIN.right} label={say.yearsSinceCommissioning} />
       <path d={debt(points) ?? ""} fill="var(--clay)" fillOpacity={0.1} />
       <path d={curve((p) => p.simpleBalance)} fill="none" stroke="var(--ink-soft)" strokeWidth={1.4} strokeDasharray="5 4" />
       <path d={curve((p) => p.discountedBalance)} fill="none" stroke="var(--ink)" strokeWidth={1.4} strokeDasharray="1.5 3" />

@@ -1,4 +1,5 @@
 import { line, scaleLinear } from "d3";
+import { say } from "@/wording/charts";
 import { ValueAxis } from "./ValueAxis";
 import { YearAxis } from "./YearAxis";
 
@@ -30,7 +31,7 @@ export function CaseCurves({
   return (
     <g fontSize={12.5} fill="var(--ink-soft)">
       <ValueAxis y={y} from={MARGIN.left} to={width - MARGIN.right} count={5} label={label} zero />
-      <YearAxis x={x} width={width} height={height} right={MARGIN.right} label="years from now" />
+      <YearAxis x={x} width={width} height={height} right={MARGIN.right} label={say.yearsFromNow} />
       {curves.map(({ name, points, isBest }, k) => (
         <path
           key={name}

@@ -1,4 +1,5 @@
 import { area, extent, line, max, scaleLinear, scaleUtc } from "d3";
+import { say } from "@/wording/charts";
 import { ValueAxis } from "./ValueAxis";
 
 /** A mark on a day: a reset, an entry. */
@@ -53,7 +54,7 @@ export function DaySeries({ days, values, over, marks = [], width, height, fill,
         <ValueAxis y={y} from={MARGIN.left} to={width - MARGIN.right} count={height < 140 ? 3 : 4} label={label} />
       ) : (
         <text x={MARGIN.left} y={y(0) - 8}>
-          none on any day
+          {say.noneOnAnyDay}
         </text>
       )}
       <line x1={MARGIN.left} x2={width - MARGIN.right} y1={y(0)} y2={y(0)} stroke="var(--rule)" />

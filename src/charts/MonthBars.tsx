@@ -1,4 +1,5 @@
 import { scaleBand, scaleLinear } from "d3";
+import { say } from "@/wording/charts";
 import { ValueAxis } from "./ValueAxis";
 
 export interface MonthBar {
@@ -35,7 +36,14 @@ export function MonthBars({
       {bars.map((bar, k) => (
         // biome-ignore lint/suspicious/noArrayIndexKey: a month is its place
         <g key={k} transform={`translate(${x(k)},0)`}>
-          <title>{`${bar.name}: expected ${label(bar.expectedKwh)} ± ${label(bar.halfKwh)} kWh, metered ${bar.meteredKwh === null ? "nothing" : label(bar.meteredKwh)}`}</title>
+          <title>
+            {say.expectedKwhMetered(
+              bar.name,
+              label(bar.expectedKwh),
+              label(bar.halfKwh),
+              bar.meteredKwh === null ? "nothing" : label(bar.meteredKwh),
+            )}
+          </title>
           <Month bar={bar} y={y} band={x.bandwidth()} />
           {(bars.length <= 14 || k % Math.ceil(bars.length / 12) === 0) && (
             <text x={x.bandwidth() / 2} y={height - 5} textAnchor="middle">

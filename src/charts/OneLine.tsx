@@ -1,4 +1,5 @@
 import type { KeyboardEvent, ReactNode } from "react";
+import { say } from "@/wording/charts";
 
 export type LimitState = "holds" | "broken" | "unknown";
 
@@ -56,13 +57,13 @@ export function OneLine({ width, inverters, meters, onMeter }: OneLineProps) {
     <g fontSize={12.5}>
       <g fill="var(--ink-soft)" fontStyle="italic" fontFamily="var(--serif)" fontSize={14}>
         <text x={x.array} y={14}>
-          arrays and strings
+          {say.arraysAndStrings}
         </text>
         <text x={x.inverter} y={14}>
           inverters
         </text>
         <text x={x.grid + 66} y={14} textAnchor="end">
-          meters and grid
+          {say.metersAndGrid}
         </text>
       </g>
       <g stroke="var(--ink)" strokeWidth={1.4} fill="none">
@@ -110,8 +111,8 @@ const spot = (point: OneLineMeter["point"]): string => (point === "dc" || point 
 
 const STATE: Readonly<Record<LimitState, { colour: string; mark: string; words: string }>> = {
   holds: { colour: "var(--moss)", mark: "✓", words: "limits hold" },
-  broken: { colour: "var(--clay)", mark: "!", words: "a limit is broken" },
-  unknown: { colour: "var(--ink-soft)", mark: "?", words: "limits not known" },
+  broken: { colour: "var(--clay)", mark: "!", words: say.aLimitIsBroken },
+  unknown: { colour: "var(--ink-soft)", mark: "?", words: say.limitsNotKnown },
 };
 
 function ArrayBox({ array, x, y, width }: { array: OneLineArray; x: number; y: number; width: number }) {
@@ -175,7 +176,7 @@ function MeterMark({ meter, x, y, onMeter }: MeterMarkProps) {
   const move = onMeter && {
     role: "button",
     tabIndex: 0,
-    "aria-label": `Meter ${meter.id}, ${point}: move it on along the line`,
+    "aria-label": say.meterMoveItOnAlongThe(meter.id, point),
     style: { cursor: "pointer" },
     onClick: () => onMeter(meter.id),
     onKeyDown: (event: KeyboardEvent<SVGGElement>) => {
@@ -186,7 +187,7 @@ function MeterMark({ meter, x, y, onMeter }: MeterMarkProps) {
   };
   return (
     <g transform={`translate(${x},${y})`} {...move}>
-      {onMeter && <title>Click to move it on: DC, AC, net, export, import</title>}
+      {onMeter && <title>{say.clickToMoveItOnDc}</title>}
       <circle r={12} fill="var(--paper)" stroke="var(--brass)" strokeWidth={2} />
       <text y={4} textAnchor="middle" fill="var(--ink)" fontSize={10.5} fontWeight={700}>
         kWh

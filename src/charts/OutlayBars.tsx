@@ -1,4 +1,5 @@
 import { max, scaleBand, scaleLinear } from "d3";
+import { say } from "@/wording/charts";
 import { ValueAxis } from "./ValueAxis";
 
 export interface OutlayBar {
@@ -70,7 +71,7 @@ export function OutlayBars({
         );
       })}
       <text x={width - MARGIN.right} y={height - 2} textAnchor="end" fontStyle="italic" fontFamily="var(--serif)">
-        years from now
+        {say.yearsFromNow}
       </text>
     </g>
   );

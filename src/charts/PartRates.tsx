@@ -1,4 +1,5 @@
 import { scaleLinear } from "d3";
+import { say } from "@/wording/charts";
 
 export interface PartRate {
   readonly id: string;
@@ -29,7 +30,7 @@ export function PartRates({ rates, warrantyFrac, width }: { rates: readonly Part
         </g>
       ))}
       <text x={width - MARGIN.right} y={foot + 34} textAnchor="end">
-        lost a year, % of the first output
+        {say.lostAYearOfTheFirst}
       </text>
       {warrantyFrac !== null && (
         <g>

@@ -1,4 +1,5 @@
 import { degToRad } from "@/core/units";
+import { say } from "@/wording/charts";
 
 export interface NoonSun {
   readonly label: string;
@@ -73,7 +74,7 @@ export function SideView({ width, height, tiltDeg, slantM, baseHeightM, suns, fr
         {front} →
       </text>
       <text x={4} y={height - 5} fill="var(--ink-soft)">
-        {`${slantM.toFixed(2)} m slope, head ${head.toFixed(2)} m up`}
+        {say.mSlopeHeadMUp(slantM.toFixed(2), head.toFixed(2))}
       </text>
     </g>
   );

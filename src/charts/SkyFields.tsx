@@ -1,4 +1,5 @@
 import { scaleLinear } from "d3";
+import { say } from "@/wording/charts";
 
 export interface SkyFieldMark {
   readonly azimuthDeg: number;
@@ -45,7 +46,7 @@ export function SkyFields({ fields, width, height }: { fields: readonly SkyField
             stroke={field.isShaded ? "var(--ink)" : "none"}
           >
             <title>
-              {`${Math.round(field.azimuthDeg)}°, ${Math.round(field.elevationDeg)}° high: ${(field.ratio * 100).toFixed(0)} % of what is owed`}
+              {say.highOfWhatIsOwed(Math.round(field.azimuthDeg), Math.round(field.elevationDeg), (field.ratio * 100).toFixed(0))}
             </title>
           </rect>
         );

@@ -2,6 +2,7 @@ import { scaleLinear } from "d3";
 import type { ArcPoint } from "@/core/geometry";
 import type { FlatPoint } from "@/core/shading";
 import { degToRad, radToDeg } from "@/core/units";
+import { say } from "@/wording/charts";
 
 export interface SunPathArc {
   readonly label: string;
@@ -90,7 +91,12 @@ export function SunPath({ frame, arcs, silhouettes, horizonAt, plane, hourOf }: 
   const floor = y(0);
   const azimuths = Array.from({ length: 181 }, (_, k) => -halfDeg + (k / 180) * 2 * halfDeg);
   const ridge = (of: (azimuth: number) => number): string =>
-    `M${x(-halfDeg)} ${floor}L${azimuths.map((a) => `${x(a).toFixed(1)} ${y(Math.max(0, Math.min(topDeg, of(a + centreDeg)))).toFixed(1)}`).join("L")}L${x(halfDeg)} ${floor}Z`;
+    say.mLLZ(
+      x(-halfDeg),
+      floor,
+      azimuths.map((a) => `${x(a).toFixed(1)} ${y(Math.max(0, Math.min(topDeg, of(a + centreDeg)))).toFixed(1)}`).join("L"),
+      x(halfDeg),
+    );
   const behind = (azimuth: number): number =>
     plane.tiltDeg <= 0
       ? 0

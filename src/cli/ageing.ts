@@ -1,6 +1,7 @@
 import type { AgeingReport } from "@/contracts/attribution";
 import type { PartReport } from "@/contracts/parts";
 import { ageingSentence } from "@/wording/ageing";
+import { say } from "@/wording/cli";
 import { partName, partsSentence } from "@/wording/parts";
 import type { CliOptions } from "./arguments";
 import { printJson, printNotices, printText, textTable } from "./print";
@@ -24,7 +25,7 @@ export async function ageingCommand(options: CliOptions): Promise<void> {
   );
   printText(
     textTable(
-      ["days left after", "days", "a year"],
+      [say.daysLeftAfter, "days", "a year"],
       ageing.filters.map((filter) => [filter.name, filter.days, percent(filter.perYearFrac)]),
     ),
   );

@@ -1,3 +1,4 @@
+import { say } from "@/wording/cli";
 import { CliRefusal } from "./refuse";
 
 export type { CliOptions } from "./options";
@@ -6,7 +7,7 @@ export type { CliOptions } from "./options";
 export function oneOf<T extends string>(value: string | undefined, words: readonly T[], fallback: T, option: string): T {
   if (value === undefined) return fallback;
   if ((words as readonly string[]).includes(value)) return value as T;
-  throw new CliRefusal(`--${option} ${value}: expected one of ${words.join(", ")}.`);
+  throw new CliRefusal(say.expectedOneOf(option, value, words.join(", ")));
 }
 
 export function needed(value: string | undefined, option: string, what: string): string {

@@ -7,6 +7,7 @@ import { circuitOf, partOfSite, siteAcRatedW } from "@/core/site";
 import { beforeAfter, runTrial } from "@/core/trial";
 import { momentPower } from "@/core/yield";
 import { changeDays, trialMeters, trialSources } from "@/usecases/trials";
+import { say } from "@/wording/cli";
 import { doubtInWords, inverterFindingInWords, judgedInWords, spotInWords } from "@/wording/electrical";
 import { changeVerdict, naiveReasons, trialVerdict } from "@/wording/trial";
 import { type CliOptions, needed, oneOf } from "./arguments";
@@ -21,7 +22,7 @@ function checked<S extends z.ZodType>(schema: S, value: unknown): z.output<S> {
   const read = schema.safeParse(value);
   if (read.success) return read.data;
   const [issue] = read.error.issues;
-  throw new CliRefusal(`${issue?.path.join(".") ?? ""}: ${issue?.message ?? "is not understood"}.`);
+  throw new CliRefusal(`${issue?.path.join(".") ?? ""}: ${issue?.message ?? say.isNotUnderstood}.`);
 }
 
 /** `bench spot-check`: light, temperature and a multimeter against the single-diode model. */
@@ -46,8 +47,7 @@ export function spotBench(site: SiteDocument, options: CliOptions): void {
   const doubts = spotDoubts(reading, series, meter);
   if (doubts.length > 0) throw new CliRefusal(doubts.map((doubt) => doubtInWords(doubt, reading, meter, series)).join("\n"));
   const reference = circuitOf(site.modules[name]!);
-  if (!reference)
-    throw new CliRefusal(`Module ${name} lacks figures of its datasheet: vocV, iscA, vmpV, impA and cellsInSeries are needed.`);
+  if (!reference) throw new CliRefusal(say.moduleLacksFiguresOfItsDatasheet(name));
   const report = spotCheck({ reference, modulesInSeries: series, bypassDiodes: site.modules[name]!.bypassDiodes }, reading);
   if (options.json) {
     printJson({ module: name, reading, ...report, verdict: spotInWords(report) });
@@ -59,13 +59,13 @@ export function spotBench(site: SiteDocument, options: CliOptions): void {
 /** `bench inverter-reading`: a display against itself, the book and the light. `--inputs 560x9.1x2,556x9.0x2`: volts x amperes x strings. */
 export function inverterBench(site: SiteDocument, options: CliOptions): void {
   const [first] = site.inverters;
-  if (!first) throw new CliRefusal("The site has no inverter: a display has nothing to be read against.");
+  if (!first) throw new CliRefusal(say.theSiteHasNoInverterA);
   const figures = withFigures(
     options.with,
     { acV: null, acA: null, acW: null, phases: 1, dayKwh: null, lifetimeKwh: null, light: null, temp: 15 },
     [],
   );
-  const inputs = needed(options.inputs, "inputs", "volts x amperes x strings of each DC input, such as 560x9.1x2,556x9.0x2").split(",");
+  const inputs = needed(options.inputs, "inputs", say.voltsXAmperesXStringsOf).split(",");
   const reading = checked(inverterReadingSchema, {
     inputs: inputs.map((text) => {
       const [dcV, dcA, strings = 1] = text.split("x").map(Number);
@@ -80,7 +80,7 @@ export function inverterBench(site: SiteDocument, options: CliOptions): void {
   });
   const own = partOfSite(site, first.arrays);
   const utcMs = options.date === undefined ? Date.now() : Date.parse(options.date);
-  if (Number.isNaN(utcMs)) throw new CliRefusal(`--date ${options.date}: write an instant as 2026-06-12T11:10:00Z.`);
+  if (Number.isNaN(utcMs)) throw new CliRefusal(say.dateWriteAnInstantAs2026(options.date));
   const moment = momentPower(own, { utcMs, ghiWm2: null, poaWm2: figures.light, airTempC: figures.temp ?? 15 });
   const report = checkInverter(reading, {
     acRatedW: siteAcRatedW(own),
@@ -101,10 +101,7 @@ export async function trialBench(options: CliOptions): Promise<void> {
   const ledger = await ledgerFromFiles(withoutDays(options));
   printNotices(ledger.notices);
   const known = trialMeters(ledger.site, ledger.production).map(({ id }) => id);
-  if (known.length < 2)
-    throw new CliRefusal(
-      `A trial needs readings of two meters; these files hold ${known.join(", ") || "none"}. Name columns as energy_kwh:METER.`,
-    );
+  if (known.length < 2) throw new CliRefusal(say.aTrialNeedsReadingsOfTwo(known.join(", ") || "none"));
   const question = checked(trialQuestionSchema, {
     a: oneOf(options.a, known, known[0]!, "a"),
     b: oneOf(options.b, known, known[1]!, "b"),
@@ -112,7 +109,7 @@ export async function trialBench(options: CliOptions): Promise<void> {
     to: options.to ?? null,
   });
   const report = runTrial({ ...trialSources(question, ledger, ledger.production), draws: TRIAL_DRAWS, seed: TRIAL_SEED });
-  if (!report) throw new CliRefusal("The two sides share no lit time.");
+  if (!report) throw new CliRefusal(say.theTwoSidesShareNoLit);
   if (options.json) {
     printJson({ ...question, verdict: trialVerdict(report).text, ...report });
     return;
@@ -120,18 +117,20 @@ export async function trialBench(options: CliOptions): Promise<void> {
   printText(`${trialVerdict(report).text}\n`);
   printText(
     textTable(
-      ["kWh a kilowatt-peak", report.a.name, report.b.name, "difference"],
+      [say.kwhAKilowattPeak, report.a.name, report.b.name, "difference"],
       [
         [`paired, ${report.pairedDays} days`, sum(report.months, "a"), sum(report.months, "b"), percent(report.difference.frac)],
-        ...(report.year ? [["whole year, by season", report.year.a, report.year.b, percent(report.year.frac)]] : []),
-        ["raw, stretched by days", report.naive.a, report.naive.b, percent(report.naive.frac)],
+        ...(report.year ? [[say.wholeYearBySeason, report.year.a, report.year.b, percent(report.year.frac)]] : []),
+        [say.rawStretchedByDays, report.naive.a, report.naive.b, percent(report.naive.frac)],
       ],
     ),
   );
   printText(
-    `\nWhy the raw figure is another one:\n${naiveReasons(report)
-      .map((reason) => `- ${reason}`)
-      .join("\n")}`,
+    say.whyTheRawFigureIsAnother(
+      naiveReasons(report)
+        .map((reason) => `- ${reason}`)
+        .join("\n"),
+    ),
   );
 }
 
@@ -140,16 +139,13 @@ export async function changeBench(options: CliOptions): Promise<void> {
   const ledger = await ledgerFromFiles(withoutDays(options));
   printNotices(ledger.notices);
   const question = checked(changeQuestionSchema, {
-    on: needed(options.on, "on", "day of the change, such as 2023-06-28"),
+    on: needed(options.on, "on", say.dayOfTheChangeSuchAs),
     meter: options.meter ?? "",
     days: options.days ?? 365,
   });
   const days = changeDays(question, ledger, ledger.production);
   const change = beforeAfter(days.before, days.after, TRIAL_DRAWS, TRIAL_SEED);
-  if (!change)
-    throw new CliRefusal(
-      `Too few readable days around ${question.on}: ${days.before.length} before, ${days.after.length} after; at least 5 are needed.`,
-    );
+  if (!change) throw new CliRefusal(say.tooFewReadableDaysAroundBefore(question.on, days.before.length, days.after.length));
   if (options.json) {
     printJson({ ...question, leftOut: days.leftOut, verdict: changeVerdict(change), ...change });
     return;

@@ -2,6 +2,7 @@ import type { SiteDocument } from "@/contracts/site";
 import { amountOf, CASE_TEMPLATES, type CaseFigures, type CaseInput, decide, Exact, loanSchedule, moneyOf, sumOf } from "@/core/money";
 import { monthBins } from "@/core/time";
 import { type PreparedWeather, runPrepared, yieldLines } from "@/core/yield";
+import { say } from "@/wording/cli";
 import { type CliOptions, needed, oneOf } from "./arguments";
 import { printJson, printText, textTable } from "./print";
 import { CliRefusal } from "./refuse";
@@ -25,8 +26,7 @@ export async function caseBench(
   const figures = figuresOf(inputs, options.with);
   const { tariff, running } = site.money;
   const perKwh = options.price ?? moneyOf(site, [], site.promise?.monthlyKwh ?? null).payback?.valuePerKwh ?? tariff.importPerKwh;
-  if (perKwh === null || perKwh === undefined)
-    throw new CliRefusal("No price of a kWh: give --price 0.178, or money.tariff.importPerKwh in the site file.");
+  if (perKwh === null || perKwh === undefined) throw new CliRefusal(say.noPriceOfAKwhGive);
   const bins = monthBins(prepared.weather.axis, site.place.timeZone);
   const sides = await template.sides(
     site,
@@ -44,10 +44,10 @@ export async function caseBench(
   const [base, ...variants] = sides;
   const decisions = variants.map((variant) => decide(base!, variant, terms));
   if (options.json) return printJson({ case: id, year, figures, base: base!.name, perKwh, decisions });
-  printText(`${template.question}\nAgainst “${base!.name}”, ${year ?? "a cloudless year"}, ${perKwh} ${site.currency} a kWh:\n`);
+  printText(say.againstAKwh(template.question, base!.name, year ?? say.aCloudlessYear, perKwh, site.currency));
   printText(
     textTable(
-      ["way", "extra kWh", "extra cost", "years", "net present value", "turns at"],
+      ["way", "extra kWh", "extra cost", "years", say.netPresentValue, "turns at"],
       decisions.map((each) => [
         each.name,
         each.extraKwh,
@@ -65,10 +65,10 @@ function figuresOf(inputs: readonly CaseInput[], given: string | undefined): Cas
   for (const part of given?.split(",") ?? []) {
     const [key = "", text = ""] = part.split("=");
     const input = inputs.find((candidate) => candidate.key === key.trim());
-    if (!input) throw new CliRefusal(`--with ${part}: choose one of ${inputs.map((candidate) => candidate.key).join(", ")}.`);
+    if (!input) throw new CliRefusal(say.withChooseOneOf(part, inputs.map((candidate) => candidate.key).join(", ")));
     const value = Number(text);
     if (text.trim() === "" || !(value >= input.least && value <= input.most))
-      throw new CliRefusal(`--with ${part}: ${input.label} lies between ${input.least} and ${input.most}.`);
+      throw new CliRefusal(say.withLiesBetweenAnd(part, input.label, input.least, input.most));
     figures[input.key] = value;
   }
   return figures;
@@ -76,18 +76,17 @@ function figuresOf(inputs: readonly CaseInput[], given: string | undefined): Cas
 
 /** `bench loan`: even payments, interest and the schedule by year. */
 export function loanBench(site: SiteDocument, options: CliOptions): void {
-  const share = Number(needed(options.rate, "rate", "interest a year as a share, 0.07 for 7 %"));
-  if (!(share >= 0 && share <= 0.5)) throw new CliRefusal(`--rate ${options.rate}: interest is a share; write 7.65 % as 0.0765.`);
-  const termYears = Number(needed(options.years, "years", "term of the loan"));
-  if (!(termYears > 0 && termYears <= 60)) throw new CliRefusal(`--years ${options.years}: give a term above 0 and up to 60.`);
+  const share = Number(needed(options.rate, "rate", say.interestAYearAsAShare));
+  if (!(share >= 0 && share <= 0.5)) throw new CliRefusal(say.rateInterestIsAShareWrite(options.rate));
+  const termYears = Number(needed(options.years, "years", say.termOfTheLoan));
+  if (!(termYears > 0 && termYears <= 60)) throw new CliRefusal(say.yearsGiveATermAbove0(options.years));
   const { costs, incentives } = site.money;
   const principal =
     options.principal ??
     sumOf(costs.map(({ amount }) => amount))
       .minus(sumOf(incentives.map(({ amount }) => amount)))
       .toFixed(2);
-  if (!/^\d+(\.\d+)?$/.test(principal) || new Exact(principal).lte(0))
-    throw new CliRefusal(`--principal ${principal}: give a sum above 0, such as 14000.00.`);
+  if (!/^\d+(\.\d+)?$/.test(principal) || new Exact(principal).lte(0)) throw new CliRefusal(say.principalGiveASumAbove0(principal));
   const months = loanSchedule({ principal, ratePerYearFrac: share, termYears, fee: "0", refinance: null }, site.currency);
   const out = (value: Exact): string => amountOf(value, site.currency);
   const years = Array.from({ length: Math.ceil(months.length / 12) }, (_, k) => {
@@ -111,7 +110,7 @@ export function loanBench(site: SiteDocument, options: CliOptions): void {
     printJson(answer);
     return;
   }
-  printText(`${answer.monthlyPayment} ${site.currency} a month; ${answer.interestTotal} of interest in all.\n`);
+  printText(say.aMonthOfInterestInAll(answer.monthlyPayment, site.currency, answer.interestTotal));
   printText(
     textTable(
       ["year", "paid", "interest", "owed"],

@@ -11,6 +11,7 @@ import { pricePerKwh, yearlyKwhWorth } from "@/core/money";
 import { arrayNameplateW, nameplateW, type PvArray, partOfSite } from "@/core/site";
 import { monthBins } from "@/core/time";
 import { albedoGain, hourProfile, monthSums, type PreparedWeather, runPrepared, stormReport, sumOf } from "@/core/yield";
+import { say } from "@/wording/cli";
 import { type CliOptions, needed } from "./arguments";
 import { printJson, printText, textTable } from "./print";
 import { CliRefusal } from "./refuse";
@@ -26,45 +27,40 @@ export interface SiteYear {
 
 async function jsonFile<S extends z.ZodType>(file: string, schema: S): Promise<z.output<S>> {
   const text = await readFile(file, "utf8").catch(() => {
-    throw new CliRefusal(`${file}: there is no such file.`);
+    throw new CliRefusal(say.thereIsNoSuchFile(file));
   });
   let json: unknown;
   try {
     json = JSON.parse(text);
   } catch (error) {
-    throw new CliRefusal(`${file}: this is no JSON. ${error instanceof Error ? error.message : ""}`);
+    throw new CliRefusal(say.thisIsNoJson(file, error instanceof Error ? error.message : ""));
   }
   const read = schema.safeParse(json);
   if (read.success) return read.data;
   const [issue] = read.error.issues;
-  throw new CliRefusal(`${file}, ${issue?.path.join(".") || "whole"}: ${issue?.message ?? "is not understood"}.`);
+  throw new CliRefusal(`${file}, ${issue?.path.join(".") || "whole"}: ${issue?.message ?? say.isNotUnderstood}.`);
 }
 
 /** `bench mixed-string --strings FILE`: unlike modules on one input, now and over the year. */
 export async function mixedBench({ site, year, prepared }: SiteYear, options: CliOptions): Promise<void> {
-  const strings = await jsonFile(needed(options.strings, "strings", "a JSON file with the strings and their modules"), mixedStringsSchema);
+  const strings = await jsonFile(needed(options.strings, "strings", say.aJsonFileWithTheStrings), mixedStringsSchema);
   const circuits = circuitsOf(site);
   const foreign = strings.flat().find(({ module }) => !circuits.has(module));
-  if (foreign)
-    throw new CliRefusal(
-      `Module ${foreign.module} is not in the site, or its datasheet is too thin; there are ${[...circuits.keys()].join(", ")}.`,
-    );
+  if (foreign) throw new CliRefusal(say.moduleIsNotInTheSite(foreign.module, [...circuits.keys()].join(", ")));
   const { voltageV, currentA, ...report } = mixedReport(stringsNow(strings, circuits), BYPASS_DROP_V);
   const whole = mixedYearOnSite(site, prepared, strings, 1);
   if (options.json) {
     printJson({ year, ...report, curve: [...voltageV].map((volts, k) => [volts, currentA[k]]), yearKwh: whole });
     return;
   }
-  printText(
-    `${report.togetherW.toFixed(0)} W on one input of ${report.byModuleW.toFixed(0)} W each alone; the rule of thumb says ${report.rule.powerW.toFixed(0)} W.`,
-  );
+  printText(say.wOnOneInputOfW(report.togetherW.toFixed(0), report.byModuleW.toFixed(0), report.rule.powerW.toFixed(0)));
   printText(
     textTable(
       ["connected", `${year ?? "cloudless year"}, kWh DC`],
       [
-        ["all on one input", whole?.togetherKwh ?? null],
-        ["every string on its own", whole?.byStringKwh ?? null],
-        ["every module on its own", whole?.byModuleKwh ?? null],
+        [say.allOnOneInput, whole?.togetherKwh ?? null],
+        [say.everyStringOnItsOwn, whole?.byStringKwh ?? null],
+        [say.everyModuleOnItsOwn, whole?.byModuleKwh ?? null],
       ],
     ),
   );
@@ -81,8 +77,7 @@ export function cableBench({ site, array, prepared }: SiteYear, options: CliOpti
   const hours = axis.stepMinutes / 60;
   const { expectedKwh } = runPrepared(partOfSite(site, [array.id]), prepared, monthBins(axis, site.place.timeZone));
   const inSeries = inverter?.perModule ? 1 : (array.modulesPerString ?? array.count);
-  if (module.vmpV === null || module.impA === null)
-    throw new CliRefusal(`Module ${array.module} has no vmpV and impA: the string's volts and amperes can't be told.`);
+  if (module.vmpV === null || module.impA === null) throw new CliRefusal(say.moduleHasNoVmpvAndImpa(array.module));
   const choices = cableSections({
     conductor: "copper",
     oneWayLengthM: figures.length!,
@@ -109,10 +104,10 @@ export function cableBench({ site, array, prepared }: SiteYear, options: CliOpti
     printJson({ array: array.id, check, sections: choices, cheapestMm2: best?.areaMm2 ?? null });
     return;
   }
-  printText(`${best?.areaMm2} mm2 costs least over ${figures.years} years.`);
+  printText(say.mm2CostsLeastOverYears(best?.areaMm2, figures.years));
   printText(
     textTable(
-      ["mm2", "drop, V", "drop, %", "kWh lost a year", "over its life"],
+      ["mm2", "drop, V", "drop, %", say.kwhLostAYear, say.overItsLife],
       choices.map((each) => [
         String(each.areaMm2),
         each.dropV.toFixed(2),
@@ -131,7 +126,7 @@ export function modulesBench({ site, array, year, prepared }: SiteYear, options:
     options.modules?.split(",").map((name) => name.trim()) ?? [array.module, ...moduleLibrary.map(({ name }) => name)].slice(0, 3);
   const unknown = names.find((name) => !(name in all));
   if (unknown !== undefined) throw new CliRefusal(`--modules ${unknown}: choose among ${Object.keys(all).join(", ")}.`);
-  if (names.length < 2 || names.length > 5) throw new CliRefusal(`--modules: two to five are compared, not ${names.length}.`);
+  if (names.length < 2 || names.length > 5) throw new CliRefusal(say.modulesTwoToFiveAreCompared(names.length));
   const figures = withFigures(options.with, { perW: 0.24, electronics: 0, racking: 35, fixed: 2500 }, []);
   const kwp = arrayNameplateW(site, array) / 1000;
   const rows = names.map((name) => {
@@ -166,7 +161,7 @@ export function modulesBench({ site, array, year, prepared }: SiteYear, options:
 /** `bench snow`: storms and what clearing them would have brought; what snow on the ground gives back. */
 export function snowBench({ site, array, year, prepared }: SiteYear, options: CliOptions): void {
   const storms = stormReport(site, array, prepared);
-  if (!storms) throw new CliRefusal(`${options.weather ?? "This weather"}: there is no snow_depth_cm column, so storms can't be told.`);
+  if (!storms) throw new CliRefusal(say.thereIsNoSnowDepthCm(options.weather ?? "This weather"));
   const albedo = albedoGain(site, array, prepared, [array.tiltDeg, 60, 90], null);
   if (options.json) {
     printJson({ year, storms, albedo });
@@ -189,7 +184,7 @@ export function snowBench({ site, array, year, prepared }: SiteYear, options: Cl
 
 /** `bench loads --loads FILE`: daily use against what the array makes. */
 export async function loadsBench({ site, year, prepared }: SiteYear, options: CliOptions): Promise<void> {
-  const file = needed(options.loads, "loads", "a JSON file with appliances and the battery");
+  const file = needed(options.loads, "loads", say.aJsonFileWithAppliancesAnd);
   const { appliances, battery } = await jsonFile(file, loadsSchema);
   const doubts = loadDoubts(appliances, battery);
   const report = loadReport({ appliances, battery, madeKwByHour: hourProfile(site, prepared), arrayW: nameplateW(site) });
@@ -198,10 +193,10 @@ export async function loadsBench({ site, year, prepared }: SiteYear, options: Cl
     return;
   }
   for (const doubt of doubts) printText(loadDoubtInWords(doubt));
-  printText(`The battery carries ${report.autonomyDays.toFixed(1)} days of the worst month (${report.worst.month}).`);
+  printText(say.theBatteryCarriesDaysOfThe(report.autonomyDays.toFixed(1), report.worst.month));
   printText(
     textTable(
-      ["month", "used, kWh a day", "made, kWh a day", "covers, %"],
+      ["month", say.usedKwhADay, say.madeKwhADay, "covers, %"],
       report.months.map((month) => [
         String(month.month),
         month.useKwhPerDay.toFixed(1),

@@ -8,6 +8,7 @@ import { HOUR_MS } from "@/core/units";
 import { clearSkyWeather, hoursOfYear } from "@/core/weather";
 import { type PreparedWeather, prepareWeather, shadeReport, sumOf } from "@/core/yield";
 import { yearsOf, yearWeather } from "@/usecases/ledger";
+import { say } from "@/wording/cli";
 import { type CliOptions, needed, oneOf } from "./arguments";
 import { changeBench, inverterBench, spotBench, trialBench } from "./bench-field";
 import { caseBench, loanBench } from "./bench-money";
@@ -42,7 +43,7 @@ const BENCHES = {
 /** `bench NAME`: the calculators of the bench and of the site chapter, as the screens have them. */
 export async function benchCommand(options: CliOptions, name: string | undefined): Promise<void> {
   const bench = BENCHES[name as keyof typeof BENCHES];
-  if (!bench) throw new CliRefusal(`bench ${name ?? ""}: choose one of ${Object.keys(BENCHES).join(", ")}.`);
+  if (!bench) throw new CliRefusal(say.benchChooseOneOf(name ?? "", Object.keys(BENCHES).join(", ")));
   await bench(options);
 }
 
@@ -56,7 +57,7 @@ async function yearOf(site: SiteDocument, options: CliOptions): Promise<{ year: 
   const ledger = await ledgerFromFiles(files);
   printNotices(ledger.notices);
   const year = yearsOf(ledger).at(-1) ?? null;
-  if (year === null) throw new CliRefusal(`${options.weather}: no month of weather was found in it.`);
+  if (year === null) throw new CliRefusal(say.noMonthOfWeatherWasFound(options.weather));
   const { prepared, from, to } = yearWeather(site.place, ledger, Number(year));
   return { year, prepared: prepareWeather(site.place, unpackWeather(packWeather(prepared.weather, from, to).buffer)) };
 }
@@ -89,7 +90,7 @@ async function tiltBench(options: CliOptions): Promise<void> {
     plan.winterKwh,
     plan.leastKwhPerDay.toFixed(1),
   ]);
-  printText(textTable(["plan", "tilts", `${year ?? "cloudless year"} kWh`, "winter half kWh", "least month kWh/day"], rows));
+  printText(textTable(["plan", "tilts", `${year ?? "cloudless year"} kWh`, say.winterHalfKwh, "least month kWh/day"], rows));
 }
 
 async function shadeBench(options: CliOptions): Promise<void> {
@@ -98,10 +99,10 @@ async function shadeBench(options: CliOptions): Promise<void> {
   const report = shadeReport(site, prepared);
   if (options.json) return printJson({ year, ...report });
   const lost = sumOf(report.openKwh) - sumOf(report.expectedKwh);
-  printText(`${year ?? "A cloudless year"}: shade takes ${lost.toFixed(0)} kWh of ${sumOf(report.openKwh).toFixed(0)} at the meter.`);
+  printText(say.shadeTakesKwhOfAtThe(year ?? say.aCloudlessYear2, lost.toFixed(0), sumOf(report.openKwh).toFixed(0)));
   printText(
     textTable(
-      ["without", "kWh back a year"],
+      ["without", say.kwhBackAYear],
       report.costs.map(({ id, monthsKwh }) => [id, sumOf(monthsKwh)]),
     ),
   );
@@ -127,23 +128,19 @@ async function rowsBench(options: CliOptions): Promise<void> {
     windowEndH: Number(options.to ?? 14),
   });
   if (options.json) return printJson(spacing);
-  printText(
-    spacing
-      ? `Gap ${spacing.gapM.toFixed(2)} m, a row every ${spacing.pitchM.toFixed(2)} m.`
-      : "The sun is not up through the whole window at winter solstice: no gap keeps it free.",
-  );
+  printText(spacing ? say.gapMARowEveryM(spacing.gapM.toFixed(2), spacing.pitchM.toFixed(2)) : say.theSunIsNotUpThrough);
 }
 
 async function compassBench(options: CliOptions): Promise<void> {
   const site = await readSiteFile(options);
-  const magneticDeg = Number(needed(options.reading, "reading", "what the compass shows, in degrees"));
-  if (Number.isNaN(magneticDeg)) throw new CliRefusal(`--reading ${options.reading}: expected degrees from 0 to 360.`);
+  const magneticDeg = Number(needed(options.reading, "reading", say.whatTheCompassShowsInDegrees));
+  if (Number.isNaN(magneticDeg)) throw new CliRefusal(say.readingExpectedDegreesFrom0To(options.reading));
   const utcMs = options.date === undefined ? Date.now() : Date.parse(`${options.date}T12:00:00Z`);
-  if (Number.isNaN(utcMs)) throw new CliRefusal(`--date ${options.date}: write a date as 2026-05-10.`);
+  if (Number.isNaN(utcMs)) throw new CliRefusal(say.dateWriteADateAs2026(options.date));
   const declination = magneticDeclination(site.place, utcMs);
   const trueDeg = trueOfMagneticDeg(magneticDeg, declination.declinationDeg);
   if (options.json) return printJson({ magneticDeg, trueDeg, ...declination });
   printText(
-    `${magneticDeg.toFixed(1)} magnetic is ${trueDeg.toFixed(1)} true; declination ${declination.declinationDeg.toFixed(1)} (${declination.model}).`,
+    say.magneticIsTrueDeclination(magneticDeg.toFixed(1), trueDeg.toFixed(1), declination.declinationDeg.toFixed(1), declination.model),
   );
 }

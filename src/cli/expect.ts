@@ -1,5 +1,6 @@
 import { MODEL_ACCOUNTS } from "@/core/accounts";
 import type { LedgerLine } from "@/core/ledger";
+import { say } from "@/wording/cli";
 import { type CliOptions, needed } from "./arguments";
 import { printJson, printNotices, printText, textTable } from "./print";
 import { ledgerFromFiles } from "./read-files";
@@ -15,7 +16,7 @@ const pick = ({ key, planeKwhM2, referenceKwh, accountsKwh, expectedKwh, filledR
 
 /** `expect`: months and total of what the sun owes. */
 export async function expectCommand(options: CliOptions): Promise<void> {
-  needed(options.weather, "weather", "a weather CSV");
+  needed(options.weather, "weather", say.aWeatherCsv);
   const { report, notices } = await ledgerFromFiles({ ...options, production: undefined as never });
   printNotices(notices);
   if (options.json)

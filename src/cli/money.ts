@@ -6,6 +6,7 @@ import { billFaults, type EnergyBasis, type Payback, paybackSpread, USUAL_DOUBTS
 import { readBills } from "@/formats/bills-csv";
 import { attribute } from "@/usecases/attribution";
 import { moneyPage } from "@/usecases/money";
+import { say } from "@/wording/cli";
 import { billFaultWords, noReturnWords } from "@/wording/money";
 import { inPlainText } from "@/wording/problems";
 import { type CliOptions, oneOf } from "./arguments";
@@ -15,9 +16,9 @@ import { CliRefusal } from "./refuse";
 
 const BASES = ["metered", "expected", "promise"] as const;
 const METHOD_WORDS = {
-  "re-run": "tariff run again without the array (trust this one)",
-  "old-average": "old average price",
-  "flat-value": "flat worth of production",
+  "re-run": say.tariffRunAgainWithoutTheArray,
+  "old-average": say.oldAveragePrice,
+  "flat-value": say.flatWorthOfProduction,
 } as const;
 
 /** `money`: paybacks in their named ways, and with `--bills` the savings in three schools and the payback at the rate of the bills. */
@@ -44,19 +45,20 @@ export async function moneyCommand(options: CliOptions): Promise<void> {
   if (fromBills) printBills(fromBills);
   if (!report.payback) {
     if (fromBills) return;
-    throw new CliRefusal(
-      `No payback: ${report.missing.join(", ")} missing. A cost stands in the site file under money.costs; a price there or as --price; energy comes from --weather, --production or --promise.`,
-    );
+    throw new CliRefusal(say.noPaybackMissingACostStands(report.missing.join(", ")));
   }
   printPayback(report.payback, `${report.basis} energy`, report.currency);
   if (breakEven)
     printText(
-      `Under doubt 95 of 100 draws lie between ${breakEven.low.toFixed(1)} and ${Number.isFinite(breakEven.high) ? `${breakEven.high.toFixed(1)} years` : "beyond the horizon"}.`,
+      say.underDoubt95Of100Draws(
+        breakEven.low.toFixed(1),
+        Number.isFinite(breakEven.high) ? `${breakEven.high.toFixed(1)} years` : say.beyondTheHorizon,
+      ),
     );
 }
 
 async function billsOf(file: string, notices: string[]): Promise<readonly BillDocument[]> {
-  if (!existsSync(file)) throw new CliRefusal(`${file}: there is no such file. Check the path.`);
+  if (!existsSync(file)) throw new CliRefusal(say.thereIsNoSuchFileCheck(file));
   const { bills, problems } = await readBills(createReadStream(file));
   const errors = problems.filter(({ severity }) => severity === "error");
   if (errors.length > 0) throw new CliRefusal(errors.map((problem) => `${file}: ${inPlainText(problem)}`).join("\n"));
@@ -69,10 +71,10 @@ async function billsOf(file: string, notices: string[]): Promise<readonly BillDo
 }
 
 function printBills({ methods, currency, naivePerYear, runRates, missing, planTest }: BillsReport): void {
-  if (missing.length > 0) printText(`Not told for want of: ${missing.join(", ")}.`);
+  if (missing.length > 0) printText(say.notToldForWantOf(missing.join(", ")));
   printText(
     textTable(
-      [`saved, ${currency}`, "months", "total", "a year", "paid back on", "years"],
+      [`saved, ${currency}`, "months", "total", "a year", say.paidBackOn, "years"],
       methods.map((method) => {
         const rate = runRates.find((each) => each.method === method.method);
         return [
@@ -87,28 +89,24 @@ function printBills({ methods, currency, naivePerYear, runRates, missing, planTe
     ),
   );
   const trusted = methods.find(({ method }) => method === "re-run");
-  if (trusted?.low)
-    printText(`The re-run lies between ${trusted.low} and ${trusted.high}: when energy was used, and the meter, leave that open.`);
-  if (naivePerYear !== null) printText(`Mean bill before less mean bill after: ${naivePerYear} a year; weather, use and prices are in it.`);
-  if (planTest)
-    printText(
-      `The plan run over ${planTest.months} printed bills: ${planTest.exact} to the cent, ${planTest.offTotal} ${currency} in all.\n`,
-    );
+  if (trusted?.low) printText(say.theReRunLiesBetweenAnd(trusted.low, trusted.high));
+  if (naivePerYear !== null) printText(say.meanBillBeforeLessMeanBill(naivePerYear));
+  if (planTest) printText(say.thePlanRunOverPrintedBills(planTest.months, planTest.exact, planTest.offTotal, currency));
 }
 
 function printPayback(payback: Payback, energy: string, currency: string): void {
-  const years = (value: number | null): string => (value === null ? "not within the horizon" : `${value.toFixed(2)} years`);
-  printText(`Net cost ${payback.netCost} ${currency}; first year ${payback.firstYearValue} ${currency} (${energy}).`);
-  printText(
-    `Simple payback: ${years(payback.simpleYears)}. With price rise, ageing and upkeep: ${years(payback.risingYears)}. Discounted: ${years(payback.discountedYears)}.`,
-  );
+  const years = (value: number | null): string => (value === null ? say.notWithinTheHorizon : `${value.toFixed(2)} years`);
+  printText(say.netCostFirstYear(payback.netCost, currency, payback.firstYearValue, energy));
+  printText(say.simplePaybackWithPriceRiseAgeing(years(payback.simpleYears), years(payback.risingYears), years(payback.discountedYears)));
   const { kind, rates } = payback.returnPerYear;
   printText(
-    `Net present value ${payback.netPresentValue}; levelised cost ${payback.levelisedPerKwh ?? "-"} a kWh; ${
+    say.netPresentValueLevelisedCostA(
+      payback.netPresentValue,
+      payback.levelisedPerKwh ?? "-",
       kind === "one"
-        ? `return ${(rates[0]! * 100).toFixed(2)} % a year, as a deposit at ${((payback.depositFrac ?? 0) * 100).toFixed(2)} % before tax`
-        : noReturnWords(kind, rates)
-    }.\n`,
+        ? say.returnAYearAsADeposit((rates[0]! * 100).toFixed(2), ((payback.depositFrac ?? 0) * 100).toFixed(2))
+        : noReturnWords(kind, rates),
+    ),
   );
   printText(
     textTable(

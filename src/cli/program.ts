@@ -1,4 +1,5 @@
 import { Command, CommanderError, Option } from "commander";
+import { say } from "@/wording/cli";
 import { BENCHES, COMMANDS, type CommandShape } from "./commands";
 import { type CliOptions, OPTIONS } from "./options";
 import { CliRefusal } from "./refuse";
@@ -10,7 +11,7 @@ function add(parent: Command, name: string, { what, options, run }: CommandShape
     const [argument, help] = OPTIONS[option];
     command.addOption(new Option(`--${option} <${argument}>`, help));
   }
-  command.option("--json", "print the form of docs/formats.md");
+  command.option("--json", say.printTheFormOfDocsFormats);
   command.action(async (parsed: Readonly<Record<string, string | boolean>>) => run(asTyped(parsed)));
 }
 
@@ -22,9 +23,9 @@ const asTyped = (parsed: Readonly<Record<string, string | boolean>>): CliOptions
 
 /** The command line. Bad input throws CliRefusal. */
 export function ledgerProgram(version: string): Command {
-  const program = new Command("ledger").description("An energy account book for photovoltaic sites.").version(version, "--version");
+  const program = new Command("ledger").description(say.anEnergyAccountBookForPhotovoltaic).version(version, "--version");
   for (const [name, shape] of Object.entries(COMMANDS)) add(program, name, shape);
-  const bench = program.command("bench").description("a calculator of the bench");
+  const bench = program.command("bench").description(say.aCalculatorOfTheBench);
   for (const [name, shape] of Object.entries(BENCHES)) add(bench, name, shape);
   return refusing(program);
 }
@@ -48,7 +49,7 @@ export async function runLedger(argv: readonly string[], version: string): Promi
   } catch (error) {
     if (!(error instanceof CommanderError)) throw error;
     if (error.exitCode === 0) return;
-    throw new CliRefusal(`${error.message.replace(/^error: /, "")}\nSee: npm run -s ledger -- ${commandOf(argv)}--help`);
+    throw new CliRefusal(say.seeNpmRunSLedgerHelp(error.message.replace(/^error: /, ""), commandOf(argv)));
   }
 }
 

@@ -12,12 +12,13 @@ import { parseSiteText } from "@/formats/site-json";
 import { inspectFile, joinPages } from "@/usecases/imports";
 import { type OpenLedger, openLedger, type StoredSeries } from "@/usecases/ledger";
 import { cleanSeries, cleanSparse, examineBook } from "@/usecases/quality";
+import { say } from "@/wording/cli";
 import { inPlainText } from "@/wording/problems";
 import { type CliOptions, needed, oneOf } from "./arguments";
 import { CliRefusal } from "./refuse";
 
 function existing(file: string): string {
-  if (!existsSync(file)) throw new CliRefusal(`${file}: there is no such file. Check the path.`);
+  if (!existsSync(file)) throw new CliRefusal(say.thereIsNoSuchFileCheck(file));
   return file;
 }
 
@@ -31,7 +32,7 @@ export async function readSiteFile(options: CliOptions): Promise<SiteDocument> {
   const reading = parseSiteText(await readFile(file, "utf8"));
   if (reading.ok) return reading.document;
   refuse(file, reading.problems);
-  throw new CliRefusal(`${file} can't be read.`);
+  throw new CliRefusal(say.cantBeRead(file));
 }
 
 const QUANTITIES: Readonly<Record<string, string>> = {
@@ -45,9 +46,9 @@ const QUANTITIES: Readonly<Record<string, string>> = {
 
 /** The option that answers each question of a foreign table. */
 const OPTION_OF: Readonly<Record<string, (kind: string) => string>> = {
-  "date-order": (kind) => `--${kind}-dates dmy or mdy`,
+  "date-order": (kind) => say.datesDmyOrMdy(kind),
   quantity: (kind) => `--${kind}-unit ${Object.keys(QUANTITIES).join(", ")}`,
-  "year-names": () => "--fiscal-years start or end",
+  "year-names": () => say.fiscalYearsStartOrEnd,
 };
 
 function answersOf(kind: "weather" | "production", options: CliOptions): Record<string, string> {
@@ -68,12 +69,12 @@ async function readMapping(file: string): Promise<unknown> {
   try {
     json = JSON.parse(text);
   } catch (cause) {
-    throw new CliRefusal(`${file}: this is no JSON (${cause instanceof Error ? cause.message : ""}).`);
+    throw new CliRefusal(say.thisIsNoJson2(file, cause instanceof Error ? cause.message : ""));
   }
   const read = tableMappingSchema.safeParse(json);
   if (!read.success) {
     const issue = read.error.issues[0];
-    throw new CliRefusal(`${file}: ${issue?.path.join(".") || "the mapping"}: ${issue?.message}. See docs/formats.md, column mappings.`);
+    throw new CliRefusal(say.seeDocsFormatsMdColumnMappings(file, issue?.path.join(".") || "the mapping", issue?.message));
   }
   return read.data;
 }
@@ -102,12 +103,8 @@ async function readSeriesFile(
   if (unsure)
     throw new CliRefusal(`${file}: ${inPlainText(unsure)}\nSay which: ${OPTION_OF[String(unsure.facts.id)]?.(kind) ?? "--map FILE"}.`);
   const unzoned = found.problems.some((problem) => problem.code === "zone-needed");
-  refuse(
-    file,
-    found.problems,
-    unzoned ? `\nSay whose clock wrote the times: --${kind}-zone ${site.place.timeZone}, or a fixed offset such as UTC+01:00.` : "",
-  );
-  if (found.kind !== kind) throw new CliRefusal(`${file}: this is a ${found.kind ?? "foreign"} file; --${kind} takes a ${kind} file.`);
+  refuse(file, found.problems, unzoned ? say.sayWhoseClockWroteTheTimes(kind, site.place.timeZone) : "");
+  if (found.kind !== kind) throw new CliRefusal(say.thisIsAFileTakesA(file, found.kind ?? "foreign", kind));
   sparse.spans.push(...found.sparse.spans);
   sparse.counters.push(...found.sparse.counters);
   notices.push(...found.problems.map((problem) => `${file}: ${inPlainText(problem)}`));
@@ -117,7 +114,7 @@ async function readSeriesFile(
 async function readPromiseFile(file: string, site: SiteDocument): Promise<readonly number[] | null> {
   const found = await inspectFile(() => createReadStream(existing(file)), site, importOptionsSchema.parse({}));
   refuse(file, found.problems);
-  if (!found.monthlyKwh) throw new CliRefusal(`${file}: this is no promise file; expected the columns month and kwh.`);
+  if (!found.monthlyKwh) throw new CliRefusal(say.thisIsNoPromiseFileExpected(file));
   return found.monthlyKwh;
 }
 
@@ -131,7 +128,7 @@ async function readEntries(file: string, notices: string[]): Promise<readonly Fi
 const MONTH = /^\d{4}-(0[1-9]|1[0-2])/;
 
 function monthOf(value: string | undefined, option: string): string | undefined {
-  if (value !== undefined && !MONTH.test(value)) throw new CliRefusal(`--${option} ${value}: write a month as 2023-04, or a date in it.`);
+  if (value !== undefined && !MONTH.test(value)) throw new CliRefusal(say.writeAMonthAs202304(option, value));
   return value?.slice(0, 7);
 }
 

@@ -3,6 +3,7 @@ import { LEDGER_ACCOUNTS } from "@/core/accounts";
 import { type LedgerLine, ledgerPostings } from "@/core/ledger";
 import { attribute } from "@/usecases/attribution";
 import { attributionInWords } from "@/wording/attribution";
+import { say } from "@/wording/cli";
 import { findingInWords } from "@/wording/findings/quality";
 import { type CliOptions, needed } from "./arguments";
 import { printJson, printNotices, printText, textTable } from "./print";
@@ -11,11 +12,11 @@ import { CliRefusal } from "./refuse";
 
 /** The ledger of the files with its causes; the same figures as on the screens. */
 export async function attributionFromFiles(options: CliOptions): Promise<{ ledger: FileLedger; causes: AttributionReport }> {
-  needed(options.weather, "weather", "a weather CSV");
-  needed(options.production, "production", "a production CSV");
+  needed(options.weather, "weather", say.aWeatherCsv);
+  needed(options.production, "production", say.aProductionCsv);
   const ledger = await ledgerFromFiles(options);
   const causes = attribute({ ledger, entries: ledger.entries });
-  if (!causes) throw new CliRefusal("Weather and production share no time that both know: there is nothing to reconcile.");
+  if (!causes) throw new CliRefusal(say.weatherAndProductionShareNoTime);
   return { ledger, causes };
 }
 

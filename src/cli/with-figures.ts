@@ -1,3 +1,4 @@
+import { say } from "@/wording/cli";
 import { CliRefusal } from "./refuse";
 
 /** Figures given as `--with a=1,b=2`: known names alone, numbers alone; names with a default may be left out. */
@@ -11,9 +12,9 @@ export function withFigures<K extends string>(
   for (const part of given?.split(",") ?? []) {
     const [name = "", text = ""] = part.split("=").map((piece) => piece.trim());
     const key = known.find((candidate) => candidate.toLowerCase() === name.toLowerCase());
-    if (!key) throw new CliRefusal(`--with ${part}: choose one of ${known.join(", ")}.`);
+    if (!key) throw new CliRefusal(say.withChooseOneOf2(part, known.join(", ")));
     const value = Number(text);
-    if (text === "" || !Number.isFinite(value)) throw new CliRefusal(`--with ${part}: ${key} is a number, such as ${key}=12.5.`);
+    if (text === "" || !Number.isFinite(value)) throw new CliRefusal(say.withIsANumberSuchAs(part, key));
     out[key] = value;
   }
   const missing = needed.filter((key) => out[key] === null);

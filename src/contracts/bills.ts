@@ -1,7 +1,8 @@
 import { z } from "zod";
+import { say } from "@/wording/validation";
 import { decimalAmount, isoDate } from "./primitives";
 
-const kwh = z.number().max(1e9, "more than a thousand GWh in a bill: is it Wh?");
+const kwh = z.number().max(1e9, say.moreThanAThousandGwhIn);
 
 /** A bill as printed. Null is not on it; an amount below zero is a credit. */
 export const billSchema = z.strictObject({

@@ -1,26 +1,23 @@
 import { z } from "zod";
+import { say } from "@/wording/validation";
 
-const reading = (what: string) => z.number().min(0, `${what} can't be negative: swap the leads, or write the size alone`).nullable();
+const reading = (what: string) => z.number().min(0, say.cantBeNegativeSwapTheLeads(what)).nullable();
 
 /** One position of a spot check: light and warmth, and what the multimeter showed. */
 export const spotReadingSchema = z.strictObject({
   irradianceWm2: z.number(),
   moduleTempC: z.number(),
-  vocV: reading("an open-circuit voltage").default(null),
-  iscA: reading("a short-circuit current").default(null),
-  operatingV: reading("an operating voltage").default(null),
-  operatingA: reading("an operating current").default(null),
+  vocV: reading(say.anOpenCircuitVoltage).default(null),
+  iscA: reading(say.aShortCircuitCurrent).default(null),
+  operatingV: reading(say.anOperatingVoltage).default(null),
+  operatingA: reading(say.anOperatingCurrent).default(null),
 });
 export type SpotReadingInput = z.output<typeof spotReadingSchema>;
 
 export const inputReadingSchema = z.strictObject({
-  dcV: z.number().min(0, "a voltage can't be negative"),
-  dcA: z.number().min(0, "a current can't be negative"),
-  strings: z
-    .number()
-    .int("strings are counted whole")
-    .min(1, "at least one string on an input")
-    .max(100, "at most 100 strings on an input"),
+  dcV: z.number().min(0, say.aVoltageCantBeNegative),
+  dcA: z.number().min(0, say.aCurrentCantBeNegative),
+  strings: z.number().int(say.stringsAreCountedWhole).min(1, say.atLeastOneStringOnAn).max(100, say.atMost100StringsOnAn),
 });
 
 /** What an inverter's display shows; what it does not show is null. */

@@ -1,9 +1,10 @@
 import { z } from "zod";
+import { say } from "@/wording/validation";
 import { mappedQuantities } from "./mapping";
 import { problemSchema } from "./problems";
 
 /** A dotted path into JSON, such as "data.rows". */
-const path = z.string().regex(/^[\w$-]+(\.[\w$-]+)*$/, "write a path such as data.rows");
+const path = z.string().regex(/^[\w$-]+(\.[\w$-]+)*$/, say.writeAPathSuchAsData);
 
 /** Where the rows of a JSON answer stand, and what their fields hold. */
 export const jsonColumnsSchema = z.strictObject({
@@ -18,9 +19,9 @@ export type JsonColumns = z.output<typeof jsonColumnsSchema>;
 
 /** A source that is pulled on a schedule. */
 export const feedSettingsSchema = z.strictObject({
-  name: z.string().trim().min(1, "give the feed a name").max(60),
+  name: z.string().trim().min(1, say.giveTheFeedAName).max(60),
   kind: z.enum(["weather", "production"]),
-  url: z.url({ protocol: /^https?$/, error: "write an address such as http://127.0.0.1:4310/power.csv" }).max(500),
+  url: z.url({ protocol: /^https?$/, error: say.writeAnAddressSuchAsHttp }).max(500),
   format: z.enum(["json", "csv"]),
   /** Of JSON answers; CSV tells its columns by its header. */
   json: jsonColumnsSchema.nullable().default(null),

@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { say } from "@/wording/validation";
 import { decimalAmount } from "./primitives";
 
 /** Kinds of field-book entries; a note is any other kind, kept in its own words. */
@@ -19,12 +20,7 @@ export const entryKinds = [
 ] as const;
 export type EntryKind = (typeof entryKinds)[number];
 
-const localDate = z
-  .string()
-  .regex(
-    /^\d{4}-(0[1-9]|1[0-2])-(0[1-9]|[12]\d|3[01])([T ]\d{2}:\d{2}.*)?$/,
-    "a local date such as 2023-04-09, or with its time: write the date anew",
-  );
+const localDate = z.string().regex(/^\d{4}-(0[1-9]|1[0-2])-(0[1-9]|[12]\d|3[01])([T ]\d{2}:\d{2}.*)?$/, say.aLocalDateSuchAs2023);
 
 /** A dated entry of the field book: local dates or times, first and last. */
 export const fieldEntrySchema = z.strictObject({
@@ -32,8 +28,8 @@ export const fieldEntrySchema = z.strictObject({
   to: localDate,
   kind: z.enum(entryKinds),
   array: z.string().max(200),
-  note: z.string().max(2000, "at most 2,000 characters: shorten the note"),
-  value: z.string().max(200, "at most 200 characters: put the rest in the note"),
+  note: z.string().max(2000, say.atMost2000CharactersShorten),
+  value: z.string().max(200, say.atMost200CharactersPutThe),
 });
 export type FieldEntry = z.output<typeof fieldEntrySchema>;
 
@@ -45,10 +41,10 @@ export type Measured = z.output<typeof measuredSchema>;
 const extras = {
   meter: z.string().max(60).default(""),
   cost: decimalAmount
-    .refine((amount) => !amount.startsWith("-"), "a cost can't be negative: write what came back as an incentive in the Site chapter")
+    .refine((amount) => !amount.startsWith("-"), say.aCostCantBeNegativeWrite)
     .nullable()
     .default(null),
-  who: z.string().max(80, "at most 80 characters").default(""),
+  who: z.string().max(80, say.atMost80Characters).default(""),
   measured: measuredSchema.nullable().default(null),
 };
 
@@ -63,7 +59,7 @@ export const newEntrySchema = fieldEntrySchema
     /** Put what it changes into the model: a revision of the site from its date on. */
     apply: z.boolean().default(false),
   })
-  .refine(({ from, to }) => from.slice(0, 10) <= to.slice(0, 10), { message: "the last day lies before the first", path: ["to"] });
+  .refine(({ from, to }) => from.slice(0, 10) <= to.slice(0, 10), { message: say.theLastDayLiesBeforeThe, path: ["to"] });
 export type NewEntry = z.output<typeof newEntrySchema>;
 export type NewEntryInput = z.input<typeof newEntrySchema>;
 

@@ -1,4 +1,5 @@
 import type { z } from "zod";
+import { say } from "@/wording/validation";
 import { siteSchema } from "./site";
 
 const point = siteSchema.shape.horizon.unwrap().element;
@@ -14,15 +15,13 @@ export function readHorizonRows(rows: readonly (readonly string[])[]): { points:
     if (!parsed.success) {
       const [issue] = parsed.error.issues;
       return {
-        fault: `Row ${k + 1}, ${String(issue?.path[0] ?? "")}: “${row.join("; ")}”: ${issue?.message}. Two numbers a row are expected: azimuth and elevation, in degrees.`,
+        fault: say.rowTwoNumbersARowAre(k + 1, String(issue?.path[0] ?? ""), row.join("; "), issue?.message),
       };
     }
     points.push(parsed.data);
   }
   const azimuths = points.map((p) => p.azimuthDeg);
   const twice = azimuths.find((azimuth, k) => azimuths.indexOf(azimuth) !== k);
-  if (twice !== undefined) return { fault: `Azimuth ${twice}° occurs twice; each direction has one horizon.` };
-  return points.length > 0
-    ? { points: points.sort((a, b) => a.azimuthDeg - b.azimuthDeg) }
-    : { fault: "No rows of azimuth and elevation were found." };
+  if (twice !== undefined) return { fault: say.azimuthOccursTwiceEachDirectionHas(twice) };
+  return points.length > 0 ? { points: points.sort((a, b) => a.azimuthDeg - b.azimuthDeg) } : { fault: say.noRowsOfAzimuthAndElevation };
 }

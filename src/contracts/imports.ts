@@ -1,5 +1,6 @@
 import { z } from "zod";
 import { isTimeZone } from "@/core/time";
+import { say } from "@/wording/validation";
 import { mappingProposalSchema, tableMappingSchema } from "./mapping";
 import { problemSchema } from "./problems";
 
@@ -9,10 +10,7 @@ export type ImportKind = (typeof importKinds)[number];
 /** A zone of the IANA list, or a fixed offset for clocks that never keep summer time. */
 export const clockZone = z
   .string()
-  .refine(
-    (zone) => isTimeZone(zone) || /^UTC[+-](0\d|1[0-4]):[0-5]\d$/.test(zone),
-    'choose a zone such as "Europe/Madrid", or a fixed offset such as "UTC+01:00"',
-  );
+  .refine((zone) => isTimeZone(zone) || /^UTC[+-](0\d|1[0-4]):[0-5]\d$/.test(zone), say.chooseAZoneSuchAsEurope);
 
 /** How a file is to be read, where it does not say so itself. */
 export const importOptionsSchema = z.strictObject({

@@ -1,9 +1,10 @@
 import { z } from "zod";
 import { LEDGER_ACCOUNTS } from "@/core/accounts";
+import { say } from "@/wording/validation";
 import { postingPairSchema } from "./attribution";
 import { ledgerLineSchema } from "./ledger";
 
-const month = z.string().regex(/^\d{4}-(0[1-9]|1[0-2])$/, "a month such as 2023-04");
+const month = z.string().regex(/^\d{4}-(0[1-9]|1[0-2])$/, say.aMonthSuchAs202304);
 const account = z.enum(LEDGER_ACCOUNTS);
 const reason = z.string().trim().min(1, "say why").max(500);
 

@@ -1,5 +1,6 @@
 import { z } from "zod";
 import type { LoadDoubt, NamedDoubt } from "@/core/loads";
+import { say } from "@/wording/validation";
 
 /** Appliances and a battery, as a file and as a bench keeps them. */
 export const loadsSchema = z.strictObject({
@@ -24,14 +25,11 @@ export const loadsSchema = z.strictObject({
 });
 
 const WORDS: Readonly<Record<LoadDoubt, (name: string, value: number) => string>> = {
-  "kilowatts-as-watts": (name, value) =>
-    `${name}: ${value} W looks like kW. Power stands in watts here: write ${Math.round(value * 1000)}.`,
-  "kilowatt-hours-as-watts": (name, value) =>
-    `${name}: ${value} W is more than a house takes. Is it watt-hours a day? Power in W and hours a day stand apart here.`,
-  "more-than-a-day": (name, value) => `${name}: ${value} hours a day; a day has 24.`,
-  "nothing-used": () => "Nothing is used yet: give watts, how many and hours a day.",
-  "battery-in-ampere-hours": (_name, value) =>
-    `A battery of ${value} kWh at this voltage is more than a small site has: if it is ${value} Ah, write Ah × V ÷ 1000 as kWh.`,
+  "kilowatts-as-watts": (name, value) => say.wLooksLikeKwPowerStands(name, value, Math.round(value * 1000)),
+  "kilowatt-hours-as-watts": (name, value) => say.wIsMoreThanAHouse(name, value),
+  "more-than-a-day": (name, value) => say.hoursADayADayHas(name, value),
+  "nothing-used": () => say.nothingIsUsedYetGiveWatts,
+  "battery-in-ampere-hours": (_name, value) => say.aBatteryOfKwhAtThis(value),
 };
 
 /** A figure that looks like another unit, for people: what stands there, and what to write. */

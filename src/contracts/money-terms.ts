@@ -1,15 +1,16 @@
 import { z } from "zod";
+import { say } from "@/wording/validation";
 import { decimalAmount, frac, isoDate, price } from "./primitives";
 import { planSchema } from "./tariff";
 
-const ratePerYear = z.number().min(-0.2, "is a share: write 3 % as 0.03").max(0.5, "is a share: write 7.65 % as 0.0765");
-const years = z.number().gt(0, "give years above 0").max(60, "sixty years are the most");
+const ratePerYear = z.number().min(-0.2, say.isAShareWrite3As).max(0.5, say.isAShareWrite765);
+const years = z.number().gt(0, say.giveYearsAbove0).max(60, say.sixtyYearsAreTheMost);
 const what = z.string().max(120).default("");
 
 export const tariffSchema = z.strictObject({
   importPerKwh: price.nullable().default(null),
   exportPerKwh: price.nullable().default(null),
-  priceRisePerYearFrac: z.number().min(-0.2).max(0.5, "is a share: write 3 % as 0.03").default(0.03),
+  priceRisePerYearFrac: z.number().min(-0.2).max(0.5, say.isAShareWrite3As).default(0.03),
   selfUsedFrac: frac.default(1),
 });
 
@@ -27,8 +28,8 @@ export const runningSchema = z.strictObject({
 });
 
 export const loanSchema = z.strictObject({
-  principal: decimalAmount.refine((amount) => Number(amount) > 0, "borrow a sum above 0, such as 14000.00"),
-  ratePerYearFrac: ratePerYear.min(0, "interest can't be negative here"),
+  principal: decimalAmount.refine((amount) => Number(amount) > 0, say.borrowASumAbove0Such),
+  ratePerYearFrac: ratePerYear.min(0, say.interestCantBeNegativeHere),
   termYears: years,
   fee: decimalAmount.default("0.00"),
   refinance: z

@@ -1,53 +1,38 @@
 import { z } from "zod";
 import type { Site } from "@/core/site";
 import { isTimeZone } from "@/core/time";
+import { say } from "@/wording/validation";
 import { moneySchema } from "./money-terms";
 import { dayOfYearSchema, decimalAmount, frac, identifier, isoDate } from "./primitives";
 
 export { dayOfYearSchema, decimalAmount, moneySchema };
 
-const positive = (what: string) => z.number().gt(0, `${what} must be above 0`);
-const azimuthDeg = z
-  .number()
-  .min(0, "azimuth runs from 0 (north) clockwise to under 360; write west of north as 360 minus the angle")
-  .lt(360, "azimuth runs from 0 (north) clockwise to under 360");
-export const tiltSchema = z
-  .number()
-  .min(0, "tilt is measured from horizontal: 0 lies flat, 90 stands upright")
-  .max(90, "tilt is measured from horizontal: 0 lies flat, 90 stands upright; an angle from vertical is 90 minus it");
+const positive = (what: string) => z.number().gt(0, say.mustBeAbove0(what));
+const azimuthDeg = z.number().min(0, say.azimuthRunsFrom0NorthClockwise).lt(360, say.azimuthRunsFrom0NorthClockwise2);
+export const tiltSchema = z.number().min(0, say.tiltIsMeasuredFromHorizontal0).max(90, say.tiltIsMeasuredFromHorizontal02);
 
-const monthly = (value: z.ZodNumber) => z.array(value).length(12, "give twelve months, January first");
+const monthly = (value: z.ZodNumber) => z.array(value).length(12, say.giveTwelveMonthsJanuaryFirst);
 
 export const placeSchema = z.strictObject({
-  latitudeDeg: z
-    .number()
-    .min(-90, "latitude lies between -90 (south pole) and 90")
-    .max(90, "latitude lies between -90 and 90 (north pole)"),
-  longitudeDeg: z
-    .number()
-    .min(-180, "longitude lies between -180 and 180, east positive")
-    .max(180, "longitude lies between -180 and 180, east positive"),
+  latitudeDeg: z.number().min(-90, say.latitudeLiesBetween90SouthPole).max(90, say.latitudeLiesBetween90And90),
+  longitudeDeg: z.number().min(-180, say.longitudeLiesBetween180And180).max(180, say.longitudeLiesBetween180And180),
   elevationM: z.number().min(-430).max(9000).default(0),
-  timeZone: z.string().refine(isTimeZone, 'name a time zone of the IANA list, such as "Europe/Madrid"').default("UTC"),
-  recordLowC: z.number().min(-90).max(40, "the coldest air on record, in C").nullable().default(null),
-  recordHighC: z.number().min(-20).max(65, "the hottest day's air, in C").nullable().default(null),
+  timeZone: z.string().refine(isTimeZone, say.nameATimeZoneOfThe).default("UTC"),
+  recordLowC: z.number().min(-90).max(40, say.theColdestAirOnRecordIn).nullable().default(null),
+  recordHighC: z.number().min(-20).max(65, say.theHottestDaysAirInC).nullable().default(null),
 });
 
 export const moduleSchema = z
   .strictObject({
-    pmpW: positive("rated power").max(2000, "a module's rated power is in W and stays below 2000"),
+    pmpW: positive("rated power").max(2000, say.aModulesRatedPowerIsIn),
     vocV: positive("open-circuit voltage").nullable().default(null),
     iscA: positive("short-circuit current").nullable().default(null),
-    vmpV: positive("voltage at maximum power").nullable().default(null),
-    impA: positive("current at maximum power").nullable().default(null),
+    vmpV: positive(say.voltageAtMaximumPower).nullable().default(null),
+    impA: positive(say.currentAtMaximumPower).nullable().default(null),
     cellsInSeries: z.int().positive().nullable().default(null),
     bypassDiodes: z.int().min(0).default(3),
-    gammaPmpPerK: z
-      .number()
-      .max(0, "modules lose power when they warm up: the coefficient of power is negative, such as -0.0036 for -0.36 %/K")
-      .min(-0.01, "is a share a kelvin: write -0.36 %/K as -0.0036")
-      .default(-0.0036),
-    betaVocPerK: z.number().max(0, "the coefficient of voltage is negative, such as -0.0028").min(-0.01).default(-0.0028),
+    gammaPmpPerK: z.number().max(0, say.modulesLosePowerWhenTheyWarm).min(-0.01, say.isAShareAKelvinWrite).default(-0.0036),
+    betaVocPerK: z.number().max(0, say.theCoefficientOfVoltageIsNegative).min(-0.01).default(-0.0028),
     alphaIscPerK: z.number().min(-0.001).max(0.005).default(0.0005),
     noctC: z.number().min(20).max(90).default(45),
     areaM2: positive("area").nullable().default(null),
@@ -57,48 +42,48 @@ export const moduleSchema = z
     const question = (field: string, input: unknown, message: string) =>
       context.addIssue({ code: "custom", path: [field], input, message });
     if (vmpV !== null && vocV !== null && vmpV >= vocV) {
-      question("vmpV", vmpV, `voltage at maximum power lies under the open-circuit voltage (${vocV} V); are the two swapped?`);
+      question("vmpV", vmpV, say.voltageAtMaximumPowerLiesUnder(vocV));
     }
     if (impA !== null && iscA !== null && impA >= iscA) {
-      question("impA", impA, `current at maximum power lies under the short-circuit current (${iscA} A); are the two swapped?`);
+      question("impA", impA, say.currentAtMaximumPowerLiesUnder(iscA));
     }
     if (vmpV !== null && impA !== null && Math.abs((vmpV * impA) / pmpW - 1) > 0.03) {
       const product = Math.round(vmpV * impA * 10) / 10;
-      question("pmpW", pmpW, `impA × vmpV is ${product} W, more than 3 % off; copy the three from one datasheet column`);
+      question("pmpW", pmpW, say.impaVmpvIsWMoreThan(product));
     }
   });
 
 const horizonSchema = z.array(
   z.strictObject({
     azimuthDeg,
-    elevationDeg: z.number().min(0, "a horizon lies at 0 or above").max(90, "a horizon ends at 90, straight up"),
+    elevationDeg: z.number().min(0, say.aHorizonLiesAt0Or).max(90, say.aHorizonEndsAt90Straight),
   }),
 );
 
 export const obstacleKinds = ["tree", "pole", "wall", "building", "row", "box"] as const;
-const heightM = positive("height").max(500, "heights are in metres");
+const heightM = positive("height").max(500, say.heightsAreInMetres);
 const obstacleShape = {
-  kind: z.enum(obstacleKinds, "an obstacle is one of tree, pole, wall, building, row, box"),
+  kind: z.enum(obstacleKinds, say.anObstacleIsOneOfTree),
   name: z.string().max(80).default(""),
   heightM,
-  widthM: positive("width").max(1000, "widths are in metres"),
+  widthM: positive("width").max(1000, say.widthsAreInMetres),
   depthM: positive("depth").max(1000).nullable().default(null),
   facingDeg: azimuthDeg.nullable().default(null),
   baseM: z.number().min(0).nullable().default(null),
   lightThroughMonthlyFrac: monthly(frac).nullable().default(null),
 };
 export const obstacleSchema = z
-  .strictObject({ ...obstacleShape, azimuthDeg, distanceM: positive("distance").max(20_000, "distances are in metres") })
+  .strictObject({ ...obstacleShape, azimuthDeg, distanceM: positive("distance").max(20_000, say.distancesAreInMetres) })
   .refine(({ baseM, heightM: top }) => baseM === null || baseM < top, {
     path: ["baseM"],
-    error: "the clear height under it lies below its top",
+    error: say.theClearHeightUnderItLies,
   });
-const inPlan = z.number().min(-20_000, "the plan is in metres").max(20_000, "the plan is in metres");
+const inPlan = z.number().min(-20_000, say.thePlanIsInMetres).max(20_000, say.thePlanIsInMetres);
 export const siteObstacleSchema = z
   .strictObject({ id: identifier, ...obstacleShape, eastM: inPlan, northM: inPlan })
   .refine(({ baseM, heightM: top }) => baseM === null || baseM < top, {
     path: ["baseM"],
-    error: "the clear height under it lies below its top",
+    error: say.theClearHeightUnderItLies,
   });
 
 export const shadeRules = ["module-level", "bypass-diodes", "worst-module"] as const;
@@ -109,44 +94,44 @@ export const arraySchema = z.strictObject({
   id: identifier,
   name: z.string().max(80).default(""),
   module: identifier,
-  count: z.int("count whole modules").positive("there is at least one module"),
+  count: z.int(say.countWholeModules).positive(say.thereIsAtLeastOneModule),
   modulesPerString: z.int().positive().nullable().default(null),
   tiltDeg: tiltSchema,
   azimuthDeg,
-  mounting: z.enum(mountings, "mounting is one of open-rack, roof-gap, roof-close, building-integrated").default("open-rack"),
+  mounting: z.enum(mountings, say.mountingIsOneOfOpenRack).default("open-rack"),
   tiltSchedule: z.array(z.strictObject({ from: dayOfYearSchema, tiltDeg: tiltSchema })).default([]),
-  rows: z.int("count whole rows").positive().nullable().default(null),
+  rows: z.int(say.countWholeRows).positive().nullable().default(null),
   orientation: z.enum(["portrait", "landscape"]).default("portrait"),
   eastM: inPlan.nullable().default(null),
   northM: inPlan.nullable().default(null),
-  baseHeightM: z.number().min(0, "the lower edge lies at the ground or above").max(300, "heights are in metres").default(0),
-  shadeRule: z.enum(shadeRules, "a shade rule is one of module-level, bypass-diodes, worst-module").nullable().default(null),
+  baseHeightM: z.number().min(0, say.theLowerEdgeLiesAtThe).max(300, say.heightsAreInMetres).default(0),
+  shadeRule: z.enum(shadeRules, say.aShadeRuleIsOneOf).nullable().default(null),
   horizon: horizonSchema.default([]),
   obstacles: z.array(obstacleSchema).default([]),
   rack: z
-    .strictObject({ frameM: positive("length along the frame").max(50), baseM: positive("length along the base").max(50) })
+    .strictObject({ frameM: positive(say.lengthAlongTheFrame).max(50), baseM: positive(say.lengthAlongTheBase).max(50) })
     .nullable()
     .default(null),
 });
 
 export const inverterSchema = z.strictObject({
   id: identifier,
-  arrays: z.array(identifier).min(1, "name the arrays on this inverter"),
+  arrays: z.array(identifier).min(1, say.nameTheArraysOnThisInverter),
   acRatedW: positive("AC rating").max(1e9),
-  ratedEfficiencyFrac: frac.gt(0.3, "is a share: write 97.2 % as 0.972").default(0.96),
+  ratedEfficiencyFrac: frac.gt(0.3, say.isAShareWrite972).default(0.96),
   perModule: z.boolean().default(false),
   exportLimitW: z.number().min(0).nullable().default(null),
-  maxDcV: positive("highest DC voltage").max(2000).nullable().default(null),
+  maxDcV: positive(say.highestDcVoltage).max(2000).nullable().default(null),
   mpptMinV: z.number().min(0).max(2000).nullable().default(null),
-  mpptMaxV: positive("upper end of the window").max(2000).nullable().default(null),
+  mpptMaxV: positive(say.upperEndOfTheWindow).max(2000).nullable().default(null),
   inputMaxA: positive("input current").max(10_000).nullable().default(null),
   inputs: z.int().positive().max(1000).nullable().default(null),
-  dcInputLimitW: positive("DC input limit").nullable().default(null),
+  dcInputLimitW: positive(say.dcInputLimit).nullable().default(null),
   nightDrawW: z.number().min(0).max(1000).default(0),
   efficiencyCurve: z
-    .array(z.strictObject({ loadFrac: z.number().gt(0).max(2), efficiencyFrac: frac.gt(0, "is a share: write 97 % as 0.97") }))
-    .min(2, "a curve has at least two points")
-    .refine((points) => points.every((p, k) => k === 0 || p.loadFrac > points[k - 1]!.loadFrac), "list the points by rising load")
+    .array(z.strictObject({ loadFrac: z.number().gt(0).max(2), efficiencyFrac: frac.gt(0, say.isAShareWrite97As) }))
+    .min(2, say.aCurveHasAtLeastTwo)
+    .refine((points) => points.every((p, k) => k === 0 || p.loadFrac > points[k - 1]!.loadFrac), say.listThePointsByRisingLoad)
     .nullable()
     .default(null),
   king: z
@@ -167,7 +152,7 @@ export const inverterSchema = z.strictObject({
 
 export const meterSchema = z.strictObject({
   id: identifier,
-  point: z.enum(["dc", "ac", "net", "export", "import"], "a metering point is one of dc, ac, net, export, import"),
+  point: z.enum(["dc", "ac", "net", "export", "import"], say.aMeteringPointIsOneOf),
   arrays: z.array(identifier).default([]),
 });
 
@@ -183,7 +168,7 @@ export const lossesSchema = z.strictObject({
 });
 
 export const soilingSchema = z.strictObject({
-  ratePerDayFrac: z.number().min(0).max(0.05, "is a share a day: write 0.1 % a day as 0.001").default(0.001),
+  ratePerDayFrac: z.number().min(0).max(0.05, say.isAShareADayWrite).default(0.001),
   cleaningRainMm: z.number().min(0).max(200).default(6),
   graceDays: z.int().min(0).max(365).default(5),
   maxFrac: frac.default(0.3),
@@ -219,7 +204,7 @@ export const modelsSchema = z.strictObject({
 const ageingFields = { firstYearFrac: frac.default(0.005), perYearFrac: frac.default(0.005) };
 export const ageingSchema = z.strictObject(ageingFields);
 export const promiseSchema = z.strictObject({
-  monthlyKwh: z.array(z.number().min(0)).length(12, "a promise has twelve months, January first"),
+  monthlyKwh: z.array(z.number().min(0)).length(12, say.aPromiseHasTwelveMonthsJanuary),
 });
 
 /** The site document: form, route and file. Unknown fields are refused by name; defaults are those of docs/formats.md. */
@@ -227,17 +212,17 @@ export const siteSchema = z
   .strictObject({
     format: z.literal("dusty-ledger/site", 'a site file says "format": "dusty-ledger/site"'),
     version: z.literal(1, "this program reads version 1 of the site format"),
-    name: z.string().trim().min(1, "give the site a name").max(80).default("Unnamed site"),
+    name: z.string().trim().min(1, say.giveTheSiteAName).max(80).default("Unnamed site"),
     currency: z
       .string()
-      .regex(/^[A-Z]{3}$/, "write a currency by its three letters (ISO 4217), such as EUR")
+      .regex(/^[A-Z]{3}$/, say.writeACurrencyByItsThree)
       .default("EUR"),
     commissioned: isoDate.nullable().default(null),
     place: placeSchema,
     albedo: frac.default(0.2),
     albedoMonthly: monthly(frac).nullable().default(null),
-    modules: z.record(identifier, moduleSchema).refine((m) => Object.keys(m).length > 0, "name at least one module type"),
-    arrays: z.array(arraySchema).min(1, "a site has at least one array"),
+    modules: z.record(identifier, moduleSchema).refine((m) => Object.keys(m).length > 0, say.nameAtLeastOneModuleType),
+    arrays: z.array(arraySchema).min(1, say.aSiteHasAtLeastOne),
     horizon: horizonSchema.default([]),
     obstacles: z.array(siteObstacleSchema).default([]),
     inverters: z.array(inverterSchema).default([]),
@@ -275,12 +260,12 @@ export const siteSchema = z
           code: "custom",
           path: ["arrays", i, "module"],
           input: array.module,
-          message: `names a module type that "modules" lacks; there are ${Object.keys(site.modules).join(", ")}`,
+          message: say.namesAModuleTypeThatModules(Object.keys(site.modules).join(", ")),
         });
       }
     });
     if (arrays.size < site.arrays.length) {
-      context.addIssue({ code: "custom", path: ["arrays"], message: "two arrays share an id; each needs its own" });
+      context.addIssue({ code: "custom", path: ["arrays"], message: say.twoArraysShareAnIdEach });
     }
     for (const [list, items] of [
       ["inverters", site.inverters],
@@ -293,7 +278,7 @@ export const siteSchema = z
             code: "custom",
             path: [list, i, "arrays"],
             input: unknown,
-            message: `names array "${unknown}", which the site lacks; there are ${[...arrays].join(", ")}`,
+            message: say.namesArrayWhichTheSiteLacks(unknown, [...arrays].join(", ")),
           });
         }
       });

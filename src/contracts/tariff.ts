@@ -1,32 +1,33 @@
 import { z } from "zod";
+import { say } from "@/wording/validation";
 import { frac, isoDate, price } from "./primitives";
 
 const hour = z
   .number()
   .min(0)
   .max(24)
-  .refine((value) => Number.isInteger(value * 4), "hours go by quarters: 14, 14.25, 14.5, 14.75");
+  .refine((value) => Number.isInteger(value * 4), say.hoursGoByQuarters1414);
 const hours = z
   .array(z.tuple([hour, hour]))
   .max(12)
   .default([]);
 const days = z.enum(["all", "weekdays", "weekends"]).default("all");
-const name = z.string().trim().min(1, "give it a name").max(60);
+const name = z.string().trim().min(1, say.giveItAName).max(60);
 
-const tierSchema = z.strictObject({ upToKwh: z.number().gt(0, "a tier ends above 0 kWh").nullable().default(null), perKwh: price });
+const tierSchema = z.strictObject({ upToKwh: z.number().gt(0, say.aTierEndsAbove0Kwh).nullable().default(null), perKwh: price });
 
 export const bandSchema = z.strictObject({
   name,
   days,
   /** Empty: all hours that no other band of the season holds. */
   hours,
-  tiers: z.array(tierSchema).min(1, "a band has a price").max(8),
+  tiers: z.array(tierSchema).min(1, say.aBandHasAPrice).max(8),
 });
 
 export const seasonSchema = z.strictObject({
   name,
-  months: z.array(z.number().int().min(1).max(12)).min(1, "a season has months").max(12),
-  bands: z.array(bandSchema).min(1, "a season has a band").max(8),
+  months: z.array(z.number().int().min(1).max(12)).min(1, say.aSeasonHasMonths).max(12),
+  bands: z.array(bandSchema).min(1, say.aSeasonHasABand).max(8),
 });
 
 /** A way of charging for energy; checks across bands and seasons are the core's `planFaults`. */
@@ -38,9 +39,9 @@ export const planSchema = z.strictObject({
   fixedPerMonth: price.default("0"),
   fixedPerDay: price.default("0"),
   minimumPerMonth: price.nullable().default(null),
-  seasons: z.array(seasonSchema).min(1, "a plan has a season").max(12),
+  seasons: z.array(seasonSchema).min(1, say.aPlanHasASeason).max(12),
   holidays: z
-    .array(z.string().regex(/^(\d{4}-)?(0[1-9]|1[0-2])-(0[1-9]|[12]\d|3[01])$/, "write a holiday as 12-25, or 2024-04-01 for one year"))
+    .array(z.string().regex(/^(\d{4}-)?(0[1-9]|1[0-2])-(0[1-9]|[12]\d|3[01])$/, say.writeAHolidayAs1225))
     .max(200)
     .default([]),
   demand: z.strictObject({ perKw: price, days, hours }).nullable().default(null),
@@ -57,7 +58,7 @@ export const planSchema = z.strictObject({
       trueUpPerKwh: price.nullable().default(null),
     })
     .prefault({}),
-  risePerYearFrac: z.number().min(-0.2).max(0.5, "is a share: write 3 % as 0.03").default(0),
+  risePerYearFrac: z.number().min(-0.2).max(0.5, say.isAShareWrite3As).default(0),
   wholeKwh: z.boolean().default(true),
 });
 export type PlanDocument = z.output<typeof planSchema>;

@@ -1,10 +1,11 @@
 import { z } from "zod";
+import { say } from "@/wording/validation";
 import { dayOfYearSchema, tiltSchema } from "./site";
 
 /** Tilt changes in an address: "03-24:17,09-24:52.5". */
 export const tiltStepsSchema = z
   .string()
-  .regex(/^\d\d-\d\d:[\d.]+(,\d\d-\d\d:[\d.]+)*$/, "write steps as 03-24:17,09-24:52.5")
+  .regex(/^\d\d-\d\d:[\d.]+(,\d\d-\d\d:[\d.]+)*$/, say.writeStepsAs032417)
   .transform((text) => text.split(",").map((step) => ({ from: step.slice(0, 5), tiltDeg: Number(step.slice(6)) })))
   .pipe(
     z

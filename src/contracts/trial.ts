@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { say } from "@/wording/validation";
 import { identifier, isoDate } from "./primitives";
 
 /** Two meters set against each other, over a stretch of local days. */
@@ -9,8 +10,8 @@ export const trialQuestionSchema = z
     from: isoDate.nullable().default(null),
     to: isoDate.nullable().default(null),
   })
-  .refine(({ a, b }) => a !== b, { message: "choose two different meters: a side can't be set against itself", path: ["b"] })
-  .refine(({ from, to }) => from === null || to === null || from <= to, { message: "the last day lies before the first", path: ["to"] });
+  .refine(({ a, b }) => a !== b, { message: say.chooseTwoDifferentMetersASide, path: ["b"] })
+  .refine(({ from, to }) => from === null || to === null || from <= to, { message: say.theLastDayLiesBeforeThe, path: ["to"] });
 export type TrialQuestion = z.output<typeof trialQuestionSchema>;
 
 /** An intervention on a date, and how many days on each side of it to look at. */
@@ -18,7 +19,7 @@ export const changeQuestionSchema = z.strictObject({
   on: isoDate,
   /** Meter whose output is read; empty for the whole site. */
   meter: z.string().max(60).default(""),
-  days: z.coerce.number().int().min(5, "at least 5 days on each side").max(1100, "at most three years on each side").default(365),
+  days: z.coerce.number().int().min(5, say.atLeast5DaysOnEach).max(1100, say.atMostThreeYearsOnEach).default(365),
 });
 export type ChangeQuestion = z.output<typeof changeQuestionSchema>;
 
@@ -36,12 +37,12 @@ export type ChangeDays = z.output<typeof changeDaysSchema>;
 export const shortPairSchema = z.strictObject({
   at: z
     .string()
-    .regex(/^\d{4}-\d{2}-\d{2}[T ]\d{2}:\d{2}$/, "write date and time as 2026-03-02 09:30")
+    .regex(/^\d{4}-\d{2}-\d{2}[T ]\d{2}:\d{2}$/, say.writeDateAndTimeAs2026)
     .transform((text) => text.replace(" ", "T")),
-  tiltADeg: z.number().min(0, "a tilt lies between 0 and 90").max(90, "a tilt lies between 0 and 90"),
-  tiltBDeg: z.number().min(0, "a tilt lies between 0 and 90").max(90, "a tilt lies between 0 and 90"),
-  readA: z.number().min(0, "a reading can't be negative"),
-  readB: z.number().min(0, "a reading can't be negative"),
+  tiltADeg: z.number().min(0, say.aTiltLiesBetween0And).max(90, say.aTiltLiesBetween0And),
+  tiltBDeg: z.number().min(0, say.aTiltLiesBetween0And).max(90, say.aTiltLiesBetween0And),
+  readA: z.number().min(0, say.aReadingCantBeNegative),
+  readB: z.number().min(0, say.aReadingCantBeNegative),
 });
 export type ShortPairInput = z.output<typeof shortPairSchema>;
 

@@ -1,5 +1,6 @@
 import { z } from "zod";
 import type { WhatIf } from "@/core/yield";
+import { say } from "@/wording/validation";
 import { modelChoices, mountings } from "./site";
 
 /** A what-if as it is kept in the book; the ranges are those of the site document. */
@@ -32,7 +33,7 @@ export const whatIfSchema = z.strictObject({
 export const asWhatIf = (kept: z.output<typeof whatIfSchema>): WhatIf => kept;
 
 export const newVariantSchema = z.strictObject({
-  name: z.string().trim().min(1, "give the variant a name").max(60),
+  name: z.string().trim().min(1, say.giveTheVariantAName).max(60),
   whatIf: whatIfSchema,
 });
 export type NewVariant = z.output<typeof newVariantSchema>;

@@ -13,6 +13,7 @@ import { CauseProgress } from "@/features/ledger/attribution/CauseProgress";
 import styles from "@/features/ledger/attribution/Causes.module.css";
 import { ageingSentence } from "@/wording/ageing";
 import { number, percent } from "@/wording/format";
+import { say } from "@/wording/screens/ageing";
 import { ageingWorking } from "@/wording/workings/cause-working";
 import type { Working } from "@/wording/workings/working";
 import { AgeingParts } from "./AgeingParts";
@@ -32,19 +33,19 @@ export interface AgeingChapterProps {
 
 const METHODS = {
   "year-on-year": {
-    name: "Year on year",
-    what: "median of all pairs of days one year apart, through the weather; immune to seasons",
-    trust: "trust this one",
+    name: say.yearOnYear,
+    what: say.medianOfAllPairsOfDays,
+    trust: say.trustThisOne,
   },
-  trend: { name: "Straight line", what: "through the monthly index after seasonal decomposition; one odd year bends it", trust: "a check" },
-  naive: { name: "Yearly totals", what: "as read off the meter: weather, snow, dirt and ageing together", trust: "not a rate of ageing" },
+  trend: { name: "Straight line", what: say.throughTheMonthlyIndexAfterSeasonal, trust: "a check" },
+  naive: { name: "Yearly totals", what: say.asReadOffTheMeterWeather, trust: say.notARateOfAgeing },
 } as const;
 
 const FILTERS: Readonly<Record<string, string>> = {
-  "read-and-lit": "days read, with enough light",
-  "causes-out": "standstill, snow and strings taken out",
-  clear: "clear-enough days, dirt put back",
-  "little-dirt": "days with little dirt, after settling",
+  "read-and-lit": say.daysReadWithEnoughLight,
+  "causes-out": say.standstillSnowAndStringsTakenOut,
+  clear: say.clearEnoughDaysDirtPutBack,
+  "little-dirt": say.daysWithLittleDirtAfterSettling,
 };
 
 const rate = (value: number | null): string => (value === null ? "–" : number(value * 100, 2));
@@ -56,13 +57,7 @@ export function AgeingChapter(props: AgeingChapterProps) {
     <div className={chapter.page}>
       <h1>{name}</h1>
       {!run.isCurrent && <CauseProgress slug={slug} run={run} />}
-      {report ? (
-        <Reading {...props} report={report} />
-      ) : (
-        <p className={chapter.verdict}>
-          Ageing is read from metered output set against weather: bring both in the Readings chapter, best two full years or more.
-        </p>
-      )}
+      {report ? <Reading {...props} report={report} /> : <p className={chapter.verdict}>{say.ageingIsReadFromMeteredOutput}</p>}
     </div>
   );
 }
@@ -77,18 +72,14 @@ function Reading({ slug, name, report, parts, arrayCount, commissioned, excluded
         <span className={report.verdict === "below" ? chapter.clay : undefined}>
           {hasRate ? <Figure working={() => ageingWorking(report)}>{rateWords}</Figure> : rateWords}. {reason.join(". ")}
         </span>
-        {report.firstStep && report.firstStep.low > 0 && (
-          <>
-            {" "}
-            Apart from that, the modules fell by {percent(report.firstStep.value)} ({percent(report.firstStep.low)} to{" "}
-            {percent(report.firstStep.high)}) in their first months.
-          </>
-        )}
+        {report.firstStep &&
+          report.firstStep.low > 0 &&
+          say.apartFromThatTheModulesFell(percent(report.firstStep.value), percent(report.firstStep.low), percent(report.firstStep.high))}
       </p>
       {hasRate && (
         <ChartFrame
-          title="Index through the weather"
-          note="metered over expected without ageing, by day; the fan holds 95 of 100 redraws"
+          title={say.indexThroughTheWeather}
+          note={say.meteredOverExpectedWithoutAgeingBy}
           fileName={`${slug}-ageing`}
           height={330}
           summary={ageingSentence(report)}
@@ -110,7 +101,7 @@ function Reading({ slug, name, report, parts, arrayCount, commissioned, excluded
       )}
       <div className={styles.split}>
         <section className={chapter.section}>
-          <h2>Three schools, and which to trust</h2>
+          <h2>{say.threeSchoolsAndWhichToTrust}</h2>
           <ScrollBox label="Schools">
             <RuledTable className={chapter.table}>
               <thead>
@@ -147,14 +138,14 @@ function Reading({ slug, name, report, parts, arrayCount, commissioned, excluded
           </p>
         </section>
         <section className={chapter.section}>
-          <h2>What the filters leave, and what they do</h2>
+          <h2>{say.whatTheFiltersLeaveAndWhat}</h2>
           <ScrollBox label="Filters">
             <RuledTable className={chapter.table}>
               <thead>
                 <tr>
                   <th>after</th>
                   <th>days</th>
-                  <th>% a year would be</th>
+                  <th>{say.aYearWouldBe}</th>
                 </tr>
               </thead>
               <tbody>
@@ -169,8 +160,9 @@ function Reading({ slug, name, report, parts, arrayCount, commissioned, excluded
           </ScrollBox>
           {report.usedDays !== report.filters.at(-1)?.days && (
             <p className={chapter.soft}>
-              Too few days are left a year apart: the reading is made of all{" "}
-              <Figure working={() => ageingWorking(report)}>{number(report.usedDays)} days</Figure> after settling, clear or not.
+              {say.tooFewDaysAreLeftA}
+              <Figure working={() => ageingWorking(report)}>{number(report.usedDays)} days</Figure>
+              {say.afterSettlingClearOrNot}
             </p>
           )}
           <ScrollBox label="Whole years">
@@ -203,10 +195,10 @@ const yearTotalWorking = ({ key, kwh }: AgeingReport["yearTotals"][number]): Wor
   title: `Metered in ${key}`,
   value: number(kwh),
   unit: "kWh",
-  formula: "Σ metered of the twelve months, unread time stretched by the months' read share",
-  inputs: [{ name: "months", value: "12", from: "the ledger; years with a month missing are left out" }],
-  source: "The ledger of this book.",
-  assumptions: ["Weather, snow, dirt and ageing are all in it: a change from year to year is no rate of ageing."],
+  formula: say.meteredOfTheTwelveMonthsUnread,
+  inputs: [{ name: "months", value: "12", from: say.theLedgerYearsWithAMonth }],
+  source: say.theLedgerOfThisBook,
+  assumptions: [say.weatherSnowDirtAndAgeingAre],
 });
 
 /** An evidence sheet for a warranty claim: data, method, interval, exclusions. */
@@ -223,19 +215,16 @@ function Letter({
 }) {
   return (
     <section className={styles.letter} aria-label="Evidence sheet">
-      <h2>Evidence on the ageing of the modules at {name}</h2>
+      <h2>{say.evidenceOnTheAgeingOfThe(name)}</h2>
       <p>
-        {ageingSentence(report)} {commissioned ? `The plant was commissioned on ${commissioned}.` : ""}
+        {ageingSentence(report)} {commissioned ? say.thePlantWasCommissionedOn(commissioned) : ""}
       </p>
       <p>
-        Data: {number(report.years, 1)} years, {report.days[0]} to {report.days.at(-1)}; metered energy against measured weather.
+        Data: {number(report.years, 1)} years, {report.days[0]} to {report.days.at(-1)}
+        {say.meteredEnergyAgainstMeasuredWeather}
       </p>
-      <p>
-        Method: daily ratio of metered energy to what the plant owes without ageing in the weather that came; median of the changes between
-        days one year apart (Jordan et al., 2018); interval from {number(report.draws)} block-bootstrap redraws (seed {report.seed}), drift
-        of sensors and meters included.
-      </p>
-      <p>Left out of the index, and why:</p>
+      <p>{say.methodDailyRatioOfMeteredEnergy(number(report.draws), report.seed)}</p>
+      <p>{say.leftOutOfTheIndexAnd}</p>
       <ul>
         {excluded.map((words) => (
           <li key={words}>{words}</li>
@@ -243,10 +232,17 @@ function Letter({
         {excluded.length === 0 && <li>nothing</li>}
       </ul>
       <p>
-        Left of {number(report.filters[0]?.days ?? 0)} days: {number(report.usedDays)}.{" "}
-        {report.warranty
-          ? `Guaranteed: ${percent(report.warranty.firstYearFrac)} in the first year, ${percent(report.warranty.perYearFrac, 2)} a year after it, over ${report.warranty.years} years.`
-          : "The book holds no warranty terms."}
+        {say.leftOfDays(
+          number(report.filters[0]?.days ?? 0),
+          number(report.usedDays),
+          report.warranty
+            ? say.guaranteedInTheFirstYearA(
+                percent(report.warranty.firstYearFrac),
+                percent(report.warranty.perYearFrac, 2),
+                report.warranty.years,
+              )
+            : say.theBookHoldsNoWarrantyTerms,
+        )}
       </p>
     </section>
   );

@@ -10,14 +10,15 @@ import { ChartFrame } from "@/features/kit/save/ChartFrame";
 import { RuledTable } from "@/features/kit/table/RuledTable";
 import { number } from "@/wording/format";
 import { fastestPart, partName, partsSentence } from "@/wording/parts";
+import { say } from "@/wording/screens/ageing";
 import { againstRestWorking, partWorking } from "@/wording/workings/part-working";
 
 const VERDICTS: Readonly<Record<PartReport["verdict"], string>> = {
-  "too-soon": "too soon to tell",
+  "too-soon": say.tooSoonToTell,
   within: "within warranty",
   below: "below warranty",
   undecided: "undecided",
-  "no-warranty": "no warranty given",
+  "no-warranty": say.noWarrantyGiven,
 };
 
 const rate = (value: number | null): string => (value === null ? "–" : number(value * 100, 2));
@@ -45,8 +46,8 @@ export function AgeingParts({
       : [{ id: part.id, name: partName(part), perYearFrac: part.perYearFrac, low: part.low!, high: part.high! }],
   );
   return (
-    <section className={chapter.section} aria-label="Part by part">
-      <h2>Part by part</h2>
+    <section className={chapter.section} aria-label={say.partByPart}>
+      <h2>{say.partByPart}</h2>
       <p data-testid="parts-verdict">
         {fastest ? (
           <Figure plain working={() => (fastest.againstRest ? againstRestWorking(fastest) : partWorking(fastest))}>
@@ -58,10 +59,8 @@ export function AgeingParts({
       </p>
       {rates.length > 0 && (
         <ChartFrame
-          title="Yearly loss of each part"
-          note={
-            parts[0]!.source === "hours" ? "one meter, told apart by the hours at which each plane has its sun" : "each by its own meter"
-          }
+          title={say.yearlyLossOfEachPart}
+          note={parts[0]!.source === "hours" ? say.oneMeterToldApartByThe : say.eachByItsOwnMeter}
           fileName={`${slug}-ageing-parts`}
           height={partRatesHeight(rates.length)}
           summary={sentence}
@@ -80,7 +79,7 @@ export function AgeingParts({
                 <th>years</th>
                 <th>% a year</th>
                 <th>interval</th>
-                <th>faster than the rest by</th>
+                <th>{say.fasterThanTheRestBy}</th>
                 <th>interval</th>
                 <th style={{ textAlign: "left" }}>warranty</th>
               </tr>

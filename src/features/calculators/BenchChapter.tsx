@@ -3,6 +3,7 @@
 import { useGeometry } from "@/features/data/geometry/use-geometry";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { ViewTabs } from "@/features/kit/look/ViewTabs";
+import { say } from "@/wording/screens/calculators";
 import { BenchFooter } from "./BenchFooter";
 import { BENCH_VIEWS, type BenchProps, type BenchView, GEOMETRY_VIEWS } from "./bench-views";
 import { CableBench } from "./cable/CableBench";
@@ -47,8 +48,9 @@ function GeometryBench({ view, ...props }: BenchProps & { readonly view: BenchVi
 function InPlaneNote() {
   return (
     <p className={chapter.verdict}>
-      Light was measured in the plane of the modules, so nothing can be said of other planes. Bring hours of <code>ghi_w_m2</code>, an EPW
-      year, or twelve monthly means in the Readings chapter.
+      {say.lightWasMeasuredInThePlane}
+      <code>ghi_w_m2</code>
+      {say.anEpwYearOrTwelveMonthly}
     </p>
   );
 }

@@ -6,6 +6,7 @@ import { useState } from "react";
 import { noteEntry } from "@/features/field-book/note-entry";
 import { WriteDown } from "@/features/field-book/WriteDown";
 import chapter from "@/features/kit/look/Chapter.module.css";
+import { say } from "@/wording/screens/calculators";
 import styles from "./Bench.module.css";
 import type { BenchProps } from "./bench-views";
 
@@ -15,11 +16,12 @@ export function BenchFooter({ slug, site, nowUtcMs, bench, keeps }: BenchProps &
   return (
     <footer className={styles.footer}>
       <p className={chapter.soft}>
-        Fed from <Link href={`/books/${slug}/site`}>{site.arrays.map(({ id, name }) => name || id).join(", ")}</Link> of this book.
+        Fed from <Link href={`/books/${slug}/site`}>{site.arrays.map(({ id, name }) => name || id).join(", ")}</Link>
+        {say.ofThisBook}
       </p>
       {keeps && (
         <>
-          <TextInput label="Keep of it" value={words} maxLength={500} onChange={(event) => setWords(event.currentTarget.value)} />
+          <TextInput label={say.keepOfIt} value={words} maxLength={500} onChange={(event) => setWords(event.currentTarget.value)} />
           <WriteDown slug={slug} disabled={words.trim() === ""} entry={() => noteEntry(nowUtcMs, `${bench}: ${words}`)} />
         </>
       )}

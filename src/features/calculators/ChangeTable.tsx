@@ -8,6 +8,7 @@ import chapter from "@/features/kit/look/Chapter.module.css";
 import { RuledTable } from "@/features/kit/table/RuledTable";
 import { number } from "@/wording/format";
 import { dayName } from "@/wording/geometry";
+import { say } from "@/wording/screens/calculators";
 import { lateWorking, legWorking } from "@/wording/workings/bench-workings";
 import styles from "./Bench.module.css";
 
@@ -33,12 +34,12 @@ export function ChangeTable({ slug, arrayId, plan, rack, setRack, use }: Props) 
         <thead>
           <tr>
             <th scope="col">{plan.positions === 1 ? "all year" : "change on"}</th>
-            <th scope="col">tilt from flat</th>
+            <th scope="col">{say.tiltFromFlat}</th>
             <th scope="col">from upright</th>
             <th scope="col">leg, m</th>
             {plan.lateKwh.length > 0 && (
               <>
-                <th scope="col">a week late, kWh</th>
+                <th scope="col">{say.aWeekLateKwh}</th>
                 <th scope="col">four weeks</th>
               </>
             )}
@@ -74,7 +75,7 @@ export function ChangeTable({ slug, arrayId, plan, rack, setRack, use }: Props) 
       <div className={styles.rack}>
         <NumberInput
           size="xs"
-          label="Hinge to leg, along the frame, m"
+          label={say.hingeToLegAlongTheFrame}
           hideControls
           decimalScale={3}
           value={rack?.frameM ?? ""}
@@ -83,7 +84,7 @@ export function ChangeTable({ slug, arrayId, plan, rack, setRack, use }: Props) 
         />
         <NumberInput
           size="xs"
-          label="Hinge to leg's foot, on the base, m"
+          label={say.hingeToLegsFootOnThe}
           hideControls
           decimalScale={3}
           value={rack?.baseM ?? ""}
@@ -92,17 +93,14 @@ export function ChangeTable({ slug, arrayId, plan, rack, setRack, use }: Props) 
         />
       </div>
       <div className={chapter.actions}>
-        <Button onClick={use}>{plan.positions === 1 ? "Use this tilt in the book" : "Use these dates in the book"}</Button>
+        <Button onClick={use}>{plan.positions === 1 ? say.toUseThisTiltInTheBook : say.toUseTheseDatesInTheBook}</Button>
         {plan.positions > 1 && (
           <a href={`/api/books/${slug}/tilt-calendar?array=${encodeURIComponent(arrayId)}&steps=${writeTiltSteps(plan.steps)}`} download>
-            Calendar file with reminders
+            {say.calendarFileWithReminders}
           </a>
         )}
       </div>
-      <p className={chapter.caution}>
-        A rack with modules is a sail: tilt it with two people and no wind, hold the leg before a bolt is drawn, and isolate first by the
-        maker's procedure if cables must be moved.
-      </p>
+      <p className={chapter.caution}>{say.aRackWithModulesIsA}</p>
     </>
   );
 }

@@ -3,6 +3,7 @@ import { useState } from "react";
 import type { TiltPlan } from "@/core/tilt";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { number, percent } from "@/wording/format";
+import { say } from "@/wording/screens/calculators";
 import styles from "./Bench.module.css";
 
 interface Props {
@@ -17,14 +18,12 @@ export function ClaimCheck({ best, fixed, asIs, positions }: Props) {
   const [claim, setClaim] = useState<number | string>(40);
   return (
     <section className={chapter.section}>
-      <h2>Somebody claims a gain</h2>
+      <h2>{say.somebodyClaimsAGain}</h2>
       <p className={styles.answer} data-testid="claim-answer">
-        {best && fixed && asIs && typeof claim === "number"
-          ? verdict(claim / 100, best, fixed, asIs, positions)
-          : "Give a claim in percent."}
+        {best && fixed && asIs && typeof claim === "number" ? verdict(claim / 100, best, fixed, asIs, positions) : say.giveAClaimInPercent}
       </p>
       <div className={styles.claim}>
-        <NumberInput size="xs" label="Claimed gain of tilting, % a year" hideControls value={claim} onChange={setClaim} />
+        <NumberInput size="xs" label={say.claimedGainOfTiltingAYear} hideControls value={claim} onChange={setClaim} />
       </div>
     </section>
   );
@@ -35,13 +34,9 @@ function verdict(claim: number, best: TiltPlan, fixed: TiltPlan, asIs: TiltPlan,
   const overAsIs = best.yearKwh / asIs.yearKwh - 1;
   const most = Math.max(overFixed, overAsIs);
   const month = best.monthsKwh.map((kwh, m) => kwh / Math.max(1e-9, fixed.monthsKwh[m]!) - 1).reduce((a, b) => Math.max(a, b), 0);
-  const figures = `${percent(overFixed)} over the best fixed tilt, ${percent(overAsIs)} over the rack as it is`;
-  if (best.positions === 1)
-    return `The best fixed tilt gains ${percent(overAsIs)} over the rack as it is; choose positions to test a claim about tilting.`;
-  if (claim <= most + 0.005) return `Believable: tilted ${positions}, this site gains ${figures}.`;
-  const single =
-    claim <= month
-      ? ` In its best single month the gain is ${percent(month, 0)}, which may be where the claim comes from.`
-      : ` Even its best single month gains ${percent(month, 0)}.`;
-  return `Not here: tilted ${positions}, this site gains ${figures}; ${number(claim * 100)} % a year is out of reach.${single}`;
+  const figures = say.overTheBestFixedTiltOver(percent(overFixed), percent(overAsIs));
+  if (best.positions === 1) return say.theBestFixedTiltGainsOver(percent(overAsIs));
+  if (claim <= most + 0.005) return say.believableTiltedThisSiteGains(positions, figures);
+  const single = claim <= month ? say.inItsBestSingleMonthThe(percent(month, 0)) : say.evenItsBestSingleMonthGains(percent(month, 0));
+  return say.notHereTiltedThisSiteGains(positions, figures, number(claim * 100), single);
 }

@@ -4,6 +4,7 @@ import chapter from "@/features/kit/look/Chapter.module.css";
 import { ScrollBox } from "@/features/kit/look/ScrollBox";
 import { DataTable } from "@/features/kit/table/DataTable";
 import { number, percent } from "@/wording/format";
+import { say } from "@/wording/screens/calculators";
 import { planWorking } from "@/wording/workings/bench-workings";
 import styles from "./Bench.module.css";
 
@@ -17,7 +18,7 @@ interface Props {
 }
 
 const METHODS: Readonly<Record<TiltPlan["method"], string>> = {
-  "as-is": "as the rack is",
+  "as-is": say.asTheRackIs,
   latitude: "latitude",
   "latitude-15": "latitude ∓ 15",
   polynomial: "polynomial",
@@ -35,13 +36,13 @@ const tiltsOf = ({ steps }: TiltPlan): string =>
 /** Schools of tilting side by side, all judged by the site's own year. */
 export function MethodTable({ plans, fixed, asIs, goal, positions, year }: Props) {
   return (
-    <ScrollBox label="Schools of tilting">
+    <ScrollBox label={say.schoolsOfTilting}>
       <DataTable
         className={`${chapter.table} ${styles.schools}`}
         rows={plans}
         rowKey={(plan) => `${plan.method} ${plan.positions}`}
         rowProps={(plan) => ({ "data-chosen": (plan.method === "simulated" && plan.positions === positions) || undefined })}
-        caption={<>Schools side by side, judged by the simulation of {year ?? "a cloudless year"}</>}
+        caption={say.schoolsSideBySideJudgedBy(year ?? say.aCloudlessYear)}
         columns={[
           {
             key: "positions",
@@ -61,8 +62,8 @@ export function MethodTable({ plans, fixed, asIs, goal, positions, year }: Props
               </>
             ),
           },
-          { key: "to-best-fixed", head: "to best fixed", cell: (plan) => gain(plan, fixed) },
-          { key: "to-as-it-is", head: "to as it is", cell: (plan) => gain(plan, asIs) },
+          { key: "to-best-fixed", head: say.toBestFixed, cell: (plan) => gain(plan, fixed) },
+          { key: "to-as-it-is", head: say.toAsItIs, cell: (plan) => gain(plan, asIs) },
           { key: "winter-kwh", head: "winter, kWh", cell: (plan) => number(plan.winterKwh) },
           { key: "least-kwh-d", head: "least, kWh/d", cell: (plan) => number(plan.leastKwhPerDay, 1) },
         ]}

@@ -9,6 +9,7 @@ import { Figure } from "@/features/kit/figures/Figure";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { DateField } from "@/features/kit/look/DateField";
 import { number } from "@/wording/format";
+import { say } from "@/wording/screens/calculators";
 import { momentWorking } from "@/wording/workings/bench-workings";
 import styles from "./Bench.module.css";
 
@@ -32,7 +33,7 @@ export function MomentCheck({ site, array, nowUtcMs }: { site: SiteDocument; arr
   const [asItIs = 0, tilted = 0] = powers ?? [];
   return (
     <section className={chapter.section}>
-      <h2>At this moment</h2>
+      <h2>{say.atThisMoment}</h2>
       <p className={styles.answer} data-testid="moment-answer">
         {powers ? (
           <>
@@ -40,14 +41,14 @@ export function MomentCheck({ site, array, nowUtcMs }: { site: SiteDocument; arr
             <Figure working={() => momentWorking(moment, stands, Number(tilt), powers, zone)}>
               <b>{number(tilted)} W</b>
             </Figure>
-            {` instead of ${number(asItIs)} W expected.`}
+            {say.insteadOfWExpected(number(asItIs))}
           </>
         ) : (
-          "Give a day, an hour and a tilt."
+          say.giveADayAnHourAnd
         )}
       </p>
       <div className={styles.fields}>
-        <DateField type="datetime-local" label="Clock on the site" value={at} onChange={setAt} />
+        <DateField type="datetime-local" label={say.clockOnTheSite} value={at} onChange={setAt} />
         <TiltField
           size="xs"
           plain
@@ -57,7 +58,7 @@ export function MomentCheck({ site, array, nowUtcMs }: { site: SiteDocument; arr
           value={tilt}
           onChange={setTilt}
         />
-        <NumberInput size="xs" label="Light on the level, W/m²" hideControls placeholder="cloudless" value={ghi} onChange={setGhi} />
+        <NumberInput size="xs" label={say.lightOnTheLevelWM} hideControls placeholder="cloudless" value={ghi} onChange={setGhi} />
         <NumberInput size="xs" label="Air, °C" hideControls value={air} onChange={setAir} />
       </div>
     </section>

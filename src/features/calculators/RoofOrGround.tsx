@@ -19,12 +19,13 @@ import { ChartFrame } from "@/features/kit/save/ChartFrame";
 import { RuledTable } from "@/features/kit/table/RuledTable";
 import { number, percent } from "@/wording/format";
 import { MONTHS_SHORT } from "@/wording/geometry";
+import { say } from "@/wording/screens/calculators";
 import { wayWorking, worthWorking } from "@/wording/workings/bench-workings";
 import { differenceWorking } from "@/wording/workings/yield-workings";
 import styles from "./Bench.module.css";
 import type { BenchProps } from "./bench-views";
 
-const SHORT = ["as it stands", "on the roof", "rack, fixed", "rack, tilted twice"] as const;
+const SHORT = [say.asItStands, say.onTheRoof, "rack, fixed", say.rackTiltedTwice] as const;
 
 interface Way {
   readonly name: string;
@@ -58,14 +59,14 @@ export function RoofOrGround({ slug, site, year, engine }: BenchProps & { readon
     const rack = { mounting: "open-rack" as const, azimuthDeg: equatorAzimuthDeg(latitudeDeg), obstacles: [], baseHeightM: 0.6 };
     const open = { ...site, obstacles: [] };
     return [
-      { name: "as it stands", site },
+      { name: say.asItStands, site },
       {
-        name: "on the roof",
+        name: say.onTheRoof,
         site: stoodAs(site, { mounting: "roof-gap", tiltDeg: Number(roofTilt) || 0, azimuthDeg: (Number(roofAzimuth) || 0) % 360 }),
       },
-      { name: "rack in the open, fixed", site: stoodAs(open, { ...rack, tiltDeg: Number(rackTilt) || 0 }) },
+      { name: say.rackInTheOpenFixed, site: stoodAs(open, { ...rack, tiltDeg: Number(rackTilt) || 0 }) },
       {
-        name: "rack in the open, tilted twice a year",
+        name: say.rackInTheOpenTiltedTwice,
         site: stoodAs(open, { ...rack, tiltSchedule: methodSchedule("latitude-15", 2, latitudeDeg) ?? [] }),
       },
     ];
@@ -92,24 +93,24 @@ export function RoofOrGround({ slug, site, year, engine }: BenchProps & { readon
         <TiltField
           size="xs"
           plain
-          label="Rack's fixed tilt, °"
+          label={say.racksFixedTilt}
           latitudeDeg={latitudeDeg}
           azimuthDeg={equatorAzimuthDeg(latitudeDeg)}
           value={rackTilt}
           onChange={setRackTilt}
         />
       </div>
-      <ScrollBox label="Roof or ground">
+      <ScrollBox label={say.roofOrGround}>
         <RuledTable className={chapter.table}>
           <thead>
             <tr>
               <th scope="col">all modules</th>
               <th scope="col">{`${year ?? "cloudless year"}, kWh`}</th>
-              <th scope="col">against as it stands</th>
-              <th scope="col">winter half, kWh</th>
+              <th scope="col">{say.againstAsItStands}</th>
+              <th scope="col">{say.winterHalfKwh}</th>
               <th scope="col">December, kWh</th>
               <th scope="col">June, kWh</th>
-              <th scope="col">{`worth a year, ${site.currency}`}</th>
+              <th scope="col">{say.worthAYear(site.currency)}</th>
               <th scope="col">cost</th>
             </tr>
           </thead>
@@ -122,11 +123,11 @@ export function RoofOrGround({ slug, site, year, engine }: BenchProps & { readon
       </ScrollBox>
       {years && years.length === ways.length && (
         <ChartFrame
-          title="Month by month"
-          note="kWh at the meter"
+          title={say.monthByMonth}
+          note={say.kwhAtTheMeter}
           fileName={`${slug}-roof-or-ground`}
           height={230}
-          summary="Energy by month on the roof and on a rack"
+          summary={say.energyByMonthOnTheRoof}
           table={() => [
             ["way", ...MONTHS_SHORT],
             ...ways.map(({ name }, k) => [name, ...years[k]!.monthsKwh.map((kwh) => Number(kwh.toFixed(1)))]),
@@ -143,14 +144,8 @@ export function RoofOrGround({ slug, site, year, engine }: BenchProps & { readon
           )}
         </ChartFrame>
       )}
-      <p className={chapter.soft}>
-        The rack stands clear of the site's obstacles, the horizon stays. Worth is the difference at the book's price. What rack, trench,
-        cable and fence cost, and whether they pay, is a decision case of the Money chapter, in a later edition: its place is kept.
-      </p>
-      <p className={chapter.caution}>
-        A rack carries wind and snow: footings and cable routes are for people who may build them, under the local code. A roof wants its
-        load and its fall protection checked before anyone goes up.
-      </p>
+      <p className={chapter.soft}>{say.theRackStandsClearOfThe}</p>
+      <p className={chapter.caution}>{say.aRackCarriesWindAndSnow}</p>
     </>
   );
 }
@@ -188,7 +183,7 @@ function WayRow({ name, answer, base, first, price, year }: WayRowProps) {
               differenceWorking(
                 name,
                 { name: `Expected ${name}`, kwh: answer.yearKwh },
-                { name: "Expected as it stands", kwh: base.yearKwh },
+                { name: say.expectedAsItStands, kwh: base.yearKwh },
               )
             }
           >
@@ -215,32 +210,36 @@ function WayRow({ name, answer, base, first, price, year }: WayRowProps) {
 
 function GroundSentence({ ways, years, year }: { ways: readonly Way[]; years: readonly PlaneYear[] | null; year: string | null }) {
   if (!years || years.length < ways.length)
-    return <p className={chapter.verdict}>Running {year ?? "a cloudless year"} on the roof and in the open …</p>;
+    return <p className={chapter.verdict}>{say.runningOnTheRoofAndIn(year ?? say.aCloudlessYear)}</p>;
   const [, roof, fixed, tilted] = years as [PlaneYear, PlaneYear, PlaneYear, PlaneYear];
   const more = fixed.yearKwh - roof.yearKwh;
   return (
     <p className={chapter.verdict}>
-      On a fixed rack in the open the same modules bring{" "}
+      {say.onAFixedRackInThe}
       <Figure
         working={() =>
           differenceWorking(
-            "Rack against roof",
-            { name: "Expected on a fixed rack", kwh: fixed.yearKwh },
-            { name: "Expected on the roof", kwh: roof.yearKwh },
+            say.rackAgainstRoof,
+            { name: say.expectedOnAFixedRack, kwh: fixed.yearKwh },
+            { name: say.expectedOnTheRoof, kwh: roof.yearKwh },
           )
         }
       >
         {number(Math.abs(more))} kWh
-      </Figure>{" "}
-      a year {more >= 0 ? "more" : "less"} than on the roof ({more >= 0 ? "+" : ""}
-      {percent(more / roof.yearKwh)}), {number(Math.abs(fixed.winterKwh - roof.winterKwh))} of it{" "}
-      {fixed.winterKwh >= roof.winterKwh ? "more" : "less"} in the winter half; tilting twice a year adds{" "}
+      </Figure>
+      {say.aYearThanOnTheRoof(
+        more >= 0 ? "more" : "less",
+        more >= 0 ? "+" : "",
+        percent(more / roof.yearKwh),
+        number(Math.abs(fixed.winterKwh - roof.winterKwh)),
+        fixed.winterKwh >= roof.winterKwh ? "more" : "less",
+      )}
       <Figure
         working={() =>
           differenceWorking(
-            "Tilting twice a year",
-            { name: "Expected tilted twice", kwh: tilted.yearKwh },
-            { name: "Expected on a fixed rack", kwh: fixed.yearKwh },
+            say.tiltingTwiceAYear,
+            { name: say.expectedTiltedTwice, kwh: tilted.yearKwh },
+            { name: say.expectedOnAFixedRack, kwh: fixed.yearKwh },
           )
         }
       >

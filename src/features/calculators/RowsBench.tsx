@@ -14,6 +14,7 @@ import { DataTable } from "@/features/kit/table/DataTable";
 import { RuledTable } from "@/features/kit/table/RuledTable";
 import { number, percent } from "@/wording/format";
 import { facing } from "@/wording/geometry";
+import { say } from "@/wording/screens/calculators";
 import { rowsWorking, snowWorking } from "@/wording/workings/rows-working";
 import styles from "./Bench.module.css";
 import type { BenchProps } from "./bench-views";
@@ -60,23 +61,24 @@ export function RowsBench({ slug, site }: BenchProps) {
       <p className={chapter.verdict} data-testid="rows-sentence">
         {spacing ? (
           <>
-            A gap of <Figure working={() => rowsWorking(rows, spacing)}>{number(spacing.gapM, 2)} m</Figure> (a row every{" "}
-            {number(spacing.pitchM, 2)} m) keeps the next row free of shade from {hour(rows.windowStartH)} to {hour(rows.windowEndH)} solar
-            time at winter solstice, with rows that look {facing(latitudeDeg, rows.surfaceAzimuthDeg)}.
+            {say.aGapOf}
+            <Figure working={() => rowsWorking(rows, spacing)}>{number(spacing.gapM, 2)} m</Figure>
+            {say.aRowEveryMKeepsThe(
+              number(spacing.pitchM, 2),
+              hour(rows.windowStartH),
+              hour(rows.windowEndH),
+              facing(latitudeDeg, rows.surfaceAzimuthDeg),
+            )}
           </>
         ) : (
-          <span className={chapter.clay}>
-            At winter solstice the sun is not up through all of {hour(rows.windowStartH)} to {hour(rows.windowEndH)} here: no gap keeps that
-            window free. Choose a shorter one.
-          </span>
+          <span className={chapter.clay}>{say.atWinterSolsticeTheSunIs(hour(rows.windowStartH), hour(rows.windowEndH))}</span>
         )}{" "}
         {asNumber(snow, 0) > 0 &&
           (edgeM >= slid.edgeM ? (
-            `Snow of ${number(asNumber(snow, 0) * 100)} cm finds room under an edge ${number(edgeM, 2)} m up.`
+            say.snowOfCmFindsRoomUnder(number(asNumber(snow, 0) * 100), number(edgeM, 2))
           ) : (
             <span className={chapter.clay}>
-              Snow of {number(asNumber(snow, 0) * 100)} cm would pile against the modules: it wants the lower edge {number(slid.edgeM, 2)} m
-              up, not {number(edgeM, 2)}.
+              {say.snowOfCmWouldPileAgainst(number(asNumber(snow, 0) * 100), number(slid.edgeM, 2), number(edgeM, 2))}
             </span>
           ))}
       </p>
@@ -107,21 +109,21 @@ export function RowsBench({ slug, site }: BenchProps) {
               onChange={setTilt}
             />
             <AzimuthField label="Azimuth, °" plain place={site.place} value={azimuth} onChange={setAzimuth} />
-            <NumberInput label="Length up the slope, m" hideControls min={0.1} decimalScale={2} value={slant} onChange={setSlant} />
-            <NumberInput label="Free from, solar hour" hideControls min={0} max={12} value={from} onChange={setFrom} />
-            <NumberInput label="to, solar hour" hideControls min={12} max={24} value={to} onChange={setTo} />
-            <NumberInput label="Lower edge up, m" hideControls min={0} decimalScale={2} value={edge} onChange={setEdge} />
-            <NumberInput label="Snow on them, m" hideControls min={0} decimalScale={2} value={snow} onChange={setSnow} />
+            <NumberInput label={say.lengthUpTheSlopeM} hideControls min={0.1} decimalScale={2} value={slant} onChange={setSlant} />
+            <NumberInput label={say.freeFromSolarHour} hideControls min={0} max={12} value={from} onChange={setFrom} />
+            <NumberInput label={say.toSolarHour} hideControls min={12} max={24} value={to} onChange={setTo} />
+            <NumberInput label={say.lowerEdgeUpM} hideControls min={0} decimalScale={2} value={edge} onChange={setEdge} />
+            <NumberInput label={say.snowOnThemM} hideControls min={0} decimalScale={2} value={snow} onChange={setSnow} />
           </div>
           <WindowTable rows={rows} />
         </div>
         <div>
           <ChartFrame
-            title="Two rows from the side"
-            note="the lowest ray of the window"
+            title={say.twoRowsFromTheSide}
+            note={say.theLowestRayOfTheWindow}
             fileName={`${slug}-rows`}
             height={250}
-            summary={spacing ? `Rows ${number(spacing.pitchM, 2)} metres apart` : "No spacing keeps this window free"}
+            summary={spacing ? say.rowsMetresApart(number(spacing.pitchM, 2)) : say.noSpacingKeepsThisWindowFree}
             table={() => [
               ["row_height_m", "gap_m", "pitch_m"],
               [spacing?.rowHeightM ?? "", spacing?.gapM ?? "", spacing?.pitchM ?? ""],
@@ -130,7 +132,7 @@ export function RowsBench({ slug, site }: BenchProps) {
             {(width) =>
               spacing === null ? (
                 <text x={width / 2} y={120} textAnchor="middle" fill="var(--ink-soft)">
-                  the sun is down for a part of this window
+                  {say.theSunIsDownForA}
                 </text>
               ) : (
                 <RowsSide
@@ -150,15 +152,15 @@ export function RowsBench({ slug, site }: BenchProps) {
             className={chapter.table}
             rows={
               [
-                ["heap at the foot of a row, over the snow around", slid.heapM],
-                ["how far it reaches in front", slid.reachM],
-                ["lower edge that stays free", slid.edgeM],
-                ["slot between an upper and a lower row in one plane", slid.slotM],
+                [say.heapAtTheFootOfA, slid.heapM],
+                [say.howFarItReachesInFront, slid.reachM],
+                [say.lowerEdgeThatStaysFree, slid.edgeM],
+                [say.slotBetweenAnUpperAndA, slid.slotM],
               ] as const
             }
             rowKey={([name]) => name}
             columns={[
-              { key: "snow-sliding-off", head: "snow sliding off", cell: ([name]) => name },
+              { key: "snow-sliding-off", head: say.snowSlidingOff, cell: ([name]) => name },
               {
                 key: "m",
                 head: "m",
@@ -172,10 +174,7 @@ export function RowsBench({ slug, site }: BenchProps) {
               },
             ]}
           />
-          <p className={chapter.caution}>
-            Snow that slides off a row buries what stands below: keep the path in front clear, and never stand under a loaded row to clear
-            it.
-          </p>
+          <p className={chapter.caution}>{say.snowThatSlidesOffARow}</p>
         </div>
       </div>
     </>
@@ -188,9 +187,9 @@ function WindowTable({ rows }: { rows: Parameters<typeof rowSpacing>[0] }) {
     <RuledTable className={chapter.table}>
       <thead>
         <tr>
-          <th scope="col">free of shade</th>
+          <th scope="col">{say.freeOfShade}</th>
           <th scope="col">gap, m</th>
-          <th scope="col">a row every, m</th>
+          <th scope="col">{say.aRowEveryM}</th>
           <th scope="col">ground covered</th>
         </tr>
       </thead>
@@ -218,7 +217,7 @@ function WindowTable({ rows }: { rows: Parameters<typeof rowSpacing>[0] }) {
       {Math.abs(fromEquatorDeg(rows.latitudeDeg, rows.surfaceAzimuthDeg)) > 90 && (
         <tfoot>
           <tr>
-            <td colSpan={4}>These rows look away from the equator: they shade the row behind in summer instead.</td>
+            <td colSpan={4}>{say.theseRowsLookAwayFromThe}</td>
           </tr>
         </tfoot>
       )}

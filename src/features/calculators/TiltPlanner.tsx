@@ -15,6 +15,7 @@ import { Refused } from "@/features/kit/problems/ProblemList";
 import { ChartFrame } from "@/features/kit/save/ChartFrame";
 import { number, percent } from "@/wording/format";
 import { dayName } from "@/wording/geometry";
+import { say } from "@/wording/screens/calculators";
 import { planWorking } from "@/wording/workings/bench-workings";
 import styles from "./Bench.module.css";
 import type { BenchProps } from "./bench-views";
@@ -26,16 +27,16 @@ import { usePlanner } from "./use-planner";
 
 const GOAL_NAMES: Readonly<Record<TiltGoal, string>> = {
   energy: "most energy",
-  winter: "most in the winter half",
+  winter: say.mostInTheWinterHalf,
   money: "most money",
   flattest: "flattest year",
 };
 
 const POSITION_NAMES: Readonly<Record<number, string>> = {
   1: "fixed",
-  2: "twice a year",
-  4: "four times a year",
-  12: "twelve times a year",
+  2: say.twiceAYear,
+  4: say.fourTimesAYear,
+  12: say.twelveTimesAYear,
 };
 
 /** When to tilt a rack and how far: rules of thumb beside the site's own simulation. */
@@ -73,17 +74,11 @@ export function TiltPlanner({
         <PlannerSentence best={best} fixed={fixed} asIs={asIs} goal={goal} year={year} name={array.name || array.id} />
       ) : (
         <p className={chapter.verdict}>
-          {cancelled ? "Stopped before the end." : `Running ${year ?? "a cloudless year"} at every tilt of ${array.name || array.id} …`}
+          {cancelled ? say.stoppedBeforeTheEnd : say.runningAtEveryTiltOf(year ?? say.aCloudlessYear, array.name || array.id)}
         </p>
       )}
-      {year === null && (
-        <p className={chapter.soft}>
-          This book has no weather yet: a cloudless year is simulated, which favours steep winters more than a cloudy place would.
-        </p>
-      )}
-      {report && report.days < 360 && (
-        <p className={chapter.clay}>{`Weather of ${report.days} days of the year only; the others count nothing.`}</p>
-      )}
+      {year === null && <p className={chapter.soft}>{say.thisBookHasNoWeatherYet}</p>}
+      {report && report.days < 360 && <p className={chapter.clay}>{say.weatherOfDaysOfTheYear(report.days)}</p>}
       <div className={styles.tools}>
         {site.arrays.length > 1 && (
           <Select
@@ -114,7 +109,7 @@ export function TiltPlanner({
         <span className={styles.progress}>
           {progress !== null && (
             <>
-              <Progress value={progress * 100} size="sm" color="ink" aria-label="Progress of the planner" />
+              <Progress value={progress * 100} size="sm" color="ink" aria-label={say.progressOfThePlanner} />
               <Button size="compact-xs" variant="subtle" onClick={cancel}>
                 Stop
               </Button>
@@ -131,14 +126,14 @@ export function TiltPlanner({
         <MethodTable plans={plans} fixed={fixed} asIs={asIs} goal={goal} positions={Number(positions)} year={year} />
         <div>
           <ChartFrame
-            title="Tilt through the year"
-            note={best ? "full: simulated best; dashed: as the rack is" : ""}
+            title={say.tiltThroughTheYear}
+            note={best ? say.fullSimulatedBestDashedAsThe : ""}
             fileName={`${slug}-${array.id}-tilts`}
             height={196}
-            summary="Tilt through the year, simulated best and as the rack is"
+            summary={say.tiltThroughTheYearSimulatedBest}
             table={() => [
               ["plan", "from", "tilt_deg"],
-              ...asIsSteps.map((step) => ["as it is", step.from, step.tiltDeg]),
+              ...asIsSteps.map((step) => [say.asItIs, step.from, step.tiltDeg]),
               ...(best?.steps ?? []).map((step) => ["simulated", step.from, step.tiltDeg]),
             ]}
           >
@@ -147,7 +142,7 @@ export function TiltPlanner({
                 width={width}
                 height={196}
                 lines={[
-                  { label: "as the rack is", steps: asIsSteps, strong: false },
+                  { label: say.asTheRackIs, steps: asIsSteps, strong: false },
                   ...(best ? [{ label: "simulated best", steps: best.steps, strong: true }] : []),
                 ]}
               />
@@ -177,10 +172,10 @@ interface SentenceProps {
 const measure = (plan: TiltPlan, goal: TiltGoal): number =>
   goal === "winter" ? plan.winterKwh : goal === "flattest" ? plan.leastKwhPerDay : plan.yearKwh;
 const UNIT: Readonly<Record<TiltGoal, string>> = {
-  energy: "kWh a year",
-  money: "kWh a year",
-  winter: "kWh in the winter half",
-  flattest: "kWh a day in the darkest month",
+  energy: say.kwhAYear,
+  money: say.kwhAYear,
+  winter: say.kwhInTheWinterHalf,
+  flattest: say.kwhADayInTheDarkest,
 };
 
 function PlannerSentence({ best, fixed, asIs, goal, year, name }: SentenceProps) {
@@ -193,10 +188,10 @@ function PlannerSentence({ best, fixed, asIs, goal, year, name }: SentenceProps)
       : best.steps.map((step) => `${number(step.tiltDeg, 1)}°${best.positions === 1 ? "" : ` from ${dayName(step.from)}`}`).join(", ");
   return (
     <p className={chapter.verdict} data-testid="planner-sentence">
-      {best.positions === 1 ? `The best fixed tilt of ${name}` : `${name} tilted ${POSITION_NAMES[best.positions]}`} brings{" "}
-      <Figure working={() => planWorking(best, year, goal)}>{number(value, decimals)}</Figure> {UNIT[goal]}: {share(current)} against the
-      rack as it is
-      {best.positions > 1 && `, ${share(still)} against the best fixed tilt`}. {tilts && `${tilts}.`}
+      {best.positions === 1 ? say.theBestFixedTiltOf(name) : `${name} tilted ${POSITION_NAMES[best.positions]}`} brings{" "}
+      <Figure working={() => planWorking(best, year, goal)}>{number(value, decimals)}</Figure>{" "}
+      {say.againstTheRackAsItIs(UNIT[goal], share(current))}
+      {best.positions > 1 && say.againstTheBestFixedTilt(share(still))}. {tilts && `${tilts}.`}
       {goal === "money" && " With one price all year, most money is most energy; seasons of price come with the Money chapter's tariffs."}
     </p>
   );

@@ -1,15 +1,16 @@
 import type { SiteDocument } from "@/contracts/site";
+import { say } from "@/wording/screens/calculators";
 
 /** The benches of this edition. */
 export const BENCH_VIEWS = [
   { id: "tilt", name: "Tilt planner" },
-  { id: "rows", name: "Rows and snow" },
-  { id: "ground", name: "Roof or ground" },
+  { id: "rows", name: say.rowsAndSnow },
+  { id: "ground", name: say.roofOrGround },
   { id: "mixed", name: "Mixed strings" },
-  { id: "cable", name: "Strings and cable" },
+  { id: "cable", name: say.stringsAndCable },
   { id: "modules", name: "Modules" },
-  { id: "snow", name: "Snow and dirt" },
-  { id: "loads", name: "Loads and battery" },
+  { id: "snow", name: say.snowAndDirt },
+  { id: "loads", name: say.loadsAndBattery },
 ] as const;
 export type BenchView = (typeof BENCH_VIEWS)[number]["id"];
 /** Those that need the geometry engine. */

@@ -3,6 +3,7 @@
 import { Button } from "@mantine/core";
 import { useState } from "react";
 import type { NewEntryInput } from "@/contracts/field-book";
+import { say } from "@/wording/screens/field-book";
 import styles from "./FieldBook.module.css";
 import { useEntryQueue } from "./use-entry-queue";
 
@@ -21,13 +22,13 @@ export function WriteDown({ slug, entry, disabled = false, onSaved: onKept }: Pr
   const go = async (): Promise<void> => {
     setSaved("…");
     const isThere = await write(entry());
-    setSaved(isThere ? "Written to the field book." : "Kept here; it is sent when the line is back, or see the field book for why not.");
+    setSaved(isThere ? say.writtenToTheFieldBook : say.keptHereItIsSentWhen);
     onKept?.();
   };
   return (
     <div className={styles.writeDown}>
       <Button variant="default" disabled={disabled} onClick={() => void go()}>
-        Write to the field book
+        {say.writeToTheFieldBook}
       </Button>
       <span role="status">{saved}</span>
     </div>

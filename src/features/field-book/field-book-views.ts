@@ -1,10 +1,12 @@
+import { say } from "@/wording/screens/field-book";
+
 /** Views of the chapter. */
 export const FIELD_BOOK_VIEWS = [
   { id: "entries", name: "Entries" },
   { id: "spot", name: "Spot check" },
   { id: "inverter", name: "Inverter reading" },
   { id: "trials", name: "Trials" },
-  { id: "change", name: "Before and after" },
+  { id: "change", name: say.beforeAndAfter },
   { id: "reminders", name: "Reminders" },
 ] as const;
 export type FieldBookView = (typeof FIELD_BOOK_VIEWS)[number]["id"];

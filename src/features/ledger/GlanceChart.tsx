@@ -8,6 +8,7 @@ import { glanceHours, glanceTable } from "@/features/kit/glance/hours";
 import { MonthTicks } from "@/features/kit/glance/MonthTicks";
 import { ChartFrame } from "@/features/kit/save/ChartFrame";
 import { dateName, number } from "@/wording/format";
+import { say } from "@/wording/screens/ledger";
 import styles from "./LedgerSpread.module.css";
 
 const HEIGHT = 104;
@@ -30,12 +31,17 @@ export function GlanceChart({ glance, year, slug }: { glance: Glance; year: stri
     if (!at) return setUnder(null);
     const [expected, metered] = [glance.expectedKwh[at.cell] ?? null, glance.meteredKwh[at.cell] ?? null];
     setUnder(
-      `${dateName(at.day)}, ${at.hour} h: owed ${expected === null ? "–" : number(expected, 2)}, paid ${metered === null ? "–" : number(metered, 2)} kWh`,
+      say.hOwedPaidKwh(
+        dateName(at.day),
+        at.hour,
+        expected === null ? "–" : number(expected, 2),
+        metered === null ? "–" : number(metered, 2),
+      ),
     );
   };
   const note = (
     <>
-      <span>{under ?? "each column a day, each row an hour: paid of owed; a click opens the day"}</span>
+      <span>{under ?? say.eachColumnADayEachRow}</span>
       <span className={styles.scaleKey}>
         0
         <span aria-hidden="true">
@@ -49,11 +55,11 @@ export function GlanceChart({ glance, year, slug }: { glance: Glance; year: stri
   );
   return (
     <ChartFrame
-      title="The year at a glance"
+      title={say.theYearAtAGlance}
       note={note}
       fileName={`${slug}-${year}-hours`}
       height={HEIGHT + 16}
-      summary={`Metered over expected energy of every hour of ${year}`}
+      summary={say.meteredOverExpectedEnergyOfEvery(year)}
       table={() => glanceTable(glance)}
     >
       {(width) => (

@@ -14,6 +14,7 @@ import { type DirtAndSnowProps, DirtAndSnowView } from "@/features/ledger/attrib
 import { IndicatorsView } from "@/features/ledger/attribution/IndicatorsView";
 import { PromiseView } from "@/features/ledger/attribution/PromiseView";
 import { monthName, number } from "@/wording/format";
+import { say } from "@/wording/screens/ledger";
 import type { LedgerContext } from "@/wording/workings/ledger-workings";
 import { AccountLegend } from "./AccountLegend";
 import { GlanceChart } from "./GlanceChart";
@@ -95,12 +96,12 @@ export function LedgerPage(props: LedgerPageProps) {
               by evidence
             </Link>
             <Link className={views.posting} href={href({ posting: "budget" })} aria-current={posting === "budget" ? "true" : undefined}>
-              by the book
+              {say.byTheBook}
             </Link>
           </span>
         )}
         <label className={views.starts}>
-          year starts in{" "}
+          {say.yearStartsIn}
           <select value={fiscalStart} onChange={(event) => router.push(href({ starts: event.currentTarget.value, year: "all" }))}>
             {MONTH_NUMBERS.map((month) => (
               <option key={month} value={month}>
@@ -196,7 +197,7 @@ function AllMonths({ months, slug }: { months: readonly LedgerLine[]; slug: stri
       note={key}
       fileName={`${slug}-months`}
       height={230}
-      summary="Expected, metered and promised energy of every month"
+      summary={say.expectedMeteredAndPromisedEnergyOf}
       table={() => [
         ["month", "expected_kwh", "metered_kwh", "promise_kwh"],
         ...months.map((m) => [m.key, m.expectedKwh, m.meteredKwh, m.promiseKwh]),
@@ -210,13 +211,16 @@ function AllMonths({ months, slug }: { months: readonly LedgerLine[]; slug: stri
 function EmptyLedger({ slug }: { slug: string }) {
   return (
     <section className={styles.empty}>
-      <h2>This ledger has no lines yet</h2>
+      <h2>{say.thisLedgerHasNoLinesYet}</h2>
       <p>
-        The sun's side needs weather: a CSV with <code>time</code> and at least <code>ghi_w_m2</code>, best with{" "}
-        <code>air_temperature_c</code> and <code>wind_speed_m_s</code>. The meter's side needs production:
+        {say.theSunsSideNeedsWeatherA}
+        <code>time</code>
+        {say.andAtLeast}
+        <code>ghi_w_m2</code>, best with <code>air_temperature_c</code> and <code>wind_speed_m_s</code>
+        {say.theMetersSideNeedsProduction}
         <code>time</code> with <code>energy_kwh</code>, <code>power_w</code> or <code>counter_kwh</code>.{" "}
-        <Link href={`/books/${slug}/readings`}>Bring them in the Readings chapter</Link>, or <Link href="/">open a book of the demo</Link>{" "}
-        to see a full page.
+        <Link href={`/books/${slug}/readings`}>{say.bringThemInTheReadingsChapter}</Link>, or <Link href="/">{say.openABookOfTheDemo}</Link>
+        {say.toSeeAFullPage}
       </p>
     </section>
   );

@@ -4,6 +4,7 @@ import { ACCOUNT_NAMES, LEDGER_ACCOUNTS } from "@/core/accounts";
 import { type LedgerLine, ledgerPostings } from "@/core/ledger";
 import { csvOf } from "@/features/kit/save/csv";
 import { saveBlob, saveText } from "@/features/kit/save/save-chart";
+import { say } from "@/wording/screens/ledger";
 import views from "./LedgerViews.module.css";
 
 type Cell = string | number | null;
@@ -74,10 +75,10 @@ export function LedgerSaves({
   return (
     <div className={views.saves}>
       <button type="button" onClick={() => saveText(csvOf(ledgerTable(lines, sum)), `${name}.csv`, "text/csv")}>
-        Save as CSV
+        {say.saveAsCsv}
       </button>
       <button type="button" onClick={() => void sheet()}>
-        Save as XLSX
+        {say.saveAsXlsx}
       </button>
       <button type="button" onClick={() => window.print()}>
         Print

@@ -8,6 +8,7 @@ import { type LedgerLine, ledgerPostings, lineState, performanceIndex } from "@/
 import { Figure } from "@/features/kit/figures/Figure";
 import { RuledTable } from "@/features/kit/table/RuledTable";
 import { kwhDecimals, monthName, number, percent } from "@/wording/format";
+import { say } from "@/wording/screens/ledger";
 import type { LedgerContext } from "@/wording/workings/ledger-workings";
 import * as workings from "@/wording/workings/ledger-workings";
 import styles from "./LedgerSpread.module.css";
@@ -30,18 +31,18 @@ export function LedgerSpread({ slug, lines, sum, sumName, context, closed = [] }
   return (
     <div className={styles.scroll}>
       <RuledTable className={styles.spread}>
-        <caption className={styles.hidden}>What the sun owed and what the meter paid, {sumName}, in kWh</caption>
+        <caption className={styles.hidden}>{say.whatTheSunOwedAndWhat(sumName)}</caption>
         <thead>
           <tr className={styles.sides}>
             <th colSpan={4} scope="colgroup">
-              Owed by the sun
+              {say.owedByTheSun}
             </th>
             <th className={styles.unit}>kWh</th>
             <th className={styles.spine} scope="colgroup">
               difference
             </th>
             <th colSpan={4} scope="colgroup" className={styles.meterSide}>
-              Paid at the meter
+              {say.paidAtTheMeter}
             </th>
             <th className={styles.unit}>kWh</th>
           </tr>
@@ -56,7 +57,7 @@ export function LedgerSpread({ slug, lines, sum, sumName, context, closed = [] }
             </th>
             <th scope="col">reference</th>
             <th scope="col" className={styles.left}>
-              where it goes before the meter
+              {say.whereItGoesBeforeTheMeter}
             </th>
             <th scope="col">{context.isEvidence ? "explained" : "expected"}</th>
             <th scope="col" className={styles.spine}>
@@ -129,7 +130,7 @@ function Line({ line, slug, scale, context, isClosed }: LineProps) {
   return (
     <tr className={styles.line}>
       <th scope="row">
-        <Link href={href} title={isMonth ? "Open the days of this month" : "Open this year"}>
+        <Link href={href} title={isMonth ? say.openTheDaysOfThisMonth : say.openThisYear}>
           {monthName(line.key, "short")}
         </Link>
       </th>
@@ -198,7 +199,7 @@ function Amounts({ line, scale, context, total = false, isClosed = false }: Amou
         ) : (
           <Figure plain working={() => workings.meteredWorking(line, context)}>
             {kwh(line.meteredKwh)}
-            {line.splitKwh > 0 && <span title={`${kwh(line.splitKwh)} kWh split from longer spans by the expected shape`}> ÷</span>}
+            {line.splitKwh > 0 && <span title={say.kwhSplitFromLongerSpansBy(kwh(line.splitKwh))}> ÷</span>}
           </Figure>
         )}
       </td>

@@ -2,6 +2,7 @@ import { ACCOUNT_NAMES } from "@/core/accounts";
 import type { LedgerLine, Verdict } from "@/core/ledger";
 import { Figure } from "@/features/kit/figures/Figure";
 import { kwhDecimals, monthName, number } from "@/wording/format";
+import { say } from "@/wording/screens/ledger";
 import {
   accountWorking,
   dataGapWorking,
@@ -15,8 +16,7 @@ import styles from "./LedgerSpread.module.css";
 /** The page in a sentence or three; its numbers open their working, clay marks what needs work. */
 export function VerdictSentence({ verdict, sum, context }: { verdict: Verdict; sum: LedgerLine; context: LedgerContext }) {
   const kwh = (value: number) => number(value, kwhDecimals(sum.referenceKwh / 12));
-  if (verdict.kind === "no-weather")
-    return <p className={styles.verdict}>No weather yet, so nothing is owed. Bring a weather file in the Readings chapter.</p>;
+  if (verdict.kind === "no-weather") return <p className={styles.verdict}>{say.noWeatherYetSoNothingIs}</p>;
   const expected = <Figure working={() => expectedWorking(sum, context)}>{kwh(verdict.expectedKwh)} kWh</Figure>;
   const takers = verdict.largest.map((posting, i) => (
     <span key={posting.account}>
@@ -29,17 +29,26 @@ export function VerdictSentence({ verdict, sum, context }: { verdict: Verdict; s
   if (verdict.kind === "no-readings") {
     return (
       <p className={styles.verdict}>
-        The sun owed {expected}; nothing is metered yet. On the way, {takers}. Bring a production file in the Readings chapter.
+        {say.theSunOwed}
+        {expected}
+        {say.nothingIsMeteredYetOnThe}
+        {takers}
+        {say.bringAProductionFileInThe}
       </p>
     );
   }
   return (
     <p className={styles.verdict}>
-      The sun owed {expected}; the meter paid <Figure working={() => meteredWorking(sum, context)}>{kwh(verdict.meteredKwh)}</Figure>. On
-      the way, {takers}.{" "}
+      {say.theSunOwed}
+      {expected}
+      {say.theMeterPaid}
+      <Figure working={() => meteredWorking(sum, context)}>{kwh(verdict.meteredKwh)}</Figure>
+      {say.onTheWay}
+      {takers}.{" "}
       {verdict.dataGapKwh > 0.005 * verdict.expectedKwh && (
         <>
-          <Figure working={() => dataGapWorking(sum, context)}>{kwh(verdict.dataGapKwh)}</Figure> fell in unread time.{" "}
+          <Figure working={() => dataGapWorking(sum, context)}>{kwh(verdict.dataGapKwh)}</Figure>
+          {say.fellInUnreadTime}
         </>
       )}
       <RemainderClause verdict={verdict} sum={sum} context={context} kwh={kwh} />
@@ -59,18 +68,25 @@ function RemainderClause({
   kwh: (value: number) => string;
 }) {
   const figure = <Figure working={() => unexplainedWorking(sum, context)}>{kwh(Math.abs(verdict.unexplainedKwh))} kWh</Figure>;
-  const where = verdict.worstKey === null ? "" : `, most of them in ${monthName(verdict.worstKey)}`;
+  const where = verdict.worstKey === null ? "" : say.mostOfThemIn(monthName(verdict.worstKey));
   if (verdict.kind === "short")
     return (
       <strong className={styles.needsLook}>
-        {figure} have no cause yet{where}.
+        {figure}
+        {say.haveNoCauseYet(where)}
       </strong>
     );
   if (verdict.kind === "over")
     return (
       <span>
-        {figure} came above what the model owes{where}: more than instruments alone explain.
+        {figure}
+        {say.cameAboveWhatTheModelOwes(where)}
       </span>
     );
-  return <span className={styles.settled}>The rest, {figure}, is within what instruments can tell.</span>;
+  return (
+    <span className={styles.settled}>
+      The rest, {figure}
+      {say.isWithinWhatInstrumentsCanTell}
+    </span>
+  );
 }

@@ -1,8 +1,10 @@
+import { say } from "@/wording/screens/ledger";
+
 /** Views of the ledger chapter, in the order in which a page is read. */
 export const LEDGER_VIEWS = [
   { id: "spread", name: "Spread" },
   { id: "causes", name: "Causes" },
-  { id: "dirt", name: "Dirt and snow" },
+  { id: "dirt", name: say.dirtAndSnow },
   { id: "promise", name: "Promise" },
   { id: "figures", name: "Indicators" },
 ] as const;

@@ -5,6 +5,7 @@ import type { Coverage } from "@/contracts/imports";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { ChartFrame } from "@/features/kit/save/ChartFrame";
 import { monthName, percent } from "@/wording/format";
+import { say } from "@/wording/screens/readings";
 
 const ROW = 26;
 const NAMES = 170;
@@ -17,11 +18,11 @@ export function CoverageChart({ coverage, slug }: { coverage: readonly Coverage[
   return (
     <div className={chapter.section}>
       <ChartFrame
-        title="What stands in the book"
-        note="a cell a month, filled as far as it was read; clay where readings are missing"
+        title={say.whatStandsInTheBook}
+        note={say.aCellAMonthFilledAs}
         fileName={`${slug}-coverage`}
         height={height}
-        summary="Share of each month that every series covers"
+        summary={say.shareOfEachMonthThatEvery}
         table={() => [
           ["series", "meter", "step_minutes", "month", "read_frac"],
           ...coverage.flatMap((s) => s.months.map((m) => [s.quantity, s.meterId, s.stepMinutes, m.key, m.readFrac])),

@@ -12,6 +12,7 @@ import chapter from "@/features/kit/look/Chapter.module.css";
 import { Refused } from "@/features/kit/problems/ProblemList";
 import { feedFaultInWords } from "@/wording/feeds";
 import { number } from "@/wording/format";
+import { say } from "@/wording/screens/readings";
 import styles from "./ReadingsChapter.module.css";
 
 interface Props {
@@ -45,12 +46,8 @@ export function FeedsView({ slug, timeZone, meters, feeds: given, hosts }: Props
       {refusal && <Refused refusal={refusal} />}
       <div className={`${chapter.columns} ${styles.columns}`}>
         <section className={chapter.section}>
-          <h2>Feeds of this book</h2>
-          {feeds.length === 0 && (
-            <p className={chapter.soft}>
-              None yet. A feed asks a logger, a meter or a weather service for what is new, and puts it in the book.
-            </p>
-          )}
+          <h2>{say.feedsOfThisBook}</h2>
+          {feeds.length === 0 && <p className={chapter.soft}>{say.noneYetAFeedAsksA}</p>}
           {feeds.map((feed) => (
             <FeedRow
               key={feed.id}
@@ -70,13 +67,12 @@ export function FeedsView({ slug, timeZone, meters, feeds: given, hosts }: Props
 
 function verdict(feeds: readonly Feed[]): string {
   const failing = feeds.filter(({ settings, lastFault }) => settings.enabled && lastFault);
-  if (feeds.length === 0) return "Nothing is fetched by itself.";
-  if (failing.length > 0)
-    return `${failing.map(({ settings }) => settings.name).join(", ")}: the last try failed; it is tried again by itself, at longer and longer pauses.`;
+  if (feeds.length === 0) return say.nothingIsFetchedByItself;
+  if (failing.length > 0) return say.theLastTryFailedItIs(failing.map(({ settings }) => settings.name).join(", "));
   const running = feeds.filter(({ settings }) => settings.enabled).length;
   return running === 0
-    ? `${feeds.length} ${feeds.length === 1 ? "feed is" : "feeds are"} ready and stopped.`
-    : `${running} of ${feeds.length} feeds run.`;
+    ? say.readyAndStopped(feeds.length, feeds.length === 1 ? "feed is" : "feeds are")
+    : say.ofFeedsRun(running, feeds.length);
 }
 
 const stampIn = (timeZone: string) => {
@@ -114,20 +110,18 @@ function FeedRow({ feed, timeZone, turn, pull, remove }: RowProps) {
         <dd>
           <code>{settings.url}</code>
         </dd>
-        <dt>Come as far as</dt>
+        <dt>{say.comeAsFarAs}</dt>
         <dd>
           {stamp(feed.cursorUtc)}, {number(feed.valueCount)} values
         </dd>
-        <dt>Last fine, next</dt>
+        <dt>{say.lastFineNext}</dt>
         <dd>
           {stamp(feed.lastFineUtc)}, {settings.enabled ? stamp(feed.nextUtc) : "stopped"}
         </dd>
         {feed.lastFault && (
           <>
             <dt>Last fault</dt>
-            <dd className={chapter.clay}>
-              {feedFaultInWords(feed.lastFault)} ({feed.failures} in a row, {stamp(feed.lastTriedUtc)})
-            </dd>
+            <dd className={chapter.clay}>{say.inARow(feedFaultInWords(feed.lastFault), feed.failures, stamp(feed.lastTriedUtc))}</dd>
           </>
         )}
       </dl>
@@ -167,12 +161,12 @@ function NewFeed({ meters, hosts, add }: { meters: readonly string[]; hosts: rea
   };
   return (
     <section className={chapter.section}>
-      <h2>Add a feed</h2>
+      <h2>{say.addAFeed}</h2>
       <div className={styles.newFeed}>
         <TextInput label="Name" value={String(draft.name ?? "")} onChange={(event) => set({ name: event.currentTarget.value })} />
         <TextInput
           label="Address"
-          description={hosts.length > 0 ? `Allowed hosts: ${hosts.join(", ")}` : "No host is allowed yet (DUSTY_LEDGER_FEED_HOSTS)"}
+          description={hosts.length > 0 ? `Allowed hosts: ${hosts.join(", ")}` : say.noHostIsAllowedYetDusty}
           value={String(draft.url ?? "")}
           onChange={(event) => set({ url: event.currentTarget.value })}
         />
@@ -193,18 +187,18 @@ function NewFeed({ meters, hosts, add }: { meters: readonly string[]; hosts: rea
         {draft.format === "json" && (
           <>
             <TextInput
-              label="List of rows"
-              description="a path such as data.rows"
+              label={say.listOfRows}
+              description={say.aPathSuchAsDataRows}
               value={String(draft.rows)}
               onChange={(event) => set({ rows: event.currentTarget.value })}
             />
             <TextInput
-              label="Field of the time"
+              label={say.fieldOfTheTime}
               value={String(draft.time)}
               onChange={(event) => set({ time: event.currentTarget.value })}
             />
             <TextInput
-              label="Field of the value"
+              label={say.fieldOfTheValue}
               value={String(draft.field)}
               onChange={(event) => set({ field: event.currentTarget.value })}
             />
@@ -237,7 +231,7 @@ function NewFeed({ meters, hosts, add }: { meters: readonly string[]; hosts: rea
       </div>
       {fault && <p className={chapter.clay}>{fault}</p>}
       <div className={chapter.actions}>
-        <Button onClick={submit}>Add and start it</Button>
+        <Button onClick={submit}>{say.addAndStartIt}</Button>
       </div>
     </section>
   );

@@ -1,6 +1,7 @@
 import { line, scaleBand, scaleLinear } from "d3";
 import type { ImportPreview } from "@/contracts/imports";
 import { monthName, number } from "@/wording/format";
+import { say } from "@/wording/screens/readings";
 import styles from "./ReadingsChapter.module.css";
 
 const WIDTH = 250;
@@ -12,7 +13,7 @@ export function FilePicture({ preview }: { preview: ImportPreview }) {
   const unit = preview.kind === "production" ? "kWh" : (preview.columns[0]?.unit ?? "");
   return (
     <div className={styles.pictures} data-testid="file-picture">
-      {preview.dayShape.length > 0 && <DayShape values={preview.dayShape} unit={preview.kind === "production" ? "kWh an hour" : unit} />}
+      {preview.dayShape.length > 0 && <DayShape values={preview.dayShape} unit={preview.kind === "production" ? say.kwhAnHour : unit} />}
       {preview.monthly.length > 0 && <Months values={preview.monthly} unit={unit} />}
     </div>
   );
@@ -28,7 +29,7 @@ function DayShape({ values, unit }: { values: ImportPreview["dayShape"]; unit: s
     .y((value) => y(value!))(values);
   return (
     <figure>
-      <svg width={WIDTH} height={HEIGHT + 16} role="img" aria-label="The mean day as it would be read">
+      <svg width={WIDTH} height={HEIGHT + 16} role="img" aria-label={say.theMeanDayAsItWould}>
         {[6, 12, 18].map((hour) => (
           <g key={hour}>
             <line x1={x(hour)} x2={x(hour)} y2={HEIGHT} stroke="var(--rule)" />
@@ -40,9 +41,7 @@ function DayShape({ values, unit }: { values: ImportPreview["dayShape"]; unit: s
         <line x2={WIDTH} y1={HEIGHT} y2={HEIGHT} stroke="var(--rule-strong)" />
         <path d={path ?? ""} fill="none" stroke="var(--ink)" strokeWidth={1.6} />
       </svg>
-      <figcaption>
-        The mean day on the site’s clock; at the most {number(most, most < 10 ? 2 : 0)} {unit}
-      </figcaption>
+      <figcaption>{say.theMeanDayOnTheSites(number(most, most < 10 ? 2 : 0), unit)}</figcaption>
     </figure>
   );
 }
@@ -56,7 +55,7 @@ function Months({ values, unit }: { values: ImportPreview["monthly"]; unit: stri
   const y = scaleLinear([0, most], [HEIGHT, 4]);
   return (
     <figure>
-      <svg width={WIDTH} height={HEIGHT + 16} role="img" aria-label="The months as they would be read">
+      <svg width={WIDTH} height={HEIGHT + 16} role="img" aria-label={say.theMonthsAsTheyWouldBe}>
         {values.map(({ key, value }) => (
           <rect
             key={key}
@@ -78,9 +77,7 @@ function Months({ values, unit }: { values: ImportPreview["monthly"]; unit: stri
             </text>
           ))}
       </svg>
-      <figcaption>
-        The months; at the most {number(most, most < 10 ? 2 : 0)} {unit}
-      </figcaption>
+      <figcaption>{say.theMonthsAtTheMost(number(most, most < 10 ? 2 : 0), unit)}</figcaption>
     </figure>
   );
 }

@@ -5,6 +5,7 @@ import type { ImportOptions, ImportPreview } from "@/contracts/imports";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { ProblemList } from "@/features/kit/problems/ProblemList";
 import { number } from "@/wording/format";
+import { say } from "@/wording/screens/readings";
 import { FilePicture } from "./FilePicture";
 import { MappingPanel } from "./MappingPanel";
 import styles from "./ReadingsChapter.module.css";
@@ -38,11 +39,7 @@ export function FilePreview({ preview, busy, waiting, zones, siteZone, meters, r
   const change = (part: Partial<ImportOptions>) => readAgain({ ...options, ...part });
   const errors = preview.problems.some((problem) => problem.severity === "error");
   const unknownClock =
-    preview.hasOffsets || options.zone
-      ? "–"
-      : preview.form === "means"
-        ? "told once the year is chosen"
-        : "told once the zone of the clock is chosen";
+    preview.hasOffsets || options.zone ? "–" : preview.form === "means" ? say.toldOnceTheYearIsChosen : say.toldOnceTheZoneOfThe;
   const isSeries = kind === "weather" || kind === "production";
   return (
     <div data-testid="preview">
@@ -67,13 +64,13 @@ export function FilePreview({ preview, busy, waiting, zones, siteZone, meters, r
             <dt>Written with</dt>
             <dd>
               {DELIMITERS[preview.delimiter ?? ""] ?? "–"}, decimal {preview.decimal === "," ? "comma" : "point"},{" "}
-              {preview.hasOffsets ? "times with offset" : "local times"}
+              {preview.hasOffsets ? say.timesWithOffset : "local times"}
             </dd>
           </>
         )}
         {preview.energyKwh !== null && preview.valueCount > 0 && (
           <>
-            <dt>Energy in all</dt>
+            <dt>{say.energyInAll}</dt>
             <dd>{number(preview.energyKwh)} kWh</dd>
           </>
         )}
@@ -81,7 +78,7 @@ export function FilePreview({ preview, busy, waiting, zones, siteZone, meters, r
           <>
             <dt>Promise</dt>
             <dd>
-              {preview.promiseKwh.map((kwh) => number(kwh)).join(", ")}: {number(preview.promiseKwh.reduce((a, b) => a + b, 0))} kWh a year
+              {say.kwhAYear(preview.promiseKwh.map((kwh) => number(kwh)).join(", "), number(preview.promiseKwh.reduce((a, b) => a + b, 0)))}
             </dd>
           </>
         )}
@@ -91,8 +88,8 @@ export function FilePreview({ preview, busy, waiting, zones, siteZone, meters, r
       {isSeries && (preview.form === "epw" || preview.form === "means") && (
         <div className={styles.options}>
           <NumberInput
-            label={preview.form === "means" ? "Year to make the hours for" : "Year to put the hours in"}
-            description={preview.form === "means" ? "the sums of the months stay exact" : "a typical year is patched from several"}
+            label={preview.form === "means" ? say.yearToMakeTheHoursFor : say.yearToPutTheHoursIn}
+            description={preview.form === "means" ? say.theSumsOfTheMonthsStay : say.aTypicalYearIsPatchedFrom}
             min={1990}
             max={2060}
             value={preview.year ?? ""}
@@ -108,12 +105,12 @@ export function FilePreview({ preview, busy, waiting, zones, siteZone, meters, r
         <div className={styles.options}>
           {!preview.hasOffsets && (
             <Select
-              label={`Zone of the clock (the site's is ${siteZone})`}
-              placeholder="Choose a zone"
+              label={say.zoneOfTheClockTheSites(siteZone)}
+              placeholder={say.chooseAZone}
               searchable
               data={[
                 { group: "This site", items: [siteZone] },
-                { group: "Fixed, no summer time", items: FIXED_ZONES },
+                { group: say.fixedNoSummerTime, items: FIXED_ZONES },
                 { group: "All", items: zones.filter((zone) => zone !== siteZone) },
               ]}
               value={options.zone}
@@ -121,7 +118,7 @@ export function FilePreview({ preview, busy, waiting, zones, siteZone, meters, r
             />
           )}
           <Select
-            label="A time marks the interval's"
+            label={say.aTimeMarksTheIntervals}
             data={[
               { value: "start", label: "start" },
               { value: "end", label: "end" },
@@ -131,11 +128,11 @@ export function FilePreview({ preview, busy, waiting, zones, siteZone, meters, r
             onChange={(labels) => change({ labels: labels === "end" ? "end" : "start" })}
           />
           <Select
-            label="Rows that contradict"
+            label={say.rowsThatContradict}
             data={[
-              { value: "refuse", label: "refuse the file" },
-              { value: "first", label: "keep the first" },
-              { value: "last", label: "keep the last" },
+              { value: "refuse", label: say.refuseTheFile },
+              { value: "first", label: say.keepTheFirst },
+              { value: "last", label: say.keepTheLast },
             ]}
             allowDeselect={false}
             value={options.conflicts}
@@ -152,20 +149,20 @@ export function FilePreview({ preview, busy, waiting, zones, siteZone, meters, r
         </div>
       )}
       <ProblemList problems={preview.problems} />
-      {preview.problems.length === 0 && <p className={chapter.soft}>No problem found.</p>}
+      {preview.problems.length === 0 && <p className={chapter.soft}>{say.noProblemFound}</p>}
       <div className={chapter.actions}>
         <Button onClick={confirm} disabled={errors || busy} loading={busy}>
-          Put it in the book
+          {say.putItInTheBook}
         </Button>
         {waiting > 0 && (
           <Button variant="default" onClick={letRestIn} disabled={errors || busy}>
-            Put it in, and the {waiting} behind it where nothing is asked
+            {say.putItInAndTheBehind(waiting)}
           </Button>
         )}
         <Button variant="default" onClick={cancel}>
           Leave it
         </Button>
-        {errors && <span className={chapter.clay}>Not before the marked problems are settled.</span>}
+        {errors && <span className={chapter.clay}>{say.notBeforeTheMarkedProblemsAre}</span>}
       </div>
     </div>
   );

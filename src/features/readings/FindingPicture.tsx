@@ -3,6 +3,7 @@ import type { BookFinding, Examination } from "@/contracts/examination";
 import { DAY_MS } from "@/core/units";
 import { ChartFrame } from "@/features/kit/save/ChartFrame";
 import { dateName, number } from "@/wording/format";
+import { say } from "@/wording/screens/readings";
 import styles from "./ReadingsChapter.module.css";
 
 const MARGIN_DAYS = 14;
@@ -32,11 +33,11 @@ export function FindingPicture({ finding, examination, timeZone }: { finding: Bo
   return (
     <div className={styles.findingPicture}>
       <ChartFrame
-        title="Days around it"
-        note="line: owed; bars: as recorded; dots: as counted"
+        title={say.daysAroundIt}
+        note={say.lineOwedBarsAsRecordedDots}
         fileName={`finding-${finding.kind}-${from}`}
         height={HEIGHT + 18}
-        summary={`Energy of the days from ${from} to ${to} as recorded, as counted and as owed`}
+        summary={say.energyOfTheDaysFromTo(from, to)}
         table={() => [
           ["day", "recorded_kwh", "counted_kwh", "owed_kwh"],
           ...days.map((date, k) => [date, raw[k] ?? "", clean[k] ?? "", expected[k] ?? ""]),
@@ -58,7 +59,14 @@ export function FindingPicture({ finding, examination, timeZone }: { finding: Bo
               </text>
               {days.map((date, k) => (
                 <g key={date}>
-                  <title>{`${dateName(date)}: recorded ${raw[k] === null ? "nothing" : number(raw[k]!, 1)}, counted ${clean[k] === null ? "nothing" : number(clean[k]!, 1)}, owed ${expected[k] === null ? "not known" : number(expected[k]!, 1)} kWh`}</title>
+                  <title>
+                    {say.recordedCountedOwedKwh(
+                      dateName(date),
+                      raw[k] === null ? "nothing" : number(raw[k]!, 1),
+                      clean[k] === null ? "nothing" : number(clean[k]!, 1),
+                      expected[k] === null ? "not known" : number(expected[k]!, 1),
+                    )}
+                  </title>
                   <rect
                     x={x(date)}
                     width={x.bandwidth()}

@@ -11,6 +11,7 @@ import chapter from "@/features/kit/look/Chapter.module.css";
 import { Refused } from "@/features/kit/problems/ProblemList";
 import { findingInWords } from "@/wording/findings/quality";
 import { number, percent } from "@/wording/format";
+import { say } from "@/wording/screens/readings";
 import { findingWorking } from "@/wording/workings/finding-working";
 import { FindingPicture } from "./FindingPicture";
 import styles from "./ReadingsChapter.module.css";
@@ -48,17 +49,15 @@ export function FindingsView({ slug, timeZone, examination }: Props) {
       <div className={chapter.actions}>
         {ready.length > 0 && (
           <Button onClick={() => decide(ready.map(({ key }) => ({ findingKey: key, state: "accepted" })))}>
-            {ready.length === 1 ? "Accept the one that is sure" : `Accept the ${ready.length} that are sure`}
+            {ready.length === 1 ? say.acceptTheOneThatIsSure : say.acceptTheThatAreSure(ready.length)}
           </Button>
         )}
         {taken.length > 0 && (
           <Button variant="default" onClick={() => decide(taken.map(({ key }) => ({ findingKey: key, state: null })))}>
-            Take all decisions back
+            {say.takeAllDecisionsBack}
           </Button>
         )}
-        <span className={chapter.soft}>
-          Raw readings never change; the ledger counts the clean series that follows from what you accept.
-        </span>
+        <span className={chapter.soft}>{say.rawReadingsNeverChangeTheLedger}</span>
       </div>
       <ol className={styles.findings}>
         {findings.map((finding) => (
@@ -78,17 +77,16 @@ export function FindingsView({ slug, timeZone, examination }: Props) {
 }
 
 function verdict({ findings, byWeather, series, spans }: Examination): string {
-  if (series.length === 0 && spans.length === 0)
-    return "No production stands in this book yet; bring a file, and it is examined as it comes in.";
+  if (series.length === 0 && spans.length === 0) return say.noProductionStandsInThisBook;
   const open = findings.filter(({ decision, remedy }) => !decision && remedy).length;
-  const measure = byWeather ? "the weather that came" : "a cloudless sky, since no weather stands in the book";
-  if (findings.length === 0) return `Nothing is wrong with the record, set against ${measure}.`;
+  const measure = byWeather ? say.theWeatherThatCame : say.aCloudlessSkySinceNoWeather;
+  if (findings.length === 0) return say.nothingIsWrongWithTheRecord(measure);
   const offered = findings.some(({ remedy }) => remedy);
   const left = !offered
-    ? "nothing needs your word"
+    ? say.nothingNeedsYourWord
     : open === 0
-      ? "every remedy is decided"
-      : `${open} ${open === 1 ? "remedy waits" : "remedies wait"} for your word`;
+      ? say.everyRemedyIsDecided
+      : say.forYourWord(open, open === 1 ? "remedy waits" : "remedies wait");
   return `${findings.length} ${findings.length === 1 ? "finding" : "findings"} against ${measure}; ${left}.`;
 }
 
@@ -112,7 +110,7 @@ function FindingRow({ finding, timeZone, examination, open, toggle, decide }: Ro
           <b>{words.title}</b> {words.what}
         </button>
         <span className={styles.findingState}>
-          {decision?.state === "accepted" ? "accepted" : decision?.state === "refused" ? "left as it is" : remedy ? "open" : "noted"}
+          {decision?.state === "accepted" ? "accepted" : decision?.state === "refused" ? say.leftAsItIs : remedy ? "open" : "noted"}
         </span>
         <span className={styles.findingActions}>
           {!decision && remedy && (
@@ -136,7 +134,7 @@ function FindingRow({ finding, timeZone, examination, open, toggle, decide }: Ro
         <div className={styles.findingBody}>
           <p>
             {words.evidence} <Figure working={() => findingWorking(finding, timeZone)}>{percent(finding.confidenceFrac, 0)} sure</Figure>
-            {finding.kwh !== null && <span className={chapter.soft}> · {number(finding.kwh, 1)} kWh as recorded</span>} · meter{" "}
+            {finding.kwh !== null && <span className={chapter.soft}>{say.kwhAsRecorded(number(finding.kwh, 1))}</span>} · meter{" "}
             {finding.meterId}
           </p>
           <FindingPicture finding={finding} examination={examination} timeZone={timeZone} />
@@ -152,7 +150,7 @@ function ChangeRemedy({ remedy, decide }: { remedy: Remedy; decide: (changed: Re
   const initial = remedy.op === "scale" ? remedy.factor : remedy.op === "shift" ? remedy.minutes : "kwh" in remedy ? remedy.kwh : null;
   const [value, setValue] = useState<number | string>(initial ?? "");
   if (initial === null) return null;
-  const label = remedy.op === "scale" ? "Multiply by" : remedy.op === "shift" ? "Move later by, minutes" : "Reading, kWh";
+  const label = remedy.op === "scale" ? "Multiply by" : remedy.op === "shift" ? say.moveLaterByMinutes : "Reading, kWh";
   const changed = (): Remedy =>
     remedy.op === "scale"
       ? { ...remedy, factor: Number(value) }
@@ -163,7 +161,7 @@ function ChangeRemedy({ remedy, decide }: { remedy: Remedy; decide: (changed: Re
     <div className={styles.line}>
       <NumberInput size="xs" label={label} value={value} onChange={setValue} hideControls decimalScale={6} />
       <Button size="compact-sm" variant="default" disabled={value === "" || Number(value) === initial} onClick={() => decide(changed())}>
-        Accept with this
+        {say.acceptWithThis}
       </Button>
     </div>
   );

@@ -10,6 +10,7 @@ import { DateField } from "@/features/kit/look/DateField";
 import segments from "@/features/kit/look/segments.module.css";
 import { RuledTable } from "@/features/kit/table/RuledTable";
 import { dateName, number, percent } from "@/wording/format";
+import { say } from "@/wording/screens/readings";
 import { healthWorking } from "@/wording/workings/health-working";
 import { type ImportDeskProps, ImportSteps } from "./ImportDesk";
 import styles from "./ReadingsChapter.module.css";
@@ -48,34 +49,32 @@ export function HealthView(props: Props) {
   return (
     <>
       <p className={chapter.verdict} data-testid="health-verdict">
-        {read === null
-          ? "Type what the display shows; it is set against what was promised and what the sun owed for those very days."
-          : sentence(read, way, span, expected, promise, tolerance)}
+        {read === null ? say.typeWhatTheDisplayShowsIt : sentence(read, way, span, expected, promise, tolerance)}
       </p>
       <div className={`${chapter.columns} ${styles.columns}`}>
         <section className={chapter.section}>
-          <h2>What the display shows</h2>
+          <h2>{say.whatTheDisplayShows}</h2>
           <SegmentedControl
             classNames={segments}
             size="xs"
             data={[
-              { value: "day", label: "Total of a day" },
-              { value: "lifetime", label: "Lifetime since the start" },
+              { value: "day", label: say.totalOfADay },
+              { value: "lifetime", label: say.lifetimeSinceTheStart },
             ]}
             value={way}
             onChange={(value) => setWay(value)}
           />
           <div className={styles.options}>
-            <NumberInput label={way === "day" ? "Day total, kWh" : "Lifetime, kWh"} value={kwh} onChange={setKwh} hideControls min={0} />
+            <NumberInput label={way === "day" ? say.dayTotalKwh : "Lifetime, kWh"} value={kwh} onChange={setKwh} hideControls min={0} />
             <DateField
-              label={way === "day" ? "Of the day" : "Read in the evening of"}
+              label={way === "day" ? say.ofTheDay : say.readInTheEveningOf}
               value={on}
               onChange={(value) => value && setOn(value)}
             />
-            {way === "lifetime" && <DateField label="In service since" value={from} onChange={(value) => value && setFrom(value)} />}
+            {way === "lifetime" && <DateField label={say.inServiceSince} value={from} onChange={(value) => value && setFrom(value)} />}
           </div>
           <div className={styles.options}>
-            <NumberInput label="In tolerance within, kWh" value={toleranceKwh} onChange={setToleranceKwh} hideControls min={0} />
+            <NumberInput label={say.inToleranceWithinKwh} value={toleranceKwh} onChange={setToleranceKwh} hideControls min={0} />
             <NumberInput label="or within, %" value={tolerancePercent} onChange={setTolerancePercent} hideControls min={0} max={100} />
           </div>
           {read !== null && (
@@ -91,7 +90,7 @@ export function HealthView(props: Props) {
               </thead>
               <tbody>
                 <SideRow
-                  name="expected, by the weather that came"
+                  name={say.expectedByTheWeatherThatCame}
                   side={expected && healthSide(read * expected.knownFrac, expected.kwh, tolerance)}
                   read={read}
                   span={span}
@@ -99,7 +98,7 @@ export function HealthView(props: Props) {
                   kind="expected"
                 />
                 <SideRow
-                  name="promise, by the days themselves"
+                  name={say.promiseByTheDaysThemselves}
                   side={promise === null ? null : healthSide(read, promise, tolerance)}
                   read={read}
                   span={span}
@@ -112,10 +111,7 @@ export function HealthView(props: Props) {
         </section>
         <DisplaySection {...props} />
       </div>
-      <p className={chapter.caution}>
-        Read displays from the front. Opening a cover, a terminal or a DC isolator under load can kill and burn; leave it to a licensed
-        electrician, and follow the maker’s procedure and the local code.
-      </p>
+      <p className={chapter.caution}>{say.readDisplaysFromTheFrontOpening}</p>
     </>
   );
 }
@@ -149,21 +145,28 @@ function sentence(
   const what =
     way === "day"
       ? `${number(read, 1)} kWh on ${dateName(span.from)}`
-      : `${number(read)} kWh in ${number(days)} days, ${number(read / Math.max(1, days), 1)} kWh a day`;
+      : say.kwhInDaysKwhADay(number(read), number(days), number(read / Math.max(1, days), 1));
   if (expected && expected.knownFrac > 0.98) {
     const side = healthSide(read, expected.kwh, tolerance);
-    const off = `${number(Math.abs(side.differenceKwh), 1)} kWh ${side.differenceKwh < 0 ? "under" : "over"} the ${number(expected.kwh, 1)} kWh that the sun owed`;
+    const off = say.kwhTheKwhThatTheSun(
+      number(Math.abs(side.differenceKwh), 1),
+      side.differenceKwh < 0 ? "under" : "over",
+      number(expected.kwh, 1),
+    );
     const promised =
-      promise === null
-        ? ""
-        : ` The promise says ${number(promise, 1)} kWh for ${way === "day" ? "a day of that month" : "those very days"}.`;
-    return `${side.within ? "In tolerance" : "Out of tolerance"}: ${what}, ${off} (${percent(side.ratio, 0)}).${promised}`;
+      promise === null ? "" : say.thePromiseSaysKwhFor(number(promise, 1), way === "day" ? say.aDayOfThatMonth : say.thoseVeryDays);
+    return `${side.within ? "In tolerance" : say.outOfTolerance}: ${what}, ${off} (${percent(side.ratio, 0)}).${promised}`;
   }
   if (promise !== null) {
     const side = healthSide(read, promise, tolerance);
-    return `${side.within ? "In tolerance of the promise" : "Out of the promise’s tolerance"}: ${what} against ${number(promise, 1)} kWh promised for those very days. ${expected ? `Weather stands for ${percent(expected.knownFrac, 0)} of them only.` : "No weather stands for them, so a dull day can’t be told from a weak plant."}`;
+    return say.againstKwhPromisedForThoseVery(
+      side.within ? say.inToleranceOfThePromise : say.outOfThePromisesTolerance,
+      what,
+      number(promise, 1),
+      expected ? say.weatherStandsForOfThemOnly(percent(expected.knownFrac, 0)) : say.noWeatherStandsForThemSo,
+    );
   }
-  return `${what}. Neither weather nor a promise stands in the book for those days; bring one of them.`;
+  return say.neitherWeatherNorAPromiseStands(what);
 }
 
 interface SideProps {
@@ -180,7 +183,7 @@ function SideRow({ name, side, read, span, basis, kind }: SideProps) {
     return (
       <tr>
         <td>{name}</td>
-        <td colSpan={4}>{kind === "promise" ? "no promise in the book" : "no weather in the book for these days"}</td>
+        <td colSpan={4}>{kind === "promise" ? say.noPromiseInTheBook : say.noWeatherInTheBookFor}</td>
       </tr>
     );
   return (
@@ -199,11 +202,10 @@ function SideRow({ name, side, read, span, basis, kind }: SideProps) {
 }
 
 const FAULTS: Readonly<Record<DisplayCheck["faults"][number], string>> = {
-  "more-ac-than-dc": "More AC than DC is impossible: one of the figures was read at another moment, or belongs to another input.",
-  "poor-efficiency":
-    "Less than 88 % comes through: an input was left out, the figures are of different moments, or the inverter loses more than it should.",
-  "inputs-unequal": "One input carries clearly less current than another: shade, dirt, a module or a string out, or fewer modules in it.",
-  "ac-disagrees": "AC volts times amps do not give the watts shown: read at another moment, or more than one phase.",
+  "more-ac-than-dc": say.moreAcThanDcIsImpossible,
+  "poor-efficiency": say.lessThan88ComesThroughAn,
+  "inputs-unequal": say.oneInputCarriesClearlyLessCurrent,
+  "ac-disagrees": say.acVoltsTimesAmpsDoNot,
 };
 
 function DisplaySection(props: ImportDeskProps) {
@@ -238,12 +240,12 @@ function DisplaySection(props: ImportDeskProps) {
     ]);
   return (
     <section className={chapter.section}>
-      <h2>All that the display shows</h2>
+      <h2>{say.allThatTheDisplayShows}</h2>
       <div className={styles.display}>
         {[1, 2, 3].map((k) => (
           <div key={k} className={styles.line}>
-            {field(`dcV${k}`, `DC input ${k}, V`)}
-            {field(`dcA${k}`, `DC input ${k}, A`)}
+            {field(`dcV${k}`, say.dcInputV(k))}
+            {field(`dcA${k}`, say.dcInputA(k))}
           </div>
         ))}
         <div className={styles.line}>
@@ -262,7 +264,7 @@ function DisplaySection(props: ImportDeskProps) {
       <p data-testid="display-verdict">{displayWords(check)}</p>
       <div className={chapter.actions}>
         <Button variant="default" disabled={Number.isNaN(lifetime)} onClick={keep}>
-          Keep the lifetime reading
+          {say.keepTheLifetimeReading}
         </Button>
       </div>
       <ImportSteps {...props} way={way} />
@@ -271,13 +273,12 @@ function DisplaySection(props: ImportDeskProps) {
 }
 
 function displayWords({ dcW, efficiencyFrac, balanceFrac, faults }: DisplayCheck): string {
-  if (Number.isNaN(efficiencyFrac) && Number.isNaN(balanceFrac))
-    return "DC volts times amps of all inputs, beside the AC watts, tell whether the figures agree.";
+  if (Number.isNaN(efficiencyFrac) && Number.isNaN(balanceFrac)) return say.dcVoltsTimesAmpsOfAll;
   const sentences = [
-    Number.isNaN(efficiencyFrac) ? "" : `${percent(efficiencyFrac)} of ${number(dcW)} W DC come through as AC.`,
-    Number.isNaN(balanceFrac) ? "" : `The weakest input carries ${percent(balanceFrac, 0)} of the strongest one’s current.`,
+    Number.isNaN(efficiencyFrac) ? "" : say.ofWDcComeThroughAs(percent(efficiencyFrac), number(dcW)),
+    Number.isNaN(balanceFrac) ? "" : say.theWeakestInputCarriesOfThe(percent(balanceFrac, 0)),
   ];
-  return [...sentences, ...(faults.length > 0 ? faults.map((fault) => FAULTS[fault]) : ["The figures agree with each other."])]
+  return [...sentences, ...(faults.length > 0 ? faults.map((fault) => FAULTS[fault]) : [say.theFiguresAgreeWithEachOther])]
     .filter(Boolean)
     .join(" ");
 }

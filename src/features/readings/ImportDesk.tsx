@@ -7,6 +7,7 @@ import { RefusedCall } from "@/features/data/refused-call";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { Refused } from "@/features/kit/problems/ProblemList";
 import { number } from "@/wording/format";
+import { say } from "@/wording/screens/readings";
 import { FilePreview } from "./FilePreview";
 import styles from "./ReadingsChapter.module.css";
 import { type ImportWay, useImport } from "./use-import";
@@ -24,7 +25,7 @@ export function ImportDesk(props: ImportDeskProps) {
   const { state } = way;
   return (
     <section className={chapter.section}>
-      <h2>Bring a file</h2>
+      <h2>{say.bringAFile}</h2>
       {(state.kind === "start" || state.kind === "refused" || state.kind === "done") && <DropHere way={way} />}
       <ImportSteps {...props} way={way} />
     </section>
@@ -45,7 +46,7 @@ export function ImportSteps({ slug, timeZone, zones, meters, way }: ImportDeskPr
       {state.kind === "refused" && <Refused refusal={state.refusal} />}
       {state.kind === "refused" && state.waiting > 0 && (
         <Button variant="default" onClick={() => void way.next()}>
-          Go on with the next of {state.waiting}
+          {say.goOnWithTheNextOf(state.waiting)}
         </Button>
       )}
       {state.kind === "preview" && (
@@ -65,7 +66,7 @@ export function ImportSteps({ slug, timeZone, zones, meters, way }: ImportDeskPr
       )}
       {state.kind === "storing" && (
         <Waiting
-          words={`${number(state.rows)} of ${number(state.preview.rowCount)} rows read`}
+          words={say.ofRowsRead(number(state.rows), number(state.preview.rowCount))}
           share={state.rows / Math.max(1, state.preview.rowCount)}
           cancel={() => void way.cancel(state.preview.uploadId)}
         />
@@ -73,10 +74,14 @@ export function ImportSteps({ slug, timeZone, zones, meters, way }: ImportDeskPr
       {state.kind === "done" && (
         <p className={styles.done} role="status" data-testid="import-done">
           {state.event.kind === "done"
-            ? `${state.event.batch.fileName} is in the book: ${number(state.event.batch.valueCount)} values from ${number(state.event.batch.rowCount)} rows.`
-            : "This file brings nothing that is not in the book already; nothing was changed."}{" "}
-          <Link href={`/books/${slug}/readings?view=findings`}>See what the examination found</Link>, or{" "}
-          <Link href={`/books/${slug}/ledger`}>see the ledger</Link>.
+            ? say.isInTheBookValuesFrom(
+                state.event.batch.fileName,
+                number(state.event.batch.valueCount),
+                number(state.event.batch.rowCount),
+              )
+            : say.thisFileBringsNothingThatIs}{" "}
+          <Link href={`/books/${slug}/readings?view=findings`}>{say.seeWhatTheExaminationFound}</Link>, or{" "}
+          <Link href={`/books/${slug}/ledger`}>{say.seeTheLedger}</Link>.
         </p>
       )}
     </>
@@ -91,18 +96,20 @@ function DropHere({ way }: { way: ImportWay }) {
       multiple
       onDrop={(files) => void way.take(files)}
       onReject={(rejected) =>
-        way.fail(new RefusedCall("not-taken", `${rejected[0]?.file.name ?? "This"} can't be taken.`, "Drop files or a whole folder.", []))
+        way.fail(new RefusedCall("not-taken", say.cantBeTaken(rejected[0]?.file.name ?? "This"), "Drop files or a whole folder.", []))
       }
       inputProps={{ "aria-label": "Choose files", "data-testid": "file" } as never}
     >
       <strong>Drop files or a folder here, or click to choose</strong>
       <p className={styles.formats}>
-        CSV or XLSX from any logger, in its own columns: the way it is to be read is found out and shown. Interval-meter XML. EPW weather
-        years, or twelve means <code>month, ghi_kwh_m2</code>. Promise: <code>month, kwh</code>. Days, months and counters too.
+        {say.csvOrXlsxFromAnyLogger}
+        <code>month, ghi_kwh_m2</code>. Promise: <code>month, kwh</code>
+        {say.daysMonthsAndCountersToo}
         <br />
-        Read without a question: <code>time, ghi_w_m2, air_temperature_c, wind_speed_m_s</code> … and <code>time</code> with{" "}
-        <code>energy_kwh</code>, <code>power_w</code> or <code>counter_kwh</code>. Gzip too. Nothing is stored before you have seen what is
-        in it.
+        {say.readWithoutAQuestion}
+        <code>time, ghi_w_m2, air_temperature_c, wind_speed_m_s</code> … and <code>time</code> with <code>energy_kwh</code>,{" "}
+        <code>power_w</code> or <code>counter_kwh</code>
+        {say.gzipTooNothingIsStoredBefore}
       </p>
     </Dropzone>
   );

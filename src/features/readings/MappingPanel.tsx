@@ -5,6 +5,7 @@ import chapter from "@/features/kit/look/Chapter.module.css";
 import { ScrollBox } from "@/features/kit/look/ScrollBox";
 import { RuledTable } from "@/features/kit/table/RuledTable";
 import { percent } from "@/wording/format";
+import { say } from "@/wording/screens/readings";
 import styles from "./ReadingsChapter.module.css";
 
 interface Props {
@@ -16,21 +17,21 @@ interface Props {
 
 /** Units that a person may choose, with the factor into the ledger's own. */
 const HOLDINGS: readonly { value: string; label: string; quantity: MappedQuantity; factor: number }[] = [
-  { value: "energy_kwh:1", label: "energy of the interval, kWh", quantity: "energy_kwh", factor: 1 },
-  { value: "energy_kwh:0.001", label: "energy of the interval, Wh", quantity: "energy_kwh", factor: 0.001 },
-  { value: "energy_kwh:1000", label: "energy of the interval, MWh", quantity: "energy_kwh", factor: 1000 },
-  { value: "power_w:1", label: "mean power, W", quantity: "power_w", factor: 1 },
-  { value: "power_w:1000", label: "mean power, kW", quantity: "power_w", factor: 1000 },
-  { value: "counter_kwh:1", label: "lifetime counter, kWh", quantity: "counter_kwh", factor: 1 },
-  { value: "counter_kwh:0.001", label: "lifetime counter, Wh", quantity: "counter_kwh", factor: 0.001 },
-  { value: "counter_kwh:1000", label: "lifetime counter, MWh", quantity: "counter_kwh", factor: 1000 },
+  { value: "energy_kwh:1", label: say.energyOfTheIntervalKwh, quantity: "energy_kwh", factor: 1 },
+  { value: "energy_kwh:0.001", label: say.energyOfTheIntervalWh, quantity: "energy_kwh", factor: 0.001 },
+  { value: "energy_kwh:1000", label: say.energyOfTheIntervalMwh, quantity: "energy_kwh", factor: 1000 },
+  { value: "power_w:1", label: say.meanPowerW, quantity: "power_w", factor: 1 },
+  { value: "power_w:1000", label: say.meanPowerKw, quantity: "power_w", factor: 1000 },
+  { value: "counter_kwh:1", label: say.lifetimeCounterKwh, quantity: "counter_kwh", factor: 1 },
+  { value: "counter_kwh:0.001", label: say.lifetimeCounterWh, quantity: "counter_kwh", factor: 0.001 },
+  { value: "counter_kwh:1000", label: say.lifetimeCounterMwh, quantity: "counter_kwh", factor: 1000 },
   ...weatherQuantities.map((quantity) => ({ value: `${quantity}:1`, label: quantity, quantity, factor: 1 })),
 ];
 
 const ORDERS: readonly { value: TimeOrder; label: string }[] = [
-  { value: "ymd", label: "year, month, day" },
-  { value: "dmy", label: "day, month, year" },
-  { value: "mdy", label: "month, day, year" },
+  { value: "ymd", label: say.yearMonthDay },
+  { value: "dmy", label: say.dayMonthYear },
+  { value: "mdy", label: say.monthDayYear },
   { value: "unix", label: "seconds since 1970" },
 ];
 
@@ -64,7 +65,8 @@ export function MappingPanel({ proposal, options, meters, change }: Props) {
   return (
     <section className={styles.mapping} data-testid="mapping">
       <h3>
-        How it is read <span className={confidenceFrac < 0.7 ? chapter.clay : chapter.soft}>{percent(confidenceFrac, 0)} sure</span>
+        {say.howItIsRead}
+        <span className={confidenceFrac < 0.7 ? chapter.clay : chapter.soft}>{percent(confidenceFrac, 0)} sure</span>
       </h3>
       <ul className={styles.reasons}>
         {reasons.map(({ about, because }) => (
@@ -85,7 +87,7 @@ export function MappingPanel({ proposal, options, meters, change }: Props) {
         />
       ))}
       {mapping.layout === "rows" && (
-        <ScrollBox label="Columns and first rows">
+        <ScrollBox label={say.columnsAndFirstRows}>
           <RuledTable className={styles.sample}>
             <thead>
               <tr>
@@ -132,7 +134,7 @@ export function MappingPanel({ proposal, options, meters, change }: Props) {
                         <Select
                           size="xs"
                           aria-label={`Meter of ${header}`}
-                          placeholder="the file’s meter"
+                          placeholder={say.theFilesMeter}
                           clearable
                           data={[...meters]}
                           value={existing.meterId}
@@ -162,7 +164,7 @@ export function MappingPanel({ proposal, options, meters, change }: Props) {
       )}
       {options.mapping && (
         <Button variant="subtle" size="compact-xs" onClick={() => change({ mapping: null, answers: {} })}>
-          Back to what was found out
+          {say.backToWhatWasFoundOut}
         </Button>
       )}
     </section>

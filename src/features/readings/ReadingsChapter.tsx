@@ -11,6 +11,7 @@ import { ViewTabs } from "@/features/kit/look/ViewTabs";
 import { ProblemList, Refused } from "@/features/kit/problems/ProblemList";
 import { RuledTable } from "@/features/kit/table/RuledTable";
 import { number } from "@/wording/format";
+import { say } from "@/wording/screens/readings";
 import { CoverageChart } from "./CoverageChart";
 import { ImportDesk } from "./ImportDesk";
 import styles from "./ReadingsChapter.module.css";
@@ -74,8 +75,8 @@ function standingSentence(batches: readonly Batch[], timeZone: string): string {
   };
   const weather = span("weather");
   const production = span("production");
-  if (!weather && !production) return "Nothing has come in yet. Drop a weather file and a production file below.";
-  return `Weather stands from ${weather ?? "nowhere yet"}; production from ${production ?? "nowhere yet"}.`;
+  if (!weather && !production) return say.nothingHasComeInYetDrop;
+  return say.weatherStandsFromProductionFrom(weather ?? "nowhere yet", production ?? "nowhere yet");
 }
 
 function BatchList({ slug, batches, timeZone }: { slug: string; batches: readonly Batch[]; timeZone: string }) {
@@ -87,7 +88,7 @@ function BatchList({ slug, batches, timeZone }: { slug: string; batches: readonl
     <section className={chapter.section}>
       <h2>Imports</h2>
       {refusal && <Refused refusal={refusal} />}
-      {batches.length === 0 && <p className={chapter.soft}>None yet. Each import stands here as one batch and can be undone whole.</p>}
+      {batches.length === 0 && <p className={chapter.soft}>{say.noneYetEachImportStandsHere}</p>}
       {batches.length > 0 && (
         <ScrollBox label="Imports">
           <RuledTable className={chapter.table}>

@@ -13,6 +13,7 @@ import { DataTable } from "@/features/kit/table/DataTable";
 import { RuledTable } from "@/features/kit/table/RuledTable";
 import { GlanceChart } from "@/features/ledger/GlanceChart";
 import { dateName, number, percent } from "@/wording/format";
+import { say } from "@/wording/screens/readings";
 import { meterYearWorking } from "@/wording/workings/meter-working";
 import { spanWorking } from "@/wording/workings/span-working";
 import { dayStates, stateOf } from "./day-states";
@@ -28,19 +29,17 @@ interface Props {
 
 const WORDS: Readonly<Record<DayState, string>> = {
   whole: "read whole",
-  part: "read in part",
+  part: say.readInPart,
   none: "not read",
   mended: "put right",
-  doubt: "waits for your word",
+  doubt: say.waitsForYourWord,
 };
 
 /** Every series as strips of years, the year by day and hour, meters beside each other, and what lies between hand readings. */
 export function RecordView({ slug, timeZone, examination, glance, year }: Props) {
   const { series, spans, findings, weather } = examination;
   if (series.length === 0 && spans.length === 0 && weather.length === 0)
-    return (
-      <p className={chapter.verdict}>No production stands in this book yet. Bring a logger’s file, or type in what you keep by hand.</p>
-    );
+    return <p className={chapter.verdict}>{say.noProductionStandsInThisBook2}</p>;
   return (
     <>
       <p className={chapter.verdict}>{sentence(series, spans.length)}</p>
@@ -65,7 +64,7 @@ export function RecordView({ slug, timeZone, examination, glance, year }: Props)
           fileName={`${slug}-${quantity}-record`}
           days={days}
           states={readFrac.map(stateOf)}
-          describe={(k) => `${percent(readFrac[k]!, 0)} of the day`}
+          describe={(k) => say.ofTheDay2(percent(readFrac[k]!, 0))}
           columns={{ read_frac: readFrac }}
         />
       ))}
@@ -76,9 +75,14 @@ export function RecordView({ slug, timeZone, examination, glance, year }: Props)
 function sentence(series: readonly ExaminedSeries[], spans: number): string {
   const days = series.reduce((sum, one) => sum + one.days.length, 0);
   const read = series.reduce((sum, one) => sum + one.readFrac.reduce((a, b) => a + b, 0), 0);
-  const hand = spans > 0 ? `${spans} ${spans === 1 ? "span lies" : "spans lie"} between hand readings` : "";
-  if (series.length === 0) return hand ? `${hand}.` : "Weather stands in this book; no production yet.";
-  return `${percent(read / Math.max(1, days))} of ${number(days)} days ${series.length === 1 ? "are" : `of ${series.length} series are`} read${hand ? `; ${hand}` : ""}.`;
+  const hand = spans > 0 ? say.betweenHandReadings2(spans, spans === 1 ? "span lies" : "spans lie") : "";
+  if (series.length === 0) return hand ? `${hand}.` : say.weatherStandsInThisBookNo;
+  return say.ofDaysRead(
+    percent(read / Math.max(1, days)),
+    number(days),
+    series.length === 1 ? "are" : say.ofSeriesAre(series.length),
+    hand ? `; ${hand}` : "",
+  );
 }
 
 const ROW = 17;
@@ -124,7 +128,7 @@ function Strip({ title, fileName, days, states, describe: told, columns }: Strip
         note={under ?? key}
         fileName={fileName}
         height={years.length * ROW + 4}
-        summary={`Days of ${title} by year: ${seen.map((state) => `${states.filter((own) => own === state).length} ${WORDS[state]}`).join(", ")}`}
+        summary={say.daysOfByYear(title, seen.map((state) => `${states.filter((own) => own === state).length} ${WORDS[state]}`).join(", "))}
         table={() => [
           ["day", "state", ...Object.keys(columns)],
           ...days.map((day, k) => [day, WORDS[states[k]!], ...Object.values(columns).map((column) => column[k] ?? "")]),
@@ -157,8 +161,8 @@ function MetersBeside({ series }: { series: readonly ExaminedSeries[] }) {
   };
   return (
     <section className={chapter.section}>
-      <h2>Meters side by side</h2>
-      <ScrollBox label="Meters side by side">
+      <h2>{say.metersSideBySide}</h2>
+      <ScrollBox label={say.metersSideBySide}>
         <RuledTable className={chapter.table}>
           <thead>
             <tr>
@@ -209,8 +213,8 @@ function Spans({ spans, timeZone }: { spans: Examination["spans"]; timeZone: str
   const day = new Intl.DateTimeFormat("sv-SE", { timeZone, dateStyle: "short" });
   return (
     <section className={chapter.section}>
-      <h2>Between hand readings</h2>
-      <ScrollBox label="Between hand readings">
+      <h2>{say.betweenHandReadings}</h2>
+      <ScrollBox label={say.betweenHandReadings}>
         <DataTable
           className={chapter.table}
           rows={spans}
@@ -230,7 +234,7 @@ function Spans({ spans, timeZone }: { spans: Examination["spans"]; timeZone: str
             { key: "metered-kwh", head: "metered, kWh", cell: (span) => number(span.kwh, 1) },
             {
               key: "owed-for-exactly-that-ti",
-              head: "owed for exactly that time, kWh",
+              head: say.owedForExactlyThatTimeKwh,
               cell: (span) => (
                 <>
                   <Figure plain working={() => spanWorking(span, timeZone)}>

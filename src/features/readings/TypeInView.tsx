@@ -4,6 +4,7 @@ import { Button, SegmentedControl, Select } from "@mantine/core";
 import { useReducer, useState } from "react";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import segments from "@/features/kit/look/segments.module.css";
+import { say } from "@/wording/screens/readings";
 import { Grid } from "./Grid";
 import { emptyGrid, gridCsv, gridReducer } from "./grid-state";
 import { type ImportDeskProps, ImportSteps } from "./ImportDesk";
@@ -58,7 +59,7 @@ export function TypeInView(props: ImportDeskProps) {
   return (
     <div className={`${chapter.columns} ${styles.columns}`}>
       <section className={chapter.section}>
-        <h2>What you keep by hand</h2>
+        <h2>{say.whatYouKeepByHand}</h2>
         <div className={styles.line}>
           <SegmentedControl
             classNames={segments}
@@ -85,15 +86,12 @@ export function TypeInView(props: ImportDeskProps) {
         </div>
       </section>
       <section className={chapter.section}>
-        <h2>What becomes of it</h2>
+        <h2>{say.whatBecomesOfIt}</h2>
         {way.state.kind === "start" && (
           <div className={chapter.soft}>
-            <p>Paste a range from a spreadsheet into any cell; arrow keys and Enter move, Ctrl+Z takes back.</p>
-            <p>
-              Dates may be written as you are used to; where day and month can’t be told apart you are asked. Counter readings may fall on
-              any dates: the energy between two of them is set against what the sun owed for exactly that time, and no day is made up.
-            </p>
-            <p>Where a month is needed, the expected shape splits a span, and the split is marked.</p>
+            <p>{say.pasteARangeFromASpreadsheet}</p>
+            <p>{say.datesMayBeWrittenAsYou}</p>
+            <p>{say.whereAMonthIsNeededThe}</p>
           </div>
         )}
         <ImportSteps {...props} way={way} />

@@ -3,6 +3,7 @@ import { type ImportEvent, type ImportOptions, type ImportPreview, importEventSc
 import { UPLOAD_LIMIT_BYTES } from "@/contracts/uploads";
 import { ask, askLines } from "@/features/data/ask";
 import { RefusedCall, refusedAs } from "@/features/data/refused-call";
+import { say } from "@/wording/screens/readings";
 
 const uploadedSchema = z.object({ uploadId: z.string() });
 
@@ -12,8 +13,8 @@ export async function upload(slug: string, file: File, signal: AbortSignal): Pro
     const megabytes = (bytes: number): number => Math.round(bytes / 1e6);
     throw new RefusedCall(
       "upload-too-large",
-      `${file.name} holds ${megabytes(file.size)} MB; at most ${megabytes(UPLOAD_LIMIT_BYTES)} MB are taken at a time.`,
-      "Pack it with gzip, or cut it by years and drop the parts one after another.",
+      say.holdsMbAtMostMbAre(file.name, megabytes(file.size), megabytes(UPLOAD_LIMIT_BYTES)),
+      say.packItWithGzipOrCut,
     );
   }
   const path = `/api/books/${slug}/uploads?name=${encodeURIComponent(file.name)}`;

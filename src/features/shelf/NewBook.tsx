@@ -12,6 +12,7 @@ import chapter from "@/features/kit/look/Chapter.module.css";
 import { Refused } from "@/features/kit/problems/ProblemList";
 import readings from "@/features/readings/ReadingsChapter.module.css";
 import { newSite } from "@/features/site/site-values";
+import { say } from "@/wording/screens/shelf";
 
 /** A site document is a page of text; anything larger is another kind of file. */
 const LARGEST_SITE_BYTES = 2_000_000;
@@ -33,13 +34,7 @@ export function NewBook({ timeZone }: { timeZone: string }) {
   const take = async (file: File | undefined) => {
     if (!file) return;
     if (file.size > LARGEST_SITE_BYTES)
-      return setFault(
-        new RefusedCall(
-          "too-large",
-          `${file.name} is too large for a site file.`,
-          "A site file is a JSON document of a few kB; weather and production are brought in the book's Readings chapter.",
-        ),
-      );
+      return setFault(new RefusedCall("too-large", say.isTooLargeForASite(file.name), say.aSiteFileIsAJson));
     open(await file.text(), "readings");
   };
   return (
@@ -50,21 +45,21 @@ export function NewBook({ timeZone }: { timeZone: string }) {
         unstyled
         multiple={false}
         onDrop={(files) => void take(files[0])}
-        onReject={() => setFault(new RefusedCall("one-file", "More than one file came at once.", "Drop one site file at a time."))}
-        inputProps={{ "aria-label": "Choose a site file", "data-testid": "site-file" } as never}
+        onReject={() => setFault(new RefusedCall("one-file", say.moreThanOneFileCameAt, "Drop one site file at a time."))}
+        inputProps={{ "aria-label": say.chooseASiteFile, "data-testid": "site-file" } as never}
       >
         <strong>Drop a site file here, or click to choose one</strong>
         <p className={readings.formats}>
-          A <code>*.site.json</code> says where the site is and what stands there: place, modules, arrays, inverters, meters, losses,
-          promise, costs. Unknown fields are refused by name.
+          A <code>*.site.json</code>
+          {say.saysWhereTheSiteIsAnd}
         </p>
       </Dropzone>
       {refusal && <Refused refusal={refusal} />}
       <div className={chapter.actions}>
         <Button variant="default" onClick={() => open(JSON.stringify(newSite(timeZone)), "site")}>
-          Start from nothing
+          {say.startFromNothing}
         </Button>
-        <span className={chapter.soft}>A small roof to write over.</span>
+        <span className={chapter.soft}>{say.aSmallRoofToWriteOver}</span>
       </div>
     </section>
   );

@@ -8,6 +8,7 @@ import chapter from "@/features/kit/look/Chapter.module.css";
 import { ScrollBox } from "@/features/kit/look/ScrollBox";
 import { RuledTable } from "@/features/kit/table/RuledTable";
 import { kwhDecimals, number, percent } from "@/wording/format";
+import { say } from "@/wording/screens/shelf";
 import type { LedgerContext } from "@/wording/workings/ledger-workings";
 import * as workings from "@/wording/workings/ledger-workings";
 import { NewBook } from "./NewBook";
@@ -48,7 +49,7 @@ export function Shelf({ books, timeZone }: { books: readonly ShelfBook[]; timeZo
                   year
                 </th>
                 <th scope="col" className={styles.left}>
-                  its months: owed, paid
+                  {say.itsMonthsOwedPaid}
                 </th>
                 <th scope="col">
                   expected
@@ -91,10 +92,10 @@ export function Shelf({ books, timeZone }: { books: readonly ShelfBook[]; timeZo
 }
 
 function shelfSentence(count: number, needing: number): string {
-  if (count === 0) return "No book yet. A book holds all that is kept about one site: open one below.";
+  if (count === 0) return say.noBookYetABookHolds;
   const books = count === 1 ? "One book" : `${number(count)} books`;
-  if (needing === 0) return `${books}. In the last year of each, what was paid fits what was owed.`;
-  return `${books}; ${needing === 1 ? "one asks" : `${number(needing)} ask`} for a look: energy is missing in its last year that no account explains.`;
+  if (needing === 0) return say.inTheLastYearOfEach(books);
+  return say.forALookEnergyIsMissing(books, needing === 1 ? "one asks" : `${number(needing)} ask`);
 }
 
 function BookLine({ book }: { book: ShelfBook }) {
@@ -119,7 +120,7 @@ function BookLine({ book }: { book: ShelfBook }) {
               pairs={book.months.map((month) => ({ key: month.key, expectedKwh: month.expectedKwh, meteredKwh: month.meteredKwh }))}
               width={190}
               height={34}
-              label={`${context.site.name}: expected and metered energy of each month of ${line.key}`}
+              label={say.expectedAndMeteredEnergyOfEach(context.site.name, line.key)}
             />
           </td>
           <td>
@@ -168,7 +169,8 @@ function BookLine({ book }: { book: ShelfBook }) {
         </>
       ) : (
         <td colSpan={6} className={chapter.soft}>
-          no weather yet: <Link href={`/books/${slug}/readings`}>bring a file</Link>
+          {say.noWeatherYet}
+          <Link href={`/books/${slug}/readings`}>{say.bringAFile}</Link>
         </td>
       )}
     </tr>

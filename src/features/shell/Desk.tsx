@@ -6,6 +6,7 @@ import { IconBooks, IconMoon, IconSearch, IconSun } from "@tabler/icons-react";
 import Link from "next/link";
 import { useRouter } from "next/navigation";
 import type { ReactNode } from "react";
+import { say } from "@/wording/screens/shell";
 import { CHAPTERS, type ChapterId, chapterPath, type Spine, spineColour } from "./chapters";
 import styles from "./Desk.module.css";
 import { openPalette, Palette } from "./Palette";
@@ -32,11 +33,11 @@ export function Desk({ spines, slug, chapter, children }: DeskProps) {
   return (
     <div className={styles.desk}>
       <a href="#page" className={styles.skip}>
-        Skip to the page
+        {say.skipToThePage}
       </a>
       <Palette spines={spines} slug={slug} toggleTheme={theme.toggle} />
       <header className={styles.top}>
-        <button type="button" className={styles.icon} onClick={shelf.open} aria-label="Show the shelf">
+        <button type="button" className={styles.icon} onClick={shelf.open} aria-label={say.showTheShelf}>
           <IconBooks size={20} stroke={1.6} />
         </button>
         <Brand />
@@ -57,7 +58,7 @@ export function Desk({ spines, slug, chapter, children }: DeskProps) {
         title="Shelf"
         size={260}
         transitionProps={{ duration: 110 }}
-        closeButtonProps={{ "aria-label": "Close the shelf" }}
+        closeButtonProps={{ "aria-label": say.closeTheShelf }}
       >
         <ul className={styles.drawerList}>
           {spines.map((spine) => (
@@ -69,7 +70,7 @@ export function Desk({ spines, slug, chapter, children }: DeskProps) {
           ))}
           <li>
             <Link href="/" onClick={shelf.close}>
-              The whole shelf
+              {say.theWholeShelf}
             </Link>
           </li>
         </ul>
@@ -80,7 +81,7 @@ export function Desk({ spines, slug, chapter, children }: DeskProps) {
 
 function Brand() {
   return (
-    <Link href="/" className={styles.brand} aria-label="Dusty Ledger: to the shelf">
+    <Link href="/" className={styles.brand} aria-label={say.dustyLedgerToTheShelf}>
       Dusty <br />
       Ledger<span>.</span>
     </Link>
@@ -115,21 +116,15 @@ function SpineList({ spines, slug }: { spines: readonly Spine[]; slug: string | 
 function Tools({ theme }: { theme: ReturnType<typeof useThemeSwitch> }) {
   return (
     <div className={styles.tools}>
-      <button
-        type="button"
-        className={styles.icon}
-        onClick={openPalette}
-        aria-label="Find anything (Ctrl K)"
-        title="Find anything (Ctrl K)"
-      >
+      <button type="button" className={styles.icon} onClick={openPalette} aria-label={say.findAnythingCtrlK} title={say.findAnythingCtrlK}>
         <IconSearch size={18} stroke={1.6} />
       </button>
       <button
         type="button"
         className={styles.icon}
         onClick={theme.toggle}
-        aria-label="Switch between day and lamp light"
-        title="Day or lamp light (D)"
+        aria-label={say.switchBetweenDayAndLampLight}
+        title={say.dayOrLampLightD}
       >
         {theme.dark ? <IconSun size={18} stroke={1.6} /> : <IconMoon size={18} stroke={1.6} />}
       </button>

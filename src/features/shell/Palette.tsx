@@ -5,6 +5,7 @@ import { useRouter } from "next/navigation";
 import { BENCH_VIEWS } from "@/features/calculators/bench-views";
 import { LEDGER_VIEWS } from "@/features/ledger/ledger-views";
 import { SITE_VIEWS } from "@/features/site/site-views";
+import { say } from "@/wording/screens/shell";
 import { CHAPTERS, chapterPath, type Spine } from "./chapters";
 
 export const openPalette = (): void => spotlight.open();
@@ -19,7 +20,7 @@ export function Palette({ spines, slug, toggleTheme }: { spines: readonly Spine[
       : CHAPTERS.map(({ id, name, key }) => ({
           id: `chapter-${id}`,
           label: name,
-          description: `Chapter of this book · key ${key}`,
+          description: say.chapterOfThisBookKey(key),
           onClick: go(chapterPath(slug, id)),
         }));
   const pages: SpotlightActionData[] =
@@ -32,7 +33,7 @@ export function Palette({ spines, slug, toggleTheme }: { spines: readonly Spine[
         ].map(({ id, name, chapter }) => ({
           id: `page-${chapter}-${id}`,
           label: name,
-          description: chapter === "bench" ? "Bench of this book" : `View of the ${chapter === "site" ? "Site" : "Ledger"} chapter`,
+          description: chapter === "bench" ? say.benchOfThisBook : say.viewOfTheChapter(chapter === "site" ? "Site" : "Ledger"),
           onClick: go(`${chapterPath(slug, chapter)}?view=${id}`),
         }));
   const actions: SpotlightActionGroupData[] = [
@@ -43,38 +44,38 @@ export function Palette({ spines, slug, toggleTheme }: { spines: readonly Spine[
       actions: spines.map((spine) => ({
         id: `book-${spine.slug}`,
         label: spine.name,
-        description: "Open the ledger",
+        description: say.openTheLedger,
         onClick: go(chapterPath(spine.slug, "ledger")),
       })),
     },
     {
       group: "Actions",
       actions: [
-        { id: "shelf", label: "The shelf", description: "All books · key 0", onClick: go("/") },
-        { id: "new", label: "New book", description: "From a site file, or from nothing", onClick: go("/#new") },
+        { id: "shelf", label: "The shelf", description: say.allBooksKey0, onClick: go("/") },
+        { id: "new", label: "New book", description: say.fromASiteFileOrFrom, onClick: go("/#new") },
         ...(slug === null
           ? []
           : [
               {
                 id: "import",
-                label: "Import a file",
-                description: "Weather, production or promise",
+                label: say.importAFile,
+                description: say.weatherProductionOrPromise,
                 onClick: go(chapterPath(slug, "readings")),
               },
             ]),
         {
           id: "trainer",
           label: "Trainer",
-          description: "Six made-up months: what was it?",
+          description: say.sixMadeUpMonthsWhatWas,
           onClick: go("/trainer"),
         },
         {
           id: "validation",
-          label: "Validation of the methods",
-          description: "Greatest differences and tolerances",
+          label: say.validationOfTheMethods,
+          description: say.greatestDifferencesAndTolerances,
           onClick: go("/validation"),
         },
-        { id: "theme", label: "Day or lamp light", description: "Switch the theme · key D", onClick: toggleTheme },
+        { id: "theme", label: say.dayOrLampLight, description: say.switchTheThemeKeyD, onClick: toggleTheme },
       ],
     },
   ];
@@ -85,10 +86,10 @@ export function Palette({ spines, slug, toggleTheme }: { spines: readonly Spine[
       highlightQuery
       scrollable
       maxHeight={420}
-      nothingFound="Nothing by that name."
+      nothingFound={say.nothingByThatName}
       transitionProps={{ duration: 0 }}
       searchProps={{
-        placeholder: "Book, chapter or action",
+        placeholder: say.bookChapterOrAction,
         "aria-label": "Find anything",
       }}
     />

@@ -5,6 +5,7 @@ import { AzimuthField, TiltField } from "@/features/kit/angles/AngleField";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { number } from "@/wording/format";
 import { facing } from "@/wording/geometry";
+import { say } from "@/wording/screens/site";
 import { OpenNumber } from "./fields";
 import { freeId } from "./free-id";
 import { RULE_NAMES } from "./rule-names";
@@ -14,9 +15,9 @@ import { AddButton } from "./view-parts";
 
 const MOUNTING_NAMES: Readonly<Record<(typeof mountings)[number], string>> = {
   "open-rack": "open rack",
-  "roof-gap": "roof, with a gap",
+  "roof-gap": say.roofWithAGap,
   "roof-close": "roof, close",
-  "building-integrated": "in the roof",
+  "building-integrated": say.inTheRoof,
 };
 
 interface Props {
@@ -56,11 +57,8 @@ export function ArraysSection({ form, site, select }: Props) {
           )}
         </div>
       ))}
-      <AddButton onClick={add}>Add an array</AddButton>
-      <p className={chapter.caution}>
-        Work on a roof only with fall protection, and never in wind, rain or on frost; a rack that is lifted is a sail. Isolate by the
-        maker's procedure before an array is moved, and leave DC work to a licensed electrician under the local code.
-      </p>
+      <AddButton onClick={add}>{say.addAnArray}</AddButton>
+      <p className={chapter.caution}>{say.workOnARoofOnlyWith}</p>
     </section>
   );
 }
@@ -87,7 +85,7 @@ function ArrayFields({ form, site, i }: { form: SiteForm; site: SiteDocument; i:
           {...form.getInputProps(`${path}.module`)}
         />
         <NumberInput label="Count" hideControls {...form.getInputProps(`${path}.count`)} />
-        <OpenNumber form={form} label="Modules a string" path={`${path}.modulesPerString`} />
+        <OpenNumber form={form} label={say.modulesAString} path={`${path}.modulesPerString`} />
         <TiltField label="Tilt, °" {...tilt} latitudeDeg={Number(place.latitudeDeg)} azimuthDeg={Number(array.azimuthDeg)} />
         <AzimuthField
           label="Azimuth, °"
@@ -102,22 +100,22 @@ function ArrayFields({ form, site, i }: { form: SiteForm; site: SiteDocument; i:
         />
         <Select
           label="Shaded cells"
-          data={[{ value: "", label: "as its hardware tells" }, ...shadeRules.map((value) => ({ value, label: RULE_NAMES[value] }))]}
+          data={[{ value: "", label: say.asItsHardwareTells }, ...shadeRules.map((value) => ({ value, label: RULE_NAMES[value] }))]}
           value={array.shadeRule ?? ""}
           allowDeselect={false}
           onChange={(rule) => form.setFieldValue(`${path}.shadeRule`, rule || null)}
         />
-        <OpenNumber form={form} label="Rows of modules" path={`${path}.rows`} placeholder={layoutOf(site, array.id)?.rows} />
+        <OpenNumber form={form} label={say.rowsOfModules} path={`${path}.rows`} placeholder={layoutOf(site, array.id)?.rows} />
         <Select
           label="Modules stand"
           data={[
             { value: "portrait", label: "upright" },
-            { value: "landscape", label: "on the long side" },
+            { value: "landscape", label: say.onTheLongSide },
           ]}
           allowDeselect={false}
           {...form.getInputProps(`${path}.orientation`)}
         />
-        <NumberInput label="Lower edge up, m" hideControls {...form.getInputProps(`${path}.baseHeightM`)} />
+        <NumberInput label={say.lowerEdgeUpM} hideControls {...form.getInputProps(`${path}.baseHeightM`)} />
         <div className={styles.pair}>
           <OpenNumber form={form} label="East, m" path={`${path}.eastM`} placeholder={layoutOf(site, array.id)?.east} />
           <OpenNumber form={form} label="North, m" path={`${path}.northM`} placeholder="0" />
@@ -140,7 +138,7 @@ function liesIn(site: SiteDocument, arrayId: string): string {
   const array = site.arrays.find((candidate) => candidate.id === arrayId);
   if (!array) return "";
   const { columns, rows, widthM, slantM } = arrayLayout(site, array);
-  return `${columns} × ${rows} modules, ${number(widthM, 1)} m wide, ${number(slantM, 1)} m up the slope, ${facing(site.place.latitudeDeg, array.azimuthDeg)}.`;
+  return say.modulesMWideMUpThe(columns, rows, number(widthM, 1), number(slantM, 1), facing(site.place.latitudeDeg, array.azimuthDeg));
 }
 
 /** A rack that is tilted by season: dates of the year and tilts. */
@@ -165,14 +163,14 @@ function TiltSeasons({ form, i }: { form: SiteForm; i: number }) {
             variant="subtle"
             size="compact-xs"
             onClick={() => form.removeListItem(path, k)}
-            aria-label={`Remove the tilt from ${seasons[k]?.from}`}
+            aria-label={say.removeTheTiltFrom(seasons[k]?.from)}
           >
             ×
           </Button>
         </span>
       ))}
       <AddButton onClick={() => form.insertListItem(path, { from: seasons.length === 0 ? "03-20" : "09-22", tiltDeg })}>
-        {seasons.length === 0 ? "Tilted by season …" : "Add a change of tilt"}
+        {seasons.length === 0 ? say.tiltedBySeason : say.addAChangeOfTilt}
       </AddButton>
     </div>
   );

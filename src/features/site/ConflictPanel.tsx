@@ -5,6 +5,7 @@ import { withField } from "@/core/site";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { ScrollBox } from "@/features/kit/look/ScrollBox";
 import { DataTable } from "@/features/kit/table/DataTable";
+import { say } from "@/wording/screens/site";
 import styles from "./SiteChapter.module.css";
 import type { Conflict, SiteDraft } from "./use-site-draft";
 
@@ -34,12 +35,12 @@ export function ConflictPanel({ conflict, draft }: { conflict: Conflict; draft: 
   };
   return (
     <section className={styles.conflict} aria-labelledby="conflict-title">
-      <h2 id="conflict-title">Another window changed the same {clashes.length === 1 ? "field" : "fields"}</h2>
+      <h2 id="conflict-title">{say.anotherWindowChangedTheSame(clashes.length === 1 ? "field" : "fields")}</h2>
       <p>
-        Nothing is lost: choose for each.{" "}
-        {taken.length > 0 && `${taken.length} more that only the other window changed ${taken.length === 1 ? "is" : "are"} taken along.`}
+        {say.nothingIsLostChooseForEach}
+        {taken.length > 0 && say.moreThatOnlyTheOtherWindow(taken.length, taken.length === 1 ? "is" : "are")}
       </p>
-      <ScrollBox label="Fields changed twice">
+      <ScrollBox label={say.fieldsChangedTwice}>
         <DataTable
           className={chapter.table}
           rows={clashes}
@@ -71,9 +72,9 @@ export function ConflictPanel({ conflict, draft }: { conflict: Conflict; draft: 
         />
       </ScrollBox>
       <div className={chapter.actions}>
-        <Button onClick={settle}>Save both together</Button>
+        <Button onClick={settle}>{say.saveBothTogether}</Button>
         <Button variant="subtle" onClick={draft.dismissConflict}>
-          Go on editing
+          {say.goOnEditing}
         </Button>
       </div>
     </section>
@@ -84,9 +85,9 @@ export function ConflictPanel({ conflict, draft }: { conflict: Conflict; draft: 
 export function OtherDrafts({ draft }: { draft: SiteDraft }) {
   return draft.others.map((other) => (
     <p key={other.tab} className={styles.other}>
-      Another window holds unsaved entries of {new Date(other.at).toLocaleString([], { dateStyle: "medium", timeStyle: "short" })}.{" "}
+      {say.anotherWindowHoldsUnsavedEntriesOf(new Date(other.at).toLocaleString([], { dateStyle: "medium", timeStyle: "short" }))}
       <Button size="compact-xs" variant="default" onClick={() => draft.takeOver(other)}>
-        Bring them here
+        {say.bringThemHere}
       </Button>{" "}
       <Button size="compact-xs" variant="subtle" onClick={() => draft.forget(other)}>
         Forget them

@@ -10,6 +10,7 @@ import { Figure } from "@/features/kit/figures/Figure";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { ChartFrame } from "@/features/kit/save/ChartFrame";
 import { number, percent } from "@/wording/format";
+import { say } from "@/wording/screens/site";
 import { differenceWorking } from "@/wording/workings/yield-workings";
 import { changedFields, inWords, withValue } from "./revision-words";
 import styles from "./SiteChapter.module.css";
@@ -36,10 +37,10 @@ export function HistoryView({ slug, draft, year, today }: SiteViewProps & { read
       <CloudlessNote slug={slug} year={year} />
       {marks.length > 0 && (
         <ChartFrame
-          title="The site through time"
+          title={say.theSiteThroughTime}
           fileName={`${slug}-history`}
           height={96}
-          summary={`${marks.length} dates of the site`}
+          summary={say.datesOfTheSite(marks.length)}
           table={() => [["on", "what"], ...marks.map(({ on, label }) => [on, label])]}
         >
           {(width) => <DatedLine width={width} height={96} marks={marks} until={today} selected={selected} />}
@@ -48,12 +49,7 @@ export function HistoryView({ slug, draft, year, today }: SiteViewProps & { read
       <div className={`${chapter.columns} ${styles.halves}`}>
         <section className={chapter.section}>
           <h2>Revisions</h2>
-          {form.values.revisions.length === 0 && (
-            <p className={chapter.soft}>
-              None: the site stands as it was built. A rack turned, an array moved, an inverter or a meter swapped belongs here, with its
-              date.
-            </p>
-          )}
+          {form.values.revisions.length === 0 && <p className={chapter.soft}>{say.noneTheSiteStandsAsIt}</p>}
           {form.values.revisions.map((revision, i) => (
             // biome-ignore lint/suspicious/noArrayIndexKey: dates and notes are edited here, so the place is the key
             <div className={styles.type} key={i} onFocusCapture={() => setSelected(revision.from)}>
@@ -88,7 +84,7 @@ export function HistoryView({ slug, draft, year, today }: SiteViewProps & { read
                   variant="subtle"
                   size="compact-xs"
                   onClick={() => form.removeListItem("revisions", i)}
-                  aria-label={`Remove the revision of ${revision.from}`}
+                  aria-label={say.removeTheRevisionOf(revision.from)}
                 >
                   Remove
                 </Button>
@@ -105,10 +101,10 @@ export function HistoryView({ slug, draft, year, today }: SiteViewProps & { read
 const FIELD_NAMES: Readonly<Record<string, string>> = {
   tiltDeg: "tilt, °",
   azimuthDeg: "azimuth, °",
-  eastM: "middle east, m",
-  northM: "middle north, m",
+  eastM: say.middleEastM,
+  northM: say.middleNorthM,
   count: "modules",
-  acRatedW: "AC rating, W",
+  acRatedW: say.acRatingW,
   ratedEfficiencyFrac: "efficiency, 0 to 1",
   point: "point",
   module: "module",
@@ -117,13 +113,13 @@ const FIELD_NAMES: Readonly<Record<string, string>> = {
 function EffectText({ effect, name }: { effect: RevisionEffect | undefined; name: string }) {
   if (!effect) return <span className={chapter.soft}>…</span>;
   const change = effect.afterKwh - effect.beforeKwh;
-  if (Math.abs(change) < 0.5) return <span>Changes nothing in what is expected.</span>;
+  if (Math.abs(change) < 0.5) return <span>{say.changesNothingInWhatIsExpected}</span>;
   return (
     <span>
       {change > 0 ? "Brings" : "Costs"}{" "}
       <Figure
         working={() =>
-          differenceWorking(name, { name: "Expected with it", kwh: effect.afterKwh }, { name: "Expected before it", kwh: effect.beforeKwh })
+          differenceWorking(name, { name: say.expectedWithIt, kwh: effect.afterKwh }, { name: say.expectedBeforeIt, kwh: effect.beforeKwh })
         }
       >
         <b>{number(Math.abs(change))} kWh</b>
@@ -136,9 +132,9 @@ function EffectText({ effect, name }: { effect: RevisionEffect | undefined; name
 
 function HistorySentence({ site, effects, year }: { site: SiteDocument; effects: readonly RevisionEffect[] | null; year: string | null }) {
   const since = site.commissioned ? ` since ${site.commissioned}` : "";
-  if (site.revisions.length === 0) return <p className={chapter.verdict}>The site stands as it was built{since}.</p>;
+  if (site.revisions.length === 0) return <p className={chapter.verdict}>{say.theSiteStandsAsItWas(since)}</p>;
   if (effects?.length !== site.revisions.length)
-    return <p className={chapter.verdict}>Running {year ?? "a cloudless year"} before and after each change …</p>;
+    return <p className={chapter.verdict}>{say.runningBeforeAndAfterEachChange(year ?? say.aCloudlessYear)}</p>;
   const change = effects.reduce((sum, { beforeKwh, afterKwh }) => sum + afterKwh - beforeKwh, 0);
   // The site as it was built stands before the revision with the earliest date.
   const [earliest] = site.revisions
@@ -149,22 +145,22 @@ function HistorySentence({ site, effects, year }: { site: SiteDocument; effects:
     <p className={chapter.verdict}>
       {site.revisions.length === 1 ? "One change" : `${site.revisions.length} changes`}
       {since};{" "}
-      {site.revisions.length === 1 ? (change >= 0 ? "it brings" : "it costs") : change >= 0 ? "together they bring" : "together they cost"}{" "}
+      {site.revisions.length === 1 ? (change >= 0 ? "it brings" : "it costs") : change >= 0 ? say.togetherTheyBring : say.togetherTheyCost}{" "}
       <Figure
         working={() =>
           differenceWorking(
-            "All changes together",
+            say.allChangesTogether,
             {
-              name: "Expected as it stands now",
+              name: say.expectedAsItStandsNow,
               kwh: effects.reduce((sum, { beforeKwh, afterKwh }) => sum + afterKwh - beforeKwh, first.beforeKwh),
             },
-            { name: "Expected as it was built", kwh: first.beforeKwh },
+            { name: say.expectedAsItWasBuilt, kwh: first.beforeKwh },
           )
         }
       >
         {number(Math.abs(change))} kWh
-      </Figure>{" "}
-      a year in the weather of {year ?? "a cloudless year"}.
+      </Figure>
+      {say.aYearInTheWeatherOf(year ?? say.aCloudlessYear)}
     </p>
   );
 }
@@ -172,9 +168,9 @@ function HistorySentence({ site, effects, year }: { site: SiteDocument; effects:
 const KINDS = [
   { value: "tilt", label: "tilt changed" },
   { value: "azimuth", label: "array turned" },
-  { value: "east", label: "array moved east or west" },
-  { value: "north", label: "array moved north or south" },
-  { value: "count", label: "modules added or taken" },
+  { value: "east", label: say.arrayMovedEastOrWest },
+  { value: "north", label: say.arrayMovedNorthOrSouth },
+  { value: "count", label: say.modulesAddedOrTaken },
   { value: "inverter", label: "inverter swapped" },
   { value: "meter", label: "meter moved" },
 ] as const;
@@ -217,7 +213,7 @@ function NewRevision({ draft: { form, site }, today }: { draft: SiteViewProps["d
   };
   return (
     <section className={chapter.section}>
-      <h2>Write down a change</h2>
+      <h2>{say.writeDownAChange}</h2>
       <div className={styles.grid}>
         <Select
           label="What"
@@ -239,7 +235,7 @@ function NewRevision({ draft: { form, site }, today }: { draft: SiteViewProps["d
         />
         {kind === "meter" ? (
           <Select
-            label={`Now metered (was ${String(known)})`}
+            label={say.nowMeteredWas(String(known))}
             data={METER_POINTS}
             value={value === "" ? null : String(value)}
             onChange={(next) => setValue(next ?? "")}
@@ -251,16 +247,11 @@ function NewRevision({ draft: { form, site }, today }: { draft: SiteViewProps["d
       </div>
       <div className={chapter.actions}>
         <Button onClick={add} disabled={!ready}>
-          Add to the history
+          {say.addToTheHistory}
         </Button>
       </div>
-      <p className={chapter.soft}>
-        The ledger reads each month with what stood then. Tilts that change every year belong to the array (Tilted by season).
-      </p>
-      <p className={chapter.caution}>
-        Before an array is moved or an inverter swapped: AC side off, then DC isolators, and prove dead, by the maker's procedure. A
-        licensed electrician does the wiring.
-      </p>
+      <p className={chapter.soft}>{say.theLedgerReadsEachMonthWith}</p>
+      <p className={chapter.caution}>{say.beforeAnArrayIsMovedOr}</p>
     </section>
   );
 }

@@ -8,6 +8,7 @@ import { HORIZON_ID, type ShadeReport, sumOf } from "@/core/yield";
 import { Figure } from "@/features/kit/figures/Figure";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { number } from "@/wording/format";
+import { say } from "@/wording/screens/site";
 import { obstacleWorking } from "@/wording/workings/site-workings";
 import styles from "./Shade.module.css";
 import { horizonPath } from "./SkyPicture";
@@ -44,7 +45,7 @@ export function HorizonTable({ draft, array, report, year }: Props) {
     <section className={chapter.section}>
       <h2>Horizon</h2>
       <p className={chapter.soft}>
-        {points.length === 0 && "Level. Paint it in the sky above, or write azimuth and elevation, in degrees, one pair a line."}
+        {points.length === 0 && say.levelPaintItInTheSky}
         {points.length > 0 && `${points.length} points, highest ${number(Math.max(...points.map((point) => point.elevationDeg)), 1)}°`}
         {points.length > 0 && months && (
           <>
@@ -56,7 +57,7 @@ export function HorizonTable({ draft, array, report, year }: Props) {
         {points.length > 0 && "."}
       </p>
       <Textarea
-        aria-label="Horizon: azimuth, elevation"
+        aria-label={say.horizonAzimuthElevation}
         autosize
         minRows={2}
         maxRows={6}
@@ -70,11 +71,11 @@ export function HorizonTable({ draft, array, report, year }: Props) {
         <FileButton
           onChange={(file) => void file?.text().then(take)}
           accept=".csv,text/csv,text/plain"
-          inputProps={{ "aria-label": "Read a horizon from a CSV file" }}
+          inputProps={{ "aria-label": say.readAHorizonFromACsv }}
         >
           {(props) => (
             <Button variant="subtle" size="compact-sm" {...props}>
-              Read a CSV
+              {say.readACsv}
             </Button>
           )}
         </FileButton>

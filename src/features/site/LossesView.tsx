@@ -1,8 +1,8 @@
 import { Button, NumberInput, Select, TextInput } from "@mantine/core";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { MONTHS_SHORT } from "@/wording/geometry";
+import { say } from "@/wording/screens/site";
 import { OpenNumber, PercentInput } from "./fields";
-
 import styles from "./SiteChapter.module.css";
 import type { SiteForm } from "./site-values";
 import { AddButton, type SiteViewProps } from "./view-parts";
@@ -18,7 +18,7 @@ export function LossesView({ draft: { form } }: SiteViewProps) {
       <div>
         <PromiseSection form={form} />
         <SumsSection form={form} list="costs" title="Costs" />
-        <SumsSection form={form} list="incentives" title="Grants and rebates" />
+        <SumsSection form={form} list="incentives" title={say.grantsAndRebates} />
         <TariffSection form={form} />
       </div>
     </div>
@@ -36,7 +36,7 @@ function LossesSection({ form }: { form: SiteForm }) {
         <PercentInput form={form} label="AC wiring, %" path="losses.acWiringFrac" />
         <PercentInput form={form} label="Transformer, %" path="losses.transformerFrac" />
         <PercentInput form={form} label="Downtime, %" path="losses.availabilityFrac" />
-        <NumberInput label="Albedo of the ground, 0 to 1" hideControls decimalScale={2} {...form.getInputProps("albedo")} />
+        <NumberInput label={say.albedoOfTheGround0To} hideControls decimalScale={2} {...form.getInputProps("albedo")} />
         <Select
           label="Reflection model"
           data={[
@@ -56,20 +56,20 @@ function AgeingSection({ form }: { form: SiteForm }) {
   const { warranty } = form.values;
   return (
     <section className={chapter.section}>
-      <h2>Ageing and warranty</h2>
+      <h2>{say.ageingAndWarranty}</h2>
       <div className={styles.three}>
-        <PercentInput form={form} label="Ageing in the first year, %" path="ageing.firstYearFrac" />
-        <PercentInput form={form} label="Ageing a year after, %" path="ageing.perYearFrac" />
+        <PercentInput form={form} label={say.ageingInTheFirstYear} path="ageing.firstYearFrac" />
+        <PercentInput form={form} label={say.ageingAYearAfter} path="ageing.perYearFrac" />
       </div>
       {warranty ? (
         <div className={styles.three}>
           <OpenNumber form={form} label="Warranty, years" path="warranty.years" />
-          <PercentInput form={form} label="First year allowed, %" path="warranty.firstYearFrac" />
-          <PercentInput form={form} label="A year after allowed, %" path="warranty.perYearFrac" />
+          <PercentInput form={form} label={say.firstYearAllowed} path="warranty.firstYearFrac" />
+          <PercentInput form={form} label={say.aYearAfterAllowed} path="warranty.perYearFrac" />
         </div>
       ) : (
         <AddButton onClick={() => form.setFieldValue("warranty", { years: 25, firstYearFrac: 0.02, perYearFrac: 0.0055 })}>
-          Add the modules' warranty
+          {say.addTheModulesWarranty}
         </AddButton>
       )}
     </section>
@@ -80,7 +80,7 @@ function PromiseSection({ form }: { form: SiteForm }) {
   const { promise } = form.values;
   return (
     <section className={chapter.section}>
-      <h2>Promise of the design statement, kWh</h2>
+      <h2>{say.promiseOfTheDesignStatementKwh}</h2>
       {promise ? (
         <div className={styles.months}>
           {MONTHS_SHORT.map((month, i) => (
@@ -94,7 +94,9 @@ function PromiseSection({ form }: { form: SiteForm }) {
           ))}
         </div>
       ) : (
-        <AddButton onClick={() => form.setFieldValue("promise", { monthlyKwh: new Array<number>(12).fill(0) })}>Write it down</AddButton>
+        <AddButton onClick={() => form.setFieldValue("promise", { monthlyKwh: new Array<number>(12).fill(0) })}>
+          {say.writeItDown}
+        </AddButton>
       )}
     </section>
   );
@@ -122,7 +124,7 @@ function SumsSection({ form, list, title }: { form: SiteForm; list: "costs" | "i
         </div>
       ))}
       <AddButton onClick={() => form.insertListItem(path, { on: form.values.commissioned ?? "2025-01-01", amount: "0.00", what: "" })}>
-        Add a sum
+        {say.addASum}
       </AddButton>
     </section>
   );
@@ -139,12 +141,12 @@ function TariffSection({ form }: { form: SiteForm }) {
   );
   return (
     <section className={chapter.section}>
-      <h2>Price of a kilowatt-hour</h2>
+      <h2>{say.priceOfAKilowattHour}</h2>
       <div className={styles.four}>
         {text("importPerKwh", "Bought")}
         {text("exportPerKwh", "Sold")}
-        <PercentInput form={form} label="Used on the spot, %" path="money.tariff.selfUsedFrac" />
-        <PercentInput form={form} label="Rise a year, %" path="money.tariff.priceRisePerYearFrac" />
+        <PercentInput form={form} label={say.usedOnTheSpot} path="money.tariff.selfUsedFrac" />
+        <PercentInput form={form} label={say.riseAYear} path="money.tariff.priceRisePerYearFrac" />
       </div>
     </section>
   );

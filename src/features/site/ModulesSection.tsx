@@ -4,6 +4,7 @@ import { moduleSchema } from "@/contracts/site";
 import { type ModuleDoubt, moduleDoubts } from "@/core/module";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { number, percent } from "@/wording/format";
+import { say } from "@/wording/screens/site";
 import { OpenNumber, PercentInput } from "./fields";
 import styles from "./SiteChapter.module.css";
 import type { SiteForm } from "./site-values";
@@ -14,7 +15,7 @@ const DATASHEET = [
   { key: "iscA", label: "Isc, A" },
   { key: "vmpV", label: "Vmp, V" },
   { key: "impA", label: "Imp, A" },
-  { key: "cellsInSeries", label: "Cells in series" },
+  { key: "cellsInSeries", label: say.cellsInSeries },
   { key: "areaM2", label: "Area, m²" },
 ] as const;
 
@@ -46,8 +47,8 @@ export function ModulesSection({ form }: { form: SiteForm }) {
               {DATASHEET.map(({ key, label }) => (
                 <OpenNumber key={key} form={form} label={label} path={`moduleTypes.${i}.${key}`} />
               ))}
-              <PercentInput form={form} label="Power by heat, %/K" path={`moduleTypes.${i}.gammaPmpPerK`} decimals={3} />
-              <PercentInput form={form} label="Voc by heat, %/K" path={`moduleTypes.${i}.betaVocPerK`} decimals={3} />
+              <PercentInput form={form} label={say.powerByHeatK} path={`moduleTypes.${i}.gammaPmpPerK`} decimals={3} />
+              <PercentInput form={form} label={say.vocByHeatK} path={`moduleTypes.${i}.betaVocPerK`} decimals={3} />
               <NumberInput label="Bypass diodes" hideControls {...form.getInputProps(`moduleTypes.${i}.bypassDiodes`)} />
             </div>
             <Doubts doubts={moduleDoubts(type)} />
@@ -62,11 +63,11 @@ export function ModulesSection({ form }: { form: SiteForm }) {
       <Menu position="bottom-start" withinPortal>
         <Menu.Target>
           <Button variant="subtle" size="compact-sm">
-            Add a type …
+            {say.addAType}
           </Button>
         </Menu.Target>
         <Menu.Dropdown>
-          <Menu.Label>Made-up modules of common kinds</Menu.Label>
+          <Menu.Label>{say.madeUpModulesOfCommonKinds}</Menu.Label>
           {moduleLibrary.map(({ name, fields }) => (
             <Menu.Item key={name} onClick={() => add(name, fields)}>
               {`${name}, ${fields.areaM2 ? percent(fields.pmpW / (1000 * fields.areaM2), 1) : ""}`}
@@ -74,7 +75,7 @@ export function ModulesSection({ form }: { form: SiteForm }) {
           ))}
           <Menu.Divider />
           <Menu.Item onClick={() => add(`Module ${types.length + 1}`, moduleSchema.parse({ pmpW: 400 }))}>
-            From a datasheet of your own
+            {say.fromADatasheetOfYourOwn}
           </Menu.Item>
         </Menu.Dropdown>
       </Menu>
@@ -83,15 +84,15 @@ export function ModulesSection({ form }: { form: SiteForm }) {
   );
 }
 
-const AddHint = () => <span className={chapter.soft}>Coefficients keep their sign: power and voltage fall with heat.</span>;
+const AddHint = () => <span className={chapter.soft}>{say.coefficientsKeepTheirSignPowerAnd}</span>;
 
 const WORDS: Readonly<Record<ModuleDoubt["quantity"], (value: number) => string>> = {
-  fillFactor: (v) => `Fill factor ${number(v, 2)}: Pmp over Voc × Isc`,
-  efficiency: (v) => `Efficiency ${percent(v, 1)}: power over area`,
-  vocPerCell: (v) => `${number(v, 2)} V a cell: Voc over cells in series`,
-  gammaPmp: (v) => `Power by heat ${percent(v, 2)}/K`,
-  betaVoc: (v) => `Voc by heat ${percent(v, 2)}/K`,
-  alphaIsc: (v) => `Isc by heat ${percent(v, 3)}/K`,
+  fillFactor: (v) => say.fillFactorPmpOverVocIsc(number(v, 2)),
+  efficiency: (v) => say.efficiencyPowerOverArea(percent(v, 1)),
+  vocPerCell: (v) => say.vACellVocOverCells(number(v, 2)),
+  gammaPmp: (v) => say.powerByHeatK2(percent(v, 2)),
+  betaVoc: (v) => say.vocByHeatK2(percent(v, 2)),
+  alphaIsc: (v) => say.iscByHeatK(percent(v, 3)),
   noct: (v) => `NOCT ${number(v)} °C`,
 };
 
@@ -100,9 +101,7 @@ function Doubts({ doubts }: { doubts: readonly ModuleDoubt[] }) {
   return (
     <ul className={styles.doubts}>
       {doubts.map(({ quantity, value, low, high }) => (
-        <li key={quantity}>
-          {WORDS[quantity](value)}. Usual is {number(low, 4)} to {number(high, 4)}; read the datasheet once more.
-        </li>
+        <li key={quantity}>{say.usualIsToReadTheDatasheet(WORDS[quantity](value), number(low, 4), number(high, 4))}</li>
       ))}
     </ul>
   );

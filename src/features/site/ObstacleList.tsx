@@ -8,6 +8,7 @@ import { Figure } from "@/features/kit/figures/Figure";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { number, percent } from "@/wording/format";
 import { thickestSeason } from "@/wording/geometry";
+import { say } from "@/wording/screens/site";
 import { obstacleWorking } from "@/wording/workings/site-workings";
 import { OpenNumber } from "./fields";
 import { obstaclePath, obstaclesInPlan, placeObstacle } from "./in-plan";
@@ -30,9 +31,7 @@ export function ObstacleList({ draft, report, array, selected, select, year }: P
   return (
     <section className={chapter.section}>
       <h2>Obstacles</h2>
-      {things.length === 0 && (
-        <p className={chapter.soft}>None yet. A tree to begin with: put it in the plan above and drag it to its place.</p>
-      )}
+      {things.length === 0 && <p className={chapter.soft}>{say.noneYetATreeToBegin}</p>}
       {things.map((thing) => (
         <div
           key={thing.id}
@@ -44,12 +43,7 @@ export function ObstacleList({ draft, report, array, selected, select, year }: P
           <CostLine draft={draft} thing={thing} report={report} year={year} />
         </div>
       ))}
-      {things.some((thing) => thing.kind === "tree") && (
-        <p className={chapter.caution}>
-          Felling and lopping near arrays, roofs and lines is for trained people with the right to do so; ask first whether the tree, and
-          the birds in it, are protected.
-        </p>
-      )}
+      {things.some((thing) => thing.kind === "tree") && <p className={chapter.caution}>{say.fellingAndLoppingNearArraysRoofs}</p>}
     </section>
   );
 }
@@ -118,8 +112,8 @@ function Leaves({ draft, thing, path }: { draft: SiteDraft; thing: SiteObstacle;
       label="Leaves"
       data={[
         { value: "evergreen", label: "evergreen" },
-        { value: "deciduous", label: south ? "November to April" : "May to October" },
-        ...(value === "own" ? [{ value: "own", label: "as in the file" }] : []),
+        { value: "deciduous", label: south ? say.novemberToApril : say.mayToOctober },
+        ...(value === "own" ? [{ value: "own", label: say.asInTheFile }] : []),
       ]}
       value={value}
       allowDeselect={false}
@@ -173,7 +167,7 @@ function Cost({
   year: string | null;
 }) {
   const kwh = months.reduce((a, b) => a + b, 0);
-  if (kwh < 0.5) return <>{`${name} costs next to nothing.`}</>;
+  if (kwh < 0.5) return <>{say.costsNextToNothing(name)}</>;
   const season = thickestSeason(months);
   const price = pricePerKwh(site);
   return (
@@ -190,8 +184,8 @@ function Cost({
         }
       >
         <b>{number(kwh)} kWh</b>
-      </Figure>{" "}
-      a year{price === null ? "" : ` (${number(kwh * price, 2)} ${site.currency})`}, {percent(season.shareFrac, 0)} of it in {season.name}.
+      </Figure>
+      {say.aYearOfItIn(price === null ? "" : ` (${number(kwh * price, 2)} ${site.currency})`, percent(season.shareFrac, 0), season.name)}
     </>
   );
 }

@@ -7,6 +7,7 @@ import { ScrollBox } from "@/features/kit/look/ScrollBox";
 import { RuledTable } from "@/features/kit/table/RuledTable";
 import { number } from "@/wording/format";
 import { monthOfYear } from "@/wording/geometry";
+import { say } from "@/wording/screens/site";
 import styles from "./Shade.module.css";
 
 const HOURS = [9, 10.5, 12, 13.5, 15] as const;
@@ -24,9 +25,7 @@ export function PegTable({ place, obstacle }: { place: Place; obstacle: SiteObst
   return (
     <ScrollBox label="Pegs" className={styles.pegs}>
       <RuledTable className={chapter.table}>
-        <caption>
-          Pegs for the top of {obstacle.name || obstacle.kind}: metres and bearing (true) from its foot, on the 21st, by solar time
-        </caption>
+        <caption>{say.pegsForTheTopOfMetres(obstacle.name || obstacle.kind)}</caption>
         <thead>
           <tr>
             <th scope="col">month</th>

@@ -2,6 +2,7 @@ import { NumberInput, Select, TextInput } from "@mantine/core";
 import { useState } from "react";
 import { arrayPlace } from "@/core/site";
 import chapter from "@/features/kit/look/Chapter.module.css";
+import { say } from "@/wording/screens/site";
 import { ArraysSection } from "./ArraysSection";
 import { OpenNumber } from "./fields";
 import { obstaclesInPlan, placeArray, placeObstacle } from "./in-plan";
@@ -88,7 +89,7 @@ function PlaceSection({ form, timeZones }: { form: SiteForm; timeZones: readonly
           limit={30}
           data={[...new Set([...timeZones, place.timeZone])]}
           {...form.getInputProps("place.timeZone")}
-          description={found && found !== place.timeZone ? `the coordinates lie in ${found}` : undefined}
+          description={found && found !== place.timeZone ? say.theCoordinatesLieIn(found) : undefined}
         />
         <TextInput
           label="Commissioned (2019-04-01)"
@@ -97,8 +98,8 @@ function PlaceSection({ form, timeZones }: { form: SiteForm; timeZones: readonly
           onChange={(event) => form.setFieldValue("commissioned", event.currentTarget.value === "" ? null : event.currentTarget.value)}
         />
         <TextInput label="Currency (ISO 4217)" {...form.getInputProps("currency")} />
-        <OpenNumber form={form} label="Coldest air on record, °C" path="place.recordLowC" />
-        <OpenNumber form={form} label="Hottest day's air, °C" path="place.recordHighC" />
+        <OpenNumber form={form} label={say.coldestAirOnRecordC} path="place.recordLowC" />
+        <OpenNumber form={form} label={say.hottestDaysAirC} path="place.recordHighC" />
       </div>
     </section>
   );

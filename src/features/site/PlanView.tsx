@@ -6,6 +6,7 @@ import { bearingOf } from "@/core/shading";
 import type { PlacedArray, SiteObstacle } from "@/core/site";
 import { ChartFrame } from "@/features/kit/save/ChartFrame";
 import { number } from "@/wording/format";
+import { say } from "@/wording/screens/site";
 
 export interface PlanViewProps {
   readonly title: string;
@@ -88,13 +89,13 @@ export function PlanView({
         const by = event.shiftKey ? 1 : SNAP_M;
         move(id, { eastM: snap(thing.eastM + way[0] * by), northM: snap(thing.northM + way[1] * by) });
       };
-      const words = `${label}: ${number(thing.eastM, 1)} m east, ${number(thing.northM, 1)} m north`;
+      const words = say.mEastMNorth(label, number(thing.eastM, 1), number(thing.northM, 1));
       return (
         <g
           key={id}
           role="button"
           tabIndex={0}
-          aria-label={`${words}. Arrow keys move it.`}
+          aria-label={say.arrowKeysMoveIt(words)}
           aria-pressed={selected === id}
           style={{ cursor: drag?.id === id ? "grabbing" : "grab", touchAction: "none" }}
           onPointerDown={start}
@@ -116,7 +117,7 @@ export function PlanView({
       fileName={fileName}
       height={height}
       interactive
-      summary={`Plan of the site: ${arrays.length} arrays and ${obstacles.length} obstacles, north up`}
+      summary={say.planOfTheSiteArraysAnd(arrays.length, obstacles.length)}
       table={() => [
         ["thing", "east_m", "north_m", "bearing_deg", "distance_m"],
         ...[...things].map(([id, thing]) => {

@@ -5,6 +5,7 @@ import type { Problem } from "@/contracts/problems";
 import { siteSchema } from "@/contracts/site";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { inPlainText } from "@/wording/problems";
+import { say } from "@/wording/screens/site";
 import styles from "./SiteChapter.module.css";
 import type { SiteDraft } from "./use-site-draft";
 
@@ -17,7 +18,7 @@ const fieldProblem = (issue: z.core.$ZodIssue): Problem => ({
   facts: {
     path: issue.path.join(".") || "document",
     message:
-      issue.code === "unrecognized_keys" ? `unknown ${issue.keys.map((key) => `“${key}”`).join(", ")}; remove or rename it` : issue.message,
+      issue.code === "unrecognized_keys" ? say.unknownRemoveOrRenameIt(issue.keys.map((key) => `“${key}”`).join(", ")) : issue.message,
   },
 });
 
@@ -31,45 +32,43 @@ export function SaveBar({ slug, draft }: { slug: string; draft: SiteDraft }) {
     try {
       const text = await file.text();
       const parsed = siteSchema.safeParse(JSON.parse(text));
-      if (parsed.success) return draft.replace(parsed.data, `${file.name} stands here now, unsaved. Undo takes it off again.`);
-      setFault(`${file.name}: ${inPlainText(fieldProblem(parsed.error.issues[0]!))} Nothing here was changed.`);
+      if (parsed.success) return draft.replace(parsed.data, say.standsHereNowUnsavedUndoTakes(file.name));
+      setFault(say.nothingHereWasChanged(file.name, inPlainText(fieldProblem(parsed.error.issues[0]!))));
     } catch (error) {
       if (!(error instanceof SyntaxError)) throw error;
-      setFault(
-        `${file.name}: ${inPlainText({ ...NO_PLACE, code: "site-json", facts: { message: error.message } })} Nothing here was changed.`,
-      );
+      setFault(say.nothingHereWasChanged(file.name, inPlainText({ ...NO_PLACE, code: "site-json", facts: { message: error.message } })));
     }
   };
   return (
     <div className={`${chapter.actions} ${styles.bar}`}>
       <Button type="submit" disabled={!dirty} title="Ctrl S">
-        Save the site
+        {say.saveTheSite}
       </Button>
       <Button variant="default" onClick={draft.undo} disabled={!draft.canUndo} title="Ctrl Z">
         Undo
       </Button>
-      <Button variant="default" onClick={draft.redo} disabled={!draft.canRedo} title="Ctrl Shift Z">
+      <Button variant="default" onClick={draft.redo} disabled={!draft.canRedo} title={say.ctrlShiftZ}>
         Redo
       </Button>
       <Button variant="subtle" onClick={draft.revert} disabled={!dirty}>
-        As the book has it
+        {say.asTheBookHasIt}
       </Button>
       <a href={`/api/books/${slug}/site`} download>
-        Site file (JSON)
+        {say.siteFileJson}
       </a>
       <FileButton
         onChange={(file) => void read(file)}
         accept="application/json,.json"
-        inputProps={{ "aria-label": "Read a site file into this book" }}
+        inputProps={{ "aria-label": say.readASiteFileIntoThis }}
       >
         {(props) => (
           <button type="button" className={styles.link} {...props}>
-            Read a file
+            {say.readAFile}
           </button>
         )}
       </FileButton>
       <span className={fault ? chapter.clay : chapter.soft} role="status">
-        {fault || draft.note || (dirty ? "Unsaved; kept in this browser until it is saved." : "")}
+        {fault || draft.note || (dirty ? say.unsavedKeptInThisBrowserUntil : "")}
       </span>
     </div>
   );

@@ -11,6 +11,7 @@ import { HOUR_MS } from "@/core/units";
 import { DateField } from "@/features/kit/look/DateField";
 import { number } from "@/wording/format";
 import { MONTHS_SHORT } from "@/wording/geometry";
+import { say } from "@/wording/screens/site";
 import { obstaclesInPlan, placeArray, placeObstacle } from "./in-plan";
 import { type MomentStore, momentStore, useMinutes } from "./moment";
 import { PegTable } from "./PegTable";
@@ -57,8 +58,8 @@ export function ShadePictures({ slug, draft, array, selected, select }: Props) {
           sun={(frame) => <MovingSun frame={frame} {...day} />}
         />
         <PlanView
-          title="Shadows on the ground"
-          note="drag things, or use the arrow keys"
+          title={say.shadowsOnTheGround}
+          note={say.dragThingsOrUseTheArrow}
           fileName={`${slug}-shadows`}
           height={330}
           arrays={arrays}
@@ -72,12 +73,12 @@ export function ShadePictures({ slug, draft, array, selected, select }: Props) {
       </div>
       <div className={styles.time}>
         <Playback store={store} />
-        <DateField quiet label="Day of the shadows" value={date} onChange={(day) => day && setDate(day)} />
+        <DateField quiet label={say.dayOfTheShadows} value={date} onChange={(day) => day && setDate(day)} />
         <HourSlider store={store} />
         <Clock {...day} />
         <Switch
           size="xs"
-          label="Outlines of the year"
+          label={say.outlinesOfTheYear}
           checked={outlined}
           onChange={(event) => setOutlined(event.currentTarget.checked)}
           disabled={things.length === 0}
@@ -127,7 +128,7 @@ function Clock(day: Day) {
   const elevationDeg = 90 - trueZenithDeg;
   return (
     <span className={styles.clock} data-testid="moment">
-      {clock(minutes)}, {elevationDeg > 0 ? `sun ${number(elevationDeg)}° high in the ${compassPoint(azimuthDeg)}` : "the sun is down"}
+      {clock(minutes)}, {elevationDeg > 0 ? say.sunHighInThe(number(elevationDeg), compassPoint(azimuthDeg)) : say.theSunIsDown}
     </span>
   );
 }
@@ -145,7 +146,7 @@ function HourSlider({ store }: { store: MomentStore }) {
       value={Math.floor(useMinutes(store))}
       onChange={store.set}
       label={null}
-      thumbLabel="Hour of the shadows"
+      thumbLabel={say.hourOfTheShadows}
       size={3}
     />
   );
@@ -169,8 +170,8 @@ function Playback({ store }: { store: MomentStore }) {
       type="button"
       className={styles.play}
       onClick={() => setPlaying(!playing)}
-      aria-label={playing ? "Stop the sun" : "Let the sun run"}
-      title={playing ? "Stop" : "Let the sun run"}
+      aria-label={playing ? say.stopTheSun : say.letTheSunRun}
+      title={playing ? "Stop" : say.letTheSunRun}
     >
       {playing ? <IconPlayerPause size={18} /> : <IconPlayerPlay size={18} />}
     </button>

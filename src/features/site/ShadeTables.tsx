@@ -11,6 +11,7 @@ import { DataTable } from "@/features/kit/table/DataTable";
 import { RuledTable } from "@/features/kit/table/RuledTable";
 import { number, percent } from "@/wording/format";
 import { MONTHS_SHORT } from "@/wording/geometry";
+import { say } from "@/wording/screens/site";
 import { hoursWorking, obstacleWorking } from "@/wording/workings/site-workings";
 import { differenceWorking } from "@/wording/workings/yield-workings";
 import { RULE_NAMES } from "./rule-names";
@@ -40,10 +41,10 @@ export function ShadedHoursTable({
       <h2>Shaded hours</h2>
       <ChartFrame
         title="When"
-        note="share of the array in shade, by month and clock hour"
+        note={say.shareOfTheArrayInShade}
         fileName={`${slug}-${array.id}-shaded-hours`}
         height={132}
-        summary="Share of the array in shade by month and hour of the day"
+        summary={say.shareOfTheArrayInShade2}
         table={() => [
           ["month", "sun_hours", "part_shaded_hours", "full_shade_hours", "site_loss_kwh"],
           ...rows.map((row) => row.map((cell) => (typeof cell === "number" ? Number(cell.toFixed(2)) : (cell ?? "")))),
@@ -59,7 +60,7 @@ export function ShadedHoursTable({
           { key: "month", head: "month", cell: ([month]) => month, foot: "year" },
           {
             key: "sun-on-it-h",
-            head: "sun on it, h",
+            head: say.sunOnItH,
             cell: ([, sun]) => number(sun),
             foot: (
               <>
@@ -71,19 +72,19 @@ export function ShadedHoursTable({
           },
           {
             key: "part-shaded-h",
-            head: "part shaded, h",
+            head: say.partShadedH,
             cell: ([, , part]) => (part === 0 ? "–" : number(part)),
             foot: number(sumOf(hours.partHours)),
           },
           {
             key: "as-full-shade-h",
-            head: "as full shade, h",
+            head: say.asFullShadeH,
             cell: ([, , , full]) => (full === 0 ? "–" : number(full, 1)),
             foot: number(sumOf(hours.fullHours), 1),
           },
           {
             key: "site-loses-kwh",
-            head: "site loses, kWh",
+            head: say.siteLosesKwh,
             cell: ([, , , , kwh]) => (kwh === null ? "…" : number(kwh)),
             foot:
               lost === null ? (
@@ -107,13 +108,13 @@ export function RuleTable({ site, report, year }: { site: SiteDocument; report: 
   const inForce = new Set(site.arrays.map((array) => shadeRuleOf(site, array)));
   return (
     <section className={chapter.section}>
-      <h2>The same shade under other wiring</h2>
+      <h2>{say.theSameShadeUnderOtherWiring}</h2>
       <RuledTable className={chapter.table}>
         <thead>
           <tr>
-            <th scope="col">shaded cells behind</th>
+            <th scope="col">{say.shadedCellsBehind}</th>
             <th scope="col">{`${year ?? "cloudless year"}, kWh lost`}</th>
-            <th scope="col">of the year</th>
+            <th scope="col">{say.ofTheYear}</th>
             <th scope="col" />
           </tr>
         </thead>
@@ -127,8 +128,8 @@ export function RuleTable({ site, report, year }: { site: SiteDocument; report: 
                   working={() =>
                     differenceWorking(
                       `Shade behind ${RULE_NAMES[rule]}`,
-                      { name: "Expected with this rule", kwh: open - lostKwh },
-                      { name: "Expected without any shade", kwh: open },
+                      { name: say.expectedWithThisRule, kwh: open - lostKwh },
+                      { name: say.expectedWithoutAnyShade, kwh: open },
                     )
                   }
                 >
@@ -141,9 +142,7 @@ export function RuleTable({ site, report, year }: { site: SiteDocument; report: 
           ))}
         </tbody>
       </RuledTable>
-      <p className={chapter.soft}>
-        Each string is taken to run at its own best voltage; strings in parallel on one input lose somewhat more.
-      </p>
+      <p className={chapter.soft}>{say.eachStringIsTakenToRun}</p>
     </section>
   );
 }

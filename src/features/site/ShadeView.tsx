@@ -10,6 +10,7 @@ import { Figure } from "@/features/kit/figures/Figure";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { number, percent } from "@/wording/format";
 import { thickestSeason } from "@/wording/geometry";
+import { say } from "@/wording/screens/site";
 import { obstacleWorking } from "@/wording/workings/site-workings";
 import { freeId } from "./free-id";
 import { HorizonTable } from "./HorizonTable";
@@ -76,7 +77,7 @@ export function ShadeView({ slug, draft, year }: SiteViewProps) {
           />
         )}
         <Select
-          aria-label={`Shaded cells of ${array.name || array.id}`}
+          aria-label={say.shadedCellsOf(array.name || array.id)}
           data={[
             {
               value: "",
@@ -89,7 +90,7 @@ export function ShadeView({ slug, draft, year }: SiteViewProps) {
           w={300}
           onChange={(rule) => form.setFieldValue(`arrays.${site.arrays.indexOf(array)}.shadeRule` as never, rule || null)}
         />
-        <span className={styles.addLabel}>Put in the plan:</span>
+        <span className={styles.addLabel}>{say.putInThePlan}</span>
         {(Object.keys(USUAL) as (keyof typeof USUAL)[]).map((kind) => (
           <Button key={kind} size="compact-sm" variant="default" onClick={() => add(kind)}>
             {KIND_NAMES[kind]}
@@ -114,15 +115,11 @@ export function ShadeView({ slug, draft, year }: SiteViewProps) {
 function ShadeSentence({ report, draft, year }: { report: ShadeReport | null; draft: SiteViewProps["draft"]; year: string | null }) {
   const { site } = draft;
   const things = obstaclesInPlan(site);
-  if (!report) return <p className={chapter.verdict}>Following the sun through {year ?? "a cloudless year"} …</p>;
+  if (!report) return <p className={chapter.verdict}>{say.followingTheSunThrough(year ?? say.aCloudlessYear)}</p>;
   const lostByMonth = report.openKwh.map((kwh, m) => kwh - report.expectedKwh[m]!);
   const lost = sumOf(lostByMonth);
   if (report.costs.length === 0) {
-    return (
-      <p className={chapter.verdict}>
-        Nothing stands in the sun's way yet. Put what you see around the arrays in the plan, or draw the horizon.
-      </p>
-    );
+    return <p className={chapter.verdict}>{say.nothingStandsInTheSunsWay}</p>;
   }
   const costs = report.costs.map(({ id, monthsKwh }) => ({
     name: things.find((thing) => thing.id === id)?.name || (id === HORIZON_ID ? "the horizon" : id),
@@ -132,19 +129,15 @@ function ShadeSentence({ report, draft, year }: { report: ShadeReport | null; dr
   const season = thickestSeason(worst.monthsKwh);
   return (
     <p className={chapter.verdict}>
-      Shade costs <Figure working={() => obstacleWorking("all shade", lostByMonth, sumOf(report.openKwh), year)}>{number(lost)} kWh</Figure>{" "}
-      of {year ?? "a cloudless year"}, {percent(lost / sumOf(report.openKwh))} of what would reach the meter without it.{" "}
+      Shade costs <Figure working={() => obstacleWorking("all shade", lostByMonth, sumOf(report.openKwh), year)}>{number(lost)} kWh</Figure>
+      {say.ofOfWhatWouldReachThe(year ?? say.aCloudlessYear, percent(lost / sumOf(report.openKwh)))}
       {sumOf(worst.monthsKwh) >= 0.5 && (
         <>
           {worst.name} costs most:{" "}
           <Figure working={() => obstacleWorking(worst.name, worst.monthsKwh, sumOf(report.openKwh), year)}>
             {number(sumOf(worst.monthsKwh))} kWh
           </Figure>{" "}
-          a year,{" "}
-          <span className={chapter.clay}>
-            {percent(season.shareFrac, 0)} of it in {season.name}
-          </span>
-          .
+          a year, <span className={chapter.clay}>{say.ofItIn(percent(season.shareFrac, 0), season.name)}</span>.
         </>
       )}
     </p>

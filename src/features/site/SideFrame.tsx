@@ -3,6 +3,7 @@ import type { SiteDocument } from "@/contracts/site";
 import { compassPoint, fromEquatorDeg, noonElevationDeg, noonInFront, SOLSTICE_DECLINATION_DEG } from "@/core/geometry";
 import { arrayLayout, type PvArray } from "@/core/site";
 import { ChartFrame } from "@/features/kit/save/ChartFrame";
+import { say } from "@/wording/screens/site";
 
 const DAYS = [
   { label: "21 June", declinationDeg: SOLSTICE_DECLINATION_DEG },
@@ -24,11 +25,11 @@ export function SideFrame({ slug, site, array }: { slug: string; site: SiteDocum
   });
   return (
     <ChartFrame
-      title={`${array.name || array.id} from the side`}
+      title={say.fromTheSide(array.name || array.id)}
       note="noon sun"
       fileName={`${slug}-${array.id}-side`}
       height={230}
-      summary={`Side view of ${array.name || array.id}: ${array.tiltDeg} degrees from flat`}
+      summary={say.sideViewOfDegreesFromFlat(array.name || array.id, array.tiltDeg)}
       table={() => [["day", "noon_elevation_deg"], ...suns.map(({ label, elevationDeg }) => [label, Number(elevationDeg.toFixed(2))])]}
     >
       {(width) => (
@@ -40,9 +41,7 @@ export function SideFrame({ slug, site, array }: { slug: string; site: SiteDocum
           baseHeightM={Math.min(array.baseHeightM, 1.5 * slantM)}
           suns={suns}
           front={
-            looksToEquator
-              ? `${compassPoint(array.azimuthDeg)}, toward the equator`
-              : `${compassPoint(array.azimuthDeg)}, away from the equator`
+            looksToEquator ? say.towardTheEquator(compassPoint(array.azimuthDeg)) : say.awayFromTheEquator(compassPoint(array.azimuthDeg))
           }
         />
       )}

@@ -7,6 +7,7 @@ import { ViewTabs } from "@/features/kit/look/ViewTabs";
 import { Refused } from "@/features/kit/problems/ProblemList";
 import { number } from "@/wording/format";
 import { facing } from "@/wording/geometry";
+import { say } from "@/wording/screens/site";
 import { ConflictPanel, OtherDrafts } from "./ConflictPanel";
 import { HistoryView } from "./HistoryView";
 import { LossesView } from "./LossesView";
@@ -70,19 +71,19 @@ function siteSentence(site: SiteDocument): string {
     (array) =>
       `${site.arrays.length > 1 ? `${array.name || array.id} ` : ""}tilted ${tilts(array)}, ${facing(site.place.latitudeDeg, array.azimuthDeg)}`,
   );
-  const ratio = acKw > 0 ? ` on ${number(acKw, 1)} kW of inverter (DC to AC ${number(kwp / acKw, 2)})` : "";
+  const ratio = acKw > 0 ? say.onKwOfInverterDcTo(number(acKw, 1), number(kwp / acKw, 2)) : "";
   const latitude = `${number(Math.abs(site.place.latitudeDeg), 2)}° ${site.place.latitudeDeg < 0 ? "south" : "north"}`;
   const since =
     site.revisions.length === 0
       ? ""
-      : ` As built; ${site.revisions.length === 1 ? "one change since stands" : `${site.revisions.length} changes since stand`} under History.`;
-  return `${number(modules)} modules, ${number(kwp, 1)} kWp${ratio}, at ${latitude}: ${how.join("; ")}.${since}`;
+      : say.asBuiltUnderHistory(site.revisions.length === 1 ? say.oneChangeSinceStands : say.changesSinceStand(site.revisions.length));
+  return say.modulesKwpAt(number(modules), number(kwp, 1), ratio, latitude, how.join("; "), since);
 }
 
 /** The tilts of an array through the year. */
 function tilts({ tiltDeg, tiltSchedule }: SiteDocument["arrays"][number]): string {
   const all = tiltSchedule.length === 0 ? [tiltDeg] : [...new Set(tiltSchedule.map((season) => season.tiltDeg))];
   return all.length > 3
-    ? `${all.length} ways by season`
+    ? say.waysBySeason(all.length)
     : `${all.map((tilt) => `${number(tilt, Number.isInteger(tilt) ? 0 : 1)}°`).join(" or ")}${all.length > 1 ? " by season" : ""}`;
 }

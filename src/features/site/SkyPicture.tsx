@@ -9,6 +9,7 @@ import { HOUR_MS } from "@/core/units";
 import { ChartFrame } from "@/features/kit/save/ChartFrame";
 import { number } from "@/wording/format";
 import { MONTHS_SHORT } from "@/wording/geometry";
+import { say } from "@/wording/screens/site";
 import { obstaclesInPlan } from "./in-plan";
 import styles from "./Shade.module.css";
 import type { SiteDraft } from "./use-site-draft";
@@ -89,11 +90,11 @@ export function SkyPicture({ slug, draft, array, sun }: Props) {
   };
   return (
     <ChartFrame
-      title="The sky from here"
+      title={say.theSkyFromHere}
       note={
         <Switch
           size="xs"
-          label="Paint the horizon"
+          label={say.paintTheHorizon}
           checked={painting}
           onChange={(event) => setPainting(event.currentTarget.checked)}
           className={styles.switch}
@@ -102,7 +103,7 @@ export function SkyPicture({ slug, draft, array, sun }: Props) {
       fileName={`${slug}-${array.id}-sun-path`}
       height={HEIGHT}
       interactive
-      summary={`Sun paths of the year as seen from ${array.name || array.id}, with ${silhouettes.length} outlines before them`}
+      summary={say.sunPathsOfTheYearAs(array.name || array.id, silhouettes.length)}
       table={() => [
         ["month", "local_hour", "azimuth_deg", "elevation_deg"],
         ...arcs.flatMap(({ label, points: arc }) =>
@@ -190,7 +191,7 @@ function Sheet({ width, centreDeg, arcs, painting, paint, points, draw }: SheetP
             strokeWidth={1.6}
             role="slider"
             tabIndex={0}
-            aria-label={`Horizon at ${number(point.azimuthDeg)} degrees`}
+            aria-label={say.horizonAtDegrees(number(point.azimuthDeg))}
             aria-valuenow={point.elevationDeg}
             aria-valuemin={0}
             aria-valuemax={90}

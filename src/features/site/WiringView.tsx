@@ -9,6 +9,7 @@ import { ScrollBox } from "@/features/kit/look/ScrollBox";
 import { ChartFrame } from "@/features/kit/save/ChartFrame";
 import { RuledTable } from "@/features/kit/table/RuledTable";
 import { number } from "@/wording/format";
+import { say } from "@/wording/screens/site";
 import { limitWorking } from "@/wording/workings/site-workings";
 import { OpenNumber, PercentInput } from "./fields";
 import { freeId } from "./free-id";
@@ -85,8 +86,8 @@ function Diagram({ slug, site, checks, moveMeter }: DiagramProps) {
       : 1;
     return {
       id: inverter.id,
-      title: inverter.perModule ? `${inverter.id}, one a module` : inverter.id,
-      lines: [`${number((inverter.acRatedW * devices) / 1000, 1)} kW AC`, `DC to AC ${number(dcW / (inverter.acRatedW * devices), 2)}`],
+      title: inverter.perModule ? say.oneAModule(inverter.id) : inverter.id,
+      lines: [`${number((inverter.acRatedW * devices) / 1000, 1)} kW AC`, say.dcToAc(number(dcW / (inverter.acRatedW * devices), 2))],
       arrays: checks
         .filter((checked) => checked.inverter.id === inverter.id)
         .map(({ arrayId, name, check }) => ({ id: arrayId, name, strings: inWords(check), state: stateOf(check) })),
@@ -95,7 +96,7 @@ function Diagram({ slug, site, checks, moveMeter }: DiagramProps) {
   if (orphans.length > 0) {
     inverters.push({
       id: " none",
-      title: "no inverter yet",
+      title: say.noInverterYet,
       lines: ["96 % assumed"],
       arrays: orphans.map((array) => ({ id: array.id, name: array.name || array.id, strings: `${array.count} modules`, state: "unknown" })),
     });
@@ -104,11 +105,11 @@ function Diagram({ slug, site, checks, moveMeter }: DiagramProps) {
   return (
     <ChartFrame
       title="One line"
-      note="from the modules to the grid; click a meter to move it"
+      note={say.fromTheModulesToTheGrid}
       fileName={`${slug}-one-line`}
       height={height}
       interactive
-      summary={`One-line diagram: ${site.arrays.length} arrays, ${site.inverters.length} inverters, ${site.meters.length} meters`}
+      summary={say.oneLineDiagramArraysInvertersMeters(site.arrays.length, site.inverters.length, site.meters.length)}
       table={() => [
         ["array", "strings", "modules_in_series", "inverter", "limits"],
         ...checks.map(({ name, check, inverter }) => [name, check.strings, check.modulesInSeries, inverter.id, stateOf(check)]),
@@ -120,7 +121,7 @@ function Diagram({ slug, site, checks, moveMeter }: DiagramProps) {
 }
 
 const inWords = ({ strings, modulesInSeries }: StringCheck): string =>
-  modulesInSeries === 1 ? `${number(strings)} on their own` : `${number(strings)} string${strings === 1 ? "" : "s"} of ${modulesInSeries}`;
+  modulesInSeries === 1 ? say.onTheirOwn(number(strings)) : `${number(strings)} string${strings === 1 ? "" : "s"} of ${modulesInSeries}`;
 
 const COLUMNS = [
   { key: "coldVoc", head: "open, coldest", unit: "V", sign: "≤" },
@@ -134,8 +135,8 @@ function Limits({ site, checks }: { site: SiteDocument; checks: readonly Checked
   if (!first) return null;
   return (
     <section className={chapter.section}>
-      <h2>Limits of the strings</h2>
-      <ScrollBox label="Limits of the strings">
+      <h2>{say.limitsOfTheStrings}</h2>
+      <ScrollBox label={say.limitsOfTheStrings}>
         <RuledTable className={chapter.table}>
           <thead>
             <tr>
@@ -143,7 +144,7 @@ function Limits({ site, checks }: { site: SiteDocument; checks: readonly Checked
               {COLUMNS.map(({ key, head, unit }) => (
                 <th scope="col" key={key}>{`${head}, ${unit}`}</th>
               ))}
-              <th scope="col">modules a string may have</th>
+              <th scope="col">{say.modulesAStringMayHave}</th>
             </tr>
           </thead>
           <tbody>
@@ -164,12 +165,9 @@ function Limits({ site, checks }: { site: SiteDocument; checks: readonly Checked
         </RuledTable>
       </ScrollBox>
       <p className={chapter.soft}>
-        {`Coldest ${number(first.recordLowC)} °C, hottest cells ${number(first.hotCellC)} °C${first.assumed ? " (usual ones: write the place's own under Place)" : ""}. A tick holds, an exclamation mark is broken, a question mark waits for the datasheet or the inverter's limits.`}
+        {say.coldestCHottestCellsCA(number(first.recordLowC), number(first.hotCellC), first.assumed ? say.usualOnesWriteThePlacesOwn : "")}
       </p>
-      <p className={chapter.caution}>
-        String voltages can kill and arcs do not go out by themselves. Disconnects, fuses and earthing follow the local code; a licensed
-        electrician decides. Never open a DC connector under load.
-      </p>
+      <p className={chapter.caution}>{say.stringVoltagesCanKillAndArcs}</p>
     </section>
   );
 }
@@ -206,7 +204,7 @@ function InvertersSection({ form }: { form: SiteForm }) {
           <div className={styles.four}>
             <TextInput label="Name" {...form.getInputProps(`inverters.${i}.id`)} readOnly />
             <NumberInput
-              label={inverter.perModule ? "AC rating a module, W" : "AC rating, W"}
+              label={inverter.perModule ? say.acRatingAModuleW : say.acRatingW}
               hideControls
               {...form.getInputProps(`inverters.${i}.acRatedW`)}
             />
@@ -230,25 +228,25 @@ function InvertersSection({ form }: { form: SiteForm }) {
             />
             <OpenNumber form={form} label="Inputs" path={`inverters.${i}.inputs`} />
             <OpenNumber form={form} label="Input, A" path={`inverters.${i}.inputMaxA`} />
-            <OpenNumber form={form} label="Highest DC, V" path={`inverters.${i}.maxDcV`} />
-            <OpenNumber form={form} label="Window from, V" path={`inverters.${i}.mpptMinV`} />
-            <OpenNumber form={form} label="Window to, V" path={`inverters.${i}.mpptMaxV`} />
-            <OpenNumber form={form} label="Export limit, W" path={`inverters.${i}.exportLimitW`} />
+            <OpenNumber form={form} label={say.highestDcV} path={`inverters.${i}.maxDcV`} />
+            <OpenNumber form={form} label={say.windowFromV} path={`inverters.${i}.mpptMinV`} />
+            <OpenNumber form={form} label={say.windowToV} path={`inverters.${i}.mpptMaxV`} />
+            <OpenNumber form={form} label={say.exportLimitW} path={`inverters.${i}.exportLimitW`} />
           </div>
           <Button variant="subtle" size="compact-sm" onClick={() => form.removeListItem("inverters", i)}>
             {`Remove ${inverter.id}`}
           </Button>
         </div>
       ))}
-      <AddButton onClick={add}>Add an inverter</AddButton>
+      <AddButton onClick={add}>{say.addAnInverter}</AddButton>
     </section>
   );
 }
 
 const POINTS = [
-  { value: "dc", label: "DC, before the inverter" },
+  { value: "dc", label: say.dcBeforeTheInverter },
   { value: "ac", label: "AC, production" },
-  { value: "net", label: "net, at the grid" },
+  { value: "net", label: say.netAtTheGrid },
   { value: "export", label: "export only" },
   { value: "import", label: "import only" },
 ] as const;
@@ -290,11 +288,9 @@ function MetersSection({ form }: { form: SiteForm }) {
           })
         }
       >
-        Add a meter
+        {say.addAMeter}
       </AddButton>
-      <p className={chapter.soft}>
-        What a meter shows depends on where it sits: DC counts before the inverter's loss, net counts what the house used as well.
-      </p>
+      <p className={chapter.soft}>{say.whatAMeterShowsDependsOn}</p>
     </section>
   );
 }

@@ -1,4 +1,5 @@
 import type { ObstacleKind } from "@/core/site";
+import { say } from "@/wording/screens/site";
 
 /** Obstacles in words. */
 export const KIND_NAMES: Readonly<Record<ObstacleKind, string>> = {
@@ -6,6 +7,6 @@ export const KIND_NAMES: Readonly<Record<ObstacleKind, string>> = {
   pole: "Pole",
   wall: "Wall",
   building: "Building",
-  row: "Row of modules",
+  row: say.rowOfModules,
   box: "Box",
 };

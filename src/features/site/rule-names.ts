@@ -1,8 +1,9 @@
 import type { ShadeRule } from "@/core/site";
+import { say } from "@/wording/screens/site";
 
 /** What happens to shaded cells, by the hardware that decides it. */
 export const RULE_NAMES: Readonly<Record<ShadeRule, string>> = {
-  "module-level": "optimisers or module inverters",
-  "bypass-diodes": "strings with bypass diodes",
-  "worst-module": "strings without diodes",
+  "module-level": say.optimisersOrModuleInverters,
+  "bypass-diodes": say.stringsWithBypassDiodes,
+  "worst-module": say.stringsWithoutDiodes,
 };

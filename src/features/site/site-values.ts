@@ -1,5 +1,6 @@
 import type { UseFormReturnType } from "@mantine/form";
 import { type SiteDocument, siteSchema } from "@/contracts/site";
+import { say } from "@/wording/screens/site";
 
 type ModuleFields = SiteDocument["modules"][string];
 
@@ -32,7 +33,7 @@ export function validateSite(values: SiteValues): Record<string, string> {
   return errors;
 }
 
-const plain = (message: string): string => (message.startsWith("Invalid input") ? "write a number here" : message);
+const plain = (message: string): string => (message.startsWith("Invalid input") ? say.writeANumberHere : message);
 
 /** A site to begin with: one small roof, to be written over. */
 export function newSite(timeZone: string): unknown {

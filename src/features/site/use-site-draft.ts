@@ -10,6 +10,7 @@ import { type FieldMerge, mergeFields } from "@/core/site";
 import { ask } from "@/features/data/ask";
 import { asRefused, type RefusedCall } from "@/features/data/refused-call";
 import { saveSite } from "@/features/data/use-site-save";
+import { say } from "@/wording/screens/site";
 import { type Draft, draftsOf, dropDraft, keepDraft, tabId } from "./draft-storage";
 import { type SiteValues, toDocument, toValues, validateSite } from "./site-values";
 
@@ -105,7 +106,7 @@ export function useSiteDraft(slug: string, version: number, site: SiteDocument):
     const merge = mergeFields(draft.base, toDocument(draft.values), site);
     form.setValues(toValues(merge.merged as SiteDocument));
     if (merge.clashes.length > 0) setConflict({ now: { version, site }, merge });
-    setNote(`Unsaved entries of ${new Date(draft.at).toLocaleTimeString([], { hour: "2-digit", minute: "2-digit" })} are back.`);
+    setNote(say.unsavedEntriesOfAreBack(new Date(draft.at).toLocaleTimeString([], { hour: "2-digit", minute: "2-digit" })));
   };
   // What an earlier visit left unsaved comes back once, after the first paint: the server knows nothing of it.
   const restore = useEffectEvent(() => {
@@ -126,7 +127,7 @@ export function useSiteDraft(slug: string, version: number, site: SiteDocument):
       form.resetDirty(toValues(document as SiteDocument));
       dropDraft(slug, tabId());
       setConflict(null);
-      setNote("Saved. The ledger is reckoned anew.");
+      setNote(say.savedTheLedgerIsReckonedAnew);
       router.refresh();
     } catch (error) {
       const refused = asRefused(error);
@@ -142,8 +143,7 @@ export function useSiteDraft(slug: string, version: number, site: SiteDocument):
     form.setValues(toValues(merge.merged as SiteDocument));
     setBase(now);
     await store(merge.merged, now);
-    if (merge.taken.length > 0)
-      setNote(`Saved, together with what another window changed: ${merge.taken.map((path) => path.join(" · ")).join("; ")}.`);
+    if (merge.taken.length > 0) setNote(say.savedTogetherWithWhatAnotherWindow(merge.taken.map((path) => path.join(" · ")).join("; ")));
   };
   const guarded = (work: () => Promise<void>): void => {
     setRefusal(null);
@@ -154,10 +154,13 @@ export function useSiteDraft(slug: string, version: number, site: SiteDocument):
     const { hasErrors, errors } = form.validate();
     if (hasErrors) {
       setNote(
-        `${Object.keys(errors).length} field(s) need correcting before this can be saved. ${Object.entries(errors)
-          .slice(0, 2)
-          .map(([path, words]) => `${path}: ${typeof words === "string" ? words : ""}`)
-          .join("; ")}.`,
+        say.fieldSNeedCorrectingBeforeThis(
+          Object.keys(errors).length,
+          Object.entries(errors)
+            .slice(0, 2)
+            .map(([path, words]) => `${path}: ${typeof words === "string" ? words : ""}`)
+            .join("; "),
+        ),
       );
       return;
     }
@@ -204,7 +207,7 @@ export function useSiteDraft(slug: string, version: number, site: SiteDocument):
     revert: () => {
       form.setValues(toValues(base.site));
       form.clearErrors();
-      setNote("As the book has it. Undo brings your entries back.");
+      setNote(say.asTheBookHasItUndo);
     },
     replace: (next, words) => {
       form.setValues(toValues(next));

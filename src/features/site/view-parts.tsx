@@ -1,6 +1,7 @@
 import { Button } from "@mantine/core";
 import Link from "next/link";
 import chapter from "@/features/kit/look/Chapter.module.css";
+import { say } from "@/wording/screens/site";
 import type { SiteDraft } from "./use-site-draft";
 
 /** What a view of the site needs. */
@@ -24,7 +25,7 @@ export function CloudlessNote({ slug, year }: { slug: string; year: string | nul
   if (year !== null) return null;
   return (
     <p className={chapter.soft}>
-      This book has no weather yet, so energies are those of a cloudless year: more than will come. Bring weather in the{" "}
+      {say.thisBookHasNoWeatherYet}
       <Link href={`/books/${slug}/readings`}>Readings chapter</Link>.
     </p>
   );

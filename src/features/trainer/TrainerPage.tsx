@@ -9,6 +9,7 @@ import chapter from "@/features/kit/look/Chapter.module.css";
 import { ChartFrame } from "@/features/kit/save/ChartFrame";
 import styles from "@/features/ledger/attribution/Causes.module.css";
 import { monthName, number } from "@/wording/format";
+import { say } from "@/wording/screens/trainer";
 import { answerWorking, leftWorking, missingWorking } from "@/wording/workings/trainer-working";
 
 const ACCOUNTS = ["snow", "soiling", "downtime", "unread"] as const;
@@ -24,10 +25,10 @@ export function TrainerPage({ cases }: { cases: readonly TrainerCase[] }) {
   const one = cases[at]!;
   return (
     <div className={chapter.page}>
-      <h1>Trainer: what was it?</h1>
+      <h1>{say.trainerWhatWasIt}</h1>
       <p className={chapter.verdict}>
-        Six made-up months. Look at days, rain and snow, post the missing kilowatt-hours to their cause, then compare.{" "}
-        {Object.keys(right).length > 0 && `${Object.values(right).filter(Boolean).length} of ${Object.keys(right).length} found so far.`}
+        {say.sixMadeUpMonthsLookAt}
+        {Object.keys(right).length > 0 && say.ofFoundSoFar(Object.values(right).filter(Boolean).length, Object.keys(right).length)}
       </p>
       <div className={chapter.actions}>
         {cases.map((each, k) => (
@@ -89,12 +90,13 @@ function Case({ one, done, next }: { one: TrainerCase; done: (isRight: boolean) 
         {one.title}: {monthName(one.month)} {one.month.slice(0, 4)}
       </h2>
       <p>
-        {one.question} Metered is <Figure working={() => missingWorking(one)}>{number(one.missingKwh)} kWh</Figure> under what was expected.
+        {one.question} Metered is <Figure working={() => missingWorking(one)}>{number(one.missingKwh)} kWh</Figure>
+        {say.underWhatWasExpected}
       </p>
-      {picture("Days", one.meteredKwh, "metered, kWh; dashed: expected", one.expectedKwh)}
+      {picture("Days", one.meteredKwh, say.meteredKwhDashedExpected, one.expectedKwh)}
       <div className={styles.split}>
         {picture("Rain", one.rainMm, "mm", undefined, "var(--account-snow)", 110)}
-        {one.snowCm && picture("Snow on the ground", one.snowCm, "cm", undefined, "var(--account-snow)", 110)}
+        {one.snowCm && picture(say.snowOnTheGround, one.snowCm, "cm", undefined, "var(--account-snow)", 110)}
       </div>
       <form
         className={styles.form}
@@ -117,22 +119,22 @@ function Case({ one, done, next }: { one: TrainerCase; done: (isRight: boolean) 
         <span className={chapter.soft}>
           <Figure plain working={() => leftWorking(one, sum)}>
             {number(one.missingKwh - sum)} kWh
-          </Figure>{" "}
-          left in the remainder
+          </Figure>
+          {say.leftInTheRemainder}
         </span>
-        <Button type="submit">Compare with the truth</Button>
+        <Button type="submit">{say.compareWithTheTruth}</Button>
       </form>
       {answered && (
         <div role="status">
           <p className={isFound(one, posted) ? styles.entry : chapter.clay}>
             {one.answer === "none" ? (
-              "There was nothing to post."
+              say.thereWasNothingToPost
             ) : (
               <>
                 It was {one.answer}: <Figure working={() => answerWorking(one)}>{number(one.answerKwh)} kWh</Figure>.
               </>
             )}{" "}
-            {isFound(one, posted) ? "You found it." : "Not yet."}
+            {isFound(one, posted) ? say.youFoundIt : "Not yet."}
           </p>
           <p>{one.lesson}</p>
           {next && (

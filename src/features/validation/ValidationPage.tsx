@@ -4,6 +4,7 @@ import rows from "@generated/validation-rows.json";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { ScrollBox } from "@/features/kit/look/ScrollBox";
 import { DataTable } from "@/features/kit/table/DataTable";
+import { say } from "@/wording/screens/validation";
 import styles from "./Validation.module.css";
 
 /** How near our methods come to an independent implementation; the rows are written by the same comparisons that the tests make. */
@@ -12,13 +13,17 @@ export function ValidationPage() {
   const nearest = rows.reduce((most, row) => (row.usedFrac > most.usedFrac ? row : most));
   return (
     <div className={chapter.page}>
-      <h1>How near the methods come</h1>
+      <h1>{say.howNearTheMethodsCome}</h1>
       <p className={chapter.verdict}>
-        {rows.length} methods stand against {values.toLocaleString("en").replaceAll(",", "\u202f")} figures of an independent implementation
-        of the same papers, and all lie within their tolerance. The nearest to its limit is {nearest.stage.toLowerCase()}:{" "}
-        {nearest.method.toLowerCase()}, at {Math.round(nearest.usedFrac * 100)} % of it.
+        {say.methodsStandAgainstFiguresOfAn(
+          rows.length,
+          values.toLocaleString("en").replaceAll(",", "\u202f"),
+          nearest.stage.toLowerCase(),
+          nearest.method.toLowerCase(),
+          Math.round(nearest.usedFrac * 100),
+        )}
       </p>
-      <ScrollBox label="Methods and their greatest differences" className={styles.ruled}>
+      <ScrollBox label={say.methodsAndTheirGreatestDifferences} className={styles.ruled}>
         <DataTable
           className={chapter.table}
           rows={rows}
@@ -35,7 +40,7 @@ export function ValidationPage() {
               head: "used",
               cell: (row) => (
                 <>
-                  <span className={styles.used} role="img" aria-label={`${Math.round(row.usedFrac * 100)} % of the tolerance`}>
+                  <span className={styles.used} role="img" aria-label={say.ofTheTolerance(Math.round(row.usedFrac * 100))}>
                     <i style={{ width: `${Math.max(2, row.usedFrac * 100)}%` }} />
                   </span>
                 </>

@@ -7,6 +7,7 @@ import type { Glance } from "@/contracts/ledger";
 import { type GlanceMode, glanceHours, glanceTable } from "@/features/kit/glance/hours";
 import { MonthTicks } from "@/features/kit/glance/MonthTicks";
 import { ChartFrame } from "@/features/kit/save/ChartFrame";
+import { say } from "@/wording/screens/yield";
 
 const HEIGHT = 92;
 
@@ -16,23 +17,23 @@ export function GlanceModes({ glance, year, slug }: { glance: Glance; year: stri
   const { values, firstHour, lastHour } = useMemo(() => glanceHours(glance, mode), [glance, mode]);
   return (
     <ChartFrame
-      title="The year at a glance"
+      title={say.theYearAtAGlance}
       note={
         <SegmentedControl
           size="xs"
           value={mode}
           onChange={setMode}
-          aria-label="What the hours show"
+          aria-label={say.whatTheHoursShow}
           data={[
             { value: "expected", label: "expected" },
             { value: "metered", label: "metered" },
-            { value: "ratio", label: "paid of owed" },
+            { value: "ratio", label: say.paidOfOwed },
           ]}
         />
       }
       fileName={`${slug}-${year}-${mode}-hours`}
       height={HEIGHT + 16}
-      summary={`Every hour of ${year}: ${mode === "ratio" ? "metered over expected" : `${mode} energy`}`}
+      summary={say.everyHourOf(year, mode === "ratio" ? say.meteredOverExpected : `${mode} energy`)}
       table={() => glanceTable(glance)}
     >
       {(width) => (

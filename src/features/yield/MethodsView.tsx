@@ -12,6 +12,7 @@ import { ScrollBox } from "@/features/kit/look/ScrollBox";
 import { Refused } from "@/features/kit/problems/ProblemList";
 import { RuledTable } from "@/features/kit/table/RuledTable";
 import { number, percent } from "@/wording/format";
+import { say } from "@/wording/screens/yield";
 import { SOURCES } from "@/wording/workings/stage-methods";
 import { differenceWorking } from "@/wording/workings/yield-workings";
 import type { YieldEngine } from "./engine.worker";
@@ -20,16 +21,16 @@ import styles from "./Yield.module.css";
 import type { YieldPageProps } from "./yield-props";
 
 const STAGES: Readonly<Record<keyof ModelChoices, string>> = {
-  decomposition: "GHI to beam and diffuse",
-  transposition: "Light on the tilted plane",
-  reflection: "Reflection on the glass",
+  decomposition: say.ghiToBeamAndDiffuse,
+  transposition: say.lightOnTheTiltedPlane,
+  reflection: say.reflectionOnTheGlass,
   cellTemperature: "Cell temperature",
-  power: "Power of the cells",
+  power: say.powerOfTheCells,
   soiling: "Soiling",
   shading: "Shading",
   snow: "Snow",
   inverter: "Inverter",
-  subHourlyClipping: "Peaks inside a coarse step",
+  subHourlyClipping: say.peaksInsideACoarseStep,
 };
 
 const NAMES: Readonly<Record<string, string>> = {
@@ -47,12 +48,12 @@ const NAMES: Readonly<Record<string, string>> = {
   king: "King",
   coefficient: "Temperature coefficient",
   "single-diode": "Single diode",
-  "by-array": "By each array's hardware",
+  "by-array": say.byEachArraysHardware,
   "module-level": "Module level",
   "bypass-diodes": "Bypass diodes",
   "worst-module": "Worst module",
   fixed: "Fixed share",
-  "build-up": "Build-up and rain",
+  "build-up": say.buildUpAndRain,
   none: "None",
   sliding: "Sliding cover",
   monthly: "Monthly shares",
@@ -80,7 +81,8 @@ export function MethodsView({ engine, slug, site, version, year }: Props) {
       <MethodSentence effects={effects} year={year} />
       {refusal && <Refused refusal={refusal} />}
       <p className={chapter.soft}>
-        How near each comes to an independent implementation: <Link href="/validation">validation</Link>.
+        {say.howNearEachComesToAn}
+        <Link href="/validation">validation</Link>.
       </p>
       <ScrollBox label="Methods" className={styles.methods}>
         <RuledTable className={chapter.table}>
@@ -90,7 +92,7 @@ export function MethodsView({ engine, slug, site, version, year }: Props) {
               <th scope="col">method</th>
               <th scope="col">source</th>
               <th scope="col">{year}, kWh</th>
-              <th scope="col">instead of the book's</th>
+              <th scope="col">{say.insteadOfTheBooks}</th>
               <th scope="col">
                 <span className={styles.hidden}>action</span>
               </th>
@@ -113,15 +115,15 @@ export function MethodsView({ engine, slug, site, version, year }: Props) {
 }
 
 function MethodSentence({ effects, year }: { effects: readonly MethodEffect[] | null; year: string }) {
-  if (!effects) return <p className={chapter.verdict}>Running {year} with every method …</p>;
+  if (!effects) return <p className={chapter.verdict}>{say.runningWithEveryMethod(year)}</p>;
   const strongest = effects.reduce((most, effect) => (Math.abs(effect.differenceKwh) > Math.abs(most.differenceKwh) ? effect : most));
   const chosen = effects.find(({ stage, chosen: isChosen }) => isChosen && stage === strongest.stage);
   const base = chosen?.expectedKwh ?? 1;
-  if (Math.abs(strongest.differenceKwh) < 0.5)
-    return <p className={chapter.verdict}>No other method would change {year} by a kilowatt-hour.</p>;
+  if (Math.abs(strongest.differenceKwh) < 0.5) return <p className={chapter.verdict}>{say.noOtherMethodWouldChangeBy(year)}</p>;
   return (
     <p className={chapter.verdict}>
-      The choice that weighs most: {NAMES[strongest.choice]} instead of {NAMES[chosen?.choice ?? ""]} would make{" "}
+      {say.theChoiceThatWeighsMost}
+      {NAMES[strongest.choice]} instead of {NAMES[chosen?.choice ?? ""]} would make{" "}
       <Figure working={effectWorking(strongest)}>
         {signed(strongest.differenceKwh)} kWh ({signed(strongest.differenceKwh / base, true)})
       </Figure>{" "}
@@ -138,7 +140,7 @@ const effectWorking =
     differenceWorking(
       `${STAGES[stage]}: ${NAMES[choice]}`,
       { name: `Expected with ${NAMES[choice]}`, kwh: expectedKwh },
-      { name: "Expected as the book has it", kwh: expectedKwh - differenceKwh },
+      { name: say.expectedAsTheBookHasIt, kwh: expectedKwh - differenceKwh },
     );
 
 function MethodRow({ effect, first, use }: { effect: MethodEffect; first: boolean; use: () => void }) {
@@ -157,8 +159,8 @@ function MethodRow({ effect, first, use }: { effect: MethodEffect; first: boolea
         </Figure>
       </td>
       <td>
-        {chosen && "in the book"}
-        {!chosen && same && "no difference here"}
+        {chosen && say.inTheBook}
+        {!chosen && same && say.noDifferenceHere}
         {!chosen && !same && (
           <Figure plain working={effectWorking(effect)}>
             {`${signed(differenceKwh)} kWh (${signed(differenceKwh / (expectedKwh - differenceKwh), true)})`}

@@ -8,6 +8,7 @@ import { Figure } from "@/features/kit/figures/Figure";
 import { saveText } from "@/features/kit/save/save-chart";
 import { RuledTable } from "@/features/kit/table/RuledTable";
 import { kwhDecimals, monthName, number, percent } from "@/wording/format";
+import { say } from "@/wording/screens/yield";
 import { differenceWorking, triedWorking } from "@/wording/workings/yield-workings";
 import styles from "./Yield.module.css";
 
@@ -51,8 +52,8 @@ export function MonthTable({ base, answer, site, wished, slug, year }: Props) {
     <div className={styles.months}>
       <RuledTable>
         <caption>
-          Month by month, kWh
-          <button type="button" onClick={save} aria-label="Save the months (CSV)">
+          {say.monthByMonthKwh}
+          <button type="button" onClick={save} aria-label={say.saveTheMonthsCsv}>
             <IconDownload size={15} stroke={1.6} />
           </button>
         </caption>
@@ -105,7 +106,7 @@ function Energies({ row, site, wished, decimals }: { row: Row; site: Site; wishe
         </Figure>
       </td>
       <td>
-        <Figure plain working={() => triedWorking(tried, `${name}, with the change`, wished)}>
+        <Figure plain working={() => triedWorking(tried, say.withTheChange(name), wished)}>
           {number(tried.expectedKwh, decimals)}
         </Figure>
       </td>

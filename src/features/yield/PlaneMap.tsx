@@ -8,6 +8,7 @@ import type { PvArray } from "@/core/site";
 import type { WhatIf } from "@/core/yield";
 import { ChartFrame } from "@/features/kit/save/ChartFrame";
 import { number, percent } from "@/wording/format";
+import { say } from "@/wording/screens/yield";
 import type { YieldEngine } from "./engine.worker";
 import { AZIMUTHS, bestPlane, STEP_DEG, TILTS, withoutHoles } from "./map-grid";
 import { useOrientationMap } from "./use-engine";
@@ -34,7 +35,7 @@ export function PlaneMap({ engine, site, whatIf, subject, ratedKw, pick, name }:
   const kwh = useMemo(() => (part === null || part === "in-plane" ? null : withoutHoles(part.kwh)), [part]);
   const [under, setUnder] = useState<string | null>(null);
   if (part === "in-plane") {
-    return <p className={styles.typical}>Light was measured in the plane of the modules, so nothing can be said of other planes.</p>;
+    return <p className={styles.typical}>{say.lightWasMeasuredInThePlane}</p>;
   }
   const shaded = [site, ...site.arrays].some(({ horizon, obstacles }) => horizon.length + obstacles.length > 0);
   const best = kwh && bestPlane(kwh);
@@ -46,9 +47,7 @@ export function PlaneMap({ engine, site, whatIf, subject, ratedKw, pick, name }:
     const plane = at(event);
     if (!plane || !kwh || !best) return setUnder(null);
     const value = kwh[Math.round(plane.tiltDeg / STEP_DEG) * AZIMUTHS + (Math.round(plane.azimuthDeg / STEP_DEG) % AZIMUTHS)]!;
-    setUnder(
-      `tilt ${plane.tiltDeg}°, azimuth ${plane.azimuthDeg}°: ${number(value / ratedKw)} kWh/kWp, ${percent(value / best.kwh)} of the best`,
-    );
+    setUnder(say.tiltAzimuthKwhKwpOfThe(plane.tiltDeg, plane.azimuthDeg, number(value / ratedKw), percent(value / best.kwh)));
   };
   const marks: MapMark[] = [
     ...site.arrays.map((array): MapMark => ({ ...array, label: array.name || array.id, kind: "array" })),
@@ -58,10 +57,10 @@ export function PlaneMap({ engine, site, whatIf, subject, ratedKw, pick, name }:
   return (
     <ChartFrame
       title="Every plane"
-      note={shaded ? "without the site's shade; flat in the middle" : "flat in the middle, upright at the rim"}
+      note={shaded ? say.withoutTheSitesShadeFlatIn : say.flatInTheMiddleUprightAt}
       fileName={name}
       height={SIZE + SAYS}
-      summary="Yearly energy of all modules in one plane, by tilt and azimuth"
+      summary={say.yearlyEnergyOfAllModulesIn}
       table={() => [
         ["tilt_deg", "azimuth_deg", "kwh"],
         ...Array.from(kwh ?? [], (value, cell) => [Math.floor(cell / AZIMUTHS) * STEP_DEG, (cell % AZIMUTHS) * STEP_DEG, value]),
@@ -81,7 +80,7 @@ export function PlaneMap({ engine, site, whatIf, subject, ratedKw, pick, name }:
           >
             <rect width={SIZE} height={SIZE} fill="transparent" />
             <text x={SIZE / 2} y={SIZE + 13} textAnchor="middle" fontSize={12.5} fill="var(--ink-soft)">
-              {under ?? (best && `best: tilt ${best.tiltDeg}°, azimuth ${best.azimuthDeg}°`)}
+              {under ?? (best && say.bestTiltAzimuth(best.tiltDeg, best.azimuthDeg))}
             </text>
             <OrientationMap kwh={kwh} tilts={TILTS} azimuths={AZIMUTHS} stepDeg={STEP_DEG} size={SIZE} marks={marks} />
           </g>

@@ -17,6 +17,7 @@ import { Refused } from "@/features/kit/problems/ProblemList";
 import { ChartFrame } from "@/features/kit/save/ChartFrame";
 import { RuledTable } from "@/features/kit/table/RuledTable";
 import { number, percent } from "@/wording/format";
+import { say } from "@/wording/screens/yield";
 import { differenceWorking, triedWorking } from "@/wording/workings/yield-workings";
 import type { YieldEngine } from "./engine.worker";
 import { wordsOf } from "./what-if-words";
@@ -63,16 +64,16 @@ export function Variants(props: Props) {
     <section className={styles.variants}>
       <div className={styles.keep}>
         <TextInput
-          aria-label="Name of the variant"
-          placeholder={wordsOf(whatIf) || "change something first"}
+          aria-label={say.nameOfTheVariant}
+          placeholder={wordsOf(whatIf) || say.changeSomethingFirst}
           value={name}
           maxLength={60}
           onChange={(event) => setName(event.currentTarget.value)}
         />
         <Button onClick={keep} disabled={wordsOf(whatIf) === ""}>
-          Keep as a variant
+          {say.keepAsAVariant}
         </Button>
-        <span className={chapter.soft}>{variants.length === 0 ? "Kept variants stand here, up to four side by side." : ""}</span>
+        <span className={chapter.soft}>{variants.length === 0 ? say.keptVariantsStandHereUpTo : ""}</span>
       </div>
       {refusal && <Refused refusal={refusal} />}
       {variants.length > 0 && base && (
@@ -114,10 +115,10 @@ export function Variants(props: Props) {
             </RuledTable>
           </ScrollBox>
           <ChartFrame
-            title="Difference from as built, kWh a month"
+            title={say.differenceFromAsBuiltKwhA}
             fileName={`${slug}-${year}-variants`}
             height={150}
-            summary="Each compared variant's monthly energy less that of the site as built"
+            summary={say.eachComparedVariantsMonthlyEnergyLess}
             table={() => [
               ["month", "as_built_kwh", ...compared.map(({ variant }) => variant.name)],
               ...base.map((built, k) => [built.key, built.expectedKwh, ...compared.map(({ lines }) => lines[k]?.expectedKwh ?? null)]),

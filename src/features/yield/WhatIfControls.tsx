@@ -6,6 +6,7 @@ import type { SiteDocument } from "@/contracts/site";
 import { mountings } from "@/contracts/site";
 import { type PvArray, type Site, siteAcRatedW } from "@/core/site";
 import type { WhatIf } from "@/core/yield";
+import { say } from "@/wording/screens/yield";
 import styles from "./Yield.module.css";
 
 interface ControlsProps {
@@ -20,9 +21,9 @@ interface ControlsProps {
 
 const MOUNTING_NAMES = {
   "open-rack": "open rack",
-  "roof-gap": "roof, with a gap",
+  "roof-gap": say.roofWithAGap,
   "roof-close": "roof, close",
-  "building-integrated": "in the roof",
+  "building-integrated": say.inTheRoof,
 } as const;
 
 /** Sliders and choices of a what-if; a mark shows where the book stands. */
@@ -41,15 +42,9 @@ export function WhatIfControls({ site, wished, subject, whatIf, change, reset }:
           onChange={(id) => change({ arrayId: id || null })}
         />
       )}
+      <Dial label={say.tiltFromFlat} value={subject.tiltDeg} built={built.tiltDeg} range={[0, 90]} set={(tiltDeg) => change({ tiltDeg })} />
       <Dial
-        label="Tilt, ° from flat"
-        value={subject.tiltDeg}
-        built={built.tiltDeg}
-        range={[0, 90]}
-        set={(tiltDeg) => change({ tiltDeg })}
-      />
-      <Dial
-        label="Azimuth, ° from north"
+        label={say.azimuthFromNorth}
         value={subject.azimuthDeg}
         built={built.azimuthDeg}
         range={[0, 359]}
@@ -64,7 +59,7 @@ export function WhatIfControls({ site, wished, subject, whatIf, change, reset }:
       />
       {builtKw > 0 && (
         <Dial
-          label="Inverters, kW AC"
+          label={say.invertersKwAc}
           value={acKw}
           built={builtKw}
           range={[builtKw * 0.4, builtKw * 1.8]}
@@ -81,7 +76,7 @@ export function WhatIfControls({ site, wished, subject, whatIf, change, reset }:
         set={(share) => change({ soilingFrac: share / 100 })}
       />
       <Dial
-        label="Albedo of the ground"
+        label={say.albedoOfTheGround}
         value={wished.albedo}
         built={site.albedo}
         range={[0, 0.9]}
@@ -105,7 +100,7 @@ export function WhatIfControls({ site, wished, subject, whatIf, change, reset }:
         />
       </div>
       <Button variant="default" size="compact-sm" onClick={reset}>
-        Back to the book
+        {say.backToTheBook}
       </Button>
     </div>
   );

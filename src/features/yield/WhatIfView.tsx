@@ -7,6 +7,7 @@ import { applyWhatIf, type WhatIf, type YieldLine, yieldSum } from "@/core/yield
 import { Figure } from "@/features/kit/figures/Figure";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { monthName, number, percent } from "@/wording/format";
+import { say } from "@/wording/screens/yield";
 import { differenceWorking, triedWorking } from "@/wording/workings/yield-workings";
 import type { YieldEngine } from "./engine.worker";
 import { MonthTable } from "./MonthTable";
@@ -61,7 +62,7 @@ export function WhatIfView(props: Props) {
   );
 }
 
-const AS_BUILT = "As the book has it";
+const AS_BUILT = say.asTheBookHasIt;
 
 function Sentence({
   year,
@@ -78,7 +79,7 @@ function Sentence({
   wished: Site;
   whatIf: WhatIf;
 }) {
-  if (!base || !answer) return <p className={chapter.verdict}>Bringing the weather of {year} …</p>;
+  if (!base || !answer) return <p className={chapter.verdict}>{say.bringingTheWeatherOf(year)}</p>;
   const [built, tried] = [yieldSum(year, base), yieldSum(year, answer)];
   const difference = tried.expectedKwh - built.expectedKwh;
   const said = wordsOf(whatIf);
@@ -86,8 +87,8 @@ function Sentence({
     return (
       <p className={chapter.verdict} data-testid="what-if-sentence">
         {AS_BUILT}, {year} brings{" "}
-        <Figure working={() => triedWorking(built, `${year}, as built`, site)}>{number(built.expectedKwh)} kWh</Figure>. Move a slider, or
-        click the map.
+        <Figure working={() => triedWorking(built, `${year}, as built`, site)}>{number(built.expectedKwh)} kWh</Figure>
+        {say.moveASliderOrClickThe}
       </p>
     );
   }

@@ -13,6 +13,7 @@ import { ChartFrame } from "@/features/kit/save/ChartFrame";
 import { SaveMenu } from "@/features/kit/save/SaveMenu";
 import { RuledTable } from "@/features/kit/table/RuledTable";
 import { kwhDecimals, monthName, number, percent } from "@/wording/format";
+import { say } from "@/wording/screens/yield";
 import { accountWorking, expectedWorking, meteredWorking, referenceWorking } from "@/wording/workings/ledger-workings";
 import type { Working } from "@/wording/workings/working";
 import { removalWorking, typicalWorking } from "@/wording/workings/yield-workings";
@@ -46,10 +47,10 @@ export function WhereItGoes(props: Props) {
           <SpanChoice {...props} />
           <ChartFrame
             title="By month"
-            note="expected with its interval; an ink mark is metered, clay where it lies outside"
+            note={say.expectedWithItsIntervalAnInk}
             fileName={`${slug}-months`}
             height={228}
-            summary="Expected energy of each month with its interval, and metered energy"
+            summary={say.expectedEnergyOfEachMonthWith}
             table={() => [
               ["month", "expected_kwh", "half_width_90_kwh", "metered_kwh"],
               ...lines.map((line) => [line.key, line.expectedKwh, uncertainty.halfWidth90Frac * line.expectedKwh, line.meteredKwh]),
@@ -59,8 +60,10 @@ export function WhereItGoes(props: Props) {
           </ChartFrame>
           {typical && (
             <p className={styles.typical}>
-              A typical year brings <Figure working={() => typicalWorking(typical)}>{number(typical.p50Kwh)} kWh</Figure>, nine years of ten
-              more than <Figure working={() => typicalWorking(typical)}>{number(typical.p90Kwh)}</Figure>.
+              {say.aTypicalYearBrings}
+              <Figure working={() => typicalWorking(typical)}>{number(typical.p50Kwh)} kWh</Figure>
+              {say.nineYearsOfTenMoreThan}
+              <Figure working={() => typicalWorking(typical)}>{number(typical.p90Kwh)}</Figure>.
             </p>
           )}
         </div>
@@ -103,12 +106,12 @@ function Waterfall(props: Props & { decimals: number }) {
   const floor = 0.72 * Math.min(sum.expectedKwh, sum.meteredKwh ?? sum.expectedKwh);
   const domain = [floor, sum.referenceKwh] as const;
   return (
-    <ScrollBox label="From the sun to the meter" className={styles.waterfall}>
+    <ScrollBox label={say.fromTheSunToTheMeter} className={styles.waterfall}>
       <RuledTable>
         <caption>
-          From the sun to the meter
+          {say.fromTheSunToTheMeter}
           <SaveMenu
-            title="From the sun to the meter"
+            title={say.fromTheSunToTheMeter}
             fileName={`${slug}-waterfall`}
             picture={() => picture.current}
             table={() => [["account", "kwh", "back_if_gone_kwh"], ...steps.map((s) => [s.key, s.shownKwh, s.removalKwh])]}
@@ -120,12 +123,12 @@ function Waterfall(props: Props & { decimals: number }) {
               account
             </th>
             <th scope="col" className={styles.barHead}>
-              bars begin at {number(floor)} kWh
+              {say.barsBeginAtKwh(number(floor))}
             </th>
             <th scope="col">kWh</th>
             <th scope="col">of reference</th>
-            <th scope="col" title="Energy at the meter that would be gained if this cause alone were absent">
-              back if gone
+            <th scope="col" title={say.energyAtTheMeterThatWould}>
+              {say.backIfGone}
             </th>
           </tr>
         </thead>

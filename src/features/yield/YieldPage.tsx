@@ -10,6 +10,7 @@ import chapter from "@/features/kit/look/Chapter.module.css";
 import { ViewTabs } from "@/features/kit/look/ViewTabs";
 import tabs from "@/features/kit/look/ViewTabs.module.css";
 import { kwhDecimals, number, percent } from "@/wording/format";
+import { say } from "@/wording/screens/yield";
 import { accountWorking, expectedWorking, type LedgerContext, referenceWorking } from "@/wording/workings/ledger-workings";
 import { uncertaintyWorking } from "@/wording/workings/yield-workings";
 import { MethodsView } from "./MethodsView";
@@ -19,7 +20,7 @@ import { WhereItGoes } from "./WhereItGoes";
 import { spanName, type YieldPageProps, type YieldView } from "./yield-props";
 
 const VIEWS: readonly { id: YieldView; name: string }[] = [
-  { id: "goes", name: "Where it goes" },
+  { id: "goes", name: say.whereItGoes },
   { id: "what-if", name: "What if" },
   { id: "methods", name: "Methods" },
 ];
@@ -71,8 +72,10 @@ function YieldSentence({ sum, lines, context, uncertainty, name }: SentenceProps
   const half = uncertainty.halfWidth90Frac * sum.expectedKwh;
   return (
     <p className={chapter.verdict}>
-      In {name} the sun owed these modules <Figure working={() => referenceWorking(sum, context)}>{kwh(sum.referenceKwh)} kWh</Figure>;{" "}
-      <Figure working={() => expectedWorking(sum, context)}>{kwh(sum.expectedKwh)}</Figure> should reach the meter, give or take{" "}
+      {say.inTheSunOwedTheseModules(name)}
+      <Figure working={() => referenceWorking(sum, context)}>{kwh(sum.referenceKwh)} kWh</Figure>;{" "}
+      <Figure working={() => expectedWorking(sum, context)}>{kwh(sum.expectedKwh)}</Figure>
+      {say.shouldReachTheMeterGiveOr}
       <Figure working={() => uncertaintyWorking(uncertainty, sum.expectedKwh)}>{kwh(half)}</Figure>:{" "}
       {percent(sum.expectedKwh / Math.max(1e-9, sum.referenceKwh), 0)}.{" "}
       {largest.map(({ account, kwh: lost }, k) => (
@@ -93,7 +96,9 @@ function EmptyYield({ slug, name }: { slug: string; name: string }) {
     <div className={chapter.page}>
       <h1>{name}</h1>
       <p className={chapter.verdict}>
-        No weather yet, so nothing can be expected. Bring hours of <code>ghi_w_m2</code>, an EPW year, or twelve monthly means in the{" "}
+        {say.noWeatherYetSoNothingCan}
+        <code>ghi_w_m2</code>
+        {say.anEpwYearOrTwelveMonthly}
         <Link href={`/books/${slug}/readings`}>Readings chapter</Link>.
       </p>
     </div>

@@ -1,12 +1,13 @@
 import type { Mounting } from "@/core/module";
 import type { WhatIf } from "@/core/yield";
 import { number, percent } from "@/wording/format";
+import { say } from "@/wording/screens/yield";
 
 const MOUNTINGS: Readonly<Record<Mounting, string>> = {
-  "open-rack": "an open rack",
-  "roof-gap": "a gap under the modules",
-  "roof-close": "modules close to the roof",
-  "building-integrated": "modules in the roof",
+  "open-rack": say.anOpenRack,
+  "roof-gap": say.aGapUnderTheModules,
+  "roof-close": say.modulesCloseToTheRoof,
+  "building-integrated": say.modulesInTheRoof,
 };
 
 /** A what-if in words; empty when it changes nothing. */
@@ -17,7 +18,7 @@ export function wordsOf(whatIf: WhatIf): string {
     whatIf.mounting !== undefined && MOUNTINGS[whatIf.mounting],
     whatIf.module !== undefined && `module ${whatIf.module}`,
     whatIf.count !== undefined && `${number(whatIf.count)} modules`,
-    whatIf.acRatedW !== undefined && `${number(whatIf.acRatedW / 1000, 1)} kW of inverter`,
+    whatIf.acRatedW !== undefined && say.kwOfInverter(number(whatIf.acRatedW / 1000, 1)),
     whatIf.soilingFrac !== undefined && `soiling ${percent(whatIf.soilingFrac)}`,
     whatIf.albedo !== undefined && `albedo ${number(whatIf.albedo, 2)}`,
   ].filter((part) => part !== false);

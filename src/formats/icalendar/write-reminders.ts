@@ -1,4 +1,5 @@
 import { createEvents, type EventAttributes } from "ics";
+import { say } from "@/wording/tables";
 
 /** Something to do on a day: once, or every so many years. */
 export interface Reminder {
@@ -29,7 +30,7 @@ export function writeReminders(calendar: string, reminders: readonly Reminder[])
         calName: calendar,
         productId: "-//Dusty Ledger//Reminders//EN",
         alarms: [
-          { action: "display", description: `In a week: ${title}`, trigger: { days: 7, before: true } },
+          { action: "display", description: say.inAWeek(title), trigger: { days: 7, before: true } },
           { action: "display", description: `Tomorrow: ${title}`, trigger: { days: 1, before: true } },
         ],
       };

@@ -1,6 +1,7 @@
 import { type Problem, ProblemLog } from "@/contracts/problems";
 import { type SiteDocument, siteSchema } from "@/contracts/site";
 import { mergeChange } from "@/core/site";
+import { say } from "@/wording/tables";
 
 export type SiteReading =
   | { readonly ok: true; readonly document: SiteDocument }
@@ -69,7 +70,7 @@ function fieldProblems(json: unknown, issues: readonly FieldIssue[], prefix: rea
     const value = valueAt(json, path);
     const message =
       issue.code === "unrecognized_keys"
-        ? `unknown ${(issue.keys ?? []).map((key) => `“${key}”`).join(", ")}; remove or rename it`
+        ? say.unknownRemoveOrRenameIt((issue.keys ?? []).map((key) => `“${key}”`).join(", "))
         : issue.message;
     const shown = value === undefined ? "" : ` is ${JSON.stringify(value)?.slice(0, 60) ?? ""}`;
     return {

@@ -12,6 +12,7 @@ import chapter from "@/features/kit/look/Chapter.module.css";
 import { ScrollBox } from "@/features/kit/look/ScrollBox";
 import { RuledTable } from "@/features/kit/table/RuledTable";
 import { number, percent } from "@/wording/format";
+import { say } from "@/wording/screens/calculators-cable";
 import { sectionWorking } from "@/wording/workings/electrical-workings";
 import { limitWorking } from "@/wording/workings/site-workings";
 import { ArrayField } from "../ArrayField";
@@ -63,7 +64,13 @@ export function CableBench({ slug, site, year, nowUtcMs }: BenchProps) {
   const best = cheapestSection(choices);
   const facts = { lengthM: run.oneWayLengthM, currentA: imp, voltageV: vmp, squaredHours: squared, worth, currency: site.currency };
   const sentence = best
-    ? `${best.areaMm2} mm² costs least over ${numberOf(years, 25)} years: ${percent(best.dropFrac, 2)} drop at full light, ${number(best.lossKwhPerYear, 1)} kWh a year lost in each string's ${number(run.oneWayLengthM)} m.`
+    ? say.mmCostsLeastOverYearsDrop(
+        best.areaMm2,
+        numberOf(years, 25),
+        percent(best.dropFrac, 2),
+        number(best.lossKwhPerYear, 1),
+        number(run.oneWayLengthM),
+      )
     : "";
   return (
     <>
@@ -80,16 +87,16 @@ export function CableBench({ slug, site, year, nowUtcMs }: BenchProps) {
               value={conductor}
               onChange={(event) => setConductor(event.currentTarget.value as Conductor)}
             />
-            <NumberInput label="Length, one way, m" hideControls min={0.5} value={lengthM} onChange={setLength} />
+            <NumberInput label={say.lengthOneWayM} hideControls min={0.5} value={lengthM} onChange={setLength} />
             <NumberInput label="Conductor at, °C" hideControls min={-40} max={120} value={tempC} onChange={setTemp} />
             <NumberInput label={`A metre, ${site.currency}`} hideControls min={0} value={perM} onChange={setPerM} />
-            <NumberInput label={`and a mm² of it, ${site.currency}`} hideControls min={0} value={perMm2} onChange={setPerMm2} />
+            <NumberInput label={say.andAMmOfIt(site.currency)} hideControls min={0} value={perMm2} onChange={setPerMm2} />
             <NumberInput label="Years" hideControls min={1} max={60} value={years} onChange={setYears} />
           </div>
           {inverter ? (
             <LimitTable site={site} array={array} inverter={inverter} />
           ) : (
-            <p className={chapter.soft}>This array hangs on no inverter of the book: its limits can’t be checked.</p>
+            <p className={chapter.soft}>{say.thisArrayHangsOnNoInverter}</p>
           )}
           <WriteDown slug={slug} entry={() => noteEntry(nowUtcMs, `Cable: ${sentence}`)} />
         </div>
@@ -101,9 +108,9 @@ export function CableBench({ slug, site, year, nowUtcMs }: BenchProps) {
                   <th scope="col">section, mm²</th>
                   <th scope="col">drop, V</th>
                   <th scope="col">drop</th>
-                  <th scope="col">lost a year, kWh</th>
+                  <th scope="col">{say.lostAYearKwh}</th>
                   <th scope="col">{`cable, ${site.currency}`}</th>
-                  <th scope="col">{`over its life, ${site.currency}`}</th>
+                  <th scope="col">{say.overItsLife(site.currency)}</th>
                 </tr>
               </thead>
               <tbody>
@@ -125,17 +132,15 @@ export function CableBench({ slug, site, year, nowUtcMs }: BenchProps) {
             </RuledTable>
           </ScrollBox>
           <section className={chapter.section}>
-            <h2>Why a higher voltage</h2>
-            <p className={chapter.soft}>
-              {`The same ${number(run.currentA * run.voltageV)} W through ${best?.areaMm2 ?? 4} mm²: half the voltage is twice the current and four times the loss.`}
-            </p>
+            <h2>{say.whyAHigherVoltage}</h2>
+            <p className={chapter.soft}>{say.theSameWThroughMmHalf(number(run.currentA * run.voltageV), best?.areaMm2 ?? 4)}</p>
             <RuledTable className={chapter.table}>
               <thead>
                 <tr>
                   <th scope="col">at, V</th>
                   <th scope="col">current, A</th>
                   <th scope="col">drop</th>
-                  <th scope="col">lost a year, kWh</th>
+                  <th scope="col">{say.lostAYearKwh}</th>
                 </tr>
               </thead>
               <tbody>
@@ -157,11 +162,7 @@ export function CableBench({ slug, site, year, nowUtcMs }: BenchProps) {
               </tbody>
             </RuledTable>
           </section>
-          <p className={chapter.caution}>
-            Ampacity, fuses from three strings side by side, a DC isolator by the inverter, surge protection and earthing follow the local
-            code (IEC 60364-7-712 or its like) and are a licensed electrician’s to choose: the section that costs least may still be too
-            thin for them.
-          </p>
+          <p className={chapter.caution}>{say.ampacityFusesFromThreeStringsSide}</p>
         </div>
       </div>
     </>
@@ -177,8 +178,8 @@ interface CheckProps {
 function StringWords({ site, array, inverter }: CheckProps) {
   const check = stringCheck(site.place, array, site.modules[array.module]!, inverter);
   const broken = [check.coldVoc, check.hotVmp, check.coldVmp, check.current].filter(({ holds }) => holds === false).length;
-  if (broken === 0) return `${check.modulesInSeries} in series keep within the inverter's limits.`;
-  return <span className={chapter.clay}>{`${check.modulesInSeries} in series break ${broken} of the inverter's limits.`}</span>;
+  if (broken === 0) return say.inSeriesKeepWithinTheInverters(check.modulesInSeries);
+  return <span className={chapter.clay}>{say.inSeriesBreakOfTheInverters(check.modulesInSeries, broken)}</span>;
 }
 
 function LimitTable({ site, array, inverter }: CheckProps) {
@@ -187,17 +188,17 @@ function LimitTable({ site, array, inverter }: CheckProps) {
   const ratedW = inverter.acRatedW * (inverter.perModule ? array.count : 1);
   const checked = { arrayId: array.id, name: array.name || array.id, inverter, check };
   const rows = [
-    [`open circuit at ${number(check.recordLowC)} °C`, "coldVoc", "V", "at most"],
-    [`working in the heat, cells ${number(check.hotCellC)} °C`, "hotVmp", "V", "at least"],
+    [say.openCircuitAtC(number(check.recordLowC)), "coldVoc", "V", "at most"],
+    [say.workingInTheHeatCellsC(number(check.hotCellC)), "hotVmp", "V", "at least"],
     [`working at ${number(check.recordLowC)} °C`, "coldVmp", "V", "at most"],
-    ["short circuit × 1.25, an input", "current", "A", "at most"],
+    [say.shortCircuit125AnInput, "current", "A", "at most"],
   ] as const;
   return (
     <>
       <RuledTable className={chapter.table}>
         <thead>
           <tr>
-            <th scope="col">{`strings of ${check.modulesInSeries}, ${check.strings} of them`}</th>
+            <th scope="col">{say.stringsOfOfThem(check.modulesInSeries, check.strings)}</th>
             <th scope="col">value</th>
             <th scope="col">limit</th>
           </tr>
@@ -211,7 +212,7 @@ function LimitTable({ site, array, inverter }: CheckProps) {
                 <Cells working={() => limitWorking(site, checked, key, name, unit)} className={holds === false ? chapter.clay : undefined}>
                   {[
                     value === null ? "not known" : `${number(value, unit === "A" ? 1 : 0)} ${unit}`,
-                    limit === null ? "not in the book" : `${bound} ${number(limit)} ${unit}`,
+                    limit === null ? say.notInTheBook : `${bound} ${number(limit)} ${unit}`,
                   ]}
                 </Cells>
               </tr>
@@ -220,9 +221,9 @@ function LimitTable({ site, array, inverter }: CheckProps) {
         </tbody>
       </RuledTable>
       <p className={chapter.soft}>
-        {check.range ? `${check.range.least} to ${check.range.most} modules may stand in a string. ` : ""}
-        {`DC to AC: ${number(nameplateW / ratedW, 2)}. `}
-        {check.assumed && "Record temperatures are usual ones: enter the site's own in the Site chapter."}
+        {check.range ? say.toModulesMayStandInA(check.range.least, check.range.most) : ""}
+        {say.dcToAc(number(nameplateW / ratedW, 2))}
+        {check.assumed && say.recordTemperaturesAreUsualOnesEnter}
       </p>
     </>
   );

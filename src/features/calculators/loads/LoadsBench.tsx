@@ -13,6 +13,7 @@ import { ScrollBox } from "@/features/kit/look/ScrollBox";
 import { RuledTable } from "@/features/kit/table/RuledTable";
 import { number, percent } from "@/wording/format";
 import { monthOfYear } from "@/wording/geometry";
+import { say } from "@/wording/screens/calculators-loads";
 import { loadWorking } from "@/wording/workings/load-working";
 import styles from "../Bench.module.css";
 import type { BenchProps } from "../bench-views";
@@ -52,15 +53,16 @@ export function LoadsBench({ slug, site, year, nowUtcMs }: BenchProps) {
     (key: keyof BatteryTerms, scale = 1) =>
     (value: number | string) =>
       setBattery({ ...battery, [key]: (Number(value) || 0) / scale });
-  if (year === null)
-    return (
-      <p className={chapter.verdict}>
-        What the array makes by month and hour is taken from the book’s weather: bring it in the Readings chapter.
-      </p>
-    );
+  if (year === null) return <p className={chapter.verdict}>{say.whatTheArrayMakesByMonth}</p>;
   const sentence = report
-    ? `${number(report.worst.useKwhPerDay, 1)} kWh a day are used in ${monthOfYear(report.worst.month - 1)}, the worst month, and ${number(report.worst.madeKwhPerDay, 1)} kWh made: ${report.worst.coverFrac >= 1 ? "enough" : `${percent(report.worst.coverFrac, 0)} of what is needed`}. The battery carries ${number(report.autonomyDays, 1)} days without sun.`
-    : "The year is being gone through …";
+    ? say.kwhADayAreUsedIn(
+        number(report.worst.useKwhPerDay, 1),
+        monthOfYear(report.worst.month - 1),
+        number(report.worst.madeKwhPerDay, 1),
+        report.worst.coverFrac >= 1 ? "enough" : say.ofWhatIsNeeded(percent(report.worst.coverFrac, 0)),
+        number(report.autonomyDays, 1),
+      )
+    : say.theYearIsBeingGoneThrough;
   return (
     <>
       <p className={chapter.verdict} data-testid="loads-sentence">
@@ -71,15 +73,15 @@ export function LoadsBench({ slug, site, year, nowUtcMs }: BenchProps) {
           </span>
         ))}
         {report?.chargerShort && (
-          <span
-            className={chapter.clay}
-          >{`At full sun ${number(report.chargeA)} A would flow at ${number(battery.voltageV)} V; the charger takes ${number(battery.chargerMaxA ?? 0)} A: the rest is lost. `}</span>
+          <span className={chapter.clay}>
+            {say.atFullSunAWouldFlow(number(report.chargeA), number(battery.voltageV), number(battery.chargerMaxA ?? 0))}
+          </span>
         )}
       </p>
       <div className={styles.rowsGrid}>
         <div>
           <section className={chapter.section}>
-            <h2>What is used</h2>
+            <h2>{say.whatIsUsed}</h2>
             {appliances.map((appliance, k) => (
               // biome-ignore lint/suspicious/noArrayIndexKey: an appliance is its place in the list
               <div key={k} className={styles.appliance}>
@@ -99,7 +101,7 @@ export function LoadsBench({ slug, site, year, nowUtcMs }: BenchProps) {
                   onChange={(value) => set(k, { count: Number(value) || 0 })}
                 />
                 <NumberInput
-                  label="h a day"
+                  label={say.hADay}
                   hideControls
                   min={0}
                   value={appliance.hoursPerDay}
@@ -134,7 +136,7 @@ export function LoadsBench({ slug, site, year, nowUtcMs }: BenchProps) {
               <NumberInput label="Capacity, kWh" hideControls min={0} value={battery.capacityKwh} onChange={setTerm("capacityKwh")} />
               <NumberInput label="Voltage, V" hideControls min={1} value={battery.voltageV} onChange={setTerm("voltageV")} />
               <NumberInput
-                label="May be used, %"
+                label={say.mayBeUsed}
                 hideControls
                 min={0}
                 max={100}
@@ -150,7 +152,7 @@ export function LoadsBench({ slug, site, year, nowUtcMs }: BenchProps) {
                 onChange={setTerm("roundTripFrac", 100)}
               />
               <NumberInput
-                label="Charger takes, A"
+                label={say.chargerTakesA}
                 hideControls
                 min={0}
                 value={battery.chargerMaxA ?? ""}
@@ -168,10 +170,10 @@ export function LoadsBench({ slug, site, year, nowUtcMs }: BenchProps) {
                   <thead>
                     <tr>
                       <th scope="col">month</th>
-                      <th scope="col">used, kWh a day</th>
-                      <th scope="col">made, kWh a day</th>
+                      <th scope="col">{say.usedKwhADay}</th>
+                      <th scope="col">{say.madeKwhADay}</th>
                       <th scope="col">covers</th>
-                      <th scope="col">heavy loads best</th>
+                      <th scope="col">{say.heavyLoadsBest}</th>
                     </tr>
                   </thead>
                   <tbody>
@@ -195,15 +197,17 @@ export function LoadsBench({ slug, site, year, nowUtcMs }: BenchProps) {
                 </RuledTable>
               </ScrollBox>
               <p className={chapter.soft}>
-                {`All on at once: ${number(report.loadW)} W. Full sun charges with ${number(report.chargeA)} A at ${number(battery.voltageV)} V: ${percent(report.chargeRate, 0)} of the capacity an hour. Usable: ${number(report.usableKwh, 1)} kWh. W and kW are power now; kWh is energy over a time.`}
+                {say.allOnAtOnceWFull(
+                  number(report.loadW),
+                  number(report.chargeA),
+                  number(battery.voltageV),
+                  percent(report.chargeRate, 0),
+                  number(report.usableKwh, 1),
+                )}
               </p>
             </>
           )}
-          <p className={chapter.caution}>
-            Batteries: short circuits weld and burn. Insulated tools, no rings, a fuse at the battery, air for lead-acid gas; lithium wants
-            its own management system, no charging below 0 °C, and a place where a fire would do no harm. Maker’s instructions and a
-            licensed electrician come first.
-          </p>
+          <p className={chapter.caution}>{say.batteriesShortCircuitsWeldAndBurn}</p>
         </div>
       </div>
     </>

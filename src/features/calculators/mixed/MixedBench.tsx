@@ -15,6 +15,7 @@ import { ScrollBox } from "@/features/kit/look/ScrollBox";
 import { ChartFrame } from "@/features/kit/save/ChartFrame";
 import { DataTable } from "@/features/kit/table/DataTable";
 import { number, percent } from "@/wording/format";
+import { say } from "@/wording/screens/calculators-mixed";
 import { mixedWorking, mixedYearWorking } from "@/wording/workings/electrical-workings";
 import styles from "../Bench.module.css";
 import type { BenchProps } from "../bench-views";
@@ -37,12 +38,7 @@ export function MixedBench({ slug, site, year, nowUtcMs }: BenchProps) {
   const yearly = useBenchAnswer(known && read.success ? engine : null, { site, strings }, (remote, asked) =>
     remote.mixed(asked.site, asked.strings),
   );
-  if (circuits.size === 0)
-    return (
-      <p className={chapter.verdict}>
-        No module of this book has a whole datasheet (Voc, Isc, Vmp, Imp, cells in series): enter one in the Site chapter.
-      </p>
-    );
+  if (circuits.size === 0) return <p className={chapter.verdict}>{say.noModuleOfThisBookHas}</p>;
   const report = known && read.success ? mixedReport(stringsNow(strings, circuits), BYPASS_DROP_V) : null;
   const modules = strings.flat().reduce((sum, { count }) => sum + count, 0);
   const nameplateW = strings.flat().reduce((sum, part) => sum + part.count * (site.modules[part.module]?.pmpW ?? 0), 0);
@@ -65,9 +61,7 @@ export function MixedBench({ slug, site, year, nowUtcMs }: BenchProps) {
   const setPart = (s: number, p: number, change: Partial<MixedPart>): void =>
     setStrings(strings.map((parts, at) => (at === s ? parts.map((part, k) => (k === p ? { ...part, ...change } : part)) : parts)));
   const lost = report && report.byModuleW > 0 ? 1 - report.togetherW / report.byModuleW : 0;
-  const sentence = report
-    ? `${number(report.togetherW)} W on one input; each module by itself would give ${number(report.byModuleW)} W: ${percent(lost)} is lost to each other.`
-    : "";
+  const sentence = report ? say.wOnOneInputEachModule(number(report.togetherW), number(report.byModuleW), percent(lost)) : "";
   return (
     <>
       <p className={chapter.verdict} data-testid="mixed-sentence">
@@ -76,8 +70,7 @@ export function MixedBench({ slug, site, year, nowUtcMs }: BenchProps) {
           <>
             <Figure working={() => mixedWorking(report, modules)}>{`${number(report.togetherW)} W`}</Figure>
             {sentence.slice(sentence.indexOf(" W on") + 2)}{" "}
-            {Math.abs(report.ruleOffFrac) > 0.03 &&
-              `The rule of thumb (lowest current, lowest voltage) says ${number(report.rule.powerW)} W and misleads here: bypass diodes let the string pass its weak part.`}{" "}
+            {Math.abs(report.ruleOffFrac) > 0.03 && say.theRuleOfThumbLowestCurrent(number(report.rule.powerW))}{" "}
             {advice && <AdviceWords advice={advice} currency={site.currency} />}
           </>
         )}
@@ -87,7 +80,12 @@ export function MixedBench({ slug, site, year, nowUtcMs }: BenchProps) {
           {strings.map((parts, s) => (
             // biome-ignore lint/suspicious/noArrayIndexKey: a string is its place on the input
             <fieldset key={s} className={styles.string}>
-              <legend>{`String ${s + 1}: ${parts.reduce((sum, { count }) => sum + count, 0)} in series`}</legend>
+              <legend>
+                {say.stringInSeries(
+                  s + 1,
+                  parts.reduce((sum, { count }) => sum + count, 0),
+                )}
+              </legend>
               {parts.map((part, p) => (
                 <PartFields
                   // biome-ignore lint/suspicious/noArrayIndexKey: a part is its place in the string
@@ -103,7 +101,7 @@ export function MixedBench({ slug, site, year, nowUtcMs }: BenchProps) {
                 size="compact-xs"
                 onClick={() => setStrings(strings.map((own, at) => (at === s ? [...own, { ...own.at(-1)!, count: 1 }] : own)))}
               >
-                other modules in this string
+                {say.otherModulesInThisString}
               </Button>
               {parts.length > 1 && (
                 <Button
@@ -117,7 +115,7 @@ export function MixedBench({ slug, site, year, nowUtcMs }: BenchProps) {
             </fieldset>
           ))}
           <Button variant="subtle" size="compact-sm" onClick={() => setStrings([...strings, strings.at(-1)!.map((part) => ({ ...part }))])}>
-            Another string beside it
+            {say.anotherStringBesideIt}
           </Button>
           {strings.length > 1 && (
             <Button variant="subtle" size="compact-sm" onClick={() => setStrings(strings.slice(0, -1))}>
@@ -125,21 +123,15 @@ export function MixedBench({ slug, site, year, nowUtcMs }: BenchProps) {
             </Button>
           )}
           <div className={styles.inputs}>
-            <NumberInput
-              label={`Electronics at a module, ${site.currency}`}
-              hideControls
-              min={0}
-              value={optimiser}
-              onChange={setOptimiser}
-            />
-            <NumberInput label={`An input of its own, ${site.currency}`} hideControls min={0} value={input} onChange={setInput} />
+            <NumberInput label={say.electronicsAtAModule(site.currency)} hideControls min={0} value={optimiser} onChange={setOptimiser} />
+            <NumberInput label={say.anInputOfItsOwn(site.currency)} hideControls min={0} value={input} onChange={setInput} />
           </div>
           <WriteDown slug={slug} disabled={!report} entry={() => noteEntry(nowUtcMs, `Mixed string: ${sentence}`)} />
         </div>
         <div>
           {report && (
             <ChartFrame
-              title="Current and power over voltage"
+              title={say.currentAndPowerOverVoltage}
               note={`${report.peaks.length} ${report.peaks.length === 1 ? "maximum" : "maxima"}; dashed: power`}
               fileName={`${slug}-mixed-string`}
               height={300}
@@ -158,7 +150,7 @@ export function MixedBench({ slug, site, year, nowUtcMs }: BenchProps) {
                   peaks={report.peaks}
                   readings={[
                     {
-                      label: "rule of thumb",
+                      label: say.ruleOfThumb,
                       voltageV: report.rule.voltageV,
                       currentA: report.rule.currentA,
                       isOff: Math.abs(report.ruleOffFrac) > 0.03,
@@ -168,15 +160,15 @@ export function MixedBench({ slug, site, year, nowUtcMs }: BenchProps) {
               )}
             </ChartFrame>
           )}
-          <ScrollBox label="Ways to connect">
+          <ScrollBox label={say.waysToConnect}>
             <DataTable
               className={chapter.table}
               rows={
                 [
-                  ["all on one input", report?.togetherW, yearly?.togetherKwh, 0],
-                  ["every string on its own", report?.byStringW, yearly?.byStringKwh, Number(input) * (strings.length - 1)],
-                  ["every module on its own", report?.byModuleW, yearly?.byModuleKwh, Number(optimiser) * modules],
-                  ["sum of nameplates", nameplateW, yearly?.nameplateKwh, null],
+                  [say.allOnOneInput, report?.togetherW, yearly?.togetherKwh, 0],
+                  [say.everyStringOnItsOwn, report?.byStringW, yearly?.byStringKwh, Number(input) * (strings.length - 1)],
+                  [say.everyModuleOnItsOwn, report?.byModuleW, yearly?.byModuleKwh, Number(optimiser) * modules],
+                  [say.sumOfNameplates, nameplateW, yearly?.nameplateKwh, null],
                 ] as const
               }
               rowKey={([name]) => name}
@@ -217,10 +209,7 @@ export function MixedBench({ slug, site, year, nowUtcMs }: BenchProps) {
               ]}
             />
           </ScrollBox>
-          <p className={chapter.soft}>
-            A tracker that finds the highest maximum is assumed; simple ones stop at a lower one and lose more. A small module in a big
-            string is carried along at best, and burns its bypass diodes at worst.
-          </p>
+          <p className={chapter.soft}>{say.aTrackerThatFindsTheHighest}</p>
         </div>
       </div>
     </>

@@ -1,6 +1,7 @@
 import { NativeSelect, NumberInput, Slider } from "@mantine/core";
 import type { MixedPart } from "@/contracts/mixed-string";
 import { number } from "@/wording/format";
+import { say } from "@/wording/screens/calculators-mixed";
 import styles from "../Bench.module.css";
 
 interface PartProps {
@@ -84,7 +85,7 @@ export function PartFields({ part, names, groups, onChange }: PartProps) {
           step={5}
           value={part.irradianceWm2}
           onChange={(irradianceWm2) => onChange({ irradianceWm2 })}
-          thumbLabel="Light on these modules"
+          thumbLabel={say.lightOnTheseModules}
         />
         <span>{number(part.irradianceWm2)}</span>
         <span>reaches it, %</span>
@@ -96,7 +97,7 @@ export function PartFields({ part, names, groups, onChange }: PartProps) {
           onChange={(value) =>
             onChange({ groupLightFrac: part.groupLightFrac.map((share) => (share > 0 || light === 0 ? value / 100 : 0)) })
           }
-          thumbLabel="Share of the light that reaches them"
+          thumbLabel={say.shareOfTheLightThatReaches}
         />
         <span>{number(light * 100)}</span>
       </div>

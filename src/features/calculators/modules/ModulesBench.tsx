@@ -13,6 +13,7 @@ import { ScrollBox } from "@/features/kit/look/ScrollBox";
 import segments from "@/features/kit/look/segments.module.css";
 import { RuledTable } from "@/features/kit/table/RuledTable";
 import { number, percent } from "@/wording/format";
+import { say } from "@/wording/screens/calculators-modules";
 import { modulePlanWorking } from "@/wording/workings/comparison-working";
 import type { Working } from "@/wording/workings/working";
 import styles from "../Bench.module.css";
@@ -78,25 +79,20 @@ export function ModulesBench({ slug, site, year, nowUtcMs }: BenchProps) {
     .flatMap((cost, k) => (cost === null || Number.isNaN(cost) ? [] : [{ cost, name: chosen[k]!.plan.name }]))
     .sort((a, b) => a.cost - b.cost);
   const [best] = ranked;
-  const sentence = best
-    ? `${best.name} gives the cheapest kilowatt-hour here: ${number(best.cost, 3)} ${site.currency}, all parts counted.`
-    : "";
+  const sentence = best ? say.givesTheCheapestKilowattHourHere(best.name, number(best.cost, 3), site.currency) : "";
   return (
     <>
       <p className={chapter.verdict} data-testid="modules-sentence">
-        {sentence ||
-          (year === null
-            ? "Bring a year of weather, and what each module yields here is reckoned."
-            : "The year is being run for each module …")}
+        {sentence || (year === null ? say.bringAYearOfWeatherAnd : say.theYearIsBeingRunFor)}
       </p>
       <div className={styles.tools}>
-        <MultiSelect label="Modules, two to five" data={Object.keys(all)} value={names} onChange={setNames} maxValues={MOST} miw={320} />
+        <MultiSelect label={say.modulesTwoToFive} data={Object.keys(all)} value={names} onChange={setNames} maxValues={MOST} miw={320} />
         <SegmentedControl
           classNames={segments}
           size="xs"
           data={[
-            { value: "power", label: "for a power" },
-            { value: "area", label: "for an area" },
+            { value: "power", label: say.forAPower },
+            { value: "area", label: say.forAnArea },
             { value: "count", label: "so many" },
           ]}
           value={kind}
@@ -109,7 +105,7 @@ export function ModulesBench({ slug, site, year, nowUtcMs }: BenchProps) {
           value={amount[kind]}
           onChange={(value) => setAmount({ ...amount, [kind]: Number(value) || 1 })}
         />
-        <NumberInput label={`Electronics a module, ${site.currency}`} hideControls min={0} value={electronics} onChange={setElectronics} />
+        <NumberInput label={say.electronicsAModule(site.currency)} hideControls min={0} value={electronics} onChange={setElectronics} />
         <NumberInput label={`Racking a m², ${site.currency}`} hideControls min={0} value={racking} onChange={setRacking} />
         <NumberInput label={`All else, ${site.currency}`} hideControls min={0} value={fixed} onChange={setFixed} />
       </div>
@@ -147,7 +143,7 @@ export function ModulesBench({ slug, site, year, nowUtcMs }: BenchProps) {
                 </Cells>
                 <td>
                   <NumberInput
-                    aria-label={`Price of one ${plan.name}`}
+                    aria-label={say.priceOfOne(plan.name)}
                     hideControls
                     min={0}
                     value={each}
@@ -182,9 +178,5 @@ function Coefficients({ chosen }: { chosen: readonly { readonly plan: ModulePlan
   if (!first) return null;
   const { gammaPmpPerK, betaVocPerK, alphaIscPerK } = first.module;
   const at = (perK: number): string => `${perK < 0 ? "−" : "+"}${number(Math.abs(perK * 40 * 100), 1)} %`;
-  return (
-    <p className={chapter.soft}>
-      {`Signs, by ${first.plan.name}: cells 40 K warmer than 25 °C change power by ${at(gammaPmpPerK)} and voltage by ${at(betaVocPerK)} (both fall with heat: negative), current by ${at(alphaIscPerK)} (it rises a little: positive). In the cold the voltage rises: that is why strings are checked at the record low.`}
-    </p>
-  );
+  return <p className={chapter.soft}>{say.signsByCells40KWarmer(first.plan.name, at(gammaPmpPerK), at(betaVocPerK), at(alphaIscPerK))}</p>;
 }

@@ -15,6 +15,7 @@ import { ScrollBox } from "@/features/kit/look/ScrollBox";
 import { RuledTable } from "@/features/kit/table/RuledTable";
 import { dateName, number, percent } from "@/wording/format";
 import { MONTHS_SHORT } from "@/wording/geometry";
+import { say } from "@/wording/screens/calculators-snow";
 import { albedoWorking, clearingWorking, stormWorking } from "@/wording/workings/snow-workings";
 import { ArrayField } from "../ArrayField";
 import styles from "../Bench.module.css";
@@ -43,23 +44,28 @@ export function SnowBench({ slug, site, year, nowUtcMs }: BenchProps) {
   const worthIt = (storm: StormReport): boolean => storm.clearingKwh * price > Number(cost);
   const ranked = [...(storms ?? [])].sort((a, b) => b.clearingKwh - a.clearingKwh);
   const needed = ranked.filter(worthIt);
-  if (year === null)
-    return <p className={chapter.verdict}>Snow is reckoned over the book’s weather: bring it, with snow depth, in the Readings chapter.</p>;
+  if (year === null) return <p className={chapter.verdict}>{say.snowIsReckonedOverTheBooks}</p>;
   if (refusal) return <p className={chapter.clay}>{`${refusal.message} ${refusal.help}`}</p>;
   const sentence =
     storms === null
-      ? "This book’s weather has no snow depth: bring a snow_depth_cm column, and each storm can be told."
+      ? say.thisBooksWeatherHasNoSnow
       : storms.length === 0
-        ? "No storm in the record covered these modules."
-        : `${needed.length} of ${storms.length} storms would have repaid ${number(Number(cost))} ${site.currency} of clearing. ${kindWords(storms)}`;
+        ? say.noStormInTheRecordCovered
+        : say.ofStormsWouldHaveRepaidOf(needed.length, storms.length, number(Number(cost)), site.currency, kindWords(storms));
   return (
     <>
       <p className={chapter.verdict} data-testid="snow-sentence">
-        {engine ? sentence : "The winters are being gone through …"}
+        {engine ? sentence : say.theWintersAreBeingGoneThrough}
         {clearing && clearing.byYear.length > 0 && (
           <>
             {" "}
-            <b>{`Clearing on ${dateName(day)} brings ${number(clearing.meanKwh, 1)} kWh${price > 0 ? ` (${number(clearing.meanKwh * price, 2)} ${site.currency})` : ""} until it would have slid off by itself.`}</b>
+            <b>
+              {say.clearingOnBringsKwhUntilIt(
+                dateName(day),
+                number(clearing.meanKwh, 1),
+                price > 0 ? ` (${number(clearing.meanKwh * price, 2)} ${site.currency})` : "",
+              )}
+            </b>
           </>
         )}
       </p>
@@ -74,9 +80,9 @@ export function SnowBench({ slug, site, year, nowUtcMs }: BenchProps) {
             <RuledTable className={chapter.table}>
               <thead>
                 <tr>
-                  <th scope="col">in the weather of</th>
-                  <th scope="col">clearing brings, kWh</th>
-                  <th scope="col">would have lain, days</th>
+                  <th scope="col">{say.inTheWeatherOf}</th>
+                  <th scope="col">{say.clearingBringsKwh}</th>
+                  <th scope="col">{say.wouldHaveLainDays}</th>
                 </tr>
               </thead>
               <tbody>
@@ -92,7 +98,7 @@ export function SnowBench({ slug, site, year, nowUtcMs }: BenchProps) {
             </RuledTable>
           )}
           <section className={chapter.section}>
-            <h2>Storms, the dearest first</h2>
+            <h2>{say.stormsTheDearestFirst}</h2>
             <ScrollBox label="Storms">
               <RuledTable className={chapter.table}>
                 <thead>
@@ -128,13 +134,13 @@ export function SnowBench({ slug, site, year, nowUtcMs }: BenchProps) {
         </div>
         <div>
           <section className={chapter.section}>
-            <h2>What snow on the ground gives back</h2>
+            <h2>{say.whatSnowOnTheGroundGives}</h2>
             {albedo ? (
-              <ScrollBox label="Gain by month">
+              <ScrollBox label={say.gainByMonth}>
                 <RuledTable className={chapter.table}>
                   <thead>
                     <tr>
-                      <th scope="col">a year&apos;s month, kWh</th>
+                      <th scope="col">{say.aYearsMonthKwh}</th>
                       {albedo.map(({ tiltDeg }) => (
                         <th key={tiltDeg} scope="col">{`${number(tiltDeg)}° from flat`}</th>
                       ))}
@@ -160,17 +166,10 @@ export function SnowBench({ slug, site, year, nowUtcMs }: BenchProps) {
             ) : (
               <p className={chapter.soft}>…</p>
             )}
-            <p className={chapter.soft}>
-              Bright ground counts most for steep planes: an upright array sees half of its view as ground. Two runs of the chain, with the
-              snow and without it, none on the modules.
-            </p>
+            <p className={chapter.soft}>{say.brightGroundCountsMostForSteep}</p>
           </section>
           <SelfCleaning tiltDeg={array.tiltDeg} />
-          <p className={chapter.caution}>
-            Snow: from the ground, with a soft long-handled rake; no metal, no salt, no hot water. A loaded array lets go without warning:
-            keep clear below, and never climb an iced roof. Dirt: soft water, a soft brush, cool glass in the early morning: no abrasive, no
-            high pressure at the frame, no cold water on hot glass. Work at height wants fall protection and a second person.
-          </p>
+          <p className={chapter.caution}>{say.snowFromTheGroundWithA}</p>
         </div>
       </div>
     </>
@@ -183,7 +182,14 @@ function kindWords(storms: readonly StormReport[]): string {
   const cold = storms.filter(({ afterTempC }) => afterTempC < -3);
   const deep = storms.filter(({ depthCm }) => depthCm >= 10);
   const wet = storms.filter(({ kind }) => kind === "wet");
-  return `Clearing brings ${number(mean(cold), 1)} kWh where cold days follow (${cold.length}), ${number(mean(deep), 1)} after 10 cm and more (${deep.length}), ${number(mean(wet), 1)} after wet snow (${wet.length}).`;
+  return say.clearingBringsKwhWhereColdDays(
+    number(mean(cold), 1),
+    cold.length,
+    number(mean(deep), 1),
+    deep.length,
+    number(mean(wet), 1),
+    wet.length,
+  );
 }
 
 const TILTS = [5, 10, 20, 30, 45, 60] as const;
@@ -192,7 +198,7 @@ const TILTS = [5, 10, 20, 30, 45, 60] as const;
 function SelfCleaning({ tiltDeg }: { tiltDeg: number }) {
   return (
     <section className={chapter.section}>
-      <h2>How fast snow leaves by itself</h2>
+      <h2>{say.howFastSnowLeavesByItself}</h2>
       <ScrollBox label="Tilts">
         <RuledTable className={chapter.table}>
           <thead>
@@ -206,7 +212,7 @@ function SelfCleaning({ tiltDeg }: { tiltDeg: number }) {
           </thead>
           <tbody>
             <tr>
-              <td>hours of thaw or sun to clear it</td>
+              <td>{say.hoursOfThawOrSunTo}</td>
               {[...TILTS, tiltDeg].map((tilt, k) => (
                 <td key={k === TILTS.length ? "here" : tilt}>
                   {tilt > 0 ? number(1 / (SLIDE_PER_HOUR * Math.sin(degToRad(tilt)))) : "melts only"}
@@ -216,10 +222,7 @@ function SelfCleaning({ tiltDeg }: { tiltDeg: number }) {
           </tbody>
         </RuledTable>
       </ScrollBox>
-      <p className={chapter.soft}>
-        Marion et al., 2013: a share of 0.197 × sin(tilt) of the slope an hour, once air and sun are above the release line. Below about 10°
-        rain leaves a dirty edge as well: wash that one by hand.
-      </p>
+      <p className={chapter.soft}>{say.marionEtAl2013AShare}</p>
     </section>
   );
 }

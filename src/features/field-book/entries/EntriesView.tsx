@@ -1,6 +1,7 @@
 "use client";
 
 import chapter from "@/features/kit/look/Chapter.module.css";
+import { say } from "@/wording/screens/field-book-entries";
 import styles from "../FieldBook.module.css";
 import type { FieldBookProps } from "../field-book-props";
 import { useEntryQueue } from "../use-entry-queue";
@@ -17,13 +18,9 @@ export function EntriesView({ slug, site, entries, effects, nowUtcMs }: FieldBoo
   return (
     <>
       <p className={chapter.verdict}>
-        {last ? `Last written on ${last.from.slice(0, 10)}. ` : "The numbers are only as good as what was noted on site. "}
-        {applied > 0 && `${applied} ${applied === 1 ? "entry stands" : "entries stand"} in the model. `}
-        {silent > 0 && (
-          <span className={chapter.clay}>
-            {`${silent} ${silent === 1 ? "entry" : "entries"} left no trace in the readings: a wrong date, or work that changed nothing.`}
-          </span>
-        )}
+        {last ? say.lastWrittenOn(last.from.slice(0, 10)) : say.theNumbersAreOnlyAsGood}
+        {applied > 0 && say.inTheModel(applied, applied === 1 ? "entry stands" : "entries stand")}
+        {silent > 0 && <span className={chapter.clay}>{say.leftNoTraceInTheReadings(silent, silent === 1 ? "entry" : "entries")}</span>}
       </p>
       <WaitingList queue={queue} />
       <div className={`${chapter.columns} ${styles.columns}`}>

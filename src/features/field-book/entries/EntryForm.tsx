@@ -8,6 +8,7 @@ import type { SiteDocument } from "@/contracts/site";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { DateField } from "@/features/kit/look/DateField";
 import { modelEffectInWords } from "@/wording/field-book";
+import { say } from "@/wording/screens/field-book-entries";
 import styles from "../FieldBook.module.css";
 import type { EntryQueue } from "../use-entry-queue";
 import { CARE, KIND_NAMES, LASTS, VALUE_FIELD } from "./kind-fields";
@@ -57,13 +58,13 @@ export function EntryForm({ slug, site, today, queue }: Props) {
     who: draft.who,
   };
   const read = newEntrySchema.safeParse(entry);
-  const problem = draft.from === "" ? "Give the day." : read.success ? null : (read.error.issues[0]?.message ?? "");
+  const problem = draft.from === "" ? say.giveTheDay : read.success ? null : (read.error.issues[0]?.message ?? "");
   const effect = read.success ? modelEffectInWords(site, read.data) : null;
   const before = site.commissioned !== null && draft.from !== "" && draft.from < site.commissioned;
   const write = async (): Promise<void> => {
     setSaved("Sending …");
     const isSent = await queue.write({ ...entry, apply: Boolean(effect?.revision && draft.apply) }, photo);
-    setSaved(isSent ? `${KIND_NAMES[draft.kind]} of ${draft.from} is written down.` : "");
+    setSaved(isSent ? say.ofIsWrittenDown(KIND_NAMES[draft.kind], draft.from) : "");
     setDraft(blank(today, draft.who));
     setPhoto(null);
   };
@@ -75,7 +76,7 @@ export function EntryForm({ slug, site, today, queue }: Props) {
         void write();
       }}
     >
-      <h2>Write it down</h2>
+      <h2>{say.writeItDown}</h2>
       <fieldset className={styles.kinds} aria-label="Kind">
         {QUICK.map((kind) => (
           <button key={kind} type="button" aria-pressed={kind === draft.kind} onClick={() => set({ kind })}>
@@ -89,7 +90,7 @@ export function EntryForm({ slug, site, today, queue }: Props) {
         {site.arrays.length > 1 && (
           <NativeSelect
             label="Array"
-            data={[{ value: "", label: "the whole site" }, ...site.arrays.map(({ id, name }) => ({ value: id, label: name || id }))]}
+            data={[{ value: "", label: say.theWholeSite }, ...site.arrays.map(({ id, name }) => ({ value: id, label: name || id }))]}
             value={draft.array}
             onChange={(event) => set({ array: event.currentTarget.value })}
           />
@@ -130,11 +131,7 @@ export function EntryForm({ slug, site, today, queue }: Props) {
           <PhotoField photo={photo} onPhoto={setPhoto} />
         </div>
       </div>
-      {before && (
-        <p className={chapter.clay}>
-          {`${draft.from} lies before this plant was commissioned (${site.commissioned}). Mend the date here, or that day in the Site chapter.`}
-        </p>
-      )}
+      {before && <p className={chapter.clay}>{say.liesBeforeThisPlantWasCommissioned(draft.from, site.commissioned)}</p>}
       {effect && !before && (
         <p className={`${styles.effect} ${effect.unclear ? chapter.clay : ""}`} data-testid="effect">
           {effect.text}
@@ -142,7 +139,7 @@ export function EntryForm({ slug, site, today, queue }: Props) {
       )}
       {effect?.revision && (
         <Checkbox
-          label="Put this into the model, as a revision from this day on"
+          label={say.putThisIntoTheModelAs}
           checked={draft.apply}
           onChange={(event) => set({ apply: event.currentTarget.checked })}
         />
@@ -150,7 +147,7 @@ export function EntryForm({ slug, site, today, queue }: Props) {
       {problem && <p className={chapter.clay}>{problem}</p>}
       <div className={chapter.actions}>
         <Button type="submit" disabled={problem !== null || before || Boolean(effect?.unclear && draft.value !== "")}>
-          Write it down
+          {say.writeItDown}
         </Button>
         <span role="status">{saved}</span>
       </div>

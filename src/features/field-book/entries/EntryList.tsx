@@ -10,6 +10,7 @@ import chapter from "@/features/kit/look/Chapter.module.css";
 import { Refused } from "@/features/kit/problems/ProblemList";
 import { effectInWords } from "@/wording/attribution";
 import { money } from "@/wording/format";
+import { say } from "@/wording/screens/field-book-entries";
 import styles from "../FieldBook.module.css";
 import type { FieldBookProps } from "../field-book-props";
 import { KIND_NAMES } from "./kind-fields";
@@ -50,13 +51,7 @@ export function EntryList({ slug, site, entries, effects }: Pick<FieldBookProps,
         </span>
       </div>
       {refusal && <Refused refusal={refusal} />}
-      {shown.length === 0 && (
-        <p className={chapter.soft}>
-          {entries.length > 0
-            ? "Nothing matches."
-            : "Nothing is written down yet. A cleaning, an outage or a repair with its date lets findings be told from faults; an events file (CSV) can be dropped in the Readings chapter."}
-        </p>
-      )}
+      {shown.length === 0 && <p className={chapter.soft}>{entries.length > 0 ? "Nothing matches." : say.nothingIsWrittenDownYetA}</p>}
       <ol className={styles.entries}>
         {shown.map((entry, k) => (
           <EntryRow
@@ -97,7 +92,7 @@ function EntryRow({ slug, entry, year, place, effect, currency, onRemove }: RowP
         <div className={styles.words}>
           {note || <span className={chapter.soft}>no words</span>}
           {meta && <div className={styles.meta}>{meta}</div>}
-          {appliedFrom.length > 0 && <div className={styles.meta}>in the model from {appliedFrom.join(", ")}</div>}
+          {appliedFrom.length > 0 && <div className={styles.meta}>{say.inTheModelFrom(appliedFrom.join(", "))}</div>}
           {effect && <div className={effect.code === "not-seen" ? chapter.clay : styles.meta}>{effectInWords(effect)}</div>}
           {photos.length > 0 && (
             <div className={styles.thumbs}>
@@ -116,7 +111,7 @@ function EntryRow({ slug, entry, year, place, effect, currency, onRemove }: RowP
             </div>
           )}
         </div>
-        <Button variant="subtle" size="compact-xs" aria-label={`Remove the entry of ${from.slice(0, 10)}`} onClick={onRemove}>
+        <Button variant="subtle" size="compact-xs" aria-label={say.removeTheEntryOf(from.slice(0, 10))} onClick={onRemove}>
           remove
         </Button>
       </li>

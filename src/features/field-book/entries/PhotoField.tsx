@@ -4,6 +4,7 @@ import { Button } from "@mantine/core";
 import { useEffect, useMemo, useState } from "react";
 import { PHOTO_TYPES } from "@/contracts/field-book";
 import chapter from "@/features/kit/look/Chapter.module.css";
+import { say } from "@/wording/screens/field-book-entries";
 import styles from "../FieldBook.module.css";
 import { smallPhoto } from "../small-photo";
 
@@ -25,7 +26,7 @@ export function PhotoField({ photo, onPhoto }: { photo: Blob | null; onPhoto: (p
   return (
     <div className={styles.photo}>
       <label className={styles.file}>
-        {photo ? "Another photo" : "Add a photo"}
+        {photo ? "Another photo" : say.addAPhoto}
         <input
           type="file"
           accept={PHOTO_TYPES.join(",")}
@@ -38,7 +39,7 @@ export function PhotoField({ photo, onPhoto }: { photo: Blob | null; onPhoto: (p
       {shown && (
         <>
           {/* biome-ignore lint/performance/noImgElement: a picture that only this browser holds */}
-          <img src={shown} alt="What will be written down with the entry" />
+          <img src={shown} alt={say.whatWillBeWrittenDownWith} />
           <Button variant="subtle" size="compact-xs" onClick={() => onPhoto(null)}>
             without it
           </Button>

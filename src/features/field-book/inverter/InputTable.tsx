@@ -3,6 +3,7 @@ import { Cells } from "@/features/kit/figures/Cells";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { RuledTable } from "@/features/kit/table/RuledTable";
 import { number, percent } from "@/wording/format";
+import { say } from "@/wording/screens/field-book-inverter";
 import { inputWorking } from "@/wording/workings/field-workings";
 
 /** Inputs side by side: power of each, of each string, and what a string should give now. */
@@ -13,9 +14,9 @@ export function InputTable({ report, expectedW }: { report: InverterReport; expe
         <tr>
           <th scope="col">input</th>
           <th scope="col">W</th>
-          <th scope="col">W a string</th>
+          <th scope="col">{say.wAString}</th>
           <th scope="col">expected now</th>
-          <th scope="col">of the mean</th>
+          <th scope="col">{say.ofTheMean}</th>
         </tr>
       </thead>
       <tbody>

@@ -13,6 +13,7 @@ import { DateField } from "@/features/kit/look/DateField";
 import segments from "@/features/kit/look/segments.module.css";
 import { inverterFindingInWords } from "@/wording/electrical";
 import { number, percent } from "@/wording/format";
+import { say } from "@/wording/screens/field-book-inverter";
 import styles from "../FieldBook.module.css";
 import type { FieldBookProps } from "../field-book-props";
 import { WriteDown } from "../WriteDown";
@@ -40,10 +41,7 @@ export function InverterView({ slug, site, nowUtcMs }: FieldBookProps) {
   const set = (change: Partial<Typed>): void => setTyped((current) => ({ ...current, ...change }));
   const inverter = site.inverters.find(({ id }) => id === typed.inverter) ?? site.inverters[0];
   const { reading, problem } = readingOf(typed);
-  if (!inverter)
-    return (
-      <p className={chapter.verdict}>This book has no inverter: enter it in the Site chapter, then its display can be read against it.</p>
-    );
+  if (!inverter) return <p className={chapter.verdict}>{say.thisBookHasNoInverterEnter}</p>;
   const wallMs = Date.parse(`${typed.at}:00Z`);
   const own = partOfSite(siteOn(site, typed.at.slice(0, 10)), inverter.arrays);
   const light = known(typed.light);
@@ -83,12 +81,12 @@ export function InverterView({ slug, site, nowUtcMs }: FieldBookProps) {
         ) : report ? (
           <Sentence report={report} moment={moment} measured={light !== null} />
         ) : (
-          "Type what the display shows: volts and amperes of each DC input, then the AC side."
+          say.typeWhatTheDisplayShowsVolts
         )}
       </p>
       <div className={`${chapter.columns} ${styles.columns}`}>
         <section className={chapter.section}>
-          <h2>What the display shows</h2>
+          <h2>{say.whatTheDisplayShows}</h2>
           <div className={styles.fields}>
             {site.inverters.length > 1 && (
               <NativeSelect
@@ -98,7 +96,7 @@ export function InverterView({ slug, site, nowUtcMs }: FieldBookProps) {
                 onChange={(event) => set({ inverter: event.currentTarget.value })}
               />
             )}
-            <DateField type="datetime-local" label="Clock on the site" value={typed.at} onChange={(at) => at && set({ at })} />
+            <DateField type="datetime-local" label={say.clockOnTheSite} value={typed.at} onChange={(at) => at && set({ at })} />
           </div>
           {typed.inputs.map((input, k) => (
             // biome-ignore lint/suspicious/noArrayIndexKey: an input is its place on the inverter
@@ -127,7 +125,13 @@ export function InverterView({ slug, site, nowUtcMs }: FieldBookProps) {
           <div className={styles.fields}>
             <NumberInput label="AC, V" hideControls inputMode="decimal" value={typed.acV} onChange={(acV) => set({ acV })} />
             <NumberInput label="AC, A" hideControls inputMode="decimal" value={typed.acA} onChange={(acA) => set({ acA })} />
-            <NumberInput label="AC power, W" hideControls inputMode="decimal" value={typed.acW} onChange={(value) => set({ acW: value })} />
+            <NumberInput
+              label={say.acPowerW}
+              hideControls
+              inputMode="decimal"
+              value={typed.acW}
+              onChange={(value) => set({ acW: value })}
+            />
             <SegmentedControl
               classNames={segments}
               size="xs"
@@ -147,7 +151,7 @@ export function InverterView({ slug, site, nowUtcMs }: FieldBookProps) {
               onChange={(lifetimeKwh) => set({ lifetimeKwh })}
             />
             <NumberInput
-              label="Light in the plane, W/m²"
+              label={say.lightInThePlaneWM}
               hideControls
               inputMode="decimal"
               placeholder="cloudless"
@@ -163,7 +167,7 @@ export function InverterView({ slug, site, nowUtcMs }: FieldBookProps) {
             />
             <TextInput
               className={styles.wide}
-              label="State lights and messages, in your own words"
+              label={say.stateLightsAndMessagesInYour}
               value={typed.lights}
               onChange={(event) => set({ lights: event.currentTarget.value })}
             />
@@ -173,7 +177,7 @@ export function InverterView({ slug, site, nowUtcMs }: FieldBookProps) {
         <section className={chapter.section}>
           {report && (
             <>
-              <h2>What it says</h2>
+              <h2>{say.whatItSays}</h2>
               <ul className={styles.steps}>
                 {report.findings.map((finding) => (
                   <li key={finding} className={finding === "consistent" || finding === "at-rating" ? "" : chapter.clay}>
@@ -185,17 +189,14 @@ export function InverterView({ slug, site, nowUtcMs }: FieldBookProps) {
             </>
           )}
           <p>
-            A day&apos;s total or the lifetime against what was promised and owed: the{" "}
+            {say.aDaysTotalOrTheLifetime}
             <Link href={`/books/${slug}/readings?view=health`}>health check</Link>.
           </p>
           {moment && <MomentTable moment={moment} measured={light !== null} />}
           <OrderLists />
         </section>
       </div>
-      <p className={chapter.caution}>
-        Read displays from the front. The order below is a reminder and never more: the maker’s procedure and the local code go before it,
-        and opening anything is a licensed electrician’s work.
-      </p>
+      <p className={chapter.caution}>{say.readDisplaysFromTheFrontThe}</p>
     </>
   );
 }
@@ -205,10 +206,14 @@ function Sentence({ report, moment, measured }: { report: InverterReport; moment
   const isOff = report.findings.some((finding) => finding !== "consistent" && finding !== "at-rating");
   return (
     <span className={isOff ? chapter.clay : ""}>
-      {`${number(dcW)} W go in${acW === null ? "" : `, ${number(acW)} W come out`}${efficiencyFrac === null ? "" : ` (${percent(efficiencyFrac)})`}.`}
+      {say.wGoIn(
+        number(dcW),
+        acW === null ? "" : say.wComeOut(number(acW)),
+        efficiencyFrac === null ? "" : ` (${percent(efficiencyFrac)})`,
+      )}
       {moment &&
         ofExpectedFrac !== null &&
-        ` ${measured ? "This light" : "A cloudless sky"} would give ${number(moment.expectedW)} W: ${percent(ofExpectedFrac, 0)} of it is there.`}
+        say.wouldGiveWOfItIs(measured ? "This light" : say.aCloudlessSky, number(moment.expectedW), percent(ofExpectedFrac, 0))}
     </span>
   );
 }

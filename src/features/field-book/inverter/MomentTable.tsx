@@ -5,18 +5,19 @@ import chapter from "@/features/kit/look/Chapter.module.css";
 import { ScrollBox } from "@/features/kit/look/ScrollBox";
 import { RuledTable } from "@/features/kit/table/RuledTable";
 import { number } from "@/wording/format";
+import { say } from "@/wording/screens/field-book-inverter";
 import type { Working } from "@/wording/workings/working";
 
 const momentWorking = (moment: MomentPower, measured: boolean): Working => ({
-  title: "Expected at this moment",
+  title: say.expectedAtThisMoment,
   value: number(moment.expectedW),
   unit: "W",
-  formula: "one minute of the chain, from the light in the plane to the meter",
+  formula: say.oneMinuteOfTheChainFrom,
   inputs: [
     {
-      name: "Light in the plane",
+      name: say.lightInThePlane,
       value: `${number(moment.planeWm2)} W/m²`,
-      from: measured ? "typed" : "cloudless sky: Ineichen & Perez, 2002",
+      from: measured ? "typed" : say.cloudlessSkyIneichenPerez2002,
     },
     { name: "At nameplate", value: `${number(moment.referenceW)} W`, from: "nameplate × light ÷ 1000 W/m²" },
     ...MODEL_ACCOUNTS.filter((account) => Math.abs(moment.accountsW[account]) >= 0.5).map((account) => ({
@@ -25,8 +26,8 @@ const momentWorking = (moment: MomentPower, measured: boolean): Working => ({
       from: "the chain",
     })),
   ],
-  source: "The chain of the Yield chapter, on one minute.",
-  assumptions: ["The inverter's arrays alone, as the book has them on this day; no snow and no downtime."],
+  source: say.theChainOfTheYieldChapter,
+  assumptions: [say.theInvertersArraysAloneAsThe],
 });
 
 /** Why it is not at nameplate: the waterfall of this moment. */
@@ -34,12 +35,12 @@ export function MomentTable({ moment, measured }: { moment: MomentPower; measure
   const steps = MODEL_ACCOUNTS.filter((account) => Math.abs(moment.accountsW[account]) >= 0.5);
   return (
     <>
-      <h2>Why it is not at nameplate</h2>
-      <ScrollBox label="From nameplate to the meter">
+      <h2>{say.whyItIsNotAtNameplate}</h2>
+      <ScrollBox label={say.fromNameplateToTheMeter}>
         <RuledTable className={chapter.table}>
           <tbody>
             <tr>
-              <td>{`${measured ? "light that was read" : "cloudless sky"}, ${number(moment.planeWm2)} W/m² in the plane`}</td>
+              <td>{say.wMInThePlane(measured ? say.lightThatWasRead : "cloudless sky", number(moment.planeWm2))}</td>
               <td>{`${number(moment.referenceW)} W`}</td>
             </tr>
             {steps.map((account) => (
@@ -51,7 +52,7 @@ export function MomentTable({ moment, measured }: { moment: MomentPower; measure
           </tbody>
           <tfoot>
             <tr>
-              <td>expected at the meter</td>
+              <td>{say.expectedAtTheMeter}</td>
               <td>
                 <Figure working={() => momentWorking(moment, measured)}>{`${number(moment.expectedW)} W`}</Figure>
               </td>

@@ -1,4 +1,5 @@
 import { Checkbox } from "@mantine/core";
+import { say } from "@/wording/screens/field-book-inverter";
 import styles from "../FieldBook.module.css";
 import { SHUTDOWN, STARTUP } from "./shutdown-order";
 
@@ -6,7 +7,7 @@ import { SHUTDOWN, STARTUP } from "./shutdown-order";
 export function OrderLists() {
   return (
     <>
-      <h2>Shutting down, in this order</h2>
+      <h2>{say.shuttingDownInThisOrder}</h2>
       <ol className={styles.steps}>
         {SHUTDOWN.map((step) => (
           <li key={step}>

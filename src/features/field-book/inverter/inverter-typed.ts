@@ -2,6 +2,7 @@ import { inverterReadingSchema } from "@/contracts/electrical";
 import type { InverterReading } from "@/core/electrical";
 import type { Site } from "@/core/site";
 import { zoneOffset } from "@/core/time";
+import { say } from "@/wording/screens/field-book-inverter";
 
 export type Cell = number | string;
 
@@ -50,5 +51,5 @@ export function readingOf(typed: Typed): { readonly reading: InverterReading | n
   if (read.success) return { reading: read.data, problem: "" };
   const [issue] = read.error.issues;
   const input = issue?.path[0] === "inputs" ? `Input ${Number(issue.path[1]) + 1}: ` : "";
-  return { reading: null, problem: `${input}${issue?.message ?? "a figure can't be read"}.` };
+  return { reading: null, problem: `${input}${issue?.message ?? say.aFigureCantBeRead}.` };
 }

@@ -5,6 +5,7 @@ import chapter from "@/features/kit/look/Chapter.module.css";
 import { ScrollBox } from "@/features/kit/look/ScrollBox";
 import { DataTable } from "@/features/kit/table/DataTable";
 import { dateName } from "@/wording/format";
+import { say } from "@/wording/screens/field-book-reminders";
 import type { FieldBookProps } from "../field-book-props";
 
 const KIND: Readonly<Record<FieldBookProps["reminders"][number]["kind"], string>> = {
@@ -24,13 +25,9 @@ export function RemindersView({ slug, reminders }: FieldBookProps) {
   const [first] = reminders;
   return (
     <>
-      <p className={chapter.verdict}>
-        {first
-          ? `Next: ${first.title}, ${dateName(first.on)}.`
-          : "Nothing is due: a tilt schedule, a warranty, an inspection or own dates would stand here."}
-      </p>
+      <p className={chapter.verdict}>{first ? `Next: ${first.title}, ${dateName(first.on)}.` : say.nothingIsDueATiltSchedule}</p>
       <section className={chapter.section}>
-        <h2>What is to come</h2>
+        <h2>{say.whatIsToCome}</h2>
         <ScrollBox label="Reminders">
           <DataTable
             className={chapter.table}
@@ -55,8 +52,9 @@ export function RemindersView({ slug, reminders }: FieldBookProps) {
           />
         </ScrollBox>
         <p>
-          <Anchor href={`/api/books/${slug}/reminders`}>Calendar file (iCalendar)</Anchor>, with an alarm a week and a day before. Own dates
-          stand in the site document under <code>reminders</code>.
+          <Anchor href={`/api/books/${slug}/reminders`}>{say.calendarFileIcalendar}</Anchor>
+          {say.withAnAlarmAWeekAnd}
+          <code>reminders</code>.
         </p>
       </section>
     </>

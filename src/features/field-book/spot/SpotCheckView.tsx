@@ -10,6 +10,7 @@ import chapter from "@/features/kit/look/Chapter.module.css";
 import { ChartFrame } from "@/features/kit/save/ChartFrame";
 import { doubtInWords, spotInWords } from "@/wording/electrical";
 import { number } from "@/wording/format";
+import { say } from "@/wording/screens/field-book-spot";
 import styles from "../FieldBook.module.css";
 import type { FieldBookProps } from "../field-book-props";
 import { WriteDown } from "../WriteDown";
@@ -87,12 +88,7 @@ export function SpotCheckView({ slug, site, nowUtcMs }: FieldBookProps) {
       ),
     };
   };
-  if (!module)
-    return (
-      <p className={chapter.verdict}>
-        {`“${name}” lacks figures of its datasheet (Voc, Isc, Vmp, Imp, cells in series): enter them in the Site chapter, then a reading can be judged.`}
-      </p>
-    );
+  if (!module) return <p className={chapter.verdict}>{say.lacksFiguresOfItsDatasheetVoc(name)}</p>;
   return (
     <>
       <p className={chapter.verdict} data-testid="spot-verdict">
@@ -111,12 +107,12 @@ export function SpotCheckView({ slug, site, nowUtcMs }: FieldBookProps) {
             )}
           </>
         ) : (
-          "Give the light in the plane of the modules and the temperature on their back, then what the multimeter shows."
+          say.giveTheLightInThePlane
         )}
       </p>
       <div className={`${chapter.columns} ${styles.columns}`}>
         <section className={chapter.section}>
-          <h2>What was read</h2>
+          <h2>{say.whatWasRead}</h2>
           <div className={styles.fields}>
             <NativeSelect
               label="Module"
@@ -125,7 +121,7 @@ export function SpotCheckView({ slug, site, nowUtcMs }: FieldBookProps) {
               onChange={(event) => set({ module: event.currentTarget.value })}
             />
             <NumberInput
-              label="Modules in series"
+              label={say.modulesInSeries}
               hideControls
               min={1}
               allowDecimal={false}
@@ -159,7 +155,7 @@ export function SpotCheckView({ slug, site, nowUtcMs }: FieldBookProps) {
             <summary>Instruments</summary>
             <div className={styles.fields}>
               <NumberInput
-                label="Multimeter bears, V"
+                label={say.multimeterBearsV}
                 hideControls
                 min={1}
                 value={typed.maxV}
@@ -200,7 +196,7 @@ export function SpotCheckView({ slug, site, nowUtcMs }: FieldBookProps) {
         <section className={chapter.section}>
           {chosen.report && chosen.reading && (
             <ChartFrame
-              title="Where the readings lie"
+              title={say.whereTheReadingsLie}
               note={`${chosen.position.name}, ${number(chosen.reading.irradianceWm2)} W/m², cells at ${number(chosen.report.cellTempC)} °C`}
               fileName={`${slug}-spot-check`}
               height={270}
@@ -224,11 +220,7 @@ export function SpotCheckView({ slug, site, nowUtcMs }: FieldBookProps) {
           {done.length > 0 && <SpotTable rows={rows} terms={terms} module={name} onChoose={(k) => set({ chosen: k })} />}
         </section>
       </div>
-      <p className={chapter.caution}>
-        Strings are live in daylight, up to 1,500 V: only with a meter and leads rated for it (CAT III or IV), dry hands, and not alone.
-        Never open a connector that carries current: the arc does not go out. Isc is read with a DC clamp or a meter whose range holds it,
-        never across a battery. Maker’s procedure, local code and a licensed electrician come first.
-      </p>
+      <p className={chapter.caution}>{say.stringsAreLiveInDaylightUp}</p>
     </>
   );
 }
@@ -240,8 +232,8 @@ function Verdict({ report, name }: { report: SpotReport; name: string }) {
   return (
     <span className={off ? chapter.clay : ""}>
       {`${name}: ${spotInWords(report)}`}
-      {report.impliedIrradianceWm2 !== null && off && ` The current speaks of ${number(report.impliedIrradianceWm2)} W/m².`}
-      {report.impliedCellTempC !== null && off && ` The voltage speaks of cells at ${number(report.impliedCellTempC)} °C.`}
+      {report.impliedIrradianceWm2 !== null && off && say.theCurrentSpeaksOfWM(number(report.impliedIrradianceWm2))}
+      {report.impliedCellTempC !== null && off && say.theVoltageSpeaksOfCellsAt(number(report.impliedCellTempC))}
     </span>
   );
 }

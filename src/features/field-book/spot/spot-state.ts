@@ -1,5 +1,6 @@
 import { spotReadingSchema } from "@/contracts/electrical";
 import type { SpotReading } from "@/core/electrical";
+import { say } from "@/wording/screens/field-book-spot";
 
 /** A position as it is typed. */
 export interface Position {
@@ -34,5 +35,5 @@ export function readingOf({ name, irradianceWm2, moduleTempC, ...rest }: Positio
     operatingA: known(rest.operatingA),
   });
   if (read.success) return { reading: read.data, problem: "" };
-  return { reading: null, problem: `${name}: ${read.error.issues[0]?.message ?? "a figure can't be read"}.` };
+  return { reading: null, problem: `${name}: ${read.error.issues[0]?.message ?? say.aFigureCantBeRead}.` };
 }

@@ -3,6 +3,7 @@ import { useState } from "react";
 import type { TrialReport } from "@/core/trial";
 import { Figure } from "@/features/kit/figures/Figure";
 import { number, yearsAndMonths } from "@/wording/format";
+import { say } from "@/wording/screens/field-book-trials";
 import { trialVerdict } from "@/wording/trial";
 import { betterSideWorking } from "@/wording/workings/field-workings";
 import styles from "../FieldBook.module.css";
@@ -20,18 +21,18 @@ export function BetterSide({ report, currency, price }: { report: TrialReport; c
   const years = worth > 0 && Number(extra) > 0 ? Number(extra) / worth : null;
   return (
     <>
-      <h2>Is it worth it</h2>
+      <h2>{say.isItWorthIt}</h2>
       <div className={styles.fields}>
-        <NumberInput label={`${better.name} costs more by, ${currency}`} hideControls min={0} value={extra} onChange={setExtra} />
+        <NumberInput label={say.costsMoreBy(better.name, currency)} hideControls min={0} value={extra} onChange={setExtra} />
         <NumberInput label={`A kWh, ${currency}`} hideControls min={0} value={perKwh} onChange={setPerKwh} />
       </div>
       <p>
-        {`On the ${number(other.kwp, 1)} kWp of ${other.name} it would bring `}
+        {say.onTheKwpOfItWould(number(other.kwp, 1), other.name)}
         <Figure
           working={() => betterSideWorking(report, other, extraKwh, Number(perKwh || 0), currency)}
         >{`${number(extraKwh)} kWh`}</Figure>
-        {` a year more${worth > 0 ? `, worth ${number(worth)} ${currency}` : ""}. `}
-        {years !== null && `Back after ${yearsAndMonths(years)}, at today's price and with all that the sides differ in.`}
+        {say.aYearMore(worth > 0 ? `, worth ${number(worth)} ${currency}` : "")}
+        {years !== null && say.backAfterAtTodaysPriceAnd(yearsAndMonths(years))}
       </p>
     </>
   );

@@ -14,6 +14,7 @@ import { Refused } from "@/features/kit/problems/ProblemList";
 import { ChartFrame } from "@/features/kit/save/ChartFrame";
 import { RuledTable } from "@/features/kit/table/RuledTable";
 import { number, percent } from "@/wording/format";
+import { say } from "@/wording/screens/field-book-trials";
 import { changeVerdict } from "@/wording/trial";
 import { changeWorking } from "@/wording/workings/field-workings";
 import { KIND_NAMES } from "../entries/kind-fields";
@@ -49,7 +50,7 @@ export function ChangeView({ slug, site, entries, trialMeters, hasWeather, nowUt
     const today = new Date(nowUtcMs).toISOString().slice(0, 10);
     return {
       ...{ kind: "trial", from: today, to: today },
-      note: `Before and after ${on}: ${answer ? changeVerdict(answer) : ""}`.slice(0, 2000),
+      note: say.beforeAndAfter(on, answer ? changeVerdict(answer) : "").slice(0, 2000),
       measured: answer ? { changeFrac: answer.frac, low: answer.low, high: answer.high } : null,
     };
   };
@@ -57,14 +58,14 @@ export function ChangeView({ slug, site, entries, trialMeters, hasWeather, nowUt
     <>
       <p className={chapter.verdict} data-testid="change-verdict">
         {!hasWeather
-          ? "Without weather a change can't be told from a sunny month: bring a weather file in the Readings chapter."
+          ? say.withoutWeatherAChangeCantBe
           : on === ""
-            ? "Give the day of a change: a turned array, a felled tree, a cleaning, a new inverter."
+            ? say.giveTheDayOfAChange
             : answer
               ? changeVerdict(answer)
               : busy
-                ? "The days before and after are being read …"
-                : `Too few readable days around ${on}: at least ${LEAST_DAYS} on each side are needed.`}
+                ? say.theDaysBeforeAndAfterAre
+                : say.tooFewReadableDaysAroundAt(on, LEAST_DAYS)}
       </p>
       {refusal && <Refused refusal={refusal} />}
       <div className={`${chapter.columns} ${styles.columns}`}>
@@ -74,18 +75,18 @@ export function ChangeView({ slug, site, entries, trialMeters, hasWeather, nowUt
             {choices.length > 0 && (
               <NativeSelect
                 className={styles.wide}
-                label="From the field book"
-                data={[{ value: "", label: "a day of its own" }, ...choices.map((choice) => ({ value: choice.on, label: choice.label }))]}
+                label={say.fromTheFieldBook}
+                data={[{ value: "", label: say.aDayOfItsOwn }, ...choices.map((choice) => ({ value: choice.on, label: choice.label }))]}
                 value={choices.some((choice) => choice.on === on) ? on : ""}
                 onChange={(event) => setOn(event.currentTarget.value)}
               />
             )}
-            <DateField label="Day of the change" value={on} onChange={setOn} />
-            <NumberInput label="Days on each side, at most" hideControls min={5} max={1100} value={days} onChange={setDays} />
+            <DateField label={say.dayOfTheChange} value={on} onChange={setOn} />
+            <NumberInput label={say.daysOnEachSideAtMost} hideControls min={5} max={1100} value={days} onChange={setDays} />
             {trialMeters.length > 1 && (
               <NativeSelect
                 label="Read at"
-                data={[{ value: "", label: "the whole site" }, ...trialMeters.map(({ id, name }) => ({ value: id, label: name }))]}
+                data={[{ value: "", label: say.theWholeSite }, ...trialMeters.map(({ id, name }) => ({ value: id, label: name }))]}
                 value={meter}
                 onChange={(event) => setMeter(event.currentTarget.value)}
               />
@@ -95,7 +96,7 @@ export function ChangeView({ slug, site, entries, trialMeters, hasWeather, nowUt
         <section className={chapter.section}>
           {answer && (
             <>
-              <h2>The weather-corrected index</h2>
+              <h2>{say.theWeatherCorrectedIndex}</h2>
               <RuledTable className={chapter.table}>
                 <thead>
                   <tr>
@@ -125,11 +126,13 @@ export function ChangeView({ slug, site, entries, trialMeters, hasWeather, nowUt
                 </tfoot>
               </RuledTable>
               <p className={chapter.soft}>
-                Raw output moved by <span className={styles.naive}>{percent(answer.rawFrac)}</span>: weather and season are in that.
+                {say.rawOutputMovedBy}
+                <span className={styles.naive}>{percent(answer.rawFrac)}</span>
+                {say.weatherAndSeasonAreInThat}
               </p>
               <ChartFrame
-                title="Day by day"
-                note="metered ÷ expected; lines: each side's level"
+                title={say.dayByDay}
+                note={say.meteredExpectedLinesEachSidesLevel}
                 fileName={`${slug}-before-and-after`}
                 height={230}
                 summary={changeVerdict(answer)}
@@ -145,9 +148,7 @@ export function ChangeView({ slug, site, entries, trialMeters, hasWeather, nowUt
                   />
                 )}
               </ChartFrame>
-              <p className={chapter.soft}>
-                {`Left out of the record: ${answer.leftOut.unread} days not read whole, ${answer.leftOut.dim} too dim to tell, ${answer.leftOut.still} that stood still or lay under snow.`}
-              </p>
+              <p className={chapter.soft}>{say.leftOutOfTheRecordDays(answer.leftOut.unread, answer.leftOut.dim, answer.leftOut.still)}</p>
               <WriteDown slug={slug} entry={entry} />
             </>
           )}

@@ -12,6 +12,7 @@ import { DateField } from "@/features/kit/look/DateField";
 import { ScrollBox } from "@/features/kit/look/ScrollBox";
 import { RuledTable } from "@/features/kit/table/RuledTable";
 import { number, percent } from "@/wording/format";
+import { say } from "@/wording/screens/field-book-trials";
 import { pairWorking } from "@/wording/workings/field-workings";
 import styles from "../FieldBook.module.css";
 import type { FieldBookProps } from "../field-book-props";
@@ -42,22 +43,22 @@ export function ShortPairs({ site, nowUtcMs }: FieldBookProps) {
   const set = (k: number, change: Partial<Row>): void => setRows(rows.map((row, at) => (at === k ? { ...row, ...change } : row)));
   return (
     <section className={chapter.section}>
-      <h2>By hand, minutes apart</h2>
+      <h2>{say.byHandMinutesApart}</h2>
       <p className={chapter.soft}>
         {report
-          ? `The second way of standing gave ${percent(report.readFrac, 0)} against the first; a cloudless sky would give ${percent(report.expectedFrac, 0)}.`
-          : `Flat against tilted, say: read watts or amperes both ways within a few minutes. Expected is ${array.name || array.id} under a cloudless sky.`}
+          ? say.theSecondWayOfStandingGave(percent(report.readFrac, 0), percent(report.expectedFrac, 0))
+          : say.flatAgainstTiltedSayReadWatts(array.name || array.id)}
       </p>
       {rows.map((row, k) => (
         // biome-ignore lint/suspicious/noArrayIndexKey: a pair is its place in the list
         <div key={k} className={styles.fields}>
-          <DateField type="datetime-local" label="Clock on the site" value={row.at} onChange={(at) => set(k, { at })} />
+          <DateField type="datetime-local" label={say.clockOnTheSite} value={row.at} onChange={(at) => set(k, { at })} />
           {(
             [
               ["tiltA", "First tilt, °"],
-              ["readA", "read, W or A"],
+              ["readA", say.readWOrA],
               ["tiltB", "Second tilt, °"],
-              ["readB", "read, W or A"],
+              ["readB", say.readWOrA],
             ] as const
           ).map(([key, label]) => (
             <NumberInput key={key} label={label} hideControls min={0} value={row[key]} onChange={(value) => set(k, { [key]: value })} />
@@ -75,7 +76,7 @@ export function ShortPairs({ site, nowUtcMs }: FieldBookProps) {
                 <th scope="col">at</th>
                 <th scope="col">gain read</th>
                 <th scope="col">gain expected</th>
-                <th scope="col">agree within a tenth</th>
+                <th scope="col">{say.agreeWithinATenth}</th>
               </tr>
             </thead>
             <tbody>
@@ -88,7 +89,7 @@ export function ShortPairs({ site, nowUtcMs }: FieldBookProps) {
                       `${percent(pair.expectedFrac, 0)} (${number(pair.expectedA)} and ${number(pair.expectedB)} W)`,
                     ]}
                   </Cells>
-                  <td className={pair.agrees ? "" : chapter.clay}>{pair.agrees ? "yes" : "no: a cloud, a wrong hour, or another tilt"}</td>
+                  <td className={pair.agrees ? "" : chapter.clay}>{pair.agrees ? "yes" : say.noACloudAWrongHour}</td>
                 </tr>
               ))}
             </tbody>

@@ -2,6 +2,7 @@ import { SideBars } from "@/charts";
 import { differenceFrac, type Group } from "@/core/trial";
 import { ChartFrame } from "@/features/kit/save/ChartFrame";
 import { percent } from "@/wording/format";
+import { say } from "@/wording/screens/field-book-trials";
 
 interface BarsProps {
   readonly title: string;
@@ -27,7 +28,7 @@ export function TrialBars({ title, groups, mean, label, weights, name }: BarsPro
   return (
     <ChartFrame
       title={title}
-      note="second side against the first; dashed: all together"
+      note={say.secondSideAgainstTheFirstDashed}
       fileName={name}
       height={150}
       summary={bars.map(({ label: text, frac }) => `${text}: ${frac === null ? "too little" : percent(frac)}`).join("; ")}

@@ -10,6 +10,7 @@ import { DateField } from "@/features/kit/look/DateField";
 import { Refused } from "@/features/kit/problems/ProblemList";
 import { RuledTable } from "@/features/kit/table/RuledTable";
 import { monthName, number, percent } from "@/wording/format";
+import { say } from "@/wording/screens/field-book-trials";
 import { confounders, differenceInWords, naiveReasons, trialVerdict } from "@/wording/trial";
 import { trialWorking, trialYearWorking } from "@/wording/workings/field-workings";
 import styles from "../FieldBook.module.css";
@@ -35,12 +36,12 @@ export function TrialsView(props: FieldBookProps) {
     <>
       <p className={chapter.verdict} data-testid="trial-verdict">
         {sides.length < 2
-          ? "A trial sets two meters of one site against each other: name a second meter with its arrays in the Site chapter, and bring its readings in the Readings chapter."
+          ? say.aTrialSetsTwoMetersOf
           : answer
             ? trialVerdict(answer).text
             : busy
-              ? "Both sides are being paired …"
-              : "The two sides share no lit time."}
+              ? say.bothSidesAreBeingPaired
+              : say.theTwoSidesShareNoLit}
       </p>
       {refusal && <Refused refusal={refusal} />}
       {sides.length >= 2 && (
@@ -57,7 +58,7 @@ export function TrialsView(props: FieldBookProps) {
             value={b}
             onChange={(event) => setB(event.currentTarget.value)}
           />
-          <DateField label="From (all there is)" value={from} onChange={setFrom} />
+          <DateField label={say.fromAllThereIs} value={from} onChange={setFrom} />
           <DateField label="To" value={to} onChange={setTo} />
         </div>
       )}
@@ -91,10 +92,9 @@ function TrialAnswer({ slug, report, currency, price, nowUtcMs }: AnswerProps) {
     const today = new Date(nowUtcMs).toISOString().slice(0, 10);
     return {
       ...{ kind: "trial", from: today, to: today },
-      note: `${trialVerdict(report).text} Not told apart: ${others.map(({ what }) => differenceInWords(what)).join(", ") || "nothing known"}.`.slice(
-        0,
-        2000,
-      ),
+      note: say
+        .notToldApart(trialVerdict(report).text, others.map(({ what }) => differenceInWords(what)).join(", ") || "nothing known")
+        .slice(0, 2000),
       measured: {
         differenceFrac: difference.frac,
         low: difference.low,
@@ -107,11 +107,11 @@ function TrialAnswer({ slug, report, currency, price, nowUtcMs }: AnswerProps) {
   return (
     <div className={`${chapter.columns} ${styles.columns}`}>
       <section className={chapter.section}>
-        <h2>The difference, and the hurried one</h2>
+        <h2>{say.theDifferenceAndTheHurriedOne}</h2>
         <RuledTable className={chapter.table}>
           <thead>
             <tr>
-              <th scope="col">kWh a kilowatt-peak</th>
+              <th scope="col">{say.kwhAKilowattPeak}</th>
               <th scope="col">{a.name}</th>
               <th scope="col">{b.name}</th>
               <th scope="col">difference</th>
@@ -128,7 +128,7 @@ function TrialAnswer({ slug, report, currency, price, nowUtcMs }: AnswerProps) {
             </tr>
             {year && (
               <tr>
-                <td>whole year, by season</td>
+                <td>{say.wholeYearBySeason}</td>
                 <td>{number(year.a)}</td>
                 <td>{number(year.b)}</td>
                 <td>
@@ -137,7 +137,7 @@ function TrialAnswer({ slug, report, currency, price, nowUtcMs }: AnswerProps) {
               </tr>
             )}
             <tr className={chapter.soft}>
-              <td>raw, stretched by days</td>
+              <td>{say.rawStretchedByDays}</td>
               <td className={styles.naive}>{number(naive.a)}</td>
               <td className={styles.naive}>{number(naive.b)}</td>
               <td className={styles.naive}>{percent(naive.frac)}</td>
@@ -149,9 +149,9 @@ function TrialAnswer({ slug, report, currency, price, nowUtcMs }: AnswerProps) {
             <li key={reason}>{reason}</li>
           ))}
         </ul>
-        <h2>What differs besides</h2>
+        <h2>{say.whatDiffersBesides}</h2>
         <NativeSelect
-          label="The thing that is tried"
+          label={say.theThingThatIsTried}
           data={[
             { value: "", label: "not said" },
             ...DIFFERING.filter((what) => report.differs.some((each) => each.what === what)).map((what) => ({
@@ -172,11 +172,9 @@ function TrialAnswer({ slug, report, currency, price, nowUtcMs }: AnswerProps) {
             ))}
           </ul>
         ) : (
-          <p className={chapter.soft}>By the book nothing else does.</p>
+          <p className={chapter.soft}>{say.byTheBookNothingElseDoes}</p>
         )}
-        {others.length > 0 && (
-          <p className={chapter.soft}>The trial can’t tell these apart from what it tries: the difference holds them all.</p>
-        )}
+        {others.length > 0 && <p className={chapter.soft}>{say.theTrialCantTellTheseApart}</p>}
         <BetterSide {...{ report, currency, price }} />
         <WriteDown slug={slug} entry={entry} />
       </section>
@@ -190,7 +188,7 @@ function TrialAnswer({ slug, report, currency, price, nowUtcMs }: AnswerProps) {
           name={`${slug}-trial-months`}
         />
         <TrialBars
-          title="By hour of the day"
+          title={say.byHourOfTheDay}
           groups={report.hours}
           mean={difference.frac}
           label={(key) => key}
@@ -198,7 +196,7 @@ function TrialAnswer({ slug, report, currency, price, nowUtcMs }: AnswerProps) {
         />
         {report.light.length > 0 && (
           <TrialBars
-            title="By light, W/m² in the plane"
+            title={say.byLightWMInThe}
             groups={report.light}
             mean={difference.frac}
             label={(key) => `${key}+`}
@@ -206,11 +204,9 @@ function TrialAnswer({ slug, report, currency, price, nowUtcMs }: AnswerProps) {
           />
         )}
         <p>
-          {`Who wakes first: ${a.name} on ${ends.startsFirst.a} days, ${b.name} on ${ends.startsFirst.b}, together on ${ends.startsFirst.together}. `}
-          {`Who works last: ${a.name} on ${ends.stopsLast.a}, ${b.name} on ${ends.stopsLast.b}, together on ${ends.stopsLast.together}. `}
-          {[a, b]
-            .map(({ name, clipping }) => `${name} lay on its rating on ${clipping.days} days (${number(clipping.hours, 1)} h). `)
-            .join("")}
+          {say.whoWakesFirstOnDaysOn(a.name, ends.startsFirst.a, b.name, ends.startsFirst.b, ends.startsFirst.together)}
+          {say.whoWorksLastOnOnTogether(a.name, ends.stopsLast.a, b.name, ends.stopsLast.b, ends.stopsLast.together)}
+          {[a, b].map(({ name, clipping }) => say.layOnItsRatingOnDays(name, clipping.days, number(clipping.hours, 1))).join("")}
         </p>
       </section>
     </div>

@@ -3,6 +3,7 @@
 import { NumberInput, Popover } from "@mantine/core";
 import { IconAngle, IconCompass } from "@tabler/icons-react";
 import { type ReactNode, useState } from "react";
+import { say as sayHere } from "@/wording/screens/kit-angles";
 import styles from "./Angle.module.css";
 import { AzimuthView, TiltView } from "./AngleViews";
 import { type At, CompassTool } from "./CompassTool";
@@ -32,7 +33,7 @@ export function TiltField({
       angle={angle}
       picture={<TiltView tiltDeg={Number(angle.value)} />}
       icon={<IconAngle size={16} stroke={1.6} />}
-      say="Ways to measure a tilt"
+      say={sayHere.waysToMeasureATilt}
     >
       {(take) => <TiltTools tiltDeg={Number(angle.value) || 0} latitudeDeg={latitudeDeg} azimuthDeg={azimuthDeg} take={take} />}
     </Shell>
@@ -46,7 +47,7 @@ export function AzimuthField({ place, onDate, ...angle }: AngleProps & { readonl
       angle={angle}
       picture={<AzimuthView azimuthDeg={Number(angle.value)} />}
       icon={<IconCompass size={16} stroke={1.6} />}
-      say="Read a compass"
+      say={sayHere.readACompass}
     >
       {(take) => <CompassTool azimuthDeg={Number(angle.value) || 0} place={place} onDate={onDate ?? null} take={take} />}
     </Shell>

@@ -3,6 +3,7 @@ import { useId, useState } from "react";
 import { compassPoint, fromEquatorDeg, magneticDeclination, magneticOfTrueDeg, trueOfMagneticDeg } from "@/core/geometry";
 import { DateField } from "@/features/kit/look/DateField";
 import { number } from "@/wording/format";
+import { say } from "@/wording/screens/kit-angles";
 import styles from "./Angle.module.css";
 import { onCircle, round } from "./tenths";
 
@@ -13,9 +14,9 @@ export interface At {
 }
 
 const POINTED = [
-  { value: "0", label: "where the modules look" },
-  { value: "90", label: "up the slope" },
-  { value: "along", label: "along the lower edge, left to right from behind" },
+  { value: "0", label: say.whereTheModulesLook },
+  { value: "90", label: say.upTheSlope },
+  { value: "along", label: say.alongTheLowerEdgeLeftTo },
 ];
 const OFFSETS: Readonly<Record<string, number>> = { "0": 0, "90": 180, along: -90 };
 
@@ -45,7 +46,7 @@ export function CompassTool({
   return (
     <>
       <div className={styles.pair}>
-        <NumberInput id={id} label="Compass shows, ° magnetic" hideControls size="xs" value={reading} onChange={setReading} />
+        <NumberInput id={id} label={say.compassShowsMagnetic} hideControls size="xs" value={reading} onChange={setReading} />
         <DateField label="read on" value={date} onChange={setDate} />
       </div>
       <Select
@@ -67,15 +68,15 @@ export function CompassTool({
         <dt>Declination here</dt>
         <dd>
           {`${number(Math.abs(declinationDeg), 1)}° ${declinationDeg < 0 ? "west" : "east"}`}{" "}
-          <span>{`World Magnetic Model (${model})${outdated ? ", outside its years" : ""}`}</span>
+          <span>{say.worldMagneticModel(model, outdated ? say.outsideItsYears : "")}</span>
         </dd>
       </dl>
       <p className={styles.hint}>
         {isRead &&
           (Math.abs(off) < 0.5
-            ? "Straight toward the equator."
-            : `${number(Math.abs(off), 0)}° ${off > 0 ? "west" : "east"} of straight toward the equator.`)}{" "}
-        Stand clear of steel, cables and the inverter; a wall's line is only as true as the wall.
+            ? say.straightTowardTheEquator
+            : say.ofStraightTowardTheEquator(number(Math.abs(off), 0), off > 0 ? "west" : "east"))}
+        {say.standClearOfSteelCablesAnd}
       </p>
       <div className={styles.row}>
         <span />

@@ -14,6 +14,7 @@ import {
   tiltOfRise,
 } from "@/core/geometry";
 import { number } from "@/wording/format";
+import { say } from "@/wording/screens/kit-angles";
 import styles from "./Angle.module.css";
 import { round } from "./tenths";
 
@@ -67,20 +68,20 @@ export function TiltTools({
         data={[...WAYS]}
         value={way}
         onChange={(next) => choose(next)}
-        aria-label="How the tilt was measured"
+        aria-label={say.howTheTiltWasMeasured}
       />
       <div className={styles.pair}>
-        {way === "upright" && <Field label="Angle from upright, °" value={one} set={setOne} />}
+        {way === "upright" && <Field label={say.angleFromUpright} value={one} set={setOne} />}
         {way === "rise" && (
           <>
             <Field label="Rise" value={one} set={setOne} />
-            <Field label="over a run of" value={two} set={setTwo} />
+            <Field label={say.overARunOf} value={two} set={setTwo} />
           </>
         )}
         {way === "plumb" && (
           <>
-            <Field label="Crosses the flat arm at" value={one} set={setOne} />
-            <Field label="hung this far up the other" value={two} set={setTwo} />
+            <Field label={say.crossesTheFlatArmAt} value={one} set={setOne} />
+            <Field label={say.hungThisFarUpTheOther} value={two} set={setTwo} />
           </>
         )}
         {way === "phone" && (
@@ -91,14 +92,14 @@ export function TiltTools({
         )}
       </div>
       <p className={styles.hint}>{HINTS[way]}</p>
-      <svg width={388} height={150} role="img" aria-label={`Side view: ${number(shown, 1)} degrees from flat`}>
+      <svg width={388} height={150} role="img" aria-label={say.sideViewDegreesFromFlat(number(shown, 1))}>
         <SideView
           width={388}
           height={150}
           tiltDeg={shown}
           slantM={2}
           baseHeightM={0.4}
-          front={looks ? `toward the equator (${equator})` : "away from the equator"}
+          front={looks ? say.towardTheEquator(equator) : say.awayFromTheEquator}
           suns={[
             {
               label: `noon ${number(Math.max(0, noonDeg))}°`,
@@ -110,7 +111,7 @@ export function TiltTools({
       </svg>
       <div className={styles.row}>
         <Select
-          label="Noon sun of"
+          label={say.noonSunOf}
           size="xs"
           data={DAYS}
           value={day}
@@ -119,7 +120,7 @@ export function TiltTools({
           comboboxProps={{ withinPortal: false }}
         />
         <Button disabled={read === null} onClick={() => read !== null && take(read)}>
-          {read === null ? "Use" : `Use ${number(read, 1)}° from flat`}
+          {read === null ? "Use" : say.toUseFromFlat(number(read, 1))}
         </Button>
       </div>
     </>
@@ -127,11 +128,10 @@ export function TiltTools({
 }
 
 const HINTS: Readonly<Record<Way, string>> = {
-  upright: "Measured against a wall or a plumb line: 0 stands upright, 90 lies flat. Dusty Ledger keeps 90 minus it.",
-  rise: "Of the roof, both in one unit: 5 up in 12 along is 22.6°.",
-  plumb: "Lay one arm of a carpenter's square on the module, pointing down the slope. Hang the line from the arm that stands off it.",
-  phone:
-    "Lay its long edge on the module along the slope. Turn the phone round on the spot and read again: the mean takes its zero error out.",
+  upright: say.measuredAgainstAWallOrA,
+  rise: say.ofTheRoofBothInOne,
+  plumb: say.layOneArmOfACarpenters,
+  phone: say.layItsLongEdgeOnThe,
 };
 
 /** Tilt from flat of what was read; null while a reading is missing or says more than upright. */

@@ -4,6 +4,7 @@ import { IconDownload } from "@tabler/icons-react";
 import { type ComponentPropsWithoutRef, type Ref, useRef } from "react";
 import { csvOf } from "@/features/kit/save/csv";
 import { saveText } from "@/features/kit/save/save-chart";
+import { say } from "@/wording/screens/kit-table";
 import styles from "./Table.module.css";
 import { shownTable } from "./table-text";
 
@@ -25,7 +26,7 @@ export function RuledTable({ fileName = "table", children, className, ref, ...re
       <table ref={ref} className={`${styles.ruled} ${className ?? ""}`} {...rest}>
         {children}
       </table>
-      <button type="button" className={styles.save} onClick={save} aria-label="Save this table as CSV">
+      <button type="button" className={styles.save} onClick={save} aria-label={say.saveThisTableAsCsv}>
         <IconDownload size={15} stroke={1.6} />
       </button>
     </div>

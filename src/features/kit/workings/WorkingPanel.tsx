@@ -3,6 +3,7 @@
 import { Drawer } from "@mantine/core";
 import { createContext, type ReactNode, useCallback, useContext, useMemo, useState } from "react";
 import { RuledTable } from "@/features/kit/table/RuledTable";
+import { say } from "@/wording/screens/kit-workings";
 import type { Working } from "@/wording/workings/working";
 import styles from "./WorkingPanel.module.css";
 
@@ -28,7 +29,7 @@ export function WorkingProvider({ children }: { children: ReactNode }) {
         position="right"
         size={420}
         title={title}
-        closeButtonProps={{ "aria-label": "Close the working" }}
+        closeButtonProps={{ "aria-label": say.closeTheWorking }}
         transitionProps={{ duration: 110 }}
         classNames={{ content: styles.content!, header: styles.header! }}
       >

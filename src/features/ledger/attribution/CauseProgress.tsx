@@ -10,6 +10,7 @@ import { useChange } from "@/features/data/use-change";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { Refused } from "@/features/kit/problems/ProblemList";
 import { attributionFaultInWords } from "@/wording/attribution";
+import { say } from "@/wording/screens/ledger-attribution";
 import { attributionPath, isWorking, progressQuery } from "./progress-query";
 
 const LEAST_SHOWN_PERCENT = 3;
@@ -38,11 +39,9 @@ export function CauseProgress({ slug, run }: { slug: string; run: AttributionRun
             w={180}
             size="sm"
             color="var(--moss)"
-            aria-label="Search for causes"
+            aria-label={say.searchForCauses}
           />
-          <span className={chapter.soft}>
-            Causes are sought anew{now.hasReport ? "; what you see is from before the last change" : ""}.
-          </span>
+          <span className={chapter.soft}>{say.causesAreSoughtAnew(now.hasReport ? say.whatYouSeeIsFromBefore : "")}</span>
           <Button variant="subtle" size="compact-sm" onClick={() => act("cancel")}>
             Stop
           </Button>
@@ -51,11 +50,11 @@ export function CauseProgress({ slug, run }: { slug: string; run: AttributionRun
         <>
           <span className={chapter.soft}>
             {now.state === "cancelled"
-              ? "The search for causes was stopped."
-              : `The search failed: ${attributionFaultInWords(now.fault ?? "failed")}`}
+              ? say.theSearchForCausesWasStopped
+              : say.theSearchFailed(attributionFaultInWords(now.fault ?? "failed"))}
           </span>
           <Button variant="default" size="compact-sm" onClick={() => act("again")}>
-            Seek the causes
+            {say.seekTheCauses}
           </Button>
         </>
       )}

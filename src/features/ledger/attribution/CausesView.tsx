@@ -12,6 +12,7 @@ import { ChartFrame } from "@/features/kit/save/ChartFrame";
 import { untellableInWords } from "@/wording/attribution";
 import { type CauseWords, causeInWords } from "@/wording/findings/attribution";
 import { number, percent } from "@/wording/format";
+import { say } from "@/wording/screens/ledger-attribution";
 import { causeWorking } from "@/wording/workings/cause-working";
 import styles from "./Causes.module.css";
 import { EntriesPanel } from "./EntriesPanel";
@@ -102,16 +103,16 @@ export function CausesView(props: CausesViewProps) {
       )}
       {report.orientation && (
         <section className={chapter.section}>
-          <h2>Where the modules look, and what stands in their light</h2>
+          <h2>{say.whereTheModulesLookAndWhat}</h2>
           <div className={styles.split}>
             <OrientationOffer slug={slug} orientation={report.orientation} />
             {report.skyFields.length > 0 && (
               <ChartFrame
-                title="Paid of owed by the sun's place"
-                note="clear hours; clay: short of what is owed, moss: over"
+                title={say.paidOfOwedByTheSuns}
+                note={say.clearHoursClayShortOfWhat}
                 fileName={`${slug}-sky`}
                 height={210}
-                summary="Metered over owed energy by where the sun stood on clear hours"
+                summary={say.meteredOverOwedEnergyByWhere}
                 table={() => [
                   ["azimuth_deg", "elevation_deg", "ratio", "hours"],
                   ...report.skyFields.map((field) => [field.azimuthDeg, field.elevationDeg, field.ratio, field.hours]),
@@ -125,9 +126,10 @@ export function CausesView(props: CausesViewProps) {
       )}
       <EntriesPanel slug={slug} entries={entries} report={report} />
       <p className={chapter.soft}>
-        To practise telling causes apart: <Link href="/trainer">six made-up months</Link>.
+        {say.toPractiseTellingCausesApart}
+        <Link href="/trainer">{say.sixMadeUpMonths}</Link>.
       </p>
-      <ul className={styles.cannot} aria-label="What can't be told">
+      <ul className={styles.cannot} aria-label={say.whatCantBeTold}>
         {report.cannotTell.map((what) => (
           <li key={what}>{untellableInWords(what)}</li>
         ))}
@@ -138,12 +140,14 @@ export function CausesView(props: CausesViewProps) {
 
 function verdict({ findings, all, resolution }: AttributionView, timeZone: string): string {
   const remainder = all.expectedKwh > 0 && all.unexplainedKwh !== null ? all.unexplainedKwh / all.expectedKwh : 0;
-  const left = `The remainder is ${percent(Math.abs(remainder))} of what is explained${Math.abs(remainder) < 0.02 ? ", within what instruments can tell" : ": that needs work"}.`;
+  const left = say.theRemainderIsOfWhatIs(
+    percent(Math.abs(remainder)),
+    Math.abs(remainder) < 0.02 ? say.withinWhatInstrumentsCanTell : say.thatNeedsWork,
+  );
   const largest = [...findings].filter(({ kwh }) => kwh !== null).sort((a, b) => b.kwh! - a.kwh!)[0];
-  if (findings.length === 0) return `Nothing is found that should not be. ${left}`;
-  const coarse =
-    resolution === "hours" ? "" : ` Readings come by ${resolution === "days" ? "day" : "month"}: fewer causes can be told apart.`;
-  return `${findings.length} ${findings.length === 1 ? "cause" : "causes"} found${largest ? `; the largest: ${causeInWords(largest, timeZone).title.toLowerCase()}, ${number(largest.kwh!)} kWh` : ""}. ${left}${coarse}`;
+  if (findings.length === 0) return say.nothingIsFoundThatShouldNot(left);
+  const coarse = resolution === "hours" ? "" : say.readingsComeByFewerCausesCan(resolution === "days" ? "day" : "month");
+  return `${findings.length} ${findings.length === 1 ? "cause" : "causes"} found${largest ? say.theLargestKwh(causeInWords(largest, timeZone).title.toLowerCase(), number(largest.kwh!)) : ""}. ${left}${coarse}`;
 }
 
 function EntryWord({ finding, report }: { finding: BookCause; report: AttributionView }) {
@@ -159,7 +163,8 @@ function EntryWord({ finding, report }: { finding: BookCause; report: Attributio
   if (!WANTS_ENTRY.includes(finding.kind)) return null;
   return (
     <span className={styles.entry} data-missing>
-      The field book says nothing of it. <Link href="#field-book">Write it down.</Link>
+      {say.theFieldBookSaysNothingOf}
+      <Link href="#field-book">{say.writeItDown}</Link>
     </span>
   );
 }
@@ -179,10 +184,10 @@ function FindingDays({ slug, finding, words, energies }: { slug: string; finding
   return (
     <ChartFrame
       title={words.title}
-      note="metered by day, kWh; dashed: expected by the book"
+      note={say.meteredByDayKwhDashedExpected}
       fileName={`${slug}-${finding.kind}`}
       height={170}
-      summary={`Metered and expected energy by day around: ${words.what}`}
+      summary={say.meteredAndExpectedEnergyByDay(words.what)}
       table={() => [["day", "metered_kwh", "expected_kwh"], ...days.map((date, d) => [date, metered[d] ?? null, expected[d] ?? null])]}
     >
       {(width) => (

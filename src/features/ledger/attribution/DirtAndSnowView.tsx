@@ -11,6 +11,7 @@ import { ScrollBox } from "@/features/kit/look/ScrollBox";
 import { ChartFrame } from "@/features/kit/save/ChartFrame";
 import { RuledTable } from "@/features/kit/table/RuledTable";
 import { dateName, number, percent } from "@/wording/format";
+import { say } from "@/wording/screens/ledger-attribution";
 import { dirtWorking } from "@/wording/workings/dirt-working";
 import styles from "./Causes.module.css";
 import { SnowByArray } from "./SnowByArray";
@@ -32,7 +33,7 @@ export function DirtAndSnowView({ slug, report, pricePerKwh, currency }: DirtAnd
   const marks = soiling.resets.map((reset) => ({
     date: reset.date,
     kind: reset.cause,
-    title: `${dateName(reset.date)}: ${reset.cause === "rain" ? "rain" : reset.cause === "cleaning" ? "cleaning in the field book" : "cleaning suspected"}, took off ${percent(reset.effectFrac)}`,
+    title: `${dateName(reset.date)}: ${reset.cause === "rain" ? "rain" : reset.cause === "cleaning" ? say.cleaningInTheFieldBook : "cleaning suspected"}, took off ${percent(reset.effectFrac)}`,
   }));
   return (
     <>
@@ -42,11 +43,11 @@ export function DirtAndSnowView({ slug, report, pricePerKwh, currency }: DirtAnd
         </Figure>
       </p>
       <ChartFrame
-        title="Light lost to dirt"
-        note="tick: rain; filled: cleaning written down; open: cleaning suspected"
+        title={say.lightLostToDirt}
+        note={say.tickRainFilledCleaningWrittenDown}
         fileName={`${slug}-dirt`}
         height={210}
-        summary="Share of light lost to dirt by day, with rain and cleanings"
+        summary={say.shareOfLightLostToDirt}
         table={() => [["day", "lost_frac"], ...days.map((day, d) => [day, soiling.lostFracByDay[d] ?? null])]}
       >
         {(width) => (
@@ -63,9 +64,9 @@ export function DirtAndSnowView({ slug, report, pricePerKwh, currency }: DirtAnd
       </ChartFrame>
       <div className={styles.split}>
         <section className={chapter.section}>
-          <h2>What cleanings brought</h2>
+          <h2>{say.whatCleaningsBrought}</h2>
           {soiling.cleanings.length > 0 ? (
-            <ScrollBox label="What cleanings brought">
+            <ScrollBox label={say.whatCleaningsBrought}>
               <RuledTable className={chapter.table}>
                 <thead>
                   <tr>
@@ -79,7 +80,7 @@ export function DirtAndSnowView({ slug, report, pricePerKwh, currency }: DirtAnd
                   {soiling.cleanings.map((cleaning) => (
                     <tr key={cleaning.date}>
                       <td>{cleaning.date}</td>
-                      <td style={{ textAlign: "left" }}>{cleaning.cause === "cleaning" ? "field book" : "the output alone"}</td>
+                      <td style={{ textAlign: "left" }}>{cleaning.cause === "cleaning" ? "field book" : say.theOutputAlone}</td>
                       <td>
                         <Figure plain working={() => cleaningWorking(cleaning.date, cleaning.gainKwh)}>
                           {number(cleaning.gainKwh)}
@@ -96,29 +97,29 @@ export function DirtAndSnowView({ slug, report, pricePerKwh, currency }: DirtAnd
               </RuledTable>
             </ScrollBox>
           ) : (
-            <p className={chapter.soft}>No cleaning is written down, and none is seen in the output.</p>
+            <p className={chapter.soft}>{say.noCleaningIsWrittenDownAnd}</p>
           )}
         </section>
         <section className={chapter.section}>
-          <h2>When one cleaning a year brings most</h2>
+          <h2>{say.whenOneCleaningAYearBrings}</h2>
           <WeekBars gains={soiling.gainByWeekKwh} money={money} />
           {pricePerKwh !== null && <CleanOrWait report={report} pricePerKwh={pricePerKwh} currency={currency} />}
         </section>
       </div>
       <section className={chapter.section}>
-        <h2>Snow, winter by winter</h2>
+        <h2>{say.snowWinterByWinter}</h2>
         {snow.winters.length > 0 ? (
-          <ScrollBox label="Snow by winter">
+          <ScrollBox label={say.snowByWinter}>
             <RuledTable className={chapter.table}>
               <thead>
                 <tr>
                   <th>winter</th>
-                  <th>falls that stayed</th>
-                  <th>days under snow</th>
+                  <th>{say.fallsThatStayed}</th>
+                  <th>{say.daysUnderSnow}</th>
                   <th>lost, kWh</th>
                   {pricePerKwh !== null && <th>worth, {currency}</th>}
-                  <th>clearing the next morning would have brought, kWh</th>
-                  <th>waiting kept of that</th>
+                  <th>{say.clearingTheNextMorningWouldHave}</th>
+                  <th>{say.waitingKeptOfThat}</th>
                 </tr>
               </thead>
               <tbody>
@@ -141,13 +142,10 @@ export function DirtAndSnowView({ slug, report, pricePerKwh, currency }: DirtAnd
             </RuledTable>
           </ScrollBox>
         ) : (
-          <p className={chapter.soft}>No snow was seen on the modules.</p>
+          <p className={chapter.soft}>{say.noSnowWasSeenOnThe}</p>
         )}
         <SnowByArray report={report} />
-        <p className={chapter.caution}>
-          Snow and wet roofs kill: no one goes up for kilowatt-hours without a harness and a second person. Never pour hot water on cold
-          glass. Local rules for work at height come first.
-        </p>
+        <p className={chapter.caution}>{say.snowAndWetRoofsKillNo}</p>
       </section>
     </>
   );
@@ -155,16 +153,26 @@ export function DirtAndSnowView({ slug, report, pricePerKwh, currency }: DirtAnd
 
 function dirtVerdict({ soiling }: AttributionView): string {
   if (!soiling.isSeen)
-    return soiling.meanLostFrac > 0.0005
-      ? `Dirt is hardly told from scatter: about ${percent(soiling.meanLostFrac)} of the light.`
-      : "No dirt is told from the readings: rain keeps the modules clean enough.";
-  return `Dirt grows by ${percent(soiling.ratePerDayFrac, 2)} a day (${percent(soiling.rateLowFrac, 2)} to ${percent(soiling.rateHighFrac, 2)}) and took ${percent(soiling.meanLostFrac)} of the light.`;
+    return soiling.meanLostFrac > 0.0005 ? say.dirtIsHardlyToldFromScatter(percent(soiling.meanLostFrac)) : say.noDirtIsToldFromThe;
+  return say.dirtGrowsByADayTo(
+    percent(soiling.ratePerDayFrac, 2),
+    percent(soiling.rateLowFrac, 2),
+    percent(soiling.rateHighFrac, 2),
+    percent(soiling.meanLostFrac),
+  );
 }
 
 function nowOrWait({ soiling, days }: AttributionView, money: (kwh: number) => string): string {
   if (!soiling.isSeen) return "";
-  const rain = soiling.daysToRain === null ? "" : ` Rain that washes comes after ${number(soiling.daysToRain)} days on average.`;
-  return `On ${dateName(days.at(-1)!)} it takes ${percent(soiling.nowFrac)}; cleaning then would bring about ${number(soiling.nowGainKwh)} kWh${money(soiling.nowGainKwh)}${money(1) ? ": worth it while a cleaning costs less" : ""}.${rain}`;
+  const rain = soiling.daysToRain === null ? "" : say.rainThatWashesComesAfterDays(number(soiling.daysToRain));
+  return say.onItTakesCleaningThenWould(
+    dateName(days.at(-1)!),
+    percent(soiling.nowFrac),
+    number(soiling.nowGainKwh),
+    money(soiling.nowGainKwh),
+    money(1) ? say.worthItWhileACleaningCosts : "",
+    rain,
+  );
 }
 
 /** Clean now or wait, at a cost that the reader gives: what it would bring now, in the best week, and the cost at which the answer flips. */
@@ -178,57 +186,56 @@ function CleanOrWait({ report, pricePerKwh, currency }: { report: AttributionVie
     cost === "" || !(asked >= 0)
       ? ""
       : now > asked
-        ? `Clean now: it brings ${number(now)} ${currency}, ${number(now - asked)} more than it costs.`
+        ? say.cleanNowItBringsMoreThan(number(now), currency, number(now - asked))
         : best > asked
-          ? `Wait: now it brings ${number(now)} ${currency}; in the best week of a usual year ${number(best)}, ${number(best - asked)} more than it costs.`
-          : `Leave it to the rain: even in the best week of a usual year it brings ${number(best)} ${currency}.`;
+          ? say.waitNowItBringsInThe(number(now), currency, number(best), number(best - asked))
+          : say.leaveItToTheRainEven(number(best), currency);
   return (
     <div className={styles.form}>
-      <NumberInput label={`one cleaning costs, ${currency}`} value={cost} onChange={setCost} min={0} hideControls w={170} />
+      <NumberInput label={say.oneCleaningCosts(currency)} value={cost} onChange={setCost} min={0} hideControls w={170} />
       <span className={chapter.soft} role="status">
-        {verdict || `Worth it in the best week while it costs less than ${number(best)} ${currency}.`}
+        {verdict || say.worthItInTheBestWeek(number(best), currency)}
       </span>
     </div>
   );
 }
 
 const cleaningWorking = (date: string, gainKwh: number) => ({
-  title: `What the cleaning of ${dateName(date)} brought`,
+  title: say.whatTheCleaningOfBrought(dateName(date)),
   value: number(gainKwh),
   unit: "kWh",
-  formula: "Σ dirt that it took off × owed by a clean plant, thinned by each rain, until the next cleaning",
-  inputs: [{ name: "dirt and rain by day", value: "as in the picture", from: "fit to the readings" }],
-  source: "Kimber et al., 2006; docs/methods.md, causes.",
-  assumptions: ["At the meter: above the inverter's ceiling cleaning brings nothing."],
+  formula: say.dirtThatItTookOffOwed,
+  inputs: [{ name: say.dirtAndRainByDay, value: say.asInThePicture, from: say.fitToTheReadings }],
+  source: say.kimberEtAl2006DocsMethods,
+  assumptions: [say.atTheMeterAboveTheInverters],
 });
 
 const winterWorking = (winter: AttributionView["snow"]["winters"][number]) => ({
-  title: `Snow of the winter ${winter.key}`,
+  title: say.snowOfTheWinter(winter.key),
   value: number(winter.lostKwh),
   unit: "kWh",
-  formula:
-    "Σ owed × (1 − paid ÷ owed) from each fall until two hours in a row give 90 % of the usual; clearing: the same from the next morning on",
+  formula: say.owed1PaidOwedFromEach,
   inputs: [
-    { name: "falls that stayed", value: String(winter.spells), from: "snow depth or cold and rain, and the meter" },
-    { name: "days under snow", value: String(winter.days), from: "the same" },
+    { name: say.fallsThatStayed, value: String(winter.spells), from: say.snowDepthOrColdAndRain },
+    { name: say.daysUnderSnow, value: String(winter.days), from: "the same" },
     {
-      name: "clearing would have brought",
+      name: say.clearingWouldHaveBrought,
       value: `${number(winter.clearingKwh)} kWh`,
-      from: "what was lost after the first morning of each fall",
+      from: say.whatWasLostAfterTheFirst,
     },
   ],
-  source: "After Marion et al., 2013, with the meter in place of the model's end of a cover.",
-  assumptions: ["At the meter.", "Clearing the next morning, all of it, every time."],
+  source: say.afterMarionEtAl2013With,
+  assumptions: [say.atTheMeter, say.clearingTheNextMorningAllOf],
 });
 
 /** Mean gain of one cleaning by week of the year; the best week in clay. */
 function WeekBars({ gains, money }: { gains: readonly number[]; money: (kwh: number) => string }) {
   const most = Math.max(1e-9, ...gains);
   const best = gains.indexOf(Math.max(...gains));
-  if (most < 1) return <p className={chapter.soft}>In no week would one cleaning bring a kilowatt-hour worth the ladder.</p>;
+  if (most < 1) return <p className={chapter.soft}>{say.inNoWeekWouldOneCleaning}</p>;
   return (
     <>
-      <svg viewBox="0 0 530 130" width="100%" role="img" aria-label="Gain of one cleaning by week of the year">
+      <svg viewBox="0 0 530 130" width="100%" role="img" aria-label={say.gainOfOneCleaningByWeek}>
         {gains.map((kwh, week) => (
           <rect
             // biome-ignore lint/suspicious/noArrayIndexKey: a week of the year is its number
@@ -249,8 +256,9 @@ function WeekBars({ gains, money }: { gains: readonly number[]; money: (kwh: num
         ))}
       </svg>
       <p className={chapter.soft}>
-        Best in week {best + 1} ({WEEKS_OF_MONTHS[Math.min(11, Math.floor(best / 4.35))]}): about {number(gains[best]!)} kWh
-        {money(gains[best]!)} a cleaning, over the years there are.
+        {say.bestInWeek(best + 1)}
+        {WEEKS_OF_MONTHS[Math.min(11, Math.floor(best / 4.35))]}
+        {say.aboutKwhACleaningOverThe(number(gains[best]!), money(gains[best]!))}
       </p>
     </>
   );

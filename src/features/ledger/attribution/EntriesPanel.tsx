@@ -5,6 +5,7 @@ import chapter from "@/features/kit/look/Chapter.module.css";
 import { ScrollBox } from "@/features/kit/look/ScrollBox";
 import { DataTable } from "@/features/kit/table/DataTable";
 import { effectInWords } from "@/wording/attribution";
+import { say } from "@/wording/screens/ledger-attribution";
 
 /** The field book's entries with what each did to the output; they are written in their own chapter. */
 export function EntriesPanel({ slug, entries, report }: { slug: string; entries: readonly StoredEntry[]; report: AttributionView }) {
@@ -24,8 +25,8 @@ export function EntriesPanel({ slug, entries, report }: { slug: string; entries:
               { key: "note", head: "note", cell: ({ note }) => note, kind: "words" },
               {
                 key: "what-it-did",
-                head: "what it did",
-                cell: ({ id }) => (effects[id] ? effectInWords(effects[id]) : "not yet looked at"),
+                head: say.whatItDid,
+                cell: ({ id }) => (effects[id] ? effectInWords(effects[id]) : say.notYetLookedAt),
                 kind: "words",
                 cellClass: ({ id }) => (effects[id]?.code === "not-seen" ? chapter.clay : chapter.soft),
               },
@@ -33,12 +34,10 @@ export function EntriesPanel({ slug, entries, report }: { slug: string; entries:
           />
         </ScrollBox>
       ) : (
-        <p className={chapter.soft}>
-          Nothing is written down yet. A cleaning, an outage or a repair with its date lets findings be told from faults.
-        </p>
+        <p className={chapter.soft}>{say.nothingIsWrittenDownYetA}</p>
       )}
       <p>
-        <Link href={`/books/${slug}/field-book`}>Write another in the field book</Link>
+        <Link href={`/books/${slug}/field-book`}>{say.writeAnotherInTheFieldBook}</Link>
       </p>
     </section>
   );

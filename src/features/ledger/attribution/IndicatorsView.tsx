@@ -8,6 +8,7 @@ import chapter from "@/features/kit/look/Chapter.module.css";
 import { ScrollBox } from "@/features/kit/look/ScrollBox";
 import { RuledTable } from "@/features/kit/table/RuledTable";
 import { monthName, number, percent } from "@/wording/format";
+import { say } from "@/wording/screens/ledger-attribution";
 import type { LedgerContext } from "@/wording/workings/ledger-workings";
 import type { Working } from "@/wording/workings/working";
 
@@ -31,13 +32,13 @@ const COLUMNS: readonly Column[] = [
   {
     name: "performance ratio",
     of: (row) => share(row.performanceRatio),
-    formula: "metered ÷ (reference × share read)",
+    formula: say.meteredReferenceShareRead,
     source: "IEC 61724-1:2021, 14.3.1",
   },
   {
     name: "at 25 °C",
     of: (row) => share(row.temperatureCorrectedRatio),
-    formula: "performance ratio ÷ (1 − heat's share of the energy before it)",
+    formula: say.performanceRatio1HeatsShareOf,
     source: "IEC 61724-1:2021, 14.3.3",
   },
   {
@@ -49,26 +50,26 @@ const COLUMNS: readonly Column[] = [
   {
     name: "performance index",
     of: (row) => share(row.energyPerformanceIndex),
-    formula: "metered ÷ expected by the book, for the time that was read",
+    formula: say.meteredExpectedByTheBookFor,
     source: "IEC TS 61724-3:2016",
   },
   {
     name: "available, time",
     of: (row) => share(row.availabilityByTimeFrac),
-    formula: "hours with light that were not down ÷ hours with light that were read",
+    formula: say.hoursWithLightThatWereNot,
     source: "IEC TS 63019:2019",
   },
   {
     name: "available, energy",
     of: (row) => share(row.availabilityByEnergyFrac),
-    formula: "metered ÷ (metered + downtime)",
+    formula: say.meteredMeteredDowntime,
     source: "IEC TS 61724-3:2016",
   },
   {
     name: "read",
     of: (row) => percent(row.readFrac),
-    formula: "1 − expected of unread time ÷ expected",
-    source: "IEC 61724-1:2021, data completeness",
+    formula: say.n1ExpectedOfUnreadTimeExpected,
+    source: say.iec6172412021DataCompleteness,
   },
 ];
 
@@ -85,12 +86,12 @@ export function IndicatorsView({ indicators, lines, context }: Props) {
       formula: column.formula,
       inputs: [
         { name: "metered", value: `${number(line?.meteredKwh ?? 0)} kWh`, from: "readings" },
-        { name: "reference", value: `${number(line?.referenceKwh ?? 0)} kWh`, from: "nameplate × in-plane irradiation" },
+        { name: "reference", value: `${number(line?.referenceKwh ?? 0)} kWh`, from: say.nameplateInPlaneIrradiation },
         { name: "nameplate", value: `${number(nameplateW(context.site) / 1000, 2)} kWp`, from: "site" },
-        { name: "read", value: percent(row.readFrac), from: "share of the expected energy" },
+        { name: "read", value: percent(row.readFrac), from: say.shareOfTheExpectedEnergy },
       ],
       source: column.source,
-      assumptions: ["Ratios of sums; a mean of ratios is never taken."],
+      assumptions: [say.ratiosOfSumsAMeanOf],
     };
   };
   const cells = (row: Indicators) =>
@@ -105,8 +106,12 @@ export function IndicatorsView({ indicators, lines, context }: Props) {
     <>
       <p className={chapter.verdict}>
         {all?.performanceRatio == null
-          ? "No readings yet, so nothing can be indicated."
-          : `Performance ratio ${share(all.performanceRatio)} over all years, ${share(all.temperatureCorrectedRatio)} at 25 °C; the plant was ready for ${share(all.availabilityByTimeFrac)} of the hours with light.`}
+          ? say.noReadingsYetSoNothingCan
+          : say.performanceRatioOverAllYearsAt(
+              share(all.performanceRatio),
+              share(all.temperatureCorrectedRatio),
+              share(all.availabilityByTimeFrac),
+            )}
       </p>
       <ScrollBox label="Indicators">
         <RuledTable className={chapter.table}>

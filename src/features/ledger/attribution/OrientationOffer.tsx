@@ -15,6 +15,7 @@ import { Refused } from "@/features/kit/problems/ProblemList";
 import { RuledTable } from "@/features/kit/table/RuledTable";
 import { bearingWords } from "@/wording/findings/attribution";
 import { number, percent } from "@/wording/format";
+import { say } from "@/wording/screens/ledger-attribution";
 import type { Working } from "@/wording/workings/working";
 
 type Orientation = NonNullable<AttributionView["orientation"]>;
@@ -29,7 +30,7 @@ export function OrientationOffer({ slug, orientation }: { slug: string; orientat
     const { version, site } = await ask(bookAnswerSchema, `/api/books/${slug}`);
     const scheduleOf = (id: string): Schedule => site.arrays.find((array) => array.id === id)?.tiltSchedule ?? [];
     const change = { arrays: arrays.map((array) => fittedPlane(array, orientation.planeOffset, scheduleOf(array.id))) };
-    const revision = { from: from || (site.commissioned ?? "2000-01-01"), note: "plane as the readings show it", change };
+    const revision = { from: from || (site.commissioned ?? "2000-01-01"), note: say.planeAsTheReadingsShowIt, change };
     await saveSite(slug, { version, site: { ...site, revisions: [...site.revisions, revision] } });
   });
   return (
@@ -41,7 +42,7 @@ export function OrientationOffer({ slug, orientation }: { slug: string; orientat
               <th>array</th>
               <th>book</th>
               <th>acts like</th>
-              <th>tilt in the book</th>
+              <th>{say.tiltInTheBook}</th>
               <th>acts like</th>
             </tr>
           </thead>
@@ -65,12 +66,19 @@ export function OrientationOffer({ slug, orientation }: { slug: string; orientat
       <p className={turn ? chapter.clay : chapter.soft}>
         {turn
           ? actsLike(orientation, turn)
-          : `The plane stands as the book says: turned by ${number(azimuthOffsetDeg.value, 1)}° (${number(azimuthOffsetDeg.low, 1)} to ${number(azimuthOffsetDeg.high, 1)}), ${number(tiltOffsetDeg.value, 1)}° steeper (${number(tiltOffsetDeg.low, 1)} to ${number(tiltOffsetDeg.high, 1)}), which sky models alone can do.`}
+          : say.thePlaneStandsAsTheBook(
+              number(azimuthOffsetDeg.value, 1),
+              number(azimuthOffsetDeg.low, 1),
+              number(azimuthOffsetDeg.high, 1),
+              number(tiltOffsetDeg.value, 1),
+              number(tiltOffsetDeg.low, 1),
+              number(tiltOffsetDeg.high, 1),
+            )}
       </p>
       {turn && (
         <div className={chapter.actions}>
           <DateField label="from" value={from} onChange={setFrom} />
-          <Button onClick={() => revise(undefined)}>Take it as a revision</Button>
+          <Button onClick={() => revise(undefined)}>{say.takeItAsARevision}</Button>
         </div>
       )}
       {refusal && <Refused refusal={refusal} />}
@@ -102,10 +110,15 @@ function actsLike(orientation: Orientation, turn: NonNullable<Orientation["plane
   const half = ({ low, high }: { low: number; high: number }): string => `±${number((high - low) / 2)}°`;
   const plane = [
     turn.azimuthOffsetDeg ? `${bearingWords(arrays[0]!.fittedAzimuthDeg)}, ${half(azimuthOffsetDeg)}` : "",
-    turn.tiltOffsetDeg ? `a tilt of ${number(arrays[0]!.fittedTiltDeg)}°, ${half(tiltOffsetDeg)}` : "",
+    turn.tiltOffsetDeg ? say.aTiltOf(number(arrays[0]!.fittedTiltDeg), half(tiltOffsetDeg)) : "",
   ].filter(Boolean);
-  const missed = `The book's plane misses the curves of clear days by ${percent(bookMissFrac)}, the fitted one by ${percent(fittedMissFrac)}; their levels through the seasons by ${percent(bookLevelFrac)} and ${percent(fittedLevelFrac)}`;
-  return `Acts like ${plane.join(", and ")}. ${missed}. It would change the expected year by ${number(changeKwhPerYear)} kWh.`;
+  const missed = say.theBooksPlaneMissesTheCurves(
+    percent(bookMissFrac),
+    percent(fittedMissFrac),
+    percent(bookLevelFrac),
+    percent(fittedLevelFrac),
+  );
+  return say.actsLikeItWouldChangeThe(plane.join(", and "), missed, number(changeKwhPerYear));
 }
 
 function orientationWorking(orientation: Orientation): Working {
@@ -114,29 +127,24 @@ function orientationWorking(orientation: Orientation): Working {
   const around = ({ value, low, high }: { value: number; low: number; high: number }): string =>
     `${number(value, 1)} (${number(low, 1)} to ${number(high, 1)})`;
   return {
-    title: "Plane as the clear days have it",
+    title: say.planeAsTheClearDaysHave,
     value: around(azimuthOffsetDeg),
-    unit: "° turned from the book, clockwise",
-    formula:
-      "least squares over turn, tilt, clock, contrast and the bend of weak light: of clear hours, each day at its own level, and of the days' levels against each other",
+    unit: say.turnedFromTheBookClockwise,
+    formula: say.leastSquaresOverTurnTiltClock,
     inputs: [
-      { name: "steeper", value: `${around(tiltOffsetDeg)}°`, from: "the same fit" },
-      { name: "clock", value: `${around(clockMinutes)} min`, from: "the same fit; only a shift beyond 18 minutes is let stand" },
-      { name: "clear days", value: `${number(days)}, ${number(hours)} hours`, from: "readings and weather" },
-      { name: "the book's plane misses of the curves", value: percent(bookMissFrac), from: "root mean square over the mean" },
-      { name: "the fitted one", value: percent(fittedMissFrac), from: "the same" },
+      { name: "steeper", value: `${around(tiltOffsetDeg)}°`, from: say.theSameFit },
+      { name: "clock", value: `${around(clockMinutes)} min`, from: say.theSameFitOnlyAShift },
+      { name: "clear days", value: `${number(days)}, ${number(hours)} hours`, from: say.readingsAndWeather },
+      { name: say.theBooksPlaneMissesOfThe, value: percent(bookMissFrac), from: say.rootMeanSquareOverTheMean },
+      { name: say.theFittedOne, value: percent(fittedMissFrac), from: "the same" },
       {
-        name: "the book's plane misses of the days' levels",
+        name: say.theBooksPlaneMissesOfThe2,
         value: percent(bookLevelFrac),
-        from: "root mean square, days far off weighed down",
+        from: say.rootMeanSquareDaysFarOff,
       },
-      { name: "the fitted one", value: percent(fittedLevelFrac), from: "the same" },
+      { name: say.theFittedOne, value: percent(fittedLevelFrac), from: "the same" },
     ],
-    source: "Gauss-Newton; interval by redrawing days (Efron, 1979, Bootstrap methods).",
-    assumptions: [
-      "All arrays are turned alike.",
-      "Sky models alone bend a right plane by up to 2.5°, its tilt by up to 8°.",
-      "A tilt within 12° of the book's is held near it while the turn is read.",
-    ],
+    source: say.gaussNewtonIntervalByRedrawingDays,
+    assumptions: [say.allArraysAreTurnedAlike, say.skyModelsAloneBendARight, say.aTiltWithin12OfThe],
   };
 }

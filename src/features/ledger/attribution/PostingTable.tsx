@@ -13,6 +13,7 @@ import { Refused } from "@/features/kit/problems/ProblemList";
 import { RuledTable } from "@/features/kit/table/RuledTable";
 import { number } from "@/wording/format";
 import { auditInWords } from "@/wording/keeping";
+import { say } from "@/wording/screens/ledger-attribution";
 import type { Working } from "@/wording/workings/working";
 import styles from "./Causes.module.css";
 
@@ -48,16 +49,16 @@ export function PostingTable({ slug, month, postings, keeping }: PostingTablePro
   const trail = keeping.audit.filter((entry) => entry.month === month);
   return (
     <section className={chapter.section}>
-      <h2>Postings of the month{closed ? ", closed" : ""}</h2>
+      <h2>{say.postingsOfTheMonth(closed ? ", closed" : "")}</h2>
       <ScrollBox label="Postings">
         <RuledTable className={`${chapter.table} ${styles.postings}`} data-testid="postings">
           <thead>
             <tr>
               <th>account</th>
-              <th>by the book, kWh</th>
-              <th>by evidence, kWh</th>
-              <th>{closed ? "as closed, kWh" : "stands, kWh"}</th>
-              {closed && <th>would stand today, kWh</th>}
+              <th>{say.byTheBookKwh}</th>
+              <th>{say.byEvidenceKwh}</th>
+              <th>{closed ? say.asClosedKwh : "stands, kWh"}</th>
+              {closed && <th>{say.wouldStandTodayKwh}</th>}
               <th />
             </tr>
           </thead>
@@ -105,8 +106,12 @@ export function PostingTable({ slug, month, postings, keeping }: PostingTablePro
         .filter((transfer) => transfer.month === month)
         .map((transfer) => (
           <p key={transfer.id} className={chapter.soft}>
-            {number(transfer.kwh, 1)} kWh moved from {ACCOUNT_NAMES[transfer.from].name} to {ACCOUNT_NAMES[transfer.to].name}:{" "}
-            {transfer.reason}{" "}
+            {say.kwhMovedFromTo(
+              number(transfer.kwh, 1),
+              ACCOUNT_NAMES[transfer.from].name,
+              ACCOUNT_NAMES[transfer.to].name,
+              transfer.reason,
+            )}
             {!closed && (
               <Button variant="subtle" size="compact-xs" onClick={() => act({ action: "take-back", month, id: transfer.id })}>
                 take back
@@ -116,17 +121,17 @@ export function PostingTable({ slug, month, postings, keeping }: PostingTablePro
         ))}
       <div className={styles.form}>
         <TextInput
-          label={closed ? "why it is reopened" : "note to the month"}
+          label={closed ? say.whyItIsReopened : say.noteToTheMonth}
           value={reason}
           onChange={(event) => setReason(event.currentTarget.value)}
           w={360}
         />
         {closed ? (
           <Button variant="default" disabled={reason.trim() === ""} onClick={() => act({ action: "reopen", month, reason })}>
-            Reopen the month
+            {say.reopenTheMonth}
           </Button>
         ) : (
-          <Button onClick={() => act({ action: "close", month, note: reason })}>Close the month</Button>
+          <Button onClick={() => act({ action: "close", month, note: reason })}>{say.closeTheMonth}</Button>
         )}
       </div>
       {refusal && <Refused refusal={refusal} />}
@@ -195,7 +200,7 @@ function MoveForm({ month, from, most, act }: { month: string; from: LedgerAccou
         onChange={(event) => setTo(event.currentTarget.value as LedgerAccount)}
         data={LEDGER_ACCOUNTS.filter((account) => account !== from && account !== "unread").map((account) => ({
           value: account,
-          label: account === "remainder" ? "Remainder (reject it)" : ACCOUNT_NAMES[account].name,
+          label: account === "remainder" ? say.remainderRejectIt : ACCOUNT_NAMES[account].name,
         }))}
       />
       <TextInput label="why" value={reason} onChange={(event) => setReason(event.currentTarget.value)} required w={280} />
@@ -213,17 +218,17 @@ function postingWorking(month: string, posting: PostingTableProps["postings"][nu
     title: `${ACCOUNT_NAMES[account].name}, ${month}`,
     value: number(finalKwh, 1),
     unit: "kWh",
-    formula: "by evidence − what was moved away + what was moved here",
+    formula: say.byEvidenceWhatWasMovedAway,
     inputs: [
-      { name: "by the book", value: `${number(plannedKwh, 1)} kWh`, from: "the chain with the book's own losses" },
-      { name: "by evidence", value: `${number(actualKwh, 1)} kWh`, from: "the chain with what the readings show in its stage's place" },
+      { name: say.byTheBook, value: `${number(plannedKwh, 1)} kWh`, from: say.theChainWithTheBooksOwn },
+      { name: "by evidence", value: `${number(actualKwh, 1)} kWh`, from: say.theChainWithWhatTheReadings },
       ...moved.map(({ from, kwh, reason }) => ({
         name: from === account ? "moved away" : "moved here",
         value: `${number(kwh, 1)} kWh`,
         from: reason,
       })),
     ],
-    source: "Docs/methods.md, the ledger and causes.",
-    assumptions: ["Accounts walk down from nameplate, each at its own stage; together with the remainder they close the month."],
+    source: say.docsMethodsMdTheLedgerAnd,
+    assumptions: [say.accountsWalkDownFromNameplateEach],
   };
 }

@@ -9,18 +9,13 @@ import { ScrollBox } from "@/features/kit/look/ScrollBox";
 import { ChartFrame } from "@/features/kit/save/ChartFrame";
 import { RuledTable } from "@/features/kit/table/RuledTable";
 import { monthName, number, percent } from "@/wording/format";
+import { say } from "@/wording/screens/ledger-attribution";
 import styles from "./Causes.module.css";
 
 /** Promise against expected against metered: by month of the year, as ratios of sums, and running on. */
 export function PromiseView({ slug, months, fiscalStart }: { slug: string; months: readonly LedgerLine[]; fiscalStart: number }) {
   const known = months.filter((line) => line.promiseKwh !== null && line.meteredKwh !== null && line.readFrac > 0.9);
-  if (known.length === 0)
-    return (
-      <p className={chapter.verdict}>
-        No promise stands beside readings yet: bring a promise file (columns month and kwh) in the Readings chapter, or write twelve numbers
-        into the site document.
-      </p>
-    );
+  if (known.length === 0) return <p className={chapter.verdict}>{say.noPromiseStandsBesideReadingsYet}</p>;
   const sum = (lines: readonly LedgerLine[], of: (line: LedgerLine) => number): number =>
     lines.reduce((total, line) => total + of(line), 0);
   const promised = sum(known, (line) => line.promiseKwh! * line.readFrac);
@@ -36,13 +31,16 @@ export function PromiseView({ slug, months, fiscalStart }: { slug: string; month
   return (
     <>
       <p className={chapter.verdict} data-testid="promise-verdict">
-        The meter paid <Figure working={() => ratioWorking(metered, promised, naive, known.length)}>{percent(metered / promised)}</Figure>{" "}
-        of the promise; with the weather that came the model owes {percent(expected / promised)}. Read the promise at{" "}
-        {percent(expected / promised, 0)}
-        {spread === null ? "" : ` (${percent(spread[0], 0)} to ${percent(spread[1], 0)} from year to year)`}:{" "}
-        {biasWords(expected / promised)}
+        {say.theMeterPaid}
+        <Figure working={() => ratioWorking(metered, promised, naive, known.length)}>{percent(metered / promised)}</Figure>
+        {say.ofThePromiseWithTheWeather(
+          percent(expected / promised),
+          percent(expected / promised, 0),
+          spread === null ? "" : say.toFromYearToYear(percent(spread[0], 0), percent(spread[1], 0)),
+          biasWords(expected / promised),
+        )}
       </p>
-      <ScrollBox label="Promise by month">
+      <ScrollBox label={say.promiseByMonth}>
         <RuledTable className={chapter.table}>
           <thead>
             <tr>
@@ -79,7 +77,7 @@ export function PromiseView({ slug, months, fiscalStart }: { slug: string; month
           </tbody>
           <tfoot>
             <tr>
-              <td>Sum over sum</td>
+              <td>{say.sumOverSum}</td>
               <Cells working={() => ratioWorking(metered, promised, naive, known.length)}>
                 {[
                   number(promised),
@@ -95,15 +93,16 @@ export function PromiseView({ slug, months, fiscalStart }: { slug: string; month
         </RuledTable>
       </ScrollBox>
       <p className={chapter.soft}>
-        The mean of {known.length} monthly percentages would be <span className={styles.struck}>{percent(naive)}</span>: it lets a January
-        weigh as much as a July, and is not used.
+        {say.theMeanOfMonthlyPercentagesWould(known.length)}
+        <span className={styles.struck}>{percent(naive)}</span>
+        {say.itLetsAJanuaryWeighAs}
       </p>
       <ChartFrame
         title="Running on"
-        note="dotted: promise; dashed: expected; ink: metered, kWh since the first month"
+        note={say.dottedPromiseDashedExpectedInkMetered}
         fileName={`${slug}-promise`}
         height={220}
-        summary="Promise, expected and metered energy added up month by month"
+        summary={say.promiseExpectedAndMeteredEnergyAdded}
         table={() => [
           ["month", "promise_kwh", "expected_kwh", "metered_kwh"],
           ...running.map((p) => [p.key, p.promiseKwh, p.expectedKwh, p.meteredKwh]),
@@ -135,24 +134,20 @@ function yearSpread(lines: readonly LedgerLine[]): [number, number] | null {
 }
 
 const biasWords = (ratio: number): string =>
-  ratio < 0.97
-    ? "it promised more than this site's weather and the book's losses give."
-    : ratio > 1.03
-      ? "it was written on the safe side."
-      : "it was a fair promise.";
+  ratio < 0.97 ? say.itPromisedMoreThanThisSites : ratio > 1.03 ? say.itWasWrittenOnTheSafe : say.itWasAFairPromise;
 
 const ratioWorking = (metered: number, promised: number, naive: number, months: number) => ({
-  title: "Metered over promise",
+  title: say.meteredOverPromise,
   value: percent(metered / promised),
   unit: "",
-  formula: "Σ metered ÷ Σ promise × share read",
+  formula: say.meteredPromiseShareRead,
   inputs: [
-    { name: "metered", value: `${number(metered)} kWh`, from: `${months} months with both` },
-    { name: "promise", value: `${number(promised)} kWh`, from: "design statement, for the time that was read" },
-    { name: "struck through: mean of monthly percentages", value: percent(naive), from: "not used" },
+    { name: "metered", value: `${number(metered)} kWh`, from: say.monthsWithBoth(months) },
+    { name: "promise", value: `${number(promised)} kWh`, from: say.designStatementForTheTimeThat },
+    { name: say.struckThroughMeanOfMonthlyPercentages, value: percent(naive), from: "not used" },
   ],
-  source: "Ratio of sums; IEC 61724-1:2021.",
-  assumptions: ["Months under 90 % read are left out.", "A mean of percentages lets a January weigh as much as a July."],
+  source: say.ratioOfSumsIec617241,
+  assumptions: [say.monthsUnder90ReadAreLeft, say.aMeanOfPercentagesLetsA],
 });
 
 interface MonthSums {
@@ -163,16 +158,16 @@ interface MonthSums {
 }
 
 const monthWorking = (month: number, { promised, expected, metered, months }: MonthSums) => ({
-  title: `Promise and meter in ${monthName(`2000-${String(month + 1).padStart(2, "0")}`)}`,
+  title: say.promiseAndMeterIn(monthName(`2000-${String(month + 1).padStart(2, "0")}`)),
   value: promised > 0 ? percent(metered / promised) : "–",
-  unit: "metered over promise",
-  formula: "Σ metered ÷ Σ promise × share read; energies are means of these months",
+  unit: say.meteredOverPromise2,
+  formula: say.meteredPromiseShareReadEnergiesAre,
   inputs: [
-    { name: "months with both", value: String(months), from: "over 90 % read" },
-    { name: "promise", value: `${number(promised)} kWh`, from: "design statement, for the time that was read" },
-    { name: "expected", value: `${number(expected)} kWh`, from: "model with the weather that came, for the time that was read" },
+    { name: say.monthsWithBoth2, value: String(months), from: "over 90 % read" },
+    { name: "promise", value: `${number(promised)} kWh`, from: say.designStatementForTheTimeThat },
+    { name: "expected", value: `${number(expected)} kWh`, from: say.modelWithTheWeatherThatCame },
     { name: "metered", value: `${number(metered)} kWh`, from: "readings" },
   ],
-  source: "Ratio of sums; IEC 61724-1:2021.",
-  assumptions: ["Months under 90 % read are left out."],
+  source: say.ratioOfSumsIec617241,
+  assumptions: [say.monthsUnder90ReadAreLeft],
 });

@@ -7,6 +7,7 @@ import { ScrollBox } from "@/features/kit/look/ScrollBox";
 import { RuledTable } from "@/features/kit/table/RuledTable";
 import { number } from "@/wording/format";
 import { partName, sheddingSentence, slowestToShed } from "@/wording/parts";
+import { say } from "@/wording/screens/ledger-attribution";
 import { meterSnowWorking, sheddingWorking } from "@/wording/workings/part-working";
 import styles from "./Causes.module.css";
 
@@ -16,8 +17,8 @@ export function SnowByArray({ report: { parts, shedding } }: { report: Attributi
   const slowest = slowestToShed(shedding);
   if (!slowest && metered.length === 0) return null;
   return (
-    <section className={chapter.section} aria-label="Which array sheds when">
-      <h2>Which array sheds when</h2>
+    <section className={chapter.section} aria-label={say.whichArrayShedsWhen}>
+      <h2>{say.whichArrayShedsWhen}</h2>
       {slowest && (
         <p data-testid="shedding-verdict">
           <Figure plain working={() => sheddingWorking(slowest)}>
@@ -26,16 +27,16 @@ export function SnowByArray({ report: { parts, shedding } }: { report: Attributi
         </p>
       )}
       {shedding.length > 0 && (
-        <ScrollBox label="Snow by array">
+        <ScrollBox label={say.snowByArray}>
           <RuledTable className={chapter.table}>
             <thead>
               <tr>
-                <th>array, by the model</th>
+                <th>{say.arrayByTheModel}</th>
                 <th>tilt</th>
                 <th>falls</th>
-                <th>lies on average, hours</th>
+                <th>{say.liesOnAverageHours}</th>
                 <th>longest, hours</th>
-                <th>lost, kWh/kWp a year</th>
+                <th>{say.lostKwhKwpAYear}</th>
               </tr>
             </thead>
             <tbody>
@@ -66,14 +67,14 @@ type SnowyPart = PartReport & { readonly snow: NonNullable<PartReport["snow"]> }
 
 function MeteredParts({ parts }: { parts: readonly SnowyPart[] }) {
   return (
-    <ScrollBox label="Snow by meter" className={styles.apart}>
+    <ScrollBox label={say.snowByMeter} className={styles.apart}>
       <RuledTable className={chapter.table}>
         <thead>
           <tr>
-            <th>by its own meter</th>
-            <th>falls that stayed</th>
-            <th>days under snow</th>
-            <th>bare after, hours</th>
+            <th>{say.byItsOwnMeter}</th>
+            <th>{say.fallsThatStayed}</th>
+            <th>{say.daysUnderSnow}</th>
+            <th>{say.bareAfterHours}</th>
             <th>lost, kWh</th>
           </tr>
         </thead>

@@ -4,6 +4,7 @@ import { max, scaleLinear } from "d3";
 import { useRouter } from "next/navigation";
 import { ChartFrame } from "@/features/kit/save/ChartFrame";
 import { dateName, number } from "@/wording/format";
+import { say } from "@/wording/screens/ledger-days";
 import styles from "./MonthChapter.module.css";
 
 export interface DaySum {
@@ -40,7 +41,7 @@ export function DayStrip({
         <i data-box="paid" />
         metered
       </span>
-      <span>most {number(most, 1)} kWh a day · arrow keys turn the days</span>
+      <span>{say.mostKwhADayArrowKeys(number(most, 1))}</span>
     </span>
   );
   return (
@@ -50,7 +51,7 @@ export function DayStrip({
       note={note}
       fileName={`${slug}-${selected.slice(0, 7)}-days`}
       height={HEIGHT}
-      summary="Expected and metered energy of each day of the month"
+      summary={say.expectedAndMeteredEnergyOfEach}
       table={() => [["date", "expected_kwh", "metered_kwh"], ...days.map((d) => [d.date, d.expectedKwh, d.meteredKwh])]}
     >
       {(width) => {
@@ -59,7 +60,11 @@ export function DayStrip({
           <a
             key={day.date}
             href={path(day.date)}
-            aria-label={`${dateName(day.date)}: expected ${number(day.expectedKwh, 1)}, metered ${day.meteredKwh === null ? "nothing" : number(day.meteredKwh, 1)} kWh`}
+            aria-label={say.expectedMeteredKwh(
+              dateName(day.date),
+              number(day.expectedKwh, 1),
+              day.meteredKwh === null ? "nothing" : number(day.meteredKwh, 1),
+            )}
             aria-current={day.date === selected ? "date" : undefined}
             onClick={(event) => {
               event.preventDefault();

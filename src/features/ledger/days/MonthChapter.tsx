@@ -11,6 +11,7 @@ import chapter from "@/features/kit/look/Chapter.module.css";
 import { ChartFrame } from "@/features/kit/save/ChartFrame";
 import { PostingTable, type PostingTableProps } from "@/features/ledger/attribution/PostingTable";
 import { dateName, kwhDecimals, monthName, number, percent } from "@/wording/format";
+import { say } from "@/wording/screens/ledger-days";
 import { dayWorking } from "@/wording/workings/day-workings";
 import type { LedgerContext } from "@/wording/workings/ledger-workings";
 import * as workings from "@/wording/workings/ledger-workings";
@@ -74,8 +75,9 @@ export function MonthChapter({
         {monthName(line.key)} {line.key.slice(0, 4)}
       </h1>
       <p className={chapter.verdict}>
-        {context.isEvidence ? "Explained: " : "The sun owed "}
-        <Figure working={() => workings.expectedWorking(line, context)}>{kwh(line.expectedKwh)} kWh</Figure>; the meter paid{" "}
+        {context.isEvidence ? "Explained: " : say.theSunOwed}
+        <Figure working={() => workings.expectedWorking(line, context)}>{kwh(line.expectedKwh)} kWh</Figure>
+        {say.theMeterPaid}
         {line.meteredKwh === null ? (
           "nothing yet"
         ) : (
@@ -84,13 +86,14 @@ export function MonthChapter({
         .{" "}
         {line.dataGapKwh > 0.01 * line.expectedKwh && (
           <>
-            <Figure working={() => workings.dataGapWorking(line, context)}>{kwh(line.dataGapKwh)}</Figure> fell in unread time.{" "}
+            <Figure working={() => workings.dataGapWorking(line, context)}>{kwh(line.dataGapKwh)}</Figure>
+            {say.fellInUnreadTime}
           </>
         )}
         {line.unexplainedKwh !== null && (
           <span className={state === "look" ? chapter.clay : undefined}>
             <Figure working={() => workings.unexplainedWorking(line, context)}>{kwh(Math.abs(line.unexplainedKwh))} kWh</Figure>{" "}
-            {line.unexplainedKwh > 0 ? "have no cause yet" : "came above what was owed"}
+            {line.unexplainedKwh > 0 ? say.haveNoCauseYet : say.cameAboveWhatWasOwed}
             {worstDay(days, line)}.
           </span>
         )}
@@ -124,13 +127,13 @@ function DayCurves({ slug, day, clockShiftMs }: { slug: string; day: DayReport; 
     <span className={styles.key}>
       <span>
         <i data-line="expected" />
-        expected, kW ({day.expected.stepMinutes} min)
+        {say.expectedKwMin(day.expected.stepMinutes)}
       </span>
       <span>
         <i />
-        metered, kW ({day.metered.stepMinutes} min)
+        {say.meteredKwMin(day.metered.stepMinutes)}
       </span>
-      <span>hours of the site's own clock</span>
+      <span>{say.hoursOfTheSitesOwnClock}</span>
     </span>
   );
   const rows = () => [
@@ -145,7 +148,7 @@ function DayCurves({ slug, day, clockShiftMs }: { slug: string; day: DayReport; 
       note={note}
       fileName={`${slug}-${day.date}`}
       height={290}
-      summary={`Expected and metered power on ${dateName(day.date)}`}
+      summary={say.expectedAndMeteredPowerOn(dateName(day.date))}
       table={rows}
     >
       {(width) => <PowerCurves expected={day.expected} metered={day.metered} clockShiftMs={clockShiftMs} width={width} height={290} />}
@@ -155,7 +158,7 @@ function DayCurves({ slug, day, clockShiftMs }: { slug: string; day: DayReport; 
 
 function DayFigures({ day }: { day: DayReport }) {
   const { line } = day;
-  if (!line) return <p className={chapter.soft}>No weather on this day, so nothing can be said of it.</p>;
+  if (!line) return <p className={chapter.soft}>{say.noWeatherOnThisDaySo}</p>;
   const difference = line.meteredKwh === null ? null : line.meteredKwh - line.expectedKwh;
   const shown = [
     ["Expected", number(line.expectedKwh, 1), "kWh"],

@@ -13,6 +13,7 @@ import { ScrollBox } from "@/features/kit/look/ScrollBox";
 import { ProblemList, Refused } from "@/features/kit/problems/ProblemList";
 import { RuledTable } from "@/features/kit/table/RuledTable";
 import { billFaultWords } from "@/wording/money";
+import { say } from "@/wording/screens/money-bills";
 import styles from "../MoneyChapter.module.css";
 import type { MoneyProps } from "../money-props";
 
@@ -108,23 +109,19 @@ export function BillEditor({ slug, site, bills, onDone }: MoneyProps & { readonl
   const fields = ["from", "to", "import", ...columns.map((band) => `band:${band}`), "export", "production", "amount"];
   return (
     <section className={chapter.section}>
-      <h2>Bills as printed</h2>
+      <h2>{say.billsAsPrinted}</h2>
       <div className={styles.split}>
         <label>
-          <span className={chapter.soft}>Paste rows from a sheet, heads included</span>
-          <textarea
-            ref={pasted}
-            className={styles.paste}
-            placeholder={"from\tto\timport_kwh\texport_kwh\tamount\n2024-01-01\t2024-01-31\t612\t20\t171.40"}
-          />
+          <span className={chapter.soft}>{say.pasteRowsFromASheetHeads}</span>
+          <textarea ref={pasted} className={styles.paste} placeholder={say.fromToImportKwhExportKwh} />
         </label>
         <div>
           <div className={chapter.actions}>
             <Button variant="default" onClick={() => void take(pasted.current?.value ?? "")}>
-              Take what is pasted
+              {say.takeWhatIsPasted}
             </Button>
             <Button variant="default" component="label">
-              Bring a file
+              {say.bringAFile}
               <input
                 type="file"
                 accept=".csv,.tsv,.txt,.xlsx"
@@ -137,13 +134,10 @@ export function BillEditor({ slug, site, bills, onDone }: MoneyProps & { readonl
               />
             </Button>
             <Button variant="default" onClick={add}>
-              Add a month
+              {say.addAMonth}
             </Button>
           </div>
-          <p className={chapter.soft}>
-            Columns: from, to (or month), import_kwh, import_peak_kwh, import_offpeak_kwh, export_kwh, production_kwh, amount. A credit is
-            an amount below zero.
-          </p>
+          <p className={chapter.soft}>{say.columnsFromToOrMonthImport}</p>
         </div>
       </div>
       {refusal && <Refused refusal={refusal} />}
@@ -152,8 +146,12 @@ export function BillEditor({ slug, site, bills, onDone }: MoneyProps & { readonl
         <ul className={styles.faults} data-testid="bill-faults">
           {unread.slice(0, 8).map(({ row, field, value }) => (
             <li key={`${row} ${field}`} data-fatal>
-              Row {row}, {field.replace("band:", "")}: “{value}” is not what belongs there; expected{" "}
-              {field === "from" || field === "to" ? "a date as 2024-01-31" : "a number"}.
+              {say.rowIsNotWhatBelongsThere(
+                row,
+                field.replace("band:", ""),
+                value,
+                field === "from" || field === "to" ? say.aDateAs20240131 : "a number",
+              )}
             </li>
           ))}
           {faults.slice(0, 12).map((fault) => {
@@ -166,7 +164,7 @@ export function BillEditor({ slug, site, bills, onDone }: MoneyProps & { readonl
           })}
         </ul>
       )}
-      <ScrollBox label="Bills as printed" className={styles.months}>
+      <ScrollBox label={say.billsAsPrinted} className={styles.months}>
         <RuledTable className={chapter.table}>
           <thead>
             <tr>
@@ -216,7 +214,7 @@ export function BillEditor({ slug, site, bills, onDone }: MoneyProps & { readonl
           Store {rows.length} bills
         </Button>
         <Button variant="default" onClick={onDone}>
-          Leave them as they were
+          {say.leaveThemAsTheyWere}
         </Button>
       </div>
     </section>

@@ -6,6 +6,7 @@ import chapter from "@/features/kit/look/Chapter.module.css";
 import { ScrollBox } from "@/features/kit/look/ScrollBox";
 import { RuledTable } from "@/features/kit/table/RuledTable";
 import { money, number } from "@/wording/format";
+import { say } from "@/wording/screens/money-bills";
 import { billedMonthWorking } from "@/wording/workings/money-workings";
 import styles from "../MoneyChapter.module.css";
 
@@ -17,8 +18,8 @@ export function BillMonths({ report }: { report: BillsReport }) {
   const bands = [...new Set(months.flatMap((month) => Object.keys(month.importByBandKwh)))];
   return (
     <section className={chapter.section}>
-      <h2>Month by month</h2>
-      <ScrollBox label="Bills by month" className={styles.months}>
+      <h2>{say.monthByMonth}</h2>
+      <ScrollBox label={say.billsByMonth} className={styles.months}>
         <RuledTable className={chapter.table}>
           <thead>
             <tr>
@@ -29,11 +30,11 @@ export function BillMonths({ report }: { report: BillsReport }) {
               ))}
               <th>exported</th>
               <th>produced</th>
-              <th>used on the spot</th>
+              <th>{say.usedOnTheSpot}</th>
               <th>bill, {currency}</th>
-              <th>without the array</th>
+              <th>{say.withoutTheArray}</th>
               <th>saved</th>
-              <th>a bought kWh</th>
+              <th>{say.aBoughtKwh}</th>
             </tr>
           </thead>
           <tbody>
@@ -41,7 +42,7 @@ export function BillMonths({ report }: { report: BillsReport }) {
               <tr
                 key={month.key}
                 className={month.isEstimated ? styles.estimated : undefined}
-                title={month.isEstimated ? "estimated: no bill" : undefined}
+                title={month.isEstimated ? say.estimatedNoBill : undefined}
               >
                 <td>
                   {month.key}

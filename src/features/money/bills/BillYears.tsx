@@ -8,6 +8,7 @@ import { csvOf } from "@/features/kit/save/csv";
 import { saveText } from "@/features/kit/save/save-chart";
 import { RuledTable } from "@/features/kit/table/RuledTable";
 import { money, number } from "@/wording/format";
+import { say } from "@/wording/screens/money-bills";
 import { billedYearWorking } from "@/wording/workings/money-workings";
 import styles from "../MoneyChapter.module.css";
 import { saveBillsSheet } from "./bills-sheet";
@@ -19,8 +20,8 @@ export function BillYears({ slug, report }: { slug: string; report: BillsReport 
   const { years, currency } = report;
   return (
     <section className={chapter.section}>
-      <h2>Year by year</h2>
-      <ScrollBox label="Bills by year">
+      <h2>{say.yearByYear}</h2>
+      <ScrollBox label={say.billsByYear}>
         <RuledTable className={chapter.table}>
           <thead>
             <tr>
@@ -28,10 +29,10 @@ export function BillYears({ slug, report }: { slug: string; report: BillsReport 
               <th>months</th>
               <th>bought, kWh</th>
               <th>produced, kWh</th>
-              <th>used on the spot, kWh</th>
+              <th>{say.usedOnTheSpotKwh}</th>
               <th>exported, kWh</th>
               <th>bills, {currency}</th>
-              <th>a bought kWh</th>
+              <th>{say.aBoughtKwh}</th>
               <th>saved, {currency}</th>
             </tr>
           </thead>
@@ -58,11 +59,11 @@ export function BillYears({ slug, report }: { slug: string; report: BillsReport 
       </ScrollBox>
       <p className={styles.saves}>
         <button type="button" onClick={() => saveText(csvOf(monthTable(report)), `${slug}-bills.csv`, "text/csv")}>
-          Save the months as CSV
+          {say.saveTheMonthsAsCsv}
         </button>{" "}
         ·{" "}
         <button type="button" onClick={() => void saveBillsSheet(slug, report)}>
-          Save as XLSX, with formulas
+          {say.saveAsXlsxWithFormulas}
         </button>
       </p>
     </section>

@@ -5,6 +5,7 @@ import { useState } from "react";
 import { Figure } from "@/features/kit/figures/Figure";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { money, number, percent } from "@/wording/format";
+import { say } from "@/wording/screens/money-bills";
 import { methodWorking } from "@/wording/workings/money-workings";
 import type { MoneyProps } from "../money-props";
 import { BillEditor } from "./BillEditor";
@@ -14,11 +15,11 @@ import { MethodsTable } from "./MethodsTable";
 
 const MISSING_WORDS = {
   bills: "bills",
-  plan: "the tariff plan that was in force (Tariff view)",
-  production: "production of the billed months (Readings chapter)",
-  export: "exported energy on the bills",
-  bands: "imports by the plan's bands",
-  before: "bills from before the array",
+  plan: say.theTariffPlanThatWasIn,
+  production: say.productionOfTheBilledMonthsReadings,
+  export: say.exportedEnergyOnTheBills,
+  bands: say.importsByThePlansBands,
+  before: say.billsFromBeforeTheArray,
 } as const;
 
 /** Bills month by month and year by year, and what the array saved in three schools. */
@@ -28,10 +29,7 @@ export function BillsView(props: MoneyProps) {
   if (!billsReport)
     return (
       <>
-        <p className={chapter.verdict}>
-          No bills yet. With three years before the array and all since, this page says what it saved, and when it is paid for. Type them,
-          paste them from a sheet, or bring a file with the columns from, to, import_kwh, export_kwh, amount.
-        </p>
+        <p className={chapter.verdict}>{say.noBillsYetWithThreeYears}</p>
         <BillEditor {...props} onDone={() => setEditing(false)} />
       </>
     );
@@ -39,13 +37,13 @@ export function BillsView(props: MoneyProps) {
     <>
       <BillsSentence {...props} />
       {billsReport.missing.length > 0 && (
-        <p className={chapter.clay}>Not all can be told: {billsReport.missing.map((item) => MISSING_WORDS[item]).join("; ")} missing.</p>
+        <p className={chapter.clay}>{say.notAllCanBeToldMissing(billsReport.missing.map((item) => MISSING_WORDS[item]).join("; "))}</p>
       )}
       <MethodsTable report={billsReport} />
       <BillYears slug={slug} report={billsReport} />
       <div className={chapter.actions}>
         <Button variant="default" onClick={() => setEditing(!isEditing)}>
-          {isEditing ? "Close the editor" : "Enter, paste or bring bills"}
+          {isEditing ? say.closeTheEditor : say.enterPasteOrBringBills}
         </Button>
       </div>
       {isEditing ? <BillEditor {...props} onDone={() => setEditing(false)} /> : <BillMonths report={billsReport} />}
@@ -57,30 +55,25 @@ function BillsSentence({ billsReport }: MoneyProps) {
   if (!billsReport) return null;
   const { methods, currency, shares, progress } = billsReport;
   const best = methods.find(({ method }) => method === "re-run") ?? methods[0];
-  if (!best)
-    return (
-      <p className={chapter.verdict}>{billsReport.months.length} months of bills stand here; none can be set against production yet.</p>
-    );
+  if (!best) return <p className={chapter.verdict}>{say.monthsOfBillsStandHereNone(billsReport.months.length)}</p>;
   return (
     <p className={chapter.verdict} data-testid="bills-verdict">
-      The array saved{" "}
+      {say.theArraySaved}
       <Figure working={() => methodWorking(billsReport, best.method)}>
         {money(best.total, 0)} {currency}
       </Figure>{" "}
       in {best.months} months
       {best.low && ` (${money(best.low, 0)} to ${money(best.high!, 0)})`}: {money(best.perYear, 0)} a year.
-      {shares?.selfConsumptionFrac != null && (
-        <>
-          {" "}
-          {percent(shares.selfConsumptionFrac, 0)} of its energy was used on the spot, which covered{" "}
-          {percent(shares.selfSufficiencyFrac ?? 0, 0)} of the use; it made {percent(shares.offsetFrac ?? 0, 0)} of what was used.
-        </>
-      )}
+      {shares?.selfConsumptionFrac != null &&
+        say.ofItsEnergyWasUsedOn(
+          percent(shares.selfConsumptionFrac, 0),
+          percent(shares.selfSufficiencyFrac ?? 0, 0),
+          percent(shares.offsetFrac ?? 0, 0),
+        )}
       {progress?.frac != null && (
         <>
-          {" "}
-          {progress.year} stands at {percent(progress.frac)} of what the promise says of its {progress.monthsRead} months
-          {progress.monthsRead < 12 && progress.onCourseKwh !== null && `, on course for ${number(progress.onCourseKwh)} kWh`}.
+          {say.standsAtOfWhatThePromise(progress.year, percent(progress.frac), progress.monthsRead)}
+          {progress.monthsRead < 12 && progress.onCourseKwh !== null && say.onCourseForKwh(number(progress.onCourseKwh))}.
         </>
       )}
     </p>

@@ -6,18 +6,19 @@ import chapter from "@/features/kit/look/Chapter.module.css";
 import { ScrollBox } from "@/features/kit/look/ScrollBox";
 import { RuledTable } from "@/features/kit/table/RuledTable";
 import { dateName, money, number } from "@/wording/format";
+import { say } from "@/wording/screens/money-bills";
 import { METHOD_NAMES, methodWorking, naiveWorking } from "@/wording/workings/money-workings";
 import styles from "../MoneyChapter.module.css";
 
 const WHAT: Readonly<Record<SavingsMethodName, string>> = {
-  "re-run": "the tariff in force over what would have been bought, less the bill",
-  "old-average": "use at the price of the years before, less the bill",
-  "flat-value": "every used and every exported kWh at one price each",
+  "re-run": say.theTariffInForceOverWhat,
+  "old-average": say.toUseAtThePriceOfThe,
+  "flat-value": say.everyUsedAndEveryExportedKwh,
 };
 const TRUST: Readonly<Record<SavingsMethodName, string>> = {
-  "re-run": "trust this one",
-  "old-average": "blind to price rises",
-  "flat-value": "blind to hours and seasons",
+  "re-run": say.trustThisOne,
+  "old-average": say.blindToPriceRises,
+  "flat-value": say.blindToHoursAndSeasons,
 };
 
 /** Savings in three schools side by side, and why they part. */
@@ -26,8 +27,8 @@ export function MethodsTable({ report }: { report: BillsReport }) {
   if (methods.length === 0) return null;
   return (
     <section className={chapter.section}>
-      <h2>Saved, in three schools</h2>
-      <ScrollBox label="Saved, in three schools">
+      <h2>{say.savedInThreeSchools}</h2>
+      <ScrollBox label={say.savedInThreeSchools}>
         <RuledTable className={`${chapter.table} ${styles.ways}`}>
           <thead>
             <tr>
@@ -35,7 +36,7 @@ export function MethodsTable({ report }: { report: BillsReport }) {
               <th>months</th>
               <th>saved, {currency}</th>
               <th>a year</th>
-              <th>paid back on</th>
+              <th>{say.paidBackOn}</th>
               <th />
             </tr>
           </thead>
@@ -57,7 +58,8 @@ export function MethodsTable({ report }: { report: BillsReport }) {
             {naivePerYear !== null && (
               <tr>
                 <td className={chapter.soft}>
-                  <b className={styles.struck}>Bills before less bills after</b> prices, weather and what else was bought are in it
+                  <b className={styles.struck}>{say.billsBeforeLessBillsAfter}</b>
+                  {say.pricesWeatherAndWhatElseWas}
                 </td>
                 <td />
                 <td />
@@ -65,7 +67,7 @@ export function MethodsTable({ report }: { report: BillsReport }) {
                   {[money(naivePerYear, 0)]}
                 </Cells>
                 <td />
-                <td className={chapter.soft}>not a saving</td>
+                <td className={chapter.soft}>{say.notASaving}</td>
               </tr>
             )}
           </tbody>
@@ -74,8 +76,8 @@ export function MethodsTable({ report }: { report: BillsReport }) {
       <p>{whyWords(report)}</p>
       {planTest && (
         <p className={chapter.soft}>
-          The plan run again over {planTest.months} printed bills: {planTest.exact} to the cent
-          {planTest.exact < planTest.months && `, ${money(planTest.offTotal)} ${currency} off in all, most in ${planTest.worst}`}.
+          {say.thePlanRunAgainOverPrinted(planTest.months, planTest.exact)}
+          {planTest.exact < planTest.months && say.offInAllMostIn(money(planTest.offTotal), currency, planTest.worst)}.
         </p>
       )}
     </section>
@@ -88,17 +90,16 @@ function whyWords({ why, currency, methods }: BillsReport): string {
   const words: string[] = [];
   if (why.oldPerKwh !== null && why.nowPerKwh !== null) {
     const up = why.nowPerKwh > why.oldPerKwh;
-    words.push(
-      `A kWh of the same use cost ${price(why.oldPerKwh)} before the array and would cost ${price(why.nowPerKwh)} without it now: the old average price counts the ${up ? "rise" : "fall"} ${up ? "against" : "for"} the array.`,
-    );
+    words.push(say.aKwhOfTheSameUse(price(why.oldPerKwh), price(why.nowPerKwh), up ? "rise" : "fall", up ? "against" : "for"));
   }
   if (why.avoidedPerKwh !== null && why.nowPerKwh !== null)
     words.push(
-      `What the sun covered avoided ${price(why.avoidedPerKwh)} a kWh: ${why.avoidedPerKwh < why.nowPerKwh ? "less than the average, since fixed charges stay and nights stay bought" : "more than the average, since it falls into dear hours"}.`,
+      say.whatTheSunCoveredAvoidedA(
+        price(why.avoidedPerKwh),
+        why.avoidedPerKwh < why.nowPerKwh ? say.lessThanTheAverageSinceFixed : say.moreThanTheAverageSinceIt,
+      ),
     );
   if (why.loadBeforeKwh !== null && why.loadSinceKwh !== null && Math.abs(why.loadSinceKwh / why.loadBeforeKwh - 1) > 0.05)
-    words.push(
-      `Use went from ${number(why.loadBeforeKwh)} to ${number(why.loadSinceKwh)} kWh a year, so bills before less bills after is no saving.`,
-    );
-  return methods.length > 1 ? `Why they part. ${words.join(" ")}` : words.join(" ");
+    words.push(say.toUseWentFromToKwhA(number(why.loadBeforeKwh), number(why.loadSinceKwh)));
+  return methods.length > 1 ? say.whyTheyPart(words.join(" ")) : words.join(" ");
 }

@@ -1,5 +1,6 @@
 import type { BillsReport } from "@/contracts/money";
 import { saveBlob } from "@/features/kit/save/save-chart";
+import { say } from "@/wording/screens/money-bills";
 
 const XLSX = "application/vnd.openxmlformats-officedocument.spreadsheetml.sheet";
 
@@ -14,10 +15,10 @@ export async function saveBillsSheet(slug: string, report: BillsReport): Promise
     "bought, kWh",
     "exported, kWh",
     "produced, kWh",
-    "used on the spot, kWh",
+    say.usedOnTheSpotKwh,
     `bill, ${currency}`,
-    `a bought kWh`,
-    `without the array, ${currency}`,
+    say.aBoughtKwh,
+    say.withoutTheArray2(currency),
     `saved, ${currency}`,
     "note",
   ]);

@@ -11,6 +11,7 @@ import { Refused } from "@/features/kit/problems/ProblemList";
 import { ChartFrame } from "@/features/kit/save/ChartFrame";
 import { RuledTable } from "@/features/kit/table/RuledTable";
 import { money, number } from "@/wording/format";
+import { say } from "@/wording/screens/money-cases";
 import { decisionWorking } from "@/wording/workings/money-workings";
 import styles from "../MoneyChapter.module.css";
 import type { MoneyProps } from "../money-props";
@@ -35,9 +36,8 @@ export function CasesView({ slug, site, facts, year, report }: MoneyProps) {
     discountFrac: running.discountFrac,
     horizonYears: running.horizonYears,
   };
-  if (year === null)
-    return <p className={chapter.verdict}>Decisions are reckoned over a year of weather: bring one in the Readings chapter.</p>;
-  if (perKwh === null) return <p className={chapter.verdict}>Decisions need the worth of a kilowatt-hour: enter it under Payback.</p>;
+  if (year === null) return <p className={chapter.verdict}>{say.decisionsAreReckonedOverAYear}</p>;
+  if (perKwh === null) return <p className={chapter.verdict}>{say.decisionsNeedTheWorthOfA}</p>;
   return (
     <div className={styles.cases}>
       <ul className={styles.caseList}>
@@ -109,7 +109,7 @@ function Case({ slug, id, inputs, figures, facts, terms, engine, onFigure }: Cas
         <CaseAnswerView slug={slug} answer={own} terms={terms} />
       ) : (
         <p className={chapter.soft} role="status">
-          Reckoning over the year …
+          {say.reckoningOverTheYear}
         </p>
       )}
       <div className={styles.grid3}>
@@ -140,16 +140,16 @@ function CaseAnswerView({ slug, answer, terms }: { slug: string; answer: CaseAns
       <p className={chapter.verdict} data-testid="case-verdict">
         {answerSentence(answer, terms)}
       </p>
-      <ScrollBox label="Ways it can go">
+      <ScrollBox label={say.waysItCanGo}>
         <RuledTable className={`${chapter.table} ${styles.ways}`}>
           <thead>
             <tr>
               <th>against “{answer.baseName}”</th>
-              <th>extra energy, kWh a year</th>
-              <th>worth, {terms.currency} in the first year</th>
-              <th>extra cost now</th>
-              <th>paid back in</th>
-              <th>over {terms.horizonYears} years, today's money</th>
+              <th>{say.extraEnergyKwhAYear}</th>
+              <th>{say.worthInTheFirstYear(terms.currency)}</th>
+              <th>{say.extraCostNow}</th>
+              <th>{say.paidBackIn}</th>
+              <th>{say.overYearsTodaysMoney(terms.horizonYears)}</th>
               <th>turns at</th>
             </tr>
           </thead>
@@ -177,7 +177,7 @@ function CaseAnswerView({ slug, answer, terms }: { slug: string; answer: CaseAns
         </RuledTable>
       </ScrollBox>
       <ChartFrame
-        title={`Balance against “${answer.baseName}”, ${terms.currency} in today's money`}
+        title={say.balanceAgainstInTodaysMoney(answer.baseName, terms.currency)}
         note={
           <span className={styles.key}>
             {answer.decisions.map((decision, k) => (
@@ -200,7 +200,7 @@ function CaseAnswerView({ slug, answer, terms }: { slug: string; answer: CaseAns
         }
         fileName={`${slug}-decision-${answer.id}`}
         height={230}
-        summary="Balance of each way against the base over the years"
+        summary={say.balanceOfEachWayAgainstThe}
         table={() => [
           ["year", ...answer.decisions.map(({ name }) => name)],
           ...(answer.decisions[0]?.balance ?? []).map(({ year }, k) => [

@@ -13,6 +13,7 @@ import { Refused } from "@/features/kit/problems/ProblemList";
 import { ChartFrame } from "@/features/kit/save/ChartFrame";
 import { RuledTable } from "@/features/kit/table/RuledTable";
 import { money, number, percent } from "@/wording/format";
+import { say } from "@/wording/screens/money-loan";
 import type { Working } from "@/wording/workings/working";
 import styles from "../MoneyChapter.module.css";
 import type { MoneyProps } from "../money-props";
@@ -29,12 +30,7 @@ export function LoanView(props: MoneyProps) {
   );
   const parsed = loanSchema.safeParse(loan);
   const outlays = outlaysOf(props);
-  if (!report.payback || !outlays)
-    return (
-      <p className={chapter.verdict}>
-        Loan and cash can be weighed once the costs, the price of a kWh and a year of energy are known: see Payback.
-      </p>
-    );
+  if (!report.payback || !outlays) return <p className={chapter.verdict}>{say.loanAndCashCanBeWeighed}</p>;
   const answer = parsed.success
     ? loanOrCash({ currency, loan, netCost, ownMoney: netCost.minus(loan.principal), ...outlays, discountFrac: terms.running.discountFrac })
     : null;
@@ -46,7 +42,7 @@ export function LoanView(props: MoneyProps) {
       hideControls
       decimalScale={3}
       value={Number((value * 100).toFixed(4))}
-      error={issue(path) ?? (value > 0 && value < 0.0025 ? `Did you mean ${number(value * 1e4, 1)} %?` : undefined)}
+      error={issue(path) ?? (value > 0 && value < 0.0025 ? say.didYouMean(number(value * 1e4, 1)) : undefined)}
       onChange={(next) => onChange(typeof next === "number" ? next / 100 : 0)}
     />
   );
@@ -65,7 +61,7 @@ export function LoanView(props: MoneyProps) {
                 error={issue("principal")}
                 onChange={(event) => setLoan({ ...loan, principal: event.currentTarget.value.trim().replace(",", ".") })}
               />
-              {rate(loan.ratePerYearFrac, (frac) => setLoan({ ...loan, ratePerYearFrac: frac }), "Interest a year, %", "ratePerYearFrac")}
+              {rate(loan.ratePerYearFrac, (frac) => setLoan({ ...loan, ratePerYearFrac: frac }), say.interestAYear, "ratePerYearFrac")}
               <NumberInput
                 label="Term, years"
                 hideControls
@@ -109,7 +105,7 @@ export function LoanView(props: MoneyProps) {
                   "refinance.ratePerYearFrac",
                 )}
                 <NumberInput
-                  label="New term, years"
+                  label={say.newTermYears}
                   hideControls
                   value={refinance.termYears}
                   error={issue("refinance.termYears")}
@@ -128,40 +124,37 @@ export function LoanView(props: MoneyProps) {
             {refusal && <Refused refusal={refusal} />}
             <div className={chapter.actions}>
               <Button disabled={!parsed.success} onClick={() => void save({ ...terms, loan: loanSchema.parse(loan) })}>
-                Save the loan
+                {say.saveTheLoan}
               </Button>
               <span className={chapter.soft} role="status">
                 {note}
               </span>
             </div>
           </section>
-          <p className={chapter.soft}>
-            {billsReport
-              ? "The bill without the array is the last twelve months' use under the tariff in force, rising with the price."
-              : "Without bills, the bill without the array is taken as what the array saves: enter bills for the whole."}
-          </p>
+          <p className={chapter.soft}>{billsReport ? say.theBillWithoutTheArrayIs : say.withoutBillsTheBillWithoutThe}</p>
         </div>
         {answer && (
           <div>
             <ChartFrame
-              title={`Paid a year, ${currency}`}
+              title={say.paidAYear(currency)}
               note={
                 <span className={styles.key}>
                   <span>
-                    <i className={styles.swatch} style={{ background: "var(--account-inverter)", border: "none" }} /> bill that remains,
-                    with upkeep
+                    <i className={styles.swatch} style={{ background: "var(--account-inverter)", border: "none" }} />
+                    {say.billThatRemainsWithUpkeep}
                   </span>
                   <span>
                     <i className={styles.swatch} style={{ background: "var(--brass)", border: "none" }} /> loan
                   </span>
                   <span>
-                    <i data-line="without" /> bill without the array
+                    <i data-line="without" />
+                    {say.billWithoutTheArray}
                   </span>
                 </span>
               }
               fileName={`${slug}-loan`}
               height={280}
-              summary="Loan and remaining bill against the bill without the array, year by year"
+              summary={say.loanAndRemainingBillAgainstThe}
               table={() => [
                 ["year", "loan", "remaining_bill", "bill_without_array"],
                 ...answer.years.map((year) => [
@@ -212,30 +205,24 @@ function LoanSentence({ answer, loan, currency }: { answer: LoanOrCash; loan: Lo
   const gap = answer.loanWorth.minus(answer.cashWorth).abs();
   return (
     <p className={chapter.verdict} data-testid="loan-verdict">
-      At {percent(loan.ratePerYearFrac, 2)} over {number(loan.termYears)} years the loan takes{" "}
+      {say.atOverYearsTheLoanTakes(percent(loan.ratePerYearFrac, 2), number(loan.termYears))}
       <Figure working={() => loanWorking(answer, loan, currency)}>
         {money(amountOf(answer.monthlyPayment, currency))} {currency} a month
       </Figure>{" "}
       and <Figure working={() => loanWorking(answer, loan, currency)}>{money(amountOf(answer.interestTotal, currency), 0)}</Figure> of
       interest.{" "}
       {pays ? (
-        <>
-          It still pays against having no array, by {money(amountOf(answer.withoutWorth.minus(answer.loanWorth), currency), 0)} in today's
-          money.
-        </>
+        say.itStillPaysAgainstHavingNo(money(amountOf(answer.withoutWorth.minus(answer.loanWorth), currency), 0))
       ) : (
         <span className={chapter.clay}>
-          It costs more than having no array, by {money(amountOf(answer.loanWorth.minus(answer.withoutWorth), currency), 0)} in today's
-          money.
+          {say.itCostsMoreThanHavingNo(money(amountOf(answer.loanWorth.minus(answer.withoutWorth), currency), 0))}
         </span>
       )}{" "}
       {better} is <Figure working={() => loanWorking(answer, loan, currency)}>{money(amountOf(gap, currency), 0)}</Figure> ahead of{" "}
       {better === "Cash" ? "the loan" : "cash"}.{" "}
-      {answer.stopsPayingFrac !== null && <>The loan stops paying at {percent(answer.stopsPayingFrac)}.</>}{" "}
+      {answer.stopsPayingFrac !== null && <>{say.theLoanStopsPayingAt(percent(answer.stopsPayingFrac))}</>}{" "}
       {answer.cheaperFromYear !== null &&
-        (answer.cheaperFromYear === 1
-          ? "It is cheaper than the old bill from the first year."
-          : `Month for month it is cheaper than the bill without the array from year ${answer.cheaperFromYear} on.`)}
+        (answer.cheaperFromYear === 1 ? say.itIsCheaperThanTheOld : say.monthForMonthItIsCheaper(answer.cheaperFromYear))}
     </p>
   );
 }
@@ -252,19 +239,19 @@ function OutcomeTable({
   discountFrac: number;
 }) {
   const rows = [
-    { name: "On the loan", total: answer.loanTotal, worth: answer.loanWorth },
+    { name: say.onTheLoan, total: answer.loanTotal, worth: answer.loanWorth },
     { name: "For cash", total: answer.cashTotal, worth: answer.cashWorth },
     { name: "No array", total: answer.withoutTotal, worth: answer.withoutWorth },
   ];
   const least = Exact.min(...rows.map(({ worth }) => worth));
   return (
-    <ScrollBox label="Loan, cash, no array">
+    <ScrollBox label={say.loanCashNoArray}>
       <RuledTable className={`${chapter.table} ${styles.ways}`}>
         <thead>
           <tr>
             <th>over {answer.years.length} years</th>
-            <th>paid in all, {currency}</th>
-            <th>in today's money at {percent(discountFrac)}</th>
+            <th>{say.paidInAll(currency)}</th>
+            <th>{say.inTodaysMoneyAt(percent(discountFrac))}</th>
           </tr>
         </thead>
         <tbody>
@@ -286,22 +273,18 @@ function OutcomeTable({
 
 function loanWorking(answer: LoanOrCash, loan: LoanTerms, currency: string): Working {
   return {
-    title: "Loan or cash",
+    title: say.loanOrCash,
     value: money(amountOf(answer.monthlyPayment, currency)),
     unit: `${currency} a month`,
-    formula: "payment = principal × r(1 + r)^n ÷ ((1 + r)^n − 1); worth = own money + Σ (payments + remaining bill) ÷ (1 + d)^year",
+    formula: say.paymentPrincipalR1RN,
     inputs: [
       { name: "Principal", value: loan.principal, from: "as entered" },
       { name: "r", value: `${percent(loan.ratePerYearFrac, 3)} ÷ 12`, from: "as entered" },
       { name: "n", value: `${Math.round(loan.termYears * 12)} months`, from: "as entered" },
       { name: "Fee", value: loan.fee, from: "as entered" },
-      { name: "Interest in all", value: money(amountOf(answer.interestTotal, currency)), from: "schedule, each month rounded to the cent" },
+      { name: say.interestInAll, value: money(amountOf(answer.interestTotal, currency)), from: say.scheduleEachMonthRoundedToThe },
     ],
-    source: "Brealey, Myers & Allen, 2020, Principles of corporate finance, chapter 2.",
-    assumptions: [
-      "The last payment takes up what rounding left.",
-      "Use stays as it was in the last twelve months; the price rises as in the terms.",
-      "Interest is not deducted from taxes.",
-    ],
+    source: say.brealeyMyersAllen2020PrinciplesOf,
+    assumptions: [say.theLastPaymentTakesUpWhat, say.toUseStaysAsItWasIn, say.interestIsNotDeductedFromTaxes],
   };
 }

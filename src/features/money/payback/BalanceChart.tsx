@@ -4,6 +4,7 @@ import { BalanceCurve, type BalancePoint } from "@/charts";
 import type { PaybackSpread } from "@/core/money";
 import { ChartFrame } from "@/features/kit/save/ChartFrame";
 import { number } from "@/wording/format";
+import { say } from "@/wording/screens/money-payback";
 import type { MoneyContext } from "@/wording/workings/money-workings";
 import styles from "../MoneyChapter.module.css";
 
@@ -24,15 +25,15 @@ export function BalanceChart({ slug, context, spread }: { slug: string; context:
     <span className={styles.key}>
       <span>
         <i />
-        rise, ageing, upkeep
+        {say.riseAgeingUpkeep}
       </span>
       <span>
         <i data-line="simple" />
-        none of these
+        {say.noneOfThese}
       </span>
       <span>
         <i data-line="discounted" />
-        in today's money
+        {say.inTodaysMoney}
       </span>
     </span>
   );
@@ -42,7 +43,7 @@ export function BalanceChart({ slug, context, spread }: { slug: string; context:
       note={note}
       fileName={`${slug}-payback`}
       height={250}
-      summary="Savings less cost over the years"
+      summary={say.savingsLessCostOverTheYears}
       table={() => [
         ["year", "balance", "balance_without_rise_and_ageing", "balance_discounted"],
         ...points.map((p) => [p.year, p.balance, p.simpleBalance, p.discountedBalance]),

@@ -1,6 +1,7 @@
 "use client";
 
 import { saveBlob } from "@/features/kit/save/save-chart";
+import { say } from "@/wording/screens/money-payback";
 import type { MoneyContext } from "@/wording/workings/money-workings";
 import styles from "../MoneyChapter.module.css";
 
@@ -18,7 +19,7 @@ export function CashFlowSheet({ slug, context }: { slug: string; context: MoneyC
   return (
     <p className={styles.saves}>
       <button type="button" onClick={() => void save()}>
-        Save the cash flow as XLSX, with formulas
+        {say.saveTheCashFlowAsXlsx}
       </button>
     </p>
   );
@@ -30,32 +31,32 @@ export function fill(sheet: Sheet, { payback, terms, site }: MoneyContext): void
   const { currency } = site;
   const inputs: [string, number][] = [
     [`net cost, ${currency}`, Number(payback.netCost)],
-    ["energy of the first year, kWh", terms.firstYearKwh],
-    [`bought, ${currency} a kWh`, Number(terms.importPerKwh)],
-    [`exported, ${currency} a kWh`, Number(terms.exportPerKwh ?? 0)],
-    ["used on the spot, share", terms.selfUsedFrac],
-    ["price rise a year, share", terms.priceRisePerYearFrac],
-    ["ageing in the first year, share", terms.ageing.firstYearFrac],
-    ["ageing a year after it, share", terms.ageing.perYearFrac],
-    ["discount rate, share", terms.discountFrac ?? 0],
+    [say.energyOfTheFirstYearKwh, terms.firstYearKwh],
+    [say.boughtAKwh(currency), Number(terms.importPerKwh)],
+    [say.exportedAKwh(currency), Number(terms.exportPerKwh ?? 0)],
+    [say.usedOnTheSpotShare, terms.selfUsedFrac],
+    [say.priceRiseAYearShare, terms.priceRisePerYearFrac],
+    [say.ageingInTheFirstYearShare, terms.ageing.firstYearFrac],
+    [say.ageingAYearAfterItShare, terms.ageing.perYearFrac],
+    [say.discountRateShare, terms.discountFrac ?? 0],
   ];
   sheet.addRows(inputs);
-  sheet.addRow([`worth of a kWh, ${currency}`, { formula: "B3*B5+B4*(1-B5)" }]);
+  sheet.addRow([say.worthOfAKwh(currency), { formula: "B3*B5+B4*(1-B5)" }]);
   const last = FIRST_ROW + payback.years.length - 1;
-  sheet.addRow([`net present value, ${currency}`, { formula: `NPV(B9,G${FIRST_ROW}:G${last})-B1` }]);
-  sheet.addRow(["rate of return", { formula: `IRR(G${FIRST_ROW - 1}:G${last})` }]);
+  sheet.addRow([say.netPresentValue(currency), { formula: `NPV(B9,G${FIRST_ROW}:G${last})-B1` }]);
+  sheet.addRow([say.rateOfReturn, { formula: `IRR(G${FIRST_ROW - 1}:G${last})` }]);
   sheet.addRow([
     "year",
     "energy, kWh",
     `saved, ${currency}`,
     `upkeep, ${currency}`,
     `once, ${currency}`,
-    "share of the first year",
+    say.shareOfTheFirstYear,
     { formula: "-B1" },
     { formula: "-B1" },
     { formula: "-B1" },
   ]);
-  sheet.getCell(`J${FIRST_ROW - 1}`).value = "G: net, H: balance, I: balance in today's money";
+  sheet.getCell(`J${FIRST_ROW - 1}`).value = say.gNetHBalanceIBalance;
   payback.years.forEach((year, k) => {
     const row = FIRST_ROW + k;
     // Mid-year share of nameplate against the first year's, as the core has it.

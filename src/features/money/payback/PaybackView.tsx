@@ -8,6 +8,7 @@ import { Figure } from "@/features/kit/figures/Figure";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { Refused } from "@/features/kit/problems/ProblemList";
 import { dateName, money, number, percent, yearsAndMonths } from "@/wording/format";
+import { say } from "@/wording/screens/money-payback";
 import { firstYearWorking, type MoneyContext, risingWorking, simpleWorking } from "@/wording/workings/money-workings";
 import styles from "../MoneyChapter.module.css";
 import type { MoneyProps } from "../money-props";
@@ -53,7 +54,7 @@ export function PaybackView(props: MoneyProps) {
           {refusal && <Refused refusal={refusal} />}
           <div className={chapter.actions}>
             <Button type="submit" disabled={!form.isDirty()}>
-              Save the terms
+              {say.saveTheTerms}
             </Button>
             <Button variant="default" disabled={!form.isDirty()} onClick={form.reset}>
               Undo changes
@@ -79,14 +80,14 @@ export function PaybackView(props: MoneyProps) {
             )}
             {billedSelfUse !== null && (
               <div className={styles.basis}>
-                <span id="self-use">Used on the spot</span>
+                <span id="self-use">{say.usedOnTheSpot}</span>
                 <SegmentedControl
                   aria-labelledby="self-use"
                   size="xs"
                   value={byBills ? "bills" : "terms"}
                   onChange={(value) => setByBills(value === "bills")}
                   data={[
-                    { value: "bills", label: `by the bills ${percent(billedSelfUse, 0)}` },
+                    { value: "bills", label: say.byTheBills(percent(billedSelfUse, 0)) },
                     { value: "terms", label: `as typed ${percent(form.values.tariff.selfUsedFrac, 0)}` },
                   ]}
                 />
@@ -105,9 +106,9 @@ export function PaybackView(props: MoneyProps) {
 }
 
 const MISSING_WORDS = {
-  cost: "what it cost",
-  price: "the price of a bought kWh",
-  energy: "a year of energy (readings, weather or a promise)",
+  cost: say.whatItCost,
+  price: say.thePriceOfABoughtKwh,
+  energy: say.aYearOfEnergyReadingsWeather,
 } as const;
 
 interface SentenceProps {
@@ -121,7 +122,7 @@ function PaybackSentence({ missing, context, spread, commissioned }: SentencePro
   if (!context) {
     return (
       <p className={chapter.verdict}>
-        No payback yet: {missing.map((item) => MISSING_WORDS[item]).join(" and ")} {missing.length === 1 ? "is" : "are"} missing.
+        {say.noPaybackYetMissing(missing.map((item) => MISSING_WORDS[item]).join(" and "), missing.length === 1 ? "is" : "are")}
       </p>
     );
   }
@@ -131,20 +132,22 @@ function PaybackSentence({ missing, context, spread, commissioned }: SentencePro
     <p className={chapter.verdict} data-testid="payback-verdict">
       {risingYears === null ? (
         <strong className={chapter.clay}>
-          The money does not come back within <Figure working={() => risingWorking(context)}>{years.length} years</Figure>.
+          {say.theMoneyDoesNotComeBack}
+          <Figure working={() => risingWorking(context)}>{years.length} years</Figure>.
         </strong>
       ) : (
         <>
-          The money comes back in <Figure working={() => risingWorking(context)}>{yearsAndMonths(risingYears)}</Figure>
+          {say.theMoneyComesBackIn}
+          <Figure working={() => risingWorking(context)}>{yearsAndMonths(risingYears)}</Figure>
           {commissioned && <>, on about {dateName(breakEven(commissioned, risingYears))}</>}
-          {spread && Number.isFinite(spread.low) && <> ({intervalWords(spread)})</>}, with prices rising{" "}
-          {percent(context.terms.priceRisePerYearFrac)} a year, modules ageing and upkeep paid.
+          {spread && Number.isFinite(spread.low) && <> ({intervalWords(spread)})</>}
+          {say.withPricesRisingAYearModules(percent(context.terms.priceRisePerYearFrac))}
         </>
       )}
       {staysPaidYears !== null && risingYears !== null && staysPaidYears > risingYears + 0.01 && (
-        <span className={chapter.clay}> A replacement sinks it once more; it stays paid from year {number(staysPaidYears, 1)} on.</span>
-      )}{" "}
-      Cost over the first year alone says{" "}
+        <span className={chapter.clay}>{say.aReplacementSinksItOnceMore(number(staysPaidYears, 1))}</span>
+      )}
+      {say.costOverTheFirstYearAlone}
       <Figure working={() => simpleWorking(context)}>{simpleYears === null ? "never" : yearsAndMonths(simpleYears)}</Figure>:{" "}
       {money(netCost, 0)} {currency} against {money(firstYearValue, 0)} from{" "}
       <Figure working={() => firstYearWorking(context)}>{number(context.energy.firstYearKwh)} kWh</Figure>.
@@ -153,7 +156,7 @@ function PaybackSentence({ missing, context, spread, commissioned }: SentencePro
 }
 
 const intervalWords = ({ low, high }: PaybackSpread): string =>
-  Number.isFinite(high) ? `${number(low, 1)} to ${number(high, 1)} years` : `${number(low, 1)} years to beyond the horizon`;
+  Number.isFinite(high) ? `${number(low, 1)} to ${number(high, 1)} years` : say.yearsToBeyondTheHorizon(number(low, 1));
 
 function breakEven(commissioned: string, years: number): string {
   return new Date(Date.parse(commissioned) + years * YEAR_MS).toISOString().slice(0, 10);
@@ -164,12 +167,10 @@ function CostWarnings({ terms, currency }: { terms: Terms; currency: string }) {
   const sum = (sums: readonly { amount: string }[]): number => sums.reduce((total, { amount }) => total + Number(amount), 0);
   const [cost, grants] = [sum(terms.costs), sum(terms.incentives)];
   const words = [
-    ...(terms.costs.length > 0 && cost === 0 ? ["The costs add up to nothing: enter what was paid, or every payback is at once."] : []),
-    ...(grants > cost && cost > 0
-      ? [`Incentives of ${number(grants)} ${currency} are above the costs of ${number(cost)}: look for a sum that was entered twice.`]
-      : []),
+    ...(terms.costs.length > 0 && cost === 0 ? [say.theCostsAddUpToNothing] : []),
+    ...(grants > cost && cost > 0 ? [say.incentivesOfAreAboveTheCosts(number(grants), currency, number(cost))] : []),
     ...(Number(terms.tariff.importPerKwh ?? 0) > 5
-      ? [`${terms.tariff.importPerKwh} ${currency} a kWh looks like cents: write ${Number(terms.tariff.importPerKwh) / 100}.`]
+      ? [say.aKwhLooksLikeCentsWrite(terms.tariff.importPerKwh, currency, Number(terms.tariff.importPerKwh) / 100)]
       : []),
   ];
   return words.map((text) => (

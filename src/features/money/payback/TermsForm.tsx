@@ -4,6 +4,7 @@ import { Button, NumberInput, TextInput } from "@mantine/core";
 import { useForm } from "@mantine/form";
 import { moneySchema, type SiteDocument } from "@/contracts/site";
 import chapter from "@/features/kit/look/Chapter.module.css";
+import { say } from "@/wording/screens/money-payback";
 import styles from "../MoneyChapter.module.css";
 
 export type Terms = SiteDocument["money"];
@@ -24,8 +25,7 @@ function ShareInput({ form, path, label }: { form: TermsFormHandle; path: ShareF
   const [group, key] = path.split(".") as [keyof Terms, string];
   const value = (form.values[group] as unknown as Record<string, number>)[key]!;
   const isRate = path !== "tariff.selfUsedFrac";
-  const hint =
-    isRate && value > 0 && value < 0.0025 ? `${(value * 100).toFixed(3)} %: did you mean ${(value * 1e4).toFixed(1)} %?` : undefined;
+  const hint = isRate && value > 0 && value < 0.0025 ? say.didYouMean((value * 100).toFixed(3), (value * 1e4).toFixed(1)) : undefined;
   return (
     <NumberInput
       label={label}
@@ -52,20 +52,20 @@ export function TermsForm({ form, currency, commissioned }: { form: TermsFormHan
       <section className={chapter.section}>
         <h2>Costs, {currency}</h2>
         <Sums form={form} list="costs" />
-        <AddSum form={form} list="costs" words="Add a cost" today={today} />
+        <AddSum form={form} list="costs" words={say.addACost} today={today} />
       </section>
       <section className={chapter.section}>
         <h2>Incentives, {currency}</h2>
         <Sums form={form} list="incentives" />
-        <AddSum form={form} list="incentives" words="Add an incentive" today={today} />
+        <AddSum form={form} list="incentives" words={say.addAnIncentive} today={today} />
       </section>
       <section className={chapter.section}>
-        <h2>Worth of a kilowatt-hour</h2>
+        <h2>{say.worthOfAKilowattHour}</h2>
         <div className={styles.grid}>
-          <TextInput label={`Bought, ${currency} a kWh`} inputMode="decimal" placeholder="0.178" {...price("tariff.importPerKwh")} />
-          <TextInput label={`Exported, ${currency} a kWh`} inputMode="decimal" placeholder="nothing" {...price("tariff.exportPerKwh")} />
-          <ShareInput form={form} path="tariff.selfUsedFrac" label="Used on the spot, %" />
-          <ShareInput form={form} path="tariff.priceRisePerYearFrac" label="Price rise a year, %" />
+          <TextInput label={say.boughtAKwh2(currency)} inputMode="decimal" placeholder="0.178" {...price("tariff.importPerKwh")} />
+          <TextInput label={say.exportedAKwh2(currency)} inputMode="decimal" placeholder="nothing" {...price("tariff.exportPerKwh")} />
+          <ShareInput form={form} path="tariff.selfUsedFrac" label={say.usedOnTheSpot2} />
+          <ShareInput form={form} path="tariff.priceRisePerYearFrac" label={say.priceRiseAYear} />
         </div>
       </section>
       <Running form={form} currency={currency} />
@@ -111,7 +111,7 @@ function Running({ form, currency }: { form: TermsFormHandle; currency: string }
           <Button
             variant="subtle"
             size="compact-xs"
-            aria-label={`Remove yearly cost ${i + 1}`}
+            aria-label={say.removeYearlyCost(i + 1)}
             onClick={() => form.removeListItem("running.perYear", i)}
           >
             Remove
@@ -127,7 +127,7 @@ function Running({ form, currency }: { form: TermsFormHandle; currency: string }
           <Button
             variant="subtle"
             size="compact-xs"
-            aria-label={`Remove later cost ${i + 1}`}
+            aria-label={say.removeLaterCost(i + 1)}
             onClick={() => form.removeListItem("running.later", i)}
           >
             Remove
@@ -139,20 +139,20 @@ function Running({ form, currency }: { form: TermsFormHandle; currency: string }
         size="compact-sm"
         onClick={() => form.insertListItem("running.perYear", { what: "upkeep", amount: "0.00", risePerYearFrac: 0.02 })}
       >
-        Add a yearly cost
+        {say.addAYearlyCost}
       </Button>
       <Button
         variant="subtle"
         size="compact-sm"
         onClick={() => form.insertListItem("running.later", { what: "inverter", afterYears: 12, amount: "0.00" })}
       >
-        Add a replacement
+        {say.addAReplacement}
       </Button>
       <div className={styles.grid}>
         <ShareInput form={form} path="running.discountFrac" label="Discount rate, %" />
-        <ShareInput form={form} path="running.interestTaxFrac" label="Tax on interest, %" />
+        <ShareInput form={form} path="running.interestTaxFrac" label={say.taxOnInterest} />
         <NumberInput label="Horizon, years" hideControls {...form.getInputProps("running.horizonYears")} />
-        <TextInput label="Left at the end (scrap)" inputMode="decimal" {...form.getInputProps("running.scrap")} />
+        <TextInput label={say.leftAtTheEndScrap} inputMode="decimal" {...form.getInputProps("running.scrap")} />
       </div>
     </section>
   );

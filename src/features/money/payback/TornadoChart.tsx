@@ -4,13 +4,14 @@ import { TornadoBars, tornadoHeight } from "@/charts";
 import { type PaybackTerms, type TornadoTerm, tornado, USUAL_DOUBTS } from "@/core/money";
 import { ChartFrame } from "@/features/kit/save/ChartFrame";
 import { number } from "@/wording/format";
+import { say } from "@/wording/screens/money-payback";
 
 const NAMES: Readonly<Record<TornadoTerm, (by: number) => string>> = {
   yield: (by) => `yield ± ${number(by * 100)} %`,
   price: (by) => `price ± ${number(by * 100)} %`,
-  "price-rise": (by) => `price rise ± ${number(by * 100, 1)} % a year`,
-  ageing: (by) => `ageing ± ${number(by * 100, 1)} % a year`,
-  "self-use": (by) => `used on the spot ± ${number(by * 100)} %`,
+  "price-rise": (by) => say.priceRiseAYear2(number(by * 100, 1)),
+  ageing: (by) => say.ageingAYear(number(by * 100, 1)),
+  "self-use": (by) => say.usedOnTheSpot3(number(by * 100)),
   upkeep: (by) => `upkeep ± ${number(by * 100)} %`,
   cost: (by) => `cost ± ${number(by * 100)} %`,
 };
@@ -28,11 +29,11 @@ export function TornadoChart({ slug, terms, years }: { slug: string; terms: Payb
   const height = tornadoHeight(rows.length);
   return (
     <ChartFrame
-      title="What matters most"
-      note="years to payback with each term lower (pale) and higher (brass)"
+      title={say.whatMattersMost}
+      note={say.yearsToPaybackWithEachTerm}
       fileName={`${slug}-payback-terms`}
       height={height}
-      summary="How the payback moves with each term alone"
+      summary={say.howThePaybackMovesWithEach}
       table={() => [
         ["term", "by", "years_lower", "years_higher"],
         ...bars.map((bar) => [bar.term, bar.by, bar.lowerYears, bar.higherYears]),

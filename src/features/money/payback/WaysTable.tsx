@@ -8,6 +8,7 @@ import { ScrollBox } from "@/features/kit/look/ScrollBox";
 import { RuledTable } from "@/features/kit/table/RuledTable";
 import { dateName, money, number, percent } from "@/wording/format";
 import { noReturnWords } from "@/wording/money";
+import { say } from "@/wording/screens/money-payback";
 import {
   discountedWorking,
   levelisedWorking,
@@ -37,7 +38,7 @@ interface Way {
   readonly isTrusted?: boolean;
 }
 
-const years = (value: number | null): string => (value === null ? "not within the horizon" : `${number(value, 1)} years`);
+const years = (value: number | null): string => (value === null ? say.notWithinTheHorizon : `${number(value, 1)} years`);
 
 /** The payback in its named ways, and what else is asked of money; each says what it leaves out. */
 export function WaysTable({ context, spread, billsReport }: WaysProps) {
@@ -47,29 +48,29 @@ export function WaysTable({ context, spread, billsReport }: WaysProps) {
   const ways: Way[] = [
     {
       name: "Simple",
-      what: "cost over the first year: nothing rises, ages or breaks",
+      what: say.costOverTheFirstYearNothing,
       value: years(payback.simpleYears),
       working: () => simpleWorking(context),
     },
     {
       name: "With rise, ageing, upkeep",
-      what: "prices rise, modules age, upkeep and replacements are paid",
+      what: say.pricesRiseModulesAgeUpkeepAnd,
       value: years(payback.risingYears),
       working: () => risingWorking(context),
       isTrusted: true,
     },
     {
       name: "Discounted",
-      what: `the same in today's money at ${percent(terms.discountFrac ?? 0)} a year`,
+      what: say.theSameInTodaysMoneyAt(percent(terms.discountFrac ?? 0)),
       value: years(payback.discountedYears),
       working: () => discountedWorking(context),
     },
     ...(rate
       ? [
           {
-            name: "At the rate of the bills",
-            what: `what was really saved, then each month as its last namesake${rate.filledMonths > 0 ? `; ${rate.filledMonths} months by season` : ""}`,
-            value: rate.paidBackOn === null ? "not within 40 years" : `${years(rate.years)} (${dateName(rate.paidBackOn)})`,
+            name: say.atTheRateOfTheBills,
+            what: say.whatWasReallySavedThenEach(rate.filledMonths > 0 ? say.monthsBySeason(rate.filledMonths) : ""),
+            value: rate.paidBackOn === null ? say.notWithin40Years : `${years(rate.years)} (${dateName(rate.paidBackOn)})`,
             working: () => runRateWorking(context, rate),
           },
         ]
@@ -78,7 +79,7 @@ export function WaysTable({ context, spread, billsReport }: WaysProps) {
       ? [
           {
             name: "Under doubt",
-            what: "95 of 100 draws of yield, weather, prices, ageing, upkeep",
+            what: say.n95Of100DrawsOfYield,
             value: Number.isFinite(spread.high)
               ? `${number(spread.low, 1)} to ${number(spread.high, 1)} years`
               : `from ${number(spread.low, 1)} years`,
@@ -89,32 +90,32 @@ export function WaysTable({ context, spread, billsReport }: WaysProps) {
   ];
   const worth: Way[] = [
     {
-      name: "Net present value",
+      name: say.netPresentValue2,
       what: `over ${terms.horizonYears} years`,
       value: `${money(payback.netPresentValue, 0)} ${site.currency}`,
       working: () => worthWorking(context),
     },
     {
-      name: "Rate of return",
-      what: kind === "one" ? "the interest at which it would be worth nothing" : noReturnWords(kind, rates),
+      name: say.rateOfReturn2,
+      what: kind === "one" ? say.theInterestAtWhichItWould : noReturnWords(kind, rates),
       value: kind === "one" ? `${number(rates[0]! * 100, 2)} %` : "none",
       working: () => returnWorking(context),
     },
     {
-      name: "As a deposit before tax",
-      what: `would need this interest, taxed at ${percent(terms.interestTaxFrac ?? 0, 0)}`,
+      name: say.asADepositBeforeTax,
+      what: say.wouldNeedThisInterestTaxedAt(percent(terms.interestTaxFrac ?? 0, 0)),
       value: payback.depositFrac === null ? "–" : `${number(payback.depositFrac * 100, 2)} %`,
       working: () => returnWorking(context),
     },
     {
       name: "Levelised cost",
-      what: "all costs over all energy, both in today's terms",
+      what: say.allCostsOverAllEnergyBoth,
       value: payback.levelisedPerKwh === null ? "–" : `${payback.levelisedPerKwh} ${site.currency} a kWh`,
       working: () => levelisedWorking(context),
     },
   ];
   return (
-    <ScrollBox label="Payback in its named ways">
+    <ScrollBox label={say.paybackInItsNamedWays}>
       <RuledTable className={`${chapter.table} ${styles.ways}`} data-pairs>
         <tbody>
           {[...ways, ...worth].map((way) => (

@@ -5,6 +5,7 @@ import chapter from "@/features/kit/look/Chapter.module.css";
 import { ScrollBox } from "@/features/kit/look/ScrollBox";
 import { RuledTable } from "@/features/kit/table/RuledTable";
 import { money, number } from "@/wording/format";
+import { say } from "@/wording/screens/money-payback";
 import { type MoneyContext, yearWorking } from "@/wording/workings/money-workings";
 import styles from "../MoneyChapter.module.css";
 
@@ -18,12 +19,12 @@ export function YearTable({ context }: { context: MoneyContext }) {
     ["saved", site.currency],
     ["upkeep, once", site.currency],
     ["balance", site.currency],
-    ["in today's money", site.currency],
+    [say.inTodaysMoney, site.currency],
   ];
   return (
-    <ScrollBox label="Year by year" className={styles.years}>
+    <ScrollBox label={say.yearByYear} className={styles.years}>
       <RuledTable className={chapter.table}>
-        <caption className={styles.hidden}>Year by year</caption>
+        <caption className={styles.hidden}>{say.yearByYear}</caption>
         <thead>
           <tr>
             <th scope="col">year</th>

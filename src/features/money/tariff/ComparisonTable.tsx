@@ -6,6 +6,7 @@ import chapter from "@/features/kit/look/Chapter.module.css";
 import { ScrollBox } from "@/features/kit/look/ScrollBox";
 import { RuledTable } from "@/features/kit/table/RuledTable";
 import { money, number } from "@/wording/format";
+import { say } from "@/wording/screens/money-tariff";
 import type { Working } from "@/wording/workings/working";
 import styles from "../MoneyChapter.module.css";
 
@@ -16,19 +17,17 @@ export function comparisonWords({ rows, from, to }: PlanComparison, currency: st
   const live = rows.filter(({ isPast }) => !isPast);
   const own = live.find(({ isOwn }) => isOwn);
   const [best] = live;
-  if (!own || !best) return "No plan of this book can be charged over the last twelve billed months.";
+  if (!own || !best) return say.noPlanOfThisBookCan;
   const saved = Number(own.withArray) - Number(best.withArray);
   const dearest = live.filter(
     (row) => !row.isOwn && row.perImportedKwh !== null && own.perImportedKwh !== null && row.perImportedKwh > own.perImportedKwh,
   );
   const first =
     best.isOwn || saved <= 0
-      ? `From ${from} to ${to} the plan in force was the cheapest with the array.`
-      : `From ${from} to ${to} “${best.name}” would have been ${number(saved)} ${currency} cheaper with the array than the plan in force.`;
+      ? say.fromToThePlanInForce(from, to)
+      : say.fromToWouldHaveBeenCheaper(from, to, best.name, number(saved), currency);
   const worst = dearest.at(-1);
-  const second = worst
-    ? ` “${worst.name}” costs ${number(worst.perImportedKwh!, 3)} a bought kWh against ${number(own.perImportedKwh!, 3)}: more than the plan in force.`
-    : "";
+  const second = worst ? say.costsABoughtKwhAgainstMore(worst.name, number(worst.perImportedKwh!, 3), number(own.perImportedKwh!, 3)) : "";
   return first + second;
 }
 
@@ -36,9 +35,7 @@ export function comparisonWords({ rows, from, to }: PlanComparison, currency: st
 export function ComparisonTable({ comparison, currency }: { comparison: PlanComparison; currency: string }) {
   return (
     <section className={chapter.section}>
-      <h2>
-        The same use under each plan, {comparison.from} to {comparison.to}
-      </h2>
+      <h2>{say.theSameUseUnderEachPlan(comparison.from, comparison.to)}</h2>
       <ScrollBox label="Plans compared">
         <RuledTable className={`${chapter.table} ${styles.ways}`}>
           <thead>
@@ -46,8 +43,8 @@ export function ComparisonTable({ comparison, currency }: { comparison: PlanComp
               <th>plan</th>
               <th>with the array, {currency}</th>
               <th>without it, {currency}</th>
-              <th>the array saves, {currency}</th>
-              <th>a bought kWh with it</th>
+              <th>{say.theArraySaves(currency)}</th>
+              <th>{say.aBoughtKwhWithIt}</th>
               <th>without it</th>
             </tr>
           </thead>
@@ -56,7 +53,7 @@ export function ComparisonTable({ comparison, currency }: { comparison: PlanComp
               <tr key={row.id} data-trusted={row.isOwn || undefined} className={row.isPast ? chapter.soft : undefined}>
                 <td>
                   <b>{row.name}</b> {row.isOwn && <span className={chapter.soft}>in force</span>}
-                  {row.isPast && <span className={chapter.soft}>no longer in force</span>}
+                  {row.isPast && <span className={chapter.soft}>{say.noLongerInForce}</span>}
                 </td>
                 <Cells working={() => planWorking(row, comparison, currency)}>
                   {[
@@ -78,20 +75,20 @@ export function ComparisonTable({ comparison, currency }: { comparison: PlanComp
 
 function planWorking(row: Row, { from, to }: PlanComparison, currency: string): Working {
   return {
-    title: `A year under “${row.name}”`,
+    title: say.aYearUnder(row.name),
     value: money(row.withArray),
     unit: currency,
-    formula: "Σ over twelve months of fixed + Σ bands (kWh × price) + levies + taxes − export credit",
+    formula: say.overTwelveMonthsOfFixedBands,
     inputs: [
-      { name: "Months", value: `${from} to ${to}`, from: "the last twelve with a bill" },
-      { name: "Hours of use", value: "reckoned", from: "bills by band, production hour by hour, a household's day; sums as printed" },
+      { name: "Months", value: `${from} to ${to}`, from: say.theLastTwelveWithABill },
+      { name: say.hoursOfUse, value: "reckoned", from: say.billsByBandProductionHourBy },
       {
-        name: "A bought kWh",
+        name: say.aBoughtKwh,
         value: row.perImportedKwh === null ? "–" : number(row.perImportedKwh, 4),
-        from: "energy charges ÷ bought kWh, before levies and taxes",
+        from: say.energyChargesBoughtKwhBeforeLevies,
       },
     ],
-    source: "The bills, plans and readings of this book.",
-    assumptions: ["Nobody moves a washing machine for a cheaper hour.", "The plan's prices hold for all twelve months."],
+    source: say.theBillsPlansAndReadingsOf,
+    assumptions: [say.nobodyMovesAWashingMachineFor, say.thePlansPricesHoldForAll],
   };
 }

@@ -5,6 +5,7 @@ import type { PlanDocument } from "@/contracts/tariff";
 import { minorDigits, planFaults } from "@/core/money";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { planFaultWords } from "@/wording/money";
+import { say } from "@/wording/screens/money-tariff";
 import styles from "../MoneyChapter.module.css";
 import type { BandDraft, PlanDraft, SeasonDraft } from "./plan-draft";
 import { planOfDraft } from "./plan-draft";
@@ -44,23 +45,23 @@ export function PlanEditor({ draft, before, currency, onChange, onRemove }: Plan
           {draft.to ? ` to ${draft.to}` : ""}
         </span>
         {faults.length > 0 && (
-          <span className={chapter.clay}> · {faults.length === 1 ? "something is wrong" : `${faults.length} things are wrong`}</span>
+          <span className={chapter.clay}> · {faults.length === 1 ? say.somethingIsWrong : say.thingsAreWrong(faults.length)}</span>
         )}
       </summary>
       <div className={styles.grid3}>
         {field("name", "Name")}
         {field("from", "From")}
-        <TextInput label="To (empty: still)" value={draft.to ?? ""} onChange={(event) => set({ to: orNull(event.currentTarget.value) })} />
-        {field("fixedPerMonth", `Fixed a month, ${currency}`)}
-        {field("fixedPerDay", `Fixed a day, ${currency}`)}
+        <TextInput label={say.toEmptyStill} value={draft.to ?? ""} onChange={(event) => set({ to: orNull(event.currentTarget.value) })} />
+        {field("fixedPerMonth", say.fixedAMonth(currency))}
+        {field("fixedPerDay", say.fixedADay(currency))}
         <TextInput
-          label={`Least a month, ${currency}`}
+          label={say.leastAMonth(currency)}
           value={draft.minimumPerMonth ?? ""}
           onChange={(event) => set({ minimumPerMonth: orNull(event.currentTarget.value) })}
         />
-        {field("levyPerKwh", `Levies, ${currency} a kWh`)}
-        {field("taxPercent", "Taxes on all charges, %")}
-        {field("risePercent", "Rises a year by, %")}
+        {field("levyPerKwh", say.leviesAKwh(currency))}
+        {field("taxPercent", say.taxesOnAllCharges)}
+        {field("risePercent", say.risesAYearBy)}
         {field("holidays", "Holidays (12-25, 2024-04-01)")}
         <NativeSelect
           label="Exported energy"
@@ -68,18 +69,18 @@ export function PlanEditor({ draft, before, currency, onChange, onRemove }: Plan
           onChange={(event) => set({ credit: { ...draft.credit, kind: event.currentTarget.value as PlanDraft["credit"]["kind"] } })}
           data={[
             { value: "none", label: "earns nothing" },
-            { value: "net-metering", label: "net metering: pays for kWh" },
-            { value: "net-billing", label: "net billing: money on the bill" },
-            { value: "feed-in", label: "feed-in: paid apart" },
+            { value: "net-metering", label: say.netMeteringPaysForKwh },
+            { value: "net-billing", label: say.netBillingMoneyOnTheBill },
+            { value: "feed-in", label: say.feedInPaidApart },
           ]}
         />
         <TextInput
-          label={`Export credit, ${currency} a kWh`}
+          label={say.exportCreditAKwh(currency)}
           value={draft.credit.perKwh ?? ""}
           onChange={(event) => set({ credit: { ...draft.credit, perKwh: orNull(event.currentTarget.value) } })}
         />
         <TextInput
-          label="True-up month (1 to 12)"
+          label={say.trueUpMonth1To12}
           value={draft.credit.trueUpMonth ?? ""}
           onChange={(event) =>
             set({
@@ -91,12 +92,12 @@ export function PlanEditor({ draft, before, currency, onChange, onRemove }: Plan
           }
         />
         <TextInput
-          label={`Paid a kWh left at true-up, ${currency}`}
+          label={say.paidAKwhLeftAtTrue(currency)}
           value={draft.credit.trueUpPerKwh ?? ""}
           onChange={(event) => set({ credit: { ...draft.credit, trueUpPerKwh: orNull(event.currentTarget.value) } })}
         />
         <TextInput
-          label={`Demand charge, ${currency} a kW and month`}
+          label={say.demandChargeAKwAndMonth(currency)}
           value={draft.demand?.perKw ?? ""}
           onChange={(event) => {
             const perKw = orNull(event.currentTarget.value);
@@ -124,10 +125,10 @@ export function PlanEditor({ draft, before, currency, onChange, onRemove }: Plan
             })
           }
         >
-          Add a season
+          {say.addASeason}
         </Button>
         <Button variant="subtle" size="compact-sm" onClick={onRemove}>
-          Remove the plan
+          {say.removeThePlan}
         </Button>
       </div>
       {faults.length > 0 && (
@@ -164,7 +165,7 @@ function SeasonFields({ season, currency, onChange, onRemove }: SeasonProps) {
           size="compact-xs"
           onClick={() => onChange({ bands: [...season.bands, { name: "band", days: "all", hours: "", prices: "" }] })}
         >
-          Add a band
+          {say.addABand}
         </Button>
         <Button variant="subtle" size="compact-xs" onClick={onRemove}>
           Remove season
@@ -181,12 +182,12 @@ function SeasonFields({ season, currency, onChange, onRemove }: SeasonProps) {
             data={["all", "weekdays", "weekends"]}
           />
           <TextInput
-            label="Hours (7-20); empty: the rest"
+            label={say.hours720EmptyTheRest}
             value={each.hours}
             onChange={(event) => band(at, { hours: event.currentTarget.value })}
           />
           <TextInput
-            label={`${currency} a kWh (tiers: 300: 0.21; 0.28)`}
+            label={say.aKwhTiers300021(currency)}
             value={each.prices}
             onChange={(event) => band(at, { prices: event.currentTarget.value })}
           />

@@ -9,6 +9,7 @@ import chapter from "@/features/kit/look/Chapter.module.css";
 import { Refused } from "@/features/kit/problems/ProblemList";
 import { ChartFrame } from "@/features/kit/save/ChartFrame";
 import { number } from "@/wording/format";
+import { say } from "@/wording/screens/money-tariff";
 import styles from "../MoneyChapter.module.css";
 import type { MoneyProps } from "../money-props";
 import { useMoneySave } from "../use-money-save";
@@ -18,8 +19,8 @@ import { draftOf, freshPlan, type PlanDraft, planOfDraft } from "./plan-draft";
 
 type List = "plans" | "offers";
 const LISTS: readonly { readonly id: List; readonly head: string; readonly add: string }[] = [
-  { id: "plans", head: "Plans that were and are in force", add: "Add a plan" },
-  { id: "offers", head: "Plans that could be had instead", add: "Add an offer" },
+  { id: "plans", head: say.plansThatWereAndAreIn, add: say.addAPlan },
+  { id: "offers", head: say.plansThatCouldBeHadInstead, add: say.addAnOffer },
 ];
 
 /** What a kWh costs at every hour of a year, the plans behind it, and which would have been cheapest. */
@@ -45,7 +46,7 @@ export function TariffView({ slug, version, site, comparison }: MoneyProps) {
     <>
       <p className={chapter.verdict} data-testid="tariff-verdict">
         {plans.length === 0
-          ? "No plan yet. Enter the tariff that is in force, with its seasons and hours: bills can then be run again without the array, and plans compared."
+          ? say.noPlanYetEnterTheTariff
           : comparison
             ? comparisonWords(comparison, currency)
             : "With twelve months of bills, production and exported energy this page says which plan would have been cheapest."}
@@ -57,10 +58,10 @@ export function TariffView({ slug, version, site, comparison }: MoneyProps) {
       )}
       {picture && (
         <ChartFrame
-          title={`A bought kWh, hour by hour, ${currency}`}
+          title={say.aBoughtKwhHourByHour(currency)}
           fileName={`${slug}-price-${year}`}
           height={210}
-          summary={`Price of a bought kWh at every hour of ${year}`}
+          summary={say.priceOfABoughtKwhAt(year)}
           table={() => [
             ["date", "hour", "per_kwh", "band"],
             ...picture.dates.flatMap((date, d) =>
@@ -110,7 +111,7 @@ export function TariffView({ slug, version, site, comparison }: MoneyProps) {
       {refusal && <Refused refusal={refusal} />}
       <div className={chapter.actions}>
         <Button disabled={!isDirty || faulty} onClick={() => void save({ ...money, plans: read("plans"), offers: read("offers") })}>
-          Save the plans
+          {say.saveThePlans}
         </Button>
         <span className={chapter.soft} role="status">
           {note}
@@ -143,7 +144,7 @@ function PriceKey({ picture }: { picture: ReturnType<typeof priceYear> }) {
             {band} <b>{number(price, 4)}</b>
           </span>
         ))}
-      <span className={chapter.soft}>levies and taxes in; deeper is dearer</span>
+      <span className={chapter.soft}>{say.leviesAndTaxesInDeeperIs}</span>
     </p>
   );
 }

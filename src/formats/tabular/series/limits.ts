@@ -1,3 +1,4 @@
+import { say } from "@/wording/tables";
 import type { Quantity } from "./columns";
 
 export interface Limit {
@@ -12,15 +13,15 @@ export interface Limit {
 const irradiance: Limit = {
   least: -20,
   most: 2000,
-  expected: "Irradiance between -20 and 2000 W/m²; the record under broken cloud is near 1900.",
-  remedy: "If the file holds kWh/m² or kJ/m², convert it to mean W/m² of the interval.",
+  expected: say.irradianceBetween20And2000W,
+  remedy: say.ifTheFileHoldsKwhM,
 };
 
 const metered = (what: string): Limit => ({
   least: 0,
   most: 1e9,
-  expected: `${what} can't be negative.`,
-  remedy: "If this is a net meter, choose the metering point net; otherwise clear the cells.",
+  expected: say.cantBeNegative(what),
+  remedy: say.ifThisIsANetMeter,
 });
 
 /** What each quantity can be on earth; beyond it a value is a fault of the file. */
@@ -32,24 +33,24 @@ export const LIMITS: Readonly<Record<Quantity, Limit>> = {
   air_temperature_c: {
     least: -90,
     most: 60,
-    expected: "Air temperature between -90 and 60 °C.",
-    remedy: "If the file is in Fahrenheit or Kelvin, convert it to Celsius.",
+    expected: say.airTemperatureBetween90And60,
+    remedy: say.ifTheFileIsInFahrenheit,
   },
   wind_speed_m_s: {
     least: 0,
     most: 110,
-    expected: "Wind speed between 0 and 110 m/s.",
-    remedy: "If the file is in km/h or knots, convert it to m/s.",
+    expected: say.windSpeedBetween0And110,
+    remedy: say.ifTheFileIsInKm,
   },
   rain_mm: {
     least: 0,
     most: 400,
-    expected: "Rain of the interval between 0 and 400 mm.",
-    remedy: "If the column is a running sum, write the rain of each interval.",
+    expected: say.rainOfTheIntervalBetween0,
+    remedy: say.ifTheColumnIsARunning,
   },
-  snow_depth_cm: { least: 0, most: 1200, expected: "Snow lying between 0 and 1200 cm.", remedy: "Check the unit: centimetres." },
-  albedo: { least: 0, most: 1, expected: "Albedo between 0 and 1.", remedy: "Write 20 % as 0.2." },
-  energy_kwh: { ...metered("Energy of an interval"), least: -1e6, belowZero: true },
+  snow_depth_cm: { least: 0, most: 1200, expected: say.snowLyingBetween0And1200, remedy: say.checkTheUnitCentimetres },
+  albedo: { least: 0, most: 1, expected: say.albedoBetween0And1, remedy: "Write 20 % as 0.2." },
+  energy_kwh: { ...metered(say.energyOfAnInterval), least: -1e6, belowZero: true },
   power_w: { ...metered("Power"), least: -1e9, belowZero: true },
-  counter_kwh: metered("A lifetime counter"),
+  counter_kwh: metered(say.aLifetimeCounter),
 };

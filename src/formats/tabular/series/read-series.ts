@@ -1,5 +1,6 @@
 import type { MappingProposal, TableMapping } from "@/contracts/mapping";
 import { ProblemLog } from "@/contracts/problems";
+import { say } from "@/wording/tables";
 import { type DetectionContext, detectMapping, openTable, type TableSource } from "../tables";
 import { type Bytes, sniffDialect, UnreadableText } from "../text";
 import { canonicalHeader, kindOf, readHeader, type SeriesKind } from "./columns";
@@ -102,7 +103,7 @@ function given(mapping: TableMapping, found: MappingProposal | null, head: reado
   return {
     mapping,
     confidenceFrac: 1,
-    reasons: [{ about: "mapping", because: "chosen by you" }],
+    reasons: [{ about: "mapping", because: say.chosenByYou }],
     questions: [],
     headers: found?.headers ?? [...(head[mapping.firstRow - 2] ?? [])],
     sample: head.slice(mapping.firstRow - 1, mapping.firstRow + 5).map((row) => [...row]),

@@ -1,4 +1,5 @@
 import type { MappingProposal, MappingQuestion, TableMapping } from "@/contracts/mapping";
+import { say } from "@/wording/tables";
 import type { Dialect } from "../text";
 import { type NumberGrammar, sniffNumbers } from "./cell-number";
 import type { TableShape } from "./shape";
@@ -65,7 +66,7 @@ export function numberGrammar(draft: Draft, columns: readonly number[]): NumberG
   const sniffed = sniffNumbers(cells);
   if (sniffed.thousands !== "")
     draft.reasons.push({ about: "numbers", because: `${sniffed.thousands === " " ? "spaces" : `“${sniffed.thousands}”`} group thousands` });
-  if (sniffed.decimal === ",") draft.reasons.push({ about: "numbers", because: "a comma marks the decimals" });
+  if (sniffed.decimal === ",") draft.reasons.push({ about: "numbers", because: say.aCommaMarksTheDecimals });
   if (sniffed.unsure) draft.confidence = Math.min(draft.confidence, 0.7);
   return { decimal: sniffed.decimal, thousands: sniffed.thousands };
 }

@@ -1,13 +1,14 @@
+import { say } from "@/wording/tables";
 import type { ColumnMeaning } from "./column-words";
 import type { Draft } from "./draft";
 
 /** What a person may say that unnamed numbers hold. */
 const HOLDINGS: ReadonlyMap<string, ColumnMeaning & { readonly label: string }> = new Map([
-  ["energy_kwh", { quantity: "energy_kwh", factor: 1, offset: 0, unit: "kwh", label: "energy of the interval, kWh" }],
-  ["energy_wh", { quantity: "energy_kwh", factor: 0.001, offset: 0, unit: "wh", label: "energy of the interval, Wh" }],
-  ["power_w", { quantity: "power_w", factor: 1, offset: 0, unit: "w", label: "mean power, W" }],
-  ["power_kw", { quantity: "power_w", factor: 1000, offset: 0, unit: "kw", label: "mean power, kW" }],
-  ["counter_kwh", { quantity: "counter_kwh", factor: 1, offset: 0, unit: "kwh", label: "lifetime counter, kWh" }],
+  ["energy_kwh", { quantity: "energy_kwh", factor: 1, offset: 0, unit: "kwh", label: say.energyOfTheIntervalKwh }],
+  ["energy_wh", { quantity: "energy_kwh", factor: 0.001, offset: 0, unit: "wh", label: say.energyOfTheIntervalWh }],
+  ["power_w", { quantity: "power_w", factor: 1, offset: 0, unit: "w", label: say.meanPowerW }],
+  ["power_kw", { quantity: "power_w", factor: 1000, offset: 0, unit: "kw", label: say.meanPowerKw }],
+  ["counter_kwh", { quantity: "counter_kwh", factor: 1, offset: 0, unit: "kwh", label: say.lifetimeCounterKwh }],
   ["ghi_w_m2", { quantity: "ghi_w_m2", factor: 1, offset: 0, unit: "w/m2", label: "global irradiance, W/m²" }],
 ]);
 

@@ -1,4 +1,5 @@
 import type { ValueColumn } from "@/contracts/mapping";
+import { say } from "@/wording/tables";
 import { type NumberGrammar, toNumber } from "./cell-number";
 import { namedMonth } from "./cell-time";
 import { columnOf, type Detection, type DetectionContext, type Draft, numberGrammar, proposed } from "./draft";
@@ -21,7 +22,7 @@ export function monthsTable(draft: Draft): Detection | null {
     draft,
     months.map(({ column }) => column),
   );
-  draft.reasons.push({ about: "layout", because: `a row a year, twelve months across beginning with ${months[0]!.header}` });
+  draft.reasons.push({ about: "layout", because: say.aRowAYearTwelveMonths(months[0]!.header) });
   const yearNames = months[0]!.month === 1 ? "start" : fiscalNames(draft, yearColumn, months, numbers, context);
   const values = months.map(
     ({ column, header }): ValueColumn => ({ column, header, quantity: "energy_kwh", factor: 1, offset: 0, meterId: null }),
@@ -62,7 +63,7 @@ function fiscalNames(
       const names = named < since ? "end" : other < since ? "start" : distance(named) < distance(other) ? "start" : "end";
       draft.reasons.push({
         about: "fiscal year",
-        because: `the first value falls in ${at(names)}, and the plant began in ${since}: years are named after the one they ${names} in`,
+        because: say.theFirstValueFallsInAnd(at(names), since, names),
       });
       return names;
     }
@@ -70,11 +71,11 @@ function fiscalNames(
   draft.confidence = Math.min(draft.confidence, 0.5);
   draft.questions.push({
     id: "year-names",
-    question: "Is a fiscal year named after the calendar year it starts or ends in?",
-    evidence: "The first month is not January, and the file does not decide.",
+    question: say.isAFiscalYearNamedAfter,
+    evidence: say.theFirstMonthIsNotJanuary,
     choices: [
-      { value: "start", label: "it starts in" },
-      { value: "end", label: "it ends in" },
+      { value: "start", label: say.itStartsIn },
+      { value: "end", label: say.itEndsIn },
     ],
   });
   return "end";

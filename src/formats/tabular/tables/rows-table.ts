@@ -1,4 +1,5 @@
 import type { ValueColumn } from "@/contracts/mapping";
+import { say } from "@/wording/tables";
 import { readHeader } from "../series/columns";
 import { MISSING, type NumberGrammar, toNumber } from "./cell-number";
 import { type ColumnMeaning, meaningOf } from "./column-words";
@@ -58,8 +59,8 @@ function oneKind(draft: Draft, columns: readonly Told[]): ValueColumn[] {
   const total = kept.find(({ header }) => /total|sum|gesamt|plant|site/i.test(header));
   const chosen = preferred && kept.length > 2 && total ? [total] : kept;
   for (const { header, meaning } of chosen) {
-    const unit = meaning.unit ? `, unit ${meaning.unit}` : ", unit not written";
-    draft.reasons.push({ about: header, because: `its words say ${meaning.quantity}${unit}` });
+    const unit = meaning.unit ? `, unit ${meaning.unit}` : say.unitNotWritten;
+    draft.reasons.push({ about: header, because: say.itsWordsSay(meaning.quantity, unit) });
     if (!meaning.unit) draft.confidence = Math.min(draft.confidence, 0.75);
   }
   const left = columns.filter((column) => !chosen.includes(column));
@@ -97,7 +98,7 @@ function withCounter(draft: Draft, meaning: ColumnMeaning, column: number, heade
   const grows = values.filter((value, i) => i > 0 && value > values[i - 1]!).length;
   const cumulative = values.length >= 6 && falls <= values.length * 0.01 && grows >= 3 && values.at(-1)! > 0 && values[0]! > 0;
   if (cumulative && meaning.quantity === "energy_kwh" && values.length >= 20) {
-    draft.reasons.push({ about: header, because: "its values never fall: a counter" });
+    draft.reasons.push({ about: header, because: say.itsValuesNeverFallACounter });
     return { ...meaning, quantity: "counter_kwh" };
   }
   if (meaning.quantity === "counter_kwh" && falls > values.length * 0.1) return { ...meaning, quantity: "energy_kwh" };
@@ -118,10 +119,10 @@ function unknownColumn(draft: Draft, column: number, numbers: NumberGrammar, ste
   const header = draft.shape.headers[column] ?? "";
   const answered = answeredHolding(draft);
   if (!answered) {
-    const rhythm = step ? `; the rows stand ${step} minutes apart` : "";
+    const rhythm = step ? say.theRowsStandMinutesApart(step) : "";
     askHolding(draft, {
-      question: `What does “${header}” hold?`,
-      evidence: `Its header names no quantity and no unit${rhythm}.`,
+      question: say.whatDoesHold(header),
+      evidence: say.itsHeaderNamesNoQuantityAnd(rhythm),
       confidenceFrac: 0.3,
     });
   }

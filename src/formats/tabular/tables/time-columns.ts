@@ -1,4 +1,5 @@
 import type { TimeOrder } from "@/contracts/mapping";
+import { say } from "@/wording/tables";
 import { readForeignTime, readTimeOfDay } from "./cell-time";
 import { columnOf, type Draft } from "./draft";
 
@@ -12,7 +13,7 @@ export function timeColumns(draft: Draft, canonical: number): { columns: number[
     if (!order) continue;
     const clock = shape.headers.findIndex((_, other) => other !== index && isTimeOfDay(columnOf(rows, other)));
     if (clock >= 0 && cells.slice(0, 20).every((cell) => !/\d:\d\d/.test(cell))) {
-      draft.reasons.push({ about: "time", because: `“${shape.headers[index]}” holds dates and “${shape.headers[clock]}” times of day` });
+      draft.reasons.push({ about: "time", because: say.holdsDatesAndTimesOfDay(shape.headers[index], shape.headers[clock]) });
       return { columns: [index, clock], order };
     }
     if (canonical < 0) draft.reasons.push({ about: "time", because: `“${shape.headers[index]}” holds ${ORDER_WORDS[order]}` });
@@ -22,9 +23,9 @@ export function timeColumns(draft: Draft, canonical: number): { columns: number[
 }
 
 const ORDER_WORDS: Readonly<Record<TimeOrder, string>> = {
-  ymd: "times written year first",
-  dmy: "times written day first",
-  mdy: "times written month first",
+  ymd: say.timesWrittenYearFirst,
+  dmy: say.timesWrittenDayFirst,
+  mdy: say.timesWrittenMonthFirst,
   unix: "seconds since 1970",
 };
 
@@ -56,8 +57,8 @@ function settledOrder(draft: Draft, cells: readonly string[], header: string): T
   draft.confidence = Math.min(draft.confidence, 0.5);
   draft.questions.push({
     id: "date-order",
-    question: `Is “${cells[0]}” in “${header}” day first or month first?`,
-    evidence: "Both readings give days of the calendar in an even rhythm; the file does not decide.",
+    question: say.isInDayFirstOrMonth(cells[0], header),
+    evidence: say.bothReadingsGiveDaysOfThe,
     choices: [
       { value: "dmy", label: "day first" },
       { value: "mdy", label: "month first" },

@@ -1,4 +1,5 @@
 import type { TimeOrder, ValueColumn } from "@/contracts/mapping";
+import { say } from "@/wording/tables";
 import { readTimeOfDay } from "./cell-time";
 import { type ColumnMeaning, meaningOf } from "./column-words";
 import { columnOf, type Detection, type Draft, numberGrammar, proposed } from "./draft";
@@ -39,8 +40,7 @@ function wide(
   );
   draft.reasons.push({
     about: "layout",
-    because:
-      layout === "days-by-time" ? `a row a day, ${across.length} times of day across` : `a row a time of day, ${across.length} days across`,
+    because: layout === "days-by-time" ? say.aRowADayTimesOf(across.length) : say.aRowATimeOfDay(across.length),
   });
   const meaning = meaningOf(draft.shape.headers[0] ?? "", null) ?? holdingOf(draft, across.length);
   const values = across.map(
@@ -65,8 +65,8 @@ function holdingOf(draft: Draft, columns: number): ColumnMeaning {
   const answered = answeredHolding(draft);
   if (answered) return answered;
   askHolding(draft, {
-    question: "What do the cells hold?",
-    evidence: `${columns} columns of numbers, and no unit in the header.`,
+    question: say.whatDoTheCellsHold,
+    evidence: say.columnsOfNumbersAndNoUnit(columns),
     confidenceFrac: 0.4,
   });
   return { quantity: "energy_kwh", factor: 1, offset: 0, unit: null };

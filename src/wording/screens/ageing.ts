@@ -1,0 +1,47 @@
+import { catalogue } from "../catalogue";
+
+/** What the screens of ageing say. */
+export const say = catalogue({
+  ageingIsReadFromMeteredOutput:
+    "Ageing is read from metered output set against weather: bring both in the Readings chapter, best two full years or more.",
+  threeSchoolsAndWhichToTrust: "Three schools, and which to trust",
+  whatTheFiltersLeaveAndWhat: "What the filters leave, and what they do",
+  aYearWouldBe: "% a year would be",
+  tooFewDaysAreLeftA: "Too few days are left a year apart: the reading is made of all ",
+  afterSettlingClearOrNot: "after settling, clear or not.",
+  evidenceOnTheAgeingOfThe: (name: string) => `Evidence on the ageing of the modules at ${name}`,
+  meteredEnergyAgainstMeasuredWeather: "; metered energy against measured weather.",
+  methodDailyRatioOfMeteredEnergy: (report: string, seed: number) =>
+    `Method: daily ratio of metered energy to what the plant owes without ageing in the weather that came; median of the changes between days one year apart (Jordan et al., 2018); interval from ${report}block-bootstrap redraws (seed ${seed}), drift of sensors and meters included.`,
+  leftOutOfTheIndexAnd: "Left out of the index, and why:",
+  leftOfDays: (report: string, report2: string, report3: string) => `Left of ${report}days: ${report2}. ${report3}`,
+  apartFromThatTheModulesFell: (report: string, report2: string, report3: string) =>
+    ` Apart from that, the modules fell by ${report}(${report2}to ${report3}) in their first months.`,
+  yearOnYear: "Year on year",
+  medianOfAllPairsOfDays: "median of all pairs of days one year apart, through the weather; immune to seasons",
+  trustThisOne: "trust this one",
+  throughTheMonthlyIndexAfterSeasonal: "through the monthly index after seasonal decomposition; one odd year bends it",
+  asReadOffTheMeterWeather: "as read off the meter: weather, snow, dirt and ageing together",
+  notARateOfAgeing: "not a rate of ageing",
+  daysReadWithEnoughLight: "days read, with enough light",
+  standstillSnowAndStringsTakenOut: "standstill, snow and strings taken out",
+  clearEnoughDaysDirtPutBack: "clear-enough days, dirt put back",
+  daysWithLittleDirtAfterSettling: "days with little dirt, after settling",
+  indexThroughTheWeather: "Index through the weather",
+  meteredOverExpectedWithoutAgeingBy: "metered over expected without ageing, by day; the fan holds 95 of 100 redraws",
+  meteredOfTheTwelveMonthsUnread: "Σ metered of the twelve months, unread time stretched by the months' read share",
+  theLedgerYearsWithAMonth: "the ledger; years with a month missing are left out",
+  theLedgerOfThisBook: "The ledger of this book.",
+  weatherSnowDirtAndAgeingAre: "Weather, snow, dirt and ageing are all in it: a change from year to year is no rate of ageing.",
+  thePlantWasCommissionedOn: (commissioned: string) => `The plant was commissioned on ${commissioned}.`,
+  guaranteedInTheFirstYearA: (report: string, report2: string, years: number) =>
+    `Guaranteed: ${report} in the first year, ${report2} a year after it, over ${years} years.`,
+  theBookHoldsNoWarrantyTerms: "The book holds no warranty terms.",
+  partByPart: "Part by part",
+  fasterThanTheRestBy: "faster than the rest by",
+  tooSoonToTell: "too soon to tell",
+  noWarrantyGiven: "no warranty given",
+  yearlyLossOfEachPart: "Yearly loss of each part",
+  oneMeterToldApartByThe: "one meter, told apart by the hours at which each plane has its sun",
+  eachByItsOwnMeter: "each by its own meter",
+});

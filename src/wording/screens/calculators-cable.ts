@@ -1,0 +1,28 @@
+import { catalogue } from "../catalogue";
+
+/** What the screens of calculators, cable say. */
+export const say = catalogue({
+  thisArrayHangsOnNoInverter: "This array hangs on no inverter of the book: its limits can’t be checked.",
+  lostAYearKwh: "lost a year, kWh",
+  whyAHigherVoltage: "Why a higher voltage",
+  ampacityFusesFromThreeStringsSide:
+    "Ampacity, fuses from three strings side by side, a DC isolator by the inverter, surge protection and earthing follow the local code (IEC 60364-7-712 or its like) and are a licensed electrician’s to choose: the section that costs least may still be too thin for them.",
+  mmCostsLeastOverYearsDrop: (areaMm2: number, numberOf: number, best: string, best2: string, run: string) =>
+    `${areaMm2} mm² costs least over ${numberOf} years: ${best} drop at full light, ${best2} kWh a year lost in each string's ${run} m.`,
+  lengthOneWayM: "Length, one way, m",
+  andAMmOfIt: (currency: string) => `and a mm² of it, ${currency}`,
+  overItsLife: (currency: string) => `over its life, ${currency}`,
+  theSameWThroughMmHalf: (run: string, best: number) =>
+    `The same ${run} W through ${best} mm²: half the voltage is twice the current and four times the loss.`,
+  inSeriesKeepWithinTheInverters: (modulesInSeries: number) => `${modulesInSeries} in series keep within the inverter's limits.`,
+  inSeriesBreakOfTheInverters: (modulesInSeries: number, broken: number) =>
+    `${modulesInSeries} in series break ${broken} of the inverter's limits.`,
+  openCircuitAtC: (check: string) => `open circuit at ${check} °C`,
+  workingInTheHeatCellsC: (check: string) => `working in the heat, cells ${check} °C`,
+  shortCircuit125AnInput: "short circuit × 1.25, an input",
+  stringsOfOfThem: (modulesInSeries: number, strings: number) => `strings of ${modulesInSeries}, ${strings} of them`,
+  notInTheBook: "not in the book",
+  toModulesMayStandInA: (least: number, most: number) => `${least} to ${most} modules may stand in a string. `,
+  dcToAc: (nameplateW: string) => `DC to AC: ${nameplateW}. `,
+  recordTemperaturesAreUsualOnesEnter: "Record temperatures are usual ones: enter the site's own in the Site chapter.",
+});

@@ -1,0 +1,35 @@
+import { catalogue, type Fact } from "../catalogue";
+
+/** What the screens of calculators, mixed say. */
+export const say = catalogue({
+  overAYearIsLostLeave: (share: string) => `Over a year ${share} is lost: leave it on one input.`,
+  overAYearIsLostTo: (share: string) =>
+    `Over a year ${share} is lost to one weak module: take it out of this string and use it elsewhere, by itself.`,
+  giveEachStringAnInputOf: "Give each string an input of its own",
+  electronicsAtEachModule: "Electronics at each module",
+  backAfterAtTheBooksPrice: (yearsAndMonths: string, currency: string) =>
+    `, back after ${yearsAndMonths} at the book's price in ${currency}`,
+  kwhAYearMore: (way: Fact, extraKwh: string, paybackYears: Fact) => `${way}: ${extraKwh} kWh a year more${paybackYears}.`,
+  noModuleOfThisBookHas:
+    "No module of this book has a whole datasheet (Voc, Isc, Vmp, Imp, cells in series): enter one in the Site chapter.",
+  otherModulesInThisString: "other modules in this string",
+  anotherStringBesideIt: "Another string beside it",
+  aTrackerThatFindsTheHighest:
+    "A tracker that finds the highest maximum is assumed; simple ones stop at a lower one and lose more. A small module in a big string is carried along at best, and burns its bypass diodes at worst.",
+  wOnOneInputEachModule: (report: string, report2: string, lost: string) =>
+    `${report} W on one input; each module by itself would give ${report2} W: ${lost} is lost to each other.`,
+  theRuleOfThumbLowestCurrent: (report: string) =>
+    `The rule of thumb (lowest current, lowest voltage) says ${report} W and misleads here: bypass diodes let the string pass its weak part.`,
+  stringInSeries: (s: number, parts: number) => `String ${s}: ${parts} in series`,
+  electronicsAtAModule: (currency: string) => `Electronics at a module, ${currency}`,
+  anInputOfItsOwn: (currency: string) => `An input of its own, ${currency}`,
+  currentAndPowerOverVoltage: "Current and power over voltage",
+  ruleOfThumb: "rule of thumb",
+  waysToConnect: "Ways to connect",
+  allOnOneInput: "all on one input",
+  everyStringOnItsOwn: "every string on its own",
+  everyModuleOnItsOwn: "every module on its own",
+  sumOfNameplates: "sum of nameplates",
+  lightOnTheseModules: "Light on these modules",
+  shareOfTheLightThatReaches: "Share of the light that reaches them",
+});

@@ -1,0 +1,50 @@
+import { catalogue, type Fact } from "../catalogue";
+
+/** What the screens of field, book, inverter say. */
+export const say = catalogue({
+  wAString: "W a string",
+  ofTheMean: "of the mean",
+  aFigureCantBeRead: "a figure can't be read",
+  thisBookHasNoInverterEnter: "This book has no inverter: enter it in the Site chapter, then its display can be read against it.",
+  whatTheDisplayShows: "What the display shows",
+  whatItSays: "What it says",
+  aDaysTotalOrTheLifetime: "A day's total or the lifetime against what was promised and owed: the ",
+  readDisplaysFromTheFrontThe:
+    "Read displays from the front. The order below is a reminder and never more: the maker’s procedure and the local code go before it, and opening anything is a licensed electrician’s work.",
+  typeWhatTheDisplayShowsVolts: "Type what the display shows: volts and amperes of each DC input, then the AC side.",
+  clockOnTheSite: "Clock on the site",
+  acPowerW: "AC power, W",
+  lightInThePlaneWM: "Light in the plane, W/m²",
+  stateLightsAndMessagesInYour: "State lights and messages, in your own words",
+  wComeOut: (acW: string) => `, ${acW} W come out`,
+  wGoIn: (dcW: string, acW: Fact, efficiencyFrac: string) => `${dcW} W go in${acW}${efficiencyFrac}.`,
+  aCloudlessSky: "A cloudless sky",
+  wouldGiveWOfItIs: (measured: Fact, moment: string, ofExpectedFrac: string) =>
+    ` ${measured} would give ${moment} W: ${ofExpectedFrac} of it is there.`,
+  whyItIsNotAtNameplate: "Why it is not at nameplate",
+  expectedAtTheMeter: "expected at the meter",
+  expectedAtThisMoment: "Expected at this moment",
+  oneMinuteOfTheChainFrom: "one minute of the chain, from the light in the plane to the meter",
+  lightInThePlane: "Light in the plane",
+  cloudlessSkyIneichenPerez2002: "cloudless sky: Ineichen & Perez, 2002",
+  theChainOfTheYieldChapter: "The chain of the Yield chapter, on one minute.",
+  theInvertersArraysAloneAsThe: "The inverter's arrays alone, as the book has them on this day; no snow and no downtime.",
+  fromNameplateToTheMeter: "From nameplate to the meter",
+  lightThatWasRead: "light that was read",
+  wMInThePlane: (measured: Fact, moment: string) => `${measured}, ${moment} W/m² in the plane`,
+  shuttingDownInThisOrder: "Shutting down, in this order",
+  tellWhoeverIsOnSiteRead: "Tell whoever is on site. Read the display and note it: you will want it afterwards.",
+  acSideFirstStopTheInverter: "AC side first: stop the inverter by its own switch or menu, then open the AC isolator or breaker.",
+  waitUntilTheDcCurrentOn:
+    "Wait until the DC current on the display is zero. Never open a DC isolator or connector under load: the arc does not go out by itself.",
+  openTheDcIsolatorsAllOf: "Open the DC isolators, all of them.",
+  waitForTheCapacitorsToDischarge: "Wait for the capacitors to discharge: the time stands on the inverter, often five to fifteen minutes.",
+  lockAndTagTheIsolators: "Lock and tag the isolators.",
+  proveDeadWithATesterThat:
+    "Prove dead with a tester that was itself proved just before, on every pole and to earth. The strings' own leads stay live in daylight.",
+  allCoversClosedAllConnectorsSeated: "All covers closed, all connectors seated, nobody at the terminals.",
+  closeTheDcIsolators: "Close the DC isolators.",
+  waitUntilTheDisplayShowsDc: "Wait until the display shows DC voltage and no earth fault.",
+  closeTheAcIsolatorOrBreaker: "Close the AC isolator or breaker; the inverter watches the grid for some minutes before it feeds in.",
+  compareDcAcAndTheState: "Compare DC, AC and the state lights with what was noted before.",
+});

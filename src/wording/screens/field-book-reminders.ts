@@ -1,0 +1,9 @@
+import { catalogue } from "../catalogue";
+
+/** What the screens of field, book, reminders say. */
+export const say = catalogue({
+  whatIsToCome: "What is to come",
+  withAnAlarmAWeekAnd: ", with an alarm a week and a day before. Own dates stand in the site document under ",
+  calendarFileIcalendar: "Calendar file (iCalendar)",
+  nothingIsDueATiltSchedule: "Nothing is due: a tilt schedule, a warranty, an inspection or own dates would stand here.",
+});

@@ -1,0 +1,6 @@
+import { catalogue } from "../catalogue";
+
+/** What the screens of kit, table say. */
+export const say = catalogue({
+  saveThisTableAsCsv: "Save this table as CSV",
+});

@@ -1,0 +1,29 @@
+import { catalogue, type Fact } from "../catalogue";
+
+/** What the screens of money, cases say. */
+export const say = catalogue({
+  overYearsInTodaysMoney: (best: string, currency: string, horizonYears: number) =>
+    `${best} ${currency} over ${horizonYears} years in today's money`,
+  kwhAYear: (best: string, best2: string) => `${best} kWh a year ${best2}`,
+  nothingElsePaysTheNearestBrings: (baseName: string, name: string, energy: Fact, value: Fact, turns: string) =>
+    `${baseName}: nothing else pays. The nearest, “${name}”, brings ${energy} and would lose ${value}. ${turns}`,
+  paidBackInYears: (best: string) => `, paid back in ${best} years`,
+  worthItWhile: "Worth it while",
+  itWouldBeWorthItIf: "It would be worth it if",
+  aKwhNow: (isWorthIt: Fact, isWorthIt2: string, flipSide: Fact, flipPerKwh: string, currency: string, perKwh: string) =>
+    `${isWorthIt} a kWh ${isWorthIt2} ${flipSide} ${flipPerKwh} ${currency} (now ${perKwh})`,
+  whileTheExtraCostStaysUnder: (price: string, flipCost: string) => `${price} while the extra cost stays under ${flipCost}`,
+  noPriceTurnsThisAnswer: "No price turns this answer.",
+  worthItBelow: " (worth it below)",
+  decisionsAreReckonedOverAYear: "Decisions are reckoned over a year of weather: bring one in the Readings chapter.",
+  decisionsNeedTheWorthOfA: "Decisions need the worth of a kilowatt-hour: enter it under Payback.",
+  reckoningOverTheYear: "Reckoning over the year …",
+  extraEnergyKwhAYear: "extra energy, kWh a year",
+  worthInTheFirstYear: (currency: string) => `worth, ${currency}in the first year`,
+  extraCostNow: "extra cost now",
+  paidBackIn: "paid back in",
+  overYearsTodaysMoney: (horizonYears: number) => `over ${horizonYears}years, today's money`,
+  waysItCanGo: "Ways it can go",
+  balanceAgainstInTodaysMoney: (baseName: string, currency: string) => `Balance against “${baseName}”, ${currency} in today's money`,
+  balanceOfEachWayAgainstThe: "Balance of each way against the base over the years",
+});

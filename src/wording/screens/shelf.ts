@@ -1,0 +1,21 @@
+import { catalogue } from "../catalogue";
+
+/** What the screens of shelf say. */
+export const say = catalogue({
+  saysWhereTheSiteIsAnd:
+    "says where the site is and what stands there: place, modules, arrays, inverters, meters, losses, promise, costs. Unknown fields are refused by name.",
+  startFromNothing: "Start from nothing",
+  aSmallRoofToWriteOver: "A small roof to write over.",
+  isTooLargeForASite: (name: string) => `${name} is too large for a site file.`,
+  aSiteFileIsAJson: "A site file is a JSON document of a few kB; weather and production are brought in the book's Readings chapter.",
+  moreThanOneFileCameAt: "More than one file came at once.",
+  chooseASiteFile: "Choose a site file",
+  itsMonthsOwedPaid: "its months: owed, paid",
+  noWeatherYet: "no weather yet: ",
+  bringAFile: "bring a file",
+  noBookYetABookHolds: "No book yet. A book holds all that is kept about one site: open one below.",
+  inTheLastYearOfEach: (books: string) => `${books}. In the last year of each, what was paid fits what was owed.`,
+  forALookEnergyIsMissing: (books: string, needing: string) =>
+    `${books}; ${needing} for a look: energy is missing in its last year that no account explains.`,
+  expectedAndMeteredEnergyOfEach: (name: string, key: string) => `${name}: expected and metered energy of each month of ${key}`,
+});

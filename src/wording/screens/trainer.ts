@@ -1,0 +1,15 @@
+import { catalogue } from "../catalogue";
+
+/** What the screens of trainer say. */
+export const say = catalogue({
+  trainerWhatWasIt: "Trainer: what was it?",
+  sixMadeUpMonthsLookAt: "Six made-up months. Look at days, rain and snow, post the missing kilowatt-hours to their cause, then compare. ",
+  underWhatWasExpected: "under what was expected.",
+  leftInTheRemainder: " left in the remainder",
+  compareWithTheTruth: "Compare with the truth",
+  ofFoundSoFar: (count: number, count2: number) => `${count} of ${count2} found so far.`,
+  meteredKwhDashedExpected: "metered, kWh; dashed: expected",
+  snowOnTheGround: "Snow on the ground",
+  thereWasNothingToPost: "There was nothing to post.",
+  youFoundIt: "You found it.",
+});

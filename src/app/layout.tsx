@@ -23,7 +23,7 @@ export const dynamic = "force-dynamic";
 export default async function RootLayout({ children }: { children: ReactNode }) {
   const nonce = (await headers()).get("x-nonce") ?? "";
   return (
-    <html lang="en" {...mantineHtmlProps}>
+    <html lang="en" data-locale={process.env.DUSTY_LEDGER_LOCALE || undefined} {...mantineHtmlProps}>
       <head>
         <ColorSchemeScript nonce={nonce} defaultColorScheme="auto" />
       </head>

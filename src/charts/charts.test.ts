@@ -2,7 +2,8 @@ import fc from "fast-check";
 import { createElement, type FunctionComponent } from "react";
 import { renderToStaticMarkup } from "react-dom/server";
 import { describe, expect, it } from "vitest";
-import { ACCOUNT_NAMES, LEDGER_ACCOUNTS } from "@/core/accounts";
+import { LEDGER_ACCOUNTS } from "@/core/accounts";
+import { ACCOUNT_NAMES } from "@/wording/accounts";
 import {
   AccountBar,
   accountFill,

@@ -9,7 +9,7 @@ import { momentPower } from "@/core/yield";
 import { changeDays, trialMeters, trialSources } from "@/usecases/trials";
 import { say } from "@/wording/cli";
 import { doubtInWords, inverterFindingInWords, judgedInWords, spotInWords } from "@/wording/electrical";
-import { changeVerdict, naiveReasons, trialVerdict } from "@/wording/trial";
+import { changeVerdict, differencesInWords, naiveReasons, trialVerdict } from "@/wording/trial";
 import { type CliOptions, needed, oneOf } from "./arguments";
 import { printJson, printNotices, printText, textTable } from "./print";
 import { ledgerFromFiles } from "./read-files";
@@ -111,7 +111,7 @@ export async function trialBench(options: CliOptions): Promise<void> {
   const report = runTrial({ ...trialSources(question, ledger, ledger.production), draws: TRIAL_DRAWS, seed: TRIAL_SEED });
   if (!report) throw new CliRefusal(say.theTwoSidesShareNoLit);
   if (options.json) {
-    printJson({ ...question, verdict: trialVerdict(report).text, ...report });
+    printJson({ ...question, verdict: trialVerdict(report).text, ...report, differs: differencesInWords(report.differs) });
     return;
   }
   printText(`${trialVerdict(report).text}\n`);

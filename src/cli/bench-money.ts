@@ -3,6 +3,7 @@ import { amountOf, CASE_TEMPLATES, type CaseFigures, type CaseInput, decide, Exa
 import { monthBins } from "@/core/time";
 import { type PreparedWeather, runPrepared, yieldLines } from "@/core/yield";
 import { say } from "@/wording/cli";
+import { decisionInWords, decisionsInWords, sideInWords } from "@/wording/decisions";
 import { type CliOptions, needed, oneOf } from "./arguments";
 import { printJson, printText, textTable } from "./print";
 import { CliRefusal } from "./refuse";
@@ -20,10 +21,11 @@ export async function caseBench(
     "case",
   );
   const template = CASE_TEMPLATES.find((candidate) => candidate.id === id)!;
+  const words = decisionInWords(id);
   const facts = { ageYears: 0, ageingPerYearFrac: site.ageing.perYearFrac, soiling: null };
   const inputs = template.inputsFor(site, facts);
-  if (!inputs) throw new CliRefusal(`--case ${id}: ${template.notFor}`);
-  const figures = figuresOf(inputs, options.with);
+  if (!inputs) throw new CliRefusal(`--case ${id}: ${words.notFor}`);
+  const figures = figuresOf(inputs, words.inputs, options.with);
   const { tariff, running } = site.money;
   const perKwh = options.price ?? moneyOf(site, [], site.promise?.monthlyKwh ?? null).payback?.valuePerKwh ?? tariff.importPerKwh;
   if (perKwh === null || perKwh === undefined) throw new CliRefusal(say.noPriceOfAKwhGive);
@@ -42,9 +44,10 @@ export async function caseBench(
     horizonYears: running.horizonYears,
   };
   const [base, ...variants] = sides;
-  const decisions = variants.map((variant) => decide(base!, variant, terms));
-  if (options.json) return printJson({ case: id, year, figures, base: base!.name, perKwh, decisions });
-  printText(say.againstAKwh(template.question, base!.name, year ?? say.aCloudlessYear, perKwh, site.currency));
+  const decisions = decisionsInWords(variants.map((variant) => decide(base!, variant, terms)));
+  const baseName = sideInWords(base!.name);
+  if (options.json) return printJson({ case: id, year, figures, base: baseName, perKwh, decisions });
+  printText(say.againstAKwh(words.question, baseName, year ?? say.aCloudlessYear, perKwh, site.currency));
   printText(
     textTable(
       ["way", "extra kWh", "extra cost", "years", say.netPresentValue, "turns at"],
@@ -60,7 +63,7 @@ export async function caseBench(
   );
 }
 
-function figuresOf(inputs: readonly CaseInput[], given: string | undefined): CaseFigures {
+function figuresOf(inputs: readonly CaseInput[], labels: Readonly<Record<string, string>>, given: string | undefined): CaseFigures {
   const figures: Record<string, number> = Object.fromEntries(inputs.map((input) => [input.key, input.value]));
   for (const part of given?.split(",") ?? []) {
     const [key = "", text = ""] = part.split("=");
@@ -68,7 +71,7 @@ function figuresOf(inputs: readonly CaseInput[], given: string | undefined): Cas
     if (!input) throw new CliRefusal(say.withChooseOneOf(part, inputs.map((candidate) => candidate.key).join(", ")));
     const value = Number(text);
     if (text.trim() === "" || !(value >= input.least && value <= input.most))
-      throw new CliRefusal(say.withLiesBetweenAnd(part, input.label, input.least, input.most));
+      throw new CliRefusal(say.withLiesBetweenAnd(part, labels[input.key]!, input.least, input.most));
     figures[input.key] = value;
   }
   return figures;

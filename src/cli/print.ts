@@ -1,4 +1,4 @@
-import { published } from "./published-names";
+import { published } from "@/contracts/published-names";
 
 const whole = new Intl.NumberFormat("en", { maximumFractionDigits: 0 });
 

@@ -49,8 +49,16 @@ export async function runLedger(argv: readonly string[], version: string): Promi
   } catch (error) {
     if (!(error instanceof CommanderError)) throw error;
     if (error.exitCode === 0) return;
-    throw new CliRefusal(say.seeNpmRunSLedgerHelp(error.message.replace(/^error: /, ""), commandOf(argv)));
+    throw new CliRefusal(say.seeNpmRunSLedgerHelp(reasonOf(error, argv), commandOf(argv)));
   }
+}
+
+function reasonOf({ code, message }: CommanderError, argv: readonly string[]): string {
+  const isBench = argv[0] === "bench";
+  const choices = (isBench ? Object.keys(BENCHES) : [...Object.keys(COMMANDS), "bench"]).join(", ");
+  if (code === "commander.unknownCommand") return say.noSuchCommand(argv[isBench ? 1 : 0]!, choices);
+  if (code === "commander.help") return say.chooseOneOf(choices);
+  return message.replace(/^error: /, "");
 }
 
 const commandOf = (argv: readonly string[]): string => {

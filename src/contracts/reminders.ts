@@ -8,7 +8,6 @@ export const reminderSchema = z.strictObject({
   kind: z.enum(reminderKinds),
   on: isoDate,
   everyYears: z.number().int().positive().nullable(),
-  title: z.string(),
-  text: z.string(),
+  facts: z.record(z.string(), z.union([z.string(), z.number()])),
 });
 export type ReminderRow = z.output<typeof reminderSchema>;

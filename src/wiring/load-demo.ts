@@ -43,7 +43,7 @@ function batchOf(
   return {
     bookId: book.id,
     kind,
-    fileName: kind === "weather" ? "weather mast (stand-in)" : "meter (stand-in)",
+    fileName: kind === "weather" ? "weather-mast-simulated" : "meter-simulated",
     sha256: createHash("sha256").update(`${demo.seed} ${demo.site.name} ${kind}`).digest("hex"),
     byteCount: 0,
     rowCount: Math.max(...values),

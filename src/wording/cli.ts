@@ -170,6 +170,8 @@ Against “${name}”, ${year}, ${perKwh} ${currency} a kWh:
   printTheFormOfDocsFormats: "print the form of docs/formats.md",
   anEnergyAccountBookForPhotovoltaic: "An energy account book for photovoltaic sites.",
   aCalculatorOfTheBench: "a calculator of the bench",
+  noSuchCommand: (command: string, choices: string) => `There is no command ${command}: choose one of ${choices}.`,
+  chooseOneOf: (choices: string) => `Choose one of ${choices}.`,
   seeNpmRunSLedgerHelp: (error: string, commandOf: string) => `${error}
 See: npm run -s ledger -- ${commandOf}--help`,
   cantBeRead: (file: string) => `${file} can't be read.`,

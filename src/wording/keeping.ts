@@ -1,5 +1,6 @@
 import type { AuditCode, AuditEntry } from "@/contracts/keeping";
-import { ACCOUNT_NAMES, type LedgerAccount } from "@/core/accounts";
+import type { LedgerAccount } from "@/core/accounts";
+import { ACCOUNT_NAMES } from "./accounts";
 
 const name = (account: string | number | undefined): string =>
   ACCOUNT_NAMES[account as LedgerAccount]?.name.toLowerCase() ?? String(account);
@@ -15,5 +16,12 @@ const AUDIT: Readonly<Record<AuditCode, (facts: AuditEntry["facts"]) => string>>
   reopened: (f) => `reopened: ${f.reason}`,
   written: (f) => String(f.text),
 };
+
+/** What closed months would explain otherwise today; nothing where none would. */
+export function driftInWords(drift: readonly { readonly month: string; readonly offKwh: number }[]): string {
+  if (drift.length === 0) return "";
+  const each = drift.map(({ month, offKwh }) => `${month} by ${offKwh > 0 ? "+" : "\u2212"}${Math.abs(offKwh).toFixed(0)} kWh`);
+  return `The model has changed since these months were closed: today they would explain ${each.join(", ")} otherwise. Their closed figures stand until they are reopened.`;
+}
 
 export const auditInWords = ({ code, facts }: Pick<AuditEntry, "code" | "facts">): string => AUDIT[code](facts);

@@ -88,7 +88,7 @@ export function planFaultWords(fault: PlanFault): FaultWords {
       };
     case "price-in-cents":
       return {
-        what: `${fault.where}: ${fault.perKwh} a kWh. That looks like cents.`,
+        what: `${fault.where ?? "the export credit"}: ${fault.perKwh} a kWh. That looks like cents.`,
         remedy: `Write ${(Number(fault.perKwh) / 100).toString()} if ${fault.perKwh} cents were meant.`,
       };
     case "ends-before-it-starts":

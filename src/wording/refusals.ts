@@ -1,8 +1,9 @@
 // Longer than a file should be, on purpose: every "no" is worded in one catalogue, so that like things are said alike.
 import type { Problem } from "@/contracts/problems";
 import type { RefusalFacts, RefusalReason } from "@/contracts/refusals";
-import { ACCOUNT_NAMES, type LedgerAccount } from "@/core/accounts";
+import type { LedgerAccount } from "@/core/accounts";
 import type { BillFault } from "@/core/money";
+import { ACCOUNT_NAMES } from "./accounts";
 import { UNCLEAR_EFFECTS } from "./field-book";
 import { billFaultWords, type FaultWords } from "./money";
 import { inPlainText } from "./problems";

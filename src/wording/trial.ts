@@ -17,6 +17,29 @@ const DIFFERENCES: Readonly<Record<Differing, string>> = {
   schedule: "the tilt through the year",
 };
 
+const VALUES: Readonly<Record<string, string>> = {
+  "per-module": "one a module",
+  central: "one for all",
+  "by-inverter": "told from the inverter",
+};
+
+const valueInWords = (what: Differing, value: string): string => {
+  if (what !== "place") return VALUES[value] ?? value;
+  const [eastM, northM] = value.split(" ");
+  return northM === undefined ? value : `${eastM} m east, ${northM} m north`;
+};
+
+/** A side's own figures for a thing that differs. */
+export const differenceValues = (what: Differing, values: string): string =>
+  values
+    .split(", ")
+    .map((value) => valueInWords(what, value))
+    .join(", ");
+
+/** Everything that differs, with the sides' figures as people read them. */
+export const differencesInWords = (differs: readonly SideDifference[]): SideDifference[] =>
+  differs.map(({ what, a, b }) => ({ what, a: differenceValues(what, a), b: differenceValues(what, b) }));
+
 export const differenceInWords = (what: Differing): string => DIFFERENCES[what];
 
 /** Things that go with a kind of inverter, and are tested with it. */

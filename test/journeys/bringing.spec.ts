@@ -2,7 +2,7 @@ import { execFileSync } from "node:child_process";
 import { readFileSync } from "node:fs";
 import path from "node:path";
 import { expect, type Page, test } from "@playwright/test";
-import { published } from "../../src/cli/published-names";
+import { published } from "../../src/contracts/published-names";
 
 const fixture = (plant: string, name: string): string => path.join("test", "fixtures", "plants", plant, name);
 const ledger = (...args: string[]): unknown =>

@@ -1,10 +1,7 @@
 export {
-  ACCOUNT_NAMES,
-  type AccountName,
   LEDGER_ACCOUNTS,
   type LedgerAccount,
   ledgerAccountOf,
   MODEL_ACCOUNTS,
   type ModelAccount,
-  STAGE_NAMES,
 } from "./accounts";

@@ -37,6 +37,8 @@ export {
   type CaseTerms,
   type Decision,
   decide,
+  type PLAIN_SIDES,
+  type SideName,
   type SimulateYear,
 } from "./decisions";
 export { amountOf, Exact, minorDigits, quantity, roundTo, sumOf } from "./exact";

@@ -104,7 +104,7 @@ function slipAt(
       facts: {
         readKwh: values[index]!,
         betweenKwh: Math.round(between),
-        how: best?.how ?? "out of line",
+        how: best?.how ?? "out-of-line",
         ...(best ? { likelyKwh: best.kwh } : {}),
       },
       remedy: best ? { op: "restate", kwh: best.kwh, fromUtcMs: at, toUtcMs: at } : { op: "drop", fromUtcMs: at, toUtcMs: at },
@@ -112,23 +112,31 @@ function slipAt(
   };
 }
 
+/** How a hand may have written another number than the counter showed. */
+export type Misreading =
+  | "digits-swapped"
+  | "digit-too-many"
+  | "digit-wrong"
+  | "digit-missing"
+  | "decimal-mark-lost"
+  | "last-digit-left-out";
+
 /** Numbers that a hand may have meant: two digits swapped, one dropped, doubled or wrong, a decimal mark lost. */
-export function misreadings(kwh: number): { kwh: number; how: string }[] {
+export function misreadings(kwh: number): { kwh: number; how: Misreading }[] {
   const digits = String(Math.round(kwh));
-  const out: { kwh: number; how: string }[] = [];
+  const out: { kwh: number; how: Misreading }[] = [];
   for (let k = 0; k + 1 < digits.length; k++) {
-    out.push({ kwh: Number(digits.slice(0, k) + digits[k + 1]! + digits[k]! + digits.slice(k + 2)), how: "two digits swapped" });
+    out.push({ kwh: Number(digits.slice(0, k) + digits[k + 1]! + digits[k]! + digits.slice(k + 2)), how: "digits-swapped" });
   }
   for (let k = 0; k < digits.length; k++) {
-    out.push({ kwh: Number(digits.slice(0, k) + digits.slice(k + 1)), how: "a digit too many" });
+    out.push({ kwh: Number(digits.slice(0, k) + digits.slice(k + 1)), how: "digit-too-many" });
     for (let digit = 0; digit <= 9; digit++)
-      out.push({ kwh: Number(digits.slice(0, k) + digit + digits.slice(k + 1)), how: "one digit wrong" });
+      out.push({ kwh: Number(digits.slice(0, k) + digit + digits.slice(k + 1)), how: "digit-wrong" });
   }
   for (let k = 0; k <= digits.length; k++) {
-    for (let digit = 0; digit <= 9; digit++)
-      out.push({ kwh: Number(digits.slice(0, k) + digit + digits.slice(k)), how: "a digit missing" });
+    for (let digit = 0; digit <= 9; digit++) out.push({ kwh: Number(digits.slice(0, k) + digit + digits.slice(k)), how: "digit-missing" });
   }
-  out.push({ kwh: kwh / 10, how: "a decimal mark lost" }, { kwh: kwh * 10, how: "the last digit left out" });
+  out.push({ kwh: kwh / 10, how: "decimal-mark-lost" }, { kwh: kwh * 10, how: "last-digit-left-out" });
   return out.filter((candidate) => candidate.kwh !== kwh);
 }
 

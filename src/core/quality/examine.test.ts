@@ -254,7 +254,7 @@ describe("a finding in words", () => {
         afterRatio: 0.78,
         factor: 1000,
         minutes: 60,
-        how: "two digits swapped",
+        how: "digits-swapped",
         timeZone: "Europe/Madrid",
         whole: 0,
       };

@@ -4,7 +4,6 @@ import type { Site } from "../site";
 export interface UncertaintyPart {
   readonly name: "irradiance" | "transposition" | "rating" | "temperature" | "soiling" | "ageing" | "inverter" | "years";
   readonly standardFrac: number;
-  readonly source: string;
 }
 
 export interface Uncertainty {
@@ -49,13 +48,13 @@ export function expectedUncertainty(site: Site, weather: { readonly inPlane: boo
     site.arrays.reduce((sum, array) => sum + array.tiltDeg * array.count, 0) / site.arrays.reduce((sum, array) => sum + array.count, 0);
   const turned = TRANSPOSITION_FLAT + ((TRANSPOSITION_UPRIGHT - TRANSPOSITION_FLAT) * tilt) / 90;
   return combined([
-    { name: "irradiance", standardFrac: weather.inPlane ? IN_PLANE : PYRANOMETER, source: "ISO 9060:2018; IEC 61724-1:2021" },
-    { name: "transposition", standardFrac: weather.inPlane ? 0 : turned, source: "Gueymard, 2009" },
-    { name: "rating", standardFrac: RATING, source: "Müller et al., 2017" },
-    { name: "temperature", standardFrac: TEMPERATURE, source: "Müller et al., 2017" },
-    { name: "soiling", standardFrac: Math.max(SOILING_LEAST, site.losses.soilingFrac / 2), source: "half of the budgeted share" },
-    { name: "ageing", standardFrac: AGEING_PER_YEAR * Math.max(0, weather.ageYears), source: "Jordan et al., 2016" },
-    { name: "inverter", standardFrac: INVERTER, source: "IEC 61683" },
+    { name: "irradiance", standardFrac: weather.inPlane ? IN_PLANE : PYRANOMETER },
+    { name: "transposition", standardFrac: weather.inPlane ? 0 : turned },
+    { name: "rating", standardFrac: RATING },
+    { name: "temperature", standardFrac: TEMPERATURE },
+    { name: "soiling", standardFrac: Math.max(SOILING_LEAST, site.losses.soilingFrac / 2) },
+    { name: "ageing", standardFrac: AGEING_PER_YEAR * Math.max(0, weather.ageYears) },
+    { name: "inverter", standardFrac: INVERTER },
   ]);
 }
 
@@ -77,7 +76,7 @@ export function typicalYear(yearlyKwh: readonly number[], expected: Uncertainty)
   const p50Kwh = yearlyKwh.reduce((a, b) => a + b, 0) / n;
   const variance = yearlyKwh.reduce((sum, kwh) => sum + (kwh - p50Kwh) ** 2, 0) / (n - 1);
   const years = (Math.sqrt(variance) / p50Kwh) * fewYears(n) * Math.sqrt(1 + 1 / n);
-  const uncertainty = combined([...expected.parts, { name: "years", standardFrac: years, source: `scatter of ${n} years` }]);
+  const uncertainty = combined([...expected.parts, { name: "years", standardFrac: years }]);
   return { p50Kwh, p90Kwh: p50Kwh * (1 - Z_90_ONE_SIDED * uncertainty.standardFrac), years: n, uncertainty };
 }
 

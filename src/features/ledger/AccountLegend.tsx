@@ -1,9 +1,10 @@
 "use client";
 
 import { accountFill } from "@/charts";
-import { ACCOUNT_NAMES, LEDGER_ACCOUNTS } from "@/core/accounts";
+import { LEDGER_ACCOUNTS } from "@/core/accounts";
 import { type LedgerLine, ledgerPostings } from "@/core/ledger";
 import { Figure } from "@/features/kit/figures/Figure";
+import { ACCOUNT_NAMES } from "@/wording/accounts";
 import { kwhDecimals, number } from "@/wording/format";
 import { accountWorking, type LedgerContext } from "@/wording/workings/ledger-workings";
 import styles from "./LedgerSpread.module.css";

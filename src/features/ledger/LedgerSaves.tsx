@@ -1,9 +1,10 @@
 "use client";
 
-import { ACCOUNT_NAMES, LEDGER_ACCOUNTS } from "@/core/accounts";
+import { LEDGER_ACCOUNTS } from "@/core/accounts";
 import { type LedgerLine, ledgerPostings } from "@/core/ledger";
 import { csvOf } from "@/features/kit/save/csv";
 import { saveBlob, saveText } from "@/features/kit/save/save-chart";
+import { ACCOUNT_NAMES } from "@/wording/accounts";
 import { say } from "@/wording/screens/ledger";
 import views from "./LedgerViews.module.css";
 

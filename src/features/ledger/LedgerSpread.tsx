@@ -3,10 +3,11 @@
 import Link from "next/link";
 import { useMemo } from "react";
 import { AccountBar, DifferenceBar } from "@/charts";
-import { ACCOUNT_NAMES, LEDGER_ACCOUNTS, type LedgerAccount } from "@/core/accounts";
+import { LEDGER_ACCOUNTS, type LedgerAccount } from "@/core/accounts";
 import { type LedgerLine, ledgerPostings, lineState, performanceIndex } from "@/core/ledger";
 import { Figure } from "@/features/kit/figures/Figure";
 import { RuledTable } from "@/features/kit/table/RuledTable";
+import { ACCOUNT_NAMES } from "@/wording/accounts";
 import { kwhDecimals, monthName, number, percent } from "@/wording/format";
 import { say } from "@/wording/screens/ledger";
 import type { LedgerContext } from "@/wording/workings/ledger-workings";

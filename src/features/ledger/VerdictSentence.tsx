@@ -1,6 +1,6 @@
-import { ACCOUNT_NAMES } from "@/core/accounts";
 import type { LedgerLine, Verdict } from "@/core/ledger";
 import { Figure } from "@/features/kit/figures/Figure";
+import { ACCOUNT_NAMES } from "@/wording/accounts";
 import { kwhDecimals, monthName, number } from "@/wording/format";
 import { say } from "@/wording/screens/ledger";
 import {

@@ -70,18 +70,18 @@ describe("a decision in words", () => {
   });
   const terms: CaseTerms = { currency: "EUR", perKwh: "0.20", priceRisePerYearFrac: 0, discountFrac: 0, horizonYears: 10 };
   const answer = (cost: number) => ({
-    id: "turn",
     baseName: "As it stands",
     decisions: [decide(side("As it stands", 100), side("Turned", 110, cost), terms)],
   });
+  const worded = (cost: number): string => answerSentence(answer(cost).baseName, answer(cost).decisions, terms);
   it("says what to do, what it brings, and the price and cost at which it turns", () => {
-    expect(answerSentence(answer(100), terms)).toBe(
+    expect(worded(100)).toBe(
       "Turned: 120 kWh a year more, ahead by 140 EUR over 10 years in today's money, paid back in 4.2 years. Worth it while a kWh stays above 0.0833 EUR (now 0.20), or while the extra cost stays under 240.",
     );
   });
   it("says to leave it when nothing pays, and what would have to be", () => {
-    expect(answerSentence(answer(1000), terms)).toContain("As it stands: nothing else pays.");
-    expect(answerSentence(answer(1000), terms)).toContain("It would be worth it if a kWh were above 0.8333 EUR (now 0.20)");
+    expect(worded(1000)).toContain("As it stands: nothing else pays.");
+    expect(worded(1000)).toContain("It would be worth it if a kWh were above 0.8333 EUR (now 0.20)");
     expect(flipWords(answer(1000).decisions[0]!, "EUR")).toBe("0.8333 EUR a kWh");
   });
 });

@@ -7,6 +7,7 @@ import { arrayLayout, arrayPlace, moduleSizeM } from "@/core/site";
 import { Refusal } from "@/usecases/refusal";
 import { tiltReminders } from "@/usecases/reminders";
 import { dayName, monthOfYear } from "@/wording/geometry";
+import { tiltWords } from "@/wording/reminders";
 import { freeId } from "./free-id";
 import { obstaclePath, obstaclesInPlan, placeArray, placeObstacle } from "./in-plan";
 import { momentStore } from "./moment";
@@ -197,7 +198,7 @@ describe("reminders of a rack", () => {
   };
 
   it("tell tilt from flat and from upright, the leg, and care", () => {
-    const text = tiltReminders(book, "a", [{ from: "03-24", tiltDeg: 60 }], "2026-01-05").replaceAll(/\r\n[ \t]/g, "");
+    const text = tiltReminders(book, "a", [{ from: "03-24", tiltDeg: 60 }], "2026-01-05", tiltWords).replaceAll(/\r\n[ \t]/g, "");
     expect(text).toContain("SUMMARY:Field\\, Rack: tilt to 60°");
     expect(text).toMatch(/60° from flat \(30° from upright\)\. Leg 1\.\d{3} m\./);
     expect(text).toContain("no wind");
@@ -205,6 +206,6 @@ describe("reminders of a rack", () => {
   });
 
   it("an array that the book lacks is refused", () => {
-    expect(() => tiltReminders(book, "b", [{ from: "03-24", tiltDeg: 60 }], "2026-01-05")).toThrow(Refusal);
+    expect(() => tiltReminders(book, "b", [{ from: "03-24", tiltDeg: 60 }], "2026-01-05", tiltWords)).toThrow(Refusal);
   });
 });

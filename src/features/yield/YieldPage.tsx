@@ -2,13 +2,13 @@
 
 import Link from "next/link";
 import { Hatches } from "@/charts";
-import { ACCOUNT_NAMES } from "@/core/accounts";
 import { type LedgerLine, totalLine, verdictOf } from "@/core/ledger";
 import type { Uncertainty } from "@/core/yield";
 import { Figure } from "@/features/kit/figures/Figure";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { ViewTabs } from "@/features/kit/look/ViewTabs";
 import tabs from "@/features/kit/look/ViewTabs.module.css";
+import { ACCOUNT_NAMES } from "@/wording/accounts";
 import { kwhDecimals, number, percent } from "@/wording/format";
 import { say } from "@/wording/screens/yield";
 import { accountWorking, expectedWorking, type LedgerContext, referenceWorking } from "@/wording/workings/ledger-workings";

@@ -136,7 +136,7 @@ describe("the list of hosts", () => {
     const ports = { feeds: store, feedHosts: [], now: () => now, queue: { wantPull: async (feedId: number) => void wanted.push(feedId) } };
     await expect(addFeed(ports, book, settings)).rejects.toMatchObject({
       code: "feed-refused",
-      help: expect.stringContaining("DUSTY_LEDGER_FEED_HOSTS") as string,
+      reason: "host-not-listed",
     });
     await expect(changeFeed(ports, book, 3, { enabled: true })).rejects.toMatchObject({ code: "feed-not-found" });
     expect(wanted).toEqual([]);

@@ -5,6 +5,7 @@ import { entryEffects } from "@/contracts/attribution";
 import { packColumns, unpackColumns } from "@/contracts/columns-wire";
 import { newEntrySchema, type StoredEntry, storedEntrySchema } from "@/contracts/field-book";
 import { readEvents, writeEntries } from "@/formats/events-csv";
+import { reminderInWords } from "@/wording/reminders";
 import { bookReminders, remindersFile } from "../reminders";
 
 const kept = (change: Partial<StoredEntry> = {}): StoredEntry =>
@@ -81,7 +82,7 @@ describe("reminders", () => {
   });
 
   it("are a calendar file with an event each, the warranty's end once and the others every year or two", () => {
-    const text = remindersFile({ id: "x", slug: "rack", site: book, version: 1, isDemo: false }, [], "2026-05-01");
+    const text = remindersFile({ id: "x", slug: "rack", site: book, version: 1, isDemo: false }, [], "2026-05-01", reminderInWords);
     expect(text.match(/BEGIN:VEVENT/g)).toHaveLength(bookReminders(book, [], "2026-05-01").length);
     expect(text).toContain("INTERVAL=2");
     expect(text).toContain("TRIGGER:-P7D");

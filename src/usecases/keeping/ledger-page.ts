@@ -22,7 +22,7 @@ export interface LedgerPageLines {
   readonly sum: LedgerLine;
   readonly posting: "evidence" | "budget" | null;
   /** How far closed months are from what would be posted today, in words; empty when they agree. */
-  readonly drift: string;
+  readonly drift: readonly ClosedDrift[];
 }
 
 /** A page of the ledger: months of a year, calendar or fiscal, or all years; by evidence with what the analyst moved, or by the book. */
@@ -52,20 +52,22 @@ export function ledgerPage({ ledger, causes, keeping, posting, fiscalStart, year
     months,
     sum: totalLine(selected, lines),
     posting: causes ? (byEvidence ? "evidence" : "budget") : null,
-    drift: byEvidence ? driftWords(today, keeping) : "",
+    drift: byEvidence ? driftOf(today, keeping) : [],
   };
 }
 
 const TELLABLE_FRAC = 0.002;
 
-function driftWords(months: readonly LedgerLine[], { closed }: Keeping): string {
-  const drifted = closed.flatMap((kept) => {
+/** What a closed month would explain otherwise if it were posted today. */
+export interface ClosedDrift {
+  readonly month: string;
+  readonly offKwh: number;
+}
+
+function driftOf(months: readonly LedgerLine[], { closed }: Keeping): ClosedDrift[] {
+  return closed.flatMap((kept) => {
     const now = months.find(({ key }) => key === kept.month);
     const off = now ? now.expectedKwh - kept.line.expectedKwh : 0;
-    return now && Math.abs(off) > TELLABLE_FRAC * kept.line.expectedKwh
-      ? [`${kept.month} by ${off > 0 ? "+" : "\u2212"}${Math.abs(off).toFixed(0)} kWh`]
-      : [];
+    return now && Math.abs(off) > TELLABLE_FRAC * kept.line.expectedKwh ? [{ month: kept.month, offKwh: off }] : [];
   });
-  if (drifted.length === 0) return "";
-  return `The model has changed since these months were closed: today they would explain ${drifted.join(", ")} otherwise. Their closed figures stand until they are reopened.`;
 }

@@ -5,10 +5,10 @@ import path from "node:path";
 import { promisify } from "node:util";
 import { fixtures, projectRoot } from "@test/paths";
 import { describe, expect, it } from "vitest";
-import { published } from "@/cli/published-names";
 import { ledgerFromFiles } from "@/cli/read-files";
 import { ledgerReportSchema } from "@/contracts/ledger";
 import { moneyReportSchema } from "@/contracts/money";
+import { published } from "@/contracts/published-names";
 import { MODEL_ACCOUNTS } from "@/core/accounts";
 import { openLedger } from ".";
 
@@ -128,7 +128,10 @@ describe("the command line", () => {
   }, 60_000);
 
   it("refuses unknown commands, options and files by name", async () => {
-    await expect(ledger("explode")).rejects.toMatchObject({ code: 2, stderr: expect.stringContaining("no command explode") as string });
+    await expect(ledger("explode")).rejects.toMatchObject({
+      code: 2,
+      stderr: expect.stringContaining("There is no command explode") as string,
+    });
     await expect(ledger("expect", "--sight", "x")).rejects.toMatchObject({ code: 2, stderr: expect.stringContaining("--sight") as string });
     await expect(ledger("expect", "--site", "nowhere.json", "--weather", "w.csv")).rejects.toMatchObject({
       code: 2,

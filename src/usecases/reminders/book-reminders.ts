@@ -28,8 +28,7 @@ export function bookReminders(site: SiteDocument, entries: readonly StoredEntry[
         kind: "tilt",
         on: nextYearly(`${today.slice(0, 4)}-${from}`, today),
         everyYears: 1,
-        title: `${array.name || array.id}: tilt to ${tiltDeg}°`,
-        text: "From the rack's schedule. Two people, no wind; isolate by the maker's procedure before anything is moved. Write the change in the field book.",
+        facts: { array: array.name || array.id, tiltDeg },
       });
   const lastOf = (kind: string): string | null =>
     entries
@@ -42,8 +41,7 @@ export function bookReminders(site: SiteDocument, entries: readonly StoredEntry[
       kind: "cleaning",
       on: nextYearly(cleaned, today),
       everyYears: 1,
-      title: "Is a cleaning worth it?",
-      text: `Last cleaned on ${cleaned}. The ledger's dirt page says what one would bring now, and when rain is due.`,
+      facts: { cleaned },
     });
   const looked = lastOf("inspection") ?? site.commissioned;
   if (looked)
@@ -51,8 +49,7 @@ export function bookReminders(site: SiteDocument, entries: readonly StoredEntry[
       kind: "inspection",
       on: nextYearly(yearsAfter(looked, 1), today),
       everyYears: 1,
-      title: "Look the plant over",
-      text: `Last looked over on ${looked}. Fixings, cables, connectors, isolators, shade that has grown; local rules may ask for a licensed electrician.`,
+      facts: { looked },
     });
   for (const { what } of site.money.running.perYear)
     if (INSURANCE.test(what) && site.commissioned)
@@ -60,8 +57,7 @@ export function bookReminders(site: SiteDocument, entries: readonly StoredEntry[
         kind: "insurance",
         on: nextYearly(site.commissioned, today),
         everyYears: 1,
-        title: `Renew: ${what}`,
-        text: "A yearly cost in the Money chapter.",
+        facts: { what },
       });
   if (site.warranty && site.commissioned) {
     const on = yearsAfter(site.commissioned, Math.floor(site.warranty.years));
@@ -70,15 +66,14 @@ export function bookReminders(site: SiteDocument, entries: readonly StoredEntry[
         kind: "warranty",
         on,
         everyYears: null,
-        title: "The modules' warranty ends",
-        text: "The Ageing chapter holds the evidence sheet; a claim has to be made before this day.",
+        facts: {},
       });
   }
   for (const { on, what, everyYears } of site.reminders) {
     const next = everyYears === null ? on : everyOwn(on, everyYears, today);
-    if (next >= today) rows.push({ kind: "own", on: next, everyYears, title: what, text: "" });
+    if (next >= today) rows.push({ kind: "own", on: next, everyYears, facts: { what } });
   }
-  return rows.sort((a, b) => a.on.localeCompare(b.on) || a.title.localeCompare(b.title));
+  return rows.sort((a, b) => a.on.localeCompare(b.on));
 }
 
 function everyOwn(on: string, everyYears: number, today: string): string {
@@ -87,18 +82,23 @@ function everyOwn(on: string, everyYears: number, today: string): string {
   return next;
 }
 
+/** How a reminder is said, given by who asks for the file. */
+export type ReminderWords = (row: ReminderRow) => { readonly title: string; readonly text: string };
+
 /** All reminders of a book as a calendar file. */
-export function remindersFile(book: Book, entries: readonly StoredEntry[], today: string): string {
+export function remindersFile(book: Book, entries: readonly StoredEntry[], today: string, inWords: ReminderWords): string {
   return writeReminders(
     book.site.name,
-    bookReminders(book.site, entries, today).map(
-      ({ kind, on, everyYears, title, text }): Reminder => ({
+    bookReminders(book.site, entries, today).map((row): Reminder => {
+      const { kind, on, everyYears } = row;
+      const { title, text } = inWords(row);
+      return {
         on,
         everyYears,
         title: `${book.site.name}: ${title}`,
         text,
         uid: `${book.slug}-${kind}-${on.slice(5)}-${title.replace(/\W+/g, "").slice(0, 24)}@dusty-ledger`,
-      }),
-    ),
+      };
+    }),
   );
 }

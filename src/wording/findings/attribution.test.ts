@@ -1,6 +1,7 @@
 import { describe, expect, it } from "vitest";
 import { type CauseFinding, causeKinds } from "@/core/attribution";
 import { matchEntries } from "@/usecases/attribution/match-entries";
+import { effectInWords } from "../attribution";
 import { causeWorking } from "../workings/cause-working";
 import { bearingWords, causeInWords, whenOf } from "./attribution";
 
@@ -138,11 +139,11 @@ describe("causes in words", () => {
   });
 
   it("open a working with the energy's interval, or with how sure it is where there is no energy", () => {
-    const kept = { ...finding({ kind: "outage", facts }), facts, title: "Outage", what: "", evidence: "why", key: "k", entry: null };
+    const kept = { ...finding({ kind: "outage", facts }), facts, key: "k", entry: null };
     const working = causeWorking(kept, "UTC");
     expect(working.value).toBe("80");
     expect(working.inputs.find(({ name }) => name === "interval")!.value).toBe("70 to 90 kWh");
-    expect(working.assumptions).toContain("why");
+    expect(working.assumptions).toContain(causeInWords(kept, "UTC").evidence);
     const sure = causeWorking({ ...kept, kwh: null, kwhLow: null, kwhHigh: null }, "UTC");
     expect(sure.unit).toBe("sure");
     expect(sure.inputs.some(({ name }) => name === "interval")).toBe(false);
@@ -164,7 +165,7 @@ describe("entries and findings find each other", () => {
     const matched = matchEntries([entry("repair", "2022-08-11"), entry("repair", "2022-09-20")], [finding({})], [], days, "UTC");
     expect(matched.entryOf).toEqual([0]);
     expect(matched.entries.map(({ findings }) => findings)).toEqual([[0], []]);
-    expect(matched.entries[1]!.effect).toBe("no effect seen in the output");
+    expect(effectInWords(matched.entries[1]!.effect)).toBe("no effect seen in the output");
   });
 
   it("a repair in the middle of a string's months does not explain it, one at its end does", () => {
@@ -182,14 +183,13 @@ describe("entries and findings find each other", () => {
       days,
       "UTC",
     ).entries;
-    expect(seen!.effect).toBe("took off 5.2 % of dirt");
-    expect(unseen!.effect).toBe("no effect seen in the output");
+    expect(effectInWords(seen!.effect)).toBe("took off 5.2 % of dirt");
+    expect(effectInWords(unseen!.effect)).toBe("no effect seen in the output");
   });
 
   it("a note claims nothing", () => {
-    expect(matchEntries([entry("note", "2022-08-10")], [finding({})], [], days, "UTC").entries[0]).toEqual({
-      findings: [],
-      effect: "changes no figure by itself",
-    });
+    const [note] = matchEntries([entry("note", "2022-08-10")], [finding({})], [], days, "UTC").entries;
+    expect(note!.findings).toEqual([]);
+    expect(effectInWords(note!.effect)).toBe("changes no figure by itself");
   });
 });

@@ -12,6 +12,17 @@ export interface FindingWords {
 
 type Facts = Finding["facts"];
 
+const MISREAD: Readonly<Record<string, string>> = {
+  "out-of-line": "out of line",
+  "digits-swapped": "two digits swapped",
+  "digit-too-many": "a digit too many",
+  "digit-wrong": "one digit wrong",
+  "digit-missing": "a digit missing",
+  "decimal-mark-lost": "a decimal mark lost",
+  "last-digit-left-out": "the last digit left out",
+};
+const misread = (how: number | string | undefined): string => MISREAD[String(how)] ?? String(how);
+
 const n = (value: number | string | undefined, digits = 0): string =>
   Number(value ?? 0)
     .toLocaleString("en", { maximumFractionDigits: digits })
@@ -89,7 +100,7 @@ const CATALOGUE: Readonly<Record<FindingKind, (facts: Facts, finding: Finding, w
   }),
   "digit-slip": (f, _x, when) => ({
     title: "Misread counter",
-    what: `${n(f.readKwh)} kWh, ${when}: ${f.how}${f.likelyKwh === undefined ? "" : `; ${n(f.likelyKwh)} was meant`}.`,
+    what: `${n(f.readKwh)} kWh, ${when}: ${misread(f.how)}${f.likelyKwh === undefined ? "" : `; ${n(f.likelyKwh)} was meant`}.`,
     evidence: `The readings before and after leave about ${n(f.betweenKwh)} kWh for that day.`,
   }),
   "clock-shift": (f, _x, when) => ({

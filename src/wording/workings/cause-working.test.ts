@@ -1,14 +1,13 @@
 import { describe, expect, it } from "vitest";
 import type { AgeingReport, BookCause } from "@/contracts/attribution";
 import { causeKinds } from "@/core/attribution";
+import { causeInWords } from "../findings/attribution";
 import { ageingWorking, causeWorking } from "./cause-working";
 
 const cause = (parts: Partial<BookCause> = {}): BookCause =>
   ({
     key: "soiling/0",
     kind: "soiling",
-    title: "Dirt",
-    evidence: "The output declines in dry weather.",
     fromUtcMs: Date.UTC(2022, 4, 1),
     toUtcMs: Date.UTC(2022, 8, 1),
     kwh: 1234.5,
@@ -28,7 +27,7 @@ describe("the working of a cause", () => {
     const working = causeWorking(cause({ kind }), "UTC");
     expect(working.formula.length).toBeGreaterThan(20);
     expect(working.source).not.toBe("");
-    expect(working.assumptions).toContain("The output declines in dry weather.");
+    expect(working.assumptions).toContain(causeInWords(cause({ kind }), "UTC").evidence);
   });
 
   it("shows the energy with its interval, and every fact that the search left", () => {

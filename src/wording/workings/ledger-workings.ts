@@ -1,7 +1,8 @@
 import type { LedgerSources } from "@/contracts/ledger";
-import { ACCOUNT_NAMES, type LedgerAccount, ledgerAccountOf, MODEL_ACCOUNTS, STAGE_NAMES } from "@/core/accounts";
+import { type LedgerAccount, ledgerAccountOf, MODEL_ACCOUNTS } from "@/core/accounts";
 import { type LedgerLine, ledgerPostings, performanceIndex, performanceRatio } from "@/core/ledger";
 import { nameplateW, type Site } from "@/core/site";
+import { ACCOUNT_NAMES, STAGE_NAMES } from "../accounts";
 import { kwhDecimals, monthName, number, percent } from "../format";
 import { SOURCES, stageMethod } from "./stage-methods";
 import type { Working, WorkingInput } from "./working";

@@ -312,7 +312,7 @@ export function billedMonthWorking(month: BillsReport["months"][number], currenc
   };
 }
 
-export function decisionWorking(decision: Decision, perKwh: string, currency: string): Working {
+export function decisionWorking(decision: Decision<string>, perKwh: string, currency: string): Working {
   return {
     title: decision.name,
     value: money(decision.netPresentValue, 0),

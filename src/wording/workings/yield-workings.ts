@@ -1,7 +1,8 @@
 import type { LedgerAccount } from "@/core/accounts";
-import { ACCOUNT_NAMES, MODEL_ACCOUNTS, STAGE_NAMES } from "@/core/accounts";
+import { MODEL_ACCOUNTS } from "@/core/accounts";
 import type { Site } from "@/core/site";
 import type { TypicalYear, Uncertainty, UncertaintyPart, YieldLine } from "@/core/yield";
+import { ACCOUNT_NAMES, STAGE_NAMES } from "../accounts";
 import { kwhDecimals, number, percent } from "../format";
 import { stageMethod } from "./stage-methods";
 import type { Working, WorkingInput } from "./working";
@@ -17,10 +18,24 @@ const NAMES: Readonly<Record<UncertaintyPart["name"], string>> = {
   years: "Year to year",
 };
 
-const inputs = ({ parts }: Uncertainty): WorkingInput[] =>
+const SOURCES: Readonly<Record<Exclude<UncertaintyPart["name"], "years">, string>> = {
+  irradiance: "ISO 9060:2018; IEC 61724-1:2021",
+  transposition: "Gueymard, 2009",
+  rating: "Müller et al., 2017",
+  temperature: "Müller et al., 2017",
+  soiling: "half of the budgeted share",
+  ageing: "Jordan et al., 2016",
+  inverter: "IEC 61683",
+};
+
+const inputs = ({ parts }: Uncertainty, years = 0): WorkingInput[] =>
   parts
     .filter((part) => part.standardFrac > 0)
-    .map((part) => ({ name: NAMES[part.name], value: `± ${percent(part.standardFrac, 2)}`, from: part.source }));
+    .map((part) => ({
+      name: NAMES[part.name],
+      value: `± ${percent(part.standardFrac, 2)}`,
+      from: part.name === "years" ? `scatter of ${years} years` : SOURCES[part.name],
+    }));
 
 /** The interval of an expected energy, part by part. */
 export function uncertaintyWorking(uncertainty: Uncertainty, expectedKwh: number): Working {
@@ -49,7 +64,7 @@ export function typicalWorking(typical: TypicalYear): Working {
     value: `${number(typical.p50Kwh)}, nine of ten years above ${number(typical.p90Kwh)}`,
     unit: "kWh",
     formula: "P50 = mean of the years;  P90 = P50 × (1 − 1.282 × √(Σ part²))",
-    inputs: inputs(typical.uncertainty),
+    inputs: inputs(typical.uncertainty, typical.years),
     source: "JCGM 100:2008; Student, 1908, for few years.",
     assumptions: [
       `${typical.years} whole years of this book's weather, each brought to the same age of the plant.`,

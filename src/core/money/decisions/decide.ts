@@ -1,10 +1,11 @@
 import { amountOf, Exact, quantity, sumOf, ZERO } from "../exact";
 import { presentValue } from "../finance";
 import { agedShare, type LaterSum, lastCrossingYears, type YearlyCost } from "../payback";
+import type { SideName } from "./side-name";
 
 /** One way that things could go. */
-export interface CaseSide {
-  readonly name: string;
+export interface CaseSide<Name = SideName> {
+  readonly name: Name;
   /** Energy of twelve months as the plant is now, January first. */
   readonly monthsKwh: readonly number[];
   /** Paid (or received, when negative); after 0 years is now. */
@@ -26,8 +27,8 @@ export interface CaseTerms {
 }
 
 /** A variant beside the base: what it adds, what it costs, and where the answer turns. Sums are numerals of the currency. */
-export interface Decision {
-  readonly name: string;
+export interface Decision<Name = SideName> {
+  readonly name: Name;
   readonly extraMonthsKwh: readonly number[];
   readonly extraKwh: number;
   readonly firstYearValue: string;
@@ -50,7 +51,7 @@ export interface Decision {
 }
 
 /** Weighs a variant against a base over the horizon. Flows fall on the ends of years; an answer's value is linear in the price, so its turning point is exact. */
-export function decide(base: CaseSide, variant: CaseSide, terms: CaseTerms): Decision {
+export function decide<Name>(base: CaseSide<Name>, variant: CaseSide<Name>, terms: CaseTerms): Decision<Name> {
   const { currency, horizonYears } = terms;
   const rate = new Exact(terms.discountFrac);
   const years = Array.from({ length: horizonYears }, (_, k) => k + 1);
@@ -83,14 +84,14 @@ export function decide(base: CaseSide, variant: CaseSide, terms: CaseTerms): Dec
   };
 }
 
-const yearKwh = ({ monthsKwh }: CaseSide): number => monthsKwh.reduce((a, b) => a + b, 0);
+const yearKwh = ({ monthsKwh }: Pick<CaseSide, "monthsKwh">): number => monthsKwh.reduce((a, b) => a + b, 0);
 
-function energyIn(side: CaseSide, year: number): number {
+function energyIn(side: Omit<CaseSide, "name">, year: number): number {
   const left = side.endsAfterYears === null ? 1 : Math.max(0, Math.min(1, side.endsAfterYears - (year - 1)));
   return yearKwh(side) * left * agedShare(year, { firstYearFrac: side.ageingPerYearFrac, perYearFrac: side.ageingPerYearFrac });
 }
 
-function costIn({ sums, perYear }: CaseSide, year: number, horizonYears: number): Exact {
+function costIn({ sums, perYear }: Pick<CaseSide, "sums" | "perYear">, year: number, horizonYears: number): Exact {
   const due = sums.filter(({ afterYears }) => Math.min(horizonYears, Math.ceil(afterYears)) === year);
   const yearly =
     year === 0 ? [] : perYear.map((cost) => new Exact(cost.amount).times(new Exact(1).plus(cost.risePerYearFrac).pow(year - 1)));

@@ -17,7 +17,7 @@ import {
   USUAL_DOUBTS,
 } from "..";
 
-const side = (name: string, monthKwh: number, parts: Partial<CaseSide> = {}): CaseSide => ({
+const side = (name: string, monthKwh: number, parts: Partial<CaseSide<string>> = {}): CaseSide<string> => ({
   name,
   monthsKwh: new Array<number>(12).fill(monthKwh),
   sums: [],
@@ -106,7 +106,7 @@ describe("the templates, on a simulated year", () => {
   });
   it("more positions of a rack never bring less", async () => {
     const sides = await sidesOf("tilt-positions");
-    const [fixed, two, four, twelve] = sides.filter(({ name }) => name !== "By a motor").map(kwh) as [number, number, number, number];
+    const [fixed, two, four, twelve] = sides.filter(({ name }) => name.code !== "by-a-motor").map(kwh) as [number, number, number, number];
     expect(two).toBeGreaterThan(fixed);
     expect(four).toBeGreaterThan(two * 0.995);
     expect(twelve).toBeGreaterThan(four * 0.995);

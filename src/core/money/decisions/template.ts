@@ -1,11 +1,11 @@
 import type { Site } from "../../site";
 import type { YieldOptions } from "../../yield";
 import type { CaseSide } from "./decide";
+import type { SideName } from "./side-name";
 
 /** A figure that a case asks for. */
 export interface CaseInput {
   readonly key: string;
-  readonly label: string;
   readonly unit: "money" | "years" | "deg" | "percent" | "W" | "count" | "m2" | "percent/K";
   readonly value: number;
   readonly least: number;
@@ -17,16 +17,11 @@ export type SimulateYear = (site: Site, options?: YieldOptions) => Promise<reado
 
 export type CaseFigures = Readonly<Record<string, number>>;
 
-/** A decision that owners face: what it asks, and the ways it can go. The first side is the base. */
+/** A decision that owners face: what it asks for, and the ways it can go. The first side is the base. */
 export interface CaseTemplate {
   readonly id: string;
-  readonly name: string;
-  readonly question: string;
-  /** A caution where the work can hurt someone; it defers to local code. */
-  readonly caution: string | null;
-  /** Null where the site can't face it; the reason stands in `notFor`. */
+  /** Null where the site can't face it. */
   inputsFor(site: Site, facts: CaseFacts): readonly CaseInput[] | null;
-  readonly notFor: string;
   sides(site: Site, figures: CaseFigures, simulate: SimulateYear, facts: CaseFacts): Promise<readonly CaseSide[]>;
 }
 
@@ -51,16 +46,15 @@ export const everyYear = (what: string, amount: number): CaseSide["perYear"][num
 });
 
 /** A side with nothing but a name and its energy. */
-export function plainSide(name: string, monthsKwh: readonly number[], facts: CaseFacts, more: Partial<CaseSide> = {}): CaseSide {
+export function plainSide(name: SideName, monthsKwh: readonly number[], facts: CaseFacts, more: Partial<CaseSide> = {}): CaseSide {
   return { name, monthsKwh, sums: [], perYear: [], ageingPerYearFrac: facts.ageingPerYearFrac, endsAfterYears: null, ...more };
 }
 
 export const nameplateW = (site: Site): number =>
   site.arrays.reduce((sum, array) => sum + site.modules[array.module]!.pmpW * array.count, 0);
 
-export const moneyInput = (key: string, label: string, value: number): CaseInput => ({
+export const moneyInput = (key: string, value: number): CaseInput => ({
   key,
-  label,
   unit: "money",
   value: Math.round(value),
   least: -1e7,

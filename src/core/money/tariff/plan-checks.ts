@@ -20,7 +20,11 @@ export type PlanFault =
     }
   | { readonly kind: "two-rests"; readonly season: string; readonly bands: readonly [string, string] }
   | { readonly kind: "tiers-not-rising"; readonly season: string; readonly band: string }
-  | { readonly kind: "price-in-cents"; readonly where: string; readonly perKwh: string }
+  | {
+      readonly kind: "price-in-cents" /** Season and band, or a levy; null for the credit of export. */;
+      readonly where: string | null;
+      readonly perKwh: string;
+    }
   | { readonly kind: "ends-before-it-starts"; readonly from: string; readonly to: string };
 
 /** A kWh that costs more than this in any common currency's main unit was typed in cents: 11 for 0.11. */
@@ -45,7 +49,7 @@ export function planFaults(plan: Plan, minorDigits: number): PlanFault[] {
   const months = Array.from({ length: 12 }, (_, m) => m + 1).filter((month) => !holders.has(month));
   if (months.length > 0) faults.push({ kind: "month-without-season", months });
   const { perKwh } = plan.credit;
-  if (perKwh !== null && inCents(perKwh, minorDigits)) faults.push({ kind: "price-in-cents", where: "the export credit", perKwh });
+  if (perKwh !== null && inCents(perKwh, minorDigits)) faults.push({ kind: "price-in-cents", where: null, perKwh });
   for (const levy of plan.levies)
     if (inCents(levy.perKwh, minorDigits)) faults.push({ kind: "price-in-cents", where: levy.name, perKwh: levy.perKwh });
   return faults;

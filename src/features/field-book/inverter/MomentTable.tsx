@@ -1,9 +1,10 @@
-import { MODEL_ACCOUNTS, STAGE_NAMES } from "@/core/accounts";
+import { MODEL_ACCOUNTS } from "@/core/accounts";
 import type { MomentPower } from "@/core/yield";
 import { Figure } from "@/features/kit/figures/Figure";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { ScrollBox } from "@/features/kit/look/ScrollBox";
 import { RuledTable } from "@/features/kit/table/RuledTable";
+import { STAGE_NAMES } from "@/wording/accounts";
 import { number } from "@/wording/format";
 import { say } from "@/wording/screens/field-book-inverter";
 import type { Working } from "@/wording/workings/working";

@@ -5,6 +5,7 @@ import chapter from "@/features/kit/look/Chapter.module.css";
 import { ScrollBox } from "@/features/kit/look/ScrollBox";
 import { DataTable } from "@/features/kit/table/DataTable";
 import { dateName } from "@/wording/format";
+import { reminderInWords } from "@/wording/reminders";
 import { say } from "@/wording/screens/field-book-reminders";
 import type { FieldBookProps } from "../field-book-props";
 
@@ -21,7 +22,8 @@ const often = (everyYears: number | null): string =>
   everyYears === null ? "once" : everyYears === 1 ? "every year" : `every ${everyYears} years`;
 
 /** What is to come, the nearest first, and as a calendar to subscribe to. */
-export function RemindersView({ slug, reminders }: FieldBookProps) {
+export function RemindersView({ slug, reminders: rows }: FieldBookProps) {
+  const reminders = rows.map((row) => ({ ...row, ...reminderInWords(row) }));
   const [first] = reminders;
   return (
     <>

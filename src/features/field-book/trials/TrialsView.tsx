@@ -11,7 +11,7 @@ import { Refused } from "@/features/kit/problems/ProblemList";
 import { RuledTable } from "@/features/kit/table/RuledTable";
 import { monthName, number, percent } from "@/wording/format";
 import { say } from "@/wording/screens/field-book-trials";
-import { confounders, differenceInWords, naiveReasons, trialVerdict } from "@/wording/trial";
+import { confounders, differenceInWords, differenceValues, naiveReasons, trialVerdict } from "@/wording/trial";
 import { trialWorking, trialYearWorking } from "@/wording/workings/field-workings";
 import styles from "../FieldBook.module.css";
 import type { FieldBookProps } from "../field-book-props";
@@ -167,7 +167,9 @@ function TrialAnswer({ slug, report, currency, price, nowUtcMs }: AnswerProps) {
             {others.map(({ what, a: left, b: right }) => (
               <li key={what}>
                 <span className={chapter.clay}>{differenceInWords(what)}</span>
-                <div className={chapter.soft}>{`${left || "none"} | ${right || "none"}`}</div>
+                <div
+                  className={chapter.soft}
+                >{`${differenceValues(what, left) || "none"} | ${differenceValues(what, right) || "none"}`}</div>
               </li>
             ))}
           </ul>

@@ -3,7 +3,7 @@
 import { Button, NativeSelect, NumberInput, TextInput } from "@mantine/core";
 import { useState } from "react";
 import type { ClosedMonth, Keeping, KeepingAction } from "@/contracts/keeping";
-import { ACCOUNT_NAMES, LEDGER_ACCOUNTS, type LedgerAccount } from "@/core/accounts";
+import { LEDGER_ACCOUNTS, type LedgerAccount } from "@/core/accounts";
 import { tell } from "@/features/data/ask";
 import { useChange } from "@/features/data/use-change";
 import { Cells } from "@/features/kit/figures/Cells";
@@ -11,6 +11,7 @@ import chapter from "@/features/kit/look/Chapter.module.css";
 import { ScrollBox } from "@/features/kit/look/ScrollBox";
 import { Refused } from "@/features/kit/problems/ProblemList";
 import { RuledTable } from "@/features/kit/table/RuledTable";
+import { ACCOUNT_NAMES } from "@/wording/accounts";
 import { number } from "@/wording/format";
 import { auditInWords } from "@/wording/keeping";
 import { say } from "@/wording/screens/ledger-attribution";

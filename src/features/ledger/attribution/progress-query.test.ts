@@ -1,4 +1,4 @@
-import { QueryClient, QueryObserver } from "@tanstack/react-query";
+import { environmentManager, QueryClient, QueryObserver } from "@tanstack/react-query";
 import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
 import type { AttributionRun } from "@/contracts/attribution";
 import { progressQuery } from "./progress-query";
@@ -13,9 +13,14 @@ const run = (change: Partial<AttributionRun> = {}): AttributionRun => ({
 });
 
 describe("looking how far a search is", () => {
-  beforeEach(() => void vi.useFakeTimers());
+  beforeEach(() => {
+    vi.useFakeTimers();
+    // Only a browser looks again by itself.
+    environmentManager.setIsServer(() => false);
+  });
   afterEach(() => {
     vi.useRealTimers();
+    environmentManager.setIsServer(() => true);
     vi.unstubAllGlobals();
   });
 

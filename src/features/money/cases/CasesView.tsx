@@ -3,13 +3,14 @@
 import { NumberInput } from "@mantine/core";
 import { useState } from "react";
 import { CaseCurves, caseDash } from "@/charts";
-import { CASE_TEMPLATES, type CaseInput, type CaseTerms, type Decision } from "@/core/money";
+import { CASE_TEMPLATES, type CaseInput, type CaseTerms } from "@/core/money";
 import { Cells } from "@/features/kit/figures/Cells";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { ScrollBox } from "@/features/kit/look/ScrollBox";
 import { Refused } from "@/features/kit/problems/ProblemList";
 import { ChartFrame } from "@/features/kit/save/ChartFrame";
 import { RuledTable } from "@/features/kit/table/RuledTable";
+import { decisionInWords, decisionsInWords, type NamedDecision, sideInWords } from "@/wording/decisions";
 import { money, number } from "@/wording/format";
 import { say } from "@/wording/screens/money-cases";
 import { decisionWorking } from "@/wording/workings/money-workings";
@@ -23,6 +24,7 @@ import { useCaseAnswer, useCaseEngine } from "./use-cases";
 export function CasesView({ slug, site, facts, year, report }: MoneyProps) {
   const { engine, refusal } = useCaseEngine(slug, site, year);
   const [id, setId] = useState(CASE_TEMPLATES[0]!.id);
+  const words = decisionInWords(id);
   const template = CASE_TEMPLATES.find((candidate) => candidate.id === id)!;
   const inputs = template.inputsFor(site, facts);
   const [typed, setTyped] = useState<Readonly<Record<string, Readonly<Record<string, number>>>>>({});
@@ -49,10 +51,10 @@ export function CasesView({ slug, site, facts, year, report }: MoneyProps) {
                 type="button"
                 aria-pressed={candidate.id === id}
                 disabled={!fits}
-                title={fits ? undefined : candidate.notFor}
+                title={fits ? undefined : decisionInWords(candidate.id).notFor}
                 onClick={() => setId(candidate.id)}
               >
-                {candidate.name}
+                {decisionInWords(candidate.id).name}
               </button>
             </li>
           );
@@ -60,7 +62,7 @@ export function CasesView({ slug, site, facts, year, report }: MoneyProps) {
       </ul>
       <div>
         <section className={chapter.section}>
-          <h2>{template.question}</h2>
+          <h2>{words.question}</h2>
         </section>
         {refusal && <Refused refusal={refusal} />}
         {inputs && (
@@ -70,7 +72,7 @@ export function CasesView({ slug, site, facts, year, report }: MoneyProps) {
             onFigure={(key, value) => setTyped({ ...typed, [id]: { ...typed[id], [key]: value } })}
           />
         )}
-        {template.caution && <p className={chapter.caution}>{template.caution}</p>}
+        {words.caution && <p className={chapter.caution}>{words.caution}</p>}
       </div>
     </div>
   );
@@ -101,7 +103,8 @@ function Case({ slug, id, inputs, figures, facts, terms, engine, onFigure }: Cas
   const own = answer?.id === id ? answer : null;
   const label = (input: CaseInput): string => {
     const unit = input.unit === "money" ? terms.currency : UNITS[input.unit];
-    return unit === "" ? input.label : `${input.label}, ${unit}`;
+    const name = decisionInWords(id).inputs[input.key]!;
+    return unit === "" ? name : `${name}, ${unit}`;
   };
   return (
     <>
@@ -134,17 +137,19 @@ function Case({ slug, id, inputs, figures, facts, terms, engine, onFigure }: Cas
 }
 
 function CaseAnswerView({ slug, answer, terms }: { slug: string; answer: CaseAnswer; terms: CaseTerms }) {
-  const best = bestOf(answer.decisions);
+  const decisions = decisionsInWords(answer.decisions);
+  const baseName = sideInWords(answer.base);
+  const best = bestOf(decisions);
   return (
     <>
       <p className={chapter.verdict} data-testid="case-verdict">
-        {answerSentence(answer, terms)}
+        {answerSentence(baseName, decisions, terms)}
       </p>
       <ScrollBox label={say.waysItCanGo}>
         <RuledTable className={`${chapter.table} ${styles.ways}`}>
           <thead>
             <tr>
-              <th>against “{answer.baseName}”</th>
+              <th>against “{baseName}”</th>
               <th>{say.extraEnergyKwhAYear}</th>
               <th>{say.worthInTheFirstYear(terms.currency)}</th>
               <th>{say.extraCostNow}</th>
@@ -154,7 +159,7 @@ function CaseAnswerView({ slug, answer, terms }: { slug: string; answer: CaseAns
             </tr>
           </thead>
           <tbody>
-            {answer.decisions.map((decision) => (
+            {decisions.map((decision) => (
               <tr key={decision.name} data-trusted={decision === best || undefined}>
                 <td>
                   <b>{decision.name}</b>
@@ -177,10 +182,10 @@ function CaseAnswerView({ slug, answer, terms }: { slug: string; answer: CaseAns
         </RuledTable>
       </ScrollBox>
       <ChartFrame
-        title={say.balanceAgainstInTodaysMoney(answer.baseName, terms.currency)}
+        title={say.balanceAgainstInTodaysMoney(baseName, terms.currency)}
         note={
           <span className={styles.key}>
-            {answer.decisions.map((decision, k) => (
+            {decisions.map((decision, k) => (
               <span key={decision.name}>
                 <svg width="26" height="8" aria-hidden="true" style={{ marginRight: 5 }}>
                   <line
@@ -202,16 +207,13 @@ function CaseAnswerView({ slug, answer, terms }: { slug: string; answer: CaseAns
         height={230}
         summary={say.balanceOfEachWayAgainstThe}
         table={() => [
-          ["year", ...answer.decisions.map(({ name }) => name)],
-          ...(answer.decisions[0]?.balance ?? []).map(({ year }, k) => [
-            year,
-            ...answer.decisions.map(({ balance }) => balance[k]?.discounted ?? null),
-          ]),
+          ["year", ...decisions.map(({ name }) => name)],
+          ...(decisions[0]?.balance ?? []).map(({ year }, k) => [year, ...decisions.map(({ balance }) => balance[k]?.discounted ?? null)]),
         ]}
       >
         {(width) => (
           <CaseCurves
-            curves={answer.decisions.map((decision) => ({
+            curves={decisions.map((decision) => ({
               name: decision.name,
               isBest: decision === best,
               points: decision.balance.map(({ year, discounted }) => ({ year, amount: discounted })),
@@ -228,8 +230,8 @@ function CaseAnswerView({ slug, answer, terms }: { slug: string; answer: CaseAns
 
 const backWords = (years: number | null): string => (years === null ? "never" : years === 0 ? "at once" : `${number(years, 1)} years`);
 
-const bestOf = (decisions: readonly Decision[]): Decision | undefined =>
-  decisions.reduce<Decision | undefined>(
+const bestOf = (decisions: readonly NamedDecision[]): NamedDecision | undefined =>
+  decisions.reduce<NamedDecision | undefined>(
     (best, each) => (!best || Number(each.netPresentValue) > Number(best.netPresentValue) ? each : best),
     undefined,
   );

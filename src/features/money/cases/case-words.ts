@@ -1,10 +1,14 @@
-import type { CaseTerms, Decision } from "@/core/money";
+import type { CaseTerms } from "@/core/money";
+import type { NamedDecision } from "@/wording/decisions";
 import { money, number } from "@/wording/format";
 import { say } from "@/wording/screens/money-cases";
-import type { CaseAnswer } from "./cases.worker";
 
 /** The answer in a sentence: what to do, what it brings, and where it turns. */
-export function answerSentence({ baseName, decisions }: CaseAnswer, { currency, horizonYears, perKwh }: CaseTerms): string {
+export function answerSentence(
+  baseName: string,
+  decisions: readonly NamedDecision[],
+  { currency, horizonYears, perKwh }: CaseTerms,
+): string {
   const best = decisions.reduce((most, each) => (Number(each.netPresentValue) > Number(most.netPresentValue) ? each : most));
   const value = say.overYearsInTodaysMoney(money(best.netPresentValue.replace("-", ""), 0), currency, horizonYears);
   const energy = say.kwhAYear(number(Math.abs(best.extraKwh)), best.extraKwh < 0 ? "less" : "more");
@@ -13,7 +17,7 @@ export function answerSentence({ baseName, decisions }: CaseAnswer, { currency, 
   return `${best.name}: ${energy}, ahead by ${value}${back}. ${turns(best, currency, perKwh)}`;
 }
 
-function turns({ flipPerKwh, flipSide, flipCost, isWorthIt, extraCost }: Decision, currency: string, perKwh: string): string {
+function turns({ flipPerKwh, flipSide, flipCost, isWorthIt, extraCost }: NamedDecision, currency: string, perKwh: string): string {
   const price =
     flipPerKwh === null
       ? ""
@@ -33,5 +37,5 @@ function turns({ flipPerKwh, flipSide, flipCost, isWorthIt, extraCost }: Decisio
 }
 
 /** Where an answer turns, in a few words. */
-export const flipWords = ({ flipPerKwh, flipSide }: Decision, currency: string): string =>
+export const flipWords = ({ flipPerKwh, flipSide }: NamedDecision, currency: string): string =>
   flipPerKwh === null ? "no price" : `${flipPerKwh} ${currency} a kWh${flipSide === "below" ? say.worthItBelow : ""}`;

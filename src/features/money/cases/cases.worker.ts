@@ -1,7 +1,7 @@
 import { expose } from "comlink";
 import type { SiteDocument } from "@/contracts/site";
 import { unpackWeather } from "@/contracts/weather-wire";
-import { CASE_TEMPLATES, type CaseFacts, type CaseFigures, type CaseTerms, type Decision, decide } from "@/core/money";
+import { CASE_TEMPLATES, type CaseFacts, type CaseFigures, type CaseTerms, type Decision, decide, type SideName } from "@/core/money";
 import { type CalendarBins, monthBins } from "@/core/time";
 import { type PreparedWeather, prepareWeather, runPrepared, type YieldOptions, yieldLines } from "@/core/yield";
 
@@ -22,7 +22,7 @@ export interface CaseQuestion {
 
 export interface CaseAnswer {
   readonly id: string;
-  readonly baseName: string;
+  readonly base: SideName;
   readonly decisions: readonly Decision[];
 }
 
@@ -46,7 +46,7 @@ const engine = {
     const [base, ...variants] = sides;
     return {
       id,
-      baseName: base!.name,
+      base: base!.name,
       decisions: variants.map((variant) => decide(base!, variant, terms)),
     };
   },

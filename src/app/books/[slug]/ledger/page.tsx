@@ -7,6 +7,7 @@ import { LEDGER_VIEWS } from "@/features/ledger/ledger-views";
 import { runForPage } from "@/usecases/attribution";
 import { type LedgerPageInput, ledgerPage } from "@/usecases/keeping";
 import { glanceOf } from "@/usecases/ledger";
+import { driftInWords } from "@/wording/keeping";
 
 export const metadata: Metadata = { title: "Ledger" };
 
@@ -60,7 +61,7 @@ export default async function LedgerChapter({ params, searchParams }: Props) {
         run={ledger.report.all.meteredKwh === null ? null : runForPage(status, book)}
         fiscalStart={fiscalStart}
         closed={kept.closed.map(({ month }) => month)}
-        drift={page.drift}
+        drift={driftInWords(page.drift)}
       />
     );
 

@@ -29,11 +29,26 @@ const PUBLISHED_WITHIN: Readonly<Record<string, Readonly<Record<string, string>>
   fitted: { retained: "kept" },
 };
 
+const publishedName = (name: string, holder: string): string => PUBLISHED_WITHIN[holder]?.[name] ?? PUBLISHED[name] ?? name;
+
 /** The same value with its fields named as published. `holder` is the field that holds it. */
 export function published(value: unknown, holder = ""): unknown {
   if (Array.isArray(value)) return value.map((item) => published(item, holder));
   if (value === null || typeof value !== "object" || value instanceof Date || ArrayBuffer.isView(value)) return value;
+  return Object.fromEntries(Object.entries(value).map(([name, field]) => [publishedName(name, holder), published(field, name)]));
+}
+
+/** Words of a JSON Schema that hold the form of the field above them. */
+const SCHEMA_WORDS = new Set(["items", "properties", "anyOf"]);
+
+/** The schema of what is printed, from the schema of what the code holds. */
+export function publishedSchema(schema: unknown, holder = ""): unknown {
+  if (Array.isArray(schema)) return schema.map((item) => publishedSchema(item, holder));
+  if (schema === null || typeof schema !== "object") return schema;
   return Object.fromEntries(
-    Object.entries(value).map(([name, field]) => [PUBLISHED_WITHIN[holder]?.[name] ?? PUBLISHED[name] ?? name, published(field, name)]),
+    Object.entries(schema).map(([name, field]) => {
+      if (name === "required" && Array.isArray(field)) return [name, field.map((each: string) => publishedName(each, holder))];
+      return [publishedName(name, holder), publishedSchema(field, SCHEMA_WORDS.has(name) ? holder : name)];
+    }),
   );
 }

@@ -7,8 +7,7 @@ export default function NotFound() {
       <h1 style={{ fontWeight: 500 }}>{say.thereIsNoSuchPageIn}</h1>
       <p>
         {say.itMayHaveBeenRenamedOr}
-        <Link href="/">{say.goBackToTheShelf}</Link>
-        {say.andOpenABookThere}
+        <Link href="/">{say.goBackToTheShelf}</Link> {say.andOpenABookThere}
       </p>
     </main>
   );

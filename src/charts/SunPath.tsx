@@ -2,7 +2,6 @@ import { scaleLinear } from "d3";
 import type { ArcPoint } from "@/core/geometry";
 import type { FlatPoint } from "@/core/shading";
 import { degToRad, radToDeg } from "@/core/units";
-import { say } from "@/wording/charts";
 
 export interface SunPathArc {
   readonly label: string;
@@ -90,13 +89,10 @@ export function SunPath({ frame, arcs, silhouettes, horizonAt, plane, hourOf }: 
   const { width, centreDeg, halfDeg, topDeg } = frame;
   const floor = y(0);
   const azimuths = Array.from({ length: 181 }, (_, k) => -halfDeg + (k / 180) * 2 * halfDeg);
+  const point = (a: number, of: (azimuth: number) => number): string =>
+    `${x(a).toFixed(1)} ${y(Math.max(0, Math.min(topDeg, of(a + centreDeg)))).toFixed(1)}`;
   const ridge = (of: (azimuth: number) => number): string =>
-    say.mLLZ(
-      x(-halfDeg),
-      floor,
-      azimuths.map((a) => `${x(a).toFixed(1)} ${y(Math.max(0, Math.min(topDeg, of(a + centreDeg)))).toFixed(1)}`).join("L"),
-      x(halfDeg),
-    );
+    ["M", x(-halfDeg), " ", floor, "L", azimuths.map((a) => point(a, of)).join("L"), "L", x(halfDeg), " ", floor, "Z"].join("");
   const behind = (azimuth: number): number =>
     plane.tiltDeg <= 0
       ? 0

@@ -12,9 +12,9 @@ export class BookMoved extends Error {
 export interface BookChange {
   readonly transaction: Transaction;
   /** Puts a site document in place of the one of a version; throws BookMoved, which takes everything back. */
-  setSite(site: SiteDocument, ofVersion: number): Promise<void>;
+  readonly setSite: (site: SiteDocument, ofVersion: number) => Promise<void>;
   /** Nothing changed after all: the version stays. */
-  leave(): void;
+  readonly leave: () => void;
 }
 
 /**

@@ -16,5 +16,4 @@ export const say = catalogue({
   lostAYearOfTheFirst: "lost a year, % of the first output",
   mSlopeHeadMUp: (slantM: string, head: string) => `${slantM} m slope, head ${head} m up`,
   highOfWhatIsOwed: (field: number, field2: number, field3: string) => `${field}°, ${field2}° high: ${field3} % of what is owed`,
-  mLLZ: (x: number, floor: number, azimuths: string, x2: number) => `M${x} ${floor}L${azimuths}L${x2} ${floor}Z`,
 });

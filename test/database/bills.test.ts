@@ -38,9 +38,10 @@ describe("bills in PostgreSQL", () => {
   it("with a fault are refused whole: what stood stays", async () => {
     await keepBills(services.bills, book, [bill("2024-01-01", "2024-01-31", "60.00")]);
     const overlapping = [bill("2024-01-01", "2024-01-31", "60.00"), bill("2024-01-31", "2024-02-29", "61.00")];
-    await expect(keepBills(services.bills, book, overlapping)).rejects.toThrow(
-      /Bill 2 starts on 2024-01-31, but bill 1 runs to 2024-01-31/,
-    );
+    await expect(keepBills(services.bills, book, overlapping)).rejects.toMatchObject({
+      reason: "bill-fault",
+      facts: { fault: "overlap", row: 2, other: 1 },
+    });
     expect(await services.bills.of(book.id)).toHaveLength(1);
   });
 

@@ -81,13 +81,13 @@ describe("what can't be taken", () => {
   const refused = (change: Partial<NewEntryInput>, photo: Uint8Array | null = null) => writeEntry(services, book, entry(change), photo);
 
   it.each([
-    ["an entry before the plant was there", { from: "2019-01-01", to: "2019-01-01" }, "commissioned on 2020-06-01"],
-    ["an entry of next year", { from: "2099-01-01", to: "2099-01-01" }, "still to come"],
-    ["an array that is not there", { array: "roof" }, "no array “roof”"],
-    ["a meter that is not there", { meter: "cellar" }, "no meter “cellar”"],
-    ["a tilt that is none", { kind: "tilt-change", array: "a", value: "steep", apply: true }, "can't be read"],
-  ] as const)("%s is refused in words, and nothing is stored", async (_name, change, words) => {
-    await expect(refused(change as Partial<NewEntryInput>)).rejects.toThrow(words);
+    ["an entry before the plant was there", { from: "2019-01-01", to: "2019-01-01" }, "entry-before-commissioning"],
+    ["an entry of next year", { from: "2099-01-01", to: "2099-01-01" }, "entry-in-future"],
+    ["an array that is not there", { array: "roof" }, "entry-array-unknown"],
+    ["a meter that is not there", { meter: "cellar" }, "entry-meter-unknown"],
+    ["a tilt that is none", { kind: "tilt-change", array: "a", value: "steep", apply: true }, "entry-effect-unclear"],
+  ] as const)("%s is refused with its reason, and nothing is stored", async (_name, change, reason) => {
+    await expect(refused(change as Partial<NewEntryInput>)).rejects.toMatchObject({ reason });
     expect(await services.entries.of(book.id)).toEqual([]);
   });
 
@@ -104,7 +104,10 @@ describe("what can't be taken", () => {
   });
 
   it("a photo above the limit is refused by its size", async () => {
-    await expect(refused({}, new Uint8Array(MOST_PHOTO_BYTES + 1))).rejects.toThrow("at most 12 MB");
+    await expect(refused({}, new Uint8Array(MOST_PHOTO_BYTES + 1))).rejects.toMatchObject({
+      reason: "photo-too-large",
+      facts: { mostMegabytes: 12 },
+    });
   });
 
   it("a script behind a true photo does not survive", async () => {

@@ -103,7 +103,7 @@ describe("an import", () => {
     );
     await expect(bring(csv(...days))).rejects.toMatchObject({
       code: "file-refused",
-      message: expect.stringContaining("row 649, energy_kwh: oops") as string,
+      problems: [{ places: [{ row: 649, column: "energy_kwh", value: "oops" }] }],
     });
     expect([await count("import_batches"), await count("day_pages")]).toEqual([0, 0]);
   });
@@ -160,7 +160,7 @@ describe("an upload", () => {
   it("of two gigabytes is refused before a byte of it is read", async () => {
     await expect(stage("", "huge.csv", 2_000_000_000)).rejects.toMatchObject({
       code: "upload-too-large",
-      help: expect.stringContaining("gzip") as string,
+      reason: "upload-too-large",
     });
     expect(UPLOAD_LIMIT_BYTES).toBeLessThan(2_000_000_000);
   });

@@ -3,20 +3,17 @@
 import { AgeingFan } from "@/charts";
 import type { AgeingReport, AttributionRun } from "@/contracts/attribution";
 import type { PartReport } from "@/contracts/parts";
-import { Cells } from "@/features/kit/figures/Cells";
 import { Figure } from "@/features/kit/figures/Figure";
 import chapter from "@/features/kit/look/Chapter.module.css";
-import { ScrollBox } from "@/features/kit/look/ScrollBox";
 import { ChartFrame } from "@/features/kit/save/ChartFrame";
-import { RuledTable } from "@/features/kit/table/RuledTable";
 import { CauseProgress } from "@/features/ledger/attribution/CauseProgress";
 import styles from "@/features/ledger/attribution/Causes.module.css";
 import { ageingSentence } from "@/wording/ageing";
 import { number, percent } from "@/wording/format";
 import { say } from "@/wording/screens/ageing";
 import { ageingWorking } from "@/wording/workings/cause-working";
-import type { Working } from "@/wording/workings/working";
 import { AgeingParts } from "./AgeingParts";
+import { FiltersAndYears, MethodsSection } from "./MethodsAndYears";
 
 export interface AgeingChapterProps {
   readonly slug: string;
@@ -30,25 +27,6 @@ export interface AgeingChapterProps {
   readonly excluded: readonly string[];
   readonly fiscal: AgeingReport["yearTotals"];
 }
-
-const METHODS = {
-  "year-on-year": {
-    name: say.yearOnYear,
-    what: say.medianOfAllPairsOfDays,
-    trust: say.trustThisOne,
-  },
-  trend: { name: "Straight line", what: say.throughTheMonthlyIndexAfterSeasonal, trust: "a check" },
-  naive: { name: "Yearly totals", what: say.asReadOffTheMeterWeather, trust: say.notARateOfAgeing },
-} as const;
-
-const FILTERS: Readonly<Record<string, string>> = {
-  "read-and-lit": say.daysReadWithEnoughLight,
-  "causes-out": say.standstillSnowAndStringsTakenOut,
-  clear: say.clearEnoughDaysDirtPutBack,
-  "little-dirt": say.daysWithLittleDirtAfterSettling,
-};
-
-const rate = (value: number | null): string => (value === null ? "–" : number(value * 100, 2));
 
 /** The modules' ageing read through the weather: verdict, fan, schools, filters, and a letter for a claim. */
 export function AgeingChapter(props: AgeingChapterProps) {
@@ -100,106 +78,14 @@ function Reading({ slug, name, report, parts, arrayCount, commissioned, excluded
         </ChartFrame>
       )}
       <div className={styles.split}>
-        <section className={chapter.section}>
-          <h2>{say.threeSchoolsAndWhichToTrust}</h2>
-          <ScrollBox label="Schools">
-            <RuledTable className={chapter.table}>
-              <thead>
-                <tr>
-                  <th>school</th>
-                  <th>% a year</th>
-                  <th>interval</th>
-                  <th />
-                </tr>
-              </thead>
-              <tbody>
-                {report.methods.map((method) => (
-                  <tr key={method.name}>
-                    <td title={METHODS[method.name].what} style={{ whiteSpace: "normal" }}>
-                      <b>{METHODS[method.name].name}</b> <span className={chapter.soft}>{METHODS[method.name].what}</span>
-                    </td>
-                    <td className={method.name === "naive" ? styles.struck : undefined}>
-                      <Figure plain working={() => ageingWorking(report)}>
-                        {rate(method.perYearFrac)}
-                      </Figure>
-                    </td>
-                    <Cells working={() => ageingWorking(report)}>
-                      {[method.low === null ? "–" : `${rate(method.low)} to ${rate(method.high)}`]}
-                    </Cells>
-                    <td className={chapter.soft}>{METHODS[method.name].trust}</td>
-                  </tr>
-                ))}
-              </tbody>
-            </RuledTable>
-          </ScrollBox>
-          <p className={chapter.soft}>
-            With one, two and three more years the interval would be about{" "}
-            {report.halfWidthLater.map((half) => `±${rate(half)}`).join(", ")} % a year.
-          </p>
-        </section>
-        <section className={chapter.section}>
-          <h2>{say.whatTheFiltersLeaveAndWhat}</h2>
-          <ScrollBox label="Filters">
-            <RuledTable className={chapter.table}>
-              <thead>
-                <tr>
-                  <th>after</th>
-                  <th>days</th>
-                  <th>{say.aYearWouldBe}</th>
-                </tr>
-              </thead>
-              <tbody>
-                {report.filters.map((filter) => (
-                  <tr key={filter.name}>
-                    <td>{FILTERS[filter.name] ?? filter.name}</td>
-                    <Cells working={() => ageingWorking(report)}>{[number(filter.days), rate(filter.perYearFrac)]}</Cells>
-                  </tr>
-                ))}
-              </tbody>
-            </RuledTable>
-          </ScrollBox>
-          {report.usedDays !== report.filters.at(-1)?.days && (
-            <p className={chapter.soft}>
-              {say.tooFewDaysAreLeftA}
-              <Figure working={() => ageingWorking(report)}>{number(report.usedDays)} days</Figure>
-              {say.afterSettlingClearOrNot}
-            </p>
-          )}
-          <ScrollBox label="Whole years">
-            <RuledTable className={chapter.table}>
-              <thead>
-                <tr>
-                  <th>whole year</th>
-                  <th>metered, kWh</th>
-                </tr>
-              </thead>
-              <tbody>
-                {[...report.yearTotals, ...fiscal].map((year) => (
-                  <tr key={year.key}>
-                    <td>{year.key}</td>
-                    <Cells working={() => yearTotalWorking(year)}>{[number(year.kwh)]}</Cells>
-                  </tr>
-                ))}
-              </tbody>
-            </RuledTable>
-          </ScrollBox>
-        </section>
+        <MethodsSection report={report} />
+        <FiltersAndYears report={report} fiscal={fiscal} />
       </div>
       <AgeingParts slug={slug} parts={parts} arrayCount={arrayCount} warrantyFrac={report.warranty?.perYearFrac ?? null} />
       {hasRate && <Letter name={name} report={report} commissioned={commissioned} excluded={excluded} />}
     </>
   );
 }
-
-const yearTotalWorking = ({ key, kwh }: AgeingReport["yearTotals"][number]): Working => ({
-  title: `Metered in ${key}`,
-  value: number(kwh),
-  unit: "kWh",
-  formula: say.meteredOfTheTwelveMonthsUnread,
-  inputs: [{ name: "months", value: "12", from: say.theLedgerYearsWithAMonth }],
-  source: say.theLedgerOfThisBook,
-  assumptions: [say.weatherSnowDirtAndAgeingAre],
-});
 
 /** An evidence sheet for a warranty claim: data, method, interval, exclusions. */
 function Letter({

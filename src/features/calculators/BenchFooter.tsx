@@ -16,8 +16,7 @@ export function BenchFooter({ slug, site, nowUtcMs, bench, keeps }: BenchProps &
   return (
     <footer className={styles.footer}>
       <p className={chapter.soft}>
-        Fed from <Link href={`/books/${slug}/site`}>{site.arrays.map(({ id, name }) => name || id).join(", ")}</Link>
-        {say.ofThisBook}
+        Fed from <Link href={`/books/${slug}/site`}>{site.arrays.map(({ id, name }) => name || id).join(", ")}</Link> {say.ofThisBook}
       </p>
       {keeps && (
         <>

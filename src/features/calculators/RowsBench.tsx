@@ -1,23 +1,22 @@
 "use client";
 
 import { NumberInput, Select } from "@mantine/core";
-import { useState } from "react";
-import { RowsSide } from "@/charts";
-import { fromEquatorDeg, rowSpacing, slidSnow, winterSolsticeDeg } from "@/core/geometry";
+import { type Dispatch, type SetStateAction, useState } from "react";
+import type { SiteDocument } from "@/contracts/site";
+import { fromEquatorDeg, type RowSpacing, type Rows, rowSpacing, type SlidSnow, slidSnow, winterSolsticeDeg } from "@/core/geometry";
 import { arrayLayout } from "@/core/site";
 import { radToDeg } from "@/core/units";
 import { AzimuthField, TiltField } from "@/features/kit/angles/AngleField";
 import { Figure } from "@/features/kit/figures/Figure";
 import chapter from "@/features/kit/look/Chapter.module.css";
-import { ChartFrame } from "@/features/kit/save/ChartFrame";
-import { DataTable } from "@/features/kit/table/DataTable";
 import { RuledTable } from "@/features/kit/table/RuledTable";
 import { number, percent } from "@/wording/format";
 import { facing } from "@/wording/geometry";
 import { say } from "@/wording/screens/calculators";
-import { rowsWorking, snowWorking } from "@/wording/workings/rows-working";
+import { rowsWorking } from "@/wording/workings/rows-working";
 import styles from "./Bench.module.css";
 import type { BenchProps } from "./bench-views";
+import { asNumber, hour, RowsPicture, SlidSnowTable } from "./RowsPicture";
 
 /** Poleward of here a bench without other knowledge counts with snow. */
 const SNOWY_DEG = 42;
@@ -27,8 +26,6 @@ const WINDOWS: readonly (readonly [number, number])[] = [
   [9, 15],
   [8.5, 15.5],
 ];
-const asNumber = (value: number | string, fallback: number): number => (typeof value === "number" ? value : fallback);
-const hour = (h: number): string => `${Math.floor(h)}:${h % 1 ? "30" : "00"}`;
 
 /** How far apart rows stand so that none shades the next at winter solstice, and where the snow of a row goes. */
 export function RowsBench({ slug, site }: BenchProps) {
@@ -43,7 +40,7 @@ export function RowsBench({ slug, site }: BenchProps) {
   const [edge, setEdge] = useState<number | string>(Number(Math.max(0.5, array.baseHeightM).toFixed(2)));
   const [snow, setSnow] = useState<number | string>(Math.abs(site.place.latitudeDeg) >= SNOWY_DEG ? 0.3 : 0);
   const latitudeDeg = site.place.latitudeDeg;
-  const rows = {
+  const rows: Rows = {
     latitudeDeg,
     tiltDeg: asNumber(tilt, 30),
     surfaceAzimuthDeg: asNumber(azimuth, 180),
@@ -58,46 +55,18 @@ export function RowsBench({ slug, site }: BenchProps) {
   const sunDeg = spacing && spacing.gapM > 0 ? radToDeg(Math.atan2(spacing.rowHeightM, spacing.gapM)) : 60;
   return (
     <>
-      <p className={chapter.verdict} data-testid="rows-sentence">
-        {spacing ? (
-          <>
-            {say.aGapOf}
-            <Figure working={() => rowsWorking(rows, spacing)}>{number(spacing.gapM, 2)} m</Figure>
-            {say.aRowEveryMKeepsThe(
-              number(spacing.pitchM, 2),
-              hour(rows.windowStartH),
-              hour(rows.windowEndH),
-              facing(latitudeDeg, rows.surfaceAzimuthDeg),
-            )}
-          </>
-        ) : (
-          <span className={chapter.clay}>{say.atWinterSolsticeTheSunIs(hour(rows.windowStartH), hour(rows.windowEndH))}</span>
-        )}{" "}
-        {asNumber(snow, 0) > 0 &&
-          (edgeM >= slid.edgeM ? (
-            say.snowOfCmFindsRoomUnder(number(asNumber(snow, 0) * 100), number(edgeM, 2))
-          ) : (
-            <span className={chapter.clay}>
-              {say.snowOfCmWouldPileAgainst(number(asNumber(snow, 0) * 100), number(slid.edgeM, 2), number(edgeM, 2))}
-            </span>
-          ))}
-      </p>
+      <RowsVerdict spacing={spacing} rows={rows} latitudeDeg={latitudeDeg} snow={snow} edgeM={edgeM} slid={slid} />
       <div className={styles.rowsGrid}>
         <div>
           <div className={styles.inputs}>
             {site.arrays.length > 1 && (
-              <Select
-                label="Rows like"
-                data={site.arrays.map((each) => ({ value: each.id, label: each.name || each.id }))}
-                value={array.id}
-                allowDeselect={false}
-                onChange={(id) => {
-                  const next = site.arrays.find((each) => each.id === id) ?? array;
-                  setArrayId(next.id);
-                  setTilt(next.tiltDeg);
-                  setAzimuth(next.azimuthDeg);
-                  setSlant(Number(arrayLayout(site, next).slantM.toFixed(2)));
-                }}
+              <ArrayChoice
+                site={site}
+                array={array}
+                setArrayId={setArrayId}
+                setTilt={setTilt}
+                setAzimuth={setAzimuth}
+                setSlant={setSlant}
               />
             )}
             <TiltField
@@ -118,66 +87,78 @@ export function RowsBench({ slug, site }: BenchProps) {
           <WindowTable rows={rows} />
         </div>
         <div>
-          <ChartFrame
-            title={say.twoRowsFromTheSide}
-            note={say.theLowestRayOfTheWindow}
-            fileName={`${slug}-rows`}
-            height={250}
-            summary={spacing ? say.rowsMetresApart(number(spacing.pitchM, 2)) : say.noSpacingKeepsThisWindowFree}
-            table={() => [
-              ["row_height_m", "gap_m", "pitch_m"],
-              [spacing?.rowHeightM ?? "", spacing?.gapM ?? "", spacing?.pitchM ?? ""],
-            ]}
-          >
-            {(width) =>
-              spacing === null ? (
-                <text x={width / 2} y={120} textAnchor="middle" fill="var(--ink-soft)">
-                  {say.theSunIsDownForA}
-                </text>
-              ) : (
-                <RowsSide
-                  width={width}
-                  height={250}
-                  tiltDeg={rows.tiltDeg}
-                  slantM={rows.slantLengthM}
-                  gapM={Math.max(spacing.gapM, 0.02)}
-                  edgeM={edgeM}
-                  heap={asNumber(snow, 0) > 0 ? slid : null}
-                  sunDeg={sunDeg}
-                />
-              )
-            }
-          </ChartFrame>
-          <DataTable
-            className={chapter.table}
-            rows={
-              [
-                [say.heapAtTheFootOfA, slid.heapM],
-                [say.howFarItReachesInFront, slid.reachM],
-                [say.lowerEdgeThatStaysFree, slid.edgeM],
-                [say.slotBetweenAnUpperAndA, slid.slotM],
-              ] as const
-            }
-            rowKey={([name]) => name}
-            columns={[
-              { key: "snow-sliding-off", head: say.snowSlidingOff, cell: ([name]) => name },
-              {
-                key: "m",
-                head: "m",
-                cell: ([name, metres]) => (
-                  <>
-                    <Figure plain working={() => snowWorking(name, metres, rows, asNumber(snow, 0))}>
-                      {number(metres, 2)}
-                    </Figure>
-                  </>
-                ),
-              },
-            ]}
-          />
+          <RowsPicture slug={slug} spacing={spacing} rows={rows} edgeM={edgeM} snow={snow} slid={slid} sunDeg={sunDeg} />
+          <SlidSnowTable slid={slid} rows={rows} snow={snow} />
           <p className={chapter.caution}>{say.snowThatSlidesOffARow}</p>
         </div>
       </div>
     </>
+  );
+}
+
+interface RowsVerdictProps {
+  readonly spacing: RowSpacing | null;
+  readonly rows: Rows;
+  readonly latitudeDeg: number;
+  readonly snow: string | number;
+  readonly edgeM: number;
+  readonly slid: SlidSnow;
+}
+
+function RowsVerdict({ spacing, rows, latitudeDeg, snow, edgeM, slid }: RowsVerdictProps) {
+  return (
+    <p className={chapter.verdict} data-testid="rows-sentence">
+      {spacing ? (
+        <>
+          {say.aGapOf}
+          <Figure working={() => rowsWorking(rows, spacing)}>{number(spacing.gapM, 2)} m</Figure>{" "}
+          {say.aRowEveryMKeepsThe(
+            number(spacing.pitchM, 2),
+            hour(rows.windowStartH),
+            hour(rows.windowEndH),
+            facing(latitudeDeg, rows.surfaceAzimuthDeg),
+          )}
+        </>
+      ) : (
+        <span className={chapter.clay}>{say.atWinterSolsticeTheSunIs(hour(rows.windowStartH), hour(rows.windowEndH))}</span>
+      )}{" "}
+      {asNumber(snow, 0) > 0 &&
+        (edgeM >= slid.edgeM ? (
+          say.snowOfCmFindsRoomUnder(number(asNumber(snow, 0) * 100), number(edgeM, 2))
+        ) : (
+          <span className={chapter.clay}>
+            {say.snowOfCmWouldPileAgainst(number(asNumber(snow, 0) * 100), number(slid.edgeM, 2), number(edgeM, 2))}
+          </span>
+        ))}
+    </p>
+  );
+}
+
+interface ArrayChoiceProps {
+  readonly site: BenchProps["site"];
+  readonly array: SiteDocument["arrays"][number];
+  readonly setArrayId: Dispatch<SetStateAction<string>>;
+  readonly setTilt: Dispatch<SetStateAction<string | number>>;
+  readonly setAzimuth: Dispatch<SetStateAction<string | number>>;
+  readonly setSlant: Dispatch<SetStateAction<string | number>>;
+}
+
+/** Starts from an array of the book. */
+function ArrayChoice({ site, array, setArrayId, setTilt, setAzimuth, setSlant }: ArrayChoiceProps) {
+  return (
+    <Select
+      label="Rows like"
+      data={site.arrays.map((each) => ({ value: each.id, label: each.name || each.id }))}
+      value={array.id}
+      allowDeselect={false}
+      onChange={(id) => {
+        const next = site.arrays.find((each) => each.id === id) ?? array;
+        setArrayId(next.id);
+        setTilt(next.tiltDeg);
+        setAzimuth(next.azimuthDeg);
+        setSlant(Number(arrayLayout(site, next).slantM.toFixed(2)));
+      }}
+    />
   );
 }
 

@@ -2,12 +2,14 @@
 
 import { Button, Progress, SegmentedControl, Select } from "@mantine/core";
 import type { Remote } from "comlink";
-import { useState } from "react";
+import { type Dispatch, type SetStateAction, useState } from "react";
 import { TiltYear } from "@/charts";
+import type { SiteDocument } from "@/contracts/site";
 import type { Rack } from "@/core/site";
 import type { TiltPlan } from "@/core/tilt";
 import { TILT_GOALS, type TiltGoal, type TiltStep } from "@/core/tilt";
 import type { GeometryEngine } from "@/features/data/geometry/geometry.worker";
+import type { RefusedCall } from "@/features/data/refused-call";
 import { useSiteSave } from "@/features/data/use-site-save";
 import { Figure } from "@/features/kit/figures/Figure";
 import chapter from "@/features/kit/look/Chapter.module.css";
@@ -80,18 +82,7 @@ export function TiltPlanner({
       {year === null && <p className={chapter.soft}>{say.thisBookHasNoWeatherYet}</p>}
       {report && report.days < 360 && <p className={chapter.clay}>{say.weatherOfDaysOfTheYear(report.days)}</p>}
       <div className={styles.tools}>
-        {site.arrays.length > 1 && (
-          <Select
-            aria-label="Array"
-            data={site.arrays.map((each) => ({ value: each.id, label: each.name || each.id }))}
-            value={array.id}
-            allowDeselect={false}
-            onChange={(id) => {
-              setArrayId(id ?? array.id);
-              setRack(site.arrays.find((each) => each.id === id)?.rack ?? null);
-            }}
-          />
-        )}
+        {site.arrays.length > 1 && <PlannedArray site={site} array={array} setArrayId={setArrayId} setRack={setRack} />}
         <SegmentedControl
           size="xs"
           data={TILT_GOALS.map((value) => ({ value, label: GOAL_NAMES[value] }))}
@@ -106,57 +97,110 @@ export function TiltPlanner({
           onChange={setPositions}
           aria-label="Positions"
         />
-        <span className={styles.progress}>
-          {progress !== null && (
-            <>
-              <Progress value={progress * 100} size="sm" color="ink" aria-label={say.progressOfThePlanner} />
-              <Button size="compact-xs" variant="subtle" onClick={cancel}>
-                Stop
-              </Button>
-            </>
-          )}
-          {cancelled && (
-            <Button size="compact-xs" variant="default" onClick={again}>
-              Run again
-            </Button>
-          )}
-        </span>
+        <SearchProgress progress={progress} cancel={cancel} cancelled={cancelled} again={again} />
       </div>
       <div className={styles.planner}>
         <MethodTable plans={plans} fixed={fixed} asIs={asIs} goal={goal} positions={Number(positions)} year={year} />
-        <div>
-          <ChartFrame
-            title={say.tiltThroughTheYear}
-            note={best ? say.fullSimulatedBestDashedAsThe : ""}
-            fileName={`${slug}-${array.id}-tilts`}
-            height={196}
-            summary={say.tiltThroughTheYearSimulatedBest}
-            table={() => [
-              ["plan", "from", "tilt_deg"],
-              ...asIsSteps.map((step) => [say.asItIs, step.from, step.tiltDeg]),
-              ...(best?.steps ?? []).map((step) => ["simulated", step.from, step.tiltDeg]),
-            ]}
-          >
-            {(width) => (
-              <TiltYear
-                width={width}
-                height={196}
-                lines={[
-                  { label: say.asTheRackIs, steps: asIsSteps, strong: false },
-                  ...(best ? [{ label: "simulated best", steps: best.steps, strong: true }] : []),
-                ]}
-              />
-            )}
-          </ChartFrame>
-          {best && <ChangeTable slug={slug} arrayId={array.id} plan={best} rack={rack} setRack={setRack} use={use} />}
-          {refusal && <Refused refusal={refusal} />}
-        </div>
+        <BestPlan best={best} slug={slug} array={array} asIsSteps={asIsSteps} rack={rack} setRack={setRack} use={use} refusal={refusal} />
       </div>
       <div className={styles.checks}>
         <MomentCheck site={site} array={array} nowUtcMs={nowUtcMs} />
         <ClaimCheck best={best} fixed={fixed} asIs={asIs} positions={POSITION_NAMES[Number(positions)]!} />
       </div>
     </>
+  );
+}
+
+interface PlannedArrayProps {
+  readonly site: SiteDocument;
+  readonly array: SiteDocument["arrays"][number];
+  readonly setArrayId: Dispatch<SetStateAction<string>>;
+  readonly setRack: Dispatch<SetStateAction<Rack | null>>;
+}
+
+function PlannedArray({ site, array, setArrayId, setRack }: PlannedArrayProps) {
+  return (
+    <Select
+      aria-label="Array"
+      data={site.arrays.map((each) => ({ value: each.id, label: each.name || each.id }))}
+      value={array.id}
+      allowDeselect={false}
+      onChange={(id) => {
+        setArrayId(id ?? array.id);
+        setRack(site.arrays.find((each) => each.id === id)?.rack ?? null);
+      }}
+    />
+  );
+}
+
+interface SearchProgressProps {
+  readonly progress: number | null;
+  readonly cancel: () => void;
+  readonly cancelled: boolean;
+  readonly again: () => void;
+}
+
+function SearchProgress({ progress, cancel, cancelled, again }: SearchProgressProps) {
+  return (
+    <span className={styles.progress}>
+      {progress !== null && (
+        <>
+          <Progress value={progress * 100} size="sm" color="ink" aria-label={say.progressOfThePlanner} />
+          <Button size="compact-xs" variant="subtle" onClick={cancel}>
+            Stop
+          </Button>
+        </>
+      )}
+      {cancelled && (
+        <Button size="compact-xs" variant="default" onClick={again}>
+          Run again
+        </Button>
+      )}
+    </span>
+  );
+}
+
+interface BestPlanProps {
+  readonly best: TiltPlan | undefined;
+  readonly slug: string;
+  readonly array: SiteDocument["arrays"][number];
+  readonly asIsSteps: readonly TiltStep[];
+  readonly rack: Rack | null;
+  readonly setRack: Dispatch<SetStateAction<Rack | null>>;
+  readonly use: () => void;
+  readonly refusal: RefusedCall | null;
+}
+
+/** The best plan over the year, and the rack that it asks for. */
+function BestPlan({ best, slug, array, asIsSteps, rack, setRack, use, refusal }: BestPlanProps) {
+  return (
+    <div>
+      <ChartFrame
+        title={say.tiltThroughTheYear}
+        note={best ? say.fullSimulatedBestDashedAsThe : ""}
+        fileName={`${slug}-${array.id}-tilts`}
+        height={196}
+        summary={say.tiltThroughTheYearSimulatedBest}
+        table={() => [
+          ["plan", "from", "tilt_deg"],
+          ...asIsSteps.map((step) => [say.asItIs, step.from, step.tiltDeg]),
+          ...(best?.steps ?? []).map((step) => ["simulated", step.from, step.tiltDeg]),
+        ]}
+      >
+        {(width) => (
+          <TiltYear
+            width={width}
+            height={196}
+            lines={[
+              { label: say.asTheRackIs, steps: asIsSteps, strong: false },
+              ...(best ? [{ label: "simulated best", steps: best.steps, strong: true }] : []),
+            ]}
+          />
+        )}
+      </ChartFrame>
+      {best && <ChangeTable slug={slug} arrayId={array.id} plan={best} rack={rack} setRack={setRack} use={use} />}
+      {refusal && <Refused refusal={refusal} />}
+    </div>
   );
 }
 

@@ -18,7 +18,7 @@ export function openWorker<E>(spawn: () => Worker): WorkerBridge<E> {
 export async function withWorker<E, R>(spawn: () => Worker, work: (engine: Remote<E>) => Promise<R>, signal?: AbortSignal): Promise<R> {
   const { engine, end } = openWorker<E>(spawn);
   const stopped = new Promise<never>((_, reject) => {
-    signal?.addEventListener("abort", () => reject(signal.reason), { once: true });
+    signal?.addEventListener("abort", () => reject(signal.reason as Error), { once: true });
   });
   try {
     return await Promise.race([work(engine), stopped]);

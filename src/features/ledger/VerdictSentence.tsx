@@ -47,8 +47,7 @@ export function VerdictSentence({ verdict, sum, context }: { verdict: Verdict; s
       {takers}.{" "}
       {verdict.dataGapKwh > 0.005 * verdict.expectedKwh && (
         <>
-          <Figure working={() => dataGapWorking(sum, context)}>{kwh(verdict.dataGapKwh)}</Figure>
-          {say.fellInUnreadTime}
+          <Figure working={() => dataGapWorking(sum, context)}>{kwh(verdict.dataGapKwh)}</Figure> {say.fellInUnreadTime}
         </>
       )}
       <RemainderClause verdict={verdict} sum={sum} context={context} kwh={kwh} />
@@ -72,15 +71,13 @@ function RemainderClause({
   if (verdict.kind === "short")
     return (
       <strong className={styles.needsLook}>
-        {figure}
-        {say.haveNoCauseYet(where)}
+        {figure} {say.haveNoCauseYet(where)}
       </strong>
     );
   if (verdict.kind === "over")
     return (
       <span>
-        {figure}
-        {say.cameAboveWhatTheModelOwes(where)}
+        {figure} {say.cameAboveWhatTheModelOwes(where)}
       </span>
     );
   return (

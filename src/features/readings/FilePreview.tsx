@@ -43,127 +43,178 @@ export function FilePreview({ preview, busy, waiting, zones, siteZone, meters, r
   const isSeries = kind === "weather" || kind === "production";
   return (
     <div data-testid="preview">
-      <dl className={styles.facts}>
-        <dt>File</dt>
-        <dd>
-          <b>{preview.fileName}</b>, {number(preview.byteCount / 1000)} kB
-        </dd>
-        <dt>Kind</dt>
-        <dd>{kind ?? "not told"}</dd>
-        {isSeries && (
-          <>
-            <dt>Columns</dt>
-            <dd>{preview.columns.map((column) => `${column.header} (${column.unit})`).join(", ")}</dd>
-            <dt>Span</dt>
-            <dd>{preview.firstUtcMs === null ? unknownClock : `${stamp(preview.firstUtcMs)} to ${stamp(preview.lastUtcMs)}`}</dd>
-            <dt>Step, rows</dt>
-            <dd>
-              {preview.stepMinutes === null ? stepless(preview) : `${preview.stepMinutes} min`}, {number(preview.rowCount)} rows
-              {preview.valueCount > 0 && `, ${number(preview.valueCount)} values`}
-            </dd>
-            <dt>Written with</dt>
-            <dd>
-              {DELIMITERS[preview.delimiter ?? ""] ?? "–"}, decimal {preview.decimal === "," ? "comma" : "point"},{" "}
-              {preview.hasOffsets ? say.timesWithOffset : "local times"}
-            </dd>
-          </>
-        )}
-        {preview.energyKwh !== null && preview.valueCount > 0 && (
-          <>
-            <dt>{say.energyInAll}</dt>
-            <dd>{number(preview.energyKwh)} kWh</dd>
-          </>
-        )}
-        {preview.promiseKwh && (
-          <>
-            <dt>Promise</dt>
-            <dd>
-              {say.kwhAYear(preview.promiseKwh.map((kwh) => number(kwh)).join(", "), number(preview.promiseKwh.reduce((a, b) => a + b, 0)))}
-            </dd>
-          </>
-        )}
-      </dl>
+      <FileFacts preview={preview} kind={kind} isSeries={isSeries} unknownClock={unknownClock} />
       <FilePicture preview={preview} />
       {preview.proposal && isSeries && <MappingPanel proposal={preview.proposal} options={options} meters={meters} change={change} />}
-      {isSeries && (preview.form === "epw" || preview.form === "means") && (
-        <div className={styles.options}>
-          <NumberInput
-            label={preview.form === "means" ? say.yearToMakeTheHoursFor : say.yearToPutTheHoursIn}
-            description={preview.form === "means" ? say.theSumsOfTheMonthsStay : say.aTypicalYearIsPatchedFrom}
-            min={1990}
-            max={2060}
-            value={preview.year ?? ""}
-            hideControls
-            onBlur={(event) => {
-              const year = Number(event.currentTarget.value);
-              if (year >= 1990 && year <= 2060 && year !== preview.year) change({ year });
-            }}
-          />
-        </div>
-      )}
+      {isSeries && (preview.form === "epw" || preview.form === "means") && <YearField preview={preview} change={change} />}
       {isSeries && preview.form === "series" && preview.stepMinutes !== null && (
-        <div className={styles.options}>
-          {!preview.hasOffsets && (
-            <Select
-              label={say.zoneOfTheClockTheSites(siteZone)}
-              placeholder={say.chooseAZone}
-              searchable
-              data={[
-                { group: "This site", items: [siteZone] },
-                { group: say.fixedNoSummerTime, items: FIXED_ZONES },
-                { group: "All", items: zones.filter((zone) => zone !== siteZone) },
-              ]}
-              value={options.zone}
-              onChange={(zone) => change({ zone })}
-            />
-          )}
-          <Select
-            label={say.aTimeMarksTheIntervals}
-            data={[
-              { value: "start", label: "start" },
-              { value: "end", label: "end" },
-            ]}
-            allowDeselect={false}
-            value={options.labels ?? "start"}
-            onChange={(labels) => change({ labels: labels === "end" ? "end" : "start" })}
-          />
-          <Select
-            label={say.rowsThatContradict}
-            data={[
-              { value: "refuse", label: say.refuseTheFile },
-              { value: "first", label: say.keepTheFirst },
-              { value: "last", label: say.keepTheLast },
-            ]}
-            allowDeselect={false}
-            value={options.conflicts}
-            onChange={(conflicts) => change({ conflicts: (conflicts as ImportOptions["conflicts"]) ?? "refuse" })}
-          />
-          {kind === "production" && meters.length > 1 && (
-            <Select
-              label="Meter"
-              data={[...meters]}
-              value={options.meterId ?? meters[0] ?? null}
-              onChange={(meterId) => change({ meterId })}
-            />
-          )}
-        </div>
+        <SeriesChoices preview={preview} siteZone={siteZone} zones={zones} options={options} change={change} kind={kind} meters={meters} />
       )}
       <ProblemList problems={preview.problems} />
       {preview.problems.length === 0 && <p className={chapter.soft}>{say.noProblemFound}</p>}
-      <div className={chapter.actions}>
-        <Button onClick={confirm} disabled={errors || busy} loading={busy}>
-          {say.putItInTheBook}
+      <PreviewActions confirm={confirm} errors={errors} busy={busy} waiting={waiting} letRestIn={letRestIn} cancel={cancel} />
+    </div>
+  );
+}
+
+interface FileFactsProps {
+  readonly preview: PreviewProps["preview"];
+  readonly kind: "weather" | "production" | "promise" | null;
+  readonly isSeries: boolean;
+  readonly unknownClock: string;
+}
+
+/** What the file is, as it was read. */
+function FileFacts({ preview, kind, isSeries, unknownClock }: FileFactsProps) {
+  return (
+    <dl className={styles.facts}>
+      <dt>File</dt>
+      <dd>
+        <b>{preview.fileName}</b>, {number(preview.byteCount / 1000)} kB
+      </dd>
+      <dt>Kind</dt>
+      <dd>{kind ?? "not told"}</dd>
+      {isSeries && (
+        <>
+          <dt>Columns</dt>
+          <dd>{preview.columns.map((column) => `${column.header} (${column.unit})`).join(", ")}</dd>
+          <dt>Span</dt>
+          <dd>{preview.firstUtcMs === null ? unknownClock : `${stamp(preview.firstUtcMs)} to ${stamp(preview.lastUtcMs)}`}</dd>
+          <dt>Step, rows</dt>
+          <dd>
+            {preview.stepMinutes === null ? stepless(preview) : `${preview.stepMinutes} min`}, {number(preview.rowCount)} rows
+            {preview.valueCount > 0 && `, ${number(preview.valueCount)} values`}
+          </dd>
+          <dt>Written with</dt>
+          <dd>
+            {DELIMITERS[preview.delimiter ?? ""] ?? "–"}, decimal {preview.decimal === "," ? "comma" : "point"},{" "}
+            {preview.hasOffsets ? say.timesWithOffset : "local times"}
+          </dd>
+        </>
+      )}
+      {preview.energyKwh !== null && preview.valueCount > 0 && (
+        <>
+          <dt>{say.energyInAll}</dt>
+          <dd>{number(preview.energyKwh)} kWh</dd>
+        </>
+      )}
+      {preview.promiseKwh && (
+        <>
+          <dt>Promise</dt>
+          <dd>
+            {say.kwhAYear(preview.promiseKwh.map((kwh) => number(kwh)).join(", "), number(preview.promiseKwh.reduce((a, b) => a + b, 0)))}
+          </dd>
+        </>
+      )}
+    </dl>
+  );
+}
+
+interface YearFieldProps {
+  readonly preview: PreviewProps["preview"];
+  readonly change: (part: Partial<ImportOptions>) => void;
+}
+
+/** The year for hours that have none. */
+function YearField({ preview, change }: YearFieldProps) {
+  return (
+    <div className={styles.options}>
+      <NumberInput
+        label={preview.form === "means" ? say.yearToMakeTheHoursFor : say.yearToPutTheHoursIn}
+        description={preview.form === "means" ? say.theSumsOfTheMonthsStay : say.aTypicalYearIsPatchedFrom}
+        min={1990}
+        max={2060}
+        value={preview.year ?? ""}
+        hideControls
+        onBlur={(event) => {
+          const year = Number(event.currentTarget.value);
+          if (year >= 1990 && year <= 2060 && year !== preview.year) change({ year });
+        }}
+      />
+    </div>
+  );
+}
+
+interface SeriesChoicesProps {
+  readonly preview: PreviewProps["preview"];
+  readonly siteZone: string;
+  readonly zones: readonly string[];
+  readonly options: ImportOptions;
+  readonly change: (part: Partial<ImportOptions>) => void;
+  readonly kind: "weather" | "production";
+  readonly meters: readonly string[];
+}
+
+/** What a file's rows do not say of themselves. */
+function SeriesChoices({ preview, siteZone, zones, options, change, kind, meters }: SeriesChoicesProps) {
+  return (
+    <div className={styles.options}>
+      {!preview.hasOffsets && (
+        <Select
+          label={say.zoneOfTheClockTheSites(siteZone)}
+          placeholder={say.chooseAZone}
+          searchable
+          data={[
+            { group: "This site", items: [siteZone] },
+            { group: say.fixedNoSummerTime, items: FIXED_ZONES },
+            { group: "All", items: zones.filter((zone) => zone !== siteZone) },
+          ]}
+          value={options.zone}
+          onChange={(zone) => change({ zone })}
+        />
+      )}
+      <Select
+        label={say.aTimeMarksTheIntervals}
+        data={[
+          { value: "start", label: "start" },
+          { value: "end", label: "end" },
+        ]}
+        allowDeselect={false}
+        value={options.labels ?? "start"}
+        onChange={(labels) => change({ labels: labels === "end" ? "end" : "start" })}
+      />
+      <Select
+        label={say.rowsThatContradict}
+        data={[
+          { value: "refuse", label: say.refuseTheFile },
+          { value: "first", label: say.keepTheFirst },
+          { value: "last", label: say.keepTheLast },
+        ]}
+        allowDeselect={false}
+        value={options.conflicts}
+        onChange={(conflicts) => change({ conflicts: (conflicts as ImportOptions["conflicts"]) ?? "refuse" })}
+      />
+      {kind === "production" && meters.length > 1 && (
+        <Select label="Meter" data={[...meters]} value={options.meterId ?? meters[0] ?? null} onChange={(meterId) => change({ meterId })} />
+      )}
+    </div>
+  );
+}
+
+interface PreviewActionsProps {
+  readonly confirm: () => void;
+  readonly errors: boolean;
+  readonly busy: boolean;
+  readonly waiting: number;
+  readonly letRestIn: () => void;
+  readonly cancel: () => void;
+}
+
+function PreviewActions({ confirm, errors, busy, waiting, letRestIn, cancel }: PreviewActionsProps) {
+  return (
+    <div className={chapter.actions}>
+      <Button onClick={confirm} disabled={errors || busy} loading={busy}>
+        {say.putItInTheBook}
+      </Button>
+      {waiting > 0 && (
+        <Button variant="default" onClick={letRestIn} disabled={errors || busy}>
+          {say.putItInAndTheBehind(waiting)}
         </Button>
-        {waiting > 0 && (
-          <Button variant="default" onClick={letRestIn} disabled={errors || busy}>
-            {say.putItInAndTheBehind(waiting)}
-          </Button>
-        )}
-        <Button variant="default" onClick={cancel}>
-          Leave it
-        </Button>
-        {errors && <span className={chapter.clay}>{say.notBeforeTheMarkedProblemsAre}</span>}
-      </div>
+      )}
+      <Button variant="default" onClick={cancel}>
+        Leave it
+      </Button>
+      {errors && <span className={chapter.clay}>{say.notBeforeTheMarkedProblemsAre}</span>}
     </div>
   );
 }

@@ -1,4 +1,4 @@
-import { scaleBand, scaleLinear } from "d3";
+import { type ScaleBand, scaleBand, scaleLinear } from "d3";
 import type { BookFinding, Examination } from "@/contracts/examination";
 import { DAY_MS } from "@/core/units";
 import { ChartFrame } from "@/features/kit/save/ChartFrame";
@@ -58,42 +58,7 @@ export function FindingPicture({ finding, examination, timeZone }: { finding: Bo
                 kWh
               </text>
               {days.map((date, k) => (
-                <g key={date}>
-                  <title>
-                    {say.recordedCountedOwedKwh(
-                      dateName(date),
-                      raw[k] === null ? "nothing" : number(raw[k]!, 1),
-                      clean[k] === null ? "nothing" : number(clean[k]!, 1),
-                      expected[k] === null ? "not known" : number(expected[k]!, 1),
-                    )}
-                  </title>
-                  <rect
-                    x={x(date)}
-                    width={x.bandwidth()}
-                    y={y(Math.min(most, Math.max(0, raw[k] ?? 0)))}
-                    height={HEIGHT - y(Math.min(most, Math.max(0, raw[k] ?? 0)))}
-                    fill={inside(date) ? "var(--clay)" : "var(--owed-edge)"}
-                    fillOpacity={inside(date) ? 0.55 : 1}
-                  />
-                  {expected[k] !== null && (
-                    <line
-                      x1={x(date)}
-                      x2={x(date)! + x.bandwidth()}
-                      y1={y(Math.min(most, expected[k]!))}
-                      y2={y(Math.min(most, expected[k]!))}
-                      stroke="var(--ink)"
-                      strokeWidth={1.4}
-                    />
-                  )}
-                  {clean[k] !== null && (
-                    <circle
-                      cx={x(date)! + x.bandwidth() / 2}
-                      cy={y(Math.min(most, Math.max(0, clean[k]!)))}
-                      r={Math.min(2.4, x.bandwidth() / 2)}
-                      fill="var(--moss)"
-                    />
-                  )}
-                </g>
+                <DayBar key={date} date={date} raw={raw} k={k} clean={clean} expected={expected} x={x} y={y} most={most} inside={inside} />
               ))}
               <line x1={AXIS} x2={width} y1={HEIGHT} y2={HEIGHT} stroke="var(--rule-strong)" />
               {[0, Math.floor(days.length / 2), days.length - 1].map((k) => (
@@ -106,5 +71,58 @@ export function FindingPicture({ finding, examination, timeZone }: { finding: Bo
         }}
       </ChartFrame>
     </div>
+  );
+}
+
+interface DayBarProps {
+  readonly date: string;
+  readonly raw: (number | null)[];
+  readonly k: number;
+  readonly clean: (number | null)[];
+  readonly expected: (number | null)[];
+  readonly x: ScaleBand<string>;
+  readonly y: (kwh: number) => number;
+  readonly most: number;
+  readonly inside: (date: string) => boolean;
+}
+
+function DayBar({ date, raw, k, clean, expected, x, y, most, inside }: DayBarProps) {
+  return (
+    <g>
+      <title>
+        {say.recordedCountedOwedKwh(
+          dateName(date),
+          raw[k] === null ? "nothing" : number(raw[k]!, 1),
+          clean[k] === null ? "nothing" : number(clean[k]!, 1),
+          expected[k] === null ? "not known" : number(expected[k]!, 1),
+        )}
+      </title>
+      <rect
+        x={x(date)}
+        width={x.bandwidth()}
+        y={y(Math.min(most, Math.max(0, raw[k] ?? 0)))}
+        height={HEIGHT - y(Math.min(most, Math.max(0, raw[k] ?? 0)))}
+        fill={inside(date) ? "var(--clay)" : "var(--owed-edge)"}
+        fillOpacity={inside(date) ? 0.55 : 1}
+      />
+      {expected[k] !== null && (
+        <line
+          x1={x(date)}
+          x2={x(date)! + x.bandwidth()}
+          y1={y(Math.min(most, expected[k]!))}
+          y2={y(Math.min(most, expected[k]!))}
+          stroke="var(--ink)"
+          strokeWidth={1.4}
+        />
+      )}
+      {clean[k] !== null && (
+        <circle
+          cx={x(date)! + x.bandwidth() / 2}
+          cy={y(Math.min(most, Math.max(0, clean[k]!)))}
+          r={Math.min(2.4, x.bandwidth() / 2)}
+          fill="var(--moss)"
+        />
+      )}
+    </g>
   );
 }

@@ -1,6 +1,13 @@
 import { Button, Select } from "@mantine/core";
 import type { ImportOptions } from "@/contracts/imports";
-import { type MappedQuantity, type MappingProposal, type TimeOrder, type ValueColumn, weatherQuantities } from "@/contracts/mapping";
+import {
+  type MappedQuantity,
+  type MappingProposal,
+  type TableMapping,
+  type TimeOrder,
+  type ValueColumn,
+  weatherQuantities,
+} from "@/contracts/mapping";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { ScrollBox } from "@/features/kit/look/ScrollBox";
 import { RuledTable } from "@/features/kit/table/RuledTable";
@@ -87,80 +94,7 @@ export function MappingPanel({ proposal, options, meters, change }: Props) {
         />
       ))}
       {mapping.layout === "rows" && (
-        <ScrollBox label={say.columnsAndFirstRows}>
-          <RuledTable className={styles.sample}>
-            <thead>
-              <tr>
-                {headers.map((header, column) => (
-                  <th
-                    // biome-ignore lint/suspicious/noArrayIndexKey: a column is its index
-                    key={column}
-                    scope="col"
-                    data-read={
-                      mapping.values.some((current) => current.column === column) || mapping.timeColumns.includes(column) || undefined
-                    }
-                  >
-                    {header || `column ${column + 1}`}
-                  </th>
-                ))}
-              </tr>
-              <tr>
-                {headers.map((header, column) => {
-                  const existing = mapping.values.find((candidate) => candidate.column === column);
-                  return (
-                    // biome-ignore lint/suspicious/noArrayIndexKey: a column is its index
-                    <td key={column}>
-                      {mapping.timeColumns.includes(column) ? (
-                        <Select
-                          size="xs"
-                          aria-label={`Order of ${header}`}
-                          data={ORDERS}
-                          value={mapping.timeOrder}
-                          allowDeselect={false}
-                          onChange={(value) => value && set({ timeOrder: value })}
-                        />
-                      ) : (
-                        <Select
-                          size="xs"
-                          aria-label={`What ${header} holds`}
-                          placeholder="left out"
-                          clearable
-                          data={choicesFor(existing)}
-                          value={existing ? holdingOf(existing) : null}
-                          onChange={(value) => setColumn(column, value)}
-                        />
-                      )}
-                      {existing && meters.length > 1 && (
-                        <Select
-                          size="xs"
-                          aria-label={`Meter of ${header}`}
-                          placeholder={say.theFilesMeter}
-                          clearable
-                          data={[...meters]}
-                          value={existing.meterId}
-                          onChange={(meterId) =>
-                            set({ values: mapping.values.map((value) => (value.column === column ? { ...value, meterId } : value)) })
-                          }
-                        />
-                      )}
-                    </td>
-                  );
-                })}
-              </tr>
-            </thead>
-            <tbody>
-              {sample.slice(0, 4).map((row, k) => (
-                // biome-ignore lint/suspicious/noArrayIndexKey: rows of a sample have no other name
-                <tr key={k}>
-                  {headers.map((_, column) => (
-                    // biome-ignore lint/suspicious/noArrayIndexKey: a column is its index
-                    <td key={column}>{row[column] ?? ""}</td>
-                  ))}
-                </tr>
-              ))}
-            </tbody>
-          </RuledTable>
-        </ScrollBox>
+        <ColumnsTable headers={headers} mapping={mapping} set={set} setColumn={setColumn} meters={meters} sample={sample} />
       )}
       {options.mapping && (
         <Button variant="subtle" size="compact-xs" onClick={() => change({ mapping: null, answers: {} })}>
@@ -168,6 +102,116 @@ export function MappingPanel({ proposal, options, meters, change }: Props) {
         </Button>
       )}
     </section>
+  );
+}
+
+interface ColumnsTableProps {
+  readonly headers: string[];
+  readonly mapping: TableMapping;
+  readonly set: (part: Partial<TableMapping>) => void;
+  readonly setColumn: (column: number, value: string | null) => void;
+  readonly meters: readonly string[];
+  readonly sample: string[][];
+}
+
+/** Each column beside its first rows, with what it is taken for. */
+function ColumnsTable({ headers, mapping, set, setColumn, meters, sample }: ColumnsTableProps) {
+  return (
+    <ScrollBox label={say.columnsAndFirstRows}>
+      <RuledTable className={styles.sample}>
+        <thead>
+          <tr>
+            {headers.map((header, column) => (
+              <th
+                // biome-ignore lint/suspicious/noArrayIndexKey: a column is its index
+                key={column}
+                scope="col"
+                data-read={mapping.values.some((current) => current.column === column) || mapping.timeColumns.includes(column) || undefined}
+              >
+                {header || `column ${column + 1}`}
+              </th>
+            ))}
+          </tr>
+          <tr>
+            {headers.map((header, column) => {
+              const existing = mapping.values.find((candidate) => candidate.column === column);
+              return (
+                <ColumnChoice
+                  // biome-ignore lint/suspicious/noArrayIndexKey: a column is its index
+                  key={column}
+                  column={column}
+                  mapping={mapping}
+                  header={header}
+                  set={set}
+                  existing={existing}
+                  setColumn={setColumn}
+                  meters={meters}
+                />
+              );
+            })}
+          </tr>
+        </thead>
+        <tbody>
+          {sample.slice(0, 4).map((row, k) => (
+            // biome-ignore lint/suspicious/noArrayIndexKey: rows of a sample have no other name
+            <tr key={k}>
+              {headers.map((_, column) => (
+                // biome-ignore lint/suspicious/noArrayIndexKey: a column is its index
+                <td key={column}>{row[column] ?? ""}</td>
+              ))}
+            </tr>
+          ))}
+        </tbody>
+      </RuledTable>
+    </ScrollBox>
+  );
+}
+
+interface ColumnChoiceProps {
+  readonly column: number;
+  readonly mapping: TableMapping;
+  readonly header: string;
+  readonly set: (part: Partial<TableMapping>) => void;
+  readonly existing: ValueColumn | undefined;
+  readonly setColumn: (column: number, value: string | null) => void;
+  readonly meters: readonly string[];
+}
+
+function ColumnChoice({ column, mapping, header, set, existing, setColumn, meters }: ColumnChoiceProps) {
+  return (
+    <td>
+      {mapping.timeColumns.includes(column) ? (
+        <Select
+          size="xs"
+          aria-label={`Order of ${header}`}
+          data={ORDERS}
+          value={mapping.timeOrder}
+          allowDeselect={false}
+          onChange={(value) => value && set({ timeOrder: value })}
+        />
+      ) : (
+        <Select
+          size="xs"
+          aria-label={`What ${header} holds`}
+          placeholder="left out"
+          clearable
+          data={choicesFor(existing)}
+          value={existing ? holdingOf(existing) : null}
+          onChange={(value) => setColumn(column, value)}
+        />
+      )}
+      {existing && meters.length > 1 && (
+        <Select
+          size="xs"
+          aria-label={`Meter of ${header}`}
+          placeholder={say.theFilesMeter}
+          clearable
+          data={[...meters]}
+          value={existing.meterId}
+          onChange={(meterId) => set({ values: mapping.values.map((value) => (value.column === column ? { ...value, meterId } : value)) })}
+        />
+      )}
+    </td>
   );
 }
 

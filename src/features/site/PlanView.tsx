@@ -111,6 +111,53 @@ export function PlanView({
       );
     };
   return (
+    <PlanPicture
+      title={title}
+      note={note}
+      fileName={fileName}
+      height={height}
+      arrays={arrays}
+      obstacles={obstacles}
+      things={things}
+      drag={drag}
+      ground={ground}
+      outlines={outlines}
+      selected={selected}
+      grip={grip}
+    />
+  );
+}
+
+interface PlanPictureProps {
+  readonly title: string;
+  readonly note: ReactNode;
+  readonly fileName: string;
+  readonly height: number;
+  readonly arrays: readonly PlacedArray[];
+  readonly obstacles: readonly SiteObstacle[];
+  readonly things: Map<string, { readonly eastM: number; readonly northM: number }>;
+  readonly drag: Drag | null;
+  readonly ground: ((frame: PlanFrame) => ReactNode) | undefined;
+  readonly outlines: readonly PlanOutline[];
+  readonly selected: string | null;
+  readonly grip: (frame: PlanFrame) => (id: string, label: string, children: ReactNode) => ReactNode;
+}
+
+function PlanPicture({
+  title,
+  note,
+  fileName,
+  height,
+  arrays,
+  obstacles,
+  things,
+  drag,
+  ground,
+  outlines,
+  selected,
+  grip,
+}: PlanPictureProps) {
+  return (
     <ChartFrame
       title={title}
       note={note}

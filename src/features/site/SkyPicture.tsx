@@ -114,22 +114,54 @@ export function SkyPicture({ slug, draft, array, sun }: Props) {
       ]}
     >
       {(width) => (
-        <Sheet
+        <SkySheet
           width={width}
-          centreDeg={equatorAzimuthDeg(latitudeDeg)}
+          latitudeDeg={latitudeDeg}
           arcs={arcs}
           painting={painting}
           paint={paint}
-          points={painting ? points : []}
-          draw={(frame) => (
-            <>
-              <StillPath frame={frame} arcs={arcs} silhouettes={silhouettes} horizonAt={horizonAt} plane={plane} hourOf={hourOf} />
-              {sun(frame)}
-            </>
-          )}
+          points={points}
+          silhouettes={silhouettes}
+          horizonAt={horizonAt}
+          plane={plane}
+          hourOf={hourOf}
+          sun={sun}
         />
       )}
     </ChartFrame>
+  );
+}
+
+interface SkySheetProps {
+  readonly width: number;
+  readonly latitudeDeg: number;
+  readonly arcs: SunPathArc[];
+  readonly painting: boolean;
+  readonly paint: (azimuthDeg: number, elevationDeg: number) => void;
+  readonly points: readonly HorizonPoint[];
+  readonly silhouettes: Silhouette[];
+  readonly horizonAt: (azimuthDeg: number) => number;
+  readonly plane: { tiltDeg: number; azimuthDeg: number };
+  readonly hourOf: (utcMs: number) => number;
+  readonly sun: (frame: SkyFrame) => ReactNode;
+}
+
+function SkySheet({ width, latitudeDeg, arcs, painting, paint, points, silhouettes, horizonAt, plane, hourOf, sun }: SkySheetProps) {
+  return (
+    <Sheet
+      width={width}
+      centreDeg={equatorAzimuthDeg(latitudeDeg)}
+      arcs={arcs}
+      painting={painting}
+      paint={paint}
+      points={painting ? points : []}
+      draw={(frame) => (
+        <>
+          <StillPath frame={frame} arcs={arcs} silhouettes={silhouettes} horizonAt={horizonAt} plane={plane} hourOf={hourOf} />
+          {sun(frame)}
+        </>
+      )}
+    />
   );
 }
 

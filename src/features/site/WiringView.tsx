@@ -1,6 +1,5 @@
-import { Button, MultiSelect, NumberInput, Select, TextInput } from "@mantine/core";
 import { type LimitState, OneLine, type OneLineInverter, oneLineHeight } from "@/charts";
-import { inverterSchema, type SiteDocument } from "@/contracts/site";
+import type { SiteDocument } from "@/contracts/site";
 import { type Limit, type StringCheck, stringCheck } from "@/core/electrical";
 import type { Inverter } from "@/core/site";
 import { Figure } from "@/features/kit/figures/Figure";
@@ -11,11 +10,10 @@ import { RuledTable } from "@/features/kit/table/RuledTable";
 import { number } from "@/wording/format";
 import { say } from "@/wording/screens/site";
 import { limitWorking } from "@/wording/workings/site-workings";
-import { OpenNumber, PercentInput } from "./fields";
-import { freeId } from "./free-id";
+import { InvertersSection, MetersSection, POINTS } from "./InvertersSection";
 import styles from "./SiteChapter.module.css";
 import type { SiteForm } from "./site-values";
-import { AddButton, type SiteViewProps } from "./view-parts";
+import type { SiteViewProps } from "./view-parts";
 
 interface Checked {
   readonly arrayId: string;
@@ -181,116 +179,5 @@ function LimitText({ limit, sign, unit }: { limit: Limit; sign: string; unit: st
     <span
       className={holds ? styles.fine : styles.fault}
     >{`${shown} ${sign} ${number(bound!, unit === "A" ? 1 : 0)} ${holds ? "✓" : "!"}`}</span>
-  );
-}
-
-function InvertersSection({ form }: { form: SiteForm }) {
-  const arrays = form.values.arrays.map((array) => ({ value: array.id, label: array.name || array.id }));
-  const add = (): void => {
-    const id = freeId(
-      "inverter",
-      form.values.inverters.map((inverter) => inverter.id),
-    );
-    const free = arrays
-      .filter(({ value }) => !form.values.inverters.some((inverter) => inverter.arrays.includes(value)))
-      .map(({ value }) => value);
-    form.insertListItem("inverters", inverterSchema.parse({ id, arrays: free.length > 0 ? free : [arrays[0]!.value], acRatedW: 5000 }));
-  };
-  return (
-    <section className={chapter.section}>
-      <h2>Inverters</h2>
-      {form.values.inverters.map((inverter, i) => (
-        <div className={styles.type} key={inverter.id}>
-          <div className={styles.four}>
-            <TextInput label="Name" {...form.getInputProps(`inverters.${i}.id`)} readOnly />
-            <NumberInput
-              label={inverter.perModule ? say.acRatingAModuleW : say.acRatingW}
-              hideControls
-              {...form.getInputProps(`inverters.${i}.acRatedW`)}
-            />
-            <PercentInput form={form} label="Efficiency, %" path={`inverters.${i}.ratedEfficiencyFrac`} />
-            <Select
-              label="One for"
-              data={[
-                { value: "site", label: "its arrays" },
-                { value: "module", label: "each module" },
-              ]}
-              allowDeselect={false}
-              value={inverter.perModule ? "module" : "site"}
-              onChange={(value) => form.setFieldValue(`inverters.${i}.perModule`, value === "module")}
-            />
-            <MultiSelect
-              classNames={{ input: styles.many! }}
-              className={styles.two}
-              label="On arrays"
-              data={arrays}
-              {...form.getInputProps(`inverters.${i}.arrays`)}
-            />
-            <OpenNumber form={form} label="Inputs" path={`inverters.${i}.inputs`} />
-            <OpenNumber form={form} label="Input, A" path={`inverters.${i}.inputMaxA`} />
-            <OpenNumber form={form} label={say.highestDcV} path={`inverters.${i}.maxDcV`} />
-            <OpenNumber form={form} label={say.windowFromV} path={`inverters.${i}.mpptMinV`} />
-            <OpenNumber form={form} label={say.windowToV} path={`inverters.${i}.mpptMaxV`} />
-            <OpenNumber form={form} label={say.exportLimitW} path={`inverters.${i}.exportLimitW`} />
-          </div>
-          <Button variant="subtle" size="compact-sm" onClick={() => form.removeListItem("inverters", i)}>
-            {`Remove ${inverter.id}`}
-          </Button>
-        </div>
-      ))}
-      <AddButton onClick={add}>{say.addAnInverter}</AddButton>
-    </section>
-  );
-}
-
-const POINTS = [
-  { value: "dc", label: say.dcBeforeTheInverter },
-  { value: "ac", label: "AC, production" },
-  { value: "net", label: say.netAtTheGrid },
-  { value: "export", label: "export only" },
-  { value: "import", label: "import only" },
-] as const;
-
-function MetersSection({ form }: { form: SiteForm }) {
-  const arrays = form.values.arrays.map((array) => ({ value: array.id, label: array.name || array.id }));
-  return (
-    <section className={chapter.section}>
-      <h2>Metering points</h2>
-      {form.values.meters.map((meter, i) => (
-        <div className={styles.type} key={meter.id}>
-          <div className={styles.three}>
-            <TextInput label="Name" {...form.getInputProps(`meters.${i}.id`)} readOnly />
-            <Select label="Point" data={[...POINTS]} allowDeselect={false} {...form.getInputProps(`meters.${i}.point`)} />
-            <MultiSelect
-              classNames={{ input: styles.many! }}
-              label="Arrays"
-              data={arrays}
-              placeholder={meter.arrays.length === 0 ? "all" : ""}
-              {...form.getInputProps(`meters.${i}.arrays`)}
-            />
-          </div>
-          {form.values.meters.length > 1 && (
-            <Button variant="subtle" size="compact-sm" onClick={() => form.removeListItem("meters", i)}>
-              {`Remove ${meter.id}`}
-            </Button>
-          )}
-        </div>
-      ))}
-      <AddButton
-        onClick={() =>
-          form.insertListItem("meters", {
-            id: freeId(
-              "meter",
-              form.values.meters.map((meter) => meter.id),
-            ),
-            point: "ac" as const,
-            arrays: [],
-          })
-        }
-      >
-        {say.addAMeter}
-      </AddButton>
-      <p className={chapter.soft}>{say.whatAMeterShowsDependsOn}</p>
-    </section>
   );
 }

@@ -1,7 +1,7 @@
 "use client";
 
 import { Button, NumberInput } from "@mantine/core";
-import { useState } from "react";
+import { type Dispatch, type SetStateAction, useState } from "react";
 import { DaySeries } from "@/charts";
 import type { TrainerCase } from "@/contracts/trainer";
 import { Figure } from "@/features/kit/figures/Figure";
@@ -62,35 +62,14 @@ function Case({ one, done, next }: { one: TrainerCase; done: (isRight: boolean) 
     over?: TrainerCase["rainMm"],
     fill = "var(--ink)",
     height = 170,
-  ) => (
-    <ChartFrame
-      title={title}
-      note={note}
-      fileName={`trainer-${one.id}-${title}`}
-      height={height}
-      summary={`${title} by day`}
-      table={() => [["day", title], ...one.days.map((day, d) => [day, values[d] ?? null])]}
-    >
-      {(width) => (
-        <DaySeries
-          days={one.days}
-          values={values}
-          {...(over ? { over } : {})}
-          width={width}
-          height={height}
-          fill={fill}
-          label={(value) => number(value, Math.max(...values.map((each) => each ?? 0)) < 4 ? 1 : 0)}
-        />
-      )}
-    </ChartFrame>
-  );
+  ) => <DaysPicture title={title} note={note} one={one} height={height} values={values} over={over} fill={fill} />;
   return (
     <section className={chapter.section}>
       <h2>
         {one.title}: {monthName(one.month)} {one.month.slice(0, 4)}
       </h2>
       <p>
-        {one.question} Metered is <Figure working={() => missingWorking(one)}>{number(one.missingKwh)} kWh</Figure>
+        {one.question} Metered is <Figure working={() => missingWorking(one)}>{number(one.missingKwh)} kWh</Figure>{" "}
         {say.underWhatWasExpected}
       </p>
       {picture("Days", one.meteredKwh, say.meteredKwhDashedExpected, one.expectedKwh)}
@@ -98,32 +77,7 @@ function Case({ one, done, next }: { one: TrainerCase; done: (isRight: boolean) 
         {picture("Rain", one.rainMm, "mm", undefined, "var(--account-snow)", 110)}
         {one.snowCm && picture(say.snowOnTheGround, one.snowCm, "cm", undefined, "var(--account-snow)", 110)}
       </div>
-      <form
-        className={styles.form}
-        onSubmit={(event) => {
-          event.preventDefault();
-          compare();
-        }}
-      >
-        {ACCOUNTS.map((account) => (
-          <NumberInput
-            key={account}
-            label={`${account}, kWh`}
-            value={posted[account] ?? ""}
-            onChange={(value) => setPosted({ ...posted, [account]: value })}
-            min={0}
-            hideControls
-            w={120}
-          />
-        ))}
-        <span className={chapter.soft}>
-          <Figure plain working={() => leftWorking(one, sum)}>
-            {number(one.missingKwh - sum)} kWh
-          </Figure>
-          {say.leftInTheRemainder}
-        </span>
-        <Button type="submit">{say.compareWithTheTruth}</Button>
-      </form>
+      <AnswerForm compare={compare} posted={posted} setPosted={setPosted} one={one} sum={sum} />
       {answered && (
         <div role="status">
           <p className={isFound(one, posted) ? styles.entry : chapter.clay}>
@@ -145,6 +99,80 @@ function Case({ one, done, next }: { one: TrainerCase; done: (isRight: boolean) 
         </div>
       )}
     </section>
+  );
+}
+
+interface DaysPictureProps {
+  readonly title: string;
+  readonly note: string;
+  readonly one: TrainerCase;
+  readonly height: number;
+  readonly values: (number | null)[];
+  readonly over: (number | null)[] | undefined;
+  readonly fill: string;
+}
+
+function DaysPicture({ title, note, one, height, values, over, fill }: DaysPictureProps) {
+  return (
+    <ChartFrame
+      title={title}
+      note={note}
+      fileName={`trainer-${one.id}-${title}`}
+      height={height}
+      summary={`${title} by day`}
+      table={() => [["day", title], ...one.days.map((day, d) => [day, values[d] ?? null])]}
+    >
+      {(width) => (
+        <DaySeries
+          days={one.days}
+          values={values}
+          {...(over ? { over } : {})}
+          width={width}
+          height={height}
+          fill={fill}
+          label={(value) => number(value, Math.max(...values.map((each) => each ?? 0)) < 4 ? 1 : 0)}
+        />
+      )}
+    </ChartFrame>
+  );
+}
+
+interface AnswerFormProps {
+  readonly compare: () => void;
+  readonly posted: Partial<Record<"snow" | "soiling" | "downtime" | "unread", string | number>>;
+  readonly setPosted: Dispatch<SetStateAction<Partial<Record<"snow" | "soiling" | "downtime" | "unread", string | number>>>>;
+  readonly one: TrainerCase;
+  readonly sum: number;
+}
+
+function AnswerForm({ compare, posted, setPosted, one, sum }: AnswerFormProps) {
+  return (
+    <form
+      className={styles.form}
+      onSubmit={(event) => {
+        event.preventDefault();
+        compare();
+      }}
+    >
+      {ACCOUNTS.map((account) => (
+        <NumberInput
+          key={account}
+          label={`${account}, kWh`}
+          value={posted[account] ?? ""}
+          onChange={(value) => setPosted({ ...posted, [account]: value })}
+          min={0}
+          hideControls
+          w={120}
+        />
+      ))}
+      <span className={chapter.soft}>
+        <Figure plain working={() => leftWorking(one, sum)}>
+          {number(one.missingKwh - sum)} kWh
+        </Figure>
+        {say.leftInTheRemainder}
+      </span>
+      <Button type="submit">{say.compareWithTheTruth}</Button>
+    </form>
   );
 }
 

@@ -74,8 +74,7 @@ function YieldSentence({ sum, lines, context, uncertainty, name }: SentenceProps
     <p className={chapter.verdict}>
       {say.inTheSunOwedTheseModules(name)}
       <Figure working={() => referenceWorking(sum, context)}>{kwh(sum.referenceKwh)} kWh</Figure>;{" "}
-      <Figure working={() => expectedWorking(sum, context)}>{kwh(sum.expectedKwh)}</Figure>
-      {say.shouldReachTheMeterGiveOr}
+      <Figure working={() => expectedWorking(sum, context)}>{kwh(sum.expectedKwh)}</Figure> {say.shouldReachTheMeterGiveOr}
       <Figure working={() => uncertaintyWorking(uncertainty, sum.expectedKwh)}>{kwh(half)}</Figure>:{" "}
       {percent(sum.expectedKwh / Math.max(1e-9, sum.referenceKwh), 0)}.{" "}
       {largest.map(({ account, kwh: lost }, k) => (

@@ -12,11 +12,11 @@ export const say = catalogue({
   evidenceOnTheAgeingOfThe: (name: string) => `Evidence on the ageing of the modules at ${name}`,
   meteredEnergyAgainstMeasuredWeather: "; metered energy against measured weather.",
   methodDailyRatioOfMeteredEnergy: (report: string, seed: number) =>
-    `Method: daily ratio of metered energy to what the plant owes without ageing in the weather that came; median of the changes between days one year apart (Jordan et al., 2018); interval from ${report}block-bootstrap redraws (seed ${seed}), drift of sensors and meters included.`,
+    `Method: daily ratio of metered energy to what the plant owes without ageing in the weather that came; median of the changes between days one year apart (Jordan et al., 2018); interval from ${report} block-bootstrap redraws (seed ${seed}), drift of sensors and meters included.`,
   leftOutOfTheIndexAnd: "Left out of the index, and why:",
-  leftOfDays: (report: string, report2: string, report3: string) => `Left of ${report}days: ${report2}. ${report3}`,
+  leftOfDays: (report: string, report2: string, report3: string) => `Left of ${report} days: ${report2}. ${report3}`,
   apartFromThatTheModulesFell: (report: string, report2: string, report3: string) =>
-    ` Apart from that, the modules fell by ${report}(${report2}to ${report3}) in their first months.`,
+    ` Apart from that, the modules fell by ${report} (${report2} to ${report3}) in their first months.`,
   yearOnYear: "Year on year",
   medianOfAllPairsOfDays: "median of all pairs of days one year apart, through the weather; immune to seasons",
   trustThisOne: "trust this one",

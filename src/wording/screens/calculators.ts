@@ -49,10 +49,10 @@ export const say = catalogue({
     "The rack stands clear of the site's obstacles, the horizon stays. Worth is the difference at the book's price. What rack, trench, cable and fence cost, and whether they pay, is a decision case of the Money chapter, in a later edition: its place is kept.",
   aRackCarriesWindAndSnow:
     "A rack carries wind and snow: footings and cable routes are for people who may build them, under the local code. A roof wants its load and its fall protection checked before anyone goes up.",
-  runningOnTheRoofAndIn: (year: string) => `Running ${year}on the roof and in the open …`,
+  runningOnTheRoofAndIn: (year: string) => `Running ${year} on the roof and in the open …`,
   onAFixedRackInThe: "On a fixed rack in the open the same modules bring ",
   aYearThanOnTheRoof: (more: string, more2: string, more3: string, fixed: string, fixed2: string) =>
-    ` a year ${more}than on the roof (${more2}${more3}), ${fixed}of it ${fixed2}in the winter half; tilting twice a year adds `,
+    ` a year ${more} than on the roof (${more2}${more3}), ${fixed} of it ${fixed2} in the winter half; tilting twice a year adds `,
   asItStands: "as it stands",
   onTheRoof: "on the roof",
   rackTiltedTwice: "rack, tilted twice",
@@ -70,9 +70,9 @@ export const say = catalogue({
   tiltingTwiceAYear: "Tilting twice a year",
   expectedTiltedTwice: "Expected tilted twice",
   atWinterSolsticeTheSunIs: (hour: string, hour2: string) =>
-    `At winter solstice the sun is not up through all of ${hour}to ${hour2}here: no gap keeps that window free. Choose a shorter one.`,
+    `At winter solstice the sun is not up through all of ${hour} to ${hour2} here: no gap keeps that window free. Choose a shorter one.`,
   snowOfCmWouldPileAgainst: (asNumber: string, slid: string, edgeM: string) =>
-    `Snow of ${asNumber}cm would pile against the modules: it wants the lower edge ${slid}m up, not ${edgeM}.`,
+    `Snow of ${asNumber} cm would pile against the modules: it wants the lower edge ${slid} m up, not ${edgeM}.`,
   theSunIsDownForA: "the sun is down for a part of this window",
   snowThatSlidesOffARow:
     "Snow that slides off a row buries what stands below: keep the path in front clear, and never stand under a loaded row to clear it.",
@@ -81,7 +81,7 @@ export const say = catalogue({
   theseRowsLookAwayFromThe: "These rows look away from the equator: they shade the row behind in summer instead.",
   aGapOf: "A gap of ",
   aRowEveryMKeepsThe: (spacing: string, hour: string, hour2: string, facing: string) =>
-    `(a row every ${spacing}m) keeps the next row free of shade from ${hour}to ${hour2}solar time at winter solstice, with rows that look ${facing}.`,
+    `(a row every ${spacing} m) keeps the next row free of shade from ${hour} to ${hour2} solar time at winter solstice, with rows that look ${facing}.`,
   snowOfCmFindsRoomUnder: (asNumber: string, edgeM: string) => `Snow of ${asNumber} cm finds room under an edge ${edgeM} m up.`,
   lengthUpTheSlopeM: "Length up the slope, m",
   freeFromSolarHour: "Free from, solar hour",
@@ -99,7 +99,7 @@ export const say = catalogue({
   snowSlidingOff: "snow sliding off",
   thisBookHasNoWeatherYet:
     "This book has no weather yet: a cloudless year is simulated, which favours steep winters more than a cloudy place would.",
-  againstTheRackAsItIs: (goal: string, share: string) => `${goal}: ${share}against the rack as it is`,
+  againstTheRackAsItIs: (goal: string, share: string) => `${goal}: ${share} against the rack as it is`,
   mostInTheWinterHalf: "most in the winter half",
   twiceAYear: "twice a year",
   fourTimesAYear: "four times a year",

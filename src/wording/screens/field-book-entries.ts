@@ -32,7 +32,7 @@ export const say = catalogue({
     "Look at displays and breakers from outside only; a tripped breaker that trips again wants an electrician.",
   addAPhoto: "Add a photo",
   whatWillBeWrittenDownWith: "What will be written down with the entry",
-  inThisBrowser: (queue: string, refused: string) => `${queue}in this browser${refused}`,
+  inThisBrowser: (queue: string, refused: string) => `${queue} in this browser${refused}`,
   entriesThatWait: "Entries that wait",
   oneEntryWaits: "One entry waits",
   andWillBeSentByThemselves: " and will be sent by themselves when the line is back.",

@@ -37,8 +37,8 @@ export const say = catalogue({
   snowAndWetRoofsKillNo:
     "Snow and wet roofs kill: no one goes up for kilowatt-hours without a harness and a second person. Never pour hot water on cold glass. Local rules for work at height come first.",
   inNoWeekWouldOneCleaning: "In no week would one cleaning bring a kilowatt-hour worth the ladder.",
-  bestInWeek: (best: number) => `Best in week ${best}(`,
-  aboutKwhACleaningOverThe: (gains: string, gains2: string) => `): about ${gains}kWh${gains2}a cleaning, over the years there are.`,
+  bestInWeek: (best: number) => `Best in week ${best} (`,
+  aboutKwhACleaningOverThe: (gains: string, gains2: string) => `): about ${gains} kWh${gains2} a cleaning, over the years there are.`,
   cleaningInTheFieldBook: "cleaning in the field book",
   lightLostToDirt: "Light lost to dirt",
   tickRainFilledCleaningWrittenDown: "tick: rain; filled: cleaning written down; open: cleaning suspected",
@@ -141,7 +141,7 @@ export const say = catalogue({
   byEvidenceKwh: "by evidence, kWh",
   wouldStandTodayKwh: "would stand today, kWh",
   kwhMovedFromTo: (transfer: string, name: string, name2: string, reason: string) =>
-    `${transfer}kWh moved from ${name}to ${name2}: ${reason} `,
+    `${transfer} kWh moved from ${name} to ${name2}: ${reason} `,
   reopenTheMonth: "Reopen the month",
   closeTheMonth: "Close the month",
   asClosedKwh: "as closed, kWh",
@@ -161,7 +161,7 @@ export const say = catalogue({
   ofThePromiseWithTheWeather: (expected: string, expected2: string, spread: string, biasWords: string) =>
     ` of the promise; with the weather that came the model owes ${expected}. Read the promise at ${expected2}${spread}: ${biasWords}`,
   sumOverSum: "Sum over sum",
-  theMeanOfMonthlyPercentagesWould: (count: number) => `The mean of ${count}monthly percentages would be `,
+  theMeanOfMonthlyPercentagesWould: (count: number) => `The mean of ${count} monthly percentages would be `,
   itLetsAJanuaryWeighAs: ": it lets a January weigh as much as a July, and is not used.",
   toFromYearToYear: (spread: string, spread2: string) => ` (${spread} to ${spread2} from year to year)`,
   promiseByMonth: "Promise by month",

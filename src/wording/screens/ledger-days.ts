@@ -2,12 +2,12 @@ import { catalogue } from "../catalogue";
 
 /** What the screens of ledger, days say. */
 export const say = catalogue({
-  mostKwhADayArrowKeys: (most: string) => `most ${most}kWh a day · arrow keys turn the days`,
+  mostKwhADayArrowKeys: (most: string) => `most ${most} kWh a day · arrow keys turn the days`,
   expectedAndMeteredEnergyOfEach: "Expected and metered energy of each day of the month",
   expectedMeteredKwh: (dateName: string, day: string, day2: string) => `${dateName}: expected ${day}, metered ${day2} kWh`,
   theMeterPaid: "; the meter paid ",
-  expectedKwMin: (stepMinutes: number) => `expected, kW (${stepMinutes}min)`,
-  meteredKwMin: (stepMinutes: number) => `metered, kW (${stepMinutes}min)`,
+  expectedKwMin: (stepMinutes: number) => `expected, kW (${stepMinutes} min)`,
+  meteredKwMin: (stepMinutes: number) => `metered, kW (${stepMinutes} min)`,
   hoursOfTheSitesOwnClock: "hours of the site's own clock",
   noWeatherOnThisDaySo: "No weather on this day, so nothing can be said of it.",
   fellInUnreadTime: "fell in unread time. ",

@@ -24,13 +24,13 @@ export const say = catalogue({
   withoutTheArray2: (currency: string) => `without the array, ${currency}`,
   noBillsYetWithThreeYears:
     "No bills yet. With three years before the array and all since, this page says what it saved, and when it is paid for. Type them, paste them from a sheet, or bring a file with the columns from, to, import_kwh, export_kwh, amount.",
-  notAllCanBeToldMissing: (billsReport: string) => `Not all can be told: ${billsReport}missing.`,
-  monthsOfBillsStandHereNone: (count: number) => `${count}months of bills stand here; none can be set against production yet.`,
+  notAllCanBeToldMissing: (billsReport: string) => `Not all can be told: ${billsReport} missing.`,
+  monthsOfBillsStandHereNone: (count: number) => `${count} months of bills stand here; none can be set against production yet.`,
   theArraySaved: "The array saved ",
   ofItsEnergyWasUsedOn: (shares: string, shares2: string, shares3: string) =>
-    ` ${shares}of its energy was used on the spot, which covered ${shares2}of the use; it made ${shares3}of what was used.`,
+    ` ${shares} of its energy was used on the spot, which covered ${shares2} of the use; it made ${shares3} of what was used.`,
   standsAtOfWhatThePromise: (year: string, progress: string, monthsRead: number) =>
-    ` ${year}stands at ${progress}of what the promise says of its ${monthsRead}months`,
+    ` ${year} stands at ${progress} of what the promise says of its ${monthsRead} months`,
   theTariffPlanThatWasIn: "the tariff plan that was in force (Tariff view)",
   productionOfTheBilledMonthsReadings: "production of the billed months (Readings chapter)",
   exportedEnergyOnTheBills: "exported energy on the bills",
@@ -48,7 +48,7 @@ export const say = catalogue({
   pricesWeatherAndWhatElseWas: "prices, weather and what else was bought are in it",
   billsBeforeLessBillsAfter: "Bills before less bills after",
   notASaving: "not a saving",
-  thePlanRunAgainOverPrinted: (months: number, exact: number) => `The plan run again over ${months}printed bills: ${exact}to the cent`,
+  thePlanRunAgainOverPrinted: (months: number, exact: number) => `The plan run again over ${months} printed bills: ${exact} to the cent`,
   theTariffInForceOverWhat: "the tariff in force over what would have been bought, less the bill",
   toUseAtThePriceOfThe: "use at the price of the years before, less the bill",
   everyUsedAndEveryExportedKwh: "every used and every exported kWh at one price each",

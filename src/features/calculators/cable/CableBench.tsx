@@ -1,30 +1,27 @@
 "use client";
 
 import { NativeSelect, NumberInput } from "@mantine/core";
-import { useState } from "react";
-import { byVoltage, type CableRun, type Conductor, cableSections, cheapestSection, SECTIONS_MM2, stringCheck } from "@/core/electrical";
+import { type Dispatch, type SetStateAction, useState } from "react";
+import type { SiteDocument } from "@/contracts/site";
+import { type CableRun, type Conductor, cableSections, cheapestSection, SECTIONS_MM2, stringCheck } from "@/core/electrical";
 import { pricePerKwh, yearlyKwhWorth } from "@/core/money";
 import { arrayNameplateW, type Inverter, type PvArray, partOfSite } from "@/core/site";
 import { noteEntry } from "@/features/field-book/note-entry";
 import { WriteDown } from "@/features/field-book/WriteDown";
 import { Cells } from "@/features/kit/figures/Cells";
 import chapter from "@/features/kit/look/Chapter.module.css";
-import { ScrollBox } from "@/features/kit/look/ScrollBox";
 import { RuledTable } from "@/features/kit/table/RuledTable";
 import { number, percent } from "@/wording/format";
 import { say } from "@/wording/screens/calculators-cable";
-import { sectionWorking } from "@/wording/workings/electrical-workings";
 import { limitWorking } from "@/wording/workings/site-workings";
 import { ArrayField } from "../ArrayField";
 import styles from "../Bench.module.css";
 import type { BenchProps } from "../bench-views";
 import { useBenchAnswer, useBenchEngine } from "../use-bench-engine";
+import { CrossSectionsTable, LowVoltages, type SectionFacts } from "./SectionTables";
 
 /** Without a year of weather: hours at full power that heat as much as a middling year, of 1,000 full-load hours. */
 const USUAL_SQUARED_HOURS = 620;
-const LOW_VOLTAGES_V = [12, 24, 48, 120, 360, 600] as const;
-/** A drop that codes and makers call too much. Source: IEC 60364-7-712, recommended voltage drop. */
-const MUCH_DROP_FRAC = 0.03;
 const numberOf = (value: number | string, fallback: number): number => (typeof value === "number" ? value : fallback);
 
 /** Strings against their inverter, and the cable between: drop, loss a year, and the section that costs least over its life. */
@@ -62,7 +59,14 @@ export function CableBench({ slug, site, year, nowUtcMs }: BenchProps) {
   };
   const choices = cableSections(run, SECTIONS_MM2.slice(0, 8));
   const best = cheapestSection(choices);
-  const facts = { lengthM: run.oneWayLengthM, currentA: imp, voltageV: vmp, squaredHours: squared, worth, currency: site.currency };
+  const facts: SectionFacts = {
+    lengthM: run.oneWayLengthM,
+    currentA: imp,
+    voltageV: vmp,
+    squaredHours: squared,
+    worth,
+    currency: site.currency,
+  };
   const sentence = best
     ? say.mmCostsLeastOverYearsDrop(
         best.areaMm2,
@@ -79,20 +83,23 @@ export function CableBench({ slug, site, year, nowUtcMs }: BenchProps) {
       </p>
       <div className={styles.rowsGrid}>
         <div>
-          <div className={styles.inputs}>
-            <ArrayField site={site} value={array.id} onChange={setArrayId} />
-            <NativeSelect
-              label="Conductor"
-              data={["copper", "aluminium"]}
-              value={conductor}
-              onChange={(event) => setConductor(event.currentTarget.value as Conductor)}
-            />
-            <NumberInput label={say.lengthOneWayM} hideControls min={0.5} value={lengthM} onChange={setLength} />
-            <NumberInput label="Conductor at, °C" hideControls min={-40} max={120} value={tempC} onChange={setTemp} />
-            <NumberInput label={`A metre, ${site.currency}`} hideControls min={0} value={perM} onChange={setPerM} />
-            <NumberInput label={say.andAMmOfIt(site.currency)} hideControls min={0} value={perMm2} onChange={setPerMm2} />
-            <NumberInput label="Years" hideControls min={1} max={60} value={years} onChange={setYears} />
-          </div>
+          <RunFields
+            site={site}
+            array={array}
+            setArrayId={setArrayId}
+            conductor={conductor}
+            setConductor={setConductor}
+            lengthM={lengthM}
+            setLength={setLength}
+            tempC={tempC}
+            setTemp={setTemp}
+            perM={perM}
+            setPerM={setPerM}
+            perMm2={perMm2}
+            setPerMm2={setPerMm2}
+            years={years}
+            setYears={setYears}
+          />
           {inverter ? (
             <LimitTable site={site} array={array} inverter={inverter} />
           ) : (
@@ -101,71 +108,66 @@ export function CableBench({ slug, site, year, nowUtcMs }: BenchProps) {
           <WriteDown slug={slug} entry={() => noteEntry(nowUtcMs, `Cable: ${sentence}`)} />
         </div>
         <div>
-          <ScrollBox label="Sections">
-            <RuledTable className={chapter.table}>
-              <thead>
-                <tr>
-                  <th scope="col">section, mm²</th>
-                  <th scope="col">drop, V</th>
-                  <th scope="col">drop</th>
-                  <th scope="col">{say.lostAYearKwh}</th>
-                  <th scope="col">{`cable, ${site.currency}`}</th>
-                  <th scope="col">{say.overItsLife(site.currency)}</th>
-                </tr>
-              </thead>
-              <tbody>
-                {choices.map((choice) => (
-                  <tr key={choice.areaMm2} style={choice === best ? { background: "var(--paper-deep)", fontWeight: 700 } : undefined}>
-                    <td>{choice.areaMm2}</td>
-                    <Cells working={() => sectionWorking(choice, facts)}>
-                      {[
-                        number(choice.dropV, 2),
-                        percent(choice.dropFrac, 2),
-                        number(choice.lossKwhPerYear, 1),
-                        number(choice.cost),
-                        number(choice.lifeCost),
-                      ]}
-                    </Cells>
-                  </tr>
-                ))}
-              </tbody>
-            </RuledTable>
-          </ScrollBox>
-          <section className={chapter.section}>
-            <h2>{say.whyAHigherVoltage}</h2>
-            <p className={chapter.soft}>{say.theSameWThroughMmHalf(number(run.currentA * run.voltageV), best?.areaMm2 ?? 4)}</p>
-            <RuledTable className={chapter.table}>
-              <thead>
-                <tr>
-                  <th scope="col">at, V</th>
-                  <th scope="col">current, A</th>
-                  <th scope="col">drop</th>
-                  <th scope="col">{say.lostAYearKwh}</th>
-                </tr>
-              </thead>
-              <tbody>
-                {byVoltage(run, best?.areaMm2 ?? 4, LOW_VOLTAGES_V).map(({ voltageV, currentA, choice }) => (
-                  <tr key={voltageV}>
-                    <td>{voltageV}</td>
-                    <Cells
-                      working={() => sectionWorking(choice, { ...facts, currentA, voltageV })}
-                      className={choice.dropFrac > MUCH_DROP_FRAC ? chapter.clay : undefined}
-                    >
-                      {[
-                        number(currentA, 1),
-                        choice.dropFrac > 1 ? "can’t be" : percent(choice.dropFrac, 2),
-                        choice.dropFrac > 1 ? "–" : number(choice.lossKwhPerYear),
-                      ]}
-                    </Cells>
-                  </tr>
-                ))}
-              </tbody>
-            </RuledTable>
-          </section>
+          <CrossSectionsTable site={site} choices={choices} best={best} facts={facts} />
+          <LowVoltages run={run} best={best} facts={facts} />
           <p className={chapter.caution}>{say.ampacityFusesFromThreeStringsSide}</p>
         </div>
       </div>
     </>
+  );
+}
+
+interface RunFieldsProps {
+  readonly site: BenchProps["site"];
+  readonly array: SiteDocument["arrays"][number];
+  readonly setArrayId: Dispatch<SetStateAction<string>>;
+  readonly conductor: "copper" | "aluminium";
+  readonly setConductor: Dispatch<SetStateAction<"copper" | "aluminium">>;
+  readonly lengthM: string | number;
+  readonly setLength: Dispatch<SetStateAction<string | number>>;
+  readonly tempC: string | number;
+  readonly setTemp: Dispatch<SetStateAction<string | number>>;
+  readonly perM: string | number;
+  readonly setPerM: Dispatch<SetStateAction<string | number>>;
+  readonly perMm2: string | number;
+  readonly setPerMm2: Dispatch<SetStateAction<string | number>>;
+  readonly years: string | number;
+  readonly setYears: Dispatch<SetStateAction<string | number>>;
+}
+
+/** The run of cable, and what a conductor costs. */
+function RunFields({
+  site,
+  array,
+  setArrayId,
+  conductor,
+  setConductor,
+  lengthM,
+  setLength,
+  tempC,
+  setTemp,
+  perM,
+  setPerM,
+  perMm2,
+  setPerMm2,
+  years,
+  setYears,
+}: RunFieldsProps) {
+  return (
+    <div className={styles.inputs}>
+      <ArrayField site={site} value={array.id} onChange={setArrayId} />
+      <NativeSelect
+        label="Conductor"
+        data={["copper", "aluminium"]}
+        value={conductor}
+        onChange={(event) => setConductor(event.currentTarget.value as Conductor)}
+      />
+      <NumberInput label={say.lengthOneWayM} hideControls min={0.5} value={lengthM} onChange={setLength} />
+      <NumberInput label="Conductor at, °C" hideControls min={-40} max={120} value={tempC} onChange={setTemp} />
+      <NumberInput label={`A metre, ${site.currency}`} hideControls min={0} value={perM} onChange={setPerM} />
+      <NumberInput label={say.andAMmOfIt(site.currency)} hideControls min={0} value={perMm2} onChange={setPerMm2} />
+      <NumberInput label="Years" hideControls min={1} max={60} value={years} onChange={setYears} />
+    </div>
   );
 }
 

@@ -1,9 +1,9 @@
 "use client";
 
-import { Button, Checkbox, NumberInput, TextInput } from "@mantine/core";
+import { Button } from "@mantine/core";
 import { useLocalStorage } from "@mantine/hooks";
 import { loadDoubtInWords, loadsSchema } from "@/contracts/loads";
-import { type Appliance, type BatteryTerms, loadDoubts, loadReport } from "@/core/loads";
+import { type Appliance, type BatteryTerms, type LoadReport, loadDoubts, loadReport, type NamedDoubt } from "@/core/loads";
 import { nameplateW } from "@/core/site";
 import { noteEntry } from "@/features/field-book/note-entry";
 import { WriteDown } from "@/features/field-book/WriteDown";
@@ -18,13 +18,13 @@ import { loadWorking } from "@/wording/workings/load-working";
 import styles from "../Bench.module.css";
 import type { BenchProps } from "../bench-views";
 import { useBenchAnswer, useBenchEngine } from "../use-bench-engine";
+import { ALL, ApplianceFields, BatteryFields } from "./LoadFields";
 
 interface Loads {
   readonly appliances: readonly Appliance[];
   readonly battery: BatteryTerms;
 }
 
-const ALL = new Array<boolean>(12).fill(true);
 const FIRST: readonly Appliance[] = [
   { name: "Refrigerator", watts: 90, count: 1, hoursPerDay: 9, months: ALL },
   { name: "Lamps", watts: 8, count: 6, hoursPerDay: 4, months: ALL },
@@ -65,62 +65,22 @@ export function LoadsBench({ slug, site, year, nowUtcMs }: BenchProps) {
     : say.theYearIsBeingGoneThrough;
   return (
     <>
-      <p className={chapter.verdict} data-testid="loads-sentence">
-        {sentence}{" "}
-        {doubts.map((doubt) => (
-          <span key={`${doubt.doubt} ${doubt.name}`} className={chapter.clay}>
-            {loadDoubtInWords(doubt)}{" "}
-          </span>
-        ))}
-        {report?.chargerShort && (
-          <span className={chapter.clay}>
-            {say.atFullSunAWouldFlow(number(report.chargeA), number(battery.voltageV), number(battery.chargerMaxA ?? 0))}
-          </span>
-        )}
-      </p>
+      <LoadsVerdict sentence={sentence} doubts={doubts} report={report} battery={battery} />
       <div className={styles.rowsGrid}>
         <div>
           <section className={chapter.section}>
             <h2>{say.whatIsUsed}</h2>
             {appliances.map((appliance, k) => (
-              // biome-ignore lint/suspicious/noArrayIndexKey: an appliance is its place in the list
-              <div key={k} className={styles.appliance}>
-                <TextInput label="Appliance" value={appliance.name} onChange={(event) => set(k, { name: event.currentTarget.value })} />
-                <NumberInput
-                  label="Power, W"
-                  hideControls
-                  min={0}
-                  value={appliance.watts}
-                  onChange={(value) => set(k, { watts: Number(value) || 0 })}
-                />
-                <NumberInput
-                  label="How many"
-                  hideControls
-                  min={0}
-                  value={appliance.count}
-                  onChange={(value) => set(k, { count: Number(value) || 0 })}
-                />
-                <NumberInput
-                  label={say.hADay}
-                  hideControls
-                  min={0}
-                  value={appliance.hoursPerDay}
-                  onChange={(value) => set(k, { hoursPerDay: Number(value) || 0 })}
-                />
-                <Checkbox
-                  label="winter too"
-                  checked={appliance.months.every(Boolean)}
-                  onChange={(event) => set(k, { months: event.currentTarget.checked ? ALL : warmMonths(site.place.latitudeDeg) })}
-                />
-                <Button
-                  variant="subtle"
-                  size="compact-xs"
-                  aria-label={`Drop ${appliance.name}`}
-                  onClick={() => setAppliances(appliances.filter((_, at) => at !== k))}
-                >
-                  drop
-                </Button>
-              </div>
+              <ApplianceFields
+                // biome-ignore lint/suspicious/noArrayIndexKey: an appliance is its place in the list
+                key={k}
+                k={k}
+                appliance={appliance}
+                set={set}
+                site={site}
+                setAppliances={setAppliances}
+                appliances={appliances}
+              />
             ))}
             <Button
               variant="subtle"
@@ -132,79 +92,15 @@ export function LoadsBench({ slug, site, year, nowUtcMs }: BenchProps) {
           </section>
           <section className={chapter.section}>
             <h2>Battery</h2>
-            <div className={styles.inputs}>
-              <NumberInput label="Capacity, kWh" hideControls min={0} value={battery.capacityKwh} onChange={setTerm("capacityKwh")} />
-              <NumberInput label="Voltage, V" hideControls min={1} value={battery.voltageV} onChange={setTerm("voltageV")} />
-              <NumberInput
-                label={say.mayBeUsed}
-                hideControls
-                min={0}
-                max={100}
-                value={battery.usableFrac * 100}
-                onChange={setTerm("usableFrac", 100)}
-              />
-              <NumberInput
-                label="Comes back, %"
-                hideControls
-                min={1}
-                max={100}
-                value={battery.roundTripFrac * 100}
-                onChange={setTerm("roundTripFrac", 100)}
-              />
-              <NumberInput
-                label={say.chargerTakesA}
-                hideControls
-                min={0}
-                value={battery.chargerMaxA ?? ""}
-                onChange={(value) => setBattery({ ...battery, chargerMaxA: value === "" ? null : Number(value) })}
-              />
-            </div>
+            <BatteryFields battery={battery} setTerm={setTerm} setBattery={setBattery} />
           </section>
           <WriteDown slug={slug} disabled={!report} entry={() => noteEntry(nowUtcMs, `Loads: ${sentence}`)} />
         </div>
         <div>
           {report && (
             <>
-              <ScrollBox label="Months">
-                <RuledTable className={chapter.table}>
-                  <thead>
-                    <tr>
-                      <th scope="col">month</th>
-                      <th scope="col">{say.usedKwhADay}</th>
-                      <th scope="col">{say.madeKwhADay}</th>
-                      <th scope="col">covers</th>
-                      <th scope="col">{say.heavyLoadsBest}</th>
-                    </tr>
-                  </thead>
-                  <tbody>
-                    {report.months.map((month) => (
-                      <tr key={month.month} style={month === report.worst ? { background: "var(--paper-deep)" } : undefined}>
-                        <td>{monthOfYear(month.month - 1)}</td>
-                        <Cells
-                          working={() => loadWorking(month, battery, monthOfYear(month.month - 1))}
-                          className={month.coverFrac < 1 ? chapter.clay : undefined}
-                        >
-                          {[
-                            number(month.useKwhPerDay, 1),
-                            number(month.madeKwhPerDay, 1),
-                            coverWords(month.coverFrac),
-                            month.surplusFromTo ? `${month.surplusFromTo[0]}:00 to ${month.surplusFromTo[1]}:00` : "never",
-                          ]}
-                        </Cells>
-                      </tr>
-                    ))}
-                  </tbody>
-                </RuledTable>
-              </ScrollBox>
-              <p className={chapter.soft}>
-                {say.allOnAtOnceWFull(
-                  number(report.loadW),
-                  number(report.chargeA),
-                  number(battery.voltageV),
-                  percent(report.chargeRate, 0),
-                  number(report.usableKwh, 1),
-                )}
-              </p>
+              <MonthsTable report={report} battery={battery} />
+              <RecordNote report={report} battery={battery} />
             </>
           )}
           <p className={chapter.caution}>{say.batteriesShortCircuitsWeldAndBurn}</p>
@@ -214,8 +110,90 @@ export function LoadsBench({ slug, site, year, nowUtcMs }: BenchProps) {
   );
 }
 
+interface LoadsVerdictProps {
+  readonly sentence: string;
+  readonly doubts: NamedDoubt[];
+  readonly report: LoadReport | null;
+  readonly battery: BatteryTerms;
+}
+
+function LoadsVerdict({ sentence, doubts, report, battery }: LoadsVerdictProps) {
+  return (
+    <p className={chapter.verdict} data-testid="loads-sentence">
+      {sentence}{" "}
+      {doubts.map((doubt) => (
+        <span key={`${doubt.doubt} ${doubt.name}`} className={chapter.clay}>
+          {loadDoubtInWords(doubt)}{" "}
+        </span>
+      ))}
+      {report?.chargerShort && (
+        <span className={chapter.clay}>
+          {say.atFullSunAWouldFlow(number(report.chargeA), number(battery.voltageV), number(battery.chargerMaxA ?? 0))}
+        </span>
+      )}
+    </p>
+  );
+}
+
+interface MonthsTableProps {
+  readonly report: LoadReport;
+  readonly battery: BatteryTerms;
+}
+
+function MonthsTable({ report, battery }: MonthsTableProps) {
+  return (
+    <ScrollBox label="Months">
+      <RuledTable className={chapter.table}>
+        <thead>
+          <tr>
+            <th scope="col">month</th>
+            <th scope="col">{say.usedKwhADay}</th>
+            <th scope="col">{say.madeKwhADay}</th>
+            <th scope="col">covers</th>
+            <th scope="col">{say.heavyLoadsBest}</th>
+          </tr>
+        </thead>
+        <tbody>
+          {report.months.map((month) => (
+            <tr key={month.month} style={month === report.worst ? { background: "var(--paper-deep)" } : undefined}>
+              <td>{monthOfYear(month.month - 1)}</td>
+              <Cells
+                working={() => loadWorking(month, battery, monthOfYear(month.month - 1))}
+                className={month.coverFrac < 1 ? chapter.clay : undefined}
+              >
+                {[
+                  number(month.useKwhPerDay, 1),
+                  number(month.madeKwhPerDay, 1),
+                  coverWords(month.coverFrac),
+                  month.surplusFromTo ? `${month.surplusFromTo[0]}:00 to ${month.surplusFromTo[1]}:00` : "never",
+                ]}
+              </Cells>
+            </tr>
+          ))}
+        </tbody>
+      </RuledTable>
+    </ScrollBox>
+  );
+}
+
+interface RecordNoteProps {
+  readonly report: LoadReport;
+  readonly battery: BatteryTerms;
+}
+
+function RecordNote({ report, battery }: RecordNoteProps) {
+  return (
+    <p className={chapter.soft}>
+      {say.allOnAtOnceWFull(
+        number(report.loadW),
+        number(report.chargeA),
+        number(battery.voltageV),
+        percent(report.chargeRate, 0),
+        number(report.usableKwh, 1),
+      )}
+    </p>
+  );
+}
+
 /** Beyond three times a share says less than how many times. */
 const coverWords = (frac: number): string => (frac < 3 ? percent(frac, 0) : Number.isFinite(frac) ? `${number(frac)} times` : "all");
-
-/** April to September, or October to March south of the equator. */
-const warmMonths = (latitudeDeg: number): boolean[] => ALL.map((_, m) => (m >= 3 && m <= 8) === latitudeDeg >= 0);

@@ -2,25 +2,23 @@
 
 import { Button, NumberInput } from "@mantine/core";
 import { useMemo, useState } from "react";
-import { ReadingsOnCurve } from "@/charts";
 import { type MixedPart, type MixedStrings, mixedStringsSchema } from "@/contracts/mixed-string";
 import { BYPASS_DROP_V, circuitsOf, stringsNow } from "@/core/comparison";
-import { mixedReport, pairingAdvice } from "@/core/electrical";
+import { type MixedReport, mixedReport, type PairingAdvice, pairingAdvice } from "@/core/electrical";
+import type { ReferenceParameters } from "@/core/module";
 import { pricePerKwh } from "@/core/money";
 import { noteEntry } from "@/features/field-book/note-entry";
 import { WriteDown } from "@/features/field-book/WriteDown";
 import { Figure } from "@/features/kit/figures/Figure";
 import chapter from "@/features/kit/look/Chapter.module.css";
-import { ScrollBox } from "@/features/kit/look/ScrollBox";
-import { ChartFrame } from "@/features/kit/save/ChartFrame";
-import { DataTable } from "@/features/kit/table/DataTable";
 import { number, percent } from "@/wording/format";
 import { say } from "@/wording/screens/calculators-mixed";
-import { mixedWorking, mixedYearWorking } from "@/wording/workings/electrical-workings";
+import { mixedWorking } from "@/wording/workings/electrical-workings";
 import styles from "../Bench.module.css";
 import type { BenchProps } from "../bench-views";
 import { useBenchAnswer, useBenchEngine } from "../use-bench-engine";
 import { AdviceWords } from "./AdviceWords";
+import { CurvesChart, WaysTable } from "./MixedAnswer";
 import { firstStrings } from "./mixed-strings";
 import { PartFields } from "./PartFields";
 
@@ -64,55 +62,21 @@ export function MixedBench({ slug, site, year, nowUtcMs }: BenchProps) {
   const sentence = report ? say.wOnOneInputEachModule(number(report.togetherW), number(report.byModuleW), percent(lost)) : "";
   return (
     <>
-      <p className={chapter.verdict} data-testid="mixed-sentence">
-        {!read.success && <span className={chapter.clay}>{read.error.issues[0]?.message}</span>}
-        {report && (
-          <>
-            <Figure working={() => mixedWorking(report, modules)}>{`${number(report.togetherW)} W`}</Figure>
-            {sentence.slice(sentence.indexOf(" W on") + 2)}{" "}
-            {Math.abs(report.ruleOffFrac) > 0.03 && say.theRuleOfThumbLowestCurrent(number(report.rule.powerW))}{" "}
-            {advice && <AdviceWords advice={advice} currency={site.currency} />}
-          </>
-        )}
-      </p>
+      <MixedVerdict read={read} report={report} modules={modules} sentence={sentence} advice={advice} site={site} />
       <div className={styles.rowsGrid}>
         <div>
           {strings.map((parts, s) => (
-            // biome-ignore lint/suspicious/noArrayIndexKey: a string is its place on the input
-            <fieldset key={s} className={styles.string}>
-              <legend>
-                {say.stringInSeries(
-                  s + 1,
-                  parts.reduce((sum, { count }) => sum + count, 0),
-                )}
-              </legend>
-              {parts.map((part, p) => (
-                <PartFields
-                  // biome-ignore lint/suspicious/noArrayIndexKey: a part is its place in the string
-                  key={p}
-                  part={part}
-                  names={[...circuits.keys()]}
-                  onChange={(change) => setPart(s, p, change)}
-                  groups={(name) => Math.max(1, site.modules[name]!.bypassDiodes || 1)}
-                />
-              ))}
-              <Button
-                variant="subtle"
-                size="compact-xs"
-                onClick={() => setStrings(strings.map((own, at) => (at === s ? [...own, { ...own.at(-1)!, count: 1 }] : own)))}
-              >
-                {say.otherModulesInThisString}
-              </Button>
-              {parts.length > 1 && (
-                <Button
-                  variant="subtle"
-                  size="compact-xs"
-                  onClick={() => setStrings(strings.map((own, at) => (at === s ? own.slice(0, -1) : own)))}
-                >
-                  drop the last
-                </Button>
-              )}
-            </fieldset>
+            <StringFields
+              // biome-ignore lint/suspicious/noArrayIndexKey: a string is its place on the input
+              key={s}
+              s={s}
+              parts={parts}
+              circuits={circuits}
+              setPart={setPart}
+              site={site}
+              setStrings={setStrings}
+              strings={strings}
+            />
           ))}
           <Button variant="subtle" size="compact-sm" onClick={() => setStrings([...strings, strings.at(-1)!.map((part) => ({ ...part }))])}>
             {say.anotherStringBesideIt}
@@ -129,89 +93,95 @@ export function MixedBench({ slug, site, year, nowUtcMs }: BenchProps) {
           <WriteDown slug={slug} disabled={!report} entry={() => noteEntry(nowUtcMs, `Mixed string: ${sentence}`)} />
         </div>
         <div>
-          {report && (
-            <ChartFrame
-              title={say.currentAndPowerOverVoltage}
-              note={`${report.peaks.length} ${report.peaks.length === 1 ? "maximum" : "maxima"}; dashed: power`}
-              fileName={`${slug}-mixed-string`}
-              height={300}
-              summary={sentence}
-              table={() => [
-                ["voltage_v", "current_a", "power_w"],
-                ...[...report.voltageV].map((v, k) => [v, report.currentA[k]!, v * report.currentA[k]!]),
-              ]}
-            >
-              {(width) => (
-                <ReadingsOnCurve
-                  width={width}
-                  height={300}
-                  withPower
-                  curve={[...report.voltageV].map((voltageV, k) => ({ voltageV, currentA: report.currentA[k]! }))}
-                  peaks={report.peaks}
-                  readings={[
-                    {
-                      label: say.ruleOfThumb,
-                      voltageV: report.rule.voltageV,
-                      currentA: report.rule.currentA,
-                      isOff: Math.abs(report.ruleOffFrac) > 0.03,
-                    },
-                  ]}
-                />
-              )}
-            </ChartFrame>
-          )}
-          <ScrollBox label={say.waysToConnect}>
-            <DataTable
-              className={chapter.table}
-              rows={
-                [
-                  [say.allOnOneInput, report?.togetherW, yearly?.togetherKwh, 0],
-                  [say.everyStringOnItsOwn, report?.byStringW, yearly?.byStringKwh, Number(input) * (strings.length - 1)],
-                  [say.everyModuleOnItsOwn, report?.byModuleW, yearly?.byModuleKwh, Number(optimiser) * modules],
-                  [say.sumOfNameplates, nameplateW, yearly?.nameplateKwh, null],
-                ] as const
-              }
-              rowKey={([name]) => name}
-              columns={[
-                { key: "connected", head: "connected", cell: ([name]) => name },
-                {
-                  key: "now-w",
-                  head: "now, W",
-                  cell: ([, watts]) =>
-                    watts === undefined || !report ? (
-                      "…"
-                    ) : (
-                      <Figure plain working={() => mixedWorking(report, modules)}>
-                        {number(watts)}
-                      </Figure>
-                    ),
-                },
-                {
-                  key: "year-a-year-kwh-dc",
-                  head: <>{year ?? "a year"}, kWh DC</>,
-                  cell: ([name, , kwh]) =>
-                    yearly && kwh !== undefined ? (
-                      <Figure plain working={() => mixedYearWorking(name, kwh, yearly, year)}>
-                        {number(kwh)}
-                      </Figure>
-                    ) : year === null ? (
-                      "no weather"
-                    ) : (
-                      "…"
-                    ),
-                },
-                {
-                  key: "more-kwh",
-                  head: "more, kWh",
-                  cell: ([, , kwh]) => (yearly && kwh !== undefined ? number(kwh - yearly.togetherKwh, 1) : ""),
-                },
-                { key: "cost-site-currency", head: `cost, ${site.currency}`, cell: ([, , , cost]) => (cost === null ? "" : number(cost)) },
-              ]}
-            />
-          </ScrollBox>
+          {report && <CurvesChart report={report} slug={slug} sentence={sentence} />}
+          <WaysTable
+            report={report}
+            yearly={yearly}
+            input={input}
+            strings={strings}
+            optimiser={optimiser}
+            modules={modules}
+            nameplateW={nameplateW}
+            year={year}
+            site={site}
+          />
           <p className={chapter.soft}>{say.aTrackerThatFindsTheHighest}</p>
         </div>
       </div>
     </>
+  );
+}
+
+interface MixedVerdictProps {
+  readonly read: ReturnType<typeof mixedStringsSchema.safeParse>;
+  readonly report: MixedReport | null;
+  readonly modules: number;
+  readonly sentence: string;
+  readonly advice: PairingAdvice | null;
+  readonly site: BenchProps["site"];
+}
+
+function MixedVerdict({ read, report, modules, sentence, advice, site }: MixedVerdictProps) {
+  return (
+    <p className={chapter.verdict} data-testid="mixed-sentence">
+      {!read.success && <span className={chapter.clay}>{read.error.issues[0]?.message}</span>}
+      {report && (
+        <>
+          <Figure working={() => mixedWorking(report, modules)}>{`${number(report.togetherW)} W`}</Figure>
+          {sentence.slice(sentence.indexOf(" W on") + 2)}{" "}
+          {Math.abs(report.ruleOffFrac) > 0.03 && say.theRuleOfThumbLowestCurrent(number(report.rule.powerW))}{" "}
+          {advice && <AdviceWords advice={advice} currency={site.currency} />}
+        </>
+      )}
+    </p>
+  );
+}
+
+interface StringFieldsProps {
+  readonly s: number;
+  readonly parts: MixedStrings[number];
+  readonly circuits: ReadonlyMap<string, ReferenceParameters>;
+  readonly setPart: (s: number, p: number, change: Partial<MixedPart>) => void;
+  readonly site: BenchProps["site"];
+  readonly setStrings: (strings: MixedStrings) => void;
+  readonly strings: MixedStrings;
+}
+
+function StringFields({ s, parts, circuits, setPart, site, setStrings, strings }: StringFieldsProps) {
+  return (
+    <fieldset className={styles.string}>
+      <legend>
+        {say.stringInSeries(
+          s + 1,
+          parts.reduce((sum, { count }) => sum + count, 0),
+        )}
+      </legend>
+      {parts.map((part, p) => (
+        <PartFields
+          // biome-ignore lint/suspicious/noArrayIndexKey: a part is its place in the string
+          key={p}
+          part={part}
+          names={[...circuits.keys()]}
+          onChange={(change) => setPart(s, p, change)}
+          groups={(name) => Math.max(1, site.modules[name]!.bypassDiodes || 1)}
+        />
+      ))}
+      <Button
+        variant="subtle"
+        size="compact-xs"
+        onClick={() => setStrings(strings.map((own, at) => (at === s ? [...own, { ...own.at(-1)!, count: 1 }] : own)))}
+      >
+        {say.otherModulesInThisString}
+      </Button>
+      {parts.length > 1 && (
+        <Button
+          variant="subtle"
+          size="compact-xs"
+          onClick={() => setStrings(strings.map((own, at) => (at === s ? own.slice(0, -1) : own)))}
+        >
+          drop the last
+        </Button>
+      )}
+    </fieldset>
   );
 }

@@ -1,7 +1,7 @@
 "use client";
 
 import { MultiSelect, NumberInput, SegmentedControl } from "@mantine/core";
-import { useState } from "react";
+import { type Dispatch, type SetStateAction, useState } from "react";
 import { moduleLibrary } from "@/contracts/module-library";
 import { type BuildPrices, costPerKwh, type ModuleGoal, type ModulePlan, modulePlan, siteWithModule } from "@/core/comparison";
 import type { ModuleType } from "@/core/site";
@@ -87,17 +87,7 @@ export function ModulesBench({ slug, site, year, nowUtcMs }: BenchProps) {
       </p>
       <div className={styles.tools}>
         <MultiSelect label={say.modulesTwoToFive} data={Object.keys(all)} value={names} onChange={setNames} maxValues={MOST} miw={320} />
-        <SegmentedControl
-          classNames={segments}
-          size="xs"
-          data={[
-            { value: "power", label: say.forAPower },
-            { value: "area", label: say.forAnArea },
-            { value: "count", label: "so many" },
-          ]}
-          value={kind}
-          onChange={(value) => setKind(value)}
-        />
+        <SpaceChoice kind={kind} setKind={setKind} />
         <NumberInput
           label={kind === "power" ? "kWp" : kind === "area" ? "m²" : "modules"}
           hideControls
@@ -109,66 +99,144 @@ export function ModulesBench({ slug, site, year, nowUtcMs }: BenchProps) {
         <NumberInput label={`Racking a m², ${site.currency}`} hideControls min={0} value={racking} onChange={setRacking} />
         <NumberInput label={`All else, ${site.currency}`} hideControls min={0} value={fixed} onChange={setFixed} />
       </div>
-      <ScrollBox label="Modules">
-        <RuledTable className={chapter.table}>
-          <thead>
-            <tr>
-              <th scope="col">module</th>
-              <th scope="col">count</th>
-              <th scope="col">kWp</th>
-              <th scope="col">m²</th>
-              <th scope="col">efficiency</th>
-              <th scope="col">cells at 65 °C</th>
-              <th scope="col">200 W/m²</th>
-              <th scope="col">{`each, ${site.currency}`}</th>
-              <th scope="col">{`system, ${site.currency}`}</th>
-              <th scope="col">{`${year ?? "a year"}, kWh`}</th>
-              <th scope="col">kWh/kWp</th>
-              <th scope="col">{`a kWh, ${site.currency}`}</th>
-            </tr>
-          </thead>
-          <tbody>
-            {chosen.map(({ plan, each }, k) => (
-              <tr key={plan.name} style={plan.name === best?.name ? { background: "var(--paper-deep)", fontWeight: 700 } : undefined}>
-                <td>{plan.name}</td>
-                <Cells working={workingOf(k)}>
-                  {[
-                    number(plan.count),
-                    number(plan.kwp, 2),
-                    plan.areaM2 === null ? "–" : number(plan.areaM2, 1),
-                    plan.efficiencyFrac === null ? "–" : percent(plan.efficiencyFrac),
-                    percent(plan.hotFrac),
-                    plan.lowLightFrac === null ? "–" : percent(plan.lowLightFrac),
-                  ]}
-                </Cells>
-                <td>
-                  <NumberInput
-                    aria-label={say.priceOfOne(plan.name)}
-                    hideControls
-                    min={0}
-                    value={each}
-                    onChange={(value) => setPrices({ ...prices, [plan.name]: Number(value) || 0 })}
-                    w={70}
-                    ml="auto"
-                    styles={{ input: { textAlign: "right" } }}
-                  />
-                </td>
-                <Cells working={workingOf(k)}>
-                  {[
-                    number(plan.cost),
-                    kwhOf(k) === null ? "…" : number(kwhOf(k)!),
-                    kwhOf(k) === null ? "…" : number(kwhOf(k)! / plan.kwp),
-                    costOf(k),
-                  ]}
-                </Cells>
-              </tr>
-            ))}
-          </tbody>
-        </RuledTable>
-      </ScrollBox>
+      <PlansTable
+        site={site}
+        year={year}
+        chosen={chosen}
+        best={best}
+        workingOf={workingOf}
+        setPrices={setPrices}
+        prices={prices}
+        kwhOf={kwhOf}
+        costOf={costOf}
+      />
       <Coefficients chosen={chosen} />
       <WriteDown slug={slug} disabled={!best} entry={() => noteEntry(nowUtcMs, `Modules compared: ${sentence}`)} />
     </>
+  );
+}
+
+interface SpaceChoiceProps {
+  readonly kind: "power" | "area" | "count";
+  readonly setKind: Dispatch<SetStateAction<"power" | "area" | "count">>;
+}
+
+function SpaceChoice({ kind, setKind }: SpaceChoiceProps) {
+  return (
+    <SegmentedControl
+      classNames={segments}
+      size="xs"
+      data={[
+        { value: "power", label: say.forAPower },
+        { value: "area", label: say.forAnArea },
+        { value: "count", label: "so many" },
+      ]}
+      value={kind}
+      onChange={(value) => setKind(value)}
+    />
+  );
+}
+
+interface PlansTableProps {
+  readonly site: BenchProps["site"];
+  readonly year: string | null;
+  readonly chosen: { module: ModuleType; each: number; plan: ModulePlan }[];
+  readonly best: { cost: number; name: string } | undefined;
+  readonly workingOf: (k: number) => () => Working;
+  readonly setPrices: Dispatch<SetStateAction<Record<string, number>>>;
+  readonly prices: Record<string, number>;
+  readonly kwhOf: (k: number) => number | null;
+  readonly costOf: (k: number) => string;
+}
+
+function PlansTable({ site, year, chosen, best, workingOf, setPrices, prices, kwhOf, costOf }: PlansTableProps) {
+  return (
+    <ScrollBox label="Modules">
+      <RuledTable className={chapter.table}>
+        <thead>
+          <tr>
+            <th scope="col">module</th>
+            <th scope="col">count</th>
+            <th scope="col">kWp</th>
+            <th scope="col">m²</th>
+            <th scope="col">efficiency</th>
+            <th scope="col">cells at 65 °C</th>
+            <th scope="col">200 W/m²</th>
+            <th scope="col">{`each, ${site.currency}`}</th>
+            <th scope="col">{`system, ${site.currency}`}</th>
+            <th scope="col">{`${year ?? "a year"}, kWh`}</th>
+            <th scope="col">kWh/kWp</th>
+            <th scope="col">{`a kWh, ${site.currency}`}</th>
+          </tr>
+        </thead>
+        <tbody>
+          {chosen.map(({ plan, each }, k) => (
+            <PlanRow
+              key={plan.name}
+              plan={plan}
+              best={best}
+              workingOf={workingOf}
+              k={k}
+              each={each}
+              setPrices={setPrices}
+              prices={prices}
+              kwhOf={kwhOf}
+              costOf={costOf}
+            />
+          ))}
+        </tbody>
+      </RuledTable>
+    </ScrollBox>
+  );
+}
+
+interface PlanRowProps {
+  readonly plan: ModulePlan;
+  readonly best: { cost: number; name: string } | undefined;
+  readonly workingOf: (k: number) => () => Working;
+  readonly k: number;
+  readonly each: number;
+  readonly setPrices: Dispatch<SetStateAction<Record<string, number>>>;
+  readonly prices: Record<string, number>;
+  readonly kwhOf: (k: number) => number | null;
+  readonly costOf: (k: number) => string;
+}
+
+function PlanRow({ plan, best, workingOf, k, each, setPrices, prices, kwhOf, costOf }: PlanRowProps) {
+  return (
+    <tr style={plan.name === best?.name ? { background: "var(--paper-deep)", fontWeight: 700 } : undefined}>
+      <td>{plan.name}</td>
+      <Cells working={workingOf(k)}>
+        {[
+          number(plan.count),
+          number(plan.kwp, 2),
+          plan.areaM2 === null ? "–" : number(plan.areaM2, 1),
+          plan.efficiencyFrac === null ? "–" : percent(plan.efficiencyFrac),
+          percent(plan.hotFrac),
+          plan.lowLightFrac === null ? "–" : percent(plan.lowLightFrac),
+        ]}
+      </Cells>
+      <td>
+        <NumberInput
+          aria-label={say.priceOfOne(plan.name)}
+          hideControls
+          min={0}
+          value={each}
+          onChange={(value) => setPrices({ ...prices, [plan.name]: Number(value) || 0 })}
+          w={70}
+          ml="auto"
+          styles={{ input: { textAlign: "right" } }}
+        />
+      </td>
+      <Cells working={workingOf(k)}>
+        {[
+          number(plan.cost),
+          kwhOf(k) === null ? "…" : number(kwhOf(k)!),
+          kwhOf(k) === null ? "…" : number(kwhOf(k)! / plan.kwp),
+          costOf(k),
+        ]}
+      </Cells>
+    </tr>
   );
 }
 

@@ -1,29 +1,28 @@
 "use client";
 
 import { NumberInput } from "@mantine/core";
+import type { Remote } from "comlink";
 import { useState } from "react";
 import { pricePerKwh } from "@/core/money";
 import { SLIDE_PER_HOUR } from "@/core/snow";
 import { degToRad } from "@/core/units";
-import type { StormReport } from "@/core/yield";
+import type { ClearingNow, StormReport } from "@/core/yield";
 import { noteEntry } from "@/features/field-book/note-entry";
 import { WriteDown } from "@/features/field-book/WriteDown";
-import { Cells } from "@/features/kit/figures/Cells";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { DateField } from "@/features/kit/look/DateField";
 import { ScrollBox } from "@/features/kit/look/ScrollBox";
 import { RuledTable } from "@/features/kit/table/RuledTable";
-import { dateName, number, percent } from "@/wording/format";
-import { MONTHS_SHORT } from "@/wording/geometry";
+import { dateName, number } from "@/wording/format";
 import { say } from "@/wording/screens/calculators-snow";
-import { albedoWorking, clearingWorking, stormWorking } from "@/wording/workings/snow-workings";
 import { ArrayField } from "../ArrayField";
 import styles from "../Bench.module.css";
+import type { BenchEngine } from "../bench.worker";
 import type { BenchProps } from "../bench-views";
 import { useBenchAnswer, useBenchEngine } from "../use-bench-engine";
+import { ClearingTable, GroundLight, StormsSection } from "./StormTables";
 
 const STEEP: readonly number[] = [60, 90];
-const SHOWN = 12;
 
 /** Which storms are worth the ladder, what clearing brings today, and what snow on the ground gives back. */
 export function SnowBench({ slug, site, year, nowUtcMs }: BenchProps) {
@@ -54,21 +53,7 @@ export function SnowBench({ slug, site, year, nowUtcMs }: BenchProps) {
         : say.ofStormsWouldHaveRepaidOf(needed.length, storms.length, number(Number(cost)), site.currency, kindWords(storms));
   return (
     <>
-      <p className={chapter.verdict} data-testid="snow-sentence">
-        {engine ? sentence : say.theWintersAreBeingGoneThrough}
-        {clearing && clearing.byYear.length > 0 && (
-          <>
-            {" "}
-            <b>
-              {say.clearingOnBringsKwhUntilIt(
-                dateName(day),
-                number(clearing.meanKwh, 1),
-                price > 0 ? ` (${number(clearing.meanKwh * price, 2)} ${site.currency})` : "",
-              )}
-            </b>
-          </>
-        )}
-      </p>
+      <ClearingVerdict engine={engine} sentence={sentence} clearing={clearing} day={day} price={price} site={site} />
       <div className={styles.rowsGrid}>
         <div>
           <div className={styles.inputs}>
@@ -76,103 +61,46 @@ export function SnowBench({ slug, site, year, nowUtcMs }: BenchProps) {
             <NumberInput label={`Clearing once, ${site.currency}`} hideControls min={0} value={cost} onChange={setCost} />
             <DateField label="Covered on" value={day} onChange={(value) => value && setDay(value)} />
           </div>
-          {clearing && clearing.byYear.length > 0 && (
-            <RuledTable className={chapter.table}>
-              <thead>
-                <tr>
-                  <th scope="col">{say.inTheWeatherOf}</th>
-                  <th scope="col">{say.clearingBringsKwh}</th>
-                  <th scope="col">{say.wouldHaveLainDays}</th>
-                </tr>
-              </thead>
-              <tbody>
-                {clearing.byYear.map(({ year: name, gainKwh, days }) => (
-                  <tr key={name}>
-                    <td>{name}</td>
-                    <Cells working={() => clearingWorking(name, gainKwh, days, array.tiltDeg)}>
-                      {[number(gainKwh, 1), number(days, 1)]}
-                    </Cells>
-                  </tr>
-                ))}
-              </tbody>
-            </RuledTable>
-          )}
-          <section className={chapter.section}>
-            <h2>{say.stormsTheDearestFirst}</h2>
-            <ScrollBox label="Storms">
-              <RuledTable className={chapter.table}>
-                <thead>
-                  <tr>
-                    <th scope="col">fell on</th>
-                    <th scope="col">cm</th>
-                    <th scope="col">at, °C</th>
-                    <th scope="col">lay, days</th>
-                    <th scope="col">lost, kWh</th>
-                    <th scope="col">clearing brings</th>
-                  </tr>
-                </thead>
-                <tbody>
-                  {ranked.slice(0, SHOWN).map((storm) => (
-                    <tr key={storm.fromUtcMs}>
-                      <td>{`${new Date(storm.fromUtcMs).toISOString().slice(0, 10)} ${storm.kind}`}</td>
-                      <Cells working={() => stormWorking(storm, array.tiltDeg)} className={worthIt(storm) ? chapter.clay : undefined}>
-                        {[
-                          number(storm.depthCm),
-                          number(storm.fallTempC, 1),
-                          number(storm.lyingHours / 24, 1),
-                          number(storm.lostKwh, 1),
-                          number(storm.clearingKwh, 1),
-                        ]}
-                      </Cells>
-                    </tr>
-                  ))}
-                </tbody>
-              </RuledTable>
-            </ScrollBox>
-          </section>
+          {clearing && clearing.byYear.length > 0 && <ClearingTable clearing={clearing} array={array} />}
+          <StormsSection ranked={ranked} array={array} worthIt={worthIt} />
           <WriteDown slug={slug} disabled={!storms} entry={() => noteEntry(nowUtcMs, `Snow: ${sentence}`)} />
         </div>
         <div>
-          <section className={chapter.section}>
-            <h2>{say.whatSnowOnTheGroundGives}</h2>
-            {albedo ? (
-              <ScrollBox label={say.gainByMonth}>
-                <RuledTable className={chapter.table}>
-                  <thead>
-                    <tr>
-                      <th scope="col">{say.aYearsMonthKwh}</th>
-                      {albedo.map(({ tiltDeg }) => (
-                        <th key={tiltDeg} scope="col">{`${number(tiltDeg)}° from flat`}</th>
-                      ))}
-                    </tr>
-                  </thead>
-                  <tbody>
-                    {MONTHS_SHORT.map((name, m) =>
-                      albedo.every(({ gainKwh }) => gainKwh[m]! < 0.05) ? null : (
-                        <tr key={name}>
-                          <td>{name}</td>
-                          <Cells working={() => albedoWorking(name, m, albedo)}>
-                            {albedo.map(
-                              ({ gainKwh, bareKwh }) =>
-                                `+${number(gainKwh[m]!, 1)} (${percent(bareKwh[m]! > 0 ? gainKwh[m]! / bareKwh[m]! : 0)})`,
-                            )}
-                          </Cells>
-                        </tr>
-                      ),
-                    )}
-                  </tbody>
-                </RuledTable>
-              </ScrollBox>
-            ) : (
-              <p className={chapter.soft}>…</p>
-            )}
-            <p className={chapter.soft}>{say.brightGroundCountsMostForSteep}</p>
-          </section>
+          <GroundLight albedo={albedo} />
           <SelfCleaning tiltDeg={array.tiltDeg} />
           <p className={chapter.caution}>{say.snowFromTheGroundWithA}</p>
         </div>
       </div>
     </>
+  );
+}
+
+interface ClearingVerdictProps {
+  readonly engine: Remote<BenchEngine> | null;
+  readonly sentence: string;
+  readonly clearing: ClearingNow | null;
+  readonly day: string;
+  readonly price: number;
+  readonly site: BenchProps["site"];
+}
+
+function ClearingVerdict({ engine, sentence, clearing, day, price, site }: ClearingVerdictProps) {
+  return (
+    <p className={chapter.verdict} data-testid="snow-sentence">
+      {engine ? sentence : say.theWintersAreBeingGoneThrough}
+      {clearing && clearing.byYear.length > 0 && (
+        <>
+          {" "}
+          <b>
+            {say.clearingOnBringsKwhUntilIt(
+              dateName(day),
+              number(clearing.meanKwh, 1),
+              price > 0 ? ` (${number(clearing.meanKwh * price, 2)} ${site.currency})` : "",
+            )}
+          </b>
+        </>
+      )}
+    </p>
   );
 }
 

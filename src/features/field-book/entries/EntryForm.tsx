@@ -2,7 +2,7 @@
 
 import { Button, Checkbox, NativeSelect, Textarea, TextInput } from "@mantine/core";
 import { useLocalStorage } from "@mantine/hooks";
-import { useState } from "react";
+import { type Dispatch, type SetStateAction, useState } from "react";
 import { type EntryKind, entryKinds, type NewEntryInput, newEntrySchema } from "@/contracts/field-book";
 import type { SiteDocument } from "@/contracts/site";
 import chapter from "@/features/kit/look/Chapter.module.css";
@@ -84,53 +84,7 @@ export function EntryForm({ slug, site, today, queue }: Props) {
           </button>
         ))}
       </fieldset>
-      <div className={styles.fields}>
-        <DateField label={LASTS.includes(draft.kind) ? "First day" : "Day"} value={draft.from} onChange={(from) => set({ from })} />
-        {LASTS.includes(draft.kind) && <DateField label="Last day" value={draft.to || draft.from} onChange={(to) => set({ to })} />}
-        {site.arrays.length > 1 && (
-          <NativeSelect
-            label="Array"
-            data={[{ value: "", label: say.theWholeSite }, ...site.arrays.map(({ id, name }) => ({ value: id, label: name || id }))]}
-            value={draft.array}
-            onChange={(event) => set({ array: event.currentTarget.value })}
-          />
-        )}
-        {draft.kind === "meter-change" && (
-          <NativeSelect
-            label="Meter"
-            data={[{ value: "", label: "choose" }, ...site.meters.map(({ id }) => id)]}
-            value={draft.meter}
-            onChange={(event) => set({ meter: event.currentTarget.value })}
-          />
-        )}
-        {VALUE_FIELD[draft.kind] && (
-          <TextInput
-            label={VALUE_FIELD[draft.kind]!.label}
-            placeholder={VALUE_FIELD[draft.kind]!.placeholder}
-            value={draft.value}
-            onChange={(event) => set({ value: event.currentTarget.value })}
-          />
-        )}
-        <TextInput label="Who" value={draft.who} maxLength={80} onChange={(event) => set({ who: event.currentTarget.value })} />
-        <TextInput
-          label={`Cost, ${site.currency}`}
-          inputMode="decimal"
-          value={draft.cost}
-          onChange={(event) => set({ cost: event.currentTarget.value })}
-        />
-        <Textarea
-          className={styles.wide}
-          label="Note"
-          autosize
-          minRows={2}
-          maxLength={2000}
-          value={draft.note}
-          onChange={(event) => set({ note: event.currentTarget.value })}
-        />
-        <div className={styles.wide}>
-          <PhotoField photo={photo} onPhoto={setPhoto} />
-        </div>
-      </div>
+      <EntryFields draft={draft} set={set} site={site} photo={photo} setPhoto={setPhoto} />
       {before && <p className={chapter.clay}>{say.liesBeforeThisPlantWasCommissioned(draft.from, site.commissioned)}</p>}
       {effect && !before && (
         <p className={`${styles.effect} ${effect.unclear ? chapter.clay : ""}`} data-testid="effect">
@@ -153,5 +107,65 @@ export function EntryForm({ slug, site, today, queue }: Props) {
       </div>
       {CARE[draft.kind] && <p className={chapter.caution}>{CARE[draft.kind]}</p>}
     </form>
+  );
+}
+
+interface EntryFieldsProps {
+  readonly draft: Draft;
+  readonly set: (change: Partial<Draft>) => void;
+  readonly site: Props["site"];
+  readonly photo: Blob | null;
+  readonly setPhoto: Dispatch<SetStateAction<Blob | null>>;
+}
+
+function EntryFields({ draft, set, site, photo, setPhoto }: EntryFieldsProps) {
+  return (
+    <div className={styles.fields}>
+      <DateField label={LASTS.includes(draft.kind) ? "First day" : "Day"} value={draft.from} onChange={(from) => set({ from })} />
+      {LASTS.includes(draft.kind) && <DateField label="Last day" value={draft.to || draft.from} onChange={(to) => set({ to })} />}
+      {site.arrays.length > 1 && (
+        <NativeSelect
+          label="Array"
+          data={[{ value: "", label: say.theWholeSite }, ...site.arrays.map(({ id, name }) => ({ value: id, label: name || id }))]}
+          value={draft.array}
+          onChange={(event) => set({ array: event.currentTarget.value })}
+        />
+      )}
+      {draft.kind === "meter-change" && (
+        <NativeSelect
+          label="Meter"
+          data={[{ value: "", label: "choose" }, ...site.meters.map(({ id }) => id)]}
+          value={draft.meter}
+          onChange={(event) => set({ meter: event.currentTarget.value })}
+        />
+      )}
+      {VALUE_FIELD[draft.kind] && (
+        <TextInput
+          label={VALUE_FIELD[draft.kind]!.label}
+          placeholder={VALUE_FIELD[draft.kind]!.placeholder}
+          value={draft.value}
+          onChange={(event) => set({ value: event.currentTarget.value })}
+        />
+      )}
+      <TextInput label="Who" value={draft.who} maxLength={80} onChange={(event) => set({ who: event.currentTarget.value })} />
+      <TextInput
+        label={`Cost, ${site.currency}`}
+        inputMode="decimal"
+        value={draft.cost}
+        onChange={(event) => set({ cost: event.currentTarget.value })}
+      />
+      <Textarea
+        className={styles.wide}
+        label="Note"
+        autosize
+        minRows={2}
+        maxLength={2000}
+        value={draft.note}
+        onChange={(event) => set({ note: event.currentTarget.value })}
+      />
+      <div className={styles.wide}>
+        <PhotoField photo={photo} onPhoto={setPhoto} />
+      </div>
+    </div>
   );
 }

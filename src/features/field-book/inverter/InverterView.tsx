@@ -1,6 +1,6 @@
 "use client";
 
-import { Button, NativeSelect, NumberInput, SegmentedControl, TextInput } from "@mantine/core";
+import { Button } from "@mantine/core";
 import { useLocalStorage } from "@mantine/hooks";
 import Link from "next/link";
 import type { Measured, NewEntryInput } from "@/contracts/field-book";
@@ -9,14 +9,13 @@ import { partOfSite, siteAcRatedW, siteOn } from "@/core/site";
 import { utcOfWall, zoneOffset } from "@/core/time";
 import { type MomentPower, momentPower } from "@/core/yield";
 import chapter from "@/features/kit/look/Chapter.module.css";
-import { DateField } from "@/features/kit/look/DateField";
-import segments from "@/features/kit/look/segments.module.css";
 import { inverterFindingInWords } from "@/wording/electrical";
 import { number, percent } from "@/wording/format";
 import { say } from "@/wording/screens/field-book-inverter";
 import styles from "../FieldBook.module.css";
 import type { FieldBookProps } from "../field-book-props";
 import { WriteDown } from "../WriteDown";
+import { InputFields, MomentFields, OutputFields } from "./DisplayFields";
 import { InputTable } from "./InputTable";
 import { blankTyped, known, readingOf, type Typed } from "./inverter-typed";
 import { MomentTable } from "./MomentTable";
@@ -75,129 +74,86 @@ export function InverterView({ slug, site, nowUtcMs }: FieldBookProps) {
   });
   return (
     <>
-      <p className={chapter.verdict} data-testid="inverter-verdict">
-        {problem ? (
-          <span className={chapter.clay}>{problem}</span>
-        ) : report ? (
-          <Sentence report={report} moment={moment} measured={light !== null} />
-        ) : (
-          say.typeWhatTheDisplayShowsVolts
-        )}
-      </p>
+      <DisplayVerdict problem={problem} report={report} moment={moment} light={light} />
       <div className={`${chapter.columns} ${styles.columns}`}>
         <section className={chapter.section}>
           <h2>{say.whatTheDisplayShows}</h2>
-          <div className={styles.fields}>
-            {site.inverters.length > 1 && (
-              <NativeSelect
-                label="Inverter"
-                data={site.inverters.map(({ id }) => id)}
-                value={inverter.id}
-                onChange={(event) => set({ inverter: event.currentTarget.value })}
-              />
-            )}
-            <DateField type="datetime-local" label={say.clockOnTheSite} value={typed.at} onChange={(at) => at && set({ at })} />
-          </div>
+          <MomentFields site={site} inverter={inverter} set={set} typed={typed} />
           {typed.inputs.map((input, k) => (
-            // biome-ignore lint/suspicious/noArrayIndexKey: an input is its place on the inverter
-            <fieldset key={k} className={styles.fields} aria-label={`DC input ${k + 1}`}>
-              {(
-                [
-                  ["dcV", `Input ${k + 1}, V`],
-                  ["dcA", "A"],
-                  ["strings", "Strings"],
-                ] as const
-              ).map(([key, label]) => (
-                <NumberInput
-                  key={key}
-                  label={label}
-                  hideControls
-                  inputMode="decimal"
-                  value={input[key]}
-                  onChange={(value) => set({ inputs: typed.inputs.map((each, at) => (at === k ? { ...each, [key]: value } : each)) })}
-                />
-              ))}
-            </fieldset>
+            <InputFields
+              // biome-ignore lint/suspicious/noArrayIndexKey: an input is its place on the inverter
+              key={k}
+              k={k}
+              input={input}
+              set={set}
+              typed={typed}
+            />
           ))}
           <Button variant="subtle" size="compact-sm" onClick={() => set({ inputs: [...typed.inputs, { dcV: "", dcA: "", strings: 1 }] })}>
             Another input
           </Button>
-          <div className={styles.fields}>
-            <NumberInput label="AC, V" hideControls inputMode="decimal" value={typed.acV} onChange={(acV) => set({ acV })} />
-            <NumberInput label="AC, A" hideControls inputMode="decimal" value={typed.acA} onChange={(acA) => set({ acA })} />
-            <NumberInput
-              label={say.acPowerW}
-              hideControls
-              inputMode="decimal"
-              value={typed.acW}
-              onChange={(value) => set({ acW: value })}
-            />
-            <SegmentedControl
-              classNames={segments}
-              size="xs"
-              data={[
-                { value: "1", label: "one phase" },
-                { value: "3", label: "three" },
-              ]}
-              value={typed.phases}
-              onChange={(phases) => set({ phases: phases === "3" ? "3" : "1" })}
-            />
-            <NumberInput label="Day, kWh" hideControls inputMode="decimal" value={typed.dayKwh} onChange={(dayKwh) => set({ dayKwh })} />
-            <NumberInput
-              label="Lifetime, kWh"
-              hideControls
-              inputMode="decimal"
-              value={typed.lifetimeKwh}
-              onChange={(lifetimeKwh) => set({ lifetimeKwh })}
-            />
-            <NumberInput
-              label={say.lightInThePlaneWM}
-              hideControls
-              inputMode="decimal"
-              placeholder="cloudless"
-              value={typed.light}
-              onChange={(value) => set({ light: value })}
-            />
-            <NumberInput
-              label="Air, °C"
-              hideControls
-              inputMode="decimal"
-              value={typed.airTempC}
-              onChange={(airTempC) => set({ airTempC })}
-            />
-            <TextInput
-              className={styles.wide}
-              label={say.stateLightsAndMessagesInYour}
-              value={typed.lights}
-              onChange={(event) => set({ lights: event.currentTarget.value })}
-            />
-          </div>
+          <OutputFields typed={typed} set={set} />
           <WriteDown slug={slug} entry={entry} disabled={report === null} onSaved={() => setTyped(blank)} />
         </section>
-        <section className={chapter.section}>
-          {report && (
-            <>
-              <h2>{say.whatItSays}</h2>
-              <ul className={styles.steps}>
-                {report.findings.map((finding) => (
-                  <li key={finding} className={finding === "consistent" || finding === "at-rating" ? "" : chapter.clay}>
-                    {inverterFindingInWords(finding, report)}
-                  </li>
-                ))}
-              </ul>
-              <InputTable report={report} expectedW={stringW} />
-            </>
-          )}
-          <p>
-            {say.aDaysTotalOrTheLifetime}
-            <Link href={`/books/${slug}/readings?view=health`}>health check</Link>.
-          </p>
-          {moment && <MomentTable moment={moment} measured={light !== null} />}
-          <OrderLists />
-        </section>
+        <DisplayFindings report={report} stringW={stringW} slug={slug} moment={moment} light={light} />
       </div>
       <p className={chapter.caution}>{say.readDisplaysFromTheFrontThe}</p>
     </>
+  );
+}
+
+interface DisplayVerdictProps {
+  readonly problem: string;
+  readonly report: InverterReport | null;
+  readonly moment: MomentPower | null;
+  readonly light: number | null;
+}
+
+function DisplayVerdict({ problem, report, moment, light }: DisplayVerdictProps) {
+  return (
+    <p className={chapter.verdict} data-testid="inverter-verdict">
+      {problem ? (
+        <span className={chapter.clay}>{problem}</span>
+      ) : report ? (
+        <Sentence report={report} moment={moment} measured={light !== null} />
+      ) : (
+        say.typeWhatTheDisplayShowsVolts
+      )}
+    </p>
+  );
+}
+
+interface DisplayFindingsProps {
+  readonly report: InverterReport | null;
+  readonly stringW: number | null;
+  readonly slug: string;
+  readonly moment: MomentPower | null;
+  readonly light: number | null;
+}
+
+function DisplayFindings({ report, stringW, slug, moment, light }: DisplayFindingsProps) {
+  return (
+    <section className={chapter.section}>
+      {report && (
+        <>
+          <h2>{say.whatItSays}</h2>
+          <ul className={styles.steps}>
+            {report.findings.map((finding) => (
+              <li key={finding} className={finding === "consistent" || finding === "at-rating" ? "" : chapter.clay}>
+                {inverterFindingInWords(finding, report)}
+              </li>
+            ))}
+          </ul>
+          <InputTable report={report} expectedW={stringW} />
+        </>
+      )}
+      <p>
+        {say.aDaysTotalOrTheLifetime}
+        <Link href={`/books/${slug}/readings?view=health`}>health check</Link>.
+      </p>
+      {moment && <MomentTable moment={moment} measured={light !== null} />}
+      <OrderLists />
+    </section>
   );
 }
 

@@ -1,6 +1,5 @@
 "use client";
 
-import { Button, NativeSelect, NumberInput } from "@mantine/core";
 import { useLocalStorage } from "@mantine/hooks";
 import { ReadingsOnCurve } from "@/charts";
 import type { NewEntryInput } from "@/contracts/field-book";
@@ -15,21 +14,9 @@ import styles from "../FieldBook.module.css";
 import type { FieldBookProps } from "../field-book-props";
 import { WriteDown } from "../WriteDown";
 import { PositionFields } from "./PositionFields";
+import { AnotherPosition, InstrumentFields, StringFields, type Typed, USUAL_METER } from "./SpotFields";
 import { SpotTable } from "./SpotTable";
 import { blankPosition, type Position, readingOf } from "./spot-state";
-
-interface Typed {
-  readonly module: string;
-  readonly series: number;
-  readonly positions: readonly Position[];
-  readonly chosen: number;
-  readonly maxV: number;
-  readonly maxA: number;
-  readonly irradiancePercent: number;
-  readonly currentPercent: number;
-}
-
-const USUAL_METER = { maxV: 1000, maxA: 20 };
 
 function moduleOf(module: ModuleType, modulesInSeries: number): SpotModule | null {
   const reference = circuitOf(module);
@@ -91,44 +78,11 @@ export function SpotCheckView({ slug, site, nowUtcMs }: FieldBookProps) {
   if (!module) return <p className={chapter.verdict}>{say.lacksFiguresOfItsDatasheetVoc(name)}</p>;
   return (
     <>
-      <p className={chapter.verdict} data-testid="spot-verdict">
-        {chosen.words.length > 0 ? (
-          <span className={chapter.clay}>{chosen.words.join(" ")}</span>
-        ) : chosen.report ? (
-          <>
-            <Verdict report={chosen.report} name={chosen.position.name} />
-            {rows.map((row) =>
-              row !== chosen && row.report && isOff(row.report) ? (
-                <span key={row.position.name}>
-                  {" "}
-                  <Verdict report={row.report} name={row.position.name} />
-                </span>
-              ) : null,
-            )}
-          </>
-        ) : (
-          say.giveTheLightInThePlane
-        )}
-      </p>
+      <SpotVerdict chosen={chosen} rows={rows} />
       <div className={`${chapter.columns} ${styles.columns}`}>
         <section className={chapter.section}>
           <h2>{say.whatWasRead}</h2>
-          <div className={styles.fields}>
-            <NativeSelect
-              label="Module"
-              data={Object.keys(site.modules)}
-              value={name}
-              onChange={(event) => set({ module: event.currentTarget.value })}
-            />
-            <NumberInput
-              label={say.modulesInSeries}
-              hideControls
-              min={1}
-              allowDecimal={false}
-              value={typed.series}
-              onChange={(value) => set({ series: Number(value) || 1 })}
-            />
-          </div>
+          <StringFields site={site} name={name} set={set} typed={typed} />
           {typed.positions.map((position, k) => (
             <PositionFields
               // biome-ignore lint/suspicious/noArrayIndexKey: a position is its place in the list
@@ -139,53 +93,8 @@ export function SpotCheckView({ slug, site, nowUtcMs }: FieldBookProps) {
               onDrop={typed.positions.length > 1 ? () => set({ positions: typed.positions.filter((_, at) => at !== k), chosen: 0 }) : null}
             />
           ))}
-          <Button
-            variant="subtle"
-            size="compact-sm"
-            onClick={() =>
-              set({
-                positions: [...typed.positions, blankPosition(`module ${typed.positions.length + 1}`)],
-                chosen: typed.positions.length,
-              })
-            }
-          >
-            Another position
-          </Button>
-          <details>
-            <summary>Instruments</summary>
-            <div className={styles.fields}>
-              <NumberInput
-                label={say.multimeterBearsV}
-                hideControls
-                min={1}
-                value={typed.maxV}
-                onChange={(value) => set({ maxV: Number(value) || USUAL_METER.maxV })}
-              />
-              <NumberInput
-                label="and, A"
-                hideControls
-                min={0.1}
-                value={typed.maxA}
-                onChange={(value) => set({ maxA: Number(value) || USUAL_METER.maxA })}
-              />
-              <NumberInput
-                label="Irradiance ±, %"
-                hideControls
-                min={0.5}
-                max={30}
-                value={typed.irradiancePercent}
-                onChange={(value) => set({ irradiancePercent: Number(value) || 5 })}
-              />
-              <NumberInput
-                label="Current ±, %"
-                hideControls
-                min={0.1}
-                max={30}
-                value={typed.currentPercent}
-                onChange={(value) => set({ currentPercent: Number(value) || 2 })}
-              />
-            </div>
-          </details>
+          <AnotherPosition set={set} typed={typed} />
+          <InstrumentFields typed={typed} set={set} />
           <WriteDown
             slug={slug}
             entry={entry}
@@ -195,33 +104,76 @@ export function SpotCheckView({ slug, site, nowUtcMs }: FieldBookProps) {
         </section>
         <section className={chapter.section}>
           {chosen.report && chosen.reading && (
-            <ChartFrame
-              title={say.whereTheReadingsLie}
-              note={`${chosen.position.name}, ${number(chosen.reading.irradianceWm2)} W/m², cells at ${number(chosen.report.cellTempC)} °C`}
-              fileName={`${slug}-spot-check`}
-              height={270}
-              summary={spotInWords(chosen.report)}
-              table={() => [
-                ["voltage_v", "current_a"],
-                ...spotCurve(module, chosen.reading!.irradianceWm2, chosen.report!.cellTempC).map((p) => [p.voltageV, p.currentA]),
-              ]}
-            >
-              {(width) => (
-                <ReadingsOnCurve
-                  width={width}
-                  height={270}
-                  withPower
-                  curve={spotCurve(module, chosen.reading!.irradianceWm2, chosen.report!.cellTempC)}
-                  readings={pointsOf(chosen.reading!, chosen.report!)}
-                />
-              )}
-            </ChartFrame>
+            <ReadingChart position={chosen.position} reading={chosen.reading} report={chosen.report} slug={slug} module={module} />
           )}
           {done.length > 0 && <SpotTable rows={rows} terms={terms} module={name} onChoose={(k) => set({ chosen: k })} />}
         </section>
       </div>
       <p className={chapter.caution}>{say.stringsAreLiveInDaylightUp}</p>
     </>
+  );
+}
+
+interface SpotVerdictProps {
+  readonly chosen: { position: Position; reading: SpotReading | null; report: SpotReport | null; words: string[] };
+  readonly rows: { position: Position; reading: SpotReading | null; report: SpotReport | null; words: string[] }[];
+}
+
+function SpotVerdict({ chosen, rows }: SpotVerdictProps) {
+  return (
+    <p className={chapter.verdict} data-testid="spot-verdict">
+      {chosen.words.length > 0 ? (
+        <span className={chapter.clay}>{chosen.words.join(" ")}</span>
+      ) : chosen.report ? (
+        <>
+          <Verdict report={chosen.report} name={chosen.position.name} />
+          {rows.map((row) =>
+            row !== chosen && row.report && isOff(row.report) ? (
+              <span key={row.position.name}>
+                {" "}
+                <Verdict report={row.report} name={row.position.name} />
+              </span>
+            ) : null,
+          )}
+        </>
+      ) : (
+        say.giveTheLightInThePlane
+      )}
+    </p>
+  );
+}
+
+interface ReadingChartProps {
+  readonly position: Position;
+  readonly reading: SpotReading;
+  readonly report: SpotReport;
+  readonly slug: string;
+  readonly module: SpotModule;
+}
+
+function ReadingChart({ position, reading, report, slug, module }: ReadingChartProps) {
+  return (
+    <ChartFrame
+      title={say.whereTheReadingsLie}
+      note={`${position.name}, ${number(reading.irradianceWm2)} W/m², cells at ${number(report.cellTempC)} °C`}
+      fileName={`${slug}-spot-check`}
+      height={270}
+      summary={spotInWords(report)}
+      table={() => [
+        ["voltage_v", "current_a"],
+        ...spotCurve(module, reading.irradianceWm2, report.cellTempC).map((p) => [p.voltageV, p.currentA]),
+      ]}
+    >
+      {(width) => (
+        <ReadingsOnCurve
+          width={width}
+          height={270}
+          withPower
+          curve={spotCurve(module, reading.irradianceWm2, report.cellTempC)}
+          readings={pointsOf(reading, report)}
+        />
+      )}
+    </ChartFrame>
   );
 }
 

@@ -2,7 +2,7 @@
 
 import { NativeSelect, NumberInput } from "@mantine/core";
 import { useDebouncedValue } from "@mantine/hooks";
-import { useState } from "react";
+import { type Dispatch, type SetStateAction, useState } from "react";
 import { IndexDots } from "@/charts";
 import type { EntryKind, NewEntryInput } from "@/contracts/field-book";
 import { LEAST_DAYS } from "@/core/trial";
@@ -21,6 +21,7 @@ import { KIND_NAMES } from "../entries/kind-fields";
 import styles from "../FieldBook.module.css";
 import type { FieldBookProps } from "../field-book-props";
 import { WriteDown } from "../WriteDown";
+import type { ChangeAnswer } from "./trial.worker";
 import { useBeforeAfter } from "./use-trial-engine";
 
 const DOINGS: readonly EntryKind[] = ["cleaning", "repair", "tilt-change", "hardware-change", "snow-clearing", "note"];
@@ -56,104 +57,154 @@ export function ChangeView({ slug, site, entries, trialMeters, hasWeather, nowUt
   };
   return (
     <>
-      <p className={chapter.verdict} data-testid="change-verdict">
-        {!hasWeather
-          ? say.withoutWeatherAChangeCantBe
-          : on === ""
-            ? say.giveTheDayOfAChange
-            : answer
-              ? changeVerdict(answer)
-              : busy
-                ? say.theDaysBeforeAndAfterAre
-                : say.tooFewReadableDaysAroundAt(on, LEAST_DAYS)}
-      </p>
+      <ChangeVerdict hasWeather={hasWeather} on={on} answer={answer} busy={busy} />
       {refusal && <Refused refusal={refusal} />}
       <div className={`${chapter.columns} ${styles.columns}`}>
         <section className={chapter.section}>
           <h2>Which change</h2>
-          <div className={styles.fields}>
-            {choices.length > 0 && (
-              <NativeSelect
-                className={styles.wide}
-                label={say.fromTheFieldBook}
-                data={[{ value: "", label: say.aDayOfItsOwn }, ...choices.map((choice) => ({ value: choice.on, label: choice.label }))]}
-                value={choices.some((choice) => choice.on === on) ? on : ""}
-                onChange={(event) => setOn(event.currentTarget.value)}
-              />
-            )}
-            <DateField label={say.dayOfTheChange} value={on} onChange={setOn} />
-            <NumberInput label={say.daysOnEachSideAtMost} hideControls min={5} max={1100} value={days} onChange={setDays} />
-            {trialMeters.length > 1 && (
-              <NativeSelect
-                label="Read at"
-                data={[{ value: "", label: say.theWholeSite }, ...trialMeters.map(({ id, name }) => ({ value: id, label: name }))]}
-                value={meter}
-                onChange={(event) => setMeter(event.currentTarget.value)}
-              />
-            )}
-          </div>
+          <ChangeFields
+            choices={choices}
+            on={on}
+            setOn={setOn}
+            days={days}
+            setDays={setDays}
+            trialMeters={trialMeters}
+            meter={meter}
+            setMeter={setMeter}
+          />
         </section>
-        <section className={chapter.section}>
-          {answer && (
-            <>
-              <h2>{say.theWeatherCorrectedIndex}</h2>
-              <RuledTable className={chapter.table}>
-                <thead>
-                  <tr>
-                    <th scope="col">period</th>
-                    <th scope="col">days</th>
-                    <th scope="col">metered ÷ expected</th>
-                  </tr>
-                </thead>
-                <tbody>
-                  {(["before", "after"] as const).map((period) => (
-                    <tr key={period}>
-                      <td>{period}</td>
-                      <Cells working={() => changeWorking(answer, on)}>
-                        {[number(answer[period].days), number(answer[period].index, 3)]}
-                      </Cells>
-                    </tr>
-                  ))}
-                </tbody>
-                <tfoot>
-                  <tr>
-                    <td>change</td>
-                    <td>{`${percent(answer.low)} to ${percent(answer.high)}`}</td>
-                    <td>
-                      <Figure working={() => changeWorking(answer, on)}>{percent(answer.frac)}</Figure>
-                    </td>
-                  </tr>
-                </tfoot>
-              </RuledTable>
-              <p className={chapter.soft}>
-                {say.rawOutputMovedBy}
-                <span className={styles.naive}>{percent(answer.rawFrac)}</span>
-                {say.weatherAndSeasonAreInThat}
-              </p>
-              <ChartFrame
-                title={say.dayByDay}
-                note={say.meteredExpectedLinesEachSidesLevel}
-                fileName={`${slug}-before-and-after`}
-                height={230}
-                summary={changeVerdict(answer)}
-                table={() => [["date", "index"], ...answer.days.map(({ date, index }) => [date, index])]}
-              >
-                {(width) => (
-                  <IndexDots
-                    days={answer.days}
-                    on={on}
-                    levels={{ before: answer.before.index, after: answer.after.index }}
-                    width={width}
-                    height={230}
-                  />
-                )}
-              </ChartFrame>
-              <p className={chapter.soft}>{say.leftOutOfTheRecordDays(answer.leftOut.unread, answer.leftOut.dim, answer.leftOut.still)}</p>
-              <WriteDown slug={slug} entry={entry} />
-            </>
-          )}
-        </section>
+        <ChangeAnswerView answer={answer} on={on} slug={slug} entry={entry} />
       </div>
     </>
+  );
+}
+
+interface ChangeVerdictProps {
+  readonly hasWeather: boolean;
+  readonly on: string;
+  readonly answer: ChangeAnswer | null;
+  readonly busy: boolean;
+}
+
+function ChangeVerdict({ hasWeather, on, answer, busy }: ChangeVerdictProps) {
+  return (
+    <p className={chapter.verdict} data-testid="change-verdict">
+      {!hasWeather
+        ? say.withoutWeatherAChangeCantBe
+        : on === ""
+          ? say.giveTheDayOfAChange
+          : answer
+            ? changeVerdict(answer)
+            : busy
+              ? say.theDaysBeforeAndAfterAre
+              : say.tooFewReadableDaysAroundAt(on, LEAST_DAYS)}
+    </p>
+  );
+}
+
+interface ChangeFieldsProps {
+  readonly choices: { on: string; label: string }[];
+  readonly on: string;
+  readonly setOn: Dispatch<SetStateAction<string>>;
+  readonly days: string | number;
+  readonly setDays: Dispatch<SetStateAction<string | number>>;
+  readonly trialMeters: FieldBookProps["trialMeters"];
+  readonly meter: string;
+  readonly setMeter: Dispatch<SetStateAction<string>>;
+}
+
+function ChangeFields({ choices, on, setOn, days, setDays, trialMeters, meter, setMeter }: ChangeFieldsProps) {
+  return (
+    <div className={styles.fields}>
+      {choices.length > 0 && (
+        <NativeSelect
+          className={styles.wide}
+          label={say.fromTheFieldBook}
+          data={[{ value: "", label: say.aDayOfItsOwn }, ...choices.map((choice) => ({ value: choice.on, label: choice.label }))]}
+          value={choices.some((choice) => choice.on === on) ? on : ""}
+          onChange={(event) => setOn(event.currentTarget.value)}
+        />
+      )}
+      <DateField label={say.dayOfTheChange} value={on} onChange={setOn} />
+      <NumberInput label={say.daysOnEachSideAtMost} hideControls min={5} max={1100} value={days} onChange={setDays} />
+      {trialMeters.length > 1 && (
+        <NativeSelect
+          label="Read at"
+          data={[{ value: "", label: say.theWholeSite }, ...trialMeters.map(({ id, name }) => ({ value: id, label: name }))]}
+          value={meter}
+          onChange={(event) => setMeter(event.currentTarget.value)}
+        />
+      )}
+    </div>
+  );
+}
+
+interface ChangeAnswerViewProps {
+  readonly answer: ChangeAnswer | null;
+  readonly on: string;
+  readonly slug: string;
+  readonly entry: () => NewEntryInput;
+}
+
+function ChangeAnswerView({ answer, on, slug, entry }: ChangeAnswerViewProps) {
+  return (
+    <section className={chapter.section}>
+      {answer && (
+        <>
+          <h2>{say.theWeatherCorrectedIndex}</h2>
+          <RuledTable className={chapter.table}>
+            <thead>
+              <tr>
+                <th scope="col">period</th>
+                <th scope="col">days</th>
+                <th scope="col">metered ÷ expected</th>
+              </tr>
+            </thead>
+            <tbody>
+              {(["before", "after"] as const).map((period) => (
+                <tr key={period}>
+                  <td>{period}</td>
+                  <Cells working={() => changeWorking(answer, on)}>{[number(answer[period].days), number(answer[period].index, 3)]}</Cells>
+                </tr>
+              ))}
+            </tbody>
+            <tfoot>
+              <tr>
+                <td>change</td>
+                <td>{`${percent(answer.low)} to ${percent(answer.high)}`}</td>
+                <td>
+                  <Figure working={() => changeWorking(answer, on)}>{percent(answer.frac)}</Figure>
+                </td>
+              </tr>
+            </tfoot>
+          </RuledTable>
+          <p className={chapter.soft}>
+            {say.rawOutputMovedBy}
+            <span className={styles.naive}>{percent(answer.rawFrac)}</span>
+            {say.weatherAndSeasonAreInThat}
+          </p>
+          <ChartFrame
+            title={say.dayByDay}
+            note={say.meteredExpectedLinesEachSidesLevel}
+            fileName={`${slug}-before-and-after`}
+            height={230}
+            summary={changeVerdict(answer)}
+            table={() => [["date", "index"], ...answer.days.map(({ date, index }) => [date, index])]}
+          >
+            {(width) => (
+              <IndexDots
+                days={answer.days}
+                on={on}
+                levels={{ before: answer.before.index, after: answer.after.index }}
+                width={width}
+                height={230}
+              />
+            )}
+          </ChartFrame>
+          <p className={chapter.soft}>{say.leftOutOfTheRecordDays(answer.leftOut.unread, answer.leftOut.dim, answer.leftOut.still)}</p>
+          <WriteDown slug={slug} entry={entry} />
+        </>
+      )}
+    </section>
   );
 }

@@ -53,7 +53,7 @@ export function DataTable<Row extends object>({
     () => columns.map(({ key, head }): ColumnDef<typeof FEATURES, Row> => ({ id: key, header: () => head, accessorFn: (row) => row })),
     [columns],
   );
-  const table = useTable({ features: FEATURES, columns: defs, data: rows as Row[], getRowId: (row, index) => String(rowKey(row, index)) });
+  const table = useTable({ features: FEATURES, columns: defs, data: rows, getRowId: (row, index) => String(rowKey(row, index)) });
   const hasFoot = columns.some(({ foot }) => foot !== undefined);
   const kindOf = ({ kind }: Column<Row>): string | undefined => (kind === "words" ? styles.words : undefined);
   return (

@@ -3,26 +3,15 @@
 import { NumberInput } from "@mantine/core";
 import { useState } from "react";
 import { DaySeries } from "@/charts";
-import type { AttributionView } from "@/contracts/attribution";
-import { Cells } from "@/features/kit/figures/Cells";
+import type { AttributionView, SoilingReport } from "@/contracts/attribution";
 import { Figure } from "@/features/kit/figures/Figure";
 import chapter from "@/features/kit/look/Chapter.module.css";
-import { ScrollBox } from "@/features/kit/look/ScrollBox";
 import { ChartFrame } from "@/features/kit/save/ChartFrame";
-import { RuledTable } from "@/features/kit/table/RuledTable";
 import { dateName, number, percent } from "@/wording/format";
 import { say } from "@/wording/screens/ledger-attribution";
 import { dirtWorking } from "@/wording/workings/dirt-working";
 import styles from "./Causes.module.css";
-import { SnowByArray } from "./SnowByArray";
-
-export interface DirtAndSnowProps {
-  readonly slug: string;
-  readonly report: AttributionView;
-  /** Worth of a kilowatt-hour at the meter; null where no price is known. */
-  readonly pricePerKwh: number | null;
-  readonly currency: string;
-}
+import { CleaningsSection, type DirtAndSnowProps, WintersSection } from "./DirtAndSnowTables";
 
 const WEEKS_OF_MONTHS = ["Jan", "Feb", "Mar", "Apr", "May", "Jun", "Jul", "Aug", "Sep", "Oct", "Nov", "Dec"];
 
@@ -42,112 +31,49 @@ export function DirtAndSnowView({ slug, report, pricePerKwh, currency }: DirtAnd
           {dirtVerdict(report)} {nowOrWait(report, money)}
         </Figure>
       </p>
-      <ChartFrame
-        title={say.lightLostToDirt}
-        note={say.tickRainFilledCleaningWrittenDown}
-        fileName={`${slug}-dirt`}
-        height={210}
-        summary={say.shareOfLightLostToDirt}
-        table={() => [["day", "lost_frac"], ...days.map((day, d) => [day, soiling.lostFracByDay[d] ?? null])]}
-      >
-        {(width) => (
-          <DaySeries
-            days={days}
-            values={soiling.lostFracByDay}
-            marks={marks}
-            width={width}
-            height={210}
-            fill="var(--account-soiling)"
-            label={(value) => percent(value, 0)}
-          />
-        )}
-      </ChartFrame>
+      <DirtChart slug={slug} days={days} soiling={soiling} marks={marks} />
       <div className={styles.split}>
-        <section className={chapter.section}>
-          <h2>{say.whatCleaningsBrought}</h2>
-          {soiling.cleanings.length > 0 ? (
-            <ScrollBox label={say.whatCleaningsBrought}>
-              <RuledTable className={chapter.table}>
-                <thead>
-                  <tr>
-                    <th>date</th>
-                    <th style={{ textAlign: "left" }}>told by</th>
-                    <th>brought, kWh</th>
-                    {pricePerKwh !== null && <th>worth, {currency}</th>}
-                  </tr>
-                </thead>
-                <tbody>
-                  {soiling.cleanings.map((cleaning) => (
-                    <tr key={cleaning.date}>
-                      <td>{cleaning.date}</td>
-                      <td style={{ textAlign: "left" }}>{cleaning.cause === "cleaning" ? "field book" : say.theOutputAlone}</td>
-                      <td>
-                        <Figure plain working={() => cleaningWorking(cleaning.date, cleaning.gainKwh)}>
-                          {number(cleaning.gainKwh)}
-                        </Figure>
-                      </td>
-                      {pricePerKwh !== null && (
-                        <Cells working={() => cleaningWorking(cleaning.date, cleaning.gainKwh)}>
-                          {[number(cleaning.gainKwh * pricePerKwh)]}
-                        </Cells>
-                      )}
-                    </tr>
-                  ))}
-                </tbody>
-              </RuledTable>
-            </ScrollBox>
-          ) : (
-            <p className={chapter.soft}>{say.noCleaningIsWrittenDownAnd}</p>
-          )}
-        </section>
+        <CleaningsSection soiling={soiling} pricePerKwh={pricePerKwh} currency={currency} />
         <section className={chapter.section}>
           <h2>{say.whenOneCleaningAYearBrings}</h2>
           <WeekBars gains={soiling.gainByWeekKwh} money={money} />
           {pricePerKwh !== null && <CleanOrWait report={report} pricePerKwh={pricePerKwh} currency={currency} />}
         </section>
       </div>
-      <section className={chapter.section}>
-        <h2>{say.snowWinterByWinter}</h2>
-        {snow.winters.length > 0 ? (
-          <ScrollBox label={say.snowByWinter}>
-            <RuledTable className={chapter.table}>
-              <thead>
-                <tr>
-                  <th>winter</th>
-                  <th>{say.fallsThatStayed}</th>
-                  <th>{say.daysUnderSnow}</th>
-                  <th>lost, kWh</th>
-                  {pricePerKwh !== null && <th>worth, {currency}</th>}
-                  <th>{say.clearingTheNextMorningWouldHave}</th>
-                  <th>{say.waitingKeptOfThat}</th>
-                </tr>
-              </thead>
-              <tbody>
-                {snow.winters.map((winter) => (
-                  <tr key={winter.key}>
-                    <td>{winter.key}</td>
-                    <Cells working={() => winterWorking(winter)}>
-                      {[
-                        winter.spells,
-                        winter.days,
-                        number(winter.lostKwh),
-                        ...(pricePerKwh === null ? [] : [number(winter.lostKwh * pricePerKwh)]),
-                        number(winter.clearingKwh),
-                        winter.lostKwh > 0 ? percent(1 - winter.clearingKwh / winter.lostKwh, 0) : "–",
-                      ]}
-                    </Cells>
-                  </tr>
-                ))}
-              </tbody>
-            </RuledTable>
-          </ScrollBox>
-        ) : (
-          <p className={chapter.soft}>{say.noSnowWasSeenOnThe}</p>
-        )}
-        <SnowByArray report={report} />
-        <p className={chapter.caution}>{say.snowAndWetRoofsKillNo}</p>
-      </section>
+      <WintersSection snow={snow} pricePerKwh={pricePerKwh} currency={currency} report={report} />
     </>
+  );
+}
+
+interface DirtChartProps {
+  readonly slug: string;
+  readonly days: string[];
+  readonly soiling: SoilingReport;
+  readonly marks: { date: string; kind: "cleaning" | "rain" | "suspected"; title: string }[];
+}
+
+function DirtChart({ slug, days, soiling, marks }: DirtChartProps) {
+  return (
+    <ChartFrame
+      title={say.lightLostToDirt}
+      note={say.tickRainFilledCleaningWrittenDown}
+      fileName={`${slug}-dirt`}
+      height={210}
+      summary={say.shareOfLightLostToDirt}
+      table={() => [["day", "lost_frac"], ...days.map((day, d) => [day, soiling.lostFracByDay[d] ?? null])]}
+    >
+      {(width) => (
+        <DaySeries
+          days={days}
+          values={soiling.lostFracByDay}
+          marks={marks}
+          width={width}
+          height={210}
+          fill="var(--account-soiling)"
+          label={(value) => percent(value, 0)}
+        />
+      )}
+    </ChartFrame>
   );
 }
 
@@ -199,34 +125,6 @@ function CleanOrWait({ report, pricePerKwh, currency }: { report: AttributionVie
     </div>
   );
 }
-
-const cleaningWorking = (date: string, gainKwh: number) => ({
-  title: say.whatTheCleaningOfBrought(dateName(date)),
-  value: number(gainKwh),
-  unit: "kWh",
-  formula: say.dirtThatItTookOffOwed,
-  inputs: [{ name: say.dirtAndRainByDay, value: say.asInThePicture, from: say.fitToTheReadings }],
-  source: say.kimberEtAl2006DocsMethods,
-  assumptions: [say.atTheMeterAboveTheInverters],
-});
-
-const winterWorking = (winter: AttributionView["snow"]["winters"][number]) => ({
-  title: say.snowOfTheWinter(winter.key),
-  value: number(winter.lostKwh),
-  unit: "kWh",
-  formula: say.owed1PaidOwedFromEach,
-  inputs: [
-    { name: say.fallsThatStayed, value: String(winter.spells), from: say.snowDepthOrColdAndRain },
-    { name: say.daysUnderSnow, value: String(winter.days), from: "the same" },
-    {
-      name: say.clearingWouldHaveBrought,
-      value: `${number(winter.clearingKwh)} kWh`,
-      from: say.whatWasLostAfterTheFirst,
-    },
-  ],
-  source: say.afterMarionEtAl2013With,
-  assumptions: [say.atTheMeter, say.clearingTheNextMorningAllOf],
-});
 
 /** Mean gain of one cleaning by week of the year; the best week in clay. */
 function WeekBars({ gains, money }: { gains: readonly number[]; money: (kwh: number) => string }) {

@@ -40,58 +40,7 @@ export function PromiseView({ slug, months, fiscalStart }: { slug: string; month
           biasWords(expected / promised),
         )}
       </p>
-      <ScrollBox label={say.promiseByMonth}>
-        <RuledTable className={chapter.table}>
-          <thead>
-            <tr>
-              <th>month</th>
-              <th>promise, kWh</th>
-              <th>expected, kWh</th>
-              <th>metered, kWh</th>
-              <th>metered ÷ promise</th>
-              <th>expected ÷ promise</th>
-              <th>metered ÷ expected</th>
-            </tr>
-          </thead>
-          <tbody>
-            {byMonth.map(({ month, own }) => {
-              const p = sum(own, (line) => line.promiseKwh! * line.readFrac);
-              const e = sum(own, (line) => line.expectedKwh - line.dataGapKwh);
-              const m = sum(own, (line) => line.meteredKwh!);
-              return (
-                <tr key={month}>
-                  <td>{monthName(`2000-${String(month + 1).padStart(2, "0")}`)}</td>
-                  <Cells working={() => monthWorking(month, { promised: p, expected: e, metered: m, months: own.length })}>
-                    {[
-                      number(p / Math.max(1, own.length)),
-                      number(e / Math.max(1, own.length)),
-                      number(m / Math.max(1, own.length)),
-                      p > 0 ? percent(m / p) : "–",
-                      p > 0 ? percent(e / p) : "–",
-                      e > 0 ? percent(m / e) : "–",
-                    ]}
-                  </Cells>
-                </tr>
-              );
-            })}
-          </tbody>
-          <tfoot>
-            <tr>
-              <td>{say.sumOverSum}</td>
-              <Cells working={() => ratioWorking(metered, promised, naive, known.length)}>
-                {[
-                  number(promised),
-                  number(expected),
-                  number(metered),
-                  percent(metered / promised),
-                  percent(expected / promised),
-                  percent(metered / expected),
-                ]}
-              </Cells>
-            </tr>
-          </tfoot>
-        </RuledTable>
-      </ScrollBox>
+      <MonthsTable byMonth={byMonth} sum={sum} metered={metered} promised={promised} naive={naive} known={known} expected={expected} />
       <p className={chapter.soft}>
         {say.theMeanOfMonthlyPercentagesWould(known.length)}
         <span className={styles.struck}>{percent(naive)}</span>
@@ -111,6 +60,73 @@ export function PromiseView({ slug, months, fiscalStart }: { slug: string; month
         {(width) => <MonthCurves points={running} width={width} height={220} label={(kwh) => number(kwh)} />}
       </ChartFrame>
     </>
+  );
+}
+
+interface MonthsTableProps {
+  readonly byMonth: { month: number; own: LedgerLine[] }[];
+  readonly sum: (lines: readonly LedgerLine[], of: (line: LedgerLine) => number) => number;
+  readonly metered: number;
+  readonly promised: number;
+  readonly naive: number;
+  readonly known: LedgerLine[];
+  readonly expected: number;
+}
+
+function MonthsTable({ byMonth, sum, metered, promised, naive, known, expected }: MonthsTableProps) {
+  return (
+    <ScrollBox label={say.promiseByMonth}>
+      <RuledTable className={chapter.table}>
+        <thead>
+          <tr>
+            <th>month</th>
+            <th>promise, kWh</th>
+            <th>expected, kWh</th>
+            <th>metered, kWh</th>
+            <th>metered ÷ promise</th>
+            <th>expected ÷ promise</th>
+            <th>metered ÷ expected</th>
+          </tr>
+        </thead>
+        <tbody>
+          {byMonth.map(({ month, own }) => {
+            const p = sum(own, (line) => line.promiseKwh! * line.readFrac);
+            const e = sum(own, (line) => line.expectedKwh - line.dataGapKwh);
+            const m = sum(own, (line) => line.meteredKwh!);
+            return (
+              <tr key={month}>
+                <td>{monthName(`2000-${String(month + 1).padStart(2, "0")}`)}</td>
+                <Cells working={() => monthWorking(month, { promised: p, expected: e, metered: m, months: own.length })}>
+                  {[
+                    number(p / Math.max(1, own.length)),
+                    number(e / Math.max(1, own.length)),
+                    number(m / Math.max(1, own.length)),
+                    p > 0 ? percent(m / p) : "–",
+                    p > 0 ? percent(e / p) : "–",
+                    e > 0 ? percent(m / e) : "–",
+                  ]}
+                </Cells>
+              </tr>
+            );
+          })}
+        </tbody>
+        <tfoot>
+          <tr>
+            <td>{say.sumOverSum}</td>
+            <Cells working={() => ratioWorking(metered, promised, naive, known.length)}>
+              {[
+                number(promised),
+                number(expected),
+                number(metered),
+                percent(metered / promised),
+                percent(expected / promised),
+                percent(metered / expected),
+              ]}
+            </Cells>
+          </tr>
+        </tfoot>
+      </RuledTable>
+    </ScrollBox>
   );
 }
 

@@ -9,7 +9,8 @@ import { type LedgerLine, lineState } from "@/core/ledger";
 import { Figure } from "@/features/kit/figures/Figure";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { ChartFrame } from "@/features/kit/save/ChartFrame";
-import { PostingTable, type PostingTableProps } from "@/features/ledger/attribution/PostingTable";
+import type { PostingTableProps } from "@/features/ledger/attribution/PostingRows";
+import { PostingTable } from "@/features/ledger/attribution/PostingTable";
 import { dateName, kwhDecimals, monthName, number, percent } from "@/wording/format";
 import { say } from "@/wording/screens/ledger-days";
 import { dayWorking } from "@/wording/workings/day-workings";
@@ -86,8 +87,7 @@ export function MonthChapter({
         .{" "}
         {line.dataGapKwh > 0.01 * line.expectedKwh && (
           <>
-            <Figure working={() => workings.dataGapWorking(line, context)}>{kwh(line.dataGapKwh)}</Figure>
-            {say.fellInUnreadTime}
+            <Figure working={() => workings.dataGapWorking(line, context)}>{kwh(line.dataGapKwh)}</Figure> {say.fellInUnreadTime}
           </>
         )}
         {line.unexplainedKwh !== null && (

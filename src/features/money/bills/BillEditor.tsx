@@ -9,13 +9,10 @@ import { billFaults, daysInMonth, later } from "@/core/money";
 import { ask, tell } from "@/features/data/ask";
 import { useChange } from "@/features/data/use-change";
 import chapter from "@/features/kit/look/Chapter.module.css";
-import { ScrollBox } from "@/features/kit/look/ScrollBox";
 import { ProblemList, Refused } from "@/features/kit/problems/ProblemList";
-import { RuledTable } from "@/features/kit/table/RuledTable";
-import { billFaultWords } from "@/wording/money";
 import { say } from "@/wording/screens/money-bills";
-import styles from "../MoneyChapter.module.css";
 import type { MoneyProps } from "../money-props";
+import { BillFaults, BillsGrid, BillsIn } from "./BillEditorParts";
 
 /** A row as typed: text until it is saved. */
 type Row = Readonly<Record<string, string>>;
@@ -110,105 +107,11 @@ export function BillEditor({ slug, site, bills, onDone }: MoneyProps & { readonl
   return (
     <section className={chapter.section}>
       <h2>{say.billsAsPrinted}</h2>
-      <div className={styles.split}>
-        <label>
-          <span className={chapter.soft}>{say.pasteRowsFromASheetHeads}</span>
-          <textarea ref={pasted} className={styles.paste} placeholder={say.fromToImportKwhExportKwh} />
-        </label>
-        <div>
-          <div className={chapter.actions}>
-            <Button variant="default" onClick={() => void take(pasted.current?.value ?? "")}>
-              {say.takeWhatIsPasted}
-            </Button>
-            <Button variant="default" component="label">
-              {say.bringAFile}
-              <input
-                type="file"
-                accept=".csv,.tsv,.txt,.xlsx"
-                hidden
-                onChange={(event) => {
-                  const file = event.currentTarget.files?.[0];
-                  if (file) void take(file);
-                  event.currentTarget.value = "";
-                }}
-              />
-            </Button>
-            <Button variant="default" onClick={add}>
-              {say.addAMonth}
-            </Button>
-          </div>
-          <p className={chapter.soft}>{say.columnsFromToOrMonthImport}</p>
-        </div>
-      </div>
+      <BillsIn pasted={pasted} take={take} add={add} />
       {refusal && <Refused refusal={refusal} />}
       <ProblemList problems={notices} />
-      {(unread.length > 0 || faults.length > 0) && (
-        <ul className={styles.faults} data-testid="bill-faults">
-          {unread.slice(0, 8).map(({ row, field, value }) => (
-            <li key={`${row} ${field}`} data-fatal>
-              {say.rowIsNotWhatBelongsThere(
-                row,
-                field.replace("band:", ""),
-                value,
-                field === "from" || field === "to" ? say.aDateAs20240131 : "a number",
-              )}
-            </li>
-          ))}
-          {faults.slice(0, 12).map((fault) => {
-            const { what, remedy } = billFaultWords(fault);
-            return (
-              <li key={what} data-fatal={fault.isFatal || undefined}>
-                {what} {remedy}
-              </li>
-            );
-          })}
-        </ul>
-      )}
-      <ScrollBox label={say.billsAsPrinted} className={styles.months}>
-        <RuledTable className={chapter.table}>
-          <thead>
-            <tr>
-              {fields.map((field) => (
-                <th key={field} style={field === "to" ? { textAlign: "left" } : undefined}>
-                  {HEADS[field] ?? field.replace("band:", "")}
-                </th>
-              ))}
-              <th />
-            </tr>
-          </thead>
-          <tbody>
-            {rows.map((row, k) => (
-              // biome-ignore lint/suspicious/noArrayIndexKey: rows are edited in place
-              <tr key={k}>
-                {fields.map((field) => (
-                  <td key={field}>
-                    <input
-                      className={styles.cell}
-                      data-kind={field === "from" || field === "to" ? "date" : "number"}
-                      aria-label={`${HEADS[field] ?? field.replace("band:", "")}, row ${k + 1}`}
-                      value={row[field] ?? ""}
-                      onChange={(event) => {
-                        const { value } = event.currentTarget;
-                        setRows(rows.map((each, at) => (at === k ? { ...each, [field]: value } : each)));
-                      }}
-                    />
-                  </td>
-                ))}
-                <td>
-                  <Button
-                    variant="subtle"
-                    size="compact-xs"
-                    aria-label={`Remove row ${k + 1}`}
-                    onClick={() => setRows(rows.filter((_, at) => at !== k))}
-                  >
-                    Remove
-                  </Button>
-                </td>
-              </tr>
-            ))}
-          </tbody>
-        </RuledTable>
-      </ScrollBox>
+      {(unread.length > 0 || faults.length > 0) && <BillFaults unread={unread} faults={faults} />}
+      <BillsGrid fields={fields} rows={rows} setRows={setRows} />
       <div className={chapter.actions}>
         <Button disabled={isFatal} onClick={() => store.run(undefined)}>
           Store {rows.length} bills
@@ -220,12 +123,3 @@ export function BillEditor({ slug, site, bills, onDone }: MoneyProps & { readonl
     </section>
   );
 }
-
-const HEADS: Readonly<Record<string, string>> = {
-  from: "from",
-  to: "to",
-  import: "bought, kWh",
-  export: "exported, kWh",
-  production: "produced, kWh",
-  amount: "amount",
-};

@@ -58,8 +58,7 @@ export function MethodsTable({ report }: { report: BillsReport }) {
             {naivePerYear !== null && (
               <tr>
                 <td className={chapter.soft}>
-                  <b className={styles.struck}>{say.billsBeforeLessBillsAfter}</b>
-                  {say.pricesWeatherAndWhatElseWas}
+                  <b className={styles.struck}>{say.billsBeforeLessBillsAfter}</b> {say.pricesWeatherAndWhatElseWas}
                 </td>
                 <td />
                 <td />

@@ -1,6 +1,6 @@
 "use client";
 
-import { Button, NumberInput, Switch, TextInput } from "@mantine/core";
+import { Button, NumberInput } from "@mantine/core";
 import { useState } from "react";
 import { OutlayBars } from "@/charts";
 import { loanSchema } from "@/contracts/money-terms";
@@ -18,6 +18,7 @@ import type { Working } from "@/wording/workings/working";
 import styles from "../MoneyChapter.module.css";
 import type { MoneyProps } from "../money-props";
 import { useMoneySave } from "../use-money-save";
+import { LoanFields, RefinanceFields, RefinanceSwitch } from "./LoanFields";
 
 /** The array on a loan, for cash, or not at all: what is paid year by year, and what each is worth. */
 export function LoanView(props: MoneyProps) {
@@ -54,72 +55,10 @@ export function LoanView(props: MoneyProps) {
         <div>
           <section className={chapter.section}>
             <h2>The loan</h2>
-            <div className={styles.grid}>
-              <TextInput
-                label={`Borrowed, ${currency}`}
-                value={loan.principal}
-                error={issue("principal")}
-                onChange={(event) => setLoan({ ...loan, principal: event.currentTarget.value.trim().replace(",", ".") })}
-              />
-              {rate(loan.ratePerYearFrac, (frac) => setLoan({ ...loan, ratePerYearFrac: frac }), say.interestAYear, "ratePerYearFrac")}
-              <NumberInput
-                label="Term, years"
-                hideControls
-                value={loan.termYears}
-                error={issue("termYears")}
-                onChange={(next) => setLoan({ ...loan, termYears: Number(next) })}
-              />
-              <TextInput
-                label={`Fee, ${currency}`}
-                value={loan.fee}
-                error={issue("fee")}
-                onChange={(event) => setLoan({ ...loan, fee: event.currentTarget.value.trim().replace(",", ".") })}
-              />
-            </div>
-            <Switch
-              mt={12}
-              label="Refinanced later"
-              checked={refinance !== null}
-              onChange={(event) =>
-                setLoan({
-                  ...loan,
-                  refinance: event.currentTarget.checked
-                    ? { afterYears: 5, ratePerYearFrac: loan.ratePerYearFrac, termYears: loan.termYears - 5 || 1, fee: "0.00" }
-                    : null,
-                })
-              }
-            />
+            <LoanFields currency={currency} loan={loan} issue={issue} setLoan={setLoan} rate={rate} />
+            <RefinanceSwitch refinance={refinance} setLoan={setLoan} loan={loan} />
             {refinance && (
-              <div className={styles.grid}>
-                <NumberInput
-                  label="After years"
-                  hideControls
-                  value={refinance.afterYears}
-                  error={issue("refinance.afterYears")}
-                  onChange={(next) => setLoan({ ...loan, refinance: { ...refinance, afterYears: Number(next) } })}
-                />
-                {rate(
-                  refinance.ratePerYearFrac,
-                  (frac) => setLoan({ ...loan, refinance: { ...refinance, ratePerYearFrac: frac } }),
-                  "New interest, %",
-                  "refinance.ratePerYearFrac",
-                )}
-                <NumberInput
-                  label={say.newTermYears}
-                  hideControls
-                  value={refinance.termYears}
-                  error={issue("refinance.termYears")}
-                  onChange={(next) => setLoan({ ...loan, refinance: { ...refinance, termYears: Number(next) } })}
-                />
-                <TextInput
-                  label={`Fee, ${currency}`}
-                  value={refinance.fee}
-                  error={issue("refinance.fee")}
-                  onChange={(event) =>
-                    setLoan({ ...loan, refinance: { ...refinance, fee: event.currentTarget.value.trim().replace(",", ".") } })
-                  }
-                />
-              </div>
+              <RefinanceFields refinance={refinance} issue={issue} setLoan={setLoan} loan={loan} rate={rate} currency={currency} />
             )}
             {refusal && <Refused refusal={refusal} />}
             <div className={chapter.actions}>
@@ -135,55 +74,62 @@ export function LoanView(props: MoneyProps) {
         </div>
         {answer && (
           <div>
-            <ChartFrame
-              title={say.paidAYear(currency)}
-              note={
-                <span className={styles.key}>
-                  <span>
-                    <i className={styles.swatch} style={{ background: "var(--account-inverter)", border: "none" }} />
-                    {say.billThatRemainsWithUpkeep}
-                  </span>
-                  <span>
-                    <i className={styles.swatch} style={{ background: "var(--brass)", border: "none" }} /> loan
-                  </span>
-                  <span>
-                    <i data-line="without" />
-                    {say.billWithoutTheArray}
-                  </span>
-                </span>
-              }
-              fileName={`${slug}-loan`}
-              height={280}
-              summary={say.loanAndRemainingBillAgainstThe}
-              table={() => [
-                ["year", "loan", "remaining_bill", "bill_without_array"],
-                ...answer.years.map((year) => [
-                  year.year,
-                  year.loan.toFixed(2),
-                  year.remainingBill.toFixed(2),
-                  year.billWithout.toFixed(2),
-                ]),
-              ]}
-            >
-              {(width) => (
-                <OutlayBars
-                  bars={answer.years.map((year) => ({
-                    year: year.year,
-                    loan: year.loan.toNumber(),
-                    remainingBill: year.remainingBill.toNumber(),
-                    billWithout: year.billWithout.toNumber(),
-                  }))}
-                  width={width}
-                  height={280}
-                  label={(value) => number(value)}
-                />
-              )}
-            </ChartFrame>
+            <PaidChart currency={currency} slug={slug} answer={answer} />
             <OutcomeTable answer={answer} currency={currency} loan={loan} discountFrac={terms.running.discountFrac} />
           </div>
         )}
       </div>
     </>
+  );
+}
+
+interface PaidChartProps {
+  readonly currency: string;
+  readonly slug: string;
+  readonly answer: LoanOrCash;
+}
+
+function PaidChart({ currency, slug, answer }: PaidChartProps) {
+  return (
+    <ChartFrame
+      title={say.paidAYear(currency)}
+      note={
+        <span className={styles.key}>
+          <span>
+            <i className={styles.swatch} style={{ background: "var(--account-inverter)", border: "none" }} />
+            {say.billThatRemainsWithUpkeep}
+          </span>
+          <span>
+            <i className={styles.swatch} style={{ background: "var(--brass)", border: "none" }} /> loan
+          </span>
+          <span>
+            <i data-line="without" />
+            {say.billWithoutTheArray}
+          </span>
+        </span>
+      }
+      fileName={`${slug}-loan`}
+      height={280}
+      summary={say.loanAndRemainingBillAgainstThe}
+      table={() => [
+        ["year", "loan", "remaining_bill", "bill_without_array"],
+        ...answer.years.map((year) => [year.year, year.loan.toFixed(2), year.remainingBill.toFixed(2), year.billWithout.toFixed(2)]),
+      ]}
+    >
+      {(width) => (
+        <OutlayBars
+          bars={answer.years.map((year) => ({
+            year: year.year,
+            loan: year.loan.toNumber(),
+            remainingBill: year.remainingBill.toNumber(),
+            billWithout: year.billWithout.toNumber(),
+          }))}
+          width={width}
+          height={280}
+          label={(value) => number(value)}
+        />
+      )}
+    </ChartFrame>
   );
 }
 

@@ -1,6 +1,7 @@
 "use client";
 
 import { Button, NativeSelect, TextInput } from "@mantine/core";
+import type { ReactNode } from "react";
 import type { PlanDocument } from "@/contracts/tariff";
 import { minorDigits, planFaults } from "@/core/money";
 import chapter from "@/features/kit/look/Chapter.module.css";
@@ -25,86 +26,23 @@ export function draftFaults(draft: PlanDraft, before: PlanDocument | null, curre
   return planFaults(plan, minorDigits(currency)).map((fault) => Object.values(planFaultWords(fault)).join(" "));
 }
 
+/** Fields of a plan that are typed as they are. */
+type PlainField = "name" | "from" | "fixedPerMonth" | "fixedPerDay" | "holidays" | "taxPercent" | "levyPerKwh" | "risePercent";
+
 /** One plan: its days, its seasons with their bands, its charges and what export earns. */
 export function PlanEditor({ draft, before, currency, onChange, onRemove }: PlanEditorProps) {
   const set = (change: Partial<PlanDraft>): void => onChange({ ...draft, ...change });
-  const field = (
-    key: "name" | "from" | "fixedPerMonth" | "fixedPerDay" | "holidays" | "taxPercent" | "levyPerKwh" | "risePercent",
-    label: string,
-  ) => <TextInput label={label} value={draft[key]} onChange={(event) => set({ [key]: event.currentTarget.value })} />;
+  const field = (key: PlainField, label: string) => (
+    <TextInput label={label} value={draft[key]} onChange={(event) => set({ [key]: event.currentTarget.value })} />
+  );
   const orNull = (text: string): string | null => (text.trim() === "" ? null : text.trim().replace(",", "."));
   const season = (at: number, change: Partial<SeasonDraft>): void =>
     set({ seasons: draft.seasons.map((each, k) => (k === at ? { ...each, ...change } : each)) });
   const faults = draftFaults(draft, before, currency);
   return (
     <details className={styles.plan}>
-      <summary>
-        {draft.name}{" "}
-        <span className={chapter.soft}>
-          from {draft.from}
-          {draft.to ? ` to ${draft.to}` : ""}
-        </span>
-        {faults.length > 0 && (
-          <span className={chapter.clay}> · {faults.length === 1 ? say.somethingIsWrong : say.thingsAreWrong(faults.length)}</span>
-        )}
-      </summary>
-      <div className={styles.grid3}>
-        {field("name", "Name")}
-        {field("from", "From")}
-        <TextInput label={say.toEmptyStill} value={draft.to ?? ""} onChange={(event) => set({ to: orNull(event.currentTarget.value) })} />
-        {field("fixedPerMonth", say.fixedAMonth(currency))}
-        {field("fixedPerDay", say.fixedADay(currency))}
-        <TextInput
-          label={say.leastAMonth(currency)}
-          value={draft.minimumPerMonth ?? ""}
-          onChange={(event) => set({ minimumPerMonth: orNull(event.currentTarget.value) })}
-        />
-        {field("levyPerKwh", say.leviesAKwh(currency))}
-        {field("taxPercent", say.taxesOnAllCharges)}
-        {field("risePercent", say.risesAYearBy)}
-        {field("holidays", "Holidays (12-25, 2024-04-01)")}
-        <NativeSelect
-          label="Exported energy"
-          value={draft.credit.kind}
-          onChange={(event) => set({ credit: { ...draft.credit, kind: event.currentTarget.value as PlanDraft["credit"]["kind"] } })}
-          data={[
-            { value: "none", label: "earns nothing" },
-            { value: "net-metering", label: say.netMeteringPaysForKwh },
-            { value: "net-billing", label: say.netBillingMoneyOnTheBill },
-            { value: "feed-in", label: say.feedInPaidApart },
-          ]}
-        />
-        <TextInput
-          label={say.exportCreditAKwh(currency)}
-          value={draft.credit.perKwh ?? ""}
-          onChange={(event) => set({ credit: { ...draft.credit, perKwh: orNull(event.currentTarget.value) } })}
-        />
-        <TextInput
-          label={say.trueUpMonth1To12}
-          value={draft.credit.trueUpMonth ?? ""}
-          onChange={(event) =>
-            set({
-              credit: {
-                ...draft.credit,
-                trueUpMonth: orNull(event.currentTarget.value) === null ? null : Number(event.currentTarget.value),
-              },
-            })
-          }
-        />
-        <TextInput
-          label={say.paidAKwhLeftAtTrue(currency)}
-          value={draft.credit.trueUpPerKwh ?? ""}
-          onChange={(event) => set({ credit: { ...draft.credit, trueUpPerKwh: orNull(event.currentTarget.value) } })}
-        />
-        <TextInput
-          label={say.demandChargeAKwAndMonth(currency)}
-          value={draft.demand?.perKw ?? ""}
-          onChange={(event) => {
-            const perKw = orNull(event.currentTarget.value);
-            set({ demand: perKw === null ? null : { perKw, days: draft.demand?.days ?? "all", hours: draft.demand?.hours ?? [] } });
-          }}
-        />
-      </div>
+      <PlanSummary draft={draft} faults={faults} />
+      <PlanFields field={field} draft={draft} set={set} orNull={orNull} currency={currency} />
       {draft.seasons.map((each, at) => (
         <SeasonFields
           // biome-ignore lint/suspicious/noArrayIndexKey: a season's name is being typed
@@ -141,6 +79,96 @@ export function PlanEditor({ draft, before, currency, onChange, onRemove }: Plan
         </ul>
       )}
     </details>
+  );
+}
+
+interface PlanSummaryProps {
+  readonly draft: PlanDraft;
+  readonly faults: string[];
+}
+
+function PlanSummary({ draft, faults }: PlanSummaryProps) {
+  return (
+    <summary>
+      {draft.name}{" "}
+      <span className={chapter.soft}>
+        from {draft.from}
+        {draft.to ? ` to ${draft.to}` : ""}
+      </span>
+      {faults.length > 0 && (
+        <span className={chapter.clay}> · {faults.length === 1 ? say.somethingIsWrong : say.thingsAreWrong(faults.length)}</span>
+      )}
+    </summary>
+  );
+}
+
+interface PlanFieldsProps {
+  readonly field: (key: PlainField, label: string) => ReactNode;
+  readonly draft: PlanDraft;
+  readonly set: (change: Partial<PlanDraft>) => void;
+  readonly orNull: (text: string) => string | null;
+  readonly currency: string;
+}
+
+function PlanFields({ field, draft, set, orNull, currency }: PlanFieldsProps) {
+  return (
+    <div className={styles.grid3}>
+      {field("name", "Name")}
+      {field("from", "From")}
+      <TextInput label={say.toEmptyStill} value={draft.to ?? ""} onChange={(event) => set({ to: orNull(event.currentTarget.value) })} />
+      {field("fixedPerMonth", say.fixedAMonth(currency))}
+      {field("fixedPerDay", say.fixedADay(currency))}
+      <TextInput
+        label={say.leastAMonth(currency)}
+        value={draft.minimumPerMonth ?? ""}
+        onChange={(event) => set({ minimumPerMonth: orNull(event.currentTarget.value) })}
+      />
+      {field("levyPerKwh", say.leviesAKwh(currency))}
+      {field("taxPercent", say.taxesOnAllCharges)}
+      {field("risePercent", say.risesAYearBy)}
+      {field("holidays", "Holidays (12-25, 2024-04-01)")}
+      <NativeSelect
+        label="Exported energy"
+        value={draft.credit.kind}
+        onChange={(event) => set({ credit: { ...draft.credit, kind: event.currentTarget.value as PlanDraft["credit"]["kind"] } })}
+        data={[
+          { value: "none", label: "earns nothing" },
+          { value: "net-metering", label: say.netMeteringPaysForKwh },
+          { value: "net-billing", label: say.netBillingMoneyOnTheBill },
+          { value: "feed-in", label: say.feedInPaidApart },
+        ]}
+      />
+      <TextInput
+        label={say.exportCreditAKwh(currency)}
+        value={draft.credit.perKwh ?? ""}
+        onChange={(event) => set({ credit: { ...draft.credit, perKwh: orNull(event.currentTarget.value) } })}
+      />
+      <TextInput
+        label={say.trueUpMonth1To12}
+        value={draft.credit.trueUpMonth ?? ""}
+        onChange={(event) =>
+          set({
+            credit: {
+              ...draft.credit,
+              trueUpMonth: orNull(event.currentTarget.value) === null ? null : Number(event.currentTarget.value),
+            },
+          })
+        }
+      />
+      <TextInput
+        label={say.paidAKwhLeftAtTrue(currency)}
+        value={draft.credit.trueUpPerKwh ?? ""}
+        onChange={(event) => set({ credit: { ...draft.credit, trueUpPerKwh: orNull(event.currentTarget.value) } })}
+      />
+      <TextInput
+        label={say.demandChargeAKwAndMonth(currency)}
+        value={draft.demand?.perKw ?? ""}
+        onChange={(event) => {
+          const perKw = orNull(event.currentTarget.value);
+          set({ demand: perKw === null ? null : { perKw, days: draft.demand?.days ?? "all", hours: draft.demand?.hours ?? [] } });
+        }}
+      />
+    </div>
   );
 }
 

@@ -4,7 +4,7 @@ import { Button, SegmentedControl } from "@mantine/core";
 import { useState } from "react";
 import { PriceYearMap } from "@/charts";
 import type { PlanDocument } from "@/contracts/tariff";
-import { priceYear } from "@/core/money";
+import { type PriceYear, priceYear } from "@/core/money";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { Refused } from "@/features/kit/problems/ProblemList";
 import { ChartFrame } from "@/features/kit/save/ChartFrame";
@@ -56,57 +56,21 @@ export function TariffView({ slug, version, site, comparison }: MoneyProps) {
           <SegmentedControl size="xs" aria-label="Year" value={year ?? ""} onChange={setChosen} data={years} />
         </div>
       )}
-      {picture && (
-        <ChartFrame
-          title={say.aBoughtKwhHourByHour(currency)}
-          fileName={`${slug}-price-${year}`}
-          height={210}
-          summary={say.priceOfABoughtKwhAt(year)}
-          table={() => [
-            ["date", "hour", "per_kwh", "band"],
-            ...picture.dates.flatMap((date, d) =>
-              Array.from({ length: 24 }, (_, h) => [date, h, picture.perKwh[d * 24 + h] ?? null, picture.bandOf[d * 24 + h] ?? null]),
-            ),
-          ]}
-        >
-          {(width) => <PriceYearMap {...picture} width={width} height={210} label={(price) => `${number(price, 4)} ${currency}`} />}
-        </ChartFrame>
-      )}
+      {picture && <HoursChart currency={currency} slug={slug} year={year} picture={picture} />}
       {picture && <PriceKey picture={picture} />}
       {comparison && <ComparisonTable comparison={comparison} currency={currency} />}
       {LISTS.map(({ id, head, add }) => (
-        <section className={chapter.section} key={id}>
-          <h2>{head}</h2>
-          {drafts[id].map((draft, k) => (
-            <PlanEditor
-              key={draft.id}
-              draft={draft}
-              before={beforeOf(draft)}
-              currency={currency}
-              onChange={(next) =>
-                change(
-                  id,
-                  drafts[id].map((each, at) => (at === k ? next : each)),
-                )
-              }
-              onRemove={() =>
-                change(
-                  id,
-                  drafts[id].filter((_, at) => at !== k),
-                )
-              }
-            />
-          ))}
-          <Button
-            variant="subtle"
-            size="compact-sm"
-            onClick={() =>
-              change(id, [...drafts[id], draftOf(freshPlan(`plan-${Date.now().toString(36)}`, site.commissioned ?? "2020-01-01"))])
-            }
-          >
-            {add}
-          </Button>
-        </section>
+        <PlansSection
+          key={id}
+          id={id}
+          head={head}
+          drafts={drafts}
+          beforeOf={beforeOf}
+          currency={currency}
+          change={change}
+          site={site}
+          add={add}
+        />
       ))}
       {refusal && <Refused refusal={refusal} />}
       <div className={chapter.actions}>
@@ -118,6 +82,80 @@ export function TariffView({ slug, version, site, comparison }: MoneyProps) {
         </span>
       </div>
     </>
+  );
+}
+
+interface HoursChartProps {
+  readonly currency: string;
+  readonly slug: string;
+  readonly year: string | undefined;
+  readonly picture: PriceYear;
+}
+
+function HoursChart({ currency, slug, year, picture }: HoursChartProps) {
+  return (
+    <ChartFrame
+      title={say.aBoughtKwhHourByHour(currency)}
+      fileName={`${slug}-price-${year}`}
+      height={210}
+      summary={say.priceOfABoughtKwhAt(year)}
+      table={() => [
+        ["date", "hour", "per_kwh", "band"],
+        ...picture.dates.flatMap((date, d) =>
+          Array.from({ length: 24 }, (_, h) => [date, h, picture.perKwh[d * 24 + h] ?? null, picture.bandOf[d * 24 + h] ?? null]),
+        ),
+      ]}
+    >
+      {(width) => <PriceYearMap {...picture} width={width} height={210} label={(price) => `${number(price, 4)} ${currency}`} />}
+    </ChartFrame>
+  );
+}
+
+interface PlansSectionProps {
+  readonly id: List;
+  readonly head: string;
+  readonly drafts: Readonly<Record<List, readonly PlanDraft[]>>;
+  readonly beforeOf: (draft: PlanDraft) => PlanDocument | null;
+  readonly currency: string;
+  readonly change: (list: List, next: readonly PlanDraft[]) => void;
+  readonly site: MoneyProps["site"];
+  readonly add: string;
+}
+
+function PlansSection({ id, head, drafts, beforeOf, currency, change, site, add }: PlansSectionProps) {
+  return (
+    <section className={chapter.section}>
+      <h2>{head}</h2>
+      {drafts[id].map((draft, k) => (
+        <PlanEditor
+          key={draft.id}
+          draft={draft}
+          before={beforeOf(draft)}
+          currency={currency}
+          onChange={(next) =>
+            change(
+              id,
+              drafts[id].map((each, at) => (at === k ? next : each)),
+            )
+          }
+          onRemove={() =>
+            change(
+              id,
+              drafts[id].filter((_, at) => at !== k),
+            )
+          }
+        />
+      ))}
+      <Button
+        variant="subtle"
+        size="compact-sm"
+        onClick={() =>
+          change(id, [...drafts[id], draftOf(freshPlan(`plan-${Date.now().toString(36)}`, site.commissioned ?? "2020-01-01"))])
+        }
+      >
+        {add}
+      </Button>
+    </section>
   );
 }
 

@@ -1,0 +1,111 @@
+"use client";
+
+import { NativeSelect, NumberInput, SegmentedControl, TextInput } from "@mantine/core";
+import type { SiteDocument } from "@/contracts/site";
+import { DateField } from "@/features/kit/look/DateField";
+import segments from "@/features/kit/look/segments.module.css";
+import { say } from "@/wording/screens/field-book-inverter";
+import styles from "../FieldBook.module.css";
+import type { FieldBookProps } from "../field-book-props";
+import type { Cell, Typed } from "./inverter-typed";
+
+interface MomentFieldsProps {
+  readonly site: FieldBookProps["site"];
+  readonly inverter: SiteDocument["inverters"][number];
+  readonly set: (change: Partial<Typed>) => void;
+  readonly typed: Typed;
+}
+
+export function MomentFields({ site, inverter, set, typed }: MomentFieldsProps) {
+  return (
+    <div className={styles.fields}>
+      {site.inverters.length > 1 && (
+        <NativeSelect
+          label="Inverter"
+          data={site.inverters.map(({ id }) => id)}
+          value={inverter.id}
+          onChange={(event) => set({ inverter: event.currentTarget.value })}
+        />
+      )}
+      <DateField type="datetime-local" label={say.clockOnTheSite} value={typed.at} onChange={(at) => at && set({ at })} />
+    </div>
+  );
+}
+
+interface InputFieldsProps {
+  readonly k: number;
+  readonly input: { readonly dcV: Cell; readonly dcA: Cell; readonly strings: Cell };
+  readonly set: (change: Partial<Typed>) => void;
+  readonly typed: Typed;
+}
+
+export function InputFields({ k, input, set, typed }: InputFieldsProps) {
+  return (
+    <fieldset className={styles.fields} aria-label={`DC input ${k + 1}`}>
+      {(
+        [
+          ["dcV", `Input ${k + 1}, V`],
+          ["dcA", "A"],
+          ["strings", "Strings"],
+        ] as const
+      ).map(([key, label]) => (
+        <NumberInput
+          key={key}
+          label={label}
+          hideControls
+          inputMode="decimal"
+          value={input[key]}
+          onChange={(value) => set({ inputs: typed.inputs.map((each, at) => (at === k ? { ...each, [key]: value } : each)) })}
+        />
+      ))}
+    </fieldset>
+  );
+}
+
+interface OutputFieldsProps {
+  readonly typed: Typed;
+  readonly set: (change: Partial<Typed>) => void;
+}
+
+export function OutputFields({ typed, set }: OutputFieldsProps) {
+  return (
+    <div className={styles.fields}>
+      <NumberInput label="AC, V" hideControls inputMode="decimal" value={typed.acV} onChange={(acV) => set({ acV })} />
+      <NumberInput label="AC, A" hideControls inputMode="decimal" value={typed.acA} onChange={(acA) => set({ acA })} />
+      <NumberInput label={say.acPowerW} hideControls inputMode="decimal" value={typed.acW} onChange={(value) => set({ acW: value })} />
+      <SegmentedControl
+        classNames={segments}
+        size="xs"
+        data={[
+          { value: "1", label: "one phase" },
+          { value: "3", label: "three" },
+        ]}
+        value={typed.phases}
+        onChange={(phases) => set({ phases: phases === "3" ? "3" : "1" })}
+      />
+      <NumberInput label="Day, kWh" hideControls inputMode="decimal" value={typed.dayKwh} onChange={(dayKwh) => set({ dayKwh })} />
+      <NumberInput
+        label="Lifetime, kWh"
+        hideControls
+        inputMode="decimal"
+        value={typed.lifetimeKwh}
+        onChange={(lifetimeKwh) => set({ lifetimeKwh })}
+      />
+      <NumberInput
+        label={say.lightInThePlaneWM}
+        hideControls
+        inputMode="decimal"
+        placeholder="cloudless"
+        value={typed.light}
+        onChange={(value) => set({ light: value })}
+      />
+      <NumberInput label="Air, °C" hideControls inputMode="decimal" value={typed.airTempC} onChange={(airTempC) => set({ airTempC })} />
+      <TextInput
+        className={styles.wide}
+        label={say.stateLightsAndMessagesInYour}
+        value={typed.lights}
+        onChange={(event) => set({ lights: event.currentTarget.value })}
+      />
+    </div>
+  );
+}

@@ -1,0 +1,94 @@
+"use client";
+
+import { Button, NumberInput, Select } from "@mantine/core";
+import { useState } from "react";
+import { checkDisplay, type DisplayCheck } from "@/core/readings";
+import chapter from "@/features/kit/look/Chapter.module.css";
+import { DateField } from "@/features/kit/look/DateField";
+import { number, percent } from "@/wording/format";
+import { say } from "@/wording/screens/readings";
+import { type ImportDeskProps, ImportSteps } from "./ImportDesk";
+import styles from "./ReadingsChapter.module.css";
+import { useImport } from "./use-import";
+
+const FAULTS: Readonly<Record<DisplayCheck["faults"][number], string>> = {
+  "more-ac-than-dc": say.moreAcThanDcIsImpossible,
+  "poor-efficiency": say.lessThan88ComesThroughAn,
+  "inputs-unequal": say.oneInputCarriesClearlyLessCurrent,
+  "ac-disagrees": say.acVoltsTimesAmpsDoNot,
+};
+
+export function DisplaySection(props: ImportDeskProps) {
+  const [meter, setMeter] = useState<string | null>(props.meters[0] ?? null);
+  const [at, setAt] = useState(() => new Date().toISOString().slice(0, 16));
+  const [values, setValues] = useState<Record<string, number | string>>({});
+  const way = useImport(props.slug);
+  const field = (name: string, label: string) => (
+    <NumberInput
+      size="xs"
+      label={label}
+      value={values[name] ?? ""}
+      onChange={(value) => setValues({ ...values, [name]: value })}
+      hideControls
+      min={0}
+    />
+  );
+  const number_ = (name: string): number => (values[name] === undefined || values[name] === "" ? Number.NaN : Number(values[name]));
+  const check = checkDisplay({
+    dcInputs: [1, 2, 3].map((k) => ({ volts: number_(`dcV${k}`), amps: number_(`dcA${k}`) })),
+    acVolts: number_("acV"),
+    acAmps: number_("acA"),
+    acW: number_("acW"),
+  });
+  const lifetime = number_("lifetime");
+  const keep = () =>
+    void way.take([
+      new File(
+        [`time;counter_kwh${props.meters.length > 1 && meter ? `:${meter}` : ""}\n${at.replace("T", " ")};${lifetime}\n`],
+        `display ${at.replace("T", " ")}.csv`,
+      ),
+    ]);
+  return (
+    <section className={chapter.section}>
+      <h2>{say.allThatTheDisplayShows}</h2>
+      <div className={styles.display}>
+        {[1, 2, 3].map((k) => (
+          <div key={k} className={styles.line}>
+            {field(`dcV${k}`, say.dcInputV(k))}
+            {field(`dcA${k}`, say.dcInputA(k))}
+          </div>
+        ))}
+        <div className={styles.line}>
+          {field("acV", "AC, V")}
+          {field("acA", "AC, A")}
+          {field("acW", "AC, W")}
+        </div>
+        <div className={styles.line}>
+          {field("lifetime", "Lifetime, kWh")}
+          <DateField label="Read at" type="datetime-local" value={at} onChange={(value) => value && setAt(value)} />
+          {props.meters.length > 1 && (
+            <Select size="xs" label="Meter" data={[...props.meters]} value={meter} onChange={setMeter} allowDeselect={false} />
+          )}
+        </div>
+      </div>
+      <p data-testid="display-verdict">{displayWords(check)}</p>
+      <div className={chapter.actions}>
+        <Button variant="default" disabled={Number.isNaN(lifetime)} onClick={keep}>
+          {say.keepTheLifetimeReading}
+        </Button>
+      </div>
+      <ImportSteps {...props} way={way} />
+    </section>
+  );
+}
+
+function displayWords({ dcW, efficiencyFrac, balanceFrac, faults }: DisplayCheck): string {
+  if (Number.isNaN(efficiencyFrac) && Number.isNaN(balanceFrac)) return say.dcVoltsTimesAmpsOfAll;
+  const sentences = [
+    Number.isNaN(efficiencyFrac) ? "" : say.ofWDcComeThroughAs(percent(efficiencyFrac), number(dcW)),
+    Number.isNaN(balanceFrac) ? "" : say.theWeakestInputCarriesOfThe(percent(balanceFrac, 0)),
+  ];
+  return [...sentences, ...(faults.length > 0 ? faults.map((fault) => FAULTS[fault]) : [say.theFiguresAgreeWithEachOther])]
+    .filter(Boolean)
+    .join(" ");
+}

@@ -215,11 +215,9 @@ function EmptyLedger({ slug }: { slug: string }) {
       <h2>{say.thisLedgerHasNoLinesYet}</h2>
       <p>
         {say.theSunsSideNeedsWeatherA}
-        <code>time</code>
-        {say.andAtLeast}
+        <code>time</code> {say.andAtLeast}
         <code>ghi_w_m2</code>, best with <code>air_temperature_c</code> and <code>wind_speed_m_s</code>
-        {say.theMetersSideNeedsProduction}
-        <code>time</code> with <code>energy_kwh</code>, <code>power_w</code> or <code>counter_kwh</code>.{" "}
+        {say.theMetersSideNeedsProduction} <code>time</code> with <code>energy_kwh</code>, <code>power_w</code> or <code>counter_kwh</code>.{" "}
         <Link href={`/books/${slug}/readings`}>{say.bringThemInTheReadingsChapter}</Link>, or <Link href="/">{say.openABookOfTheDemo}</Link>
         {say.toSeeAFullPage}
       </p>

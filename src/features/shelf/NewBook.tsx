@@ -50,8 +50,7 @@ export function NewBook({ timeZone }: { timeZone: string }) {
       >
         <strong>Drop a site file here, or click to choose one</strong>
         <p className={readings.formats}>
-          A <code>*.site.json</code>
-          {say.saysWhereTheSiteIsAnd}
+          A <code>*.site.json</code> {say.saysWhereTheSiteIsAnd}
         </p>
       </Dropzone>
       {refusal && <Refused refusal={refusal} />}

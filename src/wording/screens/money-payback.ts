@@ -22,7 +22,7 @@ export const say = catalogue({
   gNetHBalanceIBalance: "G: net, H: balance, I: balance in today's money",
   saveTheTerms: "Save the terms",
   usedOnTheSpot: "Used on the spot",
-  noPaybackYetMissing: (missing: string, missing2: string) => `No payback yet: ${missing}${missing2} missing.`,
+  noPaybackYetMissing: (missing: string, missing2: string) => `No payback yet: ${missing} ${missing2} missing.`,
   costOverTheFirstYearAlone: " Cost over the first year alone says ",
   theMoneyDoesNotComeBack: "The money does not come back within ",
   aReplacementSinksItOnceMore: (staysPaidYears: string) =>

@@ -17,7 +17,7 @@ const pick = ({ key, planeKwhM2, referenceKwh, accountsKwh, expectedKwh, filledR
 /** `expect`: months and total of what the sun owes. */
 export async function expectCommand(options: CliOptions): Promise<void> {
   needed(options.weather, "weather", say.aWeatherCsv);
-  const { report, notices } = await ledgerFromFiles({ ...options, production: undefined as never });
+  const { report, notices } = await ledgerFromFiles(withoutProduction(options));
   printNotices(notices);
   if (options.json)
     return printJson({ months: report.months.map(pick), years: report.years.map(pick), all: pick(report.all), sources: report.sources });
@@ -34,4 +34,9 @@ export async function expectCommand(options: CliOptions): Promise<void> {
       [...report.months.map(row), ...report.years.map(row), row(report.all)],
     ),
   );
+}
+
+/** The same options with no production, whatever was typed. */
+function withoutProduction({ production: _unused, ...options }: CliOptions): CliOptions {
+  return options;
 }

@@ -103,6 +103,7 @@ function* pageRows(batchId: number, series: readonly MeteredPages[], ids: readon
 async function copyPages(transaction: Transaction, rows: Iterable<Buffer>, signal: AbortSignal): Promise<void> {
   const into = "copy day_pages (series_id, utc_day, batch_id, readings) from stdin (format binary)";
   const client = clientOf(transaction);
+  // Raw SQL: a copy streams millions of rows in one statement, which the models' query can't do.
   const copying = client.query(copyFrom(into));
   await endingWith(client, () => pipeline(Readable.from(rows, { objectMode: true, highWaterMark: 16 }), copying, { signal }));
 }

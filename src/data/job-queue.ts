@@ -28,6 +28,7 @@ export interface JobQueue extends JobOutbox {
 
 /** Opens the queue at its first use. `takes`: this process is a worker, which also keeps the clock and clears what is done. */
 export function jobQueue(sequelize: Sequelize, { takes, onError }: { takes: boolean; onError: (error: Error) => void }): JobQueue {
+  // Raw SQL: the queue's package writes its own statements; this gives it our connections and our transactions.
   const executeSql = (text: string, values: unknown[]) => withClient(sequelize, (client) => client.query(text, values));
   const within = (transaction: Transaction) => ({
     executeSql: (text: string, values: unknown[]) => clientOf(transaction).query(text, values),

@@ -26,6 +26,7 @@ export function readingRepository(sequelize: Sequelize, { Series, Batch, Promise
       return withClient(sequelize, async (client) => {
         const found: StoredSeries[] = [];
         for (const row of wanted) {
+          // Raw SQL: a copy streams pages as bytes, without a row object each.
           const copying = client.query(copyTo(copyPages(row.id)));
           const pages = readCopiedPages(await endingWith(client, () => buffer(copying)));
           if (pages.length > 0) found.push(joined(row, pages));

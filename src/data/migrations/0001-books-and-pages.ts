@@ -1,6 +1,9 @@
 import type { Sequelize } from "sequelize";
 
-/** Books, import batches, series, their day pages, and promises. Vocabulary is closed by checks; pages follow their batch. */
+/**
+ * Books, import batches, series, their day pages, and promises. Vocabulary is closed by checks; pages follow their batch.
+ * Raw SQL: a migration describes tables as they were then, whatever the models say today.
+ */
 const UP = `
 create table books (
   id uuid primary key,

@@ -1,6 +1,9 @@
 import type { Sequelize } from "sequelize";
 
-/** What-ifs kept in a book under a name. */
+/**
+ * What-ifs kept in a book under a name.
+ * Raw SQL: a migration describes tables as they were then, whatever the models say today.
+ */
 const UP = `
 create table variants (
   id integer generated always as identity primary key,

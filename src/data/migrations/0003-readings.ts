@@ -1,6 +1,9 @@
 import type { Sequelize } from "sequelize";
 
-/** Sparse readings, remembered mappings, decisions on findings, and what an import remarked. */
+/**
+ * Sparse readings, remembered mappings, decisions on findings, and what an import remarked.
+ * Raw SQL: a migration describes tables as they were then, whatever the models say today.
+ */
 const UP = `
 alter table import_batches add column notices jsonb not null default '[]' check (jsonb_typeof(notices) = 'array');
 create table energy_spans (

@@ -1,6 +1,9 @@
 import type { Sequelize } from "sequelize";
 
-/** Feeds: what is pulled, how far it has come, and how the last pulls went. Each fills one open batch a month. */
+/**
+ * Feeds: what is pulled, how far it has come, and how the last pulls went. Each fills one open batch a month.
+ * Raw SQL: a migration describes tables as they were then, whatever the models say today.
+ */
 const UP = `
 create table feeds (
   id integer generated always as identity primary key,

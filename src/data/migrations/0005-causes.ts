@@ -1,6 +1,9 @@
 import type { Sequelize } from "sequelize";
 
-/** Field-book entries, what was found of causes, moved postings, closed months, and who did what when. */
+/**
+ * Field-book entries, what was found of causes, moved postings, closed months, and who did what when.
+ * Raw SQL: a migration describes tables as they were then, whatever the models say today.
+ */
 const UP = `
 create table field_entries (
   id integer generated always as identity primary key,

@@ -1,6 +1,9 @@
 import type { Sequelize } from "sequelize";
 
-/** Bills as printed. Amounts are exact decimals; energies are what a meter says. A period can't begin twice in a book. */
+/**
+ * Bills as printed. Amounts are exact decimals; energies are what a meter says. A period can't begin twice in a book.
+ * Raw SQL: a migration describes tables as they were then, whatever the models say today.
+ */
 const UP = `
 create table bills (
   book_id uuid not null references books on delete cascade,

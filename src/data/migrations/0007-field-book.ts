@@ -1,6 +1,9 @@
 import type { Sequelize } from "sequelize";
 
-/** What an entry of the field book holds besides its words; a client's own id lets a second sending of one entry be known as such. */
+/**
+ * What an entry of the field book holds besides its words; a client's own id lets a second sending of one entry be known as such.
+ * Raw SQL: a migration describes tables as they were then, whatever the models say today.
+ */
 const UP = `
 alter table field_entries
   add column client_id uuid,

@@ -4,6 +4,7 @@ import { Button } from "@mantine/core";
 import { Dropzone } from "@mantine/dropzone";
 import Link from "next/link";
 import { RefusedCall } from "@/features/data/refused-call";
+import { fileInput } from "@/features/kit/file-input";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { Refused } from "@/features/kit/problems/ProblemList";
 import { number } from "@/wording/format";
@@ -98,7 +99,7 @@ function DropHere({ way }: { way: ImportWay }) {
       onReject={(rejected) =>
         way.fail(new RefusedCall("not-taken", say.cantBeTaken(rejected[0]?.file.name ?? "This"), "Drop files or a whole folder.", []))
       }
-      inputProps={{ "aria-label": "Choose files", "data-testid": "file" } as never}
+      inputProps={fileInput("Choose files", "file")}
     >
       <strong>Drop files or a folder here, or click to choose</strong>
       <p className={styles.formats}>

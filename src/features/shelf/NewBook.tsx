@@ -8,6 +8,7 @@ import { openedBookSchema } from "@/contracts/answers";
 import { ask } from "@/features/data/ask";
 import { RefusedCall } from "@/features/data/refused-call";
 import { useChange } from "@/features/data/use-change";
+import { fileInput } from "@/features/kit/file-input";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { Refused } from "@/features/kit/problems/ProblemList";
 import readings from "@/features/readings/ReadingsChapter.module.css";
@@ -46,7 +47,7 @@ export function NewBook({ timeZone }: { timeZone: string }) {
         multiple={false}
         onDrop={(files) => void take(files[0])}
         onReject={() => setFault(new RefusedCall("one-file", say.moreThanOneFileCameAt, "Drop one site file at a time."))}
-        inputProps={{ "aria-label": say.chooseASiteFile, "data-testid": "site-file" } as never}
+        inputProps={fileInput(say.chooseASiteFile, "site-file")}
       >
         <strong>Drop a site file here, or click to choose one</strong>
         <p className={readings.formats}>

@@ -10,7 +10,7 @@ import { OpenNumber } from "./fields";
 import { freeId } from "./free-id";
 import { RULE_NAMES } from "./rule-names";
 import styles from "./SiteChapter.module.css";
-import type { SiteForm } from "./site-values";
+import { type SiteForm, setAt } from "./site-values";
 import { AddButton } from "./view-parts";
 
 const MOUNTING_NAMES: Readonly<Record<(typeof mountings)[number], string>> = {
@@ -40,8 +40,12 @@ export function ArraysSection({ form, site, select }: Props) {
     const { id } = form.values.arrays[i]!;
     const without = (items: { arrays: string[] }[]) =>
       items.map((item) => ({ ...item, arrays: item.arrays.filter((name) => name !== id) }));
-    form.setFieldValue("inverters", without(form.values.inverters).filter((inverter) => inverter.arrays.length > 0) as never);
-    form.setFieldValue("meters", without(form.values.meters) as never);
+    setAt(
+      form,
+      "inverters",
+      without(form.values.inverters).filter((inverter) => inverter.arrays.length > 0),
+    );
+    setAt(form, "meters", without(form.values.meters));
     form.removeListItem("arrays", i);
   };
   return (

@@ -12,6 +12,7 @@ import { say } from "@/wording/screens/site";
 import { obstacleWorking } from "@/wording/workings/site-workings";
 import styles from "./Shade.module.css";
 import { horizonPath } from "./SkyPicture";
+import { setAt } from "./site-values";
 import type { SiteDraft } from "./use-site-draft";
 
 const rowsOf = (text: string): string[][] => Papa.parse<string[]>(text.trim(), { delimitersToGuess: [",", ";", "\t", " "] }).data;
@@ -35,7 +36,7 @@ export function HorizonTable({ draft, array, report, year }: Props) {
       setFault(read.fault);
       return;
     }
-    draft.form.setFieldValue(path as never, read.points);
+    setAt(draft.form, path, read.points);
     setFault("");
     setText(null);
   };
@@ -85,7 +86,7 @@ export function HorizonTable({ draft, array, report, year }: Props) {
           disabled={points.length === 0}
           onClick={() => {
             setText(null);
-            draft.form.setFieldValue(path as never, [] as never);
+            setAt(draft.form, path, []);
           }}
         >
           Level again

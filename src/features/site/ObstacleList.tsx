@@ -14,6 +14,7 @@ import { OpenNumber } from "./fields";
 import { obstaclePath, obstaclesInPlan, placeObstacle } from "./in-plan";
 import { KIND_NAMES } from "./kind-names";
 import styles from "./Shade.module.css";
+import { removeAt, setAt } from "./site-values";
 import type { SiteDraft } from "./use-site-draft";
 
 interface Props {
@@ -76,7 +77,7 @@ function ObstacleFields({ draft, thing, array }: { draft: SiteDraft; thing: Site
           place={site.place}
           value={thing.facingDeg ?? ""}
           placeholder="0"
-          onChange={(value) => form.setFieldValue(`${path}.facingDeg` as never, value === "" ? null : value)}
+          onChange={(value) => setAt(form, `${path}.facingDeg`, value === "" ? null : value)}
         />
       )}
       {thing.kind === "building" && (
@@ -117,9 +118,7 @@ function Leaves({ draft, thing, path }: { draft: SiteDraft; thing: SiteObstacle;
       ]}
       value={value}
       allowDeselect={false}
-      onChange={(next) =>
-        next !== "own" && draft.form.setFieldValue(`${path}.lightThroughMonthlyFrac` as never, next === "deciduous" ? season : null)
-      }
+      onChange={(next) => next !== "own" && setAt(draft.form, `${path}.lightThroughMonthlyFrac`, next === "deciduous" ? season : null)}
     />
   );
 }
@@ -141,7 +140,7 @@ function CostLine({
   const remove = (): void => {
     const path = obstaclePath(site, thing.id);
     const cut = path.lastIndexOf(".");
-    form.removeListItem(path.slice(0, cut) as never, Number(path.slice(cut + 1)));
+    removeAt(form, path.slice(0, cut), Number(path.slice(cut + 1)));
   };
   return (
     <div className={styles.cost}>

@@ -10,7 +10,7 @@ import { ModulesSection } from "./ModulesSection";
 import { PlanView } from "./PlanView";
 import { SideFrame } from "./SideFrame";
 import styles from "./SiteChapter.module.css";
-import type { SiteForm } from "./site-values";
+import { type SiteForm, setAt } from "./site-values";
 import type { SiteViewProps } from "./view-parts";
 
 /** Where the site stands and how its arrays lie, drawn to scale while it is typed. */
@@ -52,7 +52,7 @@ function PlaceSection({ form, timeZones }: { form: SiteForm; timeZones: readonly
   // The zone follows the coordinates while it was the one of the coordinates before, or none in particular.
   const moveTo = (key: "latitudeDeg" | "longitudeDeg", value: number | string): void => {
     const before = { ...form.getValues().place };
-    form.setFieldValue(`place.${key}`, value as never);
+    setAt(form, `place.${key}`, value);
     const after = { ...before, [key]: Number(value) };
     if (value === "" || Math.abs(after.latitudeDeg) > 90 || Math.abs(after.longitudeDeg) > 180) return;
     void import("@photostructure/tz-lookup").then(({ default: zoneAt }) => {

@@ -21,6 +21,7 @@ import { RULE_NAMES } from "./rule-names";
 import styles from "./Shade.module.css";
 import { ShadePictures } from "./ShadePictures";
 import { RuleTable, ShadedHoursTable } from "./ShadeTables";
+import { setAt } from "./site-values";
 import { CloudlessNote, type SiteViewProps } from "./view-parts";
 
 /** What a new obstacle measures until somebody says better. */
@@ -88,7 +89,7 @@ export function ShadeView({ slug, draft, year }: SiteViewProps) {
           value={array.shadeRule ?? ""}
           allowDeselect={false}
           w={300}
-          onChange={(rule) => form.setFieldValue(`arrays.${site.arrays.indexOf(array)}.shadeRule` as never, rule || null)}
+          onChange={(rule) => setAt(form, `arrays.${site.arrays.indexOf(array)}.shadeRule`, rule || null)}
         />
         <span className={styles.addLabel}>{say.putInThePlan}</span>
         {(Object.keys(USUAL) as (keyof typeof USUAL)[]).map((kind) => (

@@ -12,6 +12,7 @@ import { MONTHS_SHORT } from "@/wording/geometry";
 import { say } from "@/wording/screens/site";
 import { obstaclesInPlan } from "./in-plan";
 import styles from "./Shade.module.css";
+import { setAt } from "./site-values";
 import type { SiteDraft } from "./use-site-draft";
 
 interface Props {
@@ -72,8 +73,9 @@ export function SkyPicture({ slug, draft, array, sun }: Props) {
   const plane = useMemo(() => ({ tiltDeg: array.tiltDeg, azimuthDeg: array.azimuthDeg }), [array.tiltDeg, array.azimuthDeg]);
   const path = horizonPath(draft, array);
   const write = (next: HorizonPoint[]): void =>
-    form.setFieldValue(
-      path as never,
+    setAt(
+      form,
+      path,
       [...next].sort((a, b) => a.azimuthDeg - b.azimuthDeg),
     );
   const paint = (azimuthDeg: number, elevationDeg: number): void => {

@@ -1,5 +1,5 @@
 import { NumberInput, type NumberInputProps } from "@mantine/core";
-import type { SiteForm } from "./site-values";
+import { type SiteForm, setAt } from "./site-values";
 
 interface FieldProps {
   readonly form: SiteForm;
@@ -19,7 +19,7 @@ export function PercentInput({ form, label, path, decimals = 2 }: FieldProps & {
       value={shown}
       error={error}
       onBlur={onBlur}
-      onChange={(next) => form.setFieldValue(path as never, typeof next === "number" ? Number((next / 100).toFixed(8)) : next)}
+      onChange={(next) => setAt(form, path, typeof next === "number" ? Number((next / 100).toFixed(8)) : next)}
     />
   );
 }
@@ -35,7 +35,7 @@ export function OpenNumber({ form, label, path, ...rest }: FieldProps & Omit<Num
       value={value ?? ""}
       error={error}
       onBlur={onBlur}
-      onChange={(next) => form.setFieldValue(path as never, next === "" ? null : next)}
+      onChange={(next) => setAt(form, path, next === "" ? null : next)}
     />
   );
 }

@@ -48,3 +48,16 @@ export function newSite(timeZone: string): unknown {
     meters: [{ id: "main", point: "ac", arrays: ["roof"] }],
   };
 }
+
+/** A form whose fields are known by their paths alone. */
+interface PathForm {
+  setFieldValue(path: string, value: unknown): void;
+  removeListItem(path: string, index: number): void;
+}
+const byPath = (form: SiteForm): PathForm => form;
+
+/** Writes the field at a path that is put together at run time; the site's schema checks what comes out. */
+export const setAt = (form: SiteForm, path: string, value: unknown): void => byPath(form).setFieldValue(path, value);
+
+/** Takes an item out of the list at a path that is put together at run time. */
+export const removeAt = (form: SiteForm, path: string, index: number): void => byPath(form).removeListItem(path, index);

@@ -1,3 +1,4 @@
+// Longer than a file should be, on purpose: the plan and its handles share one frame of reference, and read as one picture.
 import type { ReactNode } from "react";
 import type { FlatPoint } from "@/core/shading";
 import type { PlacedArray, SiteObstacle } from "@/core/site";

@@ -1,3 +1,4 @@
+// Longer than a file should be, on purpose: the sky of an array is one picture, drawn from back to front.
 import { scaleLinear } from "d3";
 import type { ArcPoint } from "@/core/geometry";
 import type { FlatPoint } from "@/core/shading";

@@ -1,3 +1,4 @@
+// Longer than a file should be, on purpose: one report, whose parts are read together.
 import { z } from "zod";
 import { LEDGER_ACCOUNTS } from "@/core/accounts";
 import { causeKinds } from "@/core/attribution";

@@ -1,3 +1,4 @@
+// Longer than a file should be, on purpose: the site document is one format, published as one schema.
 import { z } from "zod";
 import type { Site } from "@/core/site";
 import { isTimeZone } from "@/core/time";

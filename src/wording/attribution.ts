@@ -1,4 +1,4 @@
-import type { AttributionFault, AttributionReport, EntryEffect, Untellable } from "@/contracts/attribution";
+import type { AttributionFault, AttributionReport, BookCause, EntryEffect, Untellable } from "@/contracts/attribution";
 import { causeInWords } from "./findings/attribution";
 
 /** What the readings can't tell apart, and why. */
@@ -34,10 +34,13 @@ export function effectInWords({ code, effectFrac }: EntryEffect): string {
 export const attributionFaultInWords = (fault: AttributionFault): string =>
   fault === "no-common-time" ? "Weather and production share no time yet." : "Something went wrong on our side; the log names the fault.";
 
+const findingInWords = ({ entry, ...finding }: BookCause, timeZone: string) => ({ ...finding, ...causeInWords(finding, timeZone), entry });
+
 /** A report with its sentences, as the command line prints it. */
 export const attributionInWords = (report: AttributionReport, timeZone: string) => ({
   ...report,
-  findings: report.findings.map(({ entry, ...finding }) => ({ ...finding, ...causeInWords(finding, timeZone), entry })),
+  findings: report.findings.map((finding) => findingInWords(finding, timeZone)),
   entries: report.entries.map((entry) => ({ ...entry, effect: effectInWords(entry.effect) })),
   cannotTell: report.cannotTell.map(untellableInWords),
+  fitted: { ...report.fitted, mayGoOn: report.fitted.mayGoOn.map((finding) => findingInWords(finding, timeZone)) },
 });

@@ -1,3 +1,4 @@
+// Longer than a file should be, on purpose: the vocabulary of a site, read as one list.
 import type { EfficiencyPoint, KingInverter } from "../inverter";
 import type { DecompositionModel, TranspositionModel } from "../irradiance";
 import type { CellTemperatureModel, Mounting, ReflectionModel } from "../module";

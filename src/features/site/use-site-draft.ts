@@ -1,9 +1,8 @@
 "use client";
 
-import { type UseFormReturnType, useForm } from "@mantine/form";
 import { useHotkeys } from "@mantine/hooks";
 import { useRouter } from "next/navigation";
-import { useCallback, useEffect, useEffectEvent, useMemo, useRef, useState } from "react";
+import { useEffect, useEffectEvent, useMemo, useRef, useState } from "react";
 import { bookAnswerSchema } from "@/contracts/answers";
 import { type SiteDocument, siteSchema } from "@/contracts/site";
 import { type FieldMerge, mergeFields } from "@/core/site";
@@ -12,7 +11,8 @@ import { asRefused, type RefusedCall } from "@/features/data/refused-call";
 import { saveSite } from "@/features/data/use-site-save";
 import { say } from "@/wording/screens/site";
 import { type Draft, draftsOf, dropDraft, keepDraft, tabId } from "./draft-storage";
-import { type SiteValues, toDocument, toValues, validateSite } from "./site-values";
+import { type SiteForm, type SiteValues, toDocument, toValues } from "./site-values";
+import { useUndoableForm } from "./use-undoable-form";
 
 /** The book as this window last read it. */
 interface Base {
@@ -27,7 +27,7 @@ export interface Conflict {
 }
 
 export interface SiteDraft {
-  readonly form: UseFormReturnType<SiteValues>;
+  readonly form: SiteForm;
   /** The draft as a whole document; where a field is wrong, as it was before that. */
   readonly site: SiteDocument;
   readonly note: string;
@@ -49,10 +49,6 @@ export interface SiteDraft {
   readonly replace: (site: SiteDocument, note: string) => void;
 }
 
-/** Entries within this time are undone together. */
-const TOGETHER_MS = 700;
-const DEEPEST = 200;
-
 /** A site document being edited: undo and redo, kept through reload, saved over the version it was read from. */
 export function useSiteDraft(slug: string, version: number, site: SiteDocument): SiteDraft {
   const router = useRouter();
@@ -61,44 +57,7 @@ export function useSiteDraft(slug: string, version: number, site: SiteDocument):
   const [refusal, setRefusal] = useState<RefusedCall | null>(null);
   const [conflict, setConflict] = useState<Conflict | null>(null);
   const [others, setOthers] = useState<readonly Draft[]>([]);
-  const past = useRef<SiteValues[]>([]);
-  const future = useRef<SiteValues[]>([]);
-  const [depth, setDepth] = useState({ past: 0, future: 0 });
-  const last = useRef(0);
-  const replaying = useRef(false);
-  const form = useForm<SiteValues>({
-    initialValues: toValues(site),
-    validate: validateSite,
-    validateInputOnBlur: true,
-    onValuesChange: (_, previous) => {
-      if (replaying.current) return;
-      const now = Date.now();
-      if (now - last.current > TOGETHER_MS || past.current.length === 0) past.current = [...past.current.slice(-DEEPEST), previous];
-      last.current = now;
-      future.current = [];
-      setDepth({ past: past.current.length, future: 0 });
-    },
-  });
-  const put = useCallback(
-    (values: SiteValues): void => {
-      replaying.current = true;
-      form.setValues(values);
-      replaying.current = false;
-    },
-    [form],
-  );
-  const step = (from: { current: SiteValues[] }, to: { current: SiteValues[] }): void => {
-    const values = from.current.at(-1);
-    if (!values) return;
-    from.current = from.current.slice(0, -1);
-    to.current = [...to.current, form.getValues()];
-    last.current = 0;
-    put(values);
-    form.clearErrors();
-    setDepth({ past: past.current.length, future: future.current.length });
-  };
-  const undo = (): void => step(past, future);
-  const redo = (): void => step(future, past);
+  const { form, depth, undo, redo } = useUndoableForm(site);
   const whole = useWholeSite(form.values, site);
   useDraftKeeping(slug, base, form.values, form.isDirty());
 
@@ -153,15 +112,7 @@ export function useSiteDraft(slug: string, version: number, site: SiteDocument):
   const save = (): void => {
     const { hasErrors, errors } = form.validate();
     if (hasErrors) {
-      setNote(
-        say.fieldSNeedCorrectingBeforeThis(
-          Object.keys(errors).length,
-          Object.entries(errors)
-            .slice(0, 2)
-            .map(([path, words]) => `${path}: ${typeof words === "string" ? words : ""}`)
-            .join("; "),
-        ),
-      );
+      setNote(faultsInWords(errors));
       return;
     }
     guarded(() => store(toDocument(form.getValues()), base));
@@ -214,6 +165,16 @@ export function useSiteDraft(slug: string, version: number, site: SiteDocument):
       setNote(words);
     },
   };
+}
+
+const SHOWN_FAULTS = 2;
+
+function faultsInWords(errors: Readonly<Record<string, unknown>>): string {
+  const first = Object.entries(errors).slice(0, SHOWN_FAULTS);
+  return say.fieldSNeedCorrectingBeforeThis(
+    Object.keys(errors).length,
+    first.map(([path, words]) => `${path}: ${typeof words === "string" ? words : ""}`).join("; "),
+  );
 }
 
 /** The draft as a document, or the last one that was whole. */

@@ -1,3 +1,4 @@
+// Longer than a file should be, on purpose: the steps of an import stand in the order in which they happen.
 import type { Batch, ImportEvent, ImportOptions, ImportPreview } from "@/contracts/imports";
 import { type Problem, ProblemLog } from "@/contracts/problems";
 import { DAY_MS } from "@/core/units";

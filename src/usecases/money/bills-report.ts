@@ -1,3 +1,4 @@
+// Longer than a file should be, on purpose: the report follows the bill from top to bottom.
 import type { BillDocument } from "@/contracts/bills";
 import type { BillsReport, SavingsMethodName } from "@/contracts/money";
 import type { SiteDocument } from "@/contracts/site";

@@ -1,3 +1,4 @@
+// Longer than a file should be, on purpose: every working of money in one catalogue, so that like things are said alike.
 import type { BillsReport, SavingsMethodName } from "@/contracts/money";
 import type { Decision, MoneyReport, Payback, PaybackSpread, PaybackTerms } from "@/core/money";
 import { USUAL_DOUBTS } from "@/core/money";

@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { attributionReportSchema, causeFindingSchema } from "./attribution";
+import { attributionReportSchema, causeFindingSchema, fittedAttributionSchema } from "./attribution";
 import { examinationSchema } from "./examination";
 import { feedSettingsSchema } from "./feeds";
 import { fieldEntrySchema, newEntrySchema } from "./field-book";
@@ -10,11 +10,14 @@ import { moneyReportSchema } from "./money";
 import { publishedSchema } from "./published-names";
 import { siteSchema } from "./site";
 
+const printedFindingSchema = causeFindingSchema
+  .omit({ entry: true })
+  .extend({ ...words("title", "what", "evidence"), entry: z.number().int().nullable() });
+
 /** A search's report as the command line prints it: its findings, its entries and what it can't tell come in words, for people. */
 const printedReportSchema = attributionReportSchema.extend({
-  findings: z.array(
-    causeFindingSchema.omit({ entry: true }).extend({ ...words("title", "what", "evidence"), entry: z.number().int().nullable() }),
-  ),
+  findings: z.array(printedFindingSchema),
+  fitted: fittedAttributionSchema.extend({ mayGoOn: z.array(printedFindingSchema) }),
   entries: z.array(fieldEntrySchema.extend({ findings: z.array(z.string()), effect: z.string() })),
   cannotTell: z.array(z.string()),
 });

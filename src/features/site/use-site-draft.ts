@@ -56,7 +56,6 @@ export function useSiteDraft(slug: string, version: number, site: SiteDocument):
   const [note, setNote] = useState("");
   const [refusal, setRefusal] = useState<RefusedCall | null>(null);
   const [conflict, setConflict] = useState<Conflict | null>(null);
-  const [others, setOthers] = useState<readonly Draft[]>([]);
   const { form, depth, undo, redo } = useUndoableForm(site);
   const whole = useWholeSite(form.values, site);
   useDraftKeeping(slug, base, form.values, form.isDirty());
@@ -67,17 +66,7 @@ export function useSiteDraft(slug: string, version: number, site: SiteDocument):
     if (merge.clashes.length > 0) setConflict({ now: { version, site }, merge });
     setNote(say.unsavedEntriesOfAreBack(new Date(draft.at).toLocaleTimeString([], { hour: "2-digit", minute: "2-digit" })));
   };
-  // What an earlier visit left unsaved comes back once, after the first paint: the server knows nothing of it.
-  const restore = useEffectEvent(() => {
-    const found = draftsOf(slug);
-    const own = found.find((draft) => draft.tab === tabId());
-    setOthers(found.filter((draft) => draft !== own));
-    if (own) bringBack(own);
-  });
-  useEffect(() => {
-    const soon = setTimeout(() => restore(), 0);
-    return () => clearTimeout(soon);
-  }, []);
+  const left = useLeftDrafts(slug, bringBack);
 
   const store = async (document: unknown, over: Base): Promise<void> => {
     try {
@@ -133,7 +122,7 @@ export function useSiteDraft(slug: string, version: number, site: SiteDocument):
     note,
     refusal,
     conflict,
-    others,
+    ...left,
     undo,
     redo,
     canUndo: depth.past > 0,
@@ -146,15 +135,6 @@ export function useSiteDraft(slug: string, version: number, site: SiteDocument):
       guarded(() => store(merged, now));
     },
     dismissConflict: () => setConflict(null),
-    takeOver: (draft) => {
-      bringBack(draft);
-      dropDraft(slug, draft.tab);
-      setOthers(others.filter((other) => other !== draft));
-    },
-    forget: (draft) => {
-      dropDraft(slug, draft.tab);
-      setOthers(others.filter((other) => other !== draft));
-    },
     revert: () => {
       form.setValues(toValues(base.site));
       form.clearErrors();
@@ -165,6 +145,36 @@ export function useSiteDraft(slug: string, version: number, site: SiteDocument):
       setNote(words);
     },
   };
+}
+
+interface LeftDrafts {
+  readonly others: readonly Draft[];
+  readonly takeOver: (draft: Draft) => void;
+  readonly forget: (draft: Draft) => void;
+}
+
+/** What an earlier visit left unsaved comes back once, after the first paint: the server knows nothing of it. Other windows' are offered. */
+function useLeftDrafts(slug: string, bringBack: (draft: Draft) => void): LeftDrafts {
+  const [others, setOthers] = useState<readonly Draft[]>([]);
+  const restore = useEffectEvent(() => {
+    const found = draftsOf(slug);
+    const own = found.find((draft) => draft.tab === tabId());
+    setOthers(found.filter((draft) => draft !== own));
+    if (own) bringBack(own);
+  });
+  useEffect(() => {
+    const soon = setTimeout(() => restore(), 0);
+    return () => clearTimeout(soon);
+  }, []);
+  const forget = (draft: Draft): void => {
+    dropDraft(slug, draft.tab);
+    setOthers(others.filter((other) => other !== draft));
+  };
+  const takeOver = (draft: Draft): void => {
+    bringBack(draft);
+    forget(draft);
+  };
+  return { others, takeOver, forget };
 }
 
 const SHOWN_FAULTS = 2;

@@ -17,7 +17,12 @@ export default defineConfig({
       {
         extends: true,
         // No test of these changes a module, and stubs are taken back: files share what they import, which is half of their time.
-        test: { name: "unit", include: ["src/**/*.test.ts", "test/validation/**/*.test.ts"], testTimeout: 30_000, isolate: false },
+        test: {
+          name: "unit",
+          include: ["src/**/*.test.ts", "scripts/**/*.test.ts", "test/validation/**/*.test.ts"],
+          testTimeout: 30_000,
+          isolate: false,
+        },
       },
       {
         extends: true,

@@ -1,4 +1,4 @@
-import { area, line, quantile, scaleLinear, scaleUtc } from "d3";
+import { area, line, quantile, type ScaleLinear, scaleLinear, scaleUtc } from "d3";
 import { DAY_MS, DAYS_PER_YEAR } from "@/core/units";
 import { ValueAxis } from "./ValueAxis";
 
@@ -66,24 +66,7 @@ export function AgeingFan({ days, index, fan, perYearFrac, warranty, ageAtStartY
         stroke="var(--ink)"
         strokeWidth={2}
       />
-      {warranty && (
-        <>
-          <path
-            d={
-              line<number>()
-                .x(when)
-                .y((t) => y(promised(t)))(steps) ?? ""
-            }
-            fill="none"
-            stroke="var(--clay)"
-            strokeWidth={1.6}
-            strokeDasharray="7 4"
-          />
-          <text x={width - MARGIN.right + 6} y={y(promised(years + ahead)) + 4} fill="var(--clay)">
-            warranty
-          </text>
-        </>
-      )}
+      {warranty && <WarrantyLine when={when} y={y} promised={promised} steps={steps} width={width} years={years} ahead={ahead} />}
       <text
         x={width - MARGIN.right + 6}
         y={y(along(perYearFrac, years + ahead)) + (warranty ? (promised(years + ahead) > along(perYearFrac, years + ahead) ? 16 : -6) : 4)}
@@ -93,6 +76,37 @@ export function AgeingFan({ days, index, fan, perYearFrac, warranty, ageAtStartY
       </text>
       <line x1={x(last)} x2={x(last)} y1={MARGIN.top} y2={height - MARGIN.bottom} stroke="var(--rule-strong)" strokeDasharray="2 3" />
     </g>
+  );
+}
+
+interface WarrantyLineProps {
+  readonly when: (t: number) => number;
+  readonly y: ScaleLinear<number, number, never>;
+  readonly promised: (t: number) => number;
+  readonly steps: number[];
+  readonly width: number;
+  readonly years: number;
+  readonly ahead: number;
+}
+
+function WarrantyLine({ when, y, promised, steps, width, years, ahead }: WarrantyLineProps) {
+  return (
+    <>
+      <path
+        d={
+          line<number>()
+            .x(when)
+            .y((t) => y(promised(t)))(steps) ?? ""
+        }
+        fill="none"
+        stroke="var(--clay)"
+        strokeWidth={1.6}
+        strokeDasharray="7 4"
+      />
+      <text x={width - MARGIN.right + 6} y={y(promised(years + ahead)) + 4} fill="var(--clay)">
+        warranty
+      </text>
+    </>
   );
 }
 

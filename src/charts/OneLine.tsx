@@ -66,18 +66,7 @@ export function OneLine({ width, inverters, meters, onMeter }: OneLineProps) {
           {say.metersAndGrid}
         </text>
       </g>
-      <g stroke="var(--ink)" strokeWidth={1.4} fill="none">
-        {placed.map(({ inverter, top, middle }) => (
-          <g key={inverter.id}>
-            {inverter.arrays.map((array, k) => {
-              const own = top + (groupHeight(inverter) - inverter.arrays.length * ROW) / 2 + (k + 0.5) * ROW;
-              return <path key={array.id} d={`M${x.arrayEnd} ${own}H${(x.arrayEnd + x.inverter) / 2}V${middle}H${x.inverter}`} />;
-            })}
-            <path d={`M${x.inverterEnd} ${middle}H${x.bus}V${bus}`} />
-          </g>
-        ))}
-        <path d={`M${x.bus} ${bus}H${x.grid}`} />
-      </g>
+      <BusTop placed={placed} x={x} bus={bus} />
       {placed.map(({ inverter, top, middle }) => (
         <g key={inverter.id}>
           {inverter.arrays.map((array, k) => (
@@ -103,6 +92,29 @@ export function OneLine({ width, inverters, meters, onMeter }: OneLineProps) {
           grid
         </text>
       </g>
+    </g>
+  );
+}
+
+interface BusTopProps {
+  readonly placed: { inverter: OneLineInverter; top: number; middle: number }[];
+  readonly x: { array: number; arrayEnd: number; inverter: number; inverterEnd: number; bus: number; grid: number };
+  readonly bus: number;
+}
+
+function BusTop({ placed, x, bus }: BusTopProps) {
+  return (
+    <g stroke="var(--ink)" strokeWidth={1.4} fill="none">
+      {placed.map(({ inverter, top, middle }) => (
+        <g key={inverter.id}>
+          {inverter.arrays.map((array, k) => {
+            const own = top + (groupHeight(inverter) - inverter.arrays.length * ROW) / 2 + (k + 0.5) * ROW;
+            return <path key={array.id} d={`M${x.arrayEnd} ${own}H${(x.arrayEnd + x.inverter) / 2}V${middle}H${x.inverter}`} />;
+          })}
+          <path d={`M${x.inverterEnd} ${middle}H${x.bus}V${bus}`} />
+        </g>
+      ))}
+      <path d={`M${x.bus} ${bus}H${x.grid}`} />
     </g>
   );
 }

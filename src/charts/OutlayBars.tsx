@@ -1,4 +1,4 @@
-import { max, scaleBand, scaleLinear } from "d3";
+import { max, type ScaleBand, type ScaleLinear, scaleBand, scaleLinear } from "d3";
 import { say } from "@/wording/charts";
 import { ValueAxis } from "./ValueAxis";
 
@@ -41,38 +41,54 @@ export function OutlayBars({
         const base = Math.max(0, bar.remainingBill);
         const isMore = bar.loan + bar.remainingBill > bar.billWithout;
         return (
-          <g key={bar.year}>
-            <rect x={left} width={x.bandwidth()} y={y(base)} height={Math.max(0, y(0) - y(base))} fill="var(--account-inverter)" />
-            {bar.remainingBill < 0 && (
-              <rect x={left} width={x.bandwidth()} y={y(0)} height={y(bar.remainingBill) - y(0)} fill="var(--moss)" />
-            )}
-            <rect
-              x={left}
-              width={x.bandwidth()}
-              y={y(base + bar.loan)}
-              height={Math.max(0, y(base) - y(base + bar.loan))}
-              fill="var(--brass)"
-              fillOpacity={0.8}
-            />
-            <line
-              x1={left - 2}
-              x2={left + x.bandwidth() + 2}
-              y1={y(bar.billWithout)}
-              y2={y(bar.billWithout)}
-              stroke={isMore ? "var(--clay)" : "var(--ink)"}
-              strokeWidth={2.4}
-            />
-            {(k + 1) % every === 0 && (
-              <text x={left + x.bandwidth() / 2} y={height - 16} textAnchor="middle">
-                {bar.year}
-              </text>
-            )}
-          </g>
+          <OutlayBar key={bar.year} bar={bar} left={left} x={x} y={y} base={base} isMore={isMore} k={k} every={every} height={height} />
         );
       })}
       <text x={width - MARGIN.right} y={height - 2} textAnchor="end" fontStyle="italic" fontFamily="var(--serif)">
         {say.yearsFromNow}
       </text>
+    </g>
+  );
+}
+
+interface OutlayBarProps {
+  readonly bar: OutlayBar;
+  readonly left: number;
+  readonly x: ScaleBand<string>;
+  readonly y: ScaleLinear<number, number, never>;
+  readonly base: number;
+  readonly isMore: boolean;
+  readonly k: number;
+  readonly every: 1 | 5 | 2;
+  readonly height: number;
+}
+
+function OutlayBar({ bar, left, x, y, base, isMore, k, every, height }: OutlayBarProps) {
+  return (
+    <g>
+      <rect x={left} width={x.bandwidth()} y={y(base)} height={Math.max(0, y(0) - y(base))} fill="var(--account-inverter)" />
+      {bar.remainingBill < 0 && <rect x={left} width={x.bandwidth()} y={y(0)} height={y(bar.remainingBill) - y(0)} fill="var(--moss)" />}
+      <rect
+        x={left}
+        width={x.bandwidth()}
+        y={y(base + bar.loan)}
+        height={Math.max(0, y(base) - y(base + bar.loan))}
+        fill="var(--brass)"
+        fillOpacity={0.8}
+      />
+      <line
+        x1={left - 2}
+        x2={left + x.bandwidth() + 2}
+        y1={y(bar.billWithout)}
+        y2={y(bar.billWithout)}
+        stroke={isMore ? "var(--clay)" : "var(--ink)"}
+        strokeWidth={2.4}
+      />
+      {(k + 1) % every === 0 && (
+        <text x={left + x.bandwidth() / 2} y={height - 16} textAnchor="middle">
+          {bar.year}
+        </text>
+      )}
     </g>
   );
 }

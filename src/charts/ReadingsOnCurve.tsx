@@ -1,4 +1,4 @@
-import { line, scaleLinear } from "d3";
+import { line, type ScaleLinear, scaleLinear } from "d3";
 import { ValueAxis } from "./ValueAxis";
 
 export interface CurvePoint {
@@ -56,23 +56,7 @@ export function ReadingsOnCurve({ curve, withPower = false, readings, peaks = []
       {withPower && <path d={powerShape([...curve]) ?? ""} fill="none" stroke="var(--brass)" strokeWidth={1.4} strokeDasharray="5 3" />}
       <path d={shape([...curve]) ?? ""} fill="none" stroke="var(--ink)" strokeWidth={2} />
       {peaks.map((peak, k) => (
-        <g key={`${peak.voltageV} ${peak.currentA}`}>
-          <line
-            x1={x(peak.voltageV)}
-            x2={x(peak.voltageV)}
-            y1={y(0)}
-            y2={y(peak.currentA)}
-            stroke="var(--rule-strong)"
-            strokeDasharray="2 3"
-          />
-          <circle
-            cx={x(peak.voltageV)}
-            cy={y(peak.currentA)}
-            r={k === 0 ? 5 : 3.5}
-            fill={k === 0 ? "var(--brass)" : "var(--paper)"}
-            stroke="var(--brass)"
-          />
-        </g>
+        <PeakMark key={`${peak.voltageV} ${peak.currentA}`} peak={peak} x={x} y={y} k={k} />
       ))}
       {readings.map((reading) => (
         <g key={reading.label} transform={`translate(${x(reading.voltageV)},${y(reading.currentA)})`}>
@@ -91,6 +75,28 @@ export function ReadingsOnCurve({ curve, withPower = false, readings, peaks = []
           </text>
         </g>
       ))}
+    </g>
+  );
+}
+
+interface PeakMarkProps {
+  readonly peak: CurvePoint;
+  readonly x: ScaleLinear<number, number, never>;
+  readonly y: ScaleLinear<number, number, never>;
+  readonly k: number;
+}
+
+function PeakMark({ peak, x, y, k }: PeakMarkProps) {
+  return (
+    <g>
+      <line x1={x(peak.voltageV)} x2={x(peak.voltageV)} y1={y(0)} y2={y(peak.currentA)} stroke="var(--rule-strong)" strokeDasharray="2 3" />
+      <circle
+        cx={x(peak.voltageV)}
+        cy={y(peak.currentA)}
+        r={k === 0 ? 5 : 3.5}
+        fill={k === 0 ? "var(--brass)" : "var(--paper)"}
+        stroke="var(--brass)"
+      />
     </g>
   );
 }

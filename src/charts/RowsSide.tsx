@@ -58,21 +58,26 @@ export function RowsSide({ width, height, tiltDeg, slantM, gapM, edgeM, heap, su
         </g>
       ))}
       {marks.map(({ from, to, label, y }) => (
-        <g key={label}>
-          <path d={`M${from} ${y - 8}V${y - 3}M${to} ${y - 8}V${y - 3}M${from} ${y - 5}H${to}`} stroke="var(--ink)" fill="none" />
-          <text
-            x={(from + to) / 2}
-            y={y + 8}
-            textAnchor="middle"
-            fill="var(--ink)"
-            stroke="var(--paper)"
-            strokeWidth={3}
-            paintOrder="stroke"
-          >
-            {label}
-          </text>
-        </g>
+        <Measure key={label} label={label} from={from} y={y} to={to} />
       ))}
+    </g>
+  );
+}
+
+interface MeasureProps {
+  readonly label: string;
+  readonly from: number;
+  readonly y: number;
+  readonly to: number;
+}
+
+function Measure({ label, from, y, to }: MeasureProps) {
+  return (
+    <g>
+      <path d={`M${from} ${y - 8}V${y - 3}M${to} ${y - 8}V${y - 3}M${from} ${y - 5}H${to}`} stroke="var(--ink)" fill="none" />
+      <text x={(from + to) / 2} y={y + 8} textAnchor="middle" fill="var(--ink)" stroke="var(--paper)" strokeWidth={3} paintOrder="stroke">
+        {label}
+      </text>
     </g>
   );
 }

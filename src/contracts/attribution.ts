@@ -139,6 +139,8 @@ export const orientationReportSchema = z.strictObject({
   changeKwhPerYear: z.number(),
 });
 
+export type OrientationReport = z.output<typeof orientationReportSchema>;
+
 /** What a search found that holds on, so that days after its record can be read without searching it all again. */
 export const fittedAttributionSchema = z.strictObject({
   endUtcMs: z.number(),

@@ -69,39 +69,45 @@ export function AgeingParts({
           {(width) => <PartRates rates={rates} warrantyFrac={warrantyFrac} width={width} />}
         </ChartFrame>
       )}
-      {parts.length > 0 && (
-        <ScrollBox label="Parts">
-          <RuledTable className={chapter.table}>
-            <thead>
-              <tr>
-                <th>part</th>
-                <th style={{ textAlign: "left" }}>told by</th>
-                <th>years</th>
-                <th>% a year</th>
-                <th>interval</th>
-                <th>{say.fasterThanTheRestBy}</th>
-                <th>interval</th>
-                <th style={{ textAlign: "left" }}>warranty</th>
-              </tr>
-            </thead>
-            <tbody>
-              {parts.map((part) => (
-                <tr key={part.id}>
-                  <td>{partName(part)}</td>
-                  <td style={{ textAlign: "left" }}>{part.source === "meter" ? `its meter, ${part.id}` : "its hours"}</td>
-                  <Cells working={() => partWorking(part)}>
-                    {[number(part.years, 1), rate(part.perYearFrac), range(part.low, part.high)]}
-                  </Cells>
-                  <Cells working={() => againstRestWorking(part)}>
-                    {[rate(part.againstRest?.value ?? null), range(part.againstRest?.low ?? null, part.againstRest?.high ?? null)]}
-                  </Cells>
-                  <td style={{ textAlign: "left" }}>{VERDICTS[part.verdict]}</td>
-                </tr>
-              ))}
-            </tbody>
-          </RuledTable>
-        </ScrollBox>
-      )}
+      {parts.length > 0 && <PartsTable parts={parts} />}
     </section>
+  );
+}
+
+interface PartsTableProps {
+  readonly parts: readonly PartReport[];
+}
+
+function PartsTable({ parts }: PartsTableProps) {
+  return (
+    <ScrollBox label="Parts">
+      <RuledTable className={chapter.table}>
+        <thead>
+          <tr>
+            <th>part</th>
+            <th style={{ textAlign: "left" }}>told by</th>
+            <th>years</th>
+            <th>% a year</th>
+            <th>interval</th>
+            <th>{say.fasterThanTheRestBy}</th>
+            <th>interval</th>
+            <th style={{ textAlign: "left" }}>warranty</th>
+          </tr>
+        </thead>
+        <tbody>
+          {parts.map((part) => (
+            <tr key={part.id}>
+              <td>{partName(part)}</td>
+              <td style={{ textAlign: "left" }}>{part.source === "meter" ? `its meter, ${part.id}` : "its hours"}</td>
+              <Cells working={() => partWorking(part)}>{[number(part.years, 1), rate(part.perYearFrac), range(part.low, part.high)]}</Cells>
+              <Cells working={() => againstRestWorking(part)}>
+                {[rate(part.againstRest?.value ?? null), range(part.againstRest?.low ?? null, part.againstRest?.high ?? null)]}
+              </Cells>
+              <td style={{ textAlign: "left" }}>{VERDICTS[part.verdict]}</td>
+            </tr>
+          ))}
+        </tbody>
+      </RuledTable>
+    </ScrollBox>
   );
 }

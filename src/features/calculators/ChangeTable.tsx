@@ -30,48 +30,7 @@ export function ChangeTable({ slug, arrayId, plan, rack, setRack, use }: Props) 
     typeof value === "number" && value > 0 && setRack({ ...existing, [key]: value });
   return (
     <>
-      <RuledTable className={chapter.table}>
-        <thead>
-          <tr>
-            <th scope="col">{plan.positions === 1 ? "all year" : "change on"}</th>
-            <th scope="col">{say.tiltFromFlat}</th>
-            <th scope="col">from upright</th>
-            <th scope="col">leg, m</th>
-            {plan.lateKwh.length > 0 && (
-              <>
-                <th scope="col">{say.aWeekLateKwh}</th>
-                <th scope="col">four weeks</th>
-              </>
-            )}
-          </tr>
-        </thead>
-        <tbody>
-          {plan.steps.map((step, k) => (
-            <tr key={step.from}>
-              <td>{plan.positions === 1 ? "fixed" : dayName(step.from)}</td>
-              <td>{number(step.tiltDeg, 1)}°</td>
-              <td>{number(90 - step.tiltDeg, 1)}°</td>
-              <td>
-                {rack ? (
-                  <Figure plain working={() => legWorking(rack, step.tiltDeg)}>
-                    {number(legLengthM(rack, step.tiltDeg), 3)}
-                  </Figure>
-                ) : (
-                  "–"
-                )}
-              </td>
-              {plan.lateKwh[k] &&
-                [0, LATE_DAYS.length - 1].map((late) => (
-                  <td key={late}>
-                    <Figure plain working={() => lateWorking(step, plan.lateKwh[k]!)}>
-                      {number(plan.lateKwh[k]![late]!, 1)}
-                    </Figure>
-                  </td>
-                ))}
-            </tr>
-          ))}
-        </tbody>
-      </RuledTable>
+      <DatesTable plan={plan} rack={rack} />
       <div className={styles.rack}>
         <NumberInput
           size="xs"
@@ -102,5 +61,57 @@ export function ChangeTable({ slug, arrayId, plan, rack, setRack, use }: Props) 
       </div>
       <p className={chapter.caution}>{say.aRackWithModulesIsA}</p>
     </>
+  );
+}
+
+interface DatesTableProps {
+  readonly plan: TiltPlan;
+  readonly rack: Rack | null;
+}
+
+function DatesTable({ plan, rack }: DatesTableProps) {
+  return (
+    <RuledTable className={chapter.table}>
+      <thead>
+        <tr>
+          <th scope="col">{plan.positions === 1 ? "all year" : "change on"}</th>
+          <th scope="col">{say.tiltFromFlat}</th>
+          <th scope="col">from upright</th>
+          <th scope="col">leg, m</th>
+          {plan.lateKwh.length > 0 && (
+            <>
+              <th scope="col">{say.aWeekLateKwh}</th>
+              <th scope="col">four weeks</th>
+            </>
+          )}
+        </tr>
+      </thead>
+      <tbody>
+        {plan.steps.map((step, k) => (
+          <tr key={step.from}>
+            <td>{plan.positions === 1 ? "fixed" : dayName(step.from)}</td>
+            <td>{number(step.tiltDeg, 1)}°</td>
+            <td>{number(90 - step.tiltDeg, 1)}°</td>
+            <td>
+              {rack ? (
+                <Figure plain working={() => legWorking(rack, step.tiltDeg)}>
+                  {number(legLengthM(rack, step.tiltDeg), 3)}
+                </Figure>
+              ) : (
+                "–"
+              )}
+            </td>
+            {plan.lateKwh[k] &&
+              [0, LATE_DAYS.length - 1].map((late) => (
+                <td key={late}>
+                  <Figure plain working={() => lateWorking(step, plan.lateKwh[k]!)}>
+                    {number(plan.lateKwh[k]![late]!, 1)}
+                  </Figure>
+                </td>
+              ))}
+          </tr>
+        ))}
+      </tbody>
+    </RuledTable>
   );
 }

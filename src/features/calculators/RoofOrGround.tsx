@@ -79,32 +79,42 @@ export function RoofOrGround({ slug, site, year, engine }: BenchProps & { readon
         setRackTilt={setRackTilt}
       />
       <WaysTable year={year} site={site} ways={ways} years={years} />
-      {years && years.length === ways.length && (
-        <ChartFrame
-          title={say.monthByMonth}
-          note={say.kwhAtTheMeter}
-          fileName={`${slug}-roof-or-ground`}
-          height={230}
-          summary={say.energyByMonthOnTheRoof}
-          table={() => [
-            ["way", ...MONTHS_SHORT],
-            ...ways.map(({ name }, k) => [name, ...years[k]!.monthsKwh.map((kwh) => Number(kwh.toFixed(1)))]),
-          ]}
-        >
-          {(width) => (
-            <WayCurves
-              width={width}
-              height={230}
-              months={MONTHS_SHORT}
-              label={(kwh) => number(kwh)}
-              curves={ways.map(({ name }, k) => ({ label: SHORT[k]!, values: years[k]!.monthsKwh, name }))}
-            />
-          )}
-        </ChartFrame>
-      )}
+      {years && years.length === ways.length && <WaysChart slug={slug} ways={ways} years={years} />}
       <p className={chapter.soft}>{say.theRackStandsClearOfThe}</p>
       <p className={chapter.caution}>{say.aRackCarriesWindAndSnow}</p>
     </>
+  );
+}
+
+interface WaysChartProps {
+  readonly slug: string;
+  readonly ways: Way[];
+  readonly years: PlaneYear[];
+}
+
+function WaysChart({ slug, ways, years }: WaysChartProps) {
+  return (
+    <ChartFrame
+      title={say.monthByMonth}
+      note={say.kwhAtTheMeter}
+      fileName={`${slug}-roof-or-ground`}
+      height={230}
+      summary={say.energyByMonthOnTheRoof}
+      table={() => [
+        ["way", ...MONTHS_SHORT],
+        ...ways.map(({ name }, k) => [name, ...years[k]!.monthsKwh.map((kwh) => Number(kwh.toFixed(1)))]),
+      ]}
+    >
+      {(width) => (
+        <WayCurves
+          width={width}
+          height={230}
+          months={MONTHS_SHORT}
+          label={(kwh) => number(kwh)}
+          curves={ways.map(({ name }, k) => ({ label: SHORT[k]!, values: years[k]!.monthsKwh, name }))}
+        />
+      )}
+    </ChartFrame>
   );
 }
 

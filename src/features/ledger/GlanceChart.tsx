@@ -1,10 +1,10 @@
 "use client";
 
 import { useRouter } from "next/navigation";
-import { type MouseEvent, useMemo, useState } from "react";
+import { type Dispatch, type MouseEvent, type SetStateAction, useMemo, useState } from "react";
 import { HEAT_BOUNDS, YearGlance } from "@/charts";
 import type { Glance } from "@/contracts/ledger";
-import { glanceHours, glanceTable } from "@/features/kit/glance/hours";
+import { type GlanceHours, glanceHours, glanceTable } from "@/features/kit/glance/hours";
 import { MonthTicks } from "@/features/kit/glance/MonthTicks";
 import { ChartFrame } from "@/features/kit/save/ChartFrame";
 import { dateName, number } from "@/wording/format";
@@ -63,26 +63,52 @@ export function GlanceChart({ glance, year, slug }: { glance: Glance; year: stri
       table={() => glanceTable(glance)}
     >
       {(width) => (
-        <g
-          onMouseMove={describe}
-          onMouseLeave={() => setUnder(null)}
-          onClick={(event) => {
-            const at = cellAt(event);
-            if (at) router.push(`/books/${slug}/ledger/${at.day.slice(0, 7)}?day=${at.day}`);
-          }}
-          style={{ cursor: "pointer" }}
-        >
-          <YearGlance
-            days={glance.days}
-            ratios={hours.values}
-            width={width}
-            height={HEIGHT}
-            firstHour={hours.firstHour}
-            lastHour={hours.lastHour}
-          />
-          <MonthTicks days={glance.days} width={width} y={HEIGHT + 13} />
-        </g>
+        <GlanceCells
+          describe={describe}
+          setUnder={setUnder}
+          cellAt={cellAt}
+          router={router}
+          slug={slug}
+          glance={glance}
+          hours={hours}
+          width={width}
+        />
       )}
     </ChartFrame>
+  );
+}
+
+interface GlanceCellsProps {
+  readonly describe: (event: MouseEvent<SVGGElement>) => void;
+  readonly setUnder: Dispatch<SetStateAction<string | null>>;
+  readonly cellAt: (event: MouseEvent<SVGGElement>) => { day: string; hour: number; cell: number } | null;
+  readonly router: ReturnType<typeof useRouter>;
+  readonly slug: string;
+  readonly glance: { days: string[]; expectedKwh: (number | null)[]; meteredKwh: (number | null)[] };
+  readonly hours: GlanceHours;
+  readonly width: number;
+}
+
+function GlanceCells({ describe, setUnder, cellAt, router, slug, glance, hours, width }: GlanceCellsProps) {
+  return (
+    <g
+      onMouseMove={describe}
+      onMouseLeave={() => setUnder(null)}
+      onClick={(event) => {
+        const at = cellAt(event);
+        if (at) router.push(`/books/${slug}/ledger/${at.day.slice(0, 7)}?day=${at.day}`);
+      }}
+      style={{ cursor: "pointer" }}
+    >
+      <YearGlance
+        days={glance.days}
+        ratios={hours.values}
+        width={width}
+        height={HEIGHT}
+        firstHour={hours.firstHour}
+        lastHour={hours.lastHour}
+      />
+      <MonthTicks days={glance.days} width={width} y={HEIGHT + 13} />
+    </g>
   );
 }

@@ -84,34 +84,7 @@ export function LedgerPage(props: LedgerPageProps) {
           ))}
         </nav>
       </header>
-      <nav className={views.views} aria-label="Views">
-        {LEDGER_VIEWS.map(({ id, name }) => (
-          <Link key={id} href={href({ view: id })} aria-current={id === view.id ? "page" : undefined}>
-            {name}
-          </Link>
-        ))}
-        {view.id === "spread" && posting !== null && (
-          <span className={views.postings}>
-            postings
-            <Link className={views.posting} href={href({ posting: "evidence" })} aria-current={posting === "evidence" ? "true" : undefined}>
-              by evidence
-            </Link>
-            <Link className={views.posting} href={href({ posting: "budget" })} aria-current={posting === "budget" ? "true" : undefined}>
-              {say.byTheBook}
-            </Link>
-          </span>
-        )}
-        <label className={views.starts}>
-          {say.yearStartsIn}
-          <select value={fiscalStart} onChange={(event) => router.push(href({ starts: event.currentTarget.value, year: "all" }))}>
-            {MONTH_NUMBERS.map((month) => (
-              <option key={month} value={month}>
-                {monthName(`2000-${String(month).padStart(2, "0")}`)}
-              </option>
-            ))}
-          </select>
-        </label>
-      </nav>
+      <ViewLinks href={href} view={view} posting={posting} fiscalStart={fiscalStart} router={router} />
       {run && !run.isCurrent && (
         <div className={styles.below}>
           <CauseProgress slug={slug} run={run} />
@@ -125,6 +98,47 @@ export function LedgerPage(props: LedgerPageProps) {
         <Spread {...props} />
       )}
     </div>
+  );
+}
+
+interface ViewLinksProps {
+  readonly href: (change: Partial<Record<"year" | "view" | "posting" | "starts", string>>) => string;
+  readonly view: LedgerView;
+  readonly posting: "evidence" | "budget" | null;
+  readonly fiscalStart: number;
+  readonly router: ReturnType<typeof useRouter>;
+}
+
+function ViewLinks({ href, view, posting, fiscalStart, router }: ViewLinksProps) {
+  return (
+    <nav className={views.views} aria-label="Views">
+      {LEDGER_VIEWS.map(({ id, name }) => (
+        <Link key={id} href={href({ view: id })} aria-current={id === view.id ? "page" : undefined}>
+          {name}
+        </Link>
+      ))}
+      {view.id === "spread" && posting !== null && (
+        <span className={views.postings}>
+          postings
+          <Link className={views.posting} href={href({ posting: "evidence" })} aria-current={posting === "evidence" ? "true" : undefined}>
+            by evidence
+          </Link>
+          <Link className={views.posting} href={href({ posting: "budget" })} aria-current={posting === "budget" ? "true" : undefined}>
+            {say.byTheBook}
+          </Link>
+        </span>
+      )}
+      <label className={views.starts}>
+        {say.yearStartsIn}
+        <select value={fiscalStart} onChange={(event) => router.push(href({ starts: event.currentTarget.value, year: "all" }))}>
+          {MONTH_NUMBERS.map((month) => (
+            <option key={month} value={month}>
+              {monthName(`2000-${String(month).padStart(2, "0")}`)}
+            </option>
+          ))}
+        </select>
+      </label>
+    </nav>
   );
 }
 

@@ -1,7 +1,7 @@
 "use client";
 
 import { Button, NumberInput, Select } from "@mantine/core";
-import { useState } from "react";
+import { type Dispatch, type ReactNode, type SetStateAction, useState } from "react";
 import { checkDisplay, type DisplayCheck } from "@/core/readings";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { DateField } from "@/features/kit/look/DateField";
@@ -51,26 +51,7 @@ export function DisplaySection(props: ImportDeskProps) {
   return (
     <section className={chapter.section}>
       <h2>{say.allThatTheDisplayShows}</h2>
-      <div className={styles.display}>
-        {[1, 2, 3].map((k) => (
-          <div key={k} className={styles.line}>
-            {field(`dcV${k}`, say.dcInputV(k))}
-            {field(`dcA${k}`, say.dcInputA(k))}
-          </div>
-        ))}
-        <div className={styles.line}>
-          {field("acV", "AC, V")}
-          {field("acA", "AC, A")}
-          {field("acW", "AC, W")}
-        </div>
-        <div className={styles.line}>
-          {field("lifetime", "Lifetime, kWh")}
-          <DateField label="Read at" type="datetime-local" value={at} onChange={(value) => value && setAt(value)} />
-          {props.meters.length > 1 && (
-            <Select size="xs" label="Meter" data={[...props.meters]} value={meter} onChange={setMeter} allowDeselect={false} />
-          )}
-        </div>
-      </div>
+      <DisplayTime field={field} at={at} setAt={setAt} props={props} meter={meter} setMeter={setMeter} />
       <p data-testid="display-verdict">{displayWords(check)}</p>
       <div className={chapter.actions}>
         <Button variant="default" disabled={Number.isNaN(lifetime)} onClick={keep}>
@@ -79,6 +60,40 @@ export function DisplaySection(props: ImportDeskProps) {
       </div>
       <ImportSteps {...props} way={way} />
     </section>
+  );
+}
+
+interface DisplayTimeProps {
+  readonly field: (name: string, label: string) => ReactNode;
+  readonly at: string;
+  readonly setAt: Dispatch<SetStateAction<string>>;
+  readonly props: ImportDeskProps;
+  readonly meter: string | null;
+  readonly setMeter: Dispatch<SetStateAction<string | null>>;
+}
+
+function DisplayTime({ field, at, setAt, props, meter, setMeter }: DisplayTimeProps) {
+  return (
+    <div className={styles.display}>
+      {[1, 2, 3].map((k) => (
+        <div key={k} className={styles.line}>
+          {field(`dcV${k}`, say.dcInputV(k))}
+          {field(`dcA${k}`, say.dcInputA(k))}
+        </div>
+      ))}
+      <div className={styles.line}>
+        {field("acV", "AC, V")}
+        {field("acA", "AC, A")}
+        {field("acW", "AC, W")}
+      </div>
+      <div className={styles.line}>
+        {field("lifetime", "Lifetime, kWh")}
+        <DateField label="Read at" type="datetime-local" value={at} onChange={(value) => value && setAt(value)} />
+        {props.meters.length > 1 && (
+          <Select size="xs" label="Meter" data={[...props.meters]} value={meter} onChange={setMeter} allowDeselect={false} />
+        )}
+      </div>
+    </div>
   );
 }
 

@@ -1,4 +1,4 @@
-import { type ScaleBand, scaleBand, scaleLinear } from "d3";
+import { type ScaleBand, type ScaleLinear, scaleBand, scaleLinear } from "d3";
 import type { BookFinding, Examination } from "@/contracts/examination";
 import { DAY_MS } from "@/core/units";
 import { ChartFrame } from "@/features/kit/save/ChartFrame";
@@ -49,28 +49,44 @@ export function FindingPicture({ finding, examination, timeZone }: { finding: Bo
           const inside = (date: string): boolean =>
             date >= day.format(new Date(finding.fromUtcMs)) &&
             date <= day.format(new Date(Math.max(finding.fromUtcMs, finding.toUtcMs - 1)));
-          return (
-            <g fontSize={12} fill="var(--ink-soft)">
-              <text x={AXIS - 6} y={14} textAnchor="end">
-                {number(most, most < 10 ? 1 : 0)}
-              </text>
-              <text x={AXIS - 6} y={HEIGHT} textAnchor="end">
-                kWh
-              </text>
-              {days.map((date, k) => (
-                <DayBar key={date} date={date} raw={raw} k={k} clean={clean} expected={expected} x={x} y={y} most={most} inside={inside} />
-              ))}
-              <line x1={AXIS} x2={width} y1={HEIGHT} y2={HEIGHT} stroke="var(--rule-strong)" />
-              {[0, Math.floor(days.length / 2), days.length - 1].map((k) => (
-                <text key={k} x={x(days[k]!)} y={HEIGHT + 14} textAnchor={k === 0 ? "start" : k === days.length - 1 ? "end" : "middle"}>
-                  {dateName(days[k]!)}
-                </text>
-              ))}
-            </g>
-          );
+          return <DayBars most={most} days={days} raw={raw} clean={clean} expected={expected} x={x} y={y} inside={inside} width={width} />;
         }}
       </ChartFrame>
     </div>
+  );
+}
+
+interface DayBarsProps {
+  readonly most: number;
+  readonly days: string[];
+  readonly raw: (number | null)[];
+  readonly clean: (number | null)[];
+  readonly expected: (number | null)[];
+  readonly x: ScaleBand<string>;
+  readonly y: ScaleLinear<number, number, never>;
+  readonly inside: (date: string) => boolean;
+  readonly width: number;
+}
+
+function DayBars({ most, days, raw, clean, expected, x, y, inside, width }: DayBarsProps) {
+  return (
+    <g fontSize={12} fill="var(--ink-soft)">
+      <text x={AXIS - 6} y={14} textAnchor="end">
+        {number(most, most < 10 ? 1 : 0)}
+      </text>
+      <text x={AXIS - 6} y={HEIGHT} textAnchor="end">
+        kWh
+      </text>
+      {days.map((date, k) => (
+        <DayBar key={date} date={date} raw={raw} k={k} clean={clean} expected={expected} x={x} y={y} most={most} inside={inside} />
+      ))}
+      <line x1={AXIS} x2={width} y1={HEIGHT} y2={HEIGHT} stroke="var(--rule-strong)" />
+      {[0, Math.floor(days.length / 2), days.length - 1].map((k) => (
+        <text key={k} x={x(days[k]!)} y={HEIGHT + 14} textAnchor={k === 0 ? "start" : k === days.length - 1 ? "end" : "middle"}>
+          {dateName(days[k]!)}
+        </text>
+      ))}
+    </g>
   );
 }
 

@@ -78,41 +78,56 @@ export function HealthView(props: Props) {
             <NumberInput label="or within, %" value={tolerancePercent} onChange={setTolerancePercent} hideControls min={0} max={100} />
           </div>
           {read !== null && (
-            <RuledTable className={chapter.table}>
-              <thead>
-                <tr>
-                  <th scope="col">set against</th>
-                  <th scope="col">measure, kWh</th>
-                  <th scope="col">difference, kWh</th>
-                  <th scope="col">share</th>
-                  <th scope="col">in tolerance</th>
-                </tr>
-              </thead>
-              <tbody>
-                <SideRow
-                  name={say.expectedByTheWeatherThatCame}
-                  side={expected && healthSide(read * expected.knownFrac, expected.kwh, tolerance)}
-                  read={read}
-                  span={span}
-                  basis={basis}
-                  kind="expected"
-                />
-                <SideRow
-                  name={say.promiseByTheDaysThemselves}
-                  side={promise === null ? null : healthSide(read, promise, tolerance)}
-                  read={read}
-                  span={span}
-                  basis={basis}
-                  kind="promise"
-                />
-              </tbody>
-            </RuledTable>
+            <SidesTable expected={expected} read={read} tolerance={tolerance} span={span} basis={basis} promise={promise} />
           )}
         </section>
         <DisplaySection {...props} />
       </div>
       <p className={chapter.caution}>{say.readDisplaysFromTheFrontOpening}</p>
     </>
+  );
+}
+
+interface SidesTableProps {
+  readonly expected: Expected | null;
+  readonly read: number;
+  readonly tolerance: { kwh: number; frac: number };
+  readonly span: { from: string; to: string };
+  readonly basis: HealthBasisProps;
+  readonly promise: number | null;
+}
+
+function SidesTable({ expected, read, tolerance, span, basis, promise }: SidesTableProps) {
+  return (
+    <RuledTable className={chapter.table}>
+      <thead>
+        <tr>
+          <th scope="col">set against</th>
+          <th scope="col">measure, kWh</th>
+          <th scope="col">difference, kWh</th>
+          <th scope="col">share</th>
+          <th scope="col">in tolerance</th>
+        </tr>
+      </thead>
+      <tbody>
+        <SideRow
+          name={say.expectedByTheWeatherThatCame}
+          side={expected && healthSide(read * expected.knownFrac, expected.kwh, tolerance)}
+          read={read}
+          span={span}
+          basis={basis}
+          kind="expected"
+        />
+        <SideRow
+          name={say.promiseByTheDaysThemselves}
+          side={promise === null ? null : healthSide(read, promise, tolerance)}
+          read={read}
+          span={span}
+          basis={basis}
+          kind="promise"
+        />
+      </tbody>
+    </RuledTable>
   );
 }
 

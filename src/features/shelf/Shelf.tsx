@@ -32,62 +32,70 @@ export function Shelf({ books, timeZone }: { books: readonly ShelfBook[]; timeZo
     <div className={chapter.page}>
       <h1>The shelf</h1>
       <p className={chapter.verdict}>{shelfSentence(books.length, needing.length)}</p>
-      {books.length > 0 && (
-        <ScrollBox label="Books" className={styles.ruled}>
-          <RuledTable className={chapter.table}>
-            <thead>
-              <tr>
-                <th scope="col">book</th>
-                <th scope="col">
-                  size
-                  <br />
-                  kWp
-                </th>
-                <th scope="col">
-                  last
-                  <br />
-                  year
-                </th>
-                <th scope="col" className={styles.left}>
-                  {say.itsMonthsOwedPaid}
-                </th>
-                <th scope="col">
-                  expected
-                  <br />
-                  kWh
-                </th>
-                <th scope="col">
-                  metered
-                  <br />
-                  kWh
-                </th>
-                <th scope="col">
-                  promise
-                  <br />
-                  kWh
-                </th>
-                <th scope="col">
-                  remainder
-                  <br />
-                  kWh
-                </th>
-                <th scope="col">
-                  paid of
-                  <br />
-                  owed
-                </th>
-              </tr>
-            </thead>
-            <tbody>
-              {books.map((book) => (
-                <BookLine key={book.slug} book={book} />
-              ))}
-            </tbody>
-          </RuledTable>
-        </ScrollBox>
-      )}
+      {books.length > 0 && <BooksTable books={books} />}
       <NewBook timeZone={timeZone} />
     </div>
+  );
+}
+
+interface BooksTableProps {
+  readonly books: readonly ShelfBook[];
+}
+
+function BooksTable({ books }: BooksTableProps) {
+  return (
+    <ScrollBox label="Books" className={styles.ruled}>
+      <RuledTable className={chapter.table}>
+        <thead>
+          <tr>
+            <th scope="col">book</th>
+            <th scope="col">
+              size
+              <br />
+              kWp
+            </th>
+            <th scope="col">
+              last
+              <br />
+              year
+            </th>
+            <th scope="col" className={styles.left}>
+              {say.itsMonthsOwedPaid}
+            </th>
+            <th scope="col">
+              expected
+              <br />
+              kWh
+            </th>
+            <th scope="col">
+              metered
+              <br />
+              kWh
+            </th>
+            <th scope="col">
+              promise
+              <br />
+              kWh
+            </th>
+            <th scope="col">
+              remainder
+              <br />
+              kWh
+            </th>
+            <th scope="col">
+              paid of
+              <br />
+              owed
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {books.map((book) => (
+            <BookLine key={book.slug} book={book} />
+          ))}
+        </tbody>
+      </RuledTable>
+    </ScrollBox>
   );
 }
 

@@ -110,15 +110,7 @@ function ArrayFields({ form, site, i }: { form: SiteForm; site: SiteDocument; i:
           onChange={(rule) => form.setFieldValue(`${path}.shadeRule`, rule || null)}
         />
         <OpenNumber form={form} label={say.rowsOfModules} path={`${path}.rows`} placeholder={layoutOf(site, array.id)?.rows} />
-        <Select
-          label="Modules stand"
-          data={[
-            { value: "portrait", label: "upright" },
-            { value: "landscape", label: say.onTheLongSide },
-          ]}
-          allowDeselect={false}
-          {...form.getInputProps(`${path}.orientation`)}
-        />
+        <MountingChoice form={form} path={path} />
         <NumberInput label={say.lowerEdgeUpM} hideControls {...form.getInputProps(`${path}.baseHeightM`)} />
         <div className={styles.pair}>
           <OpenNumber form={form} label="East, m" path={`${path}.eastM`} placeholder={layoutOf(site, array.id)?.east} />
@@ -128,6 +120,25 @@ function ArrayFields({ form, site, i }: { form: SiteForm; site: SiteDocument; i:
       <p className={styles.lies}>{liesIn(site, array.id)}</p>
       <TiltSeasons form={form} i={i} />
     </>
+  );
+}
+
+interface MountingChoiceProps {
+  readonly form: SiteForm;
+  readonly path: `arrays.${number}`;
+}
+
+function MountingChoice({ form, path }: MountingChoiceProps) {
+  return (
+    <Select
+      label="Modules stand"
+      data={[
+        { value: "portrait", label: "upright" },
+        { value: "landscape", label: say.onTheLongSide },
+      ]}
+      allowDeselect={false}
+      {...form.getInputProps(`${path}.orientation`)}
+    />
   );
 }
 

@@ -1,7 +1,7 @@
 import { Button, SegmentedControl } from "@mantine/core";
 import { useState } from "react";
 import type { SiteDocument } from "@/contracts/site";
-import { withField } from "@/core/site";
+import { type FieldClash, withField } from "@/core/site";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { ScrollBox } from "@/features/kit/look/ScrollBox";
 import { DataTable } from "@/features/kit/table/DataTable";
@@ -40,37 +40,7 @@ export function ConflictPanel({ conflict, draft }: { conflict: Conflict; draft: 
         {say.nothingIsLostChooseForEach}
         {taken.length > 0 && say.moreThatOnlyTheOtherWindow(taken.length, taken.length === 1 ? "is" : "are")}
       </p>
-      <ScrollBox label={say.fieldsChangedTwice}>
-        <DataTable
-          className={chapter.table}
-          rows={clashes}
-          rowKey={(clash) => clash.path.join(".")}
-          columns={[
-            { key: "field", head: "field", cell: (clash) => clash.path.join(" · ") },
-            { key: "was", head: "was", cell: (clash) => shown(clash.before) },
-            { key: "here", head: "here", cell: (clash) => shown(clash.mine) },
-            { key: "other-window", head: "other window", cell: (clash) => shown(clash.theirs) },
-            {
-              key: "keep",
-              head: "keep",
-              cell: (clash, k) => (
-                <>
-                  <SegmentedControl
-                    size="xs"
-                    data={[
-                      { value: "mine", label: "here" },
-                      { value: "theirs", label: "other" },
-                    ]}
-                    value={theirs.has(k) ? "theirs" : "mine"}
-                    onChange={(side) => choose(k, side)}
-                    aria-label={`Keep for ${clash.path.join(" ")}`}
-                  />
-                </>
-              ),
-            },
-          ]}
-        />
-      </ScrollBox>
+      <ClashTable clashes={clashes} theirs={theirs} choose={choose} />
       <div className={chapter.actions}>
         <Button onClick={settle}>{say.saveBothTogether}</Button>
         <Button variant="subtle" onClick={draft.dismissConflict}>
@@ -78,6 +48,48 @@ export function ConflictPanel({ conflict, draft }: { conflict: Conflict; draft: 
         </Button>
       </div>
     </section>
+  );
+}
+
+interface ClashTableProps {
+  readonly clashes: readonly FieldClash[];
+  readonly theirs: ReadonlySet<number>;
+  readonly choose: (k: number, side: string) => void;
+}
+
+function ClashTable({ clashes, theirs, choose }: ClashTableProps) {
+  return (
+    <ScrollBox label={say.fieldsChangedTwice}>
+      <DataTable
+        className={chapter.table}
+        rows={clashes}
+        rowKey={(clash) => clash.path.join(".")}
+        columns={[
+          { key: "field", head: "field", cell: (clash) => clash.path.join(" · ") },
+          { key: "was", head: "was", cell: (clash) => shown(clash.before) },
+          { key: "here", head: "here", cell: (clash) => shown(clash.mine) },
+          { key: "other-window", head: "other window", cell: (clash) => shown(clash.theirs) },
+          {
+            key: "keep",
+            head: "keep",
+            cell: (clash, k) => (
+              <>
+                <SegmentedControl
+                  size="xs"
+                  data={[
+                    { value: "mine", label: "here" },
+                    { value: "theirs", label: "other" },
+                  ]}
+                  value={theirs.has(k) ? "theirs" : "mine"}
+                  onChange={(side) => choose(k, side)}
+                  aria-label={`Keep for ${clash.path.join(" ")}`}
+                />
+              </>
+            ),
+          },
+        ]}
+      />
+    </ScrollBox>
   );
 }
 

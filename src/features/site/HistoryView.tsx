@@ -1,5 +1,5 @@
 import { Button, NumberInput, TextInput } from "@mantine/core";
-import { useState } from "react";
+import { type Dispatch, type SetStateAction, useState } from "react";
 import { DatedLine, type DatedMark } from "@/charts";
 import type { SiteDocument } from "@/contracts/site";
 import type { RevisionEffect } from "@/core/yield";
@@ -13,6 +13,7 @@ import { differenceWorking } from "@/wording/workings/yield-workings";
 import { FIELD_NAMES, NewRevision } from "./NewRevision";
 import { changedFields, inWords, withValue } from "./revision-words";
 import styles from "./SiteChapter.module.css";
+import type { SiteForm } from "./site-values";
 import { CloudlessNote, type SiteViewProps } from "./view-parts";
 
 /** What changed on the site and when, each change with what it is worth a year. */
@@ -51,49 +52,62 @@ export function HistoryView({ slug, draft, year, today }: SiteViewProps & { read
           {form.values.revisions.length === 0 && <p className={chapter.soft}>{say.noneTheSiteStandsAsIt}</p>}
           {form.values.revisions.map((revision, i) => (
             // biome-ignore lint/suspicious/noArrayIndexKey: dates and notes are edited here, so the place is the key
-            <div className={styles.type} key={i} onFocusCapture={() => setSelected(revision.from)}>
-              <div className={styles.revision}>
-                <TextInput label="From (2023-05-10)" {...form.getInputProps(`revisions.${i}.from`)} />
-                <TextInput label="Note" {...form.getInputProps(`revisions.${i}.note`)} />
-                {changedFields(revision.change).map((field) =>
-                  typeof field.value === "number" ? (
-                    <NumberInput
-                      key={field.path.join(".")}
-                      label={`${field.where} ${FIELD_NAMES[field.field] ?? field.field}`}
-                      hideControls
-                      value={field.value}
-                      onChange={(value) =>
-                        typeof value === "number" &&
-                        form.setFieldValue(`revisions.${i}.change`, withValue(revision.change, field.path, value))
-                      }
-                    />
-                  ) : (
-                    <TextInput
-                      key={field.path.join(".")}
-                      label={`${field.where} ${FIELD_NAMES[field.field] ?? field.field}`}
-                      value={JSON.stringify(field.value)}
-                      readOnly
-                    />
-                  ),
-                )}
-              </div>
-              <div className={styles.effect}>
-                <EffectText effect={effects?.[i]} name={revision.note || revision.from} />
-                <Button
-                  variant="subtle"
-                  size="compact-xs"
-                  onClick={() => form.removeListItem("revisions", i)}
-                  aria-label={say.removeTheRevisionOf(revision.from)}
-                >
-                  Remove
-                </Button>
-              </div>
-            </div>
+            <RevisionLine key={i} i={i} setSelected={setSelected} revision={revision} form={form} effects={effects} />
           ))}
         </section>
         <NewRevision draft={draft} today={today} />
       </div>
     </>
+  );
+}
+
+interface RevisionLineProps {
+  readonly i: number;
+  readonly setSelected: Dispatch<SetStateAction<string | null>>;
+  readonly revision: { from: string; note: string; change: Record<string, unknown> };
+  readonly form: SiteForm;
+  readonly effects: RevisionEffect[] | null;
+}
+
+function RevisionLine({ i, setSelected, revision, form, effects }: RevisionLineProps) {
+  return (
+    <div className={styles.type} onFocusCapture={() => setSelected(revision.from)}>
+      <div className={styles.revision}>
+        <TextInput label="From (2023-05-10)" {...form.getInputProps(`revisions.${i}.from`)} />
+        <TextInput label="Note" {...form.getInputProps(`revisions.${i}.note`)} />
+        {changedFields(revision.change).map((field) =>
+          typeof field.value === "number" ? (
+            <NumberInput
+              key={field.path.join(".")}
+              label={`${field.where} ${FIELD_NAMES[field.field] ?? field.field}`}
+              hideControls
+              value={field.value}
+              onChange={(value) =>
+                typeof value === "number" && form.setFieldValue(`revisions.${i}.change`, withValue(revision.change, field.path, value))
+              }
+            />
+          ) : (
+            <TextInput
+              key={field.path.join(".")}
+              label={`${field.where} ${FIELD_NAMES[field.field] ?? field.field}`}
+              value={JSON.stringify(field.value)}
+              readOnly
+            />
+          ),
+        )}
+      </div>
+      <div className={styles.effect}>
+        <EffectText effect={effects?.[i]} name={revision.note || revision.from} />
+        <Button
+          variant="subtle"
+          size="compact-xs"
+          onClick={() => form.removeListItem("revisions", i)}
+          aria-label={say.removeTheRevisionOf(revision.from)}
+        >
+          Remove
+        </Button>
+      </div>
+    </div>
   );
 }
 

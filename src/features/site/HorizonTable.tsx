@@ -1,9 +1,9 @@
 import { Button, FileButton, Textarea } from "@mantine/core";
 import Papa from "papaparse";
-import { useState } from "react";
+import { type Dispatch, type SetStateAction, useState } from "react";
 import { readHorizonRows } from "@/contracts/horizon-rows";
 import { horizonPointsOf } from "@/core/shading";
-import type { PvArray } from "@/core/site";
+import type { HorizonPoint, PvArray } from "@/core/site";
 import { HORIZON_ID, type ShadeReport, sumOf } from "@/core/yield";
 import { Figure } from "@/features/kit/figures/Figure";
 import chapter from "@/features/kit/look/Chapter.module.css";
@@ -68,30 +68,44 @@ export function HorizonTable({ draft, array, report, year }: Props) {
         onChange={(event) => setText(event.currentTarget.value)}
         onBlur={() => text !== null && text.trim() !== "" && take(text)}
       />
-      <div className={styles.row}>
-        <FileButton
-          onChange={(file) => void file?.text().then(take)}
-          accept=".csv,text/csv,text/plain"
-          inputProps={{ "aria-label": say.readAHorizonFromACsv }}
-        >
-          {(props) => (
-            <Button variant="subtle" size="compact-sm" {...props}>
-              {say.readACsv}
-            </Button>
-          )}
-        </FileButton>
-        <Button
-          variant="subtle"
-          size="compact-sm"
-          disabled={points.length === 0}
-          onClick={() => {
-            setText(null);
-            setAt(draft.form, path, []);
-          }}
-        >
-          Level again
-        </Button>
-      </div>
+      <HorizonActions take={take} points={points} setText={setText} draft={draft} path={path} />
     </section>
+  );
+}
+
+interface HorizonActionsProps {
+  readonly take: (from: string) => void;
+  readonly points: readonly HorizonPoint[];
+  readonly setText: Dispatch<SetStateAction<string | null>>;
+  readonly draft: SiteDraft;
+  readonly path: string;
+}
+
+function HorizonActions({ take, points, setText, draft, path }: HorizonActionsProps) {
+  return (
+    <div className={styles.row}>
+      <FileButton
+        onChange={(file) => void file?.text().then(take)}
+        accept=".csv,text/csv,text/plain"
+        inputProps={{ "aria-label": say.readAHorizonFromACsv }}
+      >
+        {(props) => (
+          <Button variant="subtle" size="compact-sm" {...props}>
+            {say.readACsv}
+          </Button>
+        )}
+      </FileButton>
+      <Button
+        variant="subtle"
+        size="compact-sm"
+        disabled={points.length === 0}
+        onClick={() => {
+          setText(null);
+          setAt(draft.form, path, []);
+        }}
+      >
+        Level again
+      </Button>
+    </div>
   );
 }

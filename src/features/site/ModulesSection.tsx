@@ -7,7 +7,7 @@ import { number, percent } from "@/wording/format";
 import { say } from "@/wording/screens/site";
 import { OpenNumber, PercentInput } from "./fields";
 import styles from "./SiteChapter.module.css";
-import type { SiteForm } from "./site-values";
+import type { SiteForm, SiteValues } from "./site-values";
 
 /** What the single diode needs of a datasheet; left empty, the temperature coefficient serves. */
 const DATASHEET = [
@@ -60,27 +60,38 @@ export function ModulesSection({ form }: { form: SiteForm }) {
           </div>
         );
       })}
-      <Menu position="bottom-start" withinPortal>
-        <Menu.Target>
-          <Button variant="subtle" size="compact-sm">
-            {say.addAType}
-          </Button>
-        </Menu.Target>
-        <Menu.Dropdown>
-          <Menu.Label>{say.madeUpModulesOfCommonKinds}</Menu.Label>
-          {moduleLibrary.map(({ name, fields }) => (
-            <Menu.Item key={name} onClick={() => add(name, fields)}>
-              {`${name}, ${fields.areaM2 ? percent(fields.pmpW / (1000 * fields.areaM2), 1) : ""}`}
-            </Menu.Item>
-          ))}
-          <Menu.Divider />
-          <Menu.Item onClick={() => add(`Module ${types.length + 1}`, moduleSchema.parse({ pmpW: 400 }))}>
-            {say.fromADatasheetOfYourOwn}
-          </Menu.Item>
-        </Menu.Dropdown>
-      </Menu>
+      <AddModule add={add} types={types} />
       <AddHint />
     </section>
+  );
+}
+
+interface AddModuleProps {
+  readonly add: (key: string, fields: (typeof moduleLibrary)[number]["fields"]) => void;
+  readonly types: SiteValues["moduleTypes"];
+}
+
+function AddModule({ add, types }: AddModuleProps) {
+  return (
+    <Menu position="bottom-start" withinPortal>
+      <Menu.Target>
+        <Button variant="subtle" size="compact-sm">
+          {say.addAType}
+        </Button>
+      </Menu.Target>
+      <Menu.Dropdown>
+        <Menu.Label>{say.madeUpModulesOfCommonKinds}</Menu.Label>
+        {moduleLibrary.map(({ name, fields }) => (
+          <Menu.Item key={name} onClick={() => add(name, fields)}>
+            {`${name}, ${fields.areaM2 ? percent(fields.pmpW / (1000 * fields.areaM2), 1) : ""}`}
+          </Menu.Item>
+        ))}
+        <Menu.Divider />
+        <Menu.Item onClick={() => add(`Module ${types.length + 1}`, moduleSchema.parse({ pmpW: 400 }))}>
+          {say.fromADatasheetOfYourOwn}
+        </Menu.Item>
+      </Menu.Dropdown>
+    </Menu>
   );
 }
 

@@ -1,5 +1,5 @@
 import { Button, NumberInput, Select, TextInput } from "@mantine/core";
-import { useState } from "react";
+import { type Dispatch, type SetStateAction, useState } from "react";
 import type { SiteDocument } from "@/contracts/site";
 import { siteOn } from "@/core/site";
 import { AzimuthField, TiltField } from "@/features/kit/angles/AngleField";
@@ -73,16 +73,7 @@ export function NewRevision({ draft: { form, site }, today }: { draft: SiteViewP
     <section className={chapter.section}>
       <h2>{say.writeDownAChange}</h2>
       <div className={styles.grid}>
-        <Select
-          label="What"
-          data={[...KINDS]}
-          value={kind}
-          allowDeselect={false}
-          onChange={(next) => {
-            setKind(next as Kind);
-            setValue("");
-          }}
-        />
+        <KindChoice kind={kind} setKind={setKind} setValue={setValue} />
         <TextInput label="From (2023-05-10)" value={from} onChange={(event) => setFrom(event.currentTarget.value)} />
         <Select
           label="Of"
@@ -111,6 +102,27 @@ export function NewRevision({ draft: { form, site }, today }: { draft: SiteViewP
       <p className={chapter.soft}>{say.theLedgerReadsEachMonthWith}</p>
       <p className={chapter.caution}>{say.beforeAnArrayIsMovedOr}</p>
     </section>
+  );
+}
+
+interface KindChoiceProps {
+  readonly kind: "tilt" | "azimuth" | "east" | "north" | "count" | "inverter" | "meter";
+  readonly setKind: Dispatch<SetStateAction<"tilt" | "azimuth" | "east" | "north" | "count" | "inverter" | "meter">>;
+  readonly setValue: Dispatch<SetStateAction<string | number>>;
+}
+
+function KindChoice({ kind, setKind, setValue }: KindChoiceProps) {
+  return (
+    <Select
+      label="What"
+      data={[...KINDS]}
+      value={kind}
+      allowDeselect={false}
+      onChange={(next) => {
+        setKind(next as Kind);
+        setValue("");
+      }}
+    />
   );
 }
 

@@ -1,7 +1,7 @@
 import { useMemo } from "react";
 import { ShadeHoursGrid } from "@/charts";
 import type { SiteDocument } from "@/contracts/site";
-import { shadedHours, shadeRuleOf } from "@/core/shading";
+import { type ShadedHours, shadedHours, shadeRuleOf } from "@/core/shading";
 import type { PvArray } from "@/core/site";
 import { type ShadeReport, sumOf } from "@/core/yield";
 import { Figure } from "@/features/kit/figures/Figure";
@@ -52,52 +52,67 @@ export function ShadedHoursTable({
       >
         {(width) => <ShadeHoursGrid width={width} height={132} byHour={hours.byHour} />}
       </ChartFrame>
-      <DataTable
-        className={chapter.table}
-        rows={rows}
-        rowKey={([month]) => month}
-        columns={[
-          { key: "month", head: "month", cell: ([month]) => month, foot: "year" },
-          {
-            key: "sun-on-it-h",
-            head: say.sunOnItH,
-            cell: ([, sun]) => number(sun),
-            foot: (
-              <>
-                <Figure plain working={() => hoursWorking(array.name || array.id, hours)}>
-                  {number(sumOf(hours.sunHours))}
-                </Figure>
-              </>
-            ),
-          },
-          {
-            key: "part-shaded-h",
-            head: say.partShadedH,
-            cell: ([, , part]) => (part === 0 ? "–" : number(part)),
-            foot: number(sumOf(hours.partHours)),
-          },
-          {
-            key: "as-full-shade-h",
-            head: say.asFullShadeH,
-            cell: ([, , , full]) => (full === 0 ? "–" : number(full, 1)),
-            foot: number(sumOf(hours.fullHours), 1),
-          },
-          {
-            key: "site-loses-kwh",
-            head: say.siteLosesKwh,
-            cell: ([, , , , kwh]) => (kwh === null ? "…" : number(kwh)),
-            foot:
-              lost === null ? (
-                "…"
-              ) : (
-                <Figure plain working={() => obstacleWorking("all shade", lost, sumOf(report!.openKwh), year)}>
-                  {number(sumOf(lost))}
-                </Figure>
-              ),
-          },
-        ]}
-      />
+      <HoursTable rows={rows} array={array} hours={hours} lost={lost} report={report} year={year} />
     </section>
+  );
+}
+
+interface HoursTableProps {
+  readonly rows: (readonly [string, number, number, number, number | null])[];
+  readonly array: PvArray;
+  readonly hours: ShadedHours;
+  readonly lost: number[] | null;
+  readonly report: ShadeReport | null;
+  readonly year: string | null;
+}
+
+function HoursTable({ rows, array, hours, lost, report, year }: HoursTableProps) {
+  return (
+    <DataTable
+      className={chapter.table}
+      rows={rows}
+      rowKey={([month]) => month}
+      columns={[
+        { key: "month", head: "month", cell: ([month]) => month, foot: "year" },
+        {
+          key: "sun-on-it-h",
+          head: say.sunOnItH,
+          cell: ([, sun]) => number(sun),
+          foot: (
+            <>
+              <Figure plain working={() => hoursWorking(array.name || array.id, hours)}>
+                {number(sumOf(hours.sunHours))}
+              </Figure>
+            </>
+          ),
+        },
+        {
+          key: "part-shaded-h",
+          head: say.partShadedH,
+          cell: ([, , part]) => (part === 0 ? "–" : number(part)),
+          foot: number(sumOf(hours.partHours)),
+        },
+        {
+          key: "as-full-shade-h",
+          head: say.asFullShadeH,
+          cell: ([, , , full]) => (full === 0 ? "–" : number(full, 1)),
+          foot: number(sumOf(hours.fullHours), 1),
+        },
+        {
+          key: "site-loses-kwh",
+          head: say.siteLosesKwh,
+          cell: ([, , , , kwh]) => (kwh === null ? "…" : number(kwh)),
+          foot:
+            lost === null ? (
+              "…"
+            ) : (
+              <Figure plain working={() => obstacleWorking("all shade", lost, sumOf(report!.openKwh), year)}>
+                {number(sumOf(lost))}
+              </Figure>
+            ),
+        },
+      ]}
+    />
   );
 }
 

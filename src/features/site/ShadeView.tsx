@@ -1,6 +1,6 @@
 import { Button, Select } from "@mantine/core";
-import { useState } from "react";
-import { shadeRules, siteObstacleSchema } from "@/contracts/site";
+import { type Dispatch, type SetStateAction, useState } from "react";
+import { type SiteDocument, shadeRules, siteObstacleSchema } from "@/contracts/site";
 import { equatorAzimuthDeg } from "@/core/geometry";
 import { shadeRuleOf } from "@/core/shading";
 import { arrayPlace, type ObstacleKind } from "@/core/site";
@@ -21,7 +21,7 @@ import { RULE_NAMES } from "./rule-names";
 import styles from "./Shade.module.css";
 import { ShadePictures } from "./ShadePictures";
 import { RuleTable, ShadedHoursTable } from "./ShadeTables";
-import { setAt } from "./site-values";
+import { type SiteForm, setAt } from "./site-values";
 import { CloudlessNote, type SiteViewProps } from "./view-parts";
 
 /** What a new obstacle measures until somebody says better. */
@@ -67,37 +67,7 @@ export function ShadeView({ slug, draft, year }: SiteViewProps) {
       <ShadeSentence report={report} draft={draft} year={year} />
       {refusal && <p className={chapter.clay}>{`${refusal.message} ${refusal.help}`}</p>}
       <CloudlessNote slug={slug} year={year} />
-      <div className={styles.tools}>
-        {site.arrays.length > 1 && (
-          <Select
-            aria-label="Seen from"
-            data={site.arrays.map((candidate) => ({ value: candidate.id, label: `seen from ${candidate.name || candidate.id}` }))}
-            value={array.id}
-            allowDeselect={false}
-            onChange={(id) => setArrayId(id ?? array.id)}
-          />
-        )}
-        <Select
-          aria-label={say.shadedCellsOf(array.name || array.id)}
-          data={[
-            {
-              value: "",
-              label: `as built: ${RULE_NAMES[shadeRuleOf({ ...site, arrays: [{ ...array, shadeRule: null }] }, { ...array, shadeRule: null })]}`,
-            },
-            ...shadeRules.map((rule) => ({ value: rule, label: RULE_NAMES[rule] })),
-          ]}
-          value={array.shadeRule ?? ""}
-          allowDeselect={false}
-          w={300}
-          onChange={(rule) => setAt(form, `arrays.${site.arrays.indexOf(array)}.shadeRule`, rule || null)}
-        />
-        <span className={styles.addLabel}>{say.putInThePlan}</span>
-        {(Object.keys(USUAL) as (keyof typeof USUAL)[]).map((kind) => (
-          <Button key={kind} size="compact-sm" variant="default" onClick={() => add(kind)}>
-            {KIND_NAMES[kind]}
-          </Button>
-        ))}
-      </div>
+      <ShadeActions site={site} array={array} setArrayId={setArrayId} form={form} add={add} />
       <ShadePictures slug={slug} draft={draft} array={array} selected={selected} select={setSelected} />
       <div className={styles.below}>
         <div>
@@ -110,6 +80,50 @@ export function ShadeView({ slug, draft, year }: SiteViewProps) {
         </div>
       </div>
     </>
+  );
+}
+
+interface ShadeActionsProps {
+  readonly site: SiteDocument;
+  readonly array: SiteDocument["arrays"][number];
+  readonly setArrayId: Dispatch<SetStateAction<string>>;
+  readonly form: SiteForm;
+  readonly add: (kind: Exclude<ObstacleKind, "box">) => void;
+}
+
+function ShadeActions({ site, array, setArrayId, form, add }: ShadeActionsProps) {
+  return (
+    <div className={styles.tools}>
+      {site.arrays.length > 1 && (
+        <Select
+          aria-label="Seen from"
+          data={site.arrays.map((candidate) => ({ value: candidate.id, label: `seen from ${candidate.name || candidate.id}` }))}
+          value={array.id}
+          allowDeselect={false}
+          onChange={(id) => setArrayId(id ?? array.id)}
+        />
+      )}
+      <Select
+        aria-label={say.shadedCellsOf(array.name || array.id)}
+        data={[
+          {
+            value: "",
+            label: `as built: ${RULE_NAMES[shadeRuleOf({ ...site, arrays: [{ ...array, shadeRule: null }] }, { ...array, shadeRule: null })]}`,
+          },
+          ...shadeRules.map((rule) => ({ value: rule, label: RULE_NAMES[rule] })),
+        ]}
+        value={array.shadeRule ?? ""}
+        allowDeselect={false}
+        w={300}
+        onChange={(rule) => setAt(form, `arrays.${site.arrays.indexOf(array)}.shadeRule`, rule || null)}
+      />
+      <span className={styles.addLabel}>{say.putInThePlan}</span>
+      {(Object.keys(USUAL) as (keyof typeof USUAL)[]).map((kind) => (
+        <Button key={kind} size="compact-sm" variant="default" onClick={() => add(kind)}>
+          {KIND_NAMES[kind]}
+        </Button>
+      ))}
+    </div>
   );
 }
 

@@ -50,49 +50,64 @@ export function MonthTable({ base, answer, site, wished, slug, year }: Props) {
     );
   return (
     <div className={styles.months}>
-      <RuledTable>
-        <caption>
-          {say.monthByMonthKwh}
-          <button type="button" onClick={save} aria-label={say.saveTheMonthsCsv}>
-            <IconDownload size={15} stroke={1.6} />
-          </button>
-        </caption>
-        <thead>
-          <tr>
-            <th scope="col" className={styles.first}>
-              month
-            </th>
-            <th scope="col">as built</th>
-            <th scope="col">with this</th>
-            <th scope="col" colSpan={2}>
-              difference
-            </th>
-          </tr>
-        </thead>
-        <tbody>
-          {rows.map((row) => (
-            <tr key={row.key}>
-              <th scope="row" className={styles.month}>
-                {row.name}
-              </th>
-              <Energies row={row} {...cells} />
-              <td className={styles.gap}>
-                <GapBar value={gapOf(row)} most={most} />
-              </td>
-            </tr>
-          ))}
-        </tbody>
-        <tfoot>
-          <tr className={styles.total}>
-            <th scope="row" className={styles.month}>
-              {year}
-            </th>
-            <Energies row={sum} {...cells} />
-            <td>{percent(gapOf(sum) / Math.max(1e-9, sum.built.expectedKwh))}</td>
-          </tr>
-        </tfoot>
-      </RuledTable>
+      <MonthRows save={save} rows={rows} cells={cells} most={most} year={year} sum={sum} />
     </div>
+  );
+}
+
+interface MonthRowsProps {
+  readonly save: () => void;
+  readonly rows: Row[];
+  readonly cells: { site: Site; wished: Site; decimals: number };
+  readonly most: number;
+  readonly year: string;
+  readonly sum: Row;
+}
+
+function MonthRows({ save, rows, cells, most, year, sum }: MonthRowsProps) {
+  return (
+    <RuledTable>
+      <caption>
+        {say.monthByMonthKwh}
+        <button type="button" onClick={save} aria-label={say.saveTheMonthsCsv}>
+          <IconDownload size={15} stroke={1.6} />
+        </button>
+      </caption>
+      <thead>
+        <tr>
+          <th scope="col" className={styles.first}>
+            month
+          </th>
+          <th scope="col">as built</th>
+          <th scope="col">with this</th>
+          <th scope="col" colSpan={2}>
+            difference
+          </th>
+        </tr>
+      </thead>
+      <tbody>
+        {rows.map((row) => (
+          <tr key={row.key}>
+            <th scope="row" className={styles.month}>
+              {row.name}
+            </th>
+            <Energies row={row} {...cells} />
+            <td className={styles.gap}>
+              <GapBar value={gapOf(row)} most={most} />
+            </td>
+          </tr>
+        ))}
+      </tbody>
+      <tfoot>
+        <tr className={styles.total}>
+          <th scope="row" className={styles.month}>
+            {year}
+          </th>
+          <Energies row={sum} {...cells} />
+          <td>{percent(gapOf(sum) / Math.max(1e-9, sum.built.expectedKwh))}</td>
+        </tr>
+      </tfoot>
+    </RuledTable>
   );
 }
 

@@ -5,6 +5,7 @@ import type { Remote } from "comlink";
 import { line, scaleLinear, scalePoint } from "d3";
 import { useEffect, useState } from "react";
 import { ValueAxis } from "@/charts";
+import type { SiteDocument } from "@/contracts/site";
 import { type Variant, variantSchema } from "@/contracts/what-if";
 import { applyWhatIf, type WhatIf, type YieldLine } from "@/core/yield";
 import { ask, tell } from "@/features/data/ask";
@@ -70,42 +71,18 @@ export function Variants(props: Props) {
       {refusal && <Refused refusal={refusal} />}
       {variants.length > 0 && base && (
         <div className={styles.compare}>
-          <ScrollBox label="Variants">
-            <RuledTable className={chapter.table}>
-              <thead>
-                <tr>
-                  <th scope="col">variant</th>
-                  <th scope="col">kWp</th>
-                  <th scope="col">kW AC</th>
-                  <th scope="col">{year}, kWh</th>
-                  <th scope="col">winter half</th>
-                  <th scope="col">difference</th>
-                  <th scope="col">
-                    <span className={styles.hidden}>actions</span>
-                  </th>
-                </tr>
-              </thead>
-              <tbody>
-                <VariantRow name="As built" site={site} lines={base} base={base} />
-                {variants.map((variant) => {
-                  const place = chosen.indexOf(variant.id);
-                  return (
-                    <VariantRow
-                      key={variant.id}
-                      name={variant.name}
-                      site={applyWhatIf(site, variant.whatIf)}
-                      lines={compared.find((current) => current.variant.id === variant.id)?.lines ?? null}
-                      base={base}
-                      stroke={place < 0 ? null : STROKES[place]!}
-                      toggle={() => toggle(variant.id)}
-                      take={() => take(variant.whatIf)}
-                      remove={() => send(() => tell("DELETE", `/api/books/${slug}/variants/${variant.id}`))}
-                    />
-                  );
-                })}
-              </tbody>
-            </RuledTable>
-          </ScrollBox>
+          <VariantsTable
+            year={year}
+            site={site}
+            base={base}
+            variants={variants}
+            chosen={chosen}
+            compared={compared}
+            toggle={toggle}
+            take={take}
+            send={send}
+            slug={slug}
+          />
           <ChartFrame
             title={say.differenceFromAsBuiltKwhA}
             fileName={`${slug}-${year}-variants`}
@@ -121,6 +98,60 @@ export function Variants(props: Props) {
         </div>
       )}
     </section>
+  );
+}
+
+interface VariantsTableProps {
+  readonly year: string;
+  readonly site: SiteDocument;
+  readonly base: readonly YieldLine[];
+  readonly variants: readonly Variant[];
+  readonly chosen: readonly number[];
+  readonly compared: readonly Compared[];
+  readonly toggle: (id: number) => void;
+  readonly take: (whatIf: WhatIf) => void;
+  readonly send: (value: () => Promise<void>) => void;
+  readonly slug: string;
+}
+
+function VariantsTable({ year, site, base, variants, chosen, compared, toggle, take, send, slug }: VariantsTableProps) {
+  return (
+    <ScrollBox label="Variants">
+      <RuledTable className={chapter.table}>
+        <thead>
+          <tr>
+            <th scope="col">variant</th>
+            <th scope="col">kWp</th>
+            <th scope="col">kW AC</th>
+            <th scope="col">{year}, kWh</th>
+            <th scope="col">winter half</th>
+            <th scope="col">difference</th>
+            <th scope="col">
+              <span className={styles.hidden}>actions</span>
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          <VariantRow name="As built" site={site} lines={base} base={base} />
+          {variants.map((variant) => {
+            const place = chosen.indexOf(variant.id);
+            return (
+              <VariantRow
+                key={variant.id}
+                name={variant.name}
+                site={applyWhatIf(site, variant.whatIf)}
+                lines={compared.find((current) => current.variant.id === variant.id)?.lines ?? null}
+                base={base}
+                stroke={place < 0 ? null : STROKES[place]!}
+                toggle={() => toggle(variant.id)}
+                take={() => take(variant.whatIf)}
+                remove={() => send(() => tell("DELETE", `/api/books/${slug}/variants/${variant.id}`))}
+              />
+            );
+          })}
+        </tbody>
+      </RuledTable>
+    </ScrollBox>
   );
 }
 

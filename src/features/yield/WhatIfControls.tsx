@@ -83,25 +83,37 @@ export function WhatIfControls({ site, wished, subject, whatIf, change, reset }:
         step={0.01}
         set={(albedo) => change({ albedo })}
       />
-      <div className={styles.choices}>
-        <Select
-          label="Mounting"
-          data={mountings.map((mounting) => ({ value: mounting, label: MOUNTING_NAMES[mounting] }))}
-          value={subject.mounting}
-          allowDeselect={false}
-          onChange={(mounting) => change({ mounting: (mounting as keyof typeof MOUNTING_NAMES) ?? undefined })}
-        />
-        <Select
-          label="Module"
-          data={Object.keys(site.modules)}
-          value={subject.module}
-          allowDeselect={false}
-          onChange={(module) => change({ module: module ?? undefined })}
-        />
-      </div>
+      <PlaneTools subject={subject} change={change} site={site} />
       <Button variant="default" size="compact-sm" onClick={reset}>
         {say.backToTheBook}
       </Button>
+    </div>
+  );
+}
+
+interface PlaneToolsProps {
+  readonly subject: PvArray;
+  readonly change: (part: Partial<WhatIf>) => void;
+  readonly site: ControlsProps["site"];
+}
+
+function PlaneTools({ subject, change, site }: PlaneToolsProps) {
+  return (
+    <div className={styles.choices}>
+      <Select
+        label="Mounting"
+        data={mountings.map((mounting) => ({ value: mounting, label: MOUNTING_NAMES[mounting] }))}
+        value={subject.mounting}
+        allowDeselect={false}
+        onChange={(mounting) => change({ mounting: (mounting as keyof typeof MOUNTING_NAMES) ?? undefined })}
+      />
+      <Select
+        label="Module"
+        data={Object.keys(site.modules)}
+        value={subject.module}
+        allowDeselect={false}
+        onChange={(module) => change({ module: module ?? undefined })}
+      />
     </div>
   );
 }

@@ -4,23 +4,22 @@ import { NativeSelect } from "@mantine/core";
 import type { Remote } from "comlink";
 import { useRouter } from "next/navigation";
 import { useEffect, useRef, useState } from "react";
-import { MonthBars, WaterfallBar, type WaterfallBarProps, WaterfallPicture, waterfallHeight } from "@/charts";
+import { MonthBars, WaterfallPicture, waterfallHeight } from "@/charts";
 import { LEDGER_ACCOUNTS, type LedgerAccount } from "@/core/accounts";
 import { type LedgerLine, ledgerPostings } from "@/core/ledger";
 import { Figure } from "@/features/kit/figures/Figure";
 import { ScrollBox } from "@/features/kit/look/ScrollBox";
 import { ChartFrame } from "@/features/kit/save/ChartFrame";
-import { SaveMenu } from "@/features/kit/save/SaveMenu";
-import { RuledTable } from "@/features/kit/table/RuledTable";
 import { ACCOUNT_NAMES } from "@/wording/accounts";
-import { kwhDecimals, monthName, number, percent } from "@/wording/format";
+import { kwhDecimals, monthName, number } from "@/wording/format";
 import { say } from "@/wording/screens/yield";
 import { accountWorking, expectedWorking, meteredWorking, referenceWorking } from "@/wording/workings/ledger-workings";
 import type { Working } from "@/wording/workings/working";
-import { removalWorking, typicalWorking } from "@/wording/workings/yield-workings";
+import { typicalWorking } from "@/wording/workings/yield-workings";
 import type { YieldEngine } from "./engine.worker";
 import type { Removal } from "./engine-types";
 import { GlanceModes } from "./GlanceModes";
+import { type Step, StepsTable } from "./StepsTable";
 import styles from "./Yield.module.css";
 import type { YieldPageProps } from "./yield-props";
 
@@ -87,18 +86,6 @@ function SpanChoice({ slug, months, span, view, year }: Props) {
   );
 }
 
-interface Step {
-  readonly key: string;
-  readonly code: string;
-  readonly name: string;
-  readonly account: WaterfallBarProps["account"];
-  readonly fromKwh: number;
-  readonly toKwh: number;
-  readonly shownKwh: number;
-  readonly working: () => Working;
-  readonly removalKwh: number | null;
-}
-
 function Waterfall(props: Props & { decimals: number }) {
   const { sum, decimals, uncertainty, slug } = props;
   const removals = useRemovals(props);
@@ -108,64 +95,16 @@ function Waterfall(props: Props & { decimals: number }) {
   const domain = [floor, sum.referenceKwh] as const;
   return (
     <ScrollBox label={say.fromTheSunToTheMeter} className={styles.waterfall}>
-      <RuledTable>
-        <caption>
-          {say.fromTheSunToTheMeter}
-          <SaveMenu
-            title={say.fromTheSunToTheMeter}
-            fileName={`${slug}-waterfall`}
-            picture={() => picture.current}
-            table={() => [["account", "kwh", "back_if_gone_kwh"], ...steps.map((s) => [s.key, s.shownKwh, s.removalKwh])]}
-          />
-        </caption>
-        <thead>
-          <tr>
-            <th scope="col" colSpan={2}>
-              account
-            </th>
-            <th scope="col" className={styles.barHead}>
-              {say.barsBeginAtKwh(number(floor))}
-            </th>
-            <th scope="col">kWh</th>
-            <th scope="col">of reference</th>
-            <th scope="col" title={say.energyAtTheMeterThatWould}>
-              {say.backIfGone}
-            </th>
-          </tr>
-        </thead>
-        <tbody>
-          {steps.map((step) => (
-            <tr key={step.key} data-total={step.account === "total" || step.account === "metered" || undefined}>
-              <td className={styles.code}>{step.code}</td>
-              <td className={styles.name}>{step.name}</td>
-              <td className={styles.bar}>
-                <WaterfallBar
-                  {...step}
-                  domain={domain}
-                  height={23}
-                  label={`${step.name}: ${number(step.shownKwh, decimals)} kWh`}
-                  {...(step.key === "expected" ? { halfKwh: uncertainty.halfWidth90Frac * sum.expectedKwh } : {})}
-                />
-              </td>
-              <td>
-                <Figure plain working={step.working}>
-                  {number(step.shownKwh, decimals)}
-                </Figure>
-              </td>
-              <td className={styles.soft}>{percent(Math.abs(step.shownKwh) / sum.referenceKwh)}</td>
-              <td className={styles.soft}>
-                {step.removalKwh === null ? (
-                  ""
-                ) : (
-                  <Figure plain working={() => removalWorking(step.account as LedgerAccount, step.removalKwh ?? 0, sum.expectedKwh)}>
-                    {number(step.removalKwh, decimals)}
-                  </Figure>
-                )}
-              </td>
-            </tr>
-          ))}
-        </tbody>
-      </RuledTable>
+      <StepsTable
+        slug={slug}
+        picture={picture}
+        steps={steps}
+        floor={floor}
+        domain={domain}
+        decimals={decimals}
+        uncertainty={uncertainty}
+        sum={sum}
+      />
       <svg
         ref={picture}
         className={styles.kept}

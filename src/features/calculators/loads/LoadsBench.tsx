@@ -68,28 +68,7 @@ export function LoadsBench({ slug, site, year, nowUtcMs }: BenchProps) {
       <LoadsVerdict sentence={sentence} doubts={doubts} report={report} battery={battery} />
       <div className={styles.rowsGrid}>
         <div>
-          <section className={chapter.section}>
-            <h2>{say.whatIsUsed}</h2>
-            {appliances.map((appliance, k) => (
-              <ApplianceFields
-                // biome-ignore lint/suspicious/noArrayIndexKey: an appliance is its place in the list
-                key={k}
-                k={k}
-                appliance={appliance}
-                set={set}
-                site={site}
-                setAppliances={setAppliances}
-                appliances={appliances}
-              />
-            ))}
-            <Button
-              variant="subtle"
-              size="compact-sm"
-              onClick={() => setAppliances([...appliances, { name: "", watts: 100, count: 1, hoursPerDay: 1, months: ALL }])}
-            >
-              Another appliance
-            </Button>
-          </section>
+          <AppliancesSection appliances={appliances} set={set} site={site} setAppliances={setAppliances} />
           <section className={chapter.section}>
             <h2>Battery</h2>
             <BatteryFields battery={battery} setTerm={setTerm} setBattery={setBattery} />
@@ -107,6 +86,40 @@ export function LoadsBench({ slug, site, year, nowUtcMs }: BenchProps) {
         </div>
       </div>
     </>
+  );
+}
+
+interface AppliancesSectionProps {
+  readonly appliances: readonly Appliance[];
+  readonly set: (k: number, change: Partial<Appliance>) => void;
+  readonly site: BenchProps["site"];
+  readonly setAppliances: (next: readonly Appliance[]) => void;
+}
+
+function AppliancesSection({ appliances, set, site, setAppliances }: AppliancesSectionProps) {
+  return (
+    <section className={chapter.section}>
+      <h2>{say.whatIsUsed}</h2>
+      {appliances.map((appliance, k) => (
+        <ApplianceFields
+          // biome-ignore lint/suspicious/noArrayIndexKey: an appliance is its place in the list
+          key={k}
+          k={k}
+          appliance={appliance}
+          set={set}
+          site={site}
+          setAppliances={setAppliances}
+          appliances={appliances}
+        />
+      ))}
+      <Button
+        variant="subtle"
+        size="compact-sm"
+        onClick={() => setAppliances([...appliances, { name: "", watts: 100, count: 1, hoursPerDay: 1, months: ALL }])}
+      >
+        Another appliance
+      </Button>
+    </section>
   );
 }
 

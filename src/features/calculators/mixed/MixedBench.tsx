@@ -1,7 +1,7 @@
 "use client";
 
 import { Button, NumberInput } from "@mantine/core";
-import { useMemo, useState } from "react";
+import { type Dispatch, type SetStateAction, useMemo, useState } from "react";
 import { type MixedPart, type MixedStrings, mixedStringsSchema } from "@/contracts/mixed-string";
 import { BYPASS_DROP_V, circuitsOf, stringsNow } from "@/core/comparison";
 import { type MixedReport, mixedReport, type PairingAdvice, pairingAdvice } from "@/core/electrical";
@@ -64,34 +64,21 @@ export function MixedBench({ slug, site, year, nowUtcMs }: BenchProps) {
     <>
       <MixedVerdict read={read} report={report} modules={modules} sentence={sentence} advice={advice} site={site} />
       <div className={styles.rowsGrid}>
-        <div>
-          {strings.map((parts, s) => (
-            <StringFields
-              // biome-ignore lint/suspicious/noArrayIndexKey: a string is its place on the input
-              key={s}
-              s={s}
-              parts={parts}
-              circuits={circuits}
-              setPart={setPart}
-              site={site}
-              setStrings={setStrings}
-              strings={strings}
-            />
-          ))}
-          <Button variant="subtle" size="compact-sm" onClick={() => setStrings([...strings, strings.at(-1)!.map((part) => ({ ...part }))])}>
-            {say.anotherStringBesideIt}
-          </Button>
-          {strings.length > 1 && (
-            <Button variant="subtle" size="compact-sm" onClick={() => setStrings(strings.slice(0, -1))}>
-              Drop the last string
-            </Button>
-          )}
-          <div className={styles.inputs}>
-            <NumberInput label={say.electronicsAtAModule(site.currency)} hideControls min={0} value={optimiser} onChange={setOptimiser} />
-            <NumberInput label={say.anInputOfItsOwn(site.currency)} hideControls min={0} value={input} onChange={setInput} />
-          </div>
-          <WriteDown slug={slug} disabled={!report} entry={() => noteEntry(nowUtcMs, `Mixed string: ${sentence}`)} />
-        </div>
+        <StringsInputs
+          strings={strings}
+          circuits={circuits}
+          setPart={setPart}
+          site={site}
+          setStrings={setStrings}
+          optimiser={optimiser}
+          setOptimiser={setOptimiser}
+          input={input}
+          setInput={setInput}
+          slug={slug}
+          report={report}
+          nowUtcMs={nowUtcMs}
+          sentence={sentence}
+        />
         <div>
           {report && <CurvesChart report={report} slug={slug} sentence={sentence} />}
           <WaysTable
@@ -109,6 +96,69 @@ export function MixedBench({ slug, site, year, nowUtcMs }: BenchProps) {
         </div>
       </div>
     </>
+  );
+}
+
+interface StringsInputsProps {
+  readonly strings: MixedStrings;
+  readonly circuits: ReadonlyMap<string, ReferenceParameters>;
+  readonly setPart: (s: number, p: number, change: Partial<MixedPart>) => void;
+  readonly site: BenchProps["site"];
+  readonly setStrings: (strings: MixedStrings) => void;
+  readonly optimiser: string | number;
+  readonly setOptimiser: Dispatch<SetStateAction<string | number>>;
+  readonly input: string | number;
+  readonly setInput: Dispatch<SetStateAction<string | number>>;
+  readonly slug: string;
+  readonly report: MixedReport | null;
+  readonly nowUtcMs: number;
+  readonly sentence: string;
+}
+
+function StringsInputs({
+  strings,
+  circuits,
+  setPart,
+  site,
+  setStrings,
+  optimiser,
+  setOptimiser,
+  input,
+  setInput,
+  slug,
+  report,
+  nowUtcMs,
+  sentence,
+}: StringsInputsProps) {
+  return (
+    <div>
+      {strings.map((parts, s) => (
+        <StringFields
+          // biome-ignore lint/suspicious/noArrayIndexKey: a string is its place on the input
+          key={s}
+          s={s}
+          parts={parts}
+          circuits={circuits}
+          setPart={setPart}
+          site={site}
+          setStrings={setStrings}
+          strings={strings}
+        />
+      ))}
+      <Button variant="subtle" size="compact-sm" onClick={() => setStrings([...strings, strings.at(-1)!.map((part) => ({ ...part }))])}>
+        {say.anotherStringBesideIt}
+      </Button>
+      {strings.length > 1 && (
+        <Button variant="subtle" size="compact-sm" onClick={() => setStrings(strings.slice(0, -1))}>
+          Drop the last string
+        </Button>
+      )}
+      <div className={styles.inputs}>
+        <NumberInput label={say.electronicsAtAModule(site.currency)} hideControls min={0} value={optimiser} onChange={setOptimiser} />
+        <NumberInput label={say.anInputOfItsOwn(site.currency)} hideControls min={0} value={input} onChange={setInput} />
+      </div>
+      <WriteDown slug={slug} disabled={!report} entry={() => noteEntry(nowUtcMs, `Mixed string: ${sentence}`)} />
+    </div>
   );
 }
 

@@ -61,46 +61,67 @@ export function PartFields({ part, names, groups, onChange }: PartProps) {
           value={part.cellTempC}
           onChange={(value) => onChange({ cellTempC: numberOf(value, 25) })}
         />
-        <NumberInput
-          label="Groups lit"
-          hideControls
-          min={0}
-          max={part.groupLightFrac.length}
-          value={part.groupLightFrac.filter((share) => share > 0).length}
-          onChange={(value) =>
-            onChange({
-              groupLightFrac: part.groupLightFrac.map((_, g) =>
-                g < numberOf(value, part.groupLightFrac.length) ? Math.max(light, 0.01) : 0,
-              ),
-            })
-          }
-        />
+        <LightField part={part} onChange={onChange} numberOf={numberOf} light={light} />
       </div>
-      <div className={styles.slide}>
-        <span>Sky, W/m²</span>
-        <Slider
-          label={(value) => `${value} W/m²`}
-          min={0}
-          max={1200}
-          step={5}
-          value={part.irradianceWm2}
-          onChange={(irradianceWm2) => onChange({ irradianceWm2 })}
-          thumbLabel={say.lightOnTheseModules}
-        />
-        <span>{number(part.irradianceWm2)}</span>
-        <span>reaches it, %</span>
-        <Slider
-          label={(value) => `${value} %`}
-          min={0}
-          max={100}
-          value={Math.round(light * 100)}
-          onChange={(value) =>
-            onChange({ groupLightFrac: part.groupLightFrac.map((share) => (share > 0 || light === 0 ? value / 100 : 0)) })
-          }
-          thumbLabel={say.shareOfTheLightThatReaches}
-        />
-        <span>{number(light * 100)}</span>
-      </div>
+      <LightSliders part={part} onChange={onChange} light={light} />
     </>
+  );
+}
+
+interface LightFieldProps {
+  readonly part: PartProps["part"];
+  readonly onChange: (change: Partial<MixedPart>) => void;
+  readonly numberOf: (value: number | string, fallback: number) => number;
+  readonly light: number;
+}
+
+function LightField({ part, onChange, numberOf, light }: LightFieldProps) {
+  return (
+    <NumberInput
+      label="Groups lit"
+      hideControls
+      min={0}
+      max={part.groupLightFrac.length}
+      value={part.groupLightFrac.filter((share) => share > 0).length}
+      onChange={(value) =>
+        onChange({
+          groupLightFrac: part.groupLightFrac.map((_, g) => (g < numberOf(value, part.groupLightFrac.length) ? Math.max(light, 0.01) : 0)),
+        })
+      }
+    />
+  );
+}
+
+interface LightSlidersProps {
+  readonly part: PartProps["part"];
+  readonly onChange: (change: Partial<MixedPart>) => void;
+  readonly light: number;
+}
+
+function LightSliders({ part, onChange, light }: LightSlidersProps) {
+  return (
+    <div className={styles.slide}>
+      <span>Sky, W/m²</span>
+      <Slider
+        label={(value) => `${value} W/m²`}
+        min={0}
+        max={1200}
+        step={5}
+        value={part.irradianceWm2}
+        onChange={(irradianceWm2) => onChange({ irradianceWm2 })}
+        thumbLabel={say.lightOnTheseModules}
+      />
+      <span>{number(part.irradianceWm2)}</span>
+      <span>reaches it, %</span>
+      <Slider
+        label={(value) => `${value} %`}
+        min={0}
+        max={100}
+        value={Math.round(light * 100)}
+        onChange={(value) => onChange({ groupLightFrac: part.groupLightFrac.map((share) => (share > 0 || light === 0 ? value / 100 : 0)) })}
+        thumbLabel={say.shareOfTheLightThatReaches}
+      />
+      <span>{number(light * 100)}</span>
+    </div>
   );
 }

@@ -80,28 +80,7 @@ export function SpotCheckView({ slug, site, nowUtcMs }: FieldBookProps) {
     <>
       <SpotVerdict chosen={chosen} rows={rows} />
       <div className={`${chapter.columns} ${styles.columns}`}>
-        <section className={chapter.section}>
-          <h2>{say.whatWasRead}</h2>
-          <StringFields site={site} name={name} set={set} typed={typed} />
-          {typed.positions.map((position, k) => (
-            <PositionFields
-              // biome-ignore lint/suspicious/noArrayIndexKey: a position is its place in the list
-              key={k}
-              position={position}
-              onChange={(change) => update(k, change)}
-              onFocus={() => set({ chosen: k })}
-              onDrop={typed.positions.length > 1 ? () => set({ positions: typed.positions.filter((_, at) => at !== k), chosen: 0 }) : null}
-            />
-          ))}
-          <AnotherPosition set={set} typed={typed} />
-          <InstrumentFields typed={typed} set={set} />
-          <WriteDown
-            slug={slug}
-            entry={entry}
-            disabled={done.length === 0}
-            onSaved={() => set({ positions: [blankPosition("module 1")], chosen: 0 })}
-          />
-        </section>
+        <ReadSection site={site} name={name} set={set} typed={typed} update={update} slug={slug} entry={entry} done={done} />
         <section className={chapter.section}>
           {chosen.report && chosen.reading && (
             <ReadingChart position={chosen.position} reading={chosen.reading} report={chosen.report} slug={slug} module={module} />
@@ -111,6 +90,44 @@ export function SpotCheckView({ slug, site, nowUtcMs }: FieldBookProps) {
       </div>
       <p className={chapter.caution}>{say.stringsAreLiveInDaylightUp}</p>
     </>
+  );
+}
+
+interface ReadSectionProps {
+  readonly site: FieldBookProps["site"];
+  readonly name: string;
+  readonly set: (change: Partial<Typed>) => void;
+  readonly typed: Typed;
+  readonly update: (k: number, change: Partial<Position>) => void;
+  readonly slug: string;
+  readonly entry: () => NewEntryInput;
+  readonly done: { position: Position; reading: SpotReading | null; report: SpotReport | null; words: string[] }[];
+}
+
+function ReadSection({ site, name, set, typed, update, slug, entry, done }: ReadSectionProps) {
+  return (
+    <section className={chapter.section}>
+      <h2>{say.whatWasRead}</h2>
+      <StringFields site={site} name={name} set={set} typed={typed} />
+      {typed.positions.map((position, k) => (
+        <PositionFields
+          // biome-ignore lint/suspicious/noArrayIndexKey: a position is its place in the list
+          key={k}
+          position={position}
+          onChange={(change) => update(k, change)}
+          onFocus={() => set({ chosen: k })}
+          onDrop={typed.positions.length > 1 ? () => set({ positions: typed.positions.filter((_, at) => at !== k), chosen: 0 }) : null}
+        />
+      ))}
+      <AnotherPosition set={set} typed={typed} />
+      <InstrumentFields typed={typed} set={set} />
+      <WriteDown
+        slug={slug}
+        entry={entry}
+        disabled={done.length === 0}
+        onSaved={() => set({ positions: [blankPosition("module 1")], chosen: 0 })}
+      />
+    </section>
   );
 }
 

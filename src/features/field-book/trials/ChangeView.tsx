@@ -152,32 +152,7 @@ function ChangeAnswerView({ answer, on, slug, entry }: ChangeAnswerViewProps) {
       {answer && (
         <>
           <h2>{say.theWeatherCorrectedIndex}</h2>
-          <RuledTable className={chapter.table}>
-            <thead>
-              <tr>
-                <th scope="col">period</th>
-                <th scope="col">days</th>
-                <th scope="col">metered ÷ expected</th>
-              </tr>
-            </thead>
-            <tbody>
-              {(["before", "after"] as const).map((period) => (
-                <tr key={period}>
-                  <td>{period}</td>
-                  <Cells working={() => changeWorking(answer, on)}>{[number(answer[period].days), number(answer[period].index, 3)]}</Cells>
-                </tr>
-              ))}
-            </tbody>
-            <tfoot>
-              <tr>
-                <td>change</td>
-                <td>{`${percent(answer.low)} to ${percent(answer.high)}`}</td>
-                <td>
-                  <Figure working={() => changeWorking(answer, on)}>{percent(answer.frac)}</Figure>
-                </td>
-              </tr>
-            </tfoot>
-          </RuledTable>
+          <ChangeFigures answer={answer} on={on} />
           <p className={chapter.soft}>
             {say.rawOutputMovedBy}
             <span className={styles.naive}>{percent(answer.rawFrac)}</span>
@@ -206,5 +181,41 @@ function ChangeAnswerView({ answer, on, slug, entry }: ChangeAnswerViewProps) {
         </>
       )}
     </section>
+  );
+}
+
+interface ChangeFiguresProps {
+  readonly answer: ChangeAnswer;
+  readonly on: string;
+}
+
+function ChangeFigures({ answer, on }: ChangeFiguresProps) {
+  return (
+    <RuledTable className={chapter.table}>
+      <thead>
+        <tr>
+          <th scope="col">period</th>
+          <th scope="col">days</th>
+          <th scope="col">metered ÷ expected</th>
+        </tr>
+      </thead>
+      <tbody>
+        {(["before", "after"] as const).map((period) => (
+          <tr key={period}>
+            <td>{period}</td>
+            <Cells working={() => changeWorking(answer, on)}>{[number(answer[period].days), number(answer[period].index, 3)]}</Cells>
+          </tr>
+        ))}
+      </tbody>
+      <tfoot>
+        <tr>
+          <td>change</td>
+          <td>{`${percent(answer.low)} to ${percent(answer.high)}`}</td>
+          <td>
+            <Figure working={() => changeWorking(answer, on)}>{percent(answer.frac)}</Figure>
+          </td>
+        </tr>
+      </tfoot>
+    </RuledTable>
   );
 }

@@ -5,7 +5,7 @@ import { useState } from "react";
 import { siteOn } from "@/core/site";
 import { momentPowerW } from "@/core/tilt";
 import { utcOfWall, zoneOffset } from "@/core/time";
-import { type ShortPair, shortPairs } from "@/core/trial";
+import { type ShortPair, type ShortPairReport, shortPairs } from "@/core/trial";
 import { Cells } from "@/features/kit/figures/Cells";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { DateField } from "@/features/kit/look/DateField";
@@ -68,34 +68,42 @@ export function ShortPairs({ site, nowUtcMs }: FieldBookProps) {
       <Button variant="subtle" size="compact-sm" onClick={() => setRows([...rows, { ...rows.at(-1)!, readA: "", readB: "" }])}>
         Another pair
       </Button>
-      {report && (
-        <ScrollBox label="Pairs">
-          <RuledTable className={chapter.table}>
-            <thead>
-              <tr>
-                <th scope="col">at</th>
-                <th scope="col">gain read</th>
-                <th scope="col">gain expected</th>
-                <th scope="col">{say.agreeWithinATenth}</th>
-              </tr>
-            </thead>
-            <tbody>
-              {report.pairs.map((pair) => (
-                <tr key={`${pair.at} ${pair.readA} ${pair.readB}`}>
-                  <td>{pair.at.replace("T", " ")}</td>
-                  <Cells working={() => pairWorking(pair)}>
-                    {[
-                      percent(pair.readFrac, 0),
-                      `${percent(pair.expectedFrac, 0)} (${number(pair.expectedA)} and ${number(pair.expectedB)} W)`,
-                    ]}
-                  </Cells>
-                  <td className={pair.agrees ? "" : chapter.clay}>{pair.agrees ? "yes" : say.noACloudAWrongHour}</td>
-                </tr>
-              ))}
-            </tbody>
-          </RuledTable>
-        </ScrollBox>
-      )}
+      {report && <PairsTable report={report} />}
     </section>
+  );
+}
+
+interface PairsTableProps {
+  readonly report: ShortPairReport;
+}
+
+function PairsTable({ report }: PairsTableProps) {
+  return (
+    <ScrollBox label="Pairs">
+      <RuledTable className={chapter.table}>
+        <thead>
+          <tr>
+            <th scope="col">at</th>
+            <th scope="col">gain read</th>
+            <th scope="col">gain expected</th>
+            <th scope="col">{say.agreeWithinATenth}</th>
+          </tr>
+        </thead>
+        <tbody>
+          {report.pairs.map((pair) => (
+            <tr key={`${pair.at} ${pair.readA} ${pair.readB}`}>
+              <td>{pair.at.replace("T", " ")}</td>
+              <Cells working={() => pairWorking(pair)}>
+                {[
+                  percent(pair.readFrac, 0),
+                  `${percent(pair.expectedFrac, 0)} (${number(pair.expectedA)} and ${number(pair.expectedB)} W)`,
+                ]}
+              </Cells>
+              <td className={pair.agrees ? "" : chapter.clay}>{pair.agrees ? "yes" : say.noACloudAWrongHour}</td>
+            </tr>
+          ))}
+        </tbody>
+      </RuledTable>
+    </ScrollBox>
   );
 }

@@ -58,19 +58,14 @@ export function CompassTool({
         allowDeselect={false}
         comboboxProps={{ withinPortal: false }}
       />
-      <dl className={styles.compass}>
-        <dt>Magnetic</dt>
-        <dd>{isRead ? `${number(magnetic, 1)}°` : "–"}</dd>
-        <dt>True</dt>
-        <dd>
-          <b>{isRead ? `${number(onCircle(azimuth), 1)}°` : "–"}</b> {isRead && compassPoint(azimuth)}
-        </dd>
-        <dt>Declination here</dt>
-        <dd>
-          {`${number(Math.abs(declinationDeg), 1)}° ${declinationDeg < 0 ? "west" : "east"}`}{" "}
-          <span>{say.worldMagneticModel(model, outdated ? say.outsideItsYears : "")}</span>
-        </dd>
-      </dl>
+      <CompassReading
+        isRead={isRead}
+        magnetic={magnetic}
+        azimuth={azimuth}
+        declinationDeg={declinationDeg}
+        model={model}
+        outdated={outdated}
+      />
       <p className={styles.hint}>
         {isRead &&
           (Math.abs(off) < 0.5
@@ -85,5 +80,32 @@ export function CompassTool({
         </Button>
       </div>
     </>
+  );
+}
+
+interface CompassReadingProps {
+  readonly isRead: boolean;
+  readonly magnetic: number;
+  readonly azimuth: number;
+  readonly declinationDeg: number;
+  readonly model: string;
+  readonly outdated: boolean;
+}
+
+function CompassReading({ isRead, magnetic, azimuth, declinationDeg, model, outdated }: CompassReadingProps) {
+  return (
+    <dl className={styles.compass}>
+      <dt>Magnetic</dt>
+      <dd>{isRead ? `${number(magnetic, 1)}°` : "–"}</dd>
+      <dt>True</dt>
+      <dd>
+        <b>{isRead ? `${number(onCircle(azimuth), 1)}°` : "–"}</b> {isRead && compassPoint(azimuth)}
+      </dd>
+      <dt>Declination here</dt>
+      <dd>
+        {`${number(Math.abs(declinationDeg), 1)}° ${declinationDeg < 0 ? "west" : "east"}`}{" "}
+        <span>{say.worldMagneticModel(model, outdated ? say.outsideItsYears : "")}</span>
+      </dd>
+    </dl>
   );
 }

@@ -1,5 +1,5 @@
 import { Button, NumberInput, SegmentedControl, Select } from "@mantine/core";
-import { useState } from "react";
+import { type Dispatch, type SetStateAction, useState } from "react";
 import { SideView } from "@/charts";
 import {
   equatorAzimuthDeg,
@@ -70,45 +70,17 @@ export function TiltTools({
         onChange={(next) => choose(next)}
         aria-label={say.howTheTiltWasMeasured}
       />
-      <div className={styles.pair}>
-        {way === "upright" && <Field label={say.angleFromUpright} value={one} set={setOne} />}
-        {way === "rise" && (
-          <>
-            <Field label="Rise" value={one} set={setOne} />
-            <Field label={say.overARunOf} value={two} set={setTwo} />
-          </>
-        )}
-        {way === "plumb" && (
-          <>
-            <Field label={say.crossesTheFlatArmAt} value={one} set={setOne} />
-            <Field label={say.hungThisFarUpTheOther} value={two} set={setTwo} />
-          </>
-        )}
-        {way === "phone" && (
-          <>
-            <Field label="Phone shows, °" value={one} set={setOne} />
-            <Field label="turned round, °" value={two} set={setTwo} />
-          </>
-        )}
-      </div>
+      <WayFields way={way} one={one} setOne={setOne} two={two} setTwo={setTwo} />
       <p className={styles.hint}>{HINTS[way]}</p>
-      <svg width={388} height={150} role="img" aria-label={say.sideViewDegreesFromFlat(number(shown, 1))}>
-        <SideView
-          width={388}
-          height={150}
-          tiltDeg={shown}
-          slantM={2}
-          baseHeightM={0.4}
-          front={looks ? say.towardTheEquator(equator) : say.awayFromTheEquator}
-          suns={[
-            {
-              label: `noon ${number(Math.max(0, noonDeg))}°`,
-              elevationDeg: noonDeg,
-              front: noonInFront(latitudeDeg, azimuthDeg, declinationDeg),
-            },
-          ]}
-        />
-      </svg>
+      <TiltPicture
+        shown={shown}
+        looks={looks}
+        equator={equator}
+        noonDeg={noonDeg}
+        latitudeDeg={latitudeDeg}
+        azimuthDeg={azimuthDeg}
+        declinationDeg={declinationDeg}
+      />
       <div className={styles.row}>
         <Select
           label={say.noonSunOf}
@@ -124,6 +96,72 @@ export function TiltTools({
         </Button>
       </div>
     </>
+  );
+}
+
+interface WayFieldsProps {
+  readonly way: "upright" | "rise" | "plumb" | "phone";
+  readonly one: string | number;
+  readonly setOne: Dispatch<SetStateAction<string | number>>;
+  readonly two: string | number;
+  readonly setTwo: Dispatch<SetStateAction<string | number>>;
+}
+
+function WayFields({ way, one, setOne, two, setTwo }: WayFieldsProps) {
+  return (
+    <div className={styles.pair}>
+      {way === "upright" && <Field label={say.angleFromUpright} value={one} set={setOne} />}
+      {way === "rise" && (
+        <>
+          <Field label="Rise" value={one} set={setOne} />
+          <Field label={say.overARunOf} value={two} set={setTwo} />
+        </>
+      )}
+      {way === "plumb" && (
+        <>
+          <Field label={say.crossesTheFlatArmAt} value={one} set={setOne} />
+          <Field label={say.hungThisFarUpTheOther} value={two} set={setTwo} />
+        </>
+      )}
+      {way === "phone" && (
+        <>
+          <Field label="Phone shows, °" value={one} set={setOne} />
+          <Field label="turned round, °" value={two} set={setTwo} />
+        </>
+      )}
+    </div>
+  );
+}
+
+interface TiltPictureProps {
+  readonly shown: number;
+  readonly looks: boolean;
+  readonly equator: "north" | "south";
+  readonly noonDeg: number;
+  readonly latitudeDeg: number;
+  readonly azimuthDeg: number;
+  readonly declinationDeg: number;
+}
+
+function TiltPicture({ shown, looks, equator, noonDeg, latitudeDeg, azimuthDeg, declinationDeg }: TiltPictureProps) {
+  return (
+    <svg width={388} height={150} role="img" aria-label={say.sideViewDegreesFromFlat(number(shown, 1))}>
+      <SideView
+        width={388}
+        height={150}
+        tiltDeg={shown}
+        slantM={2}
+        baseHeightM={0.4}
+        front={looks ? say.towardTheEquator(equator) : say.awayFromTheEquator}
+        suns={[
+          {
+            label: `noon ${number(Math.max(0, noonDeg))}°`,
+            elevationDeg: noonDeg,
+            front: noonInFront(latitudeDeg, azimuthDeg, declinationDeg),
+          },
+        ]}
+      />
+    </svg>
   );
 }
 

@@ -1,7 +1,7 @@
 "use client";
 
 import Link from "next/link";
-import { useState } from "react";
+import { type Dispatch, type SetStateAction, useState } from "react";
 import { accountFill, DaySeries, SkyFields } from "@/charts";
 import type { AttributionView, BookCause } from "@/contracts/attribution";
 import type { StoredEntry } from "@/contracts/field-book";
@@ -63,41 +63,17 @@ export function CausesView(props: CausesViewProps) {
       {ranked.length > 0 && (
         <ol className={styles.findings}>
           {ranked.map(({ words, ...finding }) => (
-            <li key={finding.key}>
-              <span className={styles.kind}>
-                <svg width="14" height="11" aria-hidden="true">
-                  <rect width="14" height="11" fill={accountFill(ACCOUNT_OF[finding.kind])} />
-                </svg>{" "}
-                {words.title}
-              </span>
-              <span className={styles.what}>
-                <button
-                  type="button"
-                  onClick={() => setOpen(open === finding.key ? null : finding.key)}
-                  aria-expanded={open === finding.key}
-                >
-                  {words.what}
-                </button>
-                <p>{words.evidence}</p>
-                <EntryWord finding={finding} report={report} />
-              </span>
-              <span className={styles.kwh}>
-                <Figure plain working={() => causeWorking(finding, timeZone)}>
-                  {finding.kwh === null ? "working" : `${number(finding.kwh)} kWh`}
-                </Figure>
-                {finding.kwhLow !== null && finding.kwhHigh !== null && (
-                  <small>
-                    {number(finding.kwhLow)} to {number(finding.kwhHigh)}
-                  </small>
-                )}
-              </span>
-              <span className={styles.sure}>{percent(finding.confidenceFrac, 0)} sure</span>
-              {open === finding.key && (
-                <div className={styles.picture}>
-                  <FindingDays slug={slug} finding={finding} words={words} energies={energies} />
-                </div>
-              )}
-            </li>
+            <CauseLine
+              key={finding.key}
+              finding={finding}
+              words={words}
+              setOpen={setOpen}
+              open={open}
+              report={report}
+              timeZone={timeZone}
+              slug={slug}
+              energies={energies}
+            />
           ))}
         </ol>
       )}
@@ -135,6 +111,53 @@ export function CausesView(props: CausesViewProps) {
         ))}
       </ul>
     </>
+  );
+}
+
+interface CauseLineProps {
+  readonly finding: BookCause;
+  readonly words: CauseWords;
+  readonly setOpen: Dispatch<SetStateAction<string | null>>;
+  readonly open: string | null;
+  readonly report: AttributionView;
+  readonly timeZone: string;
+  readonly slug: string;
+  readonly energies: DayEnergies;
+}
+
+function CauseLine({ finding, words, setOpen, open, report, timeZone, slug, energies }: CauseLineProps) {
+  return (
+    <li>
+      <span className={styles.kind}>
+        <svg width="14" height="11" aria-hidden="true">
+          <rect width="14" height="11" fill={accountFill(ACCOUNT_OF[finding.kind])} />
+        </svg>{" "}
+        {words.title}
+      </span>
+      <span className={styles.what}>
+        <button type="button" onClick={() => setOpen(open === finding.key ? null : finding.key)} aria-expanded={open === finding.key}>
+          {words.what}
+        </button>
+        <p>{words.evidence}</p>
+        <EntryWord finding={finding} report={report} />
+      </span>
+      <span className={styles.kwh}>
+        <Figure plain working={() => causeWorking(finding, timeZone)}>
+          {finding.kwh === null ? "working" : `${number(finding.kwh)} kWh`}
+        </Figure>
+        {finding.kwhLow !== null && finding.kwhHigh !== null && (
+          <small>
+            {number(finding.kwhLow)} to {number(finding.kwhHigh)}
+          </small>
+        )}
+      </span>
+      <span className={styles.sure}>{percent(finding.confidenceFrac, 0)} sure</span>
+      {open === finding.key && (
+        <div className={styles.picture}>
+          <FindingDays slug={slug} finding={finding} words={words} energies={energies} />
+        </div>
+      )}
+    </li>
   );
 }
 

@@ -1,5 +1,6 @@
 "use client";
 
+import type { ReactNode } from "react";
 import type { Indicators } from "@/contracts/attribution";
 import type { LedgerLine } from "@/core/ledger";
 import { nameplateW } from "@/core/site";
@@ -113,34 +114,46 @@ export function IndicatorsView({ indicators, lines, context }: Props) {
               share(all.availabilityByTimeFrac),
             )}
       </p>
-      <ScrollBox label="Indicators">
-        <RuledTable className={chapter.table}>
-          <thead>
-            <tr>
-              <th>span</th>
-              {COLUMNS.map(({ name }) => (
-                <th key={name}>{name}</th>
-              ))}
-            </tr>
-          </thead>
-          <tbody>
-            {shown.map((row) => (
-              <tr key={row.key}>
-                <td>{monthName(row.key)}</td>
-                {cells(row)}
-              </tr>
-            ))}
-          </tbody>
-          {all && (
-            <tfoot>
-              <tr>
-                <td>All years</td>
-                {cells(all)}
-              </tr>
-            </tfoot>
-          )}
-        </RuledTable>
-      </ScrollBox>
+      <IndicatorsTable shown={shown} cells={cells} all={all} />
     </>
+  );
+}
+
+interface IndicatorsTableProps {
+  readonly shown: readonly Indicators[];
+  readonly cells: (row: Indicators) => ReactNode;
+  readonly all: Indicators | undefined;
+}
+
+function IndicatorsTable({ shown, cells, all }: IndicatorsTableProps) {
+  return (
+    <ScrollBox label="Indicators">
+      <RuledTable className={chapter.table}>
+        <thead>
+          <tr>
+            <th>span</th>
+            {COLUMNS.map(({ name }) => (
+              <th key={name}>{name}</th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {shown.map((row) => (
+            <tr key={row.key}>
+              <td>{monthName(row.key)}</td>
+              {cells(row)}
+            </tr>
+          ))}
+        </tbody>
+        {all && (
+          <tfoot>
+            <tr>
+              <td>All years</td>
+              {cells(all)}
+            </tr>
+          </tfoot>
+        )}
+      </RuledTable>
+    </ScrollBox>
   );
 }

@@ -3,7 +3,7 @@
 import { Button } from "@mantine/core";
 import { useState } from "react";
 import { bookAnswerSchema } from "@/contracts/answers";
-import type { AttributionView } from "@/contracts/attribution";
+import type { AttributionView, OrientationReport } from "@/contracts/attribution";
 import { ask } from "@/features/data/ask";
 import { useChange } from "@/features/data/use-change";
 import { saveSite } from "@/features/data/use-site-save";
@@ -35,34 +35,7 @@ export function OrientationOffer({ slug, orientation }: { slug: string; orientat
   });
   return (
     <div>
-      <ScrollBox label="Planes">
-        <RuledTable className={chapter.table}>
-          <thead>
-            <tr>
-              <th>array</th>
-              <th>book</th>
-              <th>acts like</th>
-              <th>{say.tiltInTheBook}</th>
-              <th>acts like</th>
-            </tr>
-          </thead>
-          <tbody>
-            {arrays.map((array) => (
-              <tr key={array.id}>
-                <td>{array.name || array.id}</td>
-                <Cells working={() => orientationWorking(orientation)}>{[`${number(array.azimuthDeg)}°`]}</Cells>
-                <Cells className={turn?.azimuthOffsetDeg ? chapter.clay : undefined} working={() => orientationWorking(orientation)}>
-                  {[`${number(array.fittedAzimuthDeg)}°`]}
-                </Cells>
-                <Cells working={() => orientationWorking(orientation)}>{[`${number(array.tiltDeg)}°`]}</Cells>
-                <Cells className={turn?.tiltOffsetDeg ? chapter.clay : undefined} working={() => orientationWorking(orientation)}>
-                  {[`${number(array.fittedTiltDeg)}°`]}
-                </Cells>
-              </tr>
-            ))}
-          </tbody>
-        </RuledTable>
-      </ScrollBox>
+      <PlanesTable arrays={arrays} orientation={orientation} turn={turn} />
       <p className={turn ? chapter.clay : chapter.soft}>
         {turn
           ? actsLike(orientation, turn)
@@ -83,6 +56,45 @@ export function OrientationOffer({ slug, orientation }: { slug: string; orientat
       )}
       {refusal && <Refused refusal={refusal} />}
     </div>
+  );
+}
+
+interface PlanesTableProps {
+  readonly arrays: OrientationReport["arrays"];
+  readonly orientation: OrientationReport;
+  readonly turn: { azimuthOffsetDeg: number; tiltOffsetDeg: number } | null;
+}
+
+function PlanesTable({ arrays, orientation, turn }: PlanesTableProps) {
+  return (
+    <ScrollBox label="Planes">
+      <RuledTable className={chapter.table}>
+        <thead>
+          <tr>
+            <th>array</th>
+            <th>book</th>
+            <th>acts like</th>
+            <th>{say.tiltInTheBook}</th>
+            <th>acts like</th>
+          </tr>
+        </thead>
+        <tbody>
+          {arrays.map((array) => (
+            <tr key={array.id}>
+              <td>{array.name || array.id}</td>
+              <Cells working={() => orientationWorking(orientation)}>{[`${number(array.azimuthDeg)}°`]}</Cells>
+              <Cells className={turn?.azimuthOffsetDeg ? chapter.clay : undefined} working={() => orientationWorking(orientation)}>
+                {[`${number(array.fittedAzimuthDeg)}°`]}
+              </Cells>
+              <Cells working={() => orientationWorking(orientation)}>{[`${number(array.tiltDeg)}°`]}</Cells>
+              <Cells className={turn?.tiltOffsetDeg ? chapter.clay : undefined} working={() => orientationWorking(orientation)}>
+                {[`${number(array.fittedTiltDeg)}°`]}
+              </Cells>
+            </tr>
+          ))}
+        </tbody>
+      </RuledTable>
+    </ScrollBox>
   );
 }
 

@@ -1,6 +1,6 @@
 "use client";
 
-import { max, scaleLinear } from "d3";
+import { max, type ScaleLinear, scaleLinear } from "d3";
 import { useRouter } from "next/navigation";
 import { ChartFrame } from "@/features/kit/save/ChartFrame";
 import { dateName, number } from "@/wording/format";
@@ -57,52 +57,67 @@ export function DayStrip({
       {(width) => {
         const step = width / Math.max(1, days.length);
         return days.map((day, i) => (
-          <a
-            key={day.date}
-            href={path(day.date)}
-            aria-label={say.expectedMeteredKwh(
-              dateName(day.date),
-              number(day.expectedKwh, 1),
-              day.meteredKwh === null ? "nothing" : number(day.meteredKwh, 1),
-            )}
-            aria-current={day.date === selected ? "date" : undefined}
-            onClick={(event) => {
-              event.preventDefault();
-              router.push(path(day.date), { scroll: false });
-            }}
-          >
-            <rect x={i * step} width={step} height={HEIGHT} fill={day.date === selected ? "var(--spine)" : "transparent"} />
-            <rect
-              x={i * step + step * 0.14}
-              width={step * 0.72}
-              y={BASE - y(day.expectedKwh)}
-              height={y(day.expectedKwh)}
-              fill="var(--owed)"
-              stroke="var(--owed-edge)"
-              strokeWidth={0.6}
-            />
-            {day.meteredKwh !== null && (
-              <rect
-                x={i * step + step * 0.3}
-                width={step * 0.4}
-                y={BASE - y(day.meteredKwh)}
-                height={y(day.meteredKwh)}
-                fill={day.meteredKwh < 0.5 * day.expectedKwh ? "var(--clay)" : "var(--ink)"}
-              />
-            )}
-            <text
-              x={(i + 0.5) * step}
-              y={HEIGHT - 5}
-              textAnchor="middle"
-              fontSize={12}
-              fill="var(--ink-soft)"
-              fontWeight={day.date === selected ? 700 : 400}
-            >
-              {Number(day.date.slice(8))}
-            </text>
-          </a>
+          <DayLink key={day.date} day={day} path={path} selected={selected} router={router} i={i} step={step} y={y} />
         ));
       }}
     </ChartFrame>
+  );
+}
+
+interface DayLinkProps {
+  readonly day: DaySum;
+  readonly path: (date: string) => string;
+  readonly selected: string;
+  readonly router: ReturnType<typeof useRouter>;
+  readonly i: number;
+  readonly step: number;
+  readonly y: ScaleLinear<number, number, never>;
+}
+
+function DayLink({ day, path, selected, router, i, step, y }: DayLinkProps) {
+  return (
+    <a
+      href={path(day.date)}
+      aria-label={say.expectedMeteredKwh(
+        dateName(day.date),
+        number(day.expectedKwh, 1),
+        day.meteredKwh === null ? "nothing" : number(day.meteredKwh, 1),
+      )}
+      aria-current={day.date === selected ? "date" : undefined}
+      onClick={(event) => {
+        event.preventDefault();
+        router.push(path(day.date), { scroll: false });
+      }}
+    >
+      <rect x={i * step} width={step} height={HEIGHT} fill={day.date === selected ? "var(--spine)" : "transparent"} />
+      <rect
+        x={i * step + step * 0.14}
+        width={step * 0.72}
+        y={BASE - y(day.expectedKwh)}
+        height={y(day.expectedKwh)}
+        fill="var(--owed)"
+        stroke="var(--owed-edge)"
+        strokeWidth={0.6}
+      />
+      {day.meteredKwh !== null && (
+        <rect
+          x={i * step + step * 0.3}
+          width={step * 0.4}
+          y={BASE - y(day.meteredKwh)}
+          height={y(day.meteredKwh)}
+          fill={day.meteredKwh < 0.5 * day.expectedKwh ? "var(--clay)" : "var(--ink)"}
+        />
+      )}
+      <text
+        x={(i + 0.5) * step}
+        y={HEIGHT - 5}
+        textAnchor="middle"
+        fontSize={12}
+        fill="var(--ink-soft)"
+        fontWeight={day.date === selected ? 700 : 400}
+      >
+        {Number(day.date.slice(8))}
+      </text>
+    </a>
   );
 }

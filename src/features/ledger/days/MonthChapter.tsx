@@ -5,7 +5,7 @@ import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { PowerCurves } from "@/charts";
 import type { DayReport } from "@/contracts/ledger";
-import { type LedgerLine, lineState } from "@/core/ledger";
+import { type LedgerLine, type LineState, lineState } from "@/core/ledger";
 import { Figure } from "@/features/kit/figures/Figure";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { ChartFrame } from "@/features/kit/save/ChartFrame";
@@ -75,29 +75,7 @@ export function MonthChapter({
       <h1>
         {monthName(line.key)} {line.key.slice(0, 4)}
       </h1>
-      <p className={chapter.verdict}>
-        {context.isEvidence ? "Explained: " : say.theSunOwed}
-        <Figure working={() => workings.expectedWorking(line, context)}>{kwh(line.expectedKwh)} kWh</Figure>
-        {say.theMeterPaid}
-        {line.meteredKwh === null ? (
-          "nothing yet"
-        ) : (
-          <Figure working={() => workings.meteredWorking(line, context)}>{kwh(line.meteredKwh)}</Figure>
-        )}
-        .{" "}
-        {line.dataGapKwh > 0.01 * line.expectedKwh && (
-          <>
-            <Figure working={() => workings.dataGapWorking(line, context)}>{kwh(line.dataGapKwh)}</Figure> {say.fellInUnreadTime}
-          </>
-        )}
-        {line.unexplainedKwh !== null && (
-          <span className={state === "look" ? chapter.clay : undefined}>
-            <Figure working={() => workings.unexplainedWorking(line, context)}>{kwh(Math.abs(line.unexplainedKwh))} kWh</Figure>{" "}
-            {line.unexplainedKwh > 0 ? say.haveNoCauseYet : say.cameAboveWhatWasOwed}
-            {worstDay(days, line)}.
-          </span>
-        )}
-      </p>
+      <MonthVerdict context={context} line={line} kwh={kwh} state={state} days={days} />
       {findings.length > 0 && (
         <ul className={styles.causes}>
           {findings.map(({ key, what }) => (
@@ -112,6 +90,42 @@ export function MonthChapter({
       </div>
       {postings && <PostingTable key={line.key} slug={slug} {...postings} />}
     </div>
+  );
+}
+
+interface MonthVerdictProps {
+  readonly context: LedgerContext;
+  readonly line: LedgerLine;
+  readonly kwh: (value: number) => string;
+  readonly state: LineState;
+  readonly days: readonly DaySum[];
+}
+
+function MonthVerdict({ context, line, kwh, state, days }: MonthVerdictProps) {
+  return (
+    <p className={chapter.verdict}>
+      {context.isEvidence ? "Explained: " : say.theSunOwed}
+      <Figure working={() => workings.expectedWorking(line, context)}>{kwh(line.expectedKwh)} kWh</Figure>
+      {say.theMeterPaid}
+      {line.meteredKwh === null ? (
+        "nothing yet"
+      ) : (
+        <Figure working={() => workings.meteredWorking(line, context)}>{kwh(line.meteredKwh)}</Figure>
+      )}
+      .{" "}
+      {line.dataGapKwh > 0.01 * line.expectedKwh && (
+        <>
+          <Figure working={() => workings.dataGapWorking(line, context)}>{kwh(line.dataGapKwh)}</Figure> {say.fellInUnreadTime}
+        </>
+      )}
+      {line.unexplainedKwh !== null && (
+        <span className={state === "look" ? chapter.clay : undefined}>
+          <Figure working={() => workings.unexplainedWorking(line, context)}>{kwh(Math.abs(line.unexplainedKwh))} kWh</Figure>{" "}
+          {line.unexplainedKwh > 0 ? say.haveNoCauseYet : say.cameAboveWhatWasOwed}
+          {worstDay(days, line)}.
+        </span>
+      )}
+    </p>
   );
 }
 

@@ -1,7 +1,7 @@
 "use client";
 
 import { Button, SegmentedControl } from "@mantine/core";
-import { useState } from "react";
+import { type Dispatch, type SetStateAction, useState } from "react";
 import { type EnergyBasis, moneyOf, type PaybackSpread, paybackSpread, USUAL_DOUBTS } from "@/core/money";
 import { YEAR_MS } from "@/core/units";
 import { Figure } from "@/features/kit/figures/Figure";
@@ -65,35 +65,14 @@ export function PaybackView(props: MoneyProps) {
           </div>
         </form>
         <div>
-          <div className={styles.choices}>
-            {report.energies.length > 0 && (
-              <div className={styles.basis}>
-                <span id="basis">Energy counted</span>
-                <SegmentedControl
-                  aria-labelledby="basis"
-                  size="xs"
-                  value={report.basis ?? ""}
-                  onChange={(value) => setBasis(value as EnergyBasis)}
-                  data={report.energies.map((e) => ({ value: e.basis, label: `${e.basis} ${number(e.firstYearKwh)} kWh` }))}
-                />
-              </div>
-            )}
-            {billedSelfUse !== null && (
-              <div className={styles.basis}>
-                <span id="self-use">{say.usedOnTheSpot}</span>
-                <SegmentedControl
-                  aria-labelledby="self-use"
-                  size="xs"
-                  value={byBills ? "bills" : "terms"}
-                  onChange={(value) => setByBills(value === "bills")}
-                  data={[
-                    { value: "bills", label: say.byTheBills(percent(billedSelfUse, 0)) },
-                    { value: "terms", label: `as typed ${percent(form.values.tariff.selfUsedFrac, 0)}` },
-                  ]}
-                />
-              </div>
-            )}
-          </div>
+          <BasisSection
+            report={report}
+            setBasis={setBasis}
+            billedSelfUse={billedSelfUse}
+            byBills={byBills}
+            setByBills={setByBills}
+            form={form}
+          />
           {context && <BalanceChart slug={slug} context={context} spread={spread} />}
           {context && <WaysTable context={context} spread={spread} billsReport={billsReport} commissioned={site.commissioned} />}
           {context && report.terms && <TornadoChart slug={slug} terms={report.terms} years={report.payback?.risingYears ?? null} />}
@@ -102,6 +81,49 @@ export function PaybackView(props: MoneyProps) {
         </div>
       </div>
     </>
+  );
+}
+
+interface BasisSectionProps {
+  readonly report: MoneyProps["report"];
+  readonly setBasis: Dispatch<SetStateAction<EnergyBasis | null>>;
+  readonly billedSelfUse: number | null;
+  readonly byBills: boolean;
+  readonly setByBills: Dispatch<SetStateAction<boolean>>;
+  readonly form: ReturnType<typeof useTermsForm>;
+}
+
+function BasisSection({ report, setBasis, billedSelfUse, byBills, setByBills, form }: BasisSectionProps) {
+  return (
+    <div className={styles.choices}>
+      {report.energies.length > 0 && (
+        <div className={styles.basis}>
+          <span id="basis">Energy counted</span>
+          <SegmentedControl
+            aria-labelledby="basis"
+            size="xs"
+            value={report.basis ?? ""}
+            onChange={(value) => setBasis(value as EnergyBasis)}
+            data={report.energies.map((e) => ({ value: e.basis, label: `${e.basis} ${number(e.firstYearKwh)} kWh` }))}
+          />
+        </div>
+      )}
+      {billedSelfUse !== null && (
+        <div className={styles.basis}>
+          <span id="self-use">{say.usedOnTheSpot}</span>
+          <SegmentedControl
+            aria-labelledby="self-use"
+            size="xs"
+            value={byBills ? "bills" : "terms"}
+            onChange={(value) => setByBills(value === "bills")}
+            data={[
+              { value: "bills", label: say.byTheBills(percent(billedSelfUse, 0)) },
+              { value: "terms", label: `as typed ${percent(form.values.tariff.selfUsedFrac, 0)}` },
+            ]}
+          />
+        </div>
+      )}
+    </div>
   );
 }
 

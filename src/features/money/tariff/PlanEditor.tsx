@@ -143,18 +143,7 @@ function PlanFields({ field, draft, set, orNull, currency }: PlanFieldsProps) {
         value={draft.credit.perKwh ?? ""}
         onChange={(event) => set({ credit: { ...draft.credit, perKwh: orNull(event.currentTarget.value) } })}
       />
-      <TextInput
-        label={say.trueUpMonth1To12}
-        value={draft.credit.trueUpMonth ?? ""}
-        onChange={(event) =>
-          set({
-            credit: {
-              ...draft.credit,
-              trueUpMonth: orNull(event.currentTarget.value) === null ? null : Number(event.currentTarget.value),
-            },
-          })
-        }
-      />
+      <LevyField draft={draft} set={set} orNull={orNull} />
       <TextInput
         label={say.paidAKwhLeftAtTrue(currency)}
         value={draft.credit.trueUpPerKwh ?? ""}
@@ -169,6 +158,29 @@ function PlanFields({ field, draft, set, orNull, currency }: PlanFieldsProps) {
         }}
       />
     </div>
+  );
+}
+
+interface LevyFieldProps {
+  readonly draft: PlanDraft;
+  readonly set: (change: Partial<PlanDraft>) => void;
+  readonly orNull: (text: string) => string | null;
+}
+
+function LevyField({ draft, set, orNull }: LevyFieldProps) {
+  return (
+    <TextInput
+      label={say.trueUpMonth1To12}
+      value={draft.credit.trueUpMonth ?? ""}
+      onChange={(event) =>
+        set({
+          credit: {
+            ...draft.credit,
+            trueUpMonth: orNull(event.currentTarget.value) === null ? null : Number(event.currentTarget.value),
+          },
+        })
+      }
+    />
   );
 }
 

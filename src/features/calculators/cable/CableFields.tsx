@@ -1,0 +1,206 @@
+"use client";
+
+import { NativeSelect, NumberInput } from "@mantine/core";
+import type { Dispatch, SetStateAction } from "react";
+import type { SiteDocument } from "@/contracts/site";
+import { type Conductor, stringCheck } from "@/core/electrical";
+import { arrayNameplateW, type Inverter, type PvArray } from "@/core/site";
+import { noteEntry } from "@/features/field-book/note-entry";
+import { WriteDown } from "@/features/field-book/WriteDown";
+import { Cells } from "@/features/kit/figures/Cells";
+import chapter from "@/features/kit/look/Chapter.module.css";
+import { RuledTable } from "@/features/kit/table/RuledTable";
+import { number } from "@/wording/format";
+import { say } from "@/wording/screens/calculators-cable";
+import { limitWorking } from "@/wording/workings/site-workings";
+import { ArrayField } from "../ArrayField";
+import styles from "../Bench.module.css";
+import type { BenchProps } from "../bench-views";
+
+export const numberOf = (value: number | string, fallback: number): number => (typeof value === "number" ? value : fallback);
+
+interface CableInputsProps {
+  readonly site: BenchProps["site"];
+  readonly array: SiteDocument["arrays"][number];
+  readonly setArrayId: Dispatch<SetStateAction<string>>;
+  readonly conductor: "copper" | "aluminium";
+  readonly setConductor: Dispatch<SetStateAction<"copper" | "aluminium">>;
+  readonly lengthM: string | number;
+  readonly setLength: Dispatch<SetStateAction<string | number>>;
+  readonly tempC: string | number;
+  readonly setTemp: Dispatch<SetStateAction<string | number>>;
+  readonly perM: string | number;
+  readonly setPerM: Dispatch<SetStateAction<string | number>>;
+  readonly perMm2: string | number;
+  readonly setPerMm2: Dispatch<SetStateAction<string | number>>;
+  readonly years: string | number;
+  readonly setYears: Dispatch<SetStateAction<string | number>>;
+  readonly inverter: SiteDocument["inverters"][number] | undefined;
+  readonly slug: string;
+  readonly nowUtcMs: number;
+  readonly sentence: string;
+}
+
+export function CableInputs({
+  site,
+  array,
+  setArrayId,
+  conductor,
+  setConductor,
+  lengthM,
+  setLength,
+  tempC,
+  setTemp,
+  perM,
+  setPerM,
+  perMm2,
+  setPerMm2,
+  years,
+  setYears,
+  inverter,
+  slug,
+  nowUtcMs,
+  sentence,
+}: CableInputsProps) {
+  return (
+    <div>
+      <RunFields
+        site={site}
+        array={array}
+        setArrayId={setArrayId}
+        conductor={conductor}
+        setConductor={setConductor}
+        lengthM={lengthM}
+        setLength={setLength}
+        tempC={tempC}
+        setTemp={setTemp}
+        perM={perM}
+        setPerM={setPerM}
+        perMm2={perMm2}
+        setPerMm2={setPerMm2}
+        years={years}
+        setYears={setYears}
+      />
+      {inverter ? (
+        <LimitTable site={site} array={array} inverter={inverter} />
+      ) : (
+        <p className={chapter.soft}>{say.thisArrayHangsOnNoInverter}</p>
+      )}
+      <WriteDown slug={slug} entry={() => noteEntry(nowUtcMs, `Cable: ${sentence}`)} />
+    </div>
+  );
+}
+
+interface RunFieldsProps {
+  readonly site: BenchProps["site"];
+  readonly array: SiteDocument["arrays"][number];
+  readonly setArrayId: Dispatch<SetStateAction<string>>;
+  readonly conductor: "copper" | "aluminium";
+  readonly setConductor: Dispatch<SetStateAction<"copper" | "aluminium">>;
+  readonly lengthM: string | number;
+  readonly setLength: Dispatch<SetStateAction<string | number>>;
+  readonly tempC: string | number;
+  readonly setTemp: Dispatch<SetStateAction<string | number>>;
+  readonly perM: string | number;
+  readonly setPerM: Dispatch<SetStateAction<string | number>>;
+  readonly perMm2: string | number;
+  readonly setPerMm2: Dispatch<SetStateAction<string | number>>;
+  readonly years: string | number;
+  readonly setYears: Dispatch<SetStateAction<string | number>>;
+}
+
+/** The run of cable, and what a conductor costs. */
+function RunFields({
+  site,
+  array,
+  setArrayId,
+  conductor,
+  setConductor,
+  lengthM,
+  setLength,
+  tempC,
+  setTemp,
+  perM,
+  setPerM,
+  perMm2,
+  setPerMm2,
+  years,
+  setYears,
+}: RunFieldsProps) {
+  return (
+    <div className={styles.inputs}>
+      <ArrayField site={site} value={array.id} onChange={setArrayId} />
+      <NativeSelect
+        label="Conductor"
+        data={["copper", "aluminium"]}
+        value={conductor}
+        onChange={(event) => setConductor(event.currentTarget.value as Conductor)}
+      />
+      <NumberInput label={say.lengthOneWayM} hideControls min={0.5} value={lengthM} onChange={setLength} />
+      <NumberInput label="Conductor at, °C" hideControls min={-40} max={120} value={tempC} onChange={setTemp} />
+      <NumberInput label={`A metre, ${site.currency}`} hideControls min={0} value={perM} onChange={setPerM} />
+      <NumberInput label={say.andAMmOfIt(site.currency)} hideControls min={0} value={perMm2} onChange={setPerMm2} />
+      <NumberInput label="Years" hideControls min={1} max={60} value={years} onChange={setYears} />
+    </div>
+  );
+}
+
+interface CheckProps {
+  readonly site: BenchProps["site"];
+  readonly array: PvArray;
+  readonly inverter: Inverter;
+}
+
+export function StringWords({ site, array, inverter }: CheckProps) {
+  const check = stringCheck(site.place, array, site.modules[array.module]!, inverter);
+  const broken = [check.coldVoc, check.hotVmp, check.coldVmp, check.current].filter(({ holds }) => holds === false).length;
+  if (broken === 0) return say.inSeriesKeepWithinTheInverters(check.modulesInSeries);
+  return <span className={chapter.clay}>{say.inSeriesBreakOfTheInverters(check.modulesInSeries, broken)}</span>;
+}
+
+function LimitTable({ site, array, inverter }: CheckProps) {
+  const check = stringCheck(site.place, array, site.modules[array.module]!, inverter);
+  const nameplateW = arrayNameplateW(site, array);
+  const ratedW = inverter.acRatedW * (inverter.perModule ? array.count : 1);
+  const checked = { arrayId: array.id, name: array.name || array.id, inverter, check };
+  const rows = [
+    [say.openCircuitAtC(number(check.recordLowC)), "coldVoc", "V", "at most"],
+    [say.workingInTheHeatCellsC(number(check.hotCellC)), "hotVmp", "V", "at least"],
+    [`working at ${number(check.recordLowC)} °C`, "coldVmp", "V", "at most"],
+    [say.shortCircuit125AnInput, "current", "A", "at most"],
+  ] as const;
+  return (
+    <>
+      <RuledTable className={chapter.table}>
+        <thead>
+          <tr>
+            <th scope="col">{say.stringsOfOfThem(check.modulesInSeries, check.strings)}</th>
+            <th scope="col">value</th>
+            <th scope="col">limit</th>
+          </tr>
+        </thead>
+        <tbody>
+          {rows.map(([name, key, unit, bound]) => {
+            const { value, limit, holds } = check[key];
+            return (
+              <tr key={key}>
+                <td>{name}</td>
+                <Cells working={() => limitWorking(site, checked, key, name, unit)} className={holds === false ? chapter.clay : undefined}>
+                  {[
+                    value === null ? "not known" : `${number(value, unit === "A" ? 1 : 0)} ${unit}`,
+                    limit === null ? say.notInTheBook : `${bound} ${number(limit)} ${unit}`,
+                  ]}
+                </Cells>
+              </tr>
+            );
+          })}
+        </tbody>
+      </RuledTable>
+      <p className={chapter.soft}>
+        {check.range ? say.toModulesMayStandInA(check.range.least, check.range.most) : ""}
+        {say.dcToAc(number(nameplateW / ratedW, 2))}
+        {check.assumed && say.recordTemperaturesAreUsualOnesEnter}
+      </p>
+    </>
+  );
+}

@@ -19,70 +19,20 @@ import type { BenchProps } from "../bench-views";
 
 export const numberOf = (value: number | string, fallback: number): number => (typeof value === "number" ? value : fallback);
 
-interface CableInputsProps {
-  readonly site: BenchProps["site"];
-  readonly array: SiteDocument["arrays"][number];
-  readonly setArrayId: Dispatch<SetStateAction<string>>;
-  readonly conductor: "copper" | "aluminium";
-  readonly setConductor: Dispatch<SetStateAction<"copper" | "aluminium">>;
-  readonly lengthM: string | number;
-  readonly setLength: Dispatch<SetStateAction<string | number>>;
-  readonly tempC: string | number;
-  readonly setTemp: Dispatch<SetStateAction<string | number>>;
-  readonly perM: string | number;
-  readonly setPerM: Dispatch<SetStateAction<string | number>>;
-  readonly perMm2: string | number;
-  readonly setPerMm2: Dispatch<SetStateAction<string | number>>;
-  readonly years: string | number;
-  readonly setYears: Dispatch<SetStateAction<string | number>>;
+interface CableInputsProps extends RunFieldsProps {
   readonly inverter: SiteDocument["inverters"][number] | undefined;
   readonly slug: string;
   readonly nowUtcMs: number;
   readonly sentence: string;
 }
 
-export function CableInputs({
-  site,
-  array,
-  setArrayId,
-  conductor,
-  setConductor,
-  lengthM,
-  setLength,
-  tempC,
-  setTemp,
-  perM,
-  setPerM,
-  perMm2,
-  setPerMm2,
-  years,
-  setYears,
-  inverter,
-  slug,
-  nowUtcMs,
-  sentence,
-}: CableInputsProps) {
+/** What is asked for on the left of the page: the run, the string against its inverter, and the way into the field book. */
+export function CableInputs({ inverter, slug, nowUtcMs, sentence, ...run }: CableInputsProps) {
   return (
     <div>
-      <RunFields
-        site={site}
-        array={array}
-        setArrayId={setArrayId}
-        conductor={conductor}
-        setConductor={setConductor}
-        lengthM={lengthM}
-        setLength={setLength}
-        tempC={tempC}
-        setTemp={setTemp}
-        perM={perM}
-        setPerM={setPerM}
-        perMm2={perMm2}
-        setPerMm2={setPerMm2}
-        years={years}
-        setYears={setYears}
-      />
+      <RunFields {...run} />
       {inverter ? (
-        <LimitTable site={site} array={array} inverter={inverter} />
+        <LimitTable site={run.site} array={run.array} inverter={inverter} />
       ) : (
         <p className={chapter.soft}>{say.thisArrayHangsOnNoInverter}</p>
       )}

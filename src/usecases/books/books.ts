@@ -1,3 +1,4 @@
+import slugify from "@sindresorhus/slugify";
 import type { SiteDocument } from "@/contracts/site";
 import { parseSite } from "@/formats/site-json";
 import { bookNotFound, Refusal } from "../refusal";
@@ -31,15 +32,11 @@ function checkedSite(json: unknown): SiteDocument {
   throw new Refusal("site-invalid", "site-invalid", {}, reading.problems);
 }
 
+/** Letters of an address that are read at a glance. */
+const MOST_SLUG = 50;
+
 async function freeSlug(store: BookStore, name: string): Promise<string> {
-  const plain =
-    name
-      .normalize("NFKD")
-      .replace(/[^\w\s-]/g, "")
-      .trim()
-      .toLowerCase()
-      .replace(/[\s_-]+/g, "-")
-      .slice(0, 50) || "book";
+  const plain = slugify(name, { decamelize: false }).slice(0, MOST_SLUG).replace(/-+$/, "") || "book";
   for (let n = 1; ; n++) {
     const slug = n === 1 ? plain : `${plain}-${n}`;
     if (!(await store.bySlug(slug))) return slug;

@@ -14,7 +14,7 @@ export interface MoneyFigures {
   readonly plansMs: number;
 }
 
-/** Payback under doubt, and eight years of bills of the demo's ferry office. */
+/** The interval of a payback, and eight years of bills of the demo's ferry office. */
 export function measureMoney(): MoneyFigures {
   const demo = DEMO_BOOKS.find(({ consumer }) => consumer)!;
   const site = siteSchema.parse(demo.site);

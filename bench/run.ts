@@ -104,7 +104,7 @@ function causeRows({ tenYearsMs, fiveMinutesMs, newDayMs, newDayOpenMs, sites, o
 
 function moneyRows({ drawsMs, paybackMs, tornadoMs, billsMs, plansMs }: MoneyFigures): Row[] {
   return [
-    ["Payback of 25 years under doubt, 2,000 draws: ms", drawsMs.toFixed(1), "", "300"],
+    ["Interval of a payback of 25 years, 2,000 draws: ms", drawsMs.toFixed(1), "", "300"],
     ["Payback in exact decimals with its rate of return: ms", paybackMs.toFixed(1), "", ""],
     ["What matters most, 14 paybacks: ms", tornadoMs.toFixed(0), "", ""],
     ["Eight years of bills, three schools, intervals: ms", billsMs.toFixed(0), "", ""],

@@ -2,19 +2,19 @@ import { DEMO_BOOKS, DEMO_FEEDS, SIMULATOR_ORDER } from "@simulators";
 import { feedSettingsSchema } from "@/contracts/feeds";
 import type { Services } from "./services";
 
-/** Gives the demo books their feeds, at the port where the stand-ins run this time; feeds that are there get the new address. */
+/** Gives the demo books their feeds, at the port where the simulators run this time; feeds that are there get the new address. */
 export async function placeDemoFeeds(services: Services, firstPort: number): Promise<void> {
   const books = (await services.books.list()).filter((book) => book.isDemo);
-  for (const { book: name, simulator: standin, settings } of DEMO_FEEDS) {
+  for (const { book: name, simulator, settings } of DEMO_FEEDS) {
     const book = books.find((candidate) => candidate.site.name === name);
     if (!book) continue;
     const { path, ...rest } = settings;
-    const url = `http://127.0.0.1:${firstPort + SIMULATOR_ORDER.indexOf(standin)}${path}`;
-    const cached = (await services.feeds.of(book.id)).find((feed) => feed.settings.name === rest.name);
-    const wanted = feedSettingsSchema.parse({ ...rest, url, enabled: cached?.settings.enabled ?? false });
+    const url = `http://127.0.0.1:${firstPort + SIMULATOR_ORDER.indexOf(simulator)}${path}`;
+    const placed = (await services.feeds.of(book.id)).find((feed) => feed.settings.name === rest.name);
+    const wanted = feedSettingsSchema.parse({ ...rest, url, enabled: placed?.settings.enabled ?? false });
     const startsUtcMs = Date.parse(DEMO_BOOKS.find((demo) => demo.site.name === name)!.lastUtc);
-    if (!cached) await services.feeds.create(book.id, wanted, true, startsUtcMs - 1);
-    else if (cached.settings.url !== url)
-      await services.feeds.change(book.id, cached.id, wanted, cached.nextUtc === null ? null : Date.parse(cached.nextUtc));
+    if (!placed) await services.feeds.create(book.id, wanted, true, startsUtcMs - 1);
+    else if (placed.settings.url !== url)
+      await services.feeds.change(book.id, placed.id, wanted, placed.nextUtc === null ? null : Date.parse(placed.nextUtc));
   }
 }

@@ -20,7 +20,7 @@ export function BenchFooter({ slug, site, nowUtcMs, bench, keeps }: BenchProps &
       </p>
       {keeps && (
         <>
-          <TextInput label={say.keepOfIt} value={words} maxLength={500} onChange={(event) => setWords(event.currentTarget.value)} />
+          <TextInput label={say.noteToKeep} value={words} maxLength={500} onChange={(event) => setWords(event.currentTarget.value)} />
           <WriteDown slug={slug} disabled={words.trim() === ""} entry={() => noteEntry(nowUtcMs, `${bench}: ${words}`)} />
         </>
       )}

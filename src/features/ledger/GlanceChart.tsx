@@ -13,7 +13,7 @@ import styles from "./LedgerSpread.module.css";
 
 const HEIGHT = 104;
 
-/** The year at a glance: each column a day, each row an hour, coloured by paid of owed. A day opens on a click. */
+/** The year at a glance: each column a day, each row an hour, coloured by performance index. A day opens on a click. */
 export function GlanceChart({ glance, year, slug }: { glance: Glance; year: string; slug: string }) {
   const router = useRouter();
   const [under, setUnder] = useState<string | null>(null);

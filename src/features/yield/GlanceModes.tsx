@@ -27,7 +27,7 @@ export function GlanceModes({ glance, year, slug }: { glance: Glance; year: stri
           data={[
             { value: "expected", label: "expected" },
             { value: "metered", label: "metered" },
-            { value: "ratio", label: say.paidOfOwed },
+            { value: "ratio", label: say.performanceIndex },
           ]}
         />
       }

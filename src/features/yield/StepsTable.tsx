@@ -60,7 +60,7 @@ export function StepsTable({ slug, picture, steps, floor, domain, decimals, unce
           <th scope="col">kWh</th>
           <th scope="col">of reference</th>
           <th scope="col" title={say.energyAtTheMeterThatWould}>
-            {say.backIfGone}
+            {say.gainedIfRemoved}
           </th>
         </tr>
       </thead>

@@ -10,7 +10,7 @@ export const say = catalogue({
   lightWasMeasuredInThePlane: "Light was measured in the plane of the modules, so nothing can be said of other planes. Bring hours of ",
   anEpwYearOrTwelveMonthly: ", an EPW year, or twelve monthly means in the Readings chapter.",
   ofThisBook: "of this book.",
-  keepOfIt: "Keep of it",
+  noteToKeep: "Note to keep",
   tiltFromFlat: "tilt from flat",
   aWeekLateKwh: "a week late, kWh",
   calendarFileWithReminders: "Calendar file with reminders",
@@ -46,7 +46,7 @@ export const say = catalogue({
   againstAsItStands: "against as it stands",
   winterHalfKwh: "winter half, kWh",
   theRackStandsClearOfThe:
-    "The rack stands clear of the site's obstacles, the horizon stays. Worth is the difference at the book's price. What rack, trench, cable and fence cost, and whether they pay, is a decision case of the Money chapter, in a later edition: its place is kept.",
+    "The rack stands clear of the site's obstacles, the horizon stays. Worth is the difference at the book's price. What rack, trench, cable and fence cost, and whether they pay, is a decision in the Money chapter: Roof or ground rack.",
   aRackCarriesWindAndSnow:
     "A rack carries wind and snow: footings and cable routes are for people who may build them, under the local code. A roof wants its load and its fall protection checked before anyone goes up.",
   runningOnTheRoofAndIn: (year: string) => `Running ${year} on the roof and in the open …`,

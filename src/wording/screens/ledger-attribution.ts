@@ -13,7 +13,7 @@ export const say = catalogue({
   sixMadeUpMonths: "six made-up months",
   theFieldBookSaysNothingOf: "The field book says nothing of it. ",
   writeItDown: "Write it down.",
-  paidOfOwedByTheSuns: "Paid of owed by the sun's place",
+  performanceIndexByTheSuns: "Performance index by the sun's place",
   clearHoursClayShortOfWhat: "clear hours; clay: short of what is owed, moss: over",
   meteredOverOwedEnergyByWhere: "Metered over owed energy by where the sun stood on clear hours",
   whatCantBeTold: "What can't be told",

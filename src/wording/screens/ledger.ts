@@ -4,7 +4,7 @@ import { catalogue } from "../catalogue";
 export const say = catalogue({
   hOwedPaidKwh: (dateName: string, hour: number, expected: string, metered: string) =>
     `${dateName}, ${hour} h: owed ${expected}, paid ${metered} kWh`,
-  eachColumnADayEachRow: "each column a day, each row an hour: paid of owed; a click opens the day",
+  eachColumnADayEachRow: "each column a day, each row an hour: performance index, metered ÷ expected; a click opens the day",
   theYearAtAGlance: "The year at a glance",
   meteredOverExpectedEnergyOfEvery: (year: string) => `Metered over expected energy of every hour of ${year}`,
   dirtAndSnow: "Dirt and snow",

@@ -4,7 +4,7 @@ import { catalogue, type Fact } from "../catalogue";
 export const say = catalogue({
   theYearAtAGlance: "The year at a glance",
   whatTheHoursShow: "What the hours show",
-  paidOfOwed: "paid of owed",
+  performanceIndex: "performance index",
   meteredOverExpected: "metered over expected",
   everyHourOf: (year: string, mode: Fact) => `Every hour of ${year}: ${mode}`,
   howNearEachComesToAn: "How near each comes to an independent implementation: ",
@@ -57,7 +57,7 @@ export const say = catalogue({
   nineYearsOfTenMoreThan: ", nine years of ten more than ",
   fromTheSunToTheMeter: "From the sun to the meter",
   barsBeginAtKwh: (floor: string) => `bars begin at ${floor} kWh`,
-  backIfGone: "back if gone",
+  gainedIfRemoved: "gained if removed",
   expectedWithItsIntervalAnInk: "expected with its interval; an ink mark is metered, clay where it lies outside",
   expectedEnergyOfEachMonthWith: "Expected energy of each month with its interval, and metered energy",
   energyAtTheMeterThatWould: "Energy at the meter that would be gained if this cause alone were absent",

@@ -66,7 +66,7 @@ describe("workings of a ledger's line", () => {
     expect(workings.unexplainedWorking(over, context)).toMatchObject({ title: expect.stringMatching(/^Remainder, over/) as string });
   });
 
-  it("set paid of owed as a ratio of the sums that they show", () => {
+  it("set metered ÷ expected as a ratio of the sums that they show", () => {
     const metered = workings.performanceIndexWorking(year, context);
     const again = inputOf(metered, "Metered") / inputOf(metered, "Expected of the time read");
     near(figure(metered.value) / 100, again, 0.001);

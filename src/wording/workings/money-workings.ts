@@ -170,7 +170,7 @@ export function yearWorking(context: MoneyContext, k: number): Working {
 
 export function spreadWorking(spread: PaybackSpread): Working {
   return {
-    title: "Payback under doubt",
+    title: "Interval of the payback",
     value: `${number(spread.low, 1)} to ${Number.isFinite(spread.high) ? number(spread.high, 1) : "beyond the horizon"}`,
     unit: "years",
     formula: `2.5 and 97.5 of 100 among ${spread.draws} draws (seed ${spread.seed})`,

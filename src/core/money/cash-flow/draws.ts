@@ -34,7 +34,7 @@ export interface PaybackSpread {
   readonly seed: number;
 }
 
-/** Break-even under doubt: draws yield, weather, prices, ageing and upkeep at once. Same seed, same answer; in doubles, since the doubt is larger. */
+/** Interval of the break-even: draws yield, weather, prices, ageing and upkeep at once. Same seed, same answer; in doubles, since the doubt is larger. */
 export function paybackSpread(terms: PaybackTerms, doubts: PaybackDoubts, { draws = 2000, seed = 71 } = {}): PaybackSpread {
   const normal = normalFrom(seed);
   const years = new Float64Array(draws);

@@ -161,7 +161,7 @@ describe("payback with what comes later", () => {
     expect(payback({ ...plain, importPerKwh: "0" }).returnPerYear).toEqual({ kind: "none", rates: [] }));
 });
 
-describe("payback under doubt", () => {
+describe("the interval of a payback", () => {
   it("holds the plain answer, and the same seed gives the same answer", () => {
     const spread = paybackSpread(plain, USUAL_DOUBTS);
     expect(spread.low).toBeLessThan(10);

@@ -84,7 +84,7 @@ export function CausesView(props: CausesViewProps) {
             <OrientationOffer slug={slug} orientation={report.orientation} />
             {report.skyFields.length > 0 && (
               <ChartFrame
-                title={say.paidOfOwedByTheSuns}
+                title={say.performanceIndexByTheSuns}
                 note={say.clearHoursClayShortOfWhat}
                 fileName={`${slug}-sky`}
                 height={210}

@@ -50,7 +50,7 @@ export async function moneyCommand(options: CliOptions): Promise<void> {
   printPayback(report.payback, `${report.basis} energy`, report.currency);
   if (breakEven)
     printText(
-      say.underDoubt95Of100Draws(
+      say.interval95(
         breakEven.low.toFixed(1),
         Number.isFinite(breakEven.high) ? `${breakEven.high.toFixed(1)} years` : say.beyondTheHorizon,
       ),

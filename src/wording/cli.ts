@@ -101,7 +101,7 @@ Against “${name}”, ${year}, ${perKwh} ${currency} a kWh:
   noPaybackMissingACostStands: (report: string) =>
     `No payback: ${report} missing. A cost stands in the site file under money.costs; a price there or as --price; energy comes from --weather, --production or --promise.`,
   beyondTheHorizon: "beyond the horizon",
-  underDoubt95Of100Draws: (low: string, high: Fact) => `Under doubt 95 of 100 draws lie between ${low} and ${high}.`,
+  interval95: (low: string, high: Fact) => `95 % interval: ${low} to ${high}.`,
   thereIsNoSuchFileCheck: (file: string) => `${file}: there is no such file. Check the path.`,
   notToldForWantOf: (missing: string) => `Not told for want of: ${missing}.`,
   paidBackOn: "paid back on",

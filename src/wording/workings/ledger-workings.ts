@@ -210,7 +210,7 @@ export function differenceWorking(line: LedgerLine, _context: LedgerContext): Wo
 
 export function performanceIndexWorking(line: LedgerLine, _context: LedgerContext): Working {
   return {
-    title: `Paid of owed, ${spanOf(line.key)}`,
+    title: `Performance index, ${spanOf(line.key)}`,
     value: percent(performanceIndex(line) ?? 0),
     unit: "",
     formula: "Σ metered ÷ Σ expected, over the time that was read",

@@ -78,7 +78,7 @@ export function WaysTable({ context, spread, billsReport }: WaysProps) {
     ...(spread
       ? [
           {
-            name: "Under doubt",
+            name: "95 % interval",
             what: say.n95Of100DrawsOfYield,
             value: Number.isFinite(spread.high)
               ? `${number(spread.low, 1)} to ${number(spread.high, 1)} years`

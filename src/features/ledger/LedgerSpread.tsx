@@ -66,9 +66,9 @@ export function LedgerSpread({ slug, lines, sum, sumName, context, closed = [] }
             </th>
             <th scope="col">promise</th>
             <th scope="col">
-              paid of
+              performance
               <br />
-              owed
+              index
             </th>
             <th scope="col">read</th>
             <th scope="col" className={styles.hiddenHead}>

@@ -83,9 +83,9 @@ function BooksTable({ books }: BooksTableProps) {
               kWh
             </th>
             <th scope="col">
-              paid of
+              performance
               <br />
-              owed
+              index
             </th>
           </tr>
         </thead>

@@ -1,4 +1,4 @@
-import { QueryTypes, type Sequelize } from "sequelize";
+import { literal, QueryTypes, type Sequelize } from "sequelize";
 import {
   ATTRIBUTION_EDITION,
   type AttributionFault,
@@ -12,39 +12,68 @@ import type { Models } from "./models";
 
 const faultOf = (code: string | null): AttributionFault | null => attributionFaults.find((fault) => fault === code) ?? null;
 
+const ofEdition = (bookId: string) => ({ bookId, edition: ATTRIBUTION_EDITION });
+
+/** What was found: its state, the page of it, the whole of it. */
+const results = ({ AttributionRun, Attribution }: Models): Pick<AttributionStore, "statusOf" | "viewOf" | "reportOf"> => ({
+  async statusOf(bookId) {
+    const [run, result] = await Promise.all([
+      AttributionRun.findByPk(bookId),
+      Attribution.findOne({
+        where: ofEdition(bookId),
+        attributes: ["version", "madeAt", [literal("view is not null"), "hasView"]],
+        raw: true,
+      }) as unknown as Promise<{ version: number; madeAt: Date; hasView: boolean } | null>,
+    ]);
+    if (!run) return null;
+    const { state, wantedVersion, doneFrac, faultCode } = run.get();
+    return {
+      ...{ state, wantedVersion, doneFrac },
+      fault: faultOf(faultCode),
+      resultVersion: result?.version ?? null,
+      hasView: result?.hasView ?? false,
+      madeAt: result?.madeAt.toISOString() ?? "",
+    };
+  },
+  async viewOf(bookId) {
+    const row = await Attribution.findOne({ where: ofEdition(bookId), attributes: ["view"] });
+    const view = row?.get().view ?? null;
+    return view === null ? null : attributionViewSchema.parse(view);
+  },
+  async reportOf(bookId) {
+    const row = (await Attribution.findOne({ where: ofEdition(bookId) }))?.get();
+    if (!row?.view) return null;
+    return attributionReportSchema.parse({ ...row.view, fitted: row.fitted, edition: row.edition });
+  },
+});
+
+/** The course of a search while a worker has it. */
+const course = ({ AttributionRun }: Models): Pick<AttributionStore, "take" | "progress" | "fail" | "cancel"> => ({
+  async take(bookId) {
+    const [, rows] = await AttributionRun.update(
+      { state: "running", doneFrac: 0, updatedAt: new Date() },
+      { where: { bookId, state: ["waiting", "running"] }, returning: true },
+    );
+    return rows[0] ? { version: rows[0].get().wantedVersion } : null;
+  },
+  async progress(bookId, doneFrac) {
+    const [count] = await AttributionRun.update({ doneFrac, updatedAt: new Date() }, { where: { bookId, state: "running" } });
+    return count > 0;
+  },
+  async fail(bookId, fault) {
+    await AttributionRun.update({ state: "failed", faultCode: fault, updatedAt: new Date() }, { where: { bookId } });
+  },
+  async cancel(bookId) {
+    await AttributionRun.update({ state: "cancelled", updatedAt: new Date() }, { where: { bookId, state: ["waiting", "running"] } });
+  },
+});
+
 /** Searches for causes in PostgreSQL: one status and one result a book. */
-export function attributionRepository(sequelize: Sequelize, { AttributionRun, Attribution }: Models, queue: JobQueue): AttributionStore {
-  const ofEdition = (bookId: string) => ({ bookId, edition: ATTRIBUTION_EDITION });
+export function attributionRepository(sequelize: Sequelize, models: Models, queue: JobQueue): AttributionStore {
+  const { AttributionRun, Attribution } = models;
   return {
-    async statusOf(bookId) {
-      const [run, result] = await Promise.all([
-        AttributionRun.findByPk(bookId),
-        Attribution.findOne({
-          where: ofEdition(bookId),
-          attributes: ["version", "madeAt", [sequelize.literal("view is not null"), "hasView"]],
-          raw: true,
-        }) as unknown as Promise<{ version: number; madeAt: Date; hasView: boolean } | null>,
-      ]);
-      if (!run) return null;
-      const { state, wantedVersion, doneFrac, faultCode } = run.get();
-      return {
-        ...{ state, wantedVersion, doneFrac },
-        fault: faultOf(faultCode),
-        resultVersion: result?.version ?? null,
-        hasView: result?.hasView ?? false,
-        madeAt: result?.madeAt.toISOString() ?? "",
-      };
-    },
-    async viewOf(bookId) {
-      const row = await Attribution.findOne({ where: ofEdition(bookId), attributes: ["view"] });
-      const view = row?.get().view ?? null;
-      return view === null ? null : attributionViewSchema.parse(view);
-    },
-    async reportOf(bookId) {
-      const row = (await Attribution.findOne({ where: ofEdition(bookId) }))?.get();
-      if (!row?.view) return null;
-      return attributionReportSchema.parse({ ...row.view, fitted: row.fitted, edition: row.edition });
-    },
+    ...results(models),
+    ...course(models),
     async want(bookId, version) {
       await AttributionRun.upsert({
         bookId,
@@ -65,17 +94,6 @@ export function attributionRepository(sequelize: Sequelize, { AttributionRun, At
          where a.book_id is null and (r.book_id is null or r.wanted_version <> b.version or r.state in ('waiting', 'done'))`,
         { replacements: { edition: ATTRIBUTION_EDITION }, type: QueryTypes.SELECT },
       ),
-    async take(bookId) {
-      const [, rows] = await AttributionRun.update(
-        { state: "running", doneFrac: 0, updatedAt: new Date() },
-        { where: { bookId, state: ["waiting", "running"] }, returning: true },
-      );
-      return rows[0] ? { version: rows[0].get().wantedVersion } : null;
-    },
-    async progress(bookId, doneFrac) {
-      const [count] = await AttributionRun.update({ doneFrac, updatedAt: new Date() }, { where: { bookId, state: "running" } });
-      return count > 0;
-    },
     done: (bookId, version, report) =>
       sequelize.transaction(async (transaction) => {
         const run = await AttributionRun.findByPk(bookId, { transaction, lock: true });
@@ -96,11 +114,5 @@ export function attributionRepository(sequelize: Sequelize, { AttributionRun, At
           { transaction },
         );
       }),
-    async fail(bookId, fault) {
-      await AttributionRun.update({ state: "failed", faultCode: fault, updatedAt: new Date() }, { where: { bookId } });
-    },
-    async cancel(bookId) {
-      await AttributionRun.update({ state: "cancelled", updatedAt: new Date() }, { where: { bookId, state: ["waiting", "running"] } });
-    },
   };
 }

@@ -25,19 +25,22 @@ const asEntry = (row: EntryRow & { readonly photos: readonly Pick<PhotoRow, "id"
     photos: row.photos.map(({ id, widthPx, heightPx }) => ({ id, widthPx, heightPx })),
   });
 
+/** Null where the client's own id was written before. */
+async function insert(
+  { Entry }: Models,
+  bookId: string,
+  { from, to, array, meter, cost, clientId, measured, ...words }: NewEntry,
+  effect: readonly Revision[] | null,
+  transaction: Transaction,
+): Promise<number | null> {
+  const values = { ...words, bookId, starts: from, ends: to, arrayId: array, meterId: meter, cost, clientId, measured, effect };
+  const [row] = await Entry.bulkCreate([values], { ignoreDuplicates: true, returning: ["id"], transaction });
+  return row?.get().id ?? null;
+}
+
 /** Field-book entries in PostgreSQL, by date. */
-export function entryRepository({ Entry, Photo }: Models, changeBook: ChangeBook): EntryStore {
-  /** Null where the client's own id was written before. */
-  const insert = async (
-    bookId: string,
-    { from, to, array, meter, cost, clientId, measured, ...words }: NewEntry,
-    effect: readonly Revision[] | null,
-    transaction: Transaction,
-  ): Promise<number | null> => {
-    const values = { ...words, bookId, starts: from, ends: to, arrayId: array, meterId: meter, cost, clientId, measured, effect };
-    const [row] = await Entry.bulkCreate([values], { ignoreDuplicates: true, returning: ["id"], transaction });
-    return row?.get().id ?? null;
-  };
+export function entryRepository(models: Models, changeBook: ChangeBook): EntryStore {
+  const { Entry, Photo } = models;
   return {
     async of(bookId) {
       const photos = { model: Photo, as: "photos", attributes: ["id", "widthPx", "heightPx"], separate: true, order: ["createdAt"] };
@@ -46,13 +49,13 @@ export function entryRepository({ Entry, Photo }: Models, changeBook: ChangeBook
     },
     add: (bookId, entries) =>
       changeBook(bookId, async ({ transaction }) => {
-        for (const entry of entries) await insert(bookId, newEntrySchema.parse(entry), null, transaction);
+        for (const entry of entries) await insert(models, bookId, newEntrySchema.parse(entry), null, transaction);
       }),
     write: (bookId, { entry, photo, applied }) =>
       orMoved(
         changeBook(bookId, async ({ transaction, setSite, leave }) => {
           if (applied) await setSite(applied.site, applied.version);
-          const id = await insert(bookId, entry, applied?.revisions ?? null, transaction);
+          const id = await insert(models, bookId, entry, applied?.revisions ?? null, transaction);
           if (id === null) {
             leave();
             return "known" as const;

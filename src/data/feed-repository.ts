@@ -59,33 +59,7 @@ export function feedRepository(sequelize: Sequelize, models: Models, changeBook:
         .filter(({ settings }) => settings.enabled)
         .map(({ id }) => id);
     },
-    async commit(feedId, pulled) {
-      const bookId = (await FeedModel.findByPk(feedId, { attributes: ["bookId"] }))?.get().bookId;
-      if (bookId === undefined) return 0;
-      return changeBook(bookId, async ({ transaction, leave }) => {
-        const row = await FeedModel.findByPk(feedId, { transaction, lock: true });
-        if (!row) {
-          leave();
-          return 0;
-        }
-        const { fresh, changed } = await layOver(sequelize, models, row.get(), pulled.series, transaction);
-        if (fresh + changed === 0) leave();
-        const tried = new Date(pulled.triedUtcMs);
-        await row.update(
-          {
-            cursorUtc: pulled.cursorUtcMs > 0 ? new Date(pulled.cursorUtcMs) : null,
-            lastFault: null,
-            failures: 0,
-            valueCount: row.get().valueCount + fresh,
-            nextUtc: new Date(pulled.nextUtcMs),
-            lastTriedUtc: tried,
-            lastFineUtc: tried,
-          },
-          { transaction },
-        );
-        return fresh;
-      });
-    },
+    commit: (feedId, pulled) => commitPull(sequelize, models, changeBook, feedId, pulled),
     async fail(feedId, fault, triedUtcMs, nextUtcMs) {
       await FeedModel.update(
         {
@@ -98,6 +72,41 @@ export function feedRepository(sequelize: Sequelize, models: Models, changeBook:
       );
     },
   };
+}
+
+/** What a pull brought, with the feed's new place in time; the number of fresh values. */
+async function commitPull(
+  sequelize: Sequelize,
+  models: Models,
+  changeBook: ChangeBook,
+  feedId: number,
+  pulled: Parameters<FeedStore["commit"]>[1],
+): Promise<number> {
+  const bookId = (await models.Feed.findByPk(feedId, { attributes: ["bookId"] }))?.get().bookId;
+  if (bookId === undefined) return 0;
+  return changeBook(bookId, async ({ transaction, leave }) => {
+    const row = await models.Feed.findByPk(feedId, { transaction, lock: true });
+    if (!row) {
+      leave();
+      return 0;
+    }
+    const { fresh, changed } = await layOver(sequelize, models, row.get(), pulled.series, transaction);
+    if (fresh + changed === 0) leave();
+    const tried = new Date(pulled.triedUtcMs);
+    await row.update(
+      {
+        cursorUtc: pulled.cursorUtcMs > 0 ? new Date(pulled.cursorUtcMs) : null,
+        lastFault: null,
+        failures: 0,
+        valueCount: row.get().valueCount + fresh,
+        nextUtc: new Date(pulled.nextUtcMs),
+        lastTriedUtc: tried,
+        lastFineUtc: tried,
+      },
+      { transaction },
+    );
+    return fresh;
+  });
 }
 
 const monthOf = (utcDay: number): string => new Date(utcDay * DAY_MS).toISOString().slice(0, 7);

@@ -1,12 +1,36 @@
 import type { Sequelize, Transaction } from "sequelize";
-import { type AuditCode, type AuditEntry, keepingSchema } from "@/contracts/keeping";
+import { type AuditCode, type AuditEntry, type Keeping, keepingSchema } from "@/contracts/keeping";
 import type { KeepingStore } from "@/usecases/keeping";
 import type { Models } from "./models";
 
 const SHOWN_AUDIT = 200;
 
+async function keepingOf({ Transfer, Accepted, ClosedMonth, Audit }: Models, bookId: string): Promise<Keeping> {
+  const where = { bookId };
+  const [transfers, accepted, closed, audit] = await Promise.all([
+    Transfer.findAll({ where, order: ["id"] }),
+    Accepted.findAll({ where }),
+    ClosedMonth.findAll({ where, order: ["month"] }),
+    Audit.findAll({ where, order: [["id", "DESC"]], limit: SHOWN_AUDIT }),
+  ]);
+  return keepingSchema.parse({
+    transfers: transfers
+      .map((row) => row.get())
+      .map(({ id, month, fromAccount, toAccount, kwh, reason, madeAt }) => ({
+        ...{ id, month, kwh, reason },
+        from: fromAccount,
+        to: toAccount,
+        madeAt: madeAt.toISOString(),
+      })),
+    accepted: accepted.map((row) => row.get()).map(({ month, account }) => ({ month, account })),
+    closed: closed.map((row) => row.get()).map(({ kept, note, closedAt }) => ({ ...kept, note, closedAt: closedAt.toISOString() })),
+    audit: audit.map((row) => row.get()).map(({ at, month, code, facts }) => ({ at: at.toISOString(), month, code, facts })),
+  });
+}
+
 /** Moved postings, closed months and their audit trail in PostgreSQL; every change writes its trail in the same transaction. */
-export function keepingRepository(sequelize: Sequelize, { Transfer, Accepted, ClosedMonth, Audit }: Models): KeepingStore {
+export function keepingRepository(sequelize: Sequelize, models: Models): KeepingStore {
+  const { Transfer, Accepted, ClosedMonth, Audit } = models;
   /** Does one thing and writes it into the trail, or neither where nothing changed. */
   const change = (
     bookId: string,
@@ -20,28 +44,7 @@ export function keepingRepository(sequelize: Sequelize, { Transfer, Accepted, Cl
       return changed;
     });
   return {
-    async of(bookId) {
-      const where = { bookId };
-      const [transfers, accepted, closed, audit] = await Promise.all([
-        Transfer.findAll({ where, order: ["id"] }),
-        Accepted.findAll({ where }),
-        ClosedMonth.findAll({ where, order: ["month"] }),
-        Audit.findAll({ where, order: [["id", "DESC"]], limit: SHOWN_AUDIT }),
-      ]);
-      return keepingSchema.parse({
-        transfers: transfers
-          .map((row) => row.get())
-          .map(({ id, month, fromAccount, toAccount, kwh, reason, madeAt }) => ({
-            ...{ id, month, kwh, reason },
-            from: fromAccount,
-            to: toAccount,
-            madeAt: madeAt.toISOString(),
-          })),
-        accepted: accepted.map((row) => row.get()).map(({ month, account }) => ({ month, account })),
-        closed: closed.map((row) => row.get()).map(({ kept, note, closedAt }) => ({ ...kept, note, closedAt: closedAt.toISOString() })),
-        audit: audit.map((row) => row.get()).map(({ at, month, code, facts }) => ({ at: at.toISOString(), month, code, facts })),
-      });
-    },
+    of: (bookId) => keepingOf(models, bookId),
     async move(bookId, { month, from, to, kwh, reason }, trail) {
       await change(bookId, month, trail, async (transaction) => {
         await Transfer.create({ bookId, month, fromAccount: from, toAccount: to, kwh, reason }, { transaction });

@@ -73,6 +73,40 @@ export interface ReadingsModels {
   readonly FindingDecision: ModelStatic<Model<FindingDecisionRow, Partial<FindingDecisionRow>>>;
 }
 
+/** What lies in a batch besides its day pages. */
+const defineContents = (sequelize: Sequelize): Pick<ReadingsModels, "PromiseMonth" | "EnergySpan" | "CounterReading"> => ({
+  PromiseMonth: sequelize.define(
+    "PromiseMonth",
+    {
+      batchId: { type: DataTypes.INTEGER, primaryKey: true },
+      month: { type: DataTypes.INTEGER, primaryKey: true },
+      kwh: DataTypes.DOUBLE,
+    },
+    { tableName: "promise_months" },
+  ),
+  EnergySpan: sequelize.define(
+    "EnergySpan",
+    {
+      batchId: { type: DataTypes.INTEGER, primaryKey: true },
+      meterId: { type: DataTypes.TEXT, primaryKey: true },
+      fromUtc: { type: DataTypes.DATE, primaryKey: true },
+      toUtc: DataTypes.DATE,
+      kwh: DataTypes.DOUBLE,
+    },
+    { tableName: "energy_spans" },
+  ),
+  CounterReading: sequelize.define(
+    "CounterReading",
+    {
+      batchId: { type: DataTypes.INTEGER, primaryKey: true },
+      meterId: { type: DataTypes.TEXT, primaryKey: true },
+      atUtc: { type: DataTypes.DATE, primaryKey: true },
+      kwh: DataTypes.DOUBLE,
+    },
+    { tableName: "counter_readings" },
+  ),
+});
+
 export const defineReadings = (sequelize: Sequelize): ReadingsModels => ({
   Batch: sequelize.define(
     "Batch",
@@ -114,36 +148,6 @@ export const defineReadings = (sequelize: Sequelize): ReadingsModels => ({
     },
     { tableName: "series" },
   ),
-  PromiseMonth: sequelize.define(
-    "PromiseMonth",
-    {
-      batchId: { type: DataTypes.INTEGER, primaryKey: true },
-      month: { type: DataTypes.INTEGER, primaryKey: true },
-      kwh: DataTypes.DOUBLE,
-    },
-    { tableName: "promise_months" },
-  ),
-  EnergySpan: sequelize.define(
-    "EnergySpan",
-    {
-      batchId: { type: DataTypes.INTEGER, primaryKey: true },
-      meterId: { type: DataTypes.TEXT, primaryKey: true },
-      fromUtc: { type: DataTypes.DATE, primaryKey: true },
-      toUtc: DataTypes.DATE,
-      kwh: DataTypes.DOUBLE,
-    },
-    { tableName: "energy_spans" },
-  ),
-  CounterReading: sequelize.define(
-    "CounterReading",
-    {
-      batchId: { type: DataTypes.INTEGER, primaryKey: true },
-      meterId: { type: DataTypes.TEXT, primaryKey: true },
-      atUtc: { type: DataTypes.DATE, primaryKey: true },
-      kwh: DataTypes.DOUBLE,
-    },
-    { tableName: "counter_readings" },
-  ),
   FindingDecision: sequelize.define(
     "FindingDecision",
     {
@@ -157,4 +161,5 @@ export const defineReadings = (sequelize: Sequelize): ReadingsModels => ({
     },
     { tableName: "finding_decisions" },
   ),
+  ...defineContents(sequelize),
 });

@@ -1,0 +1,82 @@
+import { group } from "d3";
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from "node:fs";
+import os from "node:os";
+import path from "node:path";
+import { parseArgs } from "node:util";
+import { Stryker } from "@stryker-mutator/core";
+import { coreFiles, drawMutants, mutantKey, mutantsOf } from "./mutation/sample";
+import { scoreOf, scoreTable, type Tried } from "./mutation/score";
+
+/**
+ * How many small wrongs in the core the tests notice: `npm run mutation` tries a seeded sample spread over all folders,
+ * `-- --folder money` all mutants of one, `--write` puts the table into docs/quality.md, `--survivors FILE` lists what no test saw.
+ */
+const { values: options } = parseArgs({
+  options: {
+    folder: { type: "string" },
+    seed: { type: "string", default: "1" },
+    size: { type: "string", default: "600" },
+    least: { type: "string", default: "14" },
+    workers: { type: "string", default: "2" },
+    survivors: { type: "string" },
+    write: { type: "boolean", default: false },
+  },
+});
+const root = path.join(import.meta.dirname, "..");
+process.chdir(root);
+const all = await mutantsOf(root, coreFiles(root, options.folder));
+const count = { seed: Number(options.seed), size: Number(options.size), least: Number(options.least) };
+const drawn = options.folder ? all.filter(({ equivalent }) => equivalent === null) : drawMutants(all, count);
+console.log(`${drawn.length} of ${all.length} mutants are tried.`);
+
+const folder = mkdtempSync(path.join(os.tmpdir(), "dusty-ledger-mutation-"));
+process.env.MUTATION_SAMPLE = path.join(folder, "sample.json");
+writeFileSync(process.env.MUTATION_SAMPLE, JSON.stringify(drawn.map(mutantKey)));
+try {
+  const results = await new Stryker({
+    mutate: options.folder
+      ? coreFiles(root, options.folder)
+      : drawn.map(({ file, location: { start, end } }) => `${file}:${start.line + 1}:${start.column}-${end.line + 1}:${end.column}`),
+    plugins: ["@stryker-mutator/vitest-runner", path.join(root, "scripts/mutation/only-the-sample.mjs")],
+    checkers: ["only-the-sample"],
+    testRunner: "vitest",
+    vitest: { configFile: "scripts/mutation/vitest.config.ts", related: false },
+    coverageAnalysis: "perTest",
+    concurrency: Number(options.workers),
+    tempDirName: path.join(folder, "work"),
+    ignorePatterns: [".next", "dist", "var", "docs", "e2e", "bench"],
+    reporters: ["progress-append-only"],
+    disableTypeChecks: false,
+    incremental: false,
+    allowEmpty: true,
+  }).runMutationTest();
+  const chosen = new Set(drawn.map(mutantKey));
+  const tried = results
+    .map((result) => ({ ...result, file: path.relative(root, result.fileName).replaceAll(path.sep, "/") }))
+    .filter((result) => chosen.has(mutantKey(result)))
+    .map((result) => ({ ...result, folder: result.file.split("/")[2] ?? "" }));
+  report(tried);
+  if (options.survivors) {
+    const lines = tried
+      .filter(({ status }) => status === "Survived" || status === "NoCoverage")
+      .map(({ file, location, mutatorName, replacement, status }) =>
+        [status, `${file}:${location.start.line + 1}:${location.start.column + 1}`, mutatorName, JSON.stringify(replacement)].join("\t"),
+      );
+    writeFileSync(options.survivors, `${lines.sort().join("\n")}\n`);
+  }
+} finally {
+  rmSync(folder, { recursive: true, force: true });
+}
+
+function report(tried: Tried[]): void {
+  const equivalents = new Map(
+    [...group(all, (mutant) => mutant.folder)].map(([name, rows]) => [name, rows.filter((row) => row.equivalent !== null).length]),
+  );
+  const table = scoreTable(tried, equivalents);
+  const { share, tried: n } = scoreOf(tried);
+  console.log(table);
+  if (!options.write || options.folder) return;
+  const file = path.join("docs", "quality.md");
+  const said = `Seed ${count.seed}, ${n} of ${all.length} mutants: ${(share * 100).toFixed(1)} % noticed.\n\n${table}`;
+  writeFileSync(file, readFileSync(file, "utf8").replace(/(<!-- mutation -->\n)[\s\S]*?(\n<!-- \/mutation -->)/, `$1${said}$2`));
+}

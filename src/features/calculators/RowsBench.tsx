@@ -16,7 +16,8 @@ import { say } from "@/wording/screens/calculators";
 import { rowsWorking } from "@/wording/workings/rows-working";
 import styles from "./Bench.module.css";
 import type { BenchProps } from "./bench-views";
-import { asNumber, hour, RowsPicture, SlidSnowTable } from "./RowsPicture";
+import { hour, RowsPicture, SlidSnowTable } from "./RowsPicture";
+import { type NumberFields, useNumberFields } from "./use-number-fields";
 
 /** Poleward of here a bench without other knowledge counts with snow. */
 const SNOWY_DEG = 42;
@@ -32,63 +33,38 @@ export function RowsBench({ slug, site }: BenchProps) {
   const [arrayId, setArrayId] = useState(site.arrays[0]!.id);
   const array = site.arrays.find((each) => each.id === arrayId) ?? site.arrays[0]!;
   const layout = arrayLayout(site, array);
-  const [tilt, setTilt] = useState<number | string>(array.tiltDeg);
-  const [azimuth, setAzimuth] = useState<number | string>(array.azimuthDeg);
-  const [slant, setSlant] = useState<number | string>(Number(layout.slantM.toFixed(2)));
-  const [from, setFrom] = useState<number | string>(10);
-  const [to, setTo] = useState<number | string>(14);
-  const [edge, setEdge] = useState<number | string>(Number(Math.max(0.5, array.baseHeightM).toFixed(2)));
-  const [snow, setSnow] = useState<number | string>(Math.abs(site.place.latitudeDeg) >= SNOWY_DEG ? 0.3 : 0);
+  const fields = useNumberFields({
+    tilt: array.tiltDeg,
+    azimuth: array.azimuthDeg,
+    slant: Number(layout.slantM.toFixed(2)),
+    from: 10,
+    to: 14,
+    edge: Number(Math.max(0.5, array.baseHeightM).toFixed(2)),
+    snow: Math.abs(site.place.latitudeDeg) >= SNOWY_DEG ? 0.3 : 0,
+  });
   const latitudeDeg = site.place.latitudeDeg;
   const rows: Rows = {
     latitudeDeg,
-    tiltDeg: asNumber(tilt, 30),
-    surfaceAzimuthDeg: asNumber(azimuth, 180),
-    slantLengthM: asNumber(slant, 2),
+    tiltDeg: fields.numberOf("tilt", 30),
+    surfaceAzimuthDeg: fields.numberOf("azimuth", 180),
+    slantLengthM: fields.numberOf("slant", 2),
     declinationDeg: winterSolsticeDeg(latitudeDeg),
-    windowStartH: asNumber(from, 10),
-    windowEndH: asNumber(to, 14),
+    windowStartH: fields.numberOf("from", 10),
+    windowEndH: fields.numberOf("to", 14),
   };
   const spacing = rowSpacing(rows);
-  const slid = slidSnow(rows.slantLengthM, rows.tiltDeg, asNumber(snow, 0));
-  const edgeM = asNumber(edge, 0.5);
+  const snowM = fields.numberOf("snow", 0);
+  const slid = slidSnow(rows.slantLengthM, rows.tiltDeg, snowM);
+  const edgeM = fields.numberOf("edge", 0.5);
   const sunDeg = spacing && spacing.gapM > 0 ? radToDeg(Math.atan2(spacing.rowHeightM, spacing.gapM)) : 60;
   return (
     <>
-      <RowsVerdict spacing={spacing} rows={rows} latitudeDeg={latitudeDeg} snow={snow} edgeM={edgeM} slid={slid} />
+      <RowsVerdict spacing={spacing} rows={rows} latitudeDeg={latitudeDeg} snowM={snowM} edgeM={edgeM} slid={slid} />
       <div className={styles.rowsGrid}>
+        <RowsInputs site={site} array={array} setArrayId={setArrayId} rows={rows} fields={fields} />
         <div>
-          <div className={styles.inputs}>
-            {site.arrays.length > 1 && (
-              <ArrayChoice
-                site={site}
-                array={array}
-                setArrayId={setArrayId}
-                setTilt={setTilt}
-                setAzimuth={setAzimuth}
-                setSlant={setSlant}
-              />
-            )}
-            <TiltField
-              label="Tilt, °"
-              plain
-              latitudeDeg={latitudeDeg}
-              azimuthDeg={rows.surfaceAzimuthDeg}
-              value={tilt}
-              onChange={setTilt}
-            />
-            <AzimuthField label="Azimuth, °" plain place={site.place} value={azimuth} onChange={setAzimuth} />
-            <NumberInput label={say.lengthUpTheSlopeM} hideControls min={0.1} decimalScale={2} value={slant} onChange={setSlant} />
-            <NumberInput label={say.freeFromSolarHour} hideControls min={0} max={12} value={from} onChange={setFrom} />
-            <NumberInput label={say.toSolarHour} hideControls min={12} max={24} value={to} onChange={setTo} />
-            <NumberInput label={say.lowerEdgeUpM} hideControls min={0} decimalScale={2} value={edge} onChange={setEdge} />
-            <NumberInput label={say.snowOnThemM} hideControls min={0} decimalScale={2} value={snow} onChange={setSnow} />
-          </div>
-          <WindowTable rows={rows} />
-        </div>
-        <div>
-          <RowsPicture slug={slug} spacing={spacing} rows={rows} edgeM={edgeM} snow={snow} slid={slid} sunDeg={sunDeg} />
-          <SlidSnowTable slid={slid} rows={rows} snow={snow} />
+          <RowsPicture slug={slug} spacing={spacing} rows={rows} edgeM={edgeM} snowM={snowM} slid={slid} sunDeg={sunDeg} />
+          <SlidSnowTable slid={slid} rows={rows} snowM={snowM} />
           <p className={chapter.caution}>{say.snowThatSlidesOffARow}</p>
         </div>
       </div>
@@ -96,16 +72,49 @@ export function RowsBench({ slug, site }: BenchProps) {
   );
 }
 
+type RowsFields = NumberFields<"tilt" | "azimuth" | "slant" | "from" | "to" | "edge" | "snow">;
+
+interface RowsInputsProps extends ArrayChoiceProps {
+  readonly rows: Rows;
+}
+
+/** The rack, the hours, the snow. */
+function RowsInputs({ site, array, setArrayId, rows, fields }: RowsInputsProps) {
+  const { typed, into } = fields;
+  return (
+    <div>
+      <div className={styles.inputs}>
+        {site.arrays.length > 1 && <ArrayChoice site={site} array={array} setArrayId={setArrayId} fields={fields} />}
+        <TiltField
+          label="Tilt, °"
+          plain
+          latitudeDeg={rows.latitudeDeg}
+          azimuthDeg={rows.surfaceAzimuthDeg}
+          value={typed.tilt}
+          onChange={into("tilt")}
+        />
+        <AzimuthField label="Azimuth, °" plain place={site.place} value={typed.azimuth} onChange={into("azimuth")} />
+        <NumberInput label={say.lengthUpTheSlopeM} hideControls min={0.1} decimalScale={2} value={typed.slant} onChange={into("slant")} />
+        <NumberInput label={say.freeFromSolarHour} hideControls min={0} max={12} value={typed.from} onChange={into("from")} />
+        <NumberInput label={say.toSolarHour} hideControls min={12} max={24} value={typed.to} onChange={into("to")} />
+        <NumberInput label={say.lowerEdgeUpM} hideControls min={0} decimalScale={2} value={typed.edge} onChange={into("edge")} />
+        <NumberInput label={say.snowOnThemM} hideControls min={0} decimalScale={2} value={typed.snow} onChange={into("snow")} />
+      </div>
+      <WindowTable rows={rows} />
+    </div>
+  );
+}
+
 interface RowsVerdictProps {
   readonly spacing: RowSpacing | null;
   readonly rows: Rows;
   readonly latitudeDeg: number;
-  readonly snow: string | number;
+  readonly snowM: number;
   readonly edgeM: number;
   readonly slid: SlidSnow;
 }
 
-function RowsVerdict({ spacing, rows, latitudeDeg, snow, edgeM, slid }: RowsVerdictProps) {
+function RowsVerdict({ spacing, rows, latitudeDeg, snowM, edgeM, slid }: RowsVerdictProps) {
   return (
     <p className={chapter.verdict} data-testid="rows-sentence">
       {spacing ? (
@@ -122,13 +131,11 @@ function RowsVerdict({ spacing, rows, latitudeDeg, snow, edgeM, slid }: RowsVerd
       ) : (
         <span className={chapter.clay}>{say.atWinterSolsticeTheSunIs(hour(rows.windowStartH), hour(rows.windowEndH))}</span>
       )}{" "}
-      {asNumber(snow, 0) > 0 &&
+      {snowM > 0 &&
         (edgeM >= slid.edgeM ? (
-          say.snowOfCmFindsRoomUnder(number(asNumber(snow, 0) * 100), number(edgeM, 2))
+          say.snowOfCmFindsRoomUnder(number(snowM * 100), number(edgeM, 2))
         ) : (
-          <span className={chapter.clay}>
-            {say.snowOfCmWouldPileAgainst(number(asNumber(snow, 0) * 100), number(slid.edgeM, 2), number(edgeM, 2))}
-          </span>
+          <span className={chapter.clay}>{say.snowOfCmWouldPileAgainst(number(snowM * 100), number(slid.edgeM, 2), number(edgeM, 2))}</span>
         ))}
     </p>
   );
@@ -138,13 +145,11 @@ interface ArrayChoiceProps {
   readonly site: BenchProps["site"];
   readonly array: SiteDocument["arrays"][number];
   readonly setArrayId: Dispatch<SetStateAction<string>>;
-  readonly setTilt: Dispatch<SetStateAction<string | number>>;
-  readonly setAzimuth: Dispatch<SetStateAction<string | number>>;
-  readonly setSlant: Dispatch<SetStateAction<string | number>>;
+  readonly fields: RowsFields;
 }
 
 /** Starts from an array of the book. */
-function ArrayChoice({ site, array, setArrayId, setTilt, setAzimuth, setSlant }: ArrayChoiceProps) {
+function ArrayChoice({ site, array, setArrayId, fields }: ArrayChoiceProps) {
   return (
     <Select
       label="Rows like"
@@ -154,9 +159,7 @@ function ArrayChoice({ site, array, setArrayId, setTilt, setAzimuth, setSlant }:
       onChange={(id) => {
         const next = site.arrays.find((each) => each.id === id) ?? array;
         setArrayId(next.id);
-        setTilt(next.tiltDeg);
-        setAzimuth(next.azimuthDeg);
-        setSlant(Number(arrayLayout(site, next).slantM.toFixed(2)));
+        fields.fill({ tilt: next.tiltDeg, azimuth: next.azimuthDeg, slant: Number(arrayLayout(site, next).slantM.toFixed(2)) });
       }}
     />
   );

@@ -11,20 +11,18 @@ import { snowWorking } from "@/wording/workings/rows-working";
 
 export const hour = (h: number): string => `${Math.floor(h)}:${h % 1 ? "30" : "00"}`;
 
-export const asNumber = (value: number | string, fallback: number): number => (typeof value === "number" ? value : fallback);
-
 interface RowsPictureProps {
   readonly slug: string;
   readonly spacing: RowSpacing | null;
   readonly rows: Rows;
   readonly edgeM: number;
-  readonly snow: string | number;
+  readonly snowM: number;
   readonly slid: SlidSnow;
   readonly sunDeg: number;
 }
 
 /** The rows from the side, with the sun of the hour. */
-export function RowsPicture({ slug, spacing, rows, edgeM, snow, slid, sunDeg }: RowsPictureProps) {
+export function RowsPicture({ slug, spacing, rows, edgeM, snowM, slid, sunDeg }: RowsPictureProps) {
   return (
     <ChartFrame
       title={say.twoRowsFromTheSide}
@@ -50,7 +48,7 @@ export function RowsPicture({ slug, spacing, rows, edgeM, snow, slid, sunDeg }: 
             slantM={rows.slantLengthM}
             gapM={Math.max(spacing.gapM, 0.02)}
             edgeM={edgeM}
-            heap={asNumber(snow, 0) > 0 ? slid : null}
+            heap={snowM > 0 ? slid : null}
             sunDeg={sunDeg}
           />
         )
@@ -62,11 +60,11 @@ export function RowsPicture({ slug, spacing, rows, edgeM, snow, slid, sunDeg }: 
 interface SlidSnowTableProps {
   readonly slid: SlidSnow;
   readonly rows: Rows;
-  readonly snow: string | number;
+  readonly snowM: number;
 }
 
 /** Room that slid snow asks for. */
-export function SlidSnowTable({ slid, rows, snow }: SlidSnowTableProps) {
+export function SlidSnowTable({ slid, rows, snowM }: SlidSnowTableProps) {
   return (
     <DataTable
       className={chapter.table}
@@ -86,7 +84,7 @@ export function SlidSnowTable({ slid, rows, snow }: SlidSnowTableProps) {
           head: "m",
           cell: ([name, metres]) => (
             <>
-              <Figure plain working={() => snowWorking(name, metres, rows, asNumber(snow, 0))}>
+              <Figure plain working={() => snowWorking(name, metres, rows, snowM)}>
                 {number(metres, 2)}
               </Figure>
             </>

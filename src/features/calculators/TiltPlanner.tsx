@@ -1,13 +1,11 @@
 "use client";
 
-import { Button, Progress, SegmentedControl, Select } from "@mantine/core";
 import type { Remote } from "comlink";
 import { type Dispatch, type SetStateAction, useState } from "react";
 import { TiltYear } from "@/charts";
 import type { SiteDocument } from "@/contracts/site";
 import type { Rack } from "@/core/site";
-import type { TiltPlan } from "@/core/tilt";
-import { TILT_GOALS, type TiltGoal, type TiltStep } from "@/core/tilt";
+import type { TiltGoal, TiltPlan, TiltStep } from "@/core/tilt";
 import type { GeometryEngine } from "@/features/data/geometry/geometry.worker";
 import type { RefusedCall } from "@/features/data/refused-call";
 import { useSiteSave } from "@/features/data/use-site-save";
@@ -25,21 +23,8 @@ import { ChangeTable } from "./ChangeTable";
 import { ClaimCheck } from "./ClaimCheck";
 import { MethodTable } from "./MethodTable";
 import { MomentCheck } from "./MomentCheck";
+import { PlannerInputs, POSITION_NAMES } from "./PlannerInputs";
 import { usePlanner } from "./use-planner";
-
-const GOAL_NAMES: Readonly<Record<TiltGoal, string>> = {
-  energy: "most energy",
-  winter: say.mostInTheWinterHalf,
-  money: "most money",
-  flattest: "flattest year",
-};
-
-const POSITION_NAMES: Readonly<Record<number, string>> = {
-  1: "fixed",
-  2: say.twiceAYear,
-  4: say.fourTimesAYear,
-  12: say.twelveTimesAYear,
-};
 
 /** When to tilt a rack and how far: rules of thumb beside the site's own simulation. */
 export function TiltPlanner({
@@ -81,24 +66,20 @@ export function TiltPlanner({
       )}
       {year === null && <p className={chapter.soft}>{say.thisBookHasNoWeatherYet}</p>}
       {report && report.days < 360 && <p className={chapter.clay}>{say.weatherOfDaysOfTheYear(report.days)}</p>}
-      <div className={styles.tools}>
-        {site.arrays.length > 1 && <PlannedArray site={site} array={array} setArrayId={setArrayId} setRack={setRack} />}
-        <SegmentedControl
-          size="xs"
-          data={TILT_GOALS.map((value) => ({ value, label: GOAL_NAMES[value] }))}
-          value={goal}
-          onChange={(next) => setGoal(next)}
-          aria-label="Goal"
-        />
-        <SegmentedControl
-          size="xs"
-          data={[1, 2, 4, 12].map((n) => ({ value: String(n), label: POSITION_NAMES[n]! }))}
-          value={positions}
-          onChange={setPositions}
-          aria-label="Positions"
-        />
-        <SearchProgress progress={progress} cancel={cancel} cancelled={cancelled} again={again} />
-      </div>
+      <PlannerInputs
+        site={site}
+        array={array}
+        setArrayId={setArrayId}
+        setRack={setRack}
+        goal={goal}
+        setGoal={setGoal}
+        positions={positions}
+        setPositions={setPositions}
+        progress={progress}
+        cancel={cancel}
+        cancelled={cancelled}
+        again={again}
+      />
       <div className={styles.planner}>
         <MethodTable plans={plans} fixed={fixed} asIs={asIs} goal={goal} positions={Number(positions)} year={year} />
         <BestPlan best={best} slug={slug} array={array} asIsSteps={asIsSteps} rack={rack} setRack={setRack} use={use} refusal={refusal} />
@@ -108,55 +89,6 @@ export function TiltPlanner({
         <ClaimCheck best={best} fixed={fixed} asIs={asIs} positions={POSITION_NAMES[Number(positions)]!} />
       </div>
     </>
-  );
-}
-
-interface PlannedArrayProps {
-  readonly site: SiteDocument;
-  readonly array: SiteDocument["arrays"][number];
-  readonly setArrayId: Dispatch<SetStateAction<string>>;
-  readonly setRack: Dispatch<SetStateAction<Rack | null>>;
-}
-
-function PlannedArray({ site, array, setArrayId, setRack }: PlannedArrayProps) {
-  return (
-    <Select
-      aria-label="Array"
-      data={site.arrays.map((each) => ({ value: each.id, label: each.name || each.id }))}
-      value={array.id}
-      allowDeselect={false}
-      onChange={(id) => {
-        setArrayId(id ?? array.id);
-        setRack(site.arrays.find((each) => each.id === id)?.rack ?? null);
-      }}
-    />
-  );
-}
-
-interface SearchProgressProps {
-  readonly progress: number | null;
-  readonly cancel: () => void;
-  readonly cancelled: boolean;
-  readonly again: () => void;
-}
-
-function SearchProgress({ progress, cancel, cancelled, again }: SearchProgressProps) {
-  return (
-    <span className={styles.progress}>
-      {progress !== null && (
-        <>
-          <Progress value={progress * 100} size="sm" color="ink" aria-label={say.progressOfThePlanner} />
-          <Button size="compact-xs" variant="subtle" onClick={cancel}>
-            Stop
-          </Button>
-        </>
-      )}
-      {cancelled && (
-        <Button size="compact-xs" variant="default" onClick={again}>
-          Run again
-        </Button>
-      )}
-    </span>
   );
 }
 

@@ -39,20 +39,7 @@ export function GlanceChart({ glance, year, slug }: { glance: Glance; year: stri
       ),
     );
   };
-  const note = (
-    <>
-      <span>{under ?? say.eachColumnADayEachRow}</span>
-      <span className={styles.scaleKey}>
-        0
-        <span aria-hidden="true">
-          {[...HEAT_BOUNDS, 1.3].map((bound, k) => (
-            <i key={bound} style={{ background: `var(--heat-${k})` }} />
-          ))}
-        </span>
-        over 112&#8201;%
-      </span>
-    </>
-  );
+  const note = <UnderPointer under={under} />;
   return (
     <ChartFrame
       title={say.theYearAtAGlance}
@@ -75,6 +62,28 @@ export function GlanceChart({ glance, year, slug }: { glance: Glance; year: stri
         />
       )}
     </ChartFrame>
+  );
+}
+
+interface UnderPointerProps {
+  readonly under: string | null;
+}
+
+/** What the hour under the pointer gave. */
+function UnderPointer({ under }: UnderPointerProps) {
+  return (
+    <>
+      <span>{under ?? say.eachColumnADayEachRow}</span>
+      <span className={styles.scaleKey}>
+        0
+        <span aria-hidden="true">
+          {[...HEAT_BOUNDS, 1.3].map((bound, k) => (
+            <i key={bound} style={{ background: `var(--heat-${k})` }} />
+          ))}
+        </span>
+        over 112&#8201;%
+      </span>
+    </>
   );
 }
 

@@ -27,55 +27,7 @@ export function LedgerSpread({ slug, lines, sum, sumName, context, closed = [] }
     <div className={styles.scroll}>
       <RuledTable className={styles.spread}>
         <caption className={styles.hidden}>{say.whatTheSunOwedAndWhat(sumName)}</caption>
-        <thead>
-          <tr className={styles.sides}>
-            <th colSpan={4} scope="colgroup">
-              {say.owedByTheSun}
-            </th>
-            <th className={styles.unit}>kWh</th>
-            <th className={styles.spine} scope="colgroup">
-              difference
-            </th>
-            <th colSpan={4} scope="colgroup" className={styles.meterSide}>
-              {say.paidAtTheMeter}
-            </th>
-            <th className={styles.unit}>kWh</th>
-          </tr>
-          <tr className={styles.heads}>
-            <th scope="col" className={styles.hiddenHead}>
-              span
-            </th>
-            <th scope="col">
-              in-plane
-              <br />
-              kWh/m²
-            </th>
-            <th scope="col">reference</th>
-            <th scope="col" className={styles.left}>
-              {say.whereItGoesBeforeTheMeter}
-            </th>
-            <th scope="col">{context.isEvidence ? "explained" : "expected"}</th>
-            <th scope="col" className={styles.spine}>
-              <span className={styles.shortOver}>
-                <span>short</span>
-                <span>over</span>
-              </span>
-            </th>
-            <th scope="col" className={styles.meterSide}>
-              metered
-            </th>
-            <th scope="col">promise</th>
-            <th scope="col">
-              performance
-              <br />
-              index
-            </th>
-            <th scope="col">read</th>
-            <th scope="col" className={styles.hiddenHead}>
-              state
-            </th>
-          </tr>
-        </thead>
+        <SpreadHead context={context} />
         <tbody>
           {lines.map((line) => (
             <Line key={line.key} line={line} slug={slug} scale={scale} context={context} isClosed={closed.includes(line.key)} />
@@ -89,6 +41,65 @@ export function LedgerSpread({ slug, lines, sum, sumName, context, closed = [] }
         </tfoot>
       </RuledTable>
     </div>
+  );
+}
+
+interface SpreadHeadProps {
+  readonly context: LedgerContext;
+}
+
+/** The columns of both pages. */
+function SpreadHead({ context }: SpreadHeadProps) {
+  return (
+    <thead>
+      <tr className={styles.sides}>
+        <th colSpan={4} scope="colgroup">
+          {say.owedByTheSun}
+        </th>
+        <th className={styles.unit}>kWh</th>
+        <th className={styles.spine} scope="colgroup">
+          difference
+        </th>
+        <th colSpan={4} scope="colgroup" className={styles.meterSide}>
+          {say.paidAtTheMeter}
+        </th>
+        <th className={styles.unit}>kWh</th>
+      </tr>
+      <tr className={styles.heads}>
+        <th scope="col" className={styles.hiddenHead}>
+          span
+        </th>
+        <th scope="col">
+          in-plane
+          <br />
+          kWh/m²
+        </th>
+        <th scope="col">reference</th>
+        <th scope="col" className={styles.left}>
+          {say.whereItGoesBeforeTheMeter}
+        </th>
+        <th scope="col">{context.isEvidence ? "explained" : "expected"}</th>
+        <th scope="col" className={styles.spine}>
+          <span className={styles.shortOver}>
+            <span>short</span>
+            <span>over</span>
+          </span>
+        </th>
+        <th scope="col" className={styles.meterSide}>
+          metered
+        </th>
+        <th scope="col">promise</th>
+        <th scope="col">
+          performance
+          <br />
+          index
+        </th>
+        <th scope="col">read</th>
+        <th scope="col" className={styles.hiddenHead}>
+          state
+        </th>
+      </tr>
+    </thead>
   );
 }
 

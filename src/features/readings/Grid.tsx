@@ -13,8 +13,8 @@ interface Props {
   readonly dispatch: Dispatch<GridAction>;
 }
 
-/** A table to type or paste into: arrow keys and Enter move, ranges come from a spreadsheet's clipboard, Ctrl+Z takes back. */
-export function Grid({ label, columns, state, dispatch }: Props) {
+/** The keys of the grid and what is pasted into it: they move the focus, which stays where it was when a step is undone. */
+function useGridKeys(state: Props["state"], dispatch: Props["dispatch"]) {
   const table = useRef<HTMLTableElement>(null);
   const go = (row: number, column: number) => {
     const cell = table.current?.querySelector<HTMLInputElement>(`[data-cell="${row}:${column}"]`);
@@ -53,6 +53,12 @@ export function Grid({ label, columns, state, dispatch }: Props) {
     const { data } = Papa.parse<string[]>(text.replace(/\r?\n$/, ""), { delimiter: "\t" });
     dispatch({ kind: "paste", row, column, values: data });
   };
+  return { table, onKey, onPaste };
+}
+
+/** A table to type or paste into: arrow keys and Enter move, ranges come from a spreadsheet's clipboard, Ctrl+Z takes back. */
+export function Grid({ label, columns, state, dispatch }: Props) {
+  const { table, onKey, onPaste } = useGridKeys(state, dispatch);
   return (
     <div className={styles.grid}>
       <RuledTable ref={table} aria-label={label}>

@@ -1,6 +1,6 @@
 import { useRouter } from "next/navigation";
 import { useReducer, useRef } from "react";
-import type { ImportOptions, ImportPreview } from "@/contracts/imports";
+import type { ImportEvent, ImportOptions, ImportPreview } from "@/contracts/imports";
 import { tell } from "@/features/data/ask";
 import { asRefused, RefusedCall } from "@/features/data/refused-call";
 import { preview, store, upload } from "./import-client";
@@ -54,15 +54,16 @@ export function useImport(slug: string) {
       fail(error);
     }
   };
+  const follow = (event: ImportEvent, shown: ImportPreview) => {
+    if (event.kind === "reading") dispatch({ kind: "storing", preview: shown, rows: event.rows });
+    else if (event.kind === "refused") fail(new RefusedCall(event.code, event.message, event.help, event.problems));
+    else if (event.kind !== "storing") dispatch({ kind: "done", event, waiting: queue.current.length });
+  };
   const keep = async (shown: ImportPreview) => {
     stop.current = new AbortController();
     dispatch({ kind: "storing", preview: shown, rows: 0 });
     try {
-      for await (const event of store(slug, shown.uploadId, shown.options, stop.current.signal)) {
-        if (event.kind === "reading") dispatch({ kind: "storing", preview: shown, rows: event.rows });
-        else if (event.kind === "refused") fail(new RefusedCall(event.code, event.message, event.help, event.problems));
-        else if (event.kind !== "storing") dispatch({ kind: "done", event, waiting: queue.current.length });
-      }
+      for await (const event of store(slug, shown.uploadId, shown.options, stop.current.signal)) follow(event, shown);
       router.refresh();
       if (queue.current.length > 0) await next();
     } catch (error) {

@@ -122,59 +122,7 @@ function BookLine({ book }: { book: ShelfBook }) {
       <td>{number(book.kwp, 1)}</td>
       <td>{line?.key ?? "–"}</td>
       {line ? (
-        <>
-          <td className={styles.left}>
-            <PairBars
-              pairs={book.months.map((month) => ({ key: month.key, expectedKwh: month.expectedKwh, meteredKwh: month.meteredKwh }))}
-              width={190}
-              height={34}
-              label={say.expectedAndMeteredEnergyOfEach(context.site.name, line.key)}
-            />
-          </td>
-          <td>
-            <Figure plain working={() => workings.expectedWorking(line, context)}>
-              {kwh(line.expectedKwh)}
-            </Figure>
-          </td>
-          <td>
-            <b>
-              {line.meteredKwh === null ? (
-                "–"
-              ) : (
-                <Figure plain working={() => workings.meteredWorking(line, context)}>
-                  {kwh(line.meteredKwh)}
-                </Figure>
-              )}
-            </b>
-          </td>
-          <td className={chapter.soft}>
-            {line.promiseKwh === null ? (
-              "–"
-            ) : (
-              <Figure plain working={() => workings.promiseWorking(line, context)}>
-                {kwh(line.promiseKwh)}
-              </Figure>
-            )}
-          </td>
-          <td className={asksForLook ? chapter.clay : undefined}>
-            {line.unexplainedKwh === null ? (
-              "–"
-            ) : (
-              <Figure plain working={() => workings.unexplainedWorking(line, context)}>
-                {kwh(line.unexplainedKwh)}
-              </Figure>
-            )}
-          </td>
-          <td>
-            {index === null ? (
-              "–"
-            ) : (
-              <Figure plain working={() => workings.performanceIndexWorking(line, context)}>
-                {percent(index)}
-              </Figure>
-            )}
-          </td>
-        </>
+        <LastYear book={book} context={context} line={line} kwh={kwh} asksForLook={asksForLook} index={index} />
       ) : (
         <td colSpan={6} className={chapter.soft}>
           {say.noWeatherYet}
@@ -182,5 +130,73 @@ function BookLine({ book }: { book: ShelfBook }) {
         </td>
       )}
     </tr>
+  );
+}
+
+interface LastYearProps {
+  readonly book: ShelfBook;
+  readonly context: LedgerContext;
+  readonly line: LedgerLine;
+  readonly kwh: (value: number | null) => string;
+  readonly asksForLook: boolean | null;
+  readonly index: number | null;
+}
+
+/** The last whole year of a book. */
+function LastYear({ book, context, line, kwh, asksForLook, index }: LastYearProps) {
+  return (
+    <>
+      <td className={styles.left}>
+        <PairBars
+          pairs={book.months.map((month) => ({ key: month.key, expectedKwh: month.expectedKwh, meteredKwh: month.meteredKwh }))}
+          width={190}
+          height={34}
+          label={say.expectedAndMeteredEnergyOfEach(context.site.name, line.key)}
+        />
+      </td>
+      <td>
+        <Figure plain working={() => workings.expectedWorking(line, context)}>
+          {kwh(line.expectedKwh)}
+        </Figure>
+      </td>
+      <td>
+        <b>
+          {line.meteredKwh === null ? (
+            "–"
+          ) : (
+            <Figure plain working={() => workings.meteredWorking(line, context)}>
+              {kwh(line.meteredKwh)}
+            </Figure>
+          )}
+        </b>
+      </td>
+      <td className={chapter.soft}>
+        {line.promiseKwh === null ? (
+          "–"
+        ) : (
+          <Figure plain working={() => workings.promiseWorking(line, context)}>
+            {kwh(line.promiseKwh)}
+          </Figure>
+        )}
+      </td>
+      <td className={asksForLook ? chapter.clay : undefined}>
+        {line.unexplainedKwh === null ? (
+          "–"
+        ) : (
+          <Figure plain working={() => workings.unexplainedWorking(line, context)}>
+            {kwh(line.unexplainedKwh)}
+          </Figure>
+        )}
+      </td>
+      <td>
+        {index === null ? (
+          "–"
+        ) : (
+          <Figure plain working={() => workings.performanceIndexWorking(line, context)}>
+            {percent(index)}
+          </Figure>
+        )}
+      </td>
+    </>
   );
 }

@@ -1,6 +1,6 @@
 "use client";
 
-import { Spotlight, type SpotlightActionData, type SpotlightActionGroupData, spotlight } from "@mantine/spotlight";
+import { Spotlight, type SpotlightActionGroupData, spotlight } from "@mantine/spotlight";
 import { useRouter } from "next/navigation";
 import { BENCH_VIEWS } from "@/features/calculators/bench-views";
 import { LEDGER_VIEWS } from "@/features/ledger/ledger-views";
@@ -10,35 +10,38 @@ import { CHAPTERS, chapterPath, type Spine } from "./chapters";
 
 export const openPalette = (): void => spotlight.open();
 
+type Go = (path: string) => () => void;
+
+/** Chapters and views of a book. */
+function pagesOf(slug: string, go: Go): SpotlightActionGroupData[] {
+  const chapters = CHAPTERS.map(({ id, name, key }) => ({
+    id: `chapter-${id}`,
+    label: name,
+    description: say.chapterOfThisBookKey(key),
+    onClick: go(chapterPath(slug, id)),
+  }));
+  const pages = [
+    ...SITE_VIEWS.map((view) => ({ ...view, chapter: "site" as const })),
+    ...LEDGER_VIEWS.map((view) => ({ ...view, chapter: "ledger" as const })),
+    ...BENCH_VIEWS.map((view) => ({ ...view, chapter: "bench" as const })),
+  ].map(({ id, name, chapter }) => ({
+    id: `page-${chapter}-${id}`,
+    label: name,
+    description: chapter === "bench" ? say.benchOfThisBook : say.viewOfTheChapter(chapter === "site" ? "Site" : "Ledger"),
+    onClick: go(`${chapterPath(slug, chapter)}?view=${id}`),
+  }));
+  return [
+    { group: "Chapters", actions: chapters },
+    { group: "Views", actions: pages },
+  ];
+}
+
 /** Finds books, chapters and actions by a few letters; opens with Ctrl K or a slash. */
 export function Palette({ spines, slug, toggleTheme }: { spines: readonly Spine[]; slug: string | null; toggleTheme: () => void }) {
   const router = useRouter();
-  const go = (path: string) => () => router.push(path);
-  const chapters: SpotlightActionData[] =
-    slug === null
-      ? []
-      : CHAPTERS.map(({ id, name, key }) => ({
-          id: `chapter-${id}`,
-          label: name,
-          description: say.chapterOfThisBookKey(key),
-          onClick: go(chapterPath(slug, id)),
-        }));
-  const pages: SpotlightActionData[] =
-    slug === null
-      ? []
-      : [
-          ...SITE_VIEWS.map((view) => ({ ...view, chapter: "site" as const })),
-          ...LEDGER_VIEWS.map((view) => ({ ...view, chapter: "ledger" as const })),
-          ...BENCH_VIEWS.map((view) => ({ ...view, chapter: "bench" as const })),
-        ].map(({ id, name, chapter }) => ({
-          id: `page-${chapter}-${id}`,
-          label: name,
-          description: chapter === "bench" ? say.benchOfThisBook : say.viewOfTheChapter(chapter === "site" ? "Site" : "Ledger"),
-          onClick: go(`${chapterPath(slug, chapter)}?view=${id}`),
-        }));
+  const go: Go = (path) => () => router.push(path);
   const actions: SpotlightActionGroupData[] = [
-    { group: "Chapters", actions: chapters },
-    { group: "Views", actions: pages },
+    ...(slug === null ? [] : pagesOf(slug, go)),
     {
       group: "Books",
       actions: spines.map((spine) => ({

@@ -63,53 +63,20 @@ export function PlanView({
     for (const obstacle of obstacles) named.set(obstacle.id, obstacle);
     return named;
   }, [arrays, obstacles]);
-  const placeAt = (event: PointerEvent<SVGGElement>, frame: PlanFrame) => {
-    const box = event.currentTarget.ownerSVGElement!.getBoundingClientRect();
-    return toMetres(frame, event.clientX - box.left, event.clientY - box.top);
-  };
-  const grip =
-    (frame: PlanFrame) =>
-    (id: string, label: string, children: ReactNode): ReactNode => {
-      const thing = things.get(id)!;
-      const start = (event: PointerEvent<SVGGElement>): void => {
-        const at = placeAt(event, frame);
-        event.currentTarget.setPointerCapture(event.pointerId);
-        select(id);
-        setDrag({ id, pointer: event.pointerId, offEast: thing.eastM - at.eastM, offNorth: thing.northM - at.northM, frame });
-      };
-      const pull = (event: PointerEvent<SVGGElement>): void => {
-        if (drag?.id !== id || drag.pointer !== event.pointerId) return;
-        const at = placeAt(event, drag.frame);
-        move(id, { eastM: snap(at.eastM + drag.offEast), northM: snap(at.northM + drag.offNorth) });
-      };
-      const nudge = (event: KeyboardEvent<SVGGElement>): void => {
-        const way = KEYS[event.key];
-        if (!way) return;
-        event.preventDefault();
-        const by = event.shiftKey ? 1 : SNAP_M;
-        move(id, { eastM: snap(thing.eastM + way[0] * by), northM: snap(thing.northM + way[1] * by) });
-      };
-      const words = say.mEastMNorth(label, number(thing.eastM, 1), number(thing.northM, 1));
-      return (
-        <g
-          key={id}
-          role="button"
-          tabIndex={0}
-          aria-label={say.arrowKeysMoveIt(words)}
-          aria-pressed={selected === id}
-          style={{ cursor: drag?.id === id ? "grabbing" : "grab", touchAction: "none" }}
-          onPointerDown={start}
-          onPointerMove={pull}
-          onPointerUp={() => setDrag(null)}
-          onPointerCancel={() => setDrag(null)}
-          onFocus={() => select(id)}
-          onKeyDown={nudge}
-        >
-          <title>{words}</title>
-          {children}
-        </g>
-      );
-    };
+  const grip = (frame: PlanFrame) => (id: string, label: string, children: ReactNode) => (
+    <Movable
+      key={id}
+      thing={{ id, label, ...things.get(id)! }}
+      frame={frame}
+      selected={selected === id}
+      drag={drag}
+      setDrag={setDrag}
+      select={select}
+      move={move}
+    >
+      {children}
+    </Movable>
+  );
   return (
     <PlanPicture
       title={title}
@@ -125,6 +92,62 @@ export function PlanView({
       selected={selected}
       grip={grip}
     />
+  );
+}
+
+interface MovableProps extends Pick<PlanViewProps, "select" | "move"> {
+  readonly thing: { readonly id: string; readonly label: string; readonly eastM: number; readonly northM: number };
+  readonly frame: PlanFrame;
+  readonly selected: boolean;
+  readonly drag: Drag | null;
+  readonly setDrag: (drag: Drag | null) => void;
+  readonly children: ReactNode;
+}
+
+const placeAt = (event: PointerEvent<SVGGElement>, frame: PlanFrame) => {
+  const box = event.currentTarget.ownerSVGElement!.getBoundingClientRect();
+  return toMetres(frame, event.clientX - box.left, event.clientY - box.top);
+};
+
+/** A thing of the plan that is moved by hand or by key. */
+function Movable({ thing, frame, selected, drag, setDrag, select, move, children }: MovableProps) {
+  const { id } = thing;
+  const start = (event: PointerEvent<SVGGElement>): void => {
+    const at = placeAt(event, frame);
+    event.currentTarget.setPointerCapture(event.pointerId);
+    select(id);
+    setDrag({ id, pointer: event.pointerId, offEast: thing.eastM - at.eastM, offNorth: thing.northM - at.northM, frame });
+  };
+  const pull = (event: PointerEvent<SVGGElement>): void => {
+    if (drag?.id !== id || drag.pointer !== event.pointerId) return;
+    const at = placeAt(event, drag.frame);
+    move(id, { eastM: snap(at.eastM + drag.offEast), northM: snap(at.northM + drag.offNorth) });
+  };
+  const nudge = (event: KeyboardEvent<SVGGElement>): void => {
+    const way = KEYS[event.key];
+    if (!way) return;
+    event.preventDefault();
+    const by = event.shiftKey ? 1 : SNAP_M;
+    move(id, { eastM: snap(thing.eastM + way[0] * by), northM: snap(thing.northM + way[1] * by) });
+  };
+  const words = say.mEastMNorth(thing.label, number(thing.eastM, 1), number(thing.northM, 1));
+  return (
+    <g
+      role="button"
+      tabIndex={0}
+      aria-label={say.arrowKeysMoveIt(words)}
+      aria-pressed={selected}
+      style={{ cursor: drag?.id === id ? "grabbing" : "grab", touchAction: "none" }}
+      onPointerDown={start}
+      onPointerMove={pull}
+      onPointerUp={() => setDrag(null)}
+      onPointerCancel={() => setDrag(null)}
+      onFocus={() => select(id)}
+      onKeyDown={nudge}
+    >
+      <title>{words}</title>
+      {children}
+    </g>
   );
 }
 

@@ -49,25 +49,18 @@ export interface SiteDraft {
   readonly replace: (site: SiteDocument, note: string) => void;
 }
 
-/** A site document being edited: undo and redo, kept through reload, saved over the version it was read from. */
-export function useSiteDraft(slug: string, version: number, site: SiteDocument): SiteDraft {
+interface Saving {
+  readonly slug: string;
+  readonly form: SiteForm;
+  readonly setBase: (base: Base) => void;
+  readonly setNote: (note: string) => void;
+  readonly setRefusal: (refusal: RefusedCall | null) => void;
+  readonly setConflict: (conflict: Conflict | null) => void;
+}
+
+/** Puts a document over the version it was read from, and together with what was saved meanwhile. */
+function useSaving({ slug, form, setBase, setNote, setRefusal, setConflict }: Saving) {
   const router = useRouter();
-  const [base, setBase] = useState<Base>({ version, site });
-  const [note, setNote] = useState("");
-  const [refusal, setRefusal] = useState<RefusedCall | null>(null);
-  const [conflict, setConflict] = useState<Conflict | null>(null);
-  const { form, depth, undo, redo } = useUndoableForm(site);
-  const whole = useWholeSite(form.values, site);
-  useDraftKeeping(slug, base, form.values, form.isDirty());
-
-  const bringBack = (draft: Draft): void => {
-    const merge = mergeFields(draft.base, toDocument(draft.values), site);
-    form.setValues(toValues(merge.merged as SiteDocument));
-    if (merge.clashes.length > 0) setConflict({ now: { version, site }, merge });
-    setNote(say.unsavedEntriesOfAreBack(new Date(draft.at).toLocaleTimeString([], { hour: "2-digit", minute: "2-digit" })));
-  };
-  const left = useLeftDrafts(slug, bringBack);
-
   const store = async (document: unknown, over: Base): Promise<void> => {
     try {
       const version = await saveSite(slug, { version: over.version, site: document as SiteDocument });
@@ -98,13 +91,35 @@ export function useSiteDraft(slug: string, version: number, site: SiteDocument):
     setNote("");
     work().catch((error: unknown) => setRefusal(asRefused(error)));
   };
+  return (document: unknown, over: Base): void => guarded(() => store(document, over));
+}
+
+/** A site document being edited: undo and redo, kept through reload, saved over the version it was read from. */
+export function useSiteDraft(slug: string, version: number, site: SiteDocument): SiteDraft {
+  const [base, setBase] = useState<Base>({ version, site });
+  const [note, setNote] = useState("");
+  const [refusal, setRefusal] = useState<RefusedCall | null>(null);
+  const [conflict, setConflict] = useState<Conflict | null>(null);
+  const { form, depth, undo, redo } = useUndoableForm(site);
+  const whole = useWholeSite(form.values, site);
+  useDraftKeeping(slug, base, form.values, form.isDirty());
+
+  const bringBack = (draft: Draft): void => {
+    const merge = mergeFields(draft.base, toDocument(draft.values), site);
+    form.setValues(toValues(merge.merged as SiteDocument));
+    if (merge.clashes.length > 0) setConflict({ now: { version, site }, merge });
+    setNote(say.unsavedEntriesOfAreBack(new Date(draft.at).toLocaleTimeString([], { hour: "2-digit", minute: "2-digit" })));
+  };
+  const left = useLeftDrafts(slug, bringBack);
+
+  const saveOver = useSaving({ slug, form, setBase, setNote, setRefusal, setConflict });
   const save = (): void => {
     const { hasErrors, errors } = form.validate();
     if (hasErrors) {
       setNote(faultsInWords(errors));
       return;
     }
-    guarded(() => store(toDocument(form.getValues()), base));
+    saveOver(toDocument(form.getValues()), base);
   };
   useHotkeys(
     [
@@ -132,7 +147,7 @@ export function useSiteDraft(slug: string, version: number, site: SiteDocument):
       const now = conflict?.now ?? base;
       form.setValues(toValues(merged));
       setBase(now);
-      guarded(() => store(merged, now));
+      saveOver(merged, now);
     },
     dismissConflict: () => setConflict(null),
     revert: () => {

@@ -49,21 +49,7 @@ export function StepsTable({ slug, picture, steps, floor, domain, decimals, unce
           table={() => [["account", "kwh", "back_if_gone_kwh"], ...steps.map((s) => [s.key, s.shownKwh, s.removalKwh])]}
         />
       </caption>
-      <thead>
-        <tr>
-          <th scope="col" colSpan={2}>
-            account
-          </th>
-          <th scope="col" className={styles.barHead}>
-            {say.barsBeginAtKwh(number(floor))}
-          </th>
-          <th scope="col">kWh</th>
-          <th scope="col">of reference</th>
-          <th scope="col" title={say.energyAtTheMeterThatWould}>
-            {say.gainedIfRemoved}
-          </th>
-        </tr>
-      </thead>
+      <StepsHead floor={floor} />
       <tbody>
         {steps.map((step) => (
           <tr key={step.key} data-total={step.account === "total" || step.account === "metered" || undefined}>
@@ -97,5 +83,30 @@ export function StepsTable({ slug, picture, steps, floor, domain, decimals, unce
         ))}
       </tbody>
     </RuledTable>
+  );
+}
+
+interface StepsHeadProps {
+  readonly floor: number;
+}
+
+/** What stands in the columns. */
+function StepsHead({ floor }: StepsHeadProps) {
+  return (
+    <thead>
+      <tr>
+        <th scope="col" colSpan={2}>
+          account
+        </th>
+        <th scope="col" className={styles.barHead}>
+          {say.barsBeginAtKwh(number(floor))}
+        </th>
+        <th scope="col">kWh</th>
+        <th scope="col">of reference</th>
+        <th scope="col" title={say.energyAtTheMeterThatWould}>
+          {say.gainedIfRemoved}
+        </th>
+      </tr>
+    </thead>
   );
 }

@@ -3,7 +3,7 @@
 import { Button, TextInput } from "@mantine/core";
 import type { Remote } from "comlink";
 import { line, scaleLinear, scalePoint } from "d3";
-import { useEffect, useState } from "react";
+import { type Dispatch, type SetStateAction, useEffect, useState } from "react";
 import { ValueAxis } from "@/charts";
 import type { SiteDocument } from "@/contracts/site";
 import { type Variant, variantSchema } from "@/contracts/what-if";
@@ -55,19 +55,7 @@ export function Variants(props: Props) {
     setChosen((current) => (current.includes(id) ? current.filter((other) => other !== id) : [...current, id].slice(-MOST_COMPARED)));
   return (
     <section className={styles.variants}>
-      <div className={styles.keep}>
-        <TextInput
-          aria-label={say.nameOfTheVariant}
-          placeholder={wordsOf(whatIf) || say.changeSomethingFirst}
-          value={name}
-          maxLength={60}
-          onChange={(event) => setName(event.currentTarget.value)}
-        />
-        <Button onClick={keep} disabled={wordsOf(whatIf) === ""}>
-          {say.keepAsAVariant}
-        </Button>
-        <span className={chapter.soft}>{variants.length === 0 ? say.keptVariantsStandHereUpTo : ""}</span>
-      </div>
+      <KeepVariant whatIf={whatIf} name={name} setName={setName} keep={keep} variants={variants} />
       {refusal && <Refused refusal={refusal} />}
       {variants.length > 0 && base && (
         <div className={styles.compare}>
@@ -98,6 +86,33 @@ export function Variants(props: Props) {
         </div>
       )}
     </section>
+  );
+}
+
+interface KeepVariantProps {
+  readonly whatIf: WhatIf;
+  readonly name: string;
+  readonly setName: Dispatch<SetStateAction<string>>;
+  readonly keep: () => void;
+  readonly variants: Props["variants"];
+}
+
+/** What is on the dials, under a name of its own. */
+function KeepVariant({ whatIf, name, setName, keep, variants }: KeepVariantProps) {
+  return (
+    <div className={styles.keep}>
+      <TextInput
+        aria-label={say.nameOfTheVariant}
+        placeholder={wordsOf(whatIf) || say.changeSomethingFirst}
+        value={name}
+        maxLength={60}
+        onChange={(event) => setName(event.currentTarget.value)}
+      />
+      <Button onClick={keep} disabled={wordsOf(whatIf) === ""}>
+        {say.keepAsAVariant}
+      </Button>
+      <span className={chapter.soft}>{variants.length === 0 ? say.keptVariantsStandHereUpTo : ""}</span>
+    </div>
   );
 }
 

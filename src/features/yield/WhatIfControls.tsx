@@ -57,16 +57,7 @@ export function WhatIfControls({ site, wished, subject, whatIf, change, reset }:
         range={[1, Math.max(2, built.count * 2)]}
         set={(count) => change({ count: Math.max(1, Math.round(count)) })}
       />
-      {builtKw > 0 && (
-        <Dial
-          label={say.invertersKwAc}
-          value={acKw}
-          built={builtKw}
-          range={[builtKw * 0.4, builtKw * 1.8]}
-          step={builtKw > 20 ? 1 : 0.1}
-          set={(kw) => change({ acRatedW: kw * 1000 })}
-        />
-      )}
+      {builtKw > 0 && <AcDial acKw={acKw} builtKw={builtKw} change={change} />}
       <Dial
         label="Soiling, %"
         value={wished.losses.soilingFrac * 100}
@@ -88,6 +79,26 @@ export function WhatIfControls({ site, wished, subject, whatIf, change, reset }:
         {say.backToTheBook}
       </Button>
     </div>
+  );
+}
+
+interface AcDialProps {
+  readonly acKw: number;
+  readonly builtKw: number;
+  readonly change: (part: Partial<WhatIf>) => void;
+}
+
+/** The AC rating. */
+function AcDial({ acKw, builtKw, change }: AcDialProps) {
+  return (
+    <Dial
+      label={say.invertersKwAc}
+      value={acKw}
+      built={builtKw}
+      range={[builtKw * 0.4, builtKw * 1.8]}
+      step={builtKw > 20 ? 1 : 0.1}
+      set={(kw) => change({ acRatedW: kw * 1000 })}
+    />
   );
 }
 

@@ -32,11 +32,7 @@ export function soilingReport(evidence: Evidence): SoilingReport {
       retainedFrac: cleaned.has(d + 1) ? 0 : soiling.retainedBy(rain[d]!),
     })),
   );
-  const byWeek = Array.from({ length: WEEKS }, () => [] as number[]);
-  days.forEach((day, d) => {
-    byWeek[weekOf(day)]!.push(gains[d]!);
-  });
-  const gainByWeekKwh = byWeek.map((values) => (values.length > 0 ? round(values.reduce((a, b) => a + b, 0) / values.length, 1) : 0));
+  const gainByWeekKwh = weeklyMeans(days, gains);
   const last = days.length - 1;
   return {
     isSeen: soiling.isSeen,
@@ -62,7 +58,8 @@ export function soilingReport(evidence: Evidence): SoilingReport {
     gainByWeekKwh,
     nowFrac: round(soiling.lostFracByDay[last] ?? 0),
     nowGainKwh: round(
-      ((soiling.lostFracByDay[last] ?? 0) / Math.max(1e-6, meanLost(weekOf(days[last]!)))) * gainByWeekKwh[weekOf(days[last]!)]!,
+      ((soiling.lostFracByDay[last] ?? 0) / Math.max(1e-6, meanLost(soiling, days, weekOf(days[last]!)))) *
+        gainByWeekKwh[weekOf(days[last]!)]!,
       1,
     ),
     daysToRain: frame.weather.rainMm ? dryDays(rain, soiling.washing.thresholdMm + soiling.washing.scaleMm) : null,
@@ -78,11 +75,20 @@ export function soilingReport(evidence: Evidence): SoilingReport {
     }
     return gain;
   }
+}
 
-  function meanLost(week: number): number {
-    const own = [...days.keys()].filter((d) => weekOf(days[d]!) === week).map((d) => soiling.lostFracByDay[d]!);
-    return own.reduce((a, b) => a + b, 0) / Math.max(1, own.length);
-  }
+/** Mean of a value of each day by week of the year, kWh; a week without days gives nothing. */
+function weeklyMeans(days: readonly string[], gains: readonly number[] | Float64Array): number[] {
+  const byWeek = Array.from({ length: WEEKS }, () => [] as number[]);
+  days.forEach((day, d) => {
+    byWeek[weekOf(day)]!.push(gains[d]!);
+  });
+  return byWeek.map((values) => (values.length > 0 ? round(values.reduce((a, b) => a + b, 0) / values.length, 1) : 0));
+}
+
+function meanLost(soiling: Evidence["soiling"], days: readonly string[], week: number): number {
+  const own = [...days.keys()].filter((d) => weekOf(days[d]!) === week).map((d) => soiling.lostFracByDay[d]!);
+  return own.reduce((a, b) => a + b, 0) / Math.max(1, own.length);
 }
 
 const weekOf = (day: string): number => {

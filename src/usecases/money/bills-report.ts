@@ -47,7 +47,7 @@ const METHOD_NAMES = Object.keys(METHOD_KEYS) as SavingsMethodName[];
 const METER_FRAC = 0.015;
 const HORIZON_YEARS = 40;
 
-/** Savings from bills: three schools month by month, why they differ, and when the money is back at this rate. */
+/** Savings from bills: three methods month by month, why they differ, and when the money is back at this rate. */
 export function billsReport({
   site,
   ledger,
@@ -85,22 +85,7 @@ export function billsReport({
     currency,
     months: months.map((month) => monthRow(month, month.key < starts, inputs, savings, out)),
     years: yearRows(months, inputs, savings, out),
-    methods: METHOD_NAMES.flatMap((method) => {
-      const known = savings.filter((month) => month[METHOD_KEYS[method]] !== null);
-      const total = methodTotal(savings, METHOD_KEYS[method]);
-      if (!total) return [];
-      const spread = method === "re-run" && totals.length > 0;
-      return [
-        {
-          method,
-          months: known.length,
-          total: out(total),
-          perYear: out(total.div(known.length).times(12)),
-          low: spread ? out(Exact.min(total, ...totals)) : null,
-          high: spread ? out(Exact.max(total, ...totals)) : null,
-        },
-      ];
-    }),
+    methods: methodRows(savings, totals, out),
     naivePerYear: naive && out(naive),
     why: {
       oldPerKwh: plain(gap.oldPerKwh),
@@ -123,6 +108,26 @@ export function billsReport({
     planTest: planTest(savings, out),
     missing: missingOf(site, months, before, after, since, savings),
   };
+}
+
+/** Each method's saving, with the bounds of the one that is run again under doubt. */
+function methodRows(savings: ReturnType<typeof savingsOf>, totals: Exact[], out: (value: Exact) => string): BillsReport["methods"] {
+  return METHOD_NAMES.flatMap((method) => {
+    const known = savings.filter((month) => month[METHOD_KEYS[method]] !== null);
+    const total = methodTotal(savings, METHOD_KEYS[method]);
+    if (!total) return [];
+    const spread = method === "re-run" && totals.length > 0;
+    return [
+      {
+        method,
+        months: known.length,
+        total: out(total),
+        perYear: out(total.div(known.length).times(12)),
+        low: spread ? out(Exact.min(total, ...totals)) : null,
+        high: spread ? out(Exact.max(total, ...totals)) : null,
+      },
+    ];
+  });
 }
 
 type ProducedMonth = BillMonth & { exportKwh: number; productionKwh: number; isFilled: boolean };

@@ -16,8 +16,7 @@ import { limitWorking } from "@/wording/workings/site-workings";
 import { ArrayField } from "../ArrayField";
 import styles from "../Bench.module.css";
 import type { BenchProps } from "../bench-views";
-
-export const numberOf = (value: number | string, fallback: number): number => (typeof value === "number" ? value : fallback);
+import type { NumberFields } from "../use-number-fields";
 
 interface CableInputsProps extends RunFieldsProps {
   readonly inverter: SiteDocument["inverters"][number] | undefined;
@@ -47,36 +46,11 @@ interface RunFieldsProps {
   readonly setArrayId: Dispatch<SetStateAction<string>>;
   readonly conductor: "copper" | "aluminium";
   readonly setConductor: Dispatch<SetStateAction<"copper" | "aluminium">>;
-  readonly lengthM: string | number;
-  readonly setLength: Dispatch<SetStateAction<string | number>>;
-  readonly tempC: string | number;
-  readonly setTemp: Dispatch<SetStateAction<string | number>>;
-  readonly perM: string | number;
-  readonly setPerM: Dispatch<SetStateAction<string | number>>;
-  readonly perMm2: string | number;
-  readonly setPerMm2: Dispatch<SetStateAction<string | number>>;
-  readonly years: string | number;
-  readonly setYears: Dispatch<SetStateAction<string | number>>;
+  readonly fields: NumberFields<"lengthM" | "tempC" | "perM" | "perMm2" | "years">;
 }
 
 /** The run of cable, and what a conductor costs. */
-function RunFields({
-  site,
-  array,
-  setArrayId,
-  conductor,
-  setConductor,
-  lengthM,
-  setLength,
-  tempC,
-  setTemp,
-  perM,
-  setPerM,
-  perMm2,
-  setPerMm2,
-  years,
-  setYears,
-}: RunFieldsProps) {
+function RunFields({ site, array, setArrayId, conductor, setConductor, fields: { typed, into } }: RunFieldsProps) {
   return (
     <div className={styles.inputs}>
       <ArrayField site={site} value={array.id} onChange={setArrayId} />
@@ -86,11 +60,11 @@ function RunFields({
         value={conductor}
         onChange={(event) => setConductor(event.currentTarget.value as Conductor)}
       />
-      <NumberInput label={say.lengthOneWayM} hideControls min={0.5} value={lengthM} onChange={setLength} />
-      <NumberInput label="Conductor at, °C" hideControls min={-40} max={120} value={tempC} onChange={setTemp} />
-      <NumberInput label={`A metre, ${site.currency}`} hideControls min={0} value={perM} onChange={setPerM} />
-      <NumberInput label={say.andAMmOfIt(site.currency)} hideControls min={0} value={perMm2} onChange={setPerMm2} />
-      <NumberInput label="Years" hideControls min={1} max={60} value={years} onChange={setYears} />
+      <NumberInput label={say.lengthOneWayM} hideControls min={0.5} value={typed.lengthM} onChange={into("lengthM")} />
+      <NumberInput label="Conductor at, °C" hideControls min={-40} max={120} value={typed.tempC} onChange={into("tempC")} />
+      <NumberInput label={`A metre, ${site.currency}`} hideControls min={0} value={typed.perM} onChange={into("perM")} />
+      <NumberInput label={say.andAMmOfIt(site.currency)} hideControls min={0} value={typed.perMm2} onChange={into("perMm2")} />
+      <NumberInput label="Years" hideControls min={1} max={60} value={typed.years} onChange={into("years")} />
     </div>
   );
 }

@@ -3,22 +3,21 @@
 import { MultiSelect, NumberInput, SegmentedControl } from "@mantine/core";
 import { type Dispatch, type SetStateAction, useState } from "react";
 import { moduleLibrary } from "@/contracts/module-library";
-import { type BuildPrices, costPerKwh, type ModuleGoal, type ModulePlan, modulePlan, siteWithModule } from "@/core/comparison";
+import { type BuildPrices, costPerKwh, type ModuleGoal, modulePlan, siteWithModule } from "@/core/comparison";
 import type { ModuleType } from "@/core/site";
 import { noteEntry } from "@/features/field-book/note-entry";
 import { WriteDown } from "@/features/field-book/WriteDown";
-import { Cells } from "@/features/kit/figures/Cells";
 import chapter from "@/features/kit/look/Chapter.module.css";
-import { ScrollBox } from "@/features/kit/look/ScrollBox";
 import segments from "@/features/kit/look/segments.module.css";
-import { RuledTable } from "@/features/kit/table/RuledTable";
-import { number, percent } from "@/wording/format";
+import { number } from "@/wording/format";
 import { say } from "@/wording/screens/calculators-modules";
 import { modulePlanWorking } from "@/wording/workings/comparison-working";
 import type { Working } from "@/wording/workings/working";
 import styles from "../Bench.module.css";
 import type { BenchProps } from "../bench-views";
 import { useBenchAnswer, useBenchEngine } from "../use-bench-engine";
+import { type NumberFields, useNumberFields } from "../use-number-fields";
+import { type ChosenPlan, Coefficients, PlansTable } from "./PlansTable";
 
 const MOST = 5;
 const USUAL_PER_W = 0.24;
@@ -40,23 +39,14 @@ export function ModulesBench({ slug, site, year, nowUtcMs }: BenchProps) {
     count: array.count,
   });
   const [prices, setPrices] = useState<Record<string, number>>({});
-  const [electronics, setElectronics] = useState<number | string>(0);
-  const [racking, setRacking] = useState<number | string>(35);
-  const [fixed, setFixed] = useState<number | string>(2500);
+  const shared = useNumberFields({ electronics: 0, racking: 35, fixed: 2500 });
   const { engine } = useBenchEngine(slug, site, year);
   const goal: ModuleGoal =
     kind === "power" ? { kind, kwp: amount.power } : kind === "area" ? { kind, areaM2: amount.area } : { kind, count: amount.count };
-  const chosen = names.flatMap((name) => {
-    const module = all[name];
-    if (!module || (kind === "area" && module.areaM2 === null)) return [];
-    const each = prices[name] ?? Math.round(module.pmpW * USUAL_PER_W);
-    const build: BuildPrices = {
-      perModule: each,
-      electronicsPerModule: Number(electronics),
-      rackingPerM2: Number(racking),
-      fixed: Number(fixed),
-    };
-    return [{ module, each, plan: modulePlan(name, module, goal, build) }];
+  const chosen = plansOf(all, names, goal, prices, {
+    electronicsPerModule: Number(shared.typed.electronics),
+    rackingPerM2: Number(shared.typed.racking),
+    fixed: Number(shared.typed.fixed),
   });
   const sites = chosen.map(({ module, plan }) => siteWithModule(site, array, plan.name, module, Math.max(1, plan.count)));
   const years = useBenchAnswer(engine, sites, (remote, asked) => remote.years(asked));
@@ -95,9 +85,7 @@ export function ModulesBench({ slug, site, year, nowUtcMs }: BenchProps) {
           value={amount[kind]}
           onChange={(value) => setAmount({ ...amount, [kind]: Number(value) || 1 })}
         />
-        <NumberInput label={say.electronicsAModule(site.currency)} hideControls min={0} value={electronics} onChange={setElectronics} />
-        <NumberInput label={`Racking a m², ${site.currency}`} hideControls min={0} value={racking} onChange={setRacking} />
-        <NumberInput label={`All else, ${site.currency}`} hideControls min={0} value={fixed} onChange={setFixed} />
+        <SharedPrices currency={site.currency} prices={shared} />
       </div>
       <PlansTable
         site={site}
@@ -112,6 +100,38 @@ export function ModulesBench({ slug, site, year, nowUtcMs }: BenchProps) {
       />
       <Coefficients chosen={chosen} />
       <WriteDown slug={slug} disabled={!best} entry={() => noteEntry(nowUtcMs, `Modules compared: ${sentence}`)} />
+    </>
+  );
+}
+
+/** The plan with each of these modules; those without an area can't fill one. */
+function plansOf(
+  all: Readonly<Record<string, ModuleType>>,
+  names: readonly string[],
+  goal: ModuleGoal,
+  prices: Readonly<Record<string, number>>,
+  others: Omit<BuildPrices, "perModule">,
+): ChosenPlan[] {
+  return names.flatMap((name) => {
+    const module = all[name];
+    if (!module || (goal.kind === "area" && module.areaM2 === null)) return [];
+    const each = prices[name] ?? Math.round(module.pmpW * USUAL_PER_W);
+    return [{ module, each, plan: modulePlan(name, module, goal, { ...others, perModule: each }) }];
+  });
+}
+
+interface SharedPricesProps {
+  readonly currency: string;
+  readonly prices: NumberFields<"electronics" | "racking" | "fixed">;
+}
+
+/** What is paid besides the modules. */
+function SharedPrices({ currency, prices: { typed, into } }: SharedPricesProps) {
+  return (
+    <>
+      <NumberInput label={say.electronicsAModule(currency)} hideControls min={0} value={typed.electronics} onChange={into("electronics")} />
+      <NumberInput label={`Racking a m², ${currency}`} hideControls min={0} value={typed.racking} onChange={into("racking")} />
+      <NumberInput label={`All else, ${currency}`} hideControls min={0} value={typed.fixed} onChange={into("fixed")} />
     </>
   );
 }
@@ -135,116 +155,4 @@ function SpaceChoice({ kind, setKind }: SpaceChoiceProps) {
       onChange={(value) => setKind(value)}
     />
   );
-}
-
-interface PlansTableProps {
-  readonly site: BenchProps["site"];
-  readonly year: string | null;
-  readonly chosen: { module: ModuleType; each: number; plan: ModulePlan }[];
-  readonly best: { cost: number; name: string } | undefined;
-  readonly workingOf: (k: number) => () => Working;
-  readonly setPrices: Dispatch<SetStateAction<Record<string, number>>>;
-  readonly prices: Record<string, number>;
-  readonly kwhOf: (k: number) => number | null;
-  readonly costOf: (k: number) => string;
-}
-
-function PlansTable({ site, year, chosen, best, workingOf, setPrices, prices, kwhOf, costOf }: PlansTableProps) {
-  return (
-    <ScrollBox label="Modules">
-      <RuledTable className={chapter.table}>
-        <thead>
-          <tr>
-            <th scope="col">module</th>
-            <th scope="col">count</th>
-            <th scope="col">kWp</th>
-            <th scope="col">m²</th>
-            <th scope="col">efficiency</th>
-            <th scope="col">cells at 65 °C</th>
-            <th scope="col">200 W/m²</th>
-            <th scope="col">{`each, ${site.currency}`}</th>
-            <th scope="col">{`system, ${site.currency}`}</th>
-            <th scope="col">{`${year ?? "a year"}, kWh`}</th>
-            <th scope="col">kWh/kWp</th>
-            <th scope="col">{`a kWh, ${site.currency}`}</th>
-          </tr>
-        </thead>
-        <tbody>
-          {chosen.map(({ plan, each }, k) => (
-            <PlanRow
-              key={plan.name}
-              plan={plan}
-              best={best}
-              workingOf={workingOf}
-              k={k}
-              each={each}
-              setPrices={setPrices}
-              prices={prices}
-              kwhOf={kwhOf}
-              costOf={costOf}
-            />
-          ))}
-        </tbody>
-      </RuledTable>
-    </ScrollBox>
-  );
-}
-
-interface PlanRowProps {
-  readonly plan: ModulePlan;
-  readonly best: { cost: number; name: string } | undefined;
-  readonly workingOf: (k: number) => () => Working;
-  readonly k: number;
-  readonly each: number;
-  readonly setPrices: Dispatch<SetStateAction<Record<string, number>>>;
-  readonly prices: Record<string, number>;
-  readonly kwhOf: (k: number) => number | null;
-  readonly costOf: (k: number) => string;
-}
-
-function PlanRow({ plan, best, workingOf, k, each, setPrices, prices, kwhOf, costOf }: PlanRowProps) {
-  return (
-    <tr style={plan.name === best?.name ? { background: "var(--paper-deep)", fontWeight: 700 } : undefined}>
-      <td>{plan.name}</td>
-      <Cells working={workingOf(k)}>
-        {[
-          number(plan.count),
-          number(plan.kwp, 2),
-          plan.areaM2 === null ? "–" : number(plan.areaM2, 1),
-          plan.efficiencyFrac === null ? "–" : percent(plan.efficiencyFrac),
-          percent(plan.hotFrac),
-          plan.lowLightFrac === null ? "–" : percent(plan.lowLightFrac),
-        ]}
-      </Cells>
-      <td>
-        <NumberInput
-          aria-label={say.priceOfOne(plan.name)}
-          hideControls
-          min={0}
-          value={each}
-          onChange={(value) => setPrices({ ...prices, [plan.name]: Number(value) || 0 })}
-          w={70}
-          ml="auto"
-          styles={{ input: { textAlign: "right" } }}
-        />
-      </td>
-      <Cells working={workingOf(k)}>
-        {[
-          number(plan.cost),
-          kwhOf(k) === null ? "…" : number(kwhOf(k)!),
-          kwhOf(k) === null ? "…" : number(kwhOf(k)! / plan.kwp),
-          costOf(k),
-        ]}
-      </Cells>
-    </tr>
-  );
-}
-
-/** What the signs of the coefficients mean, with this module's own numbers. */
-function Coefficients({ chosen }: { chosen: readonly { readonly plan: ModulePlan; readonly module: ModuleType }[] }) {
-  const [first] = chosen;
-  if (!first) return null;
-  const { gammaPmpPerK, betaVocPerK, alphaIscPerK } = first.module;
-  const at = (perK: number): string => `${perK < 0 ? "−" : "+"}${number(Math.abs(perK * 40 * 100), 1)} %`;
-  return <p className={chapter.soft}>{say.signsByCells40KWarmer(first.plan.name, at(gammaPmpPerK), at(betaVocPerK), at(alphaIscPerK))}</p>;
 }

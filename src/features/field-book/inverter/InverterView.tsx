@@ -76,29 +76,58 @@ export function InverterView({ slug, site, nowUtcMs }: FieldBookProps) {
     <>
       <DisplayVerdict problem={problem} report={report} moment={moment} light={light} />
       <div className={`${chapter.columns} ${styles.columns}`}>
-        <section className={chapter.section}>
-          <h2>{say.whatTheDisplayShows}</h2>
-          <MomentFields site={site} inverter={inverter} set={set} typed={typed} />
-          {typed.inputs.map((input, k) => (
-            <InputFields
-              // biome-ignore lint/suspicious/noArrayIndexKey: an input is its place on the inverter
-              key={k}
-              k={k}
-              input={input}
-              set={set}
-              typed={typed}
-            />
-          ))}
-          <Button variant="subtle" size="compact-sm" onClick={() => set({ inputs: [...typed.inputs, { dcV: "", dcA: "", strings: 1 }] })}>
-            Another input
-          </Button>
-          <OutputFields typed={typed} set={set} />
-          <WriteDown slug={slug} entry={entry} disabled={report === null} onSaved={() => setTyped(blank)} />
-        </section>
+        <InverterInputs
+          site={site}
+          inverter={inverter}
+          set={set}
+          typed={typed}
+          slug={slug}
+          entry={entry}
+          report={report}
+          setTyped={setTyped}
+          blank={blank}
+        />
         <DisplayFindings report={report} stringW={stringW} slug={slug} moment={moment} light={light} />
       </div>
       <p className={chapter.caution}>{say.readDisplaysFromTheFrontThe}</p>
     </>
+  );
+}
+
+interface InverterInputsProps {
+  readonly site: FieldBookProps["site"];
+  readonly inverter: FieldBookProps["site"]["inverters"][number];
+  readonly set: (change: Partial<Typed>) => void;
+  readonly typed: Typed;
+  readonly slug: string;
+  readonly entry: () => NewEntryInput;
+  readonly report: InverterReport | null;
+  readonly setTyped: (typed: Typed) => void;
+  readonly blank: Typed;
+}
+
+/** What the display says of each input. */
+function InverterInputs({ site, inverter, set, typed, slug, entry, report, setTyped, blank }: InverterInputsProps) {
+  return (
+    <section className={chapter.section}>
+      <h2>{say.whatTheDisplayShows}</h2>
+      <MomentFields site={site} inverter={inverter} set={set} typed={typed} />
+      {typed.inputs.map((input, k) => (
+        <InputFields
+          // biome-ignore lint/suspicious/noArrayIndexKey: an input is its place on the inverter
+          key={k}
+          k={k}
+          input={input}
+          set={set}
+          typed={typed}
+        />
+      ))}
+      <Button variant="subtle" size="compact-sm" onClick={() => set({ inputs: [...typed.inputs, { dcV: "", dcA: "", strings: 1 }] })}>
+        Another input
+      </Button>
+      <OutputFields typed={typed} set={set} />
+      <WriteDown slug={slug} entry={entry} disabled={report === null} onSaved={() => setTyped(blank)} />
+    </section>
   );
 }
 

@@ -23,6 +23,46 @@ function moduleOf(module: ModuleType, modulesInSeries: number): SpotModule | nul
   return reference && { reference, modulesInSeries, bypassDiodes: module.bypassDiodes };
 }
 
+interface Meter {
+  readonly terms: Parameters<typeof spotCheck>[2];
+  readonly meter: Parameters<typeof spotDoubts>[2];
+  /** Modules in series on it. */
+  readonly series: number;
+}
+
+/** What was read at a position, what light and heat would give there, and what speaks against the reading. */
+function checked(position: Position, module: ReturnType<typeof moduleOf>, { terms, meter, series }: Meter) {
+  const { reading, problem } = readingOf(position);
+  const doubts = reading ? spotDoubts(reading, series, meter) : [];
+  const report = module && reading && doubts.length === 0 ? spotCheck(module, reading, terms) : null;
+  return {
+    position,
+    reading,
+    report,
+    words: [problem, ...(reading ? doubts.map((doubt) => doubtInWords(doubt, reading, meter, series)) : [])].filter(Boolean),
+  };
+}
+
+/** The readings of a day as an entry of the field book. */
+function entryOf(done: readonly ReturnType<typeof checked>[], module: string, nowUtcMs: number): NewEntryInput {
+  const today = new Date(nowUtcMs).toISOString().slice(0, 10);
+  return {
+    ...{ kind: "spot-check", from: today, to: today },
+    note: done
+      .map(({ position, report }) => `${position.name}: ${spotInWords(report!)}`)
+      .join(" ")
+      .slice(0, 2000),
+    value: module.slice(0, 200),
+    measured: Object.fromEntries(
+      done
+        .slice(0, 12)
+        .flatMap(({ position, reading }) =>
+          Object.entries(reading!).map(([key, value]) => [`${position.name} ${key}`.slice(0, 60), value]),
+        ),
+    ),
+  };
+}
+
 /** Irradiance meter, thermometer and multimeter at a module or string, against what this light and warmth give. */
 export function SpotCheckView({ slug, site, nowUtcMs }: FieldBookProps) {
   const [typed, setTyped] = useLocalStorage<Typed>({
@@ -42,39 +82,12 @@ export function SpotCheckView({ slug, site, nowUtcMs }: FieldBookProps) {
   const module = moduleOf(site.modules[name]!, typed.series);
   const terms = { ...USUAL_INSTRUMENTS, irradianceFrac: typed.irradiancePercent / 100, currentFrac: typed.currentPercent / 100 };
   const meter = { maxV: typed.maxV, maxA: typed.maxA };
-  const rows = typed.positions.map((position) => {
-    const { reading, problem } = readingOf(position);
-    const doubts = reading ? spotDoubts(reading, typed.series, meter) : [];
-    const report = module && reading && doubts.length === 0 ? spotCheck(module, reading, terms) : null;
-    return {
-      position,
-      reading,
-      report,
-      words: [problem, ...(reading ? doubts.map((doubt) => doubtInWords(doubt, reading, meter, typed.series)) : [])].filter(Boolean),
-    };
-  });
+  const rows = typed.positions.map((position) => checked(position, module, { terms, meter, series: typed.series }));
   const chosen = rows[Math.min(typed.chosen, rows.length - 1)]!;
   const update = (k: number, change: Partial<Position>): void =>
     set({ positions: typed.positions.map((position, at) => (at === k ? { ...position, ...change } : position)), chosen: k });
   const done = rows.filter(({ report }) => report !== null);
-  const entry = (): NewEntryInput => {
-    const today = new Date(nowUtcMs).toISOString().slice(0, 10);
-    return {
-      ...{ kind: "spot-check", from: today, to: today },
-      note: done
-        .map(({ position, report }) => `${position.name}: ${spotInWords(report!)}`)
-        .join(" ")
-        .slice(0, 2000),
-      value: `${name}, ${typed.series} in series`.slice(0, 200),
-      measured: Object.fromEntries(
-        done
-          .slice(0, 12)
-          .flatMap(({ position, reading }) =>
-            Object.entries(reading!).map(([key, value]) => [`${position.name} ${key}`.slice(0, 60), value]),
-          ),
-      ),
-    };
-  };
+  const entry = () => entryOf(done, `${name}, ${typed.series} in series`, nowUtcMs);
   if (!module) return <p className={chapter.verdict}>{say.lacksFiguresOfItsDatasheetVoc(name)}</p>;
   return (
     <>

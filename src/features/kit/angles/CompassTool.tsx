@@ -1,5 +1,5 @@
 import { Button, NumberInput, Select } from "@mantine/core";
-import { useId, useState } from "react";
+import { type Dispatch, type SetStateAction, useId, useState } from "react";
 import { compassPoint, fromEquatorDeg, magneticDeclination, magneticOfTrueDeg, trueOfMagneticDeg } from "@/core/geometry";
 import { DateField } from "@/features/kit/look/DateField";
 import { number } from "@/wording/format";
@@ -49,15 +49,7 @@ export function CompassTool({
         <NumberInput id={id} label={say.compassShowsMagnetic} hideControls size="xs" value={reading} onChange={setReading} />
         <DateField label="read on" value={date} onChange={setDate} />
       </div>
-      <Select
-        label="It pointed"
-        size="xs"
-        data={POINTED}
-        value={pointed}
-        onChange={(next) => setPointed(next ?? "0")}
-        allowDeselect={false}
-        comboboxProps={{ withinPortal: false }}
-      />
+      <PointedAlong pointed={pointed} setPointed={setPointed} />
       <CompassReading
         isRead={isRead}
         magnetic={magnetic}
@@ -80,6 +72,26 @@ export function CompassTool({
         </Button>
       </div>
     </>
+  );
+}
+
+interface PointedAlongProps {
+  readonly pointed: string;
+  readonly setPointed: Dispatch<SetStateAction<string>>;
+}
+
+/** What the compass lay along. */
+function PointedAlong({ pointed, setPointed }: PointedAlongProps) {
+  return (
+    <Select
+      label="It pointed"
+      size="xs"
+      data={POINTED}
+      value={pointed}
+      onChange={(next) => setPointed(next ?? "0")}
+      allowDeselect={false}
+      comboboxProps={{ withinPortal: false }}
+    />
   );
 }
 

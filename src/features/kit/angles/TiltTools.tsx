@@ -81,21 +81,35 @@ export function TiltTools({
         azimuthDeg={azimuthDeg}
         declinationDeg={declinationDeg}
       />
-      <div className={styles.row}>
-        <Select
-          label={say.noonSunOf}
-          size="xs"
-          data={DAYS}
-          value={day}
-          onChange={(next) => setDay(next ?? "355")}
-          allowDeselect={false}
-          comboboxProps={{ withinPortal: false }}
-        />
-        <Button disabled={read === null} onClick={() => read !== null && take(read)}>
-          {read === null ? "Use" : say.toUseFromFlat(number(read, 1))}
-        </Button>
-      </div>
+      <TakeTilt day={day} setDay={setDay} read={read} take={take} />
     </>
+  );
+}
+
+interface TakeTiltProps {
+  readonly day: string;
+  readonly setDay: Dispatch<SetStateAction<string>>;
+  readonly read: number | null;
+  readonly take: (tilt: number) => void;
+}
+
+/** The day it was measured on, and the answer. */
+function TakeTilt({ day, setDay, read, take }: TakeTiltProps) {
+  return (
+    <div className={styles.row}>
+      <Select
+        label={say.noonSunOf}
+        size="xs"
+        data={DAYS}
+        value={day}
+        onChange={(next) => setDay(next ?? "355")}
+        allowDeselect={false}
+        comboboxProps={{ withinPortal: false }}
+      />
+      <Button disabled={read === null} onClick={() => read !== null && take(read)}>
+        {read === null ? "Use" : say.toUseFromFlat(number(read, 1))}
+      </Button>
+    </div>
   );
 }
 

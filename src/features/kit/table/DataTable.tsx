@@ -1,6 +1,6 @@
 "use client";
 
-import { type ColumnDef, tableFeatures, useTable } from "@tanstack/react-table";
+import { type ColumnDef, type ReactTable, tableFeatures, useTable } from "@tanstack/react-table";
 import { type ComponentPropsWithoutRef, type ReactNode, useMemo } from "react";
 import { RuledTable } from "./RuledTable";
 import styles from "./Table.module.css";
@@ -59,17 +59,7 @@ export function DataTable<Row extends object>({
   return (
     <RuledTable className={className} fileName={fileName} data-testid={testId}>
       {caption !== undefined && <caption className={captionClass}>{caption}</caption>}
-      <thead>
-        {table.getHeaderGroups().map((group) => (
-          <tr key={group.id}>
-            {group.headers.map((header, k) => (
-              <th scope="col" key={header.id} className={kindOf(columns[k]!)}>
-                <table.FlexRender header={header} />
-              </th>
-            ))}
-          </tr>
-        ))}
-      </thead>
+      <TableHead table={table} kindOf={kindOf} columns={columns} />
       <tbody>
         {table.getRowModel().rows.map(({ id, original, index }) => (
           <tr key={id} className={rowClass?.(original, index)} {...rowProps?.(original, index)}>
@@ -101,5 +91,28 @@ export function DataTable<Row extends object>({
         </tfoot>
       )}
     </RuledTable>
+  );
+}
+
+interface TableHeadProps<Row extends object> {
+  readonly table: ReactTable<typeof FEATURES, Row>;
+  readonly kindOf: ({ kind }: Column<Row>) => string | undefined;
+  readonly columns: readonly Column<Row>[];
+}
+
+/** The names of the columns. */
+function TableHead<Row extends object>({ table, kindOf, columns }: TableHeadProps<Row>) {
+  return (
+    <thead>
+      {table.getHeaderGroups().map((group) => (
+        <tr key={group.id}>
+          {group.headers.map((header, k) => (
+            <th scope="col" key={header.id} className={kindOf(columns[k]!)}>
+              <table.FlexRender header={header} />
+            </th>
+          ))}
+        </tr>
+      ))}
+    </thead>
   );
 }

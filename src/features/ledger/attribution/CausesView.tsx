@@ -77,29 +77,7 @@ export function CausesView(props: CausesViewProps) {
           ))}
         </ol>
       )}
-      {report.orientation && (
-        <section className={chapter.section}>
-          <h2>{say.whereTheModulesLookAndWhat}</h2>
-          <div className={styles.split}>
-            <OrientationOffer slug={slug} orientation={report.orientation} />
-            {report.skyFields.length > 0 && (
-              <ChartFrame
-                title={say.performanceIndexByTheSuns}
-                note={say.clearHoursClayShortOfWhat}
-                fileName={`${slug}-sky`}
-                height={210}
-                summary={say.meteredOverOwedEnergyByWhere}
-                table={() => [
-                  ["azimuth_deg", "elevation_deg", "ratio", "hours"],
-                  ...report.skyFields.map((field) => [field.azimuthDeg, field.elevationDeg, field.ratio, field.hours]),
-                ]}
-              >
-                {(width) => <SkyFields fields={report.skyFields} width={width} height={210} />}
-              </ChartFrame>
-            )}
-          </div>
-        </section>
-      )}
+      {report.orientation && <AcrossTheYears slug={slug} report={report} orientation={report.orientation} />}
       <EntriesPanel slug={slug} entries={entries} report={report} />
       <p className={chapter.soft}>
         {say.toPractiseTellingCausesApart}
@@ -111,6 +89,39 @@ export function CausesView(props: CausesViewProps) {
         ))}
       </ul>
     </>
+  );
+}
+
+interface AcrossTheYearsProps {
+  readonly slug: string;
+  readonly report: CausesViewProps["report"];
+  readonly orientation: NonNullable<CausesViewProps["report"]["orientation"]>;
+}
+
+/** The causes of each year. */
+function AcrossTheYears({ slug, report, orientation }: AcrossTheYearsProps) {
+  return (
+    <section className={chapter.section}>
+      <h2>{say.whereTheModulesLookAndWhat}</h2>
+      <div className={styles.split}>
+        <OrientationOffer slug={slug} orientation={orientation} />
+        {report.skyFields.length > 0 && (
+          <ChartFrame
+            title={say.performanceIndexByTheSuns}
+            note={say.clearHoursClayShortOfWhat}
+            fileName={`${slug}-sky`}
+            height={210}
+            summary={say.meteredOverOwedEnergyByWhere}
+            table={() => [
+              ["azimuth_deg", "elevation_deg", "ratio", "hours"],
+              ...report.skyFields.map((field) => [field.azimuthDeg, field.elevationDeg, field.ratio, field.hours]),
+            ]}
+          >
+            {(width) => <SkyFields fields={report.skyFields} width={width} height={210} />}
+          </ChartFrame>
+        )}
+      </div>
+    </section>
   );
 }
 

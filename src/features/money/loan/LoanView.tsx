@@ -1,24 +1,20 @@
 "use client";
 
 import { Button, NumberInput } from "@mantine/core";
-import { useState } from "react";
-import { OutlayBars } from "@/charts";
+import { type Dispatch, type ReactNode, type SetStateAction, useState } from "react";
 import { loanSchema } from "@/contracts/money-terms";
-import { amountOf, Exact, type LoanOrCash, type LoanTerms, loanOrCash, sumOf } from "@/core/money";
-import { Cells } from "@/features/kit/figures/Cells";
-import { Figure } from "@/features/kit/figures/Figure";
+import type { SiteDocument } from "@/contracts/site";
+import { amountOf, Exact, type LoanTerms, loanOrCash, sumOf } from "@/core/money";
+import type { RefusedCall } from "@/features/data/refused-call";
 import chapter from "@/features/kit/look/Chapter.module.css";
-import { ScrollBox } from "@/features/kit/look/ScrollBox";
 import { Refused } from "@/features/kit/problems/ProblemList";
-import { ChartFrame } from "@/features/kit/save/ChartFrame";
-import { RuledTable } from "@/features/kit/table/RuledTable";
-import { money, number, percent } from "@/wording/format";
+import { number } from "@/wording/format";
 import { say } from "@/wording/screens/money-loan";
-import type { Working } from "@/wording/workings/working";
 import styles from "../MoneyChapter.module.css";
 import type { MoneyProps } from "../money-props";
 import { useMoneySave } from "../use-money-save";
 import { LoanFields, RefinanceFields, RefinanceSwitch } from "./LoanFields";
+import { LoanSentence, OutcomeTable, PaidChart } from "./LoanOutcome";
 
 /** The array on a loan, for cash, or not at all: what is paid year by year, and what each is worth. */
 export function LoanView(props: MoneyProps) {
@@ -53,23 +49,19 @@ export function LoanView(props: MoneyProps) {
       {answer && <LoanSentence answer={answer} loan={loan} currency={currency} />}
       <div className={`${chapter.columns} ${styles.columns}`}>
         <div>
-          <section className={chapter.section}>
-            <h2>The loan</h2>
-            <LoanFields currency={currency} loan={loan} issue={issue} setLoan={setLoan} rate={rate} />
-            <RefinanceSwitch refinance={refinance} setLoan={setLoan} loan={loan} />
-            {refinance && (
-              <RefinanceFields refinance={refinance} issue={issue} setLoan={setLoan} loan={loan} rate={rate} currency={currency} />
-            )}
-            {refusal && <Refused refusal={refusal} />}
-            <div className={chapter.actions}>
-              <Button disabled={!parsed.success} onClick={() => void save({ ...terms, loan: loanSchema.parse(loan) })}>
-                {say.saveTheLoan}
-              </Button>
-              <span className={chapter.soft} role="status">
-                {note}
-              </span>
-            </div>
-          </section>
+          <LoanAgreed
+            currency={currency}
+            loan={loan}
+            issue={issue}
+            setLoan={setLoan}
+            rate={rate}
+            refinance={refinance}
+            refusal={refusal}
+            parsed={parsed}
+            save={save}
+            terms={terms}
+            note={note}
+          />
           <p className={chapter.soft}>{billsReport ? say.theBillWithoutTheArrayIs : say.withoutBillsTheBillWithoutThe}</p>
         </div>
         {answer && (
@@ -83,53 +75,38 @@ export function LoanView(props: MoneyProps) {
   );
 }
 
-interface PaidChartProps {
+interface LoanAgreedProps {
   readonly currency: string;
-  readonly slug: string;
-  readonly answer: LoanOrCash;
+  readonly loan: LoanTerms;
+  readonly issue: (path: string) => string | undefined;
+  readonly setLoan: Dispatch<SetStateAction<LoanTerms>>;
+  readonly rate: (value: number, onChange: (frac: number) => void, label: string, path: string) => ReactNode;
+  readonly refinance: LoanTerms["refinance"];
+  readonly refusal: RefusedCall | null;
+  readonly parsed: ReturnType<typeof loanSchema.safeParse>;
+  readonly save: (money: SiteDocument["money"]) => Promise<boolean>;
+  readonly terms: SiteDocument["money"];
+  readonly note: string;
 }
 
-function PaidChart({ currency, slug, answer }: PaidChartProps) {
+/** What was agreed. */
+function LoanAgreed({ currency, loan, issue, setLoan, rate, refinance, refusal, parsed, save, terms, note }: LoanAgreedProps) {
   return (
-    <ChartFrame
-      title={say.paidAYear(currency)}
-      note={
-        <span className={styles.key}>
-          <span>
-            <i className={styles.swatch} style={{ background: "var(--account-inverter)", border: "none" }} />
-            {say.billThatRemainsWithUpkeep}
-          </span>
-          <span>
-            <i className={styles.swatch} style={{ background: "var(--brass)", border: "none" }} /> loan
-          </span>
-          <span>
-            <i data-line="without" />
-            {say.billWithoutTheArray}
-          </span>
+    <section className={chapter.section}>
+      <h2>The loan</h2>
+      <LoanFields currency={currency} loan={loan} issue={issue} setLoan={setLoan} rate={rate} />
+      <RefinanceSwitch refinance={refinance} setLoan={setLoan} loan={loan} />
+      {refinance && <RefinanceFields refinance={refinance} issue={issue} setLoan={setLoan} loan={loan} rate={rate} currency={currency} />}
+      {refusal && <Refused refusal={refusal} />}
+      <div className={chapter.actions}>
+        <Button disabled={!parsed.success} onClick={() => void save({ ...terms, loan: loanSchema.parse(loan) })}>
+          {say.saveTheLoan}
+        </Button>
+        <span className={chapter.soft} role="status">
+          {note}
         </span>
-      }
-      fileName={`${slug}-loan`}
-      height={280}
-      summary={say.loanAndRemainingBillAgainstThe}
-      table={() => [
-        ["year", "loan", "remaining_bill", "bill_without_array"],
-        ...answer.years.map((year) => [year.year, year.loan.toFixed(2), year.remainingBill.toFixed(2), year.billWithout.toFixed(2)]),
-      ]}
-    >
-      {(width) => (
-        <OutlayBars
-          bars={answer.years.map((year) => ({
-            year: year.year,
-            loan: year.loan.toNumber(),
-            remainingBill: year.remainingBill.toNumber(),
-            billWithout: year.billWithout.toNumber(),
-          }))}
-          width={width}
-          height={280}
-          label={(value) => number(value)}
-        />
-      )}
-    </ChartFrame>
+      </div>
+    </section>
   );
 }
 
@@ -143,94 +120,4 @@ function outlaysOf({ site, report, billsReport }: MoneyProps): { remainingBills:
   const rise = new Exact(1).plus(site.money.tariff.priceRisePerYearFrac);
   const billsWithout = payback.years.map((_, k) => today.times(rise.pow(k)));
   return { billsWithout, remainingBills: payback.years.map((year, k) => billsWithout[k]!.minus(year.net)) };
-}
-
-function LoanSentence({ answer, loan, currency }: { answer: LoanOrCash; loan: LoanTerms; currency: string }) {
-  const better = answer.loanWorth.lt(answer.cashWorth) ? "The loan" : "Cash";
-  const pays = answer.loanWorth.lt(answer.withoutWorth);
-  const gap = answer.loanWorth.minus(answer.cashWorth).abs();
-  return (
-    <p className={chapter.verdict} data-testid="loan-verdict">
-      {say.atOverYearsTheLoanTakes(percent(loan.ratePerYearFrac, 2), number(loan.termYears))}
-      <Figure working={() => loanWorking(answer, loan, currency)}>
-        {money(amountOf(answer.monthlyPayment, currency))} {currency} a month
-      </Figure>{" "}
-      and <Figure working={() => loanWorking(answer, loan, currency)}>{money(amountOf(answer.interestTotal, currency), 0)}</Figure> of
-      interest.{" "}
-      {pays ? (
-        say.itStillPaysAgainstHavingNo(money(amountOf(answer.withoutWorth.minus(answer.loanWorth), currency), 0))
-      ) : (
-        <span className={chapter.clay}>
-          {say.itCostsMoreThanHavingNo(money(amountOf(answer.loanWorth.minus(answer.withoutWorth), currency), 0))}
-        </span>
-      )}{" "}
-      {better} is <Figure working={() => loanWorking(answer, loan, currency)}>{money(amountOf(gap, currency), 0)}</Figure> ahead of{" "}
-      {better === "Cash" ? "the loan" : "cash"}.{" "}
-      {answer.stopsPayingFrac !== null && <>{say.theLoanStopsPayingAt(percent(answer.stopsPayingFrac))}</>}{" "}
-      {answer.cheaperFromYear !== null &&
-        (answer.cheaperFromYear === 1 ? say.itIsCheaperThanTheOld : say.monthForMonthItIsCheaper(answer.cheaperFromYear))}
-    </p>
-  );
-}
-
-function OutcomeTable({
-  answer,
-  currency,
-  loan,
-  discountFrac,
-}: {
-  answer: LoanOrCash;
-  currency: string;
-  loan: LoanTerms;
-  discountFrac: number;
-}) {
-  const rows = [
-    { name: say.onTheLoan, total: answer.loanTotal, worth: answer.loanWorth },
-    { name: "For cash", total: answer.cashTotal, worth: answer.cashWorth },
-    { name: "No array", total: answer.withoutTotal, worth: answer.withoutWorth },
-  ];
-  const least = Exact.min(...rows.map(({ worth }) => worth));
-  return (
-    <ScrollBox label={say.loanCashNoArray}>
-      <RuledTable className={`${chapter.table} ${styles.ways}`}>
-        <thead>
-          <tr>
-            <th>over {answer.years.length} years</th>
-            <th>{say.paidInAll(currency)}</th>
-            <th>{say.inTodaysMoneyAt(percent(discountFrac))}</th>
-          </tr>
-        </thead>
-        <tbody>
-          {rows.map(({ name, total, worth }) => (
-            <tr key={name} data-trusted={worth.eq(least) || undefined}>
-              <td>
-                <b>{name}</b>
-              </td>
-              <Cells working={() => loanWorking(answer, loan, currency)}>
-                {[money(amountOf(total, currency), 0), money(amountOf(worth, currency), 0)]}
-              </Cells>
-            </tr>
-          ))}
-        </tbody>
-      </RuledTable>
-    </ScrollBox>
-  );
-}
-
-function loanWorking(answer: LoanOrCash, loan: LoanTerms, currency: string): Working {
-  return {
-    title: say.loanOrCash,
-    value: money(amountOf(answer.monthlyPayment, currency)),
-    unit: `${currency} a month`,
-    formula: say.paymentPrincipalR1RN,
-    inputs: [
-      { name: "Principal", value: loan.principal, from: "as entered" },
-      { name: "r", value: `${percent(loan.ratePerYearFrac, 3)} ÷ 12`, from: "as entered" },
-      { name: "n", value: `${Math.round(loan.termYears * 12)} months`, from: "as entered" },
-      { name: "Fee", value: loan.fee, from: "as entered" },
-      { name: say.interestInAll, value: money(amountOf(answer.interestTotal, currency)), from: say.scheduleEachMonthRoundedToThe },
-    ],
-    source: say.brealeyMyersAllen2020PrinciplesOf,
-    assumptions: [say.theLastPaymentTakesUpWhat, say.toUseStaysAsItWasIn, say.interestIsNotDeductedFromTaxes],
-  };
 }

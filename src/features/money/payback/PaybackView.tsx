@@ -15,7 +15,7 @@ import type { MoneyProps } from "../money-props";
 import { useMoneySave } from "../use-money-save";
 import { BalanceChart } from "./BalanceChart";
 import { CashFlowSheet } from "./CashFlowSheet";
-import { type Terms, TermsForm, termFaults, useTermsForm } from "./TermsForm";
+import { type Terms, TermsForm, type TermsFormHandle, termFaults, useTermsForm } from "./TermsForm";
 import { TornadoChart } from "./TornadoChart";
 import { WaysTable } from "./WaysTable";
 import { YearTable } from "./YearTable";
@@ -64,23 +64,68 @@ export function PaybackView(props: MoneyProps) {
             </span>
           </div>
         </form>
-        <div>
-          <BasisSection
-            report={report}
-            setBasis={setBasis}
-            billedSelfUse={billedSelfUse}
-            byBills={byBills}
-            setByBills={setByBills}
-            form={form}
-          />
-          {context && <BalanceChart slug={slug} context={context} spread={spread} />}
-          {context && <WaysTable context={context} spread={spread} billsReport={billsReport} commissioned={site.commissioned} />}
-          {context && report.terms && <TornadoChart slug={slug} terms={report.terms} years={report.payback?.risingYears ?? null} />}
-          {context && <YearTable context={context} />}
-          {context && <CashFlowSheet slug={slug} context={context} />}
-        </div>
+        <PaybackAnswers
+          report={report}
+          setBasis={setBasis}
+          billedSelfUse={billedSelfUse}
+          byBills={byBills}
+          setByBills={setByBills}
+          form={form}
+          context={context}
+          slug={slug}
+          spread={spread}
+          billsReport={billsReport}
+          site={site}
+        />
       </div>
     </>
+  );
+}
+
+interface PaybackAnswersProps {
+  readonly report: ReturnType<typeof moneyOf>;
+  readonly setBasis: Dispatch<SetStateAction<EnergyBasis | null>>;
+  readonly billedSelfUse: number | null;
+  readonly byBills: boolean;
+  readonly setByBills: Dispatch<SetStateAction<boolean>>;
+  readonly form: TermsFormHandle;
+  readonly context: MoneyContext | null;
+  readonly slug: string;
+  readonly spread: PaybackSpread | null;
+  readonly billsReport: MoneyProps["billsReport"];
+  readonly site: MoneyProps["site"];
+}
+
+/** What it rests on, and what follows. */
+function PaybackAnswers({
+  report,
+  setBasis,
+  billedSelfUse,
+  byBills,
+  setByBills,
+  form,
+  context,
+  slug,
+  spread,
+  billsReport,
+  site,
+}: PaybackAnswersProps) {
+  return (
+    <div>
+      <BasisSection
+        report={report}
+        setBasis={setBasis}
+        billedSelfUse={billedSelfUse}
+        byBills={byBills}
+        setByBills={setByBills}
+        form={form}
+      />
+      {context && <BalanceChart slug={slug} context={context} spread={spread} />}
+      {context && <WaysTable context={context} spread={spread} billsReport={billsReport} commissioned={site.commissioned} />}
+      {context && report.terms && <TornadoChart slug={slug} terms={report.terms} years={report.payback?.risingYears ?? null} />}
+      {context && <YearTable context={context} />}
+      {context && <CashFlowSheet slug={slug} context={context} />}
+    </div>
   );
 }
 

@@ -40,12 +40,10 @@ interface Way {
 
 const years = (value: number | null): string => (value === null ? say.notWithinTheHorizon : `${number(value, 1)} years`);
 
-/** The payback in its named ways, and what else is asked of money; each says what it leaves out. */
-export function WaysTable({ context, spread, billsReport }: WaysProps) {
-  const { payback, site, terms } = context;
-  const rate = billsReport?.runRates.find(({ method }) => method === "re-run") ?? billsReport?.runRates[0];
-  const { kind, rates } = payback.returnPerYear;
-  const ways: Way[] = [
+/** When the money is back, in its named ways. */
+function paybackWays(context: MoneyContext, rate: BillsReport["runRates"][number] | undefined, spread: WaysProps["spread"]): Way[] {
+  const { payback, terms } = context;
+  return [
     {
       name: "Simple",
       what: say.costOverTheFirstYearNothing,
@@ -88,7 +86,13 @@ export function WaysTable({ context, spread, billsReport }: WaysProps) {
         ]
       : []),
   ];
-  const worth: Way[] = [
+}
+
+/** What else is asked of money: present value, return, deposit, levelised cost. */
+function worthWays(context: MoneyContext): Way[] {
+  const { payback, site, terms } = context;
+  const { kind, rates } = payback.returnPerYear;
+  return [
     {
       name: say.netPresentValue2,
       what: `over ${terms.horizonYears} years`,
@@ -114,11 +118,16 @@ export function WaysTable({ context, spread, billsReport }: WaysProps) {
       working: () => levelisedWorking(context),
     },
   ];
+}
+
+/** The payback in its named ways, and what else is asked of money; each says what it leaves out. */
+export function WaysTable({ context, spread, billsReport }: WaysProps) {
+  const rate = billsReport?.runRates.find(({ method }) => method === "re-run") ?? billsReport?.runRates[0];
   return (
     <ScrollBox label={say.paybackInItsNamedWays}>
       <RuledTable className={`${chapter.table} ${styles.ways}`} data-pairs>
         <tbody>
-          {[...ways, ...worth].map((way) => (
+          {[...paybackWays(context, rate, spread), ...worthWays(context)].map((way) => (
             <tr key={way.name} data-trusted={way.isTrusted || undefined}>
               <td>
                 <b>{way.name}</b> <span className={chapter.soft}>{way.what}</span>

@@ -71,22 +71,29 @@ export default async function LedgerChapter({ params, searchParams }: Props) {
       if (id === "figures") return { id, indicators: report.indicators, lines: page.selected === "all" ? report.years : page.lines };
       if (id === "dirt") return { id, report, pricePerKwh: pricePerKwh(book.site), currency: book.site.currency };
       if (id === "causes")
-        return { id, report, timeZone: book.site.place.timeZone, energies: energiesOf(), entries: [...(await entries.of(book.id))] };
+        return {
+          id,
+          report,
+          timeZone: book.site.place.timeZone,
+          energies: dailyEnergies(ledger),
+          entries: [...(await entries.of(book.id))],
+        };
       return { id: "spread" };
     }
-
-    function energiesOf() {
-      const parts = ledger.report.years.map(({ key }) => glanceOf(ledger, key));
-      const daily = (cells: readonly (number | null)[], days: number): (number | null)[] =>
-        Array.from({ length: days }, (_, d) => {
-          const known = cells.slice(d * 24, d * 24 + 24).filter((value): value is number => value !== null);
-          return known.length > 0 ? Math.round(known.reduce((a, b) => a + b, 0) * 10) / 10 : null;
-        });
-      return {
-        days: parts.flatMap(({ days }) => days),
-        expectedKwh: parts.flatMap((part) => daily(part.expectedKwh, part.days.length)),
-        meteredKwh: parts.flatMap((part) => daily(part.meteredKwh, part.days.length)),
-      };
-    }
   });
+}
+
+/** Expected and metered energy of each day of the record, for the strips of the causes. */
+function dailyEnergies(ledger: LedgerPageInput["ledger"]) {
+  const parts = ledger.report.years.map(({ key }) => glanceOf(ledger, key));
+  const daily = (cells: readonly (number | null)[], days: number): (number | null)[] =>
+    Array.from({ length: days }, (_, d) => {
+      const known = cells.slice(d * 24, d * 24 + 24).filter((value): value is number => value !== null);
+      return known.length > 0 ? Math.round(known.reduce((a, b) => a + b, 0) * 10) / 10 : null;
+    });
+  return {
+    days: parts.flatMap(({ days }) => days),
+    expectedKwh: parts.flatMap((part) => daily(part.expectedKwh, part.days.length)),
+    meteredKwh: parts.flatMap((part) => daily(part.meteredKwh, part.days.length)),
+  };
 }

@@ -225,7 +225,7 @@ export interface Simulated {
   readonly losses: TrueLosses;
 }
 
-/** Plays a stand-in plant and reads it as a book would. */
+/** Plays a simulated plant and reads it as a book would. */
 export function simulate(plant: RandomPlant): Simulated {
   const site = siteSchema.parse(plant.site);
   const startUtcMs = Date.parse(plant.firstUtc);
@@ -266,7 +266,7 @@ export function simulate(plant: RandomPlant): Simulated {
   return { plant, site, ledger, report: attribute({ ledger, entries })!, losses };
 }
 
-/** Twenty stand-in plants with faults from a seed, and eight with nothing wrong. */
+/** Twenty simulated plants with faults from a seed, and eight with nothing wrong. */
 export function simulatedRows(count = 20, healthy = 8): SimulatedAccuracy {
   const rows: AccuracyRow[] = [];
   const shares = new Map<string, { findings: number; trueFindings: number; faults: number; foundFaults: number }>();

@@ -33,7 +33,7 @@ ${held(plants)} hold.
 
 ${table(plants)}
 
-## Stand-in plants with random faults
+## Simulated plants with random faults
 
 Twenty plants from seeds (\`simulators/random-plant.ts\`): four climates, four years, planes, sizes, dirt, cleanings written down or not, outages, strings out, wrong planes.
 
@@ -52,4 +52,4 @@ Plants with nothing wrong: ${simulated.falseFindingsPerYear.toFixed(2)} findings
 ${missed.length === 0 ? "None fails." : `Those that do not hold:\n\n${table(missed)}`}
 `;
 await writeFile(path.join(import.meta.dirname, "..", "docs", "accuracy.md"), text);
-console.log(`plants ${held(plants)}, stand-ins ${held(simulated.rows)}; docs/accuracy.md`);
+console.log(`plants ${held(plants)}, simulated plants ${held(simulated.rows)}; docs/accuracy.md`);

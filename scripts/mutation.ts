@@ -1,9 +1,9 @@
-import { group } from "d3";
 import { mkdtempSync, readFileSync, rmSync, writeFileSync } from "node:fs";
 import os from "node:os";
 import path from "node:path";
 import { parseArgs } from "node:util";
 import { Stryker } from "@stryker-mutator/core";
+import { group } from "d3";
 import { coreFiles, drawMutants, mutantKey, mutantsOf } from "./mutation/sample";
 import { scoreOf, scoreTable, type Tried } from "./mutation/score";
 
@@ -30,6 +30,7 @@ const drawn = options.folder ? all.filter(({ equivalent }) => equivalent === nul
 console.log(`${drawn.length} of ${all.length} mutants are tried.`);
 
 const folder = mkdtempSync(path.join(os.tmpdir(), "dusty-ledger-mutation-"));
+process.env.MUTATION_FOLDER = folder;
 process.env.MUTATION_SAMPLE = path.join(folder, "sample.json");
 writeFileSync(process.env.MUTATION_SAMPLE, JSON.stringify(drawn.map(mutantKey)));
 try {

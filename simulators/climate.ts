@@ -18,7 +18,7 @@ export interface Climate {
   readonly snows?: boolean;
 }
 
-/** Weather of a stand-in, at its own fine step. */
+/** Weather of a simulated plant, at its own fine step. */
 export interface SimulatedWeather {
   readonly axis: TimeAxis;
   readonly ghiWm2: Float64Array;

@@ -4,7 +4,7 @@ import type { PlantTruth } from "./plant";
 import type { TrialTruth } from "./school";
 import type { ConsumerTruth } from "./supplier";
 
-/** One book of the demo: the owner's document, and what its stand-ins really do. All of it invented. */
+/** One book of the demo: the owner's document, and what its simulated plants really do. All of it invented. */
 export interface DemoBook {
   readonly site: SiteInput;
   readonly climate: Climate;

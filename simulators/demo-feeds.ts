@@ -1,6 +1,6 @@
 import type { FeedSettings } from "@/contracts/feeds";
 
-/** A feed of the demo: which book it fills, and from which stand-in. Off until somebody starts it, so that the demo stays as it is described. */
+/** A feed of the demo: which book it fills, and from which simulator. Off until somebody starts it, so that the demo stays as it is described. */
 export interface DemoFeed {
   readonly book: string;
   readonly simulator: "weather" | "logger" | "meter";
@@ -51,5 +51,5 @@ export const DEMO_FEEDS: readonly DemoFeed[] = [
   },
 ];
 
-/** Ports of the stand-ins, from the first on. */
+/** Ports of the simulated plants, from the first on. */
 export const SIMULATOR_ORDER = ["weather", "logger", "meter"] as const;

@@ -1,4 +1,4 @@
-/** A column of a stand-in that goes on living: its values up to now, on one axis. */
+/** A column of a simulator that goes on living: its values up to now, on one axis. */
 export interface LiveColumn {
   readonly quantity: string;
   readonly startUtcMs: number;

@@ -3,7 +3,7 @@ import { arrayNameplateW, type PvArray, type Site, siteAcRatedW, siteOn } from "
 import { DAY_MS, MINUTE_MS, YEAR_MS } from "@/core/units";
 import type { SimulatedWeather } from "./climate";
 
-/** What really happens to a stand-in plant; the owner's site document does not say. */
+/** What really happens to a simulated plant; the owner's site document does not say. */
 export interface PlantTruth {
   /** Power of the modules against their nameplate. */
   readonly toleranceFrac: number;

@@ -7,7 +7,7 @@ import type { DemoBook } from "./demo-book";
 import { simulatePlant } from "./plant";
 import { sidesOf } from "./school";
 
-/** Five years of a stand-in plant, as its weather mast (hourly) and its meter (quarter-hourly) recorded them. */
+/** Five years of a simulated plant, as its weather mast (hourly) and its meter (quarter-hourly) recorded them. */
 export interface PlantRecord {
   readonly weather: readonly PagedSeries[];
   readonly production: readonly PagedSeries[];

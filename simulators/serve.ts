@@ -102,10 +102,10 @@ async function handle(request: IncomingMessage, response: ServerResponse, path: 
 
 const [kind = "", port = "0"] = process.argv.slice(2);
 const chosen = KINDS[kind as keyof typeof KINDS];
-if (!chosen) throw new Error(`Name a stand-in: ${Object.keys(KINDS).join(", ")}`);
+if (!chosen) throw new Error(`Name a simulator: ${Object.keys(KINDS).join(", ")}`);
 const answer = chosen.answer(new LivePlant(chosen.book));
 const server = createServer((request, response) => {
   handle(request, response, chosen.path, answer).catch((error: unknown) => reply(response, 500, "text/plain", String(error)));
 });
-server.listen(Number(port), "127.0.0.1", () => process.stdout.write(`stand-in ${kind} at http://127.0.0.1:${port}${chosen.path}\n`));
+server.listen(Number(port), "127.0.0.1", () => process.stdout.write(`simulated ${kind} at http://127.0.0.1:${port}${chosen.path}\n`));
 for (const signal of ["SIGINT", "SIGTERM"] as const) process.on(signal, () => server.close(() => process.exit(0)));

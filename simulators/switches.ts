@@ -2,7 +2,7 @@ import { z } from "zod";
 import { DAY_MS, HOUR_MS } from "@/core/units";
 import type { Faults } from "./faults";
 
-/** What a stand-in logger can be asked to do wrong, from a moment on. */
+/** What a simulated logger can be asked to do wrong, from a moment on. */
 export const switchesSchema = z.strictObject({
   /** Since when; earlier rows stay as they were. */
   from: z.iso.datetime().default("2026-01-01T00:00:00Z"),

@@ -1,5 +1,5 @@
 import { readFileSync } from "node:fs";
-import { PluginKind, declareFactoryPlugin } from "@stryker-mutator/api/plugin";
+import { declareFactoryPlugin, PluginKind } from "@stryker-mutator/api/plugin";
 
 /**
  * Lets the runner try the drawn mutants alone. It takes ranges of code, and a range holds more mutants than the one that was drawn:

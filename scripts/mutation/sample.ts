@@ -1,9 +1,9 @@
-import { group } from "d3";
 import { createHash } from "node:crypto";
 import { readdirSync, readFileSync } from "node:fs";
 import path from "node:path";
 import type { Mutant } from "@stryker-mutator/api/core";
 import { Instrumenter } from "@stryker-mutator/instrumenter";
+import { group } from "d3";
 
 /** A change to one place of the core that a test should notice. */
 export type CoreMutant = Pick<Mutant, "mutatorName" | "replacement" | "location"> & {
@@ -96,5 +96,10 @@ export function drawMutants(mutants: CoreMutant[], { seed, size, least }: { seed
 }
 
 /** What tells a mutant of the runner from another: where it stands and what it puts there. */
-export const mutantKey = ({ file, location: { start, end }, mutatorName, replacement }: Omit<CoreMutant, "folder" | "identity" | "equivalent">) =>
+export const mutantKey = ({
+  file,
+  location: { start, end },
+  mutatorName,
+  replacement,
+}: Omit<CoreMutant, "folder" | "identity" | "equivalent">) =>
   [file, start.line, start.column, end.line, end.column, mutatorName, replacement].join("|");

@@ -1,5 +1,5 @@
-import { group } from "d3";
 import type { MutantResult } from "@stryker-mutator/api/core";
+import { group } from "d3";
 
 export type Tried = { folder: string; status: MutantResult["status"] };
 
@@ -32,6 +32,10 @@ export function scoreTable(tried: Tried[], equivalents: ReadonlyMap<string, numb
     "| folder of `src/core` | tried | noticed | score | 95 % interval | marked equivalent |",
     "|---|---:|---:|---:|---:|---:|",
     ...folders.map(([name, rows]) => line(name, rows, equivalents.get(name) ?? 0)),
-    line("**all**", tried, [...equivalents.values()].reduce((sum, value) => sum + value, 0)),
+    line(
+      "**all**",
+      tried,
+      [...equivalents.values()].reduce((sum, value) => sum + value, 0),
+    ),
   ].join("\n");
 }

@@ -19,7 +19,7 @@ const MARGIN = { top: 10, right: 118, bottom: 22, left: 54 };
 const at = (date: string): Date => new Date(`${date}T00:00:00Z`);
 const percent = (value: number): string => `${(value * 100).toFixed(0)} %`;
 
-/** The index day by day, the slope with the fan of its redraws opening to the years ahead, and the warranty's line. */
+/** The index day by day, the slope with the fan of its bootstrap samples opening to the years ahead, and the warranty's line. */
 export function AgeingFan({ days, index, fan, perYearFrac, warranty, ageAtStartYears, width, height }: AgeingFanProps) {
   const [from, last] = [at(days[0]!), at(days.at(-1)!)];
   const years = (last.getTime() - from.getTime()) / DAY_MS / DAYS_PER_YEAR;

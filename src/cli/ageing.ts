@@ -9,7 +9,7 @@ import { attributionFromFiles } from "./reconcile";
 
 const percent = (value: number | null): string => (value === null ? "-" : `${(value * 100).toFixed(2)} %`);
 
-/** `ageing`: rate a year with its interval, the schools beside it, and what the warranty says. */
+/** `ageing`: rate a year with its interval, the methods beside it, and what the warranty says. */
 export async function ageingCommand(options: CliOptions): Promise<void> {
   const { ledger, causes } = await attributionFromFiles(options);
   printNotices(ledger.notices);

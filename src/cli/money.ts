@@ -21,7 +21,7 @@ const METHOD_WORDS = {
   "flat-value": say.flatWorthOfProduction,
 } as const;
 
-/** `money`: paybacks in their named ways, and with `--bills` the savings in three schools and the payback at the rate of the bills. */
+/** `money`: paybacks in their named ways, and with `--bills` the savings by three methods and the payback at the rate of the bills. */
 export async function moneyCommand(options: CliOptions): Promise<void> {
   const ledger = await ledgerFromFiles(options);
   const bills = options.bills === undefined ? [] : await billsOf(options.bills, ledger.notices as string[]);

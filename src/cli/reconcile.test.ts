@@ -87,7 +87,7 @@ describe("reconcile", () => {
 });
 
 describe("ageing", () => {
-  it("gives the rate in percent with its interval, its schools and its filters", async () => {
+  it("gives the rate in percent with its interval, its methods and its filters", async () => {
     const text = await printed(() => ageingCommand(hut));
     expect(text).toMatch(/Ageing 0\.\d\d % a year \(0\.\d\d to 0\.\d\d\)\./);
     for (const name of ["year-on-year", "trend", "naive", "little-dirt"]) expect(text).toContain(name);

@@ -64,7 +64,7 @@ export const ageingReportSchema = z.strictObject({
   index: z.array(z.number().nullable()),
   /** Changes between days a year apart: index of the first day, and the change a year as a share. */
   pairs: z.array(z.strictObject({ day: z.number().int(), changeFrac: z.number() })),
-  /** Redrawn medians in steps of 2.5 %, as losses a year: the fan. */
+  /** Medians of the bootstrap samples in steps of 2.5 %, as losses a year: the fan. */
   fan: z.array(z.number()),
   yearTotals: z.array(z.strictObject({ key: z.string(), kwh: z.number() })),
   ageAtStartYears: z.number(),

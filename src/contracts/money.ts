@@ -81,7 +81,7 @@ const runRateSchema = z.strictObject({
   filledMonths: z.number().int(),
 });
 
-/** What bills say of savings: months, years, three schools, and payback at the rate of the bills. */
+/** What bills say of savings: months, years, three methods, and payback at the rate of the bills. */
 export const billsReportSchema = z.strictObject({
   currency: z.string(),
   months: z.array(billMonthSchema),

@@ -53,14 +53,14 @@ describe("bills in PostgreSQL", () => {
 });
 
 describe("the ferry office's money", () => {
-  it("runs every bill again to the cent, and its savings hold what the stand-in knows", async () => {
+  it("runs every bill again to the cent, and its savings hold what the simulated knows", async () => {
     for (const old of await services.books.list()) await services.books.remove(old.id);
     await loadDemo(services);
     const ferry = (await services.books.list()).find(({ slug }) => slug === "ferry-office")!;
     const { billsReport, comparison, report } = await services.moneyOf(ferry);
     expect(billsReport!.planTest).toMatchObject({ months: 60, exact: 60 });
     const reRun = billsReport!.methods.find(({ method }) => method === "re-run")!;
-    // The stand-in's own: the same use charged hour by hour without the array.
+    // The simulated's own: the same use charged hour by hour without the array.
     expect(Math.abs(Number(reRun.total) / 7752.42 - 1)).toBeLessThan(0.02);
     expect(comparison!.rows.map(({ id }) => id)).toContain("sun");
     expect(report.payback!.risingYears).toBeGreaterThan(10);

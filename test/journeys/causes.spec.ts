@@ -76,7 +76,7 @@ test("a cleaning written down later is matched when causes are sought again", as
   await expect(page.getByText("remembered later")).toHaveCount(0, { timeout: 20_000 });
 });
 
-test("ageing says its rate, its schools and its letter; dirt and promise say theirs", async ({ page }) => {
+test("ageing says its rate, its methods and its letter; dirt and promise say theirs", async ({ page }) => {
   await page.goto("/books/packing-shed/ageing");
   await expect(page.getByTestId("ageing-verdict")).toContainText(/Ageing 0\.\d\d % a year \(0\.\d\d to \d\.\d\d\)/);
   await expect(page.getByRole("row", { name: /Year on year/ })).toContainText("trust this one");

@@ -39,7 +39,7 @@ test("reinstall after the new roof, and whether the cleaning is worth it", async
   await expect(page.getByText(/licensed electrician/)).toBeVisible();
 });
 
-test("bills are pasted, told what is wrong, mended and stored; savings stand in three schools", async ({ page }) => {
+test("bills are pasted, told what is wrong, mended and stored; savings stand by three methods", async ({ page }) => {
   await page.goto("/books/ferry-office/money?view=bills");
   await expect(page.getByTestId("bills-verdict")).toContainText("in 60 months");
   await expect(page.getByRole("row", { name: /Tariff run again/ })).toContainText("trust this one");

@@ -204,12 +204,12 @@ test("limits of the strings are checked while they are typed, and a change has i
   await page.getByRole("button", { name: "As the book has it" }).click();
 });
 
-test("the planner sets schools side by side, tests a claim, and gives a calendar", async ({ page }) => {
+test("the planner sets methods side by side, tests a claim, and gives a calendar", async ({ page }) => {
   await page.goto("/books/bore-field/bench");
   const sentence = page.getByTestId("planner-sentence");
   await expect(sentence).toContainText(/tilted twice a year brings [\d\u202f]+ kWh a year/);
-  const schools = page.getByRole("table").filter({ hasText: "Schools side by side" });
-  await expect(schools.getByRole("row")).toHaveCount(13);
+  const methods = page.getByRole("table").filter({ hasText: "Methods side by side" });
+  await expect(methods.getByRole("row")).toHaveCount(13);
   await expect(page.getByTestId("claim-answer")).toContainText("Not here");
   await page.getByLabel("Claimed gain of tilting, % a year").fill("2");
   await expect(page.getByTestId("claim-answer")).toContainText("Believable");

@@ -42,7 +42,7 @@ describe("year on year", () => {
   });
 });
 
-describe("the other schools", () => {
+describe("the other methods", () => {
   it("the line through deseasoned months finds the slope", () => {
     const index = fading(5, 0.009);
     const { slopeLog, low, high, months } = monthlyTrend(daysFrom("2019-01-01", index.length), index);

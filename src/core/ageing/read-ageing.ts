@@ -78,7 +78,7 @@ const SOON_YEARS = 2;
 /** Sensors and meters drift by about this a year, one deviation, which no redraw shows. Source: IEC 61724-1:2021, recalibration of class A and B. */
 const DRIFT = 0.0004;
 
-/** Reads ageing through the weather by all schools. */
+/** Reads ageing through the weather by all methods. */
 export function readAgeing(input: AgeingInput): AgeingReading {
   const { days, cleanLog, weight, dirtFrac, ageAtStartYears } = input;
   const least = Math.min(

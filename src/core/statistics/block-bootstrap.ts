@@ -18,7 +18,7 @@ export interface BootstrapTerms {
 }
 
 /**
- * Redraws `count` items in whole blocks (moving blocks, wrapped at the end) and takes the statistic of each redraw.
+ * Draws `count` items in whole blocks (moving blocks, wrapped at the end) and takes the statistic of each sample.
  * Source: Künsch, 1989, The jackknife and the bootstrap for general stationary observations.
  */
 export function blockBootstrap(terms: BootstrapTerms, statistic: (indices: Int32Array) => number): BootstrapInterval {

@@ -56,7 +56,7 @@ function planOf(
   };
 }
 
-/** Schools of tilting and the simulated best for every count of positions, all judged by one table. Null when `progress` ended it. */
+/** Methods of tilting and the simulated best for every count of positions, all judged by one table. Null when `progress` ended it. */
 export async function plannerReport(
   table: EnergyTable,
   site: Site,

@@ -125,7 +125,7 @@ describe("tilt planner", () => {
   });
 });
 
-describe("schools", () => {
+describe("methods", () => {
   it.each([
     [0, 1.4],
     [37, 29.9],

@@ -28,7 +28,7 @@ export interface AgeingChapterProps {
   readonly fiscal: AgeingReport["yearTotals"];
 }
 
-/** The modules' ageing read through the weather: verdict, fan, schools, filters, and a letter for a claim. */
+/** The modules' ageing read through the weather: verdict, fan, methods, filters, and a letter for a claim. */
 export function AgeingChapter(props: AgeingChapterProps) {
   const { slug, name, report, run } = props;
   return (

@@ -48,8 +48,8 @@ interface MethodsSectionProps {
 export function MethodsSection({ report }: MethodsSectionProps) {
   return (
     <section className={chapter.section}>
-      <h2>{say.threeSchoolsAndWhichToTrust}</h2>
-      <ScrollBox label="Schools">
+      <h2>{say.threeMethodsAndWhichToTrust}</h2>
+      <ScrollBox label="Methods">
         <RuledTable className={chapter.table}>
           <thead>
             <tr>

@@ -33,16 +33,16 @@ const tiltsOf = ({ steps }: TiltPlan): string =>
       ? `${number(Math.min(...steps.map((s) => s.tiltDeg)))}° to ${number(Math.max(...steps.map((s) => s.tiltDeg)))}°`
       : steps.map((s) => `${number(s.tiltDeg)}°`).join(", ");
 
-/** Schools of tilting side by side, all judged by the site's own year. */
+/** Methods of tilting side by side, all judged by the site's own year. */
 export function MethodTable({ plans, fixed, asIs, goal, positions, year }: Props) {
   return (
-    <ScrollBox label={say.schoolsOfTilting}>
+    <ScrollBox label={say.methodsOfTilting}>
       <DataTable
-        className={`${chapter.table} ${styles.schools}`}
+        className={`${chapter.table} ${styles.methods}`}
         rows={plans}
         rowKey={(plan) => `${plan.method} ${plan.positions}`}
         rowProps={(plan) => ({ "data-chosen": (plan.method === "simulated" && plan.positions === positions) || undefined })}
-        caption={say.schoolsSideBySideJudgedBy(year ?? say.aCloudlessYear)}
+        caption={say.methodsSideBySideJudgedBy(year ?? say.aCloudlessYear)}
         columns={[
           {
             key: "positions",

@@ -34,7 +34,7 @@ interface Part {
 /** More planes than these share too few hours each. */
 const MOST_GROUPS = 3;
 /**
- * Told by hours, a part carries some of what the others do: the sky model says how much of an hour's light each plane had. On stand-ins of
+ * Told by hours, a part carries some of what the others do: the sky model says how much of an hour's light each plane had. On simulated plants of
  * another sky model differences came out up to two fifths too small.
  */
 const MIXED_FRAC = 0.5;

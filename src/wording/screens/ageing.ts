@@ -4,7 +4,7 @@ import { catalogue } from "../catalogue";
 export const say = catalogue({
   ageingIsReadFromMeteredOutput:
     "Ageing is read from metered output set against weather: bring both in the Readings chapter, best two full years or more.",
-  threeSchoolsAndWhichToTrust: "Three schools, and which to trust",
+  threeMethodsAndWhichToTrust: "Three methods, and which to trust",
   whatTheFiltersLeaveAndWhat: "What the filters leave, and what they do",
   aYearWouldBe: "% a year would be",
   tooFewDaysAreLeftA: "Too few days are left a year apart: the reading is made of all ",
@@ -28,7 +28,7 @@ export const say = catalogue({
   clearEnoughDaysDirtPutBack: "clear-enough days, dirt put back",
   daysWithLittleDirtAfterSettling: "days with little dirt, after settling",
   indexThroughTheWeather: "Index through the weather",
-  meteredOverExpectedWithoutAgeingBy: "metered over expected without ageing, by day; the fan holds 95 of 100 redraws",
+  meteredOverExpectedWithoutAgeingBy: "metered over expected without ageing, by day; the fan holds 95 of 100 bootstrap samples",
   meteredOfTheTwelveMonthsUnread: "Σ metered of the twelve months, unread time stretched by the months' read share",
   theLedgerYearsWithAMonth: "the ledger; years with a month missing are left out",
   theLedgerOfThisBook: "The ledger of this book.",

@@ -32,9 +32,9 @@ export const say = catalogue({
   evenItsBestSingleMonthGains: (month: string) => ` Even its best single month gains ${month}.`,
   notHereTiltedThisSiteGains: (positions: string, figures: Fact, claim: string, single: Fact) =>
     `Not here: tilted ${positions}, this site gains ${figures}; ${claim} % a year is out of reach.${single}`,
-  schoolsSideBySideJudgedBy: (year: string) => `Schools side by side, judged by the simulation of ${year}`,
+  methodsSideBySideJudgedBy: (year: string) => `Methods side by side, judged by the simulation of ${year}`,
   asTheRackIs: "as the rack is",
-  schoolsOfTilting: "Schools of tilting",
+  methodsOfTilting: "Methods of tilting",
   aCloudlessYear: "a cloudless year",
   toBestFixed: "to best fixed",
   toAsItIs: "to as it is",

@@ -43,7 +43,7 @@ export const say = catalogue({
   saveTheMonthsAsCsv: "Save the months as CSV",
   saveAsXlsxWithFormulas: "Save as XLSX, with formulas",
   billsByYear: "Bills by year",
-  savedInThreeSchools: "Saved, in three schools",
+  savedByThreeMethods: "Saved, by three methods",
   paidBackOn: "paid back on",
   pricesWeatherAndWhatElseWas: "prices, weather and what else was bought are in it",
   billsBeforeLessBillsAfter: "Bills before less bills after",

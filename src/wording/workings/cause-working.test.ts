@@ -69,7 +69,7 @@ describe("the working of the ageing rate", () => {
     ],
   } as unknown as AgeingReport;
 
-  it("names pairs, redraws and what each filter leaves", () => {
+  it("names pairs, samples and what each filter leaves", () => {
     const working = ageingWorking(report);
     expect(working.value).toBe("0.71");
     const of = (name: string): string => working.inputs.find((each) => each.name === name)!.value;
@@ -77,7 +77,7 @@ describe("the working of the ageing rate", () => {
     expect(of("interval")).toBe("0.55 to 0.88 %");
     expect(of("after days read")).toContain("0.38 % a year");
     expect(of("after clear-enough days")).toContain("?");
-    expect(working.inputs.find(({ name }) => name === "interval")!.from).toContain("1000 redraws");
+    expect(working.inputs.find(({ name }) => name === "interval")!.from).toContain("1000 bootstrap samples");
   });
 
   it("is a question mark while it is too soon to tell", () => {

@@ -95,7 +95,7 @@ export function ageingWorking(report: AgeingReport): Working {
       {
         name: "interval",
         value: `${number((report.low ?? 0) * 100, 2)} to ${number((report.high ?? 0) * 100, 2)} %`,
-        from: `${report.draws} redraws in blocks of 30 days, seed ${report.seed}; drift of sensors added`,
+        from: `${report.draws} bootstrap samples in blocks of 30 days, seed ${report.seed}; drift of sensors added`,
       },
       ...report.filters.map((filter) => ({
         name: `after ${filter.name}`,

@@ -54,7 +54,11 @@ export const trialWorking = ({ a, b, difference, pairedDays, days }: TrialReport
         : []),
     ]),
     { name: "Days that both have", value: `${pairedDays} of ${days}`, from: "readings, clean" },
-    { name: "Interval", value: `${percent(difference.low)} to ${percent(difference.high)}`, from: "2,000 redraws of whole weeks" },
+    {
+      name: "Interval",
+      value: `${percent(difference.low)} to ${percent(difference.high)}`,
+      from: "2,000 bootstrap samples of whole weeks",
+    },
   ],
   source: "Künsch, 1989, The jackknife and the bootstrap for general stationary observations.",
   assumptions: [

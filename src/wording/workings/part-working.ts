@@ -16,7 +16,7 @@ export const partWorking = (part: PartReport): Working => ({
   inputs: [
     { name: "years", value: number(part.years, 1), from: part.source === "meter" ? `meter ${part.id}` : "the site’s meter" },
     { name: "days that tell", value: number(part.usedDays), from: "read, lit, without other causes" },
-    { name: "interval", value: `${percent(part.low)} to ${percent(part.high)}`, from: "95 of 100 redraws in blocks of a month" },
+    { name: "interval", value: `${percent(part.low)} to ${percent(part.high)}`, from: "95 of 100 bootstrap samples in blocks of a month" },
   ],
   source: "Jordan et al., 2018.",
   assumptions:
@@ -37,7 +37,7 @@ export const againstRestWorking = (part: PartReport): Working => ({
     {
       name: "interval",
       value: part.againstRest ? `${percent(part.againstRest.low)} to ${percent(part.againstRest.high)}` : "not told",
-      from: "95 of 100 redraws in blocks of a month",
+      from: "95 of 100 bootstrap samples in blocks of a month",
     },
   ],
   source: "Jordan et al., 2018, on a ratio of two sides.",

@@ -118,7 +118,7 @@ const wholeMiss = ({ missFrac, levels }: Rows): number => Math.hypot(missFrac, l
 
 const isBeyond = ({ value, low, high }: FittedAngle, least: number): boolean => Math.abs(value) > least && (low > 0 || high < 0);
 
-/** A value with the spread of its redraws, widened by what models bend it by. */
+/** A value with the spread of its bootstrap samples, widened by what models bend it by. */
 function around(value: number, draws: Float64Array, model: number): FittedAngle {
   const half = Math.hypot((quantileOf(draws, 0.975) - quantileOf(draws, 0.025)) / 2, model);
   return { value, low: value - half, high: value + half };

@@ -51,7 +51,7 @@ describe("the fit of a turn to clear days", () => {
     expect(missOf(days, run(40, 0))).toBeLessThan(0.2 * missOf(days, run(0, 0)));
   });
 
-  it("is redrawn the same each time, about what was found", () => {
+  it("is sampled the same each time, about what was found", () => {
     const { rows } = fitPlane(scattered(20, 0.02), run, START, HELD);
     const [turns, steeper, clock] = bootstrapPlane(rows, HELD, DAYS);
     expect([...bootstrapPlane(rows, HELD, DAYS)[0]]).toEqual([...turns]);

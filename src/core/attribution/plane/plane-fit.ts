@@ -221,7 +221,7 @@ function solveDays(sums: Float64Array, times: Int32Array, at: readonly number[],
   return [solved[0]!, solved[1]!, solved[2]!, solved[3]!, solved[4]!];
 }
 
-/** Redraws whole days. */
+/** Samples whole days. */
 export function bootstrapPlane(rows: Rows, known: Known, days: number): [Float64Array, Float64Array, Float64Array] {
   const uniform = seededUniform(SEED);
   const out: [Float64Array, Float64Array, Float64Array] = [new Float64Array(DRAWS), new Float64Array(DRAWS), new Float64Array(DRAWS)];

@@ -32,9 +32,9 @@ export const OFF_CLOCK_MIN = 18;
 export const STARTS_DEG = [0, -50, 50, -110, 110, 180];
 /** What sky models alone bend a clear day by, one side. Found on plants of other physics whose planes were right: up to 2.5 deg. */
 export const MODEL_AZIMUTH_DEG = 2.5;
-/** A tilt they bend by more, through the seasons: found on stand-ins. */
+/** A tilt they bend by more, through the seasons: found on simulated plants. */
 export const MODEL_TILT_DEG = 8;
-/** The further a plane is turned, the more a sky that brightens otherwise about the sun passes for turn: up to this share, on stand-ins of another sky model. */
+/** The further a plane is turned, the more a sky that brightens otherwise about the sun passes for turn: up to this share, on simulated plants of another sky model. */
 export const MODEL_AZIMUTH_FRAC = 0.15;
 /** And the clock, minutes. */
 export const MODEL_CLOCK_MIN = 4;

@@ -8,7 +8,7 @@ export const YEARLY_WAVE = 0.012;
 export const HALF_YEARLY_WAVE = 0.005;
 /**
  * Ratio of an overcast day to a cloudless one, one deviation. Found on plants of other physics: up to 0.15. The index is free of most of it
- * already; known beside dirt and ageing it comes out better (two of 64 stand-ins' rates).
+ * already; known beside dirt and ageing it comes out better (two of 64 simulated plants' rates).
  */
 export const CLOUD = 0.15;
 /** What is known of ageing and of usual dirt before looking. Source: Jordan et al., 2016; Kimber et al., 2006. */

@@ -116,7 +116,7 @@ describe("savings", () => {
     selfByBandKwh: { peak: 150, "off-peak": 100 },
     isFilled: false,
   };
-  it("three schools by hand", () => {
+  it("three methods by hand", () => {
     const [saved] = savingsOf([month], { plans: [own], currency: "EUR", before, flatPerKwh: { used: "0.25", exported: "0.08" } });
     // Without the array: 10 + 250 * 0.30 + 300 * 0.15 = 130; run again: 10 + 30 + 30 - 12 = 58.
     expect([saved!.without!.toFixed(2), saved!.again!.toFixed(2), saved!.reRun!.toFixed(2)]).toEqual(["130.00", "58.00", "72.00"]);

@@ -21,7 +21,7 @@ export interface SavingMonth {
   readonly without: Exact | null;
   /** The printed bill reckoned again from its own kWh, to test the plan. */
   readonly again: Exact | null;
-  /** The three schools; null where what one needs is missing. */
+  /** The three methods; null where what one needs is missing. */
   readonly oldAverage: Exact | null;
   readonly reRun: Exact | null;
   readonly flatValue: Exact | null;
@@ -37,7 +37,7 @@ export interface SavingsTerms {
 }
 
 /**
- * What the array saved in each month, in three schools: (a) consumption at the old average price less the bill, (b) the tariff in force
+ * What the array saved in each month, by three methods: (a) consumption at the old average price less the bill, (b) the tariff in force
  * run again over the consumption without the array, less the bill, (c) production at a flat worth. Only (b) knows when energy was used.
  */
 export function savingsOf(months: readonly SavingInput[], { plans, currency, before, flatPerKwh }: SavingsTerms): SavingMonth[] {

@@ -3,7 +3,7 @@ import { type Exact, quantity } from "../exact";
 import type { SavingInput, SavingMonth } from "./methods";
 import { loadOf } from "./methods";
 
-/** Why the schools part, as facts for words. Prices are currency a kWh. */
+/** Why the methods part, as facts for words. Prices are currency a kWh. */
 export interface MethodGap {
   /** Old average price, all charges in. */
   readonly oldPerKwh: Exact | null;

@@ -22,7 +22,7 @@ const MISSING_WORDS = {
   before: say.billsFromBeforeTheArray,
 } as const;
 
-/** Bills month by month and year by year, and what the array saved in three schools. */
+/** Bills month by month and year by year, and what the array saved by three methods. */
 export function BillsView(props: MoneyProps) {
   const { slug, billsReport, bills } = props;
   const [isEditing, setEditing] = useState(bills.length === 0);

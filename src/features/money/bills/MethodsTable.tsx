@@ -21,14 +21,14 @@ const TRUST: Readonly<Record<SavingsMethodName, string>> = {
   "flat-value": say.blindToHoursAndSeasons,
 };
 
-/** Savings in three schools side by side, and why they part. */
+/** Savings by three methods side by side, and why they part. */
 export function MethodsTable({ report }: { report: BillsReport }) {
   const { methods, currency, runRates, naivePerYear, planTest } = report;
   if (methods.length === 0) return null;
   return (
     <section className={chapter.section}>
-      <h2>{say.savedInThreeSchools}</h2>
-      <ScrollBox label={say.savedInThreeSchools}>
+      <h2>{say.savedByThreeMethods}</h2>
+      <ScrollBox label={say.savedByThreeMethods}>
         <RuledTable className={`${chapter.table} ${styles.ways}`}>
           <thead>
             <tr>
@@ -83,7 +83,7 @@ export function MethodsTable({ report }: { report: BillsReport }) {
   );
 }
 
-/** Why the schools part, from the figures themselves. */
+/** Why the methods part, from the figures themselves. */
 function whyWords({ why, currency, methods }: BillsReport): string {
   const price = (value: number): string => `${number(value, 3)} ${currency}`;
   const words: string[] = [];

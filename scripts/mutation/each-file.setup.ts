@@ -1,3 +1,4 @@
+/* eslint-disable no-empty-pattern -- the test runner reads a hook's pattern to know what it asks for */
 import { createHash } from "node:crypto";
 import { writeFileSync } from "node:fs";
 import path from "node:path";
@@ -33,7 +34,6 @@ if (told("mode") === "mutant") {
   const before = hits();
 
   // biome-ignore lint/correctness/noEmptyPattern: the test runner reads the pattern to know what a hook asks for
-  // eslint-disable-next-line no-empty-pattern -- as above
   afterAll(({}, suite) => {
     const file = (suite as unknown as { readonly file?: { readonly filepath: string } }).file?.filepath ?? "";
     const met = [...hits()].filter(([mutant, times]) => times > (before.get(mutant) ?? 0)).map(([mutant]) => mutant);

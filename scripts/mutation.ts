@@ -9,7 +9,8 @@ import { scoreOf, scoreTable, type Tried } from "./mutation/score";
 
 /**
  * How many small wrongs in the core the tests notice: `npm run mutation` tries a seeded sample spread over all folders,
- * `-- --folder money` all mutants of one, `--write` puts the table into docs/quality.md, `--survivors FILE` lists what no test saw.
+ * `-- --folder money` all mutants of one, `--only money,yield` the sample's share of some, `--write` puts the table into
+ * docs/quality.md, `--survivors FILE` lists what no test saw.
  */
 const { values: options } = parseArgs({
   options: {
@@ -18,6 +19,7 @@ const { values: options } = parseArgs({
     size: { type: "string", default: "600" },
     least: { type: "string", default: "14" },
     workers: { type: "string", default: "2" },
+    only: { type: "string" },
     survivors: { type: "string" },
     write: { type: "boolean", default: false },
   },
@@ -26,11 +28,17 @@ const root = path.join(import.meta.dirname, "..");
 process.chdir(root);
 const all = await mutantsOf(root, coreFiles(root, options.folder));
 const count = { seed: Number(options.seed), size: Number(options.size), least: Number(options.least) };
-const drawn = options.folder ? all.filter(({ equivalent }) => equivalent === null) : drawMutants(all, count);
+const sample = options.folder ? all.filter(({ equivalent }) => equivalent === null) : drawMutants(all, count);
+const only = options.only?.split(",");
+const drawn = sample.filter((mutant) => !only || only.includes(mutant.folder));
 console.log(`${drawn.length} of ${all.length} mutants are tried.`);
 
 const folder = mkdtempSync(path.join(os.tmpdir(), "dusty-ledger-mutation-"));
 process.env.MUTATION_FOLDER = folder;
+if (options.survivors) {
+  process.env.MUTATION_SURVIVORS = path.resolve(options.survivors);
+  writeFileSync(options.survivors, "");
+}
 process.env.MUTATION_SAMPLE = path.join(folder, "sample.json");
 writeFileSync(process.env.MUTATION_SAMPLE, JSON.stringify(drawn.map(mutantKey)));
 try {
@@ -46,7 +54,7 @@ try {
     concurrency: Number(options.workers),
     tempDirName: path.join(folder, "work"),
     ignorePatterns: [".next", "dist", "var", "docs/screenshots", "e2e", "bench"],
-    reporters: ["progress-append-only"],
+    reporters: options.survivors ? ["progress-append-only", "survivors"] : ["progress-append-only"],
     disableTypeChecks: false,
     incremental: false,
     allowEmpty: true,
@@ -57,14 +65,6 @@ try {
     .filter((result) => chosen.has(mutantKey(result)))
     .map((result) => ({ ...result, folder: result.file.split("/")[2] ?? "" }));
   report(tried);
-  if (options.survivors) {
-    const lines = tried
-      .filter(({ status }) => status === "Survived" || status === "NoCoverage")
-      .map(({ file, location, mutatorName, replacement, status }) =>
-        [status, `${file}:${location.start.line + 1}:${location.start.column + 1}`, mutatorName, JSON.stringify(replacement)].join("\t"),
-      );
-    writeFileSync(options.survivors, `${lines.sort().join("\n")}\n`);
-  }
 } finally {
   rmSync(folder, { recursive: true, force: true });
 }
@@ -76,7 +76,7 @@ function report(tried: Tried[]): void {
   const table = scoreTable(tried, equivalents);
   const { share, tried: n } = scoreOf(tried);
   console.log(table);
-  if (!options.write || options.folder) return;
+  if (!options.write || options.folder || only) return;
   const file = path.join("docs", "quality.md");
   const said = `Seed ${count.seed}, ${n} of ${all.length} mutants: ${(share * 100).toFixed(1)} % noticed.\n\n${table}`;
   writeFileSync(file, readFileSync(file, "utf8").replace(/(<!-- mutation -->\n)[\s\S]*?(\n<!-- \/mutation -->)/, `$1${said}$2`));

@@ -1,4 +1,4 @@
-import { readFileSync } from "node:fs";
+import { appendFileSync, readFileSync } from "node:fs";
 import { declareFactoryPlugin, PluginKind } from "@stryker-mutator/api/plugin";
 
 /**
@@ -20,4 +20,19 @@ function onlyTheSample() {
   };
 }
 
-export const strykerPlugins = [declareFactoryPlugin(PluginKind.Checker, "only-the-sample", onlyTheSample)];
+/** Writes each mutant that no test noticed as soon as it is known: a long run can be worked on while it goes. */
+function survivors() {
+  return {
+    onMutantTested({ status, fileName, location: { start }, mutatorName, replacement }) {
+      if (status !== "Survived" && status !== "NoCoverage") return;
+      const file = fileName.replaceAll("\\", "/").replace(/^.*\/(src\/core\/)/, "$1");
+      const line = [status, `${file}:${start.line}:${start.column}`, mutatorName, JSON.stringify(replacement)].join("\t");
+      appendFileSync(process.env.MUTATION_SURVIVORS, `${line}\n`);
+    },
+  };
+}
+
+export const strykerPlugins = [
+  declareFactoryPlugin(PluginKind.Checker, "only-the-sample", onlyTheSample),
+  declareFactoryPlugin(PluginKind.Reporter, "survivors", survivors),
+];

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { assertOnAxis, indexAt, sumOnto, total, unionAxis } from ".";
+import { assertOnAxis, endUtcMs, indexAt, sumOnto, unionAxis } from ".";
 
 const hour = (startHour: number, count: number, stepMinutes = 60) => ({ startUtcMs: startHour * 3_600_000, stepMinutes, count });
 
@@ -30,7 +30,33 @@ describe("axes", () => {
   });
 });
 
-it("a sum names its gap rule", () => {
-  expect(total([1, Number.NaN, 2], "skip")).toBe(3);
-  expect(total([1, Number.NaN, 2], "propagate")).toBeNaN();
+describe("edges", () => {
+  it("fine intervals outside the target are dropped, at both ends and in part", () => {
+    const quarters = Float64Array.from({ length: 16 }, (_, k) => k + 1);
+    const { sums, coverageFrac } = sumOnto(quarters, hour(0.5, 16, 15), hour(1, 2));
+    expect([...sums]).toEqual([3 + 4 + 5 + 6, 7 + 8 + 9 + 10]);
+    expect([...coverageFrac]).toEqual([1, 1]);
+    expect([...sumOnto(Float64Array.of(1, 2), hour(1.5, 2, 15), hour(1, 1)).coverageFrac]).toEqual([0.5]);
+  });
+
+  it("the same step is laid over as it is", () => {
+    expect([...sumOnto(Float64Array.of(5, 6, 7), hour(1, 3), hour(0, 5)).sums]).toEqual([Number.NaN, 5, 6, 7, Number.NaN]);
+  });
+
+  it("an interval holds its start and not its end, and what lies outside has an index outside", () => {
+    const axis = hour(2, 5, 30);
+    expect(endUtcMs(axis)).toBe(4.5 * 3_600_000);
+    expect([2, 2.49, 2.5, 1.99, 4.5].map((h) => indexAt(axis, h * 3_600_000))).toEqual([0, 0, 1, -1, 5]);
+  });
+
+  it("axes that overlap or enclose join to what holds both, of one step alone", () => {
+    expect(unionAxis(hour(0, 10, 30), hour(2, 2, 30))).toEqual(hour(0, 10, 30));
+    expect(unionAxis(hour(2, 2, 30), hour(0, 10, 30))).toEqual(hour(0, 10, 30));
+    expect(() => unionAxis(hour(0, 1), hour(0, 1, 30))).toThrow("Steps differ: 60 and 30 min");
+  });
+
+  it("columns that are not there need no length", () => {
+    expect(() => assertOnAxis(hour(0, 3), { ghi: null, poa: new Float64Array(3) })).not.toThrow();
+    expect(() => assertOnAxis(hour(0, 3), { poa: new Float64Array(4) })).toThrow("Column poa has 4 values, the time axis 3");
+  });
 });

@@ -1,0 +1,91 @@
+import { describe, expect, it } from "vitest";
+import type { Inverter, ModuleType, Place, PvArray } from "../site";
+import { stringCheck } from ".";
+
+const place = { recordLowC: -20, recordHighC: 38 } as Place;
+const module = { vocV: 40, vmpV: 33, iscA: 10, betaVocPerK: -0.003, gammaPmpPerK: -0.004 } as ModuleType;
+const array = { count: 20, modulesPerString: 10 } as PvArray;
+const inverter = { perModule: false, maxDcV: 600, mpptMinV: 200, mpptMaxV: 500, inputs: 1, inputMaxA: 25 } as Inverter;
+const check = (
+  parts: { place?: Partial<Place>; module?: Partial<ModuleType>; array?: Partial<PvArray>; inverter?: Partial<Inverter> } = {},
+) =>
+  stringCheck(
+    { ...place, ...parts.place },
+    { ...array, ...parts.array },
+    { ...module, ...parts.module },
+    { ...inverter, ...parts.inverter },
+  );
+
+// Ten in series: open at -20 C 10 × 40 × (1 + 0.003 × 45), at work at 73 C 10 × 33 × (1 - 0.004 × 48), at -20 C 10 × 33 × (1 + 0.004 × 45).
+const COLD_VOC = 454;
+const HOT_VMP = 10 * 33 * (1 - 0.004 * 48);
+const COLD_VMP = 10 * 33 * 1.18;
+
+describe("strings on an inverter", () => {
+  it("have their voltages on the coldest morning and in the heat", () => {
+    const { coldVoc, hotVmp, coldVmp, hotCellC, recordLowC, assumed, strings, modulesInSeries } = check();
+    expect(coldVoc.value).toBeCloseTo(COLD_VOC, 9);
+    expect(hotVmp.value).toBeCloseTo(HOT_VMP, 9);
+    expect(coldVmp.value).toBeCloseTo(COLD_VMP, 9);
+    expect({ hotCellC, recordLowC, assumed, strings, modulesInSeries }).toEqual({
+      hotCellC: 73,
+      recordLowC: -20,
+      assumed: false,
+      strings: 2,
+      modulesInSeries: 10,
+    });
+  });
+
+  it.each([
+    ["coldVoc", "maxDcV", COLD_VOC, true],
+    ["coldVmp", "mpptMaxV", COLD_VMP, true],
+    ["hotVmp", "mpptMinV", HOT_VMP, false],
+  ] as const)("%s keeps %s to the volt", (name, limit, value, atMost) => {
+    const beside = (by: number) => check({ inverter: { [limit]: value + by } })[name].holds;
+    expect(beside(1e-6)).toBe(atMost);
+    expect(beside(-1e-6)).toBe(!atMost);
+  });
+
+  it("current stands with a quarter on top against an input, with all the strings on it", () => {
+    expect(check().current).toEqual({ value: 25, limit: 25, holds: true });
+    expect(check({ inverter: { inputMaxA: 24.9 } }).current.holds).toBe(false);
+    expect(check({ inverter: { inputs: 2 } }).current.value).toBe(12.5);
+    expect(check({ array: { count: 30 }, inverter: { inputs: 2 } }).current.value).toBe(25);
+  });
+
+  it("an inverter at each module has strings of one", () => {
+    const { strings, modulesInSeries, current, coldVoc } = check({ inverter: { perModule: true } });
+    expect({ strings, modulesInSeries }).toEqual({ strings: 20, modulesInSeries: 1 });
+    expect(current.value).toBe(12.5);
+    expect(coldVoc.value).toBeCloseTo(COLD_VOC / 10, 9);
+  });
+
+  it("without a count to a string all modules are one", () => {
+    expect(check({ array: { modulesPerString: null } })).toMatchObject({ modulesInSeries: 20, strings: 1 });
+    expect(check({ array: { count: 21 } }).strings).toBe(3);
+  });
+
+  it("the count that may stand in a string keeps both ends", () => {
+    // 600 / 45.4 = 13.2 at most; 200 / 26.664 = 7.5 at least.
+    expect(check().range).toEqual({ least: 8, most: 13 });
+    expect(check({ inverter: { maxDcV: null } }).range).toBeNull();
+    expect(check({ inverter: { mpptMinV: null } }).range).toEqual({ least: 1, most: 13 });
+  });
+
+  it("says nothing of what it does not know", () => {
+    const unknown = { value: null, limit: null, holds: null };
+    expect(check({ module: { vocV: null } })).toMatchObject({ coldVoc: { holds: null }, hotVmp: { value: null }, range: null });
+    expect(check({ module: { vmpV: null } }).coldVmp.holds).toBeNull();
+    expect(check({ module: { iscA: null }, inverter: { inputMaxA: null } }).current).toEqual(unknown);
+    expect(check({ inverter: { maxDcV: null, mpptMinV: null, mpptMaxV: null } })).toMatchObject({
+      coldVoc: { limit: null, holds: null },
+      hotVmp: { holds: null },
+      coldVmp: { holds: null },
+    });
+  });
+
+  it("takes usual temperatures where the book has none, and says so", () => {
+    expect(check({ place: { recordLowC: null } })).toMatchObject({ recordLowC: -10, hotCellC: 73, assumed: true });
+    expect(check({ place: { recordHighC: null } })).toMatchObject({ recordLowC: -20, hotCellC: 75, assumed: true });
+  });
+});

@@ -12,7 +12,7 @@ const usual = {
   noctC: 45,
   areaM2: 1.95,
 };
-const said = (parts: Partial<typeof usual> | { [K in keyof typeof usual]?: null }) =>
+const said = (parts: { [K in keyof typeof usual]?: number | null }) =>
   moduleDoubts({ ...usual, ...parts } as Parameters<typeof moduleDoubts>[0]).map(({ quantity }) => quantity);
 
 describe("datasheet values worth a second look", () => {

@@ -56,6 +56,8 @@ try {
     ignorePatterns: [".next", "dist", "var", "docs/screenshots", "e2e", "bench"],
     reporters: options.survivors ? ["progress-append-only", "survivors"] : ["progress-append-only"],
     disableTypeChecks: false,
+    // A run may take as long as all tests took together; the default half on top only waits for mutants that never end.
+    timeoutFactor: 1,
     incremental: false,
     allowEmpty: true,
   }).runMutationTest();

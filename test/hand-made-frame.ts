@@ -7,7 +7,7 @@ export interface FrameParts {
   readonly stepMinutes?: number;
   readonly open?: (i: number) => number;
   /** From the step and what it owes. */
-  readonly metered?: (i: number, openKwh: number) => number;
+  readonly metered?: ((i: number, openKwh: number) => number) | undefined;
   readonly ratedKwh?: number;
   readonly unread?: (i: number) => boolean;
   readonly unlit?: (i: number) => boolean;

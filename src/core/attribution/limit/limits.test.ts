@@ -12,7 +12,7 @@ const arch =
     const h = i % 24;
     return h >= 6 && h < 18 ? LIT_KWH * most * Math.sin(((h - 5.5) * Math.PI) / 12) : 0;
   };
-const read = (parts: Partial<Parts>, { ceilingKwh = 1e6, usual = 1, spoilt = (_: number) => false } = {}) => {
+const read = (parts: Partial<Parts>, { ceilingKwh = 1e6, usual = 1, spoilt = (_: number): boolean => false } = {}) => {
   const frame = handMadeFrame({ days: 40, open: arch(), ...parts });
   return curtailment(
     frame,

@@ -6,7 +6,7 @@ type Parts = Parameters<typeof handMadeFrame>[0];
 const NO_CEILING = 1e6;
 const hour = (day: number, h: number): number => 24 * day + h;
 const marked = (flags: Uint8Array): number[] => [...flags.keys()].filter((i) => flags[i] === 1);
-const read = (parts: Partial<Parts>, { ceilingKwh = NO_CEILING, usual = 1, down = (_: number) => false } = {}) => {
+const read = (parts: Partial<Parts>, { ceilingKwh = NO_CEILING, usual = 1, down = (_: number): boolean => false } = {}) => {
   const frame = handMadeFrame({ days: 80, ...parts });
   return snowEvidence(
     frame,

@@ -27,8 +27,18 @@ export function spreadOf(values: Values): number {
   return kept.length > 0 ? medianAbsoluteDeviation(kept) : Number.NaN;
 }
 
-/** Quantile (0 to 1) without missing values; NaN of none. */
+/** Quantile (0 to 1) without missing values; NaN of none. Of a value without an end and one with, the endless one stands. */
 export function quantileOf(values: Values, share: number): number {
   const kept = known(values);
-  return kept.length > 0 ? quantile(kept, share) : Number.NaN;
+  if (kept.length === 0) return Number.NaN;
+  const found = quantile(kept, share);
+  return Number.isNaN(found) ? endless(kept, share) : found;
+}
+
+/** Between two values the package draws a straight line, which there is none of to infinity. */
+function endless(values: readonly number[], share: number): number {
+  const sorted = Float64Array.from(values).sort();
+  const place = (sorted.length - 1) * share;
+  const [low, high] = [sorted[Math.floor(place)]!, sorted[Math.ceil(place)]!];
+  return low === Number.NEGATIVE_INFINITY ? low : high;
 }

@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
-import { blockBootstrap, medianAmong, medianOf, robustRidge, seededUniform, senSlope } from ".";
+import { blockBootstrap, medianAmong, medianOf, quantileOf, robustRidge, seededUniform, senSlope } from ".";
 
 const free = (values: Float64Array) => ({ values, prior: 0, priorDeviation: Number.POSITIVE_INFINITY });
 const ones = (count: number): Float64Array => new Float64Array(count).fill(1);
@@ -182,4 +182,19 @@ describe("block bootstrap", () => {
 it("a median leaves missing values out, and of none is none", () => {
   expect(medianOf([3, Number.NaN, 1])).toBe(2);
   expect(medianOf([Number.NaN])).toBeNaN();
+});
+
+describe("a quantile", () => {
+  it("lies on the straight line between its neighbours, and leaves missing values out", () => {
+    expect(quantileOf([4, 1, 3, 2], 0.5)).toBe(2.5);
+    expect(quantileOf([4, 1, Number.NaN, 3, 2], 0.25)).toBeCloseTo(1.75, 12);
+    expect([0, 1].map((share) => quantileOf([3, 1, 2], share))).toEqual([1, 3]);
+    expect(quantileOf([], 0.5)).toBeNaN();
+  });
+
+  it("among values without an end is one of them, never nothing", () => {
+    const endless = [1, 2, Number.POSITIVE_INFINITY, Number.POSITIVE_INFINITY];
+    expect([0.1, 0.5, 0.9].map((share) => quantileOf(endless, share))).toEqual([1.3, Number.POSITIVE_INFINITY, Number.POSITIVE_INFINITY]);
+    expect(quantileOf([Number.NEGATIVE_INFINITY, Number.NEGATIVE_INFINITY, 1, 2], 0.5)).toBe(Number.NEGATIVE_INFINITY);
+  });
 });

@@ -20,25 +20,24 @@ const RESET_FRAC = 0.2;
 export function examineCounter(readings: readonly CounterAt[], expected: ExpectedBetween): Finding[] {
   const usual = usualRatio(readings, expected);
   const found: Finding[] = [];
-  const values = readings.map((reading) => reading.kwh);
-  for (let i = 1; i < readings.length; i++) {
-    if (values[i]! >= values[i - 1]!) {
-      const jump = slipAt(readings, values, i, usual, expected);
-      if (jump) {
-        found.push(jump.finding);
-        values[i] = jump.kwh;
-      }
-      continue;
-    }
-    const slip = slipAt(readings, values, i, usual, expected) ?? slipAt(readings, values, i - 1, usual, expected);
+  const left = [...readings];
+  const values = left.map((reading) => reading.kwh);
+  for (let i = 1; i < left.length; i++) {
+    const falls = values[i]! < values[i - 1]!;
+    const slip = slipAt(left, values, i, usual, expected) ?? (falls ? slipAt(left, values, i - 1, usual, expected) : null);
     if (slip) {
       found.push(slip.finding);
-      values[slip.index] = slip.kwh;
-      continue;
+      if (slip.kwh === null) {
+        // A reading that nothing explains is gone: the next one is set against the one before it.
+        left.splice(slip.index, 1);
+        values.splice(slip.index, 1);
+        i = slip.index - 1;
+      } else values[slip.index] = slip.kwh;
+    } else if (falls) {
+      const restart = restartAt(left, values, i, usual, expected);
+      found.push(restart);
+      for (let k = i; k < values.length; k++) values[k] = values[k]! + Number(restart.facts.offsetKwh);
     }
-    const restart = restartAt(readings, values, i, usual, expected);
-    found.push(restart);
-    for (let k = i; k < values.length; k++) values[k] = values[k]! + Number(restart.facts.offsetKwh);
   }
   return found.sort((a, b) => a.fromUtcMs - b.fromUtcMs);
 }
@@ -64,7 +63,8 @@ function plausible(kwh: number, owes: number, usual: number): boolean {
 
 interface Slip {
   readonly index: number;
-  readonly kwh: number;
+  /** What was likely meant; null where no slip explains the reading. */
+  readonly kwh: number | null;
   readonly finding: Finding;
 }
 
@@ -93,7 +93,7 @@ function slipAt(
   const at = readings[index]!.atUtcMs;
   return {
     index,
-    kwh: best?.kwh ?? Number.NaN,
+    kwh: best?.kwh ?? null,
     finding: {
       kind: "digit-slip",
       fromUtcMs: at,

@@ -84,6 +84,8 @@ describe("figures that look like another unit", () => {
     [1.2, ["kilowatts-as-watts"]],
     [4.99, ["kilowatts-as-watts"]],
     [5.01, []],
+    [5, []],
+    [-0.5, []],
     [3, []],
     [12_000, []],
     [12_001, ["kilowatt-hours-as-watts"]],
@@ -110,6 +112,12 @@ describe("figures that look like another unit", () => {
   it("nothing used is said once, with whose figure it is", () => {
     expect(doubtsOf({ watts: 0 })).toEqual(["nothing-used"]);
     expect(doubtsOf({ count: 0 })).toEqual(["nothing-used"]);
+    expect(loadDoubts([appliance()], battery({ capacityKwh: 200 }))).toEqual([
+      { doubt: "battery-in-ampere-hours", name: "battery", value: 200 },
+    ]);
+    expect(loadDoubts([appliance({ name: "boiler", watts: 20_000 })], battery())).toEqual([
+      { doubt: "kilowatt-hours-as-watts", name: "boiler", value: 20_000 },
+    ]);
     expect(loadDoubts([appliance({ name: "kettle", watts: 1.8 })], battery())).toEqual([
       { doubt: "kilowatts-as-watts", name: "kettle", value: 1.8 },
     ]);

@@ -20,8 +20,8 @@ export const say = catalogue({
 Why the raw figure is another one:
 ${naiveReasons}`,
   dayOfTheChangeSuchAs: "day of the change, such as 2023-06-28",
-  tooFewReadableDaysAroundBefore: (on: string, count: number, count2: number) =>
-    `Too few readable days around ${on}: ${count} before, ${count2} after; at least 5 are needed.`,
+  tooFewReadableDaysAroundBefore: (on: string, daysBefore: number, daysAfter: number) =>
+    `Too few readable days around ${on}: ${daysBefore} before, ${daysAfter} after; at least 5 are needed.`,
   noPriceOfAKwhGive: "No price of a kWh: give --price 0.178, or money.tariff.importPerKwh in the site file.",
   aCloudlessYear: "a cloudless year",
   againstAKwh: (question: string, name: string, year: Fact, perKwh: string, currency: string) => `${question}
@@ -47,8 +47,8 @@ Against “${name}”, ${year}, ${perKwh} ${currency} a kWh:
   aJsonFileWithTheStrings: "a JSON file with the strings and their modules",
   moduleIsNotInTheSite: (module: string, circuits: string) =>
     `Module ${module} is not in the site, or its datasheet is too thin; there are ${circuits}.`,
-  wOnOneInputOfW: (report: string, report2: string, report3: string) =>
-    `${report} W on one input of ${report2} W each alone; the rule of thumb says ${report3} W.`,
+  wOnOneInputOfW: (togetherW: string, eachAloneW: string, ruleW: string) =>
+    `${togetherW} W on one input of ${eachAloneW} W each alone; the rule of thumb says ${ruleW} W.`,
   allOnOneInput: "all on one input",
   everyStringOnItsOwn: "every string on its own",
   everyModuleOnItsOwn: "every module on its own",

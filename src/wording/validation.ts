@@ -29,8 +29,8 @@ export const say = catalogue({
   noRowsOfAzimuthAndElevation: "No rows of azimuth and elevation were found.",
   chooseAZoneSuchAsEurope: 'choose a zone such as "Europe/Madrid", or a fixed offset such as "UTC+01:00"',
   aMonthSuchAs202304: "a month such as 2023-04",
-  wLooksLikeKwPowerStands: (name: string, value: number, value2: number) =>
-    `${name}: ${value} W looks like kW. Power stands in watts here: write ${value2}.`,
+  wLooksLikeKwPowerStands: (name: string, watts: number, suggestedW: number) =>
+    `${name}: ${watts} W looks like kW. Power stands in watts here: write ${suggestedW}.`,
   wIsMoreThanAHouse: (name: string, value: number) =>
     `${name}: ${value} W is more than a house takes. Is it watt-hours a day? Power in W and hours a day stand apart here.`,
   hoursADayADayHas: (name: string, value: number) => `${name}: ${value} hours a day; a day has 24.`,

@@ -14,9 +14,9 @@ export const say = catalogue({
   methodDailyRatioOfMeteredEnergy: (report: string, seed: number) =>
     `Method: daily ratio of metered energy to what the plant owes without ageing in the weather that came; median of the changes between days one year apart (Jordan et al., 2018); interval from ${report} block-bootstrap redraws (seed ${seed}), drift of sensors and meters included.`,
   leftOutOfTheIndexAnd: "Left out of the index, and why:",
-  leftOfDays: (report: string, report2: string, report3: string) => `Left of ${report} days: ${report2}. ${report3}`,
-  apartFromThatTheModulesFell: (report: string, report2: string, report3: string) =>
-    ` Apart from that, the modules fell by ${report} (${report2} to ${report3}) in their first months.`,
+  leftOfDays: (days: string, usedDays: string, guaranteed: string) => `Left of ${days} days: ${usedDays}. ${guaranteed}`,
+  apartFromThatTheModulesFell: (fall: string, low: string, high: string) =>
+    ` Apart from that, the modules fell by ${fall} (${low} to ${high}) in their first months.`,
   yearOnYear: "Year on year",
   medianOfAllPairsOfDays: "median of all pairs of days one year apart, through the weather; immune to seasons",
   trustThisOne: "trust this one",
@@ -34,8 +34,8 @@ export const say = catalogue({
   theLedgerOfThisBook: "The ledger of this book.",
   weatherSnowDirtAndAgeingAre: "Weather, snow, dirt and ageing are all in it: a change from year to year is no rate of ageing.",
   thePlantWasCommissionedOn: (commissioned: string) => `The plant was commissioned on ${commissioned}.`,
-  guaranteedInTheFirstYearA: (report: string, report2: string, years: number) =>
-    `Guaranteed: ${report} in the first year, ${report2} a year after it, over ${years} years.`,
+  guaranteedInTheFirstYearA: (firstYear: string, eachYear: string, years: number) =>
+    `Guaranteed: ${firstYear} in the first year, ${eachYear} a year after it, over ${years} years.`,
   theBookHoldsNoWarrantyTerms: "The book holds no warranty terms.",
   partByPart: "Part by part",
   fasterThanTheRestBy: "faster than the rest by",

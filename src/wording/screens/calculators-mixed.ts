@@ -16,8 +16,8 @@ export const say = catalogue({
   anotherStringBesideIt: "Another string beside it",
   aTrackerThatFindsTheHighest:
     "A tracker that finds the highest maximum is assumed; simple ones stop at a lower one and lose more. A small module in a big string is carried along at best, and burns its bypass diodes at worst.",
-  wOnOneInputEachModule: (report: string, report2: string, lost: string) =>
-    `${report} W on one input; each module by itself would give ${report2} W: ${lost} is lost to each other.`,
+  wOnOneInputEachModule: (togetherW: string, eachAloneW: string, lost: string) =>
+    `${togetherW} W on one input; each module by itself would give ${eachAloneW} W: ${lost} is lost to each other.`,
   theRuleOfThumbLowestCurrent: (report: string) =>
     `The rule of thumb (lowest current, lowest voltage) says ${report} W and misleads here: bypass diodes let the string pass its weak part.`,
   stringInSeries: (s: number, parts: number) => `String ${s}: ${parts} in series`,

@@ -19,12 +19,19 @@ export const say = catalogue({
     "Marion et al., 2013: a share of 0.197 × sin(tilt) of the slope an hour, once air and sun are above the release line. Below about 10° rain leaves a dirty edge as well: wash that one by hand.",
   thisBooksWeatherHasNoSnow: "This book’s weather has no snow depth: bring a snow_depth_cm column, and each storm can be told.",
   noStormInTheRecordCovered: "No storm in the record covered these modules.",
-  ofStormsWouldHaveRepaidOf: (count: number, count2: number, cost: string, currency: string, kindWords: string) =>
-    `${count} of ${count2} storms would have repaid ${cost} ${currency} of clearing. ${kindWords}`,
+  ofStormsWouldHaveRepaidOf: (repaid: number, storms: number, cost: string, currency: string, kindWords: string) =>
+    `${repaid} of ${storms} storms would have repaid ${cost} ${currency} of clearing. ${kindWords}`,
   theWintersAreBeingGoneThrough: "The winters are being gone through …",
   clearingOnBringsKwhUntilIt: (dateName: string, clearing: string, price: string) =>
     `Clearing on ${dateName} brings ${clearing} kWh${price} until it would have slid off by itself.`,
   gainByMonth: "Gain by month",
-  clearingBringsKwhWhereColdDays: (mean: string, count: number, mean2: string, count2: number, mean3: string, count3: number) =>
-    `Clearing brings ${mean} kWh where cold days follow (${count}), ${mean2} after 10 cm and more (${count2}), ${mean3} after wet snow (${count3}).`,
+  clearingBringsKwhWhereColdDays: (
+    beforeColdKwh: string,
+    beforeCold: number,
+    afterDeepKwh: string,
+    afterDeep: number,
+    afterWetKwh: string,
+    afterWet: number,
+  ) =>
+    `Clearing brings ${beforeColdKwh} kWh where cold days follow (${beforeCold}), ${afterDeepKwh} after 10 cm and more (${afterDeep}), ${afterWetKwh} after wet snow (${afterWet}).`,
 });

@@ -51,8 +51,8 @@ export const say = catalogue({
     "A rack carries wind and snow: footings and cable routes are for people who may build them, under the local code. A roof wants its load and its fall protection checked before anyone goes up.",
   runningOnTheRoofAndIn: (year: string) => `Running ${year} on the roof and in the open …`,
   onAFixedRackInThe: "On a fixed rack in the open the same modules bring ",
-  aYearThanOnTheRoof: (more: string, more2: string, more3: string, fixed: string, fixed2: string) =>
-    ` a year ${more} than on the roof (${more2}${more3}), ${fixed} of it ${fixed2} in the winter half; tilting twice a year adds `,
+  aYearThanOnTheRoof: (moreOrLess: string, sign: string, share: string, winterKwh: string, winterMoreOrLess: string) =>
+    ` a year ${moreOrLess} than on the roof (${sign}${share}), ${winterKwh} of it ${winterMoreOrLess} in the winter half; tilting twice a year adds `,
   asItStands: "as it stands",
   onTheRoof: "on the roof",
   rackTiltedTwice: "rack, tilted twice",

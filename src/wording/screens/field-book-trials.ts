@@ -28,8 +28,8 @@ export const say = catalogue({
     `Left out of the record: ${unread} days not read whole, ${dim} too dim to tell, ${still} that stood still or lay under snow.`,
   byHandMinutesApart: "By hand, minutes apart",
   agreeWithinATenth: "agree within a tenth",
-  theSecondWayOfStandingGave: (report: string, report2: string) =>
-    `The second way of standing gave ${report} against the first; a cloudless sky would give ${report2}.`,
+  theSecondWayOfStandingGave: (measured: string, cloudless: string) =>
+    `The second way of standing gave ${measured} against the first; a cloudless sky would give ${cloudless}.`,
   flatAgainstTiltedSayReadWatts: (array: string) =>
     `Flat against tilted, say: read watts or amperes both ways within a few minutes. Expected is ${array} under a cloudless sky.`,
   clockOnTheSite: "Clock on the site",
@@ -52,9 +52,9 @@ export const say = catalogue({
   theThingThatIsTried: "The thing that is tried",
   byHourOfTheDay: "By hour of the day",
   byLightWMInThe: "By light, W/m² in the plane",
-  whoWakesFirstOnDaysOn: (name: string, a: number, name2: string, b: number, together: number) =>
-    `Who wakes first: ${name} on ${a} days, ${name2} on ${b}, together on ${together}. `,
-  whoWorksLastOnOnTogether: (name: string, a: number, name2: string, b: number, together: number) =>
-    `Who works last: ${name} on ${a}, ${name2} on ${b}, together on ${together}. `,
+  whoWakesFirstOnDaysOn: (nameA: string, daysA: number, nameB: string, daysB: number, together: number) =>
+    `Who wakes first: ${nameA} on ${daysA} days, ${nameB} on ${daysB}, together on ${together}. `,
+  whoWorksLastOnOnTogether: (nameA: string, daysA: number, nameB: string, daysB: number, together: number) =>
+    `Who works last: ${nameA} on ${daysA}, ${nameB} on ${daysB}, together on ${together}. `,
   layOnItsRatingOnDays: (name: string, days: number, clipping: string) => `${name} lay on its rating on ${days} days (${clipping} h). `,
 });

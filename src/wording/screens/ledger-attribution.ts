@@ -140,8 +140,7 @@ export const say = catalogue({
   byTheBookKwh: "by the book, kWh",
   byEvidenceKwh: "by evidence, kWh",
   wouldStandTodayKwh: "would stand today, kWh",
-  kwhMovedFromTo: (transfer: string, name: string, name2: string, reason: string) =>
-    `${transfer} kWh moved from ${name} to ${name2}: ${reason} `,
+  kwhMovedFromTo: (kwh: string, from: string, to: string, reason: string) => `${kwh} kWh moved from ${from} to ${to}: ${reason} `,
   reopenTheMonth: "Reopen the month",
   closeTheMonth: "Close the month",
   asClosedKwh: "as closed, kWh",

@@ -4,7 +4,8 @@ import { catalogue } from "../catalogue";
 export const say = catalogue({
   mostKwhADayArrowKeys: (most: string) => `most ${most} kWh a day · arrow keys turn the days`,
   expectedAndMeteredEnergyOfEach: "Expected and metered energy of each day of the month",
-  expectedMeteredKwh: (dateName: string, day: string, day2: string) => `${dateName}: expected ${day}, metered ${day2} kWh`,
+  expectedMeteredKwh: (date: string, expectedKwh: string, meteredKwh: string) =>
+    `${date}: expected ${expectedKwh}, metered ${meteredKwh} kWh`,
   theMeterPaid: "; the meter paid ",
   expectedKwMin: (stepMinutes: number) => `expected, kW (${stepMinutes} min)`,
   meteredKwMin: (stepMinutes: number) => `metered, kW (${stepMinutes} min)`,

@@ -42,7 +42,7 @@ export const say = catalogue({
   worthOfAKilowattHour: "Worth of a kilowatt-hour",
   addAYearlyCost: "Add a yearly cost",
   addAReplacement: "Add a replacement",
-  didYouMean: (value: string, value2: string) => `${value} %: did you mean ${value2} %?`,
+  didYouMean: (typed: string, meant: string) => `${typed} %: did you mean ${meant} %?`,
   addACost: "Add a cost",
   addAnIncentive: "Add an incentive",
   boughtAKwh2: (currency: string) => `Bought, ${currency} a kWh`,

@@ -104,7 +104,7 @@ export const say = catalogue({
   hottestDaysAirC: "Hottest day's air, °C",
   mEastMNorth: (label: string, thing: string, thing2: string) => `${label}: ${thing} m east, ${thing2} m north`,
   arrowKeysMoveIt: (words: Fact) => `${words}. Arrow keys move it.`,
-  planOfTheSiteArraysAnd: (count: number, count2: number) => `Plan of the site: ${count} arrays and ${count2} obstacles, north up`,
+  planOfTheSiteArraysAnd: (arrays: number, obstacles: number) => `Plan of the site: ${arrays} arrays and ${obstacles} obstacles, north up`,
   movedToMEast: (v: string) => `moved to ${v} m east`,
   movedToMNorth: (v: string) => `moved to ${v} m north`,
   optimisersOrModuleInverters: "optimisers or module inverters",
@@ -185,8 +185,8 @@ export const say = catalogue({
   dcToAc: (dcW: string) => `DC to AC ${dcW}`,
   noInverterYet: "no inverter yet",
   fromTheModulesToTheGrid: "from the modules to the grid; click a meter to move it",
-  oneLineDiagramArraysInvertersMeters: (count: number, count2: number, count3: number) =>
-    `One-line diagram: ${count} arrays, ${count2} inverters, ${count3} meters`,
+  oneLineDiagramArraysInvertersMeters: (arrays: number, inverters: number, meters: number) =>
+    `One-line diagram: ${arrays} arrays, ${inverters} inverters, ${meters} meters`,
   onTheirOwn: (strings: string) => `${strings} on their own`,
   usualOnesWriteThePlacesOwn: " (usual ones: write the place's own under Place)",
   coldestCHottestCellsCA: (first: string, first2: string, first3: Fact) =>

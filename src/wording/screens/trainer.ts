@@ -7,7 +7,7 @@ export const say = catalogue({
   underWhatWasExpected: "under what was expected.",
   leftInTheRemainder: " left in the remainder",
   compareWithTheTruth: "Compare with the truth",
-  ofFoundSoFar: (count: number, count2: number) => `${count} of ${count2} found so far.`,
+  ofFoundSoFar: (found: number, all: number) => `${found} of ${all} found so far.`,
   meteredKwhDashedExpected: "metered, kWh; dashed: expected",
   snowOnTheGround: "Snow on the ground",
   thereWasNothingToPost: "There was nothing to post.",

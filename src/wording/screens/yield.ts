@@ -26,8 +26,8 @@ export const say = catalogue({
   saveTheMonthsCsv: "Save the months (CSV)",
   withTheChange: (name: string) => `${name}, with the change`,
   lightWasMeasuredInThePlane: "Light was measured in the plane of the modules, so nothing can be said of other planes.",
-  tiltAzimuthKwhKwpOfThe: (tiltDeg: number, azimuthDeg: number, value: string, value2: string) =>
-    `tilt ${tiltDeg}°, azimuth ${azimuthDeg}°: ${value} kWh/kWp, ${value2} of the best`,
+  tiltAzimuthKwhKwpOfThe: (tiltDeg: number, azimuthDeg: number, kwhPerKwp: string, shareOfBest: string) =>
+    `tilt ${tiltDeg}°, azimuth ${azimuthDeg}°: ${kwhPerKwp} kWh/kWp, ${shareOfBest} of the best`,
   withoutTheSitesShadeFlatIn: "without the site's shade; flat in the middle",
   flatInTheMiddleUprightAt: "flat in the middle, upright at the rim",
   yearlyEnergyOfAllModulesIn: "Yearly energy of all modules in one plane, by tilt and azimuth",

@@ -1,8 +1,9 @@
-import { Button, NumberInput } from "@mantine/core";
+import { Button } from "@mantine/core";
 import { writeTiltSteps } from "@/contracts/tilt-calendar";
 import { legLengthM } from "@/core/geometry";
 import type { Rack } from "@/core/site";
 import { LATE_DAYS, type TiltPlan } from "@/core/tilt";
+import { NumberField } from "@/features/kit/fields/NumberField";
 import { Figure } from "@/features/kit/figures/Figure";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { RuledTable } from "@/features/kit/table/RuledTable";
@@ -32,19 +33,17 @@ export function ChangeTable({ slug, arrayId, plan, rack, setRack, use }: Props) 
     <>
       <DatesTable plan={plan} rack={rack} />
       <div className={styles.rack}>
-        <NumberInput
+        <NumberField
           size="xs"
           label={say.hingeToLegAlongTheFrame}
-          hideControls
           decimalScale={3}
           value={rack?.frameM ?? ""}
           placeholder={String(USUAL_RACK.frameM)}
           onChange={set("frameM")}
         />
-        <NumberInput
+        <NumberField
           size="xs"
           label={say.hingeToLegsFootOnThe}
-          hideControls
           decimalScale={3}
           value={rack?.baseM ?? ""}
           placeholder={String(USUAL_RACK.baseM)}

@@ -1,6 +1,6 @@
-import { NumberInput } from "@mantine/core";
 import { useState } from "react";
 import type { TiltPlan } from "@/core/tilt";
+import { NumberField } from "@/features/kit/fields/NumberField";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { number, percent } from "@/wording/format";
 import { say } from "@/wording/screens/calculators";
@@ -23,7 +23,7 @@ export function ClaimCheck({ best, fixed, asIs, positions }: Props) {
         {best && fixed && asIs && typeof claim === "number" ? verdict(claim / 100, best, fixed, asIs, positions) : say.giveAClaimInPercent}
       </p>
       <div className={styles.claim}>
-        <NumberInput size="xs" label={say.claimedGainOfTiltingAYear} hideControls value={claim} onChange={setClaim} />
+        <NumberField size="xs" label={say.claimedGainOfTiltingAYear} value={claim} onChange={setClaim} />
       </div>
     </section>
   );

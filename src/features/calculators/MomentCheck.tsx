@@ -1,13 +1,13 @@
-import { NumberInput } from "@mantine/core";
 import { useState } from "react";
 import type { SiteDocument } from "@/contracts/site";
 import { type PvArray, siteOn } from "@/core/site";
 import { momentPowerW } from "@/core/tilt";
 import { utcOfWall, zoneOffset } from "@/core/time";
 import { TiltField } from "@/features/kit/angles/AngleField";
+import { DateField } from "@/features/kit/fields/DateField";
+import { NumberField } from "@/features/kit/fields/NumberField";
 import { Figure } from "@/features/kit/figures/Figure";
 import chapter from "@/features/kit/look/Chapter.module.css";
-import { DateField } from "@/features/kit/look/DateField";
 import { number } from "@/wording/format";
 import { say } from "@/wording/screens/calculators";
 import { momentWorking } from "@/wording/workings/bench-workings";
@@ -58,8 +58,8 @@ export function MomentCheck({ site, array, nowUtcMs }: { site: SiteDocument; arr
           value={tilt}
           onChange={setTilt}
         />
-        <NumberInput size="xs" label={say.lightOnTheLevelWM} hideControls placeholder="cloudless" value={ghi} onChange={setGhi} />
-        <NumberInput size="xs" label="Air, °C" hideControls value={air} onChange={setAir} />
+        <NumberField size="xs" label={say.lightOnTheLevelWM} placeholder="cloudless" value={ghi} onChange={setGhi} />
+        <NumberField size="xs" label="Air" unit="°C" value={air} onChange={setAir} />
       </div>
     </section>
   );

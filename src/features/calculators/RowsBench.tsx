@@ -1,12 +1,13 @@
 "use client";
 
-import { NumberInput, Select } from "@mantine/core";
+import { Select } from "@mantine/core";
 import { type Dispatch, type SetStateAction, useState } from "react";
 import type { SiteDocument } from "@/contracts/site";
 import { fromEquatorDeg, type RowSpacing, type Rows, rowSpacing, type SlidSnow, slidSnow, winterSolsticeDeg } from "@/core/geometry";
 import { arrayLayout } from "@/core/site";
 import { radToDeg } from "@/core/units";
 import { AzimuthField, TiltField } from "@/features/kit/angles/AngleField";
+import { NumberField } from "@/features/kit/fields/NumberField";
 import { Figure } from "@/features/kit/figures/Figure";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { RuledTable } from "@/features/kit/table/RuledTable";
@@ -94,11 +95,11 @@ function RowsInputs({ site, array, setArrayId, rows, fields }: RowsInputsProps) 
           onChange={into("tilt")}
         />
         <AzimuthField label="Azimuth, °" plain place={site.place} value={typed.azimuth} onChange={into("azimuth")} />
-        <NumberInput label={say.lengthUpTheSlopeM} hideControls min={0.1} decimalScale={2} value={typed.slant} onChange={into("slant")} />
-        <NumberInput label={say.freeFromSolarHour} hideControls min={0} max={12} value={typed.from} onChange={into("from")} />
-        <NumberInput label={say.toSolarHour} hideControls min={12} max={24} value={typed.to} onChange={into("to")} />
-        <NumberInput label={say.lowerEdgeUpM} hideControls min={0} decimalScale={2} value={typed.edge} onChange={into("edge")} />
-        <NumberInput label={say.snowOnThemM} hideControls min={0} decimalScale={2} value={typed.snow} onChange={into("snow")} />
+        <NumberField label={say.lengthUpTheSlopeM} min={0.1} decimalScale={2} value={typed.slant} onChange={into("slant")} />
+        <NumberField label={say.freeFromSolarHour} min={0} max={12} value={typed.from} onChange={into("from")} />
+        <NumberField label={say.toSolarHour} min={12} max={24} value={typed.to} onChange={into("to")} />
+        <NumberField label={say.lowerEdgeUpM} min={0} decimalScale={2} value={typed.edge} onChange={into("edge")} />
+        <NumberField label={say.snowOnThemM} min={0} decimalScale={2} value={typed.snow} onChange={into("snow")} />
       </div>
       <WindowTable rows={rows} />
     </div>

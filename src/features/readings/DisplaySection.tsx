@@ -1,10 +1,11 @@
 "use client";
 
-import { Button, NumberInput, Select } from "@mantine/core";
+import { Button, Select } from "@mantine/core";
 import { type Dispatch, type ReactNode, type SetStateAction, useState } from "react";
 import { checkDisplay, type DisplayCheck } from "@/core/readings";
+import { DateField } from "@/features/kit/fields/DateField";
+import { NumberField } from "@/features/kit/fields/NumberField";
 import chapter from "@/features/kit/look/Chapter.module.css";
-import { DateField } from "@/features/kit/look/DateField";
 import { number, percent } from "@/wording/format";
 import { say } from "@/wording/screens/readings";
 import { type ImportDeskProps, ImportSteps } from "./ImportDesk";
@@ -24,14 +25,7 @@ export function DisplaySection(props: ImportDeskProps) {
   const [values, setValues] = useState<Record<string, number | string>>({});
   const way = useImport(props.slug);
   const field = (name: string, label: string) => (
-    <NumberInput
-      size="xs"
-      label={label}
-      value={values[name] ?? ""}
-      onChange={(value) => setValues({ ...values, [name]: value })}
-      hideControls
-      min={0}
-    />
+    <NumberField size="xs" label={label} value={values[name] ?? ""} onChange={(value) => setValues({ ...values, [name]: value })} min={0} />
   );
   const number_ = (name: string): number => (values[name] === undefined || values[name] === "" ? Number.NaN : Number(values[name]));
   const check = checkDisplay({

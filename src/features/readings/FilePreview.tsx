@@ -1,7 +1,8 @@
 "use client";
 
-import { Button, NumberInput, Select } from "@mantine/core";
+import { Button, Select } from "@mantine/core";
 import type { ImportOptions, ImportPreview } from "@/contracts/imports";
+import { NumberField } from "@/features/kit/fields/NumberField";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { ProblemList } from "@/features/kit/problems/ProblemList";
 import { number } from "@/wording/format";
@@ -119,13 +120,12 @@ interface YearFieldProps {
 function YearField({ preview, change }: YearFieldProps) {
   return (
     <div className={styles.options}>
-      <NumberInput
+      <NumberField
         label={preview.form === "means" ? say.yearToMakeTheHoursFor : say.yearToPutTheHoursIn}
         description={preview.form === "means" ? say.theSumsOfTheMonthsStay : say.aTypicalYearIsPatchedFrom}
         min={1990}
         max={2060}
         value={preview.year ?? ""}
-        hideControls
         onBlur={(event) => {
           const year = Number(event.currentTarget.value);
           if (year >= 1990 && year <= 2060 && year !== preview.year) change({ year });

@@ -1,11 +1,12 @@
 "use client";
 
-import { Button, NumberInput } from "@mantine/core";
+import { Button } from "@mantine/core";
 import { useState } from "react";
 import type { BookFinding, Examination } from "@/contracts/examination";
 import type { Remedy } from "@/core/quality";
 import { tell } from "@/features/data/ask";
 import { useChange } from "@/features/data/use-change";
+import { NumberField } from "@/features/kit/fields/NumberField";
 import { Figure } from "@/features/kit/figures/Figure";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { Refused } from "@/features/kit/problems/ProblemList";
@@ -159,7 +160,7 @@ function ChangeRemedy({ remedy, decide }: { remedy: Remedy; decide: (changed: Re
         : ({ ...remedy, kwh: Number(value) } as Remedy);
   return (
     <div className={styles.line}>
-      <NumberInput size="xs" label={label} value={value} onChange={setValue} hideControls decimalScale={6} />
+      <NumberField size="xs" label={label} value={value} onChange={setValue} decimalScale={6} />
       <Button size="compact-sm" variant="default" disabled={value === "" || Number(value) === initial} onClick={() => decide(changed())}>
         {say.acceptWithThis}
       </Button>

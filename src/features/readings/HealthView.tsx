@@ -1,12 +1,13 @@
 "use client";
 
-import { NumberInput, SegmentedControl } from "@mantine/core";
+import { SegmentedControl } from "@mantine/core";
 import { useState } from "react";
 import { type HealthSide, healthSide, promisedKwh, USUAL_TOLERANCE } from "@/core/readings";
 import { DAY_MS } from "@/core/units";
+import { DateField } from "@/features/kit/fields/DateField";
+import { NumberField } from "@/features/kit/fields/NumberField";
 import { Figure } from "@/features/kit/figures/Figure";
 import chapter from "@/features/kit/look/Chapter.module.css";
-import { DateField } from "@/features/kit/look/DateField";
 import segments from "@/features/kit/look/segments.module.css";
 import { RuledTable } from "@/features/kit/table/RuledTable";
 import { dateName, number, percent } from "@/wording/format";
@@ -65,7 +66,7 @@ export function HealthView(props: Props) {
             onChange={(value) => setWay(value)}
           />
           <div className={styles.options}>
-            <NumberInput label={way === "day" ? say.dayTotalKwh : "Lifetime, kWh"} value={kwh} onChange={setKwh} hideControls min={0} />
+            <NumberField label={way === "day" ? say.dayTotalKwh : "Lifetime, kWh"} value={kwh} onChange={setKwh} min={0} />
             <DateField
               label={way === "day" ? say.ofTheDay : say.readInTheEveningOf}
               value={on}
@@ -74,8 +75,8 @@ export function HealthView(props: Props) {
             {way === "lifetime" && <DateField label={say.inServiceSince} value={from} onChange={(value) => value && setFrom(value)} />}
           </div>
           <div className={styles.options}>
-            <NumberInput label={say.inToleranceWithinKwh} value={toleranceKwh} onChange={setToleranceKwh} hideControls min={0} />
-            <NumberInput label="or within, %" value={tolerancePercent} onChange={setTolerancePercent} hideControls min={0} max={100} />
+            <NumberField label={say.inToleranceWithinKwh} value={toleranceKwh} onChange={setToleranceKwh} min={0} />
+            <NumberField label="or within" unit="%" value={tolerancePercent} onChange={setTolerancePercent} min={0} max={100} />
           </div>
           {read !== null && (
             <SidesTable expected={expected} read={read} tolerance={tolerance} span={span} basis={basis} promise={promise} />

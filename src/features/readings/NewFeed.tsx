@@ -1,9 +1,10 @@
 "use client";
 
-import { Button, NumberInput, Select, TextInput } from "@mantine/core";
+import { Button, Select, TextInput } from "@mantine/core";
 import { useState } from "react";
 import { type FeedSettings, feedSettingsSchema } from "@/contracts/feeds";
 import { mappedQuantities } from "@/contracts/mapping";
+import { NumberField } from "@/features/kit/fields/NumberField";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { say } from "@/wording/screens/readings";
 import styles from "./ReadingsChapter.module.css";
@@ -101,13 +102,12 @@ function FeedFields({ draft, set, hosts, meters }: FeedFieldsProps) {
           onChange={(meterId) => set({ meterId })}
         />
       )}
-      <NumberInput
+      <NumberField
         label="Every, minutes"
         min={1}
         max={1440}
         value={Number(draft.everyMinutes)}
         onChange={(everyMinutes) => set({ everyMinutes: Number(everyMinutes) })}
-        hideControls
       />
     </div>
   );

@@ -1,7 +1,8 @@
-import { Button, NumberInput, Select, TextInput } from "@mantine/core";
+import { Button, Select, TextInput } from "@mantine/core";
 import { mountings, type SiteDocument, shadeRules } from "@/contracts/site";
 import { arrayLayout, arrayPlace } from "@/core/site";
 import { AzimuthField, TiltField } from "@/features/kit/angles/AngleField";
+import { NumberField } from "@/features/kit/fields/NumberField";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { number } from "@/wording/format";
 import { facing } from "@/wording/geometry";
@@ -88,7 +89,7 @@ function ArrayFields({ form, site, i }: { form: SiteForm; site: SiteDocument; i:
           allowDeselect={false}
           {...form.getInputProps(`${path}.module`)}
         />
-        <NumberInput label="Count" hideControls {...form.getInputProps(`${path}.count`)} />
+        <NumberField label="Count" {...form.getInputProps(`${path}.count`)} />
         <OpenNumber form={form} label={say.modulesAString} path={`${path}.modulesPerString`} />
         <TiltField label="Tilt, °" {...tilt} latitudeDeg={Number(place.latitudeDeg)} azimuthDeg={Number(array.azimuthDeg)} />
         <AzimuthField
@@ -111,10 +112,10 @@ function ArrayFields({ form, site, i }: { form: SiteForm; site: SiteDocument; i:
         />
         <OpenNumber form={form} label={say.rowsOfModules} path={`${path}.rows`} placeholder={layoutOf(site, array.id)?.rows} />
         <MountingChoice form={form} path={path} />
-        <NumberInput label={say.lowerEdgeUpM} hideControls {...form.getInputProps(`${path}.baseHeightM`)} />
+        <NumberField label={say.lowerEdgeUpM} {...form.getInputProps(`${path}.baseHeightM`)} />
         <div className={styles.pair}>
           <OpenNumber form={form} label="East, m" path={`${path}.eastM`} placeholder={layoutOf(site, array.id)?.east} />
-          <OpenNumber form={form} label="North, m" path={`${path}.northM`} placeholder="0" />
+          <OpenNumber form={form} label="North" unit="m" path={`${path}.northM`} placeholder="0" />
         </div>
       </div>
       <p className={styles.lies}>{liesIn(site, array.id)}</p>

@@ -1,9 +1,10 @@
-import { Button, NumberInput, TextInput } from "@mantine/core";
+import { Button, TextInput } from "@mantine/core";
 import { type Dispatch, type SetStateAction, useState } from "react";
 import { DatedLine, type DatedMark } from "@/charts";
 import type { SiteDocument } from "@/contracts/site";
 import type { RevisionEffect } from "@/core/yield";
 import { useEngineAnswer, useGeometry } from "@/features/data/geometry/use-geometry";
+import { NumberField } from "@/features/kit/fields/NumberField";
 import { Figure } from "@/features/kit/figures/Figure";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { ChartFrame } from "@/features/kit/save/ChartFrame";
@@ -77,10 +78,9 @@ function RevisionLine({ i, setSelected, revision, form, effects }: RevisionLineP
         <TextInput label="Note" {...form.getInputProps(`revisions.${i}.note`)} />
         {changedFields(revision.change).map((field) =>
           typeof field.value === "number" ? (
-            <NumberInput
+            <NumberField
               key={field.path.join(".")}
               label={`${field.where} ${FIELD_NAMES[field.field] ?? field.field}`}
-              hideControls
               value={field.value}
               onChange={(value) =>
                 typeof value === "number" && form.setFieldValue(`revisions.${i}.change`, withValue(revision.change, field.path, value))

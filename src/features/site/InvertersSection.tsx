@@ -1,5 +1,6 @@
-import { Button, MultiSelect, NumberInput, Select, TextInput } from "@mantine/core";
+import { Button, MultiSelect, Select, TextInput } from "@mantine/core";
 import { inverterSchema } from "@/contracts/site";
+import { NumberField } from "@/features/kit/fields/NumberField";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { say } from "@/wording/screens/site";
 import { OpenNumber, PercentInput } from "./fields";
@@ -27,9 +28,8 @@ export function InvertersSection({ form }: { form: SiteForm }) {
         <div className={styles.type} key={inverter.id}>
           <div className={styles.four}>
             <TextInput label="Name" {...form.getInputProps(`inverters.${i}.id`)} readOnly />
-            <NumberInput
+            <NumberField
               label={inverter.perModule ? say.acRatingAModuleW : say.acRatingW}
-              hideControls
               {...form.getInputProps(`inverters.${i}.acRatedW`)}
             />
             <PercentInput form={form} label="Efficiency, %" path={`inverters.${i}.ratedEfficiencyFrac`} />

@@ -1,4 +1,5 @@
-import { Button, NumberInput, Select, TextInput } from "@mantine/core";
+import { Button, Select, TextInput } from "@mantine/core";
+import { NumberField } from "@/features/kit/fields/NumberField";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { MONTHS_SHORT } from "@/wording/geometry";
 import { say } from "@/wording/screens/site";
@@ -36,7 +37,7 @@ function LossesSection({ form }: { form: SiteForm }) {
         <PercentInput form={form} label="AC wiring, %" path="losses.acWiringFrac" />
         <PercentInput form={form} label="Transformer, %" path="losses.transformerFrac" />
         <PercentInput form={form} label="Downtime, %" path="losses.availabilityFrac" />
-        <NumberInput label={say.albedoOfTheGround0To} hideControls decimalScale={2} {...form.getInputProps("albedo")} />
+        <NumberField label={say.albedoOfTheGround0To} decimalScale={2} {...form.getInputProps("albedo")} />
         <Select
           label="Reflection model"
           data={[
@@ -63,7 +64,7 @@ function AgeingSection({ form }: { form: SiteForm }) {
       </div>
       {warranty ? (
         <div className={styles.three}>
-          <OpenNumber form={form} label="Warranty, years" path="warranty.years" />
+          <OpenNumber form={form} label="Warranty" unit="years" path="warranty.years" />
           <PercentInput form={form} label={say.firstYearAllowed} path="warranty.firstYearFrac" />
           <PercentInput form={form} label={say.aYearAfterAllowed} path="warranty.perYearFrac" />
         </div>
@@ -84,13 +85,7 @@ function PromiseSection({ form }: { form: SiteForm }) {
       {promise ? (
         <div className={styles.months}>
           {MONTHS_SHORT.map((month, i) => (
-            <NumberInput
-              key={month}
-              label={month}
-              hideControls
-              thousandSeparator={"\u202f"}
-              {...form.getInputProps(`promise.monthlyKwh.${i}`)}
-            />
+            <NumberField key={month} label={month} thousandSeparator={"\u202f"} {...form.getInputProps(`promise.monthlyKwh.${i}`)} />
           ))}
         </div>
       ) : (

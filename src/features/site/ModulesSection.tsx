@@ -1,7 +1,8 @@
-import { Button, Menu, NumberInput, TextInput } from "@mantine/core";
+import { Button, Menu, TextInput } from "@mantine/core";
 import { moduleLibrary } from "@/contracts/module-library";
 import { moduleSchema } from "@/contracts/site";
 import { type ModuleDoubt, moduleDoubts } from "@/core/module";
+import { NumberField } from "@/features/kit/fields/NumberField";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { number, percent } from "@/wording/format";
 import { say } from "@/wording/screens/site";
@@ -43,13 +44,13 @@ export function ModulesSection({ form }: { form: SiteForm }) {
           <div key={i} className={styles.type}>
             <div className={styles.modules}>
               <TextInput className={styles.two} label="Type" value={type.key} onChange={(event) => rename(i, event.currentTarget.value)} />
-              <NumberInput label="Power, W" hideControls {...form.getInputProps(`moduleTypes.${i}.pmpW`)} />
+              <NumberField label="Power, W" {...form.getInputProps(`moduleTypes.${i}.pmpW`)} />
               {DATASHEET.map(({ key, label }) => (
                 <OpenNumber key={key} form={form} label={label} path={`moduleTypes.${i}.${key}`} />
               ))}
               <PercentInput form={form} label={say.powerByHeatK} path={`moduleTypes.${i}.gammaPmpPerK`} decimals={3} />
               <PercentInput form={form} label={say.vocByHeatK} path={`moduleTypes.${i}.betaVocPerK`} decimals={3} />
-              <NumberInput label="Bypass diodes" hideControls {...form.getInputProps(`moduleTypes.${i}.bypassDiodes`)} />
+              <NumberField label="Bypass diodes" {...form.getInputProps(`moduleTypes.${i}.bypassDiodes`)} />
             </div>
             <Doubts doubts={moduleDoubts(type)} />
             {!used && types.length > 1 && (

@@ -1,8 +1,9 @@
-import { Button, NumberInput, Select, TextInput } from "@mantine/core";
+import { Button, Select, TextInput } from "@mantine/core";
 import { type Dispatch, type SetStateAction, useState } from "react";
 import type { SiteDocument } from "@/contracts/site";
 import { siteOn } from "@/core/site";
 import { AzimuthField, TiltField } from "@/features/kit/angles/AngleField";
+import { NumberField } from "@/features/kit/fields/NumberField";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { say } from "@/wording/screens/site";
 import styles from "./SiteChapter.module.css";
@@ -140,5 +141,5 @@ function ValueField({ kind, label, value, set, site }: ValueFieldProps) {
   if (kind === "tilt")
     return <TiltField label={label} plain latitudeDeg={latitudeDeg} azimuthDeg={site.arrays[0]!.azimuthDeg} value={value} onChange={set} />;
   if (kind === "azimuth") return <AzimuthField label={label} plain place={site.place} value={value} onChange={set} />;
-  return <NumberInput label={label} hideControls value={value} onChange={set} />;
+  return <NumberField label={label} value={value} onChange={set} />;
 }

@@ -1,9 +1,10 @@
-import { Button, NumberInput, Select, TextInput } from "@mantine/core";
+import { Button, Select, TextInput } from "@mantine/core";
 import { pricePerKwh } from "@/core/money";
 import { bearingOf, deciduousThrough } from "@/core/shading";
 import { arrayPlace, type PvArray, type SiteObstacle } from "@/core/site";
 import type { ShadeReport } from "@/core/yield";
 import { AzimuthField } from "@/features/kit/angles/AngleField";
+import { NumberField } from "@/features/kit/fields/NumberField";
 import { Figure } from "@/features/kit/figures/Figure";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { number, percent } from "@/wording/format";
@@ -65,8 +66,8 @@ function ObstacleFields({ draft, thing, array }: { draft: SiteDraft; thing: Site
   return (
     <div className={styles.fields}>
       <TextInput label={KIND_NAMES[thing.kind]} {...form.getInputProps(`${path}.name`)} />
-      <NumberInput label="Top, m" hideControls {...form.getInputProps(`${path}.heightM`)} />
-      <NumberInput label={thing.kind === "tree" ? "Crown, m" : "Width, m"} hideControls {...form.getInputProps(`${path}.widthM`)} />
+      <NumberField label="Top" unit="m" {...form.getInputProps(`${path}.heightM`)} />
+      <NumberField label={thing.kind === "tree" ? "Crown, m" : "Width, m"} {...form.getInputProps(`${path}.widthM`)} />
       {thing.kind === "tree" && (
         <OpenNumber form={form} label="Trunk, m" path={`${path}.baseM`} placeholder={number(thing.heightM * 0.25, 1)} />
       )}
@@ -90,9 +91,9 @@ function ObstacleFields({ draft, thing, array }: { draft: SiteDraft; thing: Site
         value={Number(seen.azimuthDeg.toFixed(1))}
         onChange={(value) => typeof value === "number" && goTo(value, seen.distanceM)}
       />
-      <NumberInput
-        label="Away, m"
-        hideControls
+      <NumberField
+        label="Away"
+        unit="m"
         decimalScale={2}
         value={Number(seen.distanceM.toFixed(2))}
         onChange={(value) => typeof value === "number" && value > 0 && goTo(seen.azimuthDeg, value)}

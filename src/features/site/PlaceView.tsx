@@ -1,6 +1,7 @@
-import { NumberInput, Select, TextInput } from "@mantine/core";
+import { Select, TextInput } from "@mantine/core";
 import { useState } from "react";
 import { arrayPlace } from "@/core/site";
+import { NumberField } from "@/features/kit/fields/NumberField";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { say } from "@/wording/screens/site";
 import { ArraysSection } from "./ArraysSection";
@@ -68,21 +69,19 @@ function PlaceSection({ form, timeZones }: { form: SiteForm; timeZones: readonly
       <h2>Place</h2>
       <div className={styles.grid}>
         <TextInput className={styles.wide} label="Name" {...form.getInputProps("name")} />
-        <NumberInput
+        <NumberField
           label="Latitude, ° (north +)"
-          hideControls
           decimalScale={5}
           {...form.getInputProps("place.latitudeDeg")}
           onChange={(value: number | string) => moveTo("latitudeDeg", value)}
         />
-        <NumberInput
+        <NumberField
           label="Longitude, ° (east +)"
-          hideControls
           decimalScale={5}
           {...form.getInputProps("place.longitudeDeg")}
           onChange={(value: number | string) => moveTo("longitudeDeg", value)}
         />
-        <NumberInput label="Elevation, m" hideControls {...form.getInputProps("place.elevationM")} />
+        <NumberField label="Elevation" unit="m" {...form.getInputProps("place.elevationM")} />
         <Select
           label="Time zone"
           searchable

@@ -8,7 +8,7 @@ import { arrayPlace, type Place, type PvArray, type SiteObstacle, siteOn } from 
 import { type SunPosition, sunPosition } from "@/core/sun";
 import { utcOfWall, zoneOffset } from "@/core/time";
 import { HOUR_MS } from "@/core/units";
-import { DateField } from "@/features/kit/look/DateField";
+import { DateField } from "@/features/kit/fields/DateField";
 import { number } from "@/wording/format";
 import { MONTHS_SHORT } from "@/wording/geometry";
 import { say } from "@/wording/screens/site";

@@ -1,4 +1,5 @@
-import { NumberInput, type NumberInputProps } from "@mantine/core";
+import type { ComponentProps } from "react";
+import { NumberField } from "@/features/kit/fields/NumberField";
 import { type SiteForm, setAt } from "./site-values";
 
 interface FieldProps {
@@ -12,9 +13,8 @@ export function PercentInput({ form, label, path, decimals = 2 }: FieldProps & {
   const { value, error, onBlur } = form.getInputProps(path) as { value: number; error?: string; onBlur?: () => void };
   const shown = typeof value === "number" ? Number((value * 100).toFixed(decimals + 2)) : value;
   return (
-    <NumberInput
+    <NumberField
       label={label}
-      hideControls
       decimalScale={decimals}
       value={shown}
       error={error}
@@ -25,12 +25,11 @@ export function PercentInput({ form, label, path, decimals = 2 }: FieldProps & {
 }
 
 /** A number that may be left open: null in the document. */
-export function OpenNumber({ form, label, path, ...rest }: FieldProps & Omit<NumberInputProps, "form">) {
+export function OpenNumber({ form, label, path, ...rest }: FieldProps & Omit<ComponentProps<typeof NumberField>, "form">) {
   const { value, error, onBlur } = form.getInputProps(path) as { value: number | null; error?: string; onBlur?: () => void };
   return (
-    <NumberInput
+    <NumberField
       label={label}
-      hideControls
       {...rest}
       value={value ?? ""}
       error={error}

@@ -1,9 +1,10 @@
 "use client";
 
-import { Button, NumberInput } from "@mantine/core";
+import { Button } from "@mantine/core";
 import { type Dispatch, type SetStateAction, useState } from "react";
 import { DaySeries } from "@/charts";
 import type { TrainerCase } from "@/contracts/trainer";
+import { NumberField } from "@/features/kit/fields/NumberField";
 import { Figure } from "@/features/kit/figures/Figure";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { ChartFrame } from "@/features/kit/save/ChartFrame";
@@ -155,13 +156,12 @@ function AnswerForm({ compare, posted, setPosted, one, sum }: AnswerFormProps) {
       }}
     >
       {ACCOUNTS.map((account) => (
-        <NumberInput
+        <NumberField
           key={account}
           label={`${account}, kWh`}
           value={posted[account] ?? ""}
           onChange={(value) => setPosted({ ...posted, [account]: value })}
           min={0}
-          hideControls
           w={120}
         />
       ))}

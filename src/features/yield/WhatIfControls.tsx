@@ -1,11 +1,12 @@
 "use client";
 
-import { Button, NumberInput, Select, Slider } from "@mantine/core";
+import { Button, Select, Slider } from "@mantine/core";
 import { useId } from "react";
 import type { SiteDocument } from "@/contracts/site";
 import { mountings } from "@/contracts/site";
 import { type PvArray, type Site, siteAcRatedW } from "@/core/site";
 import type { WhatIf } from "@/core/yield";
+import { NumberField } from "@/features/kit/fields/NumberField";
 import { say } from "@/wording/screens/yield";
 import styles from "./Yield.module.css";
 
@@ -145,9 +146,8 @@ function Dial({ label, value, built, range, step = 1, set }: DialProps) {
   return (
     <div className={styles.dial}>
       <label htmlFor={id}>{label}</label>
-      <NumberInput
+      <NumberField
         id={id}
-        hideControls
         value={tidy}
         min={range[0]}
         max={range[1]}

@@ -1,12 +1,13 @@
 "use client";
 
-import { NativeSelect, NumberInput } from "@mantine/core";
+import { NativeSelect } from "@mantine/core";
 import type { Dispatch, SetStateAction } from "react";
 import type { SiteDocument } from "@/contracts/site";
 import { type Conductor, stringCheck } from "@/core/electrical";
 import { arrayNameplateW, type Inverter, type PvArray } from "@/core/site";
 import { noteEntry } from "@/features/field-book/note-entry";
 import { WriteDown } from "@/features/field-book/WriteDown";
+import { NumberField } from "@/features/kit/fields/NumberField";
 import { Cells } from "@/features/kit/figures/Cells";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { RuledTable } from "@/features/kit/table/RuledTable";
@@ -60,11 +61,11 @@ function RunFields({ site, array, setArrayId, conductor, setConductor, fields: {
         value={conductor}
         onChange={(event) => setConductor(event.currentTarget.value as Conductor)}
       />
-      <NumberInput label={say.lengthOneWayM} hideControls min={0.5} value={typed.lengthM} onChange={into("lengthM")} />
-      <NumberInput label="Conductor at, °C" hideControls min={-40} max={120} value={typed.tempC} onChange={into("tempC")} />
-      <NumberInput label={`A metre, ${site.currency}`} hideControls min={0} value={typed.perM} onChange={into("perM")} />
-      <NumberInput label={say.andAMmOfIt(site.currency)} hideControls min={0} value={typed.perMm2} onChange={into("perMm2")} />
-      <NumberInput label="Years" hideControls min={1} max={60} value={typed.years} onChange={into("years")} />
+      <NumberField label={say.lengthOneWayM} min={0.5} value={typed.lengthM} onChange={into("lengthM")} />
+      <NumberField label="Conductor at" unit="°C" min={-40} max={120} value={typed.tempC} onChange={into("tempC")} />
+      <NumberField label="A metre" unit={site.currency} min={0} value={typed.perM} onChange={into("perM")} />
+      <NumberField label={say.andAMmOfIt(site.currency)} min={0} value={typed.perMm2} onChange={into("perMm2")} />
+      <NumberField label="Years" min={1} max={60} value={typed.years} onChange={into("years")} />
     </div>
   );
 }

@@ -1,7 +1,8 @@
 "use client";
 
-import { Button, Checkbox, NumberInput, TextInput } from "@mantine/core";
+import { Button, Checkbox, TextInput } from "@mantine/core";
 import type { Appliance, BatteryTerms } from "@/core/loads";
+import { NumberField } from "@/features/kit/fields/NumberField";
 import { say } from "@/wording/screens/calculators-loads";
 import styles from "../Bench.module.css";
 import type { BenchProps } from "../bench-views";
@@ -24,23 +25,10 @@ export function ApplianceFields({ k, appliance, set, site, setAppliances, applia
   return (
     <div className={styles.appliance}>
       <TextInput label="Appliance" value={appliance.name} onChange={(event) => set(k, { name: event.currentTarget.value })} />
-      <NumberInput
-        label="Power, W"
-        hideControls
-        min={0}
-        value={appliance.watts}
-        onChange={(value) => set(k, { watts: Number(value) || 0 })}
-      />
-      <NumberInput
-        label="How many"
-        hideControls
-        min={0}
-        value={appliance.count}
-        onChange={(value) => set(k, { count: Number(value) || 0 })}
-      />
-      <NumberInput
+      <NumberField label="Power, W" min={0} value={appliance.watts} onChange={(value) => set(k, { watts: Number(value) || 0 })} />
+      <NumberField label="How many" min={0} value={appliance.count} onChange={(value) => set(k, { count: Number(value) || 0 })} />
+      <NumberField
         label={say.hADay}
-        hideControls
         min={0}
         value={appliance.hoursPerDay}
         onChange={(value) => set(k, { hoursPerDay: Number(value) || 0 })}
@@ -71,27 +59,19 @@ interface BatteryFieldsProps {
 export function BatteryFields({ battery, setTerm, setBattery }: BatteryFieldsProps) {
   return (
     <div className={styles.inputs}>
-      <NumberInput label="Capacity, kWh" hideControls min={0} value={battery.capacityKwh} onChange={setTerm("capacityKwh")} />
-      <NumberInput label="Voltage, V" hideControls min={1} value={battery.voltageV} onChange={setTerm("voltageV")} />
-      <NumberInput
-        label={say.mayBeUsed}
-        hideControls
-        min={0}
-        max={100}
-        value={battery.usableFrac * 100}
-        onChange={setTerm("usableFrac", 100)}
-      />
-      <NumberInput
-        label="Comes back, %"
-        hideControls
+      <NumberField label="Capacity" unit="kWh" min={0} value={battery.capacityKwh} onChange={setTerm("capacityKwh")} />
+      <NumberField label="Voltage" unit="V" min={1} value={battery.voltageV} onChange={setTerm("voltageV")} />
+      <NumberField label={say.mayBeUsed} min={0} max={100} value={battery.usableFrac * 100} onChange={setTerm("usableFrac", 100)} />
+      <NumberField
+        label="Comes back"
+        unit="%"
         min={1}
         max={100}
         value={battery.roundTripFrac * 100}
         onChange={setTerm("roundTripFrac", 100)}
       />
-      <NumberInput
+      <NumberField
         label={say.chargerTakesA}
-        hideControls
         min={0}
         value={battery.chargerMaxA ?? ""}
         onChange={(value) => setBattery({ ...battery, chargerMaxA: value === "" ? null : Number(value) })}

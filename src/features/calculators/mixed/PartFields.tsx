@@ -1,5 +1,6 @@
-import { NativeSelect, NumberInput, Slider } from "@mantine/core";
+import { NativeSelect, Slider } from "@mantine/core";
 import type { MixedPart } from "@/contracts/mixed-string";
+import { NumberField } from "@/features/kit/fields/NumberField";
 import { number } from "@/wording/format";
 import { say } from "@/wording/screens/calculators-mixed";
 import styles from "../Bench.module.css";
@@ -29,33 +30,32 @@ export function PartFields({ part, names, groups, onChange }: PartProps) {
             })
           }
         />
-        <NumberInput
+        <NumberField
           label="How many"
-          hideControls
           min={1}
           allowDecimal={false}
           value={part.count}
           onChange={(value) => onChange({ count: numberOf(value, 1) })}
         />
-        <NumberInput
-          label="Tilt, °"
-          hideControls
+        <NumberField
+          label="Tilt"
+          unit="°"
           min={0}
           max={90}
           value={part.tiltDeg}
           onChange={(value) => onChange({ tiltDeg: numberOf(value, 0) })}
         />
-        <NumberInput
-          label="Azimuth, °"
-          hideControls
+        <NumberField
+          label="Azimuth"
+          unit="°"
           min={0}
           max={360}
           value={part.azimuthDeg}
           onChange={(value) => onChange({ azimuthDeg: numberOf(value, 180) })}
         />
-        <NumberInput
-          label="Cells, °C"
-          hideControls
+        <NumberField
+          label="Cells"
+          unit="°C"
           min={-40}
           max={110}
           value={part.cellTempC}
@@ -77,9 +77,8 @@ interface LightFieldProps {
 
 function LightField({ part, onChange, numberOf, light }: LightFieldProps) {
   return (
-    <NumberInput
+    <NumberField
       label="Groups lit"
-      hideControls
       min={0}
       max={part.groupLightFrac.length}
       value={part.groupLightFrac.filter((share) => share > 0).length}

@@ -1,11 +1,12 @@
 "use client";
 
-import { Button, NumberInput } from "@mantine/core";
+import { Button } from "@mantine/core";
 import type { MixedPart, MixedStrings } from "@/contracts/mixed-string";
 import type { MixedReport } from "@/core/electrical";
 import type { ReferenceParameters } from "@/core/module";
 import { noteEntry } from "@/features/field-book/note-entry";
 import { WriteDown } from "@/features/field-book/WriteDown";
+import { NumberField } from "@/features/kit/fields/NumberField";
 import { say } from "@/wording/screens/calculators-mixed";
 import styles from "../Bench.module.css";
 import type { BenchProps } from "../bench-views";
@@ -61,14 +62,8 @@ export function StringsInputs({
         </Button>
       )}
       <div className={styles.inputs}>
-        <NumberInput
-          label={say.electronicsAtAModule(site.currency)}
-          hideControls
-          min={0}
-          value={typed.optimiser}
-          onChange={into("optimiser")}
-        />
-        <NumberInput label={say.anInputOfItsOwn(site.currency)} hideControls min={0} value={typed.input} onChange={into("input")} />
+        <NumberField label={say.electronicsAtAModule(site.currency)} min={0} value={typed.optimiser} onChange={into("optimiser")} />
+        <NumberField label={say.anInputOfItsOwn(site.currency)} min={0} value={typed.input} onChange={into("input")} />
       </div>
       <WriteDown slug={slug} disabled={!report} entry={() => noteEntry(nowUtcMs, `Mixed string: ${sentence}`)} />
     </div>

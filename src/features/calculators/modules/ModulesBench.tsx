@@ -1,12 +1,13 @@
 "use client";
 
-import { MultiSelect, NumberInput, SegmentedControl } from "@mantine/core";
+import { MultiSelect, SegmentedControl } from "@mantine/core";
 import { type Dispatch, type SetStateAction, useState } from "react";
 import { moduleLibrary } from "@/contracts/module-library";
 import { type BuildPrices, costPerKwh, type ModuleGoal, modulePlan, siteWithModule } from "@/core/comparison";
 import type { ModuleType } from "@/core/site";
 import { noteEntry } from "@/features/field-book/note-entry";
 import { WriteDown } from "@/features/field-book/WriteDown";
+import { NumberField } from "@/features/kit/fields/NumberField";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import segments from "@/features/kit/look/segments.module.css";
 import { number } from "@/wording/format";
@@ -78,9 +79,8 @@ export function ModulesBench({ slug, site, year, nowUtcMs }: BenchProps) {
       <div className={styles.tools}>
         <MultiSelect label={say.modulesTwoToFive} data={Object.keys(all)} value={names} onChange={setNames} maxValues={MOST} miw={320} />
         <SpaceChoice kind={kind} setKind={setKind} />
-        <NumberInput
+        <NumberField
           label={kind === "power" ? "kWp" : kind === "area" ? "m²" : "modules"}
-          hideControls
           min={0.1}
           value={amount[kind]}
           onChange={(value) => setAmount({ ...amount, [kind]: Number(value) || 1 })}
@@ -129,9 +129,9 @@ interface SharedPricesProps {
 function SharedPrices({ currency, prices: { typed, into } }: SharedPricesProps) {
   return (
     <>
-      <NumberInput label={say.electronicsAModule(currency)} hideControls min={0} value={typed.electronics} onChange={into("electronics")} />
-      <NumberInput label={`Racking a m², ${currency}`} hideControls min={0} value={typed.racking} onChange={into("racking")} />
-      <NumberInput label={`All else, ${currency}`} hideControls min={0} value={typed.fixed} onChange={into("fixed")} />
+      <NumberField label={say.electronicsAModule(currency)} min={0} value={typed.electronics} onChange={into("electronics")} />
+      <NumberField label="Racking a m²" unit={currency} min={0} value={typed.racking} onChange={into("racking")} />
+      <NumberField label="All else" unit={currency} min={0} value={typed.fixed} onChange={into("fixed")} />
     </>
   );
 }

@@ -1,9 +1,9 @@
 "use client";
 
-import { NumberInput } from "@mantine/core";
 import type { Dispatch, SetStateAction } from "react";
 import type { ModulePlan } from "@/core/comparison";
 import type { ModuleType } from "@/core/site";
+import { NumberField } from "@/features/kit/fields/NumberField";
 import { Cells } from "@/features/kit/figures/Cells";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { ScrollBox } from "@/features/kit/look/ScrollBox";
@@ -100,9 +100,8 @@ function PlanRow({ plan, best, workingOf, k, each, setPrices, prices, kwhOf, cos
         ]}
       </Cells>
       <td>
-        <NumberInput
+        <NumberField
           aria-label={say.priceOfOne(plan.name)}
-          hideControls
           min={0}
           value={each}
           onChange={(value) => setPrices({ ...prices, [plan.name]: Number(value) || 0 })}

@@ -1,6 +1,5 @@
 "use client";
 
-import { NumberInput } from "@mantine/core";
 import type { Remote } from "comlink";
 import { useState } from "react";
 import { pricePerKwh } from "@/core/money";
@@ -9,8 +8,9 @@ import { degToRad } from "@/core/units";
 import type { ClearingNow, StormReport } from "@/core/yield";
 import { noteEntry } from "@/features/field-book/note-entry";
 import { WriteDown } from "@/features/field-book/WriteDown";
+import { DateField } from "@/features/kit/fields/DateField";
+import { NumberField } from "@/features/kit/fields/NumberField";
 import chapter from "@/features/kit/look/Chapter.module.css";
-import { DateField } from "@/features/kit/look/DateField";
 import { ScrollBox } from "@/features/kit/look/ScrollBox";
 import { RuledTable } from "@/features/kit/table/RuledTable";
 import { dateName, number } from "@/wording/format";
@@ -58,7 +58,7 @@ export function SnowBench({ slug, site, year, nowUtcMs }: BenchProps) {
         <div>
           <div className={styles.inputs}>
             <ArrayField site={site} value={array.id} onChange={setArrayId} />
-            <NumberInput label={`Clearing once, ${site.currency}`} hideControls min={0} value={cost} onChange={setCost} />
+            <NumberField label="Clearing once" unit={site.currency} min={0} value={cost} onChange={setCost} />
             <DateField label="Covered on" value={day} onChange={(value) => value && setDay(value)} />
           </div>
           {clearing && clearing.byYear.length > 0 && <ClearingTable clearing={clearing} array={array} />}

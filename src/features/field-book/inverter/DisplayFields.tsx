@@ -1,8 +1,9 @@
 "use client";
 
-import { NativeSelect, NumberInput, SegmentedControl, TextInput } from "@mantine/core";
+import { NativeSelect, SegmentedControl, TextInput } from "@mantine/core";
 import type { SiteDocument } from "@/contracts/site";
-import { DateField } from "@/features/kit/look/DateField";
+import { DateField } from "@/features/kit/fields/DateField";
+import { NumberField } from "@/features/kit/fields/NumberField";
 import segments from "@/features/kit/look/segments.module.css";
 import { say } from "@/wording/screens/field-book-inverter";
 import styles from "../FieldBook.module.css";
@@ -49,10 +50,9 @@ export function InputFields({ k, input, set, typed }: InputFieldsProps) {
           ["strings", "Strings"],
         ] as const
       ).map(([key, label]) => (
-        <NumberInput
+        <NumberField
           key={key}
           label={label}
-          hideControls
           inputMode="decimal"
           value={input[key]}
           onChange={(value) => set({ inputs: typed.inputs.map((each, at) => (at === k ? { ...each, [key]: value } : each)) })}
@@ -70,9 +70,9 @@ interface OutputFieldsProps {
 export function OutputFields({ typed, set }: OutputFieldsProps) {
   return (
     <div className={styles.fields}>
-      <NumberInput label="AC, V" hideControls inputMode="decimal" value={typed.acV} onChange={(acV) => set({ acV })} />
-      <NumberInput label="AC, A" hideControls inputMode="decimal" value={typed.acA} onChange={(acA) => set({ acA })} />
-      <NumberInput label={say.acPowerW} hideControls inputMode="decimal" value={typed.acW} onChange={(value) => set({ acW: value })} />
+      <NumberField label="AC" unit="V" inputMode="decimal" value={typed.acV} onChange={(acV) => set({ acV })} />
+      <NumberField label="AC" unit="A" inputMode="decimal" value={typed.acA} onChange={(acA) => set({ acA })} />
+      <NumberField label={say.acPowerW} inputMode="decimal" value={typed.acW} onChange={(value) => set({ acW: value })} />
       <SegmentedControl
         classNames={segments}
         size="xs"
@@ -83,23 +83,22 @@ export function OutputFields({ typed, set }: OutputFieldsProps) {
         value={typed.phases}
         onChange={(phases) => set({ phases: phases === "3" ? "3" : "1" })}
       />
-      <NumberInput label="Day, kWh" hideControls inputMode="decimal" value={typed.dayKwh} onChange={(dayKwh) => set({ dayKwh })} />
-      <NumberInput
-        label="Lifetime, kWh"
-        hideControls
+      <NumberField label="Day" unit="kWh" inputMode="decimal" value={typed.dayKwh} onChange={(dayKwh) => set({ dayKwh })} />
+      <NumberField
+        label="Lifetime"
+        unit="kWh"
         inputMode="decimal"
         value={typed.lifetimeKwh}
         onChange={(lifetimeKwh) => set({ lifetimeKwh })}
       />
-      <NumberInput
+      <NumberField
         label={say.lightInThePlaneWM}
-        hideControls
         inputMode="decimal"
         placeholder="cloudless"
         value={typed.light}
         onChange={(value) => set({ light: value })}
       />
-      <NumberInput label="Air, °C" hideControls inputMode="decimal" value={typed.airTempC} onChange={(airTempC) => set({ airTempC })} />
+      <NumberField label="Air" unit="°C" inputMode="decimal" value={typed.airTempC} onChange={(airTempC) => set({ airTempC })} />
       <TextInput
         className={styles.wide}
         label={say.stateLightsAndMessagesInYour}

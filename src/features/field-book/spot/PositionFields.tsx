@@ -1,4 +1,5 @@
-import { Button, NumberInput, TextInput } from "@mantine/core";
+import { Button, TextInput } from "@mantine/core";
+import { NumberField } from "@/features/kit/fields/NumberField";
 import styles from "../FieldBook.module.css";
 import type { Position } from "./spot-state";
 
@@ -38,14 +39,7 @@ export function PositionFields({ position, onChange, onFocus, onDrop }: Position
         rightSectionWidth={54}
       />
       {FIELDS.map(([key, label]) => (
-        <NumberInput
-          key={key}
-          label={label}
-          hideControls
-          inputMode="decimal"
-          value={position[key]}
-          onChange={(value) => onChange({ [key]: value })}
-        />
+        <NumberField key={key} label={label} inputMode="decimal" value={position[key]} onChange={(value) => onChange({ [key]: value })} />
       ))}
     </fieldset>
   );

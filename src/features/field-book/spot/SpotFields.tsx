@@ -1,6 +1,7 @@
 "use client";
 
-import { Button, NativeSelect, NumberInput } from "@mantine/core";
+import { Button, NativeSelect } from "@mantine/core";
+import { NumberField } from "@/features/kit/fields/NumberField";
 import { say } from "@/wording/screens/field-book-spot";
 import styles from "../FieldBook.module.css";
 import type { FieldBookProps } from "../field-book-props";
@@ -35,9 +36,8 @@ export function StringFields({ site, name, set, typed }: StringFieldsProps) {
         value={name}
         onChange={(event) => set({ module: event.currentTarget.value })}
       />
-      <NumberInput
+      <NumberField
         label={say.modulesInSeries}
-        hideControls
         min={1}
         allowDecimal={false}
         value={typed.series}
@@ -79,31 +79,30 @@ export function InstrumentFields({ typed, set }: InstrumentFieldsProps) {
     <details>
       <summary>Instruments</summary>
       <div className={styles.fields}>
-        <NumberInput
+        <NumberField
           label={say.multimeterBearsV}
-          hideControls
           min={1}
           value={typed.maxV}
           onChange={(value) => set({ maxV: Number(value) || USUAL_METER.maxV })}
         />
-        <NumberInput
-          label="and, A"
-          hideControls
+        <NumberField
+          label="and"
+          unit="A"
           min={0.1}
           value={typed.maxA}
           onChange={(value) => set({ maxA: Number(value) || USUAL_METER.maxA })}
         />
-        <NumberInput
-          label="Irradiance ±, %"
-          hideControls
+        <NumberField
+          label="Irradiance ±"
+          unit="%"
           min={0.5}
           max={30}
           value={typed.irradiancePercent}
           onChange={(value) => set({ irradiancePercent: Number(value) || 5 })}
         />
-        <NumberInput
-          label="Current ±, %"
-          hideControls
+        <NumberField
+          label="Current ±"
+          unit="%"
           min={0.1}
           max={30}
           value={typed.currentPercent}

@@ -1,6 +1,6 @@
-import { NumberInput } from "@mantine/core";
 import { useState } from "react";
 import type { TrialReport } from "@/core/trial";
+import { NumberField } from "@/features/kit/fields/NumberField";
 import { Figure } from "@/features/kit/figures/Figure";
 import { number, yearsAndMonths } from "@/wording/format";
 import { say } from "@/wording/screens/field-book-trials";
@@ -23,8 +23,8 @@ export function BetterSide({ report, currency, price }: { report: TrialReport; c
     <>
       <h2>{say.isItWorthIt}</h2>
       <div className={styles.fields}>
-        <NumberInput label={say.costsMoreBy(better.name, currency)} hideControls min={0} value={extra} onChange={setExtra} />
-        <NumberInput label={`A kWh, ${currency}`} hideControls min={0} value={perKwh} onChange={setPerKwh} />
+        <NumberField label={say.costsMoreBy(better.name, currency)} min={0} value={extra} onChange={setExtra} />
+        <NumberField label="A kWh" unit={currency} min={0} value={perKwh} onChange={setPerKwh} />
       </div>
       <p>
         {say.onTheKwpOfItWould(number(other.kwp, 1), other.name)}

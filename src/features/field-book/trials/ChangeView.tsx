@@ -1,15 +1,16 @@
 "use client";
 
-import { NativeSelect, NumberInput } from "@mantine/core";
+import { NativeSelect } from "@mantine/core";
 import { useDebouncedValue } from "@mantine/hooks";
 import { type Dispatch, type SetStateAction, useState } from "react";
 import { IndexDots } from "@/charts";
 import type { EntryKind, NewEntryInput } from "@/contracts/field-book";
 import { LEAST_DAYS } from "@/core/trial";
+import { DateField } from "@/features/kit/fields/DateField";
+import { NumberField } from "@/features/kit/fields/NumberField";
 import { Cells } from "@/features/kit/figures/Cells";
 import { Figure } from "@/features/kit/figures/Figure";
 import chapter from "@/features/kit/look/Chapter.module.css";
-import { DateField } from "@/features/kit/look/DateField";
 import { Refused } from "@/features/kit/problems/ProblemList";
 import { ChartFrame } from "@/features/kit/save/ChartFrame";
 import { RuledTable } from "@/features/kit/table/RuledTable";
@@ -126,7 +127,7 @@ function ChangeFields({ choices, on, setOn, days, setDays, trialMeters, meter, s
         />
       )}
       <DateField label={say.dayOfTheChange} value={on} onChange={setOn} />
-      <NumberInput label={say.daysOnEachSideAtMost} hideControls min={5} max={1100} value={days} onChange={setDays} />
+      <NumberField label={say.daysOnEachSideAtMost} min={5} max={1100} value={days} onChange={setDays} />
       {trialMeters.length > 1 && (
         <NativeSelect
           label="Read at"

@@ -1,14 +1,15 @@
 "use client";
 
-import { Button, NumberInput } from "@mantine/core";
+import { Button } from "@mantine/core";
 import { useState } from "react";
 import { siteOn } from "@/core/site";
 import { momentPowerW } from "@/core/tilt";
 import { utcOfWall, zoneOffset } from "@/core/time";
 import { type ShortPair, type ShortPairReport, shortPairs } from "@/core/trial";
+import { DateField } from "@/features/kit/fields/DateField";
+import { NumberField } from "@/features/kit/fields/NumberField";
 import { Cells } from "@/features/kit/figures/Cells";
 import chapter from "@/features/kit/look/Chapter.module.css";
-import { DateField } from "@/features/kit/look/DateField";
 import { ScrollBox } from "@/features/kit/look/ScrollBox";
 import { RuledTable } from "@/features/kit/table/RuledTable";
 import { number, percent } from "@/wording/format";
@@ -61,7 +62,7 @@ export function ShortPairs({ site, nowUtcMs }: FieldBookProps) {
               ["readB", say.readWOrA],
             ] as const
           ).map(([key, label]) => (
-            <NumberInput key={key} label={label} hideControls min={0} value={row[key]} onChange={(value) => set(k, { [key]: value })} />
+            <NumberField key={key} label={label} min={0} value={row[key]} onChange={(value) => set(k, { [key]: value })} />
           ))}
         </div>
       ))}

@@ -1,8 +1,9 @@
 "use client";
 
-import { NumberInput, Popover } from "@mantine/core";
+import { Popover } from "@mantine/core";
 import { IconAngle, IconCompass } from "@tabler/icons-react";
 import { type ReactNode, useState } from "react";
+import { NumberField } from "@/features/kit/fields/NumberField";
 import { say as sayHere } from "@/wording/screens/kit-angles";
 import styles from "./Angle.module.css";
 import { AzimuthView, TiltView } from "./AngleViews";
@@ -67,9 +68,8 @@ function Shell({ angle, picture, icon, say, children }: ShellProps) {
   const { label, value, error, onChange, onBlur, plain = false, size = "sm", placeholder = "" } = angle;
   return (
     <div className={styles.field}>
-      <NumberInput
+      <NumberField
         label={label}
-        hideControls
         size={size}
         placeholder={placeholder}
         value={value}

@@ -1,7 +1,8 @@
-import { Button, NumberInput, Select } from "@mantine/core";
+import { Button, Select } from "@mantine/core";
 import { type Dispatch, type SetStateAction, useId, useState } from "react";
 import { compassPoint, fromEquatorDeg, magneticDeclination, magneticOfTrueDeg, trueOfMagneticDeg } from "@/core/geometry";
-import { DateField } from "@/features/kit/look/DateField";
+import { DateField } from "@/features/kit/fields/DateField";
+import { NumberField } from "@/features/kit/fields/NumberField";
 import { number } from "@/wording/format";
 import { say } from "@/wording/screens/kit-angles";
 import styles from "./Angle.module.css";
@@ -46,7 +47,7 @@ export function CompassTool({
   return (
     <>
       <div className={styles.pair}>
-        <NumberInput id={id} label={say.compassShowsMagnetic} hideControls size="xs" value={reading} onChange={setReading} />
+        <NumberField id={id} label={say.compassShowsMagnetic} size="xs" value={reading} onChange={setReading} />
         <DateField label="read on" value={date} onChange={setDate} />
       </div>
       <PointedAlong pointed={pointed} setPointed={setPointed} />

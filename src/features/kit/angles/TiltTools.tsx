@@ -1,4 +1,4 @@
-import { Button, NumberInput, SegmentedControl, Select } from "@mantine/core";
+import { Button, SegmentedControl, Select } from "@mantine/core";
 import { type Dispatch, type SetStateAction, useState } from "react";
 import { SideView } from "@/charts";
 import {
@@ -13,6 +13,7 @@ import {
   tiltOfPlumb,
   tiltOfRise,
 } from "@/core/geometry";
+import { NumberField } from "@/features/kit/fields/NumberField";
 import { number } from "@/wording/format";
 import { say } from "@/wording/screens/kit-angles";
 import styles from "./Angle.module.css";
@@ -204,5 +205,5 @@ function readingOf(way: Way, one: number | string, two: number | string): number
 }
 
 function Field({ label, value, set, id }: { label: string; value: number | string; set: (value: number | string) => void; id?: string }) {
-  return <NumberInput id={id} label={label} hideControls size="xs" value={value} onChange={set} />;
+  return <NumberField id={id} label={label} size="xs" value={value} onChange={set} />;
 }

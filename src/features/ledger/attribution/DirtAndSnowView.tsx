@@ -1,9 +1,9 @@
 "use client";
 
-import { NumberInput } from "@mantine/core";
 import { useState } from "react";
 import { DaySeries } from "@/charts";
 import type { AttributionView, SoilingReport } from "@/contracts/attribution";
+import { NumberField } from "@/features/kit/fields/NumberField";
 import { Figure } from "@/features/kit/figures/Figure";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { ChartFrame } from "@/features/kit/save/ChartFrame";
@@ -118,7 +118,7 @@ function CleanOrWait({ report, pricePerKwh, currency }: { report: AttributionVie
           : say.leaveItToTheRainEven(number(best), currency);
   return (
     <div className={styles.form}>
-      <NumberInput label={say.oneCleaningCosts(currency)} value={cost} onChange={setCost} min={0} hideControls w={170} />
+      <NumberField label={say.oneCleaningCosts(currency)} value={cost} onChange={setCost} min={0} w={170} />
       <span className={chapter.soft} role="status">
         {verdict || say.worthItInTheBestWeek(number(best), currency)}
       </span>

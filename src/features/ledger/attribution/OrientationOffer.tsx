@@ -7,9 +7,9 @@ import type { AttributionView, OrientationReport } from "@/contracts/attribution
 import { ask } from "@/features/data/ask";
 import { useChange } from "@/features/data/use-change";
 import { saveSite } from "@/features/data/use-site-save";
+import { DateField } from "@/features/kit/fields/DateField";
 import { Cells } from "@/features/kit/figures/Cells";
 import chapter from "@/features/kit/look/Chapter.module.css";
-import { DateField } from "@/features/kit/look/DateField";
 import { ScrollBox } from "@/features/kit/look/ScrollBox";
 import { Refused } from "@/features/kit/problems/ProblemList";
 import { RuledTable } from "@/features/kit/table/RuledTable";

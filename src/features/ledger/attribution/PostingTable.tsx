@@ -1,11 +1,12 @@
 "use client";
 
-import { Button, NativeSelect, NumberInput, TextInput } from "@mantine/core";
+import { Button, NativeSelect, TextInput } from "@mantine/core";
 import { useState } from "react";
 import type { KeepingAction } from "@/contracts/keeping";
 import { LEDGER_ACCOUNTS, type LedgerAccount } from "@/core/accounts";
 import { tell } from "@/features/data/ask";
 import { useChange } from "@/features/data/use-change";
+import { NumberField } from "@/features/kit/fields/NumberField";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { Refused } from "@/features/kit/problems/ProblemList";
 import { ACCOUNT_NAMES } from "@/wording/accounts";
@@ -84,7 +85,7 @@ function MoveForm({ month, from, most, act }: { month: string; from: LedgerAccou
         act({ action: "move", month, from, to, kwh: Number(kwh), reason });
       }}
     >
-      <NumberInput label={`of ${ACCOUNT_NAMES[from].name}, kWh`} value={kwh} onChange={setKwh} decimalScale={1} hideControls w={150} />
+      <NumberField label={`of ${ACCOUNT_NAMES[from].name}, kWh`} value={kwh} onChange={setKwh} decimalScale={1} w={150} />
       <NativeSelect
         label="to"
         value={to}

@@ -1,8 +1,8 @@
 "use client";
 
-import { NumberInput } from "@mantine/core";
 import { useState } from "react";
 import { CASE_TEMPLATES, type CaseInput, type CaseTerms } from "@/core/money";
+import { NumberField } from "@/features/kit/fields/NumberField";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { Refused } from "@/features/kit/problems/ProblemList";
 import { decisionInWords } from "@/wording/decisions";
@@ -112,10 +112,9 @@ function Case({ slug, id, inputs, figures, facts, terms, engine, onFigure }: Cas
         {inputs.map((input) => {
           const value = figures[input.key]!;
           return (
-            <NumberInput
+            <NumberField
               key={input.key}
               label={label(input)}
-              hideControls
               value={value}
               error={value < input.least || value > input.most ? `between ${number(input.least)} and ${number(input.most)}` : undefined}
               onChange={(next) => {

@@ -1,8 +1,9 @@
 "use client";
 
-import { NumberInput, Switch, TextInput } from "@mantine/core";
+import { Switch, TextInput } from "@mantine/core";
 import type { Dispatch, ReactNode, SetStateAction } from "react";
 import type { LoanTerms } from "@/core/money";
+import { NumberField } from "@/features/kit/fields/NumberField";
 import { say } from "@/wording/screens/money-loan";
 import styles from "../MoneyChapter.module.css";
 
@@ -26,9 +27,9 @@ export function LoanFields({ currency, loan, issue, setLoan, rate }: LoanFieldsP
         onChange={(event) => setLoan({ ...loan, principal: event.currentTarget.value.trim().replace(",", ".") })}
       />
       {rate(loan.ratePerYearFrac, (frac) => setLoan({ ...loan, ratePerYearFrac: frac }), say.interestAYear, "ratePerYearFrac")}
-      <NumberInput
-        label="Term, years"
-        hideControls
+      <NumberField
+        label="Term"
+        unit="years"
         value={loan.termYears}
         error={issue("termYears")}
         onChange={(next) => setLoan({ ...loan, termYears: Number(next) })}
@@ -79,9 +80,8 @@ interface RefinanceFieldsProps {
 export function RefinanceFields({ refinance, issue, setLoan, loan, rate, currency }: RefinanceFieldsProps) {
   return (
     <div className={styles.grid}>
-      <NumberInput
+      <NumberField
         label="After years"
-        hideControls
         value={refinance.afterYears}
         error={issue("refinance.afterYears")}
         onChange={(next) => setLoan({ ...loan, refinance: { ...refinance, afterYears: Number(next) } })}
@@ -92,9 +92,8 @@ export function RefinanceFields({ refinance, issue, setLoan, loan, rate, currenc
         "New interest, %",
         "refinance.ratePerYearFrac",
       )}
-      <NumberInput
+      <NumberField
         label={say.newTermYears}
-        hideControls
         value={refinance.termYears}
         error={issue("refinance.termYears")}
         onChange={(next) => setLoan({ ...loan, refinance: { ...refinance, termYears: Number(next) } })}

@@ -1,11 +1,12 @@
 "use client";
 
-import { Button, NumberInput } from "@mantine/core";
+import { Button } from "@mantine/core";
 import { type Dispatch, type ReactNode, type SetStateAction, useState } from "react";
 import { loanSchema } from "@/contracts/money-terms";
 import type { SiteDocument } from "@/contracts/site";
 import { amountOf, Exact, type LoanTerms, loanOrCash, sumOf } from "@/core/money";
 import type { RefusedCall } from "@/features/data/refused-call";
+import { NumberField } from "@/features/kit/fields/NumberField";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { Refused } from "@/features/kit/problems/ProblemList";
 import { number } from "@/wording/format";
@@ -34,9 +35,8 @@ export function LoanView(props: MoneyProps) {
   const issue = (path: string): string | undefined =>
     parsed.success ? undefined : parsed.error.issues.find(({ path: at }) => at.join(".") === path)?.message;
   const rate = (value: number, onChange: (frac: number) => void, label: string, path: string) => (
-    <NumberInput
+    <NumberField
       label={label}
-      hideControls
       decimalScale={3}
       value={Number((value * 100).toFixed(4))}
       error={issue(path) ?? (value > 0 && value < 0.0025 ? say.didYouMean(number(value * 1e4, 1)) : undefined)}

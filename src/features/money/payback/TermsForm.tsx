@@ -1,8 +1,9 @@
 "use client";
 
-import { Button, NumberInput, TextInput } from "@mantine/core";
+import { Button, TextInput } from "@mantine/core";
 import { useForm } from "@mantine/form";
 import { moneySchema, type SiteDocument } from "@/contracts/site";
+import { NumberField } from "@/features/kit/fields/NumberField";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { say } from "@/wording/screens/money-payback";
 import styles from "../MoneyChapter.module.css";
@@ -27,9 +28,8 @@ function ShareInput({ form, path, label }: { form: TermsFormHandle; path: ShareF
   const isRate = path !== "tariff.selfUsedFrac";
   const hint = isRate && value > 0 && value < 0.0025 ? say.didYouMean((value * 100).toFixed(3), (value * 1e4).toFixed(1)) : undefined;
   return (
-    <NumberInput
+    <NumberField
       label={label}
-      hideControls
       decimalScale={3}
       value={Number((value * 100).toFixed(4))}
       error={form.errors[path] ?? hint}
@@ -121,7 +121,7 @@ function Running({ form, currency }: { form: TermsFormHandle; currency: string }
       {later.map((_, i) => (
         // biome-ignore lint/suspicious/noArrayIndexKey: sums have no name of their own
         <div className={styles.sum} key={i}>
-          <NumberInput label="After years" hideControls {...form.getInputProps(`running.later.${i}.afterYears`)} />
+          <NumberField label="After years" {...form.getInputProps(`running.later.${i}.afterYears`)} />
           <TextInput label="Amount" inputMode="decimal" {...form.getInputProps(`running.later.${i}.amount`)} />
           <TextInput label="For" {...form.getInputProps(`running.later.${i}.what`)} />
           <Button
@@ -151,7 +151,7 @@ function Running({ form, currency }: { form: TermsFormHandle; currency: string }
       <div className={styles.grid}>
         <ShareInput form={form} path="running.discountFrac" label="Discount rate, %" />
         <ShareInput form={form} path="running.interestTaxFrac" label={say.taxOnInterest} />
-        <NumberInput label="Horizon, years" hideControls {...form.getInputProps("running.horizonYears")} />
+        <NumberField label="Horizon" unit="years" {...form.getInputProps("running.horizonYears")} />
         <TextInput label={say.leftAtTheEndScrap} inputMode="decimal" {...form.getInputProps("running.scrap")} />
       </div>
     </section>

@@ -28,6 +28,7 @@ describe("washing", () => {
       { thresholdMm: 5, scaleMm: 8 },
       { thresholdMm: 5, scaleMm: 2 },
     ]);
+    expect(washingsNear({ thresholdMm: 5, scaleMm: 4 }, 0.5).map(({ thresholdMm }) => thresholdMm)).toEqual([6, 4, 5, 5]);
     expect(washingsNear({ thresholdMm: 0.5, scaleMm: 4 }, 0.5)).toEqual([
       { thresholdMm: 1.5, scaleMm: 4 },
       { thresholdMm: 0, scaleMm: 4 },

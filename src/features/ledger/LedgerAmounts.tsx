@@ -4,6 +4,7 @@ import { AccountBar, DifferenceBar } from "@/charts";
 import { LEDGER_ACCOUNTS, type LedgerAccount } from "@/core/accounts";
 import { type LedgerLine, ledgerPostings, lineState, performanceIndex } from "@/core/ledger";
 import { Figure } from "@/features/kit/figures/Figure";
+import { KnownFigure } from "@/features/kit/figures/KnownFigure";
 import { ACCOUNT_NAMES } from "@/wording/accounts";
 import { number, percent } from "@/wording/format";
 import { say } from "@/wording/screens/ledger";
@@ -66,22 +67,10 @@ export function Amounts({ line, scale, context, total = false, isClosed = false 
         )}
       </td>
       <td className={styles.soft}>
-        {line.promiseKwh === null ? (
-          "–"
-        ) : (
-          <Figure plain working={() => workings.promiseWorking(line, context)}>
-            {kwh(line.promiseKwh)}
-          </Figure>
-        )}
+        <KnownFigure value={line.promiseKwh} say={kwh} working={() => workings.promiseWorking(line, context)} />
       </td>
       <td>
-        {index === null ? (
-          "–"
-        ) : (
-          <Figure plain working={() => workings.performanceIndexWorking(line, context)}>
-            {percent(index)}
-          </Figure>
-        )}
+        <KnownFigure value={index} say={percent} working={() => workings.performanceIndexWorking(line, context)} />
       </td>
       <td className={styles.soft}>
         <Figure plain working={() => workings.dataGapWorking(line, context)}>

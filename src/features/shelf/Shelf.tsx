@@ -4,6 +4,7 @@ import Link from "next/link";
 import { PairBars } from "@/charts";
 import { type LedgerLine, performanceIndex, verdictOf } from "@/core/ledger";
 import { Figure } from "@/features/kit/figures/Figure";
+import { KnownFigure } from "@/features/kit/figures/KnownFigure";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { ScrollBox } from "@/features/kit/look/ScrollBox";
 import { RuledTable } from "@/features/kit/table/RuledTable";
@@ -161,41 +162,17 @@ function LastYear({ book, context, line, kwh, asksForLook, index }: LastYearProp
       </td>
       <td>
         <b>
-          {line.meteredKwh === null ? (
-            "–"
-          ) : (
-            <Figure plain working={() => workings.meteredWorking(line, context)}>
-              {kwh(line.meteredKwh)}
-            </Figure>
-          )}
+          <KnownFigure value={line.meteredKwh} say={kwh} working={() => workings.meteredWorking(line, context)} />
         </b>
       </td>
       <td className={chapter.soft}>
-        {line.promiseKwh === null ? (
-          "–"
-        ) : (
-          <Figure plain working={() => workings.promiseWorking(line, context)}>
-            {kwh(line.promiseKwh)}
-          </Figure>
-        )}
+        <KnownFigure value={line.promiseKwh} say={kwh} working={() => workings.promiseWorking(line, context)} />
       </td>
       <td className={asksForLook ? chapter.clay : undefined}>
-        {line.unexplainedKwh === null ? (
-          "–"
-        ) : (
-          <Figure plain working={() => workings.unexplainedWorking(line, context)}>
-            {kwh(line.unexplainedKwh)}
-          </Figure>
-        )}
+        <KnownFigure value={line.unexplainedKwh} say={kwh} working={() => workings.unexplainedWorking(line, context)} />
       </td>
       <td>
-        {index === null ? (
-          "–"
-        ) : (
-          <Figure plain working={() => workings.performanceIndexWorking(line, context)}>
-            {percent(index)}
-          </Figure>
-        )}
+        <KnownFigure value={index} say={percent} working={() => workings.performanceIndexWorking(line, context)} />
       </td>
     </>
   );

@@ -1,18 +1,8 @@
+import { bill } from "@test/bill-builder";
 import { describe, expect, it } from "vitest";
 import { type BillLine, billFaults, billMonths, energyShares, estimateMissing, promiseProgress } from ".";
 import { averagePrice, later } from "./bill-months";
 
-const bill = (from: string, to: string, parts: Partial<BillLine> = {}): BillLine => ({
-  from,
-  to,
-  usageKwh: null,
-  importKwh: 300,
-  importByBandKwh: {},
-  exportKwh: null,
-  productionKwh: null,
-  amount: "60.00",
-  ...parts,
-});
 const month = (m: number, parts: Partial<BillLine> = {}, year = 2023): BillLine => {
   const key = `${year}-${String(m).padStart(2, "0")}`;
   return bill(`${key}-01`, new Date(Date.UTC(year, m, 0)).toISOString().slice(0, 10), parts);

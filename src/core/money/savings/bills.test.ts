@@ -1,6 +1,7 @@
 import { readFileSync } from "node:fs";
 import path from "node:path";
 import { Readable } from "node:stream";
+import { bill } from "@test/bill-builder";
 import { fixtures } from "@test/paths";
 import { peakBands, plan } from "@test/tariff-builder";
 import { describe, expect, it } from "vitest";
@@ -9,17 +10,6 @@ import { billFaultWords, noReturnWords } from "@/wording/money";
 import { averagePrice, type BillLine, billFaults, billMonths, Exact, energyShares, estimateMissing, promiseProgress, runRate } from "..";
 import { EVEN_DAY, hoursOfUse, methodTotal, type SunHour, savingsOf, selfUseByBand } from ".";
 
-const bill = (from: string, to: string, parts: Partial<BillLine> = {}): BillLine => ({
-  from,
-  to,
-  usageKwh: null,
-  importKwh: 300,
-  importByBandKwh: {},
-  exportKwh: null,
-  productionKwh: null,
-  amount: "60.00",
-  ...parts,
-});
 const said = (bills: readonly BillLine[]): string[] => billFaults(bills).map((fault) => billFaultWords(fault).what);
 
 describe("bills that can't be right", () => {

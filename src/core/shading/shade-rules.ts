@@ -38,6 +38,7 @@ const sorted = new Float64Array(1024);
 /** The most of (patches that carry a current) times (that current), over the currents of the patches. */
 function bestOfString(string: readonly number[], light: Float64Array): number {
   const held = sorted.subarray(0, string.length);
+  // Stryker disable next-line EqualityOperator: a place beyond the last is written nowhere
   for (let k = 0; k < string.length; k++) held[k] = light[string[k]!]!;
   held.sort();
   let best = 0;

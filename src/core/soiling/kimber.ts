@@ -20,7 +20,7 @@ export function fillKimber(
       grace = terms.graceDays;
     } else if (cleaned[day]! > 0) {
       soiling = 0;
-      if (grace > 0) grace--;
+      grace--;
     } else if (grace > 0) {
       soiling = 0;
       grace--;

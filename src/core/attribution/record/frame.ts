@@ -48,6 +48,7 @@ export function attributionFrame(site: Site, prepared: PreparedWeather, metered:
   const read = new Uint8Array(axis.count);
   const lit = new Uint8Array(axis.count);
   const clearness = new Float64Array(axis.count).fill(1);
+  // Stryker disable next-line EqualityOperator: a step beyond the last is written nowhere
   for (let i = 0; i < axis.count; i++) {
     read[i] = metered.readFrac[i]! > 0.999 && metered.split[i] !== 1 ? 1 : 0;
     lit[i] = weather.filled[i] === 0 && !Number.isNaN(healthy.expectedKwh[i]!) ? 1 : 0;

@@ -63,12 +63,21 @@ try {
   }).runMutationTest();
   const chosen = new Set(drawn.map(mutantKey));
   const tried = results
-    .map((result) => ({ ...result, file: path.relative(root, result.fileName).replaceAll(path.sep, "/") }))
+    .map((result) => ({
+      ...result,
+      file: path.relative(root, result.fileName).replaceAll(path.sep, "/"),
+      location: { start: fromZero(result.location.start), end: fromZero(result.location.end) },
+    }))
     .filter((result) => chosen.has(mutantKey(result)))
     .map((result) => ({ ...result, folder: result.file.split("/")[2] ?? "" }));
   report(tried);
 } finally {
   rmSync(folder, { recursive: true, force: true });
+}
+
+/** The runner's results count lines and columns from one, its instrumenter from nothing. */
+function fromZero({ line, column }: { line: number; column: number }) {
+  return { line: line - 1, column: column - 1 };
 }
 
 function report(tried: Tried[]): void {

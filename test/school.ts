@@ -7,7 +7,7 @@ import { type OpenLedger, openLedger, type StoredSeries } from "@/usecases/ledge
 /** Two years are enough for a trial of ten months, and half the work of the demo's five. */
 const demo = { ...DEMO_BOOKS.find(({ trial }) => trial !== undefined)!, firstUtc: "2023-12-31T23:00:00Z" };
 
-/** The demo's school with its readings, and what its simulated really did in the year of the trial. */
+/** The demo's school with its readings, and what its simulator really did in the year of the trial. */
 export function schoolBook(): {
   readonly site: Site;
   readonly ledger: OpenLedger;

@@ -53,7 +53,7 @@ describe("bills in PostgreSQL", () => {
 });
 
 describe("the ferry office's money", () => {
-  it("runs every bill again to the cent, and its savings hold what the simulated knows", async () => {
+  it("runs every bill again to the cent, and its savings hold what the simulator knows", async () => {
     for (const old of await services.books.list()) await services.books.remove(old.id);
     await loadDemo(services);
     const ferry = (await services.books.list()).find(({ slug }) => slug === "ferry-office")!;

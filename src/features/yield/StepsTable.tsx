@@ -23,7 +23,7 @@ export interface Step {
   readonly toKwh: number;
   readonly shownKwh: number;
   readonly working: () => Working;
-  readonly removalKwh: number | null;
+  readonly gainIfRemovedKwh: number | null;
 }
 
 interface StepsTableProps {
@@ -46,7 +46,7 @@ export function StepsTable({ slug, picture, steps, floor, domain, decimals, unce
           title={say.fromTheSunToTheMeter}
           fileName={`${slug}-waterfall`}
           picture={() => picture.current}
-          table={() => [["account", "kwh", "back_if_gone_kwh"], ...steps.map((s) => [s.key, s.shownKwh, s.removalKwh])]}
+          table={() => [["account", "kwh", "gain_if_removed_kwh"], ...steps.map((s) => [s.key, s.shownKwh, s.gainIfRemovedKwh])]}
         />
       </caption>
       <StepsHead floor={floor} />
@@ -71,11 +71,11 @@ export function StepsTable({ slug, picture, steps, floor, domain, decimals, unce
             </td>
             <td className={styles.soft}>{percent(Math.abs(step.shownKwh) / sum.referenceKwh)}</td>
             <td className={styles.soft}>
-              {step.removalKwh === null ? (
+              {step.gainIfRemovedKwh === null ? (
                 ""
               ) : (
-                <Figure plain working={() => removalWorking(step.account as LedgerAccount, step.removalKwh ?? 0, sum.expectedKwh)}>
-                  {number(step.removalKwh, decimals)}
+                <Figure plain working={() => removalWorking(step.account as LedgerAccount, step.gainIfRemovedKwh ?? 0, sum.expectedKwh)}>
+                  {number(step.gainIfRemovedKwh, decimals)}
                 </Figure>
               )}
             </td>

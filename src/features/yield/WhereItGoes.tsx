@@ -135,7 +135,7 @@ function stepsOf(props: Props, removals: ReadonlyMap<LedgerAccount, number> | nu
   const { sum, context } = props;
   const posted = ledgerPostings(sum);
   const total = (key: string, name: string, kwh: number, account: Step["account"], working: () => Working): Step => ({
-    ...{ key, code: "", name, account, fromKwh: 0, toKwh: kwh, shownKwh: kwh, working, removalKwh: null },
+    ...{ key, code: "", name, account, fromKwh: 0, toKwh: kwh, shownKwh: kwh, working, gainIfRemovedKwh: null },
   });
   const steps: Step[] = [total("reference", "Reference", sum.referenceKwh, "total", () => referenceWorking(sum, context))];
   let at = sum.referenceKwh;
@@ -152,7 +152,7 @@ function stepsOf(props: Props, removals: ReadonlyMap<LedgerAccount, number> | nu
       toKwh: at - kwh,
       shownKwh: -kwh,
       working: () => accountWorking(sum, account, context),
-      removalKwh: model ? (removals?.get(account) ?? null) : null,
+      gainIfRemovedKwh: model ? (removals?.get(account) ?? null) : null,
     });
     at -= kwh;
   };

@@ -1,3 +1,4 @@
+import { near } from "@test/near";
 import { site } from "@test/site-builder";
 import { describe, expect, it } from "vitest";
 import type { ModuleType } from "../site";
@@ -39,10 +40,10 @@ describe("a module on a roof", () => {
   it("costs its modules, electronics, racking and all else", () => {
     expect(modulePlan("m", module, { kind: "count", count: 10 }, prices)).toMatchObject({
       kwp: 4,
-      areaM2: expect.closeTo(19, 9),
-      efficiencyFrac: expect.closeTo(400 / 1900, 9),
-      hotFrac: expect.closeTo(1 - 0.0035 * 40, 12),
-      cost: expect.closeTo(10 * 140 + 19 * 30 + 500, 9),
+      areaM2: near(19, 9),
+      efficiencyFrac: near(400 / 1900, 9),
+      hotFrac: near(1 - 0.0035 * 40, 12),
+      cost: near(10 * 140 + 19 * 30 + 500, 9),
     });
     const thin = modulePlan("thin", plant.modules.thin!, { kind: "count", count: 10 }, prices);
     expect(thin).toMatchObject({ areaM2: null, efficiencyFrac: null, lowLightFrac: null, cost: 1900 });
@@ -64,7 +65,7 @@ describe("a module on a roof", () => {
     const each = site({
       ...plant,
       inverters: [{ id: "i", arrays: ["a"], acRatedW: 300, ratedEfficiencyFrac: 0.96, perModule: true }],
-    } as never);
+    });
     expect(siteWithModule(each, each.arrays[0]!, "other", other, 24).inverters[0]!.acRatedW).toBeCloseTo(375, 9);
   });
 

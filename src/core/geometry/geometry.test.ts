@@ -1,3 +1,4 @@
+import { near } from "@test/near";
 import { describe, expect, it } from "vitest";
 import {
   cooperDeclinationDeg,
@@ -52,7 +53,7 @@ describe("a day", () => {
 
 describe("a shadow", () => {
   it("is as long as its thing is high at 45 degrees, and falls away from the sun", () => {
-    expect(shadowOf(9, { elevationDeg: 45, azimuthDeg: 200 })).toEqual({ lengthM: expect.closeTo(9, 9) as number, bearingDeg: 20 });
+    expect(shadowOf(9, { elevationDeg: 45, azimuthDeg: 200 })).toEqual({ lengthM: near(9, 9) as number, bearingDeg: 20 });
   });
 
   it("is none with the sun down", () => {

@@ -26,9 +26,9 @@ describe("a clean series", () => {
   });
 
   it("takes nothing out but what is negative, or what stands at night", () => {
-    expect(clean({ op: "zero", only: "negative", ...stretch(0, 8) } as Remedy)).toEqual([1, 2, 3, 0, 5, 6, Number.NaN, 8]);
-    expect(clean({ op: "zero", only: "night", ...stretch(0, 8) } as Remedy)).toEqual([0, 0, 3, -4, 5, 6, Number.NaN, 0]);
-    expect([...derived(axis, raw, [{ op: "zero", only: "night", ...stretch(0, 8) } as Remedy], null)]).toEqual([...raw]);
+    expect(clean({ op: "zero", only: "negative", ...stretch(0, 8) })).toEqual([1, 2, 3, 0, 5, 6, Number.NaN, 8]);
+    expect(clean({ op: "zero", only: "night", ...stretch(0, 8) })).toEqual([0, 0, 3, -4, 5, 6, Number.NaN, 0]);
+    expect([...derived(axis, raw, [{ op: "zero", only: "night", ...stretch(0, 8) }], null)]).toEqual([...raw]);
   });
 
   it("a stretch that reaches beyond the series is cut, and one outside does nothing", () => {
@@ -49,7 +49,7 @@ describe("a clean series", () => {
   });
 
   it("moves a stretch, and never over what stands elsewhere", () => {
-    const shift = (minutes: number, from: number, to: number): Remedy => ({ op: "shift", minutes, ...stretch(from, to) }) as Remedy;
+    const shift = (minutes: number, from: number, to: number): Remedy => ({ op: "shift", minutes, ...stretch(from, to) });
     expect(clean(shift(60, 0, 3))).toEqual([Number.NaN, 1, 2, -4, 5, 6, Number.NaN, 8]);
     expect(clean(shift(-120, 4, 6))).toEqual([1, 2, 3, -4, Number.NaN, Number.NaN, Number.NaN, 8]);
     expect(clean(shift(-60, 0, 8))).toEqual([2, 3, -4, 5, 6, Number.NaN, 8, Number.NaN]);

@@ -1,3 +1,4 @@
+import { near } from "@test/near";
 import { describe, expect, it } from "vitest";
 import type { ModuleType, PlacedArray, PvArray, SiteObstacle } from "../site";
 import { hits } from "./hits";
@@ -57,13 +58,13 @@ describe("the solids of an obstacle", () => {
 
   it("a bearing and a distance are a place, and back", () => {
     const array = { array: { id: "a" }, eastM: 10, northM: 20 } as PlacedArray;
-    const placed = placeByBearing(array, { ...obstacle({}), azimuthDeg: 90, distanceM: 5 } as never);
-    expect([placed.eastM, placed.northM]).toEqual([expect.closeTo(15, 12), expect.closeTo(20, 12)]);
+    const placed = placeByBearing(array, { ...obstacle({}), azimuthDeg: 90, distanceM: 5 });
+    expect([placed.eastM, placed.northM]).toEqual([near(15, 12), near(20, 12)]);
     expect(placed).toMatchObject({ id: "a@90,5", facingDeg: 270 });
-    expect(bearingOf(array, placed)).toEqual({ azimuthDeg: expect.closeTo(90, 9), distanceM: expect.closeTo(5, 9) });
+    expect(bearingOf(array, placed)).toEqual({ azimuthDeg: near(90, 9), distanceM: near(5, 9) });
     expect(bearingOf(array, { eastM: 9, northM: 20 })).toEqual({ azimuthDeg: 270, distanceM: 1 });
-    expect(placeByBearing(array, { ...obstacle({ facingDeg: 10 }), azimuthDeg: 200, distanceM: 5 } as never).facingDeg).toBe(10);
-    expect(placeByBearing(array, { ...obstacle({}), azimuthDeg: 200, distanceM: 5 } as never).facingDeg).toBe(20);
+    expect(placeByBearing(array, { ...obstacle({ facingDeg: 10 }), azimuthDeg: 200, distanceM: 5 }).facingDeg).toBe(10);
+    expect(placeByBearing(array, { ...obstacle({}), azimuthDeg: 200, distanceM: 5 }).facingDeg).toBe(20);
   });
 });
 
@@ -134,26 +135,22 @@ describe("points of a surface", () => {
     const points = surfaceOf(crown!);
     expect(points).toHaveLength(13 * 24);
     for (const { eastM, northM, upM } of points) expect((eastM / 2) ** 2 + (northM / 2) ** 2 + ((upM - 3) / 2) ** 2).toBeCloseTo(1, 9);
-    expect([Math.max(...points.map(({ upM }) => upM)), Math.min(...points.map(({ upM }) => upM))]).toEqual([
-      expect.closeTo(5, 9),
-      expect.closeTo(1, 9),
-    ]);
+    expect([Math.max(...points.map(({ upM }) => upM)), Math.min(...points.map(({ upM }) => upM))]).toEqual([near(5, 9), near(1, 9)]);
   });
 });
 
 describe("patches of an array", () => {
-  const place = (parts: Partial<PvArray> = {}, more: Partial<PlacedArray> = {}): PlacedArray =>
-    ({
-      array: { id: "a", count: 12, modulesPerString: 6, orientation: "portrait", azimuthDeg: 180, tiltDeg: 0, ...parts } as PvArray,
-      columns: 6,
-      rows: 2,
-      widthM: 6,
-      slantM: 4,
-      eastM: 100,
-      northM: 50,
-      upM: 3,
-      ...more,
-    }) as PlacedArray;
+  const place = (parts: Partial<PvArray> = {}, more: Partial<PlacedArray> = {}): PlacedArray => ({
+    array: { id: "a", count: 12, modulesPerString: 6, orientation: "portrait", azimuthDeg: 180, tiltDeg: 0, ...parts } as PvArray,
+    columns: 6,
+    rows: 2,
+    widthM: 6,
+    slantM: 4,
+    eastM: 100,
+    northM: 50,
+    upM: 3,
+    ...more,
+  });
   const module = { bypassDiodes: 3 } as ModuleType;
   const pointOf = (points: Float64Array, k: number): number[] => [...points.subarray(3 * k, 3 * k + 3)];
 
@@ -164,9 +161,9 @@ describe("patches of an array", () => {
     expect(strings.map((string) => string.length)).toEqual([18, 18]);
     expect(strings[1]![0]).toBe(18);
     // Seen from the south the first stands in the west: half a patch from the edge, 4 hundredths of a row from the foot.
-    expect(pointOf(points, 0)).toEqual([97 + 6 / 36, 48 + 0.04 * 2, 3].map((value) => expect.closeTo(value, 9)));
-    expect(pointOf(points, 1)).toEqual([97 + 6 / 36, 48 + 0.96 * 2, 3].map((value) => expect.closeTo(value, 9)));
-    expect(pointOf(points, 71)).toEqual([103 - 6 / 36, 50 + 0.96 * 2, 3].map((value) => expect.closeTo(value, 9)));
+    expect(pointOf(points, 0)).toEqual([97 + 6 / 36, 48 + 0.04 * 2, 3].map((value) => near(value, 9)));
+    expect(pointOf(points, 1)).toEqual([97 + 6 / 36, 48 + 0.96 * 2, 3].map((value) => near(value, 9)));
+    expect(pointOf(points, 71)).toEqual([103 - 6 / 36, 50 + 0.96 * 2, 3].map((value) => near(value, 9)));
   });
 
   it("lie on the slope, and turn with the array", () => {

@@ -123,7 +123,7 @@ describe("a meter that was moved", () => {
 
 describe("other entries", () => {
   it("a cleaning is an event, an inspection a record", () => {
-    expect(effect({ kind: "cleaning" as Entry["kind"] }).kind).toBe("event");
-    expect(effect({ kind: "inspection" as Entry["kind"] }).kind).toBe("record");
+    expect(effect({ kind: "cleaning" }).kind).toBe("event");
+    expect(effect({ kind: "inspection" }).kind).toBe("record");
   });
 });

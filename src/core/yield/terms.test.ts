@@ -1,3 +1,4 @@
+import { near } from "@test/near";
 import { site } from "@test/site-builder";
 import { describe, expect, it } from "vitest";
 import { efficiencyAt, usualCurve } from "../inverter";
@@ -18,7 +19,7 @@ describe("how far an expectation may be off", () => {
   it("grows with the tilt, from half a hundredth flat to four upright, weighed by modules", () => {
     const tilted = (...tilts: [tiltDeg: number, count: number][]) =>
       partsOf({ ...plant, arrays: tilts.map(([tiltDeg, count]) => ({ ...plant.arrays[0]!, tiltDeg, count })) }).transposition;
-    expect([tilted([0, 5]), tilted([90, 5]), tilted([45, 5])]).toEqual([0.005, 0.04, 0.0225].map((value) => expect.closeTo(value, 12)));
+    expect([tilted([0, 5]), tilted([90, 5]), tilted([45, 5])]).toEqual([0.005, 0.04, 0.0225].map((value) => near(value, 12)));
     expect(tilted([0, 30], [90, 10])).toBeCloseTo(0.005 + 0.035 / 4, 12);
   });
 
@@ -49,7 +50,7 @@ describe("how far an expectation may be off", () => {
     const year = typicalYear([1000, 1100, 900], expected)!;
     expect(year.p50Kwh).toBe(1000);
     const years = 0.1 * 1.471 * Math.sqrt(4 / 3);
-    expect(year.uncertainty.parts.at(-1)).toEqual({ name: "years", standardFrac: expect.closeTo(years, 9) });
+    expect(year.uncertainty.parts.at(-1)).toEqual({ name: "years", standardFrac: near(years, 9) });
     expect(year.p90Kwh).toBeCloseTo(1000 * (1 - 1.2816 * Math.hypot(expected.standardFrac, years)), 6);
     expect(typicalYear([1000], expected)).toBeNull();
     expect(typicalYear([1000, 1000], expected)!.p90Kwh).toBeCloseTo(1000 * (1 - 1.2816 * expected.standardFrac), 6);

@@ -1,3 +1,4 @@
+import { near } from "@test/near";
 import { describe, expect, it } from "vitest";
 import type { MeterSeries } from "../../ledger";
 import { ceilingEvidence, timeAtCeiling } from "./detect";
@@ -52,7 +53,7 @@ describe("a flat top", () => {
     const a = meter(times(60, 1));
     // Half a kilowatt-hour all the time, but for its last reading.
     const b = { ...a, meterId: "other", values: a.values.map((_, i) => (i === a.values.length - 1 ? 0.2 : 0.5)) };
-    expect(ceilingEvidence([a, b])).toMatchObject({ powerW: expect.closeTo(6000, 9), heldSteps: 59 });
+    expect(ceilingEvidence([a, b])).toMatchObject({ powerW: near(6000, 9), heldSteps: 59 });
     // A step later its last reading stands beside nothing of the first.
     expect(ceilingEvidence([a, { ...b, axis: { ...b.axis, startUtcMs: 15 * 60_000 } }])!.heldSteps).toBe(60);
     expect(ceilingEvidence([a, meter(times(60, 1), { meterId: "other", stepMinutes: 30 })])).toBeNull();

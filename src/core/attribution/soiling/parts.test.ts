@@ -1,4 +1,5 @@
 import { handMadeFrame } from "@test/hand-made-frame";
+import { near } from "@test/near";
 import { describe, expect, it } from "vitest";
 import type { RidgeFit } from "../../statistics";
 import { modelledSoiling } from "./modelled";
@@ -90,14 +91,7 @@ describe("a cleaning that nobody wrote down", () => {
   const stepped = (at: number, size: number): Float64Array => level.map((value, d) => value + (d < at ? 0 : size));
   const ask = (
     residuals: Float64Array,
-    {
-      scale = 0.002,
-      y = flat(0),
-      weight = flat(1),
-      cleaned = [] as number[],
-      refused = [] as number[],
-      rain = {} as Record<number, number>,
-    } = {},
+    { scale = 0.002, y = flat(0), weight = flat(1), cleaned = [] as number[], refused = [] as number[], rain = {} } = {},
   ) =>
     suspect(
       { residuals, scale } as unknown as RidgeFit,
@@ -153,8 +147,8 @@ describe("dirt that no day tells", () => {
       handMadeFrame({ days: 3, rainMm: () => 0 }),
       index,
     );
-    expect([...lostFracByDay]).toEqual([0.0003, 0.0006, 3 * 0.0003].map((value) => expect.closeTo(value, 12)));
-    expect([ratePerDay, ...ratePerDayRange]).toEqual([0.0003, 0.0001, 0.0009].map((value) => expect.closeTo(value, 12)));
+    expect([...lostFracByDay]).toEqual([0.0003, 0.0006, 3 * 0.0003].map((value) => near(value, 12)));
+    expect([ratePerDay, ...ratePerDayRange]).toEqual([0.0003, 0.0001, 0.0009].map((value) => near(value, 12)));
     expect(meanLostFrac).toBeCloseTo(0.0006, 12);
     expect(isSeen).toBe(false);
     expect(cleanLog[0]).toBeCloseTo(Math.log(0.9) - Math.log(1 - 0.0003), 12);
@@ -183,7 +177,7 @@ describe("what stands beside dirt", () => {
     expect(slope).toMatchObject({ prior: -0.007, priorDeviation: 0.012 });
     expect([cos!.values[d], sin!.values[d], cos2!.values[d], sin2!.values[d]]).toEqual(
       [Math.cos(2 * Math.PI * t), Math.sin(2 * Math.PI * t), Math.cos(4 * Math.PI * t), Math.sin(4 * Math.PI * t)].map((value) =>
-        expect.closeTo(value, 12),
+        near(value, 12),
       ),
     );
     expect([cos, sin, cos2, sin2, clouds].map((term) => [term!.prior, term!.priorDeviation])).toEqual([

@@ -1,3 +1,4 @@
+import { near } from "@test/near";
 import { site } from "@test/site-builder";
 import { describe, expect, it } from "vitest";
 import type { Site } from "../../site";
@@ -77,7 +78,7 @@ describe("what a case asks for, and what its ways cost", () => {
       ["taking-down 1210.00", "putting-back 1580.00"],
       ["taking-down 1210.00", "scrapping 220.00", "new-array 7600.00"],
     ]);
-    expect(sides.map(({ monthsKwh }) => monthsKwh[0])).toEqual([0, 100, expect.closeTo((100 / 0.95) * 1.15, 9)]);
+    expect(sides.map(({ monthsKwh }) => monthsKwh[0])).toEqual([0, 100, near((100 / 0.95) * 1.15, 9)]);
     expect(sides.map(({ endsAfterYears }) => endsAfterYears)).toEqual([null, 18, null]);
   });
 
@@ -100,7 +101,7 @@ describe("what a case asks for, and what its ways cost", () => {
     expect(costs).toEqual([[], ["trimming 380.00", "trimming-again 95.00 a year"], ["felling 990.00"]]);
     expect(calls.map((call) => call.site.obstacles.map(({ heightM }) => heightM))).toEqual([
       [5, 30, 12],
-      [5, 30, expect.closeTo(7.8, 12)],
+      [5, 30, near(7.8, 12)],
       [5, 30],
     ]);
     expect(sides[1]!.name).toMatchObject({ tree: "lime" });

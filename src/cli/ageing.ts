@@ -19,7 +19,7 @@ export async function ageingCommand(options: CliOptions): Promise<void> {
   printText(ageingSentence(ageing));
   printText(
     textTable(
-      ["school", "a year", "low", "high"],
+      ["method", "a year", "low", "high"],
       ageing.methods.map((method) => [method.name, percent(method.perYearFrac), percent(method.low), percent(method.high)]),
     ),
   );

@@ -53,7 +53,7 @@ export function MethodsSection({ report }: MethodsSectionProps) {
         <RuledTable className={chapter.table}>
           <thead>
             <tr>
-              <th>school</th>
+              <th>method</th>
               <th>% a year</th>
               <th>interval</th>
               <th />

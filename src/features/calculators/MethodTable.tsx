@@ -49,7 +49,7 @@ export function MethodTable({ plans, fixed, asIs, goal, positions, year }: Props
             head: "positions",
             cell: (plan, k) => (plans[k - 1]?.positions === plan.positions ? "" : HEADS[plan.positions]),
           },
-          { key: "school", head: "school", cell: (plan) => METHODS[plan.method] },
+          { key: "method", head: "method", cell: (plan) => METHODS[plan.method] },
           { key: "tilts", head: "tilts", cell: (plan) => tiltsOf(plan) },
           {
             key: "year-kwh",

@@ -32,7 +32,7 @@ export function MethodsTable({ report }: { report: BillsReport }) {
         <RuledTable className={`${chapter.table} ${styles.ways}`}>
           <thead>
             <tr>
-              <th>school</th>
+              <th>method</th>
               <th>months</th>
               <th>saved, {currency}</th>
               <th>a year</th>

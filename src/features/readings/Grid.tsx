@@ -52,6 +52,8 @@ function useGridKeys(state: Props["state"], dispatch: Props["dispatch"]) {
     event.preventDefault();
     const { data } = Papa.parse<string[]>(text.replace(/\r?\n$/, ""), { delimiter: "\t" });
     dispatch({ kind: "paste", row, column, values: data });
+    // The cells are new ones: without this the focus is gone, and an undo goes nowhere.
+    requestAnimationFrame(() => go(row, column));
   };
   return { table, onKey, onPaste };
 }

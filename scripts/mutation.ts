@@ -70,6 +70,8 @@ try {
     }))
     .filter((result) => chosen.has(mutantKey(result)))
     .map((result) => ({ ...result, folder: result.file.split("/")[2] ?? "" }));
+  // The runner names mutants in its own way: were they not matched, the score would be of nothing.
+  if (tried.length !== drawn.length) throw new Error(`${tried.length} results for ${drawn.length} drawn mutants: they are not the same.`);
   report(tried);
 } finally {
   rmSync(folder, { recursive: true, force: true });

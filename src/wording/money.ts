@@ -1,9 +1,16 @@
-import type { BillFault, PlanFault } from "@/core/money";
+import type { BillFault, PaybackSpread, PlanFault } from "@/core/money";
+import { number } from "./format";
 
 /** A fault in words: what was found, what was expected, what to do. */
 export interface FaultWords {
   readonly what: string;
   readonly remedy: string;
+}
+
+/** The interval of a payback, the same in sentence, table and working: draws that never pay back leave it without an end. */
+export function paybackIntervalWords({ low, high }: Pick<PaybackSpread, "low" | "high">): string {
+  if (!Number.isFinite(low)) return "not within the horizon";
+  return Number.isFinite(high) ? `${number(low, 1)} to ${number(high, 1)} years` : `${number(low, 1)} years to beyond the horizon`;
 }
 
 const kwh = (value: number): string => `${Math.round(value * 10) / 10} kWh`;

@@ -12,6 +12,7 @@ import { number } from "@/wording/format";
 import { say } from "@/wording/screens/calculators";
 import { momentWorking } from "@/wording/workings/bench-workings";
 import styles from "./Bench.module.css";
+import { typedNumber } from "./use-number-fields";
 
 /** What tilting brings at one moment: for a rack that is turned by hand through the day. */
 export function MomentCheck({ site, array, nowUtcMs }: { site: SiteDocument; array: PvArray; nowUtcMs: number }) {
@@ -26,8 +27,8 @@ export function MomentCheck({ site, array, nowUtcMs }: { site: SiteDocument; arr
   const stands = stood.arrays.find((each) => each.id === array.id)?.tiltDeg ?? array.tiltDeg;
   const moment = {
     utcMs: known ? utcOfWall(wallMs, zoneOffset(zone)) : 0,
-    ghiWm2: typeof ghi === "number" ? ghi : null,
-    airTempC: typeof air === "number" ? air : 15,
+    ghiWm2: typedNumber(ghi, null),
+    airTempC: typedNumber(air, 15),
   };
   const powers = known ? momentPowerW(stood, array.id, moment, [stands, tilt]) : null;
   const [asItIs = 0, tilted = 0] = powers ?? [];

@@ -3,6 +3,9 @@ import { useState } from "react";
 /** What a number field holds while somebody types: a number, or what is not one yet. */
 export type Typed = number | string;
 
+/** What is typed, or `otherwise` while it is no number. */
+export const typedNumber = <T>(value: Typed, otherwise: T): number | T => (typeof value === "number" ? value : otherwise);
+
 /** The number fields of a bench by their names. */
 export interface NumberFields<Name extends string> {
   readonly typed: Readonly<Record<Name, Typed>>;
@@ -19,10 +22,7 @@ export function useNumberFields<Name extends string>(start: Readonly<Record<Name
   const fill = (values: Partial<Record<Name, Typed>>): void => setTyped((before) => ({ ...before, ...values }));
   return {
     typed,
-    numberOf: (name, otherwise) => {
-      const value = typed[name];
-      return typeof value === "number" ? value : otherwise;
-    },
+    numberOf: (name, otherwise) => typedNumber(typed[name], otherwise),
     into: (name) => (value) => fill({ [name]: value } as Partial<Record<Name, Typed>>),
     fill,
   };

@@ -110,7 +110,7 @@ export function billsReport({
   };
 }
 
-/** Each method's saving, with the bounds of the one that is run again under doubt. */
+/** Each method's saving, with the bounds of the one that is run again. */
 function methodRows(savings: ReturnType<typeof savingsOf>, totals: Exact[], out: (value: Exact) => string): BillsReport["methods"] {
   return METHOD_NAMES.flatMap((method) => {
     const known = savings.filter((month) => month[METHOD_KEYS[method]] !== null);

@@ -33,7 +33,6 @@ export const say = catalogue({
   whatItCost: "what it cost",
   thePriceOfABoughtKwh: "the price of a bought kWh",
   aYearOfEnergyReadingsWeather: "a year of energy (readings, weather or a promise)",
-  yearsToBeyondTheHorizon: (low: string) => `${low} years to beyond the horizon`,
   theCostsAddUpToNothing: "The costs add up to nothing: enter what was paid, or every payback is at once.",
   incentivesOfAreAboveTheCosts: (grants: string, currency: string, cost: string) =>
     `Incentives of ${grants} ${currency} are above the costs of ${cost}: look for a sum that was entered twice.`,

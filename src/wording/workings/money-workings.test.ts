@@ -143,10 +143,12 @@ describe("workings of the payback", () => {
     const spread = paybackSpread({ ...plainPayback, ...usual }, USUAL_DOUBTS, { draws: 200, seed: 3 });
     const working = spreadWorking(spread);
     expect(working.formula).toContain("200 draws (seed 3)");
-    const [low, high] = working.value.split(" to ").map(Number) as [number, number];
+    const [low, high] = working.value.replace(" years", "").split(" to ").map(Number) as [number, number];
     expect(low).toBeLessThan(payback({ ...plainPayback, ...usual }).risingYears!);
     expect(high).toBeGreaterThan(payback({ ...plainPayback, ...usual }).risingYears!);
     expect(spreadWorking({ ...spread, high: Number.POSITIVE_INFINITY }).value).toContain("beyond the horizon");
+    const never = { ...spread, low: Number.POSITIVE_INFINITY, high: Number.POSITIVE_INFINITY };
+    expect(spreadWorking(never).value).toBe("not within the horizon");
   });
 });
 

@@ -4,7 +4,7 @@ import type { Decision, MoneyReport, Payback, PaybackSpread, PaybackTerms } from
 import { USUAL_DOUBTS } from "@/core/money";
 import type { Site } from "@/core/site";
 import { dateName, money, number, percent, yearsAndMonths } from "../format";
-import { noReturnWords } from "../money";
+import { noReturnWords, paybackIntervalWords } from "../money";
 import type { Working } from "./working";
 
 export interface MoneyContext {
@@ -171,8 +171,8 @@ export function yearWorking(context: MoneyContext, k: number): Working {
 export function spreadWorking(spread: PaybackSpread): Working {
   return {
     title: "Interval of the payback",
-    value: `${number(spread.low, 1)} to ${Number.isFinite(spread.high) ? number(spread.high, 1) : "beyond the horizon"}`,
-    unit: "years",
+    value: paybackIntervalWords(spread),
+    unit: "",
     formula: `2.5 and 97.5 of 100 among ${spread.draws} draws (seed ${spread.seed})`,
     inputs: [
       { name: "Yield, all years", value: `± ${percent(USUAL_DOUBTS.yieldFrac)}`, from: "one deviation; sensor, nameplate, model" },

@@ -12,6 +12,7 @@ import { number } from "@/wording/format";
 import { say } from "@/wording/screens/calculators-mixed";
 import { mixedWorking, mixedYearWorking } from "@/wording/workings/electrical-workings";
 import type { BenchProps } from "../bench-views";
+import { type Typed, typedNumber } from "../use-number-fields";
 
 interface CurvesChartProps {
   readonly report: MixedReport;
@@ -65,6 +66,12 @@ interface WaysTableProps {
   readonly site: BenchProps["site"];
 }
 
+/** So many of what one costs; null while that is no number. */
+function timesOf(each: Typed, count: number): number | null {
+  const known = typedNumber(each, null);
+  return known === null ? null : known * count;
+}
+
 export function WaysTable({ report, yearly, input, strings, optimiser, modules, nameplateW, year, site }: WaysTableProps) {
   return (
     <ScrollBox label={say.waysToConnect}>
@@ -73,8 +80,8 @@ export function WaysTable({ report, yearly, input, strings, optimiser, modules, 
         rows={
           [
             [say.allOnOneInput, report?.togetherW, yearly?.togetherKwh, 0],
-            [say.everyStringOnItsOwn, report?.byStringW, yearly?.byStringKwh, Number(input) * (strings.length - 1)],
-            [say.everyModuleOnItsOwn, report?.byModuleW, yearly?.byModuleKwh, Number(optimiser) * modules],
+            [say.everyStringOnItsOwn, report?.byStringW, yearly?.byStringKwh, timesOf(input, strings.length - 1)],
+            [say.everyModuleOnItsOwn, report?.byModuleW, yearly?.byModuleKwh, timesOf(optimiser, modules)],
             [say.sumOfNameplates, nameplateW, yearly?.nameplateKwh, null],
           ] as const
         }

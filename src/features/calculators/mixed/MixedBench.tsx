@@ -13,7 +13,7 @@ import { mixedWorking } from "@/wording/workings/electrical-workings";
 import styles from "../Bench.module.css";
 import type { BenchProps } from "../bench-views";
 import { useBenchAnswer, useBenchEngine } from "../use-bench-engine";
-import { useNumberFields } from "../use-number-fields";
+import { typedNumber, useNumberFields } from "../use-number-fields";
 import { AdviceWords } from "./AdviceWords";
 import { CurvesChart, WaysTable } from "./MixedAnswer";
 import { firstStrings } from "./mixed-strings";
@@ -37,14 +37,14 @@ export function MixedBench({ slug, site, year, nowUtcMs }: BenchProps) {
   const report = known && read.success ? mixedReport(stringsNow(strings, circuits), BYPASS_DROP_V) : null;
   const modules = strings.flat().reduce((sum, { count }) => sum + count, 0);
   const nameplateW = strings.flat().reduce((sum, part) => sum + part.count * (site.modules[part.module]?.pmpW ?? 0), 0);
-  const advice =
-    report && yearly
-      ? adviceOf(report, strings.length, yearly, {
-          price: pricePerKwh(site) ?? 0,
-          inputs: Number(input) * (strings.length - 1),
-          electronics: Number(optimiser) * modules,
-        })
+  // Without a price, of energy or of hardware, nothing is advised: what is not known costs not nothing.
+  const price = pricePerKwh(site);
+  const [perModule, perInput] = [typedNumber(optimiser, null), typedNumber(input, null)];
+  const outlay =
+    price !== null && perModule !== null && perInput !== null
+      ? { price, inputs: perInput * (strings.length - 1), electronics: perModule * modules }
       : null;
+  const advice = report && yearly && outlay ? adviceOf(report, strings.length, yearly, outlay) : null;
   const setPart = (s: number, p: number, change: Partial<MixedPart>): void =>
     setStrings(strings.map((parts, at) => (at === s ? parts.map((part, k) => (k === p ? { ...part, ...change } : part)) : parts)));
   const lost = report && report.byModuleW > 0 ? 1 - report.togetherW / report.byModuleW : 0;

@@ -4,6 +4,7 @@ import { NumberField } from "@/features/kit/fields/NumberField";
 import { number } from "@/wording/format";
 import { say } from "@/wording/screens/calculators-mixed";
 import styles from "../Bench.module.css";
+import { typedNumber } from "../use-number-fields";
 
 interface PartProps {
   readonly part: MixedPart;
@@ -15,7 +16,6 @@ interface PartProps {
 /** Like modules of a string: which, how many, how they lie, and what light reaches them. */
 export function PartFields({ part, names, groups, onChange }: PartProps) {
   const light = part.groupLightFrac[0] ?? 1;
-  const numberOf = (value: number | string, fallback: number): number => (typeof value === "number" ? value : fallback);
   return (
     <>
       <div className={styles.part}>
@@ -35,7 +35,7 @@ export function PartFields({ part, names, groups, onChange }: PartProps) {
           min={1}
           allowDecimal={false}
           value={part.count}
-          onChange={(value) => onChange({ count: numberOf(value, 1) })}
+          onChange={(value) => onChange({ count: typedNumber(value, 1) })}
         />
         <NumberField
           label="Tilt"
@@ -43,7 +43,7 @@ export function PartFields({ part, names, groups, onChange }: PartProps) {
           min={0}
           max={90}
           value={part.tiltDeg}
-          onChange={(value) => onChange({ tiltDeg: numberOf(value, 0) })}
+          onChange={(value) => onChange({ tiltDeg: typedNumber(value, 0) })}
         />
         <NumberField
           label="Azimuth"
@@ -51,7 +51,7 @@ export function PartFields({ part, names, groups, onChange }: PartProps) {
           min={0}
           max={360}
           value={part.azimuthDeg}
-          onChange={(value) => onChange({ azimuthDeg: numberOf(value, 180) })}
+          onChange={(value) => onChange({ azimuthDeg: typedNumber(value, 180) })}
         />
         <NumberField
           label="Cells"
@@ -59,9 +59,9 @@ export function PartFields({ part, names, groups, onChange }: PartProps) {
           min={-40}
           max={110}
           value={part.cellTempC}
-          onChange={(value) => onChange({ cellTempC: numberOf(value, 25) })}
+          onChange={(value) => onChange({ cellTempC: typedNumber(value, 25) })}
         />
-        <LightField part={part} onChange={onChange} numberOf={numberOf} light={light} />
+        <LightField part={part} onChange={onChange} light={light} />
       </div>
       <LightSliders part={part} onChange={onChange} light={light} />
     </>
@@ -71,11 +71,10 @@ export function PartFields({ part, names, groups, onChange }: PartProps) {
 interface LightFieldProps {
   readonly part: PartProps["part"];
   readonly onChange: (change: Partial<MixedPart>) => void;
-  readonly numberOf: (value: number | string, fallback: number) => number;
   readonly light: number;
 }
 
-function LightField({ part, onChange, numberOf, light }: LightFieldProps) {
+function LightField({ part, onChange, light }: LightFieldProps) {
   return (
     <NumberField
       label="Groups lit"
@@ -84,7 +83,9 @@ function LightField({ part, onChange, numberOf, light }: LightFieldProps) {
       value={part.groupLightFrac.filter((share) => share > 0).length}
       onChange={(value) =>
         onChange({
-          groupLightFrac: part.groupLightFrac.map((_, g) => (g < numberOf(value, part.groupLightFrac.length) ? Math.max(light, 0.01) : 0)),
+          groupLightFrac: part.groupLightFrac.map((_, g) =>
+            g < typedNumber(value, part.groupLightFrac.length) ? Math.max(light, 0.01) : 0,
+          ),
         })
       }
     />

@@ -8,6 +8,7 @@ import { Figure } from "@/features/kit/figures/Figure";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { Refused } from "@/features/kit/problems/ProblemList";
 import { dateName, money, number, percent, yearsAndMonths } from "@/wording/format";
+import { paybackIntervalWords } from "@/wording/money";
 import { say } from "@/wording/screens/money-payback";
 import { firstYearWorking, type MoneyContext, risingWorking, simpleWorking } from "@/wording/workings/money-workings";
 import styles from "../MoneyChapter.module.css";
@@ -207,7 +208,7 @@ function PaybackSentence({ missing, context, spread, commissioned }: SentencePro
           {say.theMoneyComesBackIn}
           <Figure working={() => risingWorking(context)}>{yearsAndMonths(risingYears)}</Figure>
           {commissioned && <>, on about {dateName(breakEven(commissioned, risingYears))}</>}
-          {spread && Number.isFinite(spread.low) && <> ({intervalWords(spread)})</>}
+          {spread && Number.isFinite(spread.low) && <> ({paybackIntervalWords(spread)})</>}
           {say.withPricesRisingAYearModules(percent(context.terms.priceRisePerYearFrac))}
         </>
       )}
@@ -221,9 +222,6 @@ function PaybackSentence({ missing, context, spread, commissioned }: SentencePro
     </p>
   );
 }
-
-const intervalWords = ({ low, high }: PaybackSpread): string =>
-  Number.isFinite(high) ? `${number(low, 1)} to ${number(high, 1)} years` : say.yearsToBeyondTheHorizon(number(low, 1));
 
 function breakEven(commissioned: string, years: number): string {
   return new Date(Date.parse(commissioned) + years * YEAR_MS).toISOString().slice(0, 10);

@@ -7,7 +7,7 @@ import chapter from "@/features/kit/look/Chapter.module.css";
 import { ScrollBox } from "@/features/kit/look/ScrollBox";
 import { RuledTable } from "@/features/kit/table/RuledTable";
 import { dateName, money, number, percent } from "@/wording/format";
-import { noReturnWords } from "@/wording/money";
+import { noReturnWords, paybackIntervalWords } from "@/wording/money";
 import { say } from "@/wording/screens/money-payback";
 import {
   discountedWorking,
@@ -78,9 +78,7 @@ function paybackWays(context: MoneyContext, rate: BillsReport["runRates"][number
           {
             name: "95 % interval",
             what: say.n95Of100DrawsOfYield,
-            value: Number.isFinite(spread.high)
-              ? `${number(spread.low, 1)} to ${number(spread.high, 1)} years`
-              : `from ${number(spread.low, 1)} years`,
+            value: paybackIntervalWords(spread),
             working: () => spreadWorking(spread),
           },
         ]

@@ -6,19 +6,6 @@ const config: NextConfig = {
   reactStrictMode: true,
   // `npm test` checks types over everything, tests included; a second pass here would only slow the first start.
   typescript: { ignoreBuildErrors: true },
-  headers: async () => [
-    {
-      source: "/:path*",
-      headers: [
-        { key: "X-Content-Type-Options", value: "nosniff" },
-        { key: "Referrer-Policy", value: "same-origin" },
-        { key: "X-Frame-Options", value: "DENY" },
-        { key: "Permissions-Policy", value: "camera=(), microphone=(), geolocation=()" },
-        { key: "Cross-Origin-Opener-Policy", value: "same-origin" },
-        { key: "Cross-Origin-Resource-Policy", value: "same-origin" },
-      ],
-    },
-  ],
   experimental: { optimizePackageImports: ["@mantine/core", "@tabler/icons-react", "d3"] },
 };
 

@@ -57,7 +57,7 @@ export async function measureImport(): Promise<ImportFigures> {
   await mkdir(folder, { recursive: true });
   const file = path.join(folder, "million.csv");
   await writeCsv(file);
-  const services = openServices({ ...process.env, DUSTY_LEDGER_VAR: folder });
+  const services = openServices({ ...process.env, DUSTY_LEDGER_VAR: folder }, { mayMigrate: true });
   await migrate(services.sequelize);
   const book = await createBook(services.books, { ...DEMO_BOOKS[0]!.site, name: `Bench ${Date.now()}` });
   let peak = 0;

@@ -9,7 +9,7 @@ await ensureDebian(["postgresql-15"], () => serverPrograms() !== null);
 const cluster = await startThrowawayCluster();
 const { code } = await run(nodeBin("tsx"), ["bench/run.ts"], {
   // The same young generation as the server has.
-  env: { ...process.env, DATABASE_URL: cluster.url, NODE_OPTIONS: "--max-semi-space-size=4" },
+  env: { ...process.env, DATABASE_URL: cluster.adminUrl, NODE_OPTIONS: "--max-semi-space-size=4" },
 });
 await cluster.stop();
 process.exit(code);

@@ -1,11 +1,9 @@
 import { existsSync } from "node:fs";
 import { mkdir, readFile } from "node:fs/promises";
-import { ensureBuild } from "./lib/build.mjs";
-import { ensurePrograms, program } from "./lib/bundle.mjs";
-import { serverPrograms, startThrowawayCluster } from "./lib/cluster.mjs";
+import { serverPrograms } from "./lib/cluster.mjs";
+import { startHouse } from "./lib/house.mjs";
 import { checkNode, ensureDebian, ensurePackages } from "./lib/install.mjs";
-import { inProject, must } from "./lib/run.mjs";
-import { serve } from "./lib/serve.mjs";
+import { inProject } from "./lib/run.mjs";
 
 /** One picture of each main view, from a fresh demo. */
 const VIEWS = [
@@ -89,17 +87,8 @@ await ensureDebian(["postgresql-15"], () => serverPrograms() !== null);
 await ensureDebian(["chromium"], () => existsSync("/usr/bin/chromium"));
 const { chromium } = await import("@playwright/test");
 const chromiumLaunch = JSON.parse(await readFile(inProject("scripts", "lib", "chromium.json"), "utf8"));
-const cluster = await startThrowawayCluster();
-const env = {
-  ...process.env,
-  DATABASE_URL: cluster.url,
-  LOG_LEVEL: "error",
-  DUSTY_LEDGER_VAR: inProject("test-results", "screenshots-var"),
-};
-await ensureBuild(env);
-await ensurePrograms();
-await must(process.execPath, [program("prepare")], { env });
-const site = await serve({ env, firstPort: 3500, quiet: true });
+const house = await startHouse({ firstPort: 3500, folder: "screenshots-var", hasWorker: false });
+const { site } = house;
 const browser = await chromium.launch(chromiumLaunch);
 await mkdir(inProject("docs", "screenshots"), { recursive: true });
 for (const { name, path, width = 1280, height = 800, colorScheme = "light", settle = 600, act } of VIEWS) {
@@ -116,6 +105,5 @@ for (const { name, path, width = 1280, height = 800, colorScheme = "light", sett
   await context.close();
 }
 await browser.close();
-await site.stop();
-await cluster.stop();
+await house.stop();
 console.log(`${VIEWS.length} pictures in docs/screenshots`);

@@ -1,12 +1,11 @@
 import { existsSync } from "node:fs";
 import { mkdir, readFile, rm } from "node:fs/promises";
 import { ensureBuild } from "./lib/build.mjs";
-import { ensurePrograms, program } from "./lib/bundle.mjs";
+import { ensurePrograms } from "./lib/bundle.mjs";
 import { serverPrograms, startThrowawayCluster } from "./lib/cluster.mjs";
-import { startWorker } from "./lib/helpers.mjs";
+import { startHouse } from "./lib/house.mjs";
 import { checkNode, ensureDebian, ensurePackages } from "./lib/install.mjs";
 import { inProject, must, nodeBin, run } from "./lib/run.mjs";
-import { serve } from "./lib/serve.mjs";
 
 let passed = 0;
 let failed = 0;
@@ -94,7 +93,7 @@ async function all() {
   await rm(inProject("test-results"), { recursive: true, force: true });
   const cluster = await startThrowawayCluster();
   undo.push(cluster.stop);
-  const plain = { ...process.env, DATABASE_URL: cluster.url, LOG_LEVEL: "error" };
+  const plain = { ...process.env, DATABASE_URL: cluster.adminUrl, LOG_LEVEL: "error" };
   await check("build", async () => {
     await ensurePrograms();
     await ensureBuild(plain);
@@ -102,13 +101,13 @@ async function all() {
   await Promise.all([check("types", () => tool("tsc", ["--noEmit"])), check("lint", () => tool("eslint", ["."]))]);
   await check("format and style", () => tool("biome", ["check", "--error-on-warnings", "."]));
   await check("direction of imports", directionRules);
-  await vitest({ ...plain, DATABASE_URL: await database(cluster.url, "suites") });
-  const served = { ...plain, DATABASE_URL: await database(cluster.url, "journeys"), DUSTY_LEDGER_VAR: inProject("test-results", "var") };
-  await check("demo", () => must(process.execPath, [program("prepare")], { env: served }));
-  const site = await serve({ env: served, firstPort: 3400, quiet: true });
-  undo.push(site.stop);
-  undo.push(startWorker(served).stop);
-  const open = { ...served, DUSTY_LEDGER_ADDRESS: site.address };
+  await vitest({ ...plain, DATABASE_URL: await database(cluster.adminUrl, "suites") });
+  let open = plain;
+  await check("demo", async () => {
+    const house = await startHouse({ firstPort: 3400, folder: "var", cluster });
+    undo.push(house.stop);
+    open = { ...house.env, DUSTY_LEDGER_ADDRESS: house.site.address };
+  });
   await browser(open, "journeys");
   await browser(open, "everyone");
 }

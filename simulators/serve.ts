@@ -1,4 +1,5 @@
 import { createServer, type IncomingMessage, type ServerResponse } from "node:http";
+import type { AddressInfo } from "node:net";
 import { text } from "node:stream/consumers";
 import { DAY_MS } from "@/core/units";
 import { LivePlant } from "./live";
@@ -103,9 +104,18 @@ async function handle(request: IncomingMessage, response: ServerResponse, path: 
 const [kind = "", port = "0"] = process.argv.slice(2);
 const chosen = KINDS[kind as keyof typeof KINDS];
 if (!chosen) throw new Error(`Name a simulator: ${Object.keys(KINDS).join(", ")}`);
-const answer = chosen.answer(new LivePlant(chosen.book));
+// Made when somebody asks: listening comes first.
+let made: Answer | null = null;
+const answer: Answer = (since, now) => {
+  made ??= chosen.answer(new LivePlant(chosen.book));
+  return made(since, now);
+};
 const server = createServer((request, response) => {
   handle(request, response, chosen.path, answer).catch((error: unknown) => reply(response, 500, "text/plain", String(error)));
 });
-server.listen(Number(port), "127.0.0.1", () => process.stdout.write(`simulated ${kind} at http://127.0.0.1:${port}${chosen.path}\n`));
-for (const signal of ["SIGINT", "SIGTERM"] as const) process.on(signal, () => server.close(() => process.exit(0)));
+server.listen(Number(port), "127.0.0.1", () => {
+  const { port: bound } = server.address() as AddressInfo;
+  process.send?.({ kind: "listening", port: bound });
+  process.stdout.write(`simulated ${kind} at http://127.0.0.1:${bound}${chosen.path}\n`);
+});
+for (const signal of ["SIGINT", "SIGTERM", "disconnect"] as const) process.on(signal, () => process.exit(0));

@@ -6,6 +6,7 @@ import { inProject } from "./run.mjs";
 export const PROGRAMS = {
   ledger: "src/cli/main.ts",
   worker: "src/jobs/worker.ts",
+  server: "src/server/main.ts",
   prepare: "scripts/prepare.ts",
   simulator: "simulators/serve.ts",
 };
@@ -31,7 +32,7 @@ const isFresh = () => {
 /** Bundles the programs where their sources changed since. */
 export async function ensurePrograms() {
   if (isFresh()) return;
-  const { build } = await import("esbuild");
+  const { build, stop } = await import("esbuild");
   await build({
     absWorkingDir: inProject(),
     entryPoints: Object.entries(PROGRAMS).map(([out, file]) => ({ in: file, out })),
@@ -48,4 +49,5 @@ export async function ensurePrograms() {
     sourcemap: "linked",
     logLevel: "warning",
   });
+  await stop();
 }

@@ -1,8 +1,6 @@
-import { spawn } from "node:child_process";
 import { readFileSync } from "node:fs";
 import { program } from "./bundle.mjs";
-import { freePort } from "./cluster.mjs";
-import { projectFolder } from "./run.mjs";
+import { keep, startProgram, told } from "./supervise.mjs";
 
 const SIMULATORS = ["weather", "logger", "meter"];
 
@@ -12,38 +10,36 @@ const SIMULATORS = ["weather", "logger", "meter"];
  */
 const WORKER_FLAGS = JSON.parse(readFileSync(new URL("./worker-flags.json", import.meta.url), "utf8"));
 
-function start(args, env, flags = []) {
-  // One process, so that a signal reaches what does the work.
-  const child = spawn(process.execPath, [...flags, ...args], {
-    cwd: projectFolder,
-    env,
-    stdio: ["ignore", "ignore", "inherit"],
-  });
-  const ended = new Promise((resolve) => child.once("exit", resolve));
+/** Starts the simulators of the demo, a process each, on ports of loopback that were free; resolves once all listen. They keep their ports. */
+export async function startSimulators(env) {
+  const ports = SIMULATORS.map(() => 0);
+  const running = SIMULATORS.map((name, k) =>
+    keep(`simulator of the ${name}`, () => startProgram([program("simulator"), name, String(ports[k])], env), {
+      ready: async (child) => {
+        ports[k] = (await told(child, "listening")).port;
+      },
+    }),
+  );
+  await Promise.all(running.map(({ started }) => started));
   return {
-    child,
-    stop: async () => {
-      child.kill("SIGTERM");
-      await ended;
-    },
-  };
-}
-
-/** Starts the simulators of the demo, a process each, on neighbouring ports of loopback. */
-export async function startSimulators(env, wanted = 4310) {
-  let firstPort = await freePort(wanted);
-  // Three in a row must be free.
-  while ((await freePort(firstPort + 1)) !== firstPort + 1 || (await freePort(firstPort + 2)) !== firstPort + 2)
-    firstPort = await freePort(firstPort + 3);
-  const running = SIMULATORS.map((name, k) => start([program("simulator"), name, String(firstPort + k)], env));
-  return {
-    firstPort,
-    hosts: SIMULATORS.map((_, k) => `127.0.0.1:${firstPort + k}`),
+    ports,
+    hosts: ports.map((port) => `127.0.0.1:${port}`),
+    kill: (k) => running[k].state.child.kill("SIGKILL"),
+    pids: () => running.map(({ state }) => state.child.pid),
     stop: async () => {
       await Promise.all(running.map(({ stop }) => stop()));
     },
   };
 }
 
-/** Starts a worker that takes jobs from the database's queue. */
-export const startWorker = (env) => start([program("worker")], env, WORKER_FLAGS);
+/** Keeps a worker that takes jobs from the database's queue. */
+export function startWorker(env, { quiet = false } = {}) {
+  const worker = keep("worker", () => startProgram([...WORKER_FLAGS, program("worker")], env), { quiet });
+  worker.started.catch(() => {});
+  return {
+    stop: () => worker.stop(),
+    kill: () => worker.state.child.kill("SIGKILL"),
+    pid: () => worker.state.child?.pid,
+    starts: () => worker.state.starts,
+  };
+}

@@ -5,19 +5,37 @@ import { fileURLToPath } from "node:url";
 export const projectFolder = path.resolve(path.dirname(fileURLToPath(import.meta.url)), "..", "..");
 export const inProject = (...parts) => path.join(projectFolder, ...parts);
 
-/** Runs a command to its end; resolves with its exit code and, when captured, its output. */
+const running = new Set();
+
+/** Ends what still runs to its end, with all that it started in turn: a build has helpers of its own. */
+export function endRunning() {
+  for (const child of running) {
+    try {
+      process.kill(-child.pid, "SIGKILL");
+    } catch {
+      // It has just ended by itself.
+    }
+  }
+}
+
+/** Runs a command to its end, in a group of its own; resolves with its exit code and, when captured, its output. */
 export function run(command, args, { capture = false, env = process.env, cwd = projectFolder, input } = {}) {
   return new Promise((resolve, reject) => {
     const child = spawn(command, args, {
       cwd,
       env,
+      detached: true,
       stdio: [input === undefined ? "ignore" : "pipe", capture ? "pipe" : "inherit", capture ? "pipe" : "inherit"],
     });
+    running.add(child);
     let output = "";
     child.stdout?.on("data", (chunk) => (output += chunk));
     child.stderr?.on("data", (chunk) => (output += chunk));
     child.on("error", reject);
-    child.on("close", (code) => resolve({ code: code ?? 1, output }));
+    child.on("close", (code) => {
+      running.delete(child);
+      resolve({ code: code ?? 1, output });
+    });
     if (input !== undefined) child.stdin.end(input);
   });
 }

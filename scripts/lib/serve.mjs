@@ -1,47 +1,53 @@
-import { spawn } from "node:child_process";
 import { setTimeout as wait } from "node:timers/promises";
-import { freePort } from "./cluster.mjs";
-import { inProject, projectFolder } from "./run.mjs";
+import { program } from "./bundle.mjs";
+import { keep, startProgram, told } from "./supervise.mjs";
 
-/** Serves the built application on loopback; resolves once it answers. */
+/** Lines of a quiet server's log that are kept for a fault. */
+const KEPT_CHARS = 200_000;
+
+/** Serves the application; resolves once it listens. The port stays the same over restarts. */
 export async function serve({ env, firstPort = 3000, dev = false, quiet = false }) {
-  const port = await freePort(firstPort);
-  // A small young generation keeps the memory of a long import flat; it costs a few per cent of its time.
-  const args = [
-    "--max-semi-space-size=4",
-    inProject("node_modules", "next", "dist", "bin", "next"),
-    dev ? "dev" : "start",
-    "-H",
-    "127.0.0.1",
-    "-p",
-    String(port),
-  ];
-  const child = spawn(process.execPath, args, {
-    cwd: projectFolder,
-    env: { ...env, NODE_ENV: dev ? "development" : "production", NEXT_TELEMETRY_DISABLED: "1" },
-    stdio: ["ignore", quiet ? "pipe" : "inherit", quiet ? "pipe" : "inherit"],
-  });
+  const own = { ...env, PORT: String(firstPort), NODE_ENV: dev ? "development" : "production", NEXT_TELEMETRY_DISABLED: "1" };
   let log = "";
-  child.stdout?.on("data", (chunk) => (log += chunk));
-  child.stderr?.on("data", (chunk) => (log += chunk));
-  const ended = new Promise((resolve) => child.once("exit", resolve));
-  const address = `http://127.0.0.1:${port}`;
-  for (let tries = 0; tries < 300; tries++) {
-    if (child.exitCode !== null) throw new Error(`The server ended at once.\n${log}`);
-    const answer = await fetch(`${address}/api/health`).catch(() => null);
-    if (answer?.ok)
-      return {
-        address,
-        ended,
-        log: () => log,
-        kill: () => child.kill("SIGKILL"),
-        stop: async () => {
-          child.kill("SIGTERM");
-          await ended;
-        },
-      };
+  let failed = null;
+  const site = keep(
+    "server",
+    async () => {
+      // A small young generation keeps the memory of a long import flat; it costs a few per cent of its time.
+      const child = await startProgram(["--max-semi-space-size=4", program("server")], own, { output: quiet ? "pipe" : "inherit" });
+      for (const stream of [child.stdout, child.stderr]) stream?.on("data", (chunk) => (log = (log + chunk).slice(-KEPT_CHARS)));
+      return child;
+    },
+    {
+      quiet,
+      ready: async (child) => {
+        const { port } = await told(child, "listening");
+        own.PORT = String(port);
+      },
+    },
+  );
+  await site.started.catch((error) => (failed = error));
+  if (failed) {
+    await site.stop();
+    throw new Error(`The server did not start: ${failed.message}\n${log}`);
+  }
+  const address = `http://127.0.0.1:${own.PORT}`;
+  return {
+    address,
+    log: () => log,
+    starts: () => site.state.starts,
+    kill: () => site.state.child.kill("SIGKILL"),
+    pid: () => site.state.child.pid,
+    stop: () => site.stop(),
+  };
+}
+
+/** Waits until an address answers well. */
+export async function answers(address, withinMs = 60_000) {
+  for (const end = Date.now() + withinMs; ; ) {
+    const answer = await fetch(address).catch(() => null);
+    if (answer?.ok) return;
+    if (Date.now() > end) throw new Error(`${address} did not answer within ${withinMs / 1000} s (${answer?.status ?? "no connection"}).`);
     await wait(200);
   }
-  child.kill("SIGTERM");
-  throw new Error(`The server did not answer within a minute.\n${log}`);
 }

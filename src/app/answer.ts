@@ -2,6 +2,7 @@ import { ZodError, type z } from "zod";
 import type { Actor } from "@/contracts/access";
 import type { Problem } from "@/contracts/problems";
 import type { RefusalKind } from "@/contracts/refusals";
+import { unstorableIn } from "@/contracts/storable";
 import { Refusal } from "@/usecases/refusal";
 import { log } from "@/wiring";
 import { refusalInWords } from "@/wording/refusals";
@@ -42,16 +43,14 @@ const STATUS: Readonly<Record<RefusalKind, number>> = {
 
 /** Runs a route behind the access guard; refusals become answers with their words, anything else is logged and hidden. */
 export async function answer(request: Request, route: (actor: Actor) => Promise<Response>): Promise<Response> {
-  const started = performance.now();
-  const path = new URL(request.url).pathname;
   try {
-    const response = await route(guard(request));
-    log.info({ method: request.method, path, status: response.status, ms: Math.round(performance.now() - started) }, "request");
-    return response;
+    return await route(guard(request));
   } catch (error) {
     const refusal = refusalOf(error);
-    if (refusal) log.warn({ method: request.method, path, code: refusal.code, facts: refusal.facts }, refusal.message);
-    else log.error({ method: request.method, path, err: error }, "request failed");
+    // The edge logs each request with its status; here stands why.
+    const id = request.headers.get("x-request-id");
+    if (refusal) log.warn({ id, code: refusal.code, reason: refusal.reason }, "refused");
+    else log.error({ id, err: error }, "request failed");
     return refused(refusal ?? new Refusal("our-fault", "our-fault"));
   }
 }
@@ -76,10 +75,23 @@ function refused(refusal: Refusal): Response {
   return Response.json({ error: refusalBody(refusal) } satisfies ErrorAnswer, { status: status === CLOSED ? 400 : status });
 }
 
+/** The JSON in a text. Only what the text itself gets wrong is refused as such: a fault of ours stays one. */
+export function jsonOf(text: string, reason: "no-json" | "entry-no-json"): unknown {
+  try {
+    return JSON.parse(text);
+  } catch (error) {
+    throw new Refusal("bad-request", reason, { fault: error instanceof Error ? error.message : "" });
+  }
+}
+
+/** What can be stored as it was sent; a text with a NUL or half a letter is refused by its place. */
+export function storable(json: unknown): unknown {
+  const fault = unstorableIn(json);
+  if (fault) throw new Refusal("bad-request", fault.reason, { path: fault.path.join(".") });
+  return json;
+}
+
 /** A request's JSON body, checked. */
 export async function bodyOf<S extends z.ZodType>(request: Request, schema: S): Promise<z.output<S>> {
-  const json: unknown = await request.json().catch(() => {
-    throw new Refusal("bad-request", "no-json");
-  });
-  return schema.parse(json);
+  return schema.parse(storable(jsonOf(await request.text(), "no-json")));
 }

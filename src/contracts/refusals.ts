@@ -30,6 +30,11 @@ export type RefusalKind = (typeof refusalKinds)[number];
 
 /** Why something was refused: each reason has its words. */
 export const refusalReasons = [
+  "address-not-readable",
+  "body-too-large",
+  "body-too-slow",
+  "body-without-length",
+  "too-busy",
   "batch-not-found",
   "bill-fault",
   "bills-too-large",
@@ -55,10 +60,12 @@ export const refusalReasons = [
   "finding-not-found",
   "foreign-host",
   "foreign-origin",
+  "form-broken",
   "host-not-listed",
   "import-cancelled",
   "imported-again",
   "json-columns-missing",
+  "json-too-deep",
   "meter-without-readings",
   "month-closed",
   "month-not-found",
@@ -84,6 +91,7 @@ export const refusalReasons = [
   "site-invalid",
   "too-many-feeds",
   "too-many-variants",
+  "text-not-storable",
   "trial-meter-without-readings",
   "upload-cut-short",
   "upload-gone",

@@ -25,11 +25,11 @@ export function bookRepository({ Book }: Models, changeBook: ChangeBook): BookSt
     },
     async spines() {
       const rows = await Book.findAll({
-        attributes: ["slug", [literal("site->>'name'"), "name"]],
+        attributes: ["slug", "isDemo", [literal("site->>'name'"), "name"]],
         order: ["createdAt", "slug"],
         raw: true,
       });
-      return rows as unknown as { slug: string; name: string }[];
+      return rows as unknown as { slug: string; name: string; isDemo: boolean }[];
     },
     async bySlug(slug) {
       const row = await Book.findOne({ where: { slug } });

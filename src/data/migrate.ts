@@ -8,10 +8,11 @@ import { causes } from "./migrations/0005-causes";
 import { bills } from "./migrations/0006-bills";
 import { fieldBook } from "./migrations/0007-field-book";
 import { secondEdition } from "./migrations/0008-second-edition";
+import { nothingBringsItDown } from "./migrations/0009-nothing-brings-it-down";
 
 const migrator = (sequelize: Sequelize) =>
   new Umzug({
-    migrations: [booksAndPages, variants, sparseAndDecisions, feeds, causes, bills, fieldBook, secondEdition],
+    migrations: [booksAndPages, variants, sparseAndDecisions, feeds, causes, bills, fieldBook, secondEdition, nothingBringsItDown],
     context: sequelize,
     storage: new SequelizeStorage({ sequelize, tableName: "migrations" }),
     logger: undefined,
@@ -20,6 +21,11 @@ const migrator = (sequelize: Sequelize) =>
 /** Brings the database to the newest schema; returns the names of what was applied. */
 export async function migrate(sequelize: Sequelize): Promise<string[]> {
   return (await migrator(sequelize).up()).map((migration) => migration.name);
+}
+
+/** Names of migrations that the database still lacks. */
+export async function pendingMigrations(sequelize: Sequelize): Promise<string[]> {
+  return (await migrator(sequelize).pending()).map((migration) => migration.name);
 }
 
 /** Takes every migration back. For tests. */

@@ -12,6 +12,11 @@ export class Refusal extends Error {
   ) {
     super(`${code}: ${reason}`);
   }
+
+  /** A build bundles this class more than once, and worker threads send it as data: what counts is what it is, not where it was made. */
+  static override [Symbol.hasInstance](thrown: unknown): boolean {
+    return thrown instanceof Error && thrown.name === "Refusal" && "reason" in thrown;
+  }
 }
 
 export const bookNotFound = (slug: string): Refusal => new Refusal("book-not-found", "book-not-found", { slug });

@@ -2,14 +2,14 @@ import { DEMO_BOOKS, DEMO_FEEDS, SIMULATOR_ORDER } from "@simulators";
 import { feedSettingsSchema } from "@/contracts/feeds";
 import type { Services } from "./services";
 
-/** Gives the demo books their feeds, at the port where the simulators run this time; feeds that are there get the new address. */
-export async function placeDemoFeeds(services: Services, firstPort: number): Promise<void> {
+/** Gives the demo books their feeds, at the ports where the simulators run this time, in their order; feeds that are there get the new address. */
+export async function placeDemoFeeds(services: Services, ports: readonly number[]): Promise<void> {
   const books = (await services.books.list()).filter((book) => book.isDemo);
   for (const { book: name, simulator, settings } of DEMO_FEEDS) {
     const book = books.find((candidate) => candidate.site.name === name);
     if (!book) continue;
     const { path, ...rest } = settings;
-    const url = `http://127.0.0.1:${firstPort + SIMULATOR_ORDER.indexOf(simulator)}${path}`;
+    const url = `http://127.0.0.1:${ports[SIMULATOR_ORDER.indexOf(simulator)]}${path}`;
     const placed = (await services.feeds.of(book.id)).find((feed) => feed.settings.name === rest.name);
     const wanted = feedSettingsSchema.parse({ ...rest, url, enabled: placed?.settings.enabled ?? false });
     const startsUtcMs = Date.parse(DEMO_BOOKS.find((demo) => demo.site.name === name)!.lastUtc);

@@ -1,16 +1,44 @@
 import { createHash } from "node:crypto";
 import { DEMO_BOOKS, type DemoBook, hourlyProduction, type PlantRecord, recordOf, supply } from "@simulators";
+import { z } from "zod";
 import { fieldEntrySchema } from "@/contracts/field-book";
 import { importOptionsSchema } from "@/contracts/imports";
 import { type Book, createBook } from "@/usecases/books";
 import type { MeteredPages, NewBatch } from "@/usecases/imports";
 import type { Services } from "./services";
 
-/** Fills an empty shelf with the demo; returns the number of books made. */
-export async function loadDemo(services: Services): Promise<number> {
-  if ((await services.books.list()).length > 0) return 0;
-  for (const demo of DEMO_BOOKS) await loadBook(services, demo);
-  return DEMO_BOOKS.length;
+const CHORE = "demo";
+const choreSchema = z.object({ state: z.enum(["making", "made"]), names: z.array(z.string()) });
+
+/**
+ * Makes the demo on an empty shelf, or what was still missing when the last try was ended; returns the number of books made. A book that was begun and
+ * not finished is taken off and made again.
+ */
+export async function finishDemo({ vitalSigns, books, ...others }: Services): Promise<number> {
+  const services = { vitalSigns, books, ...others };
+  const sign = await vitalSigns.of(CHORE);
+  const chore = sign ? choreSchema.parse(sign.facts) : null;
+  const spines = await books.spines();
+  if (chore?.state === "made" || (!chore && spines.length > 0)) return 0;
+  const names = [...(chore?.names ?? [])];
+  for (const demo of DEMO_BOOKS) {
+    const name = demo.site.name ?? "";
+    if (names.includes(name)) continue;
+    await vitalSigns.seen(CHORE, { state: "making", names });
+    const begun = (await books.spines()).find((spine) => spine.isDemo && spine.name === name);
+    const book = begun && (await books.bySlug(begun.slug));
+    if (book) await books.remove(book.id);
+    await loadBook(services, demo);
+    names.push(name);
+  }
+  await vitalSigns.seen(CHORE, { state: "made", names });
+  return names.length - (chore?.names.length ?? 0);
+}
+
+/** Whether the demo is in the making at this moment. */
+export async function isDemoInTheMaking({ vitalSigns }: Pick<Services, "vitalSigns">): Promise<boolean> {
+  const sign = await vitalSigns.of(CHORE);
+  return sign !== null && choreSchema.parse(sign.facts).state === "making";
 }
 
 async function loadBook(services: Services, demo: DemoBook): Promise<void> {

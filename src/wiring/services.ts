@@ -20,7 +20,9 @@ import {
   photoCleaner,
   readingRepository,
   stagingFolder,
+  type VitalSigns,
   variantRepository,
+  vitalSigns,
 } from "@/data";
 import type { AttributionStore } from "@/usecases/attribution";
 import type { BookStore } from "@/usecases/books";
@@ -39,6 +41,9 @@ import { type ViewOf, viewCache } from "./view-cache";
 /** Everything that a request or a job may ask for, put together once a process. */
 export interface Services extends ImportPorts {
   readonly sequelize: Sequelize;
+  readonly vitalSigns: VitalSigns;
+  /** Where files are kept between requests. */
+  readonly folder: string;
   readonly queue: JobQueue;
   readonly books: BookStore;
   readonly variants: VariantStore;
@@ -62,11 +67,11 @@ export interface Services extends ImportPorts {
 }
 
 /** Opens everything from an environment. `takesJobs`: this process is a worker. */
-export function openServices(environment: Record<string, string | undefined>, { takesJobs = false } = {}): Services {
+export function openServices(environment: Record<string, string | undefined>, { takesJobs = false, mayMigrate = false } = {}): Services {
   const { DATABASE_URL, DUSTY_LEDGER_FEED_HOSTS, DUSTY_LEDGER_VAR } = environmentSchema.parse(environment);
   const sequelize = connect(DATABASE_URL);
   const models = defineModels(sequelize);
-  const queue = jobQueue(sequelize, { takes: takesJobs, onError: (error) => log.error({ err: error }, "queue") });
+  const queue = jobQueue(sequelize, { takes: takesJobs, mayMigrate, onError: (error) => log.error({ err: error }, "queue") });
   const changeBook = bookChanger(sequelize, models, queue);
   const readings = readingRepository(sequelize, models);
   const decisions = decisionRepository(models, changeBook);
@@ -77,6 +82,8 @@ export function openServices(environment: Record<string, string | undefined>, { 
   const viewOf = viewCache(attributions);
   return {
     sequelize,
+    vitalSigns: vitalSigns(sequelize),
+    folder: path.resolve(DUSTY_LEDGER_VAR),
     queue,
     books: bookRepository(models, changeBook),
     variants: variantRepository(models),

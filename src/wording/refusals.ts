@@ -13,6 +13,9 @@ type Say = (facts: RefusalFacts, problems: readonly Problem[]) => string;
 const RELOAD = "Reload the page.";
 const OWN_ADDRESS = "Open Dusty Ledger by its own address, as printed when it started.";
 
+const sizeOf = (bytes: number): string =>
+  bytes >= 1024 * 1024 ? `${Math.round(bytes / 1024 / 1024)} MB` : `${Math.ceil(bytes / 1024)} kB`;
+
 const billFaultOf = ({ fault, ...facts }: RefusalFacts): FaultWords => billFaultWords({ kind: fault, ...facts } as unknown as BillFault);
 const firstError = (problems: readonly Problem[]): string => {
   const first = problems.find(({ severity }) => severity === "error");
@@ -169,11 +172,43 @@ const REFUSALS: Readonly<Record<RefusalReason, { readonly message: Say; readonly
   "photo-without-length": { message: () => "The photo came without its length.", help: () => "Send it again from this page." },
   "photo-gone": { message: () => "That photo is gone.", help: () => "Its entry was taken out of the field book; reload the page." },
   "entry-no-json": { message: (f) => `The entry is no JSON: ${f.fault}`, help: () => "Reload the page and send it again." },
+  "address-not-readable": {
+    message: () => "This address can't be read.",
+    help: (f) => `It is longer than ${f.most} letters, or holds an escape that stands for no letter. ${OWN_ADDRESS}`,
+  },
+  "body-without-length": {
+    message: () => "The request does not say how long it is.",
+    help: () => "Send its length (Content-Length). Nothing of it was read.",
+  },
+  "body-too-large": {
+    message: (f) => `The request holds ${sizeOf(Number(f.bytes))}; for ${f.what} at most ${sizeOf(Number(f.mostBytes))} are taken.`,
+    help: () => "Send less, or in parts. Nothing of it was read.",
+  },
+  "body-too-slow": {
+    message: () => "The request came too slowly and was given up.",
+    help: () => "Send it again when the line is better. Nothing was stored.",
+  },
+  "too-busy": {
+    message: () => "More is asked at this moment than can be answered.",
+    help: (f) => `Ask again in ${f.seconds} seconds. Nothing was lost.`,
+  },
   "foreign-host": { message: (f) => `The request names the host ${f.host}.`, help: () => OWN_ADDRESS },
-  "foreign-origin": { message: (f) => `The request comes from ${f.origin}.`, help: () => OWN_ADDRESS },
+  "foreign-origin": { message: (f) => `The request comes from ${f.origin || "nowhere that it names"}.`, help: () => OWN_ADDRESS },
   "request-not-understood": {
     message: (f) => `${f.path || "The request"}: ${f.fault || "is not understood"}`,
     help: () => "Reload the page and try again.",
+  },
+  "form-broken": {
+    message: () => "The form did not arrive whole.",
+    help: () => "Send it again. Nothing was stored; what you wrote stays here.",
+  },
+  "text-not-storable": {
+    message: (f) => `${f.path || "The request"} holds a character that is no part of any text.`,
+    help: () => "Type it again rather than paste it. Nothing was stored.",
+  },
+  "json-too-deep": {
+    message: (f) => `${f.path} lies deeper than anything that is kept here.`,
+    help: () => "Send the document as the guide describes it. Nothing was stored.",
   },
   "no-json": { message: () => "The request holds no JSON.", help: () => "Reload the page and try again." },
   "our-fault": { message: () => "Something went wrong on our side.", help: () => "Try again; the log names the fault." },

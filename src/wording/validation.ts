@@ -129,4 +129,5 @@ export const say = catalogue({
   aTiltLiesBetween0And: "a tilt lies between 0 and 90",
   aReadingCantBeNegative: "a reading can't be negative",
   giveTheVariantAName: "give the variant a name",
+  publicOriginIsAnAddress: "PUBLIC_ORIGIN is an address such as https://ledger.example",
 });

@@ -6,7 +6,7 @@ import { importOptionsSchema } from "@/contracts/imports";
 import { totalLine } from "@/core/ledger";
 import { runAttribution, runForPage } from "@/usecases/attribution";
 import { type Book, createBook } from "@/usecases/books";
-import { attributeAll, loadDemo, type Services } from "@/wiring";
+import { attributeAll, finishDemo, type Services } from "@/wiring";
 import { siteInput } from "../site-builder";
 import { freshServices } from "./services";
 
@@ -82,7 +82,7 @@ describe("a search for causes", () => {
 
   it("of the demo tells each book's story, and is behind once the book changes", async () => {
     await services.books.remove(book.id);
-    await loadDemo(services);
+    await finishDemo(services);
     const books = await services.books.list();
     await attributeAll(services);
     expect(await services.attributions.behind()).toEqual([]);

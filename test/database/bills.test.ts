@@ -2,7 +2,7 @@ import { afterAll, beforeAll, beforeEach, describe, expect, it } from "vitest";
 import { billSchema } from "@/contracts/bills";
 import { type Book, createBook } from "@/usecases/books";
 import { keepBills } from "@/usecases/money";
-import { loadDemo, type Services } from "@/wiring";
+import { finishDemo, type Services } from "@/wiring";
 import { siteInput } from "../site-builder";
 import { freshServices } from "./services";
 
@@ -55,7 +55,7 @@ describe("bills in PostgreSQL", () => {
 describe("the ferry office's money", () => {
   it("runs every bill again to the cent, and its savings hold what the simulator knows", async () => {
     for (const old of await services.books.list()) await services.books.remove(old.id);
-    await loadDemo(services);
+    await finishDemo(services);
     const ferry = (await services.books.list()).find(({ slug }) => slug === "ferry-office")!;
     const { billsReport, comparison, report } = await services.moneyOf(ferry);
     expect(billsReport!.planTest).toMatchObject({ months: 60, exact: 60 });

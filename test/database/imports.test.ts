@@ -6,7 +6,7 @@ import { type Book, createBook, saveSite } from "@/usecases/books";
 import { coverageOf, previewImport, runImport, setBatchUndone } from "@/usecases/imports";
 import { Refusal } from "@/usecases/refusal";
 import { keepVariant, removeVariant } from "@/usecases/variants";
-import { loadDemo, type Services } from "@/wiring";
+import { finishDemo, type Services } from "@/wiring";
 import { siteInput } from "../site-builder";
 import { freshServices } from "./services";
 
@@ -215,8 +215,8 @@ describe("the database itself", () => {
 describe("the demo", () => {
   it("is loaded once into an empty shelf, five books of five years", async () => {
     await services.books.remove(book.id);
-    expect(await loadDemo(services)).toBe(5);
-    expect(await loadDemo(services)).toBe(0);
+    expect(await finishDemo(services)).toBe(5);
+    expect(await finishDemo(services)).toBe(0);
     for (const demo of await services.books.list()) {
       const { report } = await services.ledgerOf(demo);
       expect(report.years.map((year) => year.key)).toEqual(["2021", "2022", "2023", "2024", "2025"]);

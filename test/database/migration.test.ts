@@ -18,7 +18,7 @@ beforeAll(async () => {
   await server.query(`create database ${NAME}`);
   const url = new URL(process.env.DATABASE_URL!);
   url.pathname = `/${NAME}`;
-  services = openServices({ ...process.env, DATABASE_URL: url.toString() });
+  services = openServices({ ...process.env, DATABASE_URL: url.toString() }, { mayMigrate: true });
   await services.sequelize.query(gunzipSync(readFileSync(path.join(fixtures, "databases", "first-edition.sql.gz"))).toString("utf8"));
   await migrate(services.sequelize);
 }, 60_000);

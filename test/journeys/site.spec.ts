@@ -72,7 +72,7 @@ test("a newcomer enters the pump station from a paper sheet, and sees its sun pa
   expect(site.arrays[0]).toMatchObject({ tiltDeg: 20, count: 24 });
   expect(Math.abs(((site.arrays[0]!.azimuthDeg + 180) % 360) - 180)).toBeLessThan(2);
   expect(Math.atan2(site.obstacles[0]!.eastM, site.obstacles[0]!.northM) * (180 / Math.PI)).toBeCloseTo(56, 0);
-  await page.request.delete(`/api/books/${slug}`);
+  await page.request.delete(`/api/books/${slug}`, { headers: { origin: new URL(page.url()).origin } });
 });
 
 test("nothing entered is lost by reload, by the back button, or by undoing too far", async ({ page }) => {
@@ -98,7 +98,7 @@ test("nothing entered is lost by reload, by the back button, or by undoing too f
   await page.reload();
   await expect(elevation).toHaveValue("123");
   await expect(page.getByText(/Unsaved entries/)).toHaveCount(0);
-  await page.request.delete(`/api/books/${slug}`);
+  await page.request.delete(`/api/books/${slug}`, { headers: { origin: new URL(page.url()).origin } });
 });
 
 test("two windows: what does not collide is put together, what does is chosen", async ({ page, context }) => {
@@ -129,7 +129,7 @@ test("two windows: what does not collide is put together, what does is chosen", 
   await save(page);
   await save(other);
   expect((await stored(page, slug)).site.place.elevationM).toBe(61);
-  await page.request.delete(`/api/books/${slug}`);
+  await page.request.delete(`/api/books/${slug}`, { headers: { origin: new URL(page.url()).origin } });
 });
 
 test("a wrong field and a wrong file are told by place, expectation and way out", async ({ page }) => {

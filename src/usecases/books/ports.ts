@@ -13,7 +13,7 @@ export interface Book {
 export interface BookStore {
   list(): Promise<readonly Book[]>;
   /** Names and addresses of all books: what stands on their spines. */
-  spines(): Promise<readonly { readonly slug: string; readonly name: string }[]>;
+  spines(): Promise<readonly { readonly slug: string; readonly name: string; readonly isDemo: boolean }[]>;
   bySlug(slug: string): Promise<Book | null>;
   byId(id: string): Promise<Book | null>;
   create(book: { slug: string; site: SiteDocument; isDemo: boolean }): Promise<Book>;

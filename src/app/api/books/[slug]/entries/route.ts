@@ -1,5 +1,5 @@
 import { Readable } from "node:stream";
-import { answer, bodyOf } from "@/app/answer";
+import { answer, bodyOf, jsonOf, storable } from "@/app/answer";
 import { MOST_PHOTO_BYTES, newEntrySchema } from "@/contracts/field-book";
 import { readEvents, writeEntries } from "@/formats/events-csv";
 import { type Book, bookBySlug } from "@/usecases/books";
@@ -55,16 +55,13 @@ async function formOf(request: Request) {
   const announced = Number(request.headers.get("content-length") ?? Number.NaN);
   if (Number.isNaN(announced)) throw new Refusal("photo-refused", "photo-without-length");
   if (announced > MOST_PHOTO_BYTES + FORM_BYTES) throw photoTooLarge(announced);
-  const form = await request.formData();
+  const form = await request.formData().catch(() => {
+    throw new Refusal("bad-request", "form-broken");
+  });
   const text = form.get("entry");
   const photo = form.get("photo");
-  return { entry: newEntrySchema.parse(jsonOf(text)), photo: photo instanceof File ? new Uint8Array(await photo.arrayBuffer()) : null };
-}
-
-function jsonOf(text: FormDataEntryValue | null): unknown {
-  try {
-    return typeof text === "string" ? JSON.parse(text) : null;
-  } catch (error) {
-    throw new Refusal("bad-request", "entry-no-json", { fault: String(error) });
-  }
+  return {
+    entry: newEntrySchema.parse(typeof text === "string" ? storable(jsonOf(text, "entry-no-json")) : null),
+    photo: photo instanceof File ? new Uint8Array(await photo.arrayBuffer()) : null,
+  };
 }

@@ -1,7 +1,6 @@
 import { describe, expect, it } from "vitest";
-import { cleaningDates, EVENT_KINDS, readEvents } from "@/formats/events-csv";
 import { inPlainText } from "@/wording/problems";
-import { guard } from "./guard";
+import { cleaningDates, EVENT_KINDS, readEvents } from ".";
 
 const read = (text: string) =>
   readEvents(
@@ -31,31 +30,5 @@ describe("an events file", () => {
   it("that is empty, or has no kind, is refused", async () => {
     expect((await read("")).problems[0]!.code).toBe("empty-file");
     expect((await read("date,what\n2023-05-01,x\n")).problems.map((p) => p.code)).toContain("no-value-column");
-  });
-});
-
-describe("the guard", () => {
-  const ask = (method: string, headers: Record<string, string>) =>
-    guard(new Request("http://127.0.0.1:3000/api/books", { method, headers }));
-  const own = { host: "127.0.0.1:3000" };
-
-  it("lets the local owner read and change from our own pages", () => {
-    expect(ask("GET", own)).toEqual({ kind: "local-owner" });
-    expect(ask("POST", { ...own, origin: "http://127.0.0.1:3000" })).toEqual({ kind: "local-owner" });
-    expect(ask("GET", { host: "localhost:3000" }).kind).toBe("local-owner");
-    expect(ask("GET", { host: "[::1]:3000" }).kind).toBe("local-owner");
-  });
-
-  it("refuses foreign hosts, so that no name can be pointed here", () => {
-    for (const host of ["example.test", "127.0.0.1.example.test:3000", ""]) {
-      expect(() => ask("GET", { host }), host).toThrow(/foreign-host/);
-    }
-  });
-
-  it("refuses changes from other origins, ports and sites", () => {
-    for (const origin of ["http://example.test", "http://127.0.0.1:4000", "https://127.0.0.1:3000", "null"]) {
-      expect(() => ask("POST", { ...own, origin }), origin).toThrow(/foreign-origin$/);
-    }
-    expect(() => ask("DELETE", { ...own, "sec-fetch-site": "cross-site" })).toThrow(/foreign-origin$/);
   });
 });

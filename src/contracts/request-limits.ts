@@ -1,0 +1,37 @@
+import { MOST_PHOTO_BYTES } from "./field-book";
+import { UPLOAD_LIMIT_BYTES } from "./uploads";
+
+const MB = 1024 * 1024;
+
+/** Bytes of a body that a route takes, read from its announced length before any of it is read. First match stands. */
+export const BODY_LIMITS: readonly {
+  readonly route: RegExp;
+  readonly what: string;
+  readonly mostBytes: number;
+  readonly mayStream: boolean;
+}[] = [
+  { route: /^\/api\/books\/[^/]+\/uploads$/, what: "a file of readings", mostBytes: UPLOAD_LIMIT_BYTES, mayStream: true },
+  {
+    route: /^\/api\/books\/[^/]+\/entries$/,
+    what: "an entry with its photo, or an events file",
+    mostBytes: MOST_PHOTO_BYTES + 64 * 1024,
+    mayStream: false,
+  },
+  { route: /^\/api\/books\/[^/]+\/bills(\/read)?$/, what: "bills", mostBytes: 5 * MB, mayStream: false },
+  { route: /^\/api\/books$/, what: "a site document", mostBytes: 2 * MB, mayStream: false },
+  { route: /^\/api\/books\/[^/]+$/, what: "a site document", mostBytes: 2 * MB, mayStream: false },
+  { route: /^\//, what: "anything else", mostBytes: MB, mayStream: false },
+];
+
+/** Letters of an address, with its question. */
+export const MOST_ADDRESS_CHARS = 4000;
+/** A request that sends nothing for this long is closed, and one that is small must have arrived by then. Seconds. */
+export const PATIENCE_S = 10;
+/** Requests of one kind that are worked on at a time; others wait their turn. */
+export const AT_WORK = { page: 2, api: 6, transfer: 4 } as const;
+/** A request that has waited this long for its turn is sent away with Retry-After. Seconds. */
+export const MOST_WAIT_S = 6;
+/** Requests of one address that may wait for their turn. */
+export const MOST_WAITING = 1500;
+/** What one that is sent away is asked to wait. Seconds. */
+export const RETRY_AFTER_S = 3;

@@ -1,0 +1,74 @@
+import { createServer, type Server } from "node:http";
+import type { AddressInfo } from "node:net";
+import { setTimeout as wait } from "node:timers/promises";
+import next from "next";
+import { environmentSchema } from "@/contracts/environment";
+import { AT_WORK, MOST_WAIT_S, MOST_WAITING, PATIENCE_S } from "@/contracts/request-limits";
+import { log, readinessOf, services } from "@/wiring";
+import { edge, type Work } from "./edge";
+import { gate } from "./gate";
+import { health } from "./health";
+
+/** Ports tried after the wanted one, where that is taken. */
+const MORE_PORTS = 50;
+/** Requests in flight have this long to end when the server is told to. */
+const LAST_WORDS_MS = 5000;
+
+const environment = environmentSchema.parse(process.env);
+const dev = process.env.NODE_ENV === "development";
+const gates = Object.fromEntries(
+  Object.entries(AT_WORK).map(([work, atWork]) => [work, gate({ atWork, mostWaiting: MOST_WAITING, mostWaitMs: MOST_WAIT_S * 1000 })]),
+) as Record<Work, ReturnType<typeof gate>>;
+const { own } = health({ gates, readiness: () => readinessOf(services()) });
+const app = next({ dev, dir: process.cwd(), hostname: environment.HOST, port: environment.PORT });
+await app.prepare();
+const handle = app.getRequestHandler();
+
+const server = createServer(
+  {
+    headersTimeout: PATIENCE_S * 1000,
+    requestTimeout: 0,
+    connectionsCheckingInterval: 1000,
+    keepAliveTimeout: 5000,
+    maxHeaderSize: 16_384,
+  },
+  edge({
+    publicOrigin: environment.PUBLIC_ORIGIN,
+    trustedProxies: new Set(environment.DUSTY_LEDGER_TRUSTED_PROXIES),
+    gates,
+    own,
+    handler: (request, response) => handle(request, response),
+    log: (facts, level, message) => log[level](facts, message),
+  }),
+);
+if (dev) server.on("upgrade", app.getUpgradeHandler());
+const port = await listen(server, environment.HOST, environment.PORT);
+process.send?.({ kind: "listening", port });
+
+for (const signal of ["SIGINT", "SIGTERM"] as const) process.once(signal, () => void close());
+// Whoever started it has gone without a word.
+process.once("disconnect", () => void close());
+
+async function close(): Promise<void> {
+  server.close();
+  server.closeIdleConnections();
+  await Promise.race([new Promise((resolve) => server.once("close", resolve)), wait(LAST_WORDS_MS)]);
+  server.closeAllConnections();
+  await Promise.race([services().close(), wait(LAST_WORDS_MS)]);
+  process.exit(0);
+}
+
+/** Binds the wanted port, or the next that is free: whoever binds has it, so that two servers never share one. */
+async function listen(server: Server, host: string, first: number): Promise<number> {
+  for (let port = first; ; port++) {
+    const error = await new Promise<NodeJS.ErrnoException | null>((resolve) => {
+      server.once("error", resolve);
+      server.listen(port, host, () => {
+        server.off("error", resolve);
+        resolve(null);
+      });
+    });
+    if (!error) return (server.address() as AddressInfo).port;
+    if (error.code !== "EADDRINUSE" || port >= first + MORE_PORTS) throw error;
+  }
+}

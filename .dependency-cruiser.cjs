@@ -55,6 +55,7 @@ module.exports = {
     only("features-see-core-contracts-wording-charts", "^src/features/", [CORE, "^src/contracts/", WORDING, "^src/charts/"]),
     only("wiring-puts-together", "^src/wiring/", [CORE, "^src/contracts/", "^src/usecases/", "^src/data/", "^simulators/"]),
     only("server-stands-before-pages", "^src/server/", ["^src/contracts/", WORDING, "^src/wiring/"]),
+    only("reckoner-uses-usecases", "^src/reckoner/", [CORE, "^src/contracts/", "^src/usecases/", "^src/wiring/"]),
     only("jobs-use-usecases", "^src/jobs/", [CORE, "^src/contracts/", "^src/usecases/", "^src/wiring/"]),
     only("cli-uses-usecases", "^src/cli/", [CORE, "^src/contracts/", WORDING, "^src/formats/", "^src/usecases/"]),
     {

@@ -1,7 +1,7 @@
 import type { NextConfig } from "next";
 
 const config: NextConfig = {
-  serverExternalPackages: ["sequelize", "umzug", "pg", "pg-copy-streams", "pino"],
+  serverExternalPackages: ["sequelize", "umzug", "pg", "pg-copy-streams", "pino", "piscina"],
   poweredByHeader: false,
   reactStrictMode: true,
   // `npm test` checks types over everything, tests included; a second pass here would only slow the first start.

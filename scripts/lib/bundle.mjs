@@ -7,6 +7,7 @@ export const PROGRAMS = {
   ledger: "src/cli/main.ts",
   worker: "src/jobs/worker.ts",
   server: "src/server/main.ts",
+  reckoner: "src/reckoner/thread.ts",
   prepare: "scripts/prepare.ts",
   simulator: "simulators/serve.ts",
 };

@@ -36,6 +36,8 @@ const STATUS: Readonly<Record<RefusalKind, number>> = {
   "upload-too-large": 413,
   "upload-cut-short": 400,
   "bad-request": 400,
+  "set-aside": 503,
+  reckoning: 503,
   cancelled: 499,
   "foreign-origin": 403,
   "our-fault": 500,

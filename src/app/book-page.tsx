@@ -1,22 +1,39 @@
 import { notFound } from "next/navigation";
 import type { ReactNode } from "react";
-import type { ChapterId } from "@/features/shell/chapters";
+import { CHAPTERS, type ChapterId } from "@/features/shell/chapters";
 import { Desk } from "@/features/shell/Desk";
+import { Reckoning } from "@/features/standing/Reckoning";
+import { SetAside } from "@/features/standing/SetAside";
 import type { Book } from "@/usecases/books";
-import { type Services, services } from "@/wiring";
+import { Refusal } from "@/usecases/refusal";
+import { type House, house } from "@/wiring";
+import { refusalInWords } from "@/wording/refusals";
 
-/** A chapter of a book on the desk: finds the book, gathers the spines, and hands both to the chapter. */
+/** A chapter of a book on the desk: finds the book, gathers the spines, and hands both to the chapter. Figures that are not at hand are said to be so. */
 export async function bookPage(
   slug: string,
   chapter: ChapterId,
-  page: (book: Book, services: Services) => Promise<ReactNode>,
+  page: (book: Book, house: House) => Promise<ReactNode>,
 ): Promise<ReactNode> {
-  const all = services();
-  const [book, spines] = await Promise.all([all.books.bySlug(slug), all.books.spines()]);
-  if (!book) notFound();
+  const own = house();
+  const spines = await own.books.spines();
+  const name = spines.find((spine) => spine.slug === slug)?.name;
+  if (name === undefined) notFound();
+  const open = async (): Promise<ReactNode> => {
+    const book = await own.books.bySlug(slug);
+    return book ? page(book, own) : notFound();
+  };
   return (
     <Desk spines={spines} slug={slug} chapter={chapter}>
-      {await page(book, all)}
+      {await open().catch((error: unknown) => standIn(error, slug, name, chapter))}
     </Desk>
   );
+}
+
+/** What stands where a chapter's figures are not at hand; any other fault stays one. */
+function standIn(error: unknown, slug: string, name: string, chapter: ChapterId): ReactNode {
+  if (!(error instanceof Refusal)) throw error;
+  if (error.code === "reckoning") return <Reckoning name={CHAPTERS.find(({ id }) => id === chapter)!.name} />;
+  if (error.code !== "set-aside") throw error;
+  return <SetAside slug={slug} name={name} {...refusalInWords(error)} mayTryAgain={error.reason !== "set-aside-document"} />;
 }

@@ -1,33 +1,72 @@
+import type { SetAsideReason } from "@/contracts/standing";
 import { nameplateW } from "@/core/site";
 import { Shelf, type ShelfBook } from "@/features/shelf/Shelf";
 import { Desk } from "@/features/shell/Desk";
-import { services } from "@/wiring";
+import { parseSite } from "@/formats/site-json";
+import type { ShelfLine } from "@/usecases/reckoning";
+import { type House, house, isDemoInTheMaking } from "@/wiring";
+
+/** Books on one sheet of the shelf. */
+const SHEET = 60;
+/** Books that one look at the shelf has reckoned, where no worker did it yet. */
+const RECKONED_A_LOOK = 4;
 
 const degrees = (value: number, positive: string, negative: string): string =>
   `${Math.abs(value).toFixed(1)}° ${value < 0 ? negative : positive}`;
 
-export default async function ShelfPage() {
-  const { books, ledgerOf, readings } = services();
-  const all = await books.list();
-  const lines = await Promise.all(
-    all.map(async (book): Promise<ShelfBook> => {
-      const { report, promise } = await ledgerOf(book);
-      const imported = await readings.promiseOf(book.id);
-      const year = report.years.at(-1);
-      const { latitudeDeg, longitudeDeg } = book.site.place;
-      return {
-        slug: book.slug,
-        kwp: nameplateW(book.site) / 1000,
-        place: `${degrees(latitudeDeg, "N", "S")}, ${degrees(longitudeDeg, "E", "W")}`,
-        line: year ?? null,
-        months: report.months.filter((line) => line.key.startsWith(year?.key ?? "none")),
-        context: { site: book.site, sources: report.sources, promiseFrom: imported ? "import" : promise ? "site" : null },
-      };
-    }),
-  );
+interface Props {
+  searchParams: Promise<{ from?: string }>;
+}
+
+export default async function ShelfPage({ searchParams }: Props) {
+  const own = house();
+  const count = await own.standings.count();
+  const from = Math.min(Math.max(0, (Math.floor(Number((await searchParams).from)) || 1) - 1), Math.max(0, count - 1));
+  const [lines, spines, isMakingDemo] = await Promise.all([own.standings.shelf(from, SHEET), own.books.spines(), isDemoInTheMaking(own)]);
+  const books = lines.map(shelfBook);
+  reckonSome(own, lines);
   return (
-    <Desk spines={all.map(({ slug, site }) => ({ slug, name: site.name }))} slug={null} chapter={null}>
-      <Shelf books={lines} timeZone={Intl.DateTimeFormat().resolvedOptions().timeZone} />
+    <Desk spines={spines} slug={null} chapter={null}>
+      <Shelf
+        books={books}
+        sheet={{ from, count, size: SHEET }}
+        isMakingDemo={isMakingDemo}
+        timeZone={Intl.DateTimeFormat().resolvedOptions().timeZone}
+      />
     </Desk>
   );
+}
+
+/** A line as the shelf shows it: of what is stored, whatever there is of it. */
+function shelfBook({ slug, name, site, version, standing }: ShelfLine): ShelfBook {
+  const reading = parseSite(site);
+  if (!reading.ok) return { slug, name, kwp: null, place: "", line: null, months: [], context: null, state: asideFor("document") };
+  const { latitudeDeg, longitudeDeg } = reading.document.place;
+  const isCurrent = standing?.version === version;
+  const figures = standing?.state === "fine" ? standing.figures : null;
+  const year = figures?.report.years.at(-1) ?? null;
+  return {
+    slug,
+    name,
+    kwp: nameplateW(reading.document) / 1000,
+    place: `${degrees(latitudeDeg, "N", "S")}, ${degrees(longitudeDeg, "E", "W")}`,
+    line: year,
+    months: figures?.report.months.filter((line) => line.key.startsWith(year?.key ?? "none")) ?? [],
+    context: figures && { site: reading.document, sources: figures.report.sources, promiseFrom: figures.promiseFrom },
+    state: isCurrent ? (standing.state === "fine" ? { kind: "fine" } : asideFor(standing.reason)) : { kind: "reckoning" },
+  };
+}
+
+const asideFor = (reason: SetAsideReason): ShelfBook["state"] => ({ kind: "set-aside", reason });
+
+/** The shelf sums nothing up: a few books that nobody has reckoned yet are asked for, and stand there at the next look. */
+function reckonSome({ books, figuresInTime }: House, lines: readonly ShelfLine[]): void {
+  const wanted = lines.filter(({ version, standing }) => standing?.version !== version).slice(0, RECKONED_A_LOOK);
+  for (const { slug } of wanted) {
+    void books
+      .bySlug(slug)
+      .then((book) => book && figuresInTime(book))
+      // A book that is set aside says so on its line.
+      .catch(() => {});
+  }
 }

@@ -1,4 +1,4 @@
-import { literal, QueryTypes, type Sequelize } from "sequelize";
+import { literal, Op, QueryTypes, type Sequelize } from "sequelize";
 import {
   ATTRIBUTION_EDITION,
   type AttributionFault,
@@ -9,6 +9,9 @@ import {
 import type { AttributionStore } from "@/usecases/attribution";
 import type { JobQueue } from "./job-queue";
 import type { Models } from "./models";
+
+/** A search that has shown no step for this long, over all its tries, is lost. */
+const LOST_AFTER_MS = 5 * 60_000;
 
 const faultOf = (code: string | null): AttributionFault | null => attributionFaults.find((fault) => fault === code) ?? null;
 
@@ -84,6 +87,13 @@ export function attributionRepository(sequelize: Sequelize, models: Models, queu
         updatedAt: new Date(),
       });
       await queue.sendAttribution(bookId);
+    },
+    async giveUpLost() {
+      const silent = new Date(Date.now() - LOST_AFTER_MS);
+      await AttributionRun.update(
+        { state: "failed", faultCode: "failed", updatedAt: new Date() },
+        { where: { state: "running", updatedAt: { [Op.lt]: silent } } },
+      );
     },
     // Raw SQL: an anti-join over three tables that the models' query can't express.
     behind: () =>

@@ -1,13 +1,14 @@
 import { literal } from "sequelize";
 import { parseSite } from "@/formats/site-json";
 import type { Book, BookStore } from "@/usecases/books";
+import { Refusal } from "@/usecases/refusal";
 import { BookMoved, type ChangeBook } from "./change-book";
 import type { BookRow, Models } from "./models";
 
 /** A stored document is read like a file: what later editions added gets its defaults. */
 function asBook({ id, slug, site, version, isDemo }: BookRow): Book {
   const reading = parseSite(site);
-  if (!reading.ok) throw new Error(`The stored site document of book ${slug} can't be read: ${JSON.stringify(reading.problems)}`);
+  if (!reading.ok) throw new Refusal("set-aside", "set-aside-document", { slug }, reading.problems);
   return { id, slug, site: reading.document, version, isDemo };
 }
 

@@ -16,5 +16,6 @@ export { defineModels, type Models } from "./models";
 export { photoCleaner } from "./photo-cleaner";
 export { readingRepository } from "./reading-repository";
 export { stagingFolder } from "./staging";
+export { standingRepository } from "./standing-repository";
 export { variantRepository } from "./variant-repository";
 export { type VitalSigns, vitalSigns } from "./vital-signs";

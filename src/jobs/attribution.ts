@@ -14,5 +14,6 @@ export const attributionHandler =
 
 /** Asks for the causes of books that are behind: after a new edition, or where a job was lost. */
 export const behindHandler = (attributions: AttributionStore) => async (): Promise<void> => {
+  await attributions.giveUpLost();
   for (const { bookId, version } of await attributions.behind()) await attributions.want(bookId, version);
 };

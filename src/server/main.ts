@@ -4,7 +4,7 @@ import { setTimeout as wait } from "node:timers/promises";
 import next from "next";
 import { environmentSchema } from "@/contracts/environment";
 import { AT_WORK, MOST_WAIT_S, MOST_WAITING, PATIENCE_S } from "@/contracts/request-limits";
-import { log, readinessOf, services } from "@/wiring";
+import { house, log, readinessOf } from "@/wiring";
 import { edge, type Work } from "./edge";
 import { gate } from "./gate";
 import { health } from "./health";
@@ -19,7 +19,7 @@ const dev = process.env.NODE_ENV === "development";
 const gates = Object.fromEntries(
   Object.entries(AT_WORK).map(([work, atWork]) => [work, gate({ atWork, mostWaiting: MOST_WAITING, mostWaitMs: MOST_WAIT_S * 1000 })]),
 ) as Record<Work, ReturnType<typeof gate>>;
-const { own } = health({ gates, readiness: () => readinessOf(services()) });
+const { own } = health({ gates, readiness: () => readinessOf(house()) });
 const app = next({ dev, dir: process.cwd(), hostname: environment.HOST, port: environment.PORT });
 await app.prepare();
 const handle = app.getRequestHandler();
@@ -54,7 +54,7 @@ async function close(): Promise<void> {
   server.closeIdleConnections();
   await Promise.race([new Promise((resolve) => server.once("close", resolve)), wait(LAST_WORDS_MS)]);
   server.closeAllConnections();
-  await Promise.race([services().close(), wait(LAST_WORDS_MS)]);
+  await Promise.race([house().close(), wait(LAST_WORDS_MS)]);
   process.exit(0);
 }
 

@@ -8,32 +8,48 @@ import { byBook } from "./cache";
 export type LedgerOf = (book: Book) => Promise<OpenLedger>;
 export type ExaminationOf = (book: Book) => Promise<Examination>;
 
+/** Open ledgers that a thread keeps: a dozen books of a decade by hours, or one by five minutes. */
+const MOST_LEDGER_BYTES = 160 * 1024 * 1024;
+
+/** Bytes of the interval columns behind an open ledger. */
+function ledgerBytes({ weather, run, metered, meters, partMeters }: OpenLedger): number {
+  const columns = (value: unknown): number =>
+    typeof value === "object" && value !== null
+      ? Object.values(value).reduce((sum: number, column: unknown) => sum + (ArrayBuffer.isView(column) ? column.byteLength : 0), 0)
+      : 0;
+  return [weather, run, run?.accountsKwh, metered, ...meters, ...partMeters].reduce((sum: number, part) => sum + columns(part), 0);
+}
+
 /** Opens ledgers over clean series, and examines the raw ones; the last few of both are cached. */
 export function ledgerCache(
   readings: ReadingStore,
   decisions: DecisionStore,
   entries: EntryStore,
 ): { ledgerOf: LedgerOf; examinationOf: ExaminationOf } {
-  const ledgerOf = byBook(async (book) => {
-    const [weather, production, sparse, promise, decided, field] = await Promise.all([
-      readings.seriesOf(book.id, "weather"),
-      readings.seriesOf(book.id, "production"),
-      readings.sparseOf(book.id),
-      readings.promiseOf(book.id),
-      decisions.of(book.id),
-      entries.of(book.id),
-    ]);
-    const { site } = book;
-    const cleanings = field.filter(({ kind }) => kind === "cleaning").map(({ to }) => to.slice(0, 10));
-    return openLedger({
-      site,
-      weather,
-      promise,
-      cleanings,
-      production: cleanSeries(production, decided, site),
-      sparse: cleanSparse(sparse, decided),
-    });
-  });
+  const ledgerOf = byBook(
+    async (book) => {
+      const [weather, production, sparse, promise, decided, field] = await Promise.all([
+        readings.seriesOf(book.id, "weather"),
+        readings.seriesOf(book.id, "production"),
+        readings.sparseOf(book.id),
+        readings.promiseOf(book.id),
+        decisions.of(book.id),
+        entries.of(book.id),
+      ]);
+      const { site } = book;
+      const cleanings = field.filter(({ kind }) => kind === "cleaning").map(({ to }) => to.slice(0, 10));
+      return openLedger({
+        site,
+        weather,
+        promise,
+        cleanings,
+        production: cleanSeries(production, decided, site),
+        sparse: cleanSparse(sparse, decided),
+      });
+    },
+    undefined,
+    { mostBytes: MOST_LEDGER_BYTES, bytesOf: ledgerBytes },
+  );
   const examinationOf = byBook(async (book) => {
     const [ledger, weather, production, sparse, decided] = await Promise.all([
       ledgerOf(book),

@@ -1,6 +1,6 @@
 import { statfs } from "node:fs/promises";
 import { pendingMigrations } from "@/data";
-import type { Services } from "./services";
+import type { Stores } from "./stores";
 
 /** Whether the house can do its work, and each thing that it needs for it: "fine", or what is wrong. */
 export interface Readiness {
@@ -16,8 +16,7 @@ const LEAST_FREE_BYTES = 200_000_000;
 const PATIENCE_MS = 2000;
 
 /** Asks each thing that the house needs. */
-export async function readinessOf(services: Services): Promise<Readiness> {
-  const { sequelize, vitalSigns, folder } = services;
+export async function readinessOf({ sequelize, vitalSigns, folder }: Stores): Promise<Readiness> {
   const parts = {
     database: await part(async () => void (await sequelize.query("select 1"))),
     schema: await part(async () => {

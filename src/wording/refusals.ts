@@ -100,6 +100,28 @@ const REFUSALS: Readonly<Record<RefusalReason, { readonly message: Say; readonly
     help: () => "Choose a meter of this book, or the whole site.",
   },
   "no-production": { message: () => "This book has no production yet.", help: () => "Bring the meter's file in the Readings chapter." },
+  reckoning: {
+    message: () => "This book is still being reckoned.",
+    help: () => "Ask again in a few seconds; the sums go on.",
+  },
+  "set-aside-time": {
+    message: () => "This book was set aside: its sums took longer than a minute.",
+    help: () =>
+      "Try again, or make it lighter in the Site and Readings chapters: fewer arrays and obstacles, or readings by coarser steps. The other books go on.",
+  },
+  "set-aside-memory": {
+    message: () => "This book was set aside: its sums took more memory than one book may have.",
+    help: () =>
+      "Try again, or make it lighter in the Site and Readings chapters: fewer arrays and obstacles, or readings by coarser steps. The other books go on.",
+  },
+  "set-aside-fault": {
+    message: () => "This book was set aside: its sums broke off through a fault of ours.",
+    help: () => "Try again; the log names the fault. Nothing that is stored was changed, and the other books go on.",
+  },
+  "set-aside-document": {
+    message: (_, [first]) => `This book was set aside: its site document can't be read${first ? ` (${inPlainText(first)})` : ""}.`,
+    help: () => "Its readings stay stored. Put a corrected site document in its place.",
+  },
   "sides-share-no-time": {
     message: (f) =>
       `The two sides share no time${f.stretch === "yes" ? " in this stretch" : ""}: one was read from ${f.from} to ${f.to}, the other from ${f.otherFrom} to ${f.otherTo}.`,

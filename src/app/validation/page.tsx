@@ -1,12 +1,12 @@
 import type { Metadata } from "next";
 import { Desk } from "@/features/shell/Desk";
 import { ValidationPage } from "@/features/validation/ValidationPage";
-import { services } from "@/wiring";
+import { house } from "@/wiring";
 
 export const metadata: Metadata = { title: "Validation" };
 
 export default async function Validation() {
-  const spines = await services().books.spines();
+  const spines = await house().books.spines();
   return (
     <Desk spines={spines} slug={null} chapter={null}>
       <ValidationPage />

@@ -12,6 +12,17 @@ export interface BookRow {
   createdAt: Date;
 }
 
+/** What is stored of a book for pages and shelf. */
+export interface StandingRow {
+  bookId: string;
+  version: number;
+  edition: number;
+  state: "fine" | "set-aside";
+  reason: "time" | "memory" | "fault" | "document" | null;
+  figures: object | null;
+  madeAt: Date;
+}
+
 export interface VariantRow {
   id: number;
   bookId: string;
@@ -28,12 +39,32 @@ export interface TableMappingRow {
 
 /** Books, what is kept with them, and how their tables are read. */
 export interface BooksModels {
+  readonly Standing: ModelStatic<Model<StandingRow, Partial<StandingRow>>>;
   readonly Book: ModelStatic<Model<BookRow, Partial<BookRow>>>;
   readonly Variant: ModelStatic<Model<VariantRow, Partial<VariantRow>>>;
   readonly TableMapping: ModelStatic<Model<TableMappingRow>>;
 }
 
-export const defineBooks = (sequelize: Sequelize): BooksModels => ({
+export function defineBooks(sequelize: Sequelize): BooksModels {
+  const models = bookModels(sequelize);
+  models.Book.hasOne(models.Standing, { as: "standing", foreignKey: "bookId" });
+  return models;
+}
+
+const bookModels = (sequelize: Sequelize): BooksModels => ({
+  Standing: sequelize.define(
+    "Standing",
+    {
+      bookId: { type: DataTypes.UUID, primaryKey: true },
+      version: DataTypes.INTEGER,
+      edition: DataTypes.INTEGER,
+      state: DataTypes.TEXT,
+      reason: DataTypes.TEXT,
+      figures: DataTypes.JSONB,
+      madeAt: DataTypes.DATE,
+    },
+    { tableName: "standings" },
+  ),
   Book: sequelize.define(
     "Book",
     {

@@ -22,7 +22,7 @@ export const defineModels = (sequelize: Sequelize): Models => ({
 
 export type { AttributionRow, AttributionRunRow } from "./attribution";
 export type { BillRow } from "./bills";
-export type { BookRow, VariantRow } from "./books";
+export type { BookRow, StandingRow, VariantRow } from "./books";
 export type { FeedRow } from "./feeds";
 export type { EntryRow, PhotoRow } from "./field-book";
 export type { AuditRow, TransferRow } from "./keeping";

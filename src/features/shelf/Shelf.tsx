@@ -2,14 +2,16 @@
 
 import Link from "next/link";
 import { PairBars } from "@/charts";
+import type { SetAsideReason } from "@/contracts/standing";
 import { type LedgerLine, performanceIndex, verdictOf } from "@/core/ledger";
 import { Figure } from "@/features/kit/figures/Figure";
 import { KnownFigure } from "@/features/kit/figures/KnownFigure";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { ScrollBox } from "@/features/kit/look/ScrollBox";
 import { RuledTable } from "@/features/kit/table/RuledTable";
+import { useRefresh } from "@/features/standing/use-refresh";
 import { kwhDecimals, number, percent } from "@/wording/format";
-import { say } from "@/wording/screens/shelf";
+import { say, wasSetAside } from "@/wording/screens/shelf";
 import type { LedgerContext } from "@/wording/workings/ledger-workings";
 import * as workings from "@/wording/workings/ledger-workings";
 import { NewBook } from "./NewBook";
@@ -17,23 +19,47 @@ import styles from "./Shelf.module.css";
 
 export interface ShelfBook {
   readonly slug: string;
-  readonly kwp: number;
+  readonly name: string;
+  /** Null where its document can't be read. */
+  readonly kwp: number | null;
   readonly place: string;
   /** The last year there is; null without weather. */
   readonly line: LedgerLine | null;
   /** The months of that year. */
   readonly months: readonly LedgerLine[];
-  readonly context: LedgerContext;
+  /** Null where there are no figures. */
+  readonly context: LedgerContext | null;
+  readonly state:
+    | { readonly kind: "fine" }
+    | { readonly kind: "reckoning" }
+    | { readonly kind: "set-aside"; readonly reason: SetAsideReason };
 }
 
+interface ShelfProps {
+  readonly books: readonly ShelfBook[];
+  /** Which books of all these are, the first counted from 0. */
+  readonly sheet: SheetOfShelf;
+  readonly isMakingDemo: boolean;
+  readonly timeZone: string;
+}
+
+const LOOK_AGAIN_MS = 2500;
+
 /** All books, one ruled line each, with the last year's balance. */
-export function Shelf({ books, timeZone }: { books: readonly ShelfBook[]; timeZone: string }) {
+export function Shelf({ books, sheet, isMakingDemo, timeZone }: ShelfProps) {
+  useRefresh(isMakingDemo || books.some(({ state }) => state.kind === "reckoning"), LOOK_AGAIN_MS);
   const needing = books.filter((book) => book.line && verdictOf(book.line, book.months).kind === "short");
   return (
     <div className={chapter.page}>
       <h1>The shelf</h1>
-      <p className={chapter.verdict}>{shelfSentence(books.length, needing.length)}</p>
+      <p className={chapter.verdict}>{shelfSentence(sheet.count, needing.length, books.length < sheet.count)}</p>
+      {isMakingDemo && (
+        <p className={chapter.soft} role="status">
+          {say.demoIsBeingMade}
+        </p>
+      )}
       {books.length > 0 && <BooksTable books={books} />}
+      <Sheets {...sheet} />
       <NewBook timeZone={timeZone} />
     </div>
   );
@@ -100,15 +126,16 @@ function BooksTable({ books }: BooksTableProps) {
   );
 }
 
-function shelfSentence(count: number, needing: number): string {
+function shelfSentence(count: number, needing: number, isPart: boolean): string {
   if (count === 0) return say.noBookYetABookHolds;
   const books = count === 1 ? "One book" : `${number(count)} books`;
+  if (isPart) return say.ofTheseOnThisSheet(books, number(needing));
   if (needing === 0) return say.inTheLastYearOfEach(books);
   return say.forALookEnergyIsMissing(books, needing === 1 ? "one asks" : `${number(needing)} ask`);
 }
 
 function BookLine({ book }: { book: ShelfBook }) {
-  const { line, context, slug } = book;
+  const { line, context, slug, state } = book;
   const kwh = (value: number | null) => (value === null || !line ? "–" : number(value, kwhDecimals(line.referenceKwh / 12)));
   const index = line && performanceIndex(line);
   const asksForLook = line && verdictOf(line, book.months).kind === "short";
@@ -116,21 +143,59 @@ function BookLine({ book }: { book: ShelfBook }) {
     <tr className={styles.line}>
       <td>
         <Link href={`/books/${slug}/ledger`} className={styles.name}>
-          {context.site.name}
+          {book.name}
         </Link>
         <small>{book.place}</small>
+        {line && state.kind === "reckoning" && <small>{say.beingReckonedAnew}</small>}
       </td>
-      <td>{number(book.kwp, 1)}</td>
+      <td>{book.kwp === null ? "–" : number(book.kwp, 1)}</td>
       <td>{line?.key ?? "–"}</td>
-      {line ? (
+      {line && context && state.kind !== "set-aside" ? (
         <LastYear book={book} context={context} line={line} kwh={kwh} asksForLook={asksForLook} index={index} />
       ) : (
         <td colSpan={6} className={chapter.soft}>
-          {say.noWeatherYet}
-          <Link href={`/books/${slug}/readings`}>{say.bringAFile}</Link>
+          <NoFigures slug={slug} state={state} />
         </td>
       )}
     </tr>
+  );
+}
+
+/** Why a line has no figures. */
+function NoFigures({ slug, state }: Pick<ShelfBook, "slug" | "state">) {
+  if (state.kind === "set-aside")
+    return (
+      <>
+        {wasSetAside[state.reason]} <Link href={`/books/${slug}/ledger`}>{say.seeWhy}</Link>
+      </>
+    );
+  if (state.kind === "reckoning") return say.beingReckoned;
+  return (
+    <>
+      {say.noWeatherYet}
+      <Link href={`/books/${slug}/readings`}>{say.bringAFile}</Link>
+    </>
+  );
+}
+
+interface SheetOfShelf {
+  readonly from: number;
+  readonly count: number;
+  readonly size: number;
+}
+
+/** Ways to the other sheets of a long shelf. */
+function Sheets({ from, count, size }: SheetOfShelf) {
+  if (count <= size) return null;
+  const starts = Array.from({ length: Math.ceil(count / size) }, (_, k) => k * size);
+  return (
+    <nav aria-label={say.sheetsOfTheShelf} className={chapter.actions}>
+      {starts.map((start) => (
+        <Link key={start} href={`/?from=${start + 1}`} prefetch={false} aria-current={start === from ? "page" : undefined}>
+          {say.booksFromTo(start + 1, Math.min(count, start + size))}
+        </Link>
+      ))}
+    </nav>
   );
 }
 

@@ -61,7 +61,7 @@ export function Desk({ spines, slug, chapter, children }: DeskProps) {
         closeButtonProps={{ "aria-label": say.closeTheShelf }}
       >
         <ul className={styles.drawerList}>
-          {spines.map((spine) => (
+          {shownSpines(spines, slug).map(({ spine }) => (
             <li key={spine.slug}>
               <Link href={chapterPath(spine.slug, "ledger")} onClick={shelf.close}>
                 {spine.name}
@@ -88,10 +88,18 @@ function Brand() {
   );
 }
 
+/** More spines than this stand in no hand's reach; the others are found by search, and on the shelf. */
+const MOST_SPINES = 30;
+
+/** The first spines of the shelf, and the open book's wherever it stands. */
+function shownSpines(spines: readonly Spine[], slug: string | null) {
+  return spines.map((spine, i) => ({ spine, i })).filter(({ spine, i }) => i < MOST_SPINES || spine.slug === slug);
+}
+
 function SpineList({ spines, slug }: { spines: readonly Spine[]; slug: string | null }) {
   return (
     <ul className={styles.spineList}>
-      {spines.map((spine, i) => (
+      {shownSpines(spines, slug).map(({ spine, i }) => (
         <li key={spine.slug}>
           <Link
             href={chapterPath(spine.slug, "ledger")}

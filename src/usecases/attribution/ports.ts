@@ -24,6 +24,8 @@ export interface AttributionStore {
   want(bookId: string, version: number): Promise<void>;
   /** Books whose result is not of their version or of this edition, and for which no search stands. */
   behind(): Promise<readonly { readonly bookId: string; readonly version: number }[]>;
+  /** Ends searches whose workers died again and again: they would show as running for ever. */
+  giveUpLost(): Promise<void>;
   /** Takes a search up; null where none is wanted. */
   take(bookId: string): Promise<{ readonly version: number } | null>;
   /** False when the search was cancelled meanwhile. */

@@ -9,7 +9,7 @@ import { Refusal } from "../refusal";
 import type { KeepingStore } from "./ports";
 
 export interface KeepingGround {
-  readonly ledger: OpenLedger;
+  readonly ledger: Pick<OpenLedger, "report">;
   readonly causes: AttributionView | null;
   readonly keeping: Keeping;
 }

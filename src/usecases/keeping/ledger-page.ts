@@ -5,7 +5,7 @@ import { yearName } from "@/core/time";
 import type { OpenLedger } from "../ledger";
 
 export interface LedgerPageInput {
-  readonly ledger: OpenLedger;
+  readonly ledger: Pick<OpenLedger, "report">;
   readonly causes: AttributionView | null;
   readonly keeping: Keeping;
   readonly posting: "evidence" | "budget";

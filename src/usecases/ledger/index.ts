@@ -4,4 +4,5 @@ export { daySums, glanceOf } from "./glance";
 export { type LedgerInput, type OpenLedger, openLedger, rangeOf } from "./open-ledger";
 export type { ReadingStore, StoredSeries, StoredSparse } from "./ports";
 export { uncertaintyOf, wholeYearsKwh } from "./uncertainty";
-export { allWeather, yearsOf, yearWeather } from "./year-weather";
+export { yearsOf } from "./year-names";
+export { allWeather, yearWeather } from "./year-weather";

@@ -27,13 +27,3 @@ export function yearWeather(place: Place, ledger: OpenLedger, year: number): { p
   if (to <= from) throw new Refusal("no-weather", "no-weather-of-year", { year });
   return { prepared: prepareWeather(place, weather), from: Math.max(0, from), to };
 }
-
-/** A year with fewer months than this is no year to reckon with. */
-const WHOLE_YEAR_MONTHS = 12;
-
-/** Years of a ledger of which every month has weather, oldest first; the others where there is none. */
-export function yearsOf({ report }: OpenLedger): string[] {
-  const names = report.years.map((year) => year.key);
-  const whole = names.filter((name) => report.months.filter((month) => month.key.startsWith(name)).length >= WHOLE_YEAR_MONTHS);
-  return whole.length > 0 ? whole : names;
-}

@@ -1,5 +1,13 @@
 import { catalogue } from "../catalogue";
 
+/** Why a book on the shelf was set aside. */
+export const wasSetAside = catalogue({
+  time: "set aside: its sums took too long.",
+  memory: "set aside: its sums took too much memory.",
+  fault: "set aside: its sums broke off.",
+  document: "set aside: its site document can't be read.",
+});
+
 /** What the screens of shelf say. */
 export const say = catalogue({
   saysWhereTheSiteIsAnd:
@@ -13,6 +21,13 @@ export const say = catalogue({
   itsMonthsOwedPaid: "its months: owed, paid",
   noWeatherYet: "no weather yet: ",
   bringAFile: "bring a file",
+  demoIsBeingMade: "The demo books are being made; each appears here when it is ready.",
+  beingReckoned: "being reckoned …",
+  beingReckonedAnew: "being reckoned anew",
+  seeWhy: "See why",
+  sheetsOfTheShelf: "Sheets of the shelf",
+  booksFromTo: (from: number, to: number) => `books ${from} to ${to}`,
+  ofTheseOnThisSheet: (books: string, needing: string) => `${books} by sheets; on this one ${needing} ask for a look.`,
   noBookYetABookHolds: "No book yet. A book holds all that is kept about one site: open one below.",
   inTheLastYearOfEach: (books: string) => `${books}. In the last year of each, what was paid fits what was owed.`,
   forALookEnergyIsMissing: (books: string, needing: string) =>

@@ -1,7 +1,7 @@
-import { services } from "@/wiring";
+import { house } from "@/wiring";
 
 /** Answers once the database does. */
 export async function GET(): Promise<Response> {
-  await services().sequelize.authenticate();
+  await house().sequelize.authenticate();
   return Response.json({ ok: true });
 }

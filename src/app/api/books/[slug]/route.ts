@@ -1,7 +1,7 @@
 import { z } from "zod";
 import { answer, bodyOf } from "@/app/answer";
 import { bookBySlug, saveSite } from "@/usecases/books";
-import { services } from "@/wiring";
+import { house } from "@/wiring";
 
 type Context = { params: Promise<{ slug: string }> };
 
@@ -10,7 +10,7 @@ const change = z.strictObject({ version: z.number().int().positive(), site: z.un
 /** The site document with the version that a change must name. */
 export function GET(request: Request, { params }: Context): Promise<Response> {
   return answer(request, async () => {
-    const { version, site } = await bookBySlug(services().books, (await params).slug);
+    const { version, site } = await bookBySlug(house().books, (await params).slug);
     return Response.json({ version, site }, { headers: { "cache-control": "no-store" } });
   });
 }
@@ -19,7 +19,7 @@ export function GET(request: Request, { params }: Context): Promise<Response> {
 export function PUT(request: Request, { params }: Context): Promise<Response> {
   return answer(request, async () => {
     const { version, site } = await bodyOf(request, change);
-    const book = await saveSite(services().books, (await params).slug, version, site);
+    const book = await saveSite(house().books, (await params).slug, version, site);
     return Response.json({ version: book.version });
   });
 }
@@ -27,7 +27,7 @@ export function PUT(request: Request, { params }: Context): Promise<Response> {
 /** Takes a book off the shelf with all that is in it. */
 export function DELETE(request: Request, { params }: Context): Promise<Response> {
   return answer(request, async () => {
-    const { books } = services();
+    const { books } = house();
     const book = await bookBySlug(books, (await params).slug);
     await books.remove(book.id);
     return Response.json({ removed: book.slug });

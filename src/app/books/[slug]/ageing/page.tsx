@@ -19,12 +19,8 @@ export default async function AgeingPage({ params, searchParams }: Props) {
   const { slug } = await params;
   const { starts } = await searchParams;
   const fiscalStart = Math.min(12, Math.max(1, Number(starts) || 7));
-  return bookPage(slug, "ageing", async (book, services) => {
-    const [status, view, ledger] = await Promise.all([
-      services.attributions.statusOf(book.id),
-      services.viewOf(book),
-      services.ledgerOf(book),
-    ]);
+  return bookPage(slug, "ageing", async (book, house) => {
+    const [status, view, ledger] = await Promise.all([house.attributions.statusOf(book.id), house.viewOf(book), house.figuresOf(book)]);
     const months = ledger.report.months.map(({ key, meteredKwh, readFrac }) => ({ key, kwh: meteredKwh ?? 0, readFrac }));
     return (
       <AgeingChapter

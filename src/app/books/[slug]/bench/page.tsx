@@ -14,7 +14,7 @@ interface Props {
 export default async function BenchPage({ params, searchParams }: Props) {
   const { slug } = await params;
   const { view } = await searchParams;
-  return bookPage(slug, "bench", async (book, { ledgerOf }) => (
+  return bookPage(slug, "bench", async (book, { figuresOf }) => (
     <BenchChapter
       key={book.version}
       slug={slug}
@@ -22,7 +22,7 @@ export default async function BenchPage({ params, searchParams }: Props) {
       site={book.site}
       view={BENCH_VIEWS.find((candidate) => candidate.id === view)?.id ?? "tilt"}
       nowUtcMs={Date.now()}
-      year={yearsOf(await ledgerOf(book)).at(-1) ?? null}
+      year={yearsOf(await figuresOf(book)).at(-1) ?? null}
     />
   ));
 }

@@ -6,7 +6,6 @@ import { LedgerPage, type LedgerView } from "@/features/ledger/LedgerPage";
 import { LEDGER_VIEWS } from "@/features/ledger/ledger-views";
 import { runForPage } from "@/usecases/attribution";
 import { type LedgerPageInput, ledgerPage } from "@/usecases/keeping";
-import { glanceOf } from "@/usecases/ledger";
 import { driftInWords } from "@/wording/keeping";
 
 export const metadata: Metadata = { title: "Ledger" };
@@ -19,10 +18,10 @@ interface Props {
 export default async function LedgerChapter({ params, searchParams }: Props) {
   const { slug } = await params;
   const { year, view, posting, starts } = await searchParams;
-  return bookPage(slug, "ledger", async (book, services) => {
-    const { ledgerOf, readings, entries, keeping, attributions, viewOf } = services;
+  return bookPage(slug, "ledger", async (book, house) => {
+    const { figuresOf, ask, entries, keeping, attributions, viewOf } = house;
     const [ledger, status, report, kept] = await Promise.all([
-      ledgerOf(book),
+      figuresOf(book),
       attributions.statusOf(book.id),
       viewOf(book),
       keeping.of(book.id),
@@ -37,7 +36,6 @@ export default async function LedgerChapter({ params, searchParams }: Props) {
       year,
     };
     const page = ledgerPage(input);
-    const imported = await readings.promiseOf(book.id);
     const id = LEDGER_VIEWS.find((candidate) => candidate.id === view)?.id ?? "spread";
     const calendar = fiscalStart === 1 && page.selected !== "all";
     return (
@@ -46,7 +44,7 @@ export default async function LedgerChapter({ params, searchParams }: Props) {
         context={{
           site: book.site,
           sources: ledger.report.sources,
-          promiseFrom: imported ? "import" : ledger.promise ? "site" : null,
+          promiseFrom: ledger.promiseFrom,
           isEvidence: page.posting === "evidence",
         }}
         years={page.years}
@@ -55,7 +53,7 @@ export default async function LedgerChapter({ params, searchParams }: Props) {
         months={page.months}
         sum={page.sum}
         verdict={verdictOf(page.sum, page.lines)}
-        glance={id === "spread" && calendar && page.lines.length > 0 ? glanceOf(ledger, page.selected) : null}
+        glance={id === "spread" && calendar && page.lines.length > 0 ? await ask(book, "glance", { year: page.selected }) : null}
         view={await chosen()}
         posting={page.posting}
         run={ledger.report.all.meteredKwh === null ? null : runForPage(status, book)}
@@ -75,25 +73,10 @@ export default async function LedgerChapter({ params, searchParams }: Props) {
           id,
           report,
           timeZone: book.site.place.timeZone,
-          energies: dailyEnergies(ledger),
+          energies: await ask(book, "days", {}),
           entries: [...(await entries.of(book.id))],
         };
       return { id: "spread" };
     }
   });
-}
-
-/** Expected and metered energy of each day of the record, for the strips of the causes. */
-function dailyEnergies(ledger: LedgerPageInput["ledger"]) {
-  const parts = ledger.report.years.map(({ key }) => glanceOf(ledger, key));
-  const daily = (cells: readonly (number | null)[], days: number): (number | null)[] =>
-    Array.from({ length: days }, (_, d) => {
-      const known = cells.slice(d * 24, d * 24 + 24).filter((value): value is number => value !== null);
-      return known.length > 0 ? Math.round(known.reduce((a, b) => a + b, 0) * 10) / 10 : null;
-    });
-  return {
-    days: parts.flatMap(({ days }) => days),
-    expectedKwh: parts.flatMap((part) => daily(part.expectedKwh, part.days.length)),
-    meteredKwh: parts.flatMap((part) => daily(part.meteredKwh, part.days.length)),
-  };
 }

@@ -14,8 +14,8 @@ interface Props {
 export default async function MoneyPage({ params, searchParams }: Props) {
   const { slug } = await params;
   const { view } = await searchParams;
-  return bookPage(slug, "money", async (book, { ledgerOf, moneyOf }) => {
-    const [ledger, page] = await Promise.all([ledgerOf(book), moneyOf(book)]);
+  return bookPage(slug, "money", async (book, { figuresOf, ask, bills }) => {
+    const [ledger, page, printed] = await Promise.all([figuresOf(book), ask(book, "money", {}), bills.of(book.id)]);
     return (
       <MoneyChapter
         key={slug}
@@ -27,6 +27,7 @@ export default async function MoneyPage({ params, searchParams }: Props) {
         promise={ledger.promise}
         year={yearsOf(ledger).at(-1) ?? null}
         {...page}
+        bills={printed}
       />
     );
   });

@@ -10,9 +10,8 @@ import { READINGS_VIEWS, type ReadingsView } from "@/features/readings/readings-
 import { TypeInView } from "@/features/readings/TypeInView";
 import type { Book } from "@/usecases/books";
 import { coverageOf } from "@/usecases/imports";
-import { glanceOf, yearsOf } from "@/usecases/ledger";
-import { healthBasis } from "@/usecases/quality";
-import type { Services } from "@/wiring";
+import { yearsOf } from "@/usecases/ledger";
+import type { House } from "@/wiring";
 
 export const metadata: Metadata = { title: "Readings" };
 
@@ -25,8 +24,8 @@ export default async function ReadingsPage({ params, searchParams }: Props) {
   const { slug } = await params;
   const asked = await searchParams;
   const view = READINGS_VIEWS.find(({ id }) => id === asked.view)?.id ?? "bring";
-  return bookPage(slug, "readings", async (book, services) => {
-    const { imports, readings } = services;
+  return bookPage(slug, "readings", async (book, house) => {
+    const { imports, readings } = house;
     const desk = {
       slug,
       timeZone: book.site.place.timeZone,
@@ -42,7 +41,7 @@ export default async function ReadingsPage({ params, searchParams }: Props) {
         batches={bringing ? await imports.batchesOf(book.id) : []}
         coverage={bringing ? await coverageOf(readings, book.id, desk.timeZone) : []}
       >
-        {await viewOf(view, book, services, desk, asked.year)}
+        {await viewOf(view, book, house, desk, asked.year)}
       </ReadingsChapter>
     );
   });
@@ -50,7 +49,7 @@ export default async function ReadingsPage({ params, searchParams }: Props) {
 
 type Desk = Parameters<typeof TypeInView>[0];
 
-async function viewOf(view: ReadingsView, book: Book, services: Services, desk: Desk, asked: string | undefined): Promise<ReactNode> {
+async function viewOf(view: ReadingsView, book: Book, house: House, desk: Desk, asked: string | undefined): Promise<ReactNode> {
   const { slug, timeZone, meters } = desk;
   switch (view) {
     case "bring":
@@ -58,19 +57,19 @@ async function viewOf(view: ReadingsView, book: Book, services: Services, desk: 
     case "type":
       return <TypeInView {...desk} />;
     case "feeds":
-      return (
-        <FeedsView slug={slug} timeZone={timeZone} meters={meters} feeds={await services.feeds.of(book.id)} hosts={services.feedHosts} />
-      );
+      return <FeedsView slug={slug} timeZone={timeZone} meters={meters} feeds={await house.feeds.of(book.id)} hosts={house.feedHosts} />;
     case "findings":
-      return <FindingsView slug={slug} timeZone={timeZone} examination={await services.examinationOf(book)} />;
+      return <FindingsView slug={slug} timeZone={timeZone} examination={await house.ask(book, "examination", {})} />;
     case "health":
-      return <HealthView {...desk} basis={healthBasis(await services.ledgerOf(book))} />;
+      return <HealthView {...desk} basis={await house.ask(book, "health", {})} />;
     case "record": {
-      const ledger = await services.ledgerOf(book);
+      const ledger = await house.figuresOf(book);
       const years = yearsOf(ledger);
       const year = asked !== undefined && years.includes(asked) ? asked : (years.at(-1) ?? null);
-      const glance = year === null ? { days: [], expectedKwh: [], meteredKwh: [] } : glanceOf(ledger, year);
-      return <RecordView slug={slug} timeZone={timeZone} examination={await services.examinationOf(book)} glance={glance} year={year} />;
+      const glance = year === null ? { days: [], expectedKwh: [], meteredKwh: [] } : await house.ask(book, "glance", { year });
+      return (
+        <RecordView slug={slug} timeZone={timeZone} examination={await house.ask(book, "examination", {})} glance={glance} year={year} />
+      );
     }
   }
 }

@@ -15,7 +15,7 @@ export default async function SitePage({ params, searchParams }: Props) {
   const { slug } = await params;
   const { view } = await searchParams;
   const zones = ["UTC", ...Intl.supportedValuesOf("timeZone")];
-  return bookPage(slug, "site", async (book, { ledgerOf }) => (
+  return bookPage(slug, "site", async (book, { figuresOf }) => (
     <SiteChapter
       slug={slug}
       version={book.version}
@@ -23,7 +23,7 @@ export default async function SitePage({ params, searchParams }: Props) {
       view={SITE_VIEWS.find((candidate) => candidate.id === view)?.id ?? "place"}
       timeZones={zones}
       today={new Date().toISOString().slice(0, 10)}
-      years={yearsOf(await ledgerOf(book))}
+      years={yearsOf(await figuresOf(book))}
     />
   ));
 }

@@ -3,7 +3,6 @@ import { bookPage } from "@/app/book-page";
 import { typicalYear } from "@/core/yield";
 import { YieldPage } from "@/features/yield/YieldPage";
 import type { YieldView } from "@/features/yield/yield-props";
-import { glanceOf, uncertaintyOf, wholeYearsKwh } from "@/usecases/ledger";
 
 export const metadata: Metadata = { title: "Yield" };
 
@@ -17,8 +16,8 @@ const VIEWS: readonly YieldView[] = ["goes", "what-if", "methods"];
 export default async function YieldChapter({ params, searchParams }: Props) {
   const { slug } = await params;
   const { year, view, from, to } = await searchParams;
-  return bookPage(slug, "yield", async (book, { ledgerOf, readings, variants }) => {
-    const ledger = await ledgerOf(book);
+  return bookPage(slug, "yield", async (book, { figuresOf, ask, variants }) => {
+    const ledger = await figuresOf(book);
     const { months, years, sources } = ledger.report;
     const names = years.map((line) => line.key);
     const selected = year !== undefined && names.includes(year) ? year : (names.at(-1) ?? "");
@@ -26,24 +25,27 @@ export default async function YieldChapter({ params, searchParams }: Props) {
     const ofYear = keys.filter((key) => key.startsWith(selected));
     const start = from !== undefined && keys.includes(from) ? from : (ofYear[0] ?? "");
     const end = to !== undefined && keys.includes(to) && to >= start ? to : (ofYear.at(-1) ?? "");
-    const uncertainty = uncertaintyOf(ledger, Number(end.slice(0, 4)));
-    const imported = await readings.promiseOf(book.id);
+    const [{ uncertainty, wholeYearsKwh }, glance, kept] = await Promise.all([
+      ask(book, "doubt", { year: Number(end.slice(0, 4)) }),
+      selected === "" ? null : ask(book, "glance", { year: selected }),
+      variants.of(book.id),
+    ]);
     return (
       <YieldPage
         key={`${selected} ${book.version}`}
         slug={slug}
         site={book.site}
         version={book.version}
-        context={{ site: book.site, sources, promiseFrom: imported ? "import" : ledger.promise ? "site" : null }}
+        context={{ site: book.site, sources, promiseFrom: ledger.promiseFrom }}
         years={names}
         year={selected}
         view={VIEWS.find((candidate) => candidate === view) ?? "goes"}
         months={months}
         span={{ from: start, to: end }}
         uncertainty={uncertainty}
-        typical={typicalYear(wholeYearsKwh(ledger), uncertainty)}
-        glance={selected === "" ? null : glanceOf(ledger, selected)}
-        variants={await variants.of(book.id)}
+        typical={typicalYear(wholeYearsKwh, uncertainty)}
+        glance={glance}
+        variants={kept}
       />
     );
   });

@@ -5,7 +5,7 @@ import { readEvents, writeEntries } from "@/formats/events-csv";
 import { type Book, bookBySlug } from "@/usecases/books";
 import { photoTooLarge, writeEntry } from "@/usecases/field-book";
 import { Refusal } from "@/usecases/refusal";
-import { services } from "@/wiring";
+import { house } from "@/wiring";
 
 interface Context {
   params: Promise<{ slug: string }>;
@@ -14,7 +14,7 @@ interface Context {
 /** Entries of the field book, by date; as a CSV file with `?as=csv`. */
 export function GET(request: Request, { params }: Context): Promise<Response> {
   return answer(request, async () => {
-    const { books, entries } = services();
+    const { books, entries } = house();
     const book = await bookBySlug(books, (await params).slug);
     const kept = await entries.of(book.id);
     if (new URL(request.url).searchParams.get("as") !== "csv") return Response.json(kept);
@@ -27,7 +27,7 @@ export function GET(request: Request, { params }: Context): Promise<Response> {
 /** Writes one entry (JSON, or a form with `entry` and `photo`), or a whole events file (CSV); all of it or nothing. */
 export function POST(request: Request, { params }: Context): Promise<Response> {
   return answer(request, async () => {
-    const all = services();
+    const all = house();
     const book = await bookBySlug(all.books, (await params).slug);
     const type = request.headers.get("content-type") ?? "";
     if (type.startsWith("text/csv")) return addFile(book, await request.text());
@@ -40,7 +40,7 @@ export function POST(request: Request, { params }: Context): Promise<Response> {
 }
 
 async function addFile(book: Book, text: string): Promise<Response> {
-  const { entries } = services();
+  const { entries } = house();
   const { events, problems } = await readEvents(Readable.from([new TextEncoder().encode(text)]));
   if (problems.some(({ severity }) => severity === "error")) throw new Refusal("file-refused", "events-unreadable", {}, problems);
   await entries.add(book.id, events);

@@ -2,7 +2,7 @@ import { answer, bodyOf } from "@/app/answer";
 import { decidingSchema } from "@/contracts/examination";
 import { bookBySlug } from "@/usecases/books";
 import { decide } from "@/usecases/quality";
-import { services } from "@/wiring";
+import { house } from "@/wiring";
 
 interface Context {
   params: Promise<{ slug: string }>;
@@ -11,18 +11,18 @@ interface Context {
 /** What the examination of the book's production found, with what was decided. */
 export function GET(request: Request, { params }: Context): Promise<Response> {
   return answer(request, async () => {
-    const { books, examinationOf } = services();
-    return Response.json(await examinationOf(await bookBySlug(books, (await params).slug)));
+    const { books, askAndWait } = house();
+    return Response.json(await askAndWait(await bookBySlug(books, (await params).slug), "examination", {}));
   });
 }
 
 /** Accepts, changes, refuses or takes back remedies. */
 export function POST(request: Request, { params }: Context): Promise<Response> {
   return answer(request, async () => {
-    const { books, decisions, examinationOf } = services();
+    const { books, decisions, askAndWait } = house();
     const book = await bookBySlug(books, (await params).slug);
     const deciding = await bodyOf(request, decidingSchema);
-    await decide(decisions, book, await examinationOf(book), deciding);
+    await decide(decisions, book, await askAndWait(book, "examination", {}), deciding);
     return Response.json({ decided: deciding.decisions.length });
   });
 }

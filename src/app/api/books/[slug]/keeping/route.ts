@@ -2,7 +2,7 @@ import { answer, bodyOf } from "@/app/answer";
 import { keepingActionSchema } from "@/contracts/keeping";
 import { bookBySlug } from "@/usecases/books";
 import { keep } from "@/usecases/keeping";
-import { services } from "@/wiring";
+import { house } from "@/wiring";
 
 interface Context {
   params: Promise<{ slug: string }>;
@@ -11,7 +11,7 @@ interface Context {
 /** Moved postings, closed months and the audit trail. */
 export function GET(request: Request, { params }: Context): Promise<Response> {
   return answer(request, async () => {
-    const { books, keeping } = services();
+    const { books, keeping } = house();
     const book = await bookBySlug(books, (await params).slug);
     return Response.json(await keeping.of(book.id));
   });
@@ -20,11 +20,11 @@ export function GET(request: Request, { params }: Context): Promise<Response> {
 /** Accepts, moves, splits or rejects a posting, closes a month or reopens it. */
 export function POST(request: Request, { params }: Context): Promise<Response> {
   return answer(request, async () => {
-    const { books, keeping, attributions, viewOf, ledgerOf } = services();
+    const { books, keeping, attributions, viewOf, figuresInTime } = house();
     const book = await bookBySlug(books, (await params).slug);
     const action = await bodyOf(request, keepingActionSchema);
     const [ledger, status, view, kept] = await Promise.all([
-      ledgerOf(book),
+      figuresInTime(book),
       attributions.statusOf(book.id),
       viewOf(book),
       keeping.of(book.id),

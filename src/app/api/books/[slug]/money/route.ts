@@ -2,14 +2,14 @@ import { answer } from "@/app/answer";
 import { moneyReportSchema } from "@/contracts/money";
 import { paybackSpread, USUAL_DOUBTS } from "@/core/money";
 import { bookBySlug } from "@/usecases/books";
-import { services } from "@/wiring";
+import { house } from "@/wiring";
 
 /** The money of a book, as the command line prints it: paybacks, bills, plans. */
 export function GET(request: Request, { params }: { params: Promise<{ slug: string }> }): Promise<Response> {
   return answer(request, async () => {
-    const { books, moneyOf } = services();
+    const { books, askAndWait } = house();
     const book = await bookBySlug(books, (await params).slug);
-    const { report, billsReport, comparison } = await moneyOf(book);
+    const { report, billsReport, comparison } = await askAndWait(book, "money", {});
     const { terms, ...figures } = report;
     const breakEven = terms && paybackSpread(terms, USUAL_DOUBTS);
     return Response.json({ ...moneyReportSchema.parse(figures), breakEven, bills: billsReport, plans: comparison });

@@ -4,14 +4,14 @@ import { z } from "zod";
 import { answer } from "@/app/answer";
 import { bookBySlug } from "@/usecases/books";
 import { Refusal } from "@/usecases/refusal";
-import { services } from "@/wiring";
+import { house } from "@/wiring";
 
 const fileName = z.string().trim().min(1).max(200);
 
 /** Takes a file as a raw stream to disk; nothing of it is read yet. */
 export function POST(request: Request, { params }: { params: Promise<{ slug: string }> }): Promise<Response> {
   return answer(request, async () => {
-    const { books, staging } = services();
+    const { books, staging } = house();
     const book = await bookBySlug(books, (await params).slug);
     const name = fileName.parse(new URL(request.url).searchParams.get("name") ?? "");
     if (!request.body) throw new Refusal("bad-request", "file-empty", { name });

@@ -2,7 +2,7 @@ import { answer, bodyOf } from "@/app/answer";
 import { newVariantSchema } from "@/contracts/what-if";
 import { bookBySlug } from "@/usecases/books";
 import { keepVariant } from "@/usecases/variants";
-import { services } from "@/wiring";
+import { house } from "@/wiring";
 
 interface Context {
   params: Promise<{ slug: string }>;
@@ -11,7 +11,7 @@ interface Context {
 /** The what-ifs kept in the book. */
 export function GET(request: Request, { params }: Context): Promise<Response> {
   return answer(request, async () => {
-    const { books, variants } = services();
+    const { books, variants } = house();
     const book = await bookBySlug(books, (await params).slug);
     return Response.json(await variants.of(book.id));
   });
@@ -20,7 +20,7 @@ export function GET(request: Request, { params }: Context): Promise<Response> {
 /** Keeps a what-if in the book. */
 export function POST(request: Request, { params }: Context): Promise<Response> {
   return answer(request, async () => {
-    const { books, variants } = services();
+    const { books, variants } = house();
     const book = await bookBySlug(books, (await params).slug);
     return Response.json(await keepVariant(variants, book, await bodyOf(request, newVariantSchema)), { status: 201 });
   });

@@ -6,7 +6,6 @@ import { zoneOffset } from "@/core/time";
 import { DAY_MS } from "@/core/units";
 import { MonthChapter } from "@/features/ledger/days/MonthChapter";
 import { postingRows } from "@/usecases/keeping";
-import { dayOf, daySums } from "@/usecases/ledger";
 
 import { causeInWords } from "@/wording/findings/attribution";
 
@@ -20,41 +19,39 @@ interface Props {
 export default async function MonthPage({ params, searchParams }: Props) {
   const { slug, month } = await params;
   const { day } = await searchParams;
-  return bookPage(slug, "ledger", async (book, { ledgerOf, readings, viewOf, keeping }) => {
-    const [ledger, view, kept] = await Promise.all([ledgerOf(book), viewOf(book), keeping.of(book.id)]);
+  return bookPage(slug, "ledger", async (book, { figuresOf, ask, viewOf, keeping }) => {
+    const [ledger, view, kept] = await Promise.all([figuresOf(book), viewOf(book), keeping.of(book.id)]);
     const { months, sources } = ledger.report;
     const at = months.findIndex((line) => line.key === month);
     const line = months[at];
     if (!line) notFound();
     const found = view?.months.find(({ key }) => key === month) ?? null;
-    const shown = found
+    const balance = found
       ? lineWithTransfers(
           found,
           kept.transfers.filter((transfer) => transfer.month === month),
         )
       : line;
-    const days = daySums(ledger, month);
-    const date = days.find((sum) => sum.date === day)?.date ?? days[0]?.date ?? `${month}-01`;
-    const imported = await readings.promiseOf(book.id);
+    const shown = await ask(book, "month", { month, day });
     return (
       <MonthChapter
         slug={slug}
         context={{
           site: book.site,
           sources,
-          promiseFrom: imported ? "import" : ledger.promise ? "site" : null,
+          promiseFrom: ledger.promiseFrom,
           isEvidence: found !== null,
         }}
-        line={shown}
+        line={balance}
         findings={(view?.findings ?? [])
           .filter(({ fromUtcMs, toUtcMs }) => touches(month, fromUtcMs, toUtcMs))
           .map((finding) => ({ key: finding.key, what: causeInWords(finding, book.site.place.timeZone).what }))}
-        days={days}
-        day={dayOf(ledger, date)}
+        days={shown.days}
+        day={shown.day}
         previousMonth={months[at - 1]?.key ?? null}
         nextMonth={months[at + 1]?.key ?? null}
         postings={found && { month, keeping: kept, postings: postingRows(line, found, kept) }}
-        clockShiftMs={zoneOffset(book.site.place.timeZone)(Date.parse(`${date}T12:00:00Z`))}
+        clockShiftMs={zoneOffset(book.site.place.timeZone)(Date.parse(`${shown.date}T12:00:00Z`))}
       />
     );
   });

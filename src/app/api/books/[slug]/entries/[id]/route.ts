@@ -2,7 +2,7 @@ import { z } from "zod";
 import { answer } from "@/app/answer";
 import { bookBySlug } from "@/usecases/books";
 import { removeEntry } from "@/usecases/field-book";
-import { services } from "@/wiring";
+import { house } from "@/wiring";
 
 const entryId = z.coerce.number().int().positive();
 
@@ -13,7 +13,7 @@ interface Context {
 /** Takes an entry out of the field book, with what it put into the model. */
 export function DELETE(request: Request, { params }: Context): Promise<Response> {
   return answer(request, async () => {
-    const all = services();
+    const all = house();
     const { slug, id } = await params;
     const book = await bookBySlug(all.books, slug);
     await removeEntry(all, book, entryId.parse(id));

@@ -3,7 +3,7 @@ import { answer, bodyOf } from "@/app/answer";
 import { feedChangeSchema } from "@/contracts/feeds";
 import { bookBySlug } from "@/usecases/books";
 import { changeFeed, removeFeed } from "@/usecases/feeds";
-import { services } from "@/wiring";
+import { house } from "@/wiring";
 
 interface Context {
   params: Promise<{ slug: string; id: string }>;
@@ -15,7 +15,7 @@ const idOf = (text: string): number => z.coerce.number().int().positive().parse(
 export function PATCH(request: Request, { params }: Context): Promise<Response> {
   return answer(request, async () => {
     const { slug, id } = await params;
-    const all = services();
+    const all = house();
     const book = await bookBySlug(all.books, slug);
     return Response.json(await changeFeed(all, book, idOf(id), await bodyOf(request, feedChangeSchema)));
   });
@@ -25,7 +25,7 @@ export function PATCH(request: Request, { params }: Context): Promise<Response> 
 export function DELETE(request: Request, { params }: Context): Promise<Response> {
   return answer(request, async () => {
     const { slug, id } = await params;
-    const { books, feeds } = services();
+    const { books, feeds } = house();
     await removeFeed(feeds, await bookBySlug(books, slug), idOf(id));
     return Response.json({ removed: id });
   });

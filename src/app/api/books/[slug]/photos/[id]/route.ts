@@ -2,7 +2,7 @@ import { z } from "zod";
 import { answer } from "@/app/answer";
 import { bookBySlug } from "@/usecases/books";
 import { Refusal } from "@/usecases/refusal";
-import { services } from "@/wiring";
+import { house } from "@/wiring";
 
 interface Context {
   params: Promise<{ slug: string; id: string }>;
@@ -11,7 +11,7 @@ interface Context {
 /** A photo of the field book; it never changes. */
 export function GET(request: Request, { params }: Context): Promise<Response> {
   return answer(request, async () => {
-    const { books, entries } = services();
+    const { books, entries } = house();
     const { slug, id } = await params;
     const book = await bookBySlug(books, slug);
     const bytes = await entries.photo(book.id, z.uuid().parse(id));

@@ -2,12 +2,12 @@ import { z } from "zod";
 import { answer } from "@/app/answer";
 import { bookBySlug } from "@/usecases/books";
 import { removeVariant } from "@/usecases/variants";
-import { services } from "@/wiring";
+import { house } from "@/wiring";
 
 /** Takes a kept what-if out of the book. */
 export function DELETE(request: Request, { params }: { params: Promise<{ slug: string; id: string }> }): Promise<Response> {
   return answer(request, async () => {
-    const { books, variants } = services();
+    const { books, variants } = house();
     const { slug, id } = await params;
     await removeVariant(variants, await bookBySlug(books, slug), z.coerce.number().int().parse(id));
     return Response.json({});

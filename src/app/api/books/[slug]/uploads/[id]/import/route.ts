@@ -3,7 +3,7 @@ import { refusedEvent } from "@/app/event-stream";
 import { type ImportEvent, importOptionsSchema } from "@/contracts/imports";
 import { bookBySlug } from "@/usecases/books";
 import { runImport } from "@/usecases/imports";
-import { services } from "@/wiring";
+import { house } from "@/wiring";
 
 const line = (event: ImportEvent): Uint8Array => new TextEncoder().encode(`${JSON.stringify(event)}\n`);
 
@@ -12,7 +12,7 @@ export function POST(request: Request, { params }: { params: Promise<{ slug: str
   return answer(request, async () => {
     const { slug, id } = await params;
     const options = await bodyOf(request, importOptionsSchema);
-    const all = services();
+    const all = house();
     const book = await bookBySlug(all.books, slug);
     const stop = new AbortController();
     request.signal.addEventListener("abort", () => stop.abort());

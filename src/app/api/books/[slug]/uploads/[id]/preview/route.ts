@@ -4,7 +4,7 @@ import { importOptionsSchema, type PreviewEvent } from "@/contracts/imports";
 import { bookBySlug } from "@/usecases/books";
 import { previewImport } from "@/usecases/imports";
 import { Refusal } from "@/usecases/refusal";
-import { services } from "@/wiring";
+import { house } from "@/wiring";
 
 /** How often the reader says how far it is. */
 const PROGRESS_ROWS = 20_000;
@@ -13,7 +13,7 @@ const PROGRESS_ROWS = 20_000;
 export function POST(request: Request, { params }: { params: Promise<{ slug: string; id: string }> }): Promise<Response> {
   return answer(request, async () => {
     const { slug, id } = await params;
-    const all = services();
+    const all = house();
     const book = await bookBySlug(all.books, slug);
     const options = await bodyOf(request, importOptionsSchema);
     return eventStream(request, async (emit, stop) => {

@@ -1,0 +1,51 @@
+import type { Book } from "@/usecases/books";
+import { type Answer, type Asked, type Figures, type QuestionName, type Reckoner, standingFigures } from "@/usecases/reckoning";
+import { byBook } from "./cache";
+import { reckonerPool } from "./reckoner-pool";
+import { openStores, type Stores } from "./stores";
+
+/** How long a page waits for its figures before it says that they are being reckoned; and how long a program does. */
+const PAGE_PATIENCE_MS = 2500;
+const PROGRAM_PATIENCE_MS = 25_000;
+/** Figures of this many books are at hand; each is some tens of kilobytes. */
+const MOST_FIGURES = 200;
+
+/** What answers requests: stores, and a reckoner in other threads. Nothing here sums up intervals. */
+export interface House extends Stores {
+  readonly reckoner: Reckoner;
+  /** A question of a page. */
+  ask<Q extends QuestionName>(book: Book, question: Q, asked: Asked<Q>): Promise<Answer<Q>>;
+  /** A question of a program or of a part of a page, which waits longer. */
+  askAndWait<Q extends QuestionName>(book: Book, question: Q, asked: Asked<Q>): Promise<Answer<Q>>;
+  /** A ledger without its intervals, as it is stored. */
+  figuresOf(book: Book): Promise<Figures>;
+  figuresInTime(book: Book): Promise<Figures>;
+}
+
+export function openHouse(environment: Record<string, string | undefined>): House {
+  const stores = openStores(environment);
+  const { standings } = stores;
+  const reckoner = reckonerPool({ standings });
+  const stored = byBook((book) => standingFigures({ standings, reckoner }, book, PAGE_PATIENCE_MS), undefined, { most: MOST_FIGURES });
+  return {
+    ...stores,
+    reckoner,
+    ask: (book, question, asked) => reckoner.ask(book, question, asked, PAGE_PATIENCE_MS),
+    askAndWait: (book, question, asked) => reckoner.ask(book, question, asked, PROGRAM_PATIENCE_MS),
+    figuresOf: stored,
+    figuresInTime: (book) => standingFigures({ standings, reckoner }, book, PROGRAM_PATIENCE_MS),
+    close: async () => {
+      await reckoner.close();
+      await stores.close();
+    },
+  };
+}
+
+// A build has two bundles (pages and routes) that each load this module; the process must still hold one pool and one set of models.
+const holder = globalThis as typeof globalThis & { dustyLedgerHouse?: House };
+
+/** The process's house, from its environment. */
+export function house(): House {
+  holder.dustyLedgerHouse ??= openHouse(process.env);
+  return holder.dustyLedgerHouse;
+}

@@ -113,6 +113,26 @@ const CATALOGUE: Readonly<Record<ProblemCode, Word>> = {
     expected: "At most twenty years of minutes in one file.",
     remedy: "Cut it by years and drop the parts one after another. Nothing was stored.",
   }),
+  "row-too-wide": () => ({
+    what: "The table has more columns than any table of readings.",
+    expected: "At most 600 columns in a sheet, 50,000 cells in a line of text.",
+    remedy: "Export fewer devices at a time, or a row a time instead of a column a time. Nothing was stored.",
+  }),
+  "too-many-cells": () => ({
+    what: "The workbook holds more than five million cells.",
+    expected: "At most a decade of quarters of an hour in a dozen columns.",
+    remedy: "Save the sheet as CSV, or cut it by years and drop the parts one after another. Nothing was stored.",
+  }),
+  "too-many-tags": () => ({
+    what: "The XML holds more than thirty million elements.",
+    expected: "At most forty years of quarters of an hour in one file.",
+    remedy: "Export it by years and drop the parts one after another. Nothing was stored.",
+  }),
+  "xml-too-deep": () => ({
+    what: "The elements of the XML lie deeper in one another than those of any file of readings.",
+    expected: "At most forty levels.",
+    remedy: "Export it again; this file is damaged or made up. Nothing was stored.",
+  }),
   "repeated-header": (_f, n) => ({
     what: `The header comes again in ${rows(n)}.`,
     expected: "One header.",

@@ -1,11 +1,11 @@
 import { buffer } from "node:stream/consumers";
 import type ExcelJS from "exceljs";
-import { unzipSync, zipSync } from "fflate";
+import { zipSync } from "fflate";
 import type { ProblemLog } from "@/contracts/problems";
 import { type Bytes, UnreadableText } from "../tabular/text";
-
-const PACKED_LIMIT_BYTES = 40_000_000;
-const UNPACKED_LIMIT_BYTES = 250_000_000;
+import { MOST_PACKED_BYTES } from "./limits";
+import { CellCount, slimPart } from "./slim-parts";
+import { unpack } from "./unpack";
 
 /** Whether bytes begin like a ZIP archive, as XLSX files do. Source: PKWARE, APPNOTE.TXT, local file header. */
 export const isZip = (bytes: Uint8Array): boolean => bytes[0] === 0x50 && bytes[1] === 0x4b && bytes[2] === 3 && bytes[3] === 4;
@@ -61,49 +61,33 @@ async function* limited(bytes: Bytes): Bytes {
   let size = 0;
   for await (const chunk of bytes) {
     size += chunk.length;
-    if (size > PACKED_LIMIT_BYTES) throw new UnreadableText("unpacks-too-large");
+    if (size > MOST_PACKED_BYTES) throw new UnreadableText("unpacks-too-large");
     yield chunk;
   }
 }
 
+const PARTS =
+  /^(\[Content_Types\]\.xml|_rels\/\.rels|xl\/(workbook|sharedStrings|styles)\.xml|xl\/_rels\/workbook\.xml\.rels|xl\/worksheets\/[^/]+\.xml)$/;
+
 /**
- * The archive with only the parts that hold cells, unpacked within bounds and stored again without compression: what reads it next can neither
- * be made to unpack a bomb nor meet macros, links or paths that leave the archive.
+ * The archive with only the parts that hold cells, each with only what cells say, stored again without compression: what reads it next can neither be
+ * made to unpack a bomb or to spread a rule over a million cells, nor meet macros, links or paths that leave the archive.
  */
 function repacked(packed: Uint8Array, log: ProblemLog): Uint8Array {
-  let size = 0;
-  let odd = false;
   const left = { macros: 0, links: 0 };
-  let parts: Record<string, Uint8Array>;
-  try {
-    parts = unzipSync(packed, {
-      filter: ({ name, originalSize }) => {
-        if (name.startsWith("/") || name.includes("..") || name.includes("\\")) odd = true;
-        if (/vbaProject|macrosheets/i.test(name)) left.macros++;
-        if (/externalLinks/i.test(name)) left.links++;
-        const wanted =
-          /^(\[Content_Types\]\.xml|_rels\/\.rels|xl\/(workbook|sharedStrings|styles)\.xml|xl\/_rels\/workbook\.xml\.rels|xl\/worksheets\/[^/]+\.xml)$/.test(
-            name,
-          );
-        if (wanted) size += originalSize;
-        if (size > UNPACKED_LIMIT_BYTES) throw new UnreadableText("unpacks-too-large");
-        return wanted && !odd;
-      },
-    });
-  } catch (cause) {
-    throw cause instanceof UnreadableText ? cause : new UnreadableText("broken-workbook", { cause });
-  }
-  if (odd) throw new UnreadableText("archive-paths");
+  const parts = unpack(packed, (name) => {
+    if (name.startsWith("/") || name.includes("..") || name.includes("\\")) throw new UnreadableText("archive-paths");
+    if (/vbaProject|macrosheets/i.test(name)) left.macros++;
+    if (/externalLinks/i.test(name)) left.links++;
+    return PARTS.test(name);
+  });
   if (!parts["xl/workbook.xml"]) throw new UnreadableText("not-a-workbook");
-  for (const part of Object.values(parts)) if (hasDoctype(part)) throw new UnreadableText("xml-entities");
+  const cells = new CellCount();
+  const slim = Object.fromEntries(Object.entries(parts).map(([name, part]) => [name, slimPart(name, part, cells)]));
   if (left.macros > 0) log.add("macros-left", "notice");
   if (left.links > 0) log.add("links-left", "notice");
-  return zipSync(parts, { level: 0 });
+  return zipSync(slim, { level: 0 });
 }
-
-/** Document type declarations carry entities that grow without bound; no workbook needs one. */
-const hasDoctype = (part: Uint8Array): boolean =>
-  Buffer.from(part.buffer, part.byteOffset, Math.min(part.length, 4096)).includes("<!DOCTYPE");
 
 function textOf(value: ExcelJS.CellValue): string {
   if (value === null || value === undefined) return "";

@@ -19,6 +19,9 @@ const LONGEST_RECORD = 1_000_000;
 /** Twenty years of minutes; more is no record of one site, or a file that unpacks without end. */
 const MOST_ROWS = 12_000_000;
 
+/** A line of more cells is no row of anything; what has too many columns for readings is told further on. */
+const MOST_CELLS_A_ROW = 50_000;
+
 /**
  * Cuts decoded text into whole records and parses them block by block, so that memory stays flat however long the file is.
  * A block ends at a line end outside quotes; throws UnreadableText when none comes.
@@ -33,6 +36,7 @@ export async function* records(text: AsyncIterable<string>, delimiter: Dialect["
     const firstRow = row;
     row += data.length;
     if (row > MOST_ROWS) throw new UnreadableText("too-many-rows");
+    if (data.some((cells) => cells.length > MOST_CELLS_A_ROW)) throw new UnreadableText("row-too-wide");
     return { firstRow, rows: data };
   };
   for await (const chunk of withLineFeeds(text)) {

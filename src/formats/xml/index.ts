@@ -1,0 +1,1 @@
+export { BrokenXml, type Element, readXml, type XmlLimits } from "./read-xml";

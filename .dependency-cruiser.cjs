@@ -53,9 +53,9 @@ module.exports = {
     only("simulators-stand-alone", "^simulators/", [CORE, "^src/contracts/", "^src/formats/"]),
     only("charts-see-core", "^src/charts/", [CORE, "^src/contracts/", WORDING]),
     only("features-see-core-contracts-wording-charts", "^src/features/", [CORE, "^src/contracts/", WORDING, "^src/charts/"]),
-    only("wiring-puts-together", "^src/wiring/", [CORE, "^src/contracts/", "^src/usecases/", "^src/data/", "^simulators/"]),
+    only("wiring-puts-together", "^src/wiring/", [CORE, "^src/contracts/", "^src/formats/", "^src/usecases/", "^src/data/", "^simulators/"]),
     only("server-stands-before-pages", "^src/server/", ["^src/contracts/", WORDING, "^src/wiring/"]),
-    only("reckoner-uses-usecases", "^src/reckoner/", [CORE, "^src/contracts/", "^src/usecases/", "^src/wiring/"]),
+    only("threads-use-usecases", "^src/(reckoner|reader)/", [CORE, "^src/contracts/", "^src/usecases/", "^src/wiring/"]),
     only("jobs-use-usecases", "^src/jobs/", [CORE, "^src/contracts/", "^src/usecases/", "^src/wiring/"]),
     only("cli-uses-usecases", "^src/cli/", [CORE, "^src/contracts/", WORDING, "^src/formats/", "^src/usecases/"]),
     {

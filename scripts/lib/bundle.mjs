@@ -8,6 +8,7 @@ export const PROGRAMS = {
   worker: "src/jobs/worker.ts",
   server: "src/server/main.ts",
   reckoner: "src/reckoner/thread.ts",
+  reader: "src/reader/thread.ts",
   prepare: "scripts/prepare.ts",
   simulator: "simulators/serve.ts",
 };

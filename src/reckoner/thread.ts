@@ -1,5 +1,6 @@
 import type { Book } from "@/usecases/books";
-import { ANSWERS, type HeavyPorts, type Task, type Told, tell } from "@/usecases/reckoning";
+import { ANSWERS, type HeavyPorts, type Task } from "@/usecases/reckoning";
+import { type Told, tell } from "@/usecases/telling";
 import { cleanProduction, openServices } from "@/wiring";
 
 const services = openServices(process.env, { connections: 2 });

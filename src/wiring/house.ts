@@ -1,6 +1,8 @@
 import type { Book } from "@/usecases/books";
+import type { FileReader } from "@/usecases/imports";
 import { type Answer, type Asked, type Figures, type QuestionName, type Reckoner, standingFigures } from "@/usecases/reckoning";
 import { byBook } from "./cache";
+import { readerPool } from "./reader-pool";
 import { reckonerPool } from "./reckoner-pool";
 import { openStores, type Stores } from "./stores";
 
@@ -13,6 +15,7 @@ const MOST_FIGURES = 200;
 /** What answers requests: stores, and a reckoner in other threads. Nothing here sums up intervals. */
 export interface House extends Stores {
   readonly reckoner: Reckoner;
+  readonly files: FileReader;
   /** A question of a page. */
   ask<Q extends QuestionName>(book: Book, question: Q, asked: Asked<Q>): Promise<Answer<Q>>;
   /** A question of a program or of a part of a page, which waits longer. */
@@ -26,16 +29,18 @@ export function openHouse(environment: Record<string, string | undefined>): Hous
   const stores = openStores(environment);
   const { standings } = stores;
   const reckoner = reckonerPool({ standings });
+  const files = readerPool();
   const stored = byBook((book) => standingFigures({ standings, reckoner }, book, PAGE_PATIENCE_MS), undefined, { most: MOST_FIGURES });
   return {
     ...stores,
     reckoner,
+    files,
     ask: (book, question, asked) => reckoner.ask(book, question, asked, PAGE_PATIENCE_MS),
     askAndWait: (book, question, asked) => reckoner.ask(book, question, asked, PROGRAM_PATIENCE_MS),
     figuresOf: stored,
     figuresInTime: (book) => standingFigures({ standings, reckoner }, book, PROGRAM_PATIENCE_MS),
     close: async () => {
-      await reckoner.close();
+      await Promise.all([reckoner.close(), files.close()]);
       await stores.close();
     },
   };

@@ -7,3 +7,4 @@ export { finishDemo, isDemoInTheMaking } from "./load-demo";
 export { log } from "./log";
 export { type Readiness, readinessOf } from "./readiness";
 export { openServices, type Services } from "./services";
+export { openStores, type Stores } from "./stores";

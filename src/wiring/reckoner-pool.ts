@@ -3,9 +3,10 @@ import { LRUCache } from "lru-cache";
 import { Piscina } from "piscina";
 import type { SetAsideReason } from "@/contracts/standing";
 import type { Book } from "@/usecases/books";
-import type { Answer, Asked, Figures, QuestionName, Reckoner, StandingStore, Told } from "@/usecases/reckoning";
-import { heard, setAside } from "@/usecases/reckoning";
+import type { Answer, Asked, Figures, QuestionName, Reckoner, StandingStore } from "@/usecases/reckoning";
+import { setAside } from "@/usecases/reckoning";
 import { Refusal } from "@/usecases/refusal";
+import { heard, type Told } from "@/usecases/telling";
 import { log } from "./log";
 
 /** What one sum may take. A record of thirty years of five-minute readings takes a tenth of the time. */

@@ -139,7 +139,18 @@ const REFUSALS: Readonly<Record<RefusalReason, { readonly message: Say; readonly
     message: () => "These bills can't be read as they are; nothing was changed.",
     help: () => "Correct what is named below.",
   },
-  "bills-too-large": { message: () => "These bills take more than 5 MB.", help: () => "Bring a table with one bill a row." },
+  "reader-fault": {
+    message: () => "The reading of this file broke off through a fault of ours. Nothing was stored.",
+    help: () => "Try again, or save the file in another form: a CSV of one column a quantity is read most surely. The log names the fault.",
+  },
+  "reader-memory": {
+    message: () => "This file takes more memory to read than one file may have. Nothing was stored.",
+    help: () => "Save it as CSV, or cut it by years and drop the parts one after another.",
+  },
+  "reader-time": {
+    message: () => "The reading of this file stood still for a minute and was given up. Nothing was stored.",
+    help: () => "Save it as CSV, or cut it by years and drop the parts one after another.",
+  },
   "reading-cancelled": { message: () => "The reading was cancelled.", help: () => "Drop the file again to start over." },
   "bill-fault": {
     message: (f) => `${billFaultOf(f).what}${Number(f.more) > 0 ? ` (And ${f.more} more.)` : ""}`,

@@ -1,4 +1,5 @@
 export { coverageOf } from "./coverage";
+export { doFileJob, type FileJob, type FileNews, type FileReader } from "./file-jobs";
 export { type ImportPorts, previewImport, runImport, setBatchUndone } from "./imports";
 export { type Inspection, inspectFile } from "./inspect";
 export { type DayPages, joinPages, type MeteredPages } from "./join-pages";

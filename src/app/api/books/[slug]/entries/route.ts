@@ -1,7 +1,6 @@
-import { Readable } from "node:stream";
 import { answer, bodyOf, jsonOf, storable } from "@/app/answer";
 import { MOST_PHOTO_BYTES, newEntrySchema } from "@/contracts/field-book";
-import { readEvents, writeEntries } from "@/formats/events-csv";
+import { writeEntries } from "@/formats/events-csv";
 import { type Book, bookBySlug } from "@/usecases/books";
 import { photoTooLarge, writeEntry } from "@/usecases/field-book";
 import { Refusal } from "@/usecases/refusal";
@@ -30,7 +29,7 @@ export function POST(request: Request, { params }: Context): Promise<Response> {
     const all = house();
     const book = await bookBySlug(all.books, (await params).slug);
     const type = request.headers.get("content-type") ?? "";
-    if (type.startsWith("text/csv")) return addFile(book, await request.text());
+    if (type.startsWith("text/csv")) return addFile(book, new Uint8Array(await request.arrayBuffer()));
     const { entry, photo } = type.startsWith("multipart/form-data")
       ? await formOf(request)
       : { entry: await bodyOf(request, newEntrySchema), photo: null };
@@ -39,9 +38,9 @@ export function POST(request: Request, { params }: Context): Promise<Response> {
   });
 }
 
-async function addFile(book: Book, text: string): Promise<Response> {
-  const { entries } = house();
-  const { events, problems } = await readEvents(Readable.from([new TextEncoder().encode(text)]));
+async function addFile(book: Book, bytes: Uint8Array): Promise<Response> {
+  const { entries, files } = house();
+  const { events, problems } = await files.events(bytes);
   if (problems.some(({ severity }) => severity === "error")) throw new Refusal("file-refused", "events-unreadable", {}, problems);
   await entries.add(book.id, events);
   return Response.json(await entries.of(book.id), { status: 201 });

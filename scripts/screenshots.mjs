@@ -87,7 +87,7 @@ await ensureDebian(["postgresql-15"], () => serverPrograms() !== null);
 await ensureDebian(["chromium"], () => existsSync("/usr/bin/chromium"));
 const { chromium } = await import("@playwright/test");
 const chromiumLaunch = JSON.parse(await readFile(inProject("scripts", "lib", "chromium.json"), "utf8"));
-const house = await startHouse({ firstPort: 3500, folder: "screenshots-var", hasWorker: false });
+const house = await startHouse({ firstPort: 3500, hasWorker: false });
 const { site } = house;
 const browser = await chromium.launch(chromiumLaunch);
 await mkdir(inProject("docs", "screenshots"), { recursive: true });

@@ -104,7 +104,7 @@ async function all() {
   await vitest({ ...plain, DATABASE_URL: await database(cluster.adminUrl, "suites") });
   let open = plain;
   await check("demo", async () => {
-    const house = await startHouse({ firstPort: 3400, folder: "var", cluster });
+    const house = await startHouse({ firstPort: 3400, cluster });
     undo.push(house.stop);
     open = { ...house.env, DUSTY_LEDGER_ADDRESS: house.site.address };
   });

@@ -1,16 +1,17 @@
+import path from "node:path";
 import { ensureBuild } from "./build.mjs";
 import { ensurePrograms, program } from "./bundle.mjs";
 import { startThrowawayCluster } from "./cluster.mjs";
 import { startWorker } from "./helpers.mjs";
 import { ownFolder } from "./people.mjs";
-import { inProject, must } from "./run.mjs";
+import { must } from "./run.mjs";
 import { serve } from "./serve.mjs";
 
 /**
  * A house on a throwaway cluster, as `npm start` has it: programs that are not root, and a role that owns nothing. `steps` are those of
- * `scripts/prepare.ts` after the schema; `folder` is where its files lie, in test-results.
+ * `scripts/prepare.ts` after the schema; its files lie beside the cluster and go with it.
  */
-export async function startHouse({ firstPort, folder, steps = ["demo", "causes"], durable = false, hasWorker = true, env = {}, cluster }) {
+export async function startHouse({ firstPort, steps = ["demo", "causes"], durable = false, hasWorker = true, env = {}, cluster }) {
   await ensurePrograms();
   const undo = [];
   const base = cluster ?? (await startThrowawayCluster({ durable }));
@@ -20,7 +21,7 @@ export async function startHouse({ firstPort, folder, steps = ["demo", "causes"]
     LOG_LEVEL: "error",
     ...env,
     DATABASE_URL: base.url,
-    DUSTY_LEDGER_VAR: env.DUSTY_LEDGER_VAR ?? inProject("test-results", folder),
+    DUSTY_LEDGER_VAR: env.DUSTY_LEDGER_VAR ?? path.join(base.folder, "files"),
   };
   const stop = async () => {
     for (const end of undo.reverse()) await end().catch((error) => console.error(error.message));

@@ -2,8 +2,10 @@ import { ZodError, type z } from "zod";
 import type { Actor } from "@/contracts/access";
 import type { Problem } from "@/contracts/problems";
 import type { RefusalKind } from "@/contracts/refusals";
+import { RETRY_AFTER_S } from "@/contracts/request-limits";
 import { unstorableIn } from "@/contracts/storable";
 import { Refusal } from "@/usecases/refusal";
+import { storageRefusal } from "@/usecases/storage-faults";
 import { log } from "@/wiring";
 import { refusalInWords } from "@/wording/refusals";
 import { guard } from "./guard";
@@ -36,6 +38,8 @@ const STATUS: Readonly<Record<RefusalKind, number>> = {
   "upload-too-large": 413,
   "upload-cut-short": 400,
   "bad-request": 400,
+  "out-of-room": 507,
+  away: 503,
   "set-aside": 503,
   reckoning: 503,
   cancelled: 499,
@@ -51,7 +55,8 @@ export async function answer(request: Request, route: (actor: Actor) => Promise<
     const refusal = refusalOf(error);
     // The edge logs each request with its status; here stands why.
     const id = request.headers.get("x-request-id");
-    if (refusal) log.warn({ id, code: refusal.code, reason: refusal.reason }, "refused");
+    if (refusal?.code === "away" || refusal?.code === "out-of-room") log.error({ id, err: error }, refusal.reason);
+    else if (refusal) log.warn({ id, code: refusal.code, reason: refusal.reason }, "refused");
     else log.error({ id, err: error }, "request failed");
     return refused(refusal ?? new Refusal("our-fault", "our-fault"));
   }
@@ -59,7 +64,7 @@ export async function answer(request: Request, route: (actor: Actor) => Promise<
 
 export function refusalOf(error: unknown): Refusal | null {
   if (error instanceof Refusal) return error;
-  if (!(error instanceof ZodError)) return null;
+  if (!(error instanceof ZodError)) return storageRefusal(error);
   const issue = error.issues[0];
   return new Refusal("bad-request", "request-not-understood", { path: issue?.path.join(".") ?? "", fault: issue?.message ?? "" });
 }
@@ -71,10 +76,15 @@ export function refusalBody(refusal: Refusal): ErrorAnswer["error"] {
 
 /** A closed connection has no status of its own. */
 const CLOSED = 499;
+const BUSY = 503;
 
 function refused(refusal: Refusal): Response {
   const status = STATUS[refusal.code];
-  return Response.json({ error: refusalBody(refusal) } satisfies ErrorAnswer, { status: status === CLOSED ? 400 : status });
+  const headers = status === BUSY ? { "retry-after": String(RETRY_AFTER_S) } : undefined;
+  return Response.json({ error: refusalBody(refusal) } satisfies ErrorAnswer, {
+    status: status === CLOSED ? 400 : status,
+    ...(headers && { headers }),
+  });
 }
 
 /** The JSON in a text. Only what the text itself gets wrong is refused as such: a fault of ours stays one. */

@@ -1,19 +1,27 @@
 import { z } from "zod";
 import { say } from "@/wording/validation";
-import { decimalAmount, isoDate } from "./primitives";
+import { LIMITS } from "./limits";
+import { decimalAmount, isoDate, plainKey, upTo, wholeNumber } from "./primitives";
 
 const kwh = z.number().max(1e9, say.moreThanAThousandGwhIn);
 
+const DAY_MS = 86_400_000;
+
 /** A bill as printed. Null is not on it; an amount below zero is a credit. */
-export const billSchema = z.strictObject({
-  from: isoDate,
-  to: isoDate,
-  usageKwh: kwh.nullable().default(null),
-  importKwh: kwh,
-  importByBandKwh: z.record(z.string().min(1).max(40), kwh).default({}),
-  exportKwh: kwh.nullable().default(null),
-  productionKwh: kwh.nullable().default(null),
-  amount: decimalAmount,
-});
-export const billsSchema = z.strictObject({ bills: z.array(billSchema).max(1200) });
+export const billSchema = z
+  .strictObject({
+    from: isoDate,
+    to: isoDate,
+    usageKwh: kwh.nullable().default(null),
+    importKwh: kwh,
+    importByBandKwh: z.record(plainKey(40).min(1), kwh).default({}),
+    exportKwh: kwh.nullable().default(null),
+    productionKwh: kwh.nullable().default(null),
+    amount: decimalAmount,
+  })
+  .refine(({ from, to }) => Date.parse(to) - Date.parse(from) < LIMITS.billDays.most * DAY_MS, {
+    path: ["to"],
+    message: say.aBillHoldsAtMost(LIMITS.billDays.most),
+  });
+export const billsSchema = z.strictObject({ bills: upTo(billSchema, LIMITS.bills), version: wholeNumber });
 export type BillDocument = z.output<typeof billSchema>;

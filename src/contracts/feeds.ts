@@ -32,9 +32,9 @@ export const feedSettingsSchema = z.strictObject({
     .nullable()
     .default("since"),
   everyMinutes: z.int().min(1).max(1440).default(15),
-  meterId: z.string().nullable().default(null),
+  meterId: z.string().max(60).nullable().default(null),
   /** Zone and labels of times without offset; null to have them found out. */
-  zone: z.string().nullable().default(null),
+  zone: z.string().max(60).nullable().default(null),
   labels: z.enum(["start", "end"]).nullable().default(null),
   enabled: z.boolean().default(false),
 });

@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { say } from "@/wording/validation";
-import { decimalAmount } from "./primitives";
+import { FIRST_YEAR, LAST_YEAR } from "./limits";
+import { decimalAmount, isDay, isoDate, plainKey } from "./primitives";
 
 /** Kinds of field-book entries; a note is any other kind, kept in its own words. */
 export const entryKinds = [
@@ -20,7 +21,11 @@ export const entryKinds = [
 ] as const;
 export type EntryKind = (typeof entryKinds)[number];
 
-const localDate = z.string().regex(/^\d{4}-(0[1-9]|1[0-2])-(0[1-9]|[12]\d|3[01])([T ]\d{2}:\d{2}.*)?$/, say.aLocalDateSuchAs2023);
+const localDate = z
+  .string()
+  .regex(/^\d{4}-\d{2}-\d{2}([T ]([01]\d|2[0-3]):[0-5]\d.{0,20})?$/, say.aLocalDateSuchAs2023)
+  .refine((text) => isDay(text.slice(0, 10)), say.thereIsNoSuchDay)
+  .refine((text) => isoDate.safeParse(text.slice(0, 10)).success, say.aDateLiesBetween(FIRST_YEAR, LAST_YEAR));
 
 /** A dated entry of the field book: local dates or times, first and last. */
 export const fieldEntrySchema = z.strictObject({
@@ -34,7 +39,7 @@ export const fieldEntrySchema = z.strictObject({
 export type FieldEntry = z.output<typeof fieldEntrySchema>;
 
 /** Figures that were read on site, by name with their unit ("vocV"). */
-export const measuredSchema = z.record(z.string().max(60), z.union([z.number(), z.string().max(200), z.null()]));
+export const measuredSchema = z.record(plainKey(60), z.union([z.number(), z.string().max(200), z.null()]));
 export type Measured = z.output<typeof measuredSchema>;
 
 /** What may stand beside an entry's words. */

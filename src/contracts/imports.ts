@@ -2,6 +2,7 @@ import { z } from "zod";
 import { isTimeZone } from "@/core/time";
 import { say } from "@/wording/validation";
 import { mappingProposalSchema, tableMappingSchema } from "./mapping";
+import { plainKey } from "./primitives";
 import { problemSchema } from "./problems";
 
 export const importKinds = ["weather", "production", "promise"] as const;
@@ -19,13 +20,13 @@ export const importOptionsSchema = z.strictObject({
   labels: z.enum(["start", "end"]).nullable().default(null),
   conflicts: z.enum(["refuse", "first", "last"]).default("refuse"),
   /** Meter for production columns that name none; the site's first AC meter when null. */
-  meterId: z.string().nullable().default(null),
+  meterId: z.string().max(60).nullable().default(null),
   /** Year into which a typical year, or monthly means, are put; null for the file's own. */
   year: z.int().min(1990).max(2060).nullable().default(null),
   /** How a foreign table is read; null to have it found out. */
   mapping: tableMappingSchema.nullable().default(null),
   /** Answers to what the file leaves open, by question. */
-  answers: z.record(z.string(), z.string()).default({}),
+  answers: z.record(plainKey(200), z.string().max(500)).default({}),
 });
 export type ImportOptions = z.output<typeof importOptionsSchema>;
 

@@ -3,8 +3,13 @@ import { LEDGER_ACCOUNTS } from "@/core/accounts";
 import { say } from "@/wording/validation";
 import { postingPairSchema } from "./attribution";
 import { ledgerLineSchema } from "./ledger";
+import { FIRST_YEAR, LAST_YEAR } from "./limits";
+import { isoDate, wholeNumber } from "./primitives";
 
-const month = z.string().regex(/^\d{4}-(0[1-9]|1[0-2])$/, say.aMonthSuchAs202304);
+const month = z
+  .string()
+  .regex(/^\d{4}-(0[1-9]|1[0-2])$/, say.aMonthSuchAs202304)
+  .refine((key) => isoDate.safeParse(`${key}-01`).success, say.aDateLiesBetween(FIRST_YEAR, LAST_YEAR));
 const account = z.enum(LEDGER_ACCOUNTS);
 const reason = z.string().trim().min(1, "say why").max(500);
 
@@ -63,7 +68,7 @@ export const keepingActionSchema = z.discriminatedUnion("action", [
   }),
   z.strictObject({ action: z.literal("reject"), month, account, reason }),
   z.strictObject({ action: z.literal("accept"), month, account }),
-  z.strictObject({ action: z.literal("take-back"), month, id: z.number().int() }),
+  z.strictObject({ action: z.literal("take-back"), month, id: wholeNumber }),
   z.strictObject({ action: z.literal("close"), month, note: z.string().trim().max(1000).default("") }),
   z.strictObject({ action: z.literal("reopen"), month, reason }),
 ]);

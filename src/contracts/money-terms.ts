@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { say } from "@/wording/validation";
-import { decimalAmount, frac, isoDate, price } from "./primitives";
+import { LIMITS } from "./limits";
+import { decimalAmount, frac, isoDate, price, upTo } from "./primitives";
 import { planSchema } from "./tariff";
 
 const ratePerYear = z.number().min(-0.2, say.isAShareWrite3As).max(0.5, say.isAShareWrite765);
@@ -18,8 +19,8 @@ const datedSum = z.strictObject({ on: isoDate, amount: decimalAmount, what });
 
 /** What running the plant costs, and on what its money is reckoned. */
 export const runningSchema = z.strictObject({
-  perYear: z.array(z.strictObject({ what, amount: decimalAmount, risePerYearFrac: ratePerYear.default(0.02) })).default([]),
-  later: z.array(z.strictObject({ what, afterYears: years, amount: decimalAmount })).default([]),
+  perYear: upTo(z.strictObject({ what, amount: decimalAmount, risePerYearFrac: ratePerYear.default(0.02) }), LIMITS.costs).default([]),
+  later: upTo(z.strictObject({ what, afterYears: years, amount: decimalAmount }), LIMITS.costs).default([]),
   /** Received for what is left at the end of the horizon. */
   scrap: decimalAmount.default("0.00"),
   discountFrac: ratePerYear.default(0.03),
@@ -39,11 +40,11 @@ export const loanSchema = z.strictObject({
 });
 
 export const moneySchema = z.strictObject({
-  costs: z.array(datedSum).default([]),
-  incentives: z.array(datedSum).default([]),
+  costs: upTo(datedSum, LIMITS.costs).default([]),
+  incentives: upTo(datedSum, LIMITS.costs).default([]),
   tariff: tariffSchema.prefault({}),
   /** Plans that were in force, by date. */
-  plans: z.array(planSchema).max(40).default([]),
+  plans: upTo(planSchema, LIMITS.plans).default([]),
   /** Plans that could be had instead. */
   offers: z.array(planSchema).max(20).default([]),
   running: runningSchema.prefault({}),

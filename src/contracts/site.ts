@@ -3,8 +3,9 @@ import { z } from "zod";
 import type { Site } from "@/core/site";
 import { isTimeZone } from "@/core/time";
 import { say } from "@/wording/validation";
+import { LIMITS } from "./limits";
 import { moneySchema } from "./money-terms";
-import { dayOfYearSchema, decimalAmount, frac, identifier, isoDate } from "./primitives";
+import { dayOfYearSchema, decimalAmount, frac, identifier, isoDate, plainKey, upTo } from "./primitives";
 
 export { dayOfYearSchema, decimalAmount, moneySchema };
 
@@ -54,11 +55,12 @@ export const moduleSchema = z
     }
   });
 
-const horizonSchema = z.array(
+const horizonSchema = upTo(
   z.strictObject({
     azimuthDeg,
     elevationDeg: z.number().min(0, say.aHorizonLiesAt0Or).max(90, say.aHorizonEndsAt90Straight),
   }),
+  LIMITS.horizonPoints,
 );
 
 export const obstacleKinds = ["tree", "pole", "wall", "building", "row", "box"] as const;
@@ -95,20 +97,23 @@ export const arraySchema = z.strictObject({
   id: identifier,
   name: z.string().max(80).default(""),
   module: identifier,
-  count: z.int(say.countWholeModules).positive(say.thereIsAtLeastOneModule),
-  modulesPerString: z.int().positive().nullable().default(null),
+  count: z
+    .int(say.countWholeModules)
+    .positive(say.thereIsAtLeastOneModule)
+    .max(LIMITS.moduleCount.most, say.atMostOf(LIMITS.moduleCount.most, LIMITS.moduleCount.what)),
+  modulesPerString: z.int().positive().max(1000).nullable().default(null),
   tiltDeg: tiltSchema,
   azimuthDeg,
   mounting: z.enum(mountings, say.mountingIsOneOfOpenRack).default("open-rack"),
-  tiltSchedule: z.array(z.strictObject({ from: dayOfYearSchema, tiltDeg: tiltSchema })).default([]),
-  rows: z.int(say.countWholeRows).positive().nullable().default(null),
+  tiltSchedule: upTo(z.strictObject({ from: dayOfYearSchema, tiltDeg: tiltSchema }), LIMITS.tiltSteps).default([]),
+  rows: z.int(say.countWholeRows).positive().max(LIMITS.moduleCount.most).nullable().default(null),
   orientation: z.enum(["portrait", "landscape"]).default("portrait"),
   eastM: inPlan.nullable().default(null),
   northM: inPlan.nullable().default(null),
   baseHeightM: z.number().min(0, say.theLowerEdgeLiesAtThe).max(300, say.heightsAreInMetres).default(0),
   shadeRule: z.enum(shadeRules, say.aShadeRuleIsOneOf).nullable().default(null),
   horizon: horizonSchema.default([]),
-  obstacles: z.array(obstacleSchema).default([]),
+  obstacles: upTo(obstacleSchema, LIMITS.obstacles).default([]),
   rack: z
     .strictObject({ frameM: positive(say.lengthAlongTheFrame).max(50), baseM: positive(say.lengthAlongTheBase).max(50) })
     .nullable()
@@ -117,7 +122,7 @@ export const arraySchema = z.strictObject({
 
 export const inverterSchema = z.strictObject({
   id: identifier,
-  arrays: z.array(identifier).min(1, say.nameTheArraysOnThisInverter),
+  arrays: upTo(identifier, LIMITS.arrays).min(1, say.nameTheArraysOnThisInverter),
   acRatedW: positive("AC rating").max(1e9),
   ratedEfficiencyFrac: frac.gt(0.3, say.isAShareWrite972).default(0.96),
   perModule: z.boolean().default(false),
@@ -132,6 +137,7 @@ export const inverterSchema = z.strictObject({
   efficiencyCurve: z
     .array(z.strictObject({ loadFrac: z.number().gt(0).max(2), efficiencyFrac: frac.gt(0, say.isAShareWrite97As) }))
     .min(2, say.aCurveHasAtLeastTwo)
+    .max(LIMITS.curvePoints.most, say.atMostOf(LIMITS.curvePoints.most, LIMITS.curvePoints.what))
     .refine((points) => points.every((p, k) => k === 0 || p.loadFrac > points[k - 1]!.loadFrac), say.listThePointsByRisingLoad)
     .nullable()
     .default(null),
@@ -154,7 +160,7 @@ export const inverterSchema = z.strictObject({
 export const meterSchema = z.strictObject({
   id: identifier,
   point: z.enum(["dc", "ac", "net", "export", "import"], say.aMeteringPointIsOneOf),
-  arrays: z.array(identifier).default([]),
+  arrays: upTo(identifier, LIMITS.arrays).default([]),
 });
 
 export const lossesSchema = z.strictObject({
@@ -222,12 +228,15 @@ export const siteSchema = z
     place: placeSchema,
     albedo: frac.default(0.2),
     albedoMonthly: monthly(frac).nullable().default(null),
-    modules: z.record(identifier, moduleSchema).refine((m) => Object.keys(m).length > 0, say.nameAtLeastOneModuleType),
-    arrays: z.array(arraySchema).min(1, say.aSiteHasAtLeastOne),
+    modules: z
+      .record(identifier, moduleSchema)
+      .refine((m) => Object.keys(m).length > 0, say.nameAtLeastOneModuleType)
+      .refine((m) => Object.keys(m).length <= LIMITS.modules.most, say.atMostOf(LIMITS.modules.most, LIMITS.modules.what)),
+    arrays: upTo(arraySchema, LIMITS.arrays).min(1, say.aSiteHasAtLeastOne),
     horizon: horizonSchema.default([]),
-    obstacles: z.array(siteObstacleSchema).default([]),
-    inverters: z.array(inverterSchema).default([]),
-    meters: z.array(meterSchema).default([{ id: "main", point: "ac", arrays: [] }]),
+    obstacles: upTo(siteObstacleSchema, LIMITS.obstacles).default([]),
+    inverters: upTo(inverterSchema, LIMITS.inverters).default([]),
+    meters: upTo(meterSchema, LIMITS.meters).default([{ id: "main", point: "ac", arrays: [] }]),
     losses: lossesSchema.prefault({}),
     soiling: soilingSchema.prefault({}),
     ageing: ageingSchema.prefault({}),
@@ -247,16 +256,28 @@ export const siteSchema = z
           everyYears: z.number().int().min(1).max(30).nullable().default(null),
         }),
       )
-      .max(60)
+      .max(LIMITS.reminders.most, say.atMostOf(LIMITS.reminders.most, LIMITS.reminders.what))
       .default([]),
     revisions: z
-      .array(z.strictObject({ from: isoDate, note: z.string().default(""), change: z.record(z.string(), z.unknown()) }))
+      .array(
+        z.strictObject({
+          from: isoDate,
+          note: z.string().max(LIMITS.note.most, say.atMost2000CharactersShorten).default(""),
+          change: z
+            .record(plainKey(60), z.unknown())
+            .refine(
+              (change) => Object.keys(change).length <= LIMITS.revisionFields.most,
+              say.aRevisionChangesAtMost(LIMITS.revisionFields.most),
+            ),
+        }),
+      )
+      .max(LIMITS.revisions.most, say.atMostOf(LIMITS.revisions.most, LIMITS.revisions.what))
       .default([]),
   })
   .superRefine((site, context) => {
     const arrays = new Set(site.arrays.map((array) => array.id));
     site.arrays.forEach((array, i) => {
-      if (!site.modules[array.module]) {
+      if (!Object.hasOwn(site.modules, array.module)) {
         context.addIssue({
           code: "custom",
           path: ["arrays", i, "module"],

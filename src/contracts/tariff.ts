@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { say } from "@/wording/validation";
-import { frac, isoDate, price } from "./primitives";
+import { frac, isDay, isoDate, price } from "./primitives";
 
 const hour = z
   .number()
@@ -12,7 +12,12 @@ const hours = z
   .max(12)
   .default([]);
 const days = z.enum(["all", "weekdays", "weekends"]).default("all");
-const name = z.string().trim().min(1, say.giveItAName).max(60);
+const name = z
+  .string()
+  .trim()
+  .min(1, say.giveItAName)
+  .max(60)
+  .refine((text) => !(text in {}), say.isAWordOfTheProgram);
 
 const tierSchema = z.strictObject({ upToKwh: z.number().gt(0, say.aTierEndsAbove0Kwh).nullable().default(null), perKwh: price });
 
@@ -41,7 +46,12 @@ export const planSchema = z.strictObject({
   minimumPerMonth: price.nullable().default(null),
   seasons: z.array(seasonSchema).min(1, say.aPlanHasASeason).max(12),
   holidays: z
-    .array(z.string().regex(/^(\d{4}-)?(0[1-9]|1[0-2])-(0[1-9]|[12]\d|3[01])$/, say.writeAHolidayAs1225))
+    .array(
+      z
+        .string()
+        .regex(/^(\d{4}-)?(0[1-9]|1[0-2])-(0[1-9]|[12]\d|3[01])$/, say.writeAHolidayAs1225)
+        .refine((day) => isDay(day.length > 5 ? day : `2024-${day}`), say.thereIsNoSuchDay),
+    )
     .max(200)
     .default([]),
   demand: z.strictObject({ perKw: price, days, hours }).nullable().default(null),

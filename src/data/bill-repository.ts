@@ -8,7 +8,7 @@ import type { Models } from "./models";
 const LEAST_DIGITS = 2;
 
 /** Bills in PostgreSQL; amounts leave it as the numerals that went in. */
-export function billRepository(sequelize: Sequelize, { Bill }: Models): BillStore {
+export function billRepository(sequelize: Sequelize, { Bill, Book }: Models): BillStore {
   return {
     async of(bookId) {
       const rows = await Bill.findAll({ where: { bookId }, order: ["fromDay"] });
@@ -18,13 +18,21 @@ export function billRepository(sequelize: Sequelize, { Bill }: Models): BillStor
           billSchema.parse({ ...energies, from: fromDay, to: toDay, amount: numeral(amount) }),
         );
     },
-    replace: (bookId, bills) =>
+    async versionOf(bookId) {
+      const row = await Book.findByPk(bookId, { attributes: ["billsVersion"] });
+      return row?.get().billsVersion ?? 0;
+    },
+    replace: (bookId, bills, ofVersion) =>
       sequelize.transaction(async (transaction) => {
+        // One that waited here for another's save finds that the version has gone.
+        const [moved] = await Book.update({ billsVersion: ofVersion + 1 }, { where: { id: bookId, billsVersion: ofVersion }, transaction });
+        if (moved === 0) return false;
         await Bill.destroy({ where: { bookId }, transaction });
         await Bill.bulkCreate(
           bills.map(({ from, to, ...bill }) => ({ ...bill, bookId, fromDay: from, toDay: to })),
           { transaction },
         );
+        return true;
       }),
   };
 }

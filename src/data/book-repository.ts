@@ -1,3 +1,4 @@
+import { randomUUID } from "node:crypto";
 import { literal } from "sequelize";
 import { parseSite } from "@/formats/site-json";
 import type { Book, BookStore } from "@/usecases/books";
@@ -15,15 +16,6 @@ function asBook({ id, slug, site, version, isDemo }: BookRow): Book {
 /** Books in PostgreSQL. */
 export function bookRepository({ Book }: Models, changeBook: ChangeBook): BookStore {
   return {
-    async list() {
-      const rows = await Book.findAll({
-        order: [
-          ["createdAt", "ASC"],
-          ["slug", "ASC"],
-        ],
-      });
-      return rows.map((row) => asBook(row.get()));
-    },
     async spines() {
       const rows = await Book.findAll({
         attributes: ["slug", "isDemo", [literal("site->>'name'"), "name"]],
@@ -40,9 +32,16 @@ export function bookRepository({ Book }: Models, changeBook: ChangeBook): BookSt
       const row = await Book.findByPk(id);
       return row && asBook(row.get());
     },
-    async create({ slug, site, isDemo }) {
-      const row = await Book.create({ slug, site, isDemo, version: 1, createdAt: new Date() });
-      return asBook(row.get());
+    async find(slug) {
+      const row = await Book.findOne({ where: { slug }, attributes: ["id", "site"] });
+      return row && { id: row.get().id, site: row.get().site };
+    },
+    async create({ slug, site, isDemo, clientId }) {
+      const values = { id: randomUUID(), slug, site, isDemo, clientId, version: 1, createdAt: new Date() };
+      // Of two that are sent at once one is stored, whichever of its address and its client's word comes in the way.
+      await Book.bulkCreate([values], { ignoreDuplicates: true });
+      const row = await Book.findOne({ where: clientId ? { clientId } : { id: values.id } });
+      return row && asBook(row.get());
     },
     async saveSite(id, version, site) {
       const moved = await changeBook(id, ({ setSite }) => setSite(site, version)).catch((error: unknown) => {

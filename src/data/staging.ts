@@ -1,10 +1,10 @@
 import { createHash, randomUUID } from "node:crypto";
 import { createReadStream, createWriteStream } from "node:fs";
-import { mkdir, readFile, rm, writeFile } from "node:fs/promises";
+import { mkdir, readdir, readFile, rm, stat, writeFile } from "node:fs/promises";
 import path from "node:path";
 import { Readable } from "node:stream";
 import { pipeline } from "node:stream/promises";
-import { UPLOAD_LIMIT_BYTES } from "@/contracts/uploads";
+import { STAGED_FOR_MS, STAGED_LIMIT_BYTES, UPLOAD_LIMIT_BYTES } from "@/contracts/uploads";
 import type { Bytes } from "@/formats/tabular/text";
 import type { StagedFile, Staging } from "@/usecases/imports";
 import { Refusal } from "@/usecases/refusal";
@@ -21,8 +21,17 @@ export function stagingFolder(folder: string): Staging {
   };
   return {
     drop,
+    async sweep(olderThanMs) {
+      const waiting = await staged(folder);
+      const old = waiting.filter(({ sinceMs }) => Date.now() - sinceMs > olderThanMs);
+      for (const { path: file } of old) await rm(file, { force: true });
+      return waiting.filter((entry) => !old.includes(entry)).reduce((sum, { bytes }) => sum + bytes, 0);
+    },
     async put({ bookId, fileName, announcedBytes, body }) {
       await mkdir(folder, { recursive: true });
+      const waitingBytes = await this.sweep(STAGED_FOR_MS);
+      if (waitingBytes + (announcedBytes ?? 0) > STAGED_LIMIT_BYTES)
+        throw new Refusal("upload-too-large", "uploads-full", { megabytes: inMb(waitingBytes), mostMegabytes: inMb(STAGED_LIMIT_BYTES) });
       const id = randomUUID();
       try {
         const { byteCount, sha256 } = await write(body, file(id), announcedBytes);
@@ -41,6 +50,21 @@ export function stagingFolder(folder: string): Staging {
     },
     open: (id) => createReadStream(file(id)),
   };
+}
+
+const inMb = (bytes: number): number => Math.round(bytes / 1e6);
+
+/** Files of a folder, with their sizes and when they were written last. */
+async function staged(folder: string): Promise<{ path: string; bytes: number; sinceMs: number }[]> {
+  const names = await readdir(folder).catch(() => []);
+  const found = await Promise.all(
+    names.map(async (name) => {
+      const file = path.join(folder, name);
+      const told = await stat(file).catch(() => null);
+      return told?.isFile() ? [{ path: file, bytes: told.size, sinceMs: told.mtimeMs }] : [];
+    }),
+  );
+  return found.flat();
 }
 
 async function write(body: Bytes, to: string, announcedBytes: number | null): Promise<{ byteCount: number; sha256: string }> {
@@ -64,6 +88,6 @@ async function write(body: Bytes, to: string, announcedBytes: number | null): Pr
 
 const tooLarge = (bytes: number): Refusal =>
   new Refusal("upload-too-large", "upload-too-large", {
-    megabytes: Math.round(bytes / 1e6),
-    mostMegabytes: Math.round(UPLOAD_LIMIT_BYTES / 1e6),
+    megabytes: inMb(bytes),
+    mostMegabytes: inMb(UPLOAD_LIMIT_BYTES),
   });

@@ -1,4 +1,5 @@
 import { setTimeout as wait } from "node:timers/promises";
+import { STAGED_FOR_MS } from "@/contracts/uploads";
 import { log, openServices, QUEUES } from "@/wiring";
 import { attributionHandler, behindHandler } from "./attribution";
 import { sendDue } from "./due";
@@ -23,6 +24,7 @@ await Promise.all([sendDue(queue, services.feeds, Date.now()), behindHandler(ser
 log.info({ hosts: services.feedHosts }, "worker ready");
 
 while (!stop.signal.aborted) {
+  await services.staging.sweep(STAGED_FOR_MS).catch((error: unknown) => log.error({ err: error }, "sweeping uploads failed"));
   await services.vitalSigns.seen("worker", { pid: process.pid }).catch((error: unknown) => log.error({ err: error }, "no sign of life"));
   await wait(SIGN_OF_LIFE_MS, null, { signal: stop.signal }).catch(() => {});
 }

@@ -139,7 +139,11 @@ function refuse(response: ServerResponse, path: string, reason: RefusalReason, f
   const isJson = path.startsWith("/api/");
   response.setHeader("Content-Type", isJson ? "application/json" : "text/plain; charset=utf-8");
   response.setHeader("Cache-Control", "no-store");
-  response.end(isJson ? JSON.stringify({ error: { code: reason === "foreign-host" ? "foreign-origin" : reason, message, help, problems: [] } }) : `${message}\n${help}\n`);
+  response.end(
+    isJson
+      ? JSON.stringify({ error: { code: reason === "foreign-host" ? "foreign-origin" : reason, message, help, problems: [] } })
+      : `${message}\n${help}\n`,
+  );
 }
 
 function logAtEnd(

@@ -1,6 +1,7 @@
 import type { Problem } from "@/contracts/problems";
 import type { RefusalFacts, RefusalKind, RefusalReason } from "@/contracts/refusals";
 import { Refusal } from "./refusal";
+import { storageRefusal } from "./storage-faults";
 
 /** A refusal crosses threads as data. */
 export interface RefusalAsData {
@@ -17,8 +18,9 @@ export async function tell(work: () => Promise<unknown>): Promise<Told> {
   try {
     return { answer: await work() };
   } catch (error) {
-    if (!(error instanceof Refusal)) throw error;
-    const { code, reason, facts, problems } = error;
+    const refusal = error instanceof Refusal ? error : storageRefusal(error);
+    if (!refusal) throw error;
+    const { code, reason, facts, problems } = refusal;
     return { refusal: { code, reason, facts, problems } };
   }
 }

@@ -4,9 +4,10 @@ import type { Services } from "./services";
 
 /** Gives the demo books their feeds, at the ports where the simulators run this time, in their order; feeds that are there get the new address. */
 export async function placeDemoFeeds(services: Services, ports: readonly number[]): Promise<void> {
-  const books = (await services.books.list()).filter((book) => book.isDemo);
+  const spines = (await services.books.spines()).filter(({ isDemo }) => isDemo);
   for (const { book: name, simulator, settings } of DEMO_FEEDS) {
-    const book = books.find((candidate) => candidate.site.name === name);
+    const spine = spines.find((candidate) => candidate.name === name);
+    const book = spine && (await services.books.bySlug(spine.slug));
     if (!book) continue;
     const { path, ...rest } = settings;
     const url = `http://127.0.0.1:${ports[SIMULATOR_ORDER.indexOf(simulator)]}${path}`;

@@ -54,7 +54,7 @@ async function loadBook(services: Services, demo: DemoBook): Promise<void> {
     fieldEntrySchema.parse({ from, to: to ?? from, kind, note, array: "", value: "" }),
   );
   if (entries.length > 0) await services.entries.add(book.id, entries);
-  if (demo.consumer) await services.bills.replace(book.id, supply(book.site, demo.consumer, hourlyProduction(record)).bills);
+  if (demo.consumer) await services.bills.replace(book.id, supply(book.site, demo.consumer, hourlyProduction(record)).bills, 0);
 }
 
 function batchOf(

@@ -104,6 +104,18 @@ const REFUSALS: Readonly<Record<RefusalReason, { readonly message: Say; readonly
     message: () => "This book is still being reckoned.",
     help: () => "Ask again in a few seconds; the sums go on.",
   },
+  "database-away": {
+    message: () => "The database does not answer at this moment.",
+    help: () => "Try again in a few seconds: it is started again by itself. Nothing was half stored; what you wrote stays here.",
+  },
+  "disk-full": {
+    message: () => "There is no room left on the disk.",
+    help: () => "Nothing was stored. Make room on the machine where Dusty Ledger runs, then try again.",
+  },
+  "uploads-full": {
+    message: (f) => `Uploaded files that wait to be put in hold ${f.megabytes} MB; at most ${f.mostMegabytes} MB may wait.`,
+    help: () => "Put in or leave those that you dropped before; what waits is dropped by itself after a day.",
+  },
   "set-aside-time": {
     message: () => "This book was set aside: its sums took longer than a minute.",
     help: () =>
@@ -135,6 +147,10 @@ const REFUSALS: Readonly<Record<RefusalReason, { readonly message: Say; readonly
   },
   "variant-makes-no-site": { message: () => "This what-if makes no site.", help: () => "Correct the fields named and keep it again." },
   "file-empty": { message: (f) => `The file ${f.name} is empty.`, help: () => "Export it again, or choose another file." },
+  "bills-changed": {
+    message: () => "The bills were changed in another window since these were opened.",
+    help: () => "Copy what you typed, reload the page, and enter it again. Nothing of the other's was overwritten.",
+  },
   "bills-unreadable": {
     message: () => "These bills can't be read as they are; nothing was changed.",
     help: () => "Correct what is named below.",
@@ -208,6 +224,10 @@ const REFUSALS: Readonly<Record<RefusalReason, { readonly message: Say; readonly
   "address-not-readable": {
     message: () => "This address can't be read.",
     help: (f) => `It is longer than ${f.most} letters, or holds an escape that stands for no letter. ${OWN_ADDRESS}`,
+  },
+  "address-taken": {
+    message: (f) => `Another book takes the address ${f.slug} again and again.`,
+    help: () => "Give the site another name, then try again.",
   },
   "body-without-length": {
     message: () => "The request does not say how long it is.",

@@ -130,4 +130,10 @@ export const say = catalogue({
   aReadingCantBeNegative: "a reading can't be negative",
   giveTheVariantAName: "give the variant a name",
   publicOriginIsAnAddress: "PUBLIC_ORIGIN is an address such as https://ledger.example",
+  aDateLiesBetween: (first: number, last: number) => `a date lies in the years ${first} to ${last}`,
+  thereIsNoSuchDay: "there is no such day in the calendar",
+  isAWordOfTheProgram: "is a word of the program itself: choose another name",
+  atMostOf: (most: number, what: string) => `at most ${most} ${what}`,
+  aBillHoldsAtMost: (most: number) => `a bill holds at most ${most} days: enter its parts one by one`,
+  aRevisionChangesAtMost: (most: number) => `a revision changes at most ${most} fields`,
 });

@@ -8,7 +8,7 @@ import { runAttribution, runForPage } from "@/usecases/attribution";
 import { type Book, createBook } from "@/usecases/books";
 import { attributeAll, finishDemo, type Services } from "@/wiring";
 import { siteInput } from "../site-builder";
-import { freshServices } from "./services";
+import { allBooks, emptyShelf, freshServices } from "./services";
 
 let services: Services;
 let book: Book;
@@ -17,7 +17,7 @@ beforeAll(async () => {
   services = await freshServices();
 });
 beforeEach(async () => {
-  for (const old of await services.books.list()) await services.books.remove(old.id);
+  await emptyShelf(services);
   book = await createBook(services.books, siteInput());
 });
 afterAll(() => services.close());
@@ -83,7 +83,7 @@ describe("a search for causes", () => {
   it("of the demo tells each book's story, and is behind once the book changes", async () => {
     await services.books.remove(book.id);
     await finishDemo(services);
-    const books = await services.books.list();
+    const books = await allBooks(services);
     await attributeAll(services);
     expect(await services.attributions.behind()).toEqual([]);
     const bySlug = async (slug: string): Promise<Book> => (await services.books.bySlug(slug))!;

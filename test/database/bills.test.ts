@@ -4,7 +4,7 @@ import { type Book, createBook } from "@/usecases/books";
 import { keepBills } from "@/usecases/money";
 import { finishDemo, type Services } from "@/wiring";
 import { siteInput } from "../site-builder";
-import { freshServices } from "./services";
+import { allBooks, emptyShelf, freshServices } from "./services";
 
 let services: Services;
 let book: Book;
@@ -13,7 +13,7 @@ beforeAll(async () => {
   services = await freshServices();
 });
 beforeEach(async () => {
-  for (const old of await services.books.list()) await services.books.remove(old.id);
+  await emptyShelf(services);
   book = await createBook(services.books, siteInput());
 });
 afterAll(() => services.close());
@@ -31,22 +31,49 @@ describe("bills in PostgreSQL", () => {
         exportKwh: k === 0 ? null : 12,
       }),
     );
-    await keepBills(services.bills, book, [...kept].reverse());
+    await keepBills(services.bills, book, [...kept].reverse(), 0);
     expect(await services.bills.of(book.id)).toEqual(kept);
   });
 
   it("with a fault are refused whole: what stood stays", async () => {
-    await keepBills(services.bills, book, [bill("2024-01-01", "2024-01-31", "60.00")]);
+    await keepBills(services.bills, book, [bill("2024-01-01", "2024-01-31", "60.00")], 0);
     const overlapping = [bill("2024-01-01", "2024-01-31", "60.00"), bill("2024-01-31", "2024-02-29", "61.00")];
-    await expect(keepBills(services.bills, book, overlapping)).rejects.toMatchObject({
+    await expect(keepBills(services.bills, book, overlapping, 1)).rejects.toMatchObject({
       reason: "bill-fault",
       facts: { fault: "overlap", row: 2, other: 1 },
     });
     expect(await services.bills.of(book.id)).toHaveLength(1);
   });
 
+  it("of two editors that save at once: one is stored whole, the other is told", async () => {
+    const own = (from: string, to: string) => keepBills(services.bills, book, [bill(from, to, "60.00")], 0);
+    const ends = await Promise.allSettled([
+      own("2024-01-01", "2024-01-31"),
+      own("2024-01-15", "2024-02-14"),
+      own("2024-01-20", "2024-02-20"),
+    ]);
+    const refused = ends.filter((end) => end.status === "rejected");
+    expect(refused).toHaveLength(2);
+    for (const { reason } of refused) expect(reason).toMatchObject({ code: "book-changed", reason: "bills-changed" });
+    expect(await services.bills.of(book.id)).toHaveLength(1);
+    expect(await services.bills.versionOf(book.id)).toBe(1);
+  });
+
+  it("that no form would take are none for the database either", async () => {
+    const insert = (from: string, to: string) =>
+      services.sequelize.query("insert into bills (book_id, from_day, to_day, import_kwh, amount) values (:book, :from, :to, 1, 1)", {
+        replacements: { book: book.id, from, to },
+      });
+    await insert("2024-01-01", "2024-01-31");
+    const broken = (name: string) => ({ parent: { constraint: name } });
+    await expect(insert("2024-01-31", "2024-02-28")).rejects.toMatchObject(broken("bills_do_not_overlap"));
+    await expect(insert("2025-01-01", "2026-02-05")).rejects.toMatchObject(broken("bills_are_short"));
+    await expect(insert("9999-12-01", "9999-12-31")).rejects.toMatchObject(broken("bills_lie_in_our_time"));
+    await insert("2024-02-01", "2025-03-06");
+  });
+
   it("go with their book", async () => {
-    await keepBills(services.bills, book, [bill("2024-01-01", "2024-01-31", "60.00")]);
+    await keepBills(services.bills, book, [bill("2024-01-01", "2024-01-31", "60.00")], 0);
     await services.books.remove(book.id);
     expect(await services.bills.of(book.id)).toEqual([]);
   });
@@ -54,9 +81,9 @@ describe("bills in PostgreSQL", () => {
 
 describe("the ferry office's money", () => {
   it("runs every bill again to the cent, and its savings hold what the simulator knows", async () => {
-    for (const old of await services.books.list()) await services.books.remove(old.id);
+    await emptyShelf(services);
     await finishDemo(services);
-    const ferry = (await services.books.list()).find(({ slug }) => slug === "ferry-office")!;
+    const ferry = (await allBooks(services)).find(({ slug }) => slug === "ferry-office")!;
     const { billsReport, comparison, report } = await services.moneyOf(ferry);
     expect(billsReport!.planTest).toMatchObject({ months: 60, exact: 60 });
     const reRun = billsReport!.methods.find(({ method }) => method === "re-run")!;

@@ -8,7 +8,7 @@ import { removeEntry, writeEntry } from "@/usecases/field-book";
 import type { Services } from "@/wiring";
 import { modelEffectInWords } from "@/wording/field-book";
 import { siteInput } from "../site-builder";
-import { freshServices } from "./services";
+import { emptyShelf, freshServices } from "./services";
 
 let services: Services;
 let book: Book;
@@ -16,7 +16,7 @@ beforeAll(async () => {
   services = await freshServices();
 });
 beforeEach(async () => {
-  for (const old of await services.books.list()) await services.books.remove(old.id);
+  await emptyShelf(services);
   book = await createBook(services.books, siteInput({ commissioned: "2020-06-01" }));
 });
 afterAll(() => services.close());
@@ -82,7 +82,7 @@ describe("what can't be taken", () => {
 
   it.each([
     ["an entry before the plant was there", { from: "2019-01-01", to: "2019-01-01" }, "entry-before-commissioning"],
-    ["an entry of next year", { from: "2099-01-01", to: "2099-01-01" }, "entry-in-future"],
+    ["an entry of next year", { from: "2059-01-01", to: "2059-01-01" }, "entry-in-future"],
     ["an array that is not there", { array: "roof" }, "entry-array-unknown"],
     ["a meter that is not there", { meter: "cellar" }, "entry-meter-unknown"],
     ["a tilt that is none", { kind: "tilt-change", array: "a", value: "steep", apply: true }, "entry-effect-unclear"],

@@ -8,7 +8,7 @@ import { Refusal } from "@/usecases/refusal";
 import { keepVariant, removeVariant } from "@/usecases/variants";
 import { finishDemo, type Services } from "@/wiring";
 import { siteInput } from "../site-builder";
-import { freshServices } from "./services";
+import { allBooks, emptyShelf, freshServices } from "./services";
 
 let services: Services;
 let book: Book;
@@ -17,7 +17,7 @@ beforeAll(async () => {
   services = await freshServices();
 });
 beforeEach(async () => {
-  for (const old of await services.books.list()) await services.books.remove(old.id);
+  await emptyShelf(services);
   book = await createBook(services.books, siteInput());
 });
 afterAll(() => services.close());
@@ -181,7 +181,7 @@ describe("a book", () => {
 
   it("is refused whole with a bad site", async () => {
     await expect(createBook(services.books, siteInput({ albedo: 3 }))).rejects.toBeInstanceOf(Refusal);
-    expect(await services.books.list()).toHaveLength(1);
+    expect(await allBooks(services)).toHaveLength(1);
   });
 
   it("of a name that is taken gets an address of its own", async () => {
@@ -206,7 +206,7 @@ describe("the database itself", () => {
 
   it("can be migrated down and up again", async () => {
     const again = await freshServices();
-    expect(await again.books.list()).toEqual([]);
+    expect(await allBooks(again)).toEqual([]);
     await again.close();
     book = await createBook(services.books, siteInput());
   });
@@ -217,7 +217,7 @@ describe("the demo", () => {
     await services.books.remove(book.id);
     expect(await finishDemo(services)).toBe(5);
     expect(await finishDemo(services)).toBe(0);
-    for (const demo of await services.books.list()) {
+    for (const demo of await allBooks(services)) {
       const { report } = await services.ledgerOf(demo);
       expect(report.years.map((year) => year.key)).toEqual(["2021", "2022", "2023", "2024", "2025"]);
       expect(Math.abs(report.all.unexplainedKwh! / report.all.expectedKwh)).toBeLessThan(0.05);
@@ -255,9 +255,12 @@ describe("a book that an older edition stored", () => {
     expect(saved.version).toBe(read.version + 1);
   });
 
-  it("that can't be read is named", async () => {
+  it("that can't be read is set aside, with what is wrong in it", async () => {
     await storeSite({ ...book.site, arrays: [] });
-    await expect(services.books.bySlug(book.slug)).rejects.toThrow(`stored site document of book ${book.slug}`);
+    await expect(services.books.bySlug(book.slug)).rejects.toMatchObject({
+      reason: "set-aside-document",
+      problems: [expect.objectContaining({ severity: "error" })],
+    });
     await storeSite(book.site);
   });
 });

@@ -12,7 +12,7 @@ import { decide } from "@/usecases/quality";
 import type { Services } from "@/wiring";
 import { ensurePrograms, program } from "../../scripts/lib/bundle.mjs";
 import { siteInput } from "../site-builder";
-import { freshServices } from "./services";
+import { emptyShelf, freshServices } from "./services";
 
 let services: Services;
 let book: Book;
@@ -22,7 +22,7 @@ beforeAll(async () => {
   services = await freshServices();
 });
 beforeEach(async () => {
-  for (const old of await services.books.list()) await services.books.remove(old.id);
+  await emptyShelf(services);
   book = await createBook(services.books, siteInput());
 });
 afterAll(() => services.close());

@@ -1,4 +1,5 @@
 import { migrate, unmigrate } from "@/data";
+import type { Book } from "@/usecases/books";
 import { openServices, type Services } from "@/wiring";
 
 /** Services over the test server, on a fresh schema. */
@@ -10,4 +11,17 @@ export async function freshServices(): Promise<Services> {
   await migrate(services.sequelize);
   await services.queue.migrate();
   return services;
+}
+
+/** Every book on the shelf. */
+export async function allBooks({ books }: Services): Promise<Book[]> {
+  const found = [];
+  for (const { slug } of await books.spines()) found.push((await books.bySlug(slug))!);
+  return found;
+}
+
+/** Takes every book off the shelf, and what chores remember of them. */
+export async function emptyShelf(services: Services): Promise<void> {
+  for (const { slug } of await services.books.spines()) await services.books.remove((await services.books.find(slug))!.id);
+  await services.sequelize.query("delete from vital_signs");
 }

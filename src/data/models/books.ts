@@ -9,6 +9,9 @@ export interface BookRow {
   site: SiteDocument;
   version: number;
   isDemo: boolean;
+  billsVersion: number;
+  /** What a form gave its making, so that a second sending makes no second book. */
+  clientId: string | null;
   createdAt: Date;
 }
 
@@ -73,6 +76,8 @@ const bookModels = (sequelize: Sequelize): BooksModels => ({
       site: DataTypes.JSONB,
       version: DataTypes.INTEGER,
       isDemo: DataTypes.BOOLEAN,
+      billsVersion: DataTypes.INTEGER,
+      clientId: DataTypes.UUID,
       createdAt: DataTypes.DATE,
     },
     { tableName: "books" },

@@ -12,6 +12,8 @@ export interface MoneyProps {
   readonly months: readonly LedgerLine[];
   readonly promise: readonly number[] | null;
   readonly bills: readonly BillDocument[];
+  /** Version of the bills, which a save must name. */
+  readonly billsVersion: number;
   readonly report: MoneyReport;
   readonly billsReport: BillsReport | null;
   readonly comparison: PlanComparison | null;

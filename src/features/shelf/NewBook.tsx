@@ -21,11 +21,22 @@ const LARGEST_SITE_BYTES = 2_000_000;
 /** Opens a book from a site file, or from nothing. */
 export function NewBook({ timeZone }: { timeZone: string }) {
   const router = useRouter();
+  // One making, however often it is sent: a double click, or a sending again after a lost connection.
+  const [making, setMaking] = useState(() => crypto.randomUUID());
   const [fault, setFault] = useState<RefusedCall | null>(null);
   const opening = useChange(
     ({ text }: { text: string; chapter: "readings" | "site" }) =>
-      ask(openedBookSchema, "/api/books", { method: "POST", body: text, headers: { "content-type": "application/json" } }),
-    { onDone: ({ slug }, { chapter }) => router.push(`/books/${slug}/${chapter}`) },
+      ask(openedBookSchema, "/api/books", {
+        method: "POST",
+        body: text,
+        headers: { "content-type": "application/json", "idempotency-key": making },
+      }),
+    {
+      onDone: ({ slug }, { chapter }) => {
+        setMaking(crypto.randomUUID());
+        router.push(`/books/${slug}/${chapter}`);
+      },
+    },
   );
   const open = (text: string, chapter: "readings" | "site"): void => {
     setFault(null);

@@ -10,13 +10,22 @@ export interface Book {
   readonly isDemo: boolean;
 }
 
+export interface NewBook {
+  readonly slug: string;
+  readonly site: SiteDocument;
+  readonly isDemo: boolean;
+  readonly clientId: string | null;
+}
+
 export interface BookStore {
-  list(): Promise<readonly Book[]>;
   /** Names and addresses of all books: what stands on their spines. */
   spines(): Promise<readonly { readonly slug: string; readonly name: string; readonly isDemo: boolean }[]>;
   bySlug(slug: string): Promise<Book | null>;
   byId(id: string): Promise<Book | null>;
-  create(book: { slug: string; site: SiteDocument; isDemo: boolean }): Promise<Book>;
+  /** The document as it is stored, unread: it may be one that no longer can be. */
+  find(slug: string): Promise<{ readonly id: string; readonly site: unknown } | null>;
+  /** Makes a book; null where the address has been taken. One that its client sends again is the one that was made. */
+  create(book: NewBook): Promise<Book | null>;
   /** Saves when the version is still the given one; null when somebody else was faster. */
   saveSite(id: string, version: number, site: SiteDocument): Promise<Book | null>;
   remove(id: string): Promise<void>;

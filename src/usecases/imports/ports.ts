@@ -20,6 +20,8 @@ export interface Staging {
   find(id: string): Promise<StagedFile | null>;
   open(id: string): Bytes;
   drop(id: string): Promise<void>;
+  /** Drops what has waited longer; the bytes of what still waits. */
+  sweep(olderThanMs: number): Promise<number>;
 }
 
 export interface NewBatch {

@@ -66,11 +66,13 @@ const monthOf = (key: string, { days, byBand, ...sums }: Sums): BillMonth => ({
  * neighbours; marked as estimated. A month that bills cover in part is stretched to its days.
  */
 export function estimateMissing(months: readonly BillMonth[]): BillMonth[] {
-  const [first, last] = [months[0]?.key, months.at(-1)?.key];
-  if (first === undefined || last === undefined) return [];
+  const [first, last] = [months[0], months.at(-1)];
+  if (!first || !last) return [];
   const byKey = new Map(months.map((month) => [month.key, month]));
   const out: BillMonth[] = [];
-  for (let key = first; key <= last; key = later(key, 1)) {
+  // Months are counted, not compared as text: a year of five digits would never come to its end.
+  for (let month = monthNumber(first.key); month <= monthNumber(last.key); month++) {
+    const key = monthKey(month);
     const own = byKey.get(key);
     if (own && own.billedDays === own.days) {
       out.push(own);
@@ -111,11 +113,18 @@ function meanOf(key: string, models: readonly BillMonth[]): BillMonth {
   };
 }
 
-/** A month's name some months on. */
-export function later(key: string, months: number): string {
-  const at = Number(key.slice(0, 4)) * 12 + Number(key.slice(5, 7)) - 1 + months;
-  return `${Math.floor(at / 12)}-${String((at % 12) + 1).padStart(2, "0")}`;
+/** Months since the year 0, of a month's name. */
+export function monthNumber(key: string): number {
+  const dash = key.indexOf("-", 1);
+  return Number(key.slice(0, dash)) * 12 + Number(key.slice(dash + 1)) - 1;
 }
+
+/** A month's name by its number. */
+const monthKey = (month: number): string =>
+  `${String(Math.floor(month / 12)).padStart(4, "0")}-${String((month % 12) + 1).padStart(2, "0")}`;
+
+/** A month's name some months on. */
+export const later = (key: string, months: number): string => monthKey(monthNumber(key) + months);
 
 /** Price of a bought kWh over some months, all charges in; null without a kWh. */
 export function averagePrice(months: readonly BillMonth[]): Exact | null {

@@ -68,7 +68,7 @@ function billOf(row: Row, bands: readonly string[]): BillDocument | { readonly f
 const isFault = (read: ReturnType<typeof billOf>): read is { field: string; value: string } => "field" in read;
 
 /** Bills typed, pasted from a sheet, or brought as a file; nothing is stored until all of it can be. */
-export function BillEditor({ slug, site, bills, onDone }: MoneyProps & { readonly onDone: () => void }) {
+export function BillEditor({ slug, site, bills, billsVersion, onDone }: MoneyProps & { readonly onDone: () => void }) {
   const planBands = site.money.plans.flatMap((plan) =>
     plan.seasons.flatMap((season) => (season.bands.length > 1 ? season.bands.map(({ name }) => name) : [])),
   );
@@ -101,7 +101,7 @@ export function BillEditor({ slug, site, bills, onDone }: MoneyProps & { readonl
     const next = rows[0]?.from ? later(rows[0].from.slice(0, 7), 1) : (site.commissioned?.slice(0, 7) ?? "2024-01");
     setRows([{ from: `${next}-01`, to: `${next}-${daysInMonth(`${next}-01`)}`, amount: "" }, ...rows]);
   };
-  const store = useChange((_: undefined) => tell("PUT", `/api/books/${slug}/bills`, { bills: known }), { onDone });
+  const store = useChange((_: undefined) => tell("PUT", `/api/books/${slug}/bills`, { bills: known, version: billsVersion }), { onDone });
   const refusal = read.refusal ?? store.refusal;
   const fields = ["from", "to", "import", ...columns.map((band) => `band:${band}`), "export", "production", "amount"];
   return (

@@ -1,11 +1,13 @@
 import { z } from "zod";
 import { answer, bodyOf } from "@/app/answer";
+import { wholeNumber } from "@/contracts/primitives";
 import { bookBySlug, saveSite } from "@/usecases/books";
+import { bookNotFound } from "@/usecases/refusal";
 import { house } from "@/wiring";
 
 type Context = { params: Promise<{ slug: string }> };
 
-const change = z.strictObject({ version: z.number().int().positive(), site: z.unknown() });
+const change = z.strictObject({ version: wholeNumber, site: z.unknown() });
 
 /** The site document with the version that a change must name. */
 export function GET(request: Request, { params }: Context): Promise<Response> {
@@ -28,8 +30,10 @@ export function PUT(request: Request, { params }: Context): Promise<Response> {
 export function DELETE(request: Request, { params }: Context): Promise<Response> {
   return answer(request, async () => {
     const { books } = house();
-    const book = await bookBySlug(books, (await params).slug);
+    const { slug } = await params;
+    const book = await books.find(slug);
+    if (!book) throw bookNotFound(slug);
     await books.remove(book.id);
-    return Response.json({ removed: book.slug });
+    return Response.json({ removed: slug });
   });
 }

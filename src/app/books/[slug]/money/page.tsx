@@ -15,7 +15,12 @@ export default async function MoneyPage({ params, searchParams }: Props) {
   const { slug } = await params;
   const { view } = await searchParams;
   return bookPage(slug, "money", async (book, { figuresOf, ask, bills }) => {
-    const [ledger, page, printed] = await Promise.all([figuresOf(book), ask(book, "money", {}), bills.of(book.id)]);
+    const [ledger, page, printed, billsVersion] = await Promise.all([
+      figuresOf(book),
+      ask(book, "money", {}),
+      bills.of(book.id),
+      bills.versionOf(book.id),
+    ]);
     return (
       <MoneyChapter
         key={slug}
@@ -28,6 +33,7 @@ export default async function MoneyPage({ params, searchParams }: Props) {
         year={yearsOf(ledger).at(-1) ?? null}
         {...page}
         bills={printed}
+        billsVersion={billsVersion}
       />
     );
   });

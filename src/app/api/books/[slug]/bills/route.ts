@@ -1,7 +1,7 @@
 import { answer, bodyOf } from "@/app/answer";
 import { billsSchema } from "@/contracts/bills";
 import { bookBySlug } from "@/usecases/books";
-import { keepBills } from "@/usecases/money";
+import { type BillStore, keepBills } from "@/usecases/money";
 import { house } from "@/wiring";
 
 interface Context {
@@ -13,7 +13,7 @@ export function GET(request: Request, { params }: Context): Promise<Response> {
   return answer(request, async () => {
     const { books, bills } = house();
     const book = await bookBySlug(books, (await params).slug);
-    return Response.json({ bills: await bills.of(book.id) });
+    return Response.json(await printed(bills, book.id));
   });
 }
 
@@ -22,7 +22,13 @@ export function PUT(request: Request, { params }: Context): Promise<Response> {
   return answer(request, async () => {
     const { books, bills } = house();
     const book = await bookBySlug(books, (await params).slug);
-    await keepBills(bills, book, (await bodyOf(request, billsSchema)).bills);
-    return Response.json({ bills: await bills.of(book.id) });
+    const sent = await bodyOf(request, billsSchema);
+    await keepBills(bills, book, sent.bills, sent.version);
+    return Response.json(await printed(bills, book.id));
   });
+}
+
+async function printed(store: BillStore, bookId: string) {
+  const version = await store.versionOf(bookId);
+  return { bills: await store.of(bookId), version };
 }

@@ -1,5 +1,6 @@
 import { z } from "zod";
 import { answer, bodyOf } from "@/app/answer";
+import { numberInAddress } from "@/contracts/primitives";
 import { bookBySlug } from "@/usecases/books";
 import { setBatchUndone } from "@/usecases/imports";
 import { house } from "@/wiring";
@@ -10,6 +11,6 @@ export function PATCH(request: Request, { params }: { params: Promise<{ slug: st
     const { slug, id } = await params;
     const { undone } = await bodyOf(request, z.strictObject({ undone: z.boolean() }));
     const { books, imports } = house();
-    return Response.json(await setBatchUndone(imports, await bookBySlug(books, slug), z.coerce.number().int().parse(id), undone));
+    return Response.json(await setBatchUndone(imports, await bookBySlug(books, slug), numberInAddress.parse(id), undone));
   });
 }

@@ -1,10 +1,8 @@
-import { z } from "zod";
 import { answer } from "@/app/answer";
+import { numberInAddress } from "@/contracts/primitives";
 import { bookBySlug } from "@/usecases/books";
 import { removeEntry } from "@/usecases/field-book";
 import { house } from "@/wiring";
-
-const entryId = z.coerce.number().int().positive();
 
 interface Context {
   params: Promise<{ slug: string; id: string }>;
@@ -16,7 +14,7 @@ export function DELETE(request: Request, { params }: Context): Promise<Response>
     const all = house();
     const { slug, id } = await params;
     const book = await bookBySlug(all.books, slug);
-    await removeEntry(all, book, entryId.parse(id));
+    await removeEntry(all, book, numberInAddress.parse(id));
     return Response.json(await all.entries.of(book.id));
   });
 }

@@ -1,5 +1,5 @@
-import { z } from "zod";
 import { answer } from "@/app/answer";
+import { numberInAddress } from "@/contracts/primitives";
 import { bookBySlug } from "@/usecases/books";
 import { removeVariant } from "@/usecases/variants";
 import { house } from "@/wiring";
@@ -9,7 +9,7 @@ export function DELETE(request: Request, { params }: { params: Promise<{ slug: s
   return answer(request, async () => {
     const { books, variants } = house();
     const { slug, id } = await params;
-    await removeVariant(variants, await bookBySlug(books, slug), z.coerce.number().int().parse(id));
+    await removeVariant(variants, await bookBySlug(books, slug), numberInAddress.parse(id));
     return Response.json({});
   });
 }

@@ -22,6 +22,7 @@ export const LIMITS = {
   plans: { most: 40, what: "tariff plans of a site", reason: "one a year" },
   bills: { most: 1200, what: "bills of a book", reason: "a bill a month for a century" },
   billDays: { most: 400, what: "days of one bill", reason: "a year and a month: longer ones name no season" },
+  entries: { most: 3000, what: "entries of a field book", reason: "six a month over forty years" },
   variants: { most: 24, what: "variants kept in a book", reason: "more would not be told apart in one table" },
   feeds: { most: 20, what: "feeds of a book", reason: "each is pulled every few minutes" },
   moduleCount: { most: 1_000_000, what: "modules of an array", reason: "half a gigawatt" },

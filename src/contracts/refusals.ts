@@ -104,6 +104,7 @@ export const refusalReasons = [
   "set-aside-time",
   "sides-share-no-time",
   "site-invalid",
+  "too-many-entries",
   "too-many-feeds",
   "too-many-variants",
   "text-not-storable",

@@ -25,16 +25,21 @@ const asEntry = (row: EntryRow & { readonly photos: readonly Pick<PhotoRow, "id"
     photos: row.photos.map(({ id, widthPx, heightPx }) => ({ id, widthPx, heightPx })),
   });
 
+const rowOf = (
+  bookId: string,
+  { from, to, array, meter, cost, clientId, measured, note, value, who, kind }: NewEntry,
+  effect: readonly Revision[] | null,
+) => ({ note, value, who, kind, bookId, starts: from, ends: to, arrayId: array, meterId: meter, cost, clientId, measured, effect });
+
 /** Null where the client's own id was written before. */
 async function insert(
   { Entry }: Models,
   bookId: string,
-  { from, to, array, meter, cost, clientId, measured, ...words }: NewEntry,
+  entry: NewEntry,
   effect: readonly Revision[] | null,
   transaction: Transaction,
 ): Promise<number | null> {
-  const values = { ...words, bookId, starts: from, ends: to, arrayId: array, meterId: meter, cost, clientId, measured, effect };
-  const [row] = await Entry.bulkCreate([values], { ignoreDuplicates: true, returning: ["id"], transaction });
+  const [row] = await Entry.bulkCreate([rowOf(bookId, entry, effect)], { ignoreDuplicates: true, returning: ["id"], transaction });
   return row?.get().id ?? null;
 }
 
@@ -47,9 +52,11 @@ export function entryRepository(models: Models, changeBook: ChangeBook): EntrySt
       const rows = await Entry.findAll({ where: { bookId }, order: ["starts", "id"], include: [photos] });
       return rows.map((row) => asEntry(row.get({ plain: true }) as Parameters<typeof asEntry>[0]));
     },
+    countOf: (bookId) => Entry.count({ where: { bookId } }),
     add: (bookId, entries) =>
       changeBook(bookId, async ({ transaction }) => {
-        for (const entry of entries) await insert(models, bookId, newEntrySchema.parse(entry), null, transaction);
+        const rows = entries.map((entry) => rowOf(bookId, newEntrySchema.parse(entry), null));
+        await Entry.bulkCreate(rows, { ignoreDuplicates: true, transaction });
       }),
     write: (bookId, { entry, photo, applied }) =>
       orMoved(

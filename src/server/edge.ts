@@ -32,7 +32,7 @@ const STATUS: Partial<Record<RefusalReason, number>> = {
 };
 
 /** A page's work is done soon after its first byte; a client that reads slowly keeps no other waiting. */
-const READER_PATIENCE_MS = 1000;
+const READER_PATIENCE_MS = 250;
 
 /**
  * What every request passes before any of ours runs: a readable address, a host and an origin of this house, a body within bounds, a turn.

@@ -7,7 +7,7 @@ import { reckonerPool } from "./reckoner-pool";
 import { openStores, type Stores } from "./stores";
 
 /** How long a page waits for its figures before it says that they are being reckoned; and how long a program does. */
-const PAGE_PATIENCE_MS = 2500;
+const PAGE_PATIENCE_MS = 1500;
 const PROGRAM_PATIENCE_MS = 25_000;
 /** Figures of this many books are at hand; each is some tens of kilobytes. */
 const MOST_FIGURES = 200;

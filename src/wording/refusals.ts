@@ -32,6 +32,10 @@ const REFUSALS: Readonly<Record<RefusalReason, { readonly message: Say; readonly
     help: () => "Reload the page, then make your change again.",
   },
   "feed-not-found": { message: (f) => `This book has no feed ${f.feedId}.`, help: () => "Reload the page." },
+  "too-many-entries": {
+    message: (f) => `The field book holds ${f.count} entries; with ${f.more} more there would be over ${f.most}.`,
+    help: () => "Take out those that are no longer needed, or bring fewer. Nothing was stored.",
+  },
   "too-many-feeds": { message: (f) => `The book has ${f.count} feeds.`, help: () => "Remove one that is no longer needed." },
   "feed-name-taken": { message: (f) => `The book has a feed “${f.name}” already.`, help: () => "Give this one another name." },
   "feed-meter-unknown": { message: (f) => `The book has no meter ${f.meterId}.`, help: (f) => `Choose one of ${f.meters}.` },

@@ -1,2 +1,2 @@
 export type { CleanPhoto, EntryStore, EntryToKeep, PhotoCleaner } from "./ports";
-export { type FieldBookPorts, photoTooLarge, removeEntry, writeEntry } from "./write-entry";
+export { addEntries, type FieldBookPorts, photoTooLarge, removeEntry, writeEntry } from "./write-entry";

@@ -20,6 +20,7 @@ export interface EntryToKeep {
 export interface EntryStore {
   of(bookId: string): Promise<readonly StoredEntry[]>;
   /** Several entries of a file, all or none. */
+  countOf(bookId: string): Promise<number>;
   add(bookId: string, entries: readonly FieldEntry[]): Promise<void>;
   /** One entry with its photo and revisions, all or nothing. "known": its own id was written before; "book-changed": somebody changed the site meanwhile. */
   write(bookId: string, kept: EntryToKeep): Promise<"new" | "known" | "book-changed">;

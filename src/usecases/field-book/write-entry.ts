@@ -1,4 +1,5 @@
-import { MOST_PHOTO_BYTES, type NewEntry } from "@/contracts/field-book";
+import { type FieldEntry, MOST_PHOTO_BYTES, type NewEntry } from "@/contracts/field-book";
+import { LIMITS } from "@/contracts/limits";
 import type { SiteDocument } from "@/contracts/site";
 import { entryEffect, type Revision } from "@/core/site";
 import { HOUR_MS } from "@/core/units";
@@ -24,11 +25,24 @@ export async function writeEntry(
   photoBytes: Uint8Array | null,
 ): Promise<"new" | "known"> {
   checkEntry(book.site, entry, ports.now());
+  await checkRoom(ports.entries, book, 1);
   const photo = photoBytes && (await readPhoto(ports.cleanPhoto, photoBytes));
   const applied = entry.apply ? appliedTo(book, entry) : null;
   const written = await ports.entries.write(book.id, { entry, photo, applied });
   if (written !== "book-changed") return written;
   throw changedMeanwhile();
+}
+
+/** Adds the entries of a file: all of them or none. */
+export async function addEntries({ entries }: Pick<FieldBookPorts, "entries">, book: Book, events: readonly FieldEntry[]): Promise<void> {
+  await checkRoom(entries, book, events.length);
+  await entries.add(book.id, events);
+}
+
+async function checkRoom(entries: EntryStore, book: Book, more: number): Promise<void> {
+  const count = await entries.countOf(book.id);
+  if (count + more > LIMITS.entries.most)
+    throw new Refusal("entry-refused", "too-many-entries", { count, more, most: LIMITS.entries.most });
 }
 
 /** Takes an entry out of the book, with the revisions that it put into the model. */

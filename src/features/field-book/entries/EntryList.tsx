@@ -18,14 +18,19 @@ import { KIND_NAMES } from "./kind-fields";
 const textOf = ({ kind, note, value, who, array, from }: StoredEntry): string =>
   [KIND_NAMES[kind], note, value, who, array, from].join(" ").toLowerCase();
 
+/** Entries that stand on the page at first: some years of a well-kept book. */
+const SHOWN_FIRST = 150;
+
 /** All entries, newest first, by year; what was typed filters them. */
 export function EntryList({ slug, site, entries, effects }: Pick<FieldBookProps, "slug" | "site" | "entries" | "effects">) {
   const [search, setSearch] = useState("");
   const [kind, setKind] = useState("");
   const words = search.toLowerCase().split(/\s+/).filter(Boolean);
-  const shown = entries
+  const [isWhole, setWhole] = useState(false);
+  const matching = entries
     .filter((entry) => (kind === "" || entry.kind === kind) && words.every((word) => textOf(entry).includes(word)))
     .toReversed();
+  const shown = isWhole ? matching : matching.slice(0, SHOWN_FIRST);
   const kinds = [...new Set(entries.map((entry) => entry.kind))];
   const { run: remove, refusal } = useChange((id: number) => tell("DELETE", `/api/books/${slug}/entries/${id}`));
   return (
@@ -65,6 +70,11 @@ export function EntryList({ slug, site, entries, effects }: Pick<FieldBookProps,
           />
         ))}
       </ol>
+      {shown.length < matching.length && (
+        <Button variant="default" onClick={() => setWhole(true)}>
+          {say.showAllOfThem(matching.length)}
+        </Button>
+      )}
     </section>
   );
 }

@@ -2,7 +2,7 @@ import { answer, bodyOf, jsonOf, storable } from "@/app/answer";
 import { MOST_PHOTO_BYTES, newEntrySchema } from "@/contracts/field-book";
 import { writeEntries } from "@/formats/events-csv";
 import { type Book, bookBySlug } from "@/usecases/books";
-import { photoTooLarge, writeEntry } from "@/usecases/field-book";
+import { addEntries, photoTooLarge, writeEntry } from "@/usecases/field-book";
 import { Refusal } from "@/usecases/refusal";
 import { house } from "@/wiring";
 
@@ -42,7 +42,7 @@ async function addFile(book: Book, bytes: Uint8Array): Promise<Response> {
   const { entries, files } = house();
   const { events, problems } = await files.events(bytes);
   if (problems.some(({ severity }) => severity === "error")) throw new Refusal("file-refused", "events-unreadable", {}, problems);
-  await entries.add(book.id, events);
+  await addEntries({ entries }, book, events);
   return Response.json(await entries.of(book.id), { status: 201 });
 }
 

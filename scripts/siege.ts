@@ -1,0 +1,47 @@
+import { startHouse } from "./lib/house.mjs";
+import { clientOf } from "./siege/client";
+import { faults } from "./siege/faults";
+import { files } from "./siege/files";
+import { inputs } from "./siege/inputs";
+import { load } from "./siege/load";
+import { allRows, row } from "./siege/report";
+import { slow } from "./siege/slow";
+import { percentile, watchHealth } from "./siege/watch";
+
+/**
+ * Lays siege to a house of its own, on loopback, and ends by itself: bad inputs, hostile files, slow clients, load, and faults of every process.
+ * npm run siege -- [parts, by commas] [--seed N] [--write]
+ */
+const PARTS = ["inputs", "files", "slow", "load", "faults"] as const;
+const [named = PARTS.join(",")] = process.argv.slice(2).filter((word) => !word.startsWith("--"));
+const wanted = named.split(",");
+const numberOf = (flag: string, otherwise: number): number => {
+  const at = process.argv.indexOf(flag);
+  return at < 0 ? otherwise : Number(process.argv[at + 1]);
+};
+const seed = numberOf("--seed", 1);
+
+const house = await startHouse({ firstPort: 3700, steps: [], durable: true });
+const client = clientOf(() => house.site.address);
+const watch = watchHealth(() => house.site.address);
+try {
+  if (wanted.includes("inputs"))
+    await inputs(client, house.cluster.adminUrl.replace(/\/postgres$/, "/dusty_ledger"), numberOf("--count", 1100), seed);
+  if (wanted.includes("files")) await files(client, watch);
+  if (wanted.includes("slow")) await slow(client, watch);
+  if (wanted.includes("load")) await load(client, watch);
+  row(
+    "health",
+    "/healthz during all of it",
+    watch.times().length + watch.failed(),
+    watch.times().length,
+    `p99 ${Math.round(percentile(watch.times(), 0.99))} ms, worst ${Math.round(Math.max(...watch.times()))} ms`,
+  );
+  // What kills the server ends the watch: then it is meant not to answer for a moment.
+  watch.stop();
+  if (wanted.includes("faults")) await faults(house, client);
+} finally {
+  watch.stop();
+  await house.stop();
+}
+process.exit(allRows().every(({ tried, survived }) => tried === survived) ? 0 : 1);

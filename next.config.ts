@@ -3,6 +3,8 @@ import type { NextConfig } from "next";
 const config: NextConfig = {
   serverExternalPackages: ["sequelize", "umzug", "pg", "pg-copy-streams", "pino", "piscina"],
   poweredByHeader: false,
+  // The server packs, where it is worth it.
+  compress: false,
   reactStrictMode: true,
   // `npm test` checks types over everything, tests included; a second pass here would only slow the first start.
   typescript: { ignoreBuildErrors: true },

@@ -23,7 +23,7 @@ const seed = numberOf("--seed", 1);
 
 const house = await startHouse({ firstPort: 3700, steps: [], durable: true });
 const client = clientOf(() => house.site.address);
-const watch = watchHealth(() => house.site.address);
+const watch = watchHealth(house.site.address);
 try {
   if (wanted.includes("inputs"))
     await inputs(client, house.cluster.adminUrl.replace(/\/postgres$/, "/dusty_ledger"), numberOf("--count", 1100), seed);

@@ -2,6 +2,7 @@ export { attributionRepository } from "./attribution-repository";
 export { billRepository } from "./bill-repository";
 export { bookRepository } from "./book-repository";
 export { bookChanger, type ChangeBook } from "./change-book";
+export { listenForChanges } from "./changes";
 export { connect } from "./connection";
 export { decisionRepository } from "./decision-repository";
 export { entryRepository } from "./entry-repository";

@@ -105,6 +105,8 @@ describe("the edge", () => {
         trustedProxies: new Set(),
         gates: { page: make(), api: make(), transfer: make() },
         own: () => false,
+        pages: { replay: () => false, record: () => {} },
+        changed: () => {},
         handler,
         log: (facts, _level, message) => lines.push({ ...facts, message }),
       }),

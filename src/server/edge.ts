@@ -7,6 +7,7 @@ import { bodyFaultOf, watchPace } from "./body";
 import type { Gate } from "./gate";
 import { headersFor } from "./headers";
 import { foreignOf } from "./origin";
+import type { pageCache } from "./page-cache";
 
 export type Work = "page" | "api" | "transfer";
 
@@ -17,6 +18,9 @@ export interface EdgeOptions {
   readonly gates: Readonly<Record<Work, Gate>>;
   /** Answers that need no page and no turn: whether the process is alive, ready, busy. */
   readonly own: (pathname: string, request: IncomingMessage, response: ServerResponse) => boolean;
+  readonly pages: Pick<ReturnType<typeof pageCache>, "replay" | "record">;
+  /** Told of each change that passes here, before its answer goes out: whoever changes something sees it at the next look. */
+  readonly changed: (slug: string | null) => void;
   readonly handler: (request: IncomingMessage, response: ServerResponse) => void | Promise<void>;
   readonly log: (facts: object, level: "info" | "error", message: string) => void;
 }
@@ -78,19 +82,54 @@ async function pass(request: IncomingMessage, response: ServerResponse, path: st
     refuse(response, path, "body-too-slow", {});
     request.destroy();
   });
+  if (method !== "GET" && method !== "HEAD") tellChange(response, path, options.changed);
   if (!needsTurn(path)) return handler(request, response);
+  if (workOf(path) === "page") {
+    await turnOfLoop();
+    if (options.pages.replay(request, response, path)) return;
+  }
   await inTurn(request, response, path, options);
 }
 
-async function inTurn(request: IncomingMessage, response: ServerResponse, path: string, { gates, handler, trustedProxies }: EdgeOptions) {
+async function inTurn(
+  request: IncomingMessage,
+  response: ServerResponse,
+  path: string,
+  { gates, pages, handler, trustedProxies }: EdgeOptions,
+) {
   const gone = new AbortController();
   response.once("close", () => gone.abort());
   const leave = await gates[workOf(path)].enter(addressOf(request, trustedProxies), gone.signal);
   if (gone.signal.aborted) return leave?.();
   if (!leave) return refuse(response, path, "too-busy", { seconds: RETRY_AFTER_S });
   response.once("close", leave);
+  if (workOf(path) === "page") {
+    // Another may have had the same page made while this one waited.
+    if (pages.replay(request, response, path)) return;
+    pages.record(request, response, path);
+  }
   if (workOf(path) === "page") leaveSoonAfterHead(response, leave);
   await handler(request, response);
+}
+
+/** Tells of a change before any word of its answer goes out. */
+function tellChange(response: ServerResponse, path: string, changed: (slug: string | null) => void): void {
+  const slug = /^\/api\/books\/([^/]+)/.exec(path)?.[1] ?? null;
+  for (const name of ["write", "end"] as const) {
+    const own = response[name] as (...all: unknown[]) => unknown;
+    response[name] = ((...all: unknown[]) => {
+      changed(slug);
+      return own.call(response, ...all);
+    }) as never;
+  }
+}
+
+let lastTurn: Promise<void> = Promise.resolve();
+
+/** One kept page a turn of the loop: a thousand that are asked for at once leave room for whoever asks for something else. */
+function turnOfLoop(): Promise<void> {
+  lastTurn = lastTurn.then(() => new Promise<void>((resolve) => setImmediate(resolve)));
+  return lastTurn;
 }
 
 /** Where an answer's head has gone out, the rest follows at the reader's pace. */

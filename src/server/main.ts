@@ -1,6 +1,7 @@
 import { createServer, type Server } from "node:http";
 import type { AddressInfo } from "node:net";
 import { setTimeout as wait } from "node:timers/promises";
+import compression from "compression";
 import next from "next";
 import { environmentSchema } from "@/contracts/environment";
 import { AT_WORK, MOST_WAIT_S, MOST_WAITING, PATIENCE_S } from "@/contracts/request-limits";
@@ -8,9 +9,12 @@ import { house, log, readinessOf } from "@/wiring";
 import { edge, type Work } from "./edge";
 import { gate } from "./gate";
 import { health } from "./health";
+import { pageCache, stamps } from "./page-cache";
 
 /** Ports tried after the wanted one, where that is taken. */
 const MORE_PORTS = 50;
+/** Pages are packed quickly rather than tightly. */
+const PACK_LEVEL = 3;
 /** Requests in flight have this long to end when the server is told to. */
 const LAST_WORDS_MS = 5000;
 
@@ -20,10 +24,23 @@ const gates = Object.fromEntries(
   Object.entries(AT_WORK).map(([work, atWork]) => [work, gate({ atWork, mostWaiting: MOST_WAITING, mostWaitMs: MOST_WAIT_S * 1000 })]),
 ) as Record<Work, ReturnType<typeof gate>>;
 const { own } = health({ gates, readiness: () => readinessOf(house()) });
+const stamp = stamps();
+const pages = dev ? { replay: () => false, record: () => {} } : pageCache((path) => stamp.of(path));
+const packed = compression({ level: PACK_LEVEL });
 const app = next({ dev, dir: process.cwd(), hostname: environment.HOST, port: environment.PORT });
 await app.prepare();
 const handle = app.getRequestHandler();
 
+const guarded = edge({
+  publicOrigin: environment.PUBLIC_ORIGIN,
+  trustedProxies: new Set(environment.DUSTY_LEDGER_TRUSTED_PROXIES),
+  gates,
+  own,
+  pages,
+  changed: stamp.changed,
+  handler: (request, response) => handle(request, response),
+  log: (facts, level, message) => log[level](facts, message),
+});
 const server = createServer(
   {
     headersTimeout: PATIENCE_S * 1000,
@@ -32,16 +49,13 @@ const server = createServer(
     keepAliveTimeout: 5000,
     maxHeaderSize: 16_384,
   },
-  edge({
-    publicOrigin: environment.PUBLIC_ORIGIN,
-    trustedProxies: new Set(environment.DUSTY_LEDGER_TRUSTED_PROXIES),
-    gates,
-    own,
-    handler: (request, response) => handle(request, response),
-    log: (facts, level, message) => log[level](facts, message),
-  }),
+  // On this machine packing costs more than it saves.
+  environment.PUBLIC_ORIGIN === null
+    ? guarded
+    : (request, response) => packed(request as never, response as never, () => guarded(request, response)),
 );
 if (dev) server.on("upgrade", app.getUpgradeHandler());
+house().onChange(stamp.changed);
 const port = await listen(server, environment.HOST, environment.PORT);
 process.send?.({ kind: "listening", port });
 

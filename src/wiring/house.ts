@@ -1,3 +1,5 @@
+import { environmentSchema } from "@/contracts/environment";
+import { listenForChanges } from "@/data";
 import type { Book } from "@/usecases/books";
 import type { FileReader } from "@/usecases/imports";
 import { type Answer, type Asked, type Figures, type QuestionName, type Reckoner, standingFigures } from "@/usecases/reckoning";
@@ -23,6 +25,8 @@ export interface House extends Stores {
   /** A ledger without its intervals, as it is stored. */
   figuresOf(book: Book): Promise<Figures>;
   figuresInTime(book: Book): Promise<Figures>;
+  /** Tells each change of a book as soon as it is stored; null where anything may have changed. */
+  onChange(tell: (slug: string | null) => void): void;
 }
 
 export function openHouse(environment: Record<string, string | undefined>): House {
@@ -31,6 +35,7 @@ export function openHouse(environment: Record<string, string | undefined>): Hous
   const reckoner = reckonerPool({ standings });
   const files = readerPool();
   const stored = byBook((book) => standingFigures({ standings, reckoner }, book, PAGE_PATIENCE_MS), undefined, { most: MOST_FIGURES });
+  let changes: ReturnType<typeof listenForChanges> | null = null;
   return {
     ...stores,
     reckoner,
@@ -39,7 +44,11 @@ export function openHouse(environment: Record<string, string | undefined>): Hous
     askAndWait: (book, question, asked) => reckoner.ask(book, question, asked, PROGRAM_PATIENCE_MS),
     figuresOf: stored,
     figuresInTime: (book) => standingFigures({ standings, reckoner }, book, PROGRAM_PATIENCE_MS),
+    onChange(tell) {
+      changes = listenForChanges(environmentSchema.parse(environment).DATABASE_URL, tell);
+    },
     close: async () => {
+      await changes?.stop();
       await Promise.all([reckoner.close(), files.close()]);
       await stores.close();
     },

@@ -7,6 +7,23 @@ import type { Sequelize } from "sequelize";
  * forms forbid. Bills that no form would take any more are laid aside, whole: a bill till the year 9999 stopped the Money chapter. Bills that overlap since
  * two windows saved at once stay, marked, until somebody saves the bills again.
  */
+/** Tables with rows of a book: whatever changes in them may stand on its pages. Day pages change with their batch. */
+const TOLD = [
+  "standings",
+  "attributions",
+  "attribution_runs",
+  "bills",
+  "field_entries",
+  "variants",
+  "feeds",
+  "finding_decisions",
+  "posting_transfers",
+  "accepted_postings",
+  "closed_months",
+  "audit_entries",
+  "import_batches",
+] as const;
+
 const UP = `
 create extension if not exists btree_gist;
 create table standings (
@@ -37,6 +54,26 @@ alter table bills
   add constraint bills_do_not_overlap exclude using gist (book_id with =, daterange(from_day, to_day, '[]') with &&) where (not overlap_known),
   add constraint bills_are_short check (to_day - from_day < 400),
   add constraint bills_lie_in_our_time check (from_day >= '1990-01-01' and to_day <= '2060-12-31');
+create function tell_change() returns trigger language plpgsql as $$
+begin
+  perform pg_notify('book_changed', coalesce((select slug from books where id = coalesce(new.book_id, old.book_id)), ''));
+  return null;
+end $$;
+create function tell_book_change() returns trigger language plpgsql as $$
+begin
+  -- A book's name stands on the spines of every other.
+  if tg_op <> 'UPDATE' or new.site->>'name' is distinct from old.site->>'name' then perform pg_notify('book_changed', '');
+  else perform pg_notify('book_changed', new.slug); end if;
+  return null;
+end $$;
+create function tell_chore() returns trigger language plpgsql as $$
+begin
+  if new.name = 'demo' then perform pg_notify('book_changed', ''); end if;
+  return null;
+end $$;
+create trigger told after insert or update or delete on books for each row execute function tell_book_change();
+create trigger told after insert or update on vital_signs for each row execute function tell_chore();
+${TOLD.map((table) => `create trigger told after insert or update or delete on ${table} for each row execute function tell_change();`).join("\n")}
 alter table feeds add column version integer not null default 1;
 create unique index feeds_by_name on feeds (book_id, (settings->>'name'));
 alter table variants add column version integer not null default 1;
@@ -52,6 +89,11 @@ insert into bills select book_id, from_day, to_day, usage_kwh, import_kwh, impor
 drop table bills_laid_aside;
 alter table books drop column client_id, drop column bills_version;
 drop table vital_signs; drop table standings;
+drop trigger told on books;
+${TOLD.filter((table) => table !== "standings")
+  .map((table) => `drop trigger told on ${table};`)
+  .join(" ")}
+drop function tell_change; drop function tell_book_change; drop function tell_chore;
 `;
 
 export const nothingBringsItDown = {

@@ -12,7 +12,7 @@ export function Reckoning({ name }: { readonly name: string }) {
   return (
     <div className={chapter.page}>
       <h1>{name}</h1>
-      <p className={chapter.verdict} role="status">
+      <p className={chapter.verdict} role="status" data-fleeting="">
         {say.isBeingReckoned}
       </p>
     </div>

@@ -1,18 +1,23 @@
+import { writeFileSync } from "node:fs";
 import { startHouse } from "./lib/house.mjs";
 import { clientOf } from "./siege/client";
+import { clockBack, fullDisk } from "./siege/disk-and-clock";
 import { faults } from "./siege/faults";
 import { files } from "./siege/files";
 import { inputs } from "./siege/inputs";
 import { load } from "./siege/load";
+import { memory } from "./siege/memory";
 import { allRows, row } from "./siege/report";
+import { resiliencePage } from "./siege/resilience-page";
 import { slow } from "./siege/slow";
+import { starts } from "./siege/starts";
 import { percentile, watchHealth } from "./siege/watch";
 
 /**
  * Lays siege to a house of its own, on loopback, and ends by itself: bad inputs, hostile files, slow clients, load, and faults of every process.
- * npm run siege -- [parts, by commas] [--seed N] [--write]
+ * npm run siege -- [parts, by commas] [--seed N] [--count N] [--small] [--write]
  */
-const PARTS = ["inputs", "files", "slow", "load", "faults"] as const;
+const PARTS = ["inputs", "files", "slow", "load", "memory", "faults", "disk", "clock", "starts"] as const;
 const [named = PARTS.join(",")] = process.argv.slice(2).filter((word) => !word.startsWith("--"));
 const wanted = named.split(",");
 const numberOf = (flag: string, otherwise: number): number => {
@@ -20,15 +25,19 @@ const numberOf = (flag: string, otherwise: number): number => {
   return at < 0 ? otherwise : Number(process.argv[at + 1]);
 };
 const seed = numberOf("--seed", 1);
+/** The part that the tests run: less of each. */
+const isSmall = process.argv.includes("--small");
 
+const began = performance.now();
 const house = await startHouse({ firstPort: 3700, steps: [], durable: true });
 const client = clientOf(() => house.site.address);
 const watch = watchHealth(house.site.address);
 try {
   if (wanted.includes("inputs"))
-    await inputs(client, house.cluster.adminUrl.replace(/\/postgres$/, "/dusty_ledger"), numberOf("--count", 1100), seed);
-  if (wanted.includes("files")) await files(client, watch);
+    await inputs(client, house.cluster.adminUrl.replace(/\/postgres$/, "/dusty_ledger"), numberOf("--count", isSmall ? 600 : 1100), seed);
+  if (wanted.includes("files")) await files(client, watch, isSmall);
   if (wanted.includes("slow")) await slow(client, watch);
+  if (wanted.includes("memory")) await memory(house, client, watch);
   if (wanted.includes("load")) await load(client, watch);
   row(
     "health",
@@ -39,9 +48,14 @@ try {
   );
   // What kills the server ends the watch: then it is meant not to answer for a moment.
   watch.stop();
-  if (wanted.includes("faults")) await faults(house, client);
+  if (wanted.includes("faults")) await faults(house, client, isSmall);
 } finally {
   watch.stop();
   await house.stop();
 }
+if (wanted.includes("disk")) await fullDisk();
+if (wanted.includes("clock")) await clockBack();
+if (wanted.includes("starts")) await starts();
+if (process.argv.includes("--write"))
+  writeFileSync(new URL("../docs/resilience.md", import.meta.url), resiliencePage(allRows(), seed, (performance.now() - began) / 1000));
 process.exit(allRows().every(({ tried, survived }) => tried === survived) ? 0 : 1);

@@ -35,4 +35,5 @@ export async function ensureBuild(env = process.env) {
   });
   if (code !== 0) throw new Error(`The build failed:\n${output.slice(-6000)}`);
   await writeFile(mark, hash);
+  console.log("Built.");
 }

@@ -246,7 +246,8 @@ async function takesConnections(child, url, withinMs = 60_000) {
   }
 }
 
-async function startIn(folder, { fast, durable = false }) {
+/** Starts the cluster of a folder, made where it is not there; one of an older edition is brought over. */
+export async function startIn(folder, { fast, durable = false }) {
   const bin = serverPrograms();
   const data = path.join(folder, "data");
   const [command, args] = await asServerUser("test", ["-f", path.join(data, "PG_VERSION")]);
@@ -286,14 +287,15 @@ export async function startCluster() {
 }
 
 /** Starts a fresh cluster for tests, gone with `stop`. `durable`: what was said to be stored is, even when it is killed. */
-export async function startThrowawayCluster({ durable = false } = {}) {
-  const folder = await mkdtemp("/var/tmp/dusty-ledger-test-");
+export async function startThrowawayCluster({ durable = false, base = "/var/tmp" } = {}) {
+  const folder = await mkdtemp(path.join(base, "dusty-ledger-test-"));
   await chmod(folder, 0o700);
   await own(folder);
   const cluster = await startIn(folder, { fast: true, durable });
   return {
     ...cluster,
     folder,
+    stopServer: cluster.stop,
     kill: () => process.kill(cluster.pid(), "SIGKILL"),
     stop: async () => {
       await cluster.stop();

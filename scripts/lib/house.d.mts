@@ -10,6 +10,8 @@ export interface ThrowawayCluster extends Kept {
   readonly migratorUrl: string;
   readonly adminUrl: string;
   readonly folder: string;
+  /** Stops the server and leaves its files. */
+  readonly stopServer: () => Promise<void>;
 }
 
 export interface House {
@@ -25,6 +27,6 @@ export function startHouse(options: {
   readonly steps?: readonly string[];
   readonly durable?: boolean;
   readonly hasWorker?: boolean;
-  readonly env?: NodeJS.ProcessEnv;
+  readonly env?: Readonly<Record<string, string>>;
   readonly cluster?: ThrowawayCluster;
 }): Promise<House>;

@@ -1,9 +1,13 @@
 import { spawn } from "node:child_process";
+import { existsSync } from "node:fs";
 import path from "node:path";
 import { fileURLToPath } from "node:url";
 
 export const projectFolder = path.resolve(path.dirname(fileURLToPath(import.meta.url)), "..", "..");
 export const inProject = (...parts) => path.join(projectFolder, ...parts);
+
+/** What it starts ends when we do, however we end. */
+const SETPRIV = "/usr/bin/setpriv";
 
 const running = new Set();
 
@@ -21,7 +25,9 @@ export function endRunning() {
 /** Runs a command to its end, in a group of its own; resolves with its exit code and, when captured, its output. */
 export function run(command, args, { capture = false, env = process.env, cwd = projectFolder, input } = {}) {
   return new Promise((resolve, reject) => {
-    const child = spawn(command, args, {
+    const [program, all] =
+      command !== "setpriv" && existsSync(SETPRIV) ? [SETPRIV, ["--pdeathsig=KILL", command, ...args]] : [command, args];
+    const child = spawn(program, all, {
       cwd,
       env,
       detached: true,

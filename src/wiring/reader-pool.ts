@@ -7,10 +7,9 @@ import type { EventsFile } from "@/formats/events-csv";
 import type { FileJob, FileNews, FileReader } from "@/usecases/imports";
 import { Refusal } from "@/usecases/refusal";
 import { heard, type Told } from "@/usecases/telling";
+import { FILE_BUDGET } from "./budgets";
 import { log } from "./log";
 
-/** What one file may take: a reader that has shown no row for this long, or takes more memory, is ended. */
-export const FILE_BUDGET = { silentMs: 60_000, heapMb: 1536, wholeMb: 3072 };
 const THREADS = 2;
 const IDLE_MS = 60_000;
 const LOOK_MS = 500;

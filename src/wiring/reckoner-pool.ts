@@ -7,10 +7,9 @@ import type { Answer, Asked, Figures, QuestionName, Reckoner, StandingStore } fr
 import { setAside } from "@/usecases/reckoning";
 import { Refusal } from "@/usecases/refusal";
 import { heard, type Told } from "@/usecases/telling";
+import { BUDGET } from "./budgets";
 import { log } from "./log";
 
-/** What one sum may take. A record of thirty years of five-minute readings takes a tenth of the time. */
-export const BUDGET = { timeMs: 60_000, heapMb: 1024, wholeMb: 3072 };
 /** Threads beside the one that answers requests: as many as sums can run at once on a small machine. */
 const THREADS = 2;
 /** Answers that are kept for those who ask again; each is some kilobytes, a record of weather some megabytes. */

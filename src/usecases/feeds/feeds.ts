@@ -1,4 +1,5 @@
 import { type Feed, type FeedSettings, feedSettingsSchema } from "@/contracts/feeds";
+import { LIMITS } from "@/contracts/limits";
 import type { Book } from "../books";
 import { Refusal } from "../refusal";
 import { hostAllowed } from "./hosts";
@@ -11,8 +12,6 @@ export interface FeedPorts {
   readonly feedHosts: readonly string[];
   readonly now: () => number;
 }
-
-const MOST_FEEDS = 20;
 
 /** Adds a feed to a book; its host must be on the list. */
 export async function addFeed(
@@ -36,7 +35,7 @@ export async function addFeed(
   if (existing.some((feed) => feed.settings.name === settings.name)) {
     throw new Refusal("feed-refused", "feed-name-taken", { name: settings.name });
   }
-  if (existing.length >= MOST_FEEDS) throw new Refusal("feed-refused", "too-many-feeds", { count: existing.length });
+  if (existing.length >= LIMITS.feeds.most) throw new Refusal("feed-refused", "too-many-feeds", { count: existing.length });
   const made = await store.create(book.id, settings, false, null);
   if (!settings.enabled) return made;
   const started = changed(await store.change(book.id, made.id, settings, now()), made.id);

@@ -1,12 +1,10 @@
+import { LIMITS } from "@/contracts/limits";
 import type { NewVariant, Variant } from "@/contracts/what-if";
 import { applyWhatIf } from "@/core/yield";
 import { parseSite } from "@/formats/site-json";
 import type { Book } from "../books";
 import { Refusal } from "../refusal";
 import type { VariantStore } from "./ports";
-
-/** More would not be told apart in one table. */
-const MOST_VARIANTS = 24;
 
 /** Keeps a what-if in the book, once the site that it makes is a site. */
 export async function keepVariant(store: VariantStore, book: Book, variant: NewVariant): Promise<Variant> {
@@ -22,7 +20,7 @@ export async function keepVariant(store: VariantStore, book: Book, variant: NewV
     throw new Refusal("variant-refused", "variant-makes-no-site", {}, reading.problems);
   }
   const existing = await store.of(book.id);
-  if (existing.length >= MOST_VARIANTS && !existing.some(({ name }) => name === variant.name)) {
+  if (existing.length >= LIMITS.variants.most && !existing.some(({ name }) => name === variant.name)) {
     throw new Refusal("variant-refused", "too-many-variants", { count: existing.length });
   }
   return store.keep(book.id, variant);

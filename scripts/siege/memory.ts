@@ -1,0 +1,84 @@
+import { readFileSync } from "node:fs";
+import { setTimeout as wait } from "node:timers/promises";
+import type { House } from "../lib/house.mjs";
+import { bring, type Client, newBook } from "./client";
+import { row } from "./report";
+import type { Watch } from "./watch";
+
+const YEARS = 30;
+const STEP_MS = 300_000;
+const FIRST = Date.UTC(1995, 0, 1);
+const MOST_MB = 700;
+const MOST_STALL_MS = 100;
+
+const SITE = JSON.parse(readFileSync(new URL("../../test/fixtures/plants/dry-roof/dry-roof.site.json", import.meta.url), "utf8")) as Record<
+  string,
+  unknown
+>;
+
+/** Thirty years of five-minute readings: a sun that rises and sets, and a plant that follows it. */
+function table(header: string, line: (sun: number, at: number) => string): Buffer {
+  const count = (YEARS * 365.25 * 86_400_000) / STEP_MS;
+  const parts: string[] = [`${header}\n`];
+  for (let k = 0; k < count; k++) {
+    const utcMs = FIRST + k * STEP_MS;
+    const hour = (utcMs % 86_400_000) / 3_600_000;
+    const sun = Math.max(0, Math.cos(((hour - 12) / 12) * Math.PI)) * (0.7 + 0.3 * Math.sin(k / 700));
+    parts.push(`${new Date(utcMs).toISOString().slice(0, 16)}Z,${line(sun, k)}\n`);
+  }
+  return Buffer.from(parts.join(""));
+}
+
+const memoryMb = (pid: number): number => Number(/VmRSS:\s+(\d+)/.exec(readFileSync(`/proc/${pid}/status`, "utf8"))?.[1] ?? 0) / 1024;
+
+/** Brings thirty years of five-minute readings and opens their pages: the server stays within its memory, and answers meanwhile. */
+export async function memory(house: House, client: Client, watch: Watch): Promise<void> {
+  const weather = table(
+    "time,ghi_w_m2,air_temperature_c,wind_speed_m_s",
+    (sun, k) => `${Math.round(sun * 950)},${(12 + 10 * Math.sin(k / 16_000)).toFixed(1)},2.5`,
+  );
+  const production = table("time,energy_kwh", (sun) => (sun * 1.1).toFixed(3));
+  const slug = await newBook(client, { ...SITE, commissioned: "1995-01-01", name: "Thirty years" });
+  let most = 0;
+  let isOn = true;
+  const looking = (async () => {
+    while (isOn) {
+      most = Math.max(most, memoryMb(house.site.pid()));
+      await wait(50);
+    }
+  })();
+  await wait(6000);
+  const { p99Ms, worstMs, failed } = await watch.during(async () => {
+    for (const [name, bytes] of [
+      ["weather.csv", weather],
+      ["production.csv", production],
+    ] as const) {
+      const end = await bring(client, slug, bytes, name, { zone: "UTC" });
+      if (end.kind !== "done") throw new Error(`${name}: ${JSON.stringify(end).slice(0, 400)}`);
+    }
+    for (const page of ["ledger", "yield", "money", "ageing", "readings?view=findings", "readings?view=record"])
+      for (let tries = 0; tries < 60; tries++) {
+        const answer = await client.send("GET", `/books/${slug}/${page}`);
+        if (answer.status !== 200) throw new Error(`${page}: ${answer.status}`);
+        if (!answer.text.includes("data-fleeting")) break;
+        await wait(1000);
+      }
+  });
+  isOn = false;
+  await looking;
+  row(
+    "memory",
+    `${YEARS} years of five-minute readings brought in and looked at: server under ${MOST_MB} MB`,
+    1,
+    most < MOST_MB ? 1 : 0,
+    `at most ${Math.round(most)} MB`,
+  );
+  row(
+    "memory",
+    `no stall over ${MOST_STALL_MS} ms meanwhile`,
+    1,
+    worstMs < MOST_STALL_MS && failed === 0 ? 1 : 0,
+    `/healthz p99 ${Math.round(p99Ms)} ms, worst ${Math.round(worstMs)} ms`,
+  );
+  await client.send("DELETE", `/api/books/${slug}`);
+}

@@ -110,6 +110,10 @@ async function all() {
   });
   await browser(open, "journeys");
   await browser(open, "everyone");
+  await check("a small siege", async () => {
+    const output = await tool("tsx", ["scripts/siege.ts", "inputs,files,faults", "--small"]);
+    return `${output.split("\n").filter((line) => line.startsWith("ok ")).length} lines hold`;
+  });
 }
 
 process.on("SIGINT", () => stopAll().then(() => process.exit(130)));

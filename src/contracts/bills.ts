@@ -1,7 +1,7 @@
 import { z } from "zod";
 import { say } from "@/wording/validation";
 import { LIMITS } from "./limits";
-import { decimalAmount, isoDate, plainKey, upTo, wholeNumber } from "./primitives";
+import { byName, decimalAmount, isoDate, plainKey, upTo, wholeNumber } from "./primitives";
 
 const kwh = z.number().max(1e9, say.moreThanAThousandGwhIn);
 
@@ -14,7 +14,7 @@ export const billSchema = z
     to: isoDate,
     usageKwh: kwh.nullable().default(null),
     importKwh: kwh,
-    importByBandKwh: z.record(plainKey(40).min(1), kwh).default({}),
+    importByBandKwh: byName(plainKey(40).min(1), kwh).default({}),
     exportKwh: kwh.nullable().default(null),
     productionKwh: kwh.nullable().default(null),
     amount: decimalAmount,

@@ -42,6 +42,8 @@ export const decidingSchema = z.strictObject({
       z.strictObject({
         findingKey: z.string().min(1).max(200),
         state: z.enum(["accepted", "refused"]).nullable(),
+        /** What stood decided when it was looked at. */
+        was: z.enum(["accepted", "refused"]).nullable(),
         remedy: remedySchema.nullable().default(null),
         note: z.string().max(500).default(""),
       }),

@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { say } from "@/wording/validation";
 import { mappedQuantities } from "./mapping";
+import { wholeNumber } from "./primitives";
 import { problemSchema } from "./problems";
 
 /** A dotted path into JSON, such as "data.rows". */
@@ -68,6 +69,7 @@ export type FeedFault = z.output<typeof feedFaultSchema>;
 /** A feed with what became of its last pulls. */
 export const feedSchema = z.strictObject({
   id: z.int(),
+  version: z.int(),
   settings: feedSettingsSchema,
   cursorUtc: z.string().nullable(),
   nextUtc: z.string().nullable(),
@@ -79,7 +81,12 @@ export const feedSchema = z.strictObject({
 });
 export type Feed = z.output<typeof feedSchema>;
 
-export const feedChangeSchema = z.strictObject({ enabled: z.boolean().optional(), pullNow: z.boolean().optional() });
+export const feedChangeSchema = z.strictObject({
+  enabled: z.boolean().optional(),
+  pullNow: z.boolean().optional(),
+  /** Version of the feed that was looked at. */
+  version: wholeNumber,
+});
 
 /** Payload of the job that pulls one feed. */
 export const pullJobSchema = z.strictObject({ feedId: z.int() });

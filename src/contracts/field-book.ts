@@ -1,7 +1,7 @@
 import { z } from "zod";
 import { say } from "@/wording/validation";
 import { FIRST_YEAR, LAST_YEAR } from "./limits";
-import { decimalAmount, isDay, isoDate, plainKey } from "./primitives";
+import { byName, decimalAmount, isDay, isoDate, plainKey } from "./primitives";
 
 /** Kinds of field-book entries; a note is any other kind, kept in its own words. */
 export const entryKinds = [
@@ -39,7 +39,7 @@ export const fieldEntrySchema = z.strictObject({
 export type FieldEntry = z.output<typeof fieldEntrySchema>;
 
 /** Figures that were read on site, by name with their unit ("vocV"). */
-export const measuredSchema = z.record(plainKey(60), z.union([z.number(), z.string().max(200), z.null()]));
+export const measuredSchema = byName(plainKey(60), z.union([z.number(), z.string().max(200), z.null()]));
 export type Measured = z.output<typeof measuredSchema>;
 
 /** What may stand beside an entry's words. */

@@ -2,7 +2,7 @@ import { z } from "zod";
 import { isTimeZone } from "@/core/time";
 import { say } from "@/wording/validation";
 import { mappingProposalSchema, tableMappingSchema } from "./mapping";
-import { plainKey } from "./primitives";
+import { byName, plainKey } from "./primitives";
 import { problemSchema } from "./problems";
 
 export const importKinds = ["weather", "production", "promise"] as const;
@@ -26,7 +26,7 @@ export const importOptionsSchema = z.strictObject({
   /** How a foreign table is read; null to have it found out. */
   mapping: tableMappingSchema.nullable().default(null),
   /** Answers to what the file leaves open, by question. */
-  answers: z.record(plainKey(200), z.string().max(500)).default({}),
+  answers: byName(plainKey(200), z.string().max(500)).default({}),
 });
 export type ImportOptions = z.output<typeof importOptionsSchema>;
 

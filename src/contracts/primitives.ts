@@ -33,6 +33,12 @@ export const identifier = z
   .max(60)
   .refine((name) => !(name in {}), say.isAWordOfTheProgram);
 
+/** Values by name; a name that can't be one is told in its own words. */
+export const byName = <V extends z.ZodType>(name: z.ZodString, value: V) =>
+  z.record(name, value, {
+    error: (issue) => (issue.code === "invalid_key" ? (issue.issues as readonly { message: string }[])[0]?.message : undefined),
+  });
+
 /** At most so many of a list. */
 export const upTo = <T extends z.ZodType>(item: T, { most, what }: Limit) => z.array(item).max(most, say.atMostOf(most, what));
 

@@ -49,6 +49,7 @@ export const refusalReasons = [
   "book-not-found",
   "causes-sought-anew",
   "database-away",
+  "decision-changed",
   "disk-full",
   "entry-array-unknown",
   "entry-before-commissioning",
@@ -59,6 +60,7 @@ export const refusalReasons = [
   "entry-meter-unknown",
   "entry-no-json",
   "events-unreadable",
+  "feed-changed",
   "feed-meter-unknown",
   "feed-name-taken",
   "feed-not-found",
@@ -114,6 +116,7 @@ export const refusalReasons = [
   "upload-too-large",
   "uploads-full",
   "variant-array-unknown",
+  "variant-changed",
   "variant-makes-no-site",
   "variant-not-found",
 ] as const;

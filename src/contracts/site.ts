@@ -5,7 +5,7 @@ import { isTimeZone } from "@/core/time";
 import { say } from "@/wording/validation";
 import { LIMITS } from "./limits";
 import { moneySchema } from "./money-terms";
-import { dayOfYearSchema, decimalAmount, frac, identifier, isoDate, plainKey, upTo } from "./primitives";
+import { byName, dayOfYearSchema, decimalAmount, frac, identifier, isoDate, plainKey, upTo } from "./primitives";
 
 export { dayOfYearSchema, decimalAmount, moneySchema };
 
@@ -228,8 +228,7 @@ export const siteSchema = z
     place: placeSchema,
     albedo: frac.default(0.2),
     albedoMonthly: monthly(frac).nullable().default(null),
-    modules: z
-      .record(identifier, moduleSchema)
+    modules: byName(identifier, moduleSchema)
       .refine((m) => Object.keys(m).length > 0, say.nameAtLeastOneModuleType)
       .refine((m) => Object.keys(m).length <= LIMITS.modules.most, say.atMostOf(LIMITS.modules.most, LIMITS.modules.what)),
     arrays: upTo(arraySchema, LIMITS.arrays).min(1, say.aSiteHasAtLeastOne),
@@ -263,12 +262,10 @@ export const siteSchema = z
         z.strictObject({
           from: isoDate,
           note: z.string().max(LIMITS.note.most, say.atMost2000CharactersShorten).default(""),
-          change: z
-            .record(plainKey(60), z.unknown())
-            .refine(
-              (change) => Object.keys(change).length <= LIMITS.revisionFields.most,
-              say.aRevisionChangesAtMost(LIMITS.revisionFields.most),
-            ),
+          change: byName(plainKey(60), z.unknown()).refine(
+            (change) => Object.keys(change).length <= LIMITS.revisionFields.most,
+            say.aRevisionChangesAtMost(LIMITS.revisionFields.most),
+          ),
         }),
       )
       .max(LIMITS.revisions.most, say.atMostOf(LIMITS.revisions.most, LIMITS.revisions.what))

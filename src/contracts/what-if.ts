@@ -1,6 +1,7 @@
 import { z } from "zod";
 import type { WhatIf } from "@/core/yield";
 import { say } from "@/wording/validation";
+import { wholeNumber } from "./primitives";
 import { modelChoices, mountings } from "./site";
 
 /** A what-if as it is kept in the book; the ranges are those of the site document. */
@@ -35,9 +36,11 @@ export const asWhatIf = (kept: z.output<typeof whatIfSchema>): WhatIf => kept;
 export const newVariantSchema = z.strictObject({
   name: z.string().trim().min(1, say.giveTheVariantAName).max(60),
   whatIf: whatIfSchema,
+  /** Version of the variant of that name whose place it takes; null where there is none. */
+  over: wholeNumber.nullable().default(null),
 });
 export type NewVariant = z.output<typeof newVariantSchema>;
 
 /** A what-if kept in the book under a name. */
-export const variantSchema = z.strictObject({ id: z.int(), ...newVariantSchema.shape });
+export const variantSchema = z.strictObject({ id: z.int(), version: z.int(), ...newVariantSchema.omit({ over: true }).shape });
 export type Variant = z.output<typeof variantSchema>;

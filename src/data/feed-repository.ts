@@ -1,5 +1,5 @@
 import { createHash } from "node:crypto";
-import { Op, type Sequelize, type Transaction } from "sequelize";
+import { Op, type Sequelize, type Transaction, UniqueConstraintError } from "sequelize";
 import { type Feed, feedSchema } from "@/contracts/feeds";
 import { importOptionsSchema } from "@/contracts/imports";
 import { DAY_MS } from "@/core/units";
@@ -15,6 +15,7 @@ const date = (utcMs: number | null): Date | null => (utcMs === null ? null : new
 const asFeed = (row: FeedRow): Feed =>
   feedSchema.parse({
     id: row.id,
+    version: row.version,
     settings: row.settings,
     cursorUtc: iso(row.cursorUtc),
     nextUtc: iso(row.nextUtc),
@@ -35,6 +36,8 @@ export function feedRepository(sequelize: Sequelize, models: Models, changeBook:
       return row ? { feed: asFeed(row), bookId: row.bookId } : null;
     },
     async create(bookId, settings, isDemo, cursorUtcMs) {
+      const named = await FeedModel.findOne({ where: { bookId, settings: { name: settings.name } }, attributes: ["id"] });
+      if (named) return null;
       const row = await FeedModel.create({
         bookId,
         settings,
@@ -43,12 +46,19 @@ export function feedRepository(sequelize: Sequelize, models: Models, changeBook:
         failures: 0,
         valueCount: 0,
         createdAt: new Date(),
+      }).catch((error: unknown) => {
+        // Another of that name came in between.
+        if (error instanceof UniqueConstraintError) return null;
+        throw error;
       });
-      await row.reload();
-      return asFeed(row.get());
+      await row?.reload();
+      return row && asFeed(row.get());
     },
-    async change(bookId, id, settings, nextUtcMs) {
-      const [, rows] = await FeedModel.update({ settings, nextUtc: date(nextUtcMs) }, { where: { bookId, id }, returning: true });
+    async change(bookId, { id, version }, settings, nextUtcMs) {
+      const [, rows] = await FeedModel.update(
+        { settings, nextUtc: date(nextUtcMs), version: version + 1 },
+        { where: { bookId, id, version }, returning: true },
+      );
       return rows[0] ? asFeed(rows[0].get()) : null;
     },
     remove: async (bookId, id) => (await FeedModel.destroy({ where: { bookId, id } })) > 0,

@@ -96,21 +96,24 @@ describe("the edge", () => {
     server?.close();
   });
 
-  async function served(handler: EdgeOptions["handler"], atWork = 4) {
+  async function served(handler: EdgeOptions["handler"], atWork = 4, isGone: (path: string) => boolean = () => false) {
     const lines: Record<string, unknown>[] = [];
     const make = () => gate({ atWork, mostWaiting: 3, mostWaitMs: 100 });
-    server = createServer(
-      edge({
-        publicOrigin: null,
-        trustedProxies: new Set(),
-        gates: { page: make(), api: make(), transfer: make() },
-        own: () => false,
-        pages: { replay: () => false, record: () => {} },
-        changed: () => {},
-        handler,
-        log: (facts, _level, message) => lines.push({ ...facts, message }),
-      }),
-    );
+    const listener = edge({
+      publicOrigin: null,
+      trustedProxies: new Set(),
+      gates: { page: make(), api: make(), transfer: make() },
+      own: () => false,
+      pages: { replay: () => false, record: () => {} },
+      changed: () => {},
+      handler,
+      log: (facts, _level, message) => lines.push({ ...facts, message }),
+    });
+    server = createServer((request, response) => {
+      if (!isGone(request.url!)) return listener(request, response);
+      response.once("close", () => listener(request, response));
+      request.socket.destroy();
+    });
     await new Promise<void>((resolve) => server!.listen(0, "127.0.0.1", resolve));
     const { port } = server.address() as AddressInfo;
     return { port, origin: `http://127.0.0.1:${port}`, lines };
@@ -158,6 +161,20 @@ describe("the edge", () => {
     const busy = answers.filter(({ status }) => status === 503);
     expect(busy.length).toBe(5);
     expect(busy.every(({ headers }) => Number(headers.get("retry-after")) > 0)).toBe(true);
+  });
+
+  it("keeps no place for one that has gone before its turn came", async () => {
+    const { origin, port } = await served(
+      (request, response) => void (request.destroyed || response.end("fine")),
+      1,
+      (path) => path === "/books/gone",
+    );
+    for (let k = 0; k < 2; k++) {
+      const socket = connect(port, "127.0.0.1", () => socket.write(`GET /books/gone HTTP/1.1\r\nHost: 127.0.0.1:${port}\r\n\r\n`));
+      await new Promise((resolve) => socket.once("close", resolve));
+    }
+    await wait(30);
+    expect((await fetch(`${origin}/books/x`)).status).toBe(200);
   });
 
   it("a handler that throws is an answer, not the end", async () => {

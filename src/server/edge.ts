@@ -97,6 +97,8 @@ async function inTurn(
   path: string,
   { gates, pages, handler, trustedProxies }: EdgeOptions,
 ) {
+  // Whoever went before their turn of the loop will not be told to go again.
+  if (response.closed) return;
   const gone = new AbortController();
   response.once("close", () => gone.abort());
   const leave = await gates[workOf(path)].enter(addressOf(request, trustedProxies), gone.signal);

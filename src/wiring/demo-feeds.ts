@@ -16,6 +16,6 @@ export async function placeDemoFeeds(services: Services, ports: readonly number[
     const startsUtcMs = Date.parse(DEMO_BOOKS.find((demo) => demo.site.name === name)!.lastUtc);
     if (!placed) await services.feeds.create(book.id, wanted, true, startsUtcMs - 1);
     else if (placed.settings.url !== url)
-      await services.feeds.change(book.id, placed.id, wanted, placed.nextUtc === null ? null : Date.parse(placed.nextUtc));
+      await services.feeds.change(book.id, placed, wanted, placed.nextUtc === null ? null : Date.parse(placed.nextUtc));
   }
 }

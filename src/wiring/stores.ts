@@ -90,7 +90,7 @@ export function openStores(
     queue,
     books: bookRepository(models, changeBook),
     standings: standingRepository(sequelize, models),
-    variants: variantRepository(models),
+    variants: variantRepository(sequelize, models),
     readings: readingRepository(sequelize, models),
     imports: importRepository(models, changeBook),
     staging: stagingFolder(path.resolve(DUSTY_LEDGER_VAR, "uploads")),

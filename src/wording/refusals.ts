@@ -31,6 +31,18 @@ const REFUSALS: Readonly<Record<RefusalReason, { readonly message: Say; readonly
     message: () => "The book was changed in another window since this page was opened.",
     help: () => "Reload the page, then make your change again.",
   },
+  "decision-changed": {
+    message: () => "Somebody else decided about one of these findings since this page was opened.",
+    help: () => "Reload the page and look again. Nothing was changed.",
+  },
+  "feed-changed": {
+    message: () => "This feed was changed in another window since this page was opened.",
+    help: () => "Reload the page, then make your change again.",
+  },
+  "variant-changed": {
+    message: (f) => `A variant “${f.name}” was kept in another window since this page was opened.`,
+    help: () => "Give this one another name, or reload the page and keep it again.",
+  },
   "feed-not-found": { message: (f) => `This book has no feed ${f.feedId}.`, help: () => "Reload the page." },
   "too-many-entries": {
     message: (f) => `The field book holds ${f.count} entries; with ${f.more} more there would be over ${f.most}.`,

@@ -102,7 +102,7 @@ describe("a decision on a finding", () => {
     const finding = examination.findings.find(({ kind }) => kind === "unit-factor")!;
     expect(finding.remedy).toMatchObject({ op: "scale" });
     await decide(services.decisions, await fresh(), examination, {
-      decisions: [{ findingKey: finding.key, state: "accepted", remedy: null, note: "" }],
+      decisions: [{ findingKey: finding.key, state: "accepted", was: null, remedy: null, note: "" }],
     });
     const after = (await services.ledgerOf(await fresh())).report.all;
     expect(after.readFrac).toBeGreaterThan(before.readFrac + 0.08);
@@ -111,9 +111,13 @@ describe("a decision on a finding", () => {
     const told = await services.examinationOf(await fresh());
     expect(told.findings.find(({ key }) => key === finding.key)!.decision?.state).toBe("accepted");
     expect(Math.max(...told.series[0]!.cleanKwh.map((kwh) => kwh ?? 0))).toBeLessThan(100);
-    await decide(services.decisions, await fresh(), told, {
-      decisions: [{ findingKey: finding.key, state: null, remedy: null, note: "" }],
+    const takeBack = { findingKey: finding.key, state: null, remedy: null, note: "" };
+    // One that looked before the decision was made is told of it.
+    await expect(decide(services.decisions, await fresh(), told, { decisions: [{ ...takeBack, was: null }] })).rejects.toMatchObject({
+      code: "book-changed",
+      reason: "decision-changed",
     });
+    await decide(services.decisions, await fresh(), told, { decisions: [{ ...takeBack, was: "accepted" }] });
     expect((await services.ledgerOf(await fresh())).report.all.meteredKwh).toBeCloseTo(before.meteredKwh!, 6);
   });
 
@@ -121,7 +125,13 @@ describe("a decision on a finding", () => {
     await bring(wattHours());
     const examination = await services.examinationOf(await fresh());
     const known = examination.findings.find(({ remedy }) => remedy)!.key;
-    const decisions = [known, "nowhere/gap/0"].map((findingKey) => ({ findingKey, state: "refused" as const, remedy: null, note: "" }));
+    const decisions = [known, "nowhere/gap/0"].map((findingKey) => ({
+      findingKey,
+      state: "refused" as const,
+      was: null,
+      remedy: null,
+      note: "",
+    }));
     await expect(decide(services.decisions, book, examination, { decisions })).rejects.toMatchObject({ code: "finding-not-found" });
     expect(await services.decisions.of(book.id)).toEqual([]);
   });

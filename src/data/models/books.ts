@@ -31,6 +31,7 @@ export interface VariantRow {
   bookId: string;
   name: string;
   whatIf: WhatIf;
+  version: number;
   createdAt: Date;
 }
 
@@ -89,6 +90,7 @@ const bookModels = (sequelize: Sequelize): BooksModels => ({
       bookId: DataTypes.UUID,
       name: DataTypes.TEXT,
       whatIf: DataTypes.JSONB,
+      version: DataTypes.INTEGER,
       createdAt: DataTypes.DATE,
     },
     { tableName: "variants" },

@@ -6,6 +6,7 @@ export interface FeedRow {
   bookId: string;
   settings: FeedSettings;
   isDemo: boolean;
+  version: number;
   cursorUtc: Date | null;
   nextUtc: Date | null;
   lastTriedUtc: Date | null;
@@ -29,6 +30,7 @@ export const defineFeeds = (sequelize: Sequelize): FeedsModels => ({
       bookId: DataTypes.UUID,
       settings: DataTypes.JSONB,
       isDemo: DataTypes.BOOLEAN,
+      version: { type: DataTypes.INTEGER, defaultValue: 1 },
       cursorUtc: DataTypes.DATE,
       nextUtc: DataTypes.DATE,
       lastTriedUtc: DataTypes.DATE,

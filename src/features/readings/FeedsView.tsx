@@ -52,8 +52,8 @@ export function FeedsView({ slug, timeZone, meters, feeds: given, hosts }: Props
               key={feed.id}
               feed={feed}
               timeZone={timeZone}
-              turn={(enabled) => act(() => tell("PATCH", `${path}/${feed.id}`, { enabled }))}
-              pull={() => act(() => tell("PATCH", `${path}/${feed.id}`, { pullNow: true }))}
+              turn={(enabled) => act(() => tell("PATCH", `${path}/${feed.id}`, { enabled, version: feed.version }))}
+              pull={() => act(() => tell("PATCH", `${path}/${feed.id}`, { pullNow: true, version: feed.version }))}
               remove={() => act(() => tell("DELETE", `${path}/${feed.id}`))}
             />
           ))}

@@ -32,12 +32,18 @@ interface DecisionToMake {
   readonly remedy?: Remedy | null;
 }
 
+/** What stands decided about a finding on this page. */
+const stateOf = (findings: Examination["findings"], key: string) =>
+  findings.find((finding) => finding.key === key)?.decision?.state ?? null;
+
 /** What the examination found, one by one: where, how much, why, and what may be done about it. */
 export function FindingsView({ slug, timeZone, examination }: Props) {
   const [open, setOpen] = useState<string | null>(null);
   const { findings } = examination;
   const { run: decide, refusal } = useChange((decisions: readonly DecisionToMake[]) =>
-    tell("POST", `/api/books/${slug}/examination`, { decisions }),
+    tell("POST", `/api/books/${slug}/examination`, {
+      decisions: decisions.map((decision) => ({ ...decision, was: stateOf(findings, decision.findingKey) })),
+    }),
   );
   const ready = findings.filter(({ decision, remedy, confidenceFrac }) => !decision && remedy && confidenceFrac >= SURE_FRAC);
   const taken = findings.filter(({ decision }) => decision !== null);

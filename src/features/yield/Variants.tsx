@@ -46,7 +46,8 @@ export function Variants(props: Props) {
   const { run: send, refusal } = useChange((work: () => Promise<void>) => work());
   const keep = () =>
     send(async () => {
-      const body = { name: name || wordsOf(whatIf), whatIf };
+      const called = name || wordsOf(whatIf);
+      const body = { name: called, whatIf, over: variants.find((variant) => variant.name === called)?.version ?? null };
       const kept = await ask(variantSchema, `/api/books/${slug}/variants`, { method: "POST", body });
       setName("");
       setChosen((current) => (current.length < MOST_COMPARED && !current.includes(kept.id) ? [...current, kept.id] : current));
@@ -170,7 +171,7 @@ function VariantsTable({ year, site, base, variants, chosen, compared, toggle, t
   );
 }
 
-const BASE: readonly Variant[] = [{ id: 0, name: "", whatIf: { arrayId: null } }];
+const BASE: readonly Variant[] = [{ id: 0, version: 0, name: "", whatIf: { arrayId: null } }];
 const BASE_IDS = [0] as const;
 
 /** Months of the chosen variants, in the order in which they were chosen. */

@@ -10,6 +10,7 @@ const book: Book = { id: "b", slug: "b", site: site(), version: 1, isDemo: false
 const settings = feedSettingsSchema.parse({ name: "logger", kind: "production", url: "http://127.0.0.1:9/x.csv", format: "csv" });
 const feed = (parts: Partial<Feed> = {}): Feed => ({
   id: 7,
+  version: 1,
   settings,
   cursorUtc: "2024-06-01T00:00:00.000Z",
   nextUtc: null,
@@ -138,7 +139,7 @@ describe("the list of hosts", () => {
       code: "feed-refused",
       reason: "host-not-listed",
     });
-    await expect(changeFeed(ports, book, 3, { enabled: true })).rejects.toMatchObject({ code: "feed-not-found" });
+    await expect(changeFeed(ports, book, 3, { enabled: true, version: 1 })).rejects.toMatchObject({ code: "feed-not-found" });
     expect(wanted).toEqual([]);
   });
 });
@@ -151,11 +152,11 @@ describe("a feed that is started", () => {
       change: async (_book: string, _id: number, changed: Feed["settings"]) => feed({ settings: changed }),
     } as unknown as FeedStore;
     const ports = { feeds: store, feedHosts: [], now: () => now, queue: { wantPull: async (feedId: number) => void wanted.push(feedId) } };
-    await changeFeed(ports, book, 7, { enabled: true });
+    await changeFeed(ports, book, 7, { enabled: true, version: 1 });
     expect(wanted).toEqual([7]);
-    await changeFeed(ports, book, 7, { enabled: true });
+    await changeFeed(ports, book, 7, { enabled: true, version: 1 });
     expect(wanted).toEqual([7]);
-    await changeFeed(ports, book, 7, { pullNow: true });
+    await changeFeed(ports, book, 7, { pullNow: true, version: 1 });
     expect(wanted).toEqual([7, 7]);
   });
 });

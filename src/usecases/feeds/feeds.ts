@@ -37,8 +37,9 @@ export async function addFeed(
   }
   if (existing.length >= LIMITS.feeds.most) throw new Refusal("feed-refused", "too-many-feeds", { count: existing.length });
   const made = await store.create(book.id, settings, false, null);
+  if (!made) throw new Refusal("feed-refused", "feed-name-taken", { name: settings.name });
   if (!settings.enabled) return made;
-  const started = changed(await store.change(book.id, made.id, settings, now()), made.id);
+  const started = changed(await store.change(book.id, made, settings, now()));
   await queue.wantPull(made.id);
   return started;
 }
@@ -48,14 +49,15 @@ export async function changeFeed(
   { feeds: store, queue, now }: FeedPorts,
   book: Book,
   feedId: number,
-  change: { enabled?: boolean | undefined; pullNow?: boolean | undefined },
+  change: { enabled?: boolean | undefined; pullNow?: boolean | undefined; version: number },
 ): Promise<Feed> {
   const existing = (await store.of(book.id)).find(({ id }) => id === feedId);
   if (!existing) throw feedNotFound(feedId);
   const enabled = change.enabled ?? existing.settings.enabled;
   const starts = enabled && (!existing.settings.enabled || change.pullNow === true);
   const next = enabled ? (starts || existing.nextUtc === null ? now() : Date.parse(existing.nextUtc)) : null;
-  const feed = changed(await store.change(book.id, feedId, feedSettingsSchema.parse({ ...existing.settings, enabled }), next), feedId);
+  const settings = feedSettingsSchema.parse({ ...existing.settings, enabled });
+  const feed = changed(await store.change(book.id, { id: feedId, version: change.version }, settings, next));
   if (starts) await queue.wantPull(feedId);
   return feed;
 }
@@ -66,7 +68,7 @@ export async function removeFeed(store: FeedStore, book: Book, feedId: number): 
 
 const feedNotFound = (feedId: number): Refusal => new Refusal("feed-not-found", "feed-not-found", { feedId });
 
-function changed(feed: Feed | null, feedId: number): Feed {
-  if (!feed) throw feedNotFound(feedId);
+function changed(feed: Feed | null): Feed {
+  if (!feed) throw new Refusal("book-changed", "feed-changed");
   return feed;
 }

@@ -13,8 +13,10 @@ export interface PulledPages {
 export interface FeedStore {
   of(bookId: string): Promise<readonly Feed[]>;
   find(feedId: number): Promise<{ feed: Feed; bookId: string } | null>;
-  create(bookId: string, settings: FeedSettings, isDemo: boolean, cursorUtcMs: number | null): Promise<Feed>;
-  change(bookId: string, feedId: number, settings: FeedSettings, nextUtcMs: number | null): Promise<Feed | null>;
+  /** Null where the book has a feed of that name. */
+  create(bookId: string, settings: FeedSettings, isDemo: boolean, cursorUtcMs: number | null): Promise<Feed | null>;
+  /** Changes a feed over the version that was looked at; null when somebody else was faster, or it is gone. */
+  change(bookId: string, feed: Pick<Feed, "id" | "version">, settings: FeedSettings, nextUtcMs: number | null): Promise<Feed | null>;
   remove(bookId: string, feedId: number): Promise<boolean>;
   /** Enabled feeds whose time has come. */
   due(nowUtcMs: number): Promise<readonly number[]>;

@@ -26,5 +26,6 @@ export async function decide(store: DecisionStore, book: Book, examination: Exam
     }
     kept.push({ findingKey, state, remedies: state === "accepted" && chosen ? [chosen] : [], note });
   }
-  await store.change(book.id, kept, takenBack);
+  const was = new Map(decisions.map((decision) => [decision.findingKey, decision.was]));
+  if (!(await store.change(book.id, kept, takenBack, was))) throw new Refusal("book-changed", "decision-changed");
 }

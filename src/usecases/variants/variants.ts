@@ -19,11 +19,10 @@ export async function keepVariant(store: VariantStore, book: Book, variant: NewV
   if (!reading.ok) {
     throw new Refusal("variant-refused", "variant-makes-no-site", {}, reading.problems);
   }
-  const existing = await store.of(book.id);
-  if (existing.length >= LIMITS.variants.most && !existing.some(({ name }) => name === variant.name)) {
-    throw new Refusal("variant-refused", "too-many-variants", { count: existing.length });
-  }
-  return store.keep(book.id, variant);
+  const kept = await store.keep(book.id, variant, LIMITS.variants.most);
+  if (kept === "full") throw new Refusal("variant-refused", "too-many-variants", { count: LIMITS.variants.most });
+  if (kept === "changed") throw new Refusal("book-changed", "variant-changed", { name: variant.name });
+  return kept;
 }
 
 export async function removeVariant(store: VariantStore, book: Book, id: number): Promise<void> {

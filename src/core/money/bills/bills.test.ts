@@ -2,7 +2,7 @@ import { bill } from "@test/bill-builder";
 import { near } from "@test/near";
 import { describe, expect, it } from "vitest";
 import { type BillLine, billFaults, billMonths, energyShares, estimateMissing, promiseProgress } from ".";
-import { averagePrice, later } from "./bill-months";
+import { averagePrice, later, monthNumber } from "./bill-months";
 
 const month = (m: number, parts: Partial<BillLine> = {}, year = 2023): BillLine => {
   const key = `${year}-${String(m).padStart(2, "0")}`;
@@ -94,6 +94,13 @@ describe("bills as months", () => {
     const [only] = billMonths([bill("2023-01-01", "2023-01-15", { exportKwh: 5 }), bill("2023-01-16", "2023-01-31")]);
     expect(only).toMatchObject({ importKwh: 600, exportKwh: 5, productionKwh: null, billedDays: 31 });
     expect(only!.amount.toString()).toBe("120");
+  });
+
+  it("months are counted, not compared as text, at the end of all years too", () => {
+    expect([later("9999-12", 1), later("0999-12", 1), later("2023-01", -1)]).toEqual(["10000-01", "1000-01", "2022-12"]);
+    expect([monthNumber("10000-01") - monthNumber("9999-12"), monthNumber("2024-03")]).toEqual([1, 2024 * 12 + 2]);
+    const ends = estimateMissing(billMonths([bill("9999-11-01", "9999-12-31")]));
+    expect(ends.map(({ key }) => key)).toEqual(["9999-11", "9999-12"]);
   });
 
   it("a missing month is the mean of its namesakes, day for day", () => {

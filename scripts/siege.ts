@@ -51,6 +51,7 @@ try {
   if (wanted.includes("faults")) await faults(house, client, isSmall);
 } finally {
   watch.stop();
+  if (house.site.starts() > 1) console.log(house.site.log().slice(-3000));
   await house.stop();
 }
 if (wanted.includes("disk")) await fullDisk();

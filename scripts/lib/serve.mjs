@@ -7,7 +7,13 @@ const KEPT_CHARS = 200_000;
 
 /** Serves the application; resolves once it listens. The port stays the same over restarts. */
 export async function serve({ env, firstPort = 3000, dev = false, quiet = false }) {
-  const own = { ...env, PORT: String(firstPort), NODE_ENV: dev ? "development" : "production", NEXT_TELEMETRY_DISABLED: "1" };
+  const own = {
+    MALLOC_ARENA_MAX: "2",
+    ...env,
+    PORT: String(firstPort),
+    NODE_ENV: dev ? "development" : "production",
+    NEXT_TELEMETRY_DISABLED: "1",
+  };
   let log = "";
   let failed = null;
   const site = keep(

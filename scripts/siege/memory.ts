@@ -22,14 +22,31 @@ function table(header: string, line: (sun: number, at: number) => string): Buffe
   const parts: string[] = [`${header}\n`];
   for (let k = 0; k < count; k++) {
     const utcMs = FIRST + k * STEP_MS;
-    const hour = (utcMs % 86_400_000) / 3_600_000;
-    const sun = Math.max(0, Math.cos(((hour - 12) / 12) * Math.PI)) * (0.7 + 0.3 * Math.sin(k / 700));
+    const sun = sineOfSun(utcMs) * (0.7 + 0.3 * Math.sin(k / 700));
     parts.push(`${new Date(utcMs).toISOString().slice(0, 16)}Z,${line(sun, k)}\n`);
   }
   return Buffer.from(parts.join(""));
 }
 
-const memoryMb = (pid: number): number => Number(/VmRSS:\s+(\d+)/.exec(readFileSync(`/proc/${pid}/status`, "utf8"))?.[1] ?? 0) / 1024;
+const RADIANS = Math.PI / 180;
+const LATITUDE = 37.2 * RADIANS;
+
+/** Sine of the sun's height near the plant, roughly; 0 at night. */
+function sineOfSun(utcMs: number): number {
+  const day = (utcMs / 86_400_000) % 365.25;
+  const declination = 23.45 * RADIANS * Math.sin((2 * Math.PI * (284 + day)) / 365.25);
+  const hour = ((utcMs % 86_400_000) / 3_600_000 - 12.2) * 15 * RADIANS;
+  return Math.max(0, Math.sin(LATITUDE) * Math.sin(declination) + Math.cos(LATITUDE) * Math.cos(declination) * Math.cos(hour));
+}
+
+/** Memory of a process; none where it has ended. */
+function memoryMb(pid: number): number {
+  try {
+    return Number(/VmRSS:\s+(\d+)/.exec(readFileSync(`/proc/${pid}/status`, "utf8"))?.[1] ?? 0) / 1024;
+  } catch {
+    return 0;
+  }
+}
 
 /** Brings thirty years of five-minute readings and opens their pages: the server stays within its memory, and answers meanwhile. */
 export async function memory(house: House, client: Client, watch: Watch): Promise<void> {
@@ -41,6 +58,9 @@ export async function memory(house: House, client: Client, watch: Watch): Promis
   const slug = await newBook(client, { ...SITE, commissioned: "1995-01-01", name: "Thirty years" });
   let most = 0;
   let isOn = true;
+  const tell = (step: string): void => {
+    if (process.env.SIEGE_TELLS) console.log(`  ${step}: ${Math.round(memoryMb(house.site.pid()))} MB now, ${Math.round(most)} MB at most`);
+  };
   const looking = (async () => {
     while (isOn) {
       most = Math.max(most, memoryMb(house.site.pid()));
@@ -54,6 +74,7 @@ export async function memory(house: House, client: Client, watch: Watch): Promis
       ["production.csv", production],
     ] as const) {
       const end = await bring(client, slug, bytes, name, { zone: "UTC" });
+      tell(name);
       if (end.kind !== "done") throw new Error(`${name}: ${JSON.stringify(end).slice(0, 400)}`);
     }
     for (const page of ["ledger", "yield", "money", "ageing", "readings?view=findings", "readings?view=record"])
@@ -61,11 +82,13 @@ export async function memory(house: House, client: Client, watch: Watch): Promis
         const answer = await client.send("GET", `/books/${slug}/${page}`);
         if (answer.status !== 200) throw new Error(`${page}: ${answer.status}`);
         if (!answer.text.includes("data-fleeting")) break;
+        tell(page);
         await wait(1000);
       }
   });
   isOn = false;
   await looking;
+  if (house.site.starts() > 1) console.log(house.site.log().slice(-4000));
   row(
     "memory",
     `${YEARS} years of five-minute readings brought in and looked at: server under ${MOST_MB} MB`,

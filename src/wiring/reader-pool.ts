@@ -7,11 +7,12 @@ import type { EventsFile } from "@/formats/events-csv";
 import type { FileJob, FileNews, FileReader } from "@/usecases/imports";
 import { Refusal } from "@/usecases/refusal";
 import { heard, type Told } from "@/usecases/telling";
-import { FILE_BUDGET } from "./budgets";
+import { FILE_BUDGET, YOUNG_MB } from "./budgets";
 import { log } from "./log";
 
 const THREADS = 2;
-const IDLE_MS = 60_000;
+/** A thread that has nothing to read gives its memory back; what it had just read for a preview is read again then. */
+const IDLE_MS = 20_000;
 const LOOK_MS = 500;
 /** A reader that was asked to stop has this long. */
 const LAST_WORDS_MS = 5000;
@@ -33,7 +34,7 @@ export function readerPool({ file = path.resolve("dist", "reader.mjs"), budget =
         minThreads: 0,
         maxThreads: 1,
         idleTimeout: IDLE_MS,
-        resourceLimits: { maxOldGenerationSizeMb: budget.heapMb },
+        resourceLimits: { maxOldGenerationSizeMb: budget.heapMb, maxYoungGenerationSizeMb: YOUNG_MB },
       }),
   );
 

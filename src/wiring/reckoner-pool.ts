@@ -7,7 +7,7 @@ import type { Answer, Asked, Figures, QuestionName, Reckoner, StandingStore } fr
 import { setAside } from "@/usecases/reckoning";
 import { Refusal } from "@/usecases/refusal";
 import { heard, type Told } from "@/usecases/telling";
-import { BUDGET } from "./budgets";
+import { BUDGET, YOUNG_MB } from "./budgets";
 import { log } from "./log";
 
 /** Threads beside the one that answers requests: as many as sums can run at once on a small machine. */
@@ -39,7 +39,7 @@ export function reckonerPool({ standings, file = path.resolve("dist", "reckoner.
         minThreads: 0,
         maxThreads: 1,
         idleTimeout: IDLE_MS,
-        resourceLimits: { maxOldGenerationSizeMb: budget.heapMb },
+        resourceLimits: { maxOldGenerationSizeMb: budget.heapMb, maxYoungGenerationSizeMb: YOUNG_MB },
       }),
   );
   const answers = new LRUCache<string, object>({ max: KEPT.count, maxSize: KEPT.bytes, sizeCalculation: bytesOf });
@@ -48,7 +48,12 @@ export function reckonerPool({ standings, file = path.resolve("dist", "reckoner.
   /** Questions that each thread has, asked and waiting. */
   const running = new Map(threads.map((thread) => [thread, 0]));
 
+  /** Where a book is asked about at this moment, and how often: its next question goes there too, since two threads would hold it twice. */
+  const homes = new Map<string, { readonly thread: Piscina; questions: number }>();
+
   function threadFor({ id }: Book): Piscina {
+    const home = homes.get(id);
+    if (home) return home.thread;
     const own = threads[Number.parseInt(id.slice(0, 8), 16) % THREADS]!;
     const least = Math.min(...running.values());
     return running.get(own) === least ? own : threads.find((thread) => running.get(thread) === least)!;
@@ -59,6 +64,9 @@ export function reckonerPool({ standings, file = path.resolve("dist", "reckoner.
     if (aside) throw setAside(aside);
     const thread = threadFor(book);
     running.set(thread, running.get(thread)! + 1);
+    const home = homes.get(book.id) ?? { thread, questions: 0 };
+    home.questions++;
+    homes.set(book.id, home);
     const stop = new AbortController();
     let reason: SetAsideReason | null = null;
     let started = 0;
@@ -82,6 +90,7 @@ export function reckonerPool({ standings, file = path.resolve("dist", "reckoner.
     } finally {
       clearInterval(watch);
       running.set(thread, running.get(thread)! - 1);
+      if (--home.questions === 0) homes.delete(book.id);
     }
   }
 

@@ -34,7 +34,15 @@ export async function startSimulators(env) {
 
 /** Keeps a worker that takes jobs from the database's queue. */
 export function startWorker(env, { quiet = false } = {}) {
-  const worker = keep("worker", () => startProgram([...WORKER_FLAGS, program("worker")], env), { quiet });
+  const worker = keep(
+    "worker",
+    async () => {
+      const child = await startProgram([...WORKER_FLAGS, program("worker")], env, { output: quiet ? "pipe" : "inherit" });
+      for (const stream of [child.stdout, child.stderr]) stream?.resume();
+      return child;
+    },
+    { quiet },
+  );
   worker.started.catch(() => {});
   return {
     stop: () => worker.stop(),

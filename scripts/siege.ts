@@ -39,13 +39,14 @@ try {
   if (wanted.includes("slow")) await slow(client, watch);
   if (wanted.includes("memory")) await memory(house, client, watch);
   if (wanted.includes("load")) await load(client, watch);
-  row(
-    "health",
-    "/healthz during all of it",
-    watch.times().length + watch.failed(),
-    watch.times().length,
-    `p99 ${Math.round(percentile(watch.times(), 0.99))} ms, worst ${Math.round(Math.max(...watch.times()))} ms`,
-  );
+  if (watch.times().length > 0)
+    row(
+      "health",
+      "/healthz during all of it",
+      watch.times().length + watch.failed(),
+      watch.times().length,
+      `p99 ${Math.round(percentile(watch.times(), 0.99))} ms, worst ${Math.round(Math.max(...watch.times()))} ms`,
+    );
   // What kills the server ends the watch: then it is meant not to answer for a moment.
   watch.stop();
   if (wanted.includes("faults")) await faults(house, client, isSmall);

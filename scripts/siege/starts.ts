@@ -115,8 +115,10 @@ export async function starts(): Promise<void> {
       const other = startIn2(two);
       await other.until("is open at", 60_000);
       const [a, b] = [addressOf(first.output()), addressOf(other.output())];
-      const states = await Promise.all([a, b].map(async (address) => (await fetch(`${address}/readyz`)).status));
-      if (a === b || states.some((status) => status !== 200)) throw new Error(`${a} ${b} ${states.join(" ")}`);
+      const isReady = async (address: string): Promise<boolean> => (await fetch(`${address}/readyz`)).ok;
+      for (let tries = 0; tries < 100 && !((await isReady(a)) && (await isReady(b))); tries++) await wait(200);
+      const states = await Promise.all([a, b].map(isReady));
+      if (a === b || states.includes(false)) throw new Error(`${a} ${b} ${states.join(" ")}`);
       return `${a.slice(-4)} and ${b.slice(-4)}, each with its own database`;
     });
     await tried("starts", "each simulator killed", async () => {

@@ -9,7 +9,7 @@ const only = (name, from, allowed) => ({
 const CORE = "^src/core/";
 const WORDING = "^src/wording/";
 /** Sentences of schemas and of tables, which say what is wrong where it is found. */
-const SENTENCES_AT_EDGES = "^src/wording/(catalogue|validation|tables)\\.ts$";
+const SENTENCES_AT_EDGES = "^src/wording/(catalogue|validation|tables|limits)\\.ts$";
 const stage = (name, later) => ({
   name: `core-${name}-comes-before`,
   severity: "error",

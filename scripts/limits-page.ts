@@ -3,8 +3,10 @@ import { FIRST_YEAR, LAST_YEAR, LIMITS } from "@/contracts/limits";
 import { AT_WORK, BODY_LIMITS, MOST_ADDRESS_CHARS, MOST_WAIT_S, PATIENCE_S, RETRY_AFTER_S } from "@/contracts/request-limits";
 import { MOST_JSON_DEPTH } from "@/contracts/storable";
 import { STAGED_FOR_MS, STAGED_LIMIT_BYTES, UPLOAD_LIMIT_BYTES } from "@/contracts/uploads";
+import { HOUR_MS } from "@/core/units";
 import { MOST_CELLS, MOST_COLUMNS, MOST_PACKED_BYTES, MOST_UNPACKED_BYTES, XML_LIMITS } from "@/formats/xlsx/limits";
 import { BUDGET, FILE_BUDGET } from "@/wiring/budgets";
+import { bodyNames } from "@/wording/limits";
 
 const count = (value: number): string => value.toLocaleString("en-GB");
 const size = (bytes: number): string => (bytes >= 1e6 ? `${count(Math.round(bytes / 1e6))} MB` : `${count(Math.round(bytes / 1e3))} kB`);
@@ -33,7 +35,11 @@ Dates lie in the years ${FIRST_YEAR} to ${LAST_YEAR} and are days of the calenda
 
 ${table(
   ["A body with", "At most", "Length"],
-  BODY_LIMITS.map(({ what, mostBytes, mayStream }) => [what, size(mostBytes), mayStream ? "may come without one" : "must be announced"]),
+  BODY_LIMITS.map(({ body, mostBytes, mayStream }) => [
+    bodyNames[body],
+    size(mostBytes),
+    mayStream ? "may come without one" : "must be announced",
+  ]),
 )}
 
 The length is read before the body. Addresses have at most ${count(MOST_ADDRESS_CHARS)} letters. A head, and a small body, must have come within ${PATIENCE_S} s; what trickles or stands still is let go.
@@ -45,7 +51,7 @@ ${table(
   ["What", "At most", "Counted"],
   [
     ["a file of readings", size(UPLOAD_LIMIT_BYTES), "as it comes"],
-    ["all files that wait to be put in", size(STAGED_LIMIT_BYTES), `each waits at most ${STAGED_FOR_MS / 3_600_000} h`],
+    ["all files that wait to be put in", size(STAGED_LIMIT_BYTES), `each waits at most ${STAGED_FOR_MS / HOUR_MS} h`],
     [
       "a photo, and the original that a phone makes small",
       `${size(MOST_PHOTO_BYTES)}, ${size(MOST_ORIGINAL_BYTES)}`,

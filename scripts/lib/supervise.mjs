@@ -1,4 +1,5 @@
 import { spawn } from "node:child_process";
+import { clearTimeout, setTimeout } from "node:timers";
 import { setTimeout as wait } from "node:timers/promises";
 import { asOurs } from "./people.mjs";
 import { projectFolder } from "./run.mjs";

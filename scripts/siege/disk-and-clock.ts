@@ -71,7 +71,7 @@ export async function fullDisk(): Promise<void> {
       const again = await bring(client, slug, table, "meter.csv");
       if (told.kind === "done" || again.kind !== "done")
         throw new Error(`first ${JSON.stringify(told).slice(0, 200)}, then ${JSON.stringify(again).slice(0, 200)}`);
-      return `told “${String((told as { message?: unknown }).message ?? told.kind)}” (${batches.status} after it); with room again it goes in whole`;
+      return `told “${(told as { message?: string }).message ?? told.kind}” (${batches.status} after it); with room again it goes in whole`;
     });
   } finally {
     await house?.stop();

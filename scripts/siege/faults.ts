@@ -104,6 +104,15 @@ async function jobTakenAgain(
   await tried("faults", "worker killed in the middle of a search for causes", async () => {
     const slug = await bookWithData(client);
     const [book] = await asked<{ id: string }>("select id from books where slug = $1", [slug]);
+    // Other books may still be waiting for theirs.
+    await untilFine(
+      "queue empty",
+      async () =>
+        (
+          await asked<{ waiting: number }>("select count(*)::int as waiting from attribution_runs where state in ('waiting', 'running')")
+        )[0]!.waiting === 0,
+      180_000,
+    );
     await client.json("POST", `/api/books/${slug}/causes`, { action: "again" }).catch(() => null);
     await untilFine(
       "search begun",

@@ -263,10 +263,10 @@ export async function inputs(client: Client, databaseUrl: string, wanted: number
   const statuses = new Map<string, Record<number, number>>();
   let tried = 0;
 
-  async function one(method: string, route: string, body: BodyInit | null, type: string): Promise<Answer | null> {
+  async function one(method: string, route: string, body: string | null, type: string): Promise<Answer | null> {
     tried++;
     const before = await stateOf(database, slug);
-    const told = `${method} ${route} ${String(body).slice(0, 160)}`;
+    const told = `${method} ${route} ${(body ?? "").slice(0, 160)}`;
     const answer = await client.send(method, route, method === "GET" ? null : body, { "content-type": type }).catch((error: unknown) => {
       found[(error as Error).name === "TimeoutError" ? "hung" : "unhandled"].push(`${told}: ${String(error)}`);
       return null;
@@ -290,13 +290,7 @@ export async function inputs(client: Client, databaseUrl: string, wanted: number
 
   /** Sent over the version that stands, so that what is wrong is looked at and not how old it is; nine times of ten. */
   async function atVersion(bad: unknown): Promise<unknown> {
-    if (
-      typeof bad !== "object" ||
-      bad === null ||
-      !("version" in bad) ||
-      (bad as { version: unknown }).version !== Number((bad as { version: unknown }).version)
-    )
-      return bad;
+    if (typeof bad !== "object" || bad === null || !("version" in bad) || bad.version !== Number(bad.version)) return bad;
     const { rows } = await database.query<{ version: number; bills_version: number }>(
       "select version, bills_version from books where slug = $1",
       [slug],

@@ -1,11 +1,10 @@
 import { z } from "zod";
+import { DAY_MS } from "@/core/units";
 import { say } from "@/wording/validation";
 import { LIMITS } from "./limits";
 import { byName, decimalAmount, isoDate, plainKey, upTo, wholeNumber } from "./primitives";
 
 const kwh = z.number().max(1e9, say.moreThanAThousandGwhIn);
-
-const DAY_MS = 86_400_000;
 
 /** A bill as printed. Null is not on it; an amount below zero is a credit. */
 export const billSchema = z

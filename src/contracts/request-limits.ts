@@ -1,3 +1,4 @@
+import type { bodyNames } from "@/wording/limits";
 import { MOST_PHOTO_BYTES } from "./field-book";
 import { UPLOAD_LIMIT_BYTES } from "./uploads";
 
@@ -6,21 +7,21 @@ const MB = 1024 * 1024;
 /** Bytes of a body that a route takes, read from its announced length before any of it is read. First match stands. */
 export const BODY_LIMITS: readonly {
   readonly route: RegExp;
-  readonly what: string;
+  readonly body: keyof typeof bodyNames;
   readonly mostBytes: number;
   readonly mayStream: boolean;
 }[] = [
-  { route: /^\/api\/books\/[^/]+\/uploads$/, what: "a file of readings", mostBytes: UPLOAD_LIMIT_BYTES, mayStream: true },
+  { route: /^\/api\/books\/[^/]+\/uploads$/, body: "upload", mostBytes: UPLOAD_LIMIT_BYTES, mayStream: true },
   {
     route: /^\/api\/books\/[^/]+\/entries$/,
-    what: "an entry with its photo, or an events file",
+    body: "entry",
     mostBytes: MOST_PHOTO_BYTES + 64 * 1024,
     mayStream: false,
   },
-  { route: /^\/api\/books\/[^/]+\/bills(\/read)?$/, what: "bills", mostBytes: 5 * MB, mayStream: false },
-  { route: /^\/api\/books$/, what: "a site document", mostBytes: 2 * MB, mayStream: false },
-  { route: /^\/api\/books\/[^/]+$/, what: "a site document", mostBytes: 2 * MB, mayStream: false },
-  { route: /^\//, what: "anything else", mostBytes: MB, mayStream: false },
+  { route: /^\/api\/books\/[^/]+\/bills(\/read)?$/, body: "bills", mostBytes: 5 * MB, mayStream: false },
+  { route: /^\/api\/books$/, body: "site", mostBytes: 2 * MB, mayStream: false },
+  { route: /^\/api\/books\/[^/]+$/, body: "site", mostBytes: 2 * MB, mayStream: false },
+  { route: /^\//, body: "other", mostBytes: MB, mayStream: false },
 ];
 
 /** Letters of an address, with its question. */

@@ -5,7 +5,7 @@ const AGAIN_MS = 1000;
 
 /**
  * Tells each change of a book by its address as soon as it is stored, whichever process stored it; null where anything may have changed, since for a while
- * nobody listened. Resolves with a way to stop.
+ * nobody listened. Gives a way to stop. Raw SQL: listening is nothing that models do.
  */
 export function listenForChanges(url: string, onChange: (slug: string | null) => void): { readonly stop: () => Promise<void> } {
   let client: pg.Client | null = null;

@@ -1,7 +1,7 @@
 import { Op, type Sequelize } from "sequelize";
 import { LEDGER_EDITION, standingFiguresSchema } from "@/contracts/standing";
 import type { ShelfLine, Standing, StandingStore } from "@/usecases/reckoning";
-import type { Models, StandingRow } from "./models";
+import type { BookRow, Models, StandingRow } from "./models";
 
 /** Null where what is stored is of another edition of the sums. */
 function asStanding({ version, edition, state, reason, figures }: StandingRow): Standing | null {
@@ -44,15 +44,10 @@ export function standingRepository(sequelize: Sequelize, { Book, Standing: Stand
         limit: count,
       });
       return rows.map((row): ShelfLine => {
-        const { slug, site, version } = row.get();
-        const standing = row.get("standing" as never) as unknown as { get(): StandingRow } | null;
-        return {
-          slug,
-          site,
-          version,
-          name: String((site as { name?: unknown }).name ?? slug),
-          standing: standing && asStanding(standing.get()),
-        };
+        const { slug, site, version, standing } = row.get({ plain: true }) as BookRow & { readonly standing: StandingRow | null };
+        const { name: told } = site as { readonly name?: unknown };
+        const name = typeof told === "string" ? told : slug;
+        return { slug, site, version, name, standing: standing && asStanding(standing) };
       });
     },
     count: () => Book.count(),

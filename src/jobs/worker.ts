@@ -1,3 +1,4 @@
+import { constants, setPriority } from "node:os";
 import { setTimeout as wait } from "node:timers/promises";
 import { STAGED_FOR_MS } from "@/contracts/uploads";
 import { log, openServices, QUEUES } from "@/wiring";
@@ -6,6 +7,9 @@ import { sendDue } from "./due";
 import { pullHandler } from "./pull";
 
 const SIGN_OF_LIFE_MS = 15_000;
+
+// Whoever waits for a page comes first.
+setPriority(constants.priority.PRIORITY_BELOW_NORMAL);
 
 /** A process that takes jobs until it is told to stop. */
 const services = openServices(process.env, { takesJobs: true });

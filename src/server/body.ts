@@ -1,9 +1,10 @@
 import type { IncomingMessage } from "node:http";
 import { BODY_LIMITS, PATIENCE_S } from "@/contracts/request-limits";
+import { bodyNames, sizeInWords } from "@/wording/limits";
 
 export type BodyFault =
   | { readonly reason: "body-without-length"; readonly what: string }
-  | { readonly reason: "body-too-large"; readonly what: string; readonly bytes: number; readonly mostBytes: number };
+  | { readonly reason: "body-too-large"; readonly what: string; readonly size: string; readonly most: string };
 
 /** What is wrong with a body, by what its head says of it: nothing of it has been read. Node holds a body to its announced length. */
 export function bodyFaultOf({ method, headers }: Pick<IncomingMessage, "method" | "headers">, pathname: string): BodyFault | null {
@@ -11,12 +12,13 @@ export function bodyFaultOf({ method, headers }: Pick<IncomingMessage, "method" 
   if (!isChunked && headers["content-length"] === undefined) return null;
   if (method === "GET" || method === "HEAD")
     return isChunked || headers["content-length"] !== "0"
-      ? { reason: "body-too-large", what: "nothing", bytes: Number(headers["content-length"] ?? 0), mostBytes: 0 }
+      ? { reason: "body-too-large", what: "nothing", size: sizeInWords(Number(headers["content-length"] ?? 0)), most: sizeInWords(0) }
       : null;
-  const { what, mostBytes, mayStream } = BODY_LIMITS.find(({ route }) => route.test(pathname))!;
+  const { body, mostBytes, mayStream } = BODY_LIMITS.find(({ route }) => route.test(pathname))!;
+  const what = bodyNames[body];
   if (isChunked) return mayStream ? null : { reason: "body-without-length", what };
   const bytes = Number(headers["content-length"]);
-  return bytes > mostBytes ? { reason: "body-too-large", what, bytes, mostBytes } : null;
+  return bytes > mostBytes ? { reason: "body-too-large", what, size: sizeInWords(bytes), most: sizeInWords(mostBytes) } : null;
 }
 
 /** A body comes at least at this pace; what is slower holds a place for nothing. */

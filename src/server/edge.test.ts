@@ -106,6 +106,7 @@ describe("the edge", () => {
       own: () => false,
       pages: { replay: () => false, record: () => {} },
       changed: () => {},
+      observe: () => {},
       handler,
       log: (facts, _level, message) => lines.push({ ...facts, message }),
     });

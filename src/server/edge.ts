@@ -22,6 +22,8 @@ export interface EdgeOptions {
   /** Told of each change that passes here, before its answer goes out: whoever changes something sees it at the next look. */
   readonly changed: (slug: string | null) => void;
   readonly handler: (request: IncomingMessage, response: ServerResponse) => void | Promise<void>;
+  /** Told of each answer when it has ended. */
+  readonly observe: (work: Work, status: number, seconds: number) => void;
   readonly log: (facts: object, level: "info" | "error", message: string) => void;
 }
 
@@ -49,7 +51,7 @@ export function edge(options: EdgeOptions): RequestListener {
     request.headers["x-request-id"] = id;
     response.setHeader("X-Request-Id", id);
     for (const [name, value] of Object.entries(headersFor(path ?? "/", options.publicOrigin))) response.setHeader(name, value);
-    logAtEnd(request, response, { id, path: path ?? "", log: options.log });
+    logAtEnd(request, response, { id, path: path ?? "", options });
     pass(request, response, path, options).catch((error: unknown) => {
       options.log({ id, path, err: error }, "error", "request failed");
       refuse(response, path ?? "/", "our-fault", {}, 500);
@@ -118,11 +120,12 @@ async function inTurn(
 function tellChange(response: ServerResponse, path: string, changed: (slug: string | null) => void): void {
   const slug = /^\/api\/books\/([^/]+)/.exec(path)?.[1] ?? null;
   for (const name of ["write", "end"] as const) {
-    const own = response[name] as (...all: unknown[]) => unknown;
-    response[name] = ((...all: unknown[]) => {
+    const own = response[name].bind(response) as (...all: unknown[]) => unknown;
+    const telling = (...all: unknown[]): unknown => {
       changed(slug);
-      return own.call(response, ...all);
-    }) as never;
+      return own(...all);
+    };
+    Object.assign(response, { [name]: telling });
   }
 }
 
@@ -190,7 +193,7 @@ function refuse(response: ServerResponse, path: string, reason: RefusalReason, f
 function logAtEnd(
   { method, headers }: IncomingMessage,
   response: ServerResponse,
-  { id, path, log }: { id: string; path: string; log: EdgeOptions["log"] },
+  { id, path, options: { log, observe } }: { id: string; path: string; options: Pick<EdgeOptions, "log" | "observe"> },
 ): void {
   const started = performance.now();
   const trace = /^[\da-f]{2}-[\da-f]{32}-[\da-f]{16}-[\da-f]{2}$/.exec(String(headers.traceparent ?? ""))?.[0];
@@ -198,6 +201,7 @@ function logAtEnd(
     const ms = Math.round(performance.now() - started);
     const isWhole = response.writableFinished;
     if (path.startsWith("/_next/static/")) return;
+    observe(workOf(path), response.statusCode, ms / 1000);
     log({ id, method, path, status: response.statusCode, ms, ...(trace && { trace }), ...(!isWhole && { cut: true }) }, "info", "request");
   });
 }

@@ -1,6 +1,7 @@
 import type { IncomingMessage, ServerResponse } from "node:http";
 import { collectDefaultMetrics, Gauge, Histogram, Registry } from "prom-client";
 import type { Readiness } from "@/wiring";
+import { metricNames } from "@/wording/limits";
 import type { Work } from "./edge";
 import type { Gate } from "./gate";
 
@@ -16,14 +17,14 @@ export function health({ gates, readiness }: HealthOptions) {
   collectDefaultMetrics({ register: registry });
   const times = new Histogram({
     name: "http_request_seconds",
-    help: "Time from a request's head to the end of its answer",
+    help: metricNames.requestSeconds,
     labelNames: ["work", "status"],
     buckets: [0.01, 0.03, 0.1, 0.3, 1, 3, 10, 30],
     registers: [registry],
   });
   for (const [work, gate] of Object.entries(gates)) {
-    gauge(`requests_at_work_${work}`, `Requests (${work}) that are worked on`, () => gate.atWork);
-    gauge(`requests_waiting_${work}`, `Requests (${work}) that wait for their turn`, () => gate.waiting);
+    gauge(`requests_at_work_${work}`, metricNames.atWork(work), () => gate.atWork);
+    gauge(`requests_waiting_${work}`, metricNames.waiting(work), () => gate.waiting);
   }
 
   function gauge(name: string, help: string, read: () => number): void {
@@ -39,7 +40,7 @@ export function health({ gates, readiness }: HealthOptions) {
 
   return {
     observe: (work: Work, status: number, seconds: number): void => times.observe({ work, status }, seconds),
-    own(path: string, request: IncomingMessage, response: ServerResponse): boolean {
+    own: (path: string, request: IncomingMessage, response: ServerResponse): boolean => {
       if (path === "/healthz") {
         send(response, 200, "application/json", JSON.stringify({ ok: true }));
         return true;

@@ -1,4 +1,4 @@
-import { createServer, type Server } from "node:http";
+import { createServer, type IncomingMessage, type Server, type ServerResponse } from "node:http";
 import type { AddressInfo } from "node:net";
 import { setTimeout as wait } from "node:timers/promises";
 import compression from "compression";
@@ -23,10 +23,12 @@ const dev = process.env.NODE_ENV === "development";
 const gates = Object.fromEntries(
   Object.entries(AT_WORK).map(([work, atWork]) => [work, gate({ atWork, mostWaiting: MOST_WAITING, mostWaitMs: MOST_WAIT_S * 1000 })]),
 ) as Record<Work, ReturnType<typeof gate>>;
-const { own } = health({ gates, readiness: () => readinessOf(house()) });
+const { own, observe } = health({ gates, readiness: () => readinessOf(house()) });
 const stamp = stamps();
 const pages = dev ? { replay: () => false, record: () => {} } : pageCache((path) => stamp.of(path));
-const packed = compression({ level: PACK_LEVEL });
+type Pack = (request: IncomingMessage, response: ServerResponse, next: () => void) => void;
+// Its types are those of a framework that it does not need.
+const pack = compression({ level: PACK_LEVEL }) as unknown as Pack;
 const app = next({ dev, dir: process.cwd(), hostname: environment.HOST, port: environment.PORT });
 await app.prepare();
 const handle = app.getRequestHandler();
@@ -39,6 +41,7 @@ const guarded = edge({
   pages,
   changed: stamp.changed,
   handler: (request, response) => handle(request, response),
+  observe,
   log: (facts, level, message) => log[level](facts, message),
 });
 const server = createServer(
@@ -50,12 +53,11 @@ const server = createServer(
     maxHeaderSize: 16_384,
   },
   // On this machine packing costs more than it saves.
-  environment.PUBLIC_ORIGIN === null
-    ? guarded
-    : (request, response) => packed(request as never, response as never, () => guarded(request, response)),
+  environment.PUBLIC_ORIGIN === null ? guarded : (request, response) => pack(request, response, () => void guarded(request, response)),
 );
-if (dev) server.on("upgrade", app.getUpgradeHandler());
-house().onChange(stamp.changed);
+const upgrade = app.getUpgradeHandler();
+if (dev) server.on("upgrade", (request, socket, head) => void upgrade(request, socket, head));
+house().onChange(stamp.told);
 const port = await listen(server, environment.HOST, environment.PORT);
 process.send?.({ kind: "listening", port });
 

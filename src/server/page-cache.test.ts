@@ -64,6 +64,20 @@ describe("pages that are kept", () => {
     expect(made()).toBe(6);
   });
 
+  it("show what changed elsewhere on their book's own page at once, and on the shelf soon", async () => {
+    const { get, stamp, made } = await served(plain);
+    for (const path of ["/books/a/ledger", "/"]) await get(path);
+    for (let k = 0; k < 50; k++) stamp.told("a");
+    for (const path of ["/books/a/ledger", "/"]) await get(path);
+    expect(made()).toBe(3);
+    await new Promise((resolve) => setTimeout(resolve, 1100));
+    await get("/");
+    expect(made()).toBe(4);
+    stamp.told(null);
+    await get("/");
+    expect(made()).toBe(5);
+  });
+
   it("are another for another question, and for a part of a page", async () => {
     const { get, made } = await served(plain);
     await get("/books/a/ledger");

@@ -23,14 +23,28 @@ interface KeptPage {
 
 /** How often what a page shows has changed, by book; the shelf shows all of them. */
 export interface Stamps {
-  of(path: string): string;
-  changed(bookSlug: string | null): void;
+  readonly of: (path: string) => string;
+  /** Something changed by a request that passed here: seen at the next look. */
+  readonly changed: (bookSlug: string | null) => void;
+  /** Something changed elsewhere: seen on its book's pages at the next look, on the shelf within a second. */
+  readonly told: (bookSlug: string | null) => void;
 }
+
+/** While hundreds of books are reckoned the shelf is made anew so often, and not for each of them. */
+const SHELF_ANEW_MS = 1000;
 
 export function stamps(): Stamps {
   const books = new Map<string, number>();
   let all = 0;
   let everything = 0;
+  let isShelfDue = false;
+  const bookChanged = (slug: string | null): void => {
+    // Addresses come from requests: their number is held.
+    if (slug === null || books.size > MOST_ADDRESSES) {
+      everything++;
+      books.clear();
+    } else books.set(slug, (books.get(slug) ?? 0) + 1);
+  };
   return {
     of: (path) => {
       const slug = /^\/books\/([^/]+)/.exec(path)?.[1];
@@ -38,11 +52,16 @@ export function stamps(): Stamps {
     },
     changed(slug) {
       all++;
-      // Addresses come from requests: their number is held.
-      if (slug === null || books.size > MOST_ADDRESSES) {
-        everything++;
-        books.clear();
-      } else books.set(slug, (books.get(slug) ?? 0) + 1);
+      bookChanged(slug);
+    },
+    told(slug) {
+      bookChanged(slug);
+      if (isShelfDue) return;
+      isShelfDue = true;
+      setTimeout(() => {
+        isShelfDue = false;
+        all++;
+      }, SHELF_ANEW_MS).unref();
     },
   };
 }
@@ -75,7 +94,8 @@ export function pageCache(stampOf: (path: string) => string) {
       const stamp = stampOf(path);
       const own = new Set(response.getHeaderNames());
       const pieces: Buffer[] = [];
-      const { write, end } = response;
+      const write = response.write.bind(response) as (...all: unknown[]) => boolean;
+      const end = response.end.bind(response) as (...all: unknown[]) => ServerResponse;
       const note = (piece: unknown, encoding: unknown): void => {
         if (typeof piece === "string")
           pieces.push(Buffer.from(piece, typeof encoding === "string" ? (encoding as BufferEncoding) : "utf8"));
@@ -83,13 +103,13 @@ export function pageCache(stampOf: (path: string) => string) {
       };
       response.write = ((piece: unknown, ...rest: unknown[]) => {
         note(piece, rest[0]);
-        return (write as (...all: unknown[]) => boolean).call(response, piece, ...rest);
-      }) as typeof write;
+        return write(piece, ...rest);
+      }) as typeof response.write;
       response.end = ((piece: unknown, ...rest: unknown[]) => {
         note(piece, rest[0]);
         keep();
-        return (end as (...all: unknown[]) => ServerResponse).call(response, piece, ...rest);
-      }) as typeof end;
+        return end(piece, ...rest);
+      }) as typeof response.end;
 
       function keep(): void {
         const nonce = NONCE.exec(String(response.getHeader("content-security-policy") ?? ""))?.[1];

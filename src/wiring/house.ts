@@ -19,12 +19,12 @@ export interface House extends Stores {
   readonly reckoner: Reckoner;
   readonly files: FileReader;
   /** A question of a page. */
-  ask<Q extends QuestionName>(book: Book, question: Q, asked: Asked<Q>): Promise<Answer<Q>>;
+  readonly ask: <Q extends QuestionName>(book: Book, question: Q, asked: Asked<Q>) => Promise<Answer<Q>>;
   /** A question of a program or of a part of a page, which waits longer. */
-  askAndWait<Q extends QuestionName>(book: Book, question: Q, asked: Asked<Q>): Promise<Answer<Q>>;
+  readonly askAndWait: <Q extends QuestionName>(book: Book, question: Q, asked: Asked<Q>) => Promise<Answer<Q>>;
   /** A ledger without its intervals, as it is stored. */
-  figuresOf(book: Book): Promise<Figures>;
-  figuresInTime(book: Book): Promise<Figures>;
+  readonly figuresOf: (book: Book) => Promise<Figures>;
+  readonly figuresInTime: (book: Book) => Promise<Figures>;
   /** Tells each change of a book as soon as it is stored; null where anything may have changed. */
   onChange(tell: (slug: string | null) => void): void;
 }

@@ -15,7 +15,7 @@ const LEAST_FREE_BYTES = 200_000_000;
 /** A part that does not answer in this time does not answer. */
 const PATIENCE_MS = 2000;
 
-/** Asks each thing that the house needs. */
+/** Asks each thing that the house needs. Raw SQL: the smallest questions that there are. */
 export async function readinessOf({ sequelize, vitalSigns, folder }: Stores): Promise<Readiness> {
   const parts = {
     database: await part(async () => void (await sequelize.query("select 1"))),

@@ -13,9 +13,6 @@ type Say = (facts: RefusalFacts, problems: readonly Problem[]) => string;
 const RELOAD = "Reload the page.";
 const OWN_ADDRESS = "Open Dusty Ledger by its own address, as printed when it started.";
 
-const sizeOf = (bytes: number): string =>
-  bytes >= 1024 * 1024 ? `${Math.round(bytes / 1024 / 1024)} MB` : `${Math.ceil(bytes / 1024)} kB`;
-
 const billFaultOf = ({ fault, ...facts }: RefusalFacts): FaultWords => billFaultWords({ kind: fault, ...facts } as unknown as BillFault);
 const firstError = (problems: readonly Problem[]): string => {
   const first = problems.find(({ severity }) => severity === "error");
@@ -250,7 +247,7 @@ const REFUSALS: Readonly<Record<RefusalReason, { readonly message: Say; readonly
     help: () => "Send its length (Content-Length). Nothing of it was read.",
   },
   "body-too-large": {
-    message: (f) => `The request holds ${sizeOf(Number(f.bytes))}; for ${f.what} at most ${sizeOf(Number(f.mostBytes))} are taken.`,
+    message: (f) => `The request holds ${f.size}; for ${f.what} at most ${f.most} are taken.`,
     help: () => "Send less, or in parts. Nothing of it was read.",
   },
   "body-too-slow": {

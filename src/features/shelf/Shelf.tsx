@@ -129,7 +129,7 @@ function BooksTable({ books }: BooksTableProps) {
 function shelfSentence(count: number, needing: number, isPart: boolean): string {
   if (count === 0) return say.noBookYetABookHolds;
   const books = count === 1 ? "One book" : `${number(count)} books`;
-  if (isPart) return say.ofTheseOnThisSheet(books, number(needing));
+  if (isPart) return say.ofTheseOnThisSheet(books, needing === 0 ? "none asks" : needing === 1 ? "one asks" : `${number(needing)} ask`);
   if (needing === 0) return say.inTheLastYearOfEach(books);
   return say.forALookEnergyIsMissing(books, needing === 1 ? "one asks" : `${number(needing)} ask`);
 }
@@ -153,7 +153,7 @@ function BookLine({ book }: { book: ShelfBook }) {
       {line && context && state.kind !== "set-aside" ? (
         <LastYear book={book} context={context} line={line} kwh={kwh} asksForLook={asksForLook} index={index} />
       ) : (
-        <td colSpan={6} className={chapter.soft}>
+        <td colSpan={6} className={`${chapter.soft} ${styles.left}`}>
           <NoFigures slug={slug} state={state} />
         </td>
       )}

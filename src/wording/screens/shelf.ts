@@ -27,7 +27,7 @@ export const say = catalogue({
   seeWhy: "See why",
   sheetsOfTheShelf: "Sheets of the shelf",
   booksFromTo: (from: number, to: number) => `books ${from} to ${to}`,
-  ofTheseOnThisSheet: (books: string, needing: string) => `${books} by sheets; on this one ${needing} ask for a look.`,
+  ofTheseOnThisSheet: (books: string, needing: string) => `${books}, sheet by sheet; of those on this one ${needing} for a look.`,
   noBookYetABookHolds: "No book yet. A book holds all that is kept about one site: open one below.",
   inTheLastYearOfEach: (books: string) => `${books}. In the last year of each, what was paid fits what was owed.`,
   forALookEnergyIsMissing: (books: string, needing: string) =>

@@ -1,8 +1,8 @@
 import type { Metadata } from "next";
 import { bookPage } from "@/app/book-page";
+import { yearsIfKnown } from "@/app/years-if-known";
 import { SiteChapter } from "@/features/site/SiteChapter";
 import { SITE_VIEWS } from "@/features/site/site-views";
-import { yearsOf } from "@/usecases/ledger";
 
 export const metadata: Metadata = { title: "Site" };
 
@@ -23,7 +23,7 @@ export default async function SitePage({ params, searchParams }: Props) {
       view={SITE_VIEWS.find((candidate) => candidate.id === view)?.id ?? "place"}
       timeZones={zones}
       today={new Date().toISOString().slice(0, 10)}
-      years={yearsOf(await figuresOf(book))}
+      years={await yearsIfKnown(figuresOf(book))}
     />
   ));
 }

@@ -1,4 +1,4 @@
-import path from "node:path";
+import { mkdtemp, rm } from "node:fs/promises";
 import { ensureBuild } from "./build.mjs";
 import { ensurePrograms, program } from "./bundle.mjs";
 import { startThrowawayCluster } from "./cluster.mjs";
@@ -9,19 +9,22 @@ import { serve } from "./serve.mjs";
 
 /**
  * A house on a throwaway cluster, as `npm start` has it: programs that are not root, and a role that owns nothing. `steps` are those of
- * `scripts/prepare.ts` after the schema; its files lie beside the cluster and go with it.
+ * `scripts/prepare.ts` after the schema; its files lie in a folder of their own and go with it.
  */
 export async function startHouse({ firstPort, steps = ["demo", "causes"], durable = false, hasWorker = true, env = {}, cluster }) {
   await ensurePrograms();
   const undo = [];
   const base = cluster ?? (await startThrowawayCluster({ durable }));
   if (!cluster) undo.push(base.stop);
+  // Not beside the cluster: who runs the programs may be another than who runs the database.
+  const files = await mkdtemp("/var/tmp/dusty-ledger-files-");
+  undo.push(() => rm(files, { recursive: true, force: true }));
   const own = {
     ...process.env,
     LOG_LEVEL: "error",
     ...env,
     DATABASE_URL: base.url,
-    DUSTY_LEDGER_VAR: env.DUSTY_LEDGER_VAR ?? path.join(base.folder, "files"),
+    DUSTY_LEDGER_VAR: env.DUSTY_LEDGER_VAR ?? files,
   };
   const stop = async () => {
     for (const end of undo.reverse()) await end().catch((error) => console.error(error.message));

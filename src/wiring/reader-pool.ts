@@ -1,14 +1,15 @@
 import path from "node:path";
 import { MessageChannel } from "node:worker_threads";
-import { Piscina } from "piscina";
+import type { Piscina } from "piscina";
 import type { ImportEvent, ImportPreview } from "@/contracts/imports";
 import type { BillsFile } from "@/formats/bills-csv";
 import type { EventsFile } from "@/formats/events-csv";
 import type { FileJob, FileNews, FileReader } from "@/usecases/imports";
 import { Refusal } from "@/usecases/refusal";
 import { heard, type Told } from "@/usecases/telling";
-import { FILE_BUDGET, YOUNG_MB } from "./budgets";
+import { FILE_BUDGET } from "./budgets";
 import { log } from "./log";
+import { singleThreads } from "./threads";
 
 const THREADS = 2;
 /** A thread that has nothing to read gives its memory back; what it had just read for a preview is read again then. */
@@ -26,17 +27,7 @@ interface PoolOptions {
 
 /** Reads foreign files in threads of their own. An upload is read and stored by the same thread, so that it is read once. */
 export function readerPool({ file = path.resolve("dist", "reader.mjs"), budget = FILE_BUDGET }: PoolOptions = {}): FileReader {
-  const threads = Array.from(
-    { length: THREADS },
-    () =>
-      new Piscina({
-        filename: file,
-        minThreads: 0,
-        maxThreads: 1,
-        idleTimeout: IDLE_MS,
-        resourceLimits: { maxOldGenerationSizeMb: budget.heapMb, maxYoungGenerationSizeMb: YOUNG_MB },
-      }),
-  );
+  const threads = singleThreads(THREADS, file, { idleMs: IDLE_MS, heapMb: budget.heapMb });
 
   async function run(job: FileJob, onNews: (news: FileNews) => void, stop: AbortSignal): Promise<unknown> {
     const thread = "uploadId" in job ? threads[Number.parseInt(job.uploadId.slice(0, 6), 16) % THREADS]! : leastBusy(threads);

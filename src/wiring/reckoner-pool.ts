@@ -1,14 +1,15 @@
 import path from "node:path";
 import { LRUCache } from "lru-cache";
-import { Piscina } from "piscina";
+import type { Piscina } from "piscina";
 import type { SetAsideReason } from "@/contracts/standing";
 import type { Book } from "@/usecases/books";
 import type { Answer, Asked, Figures, QuestionName, Reckoner, StandingStore } from "@/usecases/reckoning";
 import { setAside } from "@/usecases/reckoning";
 import { Refusal } from "@/usecases/refusal";
 import { heard, type Told } from "@/usecases/telling";
-import { BUDGET, YOUNG_MB } from "./budgets";
+import { BUDGET } from "./budgets";
 import { log } from "./log";
+import { singleThreads } from "./threads";
 
 /** Threads beside the one that answers requests: as many as sums can run at once on a small machine. */
 const THREADS = 2;
@@ -31,17 +32,7 @@ interface PoolOptions {
  * under way are asked once.
  */
 export function reckonerPool({ standings, file = path.resolve("dist", "reckoner.mjs"), budget = BUDGET }: PoolOptions): Reckoner {
-  const threads = Array.from(
-    { length: THREADS },
-    () =>
-      new Piscina({
-        filename: file,
-        minThreads: 0,
-        maxThreads: 1,
-        idleTimeout: IDLE_MS,
-        resourceLimits: { maxOldGenerationSizeMb: budget.heapMb, maxYoungGenerationSizeMb: YOUNG_MB },
-      }),
-  );
+  const threads = singleThreads(THREADS, file, { idleMs: IDLE_MS, heapMb: budget.heapMb });
   const answers = new LRUCache<string, object>({ max: KEPT.count, maxSize: KEPT.bytes, sizeCalculation: bytesOf });
   const underWay = new Map<string, Promise<unknown>>();
 

@@ -1,6 +1,15 @@
 import { MOST_ORIGINAL_BYTES, MOST_PHOTO_BYTES } from "@/contracts/field-book";
 import { FIRST_YEAR, LAST_YEAR, LIMITS } from "@/contracts/limits";
-import { AT_WORK, BODY_LIMITS, MOST_ADDRESS_CHARS, MOST_WAIT_S, PATIENCE_S, RETRY_AFTER_S } from "@/contracts/request-limits";
+import {
+  AT_WORK,
+  BODY_LIMITS,
+  LEAST_BYTES_S,
+  MOST_ADDRESS_CHARS,
+  MOST_WAIT_S,
+  MOST_WAITING,
+  PATIENCE_S,
+  RETRY_AFTER_S,
+} from "@/contracts/request-limits";
 import { MOST_JSON_DEPTH } from "@/contracts/storable";
 import { STAGED_FOR_MS, STAGED_LIMIT_BYTES, UPLOAD_LIMIT_BYTES } from "@/contracts/uploads";
 import { HOUR_MS } from "@/core/units";
@@ -42,8 +51,8 @@ ${table(
   ]),
 )}
 
-The length is read before the body. Addresses have at most ${count(MOST_ADDRESS_CHARS)} letters. A head, and a small body, must have come within ${PATIENCE_S} s; what trickles or stands still is let go.
-At a time ${AT_WORK.page} pages are made, ${AT_WORK.api} questions of programs and ${AT_WORK.transfer} files are worked on; others wait in turn by address, and after ${MOST_WAIT_S} s are asked to come back in ${RETRY_AFTER_S} s (503, \`Retry-After\`).
+The length is read before the body. Addresses have at most ${count(MOST_ADDRESS_CHARS)} letters. A head must have come within ${PATIENCE_S} s; a body that brings less than ${count(LEAST_BYTES_S)} bytes a second over ${PATIENCE_S} s is let go.
+At a time ${AT_WORK.page} pages are made, ${AT_WORK.api} questions of programs and ${AT_WORK.transfer} files are worked on; at most ${count(MOST_WAITING)} of an address wait, in turn with those of others, and after ${MOST_WAIT_S} s are asked to come back in ${RETRY_AFTER_S} s (503, \`Retry-After\`).
 
 ## Files
 

@@ -1,3 +1,4 @@
+import path from "node:path";
 import { ensureBuild } from "./lib/build.mjs";
 import { ensurePrograms, program } from "./lib/bundle.mjs";
 import { serverPrograms, startCluster } from "./lib/cluster.mjs";
@@ -44,7 +45,8 @@ async function start() {
   const env = { ...process.env, DUSTY_LEDGER_VAR: process.env.DUSTY_LEDGER_VAR ?? inProject("var", "files") };
   if (!env.DATABASE_URL) await ensureDebian(["postgresql-15"], () => serverPrograms() !== null);
   if (!dev) await ensureBuild(env);
-  for (const folder of [inProject("var"), env.DUSTY_LEDGER_VAR, ...(dev ? [inProject(".next")] : [])]) await ownFolder(folder);
+  for (const folder of [inProject("var"), path.join(env.DUSTY_LEDGER_VAR, "uploads"), ...(dev ? [inProject(".next")] : [])])
+    await ownFolder(folder);
   await stepDown();
   const [{ url, migratorUrl }, simulators] = await Promise.all([database(env), startSimulators(env)]);
   env.DATABASE_URL = url;
@@ -58,9 +60,21 @@ async function start() {
   tellAddress(site.address);
   console.log(`\n  Dusty Ledger is open at ${site.address}\n  Ctrl-C closes it.\n`);
   await keepUntilEnd(startWorker(env));
-  const demo = await startProgram([program("prepare"), "demo"], env, { output: "pipe" });
-  const note = await toEnd(demo).catch((error) => error.message);
-  if (note.trim() && !stopping) console.log(note.trim());
+  await makeDemo(env);
+}
+
+/** Tries of a demo whose making was ended; what was made stays, and the rest is made by the next. */
+const DEMO_TRIES = 3;
+
+async function makeDemo(env) {
+  for (let tries = 1; tries <= DEMO_TRIES && !stopping; tries++) {
+    const made = await toEnd(await startProgram([program("prepare"), "demo"], env, { output: "pipe" })).catch((error) => error);
+    if (stopping) return;
+    if (typeof made === "string") return void (made.trim() && console.log(made.trim()));
+    console.error(
+      `The demo was not made whole${tries < DEMO_TRIES ? "; it is tried again" : ". It is tried again at the next start"}: ${made.message}`,
+    );
+  }
 }
 
 for (const signal of ["SIGINT", "SIGTERM", "SIGHUP"]) process.on(signal, () => void stopAll(0));

@@ -6,7 +6,7 @@ import { createServer } from "node:net";
 import path from "node:path";
 import { setTimeout as wait } from "node:timers/promises";
 import { notRoot } from "./people.mjs";
-import { inProject, must, projectFolder, run } from "./run.mjs";
+import { inProject, must, projectFolder, run, SETPRIV } from "./run.mjs";
 import { keep } from "./supervise.mjs";
 
 const SERVERS = "/usr/lib/postgresql";
@@ -27,7 +27,7 @@ async function asServerUser(program, args, { dies = false } = {}) {
   const plain = ["env", "HOME=/tmp", "LC_ALL=C.UTF-8", program, ...args];
   const rights = person ? [`--reuid=${person.uid}`, `--regid=${person.gid}`, "--clear-groups"] : [];
   // An interrupt is PostgreSQL's fast shutdown.
-  const end = dies && existsSync("/usr/bin/setpriv") ? ["--pdeathsig=INT"] : [];
+  const end = dies && existsSync(SETPRIV) ? ["--pdeathsig=INT"] : [];
   return rights.length + end.length > 0 ? ["setpriv", [...rights, ...end, ...plain]] : ["env", plain.slice(1)];
 }
 
@@ -70,7 +70,7 @@ async function clusterFolder() {
 /** A cluster that the first edition made belongs to the system's own server user: it is brought over, with all that lies in it. */
 async function ownAll(folder) {
   const person = await notRoot();
-  if (person) await must("chown", ["-R", `${person.uid}:${person.gid}`, folder]);
+  if (person) await must("chown", ["-hR", `${person.uid}:${person.gid}`, folder]);
 }
 
 async function initialise(bin, folder, { sync }) {

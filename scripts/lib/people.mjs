@@ -1,7 +1,7 @@
 import { existsSync, readFileSync, statSync } from "node:fs";
-import { chown, mkdir, readdir } from "node:fs/promises";
+import { lchown, mkdir, readdir } from "node:fs/promises";
 import path from "node:path";
-import { projectFolder, run } from "./run.mjs";
+import { projectFolder, run, SETPRIV } from "./run.mjs";
 
 /** The system user that the programs run as where root starts them in a folder of root's own. */
 const OWN_USER = "dusty-ledger";
@@ -63,19 +63,20 @@ export async function ownFolder(folder) {
   await mkdir(folder, { recursive: true, mode: 0o700 });
   const person = await steppedDown();
   if (!person || !isRoot()) return;
-  await chown(folder, person.uid, person.gid);
+  // The links themselves, never what they lead to: who writes this folder must not choose what root gives away.
+  await lchown(folder, person.uid, person.gid);
   for (const entry of await readdir(folder, { recursive: true }))
-    await chown(path.join(folder, entry), person.uid, person.gid).catch(() => {});
+    await lchown(path.join(folder, entry), person.uid, person.gid).catch(() => {});
 }
 
 /** A Node program as it is started: without root, and gone when what started it is gone, however that ended. */
 export async function asOurs(args) {
-  if (!existsSync("/usr/bin/setpriv")) return [process.execPath, args];
+  if (!existsSync(SETPRIV)) return [process.execPath, args];
   const person = isRoot() ? await steppedDown() : null;
   const rights = person
     ? [`--reuid=${person.uid}`, `--regid=${person.gid}`, "--clear-groups"]
     : isRoot()
       ? ["--bounding-set=-all", "--inh-caps=-all"]
       : [];
-  return ["/usr/bin/setpriv", [...rights, "--no-new-privs", "--pdeathsig=KILL", process.execPath, ...args]];
+  return [SETPRIV, [...rights, "--no-new-privs", "--pdeathsig=KILL", process.execPath, ...args]];
 }

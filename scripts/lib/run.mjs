@@ -7,7 +7,7 @@ export const projectFolder = path.resolve(path.dirname(fileURLToPath(import.meta
 export const inProject = (...parts) => path.join(projectFolder, ...parts);
 
 /** What it starts ends when we do, however we end. */
-const SETPRIV = "/usr/bin/setpriv";
+export const SETPRIV = "/usr/bin/setpriv";
 
 const running = new Set();
 

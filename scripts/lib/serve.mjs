@@ -1,4 +1,3 @@
-import { setTimeout as wait } from "node:timers/promises";
 import { program } from "./bundle.mjs";
 import { keep, startProgram, told } from "./supervise.mjs";
 
@@ -46,14 +45,4 @@ export async function serve({ env, firstPort = 3000, dev = false, quiet = false 
     pid: () => site.state.child.pid,
     stop: () => site.stop(),
   };
-}
-
-/** Waits until an address answers well. */
-export async function answers(address, withinMs = 60_000) {
-  for (const end = Date.now() + withinMs; ; ) {
-    const answer = await fetch(address).catch(() => null);
-    if (answer?.ok) return;
-    if (Date.now() > end) throw new Error(`${address} did not answer within ${withinMs / 1000} s (${answer?.status ?? "no connection"}).`);
-    await wait(200);
-  }
 }

@@ -1,27 +1,10 @@
 import { gzipSync } from "node:zlib";
+import { handMadeWorkbook, sheetXml, workbookXml } from "@test/hand-made-workbook";
 import { strToU8, zipSync } from "fflate";
 
-const NS = 'xmlns="http://schemas.openxmlformats.org/spreadsheetml/2006/main"';
 const ALL = "A1:XFD1048576";
 const CELLS =
   '<sheetData><row r="1"><c r="A1" t="inlineStr"><is><t>time</t></is></c><c r="B1" t="inlineStr"><is><t>energy_kwh</t></is></c></row></sheetData>';
-
-function workbook(sheet: string, parts: Record<string, string | Uint8Array> = {}): Uint8Array {
-  const all = {
-    "[Content_Types].xml":
-      '<Types xmlns="http://schemas.openxmlformats.org/package/2006/content-types"><Default Extension="xml" ContentType="application/xml"/><Override PartName="/xl/workbook.xml" ContentType="application/vnd.openxmlformats-officedocument.spreadsheetml.sheet.main+xml"/></Types>',
-    "xl/workbook.xml": `<workbook ${NS} xmlns:r="http://schemas.openxmlformats.org/officeDocument/2006/relationships"><sheets><sheet name="A" sheetId="1" r:id="rId1"/></sheets></workbook>`,
-    "xl/_rels/workbook.xml.rels":
-      '<Relationships xmlns="http://schemas.openxmlformats.org/package/2006/relationships"><Relationship Id="rId1" Type="http://schemas.openxmlformats.org/officeDocument/2006/relationships/worksheet" Target="worksheets/sheet1.xml"/></Relationships>',
-    "xl/worksheets/sheet1.xml": sheet,
-    ...parts,
-  };
-  return zipSync(Object.fromEntries(Object.entries(all).map(([name, part]) => [name, typeof part === "string" ? strToU8(part) : part])), {
-    level: 9,
-  });
-}
-
-const sheet = (inner: string): string => `<worksheet ${NS}>${inner}</worksheet>`;
 
 /** An archive whose heads declare another size than what comes out. */
 function lying(packed: Uint8Array, real: number, told: number): Uint8Array {
@@ -37,26 +20,26 @@ function lying(packed: Uint8Array, real: number, told: number): Uint8Array {
 /** Files made to stop whatever reads them, by what is bad about them. */
 export function hostileFiles(): Record<string, Uint8Array> {
   const zeros = new Uint8Array(300_000_000);
-  const bomb = workbook(sheet(CELLS), { "xl/worksheets/sheet2.xml": zeros });
+  const bomb = handMadeWorkbook(sheetXml(CELLS), { "xl/worksheets/sheet2.xml": zeros });
   const lastColumn = Array.from({ length: 3000 }, (_, k) => `<row r="${k + 1}"><c r="XFD${k + 1}"><v>1</v></c></row>`).join("");
-  const names = `<workbook ${NS} xmlns:r="http://schemas.openxmlformats.org/officeDocument/2006/relationships"><sheets><sheet name="A" sheetId="1" r:id="rId1"/></sheets><definedNames><definedName name="x">A!$A$1:$XFD$1048576</definedName></definedNames></workbook>`;
+  const names = workbookXml('<definedNames><definedName name="x">A!$A$1:$XFD$1048576</definedName></definedNames>');
   return {
-    "merge-of-all-cells.xlsx": workbook(sheet(`${CELLS}<mergeCells count="1"><mergeCell ref="${ALL}"/></mergeCells>`)),
-    "rule-for-all-cells.xlsx": workbook(
-      sheet(
+    "merge-of-all-cells.xlsx": handMadeWorkbook(sheetXml(`${CELLS}<mergeCells count="1"><mergeCell ref="${ALL}"/></mergeCells>`)),
+    "rule-for-all-cells.xlsx": handMadeWorkbook(
+      sheetXml(
         `${CELLS}<dataValidations count="1"><dataValidation type="list" sqref="${ALL}"><formula1>"a"</formula1></dataValidation></dataValidations>`,
       ),
     ),
-    "format-of-all-cells.xlsx": workbook(
-      sheet(
+    "format-of-all-cells.xlsx": handMadeWorkbook(
+      sheetXml(
         `${CELLS}<conditionalFormatting sqref="${ALL}"><cfRule type="expression" priority="1"><formula>TRUE</formula></cfRule></conditionalFormatting>`,
       ),
     ),
-    "name-of-all-cells.xlsx": workbook(sheet(CELLS), { "xl/workbook.xml": names }),
-    "last-column-of-3000-rows.xlsx": workbook(sheet(`<sheetData>${lastColumn}</sheetData>`)),
-    "last-row.xlsx": workbook(sheet('<sheetData><row r="1048576"><c r="A1048576"><v>1</v></c></row></sheetData>')),
-    "deep-sheet.xlsx": workbook(sheet("<a>".repeat(50_000) + "</a>".repeat(50_000))),
-    "many-tags-sheet.xlsx": workbook(sheet(`${CELLS}${"<x/>".repeat(27_000_000)}`)),
+    "name-of-all-cells.xlsx": handMadeWorkbook(sheetXml(CELLS), { "xl/workbook.xml": names }),
+    "last-column-of-3000-rows.xlsx": handMadeWorkbook(sheetXml(`<sheetData>${lastColumn}</sheetData>`)),
+    "last-row.xlsx": handMadeWorkbook(sheetXml('<sheetData><row r="1048576"><c r="A1048576"><v>1</v></c></row></sheetData>')),
+    "deep-sheet.xlsx": handMadeWorkbook(sheetXml("<a>".repeat(50_000) + "</a>".repeat(50_000))),
+    "many-tags-sheet.xlsx": handMadeWorkbook(sheetXml(`${CELLS}${"<x/>".repeat(27_000_000)}`)),
     "bomb.xlsx": bomb,
     "bomb-that-says-it-is-small.xlsx": lying(bomb, 300_000_000, 100),
     "bomb-that-says-it-is-huge.xlsx": lying(bomb, 300_000_000, 0xfffffff0),

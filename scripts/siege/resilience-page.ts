@@ -12,7 +12,7 @@ Written by \`npm run siege -- --write\`: a house of its own on loopback (its own
 (${cpus().length} processors, ${Math.round(totalmem() / 2 ** 30)} GiB, Node ${process.versions.node}, seed ${seed}). The attackers share the machine with the house.
 
 - Bad inputs and files: ${sum(inputs, "tried")} tried, ${sum(inputs, "survived")} answered with words, in time, with nothing half stored.
-- Faults of processes, disk, clock and starts: ${sum(faults, "survived")} of ${sum(faults, "tried")} survived, nothing lost.
+- Faults of processes, disk, clock and starts: ${sum(faults, "survived")} of ${sum(faults, "tried")} survived.
 
 ${table(rows)}
 

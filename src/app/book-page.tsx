@@ -25,15 +25,17 @@ export async function bookPage(
   };
   return (
     <Desk spines={spines} slug={slug} chapter={chapter}>
-      {await open().catch((error: unknown) => standIn(error, slug, name, chapter))}
+      {await open().catch((error: unknown) => standIn(error, slug, name, chapter, own))}
     </Desk>
   );
 }
 
 /** What stands where a chapter's figures are not at hand; any other fault stays one. */
-function standIn(error: unknown, slug: string, name: string, chapter: ChapterId): ReactNode {
+async function standIn(error: unknown, slug: string, name: string, chapter: ChapterId, { books }: House): Promise<ReactNode> {
   if (!(error instanceof Refusal)) throw error;
   if (error.code === "reckoning") return <Reckoning name={CHAPTERS.find(({ id }) => id === chapter)!.name} />;
   if (error.code !== "set-aside") throw error;
-  return <SetAside slug={slug} name={name} {...refusalInWords(error)} mayTryAgain={error.reason !== "set-aside-document"} />;
+  const isDocument = error.reason === "set-aside-document";
+  const mends = isDocument ? ((await books.find(slug))?.version ?? null) : null;
+  return <SetAside slug={slug} name={name} {...refusalInWords(error)} mendsVersion={mends} />;
 }

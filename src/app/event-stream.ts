@@ -29,6 +29,6 @@ export function eventStream(request: Request, run: (emit: (event: object) => voi
     cancel: () => stop.abort(),
   });
   return new Response(body, {
-    headers: { "content-type": "application/x-ndjson", "cache-control": "no-store", "x-accel-buffering": "no" },
+    headers: { "content-type": "application/x-ndjson", "cache-control": "no-store, no-transform", "x-accel-buffering": "no" },
   });
 }

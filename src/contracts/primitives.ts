@@ -21,17 +21,10 @@ export function isDay(date: string): boolean {
 }
 
 /** A name that is a key of what it names. Words that every object of the program has are no names: they would be found where nothing was written. */
-export const plainKey = (most: number) =>
-  z
-    .string()
-    .max(most)
-    .refine((name) => !(name in {}), say.isAWordOfTheProgram);
-export const identifier = z
-  .string()
-  .trim()
-  .min(1, say.cantBeEmpty)
-  .max(60)
-  .refine((name) => !(name in {}), say.isAWordOfTheProgram);
+export const isOwnName = (name: string): boolean => !(name in {});
+/** The same, as a key of so many letters at most. */
+export const plainKey = (most: number) => z.string().max(most).refine(isOwnName, say.isAWordOfTheProgram);
+export const identifier = z.string().trim().min(1, say.cantBeEmpty).max(60).refine(isOwnName, say.isAWordOfTheProgram);
 
 /** Values by name; a name that can't be one is told in its own words. */
 export const byName = <V extends z.ZodType>(name: z.ZodString, value: V) =>

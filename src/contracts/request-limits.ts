@@ -28,6 +28,8 @@ export const BODY_LIMITS: readonly {
 export const MOST_ADDRESS_CHARS = 4000;
 /** A request that sends nothing for this long is closed, and one that is small must have arrived by then. Seconds. */
 export const PATIENCE_S = 10;
+/** A body comes at least at this pace; what is slower holds a place for nothing. */
+export const LEAST_BYTES_S = 1000;
 /** Requests of one kind that are worked on at a time; others wait their turn. */
 export const AT_WORK = { page: 2, api: 6, transfer: 4 } as const;
 /** A request that has waited this long for its turn is sent away with Retry-After. Seconds. */

@@ -1,6 +1,6 @@
 import { z } from "zod";
 import { say } from "@/wording/validation";
-import { frac, isDay, isoDate, price } from "./primitives";
+import { frac, isDay, isOwnName, isoDate, price } from "./primitives";
 
 const hour = z
   .number()
@@ -12,12 +12,7 @@ const hours = z
   .max(12)
   .default([]);
 const days = z.enum(["all", "weekdays", "weekends"]).default("all");
-const name = z
-  .string()
-  .trim()
-  .min(1, say.giveItAName)
-  .max(60)
-  .refine((text) => !(text in {}), say.isAWordOfTheProgram);
+const name = z.string().trim().min(1, say.giveItAName).max(60).refine(isOwnName, say.isAWordOfTheProgram);
 
 const tierSchema = z.strictObject({ upToKwh: z.number().gt(0, say.aTierEndsAbove0Kwh).nullable().default(null), perKwh: price });
 

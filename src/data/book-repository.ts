@@ -33,8 +33,8 @@ export function bookRepository({ Book }: Models, changeBook: ChangeBook): BookSt
       return row && asBook(row.get());
     },
     async find(slug) {
-      const row = await Book.findOne({ where: { slug }, attributes: ["id", "site"] });
-      return row && { id: row.get().id, site: row.get().site };
+      const row = await Book.findOne({ where: { slug }, attributes: ["id", "version", "site"] });
+      return row && { id: row.get().id, version: row.get().version, site: row.get().site };
     },
     async create({ slug, site, isDemo, clientId }) {
       const values = { id: randomUUID(), slug, site, isDemo, clientId, version: 1, createdAt: new Date() };

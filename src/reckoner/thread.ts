@@ -1,5 +1,6 @@
+import { serialize } from "node:v8";
 import type { Book } from "@/usecases/books";
-import { ANSWERS, type HeavyPorts, type Task } from "@/usecases/reckoning";
+import { ANSWERS, type HeavyPorts, type Task, type Weighed } from "@/usecases/reckoning";
 import { type Told, tell } from "@/usecases/telling";
 import { cleanProduction, openServices } from "@/wiring";
 
@@ -9,5 +10,8 @@ const ports: HeavyPorts = { ...services, cleanProduction: (book) => cleanProduct
 /** Answers one question about a book, in a thread of its own. */
 export default function answer({ book, question, asked }: Task): Promise<Told> {
   const give = ANSWERS[question] as (ports: HeavyPorts, book: Book, asked: unknown) => Promise<unknown>;
-  return tell(() => give(ports, book, asked));
+  return tell(async (): Promise<Weighed> => {
+    const given = await give(ports, book, asked);
+    return { answer: given, bytes: serialize(given).byteLength };
+  });
 }

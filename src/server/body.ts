@@ -1,5 +1,5 @@
 import type { IncomingMessage } from "node:http";
-import { BODY_LIMITS, PATIENCE_S } from "@/contracts/request-limits";
+import { BODY_LIMITS, LEAST_BYTES_S, PATIENCE_S } from "@/contracts/request-limits";
 import { bodyNames, sizeInWords } from "@/wording/limits";
 
 export type BodyFault =
@@ -20,9 +20,6 @@ export function bodyFaultOf({ method, headers }: Pick<IncomingMessage, "method" 
   const bytes = Number(headers["content-length"]);
   return bytes > mostBytes ? { reason: "body-too-large", what, size: sizeInWords(bytes), most: sizeInWords(mostBytes) } : null;
 }
-
-/** A body comes at least at this pace; what is slower holds a place for nothing. */
-const LEAST_BYTES_S = 1000;
 
 /** Watches a body come in; `tooSlow` is told once, of one that stands still or only trickles. */
 export function watchPace(request: IncomingMessage, tooSlow: () => void): void {

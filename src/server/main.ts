@@ -3,7 +3,7 @@ import type { AddressInfo } from "node:net";
 import { setTimeout as wait } from "node:timers/promises";
 import compression from "compression";
 import next from "next";
-import { environmentSchema } from "@/contracts/environment";
+import { type Environment, environmentSchema } from "@/contracts/environment";
 import { AT_WORK, MOST_WAIT_S, MOST_WAITING, PATIENCE_S } from "@/contracts/request-limits";
 import { house, log, readinessOf } from "@/wiring";
 import { edge, type Work } from "./edge";
@@ -18,7 +18,7 @@ const PACK_LEVEL = 3;
 /** Requests in flight have this long to end when the server is told to. */
 const LAST_WORDS_MS = 5000;
 
-const environment = environmentSchema.parse(process.env);
+const environment = environmentOrEnd();
 const dev = process.env.NODE_ENV === "development";
 const gates = Object.fromEntries(
   Object.entries(AT_WORK).map(([work, atWork]) => [work, gate({ atWork, mostWaiting: MOST_WAITING, mostWaitMs: MOST_WAIT_S * 1000 })]),
@@ -64,6 +64,14 @@ process.send?.({ kind: "listening", port });
 for (const signal of ["SIGINT", "SIGTERM"] as const) process.once(signal, () => void close());
 // Whoever started it has gone without a word.
 process.once("disconnect", () => void close());
+
+/** What the environment says; one that says what can't be is told by the name of its variable, and ends the start. */
+function environmentOrEnd(): Environment {
+  const read = environmentSchema.safeParse(process.env);
+  if (read.success) return read.data;
+  for (const { path, message } of read.error.issues) console.error(`${path.join(".")}: ${message}`);
+  process.exit(2);
+}
 
 async function close(): Promise<void> {
   server.close();

@@ -31,7 +31,7 @@ export default async function ({ book, asked: { year } }) {
   if (year === "refuse") return { refusal: { code: "no-weather", reason: "no-weather", facts: {}, problems: [] } };
   if (year === "fill") { const all = []; for (;;) all.push(new Array(1e5).fill(all.length)); }
   if (year === "slow") await new Promise((resolve) => setTimeout(resolve, 300));
-  return { answer: { book: book.slug, year, asked } };
+  return { answer: { answer: { book: book.slug, year, asked }, bytes: 100 } };
 }`;
 
 const book = (slug: string, id = "00000000"): Book => ({
@@ -85,6 +85,16 @@ describe("the reckoner's threads", () => {
     await reckoner.close();
   });
 
+  it("set no book aside because the house closes", async () => {
+    const { store, kept } = standingStore();
+    const reckoner = pool(store);
+    const asked = glance(reckoner, book("a"), "slow").catch((error: unknown) => error);
+    await new Promise((resolve) => setTimeout(resolve, 150));
+    await reckoner.close();
+    expect(await asked).toMatchObject({ code: "reckoning" });
+    expect(kept.size).toBe(0);
+  });
+
   it.each([
     ["hang", "time"],
     ["break", "fault"],
@@ -106,6 +116,41 @@ describe("the reckoner's threads", () => {
     },
     30_000,
   );
+});
+
+describe("a book that hangs with others behind it", () => {
+  it("is ended in its time, however many wait, and its own next questions are not tried", async () => {
+    const { store } = standingStore();
+    const reckoner = reckonerPool({
+      standings: store,
+      file: threadFile("reckoner", RECKONER),
+      budget: { timeMs: 700, heapMb: 40, wholeMb: 100_000 },
+    });
+    const glance = (of: Book, year: string) => reckoner.ask(of, "glance", { year }, 20_000);
+    const bad = book("bad");
+    const since = Date.now();
+    const ends = await Promise.allSettled([glance(bad, "hang"), ...["2021", "2022", "2023"].map((year) => glance(bad, year))]);
+    expect(ends.map(({ status }) => status)).toEqual(["rejected", "rejected", "rejected", "rejected"]);
+    expect(Date.now() - since).toBeLessThan(5000);
+    await reckoner.close();
+  }, 30_000);
+
+  it("does not take with it a book that came later, where the whole takes too much memory", async () => {
+    const { store, kept } = standingStore();
+    const reckoner = reckonerPool({
+      standings: store,
+      file: threadFile("reckoner", RECKONER),
+      budget: { timeMs: 60_000, heapMb: 40, wholeMb: 1 },
+    });
+    const [first, later] = [book("first"), book("later", "00000001")];
+    const ends = await Promise.allSettled([
+      reckoner.ask(first, "glance", { year: "hang" }, 20_000),
+      reckoner.ask(later, "glance", { year: "slow" }, 20_000),
+    ]);
+    expect(ends.map(({ status }) => status)).toEqual(["rejected", "fulfilled"]);
+    expect([...kept.keys()]).toEqual([first.id]);
+    await reckoner.close();
+  }, 30_000);
 });
 
 /** A reader that does what the file's text names. */

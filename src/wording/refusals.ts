@@ -145,7 +145,7 @@ const REFUSALS: Readonly<Record<RefusalReason, { readonly message: Say; readonly
   },
   "set-aside-document": {
     message: (_, [first]) => `This book was set aside: its site document can't be read${first ? ` (${inPlainText(first)})` : ""}.`,
-    help: () => "Its readings stay stored. Put a corrected site document in its place.",
+    help: () => "Its readings stay stored. Take its site file, correct what is named, and put it in its place.",
   },
   "sides-share-no-time": {
     message: (f) =>

@@ -52,7 +52,7 @@ export function Shelf({ books, sheet, isMakingDemo, timeZone }: ShelfProps) {
   return (
     <div className={chapter.page}>
       <h1>The shelf</h1>
-      <p className={chapter.verdict}>{shelfSentence(sheet.count, needing.length, books.length < sheet.count)}</p>
+      <p className={chapter.verdict}>{shelfSentence(books, sheet.count, needing.length)}</p>
       {isMakingDemo && (
         <p className={chapter.soft} role="status">
           {say.demoIsBeingMade}
@@ -126,12 +126,15 @@ function BooksTable({ books }: BooksTableProps) {
   );
 }
 
-function shelfSentence(count: number, needing: number, isPart: boolean): string {
+/** What can be said of the books on this sheet. Those without figures are counted, never taken for fine. */
+function shelfSentence(books: readonly ShelfBook[], count: number, needing: number): string {
   if (count === 0) return say.noBookYetABookHolds;
-  const books = count === 1 ? "One book" : `${number(count)} books`;
-  if (isPart) return say.ofTheseOnThisSheet(books, needing === 0 ? "none asks" : needing === 1 ? "one asks" : `${number(needing)} ask`);
-  if (needing === 0) return say.inTheLastYearOfEach(books);
-  return say.forALookEnergyIsMissing(books, needing === 1 ? "one asks" : `${number(needing)} ask`);
+  const all = count === 1 ? "One book" : `${number(count)} books`;
+  const unknown = books.filter(({ line, state }) => state.kind === "set-aside" || !line || line.meteredKwh === null).length;
+  const asks = needing === 0 ? "none asks" : needing === 1 ? "one asks" : `${number(needing)} ask`;
+  if (books.length < count) return say.ofTheseOnThisSheet(all, asks, number(unknown));
+  if (unknown === 0) return needing === 0 ? say.inTheLastYearOfEach(all) : say.forALookEnergyIsMissing(all, asks);
+  return say.someAreNotKnown(all, asks, unknown === 1 ? "one has" : `${number(unknown)} have`);
 }
 
 function BookLine({ book }: { book: ShelfBook }) {

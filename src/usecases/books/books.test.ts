@@ -7,7 +7,7 @@ import type { Book, BookStore } from "./ports";
 function shelf(): BookStore {
   const slugs = new Set<string>();
   return {
-    find: async (slug: string) => (slugs.has(slug) ? { id: slug, site: null } : null),
+    find: async (slug: string) => (slugs.has(slug) ? { id: slug, version: 1, site: null } : null),
     create: async (book: Pick<Book, "slug" | "site" | "isDemo">) => {
       if (slugs.has(book.slug)) return null;
       slugs.add(book.slug);

@@ -23,7 +23,7 @@ export interface BookStore {
   bySlug(slug: string): Promise<Book | null>;
   byId(id: string): Promise<Book | null>;
   /** The document as it is stored, unread: it may be one that no longer can be. */
-  find(slug: string): Promise<{ readonly id: string; readonly site: unknown } | null>;
+  find(slug: string): Promise<{ readonly id: string; readonly version: number; readonly site: unknown } | null>;
   /** Makes a book; null where the address has been taken. One that its client sends again is the one that was made. */
   create(book: NewBook): Promise<Book | null>;
   /** Saves when the version is still the given one; null when somebody else was faster. */

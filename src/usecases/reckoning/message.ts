@@ -7,3 +7,9 @@ export interface Task {
   readonly question: QuestionName;
   readonly asked: unknown;
 }
+
+/** An answer with what it weighs as it crosses. */
+export interface Weighed {
+  readonly answer: unknown;
+  readonly bytes: number;
+}

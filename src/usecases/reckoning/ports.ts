@@ -35,6 +35,5 @@ export interface StandingStore {
 export interface Reckoner {
   /** Rejects with the refusal "reckoning" when there is no answer within the patience; the sum goes on, and asking again gets it. */
   ask<Q extends QuestionName>(book: Book, question: Q, asked: Asked<Q>, patienceMs: number): Promise<Answer<Q>>;
-  readonly busy: number;
   close(): Promise<void>;
 }

@@ -27,7 +27,10 @@ export const say = catalogue({
   seeWhy: "See why",
   sheetsOfTheShelf: "Sheets of the shelf",
   booksFromTo: (from: number, to: number) => `books ${from} to ${to}`,
-  ofTheseOnThisSheet: (books: string, needing: string) => `${books}, sheet by sheet; of those on this one ${needing} for a look.`,
+  ofTheseOnThisSheet: (books: string, needing: string, unknown: string) =>
+    `${books}, sheet by sheet; of those on this one ${needing} for a look, and ${unknown} can't be judged for want of figures.`,
+  someAreNotKnown: (books: string, needing: string, unknown: string) =>
+    `${books}; ${needing} for a look, and ${unknown} no figures to be judged by.`,
   noBookYetABookHolds: "No book yet. A book holds all that is kept about one site: open one below.",
   inTheLastYearOfEach: (books: string) => `${books}. In the last year of each, what was paid fits what was owed.`,
   forALookEnergyIsMissing: (books: string, needing: string) =>

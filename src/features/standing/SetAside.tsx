@@ -40,7 +40,7 @@ export function SetAside({ slug, name, message, help, mendsVersion }: SetAsidePr
     setFault(null);
     const site = await file
       .text()
-      .then(JSON.parse)
+      .then((text) => JSON.parse(text) as unknown)
       .catch(() => null);
     if (site === null) setFault(new RefusedCall("no-json", say.isNoSiteFile(file.name), say.aSiteFileIsJson));
     else mending.run(site);

@@ -38,8 +38,8 @@ export async function files(client: Client, watch: Watch, isSmall: boolean): Pro
     `each refused or previewed with words; ${slow.length} took over 5 s`,
   );
   row(
-    "files",
-    "/healthz meanwhile",
+    "health",
+    "/healthz while files are read",
     1,
     failed === 0 && p99Ms < 100 ? 1 : 0,
     `p99 ${Math.round(p99Ms)} ms, worst ${Math.round(worstMs)} ms`,

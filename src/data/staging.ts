@@ -19,17 +19,18 @@ export function stagingFolder(folder: string): Staging {
     if (!ID.test(id)) return;
     await Promise.all([rm(file(id), { force: true }), rm(note(id), { force: true })]);
   };
+  const sweep = async (olderThanMs: number): Promise<number> => {
+    const waiting = await staged(folder);
+    const old = waiting.filter(({ sinceMs }) => Date.now() - sinceMs > olderThanMs);
+    for (const { path: file } of old) await rm(file, { force: true });
+    return waiting.filter((entry) => !old.includes(entry)).reduce((sum, { bytes }) => sum + bytes, 0);
+  };
   return {
     drop,
-    async sweep(olderThanMs) {
-      const waiting = await staged(folder);
-      const old = waiting.filter(({ sinceMs }) => Date.now() - sinceMs > olderThanMs);
-      for (const { path: file } of old) await rm(file, { force: true });
-      return waiting.filter((entry) => !old.includes(entry)).reduce((sum, { bytes }) => sum + bytes, 0);
-    },
+    sweep,
     async put({ bookId, fileName, announcedBytes, body }) {
       await mkdir(folder, { recursive: true });
-      const waitingBytes = await this.sweep(STAGED_FOR_MS);
+      const waitingBytes = await sweep(STAGED_FOR_MS);
       if (waitingBytes + (announcedBytes ?? 0) > STAGED_LIMIT_BYTES)
         throw new Refusal("upload-too-large", "uploads-full", { megabytes: inMb(waitingBytes), mostMegabytes: inMb(STAGED_LIMIT_BYTES) });
       const id = randomUUID();

@@ -14,8 +14,8 @@ const choreSchema = z.object({ state: z.enum(["making", "made"]), names: z.array
  * Makes the demo on an empty shelf, or what was still missing when the last try was ended; returns the number of books made. A book that was begun and
  * not finished is taken off and made again.
  */
-export async function finishDemo({ vitalSigns, books, ...others }: Services): Promise<number> {
-  const services = { vitalSigns, books, ...others };
+export async function finishDemo(services: Services): Promise<number> {
+  const { vitalSigns, books } = services;
   const sign = await vitalSigns.of(CHORE);
   const chore = sign ? choreSchema.parse(sign.facts) : null;
   const spines = await books.spines();

@@ -144,7 +144,8 @@ const REFUSALS: Readonly<Record<RefusalReason, { readonly message: Say; readonly
     help: () => "Try again; the log names the fault. Nothing that is stored was changed, and the other books go on.",
   },
   "set-aside-document": {
-    message: (_, [first]) => `This book was set aside: its site document can't be read${first ? ` (${inPlainText(first)})` : ""}.`,
+    message: (_, [first]) =>
+      `This book was set aside: its site document can't be read.${first ? ` ${inPlainText(first).replace(/^error: (.)/, (_all, letter: string) => letter.toUpperCase())}` : ""}`,
     help: () => "Its readings stay stored. Take its site file, correct what is named, and put it in its place.",
   },
   "sides-share-no-time": {

@@ -7,6 +7,7 @@ export { connect } from "./connection";
 export { decisionRepository } from "./decision-repository";
 export { entryRepository } from "./entry-repository";
 export { feedRepository } from "./feed-repository";
+export { giveBack } from "./give-back";
 export { httpFetcher } from "./http-fetcher";
 export { importRepository } from "./import-repository";
 export { type JobOutbox, type JobQueue, jobQueue, QUEUES } from "./job-queue";

@@ -47,15 +47,29 @@ export interface CopiedPage {
   readonly packed: Uint8Array;
 }
 
-/** Rows of (integer, date, bytea) from a binary COPY, in the order in which batches lie over each other. */
-export function readCopiedPages(copied: Buffer): CopiedPage[] {
-  const pages: CopiedPage[] = [];
+/** Bytes of a row before its page: the count of its fields, their sizes, a batch's number and a day. */
+const ROW_HEAD = 22;
+
+/** Rows of (integer, date, bytea) from a binary COPY, as they come: nothing of it is held but the piece under way. */
+export async function* copiedPages(copied: AsyncIterable<Buffer>): AsyncGenerator<CopiedPage> {
+  let rest: Buffer = Buffer.alloc(0);
   let at = COPY_HEADER.length;
-  while (copied.readInt16BE(at) === 3) {
-    const size = copied.readInt32BE(at + 18);
-    const packed = copied.subarray(at + 22, at + 22 + size);
-    pages.push({ batchId: copied.readInt32BE(at + 6), utcDay: copied.readInt32BE(at + 14) + DAY_2000, packed });
-    at += 22 + size;
+  for await (const piece of copied) {
+    rest = rest.length > 0 ? Buffer.concat([rest, piece]) : piece;
+    while (rest.length >= at + 2 && rest.readInt16BE(at) === 3) {
+      if (rest.length < at + ROW_HEAD) break;
+      const size = rest.readInt32BE(at + 18);
+      const end = at + ROW_HEAD + size;
+      if (rest.length < end) break;
+      yield {
+        batchId: rest.readInt32BE(at + 6),
+        utcDay: rest.readInt32BE(at + 14) + DAY_2000,
+        packed: rest.subarray(at + ROW_HEAD, end),
+      };
+      at = end;
+    }
+    const used = Math.min(at, rest.length);
+    rest = rest.subarray(used);
+    at -= used;
   }
-  return pages.sort((a, b) => a.batchId - b.batchId || a.utcDay - b.utcDay);
 }

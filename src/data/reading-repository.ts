@@ -1,16 +1,17 @@
-import { buffer } from "node:stream/consumers";
+import type { Client } from "pg";
 import { to as copyTo } from "pg-copy-streams";
 import { QueryTypes, type Sequelize } from "sequelize";
 import { weatherQuantities } from "@/contracts/mapping";
 import { DAY_MS, MINUTE_MS } from "@/core/units";
 import type { ReadingStore, StoredSeries } from "@/usecases/ledger";
+import { giveBack } from "./give-back";
 import type { Models, SeriesRow } from "./models";
-import { type CopiedPage, overlayPage, readCopiedPages, setPage } from "./page-codec";
+import { type CopiedPage, copiedPages, overlayPage, packPage, setPage } from "./page-codec";
 import { endingWith, withClient } from "./raw-client";
 
 const WEATHER: readonly string[] = weatherQuantities;
 
-// Later batches lie over earlier ones; sorting is left to us, since the server would do it on disk. Series ids are our own integers.
+// Sorting is left to us, since the server would do it on disk. Series ids are our own integers.
 const copyPages = (seriesId: number): string => `copy (
   select p.batch_id, p.utc_day, p.readings
   from day_pages p join import_batches b on b.id = p.batch_id
@@ -21,19 +22,11 @@ const copyPages = (seriesId: number): string => `copy (
 export function readingRepository(sequelize: Sequelize, { Series, Batch, PromiseMonth, EnergySpan, CounterReading }: Models): ReadingStore {
   return {
     async seriesOf(bookId, kind) {
-      const rows = (await Series.findAll({ where: { bookId }, order: ["id"] })).map((row) => row.get());
-      const wanted = rows.filter((row) => WEATHER.includes(row.quantity) === (kind === "weather"));
-      return withClient(sequelize, async (client) => {
-        const found: StoredSeries[] = [];
-        for (const row of wanted) {
-          // Raw SQL: a copy streams pages as bytes, without a row object each.
-          const copying = client.query(copyTo(copyPages(row.id)));
-          const pages = readCopiedPages(await endingWith(client, () => buffer(copying)));
-          if (pages.length > 0) found.push(joined(row, pages));
-        }
-        return found;
-      });
+      const all: StoredSeries[] = [];
+      for await (const series of eachSeries(sequelize, Series, bookId, kind)) all.push(series);
+      return all;
     },
+    eachSeriesOf: (bookId, kind) => eachSeries(sequelize, Series, bookId, kind),
     async heldOf(bookId) {
       return sequelize.query<{ quantity: string; meterId: string }>(
         `select s.quantity, s.meter_id as "meterId" from series s where s.book_id = :bookId and exists
@@ -78,19 +71,64 @@ function newest<T>(items: readonly T[], keyOf: (item: T) => string): T[] {
   return [...new Map(items.map((item) => [keyOf(item), item])).values()];
 }
 
-function joined(row: SeriesRow, pages: readonly CopiedPage[]): StoredSeries {
-  let first = Number.POSITIVE_INFINITY;
-  let last = Number.NEGATIVE_INFINITY;
-  for (const { utcDay } of pages) {
-    first = Math.min(first, utcDay);
-    last = Math.max(last, utcDay);
+async function* eachSeries(
+  sequelize: Sequelize,
+  Series: Models["Series"],
+  bookId: string,
+  kind: "weather" | "production",
+): AsyncGenerator<StoredSeries> {
+  const rows = (await Series.findAll({ where: { bookId }, order: ["id"] })).map((row) => row.get());
+  for (const row of rows.filter(({ quantity }) => WEATHER.includes(quantity) === (kind === "weather"))) {
+    const days = await daysOf(sequelize, row.id);
+    // A connection is not held while the series is worked on.
+    if (!days) continue;
+    yield await withClient(sequelize, (client) => joined(client, row, days));
+    // Who asked for one after the other is done with this one.
+    giveBack();
   }
+}
+
+/** First and last UTC day of which a page of a series stands. */
+async function daysOf(sequelize: Sequelize, seriesId: number): Promise<{ first: number; last: number } | null> {
+  const [days] = await sequelize.query<{ first: number | null; last: number | null }>(
+    `select min(p.utc_day) - date '1970-01-01' as first, max(p.utc_day) - date '1970-01-01' as last
+     from day_pages p join import_batches b on b.id = p.batch_id where p.series_id = :seriesId and b.undone_at is null`,
+    { replacements: { seriesId }, type: QueryTypes.SELECT },
+  );
+  return days?.first == null || days.last == null ? null : { first: days.first, last: days.last };
+}
+
+/** A series of its pages, joined while they come: nothing but its values is held. Of several pages of a day later batches lie over earlier ones. */
+async function joined(client: Client, row: SeriesRow, { first, last }: { first: number; last: number }): Promise<StoredSeries> {
   const perDay = Math.round(1440 / row.stepMinutes);
   const values = new Float64Array((last - first + 1) * perDay).fill(Number.NaN);
-  const standing = new Set<number>();
-  for (const { utcDay, packed } of pages) {
-    (standing.has(utcDay) ? overlayPage : setPage)(packed, values, (utcDay - first) * perDay);
-    standing.add(utcDay);
+  /** The batch of each day's only page, and all pages of days that have several. */
+  const only = new Int32Array(last - first + 1);
+  const several = new Map<number, Omit<CopiedPage, "utcDay">[]>();
+  const read = async (): Promise<void> => {
+    // Raw SQL: a copy streams pages as bytes, without a row object each.
+    for await (const { batchId, utcDay, packed } of copiedPages(client.query(copyTo(copyPages(row.id))))) {
+      const day = utcDay - first;
+      // A page outside came after the days were asked for: the book has another version by now.
+      if (day < 0 || utcDay > last) continue;
+      const offset = day * perDay;
+      if (only[day] === 0) {
+        setPage(packed, values, offset);
+        only[day] = batchId;
+        continue;
+      }
+      const pages: Omit<CopiedPage, "utcDay">[] = several.get(day) ?? [
+        { batchId: only[day]!, packed: packPage(values.slice(offset, offset + perDay)) },
+      ];
+      pages.push({ batchId, packed: Uint8Array.from(packed) });
+      several.set(day, pages);
+    }
+  };
+  await endingWith(client, read);
+  for (const [day, pages] of several) {
+    const [lowest, ...over] = pages.sort((a, b) => a.batchId - b.batchId);
+    setPage(lowest!.packed, values, day * perDay);
+    for (const { packed } of over) overlayPage(packed, values, day * perDay);
   }
   const startUtcMs = first * DAY_MS + row.phaseMinutes * MINUTE_MS;
   return { quantity: row.quantity, meterId: row.meterId, values, axis: { startUtcMs, stepMinutes: row.stepMinutes, count: values.length } };

@@ -1,7 +1,7 @@
 import type { MessagePort } from "node:worker_threads";
 import { doFileJob, type FileJob } from "@/usecases/imports";
 import { type Told, tell } from "@/usecases/telling";
-import { openStores } from "@/wiring";
+import { giveBack, openStores } from "@/wiring";
 
 const stores = openStores(process.env, { connections: 3 });
 
@@ -13,5 +13,6 @@ export default async function read({ job, line }: { job: FileJob; line: MessageP
     return await tell(() => doFileJob(stores, job, (news) => line.postMessage(news), stop.signal));
   } finally {
     line.close();
+    giveBack();
   }
 }

@@ -5,4 +5,4 @@ export const BUDGET = { timeMs: 60_000, heapMb: 768, wholeMb: 3072 };
 export const FILE_BUDGET = { silentMs: 60_000, heapMb: 512, wholeMb: 3072 };
 
 /** Short-lived values of a thread: little room for them keeps its memory flat, and costs a few per cent of its time. */
-export const YOUNG_MB = 48;
+export const YOUNG_MB = 24;

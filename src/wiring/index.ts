@@ -1,4 +1,4 @@
-export { migrate, QUEUES } from "@/data";
+export { giveBack, migrate, QUEUES } from "@/data";
 export { attributeAll } from "./attribute-all";
 export { cleanProduction } from "./clean-production";
 export { placeDemoFeeds } from "./demo-feeds";

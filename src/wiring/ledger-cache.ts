@@ -1,8 +1,9 @@
-import type { Examination } from "@/contracts/examination";
+import type { Examination, WeatherStrip } from "@/contracts/examination";
+import { giveBack } from "@/data";
 import type { Book } from "@/usecases/books";
 import type { EntryStore } from "@/usecases/field-book";
 import { type OpenLedger, openLedger, type ReadingStore } from "@/usecases/ledger";
-import { cleanSeries, cleanSparse, type DecisionStore, examineBook } from "@/usecases/quality";
+import { cleanSeries, cleanSparse, type DecisionStore, examineBook, weatherStrip } from "@/usecases/quality";
 import { byBook } from "./cache";
 
 export type LedgerOf = (book: Book) => Promise<OpenLedger>;
@@ -38,7 +39,8 @@ export function ledgerCache(
       ]);
       const { site } = book;
       const cleanings = field.filter(({ kind }) => kind === "cleaning").map(({ to }) => to.slice(0, 10));
-      return openLedger({
+      giveBack();
+      const ledger = openLedger({
         site,
         weather,
         promise,
@@ -46,14 +48,18 @@ export function ledgerCache(
         production: cleanSeries(production, decided, site),
         sparse: cleanSparse(sparse, decided),
       });
+      giveBack();
+      return ledger;
     },
     undefined,
     { mostBytes: MOST_LEDGER_BYTES, bytesOf: ledgerBytes },
   );
   const examinationOf = byBook(async (book) => {
-    const [ledger, weather, production, sparse, decided] = await Promise.all([
-      ledgerOf(book),
-      readings.seriesOf(book.id, "weather"),
+    const ledger = await ledgerOf(book);
+    const weather: WeatherStrip[] = [];
+    // One after the other: a column of a long record is gone before the next comes.
+    for await (const series of readings.eachSeriesOf(book.id, "weather")) weather.push(weatherStrip(series, book.site));
+    const [production, sparse, decided] = await Promise.all([
       readings.seriesOf(book.id, "production"),
       readings.sparseOf(book.id),
       decisions.of(book.id),

@@ -12,7 +12,7 @@ import { freest, singleThreads, type Watched, watched } from "./threads";
 
 const THREADS = 2;
 /** A thread that has nothing to read gives its memory back; what it had just read for a preview is read again then. */
-const IDLE_MS = 20_000;
+const IDLE_MS = 5000;
 /** A reader that was asked to stop has this long. */
 const LAST_WORDS_MS = 5000;
 

@@ -12,6 +12,7 @@ const series = (values: ArrayLike<number>, parts: Partial<MeterSeries> = {}): Me
   values: Float64Array.from(values),
   ...parts,
 });
+const expectedKwh = Float64Array.from({ length: 48 }, (_, i) => (i % 24 >= 6 && i % 24 < 18 ? 1 : 0));
 const flat = (kwh: number, count = 48): number[] => new Array<number>(count).fill(kwh);
 
 describe("the most that a site delivers", () => {
@@ -34,6 +35,18 @@ describe("meters on the model's axis", () => {
     expect(split.every((flag) => flag === 0)).toBe(true);
   });
 
+  it("of one alone are its own readings, not written to by what is taken out of them", () => {
+    const only = series(flat(1));
+    expect(meteredOnto(axis, [only], plant, { spans: [], expectedKwh }).kwh).toBe(only.values);
+    const caughtUp = flat(1);
+    caughtUp.fill(Number.NaN, 10, 13);
+    caughtUp[13] = 12;
+    const late = series(caughtUp);
+    const { kwh, caughtUpRows } = meteredOnto(axis, [late], plant, { spans: [], expectedKwh });
+    expect([kwh[10], kwh[13], caughtUpRows]).toEqual([3, 3, 1]);
+    expect([...late.values]).toEqual(caughtUp);
+  });
+
   it("without any there is nothing read", () => {
     const { kwh, readFrac } = meteredOnto(axis, [], plant);
     expect(readFrac.every((share) => share === 0)).toBe(true);
@@ -54,7 +67,6 @@ describe("meters on the model's axis", () => {
     expect(kwh[10]).toBeNaN();
   });
 
-  const expectedKwh = Float64Array.from({ length: 48 }, (_, i) => (i % 24 >= 6 && i % 24 < 18 ? 1 : 0));
   const span = (fromHour: number, toHour: number, kwh: number, meterId = "main") => ({
     meterId,
     fromUtcMs: axis.startUtcMs + fromHour * 3_600_000,

@@ -51,9 +51,11 @@ export function mostEnergyKwh(site: Site, stepMinutes: number): number {
 
 /** Sums all production meters onto the model's axis. An interval that any meter misses wholly is unread. */
 export function meteredOnto(axis: TimeAxis, meters: readonly MeterSeries[], site: Site, spans: SpansToSplit | null = null): MeteredOnAxis {
+  const meterIds = new Set([...meters.map(({ meterId }) => meterId), ...(spans?.spans ?? []).map(({ meterId }) => meterId)]);
+  const alone = meterIds.size === 1 && meters[0] ? asRead(axis, meters[0], site, spans) : null;
+  if (alone) return alone;
   const kwh = new Float64Array(axis.count);
   const split = new Uint8Array(axis.count);
-  const meterIds = new Set([...meters.map(({ meterId }) => meterId), ...(spans?.spans ?? []).map(({ meterId }) => meterId)]);
   const readFrac = new Float64Array(axis.count).fill(meterIds.size > 0 ? 1 : 0);
   let caughtUpRows = 0;
   let impossibleRows = 0;
@@ -64,13 +66,12 @@ export function meteredOnto(axis: TimeAxis, meters: readonly MeterSeries[], site
       addSplit(splitSpans(whole, axis, spans!.expectedKwh), null, kwh, readFrac, split);
       continue;
     }
-    const raw = energyKwh(meter.values, meter.quantity, meter.axis.stepMinutes);
-    const settled = settleReadings(raw, mostEnergyKwh(site, meter.axis.stepMinutes));
-    caughtUpRows += settled.caughtUp.length;
-    impossibleRows += settled.impossible.length;
-    const taken = spans ? takeEvenly(meter, settled, axis) : [];
-    const own = spans && splitSpans([...whole, ...taken], axis, spans.expectedKwh);
-    const { sums, coverageFrac } = sumOnto(settled.energyKwh, meter.axis, axis);
+    const { settled, taken, counts } = readAlone(meter, site, spans ? axis : null);
+    caughtUpRows += counts.caughtUpRows;
+    impossibleRows += counts.impossibleRows;
+    const all = [...whole, ...taken];
+    const own = spans && all.length > 0 ? splitSpans(all, axis, spans.expectedKwh) : null;
+    const { sums, coverageFrac } = sumOnto(settled, meter.axis, axis);
     for (let i = 0; i < axis.count; i++) {
       if (!Number.isNaN(sums[i])) kwh[i]! += sums[i]!;
       if (!own || own.split[i] === 0 || coverageFrac[i]! > 0) readFrac[i] = Math.min(readFrac[i]!, coverageFrac[i]!);
@@ -81,8 +82,44 @@ export function meteredOnto(axis: TimeAxis, meters: readonly MeterSeries[], site
   return { kwh, readFrac, caughtUpRows, impossibleRows, split };
 }
 
+/** A single meter without a span to lay out: its own columns serve, and nothing is added up. Null where there is one. */
+function asRead(axis: TimeAxis, meter: MeterSeries, site: Site, spans: SpansToSplit | null): MeteredOnAxis | null {
+  const { settled, taken, counts } = readAlone(meter, site, spans ? axis : null);
+  if (taken.length + (spans?.spans.length ?? 0) > 0) return null;
+  const { sums, coverageFrac } = sumOnto(settled, meter.axis, axis);
+  return { kwh: sums, readFrac: clamped(coverageFrac), split: new Uint8Array(axis.count), ...counts };
+}
+
+interface ReadAlone {
+  readonly settled: Float64Array;
+  /** Stretches that are true in sum alone. */
+  readonly taken: readonly MeteredSpan[];
+  readonly counts: { readonly caughtUpRows: number; readonly impossibleRows: number };
+}
+
+/** A meter's energies settled, on its own axis; with the model's, stretches that are true in sum alone are taken out. */
+function readAlone(meter: MeterSeries, site: Site, model: TimeAxis | null): ReadAlone {
+  const raw = energyKwh(meter.values, meter.quantity, meter.axis.stepMinutes);
+  const { energyKwh: settled, caughtUp, impossible } = settleReadings(raw, mostEnergyKwh(site, meter.axis.stepMinutes));
+  const counts = { caughtUpRows: caughtUp.length, impossibleRows: impossible.length };
+  if (!model || caughtUp.length + (meter.evenly?.length ?? 0) === 0) return { settled, taken: [], counts };
+  const own = settled === meter.values ? settled.slice() : settled;
+  return { settled: own, taken: takeEvenly(meter, own, caughtUp, model), counts };
+}
+
+/** Shares of an interval that were read, summed from parts of it: never more than all. */
+function clamped(coverageFrac: Float64Array): Float64Array {
+  for (let i = 0; i < coverageFrac.length; i++) if (coverageFrac[i]! > 1) coverageFrac[i] = 1;
+  return coverageFrac;
+}
+
 /** Takes stretches that are true in sum alone out of the readings, widened to whole steps of the model, and gives them back as spans. */
-function takeEvenly({ meterId, axis: own, evenly }: MeterSeries, { energyKwh, caughtUp }: SettledReadings, model: TimeAxis): MeteredSpan[] {
+function takeEvenly(
+  { meterId, axis: own, evenly }: MeterSeries,
+  energyKwh: Float64Array,
+  caughtUp: SettledReadings["caughtUp"],
+  model: TimeAxis,
+): MeteredSpan[] {
   const stepMs = own.stepMinutes * MINUTE_MS;
   const modelMs = model.stepMinutes * MINUTE_MS;
   const late = caughtUp.map(({ at, over }) => ({

@@ -1,6 +1,6 @@
 import type { TimeAxis } from "../series";
 import type { Site } from "../site";
-import { medianOf, quantileOf } from "../statistics";
+import { medianOf, quantileOf, selected } from "../statistics";
 import { runSun } from "../sun";
 import { zoneOffset } from "../time";
 import { DAY_MS, HOUR_MS, MINUTE_MS } from "../units";
@@ -126,7 +126,7 @@ function edgesByDay(axis: TimeAxis, values: Float64Array): DayEdges[] {
   const perDay = 1440 / axis.stepMinutes;
   const stepMs = axis.stepMinutes * MINUTE_MS;
   const top = quantileOf(
-    values.filter((value) => value > 0),
+    selected(values, (value) => value > 0),
     0.9,
   );
   const days: DayEdges[] = [];

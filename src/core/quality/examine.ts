@@ -4,7 +4,7 @@ import { zoneOffset } from "../time";
 import { MINUTE_MS } from "../units";
 import { findNegative, findNight } from "./below-zero";
 import { findClock } from "./clock";
-import { examined } from "./examined";
+import { examined, otherEnergy } from "./examined";
 import type { ExpectedSeries } from "./expected";
 import type { Finding } from "./finding";
 import { findFrozen } from "./frozen";
@@ -32,13 +32,8 @@ export interface ExaminationInput {
 export function examine({ axis, energyKwh, site, expected, mostKwh }: ExaminationInput): Finding[] {
   const raw = examined(axis, energyKwh, site, expected, mostKwh);
   const units = findUnitFactors(raw);
-  const scaled = derived(
-    axis,
-    energyKwh,
-    units.map((finding) => finding.remedy!),
-    raw.sun,
-  );
-  const x = units.length > 0 ? examined(axis, scaled, site, expected, mostKwh) : raw;
+  const remedies = units.map((finding) => finding.remedy!);
+  const x = units.length > 0 ? otherEnergy(raw, derived(axis, energyKwh, remedies, raw.sun), expected) : raw;
   const clock = findClock(x);
   const gaps = findGaps(x).filter((gap) => !madeByClock(gap, clock, site.place.timeZone));
   const caughtUp = gaps.filter((gap) => gap.kind === "caught-up");

@@ -1,6 +1,6 @@
 import type { TimeAxis } from "../series";
 import { nameplateW, type Site, siteAcRatedW } from "../site";
-import { runSun, type SunColumns } from "../sun";
+import { type SunColumns, sunHeights } from "../sun";
 import { hoursOfStep, MINUTE_MS } from "../units";
 import { type ClearYear, clearYear } from "./clear-year";
 import type { ExpectedSeries } from "./expected";
@@ -12,7 +12,8 @@ export interface Examined {
   /** Energy of each interval as recorded, kWh; NaN where nothing was. */
   readonly energyKwh: Float64Array;
   readonly site: Site;
-  readonly sun: SunColumns;
+  /** Up component of the sun in each interval. */
+  readonly sun: Pick<SunColumns, "up">;
   readonly days: SolarDays;
   readonly clear: ClearYear;
   /** The most that an interval can hold, kWh. */
@@ -23,7 +24,7 @@ export interface Examined {
 
 /** Works out sun, solar days and cloudless year of a series. `mostKwh` is what reconcile's mostEnergyKwh says for the step. */
 export function examined(axis: TimeAxis, energyKwh: Float64Array, site: Site, expected: ExpectedSeries | null, mostKwh: number): Examined {
-  const sun = runSun(axis, site.place);
+  const sun = { up: sunHeights(axis, site.place) };
   const acW = site.inverters.length > 0 ? siteAcRatedW(site) : Number.POSITIVE_INFINITY;
   const ratedKwh = (Math.min(nameplateW(site), acW) / 1000) * hoursOfStep(axis.stepMinutes);
   const clear = clearYear(axis, site);
@@ -37,6 +38,12 @@ export function examined(axis: TimeAxis, energyKwh: Float64Array, site: Site, ex
     mostKwh,
     ratedKwh,
   };
+}
+
+/** The same axis, sun and cloudless year under other energies. */
+export function otherEnergy(x: Examined, energyKwh: Float64Array, expected: ExpectedSeries | null): Examined {
+  const { axis, sun, clear, ratedKwh } = x;
+  return { ...x, energyKwh, days: solarDays({ axis, energyKwh, sun, clear, expected, ratedKwh }) };
 }
 
 /** Start of interval i, UTC ms. */

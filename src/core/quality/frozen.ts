@@ -1,4 +1,4 @@
-import { quantileOf } from "../statistics";
+import { quantileOf, selected } from "../statistics";
 import { type Examined, startOf } from "./examined";
 import type { Finding } from "./finding";
 
@@ -14,7 +14,7 @@ const LEAST_FRAC = 0.05;
 /** Runs of one and the same value while the sun moves: a logger that repeats its last reading. */
 export function findFrozen(x: Examined): Finding[] {
   const { energyKwh } = x;
-  const ceiling = Math.min(quantileOf(positive(x), 0.998), x.ratedKwh);
+  const ceiling = Math.min(quantileOf(selected(energyKwh, isPositive), 0.998), x.ratedKwh);
   const runs: { from: number; to: number }[] = [];
   let from = 0;
   for (let i = 1; i <= energyKwh.length; i++) {
@@ -46,6 +46,4 @@ function frozenOf(x: Examined, from: number, to: number): Finding {
   };
 }
 
-function* positive({ energyKwh }: Examined): Generator<number> {
-  for (const kwh of energyKwh) if (kwh > 0) yield kwh;
-}
+const isPositive = (kwh: number): boolean => kwh > 0;

@@ -1,6 +1,6 @@
 import { endUtcMs } from "../series";
 import { siteAcRatedW } from "../site";
-import { medianOf, quantileOf } from "../statistics";
+import { medianOf, quantileOf, selected } from "../statistics";
 import { hoursOfStep } from "../units";
 import type { Examined } from "./examined";
 import type { Finding } from "./finding";
@@ -29,8 +29,8 @@ function looksDc(x: Examined): { peakKwh: number; ratedKwh: number; efficiencyFr
   const { site, energyKwh, mostKwh } = x;
   if (site.inverters.length === 0) return null;
   const ratedKwh = (siteAcRatedW(site) / 1000) * hoursOfStep(x.axis.stepMinutes);
-  const possible = energyKwh.filter((kwh) => kwh > 0.2 * ratedKwh && kwh <= mostKwh);
-  const over = possible.filter((kwh) => kwh > OVER_RATING * ratedKwh).length;
+  const possible = selected(energyKwh, (kwh) => kwh > 0.2 * ratedKwh && kwh <= mostKwh);
+  const over = selected(possible, (kwh) => kwh > OVER_RATING * ratedKwh).length;
   if (over < LEAST_DAYS || over / Math.max(1, possible.length) < 0.002) return null;
   const efficiency = medianOf(site.inverters.map((inverter) => inverter.ratedEfficiencyFrac));
   return { peakKwh: quantileOf(possible, 0.999), ratedKwh, efficiencyFrac: efficiency, ratio: medianOf(x.days.ratio) };

@@ -26,7 +26,7 @@ export interface SolarDays {
 export interface SolarDayInput {
   readonly axis: TimeAxis;
   readonly energyKwh: Float64Array;
-  readonly sun: SunColumns;
+  readonly sun: Pick<SunColumns, "up">;
   readonly clear: ClearYear;
   readonly expected: ExpectedSeries | null;
   readonly ratedKwh: number;

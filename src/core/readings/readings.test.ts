@@ -27,6 +27,14 @@ describe("settling", () => {
     expect(settled.impossible.map((row) => row.at)).toEqual([2, 3]);
   });
 
+  it("hands on what needs no settling, and never writes to what it was given", () => {
+    const fine = Float64Array.of(1, 2, 3);
+    expect(settleReadings(fine, 5).energyKwh).toBe(fine);
+    const wild = Float64Array.of(1, 900, 3);
+    expect([...settleReadings(wild, 5).energyKwh]).toEqual([1, gap, 3]);
+    expect([...wild]).toEqual([1, 900, 3]);
+  });
+
   it("leaves a gap alone whose next row is possible by itself", () => {
     expect([...settleReadings(Float64Array.of(2, gap, 5, 1), 5).energyKwh]).toEqual([2, gap, 5, 1]);
   });

@@ -8,10 +8,14 @@ export interface SettledReadings {
 /**
  * Loggers that lost their line often write the whole gap's energy into the next row. Such a row is spread evenly over the gap and
  * itself, where the gap is long enough for the plant to have made it; a row above `mostKwh` with no such gap is taken as unread.
- * `mostKwh` is the most that one interval can hold.
+ * `mostKwh` is the most that one interval can hold. Where nothing is to be settled the readings are handed on as they are.
  */
 export function settleReadings(values: Float64Array, mostKwh: number): SettledReadings {
-  const energyKwh = values.slice();
+  let settled: Float64Array | null = null;
+  const own = (): Float64Array => {
+    settled ??= values.slice();
+    return settled;
+  };
   const caughtUp: { at: number; over: number; kwh: number }[] = [];
   const impossible: { at: number; kwh: number }[] = [];
   let missing = 0;
@@ -24,14 +28,14 @@ export function settleReadings(values: Float64Array, mostKwh: number): SettledRe
     if (kwh > mostKwh) {
       const over = missing + 1;
       if (missing > 0 && kwh <= mostKwh * over) {
-        energyKwh.fill(kwh / over, i - missing, i + 1);
+        own().fill(kwh / over, i - missing, i + 1);
         caughtUp.push({ at: i, over, kwh });
       } else {
-        energyKwh[i] = Number.NaN;
+        own()[i] = Number.NaN;
         impossible.push({ at: i, kwh });
       }
     }
     missing = 0;
   }
-  return { energyKwh, caughtUp, impossible };
+  return { energyKwh: settled ?? values, caughtUp, impossible };
 }

@@ -28,3 +28,10 @@ export function assertOnAxis(axis: TimeAxis, columns: Readonly<Record<string, Ar
     }
   }
 }
+
+/** Intervals [from, to) of an axis. */
+export const sliceAxis = (axis: TimeAxis, from: number, to: number): TimeAxis => ({
+  ...axis,
+  startUtcMs: axis.startUtcMs + from * axis.stepMinutes * MINUTE_MS,
+  count: to - from,
+});

@@ -15,9 +15,14 @@ export interface CoveredSums {
 export function sumOnto(values: Float64Array, from: TimeAxis, to: TimeAxis): CoveredSums {
   const ratio = to.stepMinutes / from.stepMinutes;
   if (!Number.isInteger(ratio)) throw new RangeError(`A ${to.stepMinutes} min axis can't be summed from ${from.stepMinutes} min`);
-  const sums = new Float64Array(to.count);
   const coverageFrac = new Float64Array(to.count);
   const shift = Math.round((from.startUtcMs - to.startUtcMs) / (from.stepMinutes * MINUTE_MS));
+  if (ratio === 1 && shift === 0 && values.length === to.count) {
+    // Of one value each sum is the value: nothing is copied.
+    for (let i = 0; i < values.length; i++) coverageFrac[i] = Number.isNaN(values[i]) ? 0 : 1;
+    return { sums: values, coverageFrac };
+  }
+  const sums = new Float64Array(to.count);
   for (let i = 0; i < values.length; i++) {
     const value = values[i]!;
     const target = Math.floor((i + shift) / ratio);

@@ -11,6 +11,14 @@ describe("sumOnto", () => {
     expect([...coverageFrac]).toEqual([0, 1, 0.5, 0]);
   });
 
+  it("of one value each hands them on, and says which were read", () => {
+    const values = Float64Array.of(4, Number.NaN, 6);
+    const { sums, coverageFrac } = sumOnto(values, hour(5, 3), hour(5, 3));
+    expect(sums).toBe(values);
+    expect([...coverageFrac]).toEqual([1, 0, 1]);
+    expect([...sumOnto(values, hour(5, 3), hour(4, 3)).sums]).toEqual([Number.NaN, 4, Number.NaN]);
+  });
+
   it("refuses a step that does not divide", () => {
     expect(() => sumOnto(new Float64Array(2), hour(0, 2, 45), hour(0, 2))).toThrow(/can't be summed/);
   });

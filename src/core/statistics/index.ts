@@ -3,4 +3,5 @@ export { medianAmong } from "./median-among";
 export { seededUniform } from "./random";
 export { type RidgeColumn, type RidgeFit, robustRidge } from "./ridge";
 export { medianOf, quantileOf, spreadOf } from "./robust";
+export { selected } from "./selected";
 export { type SenTerms, senSlope } from "./sen-slope";

@@ -12,7 +12,7 @@ export interface SunColumns {
   readonly extraterrestrialWm2: Float64Array;
 }
 
-interface LatLon {
+export interface LatLon {
   readonly latitudeDeg: number;
   readonly longitudeDeg: number;
 }

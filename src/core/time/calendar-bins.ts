@@ -46,3 +46,20 @@ export const monthBins = (axis: TimeAxis, timeZone: string): CalendarBins => cut
 
 /** Local days ("2024-03-31") of a zone; a day of a clock change has 23 or 25 hours. At most 65,535 days. */
 export const dayBins = (axis: TimeAxis, timeZone: string): CalendarBins => cut(axis, zoneOffset(timeZone), localDay);
+
+/** Intervals [from, to) of the spans [first, end): bins rise along the axis, so that both ends are found by halving. */
+export const intervalsOf = ({ binOf }: CalendarBins, first: number, end: number): { readonly from: number; readonly to: number } => ({
+  from: firstAtLeast(binOf, first),
+  to: firstAtLeast(binOf, end),
+});
+
+function firstAtLeast(binOf: Uint16Array, bin: number): number {
+  let low = 0;
+  let high = binOf.length;
+  while (low < high) {
+    const middle = (low + high) >> 1;
+    if (binOf[middle]! < bin) low = middle + 1;
+    else high = middle;
+  }
+  return low;
+}

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { dayBins, monthBins, readWallClock, utcOfWall, zoneOffset } from ".";
+import { dayBins, intervalsOf, monthBins, readWallClock, utcOfWall, zoneOffset } from ".";
 
 const madrid = zoneOffset("Europe/Madrid");
 const wall = (text: string): number => Date.parse(`${text}Z`);
@@ -50,4 +50,13 @@ describe("calendar bins", () => {
     expect([hours("2023-03-26"), hours("2023-03-27"), hours("2023-10-29")]).toEqual([23, 24, 25]);
     expect(bins.keys).toHaveLength(365);
   });
+});
+
+it("the intervals of some spans are found from the first to the last", () => {
+  const bins = dayBins({ startUtcMs: Date.UTC(2023, 2, 24, 20), stepMinutes: 60, count: 24 * 4 }, "Europe/Madrid");
+  expect(bins.keys).toEqual(["2023-03-24", "2023-03-25", "2023-03-26", "2023-03-27", "2023-03-28"]);
+  expect(intervalsOf(bins, 0, 1)).toEqual({ from: 0, to: 3 });
+  // The day of the clock change has 23 hours.
+  expect(intervalsOf(bins, 2, 3)).toEqual({ from: 27, to: 50 });
+  expect(intervalsOf(bins, 3, 5)).toEqual({ from: 50, to: 96 });
 });

@@ -65,7 +65,7 @@ describe("gaps in a column", () => {
 describe("gaps in irradiance", () => {
   const holed = ghi.slice();
   for (let i = 24 * 9; i < 24 * 12; i++) holed[i] = Number.NaN;
-  const out = fillGaps(weather(holed), sun);
+  const out = fillGaps(weather(holed), () => sun);
 
   it("follow the sun's own path through the clearness index", () => {
     for (let i = 24 * 9; i < 24 * 12; i++) {
@@ -86,7 +86,7 @@ describe("gaps in irradiance", () => {
 
 describe("a record without a gap", () => {
   it("is handed on as it is, and what is not measured stays so", () => {
-    const out = fillGaps(weather(ghi), sun);
+    const out = fillGaps(weather(ghi), () => sun);
     expect(out.ghiWm2).toBe(ghi);
     expect([out.poaWm2, out.rainMm, out.snowDepthCm, out.albedo, out.anyFilled]).toEqual([null, null, null, null, false]);
     expect(out.filled.every((flag) => flag === 0)).toBe(true);
@@ -95,7 +95,7 @@ describe("a record without a gap", () => {
   it("gaps of temperature are filled and not marked: no energy hangs on them", () => {
     const airTempC = new Float64Array(axis.count).fill(12);
     airTempC[100] = Number.NaN;
-    const out = fillGaps({ ...weather(ghi), airTempC }, sun);
+    const out = fillGaps({ ...weather(ghi), airTempC }, () => sun);
     expect([out.airTempC[100], out.filled[100], airTempC[100]]).toEqual([12, 0, Number.NaN]);
   });
 
@@ -103,12 +103,12 @@ describe("a record without a gap", () => {
     const night = [...sun.up.keys()].find((i) => i > 48 && sun.up[i]! <= 0)!;
     const values = ghi.slice();
     values[night] = Number.NaN;
-    const out = fillGaps(weather(values), sun);
+    const out = fillGaps(weather(values), () => sun);
     expect([out.ghiWm2![night], out.filled[night], out.anyFilled]).toEqual([0, 0, false]);
   });
 });
 
 it("a site without instruments for air gets the stated assumptions", () => {
-  const out = fillGaps(weather(ghi), sun);
+  const out = fillGaps(weather(ghi), () => sun);
   expect([out.airTempC[5], out.windSpeedMs[5]]).toEqual([20, 1]);
 });

@@ -55,9 +55,9 @@ function ofNearDays(measured: Float64Array, at: number, perDay: number): number 
 /**
  * Fills gaps by rule: up to three hours on a straight line, longer ones from the same time of day of up to 15 days to each side
  * (irradiance through its clearness index, so that the sun's path stays true). Gaps that no near day can fill stay NaN. A site
- * without a thermometer or an anemometer gets 20 C or 1 m/s throughout.
+ * without a thermometer or an anemometer gets 20 C or 1 m/s throughout. The sun is asked for where irradiance has gaps.
  */
-export function fillGaps(weather: Weather, sun: SunColumns): FilledWeather {
+export function fillGaps(weather: Weather, sun: () => SunColumns): FilledWeather {
   const { stepMinutes, count } = weather.axis;
   const steps = {
     bridged: Math.round(BRIDGED_MINUTES / stepMinutes),
@@ -66,7 +66,7 @@ export function fillGaps(weather: Weather, sun: SunColumns): FilledWeather {
   };
   const filled = new Uint8Array(count);
   const irradiance = (column: Float64Array | null): Float64Array | null =>
-    column && (hasGap(column) ? fillIrradiance(column, sun, steps, filled) : column);
+    column && (hasGap(column) ? fillIrradiance(column, sun(), steps, filled) : column);
   const complete = (column: Float64Array | null, assumed: number): Float64Array => {
     if (!column) return new Float64Array(count).fill(assumed);
     return hasGap(column) ? fillColumnGaps(column.slice(), steps) : column;

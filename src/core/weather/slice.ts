@@ -1,4 +1,4 @@
-import { MINUTE_MS } from "../units";
+import { sliceAxis } from "../series";
 import type { Weather } from "./weather";
 
 /** Intervals [from, to) of a weather series; the columns are views, not copies. */
@@ -6,7 +6,7 @@ export function sliceWeather(weather: Weather, from: number, to: number): Weathe
   const { axis } = weather;
   const cut = (column: Float64Array | null | undefined): Float64Array | null => column?.subarray(from, to) ?? null;
   return {
-    axis: { ...axis, startUtcMs: axis.startUtcMs + from * axis.stepMinutes * MINUTE_MS, count: to - from },
+    axis: sliceAxis(axis, from, to),
     ghiWm2: cut(weather.ghiWm2),
     dniWm2: cut(weather.dniWm2),
     dhiWm2: cut(weather.dhiWm2),

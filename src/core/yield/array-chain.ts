@@ -98,7 +98,7 @@ function fillCellTemperature(block: Block, site: Site, { array, module }: ArrayP
 
 function snowOf(work: Workspace, site: Site, { array }: ArrayPlan): Float64Array {
   const key = `${array.id}/${array.tiltDeg}/${array.azimuthDeg}`;
-  const cached = work.snow.get(key) ?? snowByStep(site, array, work.weather, work.sun);
+  const cached = work.snow.get(key) ?? snowByStep(site, array, work.weather, work.sun.whole());
   work.snow.set(key, cached);
   return cached;
 }

@@ -1,4 +1,4 @@
-import type { SunColumns } from "../sun";
+import type { SunStretch } from "../sun";
 import type { FilledWeather } from "../weather";
 import { BLOCK, type Block } from "./block";
 
@@ -16,19 +16,20 @@ export interface Gathered {
  */
 export function gatherLit(
   weather: FilledWeather,
-  sun: SunColumns,
+  sun: SunStretch,
   from: number,
   to: number,
   block: Block,
   expectedKwh: Float64Array,
   out: Gathered,
 ): Gathered {
+  const { first } = sun;
   const { ghiWm2, dniWm2, dhiWm2, poaWm2, airTempC, windSpeedMs } = weather;
   let lit = 0;
   let dark = 0;
   let i = from;
   for (; i < to && lit < BLOCK; i++) {
-    const up = sun.up[i]!;
+    const up = sun.up[i - first]!;
     const ghi = ghiWm2 ? ghiWm2[i]! : Number.NaN;
     const poa = poaWm2 ? poaWm2[i]! : Number.NaN;
     const dni = dniWm2 ? dniWm2[i]! : Number.NaN;
@@ -47,9 +48,9 @@ export function gatherLit(
     }
     block.at[lit] = i;
     block.up[lit] = up;
-    block.east[lit] = sun.east[i]!;
-    block.north[lit] = sun.north[i]!;
-    block.extraterrestrialWm2[lit] = sun.extraterrestrialWm2[i]!;
+    block.east[lit] = sun.east[i - first]!;
+    block.north[lit] = sun.north[i - first]!;
+    block.extraterrestrialWm2[lit] = sun.extraterrestrialWm2[i - first]!;
     block.ghiWm2[lit] = ghi;
     block.dniWm2[lit] = dni;
     block.dhiWm2[lit] = dhi;

@@ -53,9 +53,10 @@ export function litSky(site: Site, { weather, sun }: PreparedWeather, modules: S
   const pressureFrac = pressurePa(site.place.elevationM) / 101_325;
   const spreads = subHourlyClipping === "corrected" && axis.stepMinutes >= COARSE_STEP_MINUTES;
   const age = site.commissioned ? ageOnAxis(site.commissioned, site.place.timeZone, axis) : null;
+  const sunStretch = { ...sun, first: 0 };
   let count = 0;
   for (let next = 0; next < axis.count; next = gathered.next) {
-    const { lit } = gatherLit(weather, sun, next, axis.count, block, unknown, gathered);
+    const { lit } = gatherLit(weather, sunStretch, next, axis.count, block, unknown, gathered);
     fillHorizontal(block, block, decomposition, pressureFrac, lit);
     fillLinearSky(transposition, block, lit, parts);
     if (spreads) fillSpread(block, lit, spread, scratch);

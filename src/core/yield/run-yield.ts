@@ -1,13 +1,14 @@
 import { fillHorizontal } from "../irradiance";
 import { assertOnAxis } from "../series";
 import type { Site } from "../site";
+import { sunWhole } from "../sun";
 import type { CalendarBins } from "../time";
 import type { Weather } from "../weather";
 import { runArray } from "./array-chain";
 import { type Gathered, gatherLit } from "./gather";
 import { drawAtNight, runInverter } from "./inverter-chain";
 import { type GroupPlan, planOf } from "./plan";
-import { type PreparedWeather, prepareWeather } from "./prepare";
+import { type PassingWeather, type PreparedWeather, passWeather } from "./prepare";
 import { type YieldSpan, yieldSpans } from "./spans";
 import { COARSE_STEP_MINUTES, fillSpread } from "./sub-hourly";
 import { type Workspace, workspace, type YieldOptions, type YieldRun } from "./workspace";
@@ -19,13 +20,16 @@ import { type Workspace, workspace, type YieldOptions, type YieldRun } from "./w
  * Throws a RangeError when columns differ in length.
  */
 export const runYield = (site: Site, weather: Weather, bins: CalendarBins, options: YieldOptions = {}): YieldRun =>
-  runPrepared(site, prepareWeather(site.place, weather), bins, options);
+  runPassing(site, passWeather(site.place, weather), bins, options);
 
 /** runYield over weather that was made ready before, for many runs at one place. */
-export function runPrepared(site: Site, prepared: PreparedWeather, bins: CalendarBins, options: YieldOptions = {}): YieldRun {
-  const { axis } = prepared.weather;
+export const runPrepared = (site: Site, { sun, weather }: PreparedWeather, bins: CalendarBins, options: YieldOptions = {}): YieldRun =>
+  runPassing(site, { sun: sunWhole(sun), weather }, bins, options);
+
+function runPassing(site: Site, passing: PassingWeather, bins: CalendarBins, options: YieldOptions): YieldRun {
+  const { axis } = passing.weather;
   assertOnAxis(axis, { bins: bins.binOf });
-  const work = workspace(site, prepared, bins, options);
+  const work = workspace(site, passing, bins, options);
   const plans = new Map<Site, GroupPlan[]>();
   for (const span of yieldSpans(site, axis, bins)) {
     const plan = plans.get(span.site) ?? planOf(span.site);
@@ -39,8 +43,9 @@ const gathered: Gathered = { next: 0, lit: 0, dark: 0 };
 
 function runSpan(work: Workspace, span: YieldSpan, plan: readonly GroupPlan[]): void {
   let next = span.from;
+  const sun = work.sun.over(span.from, span.to);
   while (next < span.to) {
-    const { lit, dark, next: after } = gatherLit(work.weather, work.sun, next, span.to, work.block, work.run.expectedKwh, gathered);
+    const { lit, dark, next: after } = gatherLit(work.weather, sun, next, span.to, work.block, work.run.expectedKwh, gathered);
     if (dark > 0) drawAtNight(work, span, plan, { from: next, to: after, dark, litCount: lit });
     next = after;
     if (lit > 0) runBlock(work, span, plan, lit);

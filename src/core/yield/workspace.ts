@@ -1,13 +1,13 @@
 import { MODEL_ACCOUNTS, type ModelAccount } from "../accounts";
 import type { TimeAxis } from "../series";
 import type { Site } from "../site";
-import { pressurePa, type SunColumns } from "../sun";
+import { pressurePa, type SunOver } from "../sun";
 import type { CalendarBins } from "../time";
 import { hoursOfStep } from "../units";
 import type { FilledWeather } from "../weather";
 import { type AxisAge, ageOnAxis } from "./age-on-axis";
 import { BLOCK, type Block, newBlock } from "./block";
-import type { PreparedWeather } from "./prepare";
+import type { PassingWeather } from "./prepare";
 import { albedoByStep, soilingByStep } from "./varying";
 
 /** What the sun owed and what of it should reach the meter. Sums leave out intervals without weather. */
@@ -56,7 +56,7 @@ export interface YieldOptions {
 export interface Workspace {
   readonly axis: TimeAxis;
   readonly weather: FilledWeather;
-  readonly sun: SunColumns;
+  readonly sun: SunOver;
   readonly block: Block;
   readonly spreadFrac: Float64Array;
   readonly scratch: Float64Array;
@@ -82,7 +82,7 @@ const shared = {
   connectedW: new Float64Array(BLOCK),
 };
 
-export function workspace(site: Site, { sun, weather: filled }: PreparedWeather, bins: CalendarBins, options: YieldOptions): Workspace {
+export function workspace(site: Site, { sun, weather: filled }: PassingWeather, bins: CalendarBins, options: YieldOptions): Workspace {
   const { axis } = filled;
   const byBin = (): Float64Array => new Float64Array(bins.keys.length);
   return {

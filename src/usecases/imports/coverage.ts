@@ -3,9 +3,11 @@ import { monthBins } from "@/core/time";
 import type { ReadingStore, StoredSeries } from "../ledger";
 
 /** How much of each local month every stored series of a book covers. */
-export async function coverageOf(readings: ReadingStore, bookId: string, timeZone: string): Promise<Coverage[]> {
-  const [weather, production] = await Promise.all([readings.seriesOf(bookId, "weather"), readings.seriesOf(bookId, "production")]);
-  return [...weather, ...production].map((series) => covered(series, timeZone));
+export async function coverageOf(readings: Pick<ReadingStore, "eachSeriesOf">, bookId: string, timeZone: string): Promise<Coverage[]> {
+  const coverage: Coverage[] = [];
+  for (const kind of ["weather", "production"] as const)
+    for await (const series of readings.eachSeriesOf(bookId, kind)) coverage.push(covered(series, timeZone));
+  return coverage;
 }
 
 function covered({ quantity, meterId, axis, values }: StoredSeries, timeZone: string): Coverage {

@@ -101,8 +101,10 @@ export function trimmedAxis({ axis, values }: StoredSeries): TimeAxis {
 }
 
 function onAxis(series: StoredSeries, axis: TimeAxis): Float64Array {
-  const out = new Float64Array(axis.count).fill(Number.NaN);
   const shift = Math.round((series.axis.startUtcMs - axis.startUtcMs) / (axis.stepMinutes * MINUTE_MS));
+  // A column that covers the axis is shown, not copied: columns are never written to once they stand.
+  if (shift <= 0 && series.values.length >= axis.count - shift) return series.values.subarray(-shift, axis.count - shift);
+  const out = new Float64Array(axis.count).fill(Number.NaN);
   const from = Math.max(0, -shift);
   const to = Math.min(series.values.length, axis.count - shift);
   if (endUtcMs(series.axis) > axis.startUtcMs && to > from) out.set(series.values.subarray(from, to), from + shift);

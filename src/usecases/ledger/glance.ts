@@ -1,21 +1,20 @@
 import type { Glance } from "@/contracts/ledger";
-import { dayBins, zoneOffset } from "@/core/time";
+import { sliceAxis } from "@/core/series";
+import { type CalendarBins, dayBins, intervalsOf, zoneOffset } from "@/core/time";
 import { HOUR_MS, MINUTE_MS } from "@/core/units";
 import type { OpenLedger } from "./open-ledger";
 
 /** A calendar year of a ledger by local day and hour. Hours that a clock change skips are null; doubled hours are summed. */
-export function glanceOf(ledger: OpenLedger, year: string): Glance {
-  const { run, metered, site } = ledger;
+export function glanceOf({ run, metered, site }: OpenLedger, year: string): Glance {
   if (!run) return { days: [], expectedKwh: [], meteredKwh: [] };
-  const bins = dayBins(run.axis, site.place.timeZone);
-  const first = bins.keys.findIndex((day) => day.startsWith(year));
-  const days = bins.keys.filter((day) => day.startsWith(year));
+  const { from, to } = ofYear(run.bins, year);
+  const bins = dayBins(sliceAxis(run.axis, from, to), site.place.timeZone);
+  const days = [...bins.keys];
   const offset = zoneOffset(site.place.timeZone);
   const expectedKwh = new Array<number | null>(days.length * 24).fill(null);
   const meteredKwh = new Array<number | null>(days.length * 24).fill(null);
-  for (let i = 0; i < run.axis.count; i++) {
-    const row = bins.binOf[i]! - first;
-    if (first < 0 || row < 0 || row >= days.length) continue;
+  for (let i = from; i < to; i++) {
+    const row = bins.binOf[i - from]!;
     const utcMs = run.axis.startUtcMs + i * run.axis.stepMinutes * MINUTE_MS;
     const hour = Math.floor((utcMs + offset(utcMs)) / HOUR_MS) % 24;
     const cell = row * 24 + hour;
@@ -23,6 +22,12 @@ export function glanceOf(ledger: OpenLedger, year: string): Glance {
     if (metered && metered.readFrac[i]! > 0 && metered.split[i] === 0) add(meteredKwh, cell, metered.kwh[i]!);
   }
   return { days, expectedKwh: expectedKwh.map(brief), meteredKwh: meteredKwh.map(brief) };
+}
+
+/** Intervals of the months of a year. */
+function ofYear(months: CalendarBins, year: string): { from: number; to: number } {
+  const own = [...months.keys.keys()].filter((bin) => months.keys[bin]!.startsWith(year));
+  return own.length > 0 ? intervalsOf(months, own[0]!, own.at(-1)! + 1) : { from: 0, to: 0 };
 }
 
 function add(cells: (number | null)[], cell: number, value: number): void {

@@ -21,6 +21,8 @@ export interface StoredSparse {
 /** What the ledger needs from where readings are kept. */
 export interface ReadingStore {
   seriesOf(bookId: string, kind: "weather" | "production"): Promise<readonly StoredSeries[]>;
+  /** The same, one after the other: a long record is not in memory all at once. */
+  eachSeriesOf(bookId: string, kind: "weather" | "production"): AsyncIterable<StoredSeries>;
   /** Quantities and meters of which any reading stands, without the readings. */
   heldOf(bookId: string): Promise<readonly Pick<StoredSeries, "quantity" | "meterId">[]>;
   /** Spans and counter readings of production meters; of two of one meter and start the later batch stands. */

@@ -7,7 +7,7 @@ import { YEAR_MS } from "@/core/units";
 import type { OpenLedger } from "../ledger";
 import { billsReport } from "./bills-report";
 import { planComparison } from "./compare-plans";
-import { sunHours } from "./sun-hours";
+import { NO_SUN_HOURS, sunHours } from "./sun-hours";
 
 export interface MoneyPage {
   readonly report: MoneyReport;
@@ -40,7 +40,7 @@ function ageingRead({ ageing }: AttributionView): number | null {
 /** All that the Money chapter shows of a book. Ageing is the Ageing chapter's where it can tell, else the book's. */
 export function moneyPage({ site, ledger, bills, causes, basis = null }: Ground): MoneyPage {
   const ageingPerYearFrac = causes && ageingRead(causes);
-  const hours = bills.length > 0 ? sunHours(ledger, site.money.plans) : new Map();
+  const hours = bills.length > 0 ? sunHours(ledger, site.money.plans) : NO_SUN_HOURS;
   const fromBills = bills.length > 0 ? billsReport({ site, ledger, bills, ageingPerYearFrac, hours }) : null;
   const end = ledger.weather ? ledger.weather.axis.startUtcMs + ledger.weather.axis.count * ledger.weather.axis.stepMinutes * 60_000 : null;
   const soiling = causes?.soiling;

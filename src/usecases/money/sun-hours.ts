@@ -1,5 +1,6 @@
 import { bandAt, type Plan, type PlanDay, planDay, planOn, type SunHour } from "@/core/money";
-import { zoneOffset } from "@/core/time";
+import type { TimeAxis } from "@/core/series";
+import { intervalsOf, type ZoneOffset, zoneOffset } from "@/core/time";
 import { DAY_MS, HOUR_MS, MINUTE_MS } from "@/core/units";
 import type { OpenLedger } from "../ledger";
 
@@ -10,33 +11,57 @@ export interface PlacedHour extends SunHour {
   readonly utcMs: number;
 }
 
-export type SunHours = ReadonlyMap<string, readonly PlacedHour[]>;
+/** Hours by local month ("2024-03"). */
+export type SunHours = Pick<ReadonlyMap<string, readonly PlacedHour[]>, "get" | "has">;
+
+export const NO_SUN_HOURS: SunHours = new Map();
 
 /**
  * Production hour by hour of each local month, with the band that the plan in force holds: metered where hours were read one by one, else as
- * expected. Levels are the month's own affair: callers scale to its sum.
+ * expected. Levels are the month's own affair: callers scale to its sum. A month is laid out when it is
+ * first asked for: of a long record few are billed.
  */
-export function sunHours({ site, run, weather, metered }: OpenLedger, plans: readonly Plan[]): SunHours {
-  const months = new Map<string, PlacedHour[]>();
-  if (!run || !weather) return months;
-  const { axis } = weather;
+export function sunHours({ site, run, metered }: OpenLedger, plans: readonly Plan[]): SunHours {
+  if (!run) return NO_SUN_HOURS;
+  const { axis, bins, expectedKwh } = run;
   const offset = zoneOffset(site.place.timeZone);
-  let today: { dayNumber: number; day: PlanDay | null; month: PlacedHour[] } = { dayNumber: Number.NaN, day: null, month: [] };
-  for (let i = 0; i < axis.count; i++) {
+  const months = new Map<string, PlacedHour[]>();
+  return {
+    has: (key) => bins.keys.includes(key),
+    get(key) {
+      const bin = bins.keys.indexOf(key);
+      if (bin < 0) return undefined;
+      const month = months.get(key) ?? monthHours({ axis, expectedKwh, metered, plans, offset }, intervalsOf(bins, bin, bin + 1));
+      months.set(key, month);
+      return month;
+    },
+  };
+}
+
+interface Ground {
+  readonly axis: TimeAxis;
+  readonly expectedKwh: Float64Array;
+  readonly metered: OpenLedger["metered"];
+  readonly plans: readonly Plan[];
+  readonly offset: ZoneOffset;
+}
+
+function monthHours({ axis, expectedKwh, metered, plans, offset }: Ground, { from, to }: { from: number; to: number }): PlacedHour[] {
+  const month: PlacedHour[] = [];
+  let today: { dayNumber: number; day: PlanDay | null } = { dayNumber: Number.NaN, day: null };
+  for (let i = from; i < to; i++) {
     const utcMs = axis.startUtcMs + i * axis.stepMinutes * MINUTE_MS;
     const localMs = utcMs + offset(utcMs);
     const dayNumber = Math.floor(localMs / DAY_MS);
     if (dayNumber !== today.dayNumber) {
       const date = new Date(localMs).toISOString().slice(0, 10);
       const plan = planOn(plans, date);
-      const month = months.get(date.slice(0, 7)) ?? [];
-      months.set(date.slice(0, 7), month);
-      today = { dayNumber, day: plan && planDay(plan, date), month };
+      today = { dayNumber, day: plan && planDay(plan, date) };
     }
-    const { day, month } = today;
+    const { day } = today;
     const atHour = (localMs - dayNumber * DAY_MS) / HOUR_MS;
     const isRead = metered !== null && metered.readFrac[i]! > WHOLE && metered.split[i] === 0;
-    const pvKwh = Math.max(0, isRead ? metered.kwh[i]! : run.expectedKwh[i]!);
+    const pvKwh = Math.max(0, isRead ? metered.kwh[i]! : expectedKwh[i]!);
     month.push({
       utcMs,
       hour: Math.floor(atHour),
@@ -44,7 +69,7 @@ export function sunHours({ site, run, weather, metered }: OpenLedger, plans: rea
       pvKwh: Number.isNaN(pvKwh) ? 0 : pvKwh,
     });
   }
-  return months;
+  return month;
 }
 
 /** The same hours with their sum brought to a month's production. */

@@ -2,7 +2,7 @@ import type { Decision } from "@/contracts/examination";
 import { derived, derivedCounters, type Remedy } from "@/core/quality";
 import { energyKwh, type ProductionQuantity } from "@/core/readings";
 import type { Site } from "@/core/site";
-import { runSun } from "@/core/sun";
+import { sunHeights } from "@/core/sun";
 import type { StoredSeries, StoredSparse } from "../ledger";
 
 /** A series' name in keys: what it holds, whose it is, at what step. */
@@ -22,7 +22,9 @@ export function cleanSeries(stored: readonly StoredSeries[], decisions: readonly
     const remedies = acceptedFor(decisions, seriesKeyOf(series));
     if (remedies.length === 0) return series;
     const raw = energyKwh(series.values, series.quantity as ProductionQuantity, series.axis.stepMinutes);
-    const sun = remedies.some((remedy) => remedy.op === "zero" && remedy.only === "night") ? runSun(series.axis, site.place) : null;
+    const sun = remedies.some((remedy) => remedy.op === "zero" && remedy.only === "night")
+      ? { up: sunHeights(series.axis, site.place) }
+      : null;
     const evenly = remedies.filter(({ op }) => op === "spread" || op === "fill");
     return { ...series, quantity: "energy_kwh", values: derived(series.axis, raw, remedies, sun), evenly };
   });

@@ -11,7 +11,8 @@ export interface ExaminationInput {
   readonly site: Site;
   readonly ledger: OpenLedger;
   readonly production: readonly StoredSeries[];
-  readonly weather: readonly StoredSeries[];
+  /** The days of each weather column, which are all that is told of it. */
+  readonly weather: WeatherStrip[];
   readonly sparse: StoredSparse;
   readonly decisions: readonly Decision[];
 }
@@ -44,7 +45,7 @@ export function examineBook({ site, ledger, production, weather, sparse, decisio
   return {
     findings,
     series: production.map((series, k) => byDay(series, clean[k]!, site, partOf(series.meterId, site, expected).expected)),
-    weather: weather.map((series) => weatherStrip(series, site)),
+    weather,
     spans: spanRows(cleanSparse(sparse, decisions), expected),
     byWeather: expected !== null,
     milliseconds: Math.round(performance.now() - started),
@@ -93,7 +94,8 @@ function readDays(values: Float64Array, bins: CalendarBins): { first: number; en
   return { first, end, readFrac: [...read.subarray(first, end)].map((count, k) => Math.round((count / all[first + k]!) * 1000) / 1000) };
 }
 
-function weatherStrip({ quantity, axis, values }: StoredSeries, site: Site): WeatherStrip {
+/** The days of a weather column and how much of each was read. */
+export function weatherStrip({ quantity, axis, values }: StoredSeries, site: Site): WeatherStrip {
   const bins = dayBins(axis, site.place.timeZone);
   const { first, end, readFrac } = readDays(values, bins);
   return { quantity, stepMinutes: axis.stepMinutes, days: bins.keys.slice(first, end), readFrac };

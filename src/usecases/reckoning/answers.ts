@@ -4,12 +4,14 @@ import type { ChangeQuestion, TrialQuestion } from "@/contracts/trial";
 import { packTrial } from "@/contracts/trial-wire";
 import { packWeather } from "@/contracts/weather-wire";
 import type { Book } from "../books";
+import { coverageOf } from "../imports";
 import {
   allWeather,
   dayOf,
   daySums,
   glanceOf,
   type OpenLedger,
+  type ReadingStore,
   type StoredSeries,
   uncertaintyOf,
   wholeYearsKwh,
@@ -25,7 +27,7 @@ export interface HeavyPorts {
   readonly examinationOf: (book: Book) => Promise<Examination>;
   readonly moneyOf: (book: Book) => Promise<MoneyPage>;
   readonly cleanProduction: (book: Book) => Promise<readonly StoredSeries[]>;
-  readonly readings: { promiseOf(bookId: string): Promise<readonly number[] | null> };
+  readonly readings: Pick<ReadingStore, "promiseOf" | "eachSeriesOf">;
 }
 
 /** What a ledger tells without its intervals: small enough to be stored and to be read for every page. */
@@ -35,7 +37,11 @@ export interface Figures {
   readonly promiseFrom: "import" | "site" | null;
 }
 
-export async function figuresOf({ ledgerOf, readings }: Pick<HeavyPorts, "ledgerOf" | "readings">, book: Book): Promise<Figures> {
+interface FigurePorts extends Pick<HeavyPorts, "ledgerOf"> {
+  readonly readings: Pick<ReadingStore, "promiseOf">;
+}
+
+export async function figuresOf({ ledgerOf, readings }: FigurePorts, book: Book): Promise<Figures> {
   const [{ report, promise }, imported] = await Promise.all([ledgerOf(book), readings.promiseOf(book.id)]);
   return { report, promise, promiseFrom: imported ? "import" : promise ? "site" : null };
 }
@@ -56,6 +62,7 @@ export const ANSWERS = {
     const ledger = await ledgerOf(book);
     return { uncertainty: uncertaintyOf(ledger, year), wholeYearsKwh: wholeYearsKwh(ledger) };
   },
+  coverage: ({ readings }: HeavyPorts, book: Book) => coverageOf(readings, book.id, book.site.place.timeZone),
   examination: ({ examinationOf }: HeavyPorts, book: Book) => examinationOf(book),
   health: async ({ ledgerOf }: HeavyPorts, book: Book) => healthBasis(await ledgerOf(book)),
   money: ({ moneyOf }: HeavyPorts, book: Book) => moneyOf(book),

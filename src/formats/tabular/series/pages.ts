@@ -11,6 +11,31 @@ export interface PagedSeries {
   readonly days: Map<number, Float64Array>;
 }
 
+/** Pages are cut from pieces of memory that double to this size: thousands of small ones leave holes that are never given back. */
+const LARGEST_PIECE_BYTES = 2 * 1024 * 1024;
+const FIRST_PIECE_PAGES = 8;
+
+interface Piece {
+  readonly buffer: ArrayBuffer;
+  used: number;
+}
+
+const pieces = new WeakMap<PagedSeries, Piece>();
+
+function newPage(series: PagedSeries): Float64Array {
+  const count = Math.round(1440 / series.stepMinutes);
+  const bytes = count * Float64Array.BYTES_PER_ELEMENT;
+  let piece = pieces.get(series);
+  if (!piece || piece.used + bytes > piece.buffer.byteLength) {
+    const size = piece ? Math.min(LARGEST_PIECE_BYTES, 2 * piece.buffer.byteLength) : FIRST_PIECE_PAGES * bytes;
+    piece = { buffer: new ArrayBuffer(Math.max(bytes, size)), used: 0 };
+    pieces.set(series, piece);
+  }
+  const page = new Float64Array(piece.buffer, piece.used, count).fill(Number.NaN);
+  piece.used += bytes;
+  return page;
+}
+
 /** What became of a value put into its place. */
 export type Placed = "new" | "same" | "other";
 
@@ -21,7 +46,7 @@ export function place(series: PagedSeries, utcMs: number, value: number, overwri
   const slot = (sinceStart - day * DAY_MS) / (series.stepMinutes * MINUTE_MS);
   let page = series.days.get(day);
   if (!page) {
-    page = new Float64Array(Math.round(1440 / series.stepMinutes)).fill(Number.NaN);
+    page = newPage(series);
     series.days.set(day, page);
   }
   const held = page[slot]!;

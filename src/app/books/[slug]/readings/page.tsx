@@ -1,6 +1,7 @@
 import type { Metadata } from "next";
 import type { ReactNode } from "react";
 import { bookPage } from "@/app/book-page";
+import type { Coverage } from "@/contracts/imports";
 import { FeedsView } from "@/features/readings/FeedsView";
 import { FindingsView } from "@/features/readings/FindingsView";
 import { HealthView } from "@/features/readings/HealthView";
@@ -9,8 +10,8 @@ import { RecordView } from "@/features/readings/RecordView";
 import { READINGS_VIEWS, type ReadingsView } from "@/features/readings/readings-views";
 import { TypeInView } from "@/features/readings/TypeInView";
 import type { Book } from "@/usecases/books";
-import { coverageOf } from "@/usecases/imports";
 import { yearsOf } from "@/usecases/ledger";
+import { Refusal } from "@/usecases/refusal";
 import type { House } from "@/wiring";
 
 export const metadata: Metadata = { title: "Readings" };
@@ -25,7 +26,7 @@ export default async function ReadingsPage({ params, searchParams }: Props) {
   const asked = await searchParams;
   const view = READINGS_VIEWS.find(({ id }) => id === asked.view)?.id ?? "bring";
   return bookPage(slug, "readings", async (book, house) => {
-    const { imports, readings } = house;
+    const { imports } = house;
     const desk = {
       slug,
       timeZone: book.site.place.timeZone,
@@ -39,13 +40,20 @@ export default async function ReadingsPage({ params, searchParams }: Props) {
         name={book.site.name}
         view={view}
         batches={bringing ? await imports.batchesOf(book.id) : []}
-        coverage={bringing ? await coverageOf(readings, book.id, desk.timeZone) : []}
+        coverage={bringing ? await coverageOf(book, house) : []}
       >
         {await viewOf(view, book, house, desk, asked.year)}
       </ReadingsChapter>
     );
   });
 }
+
+/** What the readings cover; nothing of a book set aside, whose batches must still be within reach. */
+const coverageOf = (book: Book, { ask }: House): Promise<Coverage[]> =>
+  ask(book, "coverage", {}).catch((error: unknown) => {
+    if (error instanceof Refusal && error.code === "set-aside") return [];
+    throw error;
+  });
 
 type Desk = Parameters<typeof TypeInView>[0];
 

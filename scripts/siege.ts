@@ -7,6 +7,7 @@ import { files } from "./siege/files";
 import { inputs } from "./siege/inputs";
 import { load } from "./siege/load";
 import { memory } from "./siege/memory";
+import { behindProxy } from "./siege/proxy";
 import { allRows, row } from "./siege/report";
 import { resiliencePage } from "./siege/resilience-page";
 import { slow } from "./siege/slow";
@@ -17,7 +18,7 @@ import { percentile, watchHealth } from "./siege/watch";
  * Lays siege to a house of its own, on loopback, and ends by itself: bad inputs, hostile files, slow clients, load, and faults of every process.
  * npm run siege -- [parts, by commas] [--seed N] [--count N] [--small] [--write]
  */
-const PARTS = ["inputs", "files", "slow", "load", "memory", "faults", "disk", "clock", "starts"] as const;
+const PARTS = ["inputs", "files", "slow", "load", "memory", "faults", "disk", "clock", "proxy", "starts"] as const;
 const [named = PARTS.join(",")] = process.argv.slice(2).filter((word) => !word.startsWith("--"));
 const wanted = named.split(",");
 const numberOf = (flag: string, otherwise: number): number => {
@@ -57,7 +58,8 @@ try {
 }
 if (wanted.includes("disk")) await fullDisk();
 if (wanted.includes("clock")) await clockBack();
-if (wanted.includes("starts")) await starts();
+if (wanted.includes("proxy")) await behindProxy();
+if (wanted.includes("starts")) await starts(isSmall);
 if (process.argv.includes("--write"))
   writeFileSync(new URL("../docs/resilience.md", import.meta.url), resiliencePage(allRows(), seed, (performance.now() - began) / 1000));
 process.exit(allRows().every(({ tried, survived }) => tried === survived) ? 0 : 1);

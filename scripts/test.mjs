@@ -111,7 +111,7 @@ async function all() {
   await browser(open, "journeys");
   await browser(open, "everyone");
   await check("a small siege", async () => {
-    const output = await tool("tsx", ["scripts/siege.ts", "inputs,files,faults", "--small"]);
+    const output = await tool("tsx", ["scripts/siege.ts", "inputs,files,faults,starts", "--small"]);
     return `${output.split("\n").filter((line) => line.startsWith("ok ")).length} lines hold`;
   });
 }

@@ -3,6 +3,7 @@ import { setTimeout as wait } from "node:timers/promises";
 import pg from "pg";
 import type { House } from "../lib/house.mjs";
 import { bring, type Client, lastEvent, newBook, upload } from "./client";
+import { linesCut } from "./lines-cut";
 import { bookWithData } from "./load";
 import { row, tried } from "./report";
 
@@ -84,6 +85,7 @@ export async function faults(house: House, client: Client, isSmall: boolean): Pr
   }
   if (!isSmall) await jobTakenAgain(house, client, asked);
   await databaseAway(house, client, opens);
+  await linesCut({ house, client, asked, untilFine, opens, site: SITE, readings: READINGS, stored, whole }, isSmall);
   await rights(house);
 }
 

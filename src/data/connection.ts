@@ -3,6 +3,11 @@ import { Sequelize } from "sequelize";
 /** A request that can't have a connection in this time is told so, rather than kept. */
 const MOST_WAIT_FOR_CONNECTION_MS = 8000;
 
+/** A change that waits longer than this for another one of the same book is told so. An import of thirty years of five minutes is stored in five seconds. */
+const MOST_WAIT_FOR_CHANGE_MS = 10_000;
+/** A change that says nothing for this long is let go, so that what it holds is free: its process hangs, or is gone without a word. */
+const MOST_SILENCE_MS = 120_000;
+
 /** One pooled connection to a PostgreSQL server. Faults leave it without the statement and its values, which are people's data. */
 export function connect(url: string, { most = 8 }: { most?: number } = {}): Sequelize {
   const sequelize = new Sequelize(url, {
@@ -10,7 +15,12 @@ export function connect(url: string, { most = 8 }: { most?: number } = {}): Sequ
     logging: false,
     pool: { max: most, idle: 10_000, acquire: MOST_WAIT_FOR_CONNECTION_MS },
     define: { underscored: true, timestamps: false },
-    dialectOptions: { connectionTimeoutMillis: 5000, application_name: "dusty-ledger" },
+    dialectOptions: {
+      connectionTimeoutMillis: 5000,
+      application_name: "dusty-ledger",
+      lock_timeout: MOST_WAIT_FOR_CHANGE_MS,
+      idle_in_transaction_session_timeout: MOST_SILENCE_MS,
+    },
   });
   const ask = sequelize.query.bind(sequelize) as (...args: unknown[]) => Promise<unknown>;
   sequelize.query = ((...args: unknown[]) =>

@@ -28,6 +28,9 @@ describe("uploads that wait", () => {
     await expect(staging.put({ bookId: "b", fileName: "a", announcedBytes: null, body: Readable.from(broken()) })).rejects.toThrow(
       "line cut",
     );
+    const gone = Object.assign(new Error("aborted"), { code: "ECONNRESET" });
+    const leaves = staging.put({ bookId: "b", fileName: "a", announcedBytes: 900, body: Readable.from(broken(gone)) });
+    await expect(leaves).rejects.toMatchObject({ reason: "upload-cut-short", facts: { byteCount: 4, announcedBytes: 900 } });
     expect(readdirSync(folder)).toEqual([]);
   });
 
@@ -45,7 +48,7 @@ describe("uploads that wait", () => {
   });
 });
 
-async function* broken(): AsyncGenerator<Buffer> {
+async function* broken(by = new Error("line cut")): AsyncGenerator<Buffer> {
   yield Buffer.from("half");
-  throw new Error("line cut");
+  throw by;
 }

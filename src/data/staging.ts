@@ -71,18 +71,26 @@ async function staged(folder: string): Promise<{ path: string; bytes: number; si
 async function write(body: Bytes, to: string, announcedBytes: number | null): Promise<{ byteCount: number; sha256: string }> {
   const hash = createHash("sha256");
   let byteCount = 0;
+  const cutShort = (announced: number): Refusal =>
+    new Refusal("upload-cut-short", "upload-cut-short", { byteCount, announcedBytes: announced });
   async function* counted(): Bytes {
-    for await (const chunk of body) {
-      byteCount += chunk.length;
-      if (byteCount > UPLOAD_LIMIT_BYTES) throw tooLarge(byteCount);
-      hash.update(chunk);
-      yield chunk;
+    try {
+      for await (const chunk of body) {
+        byteCount += chunk.length;
+        if (byteCount > UPLOAD_LIMIT_BYTES) throw tooLarge(byteCount);
+        hash.update(chunk);
+        yield chunk;
+      }
+    } catch (error) {
+      // Whoever sent it has gone: no fault of disk or database.
+      const isGone = (error as { code?: string }).code === "ECONNRESET";
+      throw isGone && announcedBytes !== null ? cutShort(announcedBytes) : error;
     }
   }
   if (announcedBytes !== null && announcedBytes > UPLOAD_LIMIT_BYTES) throw tooLarge(announcedBytes);
   await pipeline(Readable.from(counted(), { objectMode: false }), createWriteStream(to));
   if (announcedBytes !== null && announcedBytes !== byteCount) {
-    throw new Refusal("upload-cut-short", "upload-cut-short", { byteCount, announcedBytes });
+    throw cutShort(announcedBytes);
   }
   return { byteCount, sha256: hash.digest("hex") };
 }

@@ -17,6 +17,14 @@ describe("a fault of disk or database", () => {
     expect(storageRefusal(fault({}, "Error", "Connection terminated unexpectedly"))?.reason).toBe("database-away");
   });
 
+  it("of files that may not be written names them", () => {
+    for (const code of ["EACCES", "EROFS"]) expect(storageRefusal(fault({ code }))?.reason, code).toBe("folder-closed");
+  });
+
+  it("that waited for another change of the same book says so", () => {
+    expect(storageRefusal(fault({ parent: fault({ code: "55P03" }) }, "SequelizeDatabaseError"))?.reason).toBe("change-waits");
+  });
+
   it("of another kind stays a fault of ours", () => {
     expect(storageRefusal(fault({ code: "23505" }, "SequelizeUniqueConstraintError"))).toBeNull();
     expect(storageRefusal(new TypeError("x is undefined"))).toBeNull();

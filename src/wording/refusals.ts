@@ -121,9 +121,17 @@ const REFUSALS: Readonly<Record<RefusalReason, { readonly message: Say; readonly
     message: () => "The database does not answer at this moment.",
     help: () => "Try again in a few seconds: it is started again by itself. Nothing was half stored; what you wrote stays here.",
   },
+  "change-waits": {
+    message: () => "Another change of this book is still being stored.",
+    help: () => "Nothing of yours was stored; it stays here. Try again in a moment.",
+  },
   "disk-full": {
     message: () => "There is no room left on the disk.",
     help: () => "Nothing was stored. Make room on the machine where Dusty Ledger runs, then try again.",
+  },
+  "folder-closed": {
+    message: () => "Files can't be written on the machine where Dusty Ledger runs.",
+    help: () => "Nothing was stored. Let its user write to the folder that holds its files, or look whether the disk is well; then try again.",
   },
   "uploads-full": {
     message: (f) => `Uploaded files that wait to be put in hold ${f.megabytes} MB; at most ${f.mostMegabytes} MB may wait.`,

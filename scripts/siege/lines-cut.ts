@@ -109,7 +109,7 @@ async function heldBook({ house, client, site }: Ground): Promise<void> {
       await holder.query("rollback");
       const after = await client.json("PUT", `/api/books/${slug}`, body);
       if (after.status !== 200) throw new Error(`let go, still ${after.status}`);
-      const { message } = JSON.parse(held.text) as { message: string };
+      const { message } = worded(held.text);
       return `told after ${(held.ms / 1000).toFixed(0)} s: ${message} Let go, it is saved`;
     } finally {
       await holder.end();
@@ -185,6 +185,8 @@ async function clientGone({ house, client, untilFine, site, readings, stored, wh
   });
 }
 
+const worded = (text: string): { message: string } => (JSON.parse(text) as { error: { message: string } }).error;
+
 const filesIn = (folder: string): number => {
   try {
     return readdirSync(folder).length;
@@ -216,7 +218,7 @@ async function folderOfUploads({ house, client, site }: Ground): Promise<void> {
     try {
       const refused = await send(slug);
       if (refused.status === 500 || refused.status === 201) throw new Error(`answered ${refused.status} ${refused.text.slice(0, 200)}`);
-      const { message } = JSON.parse(refused.text) as { message: string };
+      const { message } = worded(refused.text);
       const page = await client.send("GET", `/books/${slug}/readings`);
       if (page.status !== 200) throw new Error(`the page answered ${page.status}`);
       rmSync(uploads, { recursive: true });

@@ -1,5 +1,16 @@
 import type { SiteDocument } from "@/contracts/site";
-import { amountOf, CASE_TEMPLATES, type CaseFigures, type CaseInput, decide, Exact, loanSchedule, moneyOf, sumOf } from "@/core/money";
+import {
+  amountOf,
+  CASE_TEMPLATES,
+  type CaseFigures,
+  type CaseInput,
+  decide,
+  Exact,
+  loanSchedule,
+  moneyOf,
+  sumOf,
+  tariffRises,
+} from "@/core/money";
 import { monthBins } from "@/core/time";
 import { type PreparedWeather, runPrepared, yieldLines } from "@/core/yield";
 import { say } from "@/wording/cli";
@@ -39,7 +50,7 @@ export async function caseBench(
   const terms = {
     currency: site.currency,
     perKwh,
-    priceRisePerYearFrac: tariff.priceRisePerYearFrac,
+    rises: tariffRises(site, running.horizonYears, facts.ageYears),
     discountFrac: running.discountFrac,
     horizonYears: running.horizonYears,
   };

@@ -7,7 +7,7 @@ import type { SiteDocument } from "@/contracts/site";
 import { BYPASS_DROP_V, circuitsOf, costPerKwh, mixedYearOnSite, modulePlan, siteWithModule, stringsNow } from "@/core/comparison";
 import { cableSections, cheapestSection, mixedReport, squaredHours, stringCheck } from "@/core/electrical";
 import { loadDoubts, loadReport } from "@/core/loads";
-import { pricePerKwh, yearlyKwhWorth } from "@/core/money";
+import { pricePerKwh, tariffRises, yearlyKwhWorth } from "@/core/money";
 import { arrayNameplateW, nameplateW, type PvArray, partOfSite } from "@/core/site";
 import { monthBins } from "@/core/time";
 import { albedoGain, hourProfile, monthSums, type PreparedWeather, runPrepared, stormReport, sumOf } from "@/core/yield";
@@ -89,12 +89,7 @@ export function cableBench({ site, array, prepared }: SiteYear, options: CliOpti
       hours,
       fullW,
     ),
-    lifeValuePerKwhYear: yearlyKwhWorth(
-      figures.price!,
-      site.money.tariff.priceRisePerYearFrac,
-      site.money.running.discountFrac,
-      figures.years!,
-    ),
+    lifeValuePerKwhYear: yearlyKwhWorth(figures.price!, tariffRises(site, figures.years!), site.money.running.discountFrac),
     pricePerM: figures.perM!,
     pricePerMm2M: figures.perMm2!,
   });

@@ -28,6 +28,7 @@ export const indicatorsSchema = z.strictObject({
   key: z.string(),
   performanceRatio: z.number().nullable(),
   temperatureCorrectedRatio: z.number().nullable(),
+  usualHeatRatio: z.number().nullable(),
   specificYieldKwhPerKwp: z.number().nullable(),
   energyPerformanceIndex: z.number().nullable(),
   availabilityByTimeFrac: z.number().nullable(),
@@ -52,7 +53,14 @@ export const ageingReportSchema = z.strictObject({
   /** Half the interval's width with one, two and three more years. */
   halfWidthLater: z.array(z.number().nullable()),
   firstStep: interval.nullable(),
+  /** What the standing level says to the guaranteed one. */
   verdict: z.enum(["too-soon", "within", "below", "undecided", "no-warranty"]),
+  /** What the rate alone says to the guaranteed one; below needs three years. */
+  rateVerdict: z.enum(["slower", "faster", "undecided"]).nullable(),
+  /** Output over rating at the record's end, with its 95 % interval, and what is guaranteed at that age. */
+  level: z
+    .strictObject({ ageYears: z.number(), frac: z.number(), low: z.number(), high: z.number(), guaranteedFrac: z.number().nullable() })
+    .nullable(),
   plannedPerYearFrac: z.number(),
   warranty: z.strictObject({ years: z.number(), firstYearFrac: z.number(), perYearFrac: z.number() }).nullable(),
   methods: z.array(method),
@@ -183,7 +191,7 @@ export const entryEffectSchema = z.strictObject({
 export type EntryEffect = z.output<typeof entryEffectSchema>;
 
 /** Rises when the search for causes changes: what an older edition stored is made anew. */
-export const ATTRIBUTION_EDITION = 7;
+export const ATTRIBUTION_EDITION = 8;
 
 /** All that the readings say of causes: each month by evidence beside what the ledger planned, findings, and the chapters' figures. */
 export const attributionViewSchema = z.strictObject({

@@ -14,6 +14,7 @@ export const ledgerLineSchema = z.strictObject({
   promiseKwh: kwh.nullable(),
   meteredKwh: kwh.nullable(),
   dataGapKwh: kwh,
+  referenceGapKwh: kwh,
   unmatchedKwh: kwh,
   unexplainedKwh: kwh.nullable(),
   readFrac: z.number(),

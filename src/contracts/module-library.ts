@@ -3,7 +3,7 @@ import { moduleSchema } from "./site";
 
 /** Made-up modules of common kinds, for a book that begins without a datasheet. Not one of them is for sale. */
 const LIBRARY: Readonly<Record<string, z.input<typeof moduleSchema>>> = {
-  "Ambry 400": { pmpW: 400, vocV: 49.1, iscA: 10.3, vmpV: 41, impA: 9.76, cellsInSeries: 72, noctC: 45, areaM2: 2 },
+  "Ambry 400": { pmpW: 400, vocV: 49.1, iscA: 10.3, vmpV: 41, impA: 9.76, cellsInSeries: 72, noctC: 45, areaM2: 2, maxSystemV: 1500 },
   "Quayle 375": {
     pmpW: 375,
     vocV: 41.4,
@@ -15,6 +15,7 @@ const LIBRARY: Readonly<Record<string, z.input<typeof moduleSchema>>> = {
     betaVocPerK: -0.0027,
     noctC: 44,
     areaM2: 1.82,
+    maxSystemV: 1500,
   },
   "Tarn 330": {
     pmpW: 330,
@@ -26,6 +27,7 @@ const LIBRARY: Readonly<Record<string, z.input<typeof moduleSchema>>> = {
     gammaPmpPerK: -0.0037,
     noctC: 45,
     areaM2: 1.68,
+    maxSystemV: 1000,
   },
   "Lantern 245 (older)": {
     pmpW: 245,
@@ -39,6 +41,7 @@ const LIBRARY: Readonly<Record<string, z.input<typeof moduleSchema>>> = {
     alphaIscPerK: 0.0006,
     noctC: 46,
     areaM2: 1.63,
+    maxSystemV: 1000,
   },
   "Heron 430 two-sided": {
     pmpW: 430,
@@ -51,6 +54,7 @@ const LIBRARY: Readonly<Record<string, z.input<typeof moduleSchema>>> = {
     betaVocPerK: -0.0025,
     noctC: 43,
     areaM2: 1.95,
+    maxSystemV: 1500,
     bifacialityFrac: 0.75,
   },
   "Skerry 545": {
@@ -64,6 +68,7 @@ const LIBRARY: Readonly<Record<string, z.input<typeof moduleSchema>>> = {
     betaVocPerK: -0.0027,
     noctC: 45,
     areaM2: 2.58,
+    maxSystemV: 1500,
   },
   "Wicket 100 (small)": {
     pmpW: 100,
@@ -76,6 +81,7 @@ const LIBRARY: Readonly<Record<string, z.input<typeof moduleSchema>>> = {
     gammaPmpPerK: -0.0041,
     noctC: 46,
     areaM2: 0.6,
+    maxSystemV: 600,
   },
   "Vellum 150 (thin film)": {
     pmpW: 150,

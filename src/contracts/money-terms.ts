@@ -12,6 +12,9 @@ export const tariffSchema = z.strictObject({
   importPerKwh: price.nullable().default(null),
   exportPerKwh: price.nullable().default(null),
   priceRisePerYearFrac: z.number().min(-0.2).max(0.5, say.isAShareWrite3As).default(0.03),
+  exportRisePerYearFrac: z.number().min(-0.2).max(0.5, say.isAShareWrite3As).default(0),
+  exportUntil: isoDate.nullable().default(null),
+  exportThenPerKwh: price.nullable().default(null),
   selfUsedFrac: frac.default(1),
 });
 

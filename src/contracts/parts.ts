@@ -15,7 +15,8 @@ export const partReportSchema = z.strictObject({
   low: z.number().nullable(),
   high: z.number().nullable(),
   isTooSoon: z.boolean(),
-  verdict: z.enum(["too-soon", "within", "below", "undecided", "no-warranty"]),
+  /** What its rate says to the guaranteed one; null where there is no rate or no warranty. */
+  rateVerdict: z.enum(["slower", "faster", "undecided"]).nullable(),
   /** How much faster than the other parts it ages, on the same days; null where it can't be told. */
   againstRest: interval.nullable(),
   /** Days that the reading is made of. */

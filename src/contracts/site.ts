@@ -38,6 +38,7 @@ export const moduleSchema = z
     alphaIscPerK: z.number().min(-0.001).max(0.005).default(0.0005),
     noctC: z.number().min(20).max(90).default(45),
     areaM2: positive("area").nullable().default(null),
+    maxSystemV: positive(say.highestSystemVoltage).max(3000).nullable().default(null),
     bifacialityFrac: frac.default(0),
   })
   .superRefine(({ pmpW, vocV, iscA, vmpV, impA }, context) => {

@@ -9,10 +9,22 @@ import { bills } from "./migrations/0006-bills";
 import { fieldBook } from "./migrations/0007-field-book";
 import { secondEdition } from "./migrations/0008-second-edition";
 import { nothingBringsItDown } from "./migrations/0009-nothing-brings-it-down";
+import { referenceOfTheTimeRead } from "./migrations/0010-reference-of-the-time-read";
 
 const migrator = (sequelize: Sequelize) =>
   new Umzug({
-    migrations: [booksAndPages, variants, sparseAndDecisions, feeds, causes, bills, fieldBook, secondEdition, nothingBringsItDown],
+    migrations: [
+      booksAndPages,
+      variants,
+      sparseAndDecisions,
+      feeds,
+      causes,
+      bills,
+      fieldBook,
+      secondEdition,
+      nothingBringsItDown,
+      referenceOfTheTimeRead,
+    ],
     context: sequelize,
     storage: new SequelizeStorage({ sequelize, tableName: "migrations" }),
     logger: undefined,

@@ -131,7 +131,8 @@ const REFUSALS: Readonly<Record<RefusalReason, { readonly message: Say; readonly
   },
   "folder-closed": {
     message: () => "Files can't be written on the machine where Dusty Ledger runs.",
-    help: () => "Nothing was stored. Let its user write to the folder that holds its files, or look whether the disk is well; then try again.",
+    help: () =>
+      "Nothing was stored. Let its user write to the folder that holds its files, or look whether the disk is well; then try again.",
   },
   "uploads-full": {
     message: (f) => `Uploaded files that wait to be put in hold ${f.megabytes} MB; at most ${f.mostMegabytes} MB may wait.`,

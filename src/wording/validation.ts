@@ -66,6 +66,7 @@ export const say = catalogue({
   latitudeLiesBetween90And90: "latitude lies between -90 and 90 (north pole)",
   longitudeLiesBetween180And180: "longitude lies between -180 and 180, east positive",
   nameATimeZoneOfThe: 'name a time zone of the IANA list, such as "Europe/Madrid"',
+  highestSystemVoltage: "highest system voltage",
   theColdestAirOnRecordIn: "the coldest air on record, in C",
   theHottestDaysAirInC: "the hottest day's air, in C",
   aModulesRatedPowerIsIn: "a module's rated power is in W and stays below 2000",

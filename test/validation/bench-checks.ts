@@ -125,7 +125,7 @@ export const BENCH_CHECKS: readonly MethodCheck[] = [
   {
     stage: "Strings and cables",
     method: "String limits",
-    source: "IEC 62548:2016",
+    source: "IEC 62548-1:2023",
     unit: "V",
     tolerance: "1e-9; counts exact",
     comparisons: over<Numbers, Numbers>("cable-and-string", "string", CLOSED, (input, expected) => {

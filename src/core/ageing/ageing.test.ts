@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { seededUniform } from "../statistics";
-import { ageingVerdict, firstStep, monthlyTrend, naiveYears, readAgeing, yearOnYear } from ".";
+import { firstStep, monthlyTrend, naiveYears, rateVerdict, readAgeing, yearOnYear } from ".";
 
 const DAY_MS = 86_400_000;
 const daysFrom = (first: string, count: number): string[] =>
@@ -99,13 +99,14 @@ describe("an ageing reading", () => {
   it("says too soon under two years", () => {
     const early = readAgeing(input(1.5, 0.008));
     expect(early.isTooSoon).toBe(true);
-    expect(ageingVerdict(early, { firstYearFrac: 0.02, perYearFrac: 0.005 })).toBe("too-soon");
+    expect(rateVerdict(early, { firstYearFrac: 0.02, perYearFrac: 0.005 })).toBeNull();
   });
 
-  it("judges by the interval: within, below, undecided", () => {
+  it("sets the rate against the guaranteed one by its interval, and calls it faster from three years on", () => {
     const reading = { ...readAgeing(input(5, 0.006)), low: 0.004, high: 0.008 };
-    const against = (perYearFrac: number) => ageingVerdict(reading, { firstYearFrac: 0.02, perYearFrac });
-    expect([against(0.009), against(0.003), against(0.006)]).toEqual(["within", "below", "undecided"]);
-    expect(ageingVerdict(reading, null)).toBe("no-warranty");
+    const against = (perYearFrac: number, years = 5) => rateVerdict({ ...reading, years }, { firstYearFrac: 0.02, perYearFrac });
+    expect([against(0.008), against(0.0039), against(0.006)]).toEqual(["slower", "faster", "undecided"]);
+    expect([against(0.003, 2.99), against(0.003, 3)]).toEqual(["undecided", "faster"]);
+    expect(rateVerdict(reading, null)).toBeNull();
   });
 });

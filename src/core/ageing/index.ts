@@ -6,9 +6,16 @@ export {
   type AgeingMethod,
   type AgeingMethodName,
   type AgeingReading,
-  type AgeingVerdict,
-  ageingVerdict,
   type FilterStep,
   readAgeing,
 } from "./read-ageing";
+export {
+  type AgeingVerdict,
+  guaranteedFrac,
+  type ModuleLevel,
+  moduleLevel,
+  type RateAgainstWarranty,
+  rateVerdict,
+  warrantyVerdict,
+} from "./warranty";
 export { type YearOnYear, type YearOnYearTerms, type YearPair, yearOnYear } from "./year-on-year";

@@ -1,4 +1,3 @@
-import type { AgeingTerms } from "../site";
 import { quantileOf } from "../statistics";
 import { DAYS_PER_YEAR } from "../units";
 import { type FirstStep, firstStep } from "./first-step";
@@ -22,8 +21,6 @@ export interface FilterStep {
   readonly days: number;
   readonly perYearFrac: number;
 }
-
-export type AgeingVerdict = "too-soon" | "within" | "below" | "undecided" | "no-warranty";
 
 export interface AgeingReading {
   /** Years between the first and the last day that tell something. */
@@ -144,12 +141,4 @@ const asLossOfFirst = (slopeLog: number, atYears: number): number => -slopeLog /
 function ends(values: Float64Array): [number, number] {
   const first = values.findIndex((value) => !Number.isNaN(value));
   return [Math.max(0, first), values.findLastIndex((value) => !Number.isNaN(value)) + 1];
-}
-
-/** What the warranty says to a reading: within when even the worse end of the interval keeps it, below when the better end breaks it. */
-export function ageingVerdict(reading: AgeingReading, warranty: AgeingTerms | null): AgeingVerdict {
-  if (reading.isTooSoon || Number.isNaN(reading.perYearFrac)) return "too-soon";
-  if (!warranty) return "no-warranty";
-  if (reading.high <= warranty.perYearFrac) return "within";
-  return reading.low > warranty.perYearFrac ? "below" : "undecided";
 }

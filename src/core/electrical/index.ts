@@ -31,6 +31,6 @@ export { SPOT_CAUSES, type SpotCause } from "./spot-causes";
 export { type InstrumentTerms, type SpotReport, spotCheck, spotCurve, USUAL_INSTRUMENTS } from "./spot-check";
 export { SPOT_DOUBTS, type SpotDoubt, spotDoubts } from "./spot-doubts";
 export { type Judged, SPOT_QUANTITIES, type SpotModule, type SpotQuantity, type SpotReading } from "./spot-reading";
-export { type Limit, type StringCheck, stringCheck } from "./string-check";
+export { type ColdGuess, LIMIT_KEYS, type Limit, type LimitKey, type StringCheck, stringCheck } from "./string-check";
 export { type StringCurve, type StringPoint, stringCurrentA, stringCurve, stringPoint, stringVoltageV } from "./string-curve";
 export { type StringLimits, type StringLimitsIn, stringLimits } from "./string-limits";

@@ -2,8 +2,16 @@ import { describe, expect, it } from "vitest";
 import type { Inverter, ModuleType, Place, PvArray } from "../site";
 import { stringCheck } from ".";
 
-const place = { recordLowC: -20, recordHighC: 38 } as Place;
-const module = { vocV: 40, vmpV: 33, iscA: 10, betaVocPerK: -0.003, gammaPmpPerK: -0.004 } as ModuleType;
+const place = { recordLowC: -20, recordHighC: 38, latitudeDeg: 46.5, elevationM: 1500 } as Place;
+const module = {
+  vocV: 40,
+  vmpV: 33,
+  iscA: 10,
+  betaVocPerK: -0.003,
+  gammaPmpPerK: -0.004,
+  maxSystemV: 1000,
+  bifacialityFrac: 0,
+} as ModuleType;
 const array = { count: 20, modulesPerString: 10 } as PvArray;
 const inverter = { perModule: false, maxDcV: 600, mpptMinV: 200, mpptMaxV: 500, inputs: 1, inputMaxA: 25 } as Inverter;
 const check = (
@@ -23,14 +31,14 @@ const COLD_VMP = 10 * 33 * 1.18;
 
 describe("strings on an inverter", () => {
   it("have their voltages on the coldest morning and in the heat", () => {
-    const { coldVoc, hotVmp, coldVmp, hotCellC, recordLowC, assumed, strings, modulesInSeries } = check();
+    const { coldVoc, hotVmp, coldVmp, hotCellC, recordLowC, isHeatAssumed, strings, modulesInSeries } = check();
     expect(coldVoc.value).toBeCloseTo(COLD_VOC, 9);
     expect(hotVmp.value).toBeCloseTo(HOT_VMP, 9);
     expect(coldVmp.value).toBeCloseTo(COLD_VMP, 9);
-    expect({ hotCellC, recordLowC, assumed, strings, modulesInSeries }).toEqual({
+    expect({ hotCellC, recordLowC, isHeatAssumed, strings, modulesInSeries }).toEqual({
       hotCellC: 73,
       recordLowC: -20,
-      assumed: false,
+      isHeatAssumed: false,
       strings: 2,
       modulesInSeries: 10,
     });
@@ -74,7 +82,8 @@ describe("strings on an inverter", () => {
 
   it("says nothing of what it does not know", () => {
     const unknown = { value: null, limit: null, holds: null };
-    expect(check({ module: { vocV: null } })).toMatchObject({ coldVoc: { holds: null }, hotVmp: { value: null }, range: null });
+    expect(check({ module: { vocV: null } })).toMatchObject({ coldVoc: { holds: null }, moduleVoc: { value: null }, range: null });
+    expect(check({ module: { vmpV: null } })).toMatchObject({ hotVmp: { value: null }, range: null });
     expect(check({ module: { vmpV: null } }).coldVmp.holds).toBeNull();
     expect(check({ module: { iscA: null }, inverter: { inputMaxA: null } }).current).toEqual(unknown);
     expect(check({ inverter: { maxDcV: null, mpptMinV: null, mpptMaxV: null } })).toMatchObject({
@@ -84,8 +93,41 @@ describe("strings on an inverter", () => {
     });
   });
 
-  it("takes usual temperatures where the book has none, and says so", () => {
-    expect(check({ place: { recordLowC: null } })).toMatchObject({ recordLowC: -10, hotCellC: 73, assumed: true });
-    expect(check({ place: { recordHighC: null } })).toMatchObject({ recordLowC: -20, hotCellC: 75, assumed: true });
+  it("does not judge the cold without the place's record: a guess stands beside it", () => {
+    const { coldVoc, moduleVoc, coldVmp, range, coldGuess, hotVmp } = check({ place: { recordLowC: null } });
+    for (const limit of [coldVoc, moduleVoc, coldVmp]) expect(limit).toMatchObject({ value: null, holds: null });
+    expect(range).toBeNull();
+    expect(hotVmp.holds).toBe(true);
+    // In the mountains an assumed -10 C would have passed what the cold breaks.
+    expect(coldGuess!.airC).toBeLessThan(-25);
+    expect(coldGuess!.vocV).toBeCloseTo(400 * (1 - 0.003 * (coldGuess!.airC - 25)), 9);
+    expect(check().coldGuess).toBeNull();
+  });
+
+  it("guesses the colder the higher and the farther from the equator", () => {
+    const guess = (latitudeDeg: number, elevationM: number) =>
+      check({ place: { recordLowC: null, latitudeDeg, elevationM } }).coldGuess!.airC;
+    expect(guess(46.5, 2500)).toBeCloseTo(guess(46.5, 1500) - 6.5, 9);
+    expect([guess(0, 0) > guess(34, 0), guess(34, 0) > guess(65, 0)]).toEqual([true, true]);
+    expect(guess(-34, 0)).toBe(guess(34, 0));
+    expect(guess(0, 2850)).toBeGreaterThan(-5);
+  });
+
+  it("takes a usual hottest day where the book has none, and says so", () => {
+    expect(check({ place: { recordHighC: null } })).toMatchObject({ recordLowC: -20, hotCellC: 75, isHeatAssumed: true });
+  });
+
+  it("holds the cold against what the modules themselves bear, and takes the lower for the count", () => {
+    const beside = (maxSystemV: number | null) => check({ module: { maxSystemV } });
+    expect([beside(COLD_VOC + 1e-6).moduleVoc.holds, beside(COLD_VOC - 1e-6).moduleVoc.holds]).toEqual([true, false]);
+    expect(beside(null).moduleVoc.holds).toBeNull();
+    expect(beside(500).range!.most).toBe(11);
+  });
+
+  it("two-sided modules bring the current of the light behind them", () => {
+    const { current, rearFrac } = check({ module: { bifacialityFrac: 0.8 } });
+    expect(rearFrac).toBeCloseTo(0.8 * 0.135, 12);
+    expect(current.value).toBeCloseTo(25 * 1.108, 9);
+    expect(current.holds).toBe(false);
   });
 });

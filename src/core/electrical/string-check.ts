@@ -1,13 +1,14 @@
 import type { Inverter, ModuleType, Place, PvArray } from "../site";
-import { type StringLimits, stringLimits } from "./string-limits";
+import { coldestAirGuessC } from "./cold-estimate";
+import { stringLimits } from "./string-limits";
 
-/** Cells over the air on the hottest day, K, by which a working string is warmer. Source: IEC 62548:2016, annex on cell temperatures (30 to 35 K over air on open racks). */
+/** Cells over the air on the hottest day, K, by which a working string is warmer. Source: IEC 62548-1:2023, cell temperatures on open racks (30 to 35 K over air). */
 const CELL_OVER_AIR_K = 35;
-const USUAL_LOW_C = -10;
 const USUAL_HIGH_C = 40;
-const USUAL_SYSTEM_V = 1000;
-/** Current above rating under bright edges of clouds and by tolerance. Source: IEC 62548:2016. */
+/** Current above rating under bright edges of clouds and by tolerance. Source: IEC 62548-1:2023. */
 const CURRENT_MARGIN = 1.25;
+/** Light on the back of a two-sided module over that on its front, at which its rating is told. Source: IEC TS 60904-1-2:2019 (135 W/m2 behind 1000). */
+const REAR_OVER_FRONT = 0.135;
 
 /** One limit of a string on its inverter: the value, what it must keep, and whether it does; null where the book does not say enough. */
 export interface Limit {
@@ -16,65 +17,92 @@ export interface Limit {
   readonly holds: boolean | null;
 }
 
+/** What a guess at the coldest air would mean, where the book has no record of it. */
+export interface ColdGuess {
+  readonly airC: number;
+  readonly vocV: number | null;
+  readonly vmpV: number | null;
+}
+
 export interface StringCheck {
   readonly modulesInSeries: number;
   readonly strings: number;
-  /** Open-circuit voltage on the coldest morning against what the input bears. */
+  /** Open-circuit voltage on the coldest morning against what the input bears, and against what the modules bear. Not known without the place's record. */
   readonly coldVoc: Limit;
+  readonly moduleVoc: Limit;
   /** Working voltage in the heat against the window's lower end, and in the cold against its upper end. */
   readonly hotVmp: Limit;
   readonly coldVmp: Limit;
-  /** Short-circuit current of all strings of one input, with its margin. */
+  /** Short-circuit current of all strings of one input, with its margin and the light on the back of two-sided modules. */
   readonly current: Limit;
-  /** Modules that may stand in one string. */
+  /** Modules that may stand in one string; null where a limit or the coldest air is not known. */
   readonly range: { readonly least: number; readonly most: number } | null;
-  readonly recordLowC: number;
+  readonly recordLowC: number | null;
+  /** Null where the record is known. */
+  readonly coldGuess: ColdGuess | null;
   readonly hotCellC: number;
-  /** The temperatures are usual ones: the book does not know its own. */
-  readonly assumed: boolean;
+  /** The hottest air is a usual one: the book does not know its own. */
+  readonly isHeatAssumed: boolean;
+  /** Share by which light on the back adds to the current, 0 where the modules have one side. */
+  readonly rearFrac: number;
 }
+
+/** The limits of a check, in the order in which they are shown. */
+export const LIMIT_KEYS = ["coldVoc", "moduleVoc", "hotVmp", "coldVmp", "current"] as const;
+export type LimitKey = (typeof LIMIT_KEYS)[number];
 
 const judged = (value: number | null, limit: number | null, holds: (v: number, l: number) => boolean): Limit => ({
   value,
   limit,
   holds: value === null || limit === null ? null : holds(value, limit),
 });
+const atMost = (value: number, limit: number): boolean => value <= limit;
 
-/** Voltages and current of an array's strings against its inverter's limits. Source: IEC 62548:2016, Photovoltaic arrays: design requirements. */
+/** Voltages and current of an array's strings against its inverter's limits. Source: IEC 62548-1:2023, Photovoltaic arrays: design requirements. */
 export function stringCheck(place: Place, array: PvArray, module: ModuleType, inverter: Inverter): StringCheck {
   const perModule = inverter.perModule;
   const modulesInSeries = perModule ? 1 : (array.modulesPerString ?? array.count);
   const strings = perModule ? array.count : Math.ceil(array.count / modulesInSeries);
-  const recordLowC = place.recordLowC ?? USUAL_LOW_C;
+  const { recordLowC } = place;
   const hotCellC = (place.recordHighC ?? USUAL_HIGH_C) + CELL_OVER_AIR_K;
   const { vocV, vmpV, iscA } = module;
-  const at = (tempC: number): StringLimits | null =>
-    vocV === null || vmpV === null
-      ? null
-      : stringLimits({
-          modulesInSeries,
-          vocStcV: vocV,
-          vmpStcV: vmpV,
-          betaVocPerK: module.betaVocPerK,
-          vmpCoeffPerK: module.gammaPmpPerK,
-          recordLowCellTempC: recordLowC,
-          hotCellTempC: tempC,
-          maxSystemV: inverter.maxDcV ?? USUAL_SYSTEM_V,
-          mpptMinV: inverter.mpptMinV ?? 0,
-        });
-  const hot = at(hotCellC);
-  const cold = at(recordLowC);
+  const voc = (cellC: number): number | null => vocV && modulesInSeries * vocV * (1 + module.betaVocPerK * (cellC - 25));
+  const vmp = (cellC: number): number | null => vmpV && modulesInSeries * vmpV * (1 + module.gammaPmpPerK * (cellC - 25));
+  const inCold = (volts: (cellC: number) => number | null): number | null => (recordLowC === null ? null : volts(recordLowC));
   const perInput = perModule ? 1 : Math.ceil(strings / (inverter.inputs ?? 1));
+  const rearFrac = module.bifacialityFrac * REAR_OVER_FRONT;
+  const guessC = coldestAirGuessC(place);
   return {
     modulesInSeries,
     strings,
-    coldVoc: judged(hot?.stringVocColdV ?? null, inverter.maxDcV, (v, l) => v <= l),
-    hotVmp: judged(hot?.stringVmpHotV ?? null, inverter.mpptMinV, (v, l) => v >= l),
-    coldVmp: judged(cold?.stringVmpHotV ?? null, inverter.mpptMaxV, (v, l) => v <= l),
-    current: judged(iscA === null ? null : iscA * CURRENT_MARGIN * perInput, inverter.inputMaxA, (v, l) => v <= l),
-    range: hot && inverter.maxDcV !== null ? { least: Math.max(1, hot.minModules), most: hot.maxModules } : null,
+    coldVoc: judged(inCold(voc), inverter.maxDcV, atMost),
+    moduleVoc: judged(inCold(voc), module.maxSystemV, atMost),
+    hotVmp: judged(vmp(hotCellC), inverter.mpptMinV, (v, l) => v >= l),
+    coldVmp: judged(inCold(vmp), inverter.mpptMaxV, atMost),
+    current: judged(iscA && iscA * (1 + rearFrac) * CURRENT_MARGIN * perInput, inverter.inputMaxA, atMost),
+    range: rangeOf(place, module, inverter, hotCellC),
     recordLowC,
+    coldGuess: recordLowC === null ? { airC: guessC, vocV: voc(guessC), vmpV: vmp(guessC) } : null,
     hotCellC,
-    assumed: place.recordLowC === null || place.recordHighC === null,
+    isHeatAssumed: place.recordHighC === null,
+    rearFrac,
   };
+}
+
+/** How many modules fit between the window's lower end in the heat and the lowest voltage that anything bears in the cold. */
+function rangeOf({ recordLowC }: Place, module: ModuleType, inverter: Inverter, hotCellC: number): StringCheck["range"] {
+  const { vocV, vmpV } = module;
+  if (vocV === null || vmpV === null || recordLowC === null || inverter.maxDcV === null) return null;
+  const { minModules, maxModules } = stringLimits({
+    modulesInSeries: 1,
+    vocStcV: vocV,
+    vmpStcV: vmpV,
+    betaVocPerK: module.betaVocPerK,
+    vmpCoeffPerK: module.gammaPmpPerK,
+    recordLowCellTempC: recordLowC,
+    hotCellTempC: hotCellC,
+    maxSystemV: Math.min(inverter.maxDcV, module.maxSystemV ?? Number.POSITIVE_INFINITY),
+    mpptMinV: inverter.mpptMinV ?? 0,
+  });
+  return { least: Math.max(1, minModules), most: maxModules };
 }

@@ -17,7 +17,7 @@ export interface StringLimits {
   readonly minModules: number;
 }
 
-/** Voltage of a string on the coldest morning and in the heat, and how many modules fit between the two limits. Source: IEC 62548:2016, Photovoltaic arrays: design requirements. */
+/** Voltage of a string on the coldest morning and in the heat, and how many modules fit between the two limits. Source: IEC 62548-1:2023, Photovoltaic (PV) arrays: design requirements. */
 export function stringLimits(input: StringLimitsIn): StringLimits {
   const cold = input.vocStcV * (1 + input.betaVocPerK * (input.recordLowCellTempC - 25));
   const hot = input.vmpStcV * (1 + input.vmpCoeffPerK * (input.hotCellTempC - 25));

@@ -11,6 +11,7 @@ import {
   meteredOnto,
   mostEnergyKwh,
   performanceIndex,
+  performanceRatio,
   totalLine,
   verdictOf,
 } from ".";
@@ -76,6 +77,34 @@ describe("a ledger line", () => {
     const watts = Float64Array.from({ length: quarters.count }, (_, i) => run.expectedKwh[Math.floor(i / 4)]! * 1000);
     const [march] = linesFor(meter(watts, quarters, "power_w"));
     expect(march!.meteredKwh).toBeCloseTo(march!.expectedKwh, 6);
+  });
+});
+
+describe("the performance ratio", () => {
+  /** A meter that gives the same share of every interval's light; its noons are lost for a month. */
+  const even = meter(Float64Array.from(run.referenceStepKwh, (kwh) => 0.8 * kwh));
+  for (let i = 0; i < axis.count; i++) {
+    const hour = (i + 23) % 24;
+    if (hour >= 10 && hour < 15) even.values[i] = Number.NaN;
+  }
+
+  it("of a span that was read in part stands on the light of what was read", () => {
+    for (const line of linesFor(even)) {
+      expect(performanceRatio(line)).toBeCloseTo(0.8, 6);
+      // By the share of the expected energy it would be another.
+      expect(Math.abs(line.meteredKwh! / (line.referenceKwh * line.readFrac) - 0.8)).toBeGreaterThan(0.005);
+    }
+  });
+
+  it("is not told of a span of which nothing was read", () => {
+    expect(performanceRatio(ledgerLines(run, null, promise)[0]!)).toBeNull();
+  });
+
+  it("reference energy of the intervals sums to that of the span", () => {
+    const sum = run.referenceStepKwh.reduce((total, kwh) => total + kwh, 0);
+    expect(sum / run.referenceKwh.reduce((a, b) => a + b, 0)).toBeCloseTo(1, 6);
+    const [line] = linesFor(even);
+    expect(line!.referenceGapKwh).toBeGreaterThan(0.3 * line!.referenceKwh);
   });
 });
 

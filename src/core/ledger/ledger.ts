@@ -20,6 +20,8 @@ export interface LedgerLine {
   readonly meteredKwh: number | null;
   /** Expected energy of time with no or bad readings; set apart, not a loss. */
   readonly dataGapKwh: number;
+  /** Reference energy of time with no or bad readings. */
+  readonly referenceGapKwh: number;
   /** Metered energy of time without weather, which can't be compared. */
   readonly unmatchedKwh: number;
   /** What no account explains; positive is missing, negative more than expected. Null where nothing was read. */
@@ -48,6 +50,7 @@ export function ledgerLines(run: YieldRun, metered: MeteredOnAxis | null, monthl
       promiseKwh: monthlyPromiseKwh?.[Number(key.slice(5, 7)) - 1] ?? null,
       meteredKwh: read ? side.meteredKwh : null,
       dataGapKwh: side.dataGapKwh,
+      referenceGapKwh: side.referenceGapKwh,
       unmatchedKwh: side.unmatchedKwh,
       unexplainedKwh: read ? expectedKwh - side.dataGapKwh - (side.meteredKwh - side.unmatchedKwh) : null,
       readFrac: expectedKwh > 0 ? 1 - side.dataGapKwh / expectedKwh : read ? 1 : 0,
@@ -60,18 +63,21 @@ export function ledgerLines(run: YieldRun, metered: MeteredOnAxis | null, monthl
 interface MeterSide {
   meteredKwh: number;
   dataGapKwh: number;
+  referenceGapKwh: number;
   unmatchedKwh: number;
   readIntervals: number;
   splitKwh: number;
 }
 
 function meterSides(run: YieldRun, metered: MeteredOnAxis | null): MeterSide[] {
-  const sides = run.bins.keys.map((): MeterSide => ({ meteredKwh: 0, dataGapKwh: 0, unmatchedKwh: 0, readIntervals: 0, splitKwh: 0 }));
+  const none = { meteredKwh: 0, dataGapKwh: 0, referenceGapKwh: 0, unmatchedKwh: 0, readIntervals: 0, splitKwh: 0 };
+  const sides = run.bins.keys.map((): MeterSide => ({ ...none }));
   for (let i = 0; i < run.axis.count; i++) {
     const side = sides[run.bins.binOf[i]!]!;
     const expected = run.expectedKwh[i]!;
     const read = metered ? metered.readFrac[i]! : 0;
     if (!Number.isNaN(expected)) side.dataGapKwh += expected * (1 - read);
+    side.referenceGapKwh += run.referenceStepKwh[i]! * (1 - read);
     if (!metered || read === 0) continue;
     side.readIntervals++;
     side.meteredKwh += metered.kwh[i]!;
@@ -103,7 +109,8 @@ export function totalLine(key: string, lines: readonly LedgerLine[]): LedgerLine
     expectedKwh,
     promiseKwh: sumOrNull(lines, (l) => l.promiseKwh),
     meteredKwh: sumOrNull(lines, (l) => l.meteredKwh),
-    dataGapKwh: dataGapKwh,
+    dataGapKwh,
+    referenceGapKwh: sumOf(lines, (l) => l.referenceGapKwh),
     unmatchedKwh: sumOf(lines, (l) => l.unmatchedKwh),
     unexplainedKwh: sumOrNull(lines, (l) => l.unexplainedKwh),
     readFrac: expectedKwh > 0 ? 1 - dataGapKwh / expectedKwh : 0,
@@ -127,8 +134,11 @@ export function performanceIndex(line: LedgerLine): number | null {
   return line.meteredKwh === null || expectedKwh <= 0 ? null : (line.meteredKwh - line.unmatchedKwh) / expectedKwh;
 }
 
-/** Metered over reference, for the time that was read. Source: IEC 61724-1:2021, performance ratio. */
+/**
+ * Metered over the reference energy of the intervals that were read: the share of the expected energy would be another, since heat and clipping take
+ * more of noon than of morning. Source: IEC 61724-1:2021, performance ratio.
+ */
 export function performanceRatio(line: LedgerLine): number | null {
-  const referenceReadKwh = line.referenceKwh * line.readFrac;
+  const referenceReadKwh = line.referenceKwh - line.referenceGapKwh;
   return line.meteredKwh === null || referenceReadKwh <= 0 ? null : (line.meteredKwh - line.unmatchedKwh) / referenceReadKwh;
 }

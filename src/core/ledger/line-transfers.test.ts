@@ -15,6 +15,7 @@ const line = {
   unexplainedKwh: 1000 - 153 - 20 - 695,
   readFrac: 0.98,
   filledReferenceKwh: 0,
+  referenceGapKwh: 0,
   splitKwh: 0,
 } as unknown as LedgerLine;
 

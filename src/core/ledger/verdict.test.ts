@@ -16,6 +16,7 @@ const line = (parts: Partial<LedgerLine> = {}): LedgerLine => ({
   unexplainedKwh: 0,
   readFrac: 1,
   filledReferenceKwh: 0,
+  referenceGapKwh: 0,
   splitKwh: 0,
   ...parts,
 });

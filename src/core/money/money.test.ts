@@ -50,6 +50,7 @@ const line = (key: string, meteredKwh: number | null, readFrac = 1): LedgerLine 
   unmatchedKwh: 0,
   unexplainedKwh: 0,
   filledReferenceKwh: 0,
+  referenceGapKwh: 0,
   accountsKwh: {} as LedgerLine["accountsKwh"],
 });
 const months = (year: number, kwh: number): LedgerLine[] =>

@@ -12,6 +12,7 @@ const terms: PaybackTerms = {
   exportPerKwh: "0.10",
   selfUsedFrac: 0.6,
   priceRisePerYearFrac: 0.1,
+  exportRisePerYearFrac: 0.1,
   ageing: { firstYearFrac: 0.02, perYearFrac: 0.01 },
   horizonYears: 5,
   perYear: [

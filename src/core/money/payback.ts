@@ -1,6 +1,7 @@
 import { type AgeingRate, ageingFactor } from "../module";
 import { amountOf, Exact, quantity, sumOf, ZERO } from "./exact";
 import { presentValue, type RateOfReturn, rateOfReturn } from "./finance";
+import { type PriceTerms, priceIn } from "./price-path";
 
 /** A cost that comes every year, as a decimal numeral of the first year. */
 export interface YearlyCost {
@@ -17,17 +18,12 @@ export interface LaterSum {
 }
 
 /** What a payback is reckoned from. Sums are decimal numerals in the site's currency. */
-export interface PaybackTerms {
+export interface PaybackTerms extends PriceTerms {
   readonly currency?: string;
   readonly costs: readonly string[];
   readonly incentives: readonly string[];
   /** Energy of the first year in the field, kWh. */
   readonly firstYearKwh: number;
-  readonly importPerKwh: string;
-  /** Null: exported energy earns nothing. */
-  readonly exportPerKwh: string | null;
-  readonly selfUsedFrac: number;
-  readonly priceRisePerYearFrac: number;
   readonly ageing: AgeingRate;
   readonly horizonYears: number;
   /** Upkeep, insurance, cleaning. */
@@ -91,7 +87,7 @@ interface Row {
 
 /**
  * Simple payback (net cost over first-year value), payback with price rise, ageing, upkeep and replacements, and the same discounted, year by year.
- * The price holds for the first year and rises at each anniversary; within a year savings come evenly and flows are discounted from its
+ * Prices hold for the first year; bought energy rises at each anniversary, exported energy by its own terms; within a year savings come evenly and flows are discounted from its
  * end. Sums are exact decimals; energies are rounded to the Wh.
  * Source: Short, Packey & Holt, 1995, A manual for the economic evaluation of energy efficiency and renewable energy technologies.
  */
@@ -99,9 +95,9 @@ export function payback(terms: PaybackTerms): Payback {
   const { currency = "EUR", horizonYears } = terms;
   const money = (value: Exact): string => amountOf(value, currency);
   const netCost = sumOf(terms.costs).minus(sumOf(terms.incentives));
-  const perKwh = valuePerKwh(terms);
+  const perKwh = priceIn(terms, 1);
   const firstYearValue = perKwh.times(terms.firstYearKwh.toFixed(3));
-  const rows = Array.from({ length: horizonYears }, (_, k) => rowOf(terms, perKwh, k + 1));
+  const rows = Array.from({ length: horizonYears }, (_, k) => rowOf(terms, k + 1));
   const growth = new Exact(1).plus(terms.discountFrac ?? 0);
   const nets = rows.map(({ net }) => net);
   const discounted = nets.map((net, k) => net.div(growth.pow(k + 1)));
@@ -140,17 +136,13 @@ export function payback(terms: PaybackTerms): Payback {
 
 /** Years until it is paid back with price rise, ageing, upkeep and replacements, and nothing else: for asking often. */
 export function risingYears(terms: PaybackTerms): number | null {
-  const perKwh = valuePerKwh(terms);
-  const nets = Array.from({ length: terms.horizonYears }, (_, k) => rowOf(terms, perKwh, k + 1).net);
+  const nets = Array.from({ length: terms.horizonYears }, (_, k) => rowOf(terms, k + 1).net);
   return crossingYears(sumOf(terms.costs).minus(sumOf(terms.incentives)), nets);
 }
 
-const valuePerKwh = ({ importPerKwh, exportPerKwh, selfUsedFrac }: PaybackTerms): Exact =>
-  new Exact(importPerKwh).times(selfUsedFrac).plus(new Exact(exportPerKwh ?? 0).times(new Exact(1).minus(selfUsedFrac)));
-
-function rowOf(terms: PaybackTerms, perKwh: Exact, year: number): Row {
+function rowOf(terms: PaybackTerms, year: number): Row {
   const energyKwh = terms.firstYearKwh * agedShare(year, terms.ageing);
-  const risen = perKwh.times(new Exact(1).plus(terms.priceRisePerYearFrac).pow(year - 1));
+  const risen = priceIn(terms, year);
   const value = risen.times(energyKwh.toFixed(3));
   const upkeep = sumOf(
     (terms.perYear ?? []).map((cost) => new Exact(cost.amount).times(new Exact(1).plus(cost.risePerYearFrac).pow(year - 1))),

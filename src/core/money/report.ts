@@ -1,6 +1,7 @@
 import type { LedgerLine } from "../ledger";
 import type { Site } from "../site";
 import { type EnergyBasis, firstYearEnergy, type YearEnergy } from "./first-year";
+import { exportEndOf } from "./kwh-worth";
 import { type Payback, type PaybackTerms, payback } from "./payback";
 
 /** Payback of a site, or what is missing for it. */
@@ -51,6 +52,8 @@ export function moneyOf(
           exportPerKwh: tariff.exportPerKwh,
           selfUsedFrac: selfUsedFrac ?? tariff.selfUsedFrac,
           priceRisePerYearFrac: tariff.priceRisePerYearFrac,
+          exportRisePerYearFrac: tariff.exportRisePerYearFrac,
+          exportEnd: exportEndOf(tariff, site.commissioned),
           ageing: ageingPerYearFrac === null ? site.ageing : { ...site.ageing, perYearFrac: ageingPerYearFrac },
         }
       : null;
@@ -67,6 +70,7 @@ function promiseLines(promise: readonly number[] | null): LedgerLine[] {
     planeKwhM2: 0,
     referenceKwh: 0,
     dataGapKwh: 0,
+    referenceGapKwh: 0,
     unmatchedKwh: 0,
     unexplainedKwh: null,
     readFrac: 0,

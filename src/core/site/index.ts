@@ -2,7 +2,7 @@ export { circuitOf } from "./circuit";
 export { type EntryEffect, entryEffect, type ModelEntry } from "./entry-effect";
 export { type ArrayLayout, arrayLayout, arrayPlace, moduleSizeM, type PlacedArray } from "./layout";
 export { type FieldClash, type FieldMerge, mergeFields, withField } from "./merge-fields";
-export { arrayNameplateW, nameplateW, siteAcRatedW } from "./nameplate";
+export { arrayNameplateW, meanNameplateW, nameplateW, siteAcRatedW } from "./nameplate";
 export { partOfSite } from "./part-of-site";
 export { mergeChange, siteOn } from "./revision";
 export { type SiteSegment, siteSegments } from "./segments";

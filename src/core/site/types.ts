@@ -27,6 +27,8 @@ export interface ModuleType {
   readonly alphaIscPerK: number;
   readonly noctC: number;
   readonly areaM2: number | null;
+  /** Voltage against earth that its insulation bears, V, by its nameplate. */
+  readonly maxSystemV: number | null;
   readonly bifacialityFrac: number;
 }
 
@@ -199,6 +201,12 @@ export interface Tariff {
   readonly importPerKwh: string | null;
   readonly exportPerKwh: string | null;
   readonly priceRisePerYearFrac: number;
+  /** Rise of the export price a year; none for a fixed rate. */
+  readonly exportRisePerYearFrac: number;
+  /** Day on which the export price ends; null where it does not. */
+  readonly exportUntil: string | null;
+  /** What is paid for exported energy after it; null: nothing. */
+  readonly exportThenPerKwh: string | null;
   /** Share of production used on the spot; the rest is exported. */
   readonly selfUsedFrac: number;
 }

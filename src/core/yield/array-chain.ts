@@ -61,6 +61,7 @@ function fillLight(work: Workspace, { site, bin }: YieldSpan, plan: ArrayPlan, l
   else fillPlane(block, plan.plane, site.models.transposition, lit, block);
   const expectedW = fillReference(block, plan.nameplateW, lit, block.poaWm2, block.arrayW);
   run.referenceKwh[bin]! += expectedW * toKwh;
+  for (let k = 0; k < lit; k++) run.referenceStepKwh[block.at[k]!]! += block.arrayW[k]! * toKwh;
   run.planeKwhM2[bin]! += (expectedW / plan.nameplateW) * plan.shareFrac * toKwh * 1000;
   if (weather.anyFilled) run.filledReferenceKwh[bin]! += filledW(work, lit) * toKwh;
 }

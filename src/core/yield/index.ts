@@ -12,7 +12,14 @@ export { runPrepared, runYield } from "./run-yield";
 export { HORIZON_ID, type ObstacleCost, ownObstacleId, type ShadeReport, shadeReport, withoutShader } from "./shade-report";
 export { type AlbedoGain, albedoGain, type ClearingNow, clearingNow, type StormReport, stormReport } from "./snow-bench";
 export { fillSpread } from "./sub-hourly";
-export { expectedUncertainty, type TypicalYear, typicalYear, type Uncertainty, type UncertaintyPart } from "./uncertainty";
+export {
+  expectedUncertainty,
+  levelStandardFrac,
+  type TypicalYear,
+  typicalYear,
+  type Uncertainty,
+  type UncertaintyPart,
+} from "./uncertainty";
 export { arrayLightWm2 } from "./varying";
 export { applyWhatIf, type WhatIf } from "./what-if";
 export type { EvidencedCauses, YieldOptions, YieldRun } from "./workspace";

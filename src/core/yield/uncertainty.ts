@@ -58,6 +58,17 @@ export function expectedUncertainty(site: Site, weather: { readonly inPlane: boo
   ]);
 }
 
+/** Parts that stand between what is read on site and the modules' own level: neither their rating nor their ageing, which are what is asked. */
+const NOT_OF_READING: ReadonlySet<UncertaintyPart["name"]> = new Set(["rating", "ageing", "years"]);
+/** An AC meter of class 0.5 S to 1. Source: IEC 62053-21:2020 and -22:2020. */
+const METER = 0.005;
+
+/** Uncertainty of the modules' level as it is read on site, one deviation, as a share. */
+export function levelStandardFrac(site: Site, inPlane: boolean): number {
+  const { parts } = expectedUncertainty(site, { inPlane, ageYears: 0 });
+  return Math.hypot(METER, ...parts.filter(({ name }) => !NOT_OF_READING.has(name)).map(({ standardFrac }) => standardFrac));
+}
+
 /** A typical year: what half and nine of ten years bring. */
 export interface TypicalYear {
   readonly p50Kwh: number;

@@ -23,6 +23,8 @@ export interface YieldRun {
   readonly accountsKwh: Readonly<Record<ModelAccount, Float64Array>>;
   /** Reference energy of intervals whose irradiance was filled by rule. */
   readonly filledReferenceKwh: Float64Array;
+  /** Reference energy of each interval, kWh: for sums over a part of a bin. Single precision serves, since a bin's own sum stands beside it. */
+  readonly referenceStepKwh: Float32Array;
 }
 
 /**
@@ -106,6 +108,7 @@ export function workspace(site: Site, { sun, weather: filled }: PassingWeather, 
       planeKwhM2: byBin(),
       referenceKwh: byBin(),
       filledReferenceKwh: byBin(),
+      referenceStepKwh: new Float32Array(axis.count),
       accountsKwh: Object.fromEntries(MODEL_ACCOUNTS.map((account) => [account, byBin()])) as Record<ModelAccount, Float64Array>,
     },
   };

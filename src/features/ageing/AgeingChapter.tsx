@@ -8,7 +8,7 @@ import chapter from "@/features/kit/look/Chapter.module.css";
 import { ChartFrame } from "@/features/kit/save/ChartFrame";
 import { CauseProgress } from "@/features/ledger/attribution/CauseProgress";
 import styles from "@/features/ledger/attribution/Causes.module.css";
-import { ageingSentence } from "@/wording/ageing";
+import { ageingSentence, claimWords } from "@/wording/ageing";
 import { number, percent } from "@/wording/format";
 import { say } from "@/wording/screens/ageing";
 import { ageingWorking } from "@/wording/workings/cause-working";
@@ -130,6 +130,7 @@ function Letter({
             : say.theBookHoldsNoWarrantyTerms,
         )}
       </p>
+      <p>{claimWords}</p>
     </section>
   );
 }

@@ -13,13 +13,12 @@ import { fastestPart, partName, partsSentence } from "@/wording/parts";
 import { say } from "@/wording/screens/ageing";
 import { againstRestWorking, partWorking } from "@/wording/workings/part-working";
 
-const VERDICTS: Readonly<Record<PartReport["verdict"], string>> = {
-  "too-soon": say.tooSoonToTell,
-  within: "within warranty",
-  below: "below warranty",
-  undecided: "undecided",
-  "no-warranty": say.noWarrantyGiven,
-};
+const BY_RATE = { slower: say.slowerThanGuaranteed, faster: say.fasterThanGuaranteed, undecided: "undecided" } as const;
+
+function rateAgainst({ rateVerdict, isTooSoon }: PartReport): string {
+  if (rateVerdict) return BY_RATE[rateVerdict];
+  return isTooSoon ? say.tooSoonToTell : say.noWarrantyGiven;
+}
 
 const rate = (value: number | null): string => (value === null ? "–" : number(value * 100, 2));
 const range = (low: number | null, high: number | null): string => (low === null ? "–" : `${rate(low)} to ${rate(high)}`);
@@ -91,7 +90,7 @@ function PartsTable({ parts }: PartsTableProps) {
             <th>interval</th>
             <th>{say.fasterThanTheRestBy}</th>
             <th>interval</th>
-            <th style={{ textAlign: "left" }}>warranty</th>
+            <th style={{ textAlign: "left" }}>{say.rateAgainstWarranty}</th>
           </tr>
         </thead>
         <tbody>
@@ -103,7 +102,7 @@ function PartsTable({ parts }: PartsTableProps) {
               <Cells working={() => againstRestWorking(part)}>
                 {[rate(part.againstRest?.value ?? null), range(part.againstRest?.low ?? null, part.againstRest?.high ?? null)]}
               </Cells>
-              <td style={{ textAlign: "left" }}>{VERDICTS[part.verdict]}</td>
+              <td style={{ textAlign: "left" }}>{rateAgainst(part)}</td>
             </tr>
           ))}
         </tbody>

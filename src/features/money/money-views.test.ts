@@ -68,7 +68,7 @@ describe("a decision in words", () => {
     ageingPerYearFrac: 0,
     endsAfterYears: null,
   });
-  const terms: CaseTerms = { currency: "EUR", perKwh: "0.20", priceRisePerYearFrac: 0, discountFrac: 0, horizonYears: 10 };
+  const terms: CaseTerms = { currency: "EUR", perKwh: "0.20", rises: new Array<number>(10).fill(1), discountFrac: 0, horizonYears: 10 };
   const answer = (cost: number) => ({
     baseName: "As it stands",
     decisions: [decide(side("As it stands", 100), side("Turned", 110, cost), terms)],

@@ -142,6 +142,7 @@ function TariffSection({ form }: { form: SiteForm }) {
         {text("exportPerKwh", "Sold")}
         <PercentInput form={form} label={say.usedOnTheSpot} path="money.tariff.selfUsedFrac" />
         <PercentInput form={form} label={say.riseAYear} path="money.tariff.priceRisePerYearFrac" />
+        <PercentInput form={form} label={say.exportRiseAYear} path="money.tariff.exportRisePerYearFrac" />
       </div>
     </section>
   );

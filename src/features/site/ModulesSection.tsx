@@ -18,6 +18,7 @@ const DATASHEET = [
   { key: "impA", label: "Imp, A" },
   { key: "cellsInSeries", label: say.cellsInSeries },
   { key: "areaM2", label: "Area, m²" },
+  { key: "maxSystemV", label: say.systemVoltage },
 ] as const;
 
 /** Module types by datasheet, or from the small made-up library. */

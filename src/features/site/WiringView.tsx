@@ -1,6 +1,6 @@
 import { type LimitState, OneLine, type OneLineInverter, oneLineHeight } from "@/charts";
 import type { SiteDocument } from "@/contracts/site";
-import { type Limit, type StringCheck, stringCheck } from "@/core/electrical";
+import { LIMIT_KEYS, type Limit, type LimitKey, type StringCheck, stringCheck } from "@/core/electrical";
 import type { Inverter } from "@/core/site";
 import { Figure } from "@/features/kit/figures/Figure";
 import chapter from "@/features/kit/look/Chapter.module.css";
@@ -34,8 +34,8 @@ const checksOf = (site: SiteDocument): Checked[] =>
       })),
   );
 
-function stateOf({ coldVoc, hotVmp, coldVmp, current }: StringCheck): LimitState {
-  const states = [coldVoc, hotVmp, coldVmp, current].map((limit) => limit.holds);
+function stateOf(check: StringCheck): LimitState {
+  const states = LIMIT_KEYS.map((key) => check[key].holds);
   if (states.includes(false)) return "broken";
   return states.every((state) => state === true) ? "holds" : "unknown";
 }
@@ -123,6 +123,7 @@ const inWords = ({ strings, modulesInSeries }: StringCheck): string =>
 
 const COLUMNS = [
   { key: "coldVoc", head: "open, coldest", unit: "V", sign: "≤" },
+  { key: "moduleVoc", head: say.theSameModulesBear, unit: "V", sign: "≤" },
   { key: "hotVmp", head: "working, hottest", unit: "V", sign: "≥" },
   { key: "coldVmp", head: "working, coldest", unit: "V", sign: "≤" },
   { key: "current", head: "current × 1.25", unit: "A", sign: "≤" },
@@ -152,7 +153,7 @@ function Limits({ site, checks }: { site: SiteDocument; checks: readonly Checked
                 {COLUMNS.map(({ key, sign, unit, head }) => (
                   <td key={key}>
                     <Figure plain working={() => limitWorking(site, checked, key, head, unit)}>
-                      <LimitText limit={checked.check[key]} sign={sign} unit={unit} />
+                      <LimitText limit={checked.check[key]} guess={guessOf(checked.check, key)} sign={sign} unit={unit} />
                     </Figure>
                   </td>
                 ))}
@@ -163,16 +164,30 @@ function Limits({ site, checks }: { site: SiteDocument; checks: readonly Checked
         </RuledTable>
       </ScrollBox>
       <p className={chapter.soft}>
-        {say.coldestCHottestCellsCA(number(first.recordLowC), number(first.hotCellC), first.assumed ? say.usualOnesWriteThePlacesOwn : "")}
+        {first.recordLowC === null ? say.coldestNotKnown(number(first.coldGuess!.airC)) : say.coldestAirC(number(first.recordLowC))}
+        {say.hottestCellsC(number(first.hotCellC), first.isHeatAssumed)}
       </p>
       <p className={chapter.caution}>{say.stringVoltagesCanKillAndArcs}</p>
     </section>
   );
 }
 
-function LimitText({ limit, sign, unit }: { limit: Limit; sign: string; unit: string }) {
+interface LimitTextProps {
+  readonly limit: Limit;
+  readonly guess: number | null;
+  readonly sign: string;
+  readonly unit: string;
+}
+
+/** What a guess at the coldest air would make of a voltage that is not known. */
+function guessOf({ coldGuess }: StringCheck, key: LimitKey): number | null {
+  if (coldGuess === null || key === "hotVmp" || key === "current") return null;
+  return key === "coldVmp" ? coldGuess.vmpV : coldGuess.vocV;
+}
+
+function LimitText({ limit, guess, sign, unit }: LimitTextProps) {
   const { value, limit: bound, holds } = limit;
-  if (value === null) return <span className={styles.unknown}>?</span>;
+  if (value === null) return <span className={styles.unknown}>{guess === null ? "?" : say.notKnownMaybe(number(guess))}</span>;
   const shown = number(value, unit === "A" ? 1 : 0);
   if (holds === null) return <span className={styles.unknown}>{`${shown} ?`}</span>;
   return (

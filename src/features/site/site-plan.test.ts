@@ -162,7 +162,7 @@ describe("names for new things", () => {
 
 describe("small words and sums", () => {
   it("a kilowatt-hour is worth its used and its sold share", () => {
-    const tariff = { importPerKwh: "0.30", exportPerKwh: "0.10", priceRisePerYearFrac: 0, selfUsedFrac: 0.25 };
+    const tariff = { ...plan.money.tariff, importPerKwh: "0.30", exportPerKwh: "0.10", priceRisePerYearFrac: 0, selfUsedFrac: 0.25 };
     const priced = (change: object) => pricePerKwh({ ...plan, money: { ...plan.money, tariff: { ...tariff, ...change } } });
     expect(priced({})).toBeCloseTo(0.15, 12);
     expect(priced({ exportPerKwh: null })).toBeCloseTo(0.075, 12);

@@ -139,6 +139,7 @@ describe("indicators", () => {
       meteredKwh: 900,
       readFrac: 1,
       dataGapKwh: 0,
+      referenceGapKwh: 0,
       unmatchedKwh: 0,
       unexplainedKwh: 0,
       ...parts,
@@ -157,6 +158,36 @@ describe("indicators", () => {
     expect(own!.temperatureCorrectedRatio! / own!.performanceRatio!).toBeCloseTo(1 / (1 - 60 / 1200), 9);
     const [all] = indicatorsOf([line({ key: "all" })], [], up, plant);
     expect(all!.availabilityByTimeFrac).toBeCloseTo(480 / 500, 9);
+    // Of all years together heat is usual by definition.
+    expect(all!.usualHeatRatio).toBeCloseTo(all!.performanceRatio!, 12);
+  });
+
+  it("of all years a yield is that of a year, by what stood at the time", () => {
+    const grown = {
+      ...plant,
+      revisions: [{ from: "2021-01-01", note: "", change: { arrays: [{ id: plant.arrays[0]!.id, count: 2 * plant.arrays[0]!.count }] } }],
+    };
+    const months = (year: number, count = 12) =>
+      Array.from({ length: count }, (_, m) =>
+        line({ key: `${year}-${String(m + 1).padStart(2, "0")}`, meteredKwh: year < 2021 ? 600 : 1200 }),
+      );
+    const year = (key: string, meteredKwh: number) => line({ key, meteredKwh });
+    const lines = [
+      ...months(2020),
+      ...months(2021),
+      ...months(2022, 3),
+      year("2020", 7200),
+      year("2021", 14_400),
+      year("2022", 3600),
+      year("all", 25_200),
+    ];
+    const yields = new Map(indicatorsOf(lines, [], new Map(), grown).map((row) => [row.key, row.specificYieldKwhPerKwp]));
+    expect(yields.get("2020")).toBeCloseTo(7200 / 8, 9);
+    expect(yields.get("2021")).toBeCloseTo(14_400 / 16, 9);
+    expect(yields.get("2022")).toBeCloseTo(3600 / 16, 9);
+    expect(yields.get("all")).toBeCloseTo(900, 9);
+    const holed = lines.map((row) => (row.key === "2021" ? { ...row, readFrac: 0.949 } : row));
+    expect(indicatorsOf(holed, [], new Map(), { ...grown }).at(-1)!.specificYieldKwhPerKwp).toBeCloseTo(yields.get("2020")!, 9);
   });
 
   it("are not told where nothing was read or no light came", () => {

@@ -1,26 +1,32 @@
 import type { Indicators } from "@/contracts/attribution";
 import type { RunEvidence } from "@/core/attribution";
 import { type LedgerLine, performanceIndex, performanceRatio } from "@/core/ledger";
-import { nameplateW, type Site } from "@/core/site";
+import { meanNameplateW, type Site } from "@/core/site";
 
-/** Indicators of each line, with the share read beside them. Source: IEC 61724-1:2021; IEC 61724-3:2016. */
+/** A year read less than this has a yield of its own season, not of a year: it is left out of the mean of years. */
+const WHOLE_YEAR_FRAC = 0.95;
+
+/** Indicators of each line, with the share read beside them. Source: IEC 61724-1:2021; IEC TS 61724-3:2016. */
 export function indicatorsOf(
   lines: readonly LedgerLine[],
   planned: readonly LedgerLine[],
   up: ReadonlyMap<string, UpHours>,
   site: Site,
 ): Indicators[] {
-  const kwp = nameplateW(site) / 1000;
+  const usualHeat = heatFrac(lines.find(({ key }) => key === "all"));
+  const yields = specificYields(lines, site);
   return lines.map((line) => {
     const expected = planned.find(({ key }) => key === line.key) ?? line;
     const known = [...up].filter(([month]) => line.key === "all" || month.startsWith(line.key));
     const lit = known.reduce((sum, [, value]) => sum + value.lit, 0);
     const down = line.accountsKwh.downtime;
+    const at25C = temperatureCorrected(line);
     return {
       key: line.key,
       performanceRatio: performanceRatio(line),
-      temperatureCorrectedRatio: temperatureCorrected(line),
-      specificYieldKwhPerKwp: line.meteredKwh === null ? null : line.meteredKwh / kwp,
+      temperatureCorrectedRatio: at25C,
+      usualHeatRatio: at25C === null || usualHeat === null ? null : at25C * (1 - usualHeat),
+      specificYieldKwhPerKwp: yields.get(line.key) ?? null,
       energyPerformanceIndex: performanceIndex(expected),
       availabilityByTimeFrac: lit > 0 ? known.reduce((sum, [, value]) => sum + value.up, 0) / lit : null,
       availabilityByEnergyFrac: line.meteredKwh === null || line.meteredKwh + down <= 0 ? null : line.meteredKwh / (line.meteredKwh + down),
@@ -29,12 +35,57 @@ export function indicatorsOf(
   });
 }
 
-/** Performance ratio at 25 C cells: what heat took is given back to the reference at the stage where it was taken. Source: IEC 61724-1:2021, 14.3.3. */
-function temperatureCorrected(line: LedgerLine): number | null {
-  const plain = performanceRatio(line);
+const isMonth = ({ key }: LedgerLine): boolean => /^\d{4}-\d{2}$/.test(key);
+
+/**
+ * Metered energy by the kilowatts that stood at the time: of a month by the mean nameplate of its days, of a year the sum of its months, of all
+ * years the mean of those that are whole. Years that nobody read whole have none.
+ */
+function specificYields(lines: readonly LedgerLine[], site: Site): Map<string, number> {
+  const yields = new Map<string, number>();
+  const months = lines.filter(isMonth);
+  for (const { key, meteredKwh } of months) {
+    const kwp = meanNameplateW(site, `${key}-01`, nextMonth(key)) / 1000;
+    if (meteredKwh !== null && kwp > 0) yields.set(key, meteredKwh / kwp);
+  }
+  const years = lines.filter(({ key }) => /^\d{4}$/.test(key));
+  for (const { key } of years) {
+    const own = [...yields].filter(([month]) => month.length > 4 && month.startsWith(key));
+    if (own.length > 0)
+      yields.set(
+        key,
+        own.reduce((sum, [, value]) => sum + value, 0),
+      );
+  }
+  const whole = years.filter(
+    ({ key, readFrac }) =>
+      readFrac >= WHOLE_YEAR_FRAC && yields.has(key) && months.filter((month) => month.key.startsWith(key)).length === 12,
+  );
+  if (whole.length > 0) yields.set("all", whole.reduce((sum, { key }) => sum + yields.get(key)!, 0) / whole.length);
+  return yields;
+}
+
+function nextMonth(key: string): string {
+  const [year, month] = key.split("-").map(Number) as [number, number];
+  return new Date(Date.UTC(year, month, 1)).toISOString().slice(0, 10);
+}
+
+/** Share of the energy before it that heat took, against cells at 25 C. Null without energy. */
+function heatFrac(line: LedgerLine | undefined): number | null {
+  if (!line) return null;
   const { orientation, shading, rear, snow, soiling, reflection, lowLight, temperature } = line.accountsKwh;
   const before = line.referenceKwh - orientation - shading - rear - snow - soiling - reflection - lowLight;
-  return plain === null || before <= 0 ? null : plain / (1 - temperature / before);
+  return before <= 0 ? null : temperature / before;
+}
+
+/**
+ * Performance ratio as if cells had stood at 25 C: what heat took is given back to the reference at the stage where it was taken. Cell
+ * temperatures are the model's. Source: IEC 61724-1:2021, temperature-corrected performance ratios (STC and annual-temperature-equivalent).
+ */
+function temperatureCorrected(line: LedgerLine): number | null {
+  const plain = performanceRatio(line);
+  const heat = heatFrac(line);
+  return plain === null || heat === null ? null : plain / (1 - heat);
 }
 
 export interface UpHours {

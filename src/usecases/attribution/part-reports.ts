@@ -1,5 +1,5 @@
 import type { PartReport } from "@/contracts/parts";
-import { type AgeingReading, ageingVerdict, readAgeing } from "@/core/ageing";
+import { type AgeingReading, rateVerdict, readAgeing } from "@/core/ageing";
 import { type Evidence, seekEvidence } from "@/core/attribution";
 import { againstRest, hourIndex, planeGroups } from "@/core/attribution/parts";
 import { type MeterSeries, meteredOnto } from "@/core/ledger";
@@ -63,7 +63,7 @@ export function* partReports(ledger: OpenLedger, evidence: Evidence, terms: Part
       low: isKnown ? low : null,
       high: isKnown ? high : null,
       isTooSoon: ageing.isTooSoon,
-      verdict: ageingVerdict({ ...ageing, low, high }, site.warranty),
+      rateVerdict: rateVerdict({ ...ageing, low, high }, site.warranty),
       againstRest: apart && { value: apart.value, low: apart.low - mixed, high: apart.high + mixed },
       usedDays: ageing.usedDays,
       snow: part.snow,

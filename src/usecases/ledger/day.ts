@@ -76,7 +76,14 @@ function dayLine({ run, metered }: OpenLedger, date: string, fromUtcMs: number, 
   if (to <= from) return null;
   // Accounts are kept by month; a day's line carries only what its own intervals tell.
   const expectedKwh = run.expectedKwh.subarray(from, to);
-  const slice = { ...run, axis: { ...run.axis, count: to - from }, expectedKwh, bins: { keys: [date], binOf: new Uint16Array(to - from) } };
+  const referenceStepKwh = Float32Array.from(expectedKwh, (kwh) => (Number.isNaN(kwh) ? 0 : kwh));
+  const slice = {
+    ...run,
+    axis: { ...run.axis, count: to - from },
+    expectedKwh,
+    referenceStepKwh,
+    bins: { keys: [date], binOf: new Uint16Array(to - from) },
+  };
   const sum = expectedKwh.reduce((total, value) => (!Number.isNaN(value) ? total + value : total), 0);
   const one = (value: number): Float64Array => Float64Array.of(value);
   const none = Object.fromEntries(Object.keys(run.accountsKwh).map((account) => [account, one(0)])) as typeof run.accountsKwh;

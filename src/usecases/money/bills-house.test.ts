@@ -45,7 +45,7 @@ describe("the bills house against its truth", () => {
     const rate = runRate({
       saved,
       netCost: new Exact(finance.net_cost),
-      risePerYearFrac: assumptions.price_escalation_pct_per_year / 100,
+      rises: (yearsOn) => (1 + assumptions.price_escalation_pct_per_year / 100) ** yearsOn,
       ageingPerYearFrac: assumptions.degradation_pct_per_year / 100,
       season: new Array<number>(12).fill(1),
       horizonYears: 40,

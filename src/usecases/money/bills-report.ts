@@ -23,7 +23,9 @@ import {
   savingsOf,
   selfUseByBand,
   sumOf,
+  tariffRises,
 } from "@/core/money";
+import { YEAR_MS } from "@/core/units";
 import type { OpenLedger } from "../ledger";
 import { ENOUGH_READ, producedIn } from "./produced";
 import { type PlacedHour, type SunHours, scaledTo, sunHours } from "./sun-hours";
@@ -173,12 +175,15 @@ function rateOf(
     const saving = month[METHOD_KEYS[method]];
     return saving === null ? [] : [{ key: month.key, saving }];
   });
-  const { costs, incentives, tariff } = site.money;
+  const { costs, incentives } = site.money;
+  const lastKey = saved.at(-1)?.key;
+  const ageYears = lastKey && site.commissioned ? Math.max(0, (Date.parse(`${lastKey}-28`) - Date.parse(site.commissioned)) / YEAR_MS) : 0;
+  const rises = tariffRises(site, HORIZON_YEARS + 1, ageYears);
   const rate = runRate({
     saved,
     startsOn: site.commissioned,
     netCost: sumOf(costs.map(({ amount }) => amount)).minus(sumOf(incentives.map(({ amount }) => amount))),
-    risePerYearFrac: tariff.priceRisePerYearFrac,
+    rises: (yearsOn) => rises[yearsOn] ?? rises.at(-1)!,
     ageingPerYearFrac: ageingPerYearFrac ?? site.ageing.perYearFrac,
     season: seasonOf(ledger),
     horizonYears: HORIZON_YEARS,

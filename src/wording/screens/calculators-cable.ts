@@ -17,12 +17,19 @@ export const say = catalogue({
   inSeriesKeepWithinTheInverters: (modulesInSeries: number) => `${modulesInSeries} in series keep within the inverter's limits.`,
   inSeriesBreakOfTheInverters: (modulesInSeries: number, broken: number) =>
     `${modulesInSeries} in series break ${broken} of the inverter's limits.`,
-  openCircuitAtC: (check: string) => `open circuit at ${check} °C`,
+  inSeriesNotKnown: (modulesInSeries: number, kept: number, unknown: number) =>
+    `${modulesInSeries} in series: ${kept === 0 ? "no limit can be told" : `${kept} limit${kept === 1 ? "" : "s"} kept`}, ${unknown} not known.`,
+  openCircuitInTheCold: (airC: string | null) => (airC === null ? "open circuit on the coldest morning" : `open circuit at ${airC} °C`),
+  theSameModulesBear: "the same, against what modules bear",
+  workingInTheCold: (airC: string | null) => (airC === null ? "working on the coldest morning" : `working at ${airC} °C`),
   workingInTheHeatCellsC: (check: string) => `working in the heat, cells ${check} °C`,
   shortCircuit125AnInput: "short circuit × 1.25, an input",
   stringsOfOfThem: (modulesInSeries: number, strings: number) => `strings of ${modulesInSeries}, ${strings} of them`,
   notInTheBook: "not in the book",
   toModulesMayStandInA: (least: number, most: number) => `${least} to ${most} modules may stand in a string. `,
   dcToAc: (nameplateW: string) => `DC to AC: ${nameplateW}. `,
-  recordTemperaturesAreUsualOnesEnter: "Record temperatures are usual ones: enter the site's own in the Site chapter.",
+  shortCircuitTwoSided: (rear: string) => `short circuit × 1.25, with ${rear} for light behind, an input`,
+  coldestAirNotKnown: (guessC: string, vocV: string | null) =>
+    `The coldest air on record is not known: write it in the Site chapter under Place. By latitude and height it could be ${guessC} °C${vocV === null ? "" : `, open circuit then ${vocV} V`}: a guess that leans to the cold. `,
+  hottestAirIsUsual: "The hottest air is a usual one. ",
 });

@@ -73,7 +73,8 @@ export const say = catalogue({
   firstYearAllowed: "First year allowed, %",
   aYearAfterAllowed: "A year after allowed, %",
   usedOnTheSpot: "Used on the spot, %",
-  riseAYear: "Rise a year, %",
+  riseAYear: "Rise a year, bought, %",
+  exportRiseAYear: "Rise a year, sold, %",
   addAType: "Add a type …",
   madeUpModulesOfCommonKinds: "Made-up modules of common kinds",
   fromADatasheetOfYourOwn: "From a datasheet of your own",
@@ -188,9 +189,14 @@ export const say = catalogue({
   oneLineDiagramArraysInvertersMeters: (arrays: number, inverters: number, meters: number) =>
     `One-line diagram: ${arrays} arrays, ${inverters} inverters, ${meters} meters`,
   onTheirOwn: (strings: string) => `${strings} on their own`,
-  usualOnesWriteThePlacesOwn: " (usual ones: write the place's own under Place)",
-  coldestCHottestCellsCA: (first: string, first2: string, first3: Fact) =>
-    `Coldest ${first} °C, hottest cells ${first2} °C${first3}. A tick holds, an exclamation mark is broken, a question mark waits for the datasheet or the inverter's limits.`,
+  coldestNotKnown: (guessC: string) =>
+    `The coldest air on record is not known here, so what the cold does to voltages is not judged: write it under Place. By latitude and height it could be ${guessC} °C, which is a guess that leans to the cold. `,
+  coldestAirC: (airC: string) => `Coldest air ${airC} °C. `,
+  hottestCellsC: (cellsC: string, isAssumed: boolean) =>
+    `Hottest cells ${cellsC} °C${isAssumed ? " (by a usual hottest day: write the place's own under Place)" : ""}. A tick holds, an exclamation mark is broken, a question mark is not known: it waits for the place, the datasheet or the inverter's limits.`,
+  theSameModulesBear: "the same, modules bear",
+  notKnownMaybe: (guess: string) => `? maybe ${guess}`,
+  systemVoltage: "System voltage, V",
   acRatingAModuleW: "AC rating a module, W",
   highestDcV: "Highest DC, V",
   windowFromV: "Window from, V",

@@ -49,13 +49,22 @@ export function simpleWorking(context: MoneyContext): Working {
   };
 }
 
+function exportWords({ exportPerKwh, exportRisePerYearFrac = 0, exportEnd }: MoneyContext["terms"]): string {
+  if (exportPerKwh === null) return "nothing is paid";
+  const end = exportEnd
+    ? `, until ${number(exportEnd.afterYears, 1)} years after commissioning, then ${exportEnd.thenPerKwh ?? "nothing"}`
+    : "";
+  return `${exportPerKwh}, rising ${percent(exportRisePerYearFrac)} a year${end}`;
+}
+
 /** Inputs of every way that looks beyond the first year. */
 function laterInputs(context: MoneyContext): Working["inputs"] {
   const { site, terms, isAgeingRead } = context;
   const { perYear, later } = site.money.running;
   return [
     ...inputsOf(context),
-    { name: "Price rise", value: `${percent(terms.priceRisePerYearFrac)} a year`, from: "terms" },
+    { name: "Price rise", value: `${percent(terms.priceRisePerYearFrac)} a year`, from: "terms, of bought energy" },
+    { name: "Exported", value: exportWords(terms), from: "terms" },
     {
       name: "Ageing",
       value: `${percent(terms.ageing.firstYearFrac, 2)}, then ${percent(terms.ageing.perYearFrac, 2)} a year`,
@@ -192,7 +201,7 @@ export function runRateWorking({ site, payback, terms }: MoneyContext, rate: Bil
     title: "Payback at the rate of the bills",
     value: rate.paidBackOn === null ? "not within 40 years" : dateName(rate.paidBackOn),
     unit: rate.years === null ? "" : `${number(rate.years, 2)} years`,
-    formula: "real savings through the last bill; then each month saves what its last namesake did × ((1 + rise)(1 − ageing))^k",
+    formula: "real savings through the last bill; then each month saves what its last namesake did × its rise × (1 − ageing)^k",
     inputs: [
       { name: "Saved to date", value: `${money(rate.savedToDate)} ${site.currency}`, from: METHOD_NAMES[rate.method] },
       { name: "A year from now", value: `${money(rate.perYear)} ${site.currency}`, from: "last twelve months, missing ones by season" },

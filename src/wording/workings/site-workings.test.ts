@@ -12,7 +12,9 @@ import { hoursWorking, limitWorking, obstacleWorking } from "./site-workings";
 import { stageMethod } from "./stage-methods";
 import type { Working } from "./working";
 
+const home = site().place;
 const plant = site({
+  place: { ...home, recordLowC: -14 },
   modules: { m: moduleLibrary[0]!.fields },
   inverters: [{ id: "i", arrays: ["a"], acRatedW: 6000, maxDcV: 1000, mpptMinV: 300, mpptMaxV: 850, inputMaxA: 30 }],
   arrays: [{ id: "a", name: "Roof", module: "m", count: 20, modulesPerString: 10, tiltDeg: 30, azimuthDeg: 180 }],
@@ -42,7 +44,7 @@ function whole({ title, value, unit, formula, inputs, source, assumptions }: Wor
 }
 
 describe("workings of the site chapter", () => {
-  it.each(["coldVoc", "hotVmp", "coldVmp", "current"] as const)("the limit %s tells value, limit and temperatures", (key) => {
+  it.each(["coldVoc", "moduleVoc", "hotVmp", "coldVmp", "current"] as const)("the limit %s tells value, limit and temperatures", (key) => {
     const working = limitWorking(plant, checked, key, "limit", key === "current" ? "A" : "V");
     whole(working);
     expect(working.value).toBe(number(check[key].value!, 1));

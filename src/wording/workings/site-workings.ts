@@ -1,16 +1,15 @@
-import type { StringCheck } from "@/core/electrical";
+import type { LimitKey, StringCheck } from "@/core/electrical";
 import type { ShadedHours } from "@/core/shading";
 import type { Inverter, Site } from "@/core/site";
 import { number, percent } from "../format";
 import type { Working } from "./working";
 
-type LimitKey = "coldVoc" | "hotVmp" | "coldVmp" | "current";
-
 const FORMULA: Readonly<Record<LimitKey, string>> = {
   coldVoc: "modules in series × Voc × (1 + β (coldest − 25 °C)) ≤ highest DC voltage",
+  moduleVoc: "modules in series × Voc × (1 + β (coldest − 25 °C)) ≤ system voltage of the modules",
   hotVmp: "modules in series × Vmp × (1 + γ (hottest cells − 25 °C)) ≥ lower end of the window",
   coldVmp: "modules in series × Vmp × (1 + γ (coldest − 25 °C)) ≤ upper end of the window",
-  current: "1.25 × Isc × strings on one input ≤ current of an input",
+  current: "1.25 × Isc × (1 + rear light) × strings on one input ≤ current of an input",
 };
 
 /** How a limit of a string came about. */
@@ -34,8 +33,8 @@ export function limitWorking(
     },
     {
       name: "Coldest air, hottest cells",
-      value: `${number(check.recordLowC)} °C, ${number(check.hotCellC)} °C`,
-      from: check.assumed ? "usual ones" : "site chapter: place",
+      value: `${check.recordLowC === null ? "not known" : `${number(check.recordLowC)} °C`}, ${number(check.hotCellC)} °C`,
+      from: check.isHeatAssumed ? "site chapter: place; the hottest air is a usual one" : "site chapter: place",
     },
   ];
   return {
@@ -52,11 +51,20 @@ export function limitWorking(
               value: `${open(module.iscA, "A")}, ${check.strings}, ${inverter.inputs ?? 1}`,
               from: "site chapter",
             },
+            {
+              name: "Rear light",
+              value: percent(check.rearFrac, 1),
+              from: check.rearFrac > 0 ? "bifaciality × 135 W/m² behind 1000" : "modules of one side",
+            },
           ]
         : voltages),
-      { name: "Limit", value: limit === null ? "not in the book" : `${number(limit, 1)} ${unit}`, from: "site chapter: inverters" },
+      {
+        name: "Limit",
+        value: limit === null ? "not in the book" : `${number(limit, 1)} ${unit}`,
+        from: key === "moduleVoc" ? "site chapter: modules" : "site chapter: inverters",
+      },
     ],
-    source: "IEC 62548:2016, Photovoltaic arrays: design requirements.",
+    source: "IEC 62548-1:2023, Photovoltaic (PV) arrays, design requirements; IEC TS 60904-1-2:2019 (rear light).",
     assumptions: ["Cells are as cold as the air at dawn, and 35 K over the air in full sun.", "The local code may ask for more."],
   };
 }

@@ -150,7 +150,7 @@ describe("parts in words and workings", () => {
     low: 0.004,
     high: 0.008,
     isTooSoon: false,
-    verdict: "undecided",
+    rateVerdict: "undecided",
     againstRest: { value: 0, low: -0.001, high: 0.001 },
     usedDays: 700,
     snow: null,

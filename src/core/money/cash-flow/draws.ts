@@ -1,5 +1,6 @@
 import { quantileOf, seededUniform } from "../../statistics";
 import { agedShare, type PaybackTerms } from "../payback";
+import { exportPriceIn } from "../price-path";
 
 /** How far what a payback stands on may be off: one deviation each. */
 export interface PaybackDoubts {
@@ -40,7 +41,8 @@ export function paybackSpread(terms: PaybackTerms, doubts: PaybackDoubts, { draw
   const years = new Float64Array(draws);
   const cost =
     terms.costs.reduce((sum, amount) => sum + Number(amount), 0) - terms.incentives.reduce((sum, amount) => sum + Number(amount), 0);
-  const perKwh = Number(terms.importPerKwh) * terms.selfUsedFrac + Number(terms.exportPerKwh ?? 0) * (1 - terms.selfUsedFrac);
+  const used = Number(terms.importPerKwh) * terms.selfUsedFrac;
+  const exported = Array.from({ length: terms.horizonYears }, (_, k) => exportPriceIn(terms, k + 1).toNumber() * (1 - terms.selfUsedFrac));
   const later = new Float64Array(terms.horizonYears + 1);
   for (const { afterYears, amount } of terms.later ?? [])
     later[Math.min(terms.horizonYears, Math.floor(afterYears) + 1)]! += Number(amount);
@@ -53,7 +55,7 @@ export function paybackSpread(terms: PaybackTerms, doubts: PaybackDoubts, { draw
     let reached = balance >= 0 ? 0 : Number.POSITIVE_INFINITY;
     for (let year = 1; year <= terms.horizonYears && reached === Number.POSITIVE_INFINITY; year++) {
       const sun = level * (1 + doubts.weatherFrac * normal());
-      const value = terms.firstYearKwh * agedShare(year, ageing) * sun * perKwh * (1 + rise) ** (year - 1);
+      const value = terms.firstYearKwh * agedShare(year, ageing) * sun * (used * (1 + rise) ** (year - 1) + exported[year - 1]!);
       const upkeep = (terms.perYear ?? []).reduce(
         (sum, yearly) => sum + Number(yearly.amount) * (1 + yearly.risePerYearFrac) ** (year - 1),
         0,

@@ -9,7 +9,8 @@ export interface RunRateTerms {
   /** Day from which years are counted; the first saved month by default. */
   readonly startsOn?: string | null;
   readonly netCost: Exact;
-  readonly risePerYearFrac: number;
+  /** By what a saving rises in so many years over today's: used and exported energy weighed. */
+  readonly rises: (yearsOn: number) => number;
   readonly ageingPerYearFrac: number;
   /** Season of a year, January first; its sum doesn't matter. Fills calendar months not yet billed. */
   readonly season: readonly number[];
@@ -31,18 +32,10 @@ export interface RunRate {
 
 /**
  * Payback from the bills themselves: real savings through the last bill; after it each month saves what its last namesake did, times
- * ((1 + rise)(1 - ageing))^k in the k-th year after. A month's saving falls evenly on its days. With under twelve months billed the
+ * its rise and (1 - ageing)^k in the k-th year after. A month's saving falls evenly on its days. With under twelve months billed the
  * rest follow the expected season.
  */
-export function runRate({
-  saved,
-  startsOn,
-  netCost,
-  risePerYearFrac,
-  ageingPerYearFrac,
-  season,
-  horizonYears,
-}: RunRateTerms): RunRate | null {
+export function runRate({ saved, startsOn, netCost, rises, ageingPerYearFrac, season, horizonYears }: RunRateTerms): RunRate | null {
   const [first, last] = [saved[0], saved.at(-1)];
   if (!first || !last) return null;
   const recent = new Map(saved.slice(-12).map(({ key, saving }) => [Number(key.slice(5)), saving]));
@@ -51,13 +44,14 @@ export function runRate({
   const usual = (month: number): Exact =>
     recent.get(month) ?? (billedSeason.isZero() ? ZERO : billed.times(season[month - 1]!).div(billedSeason));
   const perYear = sumOf(Array.from({ length: 12 }, (_, m) => usual(m + 1)));
-  const growth = new Exact(1).plus(risePerYearFrac).times(new Exact(1).minus(ageingPerYearFrac));
+  const lasting = new Exact(1).minus(ageingPerYearFrac);
+  const growth = (yearsOn: number): Exact => lasting.pow(yearsOn).times(rises(yearsOn));
   const reached = crossing({
     saved,
     netCost,
     last: last.key,
     horizonMonths: horizonYears * 12,
-    next: (k, month) => usual(month).times(growth.pow(Math.ceil(k / 12))),
+    next: (k, month) => usual(month).times(growth(Math.ceil(k / 12))),
   });
   const startMs = Date.parse(startsOn ?? `${first.key}-01`);
   return {

@@ -21,7 +21,8 @@ export interface CaseTerms {
   readonly currency: string;
   /** Worth of an extra kWh, a decimal numeral. */
   readonly perKwh: string;
-  readonly priceRisePerYearFrac: number;
+  /** By what that worth rises over the first year's, a value a year of the horizon. */
+  readonly rises: readonly number[];
   readonly discountFrac: number;
   readonly horizonYears: number;
 }
@@ -56,8 +57,7 @@ export function decide<Name>(base: CaseSide<Name>, variant: CaseSide<Name>, term
   const rate = new Exact(terms.discountFrac);
   const years = Array.from({ length: horizonYears }, (_, k) => k + 1);
   const energy = years.map((year) => energyIn(variant, year) - energyIn(base, year));
-  const rises = years.map((year) => new Exact(1).plus(terms.priceRisePerYearFrac).pow(year - 1));
-  const priced = energy.map((kwh, k) => quantity(kwh).times(rises[k]!));
+  const priced = energy.map((kwh, k) => quantity(kwh).times(terms.rises[k]!));
   const costs = [0, ...years].map((year) => costIn(variant, year, horizonYears).minus(costIn(base, year, horizonYears)));
   const nets = [costs[0]!.negated(), ...priced.map((kwh, k) => kwh.times(terms.perKwh).minus(costs[k + 1]!))];
   const discounted = nets.map((net, k) => net.div(rate.plus(1).pow(k)));

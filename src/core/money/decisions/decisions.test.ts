@@ -26,7 +26,7 @@ const side = (name: string, monthKwh: number, parts: Partial<CaseSide<string>> =
   endsAfterYears: null,
   ...parts,
 });
-const terms: CaseTerms = { currency: "EUR", perKwh: "0.20", priceRisePerYearFrac: 0, discountFrac: 0, horizonYears: 10 };
+const terms: CaseTerms = { currency: "EUR", perKwh: "0.20", rises: new Array<number>(10).fill(1), discountFrac: 0, horizonYears: 10 };
 
 describe("a decision", () => {
   it("is extra energy at its worth against extra cost, by hand", () => {
@@ -47,7 +47,7 @@ describe("a decision", () => {
       sums: [{ what: "work", afterYears: 0, amount: "100.00" }],
       perYear: [{ what: "service", amount: "3.00", risePerYearFrac: 0.02 }],
     });
-    const priced = { ...terms, priceRisePerYearFrac: 0.03, discountFrac: 0.04 };
+    const priced = { ...terms, rises: Array.from({ length: 10 }, (_, k) => 1.03 ** k), discountFrac: 0.04 };
     const { flipPerKwh, flipSide, flipCost } = decide(base, variant, priced);
     expect(flipSide).toBe("above");
     expect(Math.abs(Number(decide(base, variant, { ...priced, perKwh: flipPerKwh! }).netPresentValue))).toBeLessThan(0.1);

@@ -152,7 +152,7 @@ describe("payback at the rate of the bills", () => {
     }));
   const terms = {
     netCost: new Exact(1200),
-    risePerYearFrac: 0,
+    rises: () => 1,
     ageingPerYearFrac: 0,
     season: [20, 40, 80, 110, 130, 140, 140, 120, 90, 60, 40, 30],
     horizonYears: 30,

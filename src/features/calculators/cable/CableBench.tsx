@@ -3,7 +3,7 @@
 import { useState } from "react";
 import type { SiteDocument } from "@/contracts/site";
 import { type CableRun, type Conductor, cableSections, cheapestSection, SECTIONS_MM2, type SectionChoice } from "@/core/electrical";
-import { pricePerKwh, yearlyKwhWorth } from "@/core/money";
+import { pricePerKwh, tariffRises, yearlyKwhWorth } from "@/core/money";
 import { arrayNameplateW, type Inverter, type PvArray, partOfSite } from "@/core/site";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { number, percent } from "@/wording/format";
@@ -44,9 +44,9 @@ export function CableBench({ slug, site, year, nowUtcMs }: BenchProps) {
   const own = partOfSite(site, [array.id]);
   const fullW = arrayNameplateW(site, array);
   const squared = useBenchAnswer(engine, { own, fullW }, (remote, asked) => remote.squared(asked.own, asked.fullW)) ?? USUAL_SQUARED_HOURS;
-  const { running, tariff } = site.money;
+  const { running } = site.money;
   const price = pricePerKwh(site) ?? 0.15;
-  const worth = yearlyKwhWorth(price, tariff.priceRisePerYearFrac, running.discountFrac, years);
+  const worth = yearlyKwhWorth(price, tariffRises(site, years), running.discountFrac);
   const run: CableRun = {
     conductor,
     oneWayLengthM: fields.numberOf("lengthM", 30),

@@ -3,7 +3,7 @@
 import { NativeSelect } from "@mantine/core";
 import type { Dispatch, SetStateAction } from "react";
 import type { SiteDocument } from "@/contracts/site";
-import { type Conductor, stringCheck } from "@/core/electrical";
+import { type Conductor, LIMIT_KEYS, stringCheck } from "@/core/electrical";
 import { arrayNameplateW, type Inverter, type PvArray } from "@/core/site";
 import { noteEntry } from "@/features/field-book/note-entry";
 import { WriteDown } from "@/features/field-book/WriteDown";
@@ -11,7 +11,7 @@ import { NumberField } from "@/features/kit/fields/NumberField";
 import { Cells } from "@/features/kit/figures/Cells";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { RuledTable } from "@/features/kit/table/RuledTable";
-import { number } from "@/wording/format";
+import { number, percent } from "@/wording/format";
 import { say } from "@/wording/screens/calculators-cable";
 import { limitWorking } from "@/wording/workings/site-workings";
 import { ArrayField } from "../ArrayField";
@@ -78,7 +78,10 @@ interface CheckProps {
 
 export function StringWords({ site, array, inverter }: CheckProps) {
   const check = stringCheck(site.place, array, site.modules[array.module]!, inverter);
-  const broken = [check.coldVoc, check.hotVmp, check.coldVmp, check.current].filter(({ holds }) => holds === false).length;
+  const held = LIMIT_KEYS.map((key) => check[key].holds);
+  const broken = held.filter((holds) => holds === false).length;
+  const unknown = held.filter((holds) => holds === null).length;
+  if (broken === 0 && unknown > 0) return say.inSeriesNotKnown(check.modulesInSeries, held.length - unknown, unknown);
   if (broken === 0) return say.inSeriesKeepWithinTheInverters(check.modulesInSeries);
   return <span className={chapter.clay}>{say.inSeriesBreakOfTheInverters(check.modulesInSeries, broken)}</span>;
 }
@@ -88,11 +91,13 @@ function LimitTable({ site, array, inverter }: CheckProps) {
   const nameplateW = arrayNameplateW(site, array);
   const ratedW = inverter.acRatedW * (inverter.perModule ? array.count : 1);
   const checked = { arrayId: array.id, name: array.name || array.id, inverter, check };
+  const coldest = check.recordLowC === null ? null : number(check.recordLowC);
   const rows = [
-    [say.openCircuitAtC(number(check.recordLowC)), "coldVoc", "V", "at most"],
+    [say.openCircuitInTheCold(coldest), "coldVoc", "V", "at most"],
+    [say.theSameModulesBear, "moduleVoc", "V", "at most"],
     [say.workingInTheHeatCellsC(number(check.hotCellC)), "hotVmp", "V", "at least"],
-    [`working at ${number(check.recordLowC)} °C`, "coldVmp", "V", "at most"],
-    [say.shortCircuit125AnInput, "current", "A", "at most"],
+    [say.workingInTheCold(coldest), "coldVmp", "V", "at most"],
+    [check.rearFrac > 0 ? say.shortCircuitTwoSided(percent(check.rearFrac, 0)) : say.shortCircuit125AnInput, "current", "A", "at most"],
   ] as const;
   return (
     <>
@@ -124,7 +129,9 @@ function LimitTable({ site, array, inverter }: CheckProps) {
       <p className={chapter.soft}>
         {check.range ? say.toModulesMayStandInA(check.range.least, check.range.most) : ""}
         {say.dcToAc(number(nameplateW / ratedW, 2))}
-        {check.assumed && say.recordTemperaturesAreUsualOnesEnter}
+        {check.coldGuess &&
+          say.coldestAirNotKnown(number(check.coldGuess.airC), check.coldGuess.vocV === null ? null : number(check.coldGuess.vocV))}
+        {check.isHeatAssumed && say.hottestAirIsUsual}
       </p>
     </>
   );

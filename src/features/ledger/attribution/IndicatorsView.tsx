@@ -34,19 +34,30 @@ const COLUMNS: readonly Column[] = [
     name: "performance ratio",
     of: (row) => share(row.performanceRatio),
     formula: say.meteredReferenceShareRead,
-    source: "IEC 61724-1:2021, 14.3.1",
+    source: say.iecPerformanceRatio,
   },
   {
-    name: "at 25 °C",
+    name: say.prCellsAt25C,
     of: (row) => share(row.temperatureCorrectedRatio),
     formula: say.performanceRatio1HeatsShareOf,
-    source: "IEC 61724-1:2021, 14.3.3",
+    source: say.stcPerformanceRatio,
+  },
+  {
+    name: say.prUsualHeat,
+    of: (row) => share(row.usualHeatRatio),
+    formula: say.performanceRatioAtUsualHeat,
+    source: say.annualTemperatureEquivalent,
   },
   {
     name: "yield, kWh/kWp",
-    of: (row) => (row.specificYieldKwhPerKwp === null ? "–" : number(row.specificYieldKwhPerKwp, 1)),
-    formula: "metered ÷ nameplate",
-    source: "IEC 61724-1:2021, 14.1",
+    of: (row) =>
+      row.specificYieldKwhPerKwp === null
+        ? "–"
+        : row.key === "all"
+          ? say.yieldOfAYear(number(row.specificYieldKwhPerKwp, 1))
+          : number(row.specificYieldKwhPerKwp, 1),
+    formula: say.yieldByNameplateOfItsDate,
+    source: say.iecFinalYield,
   },
   {
     name: "performance index",
@@ -88,7 +99,12 @@ export function IndicatorsView({ indicators, lines, context }: Props) {
       inputs: [
         { name: "metered", value: `${number(line?.meteredKwh ?? 0)} kWh`, from: "readings" },
         { name: "reference", value: `${number(line?.referenceKwh ?? 0)} kWh`, from: say.nameplateInPlaneIrradiation },
-        { name: "nameplate", value: `${number(nameplateW(context.site) / 1000, 2)} kWp`, from: "site" },
+        {
+          name: say.referenceOfTheTimeRead,
+          value: `${number((line?.referenceKwh ?? 0) - (line?.referenceGapKwh ?? 0))} kWh`,
+          from: say.intervalsThatWereRead,
+        },
+        { name: say.nameplateToday, value: `${number(nameplateW(context.site) / 1000, 2)} kWp`, from: "site" },
         { name: "read", value: percent(row.readFrac), from: say.shareOfTheExpectedEnergy },
       ],
       source: column.source,

@@ -1,7 +1,7 @@
 "use client";
 
 import { useState } from "react";
-import { CASE_TEMPLATES, type CaseInput, type CaseTerms } from "@/core/money";
+import { CASE_TEMPLATES, type CaseInput, type CaseTerms, tariffRises } from "@/core/money";
 import { NumberField } from "@/features/kit/fields/NumberField";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { Refused } from "@/features/kit/problems/ProblemList";
@@ -27,7 +27,7 @@ export function CasesView({ slug, site, facts, year, report }: MoneyProps) {
   const terms: CaseTerms = {
     currency: site.currency,
     perKwh: perKwh ?? "0",
-    priceRisePerYearFrac: tariff.priceRisePerYearFrac,
+    rises: tariffRises(site, running.horizonYears, facts.ageYears),
     discountFrac: running.discountFrac,
     horizonYears: running.horizonYears,
   };

@@ -6,7 +6,9 @@ import type { MoneyContext } from "@/wording/workings/money-workings";
 import styles from "../MoneyChapter.module.css";
 
 const XLSX = "application/vnd.openxmlformats-officedocument.spreadsheetml.sheet";
-const FIRST_ROW = 14;
+const FIRST_ROW = 17;
+/** An end that never comes, years. */
+const NO_END = 1000;
 
 /** Keeps the cash flow as a sheet whose every figure is a live formula over the terms at its top. */
 export function CashFlowSheet({ slug, context }: { slug: string; context: MoneyContext }) {
@@ -25,6 +27,12 @@ export function CashFlowSheet({ slug, context }: { slug: string; context: MoneyC
   );
 }
 
+/** Price of an exported kilowatt-hour in a row's year, as the core has it: both prices by their share of the year in which the first one ends. */
+function exportPrice(row: number): string {
+  const before = `MAX(0,MIN(1,$B$11-(A${row}-1)))`;
+  return `($B$4*(1+$B$10)^(A${row}-1)*${before}+$B$12*(1-${before}))`;
+}
+
 type Sheet = import("exceljs").Worksheet;
 
 export function fill(sheet: Sheet, { payback, terms, site }: MoneyContext): void {
@@ -39,6 +47,9 @@ export function fill(sheet: Sheet, { payback, terms, site }: MoneyContext): void
     [say.ageingInTheFirstYearShare, terms.ageing.firstYearFrac],
     [say.ageingAYearAfterItShare, terms.ageing.perYearFrac],
     [say.discountRateShare, terms.discountFrac ?? 0],
+    [say.exportRiseAYearShare, terms.exportRisePerYearFrac ?? 0],
+    [say.exportEndsAfterYears, terms.exportEnd?.afterYears ?? NO_END],
+    [say.exportThenAKwh(currency), Number(terms.exportEnd?.thenPerKwh ?? 0)],
   ];
   sheet.addRows(inputs);
   sheet.addRow([say.worthOfAKwh(currency), { formula: "B3*B5+B4*(1-B5)" }]);
@@ -64,7 +75,7 @@ export function fill(sheet: Sheet, { payback, terms, site }: MoneyContext): void
     sheet.addRow([
       year.year,
       { formula: `$B$2*F${row}` },
-      { formula: `B${row}*$B$10*(1+$B$6)^(A${row}-1)` },
+      { formula: `B${row}*($B$3*(1+$B$6)^(A${row}-1)*$B$5+(1-$B$5)*${exportPrice(row)})` },
       Number(year.upkeep),
       Number(year.once),
       { formula: share.formula.replaceAll("B7", "$B$7").replaceAll("B8", "$B$8") },

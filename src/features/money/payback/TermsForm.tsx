@@ -19,7 +19,12 @@ export function termFaults(terms: Terms): Record<string, string> {
 export const useTermsForm = (initialValues: Terms) => useForm({ initialValues, validate: termFaults, validateInputOnChange: true });
 export type TermsFormHandle = ReturnType<typeof useTermsForm>;
 
-type ShareField = "tariff.priceRisePerYearFrac" | "tariff.selfUsedFrac" | "running.discountFrac" | "running.interestTaxFrac";
+type ShareField =
+  | "tariff.priceRisePerYearFrac"
+  | "tariff.exportRisePerYearFrac"
+  | "tariff.selfUsedFrac"
+  | "running.discountFrac"
+  | "running.interestTaxFrac";
 
 /** Shares are entered in percent; a rate under a quarter of a percent was likely meant as a share already. */
 function ShareInput({ form, path, label }: { form: TermsFormHandle; path: ShareField; label: string }) {
@@ -41,9 +46,9 @@ function ShareInput({ form, path, label }: { form: TermsFormHandle; path: ShareF
 /** Costs, incentives, what a kilowatt-hour is worth, and what running the plant costs. */
 export function TermsForm({ form, currency, commissioned }: { form: TermsFormHandle; currency: string; commissioned: string | null }) {
   const today = commissioned ?? "2020-01-01";
-  const price = (path: "tariff.importPerKwh" | "tariff.exportPerKwh") => ({
+  const price = (path: "tariff.importPerKwh" | "tariff.exportPerKwh" | "tariff.exportThenPerKwh") => ({
     ...form.getInputProps(path),
-    value: (path === "tariff.importPerKwh" ? form.values.tariff.importPerKwh : form.values.tariff.exportPerKwh) ?? "",
+    value: form.values.tariff[path.slice("tariff.".length) as "importPerKwh"] ?? "",
     onChange: (event: { currentTarget: { value: string } }) =>
       form.setFieldValue(path, event.currentTarget.value.trim() === "" ? null : event.currentTarget.value.trim().replace(",", ".")),
   });
@@ -66,6 +71,15 @@ export function TermsForm({ form, currency, commissioned }: { form: TermsFormHan
           <TextInput label={say.exportedAKwh2(currency)} inputMode="decimal" placeholder="nothing" {...price("tariff.exportPerKwh")} />
           <ShareInput form={form} path="tariff.selfUsedFrac" label={say.usedOnTheSpot2} />
           <ShareInput form={form} path="tariff.priceRisePerYearFrac" label={say.priceRiseAYear} />
+          <ShareInput form={form} path="tariff.exportRisePerYearFrac" label={say.exportRiseAYear} />
+          <TextInput
+            label={say.exportPriceUntil}
+            placeholder={say.noEnd}
+            {...form.getInputProps("tariff.exportUntil")}
+            value={form.values.tariff.exportUntil ?? ""}
+            onChange={(event) => form.setFieldValue("tariff.exportUntil", event.currentTarget.value.trim() || null)}
+          />
+          <TextInput label={say.thenAKwh(currency)} inputMode="decimal" placeholder="nothing" {...price("tariff.exportThenPerKwh")} />
         </div>
       </section>
       <Running form={form} currency={currency} />

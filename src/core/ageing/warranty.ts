@@ -1,0 +1,76 @@
+import type { AgeingTerms } from "../site";
+import { medianOf } from "../statistics";
+import { DAYS_PER_YEAR } from "../units";
+import type { AgeingReading } from "./read-ageing";
+
+/** What the standing level says to a guarantee: the whole interval over it, under it, or the guarantee within it. */
+export type AgeingVerdict = "too-soon" | "within" | "below" | "undecided" | "no-warranty";
+
+/** What the rate alone says to the guaranteed one. */
+export type RateAgainstWarranty = "slower" | "faster" | "undecided";
+
+/** Output of the modules over their rating at the end of a record, with its 95 % interval. */
+export interface ModuleLevel {
+  readonly ageYears: number;
+  readonly frac: number;
+  readonly low: number;
+  readonly high: number;
+}
+
+export interface LevelInput {
+  readonly reading: AgeingReading;
+  /** Log of metered over expected without ageing, by day, with dirt put back; NaN where a day tells nothing. */
+  readonly cleanLog: Float64Array;
+  readonly ageAtStartYears: number;
+  /** What light, heat, dirt, inverter and meter leave open, one deviation, as a share. */
+  readonly standardFrac: number;
+}
+
+/** Days of a month: fewer say more of their weather than of the modules. */
+const LEAST_DAYS = 30;
+/** A rate out of fewer years than this may be one bad year. */
+const LEAST_RATE_YEARS = 3;
+const Z_95 = 1.96;
+
+/**
+ * Where the modules stand at the record's end: the level of its days, carried to the end along the slope that was read. Null where too few days
+ * tell. Rating, sensor gain and module level are not separable by what is read on site, so that the sensor's uncertainty is the level's.
+ */
+export function moduleLevel({ reading, cleanLog, ageAtStartYears, standardFrac }: LevelInput): ModuleLevel | null {
+  const last = cleanLog.findLastIndex((log) => !Number.isNaN(log));
+  const first = cleanLog.findIndex((log) => !Number.isNaN(log));
+  const days = cleanLog.reduce((count, log) => count + (Number.isNaN(log) ? 0 : 1), 0);
+  if (days < LEAST_DAYS) return null;
+  const slope = reading.isTooSoon || Number.isNaN(reading.yearOnYear.slopeLog) ? 0 : reading.yearOnYear.slopeLog;
+  const atEnd = cleanLog.map((log, d) => log + (slope * (last - d)) / DAYS_PER_YEAR);
+  const frac = Math.exp(medianOf(atEnd));
+  const halfRate = reading.isTooSoon || Number.isNaN(reading.high) ? 0 : (reading.high - reading.low) / 2;
+  const half = Math.hypot(Z_95 * standardFrac * frac, (halfRate * (last - first)) / DAYS_PER_YEAR / 2);
+  return { ageYears: Math.max(0, ageAtStartYears + last / DAYS_PER_YEAR), frac, low: frac - half, high: frac + half };
+}
+
+/** Share of the rating that is guaranteed at an age: what may go in the first year, then a line. */
+export const guaranteedFrac = ({ firstYearFrac, perYearFrac }: AgeingTerms, ageYears: number): number =>
+  1 - firstYearFrac - perYearFrac * Math.max(0, ageYears - 1);
+
+/**
+ * What the readings say to a warranty. It guarantees a level, so that the level is tested: a plant that fell short at once breaks it at whatever
+ * rate it ages. Within when even the lower end of the interval keeps the guaranteed level, below when the upper end breaks it.
+ */
+export function warrantyVerdict(level: ModuleLevel | null, warranty: AgeingTerms | null): AgeingVerdict {
+  if (!level) return "too-soon";
+  if (!warranty) return "no-warranty";
+  const guaranteed = guaranteedFrac(warranty, level.ageYears);
+  if (level.low >= guaranteed) return "within";
+  return level.high < guaranteed ? "below" : "undecided";
+}
+
+/** The rate against the guaranteed one; faster needs three years. Null where there is no rate or no warranty. */
+export function rateVerdict(
+  { isTooSoon, perYearFrac, low, high, years }: Pick<AgeingReading, "isTooSoon" | "perYearFrac" | "low" | "high" | "years">,
+  warranty: AgeingTerms | null,
+): RateAgainstWarranty | null {
+  if (isTooSoon || Number.isNaN(perYearFrac) || !warranty) return null;
+  if (high <= warranty.perYearFrac) return "slower";
+  return low > warranty.perYearFrac && years >= LEAST_RATE_YEARS ? "faster" : "undecided";
+}

@@ -6,7 +6,7 @@ import { faults } from "./siege/faults";
 import { files } from "./siege/files";
 import { inputs } from "./siege/inputs";
 import { load } from "./siege/load";
-import { memory } from "./siege/memory";
+import { memory, mostMemoryMb } from "./siege/memory";
 import { behindProxy } from "./siege/proxy";
 import { allRows, row } from "./siege/report";
 import { resiliencePage } from "./siege/resilience-page";
@@ -34,11 +34,12 @@ const house = await startHouse({ firstPort: 3700, steps: [], durable: true });
 const client = clientOf(() => house.site.address);
 const watch = watchHealth(house.site.address);
 try {
+  // First, in a house as its owner has it: what the others leave in memory is told below.
+  if (wanted.includes("memory")) await memory(house, client, watch);
   if (wanted.includes("inputs"))
     await inputs(client, house.cluster.adminUrl.replace(/\/postgres$/, "/dusty_ledger"), numberOf("--count", isSmall ? 600 : 1100), seed);
   if (wanted.includes("files")) await files(client, watch, isSmall);
   if (wanted.includes("slow")) await slow(client, watch);
-  if (wanted.includes("memory")) await memory(house, client, watch);
   if (wanted.includes("load")) await load(client, watch);
   if (watch.times().length > 0)
     row(
@@ -48,6 +49,7 @@ try {
       watch.times().length,
       `p99 ${Math.round(percentile(watch.times(), 0.99))} ms, worst ${Math.round(Math.max(...watch.times()))} ms`,
     );
+  if (!isSmall) row("memory", "the server's memory over all of it, most at any time", 1, 1, `${mostMemoryMb(house.site.pid())} MB`);
   // What kills the server ends the watch: then it is meant not to answer for a moment.
   watch.stop();
   if (wanted.includes("faults")) await faults(house, client, isSmall);

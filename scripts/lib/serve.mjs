@@ -21,7 +21,7 @@ export async function serve({ env, firstPort = 3000, dev = false, quiet = false 
     "server",
     async () => {
       // A small young generation keeps the memory of a long import flat; it costs a few per cent of its time.
-      const child = await startProgram(["--max-semi-space-size=4", "--expose-gc", program("server")], own, {
+      const child = await startProgram(["--max-semi-space-size=4", "--expose-gc", "--heap-growing-percent=30", program("server")], own, {
         output: quiet ? "pipe" : "inherit",
       });
       for (const stream of [child.stdout, child.stderr]) stream?.on("data", (chunk) => (log = (log + chunk).slice(-KEPT_CHARS)));

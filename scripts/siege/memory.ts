@@ -48,6 +48,10 @@ function memoryMb(pid: number): number {
   }
 }
 
+/** The most memory that a process has had. */
+export const mostMemoryMb = (pid: number): number =>
+  Math.round(Number(/VmHWM:\s+(\d+)/.exec(readFileSync(`/proc/${pid}/status`, "utf8"))?.[1] ?? 0) / 1024);
+
 const PAGES = ["ledger", "yield", "money", "ageing", "readings", "readings?view=findings", "readings?view=record"];
 
 type Files = Readonly<Record<string, Buffer>>;
@@ -93,6 +97,7 @@ export async function memory(house: House, client: Client, watch: Watch): Promis
   const tell = (step: string): void => {
     if (process.env.SIEGE_TELLS) console.log(`  ${step}: ${Math.round(memoryMb(house.site.pid()))} MB now, ${Math.round(most)} MB at most`);
   };
+  tell("before");
   const looking = (async () => {
     while (isOn) {
       most = Math.max(most, memoryMb(house.site.pid()));

@@ -2,7 +2,7 @@ import type { IncomingMessage, ServerResponse } from "node:http";
 import { LRUCache } from "lru-cache";
 
 /** Pages that are kept, by what they weigh together. */
-const MOST_BYTES = 96 * 1024 * 1024;
+const MOST_BYTES = 48 * 1024 * 1024;
 /** A kept page is shown for this long at most: some pages tell what day it is. */
 const KEPT_FOR_MS = 60_000;
 /** Headers that make a different answer of the same address. Source: Next.js, the Vary header of its pages. */

@@ -13,7 +13,7 @@ import { freest, singleThreads, type Thread, type Watched, watched } from "./thr
 /** Threads beside the one that answers requests: as many as sums can run at once on a small machine. */
 const THREADS = 2;
 /** Answers that are kept for those who ask again, by what the thread says that they weigh. */
-const KEPT = { count: 400, bytes: 64 * 1024 * 1024 } as const;
+const KEPT = { count: 400, bytes: 24 * 1024 * 1024 } as const;
 /** Money hangs on bills and causes too, which have versions of their own: the thread knows. */
 const HANGS_ON_MORE: ReadonlySet<QuestionName> = new Set(["money"]);
 /** A thread that nobody asked for this long gives its memory back. */

@@ -28,7 +28,7 @@ function rateWords({ isTooSoon, perYearFrac, low, high, rateVerdict, warranty, y
 
 function levelWords({ level, warranty, verdict }: AgeingReport): string {
   if (!level) return "";
-  const stands = ` At ${level.ageYears.toFixed(1)} years the modules give ${percent(level.frac, 1)} % of their rating (${percent(level.low, 1)} to ${percent(level.high, 1)})`;
+  const stands = ` At ${level.ageYears.toFixed(1)} years the plant stands at ${percent(level.frac, 1)} % of its rating (${percent(level.low, 1)} to ${percent(level.high, 1)}), modules, light sensor and model together`;
   if (!warranty || level.guaranteedFrac === null) return `${stands}. The book holds no warranty to set it against.`;
   const guaranteed = `${stands}; ${percent(level.guaranteedFrac, 1)} are guaranteed`;
   if (verdict === "below") return `${guaranteed}. This supports a claim: the whole interval lies under the guarantee.`;

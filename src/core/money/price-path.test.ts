@@ -14,7 +14,9 @@ describe("the worth of a kilowatt-hour through the years", () => {
   it("changes where support ends, in that year by the share of the year", () => {
     const exportEnd = { afterYears: 2.25, thenPerKwh: "0.02" };
     const exported = (year: number): number => price(year, { selfUsedFrac: 0, exportEnd });
-    expect([1, 2, 3, 4].map(exported)).toEqual([0.1, 0.1, 0.25 * 0.1 + 0.75 * 0.02, 0.02].map((value) => expect.closeTo(value, 12)));
+    expect([1, 2, 3, 4].map(exported)).toEqual(
+      [0.1, 0.1, 0.25 * 0.1 + 0.75 * 0.02, 0.02].map((value): unknown => expect.closeTo(value, 12)),
+    );
     expect(price(9, { selfUsedFrac: 0, exportEnd: { ...exportEnd, thenPerKwh: null } })).toBe(0);
   });
 

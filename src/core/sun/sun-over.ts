@@ -9,9 +9,9 @@ export interface SunStretch extends SunColumns {
 
 /** The sun over an axis, to be had whole or as one passes along it. */
 export interface SunOver {
-  whole(): SunColumns;
+  readonly whole: () => SunColumns;
   /** Columns that hold the steps [from, to), good until the next call. */
-  over(from: number, to: number): SunStretch;
+  readonly over: (from: number, to: number) => SunStretch;
 }
 
 /** Steps that are worked at once: a year of five minutes. */

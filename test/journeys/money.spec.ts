@@ -6,10 +6,10 @@ test("payback with a price rise of four percent, from the demo", async ({ page }
   await page.getByRole("link", { name: "Money", exact: true }).click();
   const verdict = page.getByTestId("payback-verdict");
   await expect(verdict).toContainText("12 years");
-  await page.getByLabel("Price rise a year, %").fill("4");
-  await expect(verdict).toContainText("with prices rising 4.0 % a year");
+  await page.getByLabel("Price rise a year, bought, %").fill("4");
+  await expect(verdict).toContainText("with bought energy rising 4.0 % a year");
   await expect(verdict).toContainText("11 years");
-  await page.getByLabel("Price rise a year, %").fill("0.04");
+  await page.getByLabel("Price rise a year, bought, %").fill("0.04");
   await expect(page.getByText(/did you mean 4.0 %/)).toBeVisible();
   await verdict.getByRole("button").first().click();
   await expect(page.getByTestId("working")).toContainText("replacements reaches the net cost");

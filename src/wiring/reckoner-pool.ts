@@ -17,7 +17,7 @@ const KEPT = { count: 400, bytes: 24 * 1024 * 1024 } as const;
 /** Money hangs on bills and causes too, which have versions of their own: the thread knows. */
 const HANGS_ON_MORE: ReadonlySet<QuestionName> = new Set(["money"]);
 /** A thread that nobody asked for this long gives its memory back. */
-const IDLE_MS = 120_000;
+const IDLE_MS = 30_000;
 
 interface PoolOptions {
   readonly standings: StandingStore;

@@ -227,6 +227,7 @@ async function folderOfUploads({ house, client, site }: Ground): Promise<void> {
       if (status !== 201) throw new Error(`put right, the next upload: ${status}`);
       return `told: ${message}`;
     } finally {
+      rmSync(uploads, { recursive: true, force: true });
       rmSync(aside, { recursive: true, force: true });
       await client.send("DELETE", `/api/books/${slug}`);
     }

@@ -30,6 +30,8 @@ export const singleThreads = (
       minThreads: 0,
       maxThreads: 1,
       idleTimeout: idleMs,
+      // A thread that sleeps on a lock hears of nothing: its connections end without its knowing, and what it keeps for a moment it keeps for good.
+      atomics: "disabled",
       resourceLimits: { maxOldGenerationSizeMb: heapMb, maxYoungGenerationSizeMb: YOUNG_MB },
     });
     let load = 0;

@@ -49,7 +49,7 @@ try {
       watch.times().length,
       `p99 ${Math.round(percentile(watch.times(), 0.99))} ms, worst ${Math.round(Math.max(...watch.times()))} ms`,
     );
-  if (!isSmall) row("memory", "the server's memory over all of it, most at any time", 1, 1, `${mostMemoryMb(house.site.pid())} MB`);
+  if (!isSmall) row("memory", "the server's memory over all of it, most at any time", 0, 0, `${mostMemoryMb(house.site.pid())} MB`);
   // What kills the server ends the watch: then it is meant not to answer for a moment.
   watch.stop();
   if (wanted.includes("faults")) await faults(house, client, isSmall);

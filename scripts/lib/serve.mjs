@@ -20,7 +20,8 @@ export async function serve({ env, firstPort = 3000, dev = false, quiet = false 
   const site = keep(
     "server",
     async () => {
-      // A small young generation keeps the memory of a long import flat; it costs a few per cent of its time.
+      // A small young generation keeps the memory of a long import flat, and a heap that grows by a third what pages leave; both cost a few
+      // per cent of the time. The engine may be asked to look for what a step has left (src/data/give-back.ts).
       const child = await startProgram(["--max-semi-space-size=4", "--expose-gc", "--heap-growing-percent=30", program("server")], own, {
         output: quiet ? "pipe" : "inherit",
       });

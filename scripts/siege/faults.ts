@@ -56,8 +56,10 @@ export async function faults(house: House, client: Client, isSmall: boolean): Pr
   for (const [victim, kill] of Object.entries(victims)) {
     await tried("faults", `${victim} killed while nothing goes on`, async () => {
       await untilFine("ready", ready);
+      const { starts } = { server: house.site, database: house.cluster, worker: house.worker! }[victim as keyof typeof victims];
+      const before = starts();
       kill();
-      await wait(50);
+      await untilFine("another process", async () => starts() > before);
       const opened = await untilFine("open", opens);
       return `a page after ${opened.toFixed(1)} s, all ready after ${(await untilFine("ready", ready)).toFixed(1)} s more`;
     });

@@ -280,11 +280,13 @@ async function together({ house, client, asked, untilFine, opens, site }: Ground
     return `a page after ${opened.toFixed(1)} s, all ready after ${readied.toFixed(1)} s more, the last book is there`;
   });
   await tried("faults", "the worker killed five times in a row", async () => {
+    const before = house.worker!.starts();
     for (let k = 0; k < 5; k++) {
       house.worker!.kill();
       await wait(300);
     }
-    return `all ready after ${(await untilFine("ready", ready)).toFixed(1)} s`;
+    await untilFine("a new worker", async () => house.worker!.starts() > before && process.kill(house.worker!.pid(), 0));
+    return `${house.worker!.starts() - before} new ones; all ready after ${(await untilFine("ready", ready)).toFixed(1)} s`;
   });
   await tried("faults", "the server killed while one book is made six times over", async () => {
     const key = crypto.randomUUID();

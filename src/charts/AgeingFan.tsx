@@ -1,4 +1,5 @@
 import { area, line, quantile, type ScaleLinear, scaleLinear, scaleUtc } from "d3";
+import { guaranteedFrac } from "@/core/ageing";
 import { DAY_MS, DAYS_PER_YEAR } from "@/core/units";
 import { ValueAxis } from "./ValueAxis";
 
@@ -10,6 +11,8 @@ export interface AgeingFanProps {
   readonly fan: readonly number[];
   readonly perYearFrac: number;
   readonly warranty: { readonly firstYearFrac: number; readonly perYearFrac: number } | null;
+  /** Output over rating at the record's end with its interval, and the level that the index calls one; null where it can't be told. */
+  readonly level: { readonly ageYears: number | null; readonly low: number; readonly high: number; readonly indexFrac: number } | null;
   readonly ageAtStartYears: number;
   readonly width: number;
   readonly height: number;
@@ -20,15 +23,20 @@ const at = (date: string): Date => new Date(`${date}T00:00:00Z`);
 const percent = (value: number): string => `${(value * 100).toFixed(0)} %`;
 
 /** The index day by day, the slope with the fan of its bootstrap samples opening to the years ahead, and the warranty's line. */
-export function AgeingFan({ days, index, fan, perYearFrac, warranty, ageAtStartYears, width, height }: AgeingFanProps) {
+export function AgeingFan({ days, index, fan, perYearFrac, warranty, level, ageAtStartYears, width, height }: AgeingFanProps) {
   const [from, last] = [at(days[0]!), at(days.at(-1)!)];
   const years = (last.getTime() - from.getTime()) / DAY_MS / DAYS_PER_YEAR;
   const ahead = Math.max(2, years * 0.5);
   const until = new Date(last.getTime() + ahead * DAYS_PER_YEAR * DAY_MS);
   const x = scaleUtc([from, until], [MARGIN.left, width - MARGIN.right]);
   const known = index.filter((value): value is number => value !== null).sort((a, b) => a - b);
-  const floor = Math.min(quantile(known, 0.01) ?? 0.9, 1 - (fan.at(-1) ?? perYearFrac) * (years + ahead));
-  const y = scaleLinear([Math.max(0, floor - 0.01), (quantile(known, 0.995) ?? 1.05) + 0.01], [height - MARGIN.bottom, MARGIN.top]);
+  const floor = Math.min(
+    quantile(known, 0.01) ?? 0.9,
+    1 - (fan.at(-1) ?? perYearFrac) * (years + ahead),
+    level ? level.low / level.indexFrac : 1,
+  );
+  const roof = Math.max(quantile(known, 0.995) ?? 1.05, level ? level.high / level.indexFrac : 1);
+  const y = scaleLinear([Math.max(0, floor - 0.01), roof + 0.01], [height - MARGIN.bottom, MARGIN.top]);
   const steps = Array.from({ length: 41 }, (_, k) => (k / 40) * (years + ahead));
   const when = (t: number): number => x(new Date(from.getTime() + t * DAYS_PER_YEAR * DAY_MS));
   const middle = years / 2;
@@ -40,7 +48,9 @@ export function AgeingFan({ days, index, fan, perYearFrac, warranty, ageAtStartY
       .y0((t) => y(along(low, t)))
       .y1((t) => y(along(high, t)))(steps) ?? "";
   const pick = (share: number): number => fan[Math.round(share * (fan.length - 1))] ?? perYearFrac;
-  const promised = (t: number): number => (warranty ? left(warranty, ageAtStartYears + t) / left(warranty, ageAtStartYears) : 1);
+  // What is guaranteed is a level of the rating: it is drawn against the level that the index calls one.
+  const guarantee = warranty && level && level.ageYears !== null ? { warranty, indexFrac: level.indexFrac } : null;
+  const promised = (t: number): number => (guarantee ? guaranteedFrac(guarantee.warranty, ageAtStartYears + t) / guarantee.indexFrac : 1);
   return (
     <g fontSize={12.5} fill="var(--ink-soft)">
       <ValueAxis y={y} from={MARGIN.left} to={width - MARGIN.right} count={5} label={percent} />
@@ -66,15 +76,43 @@ export function AgeingFan({ days, index, fan, perYearFrac, warranty, ageAtStartY
         stroke="var(--ink)"
         strokeWidth={2}
       />
-      {warranty && <WarrantyLine when={when} y={y} promised={promised} steps={steps} width={width} years={years} ahead={ahead} />}
+      {guarantee && <WarrantyLine when={when} y={y} promised={promised} steps={steps} width={width} years={years} ahead={ahead} />}
       <text
         x={width - MARGIN.right + 6}
-        y={y(along(perYearFrac, years + ahead)) + (warranty ? (promised(years + ahead) > along(perYearFrac, years + ahead) ? 16 : -6) : 4)}
+        y={y(along(perYearFrac, years + ahead)) + (guarantee ? (promised(years + ahead) > along(perYearFrac, years + ahead) ? 16 : -6) : 4)}
         fill="var(--ink)"
       >
         as read
       </text>
+      {level && (
+        <LevelBar
+          at={x(last)}
+          low={y(level.low / level.indexFrac)}
+          high={y(level.high / level.indexFrac)}
+          top={MARGIN.top}
+          bottom={height - MARGIN.bottom}
+        />
+      )}
       <line x1={x(last)} x2={x(last)} y1={MARGIN.top} y2={height - MARGIN.bottom} stroke="var(--rule-strong)" strokeDasharray="2 3" />
+    </g>
+  );
+}
+
+interface LevelBarProps {
+  readonly at: number;
+  readonly low: number;
+  readonly high: number;
+  readonly top: number;
+  readonly bottom: number;
+}
+
+/** The interval of the level at the record's end; without a cap where it leaves the picture. */
+function LevelBar({ at, low, high, top, bottom }: LevelBarProps) {
+  const [from, to] = [Math.min(bottom, low), Math.max(top, high)];
+  return (
+    <g stroke="var(--ink)" strokeWidth={1.4}>
+      <line x1={at} x2={at} y1={from} y2={to} />
+      {[low, high].map((end) => end >= top && end <= bottom && <line key={end} x1={at - 4} x2={at + 4} y1={end} y2={end} />)}
     </g>
   );
 }
@@ -109,6 +147,3 @@ function WarrantyLine({ when, y, promised, steps, width, years, ahead }: Warrant
     </>
   );
 }
-
-const left = ({ firstYearFrac, perYearFrac }: { firstYearFrac: number; perYearFrac: number }, age: number): number =>
-  age <= 0 ? 1 : age < 1 ? 1 - age * firstYearFrac : 1 - firstYearFrac - (age - 1) * perYearFrac;

@@ -10,6 +10,7 @@ import {
   moneyOf,
   sumOf,
   tariffRises,
+  worthAt,
 } from "@/core/money";
 import { monthBins } from "@/core/time";
 import { type PreparedWeather, runPrepared, yieldLines } from "@/core/yield";
@@ -37,9 +38,9 @@ export async function caseBench(
   const inputs = template.inputsFor(site, facts);
   if (!inputs) throw new CliRefusal(`--case ${id}: ${words.notFor}`);
   const figures = figuresOf(inputs, words.inputs, options.with);
-  const { tariff, running } = site.money;
-  const perKwh = options.price ?? moneyOf(site, [], site.promise?.monthlyKwh ?? null).payback?.valuePerKwh ?? tariff.importPerKwh;
-  if (perKwh === null || perKwh === undefined) throw new CliRefusal(say.noPriceOfAKwhGive);
+  const { running } = site.money;
+  const perKwh = options.price ?? worthAt(site, running.horizonYears, facts)?.perKwh;
+  if (perKwh === undefined) throw new CliRefusal(say.noPriceOfAKwhGive);
   const bins = monthBins(prepared.weather.axis, site.place.timeZone);
   const sides = await template.sides(
     site,
@@ -50,7 +51,7 @@ export async function caseBench(
   const terms = {
     currency: site.currency,
     perKwh,
-    rises: tariffRises(site, running.horizonYears, facts.ageYears),
+    rises: tariffRises(site, running.horizonYears, facts),
     discountFrac: running.discountFrac,
     horizonYears: running.horizonYears,
   };

@@ -54,12 +54,19 @@ export const ageingReportSchema = z.strictObject({
   halfWidthLater: z.array(z.number().nullable()),
   firstStep: interval.nullable(),
   /** What the standing level says to the guaranteed one. */
-  verdict: z.enum(["too-soon", "within", "below", "undecided", "no-warranty"]),
+  verdict: z.enum(["too-soon", "within", "below", "undecided", "no-warranty", "age-unknown"]),
   /** What the rate alone says to the guaranteed one; below needs three years. */
-  rateVerdict: z.enum(["slower", "faster", "undecided"]).nullable(),
-  /** Output over rating at the record's end, with its 95 % interval, and what is guaranteed at that age. */
+  rateVerdict: z.enum(["slower", "faster", "undecided", "unphysical"]).nullable(),
+  /** Output over rating at the record's end, with its 95 % interval, what is guaranteed at that age, and the level that the index calls one. */
   level: z
-    .strictObject({ ageYears: z.number(), frac: z.number(), low: z.number(), high: z.number(), guaranteedFrac: z.number().nullable() })
+    .strictObject({
+      ageYears: z.number().nullable(),
+      frac: z.number(),
+      low: z.number(),
+      high: z.number(),
+      guaranteedFrac: z.number().nullable(),
+      indexFrac: z.number(),
+    })
     .nullable(),
   plannedPerYearFrac: z.number(),
   warranty: z.strictObject({ years: z.number(), firstYearFrac: z.number(), perYearFrac: z.number() }).nullable(),
@@ -191,7 +198,7 @@ export const entryEffectSchema = z.strictObject({
 export type EntryEffect = z.output<typeof entryEffectSchema>;
 
 /** Rises when the search for causes changes: what an older edition stored is made anew. */
-export const ATTRIBUTION_EDITION = 8;
+export const ATTRIBUTION_EDITION = 9;
 
 /** All that the readings say of causes: each month by evidence beside what the ledger planned, findings, and the chapters' figures. */
 export const attributionViewSchema = z.strictObject({

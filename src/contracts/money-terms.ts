@@ -8,15 +8,20 @@ const ratePerYear = z.number().min(-0.2, say.isAShareWrite3As).max(0.5, say.isAS
 const years = z.number().gt(0, say.giveYearsAbove0).max(60, say.sixtyYearsAreTheMost);
 const what = z.string().max(120).default("");
 
-export const tariffSchema = z.strictObject({
-  importPerKwh: price.nullable().default(null),
-  exportPerKwh: price.nullable().default(null),
-  priceRisePerYearFrac: z.number().min(-0.2).max(0.5, say.isAShareWrite3As).default(0.03),
-  exportRisePerYearFrac: z.number().min(-0.2).max(0.5, say.isAShareWrite3As).default(0),
-  exportUntil: isoDate.nullable().default(null),
-  exportThenPerKwh: price.nullable().default(null),
-  selfUsedFrac: frac.default(1),
-});
+export const tariffSchema = z
+  .strictObject({
+    importPerKwh: price.nullable().default(null),
+    exportPerKwh: price.nullable().default(null),
+    priceRisePerYearFrac: z.number().min(-0.2).max(0.5, say.isAShareWrite3As).default(0.03),
+    exportRisePerYearFrac: z.number().min(-0.2).max(0.5, say.isAShareWrite3As).default(0),
+    exportUntil: isoDate.nullable().default(null),
+    exportThenPerKwh: price.nullable().default(null),
+    selfUsedFrac: frac.default(1),
+  })
+  .refine(({ exportUntil, exportThenPerKwh }) => exportThenPerKwh === null || exportUntil !== null, {
+    path: ["exportThenPerKwh"],
+    message: say.aPriceAfterNeedsTheDay,
+  });
 
 const datedSum = z.strictObject({ on: isoDate, amount: decimalAmount, what });
 

@@ -16,7 +16,7 @@ export const partReportSchema = z.strictObject({
   high: z.number().nullable(),
   isTooSoon: z.boolean(),
   /** What its rate says to the guaranteed one; null where there is no rate or no warranty. */
-  rateVerdict: z.enum(["slower", "faster", "undecided"]).nullable(),
+  rateVerdict: z.enum(["slower", "faster", "undecided", "unphysical"]).nullable(),
   /** How much faster than the other parts it ages, on the same days; null where it can't be told. */
   againstRest: interval.nullable(),
   /** Days that the reading is made of. */

@@ -273,6 +273,13 @@ export const siteSchema = z
       .default([]),
   })
   .superRefine((site, context) => {
+    if (site.money.tariff.exportUntil !== null && site.commissioned === null)
+      context.addIssue({
+        code: "custom",
+        path: ["money", "tariff", "exportUntil"],
+        input: site.money.tariff.exportUntil,
+        message: say.anEndNeedsABeginning,
+      });
     const arrays = new Set(site.arrays.map((array) => array.id));
     site.arrays.forEach((array, i) => {
       if (!Object.hasOwn(site.modules, array.module)) {

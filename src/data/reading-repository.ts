@@ -26,7 +26,13 @@ export function readingRepository(sequelize: Sequelize, { Series, Batch, Promise
       for await (const series of eachSeries(sequelize, Series, bookId, kind)) all.push(series);
       return all;
     },
-    eachSeriesOf: (bookId, kind) => eachSeries(sequelize, Series, bookId, kind),
+    async *eachSeriesOf(bookId, kind) {
+      for await (const series of eachSeries(sequelize, Series, bookId, kind)) {
+        yield series;
+        // Who asks for one after the other is done with this one.
+        giveBack();
+      }
+    },
     async heldOf(bookId) {
       return sequelize.query<{ quantity: string; meterId: string }>(
         `select s.quantity, s.meter_id as "meterId" from series s where s.book_id = :bookId and exists
@@ -83,8 +89,6 @@ async function* eachSeries(
     // A connection is not held while the series is worked on.
     if (!days) continue;
     yield await withClient(sequelize, (client) => joined(client, row, days));
-    // Who asked for one after the other is done with this one.
-    giveBack();
   }
 }
 

@@ -3,37 +3,62 @@ import type { AgeingReport } from "@/contracts/attribution";
 const percent = (value: number | null, digits = 2): string => (value === null ? "?" : (value * 100).toFixed(digits).replace("-", "\u2212"));
 
 const BY_RATE = {
-  slower: (guaranteed: string) => ` Slower than the guaranteed ${guaranteed} %.`,
-  faster: (guaranteed: string) => ` Faster than the guaranteed ${guaranteed} %.`,
-  undecided: (guaranteed: string) => ` The guaranteed ${guaranteed} % lies inside the interval.`,
+  slower: (guaranteed: string) => `Slower than the guaranteed ${guaranteed} %.`,
+  faster: (guaranteed: string) => `Faster than the guaranteed ${guaranteed} %.`,
+  undecided: (guaranteed: string) => `The guaranteed ${guaranteed} % lies inside the interval.`,
+  unphysical: () => "A negative rate is not physical: look at the light.",
 } as const;
 
-/** The rate first, then where the modules stand against what is guaranteed, and what follows for a claim. */
+const CLAIM = {
+  below: "This supports a claim: the whole interval lies under the guarantee.",
+  within: "This does not support a claim: the whole interval lies over the guarantee.",
+  undecided: "This does not support a claim: the guarantee lies inside the interval.",
+} as const;
+
+/** What the Ageing chapter says, part by part: each figure opens a working of its own. */
+export interface AgeingWords {
+  readonly rate: string;
+  readonly byRate: string;
+  /** Empty where no level can be told. */
+  readonly level: string;
+  readonly claim: string;
+}
+
+/** The rate first, then where the plant stands against what is guaranteed, and what follows for a claim. */
+export const ageingWords = (report: AgeingReport): AgeingWords => ({ ...rateWords(report), ...levelWords(report) });
+
+/** The same as one text. */
 export function ageingSentence(report: AgeingReport): string {
-  return `${rateWords(report)}${levelWords(report)}`;
+  const { rate, byRate, level, claim } = ageingWords(report);
+  return [`${rate}.`, byRate, level, claim].filter((part) => part !== "").join(" ");
 }
 
-function rateWords({ isTooSoon, perYearFrac, low, high, rateVerdict, warranty, years, halfWidthLater }: AgeingReport): string {
+function rateWords(report: AgeingReport): Pick<AgeingWords, "rate" | "byRate"> {
+  const { isTooSoon, perYearFrac, low, high, rateVerdict, warranty, years, halfWidthLater } = report;
   if (isTooSoon || perYearFrac === null) {
-    const later = halfWidthLater[0];
-    const width =
-      later === null || later === undefined ? "" : ` Another year would bring the interval to about \u00b1${percent(later)} % a year.`;
-    return `Too soon to tell a rate: ${years.toFixed(1)} years of readings.${width}`;
+    const later = halfWidthLater[0] ?? null;
+    const width = later === null ? "" : `Another year would bring the interval to about \u00b1${percent(later)} % a year.`;
+    return { rate: `Too soon to tell a rate: ${years.toFixed(1)} years of readings`, byRate: width };
   }
-  // Modules don't grow better: what looks so is the light column, or dirt that was put back too freely.
-  const unphysical = high !== null && high < 0 ? " A negative rate is not physical: look at the light." : "";
-  const byRate = rateVerdict && warranty ? BY_RATE[rateVerdict](percent(warranty.perYearFrac)) : "";
-  return `Ageing ${percent(perYearFrac)} % a year (${percent(low)} to ${percent(high)}).${unphysical}${byRate}`;
+  return {
+    rate: `Ageing ${percent(perYearFrac)} % a year (${percent(low)} to ${percent(high)})`,
+    byRate: rateVerdict
+      ? BY_RATE[rateVerdict](percent(warranty?.perYearFrac ?? null))
+      : high !== null && high < 0
+        ? BY_RATE.unphysical()
+        : "",
+  };
 }
 
-function levelWords({ level, warranty, verdict }: AgeingReport): string {
-  if (!level) return "";
-  const stands = ` At ${level.ageYears.toFixed(1)} years the plant stands at ${percent(level.frac, 1)} % of its rating (${percent(level.low, 1)} to ${percent(level.high, 1)}), modules, light sensor and model together`;
-  if (!warranty || level.guaranteedFrac === null) return `${stands}. The book holds no warranty to set it against.`;
-  const guaranteed = `${stands}; ${percent(level.guaranteedFrac, 1)} are guaranteed`;
-  if (verdict === "below") return `${guaranteed}. This supports a claim: the whole interval lies under the guarantee.`;
-  if (verdict === "within") return `${guaranteed}. This does not support a claim: the whole interval lies over the guarantee.`;
-  return `${guaranteed}. This does not support a claim: the guarantee lies inside the interval.`;
+function levelWords({ level, warranty, verdict }: AgeingReport): Pick<AgeingWords, "level" | "claim"> {
+  if (!level) return { level: "", claim: "" };
+  const when = level.ageYears === null ? "At the end" : `At ${level.ageYears.toFixed(1)} years`;
+  const stands = `${when} the plant stands at ${percent(level.frac, 1)} % of its rating (${percent(level.low, 1)} to ${percent(level.high, 1)}), modules, light sensor and model together`;
+  if (!warranty) return { level: `${stands}.`, claim: "The book holds no warranty to set it against." };
+  if (level.guaranteedFrac === null)
+    return { level: `${stands}.`, claim: "What is guaranteed by now is not known: the book does not say since when the plant stands." };
+  const claim = verdict === "below" || verdict === "within" || verdict === "undecided" ? CLAIM[verdict] : "";
+  return { level: `${stands}; ${percent(level.guaranteedFrac, 1)} are guaranteed.`, claim };
 }
 
 /** What a maker accepts beside it. */

@@ -66,6 +66,8 @@ export const say = catalogue({
   latitudeLiesBetween90And90: "latitude lies between -90 and 90 (north pole)",
   longitudeLiesBetween180And180: "longitude lies between -180 and 180, east positive",
   nameATimeZoneOfThe: 'name a time zone of the IANA list, such as "Europe/Madrid"',
+  aPriceAfterNeedsTheDay: "a price after the export price needs the day on which that ends: write it too",
+  anEndNeedsABeginning: "the years until the export price ends are counted from commissioning: write that day too",
   highestSystemVoltage: "highest system voltage",
   theColdestAirOnRecordIn: "the coldest air on record, in C",
   theHottestDaysAirInC: "the hottest day's air, in C",

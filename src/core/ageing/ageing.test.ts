@@ -108,5 +108,7 @@ describe("an ageing reading", () => {
     expect([against(0.008), against(0.0039), against(0.006)]).toEqual(["slower", "faster", "undecided"]);
     expect([against(0.003, 2.99), against(0.003, 3)]).toEqual(["undecided", "faster"]);
     expect(rateVerdict(reading, null)).toBeNull();
+    const rising = (high: number) => rateVerdict({ ...reading, low: -0.02, high }, { firstYearFrac: 0.02, perYearFrac: 0.005 });
+    expect([rising(-0.0001), rising(0.0001)]).toEqual(["unphysical", "slower"]);
   });
 });

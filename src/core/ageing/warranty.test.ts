@@ -44,6 +44,16 @@ describe("the level of the modules", () => {
     expect((high - low) / 2).toBeGreaterThanOrEqual(1.96 * 0.027 * frac);
   });
 
+  it("is not carried up a slope that rises: modules don't grow better", () => {
+    const { frac } = levelOf(4, { start: 0.9, perYear: -0.02 });
+    // The middle of the record, not its end.
+    expect(frac).toBeCloseTo(0.9 * 1.04, 2);
+  });
+
+  it("has no age where nobody knows since when the plant stands", () => {
+    expect(moduleLevel({ ...reading(2), ageAtStartYears: null, standardFrac: 0.01 })!.ageYears).toBeNull();
+  });
+
   it("is not told of less than a month", () => {
     expect(moduleLevel({ ...reading(29 / 365.2425), standardFrac: 0.01 })).toBeNull();
     expect(moduleLevel({ ...reading(30 / 365.2425), standardFrac: 0.01 })).not.toBeNull();
@@ -68,5 +78,6 @@ describe("a warranty of a level", () => {
     expect(warrantyVerdict(level, guarantees(0.9799))).toBe("undecided");
     expect(warrantyVerdict(level, null)).toBe("no-warranty");
     expect(warrantyVerdict(null, warranty)).toBe("too-soon");
+    expect(warrantyVerdict({ ...level, ageYears: null }, warranty)).toBe("age-unknown");
   });
 });

@@ -4,14 +4,15 @@ import { DAYS_PER_YEAR } from "../units";
 import type { AgeingReading } from "./read-ageing";
 
 /** What the standing level says to a guarantee: the whole interval over it, under it, or the guarantee within it. */
-export type AgeingVerdict = "too-soon" | "within" | "below" | "undecided" | "no-warranty";
+export type AgeingVerdict = "too-soon" | "within" | "below" | "undecided" | "no-warranty" | "age-unknown";
 
-/** What the rate alone says to the guaranteed one. */
-export type RateAgainstWarranty = "slower" | "faster" | "undecided";
+/** What the rate alone says to the guaranteed one; modules don't grow better, so that a rate that says so says nothing of them. */
+export type RateAgainstWarranty = "slower" | "faster" | "undecided" | "unphysical";
 
 /** Output of the modules over their rating at the end of a record, with its 95 % interval. */
 export interface ModuleLevel {
-  readonly ageYears: number;
+  /** Null where the book does not know since when the plant stands. */
+  readonly ageYears: number | null;
   readonly frac: number;
   readonly low: number;
   readonly high: number;
@@ -21,7 +22,8 @@ export interface LevelInput {
   readonly reading: AgeingReading;
   /** Log of metered over expected without ageing, by day, with dirt put back; NaN where a day tells nothing. */
   readonly cleanLog: Float64Array;
-  readonly ageAtStartYears: number;
+  /** Null where it is not known. */
+  readonly ageAtStartYears: number | null;
   /** What light, heat, dirt, inverter and meter leave open, one deviation, as a share. */
   readonly standardFrac: number;
 }
@@ -41,12 +43,14 @@ export function moduleLevel({ reading, cleanLog, ageAtStartYears, standardFrac }
   const first = cleanLog.findIndex((log) => !Number.isNaN(log));
   const days = cleanLog.reduce((count, log) => count + (Number.isNaN(log) ? 0 : 1), 0);
   if (days < LEAST_DAYS) return null;
-  const slope = reading.isTooSoon || Number.isNaN(reading.yearOnYear.slopeLog) ? 0 : reading.yearOnYear.slopeLog;
+  const { slopeLog } = reading.yearOnYear;
+  const slope = reading.isTooSoon || Number.isNaN(slopeLog) ? 0 : Math.min(0, slopeLog);
   const atEnd = cleanLog.map((log, d) => log + (slope * (last - d)) / DAYS_PER_YEAR);
   const frac = Math.exp(medianOf(atEnd));
   const halfRate = reading.isTooSoon || Number.isNaN(reading.high) ? 0 : (reading.high - reading.low) / 2;
   const half = Math.hypot(Z_95 * standardFrac * frac, (halfRate * (last - first)) / DAYS_PER_YEAR / 2);
-  return { ageYears: Math.max(0, ageAtStartYears + last / DAYS_PER_YEAR), frac, low: frac - half, high: frac + half };
+  const ageYears = ageAtStartYears === null ? null : Math.max(0, ageAtStartYears + last / DAYS_PER_YEAR);
+  return { ageYears, frac, low: frac - half, high: frac + half };
 }
 
 /** Share of the rating that is guaranteed at an age: what may go in the first year, then a line. */
@@ -60,6 +64,7 @@ export const guaranteedFrac = ({ firstYearFrac, perYearFrac }: AgeingTerms, ageY
 export function warrantyVerdict(level: ModuleLevel | null, warranty: AgeingTerms | null): AgeingVerdict {
   if (!level) return "too-soon";
   if (!warranty) return "no-warranty";
+  if (level.ageYears === null) return "age-unknown";
   const guaranteed = guaranteedFrac(warranty, level.ageYears);
   if (level.low >= guaranteed) return "within";
   return level.high < guaranteed ? "below" : "undecided";
@@ -71,6 +76,7 @@ export function rateVerdict(
   warranty: AgeingTerms | null,
 ): RateAgainstWarranty | null {
   if (isTooSoon || Number.isNaN(perYearFrac) || !warranty) return null;
+  if (high < 0) return "unphysical";
   if (high <= warranty.perYearFrac) return "slower";
   return low > warranty.perYearFrac && years >= LEAST_RATE_YEARS ? "faster" : "undecided";
 }

@@ -1,6 +1,6 @@
 export { attributedRun, causesOf } from "./attributed-run";
 export type { Evidence, RunEvidence } from "./evidence";
-export { ageingRateOf, ceilingKwhOf } from "./expected";
+export { ageAtStartOf, ageingRateOf, ceilingKwhOf } from "./expected";
 export { type ExtendInput, extendEvidence } from "./extend";
 export { type CauseFinding, type CauseKind, causeKinds } from "./finding";
 export { causeFindings, datedFindings } from "./findings";

@@ -1,6 +1,6 @@
 import type { Inverter, ModuleType, Place, PvArray } from "../site";
 import { coldestAirGuessC } from "./cold-estimate";
-import { stringLimits } from "./string-limits";
+import { seriesV, stringLimits } from "./string-limits";
 
 /** Cells over the air on the hottest day, K, by which a working string is warmer. Source: IEC 62548-1:2023, cell temperatures on open racks (30 to 35 K over air). */
 const CELL_OVER_AIR_K = 35;
@@ -66,8 +66,8 @@ export function stringCheck(place: Place, array: PvArray, module: ModuleType, in
   const { recordLowC } = place;
   const hotCellC = (place.recordHighC ?? USUAL_HIGH_C) + CELL_OVER_AIR_K;
   const { vocV, vmpV, iscA } = module;
-  const voc = (cellC: number): number | null => vocV && modulesInSeries * vocV * (1 + module.betaVocPerK * (cellC - 25));
-  const vmp = (cellC: number): number | null => vmpV && modulesInSeries * vmpV * (1 + module.gammaPmpPerK * (cellC - 25));
+  const voc = (cellC: number): number | null => vocV && seriesV(modulesInSeries, vocV, module.betaVocPerK, cellC);
+  const vmp = (cellC: number): number | null => vmpV && seriesV(modulesInSeries, vmpV, module.gammaPmpPerK, cellC);
   const inCold = (volts: (cellC: number) => number | null): number | null => (recordLowC === null ? null : volts(recordLowC));
   const perInput = perModule ? 1 : Math.ceil(strings / (inverter.inputs ?? 1));
   const rearFrac = module.bifacialityFrac * REAR_OVER_FRONT;

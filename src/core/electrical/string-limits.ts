@@ -17,10 +17,14 @@ export interface StringLimits {
   readonly minModules: number;
 }
 
+/** Voltage of modules in series at a cell temperature, linear from 25 C. Source: IEC 60891:2021. */
+export const seriesV = (modulesInSeries: number, stcV: number, perK: number, cellTempC: number): number =>
+  modulesInSeries * stcV * (1 + perK * (cellTempC - 25));
+
 /** Voltage of a string on the coldest morning and in the heat, and how many modules fit between the two limits. Source: IEC 62548-1:2023, Photovoltaic (PV) arrays: design requirements. */
 export function stringLimits(input: StringLimitsIn): StringLimits {
-  const cold = input.vocStcV * (1 + input.betaVocPerK * (input.recordLowCellTempC - 25));
-  const hot = input.vmpStcV * (1 + input.vmpCoeffPerK * (input.hotCellTempC - 25));
+  const cold = seriesV(1, input.vocStcV, input.betaVocPerK, input.recordLowCellTempC);
+  const hot = seriesV(1, input.vmpStcV, input.vmpCoeffPerK, input.hotCellTempC);
   return {
     stringVocColdV: input.modulesInSeries * cold,
     stringVmpHotV: input.modulesInSeries * hot,

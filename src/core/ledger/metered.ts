@@ -52,8 +52,9 @@ export function mostEnergyKwh(site: Site, stepMinutes: number): number {
 /** Sums all production meters onto the model's axis. An interval that any meter misses wholly is unread. */
 export function meteredOnto(axis: TimeAxis, meters: readonly MeterSeries[], site: Site, spans: SpansToSplit | null = null): MeteredOnAxis {
   const meterIds = new Set([...meters.map(({ meterId }) => meterId), ...(spans?.spans ?? []).map(({ meterId }) => meterId)]);
-  const alone = meterIds.size === 1 && meters[0] ? asRead(axis, meters[0], site, spans) : null;
-  if (alone) return alone;
+  const readings = meters.length === 1 ? readAlone(meters[0]!, site, spans ? axis : null) : null;
+  if (readings && meterIds.size === 1 && readings.taken.length + (spans?.spans.length ?? 0) === 0)
+    return asRead(axis, meters[0]!, readings);
   const kwh = new Float64Array(axis.count);
   const split = new Uint8Array(axis.count);
   const readFrac = new Float64Array(axis.count).fill(meterIds.size > 0 ? 1 : 0);
@@ -66,7 +67,7 @@ export function meteredOnto(axis: TimeAxis, meters: readonly MeterSeries[], site
       addSplit(splitSpans(whole, axis, spans!.expectedKwh), null, kwh, readFrac, split);
       continue;
     }
-    const { settled, taken, counts } = readAlone(meter, site, spans ? axis : null);
+    const { settled, taken, counts } = readings ?? readAlone(meter, site, spans ? axis : null);
     caughtUpRows += counts.caughtUpRows;
     impossibleRows += counts.impossibleRows;
     const all = [...whole, ...taken];
@@ -82,10 +83,8 @@ export function meteredOnto(axis: TimeAxis, meters: readonly MeterSeries[], site
   return { kwh, readFrac, caughtUpRows, impossibleRows, split };
 }
 
-/** A single meter without a span to lay out: its own columns serve, and nothing is added up. Null where there is one. */
-function asRead(axis: TimeAxis, meter: MeterSeries, site: Site, spans: SpansToSplit | null): MeteredOnAxis | null {
-  const { settled, taken, counts } = readAlone(meter, site, spans ? axis : null);
-  if (taken.length + (spans?.spans.length ?? 0) > 0) return null;
+/** A single meter without a span to lay out: its own columns serve, and nothing is added up. */
+function asRead(axis: TimeAxis, meter: MeterSeries, { settled, counts }: ReadAlone): MeteredOnAxis {
   const { sums, coverageFrac } = sumOnto(settled, meter.axis, axis);
   return { kwh: sums, readFrac: clamped(coverageFrac), split: new Uint8Array(axis.count), ...counts };
 }

@@ -43,9 +43,9 @@ export {
 } from "./decisions";
 export { amountOf, Exact, minorDigits, quantity, roundTo, sumOf } from "./exact";
 export { type EnergyBasis, firstYearEnergy, type YearEnergy } from "./first-year";
-export { exportEndOf, pricePerKwh, tariffRises, yearlyKwhWorth } from "./kwh-worth";
+export { pricePerKwh, tariffRises, worthAt, yearlyKwhWorth } from "./kwh-worth";
 export { type Payback, type PaybackTerms, type PaybackYear, payback } from "./payback";
-export { exportPriceIn, type PriceTerms, priceIn, priceRises } from "./price-path";
+export { type PriceTerms, priceIn, priceRises } from "./price-path";
 export { type MoneyChoices, type MoneyReport, moneyOf } from "./report";
 export {
   type DayShape,

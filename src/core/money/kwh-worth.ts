@@ -1,13 +1,41 @@
 import type { Site, Tariff } from "../site";
 import { YEAR_MS } from "../units";
-import { Exact } from "./exact";
-import { type PriceTerms, priceRises } from "./price-path";
+import { type ExportEnd, type PriceTerms, priceIn, priceRises } from "./price-path";
+
+type Priced = Pick<Site, "money" | "commissioned">;
+
+interface At {
+  /** Age of the plant from which years are counted. */
+  readonly ageYears?: number;
+  /** Share used on the spot where it is known better than the site's terms have it. */
+  readonly selfUsedFrac?: number | undefined;
+}
+
+/** The site's own terms of what a kilowatt-hour is worth; null where no price is known. */
+export function priceTermsOf({ money: { tariff }, commissioned }: Priced, { ageYears = 0, selfUsedFrac }: At = {}): PriceTerms | null {
+  const { importPerKwh, exportPerKwh, priceRisePerYearFrac, exportRisePerYearFrac } = tariff;
+  if (importPerKwh === null) return null;
+  const end = exportEndOf(tariff, commissioned);
+  return {
+    importPerKwh,
+    exportPerKwh,
+    priceRisePerYearFrac,
+    exportRisePerYearFrac,
+    selfUsedFrac: selfUsedFrac ?? tariff.selfUsedFrac,
+    exportEnd: end && { ...end, afterYears: end.afterYears - ageYears },
+  };
+}
+
+/** Years from commissioning until the export price ends; null where it does not. A site that names its end has a day to count from. */
+function exportEndOf({ exportUntil, exportThenPerKwh }: Tariff, commissioned: string | null): ExportEnd | null {
+  if (exportUntil === null || commissioned === null) return null;
+  return { afterYears: (Date.parse(exportUntil) - Date.parse(commissioned)) / YEAR_MS, thenPerKwh: exportThenPerKwh };
+}
 
 /** What a kilowatt-hour at the meter is worth, in the site's currency: used and sold shares at their prices; null where no price is known. */
-export function pricePerKwh({ money: { tariff } }: Pick<Site, "money">): number | null {
-  if (tariff.importPerKwh === null) return null;
-  const used = new Exact(tariff.importPerKwh).times(tariff.selfUsedFrac);
-  return used.plus(new Exact(tariff.exportPerKwh ?? "0").times(1 - tariff.selfUsedFrac)).toNumber();
+export function pricePerKwh(site: Priced): number | null {
+  const terms = priceTermsOf(site);
+  return terms && priceIn(terms, 1).toNumber();
 }
 
 /** Worth today of a kilowatt-hour in each of some years, by what its worth rises over the first, later money discounted. Source: Brealey, Myers & Allen, 2020, Principles of corporate finance (present value). */
@@ -15,23 +43,14 @@ export const yearlyKwhWorth = (price: number, rises: readonly number[], discount
   rises.reduce((worth, rise, year) => worth + (price * rise) / (1 + discountFrac) ** year, 0);
 
 /** By what a kilowatt-hour's worth rises over that of a plant's age, by the site's own terms: a value for each year to come. */
-export function tariffRises(
-  { money: { tariff }, commissioned }: Pick<Site, "money" | "commissioned">,
-  years: number,
-  ageYears = 0,
-): number[] {
+export function tariffRises(site: Priced, years: number, at: At = {}): number[] {
+  const terms = priceTermsOf(site, at);
   // Without a price there are no weights: what is bought alone tells.
-  if (tariff.importPerKwh === null) return Array.from({ length: years }, (_, k) => (1 + tariff.priceRisePerYearFrac) ** k);
-  const end = exportEndOf(tariff, commissioned);
-  const exportEnd = end && { ...end, afterYears: end.afterYears - ageYears };
-  return priceRises({ ...tariff, importPerKwh: tariff.importPerKwh, exportEnd }, years);
+  return terms ? priceRises(terms, years) : Array.from({ length: years }, (_, k) => (1 + site.money.tariff.priceRisePerYearFrac) ** k);
 }
 
-/** Years from commissioning until the export price ends; null where it does not, or nobody knows from when to count. */
-export function exportEndOf(
-  { exportUntil, exportThenPerKwh }: Tariff,
-  commissioned: string | null,
-): NonNullable<PriceTerms["exportEnd"]> | null {
-  if (exportUntil === null || commissioned === null) return null;
-  return { afterYears: (Date.parse(exportUntil) - Date.parse(commissioned)) / YEAR_MS, thenPerKwh: exportThenPerKwh };
+/** What a kilowatt-hour is worth at a plant's age, a decimal numeral, and by what that rises; null where no price is known. */
+export function worthAt(site: Priced, years: number, at: At): { readonly perKwh: string; readonly rises: number[] } | null {
+  const terms = priceTermsOf(site, at);
+  return terms && { perKwh: priceIn(terms, 1).toFixed(4), rises: priceRises(terms, years) };
 }

@@ -87,8 +87,8 @@ interface Row {
 
 /**
  * Simple payback (net cost over first-year value), payback with price rise, ageing, upkeep and replacements, and the same discounted, year by year.
- * Prices hold for the first year; bought energy rises at each anniversary, exported energy by its own terms; within a year savings come evenly and flows are discounted from its
- * end. Sums are exact decimals; energies are rounded to the Wh.
+ * Prices hold for the first year; bought energy rises at each anniversary, exported energy by its own terms. Within a year savings come evenly
+ * and flows are discounted from its end. Sums are exact decimals; energies are rounded to the Wh.
  * Source: Short, Packey & Holt, 1995, A manual for the economic evaluation of energy efficiency and renewable energy technologies.
  */
 export function payback(terms: PaybackTerms): Payback {

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { type PaybackTerms, type PriceTerms, payback, priceIn, priceRises, tariffRises } from ".";
+import { type PaybackTerms, type PriceTerms, payback, priceIn, priceRises, tariffRises, worthAt } from ".";
 
 const terms: PriceTerms = { importPerKwh: "0.30", exportPerKwh: "0.10", selfUsedFrac: 0.25, priceRisePerYearFrac: 0.03 };
 const price = (year: number, more: Partial<PriceTerms> = {}): number => priceIn({ ...terms, ...more }, year).toNumber();
@@ -31,8 +31,15 @@ describe("the worth of a kilowatt-hour through the years", () => {
     const tariff = { ...terms, exportRisePerYearFrac: 0, exportUntil: "2030-01-01", exportThenPerKwh: null };
     const site = (parts = {}) =>
       ({ commissioned: "2020-01-01", money: { tariff: { ...tariff, ...parts } } }) as Parameters<typeof tariffRises>[0];
-    const later = tariffRises(site({ selfUsedFrac: 0 }), 4, 8);
+    const later = tariffRises(site({ selfUsedFrac: 0 }), 4, { ageYears: 8 });
     expect(later.map((rise) => Number(rise.toFixed(2)))).toEqual([1, 1, 0, 0]);
+    // A kilowatt-hour of today is worth what is paid today: support that has ended counts no more.
+    expect(worthAt(site({ selfUsedFrac: 0, exportThenPerKwh: "0.02" }), 3, { ageYears: 12 })).toEqual({
+      perKwh: "0.0200",
+      rises: [1, 1, 1],
+    });
+    expect(worthAt(site(), 3, { ageYears: 0, selfUsedFrac: 1 })!.perKwh).toBe("0.3000");
+    expect(worthAt(site({ importPerKwh: null }), 3, {})).toBeNull();
     expect(tariffRises(site({ importPerKwh: null }), 3)).toEqual([1, 1.03, 1.03 ** 2]);
   });
 });

@@ -11,7 +11,12 @@ export interface PriceTerms {
   /** Of exported energy; a fixed rate has none. */
   readonly exportRisePerYearFrac?: number;
   /** After how many years the export price ends, and what is paid then; null: it does not end. */
-  readonly exportEnd?: { readonly afterYears: number; readonly thenPerKwh: string | null } | null;
+  readonly exportEnd?: ExportEnd | null;
+}
+
+export interface ExportEnd {
+  readonly afterYears: number;
+  readonly thenPerKwh: string | null;
 }
 
 const rises = (perYearFrac: number, year: number): Exact => new Exact(1).plus(perYearFrac).pow(year - 1);
@@ -25,8 +30,8 @@ export function exportPriceIn({ exportPerKwh, exportRisePerYearFrac = 0, exportE
 }
 
 /** Worth of a produced kilowatt-hour in a year of the plant, used and exported weighed. */
-export function priceIn(terms: PriceTerms, year: number, priceRisePerYearFrac = terms.priceRisePerYearFrac): Exact {
-  const used = new Exact(terms.importPerKwh).times(rises(priceRisePerYearFrac, year)).times(terms.selfUsedFrac);
+export function priceIn(terms: PriceTerms, year: number): Exact {
+  const used = new Exact(terms.importPerKwh).times(rises(terms.priceRisePerYearFrac, year)).times(terms.selfUsedFrac);
   return used.plus(exportPriceIn(terms, year).times(new Exact(1).minus(terms.selfUsedFrac)));
 }
 

@@ -1,7 +1,7 @@
 import type { LedgerLine } from "../ledger";
 import type { Site } from "../site";
 import { type EnergyBasis, firstYearEnergy, type YearEnergy } from "./first-year";
-import { exportEndOf } from "./kwh-worth";
+import { priceTermsOf } from "./kwh-worth";
 import { type Payback, type PaybackTerms, payback } from "./payback";
 
 /** Payback of a site, or what is missing for it. */
@@ -35,25 +35,21 @@ export function moneyOf(
   const lines = months.length > 0 ? months : promiseLines(promise);
   const energies = BASES.map((candidate) => firstYearEnergy(lines, candidate, site)).filter((energy) => energy !== null);
   const energy = energies.find((candidate) => candidate.basis === (basis ?? energies[0]?.basis)) ?? null;
-  const { costs, incentives, tariff, running } = site.money;
+  const { costs, incentives, running } = site.money;
+  const prices = priceTermsOf(site, { selfUsedFrac: selfUsedFrac ?? undefined });
   const missing: MoneyReport["missing"] = [];
   if (costs.length === 0) missing.push("cost");
-  if (tariff.importPerKwh === null) missing.push("price");
+  if (!prices) missing.push("price");
   if (!energy) missing.push("energy");
   const terms: PaybackTerms | null =
-    energy && tariff.importPerKwh !== null && costs.length > 0
+    energy && prices && costs.length > 0
       ? {
           ...running,
+          ...prices,
           currency: site.currency,
           costs: costs.map((cost) => cost.amount),
           incentives: incentives.map((incentive) => incentive.amount),
           firstYearKwh: energy.firstYearKwh,
-          importPerKwh: tariff.importPerKwh,
-          exportPerKwh: tariff.exportPerKwh,
-          selfUsedFrac: selfUsedFrac ?? tariff.selfUsedFrac,
-          priceRisePerYearFrac: tariff.priceRisePerYearFrac,
-          exportRisePerYearFrac: tariff.exportRisePerYearFrac,
-          exportEnd: exportEndOf(tariff, site.commissioned),
           ageing: ageingPerYearFrac === null ? site.ageing : { ...site.ageing, perYearFrac: ageingPerYearFrac },
         }
       : null;

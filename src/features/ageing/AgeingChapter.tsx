@@ -8,10 +8,10 @@ import chapter from "@/features/kit/look/Chapter.module.css";
 import { ChartFrame } from "@/features/kit/save/ChartFrame";
 import { CauseProgress } from "@/features/ledger/attribution/CauseProgress";
 import styles from "@/features/ledger/attribution/Causes.module.css";
-import { ageingSentence, claimWords } from "@/wording/ageing";
+import { ageingSentence, ageingWords, claimWords } from "@/wording/ageing";
 import { number, percent } from "@/wording/format";
 import { say } from "@/wording/screens/ageing";
-import { ageingWorking } from "@/wording/workings/cause-working";
+import { ageingWorking, levelWorking } from "@/wording/workings/cause-working";
 import { AgeingParts } from "./AgeingParts";
 import { FiltersAndYears, MethodsSection } from "./MethodsAndYears";
 
@@ -42,13 +42,14 @@ export function AgeingChapter(props: AgeingChapterProps) {
 
 function Reading({ slug, name, report, parts, arrayCount, commissioned, excluded, fiscal }: AgeingChapterProps & { report: AgeingReport }) {
   const hasRate = report.perYearFrac !== null;
-  // The figure is the rate; what the warranty says to it is plain text, which may wrap.
-  const [rateWords, ...reason] = ageingSentence(report).split(". ");
+  // The figures are rate and level; what the warranty says to them is plain text, which may wrap.
+  const { rate, byRate, level, claim } = ageingWords(report);
   return (
     <>
       <p className={chapter.verdict} data-testid="ageing-verdict">
         <span className={report.verdict === "below" ? chapter.clay : undefined}>
-          {hasRate ? <Figure working={() => ageingWorking(report)}>{rateWords}</Figure> : rateWords}. {reason.join(". ")}
+          {hasRate ? <Figure working={() => ageingWorking(report)}>{rate}</Figure> : rate}. {byRate}{" "}
+          {level !== "" && <Figure working={() => levelWorking(report)}>{level}</Figure>} {claim}
         </span>
         {report.firstStep &&
           report.firstStep.low > 0 &&
@@ -70,6 +71,7 @@ function Reading({ slug, name, report, parts, arrayCount, commissioned, excluded
               fan={report.fan}
               perYearFrac={report.perYearFrac!}
               warranty={report.warranty}
+              level={report.level}
               ageAtStartYears={report.ageAtStartYears}
               width={width}
               height={330}

@@ -13,7 +13,12 @@ import { fastestPart, partName, partsSentence } from "@/wording/parts";
 import { say } from "@/wording/screens/ageing";
 import { againstRestWorking, partWorking } from "@/wording/workings/part-working";
 
-const BY_RATE = { slower: say.slowerThanGuaranteed, faster: say.fasterThanGuaranteed, undecided: "undecided" } as const;
+const BY_RATE = {
+  slower: say.slowerThanGuaranteed,
+  faster: say.fasterThanGuaranteed,
+  undecided: "undecided",
+  unphysical: say.notPhysical,
+} as const;
 
 function rateAgainst({ rateVerdict, isTooSoon }: PartReport): string {
   if (rateVerdict) return BY_RATE[rateVerdict];

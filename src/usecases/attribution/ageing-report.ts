@@ -1,9 +1,9 @@
 import type { AgeingReport } from "@/contracts/attribution";
 import { type AgeingReading, guaranteedFrac, type ModuleLevel, moduleLevel, rateVerdict, warrantyVerdict } from "@/core/ageing";
-import type { Evidence } from "@/core/attribution";
+import { ageAtStartOf, type Evidence } from "@/core/attribution";
 import { quantileOf } from "@/core/statistics";
 import { DAYS_PER_YEAR } from "@/core/units";
-import { ageOnAxis, levelStandardFrac } from "@/core/yield";
+import { levelStandardFrac } from "@/core/yield";
 
 const known = (value: number): number | null => (Number.isFinite(value) ? value : null);
 const brief = (value: number): number | null => (Number.isFinite(value) ? Math.round(value * 1e4) / 1e4 : null);
@@ -28,7 +28,11 @@ export function ageingReport(evidence: Evidence, draws: number, seed: number): A
     firstStep: ageing.firstStep && { value: ageing.firstStep.frac, low: ageing.firstStep.low, high: ageing.firstStep.high },
     verdict: warrantyVerdict(standing, site.warranty),
     rateVerdict: rateVerdict(ageing, site.warranty),
-    level: standing && { ...standing, guaranteedFrac: site.warranty && guaranteedFrac(site.warranty, standing.ageYears) },
+    level: standing && {
+      ...standing,
+      guaranteedFrac: site.warranty && standing.ageYears !== null ? guaranteedFrac(site.warranty, standing.ageYears) : null,
+      indexFrac: Math.exp(level),
+    },
     plannedPerYearFrac: site.ageing.perYearFrac,
     warranty: site.warranty,
     methods: ageing.methods.map((method) => ({
@@ -46,23 +50,20 @@ export function ageingReport(evidence: Evidence, draws: number, seed: number): A
       .map(({ day, changeLog }) => ({ day, changeFrac: Math.round(changeLog * 1e5) / 1e5 })),
     fan: ageing.yearOnYear.draws.length > 0 ? FAN_STEPS.map((share) => -quantileOf(ageing.yearOnYear.draws, 1 - share)) : [],
     yearTotals: ageing.naive.years.map(({ key, kwh }) => ({ key, kwh })),
-    ageAtStartYears: ageAtStart(frame),
+    ageAtStartYears: ageAtStartOf(frame),
     draws,
     seed,
   };
 }
 
 /** Where the modules of a search stand against their rating. */
-export const standingLevel = ({ ageing, frame, soiling }: Pick<Evidence, "ageing" | "frame" | "soiling">): ModuleLevel | null =>
+const standingLevel = ({ ageing, frame, soiling }: Pick<Evidence, "ageing" | "frame" | "soiling">): ModuleLevel | null =>
   moduleLevel({
     reading: ageing,
     cleanLog: soiling.cleanLog,
-    ageAtStartYears: ageAtStart(frame),
+    ageAtStartYears: frame.site.commissioned === null ? null : ageAtStartOf(frame),
     standardFrac: levelStandardFrac(frame.site, frame.weather.poaWm2 !== null),
   });
-
-const ageAtStart = ({ site, axis }: Evidence["frame"]): number =>
-  site.commissioned ? ageOnAxis(site.commissioned, site.place.timeZone, axis).startYears : 0;
 
 /** Level of the log at the first day, along the slope that was read. */
 function firstLevel({ yearOnYear }: AgeingReading, cleanLog: Float64Array): number {

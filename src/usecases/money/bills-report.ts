@@ -178,12 +178,12 @@ function rateOf(
   const { costs, incentives } = site.money;
   const lastKey = saved.at(-1)?.key;
   const ageYears = lastKey && site.commissioned ? Math.max(0, (Date.parse(`${lastKey}-28`) - Date.parse(site.commissioned)) / YEAR_MS) : 0;
-  const rises = tariffRises(site, HORIZON_YEARS + 1, ageYears);
+  const rises = tariffRises(site, HORIZON_YEARS + 1, { ageYears });
   const rate = runRate({
     saved,
     startsOn: site.commissioned,
     netCost: sumOf(costs.map(({ amount }) => amount)).minus(sumOf(incentives.map(({ amount }) => amount))),
-    rises: (yearsOn) => rises[yearsOn] ?? rises.at(-1)!,
+    rises: (yearsOn) => rises[yearsOn]!,
     ageingPerYearFrac: ageingPerYearFrac ?? site.ageing.perYearFrac,
     season: seasonOf(ledger),
     horizonYears: HORIZON_YEARS,

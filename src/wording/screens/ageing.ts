@@ -42,6 +42,7 @@ export const say = catalogue({
   tooSoonToTell: "too soon to tell",
   slowerThanGuaranteed: "slower than guaranteed",
   fasterThanGuaranteed: "faster than guaranteed",
+  notPhysical: "not physical",
   rateAgainstWarranty: "rate against warranty",
   noWarrantyGiven: "no warranty given",
   yearlyLossOfEachPart: "Yearly loss of each part",

@@ -83,6 +83,42 @@ export function causeWorking(cause: BookCause, timeZone: string): Working {
   };
 }
 
+/** How the plant's level against its rating came about. */
+export function levelWorking({ level, years, low, high, warranty }: AgeingReport): Working {
+  const share = (value: number | null): string => (value === null ? "?" : percent(value, 1));
+  return {
+    title: "Level against the rating",
+    value: share(level?.frac ?? null),
+    unit: "",
+    formula: "median of index × its first level, each day carried to the record's end along the rate",
+    inputs: [
+      { name: "first level", value: share(level?.indexFrac ?? null), from: "what the index calls one, over the rating" },
+      {
+        name: "rate",
+        value: `${share(low)} to ${share(high)} a year`,
+        from: `${number(years, 1)} years; a rate that rises is taken as none`,
+      },
+      {
+        name: "interval",
+        value: `${share(level?.low ?? null)} to ${share(level?.high ?? null)}`,
+        from: "light, transposition, heat, dirt, inverter and meter in quadrature, 95 %, and the rate's own over half of the record",
+      },
+      {
+        name: "guaranteed",
+        value: share(level?.guaranteedFrac ?? null),
+        from: warranty
+          ? `${percent(warranty.firstYearFrac)} in the first year, then ${percent(warranty.perYearFrac, 2)} a year`
+          : "no warranty in the book",
+      },
+    ],
+    source: "JCGM 100:2008, Guide to the expression of uncertainty in measurement.",
+    assumptions: [
+      "Rating, sensor gain and the modules' level can't be told apart on site.",
+      "A maker accepts a sample measured after IEC 60904-1:2020, its uncertainty deducted.",
+    ],
+  };
+}
+
 /** How the ageing rate came about. */
 export function ageingWorking(report: AgeingReport): Working {
   return {

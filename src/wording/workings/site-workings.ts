@@ -36,6 +36,15 @@ export function limitWorking(
       value: `${check.recordLowC === null ? "not known" : `${number(check.recordLowC)} °C`}, ${number(check.hotCellC)} °C`,
       from: check.isHeatAssumed ? "site chapter: place; the hottest air is a usual one" : "site chapter: place",
     },
+    ...(check.coldGuess
+      ? [
+          {
+            name: "Guess at the coldest air",
+            value: `${number(check.coldGuess.airC)} °C: Voc ${open(check.coldGuess.vocV, "V")}, Vmp ${open(check.coldGuess.vmpV, "V")}`,
+            from: "yearly mean by latitude (North, Cahalan & Coakley, 1981), 6.5 K a kilometre (ISO 2533:1975), and 8 to 40 K of winter from equator to pole; leans to the cold, judges nothing",
+          },
+        ]
+      : []),
   ];
   return {
     title: `${title}: ${checked.name}`,

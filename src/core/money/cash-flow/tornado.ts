@@ -27,7 +27,10 @@ export function tornado(terms: PaybackTerms, doubts: PaybackDoubts): TornadoBar[
       at: (side) => ({
         ...terms,
         importPerKwh: scaled(terms.importPerKwh, 1 + side * PRICE_FRAC),
-        exportPerKwh: terms.exportPerKwh === null ? null : scaled(terms.exportPerKwh, 1 + side * PRICE_FRAC),
+        exportPerKwh: terms.exportPerKwh && scaled(terms.exportPerKwh, 1 + side * PRICE_FRAC),
+        exportEnd: terms.exportEnd
+          ? { ...terms.exportEnd, thenPerKwh: terms.exportEnd.thenPerKwh && scaled(terms.exportEnd.thenPerKwh, 1 + side * PRICE_FRAC) }
+          : null,
       }),
     },
     "price-rise": {

@@ -3,7 +3,6 @@
 import type { ReactNode } from "react";
 import type { Indicators } from "@/contracts/attribution";
 import type { LedgerLine } from "@/core/ledger";
-import { nameplateW } from "@/core/site";
 import { Figure } from "@/features/kit/figures/Figure";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { ScrollBox } from "@/features/kit/look/ScrollBox";
@@ -27,6 +26,28 @@ interface Column {
   readonly of: (row: Indicators) => string;
   readonly formula: string;
   readonly source: string;
+  /** What it stands on beside the energies of its line. */
+  readonly inputs?: (row: Indicators, rows: readonly Indicators[], line: LedgerLine | undefined) => Working["inputs"];
+}
+
+/** Heat's share over all years, from what the two temperature-corrected ratios make of it. */
+function heatOf(rows: readonly Indicators[]): number | null {
+  const all = rows.find(({ key }) => key === "all");
+  return all?.usualHeatRatio && all.temperatureCorrectedRatio ? 1 - all.usualHeatRatio / all.temperatureCorrectedRatio : null;
+}
+
+/** Of a span the nameplate that stood in it; of all years the yields that the mean is taken of. */
+function yieldInputs({ key, specificYieldKwhPerKwp: own }: Indicators, rows: readonly Indicators[], line: LedgerLine | undefined) {
+  if (key === "all")
+    return rows
+      .filter((row) => /^\d{4}$/.test(row.key) && row.specificYieldKwhPerKwp !== null)
+      .map((row) => ({
+        name: row.key,
+        value: `${number(row.specificYieldKwhPerKwp!, 1)} kWh/kWp`,
+        from: say.readShare(percent(row.readFrac)),
+      }));
+  const kwp = own && line?.meteredKwh ? `${number(line.meteredKwh / own, 2)} kWp` : "–";
+  return [{ name: say.nameplateOfItsDate, value: kwp, from: say.siteAndItsRevisions }];
 }
 
 const COLUMNS: readonly Column[] = [
@@ -47,6 +68,10 @@ const COLUMNS: readonly Column[] = [
     of: (row) => share(row.usualHeatRatio),
     formula: say.performanceRatioAtUsualHeat,
     source: say.annualTemperatureEquivalent,
+    inputs: ({ temperatureCorrectedRatio }, rows) => [
+      { name: say.prCellsAt25C, value: share(temperatureCorrectedRatio), from: say.theColumnBeside },
+      { name: say.heatsShareOverAllYears, value: share(heatOf(rows)), from: say.theChain },
+    ],
   },
   {
     name: "yield, kWh/kWp",
@@ -58,6 +83,7 @@ const COLUMNS: readonly Column[] = [
           : number(row.specificYieldKwhPerKwp, 1),
     formula: say.yieldByNameplateOfItsDate,
     source: say.iecFinalYield,
+    inputs: yieldInputs,
   },
   {
     name: "performance index",
@@ -91,20 +117,17 @@ export function IndicatorsView({ indicators, lines, context }: Props) {
   const all = indicators.find(({ key }) => key === "all");
   const working = (column: Column, row: Indicators): Working => {
     const line = lines.find(({ key }) => key === row.key);
+    const kwh = (value: number | null | undefined): string => (value == null ? say.ofEachYear : `${number(value)} kWh`);
     return {
       title: column.name,
       value: column.of(row),
       unit: "",
       formula: column.formula,
       inputs: [
-        { name: "metered", value: `${number(line?.meteredKwh ?? 0)} kWh`, from: "readings" },
-        { name: "reference", value: `${number(line?.referenceKwh ?? 0)} kWh`, from: say.nameplateInPlaneIrradiation },
-        {
-          name: say.referenceOfTheTimeRead,
-          value: `${number((line?.referenceKwh ?? 0) - (line?.referenceGapKwh ?? 0))} kWh`,
-          from: say.intervalsThatWereRead,
-        },
-        { name: say.nameplateToday, value: `${number(nameplateW(context.site) / 1000, 2)} kWp`, from: "site" },
+        { name: "metered", value: kwh(line?.meteredKwh), from: "readings" },
+        { name: "reference", value: kwh(line?.referenceKwh), from: say.nameplateInPlaneIrradiation },
+        { name: say.referenceOfTheTimeRead, value: kwh(line && line.referenceKwh - line.referenceGapKwh), from: say.intervalsThatWereRead },
+        ...(column.inputs?.(row, indicators, line) ?? []),
         { name: "read", value: percent(row.readFrac), from: say.shareOfTheExpectedEnergy },
       ],
       source: column.source,

@@ -1,7 +1,7 @@
 "use client";
 
 import { useState } from "react";
-import { CASE_TEMPLATES, type CaseInput, type CaseTerms, tariffRises } from "@/core/money";
+import { CASE_TEMPLATES, type CaseInput, type CaseTerms, worthAt } from "@/core/money";
 import { NumberField } from "@/features/kit/fields/NumberField";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { Refused } from "@/features/kit/problems/ProblemList";
@@ -22,17 +22,18 @@ export function CasesView({ slug, site, facts, year, report }: MoneyProps) {
   const inputs = template.inputsFor(site, facts);
   const [typed, setTyped] = useState<Readonly<Record<string, Readonly<Record<string, number>>>>>({});
   const figures = Object.fromEntries((inputs ?? []).map((input) => [input.key, typed[id]?.[input.key] ?? input.value]));
-  const { tariff, running } = site.money;
-  const perKwh = report.payback?.valuePerKwh ?? tariff.importPerKwh;
+  const { running } = site.money;
+  // Worth at the plant's age: support may have ended by now, and what is used on the spot is the bills' where they tell.
+  const worth = worthAt(site, running.horizonYears, { ageYears: facts.ageYears, selfUsedFrac: report.terms?.selfUsedFrac });
   const terms: CaseTerms = {
     currency: site.currency,
-    perKwh: perKwh ?? "0",
-    rises: tariffRises(site, running.horizonYears, facts.ageYears),
+    perKwh: worth?.perKwh ?? "0",
+    rises: worth?.rises ?? [],
     discountFrac: running.discountFrac,
     horizonYears: running.horizonYears,
   };
   if (year === null) return <p className={chapter.verdict}>{say.decisionsAreReckonedOverAYear}</p>;
-  if (perKwh === null) return <p className={chapter.verdict}>{say.decisionsNeedTheWorthOfA}</p>;
+  if (!worth) return <p className={chapter.verdict}>{say.decisionsNeedTheWorthOfA}</p>;
   return (
     <div className={styles.cases}>
       <ul className={styles.caseList}>

@@ -7,7 +7,6 @@ import {
   decide,
   Exact,
   loanSchedule,
-  moneyOf,
   sumOf,
   tariffRises,
   worthAt,

@@ -21,10 +21,10 @@ describe("what is said of ageing", () => {
     const { rate, byRate, level, claim } = ageingWords(report);
     expect(rate).toBe("Ageing 0.71 % a year (0.55 to 0.88)");
     expect(byRate).toContain("0.55 % lies inside");
-    expect(level).toContain("93.9 % of its rating (88.4 to 99.5)");
-    expect(level).toContain("94.8 are guaranteed");
+    expect(level!.figure).toBe("93.9 % of its rating");
+    expect(level!.after).toMatch(/\(88\.4 to 99\.5\).*94\.8 are guaranteed\./);
     expect(claim).toContain("does not support a claim");
-    expect(ageingSentence(report)).toBe(`${rate}. ${byRate} ${level} ${claim}`);
+    expect(ageingSentence(report)).toBe(`${rate}. ${byRate} ${level!.before}${level!.figure}${level!.after} ${claim}`);
   });
 
   it("supports a claim where the whole interval lies under the guarantee, and there alone", () => {

@@ -19,8 +19,8 @@ const CLAIM = {
 export interface AgeingWords {
   readonly rate: string;
   readonly byRate: string;
-  /** Empty where no level can be told. */
-  readonly level: string;
+  /** Null where no level can be told; the figure is short, since it does not wrap. */
+  readonly level: { readonly before: string; readonly figure: string; readonly after: string } | null;
   readonly claim: string;
 }
 
@@ -30,7 +30,7 @@ export const ageingWords = (report: AgeingReport): AgeingWords => ({ ...rateWord
 /** The same as one text. */
 export function ageingSentence(report: AgeingReport): string {
   const { rate, byRate, level, claim } = ageingWords(report);
-  return [`${rate}.`, byRate, level, claim].filter((part) => part !== "").join(" ");
+  return [`${rate}.`, byRate, level ? level.before + level.figure + level.after : "", claim].filter((part) => part !== "").join(" ");
 }
 
 function rateWords(report: AgeingReport): Pick<AgeingWords, "rate" | "byRate"> {
@@ -51,14 +51,18 @@ function rateWords(report: AgeingReport): Pick<AgeingWords, "rate" | "byRate"> {
 }
 
 function levelWords({ level, warranty, verdict }: AgeingReport): Pick<AgeingWords, "level" | "claim"> {
-  if (!level) return { level: "", claim: "" };
+  if (!level) return { level: null, claim: "" };
   const when = level.ageYears === null ? "At the end" : `At ${level.ageYears.toFixed(1)} years`;
-  const stands = `${when} the plant stands at ${percent(level.frac, 1)} % of its rating (${percent(level.low, 1)} to ${percent(level.high, 1)}), modules, light sensor and model together`;
-  if (!warranty) return { level: `${stands}.`, claim: "The book holds no warranty to set it against." };
+  const stands = (guaranteed: string) => ({
+    before: `${when} the plant stands at `,
+    figure: `${percent(level.frac, 1)} % of its rating`,
+    after: ` (${percent(level.low, 1)} to ${percent(level.high, 1)}), modules, light sensor and model together${guaranteed}.`,
+  });
+  if (!warranty) return { level: stands(""), claim: "The book holds no warranty to set it against." };
   if (level.guaranteedFrac === null)
-    return { level: `${stands}.`, claim: "What is guaranteed by now is not known: the book does not say since when the plant stands." };
+    return { level: stands(""), claim: "What is guaranteed by now is not known: the book does not say since when the plant stands." };
   const claim = verdict === "below" || verdict === "within" || verdict === "undecided" ? CLAIM[verdict] : "";
-  return { level: `${stands}; ${percent(level.guaranteedFrac, 1)} are guaranteed.`, claim };
+  return { level: stands(`; ${percent(level.guaranteedFrac, 1)} are guaranteed`), claim };
 }
 
 /** What a maker accepts beside it. */

@@ -49,7 +49,14 @@ function Reading({ slug, name, report, parts, arrayCount, commissioned, excluded
       <p className={chapter.verdict} data-testid="ageing-verdict">
         <span className={report.verdict === "below" ? chapter.clay : undefined}>
           {hasRate ? <Figure working={() => ageingWorking(report)}>{rate}</Figure> : rate}. {byRate}{" "}
-          {level !== "" && <Figure working={() => levelWorking(report)}>{level}</Figure>} {claim}
+          {level && (
+            <>
+              {level.before}
+              <Figure working={() => levelWorking(report)}>{level.figure}</Figure>
+              {level.after}
+            </>
+          )}{" "}
+          {claim}
         </span>
         {report.firstStep &&
           report.firstStep.low > 0 &&

@@ -92,7 +92,7 @@ export function LedgerPage(props: LedgerPageProps) {
       )}
       {view.id !== "spread" ? (
         <div className={styles.below}>
-          <OtherView slug={slug} view={view} fiscalStart={fiscalStart} context={context} />
+          <OtherView slug={slug} view={view} fiscalStart={fiscalStart} />
         </div>
       ) : (
         <Spread {...props} />
@@ -144,7 +144,7 @@ function ViewLinks({ href, view, posting, fiscalStart, router }: ViewLinksProps)
 
 const MONTH_NUMBERS = Array.from({ length: 12 }, (_, k) => k + 1);
 
-function OtherView({ slug, view, fiscalStart, context }: { slug: string; view: LedgerView; fiscalStart: number; context: LedgerContext }) {
+function OtherView({ slug, view, fiscalStart }: { slug: string; view: LedgerView; fiscalStart: number }) {
   switch (view.id) {
     case "causes":
       return <CausesView slug={slug} {...view} />;
@@ -153,7 +153,7 @@ function OtherView({ slug, view, fiscalStart, context }: { slug: string; view: L
     case "promise":
       return <PromiseView slug={slug} months={view.months} fiscalStart={fiscalStart} />;
     case "figures":
-      return <IndicatorsView slug={slug} indicators={view.indicators} lines={view.lines} context={context} />;
+      return <IndicatorsView slug={slug} indicators={view.indicators} lines={view.lines} />;
     default:
       return null;
   }

@@ -48,6 +48,16 @@ describe("a site document", () => {
     ["an inverter on no array", { inverters: [{ id: "i", arrays: ["z"], acRatedW: 1000 }] }, /names array "z"/],
     ["percent where a share belongs", { losses: { soilingFrac: 2 } }, /write 2 % as 0\.02/],
     ["money as a number", { money: { costs: [{ on: "2020-01-01", amount: 61000 }] } }, /money\.costs\.0\.amount/],
+    [
+      "an end of the export price without a beginning",
+      { commissioned: null, money: { tariff: { importPerKwh: "0.3", exportUntil: "2030-01-01" } } },
+      /money\.tariff\.exportUntil.*commissioning: write that day/s,
+    ],
+    [
+      "a price after an export price without an end",
+      { money: { tariff: { importPerKwh: "0.3", exportThenPerKwh: "0.02" } } },
+      /exportThenPerKwh.*needs the day/s,
+    ],
     ["a promise of eleven months", { promise: { monthlyKwh: new Array(11).fill(1) } }, /twelve months/],
     ["another format", { format: "something-else" }, /dusty-ledger\/site/],
     [

@@ -28,7 +28,8 @@ export const say = catalogue({
   clearEnoughDaysDirtPutBack: "clear-enough days, dirt put back",
   daysWithLittleDirtAfterSettling: "days with little dirt, after settling",
   indexThroughTheWeather: "Index through the weather",
-  meteredOverExpectedWithoutAgeingBy: "metered over expected without ageing, by day; the fan holds 95 of 100 bootstrap samples",
+  meteredOverExpectedWithoutAgeingBy:
+    "metered over expected without ageing, by day; the fan holds 95 of 100 bootstrap samples, the bar the interval of the level",
   meteredOfTheTwelveMonthsUnread: "Σ metered of the twelve months, unread time stretched by the months' read share",
   theLedgerYearsWithAMonth: "the ledger; years with a month missing are left out",
   theLedgerOfThisBook: "The ledger of this book.",

@@ -108,7 +108,7 @@ export const say = catalogue({
   theColumnBeside: "the column beside it",
   heatsShareOverAllYears: "heat's share over all years",
   theChain: "the chain",
-  ofEachYear: "see its years",
+  aMeanOfWholeYears: "Each whole year counts once; years read to less than 95 % are left out.",
   performanceRatio1HeatsShareOf: "performance ratio ÷ (1 − heat's share of the energy before it)",
   meteredExpectedByTheBookFor: "metered ÷ expected by the book, for the time that was read",
   hoursWithLightThatWereNot: "hours with light that were not down ÷ hours with light that were read",

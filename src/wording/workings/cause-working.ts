@@ -95,7 +95,7 @@ export function levelWorking({ level, years, low, high, warranty }: AgeingReport
       { name: "first level", value: share(level?.indexFrac ?? null), from: "what the index calls one, over the rating" },
       {
         name: "rate",
-        value: `${share(low)} to ${share(high)} a year`,
+        value: low === null || high === null ? "?" : `${percent(low, 2)} to ${percent(high, 2)} a year`,
         from: `${number(years, 1)} years; a rate that rises is taken as none`,
       },
       {

@@ -9,14 +9,12 @@ import { ScrollBox } from "@/features/kit/look/ScrollBox";
 import { RuledTable } from "@/features/kit/table/RuledTable";
 import { monthName, number, percent } from "@/wording/format";
 import { say } from "@/wording/screens/ledger-attribution";
-import type { LedgerContext } from "@/wording/workings/ledger-workings";
 import type { Working } from "@/wording/workings/working";
 
 interface Props {
   readonly slug: string;
   readonly indicators: readonly Indicators[];
   readonly lines: readonly LedgerLine[];
-  readonly context: LedgerContext;
 }
 
 const share = (value: number | null): string => (value === null ? "–" : percent(value));
@@ -112,26 +110,32 @@ const COLUMNS: readonly Column[] = [
 ];
 
 /** Indicators of each line, with how much was read beside them. */
-export function IndicatorsView({ indicators, lines, context }: Props) {
+export function IndicatorsView({ indicators, lines }: Props) {
   const shown = indicators.filter(({ key }) => lines.some((line) => line.key === key));
   const all = indicators.find(({ key }) => key === "all");
   const working = (column: Column, row: Indicators): Working => {
     const line = lines.find(({ key }) => key === row.key);
-    const kwh = (value: number | null | undefined): string => (value == null ? say.ofEachYear : `${number(value)} kWh`);
+    const kwh = (value: number | null): string => (value === null ? "–" : `${number(value)} kWh`);
+    // All years stand on their years, which have lines of their own.
+    const energies = line
+      ? [
+          { name: "metered", value: kwh(line.meteredKwh), from: "readings" },
+          { name: "reference", value: kwh(line.referenceKwh), from: say.nameplateInPlaneIrradiation },
+          { name: say.referenceOfTheTimeRead, value: kwh(line.referenceKwh - line.referenceGapKwh), from: say.intervalsThatWereRead },
+        ]
+      : [];
     return {
       title: column.name,
       value: column.of(row),
       unit: "",
       formula: column.formula,
       inputs: [
-        { name: "metered", value: kwh(line?.meteredKwh), from: "readings" },
-        { name: "reference", value: kwh(line?.referenceKwh), from: say.nameplateInPlaneIrradiation },
-        { name: say.referenceOfTheTimeRead, value: kwh(line && line.referenceKwh - line.referenceGapKwh), from: say.intervalsThatWereRead },
+        ...energies,
         ...(column.inputs?.(row, indicators, line) ?? []),
         { name: "read", value: percent(row.readFrac), from: say.shareOfTheExpectedEnergy },
       ],
       source: column.source,
-      assumptions: [say.ratiosOfSumsAMeanOf],
+      assumptions: [column.inputs === yieldInputs && row.key === "all" ? say.aMeanOfWholeYears : say.ratiosOfSumsAMeanOf],
     };
   };
   const cells = (row: Indicators) =>

@@ -112,6 +112,7 @@ export const arraySchema = z.strictObject({
   eastM: inPlan.nullable().default(null),
   northM: inPlan.nullable().default(null),
   baseHeightM: z.number().min(0, say.theLowerEdgeLiesAtThe).max(300, say.heightsAreInMetres).default(0),
+  rowPitchM: positive(say.fromRowToRow).max(300, say.heightsAreInMetres).nullable().default(null),
   shadeRule: z.enum(shadeRules, say.aShadeRuleIsOneOf).nullable().default(null),
   horizon: horizonSchema.default([]),
   obstacles: upTo(obstacleSchema, LIMITS.obstacles).default([]),

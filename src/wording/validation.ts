@@ -96,6 +96,7 @@ export const say = catalogue({
   countWholeRows: "count whole rows",
   theLowerEdgeLiesAtThe: "the lower edge lies at the ground or above",
   aShadeRuleIsOneOf: "a shade rule is one of module-level, bypass-diodes, worst-module",
+  fromRowToRow: "distance from row to row",
   lengthAlongTheFrame: "length along the frame",
   lengthAlongTheBase: "length along the base",
   nameTheArraysOnThisInverter: "name the arrays on this inverter",

@@ -166,6 +166,7 @@ test("the site form refuses what the schema refuses, saves the rest, and the led
   const before = await page.locator("tfoot td:nth-child(5)").textContent();
   await page.goto("/books/ferry-office/site");
   const tilt = page.getByLabel("Tilt, °", { exact: true }).first();
+  const stood = await tilt.inputValue();
   await tilt.fill("140");
   await page.getByRole("button", { name: "Save the site" }).click();
   await expect(page.getByText(/tilt is measured from horizontal/).first()).toBeVisible();
@@ -174,6 +175,13 @@ test("the site form refuses what the schema refuses, saves the rest, and the led
   await expect(page.getByText("Saved. The ledger is reckoned anew.")).toBeVisible();
   await page.goto("/books/ferry-office/ledger?year=2024");
   await expect(page.locator("tfoot td:nth-child(5)")).not.toHaveText(before ?? "");
+  // As it stood: other journeys read this book too.
+  await page.goto("/books/ferry-office/site");
+  await tilt.fill(stood);
+  await page.getByRole("button", { name: "Save the site" }).click();
+  await expect(page.getByText("Saved. The ledger is reckoned anew.")).toBeVisible();
+  await page.goto("/books/ferry-office/ledger?year=2024");
+  await expect(page.locator("tfoot td:nth-child(5)")).toHaveText(before ?? "");
 });
 
 test("a book can be started from nothing", async ({ page }) => {

@@ -2,10 +2,10 @@
 export const MODEL_ACCOUNTS = [
   "orientation",
   "shading",
-  "rear",
   "snow",
   "soiling",
   "reflection",
+  "rear",
   "lowLight",
   "temperature",
   "rating",
@@ -26,10 +26,10 @@ export type ModelAccount = (typeof MODEL_ACCOUNTS)[number];
 export const LEDGER_ACCOUNTS = [
   "orientation",
   "shading",
-  "rear",
   "snow",
   "soiling",
   "reflection",
+  "rear",
   "lowLight",
   "temperature",
   "rating",

@@ -8,5 +8,6 @@ export { isotropicSky } from "./isotropic";
 export { fillLinearSky, type LinearSky, linearSky, tiltWeight } from "./linear-sky";
 export { perez } from "./perez";
 export { type Plane, planeOf } from "./plane";
+export { type RearView, type Rows, rearView, shadowedGroundFrac } from "./rear-view";
 export { reindl, type SkyMoment } from "./reindl";
 export { COS_ZENITH_FLOOR, type SkyDiffuse } from "./sky-diffuse";

@@ -91,12 +91,11 @@ export function planeReflection(model: ReflectionModel, tiltDeg: number): PlaneR
   const modifier = incidenceModifier(model);
   const table = tables.get(model) ?? iamTable(modifier);
   tables.set(model, table);
-  const groundFrac = diffuseModifier(modifier, tiltDeg, "ground", RUN_RINGS);
-  const made = {
-    table,
-    skyFrac: diffuseModifier(modifier, tiltDeg, "sky", RUN_RINGS),
-    groundFrac: Number.isNaN(groundFrac) ? 1 : groundFrac,
+  const mean = (from: "sky" | "ground"): number => {
+    const frac = diffuseModifier(modifier, tiltDeg, from, RUN_RINGS);
+    return Number.isNaN(frac) ? 1 : frac;
   };
+  const made = { table, skyFrac: mean("sky"), groundFrac: mean("ground") };
   if (planes.size >= CACHED_PLANES) planes.clear();
   planes.set(key, made);
   return made;

@@ -58,6 +58,8 @@ export interface PvArray {
   readonly northM: number | null;
   /** Lower edge above the ground. */
   readonly baseHeightM: number;
+  /** From one row to the next like it, m; null: told from the usual spacing. Light on the rear depends on it. */
+  readonly rowPitchM: number | null;
   /** What a shaded cell does to its string; null: told from the inverter and the modules. */
   readonly shadeRule: ShadeRule | null;
   /** Null: the site's. */

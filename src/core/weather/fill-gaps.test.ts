@@ -1,9 +1,10 @@
 import { describe, expect, it } from "vitest";
 import { runSun } from "../sun";
-import { fillColumnGaps, fillGaps, type Weather } from ".";
+import { ASSUMED_WIND_MS, fillColumnGaps, fillGaps, usualAirC, type Weather } from ".";
 
 const axis = { startUtcMs: Date.UTC(2023, 5, 1), stepMinutes: 60, count: 24 * 20 };
-const sun = runSun(axis, { latitudeDeg: 40, longitudeDeg: 0 });
+const PLACE = { latitudeDeg: 40, longitudeDeg: 0, elevationM: 200 };
+const sun = runSun(axis, PLACE);
 const clearness = 0.6;
 const ghi = Float64Array.from(sun.up, (up, i) => Math.max(0, up) * sun.extraterrestrialWm2[i]! * clearness);
 const weather = (ghiWm2: Float64Array): Weather => ({
@@ -65,7 +66,7 @@ describe("gaps in a column", () => {
 describe("gaps in irradiance", () => {
   const holed = ghi.slice();
   for (let i = 24 * 9; i < 24 * 12; i++) holed[i] = Number.NaN;
-  const out = fillGaps(weather(holed), () => sun);
+  const out = fillGaps(weather(holed), PLACE, () => sun);
 
   it("follow the sun's own path through the clearness index", () => {
     for (let i = 24 * 9; i < 24 * 12; i++) {
@@ -86,7 +87,7 @@ describe("gaps in irradiance", () => {
 
 describe("a record without a gap", () => {
   it("is handed on as it is, and what is not measured stays so", () => {
-    const out = fillGaps(weather(ghi), () => sun);
+    const out = fillGaps(weather(ghi), PLACE, () => sun);
     expect(out.ghiWm2).toBe(ghi);
     expect([out.poaWm2, out.rainMm, out.snowDepthCm, out.albedo, out.anyFilled]).toEqual([null, null, null, null, false]);
     expect(out.filled.every((flag) => flag === 0)).toBe(true);
@@ -95,7 +96,7 @@ describe("a record without a gap", () => {
   it("gaps of temperature are filled and not marked: no energy hangs on them", () => {
     const airTempC = new Float64Array(axis.count).fill(12);
     airTempC[100] = Number.NaN;
-    const out = fillGaps({ ...weather(ghi), airTempC }, () => sun);
+    const out = fillGaps({ ...weather(ghi), airTempC }, PLACE, () => sun);
     expect([out.airTempC[100], out.filled[100], airTempC[100]]).toEqual([12, 0, Number.NaN]);
   });
 
@@ -103,12 +104,15 @@ describe("a record without a gap", () => {
     const night = [...sun.up.keys()].find((i) => i > 48 && sun.up[i]! <= 0)!;
     const values = ghi.slice();
     values[night] = Number.NaN;
-    const out = fillGaps(weather(values), () => sun);
+    const out = fillGaps(weather(values), PLACE, () => sun);
     expect([out.ghiWm2![night], out.filled[night], out.anyFilled]).toEqual([0, 0, false]);
   });
 });
 
-it("a site without instruments for air gets the stated assumptions", () => {
-  const out = fillGaps(weather(ghi), () => sun);
-  expect([out.airTempC[5], out.windSpeedMs[5]]).toEqual([20, 1]);
+it("a site without instruments for air gets the usual air of its place and the stated wind", () => {
+  const out = fillGaps(weather(ghi), PLACE, () => sun);
+  expect(out.assumed).toEqual({ air: true, wind: true });
+  expect(out.windSpeedMs[5]).toBe(ASSUMED_WIND_MS);
+  expect(out.airTempC).toEqual(usualAirC(axis, PLACE));
+  expect(fillGaps({ ...weather(ghi), airTempC: ghi, windSpeedMs: ghi }, PLACE, () => sun).assumed).toEqual({ air: false, wind: false });
 });

@@ -1,5 +1,6 @@
 import type { SunColumns } from "../sun";
-import { ASSUMED_AIR_TEMP_C, ASSUMED_WIND_MS, type FilledWeather, type Weather } from "./weather";
+import { type AirPlace, usualAirC } from "./usual-air";
+import { ASSUMED_WIND_MS, type FilledWeather, type Weather } from "./weather";
 
 /** Gaps up to this long are bridged by a straight line between their ends. */
 const BRIDGED_MINUTES = 180;
@@ -55,9 +56,10 @@ function ofNearDays(measured: Float64Array, at: number, perDay: number): number 
 /**
  * Fills gaps by rule: up to three hours on a straight line, longer ones from the same time of day of up to 15 days to each side
  * (irradiance through its clearness index, so that the sun's path stays true). Gaps that no near day can fill stay NaN. A site
- * without a thermometer or an anemometer gets 20 C or 1 m/s throughout. The sun is asked for where irradiance has gaps.
+ * without a thermometer gets the usual air of its place and season, one without an anemometer a usual wind. The sun is asked for where
+ * irradiance has gaps.
  */
-export function fillGaps(weather: Weather, sun: () => SunColumns): FilledWeather {
+export function fillGaps(weather: Weather, place: AirPlace, sun: () => SunColumns): FilledWeather {
   const { stepMinutes, count } = weather.axis;
   const steps = {
     bridged: Math.round(BRIDGED_MINUTES / stepMinutes),
@@ -67,8 +69,8 @@ export function fillGaps(weather: Weather, sun: () => SunColumns): FilledWeather
   const filled = new Uint8Array(count);
   const irradiance = (column: Float64Array | null): Float64Array | null =>
     column && (hasGap(column) ? fillIrradiance(column, sun(), steps, filled) : column);
-  const complete = (column: Float64Array | null, assumed: number): Float64Array => {
-    if (!column) return new Float64Array(count).fill(assumed);
+  const complete = (column: Float64Array | null, assumed: () => Float64Array): Float64Array => {
+    if (!column) return assumed();
     return hasGap(column) ? fillColumnGaps(column.slice(), steps) : column;
   };
   return {
@@ -77,11 +79,12 @@ export function fillGaps(weather: Weather, sun: () => SunColumns): FilledWeather
     dniWm2: weather.dniWm2,
     dhiWm2: weather.dhiWm2,
     poaWm2: irradiance(weather.poaWm2),
-    airTempC: complete(weather.airTempC, ASSUMED_AIR_TEMP_C),
-    windSpeedMs: complete(weather.windSpeedMs, ASSUMED_WIND_MS),
+    airTempC: complete(weather.airTempC, () => usualAirC(weather.axis, place)),
+    windSpeedMs: complete(weather.windSpeedMs, () => new Float64Array(count).fill(ASSUMED_WIND_MS)),
     rainMm: weather.rainMm ?? null,
     snowDepthCm: weather.snowDepthCm ?? null,
     albedo: weather.albedo ?? null,
+    assumed: { air: weather.airTempC === null, wind: weather.windSpeedMs === null },
     filled,
     anyFilled: filled.includes(1),
   };

@@ -2,4 +2,5 @@ export { clearSkyWeather, hoursOfYear, USUAL_LINKE_TURBIDITY } from "./clear-sky
 export { fillColumnGaps, fillGaps } from "./fill-gaps";
 export { type MadeWeather, type MonthlyMeans, weatherFromMeans } from "./monthly-means";
 export { sliceWeather } from "./slice";
-export { ASSUMED_AIR_TEMP_C, ASSUMED_WIND_MS, type FilledWeather, type Weather } from "./weather";
+export { USUAL_AIR_STANDARD_K, usualAirC, usualDayAirC } from "./usual-air";
+export { ASSUMED_WIND_MS, ASSUMED_WIND_STANDARD_MS, type FilledWeather, type Weather } from "./weather";

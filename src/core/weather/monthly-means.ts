@@ -7,6 +7,7 @@ import { DAY_MS, HOUR_MS } from "../units";
 export interface MonthlyMeans {
   /** Irradiation of the horizontal over the month, kWh/m2. */
   readonly ghiKwhM2: readonly number[];
+  /** NaN where the means have no air. */
   readonly airTempC: readonly number[];
 }
 

@@ -33,10 +33,6 @@ export function runArray(work: Workspace, span: YieldSpan, plan: ArrayPlan, dcLi
   fillLight(work, span, plan, lit);
   if (plan.shade && runs(work, "shading")) post(work, bin, "shading", fillShading(block, plan.shade, power, month, lit));
   if (causes.shadingFrac) post(work, bin, "shading", fillVaryingShare(power, block.at, causes.shadingFrac, lit));
-  const twoSided = plan.module.bifacialityFrac > 0 && plan.array.mounting === "open-rack" && !work.weather.poaWm2;
-  if (twoSided && runs(work, "rear")) {
-    post(work, bin, "rear", fillRearLight(block, plan.plane, plan.nameplateW, plan.module.bifacialityFrac, lit));
-  }
   if (runs(work, "snow")) post(work, bin, "snow", snowLoss(work, span, plan, lit));
   if (runs(work, "soiling")) {
     const fixed = 1 - (losses.soilingMonthlyFrac?.[month] ?? losses.soilingFrac);
@@ -45,6 +41,8 @@ export function runArray(work: Workspace, span: YieldSpan, plan: ArrayPlan, dcLi
   }
   if (runs(work, "reflection")) post(work, bin, "reflection", fillReflection(power, block, plan.reflection, lit));
   if (causes.soilingFrac) for (let k = 0; k < lit; k++) block.poaWm2[k] = block.poaWm2[k]! * (1 - causes.soilingFrac[block.at[k]!]!);
+  // Snow, dirt and the glass in front take nothing of what comes from behind.
+  if (plan.rear && !work.weather.poaWm2 && runs(work, "rear")) post(work, bin, "rear", fillRearLight(block, plan.rear, month, lit));
   fillCellTemperature(block, site, plan, lit);
   runCells(work, bin, plan, lit);
   if (causes.ratingLostFrac) post(work, bin, "rating", fillVaryingShare(power, block.at, causes.ratingLostFrac, lit));

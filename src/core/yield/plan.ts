@@ -5,6 +5,7 @@ import { type ShadeScene, shadeScene } from "../shading";
 import { arrayNameplateW, type ModuleType, nameplateW, type PvArray, type Site } from "../site";
 import { curveOf, type InverterGroup, inverterGroups, ratedDcW } from "./inverter-groups";
 import { diodeTableOf } from "./module-power";
+import { type RearPlan, rearPlan } from "./rear-light";
 
 /** One array with every constant that its stages need, taken once. */
 export interface ArrayPlan {
@@ -14,6 +15,8 @@ export interface ArrayPlan {
   readonly reflection: PlaneReflection;
   /** Null: nothing stands in its light. */
   readonly shade: ShadeScene | null;
+  /** Null: nothing behind makes power. */
+  readonly rear: RearPlan | null;
   readonly nameplateW: number;
   /** Of the site's nameplate, 0 to 1. */
   readonly shareFrac: number;
@@ -45,12 +48,14 @@ export function planOf(site: Site): GroupPlan[] {
 function arrayPlan(site: Site, array: PvArray, wholeW: number): ArrayPlan {
   const ratedW = arrayNameplateW(site, array);
   const module = site.modules[array.module]!;
+  const shade = shadeScene(site, array);
   return {
     array,
     module,
     plane: planeOf(array.tiltDeg, array.azimuthDeg),
     reflection: planeReflection(site.models.reflection, array.tiltDeg),
-    shade: shadeScene(site, array),
+    shade,
+    rear: rearPlan(site, array, ratedW, shade),
     nameplateW: ratedW,
     shareFrac: ratedW / wholeW,
     diode: site.models.power === "single-diode" ? diodeTableOf(module) : null,

@@ -13,7 +13,7 @@ export interface PreparedWeather {
 export function prepareWeather(place: Place, weather: Weather, sun = runSun(weather.axis, place)): PreparedWeather {
   const { axis } = weather;
   assertOnAxis(axis, { ghi: weather.ghiWm2, dni: weather.dniWm2, dhi: weather.dhiWm2, poa: weather.poaWm2 });
-  return { sun, weather: fillGaps(weather, () => sun) };
+  return { sun, weather: fillGaps(weather, place, () => sun) };
 }
 
 /** Weather made ready for one run alone, whose sun need not be had whole. */
@@ -27,5 +27,5 @@ export function passWeather(place: Place, weather: Weather): PassingWeather {
   const { axis } = weather;
   assertOnAxis(axis, { ghi: weather.ghiWm2, dni: weather.dniWm2, dhi: weather.dhiWm2, poa: weather.poaWm2 });
   const sun = sunOver(axis, place);
-  return { sun, weather: fillGaps(weather, sun.whole) };
+  return { sun, weather: fillGaps(weather, place, sun.whole) };
 }

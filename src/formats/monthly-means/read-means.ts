@@ -1,6 +1,5 @@
 import { type Problem, ProblemLog } from "@/contracts/problems";
 import type { MonthlyMeans } from "@/core/weather";
-import { ASSUMED_AIR_TEMP_C } from "@/core/weather";
 import { MONTH_NAMES, monthOf } from "../promise-csv";
 import { type Bytes, decodeText, peek, records, sniffDialect, UnreadableText } from "../tabular/text";
 
@@ -49,8 +48,8 @@ export async function readMeans(bytes: Bytes): Promise<MeansFile> {
       const ghi = number(text) * (daily >= 0 ? DAYS[month]! : 1);
       if (!(ghi >= 0 && ghi < 500)) log.add("not-a-number", "error", { row, column: headers[column] ?? "", value: text });
       const airText = hasAir ? (cells[headers.indexOf("air_temperature_c")] ?? "") : "";
-      const air = hasAir ? number(airText) : ASSUMED_AIR_TEMP_C;
-      if (!(air > -80 && air < 50)) log.add("not-a-number", "error", { row, column: "air_temperature_c", value: airText });
+      const air = hasAir ? number(airText) : Number.NaN;
+      if (hasAir && !(air > -80 && air < 50)) log.add("not-a-number", "error", { row, column: "air_temperature_c", value: airText });
       rows.set(month, { ghiKwhM2: ghi, airTempC: air });
     }
   } catch (error) {

@@ -2,6 +2,7 @@ import type { LedgerSources } from "@/contracts/ledger";
 import { type LedgerAccount, ledgerAccountOf, MODEL_ACCOUNTS } from "@/core/accounts";
 import { type LedgerLine, ledgerPostings, performanceIndex, performanceRatio } from "@/core/ledger";
 import { nameplateW, type Site } from "@/core/site";
+import { ASSUMED_WIND_MS } from "@/core/weather";
 import { ACCOUNT_NAMES, STAGE_NAMES } from "../accounts";
 import { kwhDecimals, monthName, number, percent } from "../format";
 import { SOURCES, stageMethod } from "./stage-methods";
@@ -37,8 +38,9 @@ function weatherAssumptions({ sources }: LedgerContext, line: LedgerLine): strin
     list.push(
       `${kwh(line.filledReferenceKwh, line)} of the reference stand on irradiance filled by rule (gaps: straight line up to 3 h, else the same hour of near days).`,
     );
-  if (sources.assumedColumns.includes("air_temperature_c")) list.push("No air temperature was measured: 20 °C is taken throughout.");
-  if (sources.assumedColumns.includes("wind_speed_m_s")) list.push("No wind was measured: 1 m/s is taken throughout.");
+  if (sources.assumedColumns.includes("air_temperature_c"))
+    list.push("No air temperature was measured: the usual air of the latitude, height and season is taken, within some 5 K.");
+  if (sources.assumedColumns.includes("wind_speed_m_s")) list.push(`No wind was measured: ${ASSUMED_WIND_MS} m/s is taken throughout.`);
   return list;
 }
 

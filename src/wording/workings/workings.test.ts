@@ -60,7 +60,7 @@ describe("every figure's working", () => {
   });
 
   it("says what was assumed where no wind was measured", () => {
-    expect(workings.referenceWorking(line, context).assumptions.join(" ")).toContain("No wind was measured: 1 m/s");
+    expect(workings.referenceWorking(line, context).assumptions.join(" ")).toContain("No wind was measured: 2.2 m/s");
   });
 
   it("follows the methods of the book", () => {

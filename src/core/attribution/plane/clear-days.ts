@@ -73,6 +73,7 @@ export function clearDays(frame: AttributionFrame, spoilt: Uint8Array, ceilingKw
       rainMm: null,
       snowDepthCm: null,
       albedo: null,
+      assumed: weather.assumed,
       filled: new Uint8Array(at.length),
       anyFilled: false,
     },

@@ -29,6 +29,8 @@ export const indicatorsSchema = z.strictObject({
   performanceRatio: z.number().nullable(),
   temperatureCorrectedRatio: z.number().nullable(),
   usualHeatRatio: z.number().nullable(),
+  /** Against the light on both sides; null where the modules have one. */
+  twoSidedRatio: z.number().nullable(),
   specificYieldKwhPerKwp: z.number().nullable(),
   energyPerformanceIndex: z.number().nullable(),
   availabilityByTimeFrac: z.number().nullable(),
@@ -198,7 +200,7 @@ export const entryEffectSchema = z.strictObject({
 export type EntryEffect = z.output<typeof entryEffectSchema>;
 
 /** Rises when the search for causes changes: what an older edition stored is made anew. */
-export const ATTRIBUTION_EDITION = 9;
+export const ATTRIBUTION_EDITION = 10;
 
 /** All that the readings say of causes: each month by evidence beside what the ledger planned, findings, and the chapters' figures. */
 export const attributionViewSchema = z.strictObject({

@@ -56,3 +56,20 @@ export function arrayPlace(site: Site, arrayId: string): PlacedArray {
   }
   throw new RangeError(`The site has no array ${arrayId}`);
 }
+
+/** Rows whose distance nobody gave stand free of each other's shade from this height of the sun on, degrees: the usual spacing of fields at middle latitudes. */
+const FREE_FROM_DEG = 15;
+/** Lower edge of rows over ground whose height nobody gave, m. */
+const USUAL_CLEARANCE_M = 0.7;
+/** Left between rows to walk and to mount, in lengths of the slope: flat rows cast no shade and still are apart. */
+const AISLE = 0.5;
+
+/** Rows an array stands in, by their own distance or by the usual one, in lengths of the slope. */
+export function rowsOf(site: Site, array: PvArray): { readonly tiltDeg: number; readonly pitch: number; readonly clearance: number } {
+  const { slantM } = arrayLayout(site, array);
+  const tilt = degToRad(array.tiltDeg);
+  const usual = Math.cos(tilt) + Math.max(AISLE, Math.sin(tilt) / Math.tan(degToRad(FREE_FROM_DEG)));
+  // Rows can't stand in each other: the next begins behind the last's upper edge.
+  const pitch = Math.max(array.rowPitchM === null ? usual : array.rowPitchM / slantM, Math.cos(tilt) + 0.01);
+  return { tiltDeg: array.tiltDeg, pitch, clearance: (array.baseHeightM || USUAL_CLEARANCE_M) / slantM };
+}

@@ -18,7 +18,7 @@ const KWP = 8;
 const array = (parts: object = {}) => ({ id: "a", module: "m", count: 20, tiltDeg: 30, azimuthDeg: 180, ...parts });
 const modules = (bifacialityFrac: number) => ({ m: { pmpW: 400, bifacialityFrac } });
 const run = (parts: Partial<SiteInput>, weather = ofTown): YieldRun =>
-  runYield(site({ place: TOWN, inverters: [], ...parts }), weather, monthBins(weather.axis, { ...TOWN, ...parts.place }.timeZone));
+  runYield(site({ place: TOWN, inverters: [], ...parts }), weather, monthBins(weather.axis, parts.place?.timeZone ?? TOWN.timeZone));
 const year = (parts: Partial<SiteInput>, weather = ofTown) => yieldSum("", yieldLines(run(parts, weather)));
 const perKwp = (parts: Partial<SiteInput>, weather = ofTown): number => year(parts, weather).expectedKwh / KWP;
 

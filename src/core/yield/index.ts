@@ -7,6 +7,7 @@ export { type MonthSums, monthSums, sumOf } from "./month-sums";
 export { type PlaneTerms, planeEnergyKwh, planeTerms } from "./plane-energy";
 export { type PlaneHours, planeHours } from "./plane-hours";
 export { type PreparedWeather, prepareWeather } from "./prepare";
+export { REAR_EVEN_FRAC, REAR_FREE_FRAC } from "./rear-light";
 export { type RevisionEffect, revisionEffects } from "./revision-effects";
 export { runPrepared, runYield } from "./run-yield";
 export { HORIZON_ID, type ObstacleCost, ownObstacleId, type ShadeReport, shadeReport, withoutShader } from "./shade-report";

@@ -1,7 +1,7 @@
-import { COS_ZENITH_FLOOR, type RearView, type Rows, rearView, shadowedGroundFrac } from "../irradiance";
+import { COS_ZENITH_FLOOR, type RearView, rearView, shadowedGroundFrac } from "../irradiance";
 import { IAM_STEPS, type PlaneReflection, planeReflection, type ReflectionModel } from "../module";
 import { beamRetainedFrac, type ShadeScene } from "../shading";
-import { arrayLayout, type PvArray, type Site } from "../site";
+import { type PvArray, rowsOf, type Site } from "../site";
 import { degToRad, STC_POA_WM2 } from "../units";
 import type { Block } from "./block";
 
@@ -9,11 +9,6 @@ import type { Block } from "./block";
 export const REAR_FREE_FRAC = 0.95;
 /** Of light from the ground, what cells that are not lit alike leave; beam and sky reach all alike. Source: Deline, Ayala Pelaez, MacAlpine & Olalla, 2020, Estimating and parameterizing mismatch power loss in bifacial photovoltaic systems. */
 export const REAR_EVEN_FRAC = 0.9;
-/** Rows whose distance nobody gave stand free of each other's shade from this height of the sun on, degrees: the usual spacing of fields at middle latitudes. */
-const FREE_FROM_DEG = 15;
-/** Left between rows to walk and to mount, in lengths of the slope: flat rows cast no shade and still are apart. */
-const AISLE = 0.5;
-
 /** The rear of an array of two-sided modules on an open rack, ready to run. */
 export interface RearPlan {
   readonly view: RearView;
@@ -26,16 +21,6 @@ export interface RearPlan {
   readonly wattPerWm2: number;
   /** What one W/m2 behind does to the cells as light in front would. */
   readonly bifacialityFrac: number;
-}
-
-/** Rows an array stands in, by their own distance or by the usual one, in lengths of the slope. */
-export function rowsOf(site: Site, array: PvArray): Rows {
-  const { slantM } = arrayLayout(site, array);
-  const tilt = degToRad(array.tiltDeg);
-  const usual = Math.cos(tilt) + Math.max(AISLE, Math.sin(tilt) / Math.tan(degToRad(FREE_FROM_DEG)));
-  // Rows can't stand in each other: the next begins behind the last's upper edge.
-  const pitch = Math.max(array.rowPitchM === null ? usual : array.rowPitchM / slantM, Math.cos(tilt) + 0.01);
-  return { tiltDeg: array.tiltDeg, pitch, clearance: array.baseHeightM / slantM };
 }
 
 /** Null where nothing is behind: modules of one side, or a roof. */

@@ -1,6 +1,6 @@
 import { Button, Select, TextInput } from "@mantine/core";
 import { mountings, type SiteDocument, shadeRules } from "@/contracts/site";
-import { arrayLayout, arrayPlace } from "@/core/site";
+import { arrayLayout, arrayPlace, rowsOf } from "@/core/site";
 import { AzimuthField, TiltField } from "@/features/kit/angles/AngleField";
 import { NumberField } from "@/features/kit/fields/NumberField";
 import chapter from "@/features/kit/look/Chapter.module.css";
@@ -113,6 +113,7 @@ function ArrayFields({ form, site, i }: { form: SiteForm; site: SiteDocument; i:
         <OpenNumber form={form} label={say.rowsOfModules} path={`${path}.rows`} placeholder={layoutOf(site, array.id)?.rows} />
         <MountingChoice form={form} path={path} />
         <NumberField label={say.lowerEdgeUpM} {...form.getInputProps(`${path}.baseHeightM`)} />
+        <OpenNumber form={form} label={say.rowToRowM} path={`${path}.rowPitchM`} placeholder={layoutOf(site, array.id)?.pitch} />
         <div className={styles.pair}>
           <OpenNumber form={form} label="East, m" path={`${path}.eastM`} placeholder={layoutOf(site, array.id)?.east} />
           <OpenNumber form={form} label="North" unit="m" path={`${path}.northM`} placeholder="0" />
@@ -144,10 +145,12 @@ function MountingChoice({ form, path }: MountingChoiceProps) {
 }
 
 /** What the plan takes where a field is left open, as a hint inside it. */
-function layoutOf(site: SiteDocument, arrayId: string): { rows: string; east: string } | null {
-  if (!site.arrays.some((array) => array.id === arrayId)) return null;
+function layoutOf(site: SiteDocument, arrayId: string): { rows: string; east: string; pitch: string } | null {
+  const array = site.arrays.find(({ id }) => id === arrayId);
+  if (!array) return null;
   const place = arrayPlace(site, arrayId);
-  return { rows: String(place.rows), east: number(place.eastM, 1) };
+  const pitchM = rowsOf(site, { ...array, rowPitchM: null }).pitch * place.slantM;
+  return { rows: String(place.rows), east: number(place.eastM, 1), pitch: number(pitchM, 1) };
 }
 
 function liesIn(site: SiteDocument, arrayId: string): string {

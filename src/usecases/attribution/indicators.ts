@@ -26,6 +26,7 @@ export function indicatorsOf(
       performanceRatio: performanceRatio(line),
       temperatureCorrectedRatio: at25C,
       usualHeatRatio: at25C === null || usualHeat === null ? null : at25C * (1 - usualHeat),
+      twoSidedRatio: twoSided(line),
       specificYieldKwhPerKwp: yields.get(line.key) ?? null,
       energyPerformanceIndex: performanceIndex(expected),
       availabilityByTimeFrac: lit > 0 ? known.reduce((sum, [, value]) => sum + value.up, 0) / lit : null,
@@ -33,6 +34,16 @@ export function indicatorsOf(
       readFrac: line.readFrac,
     };
   });
+}
+
+/**
+ * Performance ratio of two-sided modules: against the light of both sides, the rear's by its bifaciality and as far as structure and rows leave it. The rear's
+ * share of the time read is that of the span. Null where nothing comes from behind. Source: IEC 61724-1:2021, performance ratio of bifacial systems.
+ */
+function twoSided(line: LedgerLine): number | null {
+  const plain = performanceRatio(line);
+  const { rear } = line.accountsKwh;
+  return plain === null || rear >= 0 || line.referenceKwh <= 0 ? null : plain / (1 - rear / line.referenceKwh);
 }
 
 const isMonth = ({ key }: LedgerLine): boolean => /^\d{4}-\d{2}$/.test(key);

@@ -11,6 +11,7 @@ export const say = catalogue({
   asItsHardwareTells: "as its hardware tells",
   rowsOfModules: "Rows of modules",
   onTheLongSide: "on the long side",
+  rowToRowM: "Row to row, m",
   lowerEdgeUpM: "Lower edge up, m",
   modulesMWideMUpThe: (columns: number, rows: number, widthM: string, slantM: string, facing: string) =>
     `${columns} × ${rows} modules, ${widthM} m wide, ${slantM} m up the slope, ${facing}.`,

@@ -1,5 +1,6 @@
 import type { ModelAccount } from "@/core/accounts";
-import type { ModelChoices, Site } from "@/core/site";
+import { type ModelChoices, type PvArray, rowsOf, type Site } from "@/core/site";
+import { REAR_EVEN_FRAC, REAR_FREE_FRAC } from "@/core/yield";
 import { number, percent } from "../format";
 import type { WorkingInput } from "./working";
 
@@ -17,6 +18,13 @@ const share = (name: string, value: number): StageMethod => ({
   source: "Fixed share, as the book has it.",
   terms: [term(name[0]!.toUpperCase() + name.slice(1), percent(value, 2))],
 });
+
+/** Rows as the rear sees them, and whether the book gave them. */
+function rowTerm(site: Site, array: PvArray): WorkingInput {
+  const { pitch, clearance } = rowsOf(site, array);
+  const from = array.rowPitchM === null ? "usual rows: free of shade from 15° up" : FROM_SITE;
+  return term(`Rows of ${array.name || array.id}`, `${number(pitch, 1)} slopes apart, ${number(clearance, 1)} up`, from);
+}
 
 /** Sources by method, in the words of the file format. */
 export const SOURCES: { readonly [Stage in keyof ModelChoices]: Readonly<Record<ModelChoices[Stage], string>> } = {
@@ -96,9 +104,11 @@ const METHODS: Readonly<Record<ModelAccount, (site: Site) => StageMethod>> = {
       ),
     ],
   }),
-  rear: ({ modules, albedo }) => ({
-    formula: "nameplate × bifaciality × (ground and sky seen by the rear)",
-    source: "View factors of Liu & Jordan, 1963; lit ground after Deline et al., 2016.",
+  rear: ({ modules, albedo, ...site }) => ({
+    formula:
+      "nameplate × bifaciality × structure × (beam on the rear + sky past the next row + albedo × ground seen, less the rows' shadow)",
+    source:
+      "The rear as a plane of its own (Hay & Davies, 1980); rows and ground after Marion, MacAlpine, Deline et al., 2017; structure Deline et al., 2016; uneven ground light Deline et al., 2020; IEC TS 60904-1-2:2019.",
     terms: [
       term(
         "Bifaciality",
@@ -107,6 +117,11 @@ const METHODS: Readonly<Record<ModelAccount, (site: Site) => StageMethod>> = {
           .join(", "),
       ),
       term("Albedo", number(albedo, 2)),
+      term("Structure leaves", percent(REAR_FREE_FRAC, 0), "usual"),
+      term("Uneven ground light leaves", percent(REAR_EVEN_FRAC, 0), "usual"),
+      ...site.arrays
+        .filter(({ module, mounting }) => mounting === "open-rack" && (modules[module]?.bifacialityFrac ?? 0) > 0)
+        .map((array) => rowTerm({ ...site, modules, albedo }, array)),
     ],
   }),
   snow: ({ models }) => ({

@@ -25,6 +25,8 @@ interface Column {
   readonly formula: string;
   readonly source: string;
   /** What it stands on beside the energies of its line. */
+  /** Left out where it never says anything; always shown without this. */
+  readonly isShown?: (rows: readonly Indicators[]) => boolean;
   readonly inputs?: (row: Indicators, rows: readonly Indicators[], line: LedgerLine | undefined) => Working["inputs"];
 }
 
@@ -72,6 +74,14 @@ const COLUMNS: readonly Column[] = [
     ],
   },
   {
+    name: say.prBothSides,
+    of: (row) => share(row.twoSidedRatio),
+    formula: say.performanceRatioOfBothSides,
+    source: say.iecBifacialRatio,
+    inputs: ({ performanceRatio }) => [{ name: "performance ratio", value: share(performanceRatio), from: say.theColumnBeside }],
+    isShown: (rows) => rows.some(({ twoSidedRatio }) => twoSidedRatio !== null),
+  },
+  {
     name: "yield, kWh/kWp",
     of: (row) =>
       row.specificYieldKwhPerKwp === null
@@ -111,6 +121,7 @@ const COLUMNS: readonly Column[] = [
 
 /** Indicators of each line, with how much was read beside them. */
 export function IndicatorsView({ indicators, lines }: Props) {
+  const columns = COLUMNS.filter(({ isShown }) => isShown?.(indicators) ?? true);
   const shown = indicators.filter(({ key }) => lines.some((line) => line.key === key));
   const all = indicators.find(({ key }) => key === "all");
   const working = (column: Column, row: Indicators): Working => {
@@ -139,7 +150,7 @@ export function IndicatorsView({ indicators, lines }: Props) {
     };
   };
   const cells = (row: Indicators) =>
-    COLUMNS.map((column) => (
+    columns.map((column) => (
       <td key={column.name}>
         <Figure plain working={() => working(column, row)}>
           {column.of(row)}
@@ -157,25 +168,26 @@ export function IndicatorsView({ indicators, lines }: Props) {
               share(all.availabilityByTimeFrac),
             )}
       </p>
-      <IndicatorsTable shown={shown} cells={cells} all={all} />
+      <IndicatorsTable names={columns.map(({ name }) => name)} shown={shown} cells={cells} all={all} />
     </>
   );
 }
 
 interface IndicatorsTableProps {
+  readonly names: readonly string[];
   readonly shown: readonly Indicators[];
   readonly cells: (row: Indicators) => ReactNode;
   readonly all: Indicators | undefined;
 }
 
-function IndicatorsTable({ shown, cells, all }: IndicatorsTableProps) {
+function IndicatorsTable({ names, shown, cells, all }: IndicatorsTableProps) {
   return (
     <ScrollBox label="Indicators">
       <RuledTable className={chapter.table}>
         <thead>
           <tr>
             <th>span</th>
-            {COLUMNS.map(({ name }) => (
+            {names.map((name) => (
               <th key={name}>{name}</th>
             ))}
           </tr>

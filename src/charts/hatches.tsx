@@ -15,6 +15,7 @@ const STROKES: Readonly<Record<LedgerAccount, string>> = {
   wiring: "M1 0V6M3 0V6M5 0V6",
   inverter: "M0 1H6M0 3H6M0 5H6",
   clipping: "M0 0L3 3L6 0",
+  curtailment: "M0 2.2H6M3 2.2V6",
   downtime: "",
   unread: "",
   remainder: "",

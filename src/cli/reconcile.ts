@@ -77,6 +77,7 @@ export async function reconcileCommand(options: CliOptions): Promise<void> {
       posts.snow,
       posts.soiling,
       posts.clipping,
+      posts.curtailment,
       posts.downtime,
       found.dataGapKwh,
       found.unexplainedKwh,
@@ -85,7 +86,7 @@ export async function reconcileCommand(options: CliOptions): Promise<void> {
   };
   printText(
     textTable(
-      ["kWh", "promise", "expected", "metered", "snow", "soiling", "clipping", "downtime", "unread", "remainder", "read"],
+      ["kWh", "promise", "expected", "metered", "snow", "soiling", "clipping", "curtailment", "downtime", "unread", "remainder", "read"],
       [...report.months.map(row), ...report.years.map(row), row(report.all)],
     ),
   );

@@ -19,7 +19,7 @@ export const STAGE_NAMES: Readonly<Record<ModelAccount, string>> = catalogue({
   clipping: "clipping",
   acWiring: "AC wiring",
   transformer: "transformer",
-  curtailment: "export limit",
+  curtailment: "curtailment",
   downtime: "downtime",
 });
 
@@ -42,6 +42,7 @@ export const ACCOUNT_NAMES: Readonly<Record<LedgerAccount, AccountName>> = {
   wiring: { code: "Wi", name: "Wiring, mismatch" },
   inverter: { code: "In", name: "Inverter" },
   clipping: { code: "Cl", name: "Clipping" },
+  curtailment: { code: "Cu", name: "Curtailment" },
   downtime: { code: "Do", name: "Downtime" },
   unread: { code: "Un", name: "Unread" },
   remainder: { code: "Re", name: "Remainder" },

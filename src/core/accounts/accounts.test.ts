@@ -13,7 +13,7 @@ describe("accounts", () => {
     ["dcWiring", "wiring"],
     ["acWiring", "wiring"],
     ["transformer", "wiring"],
-    ["curtailment", "downtime"],
+    ["curtailment", "curtailment"],
     ["snow", "snow"],
     ["clipping", "clipping"],
   ] as const)("%s stands on the line %s", (account, line) => {
@@ -22,7 +22,7 @@ describe("accounts", () => {
 
   it("the lines stand in the order in which the chain meets them", () => {
     const order = MODEL_ACCOUNTS.map((account) => LEDGER_ACCOUNTS.indexOf(ledgerAccountOf(account)));
-    const shared = MODEL_ACCOUNTS.map((account) => ["acWiring", "transformer", "curtailment"].includes(account));
+    const shared = MODEL_ACCOUNTS.map((account) => ["acWiring", "transformer"].includes(account));
     const own = order.filter((_, k) => !shared[k]);
     expect(own).toEqual(own.toSorted((a, b) => a - b));
   });

@@ -37,6 +37,7 @@ export const LEDGER_ACCOUNTS = [
   "wiring",
   "inverter",
   "clipping",
+  "curtailment",
   "downtime",
   "unread",
   "remainder",
@@ -49,7 +50,6 @@ const SHARED_LINES: Partial<Record<ModelAccount, LedgerAccount>> = {
   dcWiring: "wiring",
   acWiring: "wiring",
   transformer: "wiring",
-  curtailment: "downtime",
 };
 
 export const ledgerAccountOf = (account: ModelAccount): LedgerAccount => SHARED_LINES[account] ?? (account as LedgerAccount);

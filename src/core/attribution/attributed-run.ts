@@ -64,6 +64,9 @@ export function causesOf(
     soilingFrac: spread(dirt),
     ...(shade.isSeen ? { shadingFrac: spread(shade.lostFrac) } : {}),
     ...(strings.length > 0 ? { stringsOutFrac: spread(stringsOutFrac) } : {}),
-    downFrac: spread(outages.downFrac.map((down, i) => Math.max(down, curtailed.lostFrac[i]!))),
+    downFrac: spread(outages.downFrac),
+    ...(curtailed.spells.length > 0
+      ? { curtailedFrac: spread(curtailed.lostFrac.map((lost, i) => (outages.downFrac[i]! > 0 ? 0 : lost))) }
+      : {}),
   };
 }

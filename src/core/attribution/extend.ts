@@ -7,6 +7,7 @@ import { cutFracSeen, insideHours, swingInside } from "./ceiling/inside-hours";
 import type { RunEvidence } from "./evidence";
 import { ageingRateOf, beforeCeiling, capped, ceilingKwhOf, expectedSoFar, rated, unbroken } from "./expected";
 import type { FittedAttribution } from "./fitted";
+import { asOrdered, type OrderedLimit } from "./limit/ordered";
 import { either, standstill, withStringsBack } from "./outage/standstill";
 import { siteWithOffset } from "./plane/turned-site";
 import { dayIndex } from "./record/day-index";
@@ -24,6 +25,7 @@ export interface ExtendInput {
   readonly metered: MeteredOnAxis;
   readonly meters: readonly MeterSeries[];
   readonly cleanings: readonly string[];
+  readonly limits: readonly OrderedLimit[];
   readonly fitted: FittedAttribution;
   /** Share lost to dirt by local day, as the search had it; days after it follow the law. */
   readonly dirtByDay: ReadonlyMap<string, number>;
@@ -33,7 +35,7 @@ export interface ExtendInput {
  * Evidence of a record's last weeks by the laws of an earlier search: standstill, snow and strings that go out are sought; level, ageing,
  * dirt's growth, plane, shade and ceiling are taken as they were found. Null where readings are coarser than hours.
  */
-export function extendEvidence({ site, weather, metered, meters, cleanings, fitted, dirtByDay }: ExtendInput): RunEvidence | null {
+export function extendEvidence({ site, weather, metered, meters, cleanings, limits, fitted, dirtByDay }: ExtendInput): RunEvidence | null {
   const hourly = toHours(weather, metered);
   const prepared = prepareWeather(site.place, hourly.weather);
   const offsetSite = siteWithOffset(site, fitted.planeOffset);
@@ -55,7 +57,7 @@ export function extendEvidence({ site, weather, metered, meters, cleanings, fitt
     fitted.shade.map((field) => ({ ...field, isShaded: true })),
   );
   const open = wereOut.length > 0 ? thatCameBack(frame, shaded, wereOut, ceilingKwh, fitted.endUtcMs, cleaned) : wereOut;
-  const { outages, curtailed, snow, spoilt } = standstill(frame, ceilingKwh, open, shaded);
+  const { outages, curtailed, snow, spoilt } = asOrdered(standstill(frame, ceilingKwh, open, shaded), frame, limits);
   const index = withStringsBack(frame, dayIndex(frame, either(spoilt, shaded), ceilingKwh), open);
   const strings = [...open, ...stringsOut(frame, index, cleaned)];
   const soiling = { lostFracByDay: dirtAfter(frame.days.keys, rainByDay(frame), cleaned, fitted, dirtByDay) };

@@ -5,6 +5,7 @@ export { type ExtendInput, extendEvidence } from "./extend";
 export { type CauseFinding, type CauseKind, causeKinds } from "./finding";
 export { causeFindings, datedFindings } from "./findings";
 export { type FittedAttribution, fittedOf } from "./fitted";
+export type { OrderedLimit } from "./limit/ordered";
 export type { Outage } from "./outage/detect";
 export { type EvidenceInput, gatherEvidence, seekEvidence } from "./pipeline";
 export { type FittedAngle, type OrientationEvidence, orientationEvidence } from "./plane/detect";

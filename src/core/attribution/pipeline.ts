@@ -8,6 +8,7 @@ import { cutFracSeen, insideHours, swingInside } from "./ceiling/inside-hours";
 import type { AgeingStep, DirtStep, Evidence, LevelStep, PlaneStep, RecordStep, StandstillStep } from "./evidence";
 import { ageAtStartOf, ageingRateOf, beforeCeiling, capped, ceilingKwhOf, expectedSoFar, rated, unbroken } from "./expected";
 import { flatCurve, levelOf, loadCurve } from "./level/detect";
+import { asOrdered, type OrderedLimit } from "./limit/ordered";
 import { either, type Standstill, standstill, withStringsBack } from "./outage/standstill";
 import { planeAndShade } from "./plane/plane-and-shade";
 import { type DayIndex, dayIndex } from "./record/day-index";
@@ -28,6 +29,8 @@ export interface EvidenceInput {
   readonly meters: readonly MeterSeries[];
   /** Local dates of cleanings in the field book. */
   readonly cleanings: readonly string[];
+  /** Spans of the field book in which something outside held the plant. */
+  readonly limits: readonly OrderedLimit[];
   /** Metered energy by local month, for the yearly totals. */
   readonly months: readonly { readonly key: string; readonly kwh: number; readonly readFrac: number }[];
   readonly draws: number;
@@ -101,7 +104,7 @@ function readStandstill(
   const found = first.length > 0 ? standstill(frame, ceilingKwh, first, before.shaded) : before.found;
   const bareIndex = first.length > 0 ? indexOf(found) : firstIndex;
   const strings = first.length > 0 ? stringsOf(bareIndex) : first;
-  const { outages, curtailed, snow, spoilt } = found;
+  const { outages, curtailed, snow, spoilt } = asOrdered(found, frame, input.limits);
   return { outages, curtailed, snow, spoilt, strings, index: withStringsBack(frame, bareIndex, strings) };
 }
 

@@ -38,7 +38,7 @@ describe("a line with what an analyst moved", () => {
     expect(moved.accountsKwh.soiling).toBe(line.accountsKwh.soiling + 2);
     expect(moved.expectedKwh).toBe(line.expectedKwh);
     expect(moved.unexplainedKwh).toBe(line.unexplainedKwh);
-    expect(line.accountsKwh.snow).toBe(3);
+    expect(line.accountsKwh.snow).toBe(MODEL_ACCOUNTS.indexOf("snow"));
     closes(moved);
   });
 
@@ -84,6 +84,6 @@ describe("a line with what an analyst moved", () => {
       { from: "remainder", to: "ageing", kwh: 1 },
     ]);
     expect([moved.snow - postings.snow, moved.remainder - postings.remainder, moved.ageing - postings.ageing]).toEqual([-3, 2, 1]);
-    expect(postings.snow).toBe(30);
+    expect(postings.snow).toBe(10 * LEDGER_ACCOUNTS.indexOf("snow"));
   });
 });

@@ -1,6 +1,6 @@
 export { circuitOf } from "./circuit";
 export { type EntryEffect, entryEffect, type ModelEntry } from "./entry-effect";
-export { type ArrayLayout, arrayLayout, arrayPlace, moduleSizeM, type PlacedArray } from "./layout";
+export { type ArrayLayout, arrayLayout, arrayPlace, moduleSizeM, type PlacedArray, rowsOf } from "./layout";
 export { type FieldClash, type FieldMerge, mergeFields, withField } from "./merge-fields";
 export { arrayNameplateW, meanNameplateW, nameplateW, siteAcRatedW } from "./nameplate";
 export { partOfSite } from "./part-of-site";

@@ -8,7 +8,7 @@ import { post, runs, type Workspace } from "./workspace";
 
 /** AC side of one inverter, from its input to the meter, in `block.groupW`. `corrected`: peaks inside the step are cut too. */
 export function runInverter(work: Workspace, span: YieldSpan, plan: GroupPlan, corrected: boolean, lit: number): void {
-  const { stringsOutFrac, downFrac } = work.causes;
+  const { stringsOutFrac, curtailedFrac, downFrac } = work.causes;
   const power = work.block.groupW;
   if (stringsOutFrac) fillConnected(work, stringsOutFrac, lit);
   toMeter(work, span, plan, corrected, lit, power, post);
@@ -16,6 +16,7 @@ export function runInverter(work: Workspace, span: YieldSpan, plan: GroupPlan, c
     toMeter(work, span, plan, corrected, lit, work.connectedW, noPost);
     post(work, span.bin, "downtime", fillLess(power, work.connectedW, lit));
   }
+  if (curtailedFrac) post(work, span.bin, "curtailment", fillVaryingShare(power, work.block.at, curtailedFrac, lit));
   if (downFrac) post(work, span.bin, "downtime", fillVaryingShare(power, work.block.at, downFrac, lit));
 }
 

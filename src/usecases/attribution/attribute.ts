@@ -1,6 +1,14 @@
 import { ATTRIBUTION_EDITION, type AttributionReport, attributionReportSchema, type Untellable } from "@/contracts/attribution";
 import type { FieldEntry } from "@/contracts/field-book";
-import { attributedRun, type CauseFinding, causeFindings, type Evidence, fittedOf, seekEvidence } from "@/core/attribution";
+import {
+  attributedRun,
+  type CauseFinding,
+  causeFindings,
+  type Evidence,
+  fittedOf,
+  type OrderedLimit,
+  seekEvidence,
+} from "@/core/attribution";
 import { type LedgerLine, ledgerLines, totalLine } from "@/core/ledger";
 import { siteAcRatedW } from "@/core/site";
 import { monthBins } from "@/core/time";
@@ -9,11 +17,12 @@ import { type PreparedWeather, prepareWeather, type YieldRun } from "@/core/yiel
 import type { OpenLedger } from "@/usecases/ledger";
 import { ageingReport } from "./ageing-report";
 import { snowReport, soilingReport } from "./dirt-and-snow";
-import { indicatorsOf, type UpHours, upByMonth } from "./indicators";
-import { matchEntries } from "./match-entries";
+import { indicatorsOf } from "./indicators";
+import { limitsOf, matchEntries } from "./match-entries";
 import { partReports } from "./part-reports";
 import { recordKey } from "./record-key";
 import { sheddingOf } from "./shedding";
+import type { UpHours } from "./up-hours";
 import { upTo } from "./up-to";
 
 export interface AttributionInput {
@@ -44,17 +53,18 @@ export function* attributeStepwise(input: AttributionInput): Generator<number, A
     draws: input.draws ?? USUAL_DRAWS,
     seed: input.seed ?? SEED,
     cleanings: entries.filter(({ kind }) => kind === "cleaning").map(({ to }) => to.slice(0, 10)),
+    limits: limitsOf(entries),
   };
   const wholeFrac = 1 / (1 + ledger.partMeters.length);
   const months = ledger.report.months.map(({ key, meteredKwh, readFrac }) => ({ key, kwh: meteredKwh ?? 0, readFrac }));
   const evidence = yield* upTo(0, wholeFrac, seekEvidence({ site, weather, metered, meters, months, ...terms }));
-  const parts = yield* upTo(wholeFrac, 1, partReports(ledger, evidence, terms));
+  const { parts, up } = yield* upTo(wholeFrac, 1, partReports(ledger, evidence, terms));
   // By the hour the search has it already.
   const prepared = evidence.stepsAnHour === 1 ? evidence.frame.prepared : prepareWeather(site.place, weather);
   const found = attributedRun(site, prepared, monthBins(weather.axis, site.place.timeZone), evidence, run);
   const shown = new Set(months.map(({ key }) => key));
   const lines = ledgerLines(found, metered, ledger.promise).filter(({ key }) => shown.has(key));
-  const report = reportOf({ ledger, entries, evidence, parts, prepared, terms, lines, planned: run, found });
+  const report = reportOf({ ledger, entries, evidence, parts, up, prepared, terms, lines, planned: run, found });
   return attributionReportSchema.parse({ ...report, milliseconds: Math.round(performance.now() - started) });
 }
 
@@ -63,6 +73,8 @@ interface SearchTerms {
   readonly seed: number;
   /** Local dates of cleanings in the field book. */
   readonly cleanings: readonly string[];
+  /** Spans in which something outside held the plant. */
+  readonly limits: readonly OrderedLimit[];
 }
 
 /** All that a search leaves for a report to be made of. */
@@ -71,6 +83,8 @@ interface Searched {
   readonly entries: readonly FieldEntry[];
   readonly evidence: Evidence;
   readonly parts: AttributionReport["parts"];
+  /** Hours up, by local month. */
+  readonly up: ReadonlyMap<string, UpHours>;
   readonly prepared: PreparedWeather;
   readonly terms: SearchTerms;
   /** Months by evidence. */
@@ -80,14 +94,13 @@ interface Searched {
 }
 
 function reportOf(searched: Searched): Omit<AttributionReport, "milliseconds"> {
-  const { ledger, entries, evidence, parts, prepared, terms, lines, planned, found } = searched;
+  const { ledger, entries, evidence, parts, up, prepared, terms, lines, planned, found } = searched;
   const { site } = ledger;
   const [years, all] = [yearLines(lines), totalLine("all", lines)];
   const causes = causeFindings(evidence, site.inverters.length > 0 ? siteAcRatedW(site) : null, site.ageing.perYearFrac);
-  const up = upByMonth(evidence);
   const matched = matchEntries(entries, causes, evidence.soiling.resets, evidence.frame.days.keys, site.place.timeZone);
   const findings = causes.map((finding, f) => storedFinding(finding, matched.entryOf[f]!));
-  const fitted = fittedState(searched, findings, up);
+  const fitted = fittedState(searched, findings);
   return {
     edition: ATTRIBUTION_EDITION,
     months: lines,
@@ -119,9 +132,8 @@ function reportOf(searched: Searched): Omit<AttributionReport, "milliseconds"> {
 
 /** What holds on after the record's end, with what days to come need of the record. */
 function fittedState(
-  { ledger, entries, evidence, lines }: Searched,
+  { ledger, entries, evidence, lines, up }: Searched,
   findings: AttributionReport["findings"],
-  up: ReadonlyMap<string, UpHours>,
 ): AttributionReport["fitted"] {
   const fitted = fittedOf(evidence);
   const lastMonth = lines.at(-1)?.key ?? "";

@@ -4,7 +4,7 @@ import { MODEL_ACCOUNTS } from "@/core/accounts";
 import type { Evidence } from "@/core/attribution";
 import type { LedgerLine } from "@/core/ledger";
 import { snowReport, soilingReport } from "./dirt-and-snow";
-import { indicatorsOf, upByMonth } from "./indicators";
+import { indicatorsOf } from "./indicators";
 
 const RATE = 0.001;
 
@@ -193,16 +193,5 @@ describe("indicators", () => {
   it("are not told where nothing was read or no light came", () => {
     const [own] = indicatorsOf([line({ meteredKwh: null })], [], new Map(), plant);
     expect(own).toMatchObject({ specificYieldKwhPerKwp: null, availabilityByTimeFrac: null, availabilityByEnergyFrac: null });
-  });
-
-  it("count hours with light that were read, and of them those that were up", () => {
-    const down = zeros().fill(1, at(31, 10), at(31, 12));
-    const read = new Uint8Array(axis.count).fill(1);
-    read.fill(0, at(31, 14), at(31, 16));
-    const months = upByMonth(evidence({ frame: { ...frame, read }, outages: { downFrac: down, outages: [] } }));
-    const august = months.get("2021-08")!;
-    const lit = expectedKwh.subarray(at(31), at(62)).filter((kwh) => kwh > 0).length;
-    expect(august.lit).toBe(lit - 2);
-    expect(august.up).toBe(lit - 4);
   });
 });

@@ -9,8 +9,10 @@ import { sliceWeather } from "@/core/weather";
 import { prepareWeather, runPrepared } from "@/core/yield";
 import type { OpenLedger } from "@/usecases/ledger";
 import { plannedLines, storedFinding, yearLines } from "./attribute";
-import { indicatorsOf, type UpHours, upByMonth } from "./indicators";
+import { indicatorsOf } from "./indicators";
+import { limitsOf } from "./match-entries";
 import { recordKey } from "./record-key";
+import { type UpHours, upByMonth } from "./up-hours";
 
 /** Weeks before the last month, from which what is usual is told. */
 const LEAD_DAYS = 100;
@@ -41,6 +43,7 @@ export function extendAttribution(report: AttributionReport, ledger: OpenLedger,
     metered: cut,
     meters: ledger.meters,
     cleanings: entries.filter(({ kind }) => kind === "cleaning").map(({ to }) => to.slice(0, 10)),
+    limits: limitsOf(entries),
     fitted,
     dirtByDay: new Map(
       report.days.flatMap((day, d) => (day <= fitted.lastDay ? [[day, report.soiling.lostFracByDay[d] ?? 0] as const] : [])),

@@ -1,7 +1,7 @@
 import type { Indicators } from "@/contracts/attribution";
-import type { RunEvidence } from "@/core/attribution";
 import { type LedgerLine, performanceIndex, performanceRatio } from "@/core/ledger";
 import { meanNameplateW, type Site } from "@/core/site";
+import type { UpHours } from "./up-hours";
 
 /** A year read less than this has a yield of its own season, not of a year: it is left out of the mean of years. */
 const WHOLE_YEAR_FRAC = 0.95;
@@ -97,21 +97,4 @@ function temperatureCorrected(line: LedgerLine): number | null {
   const plain = performanceRatio(line);
   const heat = heatFrac(line);
   return plain === null || heat === null ? null : plain / (1 - heat);
-}
-
-export interface UpHours {
-  readonly up: number;
-  readonly lit: number;
-}
-
-/** Hours with light, and of them those in which the plant was not down, by local month. */
-export function upByMonth({ frame, outages, expectedKwh }: RunEvidence): Map<string, UpHours> {
-  const out = new Map<string, UpHours>();
-  for (let i = 0; i < frame.axis.count; i++) {
-    if (!(expectedKwh[i]! > 0) || frame.read[i] === 0) continue;
-    const month = frame.days.keys[frame.days.binOf[i]!]!.slice(0, 7);
-    const sum = out.get(month) ?? { up: 0, lit: 0 };
-    out.set(month, { up: sum.up + (1 - outages.downFrac[i]!), lit: sum.lit + 1 });
-  }
-  return out;
 }

@@ -4,6 +4,10 @@ import type { CauseFinding, CauseKind, SoilingReset } from "@/core/attribution";
 import { utcOfWall, zoneOffset } from "@/core/time";
 import { DAY_MS } from "@/core/units";
 
+/** Spans of the field book in which something outside held the plant, by local day. */
+export const limitsOf = (entries: readonly FieldEntry[]): { from: string; to: string }[] =>
+  entries.filter(({ kind }) => kind === "curtailment").map(({ from, to }) => ({ from: from.slice(0, 10), to: to.slice(0, 10) }));
+
 /** What each kind of entry can explain, and how many days its date may be off. */
 const EXPLAINS: Partial<Record<FieldEntry["kind"], readonly CauseKind[]>> = {
   cleaning: ["unrecorded-cleaning", "soiling"],

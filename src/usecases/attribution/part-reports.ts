@@ -1,21 +1,23 @@
 import type { PartReport } from "@/contracts/parts";
 import { type AgeingReading, rateVerdict, readAgeing } from "@/core/ageing";
-import { type Evidence, seekEvidence } from "@/core/attribution";
+import { type Evidence, type OrderedLimit, seekEvidence } from "@/core/attribution";
 import { againstRest, hourIndex, planeGroups } from "@/core/attribution/parts";
 import { type MeterSeries, meteredOnto } from "@/core/ledger";
 import { endUtcMs } from "@/core/series";
-import { partOfSite, type Site } from "@/core/site";
+import { nameplateW, partOfSite, type Site } from "@/core/site";
 import { medianOf } from "@/core/statistics";
 import { HOUR_MS } from "@/core/units";
 import { sliceWeather } from "@/core/weather";
 import { ageOnAxis } from "@/core/yield";
 import { type OpenLedger, rangeOf } from "../ledger";
 import { snowReport } from "./dirt-and-snow";
+import { type UpHours, upByMonth, upOfParts } from "./up-hours";
 import { upTo } from "./up-to";
 
 export interface PartTerms {
   /** Local dates of cleanings. */
   readonly cleanings: readonly string[];
+  readonly limits: readonly OrderedLimit[];
   readonly draws: number;
   readonly seed: number;
 }
@@ -29,6 +31,8 @@ interface Part {
   readonly cleanLog: Float64Array;
   readonly ageing: AgeingReading;
   readonly snow: PartReport["snow"];
+  /** Its hours up; null where it has no meter of its own. */
+  readonly up: ReadonlyMap<string, UpHours> | null;
 }
 
 /** More planes than these share too few hours each. */
@@ -41,13 +45,17 @@ const MIXED_FRAC = 0.5;
 
 /**
  * Reads each part of a plant: by its own meter where arrays have one, else by the hours at which arrays that look different ways have their
- * sun. Gives the share that is done; empty where nothing tells parts apart.
+ * sun, with the hours in which the plant was up. Gives the share that is done; empty where nothing tells parts apart.
  */
-export function* partReports(ledger: OpenLedger, evidence: Evidence, terms: PartTerms): Generator<number, PartReport[]> {
+export function* partReports(
+  ledger: OpenLedger,
+  evidence: Evidence,
+  terms: PartTerms,
+): Generator<number, { parts: PartReport[]; up: Map<string, UpHours> }> {
   const parts = ledger.partMeters.length > 0 ? yield* byMeters(ledger, terms) : byHours(evidence, terms);
   const days = evidence.frame.days.keys;
   const logs = parts.map((part) => onDays(part, days));
-  return parts.map((part, k) => {
+  const reports = parts.map((part, k): PartReport => {
     const { id, source, site, ageing } = part;
     const isKnown = !ageing.isTooSoon && Number.isFinite(ageing.perYearFrac);
     const apart = isKnown && parts.length > 1 ? againstRest(logs, k, { draws: terms.draws, seed: terms.seed }) : null;
@@ -69,6 +77,16 @@ export function* partReports(ledger: OpenLedger, evidence: Evidence, terms: Part
       snow: part.snow,
     };
   });
+  return { parts: reports, up: upOf(ledger.site, evidence, parts) };
+}
+
+/** By the parts' own meters where they read the whole plant, else by the whole. */
+function upOf(whole: Site, evidence: Evidence, parts: readonly Part[]): Map<string, UpHours> {
+  const own = parts.flatMap(({ site, up }) => (up ? [{ ratedW: nameplateW(site), up }] : []));
+  const read = new Set(parts.flatMap(({ site, up }) => (up ? site.arrays.map(({ id }) => id) : [])));
+  const all = upByMonth(evidence);
+  // Months in which a part was not read are told by the whole.
+  return read.size === whole.arrays.length ? new Map([...all, ...upOfParts(own)]) : all;
 }
 
 /** How far a part's own rate lies from the mean of the others': what is left where no day tells them all at once. */
@@ -92,14 +110,14 @@ function* byMeters(ledger: OpenLedger, terms: PartTerms): Generator<number, Part
 function* byMeter(
   { site: whole, weather: all }: OpenLedger,
   meter: MeterSeries,
-  { cleanings, draws, seed }: PartTerms,
+  { cleanings, limits, draws, seed }: PartTerms,
 ): Generator<number, Part | null> {
   const { from, to } = rangeOf(all!.axis, meter.axis.startUtcMs, endUtcMs(meter.axis));
   if (to <= from) return null;
   const site = partOfSite(whole, whole.meters.find(({ id }) => id === meter.meterId)!.arrays);
   const weather = sliceWeather(all!, from, to);
   const metered = meteredOnto(weather.axis, [meter], site);
-  const evidence = yield* seekEvidence({ site, weather, metered, meters: [meter], cleanings, months: [], draws, seed });
+  const evidence = yield* seekEvidence({ site, weather, metered, meters: [meter], cleanings, limits, months: [], draws, seed });
   const { cleanLog } = evidence.soiling;
   return {
     id: meter.meterId,
@@ -109,6 +127,7 @@ function* byMeter(
     cleanLog,
     ageing: evidence.ageing,
     snow: snowOf(evidence),
+    up: upByMonth(evidence),
   };
 }
 
@@ -138,6 +157,7 @@ function byHours(evidence: Evidence, { draws, seed }: PartTerms): Part[] {
       seed,
     }),
     snow: null,
+    up: null,
   }));
 }
 

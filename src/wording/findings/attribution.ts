@@ -59,9 +59,15 @@ const CATALOGUE: Readonly<Record<CauseKind, (f: Facts, finding: WordableCause, w
     evidence: `${n(f.hours)} h without output under light that asked for it, and no snow that would explain it.`,
   }),
   "held-low": (f, x, when) => ({
-    title: "Held below its ceiling",
-    what: `Something held the plant at ${n(f.powerKw, 1)} kW ${when}.${about(x.kwh)}`,
-    evidence: `The tops of ${n(f.days)} days lie on that power, while the light asked for more and changed: a limit of the grid or of a setting, no cloud and no string.`,
+    title: f.powerKw === 0 ? "Stopped from outside" : "Held below its ceiling",
+    what:
+      f.powerKw === 0
+        ? `The plant stood still ${when}, as the field book says by order from outside.${about(x.kwh)}`
+        : `Something held the plant at ${n(f.powerKw, 1)} kW ${when}.${about(x.kwh)}`,
+    evidence:
+      f.powerKw === 0
+        ? `${n(f.days)} days within a limit that the field book gives: curtailment, not downtime.`
+        : `The tops of ${n(f.days)} days lie on that power, while the light asked for more and changed: a limit of the grid or of a setting, no cloud and no string.`,
   }),
   "strings-out": (f, x, when) => ({
     title: f.part === "inverter" ? "Inverter out" : f.part === "modules" ? "Modules out" : "String out",

@@ -114,8 +114,9 @@ export const say = catalogue({
   aMeanOfWholeYears: "Each whole year counts once; years read to less than 95 % are left out.",
   performanceRatio1HeatsShareOf: "performance ratio ÷ (1 − heat's share of the energy before it)",
   meteredExpectedByTheBookFor: "metered ÷ expected by the book, for the time that was read",
-  hoursWithLightThatWereNot: "hours with light that were not down ÷ hours with light that were read",
-  meteredMeteredDowntime: "metered ÷ (metered + downtime)",
+  hoursWithLightThatWereNot:
+    "hours of some 50 W/m² and more, each by the share of the inverters' rating that was up, ÷ such hours that were read; limits from outside are not downtime",
+  meteredMeteredDowntime: "metered ÷ (metered + downtime); curtailment stands in an account of its own",
   n1ExpectedOfUnreadTimeExpected: "1 − expected of unread time ÷ expected",
   iec6172412021DataCompleteness: "IEC 61724-1:2021, data completeness",
   nameplateInPlaneIrradiation: "nameplate × in-plane irradiation",

@@ -18,7 +18,17 @@ export interface LedgerContext {
 }
 
 /** Accounts that the evidence posts; the others are the model's in both. */
-const EVIDENCED: readonly LedgerAccount[] = ["orientation", "shading", "snow", "soiling", "rating", "ageing", "clipping", "downtime"];
+const EVIDENCED: readonly LedgerAccount[] = [
+  "orientation",
+  "shading",
+  "snow",
+  "soiling",
+  "rating",
+  "ageing",
+  "clipping",
+  "curtailment",
+  "downtime",
+];
 const EVIDENCE_NOTE =
   "Posted by evidence: what the readings show of this cause, put into the chain in place of the book's budget. See Causes.";
 

@@ -35,7 +35,7 @@ export interface CausesViewProps {
 
 const ACCOUNT_OF: Readonly<Record<BookCause["kind"], LedgerAccount>> = {
   outage: "downtime",
-  "held-low": "downtime",
+  "held-low": "curtailment",
   "strings-out": "downtime",
   snow: "snow",
   ceiling: "clipping",

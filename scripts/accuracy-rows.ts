@@ -1,6 +1,15 @@
 import { createReadStream, existsSync, readFileSync } from "node:fs";
 import path from "node:path";
-import { type RandomPlant, randomPlant, simulateWeather, simulateWithTruth, type TrueLosses } from "../simulators";
+import {
+  type LightSensor,
+  type RandomPlant,
+  randomPlant,
+  type SensorPlant,
+  simulateWeather,
+  simulateWithTruth,
+  type TrueLosses,
+  throughSensor,
+} from "../simulators";
 import { ledgerFromFiles } from "../src/cli/read-files";
 import type { AttributionReport } from "../src/contracts/attribution";
 import type { FieldEntry } from "../src/contracts/field-book";
@@ -225,9 +234,17 @@ export interface Simulated {
   readonly losses: TrueLosses;
 }
 
+/** How the light of a simulated plant is read. */
+interface LightRead {
+  readonly source: SensorPlant["source"] | "unknown";
+  readonly sensor: LightSensor | null;
+  readonly hasRain: boolean;
+}
+const AS_IT_CAME: LightRead = { source: "unknown", sensor: null, hasRain: true };
+
 /** Plays a simulated plant and reads it as a book would. */
-export function simulate(plant: RandomPlant): Simulated {
-  const site = siteSchema.parse(plant.site);
+export function simulate(plant: RandomPlant, read: LightRead = AS_IT_CAME): Simulated {
+  const site = siteSchema.parse({ ...plant.site, lightSource: read.source });
   const startUtcMs = Date.parse(plant.firstUtc);
   const fine = {
     startUtcMs,
@@ -246,10 +263,13 @@ export function simulate(plant: RandomPlant): Simulated {
   const ledger = openLedger({
     site,
     weather: [
-      mast("ghi_w_m2", folded(weather.ghiWm2, "mean")),
+      mast(
+        "ghi_w_m2",
+        read.sensor ? throughSensor(folded(weather.ghiWm2, "mean"), hours, read.sensor, plant.seed) : folded(weather.ghiWm2, "mean"),
+      ),
       mast("air_temperature_c", folded(weather.airTempC, "mean")),
       mast("wind_speed_m_s", folded(weather.windSpeedMs, "mean")),
-      mast("rain_mm", folded(weather.rainMm, "sum")),
+      ...(read.hasRain ? [mast("rain_mm", folded(weather.rainMm, "sum"))] : []),
       ...(weather.snowDepthCm ? [mast("snow_depth_cm", folded(weather.snowDepthCm, "mean").map(Math.round))] : []),
     ],
     production: [{ quantity: "energy_kwh", meterId: "main", axis: fine, values: energyKwh }],
@@ -286,7 +306,8 @@ export function simulatedRows(count = 20, healthy = 8): SimulatedAccuracy {
       ...ageingRows(plant.name, report, plant.truth.ageingPerYearFrac * 100),
       energy("soiling", posted.soiling, losses.soilingKwh),
       energy("snow", posted.snow, losses.snowKwh),
-      energy("downtime, limits and strings out", posted.downtime, losses.outageKwh + losses.stringsKwh + losses.limitKwh),
+      energy("downtime and strings out", posted.downtime, losses.outageKwh + losses.stringsKwh),
+      energy("curtailment", posted.curtailment, losses.limitKwh),
       energy("clipping", posted.clipping, losses.clippingKwh),
       ...orientationRow(plant.name, report, book, plant.truth.azimuthDeg?.a ?? book),
       remainderRow(plant.name, report),

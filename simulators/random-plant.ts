@@ -17,13 +17,16 @@ export interface RandomPlant {
   readonly recordedCleanings: readonly string[];
 }
 
-const CLIMATES: readonly {
+/** A place with its climate. */
+export interface Where {
   readonly latitudeDeg: number;
   readonly longitudeDeg: number;
   readonly timeZone: string;
   readonly elevationM: number;
   readonly climate: Climate;
-}[] = [
+}
+
+const CLIMATES: readonly Where[] = [
   {
     latitudeDeg: 36.6,
     longitudeDeg: -3.1,
@@ -86,13 +89,12 @@ const CLIMATES: readonly {
 const YEARS = 4;
 const FIRST_YEAR = 2021;
 
-/** Makes plant number k: with `faults` 0 nothing is wrong with it but ageing and a little dirt. */
-export function randomPlant(k: number, faults = true): RandomPlant {
+/** Makes plant number k, at a place of its own: without `faults` nothing is wrong with it but ageing and a little dirt. */
+export function randomPlant(k: number, faults = true, where: Where = CLIMATES[k % CLIMATES.length]!): RandomPlant {
   const next = randomLcg((0.137 + k * 0.6180339887) % 1);
   const draw = (low: number, high: number): number => low + (high - low) * next();
   const chance = (share: number): boolean => next() < share;
   const whole = (low: number, high: number): number => Math.floor(draw(low, high + 1));
-  const where = CLIMATES[k % CLIMATES.length]!;
   const strings = whole(3, 10);
   const perString = whole(10, 18);
   const nameplateW = strings * perString * 400;

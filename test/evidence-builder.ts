@@ -27,6 +27,8 @@ export const noRate: AgeingReading = readAgeing({
   dirtFrac: new Float64Array(0),
   months: [],
   ageAtStartYears: 0,
+  light: { clearLog: null, stabilityPerYearFrac: 0, calibratedDays: [] },
+  dirtOffsets: [],
   draws: 0,
   seed: 1,
 });
@@ -57,6 +59,7 @@ export function evidence(parts: Partial<Evidence> = {}): Evidence {
       gain: 0,
       isSeen: false,
       cleanLog: dirt,
+      offsets: [],
     },
     index: { ratio: dirt, weight: dirt, cloud: dirt },
     ageing: noRate,

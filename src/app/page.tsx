@@ -1,6 +1,7 @@
 import type { SetAsideReason } from "@/contracts/standing";
 import { nameplateW } from "@/core/site";
-import { Shelf, type ShelfBook } from "@/features/shelf/Shelf";
+import { Shelf } from "@/features/shelf/Shelf";
+import type { ShelfBook } from "@/features/shelf/shelf-book";
 import { Desk } from "@/features/shell/Desk";
 import { parseSite } from "@/formats/site-json";
 import type { ShelfLine } from "@/usecases/reckoning";

@@ -89,7 +89,7 @@ describe("reconcile", () => {
 describe("ageing", () => {
   it("gives the rate in percent with its interval, its methods and its filters", async () => {
     const text = await printed(() => ageingCommand(hut));
-    expect(text).toMatch(/Ageing 0\.\d\d % a year \(0\.\d\d to 0\.\d\d\)\./);
+    expect(text).toMatch(/Ageing 0\.\d\d % a year \(\u2212?0\.\d\d to \d\.\d\d\)\./);
     for (const name of ["year-on-year", "trend", "naive", "little-dirt"]) expect(text).toContain(name);
   }, 60_000);
 

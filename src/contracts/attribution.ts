@@ -2,6 +2,7 @@
 import { z } from "zod";
 import { LEDGER_ACCOUNTS } from "@/core/accounts";
 import { causeKinds } from "@/core/attribution";
+import { LIGHT_SOURCES } from "@/core/site";
 import { fieldEntrySchema, type StoredEntry } from "./field-book";
 import { ledgerLineSchema } from "./ledger";
 import { partReportSchema, sheddingSchema } from "./parts";
@@ -55,6 +56,14 @@ export const ageingReportSchema = z.strictObject({
   /** Half the interval's width with one, two and three more years. */
   halfWidthLater: z.array(z.number().nullable()),
   firstStep: interval.nullable(),
+  /** Halves of the interval by what they come from. */
+  halfScatterFrac: z.number().nullable(),
+  halfLightFrac: z.number().nullable(),
+  /** Where the light comes from, and how often the field book has its sensor calibrated within the record. */
+  lightSource: z.enum(LIGHT_SOURCES),
+  calibrations: z.number().int(),
+  /** A step of the light column: index of its day, and by how much the light reads more from then on. */
+  lightStep: z.strictObject({ day: z.number().int(), frac: z.number() }).nullable(),
   /** What the standing level says to the guaranteed one. */
   verdict: z.enum(["too-soon", "within", "below", "undecided", "no-warranty", "age-unknown"]),
   /** What the rate alone says to the guaranteed one; below needs three years. */

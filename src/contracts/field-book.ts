@@ -13,6 +13,7 @@ export const entryKinds = [
   "hardware-change",
   "meter-change",
   "curtailment",
+  "calibration",
   "inspection",
   "spot-check",
   "inverter-reading",

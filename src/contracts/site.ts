@@ -1,6 +1,6 @@
 // Longer than a file should be, on purpose: the site document is one format, published as one schema.
 import { z } from "zod";
-import type { Site } from "@/core/site";
+import { LIGHT_SOURCES, type Site } from "@/core/site";
 import { isTimeZone } from "@/core/time";
 import { say } from "@/wording/validation";
 import { LIMITS } from "./limits";
@@ -228,6 +228,7 @@ export const siteSchema = z
       .default("EUR"),
     commissioned: isoDate.nullable().default(null),
     place: placeSchema,
+    lightSource: z.enum(LIGHT_SOURCES, say.aLightSourceIsOneOf).default("unknown"),
     albedo: frac.default(0.2),
     albedoMonthly: monthly(frac).nullable().default(null),
     modules: byName(identifier, moduleSchema)

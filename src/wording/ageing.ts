@@ -22,15 +22,21 @@ export interface AgeingWords {
   /** Null where no level can be told; the figure is short, since it does not wrap. */
   readonly level: { readonly before: string; readonly figure: string; readonly after: string } | null;
   readonly claim: string;
+  /** What was found of the light itself; empty where nothing was. */
+  readonly light: string;
 }
 
 /** The rate first, then where the plant stands against what is guaranteed, and what follows for a claim. */
-export const ageingWords = (report: AgeingReport): AgeingWords => ({ ...rateWords(report), ...levelWords(report) });
+export const ageingWords = (report: AgeingReport): AgeingWords => ({
+  ...rateWords(report),
+  ...levelWords(report),
+  light: lightWords(report),
+});
 
 /** The same as one text. */
 export function ageingSentence(report: AgeingReport): string {
-  const { rate, byRate, level, claim } = ageingWords(report);
-  return [`${rate}.`, byRate, level ? level.before + level.figure + level.after : "", claim].filter((part) => part !== "").join(" ");
+  const { rate, byRate, level, claim, light } = ageingWords(report);
+  return [`${rate}.`, byRate, level ? level.before + level.figure + level.after : "", claim, light].filter((part) => part !== "").join(" ");
 }
 
 function rateWords(report: AgeingReport): Pick<AgeingWords, "rate" | "byRate"> {
@@ -63,6 +69,12 @@ function levelWords({ level, warranty, verdict }: AgeingReport): Pick<AgeingWord
     return { level: stands(""), claim: "What is guaranteed by now is not known: the book does not say since when the plant stands." };
   const claim = verdict === "below" || verdict === "within" || verdict === "undecided" ? CLAIM[verdict] : "";
   return { level: stands(`; ${percent(level.guaranteedFrac, 1)} are guaranteed`), claim };
+}
+
+function lightWords({ lightStep, days }: AgeingReport): string {
+  if (!lightStep) return "";
+  const way = lightStep.frac > 0 ? "more" : "less";
+  return `From ${days[lightStep.day] ?? "some day"} on the light column reads ${percent(Math.abs(lightStep.frac), 1)} % ${way} against a cloudless sky, and the plant the other way: a new calibration or another sensor. Days are not compared across it.`;
 }
 
 /** What a maker accepts beside it. */

@@ -96,6 +96,8 @@ export const say = catalogue({
   countWholeRows: "count whole rows",
   theLowerEdgeLiesAtThe: "the lower edge lies at the ground or above",
   aShadeRuleIsOneOf: "a shade rule is one of module-level, bypass-diodes, worst-module",
+  aLightSourceIsOneOf:
+    "a light source is one of station-a, station-b, station-c, reference-cell, satellite, reanalysis, neighbour, unknown",
   fromRowToRow: "distance from row to row",
   lengthAlongTheFrame: "length along the frame",
   lengthAlongTheBase: "length along the base",

@@ -84,6 +84,8 @@ describe("an ageing reading", () => {
       dirtFrac: new Float64Array(cleanLog.length),
       months: [],
       ageAtStartYears: 1,
+      light: { clearLog: null, stabilityPerYearFrac: 0, calibratedDays: [] },
+      dirtOffsets: [],
       draws: 200,
       seed: 3,
     };

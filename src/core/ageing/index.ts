@@ -1,4 +1,6 @@
 export { type FirstStep, firstStep } from "./first-step";
+export { lightRateError } from "./light-stability";
+export { type LightStep, lightStep } from "./light-step";
 export { type MonthlyTrend, monthlyTrend } from "./monthly-trend";
 export { type NaiveYears, naiveYears, type YearTotal } from "./naive-years";
 export {
@@ -7,6 +9,7 @@ export {
   type AgeingMethodName,
   type AgeingReading,
   type FilterStep,
+  type LightRecord,
   readAgeing,
 } from "./read-ageing";
 export {
@@ -18,4 +21,5 @@ export {
   rateVerdict,
   warrantyVerdict,
 } from "./warranty";
-export { type YearOnYear, type YearOnYearTerms, type YearPair, yearOnYear } from "./year-on-year";
+export { type YearOnYear, type YearOnYearTerms, yearOnYear } from "./year-on-year";
+export { type YearPair, yearPairs } from "./year-pairs";

@@ -148,6 +148,8 @@ describe("a reading through its filters", () => {
     dirtFrac: new Float64Array(COUNT),
     months: [],
     ageAtStartYears: 1,
+    light: { clearLog: null, stabilityPerYearFrac: 0, calibratedDays: [] },
+    dirtOffsets: [],
     draws: 50,
     seed: 2,
     ...parts,
@@ -204,13 +206,14 @@ describe("a reading through its filters", () => {
     };
     expect(of(days(1.88)).isTooSoon).toBe(true);
     expect(of(days(1.92)).isTooSoon).toBe(false);
-    const [one, two, three] = of(days(2)).halfWidthLater;
-    expect(two! / one!).toBeCloseTo((3 / 4) ** 1.5, 3);
-    expect(three! / one!).toBeCloseTo((3 / 5) ** 1.5, 3);
+    // Scatter shrinks with the years, what the light leaves open does not.
+    const { halfWidthLater, halfScatterFrac, halfLightFrac } = of(days(2));
+    const later = [3, 4, 5].map((years) => Math.hypot(halfScatterFrac * (2 / years) ** 1.5, halfLightFrac));
+    expect(halfWidthLater.map((half) => half.toFixed(5))).toEqual(later.map((half) => half.toFixed(5)));
   });
 
-  it("never narrows below the drift of sensors", () => {
+  it("never narrows below the drift of light sensor and meter", () => {
     const { low, high } = readAgeing(input());
-    expect((high - low) / 2).toBeCloseTo(1.96 * 0.0004, 6);
+    expect((high - low) / 2).toBeCloseTo(1.96 * Math.hypot(0.002, 0.0004), 6);
   });
 });

@@ -1,6 +1,9 @@
 import { quantileOf } from "../statistics";
 import { DAYS_PER_YEAR } from "../units";
+import { halfBetweenYears } from "./between-years";
 import { type FirstStep, firstStep } from "./first-step";
+import { lightRateError } from "./light-stability";
+import { type LightStep, lightStep } from "./light-step";
 import { type MonthlyTrend, monthlyTrend } from "./monthly-trend";
 import { type NaiveYears, naiveYears } from "./naive-years";
 import { type YearOnYear, yearOnYear } from "./year-on-year";
@@ -33,6 +36,13 @@ export interface AgeingReading {
   /** Half the interval's width with one, two and three more years. */
   readonly halfWidthLater: readonly number[];
   readonly firstStep: FirstStep | null;
+  /** Halves of the interval by what they come from: scatter of days with the dirt's own doubt, and the light. */
+  readonly halfScatterFrac: number;
+  readonly halfLightFrac: number;
+  /** Calibrations within the record. */
+  readonly calibrations: number;
+  /** A step of the light column that was found; pairs across it are left out. */
+  readonly lightStep: LightStep | null;
   readonly methods: readonly AgeingMethod[];
   readonly filters: readonly FilterStep[];
   /** Days that the reading is made of: those of the last filter, or of fewer filters where too few would be left. */
@@ -40,6 +50,16 @@ export interface AgeingReading {
   readonly yearOnYear: YearOnYear;
   readonly trend: MonthlyTrend;
   readonly naive: NaiveYears;
+}
+
+/** What is known of the light that the index stands on. */
+export interface LightRecord {
+  /** Log of a clear day's light over that of a cloudless sky, by day; NaN where clouds are about; null where it can't be told. */
+  readonly clearLog: Float64Array | null;
+  /** How its gain may move within a year, one deviation. */
+  readonly stabilityPerYearFrac: number;
+  /** Days on which the field book has a calibration. */
+  readonly calibratedDays: readonly number[];
 }
 
 export interface AgeingInput {
@@ -55,6 +75,9 @@ export interface AgeingInput {
   readonly months: readonly { readonly key: string; readonly kwh: number; readonly readFrac: number }[];
   /** Age of the plant at the first day, years. */
   readonly ageAtStartYears: number;
+  readonly light: LightRecord;
+  /** What the correction of dirt may be off by, in the log, by day: other fits that tell the record as well. */
+  readonly dirtOffsets: readonly Float64Array[];
   readonly draws: number;
   readonly seed: number;
 }
@@ -72,12 +95,13 @@ const LEAST_MONTH_PAIRS = 8;
 const SETTLING_YEARS = 0.35;
 /** Two full years give one year of pairs: a year's whole weather decides what they say. */
 const SOON_YEARS = 2;
-/** Sensors and meters drift by about this a year, one deviation, which no redraw shows. Source: IEC 61724-1:2021, recalibration of class A and B. */
-const DRIFT = 0.0004;
+/** Meters drift by about this a year, one deviation. Source: IEC 62053-21:2020, class 1 over the years to its next test. */
+const METER_DRIFT = 0.0004;
+const Z_95 = 1.96;
 
 /** Reads ageing through the weather by all methods. */
 export function readAgeing(input: AgeingInput): AgeingReading {
-  const { days, cleanLog, weight, dirtFrac, ageAtStartYears } = input;
+  const { days, cleanLog, weight, dirtFrac, ageAtStartYears, light } = input;
   const least = Math.min(
     CLEAR_WEIGHT,
     quantileOf(
@@ -89,7 +113,9 @@ export function readAgeing(input: AgeingInput): AgeingReading {
   const limit = Math.max(LITTLE_DIRT_FRAC, dirtFrac.slice().sort()[Math.floor(dirtFrac.length * LEFT_BY_DIRT_FILTER)] ?? 0);
   const settled = (d: number): boolean => ageAtStartYears + d / DAYS_PER_YEAR > SETTLING_YEARS;
   const little = clear.map((value, d) => (dirtFrac[d]! <= limit && settled(d) ? value : Number.NaN));
-  const terms = { draws: input.draws, seed: input.seed };
+  const step = light.clearLog && lightStep(light.clearLog, little);
+  const breaks = [...light.calibratedDays, ...(step ? [step.day] : [])];
+  const terms = { draws: input.draws, seed: input.seed, breaks, offsets: input.dirtOffsets };
   const first = yearOnYear(little, terms);
   const used = first.pairs.length >= LEAST_PAIRS ? little : cleanLog.map((value, d) => (settled(d) ? value : Number.NaN));
   const whole = used === little ? first : yearOnYear(used, terms);
@@ -97,7 +123,9 @@ export function readAgeing(input: AgeingInput): AgeingReading {
   const years = to > from ? (to - from) / DAYS_PER_YEAR : 0;
   const middleYears = ageAtStartYears + (from + to) / 2 / DAYS_PER_YEAR;
   const rate = (slopeLog: number): number => asLossOfFirst(slopeLog, middleYears);
-  const half = Math.hypot((whole.high - whole.low) / 2, 1.96 * DRIFT);
+  const halfScatter = Math.max((whole.high - whole.low) / 2, halfBetweenYears(whole.pairs));
+  const halfLight = Z_95 * Math.hypot(lightRateError(light.stabilityPerYearFrac, light.calibratedDays.length, to - from), METER_DRIFT);
+  const half = Math.hypot(halfScatter, halfLight);
   const perYearFrac = rate(whole.slopeLog);
   const isTooSoon = years < SOON_YEARS - 0.1 || whole.pairs.length < LEAST_MONTH_PAIRS;
   const trend = monthlyTrend(days, clear);
@@ -113,7 +141,11 @@ export function readAgeing(input: AgeingInput): AgeingReading {
     low: perYearFrac - half,
     high: perYearFrac + half,
     isTooSoon,
-    halfWidthLater: [1, 2, 3].map((more) => half * (years / (years + more)) ** 1.5),
+    halfWidthLater: [1, 2, 3].map((more) => Math.hypot(halfScatter * (years / (years + more)) ** 1.5, halfLight)),
+    halfScatterFrac: halfScatter,
+    halfLightFrac: halfLight,
+    calibrations: light.calibratedDays.length,
+    lightStep: step,
     firstStep: firstStep(clear, Number.isNaN(whole.slopeLog) ? 0 : whole.slopeLog, ageAtStartYears),
     methods: [
       { name: "year-on-year", perYearFrac, low: perYearFrac - half, high: perYearFrac + half },

@@ -19,6 +19,8 @@ function reading(years: number, { start = 1, perYear = 0.005 } = {}) {
     dirtFrac,
     months: [],
     ageAtStartYears: 0,
+    light: { clearLog: null, stabilityPerYearFrac: 0, calibratedDays: [] },
+    dirtOffsets: [],
     draws: 40,
     seed: 1,
   };

@@ -1,12 +1,7 @@
 import { medianSorted } from "simple-statistics";
 import { blockBootstrap } from "../statistics";
 import { DAYS_PER_YEAR } from "../units";
-
-/** A pair of days one year apart: change of the log index a year. */
-export interface YearPair {
-  readonly day: number;
-  readonly changeLog: number;
-}
+import { type YearPair, yearPairs } from "./year-pairs";
 
 export interface YearOnYear {
   /** Median change of the log index a year; NaN without pairs. */
@@ -18,46 +13,48 @@ export interface YearOnYear {
   readonly draws: Float64Array;
 }
 
-/** A pair's second day may lie this far from the anniversary. */
-const OFF_DAYS = 3;
-const YEAR_DAYS = 365;
 /** Weather and dirt hang together over about a month. */
 const BLOCK_DAYS = 30;
 
 export interface YearOnYearTerms {
   readonly draws: number;
   readonly seed: number;
+  /** Days from which on the light reads otherwise: pairs across one are left out while enough others are there. */
+  readonly breaks?: readonly number[];
+  /** What else the log may be off by, by day: each draw takes one of these beside its redrawn days. */
+  readonly offsets?: readonly Float64Array[];
 }
+
+/** Pairs to stay with where those across a break are left out. */
+const LEAST_UNBROKEN = 60;
 
 /**
  * Median of all changes between days one year apart, with the interval of a block bootstrap over calendar days; immune to seasons that
  * come each year. `logIndex` holds one value a day, NaN where a day tells nothing.
  * Source: Jordan, Deline, Kurtz, Kimball & Anderson, 2018, Robust PV degradation methodology and application.
  */
-export function yearOnYear(logIndex: Float64Array, { draws, seed }: YearOnYearTerms): YearOnYear {
-  const pairs: YearPair[] = [];
-  for (let d = 0; d + YEAR_DAYS - OFF_DAYS < logIndex.length; d++) {
-    if (Number.isNaN(logIndex[d])) continue;
-    const partner = nearestKnown(logIndex, d + YEAR_DAYS);
-    if (partner < 0) continue;
-    pairs.push({ day: d, changeLog: ((logIndex[partner]! - logIndex[d]!) * DAYS_PER_YEAR) / (partner - d) });
-  }
+export function yearOnYear(logIndex: Float64Array, { draws, seed, breaks = [], offsets = [] }: YearOnYearTerms): YearOnYear {
+  const all = yearPairs(logIndex);
+  const unbroken = all.filter(({ day, partner }) => !breaks.some((at) => day < at && partner >= at));
+  const pairs = unbroken.length >= LEAST_UNBROKEN ? unbroken : all;
   const changes = Float64Array.from(pairs, ({ changeLog }) => changeLog);
   if (changes.length === 0) return { slopeLog: Number.NaN, low: Number.NaN, high: Number.NaN, pairs, draws: new Float64Array(0) };
   const perDay = pairs.length / Math.max(1, pairs.at(-1)!.day - pairs[0]!.day + 1);
   const ranked = rankOf(changes);
+  const drawn = offsets.length === 0 ? [ranked] : offsets.map((offset) => rankOf(withOffset(pairs, offset)));
   const terms = { count: pairs.length, block: Math.max(1, Math.round(BLOCK_DAYS * perDay)), draws, seed };
   const counts = new Int32Array(pairs.length);
-  const boot = blockBootstrap(terms, (indices) => medianOfDraw(indices, ranked, counts));
+  let draw = 0;
+  const boot = blockBootstrap(terms, (indices) => medianOfDraw(indices, drawn[draw++ % drawn.length]!, counts));
   return { slopeLog: medianSorted(ranked.sorted as unknown as number[]), low: boot.low, high: boot.high, pairs, draws: boot.draws };
 }
 
-function nearestKnown(values: Float64Array, at: number): number {
-  for (let off = 0; off <= OFF_DAYS; off++) {
-    for (const k of [at + off, at - off]) if (k < values.length && !Number.isNaN(values[k])) return k;
-  }
-  return -1;
-}
+/** Changes of the pairs with the log moved by an offset of each day. */
+const withOffset = (pairs: readonly YearPair[], offset: Float64Array): Float64Array =>
+  Float64Array.from(
+    pairs,
+    ({ day, partner, changeLog }) => changeLog + ((offset[partner]! - offset[day]!) * DAYS_PER_YEAR) / (partner - day),
+  );
 
 interface Ranked {
   readonly sorted: Float64Array;

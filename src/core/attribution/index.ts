@@ -10,6 +10,7 @@ export type { Outage } from "./outage/detect";
 export { type EvidenceInput, gatherEvidence, seekEvidence } from "./pipeline";
 export { type FittedAngle, type OrientationEvidence, orientationEvidence } from "./plane/detect";
 export { siteWithOffset } from "./plane/turned-site";
+export { lightRecord } from "./record/clear-light";
 export { type AttributionFrame, attributionFrame, HEALTHY, type Resolution } from "./record/frame";
 export { type ShadeEvidence, type SkyField, shadeEvidence } from "./shade/detect";
 export { type SnowEvidence, type SnowSpell, snowEvidence } from "./snow/detect";

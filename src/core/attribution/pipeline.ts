@@ -11,6 +11,7 @@ import { flatCurve, levelOf, loadCurve } from "./level/detect";
 import { asOrdered, type OrderedLimit } from "./limit/ordered";
 import { either, type Standstill, standstill, withStringsBack } from "./outage/standstill";
 import { planeAndShade } from "./plane/plane-and-shade";
+import { lightRecord } from "./record/clear-light";
 import { type DayIndex, dayIndex } from "./record/day-index";
 import { attributionFrame } from "./record/frame";
 import { type Hourly, toHours } from "./record/hours";
@@ -29,6 +30,8 @@ export interface EvidenceInput {
   readonly meters: readonly MeterSeries[];
   /** Local dates of cleanings in the field book. */
   readonly cleanings: readonly string[];
+  /** Local dates of the light sensor's calibrations in the field book. */
+  readonly calibrations: readonly string[];
   /** Spans of the field book in which something outside held the plant. */
   readonly limits: readonly OrderedLimit[];
   /** Metered energy by local month, for the yearly totals. */
@@ -125,6 +128,8 @@ function readAge(input: EvidenceInput, { frame, ceilingKwh }: RecordStep, { inde
       dirtFrac: soiling.lostFracByDay,
       months: input.months,
       ageAtStartYears: ageAtStartOf(frame),
+      light: lightRecord(frame, input.calibrations),
+      dirtOffsets: soiling.offsets,
       draws: input.draws,
       seed: input.seed,
     }),

@@ -10,5 +10,6 @@ export {
 export { type LineState, lineState } from "./line-state";
 export { lineWithTransfers } from "./line-transfers";
 export { type MeteredOnAxis, type MeterSeries, meteredOnto, mostEnergyKwh } from "./metered";
+export { ageAtMiddleOf, toleranceFrac, type WeatherColumns, weatherTerms } from "./tolerance";
 export { type PostingTransfer, withTransfers } from "./transfers";
-export { type Verdict, verdictOf } from "./verdict";
+export { largestLosses, type Verdict, verdictOf } from "./verdict";

@@ -59,7 +59,7 @@ describe("a ledger line", () => {
   it("says nothing of the meter's side without readings", () => {
     const [march] = ledgerLines(run, null, null);
     expect([march!.meteredKwh, march!.unexplainedKwh, performanceIndex(march!)]).toEqual([null, null, null]);
-    expect(lineState(march!)).toBe("unread");
+    expect(lineState(march!, 0.05)).toBe("unread");
   });
 
   it("keeps metered energy that has no weather beside it out of the difference", () => {
@@ -131,7 +131,7 @@ describe("totals and shares", () => {
 describe("the verdict", () => {
   const say = (share: number) => {
     const lines = linesFor(paying(share));
-    return verdictOf(totalLine("2023", lines), lines);
+    return verdictOf(totalLine("2023", lines), lines, 0.02);
   };
 
   it("is settled within what instruments can tell, short or over beyond", () => {
@@ -147,7 +147,7 @@ describe("the verdict", () => {
   });
 
   it("asks for a look at a month only when energy is missing", () => {
-    expect([0.9, 1, 1.1].map((share) => lineState(linesFor(paying(share))[0]!))).toEqual(["look", "fits", "fits"]);
+    expect([0.9, 1, 1.1].map((share) => lineState(linesFor(paying(share))[0]!, 0.05))).toEqual(["look", "fits", "fits"]);
   });
 });
 

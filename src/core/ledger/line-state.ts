@@ -2,14 +2,12 @@ import type { LedgerLine } from "./ledger";
 
 export type LineState = "fits" | "look" | "part-read" | "unread";
 
-/** Weather of one month is read less surely than a year's; a remainder above this share of the month's expected energy asks for a look. */
-const LOOK_FRAC = 0.05;
 /** Below this share read, a line says more about its gaps than about the plant. */
 const WHOLE_FRAC = 0.95;
 
-/** What a reader should do with a line. */
-export function lineState(line: LedgerLine): LineState {
+/** What a reader should do with a line: look where more is missing than `toleranceFrac` of what was expected. */
+export function lineState(line: LedgerLine, toleranceFrac: number): LineState {
   if (line.meteredKwh === null || line.unexplainedKwh === null) return "unread";
-  if (line.unexplainedKwh > LOOK_FRAC * line.expectedKwh) return "look";
+  if (line.unexplainedKwh > toleranceFrac * line.expectedKwh) return "look";
   return line.readFrac < WHOLE_FRAC ? "part-read" : "fits";
 }

@@ -32,7 +32,7 @@ describe("what to do with a line", () => {
     ["without a meter it is unread", { meteredKwh: null }, "unread"],
     ["without a difference too", { unexplainedKwh: null }, "unread"],
   ])("%s", (_, parts, state) => {
-    expect(lineState(line(parts))).toBe(state);
+    expect(lineState(line(parts), 0.05)).toBe(state);
   });
 });
 
@@ -44,20 +44,20 @@ describe("the sentence above a page", () => {
   ];
 
   it("two hundredths are within what instruments tell, on both sides", () => {
-    const kind = (unexplainedKwh: number) => verdictOf(line({ unexplainedKwh }), months).kind;
+    const kind = (unexplainedKwh: number) => verdictOf(line({ unexplainedKwh }), months, 0.02).kind;
     expect([20, 20.1, -20, -20.1].map(kind)).toEqual(["settled", "short", "settled", "over"]);
   });
 
   it("names the month that holds most of it, on its side", () => {
-    const worst = (unexplainedKwh: number) => (verdictOf(line({ unexplainedKwh }), months) as { worstKey: string | null }).worstKey;
+    const worst = (unexplainedKwh: number) => (verdictOf(line({ unexplainedKwh }), months, 0.02) as { worstKey: string | null }).worstKey;
     expect([worst(60), worst(-60), worst(0)]).toEqual(["2024-02", "2024-03", null]);
-    expect(verdictOf(line({ unexplainedKwh: 60 }), [])).toMatchObject({ worstKey: null });
-    expect(verdictOf(line({ unexplainedKwh: 60 }), [line({ unexplainedKwh: null })])).toMatchObject({ worstKey: null });
+    expect(verdictOf(line({ unexplainedKwh: 60 }), [], 0.02)).toMatchObject({ worstKey: null });
+    expect(verdictOf(line({ unexplainedKwh: 60 }), [line({ unexplainedKwh: null })], 0.02)).toMatchObject({ worstKey: null });
   });
 
   it("names the three largest losses, and gains are none", () => {
     const accountsKwh = { ...none, snow: 5, soiling: 9, temperature: 30, inverter: 20, orientation: -50 };
-    const { largest } = verdictOf(line({ accountsKwh }), []) as { largest: unknown };
+    const { largest } = verdictOf(line({ accountsKwh }), [], 0.02) as { largest: unknown };
     expect(largest).toEqual([
       { account: "temperature", kwh: 30 },
       { account: "inverter", kwh: 20 },
@@ -66,7 +66,7 @@ describe("the sentence above a page", () => {
   });
 
   it("says what is missing in all, and what of it was not read", () => {
-    expect(verdictOf(line({ meteredKwh: 900, dataGapKwh: 60, unexplainedKwh: 40 }), [])).toMatchObject({
+    expect(verdictOf(line({ meteredKwh: 900, dataGapKwh: 60, unexplainedKwh: 40 }), [], 0.02)).toMatchObject({
       kind: "short",
       missingKwh: 100,
       dataGapKwh: 60,
@@ -77,9 +77,9 @@ describe("the sentence above a page", () => {
   });
 
   it("without weather or without readings it says that", () => {
-    expect(verdictOf(line({ referenceKwh: 0 }), []).kind).toBe("no-weather");
-    expect(verdictOf(line({ referenceKwh: Number.NaN }), []).kind).toBe("no-weather");
-    expect(verdictOf(line({ meteredKwh: null }), [])).toMatchObject({ kind: "no-readings", expectedKwh: 1000 });
-    expect(verdictOf(line({ unexplainedKwh: null }), []).kind).toBe("no-readings");
+    expect(verdictOf(line({ referenceKwh: 0 }), [], 0.02).kind).toBe("no-weather");
+    expect(verdictOf(line({ referenceKwh: Number.NaN }), [], 0.02).kind).toBe("no-weather");
+    expect(verdictOf(line({ meteredKwh: null }), [], 0.02)).toMatchObject({ kind: "no-readings", expectedKwh: 1000 });
+    expect(verdictOf(line({ unexplainedKwh: null }), [], 0.02).kind).toBe("no-readings");
   });
 });

@@ -22,16 +22,13 @@ export interface Posting {
   readonly kwh: number;
 }
 
-/** A remainder under this share of the expected energy is within what instruments can tell. Source: IEC 61724-1:2021, class A pyranometer and meter, combined. */
-const TELLABLE_FRAC = 0.02;
-
-/** What a page of ledger lines says. `lines` are the page's months, `sum` their total. */
-export function verdictOf(sum: LedgerLine, lines: readonly LedgerLine[]): Verdict {
+/** What a page of ledger lines says. `lines` are the page's months, `sum` their total; a remainder within `toleranceFrac` of what was expected is settled. */
+export function verdictOf(sum: LedgerLine, lines: readonly LedgerLine[], toleranceFrac: number): Verdict {
   if (!(sum.referenceKwh > 0)) return { kind: "no-weather" };
   const largest = largestLosses(sum);
   if (sum.meteredKwh === null || sum.unexplainedKwh === null) return { kind: "no-readings", expectedKwh: sum.expectedKwh, largest };
   const remainder = sum.unexplainedKwh;
-  const tellable = Math.abs(remainder) > TELLABLE_FRAC * sum.expectedKwh;
+  const tellable = Math.abs(remainder) > toleranceFrac * sum.expectedKwh;
   return {
     kind: tellable ? (remainder > 0 ? "short" : "over") : "settled",
     expectedKwh: sum.expectedKwh,
@@ -44,7 +41,8 @@ export function verdictOf(sum: LedgerLine, lines: readonly LedgerLine[]): Verdic
   };
 }
 
-function largestLosses(sum: LedgerLine): Posting[] {
+/** The three accounts that take most. */
+export function largestLosses(sum: LedgerLine): Posting[] {
   const { unread: _unread, remainder: _remainder, ...model } = ledgerPostings(sum);
   return (Object.entries(model) as [LedgerAccount, number][])
     .map(([account, kwh]) => ({ account, kwh }))

@@ -1,6 +1,7 @@
 export { circuitOf } from "./circuit";
 export { type EntryEffect, entryEffect, type ModelEntry } from "./entry-effect";
 export { type ArrayLayout, arrayLayout, arrayPlace, moduleSizeM, type PlacedArray, rowsOf } from "./layout";
+export { LIGHT_DOUBTS, LIGHT_SOURCES, type LightDoubt, type LightSource } from "./light-source";
 export { type FieldClash, type FieldMerge, mergeFields, withField } from "./merge-fields";
 export { arrayNameplateW, meanNameplateW, nameplateW, siteAcRatedW } from "./nameplate";
 export { partOfSite } from "./part-of-site";

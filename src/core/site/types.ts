@@ -2,6 +2,7 @@
 import type { EfficiencyPoint, KingInverter } from "../inverter";
 import type { DecompositionModel, TranspositionModel } from "../irradiance";
 import type { CellTemperatureModel, Mounting, ReflectionModel } from "../module";
+import type { LightSource } from "./light-source";
 
 export interface Place {
   readonly latitudeDeg: number;
@@ -244,6 +245,7 @@ export interface Site {
   /** ISO date; null when not known, and then nothing ages. */
   readonly commissioned: string | null;
   readonly place: Place;
+  readonly lightSource: LightSource;
   readonly albedo: number;
   /** By month, January first, in place of `albedo`; null where the year is one. */
   readonly albedoMonthly: readonly number[] | null;

@@ -1,6 +1,6 @@
 export { type BootstrapInterval, blockBootstrap } from "./block-bootstrap";
 export { medianAmong } from "./median-among";
-export { seededUniform } from "./random";
+export { normalFrom, seededUniform } from "./random";
 export { type RidgeColumn, type RidgeFit, robustRidge } from "./ridge";
 export { medianOf, quantileOf, spreadOf } from "./robust";
 export { selected } from "./selected";

@@ -23,6 +23,8 @@ export interface RidgeFit {
   readonly huber: Float64Array;
   /** Standard error of a sum of coefficients, each times its factor. */
   errorOf(combination: Float64Array): number;
+  /** Other coefficients that the rows bear as well: drawn about the fitted ones by independent standard normal numbers, one a coefficient. */
+  drawn(normals: Float64Array): Float64Array;
 }
 
 const ROUNDS = 10;
@@ -84,7 +86,19 @@ export function robustRidge(
       const vector = Matrix.columnVector([...combination]);
       return Math.sqrt(Math.max(0, vector.transpose().mmul(decomposition.solve(vector)).get(0, 0)));
     },
+    drawn: (normals) => drawnAbout(coefficients, decomposition.lowerTriangularMatrix, normals),
   };
+}
+
+/** The precision is L times its transpose: what its transpose takes to the normals has the covariance. */
+function drawnAbout(coefficients: Float64Array, lower: Matrix, normals: Float64Array): Float64Array {
+  const off = new Float64Array(coefficients.length);
+  for (let a = off.length - 1; a >= 0; a--) {
+    let sum = normals[a]!;
+    for (let b = a + 1; b < off.length; b++) sum -= lower.get(b, a) * off[b]!;
+    off[a] = sum / lower.get(a, a);
+  }
+  return coefficients.map((value, k) => value + off[k]!);
 }
 
 const huberLoss = (far: number): number => (far <= HUBER ? (far * far) / 2 : HUBER * (far - HUBER / 2));

@@ -19,7 +19,9 @@ export {
   type TypicalYear,
   typicalYear,
   type Uncertainty,
+  type UncertaintyName,
   type UncertaintyPart,
+  type UncertaintyTerms,
 } from "./uncertainty";
 export { arrayLightWm2 } from "./varying";
 export { applyWhatIf, type WhatIf } from "./what-if";

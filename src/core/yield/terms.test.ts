@@ -1,69 +1,14 @@
-import { near } from "@test/near";
 import { site } from "@test/site-builder";
 import { describe, expect, it } from "vitest";
 import { efficiencyAt, usualCurve } from "../inverter";
 import { diodeTable, tableHeat, tableLowLight } from "../module";
-import { circuitOf, type Site } from "../site";
+import { circuitOf } from "../site";
 import { ASSUMED_EFFICIENCY_FRAC, curveOf, inverterGroups, ratedDcW } from "./inverter-groups";
 import { diodeTableOf, fillDiodeHeat, fillDiodeLowLight } from "./module-power";
 import { planeTerms } from "./plane-energy";
-import { expectedUncertainty, typicalYear } from "./uncertainty";
 
 const array = { id: "a", module: "m", count: 20, tiltDeg: 30, azimuthDeg: 180 };
 const plant = site();
-
-describe("how far an expectation may be off", () => {
-  const partsOf = (of: Site, weather = { inPlane: false, ageYears: 0 }) =>
-    Object.fromEntries(expectedUncertainty(of, weather).parts.map(({ name, standardFrac }) => [name, standardFrac]));
-
-  it("grows with the tilt, from half a hundredth flat to four upright, weighed by modules", () => {
-    const tilted = (...tilts: [tiltDeg: number, count: number][]) =>
-      partsOf({ ...plant, arrays: tilts.map(([tiltDeg, count]) => ({ ...plant.arrays[0]!, tiltDeg, count })) }).transposition;
-    expect([tilted([0, 5]), tilted([90, 5]), tilted([45, 5])]).toEqual([0.005, 0.04, 0.0225].map((value) => near(value, 12)));
-    expect(tilted([0, 30], [90, 10])).toBeCloseTo(0.005 + 0.035 / 4, 12);
-  });
-
-  it("light in the plane needs no turning, age scatters, a guess of dirt is half of it", () => {
-    expect(partsOf(plant, { inPlane: true, ageYears: 5 })).toMatchObject({ irradiance: 0.015, transposition: 0, ageing: 0.01 });
-    expect(partsOf(plant, { inPlane: false, ageYears: -2 })).toMatchObject({
-      irradiance: 0.02,
-      ageing: 0,
-      rating: 0.015,
-      temperature: 0.008,
-      inverter: 0.005,
-    });
-    const dirty = (soilingFrac: number) => partsOf({ ...plant, losses: { ...plant.losses, soilingFrac } }).soiling;
-    expect([dirty(0.03), dirty(0.01), dirty(0.002)]).toEqual([0.015, 0.005, 0.005]);
-  });
-
-  it("is the root of the squares, and nine of ten lie within 1.645 of it", () => {
-    const { parts, standardFrac, halfWidth90Frac } = expectedUncertainty(plant, { inPlane: false, ageYears: 3 });
-    expect(standardFrac ** 2).toBeCloseTo(
-      parts.reduce((sum, part) => sum + part.standardFrac ** 2, 0),
-      12,
-    );
-    expect(halfWidth90Frac / standardFrac).toBeCloseTo(1.6449, 9);
-  });
-
-  it("a typical year is the mean, and less by what model and few years leave open", () => {
-    const expected = expectedUncertainty(plant, { inPlane: false, ageYears: 0 });
-    const year = typicalYear([1000, 1100, 900], expected)!;
-    expect(year.p50Kwh).toBe(1000);
-    const years = 0.1 * 1.471 * Math.sqrt(4 / 3);
-    expect(year.uncertainty.parts.at(-1)).toEqual({ name: "years", standardFrac: near(years, 9) });
-    expect(year.p90Kwh).toBeCloseTo(1000 * (1 - 1.2816 * Math.hypot(expected.standardFrac, years)), 6);
-    expect(typicalYear([1000], expected)).toBeNull();
-    expect(typicalYear([1000, 1000], expected)!.p90Kwh).toBeCloseTo(1000 * (1 - 1.2816 * expected.standardFrac), 6);
-    const many = (n: number) =>
-      typicalYear(
-        Array.from({ length: n }, (_, k) => (k % 2 === 0 ? 900 : 1100)),
-        expected,
-      )!.uncertainty.parts.at(-1)!.standardFrac;
-    const deviation = (n: number) => 0.1 * Math.sqrt(n / (n - 1)) * Math.sqrt(1 + 1 / n);
-    expect(many(10) / deviation(10)).toBeCloseTo(1.079, 9);
-    expect(many(20) / deviation(20)).toBeCloseTo(1.05, 9);
-  });
-});
 
 describe("inverters and their arrays", () => {
   const two = site({

@@ -118,17 +118,21 @@ describe("how sure", () => {
     const flat = expectedUncertainty(site({ arrays: [{ id: "a", module: "m", count: 1, tiltDeg: 0, azimuthDeg: 180 }] }), {
       inPlane: false,
       ageYears: 0,
+      assumed: { air: false, wind: false },
+      months: 12,
     });
     const steep = expectedUncertainty(site({ arrays: [{ id: "a", module: "m", count: 1, tiltDeg: 90, azimuthDeg: 180 }] }), {
       inPlane: false,
       ageYears: 9,
+      assumed: { air: false, wind: false },
+      months: 12,
     });
     expect(flat.standardFrac).toBeCloseTo(Math.hypot(...flat.parts.map((part) => part.standardFrac)), 12);
     expect(steep.standardFrac).toBeGreaterThan(flat.standardFrac);
   });
 
   it("of a typical year takes P90 under P50, and needs two years", () => {
-    const expected = expectedUncertainty(site(), { inPlane: false, ageYears: 3 });
+    const expected = expectedUncertainty(site(), { inPlane: false, ageYears: 3, assumed: { air: false, wind: false }, months: 12 });
     expect(typicalYear([1000], expected)).toBeNull();
     const typical = typicalYear([1000, 1040, 980, 1010], expected)!;
     expect(typical.p50Kwh).toBe(1007.5);

@@ -11,6 +11,7 @@ import { say } from "@/wording/screens/ledger";
 import type { LedgerContext } from "@/wording/workings/ledger-workings";
 import * as workings from "@/wording/workings/ledger-workings";
 import styles from "./LedgerSpread.module.css";
+import { spanTolerance } from "./span-tolerance";
 
 const MODEL_SIDE = LEDGER_ACCOUNTS.filter((account) => account !== "unread" && account !== "remainder");
 
@@ -32,7 +33,7 @@ interface AmountsProps {
 export function Amounts({ line, scale, context, total = false, isClosed = false }: AmountsProps) {
   const kwh = (value: number) => number(value, scale.decimals);
   const index = performanceIndex(line);
-  const state = lineState(line);
+  const state = lineState(line, spanTolerance(context, [line]));
   const look = state === "look" && !total;
   const difference = line.meteredKwh === null ? null : line.meteredKwh - line.unmatchedKwh - line.expectedKwh;
   return (

@@ -2,8 +2,7 @@
 
 import Link from "next/link";
 import { PairBars } from "@/charts";
-import type { SetAsideReason } from "@/contracts/standing";
-import { type LedgerLine, performanceIndex, verdictOf } from "@/core/ledger";
+import { type LedgerLine, performanceIndex } from "@/core/ledger";
 import { Figure } from "@/features/kit/figures/Figure";
 import { KnownFigure } from "@/features/kit/figures/KnownFigure";
 import chapter from "@/features/kit/look/Chapter.module.css";
@@ -16,24 +15,7 @@ import type { LedgerContext } from "@/wording/workings/ledger-workings";
 import * as workings from "@/wording/workings/ledger-workings";
 import { NewBook } from "./NewBook";
 import styles from "./Shelf.module.css";
-
-export interface ShelfBook {
-  readonly slug: string;
-  readonly name: string;
-  /** Null where its document can't be read. */
-  readonly kwp: number | null;
-  readonly place: string;
-  /** The last year there is; null without weather. */
-  readonly line: LedgerLine | null;
-  /** The months of that year. */
-  readonly months: readonly LedgerLine[];
-  /** Null where there are no figures. */
-  readonly context: LedgerContext | null;
-  readonly state:
-    | { readonly kind: "fine" }
-    | { readonly kind: "reckoning" }
-    | { readonly kind: "set-aside"; readonly reason: SetAsideReason };
-}
+import { isShort, type ShelfBook } from "./shelf-book";
 
 interface ShelfProps {
   readonly books: readonly ShelfBook[];
@@ -48,7 +30,7 @@ const LOOK_AGAIN_MS = 2500;
 /** All books, one ruled line each, with the last year's balance. */
 export function Shelf({ books, sheet, isMakingDemo, timeZone }: ShelfProps) {
   useRefresh(isMakingDemo || books.some(({ state }) => state.kind === "reckoning"), LOOK_AGAIN_MS);
-  const needing = books.filter((book) => book.line && verdictOf(book.line, book.months).kind === "short");
+  const needing = books.filter(isShort);
   return (
     <div className={chapter.page}>
       <h1>The shelf</h1>
@@ -141,7 +123,7 @@ function BookLine({ book }: { book: ShelfBook }) {
   const { line, context, slug, state } = book;
   const kwh = (value: number | null) => (value === null || !line ? "–" : number(value, kwhDecimals(line.referenceKwh / 12)));
   const index = line && performanceIndex(line);
-  const asksForLook = line && verdictOf(line, book.months).kind === "short";
+  const asksForLook = isShort(book);
   return (
     <tr className={styles.line}>
       <td>

@@ -1,8 +1,9 @@
 import { Select, TextInput } from "@mantine/core";
 import { useState } from "react";
-import { arrayPlace } from "@/core/site";
+import { arrayPlace, LIGHT_SOURCES } from "@/core/site";
 import { NumberField } from "@/features/kit/fields/NumberField";
 import chapter from "@/features/kit/look/Chapter.module.css";
+import { LIGHT_NAMES } from "@/wording/light-sources";
 import { say } from "@/wording/screens/site";
 import { ArraysSection } from "./ArraysSection";
 import { OpenNumber } from "./fields";
@@ -97,6 +98,12 @@ function PlaceSection({ form, timeZones }: { form: SiteForm; timeZones: readonly
           onChange={(event) => form.setFieldValue("commissioned", event.currentTarget.value === "" ? null : event.currentTarget.value)}
         />
         <TextInput label="Currency (ISO 4217)" {...form.getInputProps("currency")} />
+        <Select
+          label={say.lightComesFrom}
+          data={LIGHT_SOURCES.map((value) => ({ value, label: LIGHT_NAMES[value] }))}
+          allowDeselect={false}
+          {...form.getInputProps("lightSource")}
+        />
         <OpenNumber form={form} label={say.coldestAirOnRecordC} path="place.recordLowC" />
         <OpenNumber form={form} label={say.hottestDaysAirC} path="place.recordHighC" />
       </div>

@@ -31,12 +31,12 @@ interface Props extends YieldPageProps {
 
 /** The walk from the sun to the meter, month by month and hour by hour. */
 export function WhereItGoes(props: Props) {
-  const { slug, lines, sum, uncertainty, typical, year, glance } = props;
+  const { slug, lines, sum, doubt, typical, year, glance } = props;
   const decimals = kwhDecimals(sum.referenceKwh / Math.max(1, lines.length));
   const bars = lines.map((line) => ({
     name: `${monthName(line.key)} ${line.key.slice(0, 4)}`,
     expectedKwh: line.expectedKwh,
-    halfKwh: uncertainty.halfWidth90Frac * line.expectedKwh,
+    halfKwh: doubt.month.halfWidth90Frac * line.expectedKwh,
     meteredKwh: line.meteredKwh,
   }));
   return (
@@ -53,7 +53,7 @@ export function WhereItGoes(props: Props) {
             summary={say.expectedEnergyOfEachMonthWith}
             table={() => [
               ["month", "expected_kwh", "half_width_90_kwh", "metered_kwh"],
-              ...lines.map((line) => [line.key, line.expectedKwh, uncertainty.halfWidth90Frac * line.expectedKwh, line.meteredKwh]),
+              ...lines.map((line) => [line.key, line.expectedKwh, doubt.month.halfWidth90Frac * line.expectedKwh, line.meteredKwh]),
             ]}
           >
             {(width) => <MonthBars bars={bars} width={width} height={228} label={(kwh) => number(kwh, decimals)} />}
@@ -63,7 +63,10 @@ export function WhereItGoes(props: Props) {
               {say.aTypicalYearBrings}
               <Figure working={() => typicalWorking(typical)}>{number(typical.p50Kwh)} kWh</Figure>
               {say.nineYearsOfTenMoreThan}
-              <Figure working={() => typicalWorking(typical)}>{number(typical.p90Kwh)}</Figure>.
+              <Figure working={() => typicalWorking(typical)}>{number(typical.p90Kwh)}</Figure>
+              {say.overTenYearsMoreThan}
+              <Figure working={() => typicalWorking(typical)}>{number(typical.tenYearP90Kwh)}</Figure>
+              {say.fromYears(typical.years)}
             </p>
           )}
         </div>
@@ -87,7 +90,7 @@ function SpanChoice({ slug, months, span, view, year }: Props) {
 }
 
 function Waterfall(props: Props & { decimals: number }) {
-  const { sum, decimals, uncertainty, slug } = props;
+  const { sum, decimals, doubt, slug } = props;
   const removals = useRemovals(props);
   const picture = useRef<SVGSVGElement>(null);
   const steps = stepsOf(props, removals);
@@ -102,7 +105,7 @@ function Waterfall(props: Props & { decimals: number }) {
         floor={floor}
         domain={domain}
         decimals={decimals}
-        uncertainty={uncertainty}
+        uncertainty={doubt.span}
         sum={sum}
       />
       <svg

@@ -2,7 +2,7 @@
 
 import Link from "next/link";
 import { Hatches } from "@/charts";
-import { type LedgerLine, totalLine, verdictOf } from "@/core/ledger";
+import { type LedgerLine, largestLosses, totalLine } from "@/core/ledger";
 import type { Uncertainty } from "@/core/yield";
 import { Figure } from "@/features/kit/figures/Figure";
 import chapter from "@/features/kit/look/Chapter.module.css";
@@ -27,7 +27,7 @@ const VIEWS: readonly { id: YieldView; name: string }[] = [
 
 /** The yield chapter: where each kilowatt-hour goes, what would change, and which methods say so. */
 export function YieldPage(props: YieldPageProps) {
-  const { slug, site, years, year, view, months, span, context, uncertainty } = props;
+  const { slug, site, years, year, view, months, span, context, doubt } = props;
   const { engine, refusal } = useEngine(slug, site, year);
   const lines = months.filter((line) => line.key >= span.from && line.key <= span.to);
   const sum = totalLine(span.from.slice(0, 4) === span.to.slice(0, 4) && lines.length === 12 ? year : spanName(span), lines);
@@ -47,7 +47,7 @@ export function YieldPage(props: YieldPageProps) {
       {refusal && <p className={chapter.clay}>{`${refusal.message} ${refusal.help}`}</p>}
       {view === "goes" && (
         <>
-          <YieldSentence sum={sum} lines={lines} context={context} uncertainty={uncertainty} name={spanName(span)} />
+          <YieldSentence sum={sum} lines={lines} context={context} uncertainty={doubt.span} name={spanName(span)} />
           <WhereItGoes {...props} lines={lines} sum={sum} engine={engine} />
         </>
       )}
@@ -67,8 +67,7 @@ interface SentenceProps {
 
 function YieldSentence({ sum, lines, context, uncertainty, name }: SentenceProps) {
   const kwh = (value: number) => number(value, kwhDecimals(sum.referenceKwh / Math.max(1, lines.length)));
-  const verdict = verdictOf(sum, lines);
-  const largest = verdict.kind === "no-weather" ? [] : verdict.largest;
+  const largest = sum.referenceKwh > 0 ? largestLosses(sum) : [];
   const half = uncertainty.halfWidth90Frac * sum.expectedKwh;
   return (
     <p className={chapter.verdict}>

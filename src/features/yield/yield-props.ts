@@ -19,7 +19,8 @@ export interface YieldPageProps {
   readonly months: readonly LedgerLine[];
   /** First and last month shown. */
   readonly span: { readonly from: string; readonly to: string };
-  readonly uncertainty: Uncertainty;
+  /** Budgets of the span shown and of one of its months. */
+  readonly doubt: { readonly span: Uncertainty; readonly month: Uncertainty };
   readonly typical: TypicalYear | null;
   readonly glance: Glance | null;
   readonly variants: readonly Variant[];

@@ -26,6 +26,11 @@ export function ageingReport(evidence: Evidence, draws: number, seed: number): A
     isTooSoon: ageing.isTooSoon,
     halfWidthLater: ageing.halfWidthLater.map(known),
     firstStep: ageing.firstStep && { value: ageing.firstStep.frac, low: ageing.firstStep.low, high: ageing.firstStep.high },
+    halfScatterFrac: known(ageing.halfScatterFrac),
+    halfLightFrac: known(ageing.halfLightFrac),
+    lightSource: site.lightSource,
+    calibrations: ageing.calibrations,
+    lightStep: ageing.lightStep,
     verdict: warrantyVerdict(standing, site.warranty),
     rateVerdict: rateVerdict(ageing, site.warranty),
     level: standing && {
@@ -62,7 +67,7 @@ const standingLevel = ({ ageing, frame, soiling }: Pick<Evidence, "ageing" | "fr
     reading: ageing,
     cleanLog: soiling.cleanLog,
     ageAtStartYears: frame.site.commissioned === null ? null : ageAtStartOf(frame),
-    standardFrac: levelStandardFrac(frame.site, frame.weather.poaWm2 !== null),
+    standardFrac: levelStandardFrac(frame.site, { inPlane: frame.weather.poaWm2 !== null, assumed: frame.weather.assumed }),
   });
 
 /** Level of the log at the first day, along the slope that was read. */

@@ -18,7 +18,7 @@ import type { OpenLedger } from "@/usecases/ledger";
 import { ageingReport } from "./ageing-report";
 import { snowReport, soilingReport } from "./dirt-and-snow";
 import { indicatorsOf } from "./indicators";
-import { limitsOf, matchEntries } from "./match-entries";
+import { calibrationsOf, limitsOf, matchEntries } from "./match-entries";
 import { partReports } from "./part-reports";
 import { recordKey } from "./record-key";
 import { sheddingOf } from "./shedding";
@@ -54,6 +54,7 @@ export function* attributeStepwise(input: AttributionInput): Generator<number, A
     seed: input.seed ?? SEED,
     cleanings: entries.filter(({ kind }) => kind === "cleaning").map(({ to }) => to.slice(0, 10)),
     limits: limitsOf(entries),
+    calibrations: calibrationsOf(entries),
   };
   const wholeFrac = 1 / (1 + ledger.partMeters.length);
   const months = ledger.report.months.map(({ key, meteredKwh, readFrac }) => ({ key, kwh: meteredKwh ?? 0, readFrac }));
@@ -75,6 +76,8 @@ interface SearchTerms {
   readonly cleanings: readonly string[];
   /** Spans in which something outside held the plant. */
   readonly limits: readonly OrderedLimit[];
+  /** Local dates of the light sensor's calibrations. */
+  readonly calibrations: readonly string[];
 }
 
 /** All that a search leaves for a report to be made of. */

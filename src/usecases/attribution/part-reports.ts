@@ -1,6 +1,6 @@
 import type { PartReport } from "@/contracts/parts";
 import { type AgeingReading, rateVerdict, readAgeing } from "@/core/ageing";
-import { type Evidence, type OrderedLimit, seekEvidence } from "@/core/attribution";
+import { type Evidence, lightRecord, type OrderedLimit, seekEvidence } from "@/core/attribution";
 import { againstRest, hourIndex, planeGroups } from "@/core/attribution/parts";
 import { type MeterSeries, meteredOnto } from "@/core/ledger";
 import { endUtcMs } from "@/core/series";
@@ -18,6 +18,7 @@ export interface PartTerms {
   /** Local dates of cleanings. */
   readonly cleanings: readonly string[];
   readonly limits: readonly OrderedLimit[];
+  readonly calibrations: readonly string[];
   readonly draws: number;
   readonly seed: number;
 }
@@ -110,14 +111,25 @@ function* byMeters(ledger: OpenLedger, terms: PartTerms): Generator<number, Part
 function* byMeter(
   { site: whole, weather: all }: OpenLedger,
   meter: MeterSeries,
-  { cleanings, limits, draws, seed }: PartTerms,
+  { cleanings, limits, calibrations, draws, seed }: PartTerms,
 ): Generator<number, Part | null> {
   const { from, to } = rangeOf(all!.axis, meter.axis.startUtcMs, endUtcMs(meter.axis));
   if (to <= from) return null;
   const site = partOfSite(whole, whole.meters.find(({ id }) => id === meter.meterId)!.arrays);
   const weather = sliceWeather(all!, from, to);
   const metered = meteredOnto(weather.axis, [meter], site);
-  const evidence = yield* seekEvidence({ site, weather, metered, meters: [meter], cleanings, limits, months: [], draws, seed });
+  const evidence = yield* seekEvidence({
+    site,
+    weather,
+    metered,
+    meters: [meter],
+    cleanings,
+    limits,
+    calibrations,
+    months: [],
+    draws,
+    seed,
+  });
   const { cleanLog } = evidence.soiling;
   return {
     id: meter.meterId,
@@ -131,7 +143,7 @@ function* byMeter(
   };
 }
 
-function byHours(evidence: Evidence, { draws, seed }: PartTerms): Part[] {
+function byHours(evidence: Evidence, { calibrations, draws, seed }: PartTerms): Part[] {
   const { frame, soiling, index } = evidence;
   const groups = planeGroups(frame.site.arrays);
   if (frame.resolution !== "hours" || groups.length < 2 || groups.length > MOST_GROUPS) return [];
@@ -153,6 +165,8 @@ function byHours(evidence: Evidence, { draws, seed }: PartTerms): Part[] {
       dirtFrac: soiling.lostFracByDay,
       months: [],
       ageAtStartYears,
+      light: lightRecord(frame, calibrations),
+      dirtOffsets: soiling.offsets,
       draws,
       seed,
     }),

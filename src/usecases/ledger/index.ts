@@ -3,6 +3,6 @@ export { trimmedAxis } from "./gather";
 export { daySums, glanceOf } from "./glance";
 export { type LedgerInput, type OpenLedger, openLedger, rangeOf } from "./open-ledger";
 export type { ReadingStore, StoredSeries, StoredSparse } from "./ports";
-export { uncertaintyOf, wholeYearsKwh } from "./uncertainty";
+export { type Doubt, doubtOf, uncertaintyOf, wholeYearsKwh } from "./uncertainty";
 export { yearsOf } from "./year-names";
 export { allWeather, yearWeather } from "./year-weather";

@@ -89,7 +89,7 @@ describe("a typical year", () => {
   });
 
   it("is less sure the older the plant", () => {
-    expect(uncertaintyOf(ledger, 2040).standardFrac).toBeGreaterThan(uncertaintyOf(ledger, 2023).standardFrac);
+    expect(uncertaintyOf(ledger, 2040, 12).standardFrac).toBeGreaterThan(uncertaintyOf(ledger, 2023, 12).standardFrac);
   });
 });
 

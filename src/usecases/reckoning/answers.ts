@@ -9,11 +9,11 @@ import {
   allWeather,
   dayOf,
   daySums,
+  doubtOf,
   glanceOf,
   type OpenLedger,
   type ReadingStore,
   type StoredSeries,
-  uncertaintyOf,
   wholeYearsKwh,
   yearWeather,
 } from "../ledger";
@@ -58,9 +58,9 @@ export const ANSWERS = {
     return { days, date, day: dayOf(ledger, date) };
   },
   day: async ({ ledgerOf }: HeavyPorts, book: Book, { date }: { date: string }) => dayOf(await ledgerOf(book), date),
-  doubt: async ({ ledgerOf }: HeavyPorts, book: Book, { year }: { year: number }) => {
+  doubt: async ({ ledgerOf }: HeavyPorts, book: Book, { year, months }: { year: number; months: number }) => {
     const ledger = await ledgerOf(book);
-    return { uncertainty: uncertaintyOf(ledger, year), wholeYearsKwh: wholeYearsKwh(ledger) };
+    return { doubt: doubtOf(ledger, year, months), wholeYearsKwh: wholeYearsKwh(ledger) };
   },
   coverage: ({ readings }: HeavyPorts, book: Book) => coverageOf(readings, book.id, book.site.place.timeZone),
   examination: ({ examinationOf }: HeavyPorts, book: Book) => examinationOf(book),

@@ -68,6 +68,7 @@ export const say = catalogue({
   addASum: "Add a sum",
   priceOfAKilowattHour: "Price of a kilowatt-hour",
   grantsAndRebates: "Grants and rebates",
+  lightComesFrom: "Light comes from",
   albedoOfTheGround0To: "Albedo of the ground, 0 to 1",
   ageingInTheFirstYear: "Ageing in the first year, %",
   ageingAYearAfter: "Ageing a year after, %",

@@ -53,6 +53,8 @@ export const say = catalogue({
   bringingTheWeatherOf: (year: string) => `Bringing the weather of ${year}…`,
   moveASliderOrClickThe: ". Move a slider, or click the map.",
   asTheBookHasIt: "As the book has it",
+  overTenYearsMoreThan: " (P90 of one year); the mean of ten years is above ",
+  fromYears: (years: number) => ` as surely. Told from ${years} whole years.`,
   aTypicalYearBrings: "A typical year brings ",
   nineYearsOfTenMoreThan: ", nine years of ten more than ",
   fromTheSunToTheMeter: "From the sun to the meter",

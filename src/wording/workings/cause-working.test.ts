@@ -60,6 +60,11 @@ describe("the working of the ageing rate", () => {
     perYearFrac: 0.0071,
     low: 0.0055,
     high: 0.0088,
+    halfScatterFrac: 0.003,
+    halfLightFrac: 0.0074,
+    lightSource: "unknown",
+    calibrations: 0,
+    lightStep: null,
     draws: 1000,
     seed: 7,
     pairs: [1, 2, 3],
@@ -77,7 +82,9 @@ describe("the working of the ageing rate", () => {
     expect(of("interval")).toBe("0.55 to 0.88 %");
     expect(of("after days read")).toContain("0.38 % a year");
     expect(of("after clear-enough days")).toContain("?");
-    expect(working.inputs.find(({ name }) => name === "interval")!.from).toContain("1000 bootstrap samples");
+    expect(working.inputs.find(({ name }) => name === "of it, scatter")!.from).toContain("1000 bootstrap samples");
+    expect(of("of it, light")).toBe("± 0.74 %");
+    expect(working.inputs.find(({ name }) => name === "of it, light")!.from).toContain("no calibration in the field book");
   });
 
   it("is a question mark while it is too soon to tell", () => {

@@ -1,6 +1,7 @@
 import type { AgeingReport, BookCause } from "@/contracts/attribution";
 import { causeInWords, whenOf } from "../findings/attribution";
 import { number, percent } from "../format";
+import { LIGHT_NAMES } from "../light-sources";
 import type { Working } from "./working";
 
 const METHODS: Readonly<Record<BookCause["kind"], { readonly formula: string; readonly source: string }>> = {
@@ -119,6 +120,8 @@ export function levelWorking({ level, years, low, high, warranty }: AgeingReport
   };
 }
 
+const signed = (frac: number): string => `${frac > 0 ? "+" : "\u2212"}${number(Math.abs(frac) * 100, 1)} %`;
+
 /** How the ageing rate came about. */
 export function ageingWorking(report: AgeingReport): Working {
   return {
@@ -131,8 +134,27 @@ export function ageingWorking(report: AgeingReport): Working {
       {
         name: "interval",
         value: `${number((report.low ?? 0) * 100, 2)} to ${number((report.high ?? 0) * 100, 2)} %`,
-        from: `${report.draws} bootstrap samples in blocks of 30 days, seed ${report.seed}; drift of sensors added`,
+        from: "both halves in quadrature",
       },
+      {
+        name: "of it, scatter",
+        value: report.halfScatterFrac === null ? "?" : `± ${number(report.halfScatterFrac * 100, 2)} %`,
+        from: `${report.draws} bootstrap samples in blocks of 30 days, each with another fit of the dirt, seed ${report.seed}`,
+      },
+      {
+        name: "of it, light",
+        value: report.halfLightFrac === null ? "?" : `± ${number(report.halfLightFrac * 100, 2)} %`,
+        from: `${LIGHT_NAMES[report.lightSource]}; ${report.calibrations === 0 ? "no calibration in the field book" : `${report.calibrations} calibrations in the field book`}`,
+      },
+      ...(report.lightStep
+        ? [
+            {
+              name: "step of the light",
+              value: `${signed(report.lightStep.frac)} on ${report.days[report.lightStep.day] ?? "?"}`,
+              from: "clear days against a cloudless sky, and the plant the other way: pairs across it are left out",
+            },
+          ]
+        : []),
       ...report.filters.map((filter) => ({
         name: `after ${filter.name}`,
         value: `${number(filter.days)} days, ${filter.perYearFrac === null ? "?" : number(filter.perYearFrac * 100, 2)} % a year`,
@@ -140,7 +162,7 @@ export function ageingWorking(report: AgeingReport): Working {
       })),
     ],
     source:
-      "Jordan, Deline, Kurtz, Kimball & Anderson, 2018, Robust PV degradation methodology and application; Künsch, 1989 (block bootstrap).",
+      "Jordan, Deline, Kurtz, Kimball & Anderson, 2018, Robust PV degradation methodology and application; Künsch, 1989 (block bootstrap); ISO 9060:2018 (stability of the light sensor).",
     assumptions: [
       "The index is metered over expected without ageing; standstill, snow and strings are taken out and dirt is put back.",
       "The first four months after commissioning are left out: modules settle then, apart from the slope.",

@@ -79,7 +79,7 @@ describe("every figure's working", () => {
   });
 
   it("of an interval lists its parts, and the whole as their root sum of squares", () => {
-    const uncertainty = expectedUncertainty(plant, { inPlane: false, ageYears: 3 });
+    const uncertainty = expectedUncertainty(plant, { inPlane: false, ageYears: 3, assumed: { air: false, wind: false }, months: 12 });
     const working = uncertaintyWorking(uncertainty, 10_000);
     expect(working.inputs).toHaveLength(uncertainty.parts.length + 2);
     expect(working.value).toBe(`± ${number(uncertainty.halfWidth90Frac * 10_000)}`);

@@ -1,41 +1,70 @@
 import type { LedgerAccount } from "@/core/accounts";
 import { MODEL_ACCOUNTS } from "@/core/accounts";
 import type { Site } from "@/core/site";
-import type { TypicalYear, Uncertainty, UncertaintyPart, YieldLine } from "@/core/yield";
+import type { TypicalYear, Uncertainty, UncertaintyName, UncertaintyPart, YieldLine } from "@/core/yield";
 import { ACCOUNT_NAMES, STAGE_NAMES } from "../accounts";
 import { kwhDecimals, number, percent } from "../format";
 import { stageMethod } from "./stage-methods";
 import type { Working, WorkingInput } from "./working";
 
-const NAMES: Readonly<Record<UncertaintyPart["name"], string>> = {
-  irradiance: "Measured light",
+const NAMES: Readonly<Record<UncertaintyName, string>> = {
+  irradiance: "Gain of the light",
+  "irradiance-month": "Light, a month's own",
   transposition: "Splitting and turning the light",
+  "transposition-month": "Turning, a month's own",
   rating: "Module rating",
   temperature: "Temperature model",
+  air: "Air temperature not measured",
+  wind: "Wind not measured",
   soiling: "Soiling",
+  shading: "Shade as drawn",
+  snow: "Snow model",
+  "low-light": "Weak light",
+  spectrum: "Spectrum",
+  rear: "Rear light",
   ageing: "Ageing so far",
   inverter: "Inverter efficiency",
   years: "Year to year",
 };
 
-const SOURCES: Readonly<Record<Exclude<UncertaintyPart["name"], "years">, string>> = {
-  irradiance: "ISO 9060:2018; IEC 61724-1:2021",
+const SOURCES_OF: Readonly<Record<Exclude<UncertaintyName, "years">, string>> = {
+  irradiance: "ISO 9060:2018; IEC 61724-1:2021; Sengupta et al., 2021",
+  "irradiance-month": "Sengupta et al., 2021",
   transposition: "Gueymard, 2009",
+  "transposition-month": "Gueymard, 2009",
   rating: "Müller et al., 2017",
   temperature: "Müller et al., 2017",
-  soiling: "half of the budgeted share",
+  air: "usual air of place and season",
+  wind: "Archer & Jacobson, 2005; Faiman, 2008",
+  soiling: "the budgeted share, from nothing to twice as much",
+  shading: "drawn by hand",
+  snow: "Marion et al., 2013",
+  "low-light": "IEC 61853-1:2011; Müller et al., 2017",
+  spectrum: "Dirnberger et al., 2015",
+  rear: "a fifth of the gain",
   ageing: "Jordan et al., 2016",
   inverter: "IEC 61683",
 };
 
+const SHARED: Readonly<Record<UncertaintyPart["shared"], string>> = {
+  always: "the same in all months",
+  year: "each year its own",
+  month: "each month its own",
+};
+
+/** A row of the budget: what may be off in its own unit and what that does, its distribution, and what averages out. */
+const amountOf = ({ amount, unit, perUnit }: UncertaintyPart): string =>
+  unit === "share" ? "" : `${number(amount, 1)} ${unit} × ${percent(perUnit, 2)}; `;
+
 const inputs = ({ parts }: Uncertainty, years = 0): WorkingInput[] =>
-  parts
-    .filter((part) => part.standardFrac > 0)
-    .map((part) => ({
-      name: NAMES[part.name],
-      value: `± ${percent(part.standardFrac, 2)}`,
-      from: part.name === "years" ? `scatter of ${years} years` : SOURCES[part.name],
-    }));
+  parts.map((part) => ({
+    name: NAMES[part.name],
+    value: `± ${percent(part.standardFrac, 2)}`,
+    from:
+      part.name === "years"
+        ? `scatter of ${years} years`
+        : `${amountOf(part)}${SHARED[part.shared]}${part.distribution === "rectangular" ? ", rectangular" : ""}; ${SOURCES_OF[part.name]}`,
+  }));
 
 /** The interval of an expected energy, part by part. */
 export function uncertaintyWorking(uncertainty: Uncertainty, expectedKwh: number): Working {
@@ -52,7 +81,8 @@ export function uncertaintyWorking(uncertainty: Uncertainty, expectedKwh: number
     source: "JCGM 100:2008, Guide to the expression of uncertainty in measurement.",
     assumptions: [
       "Nine of ten times the true value lies inside.",
-      "Parts are independent, and standard deviations of what may be off for months on end.",
+      "Rows are standard deviations over this span; they are independent of each other, and what months or years do not share averages out over it.",
+      "The same budget gives the tolerance of the ledger's lines, the level of the modules and a typical year.",
     ],
   };
 }
@@ -61,14 +91,15 @@ export function uncertaintyWorking(uncertainty: Uncertainty, expectedKwh: number
 export function typicalWorking(typical: TypicalYear): Working {
   return {
     title: "A typical year",
-    value: `${number(typical.p50Kwh)}, nine of ten years above ${number(typical.p90Kwh)}`,
+    value: `P50 ${number(typical.p50Kwh)}, P75 ${number(typical.p75Kwh)}, P90 ${number(typical.p90Kwh)}, P99 ${number(typical.p99Kwh)}`,
     unit: "kWh",
-    formula: "P50 = mean of the years;  P90 = P50 × (1 − 1.282 × √(Σ part²))",
+    formula: "P50 = mean of the years;  P75, P90, P99 = P50 × (1 − 0.674, 1.282, 2.326 × √(Σ part²)), of one year",
     inputs: inputs(typical.uncertainty, typical.years),
     source: "JCGM 100:2008; Student, 1908, for few years.",
     assumptions: [
       `${typical.years} whole years of this book's weather, each brought to the same age of the plant.`,
       "Few years say little of rare ones: the scatter is widened by Student's t.",
+      `The mean of ten years lies above ${number(typical.tenYearP90Kwh)} kWh as surely as P90 says: weather averages out, the model's own error does not.`,
     ],
   };
 }

@@ -26,3 +26,15 @@ export const EVERY_DAYS = 4;
 export const LEAST_COVER = 0.97;
 /** A month of which the snow model takes more than this says more of the snow than of the plant; clipping takes its share too. */
 export const MOST_SNOW_FRAC = 0.05;
+
+/** Hours of a day that must have had sun for its light to be set against a cloudless sky's. */
+export const CLEAR_LIGHT_HOURS = 5;
+/** A clear day's light keeps to the sky's by this, one deviation over its hours; one cloud before the sun for an hour of eight gives ten times as much. */
+export const CLEAR_LIGHT_SPREAD = 0.05;
+/** Less of a cloudless sky's light than this is haze or even cloud. */
+export const LEAST_CLEAR = 0.75;
+/** Parts of a year that have a brightest day of their own; each is looked at with its neighbours, some two months together. */
+export const SEASONS = 18;
+/** The bright days of a season begin here among its clear ones, and so near below them (in the log) a day still counts as cloudless: twice a step worth finding. */
+export const BRIGHT_QUANTILE = 0.9;
+export const NEAR_BRIGHT = 0.04;

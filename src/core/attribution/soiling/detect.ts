@@ -2,6 +2,7 @@ import { medianOf, robustRidge } from "../../statistics";
 import type { DayIndex } from "../record/day-index";
 import type { AttributionFrame } from "../record/frame";
 import { type Candidate, type DirtProblem, gainOver, type RefinedFit, refine } from "./fit";
+import { otherFits } from "./other-fits";
 import { searchDirt } from "./search";
 import { standingTerms } from "./standing-terms";
 import {
@@ -44,6 +45,8 @@ export interface SoilingEvidence {
   readonly isSeen: boolean;
   /** Log ratio by day with dirt put back; NaN where a day tells nothing. */
   readonly cleanLog: Float64Array;
+  /** What that may be off by, by day, as other fits have it; empty where no dirt was fitted. */
+  readonly offsets: readonly Float64Array[];
 }
 
 /**
@@ -103,6 +106,7 @@ function evidenceOf(found: FoundDirt, how: Pick<SoilingEvidence, "gain" | "isSee
     resets: refined ? resetsOf(found, lost) : [],
     ...how,
     cleanLog,
+    offsets: refined ? otherFits(refined) : [],
   };
 }
 

@@ -136,7 +136,7 @@ function linearised(unit: Float64Array, lost: Float64Array): Float64Array {
   return values;
 }
 
-function dirtOf(dirt: readonly Float64Array[], coefficients: Float64Array, days: number): Float64Array {
+export function dirtOf(dirt: readonly Float64Array[], coefficients: Float64Array, days: number): Float64Array {
   const lost = new Float64Array(days);
   for (let d = 0; d < days; d++) {
     for (let k = 0; k < dirt.length; k++) lost[d]! += coefficients[k]! * dirt[k]![d]!;

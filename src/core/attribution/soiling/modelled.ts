@@ -21,6 +21,7 @@ export function modelledSoiling(frame: AttributionFrame, index: DayIndex): Soili
     resets: [],
     gain: 0,
     isSeen: false,
+    offsets: [],
     cleanLog: index.ratio.map((ratio, d) => (ratio > 0.2 ? Math.log(ratio) - Math.log(1 - lostFracByDay[d]!) : Number.NaN)),
   };
 }

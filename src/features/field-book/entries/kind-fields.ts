@@ -11,6 +11,7 @@ export const KIND_NAMES: Readonly<Record<EntryKind, string>> = {
   "hardware-change": "Hardware change",
   "meter-change": "Meter change",
   curtailment: "Curtailment",
+  calibration: say.sensorCalibrated,
   inspection: "Inspection",
   "spot-check": "Spot check",
   "inverter-reading": "Inverter reading",

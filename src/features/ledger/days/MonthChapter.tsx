@@ -16,6 +16,7 @@ import { say } from "@/wording/screens/ledger-days";
 import { dayWorking } from "@/wording/workings/day-workings";
 import type { LedgerContext } from "@/wording/workings/ledger-workings";
 import * as workings from "@/wording/workings/ledger-workings";
+import { spanTolerance } from "../span-tolerance";
 import { DayStrip, type DaySum } from "./DayStrip";
 import styles from "./MonthChapter.module.css";
 
@@ -60,7 +61,7 @@ export function MonthChapter({
     ["Escape", () => router.push(`/books/${slug}/ledger?year=${line.key.slice(0, 4)}`)],
   ]);
   const kwh = (value: number) => number(value, kwhDecimals(line.referenceKwh));
-  const state = lineState(line);
+  const state = lineState(line, spanTolerance(context, [line]));
   return (
     <div className={chapter.page}>
       <nav className={styles.crumbs} aria-label="Months">

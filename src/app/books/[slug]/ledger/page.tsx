@@ -4,6 +4,7 @@ import { verdictOf } from "@/core/ledger";
 import { pricePerKwh } from "@/core/money";
 import { LedgerPage, type LedgerView } from "@/features/ledger/LedgerPage";
 import { LEDGER_VIEWS } from "@/features/ledger/ledger-views";
+import { spanTolerance } from "@/features/ledger/span-tolerance";
 import { runForPage } from "@/usecases/attribution";
 import { type LedgerPageInput, ledgerPage } from "@/usecases/keeping";
 import { driftInWords } from "@/wording/keeping";
@@ -36,23 +37,24 @@ export default async function LedgerChapter({ params, searchParams }: Props) {
       year,
     };
     const page = ledgerPage(input);
+    const context = {
+      site: book.site,
+      sources: ledger.report.sources,
+      promiseFrom: ledger.promiseFrom,
+      isEvidence: page.posting === "evidence",
+    };
     const id = LEDGER_VIEWS.find((candidate) => candidate.id === view)?.id ?? "spread";
     const calendar = fiscalStart === 1 && page.selected !== "all";
     return (
       <LedgerPage
         slug={slug}
-        context={{
-          site: book.site,
-          sources: ledger.report.sources,
-          promiseFrom: ledger.promiseFrom,
-          isEvidence: page.posting === "evidence",
-        }}
+        context={context}
         years={page.years}
         selected={page.selected}
         lines={page.lines}
         months={page.months}
         sum={page.sum}
-        verdict={verdictOf(page.sum, page.lines)}
+        verdict={verdictOf(page.sum, page.lines, spanTolerance(context, page.lines))}
         glance={id === "spread" && calendar && page.lines.length > 0 ? await ask(book, "glance", { year: page.selected }) : null}
         view={await chosen()}
         posting={page.posting}

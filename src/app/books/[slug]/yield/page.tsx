@@ -25,8 +25,9 @@ export default async function YieldChapter({ params, searchParams }: Props) {
     const ofYear = keys.filter((key) => key.startsWith(selected));
     const start = from !== undefined && keys.includes(from) ? from : (ofYear[0] ?? "");
     const end = to !== undefined && keys.includes(to) && to >= start ? to : (ofYear.at(-1) ?? "");
-    const [{ uncertainty, wholeYearsKwh }, glance, kept] = await Promise.all([
-      ask(book, "doubt", { year: Number(end.slice(0, 4)) }),
+    const shown = keys.filter((key) => key >= start && key <= end).length;
+    const [{ doubt, wholeYearsKwh }, glance, kept] = await Promise.all([
+      ask(book, "doubt", { year: Number(end.slice(0, 4)), months: Math.max(1, shown) }),
       selected === "" ? null : ask(book, "glance", { year: selected }),
       variants.of(book.id),
     ]);
@@ -42,8 +43,8 @@ export default async function YieldChapter({ params, searchParams }: Props) {
         view={VIEWS.find((candidate) => candidate === view) ?? "goes"}
         months={months}
         span={{ from: start, to: end }}
-        uncertainty={uncertainty}
-        typical={typicalYear(wholeYearsKwh, uncertainty)}
+        doubt={doubt}
+        typical={typicalYear(wholeYearsKwh, doubt.year)}
         glance={glance}
         variants={kept}
       />

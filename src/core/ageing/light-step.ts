@@ -1,0 +1,65 @@
+import { medianOf, spreadOf } from "../statistics";
+import { MAD_TO_DEVIATION } from "../units";
+import { type YearPair, yearPairs } from "./year-pairs";
+
+/** A moment from which on the light column reads otherwise: a new calibration, another sensor, another satellite. */
+export interface LightStep {
+  readonly day: number;
+  /** By how much it reads more from then on. */
+  readonly frac: number;
+}
+
+const EVERY_DAYS = 10;
+const EDGE_DAYS = 90;
+const LEAST_PAIRS = 25;
+const LEAST_CLEAR_DAYS = 10;
+/** Days hang together over some days: so many count as one. */
+const TOGETHER_DAYS = 5;
+/** A step has to stand this far out of the scatter by both columns together, and by each alone. */
+const DEVIATIONS = { both: 4.5, index: 3, light: 1 } as const;
+
+interface Shift {
+  readonly log: number;
+  readonly error: number;
+}
+
+const errorOf = (values: readonly number[]): number =>
+  (1.2533 * MAD_TO_DEVIATION * spreadOf(values)) / Math.sqrt(values.length / TOGETHER_DAYS);
+
+/** How one set of values stands over another; null where either is too small. */
+function shiftOf(later: readonly number[], earlier: readonly number[], least: number): Shift | null {
+  if (later.length < least || earlier.length < least) return null;
+  return { log: medianOf(later) - medianOf(earlier), error: Math.max(1e-4, Math.hypot(errorOf(later), errorOf(earlier))) };
+}
+
+/** How the plant's changes across a day differ from all others. */
+function indexShift(pairs: readonly YearPair[], at: number): Shift | null {
+  const [across, rest]: [number[], number[]] = [[], []];
+  for (const { day, partner, changeLog } of pairs) (day < at && partner >= at ? across : rest).push(changeLog);
+  return shiftOf(across, rest, LEAST_PAIRS);
+}
+
+/** How the light of clear days stands from a day on over what it was; their season is out of it. */
+function lightShift(clearLog: Float64Array, at: number): Shift | null {
+  const known = (part: Float64Array): number[] => [...part].filter((value) => !Number.isNaN(value));
+  return shiftOf(known(clearLog.subarray(at)), known(clearLog.subarray(0, at)), LEAST_CLEAR_DAYS);
+}
+
+/**
+ * Seeks one step of the light column: from one day on the light stands higher against a cloudless sky and the plant lower against the light (or the other
+ * way), by the same share. A plant that gets worse alone, or air that clears alone, is none. `clearLog` holds the clear days' light over that of their season.
+ */
+export function lightStep(clearLog: Float64Array, indexLog: Float64Array): LightStep | null {
+  const pairs = yearPairs(indexLog);
+  let best: (LightStep & { readonly far: number }) | null = null;
+  for (let day = EDGE_DAYS; day < indexLog.length - EDGE_DAYS; day += EVERY_DAYS) {
+    const [byLight, byIndex] = [lightShift(clearLog, day), indexShift(pairs, day)];
+    if (!byLight || !byIndex || byLight.log * byIndex.log >= 0) continue;
+    if (Math.abs(byIndex.log) < DEVIATIONS.index * byIndex.error || Math.abs(byLight.log) < DEVIATIONS.light * byLight.error) continue;
+    const [a, b] = [byLight.error ** -2, byIndex.error ** -2];
+    const log = (byLight.log * a - byIndex.log * b) / (a + b);
+    const far = Math.abs(log) * Math.sqrt(a + b);
+    if (far > DEVIATIONS.both && far > (best?.far ?? 0)) best = { day, frac: Math.exp(log) - 1, far };
+  }
+  return best && { day: best.day, frac: best.frac };
+}

@@ -14,6 +14,7 @@ const packingShed: DemoBook = {
     name: "Packing shed",
     currency: "EUR",
     commissioned: "2019-04-01",
+    lightSource: "station-a",
     place: { latitudeDeg: 37.1, longitudeDeg: -2.3, elevationM: 310, timeZone: "Europe/Madrid", recordLowC: -6, recordHighC: 43 },
     modules: {
       "Ambry 400": libraryModule("Ambry 400"),
@@ -78,8 +79,10 @@ const packingShed: DemoBook = {
   },
   entries: [
     { from: "2021-07-06", kind: "cleaning", note: "roof washed by the packing crew" },
+    { from: "2022-11-10", kind: "calibration", note: "pyranometer back from the laboratory, certificate in the folder" },
     { from: "2023-06-28", kind: "cleaning", note: "roof washed by the packing crew" },
     { from: "2024-07-09", kind: "cleaning", note: "roof washed" },
+    { from: "2024-11-07", kind: "calibration", note: "pyranometer back from the laboratory" },
     { from: "2025-10-15", kind: "repair", note: "inverter board replaced; running again" },
   ],
 };

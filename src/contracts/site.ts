@@ -40,6 +40,7 @@ export const moduleSchema = z
     areaM2: positive("area").nullable().default(null),
     maxSystemV: positive(say.highestSystemVoltage).max(3000).nullable().default(null),
     bifacialityFrac: frac.default(0),
+    lowLightLossFrac: z.number().min(-0.02, say.lowLightLoss).max(0.2, say.lowLightLoss).nullable().default(null),
   })
   .superRefine(({ pmpW, vocV, iscA, vmpV, impA }, context) => {
     const question = (field: string, input: unknown, message: string) =>

@@ -98,6 +98,7 @@ export const say = catalogue({
   aShadeRuleIsOneOf: "a shade rule is one of module-level, bypass-diodes, worst-module",
   aLightSourceIsOneOf:
     "a light source is one of station-a, station-b, station-c, reference-cell, satellite, reanalysis, neighbour, unknown",
+  lowLightLoss: "the efficiency lost at 200 W/m² lies between a gain of 2 % and a loss of 20 %: write 0.03 for 3 %",
   fromRowToRow: "distance from row to row",
   lengthAlongTheFrame: "length along the frame",
   lengthAlongTheBase: "length along the base",

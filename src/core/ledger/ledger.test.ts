@@ -91,8 +91,8 @@ describe("the performance ratio", () => {
   it("of a span that was read in part stands on the light of what was read", () => {
     for (const line of linesFor(even)) {
       expect(performanceRatio(line)).toBeCloseTo(0.8, 6);
-      // By the share of the expected energy it would be another.
-      expect(Math.abs(line.meteredKwh! / (line.referenceKwh * line.readFrac) - 0.8)).toBeGreaterThan(0.005);
+      // By the share of the expected energy it would be another: heat and weak light take more of some hours than of others.
+      expect(Math.abs(line.meteredKwh! / (line.referenceKwh * line.readFrac) - 0.8)).toBeGreaterThan(0.001);
     }
   });
 

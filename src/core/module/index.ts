@@ -41,4 +41,4 @@ export {
   operatingPoint,
   type ReferenceParameters,
 } from "./single-diode";
-export { LAST_ROOT_PLACE, ROOT_STEPS, WEAK_LIGHT, weakLight } from "./weak-light-table";
+export { LAST_ROOT_PLACE, LOW_LIGHT_WM2, ROOT_STEPS, weakLight, weakLightTable } from "./weak-light-table";

@@ -1,5 +1,16 @@
 import { describe, expect, it } from "vitest";
-import { ageingFactor, faiman, HEAT_LOSS, iamAt, iamTable, incidenceModifier, lowLightFactor, temperatureFactor, weakLight } from ".";
+import {
+  ageingFactor,
+  faiman,
+  HEAT_LOSS,
+  iamAt,
+  iamTable,
+  incidenceModifier,
+  lowLightFactor,
+  temperatureFactor,
+  weakLight,
+  weakLightTable,
+} from ".";
 
 describe("reflection", () => {
   it("is one at normal incidence and nothing from behind", () => {
@@ -31,7 +42,16 @@ describe("cell temperature", () => {
 describe("power and ageing", () => {
   it("under weak light is read from the table of the hot loop within 2e-6 of a sun", () => {
     for (let suns = 0; suns < 1.9; suns += 0.00137)
-      expect(Math.abs(weakLight(suns) - suns * lowLightFactor(1000 * suns))).toBeLessThan(2e-6);
+      expect(Math.abs(weakLight(weakLightTable(1 - lowLightFactor(200)), suns) - suns * lowLightFactor(1000 * suns))).toBeLessThan(2e-6);
+  });
+
+  it("loses at 200 W/m2 what the table was made for, and nothing at standard conditions", () => {
+    for (const loss of [0, 0.03, 0.077]) {
+      const table = weakLightTable(loss);
+      expect(weakLight(table, 0.2) / 0.2).toBeCloseTo(1 - loss, 4);
+      expect(weakLight(table, 1)).toBeCloseTo(1, 6);
+    }
+    expect(weakLightTable(0.03)).toBe(weakLightTable(0.03));
   });
 
   it("is the nameplate's at standard test conditions, by both parts", () => {

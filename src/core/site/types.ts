@@ -31,6 +31,8 @@ export interface ModuleType {
   /** Voltage against earth that its insulation bears, V, by its nameplate. */
   readonly maxSystemV: number | null;
   readonly bifacialityFrac: number;
+  /** Share of its efficiency lost at 200 W/m2, by its datasheet; null: told from its circuit, else usual. */
+  readonly lowLightLossFrac: number | null;
 }
 
 /** From a day of the year ("03-20") on, the rack stands at this tilt. */

@@ -39,7 +39,9 @@ export function runArray(work: Workspace, span: YieldSpan, plan: ArrayPlan, dcLi
     const varying = causes.soilingFrac ?? work.soiling;
     post(work, bin, "soiling", varying ? fillVaryingShare(power, block.at, varying, lit) : fillRetainedShare(power, fixed, lit));
   }
-  if (runs(work, "reflection")) post(work, bin, "reflection", fillReflection(power, block, plan.reflection, lit));
+  // A reference cell lies behind the same glass: what it reads has passed already.
+  const hasPassed = work.weather.poaWm2 !== null && site.lightSource === "reference-cell";
+  if (runs(work, "reflection") && !hasPassed) post(work, bin, "reflection", fillReflection(power, block, plan.reflection, lit));
   if (causes.soilingFrac) for (let k = 0; k < lit; k++) block.poaWm2[k] = block.poaWm2[k]! * (1 - causes.soilingFrac[block.at[k]!]!);
   // Snow, dirt and the glass in front take nothing of what comes from behind.
   if (plan.rear && !work.weather.poaWm2 && runs(work, "rear")) post(work, bin, "rear", fillRearLight(block, plan.rear, month, lit));
@@ -65,7 +67,7 @@ function fillLight(work: Workspace, { site, bin }: YieldSpan, plan: ArrayPlan, l
 }
 
 /** Light to power on the cells: weak light, then heat, by the coefficient or by the single diode. */
-function runCells(work: Workspace, bin: number, { diode, nameplateW, module }: ArrayPlan, lit: number): void {
+function runCells(work: Workspace, bin: number, { diode, nameplateW, module, weakTable }: ArrayPlan, lit: number): void {
   const { arrayW: power, cellTempC } = work.block;
   const weak = runs(work, "lowLight");
   const heat = runs(work, "temperature");
@@ -75,7 +77,7 @@ function runCells(work: Workspace, bin: number, { diode, nameplateW, module }: A
     if (heat) post(work, bin, "temperature", fillDiodeHeat(power, work.scratch, cellTempC, diode, lit));
     return;
   }
-  if (weak) post(work, bin, "lowLight", fillLowLight(power, nameplateW, lit));
+  if (weak) post(work, bin, "lowLight", fillLowLight(power, nameplateW, weakTable, lit));
   if (heat) post(work, bin, "temperature", fillTemperature(power, cellTempC, module.gammaPmpPerK, lit));
 }
 

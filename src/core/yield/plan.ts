@@ -1,10 +1,10 @@
 import { type CurveTable, curveTable, type KingInverter, kingInverterW } from "../inverter";
 import { type Plane, planeOf } from "../irradiance";
-import { type DiodeTable, type PlaneReflection, planeReflection } from "../module";
+import { type DiodeTable, type PlaneReflection, planeReflection, weakLightTable } from "../module";
 import { type ShadeScene, shadeScene } from "../shading";
 import { arrayNameplateW, type ModuleType, nameplateW, type PvArray, type Site } from "../site";
 import { curveOf, type InverterGroup, inverterGroups, ratedDcW } from "./inverter-groups";
-import { diodeTableOf } from "./module-power";
+import { diodeTableOf, lowLightLossFrac } from "./module-power";
 import { type RearPlan, rearPlan } from "./rear-light";
 
 /** One array with every constant that its stages need, taken once. */
@@ -20,6 +20,8 @@ export interface ArrayPlan {
   readonly nameplateW: number;
   /** Of the site's nameplate, 0 to 1. */
   readonly shareFrac: number;
+  /** Power by weak light, for the coefficient's way. */
+  readonly weakTable: Float64Array;
   /** Null: the temperature coefficient is used. */
   readonly diode: DiodeTable | null;
 }
@@ -58,6 +60,7 @@ function arrayPlan(site: Site, array: PvArray, wholeW: number): ArrayPlan {
     rear: rearPlan(site, array, ratedW, shade),
     nameplateW: ratedW,
     shareFrac: ratedW / wholeW,
+    weakTable: weakLightTable(lowLightLossFrac(module)),
     diode: site.models.power === "single-diode" ? diodeTableOf(module) : null,
   };
 }

@@ -1,8 +1,9 @@
 import { curveTable, usualCurve } from "../inverter";
 import { type Plane, planeOf, tiltWeight } from "../irradiance";
-import { IAM_STEPS, type PlaneReflection, planeReflection, weakLight } from "../module";
+import { IAM_STEPS, type PlaneReflection, planeReflection, weakLight, weakLightTable } from "../module";
 import { nameplateW, type Site, siteAcRatedW } from "../site";
 import { type LitSky, STRIDE } from "./lit-sky";
+import { lowLightLossFrac } from "./module-power";
 import { excessByTable } from "./sub-hourly";
 
 /** What of a site does not depend on the plane, taken once for a whole map: all its modules on all its inverters. */
@@ -17,6 +18,8 @@ export interface PlaneTerms {
   readonly dcRetainedFrac: number;
   readonly acRetainedFrac: number;
   readonly soilingRetainedFrac: number;
+  /** Power by light on the cells, at even steps of light. */
+  readonly weakTable: Float64Array;
 }
 
 const mean = (values: readonly number[]): number => values.reduce((a, b) => a + b, 0) / values.length;
@@ -34,6 +37,7 @@ export function planeTerms(site: Site): PlaneTerms {
     ratedW,
     gammaPmpPerK: mean(site.arrays.map((array) => site.modules[array.module]!.gammaPmpPerK)),
     acRatedW,
+    weakTable: weakBySuns(mean(site.arrays.map((array) => lowLightLossFrac(site.modules[array.module]!)))),
     curve: curve.efficiency,
     curvePerW: curve.stepsPerUnit / (Number.isFinite(acRatedW) ? acRatedW / efficiency : ratedW),
     dcRetainedFrac: (1 - losses.mismatchFrac) * (1 - losses.dcWiringFrac),
@@ -45,7 +49,10 @@ export function planeTerms(site: Site): PlaneTerms {
 /** The law weakLight at even steps of light: without a root in the loop, and off by 0.00007 of a sun at the most, in the last light of dusk. */
 const SUNS_STEPS = 1024;
 const LAST_SUNS_PLACE = 2 * SUNS_STEPS;
-const WEAK_BY_SUNS = Float64Array.from({ length: LAST_SUNS_PLACE + 2 }, (_, k) => weakLight(k / SUNS_STEPS));
+function weakBySuns(lossAt200Frac: number): Float64Array {
+  const table = weakLightTable(lossAt200Frac);
+  return Float64Array.from({ length: LAST_SUNS_PLACE + 2 }, (_, k) => weakLight(table, k / SUNS_STEPS));
+}
 
 /**
  * AC energy, kWh, of all modules of a book in one plane over a lit sky, in one pass and without accounts: the same laws as the chain
@@ -60,7 +67,7 @@ function sumOfWatts({ rows, count }: LitSky, terms: PlaneTerms, plane: Plane, re
   const { east, north, up, skyViewFrac } = plane;
   const { table, skyFrac, groundFrac } = reflection;
   const { acRatedW, curve, curvePerW, dcRetainedFrac: dcKept } = terms;
-  const weakTable = WEAK_BY_SUNS;
+  const { weakTable } = terms;
   const tilted = tiltWeight(terms.site.models.transposition, plane);
   const groundView = plane.groundViewFrac * terms.site.albedo;
   const lastLoad = curve.length - 2;

@@ -11,6 +11,7 @@ import {
   planeReflection,
   ross,
   temperatureFactor,
+  weakLightTable,
 } from "../module";
 import {
   fillAgeing,
@@ -83,7 +84,7 @@ describe("every fill does what its law says, and returns what it took", () => {
   // The table is within 2e-6 of a sun: 0.01 W of 5 kW.
   it("low light", () =>
     expectLaw(
-      (p) => fillLowLight(p, 5000, COUNT),
+      (p) => fillLowLight(p, 5000, weakLightTable(1 - lowLightFactor(200)), COUNT),
       (w) => w * lowLightFactor(w / 5),
       1,
     ));

@@ -1,14 +1,5 @@
 import type { PlaneColumns } from "../irradiance";
-import {
-  type AgeingRate,
-  type HeatLoss,
-  IAM_STEPS,
-  type KingMount,
-  LAST_ROOT_PLACE,
-  type PlaneReflection,
-  ROOT_STEPS,
-  WEAK_LIGHT,
-} from "../module";
+import { type AgeingRate, type HeatLoss, IAM_STEPS, type KingMount, LAST_ROOT_PLACE, type PlaneReflection, ROOT_STEPS } from "../module";
 import { STC_POA_WM2 } from "../units";
 
 /** Every fill works on the first `count` lit steps of a block, changes the power in place and returns what it took, W summed. A gain is negative. */
@@ -65,10 +56,9 @@ export function fillReflection(
   return lost;
 }
 
-/** Efficiency under weak light, at 25 C: the law weakLight, written into the loop. `nameplateW` turns power into light on the cells. */
-export function fillLowLight(powerW: Float64Array, nameplateW: number, count: number): number {
+/** Efficiency under weak light, at 25 C: the law weakLight of a table, written into the loop. `nameplateW` turns power into light on the cells. */
+export function fillLowLight(powerW: Float64Array, nameplateW: number, table: Float64Array, count: number): number {
   const perWatt = 1 / nameplateW;
-  const table = WEAK_LIGHT;
   let lost = 0;
   for (let i = 0; i < count; i++) {
     const before = powerW[i]!;

@@ -4,7 +4,7 @@ import { efficiencyAt, usualCurve } from "../inverter";
 import { diodeTable, tableHeat, tableLowLight } from "../module";
 import { circuitOf } from "../site";
 import { ASSUMED_EFFICIENCY_FRAC, curveOf, inverterGroups, ratedDcW } from "./inverter-groups";
-import { diodeTableOf, fillDiodeHeat, fillDiodeLowLight } from "./module-power";
+import { diodeTableOf, fillDiodeHeat, fillDiodeLowLight, lowLightLossFrac, USUAL_LOW_LIGHT_LOSS } from "./module-power";
 import { planeTerms } from "./plane-energy";
 
 const array = { id: "a", module: "m", count: 20, tiltDeg: 30, azimuthDeg: 180 };
@@ -139,5 +139,17 @@ describe("power by the single diode", () => {
     expect(power[3]).toBe(200);
     expect(heat).toBeCloseTo(before[1]! + before[2]! - power[1]! - power[2]!, 9);
     expect(power[2]! / before[2]!).toBeLessThan(0.9);
+  });
+});
+
+describe("what a module loses under weak light", () => {
+  const bare = site().modules.m!;
+  const sheet = { vocV: 49.1, iscA: 10.3, vmpV: 41, impA: 9.76, cellsInSeries: 72 };
+
+  it("is its datasheet's, else that of its circuit, else a usual share", () => {
+    expect(lowLightLossFrac({ ...bare, ...sheet, lowLightLossFrac: 0.024 })).toBe(0.024);
+    const circuit = lowLightLossFrac({ ...bare, ...sheet });
+    expect(circuit).toBeCloseTo(1 - tableLowLight(diodeTableOf({ ...bare, ...sheet })!, 200), 12);
+    expect(lowLightLossFrac(bare)).toBe(USUAL_LOW_LIGHT_LOSS);
   });
 });

@@ -6,7 +6,7 @@ import { NumberField } from "@/features/kit/fields/NumberField";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { number, percent } from "@/wording/format";
 import { say } from "@/wording/screens/site";
-import { OpenNumber, PercentInput } from "./fields";
+import { OpenNumber, OpenPercent, PercentInput } from "./fields";
 import styles from "./SiteChapter.module.css";
 import type { SiteForm, SiteValues } from "./site-values";
 
@@ -51,6 +51,13 @@ export function ModulesSection({ form }: { form: SiteForm }) {
               ))}
               <PercentInput form={form} label={say.powerByHeatK} path={`moduleTypes.${i}.gammaPmpPerK`} decimals={3} />
               <PercentInput form={form} label={say.vocByHeatK} path={`moduleTypes.${i}.betaVocPerK`} decimals={3} />
+              <OpenPercent
+                form={form}
+                label={say.lostAt200Wm2}
+                path={`moduleTypes.${i}.lowLightLossFrac`}
+                placeholder={say.toldFromTheRest}
+              />
+              <PercentInput form={form} label={say.bifaciality} path={`moduleTypes.${i}.bifacialityFrac`} decimals={0} />
               <NumberField label="Bypass diodes" {...form.getInputProps(`moduleTypes.${i}.bypassDiodes`)} />
             </div>
             <Doubts doubts={moduleDoubts(type)} />

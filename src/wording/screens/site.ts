@@ -11,6 +11,9 @@ export const say = catalogue({
   asItsHardwareTells: "as its hardware tells",
   rowsOfModules: "Rows of modules",
   onTheLongSide: "on the long side",
+  lostAt200Wm2: "Lost at 200 W/m², %",
+  toldFromTheRest: "told from the rest",
+  bifaciality: "Bifaciality, %",
   rowToRowM: "Row to row, m",
   lowerEdgeUpM: "Lower edge up, m",
   modulesMWideMUpThe: (columns: number, rows: number, widthM: string, slantM: string, facing: string) =>

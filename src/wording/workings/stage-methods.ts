@@ -1,6 +1,6 @@
 import type { ModelAccount } from "@/core/accounts";
-import { type ModelChoices, type PvArray, rowsOf, type Site } from "@/core/site";
-import { REAR_EVEN_FRAC, REAR_FREE_FRAC } from "@/core/yield";
+import { type ModelChoices, type ModuleType, type PvArray, rowsOf, type Site } from "@/core/site";
+import { diodeTableOf, lowLightLossFrac, REAR_EVEN_FRAC, REAR_FREE_FRAC } from "@/core/yield";
 import { number, percent } from "../format";
 import type { WorkingInput } from "./working";
 
@@ -18,6 +18,14 @@ const share = (name: string, value: number): StageMethod => ({
   source: "Fixed share, as the book has it.",
   terms: [term(name[0]!.toUpperCase() + name.slice(1), percent(value, 2))],
 });
+
+/** Where a module's loss under weak light comes from. */
+const lowLightFrom = (type: ModuleType): string =>
+  type.lowLightLossFrac !== null
+    ? "datasheet"
+    : diodeTableOf(type)
+      ? "its single-diode circuit, where it fits"
+      : "usual for modules of today";
 
 /** Rows as the rear sees them, and whether the book gave them. */
 function rowTerm(site: Site, array: PvArray): WorkingInput {
@@ -145,13 +153,18 @@ const METHODS: Readonly<Record<ModelAccount, (site: Site) => StageMethod>> = {
     source: SOURCES.reflection[models.reflection],
     terms: [term("Model", models.reflection)],
   }),
-  lowLight: ({ models }) =>
+  lowLight: ({ models, modules }) =>
     models.power === "single-diode"
       ? { formula: "energy × (1 − P(G, 25 °C) ÷ P(1000, 25 °C) × 1000 ÷ G)", source: SOURCES.power["single-diode"], terms: [] }
       : {
-          formula: "energy × (1 − (1 + k₁ ln G′ + k₂ ln² G′))",
-          source: "Huld et al., 2011, crystalline silicon.",
-          terms: [term("k₁, k₂", "−0.017237, −0.040465", "Huld et al., table 2")],
+          formula: "energy × loss at 200 W/m² ÷ 7.7 % × (k₁ ln G′ + k₂ ln² G′)",
+          source: "Huld et al., 2011, for the form; IEC 61215-1:2021 and IEC 61853-1:2011 for the loss at 200 W/m².",
+          terms: [
+            term("k₁, k₂", "−0.017237, −0.040465", "Huld et al., table 2: 7.7 % at 200 W/m²"),
+            ...Object.entries(modules).map(([name, type]) =>
+              term(`Lost at 200 W/m² by ${name}`, percent(lowLightLossFrac(type), 1), lowLightFrom(type)),
+            ),
+          ],
         },
   temperature: (site) => ({
     formula: `${site.models.power === "single-diode" ? "energy × (1 − P(G, T) ÷ P(G, 25 °C))" : "energy × −γ × (T cell − 25 °C)"};  ${CELL_FORMULA[site.models.cellTemperature]}`,

@@ -83,7 +83,9 @@ describe("parts with meters of their own", () => {
 
   it("tells how much faster one side ages more narrowly than it tells either rate", () => {
     const { againstRest, low, high } = part(report, "west");
-    expect(Math.abs(againstRest!.value - (AGEING.west - AGEING.east))).toBeLessThan(0.0015);
+    const truth = AGEING.west - AGEING.east;
+    expect(Math.abs(againstRest!.value - truth)).toBeLessThan(0.002);
+    expect(againstRest!.low < truth && truth < againstRest!.high).toBe(true);
     expect(againstRest!.low).toBeGreaterThan(0.005);
     expect(againstRest!.high - againstRest!.low).toBeLessThan(high! - low!);
     expect(part(report, "east").againstRest!.value).toBeCloseTo(-againstRest!.value, 6);

@@ -136,6 +136,14 @@ export const inverterSchema = z.strictObject({
   inputMaxA: positive("input current").max(10_000).nullable().default(null),
   inputs: z.int().positive().max(1000).nullable().default(null),
   dcInputLimitW: positive(say.dcInputLimit).nullable().default(null),
+  heatDerating: z
+    .strictObject({
+      fromC: z.number().min(-20).max(90),
+      perKFrac: z.number().gt(0, say.aShareOfTheRatingAK).max(0.2, say.aShareOfTheRatingAK),
+      overAirK: z.number().min(0).max(40).default(0),
+    })
+    .nullable()
+    .default(null),
   nightDrawW: z.number().min(0).max(1000).default(0),
   efficiencyCurve: z
     .array(z.strictObject({ loadFrac: z.number().gt(0).max(2), efficiencyFrac: frac.gt(0, say.isAShareWrite97As) }))
@@ -173,6 +181,7 @@ export const lossesSchema = z.strictObject({
   soilingFrac: frac.default(0.02),
   availabilityFrac: frac.default(0),
   transformerFrac: frac.default(0),
+  transformerNoLoadW: z.number().min(0).max(1e6).default(0),
   soilingMonthlyFrac: monthly(frac).nullable().default(null),
   snowMonthlyFrac: monthly(frac).nullable().default(null),
 });
@@ -229,6 +238,7 @@ export const siteSchema = z
       .default("EUR"),
     commissioned: isoDate.nullable().default(null),
     place: placeSchema,
+    exportLimitW: z.number().min(0).max(1e9).nullable().default(null),
     lightSource: z.enum(LIGHT_SOURCES, say.aLightSourceIsOneOf).default("unknown"),
     albedo: frac.default(0.2),
     albedoMonthly: monthly(frac).nullable().default(null),

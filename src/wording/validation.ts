@@ -99,6 +99,7 @@ export const say = catalogue({
   aLightSourceIsOneOf:
     "a light source is one of station-a, station-b, station-c, reference-cell, satellite, reanalysis, neighbour, unknown",
   lowLightLoss: "the efficiency lost at 200 W/m² lies between a gain of 2 % and a loss of 20 %: write 0.03 for 3 %",
+  aShareOfTheRatingAK: "a share of the rating a kelvin: write 0.025 for 2.5 % a kelvin",
   fromRowToRow: "distance from row to row",
   lengthAlongTheFrame: "length along the frame",
   lengthAlongTheBase: "length along the base",

@@ -11,6 +11,7 @@ export type {
   AgeingTerms,
   DatedSum,
   FixedLosses,
+  HeatDerating,
   HorizonPoint,
   Inverter,
   Meter,

@@ -12,6 +12,8 @@ export function partOfSite(site: Site, arrayIds: readonly string[]): Site {
     ...site,
     arrays: site.arrays.filter(({ id }) => kept.has(id)),
     inverters,
+    // A limit of the whole says nothing of a part.
+    exportLimitW: null,
     revisions: site.revisions.map((revision) => ({ ...revision, change: changeOf(revision.change, ids) })),
   };
 }

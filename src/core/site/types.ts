@@ -118,6 +118,14 @@ export interface Rack {
   readonly baseM: number;
 }
 
+/** The rating holds up to a temperature at the device, C, and falls from there by a share a kelvin. */
+export interface HeatDerating {
+  readonly fromC: number;
+  readonly perKFrac: number;
+  /** How much warmer than the air it is where the device hangs: 0 in the shade, some 10 on a sunny wall or under a roof. */
+  readonly overAirK: number;
+}
+
 export interface Inverter {
   readonly id: string;
   readonly arrays: readonly string[];
@@ -135,6 +143,8 @@ export interface Inverter {
   readonly inputs: number | null;
   /** Most DC power that one array's input takes, W; null where no such limit is known. */
   readonly dcInputLimitW: number | null;
+  /** What its rating loses in the heat; null where no such curve is known. */
+  readonly heatDerating: HeatDerating | null;
   /** Drawn by each device while there is no light, W. */
   readonly nightDrawW: number;
   /** Measured efficiency by load, rising; null for the usual curve through the rated efficiency. */
@@ -158,6 +168,8 @@ export interface FixedLosses {
   readonly soilingFrac: number;
   readonly availabilityFrac: number;
   readonly transformerFrac: number;
+  /** Drawn by the transformer day and night, W. */
+  readonly transformerNoLoadW: number;
   /** By month, January first, in place of the fixed share; null where the year is one. */
   readonly soilingMonthlyFrac: readonly number[] | null;
   /** By month, January first, for the monthly snow model. */
@@ -248,6 +260,8 @@ export interface Site {
   readonly commissioned: string | null;
   readonly place: Place;
   readonly lightSource: LightSource;
+  /** Most that the whole site may feed in, W; null where nothing limits it. */
+  readonly exportLimitW: number | null;
   readonly albedo: number;
   /** By month, January first, in place of `albedo`; null where the year is one. */
   readonly albedoMonthly: readonly number[] | null;

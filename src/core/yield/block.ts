@@ -27,11 +27,13 @@ export interface Block {
   readonly arrayW: Float64Array;
   /** Power of the inverter in hand, W. */
   readonly groupW: Float64Array;
+  /** Power of all inverters, W; filled where they meet in a connection that takes or limits. */
+  readonly siteW: Float64Array;
 }
 
 const COLUMNS = [
   ..."east north up extraterrestrialWm2 ghiWm2 dniWm2 dhiWm2 sensorWm2 airTempC windSpeedMs albedo cosIncidence".split(" "),
-  ..."directionalWm2 skyWm2 groundWm2 poaWm2 cellTempC arrayW groupW".split(" "),
+  ..."directionalWm2 skyWm2 groundWm2 poaWm2 cellTempC arrayW groupW siteW".split(" "),
 ] as const;
 
 export function newBlock(): Block {

@@ -1,5 +1,6 @@
 import type { ModelAccount } from "../accounts";
 import { fillCurve } from "../inverter";
+import type { HeatDerating } from "../site";
 import type { GroupPlan } from "./plan";
 import type { YieldSpan } from "./spans";
 import { fillClipping, fillRetainedShare, fillVaryingShare } from "./stages";
@@ -44,6 +45,26 @@ function fillCut({ block, causes, spreadFrac }: Workspace, power: Float64Array, 
   return corrected ? fillClippingWithin(power, spreadFrac, limitW, lit) : fillClipping(power, limitW, lit);
 }
 
+/** Power above what heat leaves of the rating is not made. */
+function fillHot(
+  { block }: Workspace,
+  power: Float64Array,
+  { fromC, perKFrac, overAirK }: HeatDerating,
+  ratedW: number,
+  lit: number,
+): number {
+  let lost = 0;
+  for (let k = 0; k < lit; k++) {
+    const over = block.airTempC[k]! + overAirK - fromC;
+    if (!(over > 0)) continue;
+    const limitW = ratedW * Math.max(0, 1 - perKFrac * over);
+    if (!(power[k]! > limitW)) continue;
+    lost += power[k]! - limitW;
+    power[k] = limitW;
+  }
+  return lost;
+}
+
 /** From the inverter's input to the meter, stage by stage, `power` changed in place. */
 function toMeter(
   work: Workspace,
@@ -63,6 +84,8 @@ function toMeter(
   if (Number.isFinite(group.acRatedW) && runs(work, "clipping")) {
     post(work, bin, "clipping", fillCut(work, power, group.acRatedW, corrected, lit));
   }
+  if (group.inverter?.heatDerating && runs(work, "clipping"))
+    post(work, bin, "clipping", fillHot(work, power, group.inverter.heatDerating, group.acRatedW, lit));
   if (runs(work, "acWiring")) post(work, bin, "acWiring", fillRetainedShare(power, 1 - losses.acWiringFrac, lit));
   if (runs(work, "transformer")) post(work, bin, "transformer", fillRetainedShare(power, 1 - losses.transformerFrac, lit));
   const exportW = group.inverter?.exportLimitW ?? null;
@@ -78,7 +101,9 @@ export function drawAtNight(
   steps: { readonly from: number; readonly to: number; readonly dark: number; readonly litCount: number },
 ): void {
   const { from, to, dark, litCount } = steps;
-  const nightKwh = plan.reduce((sum, group) => sum + group.nightW, 0) * work.toKwh;
+  const invertersKwh = plan.reduce((sum, group) => sum + group.nightW, 0) * work.toKwh;
+  const transformerKwh = span.site.losses.transformerNoLoadW * work.toKwh;
+  const nightKwh = invertersKwh + transformerKwh;
   if (nightKwh === 0) return;
   const { expectedKwh, expectedByBinKwh, accountsKwh } = work.run;
   let lit = 0;
@@ -86,6 +111,7 @@ export function drawAtNight(
     if (lit < litCount && work.block.at[lit] === i) lit++;
     else if (!Number.isNaN(expectedKwh[i])) expectedKwh[i] = -nightKwh;
   }
-  accountsKwh.inverter[span.bin]! += nightKwh * dark;
+  accountsKwh.inverter[span.bin]! += invertersKwh * dark;
+  accountsKwh.transformer[span.bin]! += transformerKwh * dark;
   expectedByBinKwh[span.bin]! -= nightKwh * dark;
 }

@@ -103,6 +103,48 @@ describe("limits", () => {
     expect(run.accountsKwh.curtailment.reduce((a, b) => a + b, 0)).toBeGreaterThan(300);
   });
 
+  it("of a whole site hold the sum of its inverters, not each of them", () => {
+    const arrays = [90, 270].map((azimuthDeg, k) => ({ id: `a${k}`, module: "m", count: 10, tiltDeg: 40, azimuthDeg }));
+    const inverters = arrays.map(({ id }) => ({ ...inverter, id: `i-${id}`, arrays: [id] }));
+    const meters = [{ id: "main", point: "ac" as const, arrays: arrays.map(({ id }) => id) }];
+    const free = runYield(site({ arrays, inverters, meters }), weather, bins);
+    const held = runYield(site({ arrays, inverters, meters, exportLimitW: 3000 }), weather, bins);
+    const each = runYield(site({ arrays, inverters: inverters.map((own) => ({ ...own, exportLimitW: 1500 })), meters }), weather, bins);
+    const sum = (values: Float64Array): number => values.reduce((a, b) => a + b, 0);
+    expect(Math.max(...held.expectedKwh)).toBeCloseTo(3, 9);
+    const over = free.expectedKwh.reduce((all, kwh) => all + Math.max(0, kwh - 3), 0);
+    expect(sum(held.accountsKwh.curtailment)).toBeCloseTo(over, 6);
+    expect(sum(held.expectedByBinKwh)).toBeCloseTo(sum(held.expectedKwh), 6);
+    // East and west peak at other hours: two half limits cut more than one whole.
+    expect(sum(each.accountsKwh.curtailment)).toBeGreaterThan(1.2 * over);
+  });
+
+  it("in the heat the rating falls, the more the warmer the inverter hangs", () => {
+    const warm = { ...weather, airTempC: new Float64Array(axis.count).fill(40) };
+    const held = (heatDerating: object | null) =>
+      total({ inverters: [{ ...inverter, acRatedW: 4000, heatDerating: heatDerating as never }] }, warm);
+    const [never, shade, wall] = [null, { fromC: 35, perKFrac: 0.03 }, { fromC: 35, perKFrac: 0.03, overAirK: 10 }].map(held);
+    expect(shade!.accountsKwh.clipping).toBeGreaterThan(1.2 * never!.accountsKwh.clipping);
+    expect(wall!.accountsKwh.clipping).toBeGreaterThan(shade!.accountsKwh.clipping);
+    const run = runYield(
+      site({ inverters: [{ ...inverter, acRatedW: 4000, heatDerating: { fromC: 35, perKFrac: 0.03 } }], losses: { acWiringFrac: 0 } }),
+      warm,
+      bins,
+    );
+    expect(Math.max(...run.expectedKwh)).toBeCloseTo(4 * (1 - 0.03 * 5), 6);
+    // Not a degree too early.
+    expect(held({ fromC: 40, perKFrac: 0.03 }).accountsKwh.clipping).toBeCloseTo(never!.accountsKwh.clipping, 9);
+  });
+
+  it("a transformer draws day and night, and the balance holds", () => {
+    const sum = total({ inverters: [inverter], losses: { transformerNoLoadW: 25 } });
+    const without = total({ inverters: [inverter] });
+    expect(sum.accountsKwh.transformer - without.accountsKwh.transformer).toBeCloseTo((25 / 1000) * axis.count, 6);
+    expect(without.expectedKwh - sum.expectedKwh).toBeCloseTo((25 / 1000) * axis.count, 6);
+    const accounts = MODEL_ACCOUNTS.reduce((all, account) => all + sum.accountsKwh[account], 0);
+    expect(sum.referenceKwh - accounts).toBeCloseTo(sum.expectedKwh, 6);
+  });
+
   it("a night draw is owed to the meter in the dark, and the balance holds", () => {
     const sum = total({ inverters: [{ ...inverter, nightDrawW: 10 }] });
     expect(total({}).expectedKwh - sum.expectedKwh).toBeCloseTo((10 / 1000) * darkHours(), 1);

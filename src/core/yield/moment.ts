@@ -26,7 +26,11 @@ export interface MomentPower {
 const TO_W = 60_000;
 
 /** A site whose inverters draw nothing at night, for figures that speak of light alone. */
-export const asleep = (site: Site): Site => ({ ...site, inverters: site.inverters.map((inverter) => ({ ...inverter, nightDrawW: 0 })) });
+export const asleep = (site: Site): Site => ({
+  ...site,
+  losses: { ...site.losses, transformerNoLoadW: 0 },
+  inverters: site.inverters.map((inverter) => ({ ...inverter, nightDrawW: 0 })),
+});
 
 /** The chain over one minute around a moment. */
 export function momentPower(site: Site, { utcMs, ghiWm2, airTempC, poaWm2 = null }: Moment): MomentPower {

@@ -5,6 +5,7 @@ import { sunWhole } from "../sun";
 import type { CalendarBins } from "../time";
 import type { Weather } from "../weather";
 import { runArray } from "./array-chain";
+import { hasConnection, runConnection } from "./connection";
 import { type Gathered, gatherLit } from "./gather";
 import { drawAtNight, runInverter } from "./inverter-chain";
 import { type GroupPlan, planOf } from "./plan";
@@ -63,6 +64,8 @@ function runBlock(work: Workspace, span: YieldSpan, plan: readonly GroupPlan[], 
     const { swingScale = 1 } = work.causes;
     if (swingScale !== 1) for (let k = 0; k < lit; k++) work.spreadFrac[k] = work.spreadFrac[k]! * swingScale;
   }
+  const meets = hasConnection(site);
+  if (meets) block.siteW.fill(0, 0, lit);
   for (const group of plan) {
     block.groupW.fill(0, 0, lit);
     for (const array of group.arrays) {
@@ -78,7 +81,9 @@ function runBlock(work: Workspace, span: YieldSpan, plan: readonly GroupPlan[], 
       sum += powerW;
     }
     run.expectedByBinKwh[span.bin]! += sum * work.toKwh;
+    if (meets) for (let k = 0; k < lit; k++) block.siteW[k] = block.siteW[k]! + block.groupW[k]!;
   }
+  if (meets) runConnection(work, span, lit);
 }
 
 function fillAlbedo({ block, albedo }: Workspace, { site, month }: YieldSpan, lit: number): void {

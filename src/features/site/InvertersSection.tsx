@@ -3,6 +3,7 @@ import { inverterSchema } from "@/contracts/site";
 import { NumberField } from "@/features/kit/fields/NumberField";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { say } from "@/wording/screens/site";
+import { DeratingFields } from "./DeratingFields";
 import { OpenNumber, PercentInput } from "./fields";
 import { freeId } from "./free-id";
 import styles from "./SiteChapter.module.css";
@@ -56,6 +57,7 @@ export function InvertersSection({ form }: { form: SiteForm }) {
             <OpenNumber form={form} label={say.windowFromV} path={`inverters.${i}.mpptMinV`} />
             <OpenNumber form={form} label={say.windowToV} path={`inverters.${i}.mpptMaxV`} />
             <OpenNumber form={form} label={say.exportLimitW} path={`inverters.${i}.exportLimitW`} />
+            <DeratingFields form={form} path={`inverters.${i}.heatDerating`} derating={inverter.heatDerating ?? null} />
           </div>
           <Button variant="subtle" size="compact-sm" onClick={() => form.removeListItem("inverters", i)}>
             {`Remove ${inverter.id}`}

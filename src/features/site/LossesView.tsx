@@ -36,6 +36,8 @@ function LossesSection({ form }: { form: SiteForm }) {
         <PercentInput form={form} label="DC wiring, %" path="losses.dcWiringFrac" />
         <PercentInput form={form} label="AC wiring, %" path="losses.acWiringFrac" />
         <PercentInput form={form} label="Transformer, %" path="losses.transformerFrac" />
+        <NumberField label={say.transformerNoLoadW} {...form.getInputProps("losses.transformerNoLoadW")} />
+        <OpenNumber form={form} label={say.exportLimitOfTheSiteW} path="exportLimitW" />
         <PercentInput form={form} label="Downtime, %" path="losses.availabilityFrac" />
         <NumberField label={say.albedoOfTheGround0To} decimalScale={2} {...form.getInputProps("albedo")} />
         <Select

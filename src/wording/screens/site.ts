@@ -14,6 +14,11 @@ export const say = catalogue({
   lostAt200Wm2: "Lost at 200 W/m², %",
   toldFromTheRest: "told from the rest",
   bifaciality: "Bifaciality, %",
+  fallsFromC: "Rating falls from, °C",
+  byPercentAK: "by, % a kelvin",
+  warmerThanTheAirK: "Warmer than the air, K",
+  transformerNoLoadW: "Transformer, W day and night",
+  exportLimitOfTheSiteW: "Export limit of the site, W",
   rowToRowM: "Row to row, m",
   lowerEdgeUpM: "Lower edge up, m",
   modulesMWideMUpThe: (columns: number, rows: number, widthM: string, slantM: string, facing: string) =>

@@ -56,6 +56,12 @@ export const ageingReportSchema = z.strictObject({
   /** Half the interval's width with one, two and three more years. */
   halfWidthLater: z.array(z.number().nullable()),
   firstStep: interval.nullable(),
+  /** A change of pace: its month, the rates before and after it, and half of the later one's interval. */
+  recent: z
+    .strictObject({ fromMonth: z.string(), beforePerYearFrac: z.number(), perYearFrac: z.number(), halfFrac: z.number() })
+    .nullable(),
+  /** Half swing of the index through the year, with its highest and lowest month, 0 to 11. */
+  wave: z.strictObject({ halfFrac: z.number(), highest: z.number().int(), lowest: z.number().int() }).nullable(),
   /** Halves of the interval by what they come from. */
   halfScatterFrac: z.number().nullable(),
   halfLightFrac: z.number().nullable(),

@@ -1,4 +1,5 @@
 import type { AgeingReport } from "@/contracts/attribution";
+import { monthName } from "./format";
 
 const percent = (value: number | null, digits = 2): string => (value === null ? "?" : (value * 100).toFixed(digits).replace("-", "\u2212"));
 
@@ -22,6 +23,8 @@ export interface AgeingWords {
   /** Null where no level can be told; the figure is short, since it does not wrap. */
   readonly level: { readonly before: string; readonly figure: string; readonly after: string } | null;
   readonly claim: string;
+  /** A change of pace, and the wave through the year; empty where neither is worth a word. */
+  readonly course: string;
   /** What was found of the light itself; empty where nothing was. */
   readonly light: string;
 }
@@ -30,13 +33,16 @@ export interface AgeingWords {
 export const ageingWords = (report: AgeingReport): AgeingWords => ({
   ...rateWords(report),
   ...levelWords(report),
+  course: courseWords(report),
   light: lightWords(report),
 });
 
 /** The same as one text. */
 export function ageingSentence(report: AgeingReport): string {
-  const { rate, byRate, level, claim, light } = ageingWords(report);
-  return [`${rate}.`, byRate, level ? level.before + level.figure + level.after : "", claim, light].filter((part) => part !== "").join(" ");
+  const { rate, byRate, level, claim, course, light } = ageingWords(report);
+  return [`${rate}.`, byRate, level ? level.before + level.figure + level.after : "", claim, course, light]
+    .filter((part) => part !== "")
+    .join(" ");
 }
 
 function rateWords(report: AgeingReport): Pick<AgeingWords, "rate" | "byRate"> {
@@ -69,6 +75,21 @@ function levelWords({ level, warranty, verdict }: AgeingReport): Pick<AgeingWord
     return { level: stands(""), claim: "What is guaranteed by now is not known: the book does not say since when the plant stands." };
   const claim = verdict === "below" || verdict === "within" || verdict === "undecided" ? CLAIM[verdict] : "";
   return { level: stands(`; ${percent(level.guaranteedFrac, 1)} are guaranteed`), claim };
+}
+
+/** A wave under this is within what dirt and model leave in any index; above it it is told. */
+const TOLD_WAVE_FRAC = 0.01;
+const month = (index: number): string => monthName(`2000-${String(index + 1).padStart(2, "0")}`);
+
+function courseWords({ recent, wave }: AgeingReport): string {
+  const pace = recent
+    ? `From ${monthName(recent.fromMonth)} ${recent.fromMonth.slice(0, 4)} on it goes at ${percent(recent.perYearFrac)} % a year (\u00b1${percent(recent.halfFrac)}), before at ${percent(recent.beforePerYearFrac)} %.`
+    : "";
+  const swing =
+    wave && wave.halfFrac >= TOLD_WAVE_FRAC
+      ? `Through the year the index swings by \u00b1${percent(wave.halfFrac, 1)} %, highest in ${month(wave.highest)} and lowest in ${month(wave.lowest)}: shade, dirt, model or sensor, but no ageing.`
+      : "";
+  return [pace, swing].filter((part) => part !== "").join(" ");
 }
 
 function lightWords({ lightStep, days }: AgeingReport): string {

@@ -12,6 +12,7 @@ export {
   type LightRecord,
   readAgeing,
 } from "./read-ageing";
+export { type RecentRate, recentRate } from "./recent-rate";
 export {
   type AgeingVerdict,
   guaranteedFrac,
@@ -23,3 +24,4 @@ export {
 } from "./warranty";
 export { type YearOnYear, type YearOnYearTerms, yearOnYear } from "./year-on-year";
 export { type YearPair, yearPairs } from "./year-pairs";
+export { type YearlyWave, yearlyWave } from "./yearly-wave";

@@ -6,7 +6,9 @@ import { lightRateError } from "./light-stability";
 import { type LightStep, lightStep } from "./light-step";
 import { type MonthlyTrend, monthlyTrend } from "./monthly-trend";
 import { type NaiveYears, naiveYears } from "./naive-years";
+import { type RecentRate, recentRate } from "./recent-rate";
 import { type YearOnYear, yearOnYear } from "./year-on-year";
+import { type YearlyWave, yearlyWave } from "./yearly-wave";
 
 export type AgeingMethodName = "year-on-year" | "trend" | "naive";
 
@@ -36,6 +38,9 @@ export interface AgeingReading {
   /** Half the interval's width with one, two and three more years. */
   readonly halfWidthLater: readonly number[];
   readonly firstStep: FirstStep | null;
+  /** A change of pace; null where the course is straight as far as the days tell. */
+  readonly recent: RecentRate | null;
+  readonly wave: YearlyWave | null;
   /** Halves of the interval by what they come from: scatter of days with the dirt's own doubt, and the light. */
   readonly halfScatterFrac: number;
   readonly halfLightFrac: number;
@@ -142,6 +147,8 @@ export function readAgeing(input: AgeingInput): AgeingReading {
     high: perYearFrac + half,
     isTooSoon,
     halfWidthLater: [1, 2, 3].map((more) => Math.hypot(halfScatter * (years / (years + more)) ** 1.5, halfLight)),
+    recent: isTooSoon ? null : recentRate(trend),
+    wave: yearlyWave(trend),
     halfScatterFrac: halfScatter,
     halfLightFrac: halfLight,
     calibrations: light.calibratedDays.length,

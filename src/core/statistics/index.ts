@@ -5,3 +5,4 @@ export { type RidgeColumn, type RidgeFit, robustRidge } from "./ridge";
 export { medianOf, quantileOf, spreadOf } from "./robust";
 export { selected } from "./selected";
 export { type SenTerms, senSlope } from "./sen-slope";
+export { togetherOf } from "./together";

@@ -43,7 +43,7 @@ export function AgeingChapter(props: AgeingChapterProps) {
 function Reading({ slug, name, report, parts, arrayCount, commissioned, excluded, fiscal }: AgeingChapterProps & { report: AgeingReport }) {
   const hasRate = report.perYearFrac !== null;
   // The figures are rate and level; what the warranty says to them is plain text, which may wrap.
-  const { rate, byRate, level, claim, light } = ageingWords(report);
+  const { rate, byRate, level, claim, course, light } = ageingWords(report);
   return (
     <>
       <p className={chapter.verdict} data-testid="ageing-verdict">
@@ -56,7 +56,7 @@ function Reading({ slug, name, report, parts, arrayCount, commissioned, excluded
               {level.after}
             </>
           )}{" "}
-          {claim} {light}
+          {claim} {course} {light}
         </span>
         {report.firstStep &&
           report.firstStep.low > 0 &&

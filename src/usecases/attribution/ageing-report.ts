@@ -26,6 +26,13 @@ export function ageingReport(evidence: Evidence, draws: number, seed: number): A
     isTooSoon: ageing.isTooSoon,
     halfWidthLater: ageing.halfWidthLater.map(known),
     firstStep: ageing.firstStep && { value: ageing.firstStep.frac, low: ageing.firstStep.low, high: ageing.firstStep.high },
+    recent: ageing.recent && {
+      fromMonth: ageing.recent.fromMonth,
+      beforePerYearFrac: -ageing.recent.beforeLog,
+      perYearFrac: -ageing.recent.recentLog,
+      halfFrac: Math.hypot(ageing.recent.halfLog, ageing.halfLightFrac),
+    },
+    wave: ageing.wave,
     halfScatterFrac: known(ageing.halfScatterFrac),
     halfLightFrac: known(ageing.halfLightFrac),
     lightSource: site.lightSource,

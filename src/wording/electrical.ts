@@ -1,12 +1,13 @@
-import type {
-  InverterFinding,
-  InverterReport,
-  Judged,
-  SpotCause,
-  SpotDoubt,
-  SpotQuantity,
-  SpotReading,
-  SpotReport,
+import {
+  type InverterFinding,
+  type InverterReport,
+  type Judged,
+  ROUGH_BELOW_WM2,
+  type SpotCause,
+  type SpotDoubt,
+  type SpotQuantity,
+  type SpotReading,
+  type SpotReport,
 } from "@/core/electrical";
 
 export const QUANTITY_NAMES: Readonly<Record<SpotQuantity, string>> = {
@@ -53,7 +54,14 @@ export function judgedInWords(judged: Judged): string {
 }
 
 /** The verdict on a position: the readings that stand out, and what to check. */
-export function spotInWords({ judged, causes }: SpotReport): string {
+export function spotInWords(report: SpotReport): string {
+  const said = plainSpotWords(report);
+  return report.isRough && report.judged.length > 0
+    ? `A rough word only, since under ${ROUGH_BELOW_WM2} W/m² neither meter nor model can carry a verdict; measure again in the sun. ${said}`
+    : said;
+}
+
+function plainSpotWords({ judged, causes }: SpotReport): string {
   const off = judged.filter(({ verdict }) => verdict !== "as-expected");
   if (judged.length === 0) return "Nothing was read yet.";
   if (off.length === 0) {

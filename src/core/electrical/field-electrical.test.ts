@@ -66,6 +66,17 @@ describe("a spot check", () => {
     expect(report.impliedIrradianceWm2).toBeCloseTo((165 * 0.8) / report.expected.iscA, 6);
   });
 
+  it("is told less surely the less light there is, and under 200 W/m2 as a rough word", () => {
+    const isc = (irradianceWm2: number) =>
+      spotCheck(module, reading({ irradianceWm2, moduleTempC: 25, iscA: (10.3 * irradianceWm2) / 1000 }));
+    const share = (irradianceWm2: number): number => isc(irradianceWm2).judged[0]!.plusMinus / isc(irradianceWm2).judged[0]!.expected;
+    expect(share(300)).toBeGreaterThan(1.04 * share(900));
+    expect(share(150)).toBeGreaterThan(1.3 * share(900));
+    expect([isc(199.9).isRough, isc(200).isRough]).toEqual([true, false]);
+    expect(spotInWords(isc(150))).toMatch(/^A rough word only/);
+    expect(spotInWords(isc(300))).not.toContain("rough");
+  });
+
   it("tells a bypassed group and a missing module from warm cells by the volts that are missing", () => {
     const { vocV } = truth(800, 40);
     expect(spotCheck(module, reading({ vocV: (vocV * 2) / 3 })).causes).toContain("group-out");

@@ -28,7 +28,7 @@ export { type PairingAdvice, type PairingWay, pairingAdvice } from "./pairing";
 export { type MixedArray, type MixedPoint, mixedPoint } from "./parallel";
 export type { Peak } from "./peaks";
 export { SPOT_CAUSES, type SpotCause } from "./spot-causes";
-export { type InstrumentTerms, type SpotReport, spotCheck, spotCurve, USUAL_INSTRUMENTS } from "./spot-check";
+export { type InstrumentTerms, ROUGH_BELOW_WM2, type SpotReport, spotCheck, spotCurve, USUAL_INSTRUMENTS } from "./spot-check";
 export { SPOT_DOUBTS, type SpotDoubt, spotDoubts } from "./spot-doubts";
 export { type Judged, SPOT_QUANTITIES, type SpotModule, type SpotQuantity, type SpotReading } from "./spot-reading";
 export { type ColdGuess, LIMIT_KEYS, type Limit, type LimitKey, type StringCheck, stringCheck } from "./string-check";

@@ -5,6 +5,8 @@ import { COLDEST_C, HOTTEST_C, type Judged, type SpotModule, type SpotQuantity, 
 /** What instruments and datasheet may be off by, two sided 95 %; shares, and kelvins for the thermometer. */
 export interface InstrumentTerms {
   readonly irradianceFrac: number;
+  /** What the light meter may be off by beside that, W/m2: its zero, and light from the side. It tells more the less light there is. */
+  readonly irradianceWm2: number;
   readonly moduleTempK: number;
   readonly voltageFrac: number;
   readonly currentFrac: number;
@@ -15,12 +17,15 @@ export interface InstrumentTerms {
 /** A hand-held irradiance meter, a thermometer taped to the back, a multimeter with a clamp, a module of a few years. Source: IEC 61829:2015, on-site I-V measurement, uncertainties. */
 export const USUAL_INSTRUMENTS: InstrumentTerms = {
   irradianceFrac: 0.05,
+  irradianceWm2: 15,
   moduleTempK: 3,
   voltageFrac: 0.01,
   currentFrac: 0.02,
   moduleFrac: 0.04,
 };
 
+/** Under so little light instruments and the one-diode model both part ways: no verdict, a rough word, W/m2. Source: IEC 61829:2015 asks for 700; IEC 61853-1:2011 measures down to 200. */
+export const ROUGH_BELOW_WM2 = 200;
 /** Cell above the module's back at 1000 W/m2, K. Source: King, Boyson & Kratochvil, 2004, table 1 (open rack). */
 const CELL_OVER_BACK_K = 3;
 
@@ -29,6 +34,8 @@ export interface SpotReport {
   /** Short circuit, open circuit and maximum power of what was measured, at this light and warmth. */
   readonly expected: OperatingPoint;
   readonly judged: readonly Judged[];
+  /** Too little light for a verdict: what is said is a rough word. */
+  readonly isRough: boolean;
   /** Light that the short-circuit current speaks of, W/m2. */
   readonly impliedIrradianceWm2: number | null;
   /** Cell temperature that the open-circuit voltage speaks of, C. */
@@ -54,7 +61,11 @@ function of({ reference, modulesInSeries: n }: SpotModule, irradianceWm2: number
 export function spotCheck(module: SpotModule, reading: SpotReading, terms: InstrumentTerms = USUAL_INSTRUMENTS): SpotReport {
   const cellTempC = reading.moduleTempC + (CELL_OVER_BACK_K * reading.irradianceWm2) / 1000;
   const here = of(module, reading.irradianceWm2, cellTempC);
-  const brighter = of(module, reading.irradianceWm2 * (1 + terms.irradianceFrac), cellTempC);
+  const brighter = of(
+    module,
+    reading.irradianceWm2 + Math.hypot(reading.irradianceWm2 * terms.irradianceFrac, terms.irradianceWm2),
+    cellTempC,
+  );
   const warmer = of(module, reading.irradianceWm2, cellTempC + terms.moduleTempK);
   const plusMinus = (get: (side: typeof here) => number, ownFrac: number): { expected: number; plusMinus: number } => {
     const expected = get(here);
@@ -103,6 +114,7 @@ export function spotCheck(module: SpotModule, reading: SpotReading, terms: Instr
     cellTempC,
     expected: here.point,
     judged,
+    isRough: reading.irradianceWm2 < ROUGH_BELOW_WM2,
     ...implied,
     causes: causesOf(module, reading, judged, cellTempC, implied.impliedCellTempC),
   };

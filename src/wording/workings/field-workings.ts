@@ -12,7 +12,11 @@ export const spotWorking = (judged: Judged, reading: SpotReading, report: SpotRe
   formula: "I = I_L − I₀ (exp((V + I Rs) / a) − 1) − (V + I Rs) / Rsh, with I_L by the light and I₀ and a by the cells' temperature",
   inputs: [
     { name: "Module", value: module, from: "site chapter: datasheet, five parameters fitted" },
-    { name: "Light in the plane", value: `${number(reading.irradianceWm2)} W/m²`, from: `read, ± ${percent(terms.irradianceFrac, 0)}` },
+    {
+      name: "Light in the plane",
+      value: `${number(reading.irradianceWm2)} W/m²`,
+      from: `read, ± ${percent(terms.irradianceFrac, 0)} and ± ${number(terms.irradianceWm2)} W/m²`,
+    },
     { name: "Back of the module", value: `${number(reading.moduleTempC, 1)} °C`, from: `read, ± ${terms.moduleTempK} K` },
     { name: "Cells", value: `${number(report.cellTempC, 1)} °C`, from: "back + 3 K at 1000 W/m²" },
     { name: "Read", value: `${spotFigure(judged.quantity, judged.read)} ${QUANTITY_UNITS[judged.quantity]}`, from: judgedInWords(judged) },

@@ -1,4 +1,5 @@
 import { medianOf } from "../../statistics";
+import { MAD_TO_DEVIATION } from "../../units";
 import type { AttributionFrame } from "../record/frame";
 import {
   CLEAR,
@@ -10,9 +11,13 @@ import {
   LEAST_FIELDS,
   LEAST_HOURS,
   LEAST_LOST_FRAC,
+  LEAST_YEAR_HOURS,
   OVERCAST,
   OVERCAST_MORE,
   PARTLY_FRAC,
+  ROUGH_SCATTER_FRAC,
+  ROUGH_SHADED_FRAC,
+  ROUGH_TIMES,
   SHADED_FRAC,
 } from "./thresholds";
 
@@ -42,6 +47,7 @@ export interface ShadeEvidence {
 export function shadeEvidence(frame: AttributionFrame, expectedKwh: Float64Array, spoilt: Uint8Array): ShadeEvidence {
   const { axis, sun, read, lit, clearness, meteredKwh, ratedKwh } = frame;
   const clear = new Map<number, number[]>();
+  const yearsOf = new Map<number, Map<string, number[]>>();
   const overcast = new Map<number, number[]>();
   const fieldOf = new Int32Array(axis.count).fill(-1);
   for (let i = 0; i < axis.count; i++) {
@@ -53,15 +59,19 @@ export function shadeEvidence(frame: AttributionFrame, expectedKwh: Float64Array
     if (!into) continue;
     if (!into.has(field)) into.set(field, []);
     into.get(field)!.push(meteredKwh[i]! / expectedKwh[i]!);
+    if (into === clear) addToYear(yearsOf, field, frame.days.keys[frame.days.binOf[i]!]!.slice(0, 4), meteredKwh[i]! / expectedKwh[i]!);
   }
+  const rough = isRough(clear);
+  const [leastHours, shadedFrac] = rough ? [ROUGH_TIMES * LEAST_HOURS, ROUGH_SHADED_FRAC] : [LEAST_HOURS, SHADED_FRAC];
   const low = new Map<number, number>();
   const edge = new Map<number, number>();
   for (const [field, ratios] of clear) {
     const ratio = medianOf(ratios);
     const dim = medianOf(overcast.get(field) ?? []);
     const isBeam = (more: number): boolean => Number.isNaN(dim) || dim > ratio + more;
-    if (ratios.length >= LEAST_HOURS && ratio < SHADED_FRAC && isBeam(OVERCAST_MORE)) low.set(field, ratio);
-    else if (ratios.length >= LEAST_EDGE_HOURS && ratio < EDGE_FRAC && isBeam(0)) edge.set(field, ratio);
+    const returns = comesEachYear(yearsOf.get(field)!);
+    if (ratios.length >= leastHours && ratio < shadedFrac && returns && isBeam(OVERCAST_MORE)) low.set(field, ratio);
+    else if (!rough && ratios.length >= LEAST_EDGE_HOURS && ratio < EDGE_FRAC && isBeam(0)) edge.set(field, ratio);
   }
   const shaded = withEdges(new Map([...low].filter(([field]) => isObstacle(clusterOf(field, low), low))), edge);
   const lostFrac = new Float64Array(axis.count);
@@ -87,6 +97,30 @@ export function shadeEvidence(frame: AttributionFrame, expectedKwh: Float64Array
       isShaded: isSeen && shaded.has(field),
     }));
   return { fields, lostFrac, isSeen };
+}
+
+function addToYear(fields: Map<number, Map<string, number[]>>, field: number, year: string, ratio: number): void {
+  const own = fields.get(field) ?? new Map<string, number[]>();
+  fields.set(field, own);
+  own.set(year, [...(own.get(year) ?? []), ratio]);
+}
+
+/** What stands before an array stands there each year: in every year that tells of a field it is low. */
+const comesEachYear = (years: ReadonlyMap<string, readonly number[]>): boolean =>
+  [...years.values()].every((own) => own.length < LEAST_YEAR_HOURS || medianOf(own) < EDGE_FRAC);
+
+/**
+ * Whether the light of clear hours scatters about the plant's output by more than any station's does: clouds seen from above. Hours that such light takes for
+ * clear are those that it read too bright, so that every field looks low.
+ */
+function isRough(clear: ReadonlyMap<number, readonly number[]>): boolean {
+  const off: number[] = [];
+  for (const ratios of clear.values()) {
+    if (ratios.length < LEAST_HOURS) continue;
+    const usual = medianOf(ratios);
+    for (const ratio of ratios) off.push(Math.abs(ratio / usual - 1));
+  }
+  return MAD_TO_DEVIATION * medianOf(off) > ROUGH_SCATTER_FRAC;
 }
 
 /** Number of the field in which the sun stands. */

@@ -25,6 +25,15 @@ export const CORE_FRAC = 0.72;
 /** Shade that takes less than this share of a year's energy is not told from the sky model's error. */
 export const LEAST_LOST_FRAC = 0.002;
 
+/** Clear hours of a year that tell whether a field was low in it. */
+export const LEAST_YEAR_HOURS = 4;
+/** Hourly scatter of metered over owed on clear hours, one deviation, from which on light is rough: stations and plants part by some 3 %. */
+export const ROUGH_SCATTER_FRAC = 0.08;
+/** Under rough light a field needs so many times the hours, and has to give less than this. */
+export const ROUGH_TIMES = 4;
+/** The share meant above. */
+export const ROUGH_SHADED_FRAC = 0.7;
+
 /** Share by which the energy of an obstacle may be off, two sided 95 %. */
 export const SHADE_OFF = 0.3;
 export const SURE_SHADE = 0.8;

@@ -2,6 +2,7 @@ import { clearWeather, hours } from "@test/clear-weather";
 import { site } from "@test/site-builder";
 import { describe, expect, it } from "vitest";
 import { meteredOnto } from "../../ledger";
+import { seededUniform } from "../../statistics";
 import type { Weather } from "../../weather";
 import { prepareWeather } from "../../yield";
 import { type AttributionFrame, attributionFrame, shadeEvidence, snowEvidence } from "..";
@@ -170,6 +171,33 @@ describe("shade by the place of the sun", () => {
     const { found } = read((i) => (i % 24 === 7 && day(i) > 60 && day(i) < 70 && dim(i) === 1 ? 0.4 : 1));
     expect(found.isSeen).toBe(false);
     expect(found.lostFrac.every((lost) => lost === 0)).toBe(true);
+  });
+
+  it("is none that one year saw and the next did not", () => {
+    const two = 480;
+    const long = hours("2022-04-01T00:00Z", two * 24);
+    const light = clearWeather(long, plant.place).ghiWm2!.map((ghi, i) => ghi * 1.15 * dim(i));
+    const seen = (share: (i: number) => number): boolean => {
+      const frame = basisOf("2022-04-01T00:00Z", two, { ghiWm2: light }, share);
+      return shadeEvidence(
+        frame,
+        frame.openKwh.map((kwh) => Math.max(kwh || 0, 0)),
+        new Uint8Array(two * 24),
+      ).isSeen;
+    };
+    const isFirst = (i: number): boolean => day(i) < 275;
+    expect(seen((i) => (isMorning(i) && dim(i) === 1 ? 0.5 : 1))).toBe(true);
+    expect(seen((i) => (isMorning(i) && dim(i) === 1 && isFirst(i) ? 0.5 : 1))).toBe(false);
+  });
+
+  it("under rough light has to be deeper and longer seen: scatter alone makes none", () => {
+    const uniform = seededUniform(4);
+    const noise = Float64Array.from({ length: count }, () => Math.exp(0.35 * (uniform() - 0.5)));
+    const rough = (least: number): boolean => read((i) => noise[i]! * (isMorning(i) && dim(i) === 1 ? least : 1)).found.isSeen;
+    expect(rough(1)).toBe(false);
+    expect(rough(0.78)).toBe(false);
+    // The same shade under a station's light is one.
+    expect(read((i) => (isMorning(i) && dim(i) === 1 ? 0.65 : 1)).found.isSeen).toBe(true);
   });
 
   it("takes from days to come what it took at the same places, and nothing under clouds", () => {

@@ -52,7 +52,7 @@ describe("bench spot-check", () => {
   it("says the screen's sentence, and gives its figures as JSON", async () => {
     const options = { with: "light=165,temp=22,isc=0.80" };
     expect(await printed("spot-check", options)).toContain(
-      "0.80 A read, 1.70 ± 0.11 expected: short-circuit current is under half of what this light gives",
+      "0.80 A read, 1.70 ± 0.19 expected: short-circuit current is under half of what this light gives",
     );
     const { judged } = await json<{ judged: { quantity: string; verdict: string }[] }>("spot-check", options);
     expect(judged).toMatchObject([{ quantity: "iscA", verdict: "low" }]);

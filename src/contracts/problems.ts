@@ -42,6 +42,7 @@ export const problemCodes = [
   "clock-unsure",
   "labels-read",
   "labels-unsure",
+  "labels-by-clearness",
   "future-times",
   "too-large",
   "cut-short",

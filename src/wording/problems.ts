@@ -183,6 +183,11 @@ const CATALOGUE: Readonly<Record<ProblemCode, Word>> = {
     expected: `Taken as starts, the earliest labels stand ${f.earliest} min before sunrise and the latest ${f.latest} min after sunset.`,
     remedy: "Choose start or end by the logger's manual.",
   }),
+  "labels-by-clearness": (f) => ({
+    what: "The labels mark the end of each interval.",
+    expected: `Light as clear in the morning as in the afternoon: on ${f.days} clear days it is so with labels at the end, and not with labels at the start.`,
+    remedy: "Choose the start if the logger's manual says so.",
+  }),
   "future-times": (f, n) => ({
     what: `${rows(n, "lie")} in the future, up to ${f.last}.`,
     expected: "Readings of the past.",

@@ -96,20 +96,22 @@ function judged(
   const zone = byFit[0]!.zone;
   const offset = zones.find(([name]) => name === zone)![1];
   const limits = againstHorizon(days, site, offset);
-  const coarse = axis.stepMinutes >= 30;
+  // What stands beyond the horizon is sure. Else two readings of one zone differ by a step: the better one wins where it is better by half of that.
+  const rival = readings.find((reading) => reading.zone === zone && reading.labels !== byFit[0]!.labels)!;
+  const told = rival.misfitMin - byFit[0]!.misfitMin >= axis.stepMinutes / 2;
   const hint =
     limits.latestMin > BEYOND_MINUTES && limits.earliestMin > -BEYOND_MINUTES
       ? "end"
       : limits.earliestMin < -BEYOND_MINUTES && limits.latestMin < BEYOND_MINUTES
         ? "start"
         : null;
-  const labels = coarse ? byFit[0]!.labels : (hint ?? "start");
+  const labels = hint ?? (told ? byFit[0]!.labels : "start");
   const best = readings.find((reading) => reading.zone === zone && reading.labels === labels)!;
   return {
     best,
     days: days.length,
     zoneSure: fits.length > 0,
-    labelsSure: coarse ? fits.filter((reading) => reading.zone === zone).length === 1 : hint !== null,
+    labelsSure: told || hint !== null,
     ...limits,
   };
 }

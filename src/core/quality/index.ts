@@ -3,4 +3,5 @@ export { type ExpectedBetween, examineCounter, misreadings } from "./counters";
 export { type ExaminationInput, examine } from "./examine";
 export type { ExpectedSeries } from "./expected";
 export { type Finding, type FindingKind, findingKinds, type Remedy, type Stretch } from "./finding";
+export { type LabelEvidence, labelEvidence } from "./label-evidence";
 export { derived, derivedCounters } from "./remedies";

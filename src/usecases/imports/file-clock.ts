@@ -1,6 +1,6 @@
 import type { ImportOptions } from "@/contracts/imports";
 import type { ProblemLog } from "@/contracts/problems";
-import { clockEvidence } from "@/core/quality";
+import { clockEvidence, labelEvidence } from "@/core/quality";
 import type { Site } from "@/core/site";
 import type { SeriesFile } from "@/formats/tabular/series";
 import { joinPages } from "./join-pages";
@@ -29,6 +29,16 @@ export function readClock(file: SeriesFile, site: Site, options: ImportOptions, 
   if (found.zoneSure) log.add("clock-read", "notice", {}, { zone, labels, days: found.days, misfit: Math.round(misfitMin) });
   else log.add("clock-unsure", "notice", {}, { zone, percent: Math.round(badFrac * 100) });
   return { zone, labels };
+}
+
+/** Which end of an interval a weather file with offsets marks, told from its clear mornings and afternoons; start where nothing tells. */
+export function readLabels(file: SeriesFile, site: Site, log: ProblemLog): "start" | "end" {
+  const pages = file.series.find(({ quantity }) => quantity === "ghi_w_m2");
+  const series = pages && joinPages({ ...pages, meterId: "" });
+  const found = series && labelEvidence(series.axis, series.values, site.place);
+  if (!found?.isSure || found.labels === "start") return "start";
+  log.add("labels-by-clearness", "notice", {}, { days: found.days });
+  return "end";
 }
 
 /** A counter's shape is in its steps. */

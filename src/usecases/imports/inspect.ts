@@ -11,7 +11,7 @@ import { readPromise } from "@/formats/promise-csv";
 import { kindOfHeader, type PagedSeries, readSeries, type SeriesFile, type SeriesOptions } from "@/formats/tabular/series";
 import { type Bytes, decodeText, peek, UnreadableText } from "@/formats/tabular/text";
 import { checkWeather } from "./check-weather";
-import { type ReadClock, readClock } from "./file-clock";
+import { type ReadClock, readClock, readLabels } from "./file-clock";
 import { joinPages, type MeteredPages } from "./join-pages";
 import { type MeteredSparse, meteredSparse } from "./metered-sparse";
 import { epwYear, meansYear, type YearOfHours } from "./year-of-hours";
@@ -74,6 +74,10 @@ async function readTable(open: () => Bytes, site: Site, options: ImportOptions, 
     clock = readClock(await read({ ...told, zone: "UTC+00:00" }), site, options, log);
     if (clock.zone !== null) file = await read(clock);
   }
+  if (!unzoned && options.labels === null && !hasErrors(file)) {
+    clock = { ...told, labels: readLabels(file, site, log) };
+    if (clock.labels !== told.labels) file = await read(clock);
+  }
   for (const question of options.mapping ? [] : (file.proposal?.questions ?? [])) {
     log.add(
       "mapping-unsure",
@@ -89,6 +93,8 @@ async function readTable(open: () => Bytes, site: Site, options: ImportOptions, 
   }
   return inspected("series", { file, year: null }, site, { ...options, ...clock }, log);
 }
+
+const hasErrors = ({ problems }: SeriesFile): boolean => problems.some(({ severity }) => severity === "error");
 
 function seriesOptions(site: Site, options: ImportOptions, clock: ReadClock, onProgress?: (rows: number) => void): SeriesOptions {
   return {

@@ -7,12 +7,15 @@ import {
   decide,
   Exact,
   loanSchedule,
+  meanYear,
   sumOf,
   tariffRises,
+  wholeYears,
   worthAt,
 } from "@/core/money";
+import type { Site } from "@/core/site";
 import { monthBins } from "@/core/time";
-import { type PreparedWeather, runPrepared, yieldLines } from "@/core/yield";
+import { type PreparedWeather, runPrepared, type YieldOptions, yieldLines } from "@/core/yield";
 import { say } from "@/wording/cli";
 import { decisionInWords, decisionsInWords, sideInWords } from "@/wording/decisions";
 import { type CliOptions, needed, oneOf } from "./arguments";
@@ -41,12 +44,9 @@ export async function caseBench(
   const perKwh = options.price ?? worthAt(site, running.horizonYears, facts)?.perKwh;
   if (perKwh === undefined) throw new CliRefusal(say.noPriceOfAKwhGive);
   const bins = monthBins(prepared.weather.axis, site.place.timeZone);
-  const sides = await template.sides(
-    site,
-    figures,
-    (changed, more = {}) => Promise.resolve(yieldLines(runPrepared(changed, prepared, bins, more)).map((line) => line.expectedKwh)),
-    facts,
-  );
+  const years = (changed: Site, more: YieldOptions = {}): Promise<number[][]> =>
+    Promise.resolve(wholeYears(yieldLines(runPrepared(changed, prepared, bins, more))));
+  const sides = await template.sides(site, figures, async (changed, more = {}) => meanYear(await years(changed, more)), facts, years);
   const terms = {
     currency: site.currency,
     perKwh,

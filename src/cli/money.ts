@@ -2,7 +2,7 @@ import { createReadStream, existsSync } from "node:fs";
 import type { BillDocument } from "@/contracts/bills";
 import { type BillsReport, moneyReportSchema } from "@/contracts/money";
 import { siteSchema } from "@/contracts/site";
-import { billFaults, type EnergyBasis, type Payback, paybackSpread, USUAL_DOUBTS } from "@/core/money";
+import { billFaults, type EnergyBasis, type Payback, paybackSpread } from "@/core/money";
 import { readBills } from "@/formats/bills-csv";
 import { attribute } from "@/usecases/attribution";
 import { moneyPage } from "@/usecases/money";
@@ -40,7 +40,7 @@ export async function moneyCommand(options: CliOptions): Promise<void> {
   const { terms, ...rest } = page.report;
   const report = moneyReportSchema.parse(rest);
   const { billsReport: fromBills, comparison } = page;
-  const breakEven = terms && paybackSpread(terms, USUAL_DOUBTS);
+  const breakEven = terms && page.report.basis && paybackSpread(terms, page.doubts[page.report.basis]);
   if (options.json) return printJson({ ...report, breakEven, bills: fromBills, plans: comparison });
   if (fromBills) printBills(fromBills);
   if (!report.payback) {

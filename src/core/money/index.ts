@@ -37,9 +37,13 @@ export {
   type CaseTerms,
   type Decision,
   decide,
+  type MonthEnergy,
+  meanYear,
   type PLAIN_SIDES,
   type SideName,
   type SimulateYear,
+  type SimulateYears,
+  wholeYears,
 } from "./decisions";
 export { amountOf, Exact, minorDigits, quantity, roundTo, sumOf } from "./exact";
 export { type EnergyBasis, firstYearEnergy, type YearEnergy } from "./first-year";

@@ -3,6 +3,9 @@ import { amountOf, Exact, quantity, sumOf, ZERO } from "./exact";
 import { presentValue, type RateOfReturn, rateOfReturn } from "./finance";
 import { type PriceTerms, priceIn } from "./price-path";
 
+/** Year in which a sum falls, the first being 1: after 12 years is within the thirteenth; what lies beyond the horizon falls into its last. */
+export const yearOfSum = (afterYears: number, horizonYears: number): number => Math.min(horizonYears, Math.floor(afterYears) + 1);
+
 /** A cost that comes every year, as a decimal numeral of the first year. */
 export interface YearlyCost {
   readonly what: string;
@@ -147,7 +150,7 @@ function rowOf(terms: PaybackTerms, year: number): Row {
   const upkeep = sumOf(
     (terms.perYear ?? []).map((cost) => new Exact(cost.amount).times(new Exact(1).plus(cost.risePerYearFrac).pow(year - 1))),
   );
-  const due = (terms.later ?? []).filter(({ afterYears }) => Math.min(terms.horizonYears, Math.floor(afterYears) + 1) === year);
+  const due = (terms.later ?? []).filter(({ afterYears }) => yearOfSum(afterYears, terms.horizonYears) === year);
   const scrap = year === terms.horizonYears ? new Exact(terms.scrap ?? 0) : ZERO;
   const once = sumOf(due.map(({ amount }) => amount)).minus(scrap);
   return { energyKwh, perKwh: risen, value, upkeep, once, net: value.minus(upkeep).minus(once) };

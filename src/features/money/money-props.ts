@@ -2,7 +2,7 @@ import type { BillDocument } from "@/contracts/bills";
 import type { BillsReport, PlanComparison } from "@/contracts/money";
 import type { SiteDocument } from "@/contracts/site";
 import type { LedgerLine } from "@/core/ledger";
-import type { CaseFacts, MoneyReport } from "@/core/money";
+import type { CaseFacts, EnergyBasis, MoneyReport, PaybackDoubts } from "@/core/money";
 
 /** What the money chapter's views are given. */
 export interface MoneyProps {
@@ -18,6 +18,7 @@ export interface MoneyProps {
   readonly billsReport: BillsReport | null;
   readonly comparison: PlanComparison | null;
   readonly facts: CaseFacts;
+  readonly doubts: Readonly<Record<EnergyBasis, PaybackDoubts>>;
   /** Ageing was read from the readings. */
   readonly isAgeingRead: boolean;
   /** Newest year with weather, for decision cases. */

@@ -2,11 +2,12 @@ import type { AttributionView } from "@/contracts/attribution";
 import type { BillDocument } from "@/contracts/bills";
 import type { BillsReport, PlanComparison } from "@/contracts/money";
 import type { SiteDocument } from "@/contracts/site";
-import { type CaseFacts, type EnergyBasis, type MoneyReport, moneyOf } from "@/core/money";
+import { type CaseFacts, type EnergyBasis, type MoneyReport, moneyOf, type PaybackDoubts } from "@/core/money";
 import { YEAR_MS } from "@/core/units";
 import type { OpenLedger } from "../ledger";
 import { billsReport } from "./bills-report";
 import { planComparison } from "./compare-plans";
+import { paybackDoubts } from "./payback-doubts";
 import { NO_SUN_HOURS, sunHours } from "./sun-hours";
 
 export interface MoneyPage {
@@ -14,6 +15,8 @@ export interface MoneyPage {
   readonly billsReport: BillsReport | null;
   readonly comparison: PlanComparison | null;
   readonly facts: CaseFacts;
+  /** How far a payback's ground may be off, by whose energy it counts. */
+  readonly doubts: Readonly<Record<EnergyBasis, PaybackDoubts>>;
   /** Ageing was read from the readings, not taken from the book. */
   readonly isAgeingRead: boolean;
 }
@@ -44,12 +47,14 @@ export function moneyPage({ site, ledger, bills, causes, basis = null }: Ground)
   const fromBills = bills.length > 0 ? billsReport({ site, ledger, bills, ageingPerYearFrac, hours }) : null;
   const end = ledger.weather ? ledger.weather.axis.startUtcMs + ledger.weather.axis.count * ledger.weather.axis.stepMinutes * 60_000 : null;
   const soiling = causes?.soiling;
+  const report = moneyOf(site, ledger.report.months, ledger.promise, {
+    basis,
+    ageingPerYearFrac,
+    selfUsedFrac: fromBills?.shares?.selfConsumptionFrac ?? null,
+  });
   return {
-    report: moneyOf(site, ledger.report.months, ledger.promise, {
-      basis,
-      ageingPerYearFrac,
-      selfUsedFrac: fromBills?.shares?.selfConsumptionFrac ?? null,
-    }),
+    report,
+    doubts: paybackDoubts({ site, report: ledger.report }, report),
     billsReport: fromBills,
     comparison: bills.length > 0 ? planComparison(site, ledger, bills, hours) : null,
     isAgeingRead: ageingPerYearFrac !== null,

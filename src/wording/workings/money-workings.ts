@@ -1,7 +1,6 @@
 // Longer than a file should be, on purpose: every working of money in one catalogue, so that like things are said alike.
 import type { BillsReport, SavingsMethodName } from "@/contracts/money";
 import type { Decision, MoneyReport, Payback, PaybackSpread, PaybackTerms } from "@/core/money";
-import { USUAL_DOUBTS } from "@/core/money";
 import type { Site } from "@/core/site";
 import { dateName, money, number, percent, yearsAndMonths } from "../format";
 import { noReturnWords, paybackIntervalWords } from "../money";
@@ -184,11 +183,15 @@ export function spreadWorking(spread: PaybackSpread): Working {
     unit: "",
     formula: `2.5 and 97.5 of 100 among ${spread.draws} draws (seed ${spread.seed})`,
     inputs: [
-      { name: "Yield, all years", value: `± ${percent(USUAL_DOUBTS.yieldFrac)}`, from: "one deviation; sensor, nameplate, model" },
-      { name: "Weather of a year", value: `± ${percent(USUAL_DOUBTS.weatherFrac)}`, from: "one deviation" },
-      { name: "Price rise", value: `± ${percent(USUAL_DOUBTS.priceRiseFrac)} a year`, from: "one deviation" },
-      { name: "Ageing", value: `± ${percent(USUAL_DOUBTS.ageingFrac)} a year`, from: "one deviation" },
-      { name: "Upkeep and replacements", value: `± ${percent(USUAL_DOUBTS.upkeepFrac, 0)}`, from: "one deviation" },
+      {
+        name: "Yield, all years",
+        value: `± ${percent(spread.doubts.yieldFrac)}`,
+        from: "one deviation: the meter and how many years it read, or the budget of the expected energy",
+      },
+      { name: "Weather of a year", value: `± ${percent(spread.doubts.weatherFrac)}`, from: "one deviation" },
+      { name: "Price rise", value: `± ${percent(spread.doubts.priceRiseFrac)} a year`, from: "one deviation" },
+      { name: "Ageing", value: `± ${percent(spread.doubts.ageingFrac)} a year`, from: "one deviation" },
+      { name: "Upkeep and replacements", value: `± ${percent(spread.doubts.upkeepFrac, 0)}`, from: "one deviation" },
       { name: "Draws that pay back at all", value: percent(spread.paidFrac, 0), from: "within the horizon" },
     ],
     source: "Metropolis & Ulam, 1949, The Monte Carlo method.",

@@ -1,5 +1,5 @@
-import { quantileOf, seededUniform } from "../../statistics";
-import { agedShare, type PaybackTerms } from "../payback";
+import { normalFrom, quantileOf, seededUniform } from "../../statistics";
+import { agedShare, type PaybackTerms, yearOfSum } from "../payback";
 import { exportPriceIn } from "../price-path";
 
 /** How far what a payback stands on may be off: one deviation each. */
@@ -33,19 +33,21 @@ export interface PaybackSpread {
   readonly paidFrac: number;
   readonly draws: number;
   readonly seed: number;
+  /** What was drawn. */
+  readonly doubts: PaybackDoubts;
 }
 
 /** Interval of the break-even: draws yield, weather, prices, ageing and upkeep at once. Same seed, same answer; in doubles, since the doubt is larger. */
 export function paybackSpread(terms: PaybackTerms, doubts: PaybackDoubts, { draws = 2000, seed = 71 } = {}): PaybackSpread {
-  const normal = normalFrom(seed);
+  const uniform = seededUniform(seed);
+  const normal = (): number => normalFrom(uniform);
   const years = new Float64Array(draws);
   const cost =
     terms.costs.reduce((sum, amount) => sum + Number(amount), 0) - terms.incentives.reduce((sum, amount) => sum + Number(amount), 0);
   const used = Number(terms.importPerKwh) * terms.selfUsedFrac;
   const exported = Array.from({ length: terms.horizonYears }, (_, k) => exportPriceIn(terms, k + 1).toNumber() * (1 - terms.selfUsedFrac));
   const later = new Float64Array(terms.horizonYears + 1);
-  for (const { afterYears, amount } of terms.later ?? [])
-    later[Math.min(terms.horizonYears, Math.floor(afterYears) + 1)]! += Number(amount);
+  for (const { afterYears, amount } of terms.later ?? []) later[yearOfSum(afterYears, terms.horizonYears)]! += Number(amount);
   for (let draw = 0; draw < draws; draw++) {
     const level = 1 + doubts.yieldFrac * normal();
     const rise = terms.priceRisePerYearFrac + doubts.priceRiseFrac * normal();
@@ -73,11 +75,6 @@ export function paybackSpread(terms: PaybackTerms, doubts: PaybackDoubts, { draw
     paidFrac: years.reduce((sum, value) => sum + (Number.isFinite(value) ? 1 : 0), 0) / draws,
     draws,
     seed,
+    doubts,
   };
-}
-
-/** Source: Box & Muller, 1958, A note on the generation of random normal deviates. */
-function normalFrom(seed: number): () => number {
-  const uniform = seededUniform(seed);
-  return () => Math.sqrt(-2 * Math.log(1 - uniform())) * Math.cos(2 * Math.PI * uniform());
 }

@@ -1,6 +1,6 @@
 import { amountOf, Exact, quantity, sumOf, ZERO } from "../exact";
 import { presentValue } from "../finance";
-import { agedShare, type LaterSum, lastCrossingYears, type YearlyCost } from "../payback";
+import { agedShare, type LaterSum, lastCrossingYears, type YearlyCost, yearOfSum } from "../payback";
 import type { SideName } from "./side-name";
 
 /** One way that things could go. */
@@ -92,7 +92,7 @@ function energyIn(side: Omit<CaseSide, "name">, year: number): number {
 }
 
 function costIn({ sums, perYear }: Pick<CaseSide, "sums" | "perYear">, year: number, horizonYears: number): Exact {
-  const due = sums.filter(({ afterYears }) => Math.min(horizonYears, Math.ceil(afterYears)) === year);
+  const due = sums.filter(({ afterYears }) => (afterYears <= 0 ? 0 : yearOfSum(afterYears, horizonYears)) === year);
   const yearly =
     year === 0 ? [] : perYear.map((cost) => new Exact(cost.amount).times(new Exact(1).plus(cost.risePerYearFrac).pow(year - 1)));
   return sumOf([...due.map(({ amount }) => amount), ...yearly]);

@@ -85,7 +85,7 @@ describe("the templates, on a simulated year", () => {
   const sidesOf = async (id: string) => {
     const template = CASE_TEMPLATES.find((candidate) => candidate.id === id)!;
     const figures = Object.fromEntries(template.inputsFor(own, facts)!.map((input) => [input.key, input.value]));
-    return template.sides(own, figures, simulate as never, facts);
+    return template.sides(own, figures, simulate as never, facts, async (changed, options) => [await simulate(changed as never, options)]);
   };
   const kwh = ({ monthsKwh }: CaseSide): number => monthsKwh.reduce((a, b) => a + b, 0);
 

@@ -12,8 +12,11 @@ export interface CaseInput {
   readonly most: number;
 }
 
-/** Twelve months of energy of a site in a year of its weather, kWh. */
+/** Twelve months of energy of a site in a mean year of its weather, kWh. */
 export type SimulateYear = (site: Site, options?: YieldOptions) => Promise<readonly number[]>;
+
+/** The same year by year: each with its twelve months. */
+export type SimulateYears = (site: Site, options?: YieldOptions) => Promise<readonly (readonly number[])[]>;
 
 export type CaseFigures = Readonly<Record<string, number>>;
 
@@ -22,7 +25,13 @@ export interface CaseTemplate {
   readonly id: string;
   /** Null where the site can't face it. */
   inputsFor(site: Site, facts: CaseFacts): readonly CaseInput[] | null;
-  sides(site: Site, figures: CaseFigures, simulate: SimulateYear, facts: CaseFacts): Promise<readonly CaseSide[]>;
+  sides(
+    site: Site,
+    figures: CaseFigures,
+    simulate: SimulateYear,
+    facts: CaseFacts,
+    simulateYears: SimulateYears,
+  ): Promise<readonly CaseSide[]>;
 }
 
 /** What else is known of the site. */

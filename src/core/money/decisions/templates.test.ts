@@ -3,7 +3,7 @@ import { site } from "@test/site-builder";
 import { describe, expect, it } from "vitest";
 import type { Site } from "../../site";
 import type { YieldOptions } from "../../yield";
-import { CASE_TEMPLATES } from ".";
+import { CASE_TEMPLATES, meanYear, wholeYears } from "..";
 import type { CaseFacts } from "./template";
 
 const plant = site({
@@ -22,15 +22,13 @@ async function tried(
   { of = plant, kwh = (_: Site, _options?: YieldOptions): number => 100 } = {},
 ) {
   const calls: { readonly site: Site; readonly options: YieldOptions | undefined }[] = [];
-  const sides = await templateOf(id).sides(
-    of,
-    { ...inputsOf(id, of), ...figures },
-    async (each, options) => {
-      calls.push({ site: each, options });
-      return new Array<number>(12).fill(kwh(each, options));
-    },
-    facts,
-  );
+  const simulate = async (each: Site, options?: YieldOptions): Promise<number[]> => {
+    calls.push({ site: each, options });
+    return new Array<number>(12).fill(kwh(each, options));
+  };
+  const sides = await templateOf(id).sides(of, { ...inputsOf(id, of), ...figures }, simulate, facts, async (each, options) => [
+    await simulate(each, options),
+  ]);
   return {
     calls,
     sides,
@@ -198,5 +196,54 @@ describe("what a case asks for, and what its ways cost", () => {
     expect(calls[1]!.site.meters[0]!.arrays).toEqual(["a", "added"]);
     expect(calls[2]!.site.losses.mismatchFrac).toBeCloseTo(plant.losses.mismatchFrac + 0.025, 12);
     expect(calls[1]!.site.losses.mismatchFrac).toBe(plant.losses.mismatchFrac);
+  });
+});
+
+describe("cleaning days over several years", () => {
+  /** Years in which another day brings most each, and one that brings a little in all. */
+  const LUCKY = ["03-04", "06-18", "09-04"];
+  const simulateYears = async (_: Site, options?: YieldOptions): Promise<number[][]> => {
+    const days = new Set((options?.cleanings ?? []).map((day) => day.slice(5)));
+    return LUCKY.map((lucky) => new Array<number>(12).fill(100 + (days.has(lucky) ? 10 : 0) + (days.has("07-18") ? 6 : 0)));
+  };
+
+  it("are worth what the other years' plan brings: a day that was lucky once is not counted on", async () => {
+    const [, once] = await templateOf("cleaning").sides(
+      plant,
+      inputsOf("cleaning"),
+      async () => new Array<number>(12).fill(100),
+      facts,
+      simulateYears,
+    );
+    expect(once!.name).toMatchObject({ code: "cleaned", monthDays: ["07-18"] });
+    expect(once!.monthsKwh[0]).toBeCloseTo(106, 9);
+    // With two days the plan of all years has one lucky year in it, which that year itself must not choose.
+    const sides = await templateOf("cleaning").sides(
+      plant,
+      inputsOf("cleaning"),
+      async () => new Array<number>(12).fill(100),
+      facts,
+      simulateYears,
+    );
+    const named = await simulateYears(plant, {
+      cleanings: (sides[2]!.name as unknown as { monthDays: string[] }).monthDays.map((day) => `2020-${day}`),
+    });
+    const hindsight = named.reduce((sum, months) => sum + months[0]!, 0) / LUCKY.length;
+    expect(sides[2]!.monthsKwh[0]!).toBeLessThan(hindsight);
+  });
+});
+
+describe("years of a run", () => {
+  const months = (year: number, count: number, kwh: number) =>
+    Array.from({ length: count }, (_, m) => ({ key: `${year}-${String(m + 1).padStart(2, "0")}`, expectedKwh: kwh }));
+
+  it("are the whole ones, each for itself, and their mean", () => {
+    const years = wholeYears([...months(2020, 12, 10), ...months(2021, 12, 20), ...months(2022, 5, 90)]);
+    expect(years.map((year) => year[0])).toEqual([10, 20]);
+    expect(meanYear(years)).toEqual(new Array(12).fill(15));
+  });
+
+  it("are what there is where none is whole", () => {
+    expect(wholeYears(months(2022, 5, 90))).toEqual([[90, 90, 90, 90, 90, 0, 0, 0, 0, 0, 0, 0]]);
   });
 });

@@ -1,7 +1,18 @@
 import { expose } from "comlink";
 import type { SiteDocument } from "@/contracts/site";
 import { unpackWeather } from "@/contracts/weather-wire";
-import { CASE_TEMPLATES, type CaseFacts, type CaseFigures, type CaseTerms, type Decision, decide, type SideName } from "@/core/money";
+import {
+  CASE_TEMPLATES,
+  type CaseFacts,
+  type CaseFigures,
+  type CaseTerms,
+  type Decision,
+  decide,
+  meanYear,
+  type SideName,
+  wholeYears,
+} from "@/core/money";
+import type { Site } from "@/core/site";
 import { type CalendarBins, monthBins } from "@/core/time";
 import { type PreparedWeather, prepareWeather, runPrepared, type YieldOptions, yieldLines } from "@/core/yield";
 
@@ -26,7 +37,7 @@ export interface CaseAnswer {
   readonly decisions: readonly Decision[];
 }
 
-/** Decision cases in a thread of their own, over one year of the book's weather. */
+/** Decision cases in a thread of their own, over the whole years of the book's weather. */
 const engine = {
   load(site: SiteDocument, bytes: ArrayBuffer): void {
     const weather = unpackWeather(bytes);
@@ -37,12 +48,10 @@ const engine = {
     if (!loaded) throw new Error("No weather is loaded yet");
     const { site, prepared, bins } = loaded;
     const template = CASE_TEMPLATES.find((candidate) => candidate.id === id)!;
-    const sides = await template.sides(
-      site,
-      figures,
-      async (changed, options: YieldOptions = {}) => monthsKwh(runPrepared(changed, prepared, bins, options)),
-      facts,
-    );
+    const years = (changed: Site, options: YieldOptions = {}): Promise<number[][]> =>
+      Promise.resolve(wholeYears(yieldLines(runPrepared(changed, prepared, bins, options))));
+    const mean = async (changed: Site, options?: YieldOptions): Promise<number[]> => meanYear(await years(changed, options));
+    const sides = await template.sides(site, figures, mean, facts, years);
     const [base, ...variants] = sides;
     return {
       id,
@@ -51,13 +60,6 @@ const engine = {
     };
   },
 };
-
-/** Twelve months, January first; the year's weather may begin in another month or touch its neighbours. */
-function monthsKwh(run: Parameters<typeof yieldLines>[0]): number[] {
-  const out = new Array<number>(12).fill(0);
-  for (const line of yieldLines(run)) out[Number(line.key.slice(5, 7)) - 1]! += line.expectedKwh;
-  return out;
-}
 
 export type CaseEngine = typeof engine;
 expose(engine);

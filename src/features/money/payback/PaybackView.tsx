@@ -2,7 +2,7 @@
 
 import { Button, SegmentedControl } from "@mantine/core";
 import { type Dispatch, type SetStateAction, useState } from "react";
-import { type EnergyBasis, moneyOf, type PaybackSpread, paybackSpread, USUAL_DOUBTS } from "@/core/money";
+import { type EnergyBasis, moneyOf, type PaybackSpread, paybackSpread } from "@/core/money";
 import { YEAR_MS } from "@/core/units";
 import { Figure } from "@/features/kit/figures/Figure";
 import chapter from "@/features/kit/look/Chapter.module.css";
@@ -23,7 +23,7 @@ import { YearTable } from "./YearTable";
 
 /** When the money comes back: the terms left, the answer and its curve right; every change answers at once. */
 export function PaybackView(props: MoneyProps) {
-  const { slug, version, site, months, promise, billsReport, isAgeingRead, facts } = props;
+  const { slug, version, site, months, promise, billsReport, isAgeingRead, facts, doubts } = props;
   const { save, refusal, note } = useMoneySave(slug, version, site);
   const [basis, setBasis] = useState<EnergyBasis | null>(null);
   const [byBills, setByBills] = useState(true);
@@ -39,7 +39,7 @@ export function PaybackView(props: MoneyProps) {
   const energy = report.energies.find((candidate) => candidate.basis === report.basis);
   const context: MoneyContext | null =
     report.payback && report.terms && energy ? { site: shown, energy, payback: report.payback, terms: report.terms, isAgeingRead } : null;
-  const spread = report.terms && paybackSpread(report.terms, USUAL_DOUBTS);
+  const spread = report.terms && report.basis && paybackSpread(report.terms, doubts[report.basis]);
   return (
     <>
       <PaybackSentence missing={report.missing} context={context} spread={spread} commissioned={site.commissioned} />
@@ -123,7 +123,9 @@ function PaybackAnswers({
       />
       {context && <BalanceChart slug={slug} context={context} spread={spread} />}
       {context && <WaysTable context={context} spread={spread} billsReport={billsReport} commissioned={site.commissioned} />}
-      {context && report.terms && <TornadoChart slug={slug} terms={report.terms} years={report.payback?.risingYears ?? null} />}
+      {context && report.terms && (
+        <TornadoChart slug={slug} terms={report.terms} doubts={spread!.doubts} years={report.payback?.risingYears ?? null} />
+      )}
       {context && <YearTable context={context} />}
       {context && <CashFlowSheet slug={slug} context={context} />}
     </div>

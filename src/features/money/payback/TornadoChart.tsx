@@ -1,7 +1,7 @@
 "use client";
 
 import { TornadoBars, tornadoHeight } from "@/charts";
-import { type PaybackTerms, type TornadoTerm, tornado, USUAL_DOUBTS } from "@/core/money";
+import { type PaybackDoubts, type PaybackTerms, type TornadoTerm, tornado } from "@/core/money";
 import { ChartFrame } from "@/features/kit/save/ChartFrame";
 import { number } from "@/wording/format";
 import { say } from "@/wording/screens/money-payback";
@@ -17,9 +17,19 @@ const NAMES: Readonly<Record<TornadoTerm, (by: number) => string>> = {
 };
 
 /** What matters most for the payback. */
-export function TornadoChart({ slug, terms, years }: { slug: string; terms: PaybackTerms; years: number | null }) {
+export function TornadoChart({
+  slug,
+  terms,
+  doubts,
+  years,
+}: {
+  slug: string;
+  terms: PaybackTerms;
+  doubts: PaybackDoubts;
+  years: number | null;
+}) {
   if (years === null) return null;
-  const bars = tornado(terms, USUAL_DOUBTS);
+  const bars = tornado(terms, doubts);
   const rows = bars.map((bar) => ({
     key: bar.term,
     name: NAMES[bar.term](bar.by),

@@ -1,4 +1,5 @@
 import type { Site } from "../../../site";
+import { meanYear } from "../over-years";
 import { type CaseTemplate, everyYear, moneyInput, nameplateW, now, plainSide } from "../template";
 
 const USUAL_RATE_PER_DAY = 0.0006;
@@ -28,24 +29,34 @@ export const cleaningPlan: CaseTemplate = {
       most: 50,
     },
   ],
-  async sides(site, figures, simulate, facts) {
+  async sides(site, figures, _simulate, facts, simulateYears) {
     const dirty: Site = {
       ...site,
       models: { ...site.models, soiling: "build-up" },
       soiling: { ...site.soiling, ratePerDayFrac: figures.rate! / 100, cleaningRainMm: figures.rain! },
     };
-    const sides = [plainSide({ code: "leave-it-to-the-rain" }, await simulate(dirty), facts)];
-    const chosen: string[] = [];
+    const rained = await simulateYears(dirty);
+    const sides = [plainSide({ code: "leave-it-to-the-rain" }, meanYear(rained), facts)];
+    const tried = new Map<string, readonly (readonly number[])[]>();
+    const washedOn = async (days: readonly string[]): Promise<readonly (readonly number[])[]> => {
+      const key = [...days].sort().join();
+      const known = tried.get(key) ?? (await simulateYears(dirty, { cleanings: onEachYear(days) }));
+      tried.set(key, known);
+      return known;
+    };
+    const years = rained.length;
+    let chosen: string[] = [];
+    let withoutYear = Array.from({ length: years }, (): string[] => []);
     for (let times = 1; times <= MOST_A_YEAR; times++) {
-      // One after the other: the day that brings most beside those already chosen.
-      let best = { day: "", months: sides.at(-1)!.monthsKwh };
-      for (const day of TRIED.filter((each) => !chosen.includes(each))) {
-        const months = await simulate(dirty, { cleanings: onEachYear([...chosen, day]) });
-        if (best.day === "" || total(months) > total(best.months)) best = { day, months };
-      }
-      chosen.push(best.day);
+      // The plan that is named uses all years; what it is worth in a year is told by the plan that the other years would have made.
+      chosen = await bestNext(chosen, washedOn, null);
+      const next: string[][] = [];
+      for (const [year, days] of withoutYear.entries()) next.push(years > 1 ? await bestNext(days, washedOn, year) : chosen);
+      withoutYear = next;
+      const months: (readonly number[])[] = [];
+      for (const [year, days] of withoutYear.entries()) months.push((await washedOn(days))[year]!);
       sides.push(
-        plainSide({ code: "cleaned", timesAYear: times, monthDays: [...chosen].sort() }, best.months, facts, {
+        plainSide({ code: "cleaned", timesAYear: times, monthDays: [...chosen].sort() }, meanYear(months), facts, {
           perYear: [everyYear("cleaning", times * figures.each!)],
         }),
       );
@@ -53,6 +64,21 @@ export const cleaningPlan: CaseTemplate = {
     return sides;
   },
 };
+
+/** One day more: the one that brings most beside those already chosen, over all years but one (null: over all). */
+async function bestNext(
+  chosen: readonly string[],
+  washedOn: (days: readonly string[]) => Promise<readonly (readonly number[])[]>,
+  without: number | null,
+): Promise<string[]> {
+  let best = { day: "", kwh: Number.NEGATIVE_INFINITY };
+  for (const day of TRIED.filter((each) => !chosen.includes(each))) {
+    const years = await washedOn([...chosen, day]);
+    const kwh = years.reduce((sum, months, year) => sum + (year === without ? 0 : total(months)), 0);
+    if (kwh > best.kwh) best = { day, kwh };
+  }
+  return [...chosen, best.day];
+}
 
 /** The year of weather may be any. */
 const YEARS = Array.from({ length: 60 }, (_, k) => 1990 + k);

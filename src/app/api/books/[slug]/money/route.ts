@@ -1,6 +1,6 @@
 import { answer } from "@/app/answer";
 import { moneyReportSchema } from "@/contracts/money";
-import { paybackSpread, USUAL_DOUBTS } from "@/core/money";
+import { paybackSpread } from "@/core/money";
 import { bookBySlug } from "@/usecases/books";
 import { house } from "@/wiring";
 
@@ -9,9 +9,9 @@ export function GET(request: Request, { params }: { params: Promise<{ slug: stri
   return answer(request, async () => {
     const { books, askAndWait } = house();
     const book = await bookBySlug(books, (await params).slug);
-    const { report, billsReport, comparison } = await askAndWait(book, "money", {});
+    const { report, billsReport, comparison, doubts } = await askAndWait(book, "money", {});
     const { terms, ...figures } = report;
-    const breakEven = terms && paybackSpread(terms, USUAL_DOUBTS);
+    const breakEven = terms && report.basis && paybackSpread(terms, doubts[report.basis]);
     return Response.json({ ...moneyReportSchema.parse(figures), breakEven, bills: billsReport, plans: comparison });
   });
 }

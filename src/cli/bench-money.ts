@@ -6,12 +6,12 @@ import {
   type CaseInput,
   decide,
   Exact,
+  extraWorthAt,
   loanSchedule,
   meanYear,
   sumOf,
   tariffRises,
   wholeYears,
-  worthAt,
 } from "@/core/money";
 import type { Site } from "@/core/site";
 import { monthBins } from "@/core/time";
@@ -41,7 +41,7 @@ export async function caseBench(
   if (!inputs) throw new CliRefusal(`--case ${id}: ${words.notFor}`);
   const figures = figuresOf(inputs, words.inputs, options.with);
   const { running } = site.money;
-  const perKwh = options.price ?? worthAt(site, running.horizonYears, facts)?.perKwh;
+  const perKwh = options.price ?? extraWorthAt(site, running.horizonYears, facts)?.perKwh;
   if (perKwh === undefined) throw new CliRefusal(say.noPriceOfAKwhGive);
   const bins = monthBins(prepared.weather.axis, site.place.timeZone);
   const years = (changed: Site, more: YieldOptions = {}): Promise<number[][]> =>
@@ -50,7 +50,7 @@ export async function caseBench(
   const terms = {
     currency: site.currency,
     perKwh,
-    rises: tariffRises(site, running.horizonYears, facts),
+    rises: extraWorthAt(site, running.horizonYears, facts)?.rises ?? tariffRises(site, running.horizonYears, facts),
     discountFrac: running.discountFrac,
     horizonYears: running.horizonYears,
   };

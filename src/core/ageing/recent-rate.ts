@@ -30,13 +30,13 @@ export function recentRate({ months }: MonthlyTrend): RecentRate | null {
   const one = new Float64Array(y.length).fill(1);
   const bent = (at: number): Float64Array => years.map((t) => Math.max(0, t - at / 12));
   let best: { readonly at: number; readonly loss: number } | null = null;
-  const scale = y.length < 2 * LEAST_MONTHS ? 1 : fit([one, years], y).scale;
+  const scale = y.length < 2 * LEAST_MONTHS ? 1 : fitLine([one, years], y).scale;
   for (let at = LEAST_MONTHS; at <= y.length - LEAST_MONTHS; at++) {
-    const loss = fit([one, years, bent(at)], y).lossAt(scale);
+    const loss = fitLine([one, years, bent(at)], y).lossAt(scale);
     if (!best || loss < best.loss) best = { at, loss };
   }
   if (!best) return null;
-  const { coefficients, errorOf, residuals } = fit([one, years, bent(best.at)], y);
+  const { coefficients, errorOf, residuals } = fitLine([one, years, bent(best.at)], y);
   const widened = Math.sqrt(togetherOf(residuals, MOST_TOGETHER));
   const [slope, bend] = [coefficients[1]!, coefficients[2]!];
   if (!(Math.abs(bend) > DEVIATIONS * widened * errorOf(Float64Array.of(0, 0, 1)))) return null;
@@ -48,7 +48,7 @@ export function recentRate({ months }: MonthlyTrend): RecentRate | null {
   };
 }
 
-const fit = (columns: readonly Float64Array[], y: Float64Array): ReturnType<typeof robustRidge> =>
+const fitLine = (columns: readonly Float64Array[], y: Float64Array): ReturnType<typeof robustRidge> =>
   robustRidge(
     columns.map((values) => ({ values, ...FREE })),
     y,

@@ -47,7 +47,7 @@ export {
 } from "./decisions";
 export { amountOf, Exact, minorDigits, quantity, roundTo, sumOf } from "./exact";
 export { type EnergyBasis, firstYearEnergy, type YearEnergy } from "./first-year";
-export { pricePerKwh, tariffRises, worthAt, yearlyKwhWorth } from "./kwh-worth";
+export { extraSelfUsedFrac, extraWorthAt, pricePerKwh, tariffRises, worthAt, yearlyKwhWorth } from "./kwh-worth";
 export { type Payback, type PaybackTerms, type PaybackYear, payback } from "./payback";
 export { type PriceTerms, priceIn, priceRises } from "./price-path";
 export { type MoneyChoices, type MoneyReport, moneyOf } from "./report";

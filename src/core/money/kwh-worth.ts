@@ -49,6 +49,18 @@ export function tariffRises(site: Priced, years: number, at: At = {}): number[] 
   return terms ? priceRises(terms, years) : Array.from({ length: years }, (_, k) => (1 + site.money.tariff.priceRisePerYearFrac) ** k);
 }
 
+/**
+ * Share of extra energy that is used on the spot, by the share of all that is. It comes while the array gives its usual, when a part of the use is covered already:
+ * none where none was used, all where all was, and less than the usual share between. Without the hours of use the square is the middle way.
+ */
+export const extraSelfUsedFrac = (selfUsedFrac: number): number => selfUsedFrac ** 2;
+
+/** What an extra kilowatt-hour is worth at a plant's age: mostly exported, where a part is. Null where no price is known. */
+export function extraWorthAt(site: Priced, years: number, at: At): ReturnType<typeof worthAt> {
+  const usual = at.selfUsedFrac ?? site.money.tariff.selfUsedFrac;
+  return worthAt(site, years, { ...at, selfUsedFrac: extraSelfUsedFrac(usual) });
+}
+
 /** What a kilowatt-hour is worth at a plant's age, a decimal numeral, and by what that rises; null where no price is known. */
 export function worthAt(site: Priced, years: number, at: At): { readonly perKwh: string; readonly rises: number[] } | null {
   const terms = priceTermsOf(site, at);

@@ -1,5 +1,6 @@
+import { site } from "@test/site-builder";
 import { describe, expect, it } from "vitest";
-import { type PaybackTerms, type PriceTerms, payback, priceIn, priceRises, tariffRises, worthAt } from ".";
+import { extraWorthAt, type PaybackTerms, type PriceTerms, payback, priceIn, priceRises, tariffRises, worthAt } from ".";
 
 const terms: PriceTerms = { importPerKwh: "0.30", exportPerKwh: "0.10", selfUsedFrac: 0.25, priceRisePerYearFrac: 0.03 };
 const price = (year: number, more: Partial<PriceTerms> = {}): number => priceIn({ ...terms, ...more }, year).toNumber();
@@ -62,4 +63,15 @@ it("twenty years of a fixed export price are worth a tenth less than if it rose 
   const risen = (1.02 ** 20 - 1) / 0.02;
   expect(fixed).toBeCloseTo(6000 * 0.5 * (0.2 * risen + 0.1 * 20), 0);
   expect(rising / fixed - 1).toBeGreaterThan(0.05);
+});
+
+describe("extra energy", () => {
+  const own = (selfUsedFrac: number) => site({ money: { tariff: { importPerKwh: "0.30", exportPerKwh: "0.08", selfUsedFrac } } });
+  const worth = (selfUsedFrac: number): number => Number(extraWorthAt(own(selfUsedFrac), 20, {})!.perKwh);
+
+  it("is worth its export where nothing is used, the price where all is, and less than the mean between", () => {
+    expect([worth(0), worth(1)]).toEqual([0.08, 0.3]);
+    expect(worth(0.4)).toBeCloseTo(0.16 * 0.3 + 0.84 * 0.08, 4);
+    expect(worth(0.4)).toBeLessThan(Number(worthAt(own(0.4), 20, {})!.perKwh));
+  });
 });

@@ -333,7 +333,11 @@ export function decisionWorking(decision: Decision<string>, perKwh: string, curr
     formula: "Σ (extra energy(year) × worth × (1 + rise)^(year − 1) − extra costs(year)) ÷ (1 + d)^year − extra cost now",
     inputs: [
       { name: "Extra energy, first year", value: `${number(decision.extraKwh)} kWh`, from: "the chain over the newest year of weather" },
-      { name: "Worth of a kWh", value: `${perKwh} ${currency}`, from: "terms" },
+      {
+        name: "Worth of an extra kWh",
+        value: `${perKwh} ${currency}`,
+        from: "terms; used on the spot by the square of the usual share, the rest exported",
+      },
       { name: "Extra cost now", value: `${money(decision.extraCost, 0)} ${currency}`, from: "as entered" },
       {
         name: "Turns at a price of",

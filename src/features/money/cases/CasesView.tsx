@@ -1,7 +1,7 @@
 "use client";
 
 import { useState } from "react";
-import { CASE_TEMPLATES, type CaseInput, type CaseTerms, worthAt } from "@/core/money";
+import { CASE_TEMPLATES, type CaseInput, type CaseTerms, extraWorthAt } from "@/core/money";
 import { NumberField } from "@/features/kit/fields/NumberField";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { Refused } from "@/features/kit/problems/ProblemList";
@@ -24,7 +24,7 @@ export function CasesView({ slug, site, facts, year, report }: MoneyProps) {
   const figures = Object.fromEntries((inputs ?? []).map((input) => [input.key, typed[id]?.[input.key] ?? input.value]));
   const { running } = site.money;
   // Worth at the plant's age: support may have ended by now, and what is used on the spot is the bills' where they tell.
-  const worth = worthAt(site, running.horizonYears, { ageYears: facts.ageYears, selfUsedFrac: report.terms?.selfUsedFrac });
+  const worth = extraWorthAt(site, running.horizonYears, { ageYears: facts.ageYears, selfUsedFrac: report.terms?.selfUsedFrac });
   const terms: CaseTerms = {
     currency: site.currency,
     perKwh: worth?.perKwh ?? "0",

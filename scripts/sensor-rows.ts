@@ -1,6 +1,9 @@
 import { type SensorPlant, sensorPlant } from "../simulators";
 import { simulate } from "./accuracy-rows";
 
+/** Plants from this number on judge; those below it were built with. */
+export const JUDGED_FROM = 1000;
+
 /** Ageing of one plant whose light is read by a sensor that is not true, beside its truth. */
 export interface SensorRow {
   readonly kind: SensorPlant["kind"];

@@ -36,15 +36,16 @@ export function recentRate({ months }: MonthlyTrend): RecentRate | null {
     if (!best || loss < best.loss) best = { at, loss };
   }
   if (!best) return null;
-  const { coefficients, errorOf, residuals } = fitLine([one, years, bent(best.at)], y);
+  const line = fitLine([one, years, bent(best.at)], y);
+  const { coefficients, residuals } = line;
   const widened = Math.sqrt(togetherOf(residuals, MOST_TOGETHER));
   const [slope, bend] = [coefficients[1]!, coefficients[2]!];
-  if (!(Math.abs(bend) > DEVIATIONS * widened * errorOf(Float64Array.of(0, 0, 1)))) return null;
+  if (!(Math.abs(bend) > DEVIATIONS * widened * line.errorOf(Float64Array.of(0, 0, 1)))) return null;
   return {
     fromMonth: months[best.at]!.key,
     beforeLog: slope,
     recentLog: slope + bend,
-    halfLog: Z_95 * widened * errorOf(Float64Array.of(0, 1, 1)),
+    halfLog: Z_95 * widened * line.errorOf(Float64Array.of(0, 1, 1)),
   };
 }
 

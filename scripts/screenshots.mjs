@@ -21,9 +21,9 @@ const VIEWS = [
     act: async (page) => {
       const position = page.getByRole("group", { name: "module 1" });
       for (const [label, value] of [
-        ["Light, W/m²", "165"],
-        ["Back, °C", "22"],
-        ["Isc, A", "0.8"],
+        ["Light, W/m²", "640"],
+        ["Back, °C", "38"],
+        ["Isc, A", "3.1"],
       ])
         await position.getByLabel(label).fill(value);
     },

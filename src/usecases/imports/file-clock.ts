@@ -10,6 +10,7 @@ export interface ReadClock {
   readonly labels: "start" | "end";
 }
 
+const LABEL_DAYS = 1100;
 const SHAPED = ["energy_kwh", "power_w", "ghi_w_m2", "poa_w_m2", "counter_kwh"];
 
 /** Finds a file's clock from its own sunlight; `file` was read as if its times were UTC. Leaves the zone open where there is too little to tell by. */
@@ -34,7 +35,9 @@ export function readClock(file: SeriesFile, site: Site, options: ImportOptions, 
 /** Which end of an interval a weather file with offsets marks, told from its clear mornings and afternoons; start where nothing tells. */
 export function readLabels(file: SeriesFile, site: Site, log: ProblemLog): "start" | "end" {
   const pages = file.series.find(({ quantity }) => quantity === "ghi_w_m2");
-  const series = pages && joinPages({ ...pages, meterId: "" });
+  // Clear days of the last years tell it: a long record need not be laid out whole.
+  const last = pages && [...pages.days].sort(([a], [b]) => a - b).slice(-LABEL_DAYS);
+  const series = pages && last && joinPages({ ...pages, meterId: "", days: new Map(last) });
   const found = series && labelEvidence(series.axis, series.values, site.place);
   if (!found?.isSure || found.labels === "start") return "start";
   log.add("labels-by-clearness", "notice", {}, { days: found.days });

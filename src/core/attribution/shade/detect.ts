@@ -102,7 +102,8 @@ export function shadeEvidence(frame: AttributionFrame, expectedKwh: Float64Array
 function addToYear(fields: Map<number, Map<string, number[]>>, field: number, year: string, ratio: number): void {
   const own = fields.get(field) ?? new Map<string, number[]>();
   fields.set(field, own);
-  own.set(year, [...(own.get(year) ?? []), ratio]);
+  if (!own.has(year)) own.set(year, []);
+  own.get(year)!.push(ratio);
 }
 
 /** What stands before an array stands there each year: in every year that tells of a field it is low. */

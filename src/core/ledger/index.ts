@@ -12,4 +12,4 @@ export { lineWithTransfers } from "./line-transfers";
 export { type MeteredOnAxis, type MeterSeries, meteredOnto, mostEnergyKwh } from "./metered";
 export { ageAtMiddleOf, toleranceFrac, type WeatherColumns, weatherTerms } from "./tolerance";
 export { type PostingTransfer, withTransfers } from "./transfers";
-export { largestLosses, type Verdict, verdictOf } from "./verdict";
+export { largestLosses, type Tolerances, type Verdict, verdictOf } from "./verdict";

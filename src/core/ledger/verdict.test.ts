@@ -36,6 +36,8 @@ describe("what to do with a line", () => {
   });
 });
 
+const TOLERANCES = { page: 0.02, line: 0.05 };
+
 describe("the sentence above a page", () => {
   const months = [
     line({ key: "2024-01", unexplainedKwh: 10 }),
@@ -44,20 +46,29 @@ describe("the sentence above a page", () => {
   ];
 
   it("two hundredths are within what instruments tell, on both sides", () => {
-    const kind = (unexplainedKwh: number) => verdictOf(line({ unexplainedKwh }), months, 0.02).kind;
+    const kind = (unexplainedKwh: number) => verdictOf(line({ unexplainedKwh }), months, TOLERANCES).kind;
     expect([20, 20.1, -20, -20.1].map(kind)).toEqual(["settled", "short", "settled", "over"]);
   });
 
+  it("a line that surely lacks something is not swallowed by its year", () => {
+    const lacking = (unexplainedKwh: number) => [...months, line({ key: "2024-04", unexplainedKwh })];
+    const kind = (lines: ReturnType<typeof lacking>, all = 15) => verdictOf(line({ unexplainedKwh: all }), lines, TOLERANCES).kind;
+    expect([kind(lacking(50)), kind(lacking(50.1))]).toEqual(["settled", "short"]);
+    // Where all together is above, no month makes it short.
+    expect(kind(lacking(60), -5)).toBe("settled");
+  });
+
   it("names the month that holds most of it, on its side", () => {
-    const worst = (unexplainedKwh: number) => (verdictOf(line({ unexplainedKwh }), months, 0.02) as { worstKey: string | null }).worstKey;
+    const worst = (unexplainedKwh: number) =>
+      (verdictOf(line({ unexplainedKwh }), months, TOLERANCES) as { worstKey: string | null }).worstKey;
     expect([worst(60), worst(-60), worst(0)]).toEqual(["2024-02", "2024-03", null]);
-    expect(verdictOf(line({ unexplainedKwh: 60 }), [], 0.02)).toMatchObject({ worstKey: null });
-    expect(verdictOf(line({ unexplainedKwh: 60 }), [line({ unexplainedKwh: null })], 0.02)).toMatchObject({ worstKey: null });
+    expect(verdictOf(line({ unexplainedKwh: 60 }), [], TOLERANCES)).toMatchObject({ worstKey: null });
+    expect(verdictOf(line({ unexplainedKwh: 60 }), [line({ unexplainedKwh: null })], TOLERANCES)).toMatchObject({ worstKey: null });
   });
 
   it("names the three largest losses, and gains are none", () => {
     const accountsKwh = { ...none, snow: 5, soiling: 9, temperature: 30, inverter: 20, orientation: -50 };
-    const { largest } = verdictOf(line({ accountsKwh }), [], 0.02) as { largest: unknown };
+    const { largest } = verdictOf(line({ accountsKwh }), [], TOLERANCES) as { largest: unknown };
     expect(largest).toEqual([
       { account: "temperature", kwh: 30 },
       { account: "inverter", kwh: 20 },
@@ -66,7 +77,7 @@ describe("the sentence above a page", () => {
   });
 
   it("says what is missing in all, and what of it was not read", () => {
-    expect(verdictOf(line({ meteredKwh: 900, dataGapKwh: 60, unexplainedKwh: 40 }), [], 0.02)).toMatchObject({
+    expect(verdictOf(line({ meteredKwh: 900, dataGapKwh: 60, unexplainedKwh: 40 }), [], TOLERANCES)).toMatchObject({
       kind: "short",
       missingKwh: 100,
       dataGapKwh: 60,
@@ -77,9 +88,9 @@ describe("the sentence above a page", () => {
   });
 
   it("without weather or without readings it says that", () => {
-    expect(verdictOf(line({ referenceKwh: 0 }), [], 0.02).kind).toBe("no-weather");
-    expect(verdictOf(line({ referenceKwh: Number.NaN }), [], 0.02).kind).toBe("no-weather");
-    expect(verdictOf(line({ meteredKwh: null }), [], 0.02)).toMatchObject({ kind: "no-readings", expectedKwh: 1000 });
-    expect(verdictOf(line({ unexplainedKwh: null }), [], 0.02).kind).toBe("no-readings");
+    expect(verdictOf(line({ referenceKwh: 0 }), [], TOLERANCES).kind).toBe("no-weather");
+    expect(verdictOf(line({ referenceKwh: Number.NaN }), [], TOLERANCES).kind).toBe("no-weather");
+    expect(verdictOf(line({ meteredKwh: null }), [], TOLERANCES)).toMatchObject({ kind: "no-readings", expectedKwh: 1000 });
+    expect(verdictOf(line({ unexplainedKwh: null }), [], TOLERANCES).kind).toBe("no-readings");
   });
 });

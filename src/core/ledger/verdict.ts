@@ -1,5 +1,6 @@
 import type { LedgerAccount } from "../accounts";
 import { type LedgerLine, ledgerPostings } from "./ledger";
+import { lineState } from "./line-state";
 
 /** The sentence above a ledger page, as facts; the interface words it. */
 export type Verdict =
@@ -22,13 +23,23 @@ export interface Posting {
   readonly kwh: number;
 }
 
-/** What a page of ledger lines says. `lines` are the page's months, `sum` their total; a remainder within `toleranceFrac` of what was expected is settled. */
-export function verdictOf(sum: LedgerLine, lines: readonly LedgerLine[], toleranceFrac: number): Verdict {
+/** Shares of the expected energy within which a difference says nothing: of the page, and of one of its lines. */
+export interface Tolerances {
+  readonly page: number;
+  readonly line: number;
+}
+
+/**
+ * What a page of ledger lines says. `lines` are the page's months, `sum` their total. A remainder within the page's tolerance is settled, unless a line of its
+ * own asks for a look: what one month surely lacks, a year must not swallow.
+ */
+export function verdictOf(sum: LedgerLine, lines: readonly LedgerLine[], { page, line }: Tolerances): Verdict {
   if (!(sum.referenceKwh > 0)) return { kind: "no-weather" };
   const largest = largestLosses(sum);
   if (sum.meteredKwh === null || sum.unexplainedKwh === null) return { kind: "no-readings", expectedKwh: sum.expectedKwh, largest };
   const remainder = sum.unexplainedKwh;
-  const tellable = Math.abs(remainder) > toleranceFrac * sum.expectedKwh;
+  const asks = remainder > 0 && lines.some((each) => lineState(each, line) === "look");
+  const tellable = asks || Math.abs(remainder) > page * sum.expectedKwh;
   return {
     kind: tellable ? (remainder > 0 ? "short" : "over") : "settled",
     expectedKwh: sum.expectedKwh,

@@ -1,7 +1,13 @@
-import { toleranceFrac } from "@/core/ledger";
+import { type Tolerances, toleranceFrac } from "@/core/ledger";
 import type { LedgerContext } from "@/wording/workings/ledger-workings";
 
 const isMonth = (key: string): boolean => /^\d{4}-\d{2}$/.test(key);
+
+/** Tolerances of a page and of its lines. */
+export const pageTolerances = (context: LedgerContext, lines: readonly { readonly key: string }[]): Tolerances => ({
+  page: spanTolerance(context, lines),
+  line: spanTolerance(context, lines.slice(-1)),
+});
 
 /**
  * Share of the expected energy of some lines within which a difference says nothing: months, or years of twelve. All years together are judged at the age of

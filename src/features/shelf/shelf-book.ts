@@ -1,6 +1,6 @@
 import type { SetAsideReason } from "@/contracts/standing";
 import { type LedgerLine, verdictOf } from "@/core/ledger";
-import { spanTolerance } from "@/features/ledger/span-tolerance";
+import { pageTolerances } from "@/features/ledger/span-tolerance";
 import type { LedgerContext } from "@/wording/workings/ledger-workings";
 
 export interface ShelfBook {
@@ -23,4 +23,4 @@ export interface ShelfBook {
 
 /** More is missing of the last year than instruments and model can be off. */
 export const isShort = ({ line, months, context }: ShelfBook): boolean =>
-  line !== null && context !== null && verdictOf(line, months, spanTolerance(context, months)).kind === "short";
+  line !== null && context !== null && verdictOf(line, months, pageTolerances(context, months)).kind === "short";

@@ -4,7 +4,7 @@ import { verdictOf } from "@/core/ledger";
 import { pricePerKwh } from "@/core/money";
 import { LedgerPage, type LedgerView } from "@/features/ledger/LedgerPage";
 import { LEDGER_VIEWS } from "@/features/ledger/ledger-views";
-import { spanTolerance } from "@/features/ledger/span-tolerance";
+import { pageTolerances } from "@/features/ledger/span-tolerance";
 import { runForPage } from "@/usecases/attribution";
 import { type LedgerPageInput, ledgerPage } from "@/usecases/keeping";
 import { driftInWords } from "@/wording/keeping";
@@ -54,7 +54,7 @@ export default async function LedgerChapter({ params, searchParams }: Props) {
         lines={page.lines}
         months={page.months}
         sum={page.sum}
-        verdict={verdictOf(page.sum, page.lines, spanTolerance(context, page.lines))}
+        verdict={verdictOf(page.sum, page.lines, pageTolerances(context, page.lines))}
         glance={id === "spread" && calendar && page.lines.length > 0 ? await ask(book, "glance", { year: page.selected }) : null}
         view={await chosen()}
         posting={page.posting}

@@ -96,7 +96,7 @@ export const ageingReportSchema = z.strictObject({
   index: z.array(z.number().nullable()),
   /** Changes between days a year apart: index of the first day, and the change a year as a share. */
   pairs: z.array(z.strictObject({ day: z.number().int(), changeFrac: z.number() })),
-  /** Medians of the bootstrap samples in steps of 2.5 %, as losses a year: the fan. */
+  /** The rate's whole doubt in steps of 2.5 %, as losses a year: medians of the bootstrap samples, widened by what the light leaves open. */
   fan: z.array(z.number()),
   yearTotals: z.array(z.strictObject({ key: z.string(), kwh: z.number() })),
   ageAtStartYears: z.number(),

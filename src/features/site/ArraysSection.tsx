@@ -113,7 +113,9 @@ function ArrayFields({ form, site, i }: { form: SiteForm; site: SiteDocument; i:
         <OpenNumber form={form} label={say.rowsOfModules} path={`${path}.rows`} placeholder={layoutOf(site, array.id)?.rows} />
         <MountingChoice form={form} path={path} />
         <NumberField label={say.lowerEdgeUpM} {...form.getInputProps(`${path}.baseHeightM`)} />
-        <OpenNumber form={form} label={say.rowToRowM} path={`${path}.rowPitchM`} placeholder={layoutOf(site, array.id)?.pitch} />
+        {array.mounting === "open-rack" && (
+          <OpenNumber form={form} label={say.rowToRowM} path={`${path}.rowPitchM`} placeholder={layoutOf(site, array.id)?.pitch} />
+        )}
         <div className={styles.pair}>
           <OpenNumber form={form} label="East, m" path={`${path}.eastM`} placeholder={layoutOf(site, array.id)?.east} />
           <OpenNumber form={form} label="North" unit="m" path={`${path}.northM`} placeholder="0" />

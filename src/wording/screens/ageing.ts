@@ -29,7 +29,7 @@ export const say = catalogue({
   daysWithLittleDirtAfterSettling: "days with little dirt, after settling",
   indexThroughTheWeather: "Index through the weather",
   meteredOverExpectedWithoutAgeingBy:
-    "metered over expected without ageing, by day; the fan holds 95 of 100 bootstrap samples, the bar the interval of the level",
+    "metered over expected without ageing, by day; the fan is the interval of the rate, the bar that of the level",
   meteredOfTheTwelveMonthsUnread: "Σ metered of the twelve months, unread time stretched by the months' read share",
   theLedgerYearsWithAMonth: "the ledger; years with a month missing are left out",
   theLedgerOfThisBook: "The ledger of this book.",

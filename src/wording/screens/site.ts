@@ -17,7 +17,7 @@ export const say = catalogue({
   fallsFromC: "Rating falls from, °C",
   byPercentAK: "by, % a kelvin",
   warmerThanTheAirK: "Warmer than the air, K",
-  transformerNoLoadW: "Transformer, W day and night",
+  transformerNoLoadW: "Transformer draws, W",
   exportLimitOfTheSiteW: "Export limit of the site, W",
   rowToRowM: "Row to row, m",
   lowerEdgeUpM: "Lower edge up, m",

@@ -11,7 +11,7 @@ import { cleaningDates, readEvents } from "@/formats/events-csv";
 import { parseSiteText } from "@/formats/site-json";
 import { inspectFile, joinPages } from "@/usecases/imports";
 import { type OpenLedger, openLedger, type StoredSeries } from "@/usecases/ledger";
-import { cleanSeries, cleanSparse, examineBook, weatherStrip } from "@/usecases/quality";
+import { cleanSeries, cleanSparse, examineBook, expectedOf, weatherStrip } from "@/usecases/quality";
 import { say } from "@/wording/cli";
 import { inPlainText } from "@/wording/problems";
 import { type CliOptions, needed, oneOf } from "./arguments";
@@ -169,7 +169,13 @@ export async function ledgerFromFiles(options: CliOptions): Promise<FileLedger> 
   const toMonth = monthOf(options.to, "to");
   const input = { site, weather, sparse, promise, cleanings, ...(fromMonth ? { fromMonth } : {}), ...(toMonth ? { toMonth } : {}) };
   const untreated = openLedger({ ...input, production: raw });
-  const examined = { site, ledger: untreated, production: raw, weather: weather.map((series) => weatherStrip(series, site)), sparse };
+  const examined = {
+    site,
+    expected: expectedOf(untreated),
+    production: raw,
+    weather: weather.map((series) => weatherStrip(series, site)),
+    sparse,
+  };
   const found = examineBook({ ...examined, decisions: [] });
   const decisions = acceptedOf(found, options);
   if (decisions.length === 0) return { ...untreated, site, notices, examination: found, entries, production: raw };

@@ -14,12 +14,18 @@ const MOST_BOOKS = 8;
 /** What is too large to be kept stays this long, for the questions that come together. */
 const MOMENT_MS = 15_000;
 
+/** Asks for what is worked out of a book, from the cache where it is; dropped where its columns are in the way. */
+export interface ByBook<T> {
+  (book: Book): Promise<T>;
+  drop(id: string): void;
+}
+
 /** What is worked out of a book, cached for the last few: the book's version, with whatever else it hangs on, tells when it is out of date. */
 export function byBook<T>(
   make: (book: Book) => Promise<T>,
   keyOf: (book: Book) => string | Promise<string> = () => "",
   { most = MOST_BOOKS, mostBytes = Number.POSITIVE_INFINITY, bytesOf = () => 0 }: CacheOptions<T> = {},
-): (book: Book) => Promise<T> {
+): ByBook<T> {
   const cache = new LRUCache<string, { readonly key: string; readonly made: Promise<T>; bytes: number }>({ max: most, ttlAutopurge: true });
 
   /** Keeps the latest within bounds; the one just made goes too, after a moment, where it is too large alone. */
@@ -32,7 +38,7 @@ export function byBook<T>(
     while (cache.size > 1 && all() > mostBytes) cache.pop();
   }
 
-  return async (book) => {
+  const of = async (book: Book): Promise<T> => {
     const key = `${book.version} ${await keyOf(book)}`;
     const cached = cache.get(book.id);
     if (cached?.key === key) return cached.made;
@@ -44,4 +50,5 @@ export function byBook<T>(
     );
     return made;
   };
+  return Object.assign(of, { drop: (id: string): void => void cache.delete(id) });
 }

@@ -3,7 +3,7 @@ import { giveBack } from "@/data";
 import type { Book } from "@/usecases/books";
 import type { EntryStore } from "@/usecases/field-book";
 import { type OpenLedger, openLedger, type ReadingStore } from "@/usecases/ledger";
-import { cleanSeries, cleanSparse, type DecisionStore, examineBook, weatherStrip } from "@/usecases/quality";
+import { cleanSeries, cleanSparse, type DecisionStore, examineBook, expectedOf, weatherStrip } from "@/usecases/quality";
 import { byBook } from "./cache";
 
 export type LedgerOf = (book: Book) => Promise<OpenLedger>;
@@ -11,6 +11,9 @@ export type ExaminationOf = (book: Book) => Promise<Examination>;
 
 /** Open ledgers that a thread keeps: a dozen books of a decade by hours, or one by five minutes. */
 const MOST_LEDGER_BYTES = 160 * 1024 * 1024;
+
+/** A record of this size is opened anew after an examination rather than held beside it. */
+const LONG_LEDGER_BYTES = 64 * 1024 * 1024;
 
 /** Bytes of the interval columns behind an open ledger. */
 function ledgerBytes({ weather, run, metered, meters, partMeters }: OpenLedger): number {
@@ -54,8 +57,14 @@ export function ledgerCache(
     undefined,
     { mostBytes: MOST_LEDGER_BYTES, bytesOf: ledgerBytes },
   );
-  const examinationOf = byBook(async (book) => {
+  /** What the model owes; the other columns of a long record go before the examination brings its own. */
+  const expectedAlone = async (book: Book): Promise<ReturnType<typeof expectedOf>> => {
     const ledger = await ledgerOf(book);
+    if (ledgerBytes(ledger) > LONG_LEDGER_BYTES) ledgerOf.drop(book.id);
+    return expectedOf(ledger);
+  };
+  const examinationOf = byBook(async (book) => {
+    const expected = await expectedAlone(book);
     const weather: WeatherStrip[] = [];
     // One after the other: a column of a long record is gone before the next comes.
     for await (const series of readings.eachSeriesOf(book.id, "weather")) weather.push(weatherStrip(series, book.site));
@@ -64,7 +73,7 @@ export function ledgerCache(
       readings.sparseOf(book.id),
       decisions.of(book.id),
     ]);
-    return examineBook({ site: book.site, ledger, production, weather, sparse, decisions: decided });
+    return examineBook({ site: book.site, expected, production, weather, sparse, decisions: decided });
   });
   return { ledgerOf, examinationOf };
 }

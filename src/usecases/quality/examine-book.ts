@@ -9,7 +9,8 @@ import { cleanSeries, cleanSparse, counterKeyOf, findingKeyOf, seriesKeyOf } fro
 
 export interface ExaminationInput {
   readonly site: Site;
-  readonly ledger: OpenLedger;
+  /** What the model owes; null without weather. */
+  readonly expected: ExpectedSeries | null;
   readonly production: readonly StoredSeries[];
   /** The days of each weather column, which are all that is told of it. */
   readonly weather: WeatherStrip[];
@@ -17,7 +18,8 @@ export interface ExaminationInput {
   readonly decisions: readonly Decision[];
 }
 
-const expectedOf = ({ run }: OpenLedger): ExpectedSeries | null => run && { axis: run.axis, kwh: run.expectedKwh };
+/** All that an examination needs of a ledger, whose other columns may go. */
+export const expectedOf = ({ run }: Pick<OpenLedger, "run">): ExpectedSeries | null => run && { axis: run.axis, kwh: run.expectedKwh };
 
 /** A meter of some of the arrays: their part of the site, and the share of what the site owes that falls to them by nameplate. */
 function partOf(meterId: string, site: Site, expected: ExpectedSeries | null): { site: Site; expected: ExpectedSeries | null } {
@@ -29,9 +31,8 @@ function partOf(meterId: string, site: Site, expected: ExpectedSeries | null): {
 }
 
 /** Examines every production series of a book: findings with what was decided, days raw and clean, and the spans between hand readings. */
-export function examineBook({ site, ledger, production, weather, sparse, decisions }: ExaminationInput): Examination {
+export function examineBook({ site, expected, production, weather, sparse, decisions }: ExaminationInput): Examination {
   const started = performance.now();
-  const expected = expectedOf(ledger);
   const clean = cleanSeries(production, decisions, site);
   const findings = [
     ...production.flatMap((series) => {

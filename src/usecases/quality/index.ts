@@ -1,5 +1,5 @@
 export { acceptedFor, cleanSeries, cleanSparse, counterKeyOf, findingKeyOf, seriesKeyOf } from "./clean";
 export { decide } from "./decide";
-export { examineBook, seriesFindings, weatherStrip } from "./examine-book";
+export { examineBook, expectedOf, seriesFindings, weatherStrip } from "./examine-book";
 export { type HealthBasis, healthBasis } from "./health-basis";
 export type { DecisionStore } from "./ports";

@@ -36,6 +36,12 @@ describe("hours in which a plant was up", () => {
     expect(own("strings").up).toBe(own("strings").lit);
   });
 
+  it("are not told by monthly figures, which show no standstill", () => {
+    const read = new Uint8Array(axis.count).fill(1);
+    expect(upByMonth(evidence({ frame: { ...frame, read, resolution: "months" } })).size).toBe(0);
+    expect(upByMonth(evidence({ frame: { ...frame, read, resolution: "days" } })).size).toBeGreaterThan(0);
+  });
+
   it("of parts that are read apart are weighed by their rating, in months in which all were", () => {
     const of = (up: number, month = "2021-08") => new Map([[month, { up, lit: 100 }]]);
     const parts = [

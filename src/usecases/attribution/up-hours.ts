@@ -11,10 +11,11 @@ const COUNTED_FRAC = 0.05;
 
 /**
  * Hours by local month. A whole inverter or module inverter that is out takes the share of the rating behind it; a string out takes energy, not time, and
- * what a limit from outside cut is neither.
+ * what a limit from outside cut is neither. Monthly figures show no standstill: nothing is told of them.
  */
 export function upByMonth({ frame, outages, strings }: Pick<RunEvidence, "frame" | "outages" | "strings">): Map<string, UpHours> {
   const out = new Map<string, UpHours>();
+  if (frame.resolution === "months") return out;
   const units = strings.filter(({ part }) => part.kind !== "strings");
   for (let i = 0; i < frame.axis.count; i++) {
     if (!(frame.openKwh[i]! > COUNTED_FRAC * frame.ratedKwh) || frame.read[i] === 0) continue;

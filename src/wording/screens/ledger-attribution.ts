@@ -123,8 +123,9 @@ export const say = catalogue({
   shareOfTheExpectedEnergy: "share of the expected energy",
   ratiosOfSumsAMeanOf: "Ratios of sums; a mean of ratios is never taken.",
   noReadingsYetSoNothingCan: "No readings yet, so nothing can be indicated.",
-  performanceRatioOverAllYearsAt: (share: string, share2: string, share3: string) =>
-    `Performance ratio ${share} over all years, ${share2} at 25 °C; the plant was ready for ${share3} of the hours with light.`,
+  performanceRatioOverAllYearsAt: (share: string, share2: string) => `Performance ratio ${share} over all years, ${share2} at 25 °C; `,
+  readyForOfTheHours: (share: string) => `the plant was ready for ${share} of the hours with light.`,
+  readinessIsNotKnown: "how long it was ready is not known: monthly figures show no standstill.",
   tiltInTheBook: "tilt in the book",
   takeItAsARevision: "Take it as a revision",
   planeAsTheReadingsShowIt: "plane as the readings show it",

@@ -162,11 +162,8 @@ export function IndicatorsView({ indicators, lines }: Props) {
       <p className={chapter.verdict}>
         {all?.performanceRatio == null
           ? say.noReadingsYetSoNothingCan
-          : say.performanceRatioOverAllYearsAt(
-              share(all.performanceRatio),
-              share(all.temperatureCorrectedRatio),
-              share(all.availabilityByTimeFrac),
-            )}
+          : say.performanceRatioOverAllYearsAt(share(all.performanceRatio), share(all.temperatureCorrectedRatio)) +
+            (all.availabilityByTimeFrac === null ? say.readinessIsNotKnown : say.readyForOfTheHours(share(all.availabilityByTimeFrac)))}
       </p>
       <IndicatorsTable names={columns.map(({ name }) => name)} shown={shown} cells={cells} all={all} />
     </>

@@ -86,7 +86,15 @@ export const ageingReportSchema = z.strictObject({
     })
     .nullable(),
   plannedPerYearFrac: z.number(),
-  warranty: z.strictObject({ years: z.number(), firstYearFrac: z.number(), perYearFrac: z.number() }).nullable(),
+  warranty: z
+    .strictObject({
+      years: z.number(),
+      firstYearFrac: z.number(),
+      perYearFrac: z.number(),
+      steps: z.array(z.strictObject({ untilYears: z.number(), frac: z.number() })),
+      toleranceFrac: z.number(),
+    })
+    .nullable(),
   methods: z.array(method),
   filters: z.array(z.strictObject({ name: z.string(), days: z.number().int(), perYearFrac: z.number().nullable() })),
   /** Days that the reading is made of; fewer filters are used where too few days would be left. */

@@ -254,7 +254,17 @@ export const siteSchema = z
     soiling: soilingSchema.prefault({}),
     ageing: ageingSchema.prefault({}),
     warranty: z
-      .strictObject({ years: z.number().positive().max(60), ...ageingFields })
+      .strictObject({
+        years: z.number().positive().max(60),
+        ...ageingFields,
+        steps: upTo(
+          z.strictObject({ untilYears: z.number().positive().max(60), frac: frac.gt(0.3, say.isAShareWrite972) }),
+          LIMITS.tiltSteps,
+        )
+          .refine((steps) => steps.every(({ untilYears }, k) => k === 0 || untilYears > steps[k - 1]!.untilYears), say.stepsRiseInYears)
+          .default([]),
+        toleranceFrac: frac.max(0.2, say.aToleranceIsAShare).default(0),
+      })
       .nullable()
       .default(null),
     promise: promiseSchema.nullable().default(null),

@@ -100,6 +100,8 @@ export const say = catalogue({
     "a light source is one of station-a, station-b, station-c, reference-cell, satellite, reanalysis, neighbour, unknown",
   lowLightLoss: "the efficiency lost at 200 W/m² lies between a gain of 2 % and a loss of 20 %: write 0.03 for 3 %",
   aShareOfTheRatingAK: "a share of the rating a kelvin: write 0.025 for 2.5 % a kelvin",
+  stepsRiseInYears: "steps of a warranty rise in years: 10: 90, 25: 80",
+  aToleranceIsAShare: "a rating's tolerance is a share up to 0.2: write 0.03 for 3 %",
   fromRowToRow: "distance from row to row",
   lengthAlongTheFrame: "length along the frame",
   lengthAlongTheBase: "length along the base",

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { guaranteedFrac, type ModuleLevel, moduleLevel, readAgeing, warrantyVerdict } from ".";
+import { guaranteedFrac, type ModuleLevel, moduleLevel, rateVerdict, readAgeing, warrantyVerdict } from ".";
 
 const warranty = { firstYearFrac: 0.02, perYearFrac: 0.005 };
 
@@ -31,6 +31,29 @@ const levelOf = (years: number, parts = {}, standardFrac = 0.01): ModuleLevel =>
 describe("what is guaranteed", () => {
   it("is the first year's share, then a line", () => {
     expect([0, 0.5, 1, 11].map((age) => guaranteedFrac(warranty, age))).toEqual([0.98, 0.98, 0.98, 0.98 - 0.05]);
+  });
+});
+
+describe("a warranty by steps", () => {
+  const steps = {
+    ...warranty,
+    steps: [
+      { untilYears: 10, frac: 0.9 },
+      { untilYears: 25, frac: 0.8 },
+    ],
+    toleranceFrac: 0,
+  };
+
+  it("guarantees a level until an age, and the last one's beyond", () => {
+    expect([0, 10, 10.1, 25, 26].map((age) => guaranteedFrac(steps, age))).toEqual([0.9, 0.9, 0.8, 0.8, 0.8]);
+  });
+
+  it("guarantees no rate, and its tolerance comes off the rating", () => {
+    const { reading: own } = reading(5);
+    expect(rateVerdict(own, steps)).toBeNull();
+    expect(rateVerdict(own, { ...steps, steps: [] })).not.toBeNull();
+    expect(guaranteedFrac({ ...steps, toleranceFrac: 0.03 }, 5)).toBeCloseTo(0.9 * 0.97, 12);
+    expect(guaranteedFrac({ ...warranty, toleranceFrac: 0.03 }, 1)).toBeCloseTo(0.98 * 0.97, 12);
   });
 });
 

@@ -1,4 +1,4 @@
-import type { AgeingTerms } from "../site";
+import type { AgeingTerms, Warranty } from "../site";
 import { medianOf } from "../statistics";
 import { DAYS_PER_YEAR } from "../units";
 import type { AgeingReading } from "./read-ageing";
@@ -53,15 +53,24 @@ export function moduleLevel({ reading, cleanLog, ageAtStartYears, standardFrac }
   return { ageYears, frac, low: frac - half, high: frac + half };
 }
 
-/** Share of the rating that is guaranteed at an age: what may go in the first year, then a line. */
-export const guaranteedFrac = ({ firstYearFrac, perYearFrac }: AgeingTerms, ageYears: number): number =>
-  1 - firstYearFrac - perYearFrac * Math.max(0, ageYears - 1);
+/** A guarantee as it is tested; steps and tolerance where it has them. */
+export type Guarantee = AgeingTerms & Partial<Pick<Warranty, "steps" | "toleranceFrac">>;
+
+/**
+ * Share of the nameplate that is guaranteed at an age: what may go in the first year, then a line; or the level of the first step that still holds, the last
+ * one's beyond it. A rating's tolerance comes off it.
+ */
+export function guaranteedFrac({ firstYearFrac, perYearFrac, steps = [], toleranceFrac = 0 }: Guarantee, ageYears: number): number {
+  const step = steps.find(({ untilYears }) => ageYears <= untilYears) ?? steps.at(-1);
+  const ofRating = step?.frac ?? 1 - firstYearFrac - perYearFrac * Math.max(0, ageYears - 1);
+  return ofRating * (1 - toleranceFrac);
+}
 
 /**
  * What the readings say to a warranty. It guarantees a level, so that the level is tested: a plant that fell short at once breaks it at whatever
  * rate it ages. Within when even the lower end of the interval keeps the guaranteed level, below when the upper end breaks it.
  */
-export function warrantyVerdict(level: ModuleLevel | null, warranty: AgeingTerms | null): AgeingVerdict {
+export function warrantyVerdict(level: ModuleLevel | null, warranty: Guarantee | null): AgeingVerdict {
   if (!level) return "too-soon";
   if (!warranty) return "no-warranty";
   if (level.ageYears === null) return "age-unknown";
@@ -70,12 +79,12 @@ export function warrantyVerdict(level: ModuleLevel | null, warranty: AgeingTerms
   return level.high < guaranteed ? "below" : "undecided";
 }
 
-/** The rate against the guaranteed one; faster needs three years. Null where there is no rate or no warranty. */
+/** The rate against the guaranteed one; faster needs three years. Null where there is no rate, or a warranty that guarantees none: steps do not. */
 export function rateVerdict(
   { isTooSoon, perYearFrac, low, high, years }: Pick<AgeingReading, "isTooSoon" | "perYearFrac" | "low" | "high" | "years">,
-  warranty: AgeingTerms | null,
+  warranty: Guarantee | null,
 ): RateAgainstWarranty | null {
-  if (isTooSoon || Number.isNaN(perYearFrac) || !warranty) return null;
+  if (isTooSoon || Number.isNaN(perYearFrac) || !warranty || (warranty.steps ?? []).length > 0) return null;
   if (high < 0) return "unphysical";
   if (high <= warranty.perYearFrac) return "slower";
   return low > warranty.perYearFrac && years >= LEAST_RATE_YEARS ? "faster" : "undecided";

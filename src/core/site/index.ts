@@ -32,4 +32,5 @@ export type {
   SoilingTerms,
   Tariff,
   TiltChange,
+  Warranty,
 } from "./types";

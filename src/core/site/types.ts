@@ -206,6 +206,15 @@ export interface AgeingTerms {
   readonly perYearFrac: number;
 }
 
+/** What is guaranteed of the rating: a first year and a line, or levels that hold until an age. */
+export interface Warranty extends AgeingTerms {
+  readonly years: number;
+  /** Rising in years; where there are any they stand in place of the line. */
+  readonly steps: readonly { readonly untilYears: number; readonly frac: number }[];
+  /** Share by which the guaranteed rating may lie under the nameplate. */
+  readonly toleranceFrac: number;
+}
+
 /** A sum of money as a decimal numeral, on a date. */
 export interface DatedSum {
   readonly on: string;
@@ -275,7 +284,7 @@ export interface Site {
   readonly losses: FixedLosses;
   readonly soiling: SoilingTerms;
   readonly ageing: AgeingTerms;
-  readonly warranty: (AgeingTerms & { readonly years: number }) | null;
+  readonly warranty: Warranty | null;
   readonly promise: { readonly monthlyKwh: readonly number[] } | null;
   readonly money: MoneyTerms;
   readonly models: ModelChoices;

@@ -7,6 +7,7 @@ import { OpenNumber, PercentInput } from "./fields";
 import styles from "./SiteChapter.module.css";
 import type { SiteForm } from "./site-values";
 import { AddButton, type SiteViewProps } from "./view-parts";
+import { WarrantySteps } from "./WarrantySteps";
 
 /** Shares that the owner expects to lose, ageing, the promise, and what it all cost. */
 export function LossesView({ draft: { form } }: SiteViewProps) {
@@ -69,9 +70,15 @@ function AgeingSection({ form }: { form: SiteForm }) {
           <OpenNumber form={form} label="Warranty" unit="years" path="warranty.years" />
           <PercentInput form={form} label={say.firstYearAllowed} path="warranty.firstYearFrac" />
           <PercentInput form={form} label={say.aYearAfterAllowed} path="warranty.perYearFrac" />
+          <WarrantySteps form={form} steps={warranty.steps ?? []} />
+          <PercentInput form={form} label={say.ratingsTolerance} path="warranty.toleranceFrac" />
         </div>
       ) : (
-        <AddButton onClick={() => form.setFieldValue("warranty", { years: 25, firstYearFrac: 0.02, perYearFrac: 0.0055 })}>
+        <AddButton
+          onClick={() =>
+            form.setFieldValue("warranty", { years: 25, firstYearFrac: 0.02, perYearFrac: 0.0055, steps: [], toleranceFrac: 0 })
+          }
+        >
           {say.addTheModulesWarranty}
         </AddButton>
       )}

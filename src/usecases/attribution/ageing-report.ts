@@ -48,7 +48,7 @@ export function ageingReport(evidence: Evidence, draws: number, seed: number): A
       indexFrac: Math.exp(level),
     },
     plannedPerYearFrac: site.ageing.perYearFrac,
-    warranty: site.warranty,
+    warranty: site.warranty && { ...site.warranty, steps: [...site.warranty.steps] },
     methods: ageing.methods.map((method) => ({
       ...method,
       perYearFrac: known(method.perYearFrac),

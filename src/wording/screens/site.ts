@@ -19,6 +19,9 @@ export const say = catalogue({
   warmerThanTheAirK: "Warmer than the air, K",
   transformerNoLoadW: "Transformer draws, W",
   exportLimitOfTheSiteW: "Export limit of the site, W",
+  orStepsYearsPercent: "Or steps, years: %",
+  writeStepsAs: "Write years and per cent: 10: 90, 25: 80",
+  ratingsTolerance: "Tolerance of the rating, %",
   rowToRowM: "Row to row, m",
   lowerEdgeUpM: "Lower edge up, m",
   modulesMWideMUpThe: (columns: number, rows: number, widthM: string, slantM: string, facing: string) =>

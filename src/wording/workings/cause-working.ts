@@ -107,9 +107,7 @@ export function levelWorking({ level, years, low, high, warranty }: AgeingReport
       {
         name: "guaranteed",
         value: share(level?.guaranteedFrac ?? null),
-        from: warranty
-          ? `${percent(warranty.firstYearFrac)} in the first year, then ${percent(warranty.perYearFrac, 2)} a year`
-          : "no warranty in the book",
+        from: warranty ? guaranteeWords(warranty) : "no warranty in the book",
       },
     ],
     source: "JCGM 100:2008, Guide to the expression of uncertainty in measurement.",
@@ -121,6 +119,15 @@ export function levelWorking({ level, years, low, high, warranty }: AgeingReport
 }
 
 const signed = (frac: number): string => `${frac > 0 ? "+" : "\u2212"}${number(Math.abs(frac) * 100, 1)} %`;
+
+/** What a warranty lets go, in words. */
+function guaranteeWords({ firstYearFrac, perYearFrac, steps, toleranceFrac }: NonNullable<AgeingReport["warranty"]>): string {
+  const course =
+    steps.length > 0
+      ? steps.map(({ untilYears, frac }) => `${percent(frac)} until ${number(untilYears)} years`).join(", then ")
+      : `${percent(firstYearFrac)} in the first year, then ${percent(perYearFrac, 2)} a year`;
+  return toleranceFrac > 0 ? `${course}; of a rating with ${percent(toleranceFrac)} tolerance` : course;
+}
 
 /** How the ageing rate came about. */
 export function ageingWorking(report: AgeingReport): Working {

@@ -39,7 +39,7 @@ export function BalanceChart({ slug, context, spread }: { slug: string; context:
   );
   return (
     <ChartFrame
-      title={`Balance, ${site.currency}`}
+      title={say.balanceOfEachYear(site.currency)}
       note={note}
       fileName={`${slug}-payback`}
       height={250}

@@ -51,7 +51,7 @@ function paybackWays(context: MoneyContext, rate: BillsReport["runRates"][number
       working: () => simpleWorking(context),
     },
     {
-      name: "With rise, ageing, upkeep",
+      name: say.withRiseAgeingUpkeep,
       what: say.pricesRiseModulesAgeUpkeepAnd,
       value: years(payback.risingYears),
       working: () => risingWorking(context),
@@ -93,7 +93,7 @@ function worthWays(context: MoneyContext): Way[] {
   return [
     {
       name: say.netPresentValue2,
-      what: `over ${terms.horizonYears} years`,
+      what: say.overYearsInTodaysMoney(terms.horizonYears),
       value: `${money(payback.netPresentValue, 0)} ${site.currency}`,
       working: () => worthWorking(context),
     },

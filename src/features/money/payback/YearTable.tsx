@@ -18,7 +18,7 @@ export function YearTable({ context }: { context: MoneyContext }) {
     ["worth", `${site.currency} a kWh`],
     ["saved", site.currency],
     ["upkeep, once", site.currency],
-    ["balance", site.currency],
+    [say.balanceNominal, site.currency],
     [say.inTodaysMoney, site.currency],
   ];
   return (

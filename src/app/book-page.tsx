@@ -2,6 +2,7 @@ import { notFound } from "next/navigation";
 import type { ReactNode } from "react";
 import { CHAPTERS, type ChapterId } from "@/features/shell/chapters";
 import { Desk } from "@/features/shell/Desk";
+import { Fleeting } from "@/features/standing/Fleeting";
 import { Reckoning } from "@/features/standing/Reckoning";
 import { SetAside } from "@/features/standing/SetAside";
 import type { Book } from "@/usecases/books";
@@ -33,7 +34,12 @@ export async function bookPage(
 /** What stands where a chapter's figures are not at hand; any other fault stays one. */
 async function standIn(error: unknown, slug: string, name: string, chapter: ChapterId, { books }: House): Promise<ReactNode> {
   if (!(error instanceof Refusal)) throw error;
-  if (error.code === "reckoning") return <Reckoning name={CHAPTERS.find(({ id }) => id === chapter)!.name} />;
+  if (error.code === "reckoning")
+    return (
+      <Fleeting>
+        <Reckoning name={CHAPTERS.find(({ id }) => id === chapter)!.name} />
+      </Fleeting>
+    );
   if (error.code !== "set-aside") throw error;
   const isDocument = error.reason === "set-aside-document";
   const mends = isDocument ? ((await books.find(slug))?.version ?? null) : null;

@@ -9,6 +9,7 @@ describe("the usual air of a place without a thermometer", () => {
     { what: "desert, 30 north", latitudeDeg: 30, elevationM: 70, january: 13, july: 28 },
     { what: "island at the equator", latitudeDeg: 1, elevationM: 10, january: 26, july: 27 },
     { what: "high plain at the equator", latitudeDeg: 0, elevationM: 2850, january: 14, july: 14 },
+    { what: "high valley, 47 north", latitudeDeg: 46.6, elevationM: 1980, january: -6, july: 11.5 },
     { what: "coast, 34 south", latitudeDeg: -34, elevationM: 20, january: 22, july: 12 },
   ];
 

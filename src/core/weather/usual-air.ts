@@ -8,8 +8,8 @@ export interface AirPlace {
   readonly elevationM: number;
 }
 
-/** Fall of temperature with height, K a metre. Source: ISO 2533:1975, Standard atmosphere. */
-const LAPSE_K_PER_M = 0.0065;
+/** Fall of temperature with height, K a metre: its mean, and what the warmest season has more; winters hold cold air in the valleys. Source: Rolland, 2003, Spatial and seasonal variations of air temperature lapse rates in Alpine regions. */
+const LAPSE_K_PER_M = { mean: 0.0055, season: 0.001 } as const;
 /**
  * Yearly mean at sea level, C, at the equator and its fall to the pole with the square of the latitude's sine: a line through the lowlands where
  * people live, which are warmer than their latitude round the globe. Form: North, Cahalan & Coakley, 1981, Energy balance climate models.
@@ -30,7 +30,12 @@ export function usualDayAirC({ latitudeDeg, elevationM }: Omit<AirPlace, "longit
   const half = latitudeDeg < 0 ? "south" : "north";
   const sine = Math.abs(Math.sin(degToRad(latitudeDeg)));
   const season = Math.cos((2 * Math.PI * (dayOfYear - WARMEST_DAY[half])) / DAYS_PER_YEAR);
-  return SEA_LEVEL_C.equator + SEA_LEVEL_C.toPole * sine ** 2 - LAPSE_K_PER_M * elevationM + SWING_K[half] * sine * season;
+  return (
+    SEA_LEVEL_C.equator +
+    SEA_LEVEL_C.toPole * sine ** 2 -
+    (LAPSE_K_PER_M.mean + LAPSE_K_PER_M.season * season) * elevationM +
+    SWING_K[half] * sine * season
+  );
 }
 
 /** Usual air of each step of an axis, C, for a place that has no thermometer. */

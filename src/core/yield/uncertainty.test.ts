@@ -44,6 +44,9 @@ describe("the budget of an expectation", () => {
     expect(own({})).not.toContain("shading");
     expect(own({ arrays: [{ ...array, obstacles: [pole] }] })).toContain("shading");
     expect(own({ arrays: [{ ...array, obstacles: [pole] }], models: { shading: "none" } })).not.toContain("shading");
+    const sliding = site({ models: { snow: "sliding" } });
+    const snow = (air: boolean) => partsOf(sliding, { assumed: { air, wind: false } }).snow!;
+    expect(snow(true) / snow(false)).toBeCloseTo(5, 9);
     expect([own({}).includes("snow"), own({ models: { snow: "sliding" } }).includes("snow")]).toEqual([false, true]);
     expect(own({ modules: { m: { pmpW: 400, bifacialityFrac: 0.7 } }, arrays: [{ ...array, mounting: "open-rack" }] })).toContain("rear");
   });

@@ -76,6 +76,8 @@ const SOILING_LEAST = 0.005;
 /** Shade that is drawn by hand, and snow that a model slides. Source: Marion et al., 2013, for snow. */
 const SHADING = 0.01;
 const SNOW = 0.01;
+/** Whether a cover slides hangs on the air: without a thermometer half of what a snowy site loses in a year is open. Source: Marion et al., 2013, losses of a tenth and more. */
+const SNOW_WITHOUT_AIR = 0.05;
 /** Efficiency under weak light by a usual law instead of the module's own. Source: IEC 61853-1:2011; Müller et al., 2017. */
 const LOW_LIGHT = 0.005;
 /** The sun's spectrum over a year. Source: Dirnberger, Blackburn, Müller & Reise, 2015, On the impact of solar spectral irradiance on the yield of different PV technologies. */
@@ -142,7 +144,11 @@ function rowsOf(site: Site, { inPlane, ageYears, assumed }: Omit<UncertaintyTerm
     { name: "wind", amount: assumed.wind ? ASSUMED_WIND_STANDARD_MS : 0, unit: "m/s", perUnit: ENERGY_PER_MS },
     { name: "soiling", amount: Math.hypot(SOILING_LEAST, losses.soilingFrac * RECTANGULAR), distribution: "rectangular", shared: "year" },
     { name: "shading", amount: isShaded ? SHADING : 0 },
-    { name: "snow", amount: models.snow === "none" ? 0 : SNOW, shared: "year" },
+    {
+      name: "snow",
+      amount: models.snow === "none" ? 0 : models.snow === "sliding" && assumed.air ? SNOW_WITHOUT_AIR : SNOW,
+      shared: "year",
+    },
     { name: "low-light", amount: LOW_LIGHT, distribution: "rectangular" },
     { name: "spectrum", amount: SPECTRUM, shared: "year" },
     { name: "rear", amount: isTwoSided ? REAR : 0 },

@@ -71,14 +71,14 @@ export function ageingReport(evidence: Evidence, draws: number, seed: number): A
 }
 
 /** Shares of the rate's whole doubt: what the redrawn days say, widened by what the light leaves open. */
-function fanOf({ yearOnYear: { draws, slopeLog }, halfLightFrac, halfScatterFrac }: AgeingReading): number[] {
+function fanOf({ yearOnYear: { draws, slopeLog }, perYearFrac, halfLightFrac, halfScatterFrac }: AgeingReading): number[] {
   if (draws.length === 0) return [];
   const drawn = (quantileOf(draws, 0.975) - quantileOf(draws, 0.025)) / 2;
   const wider = drawn > 0 ? Math.max(1, halfScatterFrac / drawn) : 1;
   return FAN_STEPS.map((share) => {
     const scatter = wider * (slopeLog - quantileOf(draws, 1 - share));
     const light = (halfLightFrac / Z_95) * probit(share);
-    return -slopeLog + Math.sign(share - 0.5) * Math.hypot(scatter, light);
+    return perYearFrac + Math.sign(share - 0.5) * Math.hypot(scatter, light);
   });
 }
 

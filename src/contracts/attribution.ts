@@ -70,6 +70,8 @@ export const ageingReportSchema = z.strictObject({
   calibrations: z.number().int(),
   /** A step of the light column: index of its day, and by how much the light reads more from then on. */
   lightStep: z.strictObject({ day: z.number().int(), frac: z.number() }).nullable(),
+  /** False where the light was measured in the plane or comes by the day: then nothing sets it against a cloudless sky. */
+  isLightStepSought: z.boolean(),
   /** What the standing level says to the guaranteed one. */
   verdict: z.enum(["too-soon", "within", "below", "undecided", "no-warranty", "age-unknown"]),
   /** What the rate alone says to the guaranteed one; below needs three years. */
@@ -223,7 +225,7 @@ export const entryEffectSchema = z.strictObject({
 export type EntryEffect = z.output<typeof entryEffectSchema>;
 
 /** Rises when the search for causes changes: what an older edition stored is made anew. */
-export const ATTRIBUTION_EDITION = 10;
+export const ATTRIBUTION_EDITION = 11;
 
 /** All that the readings say of causes: each month by evidence beside what the ledger planned, findings, and the chapters' figures. */
 export const attributionViewSchema = z.strictObject({

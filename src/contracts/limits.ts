@@ -29,6 +29,7 @@ export const LIMITS = {
   obstacles: limit("obstacles", 200),
   horizonPoints: limit("horizonPoints", 720),
   tiltSteps: limit("tiltSteps", 400),
+  warrantySteps: limit("warrantySteps", 60),
   curvePoints: limit("curvePoints", 100),
   revisions: limit("revisions", 500),
   revisionFields: limit("revisionFields", 60),

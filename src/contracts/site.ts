@@ -259,7 +259,7 @@ export const siteSchema = z
         ...ageingFields,
         steps: upTo(
           z.strictObject({ untilYears: z.number().positive().max(60), frac: frac.gt(0.3, say.isAShareWrite972) }),
-          LIMITS.tiltSteps,
+          LIMITS.warrantySteps,
         )
           .refine((steps) => steps.every(({ untilYears }, k) => k === 0 || untilYears > steps[k - 1]!.untilYears), say.stepsRiseInYears)
           .default([]),

@@ -1,10 +1,9 @@
-import { medianOf } from "../statistics";
+import { medianOf, Z_95 } from "../statistics";
 import { DAYS_PER_YEAR } from "../units";
 import type { YearPair } from "./year-pairs";
 
 /** Fewer pairs than this say little of their year. */
 const LEAST_PAIRS = 10;
-const Z_95 = 1.96;
 
 /**
  * Half of the 95 % interval by how years differ from each other: what a whole year has in common (haze beside the mast, a wet spring, another driver's dust)

@@ -1,5 +1,5 @@
-import { medianOf, spreadOf } from "../statistics";
-import { DAYS_PER_YEAR, MAD_TO_DEVIATION } from "../units";
+import { medianError, medianOf, Z_95 } from "../statistics";
+import { DAYS_PER_YEAR } from "../units";
 
 /** A fall soon after commissioning that is apart from the slope, as a share, with its 95 % interval. */
 export interface FirstStep {
@@ -25,10 +25,6 @@ export function firstStep(logIndex: Float64Array, slopeLog: number, ageAtStartYe
   const [early, later] = [level(-1, EARLY_YEARS), level(OVER_YEARS, LINE_YEARS)];
   if (early.length < LEAST_DAYS || later.length < 10 * LEAST_DAYS) return null;
   const fall = 1 - Math.exp(medianOf(later) - medianOf(early));
-  const half =
-    1.96 *
-    MAD_TO_DEVIATION *
-    1.2533 *
-    Math.hypot(spreadOf(early) / Math.sqrt(early.length), spreadOf(later) / Math.sqrt(later.length / 10));
+  const half = Z_95 * Math.hypot(medianError(early), medianError(later, later.length / 10));
   return { frac: fall, low: fall - half, high: fall + half };
 }

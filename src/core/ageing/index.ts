@@ -1,3 +1,4 @@
+export { fanOfRates } from "./fan";
 export { type FirstStep, firstStep } from "./first-step";
 export { lightRateError } from "./light-stability";
 export { type LightStep, lightStep } from "./light-step";

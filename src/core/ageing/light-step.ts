@@ -1,5 +1,4 @@
-import { medianOf, spreadOf } from "../statistics";
-import { MAD_TO_DEVIATION } from "../units";
+import { medianError, medianOf } from "../statistics";
 import { type YearPair, yearPairs } from "./year-pairs";
 
 /** A moment from which on the light column reads otherwise: a new calibration, another sensor, another satellite. */
@@ -23,8 +22,7 @@ interface Shift {
   readonly error: number;
 }
 
-const errorOf = (values: readonly number[]): number =>
-  (1.2533 * MAD_TO_DEVIATION * spreadOf(values)) / Math.sqrt(values.length / TOGETHER_DAYS);
+const errorOf = (values: readonly number[]): number => medianError(values, values.length / TOGETHER_DAYS);
 
 /** How one set of values stands over another; null where either is too small. */
 function shiftOf(later: readonly number[], earlier: readonly number[], least: number): Shift | null {

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { normalFrom, seededUniform } from "../statistics";
+import { normalFrom, seededUniform, Z_95 } from "../statistics";
 import { lightRateError, lightStep, readAgeing, yearOnYear } from ".";
 import { halfBetweenYears } from "./between-years";
 import { yearPairs } from "./year-pairs";
@@ -52,7 +52,7 @@ describe("what the light leaves open of a rate", () => {
   it("widens the interval and does not shrink with more years", () => {
     const { index } = record();
     const { halfLightFrac, halfScatterFrac, low, high, halfWidthLater } = reading(index, null);
-    expect(halfLightFrac).toBeCloseTo(1.96 * Math.hypot(0.002, 0.0004), 9);
+    expect(halfLightFrac).toBeCloseTo(Z_95 * Math.hypot(0.002, 0.0004), 9);
     expect((high - low) / 2).toBeCloseTo(Math.hypot(halfLightFrac, halfScatterFrac), 12);
     expect(halfWidthLater[2]!).toBeGreaterThan(halfLightFrac);
   });
@@ -90,6 +90,19 @@ describe("a step of the light column", () => {
     const told = reading(index, null, { light: { clearLog: null, stabilityPerYearFrac: 0.002, calibratedDays: [AT] } });
     expect([told.calibrations, told.lightStep]).toEqual([1, null]);
     expect(Math.abs(told.perYearFrac - PER_YEAR)).toBeLessThan(0.0015);
+  });
+
+  it("a sensor calibrated every year leaves no pair unbroken: then all are compared, and the calibrations' error is in the interval", () => {
+    const { index } = record();
+    const every = (days: number) => Array.from({ length: Math.floor(DAYS / days) }, (_, k) => (k + 1) * days - 20);
+    const pairsOf = (calibrated: number[]): number => yearOnYear(index, { draws: 20, seed: 1, calibrated }).pairs.length;
+    const all = yearPairs(index).length;
+    expect(pairsOf(every(360))).toBe(all);
+    // One in the middle leaves two thirds of three years' pairs; two leave less than a half.
+    expect(pairsOf([730])).toBeLessThan(0.7 * all);
+    expect(pairsOf([400, 1000])).toBe(all);
+    // What was seen to step is never compared across, whatever is left.
+    expect(yearOnYear(index, { draws: 20, seed: 1, breaks: [400, 1000] }).pairs.length).toBeLessThan(0.5 * all);
   });
 });
 

@@ -1,5 +1,5 @@
 import { linearRegression, mean } from "simple-statistics";
-import { medianOf } from "../statistics";
+import { medianOf, Z_95 } from "../statistics";
 
 export interface MonthlyTrend {
   /** Change of the log index a year; NaN with less than two years. */
@@ -33,7 +33,7 @@ export function monthlyTrend(days: readonly string[], logIndex: Float64Array): M
   if (keys.length < 24 || points.length < 12) return { ...NONE, months };
   const line = linearRegression(points);
   const residuals = points.map(([t, value]) => value - line.m * t - line.b);
-  const half = 1.96 * slopeError(points, residuals);
+  const half = Z_95 * slopeError(points, residuals);
   return { slopeLog: line.m, low: line.m - half, high: line.m + half, months };
 }
 

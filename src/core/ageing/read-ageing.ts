@@ -1,4 +1,4 @@
-import { quantileOf } from "../statistics";
+import { quantileOf, Z_95 } from "../statistics";
 import { DAYS_PER_YEAR } from "../units";
 import { halfBetweenYears } from "./between-years";
 import { type FirstStep, firstStep } from "./first-step";
@@ -48,6 +48,8 @@ export interface AgeingReading {
   readonly calibrations: number;
   /** A step of the light column that was found; pairs across it are left out. */
   readonly lightStep: LightStep | null;
+  /** Whether the light could be set against a cloudless sky at all. */
+  readonly isLightStepSought: boolean;
   readonly methods: readonly AgeingMethod[];
   readonly filters: readonly FilterStep[];
   /** Days that the reading is made of: those of the last filter, or of fewer filters where too few would be left. */
@@ -102,7 +104,6 @@ const SETTLING_YEARS = 0.35;
 const SOON_YEARS = 2;
 /** Meters drift by about this a year, one deviation. Source: IEC 62053-21:2020, class 1 over the years to its next test. */
 const METER_DRIFT = 0.0004;
-const Z_95 = 1.96;
 
 /** Reads ageing through the weather by all methods. */
 export function readAgeing(input: AgeingInput): AgeingReading {
@@ -119,8 +120,8 @@ export function readAgeing(input: AgeingInput): AgeingReading {
   const settled = (d: number): boolean => ageAtStartYears + d / DAYS_PER_YEAR > SETTLING_YEARS;
   const little = clear.map((value, d) => (dirtFrac[d]! <= limit && settled(d) ? value : Number.NaN));
   const step = light.clearLog && lightStep(light.clearLog, little);
-  const breaks = [...light.calibratedDays, ...(step ? [step.day] : [])];
-  const terms = { draws: input.draws, seed: input.seed, breaks, offsets: input.dirtOffsets };
+  const breaks = step ? [step.day] : [];
+  const terms = { draws: input.draws, seed: input.seed, breaks, calibrated: light.calibratedDays, offsets: input.dirtOffsets };
   const first = yearOnYear(little, terms);
   const used = first.pairs.length >= LEAST_PAIRS ? little : cleanLog.map((value, d) => (settled(d) ? value : Number.NaN));
   const whole = used === little ? first : yearOnYear(used, terms);
@@ -153,6 +154,7 @@ export function readAgeing(input: AgeingInput): AgeingReading {
     halfLightFrac: halfLight,
     calibrations: light.calibratedDays.length,
     lightStep: step,
+    isLightStepSought: light.clearLog !== null,
     firstStep: firstStep(clear, Number.isNaN(whole.slopeLog) ? 0 : whole.slopeLog, ageAtStartYears),
     methods: [
       { name: "year-on-year", perYearFrac, low: perYearFrac - half, high: perYearFrac + half },

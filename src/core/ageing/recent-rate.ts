@@ -1,4 +1,4 @@
-import { robustRidge, togetherOf } from "../statistics";
+import { robustRidge, togetherOf, Z_95 } from "../statistics";
 import type { MonthlyTrend } from "./monthly-trend";
 
 /** Ageing that changed its pace: changes of the log a year before and after the beginning of a month. */
@@ -14,7 +14,6 @@ export interface RecentRate {
 const LEAST_MONTHS = 18;
 /** The bend has to stand so far out of its own error: the best of many months is looked at, and two deviations would be found in noise. */
 const DEVIATIONS = 4;
-const Z_95 = 1.96;
 /** Months that follow the one before tell less than they count; by this much at the most. */
 const MOST_TOGETHER = 6;
 const FREE = { prior: 0, priorDeviation: Number.POSITIVE_INFINITY };

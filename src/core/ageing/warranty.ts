@@ -1,5 +1,5 @@
 import type { AgeingTerms, Warranty } from "../site";
-import { medianOf } from "../statistics";
+import { medianOf, Z_95 } from "../statistics";
 import { DAYS_PER_YEAR } from "../units";
 import type { AgeingReading } from "./read-ageing";
 
@@ -32,7 +32,6 @@ export interface LevelInput {
 const LEAST_DAYS = 30;
 /** A rate out of fewer years than this may be one bad year. */
 const LEAST_RATE_YEARS = 3;
-const Z_95 = 1.96;
 
 /**
  * Where the modules stand at the record's end: the level of its days, carried to the end along the slope that was read. Null where too few days

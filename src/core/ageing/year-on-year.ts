@@ -19,24 +19,26 @@ const BLOCK_DAYS = 30;
 export interface YearOnYearTerms {
   readonly draws: number;
   readonly seed: number;
-  /** Days from which on the light reads otherwise: pairs across one are left out while enough others are there. */
+  /** Days from which on the light was seen to read otherwise: no pair across one is taken. */
   readonly breaks?: readonly number[];
+  /** Days of calibrations: pairs across one are left out while half of all stay. A sensor that is calibrated each year has no others. */
+  readonly calibrated?: readonly number[];
   /** What else the log may be off by, by day: each draw takes one of these beside its redrawn days. */
   readonly offsets?: readonly Float64Array[];
 }
-
-/** Pairs to stay with where those across a break are left out. */
-const LEAST_UNBROKEN = 60;
 
 /**
  * Median of all changes between days one year apart, with the interval of a block bootstrap over calendar days; immune to seasons that
  * come each year. `logIndex` holds one value a day, NaN where a day tells nothing.
  * Source: Jordan, Deline, Kurtz, Kimball & Anderson, 2018, Robust PV degradation methodology and application.
  */
-export function yearOnYear(logIndex: Float64Array, { draws, seed, breaks = [], offsets = [] }: YearOnYearTerms): YearOnYear {
-  const all = yearPairs(logIndex);
-  const unbroken = all.filter(({ day, partner }) => !breaks.some((at) => day < at && partner >= at));
-  const pairs = unbroken.length >= LEAST_UNBROKEN ? unbroken : all;
+export function yearOnYear(
+  logIndex: Float64Array,
+  { draws, seed, breaks = [], calibrated = [], offsets = [] }: YearOnYearTerms,
+): YearOnYear {
+  const whole = withoutAcross(yearPairs(logIndex), breaks);
+  const unbroken = withoutAcross(whole, calibrated);
+  const pairs = 2 * unbroken.length >= whole.length ? unbroken : whole;
   const changes = Float64Array.from(pairs, ({ changeLog }) => changeLog);
   if (changes.length === 0) return { slopeLog: Number.NaN, low: Number.NaN, high: Number.NaN, pairs, draws: new Float64Array(0) };
   const perDay = pairs.length / Math.max(1, pairs.at(-1)!.day - pairs[0]!.day + 1);
@@ -48,6 +50,9 @@ export function yearOnYear(logIndex: Float64Array, { draws, seed, breaks = [], o
   const boot = blockBootstrap(terms, (indices) => medianOfDraw(indices, drawn[draw++ % drawn.length]!, counts));
   return { slopeLog: medianSorted(ranked.sorted as unknown as number[]), low: boot.low, high: boot.high, pairs, draws: boot.draws };
 }
+
+const withoutAcross = (pairs: readonly YearPair[], days: readonly number[]): YearPair[] =>
+  pairs.filter(({ day, partner }) => !days.some((at) => day < at && partner >= at));
 
 /** Changes of the pairs with the log moved by an offset of each day. */
 const withOffset = (pairs: readonly YearPair[], offset: Float64Array): Float64Array =>

@@ -128,7 +128,7 @@ export function ledgerPostings(line: LedgerLine): Record<LedgerAccount, number> 
   return out;
 }
 
-/** Metered over expected for the time that was read, or null; the energy performance index. Source: IEC 61724-3:2016. */
+/** Metered over expected for the time that was read, or null; the energy performance index. Source: IEC TS 61724-3:2016. */
 export function performanceIndex(line: LedgerLine): number | null {
   const expectedKwh = line.expectedKwh - line.dataGapKwh;
   return line.meteredKwh === null || expectedKwh <= 0 ? null : (line.meteredKwh - line.unmatchedKwh) / expectedKwh;

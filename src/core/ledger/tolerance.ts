@@ -1,4 +1,5 @@
 import type { Site } from "../site";
+import { Z_90 } from "../statistics";
 import { expectedUncertainty, type UncertaintyTerms } from "../yield";
 
 /** Which columns of a book's weather there are, and which were taken by rule. */
@@ -18,9 +19,6 @@ export function ageAtMiddleOf(year: number, commissioned: string | null): number
   return commissioned ? Math.max(0, year + 0.5 - (Number(commissioned.slice(0, 4)) + (Number(commissioned.slice(5, 7)) - 1) / 12)) : 0;
 }
 
-/** Of the normal distribution: nine of ten lie within. */
-const Z_90_TWO_SIDED = 1.6449;
-
 /**
  * Share of the expected energy of so many months within which a difference says nothing: nine of ten plants with nothing wrong lie inside. It comes from the
  * one budget. Where causes were sought (`isLevelRead`) the level was read from the record itself, so that what all months share is out of it.
@@ -32,5 +30,5 @@ export function toleranceFrac(
 ): number {
   const { parts } = expectedUncertainty(site, { ...weatherTerms(columns), ageYears: ageAtMiddleOf(year, site.commissioned), months });
   const left = parts.filter(({ shared }) => !isLevelRead || shared !== "always");
-  return Z_90_TWO_SIDED * Math.hypot(...left.map(({ standardFrac }) => standardFrac));
+  return Z_90 * Math.hypot(...left.map(({ standardFrac }) => standardFrac));
 }

@@ -35,6 +35,27 @@ describe("which end of an interval a light column's labels mark", () => {
     }
   });
 
+  it("is never told wrongly where a ridge takes part of every morning, and told for sure only while one reading is still near even", () => {
+    const told = (labels: "start" | "end", keptFrac: number) => {
+      const { axis, values, place } = written(0, 60, labels);
+      const ends = labels === "end" ? -60 : 0;
+      const ridged = values.map((value, h) => {
+        const solarHour = ((((h * 60 + ends + 30) / 60 + place.longitudeDeg / 15) % 24) + 24) % 24;
+        return solarHour < 12 ? value * keptFrac : value;
+      });
+      return labelEvidence(axis, ridged, place)!;
+    };
+    for (const labels of ["start", "end"] as const) {
+      expect(told(labels, 0.97), labels).toMatchObject({ labels, isSure: true });
+      for (const keptFrac of [0.95, 0.9, 0.85, 0.8, 0.7, 0.6]) {
+        const found = told(labels, keptFrac);
+        if (found.isSure) expect(found.labels, `${labels} ${keptFrac}`).toBe(labels);
+      }
+    }
+    // Less light before noon is what a start label read as an end gives too: the larger the cut, the less the two differ.
+    expect([0.85, 0.7].map((keptFrac) => told("start", keptFrac).isSure)).toEqual([true, false]);
+  });
+
   it("is not told without light, or of a few days", () => {
     const { axis, values, place } = written(0, 60, "end");
     expect(labelEvidence(axis, new Float64Array(axis.count), place)).toBeNull();

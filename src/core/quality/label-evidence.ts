@@ -1,7 +1,7 @@
 import type { TimeAxis } from "../series";
-import { medianOf, spreadOf } from "../statistics";
+import { medianError, medianOf } from "../statistics";
 import { runSun } from "../sun";
-import { DAY_MS, HOUR_MS, MAD_TO_DEVIATION, MINUTE_MS } from "../units";
+import { DAY_MS, HOUR_MS, MINUTE_MS } from "../units";
 import { clearSkyWeather } from "../weather";
 
 /** Which end of an interval the labels of a light column mark, told from its clear days. */
@@ -27,6 +27,8 @@ const NEAR_BRIGHT = 0.88;
 const BRIGHTEST = 0.9;
 /** The reading that leaves the smaller difference has to win by so many errors. */
 const ERRORS = 4;
+/** And to come so many times nearer: a ridge that takes the mornings leaves both readings off, and then neither end is told. */
+const NEARER = 3;
 
 /**
  * The air over a place is as clear before noon as after it: under the right reading of the labels a clear day's light over a cloudless sky's is the same in
@@ -42,8 +44,9 @@ export function labelEvidence(axis: TimeAxis, ghiWm2: Float64Array, place: Spot)
     clear.map((day) => Math.log(halves.get(day)!.morning / halves.get(day)!.afternoon));
   const [byStart, byEnd] = [off(start), off(end)];
   const [a, b] = [Math.abs(medianOf(byStart)), Math.abs(medianOf(byEnd))];
-  const error = (1.2533 * MAD_TO_DEVIATION * Math.max(spreadOf(byStart), spreadOf(byEnd))) / Math.sqrt(clear.length);
-  return { labels: b < a ? "end" : "start", isSure: Math.abs(a - b) > ERRORS * error, days: clear.length };
+  const error = Math.max(medianError(byStart), medianError(byEnd));
+  const isSure = Math.abs(a - b) > ERRORS * error && NEARER * Math.min(a, b) < Math.max(a, b);
+  return { labels: b < a ? "end" : "start", isSure, days: clear.length };
 }
 
 /** Light over a cloudless sky's, before and after solar noon. */

@@ -121,8 +121,8 @@ describe("limits", () => {
 
   it("in the heat the rating falls, the more the warmer the inverter hangs", () => {
     const warm = { ...weather, airTempC: new Float64Array(axis.count).fill(40) };
-    const held = (heatDerating: object | null) =>
-      total({ inverters: [{ ...inverter, acRatedW: 4000, heatDerating: heatDerating as never }] }, warm);
+    const held = (heatDerating: { fromC: number; perKFrac: number; overAirK?: number } | null) =>
+      total({ inverters: [{ ...inverter, acRatedW: 4000, heatDerating }] }, warm);
     const [never, shade, wall] = [null, { fromC: 35, perKFrac: 0.03 }, { fromC: 35, perKFrac: 0.03, overAirK: 10 }].map(held);
     expect(shade!.accountsKwh.clipping).toBeGreaterThan(1.2 * never!.accountsKwh.clipping);
     expect(wall!.accountsKwh.clipping).toBeGreaterThan(shade!.accountsKwh.clipping);

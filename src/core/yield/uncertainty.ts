@@ -1,4 +1,5 @@
 import { LIGHT_DOUBTS, type Site } from "../site";
+import { Z_90 } from "../statistics";
 import { ASSUMED_WIND_STANDARD_MS, USUAL_AIR_STANDARD_K } from "../weather";
 
 export type UncertaintyName =
@@ -53,8 +54,7 @@ export interface UncertaintyTerms {
   readonly months: number;
 }
 
-/** Of the normal distribution: 5 % lie beyond on each side; 25, 10 and 1 % lie below. */
-const Z_90_TWO_SIDED = 1.6449;
+/** Of the normal distribution: 25, 10 and 1 % lie below. */
 const Z_ONE_SIDED = { p75: 0.6745, p90: 1.2816, p99: 2.3263 } as const;
 /** Deviation of a rectangular distribution of half width one. */
 const RECTANGULAR = 1 / Math.sqrt(3);
@@ -89,7 +89,7 @@ const AGEING_PER_YEAR = 0.002;
 
 const combined = (parts: readonly UncertaintyPart[]): Uncertainty => {
   const standardFrac = Math.sqrt(parts.reduce((sum, part) => sum + part.standardFrac ** 2, 0));
-  return { parts, standardFrac, halfWidth90Frac: Z_90_TWO_SIDED * standardFrac };
+  return { parts, standardFrac, halfWidth90Frac: Z_90 * standardFrac };
 };
 
 type Row = Pick<UncertaintyPart, "name" | "amount"> & Partial<Pick<UncertaintyPart, "unit" | "perUnit" | "distribution" | "shared">>;

@@ -38,6 +38,7 @@ export function PlaneMap({ engine, site, whatIf, subject, ratedKw, pick, name }:
     return <p className={styles.typical}>{say.lightWasMeasuredInThePlane}</p>;
   }
   const shaded = [site, ...site.arrays].some(({ horizon, obstacles }) => horizon.length + obstacles.length > 0);
+  const isTwoSided = Object.values(site.modules).some(({ bifacialityFrac }) => bifacialityFrac > 0);
   const best = kwh && bestPlane(kwh);
   const at = (event: MouseEvent<SVGGElement>) => {
     const box = event.currentTarget.ownerSVGElement?.getBoundingClientRect();
@@ -57,7 +58,7 @@ export function PlaneMap({ engine, site, whatIf, subject, ratedKw, pick, name }:
   return (
     <ChartFrame
       title="Every plane"
-      note={shaded ? say.withoutTheSitesShadeFlatIn : say.flatInTheMiddleUprightAt}
+      note={say.planeMapNote(shaded, isTwoSided)}
       fileName={name}
       height={SIZE + SAYS}
       summary={say.yearlyEnergyOfAllModulesIn}

@@ -1,6 +1,5 @@
-import { probit } from "simple-statistics";
 import type { AgeingReport } from "@/contracts/attribution";
-import { type AgeingReading, guaranteedFrac, type ModuleLevel, moduleLevel, rateVerdict, warrantyVerdict } from "@/core/ageing";
+import { fanOfRates, guaranteedFrac, type ModuleLevel, moduleLevel, rateVerdict, warrantyVerdict } from "@/core/ageing";
 import { ageAtStartOf, type Evidence } from "@/core/attribution";
 import { quantileOf } from "@/core/statistics";
 import { DAYS_PER_YEAR } from "@/core/units";
@@ -8,8 +7,6 @@ import { levelStandardFrac } from "@/core/yield";
 
 const known = (value: number): number | null => (Number.isFinite(value) ? value : null);
 const brief = (value: number): number | null => (Number.isFinite(value) ? Math.round(value * 1e4) / 1e4 : null);
-const Z_95 = 1.96;
-const FAN_STEPS = Array.from({ length: 39 }, (_, k) => (k + 1) / 40);
 /** Enough pairs for a picture. */
 const SHOWN_PAIRS = 1500;
 
@@ -40,6 +37,7 @@ export function ageingReport(evidence: Evidence, draws: number, seed: number): A
     lightSource: site.lightSource,
     calibrations: ageing.calibrations,
     lightStep: ageing.lightStep,
+    isLightStepSought: ageing.isLightStepSought,
     verdict: warrantyVerdict(standing, site.warranty),
     rateVerdict: rateVerdict(ageing, site.warranty),
     level: standing && {
@@ -62,24 +60,12 @@ export function ageingReport(evidence: Evidence, draws: number, seed: number): A
     pairs: ageing.yearOnYear.pairs
       .filter((_, k) => k % every === 0)
       .map(({ day, changeLog }) => ({ day, changeFrac: Math.round(changeLog * 1e5) / 1e5 })),
-    fan: fanOf(ageing),
+    fan: fanOfRates(ageing),
     yearTotals: ageing.naive.years.map(({ key, kwh }) => ({ key, kwh })),
     ageAtStartYears: ageAtStartOf(frame),
     draws,
     seed,
   };
-}
-
-/** Shares of the rate's whole doubt: what the redrawn days say, widened by what the light leaves open. */
-function fanOf({ yearOnYear: { draws, slopeLog }, perYearFrac, halfLightFrac, halfScatterFrac }: AgeingReading): number[] {
-  if (draws.length === 0) return [];
-  const drawn = (quantileOf(draws, 0.975) - quantileOf(draws, 0.025)) / 2;
-  const wider = drawn > 0 ? Math.max(1, halfScatterFrac / drawn) : 1;
-  return FAN_STEPS.map((share) => {
-    const scatter = wider * (slopeLog - quantileOf(draws, 1 - share));
-    const light = (halfLightFrac / Z_95) * probit(share);
-    return perYearFrac + Math.sign(share - 0.5) * Math.hypot(scatter, light);
-  });
 }
 
 /** Where the modules of a search stand against their rating. */
@@ -92,7 +78,7 @@ const standingLevel = ({ ageing, frame, soiling }: Pick<Evidence, "ageing" | "fr
   });
 
 /** Level of the log at the first day, along the slope that was read. */
-function firstLevel({ yearOnYear }: AgeingReading, cleanLog: Float64Array): number {
+function firstLevel({ yearOnYear }: Evidence["ageing"], cleanLog: Float64Array): number {
   const slope = Number.isNaN(yearOnYear.slopeLog) ? 0 : yearOnYear.slopeLog;
   const level = quantileOf(
     cleanLog.map((log, d) => log - (slope * d) / DAYS_PER_YEAR),

@@ -57,7 +57,9 @@ export function extendAttribution(report: AttributionReport, ledger: OpenLedger,
   const months = [...report.months.filter(({ key }) => key < changed), ...lines.filter(({ key }) => key >= changed)];
   const [years, all] = [yearLines(months), totalLine("all", months)];
   const up = new Map<string, UpHours>(Object.entries(fitted.upByMonth));
-  for (const [month, hours] of upByMonth(evidence)) if (month >= changed) up.set(month, hours);
+  // Months told by the parts' own meters stay so, and new ones wait for the next whole search: two ways in one column would contradict each other.
+  if (!report.parts.some(({ source }) => source === "meter"))
+    for (const [month, hours] of upByMonth(evidence)) if (month >= changed) up.set(month, hours);
   return attributionReportSchema.parse({
     ...report,
     months,

@@ -1,16 +1,11 @@
-import { ageAtMiddleOf } from "@/core/ledger";
+import { ageAtMiddleOf, weatherTerms } from "@/core/ledger";
 import { ageingFactor } from "@/core/module";
 import { expectedUncertainty, type Uncertainty } from "@/core/yield";
 import type { OpenLedger } from "./open-ledger";
 
 /** How far the expected energy of so many months about a year may be off. */
-export const uncertaintyOf = ({ site, weather }: Pick<OpenLedger, "site" | "weather">, year: number, months: number): Uncertainty =>
-  expectedUncertainty(site, {
-    inPlane: weather?.poaWm2 != null,
-    ageYears: ageAtMiddleOf(year, site.commissioned),
-    assumed: { air: weather?.airTempC == null, wind: weather?.windSpeedMs == null },
-    months,
-  });
+export const uncertaintyOf = ({ site, report }: Pick<OpenLedger, "site" | "report">, year: number, months: number): Uncertainty =>
+  expectedUncertainty(site, { ...weatherTerms(report.sources), ageYears: ageAtMiddleOf(year, site.commissioned), months });
 
 /** Twelve lit months make a whole year. */
 const WHOLE_MONTHS = 12;

@@ -28,8 +28,8 @@ export const say = catalogue({
   lightWasMeasuredInThePlane: "Light was measured in the plane of the modules, so nothing can be said of other planes.",
   tiltAzimuthKwhKwpOfThe: (tiltDeg: number, azimuthDeg: number, kwhPerKwp: string, shareOfBest: string) =>
     `tilt ${tiltDeg}°, azimuth ${azimuthDeg}°: ${kwhPerKwp} kWh/kWp, ${shareOfBest} of the best`,
-  withoutTheSitesShadeFlatIn: "without the site's shade; flat in the middle",
-  flatInTheMiddleUprightAt: "flat in the middle, upright at the rim",
+  planeMapNote: (shaded: boolean, twoSided: boolean) =>
+    `${[...(shaded ? ["without the site's shade"] : []), ...(twoSided ? ["front light alone: rows and ground of another plane are not known"] : [])].join("; ")}${shaded || twoSided ? "; flat in the middle" : "flat in the middle, upright at the rim"}`,
   yearlyEnergyOfAllModulesIn: "Yearly energy of all modules in one plane, by tilt and azimuth",
   bestTiltAzimuth: (tiltDeg: number, azimuthDeg: number) => `best: tilt ${tiltDeg}°, azimuth ${azimuthDeg}°`,
   keepAsAVariant: "Keep as a variant",

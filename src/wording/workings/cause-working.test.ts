@@ -65,6 +65,7 @@ describe("the working of the ageing rate", () => {
     lightSource: "unknown",
     calibrations: 0,
     lightStep: null,
+    isLightStepSought: true,
     draws: 1000,
     seed: 7,
     pairs: [1, 2, 3],

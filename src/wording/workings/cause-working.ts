@@ -153,6 +153,15 @@ export function ageingWorking(report: AgeingReport): Working {
         value: report.halfLightFrac === null ? "?" : `± ${number(report.halfLightFrac * 100, 2)} %`,
         from: `${LIGHT_NAMES[report.lightSource]}; ${report.calibrations === 0 ? "no calibration in the field book" : `${report.calibrations} calibrations in the field book`}`,
       },
+      ...(report.isLightStepSought
+        ? []
+        : [
+            {
+              name: "step of the light",
+              value: "not sought",
+              from: "asks for horizontal irradiance by the hour: a light in the plane is not set against a cloudless sky",
+            },
+          ]),
       ...(report.lightStep
         ? [
             {

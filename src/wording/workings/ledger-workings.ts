@@ -231,7 +231,7 @@ export function performanceIndexWorking(line: LedgerLine, _context: LedgerContex
       { name: "Expected of the time read", value: kwh(line.expectedKwh - line.dataGapKwh, line), from: "the chain" },
       { name: "Performance ratio", value: percent(performanceRatio(line) ?? 0), from: "metered ÷ reference of the time read" },
     ],
-    source: "IEC 61724-1:2021 and 61724-3:2016, energy performance index.",
+    source: "IEC 61724-1:2021 and IEC TS 61724-3:2016, energy performance index.",
     assumptions: ["A ratio of sums, never a mean of ratios."],
   };
 }

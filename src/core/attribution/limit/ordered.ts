@@ -13,10 +13,11 @@ export interface OrderedLimit {
  * Source: IEC TS 63019:2019, information categories (outside electrical specifications, requested shutdown).
  */
 export function asOrdered<T extends Pick<Standstill, "outages" | "curtailed">>(
-  { outages, curtailed, ...rest }: T,
+  found: T,
   { axis, days }: Pick<AttributionFrame, "axis" | "days">,
   limits: readonly OrderedLimit[],
 ): T {
+  const { outages, curtailed } = found;
   const isOrdered = (i: number): boolean => {
     const day = days.keys[days.binOf[i]!]!;
     return limits.some(({ from, to }) => day >= from && day <= to);
@@ -26,7 +27,7 @@ export function asOrdered<T extends Pick<Standstill, "outages" | "curtailed">>(
     for (let i = from; i < to; i++) if (isOrdered(i)) steps++;
     return 2 * steps > to - from;
   });
-  if (ordered.length === 0) return { outages, curtailed, ...rest } as unknown as T;
+  if (ordered.length === 0) return found;
   const downFrac = outages.downFrac.slice();
   const lostFrac = curtailed.lostFrac.slice();
   const touched = curtailed.touched.slice();
@@ -47,8 +48,8 @@ export function asOrdered<T extends Pick<Standstill, "outages" | "curtailed">>(
   );
   const spells = [...curtailed.spells, ...held].sort((a, b) => a.from - b.from);
   return {
-    ...rest,
+    ...found,
     outages: { downFrac, outages: outages.outages.filter((outage) => !ordered.includes(outage)) },
     curtailed: { lostFrac, touched, spells },
-  } as unknown as T;
+  };
 }

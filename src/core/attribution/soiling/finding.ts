@@ -1,3 +1,4 @@
+import { Z_95 } from "../../statistics";
 import type { Evidence } from "../evidence";
 import { type CauseFinding, dayStart, lostKwh, NO_ENERGY, wholeRecord, within } from "../finding";
 import type { SoilingReset } from "./detect";
@@ -23,7 +24,7 @@ export function soilingFindings(evidence: Evidence): CauseFinding[] {
     frame.axis.count,
     (i) => 1 - soiling.lostFracByDay[frame.days.binOf[i]!]!,
   );
-  const byFit = (1.96 * soiling.meanErrorFrac) / Math.max(1e-6, soiling.meanLostFrac) + FIT_OFF;
+  const byFit = (Z_95 * soiling.meanErrorFrac) / Math.max(1e-6, soiling.meanLostFrac) + FIT_OFF;
   const off = Math.min(MOST_OFF, Math.max(byFit, DIRT_OFF / Math.sqrt(soiling.gain)));
   const countOf = (cause: SoilingReset["cause"]): number => soiling.resets.filter((reset) => reset.cause === cause).length;
   const suspected = soiling.resets.filter((reset) => reset.cause === "suspected" && reset.effectFrac > LEAST_CLEANING_FRAC);

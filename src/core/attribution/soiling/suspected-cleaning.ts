@@ -1,4 +1,4 @@
-import { medianAmong, type RidgeFit } from "../../statistics";
+import { MEDIAN_TO_MEAN_ERROR, medianAmong, type RidgeFit } from "../../statistics";
 import { JUMP_DEVIATIONS, LEAST_JUMP, SIDE, WASHING_MM } from "./thresholds";
 
 function rainBetween(rainMm: Float64Array, from: number, to: number): number {
@@ -18,7 +18,7 @@ export function suspect(
 ): number | null {
   const kept = [...y.keys()].filter((d) => !Number.isNaN(y[d]!) && weight[d]! > 0.3);
   const residual = kept.map((d) => fit.residuals[d]!);
-  const least = Math.max(LEAST_JUMP, (JUMP_DEVIATIONS * fit.scale * 1.2533) / Math.sqrt(SIDE / 2));
+  const least = Math.max(LEAST_JUMP, (JUMP_DEVIATIONS * fit.scale * MEDIAN_TO_MEAN_ERROR) / Math.sqrt(SIDE / 2));
   let [best, at] = [0, -1];
   for (let p = SIDE; p < kept.length - SIDE; p++) {
     const day = kept[p]!;

@@ -65,6 +65,7 @@ export function ledgerCache(
   };
   const examinationOf = byBook(async (book) => {
     const expected = await expectedAlone(book);
+    giveBack();
     const weather: WeatherStrip[] = [];
     // One after the other: a column of a long record is gone before the next comes.
     for await (const series of readings.eachSeriesOf(book.id, "weather")) weather.push(weatherStrip(series, book.site));
@@ -73,6 +74,7 @@ export function ledgerCache(
       readings.sparseOf(book.id),
       decisions.of(book.id),
     ]);
+    giveBack();
     return examineBook({ site: book.site, expected, production, weather, sparse, decisions: decided });
   });
   return { ledgerOf, examinationOf };

@@ -1,9 +1,8 @@
 import { scaleLinear, stack } from "d3";
-import type { LedgerAccount } from "@/core/accounts";
-import { accountFill } from "./hatches";
+import { accountFill, type DrawnAccount } from "./hatches";
 
 export interface BarPart {
-  readonly account: LedgerAccount;
+  readonly account: DrawnAccount;
   readonly kwh: number;
 }
 

@@ -1,4 +1,5 @@
 import { curveMonotoneX, line, max, scaleLinear, scalePoint } from "d3";
+import { monthName } from "@/wording/format";
 import { ValueAxis } from "./ValueAxis";
 
 export interface MonthPoint {
@@ -8,7 +9,9 @@ export interface MonthPoint {
   readonly promiseKwh: number | null;
 }
 
-const MARGIN = { top: 8, right: 8, bottom: 22, left: 52 };
+/** Up to so many months each has its name under it; of more, each year. */
+const MONTHS_NAMED = 14;
+const MARGIN = { top: 8, right: 22, bottom: 22, left: 52 };
 
 /** Many months in three lines: promise dotted, expected as a band's edge, metered in ink. */
 export function MonthCurves({
@@ -36,19 +39,18 @@ export function MonthCurves({
       .x((p) => x(p.key)!)
       .y((p) => y(of(p) ?? 0))
       .curve(curveMonotoneX)(points) ?? "";
+  const ticks = points.length <= MONTHS_NAMED ? points : points.filter((p) => p.key.endsWith("-01"));
   return (
     <g fontSize={12.5} fill="var(--ink-soft)">
       <ValueAxis y={y} from={MARGIN.left} to={width - MARGIN.right} count={4} label={label} />
-      {points
-        .filter((p) => p.key.endsWith("-01") || points.length <= 12)
-        .map((p) => (
-          <g key={p.key}>
-            <line x1={x(p.key)} x2={x(p.key)} y1={MARGIN.top} y2={height - MARGIN.bottom} stroke="var(--rule)" />
-            <text x={x(p.key)} y={height - 6} textAnchor="middle">
-              {p.key.slice(0, 4)}
-            </text>
-          </g>
-        ))}
+      {ticks.map((p) => (
+        <g key={p.key}>
+          <line x1={x(p.key)} x2={x(p.key)} y1={MARGIN.top} y2={height - MARGIN.bottom} stroke="var(--rule)" />
+          <text x={x(p.key)} y={height - 6} textAnchor="middle">
+            {points.length <= MONTHS_NAMED ? monthName(p.key, "short") : p.key.slice(0, 4)}
+          </text>
+        </g>
+      ))}
       <path d={curve((p) => p.promiseKwh)} fill="none" stroke="var(--ink-soft)" strokeDasharray="2 3" strokeWidth={1.4} />
       <path d={curve((p) => p.expectedKwh)} fill="none" stroke="var(--brass)" strokeDasharray="6 3" strokeWidth={1.8} />
       <path d={curve((p) => p.meteredKwh)} fill="none" stroke="var(--ink)" strokeWidth={1.8} />

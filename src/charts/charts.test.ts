@@ -2,7 +2,6 @@ import fc from "fast-check";
 import { createElement, type FunctionComponent } from "react";
 import { renderToStaticMarkup } from "react-dom/server";
 import { describe, expect, it } from "vitest";
-import { LEDGER_ACCOUNTS } from "@/core/accounts";
 import { ACCOUNT_NAMES } from "@/wording/accounts";
 import {
   AccountBar,
@@ -18,9 +17,6 @@ import {
   ReadingsOnCurve,
   SHARE_BOUNDS,
   SideBars,
-  WaterfallBar,
-  WaterfallPicture,
-  waterfallHeight,
   YearGlance,
 } from ".";
 
@@ -34,10 +30,10 @@ const numbersOf = (markup: string, attribute: string): number[] =>
 describe("an account", () => {
   it("has a hatch and a code of its own", () => {
     const patterns = [...renderToStaticMarkup(createElement(Hatches)).matchAll(/<pattern id="([^"]+)".*?<path d="([^"]*)"/g)];
-    expect(patterns).toHaveLength(LEDGER_ACCOUNTS.length);
+    expect(patterns).toHaveLength(Object.keys(ACCOUNT_NAMES).length);
     const strokes = patterns.map(([, , path]) => path).filter((path) => path !== "");
     expect(new Set(strokes).size).toBe(strokes.length);
-    expect(new Set(Object.values(ACCOUNT_NAMES).map(({ code }) => code)).size).toBe(LEDGER_ACCOUNTS.length);
+    expect(new Set(Object.values(ACCOUNT_NAMES).map(({ code }) => code)).size).toBe(Object.keys(ACCOUNT_NAMES).length);
   });
 });
 
@@ -61,57 +57,48 @@ describe("a ledger bar", () => {
   });
 });
 
-it("the spine draws what is short to the left and what is over to the right of its line, on one scale", () => {
-  const bar = (unexplainedKwh: number) =>
+describe("the spine", () => {
+  const bar = (parts: Partial<Parameters<typeof DifferenceBar>[0]>) =>
     drawn(DifferenceBar, {
-      unexplainedKwh: unexplainedKwh,
+      found: [],
+      unexplainedKwh: 0,
       dataGapKwh: 0,
       mostShortKwh: 100,
       mostOverKwh: 50,
-      look: false,
+      toCheck: false,
       width: 72,
       height: 28,
+      ...parts,
     });
-  const zero = 72 * 0.68;
-  const left = (markup: string) => numbersOf(markup, "x")[0]!;
-  expect(left(bar(100))).toBeLessThan(zero - 10);
-  expect(left(bar(-50))).toBeGreaterThanOrEqual(zero - 1);
-});
+  const zero = (markup: string): number => numbersOf(markup, "x1")[0]!;
+  const lefts = (markup: string): number[] => numbersOf(markup, "x");
 
-describe("a walk from the sun to the meter", () => {
-  const step = { fromKwh: 900, toKwh: 800, account: "soiling" as const };
-  it("hangs a loss between where it begins and ends", () => {
-    const markup = drawn(WaterfallBar, { ...step, domain: [500, 1000], height: 20, label: "Soiling" });
-    expect(numbersOf(markup, "x").at(-1)).toBeCloseTo(280 * 0.6, 6);
-    expect(numbersOf(markup, "width").at(-1)).toBeCloseTo(280 * 0.2, 6);
-    expect(markup).toContain('aria-label="Soiling"');
+  it("draws what is short to the left and what is over to the right of its line, on one scale", () => {
+    const [short, over] = [bar({ unexplainedKwh: 100 }), bar({ unexplainedKwh: -50 })];
+    expect(lefts(short)[0]).toBeLessThan(zero(short) - 10);
+    expect(lefts(over)[0]).toBeCloseTo(zero(over), 6);
+    expect(numbersOf(short, "width").at(-1)! / numbersOf(over, "width").at(-1)!).toBeCloseTo(2, 6);
   });
 
-  it("draws a gain to the right of where it begins, and an interval about a total", () => {
-    const gain = drawn(WaterfallBar, { ...step, toKwh: 950, domain: [500, 1000], height: 20, label: "" });
-    expect(numbersOf(gain, "x").at(-1)).toBeCloseTo(280 * 0.8, 6);
-    const total = drawn(WaterfallBar, {
-      fromKwh: 0,
-      toKwh: 800,
-      account: "total",
-      domain: [500, 1000],
-      height: 20,
-      label: "",
-      halfKwh: 50,
+  it("stacks what was found in its hatches, then the gap, then the unexplained", () => {
+    const markup = bar({
+      found: [
+        { account: "downtime", kwh: 30 },
+        { account: "soiling", kwh: -10 },
+      ],
+      dataGapKwh: 20,
+      unexplainedKwh: 10,
     });
-    expect(numbersOf(total, "x1")).toContain(280 * 0.5);
-    expect(numbersOf(total, "x2")).toContain(280 * 0.7);
+    expect(markup).toContain(accountFill("downtime"));
+    const [downtime, soiling, gap, left] = lefts(markup);
+    expect(downtime).toBeGreaterThan(gap!);
+    expect(gap).toBeGreaterThan(left!);
+    expect(soiling).toBeCloseTo(zero(markup), 6);
   });
 
-  it("is kept whole as one picture, a line a step, with names and figures", () => {
-    const steps = [
-      { key: "reference", name: "Reference", shownKwh: 1000, fromKwh: 0, toKwh: 1000, account: "total" as const },
-      { key: "soiling", name: "Soiling", shownKwh: -100, ...step },
-    ];
-    const markup = drawn(WaterfallPicture, { steps, domain: [500, 1000], width: 760, label: (kwh) => `${kwh} kWh` });
-    expect(markup).toContain("Soiling");
-    expect(markup).toContain("-100 kWh");
-    expect(waterfallHeight(steps)).toBe(60);
+  it("fills the unexplained in clay only where it is to be checked", () => {
+    expect(bar({ unexplainedKwh: 40 })).not.toContain('fill="var(--clay)"');
+    expect(bar({ unexplainedKwh: 40, toCheck: true })).toContain('fill="var(--clay)"');
   });
 });
 

@@ -27,8 +27,6 @@ export { type Silhouette, type SkyFrame, SunDot, SunPath, type SunPathArc, skyFr
 export { type TiltLine, TiltYear } from "./TiltYear";
 export { TornadoBars, type TornadoRow, tornadoHeight } from "./TornadoBars";
 export { ValueAxis } from "./ValueAxis";
-export { WaterfallBar, type WaterfallBarProps } from "./WaterfallBar";
-export { WaterfallPicture, type WaterfallStep, waterfallHeight } from "./WaterfallPicture";
 export { type WayCurve, WayCurves } from "./WayCurves";
 export { HEAT_BOUNDS, SHARE_BOUNDS, YearGlance } from "./YearGlance";
 export { DAY_STATES, type DayState, STATE_FILL, YearStrips, yearsIn } from "./YearStrips";

@@ -15,7 +15,7 @@ export async function ageingCommand(options: CliOptions): Promise<void> {
   printNotices(ledger.notices);
   const { ageing, parts } = causes;
   const partsWords = partsSentence(parts, ledger.site.arrays.length);
-  if (options.json) return printJson({ ...withoutSeries(ageing), verdictWords: ageingSentence(ageing), parts, partsWords });
+  if (options.json) return printJson("ageing", { ...withoutSeries(ageing), verdictWords: ageingSentence(ageing), parts, partsWords });
   printText(ageingSentence(ageing));
   printText(
     textTable(

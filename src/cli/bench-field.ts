@@ -50,7 +50,7 @@ export function spotBench(site: SiteDocument, options: CliOptions): void {
   if (!reference) throw new CliRefusal(say.moduleLacksFiguresOfItsDatasheet(name));
   const report = spotCheck({ reference, modulesInSeries: series, bypassDiodes: site.modules[name]!.bypassDiodes }, reading);
   if (options.json) {
-    printJson({ module: name, reading, ...report, verdict: spotInWords(report) });
+    printJson("bench-spot-check", { module: name, reading, ...report, verdict: spotInWords(report) });
     return;
   }
   printText([spotInWords(report), ...report.judged.map(judgedInWords)].join("\n"));
@@ -90,7 +90,7 @@ export function inverterBench(site: SiteDocument, options: CliOptions): void {
     expectedOffFrac: figures.light === null ? 0.5 : 0.15,
   });
   if (options.json) {
-    printJson({ inverter: first.id, ...report, moment });
+    printJson("bench-inverter-reading", { inverter: first.id, ...report, moment });
     return;
   }
   printText(report.findings.map((finding) => inverterFindingInWords(finding, report)).join("\n"));
@@ -111,7 +111,7 @@ export async function trialBench(options: CliOptions): Promise<void> {
   const report = runTrial({ ...trialSources(question, ledger, ledger.production), draws: TRIAL_DRAWS, seed: TRIAL_SEED });
   if (!report) throw new CliRefusal(say.theTwoSidesShareNoLit);
   if (options.json) {
-    printJson({ ...question, verdict: trialVerdict(report).text, ...report, differs: differencesInWords(report.differs) });
+    printJson("bench-trial", { ...question, verdict: trialVerdict(report).text, ...report, differs: differencesInWords(report.differs) });
     return;
   }
   printText(`${trialVerdict(report).text}\n`);
@@ -147,7 +147,7 @@ export async function changeBench(options: CliOptions): Promise<void> {
   const change = beforeAfter(days.before, days.after, TRIAL_DRAWS, TRIAL_SEED);
   if (!change) throw new CliRefusal(say.tooFewReadableDaysAroundBefore(question.on, days.before.length, days.after.length));
   if (options.json) {
-    printJson({ ...question, leftOut: days.leftOut, verdict: changeVerdict(change), ...change });
+    printJson("bench-change", { ...question, leftOut: days.leftOut, verdict: changeVerdict(change), ...change });
     return;
   }
   printText(changeVerdict(change));

@@ -57,7 +57,7 @@ export async function caseBench(
   const [base, ...variants] = sides;
   const decisions = decisionsInWords(variants.map((variant) => decide(base!, variant, terms)));
   const baseName = sideInWords(base!.name);
-  if (options.json) return printJson({ case: id, year, figures, base: baseName, perKwh, decisions });
+  if (options.json) return printJson("bench-case", { case: id, year, figures, base: baseName, perKwh, decisions });
   printText(say.againstAKwh(words.question, baseName, year ?? say.aCloudlessYear, perKwh, site.currency));
   printText(
     textTable(
@@ -121,7 +121,7 @@ export function loanBench(site: SiteDocument, options: CliOptions): void {
     years,
   };
   if (options.json) {
-    printJson(answer);
+    printJson("bench-loan", answer);
     return;
   }
   printText(say.aMonthOfInterestInAll(answer.monthlyPayment, site.currency, answer.interestTotal));

@@ -50,7 +50,7 @@ export async function mixedBench({ site, year, prepared }: SiteYear, options: Cl
   const { voltageV, currentA, ...report } = mixedReport(stringsNow(strings, circuits), BYPASS_DROP_V);
   const whole = mixedYearOnSite(site, prepared, strings, 1);
   if (options.json) {
-    printJson({ year, ...report, curve: [...voltageV].map((volts, k) => [volts, currentA[k]]), yearKwh: whole });
+    printJson("bench-mixed-string", { year, ...report, curve: [...voltageV].map((volts, k) => [volts, currentA[k]]), yearKwh: whole });
     return;
   }
   printText(say.wOnOneInputOfW(report.togetherW.toFixed(0), report.byModuleW.toFixed(0), report.rule.powerW.toFixed(0)));
@@ -96,7 +96,7 @@ export function cableBench({ site, array, prepared }: SiteYear, options: CliOpti
   const best = cheapestSection(choices);
   const check = inverter ? stringCheck(site.place, array, module, inverter) : null;
   if (options.json) {
-    printJson({ array: array.id, check, sections: choices, cheapestMm2: best?.areaMm2 ?? null });
+    printJson("bench-cable", { array: array.id, check, sections: choices, cheapestMm2: best?.areaMm2 ?? null });
     return;
   }
   printText(say.mm2CostsLeastOverYears(best?.areaMm2, figures.years));
@@ -142,7 +142,7 @@ export function modulesBench({ site, array, year, prepared }: SiteYear, options:
     };
   });
   if (options.json) {
-    printJson({ year, modules: rows });
+    printJson("bench-modules", { year, modules: rows });
     return;
   }
   printText(
@@ -159,7 +159,7 @@ export function snowBench({ site, array, year, prepared }: SiteYear, options: Cl
   if (!storms) throw new CliRefusal(say.thereIsNoSnowDepthCm(options.weather ?? "This weather"));
   const albedo = albedoGain(site, array, prepared, [array.tiltDeg, 60, 90], null);
   if (options.json) {
-    printJson({ year, storms, albedo });
+    printJson("bench-snow", { year, storms, albedo });
     return;
   }
   printText(
@@ -184,7 +184,7 @@ export async function loadsBench({ site, year, prepared }: SiteYear, options: Cl
   const doubts = loadDoubts(appliances, battery);
   const report = loadReport({ appliances, battery, madeKwByHour: hourProfile(site, prepared), arrayW: nameplateW(site) });
   if (options.json) {
-    printJson({ year, doubts, ...report });
+    printJson("bench-loads", { year, doubts, ...report });
     return;
   }
   for (const doubt of doubts) printText(loadDoubtInWords(doubt));

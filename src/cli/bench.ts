@@ -82,7 +82,7 @@ async function tiltBench(options: CliOptions): Promise<void> {
   const goal = oneOf(options.goal, TILT_GOALS, "energy", "goal");
   const { year, prepared } = await yearOf(site, options);
   const report = await planTilts(site, prepared, { arrayId: arrayOf(site, options).id, goal, priceByMonth: null });
-  if (options.json) return printJson({ year, ...report });
+  if (options.json) return printJson("bench-tilt", { year, ...report });
   const rows = report!.plans.map((plan) => [
     `${plan.positions || ""} ${plan.method}`.trim(),
     plan.steps.length > 4 ? `${plan.steps.length} tilts` : plan.steps.map((step) => `${step.from} ${step.tiltDeg.toFixed(1)}`).join(", "),
@@ -97,7 +97,7 @@ async function shadeBench(options: CliOptions): Promise<void> {
   const site = await readSiteFile(options);
   const { year, prepared } = await yearOf(site, options);
   const report = shadeReport(site, prepared);
-  if (options.json) return printJson({ year, ...report });
+  if (options.json) return printJson("bench-shade", { year, ...report });
   const lost = sumOf(report.openKwh) - sumOf(report.expectedKwh);
   printText(say.shadeTakesKwhOfAtThe(year ?? say.aCloudlessYear2, lost.toFixed(0), sumOf(report.openKwh).toFixed(0)));
   printText(
@@ -127,7 +127,7 @@ async function rowsBench(options: CliOptions): Promise<void> {
     windowStartH: Number(options.from ?? 10),
     windowEndH: Number(options.to ?? 14),
   });
-  if (options.json) return printJson(spacing);
+  if (options.json) return printJson("bench-rows", { ...spacing });
   printText(spacing ? say.gapMARowEveryM(spacing.gapM.toFixed(2), spacing.pitchM.toFixed(2)) : say.theSunIsNotUpThrough);
 }
 
@@ -139,7 +139,7 @@ async function compassBench(options: CliOptions): Promise<void> {
   if (Number.isNaN(utcMs)) throw new CliRefusal(say.dateWriteADateAs2026(options.date));
   const declination = magneticDeclination(site.place, utcMs);
   const trueDeg = trueOfMagneticDeg(magneticDeg, declination.declinationDeg);
-  if (options.json) return printJson({ magneticDeg, trueDeg, ...declination });
+  if (options.json) return printJson("bench-compass", { magneticDeg, trueDeg, ...declination });
   printText(
     say.magneticIsTrueDeclination(magneticDeg.toFixed(1), trueDeg.toFixed(1), declination.declinationDeg.toFixed(1), declination.model),
   );

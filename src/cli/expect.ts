@@ -1,26 +1,32 @@
 import { MODEL_ACCOUNTS } from "@/core/accounts";
-import type { LedgerLine } from "@/core/ledger";
+import { designLosses, type LedgerLine } from "@/core/ledger";
 import { say } from "@/wording/cli";
 import { type CliOptions, needed } from "./arguments";
 import { printJson, printNotices, printText, textTable } from "./print";
 import { ledgerFromFiles } from "./read-files";
 
-const pick = ({ key, planeKwhM2, referenceKwh, accountsKwh, expectedKwh, filledReferenceKwh }: LedgerLine) => ({
-  key,
-  planeKwhM2,
-  referenceKwh,
-  accountsKwh,
-  expectedKwh,
-  filledReferenceKwh,
+const pick = (line: LedgerLine) => ({
+  key: line.key,
+  planeKwhM2: line.planeKwhM2,
+  referenceKwh: line.referenceKwh,
+  plannedKwh: designLosses(line),
+  plannedStagesKwh: line.accountsKwh,
+  expectedKwh: line.expectedKwh,
+  filledReferenceKwh: line.filledReferenceKwh,
 });
 
-/** `expect`: months and total of what the sun owes. */
+/** `expect`: months and total of what is expected. */
 export async function expectCommand(options: CliOptions): Promise<void> {
   needed(options.weather, "weather", say.aWeatherCsv);
   const { report, notices } = await ledgerFromFiles(withoutProduction(options));
   printNotices(notices);
   if (options.json)
-    return printJson({ months: report.months.map(pick), years: report.years.map(pick), all: pick(report.all), sources: report.sources });
+    return printJson("expect", {
+      months: report.months.map(pick),
+      years: report.years.map(pick),
+      all: pick(report.all),
+      sources: report.sources,
+    });
   const row = (line: LedgerLine) => [
     line.key,
     line.planeKwhM2,

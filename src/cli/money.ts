@@ -41,7 +41,7 @@ export async function moneyCommand(options: CliOptions): Promise<void> {
   const report = moneyReportSchema.parse(rest);
   const { billsReport: fromBills, comparison } = page;
   const breakEven = terms && page.report.basis && paybackSpread(terms, page.doubts[page.report.basis]);
-  if (options.json) return printJson({ ...report, breakEven, bills: fromBills, plans: comparison });
+  if (options.json) return printJson("money", { ...report, breakEven, bills: fromBills, plans: comparison });
   if (fromBills) printBills(fromBills);
   if (!report.payback) {
     if (fromBills) return;

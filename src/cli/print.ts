@@ -1,4 +1,4 @@
-import { published } from "@/contracts/published-names";
+import { PRINTED_VERSION, printedFormat } from "@/contracts/printed";
 
 const whole = new Intl.NumberFormat("en", { maximumFractionDigits: 0 });
 
@@ -14,7 +14,9 @@ export function textTable(head: readonly string[], rows: readonly (readonly (str
     .join("\n");
 }
 
-export const printJson = (value: unknown): void => void process.stdout.write(`${JSON.stringify(published(value), null, 2)}\n`);
+/** A command's answer as JSON, with the name and the version of its form before it. */
+export const printJson = (command: string, value: object): void =>
+  void process.stdout.write(`${JSON.stringify({ format: printedFormat(command), version: PRINTED_VERSION, ...value }, null, 2)}\n`);
 export const printText = (text: string): void => void process.stdout.write(`${text}\n`);
 
 /** What is worth knowing about the files, beside the result. */

@@ -1,7 +1,10 @@
 import path from "node:path";
 import { fixtures } from "@test/paths";
 import { printed } from "@test/printed";
+import { valid } from "@test/published-form";
 import { beforeAll, describe, expect, it } from "vitest";
+import type { z } from "zod";
+import { ageingSchema, reconcileSchema } from "@/contracts/printed";
 import { ageingCommand } from "./ageing";
 import type { CliOptions } from "./arguments";
 import { reconcileCommand } from "./reconcile";
@@ -17,37 +20,23 @@ const hut: CliOptions = {
   events: at("events.csv"),
 };
 
-interface Printed {
-  readonly months: readonly {
-    readonly key: string;
-    readonly referenceKwh: number;
-    readonly meteredKwh: number | null;
-    readonly unmatchedKwh: number;
-    readonly postings: readonly { readonly account: string; readonly budgetKwh: number | null; readonly actualKwh: number | null }[];
-    readonly indicators: Record<string, number | null>;
-  }[];
-  readonly all: Printed["months"][number];
-  readonly findings: readonly {
-    readonly kind: string;
-    readonly what: string;
-    readonly kwh: number | null;
-    readonly entry: number | null;
-  }[];
-  readonly readings: readonly { readonly kind: string; readonly words: { readonly what: string } }[];
-}
+type Printed = z.output<typeof reconcileSchema>;
 
 describe("reconcile", () => {
   let report: Printed;
   beforeAll(async () => {
-    report = JSON.parse(await printed(() => reconcileCommand({ ...hut, json: true }))) as Printed;
+    report = reconcileSchema.parse(JSON.parse(await printed(() => reconcileCommand({ ...hut, json: true }))));
   }, 60_000);
 
-  it("prints accounts by evidence that walk from reference to meter in every month", () => {
+  it("prints an account that closes in every month, and is of its published form", () => {
+    expect([report.format, report.version]).toEqual(["dusty-ledger/reconcile", 2]);
+    expect(valid("reconcile", report)).toEqual([]);
     expect(report.months.length).toBeGreaterThan(30);
-    for (const month of [...report.months, report.all]) {
+    for (const month of [...report.months, ...report.years, report.all]) {
       if (month.meteredKwh === null) continue;
-      const posted = month.postings.reduce((sum, { actualKwh }) => sum + (actualKwh ?? 0), 0);
-      expect(Math.abs(month.referenceKwh - posted - (month.meteredKwh - month.unmatchedKwh)), month.key).toBeLessThan(1e-6);
+      const left = month.expectedKwh - month.foundSumKwh! - month.dataGapKwh - month.unexplainedKwh!;
+      expect(Math.abs(left - (month.meteredKwh - month.meteredWithoutWeatherKwh)), month.key).toBeLessThan(1e-6);
+      expect(month.explainedBy === null, month.key).toBe(month.state !== "explained");
     }
   });
 
@@ -58,15 +47,15 @@ describe("reconcile", () => {
     expect(string.what).toContain("1 of 4 strings gave nothing");
     expect(string.kwh!).toBeGreaterThan(1000);
     expect(report.readings.length).toBeGreaterThan(0);
-    expect(report.readings.every(({ words }) => words.what.length > 10)).toBe(true);
+    expect(report.readings.every(({ words }) => String(words.what).length > 10)).toBe(true);
   });
 
   it("gives each month its indicators, availability among them between nothing and all", () => {
     for (const { indicators, key } of report.months) {
       const available = indicators.availabilityByTimeFrac;
-      if (available !== null && available !== undefined) expect(available >= 0 && available <= 1, key).toBe(true);
+      if (available !== null) expect(available >= 0 && available <= 1, key).toBe(true);
       const ratio = indicators.performanceRatio;
-      if (ratio !== null && ratio !== undefined) expect(ratio, key).toBeLessThan(1.15);
+      if (ratio !== null) expect(ratio, key).toBeLessThan(1.15);
     }
     expect(report.all.indicators.specificYieldKwhPerKwp!).toBeGreaterThan(1000);
   });
@@ -94,16 +83,11 @@ describe("ageing", () => {
   }, 60_000);
 
   it("gives parts and the days used as JSON, the rate both as share and in percent", async () => {
-    const report = JSON.parse(await printed(() => ageingCommand({ ...hut, json: true }))) as {
-      ratePctPerYear: number;
-      perYearFrac: number;
-      usedDays: number;
-      filters: { days: number }[];
-      parts: unknown[];
-      partsWords: string;
-    };
-    expect(report.ratePctPerYear).toBeCloseTo(100 * report.perYearFrac, 9);
-    expect(Math.abs(report.ratePctPerYear - 0.4)).toBeLessThan(0.2);
+    const text = JSON.parse(await printed(() => ageingCommand({ ...hut, json: true }))) as unknown;
+    expect(valid("ageing", text)).toEqual([]);
+    const report = ageingSchema.parse(text);
+    expect(report.ratePctPerYear).toBeCloseTo(100 * report.perYearFrac!, 9);
+    expect(Math.abs(report.ratePctPerYear! - 0.4)).toBeLessThan(0.2);
     expect(report.usedDays).toBeLessThanOrEqual(report.filters[0]!.days);
     expect(report.parts).toEqual([]);
     expect(report.partsWords).toBe("");

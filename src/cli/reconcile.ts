@@ -1,10 +1,15 @@
 import type { AttributionReport } from "@/contracts/attribution";
-import { LEDGER_ACCOUNTS } from "@/core/accounts";
-import { type LedgerLine, ledgerPostings } from "@/core/ledger";
+import { AVOIDABLE_ACCOUNTS, FOUND_ACCOUNTS } from "@/core/accounts";
+import { accountOfCause } from "@/core/attribution";
+import { designLosses, foundSumKwh, type LedgerLine, lineState, performanceIndex, toleranceFrac, totalLine } from "@/core/ledger";
+import { pricePerKwh } from "@/core/money";
 import { attribute } from "@/usecases/attribution";
+import { accountLines } from "@/usecases/keeping";
+import { ACCOUNT_NAMES } from "@/wording/accounts";
 import { attributionInWords } from "@/wording/attribution";
 import { say } from "@/wording/cli";
 import { findingInWords } from "@/wording/findings/quality";
+import { stateWords } from "@/wording/ledger-states";
 import { type CliOptions, needed } from "./arguments";
 import { printJson, printNotices, printText, textTable } from "./print";
 import { type FileLedger, ledgerFromFiles } from "./read-files";
@@ -20,77 +25,129 @@ export async function attributionFromFiles(options: CliOptions): Promise<{ ledge
   return { ledger, causes };
 }
 
-/** A line with its postings: `budget` by the book's model, `actual` by the evidence. Reference minus all actual postings is what was metered. */
-function posted(planned: LedgerLine, found: LedgerLine, causes: AttributionReport): object {
-  const [modelled, evidenced] = [ledgerPostings(planned), ledgerPostings(found)];
-  const { key: _key, ...indicators } = causes.indicators.find(({ key }) => key === planned.key)!;
+interface Asked {
+  readonly ledger: FileLedger;
+  readonly causes: AttributionReport;
+}
+
+/** The one account of the files: months, years and all, with what was found. */
+function accountOf({ ledger, causes }: Asked): { months: LedgerLine[]; years: LedgerLine[]; all: LedgerLine } {
+  const { months } = accountLines(ledger.report.months, { found: causes.found, keeping: { transfers: [], closed: [] } });
+  const years = ledger.report.years.map(({ key }) =>
+    totalLine(
+      key,
+      months.filter((line) => line.key.startsWith(key)),
+    ),
+  );
+  return { months, years, all: totalLine("all", months) };
+}
+
+/** A line as it is printed. */
+function printed(line: LedgerLine, { ledger, causes }: Asked): object {
+  const { key: _key, ...indicators } = causes.indicators.find(({ key }) => key === line.key)!;
+  const walk = [...causes.months, ...causes.years, causes.all].find(({ key }) => key === line.key)!;
+  const tolerance = toleranceOf(line, ledger);
+  const state = lineState(line, tolerance);
   return {
-    ...planned,
-    explainedKwh: found.expectedKwh,
-    explainedDataGapKwh: found.dataGapKwh,
-    unexplainedKwh: found.unexplainedKwh,
-    plannedUnexplainedKwh: planned.unexplainedKwh,
-    postings: LEDGER_ACCOUNTS.map((account) => ({
-      account,
-      plannedKwh: account === "unread" || account === "remainder" ? null : modelled[account],
-      foundKwh: found.meteredKwh === null ? null : evidenced[account],
-    })),
-    accountsActualKwh: found.accountsKwh,
+    key: line.key,
+    planeKwhM2: line.planeKwhM2,
+    referenceKwh: line.referenceKwh,
+    plannedKwh: designLosses(line),
+    plannedStagesKwh: line.accountsKwh,
+    expectedKwh: line.expectedKwh,
+    filledReferenceKwh: line.filledReferenceKwh,
+    promiseKwh: line.promiseKwh,
+    foundKwh: line.isSought ? line.foundKwh : null,
+    foundSumKwh: line.isSought ? foundSumKwh(line) : null,
+    dataGapKwh: line.dataGapKwh,
+    unexplainedKwh: line.unexplainedKwh,
+    meteredKwh: line.meteredKwh,
+    meteredWithoutWeatherKwh: line.unmatchedKwh,
+    splitKwh: line.splitKwh,
+    performanceIndex: performanceIndex(line),
+    dataAvailabilityFrac: line.readFrac,
+    state: state.kind,
+    explainedBy: state.kind === "explained" ? state.account : null,
+    toleranceFrac: tolerance,
+    foundStagesKwh: walk.accountsKwh,
     indicators,
   };
 }
 
-/** `reconcile`: month by month promise, expected, metered, postings by account, remainder, and the findings behind them. */
+/** Share of a line within which a difference says nothing: the rule of the screens. */
+function toleranceOf(line: LedgerLine, { site, report }: FileLedger): number {
+  const own = report.months.filter(({ key }) => line.key === "all" || key.startsWith(line.key));
+  const year = Number((line.key === "all" ? own.at(-1)?.key : line.key)?.slice(0, 4) ?? 0);
+  const months = line.key.length === 7 ? 1 : line.key === "all" ? 12 * report.years.length : 12;
+  return toleranceFrac(site, report.sources, { year, months, isLevelRead: line.isSought });
+}
+
+/** `reconcile`: month by month promise, expected, losses found, unexplained, metered, and the findings behind them. */
 export async function reconcileCommand(options: CliOptions): Promise<void> {
-  const { ledger, causes } = await attributionFromFiles(options);
+  const asked = await attributionFromFiles(options);
+  const { ledger, causes } = asked;
   const { report, examination, site } = ledger;
   printNotices(ledger.notices);
-  const pair = (line: LedgerLine): [LedgerLine, LedgerLine] => [
-    line,
-    [...causes.months, ...causes.years, causes.all].find(({ key }) => key === line.key)!,
-  ];
+  const { months, years, all } = accountOf(asked);
   const words = attributionInWords(causes, site.place.timeZone);
   if (options.json) {
-    const { months: _m, years: _y, all: _a, indicators: _i, findings, days, ageing: _g, ...rest } = words;
-    return printJson({
-      months: report.months.map((line) => posted(...pair(line), causes)),
-      years: report.years.map((line) => posted(...pair(line), causes)),
-      all: posted(...pair(report.all), causes),
-      findings,
+    const price = pricePerKwh(site);
+    const { found: _f, months: _m, years: _y, all: _a, indicators: _i, findings, ageing: _g, edition: _e, fitted: _l, ...rest } = words;
+    return printJson("reconcile", {
+      currency: site.currency,
+      months: months.map((line) => printed(line, asked)),
+      years: years.map((line) => printed(line, asked)),
+      all: printed(all, asked),
+      findings: findings.map((finding) => ({
+        ...finding,
+        account: accountOfCause(finding.kind),
+        isAvoidable: AVOIDABLE_ACCOUNTS.includes(accountOfCause(finding.kind)),
+        worth: price === null || finding.kwh === null ? null : finding.kwh * price,
+      })),
       readings: examination.findings.map((finding) => ({ ...finding, words: findingInWords(finding, site.place.timeZone) })),
       spans: examination.spans,
       sources: report.sources,
-      causes: { days, ...rest },
+      causes: rest,
     });
   }
   printNotices(examination.findings.map((finding) => findingInWords(finding, site.place.timeZone).what));
   printText(words.findings.map(({ title, what, kwhLow, kwhHigh }) => `${title}: ${what}${between(kwhLow, kwhHigh)}`).join("\n"));
   printText(words.cannotTell.join("\n"));
+  const shown = FOUND_ACCOUNTS.filter((account) => Math.abs(all.foundKwh[account]) >= LEAST_KWH);
   const row = (line: LedgerLine) => {
-    const [planned, found] = pair(line);
-    const posts = ledgerPostings(found);
+    const index = performanceIndex(line);
     return [
       line.key,
-      planned.promiseKwh,
-      planned.expectedKwh,
-      planned.meteredKwh,
-      posts.snow,
-      posts.soiling,
-      posts.clipping,
-      posts.curtailment,
-      posts.downtime,
-      found.dataGapKwh,
-      found.unexplainedKwh,
-      `${(line.readFrac * 100).toFixed(1)} %`,
+      line.promiseKwh,
+      line.expectedKwh,
+      ...shown.map((account) => line.foundKwh[account]),
+      line.dataGapKwh,
+      line.unexplainedKwh,
+      line.meteredKwh,
+      index === null ? "-" : `${(index * 100).toFixed(1)} %`,
+      stateWords(lineState(line, toleranceOf(line, ledger))),
     ];
   };
   printText(
     textTable(
-      ["kWh", "promise", "expected", "metered", "snow", "soiling", "clipping", "curtailment", "downtime", "unread", "remainder", "read"],
-      [...report.months.map(row), ...report.years.map(row), row(report.all)],
+      [
+        "kWh",
+        "promise",
+        "expected",
+        ...shown.map((account) => ACCOUNT_NAMES[account].name.toLowerCase()),
+        "data gap",
+        "unexplained",
+        "metered",
+        "index",
+        "state",
+      ],
+      [...months.map(row), ...years.map(row), row(all)],
     ),
   );
 }
+
+/** Accounts that held less than this in all years have no column. */
+const LEAST_KWH = 0.5;
 
 const between = (low: number | null, high: number | null): string =>
   low === null || high === null ? "" : ` (${Math.round(low)} to ${Math.round(high)} kWh)`;

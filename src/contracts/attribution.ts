@@ -4,7 +4,7 @@ import { LEDGER_ACCOUNTS } from "@/core/accounts";
 import { causeKinds } from "@/core/attribution";
 import { LIGHT_SOURCES } from "@/core/site";
 import { fieldEntrySchema, type StoredEntry } from "./field-book";
-import { ledgerLineSchema } from "./ledger";
+import { foundPostingsSchema, ledgerLineSchema } from "./ledger";
 import { partReportSchema, sheddingSchema } from "./parts";
 
 const interval = z.strictObject({ value: z.number(), low: z.number(), high: z.number() });
@@ -227,8 +227,13 @@ export type EntryEffect = z.output<typeof entryEffectSchema>;
 /** Rises when the search for causes changes: what an older edition stored is made anew. */
 export const ATTRIBUTION_EDITION = 11;
 
-/** All that the readings say of causes: each month by evidence beside what the ledger planned, findings, and the chapters' figures. */
+/** What was found beside the plan in a month, kWh at the meter. */
+export const foundMonthSchema = z.strictObject({ key: z.string(), foundKwh: foundPostingsSchema });
+export type FoundMonth = z.output<typeof foundMonthSchema>;
+
+/** All that the readings say of causes: what was found beside the plan, each month walked by evidence, findings, and the chapters' figures. */
 export const attributionViewSchema = z.strictObject({
+  found: z.array(foundMonthSchema),
   months: z.array(ledgerLineSchema),
   years: z.array(ledgerLineSchema),
   all: ledgerLineSchema,

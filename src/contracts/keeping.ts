@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { LEDGER_ACCOUNTS } from "@/core/accounts";
+import { LEDGER_ACCOUNTS, type LedgerAccount } from "@/core/accounts";
 import { say } from "@/wording/validation";
 import { postingPairSchema } from "./attribution";
 import { ledgerLineSchema } from "./ledger";
@@ -25,11 +25,19 @@ export const transferSchema = z.strictObject({
 });
 export type Transfer = z.output<typeof transferSchema>;
 
+/** What a month's account holds on one line: its design loss (null where no plan has one), what was found beside it, and what stands after moves, kWh. */
+export interface PostingRow {
+  readonly account: LedgerAccount;
+  readonly plannedKwh: number | null;
+  readonly foundKwh: number;
+  readonly finalKwh: number;
+}
+
 /** A month's postings as they stood when it was closed. */
 export const closedMonthSchema = z.strictObject({
   month,
   postings: z.array(postingPairSchema),
-  /** The whole line by evidence, moves included: what the spread goes on showing. */
+  /** The whole line, moves included: what the year goes on showing. */
   line: ledgerLineSchema,
   note: z.string(),
   closedAt: z.string(),

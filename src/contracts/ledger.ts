@@ -1,8 +1,13 @@
 import { z } from "zod";
-import { MODEL_ACCOUNTS, type ModelAccount } from "@/core/accounts";
+import { FOUND_ACCOUNTS, type FoundAccount, MODEL_ACCOUNTS, type ModelAccount } from "@/core/accounts";
 
 const kwh = z.number();
 const postings = z.strictObject(Object.fromEntries(MODEL_ACCOUNTS.map((account) => [account, kwh])) as Record<ModelAccount, typeof kwh>);
+
+/** Losses found beside the plan, by account; positive is lost. */
+export const foundPostingsSchema = z.strictObject(
+  Object.fromEntries(FOUND_ACCOUNTS.map((account) => [account, kwh])) as Record<FoundAccount, typeof kwh>,
+);
 
 /** One line of the ledger; `key` is a month ("2024-03"), a year or "all". Losses are positive on their account, gains negative. */
 export const ledgerLineSchema = z.strictObject({
@@ -11,6 +16,8 @@ export const ledgerLineSchema = z.strictObject({
   referenceKwh: kwh,
   accountsKwh: postings,
   expectedKwh: kwh,
+  foundKwh: foundPostingsSchema,
+  isSought: z.boolean(),
   promiseKwh: kwh.nullable(),
   meteredKwh: kwh.nullable(),
   dataGapKwh: kwh,

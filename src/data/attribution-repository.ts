@@ -1,10 +1,12 @@
 import { literal, Op, QueryTypes, type Sequelize } from "sequelize";
+import { z } from "zod";
 import {
   ATTRIBUTION_EDITION,
   type AttributionFault,
   attributionFaults,
   attributionReportSchema,
   attributionViewSchema,
+  foundMonthSchema,
 } from "@/contracts/attribution";
 import type { AttributionStore } from "@/usecases/attribution";
 import type { JobQueue } from "./job-queue";
@@ -18,7 +20,7 @@ const faultOf = (code: string | null): AttributionFault | null => attributionFau
 const ofEdition = (bookId: string) => ({ bookId, edition: ATTRIBUTION_EDITION });
 
 /** What was found: its state, the page of it, the whole of it. */
-const results = ({ AttributionRun, Attribution }: Models): Pick<AttributionStore, "statusOf" | "viewOf" | "reportOf"> => ({
+const results = ({ AttributionRun, Attribution }: Models): Pick<AttributionStore, "statusOf" | "viewOf" | "foundOf" | "reportOf"> => ({
   async statusOf(bookId) {
     const [run, result] = await Promise.all([
       AttributionRun.findByPk(bookId),
@@ -42,6 +44,18 @@ const results = ({ AttributionRun, Attribution }: Models): Pick<AttributionStore
     const row = await Attribution.findOne({ where: ofEdition(bookId), attributes: ["view"] });
     const view = row?.get().view ?? null;
     return view === null ? null : attributionViewSchema.parse(view);
+  },
+  async foundOf(bookIds) {
+    const rows = await Attribution.findAll({
+      where: { bookId: [...bookIds], edition: ATTRIBUTION_EDITION, found: { [Op.not]: null } },
+      attributes: ["bookId", "version", "found"],
+    });
+    return new Map(
+      rows.map((row) => {
+        const { bookId, version, found } = row.get();
+        return [bookId, { version, found: z.array(foundMonthSchema).parse(found) }];
+      }),
+    );
   },
   async reportOf(bookId) {
     const row = (await Attribution.findOne({ where: ofEdition(bookId) }))?.get();
@@ -110,7 +124,7 @@ export function attributionRepository(sequelize: Sequelize, models: Models, queu
         if (!run || run.get().state === "cancelled") return;
         const { edition = ATTRIBUTION_EDITION, fitted = null, ...view } = report ?? {};
         await Attribution.upsert(
-          { bookId, version, edition, fitted, view: report === null ? null : view, madeAt: new Date() },
+          { bookId, version, edition, fitted, found: report?.found ?? null, view: report === null ? null : view, madeAt: new Date() },
           { transaction },
         );
         const isCurrent = run.get().wantedVersion === version;

@@ -1,9 +1,37 @@
 import type { Sequelize, Transaction } from "sequelize";
-import { type AuditCode, type AuditEntry, type Keeping, keepingSchema } from "@/contracts/keeping";
+import { type AuditCode, type AuditEntry, closedMonthSchema, type Keeping, keepingSchema, transferSchema } from "@/contracts/keeping";
 import type { KeepingStore } from "@/usecases/keeping";
-import type { Models } from "./models";
+import type { ClosedMonthRow, Models, TransferRow } from "./models";
 
 const SHOWN_AUDIT = 200;
+
+const transferOf = ({ id, month, fromAccount, toAccount, kwh, reason, madeAt }: TransferRow) => ({
+  ...{ id, month, kwh, reason },
+  from: fromAccount,
+  to: toAccount,
+  madeAt: madeAt.toISOString(),
+});
+const closedOf = ({ kept, note, closedAt }: ClosedMonthRow) => ({ ...kept, note, closedAt: closedAt.toISOString() });
+
+/** What was moved and closed in several books, with two questions. */
+async function linesOf({ Transfer, ClosedMonth }: Models, bookIds: readonly string[]) {
+  const where = { bookId: [...bookIds] };
+  const [transfers, closed] = await Promise.all([
+    Transfer.findAll({ where, order: ["id"] }),
+    ClosedMonth.findAll({ where, order: ["month"] }),
+  ]);
+  const out = new Map<string, Pick<Keeping, "transfers" | "closed">>();
+  const own = (bookId: string) => out.get(bookId) ?? { transfers: [], closed: [] };
+  for (const row of transfers.map((each) => each.get())) {
+    const { transfers: before, closed: kept } = own(row.bookId);
+    out.set(row.bookId, { transfers: [...before, transferSchema.parse(transferOf(row))], closed: kept });
+  }
+  for (const row of closed.map((each) => each.get())) {
+    const { transfers: moved, closed: before } = own(row.bookId);
+    out.set(row.bookId, { transfers: moved, closed: [...before, closedMonthSchema.parse(closedOf(row))] });
+  }
+  return out;
+}
 
 async function keepingOf({ Transfer, Accepted, ClosedMonth, Audit }: Models, bookId: string): Promise<Keeping> {
   const where = { bookId };
@@ -14,16 +42,9 @@ async function keepingOf({ Transfer, Accepted, ClosedMonth, Audit }: Models, boo
     Audit.findAll({ where, order: [["id", "DESC"]], limit: SHOWN_AUDIT }),
   ]);
   return keepingSchema.parse({
-    transfers: transfers
-      .map((row) => row.get())
-      .map(({ id, month, fromAccount, toAccount, kwh, reason, madeAt }) => ({
-        ...{ id, month, kwh, reason },
-        from: fromAccount,
-        to: toAccount,
-        madeAt: madeAt.toISOString(),
-      })),
+    transfers: transfers.map((row) => transferOf(row.get())),
     accepted: accepted.map((row) => row.get()).map(({ month, account }) => ({ month, account })),
-    closed: closed.map((row) => row.get()).map(({ kept, note, closedAt }) => ({ ...kept, note, closedAt: closedAt.toISOString() })),
+    closed: closed.map((row) => closedOf(row.get())),
     audit: audit.map((row) => row.get()).map(({ at, month, code, facts }) => ({ at: at.toISOString(), month, code, facts })),
   });
 }
@@ -45,6 +66,7 @@ export function keepingRepository(sequelize: Sequelize, models: Models): Keeping
     });
   return {
     of: (bookId) => keepingOf(models, bookId),
+    linesOf: (bookIds) => linesOf(models, bookIds),
     async move(bookId, { month, from, to, kwh, reason }, trail) {
       await change(bookId, month, trail, async (transaction) => {
         await Transfer.create({ bookId, month, fromAccount: from, toAccount: to, kwh, reason }, { transaction });

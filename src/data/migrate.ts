@@ -10,6 +10,7 @@ import { fieldBook } from "./migrations/0007-field-book";
 import { secondEdition } from "./migrations/0008-second-edition";
 import { nothingBringsItDown } from "./migrations/0009-nothing-brings-it-down";
 import { referenceOfTheTimeRead } from "./migrations/0010-reference-of-the-time-read";
+import { oneAccount } from "./migrations/0011-one-account";
 
 const migrator = (sequelize: Sequelize) =>
   new Umzug({
@@ -24,6 +25,7 @@ const migrator = (sequelize: Sequelize) =>
       secondEdition,
       nothingBringsItDown,
       referenceOfTheTimeRead,
+      oneAccount,
     ],
     context: sequelize,
     storage: new SequelizeStorage({ sequelize, tableName: "migrations" }),

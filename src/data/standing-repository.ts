@@ -44,10 +44,10 @@ export function standingRepository(sequelize: Sequelize, { Book, Standing: Stand
         limit: count,
       });
       return rows.map((row): ShelfLine => {
-        const { slug, site, version, standing } = row.get({ plain: true }) as BookRow & { readonly standing: StandingRow | null };
+        const { id, slug, site, version, standing } = row.get({ plain: true }) as BookRow & { readonly standing: StandingRow | null };
         const { name: told } = site as { readonly name?: unknown };
         const name = typeof told === "string" ? told : slug;
-        return { slug, site, version, name, standing: standing && asStanding(standing) };
+        return { id, slug, site, version, name, standing: standing && asStanding(standing) };
       });
     },
     count: () => Book.count(),

@@ -1,4 +1,4 @@
-import type { LedgerAccount, ModelAccount } from "@/core/accounts";
+import type { DesignAccount, LedgerAccount, ModelAccount } from "@/core/accounts";
 import { catalogue } from "./catalogue";
 
 /** The model's accounts one by one, in words. */
@@ -11,7 +11,7 @@ export const STAGE_NAMES: Readonly<Record<ModelAccount, string>> = catalogue({
   reflection: "reflection",
   lowLight: "low light",
   temperature: "temperature",
-  rating: "rating and gain",
+  rating: "module rating and sensor gain",
   ageing: "ageing",
   mismatch: "mismatch",
   dcWiring: "DC wiring",
@@ -28,7 +28,8 @@ export interface AccountName {
   readonly name: string;
 }
 
-export const ACCOUNT_NAMES: Readonly<Record<LedgerAccount, AccountName>> = {
+/** Design losses, losses found, and what stands between expected and metered beside them: one name and one code each. */
+export const ACCOUNT_NAMES: Readonly<Record<DesignAccount | LedgerAccount, AccountName>> = {
   orientation: { code: "Or", name: "Orientation" },
   rear: { code: "Rl", name: "Rear light" },
   shading: { code: "Sh", name: "Shading" },
@@ -37,13 +38,15 @@ export const ACCOUNT_NAMES: Readonly<Record<LedgerAccount, AccountName>> = {
   reflection: { code: "Rf", name: "Reflection" },
   lowLight: { code: "Lo", name: "Low light" },
   temperature: { code: "Te", name: "Temperature" },
-  rating: { code: "Ra", name: "Rating and gain" },
+  rating: { code: "Ra", name: "Module rating and sensor gain" },
   ageing: { code: "Ag", name: "Ageing" },
   wiring: { code: "Wi", name: "Wiring, mismatch" },
   inverter: { code: "In", name: "Inverter" },
   clipping: { code: "Cl", name: "Clipping" },
-  curtailment: { code: "Cu", name: "Curtailment" },
-  downtime: { code: "Do", name: "Downtime" },
-  unread: { code: "Un", name: "Unread" },
-  remainder: { code: "Re", name: "Remainder" },
+  curtailment: { code: "Li", name: "Curtailment" },
+  downtime: { code: "Do", name: "Outage" },
+  strings: { code: "St", name: "Strings out" },
+  derating: { code: "De", name: "Derating" },
+  dataGap: { code: "Ga", name: "Data gap" },
+  unexplained: { code: "Ux", name: "Unexplained" },
 };

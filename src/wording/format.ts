@@ -33,6 +33,19 @@ export function dateName(date: string): string {
   return `${Number(date.slice(8, 10))} ${monthName(date)} ${date.slice(0, 4)}`;
 }
 
+const MONTH_DAYS = [31, 28, 31, 30, 31, 30, 31, 31, 30, 31, 30, 31] as const;
+
+/** A year by its name: "2025", "all" as "All years", "FY2022" (of a year that begins in `firstMonth`) as "12 months to 31 August 2022". */
+export function yearInWords(name: string, firstMonth = 1): string {
+  if (name === "all") return "All years";
+  const fiscal = /^FY(\d{4})$/.exec(name);
+  if (!fiscal || firstMonth === 1) return name;
+  const year = Number(fiscal[1]);
+  const month = firstMonth - 2;
+  const days = month === 1 && new Date(Date.UTC(year, 1, 29)).getUTCMonth() === 1 ? 29 : MONTH_DAYS[month]!;
+  return `12 months to ${days} ${MONTHS[month]} ${year}`;
+}
+
 /** Years as "7 years 4 months". */
 export function yearsAndMonths(years: number): string {
   const months = Math.round(years * 12);

@@ -17,11 +17,19 @@ const AUDIT: Readonly<Record<AuditCode, (facts: AuditEntry["facts"]) => string>>
   written: (f) => String(f.text),
 };
 
-/** What closed months would explain otherwise today; nothing where none would. */
-export function driftInWords(drift: readonly { readonly month: string; readonly offKwh: number }[]): string {
-  if (drift.length === 0) return "";
-  const each = drift.map(({ month, offKwh }) => `${month} by ${offKwh > 0 ? "+" : "\u2212"}${Math.abs(offKwh).toFixed(0)} kWh`);
-  return `The model has changed since these months were closed: today they would explain ${each.join(", ")} otherwise. Their closed figures stand until they are reopened.`;
+/** What closed months would say otherwise today; nothing where none would. */
+export function driftInWords(
+  drift: readonly { readonly month: string; readonly expectedOffKwh: number; readonly unexplainedOffKwh: number }[],
+): string[] {
+  if (drift.length === 0) return [];
+  const signed = (value: number): string => `${value > 0 ? "+" : "\u2212"}${Math.abs(value).toFixed(0)} kWh`;
+  const each = drift.map(
+    ({ month, expectedOffKwh, unexplainedOffKwh }) =>
+      `${month} (expected ${signed(expectedOffKwh)}, unexplained ${signed(unexplainedOffKwh)})`,
+  );
+  return [
+    `The model or the evidence has changed since these months were closed; today they would read otherwise: ${each.join(", ")}. Their closed figures stand until they are reopened.`,
+  ];
 }
 
 export const auditInWords = ({ code, facts }: Pick<AuditEntry, "code" | "facts">): string => AUDIT[code](facts);

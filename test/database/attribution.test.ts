@@ -154,14 +154,14 @@ describe("moved postings and closed months", () => {
   it("are written with their trail, and taken back", async () => {
     await services.keeping.move(
       book.id,
-      { month: "2023-04", from: "snow", to: "remainder", kwh: 3, reason: "no snow in April" },
+      { month: "2023-04", from: "snow", to: "unexplained", kwh: 3, reason: "no snow in April" },
       { code: "moved", facts: {} },
     );
     await services.keeping.accept(book.id, "2023-04", "soiling", ACCEPTED);
     await services.keeping.accept(book.id, "2023-04", "soiling", ACCEPTED);
     await services.keeping.close(book.id, closing, CLOSED);
     const kept = await services.keeping.of(book.id);
-    expect(kept.transfers).toMatchObject([{ from: "snow", to: "remainder", kwh: 3, reason: "no snow in April" }]);
+    expect(kept.transfers).toMatchObject([{ from: "snow", to: "unexplained", kwh: 3, reason: "no snow in April" }]);
     expect(kept.accepted).toEqual([{ month: "2023-04", account: "soiling" }]);
     expect(kept.closed).toMatchObject([{ month: "2023-04", line: { key: "2023-04" }, note: "signed" }]);
     expect(kept.audit.map(({ code }) => code)).toEqual(["closed", "accepted", "moved"]);

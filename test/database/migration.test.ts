@@ -75,10 +75,12 @@ describe("a database of the first edition", () => {
     expect(note).toBe("signed by the warden");
     const posted = Object.fromEntries(postings.map(({ account, foundKwh }) => [account, foundKwh!]));
     const sum = Object.values(posted).reduce((a, b) => a + b, 0);
-    expect(line.referenceKwh - sum).toBeCloseTo(line.meteredKwh! - line.unmatchedKwh, 4);
-    expect(posted.remainder).toBeCloseTo(line.unexplainedKwh!, 6);
-    expect(posted.unread).toBeCloseTo(line.dataGapKwh, 6);
-    expect(transfers).toMatchObject([{ from: "soiling", to: "downtime", kwh: 12.5 }, { to: "remainder" }]);
+    // What stood on one account by evidence is plan and what was found beside it; the balance is the one that was signed.
+    expect(line.expectedKwh - sum).toBeCloseTo(line.meteredKwh! - line.unmatchedKwh, 4);
+    expect(line.referenceKwh - Object.values(line.accountsKwh).reduce((a, b) => a + b, 0)).toBeCloseTo(line.expectedKwh, 6);
+    expect(posted.unexplained).toBeCloseTo(line.unexplainedKwh!, 6);
+    expect(posted.dataGap).toBeCloseTo(line.dataGapKwh, 6);
+    expect(transfers).toMatchObject([{ from: "soiling", to: "downtime", kwh: 12.5 }, { to: "unexplained" }]);
   });
 
   it("keeps the words of a feed's last fault", async () => {

@@ -1,11 +1,11 @@
 import { describe, expect, it } from "vitest";
-import { LEDGER_ACCOUNTS, ledgerAccountOf, MODEL_ACCOUNTS } from ".";
+import { AVOIDABLE_ACCOUNTS, DESIGN_ACCOUNTS, designAccountOf, FOUND_ACCOUNTS, LEDGER_ACCOUNTS, MODEL_ACCOUNTS } from ".";
 
 describe("accounts", () => {
-  it("each of the model has a line of the ledger, and each line but the meter's two is fed", () => {
-    const fed = new Set(MODEL_ACCOUNTS.map(ledgerAccountOf));
-    expect([...fed].filter((account) => !LEDGER_ACCOUNTS.includes(account))).toEqual([]);
-    expect(LEDGER_ACCOUNTS.filter((account) => !fed.has(account))).toEqual(["unread", "remainder"]);
+  it("each stage of the chain has a line among the design losses, and each line is fed", () => {
+    const fed = new Set(MODEL_ACCOUNTS.map(designAccountOf));
+    expect([...fed].filter((account) => !DESIGN_ACCOUNTS.includes(account))).toEqual([]);
+    expect(DESIGN_ACCOUNTS.filter((account) => !fed.has(account))).toEqual([]);
   });
 
   it.each([
@@ -17,13 +17,19 @@ describe("accounts", () => {
     ["snow", "snow"],
     ["clipping", "clipping"],
   ] as const)("%s stands on the line %s", (account, line) => {
-    expect(ledgerAccountOf(account)).toBe(line);
+    expect(designAccountOf(account)).toBe(line);
   });
 
-  it("the lines stand in the order in which the chain meets them", () => {
-    const order = MODEL_ACCOUNTS.map((account) => LEDGER_ACCOUNTS.indexOf(ledgerAccountOf(account)));
+  it("design losses stand in the order in which the chain meets them", () => {
+    const order = MODEL_ACCOUNTS.map((account) => DESIGN_ACCOUNTS.indexOf(designAccountOf(account)));
     const shared = MODEL_ACCOUNTS.map((account) => ["acWiring", "transformer"].includes(account));
     const own = order.filter((_, k) => !shared[k]);
     expect(own).toEqual(own.toSorted((a, b) => a - b));
+  });
+
+  it("every design loss can be found to be another, and what can be avoided is found", () => {
+    expect(DESIGN_ACCOUNTS.filter((account) => !FOUND_ACCOUNTS.includes(account))).toEqual([]);
+    expect(AVOIDABLE_ACCOUNTS.filter((account) => !FOUND_ACCOUNTS.includes(account))).toEqual([]);
+    expect(LEDGER_ACCOUNTS.slice(-2)).toEqual(["dataGap", "unexplained"]);
   });
 });

@@ -22,8 +22,8 @@ export const MODEL_ACCOUNTS = [
 
 export type ModelAccount = (typeof MODEL_ACCOUNTS)[number];
 
-/** Accounts as a reader sees them: mismatch and all wiring share one line, and the meter's side adds two. */
-export const LEDGER_ACCOUNTS = [
+/** Design losses as a reader sees them: mismatch and all wiring share one line. */
+export const DESIGN_ACCOUNTS = [
   "orientation",
   "shading",
   "snow",
@@ -39,17 +39,49 @@ export const LEDGER_ACCOUNTS = [
   "clipping",
   "curtailment",
   "downtime",
-  "unread",
-  "remainder",
 ] as const;
+
+export type DesignAccount = (typeof DESIGN_ACCOUNTS)[number];
+
+/**
+ * Losses found beside the plan, in the order in which evidence puts them into the chain. The last six hold nothing by themselves: an analyst may move energy
+ * there.
+ */
+export const FOUND_ACCOUNTS = [
+  "orientation",
+  "shading",
+  "snow",
+  "soiling",
+  "rating",
+  "ageing",
+  "strings",
+  "derating",
+  "clipping",
+  "curtailment",
+  "downtime",
+  "reflection",
+  "rear",
+  "lowLight",
+  "temperature",
+  "wiring",
+  "inverter",
+] as const;
+
+export type FoundAccount = (typeof FOUND_ACCOUNTS)[number];
+
+/** What somebody can do something about. */
+export const AVOIDABLE_ACCOUNTS: readonly FoundAccount[] = ["shading", "snow", "soiling", "strings", "derating", "curtailment", "downtime"];
+
+/** Between expected and metered: what was found, time without readings, and the rest. Energy is moved among these. */
+export const LEDGER_ACCOUNTS = [...FOUND_ACCOUNTS, "dataGap", "unexplained"] as const;
 
 export type LedgerAccount = (typeof LEDGER_ACCOUNTS)[number];
 
-const SHARED_LINES: Partial<Record<ModelAccount, LedgerAccount>> = {
+const SHARED_LINES: Partial<Record<ModelAccount, DesignAccount>> = {
   mismatch: "wiring",
   dcWiring: "wiring",
   acWiring: "wiring",
   transformer: "wiring",
 };
 
-export const ledgerAccountOf = (account: ModelAccount): LedgerAccount => SHARED_LINES[account] ?? (account as LedgerAccount);
+export const designAccountOf = (account: ModelAccount): DesignAccount => SHARED_LINES[account] ?? (account as DesignAccount);

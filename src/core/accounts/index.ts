@@ -1,7 +1,12 @@
 export {
+  AVOIDABLE_ACCOUNTS,
+  DESIGN_ACCOUNTS,
+  type DesignAccount,
+  designAccountOf,
+  FOUND_ACCOUNTS,
+  type FoundAccount,
   LEDGER_ACCOUNTS,
   type LedgerAccount,
-  ledgerAccountOf,
   MODEL_ACCOUNTS,
   type ModelAccount,
 } from "./accounts";

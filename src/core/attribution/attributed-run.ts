@@ -9,7 +9,7 @@ import { toSteps } from "./record/hours";
 
 /**
  * The chain once more with each cause as the evidence has it in place of the book's budget. The walk starts at the book's reference, so
- * that reference - accounts = explained output holds in every bin; what the meter lacks of that is the remainder.
+ * that reference - accounts = what the evidence leaves, in every bin; what the meter lacks of that is unexplained.
  */
 export function attributedRun(
   site: Site,
@@ -31,18 +31,21 @@ export function attributedRun(
 }
 
 /** The book with its ageing and its ceiling as they were read. */
-function evidencedSite(site: Site, { ageing, ceiling }: RunEvidence): Site {
+const evidencedSite = (site: Site, evidence: RunEvidence): Site => withCeiling(withAgeing(site, evidence), evidence);
+
+/** The book ageing as it was read, or as planned where that can't be told. */
+export function withAgeing(site: Site, { ageing }: Pick<RunEvidence, "ageing">): Site {
+  if (ageing.isTooSoon) return site;
   const rate = ageingRateOf(ageing, site);
   const step = ageing.firstStep && ageing.firstStep.low > 0 ? ageing.firstStep.frac : 0;
-  const known = !ageing.isTooSoon;
-  const terms = known ? { firstYearFrac: rate + step, perYearFrac: rate } : site.ageing;
+  return { ...site, ageing: { firstYearFrac: rate + step, perYearFrac: rate } };
+}
+
+/** The book with inverters that give what was seen at most. */
+export function withCeiling(site: Site, { ceiling }: Pick<RunEvidence, "ceiling">): Site {
   const acW = siteAcRatedW(site);
   const factor = ceiling && acW > 0 && site.inverters.length > 0 ? ceiling.powerW / (1 - site.losses.acWiringFrac) / acW : 1;
-  return {
-    ...site,
-    ageing: terms,
-    inverters: site.inverters.map((inverter) => ({ ...inverter, acRatedW: inverter.acRatedW * factor })),
-  };
+  return factor === 1 ? site : { ...site, inverters: site.inverters.map((own) => ({ ...own, acRatedW: own.acRatedW * factor })) };
 }
 
 /** Shares lost on every step of the book's axis. */

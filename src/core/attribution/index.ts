@@ -1,3 +1,4 @@
+export { accountOfCause, spanOfLoss } from "./account-of-cause";
 export { attributedRun, causesOf } from "./attributed-run";
 export type { Evidence, RunEvidence } from "./evidence";
 export { ageAtStartOf, ageingRateOf, ceilingKwhOf } from "./expected";
@@ -5,6 +6,7 @@ export { type ExtendInput, extendEvidence } from "./extend";
 export { type CauseFinding, type CauseKind, causeKinds } from "./finding";
 export { causeFindings, datedFindings } from "./findings";
 export { type FittedAttribution, fittedOf } from "./fitted";
+export { foundLosses } from "./found-losses";
 export type { OrderedLimit } from "./limit/ordered";
 export type { Outage } from "./outage/detect";
 export { type EvidenceInput, gatherEvidence, seekEvidence } from "./pipeline";

@@ -1,15 +1,18 @@
 export {
+  designLosses,
+  expectedReadKwh,
+  type FoundPostings,
+  foundSumKwh,
   type LedgerLine,
   ledgerLines,
-  ledgerPostings,
   type ModelPostings,
+  NOTHING_FOUND,
   performanceIndex,
   performanceRatio,
   totalLine,
 } from "./ledger";
-export { type LineState, lineState } from "./line-state";
-export { lineWithTransfers } from "./line-transfers";
+export { ledgerPostings, lineWithFound, lineWithTransfers, type PostingTransfer } from "./line-found";
+export { LEAST_READ_FRAC, type LineState, lineState, TOLD_FRAC } from "./line-state";
 export { type MeteredOnAxis, type MeterSeries, meteredOnto, mostEnergyKwh } from "./metered";
 export { ageAtMiddleOf, toleranceFrac, type WeatherColumns, weatherTerms } from "./tolerance";
-export { type PostingTransfer, withTransfers } from "./transfers";
-export { largestLosses, type Tolerances, type Verdict, verdictOf } from "./verdict";
+export { asksForCheck, avoidableKwh, type FoundLoss, largestLoss, type Tolerances, type Verdict, verdictOf } from "./verdict";

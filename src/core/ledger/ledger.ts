@@ -1,20 +1,41 @@
-import { LEDGER_ACCOUNTS, type LedgerAccount, ledgerAccountOf, MODEL_ACCOUNTS, type ModelAccount } from "../accounts";
+import {
+  DESIGN_ACCOUNTS,
+  type DesignAccount,
+  designAccountOf,
+  FOUND_ACCOUNTS,
+  type FoundAccount,
+  MODEL_ACCOUNTS,
+  type ModelAccount,
+} from "../accounts";
 import type { YieldRun } from "../yield";
 import type { MeteredOnAxis } from "./metered";
 
 export type ModelPostings = Readonly<Record<ModelAccount, number>>;
+export type FoundPostings = Readonly<Record<FoundAccount, number>>;
+
+/** Nothing found on any account. */
+export const NOTHING_FOUND: FoundPostings = Object.fromEntries(FOUND_ACCOUNTS.map((account) => [account, 0])) as Record<
+  FoundAccount,
+  number
+>;
 
 /**
- * One ruled line: what the sun owed, where it went, what the meter paid. All energies in kWh; a loss is positive on its account.
- * reference - accounts = expected; expected - unread - remainder = metered - unmatched.
+ * One ruled line. All energies in kWh; a loss is positive on its account.
+ * reference - design losses = expected; expected - losses found - data gaps - unexplained = metered - unmatched.
  */
 export interface LedgerLine {
   /** "2024-03", or "2024", or "all". */
   readonly key: string;
   readonly planeKwhM2: number;
   readonly referenceKwh: number;
+  /** Design losses by stage. */
   readonly accountsKwh: ModelPostings;
+  /** What this plant, sound and kept as planned, gives in the weather that came; never moved by what was found. */
   readonly expectedKwh: number;
+  /** Evidence minus plan, at the meter and of the time that was read. */
+  readonly foundKwh: FoundPostings;
+  /** Whether causes were sought; before that all that is missing is unexplained. */
+  readonly isSought: boolean;
   readonly promiseKwh: number | null;
   /** Null where nothing was read. */
   readonly meteredKwh: number | null;
@@ -24,7 +45,7 @@ export interface LedgerLine {
   readonly referenceGapKwh: number;
   /** Metered energy of time without weather, which can't be compared. */
   readonly unmatchedKwh: number;
-  /** What no account explains; positive is missing, negative more than expected. Null where nothing was read. */
+  /** The rest; positive is missing, negative more than expected. Null where nothing was read. */
   readonly unexplainedKwh: number | null;
   /** Energy-weighted share of the expected energy that was read, 0 to 1. */
   readonly readFrac: number;
@@ -47,6 +68,8 @@ export function ledgerLines(run: YieldRun, metered: MeteredOnAxis | null, monthl
       referenceKwh: run.referenceKwh[b]!,
       accountsKwh: postings((account) => run.accountsKwh[account][b]!),
       expectedKwh,
+      foundKwh: NOTHING_FOUND,
+      isSought: false,
       promiseKwh: monthlyPromiseKwh?.[Number(key.slice(5, 7)) - 1] ?? null,
       meteredKwh: read ? side.meteredKwh : null,
       dataGapKwh: side.dataGapKwh,
@@ -107,6 +130,11 @@ export function totalLine(key: string, lines: readonly LedgerLine[]): LedgerLine
     referenceKwh: sumOf(lines, (l) => l.referenceKwh),
     accountsKwh: postings((account) => sumOf(lines, (l) => l.accountsKwh[account])),
     expectedKwh,
+    foundKwh: Object.fromEntries(FOUND_ACCOUNTS.map((account) => [account, sumOf(lines, (l) => l.foundKwh[account])])) as Record<
+      FoundAccount,
+      number
+    >,
+    isSought: lines.some((l) => l.isSought) && lines.every((l) => l.isSought || l.meteredKwh === null),
     promiseKwh: sumOrNull(lines, (l) => l.promiseKwh),
     meteredKwh: sumOrNull(lines, (l) => l.meteredKwh),
     dataGapKwh,
@@ -119,18 +147,24 @@ export function totalLine(key: string, lines: readonly LedgerLine[]): LedgerLine
   };
 }
 
-/** A line's postings on the accounts that a reader sees; the meter's side included. */
-export function ledgerPostings(line: LedgerLine): Record<LedgerAccount, number> {
-  const out = Object.fromEntries(LEDGER_ACCOUNTS.map((account) => [account, 0])) as Record<LedgerAccount, number>;
-  for (const account of MODEL_ACCOUNTS) out[ledgerAccountOf(account)] += line.accountsKwh[account];
-  out.unread = line.dataGapKwh;
-  out.remainder = line.unexplainedKwh ?? 0;
+/** A line's design losses on the accounts that a reader sees. */
+export function designLosses(line: Pick<LedgerLine, "accountsKwh">): Record<DesignAccount, number> {
+  const out = Object.fromEntries(DESIGN_ACCOUNTS.map((account) => [account, 0])) as Record<DesignAccount, number>;
+  for (const account of MODEL_ACCOUNTS) out[designAccountOf(account)] += line.accountsKwh[account];
   return out;
 }
 
+/** All that was found, kWh. */
+export const foundSumKwh = ({ foundKwh }: Pick<LedgerLine, "foundKwh">): number =>
+  FOUND_ACCOUNTS.reduce((sum, account) => sum + foundKwh[account], 0);
+
+/** Expected energy of the time that was read. */
+export const expectedReadKwh = ({ expectedKwh, dataGapKwh }: Pick<LedgerLine, "expectedKwh" | "dataGapKwh">): number =>
+  expectedKwh - dataGapKwh;
+
 /** Metered over expected for the time that was read, or null; the energy performance index. Source: IEC TS 61724-3:2016. */
 export function performanceIndex(line: LedgerLine): number | null {
-  const expectedKwh = line.expectedKwh - line.dataGapKwh;
+  const expectedKwh = expectedReadKwh(line);
   return line.meteredKwh === null || expectedKwh <= 0 ? null : (line.meteredKwh - line.unmatchedKwh) / expectedKwh;
 }
 

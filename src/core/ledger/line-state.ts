@@ -1,13 +1,37 @@
-import type { LedgerLine } from "./ledger";
+import { FOUND_ACCOUNTS, type FoundAccount } from "../accounts";
+import { expectedReadKwh, type LedgerLine, performanceIndex } from "./ledger";
 
-export type LineState = "fits" | "look" | "part-read" | "unread";
+/** What a line says at a glance; a month that was closed stands as `closed` beside these. */
+export type LineState =
+  /** Index inside the tolerance, and nothing found. */
+  | { readonly kind: "within" }
+  /** Something was found, and the rest is inside the tolerance. */
+  | { readonly kind: "explained"; readonly account: FoundAccount }
+  /** More is unexplained, in either direction, than instruments and model can be off. */
+  | { readonly kind: "to-check" }
+  /** Too little was read to say. */
+  | { readonly kind: "gap" };
 
-/** Below this share read, a line says more about its gaps than about the plant. */
-const WHOLE_FRAC = 0.95;
+/** A line of which less than this was read says more of its gaps than of the plant: the half that is missing may hold as much as the half that is there. */
+export const LEAST_READ_FRAC = 0.5;
 
-/** What a reader should do with a line: look where more is missing than `toleranceFrac` of what was expected. */
+/** Causes that have a beginning and an end: found when they are there, not by how much. The others are a level against the plan. */
+const DATED: readonly FoundAccount[] = ["downtime", "strings", "curtailment", "snow"];
+/** Share of the expected energy that would turn the whole per cent that a reader sees of the index. */
+export const TOLD_FRAC = 0.005;
+
+/** The loss that took most of a line, of what counts as found; null without one. `outside` is true where the index lies beyond the tolerance. */
+function largestFound(line: LedgerLine, outside: boolean): FoundAccount | null {
+  const least = TOLD_FRAC * expectedReadKwh(line);
+  const told = FOUND_ACCOUNTS.filter((account) => Math.abs(line.foundKwh[account]) > least && (outside || DATED.includes(account)));
+  return told.sort((a, b) => Math.abs(line.foundKwh[b]) - Math.abs(line.foundKwh[a]))[0] ?? null;
+}
+
+/** What a reader should do with a line, where a difference of `toleranceFrac` of what was expected says nothing. */
 export function lineState(line: LedgerLine, toleranceFrac: number): LineState {
-  if (line.meteredKwh === null || line.unexplainedKwh === null) return "unread";
-  if (line.unexplainedKwh > toleranceFrac * line.expectedKwh) return "look";
-  return line.readFrac < WHOLE_FRAC ? "part-read" : "fits";
+  const index = performanceIndex(line);
+  if (index === null || line.unexplainedKwh === null || line.readFrac < LEAST_READ_FRAC) return { kind: "gap" };
+  if (Math.abs(line.unexplainedKwh) > toleranceFrac * expectedReadKwh(line)) return { kind: "to-check" };
+  const account = largestFound(line, Math.abs(index - 1) > toleranceFrac);
+  return account ? { kind: "explained", account } : { kind: "within" };
 }

@@ -1,96 +1,108 @@
+import { foundLine, ledgerLine } from "@test/ledger-line";
 import { describe, expect, it } from "vitest";
-import { MODEL_ACCOUNTS } from "../accounts";
-import { type LedgerLine, lineState, verdictOf } from ".";
+import { asksForCheck, avoidableKwh, LEAST_READ_FRAC, type LedgerLine, lineState, TOLD_FRAC, verdictOf } from ".";
 
-const none = Object.fromEntries(MODEL_ACCOUNTS.map((account) => [account, 0])) as LedgerLine["accountsKwh"];
-const line = (parts: Partial<LedgerLine> = {}): LedgerLine => ({
-  key: "2024-01",
-  planeKwhM2: 100,
-  referenceKwh: 1200,
-  accountsKwh: none,
-  expectedKwh: 1000,
-  promiseKwh: null,
-  meteredKwh: 1000,
-  dataGapKwh: 0,
-  unmatchedKwh: 0,
-  unexplainedKwh: 0,
-  readFrac: 1,
-  filledReferenceKwh: 0,
-  referenceGapKwh: 0,
-  splitKwh: 0,
-  ...parts,
-});
+const TOLERANCE = 0.05;
+const stateOf = (line: LedgerLine) => lineState(line, TOLERANCE);
+const kindOf = (line: LedgerLine): string => stateOf(line).kind;
 
-describe("what to do with a line", () => {
-  it.each<[string, Partial<LedgerLine>, string]>([
-    ["a missing twentieth is let be", { unexplainedKwh: 50 }, "fits"],
-    ["more than a twentieth is looked at", { unexplainedKwh: 50.1 }, "look"],
-    ["as much too much is not", { unexplainedKwh: -200 }, "fits"],
-    ["read for 95 of 100 it is whole", { readFrac: 0.95 }, "fits"],
-    ["read for less it is a part", { readFrac: 0.949 }, "part-read"],
-    ["what is missing outranks what is unread", { readFrac: 0.5, unexplainedKwh: 60 }, "look"],
-    ["without a meter it is unread", { meteredKwh: null }, "unread"],
-    ["without a difference too", { unexplainedKwh: null }, "unread"],
-  ])("%s", (_, parts, state) => {
-    expect(lineState(line(parts), 0.05)).toBe(state);
+describe("a line at a glance", () => {
+  it("is within tolerance where nothing is found and little is unexplained, to check beyond it on both sides", () => {
+    const of = (unexplainedKwh: number): string => kindOf(ledgerLine({ meteredKwh: 1000 - unexplainedKwh, unexplainedKwh }));
+    expect([50, 50.1, -50, -50.1].map(of)).toEqual(["within", "to-check", "within", "to-check"]);
+  });
+
+  it("of a part that was read is held against that part", () => {
+    const of = (unexplainedKwh: number): string =>
+      kindOf(ledgerLine({ dataGapKwh: 400, readFrac: 0.6, meteredKwh: 600 - unexplainedKwh, unexplainedKwh }));
+    expect([30, 30.1].map(of)).toEqual(["within", "to-check"]);
+  });
+
+  it("is a gap where less than half was read, or nothing", () => {
+    const read = (readFrac: number): string =>
+      kindOf(ledgerLine({ readFrac, dataGapKwh: 1000 * (1 - readFrac), meteredKwh: 1000 * readFrac }));
+    expect([read(LEAST_READ_FRAC), read(LEAST_READ_FRAC - 0.001)]).toEqual(["within", "gap"]);
+    expect(kindOf(ledgerLine({ meteredKwh: null, unexplainedKwh: null }))).toBe("gap");
+  });
+
+  it("an outage explains a line from the least that would turn its index, and the pill names it", () => {
+    const of = (share: number) => stateOf(foundLine({ downtime: 1000 * share }, 1000 - 1000 * share));
+    expect(of(TOLD_FRAC * 1.01)).toEqual({ kind: "explained", account: "downtime" });
+    expect(of(TOLD_FRAC * 0.99)).toEqual({ kind: "within" });
+  });
+
+  it("a level against the plan explains a line only where the index lies outside the tolerance", () => {
+    const of = (kwh: number) => stateOf(foundLine({ soiling: kwh }, 1000 - kwh));
+    expect(of(49)).toEqual({ kind: "within" });
+    expect(of(51)).toEqual({ kind: "explained", account: "soiling" });
+  });
+
+  it("what is found does not hide what is not: the rest is judged by itself", () => {
+    expect(kindOf(foundLine({ downtime: 200 }, 740))).toBe("to-check");
+    expect(stateOf(foundLine({ downtime: 200, snow: 20 }, 780))).toEqual({ kind: "explained", account: "downtime" });
+  });
+
+  it("an outage hidden by as much over is told, not swallowed", () => {
+    // Ten days out, and the model over by as much in the rest: 100 % of expected came, and it is not fine.
+    expect(kindOf(foundLine({ downtime: 200 }, 1000))).toBe("to-check");
   });
 });
 
 const TOLERANCES = { page: 0.02, line: 0.05 };
 
-describe("the sentence above a page", () => {
-  const months = [
-    line({ key: "2024-01", unexplainedKwh: 10 }),
-    line({ key: "2024-02", unexplainedKwh: 40 }),
-    line({ key: "2024-03", unexplainedKwh: -30 }),
-  ];
+describe("the sentences above a page", () => {
+  const months = [10, 40, -30].map((unexplainedKwh, k) =>
+    ledgerLine({ key: `2024-0${k + 1}`, unexplainedKwh, meteredKwh: 1000 - unexplainedKwh }),
+  );
+  const page = (unexplainedKwh: number) => ledgerLine({ unexplainedKwh, meteredKwh: 1000 - unexplainedKwh });
 
   it("two hundredths are within what instruments tell, on both sides", () => {
-    const kind = (unexplainedKwh: number) => verdictOf(line({ unexplainedKwh }), months, TOLERANCES).kind;
-    expect([20, 20.1, -20, -20.1].map(kind)).toEqual(["settled", "short", "settled", "over"]);
+    const kind = (unexplainedKwh: number) => verdictOf(page(unexplainedKwh), months, TOLERANCES).kind;
+    expect([20, 20.1, -20, -20.1].map(kind)).toEqual(["within", "to-check", "within", "to-check"]);
   });
 
-  it("a line that surely lacks something is not swallowed by its year", () => {
-    const lacking = (unexplainedKwh: number) => [...months, line({ key: "2024-04", unexplainedKwh })];
-    const kind = (lines: ReturnType<typeof lacking>, all = 15) => verdictOf(line({ unexplainedKwh: all }), lines, TOLERANCES).kind;
-    expect([kind(lacking(50)), kind(lacking(50.1))]).toEqual(["settled", "short"]);
-    // Where all together is above, no month makes it short.
-    expect(kind(lacking(60), -5)).toBe("settled");
-  });
-
-  it("names the month that holds most of it, on its side", () => {
-    const worst = (unexplainedKwh: number) =>
-      (verdictOf(line({ unexplainedKwh }), months, TOLERANCES) as { worstKey: string | null }).worstKey;
-    expect([worst(60), worst(-60), worst(0)]).toEqual(["2024-02", "2024-03", null]);
-    expect(verdictOf(line({ unexplainedKwh: 60 }), [], TOLERANCES)).toMatchObject({ worstKey: null });
-    expect(verdictOf(line({ unexplainedKwh: 60 }), [line({ unexplainedKwh: null })], TOLERANCES)).toMatchObject({ worstKey: null });
-  });
-
-  it("names the three largest losses, and gains are none", () => {
-    const accountsKwh = { ...none, snow: 5, soiling: 9, temperature: 30, inverter: 20, orientation: -50 };
-    const { largest } = verdictOf(line({ accountsKwh }), [], TOLERANCES) as { largest: unknown };
-    expect(largest).toEqual([
-      { account: "temperature", kwh: 30 },
-      { account: "inverter", kwh: 20 },
-      { account: "soiling", kwh: 9 },
+  it("a month that asks by itself is not swallowed by its year", () => {
+    const asking = (unexplainedKwh: number) =>
+      verdictOf(page(5), [...months, ledgerLine({ key: "2024-04", unexplainedKwh, meteredKwh: 1000 - unexplainedKwh })], TOLERANCES);
+    expect(asking(50)).toMatchObject({ kind: "within", toCheckKeys: [] });
+    expect(asking(50.1)).toMatchObject({ kind: "within", toCheckKeys: ["2024-04"] });
+    expect([asksForCheck(asking(50)), asksForCheck(asking(50.1)), asksForCheck(verdictOf(page(30), months, TOLERANCES))]).toEqual([
+      false,
+      true,
+      true,
     ]);
   });
 
-  it("says what is missing in all, and what of it was not read", () => {
-    expect(verdictOf(line({ meteredKwh: 900, dataGapKwh: 60, unexplainedKwh: 40 }), [], TOLERANCES)).toMatchObject({
-      kind: "short",
-      missingKwh: 100,
-      dataGapKwh: 60,
-      unexplainedKwh: 40,
-      expectedKwh: 1000,
-      meteredKwh: 900,
-    });
+  it("names the month with most unexplained first", () => {
+    const lines = [60, 90, -70].map((unexplainedKwh, k) =>
+      ledgerLine({ key: `2024-0${k + 1}`, unexplainedKwh, meteredKwh: 1000 - unexplainedKwh }),
+    );
+    expect(verdictOf(page(0), lines, TOLERANCES)).toMatchObject({ toCheckKeys: ["2024-02", "2024-03", "2024-01"] });
   });
 
-  it("without weather or without readings it says that", () => {
-    expect(verdictOf(line({ referenceKwh: 0 }), [], TOLERANCES).kind).toBe("no-weather");
-    expect(verdictOf(line({ referenceKwh: Number.NaN }), [], TOLERANCES).kind).toBe("no-weather");
-    expect(verdictOf(line({ meteredKwh: null }), [], TOLERANCES)).toMatchObject({ kind: "no-readings", expectedKwh: 1000 });
-    expect(verdictOf(line({ unexplainedKwh: null }), [], TOLERANCES).kind).toBe("no-readings");
+  it("names the largest loss that can be avoided, and the largest of all where none can", () => {
+    const largest = (found: Partial<LedgerLine["foundKwh"]>) =>
+      (verdictOf(foundLine(found, 700), [], TOLERANCES) as { largest: unknown }).largest;
+    expect(largest({ ageing: 60, downtime: 40, soiling: 20 })).toEqual({ account: "downtime", kwh: 40, isAvoidable: true });
+    expect(largest({ ageing: 60, orientation: 10 })).toEqual({ account: "ageing", kwh: 60, isAvoidable: false });
+    // A gain is no loss, and what would not turn the index is not worth a sentence.
+    expect(largest({ ageing: -60, downtime: 1000 * TOLD_FRAC })).toBeNull();
+  });
+
+  it("holds metered against what was expected of the time read", () => {
+    const verdict = verdictOf(foundLine({ downtime: 40 }, 850, { dataGapKwh: 60, readFrac: 0.94, unmatchedKwh: 0 }), [], TOLERANCES);
+    expect(verdict).toMatchObject({ expectedReadKwh: 940, meteredReadKwh: 850, dataGapKwh: 60, unexplainedKwh: 50 });
+    expect((verdict as { index: number }).index).toBeCloseTo(850 / 940, 12);
+  });
+
+  it("without weather, without readings or with too few it says that", () => {
+    expect(verdictOf(ledgerLine({ referenceKwh: 0 }), [], TOLERANCES).kind).toBe("no-weather");
+    expect(verdictOf(ledgerLine({ referenceKwh: Number.NaN }), [], TOLERANCES).kind).toBe("no-weather");
+    expect(verdictOf(ledgerLine({ meteredKwh: null }), [], TOLERANCES)).toEqual({ kind: "no-readings", expectedKwh: 1000 });
+    expect(verdictOf(ledgerLine({ readFrac: 0.3, dataGapKwh: 700, meteredKwh: 300 }), [], TOLERANCES).kind).toBe("gap");
+  });
+
+  it("counts as avoidable what somebody can do something about, and no gains", () => {
+    expect(avoidableKwh(foundLine({ downtime: 40, soiling: -8, ageing: 30, strings: 5 }, 900))).toBe(45);
   });
 });

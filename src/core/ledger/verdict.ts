@@ -1,26 +1,30 @@
-import type { LedgerAccount } from "../accounts";
-import { type LedgerLine, ledgerPostings } from "./ledger";
-import { lineState } from "./line-state";
+import { AVOIDABLE_ACCOUNTS, FOUND_ACCOUNTS, type FoundAccount } from "../accounts";
+import { expectedReadKwh, type LedgerLine, performanceIndex } from "./ledger";
+import { lineState, TOLD_FRAC } from "./line-state";
 
-/** The sentence above a ledger page, as facts; the interface words it. */
+/** The sentences above a ledger page, as facts; the interface words them. */
 export type Verdict =
   | { readonly kind: "no-weather" }
-  | { readonly kind: "no-readings"; readonly expectedKwh: number; readonly largest: readonly Posting[] }
+  | { readonly kind: "no-readings"; readonly expectedKwh: number }
   | {
-      readonly kind: "settled" | "short" | "over";
-      readonly expectedKwh: number;
-      readonly meteredKwh: number;
-      readonly missingKwh: number;
+      readonly kind: "within" | "to-check" | "gap";
+      /** Expected energy of the time that was read, and what the meter counted of it. */
+      readonly expectedReadKwh: number;
+      readonly meteredReadKwh: number;
+      readonly index: number;
       readonly dataGapKwh: number;
       readonly unexplainedKwh: number;
-      /** The month that holds most of the remainder. */
-      readonly worstKey: string | null;
-      readonly largest: readonly Posting[];
+      readonly isSought: boolean;
+      /** The largest loss that somebody can do something about, else the largest of all; null where nothing was found. */
+      readonly largest: FoundLoss | null;
+      /** Months or years that ask for a check by themselves, the one with most unexplained first. */
+      readonly toCheckKeys: readonly string[];
     };
 
-export interface Posting {
-  readonly account: LedgerAccount;
+export interface FoundLoss {
+  readonly account: FoundAccount;
   readonly kwh: number;
+  readonly isAvoidable: boolean;
 }
 
 /** Shares of the expected energy within which a difference says nothing: of the page, and of one of its lines. */
@@ -30,41 +34,44 @@ export interface Tolerances {
 }
 
 /**
- * What a page of ledger lines says. `lines` are the page's months, `sum` their total. A remainder within the page's tolerance is settled, unless a line of its
- * own asks for a look: what one month surely lacks, a year must not swallow.
+ * What a page of ledger lines says. `lines` are the page's months, `sum` their total. What one month surely lacks, a year must not swallow: months that ask by
+ * themselves are named though the total be within its tolerance.
  */
 export function verdictOf(sum: LedgerLine, lines: readonly LedgerLine[], { page, line }: Tolerances): Verdict {
   if (!(sum.referenceKwh > 0)) return { kind: "no-weather" };
-  const largest = largestLosses(sum);
-  if (sum.meteredKwh === null || sum.unexplainedKwh === null) return { kind: "no-readings", expectedKwh: sum.expectedKwh, largest };
-  const remainder = sum.unexplainedKwh;
-  const asks = remainder > 0 && lines.some((each) => lineState(each, line) === "look");
-  const tellable = asks || Math.abs(remainder) > page * sum.expectedKwh;
+  const index = performanceIndex(sum);
+  if (index === null || sum.meteredKwh === null || sum.unexplainedKwh === null)
+    return { kind: "no-readings", expectedKwh: sum.expectedKwh };
+  const { kind } = lineState(sum, page);
+  const asking = lines
+    .filter((each) => lineState(each, line).kind === "to-check")
+    .sort((a, b) => Math.abs(b.unexplainedKwh ?? 0) - Math.abs(a.unexplainedKwh ?? 0));
   return {
-    kind: tellable ? (remainder > 0 ? "short" : "over") : "settled",
-    expectedKwh: sum.expectedKwh,
-    meteredKwh: sum.meteredKwh,
-    missingKwh: sum.expectedKwh - sum.meteredKwh,
+    kind: kind === "explained" ? "within" : kind,
+    expectedReadKwh: expectedReadKwh(sum),
+    meteredReadKwh: sum.meteredKwh - sum.unmatchedKwh,
+    index,
     dataGapKwh: sum.dataGapKwh,
-    unexplainedKwh: remainder,
-    worstKey: worst(lines, Math.sign(remainder)),
-    largest,
+    unexplainedKwh: sum.unexplainedKwh,
+    isSought: sum.isSought,
+    largest: largestLoss(sum),
+    toCheckKeys: asking.map(({ key }) => key),
   };
 }
 
-/** The three accounts that take most. */
-export function largestLosses(sum: LedgerLine): Posting[] {
-  const { unread: _unread, remainder: _remainder, ...model } = ledgerPostings(sum);
-  return (Object.entries(model) as [LedgerAccount, number][])
-    .map(([account, kwh]) => ({ account, kwh }))
-    .filter((posting) => posting.kwh > 0)
-    .sort((a, b) => b.kwh - a.kwh)
-    .slice(0, 3);
+/** Whether a page asks for a look: by its total or by one of its lines. */
+export const asksForCheck = (verdict: Verdict): boolean =>
+  verdict.kind === "to-check" || ("toCheckKeys" in verdict && verdict.toCheckKeys.length > 0);
+
+/** The largest loss found that is worth a sentence. */
+export function largestLoss(sum: LedgerLine): FoundLoss | null {
+  const least = TOLD_FRAC * expectedReadKwh(sum);
+  const ranked = FOUND_ACCOUNTS.filter((account) => sum.foundKwh[account] > least)
+    .map((account) => ({ account, kwh: sum.foundKwh[account], isAvoidable: AVOIDABLE_ACCOUNTS.includes(account) }))
+    .sort((a, b) => Number(b.isAvoidable) - Number(a.isAvoidable) || b.kwh - a.kwh);
+  return ranked[0] ?? null;
 }
 
-function worst(lines: readonly LedgerLine[], sign: number): string | null {
-  const ranked = lines
-    .filter((l) => (l.unexplainedKwh ?? 0) * sign > 0)
-    .sort((a, b) => sign * ((b.unexplainedKwh ?? 0) - (a.unexplainedKwh ?? 0)));
-  return ranked[0]?.key ?? null;
-}
+/** Energy of the losses found that somebody can do something about. */
+export const avoidableKwh = ({ foundKwh }: Pick<LedgerLine, "foundKwh">): number =>
+  AVOIDABLE_ACCOUNTS.reduce((sum, account) => sum + Math.max(0, foundKwh[account]), 0);

@@ -1,7 +1,7 @@
 import { plainPayback as terms } from "@test/payback-builder";
 import { site } from "@test/site-builder";
 import { describe, expect, it } from "vitest";
-import type { LedgerLine } from "../ledger";
+import { type LedgerLine, NOTHING_FOUND } from "../ledger";
 import { firstYearEnergy, moneyOf, payback } from ".";
 
 describe("payback", () => {
@@ -52,6 +52,8 @@ const line = (key: string, meteredKwh: number | null, readFrac = 1): LedgerLine 
   filledReferenceKwh: 0,
   referenceGapKwh: 0,
   accountsKwh: {} as LedgerLine["accountsKwh"],
+  foundKwh: NOTHING_FOUND,
+  isSought: false,
 });
 const months = (year: number, kwh: number): LedgerLine[] =>
   Array.from({ length: 12 }, (_, m) => line(`${year}-${String(m + 1).padStart(2, "0")}`, kwh));

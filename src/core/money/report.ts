@@ -1,4 +1,4 @@
-import type { LedgerLine } from "../ledger";
+import { type LedgerLine, NOTHING_FOUND } from "../ledger";
 import type { Site } from "../site";
 import { type EnergyBasis, firstYearEnergy, type YearEnergy } from "./first-year";
 import { priceTermsOf } from "./kwh-worth";
@@ -62,6 +62,8 @@ function promiseLines(promise: readonly number[] | null): LedgerLine[] {
     key: `0000-${String(month + 1).padStart(2, "0")}`,
     promiseKwh,
     expectedKwh: 0,
+    foundKwh: NOTHING_FOUND,
+    isSought: false,
     meteredKwh: null,
     planeKwhM2: 0,
     referenceKwh: 0,

@@ -25,6 +25,7 @@ export {
   type UncertaintyTerms,
 } from "./uncertainty";
 export { arrayLightWm2 } from "./varying";
+export { type WeatherShare, weatherShare } from "./weather-share";
 export { applyWhatIf, type WhatIf } from "./what-if";
 export type { EvidencedCauses, YieldOptions, YieldRun } from "./workspace";
 export { type YieldLine, yieldLines, yieldSum } from "./yield-lines";

@@ -17,6 +17,8 @@ export interface AttributionRow {
   /** Null where weather and production share no time. */
   view: object | null;
   fitted: object | null;
+  /** What was found beside the plan, by month: all that the shelf needs. */
+  found: object[] | null;
   madeAt: Date;
 }
 
@@ -47,6 +49,7 @@ export const defineAttribution = (sequelize: Sequelize): AttributionModels => ({
       edition: DataTypes.INTEGER,
       view: DataTypes.JSONB,
       fitted: DataTypes.JSONB,
+      found: DataTypes.JSONB,
       madeAt: DataTypes.DATE,
     },
     { tableName: "attributions" },

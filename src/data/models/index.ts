@@ -25,5 +25,5 @@ export type { BillRow } from "./bills";
 export type { BookRow, StandingRow, VariantRow } from "./books";
 export type { FeedRow } from "./feeds";
 export type { EntryRow, PhotoRow } from "./field-book";
-export type { AuditRow, TransferRow } from "./keeping";
+export type { AuditRow, ClosedMonthRow, TransferRow } from "./keeping";
 export type { BatchRow, FindingDecisionRow, SeriesRow } from "./readings";

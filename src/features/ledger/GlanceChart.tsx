@@ -31,7 +31,7 @@ export function GlanceChart({ glance, year, slug }: { glance: Glance; year: stri
     if (!at) return setUnder(null);
     const [expected, metered] = [glance.expectedKwh[at.cell] ?? null, glance.meteredKwh[at.cell] ?? null];
     setUnder(
-      say.hOwedPaidKwh(
+      say.hExpectedMeteredKwh(
         dateName(at.day),
         at.hour,
         expected === null ? "–" : number(expected, 2),

@@ -1,19 +1,19 @@
 "use client";
 
 import { AccountBar, DifferenceBar } from "@/charts";
-import { LEDGER_ACCOUNTS, type LedgerAccount } from "@/core/accounts";
-import { type LedgerLine, ledgerPostings, lineState, performanceIndex } from "@/core/ledger";
+import { DESIGN_ACCOUNTS, FOUND_ACCOUNTS } from "@/core/accounts";
+import { designLosses, foundSumKwh, type LedgerLine, lineState, performanceIndex } from "@/core/ledger";
 import { Figure } from "@/features/kit/figures/Figure";
 import { KnownFigure } from "@/features/kit/figures/KnownFigure";
 import { ACCOUNT_NAMES } from "@/wording/accounts";
 import { number, percent } from "@/wording/format";
+import { stateWords } from "@/wording/ledger-states";
 import { say } from "@/wording/screens/ledger";
 import type { LedgerContext } from "@/wording/workings/ledger-workings";
+import * as besides from "@/wording/workings/found-workings";
 import * as workings from "@/wording/workings/ledger-workings";
 import styles from "./LedgerSpread.module.css";
 import { spanTolerance } from "./span-tolerance";
-
-const MODEL_SIDE = LEDGER_ACCOUNTS.filter((account) => account !== "unread" && account !== "remainder");
 
 export interface PageScale {
   readonly mostReferenceKwh: number;
@@ -30,64 +30,61 @@ interface AmountsProps {
   readonly isClosed?: boolean;
 }
 
+/** The figures of one line, from the sun to the state. */
 export function Amounts({ line, scale, context, total = false, isClosed = false }: AmountsProps) {
   const kwh = (value: number) => number(value, scale.decimals);
-  const index = performanceIndex(line);
+  const { key } = line;
   const state = lineState(line, spanTolerance(context, [line]));
-  const look = state === "look" && !total;
-  const difference = line.meteredKwh === null ? null : line.meteredKwh - line.unmatchedKwh - line.expectedKwh;
   return (
     <>
       <td className={total ? undefined : styles.soft}>
-        <Figure plain working={() => workings.planeWorking(line, context)}>
+        <Figure plain name={`plane/${key}`} working={() => workings.planeWorking(line, context)}>
           {number(line.planeKwhM2)}
         </Figure>
       </td>
       <td>
-        <Figure plain working={() => workings.referenceWorking(line, context)}>
+        <Figure plain name={`reference/${key}`} working={() => workings.referenceWorking(line, context)}>
           {kwh(line.referenceKwh)}
         </Figure>
       </td>
       <td className={styles.bar}>{!total && <LossBar line={line} mostKwh={scale.mostReferenceKwh} />}</td>
       <td>
-        <Figure plain working={() => workings.expectedWorking(line, context)}>
+        <Figure plain name={`expected/${key}`} working={() => workings.expectedWorking(line, context)}>
           {kwh(line.expectedKwh)}
         </Figure>
       </td>
       <td className={styles.spine}>
-        <DifferenceFigure look={look} difference={difference} line={line} context={context} kwh={kwh} total={total} scale={scale} />
+        <SpineFigures toCheck={state.kind === "to-check" && !total} line={line} context={context} kwh={kwh} total={total} scale={scale} />
       </td>
       <td className={styles.metered}>
-        {line.meteredKwh === null ? (
-          "–"
-        ) : (
-          <Figure plain working={() => workings.meteredWorking(line, context)}>
-            {kwh(line.meteredKwh)}
-            {line.splitKwh > 0 && <span title={say.kwhSplitFromLongerSpansBy(kwh(line.splitKwh))}> ÷</span>}
-          </Figure>
-        )}
-      </td>
-      <td className={styles.soft}>
-        <KnownFigure value={line.promiseKwh} say={kwh} working={() => workings.promiseWorking(line, context)} />
+        <KnownFigure name={`metered/${key}`} value={line.meteredKwh} say={kwh} working={() => workings.meteredWorking(line, context)} />
+        {line.splitKwh > 0 && <span title={say.kwhSplitFromLongerSpansBy(kwh(line.splitKwh))}> ÷</span>}
       </td>
       <td>
-        <KnownFigure value={index} say={percent} working={() => workings.performanceIndexWorking(line, context)} />
+        <KnownFigure
+          name={`performance-index/${key}`}
+          value={performanceIndex(line)}
+          say={percent}
+          working={() => workings.performanceIndexWorking(line, context)}
+        />
       </td>
       <td className={styles.soft}>
-        <Figure plain working={() => workings.dataGapWorking(line, context)}>
-          {percent(line.readFrac, line.readFrac > 0.9995 ? 0 : 1)}
+        <KnownFigure name={`promise/${key}`} value={line.promiseKwh} say={kwh} working={() => workings.promiseWorking(line, context)} />
+      </td>
+      <td className={styles.soft}>
+        <Figure plain name={`data-availability/${key}`} working={() => workings.dataGapWorking(line, context)}>
+          {percent(line.readFrac)}
         </Figure>
       </td>
       <td className={styles.state}>
-        {!total && <span data-state={isClosed ? "closed" : state}>{isClosed ? "closed" : STATE_WORDS[state]}</span>}
+        {!total && <span data-state={isClosed ? "closed" : state.kind}>{stateWords(isClosed ? { kind: "closed" } : state)}</span>}
       </td>
     </>
   );
 }
 
-interface DifferenceFigureProps {
-  readonly look: boolean;
-  readonly difference: number | null;
+interface SpineProps {
+  readonly toCheck: boolean;
   readonly line: LedgerLine;
   readonly context: LedgerContext;
   readonly kwh: (value: number) => string;
@@ -95,42 +92,57 @@ interface DifferenceFigureProps {
   readonly scale: PageScale;
 }
 
-function DifferenceFigure({ look, difference, line, context, kwh, total, scale }: DifferenceFigureProps) {
+/** What lies between expected and metered: found, and unexplained, with their bar. */
+function SpineFigures({ toCheck, line, context, kwh, total, scale }: SpineProps) {
+  const { key, unexplainedKwh } = line;
+  if (unexplainedKwh === null) return null;
+  const found = FOUND_ACCOUNTS.map((account) => ({ account, kwh: line.foundKwh[account] }));
   return (
     <span className={styles.spineCell}>
-      <span className={look ? styles.needsLook : styles.difference}>
-        {difference !== null && (
-          <Figure plain working={() => workings.differenceWorking(line, context)}>
-            {kwh(difference)}
+      <span>
+        {line.isSought ? (
+          <Figure plain name={`found/${key}`} working={() => besides.foundSumWorking(line, context)}>
+            {kwh(foundSumKwh(line))}
           </Figure>
+        ) : (
+          "–"
         )}
       </span>
-      {!total && line.unexplainedKwh !== null && (
+      {total ? (
+        <i />
+      ) : (
         <DifferenceBar
-          unexplainedKwh={line.unexplainedKwh}
+          found={found}
+          unexplainedKwh={unexplainedKwh}
           dataGapKwh={line.dataGapKwh}
           mostShortKwh={scale.mostShortKwh}
           mostOverKwh={scale.mostOverKwh}
-          look={look}
-          width={72}
+          toCheck={toCheck}
+          width={78}
           height={28}
         />
       )}
+      <span className={toCheck ? styles.needsLook : styles.difference}>
+        <Figure plain name={`unexplained/${key}`} working={() => workings.unexplainedWorking(line, context)}>
+          {kwh(unexplainedKwh)}
+        </Figure>
+      </span>
     </span>
   );
 }
 
-const STATE_WORDS = { fits: "fits", look: "look", "part-read": "part read", unread: "unread" } as const;
-
 function LossBar({ line, mostKwh }: { line: LedgerLine; mostKwh: number }) {
-  const posted = ledgerPostings(line);
-  const losses = MODEL_SIDE.map((account) => ({ account, kwh: posted[account] }));
-  return (
-    <AccountBar expectedKwh={line.expectedKwh} losses={losses} mostKwh={mostKwh} width={340} height={19} label={barLabel(line, losses)} />
-  );
-}
-
-function barLabel(line: LedgerLine, losses: readonly { account: LedgerAccount; kwh: number }[]): string {
+  const planned = designLosses(line);
+  const losses = DESIGN_ACCOUNTS.map((account) => ({ account, kwh: planned[account] }));
   const named = losses.filter((part) => Math.abs(part.kwh) > 0.5).map((part) => `${ACCOUNT_NAMES[part.account].name} ${number(part.kwh)}`);
-  return `Of ${number(line.referenceKwh)} kWh: ${named.join(", ")}`;
+  return (
+    <AccountBar
+      expectedKwh={line.expectedKwh}
+      losses={losses}
+      mostKwh={mostKwh}
+      width={340}
+      height={19}
+      label={say.ofReferenceKwh(number(line.referenceKwh), named.join(", "))}
+    />
+  );
 }

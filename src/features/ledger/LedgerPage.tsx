@@ -1,12 +1,12 @@
 "use client";
 
 import Link from "next/link";
-import { useRouter } from "next/navigation";
 import { Hatches, MonthCurves } from "@/charts";
 import type { AttributionRun, Indicators } from "@/contracts/attribution";
 import type { Glance } from "@/contracts/ledger";
 import type { LedgerLine, Verdict } from "@/core/ledger";
 import { nameplateW } from "@/core/site";
+import { ViewTabs } from "@/features/kit/look/ViewTabs";
 import { ChartFrame } from "@/features/kit/save/ChartFrame";
 import { CauseProgress } from "@/features/ledger/attribution/CauseProgress";
 import { CausesView, type CausesViewProps } from "@/features/ledger/attribution/CausesView";
@@ -14,11 +14,13 @@ import type { DirtAndSnowProps } from "@/features/ledger/attribution/DirtAndSnow
 import { DirtAndSnowView } from "@/features/ledger/attribution/DirtAndSnowView";
 import { IndicatorsView } from "@/features/ledger/attribution/IndicatorsView";
 import { PromiseView } from "@/features/ledger/attribution/PromiseView";
-import { monthName, number } from "@/wording/format";
+import { monthName, number, yearInWords } from "@/wording/format";
+import type { LossSpan } from "@/wording/ledger-states";
 import { say } from "@/wording/screens/ledger";
 import type { LedgerContext } from "@/wording/workings/ledger-workings";
 import { AccountLegend } from "./AccountLegend";
 import { GlanceChart } from "./GlanceChart";
+import { FiscalStart, type Href, YearChoice } from "./LedgerHead";
 import { LedgerSaves } from "./LedgerSaves";
 import { LedgerSpread } from "./LedgerSpread";
 import styles from "./LedgerSpread.module.css";
@@ -28,20 +30,19 @@ import { VerdictSentence } from "./VerdictSentence";
 
 /** What stands under the page's head, by view. */
 export type LedgerView =
-  | { readonly id: "spread" }
+  | { readonly id: "year" }
   | ({ readonly id: "causes" } & Omit<CausesViewProps, "slug">)
   | ({ readonly id: "dirt" } & Omit<DirtAndSnowProps, "slug">)
   | { readonly id: "promise"; readonly months: readonly LedgerLine[] }
-  | { readonly id: "figures"; readonly indicators: readonly Indicators[]; readonly lines: readonly LedgerLine[] };
+  | { readonly id: "figures"; readonly indicators: readonly Indicators[]; readonly lines: readonly LedgerLine[]; readonly sum: LedgerLine };
 
 export interface LedgerPageProps {
   readonly view: LedgerView;
-  /** Whether lines are by evidence or by the book's budget; null without a report of causes. */
-  readonly posting: "evidence" | "budget" | null;
   readonly run: AttributionRun | null;
   readonly fiscalStart: number;
   readonly closed: readonly string[];
-  readonly drift: string;
+  /** What is said above the page: closed months that have drifted, a year that is not in the book. */
+  readonly notices: readonly string[];
   readonly slug: string;
   readonly context: LedgerContext;
   readonly years: readonly string[];
@@ -51,18 +52,18 @@ export interface LedgerPageProps {
   readonly months: readonly LedgerLine[];
   readonly sum: LedgerLine;
   readonly verdict: Verdict;
+  /** When the largest loss was. */
+  readonly span: LossSpan | null;
   readonly glance: Glance | null;
 }
 
 export function LedgerPage(props: LedgerPageProps) {
-  const { slug, context, years, selected, view, posting, run, fiscalStart } = props;
-  const router = useRouter();
+  const { slug, context, years, selected, view, run, fiscalStart, notices } = props;
   const { site } = context;
-  const href = (change: Partial<Record<"year" | "view" | "posting" | "starts", string>>): string => {
+  const href: Href = (change) => {
     const kept = {
       year: selected,
-      ...(view.id === "spread" ? {} : { view: view.id }),
-      ...(posting === "budget" ? { posting } : {}),
+      ...(view.id === "year" ? {} : { view: view.id }),
       ...(fiscalStart === 1 ? {} : { starts: String(fiscalStart) }),
     };
     return `/books/${slug}/ledger?${new URLSearchParams({ ...kept, ...change }).toString()}`;
@@ -70,30 +71,48 @@ export function LedgerPage(props: LedgerPageProps) {
   return (
     <div className={styles.page}>
       <Hatches />
-      <header className={styles.head}>
-        <h1>{site.name}</h1>
-        <span className={styles.facts}>
-          {number(nameplateW(site) / 1000, 1)} kWp · {latitude(site.place.latitudeDeg)}
-          {site.commissioned ? ` · since ${monthName(site.commissioned)} ${site.commissioned.slice(0, 4)}` : ""}
-        </span>
-        <nav className={styles.years} aria-label="Years">
-          {[...years, "all"].map((year) => (
-            <Link key={year} href={href({ year })} aria-current={year === selected ? "page" : undefined}>
-              {year === "all" ? "All" : year}
-            </Link>
-          ))}
-        </nav>
-      </header>
-      <ViewLinks href={href} view={view} posting={posting} fiscalStart={fiscalStart} router={router} />
+      <div className={styles.head}>
+        <ViewTabs title={site.name} views={LEDGER_VIEWS} view={view.id} href={(id) => href({ view: id })}>
+          <YearChoice years={years} selected={selected} href={href} fiscalStart={fiscalStart} />
+        </ViewTabs>
+        <p className={styles.facts}>
+          <span>
+            {number(nameplateW(site) / 1000, 1)} kWp · {latitude(site.place.latitudeDeg)}
+            {site.commissioned ? ` · since ${monthName(site.commissioned)} ${site.commissioned.slice(0, 4)}` : ""}
+          </span>
+          <FiscalStart href={href} fiscalStart={fiscalStart} />
+        </p>
+      </div>
+      {notices.map((notice) => (
+        <p key={notice} className={views.drift}>
+          {notice}
+        </p>
+      ))}
       {run && !run.isCurrent && (
         <div className={styles.below}>
           <CauseProgress slug={slug} run={run} />
         </div>
       )}
-      {view.id !== "spread" ? (
-        <div className={styles.below}>
-          <OtherView slug={slug} view={view} fiscalStart={fiscalStart} />
-        </div>
+      {view.id !== "year" ? (
+        <>
+          {view.id === "causes" && (
+            <>
+              <VerdictSentence
+                verdict={props.verdict}
+                sum={props.sum}
+                context={context}
+                span={props.span}
+                name={yearInWords(selected, fiscalStart)}
+              />
+              <div className={styles.below}>
+                <AccountLegend sum={props.sum} context={context} />
+              </div>
+            </>
+          )}
+          <div className={styles.below}>
+            <OtherView slug={slug} view={view} fiscalStart={fiscalStart} selected={selected} />
+          </div>
+        </>
       ) : (
         <Spread {...props} />
       )}
@@ -101,69 +120,32 @@ export function LedgerPage(props: LedgerPageProps) {
   );
 }
 
-interface ViewLinksProps {
-  readonly href: (change: Partial<Record<"year" | "view" | "posting" | "starts", string>>) => string;
+interface OtherViewProps {
+  readonly slug: string;
   readonly view: LedgerView;
-  readonly posting: "evidence" | "budget" | null;
   readonly fiscalStart: number;
-  readonly router: ReturnType<typeof useRouter>;
+  readonly selected: string;
 }
 
-function ViewLinks({ href, view, posting, fiscalStart, router }: ViewLinksProps) {
-  return (
-    <nav className={views.views} aria-label="Views">
-      {LEDGER_VIEWS.map(({ id, name }) => (
-        <Link key={id} href={href({ view: id })} aria-current={id === view.id ? "page" : undefined}>
-          {name}
-        </Link>
-      ))}
-      {view.id === "spread" && posting !== null && (
-        <span className={views.postings}>
-          postings
-          <Link className={views.posting} href={href({ posting: "evidence" })} aria-current={posting === "evidence" ? "true" : undefined}>
-            by evidence
-          </Link>
-          <Link className={views.posting} href={href({ posting: "budget" })} aria-current={posting === "budget" ? "true" : undefined}>
-            {say.byTheBook}
-          </Link>
-        </span>
-      )}
-      <label className={views.starts}>
-        {say.yearStartsIn}
-        <select value={fiscalStart} onChange={(event) => router.push(href({ starts: event.currentTarget.value, year: "all" }))}>
-          {MONTH_NUMBERS.map((month) => (
-            <option key={month} value={month}>
-              {monthName(`2000-${String(month).padStart(2, "0")}`)}
-            </option>
-          ))}
-        </select>
-      </label>
-    </nav>
-  );
-}
-
-const MONTH_NUMBERS = Array.from({ length: 12 }, (_, k) => k + 1);
-
-function OtherView({ slug, view, fiscalStart }: { slug: string; view: LedgerView; fiscalStart: number }) {
+function OtherView({ slug, view, fiscalStart, selected }: OtherViewProps) {
   switch (view.id) {
     case "causes":
       return <CausesView slug={slug} {...view} />;
     case "dirt":
       return <DirtAndSnowView slug={slug} {...view} />;
     case "promise":
-      return <PromiseView slug={slug} months={view.months} fiscalStart={fiscalStart} />;
+      return <PromiseView slug={slug} months={view.months} fiscalStart={fiscalStart} name={yearInWords(selected, fiscalStart)} />;
     case "figures":
-      return <IndicatorsView slug={slug} indicators={view.indicators} lines={view.lines} />;
+      return <IndicatorsView slug={slug} indicators={view.indicators} lines={view.lines} sum={view.sum} />;
     default:
       return null;
   }
 }
 
-function Spread({ slug, context, selected, lines, months, sum, verdict, glance, closed, drift }: LedgerPageProps) {
+function Spread({ slug, context, selected, lines, months, sum, verdict, span, glance, closed, fiscalStart }: LedgerPageProps) {
   return (
     <>
-      <VerdictSentence verdict={verdict} sum={sum} context={context} />
-      {drift && <p className={views.drift}>{drift}</p>}
+      <VerdictSentence verdict={verdict} sum={sum} context={context} span={span} name={yearInWords(selected, fiscalStart)} />
       {lines.length === 0 ? (
         <EmptyLedger slug={slug} />
       ) : (

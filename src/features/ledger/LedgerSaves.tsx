@@ -1,7 +1,7 @@
 "use client";
 
-import { LEDGER_ACCOUNTS } from "@/core/accounts";
-import { type LedgerLine, ledgerPostings } from "@/core/ledger";
+import { DESIGN_ACCOUNTS, FOUND_ACCOUNTS } from "@/core/accounts";
+import { designLosses, foundSumKwh, type LedgerLine, performanceIndex } from "@/core/ledger";
 import { csvOf } from "@/features/kit/save/csv";
 import { saveBlob, saveText } from "@/features/kit/save/save-chart";
 import { ACCOUNT_NAMES } from "@/wording/accounts";
@@ -16,31 +16,41 @@ export function ledgerTable(lines: readonly LedgerLine[], sum: LedgerLine): Cell
     "span",
     "plane_kwh_m2",
     "reference_kwh",
-    ...LEDGER_ACCOUNTS.filter((account) => account !== "unread" && account !== "remainder").map((account) => `${account}_kwh`),
-    "explained_kwh",
-    "unread_kwh",
-    "remainder_kwh",
+    ...DESIGN_ACCOUNTS.map((account) => `design_${snake(account)}_kwh`),
+    "expected_kwh",
+    ...FOUND_ACCOUNTS.map((account) => `found_${snake(account)}_kwh`),
+    "found_kwh",
+    "data_gap_kwh",
+    "unexplained_kwh",
     "metered_kwh",
+    "metered_without_weather_kwh",
+    "performance_index",
     "promise_kwh",
-    "read_frac",
+    "data_availability_frac",
   ];
   const row = (line: LedgerLine): Cell[] => {
-    const { unread: _unread, remainder: _remainder, ...model } = ledgerPostings(line);
+    const planned = designLosses(line);
     return [
       line.key,
       line.planeKwhM2,
       line.referenceKwh,
-      ...Object.values(model),
+      ...DESIGN_ACCOUNTS.map((account) => planned[account]),
       line.expectedKwh,
+      ...FOUND_ACCOUNTS.map((account) => (line.isSought ? line.foundKwh[account] : null)),
+      line.isSought ? foundSumKwh(line) : null,
       line.dataGapKwh,
       line.unexplainedKwh,
       line.meteredKwh,
+      line.unmatchedKwh,
+      performanceIndex(line),
       line.promiseKwh,
       line.readFrac,
     ];
   };
   return [head, ...lines.map(row), row({ ...sum, key: "sum" })];
 }
+
+const snake = (name: string): string => name.replace(/[A-Z]/g, (letter) => `_${letter.toLowerCase()}`);
 
 /** Keeps the page as CSV, as a sheet, or on paper. */
 export function LedgerSaves({
@@ -66,10 +76,7 @@ export function LedgerSaves({
       column.numFmt = "#,##0.0";
     });
     const accounts = book.addWorksheet("Accounts");
-    accounts.addRows([
-      ["code", "account"],
-      ...LEDGER_ACCOUNTS.map((account) => [ACCOUNT_NAMES[account].code, ACCOUNT_NAMES[account].name]),
-    ]);
+    accounts.addRows([["code", "account"], ...Object.values(ACCOUNT_NAMES).map(({ code, name }) => [code, name])]);
     const bytes = await book.xlsx.writeBuffer();
     saveBlob(new Blob([bytes], { type: "application/vnd.openxmlformats-officedocument.spreadsheetml.sheet" }), `${name}.xlsx`);
   };

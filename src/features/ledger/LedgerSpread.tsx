@@ -26,8 +26,8 @@ export function LedgerSpread({ slug, lines, sum, sumName, context, closed = [] }
   return (
     <div className={styles.scroll}>
       <RuledTable className={styles.spread}>
-        <caption className={styles.hidden}>{say.whatTheSunOwedAndWhat(sumName)}</caption>
-        <SpreadHead context={context} />
+        <caption className={styles.hidden}>{say.theAccountOf(sumName)}</caption>
+        <SpreadHead />
         <tbody>
           {lines.map((line) => (
             <Line key={line.key} line={line} slug={slug} scale={scale} context={context} isClosed={closed.includes(line.key)} />
@@ -44,12 +44,8 @@ export function LedgerSpread({ slug, lines, sum, sumName, context, closed = [] }
   );
 }
 
-interface SpreadHeadProps {
-  readonly context: LedgerContext;
-}
-
 /** The columns of both pages. */
-function SpreadHead({ context }: SpreadHeadProps) {
+function SpreadHead() {
   return (
     <thead>
       <tr className={styles.sides}>
@@ -58,7 +54,7 @@ function SpreadHead({ context }: SpreadHeadProps) {
         </th>
         <th className={styles.unit}>kWh</th>
         <th className={styles.spine} scope="colgroup">
-          difference
+          between them
         </th>
         <th colSpan={4} scope="colgroup" className={styles.meterSide}>
           {say.paidAtTheMeter}
@@ -76,25 +72,30 @@ function SpreadHead({ context }: SpreadHeadProps) {
         </th>
         <th scope="col">reference</th>
         <th scope="col" className={styles.left}>
-          {say.whereItGoesBeforeTheMeter}
+          design losses
         </th>
-        <th scope="col">{context.isEvidence ? "explained" : "expected"}</th>
+        <th scope="col">expected</th>
         <th scope="col" className={styles.spine}>
           <span className={styles.shortOver}>
-            <span>short</span>
-            <span>over</span>
+            <span>found</span>
+            <span>short · over</span>
+            <span>unexplained</span>
           </span>
         </th>
         <th scope="col" className={styles.meterSide}>
           metered
         </th>
-        <th scope="col">promise</th>
         <th scope="col">
           performance
           <br />
           index
         </th>
-        <th scope="col">read</th>
+        <th scope="col">promise</th>
+        <th scope="col">
+          data
+          <br />
+          availability
+        </th>
         <th scope="col" className={styles.hiddenHead}>
           state
         </th>
@@ -104,13 +105,13 @@ function SpreadHead({ context }: SpreadHeadProps) {
 }
 
 function pageScale(lines: readonly LedgerLine[]): PageScale {
-  const short = lines.map((line) => Math.max(0, line.unexplainedKwh ?? 0) + line.dataGapKwh);
-  const over = lines.map((line) => Math.max(0, -(line.unexplainedKwh ?? 0)));
+  const between = (line: LedgerLine): number[] => [...Object.values(line.foundKwh), line.dataGapKwh, line.unexplainedKwh ?? 0];
+  const side = (line: LedgerLine, sign: number): number => between(line).reduce((sum, kwh) => sum + Math.max(0, sign * kwh), 0);
   const mostReferenceKwh = Math.max(1e-9, ...lines.map((line) => line.referenceKwh));
   return {
     mostReferenceKwh,
-    mostShortKwh: Math.max(1e-9, ...short),
-    mostOverKwh: Math.max(1e-9, ...over),
+    mostShortKwh: Math.max(1e-9, ...lines.map((line) => side(line, 1))),
+    mostOverKwh: Math.max(1e-9, ...lines.map((line) => side(line, -1))),
     decimals: kwhDecimals(mostReferenceKwh),
   };
 }

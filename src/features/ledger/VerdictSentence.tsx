@@ -1,89 +1,147 @@
 import type { LedgerLine, Verdict } from "@/core/ledger";
+import { pricePerKwh } from "@/core/money";
 import { Figure } from "@/features/kit/figures/Figure";
-import { ACCOUNT_NAMES } from "@/wording/accounts";
-import { kwhDecimals, monthName, number } from "@/wording/format";
+import { kwhDecimals, monthName, number, percent } from "@/wording/format";
+import { type LossSpan, lossSubject } from "@/wording/ledger-states";
 import { say } from "@/wording/screens/ledger";
+import { foundWorking, foundWorthWorking } from "@/wording/workings/found-workings";
 import {
-  accountWorking,
   dataGapWorking,
-  expectedWorking,
+  expectedReadWorking,
   type LedgerContext,
-  meteredWorking,
+  meteredReadWorking,
+  performanceIndexWorking,
   unexplainedWorking,
 } from "@/wording/workings/ledger-workings";
 import styles from "./LedgerSpread.module.css";
 
-/** The page in a sentence or three; its numbers open their working, clay marks what needs work. */
-export function VerdictSentence({ verdict, sum, context }: { verdict: Verdict; sum: LedgerLine; context: LedgerContext }) {
-  const kwh = (value: number) => number(value, kwhDecimals(sum.referenceKwh / 12));
+interface VerdictProps {
+  readonly verdict: Verdict;
+  readonly sum: LedgerLine;
+  readonly context: LedgerContext;
+  /** When the largest loss was; null where it has no dates. */
+  readonly span: LossSpan | null;
+  /** What the page is called: "2025", "All years", "12 months to 31 August 2022". */
+  readonly name: string;
+}
+
+type Known = Extract<Verdict, { index: number }>;
+type Kwh = (value: number) => string;
+
+/** A gap of this share of the expected energy is worth a sentence. */
+const TOLD_GAP_FRAC = 0.005;
+
+/** The page in a sentence or four: what came of what was expected, the largest loss with its dates and money, what is unexplained. Numbers open their working. */
+export function VerdictSentence({ verdict, sum, context, span, name }: VerdictProps) {
+  const kwh: Kwh = (value) => number(value, kwhDecimals(sum.referenceKwh / 12));
   if (verdict.kind === "no-weather") return <p className={styles.verdict}>{say.noWeatherYetSoNothingIs}</p>;
-  const expected = <Figure working={() => expectedWorking(sum, context)}>{kwh(verdict.expectedKwh)} kWh</Figure>;
-  const takers = verdict.largest.map((posting, i) => (
-    <span key={posting.account}>
-      {i === 0 ? "" : i === verdict.largest.length - 1 ? " and " : ", "}
-      {ACCOUNT_NAMES[posting.account].name.toLowerCase()}
-      {i === 0 ? " took " : " "}
-      <Figure working={() => accountWorking(sum, posting.account, context)}>{kwh(posting.kwh)}</Figure>
-    </span>
-  ));
   if (verdict.kind === "no-readings") {
     return (
       <p className={styles.verdict}>
-        {say.theSunOwed}
-        {expected}
-        {say.nothingIsMeteredYetOnThe}
-        {takers}
-        {say.bringAProductionFileInThe}
+        {name}:{" "}
+        <Figure name={`expected/${sum.key}`} working={() => expectedReadWorking(sum, context)}>
+          {kwh(verdict.expectedKwh)} kWh
+        </Figure>
+        {say.expectedNothingMetered}
       </p>
     );
   }
   return (
     <p className={styles.verdict}>
-      {say.theSunOwed}
-      {expected}
-      {say.theMeterPaid}
-      <Figure working={() => meteredWorking(sum, context)}>{kwh(verdict.meteredKwh)}</Figure>
-      {say.onTheWay}
-      {takers}.{" "}
-      {verdict.dataGapKwh > 0.005 * verdict.expectedKwh && (
-        <>
-          <Figure working={() => dataGapWorking(sum, context)}>{kwh(verdict.dataGapKwh)}</Figure> {say.fellInUnreadTime}
-        </>
-      )}
-      <RemainderClause verdict={verdict} sum={sum} context={context} kwh={kwh} />
+      {name}:{" "}
+      <Figure name={`metered-read/${sum.key}`} working={() => meteredReadWorking(sum, context)}>
+        {kwh(verdict.meteredReadKwh)}
+      </Figure>
+      {say.ofExpected}
+      <Figure name={`expected-read/${sum.key}`} working={() => expectedReadWorking(sum, context)}>
+        {kwh(verdict.expectedReadKwh)} kWh
+      </Figure>
+      {verdict.dataGapKwh > 0 ? say.expectedOfTimeReadCame : say.expectedCame}
+      <Figure name={`performance-index/${sum.key}`} working={() => performanceIndexWorking(sum, context)}>
+        {percent(verdict.index)}
+      </Figure>
+      {"). "}
+      <GapClause verdict={verdict} sum={sum} context={context} kwh={kwh} />
+      <LossClause verdict={verdict} sum={sum} context={context} kwh={kwh} span={span} />
+      <UnexplainedClause verdict={verdict} sum={sum} context={context} kwh={kwh} />
     </p>
   );
 }
 
-function RemainderClause({
-  verdict,
-  sum,
-  context,
-  kwh,
-}: {
-  verdict: Extract<Verdict, { unexplainedKwh: number }>;
-  sum: LedgerLine;
-  context: LedgerContext;
-  kwh: (value: number) => string;
-}) {
-  const figure = <Figure working={() => unexplainedWorking(sum, context)}>{kwh(Math.abs(verdict.unexplainedKwh))} kWh</Figure>;
-  const where = verdict.worstKey === null ? "" : say.mostOfThemIn(monthName(verdict.worstKey));
-  if (verdict.kind === "short")
+interface ClauseProps {
+  readonly verdict: Known;
+  readonly sum: LedgerLine;
+  readonly context: LedgerContext;
+  readonly kwh: Kwh;
+}
+
+function GapClause({ verdict, sum, context, kwh }: ClauseProps) {
+  if (verdict.dataGapKwh <= TOLD_GAP_FRAC * sum.expectedKwh) return null;
+  return (
+    <>
+      {say.whileNothingWasRead}
+      <Figure name={`data-gap/${sum.key}`} working={() => dataGapWorking(sum, context)}>
+        {kwh(verdict.dataGapKwh)} kWh
+      </Figure>
+      {say.moreWereExpected}
+    </>
+  );
+}
+
+function LossClause({ verdict, sum, context, kwh, span }: ClauseProps & Pick<VerdictProps, "span">) {
+  const { largest } = verdict;
+  if (!largest) return null;
+  const price = pricePerKwh(context.site);
+  return (
+    <>
+      {lossSubject(largest.account, span, context.site.place.timeZone, sum.key)} took{" "}
+      <Figure name={`found-${largest.account}/${sum.key}`} working={() => foundWorking(sum, largest.account, context)}>
+        {kwh(largest.kwh)} kWh
+      </Figure>
+      {price !== null && price > 0 && (
+        <>
+          {" ("}
+          <Figure
+            name={`found-${largest.account}-worth/${sum.key}`}
+            working={() => foundWorthWorking(sum, largest.account, price, context)}
+          >
+            {number(largest.kwh * price)} {context.site.currency}
+          </Figure>
+          )
+        </>
+      )}
+      {". "}
+    </>
+  );
+}
+
+function UnexplainedClause({ verdict, sum, context, kwh }: ClauseProps) {
+  const { unexplainedKwh, toCheckKeys, isSought, kind } = verdict;
+  const figure = (
+    <Figure name={`unexplained/${sum.key}`} working={() => unexplainedWorking(sum, context)}>
+      {kwh(Math.abs(unexplainedKwh))} kWh
+    </Figure>
+  );
+  const way = unexplainedKwh > 0 ? "short" : "over";
+  const named = toCheckKeys
+    .slice(0, 3)
+    .map((key) => monthName(key))
+    .join(", ");
+  if (kind === "gap") return <span>{say.tooLittleWasRead}</span>;
+  if (kind === "to-check")
     return (
       <strong className={styles.needsLook}>
-        {figure} {say.haveNoCauseYet(where)}
+        {figure} {way} {isSought ? say.areUnexplained(named) : say.causesNotSought}
       </strong>
     );
-  if (verdict.kind === "over")
-    return (
-      <span>
-        {figure} {say.cameAboveWhatTheModelOwes(where)}
-      </span>
-    );
   return (
-    <span className={styles.settled}>
-      The rest, {figure}
-      {say.isWithinWhatInstrumentsCanTell}
-    </span>
+    <>
+      <span className={toCheckKeys.length > 0 ? undefined : styles.settled}>
+        {verdict.largest ? say.theRest : say.theDifference}
+        {figure} {way}
+        {say.isWithinWhatInstrumentsCanTell}
+      </span>
+      {toCheckKeys.length > 0 && <strong className={styles.needsLook}>{say.monthsAskByThemselves(named, toCheckKeys.length)}</strong>}
+    </>
   );
 }

@@ -2,7 +2,7 @@ import { say } from "@/wording/screens/ledger";
 
 /** Views of the ledger chapter, in the order in which a page is read. */
 export const LEDGER_VIEWS = [
-  { id: "spread", name: "Spread" },
+  { id: "year", name: "Year" },
   { id: "causes", name: "Causes" },
   { id: "dirt", name: say.dirtAndSnow },
   { id: "promise", name: "Promise" },

@@ -2,20 +2,24 @@
 
 import Link from "next/link";
 import { PairBars } from "@/charts";
-import { type LedgerLine, performanceIndex } from "@/core/ledger";
+import { type LedgerLine, largestLoss, lineState, performanceIndex } from "@/core/ledger";
 import { Figure } from "@/features/kit/figures/Figure";
 import { KnownFigure } from "@/features/kit/figures/KnownFigure";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { ScrollBox } from "@/features/kit/look/ScrollBox";
 import { RuledTable } from "@/features/kit/table/RuledTable";
+import { spanTolerance } from "@/features/ledger/span-tolerance";
 import { useRefresh } from "@/features/standing/use-refresh";
-import { kwhDecimals, number, percent } from "@/wording/format";
+import { ACCOUNT_NAMES } from "@/wording/accounts";
+import { kwhDecimals, monthName, number, percent } from "@/wording/format";
+import { stateWords } from "@/wording/ledger-states";
 import { say, wasSetAside } from "@/wording/screens/shelf";
+import * as found from "@/wording/workings/found-workings";
 import type { LedgerContext } from "@/wording/workings/ledger-workings";
 import * as workings from "@/wording/workings/ledger-workings";
 import { NewBook } from "./NewBook";
 import styles from "./Shelf.module.css";
-import { isShort, type ShelfBook } from "./shelf-book";
+import { isToCheck, type ShelfBook, verdictOfBook } from "./shelf-book";
 
 interface ShelfProps {
   readonly books: readonly ShelfBook[];
@@ -30,7 +34,7 @@ const LOOK_AGAIN_MS = 2500;
 /** All books, one ruled line each, with the last year's balance. */
 export function Shelf({ books, sheet, isMakingDemo, timeZone }: ShelfProps) {
   useRefresh(isMakingDemo || books.some(({ state }) => state.kind === "reckoning"), LOOK_AGAIN_MS);
-  const needing = books.filter(isShort);
+  const needing = books.filter(isToCheck);
   return (
     <div className={chapter.page}>
       <h1>The shelf</h1>
@@ -69,7 +73,7 @@ function BooksTable({ books }: BooksTableProps) {
               year
             </th>
             <th scope="col" className={styles.left}>
-              {say.itsMonthsOwedPaid}
+              {say.itsMonthsExpectedMetered}
             </th>
             <th scope="col">
               expected
@@ -87,14 +91,20 @@ function BooksTable({ books }: BooksTableProps) {
               kWh
             </th>
             <th scope="col">
-              remainder
-              <br />
-              kWh
-            </th>
-            <th scope="col">
               performance
               <br />
               index
+            </th>
+            <th scope="col" className={styles.left}>
+              {say.largestLossFound}
+            </th>
+            <th scope="col">
+              unexplained
+              <br />
+              kWh
+            </th>
+            <th scope="col" className={styles.left}>
+              {say.state}
             </th>
           </tr>
         </thead>
@@ -123,11 +133,11 @@ function BookLine({ book }: { book: ShelfBook }) {
   const { line, context, slug, state } = book;
   const kwh = (value: number | null) => (value === null || !line ? "–" : number(value, kwhDecimals(line.referenceKwh / 12)));
   const index = line && performanceIndex(line);
-  const asksForLook = isShort(book);
+  const asksForLook = isToCheck(book);
   return (
-    <tr className={styles.line}>
+    <tr className={styles.line} data-book={slug}>
       <td>
-        <Link href={`/books/${slug}/ledger`} className={styles.name}>
+        <Link href={`/books/${slug}/ledger${line ? `?year=${line.key}` : ""}`} className={styles.name}>
           {book.name}
         </Link>
         <small>{book.place}</small>
@@ -138,7 +148,7 @@ function BookLine({ book }: { book: ShelfBook }) {
       {line && context && state.kind !== "set-aside" ? (
         <LastYear book={book} context={context} line={line} kwh={kwh} asksForLook={asksForLook} index={index} />
       ) : (
-        <td colSpan={6} className={`${chapter.soft} ${styles.left}`}>
+        <td colSpan={8} className={`${chapter.soft} ${styles.left}`}>
           <NoFigures slug={slug} state={state} />
         </td>
       )}
@@ -195,6 +205,7 @@ interface LastYearProps {
 
 /** The last whole year of a book. */
 function LastYear({ book, context, line, kwh, asksForLook, index }: LastYearProps) {
+  const loss = line.meteredKwh === null ? null : largestLoss(line);
   return (
     <>
       <td className={styles.left}>
@@ -206,24 +217,73 @@ function LastYear({ book, context, line, kwh, asksForLook, index }: LastYearProp
         />
       </td>
       <td>
-        <Figure plain working={() => workings.expectedWorking(line, context)}>
+        <Figure plain name={`expected/${line.key}`} working={() => workings.expectedWorking(line, context)}>
           {kwh(line.expectedKwh)}
         </Figure>
       </td>
       <td>
         <b>
-          <KnownFigure value={line.meteredKwh} say={kwh} working={() => workings.meteredWorking(line, context)} />
+          <KnownFigure
+            name={`metered/${line.key}`}
+            value={line.meteredKwh}
+            say={kwh}
+            working={() => workings.meteredWorking(line, context)}
+          />
         </b>
       </td>
       <td className={chapter.soft}>
-        <KnownFigure value={line.promiseKwh} say={kwh} working={() => workings.promiseWorking(line, context)} />
-      </td>
-      <td className={asksForLook ? chapter.clay : undefined}>
-        <KnownFigure value={line.unexplainedKwh} say={kwh} working={() => workings.unexplainedWorking(line, context)} />
+        <KnownFigure
+          name={`promise/${line.key}`}
+          value={line.promiseKwh}
+          say={kwh}
+          working={() => workings.promiseWorking(line, context)}
+        />
       </td>
       <td>
-        <KnownFigure value={index} say={percent} working={() => workings.performanceIndexWorking(line, context)} />
+        <KnownFigure
+          name={`performance-index/${line.key}`}
+          value={index}
+          say={percent}
+          working={() => workings.performanceIndexWorking(line, context)}
+        />
+      </td>
+      <td className={styles.left}>
+        {loss && (
+          <>
+            {ACCOUNT_NAMES[loss.account].name}{" "}
+            <Figure plain name={`found-${loss.account}/${line.key}`} working={() => found.foundWorking(line, loss.account, context)}>
+              {kwh(loss.kwh)}
+            </Figure>
+          </>
+        )}
+      </td>
+      <td className={asksForLook ? chapter.clay : undefined}>
+        <KnownFigure
+          name={`unexplained/${line.key}`}
+          value={line.unexplainedKwh}
+          say={kwh}
+          working={() => workings.unexplainedWorking(line, context)}
+        />
+      </td>
+      <td className={styles.left}>
+        <span className={asksForLook ? chapter.clay : chapter.soft}>{stateOf(book, asksForLook)}</span>
       </td>
     </>
   );
+}
+
+/** The state of a book's last year, in the words of its ledger. */
+function stateOf(book: ShelfBook, asksForLook: boolean | null): string {
+  const { line, context } = book;
+  if (!line || !context || line.meteredKwh === null) return say.notKnown;
+  const months = verdictOfBook(book);
+  const asking = months && "toCheckKeys" in months ? months.toCheckKeys : [];
+  if (asksForLook && asking.length > 0)
+    return say.monthsToCheck(
+      asking
+        .map((key) => monthName(key, "short"))
+        .slice(0, 3)
+        .join(", "),
+    );
+  return stateWords(lineState(line, spanTolerance(context, book.months)));
 }

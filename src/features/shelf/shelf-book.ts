@@ -1,5 +1,5 @@
 import type { SetAsideReason } from "@/contracts/standing";
-import { type LedgerLine, verdictOf } from "@/core/ledger";
+import { asksForCheck, type LedgerLine, type Verdict, verdictOf } from "@/core/ledger";
 import { pageTolerances } from "@/features/ledger/span-tolerance";
 import type { LedgerContext } from "@/wording/workings/ledger-workings";
 
@@ -21,6 +21,12 @@ export interface ShelfBook {
     | { readonly kind: "set-aside"; readonly reason: SetAsideReason };
 }
 
-/** More is missing of the last year than instruments and model can be off. */
-export const isShort = ({ line, months, context }: ShelfBook): boolean =>
-  line !== null && context !== null && verdictOf(line, months, pageTolerances(context, months)).kind === "short";
+/** What the last year of a book says; null where there is nothing to judge. */
+export const verdictOfBook = ({ line, months, context }: ShelfBook): Verdict | null =>
+  line && context && line.meteredKwh !== null ? verdictOf(line, months, pageTolerances(context, months)) : null;
+
+/** Whether the last year asks for a check: the very rule of its ledger page. */
+export function isToCheck(book: ShelfBook): boolean {
+  const verdict = verdictOfBook(book);
+  return verdict !== null && asksForCheck(verdict);
+}

@@ -2,16 +2,17 @@
 
 import Link from "next/link";
 import { Hatches } from "@/charts";
-import { type LedgerLine, largestLosses, totalLine } from "@/core/ledger";
+import { avoidableKwh, type LedgerLine, totalLine } from "@/core/ledger";
+import { pricePerKwh } from "@/core/money";
 import type { Uncertainty } from "@/core/yield";
 import { Figure } from "@/features/kit/figures/Figure";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { ViewTabs } from "@/features/kit/look/ViewTabs";
 import tabs from "@/features/kit/look/ViewTabs.module.css";
-import { ACCOUNT_NAMES } from "@/wording/accounts";
 import { kwhDecimals, number, percent } from "@/wording/format";
 import { say } from "@/wording/screens/yield";
-import { accountWorking, expectedWorking, type LedgerContext, referenceWorking } from "@/wording/workings/ledger-workings";
+import { avoidableWorking } from "@/wording/workings/found-workings";
+import { expectedWorking, type LedgerContext, referenceWorking } from "@/wording/workings/ledger-workings";
 import { uncertaintyWorking } from "@/wording/workings/yield-workings";
 import { MethodsView } from "./MethodsView";
 import { useEngine } from "./use-engine";
@@ -67,24 +68,33 @@ interface SentenceProps {
 
 function YieldSentence({ sum, lines, context, uncertainty, name }: SentenceProps) {
   const kwh = (value: number) => number(value, kwhDecimals(sum.referenceKwh / Math.max(1, lines.length)));
-  const largest = sum.referenceKwh > 0 ? largestLosses(sum) : [];
   const half = uncertainty.halfWidth90Frac * sum.expectedKwh;
+  const regain = avoidableKwh(sum);
+  const price = pricePerKwh(context.site);
   return (
     <p className={chapter.verdict}>
-      {say.inTheSunOwedTheseModules(name)}
-      <Figure working={() => referenceWorking(sum, context)}>{kwh(sum.referenceKwh)} kWh</Figure>;{" "}
-      <Figure working={() => expectedWorking(sum, context)}>{kwh(sum.expectedKwh)}</Figure> {say.shouldReachTheMeterGiveOr}
-      <Figure working={() => uncertaintyWorking(uncertainty, sum.expectedKwh)}>{kwh(half)}</Figure>:{" "}
-      {percent(sum.expectedKwh / Math.max(1e-9, sum.referenceKwh), 0)}.{" "}
-      {largest.map(({ account, kwh: lost }, k) => (
-        <span key={account}>
-          {k === 0 ? "" : k === largest.length - 1 ? " and " : ", "}
-          {k === 0 ? ACCOUNT_NAMES[account].name : ACCOUNT_NAMES[account].name.toLowerCase()}
-          {k === 0 ? " takes " : " "}
-          <Figure working={() => accountWorking(sum, account, context)}>{kwh(lost)}</Figure>
-        </span>
-      ))}
-      {largest.length > 0 && "."}
+      {name}:{" "}
+      <Figure name={`expected/${sum.key}`} working={() => expectedWorking(sum, context)}>
+        {kwh(sum.expectedKwh)} kWh
+      </Figure>{" "}
+      {say.expectedGiveOrTake}
+      <Figure working={() => uncertaintyWorking(uncertainty, sum.expectedKwh)}>{kwh(half)}</Figure>,{" "}
+      {percent(sum.expectedKwh / Math.max(1e-9, sum.referenceKwh), 0)} {say.ofTheReferenceEnergy}
+      <Figure name={`reference/${sum.key}`} working={() => referenceWorking(sum, context)}>
+        {kwh(sum.referenceKwh)}
+      </Figure>
+      {". "}
+      {sum.isSought &&
+        (regain > 0 ? (
+          <>
+            <Figure name={`avoidable/${sum.key}`} working={() => avoidableWorking(sum, context)}>
+              {kwh(regain)} kWh
+            </Figure>
+            {price !== null && price > 0 && ` (${number(regain * price)} ${context.site.currency})`} {say.couldBeHadBack}
+          </>
+        ) : (
+          say.nothingCouldBeHadBack
+        ))}
     </p>
   );
 }

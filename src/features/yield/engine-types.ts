@@ -1,10 +1,11 @@
-import type { LedgerAccount } from "@/core/accounts";
+import type { DesignAccount } from "@/core/accounts";
 import type { ModelChoices } from "@/core/site";
 
 /** Energy that would come back at the meter, month by month, if one cause alone were absent. */
 export interface Removal {
-  readonly account: LedgerAccount;
-  readonly monthsKwh: readonly number[];
+  readonly account: DesignAccount;
+  /** By month of the year that is loaded. */
+  readonly gainIfRemovedKwh: readonly number[];
 }
 
 /** A method of one stage, and what the year would be with it. */

@@ -1,7 +1,7 @@
 import { expose } from "comlink";
 import { modelChoices, type SiteDocument } from "@/contracts/site";
 import { unpackWeather } from "@/contracts/weather-wire";
-import { LEDGER_ACCOUNTS, type LedgerAccount, ledgerAccountOf, MODEL_ACCOUNTS } from "@/core/accounts";
+import { DESIGN_ACCOUNTS, type DesignAccount, designAccountOf, MODEL_ACCOUNTS } from "@/core/accounts";
 import { type CalendarBins, monthBins } from "@/core/time";
 import {
   applyWhatIf,
@@ -35,8 +35,8 @@ const yearKwh = (lines: readonly YieldLine[]): number => lines.reduce((sum, line
 const linesOf = (
   { prepared, bins }: Loaded,
   site: Loaded["site"] | ReturnType<typeof applyWhatIf>,
-  without: readonly LedgerAccount[] = [],
-) => yieldLines(runPrepared(site, prepared, bins, { without: MODEL_ACCOUNTS.filter((stage) => without.includes(ledgerAccountOf(stage))) }));
+  without: readonly DesignAccount[] = [],
+) => yieldLines(runPrepared(site, prepared, bins, { without: MODEL_ACCOUNTS.filter((stage) => without.includes(designAccountOf(stage))) }));
 
 /** The chain, in a thread of its own, over one year of a book's weather. */
 const engine = {
@@ -51,11 +51,11 @@ const engine = {
   /** What would come back at the meter without each cause. */
   removals(): Removal[] {
     const base = linesOf(current(), current().site);
-    const posts = (account: LedgerAccount): boolean =>
-      MODEL_ACCOUNTS.some((stage) => ledgerAccountOf(stage) === account && base.some((line) => line.accountsKwh[stage] !== 0));
-    return LEDGER_ACCOUNTS.filter(posts).map((account) => ({
+    const posts = (account: DesignAccount): boolean =>
+      MODEL_ACCOUNTS.some((stage) => designAccountOf(stage) === account && base.some((line) => line.accountsKwh[stage] !== 0));
+    return DESIGN_ACCOUNTS.filter(posts).map((account) => ({
       account,
-      monthsKwh: linesOf(current(), current().site, [account]).map((line, k) => line.expectedKwh - base[k]!.expectedKwh),
+      gainIfRemovedKwh: linesOf(current(), current().site, [account]).map((line, k) => line.expectedKwh - base[k]!.expectedKwh),
     }));
   },
 

@@ -2,8 +2,9 @@ import { type RandomPlant, randomPlant } from "@simulators";
 import { describe, expect, it } from "vitest";
 import { MODEL_ACCOUNTS } from "@/core/accounts";
 import { attributionFrame, shadeEvidence, siteWithOffset } from "@/core/attribution";
-import { ledgerPostings, lineWithTransfers, withTransfers } from "@/core/ledger";
+import { expectedReadKwh, foundSumKwh } from "@/core/ledger";
 import { prepareWeather } from "@/core/yield";
+import { accountLines } from "@/usecases/keeping";
 import { openLedger } from "@/usecases/ledger";
 import { effectInWords, untellableInWords } from "@/wording/attribution";
 import { causeInWords } from "@/wording/findings/attribution";
@@ -18,7 +19,7 @@ const kinds = (plant: RandomPlant): string[] => simulate(plant).report.findings.
 const DAY_MS = 86_400_000;
 const offDays = (utcMs: number, iso: string): number => Math.abs(utcMs - Date.parse(iso)) / DAY_MS;
 
-describe("the account by evidence", () => {
+describe("the walk with causes as found", () => {
   const { report, ledger } = simulate(
     quiet(0, {
       outages: [{ from: "2021-09-06T09:00:00Z", to: "2021-09-09T12:00:00Z" }],
@@ -26,7 +27,7 @@ describe("the account by evidence", () => {
     }),
   );
 
-  it("balances in every month: reference - accounts = explained, explained - unread - remainder = metered", () => {
+  it("balances in every month: reference - stages - data gap - unexplained = metered", () => {
     for (const line of [...report.months, report.all]) {
       const posted = MODEL_ACCOUNTS.reduce((sum, account) => sum + line.accountsKwh[account], 0);
       expect(Math.abs(line.referenceKwh - posted - line.expectedKwh)).toBeLessThan(1e-6);
@@ -34,6 +35,25 @@ describe("the account by evidence", () => {
         1e-6,
       );
     }
+  });
+
+  it("what was found beside the plan sums to the plan's energy less what the evidence leaves, in every month", () => {
+    const { months } = accountLines(ledger.report.months, { found: report.found, keeping: { transfers: [], closed: [] } });
+    months.forEach((line, k) => {
+      const [planned, walked] = [ledger.report.months[k]!, report.months[k]!];
+      expect(line.expectedKwh).toBe(planned.expectedKwh);
+      expect(line.unexplainedKwh!, line.key).toBeCloseTo(walked.unexplainedKwh!, 6);
+      expect(foundSumKwh(line), line.key).toBeCloseTo(expectedReadKwh(planned) - (walked.expectedKwh - walked.dataGapKwh), 6);
+    });
+  });
+
+  it("names the outage and the string in their months, at the meter, and no outage in any other", () => {
+    const of = (key: string) => report.found.find((month) => month.key === key)!.foundKwh;
+    const outage = report.findings.find(({ kind }) => kind === "outage")!;
+    expect(of("2021-09").downtime / outage.kwh!).toBeCloseTo(1, 1);
+    expect(of("2022-04").strings).toBeGreaterThan(0.2 * 0.25 * ledger.report.months.find(({ key }) => key === "2022-04")!.expectedKwh);
+    expect(of("2021-05").downtime).toBeCloseTo(0, 6);
+    expect(of("2021-09").strings).toBe(0);
   });
 
   it("starts from the book's own reference and ends at what was metered", () => {
@@ -169,21 +189,6 @@ describe("pieces", () => {
     const frame = attributionFrame(site, prepareWeather(site.place, ledger.weather!), ledger.metered!);
     const fair = { ...frame, meteredKwh: frame.openKwh };
     expect(shadeEvidence(fair, frame.openKwh, new Uint8Array(frame.axis.count)).isSeen).toBe(false);
-  });
-
-  it("moved postings keep the balance, and a rejection goes to the remainder", () => {
-    const { report } = simulate(quiet(3));
-    const line = report.months[5]!;
-    const moved = lineWithTransfers(line, [
-      { from: "soiling", to: "remainder", kwh: 7 },
-      { from: "remainder", to: "downtime", kwh: 4 },
-    ]);
-    expect(moved.expectedKwh).toBeCloseTo(line.expectedKwh + 3, 9);
-    expect(moved.unexplainedKwh).toBeCloseTo(line.unexplainedKwh! + 3, 9);
-    expect(ledgerPostings(moved).downtime - ledgerPostings(line).downtime).toBeCloseTo(4, 9);
-    const sum = (postings: Record<string, number>): number => Object.values(postings).reduce((a, b) => a + b, 0);
-    const postings = { ...Object.fromEntries(["snow", "remainder"].map((name) => [name, 5])) } as never;
-    expect(sum(withTransfers(postings, [{ from: "snow", to: "remainder", kwh: 2 }]))).toBe(10);
   });
 });
 

@@ -1,4 +1,10 @@
-import { ATTRIBUTION_EDITION, type AttributionReport, attributionReportSchema, type Untellable } from "@/contracts/attribution";
+import {
+  ATTRIBUTION_EDITION,
+  type AttributionReport,
+  attributionReportSchema,
+  type FoundMonth,
+  type Untellable,
+} from "@/contracts/attribution";
 import type { FieldEntry } from "@/contracts/field-book";
 import {
   attributedRun,
@@ -6,6 +12,7 @@ import {
   causeFindings,
   type Evidence,
   fittedOf,
+  foundLosses,
   type OrderedLimit,
   seekEvidence,
 } from "@/core/attribution";
@@ -18,7 +25,7 @@ import type { OpenLedger } from "@/usecases/ledger";
 import { ageingReport } from "./ageing-report";
 import { snowReport, soilingReport } from "./dirt-and-snow";
 import { indicatorsOf } from "./indicators";
-import { calibrationsOf, limitsOf, matchEntries } from "./match-entries";
+import { calibrationsOf, cleaningsOf, limitsOf, matchEntries } from "./match-entries";
 import { partReports } from "./part-reports";
 import { recordKey } from "./record-key";
 import { sheddingOf } from "./shedding";
@@ -52,7 +59,7 @@ export function* attributeStepwise(input: AttributionInput): Generator<number, A
   const terms: SearchTerms = {
     draws: input.draws ?? USUAL_DRAWS,
     seed: input.seed ?? SEED,
-    cleanings: entries.filter(({ kind }) => kind === "cleaning").map(({ to }) => to.slice(0, 10)),
+    cleanings: cleaningsOf(entries),
     limits: limitsOf(entries),
     calibrations: calibrationsOf(entries),
   };
@@ -62,10 +69,13 @@ export function* attributeStepwise(input: AttributionInput): Generator<number, A
   const { parts, up } = yield* upTo(wholeFrac, 1, partReports(ledger, evidence, terms));
   // By the hour the search has it already.
   const prepared = evidence.stepsAnHour === 1 ? evidence.frame.prepared : prepareWeather(site.place, weather);
-  const found = attributedRun(site, prepared, monthBins(weather.axis, site.place.timeZone), evidence, run);
+  const bins = monthBins(weather.axis, site.place.timeZone);
+  const found = attributedRun(site, prepared, bins, evidence, run);
+  const besides = foundLosses(site, prepared, bins, evidence, { planned: run, readFrac: metered.readFrac, cleanings: terms.cleanings });
   const shown = new Set(months.map(({ key }) => key));
   const lines = ledgerLines(found, metered, ledger.promise).filter(({ key }) => shown.has(key));
-  const report = reportOf({ ledger, entries, evidence, parts, up, prepared, terms, lines, planned: run, found });
+  const foundMonths = bins.keys.map((key, b) => ({ key, foundKwh: besides[b]! })).filter(({ key }) => shown.has(key));
+  const report = reportOf({ ledger, entries, evidence, parts, up, prepared, terms, lines, planned: run, found, foundMonths });
   return attributionReportSchema.parse({ ...report, milliseconds: Math.round(performance.now() - started) });
 }
 
@@ -94,10 +104,12 @@ interface Searched {
   readonly lines: LedgerLine[];
   readonly planned: YieldRun;
   readonly found: YieldRun;
+  /** What was found beside the plan, by month. */
+  readonly foundMonths: FoundMonth[];
 }
 
 function reportOf(searched: Searched): Omit<AttributionReport, "milliseconds"> {
-  const { ledger, entries, evidence, parts, up, prepared, terms, lines, planned, found } = searched;
+  const { ledger, entries, evidence, parts, up, prepared, terms, lines, planned, found, foundMonths } = searched;
   const { site } = ledger;
   const [years, all] = [yearLines(lines), totalLine("all", lines)];
   const causes = causeFindings(evidence, site.inverters.length > 0 ? siteAcRatedW(site) : null, site.ageing.perYearFrac);
@@ -106,6 +118,7 @@ function reportOf(searched: Searched): Omit<AttributionReport, "milliseconds"> {
   const fitted = fittedState(searched, findings);
   return {
     edition: ATTRIBUTION_EDITION,
+    found: foundMonths,
     months: lines,
     years,
     all,

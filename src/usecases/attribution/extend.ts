@@ -1,6 +1,6 @@
 import { ATTRIBUTION_EDITION, type AttributionReport, attributionReportSchema } from "@/contracts/attribution";
 import type { FieldEntry } from "@/contracts/field-book";
-import { attributedRun, type CauseFinding, datedFindings, extendEvidence, type RunEvidence } from "@/core/attribution";
+import { attributedRun, type CauseFinding, datedFindings, extendEvidence, foundLosses, type RunEvidence } from "@/core/attribution";
 import { ledgerLines, type MeteredOnAxis, totalLine } from "@/core/ledger";
 import { endUtcMs, indexAt } from "@/core/series";
 import { monthBins } from "@/core/time";
@@ -10,7 +10,7 @@ import { prepareWeather, runPrepared } from "@/core/yield";
 import type { OpenLedger } from "@/usecases/ledger";
 import { plannedLines, storedFinding, yearLines } from "./attribute";
 import { indicatorsOf } from "./indicators";
-import { limitsOf } from "./match-entries";
+import { cleaningsOf, limitsOf } from "./match-entries";
 import { recordKey } from "./record-key";
 import { type UpHours, upByMonth } from "./up-hours";
 
@@ -42,7 +42,7 @@ export function extendAttribution(report: AttributionReport, ledger: OpenLedger,
     weather: window,
     metered: cut,
     meters: ledger.meters,
-    cleanings: entries.filter(({ kind }) => kind === "cleaning").map(({ to }) => to.slice(0, 10)),
+    cleanings: cleaningsOf(entries),
     limits: limitsOf(entries),
     fitted,
     dirtByDay: new Map(
@@ -52,7 +52,10 @@ export function extendAttribution(report: AttributionReport, ledger: OpenLedger,
   if (!evidence) return null;
   const bins = monthBins(window.axis, site.place.timeZone);
   const prepared = prepareWeather(site.place, window);
-  const lines = ledgerLines(attributedRun(site, prepared, bins, evidence, runPrepared(site, prepared, bins)), cut, ledger.promise);
+  const cleanings = cleaningsOf(entries);
+  const planned = runPrepared(site, prepared, bins, { cleanings });
+  const lines = ledgerLines(attributedRun(site, prepared, bins, evidence, planned), cut, ledger.promise);
+  const besides = foundLosses(site, prepared, bins, evidence, { planned, readFrac: cut.readFrac, cleanings });
   const changed = fitted.lastMonth;
   const months = [...report.months.filter(({ key }) => key < changed), ...lines.filter(({ key }) => key >= changed)];
   const [years, all] = [yearLines(months), totalLine("all", months)];
@@ -62,6 +65,10 @@ export function extendAttribution(report: AttributionReport, ledger: OpenLedger,
     for (const [month, hours] of upByMonth(evidence)) if (month >= changed) up.set(month, hours);
   return attributionReportSchema.parse({
     ...report,
+    found: [
+      ...report.found.filter(({ key }) => key < changed),
+      ...bins.keys.map((key, b) => ({ key, foundKwh: besides[b]! })).filter(({ key }) => key >= changed),
+    ],
     months,
     years,
     all,

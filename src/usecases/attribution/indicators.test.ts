@@ -1,32 +1,16 @@
+import { ledgerLine } from "@test/ledger-line";
 import { site as written } from "@test/site-builder";
 import { describe, expect, it } from "vitest";
 import { siteSchema } from "@/contracts/site";
-import { MODEL_ACCOUNTS } from "@/core/accounts";
-import type { LedgerLine, ModelPostings } from "@/core/ledger";
+import type { LedgerLine } from "@/core/ledger";
 import { indicatorsOf } from "./indicators";
 
 const site = siteSchema.parse(written({ inverters: [] }));
 
-function line(rearKwh: number, parts: Partial<LedgerLine> = {}): LedgerLine {
-  const accountsKwh = { ...Object.fromEntries(MODEL_ACCOUNTS.map((account) => [account, 0])), rear: -rearKwh } as ModelPostings;
-  return {
-    key: "2023-05",
-    planeKwhM2: 100,
-    referenceKwh: 1000,
-    accountsKwh,
-    expectedKwh: 850,
-    promiseKwh: null,
-    meteredKwh: 840,
-    dataGapKwh: 0,
-    referenceGapKwh: 0,
-    unmatchedKwh: 0,
-    unexplainedKwh: 10,
-    readFrac: 1,
-    filledReferenceKwh: 0,
-    splitKwh: 0,
-    ...parts,
-  };
-}
+const line = (rearKwh: number, parts: Partial<LedgerLine> = {}): LedgerLine => {
+  const own = ledgerLine({ key: "2023-05", referenceKwh: 1000, expectedKwh: 850, meteredKwh: 840, unexplainedKwh: 10, ...parts });
+  return { ...own, accountsKwh: { ...own.accountsKwh, rear: -rearKwh } };
+};
 const of = (own: LedgerLine) => indicatorsOf([own], [own], new Map(), site)[0]!;
 
 describe("performance ratio of two-sided modules", () => {

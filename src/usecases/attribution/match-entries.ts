@@ -8,6 +8,10 @@ import { DAY_MS } from "@/core/units";
 export const limitsOf = (entries: readonly FieldEntry[]): { from: string; to: string }[] =>
   entries.filter(({ kind }) => kind === "curtailment").map(({ from, to }) => ({ from: from.slice(0, 10), to: to.slice(0, 10) }));
 
+/** Local dates on which somebody cleaned. */
+export const cleaningsOf = (entries: readonly FieldEntry[]): string[] =>
+  entries.filter(({ kind }) => kind === "cleaning").map(({ to }) => to.slice(0, 10));
+
 /** Local dates of the light sensor's calibrations. */
 export const calibrationsOf = (entries: readonly FieldEntry[]): string[] =>
   entries.filter(({ kind }) => kind === "calibration").map(({ to }) => to.slice(0, 10));

@@ -1,4 +1,4 @@
-import type { AttributionFault, AttributionReport, AttributionState, AttributionView } from "@/contracts/attribution";
+import type { AttributionFault, AttributionReport, AttributionState, AttributionView, FoundMonth } from "@/contracts/attribution";
 
 /** How far the search for causes of a book is. Nothing of what it found is read for this. */
 export interface AttributionStatus {
@@ -18,6 +18,8 @@ export interface AttributionStore {
   statusOf(bookId: string): Promise<AttributionStatus | null>;
   /** The last result for pages, whatever version of the book it is of. */
   viewOf(bookId: string): Promise<AttributionView | null>;
+  /** What the last results of several books found beside their plans, by book; books without one are left out. */
+  foundOf(bookIds: readonly string[]): Promise<ReadonlyMap<string, { readonly version: number; readonly found: readonly FoundMonth[] }>>;
   /** The whole last result, for days to come to be added to. */
   reportOf(bookId: string): Promise<AttributionReport | null>;
   /** Asks for a search of a version. */

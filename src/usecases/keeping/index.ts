@@ -1,3 +1,4 @@
-export { type KeepingGround, keep, postingRows, postingsOf } from "./keep";
-export { type LedgerPageInput, type LedgerPageLines, ledgerPage } from "./ledger-page";
+export { type AccountGround, accountLines } from "./account-lines";
+export { type KeepingGround, keep, postingRows } from "./keep";
+export { type ClosedDrift, type LedgerPageInput, type LedgerPageLines, ledgerPage } from "./ledger-page";
 export type { KeepingStore } from "./ports";

@@ -1,16 +1,18 @@
-import type { AttributionView } from "@/contracts/attribution";
-import type { ClosedMonth, Keeping, KeepingAction } from "@/contracts/keeping";
+import type { FoundMonth } from "@/contracts/attribution";
+import type { ClosedMonth, Keeping, KeepingAction, PostingRow } from "@/contracts/keeping";
 import type { RefusalFacts, RefusalReason } from "@/contracts/refusals";
-import { LEDGER_ACCOUNTS, type LedgerAccount } from "@/core/accounts";
-import { type LedgerLine, ledgerPostings, lineWithTransfers, withTransfers } from "@/core/ledger";
+import { DESIGN_ACCOUNTS, type DesignAccount, LEDGER_ACCOUNTS, type LedgerAccount } from "@/core/accounts";
+import { designLosses, type LedgerLine, ledgerPostings } from "@/core/ledger";
 import type { Book } from "../books";
 import type { OpenLedger } from "../ledger";
 import { Refusal } from "../refusal";
+import { accountLines } from "./account-lines";
 import type { KeepingStore } from "./ports";
 
 export interface KeepingGround {
   readonly ledger: Pick<OpenLedger, "report">;
-  readonly causes: AttributionView | null;
+  /** What was found beside the plan; null until causes were sought. */
+  readonly found: readonly FoundMonth[] | null;
   readonly keeping: Keeping;
 }
 
@@ -20,7 +22,7 @@ export async function keep(store: KeepingStore, book: Book, ground: KeepingGroun
   if (!line) throw new Refusal("month-not-found", "month-not-found", { month: action.month });
   const closed = ground.keeping.closed.some(({ month }) => month === action.month);
   if (closed && action.action !== "reopen") refuse(action.month, "month-closed");
-  if (!ground.causes && line.meteredKwh !== null && action.action !== "reopen") refuse(action.month, "causes-sought-anew");
+  if (!ground.found && line.meteredKwh !== null && action.action !== "reopen") refuse(action.month, "causes-sought-anew");
   switch (action.action) {
     case "move":
       if (action.from === action.to) refuse(action.month, "same-account");
@@ -29,9 +31,9 @@ export async function keep(store: KeepingStore, book: Book, ground: KeepingGroun
         facts: { kwh: action.kwh, from: action.from, to: action.to, reason: action.reason },
       });
     case "reject": {
-      const posted = postingsOf(ground, line)[action.account];
+      const posted = ledgerPostings(standing(ground, line))[action.account];
       if (posted === 0) refuse(action.month, "nothing-posted", { account: action.account });
-      const transfer = { month: action.month, from: action.account, to: "remainder" as const, kwh: posted, reason: action.reason };
+      const transfer = { month: action.month, from: action.account, to: "unexplained" as const, kwh: posted, reason: action.reason };
       return store.move(book.id, transfer, {
         code: "rejected",
         facts: { kwh: posted, account: action.account, reason: action.reason },
@@ -54,47 +56,36 @@ function refuse(month: string, reason: RefusalReason, facts: RefusalFacts = {}):
   throw new Refusal("decision-refused", reason, { month, ...facts });
 }
 
-/** A month's actual postings with what was moved; the budget's where nothing was read. */
-export function postingsOf(
-  { causes, keeping }: Pick<KeepingGround, "causes" | "keeping">,
-  line: LedgerLine,
-): Record<LedgerAccount, number> {
-  const found = causes?.months.find(({ key }) => key === line.key) ?? line;
-  return withTransfers(
-    ledgerPostings(found),
-    keeping.transfers.filter(({ month }) => month === line.key),
-  );
-}
+/** A month's line as it would stand today: with what was found and what was moved. */
+const standing = ({ found, keeping }: Pick<KeepingGround, "found" | "keeping">, line: LedgerLine): LedgerLine =>
+  accountLines([line], { found, keeping: { transfers: keeping.transfers, closed: [] } }).months[0]!;
 
 function frozen(ground: KeepingGround, line: LedgerLine, note: string): Omit<ClosedMonth, "closedAt"> {
-  const planned = ledgerPostings(line);
-  const posted = postingsOf(ground, line);
+  const kept = standing(ground, line);
+  const [planned, posted] = [designLosses(kept), ledgerPostings(kept)];
   return {
     month: line.key,
-    postings: LEDGER_ACCOUNTS.map((account) => ({ account, plannedKwh: planned[account], foundKwh: posted[account] })),
-    line: lineWithTransfers(
-      ground.causes?.months.find(({ key }) => key === line.key) ?? line,
-      ground.keeping.transfers.filter(({ month }) => month === line.key),
-    ),
+    postings: LEDGER_ACCOUNTS.map((account) => ({
+      account,
+      plannedKwh: isDesign(account) ? planned[account] : null,
+      foundKwh: posted[account],
+    })),
+    line: kept,
     note,
   };
 }
 
-/** A month's postings side by side: by the book, by evidence, and as they stand after moves. */
-export function postingRows(
-  planned: LedgerLine,
-  found: LedgerLine,
-  keeping: Keeping,
-): { account: LedgerAccount; plannedKwh: number; foundKwh: number; finalKwh: number }[] {
-  const [modelled, evidenced] = [ledgerPostings(planned), ledgerPostings(found)];
-  const final = withTransfers(
-    evidenced,
-    keeping.transfers.filter(({ month }) => month === planned.key),
-  );
+const isDesign = (account: LedgerAccount): account is DesignAccount => (DESIGN_ACCOUNTS as readonly string[]).includes(account);
+
+/** A month's postings side by side. */
+export function postingRows(line: LedgerLine, { found, keeping }: Pick<KeepingGround, "found" | "keeping">): PostingRow[] {
+  const planned = designLosses(line);
+  const unmoved = ledgerPostings(standing({ found, keeping: { ...keeping, transfers: [] } }, line));
+  const final = ledgerPostings(standing({ found, keeping }, line));
   return LEDGER_ACCOUNTS.map((account) => ({
     account,
-    plannedKwh: modelled[account],
-    foundKwh: evidenced[account],
+    plannedKwh: isDesign(account) ? planned[account] : null,
+    foundKwh: unmoved[account],
     finalKwh: final[account],
   }));
 }

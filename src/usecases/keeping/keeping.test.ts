@@ -1,10 +1,10 @@
 import { randomPlant } from "@simulators";
 import { beforeEach, describe, expect, it } from "vitest";
 import type { Keeping } from "@/contracts/keeping";
-import { withTransfers } from "@/core/ledger";
+import { type LedgerLine, ledgerPostings } from "@/core/ledger";
 import { auditInWords, driftInWords } from "@/wording/keeping";
 import { simulate } from "../../../scripts/accuracy-rows";
-import { type KeepingStore, keep, ledgerPage, postingRows } from ".";
+import { accountLines, type KeepingStore, keep, ledgerPage, postingRows } from ".";
 import type { Trail } from "./ports";
 
 const { report, ledger, site } = simulate({ ...randomPlant(0, false), lastUtc: "2022-06-30T22:00:00Z" });
@@ -20,6 +20,7 @@ beforeEach(() => {
   };
   store = {
     of: async () => kept,
+    linesOf: async () => new Map([[book.id, kept]]),
     async move(_book, transfer, what) {
       kept = { ...kept, transfers: [...kept.transfers, { ...transfer, id: kept.transfers.length + 1, madeAt: "" }] };
       trail(transfer.month, what);
@@ -45,9 +46,12 @@ beforeEach(() => {
     },
   };
 });
-const ground = () => ({ ledger, causes: report, keeping: kept });
+const { found } = report;
+const ground = () => ({ ledger, found, keeping: kept });
 const page = (parts: Partial<Parameters<typeof ledgerPage>[0]> = {}) =>
-  ledgerPage({ ledger, causes: report, keeping: kept, posting: "evidence", fiscalStart: 1, year: "2021", ...parts });
+  ledgerPage({ ledger, found, keeping: kept, fiscalStart: 1, year: "2021", ...parts });
+const planned = ledger.report.months.find(({ key }) => key === MONTH)!;
+const inPage = (parts: Parameters<typeof page>[0] = {}): LedgerLine => page(parts).lines.find(({ key }) => key === MONTH)!;
 
 describe("a month's postings", () => {
   it("are moved with a reason, and every step stands in the trail", async () => {
@@ -59,18 +63,20 @@ describe("a month's postings", () => {
       kwh: 12.5,
       reason: "the pump house dust was a trip",
     });
-    expect(auditInWords(kept.audit[0]!)).toMatch(/12\.5 kWh moved from soiling to downtime: the pump house/);
-    const before = report.months.find(({ key }) => key === MONTH)!;
-    const now = page().lines.find(({ key }) => key === MONTH)!;
-    expect(now.accountsKwh.soiling).toBeCloseTo(before.accountsKwh.soiling - 12.5, 9);
+    expect(auditInWords(kept.audit[0]!)).toMatch(/12\.5 kWh moved from soiling to outage: the pump house/);
+    const before = accountLines(ledger.report.months, { found, keeping: { transfers: [], closed: [] } }).months.find(
+      ({ key }) => key === MONTH,
+    )!;
+    expect(inPage().foundKwh.soiling).toBeCloseTo(before.foundKwh.soiling - 12.5, 9);
+    expect(inPage().expectedKwh).toBe(planned.expectedKwh);
     await keep(store, book, ground(), { action: "take-back", month: MONTH, id: 1 });
-    expect(page().lines.find(({ key }) => key === MONTH)).toEqual(before);
+    expect(inPage()).toEqual(before);
   });
 
-  it("are rejected to the remainder as a whole", async () => {
-    await keep(store, book, ground(), { action: "reject", month: MONTH, account: "ageing", reason: "not before the claim" });
-    const rows = postingRows(ledger.report.months.find(({ key }) => key === MONTH)!, report.months.find(({ key }) => key === MONTH)!, kept);
-    expect(rows.find(({ account }) => account === "ageing")!.finalKwh).toBeCloseTo(0, 9);
+  it("are rejected to the unexplained as a whole", async () => {
+    await keep(store, book, ground(), { action: "reject", month: MONTH, account: "soiling", reason: "not before the claim" });
+    const rows = postingRows(planned, ground());
+    expect(rows.find(({ account }) => account === "soiling")!.finalKwh).toBeCloseTo(0, 9);
     const sums = (of: (row: (typeof rows)[number]) => number): number => rows.reduce((sum, row) => sum + of(row), 0);
     expect(sums((row) => row.finalKwh)).toBeCloseTo(
       sums((row) => row.foundKwh),
@@ -78,20 +84,20 @@ describe("a month's postings", () => {
     );
   });
 
-  it("keep their figures when the month is closed and the model changes, and show the drift", async () => {
+  it("keep their figures when the month is closed and the evidence changes, and show the drift", async () => {
     await keep(store, book, ground(), { action: "close", month: MONTH, note: "signed" });
-    expect(driftInWords(page().drift)).toBe("");
-    const changed = { ...report, months: report.months.map((line) => ({ ...line, expectedKwh: line.expectedKwh * 1.02 })) };
-    const before = page().lines.find(({ key }) => key === MONTH)!;
-    expect(driftInWords(page({ causes: changed }).drift)).toMatch(/2021-06 by \+\d+ kWh/);
-    expect(page({ causes: changed }).lines.find(({ key }) => key === MONTH)).toEqual(before);
-    expect(page({ causes: changed }).lines.find(({ key }) => key === "2021-07")!.expectedKwh).not.toBe(
-      page().lines.find(({ key }) => key === "2021-07")!.expectedKwh,
-    );
-    expect(kept.closed[0]!.postings.find(({ account }) => account === "soiling")!.foundKwh).toBeCloseTo(
-      withTransfers({ soiling: report.months.find(({ key }) => key === MONTH)!.accountsKwh.soiling } as never, []).soiling,
-      9,
-    );
+    expect(driftInWords(page().drift)).toEqual([]);
+    const changed = found.map((month) => ({ ...month, foundKwh: { ...month.foundKwh, rating: month.foundKwh.rating + 20 } }));
+    const before = inPage();
+    expect(driftInWords(page({ found: changed }).drift).join()).toMatch(/2021-06 \(expected .?0 kWh, unexplained .20 kWh\)/);
+    expect(inPage({ found: changed })).toEqual(before);
+    const july = (parts: Parameters<typeof page>[0]) => page(parts).lines.find(({ key }) => key === "2021-07")!;
+    expect(july({ found: changed }).unexplainedKwh).not.toBe(july({}).unexplainedKwh);
+    expect(july({ found: changed }).expectedKwh).toBe(july({}).expectedKwh);
+    const kind = (account: string) => kept.closed[0]!.postings.find((posting) => posting.account === account)!;
+    expect(kind("soiling").foundKwh).toBeCloseTo(ledgerPostings(before).soiling, 9);
+    expect(kind("soiling").plannedKwh).toBeCloseTo(planned.accountsKwh.soiling, 9);
+    expect(kind("unexplained").plannedKwh).toBeNull();
   });
 
   it("can't be changed while closed, and are reopened with a reason", async () => {
@@ -103,7 +109,7 @@ describe("a month's postings", () => {
   });
 
   it("wait while causes are sought anew", async () => {
-    const waiting = { ...ground(), causes: null };
+    const waiting = { ...ground(), found: null };
     await expect(keep(store, book, waiting, { action: "close", month: MONTH, note: "" })).rejects.toThrow(/causes-sought-anew/);
   });
 
@@ -131,8 +137,15 @@ describe("a page of the ledger", () => {
     for (const start of [4, 7, 10]) expect(total(start)).toBeCloseTo(total(1), 6);
   });
 
-  it("is by the book until causes are known", () => {
-    expect(page({ causes: null }).posting).toBeNull();
-    expect(page({ posting: "budget" }).lines[0]).toEqual(ledger.report.months[0]);
+  it("has all that is missing as unexplained until causes were sought", () => {
+    const before = inPage({ found: null });
+    expect(before).toEqual(planned);
+    expect(inPage()).toMatchObject({ isSought: true, expectedKwh: before.expectedKwh, meteredKwh: before.meteredKwh });
+  });
+
+  it("says when a year is asked for that the book does not have, and shows the last", () => {
+    expect(page({ year: "1987" })).toMatchObject({ unknownYear: "1987", selected: "2022" });
+    expect(page({ year: undefined }).unknownYear).toBeNull();
+    expect(page({ year: "all" }).unknownYear).toBeNull();
   });
 });

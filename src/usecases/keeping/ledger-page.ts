@@ -1,14 +1,15 @@
-import type { AttributionView } from "@/contracts/attribution";
+import type { FoundMonth } from "@/contracts/attribution";
 import type { Keeping } from "@/contracts/keeping";
-import { type LedgerLine, lineWithTransfers, totalLine } from "@/core/ledger";
+import { type LedgerLine, totalLine } from "@/core/ledger";
 import { yearName } from "@/core/time";
 import type { OpenLedger } from "../ledger";
+import { accountLines } from "./account-lines";
 
 export interface LedgerPageInput {
   readonly ledger: Pick<OpenLedger, "report">;
-  readonly causes: AttributionView | null;
+  /** What was found beside the plan; null until causes were sought. */
+  readonly found: readonly FoundMonth[] | null;
   readonly keeping: Keeping;
-  readonly posting: "evidence" | "budget";
   /** Month in which the owner's year begins, 1 to 12. */
   readonly fiscalStart: number;
   readonly year: string | undefined;
@@ -17,57 +18,53 @@ export interface LedgerPageInput {
 export interface LedgerPageLines {
   readonly years: readonly string[];
   readonly selected: string;
+  /** A year that was asked for and is not in the book. */
+  readonly unknownYear: string | null;
   readonly lines: readonly LedgerLine[];
   readonly months: readonly LedgerLine[];
   readonly sum: LedgerLine;
-  readonly posting: "evidence" | "budget" | null;
-  /** How far closed months are from what would be posted today, in words; empty when they agree. */
+  /** How far closed months are from what would be posted today. */
   readonly drift: readonly ClosedDrift[];
 }
 
-/** A page of the ledger: months of a year, calendar or fiscal, or all years; by evidence with what the analyst moved, or by the book. */
-export function ledgerPage({ ledger, causes, keeping, posting, fiscalStart, year }: LedgerPageInput): LedgerPageLines {
-  const planned = ledger.report.months;
-  const byEvidence = posting === "evidence" && causes !== null;
-  const today = byEvidence
-    ? planned.map((line) =>
-        lineWithTransfers(
-          causes.months.find(({ key }) => key === line.key) ?? line,
-          keeping.transfers.filter(({ month }) => month === line.key),
-        ),
-      )
-    : planned;
-  // A closed month stands as it was closed; what would stand today is told as its drift.
-  const frozen = new Map(keeping.closed.map(({ month, line }) => [month, line]));
-  const months = byEvidence ? today.map((line) => frozen.get(line.key) ?? line) : today;
+/** A page of the ledger: months of a year, calendar or fiscal, or all years, with what was found and what the analyst moved. */
+export function ledgerPage({ ledger, found, keeping, fiscalStart, year }: LedgerPageInput): LedgerPageLines {
+  const { months, asToday } = accountLines(ledger.report.months, { found, keeping });
   const nameOf = (key: string): string => yearName(key, fiscalStart);
   const years = [...new Set(months.map(({ key }) => nameOf(key)))];
-  const selected = year === "all" || (year !== undefined && years.includes(year)) ? year : (years.at(-1) ?? "all");
+  const isKnown = year === "all" || (year !== undefined && years.includes(year));
+  const selected = isKnown ? year : (years.at(-1) ?? "all");
   const ofYear = (name: string): LedgerLine[] => months.filter(({ key }) => nameOf(key) === name);
   const lines = selected === "all" ? years.map((name) => totalLine(name, ofYear(name))) : ofYear(selected);
   return {
     years,
     selected,
+    unknownYear: year === undefined || isKnown ? null : year,
     lines,
     months,
     sum: totalLine(selected, lines),
-    posting: causes ? (byEvidence ? "evidence" : "budget") : null,
-    drift: byEvidence ? driftOf(today, keeping) : [],
+    drift: driftOf(asToday, keeping),
   };
 }
 
 const TELLABLE_FRAC = 0.002;
 
-/** What a closed month would explain otherwise if it were posted today. */
+/** What a closed month would say otherwise if it were posted today. */
 export interface ClosedDrift {
   readonly month: string;
-  readonly offKwh: number;
+  /** Expected energy today, less that of the closing. */
+  readonly expectedOffKwh: number;
+  /** Unexplained energy today, less that of the closing. */
+  readonly unexplainedOffKwh: number;
 }
 
 function driftOf(months: readonly LedgerLine[], { closed }: Keeping): ClosedDrift[] {
   return closed.flatMap((kept) => {
     const now = months.find(({ key }) => key === kept.month);
-    const off = now ? now.expectedKwh - kept.line.expectedKwh : 0;
-    return now && Math.abs(off) > TELLABLE_FRAC * kept.line.expectedKwh ? [{ month: kept.month, offKwh: off }] : [];
+    if (!now) return [];
+    const expectedOffKwh = now.expectedKwh - kept.line.expectedKwh;
+    const unexplainedOffKwh = (now.unexplainedKwh ?? 0) - (kept.line.unexplainedKwh ?? 0);
+    const tellable = Math.max(Math.abs(expectedOffKwh), Math.abs(unexplainedOffKwh)) > TELLABLE_FRAC * kept.line.expectedKwh;
+    return tellable ? [{ month: kept.month, expectedOffKwh, unexplainedOffKwh }] : [];
   });
 }

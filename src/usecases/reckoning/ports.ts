@@ -9,6 +9,7 @@ export type Standing =
 
 /** A book as its line on the shelf has it. */
 export interface ShelfLine {
+  readonly id: string;
   readonly slug: string;
   readonly name: string;
   /** The book's document as it is stored, unread. */

@@ -18,7 +18,11 @@ export const say = catalogue({
   aSiteFileIsAJson: "A site file is a JSON document of a few kB; weather and production are brought in the book's Readings chapter.",
   moreThanOneFileCameAt: "More than one file came at once.",
   chooseASiteFile: "Choose a site file",
-  itsMonthsOwedPaid: "its months: owed, paid",
+  itsMonthsExpectedMetered: "its months: expected, metered",
+  largestLossFound: "largest loss found, kWh",
+  state: "state",
+  notKnown: "not known",
+  monthsToCheck: (months: string) => `to check: ${months}`,
   noWeatherYet: "no weather yet: ",
   bringAFile: "bring a file",
   demoIsBeingMade: "The demo books are being made; each appears here when it is ready.",
@@ -28,12 +32,12 @@ export const say = catalogue({
   sheetsOfTheShelf: "Sheets of the shelf",
   booksFromTo: (from: number, to: number) => `books ${from} to ${to}`,
   ofTheseOnThisSheet: (books: string, needing: string, unknown: string) =>
-    `${books}, sheet by sheet; of those on this one ${needing} for a look, and ${unknown} can't be judged for want of figures.`,
+    `${books}, sheet by sheet; of those on this one ${needing} for a check, and ${unknown} can't be judged for want of figures.`,
   someAreNotKnown: (books: string, needing: string, unknown: string) =>
-    `${books}; ${needing} for a look, and ${unknown} no figures to be judged by.`,
+    `${books}; ${needing} for a check, and ${unknown} no figures to be judged by.`,
   noBookYetABookHolds: "No book yet. A book holds all that is kept about one site: open one below.",
-  inTheLastYearOfEach: (books: string) => `${books}. In the last year of each, what was paid fits what was owed.`,
+  inTheLastYearOfEach: (books: string) => `${books}. In the last year of each, what is unexplained is within what instruments can tell.`,
   forALookEnergyIsMissing: (books: string, needing: string) =>
-    `${books}; ${needing} for a look: energy is missing in its last year that no account explains.`,
+    `${books}; ${needing} for a check: its last year holds more unexplained energy than instruments can leave.`,
   expectedAndMeteredEnergyOfEach: (name: string, key: string) => `${name}: expected and metered energy of each month of ${key}`,
 });

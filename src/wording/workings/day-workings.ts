@@ -2,14 +2,14 @@ import type { DayReport } from "@/contracts/ledger";
 import { dateName, number, percent } from "../format";
 import type { Working } from "./working";
 
-export type DayFigure = "Expected" | "Metered" | "Difference" | "Unread" | "Read";
+export type DayFigure = "Expected" | "Metered" | "Difference" | "Data gap" | "Data availability";
 
 const FORMULAS: Readonly<Record<DayFigure, string>> = {
   Expected: "Σ expected power × step, local midnight to midnight",
   Metered: "Σ readings × step, local midnight to midnight",
   Difference: "metered − expected",
-  Unread: "Σ expected × (1 − share of the interval that was read)",
-  Read: "1 − unread ÷ expected",
+  "Data gap": "Σ expected × (1 − share of the interval that was read)",
+  "Data availability": "1 − data gap ÷ expected",
 };
 
 /** Working of a figure of one day. */
@@ -20,13 +20,13 @@ export function dayWorking(day: DayReport, figure: DayFigure): Working {
     Expected: number(line?.expectedKwh ?? 0, 2),
     Metered: number(metered, 2),
     Difference: number(metered - (line?.expectedKwh ?? 0), 2),
-    Unread: number(line?.dataGapKwh ?? 0, 2),
-    Read: percent(line?.readFrac ?? 0),
+    "Data gap": number(line?.dataGapKwh ?? 0, 2),
+    "Data availability": percent(line?.readFrac ?? 0),
   };
   return {
     title: `${figure}, ${dateName(day.date)}`,
     value: values[figure],
-    unit: figure === "Read" ? "" : "kWh",
+    unit: figure === "Data availability" ? "" : "kWh",
     formula: FORMULAS[figure],
     inputs: [
       {

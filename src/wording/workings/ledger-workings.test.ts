@@ -2,10 +2,11 @@ import { clearWeather, hours } from "@test/clear-weather";
 import { site } from "@test/site-builder";
 import { describe, expect, it } from "vitest";
 import type { DayReport, LedgerSources } from "@/contracts/ledger";
-import { ledgerLines, type MeterSeries, meteredOnto, totalLine } from "@/core/ledger";
+import { ledgerLines, lineWithFound, type MeterSeries, meteredOnto, NOTHING_FOUND, totalLine } from "@/core/ledger";
 import { monthBins } from "@/core/time";
 import { runYield } from "@/core/yield";
 import { type DayFigure, dayWorking } from "./day-workings";
+import * as besides from "./found-workings";
 import { healthWorking } from "./health-working";
 import * as workings from "./ledger-workings";
 import type { Working } from "./working";
@@ -21,7 +22,11 @@ const meter: MeterSeries = {
   axis,
   values: run.expectedKwh.map((kwh, i) => (isLost(i) ? Number.NaN : kwh * 0.95)),
 };
-const lines = ledgerLines(run, meteredOnto(axis, [meter], plant), null);
+const planned = ledgerLines(run, meteredOnto(axis, [meter], plant), null);
+/** June's dirt, an outage and a gain, as a search would have found them. */
+const lines = planned.map((line) =>
+  lineWithFound(line, { ...NOTHING_FOUND, ...(line.key === "2023-06" ? { soiling: 40, downtime: 25, ageing: -9 } : {}) }),
+);
 const [year, june, august] = [totalLine("2023", lines), lines[5]!, lines[7]!];
 const sources: LedgerSources = {
   weatherStepMinutes: 60,
@@ -46,24 +51,35 @@ describe("workings of a ledger's line", () => {
     ["an unread month", august],
     ["a year", year],
   ])("can be done again by their inputs: %s", (_, line) => {
-    const difference = workings.differenceWorking(line, context);
-    near(figure(difference.value), inputOf(difference, "Metered, with weather beside it") - inputOf(difference, "Expected"));
-    near(figure(difference.value), -(inputOf(difference, "Of it unread") + inputOf(difference, "Of it remainder")));
-    const remainder = workings.unexplainedWorking(line, context);
+    const left = workings.unexplainedWorking(line, context);
     near(
-      line.unexplainedKwh! < 0 ? -figure(remainder.value) : figure(remainder.value),
-      inputOf(remainder, "Expected") -
-        inputOf(remainder, "Unread") -
-        (inputOf(remainder, "Metered") - inputOf(remainder, "Metered without weather")),
+      line.unexplainedKwh! < 0 ? -figure(left.value) : figure(left.value),
+      inputOf(left, "Expected") -
+        inputOf(left, "Losses found") -
+        inputOf(left, "Data gap") -
+        (inputOf(left, "Metered") - inputOf(left, "Metered without weather")),
+      3,
     );
-    const unread = workings.dataGapWorking(line, context);
-    near(figure(unread.value), inputOf(unread, "Expected") * (1 - inputOf(unread, "Read") / 100), 0.001 * line.expectedKwh + 1);
+    const gap = workings.dataGapWorking(line, context);
+    near(figure(gap.value), inputOf(gap, "Expected") * (1 - inputOf(gap, "Data availability") / 100), 0.001 * line.expectedKwh + 1);
+    const found = besides.foundSumWorking(line, context);
+    near(
+      figure(found.value),
+      found.inputs.reduce((sum, { value }) => sum + figure(value), 0),
+      3,
+    );
   });
 
-  it("call what is over over, and what is missing missing", () => {
-    expect(workings.unexplainedWorking(june, context).title).toMatch(/^Remainder, missing, June 2023/);
+  it("call what is over over, and what is missing short", () => {
+    expect(workings.unexplainedWorking(june, context).title).toMatch(/^Unexplained, short, June 2023/);
     const over = { ...june, unexplainedKwh: -12 };
-    expect(workings.unexplainedWorking(over, context)).toMatchObject({ title: expect.stringMatching(/^Remainder, over/) as string });
+    expect(workings.unexplainedWorking(over, context)).toMatchObject({ title: expect.stringMatching(/^Unexplained, over/) as string });
+  });
+
+  it("say that causes were not sought, instead of nothing found", () => {
+    const input = (isSought: boolean) =>
+      workings.unexplainedWorking({ ...june, isSought }, context).inputs.find(({ name }) => name === "Losses found")!.value;
+    expect([input(false), input(true)]).toEqual(["not sought yet", expect.stringContaining("kWh")]);
   });
 
   it("set metered ÷ expected as a ratio of the sums that they show", () => {
@@ -86,17 +102,27 @@ describe("workings of a ledger's line", () => {
     expect(workings.meteredWorking(june, context).assumptions.join(" ")).not.toContain("shares of longer spans");
   });
 
-  it("tell which accounts the evidence posts, and how a ceiling is read then", () => {
-    const read = { ...context, isEvidence: true };
-    const assumed = (account: "clipping" | "temperature" | "soiling", own: workings.LedgerContext): string =>
-      workings.accountWorking(year, account, own).assumptions.join(" ");
-    expect(assumed("soiling", read)).toContain("Posted by evidence");
-    expect(assumed("temperature", read)).not.toContain("Posted by evidence");
-    expect(assumed("soiling", context)).not.toContain("Posted by evidence");
-    expect(assumed("clipping", read)).toContain("readings that lay on it");
-    expect(assumed("clipping", context)).toContain("Hourly means hide short peaks");
-    expect(assumed("clipping", context)).not.toContain("readings that lay on it");
-    expect(workings.expectedWorking(year, read).title).toMatch(/^Explained/);
+  it("of a design loss speak of the plan, of a loss found of the evidence beside it", () => {
+    expect(besides.designWorking(year, "soiling", context).title).toMatch(/^Soiling, as planned/);
+    expect(besides.designWorking(year, "clipping", context).assumptions.join(" ")).toContain("Hourly means hide short peaks");
+    const found = besides.foundWorking(year, "soiling", context);
+    expect(found.title).toMatch(/^Soiling, found/);
+    expect(figure(found.value)).toBeCloseTo(40, 0);
+    expect(inputOf(found, "Planned here")).toBeGreaterThan(0);
+    expect(besides.foundWorking(year, "strings", context).inputs.map(({ name }) => name)).not.toContain("Planned here");
+    expect(workings.expectedWorking(year, context).title).toMatch(/^Expected/);
+  });
+
+  it("of money is the loss times the price that is said", () => {
+    const worth = besides.foundWorthWorking(year, "soiling", 0.25, context);
+    expect(figure(worth.value)).toBeCloseTo(0.25 * 40, 0);
+    expect(worth.unit).toBe(plant.currency);
+  });
+
+  it("of what can be had back names what it is the sum of", () => {
+    const { value, inputs } = besides.avoidableWorking(year, context);
+    expect(inputs.map(({ name }) => name)).toEqual(["Soiling", "Outage"]);
+    near(figure(value), 40 + 25, 1);
   });
 
   it("speak of light that was filled by rule only where some was", () => {
@@ -118,10 +144,10 @@ describe("workings of a day", () => {
   it("hold metered less expected as the difference, and count what stands", () => {
     const value = (name: DayFigure): number => figure(dayWorking(day, name).value);
     expect(value("Difference")).toBeCloseTo(value("Metered") - value("Expected"), 9);
-    expect(value("Read")).toBeCloseTo(100 * (1 - value("Unread") / value("Expected")), 1);
+    expect(value("Data availability")).toBeCloseTo(100 * (1 - value("Data gap") / value("Expected")), 1);
     expect(inputOf(dayWorking(day, "Expected"), "Expected intervals")).toBe(2);
     expect(inputOf(dayWorking(day, "Expected"), "Readings")).toBe(3);
-    expect(dayWorking(day, "Read").unit).toBe("");
+    expect(dayWorking(day, "Data availability").unit).toBe("");
   });
 
   it("are nothing where nothing stands", () => {

@@ -1,58 +1,12 @@
-import type { LedgerSources } from "@/contracts/ledger";
-import { type LedgerAccount, ledgerAccountOf, MODEL_ACCOUNTS } from "@/core/accounts";
-import { type LedgerLine, ledgerPostings, performanceIndex, performanceRatio } from "@/core/ledger";
-import { nameplateW, type Site } from "@/core/site";
-import { ASSUMED_WIND_MS } from "@/core/weather";
-import { ACCOUNT_NAMES, STAGE_NAMES } from "../accounts";
-import { kwhDecimals, monthName, number, percent } from "../format";
+import { MODEL_ACCOUNTS } from "@/core/accounts";
+import { expectedReadKwh, foundSumKwh, type LedgerLine, performanceIndex, performanceRatio } from "@/core/ledger";
+import { STAGE_NAMES } from "../accounts";
+import { number, percent } from "../format";
+import { kwh, kwhWorking, kwp, type LedgerContext, spanOf, weatherAssumptions } from "./line-working";
 import { SOURCES, stageMethod } from "./stage-methods";
-import type { Working, WorkingInput } from "./working";
+import type { Working } from "./working";
 
-/** What a ledger's workings draw on. */
-export interface LedgerContext {
-  readonly site: Site;
-  readonly sources: LedgerSources;
-  readonly promiseFrom: "import" | "site" | null;
-  /** Lines carry what the readings show of each cause in place of the book's budget. */
-  readonly isEvidence?: boolean;
-}
-
-/** Accounts that the evidence posts; the others are the model's in both. */
-const EVIDENCED: readonly LedgerAccount[] = [
-  "orientation",
-  "shading",
-  "snow",
-  "soiling",
-  "rating",
-  "ageing",
-  "clipping",
-  "curtailment",
-  "downtime",
-];
-const EVIDENCE_NOTE =
-  "Posted by evidence: what the readings show of this cause, put into the chain in place of the book's budget. See Causes.";
-
-const spanOf = (key: string): string => (key === "all" ? "all years" : key.length === 4 ? key : `${monthName(key)} ${key.slice(0, 4)}`);
-const kwh = (value: number, line: LedgerLine): string => `${number(value, kwhDecimals(line.referenceKwh))} kWh`;
-const kwp = (site: Site): string => `${number(nameplateW(site) / 1000, 2)} kWp`;
-
-function kwhWorking(line: LedgerLine, title: string, value: number, rest: Omit<Working, "title" | "value" | "unit">): Working {
-  return { title: `${title}, ${spanOf(line.key)}`, value: number(value, kwhDecimals(line.referenceKwh)), unit: "kWh", ...rest };
-}
-
-function weatherAssumptions({ sources }: LedgerContext, line: LedgerLine): string[] {
-  const list = [
-    `Weather comes in ${sources.weatherStepMinutes ?? 60}-minute steps; the sun is taken at the middle of each, or of its sunlit part.`,
-  ];
-  if (line.filledReferenceKwh > 0)
-    list.push(
-      `${kwh(line.filledReferenceKwh, line)} of the reference stand on irradiance filled by rule (gaps: straight line up to 3 h, else the same hour of near days).`,
-    );
-  if (sources.assumedColumns.includes("air_temperature_c"))
-    list.push("No air temperature was measured: the usual air of the latitude, height and season is taken, within some 5 K.");
-  if (sources.assumedColumns.includes("wind_speed_m_s")) list.push(`No wind was measured: ${ASSUMED_WIND_MS} m/s is taken throughout.`);
-  return list;
-}
+export type { LedgerContext } from "./line-working";
 
 export function planeWorking(line: LedgerLine, context: LedgerContext): Working {
   const { place, albedo, arrays } = context.site;
@@ -88,41 +42,9 @@ export function referenceWorking(line: LedgerLine, context: LedgerContext): Work
   });
 }
 
-/** An account's posting: which stages of the chain it holds, and what went in. */
-export function accountWorking(line: LedgerLine, account: LedgerAccount, context: LedgerContext): Working {
-  if (account === "unread") return dataGapWorking(line, context);
-  if (account === "remainder") return unexplainedWorking(line, context);
-  const stages = MODEL_ACCOUNTS.filter((stage) => ledgerAccountOf(stage) === account).map((stage) => ({
-    stage,
-    method: stageMethod(stage, context.site),
-    postedKwh: line.accountsKwh[stage],
-  }));
-  const posted = stages.filter(({ postedKwh }, k) => postedKwh !== 0 || k === 0);
-  return kwhWorking(line, ACCOUNT_NAMES[account].name, ledgerPostings(line)[account], {
-    formula: posted.map(({ method }) => method.formula).join(";  "),
-    inputs: posted.flatMap(({ stage, method, postedKwh }): WorkingInput[] => [
-      ...method.terms,
-      { name: `Posted: ${STAGE_NAMES[stage]}`, value: kwh(postedKwh, line), from: "energy before the stage − after it" },
-    ]),
-    source: [...new Set(posted.map(({ method }) => method.source))].join(" "),
-    assumptions: [
-      ...(context.isEvidence && EVIDENCED.includes(account) ? [EVIDENCE_NOTE] : []),
-      "A loss as the ledger walks down from nameplate: energy at nameplate efficiency before the stage minus after it. What would be gained at the meter without it is another, smaller figure.",
-      ...(account === "clipping" && context.isEvidence
-        ? ["Where the meter reads finer than hours, what the ceiling cut is told by the readings that lay on it."]
-        : []),
-      ...(account === "clipping" &&
-      context.site.models.subHourlyClipping === "corrected" &&
-      (context.sources.weatherStepMinutes ?? 60) >= 30
-        ? ["Hourly means hide short peaks: the power is taken to swing about its mean as light does inside an hour."]
-        : []),
-    ],
-  });
-}
-
 export function expectedWorking(line: LedgerLine, context: LedgerContext): Working {
-  return kwhWorking(line, context.isEvidence ? "Explained" : "Expected", line.expectedKwh, {
-    formula: "reference − all accounts",
+  return kwhWorking(line, "Expected", line.expectedKwh, {
+    formula: "reference − design losses",
     inputs: [
       { name: "Reference", value: kwh(line.referenceKwh, line), from: "nameplate × in-plane irradiation" },
       ...MODEL_ACCOUNTS.filter((account) => line.accountsKwh[account] !== 0).map((account) => ({
@@ -133,12 +55,34 @@ export function expectedWorking(line: LedgerLine, context: LedgerContext): Worki
     ],
     source: "The chain from sun to meter, docs/methods.md.",
     assumptions: [
-      ...(context.isEvidence ? [`${EVIDENCE_NOTE} What the meter lacks of it is the remainder.`] : []),
-      "At the AC meter, with the weather that really came.",
+      "What this plant gives when it is sound and kept as planned, at the AC meter, with the weather that really came. What is found never moves it.",
       ...weatherAssumptions(context, line),
     ],
   });
 }
+
+/** Expected energy of the time that was read: what the meter is held against. */
+export const expectedReadWorking = (line: LedgerLine, _context: LedgerContext): Working =>
+  kwhWorking(line, "Expected of the time read", expectedReadKwh(line), {
+    formula: "expected − data gaps",
+    inputs: [
+      { name: "Expected", value: kwh(line.expectedKwh, line), from: "the chain" },
+      { name: "Data gaps", value: kwh(line.dataGapKwh, line), from: "expected energy of time without readings" },
+    ],
+    source: "IEC TS 61724-3:2016, energy performance index.",
+    assumptions: ["Time without readings says nothing of the plant, and is left out on both sides."],
+  });
+
+export const meteredReadWorking = (line: LedgerLine, _context: LedgerContext): Working =>
+  kwhWorking(line, "Metered, with weather beside it", (line.meteredKwh ?? 0) - line.unmatchedKwh, {
+    formula: "metered − metered without weather",
+    inputs: [
+      { name: "Metered", value: kwh(line.meteredKwh ?? 0, line), from: "readings" },
+      { name: "Metered without weather", value: kwh(line.unmatchedKwh, line), from: "readings with no weather beside them" },
+    ],
+    source: "Imported production files.",
+    assumptions: ["What came while no light was measured can't be compared, and is left out on both sides."],
+  });
 
 export function meteredWorking(line: LedgerLine, { sources }: LedgerContext): Working {
   const { caughtUpRows, impossibleRows } = sources;
@@ -146,7 +90,7 @@ export function meteredWorking(line: LedgerLine, { sources }: LedgerContext): Wo
     formula: "Σ readings of all AC meters in the span",
     inputs: [
       { name: "Meters", value: sources.meterIds.join(", ") || "none", from: "readings chapter" },
-      { name: "Read", value: percent(line.readFrac), from: "share of the expected energy whose time was read" },
+      { name: "Data availability", value: percent(line.readFrac), from: "share of the expected energy whose time was read" },
       { name: "Without weather beside it", value: kwh(line.unmatchedKwh, line), from: "metered, but left out of the difference" },
     ],
     source: "Imported production files.",
@@ -154,7 +98,7 @@ export function meteredWorking(line: LedgerLine, { sources }: LedgerContext): Wo
       ...(caughtUpRows > 0
         ? [`${caughtUpRows} rows of the record hold the energy of a gap before them; each is spread over its gap.`]
         : []),
-      ...(impossibleRows > 0 ? [`${impossibleRows} rows of the record hold more than the plant can make and are taken as unread.`] : []),
+      ...(impossibleRows > 0 ? [`${impossibleRows} rows of the record hold more than the plant can make and are taken as gaps.`] : []),
       ...(line.splitKwh > 0
         ? [`${kwh(line.splitKwh, line)} of it are shares of longer spans (days, months or hand readings), split by the expected shape.`]
         : []),
@@ -179,44 +123,34 @@ export function promiseWorking(line: LedgerLine, { promiseFrom }: LedgerContext)
 }
 
 export function dataGapWorking(line: LedgerLine, _context: LedgerContext): Working {
-  return kwhWorking(line, "Unread", line.dataGapKwh, {
+  return kwhWorking(line, "Data gap", line.dataGapKwh, {
     formula: "Σ expected × (1 − share of the interval that was read)",
     inputs: [
       { name: "Expected", value: kwh(line.expectedKwh, line), from: "the chain" },
-      { name: "Read", value: percent(line.readFrac), from: "readings there are" },
+      { name: "Data availability", value: percent(line.readFrac), from: "share of the expected energy whose time was read" },
     ],
     source: "Expected energy of time with no or bad readings.",
-    assumptions: ["Not a loss: it is set apart, and the remainder is taken without it."],
+    assumptions: ["Not a loss: it is set apart, and losses and the unexplained are taken without it."],
   });
 }
 
 export function unexplainedWorking(line: LedgerLine, _context: LedgerContext): Working {
-  const remainder = line.unexplainedKwh ?? 0;
-  return kwhWorking(line, remainder >= 0 ? "Remainder, missing" : "Remainder, over", Math.abs(remainder), {
-    formula: "expected − unread − (metered − metered without weather)",
+  const left = line.unexplainedKwh ?? 0;
+  return kwhWorking(line, left >= 0 ? "Unexplained, short" : "Unexplained, over", Math.abs(left), {
+    formula: "expected − losses found − data gap − (metered − metered without weather)",
     inputs: [
       { name: "Expected", value: kwh(line.expectedKwh, line), from: "the chain" },
-      { name: "Unread", value: kwh(line.dataGapKwh, line), from: "time without readings" },
+      {
+        name: "Losses found",
+        value: line.isSought ? kwh(foundSumKwh(line), line) : "not sought yet",
+        from: "evidence minus plan, account by account",
+      },
+      { name: "Data gap", value: kwh(line.dataGapKwh, line), from: "time without readings" },
       { name: "Metered", value: kwh(line.meteredKwh ?? 0, line), from: "readings" },
       { name: "Metered without weather", value: kwh(line.unmatchedKwh, line), from: "readings with no weather beside them" },
     ],
-    source: "What no account explains.",
-    assumptions: ["Irradiance sensor, module rating and meter leave about 2 % of the expected energy that no one can tell."],
-  });
-}
-
-export function differenceWorking(line: LedgerLine, _context: LedgerContext): Working {
-  const difference = (line.meteredKwh ?? 0) - line.unmatchedKwh - line.expectedKwh;
-  return kwhWorking(line, "Difference", difference, {
-    formula: "metered − expected  =  −(unread + remainder)",
-    inputs: [
-      { name: "Metered, with weather beside it", value: kwh((line.meteredKwh ?? 0) - line.unmatchedKwh, line), from: "readings" },
-      { name: "Expected", value: kwh(line.expectedKwh, line), from: "the chain" },
-      { name: "Of it unread", value: kwh(line.dataGapKwh, line), from: "time without readings" },
-      { name: "Of it remainder", value: kwh(line.unexplainedKwh ?? 0, line), from: "what no account explains" },
-    ],
-    source: "The ledger's own balance.",
-    assumptions: ["Short is negative, over is positive."],
+    source: "The account's own balance.",
+    assumptions: ["Whether instruments and model alone can leave as much is told by the interval of the Yield chapter, for this span."],
   });
 }
 
@@ -228,7 +162,7 @@ export function performanceIndexWorking(line: LedgerLine, _context: LedgerContex
     formula: "Σ metered ÷ Σ expected, over the time that was read",
     inputs: [
       { name: "Metered", value: kwh((line.meteredKwh ?? 0) - line.unmatchedKwh, line), from: "readings" },
-      { name: "Expected of the time read", value: kwh(line.expectedKwh - line.dataGapKwh, line), from: "the chain" },
+      { name: "Expected of the time read", value: kwh(expectedReadKwh(line), line), from: "the chain" },
       { name: "Performance ratio", value: percent(performanceRatio(line) ?? 0), from: "metered ÷ reference of the time read" },
     ],
     source: "IEC 61724-1:2021 and IEC TS 61724-3:2016, energy performance index.",

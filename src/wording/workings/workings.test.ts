@@ -11,6 +11,7 @@ import { expectedUncertainty, runYield, typicalYear, yieldLines, yieldSum } from
 import { STAGE_NAMES } from "../accounts";
 import { number, percent } from "../format";
 import { inPlainText, placeInWords, wordingOf } from "../problems";
+import * as found from "./found-workings";
 import * as workings from "./ledger-workings";
 import { SOURCES, stageMethod } from "./stage-methods";
 import { differenceWorking, removalWorking, triedWorking, typicalWorking, uncertaintyWorking } from "./yield-workings";
@@ -39,7 +40,7 @@ const context = { site: plant, sources, promiseFrom: null };
 describe("every figure's working", () => {
   it("of every account has a formula, a source, its inputs and the reading it is", () => {
     for (const account of LEDGER_ACCOUNTS) {
-      const working = workings.accountWorking(line, account, context);
+      const working = found.foundWorking(line, account, context);
       expect(working.formula, account).not.toBe("");
       expect(working.source, account).not.toBe("");
       expect(working.inputs.length, account).toBeGreaterThan(0);
@@ -56,7 +57,7 @@ describe("every figure's working", () => {
 
   it("of the meter tells of rows that were spread or set aside", () => {
     const { assumptions } = workings.meteredWorking(line, context);
-    expect(assumptions.join(" ")).toMatch(/2 rows .* spread over its gap.*1 rows? .* taken as unread/s);
+    expect(assumptions.join(" ")).toMatch(/2 rows .* spread over its gap.*1 rows? .* taken as gaps/s);
   });
 
   it("says what was assumed where no wind was measured", () => {

@@ -1,7 +1,7 @@
-import type { LedgerAccount } from "@/core/accounts";
+import type { DesignAccount } from "@/core/accounts";
 import { MODEL_ACCOUNTS } from "@/core/accounts";
 import type { Site } from "@/core/site";
-import type { TypicalYear, Uncertainty, UncertaintyName, UncertaintyPart, YieldLine } from "@/core/yield";
+import type { TypicalYear, Uncertainty, UncertaintyName, UncertaintyPart, WeatherShare, YieldLine } from "@/core/yield";
 import { ACCOUNT_NAMES, STAGE_NAMES } from "../accounts";
 import { kwhDecimals, number, percent } from "../format";
 import { stageMethod } from "./stage-methods";
@@ -104,8 +104,25 @@ export function typicalWorking(typical: TypicalYear): Working {
   };
 }
 
+/** What the sky gave against a usual one. */
+export const weatherShareWorking = ({ planeKwhM2, usualKwhM2, years }: WeatherShare): Working => ({
+  title: "The weather's share",
+  value: percent(planeKwhM2 / usualKwhM2),
+  unit: "",
+  formula: "in-plane irradiation of the span ÷ mean of the same months",
+  inputs: [
+    { name: "In-plane irradiation", value: `${number(planeKwhM2, 1)} kWh/m²`, from: "weather and site" },
+    { name: "Usual", value: `${number(usualKwhM2, 1)} kWh/m²`, from: `mean of ${years} whole years of this book` },
+  ],
+  source: "This book's own weather.",
+  assumptions: [
+    "Usual means these years: few of them may all have been bright or dull.",
+    "A light sensor that drifts moves the years against each other.",
+  ],
+});
+
 /** What would come back at the meter without one cause. */
-export function removalWorking(account: LedgerAccount, gainKwh: number, expectedKwh: number): Working {
+export function removalWorking(account: DesignAccount, gainKwh: number, expectedKwh: number): Working {
   const name = ACCOUNT_NAMES[account].name;
   return {
     title: `Without ${name.toLowerCase()}`,

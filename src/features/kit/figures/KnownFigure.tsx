@@ -5,14 +5,15 @@ interface Props {
   readonly value: number | null;
   readonly say: (value: number) => string;
   readonly working: () => Working;
+  readonly name?: string | undefined;
 }
 
 /** A figure of a table with its working; a dash where it is not known. */
-export const KnownFigure = ({ value, say, working }: Props) =>
+export const KnownFigure = ({ value, say, working, name }: Props) =>
   value === null ? (
     "–"
   ) : (
-    <Figure plain working={working}>
+    <Figure plain name={name} working={working}>
       {say(value)}
     </Figure>
   );

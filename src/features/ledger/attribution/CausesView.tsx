@@ -5,7 +5,7 @@ import { type Dispatch, type SetStateAction, useState } from "react";
 import { accountFill, DaySeries, SkyFields } from "@/charts";
 import type { AttributionView, BookCause } from "@/contracts/attribution";
 import type { StoredEntry } from "@/contracts/field-book";
-import type { LedgerAccount } from "@/core/accounts";
+import { accountOfCause } from "@/core/attribution";
 import { Figure } from "@/features/kit/figures/Figure";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { ChartFrame } from "@/features/kit/save/ChartFrame";
@@ -33,18 +33,6 @@ export interface CausesViewProps {
   readonly entries: readonly StoredEntry[];
 }
 
-const ACCOUNT_OF: Readonly<Record<BookCause["kind"], LedgerAccount>> = {
-  outage: "downtime",
-  "held-low": "curtailment",
-  "strings-out": "downtime",
-  snow: "snow",
-  ceiling: "clipping",
-  shading: "shading",
-  orientation: "orientation",
-  soiling: "soiling",
-  "unrecorded-cleaning": "soiling",
-  ageing: "ageing",
-};
 /** Kinds for which somebody should have written something down. */
 const WANTS_ENTRY: readonly BookCause["kind"][] = ["outage", "held-low", "strings-out", "unrecorded-cleaning"];
 
@@ -57,8 +45,8 @@ export function CausesView(props: CausesViewProps) {
     .map((finding) => ({ ...finding, words: causeInWords(finding, timeZone) }));
   return (
     <>
-      <p className={chapter.verdict} data-testid="causes-verdict">
-        {verdict(report, timeZone)}
+      <p className={chapter.soft} data-testid="causes-verdict">
+        {found(report, ranked.length)}
       </p>
       {ranked.length > 0 && (
         <ol className={styles.findings}>
@@ -141,7 +129,7 @@ function CauseLine({ finding, words, setOpen, open, report, timeZone, slug, ener
     <li>
       <span className={styles.kind}>
         <svg width="14" height="11" aria-hidden="true">
-          <rect width="14" height="11" fill={accountFill(ACCOUNT_OF[finding.kind])} />
+          <rect width="14" height="11" fill={accountFill(accountOfCause(finding.kind))} />
         </svg>{" "}
         {words.title}
       </span>
@@ -157,12 +145,13 @@ function CauseLine({ finding, words, setOpen, open, report, timeZone, slug, ener
           {finding.kwh === null ? "working" : `${number(finding.kwh)} kWh`}
         </Figure>
         {finding.kwhLow !== null && finding.kwhHigh !== null && (
-          <small>
+          <small title={say.ofItsWholeTime}>
             {number(finding.kwhLow)} to {number(finding.kwhHigh)}
           </small>
         )}
+        {finding.kwh !== null && <small title={say.ofItsWholeTime}>{say.gainedIfRemoved}</small>}
       </span>
-      <span className={styles.sure}>{percent(finding.confidenceFrac, 0)} sure</span>
+      <span className={styles.sure}>confidence {percent(finding.confidenceFrac, 0)}</span>
       {open === finding.key && (
         <div className={styles.picture}>
           <FindingDays slug={slug} finding={finding} words={words} energies={energies} />
@@ -172,16 +161,10 @@ function CauseLine({ finding, words, setOpen, open, report, timeZone, slug, ener
   );
 }
 
-function verdict({ findings, all, resolution }: AttributionView, timeZone: string): string {
-  const remainder = all.expectedKwh > 0 && all.unexplainedKwh !== null ? all.unexplainedKwh / all.expectedKwh : 0;
-  const left = say.theRemainderIsOfWhatIs(
-    percent(Math.abs(remainder)),
-    Math.abs(remainder) < 0.02 ? say.withinWhatInstrumentsCanTell : say.thatNeedsWork,
-  );
-  const largest = [...findings].filter(({ kwh }) => kwh !== null).sort((a, b) => b.kwh! - a.kwh!)[0];
-  if (findings.length === 0) return say.nothingIsFoundThatShouldNot(left);
+function found({ resolution }: AttributionView, count: number): string {
+  if (count === 0) return say.nothingIsFound;
   const coarse = resolution === "hours" ? "" : say.readingsComeByFewerCausesCan(resolution === "days" ? "day" : "month");
-  return `${findings.length} ${findings.length === 1 ? "cause" : "causes"} found${largest ? say.theLargestKwh(causeInWords(largest, timeZone).title.toLowerCase(), number(largest.kwh!)) : ""}. ${left}${coarse}`;
+  return `${say.causesFound(count)}${coarse}`;
 }
 
 function EntryWord({ finding, report }: { finding: BookCause; report: AttributionView }) {

@@ -15,18 +15,23 @@ interface Props {
   readonly slug: string;
   readonly indicators: readonly Indicators[];
   readonly lines: readonly LedgerLine[];
+  /** The span shown, as one line. */
+  readonly sum: LedgerLine;
 }
 
+const spanWords = (key: string): string => (key === "all" ? "All years" : key);
 const share = (value: number | null): string => (value === null ? "–" : percent(value));
 
 interface Column {
   readonly name: string;
+  /** Its name where other screens draw it too. */
+  readonly figure?: string;
   readonly of: (row: Indicators) => string;
   readonly formula: string;
   readonly source: string;
-  /** What it stands on beside the energies of its line. */
   /** Left out where it never says anything; always shown without this. */
   readonly isShown?: (rows: readonly Indicators[]) => boolean;
+  /** What it stands on beside the energies of its line. */
   readonly inputs?: (row: Indicators, rows: readonly Indicators[], line: LedgerLine | undefined) => Working["inputs"];
 }
 
@@ -53,6 +58,7 @@ function yieldInputs({ key, specificYieldKwhPerKwp: own }: Indicators, rows: rea
 const COLUMNS: readonly Column[] = [
   {
     name: "performance ratio",
+    figure: "performance-ratio",
     of: (row) => share(row.performanceRatio),
     formula: say.meteredReferenceShareRead,
     source: say.iecPerformanceRatio,
@@ -95,6 +101,7 @@ const COLUMNS: readonly Column[] = [
   },
   {
     name: "performance index",
+    figure: "performance-index",
     of: (row) => share(row.energyPerformanceIndex),
     formula: say.meteredExpectedByTheBookFor,
     source: "IEC TS 61724-3:2016",
@@ -112,7 +119,8 @@ const COLUMNS: readonly Column[] = [
     source: "IEC TS 61724-3:2016",
   },
   {
-    name: "read",
+    name: "data availability",
+    figure: "data-availability",
     of: (row) => percent(row.readFrac),
     formula: say.n1ExpectedOfUnreadTimeExpected,
     source: say.iec6172412021DataCompleteness,
@@ -120,12 +128,14 @@ const COLUMNS: readonly Column[] = [
 ];
 
 /** Indicators of each line, with how much was read beside them. */
-export function IndicatorsView({ indicators, lines }: Props) {
+export function IndicatorsView({ indicators, lines, sum }: Props) {
   const columns = COLUMNS.filter(({ isShown }) => isShown?.(indicators) ?? true);
   const shown = indicators.filter(({ key }) => lines.some((line) => line.key === key));
   const all = indicators.find(({ key }) => key === "all");
+  // A fiscal year is no span of its own among the indicators: then all years close the table.
+  const total = indicators.find(({ key }) => key === sum.key) ?? all;
   const working = (column: Column, row: Indicators): Working => {
-    const line = lines.find(({ key }) => key === row.key);
+    const line = [...lines, sum].find(({ key }) => key === row.key);
     const kwh = (value: number | null): string => (value === null ? "–" : `${number(value)} kWh`);
     // All years stand on their years, which have lines of their own.
     const energies = line
@@ -143,7 +153,7 @@ export function IndicatorsView({ indicators, lines }: Props) {
       inputs: [
         ...energies,
         ...(column.inputs?.(row, indicators, line) ?? []),
-        { name: "read", value: percent(row.readFrac), from: say.shareOfTheExpectedEnergy },
+        { name: "data availability", value: percent(row.readFrac), from: say.shareOfTheExpectedEnergy },
       ],
       source: column.source,
       assumptions: [column.inputs === yieldInputs && row.key === "all" ? say.aMeanOfWholeYears : say.ratiosOfSumsAMeanOf],
@@ -152,7 +162,7 @@ export function IndicatorsView({ indicators, lines }: Props) {
   const cells = (row: Indicators) =>
     columns.map((column) => (
       <td key={column.name}>
-        <Figure plain working={() => working(column, row)}>
+        <Figure plain name={column.figure && `${column.figure}/${row.key}`} working={() => working(column, row)}>
           {column.of(row)}
         </Figure>
       </td>
@@ -160,12 +170,13 @@ export function IndicatorsView({ indicators, lines }: Props) {
   return (
     <>
       <p className={chapter.verdict}>
-        {all?.performanceRatio == null
+        {total?.performanceRatio == null
           ? say.noReadingsYetSoNothingCan
-          : say.performanceRatioOverAllYearsAt(share(all.performanceRatio), share(all.temperatureCorrectedRatio)) +
-            (all.availabilityByTimeFrac === null ? say.readinessIsNotKnown : say.readyForOfTheHours(share(all.availabilityByTimeFrac)))}
+          : `${spanWords(total.key)}: ${say.performanceRatioAt(share(total.performanceRatio), share(total.temperatureCorrectedRatio))}${
+              total.availabilityByTimeFrac === null ? say.readinessIsNotKnown : say.readyForOfTheHours(share(total.availabilityByTimeFrac))
+            }`}
       </p>
-      <IndicatorsTable names={columns.map(({ name }) => name)} shown={shown} cells={cells} all={all} />
+      <IndicatorsTable names={columns.map(({ name }) => name)} shown={shown} cells={cells} total={total} />
     </>
   );
 }
@@ -174,10 +185,10 @@ interface IndicatorsTableProps {
   readonly names: readonly string[];
   readonly shown: readonly Indicators[];
   readonly cells: (row: Indicators) => ReactNode;
-  readonly all: Indicators | undefined;
+  readonly total: Indicators | undefined;
 }
 
-function IndicatorsTable({ names, shown, cells, all }: IndicatorsTableProps) {
+function IndicatorsTable({ names, shown, cells, total }: IndicatorsTableProps) {
   return (
     <ScrollBox label="Indicators">
       <RuledTable className={chapter.table}>
@@ -197,11 +208,11 @@ function IndicatorsTable({ names, shown, cells, all }: IndicatorsTableProps) {
             </tr>
           ))}
         </tbody>
-        {all && (
+        {total && (
           <tfoot>
             <tr>
-              <td>All years</td>
-              {cells(all)}
+              <td>{spanWords(total.key)}</td>
+              {cells(total)}
             </tr>
           </tfoot>
         )}

@@ -2,7 +2,7 @@
 
 import { Button, TextInput } from "@mantine/core";
 import type { Dispatch, SetStateAction } from "react";
-import type { ClosedMonth, Keeping, KeepingAction } from "@/contracts/keeping";
+import type { ClosedMonth, Keeping, KeepingAction, PostingRow } from "@/contracts/keeping";
 import type { LedgerAccount } from "@/core/accounts";
 import { Cells } from "@/features/kit/figures/Cells";
 import chapter from "@/features/kit/look/Chapter.module.css";
@@ -14,25 +14,25 @@ import { say } from "@/wording/screens/ledger-attribution";
 import type { Working } from "@/wording/workings/working";
 import styles from "./Causes.module.css";
 
-function postingWorking(month: string, posting: PostingTableProps["postings"][number], { transfers }: Keeping): Working {
-  const { account, plannedKwh, foundKwh: actualKwh, finalKwh } = posting;
+function postingWorking(month: string, posting: PostingRow, { transfers }: Keeping): Working {
+  const { account, plannedKwh, foundKwh, finalKwh } = posting;
   const moved = transfers.filter((transfer) => transfer.month === month && (transfer.from === account || transfer.to === account));
   return {
     title: `${ACCOUNT_NAMES[account].name}, ${month}`,
     value: number(finalKwh, 1),
     unit: "kWh",
-    formula: say.byEvidenceWhatWasMovedAway,
+    formula: say.foundWhatWasMovedAway,
     inputs: [
-      { name: say.byTheBook, value: `${number(plannedKwh, 1)} kWh`, from: say.theChainWithTheBooksOwn },
-      { name: "by evidence", value: `${number(actualKwh, 1)} kWh`, from: say.theChainWithWhatTheReadings },
+      ...(plannedKwh === null ? [] : [{ name: say.planned, value: `${number(plannedKwh, 1)} kWh`, from: say.designLossAtItsStage }]),
+      { name: "found", value: `${number(foundKwh, 1)} kWh`, from: say.evidenceMinusPlanAtTheMeter },
       ...moved.map(({ from, kwh, reason }) => ({
         name: from === account ? "moved away" : "moved here",
         value: `${number(kwh, 1)} kWh`,
         from: reason,
       })),
     ],
-    source: say.docsMethodsMdTheLedgerAnd,
-    assumptions: [say.accountsWalkDownFromNameplateEach],
+    source: say.docsMethodsMdTheAccount,
+    assumptions: [say.expectedIsNeverMoved],
   };
 }
 
@@ -51,7 +51,7 @@ interface RowActionsProps {
 }
 
 function RowActions({ month, account, isAccepted, act, move }: RowActionsProps) {
-  if (account === "unread") return null;
+  if (account === "dataGap") return null;
   const { name } = ACCOUNT_NAMES[account];
   return (
     <>
@@ -72,13 +72,7 @@ function RowActions({ month, account, isAccepted, act, move }: RowActionsProps) 
 export interface PostingTableProps {
   readonly slug: string;
   readonly month: string;
-  /** By account: the book's budget, what the readings show, and what stands after moves, kWh. */
-  readonly postings: readonly {
-    readonly account: LedgerAccount;
-    readonly plannedKwh: number;
-    readonly foundKwh: number;
-    readonly finalKwh: number;
-  }[];
+  readonly postings: readonly PostingRow[];
   readonly keeping: Keeping;
 }
 
@@ -98,8 +92,8 @@ export function PostingRows({ closed, shown, month, keeping, act, setMoving }: P
         <thead>
           <tr>
             <th>account</th>
-            <th>{say.byTheBookKwh}</th>
-            <th>{say.byEvidenceKwh}</th>
+            <th>{say.plannedKwh}</th>
+            <th>{say.foundKwh}</th>
             <th>{closed ? say.asClosedKwh : "stands, kWh"}</th>
             {closed && <th>{say.wouldStandTodayKwh}</th>}
             <th />
@@ -113,7 +107,7 @@ export function PostingRows({ closed, shown, month, keeping, act, setMoving }: P
               </td>
               <Cells working={() => postingWorking(month, posting, keeping)}>
                 {[
-                  number(posting.plannedKwh, 1),
+                  posting.plannedKwh === null ? "–" : number(posting.plannedKwh, 1),
                   number(posting.foundKwh, 1),
                   <b key="stands">{number(closed ? asClosed(closed, posting.account) : posting.finalKwh, 1)}</b>,
                 ]}

@@ -18,7 +18,7 @@ import { CloseOrReopen, PostingRows, type PostingTableProps } from "./PostingRow
 
 const LEAST_KWH = 0.05;
 
-/** A month's postings: accepted, moved with a reason, rejected to the remainder; then the month is closed. Every step is in the trail. */
+/** A month's postings: accepted, moved with a reason, rejected to the unexplained; then the month is closed. Every step is in the trail. */
 export function PostingTable({ slug, month, postings, keeping }: PostingTableProps) {
   const [moving, setMoving] = useState<LedgerAccount | null>(null);
   const [reason, setReason] = useState("");
@@ -29,8 +29,8 @@ export function PostingTable({ slug, month, postings, keeping }: PostingTablePro
       setReason("");
     },
   });
-  const shown = postings.filter(({ plannedKwh, foundKwh: actualKwh, finalKwh }) =>
-    [plannedKwh, actualKwh, finalKwh].some((kwh) => Math.abs(kwh) > LEAST_KWH),
+  const shown = postings.filter(({ plannedKwh, foundKwh, finalKwh }) =>
+    [plannedKwh ?? 0, foundKwh, finalKwh].some((kwh) => Math.abs(kwh) > LEAST_KWH),
   );
   const trail = keeping.audit.filter((entry) => entry.month === month);
   return (
@@ -72,9 +72,9 @@ export function PostingTable({ slug, month, postings, keeping }: PostingTablePro
   );
 }
 
-/** How much of a posting goes where, and why; all of it to the remainder is a rejection. */
+/** How much of a posting goes where, and why; all of it to the unexplained is a rejection. */
 function MoveForm({ month, from, most, act }: { month: string; from: LedgerAccount; most: number; act: (action: KeepingAction) => void }) {
-  const [to, setTo] = useState<LedgerAccount>(from === "remainder" ? "downtime" : "remainder");
+  const [to, setTo] = useState<LedgerAccount>(from === "unexplained" ? "downtime" : "unexplained");
   const [kwh, setKwh] = useState<number | string>(Math.round(most * 10) / 10);
   const [reason, setReason] = useState("");
   return (
@@ -90,9 +90,9 @@ function MoveForm({ month, from, most, act }: { month: string; from: LedgerAccou
         label="to"
         value={to}
         onChange={(event) => setTo(event.currentTarget.value as LedgerAccount)}
-        data={LEDGER_ACCOUNTS.filter((account) => account !== from && account !== "unread").map((account) => ({
+        data={LEDGER_ACCOUNTS.filter((account) => account !== from && account !== "dataGap").map((account) => ({
           value: account,
-          label: account === "remainder" ? say.remainderRejectIt : ACCOUNT_NAMES[account].name,
+          label: account === "unexplained" ? say.unexplainedRejectIt : ACCOUNT_NAMES[account].name,
         }))}
       />
       <TextInput label="why" value={reason} onChange={(event) => setReason(event.currentTarget.value)} required w={280} />

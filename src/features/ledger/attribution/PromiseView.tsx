@@ -12,8 +12,16 @@ import { monthName, number, percent } from "@/wording/format";
 import { say } from "@/wording/screens/ledger-attribution";
 import styles from "./Causes.module.css";
 
+interface PromiseViewProps {
+  readonly slug: string;
+  readonly months: readonly LedgerLine[];
+  readonly fiscalStart: number;
+  /** The span, in words. */
+  readonly name: string;
+}
+
 /** Promise against expected against metered: by month of the year, as ratios of sums, and running on. */
-export function PromiseView({ slug, months, fiscalStart }: { slug: string; months: readonly LedgerLine[]; fiscalStart: number }) {
+export function PromiseView({ slug, months, fiscalStart, name }: PromiseViewProps) {
   const known = months.filter((line) => line.promiseKwh !== null && line.meteredKwh !== null && line.readFrac > 0.9);
   if (known.length === 0) return <p className={chapter.verdict}>{say.noPromiseStandsBesideReadingsYet}</p>;
   const sum = (lines: readonly LedgerLine[], of: (line: LedgerLine) => number): number =>
@@ -31,7 +39,7 @@ export function PromiseView({ slug, months, fiscalStart }: { slug: string; month
   return (
     <>
       <p className={chapter.verdict} data-testid="promise-verdict">
-        {say.theMeterPaid}
+        {name}. {say.metered}
         <Figure working={() => ratioWorking(metered, promised, naive, known.length)}>{percent(metered / promised)}</Figure>
         {say.ofThePromiseWithTheWeather(
           percent(expected / promised),

@@ -5,15 +5,17 @@ import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { PowerCurves } from "@/charts";
 import type { DayReport } from "@/contracts/ledger";
-import { type LedgerLine, type LineState, lineState } from "@/core/ledger";
+import { type LedgerLine, type LineState, largestLoss, lineState, performanceIndex } from "@/core/ledger";
 import { Figure } from "@/features/kit/figures/Figure";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { ChartFrame } from "@/features/kit/save/ChartFrame";
 import type { PostingTableProps } from "@/features/ledger/attribution/PostingRows";
 import { PostingTable } from "@/features/ledger/attribution/PostingTable";
+import { ACCOUNT_NAMES } from "@/wording/accounts";
 import { dateName, kwhDecimals, monthName, number, percent } from "@/wording/format";
 import { say } from "@/wording/screens/ledger-days";
 import { dayWorking } from "@/wording/workings/day-workings";
+import * as found from "@/wording/workings/found-workings";
 import type { LedgerContext } from "@/wording/workings/ledger-workings";
 import * as workings from "@/wording/workings/ledger-workings";
 import { spanTolerance } from "../span-tolerance";
@@ -103,27 +105,54 @@ interface MonthVerdictProps {
 }
 
 function MonthVerdict({ context, line, kwh, state, days }: MonthVerdictProps) {
+  const { key } = line;
+  const expected = (
+    <Figure name={`expected/${key}`} working={() => workings.expectedWorking(line, context)}>
+      {kwh(line.expectedKwh)} kWh
+    </Figure>
+  );
+  const index = performanceIndex(line);
+  if (line.meteredKwh === null || index === null)
+    return (
+      <p className={chapter.verdict}>
+        {expected} {say.expectedNothingMetered}
+      </p>
+    );
+  const loss = largestLoss(line);
   return (
     <p className={chapter.verdict}>
-      {context.isEvidence ? "Explained: " : say.theSunOwed}
-      <Figure working={() => workings.expectedWorking(line, context)}>{kwh(line.expectedKwh)} kWh</Figure>
-      {say.theMeterPaid}
-      {line.meteredKwh === null ? (
-        "nothing yet"
-      ) : (
-        <Figure working={() => workings.meteredWorking(line, context)}>{kwh(line.meteredKwh)}</Figure>
-      )}
-      .{" "}
+      <Figure name={`metered/${key}`} working={() => workings.meteredWorking(line, context)}>
+        {kwh(line.meteredKwh)}
+      </Figure>{" "}
+      of {expected} {say.expectedCame}
+      <Figure name={`performance-index/${key}`} working={() => workings.performanceIndexWorking(line, context)}>
+        {percent(index)}
+      </Figure>
+      {say.ofTheTimeRead}
       {line.dataGapKwh > 0.01 * line.expectedKwh && (
         <>
-          <Figure working={() => workings.dataGapWorking(line, context)}>{kwh(line.dataGapKwh)}</Figure> {say.fellInUnreadTime}
+          <Figure name={`data-gap/${key}`} working={() => workings.dataGapWorking(line, context)}>
+            {kwh(line.dataGapKwh)} kWh
+          </Figure>{" "}
+          {say.fellIntoDataGaps}
+        </>
+      )}
+      {loss && (
+        <>
+          {ACCOUNT_NAMES[loss.account].name} took{" "}
+          <Figure name={`found-${loss.account}/${key}`} working={() => found.foundWorking(line, loss.account, context)}>
+            {kwh(loss.kwh)} kWh
+          </Figure>
+          .{" "}
         </>
       )}
       {line.unexplainedKwh !== null && (
-        <span className={state === "look" ? chapter.clay : undefined}>
-          <Figure working={() => workings.unexplainedWorking(line, context)}>{kwh(Math.abs(line.unexplainedKwh))} kWh</Figure>{" "}
-          {line.unexplainedKwh > 0 ? say.haveNoCauseYet : say.cameAboveWhatWasOwed}
-          {worstDay(days, line)}.
+        <span className={state.kind === "to-check" ? chapter.clay : undefined}>
+          <Figure name={`unexplained/${key}`} working={() => workings.unexplainedWorking(line, context)}>
+            {kwh(Math.abs(line.unexplainedKwh))} kWh
+          </Figure>{" "}
+          {line.unexplainedKwh > 0 ? "short" : "over"} {state.kind === "to-check" ? say.areUnexplained : say.areWithinTheTolerance}
+          {state.kind === "to-check" && worstDay(days, line)}.
         </span>
       )}
     </p>
@@ -179,8 +208,8 @@ function DayFigures({ day }: { day: DayReport }) {
     ["Expected", number(line.expectedKwh, 1), "kWh"],
     ["Metered", line.meteredKwh === null ? "–" : number(line.meteredKwh, 1), "kWh"],
     ["Difference", difference === null ? "–" : number(difference, 1), "kWh"],
-    ["Unread", number(line.dataGapKwh, 1), "kWh"],
-    ["Read", percent(line.readFrac), ""],
+    ["Data gap", number(line.dataGapKwh, 1), "kWh"],
+    ["Data availability", percent(line.readFrac), ""],
   ] as const;
   return (
     <dl className={styles.figures}>

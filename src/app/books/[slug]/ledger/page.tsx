@@ -1,24 +1,28 @@
 import type { Metadata } from "next";
 import { bookPage } from "@/app/book-page";
-import { verdictOf } from "@/core/ledger";
+import type { AttributionView } from "@/contracts/attribution";
+import { spanOfLoss } from "@/core/attribution";
+import { type LedgerLine, type Verdict, verdictOf } from "@/core/ledger";
 import { pricePerKwh } from "@/core/money";
+import { utcOfWall, zoneOffset } from "@/core/time";
 import { LedgerPage, type LedgerView } from "@/features/ledger/LedgerPage";
 import { LEDGER_VIEWS } from "@/features/ledger/ledger-views";
 import { pageTolerances } from "@/features/ledger/span-tolerance";
 import { runForPage } from "@/usecases/attribution";
-import { type LedgerPageInput, ledgerPage } from "@/usecases/keeping";
+import { ledgerPage } from "@/usecases/keeping";
 import { driftInWords } from "@/wording/keeping";
+import { say } from "@/wording/screens/ledger";
 
 export const metadata: Metadata = { title: "Ledger" };
 
 interface Props {
   params: Promise<{ slug: string }>;
-  searchParams: Promise<{ year?: string; view?: string; posting?: string; starts?: string }>;
+  searchParams: Promise<{ year?: string; view?: string; starts?: string }>;
 }
 
 export default async function LedgerChapter({ params, searchParams }: Props) {
   const { slug } = await params;
-  const { year, view, posting, starts } = await searchParams;
+  const { year, view, starts } = await searchParams;
   return bookPage(slug, "ledger", async (book, house) => {
     const { figuresOf, ask, entries, keeping, attributions, viewOf } = house;
     const [ledger, status, report, kept] = await Promise.all([
@@ -27,24 +31,14 @@ export default async function LedgerChapter({ params, searchParams }: Props) {
       viewOf(book),
       keeping.of(book.id),
     ]);
-    const fiscalStart = Math.min(12, Math.max(1, Number(starts) || 1));
-    const input: LedgerPageInput = {
-      ledger,
-      causes: status?.resultVersion === book.version ? report : null,
-      keeping: kept,
-      posting: posting === "budget" ? "budget" : "evidence",
-      fiscalStart,
-      year,
-    };
-    const page = ledgerPage(input);
-    const context = {
-      site: book.site,
-      sources: ledger.report.sources,
-      promiseFrom: ledger.promiseFrom,
-      isEvidence: page.posting === "evidence",
-    };
-    const id = LEDGER_VIEWS.find((candidate) => candidate.id === view)?.id ?? "spread";
+    const fiscalStart = Math.min(12, Math.max(1, Math.floor(Number(starts)) || 1));
+    const found = status?.resultVersion === book.version ? (report?.found ?? null) : null;
+    const page = ledgerPage({ ledger, found, keeping: kept, fiscalStart, year });
+    const context = { site: book.site, sources: ledger.report.sources, promiseFrom: ledger.promiseFrom };
+    const id = LEDGER_VIEWS.find((candidate) => candidate.id === view)?.id ?? "year";
     const calendar = fiscalStart === 1 && page.selected !== "all";
+    const verdict = verdictOf(page.sum, page.lines, pageTolerances(context, page.lines));
+    const months = page.selected === "all" ? page.months : page.lines;
     return (
       <LedgerPage
         slug={slug}
@@ -54,31 +48,60 @@ export default async function LedgerChapter({ params, searchParams }: Props) {
         lines={page.lines}
         months={page.months}
         sum={page.sum}
-        verdict={verdictOf(page.sum, page.lines, pageTolerances(context, page.lines))}
-        glance={id === "spread" && calendar && page.lines.length > 0 ? await ask(book, "glance", { year: page.selected }) : null}
+        verdict={verdict}
+        span={report && lossSpan(verdict, report.findings, months, book.site.place.timeZone)}
+        glance={id === "year" && calendar && page.lines.length > 0 ? await ask(book, "glance", { year: page.selected }) : null}
         view={await chosen()}
-        posting={page.posting}
         run={ledger.report.all.meteredKwh === null ? null : runForPage(status, book)}
         fiscalStart={fiscalStart}
         closed={kept.closed.map(({ month }) => month)}
-        drift={driftInWords(page.drift)}
+        notices={[...(page.unknownYear === null ? [] : [say.yearNotInTheBook(page.unknownYear)]), ...driftInWords(page.drift)]}
       />
     );
 
     async function chosen(): Promise<LedgerView> {
-      if (id === "promise") return { id, months: ledger.report.months };
-      if (!report) return { id: "spread" };
-      if (id === "figures") return { id, indicators: report.indicators, lines: page.selected === "all" ? report.years : page.lines };
-      if (id === "dirt") return { id, report, pricePerKwh: pricePerKwh(book.site), currency: book.site.currency };
+      if (id === "promise") return { id, months };
+      if (!report) return { id: "year" };
+      if (id === "figures") return { id, indicators: report.indicators, lines: page.lines, sum: page.sum };
+      const own = ofSpan(report, stretchOf(months, book.site.place.timeZone));
+      if (id === "dirt") return { id, report: own, pricePerKwh: pricePerKwh(book.site), currency: book.site.currency };
       if (id === "causes")
         return {
           id,
-          report,
+          report: own,
           timeZone: book.site.place.timeZone,
           energies: await ask(book, "days", {}),
           entries: [...(await entries.of(book.id))],
         };
-      return { id: "spread" };
+      return { id: "year" };
     }
   });
+}
+
+interface Stretch {
+  readonly fromUtcMs: number;
+  readonly toUtcMs: number;
+}
+
+/** The local time that a page's months cover; null without months. */
+function stretchOf(months: readonly LedgerLine[], timeZone: string): Stretch | null {
+  const [first, last] = [months[0]?.key, months.at(-1)?.key];
+  if (!first || !last) return null;
+  const offset = zoneOffset(timeZone);
+  const [year, month] = last.split("-").map(Number) as [number, number];
+  return { fromUtcMs: utcOfWall(Date.parse(`${first}-01T00:00:00Z`), offset), toUtcMs: utcOfWall(Date.UTC(year, month, 1), offset) };
+}
+
+/** What of a report lies in a stretch: findings that touch it, and its days. */
+function ofSpan(report: AttributionView, stretch: Stretch | null): AttributionView {
+  if (!stretch) return report;
+  const { fromUtcMs, toUtcMs } = stretch;
+  const touches = (span: Stretch): boolean => span.fromUtcMs < toUtcMs && span.toUtcMs > fromUtcMs;
+  return { ...report, findings: report.findings.filter(touches), snow: { ...report.snow, spells: report.snow.spells.filter(touches) } };
+}
+
+/** When the largest loss of a page was, among the findings that touch its months. */
+function lossSpan(verdict: Verdict, findings: AttributionView["findings"], months: readonly LedgerLine[], timeZone: string) {
+  const stretch = stretchOf(months, timeZone);
+  return "largest" in verdict && verdict.largest && stretch ? spanOfLoss(verdict.largest.account, findings, stretch) : null;
 }

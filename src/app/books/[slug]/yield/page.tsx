@@ -1,5 +1,6 @@
 import type { Metadata } from "next";
 import { bookPage } from "@/app/book-page";
+import { standingMonths } from "@/app/standing-months";
 import { typicalYear } from "@/core/yield";
 import { YieldPage } from "@/features/yield/YieldPage";
 import type { YieldView } from "@/features/yield/yield-props";
@@ -16,9 +17,11 @@ const VIEWS: readonly YieldView[] = ["goes", "what-if", "methods"];
 export default async function YieldChapter({ params, searchParams }: Props) {
   const { slug } = await params;
   const { year, view, from, to } = await searchParams;
-  return bookPage(slug, "yield", async (book, { figuresOf, ask, variants }) => {
+  return bookPage(slug, "yield", async (book, house) => {
+    const { figuresOf, ask, variants } = house;
     const ledger = await figuresOf(book);
-    const { months, years, sources } = ledger.report;
+    const { years, sources } = ledger.report;
+    const months = await standingMonths(book, house, ledger.report.months);
     const names = years.map((line) => line.key);
     const selected = year !== undefined && names.includes(year) ? year : (names.at(-1) ?? "");
     const keys = months.map((line) => line.key);

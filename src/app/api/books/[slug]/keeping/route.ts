@@ -29,7 +29,12 @@ export function POST(request: Request, { params }: Context): Promise<Response> {
       viewOf(book),
       keeping.of(book.id),
     ]);
-    await keep(keeping, book, { ledger, causes: status?.resultVersion === book.version ? view : null, keeping: kept }, action);
+    await keep(
+      keeping,
+      book,
+      { ledger, found: status?.resultVersion === book.version ? (view?.found ?? null) : null, keeping: kept },
+      action,
+    );
     return Response.json(await keeping.of(book.id));
   });
 }

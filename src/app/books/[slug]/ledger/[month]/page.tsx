@@ -1,11 +1,10 @@
 import type { Metadata } from "next";
 import { notFound } from "next/navigation";
 import { bookPage } from "@/app/book-page";
-import { lineWithTransfers } from "@/core/ledger";
 import { zoneOffset } from "@/core/time";
 import { DAY_MS } from "@/core/units";
 import { MonthChapter } from "@/features/ledger/days/MonthChapter";
-import { postingRows } from "@/usecases/keeping";
+import { accountLines, postingRows } from "@/usecases/keeping";
 
 import { causeInWords } from "@/wording/findings/attribution";
 
@@ -19,29 +18,24 @@ interface Props {
 export default async function MonthPage({ params, searchParams }: Props) {
   const { slug, month } = await params;
   const { day } = await searchParams;
-  return bookPage(slug, "ledger", async (book, { figuresOf, ask, viewOf, keeping }) => {
-    const [ledger, view, kept] = await Promise.all([figuresOf(book), viewOf(book), keeping.of(book.id)]);
+  return bookPage(slug, "ledger", async (book, { figuresOf, ask, attributions, viewOf, keeping }) => {
+    const [ledger, status, view, kept] = await Promise.all([
+      figuresOf(book),
+      attributions.statusOf(book.id),
+      viewOf(book),
+      keeping.of(book.id),
+    ]);
     const { months, sources } = ledger.report;
     const at = months.findIndex((line) => line.key === month);
     const line = months[at];
     if (!line) notFound();
-    const found = view?.months.find(({ key }) => key === month) ?? null;
-    const balance = found
-      ? lineWithTransfers(
-          found,
-          kept.transfers.filter((transfer) => transfer.month === month),
-        )
-      : line;
+    const found = status?.resultVersion === book.version ? (view?.found ?? null) : null;
+    const balance = accountLines([line], { found, keeping: kept }).months[0]!;
     const shown = await ask(book, "month", { month, day });
     return (
       <MonthChapter
         slug={slug}
-        context={{
-          site: book.site,
-          sources,
-          promiseFrom: ledger.promiseFrom,
-          isEvidence: found !== null,
-        }}
+        context={{ site: book.site, sources, promiseFrom: ledger.promiseFrom }}
         line={balance}
         findings={(view?.findings ?? [])
           .filter(({ fromUtcMs, toUtcMs }) => touches(month, fromUtcMs, toUtcMs))
@@ -50,7 +44,7 @@ export default async function MonthPage({ params, searchParams }: Props) {
         day={shown.day}
         previousMonth={months[at - 1]?.key ?? null}
         nextMonth={months[at + 1]?.key ?? null}
-        postings={found && { month, keeping: kept, postings: postingRows(line, found, kept) }}
+        postings={found && { month, keeping: kept, postings: postingRows(line, { found, keeping: kept }) }}
         clockShiftMs={zoneOffset(book.site.place.timeZone)(Date.parse(`${shown.date}T12:00:00Z`))}
       />
     );

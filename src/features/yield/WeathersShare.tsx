@@ -1,0 +1,78 @@
+"use client";
+
+import { Figure } from "@/features/kit/figures/Figure";
+import { RuledTable } from "@/features/kit/table/RuledTable";
+import { number, percent } from "@/wording/format";
+import { say } from "@/wording/screens/yield-shares";
+import { planeWorking } from "@/wording/workings/ledger-workings";
+import { weatherShareWorking } from "@/wording/workings/yield-workings";
+import styles from "./Shares.module.css";
+import type { SharesProps } from "./shares-props";
+
+/** This span's sky against a usual one, and year by year. */
+export function WeathersShare({ sum, lines, months, context, weather }: SharesProps) {
+  const years = [...new Set(months.map(({ key }) => key.slice(0, 4)))];
+  const asked = new Set(lines.map(({ key }) => key.slice(5, 7)));
+  const rows = years.map((year) => {
+    const own = months.filter(({ key }) => key.startsWith(year) && asked.has(key.slice(5, 7)) && key.length === 7);
+    return { year, isWhole: own.length === asked.size, planeKwhM2: own.reduce((total, { planeKwhM2 }) => total + planeKwhM2, 0) };
+  });
+  const most = Math.max(1e-9, ...rows.map(({ planeKwhM2 }) => planeKwhM2), weather?.usualKwhM2 ?? 0);
+  return (
+    <section className={styles.book}>
+      <h2>{say.theWeathersShare}</h2>
+      <p>
+        <Figure name={`plane/${sum.key}`} working={() => planeWorking(sum, context)}>
+          {number(sum.planeKwhM2)} kWh/m²
+        </Figure>{" "}
+        {weather ? (
+          <>
+            {say.onThePlane}
+            <Figure name={`weather-share/${sum.key}`} working={() => weatherShareWorking(weather)}>
+              {percent(weather.planeKwhM2 / weather.usualKwhM2)}
+            </Figure>
+            {say.ofAUsualSky(weather.years)} {say.heatTook(percent(weather.heatFrac), percent(weather.usualHeatFrac))}
+          </>
+        ) : (
+          say.oneYearCantSayWhatIsUsual
+        )}
+      </p>
+      <RuledTable fileName="years-of-light">
+        <thead>
+          <tr>
+            <th scope="col">{say.sameMonthsOf}</th>
+            <th scope="col" className={styles.bar}>
+              <span className={styles.hidden}>bar</span>
+            </th>
+            <th scope="col">kWh/m²</th>
+            {weather && <th scope="col">{say.ofUsual}</th>}
+          </tr>
+        </thead>
+        <tbody>
+          {rows.map(({ year, planeKwhM2, isWhole }) => (
+            <tr key={year} data-here={lines.some(({ key }) => key.startsWith(year)) || undefined}>
+              <th scope="row">{year}</th>
+              <td className={styles.bar}>
+                <LightBar planeKwhM2={planeKwhM2} usualKwhM2={weather?.usualKwhM2 ?? null} most={most} />
+              </td>
+              <td>{number(planeKwhM2)}</td>
+              {weather && <td className={styles.soft}>{isWhole ? percent(planeKwhM2 / weather.usualKwhM2, 0) : say.partOfIt}</td>}
+            </tr>
+          ))}
+        </tbody>
+      </RuledTable>
+    </section>
+  );
+}
+
+const BAR = { width: 92, height: 12 };
+
+function LightBar({ planeKwhM2, usualKwhM2, most }: { planeKwhM2: number; usualKwhM2: number | null; most: number }) {
+  const x = (value: number): number => (value / most) * (BAR.width - 2);
+  return (
+    <svg width={BAR.width} height={BAR.height} aria-hidden="true">
+      <rect width={x(planeKwhM2)} y={1} height={BAR.height - 2} fill="var(--owed)" stroke="var(--owed-edge)" />
+      {usualKwhM2 !== null && <line x1={x(usualKwhM2)} x2={x(usualKwhM2)} y1={0} y2={BAR.height} stroke="var(--ink)" strokeWidth={1.2} />}
+    </svg>
+  );
+}

@@ -1,0 +1,36 @@
+import type { LedgerSources } from "@/contracts/ledger";
+import type { LedgerLine } from "@/core/ledger";
+import { nameplateW, type Site } from "@/core/site";
+import { ASSUMED_WIND_MS } from "@/core/weather";
+import { kwhDecimals, monthName, number } from "../format";
+import type { Working } from "./working";
+
+/** What a ledger's workings draw on. */
+export interface LedgerContext {
+  readonly site: Site;
+  readonly sources: LedgerSources;
+  readonly promiseFrom: "import" | "site" | null;
+}
+
+export const spanOf = (key: string): string =>
+  key === "all" ? "all years" : key.length === 4 ? key : `${monthName(key)} ${key.slice(0, 4)}`;
+export const kwh = (value: number, line: LedgerLine): string => `${number(value, kwhDecimals(line.referenceKwh))} kWh`;
+export const kwp = (site: Site): string => `${number(nameplateW(site) / 1000, 2)} kWp`;
+
+export function kwhWorking(line: LedgerLine, title: string, value: number, rest: Omit<Working, "title" | "value" | "unit">): Working {
+  return { title: `${title}, ${spanOf(line.key)}`, value: number(value, kwhDecimals(line.referenceKwh)), unit: "kWh", ...rest };
+}
+
+export function weatherAssumptions({ sources }: LedgerContext, line: LedgerLine): string[] {
+  const list = [
+    `Weather comes in ${sources.weatherStepMinutes ?? 60}-minute steps; the sun is taken at the middle of each, or of its sunlit part.`,
+  ];
+  if (line.filledReferenceKwh > 0)
+    list.push(
+      `${kwh(line.filledReferenceKwh, line)} of the reference stand on irradiance filled by rule (gaps: straight line up to 3 h, else the same hour of near days).`,
+    );
+  if (sources.assumedColumns.includes("air_temperature_c"))
+    list.push("No air temperature was measured: the usual air of the latitude, height and season is taken, within some 5 K.");
+  if (sources.assumedColumns.includes("wind_speed_m_s")) list.push(`No wind was measured: ${ASSUMED_WIND_MS} m/s is taken throughout.`);
+  return list;
+}

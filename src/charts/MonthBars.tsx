@@ -45,9 +45,9 @@ export function MonthBars({
             )}
           </title>
           <Month bar={bar} y={y} band={x.bandwidth()} />
-          {(bars.length <= 14 || k % Math.ceil(bars.length / 12) === 0) && (
+          {(bars.length <= 14 || bar.name.startsWith("Jan")) && (
             <text x={x.bandwidth() / 2} y={height - 5} textAnchor="middle">
-              {bar.name.slice(0, 3)}
+              {bars.length <= 14 ? bar.name.slice(0, 3) : bar.name.slice(-4)}
             </text>
           )}
         </g>

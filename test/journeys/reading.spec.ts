@@ -12,7 +12,7 @@ test("a first visit finds the demo, its verdict and the working of a figure", as
   await page.goto("/");
   await page.getByRole("link", { name: "Packing shed", exact: true }).last().click();
   await expect(page.getByRole("heading", { level: 1 })).toHaveText("Packing shed");
-  await expect(page.getByText(/The sun owed .* the meter paid/)).toBeVisible();
+  await expect(page.getByText(/of .* kWh expected came/)).toBeVisible();
   await page.getByRole("row", { name: /^Oct/ }).getByRole("button").nth(1).click();
   const working = page.getByTestId("working");
   await expect(working).toContainText("Reference, October 2025");

@@ -20,11 +20,19 @@ const DATED: readonly FoundAccount[] = ["downtime", "strings", "curtailment", "s
 /** Share of the expected energy that would turn the whole per cent that a reader sees of the index. */
 export const TOLD_FRAC = 0.005;
 
-/** The loss that took most of a line, of what counts as found; null without one. `outside` is true where the index lies beyond the tolerance. */
-function largestFound(line: LedgerLine, outside: boolean): FoundAccount | null {
+/**
+ * What explains a line: the largest of what was found on the side on which the index lies, of what counts as found. A dated cause counts when it took something;
+ * a level only where the index lies beyond the tolerance. Null without one.
+ */
+function largestFound(line: LedgerLine, index: number, toleranceFrac: number): FoundAccount | null {
   const least = TOLD_FRAC * expectedReadKwh(line);
-  const told = FOUND_ACCOUNTS.filter((account) => Math.abs(line.foundKwh[account]) > least && (outside || DATED.includes(account)));
-  return told.sort((a, b) => Math.abs(line.foundKwh[b]) - Math.abs(line.foundKwh[a]))[0] ?? null;
+  const side = index > 1 ? -1 : 1;
+  const outside = Math.abs(index - 1) > toleranceFrac;
+  const told = FOUND_ACCOUNTS.filter((account) => {
+    const kwh = line.foundKwh[account];
+    return (outside && side * kwh > least) || (DATED.includes(account) && kwh > least);
+  });
+  return told.sort((a, b) => side * (line.foundKwh[b] - line.foundKwh[a]))[0] ?? null;
 }
 
 /** What a reader should do with a line, where a difference of `toleranceFrac` of what was expected says nothing. */
@@ -32,6 +40,6 @@ export function lineState(line: LedgerLine, toleranceFrac: number): LineState {
   const index = performanceIndex(line);
   if (index === null || line.unexplainedKwh === null || line.readFrac < LEAST_READ_FRAC) return { kind: "gap" };
   if (Math.abs(line.unexplainedKwh) > toleranceFrac * expectedReadKwh(line)) return { kind: "to-check" };
-  const account = largestFound(line, Math.abs(index - 1) > toleranceFrac);
+  const account = largestFound(line, index, toleranceFrac);
   return account ? { kind: "explained", account } : { kind: "within" };
 }

@@ -1,5 +1,6 @@
 import { site } from "@test/site-builder";
 import { describe, expect, it } from "vitest";
+import { normalFrom, seededUniform } from "../statistics";
 import { expectedUncertainty } from "../yield";
 import { ageAtMiddleOf, toleranceFrac, weatherTerms } from "./tolerance";
 
@@ -17,6 +18,16 @@ describe("the tolerance of a line", () => {
     expect(toleranceFrac(plant, columns, { ...span, months: 1 })).toBeGreaterThan(1.05 * toleranceFrac(plant, columns, span));
     const measured = { weatherColumns: columns.weatherColumns, assumedColumns: [] };
     expect(toleranceFrac(plant, columns, span)).toBeGreaterThan(toleranceFrac(plant, measured, span));
+  });
+
+  it("of a month is such that nine of ten sound years have none of their twelve months outside", () => {
+    const terms = { ...weatherTerms(columns), ageYears: 4, months: 1 };
+    const deviations = toleranceFrac(plant, columns, { ...span, months: 1 }) / expectedUncertainty(plant, terms).standardFrac;
+    const normal = normalFrom.bind(null, seededUniform(4));
+    let outside = 0;
+    for (let year = 0; year < 4000; year++) if (Array.from({ length: 12 }, normal).some((z) => Math.abs(z) > deviations)) outside++;
+    expect(outside / 4000).toBeGreaterThan(0.08);
+    expect(outside / 4000).toBeLessThan(0.11);
   });
 
   it("is narrow where the level was read from the record: what all months share is out of it", () => {

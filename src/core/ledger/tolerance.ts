@@ -1,3 +1,4 @@
+import { probit } from "simple-statistics";
 import type { Site } from "../site";
 import { Z_90 } from "../statistics";
 import { expectedUncertainty, type UncertaintyTerms } from "../yield";
@@ -20,8 +21,14 @@ export function ageAtMiddleOf(year: number, commissioned: string | null): number
 }
 
 /**
- * Share of the expected energy of so many months within which a difference says nothing: nine of ten plants with nothing wrong lie inside. It comes from the
- * one budget. Where causes were sought (`isLevelRead`) the level was read from the record itself, so that what all months share is out of it.
+ * Half width in standard deviations for a month: a year shows twelve of them, and nine of ten years with nothing wrong shall have none outside. Source: Dunn,
+ * 1961, Multiple comparisons among means.
+ */
+const Z_OF_TWELVE = probit(1 - 0.1 / 2 / 12);
+
+/**
+ * Share of the expected energy of so many months within which a difference says nothing: nine of ten plants with nothing wrong lie inside with a year, and with
+ * all twelve months of one. It comes from the one budget. Where causes were sought (`isLevelRead`) the level was read from the record itself, so that what all months share is out of it.
  */
 export function toleranceFrac(
   site: Site,
@@ -30,5 +37,5 @@ export function toleranceFrac(
 ): number {
   const { parts } = expectedUncertainty(site, { ...weatherTerms(columns), ageYears: ageAtMiddleOf(year, site.commissioned), months });
   const left = parts.filter(({ shared }) => !isLevelRead || shared !== "always");
-  return Z_90 * Math.hypot(...left.map(({ standardFrac }) => standardFrac));
+  return (months === 1 ? Z_OF_TWELVE : Z_90) * Math.hypot(...left.map(({ standardFrac }) => standardFrac));
 }

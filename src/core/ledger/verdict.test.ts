@@ -37,6 +37,12 @@ describe("a line at a glance", () => {
     expect(of(51)).toEqual({ kind: "explained", account: "soiling" });
   });
 
+  it("names a loss where the index is short, a gain where it is over, and no snow that stayed away", () => {
+    expect(stateOf(foundLine({ soiling: 90, ageing: -20 }, 930))).toEqual({ kind: "explained", account: "soiling" });
+    expect(stateOf(foundLine({ soiling: -90, ageing: 20 }, 1070))).toEqual({ kind: "explained", account: "soiling" });
+    expect(stateOf(foundLine({ snow: -30 }, 1030))).toEqual({ kind: "within" });
+  });
+
   it("what is found does not hide what is not: the rest is judged by itself", () => {
     expect(kindOf(foundLine({ downtime: 200 }, 740))).toBe("to-check");
     expect(stateOf(foundLine({ downtime: 200, snow: 20 }, 780))).toEqual({ kind: "explained", account: "downtime" });

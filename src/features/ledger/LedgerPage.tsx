@@ -75,13 +75,6 @@ export function LedgerPage(props: LedgerPageProps) {
         <ViewTabs title={site.name} views={LEDGER_VIEWS} view={view.id} href={(id) => href({ view: id })}>
           <YearChoice years={years} selected={selected} href={href} fiscalStart={fiscalStart} />
         </ViewTabs>
-        <p className={styles.facts}>
-          <span>
-            {number(nameplateW(site) / 1000, 1)} kWp · {latitude(site.place.latitudeDeg)}
-            {site.commissioned ? ` · since ${monthName(site.commissioned)} ${site.commissioned.slice(0, 4)}` : ""}
-          </span>
-          <FiscalStart href={href} fiscalStart={fiscalStart} />
-        </p>
       </div>
       {notices.map((notice) => (
         <p key={notice} className={views.drift}>
@@ -116,6 +109,13 @@ export function LedgerPage(props: LedgerPageProps) {
       ) : (
         <Spread {...props} />
       )}
+      <p className={styles.foot}>
+        <span>
+          {number(nameplateW(site) / 1000, 1)} kWp · {latitude(site.place.latitudeDeg)}
+          {site.commissioned ? ` · since ${monthName(site.commissioned)} ${site.commissioned.slice(0, 4)}` : ""}
+        </span>
+        <FiscalStart href={href} fiscalStart={fiscalStart} />
+      </p>
     </div>
   );
 }

@@ -54,7 +54,7 @@ function SpreadHead() {
         </th>
         <th className={styles.unit}>kWh</th>
         <th className={styles.spine} scope="colgroup">
-          between them
+          {say.shortOver}
         </th>
         <th colSpan={4} scope="colgroup" className={styles.meterSide}>
           {say.paidAtTheMeter}
@@ -78,7 +78,7 @@ function SpreadHead() {
         <th scope="col" className={styles.spine}>
           <span className={styles.shortOver}>
             <span>found</span>
-            <span>short · over</span>
+            <span />
             <span>unexplained</span>
           </span>
         </th>

@@ -98,7 +98,7 @@ function LossClause({ verdict, sum, context, kwh, span }: ClauseProps & Pick<Ver
       <Figure name={`found-${largest.account}/${sum.key}`} working={() => foundWorking(sum, largest.account, context)}>
         {kwh(largest.kwh)} kWh
       </Figure>
-      {price !== null && price > 0 && (
+      {largest.isAvoidable && price !== null && price > 0 && (
         <>
           {" ("}
           <Figure
@@ -118,7 +118,7 @@ function LossClause({ verdict, sum, context, kwh, span }: ClauseProps & Pick<Ver
 function UnexplainedClause({ verdict, sum, context, kwh }: ClauseProps) {
   const { unexplainedKwh, toCheckKeys, isSought, kind } = verdict;
   const figure = (
-    <Figure name={`unexplained/${sum.key}`} working={() => unexplainedWorking(sum, context)}>
+    <Figure name={`unexplained-size/${sum.key}`} working={() => unexplainedWorking(sum, context)}>
       {kwh(Math.abs(unexplainedKwh))} kWh
     </Figure>
   );

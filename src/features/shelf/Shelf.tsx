@@ -257,7 +257,7 @@ function LastYear({ book, context, line, kwh, asksForLook, index }: LastYearProp
           </>
         )}
       </td>
-      <td className={asksForLook ? chapter.clay : undefined}>
+      <td className={verdictOfBook(book)?.kind === "to-check" ? chapter.clay : undefined}>
         <KnownFigure
           name={`unexplained/${line.key}`}
           value={line.unexplainedKwh}

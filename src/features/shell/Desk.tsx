@@ -10,6 +10,7 @@ import { say } from "@/wording/screens/shell";
 import { CHAPTERS, type ChapterId, chapterPath, type Spine, spineColour } from "./chapters";
 import styles from "./Desk.module.css";
 import { openPalette, Palette } from "./Palette";
+import { useChosenYear } from "./use-chosen-year";
 import { useThemeSwitch } from "./use-theme-switch";
 
 export interface DeskProps {
@@ -23,10 +24,11 @@ export interface DeskProps {
 /** The desk that everything lies on: spines left, the open page, index tabs right. Folds up on a narrow screen. */
 export function Desk({ spines, slug, chapter, children }: DeskProps) {
   const router = useRouter();
+  const year = useChosenYear(slug);
   const [shelfOpen, shelf] = useDisclosure(false);
   const theme = useThemeSwitch();
   useHotkeys([
-    ...CHAPTERS.map(({ id, key }): [string, () => void] => [key, () => slug && router.push(chapterPath(slug, id))]),
+    ...CHAPTERS.map(({ id, key }): [string, () => void] => [key, () => slug && router.push(chapterPath(slug, id, year))]),
     ["0", () => router.push("/")],
     ["D", theme.toggle],
   ]);
@@ -51,7 +53,7 @@ export function Desk({ spines, slug, chapter, children }: DeskProps) {
       <main id="page" className={styles.page}>
         {children}
       </main>
-      {slug ? <Tabs slug={slug} chapter={chapter} /> : <div className={styles.tabs} />}
+      {slug ? <Tabs slug={slug} chapter={chapter} year={year} /> : <div className={styles.tabs} />}
       <Drawer
         opened={shelfOpen}
         onClose={shelf.close}
@@ -140,13 +142,20 @@ function Tools({ theme }: { theme: ReturnType<typeof useThemeSwitch> }) {
   );
 }
 
-function Tabs({ slug, chapter }: { slug: string; chapter: ChapterId | null }) {
+interface TabsProps {
+  readonly slug: string;
+  readonly chapter: ChapterId | null;
+  /** The year that was chosen: it goes along from chapter to chapter. */
+  readonly year: string | null;
+}
+
+function Tabs({ slug, chapter, year }: TabsProps) {
   return (
     <nav className={styles.tabs} aria-label="Chapters">
       {CHAPTERS.map(({ id, name, key }) => (
         <Link
           key={id}
-          href={chapterPath(slug, id)}
+          href={chapterPath(slug, id, year)}
           className={styles.tab}
           data-open={id === chapter || undefined}
           aria-current={id === chapter ? "page" : undefined}

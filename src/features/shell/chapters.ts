@@ -12,7 +12,9 @@ export const CHAPTERS = [
 
 export type ChapterId = (typeof CHAPTERS)[number]["id"];
 
-export const chapterPath = (slug: string, chapter: ChapterId): string => `/books/${slug}/${chapter}`;
+/** A chapter's page; with the year that is read, where one was chosen. */
+export const chapterPath = (slug: string, chapter: ChapterId, year: string | null = null): string =>
+  `/books/${slug}/${chapter}${year ? `?year=${encodeURIComponent(year)}` : ""}`;
 
 /** What the shelf shows of a book: its spine. */
 export interface Spine {

@@ -1,5 +1,6 @@
 "use client";
 
+import { weatherShare } from "@/core/yield";
 import { Figure } from "@/features/kit/figures/Figure";
 import { RuledTable } from "@/features/kit/table/RuledTable";
 import { number, percent } from "@/wording/format";
@@ -15,9 +16,10 @@ export function WeathersShare({ sum, lines, months, context, weather }: SharesPr
   const asked = new Set(lines.map(({ key }) => key.slice(5, 7)));
   const rows = years.map((year) => {
     const own = months.filter(({ key }) => key.startsWith(year) && asked.has(key.slice(5, 7)) && key.length === 7);
-    return { year, isWhole: own.length === asked.size, planeKwhM2: own.reduce((total, { planeKwhM2 }) => total + planeKwhM2, 0) };
+    const planeKwhM2 = own.reduce((total, line) => total + line.planeKwhM2, 0);
+    return { year, isWhole: own.length === asked.size, planeKwhM2, usualKwhM2: weatherShare(own, months)?.usualKwhM2 ?? null };
   });
-  const most = Math.max(1e-9, ...rows.map(({ planeKwhM2 }) => planeKwhM2), weather?.usualKwhM2 ?? 0);
+  const most = Math.max(1e-9, ...rows.map(({ planeKwhM2, usualKwhM2 }) => Math.max(planeKwhM2, usualKwhM2 ?? 0)));
   return (
     <section className={styles.book}>
       <h2>{say.theWeathersShare}</h2>
@@ -49,14 +51,16 @@ export function WeathersShare({ sum, lines, months, context, weather }: SharesPr
           </tr>
         </thead>
         <tbody>
-          {rows.map(({ year, planeKwhM2, isWhole }) => (
+          {rows.map(({ year, planeKwhM2, usualKwhM2, isWhole }) => (
             <tr key={year} data-here={lines.some(({ key }) => key.startsWith(year)) || undefined}>
               <th scope="row">{year}</th>
               <td className={styles.bar}>
-                <LightBar planeKwhM2={planeKwhM2} usualKwhM2={weather?.usualKwhM2 ?? null} most={most} />
+                <LightBar planeKwhM2={planeKwhM2} usualKwhM2={usualKwhM2} most={most} />
               </td>
               <td>{number(planeKwhM2)}</td>
-              {weather && <td className={styles.soft}>{isWhole ? percent(planeKwhM2 / weather.usualKwhM2, 0) : say.partOfIt}</td>}
+              {weather && (
+                <td className={styles.soft}>{isWhole && usualKwhM2 !== null ? percent(planeKwhM2 / usualKwhM2, 0) : say.partOfIt}</td>
+              )}
             </tr>
           ))}
         </tbody>

@@ -87,7 +87,9 @@ function Sentence({
     return (
       <p className={chapter.verdict} data-testid="what-if-sentence">
         {AS_BUILT}, {year} brings{" "}
-        <Figure working={() => triedWorking(built, `${year}, as built`, site)}>{number(built.expectedKwh)} kWh</Figure>
+        <Figure name={`expected/${year}`} working={() => triedWorking(built, `${year}, as built`, site)}>
+          {number(built.expectedKwh)} kWh
+        </Figure>
         {say.moveASliderOrClickThe}
       </p>
     );

@@ -37,36 +37,46 @@ export function WhereItGoes(props: Props) {
     <>
       <ThreeShares {...props} uncertainty={doubt.span} weather={weatherShare(lines, props.months)} decimals={decimals} />
       <div className={styles.columns}>
-        {glance && <GlanceModes glance={glance} year={year} slug={slug} />}
+        <ChartFrame
+          title="By month"
+          note={say.expectedWithItsIntervalAnInk}
+          fileName={`${slug}-months`}
+          height={MONTHS_HEIGHT}
+          summary={say.expectedEnergyOfEachMonthWith}
+          table={() => [
+            ["month", "expected_kwh", "half_width_90_kwh", "metered_kwh"],
+            ...lines.map((line) => [line.key, line.expectedKwh, doubt.month.halfWidth90Frac * line.expectedKwh, line.meteredKwh]),
+          ]}
+        >
+          {(width) => <MonthBars bars={bars} width={width} height={MONTHS_HEIGHT} label={(kwh) => number(kwh, decimals)} />}
+        </ChartFrame>
         <div className={styles.side}>
           <SpanChoice {...props} />
-          <ChartFrame
-            title="By month"
-            note={say.expectedWithItsIntervalAnInk}
-            fileName={`${slug}-months`}
-            height={228}
-            summary={say.expectedEnergyOfEachMonthWith}
-            table={() => [
-              ["month", "expected_kwh", "half_width_90_kwh", "metered_kwh"],
-              ...lines.map((line) => [line.key, line.expectedKwh, doubt.month.halfWidth90Frac * line.expectedKwh, line.meteredKwh]),
-            ]}
-          >
-            {(width) => <MonthBars bars={bars} width={width} height={228} label={(kwh) => number(kwh, decimals)} />}
-          </ChartFrame>
-          {typical && (
-            <p className={styles.typical}>
-              {say.aTypicalYearBrings}
-              <Figure working={() => typicalWorking(typical)}>{number(typical.p50Kwh)} kWh</Figure>
-              {say.nineYearsOfTenMoreThan}
-              <Figure working={() => typicalWorking(typical)}>{number(typical.p90Kwh)}</Figure>
-              {say.overTenYearsMoreThan}
-              <Figure working={() => typicalWorking(typical)}>{number(typical.tenYearP90Kwh)}</Figure>
-              {say.fromYears(typical.years)}
-            </p>
-          )}
+          {typical && <TypicalYear typical={typical} />}
         </div>
       </div>
+      {glance && <GlanceModes glance={glance} year={year} slug={slug} />}
     </>
+  );
+}
+
+const MONTHS_HEIGHT = 228;
+
+function TypicalYear({ typical }: { typical: NonNullable<Props["typical"]> }) {
+  return (
+    <p className={styles.typical}>
+      {say.aTypicalYearBrings}
+      <Figure name="typical-p50/all" working={() => typicalWorking(typical)}>
+        {number(typical.p50Kwh)} kWh
+      </Figure>
+      {say.nineYearsOfTenMoreThan}
+      <Figure name="typical-p90/all" working={() => typicalWorking(typical)}>
+        {number(typical.p90Kwh)}
+      </Figure>
+      {say.overTenYearsMoreThan}
+      <Figure working={() => typicalWorking(typical)}>{number(typical.tenYearP90Kwh)}</Figure>
+      {say.fromYears(typical.years)}
+    </p>
   );
 }
 

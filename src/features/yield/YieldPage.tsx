@@ -9,7 +9,7 @@ import { Figure } from "@/features/kit/figures/Figure";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { ViewTabs } from "@/features/kit/look/ViewTabs";
 import tabs from "@/features/kit/look/ViewTabs.module.css";
-import { kwhDecimals, number, percent } from "@/wording/format";
+import { kwhDecimals, number, percent, yearInWords } from "@/wording/format";
 import { say } from "@/wording/screens/yield";
 import { avoidableWorking } from "@/wording/workings/found-workings";
 import { expectedWorking, type LedgerContext, referenceWorking } from "@/wording/workings/ledger-workings";
@@ -28,27 +28,37 @@ const VIEWS: readonly { id: YieldView; name: string }[] = [
 
 /** The yield chapter: where each kilowatt-hour goes, what would change, and which methods say so. */
 export function YieldPage(props: YieldPageProps) {
-  const { slug, site, years, year, view, months, span, context, doubt } = props;
+  const { slug, site, years, year, isAll, unknownYear, view, months, span, context, doubt } = props;
   const { engine, refusal } = useEngine(slug, site, year);
   const lines = months.filter((line) => line.key >= span.from && line.key <= span.to);
-  const sum = totalLine(span.from.slice(0, 4) === span.to.slice(0, 4) && lines.length === 12 ? year : spanName(span), lines);
+  const isWhole = span.from === months[0]?.key && span.to === months.at(-1)?.key && isAll;
+  const ofYear = months.filter(({ key }) => key.startsWith(year));
+  const isYear = lines.length === ofYear.length && lines[0]?.key === ofYear[0]?.key;
+  // A span that another page has too has its name, so that both say one thing.
+  const name = isWhole ? "all" : isYear ? year : spanName(span);
+  const sum = totalLine(name, lines);
   if (year === "") return <EmptyYield slug={slug} name={site.name} />;
   return (
     <div className={chapter.page}>
       <Hatches />
-      <ViewTabs title={site.name} views={VIEWS} view={view} href={(id) => `/books/${slug}/yield?view=${id}&year=${year}`}>
+      <ViewTabs title={site.name} views={VIEWS} view={view} href={(id) => `/books/${slug}/yield?view=${id}&year=${isAll ? "all" : year}`}>
         <nav className={tabs.years} aria-label="Years">
-          {years.map((name) => (
-            <Link key={name} href={`/books/${slug}/yield?view=${view}&year=${name}`} aria-current={name === year ? "page" : undefined}>
-              {name}
+          {[...years, ...(view === "goes" ? ["all"] : [])].map((name) => (
+            <Link
+              key={name}
+              href={`/books/${slug}/yield?view=${view}&year=${name}`}
+              aria-current={name === (isAll ? "all" : year) ? "page" : undefined}
+            >
+              {name === "all" ? "All" : name}
             </Link>
           ))}
         </nav>
       </ViewTabs>
+      {unknownYear !== null && <p className={chapter.soft}>{say.yearNotInTheBook(unknownYear)}</p>}
       {refusal && <p className={chapter.clay}>{`${refusal.message} ${refusal.help}`}</p>}
       {view === "goes" && (
         <>
-          <YieldSentence sum={sum} lines={lines} context={context} uncertainty={doubt.span} name={spanName(span)} />
+          <YieldSentence sum={sum} lines={lines} context={context} uncertainty={doubt.span} name={yearInWords(name)} />
           <WhereItGoes {...props} lines={lines} sum={sum} engine={engine} />
         </>
       )}

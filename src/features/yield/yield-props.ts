@@ -14,7 +14,12 @@ export interface YieldPageProps {
   readonly version: number;
   readonly context: LedgerContext;
   readonly years: readonly string[];
+  /** The year that is worked with: of all years the last. */
   readonly year: string;
+  /** Whether all years are shown. */
+  readonly isAll: boolean;
+  /** A year that was asked for and is not in the book. */
+  readonly unknownYear: string | null;
   readonly view: YieldView;
   readonly months: readonly LedgerLine[];
   /** First and last month shown. */

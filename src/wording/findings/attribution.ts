@@ -22,7 +22,7 @@ const n = (value: Fact, digits = 0): string =>
     .replaceAll(",", "\u202f")
     .replace("-", "\u2212");
 const percent = (value: Fact, digits = 1): string => `${n(Number(value ?? 0) * 100, digits)} %`;
-const about = (kwh: number | null): string => (kwh === null ? "" : ` About ${n(kwh)} kWh at the meter.`);
+const about = (kwh: number | null): string => (kwh === null ? "" : ` Gained if removed: about ${n(kwh)} kWh at the meter.`);
 
 /** "38° west of north" and the like. */
 export function bearingWords(azimuthDeg: number): string {

@@ -38,6 +38,6 @@ export const say = catalogue({
   noBookYetABookHolds: "No book yet. A book holds all that is kept about one site: open one below.",
   inTheLastYearOfEach: (books: string) => `${books}. In the last year of each, what is unexplained is within what instruments can tell.`,
   forALookEnergyIsMissing: (books: string, needing: string) =>
-    `${books}; ${needing} for a check: its last year holds more unexplained energy than instruments can leave.`,
+    `${books}; ${needing} for a check: more is unexplained there than instruments can leave.`,
   expectedAndMeteredEnergyOfEach: (name: string, key: string) => `${name}: expected and metered energy of each month of ${key}`,
 });

@@ -52,7 +52,7 @@ export const say = catalogue({
   nothingToRegain: "Nothing was lost beside the plan that somebody could do something about.",
   foundBesideThePlan: "found beside the plan",
   toRegain: "To regain",
-  foundAndNotToBeHelped: "found, and not to be helped",
+  foundAndNotToBeHelped: "found, more or less than planned",
   downToTheMeter: "from expected down to the meter",
   foundInAll: "Found in all",
 });

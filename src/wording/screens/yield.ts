@@ -65,5 +65,6 @@ export const say = catalogue({
   ofTheReferenceEnergy: "of the reference energy of ",
   couldBeHadBack: "of what was lost beside the plan could be had back.",
   nothingCouldBeHadBack: "Nothing was lost beside the plan that could be had back.",
+  yearNotInTheBook: (year: string) => `${year} is no year of this chapter; the last one is shown.`,
   whereItGoes: "Where it goes",
 });

@@ -15,8 +15,10 @@ export interface DaySum {
 
 const HEIGHT = 118;
 const BASE = 98;
+/** A day that was read and gave nothing is marked too. */
+const LEAST_BAR = 2.5;
 
-/** A month as thirty pairs of bars: owed behind, paid before it. Each is a link to its day. */
+/** A month as thirty pairs of bars: expected behind, metered before it. Each is a link to its day. */
 export function DayStrip({
   days,
   selected,
@@ -103,8 +105,8 @@ function DayLink({ day, path, selected, router, i, step, y }: DayLinkProps) {
         <rect
           x={i * step + step * 0.3}
           width={step * 0.4}
-          y={BASE - y(day.meteredKwh)}
-          height={y(day.meteredKwh)}
+          y={BASE - Math.max(LEAST_BAR, y(day.meteredKwh))}
+          height={Math.max(LEAST_BAR, y(day.meteredKwh))}
           fill={day.meteredKwh < 0.5 * day.expectedKwh ? "var(--clay)" : "var(--ink)"}
         />
       )}

@@ -11,8 +11,8 @@ import chapter from "@/features/kit/look/Chapter.module.css";
 import { ChartFrame } from "@/features/kit/save/ChartFrame";
 import type { PostingTableProps } from "@/features/ledger/attribution/PostingRows";
 import { PostingTable } from "@/features/ledger/attribution/PostingTable";
-import { ACCOUNT_NAMES } from "@/wording/accounts";
 import { dateName, kwhDecimals, monthName, number, percent } from "@/wording/format";
+import { lossSubject } from "@/wording/ledger-states";
 import { say } from "@/wording/screens/ledger-days";
 import { dayWorking } from "@/wording/workings/day-workings";
 import * as found from "@/wording/workings/found-workings";
@@ -139,7 +139,7 @@ function MonthVerdict({ context, line, kwh, state, days }: MonthVerdictProps) {
       )}
       {loss && (
         <>
-          {ACCOUNT_NAMES[loss.account].name} took{" "}
+          {lossSubject(loss.account, null, context.site.place.timeZone, key)} took{" "}
           <Figure name={`found-${loss.account}/${key}`} working={() => found.foundWorking(line, loss.account, context)}>
             {kwh(loss.kwh)} kWh
           </Figure>
@@ -148,7 +148,7 @@ function MonthVerdict({ context, line, kwh, state, days }: MonthVerdictProps) {
       )}
       {line.unexplainedKwh !== null && (
         <span className={state.kind === "to-check" ? chapter.clay : undefined}>
-          <Figure name={`unexplained/${key}`} working={() => workings.unexplainedWorking(line, context)}>
+          <Figure name={`unexplained-size/${key}`} working={() => workings.unexplainedWorking(line, context)}>
             {kwh(Math.abs(line.unexplainedKwh))} kWh
           </Figure>{" "}
           {line.unexplainedKwh > 0 ? "short" : "over"} {state.kind === "to-check" ? say.areUnexplained : say.areWithinTheTolerance}

@@ -23,26 +23,29 @@ export default async function YieldChapter({ params, searchParams }: Props) {
     const { years, sources } = ledger.report;
     const months = await standingMonths(book, house, ledger.report.months);
     const names = years.map((line) => line.key);
+    const isAll = year === "all";
     const selected = year !== undefined && names.includes(year) ? year : (names.at(-1) ?? "");
     const keys = months.map((line) => line.key);
-    const ofYear = keys.filter((key) => key.startsWith(selected));
+    const ofYear = isAll ? keys : keys.filter((key) => key.startsWith(selected));
     const start = from !== undefined && keys.includes(from) ? from : (ofYear[0] ?? "");
     const end = to !== undefined && keys.includes(to) && to >= start ? to : (ofYear.at(-1) ?? "");
     const shown = keys.filter((key) => key >= start && key <= end).length;
     const [{ doubt, wholeYearsKwh }, glance, kept] = await Promise.all([
       ask(book, "doubt", { year: Number(end.slice(0, 4)), months: Math.max(1, shown) }),
-      selected === "" ? null : ask(book, "glance", { year: selected }),
+      selected === "" || isAll ? null : ask(book, "glance", { year: selected }),
       variants.of(book.id),
     ]);
     return (
       <YieldPage
-        key={`${selected} ${book.version}`}
+        key={`${isAll ? "all" : selected} ${book.version}`}
         slug={slug}
         site={book.site}
         version={book.version}
         context={{ site: book.site, sources, promiseFrom: ledger.promiseFrom }}
         years={names}
         year={selected}
+        isAll={isAll}
+        unknownYear={year === undefined || isAll || names.includes(year) ? null : year}
         view={VIEWS.find((candidate) => candidate === view) ?? "goes"}
         months={months}
         span={{ from: start, to: end }}

@@ -74,12 +74,12 @@ function ageingRows(plant: string, { ageing }: AttributionReport, truthPct: numb
   ];
 }
 
-function remainderRow(plant: string, { years, months, all }: AttributionReport): AccuracyRow {
+function unexplainedRow(plant: string, { years, months, all }: AttributionReport): AccuracyRow {
   const whole = years.filter(({ key }) => months.filter((month) => month.key.startsWith(key) && month.meteredKwh !== null).length === 12);
   const worst = (whole.length > 0 ? whole : [all])
     .map((year) => (100 * (year.unexplainedKwh ?? 0)) / year.expectedKwh)
     .reduce((a, b) => (Math.abs(b) > Math.abs(a) ? b : a));
-  return { plant, what: "remainder, worst year", ours: `${worst.toFixed(2)} %`, truth: "0", limit: "± 2 %", holds: Math.abs(worst) < 2 };
+  return { plant, what: "unexplained, worst year", ours: `${worst.toFixed(2)} %`, truth: "0", limit: "± 2 %", holds: Math.abs(worst) < 2 };
 }
 
 const angle = (a: number, b: number): number => Math.abs(((a - b + 540) % 360) - 180);
@@ -183,7 +183,7 @@ export async function plantRows(): Promise<AccuracyRow[]> {
           ]
         : []),
       ...truth.outages.map((outage) => outageRow(plant, report, outage)),
-      remainderRow(plant, report),
+      unexplainedRow(plant, report),
     );
   }
   return rows;
@@ -310,7 +310,7 @@ export function simulatedRows(count = 20, healthy = 8): SimulatedAccuracy {
       energy("curtailment", posted.curtailment, losses.limitKwh),
       energy("clipping", posted.clipping, losses.clippingKwh),
       ...orientationRow(plant.name, report, book, plant.truth.azimuthDeg?.a ?? book),
-      remainderRow(plant.name, report),
+      unexplainedRow(plant.name, report),
     );
     countFound(one, tally);
   }

@@ -61,11 +61,11 @@ const WANTED: readonly Wanted[] = [
     id: "silent-logger",
     title: "A silent logger",
     question: "A week is missing altogether. Is the energy lost?",
-    lesson: "No reading is not no energy: the time is set apart as unread, and is no loss.",
+    lesson: "No reading is not no energy: the time is set apart as a data gap, and is no loss.",
     k: 3,
     month: "2022-07",
     truth: { outages: [], stringsOut: [], lost: [{ from: "2022-07-10T03:00:00Z", to: "2022-07-17T05:00:00Z" }] },
-    answer: "unread",
+    answer: "dataGap",
   },
   {
     id: "nothing",
@@ -101,7 +101,7 @@ const cases = WANTED.map(({ id, title, question, lesson, k, month, truth, answer
     typeof report.all,
     typeof report.all,
   ];
-  const told = answer === "unread" ? actual.dataGapKwh : answer === "none" ? 0 : actual.accountsKwh[answer as "snow"];
+  const told = answer === "dataGap" ? actual.dataGapKwh : answer === "none" ? 0 : actual.accountsKwh[answer as "snow"];
   return {
     id,
     title,

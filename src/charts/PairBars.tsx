@@ -6,7 +6,7 @@ export interface Pair {
   readonly meteredKwh: number | null;
 }
 
-/** Small pairs of bars: owed behind, paid before it. */
+/** Small pairs of bars: expected behind, metered before it. */
 export function PairBars({ pairs, width, height, label }: { pairs: readonly Pair[]; width: number; height: number; label: string }) {
   const x = scaleBand(
     pairs.map((pair) => pair.key),

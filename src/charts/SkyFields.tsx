@@ -10,7 +10,7 @@ export interface SkyFieldMark {
 
 const MARGIN = { top: 8, right: 10, bottom: 24, left: 44 };
 
-/** What the plant gave of what it owed, by where the sun stood on clear hours: short in clay, over in moss. */
+/** What the plant gave of what was expected, by where the sun stood on clear hours: short in clay, over in slate. */
 export function SkyFields({ fields, width, height }: { fields: readonly SkyFieldMark[]; width: number; height: number }) {
   const azimuths = fields.map((field) => field.azimuthDeg);
   const southern = azimuths.filter((azimuth) => azimuth > 90 && azimuth < 270).length >= azimuths.length / 2;
@@ -41,7 +41,7 @@ export function SkyFields({ fields, width, height }: { fields: readonly SkyField
             y={y(field.elevationDeg + 2.5)}
             width={cell.width}
             height={cell.height}
-            fill={off < 0 ? "var(--clay)" : "var(--moss)"}
+            fill={off < 0 ? "var(--clay)" : "var(--heat-7)"}
             fillOpacity={Math.abs(off) * 0.85 + 0.06}
             stroke={field.isShaded ? "var(--ink)" : "none"}
           >

@@ -14,6 +14,7 @@ export { MAP_BOUNDS, type MapMark, OrientationMap, placeOnMap, planeAtPoint } fr
 export { type OutlayBar, OutlayBars } from "./OutlayBars";
 export { type Pair, PairBars } from "./PairBars";
 export { type PartRate, PartRates, partRatesHeight } from "./PartRates";
+export { PaybackDays, type PaybackFactor, paybackDaysHeight } from "./PaybackDays";
 export { type Curve, PowerCurves } from "./PowerCurves";
 export { PriceYearMap, type PriceYearMapProps } from "./PriceYearMap";
 export { type CurvePoint, type CurveReading, ReadingsOnCurve, type ReadingsOnCurveProps } from "./ReadingsOnCurve";
@@ -25,7 +26,6 @@ export { frameOf, type PlanFrame, type PlanOutline, planPath, SitePlan, type Sit
 export { type SkyFieldMark, SkyFields } from "./SkyFields";
 export { type Silhouette, type SkyFrame, SunDot, SunPath, type SunPathArc, skyFrame, skyFromPx, skyToPx } from "./SunPath";
 export { type TiltLine, TiltYear } from "./TiltYear";
-export { TornadoBars, type TornadoRow, tornadoHeight } from "./TornadoBars";
 export { ValueAxis } from "./ValueAxis";
 export { type WayCurve, WayCurves } from "./WayCurves";
 export { HEAT_BOUNDS, SHARE_BOUNDS, YearGlance } from "./YearGlance";

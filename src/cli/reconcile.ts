@@ -85,31 +85,41 @@ function toleranceOf(line: LedgerLine, { site, report }: FileLedger): number {
 /** `reconcile`: month by month promise, expected, losses found, unexplained, metered, and the findings behind them. */
 export async function reconcileCommand(options: CliOptions): Promise<void> {
   const asked = await attributionFromFiles(options);
+  printNotices(asked.ledger.notices);
+  if (options.json) printJson("reconcile", asData(asked));
+  else asText(asked);
+}
+
+function asData(asked: Asked): object {
   const { ledger, causes } = asked;
   const { report, examination, site } = ledger;
-  printNotices(ledger.notices);
+  const { months, years, all } = accountOf(asked);
+  const price = pricePerKwh(site);
+  const words = attributionInWords(causes, site.place.timeZone);
+  const { found: _f, months: _m, years: _y, all: _a, indicators: _i, findings, ageing: _g, edition: _e, fitted: _l, ...rest } = words;
+  return {
+    currency: site.currency,
+    months: months.map((line) => printed(line, asked)),
+    years: years.map((line) => printed(line, asked)),
+    all: printed(all, asked),
+    findings: findings.map((finding) => ({
+      ...finding,
+      account: accountOfCause(finding.kind),
+      isAvoidable: AVOIDABLE_ACCOUNTS.includes(accountOfCause(finding.kind)),
+      worth: price === null || finding.kwh === null ? null : finding.kwh * price,
+    })),
+    readings: examination.findings.map((finding) => ({ ...finding, words: findingInWords(finding, site.place.timeZone) })),
+    spans: examination.spans,
+    sources: report.sources,
+    causes: rest,
+  };
+}
+
+function asText(asked: Asked): void {
+  const { ledger, causes } = asked;
+  const { examination, site } = ledger;
   const { months, years, all } = accountOf(asked);
   const words = attributionInWords(causes, site.place.timeZone);
-  if (options.json) {
-    const price = pricePerKwh(site);
-    const { found: _f, months: _m, years: _y, all: _a, indicators: _i, findings, ageing: _g, edition: _e, fitted: _l, ...rest } = words;
-    return printJson("reconcile", {
-      currency: site.currency,
-      months: months.map((line) => printed(line, asked)),
-      years: years.map((line) => printed(line, asked)),
-      all: printed(all, asked),
-      findings: findings.map((finding) => ({
-        ...finding,
-        account: accountOfCause(finding.kind),
-        isAvoidable: AVOIDABLE_ACCOUNTS.includes(accountOfCause(finding.kind)),
-        worth: price === null || finding.kwh === null ? null : finding.kwh * price,
-      })),
-      readings: examination.findings.map((finding) => ({ ...finding, words: findingInWords(finding, site.place.timeZone) })),
-      spans: examination.spans,
-      sources: report.sources,
-      causes: rest,
-    });
-  }
   printNotices(examination.findings.map((finding) => findingInWords(finding, site.place.timeZone).what));
   printText(words.findings.map(({ title, what, kwhLow, kwhHigh }) => `${title}: ${what}${between(kwhLow, kwhHigh)}`).join("\n"));
   printText(words.cannotTell.join("\n"));
@@ -128,22 +138,9 @@ export async function reconcileCommand(options: CliOptions): Promise<void> {
       stateWords(lineState(line, toleranceOf(line, ledger))),
     ];
   };
-  printText(
-    textTable(
-      [
-        "kWh",
-        "promise",
-        "expected",
-        ...shown.map((account) => ACCOUNT_NAMES[account].name.toLowerCase()),
-        "data gap",
-        "unexplained",
-        "metered",
-        "index",
-        "state",
-      ],
-      [...months.map(row), ...years.map(row), row(all)],
-    ),
-  );
+  const causesShown = shown.map((account) => ACCOUNT_NAMES[account].name.toLowerCase());
+  const head = ["kWh", "promise", "expected", ...causesShown, "data gap", "unexplained", "metered", "index", "state"];
+  printText(textTable(head, [...months.map(row), ...years.map(row), row(all)]));
 }
 
 /** Accounts that held less than this in all years have no column. */

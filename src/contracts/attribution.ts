@@ -128,7 +128,7 @@ export const soilingReportSchema = z.strictObject({
   ),
   /** What each cleaning brought until rain or the next one, kWh at the meter. */
   cleanings: z.array(z.strictObject({ date: z.string(), cause: z.enum(["cleaning", "suspected"]), gainKwh: z.number() })),
-  /** Mean energy that one cleaning on a day of this week of the year brought over the years there are, kWh; weeks from 1 January. */
+  /** Mean energy that one cleaning on a day of this week of the year would bring where all else is left to the rain, over the years there are, kWh; weeks from 1 January. */
   gainByWeekKwh: z.array(z.number()),
   /** On the last day of the record: lost share, and what a cleaning then would bring with the rain of the years there are. */
   nowFrac: z.number(),

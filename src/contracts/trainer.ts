@@ -14,7 +14,7 @@ export const trainerCaseSchema = z.strictObject({
   meteredKwh: daily,
   rainMm: daily,
   snowCm: daily.nullable(),
-  answer: z.enum(["snow", "soiling", "downtime", "unread", "none"]),
+  answer: z.enum(["snow", "soiling", "downtime", "dataGap", "none"]),
   answerKwh: z.number(),
   missingKwh: z.number(),
 });

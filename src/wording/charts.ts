@@ -15,5 +15,5 @@ export const say = catalogue({
   meterMoveItOnAlongThe: (id: string, point: string) => `Meter ${id}, ${point}: move it on along the line`,
   lostAYearOfTheFirst: "lost a year, % of the first output",
   mSlopeHeadMUp: (slantM: string, head: string) => `${slantM} m slope, head ${head} m up`,
-  highOfWhatIsOwed: (field: number, field2: number, field3: string) => `${field}°, ${field2}° high: ${field3} % of what is owed`,
+  highOfWhatIsOwed: (field: number, field2: number, field3: string) => `${field}°, ${field2}° high: ${field3} % of what is expected`,
 });

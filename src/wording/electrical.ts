@@ -120,7 +120,7 @@ const FINDINGS: Readonly<Record<InverterFinding, (report: InverterReport) => str
     `Output is ${percent(ofExpectedFrac)} of what was expected: the light is brighter than assumed, or the book has fewer modules than the roof.`,
   "at-rating": () => "It works at its rating: what the modules could give beyond is cut off.",
   "above-rating": () => "Output stands above the rating in the book: is the rating right, and the figure in W?",
-  "voltage-beyond-limit": () => "The DC voltage is above what the input bears by the book: do not switch anything; call an electrician.",
+  "voltage-beyond-limit": () => "The DC voltage is above what the input may bear: do not switch anything; call an electrician.",
   "day-beyond-lifetime": () => "The day's energy is more than the lifetime's: the two were swapped, or one is in Wh.",
   "kilowatts-as-watts": () => "AC and DC differ a thousandfold: one of them is in kW, the other in W.",
 };

@@ -327,7 +327,7 @@ const CATALOGUE: Readonly<Record<ProblemCode, Word>> = {
     what: `${rows(n, "hold")} more than this plant can make in one step.`,
     expected: `At most ${f.mostKwh} kWh in ${f.minutes} minutes.`,
     remedy:
-      "Kept as they are; the ledger spreads a row over the gap before it, or else takes it as unread. If all rows look so, check the unit.",
+      "Kept as they are; the ledger spreads a row over the gap before it, or else takes it as a data gap. If all rows look so, check the unit.",
   }),
   "wrong-kind": (f) => ({
     what: `This is a ${f.found} file.`,

@@ -4,6 +4,8 @@ test("a newcomer finds why the hut's winter was bad", async ({ page }) => {
   await page.goto("/");
   await page.getByRole("link", { name: "Alpine hut", exact: true }).last().click();
   await page.getByRole("link", { name: "2024", exact: true }).click();
+  await expect(page).toHaveURL(/year=2024/);
+  await expect(page.getByText(/^2024:/)).toBeVisible();
   await page.getByRole("link", { name: "Causes", exact: true }).click();
   await expect(page.getByTestId("causes-verdict")).toContainText(/causes touch this span/);
   const string = page.getByRole("listitem").filter({ hasText: "1 of 4 strings gave nothing" });
@@ -69,7 +71,7 @@ test("a posting is moved with a reason, the month closed, and reopened with a re
 
 test("a cleaning written down later is matched when causes are sought again", async ({ page }) => {
   test.setTimeout(120_000);
-  await page.goto("/books/packing-shed/ledger?view=causes");
+  await page.goto("/books/packing-shed/ledger?view=causes&year=2022");
   await expect(page.getByText("Cleaning that nobody wrote down").first()).toBeVisible();
   await page.getByRole("link", { name: "Write another in the field book" }).click();
   await page.getByRole("button", { name: "Cleaning", exact: true }).click();
@@ -77,7 +79,7 @@ test("a cleaning written down later is matched when causes are sought again", as
   await page.getByLabel("Note").fill("remembered later");
   await page.getByRole("button", { name: "Write it down" }).click();
   await expect(page.getByText("Cleaning of 2022-07-12 is written down.")).toBeVisible();
-  await page.goto("/books/packing-shed/ledger?view=causes");
+  await page.goto("/books/packing-shed/ledger?view=causes&year=2022");
   const row = page.getByRole("row", { name: /2022-07-12 cleaning remembered later/ });
   // A worker does it within seconds, and the page follows by itself.
   await expect(row).toContainText(/took off/, { timeout: 60_000 });

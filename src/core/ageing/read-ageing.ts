@@ -105,9 +105,8 @@ const SOON_YEARS = 2;
 /** Meters drift by about this a year, one deviation. Source: IEC 62053-21:2020, class 1 over the years to its next test. */
 const METER_DRIFT = 0.0004;
 
-/** Reads ageing through the weather by all methods. */
-export function readAgeing(input: AgeingInput): AgeingReading {
-  const { days, cleanLog, weight, dirtFrac, ageAtStartYears, light } = input;
+/** Days that tell well, those of them with little dirt on settled modules, and whether a day's modules have settled. */
+function tellingDays({ cleanLog, weight, dirtFrac, ageAtStartYears }: AgeingInput) {
   const least = Math.min(
     CLEAR_WEIGHT,
     quantileOf(
@@ -119,6 +118,13 @@ export function readAgeing(input: AgeingInput): AgeingReading {
   const limit = Math.max(LITTLE_DIRT_FRAC, dirtFrac.slice().sort()[Math.floor(dirtFrac.length * LEFT_BY_DIRT_FILTER)] ?? 0);
   const settled = (d: number): boolean => ageAtStartYears + d / DAYS_PER_YEAR > SETTLING_YEARS;
   const little = clear.map((value, d) => (dirtFrac[d]! <= limit && settled(d) ? value : Number.NaN));
+  return { clear, little, settled };
+}
+
+/** Reads ageing through the weather by all methods. */
+export function readAgeing(input: AgeingInput): AgeingReading {
+  const { days, cleanLog, ageAtStartYears, light } = input;
+  const { clear, little, settled } = tellingDays(input);
   const step = light.clearLog && lightStep(light.clearLog, little);
   const breaks = step ? [step.day] : [];
   const terms = { draws: input.draws, seed: input.seed, breaks, calibrated: light.calibratedDays, offsets: input.dirtOffsets };

@@ -40,28 +40,42 @@ export function AgeingChapter(props: AgeingChapterProps) {
   );
 }
 
+/** Rate, level, and what the warranty says to them. Figures are rate and level; the rest is plain text, which may wrap. */
+function AgeingVerdict({ report }: { report: AgeingReport }) {
+  const { rate, byRate, level, claim, course, light } = ageingWords(report);
+  const hasRate = report.perYearFrac !== null;
+  return (
+    <p className={chapter.verdict} data-testid="ageing-verdict">
+      <span className={report.verdict === "below" ? chapter.clay : undefined}>
+        {hasRate ? (
+          <Figure name="ageing-rate/all" working={() => ageingWorking(report)}>
+            {rate}
+          </Figure>
+        ) : (
+          rate
+        )}
+        . {byRate}{" "}
+        {level && (
+          <>
+            {level.before}
+            <Figure working={() => levelWorking(report)}>{level.figure}</Figure>
+            {level.after}
+          </>
+        )}{" "}
+        {claim} {course} {light}
+      </span>
+      {report.firstStep &&
+        report.firstStep.low > 0 &&
+        say.apartFromThatTheModulesFell(percent(report.firstStep.value), percent(report.firstStep.low), percent(report.firstStep.high))}
+    </p>
+  );
+}
+
 function Reading({ slug, name, report, parts, arrayCount, commissioned, excluded, fiscal }: AgeingChapterProps & { report: AgeingReport }) {
   const hasRate = report.perYearFrac !== null;
-  // The figures are rate and level; what the warranty says to them is plain text, which may wrap.
-  const { rate, byRate, level, claim, course, light } = ageingWords(report);
   return (
     <>
-      <p className={chapter.verdict} data-testid="ageing-verdict">
-        <span className={report.verdict === "below" ? chapter.clay : undefined}>
-          {hasRate ? <Figure working={() => ageingWorking(report)}>{rate}</Figure> : rate}. {byRate}{" "}
-          {level && (
-            <>
-              {level.before}
-              <Figure working={() => levelWorking(report)}>{level.figure}</Figure>
-              {level.after}
-            </>
-          )}{" "}
-          {claim} {course} {light}
-        </span>
-        {report.firstStep &&
-          report.firstStep.low > 0 &&
-          say.apartFromThatTheModulesFell(percent(report.firstStep.value), percent(report.firstStep.low), percent(report.firstStep.high))}
-      </p>
+      <AgeingVerdict report={report} />
       {hasRate && (
         <ChartFrame
           title={say.indexThroughTheWeather}

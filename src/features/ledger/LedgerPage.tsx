@@ -88,20 +88,7 @@ export function LedgerPage(props: LedgerPageProps) {
       )}
       {view.id !== "year" ? (
         <>
-          {view.id === "causes" && (
-            <>
-              <VerdictSentence
-                verdict={props.verdict}
-                sum={props.sum}
-                context={context}
-                span={props.span}
-                name={yearInWords(selected, fiscalStart)}
-              />
-              <div className={styles.below}>
-                <AccountLegend sum={props.sum} context={context} />
-              </div>
-            </>
-          )}
+          {view.id === "causes" && <OfTheYear {...props} />}
           <div className={styles.below}>
             <OtherView slug={slug} view={view} fiscalStart={fiscalStart} selected={selected} />
           </div>
@@ -109,16 +96,36 @@ export function LedgerPage(props: LedgerPageProps) {
       ) : (
         <Spread {...props} />
       )}
-      <p className={styles.foot}>
-        <span>
-          {number(nameplateW(site) / 1000, 1)} kWp · {latitude(site.place.latitudeDeg)}
-          {site.commissioned ? ` · since ${monthName(site.commissioned)} ${site.commissioned.slice(0, 4)}` : ""}
-        </span>
-        <FiscalStart href={href} fiscalStart={fiscalStart} />
-      </p>
+      <Foot site={site} href={href} fiscalStart={fiscalStart} />
     </div>
   );
 }
+
+/** What the year says, above its causes: the very sentence and sums of the Year view. */
+const OfTheYear = ({ verdict, sum, context, span, selected, fiscalStart }: LedgerPageProps) => (
+  <>
+    <VerdictSentence verdict={verdict} sum={sum} context={context} span={span} name={yearInWords(selected, fiscalStart)} />
+    <div className={styles.below}>
+      <AccountLegend sum={sum} context={context} />
+    </div>
+  </>
+);
+
+interface FootProps {
+  readonly site: LedgerContext["site"];
+  readonly href: Href;
+  readonly fiscalStart: number;
+}
+
+const Foot = ({ site, href, fiscalStart }: FootProps) => (
+  <p className={styles.foot}>
+    <span>
+      {number(nameplateW(site) / 1000, 1)} kWp · {latitude(site.place.latitudeDeg)}
+      {site.commissioned ? ` · since ${monthName(site.commissioned)} ${site.commissioned.slice(0, 4)}` : ""}
+    </span>
+    <FiscalStart href={href} fiscalStart={fiscalStart} />
+  </p>
+);
 
 interface OtherViewProps {
   readonly slug: string;

@@ -5,10 +5,11 @@ import type { Coverage } from "@/contracts/imports";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { ChartFrame } from "@/features/kit/save/ChartFrame";
 import { monthName, percent } from "@/wording/format";
+import { quantityName } from "@/wording/quantities";
 import { say } from "@/wording/screens/readings";
 
 const ROW = 26;
-const NAMES = 170;
+const NAMES = 270;
 
 /** What stands in the book: a row a series, a cell a month, filled as far as it was read. */
 export function CoverageChart({ coverage, slug }: { coverage: readonly Coverage[]; slug: string }) {
@@ -41,8 +42,7 @@ function Cells({ coverage, months, width }: { coverage: readonly Coverage[]; mon
       {coverage.map((series, row) => (
         <g key={`${series.quantity}-${series.meterId}-${series.stepMinutes}`} transform={`translate(0,${row * ROW})`}>
           <text y={17}>
-            {series.quantity}
-            {series.meterId ? `:${series.meterId}` : ""}
+            {quantityName(series.quantity, series.meterId)}
             <tspan fill="var(--ink-soft)" fontSize={12}>
               {" "}
               {series.stepMinutes} min

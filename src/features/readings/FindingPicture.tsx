@@ -10,7 +10,7 @@ const MARGIN_DAYS = 14;
 const HEIGHT = 90;
 const AXIS = 40;
 
-/** Days around a finding: as recorded, as derived, and as owed. */
+/** Days around a finding: as recorded, as derived, and as expected. */
 export function FindingPicture({ finding, examination, timeZone }: { finding: BookFinding; examination: Examination; timeZone: string }) {
   const series = examination.series.find(({ key }) => key === finding.seriesKey);
   if (!series) return null;

@@ -12,6 +12,7 @@ import chapter from "@/features/kit/look/Chapter.module.css";
 import { ScrollBox } from "@/features/kit/look/ScrollBox";
 import { RuledTable } from "@/features/kit/table/RuledTable";
 import { percent } from "@/wording/format";
+import { quantityName } from "@/wording/quantities";
 import { say } from "@/wording/screens/readings";
 import styles from "./ReadingsChapter.module.css";
 
@@ -32,7 +33,7 @@ const HOLDINGS: readonly { value: string; label: string; quantity: MappedQuantit
   { value: "counter_kwh:1", label: say.lifetimeCounterKwh, quantity: "counter_kwh", factor: 1 },
   { value: "counter_kwh:0.001", label: say.lifetimeCounterWh, quantity: "counter_kwh", factor: 0.001 },
   { value: "counter_kwh:1000", label: say.lifetimeCounterMwh, quantity: "counter_kwh", factor: 1000 },
-  ...weatherQuantities.map((quantity) => ({ value: `${quantity}:1`, label: quantity, quantity, factor: 1 })),
+  ...weatherQuantities.map((quantity) => ({ value: `${quantity}:1`, label: quantityName(quantity), quantity, factor: 1 })),
 ];
 
 const ORDERS: readonly { value: TimeOrder; label: string }[] = [
@@ -219,5 +220,8 @@ function ColumnChoice({ column, mapping, header, set, existing, setColumn, meter
 function choicesFor(current: ValueColumn | undefined): { value: string; label: string }[] {
   const known = HOLDINGS.map(({ value, label }) => ({ value, label }));
   if (!current || known.some(({ value }) => value === holdingOf(current))) return known;
-  return [{ value: holdingOf(current), label: `${current.quantity}, times ${Number(current.factor.toPrecision(4))}` }, ...known];
+  return [
+    { value: holdingOf(current), label: `${quantityName(current.quantity)}, times ${Number(current.factor.toPrecision(4))}` },
+    ...known,
+  ];
 }

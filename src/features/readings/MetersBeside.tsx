@@ -6,11 +6,12 @@ import chapter from "@/features/kit/look/Chapter.module.css";
 import { ScrollBox } from "@/features/kit/look/ScrollBox";
 import { RuledTable } from "@/features/kit/table/RuledTable";
 import { number, percent } from "@/wording/format";
+import { quantityName } from "@/wording/quantities";
 import { say } from "@/wording/screens/readings";
 import { meterYearWorking } from "@/wording/workings/meter-working";
 import styles from "./ReadingsChapter.module.css";
 
-/** A year of one series: what was read, and what was owed for it. */
+/** A year of one series: what was read, and what was expected for it. */
 function sumOf(one: ExaminedSeries, year: string) {
   let [kwh, expected, read, all] = [0, 0, 0, 0];
   one.days.forEach((day, k) => {
@@ -24,7 +25,7 @@ function sumOf(one: ExaminedSeries, year: string) {
   return { kwh, expectedKwh: expected, ratio: expected > 0 ? kwh / expected : null, readFrac: all > 0 ? read / all : 0 };
 }
 
-/** Years of each series beside what was owed for the days that were read: the ratio is of sums. */
+/** Years of each series beside what was expected for the days that were read: the ratio is of sums. */
 export function MetersBeside({ series }: { series: readonly ExaminedSeries[] }) {
   const years = [...new Set(series.flatMap(({ days }) => yearsIn(days)))].sort();
   return (
@@ -51,7 +52,7 @@ function YearsTable({ years, series }: YearsTableProps) {
               <th key={year} scope="col">
                 {year}, kWh
                 <br />
-                of owed
+                of expected
               </th>
             ))}
           </tr>
@@ -62,7 +63,7 @@ function YearsTable({ years, series }: YearsTableProps) {
               <td>
                 {one.meterId}
                 <small>
-                  {one.point} · {one.quantity} · {one.stepMinutes} min
+                  {one.point} · {quantityName(one.quantity)} · {one.stepMinutes} min
                 </small>
               </td>
               {years.map((year) => {

@@ -12,6 +12,7 @@ import { ChartFrame } from "@/features/kit/save/ChartFrame";
 import { DataTable } from "@/features/kit/table/DataTable";
 import { GlanceChart } from "@/features/ledger/GlanceChart";
 import { dateName, number, percent } from "@/wording/format";
+import { quantityName } from "@/wording/quantities";
 import { say } from "@/wording/screens/readings";
 import { spanWorking } from "@/wording/workings/span-working";
 import { dayStates, stateOf } from "./day-states";
@@ -45,7 +46,7 @@ export function RecordView({ slug, timeZone, examination, glance, year }: Props)
       {series.map((one) => (
         <Strip
           key={one.key}
-          title={`${one.meterId} · ${one.quantity}`}
+          title={quantityName(one.quantity, one.meterId)}
           fileName={`${slug}-${one.meterId}-record`}
           days={one.days}
           states={dayStates(one, findings, timeZone)}
@@ -59,7 +60,7 @@ export function RecordView({ slug, timeZone, examination, glance, year }: Props)
       {weather.map(({ quantity, stepMinutes, days, readFrac }) => (
         <Strip
           key={`${quantity}-${stepMinutes}`}
-          title={`${quantity}, ${stepMinutes} min`}
+          title={`${quantityName(quantity)}, ${stepMinutes} min`}
           fileName={`${slug}-${quantity}-record`}
           days={days}
           states={readFrac.map(stateOf)}
@@ -167,7 +168,7 @@ function Spans({ spans, timeZone }: { spans: Examination["spans"]; timeZone: str
             { key: "days", head: "days", cell: (span) => number((span.toUtcMs - span.fromUtcMs) / DAY_MS, 1) },
             { key: "metered-kwh", head: "metered, kWh", cell: (span) => number(span.kwh, 1) },
             {
-              key: "owed-for-exactly-that-ti",
+              key: "expected-for-exactly-that-time",
               head: say.owedForExactlyThatTimeKwh,
               cell: (span) => (
                 <>
@@ -178,8 +179,8 @@ function Spans({ spans, timeZone }: { spans: Examination["spans"]; timeZone: str
               ),
             },
             {
-              key: "of-owed",
-              head: "of owed",
+              key: "of-expected",
+              head: "of expected",
               cell: (span) =>
                 span.knownFrac > 0.99 && span.expectedKwh > 0
                   ? percent(span.kwh / span.expectedKwh)

@@ -13,7 +13,7 @@ import { monthName, number } from "@/wording/format";
 import { say } from "@/wording/screens/trainer";
 import { answerWorking, leftWorking, missingWorking } from "@/wording/workings/trainer-working";
 
-const ACCOUNTS = ["snow", "soiling", "downtime", "unread"] as const;
+const ACCOUNTS = ["snow", "soiling", "downtime", "dataGap"] as const;
 type Posted = Partial<Record<(typeof ACCOUNTS)[number], number | string>>;
 
 /** A posting within this share of the truth counts as found. */
@@ -140,8 +140,8 @@ function DaysPicture({ title, note, one, height, values, over, fill }: DaysPictu
 
 interface AnswerFormProps {
   readonly compare: () => void;
-  readonly posted: Partial<Record<"snow" | "soiling" | "downtime" | "unread", string | number>>;
-  readonly setPosted: Dispatch<SetStateAction<Partial<Record<"snow" | "soiling" | "downtime" | "unread", string | number>>>>;
+  readonly posted: Partial<Record<"snow" | "soiling" | "downtime" | "dataGap", string | number>>;
+  readonly setPosted: Dispatch<SetStateAction<Partial<Record<"snow" | "soiling" | "downtime" | "dataGap", string | number>>>>;
   readonly one: TrainerCase;
   readonly sum: number;
 }

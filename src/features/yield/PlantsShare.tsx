@@ -25,7 +25,7 @@ export function PlantsShare(props: SharesProps) {
   return (
     <section className={styles.book}>
       <h2>{say.thePlantsShare}</h2>
-      <RuledTable fileName="design-losses">
+      <RuledTable fileName="design-losses" aria-label={say.thePlantsShare}>
         <thead>
           <tr>
             <th scope="col">{say.designLoss}</th>
@@ -59,23 +59,33 @@ export function PlantsShare(props: SharesProps) {
               kwh={kwh}
             />
           ))}
-          <tr data-total>
-            <th scope="row">Expected</th>
-            <td>
-              <Figure plain name={`expected/${sum.key}`} working={() => expectedWorking(sum, context)}>
-                {kwh(sum.expectedKwh)}
-              </Figure>
-            </td>
-            <td>{percent(sum.expectedKwh / Math.max(1e-9, sum.referenceKwh))}</td>
-            <td>
-              <Figure plain working={() => uncertaintyWorking(uncertainty, sum.expectedKwh)}>
-                ± {kwh(uncertainty.halfWidth90Frac * sum.expectedKwh)}
-              </Figure>
-            </td>
-          </tr>
+          <ExpectedRow sum={sum} context={context} uncertainty={uncertainty} kwh={kwh} />
         </tbody>
       </RuledTable>
     </section>
+  );
+}
+
+interface ExpectedRowProps extends Pick<SharesProps, "sum" | "context" | "uncertainty"> {
+  readonly kwh: (value: number) => string;
+}
+
+function ExpectedRow({ sum, context, uncertainty, kwh }: ExpectedRowProps) {
+  return (
+    <tr data-total>
+      <th scope="row">Expected</th>
+      <td>
+        <Figure plain name={`expected/${sum.key}`} working={() => expectedWorking(sum, context)}>
+          {kwh(sum.expectedKwh)}
+        </Figure>
+      </td>
+      <td>{percent(sum.expectedKwh / Math.max(1e-9, sum.referenceKwh))}</td>
+      <td>
+        <Figure plain working={() => uncertaintyWorking(uncertainty, sum.expectedKwh)}>
+          ± {kwh(uncertainty.halfWidth90Frac * sum.expectedKwh)}
+        </Figure>
+      </td>
+    </tr>
   );
 }
 

@@ -39,7 +39,7 @@ export function WeathersShare({ sum, lines, months, context, weather }: SharesPr
           say.oneYearCantSayWhatIsUsual
         )}
       </p>
-      <RuledTable fileName="years-of-light">
+      <RuledTable fileName="years-of-light" aria-label={say.theWeathersShare}>
         <thead>
           <tr>
             <th scope="col">{say.sameMonthsOf}</th>

@@ -40,7 +40,7 @@ export function YoursToRegain({ slug, sum, context, decimals }: SharesProps) {
       <h2>{say.yoursToRegain}</h2>
       {!sum.isSought && <p>{say.causesHaveNotBeenSought}</p>}
       {sum.isSought && regain.length === 0 && <p>{say.nothingToRegain}</p>}
-      <RuledTable fileName="found-losses">
+      <RuledTable fileName="found-losses" aria-label={say.yoursToRegain}>
         <thead>
           <tr>
             <th scope="col">{say.foundBesideThePlan}</th>

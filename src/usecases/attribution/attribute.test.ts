@@ -78,7 +78,7 @@ describe("the walk with causes as found", () => {
     const outage = report.findings.find(({ kind }) => kind === "outage")!;
     const { kwhLow, kwhHigh, kwh } = outage;
     const { what, evidence } = causeInWords(outage, "UTC");
-    expect(what).toMatch(/stood still from 6 Sep to 9 Sep 2021\. About [\d\s\u202f]+ kWh/);
+    expect(what).toMatch(/stood still from 6 Sep to 9 Sep 2021\. Gained if removed: about [\d\s\u202f]+ kWh/);
     expect(evidence).toMatch(/h without output under light/);
     expect(kwhLow!).toBeLessThan(kwh!);
     expect(kwhHigh!).toBeGreaterThan(kwh!);

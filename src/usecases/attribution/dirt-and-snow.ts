@@ -25,12 +25,9 @@ export function soilingReport(evidence: Evidence): SoilingReport {
   const rain = rainByDay(frame);
   const { cleanKwh } = expectedByDay(evidence);
   const cleaned = new Set(soiling.resets.filter(({ cause }) => cause !== "rain").map(({ day }) => day));
+  const left = leftToRain(soiling, rain);
   const gains = cleaningGains(
-    days.map((_, d) => ({
-      lostFrac: soiling.lostFracByDay[d]!,
-      cleanKwh: cleanKwh[d]!,
-      retainedFrac: cleaned.has(d + 1) ? 0 : soiling.retainedBy(rain[d]!),
-    })),
+    days.map((_, d) => ({ lostFrac: left[d]!, cleanKwh: cleanKwh[d]!, retainedFrac: soiling.retainedBy(rain[d]!) })),
   );
   const gainByWeekKwh = weeklyMeans(days, gains);
   const last = days.length - 1;
@@ -58,7 +55,7 @@ export function soilingReport(evidence: Evidence): SoilingReport {
     gainByWeekKwh,
     nowFrac: round(soiling.lostFracByDay[last] ?? 0),
     nowGainKwh: round(
-      ((soiling.lostFracByDay[last] ?? 0) / Math.max(1e-6, meanLost(soiling, days, weekOf(days[last]!)))) *
+      ((soiling.lostFracByDay[last] ?? 0) / Math.max(1e-6, meanLost(left, days, weekOf(days[last]!)))) *
         gainByWeekKwh[weekOf(days[last]!)]!,
       1,
     ),
@@ -86,8 +83,16 @@ function weeklyMeans(days: readonly string[], gains: readonly number[] | Float64
   return byWeek.map((values) => (values.length > 0 ? round(values.reduce((a, b) => a + b, 0) / values.length, 1) : 0));
 }
 
-function meanLost(soiling: Evidence["soiling"], days: readonly string[], week: number): number {
-  const own = [...days.keys()].filter((d) => weekOf(days[d]!) === week).map((d) => soiling.lostFracByDay[d]!);
+/** Dirt by day as it would have been left to the rain: what a cleaning brings is told against that, whoever cleaned in the years there are. */
+function leftToRain({ lostFracByDay, ratePerDay, retainedBy }: Evidence["soiling"], rain: Float64Array): Float64Array {
+  const out = new Float64Array(rain.length);
+  out[0] = lostFracByDay[0] ?? 0;
+  for (let d = 1; d < out.length; d++) out[d] = out[d - 1]! * retainedBy(rain[d - 1]!) + ratePerDay;
+  return out;
+}
+
+function meanLost(lostFrac: Float64Array, days: readonly string[], week: number): number {
+  const own = [...days.keys()].filter((d) => weekOf(days[d]!) === week).map((d) => lostFrac[d]!);
   return own.reduce((a, b) => a + b, 0) / Math.max(1, own.length);
 }
 

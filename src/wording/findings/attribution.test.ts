@@ -112,7 +112,7 @@ describe("causes in words", () => {
   it("say how many of how many, and that it lasts where it does", () => {
     const open = causeInWords(finding({ kind: "strings-out", facts }), "UTC");
     expect(open.what).toContain(
-      "1 of 4 strings gave nothing from 9 Aug to 11 Aug 2022, to the end of the record. About 80 kWh at the meter.",
+      "1 of 4 strings gave nothing from 9 Aug to 11 Aug 2022, to the end of the record. Gained if removed: about 80 kWh at the meter.",
     );
     const closed = causeInWords(
       finding({ kind: "strings-out", facts: { ...facts, restored: "yes", part: "modules", of: 64, out: 2 } }),

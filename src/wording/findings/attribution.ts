@@ -86,7 +86,7 @@ const CATALOGUE: Readonly<Record<CauseKind, (f: Facts, finding: WordableCause, w
   }),
   shading: (f, x) => ({
     title: "Shading",
-    what: `With the sun near ${n(f.azimuthDeg)}° and ${n(f.elevationDeg)}° high the plant gives ${percent(f.ratio, 0)} of what it owes.${about(x.kwh)}`,
+    what: `With the sun near ${n(f.azimuthDeg)}° and ${n(f.elevationDeg)}° high the plant gives ${percent(f.ratio, 0)} of what is expected of it.${about(x.kwh)}`,
     evidence: `It comes back at the same ${n(f.fields)} places of the sky on clear days, and overcast days do not show it.`,
   }),
   orientation: (f) => ({

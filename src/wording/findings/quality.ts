@@ -120,7 +120,7 @@ const CATALOGUE: Readonly<Record<FindingKind, (facts: Facts, finding: Finding, w
   }),
   "level-step": (f, _x, when) => ({
     title: "Step in level",
-    what: `From ${when.replace(/^on /, "")} on the site gives ${percent(Math.abs(Number(f.changeFrac)))} ${Number(f.changeFrac) < 0 ? "less" : "more"} of what it owes.`,
+    what: `From ${when.replace(/^on /, "")} on the site gives ${percent(Math.abs(Number(f.changeFrac)))} ${Number(f.changeFrac) < 0 ? "less" : "more"} of what is expected of it.`,
     evidence: `${percent(f.beforeRatio)} of expected in the month before, ${percent(f.afterRatio)} in the month after, both level: a device, a string or a meter changed.`,
   }),
   "looks-dc": (f) => ({
@@ -136,7 +136,7 @@ const CATALOGUE: Readonly<Record<FindingKind, (facts: Facts, finding: Finding, w
   "looks-export": (f) => ({
     title: "Looks like export",
     what: "The readings look like what was left over for the grid.",
-    evidence: `On ${n(f.days)} days output begins late and ends early (${percent(f.lengthFrac)} of the day's length) at ${percent(f.ratio)} of what is owed: the house took the edges.`,
+    evidence: `On ${n(f.days)} days output begins late and ends early (${percent(f.lengthFrac)} of the day's length) at ${percent(f.ratio)} of what is expected: the house took the edges.`,
   }),
 };
 
@@ -144,7 +144,7 @@ function remedyWords(remedy: Remedy | null): string {
   if (!remedy) return "Nothing can be put right by itself; it is set apart, not counted as a loss.";
   switch (remedy.op) {
     case "drop":
-      return "Take it as unread.";
+      return "Take it as a data gap.";
     case "scale":
       return remedy.factor < 1 ? `Divide by ${n(1 / remedy.factor, 3)}.` : `Multiply by ${n(remedy.factor, 3)}.`;
     case "shift":

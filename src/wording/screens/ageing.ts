@@ -12,7 +12,7 @@ export const say = catalogue({
   evidenceOnTheAgeingOfThe: (name: string) => `Evidence on the ageing of the modules at ${name}`,
   meteredEnergyAgainstMeasuredWeather: "; metered energy against measured weather.",
   methodDailyRatioOfMeteredEnergy: (report: string, seed: number) =>
-    `Method: daily ratio of metered energy to what the plant owes without ageing in the weather that came; median of the changes between days one year apart (Jordan et al., 2018); interval from ${report} block-bootstrap redraws (seed ${seed}), drift of sensors and meters included.`,
+    `Method: daily ratio of metered energy to what is expected of the plant without ageing in the weather that came; median of the changes between days one year apart (Jordan et al., 2018); interval from ${report} block-bootstrap samples (seed ${seed}), drift of sensors and meters included.`,
   leftOutOfTheIndexAnd: "Left out of the index, and why:",
   leftOfDays: (days: string, usedDays: string, guaranteed: string) => `Left of ${days} days: ${usedDays}. ${guaranteed}`,
   apartFromThatTheModulesFell: (fall: string, low: string, high: string) =>
@@ -30,7 +30,7 @@ export const say = catalogue({
   indexThroughTheWeather: "Index through the weather",
   meteredOverExpectedWithoutAgeingBy:
     "metered over expected without ageing, by day; the fan is the interval of the rate, the bar that of the level",
-  meteredOfTheTwelveMonthsUnread: "Σ metered of the twelve months, unread time stretched by the months' read share",
+  meteredOfTheTwelveMonthsUnread: "Σ metered of the twelve months, gaps filled by the months' read share",
   theLedgerYearsWithAMonth: "the ledger; years with a month missing are left out",
   theLedgerOfThisBook: "The ledger of this book.",
   weatherSnowDirtAndAgeingAre: "Weather, snow, dirt and ageing are all in it: a change from year to year is no rate of ageing.",

@@ -2,7 +2,7 @@ import { catalogue } from "../catalogue";
 
 /** What the screens of app say. */
 export const say = catalogue({
-  whatTheSunOwedWhatThe: "What the sun owed, what the meter paid, and where the rest went.",
+  whatTheSunOwedWhatThe: "What was expected of the sun, what the meter counted, and where the rest went.",
   thereIsNoSuchPageIn: "There is no such page in this ledger.",
   itMayHaveBeenRenamedOr: "It may have been renamed or removed. ",
   andOpenABookThere: "and open a book there.",

@@ -16,7 +16,7 @@ export const say = catalogue({
   atFullSunAWouldFlow: (report: string, battery: string, battery2: string) =>
     `At full sun ${report} A would flow at ${battery} V; the charger takes ${battery2} A: the rest is lost. `,
   hADay: "h a day",
-  mayBeUsed: "May be used, %",
+  mayBeUsed: "Depth of discharge, %",
   chargerTakesA: "Charger takes, A",
   allOnAtOnceWFull: (loadW: string, chargeA: string, voltageV: string, chargeRate: string, usableKwh: string) =>
     `All on at once: ${loadW} W. Full sun charges with ${chargeA} A at ${voltageV} V: ${chargeRate} of the capacity an hour. Usable: ${usableKwh} kWh. W and kW are power now; kWh is energy over a time.`,

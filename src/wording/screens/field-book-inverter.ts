@@ -8,7 +8,7 @@ export const say = catalogue({
   thisBookHasNoInverterEnter: "This book has no inverter: enter it in the Site chapter, then its display can be read against it.",
   whatTheDisplayShows: "What the display shows",
   whatItSays: "What it says",
-  aDaysTotalOrTheLifetime: "A day's total or the lifetime against what was promised and owed: the ",
+  aDaysTotalOrTheLifetime: "A day's total or the lifetime against what was promised and expected: the ",
   readDisplaysFromTheFrontThe:
     "Read displays from the front. The order below is a reminder and never more: the maker’s procedure and the local code go before it, and opening anything is a licensed electrician’s work.",
   typeWhatTheDisplayShowsVolts: "Type what the display shows: volts and amperes of each DC input, then the AC side.",

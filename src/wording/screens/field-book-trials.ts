@@ -24,8 +24,8 @@ export const say = catalogue({
   theWholeSite: "the whole site",
   dayByDay: "Day by day",
   meteredExpectedLinesEachSidesLevel: "metered ÷ expected; lines: each side's level",
-  leftOutOfTheRecordDays: (unread: number, dim: number, still: number) =>
-    `Left out of the record: ${unread} days not read whole, ${dim} too dim to tell, ${still} that stood still or lay under snow.`,
+  leftOutOfTheRecordDays: (notWhole: number, dim: number, still: number) =>
+    `Left out of the record: ${notWhole} days not read whole, ${dim} too dim to tell, ${still} that stood still or lay under snow.`,
   byHandMinutesApart: "By hand, minutes apart",
   agreeWithinATenth: "agree within a tenth",
   theSecondWayOfStandingGave: (measured: string, cloudless: string) =>
@@ -41,7 +41,7 @@ export const say = catalogue({
   wholeYearBySeason: "whole year, by season",
   rawStretchedByDays: "raw, stretched by days",
   whatDiffersBesides: "What differs besides",
-  byTheBookNothingElseDoes: "By the book nothing else does.",
+  byTheBookNothingElseDoes: "By what the book plans nothing else does.",
   theTrialCantTellTheseApart: "The trial can’t tell these apart from what it tries: the difference holds them all.",
   aTrialSetsTwoMetersOf:
     "A trial sets two meters of one site against each other: name a second meter with its arrays in the Site chapter, and bring its readings in the Readings chapter.",

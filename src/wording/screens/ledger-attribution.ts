@@ -37,7 +37,9 @@ export const say = catalogue({
     "Snow and wet roofs kill: no one goes up for kilowatt-hours without a harness and a second person. Never pour hot water on cold glass. Local rules for work at height come first.",
   inNoWeekWouldOneCleaning: "In no week would one cleaning bring a kilowatt-hour worth the ladder.",
   bestInWeek: (best: number) => `Best in week ${best} (`,
-  aboutKwhACleaningOverThe: (gains: string, gains2: string) => `): about ${gains} kWh${gains2} a cleaning, over the years there are.`,
+  whereAllElseIsLeftToTheRain: "), where all else is left to the rain, over the years there are.",
+  whatItBringsAndWhetherItPays: "What a cleaning brings, and whether it pays: ",
+  seeTheDecision: "Decisions, Cleaning",
   cleaningInTheFieldBook: "cleaning in the field book",
   lightLostToDirt: "Light lost to dirt",
   tickRainFilledCleaningWrittenDown: "tick: rain; filled: cleaning written down; open: cleaning suspected",
@@ -59,14 +61,6 @@ export const say = catalogue({
     rain: Fact,
   ) =>
     `On ${dateName} it takes ${soiling}; cleaning then would bring about ${soiling2} kWh${soiling3}${worthItWhileACleaningCosts}.${rain}`,
-  cleanNowItBringsMoreThan: (now: string, currency: string, now2: string) =>
-    `Clean now: it brings ${now} ${currency}, ${now2} more than it costs.`,
-  waitNowItBringsInThe: (now: string, currency: string, best: string, best2: string) =>
-    `Wait: now it brings ${now} ${currency}; in the best week of a usual year ${best}, ${best2} more than it costs.`,
-  leaveItToTheRainEven: (best: string, currency: string) =>
-    `Leave it to the rain: even in the best week of a usual year it brings ${best} ${currency}.`,
-  oneCleaningCosts: (currency: string) => `one cleaning costs, ${currency}`,
-  worthItInTheBestWeek: (best: string, currency: string) => `Worth it in the best week while it costs less than ${best} ${currency}.`,
   whatTheCleaningOfBrought: (dateName: string) => `What the cleaning of ${dateName} brought`,
   dirtThatItTookOffOwed: "Σ dirt that it took off × expected of a clean plant, thinned by each rain, until the next cleaning",
   dirtAndRainByDay: "dirt and rain by day",
@@ -112,7 +106,7 @@ export const say = catalogue({
   theChain: "the chain",
   aMeanOfWholeYears: "Each whole year counts once; years read to less than 95 % are left out.",
   performanceRatio1HeatsShareOf: "performance ratio ÷ (1 − heat's share of the energy before it)",
-  meteredExpectedByTheBookFor: "metered ÷ expected by the book, for the time that was read",
+  meteredExpectedByTheBookFor: "metered ÷ expected, for the time that was read",
   hoursWithLightThatWereNot:
     "hours of some 50 W/m² and more, each by the share of the inverters' rating that was up, ÷ such hours that were read; limits from outside are not downtime",
   meteredMeteredDowntime: "metered ÷ (metered + downtime); curtailment stands in an account of its own",

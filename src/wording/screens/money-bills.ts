@@ -15,12 +15,12 @@ export const say = catalogue({
   fromToImportKwhExportKwh: "from\tto\timport_kwh\texport_kwh\tamount\n2024-01-01\t2024-01-31\t612\t20\t171.40",
   aDateAs20240131: "a date as 2024-01-31",
   monthByMonth: "Month by month",
-  usedOnTheSpot: "used on the spot",
+  usedOnTheSpot: "self-consumed",
   withoutTheArray: "without the array",
   aBoughtKwh: "a bought kWh",
   billsByMonth: "Bills by month",
   estimatedNoBill: "estimated: no bill",
-  usedOnTheSpotKwh: "used on the spot, kWh",
+  usedOnTheSpotKwh: "self-consumed, kWh",
   withoutTheArray2: (currency: string) => `without the array, ${currency}`,
   noBillsYetWithThreeYears:
     "No bills yet. With three years before the array and all since, this page says what it saved, and when it is paid for. Type them, paste them from a sheet, or bring a file with the columns from, to, import_kwh, export_kwh, amount.",
@@ -28,7 +28,7 @@ export const say = catalogue({
   monthsOfBillsStandHereNone: (count: number) => `${count} months of bills stand here; none can be set against production yet.`,
   theArraySaved: "The array saved ",
   ofItsEnergyWasUsedOn: (shares: string, shares2: string, shares3: string) =>
-    ` ${shares} of its energy was used on the spot, which covered ${shares2} of the use; it made ${shares3} of what was used.`,
+    ` ${shares} of its energy was self-consumed, which covered ${shares2} of the use; it made ${shares3} of what was used.`,
   standsAtOfWhatThePromise: (year: string, progress: string, monthsRead: number) =>
     ` ${year} stands at ${progress} of what the promise says of its ${monthsRead} months`,
   theTariffPlanThatWasIn: "the tariff plan that was in force (Tariff view)",
@@ -44,7 +44,7 @@ export const say = catalogue({
   saveAsXlsxWithFormulas: "Save as XLSX, with formulas",
   billsByYear: "Bills by year",
   savedByThreeMethods: "Saved, by three methods",
-  paidBackOn: "paid back on",
+  paidBackOn: "at this rate paid back on",
   pricesWeatherAndWhatElseWas: "prices, weather and what else was bought are in it",
   billsBeforeLessBillsAfter: "Bills before less bills after",
   notASaving: "not a saving",

@@ -3,7 +3,7 @@ import { catalogue, type Fact } from "../catalogue";
 /** What the screens of money, tariff say. */
 export const say = catalogue({
   theSameUseUnderEachPlan: (from: string, to: string) => `The same use under each plan, ${from} to ${to}`,
-  theArraySaves: (currency: string) => `the array saves, ${currency}`,
+  theArraySaves: (currency: string) => `the array saves by hours of use, ${currency}`,
   aBoughtKwhWithIt: "a bought kWh with it",
   noLongerInForce: "no longer in force",
   noPlanOfThisBookCan: "No plan of this book can be charged over the last twelve billed months.",

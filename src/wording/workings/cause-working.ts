@@ -6,21 +6,22 @@ import type { Working } from "./working";
 
 const METHODS: Readonly<Record<BookCause["kind"], { readonly formula: string; readonly source: string }>> = {
   outage: {
-    formula: "steps with light that asked for 4 % of rated output or more and gave under 1.5 % of what they owed; Σ owed over them",
+    formula:
+      "steps with light that asked for 4 % of rated output or more and gave under 1.5 % of what was expected of them; Σ expected over them",
     source: "IEC TS 61724-3:2016 (availability by time and by energy).",
   },
   "held-low": {
     formula:
-      "days whose best hours, four or more, lie within 1.2 % of one power while they owe 8 % more and differ in what they owe; Σ owed − that power over hours held",
+      "days whose best hours, four or more, lie within 1.2 % of one power while 8 % more was expected of them, and not the same of each; Σ expected − that power over hours held",
     source: "Tops of the days; docs/methods.md, causes.",
   },
   "strings-out": {
     formula:
-      "median ratio of 7 good days after ÷ 7 before = 1 − k ÷ n, most of it between two days and 70 % of it beside what dirt explains; Σ owed × k ÷ n until it comes back",
+      "median ratio of 7 good days after ÷ 7 before = 1 − k ÷ n, most of it between two days and 70 % of it beside what dirt explains; Σ expected × k ÷ n until it comes back",
     source: "Medians on both sides of a step; docs/methods.md, causes.",
   },
   snow: {
-    formula: "from each fall until two hours in a row give 90 % of the usual: Σ owed × (1 − paid ÷ owed)",
+    formula: "from each fall until two hours in a row give 90 % of the usual: Σ expected × (1 − metered ÷ expected)",
     source: "After Marion et al., 2013, with the meter in place of the model’s end of a cover.",
   },
   ceiling: {
@@ -29,7 +30,7 @@ const METHODS: Readonly<Record<BookCause["kind"], { readonly formula: string; re
   },
   shading: {
     formula:
-      "median of paid ÷ owed by 10° of azimuth and 5° of elevation on clear hours under 85 %, under 72 % in its midst and 93 % at its edge, where overcast hours do not show it",
+      "median of metered ÷ expected by 10° of azimuth and 5° of elevation on clear hours under 85 %, under 72 % in its midst and 93 % at its edge, where overcast hours do not show it",
     source: "Docs/methods.md, causes.",
   },
   orientation: {
@@ -40,7 +41,7 @@ const METHODS: Readonly<Record<BookCause["kind"], { readonly formula: string; re
   },
   soiling: {
     formula:
-      "ln(paid ÷ owed) = level + slope × t + seasonal wave + clouds + ln(1 − dirt); dirt grows by a rate, rain and cleanings take it off",
+      "ln(metered ÷ expected) = level + slope × t + seasonal wave + clouds + ln(1 − dirt); dirt grows by a rate, rain and cleanings take it off",
     source: "Kimber et al., 2006; Deceglie, Micheli & Muller, 2018; Huber, 1964 (outliers weighed down).",
   },
   "unrecorded-cleaning": {

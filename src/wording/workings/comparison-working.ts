@@ -36,5 +36,5 @@ export const modulePlanWorking = (
   ],
   source:
     "Short, Packey & Holt, 1995, A manual for the economic evaluation of energy efficiency and renewable energy technologies; De Soto, Klein & Beckman, 2006.",
-  assumptions: ["The first array's place, tilt and shade; inverters grow with the power.", "All modules age alike, by the book's budget."],
+  assumptions: ["The first array's place, tilt and shade; inverters grow with the power.", "All modules age alike, as the book plans."],
 });

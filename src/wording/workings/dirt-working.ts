@@ -7,7 +7,8 @@ export const dirtWorking = (soiling: SoilingReport, lastDay: string): Working =>
   title: "Dirt",
   value: percent(soiling.meanLostFrac, 2),
   unit: "of the light, on average",
-  formula: "ln(metered ÷ owed) = level + slope × t + season + clouds + ln(1 − dirt); dirt grows by a rate, rain and cleanings take it off",
+  formula:
+    "ln(metered ÷ expected) = level + slope × t + season + clouds + ln(1 − dirt); dirt grows by a rate, rain and cleanings take it off",
   inputs: [
     {
       name: "growth a day",

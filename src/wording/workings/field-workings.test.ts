@@ -212,6 +212,6 @@ describe("workings of the trainer", () => {
     expect(trainer.leftWorking(one, 40).value).toBe("13");
     expect(trainer.answerWorking(one).assumptions).toEqual(["Look at the snow."]);
     expect(trainer.answerWorking({ ...one, answer: "none" }).value).toBe("0");
-    expect(trainer.answerWorking({ ...one, answer: "unread" }).formula).toContain("without readings");
+    expect(trainer.answerWorking({ ...one, answer: "dataGap" }).formula).toContain("without readings");
   });
 });

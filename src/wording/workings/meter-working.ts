@@ -11,11 +11,11 @@ export const meterYearWorking = (
   title: `${series.meterId} in ${year}`,
   value: number(kwh),
   unit: "kWh",
-  formula: "Σ days of the clean series; of owed = that sum ÷ Σ expected of each day × share of it that was read",
+  formula: "Σ days of the clean series; of expected = that sum ÷ Σ expected of each day × share of it that was read",
   inputs: [
     { name: "series", value: series.quantity, from: `meter ${series.meterId}, metering point ${series.point}` },
     {
-      name: "owed for the time that was read",
+      name: "expected of the time that was read",
       value: expectedKwh > 0 ? `${number(expectedKwh)} kWh` : "not known without weather",
       from: "chain of the Yield chapter",
     },

@@ -16,7 +16,7 @@ export interface MoneyContext {
 }
 
 const BASIS_WORDS = {
-  metered: "metered months; the mean of each calendar month, unread time filled from the model, brought back to the first year",
+  metered: "metered months; the mean of each calendar month, gaps filled from the model, brought back to the first year",
   expected: "expected months; the mean of each calendar month, brought back to the first year",
   promise: "the promise of the design statement",
 } as const;
@@ -231,7 +231,7 @@ export const METHOD_NAMES: Readonly<Record<SavingsMethodName, string>> = {
 const METHOD_FORMULAS: Readonly<Record<SavingsMethodName, string>> = {
   "re-run": "Σ over months of bill(use without the array, tariff in force) − bill as printed",
   "old-average": "(Σ bills before ÷ Σ kWh before) × Σ use since − Σ bills since",
-  "flat-value": "Σ (used on the spot × worth of a bought kWh + exported × export price)",
+  "flat-value": "Σ (self-consumed × worth of a bought kWh + exported × export price)",
 };
 
 export function methodWorking(report: BillsReport, method: SavingsMethodName): Working {
@@ -249,7 +249,7 @@ export function methodWorking(report: BillsReport, method: SavingsMethodName): W
       { name: "Avoided a used kWh", value: price(why.avoidedPerKwh), from: "tariff run again, export taken off" },
       ...(shares
         ? [
-            { name: "Used on the spot", value: `${number(shares.selfUsedKwh)} kWh`, from: "production less export" },
+            { name: "Self-consumed", value: `${number(shares.selfUsedKwh)} kWh`, from: "production less export" },
             { name: "Exported", value: `${number(shares.exportKwh)} kWh`, from: "bills" },
           ]
         : []),
@@ -291,9 +291,9 @@ export function billedYearWorking(year: BillsReport["years"][number], currency: 
     inputs: [
       { name: "Months", value: String(year.months), from: "bills; missing ones estimated" },
       { name: "Bought", value: kwh(year.importKwh), from: "bills" },
-      { name: "Produced", value: kwh(year.productionKwh), from: "meter; filled by the model where unread" },
+      { name: "Produced", value: kwh(year.productionKwh), from: "meter; filled by the model where not read" },
       { name: "Exported", value: kwh(year.exportKwh), from: "bills" },
-      { name: "Used on the spot", value: kwh(year.selfUsedKwh), from: "produced less exported" },
+      { name: "Self-consumed", value: kwh(year.selfUsedKwh), from: "produced less exported" },
       { name: "Saved", value: year.saved["re-run"] === null ? "–" : money(year.saved["re-run"]), from: "tariff in force run again" },
     ],
     source: "The bills, plans and readings of this book.",
@@ -336,7 +336,7 @@ export function decisionWorking(decision: Decision<string>, perKwh: string, curr
       {
         name: "Worth of an extra kWh",
         value: `${perKwh} ${currency}`,
-        from: "terms; used on the spot by the square of the usual share, the rest exported",
+        from: "terms; self-consumed by the square of the usual share, the rest exported",
       },
       { name: "Extra cost now", value: `${money(decision.extraCost, 0)} ${currency}`, from: "as entered" },
       {

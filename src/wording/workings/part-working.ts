@@ -5,7 +5,7 @@ import type { Working } from "./working";
 
 const percent = (value: number | null): string => (value === null ? "not told" : `${number(value * 100, 2)} %`);
 const BY_HOURS =
-  "least squares of a clear day’s metered hours on what each plane owes in them gives each plane’s ratio of that day; then as for a meter";
+  "least squares of a clear day’s metered hours on what is expected of each plane in them gives each plane’s ratio of that day; then as for a meter";
 
 /** How a part's rate was read. */
 export const partWorking = (part: PartReport): Working => ({
@@ -66,7 +66,7 @@ export const meterSnowWorking = (part: PartReport): Working => ({
   title: `Snow on ${partName(part)}`,
   value: number(part.snow?.lostKwh ?? 0),
   unit: "kWh",
-  formula: "from each fall until two hours in a row give 90 % of the usual: Σ owed × (1 − paid ÷ owed)",
+  formula: "from each fall until two hours in a row give 90 % of the usual: Σ expected × (1 − metered ÷ expected)",
   inputs: [
     { name: "falls that stayed", value: String(part.snow?.falls ?? 0), from: `snow depth and meter ${part.id}` },
     {

@@ -3,9 +3,9 @@ import { stretchInWords } from "../findings/quality";
 import { number, percent } from "../format";
 import type { Working } from "./working";
 
-/** How the energy owed between two hand readings came about. */
+/** How the energy expected between two hand readings came about. */
 export const spanWorking = (span: Examination["spans"][number], timeZone: string): Working => ({
-  title: "Owed between two readings",
+  title: "Expected between two readings",
   value: number(span.expectedKwh, 1),
   unit: "kWh",
   formula:

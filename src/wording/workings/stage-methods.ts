@@ -95,7 +95,7 @@ const METHODS: Readonly<Record<ModelAccount, (site: Site) => StageMethod>> = {
     ],
   }),
   rating: () => ({
-    formula: "energy × (1 − metered ÷ owed at this load, all year alike)",
+    formula: "energy × (1 − metered ÷ expected at this load, all year alike)",
     source:
       "Rating of the modules, gain of the sensor and gain of the meter act alike and share this account (JCGM 100:2008). The budget knows none.",
     terms: [],
@@ -228,7 +228,7 @@ const METHODS: Readonly<Record<ModelAccount, (site: Site) => StageMethod>> = {
   curtailment: ({ exportLimitW, inverters }) => ({
     formula: "power above the export limit of the site, or of an inverter",
     source:
-      "Limits of the book; by evidence, days whose tops lie on one power, and stops that the field book says were ordered (IEC TS 63019:2019).",
+      "Limits of the book; found: days whose tops lie on one power, and stops that the field book says were ordered (IEC TS 63019:2019).",
     terms: [
       ...(exportLimitW === null ? [] : [term("Limit of the site", `${number(exportLimitW)} W`)]),
       ...inverters.flatMap(({ id, exportLimitW: own }) => (own === null ? [] : [term(`Limit of ${id}`, `${number(own)} W`)])),

@@ -3,7 +3,7 @@ import { number } from "../format";
 import type { Working } from "./working";
 
 const total = (values: TrainerCase["meteredKwh"]): number => values.reduce<number>((sum, value) => sum + (value ?? 0), 0);
-const unread = (values: TrainerCase["meteredKwh"]): number => values.filter((value) => value === null).length;
+const missing = (values: TrainerCase["meteredKwh"]): number => values.filter((value) => value === null).length;
 const FROM = "a made-up plant with a known truth";
 
 /** What a case's month lacks. */
@@ -15,7 +15,7 @@ export const missingWorking = ({ title, missingKwh, expectedKwh, meteredKwh, day
   inputs: [
     { name: "expected", value: `${number(total(expectedKwh))} kWh`, from: "the chain over the month’s weather, with the book’s budget" },
     { name: "metered", value: `${number(total(meteredKwh))} kWh`, from: FROM },
-    { name: "days without a reading", value: `${unread(meteredKwh)} of ${days.length}`, from: "a gap in the picture" },
+    { name: "days without a reading", value: `${missing(meteredKwh)} of ${days.length}`, from: "a gap in the picture" },
   ],
   source: "The ledger’s own line for this month.",
   assumptions: ["Both are rounded by day here, and by hour in the ledger: they may part by a few kilowatt-hours."],
@@ -27,7 +27,7 @@ export const answerWorking = ({ title, answer, answerKwh, lesson }: TrainerCase)
   value: answer === "none" ? "0" : number(answerKwh),
   unit: "kWh",
   formula:
-    answer === "unread"
+    answer === "dataGap"
       ? "Σ expected over the time without readings"
       : `what the search for causes posts to ${answer === "none" ? "no account" : answer}`,
   inputs: [{ name: "readings and weather", value: "as in the pictures", from: FROM }],
@@ -37,7 +37,7 @@ export const answerWorking = ({ title, answer, answerKwh, lesson }: TrainerCase)
 
 /** What is left to post. */
 export const leftWorking = ({ missingKwh }: TrainerCase, postedKwh: number): Working => ({
-  title: "Left in the remainder",
+  title: "Left unexplained",
   value: number(missingKwh - postedKwh),
   unit: "kWh",
   formula: "missing − Σ posted",
@@ -45,6 +45,6 @@ export const leftWorking = ({ missingKwh }: TrainerCase, postedKwh: number): Wor
     { name: "missing", value: `${number(missingKwh)} kWh`, from: "expected less metered" },
     { name: "posted", value: `${number(postedKwh)} kWh`, from: "you" },
   ],
-  source: "The balance of every month: expected less accounts less metered is the remainder.",
+  source: "The balance of every month: expected less losses found less gaps less metered is the unexplained.",
   assumptions: [],
 });

@@ -1,9 +1,8 @@
 "use client";
 
-import { useState } from "react";
+import Link from "next/link";
 import { DaySeries } from "@/charts";
 import type { AttributionView, SoilingReport } from "@/contracts/attribution";
-import { NumberField } from "@/features/kit/fields/NumberField";
 import { Figure } from "@/features/kit/figures/Figure";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { ChartFrame } from "@/features/kit/save/ChartFrame";
@@ -36,8 +35,11 @@ export function DirtAndSnowView({ slug, report, pricePerKwh, currency }: DirtAnd
         <CleaningsSection soiling={soiling} pricePerKwh={pricePerKwh} currency={currency} />
         <section className={chapter.section}>
           <h2>{say.whenOneCleaningAYearBrings}</h2>
-          <WeekBars gains={soiling.gainByWeekKwh} money={money} />
-          {pricePerKwh !== null && <CleanOrWait report={report} pricePerKwh={pricePerKwh} currency={currency} />}
+          <WeekBars gains={soiling.gainByWeekKwh} />
+          <p className={chapter.soft}>
+            {say.whatItBringsAndWhetherItPays}
+            <Link href={`/books/${slug}/money?view=cases`}>{say.seeTheDecision}</Link>.
+          </p>
         </section>
       </div>
       <WintersSection snow={snow} pricePerKwh={pricePerKwh} currency={currency} report={report} />
@@ -101,33 +103,8 @@ function nowOrWait({ soiling, days }: AttributionView, money: (kwh: number) => s
   );
 }
 
-/** Clean now or wait, at a cost that the reader gives: what it would bring now, in the best week, and the cost at which the answer flips. */
-function CleanOrWait({ report, pricePerKwh, currency }: { report: AttributionView; pricePerKwh: number; currency: string }) {
-  const [cost, setCost] = useState<number | string>("");
-  const { soiling } = report;
-  const best = Math.max(...soiling.gainByWeekKwh) * pricePerKwh;
-  const now = soiling.nowGainKwh * pricePerKwh;
-  const asked = Number(cost);
-  const verdict =
-    cost === "" || !(asked >= 0)
-      ? ""
-      : now > asked
-        ? say.cleanNowItBringsMoreThan(number(now), currency, number(now - asked))
-        : best > asked
-          ? say.waitNowItBringsInThe(number(now), currency, number(best), number(best - asked))
-          : say.leaveItToTheRainEven(number(best), currency);
-  return (
-    <div className={styles.form}>
-      <NumberField label={say.oneCleaningCosts(currency)} value={cost} onChange={setCost} min={0} w={170} />
-      <span className={chapter.soft} role="status">
-        {verdict || say.worthItInTheBestWeek(number(best), currency)}
-      </span>
-    </div>
-  );
-}
-
 /** Mean gain of one cleaning by week of the year; the best week in clay. */
-function WeekBars({ gains, money }: { gains: readonly number[]; money: (kwh: number) => string }) {
+function WeekBars({ gains }: { gains: readonly number[] }) {
   const most = Math.max(1e-9, ...gains);
   const best = gains.indexOf(Math.max(...gains));
   if (most < 1) return <p className={chapter.soft}>{say.inNoWeekWouldOneCleaning}</p>;
@@ -156,7 +133,7 @@ function WeekBars({ gains, money }: { gains: readonly number[]; money: (kwh: num
       <p className={chapter.soft}>
         {say.bestInWeek(best + 1)}
         {WEEKS_OF_MONTHS[Math.min(11, Math.floor(best / 4.35))]}
-        {say.aboutKwhACleaningOverThe(number(gains[best]!), money(gains[best]!))}
+        {say.whereAllElseIsLeftToTheRain}
       </p>
     </>
   );

@@ -23,7 +23,7 @@ export function CasesView({ slug, site, facts, year, report }: MoneyProps) {
   const [typed, setTyped] = useState<Readonly<Record<string, Readonly<Record<string, number>>>>>({});
   const figures = Object.fromEntries((inputs ?? []).map((input) => [input.key, typed[id]?.[input.key] ?? input.value]));
   const { running } = site.money;
-  // Worth at the plant's age: support may have ended by now, and what is used on the spot is the bills' where they tell.
+  // Worth at the plant's age: support may have ended by now, and what is self-consumed is the bills' where they tell.
   const worth = extraWorthAt(site, running.horizonYears, { ageYears: facts.ageYears, selfUsedFrac: report.terms?.selfUsedFrac });
   const terms: CaseTerms = {
     currency: site.currency,

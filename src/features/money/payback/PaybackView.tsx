@@ -3,21 +3,19 @@
 import { Button, SegmentedControl } from "@mantine/core";
 import { type Dispatch, type SetStateAction, useState } from "react";
 import { type EnergyBasis, moneyOf, type PaybackSpread, paybackSpread } from "@/core/money";
-import { YEAR_MS } from "@/core/units";
-import { Figure } from "@/features/kit/figures/Figure";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { Refused } from "@/features/kit/problems/ProblemList";
-import { dateName, money, number, percent, yearsAndMonths } from "@/wording/format";
-import { paybackIntervalWords } from "@/wording/money";
+import { number, percent } from "@/wording/format";
 import { say } from "@/wording/screens/money-payback";
-import { firstYearWorking, type MoneyContext, risingWorking, simpleWorking } from "@/wording/workings/money-workings";
+import type { MoneyContext } from "@/wording/workings/money-workings";
 import styles from "../MoneyChapter.module.css";
 import type { MoneyProps } from "../money-props";
 import { useMoneySave } from "../use-money-save";
 import { BalanceChart } from "./BalanceChart";
 import { CashFlowSheet } from "./CashFlowSheet";
+import { FactorsChart } from "./FactorsChart";
+import { PaybackSentence } from "./PaybackSentence";
 import { type Terms, TermsForm, type TermsFormHandle, termFaults, useTermsForm } from "./TermsForm";
-import { TornadoChart } from "./TornadoChart";
 import { WaysTable } from "./WaysTable";
 import { YearTable } from "./YearTable";
 
@@ -124,7 +122,13 @@ function PaybackAnswers({
       {context && <BalanceChart slug={slug} context={context} spread={spread} />}
       {context && <WaysTable context={context} spread={spread} billsReport={billsReport} commissioned={site.commissioned} />}
       {context && report.terms && (
-        <TornadoChart slug={slug} terms={report.terms} doubts={spread!.doubts} years={report.payback?.risingYears ?? null} />
+        <FactorsChart
+          slug={slug}
+          terms={report.terms}
+          doubts={spread!.doubts}
+          years={report.payback?.risingYears ?? null}
+          commissioned={site.commissioned}
+        />
       )}
       {context && <YearTable context={context} />}
       {context && <CashFlowSheet slug={slug} context={context} />}
@@ -173,60 +177,6 @@ function BasisSection({ report, setBasis, billedSelfUse, byBills, setByBills, fo
       )}
     </div>
   );
-}
-
-const MISSING_WORDS = {
-  cost: say.whatItCost,
-  price: say.thePriceOfABoughtKwh,
-  energy: say.aYearOfEnergyReadingsWeather,
-} as const;
-
-interface SentenceProps {
-  readonly missing: readonly (keyof typeof MISSING_WORDS)[];
-  readonly context: MoneyContext | null;
-  readonly spread: PaybackSpread | null;
-  readonly commissioned: string | null;
-}
-
-function PaybackSentence({ missing, context, spread, commissioned }: SentenceProps) {
-  if (!context) {
-    return (
-      <p className={chapter.verdict}>
-        {say.noPaybackYetMissing(missing.map((item) => MISSING_WORDS[item]).join(" and "), missing.length === 1 ? "is" : "are")}
-      </p>
-    );
-  }
-  const { risingYears, staysPaidYears, simpleYears, netCost, firstYearValue, years } = context.payback;
-  const { currency } = context.site;
-  return (
-    <p className={chapter.verdict} data-testid="payback-verdict">
-      {risingYears === null ? (
-        <strong className={chapter.clay}>
-          {say.theMoneyDoesNotComeBack}
-          <Figure working={() => risingWorking(context)}>{years.length} years</Figure>.
-        </strong>
-      ) : (
-        <>
-          {say.theMoneyComesBackIn}
-          <Figure working={() => risingWorking(context)}>{yearsAndMonths(risingYears)}</Figure>
-          {commissioned && <>, on about {dateName(breakEven(commissioned, risingYears))}</>}
-          {spread && Number.isFinite(spread.low) && <> ({paybackIntervalWords(spread)})</>}
-          {say.withPricesRisingAYearModules(percent(context.terms.priceRisePerYearFrac))}
-        </>
-      )}
-      {staysPaidYears !== null && risingYears !== null && staysPaidYears > risingYears + 0.01 && (
-        <span className={chapter.clay}>{say.aReplacementSinksItOnceMore(number(staysPaidYears, 1))}</span>
-      )}
-      {say.costOverTheFirstYearAlone}
-      <Figure working={() => simpleWorking(context)}>{simpleYears === null ? "never" : yearsAndMonths(simpleYears)}</Figure>:{" "}
-      {money(netCost, 0)} {currency} against {money(firstYearValue, 0)} from{" "}
-      <Figure working={() => firstYearWorking(context)}>{number(context.energy.firstYearKwh)} kWh</Figure>.
-    </p>
-  );
-}
-
-function breakEven(commissioned: string, years: number): string {
-  return new Date(Date.parse(commissioned) + years * YEAR_MS).toISOString().slice(0, 10);
 }
 
 /** Sums that are legal and likely wrong. */

@@ -1,0 +1,65 @@
+import type { PaybackSpread } from "@/core/money";
+import { YEAR_MS } from "@/core/units";
+import { Figure } from "@/features/kit/figures/Figure";
+import chapter from "@/features/kit/look/Chapter.module.css";
+import { dateName, money, number, percent, yearsAndMonths } from "@/wording/format";
+import { paybackIntervalWords } from "@/wording/money";
+import { say } from "@/wording/screens/money-payback";
+import { firstYearWorking, type MoneyContext, risingWorking, simpleWorking } from "@/wording/workings/money-workings";
+
+const MISSING_WORDS = {
+  cost: say.whatItCost,
+  price: say.thePriceOfABoughtKwh,
+  energy: say.aYearOfEnergyReadingsWeather,
+} as const;
+
+interface SentenceProps {
+  readonly missing: readonly (keyof typeof MISSING_WORDS)[];
+  readonly context: MoneyContext | null;
+  readonly spread: PaybackSpread | null;
+  readonly commissioned: string | null;
+}
+
+/** When the money is back, within which years, and what cost over the first year alone would say. */
+export function PaybackSentence({ missing, context, spread, commissioned }: SentenceProps) {
+  if (!context) {
+    return (
+      <p className={chapter.verdict}>
+        {say.noPaybackYetMissing(missing.map((item) => MISSING_WORDS[item]).join(" and "), missing.length === 1 ? "is" : "are")}
+      </p>
+    );
+  }
+  const { risingYears, staysPaidYears, simpleYears, netCost, firstYearValue, years } = context.payback;
+  const { currency } = context.site;
+  return (
+    <p className={chapter.verdict} data-testid="payback-verdict">
+      {risingYears === null ? (
+        <strong className={chapter.clay}>
+          {say.theMoneyDoesNotComeBack}
+          <Figure working={() => risingWorking(context)}>{years.length} years</Figure>.
+        </strong>
+      ) : (
+        <>
+          {say.theMoneyComesBackIn}
+          <Figure name="payback-years/all" working={() => risingWorking(context)}>
+            {yearsAndMonths(risingYears)}
+          </Figure>
+          {commissioned && <>, on about {dateName(breakEven(commissioned, risingYears))}</>}
+          {spread && Number.isFinite(spread.low) && <> ({paybackIntervalWords(spread)})</>}
+          {say.withPricesRisingAYearModules(percent(context.terms.priceRisePerYearFrac))}
+        </>
+      )}
+      {staysPaidYears !== null && risingYears !== null && staysPaidYears > risingYears + 0.01 && (
+        <span className={chapter.clay}>{say.aReplacementSinksItOnceMore(number(staysPaidYears, 1))}</span>
+      )}
+      {say.costOverTheFirstYearAlone}
+      <Figure working={() => simpleWorking(context)}>{simpleYears === null ? "never" : yearsAndMonths(simpleYears)}</Figure>:{" "}
+      {money(netCost, 0)} {currency} against {money(firstYearValue, 0)} from{" "}
+      <Figure working={() => firstYearWorking(context)}>{number(context.energy.firstYearKwh)} kWh</Figure>.
+    </p>
+  );
+}
+
+function breakEven(commissioned: string, years: number): string {
+  return new Date(Date.parse(commissioned) + years * YEAR_MS).toISOString().slice(0, 10);
+}

@@ -1,0 +1,199 @@
+"use client";
+
+import Link from "next/link";
+import { PairBars } from "@/charts";
+import { type LedgerLine, largestLoss, lineState, performanceIndex } from "@/core/ledger";
+import { Figure } from "@/features/kit/figures/Figure";
+import { KnownFigure } from "@/features/kit/figures/KnownFigure";
+import chapter from "@/features/kit/look/Chapter.module.css";
+import { ScrollBox } from "@/features/kit/look/ScrollBox";
+import { RuledTable } from "@/features/kit/table/RuledTable";
+import { spanTolerance } from "@/features/ledger/span-tolerance";
+import { ACCOUNT_NAMES } from "@/wording/accounts";
+import { kwhDecimals, monthName, number, percent } from "@/wording/format";
+import { stateWords } from "@/wording/ledger-states";
+import { say, wasSetAside } from "@/wording/screens/shelf";
+import * as found from "@/wording/workings/found-workings";
+import type { LedgerContext } from "@/wording/workings/ledger-workings";
+import * as workings from "@/wording/workings/ledger-workings";
+import styles from "./Shelf.module.css";
+import { isToCheck, type ShelfBook, verdictOfBook } from "./shelf-book";
+
+interface Head {
+  readonly name: string;
+  /** In a line of its own under the name. */
+  readonly below?: string;
+  readonly isLeft?: boolean;
+}
+
+const HEADS: readonly Head[] = [
+  { name: "book" },
+  { name: "size", below: "kWp" },
+  { name: "last", below: "year" },
+  { name: say.itsMonthsExpectedMetered, isLeft: true },
+  { name: "expected", below: "kWh" },
+  { name: "metered", below: "kWh" },
+  { name: "promise", below: "kWh" },
+  { name: "performance", below: "index" },
+  { name: say.largestLossFound, isLeft: true },
+  { name: "unexplained", below: "kWh" },
+  { name: say.state, isLeft: true },
+];
+
+/** One ruled line a book, with the account of its last year. */
+export function BooksTable({ books }: { books: readonly ShelfBook[] }) {
+  return (
+    <ScrollBox label="Books" className={styles.ruled}>
+      <RuledTable className={chapter.table}>
+        <thead>
+          <tr>
+            {HEADS.map(({ name, below, isLeft }) => (
+              <th key={name} scope="col" className={isLeft ? styles.left : undefined}>
+                {name}
+                {below && <br />}
+                {below}
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {books.map((book) => (
+            <BookLine key={book.slug} book={book} />
+          ))}
+        </tbody>
+      </RuledTable>
+    </ScrollBox>
+  );
+}
+
+function BookLine({ book }: { book: ShelfBook }) {
+  const { line, context, slug, state } = book;
+  const kwh = (value: number | null) => (value === null || !line ? "–" : number(value, kwhDecimals(line.referenceKwh / 12)));
+  return (
+    <tr className={styles.line} data-book={slug}>
+      <td>
+        <Link href={`/books/${slug}/ledger${line ? `?year=${line.key}` : ""}`} className={styles.name}>
+          {book.name}
+        </Link>
+        <small>{book.place}</small>
+        {line && state.kind === "reckoning" && <small>{say.beingReckonedAnew}</small>}
+      </td>
+      <td>{book.kwp === null ? "–" : number(book.kwp, 1)}</td>
+      <td>{line?.key ?? "–"}</td>
+      {line && context && state.kind !== "set-aside" ? (
+        <LastYear book={book} context={context} line={line} kwh={kwh} />
+      ) : (
+        <td colSpan={8} className={`${chapter.soft} ${styles.left}`}>
+          <NoFigures slug={slug} state={state} />
+        </td>
+      )}
+    </tr>
+  );
+}
+
+/** Why a line has no figures. */
+function NoFigures({ slug, state }: Pick<ShelfBook, "slug" | "state">) {
+  if (state.kind === "set-aside")
+    return (
+      <>
+        {wasSetAside[state.reason]} <Link href={`/books/${slug}/ledger`}>{say.seeWhy}</Link>
+      </>
+    );
+  if (state.kind === "reckoning") return say.beingReckoned;
+  return (
+    <>
+      {say.noWeatherYet}
+      <Link href={`/books/${slug}/readings`}>{say.bringAFile}</Link>
+    </>
+  );
+}
+
+interface LastYearProps {
+  readonly book: ShelfBook;
+  readonly context: LedgerContext;
+  readonly line: LedgerLine;
+  readonly kwh: (value: number | null) => string;
+}
+
+/** The account of the last year of a book. */
+function LastYear({ book, context, line, kwh }: LastYearProps) {
+  const { key } = line;
+  const plain = [
+    { name: "expected", value: line.expectedKwh, working: workings.expectedWorking },
+    { name: "metered", value: line.meteredKwh, working: workings.meteredWorking },
+    { name: "promise", value: line.promiseKwh, working: workings.promiseWorking },
+  ];
+  return (
+    <>
+      <td className={styles.left}>
+        <PairBars
+          pairs={book.months.map((month) => ({ key: month.key, expectedKwh: month.expectedKwh, meteredKwh: month.meteredKwh }))}
+          width={190}
+          height={34}
+          label={say.expectedAndMeteredEnergyOfEach(context.site.name, key)}
+        />
+      </td>
+      {plain.map(({ name, value, working }) => (
+        <td key={name} className={name === "metered" ? styles.strong : undefined}>
+          <KnownFigure name={`${name}/${key}`} value={value} say={kwh} working={() => working(line, context)} />
+        </td>
+      ))}
+      <td>
+        <KnownFigure
+          name={`performance-index/${key}`}
+          value={performanceIndex(line)}
+          say={percent}
+          working={() => workings.performanceIndexWorking(line, context)}
+        />
+      </td>
+      <WhatIsBetween book={book} context={context} line={line} kwh={kwh} />
+    </>
+  );
+}
+
+/** The largest loss that was found, what is unexplained, and what that makes of the year. */
+function WhatIsBetween({ book, context, line, kwh }: LastYearProps) {
+  const loss = line.meteredKwh === null ? null : largestLoss(line);
+  const verdict = verdictOfBook(book);
+  return (
+    <>
+      <td className={styles.left}>
+        {loss && (
+          <>
+            {ACCOUNT_NAMES[loss.account].name}{" "}
+            <Figure plain name={`found-${loss.account}/${line.key}`} working={() => found.foundWorking(line, loss.account, context)}>
+              {kwh(loss.kwh)}
+            </Figure>
+          </>
+        )}
+      </td>
+      <td className={verdict?.kind === "to-check" ? chapter.clay : undefined}>
+        <KnownFigure
+          name={`unexplained/${line.key}`}
+          value={line.unexplainedKwh}
+          say={kwh}
+          working={() => workings.unexplainedWorking(line, context)}
+        />
+      </td>
+      <td className={styles.left}>
+        <span className={isToCheck(book) ? chapter.clay : chapter.soft}>{stateOf(book)}</span>
+      </td>
+    </>
+  );
+}
+
+/** The state of a book's last year, in the words of its ledger. */
+function stateOf(book: ShelfBook): string {
+  const { line, context } = book;
+  if (!line || !context || line.meteredKwh === null) return say.notKnown;
+  const months = verdictOfBook(book);
+  const asking = months && "toCheckKeys" in months ? months.toCheckKeys : [];
+  if (asking.length > 0)
+    return say.monthsToCheck(
+      asking
+        .map((key) => monthName(key, "short"))
+        .slice(0, 3)
+        .join(", "),
+    );
+  return stateWords(lineState(line, spanTolerance(context, book.months)));
+}

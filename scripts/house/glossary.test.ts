@@ -1,6 +1,7 @@
 import { readdirSync, readFileSync } from "node:fs";
 import path from "node:path";
 import { describe, expect, it } from "vitest";
+import { glossaryRows } from "./glossary-rows";
 
 const root = path.join(import.meta.dirname, "..", "..");
 
@@ -17,11 +18,7 @@ function wordsOfCode(): ReadonlySet<string> {
 }
 
 describe("the glossary", () => {
-  const rows = readFileSync(path.join(root, "docs", "glossary.md"), "utf8")
-    .split("\n")
-    .filter((line) => line.startsWith("| ") && !line.startsWith("| Term"))
-    .map((line) => line.split("|").map((cell) => cell.trim()))
-    .map(([, term = "", code = "", what = ""]) => ({ term, names: [...code.matchAll(/`([^`]+)`/g)].map(([, name]) => name!), what }));
+  const rows = glossaryRows(readFileSync(path.join(root, "docs", "glossary.md"), "utf8"));
 
   it("has terms, each once, with a name in the code and a sentence", () => {
     expect(rows.length).toBeGreaterThan(60);
@@ -32,5 +29,10 @@ describe("the glossary", () => {
   it("names what is there: a term that is renamed in the code is renamed here", () => {
     const words = wordsOfCode();
     expect(rows.flatMap(({ names }) => names).filter((name) => !words.has(name))).toEqual([]);
+  });
+
+  it("is the help that opens from labels: `npm run glossary` was run", () => {
+    const shipped = JSON.parse(readFileSync(path.join(root, "generated", "glossary.json"), "utf8")) as unknown;
+    expect(shipped).toEqual(rows.map(({ term, what }) => ({ term, what })));
   });
 });

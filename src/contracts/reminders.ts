@@ -7,6 +7,8 @@ export const reminderKinds = ["tilt", "cleaning", "inspection", "insurance", "wa
 export const reminderSchema = z.strictObject({
   kind: z.enum(reminderKinds),
   on: isoDate,
+  /** Its day is past, and nothing was done since. */
+  isOverdue: z.boolean(),
   everyYears: z.number().int().positive().nullable(),
   facts: z.record(z.string(), z.union([z.string(), z.number()])),
 });

@@ -12,6 +12,7 @@ const SCREENS = [
   "/books/ferry-office/site?view=losses",
   "/books/ferry-office/site?view=history",
   "/books/bore-field/bench",
+  "/books/bore-field/bench?view=tilt",
   "/books/bore-field/bench?view=rows",
   "/books/bore-field/bench?view=ground",
   "/books/packing-shed/yield",

@@ -205,7 +205,7 @@ test("limits of the strings are checked while they are typed, and a change has i
 });
 
 test("the planner sets methods side by side, tests a claim, and gives a calendar", async ({ page }) => {
-  await page.goto("/books/bore-field/bench");
+  await page.goto("/books/bore-field/bench?view=tilt");
   const sentence = page.getByTestId("planner-sentence");
   await expect(sentence).toContainText(/tilted twice a year brings [\d\u202f]+ kWh a year/);
   const methods = page.getByRole("table").filter({ hasText: "Methods side by side" });

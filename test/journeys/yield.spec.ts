@@ -38,7 +38,12 @@ test("what can be had back says with which loss and in which money, and leads to
 
 test("a span of months is chosen, and the sentence follows", async ({ page }) => {
   await page.goto("/books/packing-shed/yield?year=2025");
-  await expect(plantsShare(page).getByRole("row", { name: /^Clipping/ }).locator("td").last()).toHaveText(/\d/);
+  await expect(
+    plantsShare(page)
+      .getByRole("row", { name: /^Clipping/ })
+      .locator("td")
+      .last(),
+  ).toHaveText(/\d/);
   await page.getByLabel("From", { exact: true }).selectOption("2025-12");
   await expect(page.getByText(/^December 2025: .* kWh expected/)).toBeVisible();
 });

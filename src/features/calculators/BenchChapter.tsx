@@ -5,6 +5,7 @@ import chapter from "@/features/kit/look/Chapter.module.css";
 import { ViewTabs } from "@/features/kit/look/ViewTabs";
 import { say } from "@/wording/screens/calculators";
 import { BenchFooter } from "./BenchFooter";
+import { BenchTools } from "./BenchTools";
 import { BENCH_VIEWS, type BenchProps, type BenchView, GEOMETRY_VIEWS } from "./bench-views";
 import { CableBench } from "./cable/CableBench";
 import { LoadsBench } from "./loads/LoadsBench";
@@ -16,22 +17,30 @@ import { SnowBench } from "./snow/SnowBench";
 import { TiltPlanner } from "./TiltPlanner";
 
 /** The calculators that the job keeps needing, fed from the book. */
-export function BenchChapter({ view, ...props }: BenchProps & { readonly view: BenchView }) {
+export function BenchChapter({ view, ...props }: BenchProps & { readonly view: BenchView | null }) {
   return (
     <div className={chapter.page}>
-      <ViewTabs title={props.site.name} views={BENCH_VIEWS} view={view} href={(id) => `/books/${props.slug}/bench?view=${id}`} />
-      {GEOMETRY_VIEWS.includes(view) && <GeometryBench view={view} {...props} />}
+      <ViewTabs title={props.site.name} views={BENCH_VIEWS} view={view ?? ""} href={(id) => `/books/${props.slug}/bench?view=${id}`} />
+      {view === null && (
+        <>
+          <p className={chapter.verdict}>{say.aQuestionATool}</p>
+          <BenchTools slug={props.slug} />
+        </>
+      )}
+      {view !== null && GEOMETRY_VIEWS.includes(view) && <GeometryBench view={view} {...props} />}
       {view === "rows" && <RowsBench {...props} />}
       {view === "mixed" && <MixedBench {...props} />}
       {view === "cable" && <CableBench {...props} />}
       {view === "modules" && <ModulesBench {...props} />}
       {view === "snow" && <SnowBench {...props} />}
       {view === "loads" && <LoadsBench {...props} />}
-      <BenchFooter
-        {...props}
-        bench={BENCH_VIEWS.find(({ id }) => id === view)!.name}
-        keeps={GEOMETRY_VIEWS.includes(view) || view === "rows"}
-      />
+      {view !== null && (
+        <BenchFooter
+          {...props}
+          bench={BENCH_VIEWS.find(({ id }) => id === view)!.name}
+          keeps={GEOMETRY_VIEWS.includes(view) || view === "rows"}
+        />
+      )}
     </div>
   );
 }

@@ -3,6 +3,7 @@
 import Link from "next/link";
 import { useMemo } from "react";
 import type { LedgerLine } from "@/core/ledger";
+import { Term } from "@/features/kit/help/Term";
 import { RuledTable } from "@/features/kit/table/RuledTable";
 import { kwhDecimals, monthName } from "@/wording/format";
 import { say } from "@/wording/screens/ledger";
@@ -66,35 +67,41 @@ function SpreadHead() {
           span
         </th>
         <th scope="col">
-          in-plane
+          <Term>in-plane</Term>
           <br />
           kWh/m²
         </th>
-        <th scope="col">reference</th>
-        <th scope="col" className={styles.left}>
-          design losses
+        <th scope="col">
+          <Term>reference</Term>
         </th>
-        <th scope="col">expected</th>
+        <th scope="col" className={styles.left}>
+          <Term>design losses</Term>
+        </th>
+        <th scope="col">
+          <Term>expected</Term>
+        </th>
         <th scope="col" className={styles.spine}>
           <span className={styles.shortOver}>
-            <span>found</span>
+            <span>
+              <Term>found</Term>
+            </span>
             <span />
-            <span>unexplained</span>
+            <span>
+              <Term>unexplained</Term>
+            </span>
           </span>
         </th>
         <th scope="col" className={styles.meterSide}>
-          metered
+          <Term>metered</Term>
+        </th>
+        <th scope="col" className={styles.wraps}>
+          <Term>performance index</Term>
         </th>
         <th scope="col">
-          performance
-          <br />
-          index
+          <Term>promise</Term>
         </th>
-        <th scope="col">promise</th>
-        <th scope="col">
-          data
-          <br />
-          availability
+        <th scope="col" className={styles.wraps}>
+          <Term>data availability</Term>
         </th>
         <th scope="col" className={styles.hiddenHead}>
           state

@@ -3,14 +3,22 @@
 import Papa from "papaparse";
 import { type ClipboardEvent, type Dispatch, type KeyboardEvent, useRef } from "react";
 import { RuledTable } from "@/features/kit/table/RuledTable";
+import { number } from "@/wording/format";
+import { say } from "@/wording/screens/readings";
 import type { GridAction, GridState } from "./grid-state";
 import styles from "./ReadingsChapter.module.css";
+import { rowName } from "./typed-rows";
+
+const known = (value: number | null | undefined): string =>
+  value === null || value === undefined ? "" : number(value, Number.isInteger(value) ? 0 : 1);
 
 interface Props {
   readonly label: string;
-  readonly columns: readonly { readonly name: string; readonly hint: string }[];
+  readonly columns: readonly { readonly name: string; readonly title: string; readonly hint: string }[];
   readonly state: GridState;
   readonly dispatch: Dispatch<GridAction>;
+  /** What stands at the right of each row, and over it: a running total, or what was counted since. */
+  readonly margin: { readonly head: string; readonly values: readonly (number | null)[] };
 }
 
 /** The keys of the grid and what is pasted into it: they move the focus, which stays where it was when a step is undone. */
@@ -58,8 +66,8 @@ function useGridKeys(state: Props["state"], dispatch: Props["dispatch"]) {
   return { table, onKey, onPaste };
 }
 
-/** A table to type or paste into: arrow keys and Enter move, ranges come from a spreadsheet's clipboard, Ctrl+Z takes back. */
-export function Grid({ label, columns, state, dispatch }: Props) {
+/** Ruled lines to type or paste into, each called by its date, with a running figure at the right: arrow keys and Enter move, ranges come from a spreadsheet's clipboard, Ctrl+Z takes back. */
+export function Grid({ label, columns, state, dispatch, margin }: Props) {
   const { table, onKey, onPaste } = useGridKeys(state, dispatch);
   return (
     <div className={styles.grid}>
@@ -67,21 +75,24 @@ export function Grid({ label, columns, state, dispatch }: Props) {
         <thead>
           <tr>
             <th scope="col">
-              <span className={styles.hidden}>row</span>
+              <span className={styles.hidden}>{say.row}</span>
             </th>
-            {columns.map(({ name, hint }) => (
+            {columns.map(({ name, title, hint }) => (
               <th key={name} scope="col">
-                {name}
+                {title}
                 <small>{hint}</small>
               </th>
             ))}
+            <th scope="col" className={styles.margin}>
+              {margin.head}
+            </th>
           </tr>
         </thead>
         <tbody>
           {state.cells.map((cells, row) => (
             // biome-ignore lint/suspicious/noArrayIndexKey: a row is its index
             <tr key={row}>
-              <th scope="row">{row + 1}</th>
+              <th scope="row">{rowName(cells[0] ?? "")}</th>
               {columns.map(({ name }, column) => (
                 <td key={name}>
                   <input
@@ -96,6 +107,7 @@ export function Grid({ label, columns, state, dispatch }: Props) {
                   />
                 </td>
               ))}
+              <td className={styles.margin}>{known(margin.values[row])}</td>
             </tr>
           ))}
         </tbody>

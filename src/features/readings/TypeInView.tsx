@@ -9,6 +9,7 @@ import { Grid } from "./Grid";
 import { emptyGrid, gridCsv, gridReducer } from "./grid-state";
 import { type ImportDeskProps, ImportSteps } from "./ImportDesk";
 import styles from "./ReadingsChapter.module.css";
+import { runningTotals, sinceRowAbove } from "./typed-rows";
 import { useImport } from "./use-import";
 
 const ROWS = 14;
@@ -18,24 +19,24 @@ const FORMS = {
   months: {
     name: "Months",
     columns: [
-      { name: "month", hint: "2024-03" },
-      { name: "energy_kwh", hint: "412.5" },
+      { name: "month", title: "month", hint: "2024-03" },
+      { name: "energy_kwh", title: say.energyKwh, hint: "412.5" },
     ],
     header: ["time", "energy_kwh"],
   },
   days: {
     name: "Days",
     columns: [
-      { name: "day", hint: "2024-03-21" },
-      { name: "energy_kwh", hint: "18.4" },
+      { name: "day", title: "day", hint: "2024-03-21" },
+      { name: "energy_kwh", title: say.energyKwh, hint: "18.4" },
     ],
     header: ["time", "energy_kwh"],
   },
   counter: {
     name: "Lifetime counter",
     columns: [
-      { name: "read on", hint: "2024-03-21 18:30" },
-      { name: "counter_kwh", hint: "10 482" },
+      { name: "read on", title: "read on", hint: "2024-03-21 18:30" },
+      { name: "counter_kwh", title: say.counterKwh, hint: "10 482" },
     ],
     header: ["time", "counter_kwh"],
   },
@@ -72,7 +73,17 @@ export function TypeInView(props: ImportDeskProps) {
             <Select size="xs" aria-label="Meter" data={[...props.meters]} value={meter} onChange={setMeter} allowDeselect={false} />
           )}
         </div>
-        <Grid label={FORMS[form].name} columns={columns} state={state} dispatch={dispatch} />
+        <Grid
+          label={FORMS[form].name}
+          columns={columns}
+          state={state}
+          dispatch={dispatch}
+          margin={
+            form === "counter"
+              ? { head: say.sinceTheRowAboveKwh, values: sinceRowAbove(state.cells) }
+              : { head: say.runningTotalKwh, values: runningTotals(state.cells) }
+          }
+        />
         <div className={chapter.actions}>
           <Button onClick={look} disabled={filled === 0 || busy}>
             Look at {filled} {filled === 1 ? "row" : "rows"}

@@ -5,6 +5,7 @@ import { PairBars } from "@/charts";
 import { type LedgerLine, largestLoss, lineState, performanceIndex } from "@/core/ledger";
 import { Figure } from "@/features/kit/figures/Figure";
 import { KnownFigure } from "@/features/kit/figures/KnownFigure";
+import { Term } from "@/features/kit/help/Term";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { ScrollBox } from "@/features/kit/look/ScrollBox";
 import { RuledTable } from "@/features/kit/table/RuledTable";
@@ -49,9 +50,9 @@ export function BooksTable({ books }: { books: readonly ShelfBook[] }) {
           <tr>
             {HEADS.map(({ name, below, isLeft }) => (
               <th key={name} scope="col" className={isLeft ? styles.left : undefined}>
-                {name}
-                {below && <br />}
-                {below}
+                <Term>{below === "index" ? say.performanceIndex : name}</Term>
+                {below && below !== "index" && <br />}
+                {below !== "index" && below}
               </th>
             ))}
           </tr>

@@ -9,6 +9,7 @@ import type { ReactNode } from "react";
 import { say } from "@/wording/screens/shell";
 import { CHAPTERS, type ChapterId, chapterPath, type Spine, spineColour } from "./chapters";
 import styles from "./Desk.module.css";
+import { HelpPanel } from "./HelpPanel";
 import { openPalette, Palette } from "./Palette";
 import { useChosenYear } from "./use-chosen-year";
 import { useThemeSwitch } from "./use-theme-switch";
@@ -37,6 +38,7 @@ export function Desk({ spines, slug, chapter, children }: DeskProps) {
       <a href="#page" className={styles.skip}>
         {say.skipToThePage}
       </a>
+      <HelpPanel />
       <Palette spines={spines} slug={slug} toggleTheme={theme.toggle} />
       <header className={styles.top}>
         <button type="button" className={styles.icon} onClick={shelf.open} aria-label={say.showTheShelf}>

@@ -1,100 +1,70 @@
 "use client";
 
-import { Spotlight, type SpotlightActionGroupData, spotlight } from "@mantine/spotlight";
+import { Spotlight, spotlight } from "@mantine/spotlight";
 import { useRouter } from "next/navigation";
-import { BENCH_VIEWS } from "@/features/calculators/bench-views";
-import { LEDGER_VIEWS } from "@/features/ledger/ledger-views";
-import { SITE_VIEWS } from "@/features/site/site-views";
+import { useMemo, useState } from "react";
 import { say } from "@/wording/screens/shell";
-import { CHAPTERS, chapterPath, type Spine } from "./chapters";
+import type { Spine } from "./chapters";
+import { everything, type Found, matching } from "./palette-actions";
 
 export const openPalette = (): void => spotlight.open();
 
-type Go = (path: string) => () => void;
+/** What is shown at once; more letters find the rest. */
+const MOST = 40;
 
-/** Chapters and views of a book. */
-function pagesOf(slug: string, go: Go): SpotlightActionGroupData[] {
-  const chapters = CHAPTERS.map(({ id, name, key }) => ({
-    id: `chapter-${id}`,
-    label: name,
-    description: say.chapterOfThisBookKey(key),
-    onClick: go(chapterPath(slug, id)),
-  }));
-  const pages = [
-    ...SITE_VIEWS.map((view) => ({ ...view, chapter: "site" as const })),
-    ...LEDGER_VIEWS.map((view) => ({ ...view, chapter: "ledger" as const })),
-    ...BENCH_VIEWS.map((view) => ({ ...view, chapter: "bench" as const })),
-  ].map(({ id, name, chapter }) => ({
-    id: `page-${chapter}-${id}`,
-    label: name,
-    description: chapter === "bench" ? say.benchOfThisBook : say.viewOfTheChapter(chapter === "site" ? "Site" : "Ledger"),
-    onClick: go(`${chapterPath(slug, chapter)}?view=${id}`),
-  }));
-  return [
-    { group: "Chapters", actions: chapters },
-    { group: "Views", actions: pages },
-  ];
+interface PaletteProps {
+  readonly spines: readonly Spine[];
+  readonly slug: string | null;
+  readonly toggleTheme: () => void;
 }
 
-/** Finds books, chapters and actions by a few letters; opens with Ctrl K or a slash. */
-export function Palette({ spines, slug, toggleTheme }: { spines: readonly Spine[]; slug: string | null; toggleTheme: () => void }) {
+/** Finds books, views, tools, terms and cautions by a few letters; opens with Ctrl K or a slash. */
+export function Palette({ spines, slug, toggleTheme }: PaletteProps) {
   const router = useRouter();
-  const go: Go = (path) => () => router.push(path);
-  const actions: SpotlightActionGroupData[] = [
-    ...(slug === null ? [] : pagesOf(slug, go)),
-    {
-      group: "Books",
-      actions: spines.map((spine) => ({
-        id: `book-${spine.slug}`,
-        label: spine.name,
-        description: say.openTheLedger,
-        onClick: go(chapterPath(spine.slug, "ledger")),
-      })),
-    },
-    {
-      group: "Actions",
-      actions: [
-        { id: "shelf", label: "The shelf", description: say.allBooksKey0, onClick: go("/") },
-        { id: "new", label: "New book", description: say.fromASiteFileOrFrom, onClick: go("/#new") },
-        ...(slug === null
-          ? []
-          : [
-              {
-                id: "import",
-                label: say.importAFile,
-                description: say.weatherProductionOrPromise,
-                onClick: go(chapterPath(slug, "readings")),
-              },
-            ]),
-        {
-          id: "trainer",
-          label: "Trainer",
-          description: say.sixMadeUpMonthsWhatWas,
-          onClick: go("/trainer"),
-        },
-        {
-          id: "validation",
-          label: say.validationOfTheMethods,
-          description: say.greatestDifferencesAndTolerances,
-          onClick: go("/validation"),
-        },
-        { id: "theme", label: say.dayOrLampLight, description: say.switchTheThemeKeyD, onClick: toggleTheme },
-      ],
-    },
-  ];
+  const [query, setQuery] = useState("");
+  const all = useMemo(() => everything(spines, slug), [spines, slug]);
+  const theme: Found = {
+    id: "theme",
+    group: say.settings,
+    label: say.dayOrLampLight,
+    description: say.switchTheThemeKeyD,
+    keywords: "dark",
+    path: null,
+  };
+  const found = matching([...all, theme], query, MOST);
+  const act = ({ id, path }: Found): void => {
+    if (id === "theme") toggleTheme();
+    else if (path !== null) router.push(path);
+  };
   return (
-    <Spotlight
-      actions={actions.filter((group) => group.actions.length > 0)}
+    <Spotlight.Root
+      query={query}
+      onQueryChange={setQuery}
       shortcut={["mod + K", "/"]}
-      highlightQuery
       scrollable
       maxHeight={420}
-      nothingFound={say.nothingByThatName}
       transitionProps={{ duration: 0 }}
-      searchProps={{
-        placeholder: say.bookChapterOrAction,
-        "aria-label": "Find anything",
-      }}
-    />
+    >
+      <Spotlight.Search placeholder={say.bookChapterOrAction} aria-label={say.findAnything} />
+      <Spotlight.ActionsList>
+        {found.length === 0 && <Spotlight.Empty>{say.nothingByThatName}</Spotlight.Empty>}
+        {[...new Set(found.map(({ group }) => group))].map((group) => (
+          <Spotlight.ActionsGroup key={group} label={group}>
+            {found
+              .filter((one) => one.group === group)
+              .map((one) => (
+                <Spotlight.Action
+                  key={one.id}
+                  label={one.label}
+                  description={one.description}
+                  highlightQuery
+                  closeSpotlightOnTrigger={one.path !== null || one.id === "theme"}
+                  onClick={() => act(one)}
+                />
+              ))}
+          </Spotlight.ActionsGroup>
+        ))}
+      </Spotlight.ActionsList>
+    </Spotlight.Root>
   );
 }

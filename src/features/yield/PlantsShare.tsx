@@ -4,6 +4,7 @@ import { useEffect, useState } from "react";
 import type { DesignAccount } from "@/core/accounts";
 import { designLosses, type LedgerLine } from "@/core/ledger";
 import { Figure } from "@/features/kit/figures/Figure";
+import { Term } from "@/features/kit/help/Term";
 import { RuledTable } from "@/features/kit/table/RuledTable";
 import { ACCOUNT_NAMES } from "@/wording/accounts";
 import { number, percent } from "@/wording/format";
@@ -28,11 +29,13 @@ export function PlantsShare(props: SharesProps) {
       <RuledTable fileName="design-losses" aria-label={say.thePlantsShare}>
         <thead>
           <tr>
-            <th scope="col">{say.designLoss}</th>
+            <th scope="col">
+              <Term>{say.designLoss}</Term>
+            </th>
             <th scope="col">kWh</th>
             <th scope="col">{say.ofReference}</th>
             <th scope="col" title={say.energyAtTheMeterThatWould}>
-              {say.gainedIfRemoved}
+              <Term>{say.gainedIfRemoved}</Term>
             </th>
           </tr>
         </thead>

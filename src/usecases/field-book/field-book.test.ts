@@ -72,13 +72,26 @@ describe("reminders", () => {
 
   it("stand in order of what comes first, each at its next date", () => {
     expect(rows.map(({ on, kind }) => [on, kind])).toEqual([
-      ["2026-07-09", "cleaning"],
+      ["2025-07-09", "cleaning"],
       ["2026-09-15", "tilt"],
       ["2027-01-12", "inspection"],
       ["2027-03-01", "own"],
       ["2027-04-05", "tilt"],
       ["2045-02-28", "warranty"],
     ]);
+  });
+
+  it("are overdue where their day is past and nothing was done since, and sound today", () => {
+    expect(rows.filter(({ isOverdue }) => isOverdue).map(({ kind }) => kind)).toEqual(["cleaning"]);
+    const later = bookReminders(book, [kept({ from: "2025-07-09", to: "2025-07-09" })], "2026-07-09");
+    expect(later.find(({ kind }) => kind === "cleaning")).toMatchObject({ on: "2026-07-09", isOverdue: false });
+    const text = remindersFile(
+      { id: "x", slug: "rack", site: book, version: 1, isDemo: false },
+      [kept({ from: "2024-07-09", to: "2024-07-09" })],
+      "2026-05-01",
+      reminderInWords,
+    );
+    expect(text).toMatch(/DTSTART;VALUE=DATE:20260501/);
   });
 
   it("are a calendar file with an event each, the warranty's end once and the others every year or two", () => {

@@ -17,6 +17,10 @@ function nextYearly(date: string, today: string): string {
   return first >= today ? first : yearsAfter(date, years + 1);
 }
 
+/** A day by which something has to be done: past, it stays until it is done. */
+const due = (on: string, today: string): Pick<ReminderRow, "on" | "isOverdue"> => ({ on, isOverdue: on < today });
+const toCome = (on: string): Pick<ReminderRow, "on" | "isOverdue"> => ({ on, isOverdue: false });
+
 const INSURANCE = /insur|assurance|versicher|seguro|polisa/i;
 
 /** What is to come of a book, the nearest first: its rack's tilts, a cleaning and an inspection by the field book, insurance and warranty by the site, and the owner's own dates. */
@@ -26,7 +30,7 @@ export function bookReminders(site: SiteDocument, entries: readonly StoredEntry[
     for (const { from, tiltDeg } of array.tiltSchedule)
       rows.push({
         kind: "tilt",
-        on: nextYearly(`${today.slice(0, 4)}-${from}`, today),
+        ...toCome(nextYearly(`${today.slice(0, 4)}-${from}`, today)),
         everyYears: 1,
         facts: { array: array.name || array.id, tiltDeg },
       });
@@ -39,7 +43,7 @@ export function bookReminders(site: SiteDocument, entries: readonly StoredEntry[
   if (cleaned)
     rows.push({
       kind: "cleaning",
-      on: nextYearly(cleaned, today),
+      ...due(yearsAfter(cleaned, 1), today),
       everyYears: 1,
       facts: { cleaned },
     });
@@ -47,7 +51,7 @@ export function bookReminders(site: SiteDocument, entries: readonly StoredEntry[
   if (looked)
     rows.push({
       kind: "inspection",
-      on: nextYearly(yearsAfter(looked, 1), today),
+      ...due(yearsAfter(looked, 1), today),
       everyYears: 1,
       facts: { looked },
     });
@@ -55,7 +59,7 @@ export function bookReminders(site: SiteDocument, entries: readonly StoredEntry[
     if (INSURANCE.test(what) && site.commissioned)
       rows.push({
         kind: "insurance",
-        on: nextYearly(site.commissioned, today),
+        ...toCome(nextYearly(site.commissioned, today)),
         everyYears: 1,
         facts: { what },
       });
@@ -64,14 +68,14 @@ export function bookReminders(site: SiteDocument, entries: readonly StoredEntry[
     if (on >= today)
       rows.push({
         kind: "warranty",
-        on,
+        ...toCome(on),
         everyYears: null,
         facts: {},
       });
   }
   for (const { on, what, everyYears } of site.reminders) {
     const next = everyYears === null ? on : everyOwn(on, everyYears, today);
-    if (next >= today) rows.push({ kind: "own", on: next, everyYears, facts: { what } });
+    rows.push({ kind: "own", ...due(next, today), everyYears, facts: { what } });
   }
   return rows.sort((a, b) => a.on.localeCompare(b.on));
 }
@@ -90,8 +94,10 @@ export function remindersFile(book: Book, entries: readonly StoredEntry[], today
   return writeReminders(
     book.site.name,
     bookReminders(book.site, entries, today).map((row): Reminder => {
-      const { kind, on, everyYears } = row;
+      const { kind, isOverdue, everyYears } = row;
       const { title, text } = inWords(row);
+      // An alarm for a day that is past never sounds: what is overdue is due today.
+      const on = isOverdue ? today : row.on;
       return {
         on,
         everyYears,

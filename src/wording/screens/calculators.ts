@@ -2,6 +2,7 @@ import { catalogue, type Fact } from "../catalogue";
 
 /** What the screens of calculators say. */
 export const say = catalogue({
+  aQuestionATool: "Each tool answers one question, with this book's own weather and prices.",
   rowsAndSnow: "Rows and snow",
   roofOrGround: "Roof or ground",
   stringsAndCable: "Strings and cable",

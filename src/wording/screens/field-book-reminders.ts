@@ -2,6 +2,10 @@ import { catalogue } from "../catalogue";
 
 /** What the screens of field, book, reminders say. */
 export const say = catalogue({
+  overdue: (what: string) => `Overdue: ${what}.`,
+  sinceDay: (title: string, day: string) => `${title}, since ${day}`,
+  sinceDate: (on: string) => `overdue since ${on}`,
+  next: (title: string, day: string) => `Next: ${title}, ${day}.`,
   whatIsToCome: "What is to come",
   withAnAlarmAWeekAnd: ", with an alarm a week and a day before. Own dates stand in the site document under ",
   calendarFileIcalendar: "Calendar file (iCalendar)",

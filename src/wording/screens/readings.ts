@@ -2,6 +2,11 @@ import { catalogue, type Fact } from "../catalogue";
 
 /** What the screens of readings say. */
 export const say = catalogue({
+  row: "row",
+  energyKwh: "energy, kWh",
+  counterKwh: "lifetime counter, kWh",
+  runningTotalKwh: "in all, kWh",
+  sinceTheRowAboveKwh: "since the row above, kWh",
   whatStandsInTheBook: "What stands in the book",
   aCellAMonthFilledAs: "a cell a month, filled as far as it was read; clay where readings are missing",
   shareOfEachMonthThatEvery: "Share of each month that every series covers",

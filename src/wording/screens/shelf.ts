@@ -21,6 +21,7 @@ export const say = catalogue({
   itsMonthsExpectedMetered: "its months: expected, metered",
   largestLossFound: "largest loss found, kWh",
   state: "state",
+  performanceIndex: "performance index",
   mostWasLostTo: (cause: string, book: string, year: string, kwh: string) => `Most was lost to ${cause} at ${book} in ${year}: ${kwh} kWh.`,
   notKnown: "not known",
   monthsToCheck: (months: string) => `to check: ${months}`,

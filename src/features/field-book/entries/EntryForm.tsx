@@ -65,7 +65,8 @@ export function EntryForm({ slug, site, today, queue }: Props) {
     setSaved("Sending …");
     const isSent = await queue.write({ ...entry, apply: Boolean(effect?.revision && draft.apply) }, photo);
     setSaved(isSent ? say.ofIsWrittenDown(KIND_NAMES[draft.kind], draft.from) : "");
-    setDraft(blank(today, draft.who));
+    // Who writes several writes several of one kind.
+    setDraft({ ...blank(today, draft.who), kind: draft.kind });
     setPhoto(null);
   };
   return (

@@ -24,10 +24,16 @@ const often = (everyYears: number | null): string =>
 /** What is to come, the nearest first, and as a calendar to subscribe to. */
 export function RemindersView({ slug, reminders: rows }: FieldBookProps) {
   const reminders = rows.map((row) => ({ ...row, ...reminderInWords(row) }));
-  const [first] = reminders;
+  const overdue = reminders.filter(({ isOverdue }) => isOverdue);
+  const first = reminders.find(({ isOverdue }) => !isOverdue);
   return (
     <>
-      <p className={chapter.verdict}>{first ? `Next: ${first.title}, ${dateName(first.on)}.` : say.nothingIsDueATiltSchedule}</p>
+      <p className={chapter.verdict}>
+        {overdue.length > 0 && (
+          <span className={chapter.clay}>{say.overdue(overdue.map(({ title, on }) => say.sinceDay(title, dateName(on))).join("; "))} </span>
+        )}
+        {first ? say.next(first.title, dateName(first.on)) : overdue.length === 0 && say.nothingIsDueATiltSchedule}
+      </p>
       <section className={chapter.section}>
         <h2>{say.whatIsToCome}</h2>
         <ScrollBox label="Reminders">
@@ -36,7 +42,11 @@ export function RemindersView({ slug, reminders: rows }: FieldBookProps) {
             rows={reminders}
             rowKey={({ kind, on, title }) => `${kind} ${on} ${title}`}
             columns={[
-              { key: "on", head: "on", cell: ({ on }) => on },
+              {
+                key: "on",
+                head: "on",
+                cell: ({ on, isOverdue }) => (isOverdue ? <span className={chapter.clay}>{say.sinceDate(on)}</span> : on),
+              },
               { key: "kind", head: "kind", cell: ({ kind }) => KIND[kind], kind: "words" },
               {
                 key: "what",

@@ -1,6 +1,8 @@
 "use client";
 
 import { NumberInput, type NumberInputProps } from "@mantine/core";
+import { Term } from "@/features/kit/help/Term";
+import { termOf } from "@/wording/glossary";
 
 interface Props extends Omit<NumberInputProps, "hideControls" | "label"> {
   readonly label?: string;
@@ -10,5 +12,6 @@ interface Props extends Omit<NumberInputProps, "hideControls" | "label"> {
 
 /** A number with its unit, typed and not clicked up and down. */
 export function NumberField({ unit, label, ...input }: Props) {
-  return <NumberInput hideControls label={unit === undefined ? label : `${label}, ${unit}`} {...input} />;
+  const text = unit === undefined ? label : `${label}, ${unit}`;
+  return <NumberInput hideControls label={text !== undefined && termOf(text) ? <Term>{text}</Term> : text} {...input} />;
 }

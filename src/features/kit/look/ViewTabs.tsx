@@ -5,7 +5,8 @@ import styles from "./ViewTabs.module.css";
 interface Props<Id extends string> {
   readonly title: string;
   readonly views: readonly { readonly id: Id; readonly name: string }[];
-  readonly view: Id;
+  /** The view that is open; another word where none is. */
+  readonly view: Id | "";
   readonly href: (id: Id) => string;
   readonly children?: ReactNode;
 }

@@ -2,6 +2,7 @@
 
 import { type ColumnDef, type ReactTable, tableFeatures, useTable } from "@tanstack/react-table";
 import { type ComponentPropsWithoutRef, type ReactNode, useMemo } from "react";
+import { Term } from "@/features/kit/help/Term";
 import { RuledTable } from "./RuledTable";
 import styles from "./Table.module.css";
 
@@ -50,7 +51,14 @@ export function DataTable<Row extends object>({
   testId,
 }: DataTableProps<Row>) {
   const defs = useMemo(
-    () => columns.map(({ key, head }): ColumnDef<typeof FEATURES, Row> => ({ id: key, header: () => head, accessorFn: (row) => row })),
+    () =>
+      columns.map(
+        ({ key, head }): ColumnDef<typeof FEATURES, Row> => ({
+          id: key,
+          header: () => (typeof head === "string" ? <Term>{head}</Term> : head),
+          accessorFn: (row) => row,
+        }),
+      ),
     [columns],
   );
   const table = useTable({ features: FEATURES, columns: defs, data: rows, getRowId: (row, index) => String(rowKey(row, index)) });

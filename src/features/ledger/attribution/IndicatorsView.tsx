@@ -4,6 +4,7 @@ import type { ReactNode } from "react";
 import type { Indicators } from "@/contracts/attribution";
 import type { LedgerLine } from "@/core/ledger";
 import { Figure } from "@/features/kit/figures/Figure";
+import { Term } from "@/features/kit/help/Term";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { ScrollBox } from "@/features/kit/look/ScrollBox";
 import { RuledTable } from "@/features/kit/table/RuledTable";
@@ -196,7 +197,9 @@ function IndicatorsTable({ names, shown, cells, total }: IndicatorsTableProps) {
           <tr>
             <th>span</th>
             {names.map((name) => (
-              <th key={name}>{name}</th>
+              <th key={name}>
+                <Term>{name}</Term>
+              </th>
             ))}
           </tr>
         </thead>

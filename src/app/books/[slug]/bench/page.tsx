@@ -20,7 +20,7 @@ export default async function BenchPage({ params, searchParams }: Props) {
       slug={slug}
       version={book.version}
       site={book.site}
-      view={BENCH_VIEWS.find((candidate) => candidate.id === view)?.id ?? "tilt"}
+      view={BENCH_VIEWS.find((candidate) => candidate.id === view)?.id ?? null}
       nowUtcMs={Date.now()}
       year={yearsOf(await figuresOf(book)).at(-1) ?? null}
     />

@@ -30,8 +30,8 @@ export interface Stretch {
 /** Metered energy on the time axis of the model: sums of what was read, and how much of each interval was read. */
 export interface MeteredOnAxis {
   readonly kwh: Float64Array;
-  /** 0 to 1, the least over all meters. */
-  readonly readFrac: Float64Array;
+  /** 0 to 1, the least over all meters. Single precision serves a share. */
+  readonly readFrac: Float32Array;
   readonly caughtUpRows: number;
   readonly impossibleRows: number;
   /** 1 where a value is a share of a longer span, laid out by the expected shape: good for months, not for days; 2 where the span is a day: good for days, not for hours. */
@@ -57,7 +57,7 @@ export function meteredOnto(axis: TimeAxis, meters: readonly MeterSeries[], site
     return asRead(axis, meters[0]!, readings);
   const kwh = new Float64Array(axis.count);
   const split = new Uint8Array(axis.count);
-  const readFrac = new Float64Array(axis.count).fill(meterIds.size > 0 ? 1 : 0);
+  const readFrac = new Float32Array(axis.count).fill(meterIds.size > 0 ? 1 : 0);
   let caughtUpRows = 0;
   let impossibleRows = 0;
   for (const meterId of meterIds) {
@@ -107,10 +107,7 @@ function readAlone(meter: MeterSeries, site: Site, model: TimeAxis | null): Read
 }
 
 /** Shares of an interval that were read, summed from parts of it: never more than all. */
-function clamped(coverageFrac: Float64Array): Float64Array {
-  for (let i = 0; i < coverageFrac.length; i++) if (coverageFrac[i]! > 1) coverageFrac[i] = 1;
-  return coverageFrac;
-}
+const clamped = (coverageFrac: Float64Array): Float32Array => Float32Array.from(coverageFrac, (share) => Math.min(1, share));
 
 /** Takes stretches that are true in sum alone out of the readings, widened to whole steps of the model, and gives them back as spans. */
 function takeEvenly(
@@ -145,7 +142,7 @@ export interface SpansToSplit {
 }
 
 /** Puts split spans where no finer reading stands. */
-function addSplit(own: SplitEnergy, coverageFrac: Float64Array | null, kwh: Float64Array, readFrac: Float64Array, split: Uint8Array): void {
+function addSplit(own: SplitEnergy, coverageFrac: Float64Array | null, kwh: Float64Array, readFrac: Float32Array, split: Uint8Array): void {
   for (let i = 0; i < kwh.length; i++) {
     if (coverageFrac && coverageFrac[i]! > 0) continue;
     if (own.split[i] === 0) {

@@ -66,8 +66,8 @@ function kwOf({ axis, values, quantity }: MeterSeries, fromUtcMs: number, toUtcM
   };
 }
 
-/** A day is not told from a longer span: what was split counts as unread here. */
-const unsplit = ({ readFrac, split }: MeteredOnAxis, from: number, to: number): Float64Array =>
+/** A day is not told from a longer span: what was split counts as not read here. */
+const unsplit = ({ readFrac, split }: MeteredOnAxis, from: number, to: number): Float32Array =>
   readFrac.subarray(from, to).map((share, k) => (split[from + k] === 1 ? 0 : share));
 
 function dayLine({ run, metered }: OpenLedger, date: string, fromUtcMs: number, toUtcMs: number): DayReport["line"] {

@@ -10,7 +10,7 @@ const axis = hours("2023-06-01T00:00Z", 48);
 const weather = clearWeather(axis, plant.place);
 const metered = (parts: Partial<MeteredOnAxis> = {}): MeteredOnAxis => ({
   kwh: new Float64Array(48).fill(1),
-  readFrac: new Float64Array(48).fill(1),
+  readFrac: new Float32Array(48).fill(1),
   caughtUpRows: 0,
   impossibleRows: 0,
   split: new Uint8Array(48),
@@ -21,7 +21,7 @@ const frame = (parts: Partial<MeteredOnAxis> = {}, light = weather, of = plant) 
 
 describe("what a search reads", () => {
   it("an hour is read where all of it was, by no share of a longer span than a day", () => {
-    const readFrac = new Float64Array(48).fill(1);
+    const readFrac = new Float32Array(48).fill(1);
     [readFrac[3], readFrac[4], readFrac[5]] = [0.9989, 0.9991, 0];
     expect([...frame({ readFrac }).read.subarray(2, 7)]).toEqual([1, 0, 1, 0, 1]);
     const split = new Uint8Array(48);
@@ -55,7 +55,7 @@ describe("what a search reads", () => {
   it("is as fine as what most of it was read by", () => {
     const of = (hoursRead: number, months: number, days: number) => {
       const split = Uint8Array.from({ length: 48 }, (_, i) => (i < hoursRead ? 0 : i < hoursRead + months ? 1 : 2));
-      const readFrac = Float64Array.from({ length: 48 }, (_, i) => (i < hoursRead + months + days ? 1 : 0));
+      const readFrac = Float32Array.from({ length: 48 }, (_, i) => (i < hoursRead + months + days ? 1 : 0));
       return frame({ split, readFrac }).resolution;
     };
     expect([of(10, 5, 5), of(5, 10, 5), of(5, 5, 10)]).toEqual(["hours", "months", "days"]);

@@ -39,14 +39,14 @@ export function toHours(weather: Weather, metered: MeteredOnAxis): Hourly {
     metered: {
       ...metered,
       kwh: folded(metered.kwh, axis.count, steps, "sum"),
-      readFrac: folded(metered.readFrac, axis.count, steps, "mean"),
+      readFrac: Float32Array.from(folded(metered.readFrac, axis.count, steps, "mean")),
       split: Uint8Array.from({ length: axis.count }, (_, i) => Math.max(...metered.split.subarray(i * steps, (i + 1) * steps))),
     },
   };
 }
 
 /** Groups of `steps` values as one; NaN where all are missing. */
-function folded(values: Float64Array, count: number, steps: number, how: "mean" | "sum"): Float64Array {
+function folded(values: Float64Array | Float32Array, count: number, steps: number, how: "mean" | "sum"): Float64Array {
   const out = new Float64Array(count).fill(Number.NaN);
   for (let i = 0; i < count; i++) {
     let [sum, known] = [0, 0];

@@ -117,7 +117,7 @@ describe("finer records by the hour", () => {
   } as unknown as Weather;
   const metered = {
     kwh: column(1, 2, 3, Number.NaN, Number.NaN, Number.NaN, Number.NaN, Number.NaN, 9, 9),
-    readFrac: column(1, 1, 1, 0, 0, 0, 0, 0, 1, 1),
+    readFrac: Float32Array.of(1, 1, 1, 0, 0, 0, 0, 0, 1, 1),
     caughtUpRows: 0,
     impossibleRows: 0,
     split: Uint8Array.of(0, 0, 2, 0, 0, 0, 0, 1, 0, 0),

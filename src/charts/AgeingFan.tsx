@@ -22,8 +22,10 @@ const MARGIN = { top: 10, right: 118, bottom: 22, left: 54 };
 const at = (date: string): Date => new Date(`${date}T00:00:00Z`);
 const percent = (value: number): string => `${(value * 100).toFixed(0)} %`;
 
-/** The index day by day, the slope with the fan of its bootstrap samples opening to the years ahead, and the warranty's line. */
-export function AgeingFan({ days, index, fan, perYearFrac, warranty, level, ageAtStartYears, width, height }: AgeingFanProps) {
+type Axed = Pick<AgeingFanProps, "days" | "index" | "fan" | "perYearFrac" | "level" | "width" | "height">;
+
+/** Both axes: half of the record's length ahead, and down to where the steepest sample or the level's interval ends. */
+function axesOf({ days, index, fan, perYearFrac, level, width, height }: Axed) {
   const [from, last] = [at(days[0]!), at(days.at(-1)!)];
   const years = (last.getTime() - from.getTime()) / DAY_MS / DAYS_PER_YEAR;
   const ahead = Math.max(2, years * 0.5);
@@ -37,6 +39,12 @@ export function AgeingFan({ days, index, fan, perYearFrac, warranty, level, ageA
   );
   const roof = Math.max(quantile(known, 0.995) ?? 1.05, level ? level.high / level.indexFrac : 1);
   const y = scaleLinear([Math.max(0, floor - 0.01), roof + 0.01], [height - MARGIN.bottom, MARGIN.top]);
+  return { x, y, from, last, years, ahead };
+}
+
+/** The index day by day, the slope with the fan of its bootstrap samples opening to the years ahead, and the warranty's line. */
+export function AgeingFan({ days, index, fan, perYearFrac, warranty, level, ageAtStartYears, width, height }: AgeingFanProps) {
+  const { x, y, from, last, years, ahead } = axesOf({ days, index, fan, perYearFrac, level, width, height });
   const steps = Array.from({ length: 41 }, (_, k) => (k / 40) * (years + ahead));
   const when = (t: number): number => x(new Date(from.getTime() + t * DAYS_PER_YEAR * DAY_MS));
   const middle = years / 2;
@@ -59,11 +67,7 @@ export function AgeingFan({ days, index, fan, perYearFrac, warranty, level, ageA
           {tick.getUTCMonth() === 0 ? tick.getUTCFullYear() : ""}
         </text>
       ))}
-      {days.map((day, d) =>
-        index[d] === null || index[d]! < y.domain()[0]! || index[d]! > y.domain()[1]! ? null : (
-          <circle key={day} cx={x(at(day))} cy={y(index[d]!)} r={1.3} fill="var(--account-ageing)" opacity={0.55} />
-        ),
-      )}
+      <Days days={days} index={index} x={(day) => x(at(day))} y={y} />
       {fan.length > 0 && <path d={band(pick(0), pick(1))} fill="var(--account-ageing)" opacity={0.18} />}
       {fan.length > 0 && <path d={band(pick(0.25), pick(0.75))} fill="var(--account-ageing)" opacity={0.28} />}
       <path
@@ -96,6 +100,23 @@ export function AgeingFan({ days, index, fan, perYearFrac, warranty, level, ageA
       <line x1={x(last)} x2={x(last)} y1={MARGIN.top} y2={height - MARGIN.bottom} stroke="var(--rule-strong)" strokeDasharray="2 3" />
     </g>
   );
+}
+
+interface DaysProps {
+  readonly days: readonly string[];
+  readonly index: readonly (number | null)[];
+  readonly x: (day: string) => number;
+  readonly y: ScaleLinear<number, number, never>;
+}
+
+/** The days that the axis holds. */
+function Days({ days, index, x, y }: DaysProps) {
+  const [least, most] = y.domain() as [number, number];
+  return days.map((day, d) => {
+    const value = index[d];
+    if (value === null || value === undefined || value < least || value > most) return null;
+    return <circle key={day} cx={x(day)} cy={y(value)} r={1.3} fill="var(--account-ageing)" opacity={0.55} />;
+  });
 }
 
 interface LevelBarProps {

@@ -62,52 +62,58 @@ function SpreadHead() {
         </th>
         <th className={styles.unit}>kWh</th>
       </tr>
-      <tr className={styles.heads}>
-        <th scope="col" className={styles.hiddenHead}>
-          span
-        </th>
-        <th scope="col">
-          <Term>in-plane</Term>
-          <br />
-          kWh/m²
-        </th>
-        <th scope="col">
-          <Term>reference</Term>
-        </th>
-        <th scope="col" className={styles.left}>
-          <Term>design losses</Term>
-        </th>
-        <th scope="col">
-          <Term>expected</Term>
-        </th>
-        <th scope="col" className={styles.spine}>
-          <span className={styles.shortOver}>
-            <span>
-              <Term>found</Term>
-            </span>
-            <span />
-            <span>
-              <Term>unexplained</Term>
-            </span>
-          </span>
-        </th>
-        <th scope="col" className={styles.meterSide}>
-          <Term>metered</Term>
-        </th>
-        <th scope="col" className={styles.wraps}>
-          <Term>performance index</Term>
-        </th>
-        <th scope="col">
-          <Term>promise</Term>
-        </th>
-        <th scope="col" className={styles.wraps}>
-          <Term>data availability</Term>
-        </th>
-        <th scope="col" className={styles.hiddenHead}>
-          state
-        </th>
-      </tr>
+      <ColumnHeads />
     </thead>
+  );
+}
+
+function ColumnHeads() {
+  return (
+    <tr className={styles.heads}>
+      <th scope="col" className={styles.hiddenHead}>
+        span
+      </th>
+      <th scope="col">
+        <Term>in-plane</Term>
+        <br />
+        kWh/m²
+      </th>
+      <th scope="col">
+        <Term>reference</Term>
+      </th>
+      <th scope="col" className={styles.left}>
+        <Term>design losses</Term>
+      </th>
+      <th scope="col">
+        <Term>expected</Term>
+      </th>
+      <th scope="col" className={styles.spine}>
+        <span className={styles.shortOver}>
+          <span>
+            <Term>found</Term>
+          </span>
+          <span />
+          <span>
+            <Term>unexplained</Term>
+          </span>
+        </span>
+      </th>
+      <th scope="col" className={styles.meterSide}>
+        <Term>metered</Term>
+      </th>
+      <th scope="col" className={styles.wraps}>
+        <Term>performance index</Term>
+      </th>
+      <th scope="col">
+        <Term>promise</Term>
+      </th>
+      <th scope="col" className={styles.wraps}>
+        <Term>data availability</Term>
+      </th>
+      <th scope="col" className={styles.hiddenHead}>
+        state
+      </th>
+    </tr>
   );
 }
 

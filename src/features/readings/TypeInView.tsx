@@ -98,15 +98,19 @@ export function TypeInView(props: ImportDeskProps) {
       </section>
       <section className={chapter.section}>
         <h2>{say.whatBecomesOfIt}</h2>
-        {way.state.kind === "start" && (
-          <div className={chapter.soft}>
-            <p>{say.pasteARangeFromASpreadsheet}</p>
-            <p>{say.datesMayBeWrittenAsYou}</p>
-            <p>{say.whereAMonthIsNeededThe}</p>
-          </div>
-        )}
+        {way.state.kind === "start" && <HowToType />}
         <ImportSteps {...props} way={way} />
       </section>
+    </div>
+  );
+}
+
+function HowToType() {
+  return (
+    <div className={chapter.soft}>
+      <p>{say.pasteARangeFromASpreadsheet}</p>
+      <p>{say.datesMayBeWrittenAsYou}</p>
+      <p>{say.whereAMonthIsNeededThe}</p>
     </div>
   );
 }

@@ -74,7 +74,7 @@ const TERMS: readonly Found[] = GLOSSARY.map(({ term, what }) => ({
   group: say.glossary,
   label: term,
   description: what,
-  keywords: "what is meaning",
+  keywords: say.wordsThatAskForMeaning,
   path: null,
 }));
 

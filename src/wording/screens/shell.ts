@@ -21,6 +21,7 @@ export const say = catalogue({
   tools: "Tools",
   cautions: "Cautions",
   glossary: "Glossary",
+  wordsThatAskForMeaning: "what is meaning",
   settings: "Settings",
   chapterOf: (book: string) => `Chapter of ${book}`,
   help: "Help",

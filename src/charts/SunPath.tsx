@@ -1,13 +1,15 @@
-// Longer than a file should be, on purpose: the sky of an array is one picture, drawn from back to front.
-import { scaleLinear } from "d3";
 import type { ArcPoint } from "@/core/geometry";
-import type { FlatPoint } from "@/core/shading";
+import type { FlatPoint, ShadedSky } from "@/core/shading";
 import { degToRad, radToDeg } from "@/core/units";
+import { SkyBands } from "./SkyBands";
+import { LEFT, type SkyFrame, scales, skyToPx, TOP, turned } from "./sky-frame";
 
 export interface SunPathArc {
   readonly label: string;
   readonly points: readonly ArcPoint[];
   readonly strong?: boolean;
+  /** Says the clock's hours along it. */
+  readonly hours?: boolean;
 }
 
 /** An obstacle's outline in the sky: azimuth running on, elevation. */
@@ -23,6 +25,10 @@ export interface SunPathProps {
   readonly frame: SkyFrame;
   readonly arcs: readonly SunPathArc[];
   readonly silhouettes: readonly Silhouette[];
+  /** The year's sun on the modules, and what is lost of it. */
+  readonly sky: ShadedSky;
+  /** What a cell of it says when it is pointed at. */
+  readonly sayCell: (band: number, step: number) => string;
   /** Elevation of the horizon at an azimuth. */
   readonly horizonAt: (azimuthDeg: number) => number;
   readonly plane: { readonly tiltDeg: number; readonly azimuthDeg: number };
@@ -30,62 +36,8 @@ export interface SunPathProps {
   readonly hourOf: (utcMs: number) => number;
 }
 
-/** The sky as a sheet: azimuth across around a middle, elevation up. */
-export interface SkyFrame {
-  readonly width: number;
-  readonly height: number;
-  readonly centreDeg: number;
-  /** Degrees of azimuth on each side of the middle. */
-  readonly halfDeg: number;
-  readonly topDeg: number;
-}
-
-const LEFT = 34;
-const BOTTOM = 24;
-const TOP = 8;
-
-/** A frame that holds a year's arcs: around the equator's side, as wide as the sun goes. */
-export function skyFrame(width: number, height: number, centreDeg: number, arcs: readonly SunPathArc[]): SkyFrame {
-  let half = 60;
-  let top = 20;
-  for (const { points } of arcs) {
-    for (const { azimuthDeg, elevationDeg } of points) {
-      if (elevationDeg < 0) continue;
-      half = Math.max(half, Math.abs(turned(azimuthDeg, centreDeg)));
-      top = Math.max(top, elevationDeg);
-    }
-  }
-  return {
-    width,
-    height,
-    centreDeg,
-    halfDeg: Math.min(180, Math.ceil((half + 8) / 10) * 10),
-    topDeg: Math.min(90, Math.ceil((top + 6) / 10) * 10),
-  };
-}
-
-/** Azimuth from the middle, -180 to 180. */
-const turned = (azimuthDeg: number, centreDeg: number): number => ((((azimuthDeg - centreDeg + 180) % 360) + 360) % 360) - 180;
-
-function scales({ width, height, halfDeg, topDeg }: SkyFrame) {
-  return {
-    x: scaleLinear([-halfDeg, halfDeg], [LEFT, width - 8]),
-    y: scaleLinear([0, topDeg], [height - BOTTOM, TOP]),
-  };
-}
-
-export const skyToPx = (frame: SkyFrame, azimuthDeg: number, elevationDeg: number): { x: number; y: number } => {
-  const { x, y } = scales(frame);
-  return { x: x(turned(azimuthDeg, frame.centreDeg)), y: y(elevationDeg) };
-};
-
-export const skyFromPx = (frame: SkyFrame, px: number, py: number): { azimuthDeg: number; elevationDeg: number } => {
-  const { x, y } = scales(frame);
-  return { azimuthDeg: (((x.invert(px) + frame.centreDeg) % 360) + 360) % 360, elevationDeg: Math.max(0, Math.min(90, y.invert(py))) };
-};
-
 /** The sun's ways through the year as seen from one array, with what stands before them. */
-export function SunPath({ frame, arcs, silhouettes, horizonAt, plane, hourOf }: SunPathProps) {
+export function SunPath({ frame, arcs, silhouettes, sky, sayCell, horizonAt, plane, hourOf }: SunPathProps) {
   const { x, y } = scales(frame);
   const { width, centreDeg, halfDeg, topDeg } = frame;
   const floor = y(0);
@@ -112,6 +64,7 @@ export function SunPath({ frame, arcs, silhouettes, horizonAt, plane, hourOf }: 
       <Scale frame={frame} />
       <g clipPath="url(#sky-sheet)">
         <path d={ridge(behind)} fill="url(#behind-modules)" />
+        <SkyBands frame={frame} arcs={arcs} sky={sky} sayCell={sayCell} />
         {arcs.map((arc) => (
           <Arc key={arc.label} arc={arc} frame={frame} hourOf={hourOf} />
         ))}
@@ -187,19 +140,16 @@ function Arc({ arc, frame, hourOf }: { arc: SunPathArc; frame: SkyFrame; hourOf:
   const strong = arc.strong ?? false;
   return (
     <g>
-      <path d={line} fill="none" stroke="var(--brass)" strokeWidth={strong ? 2.2 : 1.1} strokeOpacity={strong ? 1 : 0.7} />
-      {strong &&
+      <path d={line} fill="none" stroke="var(--ink-soft)" strokeWidth={strong ? 1.3 : 0.7} strokeOpacity={strong ? 0.9 : 0.45} />
+      {arc.hours &&
         up
           .filter((point) => Math.abs(hourOf(point.utcMs) - Math.round(hourOf(point.utcMs))) < 0.06 && point.elevationDeg > 0)
           .map((point) => {
             const at = skyToPx(frame, point.azimuthDeg, point.elevationDeg);
             return (
-              <g key={point.utcMs}>
-                <circle cx={at.x} cy={at.y} r={2.2} fill="var(--brass)" />
-                <text x={at.x} y={at.y - 6} textAnchor="middle" fill="var(--ink-soft)" fontSize={10.5}>
-                  {Math.round(hourOf(point.utcMs)) % 24}
-                </text>
-              </g>
+              <text key={point.utcMs} x={at.x} y={at.y - 5} textAnchor="middle" fill="var(--ink-soft)" fontSize={10.5}>
+                {Math.round(hourOf(point.utcMs)) % 24}
+              </text>
             );
           })}
       {strong && highest && highest.elevationDeg > 0 && (

@@ -2,7 +2,8 @@ import { site } from "@test/site-builder";
 import { createElement, type FunctionComponent, type ReactNode } from "react";
 import { renderToStaticMarkup } from "react-dom/server";
 import { describe, expect, it } from "vitest";
-import { monthDates, sunArc } from "@/core/geometry";
+import { monthDates, sunArc, YEAR_BANDS } from "@/core/geometry";
+import { SKY_STEPS } from "@/core/shading";
 import { arrayPlace, type SiteObstacle } from "@/core/site";
 import {
   DatedLine,
@@ -12,9 +13,9 @@ import {
   oneLineHeight,
   planPath,
   RowsSide,
-  ShadeHoursGrid,
   SideView,
   SitePlan,
+  SkyBands,
   SunDot,
   SunPath,
   skyFrame,
@@ -118,6 +119,7 @@ describe("the sky", () => {
     strong: true,
   }));
   const frame = skyFrame(600, 320, 180, arcs);
+  const bare = { openKwhM2: new Float64Array(YEAR_BANDS * SKY_STEPS), lostKwhM2: new Float64Array(YEAR_BANDS * SKY_STEPS) };
 
   it("azimuth and elevation are read back from where they are drawn", () => {
     for (const [azimuth, elevation] of [
@@ -133,10 +135,31 @@ describe("the sky", () => {
   });
 
   it("is read back around north for a southern sheet", () => {
-    const south = skyFrame(600, 320, 0, [{ label: "x", points: sunArc({ latitudeDeg: -40, longitudeDeg: 0 }, "2025-12-21") }]);
+    const south = skyFrame(600, 320, 0, [{ points: sunArc({ latitudeDeg: -40, longitudeDeg: 0 }, "2025-12-21") }]);
     const { x, y } = skyToPx(south, 350, 20);
     expect(skyFromPx(south, x, y).azimuthDeg).toBeCloseTo(350, 6);
     expect(skyToPx(south, 350, 20).x).toBeLessThan(skyToPx(south, 10, 20).x);
+  });
+
+  it("the sun's year is painted where it shines, darker the more is lost, and says so", () => {
+    const sky = { openKwhM2: bare.openKwhM2.slice(), lostKwhM2: bare.lostKwhM2.slice() };
+    [0, 3, 9].forEach((lost, k) => {
+      sky.openKwhM2[3 * SKY_STEPS + 35 + k] = 10;
+      sky.lostKwhM2[3 * SKY_STEPS + 35 + k] = lost;
+    });
+    const markup = drawn(SkyBands, { frame, arcs, sky, sayCell: (band, step) => `${band} at ${step}` });
+    expect(textsOf(markup)).toEqual([]);
+    expect([...markup.matchAll(/<title>([^<]*)/g)].map((match) => match[1])).toEqual(["3 at 35", "3 at 36", "3 at 37"]);
+    const dark = [...markup.matchAll(/account-shading\)" fill-opacity="([\d.]+)"/g)].map((match) => Number(match[1]));
+    expect(dark).toHaveLength(2);
+    expect(dark[1]!).toBeGreaterThan(dark[0]!);
+    const [x, y] = markup
+      .match(/points="([\d.]+),([\d.]+)/)!
+      .slice(1)
+      .map(Number) as [number, number];
+    const march = skyToPx(frame, arcs[2]!.points[70]!.azimuthDeg, arcs[2]!.points[70]!.elevationDeg);
+    expect(Math.abs(x - march.x)).toBeLessThan(1);
+    expect(Math.abs(y - march.y)).toBeLessThan(1);
   });
 
   it("draws an arc a month, the horizon, and every outline with its name", () => {
@@ -155,11 +178,13 @@ describe("the sky", () => {
           ],
         },
       ],
+      sky: bare,
+      sayCell: () => "",
       horizonAt: () => 7,
       plane: { tiltDeg: 30, azimuthDeg: 180 },
       hourOf: (utcMs) => (utcMs / 3_600_000) % 24,
     });
-    expect(markup.match(/stroke="var\(--brass\)"/g)!.length).toBeGreaterThanOrEqual(12);
+    expect(markup.match(/stroke="var\(--ink-soft\)"/g)!.length).toBeGreaterThanOrEqual(12);
     expect(textsOf(markup)).toContain("Oak");
     expect(markup).toContain("behind-modules");
     expect(textsOf(markup)).toEqual(expect.arrayContaining(["E", "S", "W"]));
@@ -280,18 +305,6 @@ describe("years in pictures", () => {
         .map((point) => point.split(",")[1]),
     );
     expect(heights.size).toBe(2);
-  });
-
-  it("shade by month and hour: no cell without sun, darker with more shade", () => {
-    const byHour = new Float64Array(288).fill(Number.NaN);
-    byHour[12] = 0;
-    byHour[13] = 0.3;
-    byHour[14] = 1;
-    const markup = drawn(ShadeHoursGrid, { width: 300, height: 130, byHour });
-    expect(markup.match(/<rect/g)).toHaveLength(3);
-    const opacities = numbersOf(markup, "fill-opacity");
-    expect(opacities[2]!).toBeGreaterThan(opacities[1]!);
-    expect(markup).toContain("var(--owed)");
   });
 
   it("dates stand in their order on the line, and the last day is its end", () => {

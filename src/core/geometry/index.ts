@@ -21,4 +21,4 @@ export {
 export { legLengthM } from "./rack";
 export { type RowSpacing, type Rows, rowSpacing, shadowOf } from "./shadow";
 export { type SlidSnow, slidSnow } from "./snow-gap";
-export { type ArcPoint, monthDates, solarMidnightUtcMs, sunArc } from "./sun-path";
+export { type ArcPoint, monthDates, solarMidnightUtcMs, sunArc, YEAR_BANDS, yearBand } from "./sun-path";

@@ -29,3 +29,13 @@ export function sunArc(place: { latitudeDeg: number; longitudeDeg: number }, dat
 
 /** The twenty-first of every month of a year. */
 export const monthDates = (year: number): string[] => Array.from({ length: 12 }, (_, m) => `${year}-${String(m + 1).padStart(2, "0")}-21`);
+
+/** Bands of the sun's year: between its ways on the twenty-first of two months, from the December solstice to the June solstice. */
+export const YEAR_BANDS = 6;
+
+/** Band in which the sun stands on a date ("2025-11-30"); each holds a stretch of both halves of the year. */
+export function yearBand(date: string): number {
+  const [month, day] = [Number(date.slice(5, 7)) - 1, Number(date.slice(8, 10))];
+  const since = (day >= 21 ? month + 1 : month) % 12;
+  return Math.min(since, 2 * YEAR_BANDS - 1 - since);
+}

@@ -8,4 +8,5 @@ export { groundShadow, outermostShadow, skyOutline } from "./outlines";
 export { bodiesAround, horizonPointsOf, type ShadeScene, shadeRuleOf, shadeScene } from "./scene";
 export { shadedLight } from "./shade-rules";
 export { type ShadedHours, shadedHours } from "./shaded-hours";
+export { type ShadedSky, SKY_STEP_MINUTES, SKY_STEPS, shadedSky } from "./shaded-sky";
 export { skyRetainedFrac } from "./sky-view";

@@ -1,11 +1,10 @@
-import { type Plane, planeOf } from "../irradiance";
 import type { TimeAxis } from "../series";
-import { type Site, siteOn } from "../site";
+import type { Site } from "../site";
 import { runSun } from "../sun";
 import { zoneOffset } from "../time";
 import { MINUTE_MS } from "../units";
 import { beamRetainedFrac } from "./fill-shading";
-import { type ShadeScene, shadeScene } from "./scene";
+import { racksByMonth } from "./standing";
 
 const STEP_MINUTES = 20;
 
@@ -17,8 +16,6 @@ export interface ShadedHours {
   readonly partHours: readonly number[];
   /** Of these, weighed by the shaded share of the array. */
   readonly fullHours: readonly number[];
-  /** Mean shaded share by month and local clock hour (288 values); NaN where the sun is not on the modules. */
-  readonly byHour: Float64Array;
 }
 
 /** Shade on an array over a calendar year, cloudless, every twenty minutes. */
@@ -33,40 +30,18 @@ export function shadedHours(site: Site, arrayId: string, year: number): ShadedHo
   const racks = racksByMonth(site, arrayId, year);
   const zeros = (): number[] => new Array<number>(12).fill(0);
   const [sunHours, partHours, fullHours] = [zeros(), zeros(), zeros()];
-  const [seen, shaded] = [new Float64Array(288), new Float64Array(288)];
   const hours = STEP_MINUTES / 60;
   for (let i = 0; i < axis.count; i++) {
     const toward = { east: sun.east[i]!, north: sun.north[i]!, up: sun.up[i]! };
     if (!(toward.up > 0)) continue;
     const utcMs = axis.startUtcMs + i * STEP_MINUTES * MINUTE_MS;
-    const local = new Date(utcMs + offset(utcMs));
-    const month = local.getUTCMonth();
+    const month = new Date(utcMs + offset(utcMs)).getUTCMonth();
     const { plane, scene } = racks[month]!;
     if (plane.east * toward.east + plane.north * toward.north + plane.up * toward.up <= 0) continue;
     const lost = scene ? 1 - beamRetainedFrac(scene, toward, month) : 0;
     sunHours[month]! += hours;
     if (lost > 0) partHours[month]! += hours;
     fullHours[month]! += lost * hours;
-    const cell = month * 24 + local.getUTCHours();
-    seen[cell]!++;
-    shaded[cell]! += lost;
   }
-  return { sunHours, partHours, fullHours, byHour: shaded.map((sum, cell) => (seen[cell]! > 0 ? sum / seen[cell]! : Number.NaN)) };
-}
-
-interface Standing {
-  readonly plane: Plane;
-  readonly scene: ShadeScene | null;
-}
-
-/** How the array stands in the middle of each month: a seasonal rack turns in the year. */
-function racksByMonth(site: Site, arrayId: string, year: number): Standing[] {
-  const known = new Map<number, Standing>();
-  return Array.from({ length: 12 }, (_, m) => {
-    const stood = siteOn(site, `${year}-${String(m + 1).padStart(2, "0")}-15`);
-    const array = stood.arrays.find((candidate) => candidate.id === arrayId)!;
-    const cached = known.get(array.tiltDeg) ?? { plane: planeOf(array.tiltDeg, array.azimuthDeg), scene: shadeScene(stood, array) };
-    known.set(array.tiltDeg, cached);
-    return cached;
-  });
+  return { sunHours, partHours, fullHours };
 }

@@ -6,6 +6,7 @@ import { type FeedSettings, feedSettingsSchema } from "@/contracts/feeds";
 import { mappedQuantities } from "@/contracts/mapping";
 import { NumberField } from "@/features/kit/fields/NumberField";
 import chapter from "@/features/kit/look/Chapter.module.css";
+import { fieldInWords } from "@/wording/fields";
 import { say } from "@/wording/screens/readings";
 import styles from "./ReadingsChapter.module.css";
 
@@ -43,7 +44,7 @@ export function NewFeed({
       meterId: draft.kind === "production" ? (draft.meterId ?? meters[0] ?? null) : null,
       enabled: true,
     });
-    if (!read.success) return setFault(read.error.issues.map(({ path, message }) => `${path.join(".")}: ${message}`).join("; "));
+    if (!read.success) return setFault(read.error.issues.map(({ path, message }) => `${fieldInWords(path)}: ${message}`).join("; "));
     setFault("");
     add(read.data);
   };

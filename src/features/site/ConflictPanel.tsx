@@ -5,6 +5,7 @@ import { type FieldClash, withField } from "@/core/site";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { ScrollBox } from "@/features/kit/look/ScrollBox";
 import { DataTable } from "@/features/kit/table/DataTable";
+import { fieldInWords } from "@/wording/fields";
 import { say } from "@/wording/screens/site";
 import styles from "./SiteChapter.module.css";
 import type { Conflict, SiteDraft } from "./use-site-draft";
@@ -65,7 +66,7 @@ function ClashTable({ clashes, theirs, choose }: ClashTableProps) {
         rows={clashes}
         rowKey={(clash) => clash.path.join(".")}
         columns={[
-          { key: "field", head: "field", cell: (clash) => clash.path.join(" · ") },
+          { key: "field", head: "field", cell: (clash) => fieldInWords(clash.path) },
           { key: "was", head: "was", cell: (clash) => shown(clash.before) },
           { key: "here", head: "here", cell: (clash) => shown(clash.mine) },
           { key: "other-window", head: "other window", cell: (clash) => shown(clash.theirs) },
@@ -82,7 +83,7 @@ function ClashTable({ clashes, theirs, choose }: ClashTableProps) {
                   ]}
                   value={theirs.has(k) ? "theirs" : "mine"}
                   onChange={(side) => choose(k, side)}
-                  aria-label={`Keep for ${clash.path.join(" ")}`}
+                  aria-label={`Keep for ${fieldInWords(clash.path)}`}
                 />
               </>
             ),

@@ -1,12 +1,10 @@
 import { useMemo } from "react";
-import { ShadeHoursGrid } from "@/charts";
 import type { SiteDocument } from "@/contracts/site";
 import { type ShadedHours, shadedHours, shadeRuleOf } from "@/core/shading";
 import type { PvArray } from "@/core/site";
 import { type ShadeReport, sumOf } from "@/core/yield";
 import { Figure } from "@/features/kit/figures/Figure";
 import chapter from "@/features/kit/look/Chapter.module.css";
-import { ChartFrame } from "@/features/kit/save/ChartFrame";
 import { DataTable } from "@/features/kit/table/DataTable";
 import { RuledTable } from "@/features/kit/table/RuledTable";
 import { number, percent } from "@/wording/format";
@@ -19,13 +17,11 @@ import { RULE_NAMES } from "./rule-names";
 const YEAR = 2025;
 /** Hours of shade on one array by month, and at which hour they fall. */
 export function ShadedHoursTable({
-  slug,
   site,
   array,
   report,
   year,
 }: {
-  slug: string;
   site: SiteDocument;
   array: PvArray;
   report: ShadeReport | null;
@@ -39,19 +35,6 @@ export function ShadedHoursTable({
   return (
     <section className={chapter.section}>
       <h2>Shaded hours</h2>
-      <ChartFrame
-        title="When"
-        note={say.shareOfTheArrayInShade}
-        fileName={`${slug}-${array.id}-shaded-hours`}
-        height={132}
-        summary={say.shareOfTheArrayInShade2}
-        table={() => [
-          ["month", "sun_hours", "part_shaded_hours", "full_shade_hours", "site_loss_kwh"],
-          ...rows.map((row) => row.map((cell) => (typeof cell === "number" ? Number(cell.toFixed(2)) : (cell ?? "")))),
-        ]}
-      >
-        {(width) => <ShadeHoursGrid width={width} height={132} byHour={hours.byHour} />}
-      </ChartFrame>
       <HoursTable rows={rows} array={array} hours={hours} lost={lost} report={report} year={year} />
     </section>
   );

@@ -75,7 +75,7 @@ export function ShadeView({ slug, draft, year }: SiteViewProps) {
           <HorizonTable draft={draft} array={array} report={report} year={year} />
         </div>
         <div>
-          <ShadedHoursTable slug={slug} site={site} array={array} report={report} year={year} />
+          <ShadedHoursTable site={site} array={array} report={report} year={year} />
           <RuleTable site={site} report={report} year={year} />
         </div>
       </div>

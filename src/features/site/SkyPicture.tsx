@@ -3,11 +3,12 @@ import { type ReactNode, useMemo, useState } from "react";
 import type { Silhouette, SkyFrame, SunPathArc } from "@/charts";
 import type { SiteDocument } from "@/contracts/site";
 import { monthDates, sunArc } from "@/core/geometry";
-import { bodiesOf, horizonElevationDeg, horizonPointsOf, skyOutline } from "@/core/shading";
+import { bodiesOf, horizonElevationDeg, horizonPointsOf, SKY_STEP_MINUTES, SKY_STEPS, shadedSky, skyOutline } from "@/core/shading";
 import { arrayPlace, type HorizonPoint, type PvArray } from "@/core/site";
 import { zoneOffset } from "@/core/time";
 import { HOUR_MS } from "@/core/units";
 import { ChartFrame } from "@/features/kit/save/ChartFrame";
+import { number } from "@/wording/format";
 import { MONTHS_SHORT } from "@/wording/geometry";
 import { say } from "@/wording/screens/site";
 import { obstaclesInPlan } from "./in-plan";
@@ -24,6 +25,15 @@ interface Props {
   readonly sun: (frame: SkyFrame) => ReactNode;
 }
 
+/** A year without a leap day, whose sun every year's is. */
+const YEAR = 2025;
+
+/** The two halves of the year in which the sun stands in a band, each by the months that it begins and ends in. */
+const monthsOfBand = (band: number): string => {
+  const name = (month: number): string => MONTHS_SHORT[(month + 12) % 12]!;
+  return `${name(band - 1)}–${name(band)}, ${name(10 - band)}–${name(11 - band)}`;
+};
+
 /** Form path of the horizon that an array sees: its own where it has one. */
 export const horizonPath = (draft: SiteDraft, array: PvArray): string => {
   const k = draft.form.values.arrays.findIndex((candidate) => candidate.id === array.id);
@@ -38,6 +48,7 @@ function useArcs({ latitudeDeg, longitudeDeg }: SiteDocument["place"]): SunPathA
         label: MONTHS_SHORT[m]!,
         points: sunArc({ latitudeDeg, longitudeDeg }, date),
         strong: m === 2 || m === 5 || m === 11,
+        hours: m === (latitudeDeg < 0 ? 11 : 5),
       })),
     [latitudeDeg, longitudeDeg],
   );
@@ -99,18 +110,36 @@ export function SkyPicture({ slug, draft, array, sun }: Props) {
   const hourOf = useMemo(() => (utcMs: number) => ((((utcMs + offset(utcMs)) / HOUR_MS) % 24) + 24) % 24, [offset]);
   const horizonAt = useMemo(() => (azimuthDeg: number) => horizonElevationDeg(points, azimuthDeg), [points]);
   const plane = useMemo(() => ({ tiltDeg: array.tiltDeg, azimuthDeg: array.azimuthDeg }), [array.tiltDeg, array.azimuthDeg]);
+  const shaded = useMemo(() => shadedSky(site, array.id, YEAR), [site, array.id]);
+  const sayCell = useMemo(() => {
+    const { openKwhM2, lostKwhM2 } = shaded;
+    return (band: number, step: number): string => {
+      const cell = band * SKY_STEPS + step;
+      const minutes = step * SKY_STEP_MINUTES;
+      const time = `${Math.floor(minutes / 60)}:${String(minutes % 60).padStart(2, "0")}`;
+      return say.skyCell(monthsOfBand(band), time, number(lostKwhM2[cell]!, 2), number(openKwhM2[cell]!, 2));
+    };
+  }, [shaded]);
   const paint = usePaint(draft, horizonPath(draft, array), points, horizonAt);
   return (
     <ChartFrame
       title={say.theSkyFromHere}
       note={
-        <Switch
-          size="xs"
-          label={say.paintTheHorizon}
-          checked={painting}
-          onChange={(event) => setPainting(event.currentTarget.checked)}
-          className={styles.switch}
-        />
+        <span className={styles.skyNote}>
+          <span className={styles.skyKey} data-key="sun">
+            {say.sunOnTheModules}
+          </span>
+          <span className={styles.skyKey} data-key="lost">
+            {say.energyLost}
+          </span>
+          <Switch
+            size="xs"
+            label={say.paintTheHorizon}
+            checked={painting}
+            onChange={(event) => setPainting(event.currentTarget.checked)}
+            className={styles.switch}
+          />
+        </span>
       }
       fileName={`${slug}-${array.id}-sun-path`}
       height={HEIGHT}
@@ -134,6 +163,8 @@ export function SkyPicture({ slug, draft, array, sun }: Props) {
           paint={paint}
           points={points}
           silhouettes={silhouettes}
+          shaded={shaded}
+          sayCell={sayCell}
           horizonAt={horizonAt}
           plane={plane}
           hourOf={hourOf}

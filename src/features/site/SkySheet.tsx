@@ -1,6 +1,7 @@
 import { type KeyboardEvent, memo, type PointerEvent, type ReactNode, useMemo, useRef } from "react";
 import { type Silhouette, type SkyFrame, SunPath, type SunPathArc, skyFrame, skyFromPx, skyToPx } from "@/charts";
 import { equatorAzimuthDeg } from "@/core/geometry";
+import type { ShadedSky } from "@/core/shading";
 import type { HorizonPoint } from "@/core/site";
 import { number } from "@/wording/format";
 import { say } from "@/wording/screens/site";
@@ -20,13 +21,29 @@ interface SkySheetProps {
   readonly paint: (azimuthDeg: number, elevationDeg: number) => void;
   readonly points: readonly HorizonPoint[];
   readonly silhouettes: Silhouette[];
+  readonly shaded: ShadedSky;
+  readonly sayCell: (band: number, step: number) => string;
   readonly horizonAt: (azimuthDeg: number) => number;
   readonly plane: { tiltDeg: number; azimuthDeg: number };
   readonly hourOf: (utcMs: number) => number;
   readonly sun: (frame: SkyFrame) => ReactNode;
 }
 
-export function SkySheet({ width, latitudeDeg, arcs, painting, paint, points, silhouettes, horizonAt, plane, hourOf, sun }: SkySheetProps) {
+export function SkySheet({
+  width,
+  latitudeDeg,
+  arcs,
+  painting,
+  paint,
+  points,
+  silhouettes,
+  shaded,
+  sayCell,
+  horizonAt,
+  plane,
+  hourOf,
+  sun,
+}: SkySheetProps) {
   return (
     <Sheet
       width={width}
@@ -37,7 +54,16 @@ export function SkySheet({ width, latitudeDeg, arcs, painting, paint, points, si
       points={painting ? points : []}
       draw={(frame) => (
         <>
-          <StillPath frame={frame} arcs={arcs} silhouettes={silhouettes} horizonAt={horizonAt} plane={plane} hourOf={hourOf} />
+          <StillPath
+            frame={frame}
+            arcs={arcs}
+            silhouettes={silhouettes}
+            sky={shaded}
+            sayCell={sayCell}
+            horizonAt={horizonAt}
+            plane={plane}
+            hourOf={hourOf}
+          />
           {sun(frame)}
         </>
       )}

@@ -9,6 +9,7 @@ import { type FieldMerge, mergeFields } from "@/core/site";
 import { ask } from "@/features/data/ask";
 import { asRefused, type RefusedCall } from "@/features/data/refused-call";
 import { saveSite } from "@/features/data/use-site-save";
+import { fieldInWords } from "@/wording/fields";
 import { say } from "@/wording/screens/site";
 import { type Draft, draftsOf, dropDraft, keepDraft, tabId } from "./draft-storage";
 import { type SiteForm, type SiteValues, toDocument, toValues } from "./site-values";
@@ -84,7 +85,7 @@ function useSaving({ slug, form, setBase, setNote, setRefusal, setConflict }: Sa
     form.setValues(toValues(merge.merged as SiteDocument));
     setBase(now);
     await store(merge.merged, now);
-    if (merge.taken.length > 0) setNote(say.savedTogetherWithWhatAnotherWindow(merge.taken.map((path) => path.join(" · ")).join("; ")));
+    if (merge.taken.length > 0) setNote(say.savedTogetherWithWhatAnotherWindow(merge.taken.map(fieldInWords).join("; ")));
   };
   const guarded = (work: () => Promise<void>): void => {
     setRefusal(null);
@@ -198,7 +199,7 @@ function faultsInWords(errors: Readonly<Record<string, unknown>>): string {
   const first = Object.entries(errors).slice(0, SHOWN_FAULTS);
   return say.fieldSNeedCorrectingBeforeThis(
     Object.keys(errors).length,
-    first.map(([path, words]) => `${path}: ${typeof words === "string" ? words : ""}`).join("; "),
+    first.map(([path, words]) => `${fieldInWords(path.split("."))}: ${typeof words === "string" ? words : ""}`).join("; "),
   );
 }
 

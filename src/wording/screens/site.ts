@@ -147,8 +147,6 @@ export const say = catalogue({
   shadedCellsBehind: "shaded cells behind",
   ofTheYear: "of the year",
   eachStringIsTakenToRun: "Each string is taken to run at its own best voltage; strings in parallel on one input lose somewhat more.",
-  shareOfTheArrayInShade: "share of the array in shade, by month and clock hour",
-  shareOfTheArrayInShade2: "Share of the array in shade by month and hour of the day",
   sunOnItH: "sun on it, h",
   partShadedH: "part shaded, h",
   asFullShadeH: "as full shade, h",
@@ -175,9 +173,14 @@ export const say = catalogue({
   modulesKwpAt: (modules: string, kwp: string, ratio: Fact, latitude: string, how: string, since: Fact) =>
     `${modules} modules, ${kwp} kWp${ratio}, at ${latitude}: ${how}.${since}`,
   waysBySeason: (count: number) => `${count} ways by season`,
-  theSkyFromHere: "The sky from here",
+  theSkyFromHere: "What the array sees",
+  skyCell: (months: string, solarTime: string, lost: string, open: string) =>
+    `${months}, from ${solarTime} by the sun: ${lost} of ${open} kWh/m² lost a year under a clear sky`,
+  sunOnTheModules: "sun on the modules",
+  energyLost: "energy lost in shade",
   paintTheHorizon: "Paint the horizon",
-  sunPathsOfTheYearAs: (array: string, count: number) => `Sun paths of the year as seen from ${array}, with ${count} outlines before them`,
+  sunPathsOfTheYearAs: (array: string, count: number) =>
+    `The year's sun as ${array} sees it, by the energy lost in shade, with ${count} outlines before it`,
   horizonAtDegrees: (point: string) => `Horizon at ${point} degrees`,
   unsavedEntriesOfAreBack: (draft: string) => `Unsaved entries of ${draft} are back.`,
   savedTheLedgerIsReckonedAnew: "Saved. The ledger is reckoned anew.",

@@ -1,9 +1,6 @@
 import "@mantine/core/styles.css";
 import "@mantine/dropzone/styles.css";
 import "@mantine/spotlight/styles.css";
-import "@fontsource-variable/newsreader/wght.css";
-import "@fontsource-variable/newsreader/wght-italic.css";
-import "@fontsource-variable/source-sans-3/wght.css";
 import "@/features/kit/look/tokens.css";
 import { ColorSchemeScript, mantineHtmlProps } from "@mantine/core";
 import type { Metadata } from "next";
@@ -11,6 +8,7 @@ import { headers } from "next/headers";
 import type { ReactNode } from "react";
 import { Providers } from "@/features/kit/look/Providers";
 import { say } from "@/wording/screens/app";
+import { FACES } from "./fonts";
 
 export const metadata: Metadata = {
   title: { default: "Dusty Ledger", template: "%s · Dusty Ledger" },
@@ -23,7 +21,7 @@ export const dynamic = "force-dynamic";
 export default async function RootLayout({ children }: { children: ReactNode }) {
   const nonce = (await headers()).get("x-nonce") ?? "";
   return (
-    <html lang="en" data-locale={process.env.DUSTY_LEDGER_LOCALE || undefined} {...mantineHtmlProps}>
+    <html lang="en" className={FACES} data-locale={process.env.DUSTY_LEDGER_LOCALE || undefined} {...mantineHtmlProps}>
       <head>
         <ColorSchemeScript nonce={nonce} defaultColorScheme="auto" />
       </head>

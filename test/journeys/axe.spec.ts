@@ -61,7 +61,7 @@ async function seriousFaults(page: Page): Promise<string[]> {
   expect(page.frames()).toHaveLength(1);
   const { violations } = await new AxeBuilder({ page })
     .setLegacyMode(true)
-    .options({ resultTypes: ["violations"] })
+    .options({ resultTypes: ["violations"], rules: { "target-size": { enabled: true } } })
     .analyze();
   return violations
     .filter(({ impact }) => impact === "serious" || impact === "critical")
@@ -74,11 +74,32 @@ async function seriousFaults(page: Page): Promise<string[]> {
     );
 }
 
+/** What a page may move by itself while it comes, as a sum of shares of the window. Source: Web Vitals, cumulative layout shift; half of what counts as good there. */
+const MOST_SHIFT = 0.05;
+
+interface Shift extends PerformanceEntry {
+  readonly value: number;
+  readonly hadRecentInput: boolean;
+}
+
+/** Adds up what moves on each page from its first paint on. */
+async function followShifts(page: Page): Promise<() => Promise<number>> {
+  await page.addInitScript(() => {
+    const sum = { value: 0 };
+    Object.assign(window, { shiftSum: sum });
+    new PerformanceObserver((list) => {
+      for (const entry of list.getEntries() as Shift[]) if (!entry.hadRecentInput) sum.value += entry.value;
+    }).observe({ type: "layout-shift", buffered: true });
+  });
+  return () => page.evaluate(() => (window as unknown as { shiftSum: { value: number } }).shiftSum.value);
+}
+
 for (const width of [1280, 390]) {
   test(`no serious fault for anyone, ${width} px wide, light and dark`, async ({ browser }) => {
     test.setTimeout(600_000);
     const context = await browser.newContext({ colorScheme: "light", viewport: { width, height: 800 }, reducedMotion: "reduce" });
     const page = await context.newPage();
+    const shifted = await followShifts(page);
     for (const screen of SCREENS) {
       await page.emulateMedia({ colorScheme: "light" });
       await page.goto(screen);
@@ -89,6 +110,7 @@ for (const width of [1280, 390]) {
         await expect(page.locator("html")).toHaveAttribute("data-mantine-color-scheme", colorScheme);
         expect(await seriousFaults(page), `${screen} ${colorScheme}`).toEqual([]);
       }
+      expect.soft(await shifted(), `${screen} moves while it comes`).toBeLessThan(MOST_SHIFT);
       const overflow = await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth);
       expect(overflow, `${screen} scrolls sideways`).toBeLessThanOrEqual(0);
     }

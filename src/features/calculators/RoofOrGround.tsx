@@ -79,7 +79,7 @@ export function RoofOrGround({ slug, site, year, engine }: BenchProps & { readon
         setRackTilt={setRackTilt}
       />
       <WaysTable year={year} site={site} ways={ways} years={years} />
-      {years && years.length === ways.length && <WaysChart slug={slug} ways={ways} years={years} />}
+      {years && years.length === ways.length ? <WaysChart slug={slug} ways={ways} years={years} /> : <div className={chapter.awaited} />}
       <p className={chapter.soft}>{say.theRackStandsClearOfThe}</p>
       <p className={chapter.caution}>{say.aRackCarriesWindAndSnow}</p>
     </>
@@ -120,11 +120,15 @@ function WaysChart({ slug, ways, years }: WaysChartProps) {
 
 function GroundSentence({ ways, years, year }: { ways: readonly Way[]; years: readonly PlaneYear[] | null; year: string | null }) {
   if (!years || years.length < ways.length)
-    return <p className={chapter.verdict}>{say.runningOnTheRoofAndIn(year ?? say.aCloudlessYear)}</p>;
+    return (
+      <p className={chapter.verdict} data-lines="2">
+        {say.runningOnTheRoofAndIn(year ?? say.aCloudlessYear)}
+      </p>
+    );
   const [, roof, fixed, tilted] = years as [PlaneYear, PlaneYear, PlaneYear, PlaneYear];
   const more = fixed.yearKwh - roof.yearKwh;
   return (
-    <p className={chapter.verdict}>
+    <p className={chapter.verdict} data-lines="2">
       {say.onAFixedRackInThe}
       <Figure
         working={() =>

@@ -60,7 +60,7 @@ export function TiltPlanner({
       {best && fixed && asIs ? (
         <PlannerSentence best={best} fixed={fixed} asIs={asIs} goal={goal} year={year} name={array.name || array.id} />
       ) : (
-        <p className={chapter.verdict}>
+        <p className={chapter.verdict} data-lines="2">
           {cancelled ? say.stoppedBeforeTheEnd : say.runningAtEveryTiltOf(year ?? say.aCloudlessYear, array.name || array.id)}
         </p>
       )}
@@ -80,7 +80,7 @@ export function TiltPlanner({
         cancelled={cancelled}
         again={again}
       />
-      <div className={styles.planner}>
+      <div className={`${styles.planner} ${plans.length === 0 ? chapter.awaited : ""}`}>
         <MethodTable plans={plans} fixed={fixed} asIs={asIs} goal={goal} positions={Number(positions)} year={year} />
         <BestPlan best={best} slug={slug} array={array} asIsSteps={asIsSteps} rack={rack} setRack={setRack} use={use} refusal={refusal} />
       </div>
@@ -163,7 +163,7 @@ function PlannerSentence({ best, fixed, asIs, goal, year, name }: SentenceProps)
       ? null
       : best.steps.map((step) => `${number(step.tiltDeg, 1)}°${best.positions === 1 ? "" : ` from ${dayName(step.from)}`}`).join(", ");
   return (
-    <p className={chapter.verdict} data-testid="planner-sentence">
+    <p className={chapter.verdict} data-lines="2" data-testid="planner-sentence">
       {best.positions === 1 ? say.theBestFixedTiltOf(name) : `${name} tilted ${POSITION_NAMES[best.positions]}`} brings{" "}
       <Figure working={() => planWorking(best, year, goal)}>{number(value, decimals)}</Figure>{" "}
       {say.againstTheRackAsItIs(UNIT[goal], share(current))}

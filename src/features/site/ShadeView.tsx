@@ -130,11 +130,20 @@ function ShadeActions({ site, array, setArrayId, form, add }: ShadeActionsProps)
 function ShadeSentence({ report, draft, year }: { report: ShadeReport | null; draft: SiteViewProps["draft"]; year: string | null }) {
   const { site } = draft;
   const things = obstaclesInPlan(site);
-  if (!report) return <p className={chapter.verdict}>{say.followingTheSunThrough(year ?? say.aCloudlessYear)}</p>;
+  if (!report)
+    return (
+      <p className={chapter.verdict} data-lines="2">
+        {say.followingTheSunThrough(year ?? say.aCloudlessYear)}
+      </p>
+    );
   const lostByMonth = report.openKwh.map((kwh, m) => kwh - report.expectedKwh[m]!);
   const lost = sumOf(lostByMonth);
   if (report.costs.length === 0) {
-    return <p className={chapter.verdict}>{say.nothingStandsInTheSunsWay}</p>;
+    return (
+      <p className={chapter.verdict} data-lines="2">
+        {say.nothingStandsInTheSunsWay}
+      </p>
+    );
   }
   const costs = report.costs.map(({ id, monthsKwh }) => ({
     name: things.find((thing) => thing.id === id)?.name || (id === HORIZON_ID ? "the horizon" : id),
@@ -143,7 +152,7 @@ function ShadeSentence({ report, draft, year }: { report: ShadeReport | null; dr
   const worst = costs.reduce((a, b) => (sumOf(b.monthsKwh) > sumOf(a.monthsKwh) ? b : a));
   const season = thickestSeason(worst.monthsKwh);
   return (
-    <p className={chapter.verdict}>
+    <p className={chapter.verdict} data-lines="2">
       Shade costs <Figure working={() => obstacleWorking("all shade", lostByMonth, sumOf(report.openKwh), year)}>{number(lost)} kWh</Figure>
       {say.ofOfWhatWouldReachThe(year ?? say.aCloudlessYear, percent(lost / sumOf(report.openKwh)))}
       {sumOf(worst.monthsKwh) >= 0.5 && (

@@ -115,13 +115,23 @@ export function MethodsView({ engine, slug, site, version, year }: Props) {
 }
 
 function MethodSentence({ effects, year }: { effects: readonly MethodEffect[] | null; year: string }) {
-  if (!effects) return <p className={chapter.verdict}>{say.runningWithEveryMethod(year)}</p>;
+  if (!effects)
+    return (
+      <p className={chapter.verdict} data-lines="2">
+        {say.runningWithEveryMethod(year)}
+      </p>
+    );
   const strongest = effects.reduce((most, effect) => (Math.abs(effect.differenceKwh) > Math.abs(most.differenceKwh) ? effect : most));
   const chosen = effects.find(({ stage, chosen: isChosen }) => isChosen && stage === strongest.stage);
   const base = chosen?.expectedKwh ?? 1;
-  if (Math.abs(strongest.differenceKwh) < 0.5) return <p className={chapter.verdict}>{say.noOtherMethodWouldChangeBy(year)}</p>;
+  if (Math.abs(strongest.differenceKwh) < 0.5)
+    return (
+      <p className={chapter.verdict} data-lines="2">
+        {say.noOtherMethodWouldChangeBy(year)}
+      </p>
+    );
   return (
-    <p className={chapter.verdict}>
+    <p className={chapter.verdict} data-lines="2">
       {say.theChoiceThatWeighsMost}
       {NAMES[strongest.choice]} instead of {NAMES[chosen?.choice ?? ""]} would make{" "}
       <Figure working={effectWorking(strongest)}>

@@ -79,13 +79,18 @@ function Sentence({
   wished: Site;
   whatIf: WhatIf;
 }) {
-  if (!base || !answer) return <p className={chapter.verdict}>{say.bringingTheWeatherOf(year)}</p>;
+  if (!base || !answer)
+    return (
+      <p className={chapter.verdict} data-lines="2">
+        {say.bringingTheWeatherOf(year)}
+      </p>
+    );
   const [built, tried] = [yieldSum(year, base), yieldSum(year, answer)];
   const difference = tried.expectedKwh - built.expectedKwh;
   const said = wordsOf(whatIf);
   if (said === "") {
     return (
-      <p className={chapter.verdict} data-testid="what-if-sentence">
+      <p className={chapter.verdict} data-lines="2" data-testid="what-if-sentence">
         {AS_BUILT}, {year} brings{" "}
         <Figure name={`expected/${year}`} working={() => triedWorking(built, `${year}, as built`, site)}>
           {number(built.expectedKwh)} kWh
@@ -96,7 +101,7 @@ function Sentence({
   }
   const most = [...base.keys()].reduce((best, k) => (Math.abs(gap(base, answer, k)) > Math.abs(gap(base, answer, best)) ? k : best), 0);
   return (
-    <p className={chapter.verdict} data-testid="what-if-sentence">
+    <p className={chapter.verdict} data-lines="2" data-testid="what-if-sentence">
       With {said}, {year} brings{" "}
       <Figure working={() => triedWorking(tried, `${year}, with ${said}`, wished)}>{number(tried.expectedKwh)} kWh</Figure>:{" "}
       <strong className={difference < 0 ? chapter.clay : styles.more}>

@@ -76,11 +76,13 @@ export function LoadsBench({ slug, site, year, nowUtcMs }: BenchProps) {
           <WriteDown slug={slug} disabled={!report} entry={() => noteEntry(nowUtcMs, `Loads: ${sentence}`)} />
         </div>
         <div>
-          {report && (
+          {report ? (
             <>
               <MonthsTable report={report} battery={battery} />
               <RecordNote report={report} battery={battery} />
             </>
+          ) : (
+            <div className={chapter.awaited} />
           )}
           <p className={chapter.caution}>{say.batteriesShortCircuitsWeldAndBurn}</p>
         </div>
@@ -132,7 +134,7 @@ interface LoadsVerdictProps {
 
 function LoadsVerdict({ sentence, doubts, report, battery }: LoadsVerdictProps) {
   return (
-    <p className={chapter.verdict} data-testid="loads-sentence">
+    <p className={chapter.verdict} data-lines="2" data-testid="loads-sentence">
       {sentence}{" "}
       {doubts.map((doubt) => (
         <span key={`${doubt.doubt} ${doubt.name}`} className={chapter.clay}>

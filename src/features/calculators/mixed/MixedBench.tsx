@@ -121,7 +121,7 @@ interface MixedVerdictProps {
 
 function MixedVerdict({ read, report, modules, sentence, advice, site }: MixedVerdictProps) {
   return (
-    <p className={chapter.verdict} data-testid="mixed-sentence">
+    <p className={chapter.verdict} data-lines="3" data-testid="mixed-sentence">
       {!read.success && <span className={chapter.clay}>{read.error.issues[0]?.message}</span>}
       {report && (
         <>

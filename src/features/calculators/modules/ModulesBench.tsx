@@ -73,7 +73,7 @@ export function ModulesBench({ slug, site, year, nowUtcMs }: BenchProps) {
   const sentence = best ? say.givesTheCheapestKilowattHourHere(best.name, number(best.cost, 3), site.currency) : "";
   return (
     <>
-      <p className={chapter.verdict} data-testid="modules-sentence">
+      <p className={chapter.verdict} data-lines="2" data-testid="modules-sentence">
         {sentence || (year === null ? say.bringAYearOfWeatherAnd : say.theYearIsBeingRunFor)}
       </p>
       <div className={styles.tools}>

@@ -55,20 +55,20 @@ export function SnowBench({ slug, site, year, nowUtcMs }: BenchProps) {
     <>
       <ClearingVerdict engine={engine} sentence={sentence} clearing={clearing} day={day} price={price} site={site} />
       <div className={styles.rowsGrid}>
-        <div>
+        <div className={clearing && storms ? undefined : chapter.awaited}>
           <div className={styles.inputs}>
             <ArrayField site={site} value={array.id} onChange={setArrayId} />
             <NumberField label="Clearing once" unit={site.currency} min={0} value={cost} onChange={setCost} />
             <DateField label="Covered on" value={day} onChange={(value) => value && setDay(value)} />
           </div>
-          {clearing && clearing.byYear.length > 0 && <ClearingTable clearing={clearing} array={array} />}
           <StormsSection ranked={ranked} array={array} worthIt={worthIt} />
+          {clearing && clearing.byYear.length > 0 && <ClearingTable clearing={clearing} array={array} />}
           <WriteDown slug={slug} disabled={!storms} entry={() => noteEntry(nowUtcMs, `Snow: ${sentence}`)} />
         </div>
         <div>
-          <GroundLight albedo={albedo} />
           <SelfCleaning tiltDeg={array.tiltDeg} />
           <p className={chapter.caution}>{say.snowFromTheGroundWithA}</p>
+          <GroundLight albedo={albedo} />
         </div>
       </div>
     </>
@@ -86,7 +86,7 @@ interface ClearingVerdictProps {
 
 function ClearingVerdict({ engine, sentence, clearing, day, price, site }: ClearingVerdictProps) {
   return (
-    <p className={chapter.verdict} data-testid="snow-sentence">
+    <p className={chapter.verdict} data-lines="3" data-testid="snow-sentence">
       {engine ? sentence : say.theWintersAreBeingGoneThrough}
       {clearing && clearing.byYear.length > 0 && (
         <>

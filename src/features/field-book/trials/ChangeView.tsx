@@ -89,7 +89,7 @@ interface ChangeVerdictProps {
 
 function ChangeVerdict({ hasWeather, on, answer, busy }: ChangeVerdictProps) {
   return (
-    <p className={chapter.verdict} data-testid="change-verdict">
+    <p className={chapter.verdict} data-lines="2" data-testid="change-verdict">
       {!hasWeather
         ? say.withoutWeatherAChangeCantBe
         : on === ""

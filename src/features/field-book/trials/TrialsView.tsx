@@ -30,7 +30,7 @@ export function TrialsView(props: FieldBookProps) {
   const { answer, refusal, busy } = useTrial(sides.length < 2 ? null : `/api/books/${slug}/trial?${query}`);
   return (
     <>
-      <p className={chapter.verdict} data-testid="trial-verdict">
+      <p className={chapter.verdict} data-lines="2" data-testid="trial-verdict">
         {sides.length < 2
           ? say.aTrialSetsTwoMetersOf
           : answer
@@ -67,6 +67,7 @@ export function TrialsView(props: FieldBookProps) {
           nowUtcMs={nowUtcMs}
         />
       )}
+      {busy && !answer && <div className={chapter.awaited} />}
       <ShortPairs {...props} />
     </>
   );

@@ -105,7 +105,7 @@ function Case({ slug, id, inputs, figures, facts, terms, engine, onFigure }: Cas
       {own ? (
         <CaseAnswerView slug={slug} answer={own} terms={terms} />
       ) : (
-        <p className={chapter.soft} role="status">
+        <p className={`${chapter.soft} ${chapter.awaited}`} role="status">
           {say.reckoningOverTheYear}
         </p>
       )}

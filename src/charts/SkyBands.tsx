@@ -34,7 +34,7 @@ export function SkyBands({ frame, arcs, sky, sayCell }: Props) {
         <g key={`${band}/${step}`}>
           <title>{sayCell(band, step)}</title>
           <polygon points={points} fill="var(--owed)" fillOpacity={0.35 + 0.65 * (open / most)} stroke="none" />
-          {lost > 0 && <polygon points={points} fill="var(--account-shading)" fillOpacity={0.12 + 0.88 * lost} stroke="none" />}
+          {lost > 0 && <polygon points={points} fill="var(--account-shading)" fillOpacity={0.05 + 0.95 * lost} stroke="none" />}
         </g>,
       );
     }

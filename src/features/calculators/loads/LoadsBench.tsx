@@ -72,6 +72,7 @@ export function LoadsBench({ slug, site, year, nowUtcMs }: BenchProps) {
           <section className={chapter.section}>
             <h2>Battery</h2>
             <BatteryFields battery={battery} setTerm={setTerm} setBattery={setBattery} />
+            <p className={chapter.caution}>{say.batteriesShortCircuitsWeldAndBurn}</p>
           </section>
           <WriteDown slug={slug} disabled={!report} entry={() => noteEntry(nowUtcMs, `Loads: ${sentence}`)} />
         </div>
@@ -84,7 +85,6 @@ export function LoadsBench({ slug, site, year, nowUtcMs }: BenchProps) {
           ) : (
             <div className={chapter.awaited} />
           )}
-          <p className={chapter.caution}>{say.batteriesShortCircuitsWeldAndBurn}</p>
         </div>
       </div>
     </>

@@ -19,6 +19,9 @@ export interface SideViewProps {
   readonly front: string;
 }
 
+/** What a sun's label needs beside it. */
+const LABEL_PX = 66;
+
 /** An array from the side, to scale: its slope, its height, and the noon sun of some days. It looks to the right. */
 export function SideView({ width, height, tiltDeg, slantM, baseHeightM, suns, front }: SideViewProps) {
   const tilt = degToRad(Math.min(90, Math.max(0, tiltDeg || 0)));
@@ -37,7 +40,9 @@ export function SideView({ width, height, tiltDeg, slantM, baseHeightM, suns, fr
       {suns.map(({ label, elevationDeg, front: ahead }) => {
         if (elevationDeg <= 0) return null;
         const e = degToRad(elevationDeg);
-        const end = { x: middle.x + (ahead ? 1 : -1) * ray * Math.cos(e), y: Math.max(12, middle.y - ray * Math.sin(e)) };
+        const room = ahead ? width - LABEL_PX - middle.x : middle.x - LABEL_PX;
+        const along = Math.min(ray, Math.max(0, room) / Math.max(1e-6, Math.cos(e)));
+        const end = { x: middle.x + (ahead ? 1 : -1) * along * Math.cos(e), y: Math.max(12, middle.y - along * Math.sin(e)) };
         return (
           <g key={label}>
             <line x1={middle.x} y1={middle.y} x2={end.x} y2={end.y} stroke="var(--brass)" strokeDasharray="4 3" />

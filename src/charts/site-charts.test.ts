@@ -215,6 +215,23 @@ describe("side views", () => {
     expect(textsOf(side(30, -3))).not.toContain("noon");
   });
 
+  it("a low sun on either side stays in the picture with its label", () => {
+    for (const front of [true, false]) {
+      const markup = drawn(SideView, {
+        width: 300,
+        height: 200,
+        tiltDeg: 20,
+        slantM: 4,
+        baseHeightM: 0.5,
+        suns: [{ label: "21 June", elevationDeg: 8, front }],
+        front: "north",
+      });
+      const [x] = numbersOf(markup, "cx");
+      expect(x!).toBeGreaterThan(60);
+      expect(x!).toBeLessThan(240);
+    }
+  });
+
   it("rows stand apart by the gap they name", () => {
     const markup = drawn(RowsSide, {
       width: 600,

@@ -11,6 +11,7 @@ import { secondEdition } from "./migrations/0008-second-edition";
 import { nothingBringsItDown } from "./migrations/0009-nothing-brings-it-down";
 import { referenceOfTheTimeRead } from "./migrations/0010-reference-of-the-time-read";
 import { oneAccount } from "./migrations/0011-one-account";
+import { siteAsWritten } from "./migrations/0012-site-as-written";
 
 const migrator = (sequelize: Sequelize) =>
   new Umzug({
@@ -26,6 +27,7 @@ const migrator = (sequelize: Sequelize) =>
       nothingBringsItDown,
       referenceOfTheTimeRead,
       oneAccount,
+      siteAsWritten,
     ],
     context: sequelize,
     storage: new SequelizeStorage({ sequelize, tableName: "migrations" }),

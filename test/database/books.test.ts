@@ -28,6 +28,14 @@ describe("books that are made at once", () => {
   });
 });
 
+describe("a stored document", () => {
+  it("keeps its module types in the order in which they were entered", async () => {
+    const modules = Object.fromEntries(["tarn-330", "m", "fell", "a-longer-name"].map((key) => [key, siteInput().modules.m]));
+    const { slug } = await createBook(services.books, { ...siteInput({ name: "Order" }), modules });
+    expect(Object.keys((await bookBySlug(services.books, slug)).site.modules)).toEqual(["tarn-330", "m", "fell", "a-longer-name"]);
+  });
+});
+
 describe("a stored document that can't be read", () => {
   it("sets its book aside; the shelf goes on, and a corrected document puts it right", async () => {
     const [broken, sound] = [
@@ -35,7 +43,7 @@ describe("a stored document that can't be read", () => {
       await createBook(services.books, siteInput({ name: "Sound" })),
     ];
     const many = JSON.stringify(Array.from({ length: 10_000 }, (_, k) => ({ ...broken.site.arrays[0], id: `a${k}` })));
-    await services.sequelize.query("update books set site = jsonb_set(site, '{arrays}', :many::jsonb) where id = :id", {
+    await services.sequelize.query("update books set site = jsonb_set(site::jsonb, '{arrays}', :many::jsonb) where id = :id", {
       replacements: { many, id: broken.id },
     });
     await expect(bookBySlug(services.books, broken.slug)).rejects.toMatchObject({ code: "set-aside", reason: "set-aside-document" });

@@ -52,10 +52,10 @@ describe("a database of the first edition", () => {
     ]);
   });
 
-  it("tells its trail in the same sentences, now by codes", async () => {
+  it("tells its trail by codes, in the words of today", async () => {
     const { audit } = await services.keeping.of((await hut()).id);
     expect(audit.map(auditInWords).reverse()).toEqual([
-      "12.5 kWh moved from soiling to downtime: the pump house dust: was a trip",
+      "12.5 kWh moved from soiling to outage: the pump house dust: was a trip",
       "-1.3 kWh moved from wiring, mismatch to low light: typed",
       "a move was taken back",
       expect.stringMatching(/^-?\d+\.\d kWh on [a-z]+ rejected: no snow that month$/),

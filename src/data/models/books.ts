@@ -74,7 +74,7 @@ const bookModels = (sequelize: Sequelize): BooksModels => ({
     {
       id: { type: DataTypes.UUID, primaryKey: true, defaultValue: DataTypes.UUIDV4 },
       slug: DataTypes.TEXT,
-      site: DataTypes.JSONB,
+      site: DataTypes.JSON,
       version: DataTypes.INTEGER,
       isDemo: DataTypes.BOOLEAN,
       billsVersion: DataTypes.INTEGER,

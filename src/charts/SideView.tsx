@@ -37,22 +37,9 @@ export function SideView({ width, height, tiltDeg, slantM, baseHeightM, suns, fr
   return (
     <g fontSize={12}>
       <line x1={4} x2={width - 4} y1={ground} y2={ground} stroke="var(--rule-strong)" />
-      {suns.map(({ label, elevationDeg, front: ahead }) => {
-        if (elevationDeg <= 0) return null;
-        const e = degToRad(elevationDeg);
-        const room = ahead ? width - LABEL_PX - middle.x : middle.x - LABEL_PX;
-        const along = Math.min(ray, Math.max(0, room) / Math.max(1e-6, Math.cos(e)));
-        const end = { x: middle.x + (ahead ? 1 : -1) * along * Math.cos(e), y: Math.max(12, middle.y - along * Math.sin(e)) };
-        return (
-          <g key={label}>
-            <line x1={middle.x} y1={middle.y} x2={end.x} y2={end.y} stroke="var(--brass)" strokeDasharray="4 3" />
-            <circle cx={end.x} cy={end.y} r={5} fill="var(--brass)" />
-            <text x={end.x + (ahead ? 9 : -9)} y={end.y + 4} textAnchor={ahead ? "start" : "end"} fill="var(--ink-soft)">
-              {label}
-            </text>
-          </g>
-        );
-      })}
+      {suns.map((sun) => (
+        <NoonRay key={sun.label} sun={sun} middle={middle} ray={ray} width={width} />
+      ))}
       <g stroke="var(--ink-soft)" fill="none">
         <line x1={foot.x} x2={foot.x} y1={foot.y} y2={ground} />
         <line x1={top.x} x2={top.x} y1={top.y} y2={ground} strokeDasharray="2 2" />
@@ -80,6 +67,32 @@ export function SideView({ width, height, tiltDeg, slantM, baseHeightM, suns, fr
       </text>
       <text x={4} y={height - 5} fill="var(--ink-soft)">
         {say.mSlopeHeadMUp(slantM.toFixed(2), head.toFixed(2))}
+      </text>
+    </g>
+  );
+}
+
+interface NoonRayProps {
+  readonly sun: NoonSun;
+  readonly middle: { readonly x: number; readonly y: number };
+  /** Length where there is room for it. */
+  readonly ray: number;
+  readonly width: number;
+}
+
+/** The noon sun of a day with its ray; nothing while it is down. */
+function NoonRay({ sun: { label, elevationDeg, front: ahead }, middle, ray, width }: NoonRayProps) {
+  if (elevationDeg <= 0) return null;
+  const e = degToRad(elevationDeg);
+  const room = ahead ? width - LABEL_PX - middle.x : middle.x - LABEL_PX;
+  const along = Math.min(ray, Math.max(0, room) / Math.max(1e-6, Math.cos(e)));
+  const end = { x: middle.x + (ahead ? 1 : -1) * along * Math.cos(e), y: Math.max(12, middle.y - along * Math.sin(e)) };
+  return (
+    <g>
+      <line x1={middle.x} y1={middle.y} x2={end.x} y2={end.y} stroke="var(--brass)" strokeDasharray="4 3" />
+      <circle cx={end.x} cy={end.y} r={5} fill="var(--brass)" />
+      <text x={end.x + (ahead ? 9 : -9)} y={end.y + 4} textAnchor={ahead ? "start" : "end"} fill="var(--ink-soft)">
+        {label}
       </text>
     </g>
   );

@@ -98,6 +98,55 @@ function usePaint({ form }: SiteDraft, path: string, points: readonly HorizonPoi
   };
 }
 
+/** Where an array loses its sun, and what each cell of it says. */
+function useShadedSky(site: SiteDocument, arrayId: string) {
+  return useMemo(() => {
+    const shaded = shadedSky(site, arrayId, YEAR);
+    const { openKwhM2, lostKwhM2 } = shaded;
+    const timeOf = (step: number): string => {
+      const minutes = step * SKY_STEP_MINUTES;
+      return `${Math.floor(minutes / 60)}:${String(minutes % 60).padStart(2, "0")}`;
+    };
+    const sayCell = (band: number, step: number): string => {
+      const cell = band * SKY_STEPS + step;
+      return say.skyCell(monthsOfBand(band), timeOf(step), number(lostKwhM2[cell]!, 2), number(openKwhM2[cell]!, 2));
+    };
+    const rows = () =>
+      Array.from(openKwhM2, (open, cell) => [
+        monthsOfBand(Math.floor(cell / SKY_STEPS)),
+        timeOf(cell % SKY_STEPS),
+        Number(open.toFixed(3)),
+        Number(lostKwhM2[cell]!.toFixed(3)),
+      ]).filter(([, , open]) => Number(open) > 0);
+    return { shaded, sayCell, rows };
+  }, [site, arrayId]);
+}
+
+interface SkyNoteProps {
+  readonly painting: boolean;
+  readonly setPainting: (on: boolean) => void;
+}
+
+function SkyNote({ painting, setPainting }: SkyNoteProps) {
+  return (
+    <span className={styles.skyNote}>
+      <span className={styles.skyKey} data-key="sun">
+        {say.sunOnTheModules}
+      </span>
+      <span className={styles.skyKey} data-key="lost">
+        {say.energyLost}
+      </span>
+      <Switch
+        size="xs"
+        label={say.paintTheHorizon}
+        checked={painting}
+        onChange={(event) => setPainting(event.currentTarget.checked)}
+        className={styles.switch}
+      />
+    </span>
+  );
+}
+
 /** The sun's ways of the year as an array sees them, with obstacles and the horizon, which can be painted on it. */
 export function SkyPicture({ slug, draft, array, sun }: Props) {
   const { site } = draft;
@@ -110,49 +159,17 @@ export function SkyPicture({ slug, draft, array, sun }: Props) {
   const hourOf = useMemo(() => (utcMs: number) => ((((utcMs + offset(utcMs)) / HOUR_MS) % 24) + 24) % 24, [offset]);
   const horizonAt = useMemo(() => (azimuthDeg: number) => horizonElevationDeg(points, azimuthDeg), [points]);
   const plane = useMemo(() => ({ tiltDeg: array.tiltDeg, azimuthDeg: array.azimuthDeg }), [array.tiltDeg, array.azimuthDeg]);
-  const shaded = useMemo(() => shadedSky(site, array.id, YEAR), [site, array.id]);
-  const sayCell = useMemo(() => {
-    const { openKwhM2, lostKwhM2 } = shaded;
-    return (band: number, step: number): string => {
-      const cell = band * SKY_STEPS + step;
-      const minutes = step * SKY_STEP_MINUTES;
-      const time = `${Math.floor(minutes / 60)}:${String(minutes % 60).padStart(2, "0")}`;
-      return say.skyCell(monthsOfBand(band), time, number(lostKwhM2[cell]!, 2), number(openKwhM2[cell]!, 2));
-    };
-  }, [shaded]);
+  const { shaded, sayCell, rows } = useShadedSky(site, array.id);
   const paint = usePaint(draft, horizonPath(draft, array), points, horizonAt);
   return (
     <ChartFrame
       title={say.theSkyFromHere}
-      note={
-        <span className={styles.skyNote}>
-          <span className={styles.skyKey} data-key="sun">
-            {say.sunOnTheModules}
-          </span>
-          <span className={styles.skyKey} data-key="lost">
-            {say.energyLost}
-          </span>
-          <Switch
-            size="xs"
-            label={say.paintTheHorizon}
-            checked={painting}
-            onChange={(event) => setPainting(event.currentTarget.checked)}
-            className={styles.switch}
-          />
-        </span>
-      }
+      note={<SkyNote painting={painting} setPainting={setPainting} />}
       fileName={`${slug}-${array.id}-sun-path`}
       height={HEIGHT}
       interactive
       summary={say.sunPathsOfTheYearAs(array.name || array.id, silhouettes.length)}
-      table={() => [
-        ["month", "local_hour", "azimuth_deg", "elevation_deg"],
-        ...arcs.flatMap(({ label, points: arc }) =>
-          arc
-            .filter((p) => p.elevationDeg > 0)
-            .map((p) => [label, Number(hourOf(p.utcMs).toFixed(2)), Number(p.azimuthDeg.toFixed(2)), Number(p.elevationDeg.toFixed(2))]),
-        ),
-      ]}
+      table={() => [["months", "solar_time", "open_kwh_m2", "lost_kwh_m2"], ...rows()]}
     >
       {(width) => (
         <SkySheet

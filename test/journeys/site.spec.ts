@@ -57,7 +57,7 @@ test("a newcomer enters the pump station from a paper sheet, and sees its sun pa
   await page.getByLabel("Bearing, °", { exact: true }).fill("56");
   await page.getByLabel("Away, m").fill("13.3");
   await page.getByLabel("Away, m").press("Tab");
-  const sky = page.getByRole("group", { name: /Sun paths of the year/ });
+  const sky = page.getByRole("group", { name: /The year's sun as .* sees it/ });
   await expect(sky).toContainText("Tree");
   // The sun's way lies in the north, with east at its right; the tree stands north-east.
   const at = async (text: string) => (await sky.getByText(text, { exact: true }).first().boundingBox())!.x;
@@ -138,7 +138,7 @@ test("a wrong field and a wrong file are told by place, expectation and way out"
   await page.getByLabel("Latitude, ° (north +)").fill("95");
   await page.getByRole("link", { name: "Wiring" }).click();
   await page.getByRole("button", { name: "Save the site" }).click();
-  await expect(status).toContainText("place.latitudeDeg: latitude lies between");
+  await expect(status).toContainText("A field needs correcting before this can be saved. place, latitude (°): latitude lies between");
   const chooser = page.locator('input[type="file"]');
   const file = (text: string) => ({ name: "shed.site.json", mimeType: "application/json", buffer: Buffer.from(text) });
   await chooser.setInputFiles(file('{"format":"dusty-ledger/site","version":1,"colour":"red","place":{},"modules":{},"arrays":[]}'));

@@ -186,7 +186,7 @@ export const say = catalogue({
   savedTheLedgerIsReckonedAnew: "Saved. The ledger is reckoned anew.",
   savedTogetherWithWhatAnotherWindow: (merge: string) => `Saved, together with what another window changed: ${merge}.`,
   fieldSNeedCorrectingBeforeThis: (count: number, entries: string) =>
-    `${count} field(s) need correcting before this can be saved. ${entries}.`,
+    `${count === 1 ? "A field needs" : `${count} fields need`} correcting before this can be saved. ${entries.replace(/\.?$/, ".")}`,
   asTheBookHasItUndo: "As the book has it. Undo brings your entries back.",
   thisBookHasNoWeatherYet:
     "This book has no weather yet, so energies are those of a cloudless year: more than will come. Bring weather in the ",

@@ -1,11 +1,9 @@
 import { scaleLinear } from "d3";
+import type { TornadoBar } from "@/core/money";
 
-export interface PaybackFactor {
+export interface PaybackFactor extends Pick<TornadoBar, "lowerYears" | "higherYears"> {
   readonly key: string;
   readonly name: string;
-  /** Years until the money is back with the term lower, and higher; null where it never is. */
-  readonly lowerYears: number | null;
-  readonly higherYears: number | null;
 }
 
 const ROW = 34;

@@ -1,19 +1,10 @@
 import { MODEL_ACCOUNTS } from "@/core/accounts";
-import { designLosses, type LedgerLine } from "@/core/ledger";
+import type { LedgerLine } from "@/core/ledger";
 import { say } from "@/wording/cli";
 import { type CliOptions, needed } from "./arguments";
+import { plannedLine } from "./planned-line";
 import { printJson, printNotices, printText, textTable } from "./print";
 import { ledgerFromFiles } from "./read-files";
-
-const pick = (line: LedgerLine) => ({
-  key: line.key,
-  planeKwhM2: line.planeKwhM2,
-  referenceKwh: line.referenceKwh,
-  plannedKwh: designLosses(line),
-  plannedStagesKwh: line.accountsKwh,
-  expectedKwh: line.expectedKwh,
-  filledReferenceKwh: line.filledReferenceKwh,
-});
 
 /** `expect`: months and total of what is expected. */
 export async function expectCommand(options: CliOptions): Promise<void> {
@@ -22,9 +13,9 @@ export async function expectCommand(options: CliOptions): Promise<void> {
   printNotices(notices);
   if (options.json)
     return printJson("expect", {
-      months: report.months.map(pick),
-      years: report.years.map(pick),
-      all: pick(report.all),
+      months: report.months.map(plannedLine),
+      years: report.years.map(plannedLine),
+      all: plannedLine(report.all),
       sources: report.sources,
     });
   const row = (line: LedgerLine) => [

@@ -1,7 +1,7 @@
 import type { AttributionReport } from "@/contracts/attribution";
 import { AVOIDABLE_ACCOUNTS, FOUND_ACCOUNTS } from "@/core/accounts";
 import { accountOfCause } from "@/core/attribution";
-import { designLosses, foundSumKwh, type LedgerLine, lineState, performanceIndex, toleranceFrac, totalLine } from "@/core/ledger";
+import { foundSumKwh, type LedgerLine, lineState, performanceIndex, toleranceFrac, totalLine } from "@/core/ledger";
 import { pricePerKwh } from "@/core/money";
 import { attribute } from "@/usecases/attribution";
 import { accountLines } from "@/usecases/keeping";
@@ -11,6 +11,7 @@ import { say } from "@/wording/cli";
 import { findingInWords } from "@/wording/findings/quality";
 import { stateWords } from "@/wording/ledger-states";
 import { type CliOptions, needed } from "./arguments";
+import { plannedLine } from "./planned-line";
 import { printJson, printNotices, printText, textTable } from "./print";
 import { type FileLedger, ledgerFromFiles } from "./read-files";
 import { CliRefusal } from "./refuse";
@@ -49,13 +50,7 @@ function printed(line: LedgerLine, { ledger, causes }: Asked): object {
   const tolerance = toleranceOf(line, ledger);
   const state = lineState(line, tolerance);
   return {
-    key: line.key,
-    planeKwhM2: line.planeKwhM2,
-    referenceKwh: line.referenceKwh,
-    plannedKwh: designLosses(line),
-    plannedStagesKwh: line.accountsKwh,
-    expectedKwh: line.expectedKwh,
-    filledReferenceKwh: line.filledReferenceKwh,
+    ...plannedLine(line),
     promiseKwh: line.promiseKwh,
     foundKwh: line.isSought ? line.foundKwh : null,
     foundSumKwh: line.isSought ? foundSumKwh(line) : null,

@@ -72,6 +72,9 @@ export type FoundAccount = (typeof FOUND_ACCOUNTS)[number];
 /** What somebody can do something about. */
 export const AVOIDABLE_ACCOUNTS: readonly FoundAccount[] = ["shading", "snow", "soiling", "strings", "derating", "curtailment", "downtime"];
 
+/** Losses that have a beginning and an end. The others are a level against the plan. */
+export const DATED_ACCOUNTS: readonly FoundAccount[] = ["downtime", "strings", "curtailment", "snow"];
+
 /** Between expected and metered: what was found, time without readings, and the rest. Energy is moved among these. */
 export const LEDGER_ACCOUNTS = [...FOUND_ACCOUNTS, "dataGap", "unexplained"] as const;
 

@@ -1,5 +1,6 @@
 export {
   AVOIDABLE_ACCOUNTS,
+  DATED_ACCOUNTS,
   DESIGN_ACCOUNTS,
   type DesignAccount,
   designAccountOf,

@@ -1,4 +1,4 @@
-import { FOUND_ACCOUNTS, type FoundAccount } from "../accounts";
+import { DATED_ACCOUNTS, FOUND_ACCOUNTS, type FoundAccount } from "../accounts";
 import { expectedReadKwh, type LedgerLine, performanceIndex } from "./ledger";
 
 /** What a line says at a glance; a month that was closed stands as `closed` beside these. */
@@ -15,8 +15,6 @@ export type LineState =
 /** A line of which less than this was read says more of its gaps than of the plant: the half that is missing may hold as much as the half that is there. */
 export const LEAST_READ_FRAC = 0.5;
 
-/** Causes that have a beginning and an end: found when they are there, not by how much. The others are a level against the plan. */
-const DATED: readonly FoundAccount[] = ["downtime", "strings", "curtailment", "snow"];
 /** Share of the expected energy that would turn the whole per cent that a reader sees of the index. */
 export const TOLD_FRAC = 0.005;
 
@@ -30,7 +28,7 @@ function largestFound(line: LedgerLine, index: number, toleranceFrac: number): F
   const outside = Math.abs(index - 1) > toleranceFrac;
   const told = FOUND_ACCOUNTS.filter((account) => {
     const kwh = line.foundKwh[account];
-    return (outside && side * kwh > least) || (DATED.includes(account) && kwh > least);
+    return (outside && side * kwh > least) || (DATED_ACCOUNTS.includes(account) && kwh > least);
   });
   return told.sort((a, b) => side * (line.foundKwh[b] - line.foundKwh[a]))[0] ?? null;
 }

@@ -1,4 +1,4 @@
-import type { LedgerLine, Verdict } from "@/core/ledger";
+import { type LedgerLine, TOLD_FRAC, type Verdict } from "@/core/ledger";
 import { pricePerKwh } from "@/core/money";
 import { Figure } from "@/features/kit/figures/Figure";
 import { kwhDecimals, monthName, number, percent } from "@/wording/format";
@@ -27,9 +27,6 @@ interface VerdictProps {
 
 type Known = Extract<Verdict, { index: number }>;
 type Kwh = (value: number) => string;
-
-/** A gap of this share of the expected energy is worth a sentence. */
-const TOLD_GAP_FRAC = 0.005;
 
 /** The page in a sentence or four: what came of what was expected, the largest loss with its dates and money, what is unexplained. Numbers open their working. */
 export function VerdictSentence({ verdict, sum, context, span, name }: VerdictProps) {
@@ -76,7 +73,7 @@ interface ClauseProps {
 }
 
 function GapClause({ verdict, sum, context, kwh }: ClauseProps) {
-  if (verdict.dataGapKwh <= TOLD_GAP_FRAC * sum.expectedKwh) return null;
+  if (verdict.dataGapKwh <= TOLD_FRAC * sum.expectedKwh) return null;
   return (
     <>
       {say.whileNothingWasRead}

@@ -159,6 +159,7 @@ function WhatIsBetween({ book, context, line, kwh }: LastYearProps) {
   return (
     <>
       <td className={styles.left}>
+        {line.meteredKwh !== null && !line.isSought && <span className={chapter.soft}>{say.notSoughtYet}</span>}
         {loss && (
           <>
             {ACCOUNT_NAMES[loss.account].name}{" "}

@@ -2,11 +2,13 @@
 
 import Link from "next/link";
 import { largestLoss } from "@/core/ledger";
+import { Figure } from "@/features/kit/figures/Figure";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { useRefresh } from "@/features/standing/use-refresh";
 import { ACCOUNT_NAMES } from "@/wording/accounts";
 import { kwhDecimals, number } from "@/wording/format";
 import { say } from "@/wording/screens/shelf";
+import { foundWorking } from "@/wording/workings/found-workings";
 import { BooksTable } from "./BooksTable";
 import { NewBook } from "./NewBook";
 import { isToCheck, type ShelfBook } from "./shelf-book";
@@ -29,7 +31,7 @@ export function Shelf({ books, sheet, isMakingDemo, timeZone }: ShelfProps) {
     <div className={chapter.page}>
       <h1>The shelf</h1>
       <p className={chapter.verdict}>
-        {shelfSentence(books, sheet.count, needing.length)} {lossSentence(books)}
+        {shelfSentence(books, sheet.count, needing.length)} <MostLost books={books} />
       </p>
       {isMakingDemo && (
         <p className={chapter.soft} role="status">
@@ -44,15 +46,23 @@ export function Shelf({ books, sheet, isMakingDemo, timeZone }: ShelfProps) {
 }
 
 /** The largest loss of a last year that somebody can do something about; nothing without one. */
-function lossSentence(books: readonly ShelfBook[]): string {
-  const losses = books.flatMap(({ name, line }) => {
-    const loss = line && line.meteredKwh !== null ? largestLoss(line) : null;
-    return loss?.isAvoidable ? [{ name, year: line!.key, decimals: kwhDecimals(line!.referenceKwh / 12), ...loss }] : [];
+function MostLost({ books }: { books: readonly ShelfBook[] }) {
+  const losses = books.flatMap(({ slug, name, line, context }) => {
+    const loss = line && context && line.meteredKwh !== null ? largestLoss(line) : null;
+    return loss?.isAvoidable ? [{ slug, name, line: line!, context: context!, ...loss }] : [];
   });
   const most = losses.sort((a, b) => b.kwh - a.kwh)[0];
-  return most
-    ? say.mostWasLostTo(ACCOUNT_NAMES[most.account].name.toLowerCase(), most.name, most.year, number(most.kwh, most.decimals))
-    : "";
+  if (!most) return null;
+  const { account, slug, name, line, context, kwh } = most;
+  return (
+    <span data-book={slug}>
+      {say.mostWasLostTo(ACCOUNT_NAMES[account].name.toLowerCase(), name, line.key)}
+      <Figure name={`found-${account}/${line.key}`} working={() => foundWorking(line, account, context)}>
+        {number(kwh, kwhDecimals(line.referenceKwh / 12))} kWh
+      </Figure>
+      .
+    </span>
+  );
 }
 
 /** What can be said of the books on this sheet. Those without figures are counted, never taken for fine. */

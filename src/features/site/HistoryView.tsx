@@ -8,6 +8,7 @@ import { NumberField } from "@/features/kit/fields/NumberField";
 import { Figure } from "@/features/kit/figures/Figure";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { ChartFrame } from "@/features/kit/save/ChartFrame";
+import { fieldInWords } from "@/wording/fields";
 import { number, percent } from "@/wording/format";
 import { say } from "@/wording/screens/site";
 import { differenceWorking } from "@/wording/workings/yield-workings";
@@ -80,7 +81,7 @@ function RevisionLine({ i, setSelected, revision, form, effects }: RevisionLineP
           typeof field.value === "number" ? (
             <NumberField
               key={field.path.join(".")}
-              label={`${field.where} ${FIELD_NAMES[field.field] ?? field.field}`}
+              label={`${field.where} ${FIELD_NAMES[field.field] ?? fieldInWords([field.field])}`}
               value={field.value}
               onChange={(value) =>
                 typeof value === "number" && form.setFieldValue(`revisions.${i}.change`, withValue(revision.change, field.path, value))
@@ -89,7 +90,7 @@ function RevisionLine({ i, setSelected, revision, form, effects }: RevisionLineP
           ) : (
             <TextInput
               key={field.path.join(".")}
-              label={`${field.where} ${FIELD_NAMES[field.field] ?? field.field}`}
+              label={`${field.where} ${FIELD_NAMES[field.field] ?? fieldInWords([field.field])}`}
               value={JSON.stringify(field.value)}
               readOnly
             />

@@ -9,7 +9,7 @@ import { RuledTable } from "@/features/kit/table/RuledTable";
 import { ACCOUNT_NAMES } from "@/wording/accounts";
 import { number, percent } from "@/wording/format";
 import { DESIGN_GROUPS, say } from "@/wording/screens/yield-shares";
-import { designWorking } from "@/wording/workings/found-workings";
+import { designShareWorking, designWorking, expectedShareWorking } from "@/wording/workings/found-workings";
 import { expectedWorking, type LedgerContext, referenceWorking } from "@/wording/workings/ledger-workings";
 import { removalWorking, uncertaintyWorking } from "@/wording/workings/yield-workings";
 import type { Removal } from "./engine-types";
@@ -82,7 +82,11 @@ function ExpectedRow({ sum, context, uncertainty, kwh }: ExpectedRowProps) {
           {kwh(sum.expectedKwh)}
         </Figure>
       </td>
-      <td>{percent(sum.expectedKwh / Math.max(1e-9, sum.referenceKwh))}</td>
+      <td>
+        <Figure plain working={() => expectedShareWorking(sum, context)}>
+          {percent(sum.expectedKwh / Math.max(1e-9, sum.referenceKwh))}
+        </Figure>
+      </td>
       <td>
         <Figure plain working={() => uncertaintyWorking(uncertainty, sum.expectedKwh)}>
           ± {kwh(uncertainty.halfWidth90Frac * sum.expectedKwh)}
@@ -124,7 +128,11 @@ function DesignGroup({ name, accounts, planned, removals, sum, context, kwh }: D
                 {kwh(planned[account])}
               </Figure>
             </td>
-            <td className={styles.soft}>{percent(planned[account] / Math.max(1e-9, sum.referenceKwh))}</td>
+            <td className={styles.soft}>
+              <Figure plain working={() => designShareWorking(sum, account, context)}>
+                {percent(planned[account] / Math.max(1e-9, sum.referenceKwh))}
+              </Figure>
+            </td>
             <td className={styles.soft}>
               {gain === undefined ? (
                 ""

@@ -1,5 +1,6 @@
 "use client";
 
+import { totalLine } from "@/core/ledger";
 import { weatherShare } from "@/core/yield";
 import { Figure } from "@/features/kit/figures/Figure";
 import { RuledTable } from "@/features/kit/table/RuledTable";
@@ -16,10 +17,9 @@ export function WeathersShare({ sum, lines, months, context, weather }: SharesPr
   const asked = new Set(lines.map(({ key }) => key.slice(5, 7)));
   const rows = years.map((year) => {
     const own = months.filter(({ key }) => key.startsWith(year) && asked.has(key.slice(5, 7)) && key.length === 7);
-    const planeKwhM2 = own.reduce((total, line) => total + line.planeKwhM2, 0);
-    return { year, isWhole: own.length === asked.size, planeKwhM2, usualKwhM2: weatherShare(own, months)?.usualKwhM2 ?? null };
+    return { year, line: totalLine(year, own), share: own.length === asked.size ? weatherShare(own, months) : null };
   });
-  const most = Math.max(1e-9, ...rows.map(({ planeKwhM2, usualKwhM2 }) => Math.max(planeKwhM2, usualKwhM2 ?? 0)));
+  const most = Math.max(1e-9, ...rows.map(({ line, share }) => Math.max(line.planeKwhM2, share?.usualKwhM2 ?? 0)));
   return (
     <section className={styles.book}>
       <h2>{say.theWeathersShare}</h2>
@@ -51,15 +51,27 @@ export function WeathersShare({ sum, lines, months, context, weather }: SharesPr
           </tr>
         </thead>
         <tbody>
-          {rows.map(({ year, planeKwhM2, usualKwhM2, isWhole }) => (
+          {rows.map(({ year, line, share }) => (
             <tr key={year} data-here={lines.some(({ key }) => key.startsWith(year)) || undefined}>
               <th scope="row">{year}</th>
               <td className={styles.bar}>
-                <LightBar planeKwhM2={planeKwhM2} usualKwhM2={usualKwhM2} most={most} />
+                <LightBar planeKwhM2={line.planeKwhM2} usualKwhM2={share?.usualKwhM2 ?? null} most={most} />
               </td>
-              <td>{number(planeKwhM2)}</td>
+              <td>
+                <Figure plain working={() => planeWorking(line, context)}>
+                  {number(line.planeKwhM2)}
+                </Figure>
+              </td>
               {weather && (
-                <td className={styles.soft}>{isWhole && usualKwhM2 !== null ? percent(planeKwhM2 / usualKwhM2, 0) : say.partOfIt}</td>
+                <td className={styles.soft}>
+                  {share ? (
+                    <Figure plain working={() => weatherShareWorking(share)}>
+                      {percent(share.planeKwhM2 / share.usualKwhM2, 0)}
+                    </Figure>
+                  ) : (
+                    say.partOfIt
+                  )}
+                </td>
               )}
             </tr>
           ))}

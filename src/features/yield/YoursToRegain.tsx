@@ -1,17 +1,29 @@
 "use client";
 
 import Link from "next/link";
-import type { ReactNode } from "react";
 import { AVOIDABLE_ACCOUNTS, FOUND_ACCOUNTS, type FoundAccount } from "@/core/accounts";
 import { avoidableKwh, foundSumKwh, type LedgerLine } from "@/core/ledger";
 import { pricePerKwh } from "@/core/money";
 import { Figure } from "@/features/kit/figures/Figure";
+import { KnownFigure } from "@/features/kit/figures/KnownFigure";
 import { RuledTable } from "@/features/kit/table/RuledTable";
 import { ACCOUNT_NAMES } from "@/wording/accounts";
 import { number } from "@/wording/format";
 import { REGAIN, say } from "@/wording/screens/yield-shares";
-import { avoidableWorking, foundSumWorking, foundWorking, foundWorthWorking } from "@/wording/workings/found-workings";
-import { dataGapWorking, type LedgerContext, meteredWorking, unexplainedWorking } from "@/wording/workings/ledger-workings";
+import {
+  avoidableWorking,
+  avoidableWorthWorking,
+  foundSumWorking,
+  foundWorking,
+  foundWorthWorking,
+} from "@/wording/workings/found-workings";
+import {
+  dataGapWorking,
+  type LedgerContext,
+  meteredWorking,
+  unexplainedWorking,
+  unmatchedWorking,
+} from "@/wording/workings/ledger-workings";
 import styles from "./Shares.module.css";
 import { Swatch } from "./Swatch";
 import { LEAST_KWH, type SharesProps } from "./shares-props";
@@ -121,54 +133,55 @@ function RegainTotal({ sum, context, decimals, price }: RowProps & { price: numb
           {number(all, decimals)}
         </Figure>
       </td>
-      <td>{price === null ? "" : number(all * price)}</td>
+      <td>
+        {price !== null && (
+          <Figure plain name={`avoidable-worth/${sum.key}`} working={() => avoidableWorthWorking(sum, price, context)}>
+            {number(all * price)}
+          </Figure>
+        )}
+      </td>
     </tr>
   );
 }
 
 /** From expected to metered, in as few lines as it takes. */
 function DownToTheMeter({ sum, context, decimals }: RowProps) {
-  const kwh = (value: number): string => number(value, decimals);
+  const row = { sum, context, decimals };
   return (
     <>
       <GroupHead name={say.downToTheMeter} />
-      {sum.isSought && (
-        <Closing name={say.foundInAll} figure="found" sum={sum} working={foundSumWorking} context={context}>
-          {kwh(foundSumKwh(sum))}
-        </Closing>
-      )}
+      {sum.isSought && <Closing name={say.foundInAll} figure="found" kwh={foundSumKwh(sum)} working={foundSumWorking} {...row} />}
       {sum.dataGapKwh >= LEAST_KWH && (
-        <Closing name={ACCOUNT_NAMES.dataGap.name} figure="data-gap" sum={sum} working={dataGapWorking} context={context}>
-          {kwh(sum.dataGapKwh)}
-        </Closing>
+        <Closing name={ACCOUNT_NAMES.dataGap.name} figure="data-gap" kwh={sum.dataGapKwh} working={dataGapWorking} {...row} />
       )}
-      <Closing name={ACCOUNT_NAMES.unexplained.name} figure="unexplained" sum={sum} working={unexplainedWorking} context={context}>
-        {kwh(sum.unexplainedKwh ?? 0)}
-      </Closing>
-      <Closing name="Metered" figure="metered" sum={sum} working={meteredWorking} context={context} isTotal>
-        {kwh(sum.meteredKwh ?? 0)}
-      </Closing>
+      <Closing name={ACCOUNT_NAMES.unexplained.name} figure="unexplained" kwh={sum.unexplainedKwh} working={unexplainedWorking} {...row} />
+      {sum.unmatchedKwh >= LEAST_KWH && (
+        <Closing name={say.meteredWithoutWeather} figure="unmatched" kwh={sum.unmatchedKwh} working={unmatchedWorking} {...row} />
+      )}
+      <Closing name="Metered" figure="metered" kwh={sum.meteredKwh} working={meteredWorking} isTotal {...row} />
     </>
   );
 }
 
-interface ClosingProps {
+interface ClosingProps extends RowProps {
   readonly name: string;
   readonly figure: string;
-  readonly sum: LedgerLine;
+  /** Null where it is not known. */
+  readonly kwh: number | null;
   readonly working: (line: LedgerLine, context: LedgerContext) => ReturnType<typeof meteredWorking>;
-  readonly context: LedgerContext;
   readonly isTotal?: boolean;
-  readonly children: ReactNode;
 }
 
-const Closing = ({ name, figure, sum, working, context, isTotal = false, children }: ClosingProps) => (
+const Closing = ({ name, figure, kwh, sum, working, context, decimals, isTotal = false }: ClosingProps) => (
   <tr data-total={isTotal || undefined}>
     <th scope="row">{name}</th>
     <td>
-      <Figure plain name={`${figure}/${sum.key}`} working={() => working(sum, context)}>
-        {children}
-      </Figure>
+      <KnownFigure
+        name={`${figure}/${sum.key}`}
+        value={kwh}
+        say={(known) => number(known, decimals)}
+        working={() => working(sum, context)}
+      />
     </td>
     <td />
   </tr>

@@ -52,6 +52,7 @@ export const say = catalogue({
   nothingToRegain: "Nothing was lost beside the plan that somebody could do something about.",
   foundBesideThePlan: "found beside the plan",
   toRegain: "To regain",
+  meteredWithoutWeather: "Metered without weather",
   foundAndNotToBeHelped: "found, more or less than planned",
   downToTheMeter: "from expected down to the meter",
   foundInAll: "Found in all",

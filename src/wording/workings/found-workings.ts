@@ -3,16 +3,43 @@ import {
   type DesignAccount,
   designAccountOf,
   FOUND_ACCOUNTS,
+  type FoundAccount,
   type LedgerAccount,
   MODEL_ACCOUNTS,
 } from "@/core/accounts";
 import { avoidableKwh, designLosses, foundSumKwh, type LedgerLine } from "@/core/ledger";
 import { ACCOUNT_NAMES, STAGE_NAMES } from "../accounts";
-import { number } from "../format";
-import { dataGapWorking, unexplainedWorking } from "./ledger-workings";
+import { number, percent } from "../format";
+import { dataGapWorking, expectedWorking, unexplainedWorking } from "./ledger-workings";
 import { kwh, kwhWorking, type LedgerContext, spanOf } from "./line-working";
 import { stageMethod } from "./stage-methods";
 import type { Working, WorkingInput } from "./working";
+
+/** A design loss as a share of the reference. */
+export const designShareWorking = (line: LedgerLine, account: DesignAccount, context: LedgerContext): Working =>
+  shareOfReferenceWorking(
+    line,
+    `${ACCOUNT_NAMES[account].name}, as planned`,
+    designLosses(line)[account],
+    designWorking(line, account, context),
+  );
+
+/** What is expected as a share of the reference. */
+export const expectedShareWorking = (line: LedgerLine, context: LedgerContext): Working =>
+  shareOfReferenceWorking(line, "Expected", line.expectedKwh, expectedWorking(line, context));
+
+const shareOfReferenceWorking = (line: LedgerLine, name: string, partKwh: number, { source, assumptions }: Working): Working => ({
+  title: `${name}, of the reference, ${spanOf(line.key)}`,
+  value: percent(partKwh / Math.max(1e-9, line.referenceKwh)),
+  unit: "",
+  formula: "energy ÷ reference energy",
+  inputs: [
+    { name, value: kwh(partKwh, line), from: "the account" },
+    { name: "Reference", value: kwh(line.referenceKwh, line), from: "the account" },
+  ],
+  source,
+  assumptions,
+});
 
 /** A design loss: which stages of the chain it holds, and what went in. */
 export function designWorking(line: LedgerLine, account: DesignAccount, context: LedgerContext): Working {
@@ -111,19 +138,27 @@ export const avoidableWorking = (line: LedgerLine, _context: LedgerContext): Wor
     assumptions: ["All of each: snow and shade can be cleared and cut in part; see Dirt and snow, and the Site chapter."],
   });
 
-export function foundWorthWorking(
-  line: LedgerLine,
-  account: Exclude<LedgerAccount, "dataGap" | "unexplained">,
-  pricePerKwh: number,
-  { site }: LedgerContext,
-): Working {
+/** What a loss found is worth today. */
+export const foundWorthWorking = (line: LedgerLine, account: FoundAccount, pricePerKwh: number, context: LedgerContext): Working =>
+  worthWorking(line, ACCOUNT_NAMES[account].name, line.foundKwh[account], { pricePerKwh, context });
+
+/** What all that somebody can do something about is worth today. */
+export const avoidableWorthWorking = (line: LedgerLine, pricePerKwh: number, context: LedgerContext): Working =>
+  worthWorking(line, "To regain", avoidableKwh(line), { pricePerKwh, context });
+
+interface Price {
+  readonly pricePerKwh: number;
+  readonly context: LedgerContext;
+}
+
+function worthWorking(line: LedgerLine, name: string, lostKwh: number, { pricePerKwh, context: { site } }: Price): Working {
   return {
-    title: `${ACCOUNT_NAMES[account].name}, worth, ${spanOf(line.key)}`,
-    value: number(line.foundKwh[account] * pricePerKwh),
+    title: `${name}, worth, ${spanOf(line.key)}`,
+    value: number(lostKwh * pricePerKwh),
     unit: site.currency,
     formula: "loss found × price of a kilowatt-hour",
     inputs: [
-      { name: "Loss found", value: kwh(line.foundKwh[account], line), from: "the account" },
+      { name: "Loss found", value: kwh(lostKwh, line), from: "the account" },
       {
         name: "A kilowatt-hour",
         value: `${number(pricePerKwh, 4)} ${site.currency}`,

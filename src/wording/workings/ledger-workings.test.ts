@@ -117,6 +117,21 @@ describe("workings of a ledger's line", () => {
     const worth = besides.foundWorthWorking(year, "soiling", 0.25, context);
     expect(figure(worth.value)).toBeCloseTo(0.25 * 40, 0);
     expect(worth.unit).toBe(plant.currency);
+    const all = besides.avoidableWorthWorking(year, 0.25, context);
+    near(figure(all.value), 0.25 * (40 + 25), 1);
+  });
+
+  it("of a share of the reference is its energy over the reference", () => {
+    for (const share of [besides.designShareWorking(year, "soiling", context), besides.expectedShareWorking(year, context)]) {
+      const [part, reference] = share.inputs.map(({ value }) => figure(value)) as [number, number];
+      near(figure(share.value), (100 * part) / reference, 0.2);
+    }
+  });
+
+  it("of metered energy without weather says why it stands beside the account", () => {
+    const working = workings.unmatchedWorking({ ...year, unmatchedKwh: 12 }, context);
+    near(figure(working.value), 12, 0.1);
+    expect(working.assumptions.join(" ")).toContain("Nothing is expected of this time");
   });
 
   it("of what can be had back names what it is the sum of", () => {

@@ -84,6 +84,14 @@ export const meteredReadWorking = (line: LedgerLine, _context: LedgerContext): W
     assumptions: ["What came while no light was measured can't be compared, and is left out on both sides."],
   });
 
+export const unmatchedWorking = (line: LedgerLine, _context: LedgerContext): Working =>
+  kwhWorking(line, "Metered without weather", line.unmatchedKwh, {
+    formula: "Σ readings of time with no light measured",
+    inputs: [{ name: "Metered", value: kwh(line.meteredKwh ?? 0, line), from: "readings" }],
+    source: "Imported production files.",
+    assumptions: ["Nothing is expected of this time, so it stands beside the account and closes it to the meter."],
+  });
+
 export function meteredWorking(line: LedgerLine, { sources }: LedgerContext): Working {
   const { caughtUpRows, impossibleRows } = sources;
   return kwhWorking(line, "Metered", line.meteredKwh ?? 0, {

@@ -1,7 +1,7 @@
 "use client";
 
-import { totalLine } from "@/core/ledger";
-import { weatherShare } from "@/core/yield";
+import { type LedgerLine, totalLine } from "@/core/ledger";
+import { type WeatherShare, weatherShare } from "@/core/yield";
 import { Figure } from "@/features/kit/figures/Figure";
 import { RuledTable } from "@/features/kit/table/RuledTable";
 import { number, percent } from "@/wording/format";
@@ -52,32 +52,57 @@ export function WeathersShare({ sum, lines, months, context, weather }: SharesPr
         </thead>
         <tbody>
           {rows.map(({ year, line, share }) => (
-            <tr key={year} data-here={lines.some(({ key }) => key.startsWith(year)) || undefined}>
-              <th scope="row">{year}</th>
-              <td className={styles.bar}>
-                <LightBar planeKwhM2={line.planeKwhM2} usualKwhM2={share?.usualKwhM2 ?? null} most={most} />
-              </td>
-              <td>
-                <Figure plain working={() => planeWorking(line, context)}>
-                  {number(line.planeKwhM2)}
-                </Figure>
-              </td>
-              {weather && (
-                <td className={styles.soft}>
-                  {share ? (
-                    <Figure plain working={() => weatherShareWorking(share)}>
-                      {percent(share.planeKwhM2 / share.usualKwhM2, 0)}
-                    </Figure>
-                  ) : (
-                    say.partOfIt
-                  )}
-                </td>
-              )}
-            </tr>
+            <YearRow
+              key={year}
+              year={year}
+              line={line}
+              share={share}
+              most={most}
+              isHere={lines.some(({ key }) => key.startsWith(year))}
+              isUsualKnown={weather !== null}
+              context={context}
+            />
           ))}
         </tbody>
       </RuledTable>
     </section>
+  );
+}
+
+interface YearRowProps extends Pick<SharesProps, "context"> {
+  readonly year: string;
+  readonly line: LedgerLine;
+  /** Null where the year holds a part of the months, or nothing is usual yet. */
+  readonly share: WeatherShare | null;
+  readonly most: number;
+  readonly isHere: boolean;
+  readonly isUsualKnown: boolean;
+}
+
+function YearRow({ year, line, share, most, isHere, isUsualKnown, context }: YearRowProps) {
+  return (
+    <tr data-here={isHere || undefined}>
+      <th scope="row">{year}</th>
+      <td className={styles.bar}>
+        <LightBar planeKwhM2={line.planeKwhM2} usualKwhM2={share?.usualKwhM2 ?? null} most={most} />
+      </td>
+      <td>
+        <Figure plain working={() => planeWorking(line, context)}>
+          {number(line.planeKwhM2)}
+        </Figure>
+      </td>
+      {isUsualKnown && (
+        <td className={styles.soft}>
+          {share ? (
+            <Figure plain working={() => weatherShareWorking(share)}>
+              {percent(share.planeKwhM2 / share.usualKwhM2, 0)}
+            </Figure>
+          ) : (
+            say.partOfIt
+          )}
+        </td>
+      )}
+    </tr>
   );
 }
 

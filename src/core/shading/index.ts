@@ -7,6 +7,5 @@ export { BARE_THROUGH_FRAC, bearingOf, bodiesOf, deciduousThrough, LEAFED_THROUG
 export { groundShadow, outermostShadow, skyOutline } from "./outlines";
 export { bodiesAround, horizonPointsOf, type ShadeScene, shadeRuleOf, shadeScene } from "./scene";
 export { shadedLight } from "./shade-rules";
-export { type ShadedHours, shadedHours } from "./shaded-hours";
-export { type ShadedSky, SKY_STEP_MINUTES, SKY_STEPS, shadedSky } from "./shaded-sky";
+export { type ShadedHours, type ShadedSky, SKY_STEP_MINUTES, SKY_STEPS, shadedYear } from "./shaded-year";
 export { skyRetainedFrac } from "./sky-view";

@@ -6,7 +6,7 @@ import { equatorAzimuthDeg, monthDates, noonElevationDeg, shadowOf, solarMidnigh
 import { dayBins, monthBins } from "../time";
 import { clearSkyWeather, hoursOfYear } from "../weather";
 import { prepareWeather, runPrepared } from "../yield";
-import { shadedHours } from ".";
+import { shadedYear } from ".";
 
 /** Made-up sites in all corners: both hemispheres, the equator, the far north, both sides of the date line, longitude 0. */
 const PLACES = [
@@ -81,7 +81,7 @@ describe.each(PLACES)("%s", (_, latitudeDeg, longitudeDeg, timeZone) => {
     expect(total).toBeGreaterThan(6000);
     expect(run.accountsKwh.shading.reduce((a, b) => a + b, 0)).toBeGreaterThan(0);
     expect(Math.abs(dayBins(axis, timeZone).keys.length - 366)).toBeLessThanOrEqual(1);
-    const { sunHours, partHours } = shadedHours(stood, "a", 2025);
+    const { sunHours, partHours } = shadedYear(stood, "a", 2025).hours;
     expect(sunHours.reduce((a, b) => a + b, 0)).toBeGreaterThan(3000);
     expect(partHours.reduce((a, b) => a + b, 0)).toBeGreaterThan(50);
   });

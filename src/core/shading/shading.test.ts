@@ -12,7 +12,7 @@ import {
   hits,
   horizonElevationDeg,
   horizonLine,
-  shadedHours,
+  shadedYear,
   shadeScene,
   skyOutline,
   skyRetainedFrac,
@@ -278,7 +278,7 @@ describe("the fast way is the slow way", () => {
 describe("shaded hours", () => {
   it("a tree in the south costs winter hours in the north, and none once it is bare of consequence", () => {
     const wooded = site({ obstacles: [{ id: "t", kind: "tree", heightM: 9, widthM: 6, eastM: 0, northM: -14 }] });
-    const { sunHours, partHours, fullHours } = shadedHours(wooded, "a", 2025);
+    const { sunHours, partHours, fullHours } = shadedYear(wooded, "a", 2025).hours;
     expect(partHours[11]!).toBeGreaterThan(20);
     expect(partHours[5]!).toBe(0);
     fullHours.forEach((hours, m) => {

@@ -3,7 +3,7 @@ import { IconPlayerPause, IconPlayerPlay } from "@tabler/icons-react";
 import { useEffect, useMemo, useState } from "react";
 import { type PlanFrame, planPath, type SkyFrame, SunDot } from "@/charts";
 import { compassPoint, monthDates, noonElevationDeg, solarMidnightUtcMs, sunArc, winterSolsticeDeg } from "@/core/geometry";
-import { type Body, bodiesOf, type FlatPoint, groundShadow, outermostShadow, outlineOf } from "@/core/shading";
+import { type Body, bodiesOf, type FlatPoint, groundShadow, outermostShadow, outlineOf, type ShadedSky } from "@/core/shading";
 import { arrayPlace, type Place, type PvArray, type SiteObstacle, siteOn } from "@/core/site";
 import { type SunPosition, sunPosition } from "@/core/sun";
 import { utcOfWall, zoneOffset } from "@/core/time";
@@ -24,6 +24,7 @@ interface Props {
   readonly slug: string;
   readonly draft: SiteDraft;
   readonly array: PvArray;
+  readonly shaded: ShadedSky;
   readonly selected: string | null;
   readonly select: (id: string) => void;
 }
@@ -34,7 +35,7 @@ const WINDOW: readonly [number, number] = [9, 15];
 const MINUTES_A_SECOND = 90;
 
 /** The sky as the array sees it, and the shadows on the ground, at one day and hour that a slider moves. */
-export function ShadePictures({ slug, draft, array, selected, select }: Props) {
+export function ShadePictures({ slug, draft, array, shaded, selected, select }: Props) {
   const { form, site } = draft;
   const { place } = site;
   const [date, setDate] = useState(() => firstDay(place.latitudeDeg));
@@ -55,6 +56,7 @@ export function ShadePictures({ slug, draft, array, selected, select }: Props) {
           slug={slug}
           draft={draft}
           array={stood.arrays.find((each) => each.id === array.id) ?? array}
+          shaded={shaded}
           sun={(frame) => <MovingSun frame={frame} {...day} />}
         />
         <PlanView

@@ -1,6 +1,5 @@
-import { useMemo } from "react";
 import type { SiteDocument } from "@/contracts/site";
-import { type ShadedHours, shadedHours, shadeRuleOf } from "@/core/shading";
+import { type ShadedHours, shadeRuleOf } from "@/core/shading";
 import type { PvArray } from "@/core/site";
 import { type ShadeReport, sumOf } from "@/core/yield";
 import { Figure } from "@/features/kit/figures/Figure";
@@ -14,20 +13,15 @@ import { hoursWorking, obstacleWorking } from "@/wording/workings/site-workings"
 import { differenceWorking } from "@/wording/workings/yield-workings";
 import { RULE_NAMES } from "./rule-names";
 
-const YEAR = 2025;
-/** Hours of shade on one array by month, and at which hour they fall. */
-export function ShadedHoursTable({
-  site,
-  array,
-  report,
-  year,
-}: {
-  site: SiteDocument;
-  array: PvArray;
-  report: ShadeReport | null;
-  year: string | null;
-}) {
-  const hours = useMemo(() => shadedHours(site, array.id, YEAR), [site, array.id]);
+interface ShadedHoursProps {
+  readonly hours: ShadedHours;
+  readonly array: PvArray;
+  readonly report: ShadeReport | null;
+  readonly year: string | null;
+}
+
+/** Hours of shade on one array by month. */
+export function ShadedHoursTable({ hours, array, report, year }: ShadedHoursProps) {
   const lost = report ? report.openKwh.map((kwh, m) => kwh - report.expectedKwh[m]!) : null;
   const rows = MONTHS_SHORT.map(
     (month, m) => [month, hours.sunHours[m]!, hours.partHours[m]!, hours.fullHours[m]!, lost?.[m] ?? null] as const,

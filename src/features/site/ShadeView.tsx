@@ -1,8 +1,8 @@
 import { Button, Select } from "@mantine/core";
-import { type Dispatch, type SetStateAction, useState } from "react";
+import { type Dispatch, type SetStateAction, useMemo, useState } from "react";
 import { type SiteDocument, shadeRules, siteObstacleSchema } from "@/contracts/site";
 import { equatorAzimuthDeg } from "@/core/geometry";
-import { shadeRuleOf } from "@/core/shading";
+import { shadedYear, shadeRuleOf } from "@/core/shading";
 import { arrayPlace, type ObstacleKind } from "@/core/site";
 import { HORIZON_ID, type ShadeReport, sumOf } from "@/core/yield";
 import { useEngineAnswer, useGeometry } from "@/features/data/geometry/use-geometry";
@@ -32,6 +32,8 @@ const USUAL: Readonly<Record<Exclude<ObstacleKind, "box">, { readonly heightM: n
   building: { heightM: 6, widthM: 10 },
   row: { heightM: 2, widthM: 15 },
 };
+/** A year without a leap day, whose sun every year's is. */
+const ANY_YEAR = 2025;
 /** How far before its array a new obstacle stands. */
 const BEFORE_M = 12;
 
@@ -43,6 +45,7 @@ export function ShadeView({ slug, draft, year }: SiteViewProps) {
   const { engine, refusal } = useGeometry(slug, year);
   const report = useEngineAnswer(engine, site, (remote, asked) => remote.shade(asked));
   const array = site.arrays.find((candidate) => candidate.id === arrayId) ?? site.arrays[0]!;
+  const { hours, sky } = useMemo(() => shadedYear(site, array.id, ANY_YEAR), [site, array.id]);
   const add = (kind: Exclude<ObstacleKind, "box">): void => {
     const id = freeId(
       kind,
@@ -68,14 +71,14 @@ export function ShadeView({ slug, draft, year }: SiteViewProps) {
       {refusal && <p className={chapter.clay}>{`${refusal.message} ${refusal.help}`}</p>}
       <CloudlessNote slug={slug} year={year} />
       <ShadeActions site={site} array={array} setArrayId={setArrayId} form={form} add={add} />
-      <ShadePictures slug={slug} draft={draft} array={array} selected={selected} select={setSelected} />
+      <ShadePictures slug={slug} draft={draft} array={array} shaded={sky} selected={selected} select={setSelected} />
       <div className={styles.below}>
         <div>
           <ObstacleList draft={draft} report={report} array={array} selected={selected} select={setSelected} year={year} />
           <HorizonTable draft={draft} array={array} report={report} year={year} />
         </div>
         <div>
-          <ShadedHoursTable site={site} array={array} report={report} year={year} />
+          <ShadedHoursTable hours={hours} array={array} report={report} year={year} />
           <RuleTable site={site} report={report} year={year} />
         </div>
       </div>

@@ -3,7 +3,7 @@ import { type ReactNode, useMemo, useState } from "react";
 import type { Silhouette, SkyFrame, SunPathArc } from "@/charts";
 import type { SiteDocument } from "@/contracts/site";
 import { monthDates, sunArc } from "@/core/geometry";
-import { bodiesOf, horizonElevationDeg, horizonPointsOf, SKY_STEP_MINUTES, SKY_STEPS, shadedSky, skyOutline } from "@/core/shading";
+import { bodiesOf, horizonElevationDeg, horizonPointsOf, type ShadedSky, SKY_STEP_MINUTES, SKY_STEPS, skyOutline } from "@/core/shading";
 import { arrayPlace, type HorizonPoint, type PvArray } from "@/core/site";
 import { zoneOffset } from "@/core/time";
 import { HOUR_MS } from "@/core/units";
@@ -21,12 +21,10 @@ interface Props {
   readonly slug: string;
   readonly draft: SiteDraft;
   readonly array: PvArray;
+  readonly shaded: ShadedSky;
   /** Draws the sun of the moment. */
   readonly sun: (frame: SkyFrame) => ReactNode;
 }
-
-/** A year without a leap day, whose sun every year's is. */
-const YEAR = 2025;
 
 /** The two halves of the year in which the sun stands in a band, each by the months that it begins and ends in. */
 const monthsOfBand = (band: number): string => {
@@ -98,10 +96,9 @@ function usePaint({ form }: SiteDraft, path: string, points: readonly HorizonPoi
   };
 }
 
-/** Where an array loses its sun, and what each cell of it says. */
-function useShadedSky(site: SiteDocument, arrayId: string) {
+/** What each cell of the sky says, and all of them as rows. */
+function useCells(shaded: ShadedSky) {
   return useMemo(() => {
-    const shaded = shadedSky(site, arrayId, YEAR);
     const { openKwhM2, lostKwhM2 } = shaded;
     const timeOf = (step: number): string => {
       const minutes = step * SKY_STEP_MINUTES;
@@ -118,8 +115,8 @@ function useShadedSky(site: SiteDocument, arrayId: string) {
         Number(open.toFixed(3)),
         Number(lostKwhM2[cell]!.toFixed(3)),
       ]).filter(([, , open]) => Number(open) > 0);
-    return { shaded, sayCell, rows };
-  }, [site, arrayId]);
+    return { sayCell, rows };
+  }, [shaded]);
 }
 
 interface SkyNoteProps {
@@ -148,7 +145,7 @@ function SkyNote({ painting, setPainting }: SkyNoteProps) {
 }
 
 /** The sun's ways of the year as an array sees them, with obstacles and the horizon, which can be painted on it. */
-export function SkyPicture({ slug, draft, array, sun }: Props) {
+export function SkyPicture({ slug, draft, array, shaded, sun }: Props) {
   const { site } = draft;
   const [painting, setPainting] = useState(false);
   const { latitudeDeg, timeZone } = site.place;
@@ -159,7 +156,7 @@ export function SkyPicture({ slug, draft, array, sun }: Props) {
   const hourOf = useMemo(() => (utcMs: number) => ((((utcMs + offset(utcMs)) / HOUR_MS) % 24) + 24) % 24, [offset]);
   const horizonAt = useMemo(() => (azimuthDeg: number) => horizonElevationDeg(points, azimuthDeg), [points]);
   const plane = useMemo(() => ({ tiltDeg: array.tiltDeg, azimuthDeg: array.azimuthDeg }), [array.tiltDeg, array.azimuthDeg]);
-  const { shaded, sayCell, rows } = useShadedSky(site, array.id);
+  const { sayCell, rows } = useCells(shaded);
   const paint = usePaint(draft, horizonPath(draft, array), points, horizonAt);
   return (
     <ChartFrame

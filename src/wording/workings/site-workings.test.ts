@@ -3,7 +3,7 @@ import { describe, expect, it } from "vitest";
 import { moduleLibrary } from "@/contracts/module-library";
 import { stringCheck } from "@/core/electrical";
 import { rowSpacing, slidSnow } from "@/core/geometry";
-import { shadedHours } from "@/core/shading";
+import { shadedYear } from "@/core/shading";
 import type { TiltPlan } from "@/core/tilt";
 import { number } from "../format";
 import { lateWorking, legWorking, momentWorking, planWorking, wayWorking, worthWorking } from "./bench-workings";
@@ -69,7 +69,7 @@ describe("workings of the site chapter", () => {
 
   it("shaded hours tell sun, part and full shade", () => {
     const shaded = site({ obstacles: [{ id: "t", kind: "tree", heightM: 8, widthM: 6, eastM: 0, northM: -12 }] });
-    whole(hoursWorking("Roof", shadedHours(shaded, "a", 2025)));
+    whole(hoursWorking("Roof", shadedYear(shaded, "a", 2025).hours));
   });
 
   it("the stage of shading counts what stands in the way", () => {

@@ -1,7 +1,7 @@
 import { site } from "@test/site-builder";
 import { describe, expect, it } from "vitest";
 import { YEAR_BANDS, yearBand } from "../geometry";
-import { type ShadedSky, SKY_STEPS, shadedHours, shadedSky } from ".";
+import { type ShadedSky, SKY_STEPS, shadedYear } from ".";
 
 const wooded = (eastM: number, through: number[] | null = null) =>
   site({ obstacles: [{ id: "t", kind: "tree", heightM: 9, widthM: 6, eastM, northM: -14, lightThroughMonthlyFrac: through }] });
@@ -21,7 +21,7 @@ describe("the sun's year as an array sees it", () => {
   });
 
   it("a tree in the south takes the low sun and leaves the high one", () => {
-    const sky = shadedSky(wooded(0), "a", 2025);
+    const sky = shadedYear(wooded(0), "a", 2025).sky;
     expect(bandOf(sky, 0, "lostKwhM2")).toBeGreaterThan(0.05 * bandOf(sky, 0, "openKwhM2"));
     expect(bandOf(sky, YEAR_BANDS - 1, "lostKwhM2")).toBe(0);
     sky.lostKwhM2.forEach((lost, cell) => {
@@ -30,13 +30,13 @@ describe("the sun's year as an array sees it", () => {
   });
 
   it("what stands in the east takes mornings", () => {
-    const sky = shadedSky(wooded(8), "a", 2025);
+    const sky = shadedYear(wooded(8), "a", 2025).sky;
     expect(half(sky, 0, SKY_STEPS / 2)).toBeGreaterThan(3 * half(sky, SKY_STEPS / 2, SKY_STEPS));
   });
 
   it("a tree in leaf for half of the year counts for half where both halves meet", () => {
-    const whole = shadedSky(wooded(0, new Array(12).fill(0)), "a", 2025);
-    const spring = shadedSky(wooded(0, [0, 0, 0, 0, 0, 0, 1, 1, 1, 1, 1, 1]), "a", 2025);
+    const whole = shadedYear(wooded(0, new Array(12).fill(0)), "a", 2025).sky;
+    const spring = shadedYear(wooded(0, [0, 0, 0, 0, 0, 0, 1, 1, 1, 1, 1, 1]), "a", 2025).sky;
     const share = bandOf(spring, 1, "lostKwhM2") / bandOf(whole, 1, "lostKwhM2");
     expect(share).toBeGreaterThan(0.4);
     expect(share).toBeLessThan(0.6);
@@ -44,10 +44,8 @@ describe("the sun's year as an array sees it", () => {
 
   it("holds the same hours of sun as the table of hours, and none is lost in an open field", () => {
     const open = site({});
-    const sky = shadedSky(open, "a", 2025);
+    const { sky, hours } = shadedYear(open, "a", 2025);
     expect(sky.lostKwhM2.every((lost) => lost === 0)).toBe(true);
-    expect(sky.openKwhM2.reduce((a, b) => a + b, 0)).toBeGreaterThan(
-      0.2 * shadedHours(open, "a", 2025).sunHours.reduce((a, b) => a + b, 0),
-    );
+    expect(sky.openKwhM2.reduce((a, b) => a + b, 0)).toBeGreaterThan(0.2 * hours.sunHours.reduce((a, b) => a + b, 0));
   });
 });

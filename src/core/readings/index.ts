@@ -22,3 +22,4 @@ export {
   type SplitEnergy,
   splitSpans,
 } from "./spans";
+export { MISSING, type NumberGrammar, sniffNumbers, toNumber } from "./written-number";

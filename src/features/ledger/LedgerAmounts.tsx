@@ -2,7 +2,7 @@
 
 import { AccountBar, DifferenceBar } from "@/charts";
 import { DESIGN_ACCOUNTS, FOUND_ACCOUNTS } from "@/core/accounts";
-import { designLosses, foundSumKwh, type LedgerLine, lineState, performanceIndex } from "@/core/ledger";
+import { designLosses, foundSumKwh, type LedgerLine, lineState } from "@/core/ledger";
 import { Figure } from "@/features/kit/figures/Figure";
 import { KnownFigure } from "@/features/kit/figures/KnownFigure";
 import { ACCOUNT_NAMES } from "@/wording/accounts";
@@ -12,6 +12,7 @@ import { say } from "@/wording/screens/ledger";
 import * as besides from "@/wording/workings/found-workings";
 import type { LedgerContext } from "@/wording/workings/ledger-workings";
 import * as workings from "@/wording/workings/ledger-workings";
+import { IndexFigure } from "./IndexFigure";
 import styles from "./LedgerSpread.module.css";
 import { spanTolerance } from "./span-tolerance";
 
@@ -61,12 +62,7 @@ export function Amounts({ line, scale, context, total = false, isClosed = false 
         {line.splitKwh > 0 && <span title={say.kwhSplitFromLongerSpansBy(kwh(line.splitKwh))}> ÷</span>}
       </td>
       <td>
-        <KnownFigure
-          name={`performance-index/${key}`}
-          value={performanceIndex(line)}
-          say={percent}
-          working={() => workings.performanceIndexWorking(line, context)}
-        />
+        <IndexFigure line={line} context={context} />
       </td>
       <td className={styles.soft}>
         <KnownFigure name={`promise/${key}`} value={line.promiseKwh} say={kwh} working={() => workings.promiseWorking(line, context)} />

@@ -1,5 +1,6 @@
 "use client";
 
+import { VisuallyHidden } from "@mantine/core";
 import Link from "next/link";
 import { useMemo } from "react";
 import type { LedgerLine } from "@/core/ledger";
@@ -27,7 +28,7 @@ export function LedgerSpread({ slug, lines, sum, sumName, context, closed = [] }
   return (
     <div className={styles.scroll}>
       <RuledTable className={styles.spread}>
-        <caption className={styles.hidden}>{say.theAccountOf(sumName)}</caption>
+        <VisuallyHidden component="caption">{say.theAccountOf(sumName)}</VisuallyHidden>
         <SpreadHead />
         <tbody>
           {lines.map((line) => (

@@ -1,5 +1,6 @@
 "use client";
 
+import { VisuallyHidden } from "@mantine/core";
 import Papa from "papaparse";
 import { type ClipboardEvent, type Dispatch, type KeyboardEvent, useRef } from "react";
 import { RuledTable } from "@/features/kit/table/RuledTable";
@@ -75,7 +76,7 @@ export function Grid({ label, columns, state, dispatch, margin }: Props) {
         <thead>
           <tr>
             <th scope="col">
-              <span className={styles.hidden}>{say.row}</span>
+              <VisuallyHidden component="span">{say.row}</VisuallyHidden>
             </th>
             {columns.map(({ name, title, hint }) => (
               <th key={name} scope="col">

@@ -1,6 +1,6 @@
 "use client";
 
-import { Button } from "@mantine/core";
+import { Button, VisuallyHidden } from "@mantine/core";
 import type { ReactNode } from "react";
 import type { Batch, Coverage } from "@/contracts/imports";
 import { tell } from "@/features/data/ask";
@@ -99,7 +99,7 @@ function BatchList({ slug, batches, timeZone }: { slug: string; batches: readonl
                 <th scope="col">from, to</th>
                 <th scope="col">step</th>
                 <th scope="col">
-                  <span className={styles.hidden}>action</span>
+                  <VisuallyHidden component="span">action</VisuallyHidden>
                 </th>
               </tr>
             </thead>

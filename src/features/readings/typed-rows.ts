@@ -1,12 +1,14 @@
+import { sniffNumbers, toNumber } from "@/core/readings";
 import { monthName } from "@/wording/format";
 
-/** A number as people type it: "10 482", "1.234,5", "412.5"; null where it is none. */
-export function typedNumber(text: string): number | null {
-  const bare = text.replace(/[\s\u202f\u00a0']/g, "");
-  if (bare === "") return null;
-  const comma = bare.lastIndexOf(",") > bare.lastIndexOf(".");
-  const plain = comma ? bare.replaceAll(".", "").replace(",", ".") : bare.replaceAll(",", "");
-  return /^[+-]?\d*\.?\d+$/.test(plain) ? Number(plain) : null;
+/** The numbers of the second column as the reader of files will take them: decimal and thousands marks by all cells together; null where a cell holds none. */
+function typedNumbers(cells: readonly (readonly string[])[]): (number | null)[] {
+  const column = cells.map((row) => (row[1] ?? "").trim());
+  const grammar = sniffNumbers(column);
+  return column.map((cell) => {
+    const value = toNumber(cell, grammar);
+    return Number.isNaN(value) ? null : value;
+  });
 }
 
 /** What a row is called by what stands in its first cell: "March 2024", "21 March 2024"; nothing until it is a date. */
@@ -19,21 +21,18 @@ export function rowName(cell: string): string {
 
 /** The energies of the rows added up, row by row; null where nothing can be added. */
 export function runningTotals(cells: readonly (readonly string[])[]): (number | null)[] {
-  let [sum, isAny] = [0, false];
-  return cells.map((row) => {
-    const value = typedNumber(row[1] ?? "");
+  let sum = 0;
+  return typedNumbers(cells).map((value) => {
     if (value === null) return null;
     sum += value;
-    isAny = true;
-    return isAny ? sum : null;
+    return sum;
   });
 }
 
 /** What a counter has counted since the row above it that holds a number; null for the first. */
 export function sinceRowAbove(cells: readonly (readonly string[])[]): (number | null)[] {
   let above: number | null = null;
-  return cells.map((row) => {
-    const value = typedNumber(row[1] ?? "");
+  return typedNumbers(cells).map((value) => {
     if (value === null) return null;
     const since = above === null ? null : value - above;
     above = value;

@@ -2,16 +2,17 @@
 
 import Link from "next/link";
 import { PairBars } from "@/charts";
-import { type LedgerLine, largestLoss, lineState, performanceIndex } from "@/core/ledger";
+import { type LedgerLine, largestLoss, lineState } from "@/core/ledger";
 import { Figure } from "@/features/kit/figures/Figure";
 import { KnownFigure } from "@/features/kit/figures/KnownFigure";
 import { Term } from "@/features/kit/help/Term";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { ScrollBox } from "@/features/kit/look/ScrollBox";
 import { RuledTable } from "@/features/kit/table/RuledTable";
+import { IndexFigure } from "@/features/ledger/IndexFigure";
 import { spanTolerance } from "@/features/ledger/span-tolerance";
 import { ACCOUNT_NAMES } from "@/wording/accounts";
-import { kwhDecimals, monthName, number, percent } from "@/wording/format";
+import { kwhDecimals, monthName, number } from "@/wording/format";
 import { stateWords } from "@/wording/ledger-states";
 import { say, wasSetAside } from "@/wording/screens/shelf";
 import * as found from "@/wording/workings/found-workings";
@@ -140,12 +141,7 @@ function LastYear({ book, context, line, kwh }: LastYearProps) {
         </td>
       ))}
       <td>
-        <KnownFigure
-          name={`performance-index/${key}`}
-          value={performanceIndex(line)}
-          say={percent}
-          working={() => workings.performanceIndexWorking(line, context)}
-        />
+        <IndexFigure line={line} context={context} />
       </td>
       <WhatIsBetween book={book} context={context} line={line} kwh={kwh} />
     </>

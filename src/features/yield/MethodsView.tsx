@@ -1,6 +1,6 @@
 "use client";
 
-import { Button } from "@mantine/core";
+import { Button, VisuallyHidden } from "@mantine/core";
 import type { Remote } from "comlink";
 import Link from "next/link";
 import { useEffect, useState } from "react";
@@ -94,7 +94,7 @@ export function MethodsView({ engine, slug, site, version, year }: Props) {
               <th scope="col">{year}, kWh</th>
               <th scope="col">{say.insteadOfTheBooks}</th>
               <th scope="col">
-                <span className={styles.hidden}>action</span>
+                <VisuallyHidden component="span">action</VisuallyHidden>
               </th>
             </tr>
           </thead>

@@ -1,6 +1,6 @@
 "use client";
 
-import { Button, TextInput } from "@mantine/core";
+import { Button, TextInput, VisuallyHidden } from "@mantine/core";
 import type { Remote } from "comlink";
 import { line, scaleLinear, scalePoint } from "d3";
 import { type Dispatch, type SetStateAction, useEffect, useState } from "react";
@@ -143,7 +143,7 @@ function VariantsTable({ year, site, base, variants, chosen, compared, toggle, t
             <th scope="col">winter half</th>
             <th scope="col">difference</th>
             <th scope="col">
-              <span className={styles.hidden}>actions</span>
+              <VisuallyHidden component="span">actions</VisuallyHidden>
             </th>
           </tr>
         </thead>

@@ -1,5 +1,6 @@
 "use client";
 
+import { VisuallyHidden } from "@mantine/core";
 import { type LedgerLine, totalLine } from "@/core/ledger";
 import { type WeatherShare, weatherShare } from "@/core/yield";
 import { Figure } from "@/features/kit/figures/Figure";
@@ -44,7 +45,7 @@ export function WeathersShare({ sum, lines, months, context, weather }: SharesPr
           <tr>
             <th scope="col">{say.sameMonthsOf}</th>
             <th scope="col" className={styles.bar}>
-              <span className={styles.hidden}>bar</span>
+              <VisuallyHidden component="span">bar</VisuallyHidden>
             </th>
             <th scope="col">kWh/m²</th>
             {weather && <th scope="col">{say.ofUsual}</th>}

@@ -1,5 +1,6 @@
 "use client";
 
+import { VisuallyHidden } from "@mantine/core";
 import { Cells } from "@/features/kit/figures/Cells";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { ScrollBox } from "@/features/kit/look/ScrollBox";
@@ -24,7 +25,7 @@ export function YearTable({ context }: { context: MoneyContext }) {
   return (
     <ScrollBox label={say.yearByYear} className={styles.years}>
       <RuledTable className={chapter.table}>
-        <caption className={styles.hidden}>{say.yearByYear}</caption>
+        <VisuallyHidden component="caption">{say.yearByYear}</VisuallyHidden>
         <thead>
           <tr>
             <th scope="col">year</th>

@@ -1,6 +1,7 @@
 import type { ProblemLog } from "@/contracts/problems";
+import { MISSING, toNumber } from "@/core/readings";
 import { MINUTE_MS } from "@/core/units";
-import { MISSING, readTimeOfDay, toNumber } from "../tables";
+import { readTimeOfDay } from "../tables";
 import type { RecordBlock } from "../text";
 import { FileClock } from "./clock";
 import { isHeader, type Layout, type ReadColumn, shownColumns } from "./layout";

@@ -1,7 +1,8 @@
 import type { ProblemLog } from "@/contracts/problems";
+import { MISSING, toNumber } from "@/core/readings";
 import { utcOfWall } from "@/core/time";
 import { DAY_MS, MINUTE_MS } from "@/core/units";
-import { MISSING, type TableSource, toNumber } from "../tables";
+import type { TableSource } from "../tables";
 import { clockOffset } from "./clock";
 import { dividesDay } from "./grid";
 import { isHeader, type Layout, shownColumns } from "./layout";

@@ -1,7 +1,7 @@
 import type { MappingProposal, MappingQuestion, TableMapping } from "@/contracts/mapping";
+import { type NumberGrammar, sniffNumbers } from "@/core/readings";
 import { say } from "@/wording/tables";
 import type { Dialect } from "../text";
-import { type NumberGrammar, sniffNumbers } from "./cell-number";
 import type { TableShape } from "./shape";
 
 /** What is known beside the file, and what a person has answered. */

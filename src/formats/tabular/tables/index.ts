@@ -1,4 +1,3 @@
-export { MISSING, type NumberGrammar, sniffNumbers, toNumber } from "./cell-number";
 export { namedMonth, readForeignTime, readMonthAlone, readTimeOfDay } from "./cell-time";
 export { isUnit, meaningOf, unitOf } from "./column-words";
 export { detectMapping } from "./detect";

@@ -1,6 +1,6 @@
 import type { ValueColumn } from "@/contracts/mapping";
+import { type NumberGrammar, toNumber } from "@/core/readings";
 import { say } from "@/wording/tables";
-import { type NumberGrammar, toNumber } from "./cell-number";
 import { namedMonth } from "./cell-time";
 import { columnOf, type Detection, type DetectionContext, type Draft, numberGrammar, proposed } from "./draft";
 

@@ -1,7 +1,7 @@
 import type { ValueColumn } from "@/contracts/mapping";
+import { MISSING, type NumberGrammar, toNumber } from "@/core/readings";
 import { say } from "@/wording/tables";
 import { readHeader } from "../series/columns";
-import { MISSING, type NumberGrammar, toNumber } from "./cell-number";
 import { type ColumnMeaning, meaningOf } from "./column-words";
 import { columnOf, type Detection, type DetectionContext, type Draft, numberGrammar, proposed } from "./draft";
 import { answeredHolding, askHolding } from "./holdings";

@@ -1,4 +1,4 @@
-import { MISSING } from "./cell-number";
+import { MISSING } from "@/core/readings";
 import { readForeignTime, readTimeOfDay } from "./cell-time";
 import { isUnit } from "./column-words";
 

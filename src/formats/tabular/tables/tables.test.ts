@@ -1,10 +1,10 @@
 import { site } from "@test/site-builder";
 import { describe, expect, it } from "vitest";
 import { importOptionsSchema } from "@/contracts/imports";
-import { energyKwh, type ProductionQuantity } from "@/core/readings";
+import { energyKwh, type ProductionQuantity, sniffNumbers, toNumber } from "@/core/readings";
 import { type Inspection, inspectFile, joinPages } from "@/usecases/imports";
 import { inPlainText } from "@/wording/problems";
-import { readForeignTime, sniffNumbers, toNumber } from ".";
+import { readForeignTime } from ".";
 
 const plant = site({
   meters: [

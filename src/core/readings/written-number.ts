@@ -1,6 +1,8 @@
-import type { TableMapping } from "@/contracts/mapping";
-
-export type NumberGrammar = Pick<TableMapping, "decimal" | "thousands">;
+/** How a table writes its numbers. */
+export interface NumberGrammar {
+  readonly decimal: "." | ",";
+  readonly thousands: "" | "," | "." | " " | "'";
+}
 
 /** What a cell may hold where nothing was measured. */
 export const MISSING: ReadonlySet<string> = new Set([

@@ -79,7 +79,7 @@ export function RoofOrGround({ slug, site, year, engine }: BenchProps & { readon
         setRackTilt={setRackTilt}
       />
       <WaysTable year={year} site={site} ways={ways} years={years} />
-      {years && years.length === ways.length ? <WaysChart slug={slug} ways={ways} years={years} /> : <div className={chapter.awaited} />}
+      <WaysChart slug={slug} ways={ways} years={years?.length === ways.length ? years : null} />
       <p className={chapter.soft}>{say.theRackStandsClearOfThe}</p>
       <p className={chapter.caution}>{say.aRackCarriesWindAndSnow}</p>
     </>
@@ -89,7 +89,8 @@ export function RoofOrGround({ slug, site, year, engine }: BenchProps & { readon
 interface WaysChartProps {
   readonly slug: string;
   readonly ways: Way[];
-  readonly years: PlaneYear[];
+  /** Null until they are known: the frame keeps the chart's room. */
+  readonly years: PlaneYear[] | null;
 }
 
 function WaysChart({ slug, ways, years }: WaysChartProps) {
@@ -102,18 +103,20 @@ function WaysChart({ slug, ways, years }: WaysChartProps) {
       summary={say.energyByMonthOnTheRoof}
       table={() => [
         ["way", ...MONTHS_SHORT],
-        ...ways.map(({ name }, k) => [name, ...years[k]!.monthsKwh.map((kwh) => Number(kwh.toFixed(1)))]),
+        ...(years ?? []).map(({ monthsKwh }, k) => [ways[k]!.name, ...monthsKwh.map((kwh) => Number(kwh.toFixed(1)))]),
       ]}
     >
-      {(width) => (
-        <WayCurves
-          width={width}
-          height={230}
-          months={MONTHS_SHORT}
-          label={(kwh) => number(kwh)}
-          curves={ways.map(({ name }, k) => ({ label: SHORT[k]!, values: years[k]!.monthsKwh, name }))}
-        />
-      )}
+      {(width) =>
+        years && (
+          <WayCurves
+            width={width}
+            height={230}
+            months={MONTHS_SHORT}
+            label={(kwh) => number(kwh)}
+            curves={years.map(({ monthsKwh }, k) => ({ label: SHORT[k]!, values: monthsKwh, name: ways[k]!.name }))}
+          />
+        )
+      }
     </ChartFrame>
   );
 }

@@ -80,7 +80,7 @@ export function TiltPlanner({
         cancelled={cancelled}
         again={again}
       />
-      <div className={`${styles.planner} ${plans.length === 0 ? chapter.awaited : ""}`}>
+      <div className={styles.planner} data-awaited={plans.length === 0 || undefined}>
         <MethodTable plans={plans} fixed={fixed} asIs={asIs} goal={goal} positions={Number(positions)} year={year} />
         <BestPlan best={best} slug={slug} array={array} asIsSteps={asIsSteps} rack={rack} setRack={setRack} use={use} refusal={refusal} />
       </div>

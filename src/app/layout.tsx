@@ -8,6 +8,7 @@ import { headers } from "next/headers";
 import type { ReactNode } from "react";
 import { Providers } from "@/features/kit/look/Providers";
 import { say } from "@/wording/screens/app";
+import { writingNow } from "@/wording/writing";
 import { FACES } from "./fonts";
 
 export const metadata: Metadata = {
@@ -21,7 +22,13 @@ export const dynamic = "force-dynamic";
 export default async function RootLayout({ children }: { children: ReactNode }) {
   const nonce = (await headers()).get("x-nonce") ?? "";
   return (
-    <html lang="en" className={FACES} data-locale={process.env.DUSTY_LEDGER_LOCALE || undefined} {...mantineHtmlProps}>
+    <html
+      lang="en"
+      className={FACES}
+      data-locale={process.env.DUSTY_LEDGER_LOCALE || undefined}
+      data-writing={writingNow().code}
+      {...mantineHtmlProps}
+    >
       <head>
         <ColorSchemeScript nonce={nonce} defaultColorScheme="auto" />
       </head>

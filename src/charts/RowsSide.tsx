@@ -1,4 +1,5 @@
 import { degToRad } from "@/core/units";
+import { measure } from "@/wording/format";
 
 export interface RowsSideProps {
   readonly width: number;
@@ -29,7 +30,7 @@ export function RowsSide({ width, height, tiltDeg, slantM, gapM, edgeM, heap, su
   const front = row(x0 + whole * px);
   const ray = 46;
   const e = degToRad(sunDeg);
-  const marks = [{ from: back.foot.x, to: front.head.x, label: `gap ${gapM.toFixed(2)} m`, y: ground + 16 }];
+  const marks = [{ from: back.foot.x, to: front.head.x, label: `gap ${measure(gapM, "m", 2)}`, y: ground + 16 }];
   return (
     <g fontSize={12}>
       <line x1={4} x2={width - 4} y1={ground} y2={ground} stroke="var(--rule-strong)" />

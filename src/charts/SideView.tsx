@@ -1,5 +1,6 @@
 import { degToRad } from "@/core/units";
 import { say } from "@/wording/charts";
+import { measure } from "@/wording/format";
 
 export interface NoonSun {
   readonly label: string;
@@ -19,26 +20,30 @@ export interface SideViewProps {
   readonly front: string;
 }
 
-/** What a sun's label needs beside it. */
-const LABEL_PX = 66;
+/** What a sun's label needs beside it, and under the one above. */
+const LABEL_PX = 72;
+const LABEL_LINE_PX = 15;
+/** Room for the sun above the array, and for two lines of words under the ground. */
+const SKY_PX = 64;
+const WORDS_PX = 36;
 
 /** An array from the side, to scale: its slope, its height, and the noon sun of some days. It looks to the right. */
 export function SideView({ width, height, tiltDeg, slantM, baseHeightM, suns, front }: SideViewProps) {
   const tilt = degToRad(Math.min(90, Math.max(0, tiltDeg || 0)));
-  const ground = height - 20;
+  const ground = height - WORDS_PX;
   const reach = slantM * Math.cos(tilt);
   const head = baseHeightM + slantM * Math.sin(tilt);
-  const px = Math.min((width * 0.42) / Math.max(slantM, 0.5), (ground - 26) / Math.max(head, slantM * 0.6, 0.5));
+  const px = Math.min((width * 0.42) / Math.max(slantM, 0.5), (ground - SKY_PX) / Math.max(head, slantM * 0.6, 0.5));
   const foot = { x: width * 0.5, y: ground - baseHeightM * px };
   const top = { x: foot.x - reach * px, y: foot.y - slantM * Math.sin(tilt) * px };
   const middle = { x: (foot.x + top.x) / 2, y: (foot.y + top.y) / 2 };
   const arc = Math.min(34, slantM * px * 0.4);
-  const ray = Math.min(width * 0.44, height * 0.75);
+  const ends = noonEnds(suns, middle, { width, ray: Math.min(width * 0.44, height * 0.75) });
   return (
     <g fontSize={12}>
       <line x1={4} x2={width - 4} y1={ground} y2={ground} stroke="var(--rule-strong)" />
-      {suns.map((sun) => (
-        <NoonRay key={sun.label} sun={sun} middle={middle} ray={ray} width={width} />
+      {ends.map((end) => (
+        <NoonRay key={end.label} end={end} middle={middle} />
       ))}
       <g stroke="var(--ink-soft)" fill="none">
         <line x1={foot.x} x2={foot.x} y1={foot.y} y2={ground} />
@@ -65,33 +70,55 @@ export function SideView({ width, height, tiltDeg, slantM, baseHeightM, suns, fr
       <text x={width - 4} y={height - 5} textAnchor="end" fill="var(--ink-soft)">
         {front} →
       </text>
-      <text x={4} y={height - 5} fill="var(--ink-soft)">
-        {say.mSlopeHeadMUp(slantM.toFixed(2), head.toFixed(2))}
+      <text x={4} y={height - 21} fill="var(--ink-soft)">
+        {say.mSlopeHeadMUp(measure(slantM, "m", 2), measure(head, "m", 2))}
       </text>
     </g>
   );
 }
 
-interface NoonRayProps {
-  readonly sun: NoonSun;
-  readonly middle: { readonly x: number; readonly y: number };
-  /** Length where there is room for it. */
-  readonly ray: number;
-  readonly width: number;
+interface Point {
+  readonly x: number;
+  readonly y: number;
 }
 
-/** The noon sun of a day with its ray; nothing while it is down. */
-function NoonRay({ sun: { label, elevationDeg, front: ahead }, middle, ray, width }: NoonRayProps) {
-  if (elevationDeg <= 0) return null;
-  const e = degToRad(elevationDeg);
-  const room = ahead ? width - LABEL_PX - middle.x : middle.x - LABEL_PX;
-  const along = Math.min(ray, Math.max(0, room) / Math.max(1e-6, Math.cos(e)));
-  const end = { x: middle.x + (ahead ? 1 : -1) * along * Math.cos(e), y: Math.max(12, middle.y - along * Math.sin(e)) };
+interface NoonEnd extends Point {
+  readonly label: string;
+  readonly front: boolean;
+  readonly labelY: number;
+}
+
+/** Where the noon suns that are up stand, each on its own ray, with their names one under another where they would meet. */
+function noonEnds(suns: readonly NoonSun[], middle: Point, { width, ray }: { readonly width: number; readonly ray: number }): NoonEnd[] {
+  const up = suns.filter(({ elevationDeg }) => elevationDeg > 0).sort((a, b) => b.elevationDeg - a.elevationDeg);
+  const last = { ahead: -Infinity, behind: -Infinity };
+  return up.map(({ label, elevationDeg, front }) => {
+    const e = degToRad(elevationDeg);
+    const aside = Math.max(0, front ? width - LABEL_PX - middle.x : middle.x - LABEL_PX);
+    const along = Math.min(ray, aside / Math.max(1e-6, Math.cos(e)), (middle.y - 10) / Math.max(1e-6, Math.sin(e)));
+    const y = middle.y - along * Math.sin(e);
+    const side = front ? "ahead" : "behind";
+    const labelY = Math.max(y + 4, last[side] + LABEL_LINE_PX);
+    last[side] = labelY;
+    return { label, front, x: middle.x + (front ? 1 : -1) * along * Math.cos(e), y, labelY };
+  });
+}
+
+/** The noon sun of a day with its ray. */
+function NoonRay({ end: { label, front, x, y, labelY }, middle }: { readonly end: NoonEnd; readonly middle: Point }) {
   return (
     <g>
-      <line x1={middle.x} y1={middle.y} x2={end.x} y2={end.y} stroke="var(--brass)" strokeDasharray="4 3" />
-      <circle cx={end.x} cy={end.y} r={5} fill="var(--brass)" />
-      <text x={end.x + (ahead ? 9 : -9)} y={end.y + 4} textAnchor={ahead ? "start" : "end"} fill="var(--ink-soft)">
+      <line x1={middle.x} y1={middle.y} x2={x} y2={y} stroke="var(--brass)" strokeDasharray="4 3" />
+      <circle cx={x} cy={y} r={5} fill="var(--brass)" />
+      <text
+        x={x + (front ? 9 : -9)}
+        y={labelY}
+        textAnchor={front ? "start" : "end"}
+        fill="var(--ink-soft)"
+        stroke="var(--paper)"
+        strokeWidth={3}
+        paintOrder="stroke"
+      >
         {label}
       </text>
     </g>

@@ -1,8 +1,10 @@
 // Longer than a file should be, on purpose: the plan and its handles share one frame of reference, and read as one picture.
+
 import type { ReactNode } from "react";
 import type { FlatPoint } from "@/core/shading";
 import type { PlacedArray, SiteObstacle } from "@/core/site";
 import { degToRad } from "@/core/units";
+import { inReadersUnit } from "@/wording/format";
 
 /** Where the plan's middle lies and how large it is drawn. */
 export interface PlanFrame {
@@ -104,10 +106,10 @@ export function planPath(frame: PlanFrame, points: readonly FlatPoint[]): string
 }
 
 const NICE = [0.5, 1, 2, 5, 10, 20, 50, 100, 200, 500, 1000, 2000, 5000];
-const niceMetres = (metres: number): number => NICE.find((step) => step >= metres) ?? 10_000;
+const niceStep = (least: number): number => NICE.find((step) => step >= least) ?? 10_000;
 
 function Grid({ frame }: { frame: PlanFrame }) {
-  const step = niceMetres(46 / frame.pxPerM);
+  const step = niceStep(46 / frame.pxPerM);
   const from = toMetres(frame, 0, frame.height);
   const to = toMetres(frame, frame.width, 0);
   const lines = (low: number, high: number): number[] => {
@@ -246,13 +248,14 @@ function North({ frame }: { frame: PlanFrame }) {
 }
 
 function ScaleBar({ frame }: { frame: PlanFrame }) {
-  const metres = niceMetres(40 / frame.pxPerM);
-  const length = metres * frame.pxPerM;
+  const [ofMetre, unit] = inReadersUnit(1, "m");
+  const steps = niceStep((40 / frame.pxPerM) * ofMetre);
+  const length = (steps / ofMetre) * frame.pxPerM;
   return (
     <g transform={`translate(14,${frame.height - 12})`}>
       <path d={`M0 -5V0H${length}V-5`} fill="none" stroke="var(--ink)" />
       <text x={length + 6} fill="var(--ink-soft)">
-        {metres} m
+        {`${steps} ${unit}`}
       </text>
     </g>
   );

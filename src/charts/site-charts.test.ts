@@ -209,7 +209,7 @@ describe("side views", () => {
     });
 
   it("tell the height of the head, and keep a sun that is down out of the picture", () => {
-    expect(textsOf(side(30)).join(" ")).toContain("head 1.50 m up");
+    expect(textsOf(side(30)).join(" ")).toContain("head 1.50\u00a0m up");
     expect(textsOf(side(0)).join(" ")).toContain("head 0.50 m up");
     expect(textsOf(side(30))).toContain("noon");
     expect(textsOf(side(30, -3))).not.toContain("noon");
@@ -243,7 +243,7 @@ describe("side views", () => {
       heap: { heapM: 0.3, reachM: 0.4 },
       sunDeg: 22,
     });
-    expect(textsOf(markup)).toContain("gap 2.31 m");
+    expect(textsOf(markup)).toContain("gap 2.31\u00a0m");
     expect(markup).toContain("var(--account-snow)");
     expect(
       drawn(RowsSide, { width: 600, height: 250, tiltDeg: 30, slantM: 2, gapM: 2.31, edgeM: 0.5, heap: null, sunDeg: 22 }),

@@ -1,3 +1,4 @@
+import { AsyncLocalStorage } from "node:async_hooks";
 import { createServer, type IncomingMessage, type Server, type ServerResponse } from "node:http";
 import type { AddressInfo } from "node:net";
 import { setTimeout as wait } from "node:timers/promises";
@@ -6,6 +7,7 @@ import next from "next";
 import { type Environment, environmentSchema } from "@/contracts/environment";
 import { AT_WORK, MOST_WAIT_S, MOST_WAITING, PATIENCE_S } from "@/contracts/request-limits";
 import { house, log, readinessOf } from "@/wiring";
+import { askWriting, writingCodeIn } from "@/wording/writing";
 import { edge, type Work } from "./edge";
 import { gate } from "./gate";
 import { health } from "./health";
@@ -33,6 +35,10 @@ const app = next({ dev, dir: process.cwd(), hostname: environment.HOST, port: en
 await app.prepare();
 const handle = app.getRequestHandler();
 
+// What a request's reader chose goes along with whatever is made for it.
+const writings = new AsyncLocalStorage<string>();
+askWriting(() => writings.getStore());
+
 const guarded = edge({
   publicOrigin: environment.PUBLIC_ORIGIN,
   trustedProxies: new Set(environment.DUSTY_LEDGER_TRUSTED_PROXIES),
@@ -40,7 +46,7 @@ const guarded = edge({
   own,
   pages,
   changed: stamp.changed,
-  handler: (request, response) => handle(request, response),
+  handler: (request, response) => writings.run(writingCodeIn(request.headers.cookie), () => handle(request, response)),
   observe,
   log: (facts, level, message) => log[level](facts, message),
 });

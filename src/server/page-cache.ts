@@ -1,5 +1,6 @@
 import type { IncomingMessage, ServerResponse } from "node:http";
 import { LRUCache } from "lru-cache";
+import { writingCodeIn } from "@/wording/writing";
 
 /** Pages that are kept, by what they weigh together. */
 const MOST_BYTES = 48 * 1024 * 1024;
@@ -127,7 +128,8 @@ export function pageCache(stampOf: (path: string) => string) {
   };
 }
 
-const keyOf = ({ url, headers }: IncomingMessage): string => [url, ...VARIES_BY.map((name) => headers[name] ?? "")].join("\n");
+const keyOf = ({ url, headers }: IncomingMessage): string =>
+  [url, writingCodeIn(headers.cookie), ...VARIES_BY.map((name) => headers[name] ?? "")].join("\n");
 
 function placesOf(nonce: string, body: Buffer): number[] {
   const places: number[] = [];

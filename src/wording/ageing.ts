@@ -1,7 +1,7 @@
 import type { AgeingReport } from "@/contracts/attribution";
-import { monthName } from "./format";
+import { monthName, number } from "./format";
 
-const percent = (value: number | null, digits = 2): string => (value === null ? "?" : (value * 100).toFixed(digits).replace("-", "\u2212"));
+const percent = (value: number | null, digits = 2): string => (value === null ? "?" : number(value * 100, digits));
 
 const BY_RATE = {
   slower: (guaranteed: string) => `Slower than the guaranteed ${guaranteed} %.`,
@@ -50,7 +50,7 @@ function rateWords(report: AgeingReport): Pick<AgeingWords, "rate" | "byRate"> {
   if (isTooSoon || perYearFrac === null) {
     const later = halfWidthLater[0] ?? null;
     const width = later === null ? "" : `Another year would bring the interval to about \u00b1${percent(later)} % a year.`;
-    return { rate: `Too soon to tell a rate: ${years.toFixed(1)} years of readings`, byRate: width };
+    return { rate: `Too soon to tell a rate: ${number(years, 1)} years of readings`, byRate: width };
   }
   return {
     rate: `Ageing ${percent(perYearFrac)} % a year (${percent(low)} to ${percent(high)})`,
@@ -64,7 +64,7 @@ function rateWords(report: AgeingReport): Pick<AgeingWords, "rate" | "byRate"> {
 
 function levelWords({ level, warranty, verdict }: AgeingReport): Pick<AgeingWords, "level" | "claim"> {
   if (!level) return { level: null, claim: "" };
-  const when = level.ageYears === null ? "At the end" : `At ${level.ageYears.toFixed(1)} years`;
+  const when = level.ageYears === null ? "At the end" : `At ${number(level.ageYears, 1)} years`;
   const stands = (guaranteed: string) => ({
     before: `${when} the plant stands at `,
     figure: `${percent(level.frac, 1)} % of its rating`,

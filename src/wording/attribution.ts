@@ -1,5 +1,6 @@
 import type { AttributionFault, AttributionReport, BookCause, EntryEffect, Untellable } from "@/contracts/attribution";
 import { causeInWords } from "./findings/attribution";
+import { percent } from "./format";
 
 /** What the readings can't tell apart, and why. */
 const UNTELLABLE: Readonly<Record<Untellable, string>> = {
@@ -20,7 +21,7 @@ export const untellableInWords = (what: Untellable): string => UNTELLABLE[what];
 export function effectInWords({ code, effectFrac }: EntryEffect): string {
   switch (code) {
     case "took-off-dirt":
-      return `took off ${((effectFrac ?? 0) * 100).toFixed(1)} % of dirt`;
+      return `took off ${percent(effectFrac ?? 0)} of dirt`;
     case "not-seen":
       return "no effect seen in the output";
     case "matches":

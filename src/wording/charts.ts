@@ -14,6 +14,6 @@ export const say = catalogue({
   limitsNotKnown: "limits not known",
   meterMoveItOnAlongThe: (id: string, point: string) => `Meter ${id}, ${point}: move it on along the line`,
   lostAYearOfTheFirst: "lost a year, % of the first output",
-  mSlopeHeadMUp: (slantM: string, head: string) => `${slantM} m slope, head ${head} m up`,
+  mSlopeHeadMUp: (slantM: string, head: string) => `${slantM} slope, head ${head} up`,
   highOfWhatIsOwed: (field: number, field2: number, field3: string) => `${field}°, ${field2}° high: ${field3} % of what is expected`,
 });

@@ -9,6 +9,7 @@ import {
   type SpotReading,
   type SpotReport,
 } from "@/core/electrical";
+import { number } from "./format";
 
 export const QUANTITY_NAMES: Readonly<Record<SpotQuantity, string>> = {
   vocV: "open-circuit voltage",
@@ -19,7 +20,7 @@ export const QUANTITY_NAMES: Readonly<Record<SpotQuantity, string>> = {
 export const QUANTITY_UNITS: Readonly<Record<SpotQuantity, string>> = { vocV: "V", iscA: "A", operatingA: "A", operatingW: "W" };
 const DECIMALS: Readonly<Record<SpotQuantity, number>> = { vocV: 1, iscA: 2, operatingA: 2, operatingW: 0 };
 
-export const spotFigure = (quantity: SpotQuantity, value: number): string => value.toFixed(DECIMALS[quantity]);
+export const spotFigure = (quantity: SpotQuantity, value: number): string => number(value, DECIMALS[quantity]);
 
 const CAUSES: Readonly<Record<SpotCause, string>> = {
   "shade-on-a-cell": "shade on a cell",

@@ -1,14 +1,54 @@
+import { imperialOf, inUnit, unitOf } from "@/core/typed";
+import { writingNow } from "./writing";
+
 const THIN = "\u202f";
 const MINUS = "\u2212";
 
-/** A number with thin spaces for thousands, a true minus sign and a fixed count of decimals. */
+/** A number with its reader's marks for thousands and decimals, a true minus sign and a fixed count of decimals. */
 export function number(value: number, decimals = 0): string {
+  const { decimal, group, groupDigits, fourUngrouped } = writingNow();
   const rounded = Math.abs(value).toFixed(decimals);
   const [whole = "0", fraction] = rounded.split(".");
-  const grouped = whole.replace(/\B(?=(\d{3})+(?!\d))/g, THIN);
+  const every = groupDigits === 2 ? /\B(?=(\d{2})*(\d{3})(?!\d))/g : /\B(?=(\d{3})+(?!\d))/g;
+  const grouped = fourUngrouped && whole.length === 4 ? whole : whole.replace(every, group);
   const sign = value < 0 && Number(rounded) !== 0 ? MINUS : "";
-  return `${sign}${grouped}${fraction === undefined ? "" : `.${fraction}`}`;
+  return `${sign}${grouped}${fraction === undefined ? "" : `${decimal}${fraction}`}`;
 }
+
+/** A value as it stands in a field: the reader's decimal mark, no needless noughts; `grouped` with marks for thousands. */
+export function editable(value: number, decimals: number, grouped = false): string {
+  if (grouped) {
+    const needed = (String(Number(value.toFixed(decimals))).split(".")[1] ?? "").length;
+    return number(value, Math.min(decimals, needed));
+  }
+  return String(Number(value.toFixed(decimals))).replace(".", writingNow().decimal);
+}
+
+/** A text with its reader's marks taken from the numbers in it: files keep to points, and to no marks for thousands. */
+export function plainNumbers(text: string): string {
+  const { decimal, group, groupDigits } = writingNow();
+  const [d, g] = [decimal, group].map((mark) => (mark === "." ? "\\." : mark));
+  const written = new RegExp(
+    `(?<![\\w.,])\\d{1,3}(?:${g}\\d{${groupDigits},3})+(?:${d}\\d+)?(?![\\w])|(?<![\\w.,])\\d+${d}\\d+(?!\\w)`,
+    "g",
+  );
+  return text.replace(written, (number) => number.replaceAll(group, "").replace(decimal, "."));
+}
+
+/** A measure in the reader's units: "12 m" or "39 ft". `decimals` are those of the metric figure. */
+export function measure(value: number, metric: string, decimals = 0): string {
+  const [shown, unit] = inReadersUnit(value, metric);
+  return `${number(shown, decimals)}\u00a0${unit}`;
+}
+
+/** A value of a metric unit in the unit that the reader uses, with that unit. */
+export function inReadersUnit(value: number, metric: string): [number, string] {
+  const unit = readersUnit(metric);
+  return unit === metric ? [value, metric] : [inUnit(value, unitOf(metric)!, unitOf(unit)!), unit];
+}
+
+/** The unit that the reader uses for a metric one. */
+export const readersUnit = (metric: string): string => (writingNow().units === "imperial" ? (imperialOf(metric) ?? metric) : metric);
 
 /** Decimals that a book of this size needs, so that small sites do not read as zeros: energies by the month. */
 export const kwhDecimals = (monthKwh: number): number => (monthKwh >= 100 ? 0 : monthKwh >= 10 ? 1 : 2);
@@ -28,9 +68,15 @@ export function monthName(key: string, form: "long" | "short" = "long"): string 
   return name === undefined ? key : form === "short" ? name.slice(0, 3) : name;
 }
 
-/** "2025-10-07" as "7 October 2025". */
+/** "2025-10-07" as "7 October 2025", or as its reader writes days: "October 7, 2025", "2025 October 7". */
 export function dateName(date: string): string {
-  return `${Number(date.slice(8, 10))} ${monthName(date)} ${date.slice(0, 4)}`;
+  const [year, month, day] = [date.slice(0, 4), monthName(date), Number(date.slice(8, 10))];
+  const { dates } = writingNow();
+  return dates === "month first"
+    ? `${month} ${day}, ${year}`
+    : dates === "year first"
+      ? `${year} ${month} ${day}`
+      : `${day} ${month} ${year}`;
 }
 
 const MONTH_DAYS = [31, 28, 31, 30, 31, 30, 31, 31, 30, 31, 30, 31] as const;

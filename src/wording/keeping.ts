@@ -1,10 +1,11 @@
 import type { AuditCode, AuditEntry } from "@/contracts/keeping";
 import type { LedgerAccount } from "@/core/accounts";
 import { ACCOUNT_NAMES } from "./accounts";
+import { number } from "./format";
 
 const name = (account: string | number | undefined): string =>
   ACCOUNT_NAMES[account as LedgerAccount]?.name.toLowerCase() ?? String(account);
-const kwh = (value: string | number | undefined): string => `${Number(value).toFixed(1)} kWh`;
+const kwh = (value: string | number | undefined): string => `${number(Number(value), 1)} kWh`;
 
 /** What was done to a month, as its trail tells it. */
 const AUDIT: Readonly<Record<AuditCode, (facts: AuditEntry["facts"]) => string>> = {
@@ -22,7 +23,7 @@ export function driftInWords(
   drift: readonly { readonly month: string; readonly expectedOffKwh: number; readonly unexplainedOffKwh: number }[],
 ): string[] {
   if (drift.length === 0) return [];
-  const signed = (value: number): string => `${value > 0 ? "+" : "\u2212"}${Math.abs(value).toFixed(0)} kWh`;
+  const signed = (value: number): string => `${value > 0 ? "+" : ""}${number(value)} kWh`;
   const each = drift.map(
     ({ month, expectedOffKwh, unexplainedOffKwh }) =>
       `${month} (expected ${signed(expectedOffKwh)}, unexplained ${signed(unexplainedOffKwh)})`,

@@ -1,5 +1,5 @@
 import type { BillFault, PaybackSpread, PlanFault } from "@/core/money";
-import { number } from "./format";
+import { number, percent } from "./format";
 
 /** A fault in words: what was found, what was expected, what to do. */
 export interface FaultWords {
@@ -107,5 +107,5 @@ export function planFaultWords(fault: PlanFault): FaultWords {
 export function noReturnWords(kind: "none" | "several", rates: readonly number[]): string {
   if (kind === "none")
     return "There is no rate of return: the flows never change sign, so the money never comes back, or none was laid out. Look at the net present value.";
-  return `Several rates of return fit (${rates.map((rate) => `${(rate * 100).toFixed(1)} %`).join(", ")}): a later outlay turns the sign again. None is the answer; look at the net present value.`;
+  return `Several rates of return fit (${rates.map((rate) => percent(rate)).join(", ")}): a later outlay turns the sign again. None is the answer; look at the net present value.`;
 }

@@ -1,6 +1,7 @@
 import type { PartReport, Shedding } from "@/contracts/parts";
+import { number } from "./format";
 
-const percent = (value: number): string => (value * 100).toFixed(2).replace("-", "\u2212");
+const percent = (value: number): string => number(value * 100, 2);
 
 /** Name of a part by its arrays. */
 export const partName = ({ arrays }: PartReport): string => arrays.join(" and ");
@@ -19,7 +20,7 @@ export function partsSentence(parts: readonly PartReport[], arrayCount: number):
       : "The arrays share a meter, and its readings don’t tell them apart: that takes two or three planes that look unlike ways, and hours. A meter of its own for each would tell within two years.";
   if (parts.every(({ isTooSoon }) => isTooSoon)) {
     const most = Math.max(...parts.map(({ years }) => years));
-    return `Too soon to tell the parts apart: there are ${most.toFixed(1)} years of readings of them, and two are needed.`;
+    return `Too soon to tell the parts apart: there are ${number(most, 1)} years of readings of them, and two are needed.`;
   }
   if (parts.every(({ againstRest }) => againstRest === null))
     return parts.length === 1
@@ -41,7 +42,7 @@ export function sheddingSentence(shedding: readonly Shedding[]): string {
   const order = byShedding(shedding);
   const [first, last] = [order[0], order.at(-1)];
   if (!first || !last || first === last) return "";
-  const days = (hours: number): string => (hours < 48 ? `${Math.round(hours)} hours` : `${(hours / 24).toFixed(1)} days`);
+  const days = (hours: number): string => (hours < 48 ? `${Math.round(hours)} hours` : `${number(hours / 24, 1)} days`);
   if (last.meanHours - first.meanHours < 2) return "By the model all arrays shed alike.";
   return `${first.name} (${Math.round(first.tiltDeg)}°) is bare ${days(first.meanHours)} after a fall on average, ${last.name} (${Math.round(last.tiltDeg)}°) after ${days(last.meanHours)}.`;
 }

@@ -1,5 +1,7 @@
 // Longer than a file should be, on purpose: every sentence about a file stands in one catalogue, so that like things are said alike.
+
 import type { Problem, ProblemCode } from "@/contracts/problems";
+import { number } from "./format";
 
 export interface Wording {
   readonly what: string;
@@ -13,7 +15,7 @@ type Word = (facts: Facts, count: number) => Wording;
 /** "1 row repeats", "12 rows repeat"; without a verb just the count. */
 const rows = (count: number, verb = ""): string => {
   if (count === 1) return `1 row${verb && ` ${verb === "have" ? "has" : `${verb}s`}`}`;
-  return `${count.toLocaleString("en").replaceAll(",", "\u202f")} rows${verb && ` ${verb}`}`;
+  return `${number(count)} rows${verb && ` ${verb}`}`;
 };
 
 /** The one catalogue of sentences about files: what was found, what was expected, what to do. */

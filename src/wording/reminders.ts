@@ -1,5 +1,6 @@
 import type { ReminderRow } from "@/contracts/reminders";
 import { inLocale } from "./catalogue";
+import { measure } from "./format";
 
 const SAFELY = "Two people, no wind; isolate by the maker's procedure before anything is moved. Write the change in the field book.";
 
@@ -9,7 +10,7 @@ export const tiltWords = {
   step: (array: string, tiltDeg: number): string => inLocale(`${array}: tilt to ${tiltDeg}°`),
   how: (tiltDeg: number, legM: number | null): string => {
     const upright = Math.round((90 - tiltDeg) * 10) / 10;
-    const leg = legM === null ? "" : ` Leg ${legM.toFixed(3)} m.`;
+    const leg = legM === null ? "" : ` Leg ${measure(legM, "m", 3)}.`;
     return inLocale(`${tiltDeg}° from flat (${upright}° from upright).${leg} ${SAFELY}`);
   },
 };

@@ -1,4 +1,5 @@
 import type { BeforeAfter, Differing, SideDifference, TrialReport } from "@/core/trial";
+import { measure, number, percent } from "./format";
 
 const DIFFERENCES: Readonly<Record<Differing, string>> = {
   module: "the module",
@@ -26,7 +27,7 @@ const VALUES: Readonly<Record<string, string>> = {
 const valueInWords = (what: Differing, value: string): string => {
   if (what !== "place") return VALUES[value] ?? value;
   const [eastM, northM] = value.split(" ");
-  return northM === undefined ? value : `${eastM} m east, ${northM} m north`;
+  return northM === undefined ? value : `${measure(Number(eastM), "m", 1)} east, ${measure(Number(northM), "m", 1)} north`;
 };
 
 /** A side's own figures for a thing that differs. */
@@ -54,7 +55,7 @@ const EVENED: readonly Differing[] = ["metering"];
 export const confounders = (differs: readonly SideDifference[], tested: Differing | null): SideDifference[] =>
   differs.filter(({ what }) => what !== tested && !EVENED.includes(what) && !(tested && TOGETHER[tested]?.includes(what)));
 
-const signed = (frac: number): string => `${frac < 0 ? "−" : "+"}${Math.abs(frac * 100).toFixed(1)} %`;
+const signed = (frac: number): string => `${frac < 0 ? "" : "+"}${percent(frac)}`;
 
 /** The verdict of a trial: who gave more, how sure, and what can't be told apart. */
 export function trialVerdict({ a, b, difference, year }: TrialReport): { kind: "a" | "b" | "level"; text: string } {
@@ -80,12 +81,12 @@ export function naiveReasons({ a, b, naive, difference }: TrialReport): string[]
   for (const side of [a, b]) {
     if (side.conversionFrac !== null)
       out.push(
-        `${side.name} is read before its inverter: its figure is ${((1 / side.conversionFrac - 1) * 100).toFixed(1)} % too large beside an AC one.`,
+        `${side.name} is read before its inverter: its figure is ${percent(1 / side.conversionFrac - 1)} too large beside an AC one.`,
       );
     if (side.foreign.stretches.length > 0) {
       const days = side.foreign.stretches.reduce((sum, each) => sum + each.days, 0);
       out.push(
-        `Foreign energy ran through ${side.name}'s meter on ${days} days (${side.foreign.kwh.toFixed(0)} kWh given off without sun, and what went in by day).`,
+        `Foreign energy ran through ${side.name}'s meter on ${days} days (${number(side.foreign.kwh)} kWh given off without sun, and what went in by day).`,
       );
     }
   }

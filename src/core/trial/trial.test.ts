@@ -41,7 +41,7 @@ describe("the trial of the demo's school", () => {
   it("shows the hurried figure to be wrong, and why", () => {
     expect(Math.abs(report.naive.frac - book.trueFrac)).toBeGreaterThan(0.02);
     const reasons = naiveReasons(report).join(" ");
-    expect(reasons).toMatch(/read before its inverter: its figure is [34]\.\d % too large/);
+    expect(reasons).toMatch(/read before its inverter: its figure is [34]\.\d\u202f% too large/);
     expect(reasons).toMatch(/Foreign energy ran through Gym roof's meter on 2\d days/);
   });
 

@@ -11,7 +11,7 @@ import { NumberField } from "@/features/kit/fields/NumberField";
 import { Figure } from "@/features/kit/figures/Figure";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { RuledTable } from "@/features/kit/table/RuledTable";
-import { number, percent } from "@/wording/format";
+import { inReadersUnit, measure, number, percent, readersUnit } from "@/wording/format";
 import { facing } from "@/wording/geometry";
 import { say } from "@/wording/screens/calculators";
 import { rowsWorking } from "@/wording/workings/rows-working";
@@ -121,9 +121,9 @@ function RowsVerdict({ spacing, rows, latitudeDeg, snowM, edgeM, slid }: RowsVer
       {spacing ? (
         <>
           {say.aGapOf}
-          <Figure working={() => rowsWorking(rows, spacing)}>{number(spacing.gapM, 2)} m</Figure>{" "}
+          <Figure working={() => rowsWorking(rows, spacing)}>{measure(spacing.gapM, "m", 2)}</Figure>{" "}
           {say.aRowEveryMKeepsThe(
-            number(spacing.pitchM, 2),
+            measure(spacing.pitchM, "m", 2),
             hour(rows.windowStartH),
             hour(rows.windowEndH),
             facing(latitudeDeg, rows.surfaceAzimuthDeg),
@@ -134,9 +134,11 @@ function RowsVerdict({ spacing, rows, latitudeDeg, snowM, edgeM, slid }: RowsVer
       )}{" "}
       {snowM > 0 &&
         (edgeM >= slid.edgeM ? (
-          say.snowOfCmFindsRoomUnder(number(snowM * 100), number(edgeM, 2))
+          say.snowOfCmFindsRoomUnder(measure(snowM * 100, "cm"), measure(edgeM, "m", 2))
         ) : (
-          <span className={chapter.clay}>{say.snowOfCmWouldPileAgainst(number(snowM * 100), number(slid.edgeM, 2), number(edgeM, 2))}</span>
+          <span className={chapter.clay}>
+            {say.snowOfCmWouldPileAgainst(measure(snowM * 100, "cm"), measure(slid.edgeM, "m", 2), measure(edgeM, "m", 2))}
+          </span>
         ))}
     </p>
   );
@@ -173,8 +175,8 @@ function WindowTable({ rows }: { rows: Parameters<typeof rowSpacing>[0] }) {
       <thead>
         <tr>
           <th scope="col">{say.freeOfShade}</th>
-          <th scope="col">gap, m</th>
-          <th scope="col">{say.aRowEveryM}</th>
+          <th scope="col">{`gap, ${readersUnit("m")}`}</th>
+          <th scope="col">{say.aRowEveryM(readersUnit("m"))}</th>
           <th scope="col">ground covered</th>
         </tr>
       </thead>
@@ -187,13 +189,13 @@ function WindowTable({ rows }: { rows: Parameters<typeof rowSpacing>[0] }) {
               <td>
                 {spacing ? (
                   <Figure plain working={() => rowsWorking({ ...rows, windowStartH, windowEndH }, spacing)}>
-                    {number(spacing.gapM, 2)}
+                    {number(inReadersUnit(spacing.gapM, "m")[0], 2)}
                   </Figure>
                 ) : (
                   "sun down"
                 )}
               </td>
-              <td>{spacing ? number(spacing.pitchM, 2) : "–"}</td>
+              <td>{spacing ? number(inReadersUnit(spacing.pitchM, "m")[0], 2) : "–"}</td>
               <td>{spacing ? percent(rows.slantLengthM / spacing.pitchM, 0) : "–"}</td>
             </tr>
           );

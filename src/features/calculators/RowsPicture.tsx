@@ -5,7 +5,7 @@ import { Figure } from "@/features/kit/figures/Figure";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { ChartFrame } from "@/features/kit/save/ChartFrame";
 import { DataTable } from "@/features/kit/table/DataTable";
-import { number } from "@/wording/format";
+import { inReadersUnit, number, readersUnit } from "@/wording/format";
 import { say } from "@/wording/screens/calculators";
 import { snowWorking } from "@/wording/workings/rows-working";
 
@@ -81,11 +81,11 @@ export function SlidSnowTable({ slid, rows, snowM }: SlidSnowTableProps) {
         { key: "snow-sliding-off", head: say.snowSlidingOff, cell: ([name]) => name },
         {
           key: "m",
-          head: "m",
+          head: readersUnit("m"),
           cell: ([name, metres]) => (
             <>
               <Figure plain working={() => snowWorking(name, metres, rows, snowM)}>
-                {number(metres, 2)}
+                {number(inReadersUnit(metres, "m")[0], 2)}
               </Figure>
             </>
           ),

@@ -2,7 +2,7 @@
 
 import { Drawer } from "@mantine/core";
 import { useDisclosure, useHotkeys } from "@mantine/hooks";
-import { IconBooks, IconMoon, IconSearch, IconSun } from "@tabler/icons-react";
+import { IconBooks, IconMoon, IconRulerMeasure, IconSearch, IconSun } from "@tabler/icons-react";
 import Link from "next/link";
 import { useRouter } from "next/navigation";
 import type { ReactNode } from "react";
@@ -13,6 +13,7 @@ import { HelpPanel } from "./HelpPanel";
 import { openPalette, Palette } from "./Palette";
 import { useChosenYear } from "./use-chosen-year";
 import { useThemeSwitch } from "./use-theme-switch";
+import { WritingPanel } from "./WritingPanel";
 
 export interface DeskProps {
   readonly spines: readonly Spine[];
@@ -27,6 +28,7 @@ export function Desk({ spines, slug, chapter, children }: DeskProps) {
   const router = useRouter();
   const year = useChosenYear(slug);
   const [shelfOpen, shelf] = useDisclosure(false);
+  const [writingOpen, writing] = useDisclosure(false);
   const theme = useThemeSwitch();
   useHotkeys([
     ...CHAPTERS.map(({ id, key }): [string, () => void] => [key, () => slug && router.push(chapterPath(slug, id, year))]),
@@ -39,18 +41,19 @@ export function Desk({ spines, slug, chapter, children }: DeskProps) {
         {say.skipToThePage}
       </a>
       <HelpPanel />
-      <Palette spines={spines} slug={slug} toggleTheme={theme.toggle} />
+      <WritingPanel opened={writingOpen} close={writing.close} />
+      <Palette spines={spines} slug={slug} toggleTheme={theme.toggle} openWriting={writing.open} />
       <header className={styles.top}>
         <button type="button" className={styles.icon} onClick={shelf.open} aria-label={say.showTheShelf}>
           <IconBooks size={20} stroke={1.6} />
         </button>
         <Brand />
-        <Tools theme={theme} />
+        <Tools theme={theme} openWriting={writing.open} />
       </header>
       <nav className={styles.spines} aria-label="Books">
         <Brand />
         <SpineList spines={spines} slug={slug} />
-        <Tools theme={theme} />
+        <Tools theme={theme} openWriting={writing.open} />
       </nav>
       <main id="page" className={styles.page}>
         {children}
@@ -125,7 +128,7 @@ function SpineList({ spines, slug }: { spines: readonly Spine[]; slug: string | 
   );
 }
 
-function Tools({ theme }: { theme: ReturnType<typeof useThemeSwitch> }) {
+function Tools({ theme, openWriting }: { theme: ReturnType<typeof useThemeSwitch>; openWriting: () => void }) {
   return (
     <div className={styles.tools}>
       <button type="button" className={styles.icon} onClick={openPalette} aria-label={say.findAnythingCtrlK} title={say.findAnythingCtrlK}>
@@ -139,6 +142,9 @@ function Tools({ theme }: { theme: ReturnType<typeof useThemeSwitch> }) {
         title={say.dayOrLampLightD}
       >
         {theme.dark ? <IconSun size={18} stroke={1.6} /> : <IconMoon size={18} stroke={1.6} />}
+      </button>
+      <button type="button" className={styles.icon} onClick={openWriting} aria-label={say.numbersAndUnits} title={say.numbersAndUnits}>
+        <IconRulerMeasure size={18} stroke={1.6} />
       </button>
     </div>
   );

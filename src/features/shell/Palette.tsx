@@ -16,10 +16,11 @@ interface PaletteProps {
   readonly spines: readonly Spine[];
   readonly slug: string | null;
   readonly toggleTheme: () => void;
+  readonly openWriting: () => void;
 }
 
 /** Finds books, views, tools, terms and cautions by a few letters; opens with Ctrl K or a slash. */
-export function Palette({ spines, slug, toggleTheme }: PaletteProps) {
+export function Palette({ spines, slug, toggleTheme, openWriting }: PaletteProps) {
   const router = useRouter();
   const [query, setQuery] = useState("");
   const all = useMemo(() => everything(spines, slug), [spines, slug]);
@@ -31,9 +32,18 @@ export function Palette({ spines, slug, toggleTheme }: PaletteProps) {
     keywords: "dark",
     path: null,
   };
-  const found = matching([...all, theme], query, MOST);
+  const writing: Found = {
+    id: "writing",
+    group: say.settings,
+    label: say.numbersAndUnits,
+    description: say.marksDaysAndUnits,
+    keywords: say.wordsThatAskForUnits,
+    path: null,
+  };
+  const found = matching([...all, theme, writing], query, MOST);
   const act = ({ id, path }: Found): void => {
     if (id === "theme") toggleTheme();
+    else if (id === "writing") openWriting();
     else if (path !== null) router.push(path);
   };
   return (

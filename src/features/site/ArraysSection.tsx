@@ -4,7 +4,7 @@ import { arrayLayout, arrayPlace, rowsOf } from "@/core/site";
 import { AzimuthField, TiltField } from "@/features/kit/angles/AngleField";
 import { NumberField } from "@/features/kit/fields/NumberField";
 import chapter from "@/features/kit/look/Chapter.module.css";
-import { number } from "@/wording/format";
+import { measure, number } from "@/wording/format";
 import { facing } from "@/wording/geometry";
 import { say } from "@/wording/screens/site";
 import { OpenNumber } from "./fields";
@@ -159,7 +159,13 @@ function liesIn(site: SiteDocument, arrayId: string): string {
   const array = site.arrays.find((candidate) => candidate.id === arrayId);
   if (!array) return "";
   const { columns, rows, widthM, slantM } = arrayLayout(site, array);
-  return say.modulesMWideMUpThe(columns, rows, number(widthM, 1), number(slantM, 1), facing(site.place.latitudeDeg, array.azimuthDeg));
+  return say.modulesMWideMUpThe(
+    columns,
+    rows,
+    measure(widthM, "m", 1),
+    measure(slantM, "m", 1),
+    facing(site.place.latitudeDeg, array.azimuthDeg),
+  );
 }
 
 /** A rack that is tilted by season: dates of the year and tilts. */

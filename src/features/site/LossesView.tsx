@@ -94,7 +94,7 @@ function PromiseSection({ form }: { form: SiteForm }) {
       {promise ? (
         <div className={styles.months}>
           {MONTHS_SHORT.map((month, i) => (
-            <NumberField key={month} label={month} thousandSeparator={"\u202f"} {...form.getInputProps(`promise.monthlyKwh.${i}`)} />
+            <NumberField key={month} label={month} grouped {...form.getInputProps(`promise.monthlyKwh.${i}`)} />
           ))}
         </div>
       ) : (

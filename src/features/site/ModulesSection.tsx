@@ -4,7 +4,7 @@ import { moduleSchema } from "@/contracts/site";
 import { type ModuleDoubt, moduleDoubts } from "@/core/module";
 import { NumberField } from "@/features/kit/fields/NumberField";
 import chapter from "@/features/kit/look/Chapter.module.css";
-import { number, percent } from "@/wording/format";
+import { measure, number, percent } from "@/wording/format";
 import { say } from "@/wording/screens/site";
 import { OpenNumber, OpenPercent, PercentInput } from "./fields";
 import styles from "./SiteChapter.module.css";
@@ -113,7 +113,7 @@ const WORDS: Readonly<Record<ModuleDoubt["quantity"], (value: number) => string>
   gammaPmp: (v) => say.powerByHeatK2(percent(v, 2)),
   betaVoc: (v) => say.vocByHeatK2(percent(v, 2)),
   alphaIsc: (v) => say.iscByHeatK(percent(v, 3)),
-  noct: (v) => `NOCT ${number(v)} °C`,
+  noct: (v) => `NOCT ${measure(v, "°C")}`,
 };
 
 function Doubts({ doubts }: { doubts: readonly ModuleDoubt[] }) {

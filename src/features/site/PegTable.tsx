@@ -5,7 +5,7 @@ import { HOUR_MS } from "@/core/units";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { ScrollBox } from "@/features/kit/look/ScrollBox";
 import { RuledTable } from "@/features/kit/table/RuledTable";
-import { number } from "@/wording/format";
+import { measure, number } from "@/wording/format";
 import { monthOfYear } from "@/wording/geometry";
 import { say } from "@/wording/screens/site";
 import styles from "./Shade.module.css";
@@ -41,7 +41,7 @@ export function PegTable({ place, obstacle }: { place: Place; obstacle: SiteObst
             <tr key={month}>
               <td>{month}</td>
               {pegs.map((peg, k) => (
-                <td key={HOURS[k]}>{peg && peg.lengthM < 500 ? `${number(peg.lengthM, 1)} m, ${number(peg.bearingDeg)}°` : "–"}</td>
+                <td key={HOURS[k]}>{peg && peg.lengthM < 500 ? `${measure(peg.lengthM, "m", 1)}, ${number(peg.bearingDeg)}°` : "–"}</td>
               ))}
             </tr>
           ))}

@@ -72,12 +72,18 @@ function PlaceSection({ form, timeZones }: { form: SiteForm; timeZones: readonly
         <TextInput className={styles.wide} label="Name" {...form.getInputProps("name")} />
         <NumberField
           label="Latitude, ° (north +)"
+          angle="latitude"
+          min={-90}
+          max={90}
           decimalScale={5}
           {...form.getInputProps("place.latitudeDeg")}
           onChange={(value: number | string) => moveTo("latitudeDeg", value)}
         />
         <NumberField
           label="Longitude, ° (east +)"
+          angle="longitude"
+          min={-180}
+          max={180}
           decimalScale={5}
           {...form.getInputProps("place.longitudeDeg")}
           onChange={(value: number | string) => moveTo("longitudeDeg", value)}

@@ -5,7 +5,7 @@ import { frameOf, type PlanFrame, type PlanOutline, SitePlan, toMetres } from "@
 import { bearingOf } from "@/core/shading";
 import type { PlacedArray, SiteObstacle } from "@/core/site";
 import { ChartFrame } from "@/features/kit/save/ChartFrame";
-import { number } from "@/wording/format";
+import { measure } from "@/wording/format";
 import { say } from "@/wording/screens/site";
 
 export interface PlanViewProps {
@@ -130,7 +130,7 @@ function Movable({ thing, frame, selected, drag, setDrag, select, move, children
     const by = event.shiftKey ? 1 : SNAP_M;
     move(id, { eastM: snap(thing.eastM + way[0] * by), northM: snap(thing.northM + way[1] * by) });
   };
-  const words = say.mEastMNorth(thing.label, number(thing.eastM, 1), number(thing.northM, 1));
+  const words = say.mEastMNorth(thing.label, measure(thing.eastM, "m", 1), measure(thing.northM, "m", 1));
   return (
     <g
       role="button"

@@ -7,7 +7,7 @@ import chapter from "@/features/kit/look/Chapter.module.css";
 import { ScrollBox } from "@/features/kit/look/ScrollBox";
 import { ChartFrame } from "@/features/kit/save/ChartFrame";
 import { RuledTable } from "@/features/kit/table/RuledTable";
-import { number } from "@/wording/format";
+import { measure, number } from "@/wording/format";
 import { say } from "@/wording/screens/site";
 import { limitWorking } from "@/wording/workings/site-workings";
 import { InvertersSection, MetersSection, POINTS } from "./InvertersSection";
@@ -164,8 +164,10 @@ function Limits({ site, checks }: { site: SiteDocument; checks: readonly Checked
         </RuledTable>
       </ScrollBox>
       <p className={chapter.soft}>
-        {first.recordLowC === null ? say.coldestNotKnown(number(first.coldGuess!.airC)) : say.coldestAirC(number(first.recordLowC))}
-        {say.hottestCellsC(number(first.hotCellC), first.isHeatAssumed)}
+        {first.recordLowC === null
+          ? say.coldestNotKnown(measure(first.coldGuess!.airC, "°C"))
+          : say.coldestAirC(measure(first.recordLowC, "°C"))}
+        {say.hottestCellsC(measure(first.hotCellC, "°C"), first.isHeatAssumed)}
       </p>
       <p className={chapter.caution}>{say.stringVoltagesCanKillAndArcs}</p>
     </section>

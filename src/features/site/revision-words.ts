@@ -1,5 +1,5 @@
 import { compassPoint } from "@/core/geometry";
-import { number } from "@/wording/format";
+import { measure, number } from "@/wording/format";
 import { say } from "@/wording/screens/site";
 
 /** A single value that a revision sets, with the names that lead to it. */
@@ -29,8 +29,8 @@ export function changedFields(change: Readonly<Record<string, unknown>>): Change
 const WORDS: Readonly<Record<string, (value: unknown) => string>> = {
   tiltDeg: (v) => `tilt ${number(Number(v), 1)}°`,
   azimuthDeg: (v) => `azimuth ${number(Number(v), 1)}° (${compassPoint(Number(v))})`,
-  eastM: (v) => say.movedToMEast(number(Number(v), 1)),
-  northM: (v) => say.movedToMNorth(number(Number(v), 1)),
+  eastM: (v) => say.movedToMEast(measure(Number(v), "m", 1)),
+  northM: (v) => say.movedToMNorth(measure(Number(v), "m", 1)),
   count: (v) => `${number(Number(v))} modules`,
   module: (v) => `modules ${String(v)}`,
   acRatedW: (v) => `${number(Number(v) / 1000, 1)} kW AC`,

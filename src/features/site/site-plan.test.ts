@@ -200,7 +200,7 @@ describe("reminders of a rack", () => {
   it("tell tilt from flat and from upright, the leg, and care", () => {
     const text = tiltReminders(book, "a", [{ from: "03-24", tiltDeg: 60 }], "2026-01-05", tiltWords).replaceAll(/\r\n[ \t]/g, "");
     expect(text).toContain("SUMMARY:Field\\, Rack: tilt to 60°");
-    expect(text).toMatch(/60° from flat \(30° from upright\)\. Leg 1\.\d{3} m\./);
+    expect(text).toMatch(/60° from flat \(30° from upright\)\. Leg 1\.\d{3}\u00a0m\./);
     expect(text).toContain("no wind");
     expect(text).toContain("UID:field-a-03-24@dusty-ledger");
   });

@@ -4,6 +4,7 @@ import rows from "@generated/validation-rows.json";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { ScrollBox } from "@/features/kit/look/ScrollBox";
 import { DataTable } from "@/features/kit/table/DataTable";
+import { number } from "@/wording/format";
 import { say } from "@/wording/screens/validation";
 import styles from "./Validation.module.css";
 
@@ -17,7 +18,7 @@ export function ValidationPage() {
       <p className={chapter.verdict}>
         {say.methodsStandAgainstFiguresOfAn(
           rows.length,
-          values.toLocaleString("en").replaceAll(",", "\u202f"),
+          number(values),
           nearest.stage.toLowerCase(),
           nearest.method.toLowerCase(),
           Math.round(nearest.usedFrac * 100),

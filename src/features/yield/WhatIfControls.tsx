@@ -43,9 +43,17 @@ export function WhatIfControls({ site, wished, subject, whatIf, change, reset }:
           onChange={(id) => change({ arrayId: id || null })}
         />
       )}
-      <Dial label={say.tiltFromFlat} value={subject.tiltDeg} built={built.tiltDeg} range={[0, 90]} set={(tiltDeg) => change({ tiltDeg })} />
+      <Dial
+        label={say.tiltFromFlat}
+        angle="tilt"
+        value={subject.tiltDeg}
+        built={built.tiltDeg}
+        range={[0, 90]}
+        set={(tiltDeg) => change({ tiltDeg })}
+      />
       <Dial
         label={say.azimuthFromNorth}
+        angle="azimuth"
         value={subject.azimuthDeg}
         built={built.azimuthDeg}
         range={[0, 359]}
@@ -136,10 +144,11 @@ interface DialProps {
   readonly built: number;
   readonly range: readonly [number, number];
   readonly step?: number;
+  readonly angle?: "tilt" | "azimuth";
   readonly set: (value: number) => void;
 }
 
-function Dial({ label, value, built, range, step = 1, set }: DialProps) {
+function Dial({ label, value, built, range, step = 1, angle, set }: DialProps) {
   const decimals = step >= 1 ? 0 : step >= 0.1 ? 1 : 2;
   const id = useId();
   const tidy = Number(value.toFixed(decimals + 1));
@@ -148,11 +157,10 @@ function Dial({ label, value, built, range, step = 1, set }: DialProps) {
       <label htmlFor={id}>{label}</label>
       <NumberField
         id={id}
+        angle={angle}
         value={tidy}
         min={range[0]}
         max={range[1]}
-        step={step}
-        clampBehavior="strict"
         onChange={(next) => typeof next === "number" && set(next)}
       />
       <Slider

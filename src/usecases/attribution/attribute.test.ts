@@ -118,7 +118,7 @@ describe("one cause at a time", () => {
     expect(offDays(found.fromUtcMs, "2022-08-10")).toBeLessThan(6);
     const { report } = simulate(quiet(0, truth, { recordedCleanings: ["2022-08-10"] }));
     expect(report.findings.some(({ kind }) => kind === "unrecorded-cleaning")).toBe(false);
-    expect(effectInWords(report.entries[0]!.effect)).toMatch(/took off \d+\.\d % of dirt/);
+    expect(effectInWords(report.entries[0]!.effect)).toMatch(/took off \d+\.\d\u202f% of dirt/);
   });
 
   it("dirt is posted near its truth, with the rate that made it", () => {

@@ -183,7 +183,7 @@ describe("entries and findings find each other", () => {
       days,
       "UTC",
     ).entries;
-    expect(effectInWords(seen!.effect)).toBe("took off 5.2 % of dirt");
+    expect(effectInWords(seen!.effect)).toBe("took off 5.2\u202f% of dirt");
     expect(effectInWords(unseen!.effect)).toBe("no effect seen in the output");
   });
 

@@ -1,5 +1,6 @@
 import { DateTime } from "luxon";
 import type { CauseFinding, CauseKind } from "@/core/attribution";
+import { editable } from "../format";
 
 /** A cause for people: its name, what it is, and why it is believed. */
 export interface CauseWords {
@@ -16,11 +17,7 @@ export type WordableCause = Pick<CauseFinding, "kind" | "kwh" | "fromUtcMs" | "t
 type Facts = WordableCause["facts"];
 type Fact = number | string | null | undefined;
 
-const n = (value: Fact, digits = 0): string =>
-  (Math.abs(Number(value ?? 0)) < 0.5 / 10 ** digits ? 0 : Number(value ?? 0))
-    .toLocaleString("en", { maximumFractionDigits: digits })
-    .replaceAll(",", "\u202f")
-    .replace("-", "\u2212");
+const n = (value: Fact, digits = 0): string => editable(Number(value ?? 0), digits, true);
 const percent = (value: Fact, digits = 1): string => `${n(Number(value ?? 0) * 100, digits)} %`;
 const about = (kwh: number | null): string => (kwh === null ? "" : ` Gained if removed: about ${n(kwh)} kWh at the meter.`);
 

@@ -1,6 +1,7 @@
 import { DateTime } from "luxon";
 import type { Finding, FindingKind, Remedy } from "@/core/quality";
 import { DAY_MS } from "@/core/units";
+import { editable } from "../format";
 
 /** A finding for people: its name, what it is, why it is believed, and what is proposed. */
 export interface FindingWords {
@@ -23,11 +24,7 @@ const MISREAD: Readonly<Record<string, string>> = {
 };
 const misread = (how: number | string | undefined): string => MISREAD[String(how)] ?? String(how);
 
-const n = (value: number | string | undefined, digits = 0): string =>
-  Number(value ?? 0)
-    .toLocaleString("en", { maximumFractionDigits: digits })
-    .replaceAll(",", "\u202f")
-    .replace("-", "\u2212");
+const n = (value: number | string | undefined, digits = 0): string => editable(Number(value ?? 0), digits, true);
 const percent = (value: number | string | undefined): string => `${n(Number(value ?? 0) * 100)} %`;
 const later = (minutes: number): string => (minutes > 0 ? "later" : "earlier");
 const hours = (minutes: number): string => (Math.abs(minutes) % 60 === 0 ? `${Math.abs(minutes) / 60} h` : `${Math.abs(minutes)} min`);

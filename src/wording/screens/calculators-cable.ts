@@ -8,7 +8,7 @@ export const say = catalogue({
   ampacityFusesFromThreeStringsSide:
     "Ampacity, fuses from three strings side by side, a DC isolator by the inverter, surge protection and earthing follow the local code (IEC 60364-7-712 or its like) and are a licensed electrician’s to choose: the section that costs least may still be too thin for them.",
   mmCostsLeastOverYearsDrop: (areaMm2: number, numberOf: number, best: string, best2: string, run: string) =>
-    `${areaMm2} mm² costs least over ${numberOf} years: ${best} drop at full light, ${best2} kWh a year lost in each string's ${run} m.`,
+    `${areaMm2} mm² costs least over ${numberOf} years: ${best} drop at full light, ${best2} kWh a year lost in each string's ${run}.`,
   lengthOneWayM: "Length, one way, m",
   andAMmOfIt: (currency: string) => `and a mm² of it, ${currency}`,
   overItsLife: (currency: string) => `over its life, ${currency}`,
@@ -19,10 +19,10 @@ export const say = catalogue({
     `${modulesInSeries} in series break ${broken} of the inverter's limits.`,
   inSeriesNotKnown: (modulesInSeries: number, kept: number, unknown: number) =>
     `${modulesInSeries} in series: ${kept === 0 ? "no limit can be told" : `${kept} limit${kept === 1 ? "" : "s"} kept`}, ${unknown} not known.`,
-  openCircuitInTheCold: (airC: string | null) => (airC === null ? "open circuit, coldest" : `open circuit at ${airC} °C`),
+  openCircuitInTheCold: (airC: string | null) => (airC === null ? "open circuit, coldest" : `open circuit at ${airC}`),
   theSameModulesBear: "the same, for the modules",
-  workingInTheCold: (airC: string | null) => (airC === null ? "working, coldest" : `working at ${airC} °C`),
-  workingInTheHeatCellsC: (check: string) => `working in the heat, cells ${check} °C`,
+  workingInTheCold: (airC: string | null) => (airC === null ? "working, coldest" : `working at ${airC}`),
+  workingInTheHeatCellsC: (check: string) => `working in the heat, cells ${check}`,
   shortCircuit125AnInput: "short circuit × 1.25, an input",
   stringsOfOfThem: (modulesInSeries: number, strings: number) => `strings of ${modulesInSeries}, ${strings} of them`,
   notInTheBook: "not in the book",
@@ -30,6 +30,6 @@ export const say = catalogue({
   dcToAc: (nameplateW: string) => `DC to AC: ${nameplateW}. `,
   shortCircuitTwoSided: (rear: string) => `short circuit × 1.25 + ${rear} behind`,
   coldestAirNotKnown: (guessC: string, vocV: string | null) =>
-    `The coldest air on record is not known: write it in the Site chapter under Place. By latitude and height it could be ${guessC} °C${vocV === null ? "" : `, open circuit then ${vocV} V`}: a guess that leans to the cold. `,
+    `The coldest air on record is not known: write it in the Site chapter under Place. By latitude and height it could be ${guessC}${vocV === null ? "" : `, open circuit then ${vocV} V`}: a guess that leans to the cold. `,
   hottestAirIsUsual: "The hottest air is a usual one. ",
 });

@@ -73,17 +73,17 @@ export const say = catalogue({
   atWinterSolsticeTheSunIs: (hour: string, hour2: string) =>
     `At winter solstice the sun is not up through all of ${hour} to ${hour2} here: no gap keeps that window free. Choose a shorter one.`,
   snowOfCmWouldPileAgainst: (asNumber: string, slid: string, edgeM: string) =>
-    `Snow of ${asNumber} cm would pile against the modules: it wants the lower edge ${slid} m up, not ${edgeM}.`,
+    `Snow of ${asNumber} would pile against the modules: it wants the lower edge ${slid} up, not ${edgeM}.`,
   theSunIsDownForA: "the sun is down for a part of this window",
   snowThatSlidesOffARow:
     "Snow that slides off a row buries what stands below: keep the path in front clear, and never stand under a loaded row to clear it.",
   freeOfShade: "free of shade",
-  aRowEveryM: "a row every, m",
+  aRowEveryM: (unit: string) => `a row every, ${unit}`,
   theseRowsLookAwayFromThe: "These rows look away from the equator: they shade the row behind in summer instead.",
   aGapOf: "A gap of ",
   aRowEveryMKeepsThe: (spacing: string, hour: string, hour2: string, facing: string) =>
-    `(a row every ${spacing} m) keeps the next row free of shade from ${hour} to ${hour2} solar time at winter solstice, with rows that look ${facing}.`,
-  snowOfCmFindsRoomUnder: (asNumber: string, edgeM: string) => `Snow of ${asNumber} cm finds room under an edge ${edgeM} m up.`,
+    `(a row every ${spacing}) keeps the next row free of shade from ${hour} to ${hour2} solar time at winter solstice, with rows that look ${facing}.`,
+  snowOfCmFindsRoomUnder: (asNumber: string, edgeM: string) => `Snow of ${asNumber} finds room under an edge ${edgeM} up.`,
   lengthUpTheSlopeM: "Length up the slope, m",
   freeFromSolarHour: "Free from, solar hour",
   toSolarHour: "to, solar hour",

@@ -13,5 +13,5 @@ export const say = catalogue({
   multimeterBearsV: "Multimeter bears, V",
   whereTheReadingsLie: "Where the readings lie",
   theCurrentSpeaksOfWM: (report: string) => ` The current speaks of ${report} W/m².`,
-  theVoltageSpeaksOfCellsAt: (report: string) => ` The voltage speaks of cells at ${report} °C.`,
+  theVoltageSpeaksOfCellsAt: (report: string) => ` The voltage speaks of cells at ${report}.`,
 });

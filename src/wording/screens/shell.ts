@@ -30,6 +30,15 @@ export const say = catalogue({
   wordsOnThisPage: "Words on this page",
   noWordsOnThisPage: "No label of this page has a line in the glossary.",
   nothingByThatName: "Nothing by that name.",
+  numbersAndUnits: "Numbers and units",
+  marksDaysAndUnits: "Marks of thousands, days, metric or imperial",
+  wordsThatAskForUnits: "locale language region decimal comma point thousands date feet fahrenheit inch mph imperial metric settings",
+  numbersAndDaysAsIn: "Numbers and days as in",
+  units: "Units",
+  metric: "Metric",
+  imperial: "Imperial",
+  filesKeepToSi: "For this browser alone. Files that are saved keep to the metric system and the decimal point.",
+  useIt: "Write like this",
   bookChapterOrAction: "Book, view, term or caution",
 });
 

@@ -40,7 +40,7 @@ describe("bills that can't be right", () => {
   });
   it("no rate of return, or several, is said in words", () => {
     expect(noReturnWords("none", [])).toContain("never change sign");
-    expect(noReturnWords("several", [0.1, 0.2])).toContain("10.0 %, 20.0 %");
+    expect(noReturnWords("several", [0.1, 0.2])).toContain("10.0\u202f%, 20.0\u202f%");
   });
 });
 

@@ -6,7 +6,7 @@ import { type CableRun, type Conductor, cableSections, cheapestSection, SECTIONS
 import { pricePerKwh, tariffRises, yearlyKwhWorth } from "@/core/money";
 import { arrayNameplateW, type Inverter, type PvArray, partOfSite } from "@/core/site";
 import chapter from "@/features/kit/look/Chapter.module.css";
-import { number, percent } from "@/wording/format";
+import { measure, number, percent } from "@/wording/format";
 import { say } from "@/wording/screens/calculators-cable";
 import styles from "../Bench.module.css";
 import type { BenchProps } from "../bench-views";
@@ -29,7 +29,7 @@ function workingPoint(site: SiteDocument, array: PvArray, inverter: Inverter | u
 }
 
 const bestInWords = (best: SectionChoice, years: number, lengthM: number): string =>
-  say.mmCostsLeastOverYearsDrop(best.areaMm2, years, percent(best.dropFrac, 2), number(best.lossKwhPerYear, 1), number(lengthM));
+  say.mmCostsLeastOverYearsDrop(best.areaMm2, years, percent(best.dropFrac, 2), number(best.lossKwhPerYear, 1), measure(lengthM, "m"));
 
 /** Strings against their inverter, and the cable between: drop, loss a year, and the section that costs least over its life. */
 export function CableBench({ slug, site, year, nowUtcMs }: BenchProps) {

@@ -11,7 +11,7 @@ import { NumberField } from "@/features/kit/fields/NumberField";
 import { Cells } from "@/features/kit/figures/Cells";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { RuledTable } from "@/features/kit/table/RuledTable";
-import { number, percent } from "@/wording/format";
+import { measure, number, percent } from "@/wording/format";
 import { say } from "@/wording/screens/calculators-cable";
 import { limitWorking } from "@/wording/workings/site-workings";
 import { ArrayField } from "../ArrayField";
@@ -91,11 +91,11 @@ function LimitTable({ site, array, inverter }: CheckProps) {
   const nameplateW = arrayNameplateW(site, array);
   const ratedW = inverter.acRatedW * (inverter.perModule ? array.count : 1);
   const checked = { arrayId: array.id, name: array.name || array.id, inverter, check };
-  const coldest = check.recordLowC === null ? null : number(check.recordLowC);
+  const coldest = check.recordLowC === null ? null : measure(check.recordLowC, "°C");
   const rows = [
     [say.openCircuitInTheCold(coldest), "coldVoc", "V", "at most"],
     [say.theSameModulesBear, "moduleVoc", "V", "at most"],
-    [say.workingInTheHeatCellsC(number(check.hotCellC)), "hotVmp", "V", "at least"],
+    [say.workingInTheHeatCellsC(measure(check.hotCellC, "°C")), "hotVmp", "V", "at least"],
     [say.workingInTheCold(coldest), "coldVmp", "V", "at most"],
     [check.rearFrac > 0 ? say.shortCircuitTwoSided(percent(check.rearFrac, 0)) : say.shortCircuit125AnInput, "current", "A", "at most"],
   ] as const;
@@ -130,7 +130,7 @@ function LimitTable({ site, array, inverter }: CheckProps) {
         {check.range ? say.toModulesMayStandInA(check.range.least, check.range.most) : ""}
         {say.dcToAc(number(nameplateW / ratedW, 2))}
         {check.coldGuess &&
-          say.coldestAirNotKnown(number(check.coldGuess.airC), check.coldGuess.vocV === null ? null : number(check.coldGuess.vocV))}
+          say.coldestAirNotKnown(measure(check.coldGuess.airC, "°C"), check.coldGuess.vocV === null ? null : number(check.coldGuess.vocV))}
         {check.isHeatAssumed && say.hottestAirIsUsual}
       </p>
     </>

@@ -30,13 +30,7 @@ export function PartFields({ part, names, groups, onChange }: PartProps) {
             })
           }
         />
-        <NumberField
-          label="How many"
-          min={1}
-          allowDecimal={false}
-          value={part.count}
-          onChange={(value) => onChange({ count: typedNumber(value, 1) })}
-        />
+        <NumberField label="How many" min={1} isWhole value={part.count} onChange={(value) => onChange({ count: typedNumber(value, 1) })} />
         <NumberField
           label="Tilt"
           unit="°"

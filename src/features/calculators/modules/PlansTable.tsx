@@ -8,7 +8,7 @@ import { Cells } from "@/features/kit/figures/Cells";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { ScrollBox } from "@/features/kit/look/ScrollBox";
 import { RuledTable } from "@/features/kit/table/RuledTable";
-import { number, percent } from "@/wording/format";
+import { measure, number, percent } from "@/wording/format";
 import { say } from "@/wording/screens/calculators-modules";
 import type { Working } from "@/wording/workings/working";
 import type { BenchProps } from "../bench-views";
@@ -43,7 +43,7 @@ export function PlansTable({ site, year, chosen, best, workingOf, setPrices, pri
             <th scope="col">kWp</th>
             <th scope="col">m²</th>
             <th scope="col">efficiency</th>
-            <th scope="col">cells at 65 °C</th>
+            <th scope="col">{`cells at ${measure(65, "°C")}`}</th>
             <th scope="col">200 W/m²</th>
             <th scope="col">{`each, ${site.currency}`}</th>
             <th scope="col">{`system, ${site.currency}`}</th>

@@ -6,7 +6,7 @@ import { Cells } from "@/features/kit/figures/Cells";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { ScrollBox } from "@/features/kit/look/ScrollBox";
 import { RuledTable } from "@/features/kit/table/RuledTable";
-import { number, percent } from "@/wording/format";
+import { inReadersUnit, number, percent, readersUnit } from "@/wording/format";
 import { MONTHS_SHORT } from "@/wording/geometry";
 import { say } from "@/wording/screens/calculators-snow";
 import { albedoWorking, clearingWorking, stormWorking } from "@/wording/workings/snow-workings";
@@ -55,8 +55,8 @@ export function StormsSection({ ranked, array, worthIt }: StormsSectionProps) {
           <thead>
             <tr>
               <th scope="col">fell on</th>
-              <th scope="col">cm</th>
-              <th scope="col">at, °C</th>
+              <th scope="col">{readersUnit("cm")}</th>
+              <th scope="col">{`at, ${readersUnit("°C")}`}</th>
               <th scope="col">lay, days</th>
               <th scope="col">lost, kWh</th>
               <th scope="col">clearing brings</th>
@@ -68,8 +68,8 @@ export function StormsSection({ ranked, array, worthIt }: StormsSectionProps) {
                 <td>{`${new Date(storm.fromUtcMs).toISOString().slice(0, 10)} ${storm.kind}`}</td>
                 <Cells working={() => stormWorking(storm, array.tiltDeg)} className={worthIt(storm) ? chapter.clay : undefined}>
                   {[
-                    number(storm.depthCm),
-                    number(storm.fallTempC, 1),
+                    number(inReadersUnit(storm.depthCm, "cm")[0]),
+                    number(inReadersUnit(storm.fallTempC, "°C")[0], 1),
                     number(storm.lyingHours / 24, 1),
                     number(storm.lostKwh, 1),
                     number(storm.clearingKwh, 1),

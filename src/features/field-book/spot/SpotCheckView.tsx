@@ -8,7 +8,7 @@ import { circuitOf, type ModuleType } from "@/core/site";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { ChartFrame } from "@/features/kit/save/ChartFrame";
 import { doubtInWords, spotInWords } from "@/wording/electrical";
-import { number } from "@/wording/format";
+import { measure, number } from "@/wording/format";
 import { say } from "@/wording/screens/field-book-spot";
 import styles from "../FieldBook.module.css";
 import type { FieldBookProps } from "../field-book-props";
@@ -185,7 +185,7 @@ function ReadingChart({ position, reading, report, slug, module }: ReadingChartP
   return (
     <ChartFrame
       title={say.whereTheReadingsLie}
-      note={`${position.name}, ${number(reading.irradianceWm2)} W/m², cells at ${number(report.cellTempC)} °C`}
+      note={`${position.name}, ${number(reading.irradianceWm2)} W/m², cells at ${measure(report.cellTempC, "°C")}`}
       fileName={`${slug}-spot-check`}
       height={270}
       summary={spotInWords(report)}
@@ -215,7 +215,7 @@ function Verdict({ report, name }: { report: SpotReport; name: string }) {
     <span className={off ? chapter.clay : ""}>
       {`${name}: ${spotInWords(report)}`}
       {report.impliedIrradianceWm2 !== null && off && say.theCurrentSpeaksOfWM(number(report.impliedIrradianceWm2))}
-      {report.impliedCellTempC !== null && off && say.theVoltageSpeaksOfCellsAt(number(report.impliedCellTempC))}
+      {report.impliedCellTempC !== null && off && say.theVoltageSpeaksOfCellsAt(measure(report.impliedCellTempC, "°C"))}
     </span>
   );
 }

@@ -39,7 +39,7 @@ export function StringFields({ site, name, set, typed }: StringFieldsProps) {
       <NumberField
         label={say.modulesInSeries}
         min={1}
-        allowDecimal={false}
+        isWhole
         value={typed.series}
         onChange={(value) => set({ series: Number(value) || 1 })}
       />

@@ -31,6 +31,7 @@ export function TiltField({
 }: AngleProps & { readonly latitudeDeg: number; readonly azimuthDeg: number }) {
   return (
     <Shell
+      reads="tilt"
       angle={angle}
       picture={<TiltView tiltDeg={Number(angle.value)} />}
       icon={<IconAngle size={16} stroke={1.6} />}
@@ -45,6 +46,7 @@ export function TiltField({
 export function AzimuthField({ place, onDate, ...angle }: AngleProps & { readonly place: At; readonly onDate?: string | null }) {
   return (
     <Shell
+      reads="azimuth"
       angle={angle}
       picture={<AzimuthView azimuthDeg={Number(angle.value)} />}
       icon={<IconCompass size={16} stroke={1.6} />}
@@ -56,6 +58,7 @@ export function AzimuthField({ place, onDate, ...angle }: AngleProps & { readonl
 }
 
 interface ShellProps {
+  readonly reads: "tilt" | "azimuth";
   readonly angle: AngleProps;
   readonly picture: ReactNode;
   readonly icon: ReactNode;
@@ -63,13 +66,14 @@ interface ShellProps {
   readonly children: (take: (angle: number) => void) => ReactNode;
 }
 
-function Shell({ angle, picture, icon, say, children }: ShellProps) {
+function Shell({ reads, angle, picture, icon, say, children }: ShellProps) {
   const [open, setOpen] = useState(false);
   const { label, value, error, onChange, onBlur, plain = false, size = "sm", placeholder = "" } = angle;
   return (
     <div className={styles.field}>
       <NumberField
         label={label}
+        angle={reads}
         size={size}
         placeholder={placeholder}
         value={value}

@@ -21,7 +21,8 @@ export function TiltView({ tiltDeg }: { tiltDeg: number }) {
 
 /** Plan view: north up, the arrow where the modules face. */
 export function AzimuthView({ azimuthDeg }: { azimuthDeg: number }) {
-  const angle = degToRad(azimuthDeg || 0);
+  const isKnown = Number.isFinite(azimuthDeg);
+  const angle = degToRad(isKnown ? azimuthDeg : 0);
   const [x, y] = [23 + 15 * Math.sin(angle), 23 - 15 * Math.cos(angle)];
   return (
     <svg width="46" height="46" role="img" aria-label={say.planViewFacingDegreesFromNorth(azimuthDeg)}>
@@ -29,8 +30,8 @@ export function AzimuthView({ azimuthDeg }: { azimuthDeg: number }) {
       <text x="23" y="5.5" textAnchor="middle" fontSize="9" fill="var(--ink-soft)">
         N
       </text>
-      <line x1="23" y1="23" x2={x} y2={y} stroke="var(--account-inverter)" strokeWidth="3" strokeLinecap="round" />
-      <circle cx={x} cy={y} r="3" fill="var(--account-inverter)" />
+      {isKnown && <line x1="23" y1="23" x2={x} y2={y} stroke="var(--account-inverter)" strokeWidth="3" strokeLinecap="round" />}
+      {isKnown && <circle cx={x} cy={y} r="3" fill="var(--account-inverter)" />}
     </svg>
   );
 }

@@ -1,6 +1,8 @@
-/** A cell as a spreadsheet reads it: no thin spaces for thousands, a plain minus sign. */
+import { plainNumbers } from "@/wording/format";
+
+/** A cell as every spreadsheet reads it: no marks for thousands, a decimal point, a plain minus sign. */
 export function cellText(shown: string): string {
-  const plain = shown.replaceAll("\u202f", "").replaceAll("\u2212", "-").replace(/\s+/g, " ").trim();
+  const plain = plainNumbers(shown).replaceAll("\u202f", "").replaceAll("\u2212", "-").replace(/\s+/g, " ").trim();
   return plain === "–" ? "" : plain;
 }
 

@@ -1,0 +1,3 @@
+export { readTyped, type Typed, type TypedField, type TypedRefusal } from "./read-typed";
+export type { DecimalMark } from "./typed-number";
+export { awgMm2, type Dimension, imperialOf, inUnit, unitOf } from "./units";

@@ -210,7 +210,7 @@ describe("side views", () => {
 
   it("tell the height of the head, and keep a sun that is down out of the picture", () => {
     expect(textsOf(side(30)).join(" ")).toContain("head 1.50\u00a0m up");
-    expect(textsOf(side(0)).join(" ")).toContain("head 0.50 m up");
+    expect(textsOf(side(0)).join(" ")).toContain("head 0.50\u00a0m up");
     expect(textsOf(side(30))).toContain("noon");
     expect(textsOf(side(30, -3))).not.toContain("noon");
   });

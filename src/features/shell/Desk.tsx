@@ -59,30 +59,44 @@ export function Desk({ spines, slug, chapter, children }: DeskProps) {
         {children}
       </main>
       {slug ? <Tabs slug={slug} chapter={chapter} year={year} /> : <div className={styles.tabs} />}
-      <Drawer
-        opened={shelfOpen}
-        onClose={shelf.close}
-        title="Shelf"
-        size={260}
-        transitionProps={{ duration: 110 }}
-        closeButtonProps={{ "aria-label": say.closeTheShelf }}
-      >
-        <ul className={styles.drawerList}>
-          {shownSpines(spines, slug).map(({ spine }) => (
-            <li key={spine.slug}>
-              <Link href={chapterPath(spine.slug, "ledger")} onClick={shelf.close}>
-                {spine.name}
-              </Link>
-            </li>
-          ))}
-          <li>
-            <Link href="/" onClick={shelf.close}>
-              {say.theWholeShelf}
+      <ShelfDrawer spines={spines} slug={slug} opened={shelfOpen} close={shelf.close} />
+    </div>
+  );
+}
+
+interface ShelfDrawerProps {
+  readonly spines: readonly Spine[];
+  readonly slug: string | null;
+  readonly opened: boolean;
+  readonly close: () => void;
+}
+
+/** The spines on a narrow screen. */
+function ShelfDrawer({ spines, slug, opened, close }: ShelfDrawerProps) {
+  return (
+    <Drawer
+      opened={opened}
+      onClose={close}
+      title="Shelf"
+      size={260}
+      transitionProps={{ duration: 110 }}
+      closeButtonProps={{ "aria-label": say.closeTheShelf }}
+    >
+      <ul className={styles.drawerList}>
+        {shownSpines(spines, slug).map(({ spine }) => (
+          <li key={spine.slug}>
+            <Link href={chapterPath(spine.slug, "ledger")} onClick={close}>
+              {spine.name}
             </Link>
           </li>
-        </ul>
-      </Drawer>
-    </div>
+        ))}
+        <li>
+          <Link href="/" onClick={close}>
+            {say.theWholeShelf}
+          </Link>
+        </li>
+      </ul>
+    </Drawer>
   );
 }
 

@@ -34,33 +34,8 @@ const CONVERTED_DECIMALS = 2;
 
 /** A number as people type it: with units, marks and words of their own. What is understood stands under it; what is not is refused there, and no letter is lost. */
 export function NumberField(props: Props) {
-  const {
-    unit,
-    label,
-    angle,
-    value,
-    onChange,
-    min,
-    max,
-    isWhole,
-    decimalScale,
-    grouped = false,
-    error,
-    description,
-    onBlur,
-    ...input
-  } = props;
-  const named = unit === undefined || label === undefined ? label : `${label}, ${unit}`;
-  const metric = unit ?? unitIn(named ?? input["aria-label"] ?? "");
-  const shownUnit = metric === null ? null : readersUnit(metric);
-  const field: TypedField = {
-    unit: shownUnit ?? (angle ? "°" : null),
-    angle,
-    decimalMark: writingNow().decimal,
-    min: min === undefined ? min : toReaders(min, metric),
-    max: max === undefined ? max : toReaders(max, metric),
-    isWhole,
-  };
+  const { named, metric, shownUnit, field, others } = readAs(props);
+  const { value, onChange, decimalScale, grouped = false, error, description, onBlur, ...input } = others;
   const take = (read: Typed, text: string): void => {
     if (read.kind !== "value") onChange?.(read.kind === "empty" ? "" : text);
     else onChange?.(Number(toMetric(read.value, metric).toFixed(shownUnit === metric ? (decimalScale ?? MOST_DECIMALS) : MOST_DECIMALS)));
@@ -90,6 +65,22 @@ export function NumberField(props: Props) {
       }}
     />
   );
+}
+
+/** What a field takes, and in which unit it is shown. */
+function readAs({ unit, label, angle, min, max, isWhole, ...others }: Props) {
+  const named = unit === undefined || label === undefined ? label : `${label}, ${unit}`;
+  const metric = unit ?? unitIn(named ?? others["aria-label"] ?? "");
+  const shownUnit = metric === null ? null : readersUnit(metric);
+  const field: TypedField = {
+    unit: shownUnit ?? (angle ? "°" : null),
+    angle,
+    decimalMark: writingNow().decimal,
+    min: min === undefined ? min : toReaders(min, metric),
+    max: max === undefined ? max : toReaders(max, metric),
+    isWhole,
+  };
+  return { named, metric, shownUnit, field, others };
 }
 
 const Labelled = ({ text }: { text: string }): ReactNode => (termOf(text) ? <Term>{text}</Term> : text);

@@ -56,7 +56,8 @@ function PlaceSection({ form, timeZones }: { form: SiteForm; timeZones: readonly
     const before = { ...form.getValues().place };
     setAt(form, `place.${key}`, value);
     const after = { ...before, [key]: Number(value) };
-    if (value === "" || Math.abs(after.latitudeDeg) > 90 || Math.abs(after.longitudeDeg) > 180) return;
+    // What is no number yet is nowhere.
+    if (value === "" || !(Math.abs(after.latitudeDeg) <= 90) || !(Math.abs(after.longitudeDeg) <= 180)) return;
     void import("@photostructure/tz-lookup").then(({ default: zoneAt }) => {
       const zone = zoneAt(after.latitudeDeg, after.longitudeDeg);
       setFound(zone);
@@ -70,24 +71,7 @@ function PlaceSection({ form, timeZones }: { form: SiteForm; timeZones: readonly
       <h2>Place</h2>
       <div className={styles.grid}>
         <TextInput className={styles.wide} label="Name" {...form.getInputProps("name")} />
-        <NumberField
-          label="Latitude, ° (north +)"
-          angle="latitude"
-          min={-90}
-          max={90}
-          decimalScale={5}
-          {...form.getInputProps("place.latitudeDeg")}
-          onChange={(value: number | string) => moveTo("latitudeDeg", value)}
-        />
-        <NumberField
-          label="Longitude, ° (east +)"
-          angle="longitude"
-          min={-180}
-          max={180}
-          decimalScale={5}
-          {...form.getInputProps("place.longitudeDeg")}
-          onChange={(value: number | string) => moveTo("longitudeDeg", value)}
-        />
+        <Coordinates form={form} moveTo={moveTo} />
         <NumberField label="Elevation" unit="m" {...form.getInputProps("place.elevationM")} />
         <Select
           label="Time zone"
@@ -114,5 +98,36 @@ function PlaceSection({ form, timeZones }: { form: SiteForm; timeZones: readonly
         <OpenNumber form={form} label={say.hottestDaysAirC} path="place.recordHighC" />
       </div>
     </section>
+  );
+}
+
+interface CoordinatesProps {
+  readonly form: SiteForm;
+  readonly moveTo: (key: "latitudeDeg" | "longitudeDeg", value: number | string) => void;
+}
+
+/** Latitude and longitude, with their hemispheres if somebody types them. */
+function Coordinates({ form, moveTo }: CoordinatesProps) {
+  return (
+    <>
+      <NumberField
+        label="Latitude, ° (north +)"
+        angle="latitude"
+        min={-90}
+        max={90}
+        decimalScale={5}
+        {...form.getInputProps("place.latitudeDeg")}
+        onChange={(value: number | string) => moveTo("latitudeDeg", value)}
+      />
+      <NumberField
+        label="Longitude, ° (east +)"
+        angle="longitude"
+        min={-180}
+        max={180}
+        decimalScale={5}
+        {...form.getInputProps("place.longitudeDeg")}
+        onChange={(value: number | string) => moveTo("longitudeDeg", value)}
+      />
+    </>
   );
 }

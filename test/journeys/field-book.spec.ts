@@ -110,7 +110,7 @@ test.describe("on a phone", () => {
 
 test("the school's trial tells the truth, the hurried figure, and why they part", async ({ page }) => {
   await page.goto("/books/hill-school/field-book?view=trials");
-  await expect(page.getByTestId("trial-verdict")).toContainText(/Classroom roof \+[34]\.\d % a kilowatt-peak/, { timeout: 30_000 });
+  await expect(page.getByTestId("trial-verdict")).toContainText(/Classroom roof \+[34]\.\d\s% a kilowatt-peak/, { timeout: 30_000 });
   await expect(page.getByText(/is read before its inverter/)).toBeVisible();
   await expect(page.getByText(/Foreign energy ran through Gym roof's meter on 2\d days/)).toBeVisible();
   await page.getByLabel("The thing that is tried").selectOption("per-module");
@@ -160,4 +160,18 @@ test("benches by keyboard: a dimmed module costs the string, a thin cable the ye
   await page.goto("/books/bore-field/bench?view=loads");
   await page.getByLabel("Power, W").first().fill("1.2");
   await expect(page.getByTestId("loads-sentence")).toContainText("looks like kW");
+});
+
+test("an own date is written, comes into the calendar, and is taken out when it is done", async ({ page }) => {
+  await page.goto("/books/bore-field/field-book?view=reminders");
+  await page.getByLabel("What", { exact: true }).fill("Look at the pump's seals");
+  await page.getByLabel("On", { exact: true }).fill("2025-02-03");
+  await page.getByLabel("Again").selectOption("every 2 years");
+  await page.getByRole("button", { name: "Write the date" }).click();
+  // Written for every second year from a past day on, it is due on the next such day.
+  await expect(page.getByRole("row", { name: /own date Look at the pump's seals/ })).toContainText("2027-02-03");
+  const calendar = await (await page.request.get("/api/books/bore-field/reminders")).text();
+  expect(calendar).toContain("Look at the pump's seals");
+  await page.getByRole("button", { name: "Take out: Look at the pump's seals" }).click();
+  await expect(page.getByText("Look at the pump's seals")).toHaveCount(0);
 });

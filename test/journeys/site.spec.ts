@@ -220,7 +220,7 @@ test("the planner sets methods side by side, tests a claim, and gives a calendar
   expect(text.match(/BEGIN:VEVENT/g)).toHaveLength(2);
   expect(text).toMatch(/SUMMARY:Bore field\\, Pump rack: tilt to \d/);
   expect(text).toContain("RRULE:FREQ=YEARLY");
-  expect(text).toMatch(/Leg \d\.\d{3} m/);
+  expect(text).toMatch(/Leg \d\.\d{3}\sm/);
 
   await page.getByText("flattest year", { exact: true }).click();
   await expect(sentence).toContainText("kWh a day in the darkest month");
@@ -235,7 +235,7 @@ test("the planner sets methods side by side, tests a claim, and gives a calendar
 test("rows and snow answer at once, and say when no gap will do", async ({ page }) => {
   await page.goto("/books/ferry-office/bench?view=rows");
   const sentence = page.getByTestId("rows-sentence");
-  await expect(sentence).toContainText(/A gap of \d+\.\d\d m/);
+  await expect(sentence).toContainText(/A gap of \d+\.\d\d\sm/);
   await page.getByLabel("Free from, solar hour").fill("7");
   await expect(sentence).toContainText("no gap keeps that window free");
   await page.goto("/books/ferry-office/bench?view=ground");

@@ -6,6 +6,8 @@ import type { SiteDocument } from "@/contracts/site";
 export interface FieldBookProps {
   readonly slug: string;
   readonly site: SiteDocument;
+  /** The version that the site was read from. */
+  readonly version: number;
   readonly entries: readonly StoredEntry[];
   /** What the search for causes saw of each entry, by its id. */
   readonly effects: Readonly<Record<number, EntryEffect>>;

@@ -113,8 +113,6 @@ function Coordinates({ form, moveTo }: CoordinatesProps) {
       <NumberField
         label="Latitude, ° (north +)"
         angle="latitude"
-        min={-90}
-        max={90}
         decimalScale={5}
         {...form.getInputProps("place.latitudeDeg")}
         onChange={(value: number | string) => moveTo("latitudeDeg", value)}
@@ -122,8 +120,6 @@ function Coordinates({ form, moveTo }: CoordinatesProps) {
       <NumberField
         label="Longitude, ° (east +)"
         angle="longitude"
-        min={-180}
-        max={180}
         decimalScale={5}
         {...form.getInputProps("place.longitudeDeg")}
         onChange={(value: number | string) => moveTo("longitudeDeg", value)}

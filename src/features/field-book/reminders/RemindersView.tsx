@@ -7,7 +7,10 @@ import { DataTable } from "@/features/kit/table/DataTable";
 import { dateName } from "@/wording/format";
 import { reminderInWords } from "@/wording/reminders";
 import { say } from "@/wording/screens/field-book-reminders";
+import styles from "../FieldBook.module.css";
 import type { FieldBookProps } from "../field-book-props";
+import { howOften } from "./how-often";
+import { OwnDates } from "./OwnDates";
 
 const KIND: Readonly<Record<FieldBookProps["reminders"][number]["kind"], string>> = {
   tilt: "tilt",
@@ -18,11 +21,8 @@ const KIND: Readonly<Record<FieldBookProps["reminders"][number]["kind"], string>
   own: "own date",
 };
 
-const often = (everyYears: number | null): string =>
-  everyYears === null ? "once" : everyYears === 1 ? "every year" : `every ${everyYears} years`;
-
 /** What is to come, the nearest first, and as a calendar to subscribe to. */
-export function RemindersView({ slug, reminders: rows }: FieldBookProps) {
+export function RemindersView({ slug, site, version, reminders: rows }: FieldBookProps) {
   const reminders = rows.map((row) => ({ ...row, ...reminderInWords(row) }));
   const overdue = reminders.filter(({ isOverdue }) => isOverdue);
   const first = reminders.find(({ isOverdue }) => !isOverdue);
@@ -34,41 +34,43 @@ export function RemindersView({ slug, reminders: rows }: FieldBookProps) {
         )}
         {first ? say.next(first.title, dateName(first.on)) : overdue.length === 0 && say.nothingIsDueATiltSchedule}
       </p>
-      <section className={chapter.section}>
-        <h2>{say.whatIsToCome}</h2>
-        <ScrollBox label="Reminders">
-          <DataTable
-            className={chapter.table}
-            rows={reminders}
-            rowKey={({ kind, on, title }) => `${kind} ${on} ${title}`}
-            columns={[
-              {
-                key: "on",
-                head: "on",
-                cell: ({ on, isOverdue }) => (isOverdue ? <span className={chapter.clay}>{say.sinceDate(on)}</span> : on),
-              },
-              { key: "kind", head: "kind", cell: ({ kind }) => KIND[kind], kind: "words" },
-              {
-                key: "what",
-                head: "what",
-                cell: ({ title, text }) => (
-                  <>
-                    {title}
-                    {text && <div className={chapter.soft}>{text}</div>}
-                  </>
-                ),
-                kind: "words",
-              },
-              { key: "how-often", head: "how often", cell: ({ everyYears }) => often(everyYears), kind: "words" },
-            ]}
-          />
-        </ScrollBox>
-        <p>
-          <Anchor href={`/api/books/${slug}/reminders`}>{say.calendarFileIcalendar}</Anchor>
-          {say.withAnAlarmAWeekAnd}
-          <code>reminders</code>.
-        </p>
-      </section>
+      <div className={`${chapter.columns} ${styles.reminders}`}>
+        <section className={chapter.section}>
+          <h2>{say.whatIsToCome}</h2>
+          <ScrollBox label="Reminders">
+            <DataTable
+              className={chapter.table}
+              rows={reminders}
+              rowKey={({ kind, on, title }) => `${kind} ${on} ${title}`}
+              columns={[
+                {
+                  key: "on",
+                  head: "on",
+                  cell: ({ on, isOverdue }) => (isOverdue ? <span className={chapter.clay}>{say.sinceDate(on)}</span> : on),
+                },
+                { key: "kind", head: "kind", cell: ({ kind }) => KIND[kind], kind: "words" },
+                {
+                  key: "what",
+                  head: "what",
+                  cell: ({ title, text }) => (
+                    <>
+                      {title}
+                      {text && <div className={chapter.soft}>{text}</div>}
+                    </>
+                  ),
+                  kind: "words",
+                },
+                { key: "how-often", head: "how often", cell: ({ everyYears }) => howOften(everyYears), kind: "words" },
+              ]}
+            />
+          </ScrollBox>
+          <p>
+            <Anchor href={`/api/books/${slug}/reminders`}>{say.calendarFileIcalendar}</Anchor>
+            {say.withAnAlarmAWeekAnd}
+          </p>
+        </section>
+        <OwnDates key={version} slug={slug} site={site} version={version} />
+      </div>
     </>
   );
 }

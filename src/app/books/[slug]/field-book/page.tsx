@@ -26,6 +26,7 @@ export default async function FieldBookPage({ params, searchParams }: Props) {
         slug={slug}
         view={FIELD_BOOK_VIEWS.find((candidate) => candidate.id === view)?.id ?? "entries"}
         site={site}
+        version={book.version}
         entries={written}
         effects={entryEffects(written, attribution)}
         reminders={bookReminders(site, written, new Date().toISOString().slice(0, 10))}

@@ -26,6 +26,8 @@ export interface AgeingChapterProps {
   /** What was taken out of the index: findings in words. */
   readonly excluded: readonly string[];
   readonly fiscal: AgeingReport["yearTotals"];
+  /** In which month the book's own year begins. */
+  readonly firstMonth: number;
 }
 
 /** The modules' ageing read through the weather: verdict, fan, methods, filters, and a letter for a claim. */
@@ -71,7 +73,17 @@ function AgeingVerdict({ report }: { report: AgeingReport }) {
   );
 }
 
-function Reading({ slug, name, report, parts, arrayCount, commissioned, excluded, fiscal }: AgeingChapterProps & { report: AgeingReport }) {
+function Reading({
+  slug,
+  name,
+  report,
+  parts,
+  arrayCount,
+  commissioned,
+  excluded,
+  fiscal,
+  firstMonth,
+}: AgeingChapterProps & { report: AgeingReport }) {
   const hasRate = report.perYearFrac !== null;
   return (
     <>
@@ -102,7 +114,7 @@ function Reading({ slug, name, report, parts, arrayCount, commissioned, excluded
       )}
       <div className={styles.split}>
         <MethodsSection report={report} />
-        <FiltersAndYears report={report} fiscal={fiscal} />
+        <FiltersAndYears report={report} fiscal={fiscal} firstMonth={firstMonth} />
       </div>
       <AgeingParts slug={slug} parts={parts} arrayCount={arrayCount} warrantyFrac={report.warranty?.perYearFrac ?? null} />
       {hasRate && <Letter name={name} report={report} commissioned={commissioned} excluded={excluded} />}

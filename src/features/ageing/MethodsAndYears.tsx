@@ -6,7 +6,7 @@ import chapter from "@/features/kit/look/Chapter.module.css";
 import { ScrollBox } from "@/features/kit/look/ScrollBox";
 import { RuledTable } from "@/features/kit/table/RuledTable";
 import styles from "@/features/ledger/attribution/Causes.module.css";
-import { number } from "@/wording/format";
+import { number, yearInWords } from "@/wording/format";
 import { say } from "@/wording/screens/ageing";
 import { ageingWorking } from "@/wording/workings/cause-working";
 import type { Working } from "@/wording/workings/working";
@@ -90,10 +90,12 @@ export function MethodsSection({ report }: MethodsSectionProps) {
 interface FiltersAndYearsProps {
   readonly report: AgeingReport;
   readonly fiscal: { key: string; kwh: number }[];
+  /** In which month the book's own year begins. */
+  readonly firstMonth: number;
 }
 
 /** What each filter leaves, and what the years gave. */
-export function FiltersAndYears({ report, fiscal }: FiltersAndYearsProps) {
+export function FiltersAndYears({ report, fiscal, firstMonth }: FiltersAndYearsProps) {
   return (
     <section className={chapter.section}>
       <h2>{say.whatTheFiltersLeaveAndWhat}</h2>
@@ -133,7 +135,7 @@ export function FiltersAndYears({ report, fiscal }: FiltersAndYearsProps) {
           <tbody>
             {[...report.yearTotals, ...fiscal].map((year) => (
               <tr key={year.key}>
-                <td>{year.key}</td>
+                <td>{yearInWords(year.key, firstMonth)}</td>
                 <Cells working={() => yearTotalWorking(year)}>{[number(year.kwh)]}</Cells>
               </tr>
             ))}

@@ -152,6 +152,7 @@ function GroundSentence({ ways, years, year }: { ways: readonly Way[]; years: re
         fixed.winterKwh >= roof.winterKwh ? "more" : "less",
       )}
       <Figure
+        end="."
         working={() =>
           differenceWorking(
             say.tiltingTwiceAYear,
@@ -162,7 +163,6 @@ function GroundSentence({ ways, years, year }: { ways: readonly Way[]; years: re
       >
         {number(tilted.yearKwh - fixed.yearKwh)}
       </Figure>
-      .
     </p>
   );
 }

@@ -54,10 +54,9 @@ export function VerdictSentence({ verdict, sum, context, span, name }: VerdictPr
         {kwh(verdict.expectedReadKwh)} kWh
       </Figure>
       {verdict.dataGapKwh > 0 ? say.expectedOfTimeReadCame : say.expectedCame}
-      <Figure name={`performance-index/${sum.key}`} working={() => performanceIndexWorking(sum, context)}>
+      <Figure name={`performance-index/${sum.key}`} working={() => performanceIndexWorking(sum, context)} end=").">
         {percent(verdict.index)}
-      </Figure>
-      {"). "}
+      </Figure>{" "}
       <GapClause verdict={verdict} sum={sum} context={context} kwh={kwh} />
       <LossClause verdict={verdict} sum={sum} context={context} kwh={kwh} span={span} />
       <UnexplainedClause verdict={verdict} sum={sum} context={context} kwh={kwh} />
@@ -88,26 +87,30 @@ function GapClause({ verdict, sum, context, kwh }: ClauseProps) {
 function LossClause({ verdict, sum, context, kwh, span }: ClauseProps & Pick<VerdictProps, "span">) {
   const { largest } = verdict;
   if (!largest) return null;
-  const price = pricePerKwh(context.site);
+  const price = pricePerKwh(context.site) ?? 0;
+  const isWorth = largest.isAvoidable && price > 0;
   return (
     <>
       {lossSubject(largest.account, span, context.site.place.timeZone, sum.key)} took{" "}
-      <Figure name={`found-${largest.account}/${sum.key}`} working={() => foundWorking(sum, largest.account, context)}>
+      <Figure
+        name={`found-${largest.account}/${sum.key}`}
+        working={() => foundWorking(sum, largest.account, context)}
+        end={isWorth ? undefined : "."}
+      >
         {kwh(largest.kwh)} kWh
       </Figure>
-      {largest.isAvoidable && price !== null && price > 0 && (
+      {isWorth && (
         <>
           {" ("}
           <Figure
             name={`found-${largest.account}-worth/${sum.key}`}
             working={() => foundWorthWorking(sum, largest.account, price, context)}
+            end=")."
           >
             {number(largest.kwh * price)} {context.site.currency}
           </Figure>
-          )
         </>
-      )}
-      {". "}
+      )}{" "}
     </>
   );
 }

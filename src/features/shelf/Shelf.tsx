@@ -57,10 +57,9 @@ function MostLost({ books }: { books: readonly ShelfBook[] }) {
   return (
     <span data-book={slug}>
       {say.mostWasLostTo(ACCOUNT_NAMES[account].name.toLowerCase(), name, line.key)}
-      <Figure name={`found-${account}/${line.key}`} working={() => foundWorking(line, account, context)}>
+      <Figure name={`found-${account}/${line.key}`} working={() => foundWorking(line, account, context)} end=".">
         {number(kwh, kwhDecimals(line.referenceKwh / 12))} kWh
       </Figure>
-      .
     </span>
   );
 }

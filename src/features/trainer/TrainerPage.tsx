@@ -86,7 +86,10 @@ function Case({ one, done, next }: { one: TrainerCase; done: (isRight: boolean) 
               say.thereWasNothingToPost
             ) : (
               <>
-                It was {one.answer}: <Figure working={() => answerWorking(one)}>{number(one.answerKwh)} kWh</Figure>.
+                It was {one.answer}:{" "}
+                <Figure end="." working={() => answerWorking(one)}>
+                  {number(one.answerKwh)} kWh
+                </Figure>
               </>
             )}{" "}
             {isFound(one, posted) ? say.youFoundIt : "Not yet."}

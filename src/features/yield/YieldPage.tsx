@@ -88,12 +88,13 @@ function YieldSentence({ sum, lines, context, uncertainty, name }: SentenceProps
         {kwh(sum.expectedKwh)} kWh
       </Figure>{" "}
       {say.expectedGiveOrTake}
-      <Figure working={() => uncertaintyWorking(uncertainty, sum.expectedKwh)}>{kwh(half)}</Figure>,{" "}
+      <Figure end="," working={() => uncertaintyWorking(uncertainty, sum.expectedKwh)}>
+        {kwh(half)}
+      </Figure>{" "}
       {percent(sum.expectedKwh / Math.max(1e-9, sum.referenceKwh), 0)} {say.ofTheReferenceEnergy}
-      <Figure name={`reference/${sum.key}`} working={() => referenceWorking(sum, context)}>
+      <Figure name={`reference/${sum.key}`} working={() => referenceWorking(sum, context)} end=".">
         {kwh(sum.referenceKwh)}
-      </Figure>
-      {". "}
+      </Figure>{" "}
       {sum.isSought &&
         (regain > 0 ? (
           <>

@@ -13,13 +13,15 @@ interface FigureProps {
   readonly plain?: boolean;
   /** What the figure is, the same wherever it is drawn: "expected/2025". */
   readonly name?: string | undefined;
+  /** What closes the clause after it, kept on its line: a full stop, a bracket. */
+  readonly end?: string | undefined;
   readonly children: ReactNode;
 }
 
 /** A figure that opens its working. Its name is what a reader of the page hears, and by which screens are held against each other. */
-export function Figure({ working, plain = false, name, children }: FigureProps) {
+export function Figure({ working, plain = false, name, end, children }: FigureProps) {
   const open = useOpenWorking();
-  return (
+  const figure = (
     <button
       type="button"
       className={plain ? styles.plain : styles.figure}
@@ -30,5 +32,12 @@ export function Figure({ working, plain = false, name, children }: FigureProps) 
     >
       {children}
     </button>
+  );
+  if (end === undefined) return figure;
+  return (
+    <span className={styles.closed}>
+      {figure}
+      {end}
+    </span>
   );
 }

@@ -66,6 +66,12 @@ export function DayStrip({
   );
 }
 
+/** What the number of a day needs, px. */
+const NUMBER_PX = 17;
+
+/** On a narrow strip the days that end a span of five have their number, and the first. */
+const isNamed = (i: number, step: number): boolean => step >= NUMBER_PX || i === 0 || (i + 1) % 5 === 0;
+
 interface DayLinkProps {
   readonly day: DaySum;
   readonly path: (date: string) => string;
@@ -110,16 +116,18 @@ function DayLink({ day, path, selected, router, i, step, y }: DayLinkProps) {
           fill={day.meteredKwh < 0.5 * day.expectedKwh ? "var(--clay)" : "var(--ink)"}
         />
       )}
-      <text
-        x={(i + 0.5) * step}
-        y={HEIGHT - 5}
-        textAnchor="middle"
-        fontSize={12}
-        fill="var(--ink-soft)"
-        fontWeight={day.date === selected ? 700 : 400}
-      >
-        {Number(day.date.slice(8))}
-      </text>
+      {isNamed(i, step) && (
+        <text
+          x={(i + 0.5) * step}
+          y={HEIGHT - 5}
+          textAnchor="middle"
+          fontSize={12}
+          fill="var(--ink-soft)"
+          fontWeight={day.date === selected ? 700 : 400}
+        >
+          {Number(day.date.slice(8))}
+        </text>
+      )}
     </a>
   );
 }

@@ -140,10 +140,9 @@ function MonthVerdict({ context, line, kwh, state, days }: MonthVerdictProps) {
       {loss && (
         <>
           {lossSubject(loss.account, null, context.site.place.timeZone, key)} took{" "}
-          <Figure name={`found-${loss.account}/${key}`} working={() => found.foundWorking(line, loss.account, context)}>
+          <Figure name={`found-${loss.account}/${key}`} working={() => found.foundWorking(line, loss.account, context)} end=".">
             {kwh(loss.kwh)} kWh
-          </Figure>
-          .{" "}
+          </Figure>{" "}
         </>
       )}
       {line.unexplainedKwh !== null && (

@@ -36,7 +36,9 @@ export function PaybackSentence({ missing, context, spread, commissioned }: Sent
       {risingYears === null ? (
         <strong className={chapter.clay}>
           {say.theMoneyDoesNotComeBack}
-          <Figure working={() => risingWorking(context)}>{years.length} years</Figure>.
+          <Figure end="." working={() => risingWorking(context)}>
+            {years.length} years
+          </Figure>
         </strong>
       ) : (
         <>
@@ -55,7 +57,9 @@ export function PaybackSentence({ missing, context, spread, commissioned }: Sent
       {say.costOverTheFirstYearAlone}
       <Figure working={() => simpleWorking(context)}>{simpleYears === null ? "never" : yearsAndMonths(simpleYears)}</Figure>:{" "}
       {money(netCost, 0)} {currency} against {money(firstYearValue, 0)} from{" "}
-      <Figure working={() => firstYearWorking(context)}>{number(context.energy.firstYearKwh)} kWh</Figure>.
+      <Figure end="." working={() => firstYearWorking(context)}>
+        {number(context.energy.firstYearKwh)} kWh
+      </Figure>
     </p>
   );
 }

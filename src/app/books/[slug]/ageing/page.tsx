@@ -34,6 +34,7 @@ export default async function AgeingPage({ params, searchParams }: Props) {
         excluded={(view?.findings ?? [])
           .filter(({ kind }) => TAKEN_OUT.includes(kind))
           .map((finding) => causeInWords(finding, book.site.place.timeZone).what)}
+        firstMonth={fiscalStart}
         fiscal={naiveYears(months, fiscalStart).years.map(({ key, kwh }) => ({ key, kwh }))}
       />
     );

@@ -17,6 +17,8 @@ export const ledgerLine = (parts: Partial<LedgerLine> = {}): LedgerLine => ({
   dataGapKwh: 0,
   referenceGapKwh: 0,
   unmatchedKwh: 0,
+  usualKwh: 0,
+  usualReadKwh: 0,
   unexplainedKwh: 0,
   readFrac: 1,
   filledReferenceKwh: 0,

@@ -8,6 +8,10 @@ import { problemSchema } from "./problems";
 export const importKinds = ["weather", "production", "promise"] as const;
 export type ImportKind = (typeof importKinds)[number];
 
+/** What the light of a batch is: of its very time, or of a usual year. */
+export const batchOrigins = ["measured", "typical-year", "monthly-means", "own-meter", "climate"] as const;
+export type BatchOrigin = (typeof batchOrigins)[number];
+
 /** A zone of the IANA list, or a fixed offset for clocks that never keep summer time. */
 export const clockZone = z
   .string()
@@ -70,6 +74,7 @@ export type ImportPreview = z.output<typeof importPreviewSchema>;
 export const batchSchema = z.strictObject({
   id: z.number().int(),
   kind: z.enum(importKinds),
+  origin: z.enum(batchOrigins),
   fileName: z.string(),
   sha256: z.string(),
   byteCount: z.number().int(),

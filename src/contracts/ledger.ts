@@ -23,6 +23,8 @@ export const ledgerLineSchema = z.strictObject({
   dataGapKwh: kwh,
   referenceGapKwh: kwh,
   unmatchedKwh: kwh,
+  usualKwh: kwh.default(0),
+  usualReadKwh: kwh.default(0),
   unexplainedKwh: kwh.nullable(),
   readFrac: z.number(),
   filledReferenceKwh: kwh,

@@ -111,6 +111,7 @@ async function copyPages(transaction: Transaction, rows: Iterable<Buffer>, signa
 const asBatch = (row: BatchRow): Batch => ({
   id: row.id,
   kind: row.kind,
+  origin: row.origin,
   fileName: row.fileName,
   sha256: row.sha256,
   byteCount: Number(row.byteCount),

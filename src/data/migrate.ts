@@ -12,6 +12,7 @@ import { nothingBringsItDown } from "./migrations/0009-nothing-brings-it-down";
 import { referenceOfTheTimeRead } from "./migrations/0010-reference-of-the-time-read";
 import { oneAccount } from "./migrations/0011-one-account";
 import { siteAsWritten } from "./migrations/0012-site-as-written";
+import { originOfLight } from "./migrations/0013-origin-of-light";
 
 const migrator = (sequelize: Sequelize) =>
   new Umzug({
@@ -28,6 +29,7 @@ const migrator = (sequelize: Sequelize) =>
       referenceOfTheTimeRead,
       oneAccount,
       siteAsWritten,
+      originOfLight,
     ],
     context: sequelize,
     storage: new SequelizeStorage({ sequelize, tableName: "migrations" }),

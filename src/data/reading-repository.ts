@@ -3,6 +3,7 @@ import { to as copyTo } from "pg-copy-streams";
 import { QueryTypes, type Sequelize } from "sequelize";
 import { weatherQuantities } from "@/contracts/mapping";
 import { DAY_MS, MINUTE_MS } from "@/core/units";
+import { usualSpans } from "@/core/weather";
 import type { ReadingStore, StoredSeries } from "@/usecases/ledger";
 import { giveBack } from "./give-back";
 import type { Models, SeriesRow } from "./models";
@@ -63,6 +64,7 @@ export function readingRepository(sequelize: Sequelize, { Series, Batch, Promise
         ),
       };
     },
+    usualSpansOf: (bookId) => spansOfUsualLight(sequelize, Batch, bookId),
     async promiseOf(bookId) {
       const batch = await Batch.findOne({ where: { bookId, kind: "promise", undoneAt: null }, order: [["id", "DESC"]] });
       if (!batch) return null;
@@ -70,6 +72,36 @@ export function readingRepository(sequelize: Sequelize, { Series, Batch, Promise
       return months.map((month) => month.get().kwh);
     },
   };
+}
+
+/** Where the light is a usual year's: of batches in the order in which they came. */
+async function spansOfUsualLight(sequelize: Sequelize, Batch: Models["Batch"], bookId: string) {
+  const batches = await Batch.findAll({ where: { bookId, kind: "weather", undoneAt: null }, order: ["id"] });
+  if (batches.every((batch) => batch.get().origin === "measured")) return [];
+  const lit = new Set(await batchesWithLight(sequelize, bookId));
+  return usualSpans(
+    batches
+      .map((batch) => batch.get())
+      .filter(({ id, firstUtc, lastUtc }) => lit.has(id) && firstUtc !== null && lastUtc !== null)
+      .map(({ origin, firstUtc, lastUtc, stepMinutes }) => ({
+        isUsual: origin !== "measured",
+        fromUtcMs: firstUtc!.getTime(),
+        toUtcMs: lastUtc!.getTime() + (stepMinutes ?? 60) * MINUTE_MS,
+      })),
+  );
+}
+
+const IRRADIANCE = ["ghi_w_m2", "dni_w_m2", "dhi_w_m2", "poa_w_m2"];
+
+/** Batches that hold light, not air or wind alone. */
+async function batchesWithLight(sequelize: Sequelize, bookId: string): Promise<number[]> {
+  const rows = await sequelize.query<{ id: number }>(
+    `select b.id from import_batches b where b.book_id = :bookId and b.undone_at is null and exists
+     (select 1 from series s join day_pages p on p.series_id = s.id and p.batch_id = b.id
+      where s.book_id = :bookId and s.quantity in (:quantities))`,
+    { replacements: { bookId, quantities: IRRADIANCE }, type: QueryTypes.SELECT },
+  );
+  return rows.map(({ id }) => id);
 }
 
 /** Of several with one key the last, in the order of their keys' first coming. */

@@ -32,10 +32,11 @@ export function ledgerCache(
 ): { ledgerOf: LedgerOf; examinationOf: ExaminationOf } {
   const ledgerOf = byBook(
     async (book) => {
-      const [weather, production, sparse, promise, decided, field] = await Promise.all([
+      const [weather, production, sparse, usualSpans, promise, decided, field] = await Promise.all([
         readings.seriesOf(book.id, "weather"),
         readings.seriesOf(book.id, "production"),
         readings.sparseOf(book.id),
+        readings.usualSpansOf(book.id),
         readings.promiseOf(book.id),
         decisions.of(book.id),
         entries.of(book.id),
@@ -46,6 +47,7 @@ export function ledgerCache(
       const ledger = openLedger({
         site,
         weather,
+        usualSpans,
         promise,
         cleanings,
         production: cleanSeries(production, decided, site),

@@ -70,6 +70,7 @@ function batchOf(
   );
   return {
     bookId: book.id,
+    origin: "measured",
     kind,
     fileName: kind === "weather" ? "weather-mast-simulated" : "meter-simulated",
     sha256: createHash("sha256").update(`${demo.seed} ${demo.site.name} ${kind}`).digest("hex"),

@@ -6,7 +6,7 @@ const QUANTITY: Readonly<Record<Dimension, string>> = {
   area: "an area",
   section: "a conductor's section",
   temperature: "a temperature",
-  "temperature difference": "a difference of temperatures",
+  "temperature-difference": "a difference of temperatures",
   power: "power",
   energy: "energy",
   voltage: "voltage",
@@ -16,7 +16,7 @@ const QUANTITY: Readonly<Record<Dimension, string>> = {
   angle: "an angle",
   irradiance: "irradiance",
   share: "a share",
-  "share a kelvin": "a share a kelvin",
+  "share-per-kelvin": "a share a kelvin",
   resistance: "resistance",
   time: "a time",
 };

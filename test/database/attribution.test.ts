@@ -125,6 +125,7 @@ async function addDay(hut: Book): Promise<void> {
     const batch = {
       ...{
         bookId: hut.id,
+        origin: "measured" as const,
         kind,
         fileName: "one more day",
         sha256: (kind === "weather" ? "a" : "b").repeat(64),

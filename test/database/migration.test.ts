@@ -56,7 +56,7 @@ describe("a database of the first edition", () => {
     const { audit } = await services.keeping.of((await hut()).id);
     expect(audit.map(auditInWords).reverse()).toEqual([
       "12.5 kWh moved from soiling to outage: the pump house dust: was a trip",
-      "-1.3 kWh moved from wiring, mismatch to low light: typed",
+      "\u22121.3 kWh moved from wiring, mismatch to low light: typed",
       "a move was taken back",
       expect.stringMatching(/^-?\d+\.\d kWh on [a-z]+ rejected: no snow that month$/),
       "clipping accepted",

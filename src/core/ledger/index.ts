@@ -9,10 +9,11 @@ export {
   NOTHING_FOUND,
   performanceIndex,
   performanceRatio,
+  readOfTimeFrac,
   totalLine,
 } from "./ledger";
 export { ledgerPostings, lineWithFound, lineWithTransfers, type PostingTransfer } from "./line-found";
-export { LEAST_READ_FRAC, type LineState, lineState, TOLD_FRAC } from "./line-state";
+export { isUsualYear, LEAST_READ_FRAC, type LineState, lineState, TOLD_FRAC, weatherBasisOf } from "./line-state";
 export { type MeteredOnAxis, type MeterSeries, meteredOnto, mostEnergyKwh } from "./metered";
 export { ageAtMiddleOf, toleranceFrac, type WeatherColumns, weatherTerms } from "./tolerance";
 export { asksForCheck, avoidableKwh, type FoundLoss, largestLoss, type Tolerances, type Verdict, verdictOf } from "./verdict";

@@ -43,8 +43,12 @@ export interface LedgerLine {
   readonly dataGapKwh: number;
   /** Reference energy of time with no or bad readings. */
   readonly referenceGapKwh: number;
-  /** Metered energy of time without weather, which can't be compared. */
+  /** Metered energy of time without weather of its own, which can't be compared. */
   readonly unmatchedKwh: number;
+  /** Expected energy of time whose light is a usual year's and not its own: it stands in the data gap, since nothing can be held against it. */
+  readonly usualKwh: number;
+  /** The part of it in which the meter was read. */
+  readonly usualReadKwh: number;
   /** The rest; positive is missing, negative more than expected. Null where nothing was read. */
   readonly unexplainedKwh: number | null;
   /** Energy-weighted share of the expected energy that was read, 0 to 1. */
@@ -55,9 +59,17 @@ export interface LedgerLine {
   readonly splitKwh: number;
 }
 
-/** Lines by bin of a yield run. `monthlyPromiseKwh` holds twelve values, January first, and needs month bins. */
-export function ledgerLines(run: YieldRun, metered: MeteredOnAxis | null, monthlyPromiseKwh: readonly number[] | null): LedgerLine[] {
-  const sides = meterSides(run, metered);
+/**
+ * Lines by bin of a yield run. `monthlyPromiseKwh` holds twelve values, January first, and needs month bins. `usual` marks the intervals whose light is a usual
+ * year's: what they give is expected of a usual year, and no reading is held against it.
+ */
+export function ledgerLines(
+  run: YieldRun,
+  metered: MeteredOnAxis | null,
+  monthlyPromiseKwh: readonly number[] | null,
+  usual: Uint8Array | null = null,
+): LedgerLine[] {
+  const sides = meterSides(run, metered, usual);
   return run.bins.keys.map((key, b) => {
     const side = sides[b]!;
     const expectedKwh = run.expectedByBinKwh[b]!;
@@ -75,7 +87,10 @@ export function ledgerLines(run: YieldRun, metered: MeteredOnAxis | null, monthl
       dataGapKwh: side.dataGapKwh,
       referenceGapKwh: side.referenceGapKwh,
       unmatchedKwh: side.unmatchedKwh,
-      unexplainedKwh: read ? expectedKwh - side.dataGapKwh - (side.meteredKwh - side.unmatchedKwh) : null,
+      usualKwh: side.usualKwh,
+      usualReadKwh: side.usualReadKwh,
+      // Beside a usual year's light alone nothing is left over and nothing is missing: it is not known.
+      unexplainedKwh: side.comparedIntervals > 0 ? expectedKwh - side.dataGapKwh - (side.meteredKwh - side.unmatchedKwh) : null,
       readFrac: expectedKwh > 0 ? 1 - side.dataGapKwh / expectedKwh : read ? 1 : 0,
       filledReferenceKwh: run.filledReferenceKwh[b]!,
       splitKwh: side.splitKwh,
@@ -88,24 +103,45 @@ interface MeterSide {
   dataGapKwh: number;
   referenceGapKwh: number;
   unmatchedKwh: number;
+  usualKwh: number;
+  usualReadKwh: number;
   readIntervals: number;
+  comparedIntervals: number;
   splitKwh: number;
 }
 
-function meterSides(run: YieldRun, metered: MeteredOnAxis | null): MeterSide[] {
-  const none = { meteredKwh: 0, dataGapKwh: 0, referenceGapKwh: 0, unmatchedKwh: 0, readIntervals: 0, splitKwh: 0 };
-  const sides = run.bins.keys.map((): MeterSide => ({ ...none }));
+const NOTHING_READ: Readonly<MeterSide> = {
+  meteredKwh: 0,
+  dataGapKwh: 0,
+  referenceGapKwh: 0,
+  unmatchedKwh: 0,
+  usualKwh: 0,
+  usualReadKwh: 0,
+  readIntervals: 0,
+  comparedIntervals: 0,
+  splitKwh: 0,
+};
+
+function meterSides(run: YieldRun, metered: MeteredOnAxis | null, usual: Uint8Array | null): MeterSide[] {
+  const sides = run.bins.keys.map((): MeterSide => ({ ...NOTHING_READ }));
   for (let i = 0; i < run.axis.count; i++) {
     const side = sides[run.bins.binOf[i]!]!;
     const expected = run.expectedKwh[i]!;
     const read = metered ? metered.readFrac[i]! : 0;
-    if (!Number.isNaN(expected)) side.dataGapKwh += expected * (1 - read);
-    side.referenceGapKwh += run.referenceStepKwh[i]! * (1 - read);
+    const isUsual = usual?.[i] === 1;
+    const comparable = isUsual ? 0 : read;
+    if (!Number.isNaN(expected)) side.dataGapKwh += expected * (1 - comparable);
+    if (isUsual && !Number.isNaN(expected)) {
+      side.usualKwh += expected;
+      side.usualReadKwh += expected * read;
+    }
+    side.referenceGapKwh += run.referenceStepKwh[i]! * (1 - comparable);
     if (!metered || read === 0) continue;
     side.readIntervals++;
+    if (!isUsual) side.comparedIntervals++;
     side.meteredKwh += metered.kwh[i]!;
     if (metered.split[i] !== 0) side.splitKwh += metered.kwh[i]!;
-    if (Number.isNaN(expected)) side.unmatchedKwh += metered.kwh[i]!;
+    if (isUsual || Number.isNaN(expected)) side.unmatchedKwh += metered.kwh[i]!;
   }
   return sides;
 }
@@ -140,12 +176,18 @@ export function totalLine(key: string, lines: readonly LedgerLine[]): LedgerLine
     dataGapKwh,
     referenceGapKwh: sumOf(lines, (l) => l.referenceGapKwh),
     unmatchedKwh: sumOf(lines, (l) => l.unmatchedKwh),
+    usualKwh: sumOf(lines, (l) => l.usualKwh),
+    usualReadKwh: sumOf(lines, (l) => l.usualReadKwh),
     unexplainedKwh: sumOrNull(lines, (l) => l.unexplainedKwh),
     readFrac: expectedKwh > 0 ? 1 - dataGapKwh / expectedKwh : 0,
     filledReferenceKwh: sumOf(lines, (l) => l.filledReferenceKwh),
     splitKwh: sumOf(lines, (l) => l.splitKwh),
   };
 }
+
+/** How much of a line's time was read, whether or not its own weather is known: what a promise is held against. */
+export const readOfTimeFrac = ({ expectedKwh, dataGapKwh, usualReadKwh, readFrac }: LedgerLine): number =>
+  usualReadKwh > 0 && expectedKwh > 0 ? (expectedKwh - dataGapKwh + usualReadKwh) / expectedKwh : readFrac;
 
 /** A line's design losses on the accounts that a reader sees. */
 export function designLosses(line: Pick<LedgerLine, "accountsKwh">): Record<DesignAccount, number> {
@@ -165,7 +207,9 @@ export const expectedReadKwh = ({ expectedKwh, dataGapKwh }: Pick<LedgerLine, "e
 /** Metered over expected for the time that was read, or null; the energy performance index. Source: IEC TS 61724-3:2016. */
 export function performanceIndex(line: LedgerLine): number | null {
   const expectedKwh = expectedReadKwh(line);
-  return line.meteredKwh === null || expectedKwh <= 0 ? null : (line.meteredKwh - line.unmatchedKwh) / expectedKwh;
+  return line.meteredKwh === null || line.unexplainedKwh === null || expectedKwh <= 0
+    ? null
+    : (line.meteredKwh - line.unmatchedKwh) / expectedKwh;
 }
 
 /**
@@ -174,5 +218,7 @@ export function performanceIndex(line: LedgerLine): number | null {
  */
 export function performanceRatio(line: LedgerLine): number | null {
   const referenceReadKwh = line.referenceKwh - line.referenceGapKwh;
-  return line.meteredKwh === null || referenceReadKwh <= 0 ? null : (line.meteredKwh - line.unmatchedKwh) / referenceReadKwh;
+  return line.meteredKwh === null || line.unexplainedKwh === null || referenceReadKwh <= 0
+    ? null
+    : (line.meteredKwh - line.unmatchedKwh) / referenceReadKwh;
 }

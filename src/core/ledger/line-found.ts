@@ -12,7 +12,9 @@ export interface PostingTransfer {
 const closed = (line: LedgerLine): LedgerLine => ({
   ...line,
   unexplainedKwh:
-    line.meteredKwh === null ? null : line.expectedKwh - foundSumKwh(line) - line.dataGapKwh - (line.meteredKwh - line.unmatchedKwh),
+    line.meteredKwh === null || line.unexplainedKwh === null
+      ? null
+      : line.expectedKwh - foundSumKwh(line) - line.dataGapKwh - (line.meteredKwh - line.unmatchedKwh),
 });
 
 /** A line with what the evidence shows beside the plan. Expected stays; what was found leaves the unexplained. */

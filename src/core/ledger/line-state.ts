@@ -1,4 +1,5 @@
 import { DATED_ACCOUNTS, FOUND_ACCOUNTS, type FoundAccount } from "../accounts";
+import type { WeatherBasis } from "../basis";
 import { expectedReadKwh, type LedgerLine, performanceIndex } from "./ledger";
 
 /** What a line says at a glance; a month that was closed stands as `closed` beside these. */
@@ -10,7 +11,9 @@ export type LineState =
   /** More is unexplained, in either direction, than instruments and model can be off. */
   | { readonly kind: "to-check" }
   /** Too little was read to say. */
-  | { readonly kind: "gap" };
+  | { readonly kind: "gap" }
+  /** Its light is a usual year's and not its own: nothing is said of what it gave. */
+  | { readonly kind: "usual" };
 
 /** A line of which less than this was read says more of its gaps than of the plant: the half that is missing may hold as much as the half that is there. */
 export const LEAST_READ_FRAC = 0.5;
@@ -33,8 +36,20 @@ function largestFound(line: LedgerLine, index: number, toleranceFrac: number): F
   return told.sort((a, b) => side * (line.foundKwh[b] - line.foundKwh[a]))[0] ?? null;
 }
 
+/** Whether most of what is expected of a line is a usual year's, so that its own is not known. */
+export const isUsualYear = ({ usualKwh, expectedKwh }: Pick<LedgerLine, "usualKwh" | "expectedKwh">): boolean =>
+  usualKwh > LEAST_READ_FRAC * expectedKwh;
+
+/** What the light of some lines is; of a record that is partly measured the measured part is what answers rest on. */
+export function weatherBasisOf(lines: readonly LedgerLine[]): WeatherBasis {
+  const lit = lines.filter(({ referenceKwh }) => referenceKwh > 0);
+  if (lit.length === 0) return "none";
+  return lit.every(isUsualYear) ? "monthly-means" : "measured";
+}
+
 /** What a reader should do with a line, where a difference of `toleranceFrac` of what was expected says nothing. */
 export function lineState(line: LedgerLine, toleranceFrac: number): LineState {
+  if (isUsualYear(line)) return { kind: "usual" };
   const index = performanceIndex(line);
   if (index === null || line.unexplainedKwh === null || line.readFrac < LEAST_READ_FRAC) return { kind: "gap" };
   if (Math.abs(line.unexplainedKwh) > toleranceFrac * expectedReadKwh(line)) return { kind: "to-check" };

@@ -1,11 +1,13 @@
 import { AVOIDABLE_ACCOUNTS, FOUND_ACCOUNTS, type FoundAccount } from "../accounts";
 import { expectedReadKwh, type LedgerLine, performanceIndex } from "./ledger";
-import { lineState, TOLD_FRAC } from "./line-state";
+import { isUsualYear, lineState, TOLD_FRAC } from "./line-state";
 
 /** The sentences above a ledger page, as facts; the interface words them. */
 export type Verdict =
   | { readonly kind: "no-weather" }
   | { readonly kind: "no-readings"; readonly expectedKwh: number }
+  /** The light of the page is a usual year's: what such a year gives, and what the meter counted, which says nothing of this one. */
+  | { readonly kind: "usual-year"; readonly usualKwh: number; readonly meteredKwh: number | null }
   | {
       readonly kind: "within" | "to-check" | "gap";
       /** Expected energy of the time that was read, and what the meter counted of it. */
@@ -40,6 +42,7 @@ export interface Tolerances {
 export function verdictOf(sum: LedgerLine, lines: readonly LedgerLine[], { page, line }: Tolerances): Verdict {
   if (!(sum.referenceKwh > 0)) return { kind: "no-weather" };
   const index = performanceIndex(sum);
+  if (index === null && isUsualYear(sum)) return { kind: "usual-year", usualKwh: sum.usualKwh, meteredKwh: sum.meteredKwh };
   if (index === null || sum.meteredKwh === null || sum.unexplainedKwh === null)
     return { kind: "no-readings", expectedKwh: sum.expectedKwh };
   const { kind } = lineState(sum, page);
@@ -47,7 +50,8 @@ export function verdictOf(sum: LedgerLine, lines: readonly LedgerLine[], { page,
     .filter((each) => lineState(each, line).kind === "to-check")
     .sort((a, b) => Math.abs(b.unexplainedKwh ?? 0) - Math.abs(a.unexplainedKwh ?? 0));
   return {
-    kind: kind === "explained" ? "within" : kind,
+    // Of a page that is mostly a usual year the part that was measured is a part with a gap.
+    kind: kind === "explained" ? "within" : kind === "usual" ? "gap" : kind,
     expectedReadKwh: expectedReadKwh(sum),
     meteredReadKwh: sum.meteredKwh - sum.unmatchedKwh,
     index,

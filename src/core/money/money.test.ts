@@ -48,6 +48,8 @@ const line = (key: string, meteredKwh: number | null, readFrac = 1): LedgerLine 
   planeKwhM2: 0,
   referenceKwh: 120,
   unmatchedKwh: 0,
+  usualKwh: 0,
+  usualReadKwh: 0,
   unexplainedKwh: 0,
   filledReferenceKwh: 0,
   referenceGapKwh: 0,

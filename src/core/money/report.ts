@@ -70,6 +70,8 @@ function promiseLines(promise: readonly number[] | null): LedgerLine[] {
     dataGapKwh: 0,
     referenceGapKwh: 0,
     unmatchedKwh: 0,
+    usualKwh: 0,
+    usualReadKwh: 0,
     unexplainedKwh: null,
     readFrac: 0,
     filledReferenceKwh: 0,

@@ -97,7 +97,7 @@ function converted(value: number, name: string, unit: string | null, wanted: Uni
   if (own) return { kind: "value", value, isPlain: false };
   const found = unitOf(name);
   if (!found) return refused(/^\W|\d/.test(name) ? { reason: "no-number" } : { reason: "unknown-unit", unit: name });
-  const isDifference = wanted?.dimension === "temperature difference" && found.dimension === "temperature";
+  const isDifference = wanted?.dimension === "temperature-difference" && found.dimension === "temperature";
   // 10 °F warmer are 10 × 5/9 kelvin: no offset.
   if (isDifference) return { kind: "value", value: value * found.factor, isPlain: false };
   if (wanted?.dimension === "temperature" && name === "K")

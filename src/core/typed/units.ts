@@ -1,10 +1,12 @@
+import { HOURS_PER_YEAR } from "../units";
+
 /** What a unit measures. */
 export type Dimension =
   | "length"
   | "area"
   | "section"
   | "temperature"
-  | "temperature difference"
+  | "temperature-difference"
   | "power"
   | "energy"
   | "voltage"
@@ -14,7 +16,7 @@ export type Dimension =
   | "angle"
   | "irradiance"
   | "share"
-  | "share a kelvin"
+  | "share-per-kelvin"
   | "resistance"
   | "time";
 
@@ -26,7 +28,6 @@ export interface Unit {
 }
 
 const FOOT_M = 0.3048;
-const YEAR_H = 8766;
 
 const of = (dimension: Dimension, units: Readonly<Record<string, number>>): [string, Unit][] =>
   Object.entries(units).map(([name, factor]) => [name, { dimension, factor }]);
@@ -53,9 +54,9 @@ const UNITS: ReadonlyMap<string, Unit> = new Map([
   ["C", { dimension: "temperature", factor: 1 }],
   ["°F", { dimension: "temperature", factor: 5 / 9, offset: -160 / 9 }],
   ["F", { dimension: "temperature", factor: 5 / 9, offset: -160 / 9 }],
-  ["K", { dimension: "temperature difference", factor: 1 }],
+  ["K", { dimension: "temperature-difference", factor: 1 }],
   ...of("power", { W: 1, Wp: 1, watt: 1, watts: 1, kW: 1000, kWp: 1000, MW: 1e6, MWp: 1e6, hp: 745.6998715822702 }),
-  ...of("energy", { kWh: 1, Wh: 1e-3, MWh: 1000, GWh: 1e6, MJ: 1 / 3.6, GJ: 1000 / 3.6, BTU: 1055.05585262 / 3.6e6 }),
+  ...of("energy", { kWh: 1, Wh: 1e-3, MWh: 1000, GWh: 1e6, MJ: 1 / 3.6, GJ: 1000 / 3.6, BTU: 1055.05585262 / 3600 / 1000 }),
   ...of("voltage", { V: 1, volt: 1, volts: 1, mV: 1e-3, kV: 1000 }),
   ...of("current", { A: 1, amp: 1, amps: 1, mA: 1e-3 }),
   ...of("charge", { Ah: 1, mAh: 1e-3 }),
@@ -63,7 +64,7 @@ const UNITS: ReadonlyMap<string, Unit> = new Map([
   ...of("angle", { "°": 1, deg: 1, degree: 1, degrees: 1, rad: 180 / Math.PI }),
   ...of("irradiance", { "W/m²": 1, "W/m2": 1, "kW/m²": 1000, "kW/m2": 1000 }),
   ...of("share", { "%": 1, percent: 1, "per cent": 1, "‰": 0.1 }),
-  ...of("share a kelvin", { "%/K": 1, "%/°C": 1, "%/C": 1, "%/°F": 1.8, "%/F": 1.8 }),
+  ...of("share-per-kelvin", { "%/K": 1, "%/°C": 1, "%/C": 1, "%/°F": 1.8, "%/F": 1.8 }),
   ...of("resistance", { Ω: 1, ohm: 1, ohms: 1, mΩ: 1e-3 }),
   ...of("time", { h: 1, hr: 1, hrs: 1, hour: 1, hours: 1, min: 1 / 60, minute: 1 / 60, minutes: 1 / 60, s: 1 / 3600, seconds: 1 / 3600 }),
   ...of("time", {
@@ -71,11 +72,11 @@ const UNITS: ReadonlyMap<string, Unit> = new Map([
     days: 24,
     week: 168,
     weeks: 168,
-    month: YEAR_H / 12,
-    months: YEAR_H / 12,
-    year: YEAR_H,
-    years: YEAR_H,
-    yr: YEAR_H,
+    month: HOURS_PER_YEAR / 12,
+    months: HOURS_PER_YEAR / 12,
+    year: HOURS_PER_YEAR,
+    years: HOURS_PER_YEAR,
+    yr: HOURS_PER_YEAR,
   }),
 ]);
 

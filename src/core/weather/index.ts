@@ -3,4 +3,5 @@ export { fillColumnGaps, fillGaps } from "./fill-gaps";
 export { type MadeWeather, type MonthlyMeans, weatherFromMeans } from "./monthly-means";
 export { sliceWeather } from "./slice";
 export { USUAL_AIR_STANDARD_K, usualAirC, usualDayAirC } from "./usual-air";
+export { type BroughtLight, usualMarks, usualSpans } from "./usual-spans";
 export { ASSUMED_WIND_MS, ASSUMED_WIND_STANDARD_MS, type FilledWeather, type Weather } from "./weather";

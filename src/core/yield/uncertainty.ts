@@ -5,6 +5,7 @@ import { ASSUMED_WIND_STANDARD_MS, USUAL_AIR_STANDARD_K } from "../weather";
 export type UncertaintyName =
   | "irradiance"
   | "irradiance-month"
+  | "usual-year"
   | "transposition"
   | "transposition-month"
   | "rating"
@@ -52,6 +53,8 @@ export interface UncertaintyTerms {
   readonly assumed: { readonly air: boolean; readonly wind: boolean };
   /** Months of the span. */
   readonly months: number;
+  /** The light is a usual year's, made of twelve figures: how far those are from the place's own. */
+  readonly isUsualYear?: boolean;
 }
 
 /** Of the normal distribution: 25, 10 and 1 % lie below. */
@@ -87,6 +90,9 @@ const REAR = 0.012;
 /** Yearly ageing rates of healthy systems scatter by this. Source: Jordan et al., 2016, Compendium of photovoltaic degradation rates. */
 const AGEING_PER_YEAR = 0.002;
 
+/** Twelve typed figures, or a typical year, against the mean of a place's years; maps and tables of irradiation part by so much. Source: Sengupta et al., 2021, Best practices handbook for the collection and use of solar resource data. */
+const USUAL_YEAR = 0.05;
+
 const combined = (parts: readonly UncertaintyPart[]): Uncertainty => {
   const standardFrac = Math.sqrt(parts.reduce((sum, part) => sum + part.standardFrac ** 2, 0));
   return { parts, standardFrac, halfWidth90Frac: Z_90 * standardFrac };
@@ -105,9 +111,9 @@ function leftOf(shared: UncertaintyPart["shared"], months: number): number {
  * other and combined in quadrature; what months or years do not share averages out over the span. Rows of nothing are left out.
  * Source: JCGM 100:2008, Guide to the expression of uncertainty in measurement.
  */
-export function expectedUncertainty(site: Site, { inPlane, ageYears, assumed, months }: UncertaintyTerms): Uncertainty {
+export function expectedUncertainty(site: Site, { months, ...terms }: UncertaintyTerms): Uncertainty {
   return combined(
-    rowsOf(site, { inPlane, ageYears, assumed }).flatMap((row): UncertaintyPart[] => {
+    rowsOf(site, terms).flatMap((row): UncertaintyPart[] => {
       const { unit = "share", perUnit = 1, distribution = "normal", shared = "always" } = row;
       const standardFrac = row.amount * perUnit * leftOf(shared, months);
       return standardFrac > 0 ? [{ ...row, unit, perUnit, distribution, shared, standardFrac }] : [];
@@ -115,7 +121,7 @@ export function expectedUncertainty(site: Site, { inPlane, ageYears, assumed, mo
   );
 }
 
-function rowsOf(site: Site, { inPlane, ageYears, assumed }: Omit<UncertaintyTerms, "months">): Row[] {
+function rowsOf(site: Site, { inPlane, ageYears, assumed, isUsualYear = false }: Omit<UncertaintyTerms, "months">): Row[] {
   const { arrays, modules, losses, models } = site;
   const count = arrays.reduce((sum, array) => sum + array.count, 0);
   const over = (of: (array: Site["arrays"][number]) => number): number =>
@@ -131,6 +137,7 @@ function rowsOf(site: Site, { inPlane, ageYears, assumed }: Omit<UncertaintyTerm
   return [
     { name: "irradiance", amount: light.gainFrac * (inPlane ? IN_PLANE_OF_GAIN : 1) },
     { name: "irradiance-month", amount: light.monthFrac, shared: "month" },
+    { name: "usual-year", amount: isUsualYear ? USUAL_YEAR : 0 },
     { name: "transposition", amount: turned },
     { name: "transposition-month", amount: TRANSPOSITION_MONTH * turned, shared: "month" },
     { name: "rating", amount: RATING },

@@ -1,5 +1,5 @@
 import { DataTypes, type Model, type ModelStatic, type Sequelize } from "sequelize";
-import type { ImportKind, ImportOptions } from "@/contracts/imports";
+import type { BatchOrigin, ImportKind, ImportOptions } from "@/contracts/imports";
 import type { Problem } from "@/contracts/problems";
 import type { Remedy } from "@/core/quality";
 
@@ -7,6 +7,7 @@ export interface BatchRow {
   id: number;
   bookId: string;
   kind: ImportKind;
+  origin: BatchOrigin;
   fileName: string;
   sha256: string;
   byteCount: number;
@@ -114,6 +115,7 @@ export const defineReadings = (sequelize: Sequelize): ReadingsModels => ({
       id: { type: DataTypes.INTEGER, primaryKey: true, autoIncrement: true },
       bookId: DataTypes.UUID,
       kind: DataTypes.TEXT,
+      origin: DataTypes.TEXT,
       fileName: DataTypes.TEXT,
       sha256: DataTypes.TEXT,
       byteCount: {

@@ -1,8 +1,10 @@
 "use client";
 
+import Link from "next/link";
 import { AgeingFan } from "@/charts";
 import type { AgeingReport, AttributionRun } from "@/contracts/attribution";
 import type { PartReport } from "@/contracts/parts";
+import { isUsual, type WeatherBasis } from "@/core/basis";
 import { Figure } from "@/features/kit/figures/Figure";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { ChartFrame } from "@/features/kit/save/ChartFrame";
@@ -13,7 +15,7 @@ import { number, percent } from "@/wording/format";
 import { say } from "@/wording/screens/ageing";
 import { ageingWorking, levelWorking } from "@/wording/workings/cause-working";
 import { AgeingParts } from "./AgeingParts";
-import { FiltersAndYears, MethodsSection } from "./MethodsAndYears";
+import { FiltersAndYears, MethodsSection, YearTotals } from "./MethodsAndYears";
 
 export interface AgeingChapterProps {
   readonly slug: string;
@@ -25,6 +27,10 @@ export interface AgeingChapterProps {
   readonly commissioned: string | null;
   /** What was taken out of the index: findings in words. */
   readonly excluded: readonly string[];
+  /** What the light of the book is. */
+  readonly weather: WeatherBasis;
+  /** Whole calendar years as metered. */
+  readonly years: AgeingReport["yearTotals"];
   readonly fiscal: AgeingReport["yearTotals"];
   /** In which month the book's own year begins. */
   readonly firstMonth: number;
@@ -37,8 +43,27 @@ export function AgeingChapter(props: AgeingChapterProps) {
     <div className={chapter.page}>
       <h1>{name}</h1>
       {!run.isCurrent && <CauseProgress slug={slug} run={run} />}
-      {report ? <Reading {...props} report={report} /> : <p className={chapter.verdict}>{say.ageingIsReadFromMeteredOutput}</p>}
+      {report ? <Reading {...props} report={report} /> : <Withheld {...props} />}
     </div>
+  );
+}
+
+/** No rate where none can be read: why, what would tell, and the yearly totals as what they are. */
+function Withheld({ slug, weather, years, fiscal, firstMonth }: AgeingChapterProps) {
+  const totals = [...years, ...fiscal];
+  return (
+    <>
+      <p className={chapter.verdict} data-testid="ageing-withheld">
+        {isUsual(weather) ? say.ageingNotFromAUsualYear : say.ageingIsReadFromMeteredOutput}{" "}
+        <Link href={`/books/${slug}/readings`}>{say.bringMeasuredWeather}</Link>
+      </p>
+      {totals.length > 0 && (
+        <>
+          <p className={chapter.soft}>{say.totalsAreWeatherAndAgeingTogether}</p>
+          <YearTotals totals={totals} firstMonth={firstMonth} />
+        </>
+      )}
+    </>
   );
 }
 

@@ -124,24 +124,36 @@ export function FiltersAndYears({ report, fiscal, firstMonth }: FiltersAndYearsP
           <Figure working={() => ageingWorking(report)}>{number(report.usedDays)} days</Figure> {say.afterSettlingClearOrNot}
         </p>
       )}
-      <ScrollBox label="Whole years">
-        <RuledTable className={chapter.table}>
-          <thead>
-            <tr>
-              <th>whole year</th>
-              <th>metered, kWh</th>
-            </tr>
-          </thead>
-          <tbody>
-            {[...report.yearTotals, ...fiscal].map((year) => (
-              <tr key={year.key}>
-                <td>{yearInWords(year.key, firstMonth)}</td>
-                <Cells working={() => yearTotalWorking(year)}>{[number(year.kwh)]}</Cells>
-              </tr>
-            ))}
-          </tbody>
-        </RuledTable>
-      </ScrollBox>
+      <YearTotals totals={[...report.yearTotals, ...fiscal]} firstMonth={firstMonth} />
     </section>
+  );
+}
+
+interface YearTotalsProps {
+  readonly totals: AgeingReport["yearTotals"];
+  readonly firstMonth: number;
+}
+
+/** What whole years gave, as metered. */
+export function YearTotals({ totals, firstMonth }: YearTotalsProps) {
+  return (
+    <ScrollBox label="Whole years">
+      <RuledTable className={chapter.table}>
+        <thead>
+          <tr>
+            <th>whole year</th>
+            <th>metered, kWh</th>
+          </tr>
+        </thead>
+        <tbody>
+          {totals.map((year) => (
+            <tr key={year.key}>
+              <td>{yearInWords(year.key, firstMonth)}</td>
+              <Cells working={() => yearTotalWorking(year)}>{[number(year.kwh)]}</Cells>
+            </tr>
+          ))}
+        </tbody>
+      </RuledTable>
+    </ScrollBox>
   );
 }

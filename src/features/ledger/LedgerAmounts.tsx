@@ -68,9 +68,12 @@ export function Amounts({ line, scale, context, total = false, isClosed = false 
         <KnownFigure name={`promise/${key}`} value={line.promiseKwh} say={kwh} working={() => workings.promiseWorking(line, context)} />
       </td>
       <td className={styles.soft}>
-        <Figure plain name={`data-availability/${key}`} working={() => workings.dataGapWorking(line, context)}>
-          {percent(line.readFrac)}
-        </Figure>
+        <KnownFigure
+          name={`data-availability/${key}`}
+          value={state.kind === "usual" ? null : line.readFrac}
+          say={percent}
+          working={() => workings.dataGapWorking(line, context)}
+        />
       </td>
       <td className={styles.state}>
         {!total && <span data-state={isClosed ? "closed" : state.kind}>{stateWords(isClosed ? { kind: "closed" } : state)}</span>}

@@ -102,9 +102,9 @@ export function LedgerPage(props: LedgerPageProps) {
 }
 
 /** What the year says, above its causes: the very sentence and sums of the Year view. */
-const OfTheYear = ({ verdict, sum, context, span, selected, fiscalStart }: LedgerPageProps) => (
+const OfTheYear = ({ slug, verdict, sum, context, span, selected, fiscalStart }: LedgerPageProps) => (
   <>
-    <VerdictSentence verdict={verdict} sum={sum} context={context} span={span} name={yearInWords(selected, fiscalStart)} />
+    <VerdictSentence slug={slug} verdict={verdict} sum={sum} context={context} span={span} name={yearInWords(selected, fiscalStart)} />
     <div className={styles.below}>
       <AccountLegend sum={sum} context={context} />
     </div>
@@ -152,7 +152,7 @@ function OtherView({ slug, view, fiscalStart, selected }: OtherViewProps) {
 function Spread({ slug, context, selected, lines, months, sum, verdict, span, glance, closed, fiscalStart }: LedgerPageProps) {
   return (
     <>
-      <VerdictSentence verdict={verdict} sum={sum} context={context} span={span} name={yearInWords(selected, fiscalStart)} />
+      <VerdictSentence slug={slug} verdict={verdict} sum={sum} context={context} span={span} name={yearInWords(selected, fiscalStart)} />
       {lines.length === 0 ? (
         <EmptyLedger slug={slug} />
       ) : (

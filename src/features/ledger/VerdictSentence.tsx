@@ -1,3 +1,4 @@
+import Link from "next/link";
 import { type LedgerLine, TOLD_FRAC, type Verdict } from "@/core/ledger";
 import { pricePerKwh } from "@/core/money";
 import { Figure } from "@/features/kit/figures/Figure";
@@ -8,8 +9,10 @@ import { foundWorking, foundWorthWorking } from "@/wording/workings/found-workin
 import {
   dataGapWorking,
   expectedReadWorking,
+  expectedWorking,
   type LedgerContext,
   meteredReadWorking,
+  meteredWorking,
   performanceIndexWorking,
   unexplainedWorking,
 } from "@/wording/workings/ledger-workings";
@@ -21,6 +24,7 @@ interface VerdictProps {
   readonly context: LedgerContext;
   /** When the largest loss was; null where it has no dates. */
   readonly span: LossSpan | null;
+  readonly slug: string;
   /** What the page is called: "2025", "All years", "12 months to 31 August 2022". */
   readonly name: string;
 }
@@ -29,7 +33,7 @@ type Known = Extract<Verdict, { index: number }>;
 type Kwh = (value: number) => string;
 
 /** The page in a sentence or four: what came of what was expected, the largest loss with its dates and money, what is unexplained. Numbers open their working. */
-export function VerdictSentence({ verdict, sum, context, span, name }: VerdictProps) {
+export function VerdictSentence({ verdict, sum, context, span, slug, name }: VerdictProps) {
   const kwh: Kwh = (value) => number(value, kwhDecimals(sum.referenceKwh / 12));
   if (verdict.kind === "no-weather") return <p className={styles.verdict}>{say.noWeatherYetSoNothingIs}</p>;
   if (verdict.kind === "no-readings") {
@@ -43,6 +47,7 @@ export function VerdictSentence({ verdict, sum, context, span, name }: VerdictPr
       </p>
     );
   }
+  if (verdict.kind === "usual-year") return <UsualYear verdict={verdict} sum={sum} context={context} kwh={kwh} slug={slug} name={name} />;
   return (
     <p className={styles.verdict}>
       {name}:{" "}
@@ -69,6 +74,33 @@ interface ClauseProps {
   readonly sum: LedgerLine;
   readonly context: LedgerContext;
   readonly kwh: Kwh;
+}
+
+interface UsualYearProps extends Pick<VerdictProps, "sum" | "context" | "slug" | "name"> {
+  readonly verdict: Extract<Verdict, { kind: "usual-year" }>;
+  readonly kwh: Kwh;
+}
+
+/** A page whose own weather nobody knows: what was counted, what a usual year gives, and that nothing follows from the two. */
+function UsualYear({ verdict: { usualKwh, meteredKwh }, sum, context, kwh, slug, name }: UsualYearProps) {
+  return (
+    <p className={styles.verdict} data-testid="usual-year">
+      {name}:{" "}
+      {meteredKwh !== null && (
+        <>
+          <Figure name={`metered/${sum.key}`} working={() => meteredWorking(sum, context)}>
+            {kwh(meteredKwh)} kWh
+          </Figure>
+          {say.meteredWhile}
+        </>
+      )}
+      {say.aUsualYearGives}
+      <Figure name={`expected/${sum.key}`} working={() => expectedWorking(sum, context)} end=".">
+        {kwh(usualKwh)} kWh
+      </Figure>{" "}
+      {say.ownWeatherNotKnown} <Link href={`/books/${slug}/readings`}>{say.bringMeasuredWeather}</Link>
+    </p>
+  );
 }
 
 function GapClause({ verdict, sum, context, kwh }: ClauseProps) {

@@ -1,7 +1,7 @@
 "use client";
 
 import { VisuallyHidden } from "@mantine/core";
-import { type LedgerLine, totalLine } from "@/core/ledger";
+import { isUsualYear, type LedgerLine, totalLine } from "@/core/ledger";
 import { type WeatherShare, weatherShare } from "@/core/yield";
 import { Figure } from "@/features/kit/figures/Figure";
 import { RuledTable } from "@/features/kit/table/RuledTable";
@@ -15,10 +15,15 @@ import type { SharesProps } from "./shares-props";
 /** This span's sky against a usual one, and year by year. */
 export function WeathersShare({ sum, lines, months, context, weather }: SharesProps) {
   const years = [...new Set(months.map(({ key }) => key.slice(0, 4)))];
+  const measured = months.filter((line) => !isUsualYear(line));
   const asked = new Set(lines.map(({ key }) => key.slice(5, 7)));
   const rows = years.map((year) => {
     const own = months.filter(({ key }) => key.startsWith(year) && asked.has(key.slice(5, 7)) && key.length === 7);
-    return { year, line: totalLine(year, own), share: own.length === asked.size ? weatherShare(own, months) : null };
+    return {
+      year,
+      line: totalLine(year, own),
+      share: own.length === asked.size && !own.some(isUsualYear) ? weatherShare(own, measured) : null,
+    };
   });
   const most = Math.max(1e-9, ...rows.map(({ line, share }) => Math.max(line.planeKwhM2, share?.usualKwhM2 ?? 0)));
   return (
@@ -28,17 +33,7 @@ export function WeathersShare({ sum, lines, months, context, weather }: SharesPr
         <Figure name={`plane/${sum.key}`} working={() => planeWorking(sum, context)}>
           {number(sum.planeKwhM2)} kWh/m²
         </Figure>{" "}
-        {weather ? (
-          <>
-            {say.onThePlane}
-            <Figure name={`weather-share/${sum.key}`} working={() => weatherShareWorking(weather)}>
-              {percent(weather.planeKwhM2 / weather.usualKwhM2)}
-            </Figure>
-            {say.ofAUsualSky(weather.years)} {say.heatTook(percent(weather.heatFrac), percent(weather.usualHeatFrac))}
-          </>
-        ) : (
-          say.oneYearCantSayWhatIsUsual
-        )}
+        <WhatTheSkyGave sum={sum} lines={lines} weather={weather} />
       </p>
       <RuledTable fileName="years-of-light" aria-label={say.theWeathersShare}>
         <thead>
@@ -116,5 +111,20 @@ function LightBar({ planeKwhM2, usualKwhM2, most }: { planeKwhM2: number; usualK
       <rect width={x(planeKwhM2)} y={1} height={BAR.height - 2} fill="var(--owed)" stroke="var(--owed-edge)" />
       {usualKwhM2 !== null && <line x1={x(usualKwhM2)} x2={x(usualKwhM2)} y1={0} y2={BAR.height} stroke="var(--ink)" strokeWidth={1.2} />}
     </svg>
+  );
+}
+
+/** Light against a usual sky; or why that is not known. */
+function WhatTheSkyGave({ sum, lines, weather }: Pick<SharesProps, "sum" | "lines" | "weather">) {
+  if (lines.some(isUsualYear)) return say.lightOfAUsualYear;
+  if (!weather) return say.oneYearCantSayWhatIsUsual;
+  return (
+    <>
+      {say.onThePlane}
+      <Figure name={`weather-share/${sum.key}`} working={() => weatherShareWorking(weather)}>
+        {percent(weather.planeKwhM2 / weather.usualKwhM2)}
+      </Figure>
+      {say.ofAUsualSky(weather.years)} {say.heatTook(percent(weather.heatFrac), percent(weather.usualHeatFrac))}
+    </>
   );
 }

@@ -4,7 +4,7 @@ import { NativeSelect } from "@mantine/core";
 import type { Remote } from "comlink";
 import { useRouter } from "next/navigation";
 import { MonthBars } from "@/charts";
-import type { LedgerLine } from "@/core/ledger";
+import { isUsualYear, type LedgerLine } from "@/core/ledger";
 import { weatherShare } from "@/core/yield";
 import { Figure } from "@/features/kit/figures/Figure";
 import { ChartFrame } from "@/features/kit/save/ChartFrame";
@@ -35,7 +35,19 @@ export function WhereItGoes(props: Props) {
   }));
   return (
     <>
-      <ThreeShares {...props} uncertainty={doubt.span} weather={weatherShare(lines, props.months)} decimals={decimals} />
+      <ThreeShares
+        {...props}
+        uncertainty={doubt.span}
+        weather={
+          lines.some(isUsualYear)
+            ? null
+            : weatherShare(
+                lines,
+                props.months.filter((line) => !isUsualYear(line)),
+              )
+        }
+        decimals={decimals}
+      />
       <div className={styles.columns}>
         <ChartFrame
           title="By month"

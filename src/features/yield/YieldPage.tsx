@@ -2,7 +2,7 @@
 
 import Link from "next/link";
 import { Hatches } from "@/charts";
-import { avoidableKwh, type LedgerLine, totalLine } from "@/core/ledger";
+import { avoidableKwh, isUsualYear, type LedgerLine, totalLine } from "@/core/ledger";
 import { pricePerKwh } from "@/core/money";
 import type { Uncertainty } from "@/core/yield";
 import { Figure } from "@/features/kit/figures/Figure";
@@ -87,7 +87,7 @@ function YieldSentence({ sum, lines, context, uncertainty, name }: SentenceProps
       <Figure name={`expected/${sum.key}`} working={() => expectedWorking(sum, context)}>
         {kwh(sum.expectedKwh)} kWh
       </Figure>{" "}
-      {say.expectedGiveOrTake}
+      {isUsualYear(sum) ? say.expectedOfAUsualYear : say.expectedGiveOrTake}
       <Figure end="," working={() => uncertaintyWorking(uncertainty, sum.expectedKwh)}>
         {kwh(half)}
       </Figure>{" "}
@@ -96,6 +96,7 @@ function YieldSentence({ sum, lines, context, uncertainty, name }: SentenceProps
         {kwh(sum.referenceKwh)}
       </Figure>{" "}
       {sum.isSought &&
+        !isUsualYear(sum) &&
         (regain > 0 ? (
           <>
             <Figure name={`avoidable/${sum.key}`} working={() => avoidableWorking(sum, context)}>

@@ -2,7 +2,7 @@
 
 import Link from "next/link";
 import { AVOIDABLE_ACCOUNTS, FOUND_ACCOUNTS, type FoundAccount } from "@/core/accounts";
-import { avoidableKwh, foundSumKwh, type LedgerLine } from "@/core/ledger";
+import { avoidableKwh, foundSumKwh, isUsualYear, type LedgerLine } from "@/core/ledger";
 import { pricePerKwh } from "@/core/money";
 import { Figure } from "@/features/kit/figures/Figure";
 import { KnownFigure } from "@/features/kit/figures/KnownFigure";
@@ -36,6 +36,16 @@ export function YoursToRegain({ slug, sum, context, decimals }: SharesProps) {
         <h2>{say.yoursToRegain}</h2>
         <p>
           {say.nothingIsMeteredYet} <Link href={`/books/${slug}/readings`}>{say.bringAProductionFile}</Link>
+        </p>
+      </section>
+    );
+  }
+  if (isUsualYear(sum)) {
+    return (
+      <section className={styles.book}>
+        <h2>{say.yoursToRegain}</h2>
+        <p>
+          {say.nothingHeldAgainstAUsualYear} <Link href={`/books/${slug}/readings`}>{say.bringMeasuredWeather}</Link>
         </p>
       </section>
     );

@@ -141,6 +141,8 @@ describe("indicators", () => {
       dataGapKwh: 0,
       referenceGapKwh: 0,
       unmatchedKwh: 0,
+      usualKwh: 0,
+      usualReadKwh: 0,
       unexplainedKwh: 0,
       ...parts,
     }) as LedgerLine;

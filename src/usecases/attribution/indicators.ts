@@ -30,7 +30,10 @@ export function indicatorsOf(
       specificYieldKwhPerKwp: yields.get(line.key) ?? null,
       energyPerformanceIndex: performanceIndex(expected),
       availabilityByTimeFrac: lit > 0 ? known.reduce((sum, [, value]) => sum + value.up, 0) / lit : null,
-      availabilityByEnergyFrac: line.meteredKwh === null || line.meteredKwh + down <= 0 ? null : line.meteredKwh / (line.meteredKwh + down),
+      availabilityByEnergyFrac:
+        line.meteredKwh === null || line.unexplainedKwh === null || line.meteredKwh + down <= 0
+          ? null
+          : line.meteredKwh / (line.meteredKwh + down),
       readFrac: line.readFrac,
     };
   });

@@ -1,5 +1,5 @@
 // Longer than a file should be, on purpose: the steps of an import stand in the order in which they happen.
-import type { Batch, ImportEvent, ImportOptions, ImportPreview } from "@/contracts/imports";
+import type { Batch, BatchOrigin, ImportEvent, ImportOptions, ImportPreview } from "@/contracts/imports";
 import { type Problem, ProblemLog } from "@/contracts/problems";
 import { DAY_MS } from "@/core/units";
 import type { Book } from "../books";
@@ -203,8 +203,13 @@ async function storeFound(
   return { kind: "done", batch: await ports.imports.storeSeries(batch, found.series, signal), pages: pageCount(found.series) };
 }
 
+/** A typical year that is put into a real one is no weather of it. */
+const originOf = ({ form, options }: Inspection): BatchOrigin =>
+  form === "means" ? "monthly-means" : form === "epw" && options.year !== null ? "typical-year" : "measured";
+
 const newBatch = (book: Book, staged: StagedFile, found: Inspection): NewBatch => ({
   bookId: book.id,
+  origin: originOf(found),
   kind: found.kind ?? "weather",
   fileName: staged.fileName,
   sha256: staged.sha256,

@@ -1,4 +1,4 @@
-import type { Batch, ImportKind, ImportOptions } from "@/contracts/imports";
+import type { Batch, BatchOrigin, ImportKind, ImportOptions } from "@/contracts/imports";
 import type { RememberedReading } from "@/contracts/mapping";
 import type { Problem } from "@/contracts/problems";
 import type { PagedSeries } from "@/formats/tabular/series";
@@ -26,6 +26,7 @@ export interface Staging {
 
 export interface NewBatch {
   readonly bookId: string;
+  readonly origin: BatchOrigin;
   readonly kind: ImportKind;
   readonly fileName: string;
   readonly sha256: string;

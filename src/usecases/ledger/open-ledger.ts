@@ -5,7 +5,7 @@ import { indexAt, type TimeAxis } from "@/core/series";
 import type { Site } from "@/core/site";
 import { monthBins } from "@/core/time";
 import { MINUTE_MS } from "@/core/units";
-import type { Weather } from "@/core/weather";
+import { usualMarks, type Weather } from "@/core/weather";
 import { runYield, type YieldRun } from "@/core/yield";
 import { gatherMeters, gatherPartMeters, gatherWeather, sinceCommissioned } from "./gather";
 import type { StoredSeries, StoredSparse } from "./ports";
@@ -16,6 +16,8 @@ export interface LedgerInput {
   readonly production: readonly StoredSeries[];
   /** Daily, monthly and hand-read figures. */
   readonly sparse?: StoredSparse;
+  /** Stretches whose light is a usual year's: expected of a usual year, and held against nothing. */
+  readonly usualSpans?: readonly { readonly fromUtcMs: number; readonly toUtcMs: number }[];
   /** Imported promise; null falls back on the site document's. */
   readonly promise: readonly number[] | null;
   /** Local dates on which somebody cleaned, for soiling that builds up. */
@@ -35,6 +37,7 @@ export interface OpenLedger {
   readonly partMeters: readonly MeterSeries[];
   readonly weather: Weather | null;
   readonly run: YieldRun | null;
+  /** What was read of time whose own weather is known. */
   readonly metered: MeteredOnAxis | null;
 }
 
@@ -50,7 +53,8 @@ export function openLedger(input: LedgerInput): OpenLedger {
   const run = weather && runYield(site, weather, monthBins(axis, site.place.timeZone), { cleanings: input.cleanings ?? [] });
   const spans = run && input.sparse ? spansOf(input.sparse, site) : [];
   const metered = run && meters.length + spans.length > 0 ? meteredOnto(axis, meters, site, { spans, expectedKwh: run.expectedKwh }) : null;
-  const months = (run ? ledgerLines(run, metered, promise) : []).filter(
+  const usual = usualMarks(axis, input.usualSpans ?? []);
+  const months = (run ? ledgerLines(run, metered, promise, usual) : []).filter(
     (line) => line.key >= (input.fromMonth ?? "") && line.key <= (input.toMonth ?? "9999"),
   );
   const report: LedgerReport = {
@@ -59,7 +63,27 @@ export function openLedger(input: LedgerInput): OpenLedger {
     all: totalLine("all", months),
     sources: sourcesOf(input, weather, metered, meters),
   };
-  return { site, report, promise, meters, partMeters: gatherPartMeters(input.production, site), weather, run, metered };
+  return {
+    site,
+    report,
+    promise,
+    meters,
+    partMeters: gatherPartMeters(input.production, site),
+    weather,
+    run,
+    metered: metered && comparable(metered, usual),
+  };
+}
+
+/** Readings beside a usual year's light count as not read: nothing can be sought in them. Null where no others are left. */
+function comparable(metered: MeteredOnAxis, usual: Uint8Array | null): MeteredOnAxis | null {
+  if (!usual) return metered;
+  if (metered.readFrac.every((read, i) => read === 0 || usual[i] === 1)) return null;
+  return {
+    ...metered,
+    kwh: metered.kwh.map((kwh, i) => (usual[i] === 1 ? 0 : kwh)),
+    readFrac: metered.readFrac.map((read, i) => (usual[i] === 1 ? 0 : read)),
+  };
 }
 
 /** Start of the earliest reading that holds energy. */

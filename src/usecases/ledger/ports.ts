@@ -27,6 +27,8 @@ export interface ReadingStore {
   heldOf(bookId: string): Promise<readonly Pick<StoredSeries, "quantity" | "meterId">[]>;
   /** Spans and counter readings of production meters; of two of one meter and start the later batch stands. */
   sparseOf(bookId: string): Promise<StoredSparse>;
+  /** Stretches whose light is a usual year's, made and not measured. */
+  usualSpansOf(bookId: string): Promise<readonly { readonly fromUtcMs: number; readonly toUtcMs: number }[]>;
   /** The newest imported promise, January first; null when none was imported. */
   promiseOf(bookId: string): Promise<readonly number[] | null>;
 }

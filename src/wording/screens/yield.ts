@@ -62,6 +62,7 @@ export const say = catalogue({
   noWeatherYetSoNothingCan: "No weather yet, so nothing can be expected. Bring hours of ",
   anEpwYearOrTwelveMonthly: ", an EPW year, or twelve monthly means in the ",
   expectedGiveOrTake: "expected, give or take ",
+  expectedOfAUsualYear: "expected of a usual year, not of this one, give or take ",
   ofTheReferenceEnergy: "of the reference energy of ",
   couldBeHadBack: "of what was lost beside the plan could be had back.",
   nothingCouldBeHadBack: "Nothing was lost beside the plan that could be had back.",

@@ -1,7 +1,7 @@
 "use client";
 
 import { MonthCurves } from "@/charts";
-import type { LedgerLine } from "@/core/ledger";
+import { isUsualYear, type LedgerLine, readOfTimeFrac } from "@/core/ledger";
 import { Cells } from "@/features/kit/figures/Cells";
 import { Figure } from "@/features/kit/figures/Figure";
 import chapter from "@/features/kit/look/Chapter.module.css";
@@ -22,33 +22,60 @@ interface PromiseViewProps {
 
 /** Promise against expected against metered: by month of the year, as ratios of sums, and running on. */
 export function PromiseView({ slug, months, fiscalStart, name }: PromiseViewProps) {
-  const known = months.filter((line) => line.promiseKwh !== null && line.meteredKwh !== null && line.readFrac > 0.9);
+  const known = months.filter((line) => line.promiseKwh !== null && line.meteredKwh !== null && readOfTimeFrac(line) > 0.9);
   if (known.length === 0) return <p className={chapter.verdict}>{say.noPromiseStandsBesideReadingsYet}</p>;
   const sum = (lines: readonly LedgerLine[], of: (line: LedgerLine) => number): number =>
     lines.reduce((total, line) => total + of(line), 0);
-  const promised = sum(known, (line) => line.promiseKwh! * line.readFrac);
+  const promised = sum(known, (line) => line.promiseKwh! * readOfTimeFrac(line));
   const expected = sum(known, (line) => line.expectedKwh - line.dataGapKwh);
   const metered = sum(known, (line) => line.meteredKwh!);
   const naive = known.reduce((total, line) => total + line.meteredKwh! / line.promiseKwh!, 0) / known.length;
+  // How much of it the weather took can be told only where the weather of every month is known.
+  const isWeatherKnown = !known.some(isUsualYear);
   const spread = yearSpread(known);
   const byMonth = Array.from({ length: 12 }, (_, k) => (k + fiscalStart - 1) % 12).map((month) => {
     const own = known.filter((line) => Number(line.key.slice(5, 7)) - 1 === month);
     return { month, own };
   });
-  const running = cumulative(known);
   return (
     <>
       <p className={chapter.verdict} data-testid="promise-verdict">
         {name}. {say.metered}
         <Figure working={() => ratioWorking(metered, promised, naive, known.length)}>{percent(metered / promised)}</Figure>
-        {say.ofThePromiseWithTheWeather(
-          percent(expected / promised),
-          percent(expected / promised, 0),
-          spread === null ? "" : say.toFromYearToYear(percent(spread[0], 0), percent(spread[1], 0)),
-          biasWords(expected / promised),
-        )}
+        {isWeatherKnown
+          ? say.ofThePromiseWithTheWeather(
+              percent(expected / promised),
+              percent(expected / promised, 0),
+              spread === null ? "" : say.toFromYearToYear(percent(spread[0], 0), percent(spread[1], 0)),
+              biasWords(expected / promised),
+            )
+          : say.ofThePromiseWeatherNotKnown}
       </p>
-      <MonthsTable byMonth={byMonth} sum={sum} metered={metered} promised={promised} naive={naive} known={known} expected={expected} />
+      <MonthsTable
+        byMonth={byMonth}
+        sum={sum}
+        metered={metered}
+        promised={promised}
+        naive={naive}
+        known={known}
+        expected={isWeatherKnown ? expected : null}
+      />
+      <RunningOn slug={slug} known={known} naive={naive} />
+    </>
+  );
+}
+
+interface RunningOnProps {
+  readonly slug: string;
+  readonly known: readonly LedgerLine[];
+  readonly naive: number;
+}
+
+/** What a mean of percentages would say, and the three energies added up month by month. */
+function RunningOn({ slug, known, naive }: RunningOnProps) {
+  const running = cumulative(known);
+  return (
+    <>
       <p className={chapter.soft}>
         {say.theMeanOfMonthlyPercentagesWould(known.length)}
         <span className={styles.struck}>{percent(naive)}</span>
@@ -78,7 +105,8 @@ interface MonthsTableProps {
   readonly promised: number;
   readonly naive: number;
   readonly known: LedgerLine[];
-  readonly expected: number;
+  /** Null where the weather of a month is not known. */
+  readonly expected: number | null;
 }
 
 function MonthsTable({ byMonth, sum, metered, promised, naive, known, expected }: MonthsTableProps) {
@@ -98,8 +126,8 @@ function MonthsTable({ byMonth, sum, metered, promised, naive, known, expected }
         </thead>
         <tbody>
           {byMonth.map(({ month, own }) => {
-            const p = sum(own, (line) => line.promiseKwh! * line.readFrac);
-            const e = sum(own, (line) => line.expectedKwh - line.dataGapKwh);
+            const p = sum(own, (line) => line.promiseKwh! * readOfTimeFrac(line));
+            const e = own.some(isUsualYear) ? null : sum(own, (line) => line.expectedKwh - line.dataGapKwh);
             const m = sum(own, (line) => line.meteredKwh!);
             return (
               <tr key={month}>
@@ -107,11 +135,11 @@ function MonthsTable({ byMonth, sum, metered, promised, naive, known, expected }
                 <Cells working={() => monthWorking(month, { promised: p, expected: e, metered: m, months: own.length })}>
                   {[
                     number(p / Math.max(1, own.length)),
-                    number(e / Math.max(1, own.length)),
+                    e === null ? "–" : number(e / Math.max(1, own.length)),
                     number(m / Math.max(1, own.length)),
                     p > 0 ? percent(m / p) : "–",
-                    p > 0 ? percent(e / p) : "–",
-                    e > 0 ? percent(m / e) : "–",
+                    e !== null && p > 0 ? percent(e / p) : "–",
+                    e !== null && e > 0 ? percent(m / e) : "–",
                   ]}
                 </Cells>
               </tr>
@@ -124,11 +152,11 @@ function MonthsTable({ byMonth, sum, metered, promised, naive, known, expected }
             <Cells working={() => ratioWorking(metered, promised, naive, known.length)}>
               {[
                 number(promised),
-                number(expected),
+                expected === null ? "–" : number(expected),
                 number(metered),
                 percent(metered / promised),
-                percent(expected / promised),
-                percent(metered / expected),
+                expected === null ? "–" : percent(expected / promised),
+                expected === null ? "–" : percent(metered / expected),
               ]}
             </Cells>
           </tr>
@@ -141,7 +169,7 @@ function MonthsTable({ byMonth, sum, metered, promised, naive, known, expected }
 function cumulative(lines: readonly LedgerLine[]) {
   let [promiseKwh, expectedKwh, meteredKwh] = [0, 0, 0];
   return lines.map((line) => {
-    promiseKwh += line.promiseKwh! * line.readFrac;
+    promiseKwh += line.promiseKwh! * readOfTimeFrac(line);
     expectedKwh += line.expectedKwh - line.dataGapKwh;
     meteredKwh += line.meteredKwh!;
     return { key: line.key, promiseKwh, expectedKwh, meteredKwh };
@@ -176,7 +204,7 @@ const ratioWorking = (metered: number, promised: number, naive: number, months: 
 
 interface MonthSums {
   readonly promised: number;
-  readonly expected: number;
+  readonly expected: number | null;
   readonly metered: number;
   readonly months: number;
 }
@@ -189,7 +217,7 @@ const monthWorking = (month: number, { promised, expected, metered, months }: Mo
   inputs: [
     { name: say.monthsWithBoth2, value: String(months), from: "over 90 % read" },
     { name: "promise", value: `${number(promised)} kWh`, from: say.designStatementForTheTimeThat },
-    { name: "expected", value: `${number(expected)} kWh`, from: say.modelWithTheWeatherThatCame },
+    ...(expected === null ? [] : [{ name: "expected", value: `${number(expected)} kWh`, from: say.modelWithTheWeatherThatCame }]),
     { name: "metered", value: `${number(metered)} kWh`, from: "readings" },
   ],
   source: say.ratioOfSumsIec617241,

@@ -1,6 +1,8 @@
 import type { Metadata } from "next";
 import { bookPage } from "@/app/book-page";
 import { naiveYears } from "@/core/ageing";
+import { mayBeSaid } from "@/core/basis";
+import { readOfTimeFrac, weatherBasisOf } from "@/core/ledger";
 import { AgeingChapter } from "@/features/ageing/AgeingChapter";
 import { runForPage } from "@/usecases/attribution";
 import { causeInWords } from "@/wording/findings/attribution";
@@ -21,12 +23,17 @@ export default async function AgeingPage({ params, searchParams }: Props) {
   const fiscalStart = Math.min(12, Math.max(1, Number(starts) || 7));
   return bookPage(slug, "ageing", async (book, house) => {
     const [status, view, ledger] = await Promise.all([house.attributions.statusOf(book.id), house.viewOf(book), house.figuresOf(book)]);
-    const months = ledger.report.months.map(({ key, meteredKwh, readFrac }) => ({ key, kwh: meteredKwh ?? 0, readFrac }));
+    const { months: lines } = ledger.report;
+    const weather = weatherBasisOf(lines);
+    const isWithheld = mayBeSaid("ageing", { weather, energy: "intervals" }).permission === "withheld";
+    const months = lines.map((line) => ({ key: line.key, kwh: line.meteredKwh ?? 0, readFrac: readOfTimeFrac(line) }));
     return (
       <AgeingChapter
         slug={slug}
         name={book.site.name}
-        report={view?.ageing ?? null}
+        report={isWithheld ? null : (view?.ageing ?? null)}
+        weather={weather}
+        years={naiveYears(months, 1).years.map(({ key, kwh }) => ({ key, kwh }))}
         parts={view?.parts ?? []}
         arrayCount={book.site.arrays.length}
         run={runForPage(status, book)}

@@ -1,0 +1,108 @@
+import type { Basis, EnergyBasisKind, WeatherBasis } from "./basis";
+import { isUsual } from "./basis";
+
+/** Every answer of the product that a basis can carry or not. */
+export const ANSWERS = [
+  "expected-usual-year",
+  "expected-this-time",
+  "metered-against-promise",
+  "share-of-weather",
+  "ageing",
+  "causes",
+  "what-if",
+  "payback",
+  "decisions",
+] as const;
+export type Answer = (typeof ANSWERS)[number];
+
+/**
+ * How far an answer may go: `yes` as it stands; `wider` with a wider interval; `usual-year` as what a usual year gives; `upper-bound` as the most there can be;
+ * `less` in the parts that need no sun, or in per cent; `withheld` not at all.
+ */
+export type Permission = "yes" | "wider" | "usual-year" | "upper-bound" | "less" | "withheld";
+
+/** What would carry an answer further. */
+export type ToBring = "measured-weather" | "any-sun" | "interval-readings" | "readings" | null;
+
+export interface Ruling {
+  readonly permission: Permission;
+  readonly bring: ToBring;
+}
+
+type Column = "measured" | "rough" | "usual" | "cloudless" | "none";
+
+const YES: Ruling = { permission: "yes", bring: null };
+const rule = (permission: Permission, bring: ToBring): Ruling => ({ permission, bring });
+
+/** The least that each answer needs of the light, and what it says below that. */
+const BY_WEATHER: Readonly<Record<Answer, Readonly<Record<Column, Ruling>>>> = {
+  "expected-usual-year": {
+    measured: YES,
+    rough: rule("wider", "measured-weather"),
+    usual: rule("usual-year", null),
+    cloudless: rule("upper-bound", "any-sun"),
+    none: rule("withheld", "any-sun"),
+  },
+  "expected-this-time": {
+    measured: YES,
+    rough: rule("wider", "measured-weather"),
+    usual: rule("withheld", "measured-weather"),
+    cloudless: rule("withheld", "measured-weather"),
+    none: rule("withheld", "measured-weather"),
+  },
+  "metered-against-promise": { measured: YES, rough: YES, usual: YES, cloudless: YES, none: YES },
+  "share-of-weather": {
+    measured: YES,
+    rough: rule("wider", "measured-weather"),
+    usual: rule("withheld", "measured-weather"),
+    cloudless: rule("withheld", "measured-weather"),
+    none: rule("withheld", "measured-weather"),
+  },
+  ageing: {
+    measured: YES,
+    rough: rule("withheld", "measured-weather"),
+    usual: rule("withheld", "measured-weather"),
+    cloudless: rule("withheld", "measured-weather"),
+    none: rule("withheld", "measured-weather"),
+  },
+  causes: {
+    measured: YES,
+    rough: rule("wider", "measured-weather"),
+    usual: rule("withheld", "measured-weather"),
+    cloudless: rule("withheld", "measured-weather"),
+    none: rule("withheld", "measured-weather"),
+  },
+  "what-if": {
+    measured: YES,
+    rough: YES,
+    usual: rule("usual-year", null),
+    cloudless: rule("less", "any-sun"),
+    none: rule("less", "any-sun"),
+  },
+  payback: { measured: YES, rough: YES, usual: YES, cloudless: rule("less", "readings"), none: rule("less", "readings") },
+  decisions: {
+    measured: YES,
+    rough: YES,
+    usual: rule("usual-year", null),
+    cloudless: rule("less", "any-sun"),
+    none: rule("less", "any-sun"),
+  },
+};
+
+/** Readings that an answer about what came can be told of. */
+const NEEDS_ENERGY: readonly Answer[] = ["metered-against-promise", "ageing", "causes", "share-of-weather"];
+/** Readings so seldom do not tell one cause from another, nor age from weather. */
+const TOO_SELDOM: readonly EnergyBasisKind[] = ["months", "counter", "bills"];
+const NEEDS_DAYS: readonly Answer[] = ["ageing", "causes"];
+
+const columnOf = (weather: WeatherBasis): Column =>
+  isUsual(weather) ? "usual" : weather === "measured" || weather === "rough" || weather === "cloudless" ? weather : "none";
+
+/** What may be said of an answer on a basis, and what to bring to get further. */
+export function mayBeSaid(answer: Answer, { weather, energy }: Pick<Basis, "weather" | "energy">): Ruling {
+  if (energy === "none" && NEEDS_ENERGY.includes(answer)) return rule("withheld", "readings");
+  const ruling = BY_WEATHER[answer][columnOf(weather)];
+  if (ruling.permission !== "withheld" && NEEDS_DAYS.includes(answer) && TOO_SELDOM.includes(energy))
+    return rule("withheld", "interval-readings");
+  return ruling;
+}

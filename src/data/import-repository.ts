@@ -17,9 +17,10 @@ export function importRepository(models: Models, changeBook: ChangeBook): Import
       const rows = await BatchModel.findAll({ where: { bookId }, order: [["id", "DESC"]] });
       return rows.map((row) => asBatch(row.get()));
     },
-    async standingBatch(bookId, kind, sha256) {
-      const row = await BatchModel.findOne({ where: { bookId, kind, sha256, undoneAt: null } });
-      return row && asBatch(row.get());
+    async standingBatch(bookId, kind, sha256, year = null) {
+      const rows = await BatchModel.findAll({ where: { bookId, kind, sha256, undoneAt: null } });
+      const same = rows.find((row) => year === null || row.get().options.year === year);
+      return same ? asBatch(same.get()) : null;
     },
     storeSeries: (batch, series, signal) =>
       changeBook(batch.bookId, async ({ transaction }) => {

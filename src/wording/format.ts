@@ -60,11 +60,24 @@ export function money(amount: string, decimals = amount.split(".")[1]?.length ??
   return number(Number(amount), decimals);
 }
 
-const MONTHS = ["January", "February", "March", "April", "May", "June", "July", "August", "September", "October", "November", "December"];
+export const MONTHS_LONG = [
+  "January",
+  "February",
+  "March",
+  "April",
+  "May",
+  "June",
+  "July",
+  "August",
+  "September",
+  "October",
+  "November",
+  "December",
+];
 
 /** "2025-10" as "October", short as "Oct". A year stays as it is. */
 export function monthName(key: string, form: "long" | "short" = "long"): string {
-  const name = key.length >= 7 ? MONTHS[Number(key.slice(5, 7)) - 1] : undefined;
+  const name = key.length >= 7 ? MONTHS_LONG[Number(key.slice(5, 7)) - 1] : undefined;
   return name === undefined ? key : form === "short" ? name.slice(0, 3) : name;
 }
 
@@ -89,7 +102,7 @@ export function yearInWords(name: string, firstMonth = 1): string {
   const year = Number(fiscal[1]);
   const month = firstMonth - 2;
   const days = month === 1 && new Date(Date.UTC(year, 1, 29)).getUTCMonth() === 1 ? 29 : MONTH_DAYS[month]!;
-  return `12 months to ${days} ${MONTHS[month]} ${year}`;
+  return `12 months to ${days} ${MONTHS_LONG[month]} ${year}`;
 }
 
 /** Years as "7 years 4 months". */

@@ -1,4 +1,5 @@
 export { clearSkyWeather, hoursOfYear, USUAL_LINKE_TURBIDITY } from "./clear-sky-weather";
+export { CLIMATES, type Climate, climateMeans } from "./climates";
 export { fillColumnGaps, fillGaps } from "./fill-gaps";
 export { type MadeWeather, type MonthlyMeans, weatherFromMeans } from "./monthly-means";
 export { sliceWeather } from "./slice";

@@ -57,7 +57,7 @@ export function weatherFromMeans(means: MonthlyMeans, year: number, place: Means
   return { axis, ghiWm2, airTempC };
 }
 
-function localYear(year: number, timeZone: string): TimeAxis {
+export function localYear(year: number, timeZone: string): TimeAxis {
   const offset = zoneOffset(timeZone);
   const startUtcMs = Math.round(utcOfWall(Date.UTC(year, 0, 1), offset) / HOUR_MS) * HOUR_MS;
   const end = Math.round(utcOfWall(Date.UTC(year + 1, 0, 1), offset) / HOUR_MS) * HOUR_MS;

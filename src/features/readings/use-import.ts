@@ -21,6 +21,8 @@ export function useImport(slug: string) {
   const stop = useRef(new AbortController());
   const queue = useRef<File[]>([]);
   const byThemselves = useRef(false);
+  /** What is known of the files before they are read. */
+  const known = useRef<Partial<ImportOptions>>({});
   /** The upload that is looked at, so that a cancel takes it away from the server too. */
   const uploaded = useRef<string | null>(null);
 
@@ -34,7 +36,7 @@ export function useImport(slug: string) {
       uploaded.current = null;
       const uploadId = await upload(slug, file, stop.current.signal);
       uploaded.current = uploadId;
-      const read = await preview(slug, uploadId, {}, stop.current.signal, (rows) => dispatch({ kind: "read", rows }));
+      const read = await preview(slug, uploadId, known.current, stop.current.signal, (rows) => dispatch({ kind: "read", rows }));
       if (byThemselves.current && isSure(read)) await keep(read);
       else dispatch({ kind: "preview", preview: read });
     } catch (error) {
@@ -85,7 +87,8 @@ export function useImport(slug: string) {
     cancel,
     next,
     /** Takes files in the order of their names; with `alone`, those that leave no question go in by themselves. */
-    take: async (files: readonly File[], alone = false) => {
+    take: async (files: readonly File[], alone = false, options: Partial<ImportOptions> = {}) => {
+      known.current = options;
       queue.current = [...files].sort((a, b) => a.name.localeCompare(b.name));
       byThemselves.current = alone;
       await next();

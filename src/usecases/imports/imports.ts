@@ -45,7 +45,7 @@ export async function previewImport(
 ): Promise<ImportPreview> {
   const staged = await stagedFile(ports.staging, book, uploadId);
   const found = await inspectStaged(ports, book, uploadId, options, onProgress);
-  const repeated = found.kind && (await ports.imports.standingBatch(book.id, found.kind, staged.sha256));
+  const repeated = found.kind && (await ports.imports.standingBatch(book.id, found.kind, staged.sha256, yearOf(found)));
   return previewOf(staged, found, book, repeated ? [alreadyThere(repeated)] : []);
 }
 
@@ -88,6 +88,9 @@ function withFuture(found: Inspection, now: number): Inspection {
   log.add("future-times", "error", {}, { last: new Date(last).toISOString().slice(0, 10) });
   return { ...found, problems: [...log.list(), ...found.problems] };
 }
+
+/** The same means, or the same typical year, may be put into another year. */
+const yearOf = ({ options }: Inspection): number | null => options.year;
 
 function alreadyThere(batch: Batch): Problem {
   const log = new ProblemLog();
@@ -165,7 +168,7 @@ export async function* runImport(
     for (; readRows < steps.length; readRows++) yield { kind: "reading", rows: steps[readRows]! };
   }
   const found = await reading;
-  refuseErrors(found, await ports.imports.standingBatch(book.id, found.kind ?? "weather", staged.sha256));
+  refuseErrors(found, await ports.imports.standingBatch(book.id, found.kind ?? "weather", staged.sha256, yearOf(found)));
   yield { kind: "storing" };
   yield await storeFound(ports, book, staged, found, signal);
   if (isForeign(found) && found.file?.proposal) {
@@ -205,7 +208,7 @@ async function storeFound(
 
 /** A typical year that is put into a real one is no weather of it. */
 const originOf = ({ form, options }: Inspection): BatchOrigin =>
-  form === "means" ? "monthly-means" : form === "epw" && options.year !== null ? "typical-year" : "measured";
+  form === "means" ? options.light : form === "epw" && options.year !== null ? "typical-year" : "measured";
 
 const newBatch = (book: Book, staged: StagedFile, found: Inspection): NewBatch => ({
   bookId: book.id,

@@ -48,7 +48,8 @@ export interface MappingStore {
 
 export interface ImportStore {
   batchesOf(bookId: string): Promise<readonly Batch[]>;
-  standingBatch(bookId: string, kind: ImportKind, sha256: string): Promise<Batch | null>;
+  /** The batch of the same bytes that stands; of hours that were put into a year, in that year. */
+  standingBatch(bookId: string, kind: ImportKind, sha256: string, year?: number | null): Promise<Batch | null>;
   /** Stores a batch and all its pages in one transaction. */
   storeSeries(batch: NewBatch, series: readonly (PagedSeries & { meterId: string })[], signal: AbortSignal): Promise<Batch>;
   /** Stores a batch of spans and counter readings in one transaction. */

@@ -50,38 +50,44 @@ export async function epwYear(bytes: Bytes, site: Site, options: ImportOptions):
 export async function meansYear(bytes: Bytes, site: Site, options: ImportOptions): Promise<YearOfHours> {
   const { means, hasAir, problems } = await readMeans(bytes);
   const log = new ProblemLog();
-  const made = means && options.year !== null ? tryMeans(() => weatherFromMeans(means, options.year!, site.place), log) : null;
+  const years = means && options.year !== null ? yearsOf(options.year, options.toYear) : [];
+  const made = means ? tryMeans(() => years.map((year) => weatherFromMeans(means, year, site.place)), log) : [];
   if (means && options.year === null) log.add("year-needed", "error");
-  const series = made ? pagesOf(made, hasAir) : [];
-  const last = made ? made.axis.startUtcMs + (made.axis.count - 1) * HOUR_MS : null;
+  const series = made.length > 0 ? pagesOf(made, hasAir) : [];
+  const end = made.at(-1)?.axis;
+  const last = end ? end.startUtcMs + (end.count - 1) * HOUR_MS : null;
   const file = asSeriesFile(series, {
     rowCount: 12,
-    valueCount: made ? made.axis.count * series.length : 0,
-    firstUtcMs: made?.axis.startUtcMs ?? null,
+    valueCount: made.reduce((sum, { axis }) => sum + axis.count, 0) * series.length,
+    firstUtcMs: made[0]?.axis.startUtcMs ?? null,
     lastUtcMs: last,
     problems: [...problems, ...log.list()],
   });
   return { year: options.year, file };
 }
 
-function tryMeans(make: () => MadeWeather, log: ProblemLog): MadeWeather | null {
+const yearsOf = (first: number, last: number | null): number[] =>
+  Array.from({ length: Math.max(1, (last ?? first) - first + 1) }, (_, k) => first + k);
+
+function tryMeans(make: () => MadeWeather[], log: ProblemLog): MadeWeather[] {
   try {
     return make();
   } catch (error) {
     if (!(error instanceof RangeError)) throw error;
     log.add("sky-overfull", "error", {}, { message: error.message });
-    return null;
+    return [];
   }
 }
 
-function pagesOf({ axis, ghiWm2, airTempC }: MadeWeather, hasAir: boolean): PagedSeries[] {
-  const page = (quantity: "ghi_w_m2" | "air_temperature_c", values: Float64Array): PagedSeries => {
-    const phaseMinutes = (axis.startUtcMs / 60_000) % 60;
+function pagesOf(years: readonly MadeWeather[], hasAir: boolean): PagedSeries[] {
+  const page = (quantity: "ghi_w_m2" | "air_temperature_c", valuesOf: (made: MadeWeather) => Float64Array): PagedSeries => {
+    const phaseMinutes = (years[0]!.axis.startUtcMs / 60_000) % 60;
     const series: PagedSeries = { quantity, meterId: null, stepMinutes: 60, phaseMinutes, days: new Map() };
-    values.forEach((value, i) => {
-      place(series, axis.startUtcMs + i * HOUR_MS, value, true);
-    });
+    for (const made of years)
+      valuesOf(made).forEach((value, i) => {
+        place(series, made.axis.startUtcMs + i * HOUR_MS, value, true);
+      });
     return series;
   };
-  return [page("ghi_w_m2", ghiWm2), ...(hasAir ? [page("air_temperature_c", airTempC)] : [])];
+  return [page("ghi_w_m2", ({ ghiWm2 }) => ghiWm2), ...(hasAir ? [page("air_temperature_c", ({ airTempC }) => airTempC)] : [])];
 }

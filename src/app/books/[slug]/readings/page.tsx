@@ -48,6 +48,16 @@ export default async function ReadingsPage({ params, searchParams }: Props) {
   });
 }
 
+/** First and last year that production was read in; without any the last whole year. */
+async function yearsRead(book: Book, { imports }: House): Promise<[number, number]> {
+  const read = (await imports.batchesOf(book.id)).filter(({ kind, undoneAt }) => kind === "production" && undoneAt === null);
+  const years = read.flatMap(({ firstUtc, lastUtc }) =>
+    [firstUtc, lastUtc].flatMap((utc) => (utc === null ? [] : [Number(utc.slice(0, 4))])),
+  );
+  const last = new Date().getUTCFullYear() - 1;
+  return years.length > 0 ? [Math.min(...years), Math.max(...years)] : [last, last];
+}
+
 /** What the readings cover; nothing of a book set aside, whose batches must still be within reach. */
 const coverageOf = (book: Book, { ask }: House): Promise<Coverage[]> =>
   ask(book, "coverage", {}).catch((error: unknown) => {
@@ -55,7 +65,7 @@ const coverageOf = (book: Book, { ask }: House): Promise<Coverage[]> =>
     throw error;
   });
 
-type Desk = Parameters<typeof TypeInView>[0];
+type Desk = Omit<Parameters<typeof TypeInView>[0], "place" | "years">;
 
 async function viewOf(view: ReadingsView, book: Book, house: House, desk: Desk, asked: string | undefined): Promise<ReactNode> {
   const { slug, timeZone, meters } = desk;
@@ -63,7 +73,7 @@ async function viewOf(view: ReadingsView, book: Book, house: House, desk: Desk, 
     case "bring":
       return null;
     case "type":
-      return <TypeInView {...desk} />;
+      return <TypeInView {...desk} place={book.site.place} years={await yearsRead(book, house)} />;
     case "feeds":
       return <FeedsView slug={slug} timeZone={timeZone} meters={meters} feeds={await house.feeds.of(book.id)} hosts={house.feedHosts} />;
     case "findings":

@@ -52,25 +52,7 @@ export function SunshineForm({ place, years, way, busy }: SunshineFormProps) {
   return (
     <>
       <p className={chapter.soft}>{say.twelveFiguresAreEnough}</p>
-      <div className={styles.sunshine}>
-        <NativeSelect
-          label={say.fillInByClimate}
-          value={climate}
-          data={[
-            { value: "", label: say.ownFigures },
-            ...Object.keys(CLIMATES).map((id) => ({ value: id, label: CLIMATE_NAMES[id as Climate] })),
-          ]}
-          onChange={({ currentTarget }) => fill(currentTarget.value as Climate | "")}
-        />
-        <NativeSelect
-          label={say.figuresAreIn}
-          value={unit}
-          data={Object.keys(SUN_UNITS).map((id) => ({ value: id, label: SUN_UNIT_NAMES[id as SunUnit] }))}
-          onChange={({ currentTarget }) => setUnit(currentTarget.value as SunUnit)}
-        />
-        <NumberField label={say.fromYear} isWhole min={1990} max={2060} value={from} onChange={setFrom} />
-        <NumberField label={say.toYear} isWhole min={1990} max={2060} value={to} onChange={setTo} />
-      </div>
+      <SunshineChoices climate={climate} fill={fill} unit={unit} setUnit={setUnit} from={from} setFrom={setFrom} to={to} setTo={setTo} />
       <Grid
         label={say.sunshine}
         columns={[
@@ -91,5 +73,43 @@ export function SunshineForm({ place, years, way, busy }: SunshineFormProps) {
         </Button>
       </div>
     </>
+  );
+}
+
+type Typed = number | string;
+
+interface SunshineChoicesProps {
+  readonly climate: Climate | "";
+  readonly fill: (climate: Climate | "") => void;
+  readonly unit: SunUnit;
+  readonly setUnit: (unit: SunUnit) => void;
+  readonly from: Typed;
+  readonly setFrom: (year: Typed) => void;
+  readonly to: Typed;
+  readonly setTo: (year: Typed) => void;
+}
+
+/** Where the figures come from, what they are in, and for which years hours are made of them. */
+function SunshineChoices({ climate, fill, unit, setUnit, from, setFrom, to, setTo }: SunshineChoicesProps) {
+  return (
+    <div className={styles.sunshine}>
+      <NativeSelect
+        label={say.fillInByClimate}
+        value={climate}
+        data={[
+          { value: "", label: say.ownFigures },
+          ...Object.keys(CLIMATES).map((id) => ({ value: id, label: CLIMATE_NAMES[id as Climate] })),
+        ]}
+        onChange={({ currentTarget }) => fill(currentTarget.value as Climate | "")}
+      />
+      <NativeSelect
+        label={say.figuresAreIn}
+        value={unit}
+        data={Object.keys(SUN_UNITS).map((id) => ({ value: id, label: SUN_UNIT_NAMES[id as SunUnit] }))}
+        onChange={({ currentTarget }) => setUnit(currentTarget.value as SunUnit)}
+      />
+      <NumberField label={say.fromYear} isWhole min={1990} max={2060} value={from} onChange={setFrom} />
+      <NumberField label={say.toYear} isWhole min={1990} max={2060} value={to} onChange={setTo} />
+    </div>
   );
 }

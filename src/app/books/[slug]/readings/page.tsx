@@ -2,6 +2,7 @@ import type { Metadata } from "next";
 import type { ReactNode } from "react";
 import { bookPage } from "@/app/book-page";
 import type { Coverage } from "@/contracts/imports";
+import { zoneOffset } from "@/core/time";
 import { FeedsView } from "@/features/readings/FeedsView";
 import { FindingsView } from "@/features/readings/FindingsView";
 import { HealthView } from "@/features/readings/HealthView";
@@ -51,9 +52,9 @@ export default async function ReadingsPage({ params, searchParams }: Props) {
 /** First and last year that production was read in; without any the last whole year. */
 async function yearsRead(book: Book, { imports }: House): Promise<[number, number]> {
   const read = (await imports.batchesOf(book.id)).filter(({ kind, undoneAt }) => kind === "production" && undoneAt === null);
-  const years = read.flatMap(({ firstUtc, lastUtc }) =>
-    [firstUtc, lastUtc].flatMap((utc) => (utc === null ? [] : [Number(utc.slice(0, 4))])),
-  );
+  const offset = zoneOffset(book.site.place.timeZone);
+  const yearOf = (utc: string): number => new Date(Date.parse(utc) + offset(Date.parse(utc))).getUTCFullYear();
+  const years = read.flatMap(({ firstUtc, lastUtc }) => [firstUtc, lastUtc].flatMap((utc) => (utc === null ? [] : [yearOf(utc)])));
   const last = new Date().getUTCFullYear() - 1;
   return years.length > 0 ? [Math.min(...years), Math.max(...years)] : [last, last];
 }

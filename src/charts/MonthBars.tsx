@@ -8,6 +8,8 @@ export interface MonthBar {
   /** Half width of the interval that holds nine of ten, kWh. */
   readonly halfKwh: number;
   readonly meteredKwh: number | null;
+  /** Expected of a usual year: metered energy lies neither inside nor outside of it. */
+  readonly isUsual?: boolean;
 }
 
 const MARGIN = { top: 8, right: 4, bottom: 20, left: 48 };
@@ -57,9 +59,9 @@ export function MonthBars({
 }
 
 function Month({ bar, y, band }: { bar: MonthBar; y: (kwh: number) => number; band: number }) {
-  const { expectedKwh, halfKwh, meteredKwh } = bar;
+  const { expectedKwh, halfKwh, meteredKwh, isUsual = false } = bar;
   const middle = band / 2;
-  const outside = meteredKwh !== null && Math.abs(meteredKwh - expectedKwh) > halfKwh;
+  const outside = !isUsual && meteredKwh !== null && Math.abs(meteredKwh - expectedKwh) > halfKwh;
   return (
     <>
       <rect width={band} y={y(expectedKwh)} height={Math.max(0, y(0) - y(expectedKwh))} fill="var(--owed)" stroke="var(--owed-edge)" />

@@ -1,4 +1,4 @@
-import type { LedgerLine } from "../ledger";
+import { type LedgerLine, readOfTimeFrac } from "../ledger";
 import { ageingFactor } from "../module";
 import type { AgeingTerms } from "../site";
 
@@ -44,7 +44,8 @@ export function firstYearEnergy(
 function lineEnergy(line: LedgerLine, basis: EnergyBasis): number | null {
   if (basis === "promise") return line.promiseKwh;
   if (basis === "expected") return line.expectedKwh > 0 ? line.expectedKwh : null;
-  return line.meteredKwh === null || line.readFrac < ENOUGH_READ_FRAC ? null : line.meteredKwh + line.dataGapKwh;
+  // What was read beside a usual year's light was read: only the rest is filled up.
+  return line.meteredKwh === null || readOfTimeFrac(line) < ENOUGH_READ_FRAC ? null : line.meteredKwh + line.dataGapKwh - line.usualReadKwh;
 }
 
 function agedShare(key: string, terms: { readonly ageing: AgeingTerms; readonly commissioned: string | null }): number {

@@ -4,7 +4,7 @@ import Link from "next/link";
 import { Hatches, MonthCurves } from "@/charts";
 import type { AttributionRun, Indicators } from "@/contracts/attribution";
 import type { Glance } from "@/contracts/ledger";
-import type { LedgerLine, Verdict } from "@/core/ledger";
+import { isUsualYear, type LedgerLine, type Verdict } from "@/core/ledger";
 import { nameplateW } from "@/core/site";
 import { ViewTabs } from "@/features/kit/look/ViewTabs";
 import { ChartFrame } from "@/features/kit/save/ChartFrame";
@@ -167,7 +167,11 @@ function Spread({ slug, context, selected, lines, months, sum, verdict, span, gl
           />
           <LedgerSaves slug={slug} selected={selected} lines={lines} sum={sum} />
           <div className={styles.below}>
-            {glance ? <GlanceChart glance={glance} year={selected} slug={slug} /> : <AllMonths months={months} slug={slug} />}
+            {isUsualYear(sum) ? null : glance ? (
+              <GlanceChart glance={glance} year={selected} slug={slug} />
+            ) : (
+              <AllMonths months={months} slug={slug} />
+            )}
             <AccountLegend sum={sum} context={context} />
           </div>
         </>

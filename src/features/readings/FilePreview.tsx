@@ -47,7 +47,9 @@ export function FilePreview({ preview, busy, waiting, zones, siteZone, meters, r
       <FileFacts preview={preview} kind={kind} isSeries={isSeries} unknownClock={unknownClock} />
       <FilePicture preview={preview} />
       {preview.proposal && isSeries && <MappingPanel proposal={preview.proposal} options={options} meters={meters} change={change} />}
-      {isSeries && (preview.form === "epw" || preview.form === "means") && <YearField preview={preview} change={change} />}
+      {isSeries && (preview.form === "epw" || preview.form === "means") && preview.options.toYear === null && (
+        <YearField preview={preview} change={change} />
+      )}
       {isSeries && preview.form === "series" && preview.stepMinutes !== null && (
         <SeriesChoices preview={preview} siteZone={siteZone} zones={zones} options={options} change={change} kind={kind} meters={meters} />
       )}

@@ -19,6 +19,8 @@ interface Props {
   readonly state: GridState;
   readonly dispatch: Dispatch<GridAction>;
   /** What stands at the right of each row, and over it: a running total, or what was counted since. */
+  /** Whether each line is called by the date in its first cell. */
+  readonly isNamed?: boolean;
   readonly margin: { readonly head: string; readonly values: readonly (number | null)[] };
 }
 
@@ -68,16 +70,18 @@ function useGridKeys(state: Props["state"], dispatch: Props["dispatch"]) {
 }
 
 /** Ruled lines to type or paste into, each called by its date, with a running figure at the right: arrow keys and Enter move, ranges come from a spreadsheet's clipboard, Ctrl+Z takes back. */
-export function Grid({ label, columns, state, dispatch, margin }: Props) {
+export function Grid({ label, columns, state, dispatch, margin, isNamed = true }: Props) {
   const { table, onKey, onPaste } = useGridKeys(state, dispatch);
   return (
     <div className={styles.grid}>
       <RuledTable ref={table} aria-label={label}>
         <thead>
           <tr>
-            <th scope="col">
-              <VisuallyHidden component="span">{say.row}</VisuallyHidden>
-            </th>
+            {isNamed && (
+              <th scope="col">
+                <VisuallyHidden component="span">{say.row}</VisuallyHidden>
+              </th>
+            )}
             {columns.map(({ name, title, hint }) => (
               <th key={name} scope="col">
                 {title}
@@ -93,7 +97,7 @@ export function Grid({ label, columns, state, dispatch, margin }: Props) {
           {state.cells.map((cells, row) => (
             // biome-ignore lint/suspicious/noArrayIndexKey: a row is its index
             <tr key={row}>
-              <th scope="row">{rowName(cells[0] ?? "")}</th>
+              {isNamed && <th scope="row">{rowName(cells[0] ?? "")}</th>}
               {columns.map(({ name }, column) => (
                 <td key={name}>
                   <input

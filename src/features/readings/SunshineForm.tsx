@@ -62,6 +62,7 @@ export function SunshineForm({ place, years, way, busy }: SunshineFormProps) {
         ]}
         state={state}
         dispatch={dispatch}
+        isNamed={false}
         margin={{ head: say.soFar, values: sunSoFar(state.cells, unit) }}
       />
       <div className={chapter.actions}>

@@ -32,6 +32,7 @@ export function WhereItGoes(props: Props) {
     expectedKwh: line.expectedKwh,
     halfKwh: doubt.month.halfWidth90Frac * line.expectedKwh,
     meteredKwh: line.meteredKwh,
+    isUsual: isUsualYear(line),
   }));
   return (
     <>

@@ -11,6 +11,7 @@ export const say = catalogue({
   hoursOfTheSitesOwnClock: "hours of the site's own clock",
   noWeatherOnThisDaySo: "No weather on this day, so nothing can be said of it.",
   expectedNothingMetered: "expected; nothing is metered yet.",
+  suchAMonthGives: "such a month of a usual year gives",
   expectedCame: "expected came (",
   ofTheTimeRead: " of the time read). ",
   fellIntoDataGaps: "fell into data gaps. ",

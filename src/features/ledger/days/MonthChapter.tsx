@@ -5,7 +5,7 @@ import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { PowerCurves } from "@/charts";
 import type { DayReport } from "@/contracts/ledger";
-import { type LedgerLine, type LineState, largestLoss, lineState, performanceIndex } from "@/core/ledger";
+import { isUsualYear, type LedgerLine, type LineState, largestLoss, lineState, performanceIndex } from "@/core/ledger";
 import { Figure } from "@/features/kit/figures/Figure";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { ChartFrame } from "@/features/kit/save/ChartFrame";
@@ -13,6 +13,7 @@ import type { PostingTableProps } from "@/features/ledger/attribution/PostingRow
 import { PostingTable } from "@/features/ledger/attribution/PostingTable";
 import { dateName, kwhDecimals, monthName, number, percent } from "@/wording/format";
 import { lossSubject } from "@/wording/ledger-states";
+import { say as sayOfYears } from "@/wording/screens/ledger";
 import { say } from "@/wording/screens/ledger-days";
 import { dayWorking } from "@/wording/workings/day-workings";
 import * as found from "@/wording/workings/found-workings";
@@ -112,6 +113,20 @@ function MonthVerdict({ context, line, kwh, state, days }: MonthVerdictProps) {
     </Figure>
   );
   const index = performanceIndex(line);
+  if (isUsualYear(line))
+    return (
+      <p className={chapter.verdict}>
+        {line.meteredKwh !== null && (
+          <>
+            <Figure name={`metered/${key}`} working={() => workings.meteredWorking(line, context)}>
+              {kwh(line.meteredKwh)} kWh
+            </Figure>
+            {sayOfYears.meteredWhile}
+          </>
+        )}
+        {say.suchAMonthGives} {expected}. {sayOfYears.ownWeatherNotKnown}
+      </p>
+    );
   if (line.meteredKwh === null || index === null)
     return (
       <p className={chapter.verdict}>

@@ -53,8 +53,11 @@ export default async function ReadingsPage({ params, searchParams }: Props) {
 async function yearsRead(book: Book, { imports }: House): Promise<[number, number]> {
   const read = (await imports.batchesOf(book.id)).filter(({ kind, undoneAt }) => kind === "production" && undoneAt === null);
   const offset = zoneOffset(book.site.place.timeZone);
-  const yearOf = (utc: string): number => new Date(Date.parse(utc) + offset(Date.parse(utc))).getUTCFullYear();
-  const years = read.flatMap(({ firstUtc, lastUtc }) => [firstUtc, lastUtc].flatMap((utc) => (utc === null ? [] : [yearOf(utc)])));
+  // What ends with a year is not of the next.
+  const yearOf = (utc: string, lessMs: number): number => new Date(Date.parse(utc) + offset(Date.parse(utc)) - lessMs).getUTCFullYear();
+  const years = read.flatMap(({ firstUtc, lastUtc }) =>
+    firstUtc === null || lastUtc === null ? [] : [yearOf(firstUtc, 0), yearOf(lastUtc, 1)],
+  );
   const last = new Date().getUTCFullYear() - 1;
   return years.length > 0 ? [Math.min(...years), Math.max(...years)] : [last, last];
 }

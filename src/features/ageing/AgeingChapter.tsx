@@ -11,6 +11,7 @@ import { ChartFrame } from "@/features/kit/save/ChartFrame";
 import { CauseProgress } from "@/features/ledger/attribution/CauseProgress";
 import styles from "@/features/ledger/attribution/Causes.module.css";
 import { ageingSentence, ageingWords, claimWords } from "@/wording/ageing";
+import { BRING_WORDS } from "@/wording/basis";
 import { number, percent } from "@/wording/format";
 import { say } from "@/wording/screens/ageing";
 import { ageingWorking, levelWorking } from "@/wording/workings/cause-working";
@@ -55,7 +56,7 @@ function Withheld({ slug, weather, years, fiscal, firstMonth }: AgeingChapterPro
     <>
       <p className={chapter.verdict} data-testid="ageing-withheld">
         {isUsual(weather) ? say.ageingNotFromAUsualYear : say.ageingIsReadFromMeteredOutput}{" "}
-        <Link href={`/books/${slug}/readings`}>{say.bringMeasuredWeather}</Link>
+        <Link href={`/books/${slug}/readings`}>{BRING_WORDS["measured-weather"]}</Link>
       </p>
       {totals.length > 0 && (
         <>

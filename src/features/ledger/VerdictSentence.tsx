@@ -2,6 +2,7 @@ import Link from "next/link";
 import { type LedgerLine, TOLD_FRAC, type Verdict } from "@/core/ledger";
 import { pricePerKwh } from "@/core/money";
 import { Figure } from "@/features/kit/figures/Figure";
+import { BRING_WORDS } from "@/wording/basis";
 import { kwhDecimals, monthName, number, percent } from "@/wording/format";
 import { type LossSpan, lossSubject } from "@/wording/ledger-states";
 import { say } from "@/wording/screens/ledger";
@@ -98,7 +99,7 @@ function UsualYear({ verdict: { usualKwh, meteredKwh }, sum, context, kwh, slug,
       <Figure name={`expected/${sum.key}`} working={() => expectedWorking(sum, context)} end=".">
         {kwh(usualKwh)} kWh
       </Figure>{" "}
-      {say.ownWeatherNotKnown} <Link href={`/books/${slug}/readings`}>{say.bringMeasuredWeather}</Link>
+      {say.ownWeatherNotKnown} <Link href={`/books/${slug}/readings`}>{BRING_WORDS["measured-weather"]}</Link>
     </p>
   );
 }

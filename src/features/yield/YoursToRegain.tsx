@@ -8,6 +8,7 @@ import { Figure } from "@/features/kit/figures/Figure";
 import { KnownFigure } from "@/features/kit/figures/KnownFigure";
 import { RuledTable } from "@/features/kit/table/RuledTable";
 import { ACCOUNT_NAMES } from "@/wording/accounts";
+import { BRING_WORDS } from "@/wording/basis";
 import { number } from "@/wording/format";
 import { REGAIN, say } from "@/wording/screens/yield-shares";
 import {
@@ -45,7 +46,7 @@ export function YoursToRegain({ slug, sum, context, decimals }: SharesProps) {
       <section className={styles.book}>
         <h2>{say.yoursToRegain}</h2>
         <p>
-          {say.nothingHeldAgainstAUsualYear} <Link href={`/books/${slug}/readings`}>{say.bringMeasuredWeather}</Link>
+          {say.nothingHeldAgainstAUsualYear} <Link href={`/books/${slug}/readings`}>{BRING_WORDS["measured-weather"]}</Link>
         </p>
       </section>
     );

@@ -38,7 +38,6 @@ export const say = catalogue({
   meteredWhile: " metered; ",
   aUsualYearGives: "a usual year gives ",
   ownWeatherNotKnown: "Its own weather is not known here, so nothing is said of what was lost, why, or how the modules age.",
-  bringMeasuredWeather: "Bring weather that was measured",
   expectedOfTimeReadCame: " expected of the time read came (",
   whileNothingWasRead: "While nothing was read, ",
   moreWereExpected: " more were expected. ",

@@ -39,7 +39,6 @@ export const say = catalogue({
   ofAUsualSky: (years: number) => ` of a usual sky, the mean of ${years} whole years.`,
   heatTook: (share: string, usual: string) => `Heat took ${share} of the reference energy, usually ${usual}.`,
   lightOfAUsualYear: "on the plane in a usual year. What this one brought is not known here: weather that was measured would tell.",
-  bringMeasuredWeather: "Bring weather that was measured",
   nothingHeldAgainstAUsualYear: "A usual year's light can't say what was lost in this one.",
   oneYearCantSayWhatIsUsual: "on the plane. What is usual here is told from two whole years on.",
   sameMonthsOf: "same months of",

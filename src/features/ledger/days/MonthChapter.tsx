@@ -5,23 +5,20 @@ import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { PowerCurves } from "@/charts";
 import type { DayReport } from "@/contracts/ledger";
-import { isUsualYear, type LedgerLine, type LineState, largestLoss, lineState, performanceIndex } from "@/core/ledger";
+import { type LedgerLine, lineState } from "@/core/ledger";
 import { Figure } from "@/features/kit/figures/Figure";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { ChartFrame } from "@/features/kit/save/ChartFrame";
 import type { PostingTableProps } from "@/features/ledger/attribution/PostingRows";
 import { PostingTable } from "@/features/ledger/attribution/PostingTable";
 import { dateName, kwhDecimals, monthName, number, percent } from "@/wording/format";
-import { lossSubject } from "@/wording/ledger-states";
-import { say as sayOfYears } from "@/wording/screens/ledger";
 import { say } from "@/wording/screens/ledger-days";
 import { dayWorking } from "@/wording/workings/day-workings";
-import * as found from "@/wording/workings/found-workings";
 import type { LedgerContext } from "@/wording/workings/ledger-workings";
-import * as workings from "@/wording/workings/ledger-workings";
 import { spanTolerance } from "../span-tolerance";
 import { DayStrip, type DaySum } from "./DayStrip";
 import styles from "./MonthChapter.module.css";
+import { MonthVerdict } from "./MonthVerdict";
 
 export interface MonthChapterProps {
   readonly slug: string;
@@ -95,89 +92,6 @@ export function MonthChapter({
       {postings && <PostingTable key={line.key} slug={slug} {...postings} />}
     </div>
   );
-}
-
-interface MonthVerdictProps {
-  readonly context: LedgerContext;
-  readonly line: LedgerLine;
-  readonly kwh: (value: number) => string;
-  readonly state: LineState;
-  readonly days: readonly DaySum[];
-}
-
-function MonthVerdict({ context, line, kwh, state, days }: MonthVerdictProps) {
-  const { key } = line;
-  const expected = (
-    <Figure name={`expected/${key}`} working={() => workings.expectedWorking(line, context)}>
-      {kwh(line.expectedKwh)} kWh
-    </Figure>
-  );
-  const index = performanceIndex(line);
-  if (isUsualYear(line))
-    return (
-      <p className={chapter.verdict}>
-        {line.meteredKwh !== null && (
-          <>
-            <Figure name={`metered/${key}`} working={() => workings.meteredWorking(line, context)}>
-              {kwh(line.meteredKwh)} kWh
-            </Figure>
-            {sayOfYears.meteredWhile}
-          </>
-        )}
-        {say.suchAMonthGives} {expected}. {sayOfYears.ownWeatherNotKnown}
-      </p>
-    );
-  if (line.meteredKwh === null || index === null)
-    return (
-      <p className={chapter.verdict}>
-        {expected} {say.expectedNothingMetered}
-      </p>
-    );
-  const loss = largestLoss(line);
-  return (
-    <p className={chapter.verdict}>
-      <Figure name={`metered/${key}`} working={() => workings.meteredWorking(line, context)}>
-        {kwh(line.meteredKwh)}
-      </Figure>{" "}
-      of {expected} {say.expectedCame}
-      <Figure name={`performance-index/${key}`} working={() => workings.performanceIndexWorking(line, context)}>
-        {percent(index)}
-      </Figure>
-      {say.ofTheTimeRead}
-      {line.dataGapKwh > 0.01 * line.expectedKwh && (
-        <>
-          <Figure name={`data-gap/${key}`} working={() => workings.dataGapWorking(line, context)}>
-            {kwh(line.dataGapKwh)} kWh
-          </Figure>{" "}
-          {say.fellIntoDataGaps}
-        </>
-      )}
-      {loss && (
-        <>
-          {lossSubject(loss.account, null, context.site.place.timeZone, key)} took{" "}
-          <Figure name={`found-${loss.account}/${key}`} working={() => found.foundWorking(line, loss.account, context)} end=".">
-            {kwh(loss.kwh)} kWh
-          </Figure>{" "}
-        </>
-      )}
-      {line.unexplainedKwh !== null && (
-        <span className={state.kind === "to-check" ? chapter.clay : undefined}>
-          <Figure name={`unexplained-size/${key}`} working={() => workings.unexplainedWorking(line, context)}>
-            {kwh(Math.abs(line.unexplainedKwh))} kWh
-          </Figure>{" "}
-          {line.unexplainedKwh > 0 ? "short" : "over"} {state.kind === "to-check" ? say.areUnexplained : say.areWithinTheTolerance}
-          {state.kind === "to-check" && worstDay(days, line)}.
-        </span>
-      )}
-    </p>
-  );
-}
-
-function worstDay(days: readonly DaySum[], line: LedgerLine): string {
-  if ((line.unexplainedKwh ?? 0) <= 0) return "";
-  const missing = (d: DaySum): number => (d.meteredKwh === null ? 0 : d.expectedKwh - d.meteredKwh);
-  const worst = [...days].sort((a, b) => missing(b) - missing(a))[0];
-  return worst && missing(worst) > 0 ? `, most on ${dateName(worst.date)}` : "";
 }
 
 function DayCurves({ slug, day, clockShiftMs }: { slug: string; day: DayReport; clockShiftMs: number }) {

@@ -43,7 +43,7 @@ const accountLine = z.strictObject({
   splitKwh: kwh,
   performanceIndex: z.number().nullable(),
   dataAvailabilityFrac: z.number(),
-  state: z.enum(["within", "explained", "to-check", "gap", "usual"]),
+  state: z.enum(["within", "explained", "to-check", "gap", "usual", "no-weather"]),
   /** The cause that explains the line; null in any other state. */
   explainedBy: z.enum(FOUND_ACCOUNTS).nullable(),
   toleranceFrac: z.number(),

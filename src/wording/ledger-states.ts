@@ -4,7 +4,14 @@ import type { LineState } from "@/core/ledger";
 import { ACCOUNT_NAMES } from "./accounts";
 import { catalogue } from "./catalogue";
 
-const KINDS = catalogue({ within: "within tolerance", "to-check": "to check", gap: "gap", usual: "usual year", closed: "closed" });
+const KINDS = catalogue({
+  within: "within tolerance",
+  "to-check": "to check",
+  gap: "gap",
+  usual: "usual year",
+  "no-weather": "no weather",
+  closed: "closed",
+});
 
 /** A line at a glance: its state, or the cause that explains it. */
 export const stateWords = (state: LineState | { readonly kind: "closed" }): string =>

@@ -26,6 +26,12 @@ test("a usual year's light answers what it can, and withholds what it can't", as
   await page.getByRole("button", { name: "Put it in the book" }).click();
   await expect(page.getByTestId("import-done")).toContainText("is in the book");
 
+  // Held against the promise, it needs no sun.
+  await page.goto(`/books/${slug}/ledger?year=2024`);
+  await expect(page.getByTestId("no-weather")).toContainText(/87\u202f300 kWh metered, 95\.0\s% of the promise of 12 months that have both/);
+  await page.goto(`/books/${slug}/yield`);
+  await expect(page.getByText("No weather yet")).toBeVisible();
+
   await page.goto(`/books/${slug}/readings?view=type`);
   await page.getByText("Sunshine", { exact: true }).click();
   await page.getByLabel("Fill in by climate").selectOption({ label: "Dry summer, mild wet winter" });

@@ -1,3 +1,4 @@
+export { type AgainstPromise, againstPromise } from "./against-promise";
 export {
   designLosses,
   expectedReadKwh,

@@ -12,6 +12,8 @@ export type LineState =
   | { readonly kind: "to-check" }
   /** Too little was read to say. */
   | { readonly kind: "gap" }
+  /** Something was metered, and no weather stands beside it. */
+  | { readonly kind: "no-weather" }
   /** Its light is a usual year's and not its own: nothing is said of what it gave. */
   | { readonly kind: "usual" };
 
@@ -50,6 +52,7 @@ export function weatherBasisOf(lines: readonly LedgerLine[]): WeatherBasis {
 /** What a reader should do with a line, where a difference of `toleranceFrac` of what was expected says nothing. */
 export function lineState(line: LedgerLine, toleranceFrac: number): LineState {
   if (isUsualYear(line)) return { kind: "usual" };
+  if (!(line.referenceKwh > 0) && line.meteredKwh !== null) return { kind: "no-weather" };
   const index = performanceIndex(line);
   if (index === null || line.unexplainedKwh === null || line.readFrac < LEAST_READ_FRAC) return { kind: "gap" };
   if (Math.abs(line.unexplainedKwh) > toleranceFrac * expectedReadKwh(line)) return { kind: "to-check" };

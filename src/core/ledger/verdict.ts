@@ -1,10 +1,12 @@
 import { AVOIDABLE_ACCOUNTS, FOUND_ACCOUNTS, type FoundAccount } from "../accounts";
+import { type AgainstPromise, againstPromise } from "./against-promise";
 import { expectedReadKwh, type LedgerLine, performanceIndex } from "./ledger";
 import { isUsualYear, lineState, TOLD_FRAC } from "./line-state";
 
 /** The sentences above a ledger page, as facts; the interface words them. */
 export type Verdict =
-  | { readonly kind: "no-weather" }
+  /** Nothing is expected without weather; what was metered stands beside the promise, where there is one. */
+  | { readonly kind: "no-weather"; readonly meteredKwh: number | null; readonly against: AgainstPromise | null }
   | { readonly kind: "no-readings"; readonly expectedKwh: number }
   /** The light of the page is a usual year's: what such a year gives, and what the meter counted, which says nothing of this one. */
   | { readonly kind: "usual-year"; readonly usualKwh: number; readonly meteredKwh: number | null }
@@ -40,7 +42,7 @@ export interface Tolerances {
  * themselves are named though the total be within its tolerance.
  */
 export function verdictOf(sum: LedgerLine, lines: readonly LedgerLine[], { page, line }: Tolerances): Verdict {
-  if (!(sum.referenceKwh > 0)) return { kind: "no-weather" };
+  if (!(sum.referenceKwh > 0)) return { kind: "no-weather", meteredKwh: sum.meteredKwh, against: againstPromise(lines) };
   const index = performanceIndex(sum);
   if (index === null && isUsualYear(sum)) return { kind: "usual-year", usualKwh: sum.usualKwh, meteredKwh: sum.meteredKwh };
   if (index === null || sum.meteredKwh === null || sum.unexplainedKwh === null)
@@ -51,7 +53,7 @@ export function verdictOf(sum: LedgerLine, lines: readonly LedgerLine[], { page,
     .sort((a, b) => Math.abs(b.unexplainedKwh ?? 0) - Math.abs(a.unexplainedKwh ?? 0));
   return {
     // Of a page that is mostly a usual year the part that was measured is a part with a gap.
-    kind: kind === "explained" ? "within" : kind === "usual" ? "gap" : kind,
+    kind: kind === "explained" ? "within" : kind === "usual" || kind === "no-weather" ? "gap" : kind,
     expectedReadKwh: expectedReadKwh(sum),
     meteredReadKwh: sum.meteredKwh - sum.unmatchedKwh,
     index,

@@ -35,24 +35,31 @@ interface AmountsProps {
 export function Amounts({ line, scale, context, total = false, isClosed = false }: AmountsProps) {
   const kwh = (value: number) => number(value, scale.decimals);
   const { key } = line;
+  // Without weather nothing is known of the sun: no nought is claimed.
+  const lit = (value: number): number | null => (line.referenceKwh > 0 || line.meteredKwh === null ? value : null);
+  const kwhM2 = (value: number): string => number(value);
   const state = lineState(line, spanTolerance(context, [line]));
   return (
     <>
       <td className={total ? undefined : styles.soft}>
-        <Figure plain name={`plane/${key}`} working={() => workings.planeWorking(line, context)}>
-          {number(line.planeKwhM2)}
-        </Figure>
+        <KnownFigure name={`plane/${key}`} value={lit(line.planeKwhM2)} say={kwhM2} working={() => workings.planeWorking(line, context)} />
       </td>
       <td>
-        <Figure plain name={`reference/${key}`} working={() => workings.referenceWorking(line, context)}>
-          {kwh(line.referenceKwh)}
-        </Figure>
+        <KnownFigure
+          name={`reference/${key}`}
+          value={lit(line.referenceKwh)}
+          say={kwh}
+          working={() => workings.referenceWorking(line, context)}
+        />
       </td>
       <td className={styles.bar}>{!total && <LossBar line={line} mostKwh={scale.mostReferenceKwh} />}</td>
       <td>
-        <Figure plain name={`expected/${key}`} working={() => workings.expectedWorking(line, context)}>
-          {kwh(line.expectedKwh)}
-        </Figure>
+        <KnownFigure
+          name={`expected/${key}`}
+          value={lit(line.expectedKwh)}
+          say={kwh}
+          working={() => workings.expectedWorking(line, context)}
+        />
       </td>
       <td className={styles.spine}>
         <SpineFigures toCheck={state.kind === "to-check" && !total} line={line} context={context} kwh={kwh} total={total} scale={scale} />
@@ -70,7 +77,7 @@ export function Amounts({ line, scale, context, total = false, isClosed = false 
       <td className={styles.soft}>
         <KnownFigure
           name={`data-availability/${key}`}
-          value={state.kind === "usual" ? null : line.readFrac}
+          value={state.kind === "usual" || state.kind === "no-weather" ? null : line.readFrac}
           say={percent}
           working={() => workings.dataGapWorking(line, context)}
         />

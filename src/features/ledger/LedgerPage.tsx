@@ -167,7 +167,7 @@ function Spread({ slug, context, selected, lines, months, sum, verdict, span, gl
           />
           <LedgerSaves slug={slug} selected={selected} lines={lines} sum={sum} />
           <div className={styles.below}>
-            {isUsualYear(sum) ? null : glance ? (
+            {isUsualYear(sum) || !(sum.referenceKwh > 0) ? null : glance ? (
               <GlanceChart glance={glance} year={selected} slug={slug} />
             ) : (
               <AllMonths months={months} slug={slug} />

@@ -36,7 +36,8 @@ type Kwh = (value: number) => string;
 /** The page in a sentence or four: what came of what was expected, the largest loss with its dates and money, what is unexplained. Numbers open their working. */
 export function VerdictSentence({ verdict, sum, context, span, slug, name }: VerdictProps) {
   const kwh: Kwh = (value) => number(value, kwhDecimals(sum.referenceKwh / 12));
-  if (verdict.kind === "no-weather") return <p className={styles.verdict}>{say.noWeatherYetSoNothingIs}</p>;
+  if (verdict.kind === "no-weather")
+    return <WithoutWeather verdict={verdict} sum={sum} context={context} kwh={kwh} slug={slug} name={name} />;
   if (verdict.kind === "no-readings") {
     return (
       <p className={styles.verdict}>
@@ -75,6 +76,27 @@ interface ClauseProps {
   readonly sum: LedgerLine;
   readonly context: LedgerContext;
   readonly kwh: Kwh;
+}
+
+interface WithoutWeatherProps extends Pick<VerdictProps, "sum" | "context" | "slug" | "name"> {
+  readonly verdict: Extract<Verdict, { kind: "no-weather" }>;
+  readonly kwh: Kwh;
+}
+
+/** What needs no sun: what was counted, and how that stands to the promise. */
+function WithoutWeather({ verdict: { meteredKwh, against }, sum, context, kwh, slug, name }: WithoutWeatherProps) {
+  if (meteredKwh === null) return <p className={styles.verdict}>{say.noWeatherYetSoNothingIs}</p>;
+  return (
+    <p className={styles.verdict} data-testid="no-weather">
+      {name}:{" "}
+      <Figure name={`metered/${sum.key}`} working={() => meteredWorking(sum, context)}>
+        {kwh(meteredKwh)} kWh
+      </Figure>
+      {say.metered}
+      {against && say.shareOfThePromise(percent(against.meteredKwh / against.promisedKwh), against.months.length)} {say.noWeatherBeside}{" "}
+      <Link href={`/books/${slug}/readings?view=type`}>{BRING_WORDS["any-sun"]}</Link>
+    </p>
+  );
 }
 
 interface UsualYearProps extends Pick<VerdictProps, "sum" | "context" | "slug" | "name"> {

@@ -9,6 +9,7 @@ import { usualMarks, type Weather } from "@/core/weather";
 import { runYield, type YieldRun } from "@/core/yield";
 import { gatherMeters, gatherPartMeters, gatherWeather, sinceCommissioned } from "./gather";
 import type { StoredSeries, StoredSparse } from "./ports";
+import { monthsWithoutWeather } from "./without-weather";
 
 export interface LedgerInput {
   readonly site: Site;
@@ -54,9 +55,10 @@ export function openLedger(input: LedgerInput): OpenLedger {
   const spans = run && input.sparse ? spansOf(input.sparse, site) : [];
   const metered = run && meters.length + spans.length > 0 ? meteredOnto(axis, meters, site, { spans, expectedKwh: run.expectedKwh }) : null;
   const usual = usualMarks(axis, input.usualSpans ?? []);
-  const months = (run ? ledgerLines(run, metered, promise, usual) : []).filter(
-    (line) => line.key >= (input.fromMonth ?? "") && line.key <= (input.toMonth ?? "9999"),
-  );
+  const allMonths = run
+    ? ledgerLines(run, metered, promise, usual)
+    : monthsWithoutWeather({ site, meters, promise, spans: input.sparse ? spansOf(input.sparse, site) : [] });
+  const months = allMonths.filter((line) => line.key >= (input.fromMonth ?? "") && line.key <= (input.toMonth ?? "9999"));
   const report: LedgerReport = {
     months,
     years: yearLines(months),

@@ -4,7 +4,9 @@ import { beforeAll, describe, expect, it } from "vitest";
 import { type FileLedger, ledgerFromFiles } from "@/cli/read-files";
 import { mayBeSaid } from "@/core/basis";
 import {
+  againstPromise,
   expectedReadKwh,
+  type LedgerLine,
   lineState,
   performanceIndex,
   performanceRatio,
@@ -88,5 +90,45 @@ describe("a book whose light is a usual year's", () => {
     const sum = totalLine("all", report.months);
     expect(sum.expectedKwh - sum.dataGapKwh - sum.unexplainedKwh!).toBeCloseTo(sum.meteredKwh! - sum.unmatchedKwh, 6);
     expect(weatherBasisOf(report.months)).toBe("measured");
+  });
+});
+
+describe("a book without any weather", () => {
+  it("holds what was metered against the promise, and expects nothing", () => {
+    const { site, promise, production } = measured;
+    const { report, weather, run, metered } = openLedger({ site, promise, production, weather: [] });
+    expect([weather, run, metered]).toEqual([null, null, null]);
+    expect(weatherBasisOf(report.months)).toBe("none");
+    for (const line of report.months.filter(({ meteredKwh }) => meteredKwh !== null)) {
+      const own = asMeasured.report.months.find(({ key }) => key === line.key);
+      if (own) expect(Math.abs(line.meteredKwh! - own.meteredKwh!), line.key).toBeLessThan(0.02 * own.meteredKwh! + 1);
+      expect([line.expectedKwh, line.referenceKwh, performanceIndex(line), line.unexplainedKwh]).toEqual([0, 0, null, null]);
+      expect(lineState(line, 0.05)).toEqual({ kind: "no-weather" });
+    }
+    const verdict = verdictOf(report.all, report.months, { page: 0.03, line: 0.08 });
+    expect(verdict.kind).toBe("no-weather");
+    const [here, there] = [againstPromise(report.months)!, againstPromise(asMeasured.report.months)!];
+    expect(here.meteredKwh / here.promisedKwh).toBeCloseTo(there.meteredKwh / there.promisedKwh, 2);
+  });
+
+  it("lays out a counter's long span by a cloudless sky, and leaves out a month that was read in part", () => {
+    const [fromUtcMs, toUtcMs] = [Date.UTC(2023, 0, 1), Date.UTC(2023, 2, 16)];
+    const { report } = openLedger({
+      site: measured.site,
+      promise: measured.promise,
+      weather: [],
+      production: [],
+      sparse: { spans: [{ meterId: "m-I1", fromUtcMs, toUtcMs, kwh: 12_000 }], counters: [] },
+    });
+    const [january, february, march] = report.months.filter(({ key }) => key.startsWith("2023")) as [LedgerLine, LedgerLine, LedgerLine];
+    expect(january.meteredKwh! + february.meteredKwh! + march.meteredKwh!).toBeCloseTo(12_000, 0);
+    expect(february.meteredKwh!).toBeGreaterThan(january.meteredKwh!);
+    expect(march.readFrac).toBeLessThan(0.6);
+    expect(againstPromise(report.months)!.months.map(({ key }) => key)).toEqual(["2023-01", "2023-02"]);
+  });
+
+  it("has no month before anything was read", () => {
+    const { site, promise } = measured;
+    expect(openLedger({ site, promise, production: [], weather: [] }).report.months).toEqual([]);
   });
 });

@@ -35,6 +35,10 @@ export const say = catalogue({
   expectedNothingMetered: " expected; nothing is metered yet. Bring a production file in the Readings chapter.",
   ofExpected: " of ",
   expectedCame: " expected came (",
+  metered: " metered",
+  shareOfThePromise: (share: string, months: number) =>
+    `, ${share} of the promise of ${months === 1 ? "one month" : `${months} months`} that have both`,
+  noWeatherBeside: ". No weather stands beside it, so what was expected, and what was lost, is not known.",
   meteredWhile: " metered; ",
   aUsualYearGives: "a usual year gives ",
   ownWeatherNotKnown: "Its own weather is not known here, so nothing is said of what was lost, why, or how the modules age.",

@@ -1,7 +1,7 @@
 "use client";
 
 import { MonthCurves } from "@/charts";
-import { isUsualYear, type LedgerLine, readOfTimeFrac } from "@/core/ledger";
+import { againstPromise, isUsualYear, type LedgerLine, readOfTimeFrac } from "@/core/ledger";
 import { Cells } from "@/features/kit/figures/Cells";
 import { Figure } from "@/features/kit/figures/Figure";
 import chapter from "@/features/kit/look/Chapter.module.css";
@@ -20,18 +20,21 @@ interface PromiseViewProps {
   readonly name: string;
 }
 
+/** Whether a month's own weather is not known. */
+const isUnknown = (line: LedgerLine): boolean => isUsualYear(line) || !(line.referenceKwh > 0);
+
 /** Promise against expected against metered: by month of the year, as ratios of sums, and running on. */
 export function PromiseView({ slug, months, fiscalStart, name }: PromiseViewProps) {
-  const known = months.filter((line) => line.promiseKwh !== null && line.meteredKwh !== null && readOfTimeFrac(line) > 0.9);
-  if (known.length === 0) return <p className={chapter.verdict}>{say.noPromiseStandsBesideReadingsYet}</p>;
+  const against = againstPromise(months);
+  if (!against) return <p className={chapter.verdict}>{say.noPromiseStandsBesideReadingsYet}</p>;
   const sum = (lines: readonly LedgerLine[], of: (line: LedgerLine) => number): number =>
     lines.reduce((total, line) => total + of(line), 0);
-  const promised = sum(known, (line) => line.promiseKwh! * readOfTimeFrac(line));
+  const { promisedKwh: promised, meteredKwh: metered } = against;
+  const known = [...against.months];
   const expected = sum(known, (line) => line.expectedKwh - line.dataGapKwh);
-  const metered = sum(known, (line) => line.meteredKwh!);
   const naive = known.reduce((total, line) => total + line.meteredKwh! / line.promiseKwh!, 0) / known.length;
   // How much of it the weather took can be told only where the weather of every month is known.
-  const isWeatherKnown = !known.some(isUsualYear);
+  const isWeatherKnown = !known.some(isUnknown);
   const spread = yearSpread(known);
   const byMonth = Array.from({ length: 12 }, (_, k) => (k + fiscalStart - 1) % 12).map((month) => {
     const own = known.filter((line) => Number(line.key.slice(5, 7)) - 1 === month);
@@ -127,7 +130,7 @@ function MonthsTable({ byMonth, sum, metered, promised, naive, known, expected }
         <tbody>
           {byMonth.map(({ month, own }) => {
             const p = sum(own, (line) => line.promiseKwh! * readOfTimeFrac(line));
-            const e = own.some(isUsualYear) ? null : sum(own, (line) => line.expectedKwh - line.dataGapKwh);
+            const e = own.some(isUnknown) ? null : sum(own, (line) => line.expectedKwh - line.dataGapKwh);
             const m = sum(own, (line) => line.meteredKwh!);
             return (
               <tr key={month}>

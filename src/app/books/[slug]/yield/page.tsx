@@ -22,7 +22,8 @@ export default async function YieldChapter({ params, searchParams }: Props) {
     const ledger = await figuresOf(book);
     const { years, sources } = ledger.report;
     const months = await standingMonths(book, house, ledger.report.months);
-    const names = years.map((line) => line.key);
+    // A year without weather owes nothing that could be told.
+    const names = years.filter(({ referenceKwh }) => referenceKwh > 0).map((line) => line.key);
     const isAll = year === "all";
     const selected = year !== undefined && names.includes(year) ? year : (names.at(-1) ?? "");
     const keys = months.map((line) => line.key);

@@ -11,6 +11,7 @@ export {
   performanceIndex,
   performanceRatio,
   readOfTimeFrac,
+  sizeKwh,
   totalLine,
 } from "./ledger";
 export { ledgerPostings, lineWithFound, lineWithTransfers, type PostingTransfer } from "./line-found";

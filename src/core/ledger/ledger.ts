@@ -185,6 +185,9 @@ export function totalLine(key: string, lines: readonly LedgerLine[]): LedgerLine
   };
 }
 
+/** Energy by which a line is told to be large or small: the sun's, or the meter's where the sun is not known. */
+export const sizeKwh = ({ referenceKwh, meteredKwh }: LedgerLine): number => (referenceKwh > 0 ? referenceKwh : (meteredKwh ?? 0));
+
 /** How much of a line's time was read, whether or not its own weather is known: what a promise is held against. */
 export const readOfTimeFrac = ({ expectedKwh, dataGapKwh, usualReadKwh, readFrac }: LedgerLine): number =>
   usualReadKwh > 0 && expectedKwh > 0 ? (expectedKwh - dataGapKwh + usualReadKwh) / expectedKwh : readFrac;

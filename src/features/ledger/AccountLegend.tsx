@@ -3,7 +3,7 @@
 import type { ReactNode } from "react";
 import { accountFill } from "@/charts";
 import { DESIGN_ACCOUNTS, type DesignAccount, LEDGER_ACCOUNTS, type LedgerAccount } from "@/core/accounts";
-import { designLosses, type LedgerLine, ledgerPostings } from "@/core/ledger";
+import { designLosses, type LedgerLine, ledgerPostings, sizeKwh } from "@/core/ledger";
 import { Figure } from "@/features/kit/figures/Figure";
 import { ACCOUNT_NAMES } from "@/wording/accounts";
 import { kwhDecimals, number } from "@/wording/format";
@@ -18,7 +18,7 @@ const LEAST_KWH = 0.05;
 /** The page's accounts with colour, hatch, code and sum: what was planned, and what was found beside it. */
 export function AccountLegend({ sum, context }: { sum: LedgerLine; context: LedgerContext }) {
   const [planned, posted] = [designLosses(sum), ledgerPostings(sum)];
-  const decimals = kwhDecimals(sum.referenceKwh / 12);
+  const decimals = kwhDecimals(sizeKwh(sum) / 12);
   const kwh = (value: number): string => number(value, decimals);
   const between = sum.meteredKwh === null ? [] : LEDGER_ACCOUNTS.filter((account) => Math.abs(posted[account]) >= LEAST_KWH);
   return (

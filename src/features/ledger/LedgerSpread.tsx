@@ -3,7 +3,7 @@
 import { VisuallyHidden } from "@mantine/core";
 import Link from "next/link";
 import { useMemo } from "react";
-import type { LedgerLine } from "@/core/ledger";
+import { type LedgerLine, sizeKwh } from "@/core/ledger";
 import { Term } from "@/features/kit/help/Term";
 import { RuledTable } from "@/features/kit/table/RuledTable";
 import { kwhDecimals, monthName } from "@/wording/format";
@@ -121,12 +121,14 @@ function ColumnHeads() {
 function pageScale(lines: readonly LedgerLine[]): PageScale {
   const between = (line: LedgerLine): number[] => [...Object.values(line.foundKwh), line.dataGapKwh, line.unexplainedKwh ?? 0];
   const side = (line: LedgerLine, sign: number): number => between(line).reduce((sum, kwh) => sum + Math.max(0, sign * kwh), 0);
+  // What is not told has no bar.
+  const told = lines.filter(({ unexplainedKwh }) => unexplainedKwh !== null);
   const mostReferenceKwh = Math.max(1e-9, ...lines.map((line) => line.referenceKwh));
   return {
     mostReferenceKwh,
-    mostShortKwh: Math.max(1e-9, ...lines.map((line) => side(line, 1))),
-    mostOverKwh: Math.max(1e-9, ...lines.map((line) => side(line, -1))),
-    decimals: kwhDecimals(mostReferenceKwh),
+    mostShortKwh: Math.max(1e-9, ...told.map((line) => side(line, 1))),
+    mostOverKwh: Math.max(1e-9, ...told.map((line) => side(line, -1))),
+    decimals: kwhDecimals(Math.max(...lines.map(sizeKwh), 1e-9)),
   };
 }
 

@@ -1,5 +1,5 @@
 import Link from "next/link";
-import { type LedgerLine, TOLD_FRAC, type Verdict } from "@/core/ledger";
+import { type LedgerLine, sizeKwh, TOLD_FRAC, type Verdict } from "@/core/ledger";
 import { pricePerKwh } from "@/core/money";
 import { Figure } from "@/features/kit/figures/Figure";
 import { BRING_WORDS } from "@/wording/basis";
@@ -35,7 +35,7 @@ type Kwh = (value: number) => string;
 
 /** The page in a sentence or four: what came of what was expected, the largest loss with its dates and money, what is unexplained. Numbers open their working. */
 export function VerdictSentence({ verdict, sum, context, span, slug, name }: VerdictProps) {
-  const kwh: Kwh = (value) => number(value, kwhDecimals(sum.referenceKwh / 12));
+  const kwh: Kwh = (value) => number(value, kwhDecimals(sizeKwh(sum) / 12));
   if (verdict.kind === "no-weather")
     return <WithoutWeather verdict={verdict} sum={sum} context={context} kwh={kwh} slug={slug} name={name} />;
   if (verdict.kind === "no-readings") {
@@ -93,8 +93,8 @@ function WithoutWeather({ verdict: { meteredKwh, against }, sum, context, kwh, s
         {kwh(meteredKwh)} kWh
       </Figure>
       {say.metered}
-      {against && say.shareOfThePromise(percent(against.meteredKwh / against.promisedKwh), against.months.length)} {say.noWeatherBeside}{" "}
-      <Link href={`/books/${slug}/readings?view=type`}>{BRING_WORDS["any-sun"]}</Link>
+      {against && say.shareOfThePromise(percent(against.meteredKwh / against.promisedKwh), against.months.length)}
+      {say.noWeatherBeside} <Link href={`/books/${slug}/readings?view=type`}>{BRING_WORDS["any-sun"]}</Link>
     </p>
   );
 }

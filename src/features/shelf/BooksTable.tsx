@@ -2,7 +2,7 @@
 
 import Link from "next/link";
 import { PairBars } from "@/charts";
-import { type LedgerLine, largestLoss, lineState } from "@/core/ledger";
+import { type LedgerLine, largestLoss, lineState, sizeKwh } from "@/core/ledger";
 import { Figure } from "@/features/kit/figures/Figure";
 import { KnownFigure } from "@/features/kit/figures/KnownFigure";
 import { Term } from "@/features/kit/help/Term";
@@ -70,7 +70,7 @@ export function BooksTable({ books }: { books: readonly ShelfBook[] }) {
 
 function BookLine({ book }: { book: ShelfBook }) {
   const { line, context, slug, state } = book;
-  const kwh = (value: number | null) => (value === null || !line ? "–" : number(value, kwhDecimals(line.referenceKwh / 12)));
+  const kwh = (value: number | null) => (value === null || !line ? "–" : number(value, kwhDecimals(sizeKwh(line) / 12)));
   return (
     <tr className={styles.line} data-book={slug}>
       <td>

@@ -2,7 +2,7 @@ import { type LedgerLine, ledgerLines, type MeterSeries, meteredOnto, readOfTime
 import type { MeteredSpan } from "@/core/readings";
 import { endUtcMs, type TimeAxis } from "@/core/series";
 import type { Site } from "@/core/site";
-import { monthBins } from "@/core/time";
+import { monthBins, utcOfWall, zoneOffset } from "@/core/time";
 import { HOUR_MS } from "@/core/units";
 import { clearSkyWeather } from "@/core/weather";
 import { runYield } from "@/core/yield";
@@ -19,7 +19,7 @@ interface WithoutWeather {
  * lays figures of longer spans over months; no energy is told from it.
  */
 export function monthsWithoutWeather({ site, meters, spans, promise }: WithoutWeather): LedgerLine[] {
-  const axis = hoursRead(meters, spans);
+  const axis = monthsRead(meters, spans, site.place.timeZone);
   if (!axis) return [];
   const run = runYield(site, clearSkyWeather(axis, site.place), monthBins(axis, site.place.timeZone));
   const metered = meteredOnto(axis, meters, site, { spans, expectedKwh: run.expectedKwh });
@@ -40,11 +40,15 @@ export function monthsWithoutWeather({ site, meters, spans, promise }: WithoutWe
   }));
 }
 
-/** Hours from the first reading to the last; null without any. */
-function hoursRead(meters: readonly MeterSeries[], spans: readonly MeteredSpan[]): TimeAxis | null {
+/** Hours of the whole local months from the first reading to the last; null without any. */
+function monthsRead(meters: readonly MeterSeries[], spans: readonly MeteredSpan[], timeZone: string): TimeAxis | null {
   const starts = [...meters.map(({ axis }) => axis.startUtcMs), ...spans.map(({ fromUtcMs }) => fromUtcMs)];
   const ends = [...meters.map(({ axis }) => endUtcMs(axis)), ...spans.map(({ toUtcMs }) => toUtcMs)];
   if (starts.length === 0) return null;
-  const startUtcMs = Math.floor(Math.min(...starts) / HOUR_MS) * HOUR_MS;
-  return { startUtcMs, stepMinutes: 60, count: Math.max(1, Math.ceil((Math.max(...ends) - startUtcMs) / HOUR_MS)) };
+  const offset = zoneOffset(timeZone);
+  const local = (utcMs: number): Date => new Date(utcMs + offset(utcMs));
+  const [first, last] = [local(Math.min(...starts)), local(Math.max(...ends) - 1)];
+  const startUtcMs = utcOfWall(Date.UTC(first.getUTCFullYear(), first.getUTCMonth()), offset);
+  const endMs = utcOfWall(Date.UTC(last.getUTCFullYear(), last.getUTCMonth() + 1), offset);
+  return { startUtcMs, stepMinutes: 60, count: Math.round((endMs - startUtcMs) / HOUR_MS) };
 }

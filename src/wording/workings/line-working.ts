@@ -1,5 +1,5 @@
 import type { LedgerSources } from "@/contracts/ledger";
-import type { LedgerLine } from "@/core/ledger";
+import { type LedgerLine, sizeKwh } from "@/core/ledger";
 import { nameplateW, type Site } from "@/core/site";
 import { ASSUMED_WIND_MS } from "@/core/weather";
 import { kwhDecimals, monthName, number } from "../format";
@@ -14,11 +14,11 @@ export interface LedgerContext {
 
 export const spanOf = (key: string): string =>
   key === "all" ? "all years" : key.length === 4 ? key : `${monthName(key)} ${key.slice(0, 4)}`;
-export const kwh = (value: number, line: LedgerLine): string => `${number(value, kwhDecimals(line.referenceKwh))} kWh`;
+export const kwh = (value: number, line: LedgerLine): string => `${number(value, kwhDecimals(sizeKwh(line)))} kWh`;
 export const kwp = (site: Site): string => `${number(nameplateW(site) / 1000, 2)} kWp`;
 
 export function kwhWorking(line: LedgerLine, title: string, value: number, rest: Omit<Working, "title" | "value" | "unit">): Working {
-  return { title: `${title}, ${spanOf(line.key)}`, value: number(value, kwhDecimals(line.referenceKwh)), unit: "kWh", ...rest };
+  return { title: `${title}, ${spanOf(line.key)}`, value: number(value, kwhDecimals(sizeKwh(line))), unit: "kWh", ...rest };
 }
 
 export function weatherAssumptions({ sources }: LedgerContext, line: LedgerLine): string[] {

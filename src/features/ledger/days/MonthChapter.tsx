@@ -5,7 +5,7 @@ import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { PowerCurves } from "@/charts";
 import type { DayReport } from "@/contracts/ledger";
-import { type LedgerLine, lineState } from "@/core/ledger";
+import { type LedgerLine, lineState, sizeKwh } from "@/core/ledger";
 import { Figure } from "@/features/kit/figures/Figure";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { ChartFrame } from "@/features/kit/save/ChartFrame";
@@ -60,7 +60,7 @@ export function MonthChapter({
     ["ArrowRight", turn(1)],
     ["Escape", () => router.push(`/books/${slug}/ledger?year=${line.key.slice(0, 4)}`)],
   ]);
-  const kwh = (value: number) => number(value, kwhDecimals(line.referenceKwh));
+  const kwh = (value: number) => number(value, kwhDecimals(sizeKwh(line)));
   const state = lineState(line, spanTolerance(context, [line]));
   return (
     <div className={chapter.page}>

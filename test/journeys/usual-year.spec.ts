@@ -28,7 +28,9 @@ test("a usual year's light answers what it can, and withholds what it can't", as
 
   // Held against the promise, it needs no sun.
   await page.goto(`/books/${slug}/ledger?year=2024`);
-  await expect(page.getByTestId("no-weather")).toContainText(/87\u202f300 kWh metered, 95\.0\s% of the promise of 12 months that have both/);
+  await expect(page.getByTestId("no-weather")).toContainText(
+    /87\u202f300 kWh metered, 95\.0\s% of the promise of 12 months that have both/,
+  );
   await page.goto(`/books/${slug}/yield`);
   await expect(page.getByText("No weather yet")).toBeVisible();
 
@@ -45,7 +47,7 @@ test("a usual year's light answers what it can, and withholds what it can't", as
   await expect(page.locator(`[data-figure="performance-index/2024"]`)).toHaveCount(0);
   await expect(page.getByText("usual year").first()).toBeVisible();
   await page.goto(`/books/${slug}/ledger?view=promise&year=2024`);
-  await expect(page.getByTestId("promise-verdict")).toContainText("of the promise. How much of that the weather took is not known here");
+  await expect(page.getByTestId("promise-verdict")).toContainText("of the promise. How much of that the weather took is not known");
   await page.goto(`/books/${slug}/ageing`);
   await expect(page.getByTestId("ageing-withheld")).toContainText("no rate of ageing is told from it");
   await page.goto(`/books/${slug}/yield?year=2024`);

@@ -164,6 +164,7 @@ function PlannerSentence({ best, fixed, asIs, goal, year, name }: SentenceProps)
       : best.steps.map((step) => `${number(step.tiltDeg, 1)}°${best.positions === 1 ? "" : ` from ${dayName(step.from)}`}`).join(", ");
   return (
     <p className={chapter.verdict} data-lines="2" data-testid="planner-sentence">
+      {year === null && `${say.underACloudlessSky} `}
       {best.positions === 1 ? say.theBestFixedTiltOf(name) : `${name} tilted ${POSITION_NAMES[best.positions]}`} brings{" "}
       <Figure working={() => planWorking(best, year, goal)}>{number(value, decimals)}</Figure>{" "}
       {say.againstTheRackAsItIs(UNIT[goal], share(current))}

@@ -20,7 +20,9 @@ export function AccountLegend({ sum, context }: { sum: LedgerLine; context: Ledg
   const [planned, posted] = [designLosses(sum), ledgerPostings(sum)];
   const decimals = kwhDecimals(sizeKwh(sum) / 12);
   const kwh = (value: number): string => number(value, decimals);
-  const between = sum.meteredKwh === null ? [] : LEDGER_ACCOUNTS.filter((account) => Math.abs(posted[account]) >= LEAST_KWH);
+  // What is not told is on no account.
+  const between = sum.unexplainedKwh === null ? [] : LEDGER_ACCOUNTS.filter((account) => Math.abs(posted[account]) >= LEAST_KWH);
+  if (!(sum.referenceKwh > 0)) return null;
   return (
     <div className={styles.legends}>
       <section>

@@ -121,7 +121,7 @@ interface LastYearProps {
 function LastYear({ book, context, line, kwh }: LastYearProps) {
   const { key } = line;
   const plain = [
-    { name: "expected", value: line.expectedKwh, working: workings.expectedWorking },
+    { name: "expected", value: line.referenceKwh > 0 ? line.expectedKwh : null, working: workings.expectedWorking },
     { name: "metered", value: line.meteredKwh, working: workings.meteredWorking },
     { name: "promise", value: line.promiseKwh, working: workings.promiseWorking },
   ];
@@ -155,7 +155,7 @@ function WhatIsBetween({ book, context, line, kwh }: LastYearProps) {
   return (
     <>
       <td className={styles.left}>
-        {line.meteredKwh !== null && !line.isSought && <span className={chapter.soft}>{say.notSoughtYet}</span>}
+        {line.unexplainedKwh !== null && !line.isSought && <span className={chapter.soft}>{say.notSoughtYet}</span>}
         {loss && (
           <>
             {ACCOUNT_NAMES[loss.account].name}{" "}

@@ -11,7 +11,7 @@ import { say } from "@/wording/screens/shelf";
 import { foundWorking } from "@/wording/workings/found-workings";
 import { BooksTable } from "./BooksTable";
 import { NewBook } from "./NewBook";
-import { isToCheck, type ShelfBook } from "./shelf-book";
+import { isNotKnown, isToCheck, type ShelfBook } from "./shelf-book";
 
 interface ShelfProps {
   readonly books: readonly ShelfBook[];
@@ -68,7 +68,7 @@ function MostLost({ books }: { books: readonly ShelfBook[] }) {
 function shelfSentence(books: readonly ShelfBook[], count: number, needing: number): string {
   if (count === 0) return say.noBookYetABookHolds;
   const all = count === 1 ? "One book" : `${number(count)} books`;
-  const unknown = books.filter(({ line, state }) => state.kind === "set-aside" || !line || line.meteredKwh === null).length;
+  const unknown = books.filter(isNotKnown).length;
   const asks = needing === 0 ? "none asks" : needing === 1 ? "one asks" : `${number(needing)} ask`;
   if (books.length < count) return say.ofTheseOnThisSheet(all, asks, number(unknown));
   if (unknown === 0) return needing === 0 ? say.inTheLastYearOfEach(all) : say.forALookEnergyIsMissing(all, asks);

@@ -25,6 +25,12 @@ export interface ShelfBook {
 export const verdictOfBook = ({ line, months, context }: ShelfBook): Verdict | null =>
   line && context && line.meteredKwh !== null ? verdictOf(line, months, pageTolerances(context, months)) : null;
 
+/** Whether nothing can be said of the last year: no figures, nothing metered, or no weather of its own. */
+export function isNotKnown(book: ShelfBook): boolean {
+  const verdict = verdictOfBook(book);
+  return book.state.kind === "set-aside" || !verdict || verdict.kind === "no-weather" || verdict.kind === "usual-year";
+}
+
 /** Whether the last year asks for a check: the very rule of its ledger page. */
 export function isToCheck(book: ShelfBook): boolean {
   const verdict = verdictOfBook(book);

@@ -17,6 +17,7 @@ export const useEngine = (slug: string, site: SiteDocument, year: string): Engin
     spawn: () => new Worker(new URL("./engine.worker.ts", import.meta.url), { type: "module" }),
     load: (engine, bytes) => engine.load(site, bytes!),
     weather: weatherAddress(slug, year),
+    waits: year === "",
     // A refreshed page brings an equal site as another object; only another text is another site.
     key: JSON.stringify(site),
   });

@@ -116,6 +116,7 @@ export const say = catalogue({
   kwhAYear: "kWh a year",
   kwhInTheWinterHalf: "kWh in the winter half",
   kwhADayInTheDarkest: "kWh a day in the darkest month",
+  underACloudlessSky: "Under a cloudless sky, which is the most there can be:",
   theBestFixedTiltOf: (name: string) => `The best fixed tilt of ${name}`,
   againstTheBestFixedTilt: (share: string) => `, ${share} against the best fixed tilt`,
 });

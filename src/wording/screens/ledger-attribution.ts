@@ -173,7 +173,7 @@ export const say = catalogue({
     "No promise stands beside readings yet: bring a promise file (columns month and kwh) in the Readings chapter, or write twelve numbers into the site document.",
   metered: "Metered: ",
   ofThePromiseWeatherNotKnown:
-    " of the promise. How much of that the weather took is not known here: the light is a usual year's. Weather that was measured would tell.",
+    " of the promise. How much of that the weather took is not known: these months have no weather of their own. Weather that was measured would tell.",
   ofThePromiseWithTheWeather: (expected: string, expected2: string, spread: string, biasWords: string) =>
     ` of the promise; with the weather that came ${expected} of it was expected. Read the promise at ${expected2}${spread}: ${biasWords}`,
   sumOverSum: "Sum over sum",

@@ -31,6 +31,16 @@ export function MonthVerdict({ context, line, kwh, state, days }: MonthVerdictPr
   );
   const index = performanceIndex(line);
   if (isUsualYear(line)) return <UsualMonth context={context} line={line} kwh={kwh} expected={expected} />;
+  if (line.meteredKwh !== null && !(line.referenceKwh > 0))
+    return (
+      <p className={chapter.verdict}>
+        <Figure name={`metered/${key}`} working={() => workings.meteredWorking(line, context)}>
+          {kwh(line.meteredKwh)} kWh
+        </Figure>
+        {sayOfYears.metered}
+        {sayOfYears.noWeatherBeside}
+      </p>
+    );
   if (line.meteredKwh === null || index === null)
     return (
       <p className={chapter.verdict}>

@@ -30,17 +30,8 @@ export function MonthVerdict({ context, line, kwh, state, days }: MonthVerdictPr
     </Figure>
   );
   const index = performanceIndex(line);
-  if (isUsualYear(line)) return <UsualMonth context={context} line={line} kwh={kwh} expected={expected} />;
-  if (line.meteredKwh !== null && !(line.referenceKwh > 0))
-    return (
-      <p className={chapter.verdict}>
-        <Figure name={`metered/${key}`} working={() => workings.meteredWorking(line, context)}>
-          {kwh(line.meteredKwh)} kWh
-        </Figure>
-        {sayOfYears.metered}
-        {sayOfYears.noWeatherBeside}
-      </p>
-    );
+  if (isUsualYear(line) || (line.meteredKwh !== null && !(line.referenceKwh > 0)))
+    return <UsualMonth context={context} line={line} kwh={kwh} expected={expected} />;
   if (line.meteredKwh === null || index === null)
     return (
       <p className={chapter.verdict}>
@@ -96,14 +87,18 @@ function UsualMonth({ context, line, kwh, expected }: UsualMonthProps) {
   return (
     <p className={chapter.verdict}>
       {line.meteredKwh !== null && (
-        <>
-          <Figure name={`metered/${line.key}`} working={() => workings.meteredWorking(line, context)}>
-            {kwh(line.meteredKwh)} kWh
-          </Figure>
-          {sayOfYears.meteredWhile}
-        </>
+        <Figure name={`metered/${line.key}`} working={() => workings.meteredWorking(line, context)}>
+          {kwh(line.meteredKwh)} kWh
+        </Figure>
       )}
-      {say.suchAMonthGives} {expected}. {sayOfYears.ownWeatherNotKnown}
+      {line.referenceKwh > 0 ? (
+        <>
+          {line.meteredKwh !== null && sayOfYears.meteredWhile}
+          {say.suchAMonthGives} {expected}. {sayOfYears.ownWeatherNotKnown}
+        </>
+      ) : (
+        `${sayOfYears.metered}${sayOfYears.noWeatherBeside}`
+      )}
     </p>
   );
 }

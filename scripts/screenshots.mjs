@@ -52,7 +52,11 @@ const VIEWS = [
   },
   { name: "site", path: "/books/bore-field/site" },
   { name: "shade", path: "/books/ferry-office/site?view=shade", settle: 3000 },
-  { name: "tilt-planner", path: "/books/bore-field/bench?view=tilt", settle: 4000 },
+  {
+    name: "tilt-planner",
+    path: "/books/bore-field/bench?view=tilt",
+    act: (page) => page.getByTestId("planner-sentence").getByText("brings").waitFor(),
+  },
   { name: "readings", path: "/books/packing-shed/readings?view=record" },
   {
     name: "findings",

@@ -223,7 +223,10 @@ export const modelsSchema = z.strictObject({
 const ageingFields = { firstYearFrac: frac.default(0.005), perYearFrac: frac.default(0.005) };
 export const ageingSchema = z.strictObject(ageingFields);
 export const promiseSchema = z.strictObject({
-  monthlyKwh: z.array(z.number().min(0)).length(12, say.aPromiseHasTwelveMonthsJanuary),
+  monthlyKwh: z
+    .array(z.number().min(0))
+    .length(12, say.aPromiseHasTwelveMonthsJanuary)
+    .refine((months) => months.some((kwh) => kwh > 0), say.aPromiseOfNothing),
 });
 
 /** The site document: form, route and file. Unknown fields are refused by name; defaults are those of docs/formats.md. */

@@ -115,6 +115,7 @@ export const say = catalogue({
   listThePointsByRisingLoad: "list the points by rising load",
   aMeteringPointIsOneOf: "a metering point is one of dc, ac, net, export, import",
   isAShareADayWrite: "is a share a day: write 0.1 % a day as 0.001",
+  aPromiseOfNothing: "a promise of nothing is none: write its months, or take it out",
   aPromiseHasTwelveMonthsJanuary: "a promise has twelve months, January first",
   giveTheSiteAName: "give the site a name",
   writeACurrencyByItsThree: "write a currency by its three letters (ISO 4217), such as EUR",

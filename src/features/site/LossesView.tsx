@@ -1,5 +1,6 @@
 import { Button, Select, TextInput } from "@mantine/core";
 import { NumberField } from "@/features/kit/fields/NumberField";
+import { pastedNumbers } from "@/features/kit/fields/pasted-numbers";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { MONTHS_SHORT } from "@/wording/geometry";
 import { say } from "@/wording/screens/site";
@@ -94,9 +95,25 @@ function PromiseSection({ form }: { form: SiteForm }) {
       {promise ? (
         <div className={styles.months}>
           {MONTHS_SHORT.map((month, i) => (
-            <NumberField key={month} label={month} grouped {...form.getInputProps(`promise.monthlyKwh.${i}`)} />
+            <NumberField
+              key={month}
+              label={month}
+              grouped
+              {...form.getInputProps(`promise.monthlyKwh.${i}`)}
+              onPaste={(event) => {
+                // A column of a sheet fills the months from here on.
+                const pasted = pastedNumbers(event.clipboardData.getData("text/plain"));
+                if (!pasted) return;
+                event.preventDefault();
+                const monthlyKwh = promise.monthlyKwh.map((kwh, k) => pasted[k - i] ?? kwh);
+                form.setFieldValue("promise", { monthlyKwh });
+              }}
+            />
           ))}
         </div>
+      ) : null}
+      {promise ? (
+        <AddButton onClick={() => form.setFieldValue("promise", null)}>{say.takeThePromiseOut}</AddButton>
       ) : (
         <AddButton onClick={() => form.setFieldValue("promise", { monthlyKwh: new Array<number>(12).fill(0) })}>
           {say.writeItDown}

@@ -76,6 +76,7 @@ export const say = catalogue({
   addTheModulesWarranty: "Add the modules' warranty",
   promiseOfTheDesignStatementKwh: "Promise of the design statement, kWh",
   writeItDown: "Write it down",
+  takeThePromiseOut: "Take the promise out",
   addASum: "Add a sum",
   priceOfAKilowattHour: "Price of a kilowatt-hour",
   grantsAndRebates: "Grants and rebates",

@@ -2,6 +2,7 @@
 
 import { Button, Checkbox, TextInput } from "@mantine/core";
 import type { Appliance, BatteryTerms } from "@/core/loads";
+import { knownNumber } from "@/features/kit/fields/known-number";
 import { NumberField } from "@/features/kit/fields/NumberField";
 import { say } from "@/wording/screens/calculators-loads";
 import styles from "../Bench.module.css";
@@ -25,13 +26,13 @@ export function ApplianceFields({ k, appliance, set, site, setAppliances, applia
   return (
     <div className={styles.appliance}>
       <TextInput label="Appliance" value={appliance.name} onChange={(event) => set(k, { name: event.currentTarget.value })} />
-      <NumberField label="Power, W" min={0} value={appliance.watts} onChange={(value) => set(k, { watts: Number(value) || 0 })} />
-      <NumberField label="How many" min={0} value={appliance.count} onChange={(value) => set(k, { count: Number(value) || 0 })} />
+      <NumberField label="Power, W" min={0} value={appliance.watts} onChange={knownNumber((watts) => set(k, { watts }))} />
+      <NumberField label="How many" min={0} value={appliance.count} onChange={knownNumber((count) => set(k, { count }))} />
       <NumberField
         label={say.hADay}
         min={0}
         value={appliance.hoursPerDay}
-        onChange={(value) => set(k, { hoursPerDay: Number(value) || 0 })}
+        onChange={knownNumber((hoursPerDay) => set(k, { hoursPerDay }))}
       />
       <Checkbox
         label="winter too"

@@ -7,6 +7,7 @@ import { type Appliance, type BatteryTerms, type LoadReport, loadDoubts, loadRep
 import { nameplateW } from "@/core/site";
 import { noteEntry } from "@/features/field-book/note-entry";
 import { WriteDown } from "@/features/field-book/WriteDown";
+import { knownNumber } from "@/features/kit/fields/known-number";
 import { Cells } from "@/features/kit/figures/Cells";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { ScrollBox } from "@/features/kit/look/ScrollBox";
@@ -49,10 +50,8 @@ export function LoadsBench({ slug, site, year, nowUtcMs }: BenchProps) {
   const report = profile ? loadReport({ appliances, battery, madeKwByHour: profile, arrayW }) : null;
   const set = (k: number, change: Partial<Appliance>): void =>
     setAppliances(appliances.map((each, at) => (at === k ? { ...each, ...change } : each)));
-  const setTerm =
-    (key: keyof BatteryTerms, scale = 1) =>
-    (value: number | string) =>
-      setBattery({ ...battery, [key]: (Number(value) || 0) / scale });
+  const setTerm = (key: keyof BatteryTerms, scale = 1): ((value: number | string) => void) =>
+    knownNumber((value) => setBattery({ ...battery, [key]: value / scale }));
   if (year === null) return <p className={chapter.verdict}>{say.whatTheArrayMakesByMonth}</p>;
   const sentence = report
     ? say.kwhADayAreUsedIn(

@@ -3,6 +3,7 @@
 import type { Dispatch, SetStateAction } from "react";
 import type { ModulePlan } from "@/core/comparison";
 import type { ModuleType } from "@/core/site";
+import { knownNumber } from "@/features/kit/fields/known-number";
 import { NumberField } from "@/features/kit/fields/NumberField";
 import { Cells } from "@/features/kit/figures/Cells";
 import chapter from "@/features/kit/look/Chapter.module.css";
@@ -104,7 +105,7 @@ function PlanRow({ plan, best, workingOf, k, each, setPrices, prices, kwhOf, cos
           aria-label={say.priceOfOne(plan.name)}
           min={0}
           value={each}
-          onChange={(value) => setPrices({ ...prices, [plan.name]: Number(value) || 0 })}
+          onChange={knownNumber((value) => setPrices({ ...prices, [plan.name]: value }))}
           w={70}
           ml="auto"
           styles={{ input: { textAlign: "right" } }}

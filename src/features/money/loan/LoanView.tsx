@@ -6,6 +6,7 @@ import { loanSchema } from "@/contracts/money-terms";
 import type { SiteDocument } from "@/contracts/site";
 import { amountOf, Exact, type LoanTerms, loanOrCash, sumOf } from "@/core/money";
 import type { RefusedCall } from "@/features/data/refused-call";
+import { knownNumber } from "@/features/kit/fields/known-number";
 import { NumberField } from "@/features/kit/fields/NumberField";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { Refused } from "@/features/kit/problems/ProblemList";
@@ -40,7 +41,7 @@ export function LoanView(props: MoneyProps) {
       decimalScale={3}
       value={Number((value * 100).toFixed(4))}
       error={issue(path) ?? (value > 0 && value < 0.0025 ? say.didYouMean(number(value * 1e4, 1)) : undefined)}
-      onChange={(next) => onChange(typeof next === "number" ? next / 100 : 0)}
+      onChange={knownNumber((next) => onChange(next / 100))}
     />
   );
   const { refinance } = loan;

@@ -3,6 +3,7 @@
 import { Button, TextInput } from "@mantine/core";
 import { useForm } from "@mantine/form";
 import { moneySchema, type SiteDocument } from "@/contracts/site";
+import { knownNumber } from "@/features/kit/fields/known-number";
 import { NumberField } from "@/features/kit/fields/NumberField";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { say } from "@/wording/screens/money-payback";
@@ -38,14 +39,14 @@ function ShareInput({ form, path, label }: { form: TermsFormHandle; path: ShareF
       decimalScale={3}
       value={Number((value * 100).toFixed(4))}
       error={form.errors[path] ?? hint}
-      onChange={(next) => form.setFieldValue(path, typeof next === "number" ? next / 100 : 0)}
+      onChange={knownNumber((next) => form.setFieldValue(path, next / 100))}
     />
   );
 }
 
 /** Costs, incentives, what a kilowatt-hour is worth, and what running the plant costs. */
 export function TermsForm({ form, currency, commissioned }: { form: TermsFormHandle; currency: string; commissioned: string | null }) {
-  const today = commissioned ?? "2020-01-01";
+  const today = commissioned ?? new Date().toISOString().slice(0, 10);
   const price = (path: "tariff.importPerKwh" | "tariff.exportPerKwh" | "tariff.exportThenPerKwh") => ({
     ...form.getInputProps(path),
     value: form.values.tariff[path.slice("tariff.".length) as "importPerKwh"] ?? "",

@@ -1,15 +1,18 @@
 import { mkdtemp, writeFile } from "node:fs/promises";
 import { tmpdir } from "node:os";
 import path from "node:path";
+import { fixtures } from "@test/paths";
 import { printed as printedBy } from "@test/printed";
+import { valid } from "@test/published-form";
 import { siteInput, site as siteOf } from "@test/site-builder";
 import { beforeAll, describe, expect, it } from "vitest";
+import { BENCH_FORMS } from "@/contracts/printed-bench";
 import { partOfSite } from "@/core/site";
 import { runSun } from "@/core/sun";
 import { monthBins } from "@/core/time";
 import { runYield } from "@/core/yield";
 import type { CliOptions } from "./arguments";
-import { benchCommand } from "./bench";
+import { BENCHES, benchCommand } from "./bench";
 import { CliRefusal } from "./refuse";
 
 const SHEET = { vocV: 49.1, iscA: 10.3, vmpV: 41, impA: 9.76, cellsInSeries: 72, bypassDiodes: 3, areaM2: 2 };
@@ -46,7 +49,12 @@ beforeAll(async () => {
 
 /** What a bench prints of the two roofs. */
 const printed = (name: string, options: CliOptions): Promise<string> => printedBy(() => benchCommand({ site, ...options }, name));
-const json = async <T>(name: string, options: CliOptions): Promise<T> => JSON.parse(await printed(name, { ...options, json: true })) as T;
+/** A bench's answer, which its published form has to fit. */
+const json = async <T>(name: string, options: CliOptions): Promise<T> => {
+  const answer = JSON.parse(await printed(name, { ...options, json: true })) as T;
+  expect(valid(`bench-${name}`, answer), name).toEqual([]);
+  return answer;
+};
 
 describe("bench spot-check", () => {
   it("says the screen's sentence, and gives its figures as JSON", async () => {
@@ -205,5 +213,30 @@ describe("bench trial and change, from files", () => {
     await expect(printed("trial", { production, weather, a: "attic" })).rejects.toThrow("--a attic: expected one of left, right");
     await expect(printed("change", { production, weather })).rejects.toThrow("--on is missing");
     await expect(printed("change", { production, weather, on: "2024-04-02" })).rejects.toThrow(CliRefusal);
+  });
+});
+
+describe("every bench", () => {
+  const hut = (name: string): string => path.join(fixtures, "plants", "alpine-hut", name);
+
+  it.each<[string, CliOptions]>([
+    ["tilt", {}],
+    ["shade", {}],
+    ["rows", {}],
+    ["rows", { from: "6", to: "18" }],
+    ["compass", { reading: "120", date: "2026-05-01" }],
+    ["case", { case: "cleaning", price: "0.2" }],
+    ["loan", { rate: "0.04", years: "10", principal: "10000" }],
+  ])("%s prints what its form says", async (name, options) => {
+    expect(await json<{ format: string }>(name, options)).toHaveProperty("format", `dusty-ledger/bench-${name}`);
+  });
+
+  it("snow prints what its form says", async () => {
+    const { storms } = await json<{ storms: unknown[] }>("snow", { site: hut("alpine-hut.site.json"), weather: hut("weather.csv.gz") });
+    expect(storms.length).toBeGreaterThan(3);
+  });
+
+  it("has a form for each bench there is, and none besides", () => {
+    expect([...BENCH_FORMS].sort()).toEqual(Object.keys(BENCHES).sort());
   });
 });

@@ -19,7 +19,8 @@ import { CliRefusal } from "./refuse";
 
 const CLOUDLESS_YEAR = 2025;
 
-const BENCHES = {
+/** Every bench by its name. */
+export const BENCHES = {
   tilt: tiltBench,
   shade: shadeBench,
   rows: rowsBench,

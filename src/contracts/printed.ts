@@ -12,7 +12,8 @@ export const PRINTED_VERSION = 2;
 /** Name of a printed form: "dusty-ledger/reconcile", "dusty-ledger/bench-tilt". */
 export const printedFormat = (command: string): string => `dusty-ledger/${command}`;
 
-const head = (command: string) => ({ format: z.literal(printedFormat(command)), version: z.literal(PRINTED_VERSION) });
+/** Format and version, which stand before every printed answer. */
+export const printedHead = (command: string) => ({ format: z.literal(printedFormat(command)), version: z.literal(PRINTED_VERSION) });
 const kwh = z.number();
 const known = kwh.nullable();
 const byAccount = <Name extends string>(names: readonly Name[]) =>
@@ -63,7 +64,7 @@ const findingSchema = causeFindingSchema.extend({
 
 /** What `reconcile --json` prints. */
 export const reconcileSchema = z.strictObject({
-  ...head("reconcile"),
+  ...printedHead("reconcile"),
   currency: z.string(),
   months: z.array(accountLine),
   years: z.array(accountLine),
@@ -85,7 +86,7 @@ const rate = z.number().nullable();
 
 /** What `ageing --json` prints: the rates as shares and in percent, as people say them. */
 export const ageingSchema = ageingReportSchema.extend({
-  ...head("ageing"),
+  ...printedHead("ageing"),
   ratePctPerYear: rate,
   lowPctPerYear: rate,
   highPctPerYear: rate,
@@ -96,7 +97,7 @@ export const ageingSchema = ageingReportSchema.extend({
 
 /** What `expect --json` prints. */
 export const expectSchema = z.strictObject({
-  ...head("expect"),
+  ...printedHead("expect"),
   months: z.array(z.strictObject(plannedLine)),
   years: z.array(z.strictObject(plannedLine)),
   all: z.strictObject(plannedLine),

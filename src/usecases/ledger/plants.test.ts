@@ -4,6 +4,7 @@ import { tmpdir } from "node:os";
 import path from "node:path";
 import { promisify } from "node:util";
 import { fixtures, projectRoot } from "@test/paths";
+import { valid } from "@test/published-form";
 import { describe, expect, it } from "vitest";
 import { ledgerFromFiles } from "@/cli/read-files";
 import { ledgerReportSchema } from "@/contracts/ledger";
@@ -128,6 +129,7 @@ describe("the command line", () => {
   it("reckons a payback from the promise alone", async () => {
     const { site, promise } = options("dry-roof");
     const { stdout } = await ledger("money", "--site", site, "--promise", promise, "--price", "0.178", "--json");
+    expect(valid("money", JSON.parse(stdout))).toEqual([]);
     const report = moneyReportSchema.parse(JSON.parse(stdout));
     expect(report.payback?.simpleYears).toBeCloseTo(52_800 / (101_452 * 0.178), 3);
   }, 30_000);

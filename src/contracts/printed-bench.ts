@@ -221,8 +221,7 @@ const BENCHES = {
 export const BENCH_FORMS = Object.keys(BENCHES) as (keyof typeof BENCHES)[];
 
 /** What `bench NAME --json` prints. */
-export const benchSchema = (name: keyof typeof BENCHES): z.ZodType =>
-  z.strictObject({ ...printedHead(`bench-${name}`), ...BENCHES[name] });
+export const benchSchema = (name: keyof typeof BENCHES): z.ZodType => z.strictObject({ ...printedHead(`bench-${name}`), ...BENCHES[name] });
 
 /** What `money --json` prints. */
 export const moneyPrintedSchema = z.strictObject({

@@ -9,6 +9,7 @@ import { Figure } from "@/features/kit/figures/Figure";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { ViewTabs } from "@/features/kit/look/ViewTabs";
 import tabs from "@/features/kit/look/ViewTabs.module.css";
+import { BRING_WORDS } from "@/wording/basis";
 import { kwhDecimals, number, percent, yearInWords } from "@/wording/format";
 import { say } from "@/wording/screens/yield";
 import { avoidableWorking } from "@/wording/workings/found-workings";
@@ -119,7 +120,8 @@ function EmptyYield({ slug, name }: { slug: string; name: string }) {
         {say.noWeatherYetSoNothingCan}
         <code>ghi_w_m2</code>
         {say.anEpwYearOrTwelveMonthly}
-        <Link href={`/books/${slug}/readings`}>Readings chapter</Link>.
+        <Link href={`/books/${slug}/readings`}>Readings chapter</Link>.{" "}
+        <Link href={`/books/${slug}/readings?view=type`}>{BRING_WORDS["any-sun"]}</Link>
       </p>
     </div>
   );

@@ -169,6 +169,7 @@ export const say = catalogue({
   evidenceMinusPlanAtTheMeter: "evidence minus plan, at the meter",
   docsMethodsMdTheAccount: "docs/methods.md, the account.",
   expectedIsNeverMoved: "Energy is moved among losses found, gaps and the unexplained; expected is never moved.",
+  writeThePromise: "Write the promise",
   noPromiseStandsBesideReadingsYet:
     "No promise stands beside readings yet: bring a promise file (columns month and kwh) in the Readings chapter, or write twelve numbers into the site document.",
   metered: "Metered: ",

@@ -1,5 +1,6 @@
 "use client";
 
+import Link from "next/link";
 import { MonthCurves } from "@/charts";
 import { againstPromise, isUsualYear, type LedgerLine, readOfTimeFrac } from "@/core/ledger";
 import { Cells } from "@/features/kit/figures/Cells";
@@ -26,7 +27,12 @@ const isUnknown = (line: LedgerLine): boolean => isUsualYear(line) || !(line.ref
 /** Promise against expected against metered: by month of the year, as ratios of sums, and running on. */
 export function PromiseView({ slug, months, fiscalStart, name }: PromiseViewProps) {
   const against = againstPromise(months);
-  if (!against) return <p className={chapter.verdict}>{say.noPromiseStandsBesideReadingsYet}</p>;
+  if (!against)
+    return (
+      <p className={chapter.verdict}>
+        {say.noPromiseStandsBesideReadingsYet} <Link href={`/books/${slug}/site?view=losses`}>{say.writeThePromise}</Link>
+      </p>
+    );
   const sum = (lines: readonly LedgerLine[], of: (line: LedgerLine) => number): number =>
     lines.reduce((total, line) => total + of(line), 0);
   const { promisedKwh: promised, meteredKwh: metered } = against;

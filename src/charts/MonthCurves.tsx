@@ -4,7 +4,8 @@ import { ValueAxis } from "./ValueAxis";
 
 export interface MonthPoint {
   readonly key: string;
-  readonly expectedKwh: number;
+  /** Null where the month's own weather is not known. */
+  readonly expectedKwh: number | null;
   readonly meteredKwh: number | null;
   readonly promiseKwh: number | null;
 }
@@ -30,7 +31,7 @@ export function MonthCurves({
     [MARGIN.left, width - MARGIN.right],
   );
   const y = scaleLinear(
-    [0, max(points, (p) => Math.max(p.expectedKwh, p.meteredKwh ?? 0, p.promiseKwh ?? 0)) ?? 1],
+    [0, max(points, (p) => Math.max(p.expectedKwh ?? 0, p.meteredKwh ?? 0, p.promiseKwh ?? 0)) ?? 1],
     [height - MARGIN.bottom, MARGIN.top],
   ).nice(4);
   const curve = (of: (p: MonthPoint) => number | null): string =>

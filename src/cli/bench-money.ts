@@ -109,7 +109,7 @@ export function loanBench(site: SiteDocument, options: CliOptions): void {
       year: k + 1,
       paid: out(sumOf(own.map(({ paid }) => paid))),
       interest: out(sumOf(own.map(({ interest }) => interest))),
-      owed: out(own.at(-1)!.owed),
+      remaining: out(own.at(-1)!.owed),
     };
   });
   const answer = {
@@ -127,8 +127,8 @@ export function loanBench(site: SiteDocument, options: CliOptions): void {
   printText(say.aMonthOfInterestInAll(answer.monthlyPayment, site.currency, answer.interestTotal));
   printText(
     textTable(
-      ["year", "paid", "interest", "owed"],
-      years.map((each) => [String(each.year), each.paid, each.interest, each.owed]),
+      ["year", "paid", "interest", "remaining"],
+      years.map((each) => [String(each.year), each.paid, each.interest, each.remaining]),
     ),
   );
 }

@@ -91,7 +91,7 @@ const BENCHES = {
     termYears: num,
     monthlyPayment: sum,
     interestTotal: sum,
-    years: z.array(z.strictObject({ year: num, paid: sum, interest: sum, owed: sum })),
+    years: z.array(z.strictObject({ year: num, paid: sum, interest: sum, remaining: sum })),
   },
   "spot-check": {
     module: z.string(),

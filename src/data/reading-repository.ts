@@ -4,7 +4,7 @@ import { QueryTypes, type Sequelize } from "sequelize";
 import { weatherQuantities } from "@/contracts/mapping";
 import { DAY_MS, MINUTE_MS } from "@/core/units";
 import { usualSpans } from "@/core/weather";
-import type { ReadingStore, StoredSeries } from "@/usecases/ledger";
+import { IRRADIANCE, type ReadingStore, type StoredSeries } from "@/usecases/ledger";
 import { giveBack } from "./give-back";
 import type { Models, SeriesRow } from "./models";
 import { type CopiedPage, copiedPages, overlayPage, packPage, setPage } from "./page-codec";
@@ -90,8 +90,6 @@ async function spansOfUsualLight(sequelize: Sequelize, Batch: Models["Batch"], b
       })),
   );
 }
-
-const IRRADIANCE = ["ghi_w_m2", "dni_w_m2", "dhi_w_m2", "poa_w_m2"];
 
 /** Batches that hold light, not air or wind alone. */
 async function batchesWithLight(sequelize: Sequelize, bookId: string): Promise<number[]> {

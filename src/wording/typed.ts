@@ -26,14 +26,15 @@ export const understoodInWords = (value: number, unit: string | null): string =>
   `= ${editable(value, 4, true)}${unit === null ? "" : ` ${unit}`}`;
 
 /** Why what was typed is not taken, and what would be. */
-export function refusedInWords(refusal: TypedRefusal): string {
+export function refusedInWords(refusal: TypedRefusal, unit: string | null): string {
+  const typeIt = unit === null ? "Type a number alone." : `Type a number, in ${unit} or with its unit.`;
   switch (refusal.reason) {
     case "no-number":
-      return "No number that is understood here.";
+      return `No number is understood here. ${typeIt}`;
     case "unknown-unit":
-      return `"${refusal.unit}" is no unit that is known here.`;
+      return `"${refusal.unit}" is no unit that is known here. ${typeIt}`;
     case "other-quantity":
-      return `${refusal.unit} measures ${QUANTITY[refusal.is]}; here stands ${refusal.wanted ? QUANTITY[refusal.wanted] : "a plain number"}.`;
+      return `${refusal.unit} measures ${QUANTITY[refusal.is]}; here stands ${refusal.wanted ? QUANTITY[refusal.wanted] : "a plain number"}. ${typeIt}`;
     case "power-or-energy":
       return "Power or energy? Type kW for what flows, kWh for what was counted.";
     case "needs-volts":
@@ -41,7 +42,7 @@ export function refusedInWords(refusal: TypedRefusal): string {
     case "wrong-side":
       return "Number and letter name two sides: type one of them.";
     case "not-whole":
-      return "A whole number.";
+      return "A whole number is expected: nothing behind the decimal mark.";
     case "out-of-range":
       return rangeInWords(refusal.min, refusal.max);
   }

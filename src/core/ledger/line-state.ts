@@ -42,6 +42,10 @@ function largestFound(line: LedgerLine, index: number, toleranceFrac: number): F
 export const isUsualYear = ({ usualKwh, expectedKwh }: Pick<LedgerLine, "usualKwh" | "expectedKwh">): boolean =>
   usualKwh > LEAST_READ_FRAC * expectedKwh;
 
+/** Whether a line's own weather is known, so that what it gave can be held against something. */
+export const isOwnWeatherKnown = (line: Pick<LedgerLine, "usualKwh" | "expectedKwh" | "referenceKwh">): boolean =>
+  line.referenceKwh > 0 && !isUsualYear(line);
+
 /** What the light of some lines is; of a record that is partly measured the measured part is what answers rest on. */
 export function weatherBasisOf(lines: readonly LedgerLine[]): WeatherBasis {
   const lit = lines.filter(({ referenceKwh }) => referenceKwh > 0);

@@ -44,6 +44,7 @@ describe("what is typed into a number field", () => {
     ["10 482", field("kWh"), 10_482],
     ["€ 1,200", field("EUR"), 1200],
     ["1200 eur", field("EUR"), 1200],
+    ["$1,200", field("AUD"), 1200],
     ["20 sq ft", field("m²"), 1.858],
     ["15 mph", field("m/s"), 6.7056],
   ])("%s in a field of %j", (text, of, expected) => {

@@ -34,7 +34,14 @@ export type Typed =
 /** Text beyond this is no number. */
 const LONGEST = 40;
 
-const CURRENCY_SIGNS: Readonly<Record<string, string>> = { "€": "EUR", $: "USD", "£": "GBP", "¥": "JPY", "₹": "INR" };
+/** Signs of money, and the currencies that are written with them. */
+const CURRENCY_SIGNS: Readonly<Record<string, readonly string[]>> = {
+  "€": ["EUR"],
+  $: ["USD", "AUD", "CAD", "NZD", "SGD", "HKD", "MXN", "CLP", "COP", "ARS"],
+  "£": ["GBP", "EGP"],
+  "¥": ["JPY", "CNY"],
+  "₹": ["INR"],
+};
 
 const refused = (refusal: TypedRefusal): Typed => ({ kind: "refused", refusal });
 
@@ -60,7 +67,7 @@ function withinField(read: Extract<Typed, { kind: "value" }>, { min, max, isWhol
 
 function readDirection(text: string, { angle, decimalMark }: TypedField): Typed {
   const plain = typedNumber(text, decimalMark);
-  if (plain !== null) return { kind: "value", value: plain, isPlain: true };
+  if (plain !== null) return { kind: "value", value: plain, isPlain: isPlainly(text, decimalMark) };
   const bare = typedNumber(text.replace(/\s*(°|º|deg(rees?)?)$/, ""), decimalMark);
   if (bare !== null) return { kind: "value", value: bare, isPlain: false };
   const read = angle === "azimuth" ? azimuthOf(text, decimalMark) : coordinateOf(text, angle as "latitude" | "longitude", decimalMark);
@@ -93,7 +100,7 @@ function parted(text: string, mark: DecimalMark): [number | null, string] {
 }
 
 function converted(value: number, name: string, unit: string | null, wanted: Unit | null): Typed {
-  const own = name === unit || CURRENCY_SIGNS[name] === unit || name.toUpperCase() === unit;
+  const own = name === unit || (unit !== null && CURRENCY_SIGNS[name]?.includes(unit)) || name.toUpperCase() === unit;
   if (own) return { kind: "value", value, isPlain: false };
   const found = unitOf(name);
   if (!found) return refused(/^\W|\d/.test(name) ? { reason: "no-number" } : { reason: "unknown-unit", unit: name });

@@ -23,6 +23,9 @@ export interface MadeWeather {
   readonly airTempC: Float64Array;
 }
 
+/** Days of a month as twelve means count them, January first. */
+export const MEAN_MONTH_DAYS = [31, 28.25, 31, 30, 31, 30, 31, 31, 30, 31, 30, 31] as const;
+
 /** Least daily clearness, and the swing of the air's temperature over a day, K, at the clearness of a bright day. */
 const LEAST_CLEARNESS = 0.05;
 const DAILY_SWING_K = 9;

@@ -28,6 +28,7 @@ export function usualSpans(brought: readonly BroughtLight[]): readonly Stretch[]
 
 /** 1 for each interval of an axis whose light is a usual year's; null where none is. */
 export function usualMarks({ startUtcMs, stepMinutes, count }: TimeAxis, spans: readonly Stretch[]): Uint8Array | null {
+  if (spans.length === 0) return null;
   const stepMs = stepMinutes * MINUTE_MS;
   const marks = new Uint8Array(count);
   let any = false;

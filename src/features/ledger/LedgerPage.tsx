@@ -4,7 +4,7 @@ import Link from "next/link";
 import { Hatches, MonthCurves } from "@/charts";
 import type { AttributionRun, Indicators } from "@/contracts/attribution";
 import type { Glance } from "@/contracts/ledger";
-import { isUsualYear, type LedgerLine, type Verdict } from "@/core/ledger";
+import { isOwnWeatherKnown, isUsualYear, type LedgerLine, type Verdict } from "@/core/ledger";
 import { nameplateW } from "@/core/site";
 import { ViewTabs } from "@/features/kit/look/ViewTabs";
 import { ChartFrame } from "@/features/kit/save/ChartFrame";
@@ -199,6 +199,7 @@ function AllMonths({ months, slug }: { months: readonly LedgerLine[]; slug: stri
       </span>
     </span>
   );
+  const points = months.map((month) => ({ ...month, expectedKwh: isOwnWeatherKnown(month) ? month.expectedKwh : null }));
   return (
     <ChartFrame
       title="All months"
@@ -208,10 +209,10 @@ function AllMonths({ months, slug }: { months: readonly LedgerLine[]; slug: stri
       summary={say.expectedMeteredAndPromisedEnergyOf}
       table={() => [
         ["month", "expected_kwh", "metered_kwh", "promise_kwh"],
-        ...months.map((m) => [m.key, m.expectedKwh, m.meteredKwh, m.promiseKwh]),
+        ...points.map((m) => [m.key, m.expectedKwh, m.meteredKwh, m.promiseKwh]),
       ]}
     >
-      {(width) => <MonthCurves points={months} width={width} height={230} label={(kwh) => number(kwh)} />}
+      {(width) => <MonthCurves points={points} width={width} height={230} label={(kwh) => number(kwh)} />}
     </ChartFrame>
   );
 }

@@ -30,15 +30,17 @@ export function ledgerTable(lines: readonly LedgerLine[], sum: LedgerLine): Cell
   ];
   const row = (line: LedgerLine): Cell[] => {
     const planned = designLosses(line);
+    // Without weather nothing is known of the sun: a file holds no nought for it.
+    const lit = (value: number): number | null => (line.referenceKwh > 0 || line.meteredKwh === null ? value : null);
     return [
       line.key,
-      line.planeKwhM2,
-      line.referenceKwh,
-      ...DESIGN_ACCOUNTS.map((account) => planned[account]),
-      line.expectedKwh,
+      lit(line.planeKwhM2),
+      lit(line.referenceKwh),
+      ...DESIGN_ACCOUNTS.map((account) => lit(planned[account])),
+      lit(line.expectedKwh),
       ...FOUND_ACCOUNTS.map((account) => (line.isSought ? line.foundKwh[account] : null)),
       line.isSought ? foundSumKwh(line) : null,
-      line.dataGapKwh,
+      lit(line.dataGapKwh),
       line.unexplainedKwh,
       line.meteredKwh,
       line.unmatchedKwh,

@@ -17,6 +17,7 @@ import {
   performanceIndexWorking,
   unexplainedWorking,
 } from "@/wording/workings/ledger-workings";
+import { promiseRatioWorking } from "@/wording/workings/promise-working";
 import styles from "./LedgerSpread.module.css";
 
 interface VerdictProps {
@@ -93,7 +94,15 @@ function WithoutWeather({ verdict: { meteredKwh, against }, sum, context, kwh, s
         {kwh(meteredKwh)} kWh
       </Figure>
       {say.metered}
-      {against && say.shareOfThePromise(percent(against.meteredKwh / against.promisedKwh), against.months.length)}
+      {against && (
+        <>
+          {", "}
+          <Figure name={`promise-ratio/${sum.key}`} working={() => promiseRatioWorking(against)}>
+            {percent(against.meteredKwh / against.promisedKwh)}
+          </Figure>
+          {say.ofThePromise(against.months.length)}
+        </>
+      )}
       {say.noWeatherBeside} <Link href={`/books/${slug}/readings?view=type`}>{BRING_WORDS["any-sun"]}</Link>
     </p>
   );

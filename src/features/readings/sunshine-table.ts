@@ -1,5 +1,6 @@
 import { sniffNumbers, toNumber } from "@/core/readings";
 import { inUnit, unitOf } from "@/core/typed";
+import { MEAN_MONTH_DAYS } from "@/core/weather";
 import { MONTHS_LONG, readersUnit } from "@/wording/format";
 import { gridCsv } from "./grid-state";
 
@@ -45,7 +46,7 @@ export function sunSoFar(cells: readonly (readonly string[])[], unit: SunUnit): 
   let sum = 0;
   return column(cells, 1, (value) => value * factor).map((cell, k) => {
     if (cell === "" || Number.isNaN(Number(cell))) return null;
-    sum += Number(cell) * (of === "day" ? (DAYS[k] ?? 30) : 1);
+    sum += Number(cell) * (of === "day" ? (MEAN_MONTH_DAYS[k] ?? 30) : 1);
     return sum;
   });
 }
@@ -61,9 +62,7 @@ export function cellsOfMeans({
   const degree = unitOf(readersUnit("°C"))!;
   return MONTHS_LONG.map((month, k) => [
     month,
-    (ghiKwhM2[k]! / DAYS[k]!).toFixed(2),
+    (ghiKwhM2[k]! / MEAN_MONTH_DAYS[k]!).toFixed(2),
     inUnit(airTempC[k]!, unitOf("°C")!, degree).toFixed(1),
   ]);
 }
-
-const DAYS = [31, 28.25, 31, 30, 31, 30, 31, 31, 30, 31, 30, 31] as const;

@@ -1,5 +1,5 @@
 import { type Problem, ProblemLog } from "@/contracts/problems";
-import type { MonthlyMeans } from "@/core/weather";
+import { MEAN_MONTH_DAYS, type MonthlyMeans } from "@/core/weather";
 import { MONTH_NAMES, monthOf } from "../promise-csv";
 import { type Bytes, decodeText, peek, records, sniffDialect, UnreadableText } from "../tabular/text";
 
@@ -8,8 +8,6 @@ export interface MeansFile {
   readonly hasAir: boolean;
   readonly problems: readonly Problem[];
 }
-
-const DAYS = [31, 28.25, 31, 30, 31, 30, 31, 31, 30, 31, 30, 31];
 
 /** Whether a header is that of monthly means: a month with its irradiation. */
 export const isMeansHeader = (headers: readonly string[]): boolean =>
@@ -45,7 +43,7 @@ export async function readMeans(bytes: Bytes): Promise<MeansFile> {
       const daily = headers.indexOf("ghi_kwh_m2_day");
       const column = daily >= 0 ? daily : headers.indexOf("ghi_kwh_m2");
       const text = cells[column] ?? "";
-      const ghi = number(text) * (daily >= 0 ? DAYS[month]! : 1);
+      const ghi = number(text) * (daily >= 0 ? MEAN_MONTH_DAYS[month]! : 1);
       if (!(ghi >= 0 && ghi < 500)) log.add("not-a-number", "error", { row, column: headers[column] ?? "", value: text });
       const airText = hasAir ? (cells[headers.indexOf("air_temperature_c")] ?? "") : "";
       const air = hasAir ? number(airText) : Number.NaN;

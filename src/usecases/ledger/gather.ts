@@ -7,7 +7,8 @@ import { MINUTE_MS } from "@/core/units";
 import { sliceWeather, type Weather } from "@/core/weather";
 import type { StoredSeries } from "./ports";
 
-const IRRADIANCE = ["ghi_w_m2", "dni_w_m2", "dhi_w_m2", "poa_w_m2"];
+/** Quantities that are light. */
+export const IRRADIANCE = ["ghi_w_m2", "dni_w_m2", "dhi_w_m2", "poa_w_m2"];
 
 /** Weather columns of the finest step there is, brought to one axis that ends where irradiance ends; null without irradiance. */
 export function gatherWeather(stored: readonly StoredSeries[]): Weather | null {

@@ -1,5 +1,5 @@
 export { dayOf } from "./day";
-export { trimmedAxis } from "./gather";
+export { IRRADIANCE, trimmedAxis } from "./gather";
 export { daySums, glanceOf } from "./glance";
 export { type LedgerInput, type OpenLedger, openLedger, rangeOf } from "./open-ledger";
 export type { ReadingStore, StoredSeries, StoredSparse } from "./ports";

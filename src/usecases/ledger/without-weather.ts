@@ -1,3 +1,4 @@
+import { MODEL_ACCOUNTS, type ModelAccount } from "@/core/accounts";
 import { type LedgerLine, ledgerLines, type MeterSeries, meteredOnto, readOfTimeFrac } from "@/core/ledger";
 import type { MeteredSpan } from "@/core/readings";
 import { endUtcMs, type TimeAxis } from "@/core/series";
@@ -28,7 +29,7 @@ export function monthsWithoutWeather({ site, meters, spans, promise }: WithoutWe
     ...line,
     planeKwhM2: 0,
     referenceKwh: 0,
-    accountsKwh: Object.fromEntries(Object.keys(line.accountsKwh).map((account) => [account, 0])) as unknown as LedgerLine["accountsKwh"],
+    accountsKwh: Object.fromEntries(MODEL_ACCOUNTS.map((account) => [account, 0])) as Record<ModelAccount, number>,
     expectedKwh: 0,
     dataGapKwh: 0,
     referenceGapKwh: 0,

@@ -5,7 +5,7 @@ export const say = catalogue({
   ageingIsReadFromMeteredOutput:
     "Ageing is read from metered output set against weather: bring both in the Readings chapter, best two full years or more.",
   ageingNotFromAUsualYear:
-    "The light in this book is a usual year's, made of twelve figures. It knows nothing of the years that came, so no rate of ageing is told from it.",
+    "The light in this book is a usual year's. It knows nothing of the years that came, so no rate of ageing is told from it.",
   totalsAreWeatherAndAgeingTogether: "Yearly totals are weather, dirt, outages and ageing together: no rate of ageing follows from them.",
   threeMethodsAndWhichToTrust: "Three methods, and which to trust",
   whatTheFiltersLeaveAndWhat: "What the filters leave, and what they do",

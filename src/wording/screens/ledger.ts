@@ -36,8 +36,7 @@ export const say = catalogue({
   ofExpected: " of ",
   expectedCame: " expected came (",
   metered: " metered",
-  shareOfThePromise: (share: string, months: number) =>
-    `, ${share} of the promise of ${months === 1 ? "one month" : `${months} months`} that have both`,
+  ofThePromise: (months: number) => ` of the promise of ${months === 1 ? "one month" : `${months} months`} that have both`,
   noWeatherBeside: ". No weather stands beside it, so what was expected, and what was lost, is not known.",
   meteredWhile: " metered; ",
   aUsualYearGives: "a usual year gives ",

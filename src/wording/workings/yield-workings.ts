@@ -19,7 +19,7 @@ const NAMES: Readonly<Record<UncertaintyName, string>> = {
   soiling: "Soiling",
   shading: "Shade as drawn",
   snow: "Snow model",
-  "usual-year": "A usual year's light, from twelve figures",
+  "usual-year": "A usual year's light",
   "low-light": "Weak light",
   spectrum: "Spectrum",
   rear: "Rear light",

@@ -53,7 +53,7 @@ export function NumberField(props: Props) {
       {...input}
       label={named === undefined ? undefined : <Labelled text={labelInUnit(named, metric, shownUnit)} />}
       value={text ?? shown}
-      error={isLeft && read?.kind === "refused" ? refusedInWords(read.refusal) : error}
+      error={isLeft && read?.kind === "refused" ? refusedInWords(read.refusal, field.unit) : error}
       description={understood ?? description}
       onChange={({ currentTarget }) => {
         type(currentTarget.value);

@@ -2,7 +2,7 @@
 
 import Link from "next/link";
 import { MonthCurves } from "@/charts";
-import { againstPromise, isUsualYear, type LedgerLine, readOfTimeFrac } from "@/core/ledger";
+import { type AgainstPromise, againstPromise, isOwnWeatherKnown, type LedgerLine, readOfTimeFrac } from "@/core/ledger";
 import { Cells } from "@/features/kit/figures/Cells";
 import { Figure } from "@/features/kit/figures/Figure";
 import chapter from "@/features/kit/look/Chapter.module.css";
@@ -11,6 +11,7 @@ import { ChartFrame } from "@/features/kit/save/ChartFrame";
 import { RuledTable } from "@/features/kit/table/RuledTable";
 import { monthName, number, percent } from "@/wording/format";
 import { say } from "@/wording/screens/ledger-attribution";
+import { naiveRatio, promiseRatioWorking } from "@/wording/workings/promise-working";
 import styles from "./Causes.module.css";
 
 interface PromiseViewProps {
@@ -20,9 +21,6 @@ interface PromiseViewProps {
   /** The span, in words. */
   readonly name: string;
 }
-
-/** Whether a month's own weather is not known. */
-const isUnknown = (line: LedgerLine): boolean => isUsualYear(line) || !(line.referenceKwh > 0);
 
 /** Promise against expected against metered: by month of the year, as ratios of sums, and running on. */
 export function PromiseView({ slug, months, fiscalStart, name }: PromiseViewProps) {
@@ -38,9 +36,9 @@ export function PromiseView({ slug, months, fiscalStart, name }: PromiseViewProp
   const { promisedKwh: promised, meteredKwh: metered } = against;
   const known = [...against.months];
   const expected = sum(known, (line) => line.expectedKwh - line.dataGapKwh);
-  const naive = known.reduce((total, line) => total + line.meteredKwh! / line.promiseKwh!, 0) / known.length;
+  const naive = naiveRatio(against);
   // How much of it the weather took can be told only where the weather of every month is known.
-  const isWeatherKnown = !known.some(isUnknown);
+  const isWeatherKnown = known.every(isOwnWeatherKnown);
   const spread = yearSpread(known);
   const byMonth = Array.from({ length: 12 }, (_, k) => (k + fiscalStart - 1) % 12).map((month) => {
     const own = known.filter((line) => Number(line.key.slice(5, 7)) - 1 === month);
@@ -50,7 +48,7 @@ export function PromiseView({ slug, months, fiscalStart, name }: PromiseViewProp
     <>
       <p className={chapter.verdict} data-testid="promise-verdict">
         {name}. {say.metered}
-        <Figure working={() => ratioWorking(metered, promised, naive, known.length)}>{percent(metered / promised)}</Figure>
+        <Figure working={() => promiseRatioWorking(against)}>{percent(metered / promised)}</Figure>
         {isWeatherKnown
           ? say.ofThePromiseWithTheWeather(
               percent(expected / promised),
@@ -60,15 +58,7 @@ export function PromiseView({ slug, months, fiscalStart, name }: PromiseViewProp
             )
           : say.ofThePromiseWeatherNotKnown}
       </p>
-      <MonthsTable
-        byMonth={byMonth}
-        sum={sum}
-        metered={metered}
-        promised={promised}
-        naive={naive}
-        known={known}
-        expected={isWeatherKnown ? expected : null}
-      />
+      <MonthsTable byMonth={byMonth} sum={sum} against={against} expected={isWeatherKnown ? expected : null} />
       <RunningOn slug={slug} known={known} naive={naive} />
     </>
   );
@@ -110,15 +100,13 @@ function RunningOn({ slug, known, naive }: RunningOnProps) {
 interface MonthsTableProps {
   readonly byMonth: { month: number; own: LedgerLine[] }[];
   readonly sum: (lines: readonly LedgerLine[], of: (line: LedgerLine) => number) => number;
-  readonly metered: number;
-  readonly promised: number;
-  readonly naive: number;
-  readonly known: LedgerLine[];
+  readonly against: AgainstPromise;
   /** Null where the weather of a month is not known. */
   readonly expected: number | null;
 }
 
-function MonthsTable({ byMonth, sum, metered, promised, naive, known, expected }: MonthsTableProps) {
+function MonthsTable({ byMonth, sum, against, expected }: MonthsTableProps) {
+  const { promisedKwh: promised, meteredKwh: metered } = against;
   return (
     <ScrollBox label={say.promiseByMonth}>
       <RuledTable className={chapter.table}>
@@ -136,7 +124,7 @@ function MonthsTable({ byMonth, sum, metered, promised, naive, known, expected }
         <tbody>
           {byMonth.map(({ month, own }) => {
             const p = sum(own, (line) => line.promiseKwh! * readOfTimeFrac(line));
-            const e = own.some(isUnknown) ? null : sum(own, (line) => line.expectedKwh - line.dataGapKwh);
+            const e = !own.every(isOwnWeatherKnown) ? null : sum(own, (line) => line.expectedKwh - line.dataGapKwh);
             const m = sum(own, (line) => line.meteredKwh!);
             return (
               <tr key={month}>
@@ -158,7 +146,7 @@ function MonthsTable({ byMonth, sum, metered, promised, naive, known, expected }
         <tfoot>
           <tr>
             <td>{say.sumOverSum}</td>
-            <Cells working={() => ratioWorking(metered, promised, naive, known.length)}>
+            <Cells working={() => promiseRatioWorking(against)}>
               {[
                 number(promised),
                 expected === null ? "–" : number(expected),
@@ -177,11 +165,13 @@ function MonthsTable({ byMonth, sum, metered, promised, naive, known, expected }
 
 function cumulative(lines: readonly LedgerLine[]) {
   let [promiseKwh, expectedKwh, meteredKwh] = [0, 0, 0];
+  // A sum of which a part is not known is not known.
+  const isKnown = lines.every(isOwnWeatherKnown);
   return lines.map((line) => {
     promiseKwh += line.promiseKwh! * readOfTimeFrac(line);
     expectedKwh += line.expectedKwh - line.dataGapKwh;
     meteredKwh += line.meteredKwh!;
-    return { key: line.key, promiseKwh, expectedKwh, meteredKwh };
+    return { key: line.key, promiseKwh, expectedKwh: isKnown ? expectedKwh : null, meteredKwh };
   });
 }
 
@@ -196,20 +186,6 @@ function yearSpread(lines: readonly LedgerLine[]): [number, number] | null {
 
 const biasWords = (ratio: number): string =>
   ratio < 0.97 ? say.itPromisedMoreThanThisSites : ratio > 1.03 ? say.itWasWrittenOnTheSafe : say.itWasAFairPromise;
-
-const ratioWorking = (metered: number, promised: number, naive: number, months: number) => ({
-  title: say.meteredOverPromise,
-  value: percent(metered / promised),
-  unit: "",
-  formula: say.meteredPromiseShareRead,
-  inputs: [
-    { name: "metered", value: `${number(metered)} kWh`, from: say.monthsWithBoth(months) },
-    { name: "promise", value: `${number(promised)} kWh`, from: say.designStatementForTheTimeThat },
-    { name: say.struckThroughMeanOfMonthlyPercentages, value: percent(naive), from: "not used" },
-  ],
-  source: say.ratioOfSumsIec617241,
-  assumptions: [say.monthsUnder90ReadAreLeft, say.aMeanOfPercentagesLetsA],
-});
 
 interface MonthSums {
   readonly promised: number;

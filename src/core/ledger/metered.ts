@@ -86,7 +86,7 @@ export function meteredOnto(axis: TimeAxis, meters: readonly MeterSeries[], site
 /** A single meter without a span to lay out: its own columns serve, and nothing is added up. */
 function asRead(axis: TimeAxis, meter: MeterSeries, { settled, counts }: ReadAlone): MeteredOnAxis {
   const { sums, coverageFrac } = sumOnto(settled, meter.axis, axis);
-  return { kwh: sums, readFrac: clamped(coverageFrac), split: new Uint8Array(axis.count), ...counts };
+  return { kwh: sums, readFrac: coverageFrac, split: new Uint8Array(axis.count), ...counts };
 }
 
 interface ReadAlone {
@@ -105,9 +105,6 @@ function readAlone(meter: MeterSeries, site: Site, model: TimeAxis | null): Read
   const own = settled === meter.values ? settled.slice() : settled;
   return { settled: own, taken: takeEvenly(meter, own, caughtUp, model), counts };
 }
-
-/** Shares of an interval that were read, summed from parts of it: never more than all. */
-const clamped = (coverageFrac: Float64Array): Float32Array => Float32Array.from(coverageFrac, (share) => Math.min(1, share));
 
 /** Takes stretches that are true in sum alone out of the readings, widened to whole steps of the model, and gives them back as spans. */
 function takeEvenly(
@@ -142,7 +139,7 @@ export interface SpansToSplit {
 }
 
 /** Puts split spans where no finer reading stands. */
-function addSplit(own: SplitEnergy, coverageFrac: Float64Array | null, kwh: Float64Array, readFrac: Float32Array, split: Uint8Array): void {
+function addSplit(own: SplitEnergy, coverageFrac: Float32Array | null, kwh: Float64Array, readFrac: Float32Array, split: Uint8Array): void {
   for (let i = 0; i < kwh.length; i++) {
     if (coverageFrac && coverageFrac[i]! > 0) continue;
     if (own.split[i] === 0) {

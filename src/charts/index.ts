@@ -18,6 +18,7 @@ export { PaybackDays, type PaybackFactor, paybackDaysHeight } from "./PaybackDay
 export { type Curve, PowerCurves } from "./PowerCurves";
 export { PriceYearMap, type PriceYearMapProps } from "./PriceYearMap";
 export { type CurvePoint, type CurveReading, ReadingsOnCurve, type ReadingsOnCurveProps } from "./ReadingsOnCurve";
+export { type ResidualDot, ResidualDots } from "./ResidualDots";
 export { RowsSide, type RowsSideProps } from "./RowsSide";
 export { type SideBar, SideBars } from "./SideBars";
 export { type NoonSun, SideView, type SideViewProps } from "./SideView";

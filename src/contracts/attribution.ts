@@ -1,7 +1,7 @@
 // Longer than a file should be, on purpose: one report, whose parts are read together.
 import { z } from "zod";
 import { LEDGER_ACCOUNTS } from "@/core/accounts";
-import { causeKinds } from "@/core/attribution";
+import { causeKinds, RESIDUAL_AXES } from "@/core/attribution";
 import { LIGHT_SOURCES } from "@/core/site";
 import { fieldEntrySchema, type StoredEntry } from "./field-book";
 import { foundPostingsSchema, ledgerLineSchema } from "./ledger";
@@ -62,14 +62,26 @@ export const ageingReportSchema = z.strictObject({
     .nullable(),
   /** Half swing of the index through the year, with its highest and lowest month, 0 to 11. */
   wave: z.strictObject({ halfFrac: z.number(), highest: z.number().int(), lowest: z.number().int() }).nullable(),
+  /** Metered over expected by cell temperature (C), angle of incidence (degrees) and load (share of nameplate); null where readings are coarser than hours. */
+  residuals: z
+    .array(
+      z.strictObject({
+        by: z.enum(RESIDUAL_AXES),
+        bins: z.array(z.strictObject({ from: z.number(), to: z.number(), frac: z.number(), standardFrac: z.number(), hours: z.number() })),
+        lean: z.strictObject({ frac: z.number(), halfFrac: z.number() }).nullable(),
+      }),
+    )
+    .nullable(),
   /** Halves of the interval by what they come from. */
   halfScatterFrac: z.number().nullable(),
   halfLightFrac: z.number().nullable(),
   /** Where the light comes from, and how often the field book has its sensor calibrated within the record. */
   lightSource: z.enum(LIGHT_SOURCES),
   calibrations: z.number().int(),
-  /** A step of the light column: index of its day, and by how much the light reads more from then on. */
-  lightStep: z.strictObject({ day: z.number().int(), frac: z.number() }).nullable(),
+  /** A step of the light column: index of its day, by how much the light reads more from then on, and what the field book has of the sensor near it. */
+  lightStep: z
+    .strictObject({ day: z.number().int(), frac: z.number(), entry: z.enum(["calibration", "sensor-cleaning"]).nullable() })
+    .nullable(),
   /** False where the light was measured in the plane or comes by the day: then nothing sets it against a cloudless sky. */
   isLightStepSought: z.boolean(),
   /** What the standing level says to the guaranteed one. */
@@ -225,7 +237,7 @@ export const entryEffectSchema = z.strictObject({
 export type EntryEffect = z.output<typeof entryEffectSchema>;
 
 /** Rises when the search for causes changes: what an older edition stored is made anew. */
-export const ATTRIBUTION_EDITION = 11;
+export const ATTRIBUTION_EDITION = 12;
 
 /** What was found beside the plan in a month, kWh at the meter. */
 export const foundMonthSchema = z.strictObject({ key: z.string(), foundKwh: foundPostingsSchema });

@@ -14,6 +14,7 @@ export const entryKinds = [
   "meter-change",
   "curtailment",
   "calibration",
+  "sensor-cleaning",
   "inspection",
   "spot-check",
   "inverter-reading",

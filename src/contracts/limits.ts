@@ -31,6 +31,7 @@ export const LIMITS = {
   tiltSteps: limit("tiltSteps", 400),
   warrantySteps: limit("warrantySteps", 60),
   curvePoints: limit("curvePoints", 100),
+  matrixLines: limit("matrixLines", 40),
   revisions: limit("revisions", 500),
   revisionFields: limit("revisionFields", 60),
   costs: limit("costs", 500),

@@ -14,6 +14,7 @@ export const weatherQuantities = [
   "rain_mm",
   "snow_depth_cm",
   "albedo",
+  "module_temperature_c",
 ] as const;
 export const productionQuantities = ["energy_kwh", "power_w", "counter_kwh"] as const;
 export const mappedQuantities = [...weatherQuantities, ...productionQuantities] as const;

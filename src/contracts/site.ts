@@ -24,6 +24,34 @@ export const placeSchema = z.strictObject({
   recordHighC: z.number().min(-20).max(65, say.theHottestDaysAirInC).nullable().default(null),
 });
 
+const rising = (values: readonly number[]): boolean => values.every((value, k) => k === 0 || value > values[k - 1]!);
+
+/** Power measured after IEC 61853-1: a row a light, a column a cell temperature. What was not measured is null; 25 C and 1000 W/m2 are. */
+export const powerMatrixSchema = z
+  .strictObject({
+    irradianceWm2: z
+      .array(z.number().gt(0).max(1500, say.matrixLight))
+      .min(2, say.matrixRows)
+      .max(LIMITS.matrixLines.most)
+      .refine(rising, say.matrixRises),
+    cellTempC: z
+      .array(z.number().min(-40, say.matrixHeat).max(120, say.matrixHeat))
+      .min(1)
+      .max(LIMITS.matrixLines.most)
+      .refine(rising, say.matrixRises),
+    powerW: z.array(z.array(z.number().min(0).max(5000).nullable()).max(LIMITS.matrixLines.most)).max(LIMITS.matrixLines.most),
+  })
+  .superRefine(({ irradianceWm2, cellTempC, powerW }, context) => {
+    const refuse = (path: (string | number)[], message: string) => context.addIssue({ code: "custom", path, input: powerW, message });
+    if (powerW.length !== irradianceWm2.length || powerW.some((row) => row.length !== cellTempC.length))
+      return refuse(["powerW"], say.matrixShape(irradianceWm2.length, cellTempC.length));
+    const at25 = cellTempC.indexOf(25);
+    if (at25 < 0) return refuse(["cellTempC"], say.matrixNeeds25);
+    if (!irradianceWm2.includes(1000)) return refuse(["irradianceWm2"], say.matrixNeeds1000);
+    const gap = powerW.findIndex((row) => !(row[at25]! > 0));
+    if (gap >= 0) refuse(["powerW", gap, at25], say.matrixGap(irradianceWm2[gap]!));
+  });
+
 export const moduleSchema = z
   .strictObject({
     pmpW: positive("rated power").max(2000, say.aModulesRatedPowerIsIn),
@@ -41,6 +69,7 @@ export const moduleSchema = z
     maxSystemV: positive(say.highestSystemVoltage).max(3000).nullable().default(null),
     bifacialityFrac: frac.default(0),
     lowLightLossFrac: z.number().min(-0.02, say.lowLightLoss).max(0.2, say.lowLightLoss).nullable().default(null),
+    powerMatrix: powerMatrixSchema.nullable().default(null),
   })
   .superRefine(({ pmpW, vocV, iscA, vmpV, impA }, context) => {
     const question = (field: string, input: unknown, message: string) =>
@@ -243,6 +272,7 @@ export const siteSchema = z
     place: placeSchema,
     exportLimitW: z.number().min(0).max(1e9).nullable().default(null),
     lightSource: z.enum(LIGHT_SOURCES, say.aLightSourceIsOneOf).default("unknown"),
+    lightPlane: z.strictObject({ tiltDeg: tiltSchema, azimuthDeg }).nullable().default(null),
     albedo: frac.default(0.2),
     albedoMonthly: monthly(frac).nullable().default(null),
     modules: byName(identifier, moduleSchema)

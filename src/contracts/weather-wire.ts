@@ -1,7 +1,18 @@
 import type { FilledWeather, Weather } from "@/core/weather";
 import { packColumns, unpackColumns } from "./columns-wire";
 
-const COLUMNS = ["ghiWm2", "dniWm2", "dhiWm2", "poaWm2", "airTempC", "windSpeedMs", "rainMm", "snowDepthCm", "albedo"] as const;
+const COLUMNS = [
+  "ghiWm2",
+  "dniWm2",
+  "dhiWm2",
+  "poaWm2",
+  "airTempC",
+  "windSpeedMs",
+  "rainMm",
+  "snowDepthCm",
+  "albedo",
+  "moduleTempC",
+] as const;
 type Column = (typeof COLUMNS)[number];
 
 interface Head {
@@ -37,5 +48,6 @@ export function unpackWeather(bytes: ArrayBuffer): Weather {
     rainMm: column("rainMm"),
     snowDepthCm: column("snowDepthCm"),
     albedo: column("albedo"),
+    moduleTempC: column("moduleTempC"),
   };
 }

@@ -13,6 +13,7 @@ import { referenceOfTheTimeRead } from "./migrations/0010-reference-of-the-time-
 import { oneAccount } from "./migrations/0011-one-account";
 import { siteAsWritten } from "./migrations/0012-site-as-written";
 import { originOfLight } from "./migrations/0013-origin-of-light";
+import { moduleTemperature } from "./migrations/0014-module-temperature";
 
 const migrator = (sequelize: Sequelize) =>
   new Umzug({
@@ -30,6 +31,7 @@ const migrator = (sequelize: Sequelize) =>
       oneAccount,
       siteAsWritten,
       originOfLight,
+      moduleTemperature,
     ],
     context: sequelize,
     storage: new SequelizeStorage({ sequelize, tableName: "migrations" }),

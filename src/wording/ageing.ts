@@ -92,10 +92,16 @@ function courseWords({ recent, wave }: AgeingReport): string {
   return [pace, swing].filter((part) => part !== "").join(" ");
 }
 
+const LIGHT_STEP_ENTRY = {
+  calibration: "the field book has the sensor calibrated then",
+  "sensor-cleaning": "the field book has the sensor cleaned then",
+  none: "a new calibration, a cleaning or another sensor",
+} as const;
+
 function lightWords({ lightStep, days }: AgeingReport): string {
   if (!lightStep) return "";
   const way = lightStep.frac > 0 ? "more" : "less";
-  return `From ${days[lightStep.day] ?? "some day"} on the light column reads ${percent(Math.abs(lightStep.frac), 1)} % ${way} against a cloudless sky, and the plant the other way: a new calibration or another sensor. Days are not compared across it.`;
+  return `From ${days[lightStep.day] ?? "some day"} on the light column reads ${percent(Math.abs(lightStep.frac), 1)} % ${way} against a cloudless sky, and the plant the other way: ${LIGHT_STEP_ENTRY[lightStep.entry ?? "none"]}. Days are not compared across it.`;
 }
 
 /** What a maker accepts beside it. */

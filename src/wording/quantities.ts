@@ -16,6 +16,7 @@ const QUANTITIES: Readonly<Record<MappedQuantity, QuantityName>> = {
   rain_mm: { name: "Rain", unit: "mm" },
   snow_depth_cm: { name: "Snow depth", unit: "cm" },
   albedo: { name: "Albedo", unit: "" },
+  module_temperature_c: { name: "Module temperature, at its back", unit: "°C" },
   energy_kwh: { name: "Energy", unit: "kWh" },
   power_w: { name: "Mean power", unit: "W" },
   counter_kwh: { name: "Lifetime counter", unit: "kWh" },

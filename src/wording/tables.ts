@@ -8,6 +8,7 @@ export const say = catalogue({
   ifTheFileHoldsKwhM: "If the file holds kWh/m² or kJ/m², convert it to mean W/m² of the interval.",
   cantBeNegative: (what: string) => `${what} can't be negative.`,
   ifThisIsANetMeter: "If this is a net meter, choose the metering point net; otherwise clear the cells.",
+  moduleTemperatureBetween: "Module temperature between -90 and 120 °C.",
   airTemperatureBetween90And60: "Air temperature between -90 and 60 °C.",
   ifTheFileIsInFahrenheit: "If the file is in Fahrenheit or Kelvin, convert it to Celsius.",
   windSpeedBetween0And110: "Wind speed between 0 and 110 m/s.",

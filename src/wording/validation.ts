@@ -98,6 +98,15 @@ export const say = catalogue({
   aShadeRuleIsOneOf: "a shade rule is one of module-level, bypass-diodes, worst-module",
   aLightSourceIsOneOf:
     "a light source is one of station-a, station-b, station-c, reference-cell, satellite, reanalysis, neighbour, unknown",
+  matrixLight: "the light of a matrix lies between 0 and 1,500 W/m²",
+  matrixRows: "a matrix has at least two rows of light",
+  matrixRises: "list the lights and the temperatures of a matrix from the lowest on",
+  matrixHeat: "the temperatures of a matrix are cell temperatures in °C, between -40 and 120",
+  matrixShape: (rows: number, columns: number) =>
+    `a matrix of ${rows} lights and ${columns} temperatures has ${rows} rows of ${columns} powers`,
+  matrixNeeds25: "a matrix has a column of 25 °C",
+  matrixNeeds1000: "a matrix has a row of 1000 W/m²",
+  matrixGap: (light: number) => `the power at ${light} W/m² and 25 °C is missing: of each light it is needed`,
   lowLightLoss: "the efficiency lost at 200 W/m² lies between a gain of 2 % and a loss of 20 %: write 0.03 for 3 %",
   aShareOfTheRatingAK: "a share of the rating a kelvin: write 0.025 for 2.5 % a kelvin",
   stepsRiseInYears: "steps of a warranty rise in years: 10: 90, 25: 80",

@@ -241,3 +241,34 @@ test("rows and snow answer at once, and say when no gap will do", async ({ page 
   await page.goto("/books/ferry-office/bench?view=ground");
   await expect(page.getByText(/On a fixed rack in the open the same modules bring \d+/)).toBeVisible();
 });
+
+test("a sensor in a plane of its own and a module's measured matrix are kept, and say what is wrong with them", async ({ page }) => {
+  const slug = await newBook(page);
+  await page.getByRole("combobox", { name: "Tilted sensor lies" }).click();
+  await page.getByRole("option", { name: "in a plane of its own" }).click();
+  await page.getByLabel("Sensor tilt, °").fill("35");
+  await page.getByLabel("Sensor azimuth, °").fill("SE");
+  await page.getByLabel("Sensor azimuth, °").blur();
+  await page.getByText("A measured matrix of power (IEC 61853-1) …").click();
+  const matrix = page.getByLabel("Power by light and cell temperature, W");
+  await matrix.fill("W/m²\t15\t26\n1000\t410\t400");
+  await matrix.blur();
+  await page.getByRole("button", { name: "Save the site" }).click();
+  await expect(page.getByText(/a matrix has/).first()).toBeVisible();
+  await matrix.fill("W/m²\t15\t25\t50\n1000\t415\t400\thot");
+  await expect(page.getByText("Line 2 reads")).toBeVisible();
+  await matrix.fill("W/m²\t15\t25\t50\n1000\t415\t400\t362\n200\t–\t78,2\t70,5");
+  await expect(page.getByText("Measured matrix of power: 2 lights, 3 temperatures")).toBeVisible();
+  await save(page);
+  const { site } = (await stored(page, slug)) as unknown as { site: Record<string, unknown> };
+  expect(site.lightPlane).toEqual({ tiltDeg: 35, azimuthDeg: 135 });
+  expect(Object.values(site.modules as Record<string, { powerMatrix: unknown }>)[0]!.powerMatrix).toEqual({
+    irradianceWm2: [200, 1000],
+    cellTempC: [15, 25, 50],
+    powerW: [
+      [null, 78.2, 70.5],
+      [415, 400, 362],
+    ],
+  });
+  await page.request.delete(`/api/books/${slug}`, { headers: { origin: new URL(page.url()).origin } });
+});

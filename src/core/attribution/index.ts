@@ -14,6 +14,7 @@ export { type FittedAngle, type OrientationEvidence, orientationEvidence } from 
 export { siteWithOffset } from "./plane/turned-site";
 export { lightRecord } from "./record/clear-light";
 export { type AttributionFrame, attributionFrame, HEALTHY, type Resolution } from "./record/frame";
+export { RESIDUAL_AXES, type ResidualAxis, type Residuals, residualsOf } from "./residuals/residuals";
 export { type ShadeEvidence, type SkyField, shadeEvidence } from "./shade/detect";
 export { type SnowEvidence, type SnowSpell, snowEvidence } from "./snow/detect";
 export { type SoilingEvidence, type SoilingReset, soilingEvidence } from "./soiling/detect";

@@ -19,6 +19,14 @@ export { IAM_STEPS, type IamTable, type IncidenceModifier, iamAt, iamTable } fro
 export { HULD_CRYSTALLINE_SI, type HuldCoefficients, huldEfficiency, lowLightFactor } from "./low-light";
 export { STC_CELL_C, temperatureFactor } from "./power";
 export {
+  type EfficiencyGrid,
+  efficiencyGrid,
+  gridEfficiency,
+  matrixHeat,
+  matrixLightTable,
+  type PowerMatrix,
+} from "./power-matrix";
+export {
   ASHRAE_B0,
   ashrae,
   COATED_GLASS,

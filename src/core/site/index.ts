@@ -1,6 +1,7 @@
 export { circuitOf } from "./circuit";
 export { type EntryEffect, entryEffect, type ModelEntry } from "./entry-effect";
 export { type ArrayLayout, arrayLayout, arrayPlace, moduleSizeM, type PlacedArray, rowsOf } from "./layout";
+export { isOnePlane, largestArray, lightPlaneOf } from "./light-plane";
 export { LIGHT_DOUBTS, LIGHT_SOURCES, type LightDoubt, type LightSource } from "./light-source";
 export { type FieldClash, type FieldMerge, mergeFields, withField } from "./merge-fields";
 export { arrayNameplateW, meanNameplateW, nameplateW, siteAcRatedW } from "./nameplate";
@@ -14,6 +15,7 @@ export type {
   HeatDerating,
   HorizonPoint,
   Inverter,
+  LightPlane,
   Meter,
   MeteringPoint,
   ModelChoices,

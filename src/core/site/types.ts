@@ -1,7 +1,7 @@
 // Longer than a file should be, on purpose: the vocabulary of a site, read as one list.
 import type { EfficiencyPoint, KingInverter } from "../inverter";
 import type { DecompositionModel, TranspositionModel } from "../irradiance";
-import type { CellTemperatureModel, Mounting, ReflectionModel } from "../module";
+import type { CellTemperatureModel, Mounting, PowerMatrix, ReflectionModel } from "../module";
 import type { LightSource } from "./light-source";
 
 export interface Place {
@@ -33,6 +33,14 @@ export interface ModuleType {
   readonly bifacialityFrac: number;
   /** Share of its efficiency lost at 200 W/m2, by its datasheet; null: told from its circuit, else usual. */
   readonly lowLightLossFrac: number | null;
+  /** Power measured over light and cell temperature; null where it was not. */
+  readonly powerMatrix: PowerMatrix | null;
+}
+
+/** From horizontal, and clockwise from true north. */
+export interface LightPlane {
+  readonly tiltDeg: number;
+  readonly azimuthDeg: number;
 }
 
 /** From a day of the year ("03-20") on, the rack stands at this tilt. */
@@ -269,6 +277,8 @@ export interface Site {
   readonly commissioned: string | null;
   readonly place: Place;
   readonly lightSource: LightSource;
+  /** Plane in which a light sensor lies; null: with the modules, or with the largest array where they look several ways. */
+  readonly lightPlane: LightPlane | null;
   /** Most that the whole site may feed in, W; null where nothing limits it. */
   readonly exportLimitW: number | null;
   readonly albedo: number;

@@ -83,6 +83,8 @@ export function fillGaps(weather: Weather, place: AirPlace, sun: () => SunColumn
     windSpeedMs: complete(weather.windSpeedMs, () => new Float64Array(count).fill(ASSUMED_WIND_MS)),
     rainMm: weather.rainMm ?? null,
     snowDepthCm: weather.snowDepthCm ?? null,
+    // Where the back was not measured the model tells it: no gap is filled.
+    moduleTempC: weather.moduleTempC ?? null,
     albedo: weather.albedo ?? null,
     assumed: { air: weather.airTempC === null, wind: weather.windSpeedMs === null },
     filled,

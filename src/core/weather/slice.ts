@@ -15,6 +15,7 @@ export function sliceWeather(weather: Weather, from: number, to: number): Weathe
     windSpeedMs: cut(weather.windSpeedMs),
     rainMm: cut(weather.rainMm),
     snowDepthCm: cut(weather.snowDepthCm),
+    moduleTempC: cut(weather.moduleTempC),
     albedo: cut(weather.albedo),
   };
 }

@@ -15,6 +15,8 @@ export interface Weather {
   readonly snowDepthCm?: Float64Array | null;
   /** Of the ground, 0 to 1. */
   readonly albedo?: Float64Array | null;
+  /** Of the back of a module. */
+  readonly moduleTempC?: Float64Array | null;
 }
 
 /** Weather without gaps in what the chain needs, and which intervals were filled by rule. */
@@ -24,6 +26,7 @@ export interface FilledWeather extends Weather {
   readonly rainMm: Float64Array | null;
   readonly snowDepthCm: Float64Array | null;
   readonly albedo: Float64Array | null;
+  readonly moduleTempC: Float64Array | null;
   /** Columns that nobody measured, taken by rule throughout. */
   readonly assumed: { readonly air: boolean; readonly wind: boolean };
   /** 1 where irradiance was filled. */

@@ -2,9 +2,8 @@ import { fillPlane } from "../irradiance";
 import { HEAT_LOSS, KING_MOUNT, NOCT_RISE_K } from "../module";
 import { fillShading } from "../shading";
 import type { Site } from "../site";
-import type { Block } from "./block";
 import { fillMeasuredPlane } from "./measured-plane";
-import { fillDiodeHeat, fillDiodeLowLight } from "./module-power";
+import { fillDiodeHeat, fillDiodeLowLight, fillMatrixHeat, noteCellLight } from "./module-power";
 import type { ArrayPlan } from "./plan";
 import { fillRearLight } from "./rear-light";
 import type { YieldSpan } from "./spans";
@@ -12,6 +11,7 @@ import {
   fillAgeing,
   fillClipping,
   fillFaiman,
+  fillFromBack,
   fillKing,
   fillLowLight,
   fillReference,
@@ -45,7 +45,7 @@ export function runArray(work: Workspace, span: YieldSpan, plan: ArrayPlan, dcLi
   if (causes.soilingFrac) for (let k = 0; k < lit; k++) block.poaWm2[k] = block.poaWm2[k]! * (1 - causes.soilingFrac[block.at[k]!]!);
   // Snow, dirt and the glass in front take nothing of what comes from behind.
   if (plan.rear && !work.weather.poaWm2 && runs(work, "rear")) post(work, bin, "rear", fillRearLight(block, plan.rear, month, lit));
-  fillCellTemperature(block, site, plan, lit);
+  fillCellTemperature(work, site, plan, lit);
   runCells(work, bin, plan, lit);
   if (causes.ratingLostFrac) post(work, bin, "rating", fillVaryingShare(power, block.at, causes.ratingLostFrac, lit));
   if (work.age && runs(work, "ageing")) post(work, bin, "ageing", fillAgeing(power, block.at, work.age, site.ageing, lit));
@@ -66,8 +66,8 @@ function fillLight(work: Workspace, { site, bin }: YieldSpan, plan: ArrayPlan, l
   if (weather.anyFilled) run.filledReferenceKwh[bin]! += filledW(work, lit) * toKwh;
 }
 
-/** Light to power on the cells: weak light, then heat, by the coefficient or by the single diode. */
-function runCells(work: Workspace, bin: number, { diode, nameplateW, module, weakTable }: ArrayPlan, lit: number): void {
+/** Light to power on the cells: weak light, then heat, by the coefficient, by what was measured of the module, or by the single diode. */
+function runCells(work: Workspace, bin: number, { diode, matrix, nameplateW, module, weakTable }: ArrayPlan, lit: number): void {
   const { arrayW: power, cellTempC } = work.block;
   const weak = runs(work, "lowLight");
   const heat = runs(work, "temperature");
@@ -77,8 +77,10 @@ function runCells(work: Workspace, bin: number, { diode, nameplateW, module, wea
     if (heat) post(work, bin, "temperature", fillDiodeHeat(power, work.scratch, cellTempC, diode, lit));
     return;
   }
+  if (matrix) noteCellLight(power, nameplateW, lit, work.scratch);
   if (weak) post(work, bin, "lowLight", fillLowLight(power, nameplateW, weakTable, lit));
-  if (heat) post(work, bin, "temperature", fillTemperature(power, cellTempC, module.gammaPmpPerK, lit));
+  if (heat && matrix) post(work, bin, "temperature", fillMatrixHeat(power, work.scratch, cellTempC, matrix, lit));
+  else if (heat) post(work, bin, "temperature", fillTemperature(power, cellTempC, module.gammaPmpPerK, lit));
 }
 
 function snowLoss(work: Workspace, { site, month }: YieldSpan, plan: ArrayPlan, lit: number): number {
@@ -90,11 +92,12 @@ function snowLoss(work: Workspace, { site, month }: YieldSpan, plan: ArrayPlan, 
   return 0;
 }
 
-function fillCellTemperature(block: Block, site: Site, { array, module }: ArrayPlan, lit: number): void {
+function fillCellTemperature({ block, weather }: Workspace, site: Site, { array, module }: ArrayPlan, lit: number): void {
   const { cellTemperature } = site.models;
   if (cellTemperature === "ross") fillRoss(block, module.noctC + NOCT_RISE_K[array.mounting], lit, block.cellTempC);
   else if (cellTemperature === "king") fillKing(block, KING_MOUNT[array.mounting], lit, block.cellTempC);
   else fillFaiman(block, HEAT_LOSS[array.mounting], lit, block.cellTempC);
+  if (weather.moduleTempC) fillFromBack(block, weather.moduleTempC, KING_MOUNT[array.mounting], lit);
 }
 
 function snowOf(work: Workspace, site: Site, { array }: ArrayPlan): Float64Array {

@@ -1,5 +1,42 @@
-import { type DiodeTable, diodeTable, fitDatasheet, LOW_LIGHT_WM2, tableHeat, tableLowLight } from "../module";
+import {
+  type DiodeTable,
+  diodeTable,
+  type EfficiencyGrid,
+  efficiencyGrid,
+  fitDatasheet,
+  gridEfficiency,
+  LOW_LIGHT_WM2,
+  matrixHeat,
+  matrixLightTable,
+  STC_CELL_C,
+  tableHeat,
+  tableLowLight,
+  weakLightTable,
+} from "../module";
 import type { ModuleType } from "../site";
+
+/** A matrix ready for the chain. */
+export interface MatrixTable {
+  readonly grid: EfficiencyGrid;
+  /** Power over nameplate at 25 C by the square root of light. */
+  readonly light: Float64Array;
+}
+
+const matrices = new WeakMap<object, MatrixTable>();
+
+/** The module's measured matrix, ready for the chain; null where there is none. */
+export function matrixOf({ powerMatrix, gammaPmpPerK }: ModuleType): MatrixTable | null {
+  if (powerMatrix === null) return null;
+  const known = matrices.get(powerMatrix);
+  if (known) return known;
+  const grid = efficiencyGrid(powerMatrix, gammaPmpPerK);
+  const made = { grid, light: matrixLightTable(grid) };
+  matrices.set(powerMatrix, made);
+  return made;
+}
+
+/** Power under weak light at 25 C, by the matrix where there is one. */
+export const weakTableOf = (module: ModuleType): Float64Array => matrixOf(module)?.light ?? weakLightTable(lowLightLossFrac(module));
 
 const tables = new Map<string, DiodeTable | null>();
 const CACHED_TABLES = 60;
@@ -24,8 +61,10 @@ export const USUAL_LOW_LIGHT_LOSS = 0.03;
 const LEAST_LOSS = 0.01;
 const MOST_LOSS = 0.1;
 
-/** Share of its efficiency that a module loses at 200 W/m2: its datasheet's, else that of its single-diode circuit, else a usual one. */
+/** Share of its efficiency that a module loses at 200 W/m2: its matrix's, its datasheet's, else that of its single-diode circuit, else a usual one. */
 export function lowLightLossFrac(module: ModuleType): number {
+  const matrix = matrixOf(module);
+  if (matrix) return 1 - gridEfficiency(matrix.grid, LOW_LIGHT_WM2, STC_CELL_C);
   if (module.lowLightLossFrac !== null) return module.lowLightLossFrac;
   const table = diodeTableOf(module);
   const loss = table ? 1 - tableLowLight(table, LOW_LIGHT_WM2) : Number.NaN;
@@ -47,6 +86,30 @@ export function fillDiodeLowLight(
     const light = before * toWm2;
     const after = before * tableLowLight(table, light);
     cellLightWm2[i] = light;
+    powerW[i] = after;
+    lost += before - after;
+  }
+  return lost;
+}
+
+/** Notes the light on the cells, W/m2, that a power at nameplate efficiency stands for. */
+export function noteCellLight(powerW: Float64Array, ratedW: number, count: number, cellLightWm2: Float64Array): void {
+  const toWm2 = 1000 / ratedW;
+  for (let i = 0; i < count; i++) cellLightWm2[i] = powerW[i]! * toWm2;
+}
+
+/** Heat by the module's matrix; a gain is negative. */
+export function fillMatrixHeat(
+  powerW: Float64Array,
+  cellLightWm2: Float64Array,
+  cellTempC: Float64Array,
+  grid: EfficiencyGrid,
+  count: number,
+): number {
+  let lost = 0;
+  for (let i = 0; i < count; i++) {
+    const before = powerW[i]!;
+    const after = before * matrixHeat(grid, cellLightWm2[i]!, cellTempC[i]!);
     powerW[i] = after;
     lost += before - after;
   }

@@ -1,10 +1,10 @@
 import { type CurveTable, curveTable, type KingInverter, kingInverterW } from "../inverter";
 import { type Plane, planeOf } from "../irradiance";
-import { type DiodeTable, type PlaneReflection, planeReflection, weakLightTable } from "../module";
+import { type DiodeTable, type EfficiencyGrid, type PlaneReflection, planeReflection } from "../module";
 import { type ShadeScene, shadeScene } from "../shading";
 import { arrayNameplateW, type ModuleType, nameplateW, type PvArray, type Site } from "../site";
 import { curveOf, type InverterGroup, inverterGroups, ratedDcW } from "./inverter-groups";
-import { diodeTableOf, lowLightLossFrac } from "./module-power";
+import { diodeTableOf, matrixOf, weakTableOf } from "./module-power";
 import { type RearPlan, rearPlan } from "./rear-light";
 
 /** One array with every constant that its stages need, taken once. */
@@ -22,8 +22,10 @@ export interface ArrayPlan {
   readonly shareFrac: number;
   /** Power by weak light, for the coefficient's way. */
   readonly weakTable: Float64Array;
-  /** Null: the temperature coefficient is used. */
+  /** Null: matrix or temperature coefficient are used. */
   readonly diode: DiodeTable | null;
+  /** Measured over light and heat; null: the temperature coefficient is used. */
+  readonly matrix: EfficiencyGrid | null;
 }
 
 export interface GroupPlan {
@@ -60,8 +62,9 @@ function arrayPlan(site: Site, array: PvArray, wholeW: number): ArrayPlan {
     rear: rearPlan(site, array, ratedW, shade),
     nameplateW: ratedW,
     shareFrac: ratedW / wholeW,
-    weakTable: weakLightTable(lowLightLossFrac(module)),
+    weakTable: weakTableOf(module),
     diode: site.models.power === "single-diode" ? diodeTableOf(module) : null,
+    matrix: matrixOf(module)?.grid ?? null,
   };
 }
 

@@ -1,9 +1,9 @@
 import { curveTable, usualCurve } from "../inverter";
 import { type Plane, planeOf, tiltWeight } from "../irradiance";
-import { IAM_STEPS, type PlaneReflection, planeReflection, weakLight, weakLightTable } from "../module";
+import { IAM_STEPS, type PlaneReflection, planeReflection, weakLight } from "../module";
 import { nameplateW, type Site, siteAcRatedW } from "../site";
 import { type LitSky, STRIDE } from "./lit-sky";
-import { lowLightLossFrac } from "./module-power";
+import { weakTableOf } from "./module-power";
 import { excessByTable } from "./sub-hourly";
 
 /** What of a site does not depend on the plane, taken once for a whole map: all its modules on all its inverters. */
@@ -37,7 +37,7 @@ export function planeTerms(site: Site): PlaneTerms {
     ratedW,
     gammaPmpPerK: mean(site.arrays.map((array) => site.modules[array.module]!.gammaPmpPerK)),
     acRatedW,
-    weakTable: weakBySuns(mean(site.arrays.map((array) => lowLightLossFrac(site.modules[array.module]!)))),
+    weakTable: weakBySuns(site.arrays.map((array) => weakTableOf(site.modules[array.module]!))),
     curve: curve.efficiency,
     curvePerW: curve.stepsPerUnit / (Number.isFinite(acRatedW) ? acRatedW / efficiency : ratedW),
     dcRetainedFrac: (1 - losses.mismatchFrac) * (1 - losses.dcWiringFrac),
@@ -49,9 +49,8 @@ export function planeTerms(site: Site): PlaneTerms {
 /** The law weakLight at even steps of light: without a root in the loop, and off by 0.00007 of a sun at the most, in the last light of dusk. */
 const SUNS_STEPS = 1024;
 const LAST_SUNS_PLACE = 2 * SUNS_STEPS;
-function weakBySuns(lossAt200Frac: number): Float64Array {
-  const table = weakLightTable(lossAt200Frac);
-  return Float64Array.from({ length: LAST_SUNS_PLACE + 2 }, (_, k) => weakLight(table, k / SUNS_STEPS));
+function weakBySuns(tables: readonly Float64Array[]): Float64Array {
+  return Float64Array.from({ length: LAST_SUNS_PLACE + 2 }, (_, k) => mean(tables.map((table) => weakLight(table, k / SUNS_STEPS))));
 }
 
 /**

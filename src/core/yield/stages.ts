@@ -1,6 +1,7 @@
 import type { PlaneColumns } from "../irradiance";
 import { type AgeingRate, type HeatLoss, IAM_STEPS, type KingMount, LAST_ROOT_PLACE, type PlaneReflection, ROOT_STEPS } from "../module";
 import { STC_POA_WM2 } from "../units";
+import type { Block } from "./block";
 
 /** Every fill works on the first `count` lit steps of a block, changes the power in place and returns what it took, W summed. A gain is negative. */
 
@@ -98,6 +99,19 @@ export function fillKing(weather: CellWeather, { a, b, deltaTK }: KingMount, cou
     cellTempC[i] = weather.airTempC[i]! + poa * (Math.exp(a + b * weather.windSpeedMs[i]!) + deltaTK / 1000);
   }
   return cellTempC;
+}
+
+/** Cell temperatures, C, where the back of a module was measured: warmer than it by what the light drives through. Source: King, Boyson & Kratochvil, 2004, eq. 12. */
+export function fillFromBack(
+  { at, poaWm2, cellTempC }: Pick<Block, "at" | "poaWm2" | "cellTempC">,
+  backTempC: Float64Array,
+  { deltaTK }: KingMount,
+  count: number,
+): void {
+  for (let i = 0; i < count; i++) {
+    const back = backTempC[at[i]!]!;
+    if (!Number.isNaN(back)) cellTempC[i] = back + (poaWm2[i]! / STC_POA_WM2) * deltaTK;
+  }
 }
 
 /** Heat (or cold: a negative loss) by the temperature coefficient. */

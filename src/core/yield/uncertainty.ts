@@ -156,7 +156,7 @@ function rowsOf(site: Site, { inPlane, ageYears, assumed, isUsualYear = false }:
       amount: models.snow === "none" ? 0 : models.snow === "sliding" && assumed.air ? SNOW_WITHOUT_AIR : SNOW,
       shared: "year",
     },
-    { name: "low-light", amount: LOW_LIGHT, distribution: "rectangular" },
+    { name: "low-light", amount: over(({ module }) => (modules[module]!.powerMatrix ? 0 : LOW_LIGHT)), distribution: "rectangular" },
     { name: "spectrum", amount: SPECTRUM, shared: "year" },
     { name: "rear", amount: isTwoSided ? REAR : 0 },
     { name: "ageing", amount: AGEING_PER_YEAR * Math.max(0, ageYears) },

@@ -17,6 +17,7 @@ import { say } from "@/wording/screens/ageing";
 import { ageingWorking, levelWorking } from "@/wording/workings/cause-working";
 import { AgeingParts } from "./AgeingParts";
 import { FiltersAndYears, MethodsSection, YearTotals } from "./MethodsAndYears";
+import { ResidualsSection } from "./ResidualsSection";
 
 export interface AgeingChapterProps {
   readonly slug: string;
@@ -143,6 +144,7 @@ function Reading({
         <FiltersAndYears report={report} fiscal={fiscal} firstMonth={firstMonth} />
       </div>
       <AgeingParts slug={slug} parts={parts} arrayCount={arrayCount} warrantyFrac={report.warranty?.perYearFrac ?? null} />
+      <ResidualsSection slug={slug} residuals={report.residuals} />
       {hasRate && <Letter name={name} report={report} commissioned={commissioned} excluded={excluded} />}
     </>
   );

@@ -7,6 +7,7 @@ import chapter from "@/features/kit/look/Chapter.module.css";
 import { measure, number, percent } from "@/wording/format";
 import { say } from "@/wording/screens/site";
 import { OpenNumber, OpenPercent, PercentInput } from "./fields";
+import { MatrixField } from "./MatrixField";
 import styles from "./SiteChapter.module.css";
 import type { SiteForm, SiteValues } from "./site-values";
 
@@ -60,6 +61,7 @@ export function ModulesSection({ form }: { form: SiteForm }) {
               <PercentInput form={form} label={say.bifaciality} path={`moduleTypes.${i}.bifacialityFrac`} decimals={0} />
               <NumberField label="Bypass diodes" {...form.getInputProps(`moduleTypes.${i}.bypassDiodes`)} />
             </div>
+            <MatrixField form={form} path={`moduleTypes.${i}.powerMatrix`} matrix={type.powerMatrix} />
             <Doubts doubts={moduleDoubts(type)} />
             {!used && types.length > 1 && (
               <Button variant="subtle" size="compact-sm" onClick={() => form.removeListItem("moduleTypes", i)}>

@@ -1,13 +1,13 @@
 import { Select, TextInput } from "@mantine/core";
 import { useState } from "react";
-import { arrayPlace, LIGHT_SOURCES } from "@/core/site";
+import { arrayPlace, type Site } from "@/core/site";
 import { NumberField } from "@/features/kit/fields/NumberField";
 import chapter from "@/features/kit/look/Chapter.module.css";
-import { LIGHT_NAMES } from "@/wording/light-sources";
 import { say } from "@/wording/screens/site";
 import { ArraysSection } from "./ArraysSection";
 import { OpenNumber } from "./fields";
 import { obstaclesInPlan, placeArray, placeObstacle } from "./in-plan";
+import { LightFields } from "./LightFields";
 import { ModulesSection } from "./ModulesSection";
 import { PlanView } from "./PlanView";
 import { SideFrame } from "./SideFrame";
@@ -25,7 +25,7 @@ export function PlaceView({ slug, draft, timeZones }: SiteViewProps & { readonly
   return (
     <div className={`${chapter.columns} ${styles.columns}`}>
       <div>
-        <PlaceSection form={form} timeZones={timeZones} />
+        <PlaceSection form={form} site={site} timeZones={timeZones} />
         <ModulesSection form={form} />
       </div>
       <div>
@@ -48,7 +48,7 @@ export function PlaceView({ slug, draft, timeZones }: SiteViewProps & { readonly
   );
 }
 
-function PlaceSection({ form, timeZones }: { form: SiteForm; timeZones: readonly string[] }) {
+function PlaceSection({ form, site, timeZones }: { form: SiteForm; site: Site; timeZones: readonly string[] }) {
   const { place } = form.values;
   const [found, setFound] = useState<string | null>(null);
   // The zone follows the coordinates while it was the one of the coordinates before, or none in particular.
@@ -88,12 +88,7 @@ function PlaceSection({ form, timeZones }: { form: SiteForm; timeZones: readonly
           onChange={(event) => form.setFieldValue("commissioned", event.currentTarget.value === "" ? null : event.currentTarget.value)}
         />
         <TextInput label="Currency (ISO 4217)" {...form.getInputProps("currency")} />
-        <Select
-          label={say.lightComesFrom}
-          data={LIGHT_SOURCES.map((value) => ({ value, label: LIGHT_NAMES[value] }))}
-          allowDeselect={false}
-          {...form.getInputProps("lightSource")}
-        />
+        <LightFields form={form} site={site} />
         <OpenNumber form={form} label={say.coldestAirOnRecordC} path="place.recordLowC" />
         <OpenNumber form={form} label={say.hottestDaysAirC} path="place.recordHighC" />
       </div>

@@ -1,8 +1,9 @@
 import type { AgeingReport } from "@/contracts/attribution";
+import type { FieldEntry } from "@/contracts/field-book";
 import { fanOfRates, guaranteedFrac, type ModuleLevel, moduleLevel, rateVerdict, warrantyVerdict } from "@/core/ageing";
-import { ageAtStartOf, type Evidence } from "@/core/attribution";
+import { ageAtStartOf, type Evidence, residualsOf } from "@/core/attribution";
 import { quantileOf } from "@/core/statistics";
-import { DAYS_PER_YEAR } from "@/core/units";
+import { DAY_MS, DAYS_PER_YEAR } from "@/core/units";
 import { levelStandardFrac } from "@/core/yield";
 
 const known = (value: number): number | null => (Number.isFinite(value) ? value : null);
@@ -11,7 +12,7 @@ const brief = (value: number): number | null => (Number.isFinite(value) ? Math.r
 const SHOWN_PAIRS = 1500;
 
 /** The ageing reading as it is stored and shown. */
-export function ageingReport(evidence: Evidence, draws: number, seed: number): AgeingReport {
+export function ageingReport(evidence: Evidence, entries: readonly FieldEntry[], draws: number, seed: number): AgeingReport {
   const { ageing, frame, soiling } = evidence;
   const { site } = frame;
   const level = firstLevel(ageing, soiling.cleanLog);
@@ -32,11 +33,12 @@ export function ageingReport(evidence: Evidence, draws: number, seed: number): A
       halfFrac: Math.hypot(ageing.recent.halfLog, ageing.halfLightFrac),
     },
     wave: ageing.wave,
+    residuals: residualsOf(evidence)?.map(({ by, bins, lean }) => ({ by, bins: [...bins], lean })) ?? null,
     halfScatterFrac: known(ageing.halfScatterFrac),
     halfLightFrac: known(ageing.halfLightFrac),
     lightSource: site.lightSource,
     calibrations: ageing.calibrations,
-    lightStep: ageing.lightStep,
+    lightStep: ageing.lightStep && { ...ageing.lightStep, entry: sensorEntry(frame.days.keys[ageing.lightStep.day], entries) },
     isLightStepSought: ageing.isLightStepSought,
     verdict: warrantyVerdict(standing, site.warranty),
     rateVerdict: rateVerdict(ageing, site.warranty),
@@ -66,6 +68,23 @@ export function ageingReport(evidence: Evidence, draws: number, seed: number): A
     draws,
     seed,
   };
+}
+
+/** A step of the light is found to within some days of its day. */
+const NEAR_DAYS = 15;
+
+/** What the field book has of the sensor near a day: the nearest of its calibrations and cleanings. */
+function sensorEntry(day: string | undefined, entries: readonly FieldEntry[]): "calibration" | "sensor-cleaning" | null {
+  if (day === undefined) return null;
+  const [nearest] = entries
+    .flatMap(({ kind, to }) =>
+      kind === "calibration" || kind === "sensor-cleaning"
+        ? [{ kind, days: Math.abs(Date.parse(to.slice(0, 10)) - Date.parse(day)) / DAY_MS }]
+        : [],
+    )
+    .filter(({ days }) => days <= NEAR_DAYS)
+    .sort((a, b) => a.days - b.days);
+  return nearest?.kind ?? null;
 }
 
 /** Where the modules of a search stand against their rating. */

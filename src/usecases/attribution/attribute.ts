@@ -138,7 +138,7 @@ function reportOf(searched: Searched): Omit<AttributionReport, "milliseconds"> {
     skyFields: evidence.shade.fields.map((field) => ({ ...field, ratio: Math.round(field.ratio * 1000) / 1000 })),
     soiling: soilingReport(evidence),
     snow: snowReport(evidence),
-    ageing: ageingReport(evidence, terms.draws, terms.seed),
+    ageing: ageingReport(evidence, entries, terms.draws, terms.seed),
     parts,
     shedding: sheddingOf(site, prepared, evidence.snow.spells.length),
     fitted,

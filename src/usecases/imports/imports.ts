@@ -30,6 +30,7 @@ const UNITS: Readonly<Record<string, string>> = {
   rain_mm: "mm",
   snow_depth_cm: "cm",
   albedo: "share",
+  module_temperature_c: "°C",
   energy_kwh: "kWh",
   power_w: "W",
   counter_kwh: "kWh",

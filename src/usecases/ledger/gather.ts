@@ -35,6 +35,7 @@ export function gatherWeather(stored: readonly StoredSeries[]): Weather | null {
     rainMm: column("rain_mm"),
     snowDepthCm: column("snow_depth_cm"),
     albedo: column("albedo"),
+    moduleTempC: column("module_temperature_c"),
   };
 }
 

@@ -41,6 +41,10 @@ export const say = catalogue({
   guaranteedInTheFirstYearA: (firstYear: string, eachYear: string, years: number) =>
     `Guaranteed: ${firstYear} in the first year, ${eachYear} a year after it, over ${years} years.`,
   theBookHoldsNoWarrantyTerms: "The book holds no warranty terms.",
+  whatTheModelLeaves: "What the model leaves",
+  meteredOverExpectedBeside:
+    "Metered over expected in hours with nothing found to hold the plant, each month against its own level: dots with their 95 % intervals, clay where the line of no error lies outside. The three go together, since bright hours are hot ones: mend what has a reason of its own first.",
+  percentOffExpected: "% off the month's level",
   partByPart: "Part by part",
   fasterThanTheRestBy: "faster than the rest by",
   tooSoonToTell: "too soon to tell",

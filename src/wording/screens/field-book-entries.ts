@@ -3,6 +3,7 @@ import { catalogue, type Fact } from "../catalogue";
 /** What the screens of field, book, entries say. */
 export const say = catalogue({
   sensorCalibrated: "Sensor calibrated",
+  sensorCleaned: "Sensor cleaned",
   showAllOfThem: (count: number) => `Show all ${count}`,
   lastWrittenOn: (last: string) => `Last written on ${last}. `,
   theNumbersAreOnlyAsGood: "The numbers are only as good as what was noted on site. ",

@@ -91,9 +91,10 @@ export const say = catalogue({
   iecBifacialRatio: "IEC 61724-1:2021, performance ratio of bifacial systems; rear light by the chain",
   prUsualHeat: "PR, usual heat",
   iecFinalYield: "IEC 61724-1:2021, final system yield",
-  stcPerformanceRatio: "IEC 61724-1:2021, STC performance ratio, with cell temperatures of the model",
+  stcPerformanceRatio: "IEC 61724-1:2021, STC performance ratio; cells as measured at a back where the book has it, else by the model",
   performanceRatioAtUsualHeat: "PR with cells at 25 °C × (1 − heat's share over all years)",
-  annualTemperatureEquivalent: "IEC 61724-1:2021, annual-temperature-equivalent performance ratio, with cell temperatures of the model",
+  annualTemperatureEquivalent:
+    "IEC 61724-1:2021, annual-temperature-equivalent performance ratio; cells as measured at a back where the book has it, else by the model",
   yieldOfAYear: (yieldKwhPerKwp: string) => `${yieldKwhPerKwp} a year`,
   yieldByNameplateOfItsDate: "metered ÷ nameplate of its date, month by month; of all years the mean of those read whole",
   referenceOfTheTimeRead: "reference of the time read",

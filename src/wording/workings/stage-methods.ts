@@ -21,11 +21,15 @@ const share = (name: string, value: number): StageMethod => ({
 
 /** Where a module's loss under weak light comes from. */
 const lowLightFrom = (type: ModuleType): string =>
-  type.lowLightLossFrac !== null
-    ? "datasheet"
-    : diodeTableOf(type)
-      ? "its single-diode circuit, where it fits"
-      : "usual for modules of today";
+  type.powerMatrix !== null
+    ? "its measured matrix"
+    : type.lowLightLossFrac !== null
+      ? "datasheet"
+      : diodeTableOf(type)
+        ? "its single-diode circuit, where it fits"
+        : "usual for modules of today";
+
+const hasMatrix = (modules: Site["modules"]): boolean => Object.values(modules).some(({ powerMatrix }) => powerMatrix !== null);
 
 /** Rows as the rear sees them, and whether the book gave them. */
 function rowTerm(site: Site, array: PvArray): WorkingInput {
@@ -157,8 +161,8 @@ const METHODS: Readonly<Record<ModelAccount, (site: Site) => StageMethod>> = {
     models.power === "single-diode"
       ? { formula: "energy × (1 − P(G, 25 °C) ÷ P(1000, 25 °C) × 1000 ÷ G)", source: SOURCES.power["single-diode"], terms: [] }
       : {
-          formula: "energy × loss at 200 W/m² ÷ 7.7 % × (k₁ ln G′ + k₂ ln² G′)",
-          source: "Huld et al., 2011, for the form; IEC 61215-1:2021 and IEC 61853-1:2011 for the loss at 200 W/m².",
+          formula: `energy × loss at 200 W/m² ÷ 7.7 % × (k₁ ln G′ + k₂ ln² G′)${hasMatrix(modules) ? ";  by a matrix: energy × (1 − η(G, 25 °C) ÷ η(1000, 25 °C))" : ""}`,
+          source: "Huld et al., 2011, for the form; IEC 61215-1:2021 and IEC 61853-1:2011 for the loss at 200 W/m² and for a matrix.",
           terms: [
             term("k₁, k₂", "−0.017237, −0.040465", "Huld et al., table 2: 7.7 % at 200 W/m²"),
             ...Object.entries(modules).map(([name, type]) =>
@@ -167,7 +171,7 @@ const METHODS: Readonly<Record<ModelAccount, (site: Site) => StageMethod>> = {
           ],
         },
   temperature: (site) => ({
-    formula: `${site.models.power === "single-diode" ? "energy × (1 − P(G, T) ÷ P(G, 25 °C))" : "energy × −γ × (T cell − 25 °C)"};  ${CELL_FORMULA[site.models.cellTemperature]}`,
+    formula: `${site.models.power === "single-diode" ? "energy × (1 − P(G, T) ÷ P(G, 25 °C))" : `energy × −γ × (T cell − 25 °C)${hasMatrix(site.modules) ? ", by a matrix × (1 − η(G, T) ÷ η(G, 25 °C))" : ""}`};  ${CELL_FORMULA[site.models.cellTemperature]}`,
     source: `${SOURCES.cellTemperature[site.models.cellTemperature]} (cell temperature); ${SOURCES.power[site.models.power]} (power).`,
     terms: [term("γ of maximum power", gammas(site), "site chapter: modules")],
   }),

@@ -72,6 +72,7 @@ export function clearDays(frame: AttributionFrame, spoilt: Uint8Array, ceilingKw
       windSpeedMs: all(weather.windSpeedMs),
       rainMm: null,
       snowDepthCm: null,
+      moduleTempC: take(weather.moduleTempC),
       albedo: null,
       assumed: weather.assumed,
       filled: new Uint8Array(at.length),

@@ -35,6 +35,7 @@ export function toHours(weather: Weather, metered: MeteredOnAxis): Hourly {
       rainMm: weather.rainMm ? folded(weather.rainMm, axis.count, steps, "sum") : null,
       snowDepthCm: mean(weather.snowDepthCm),
       albedo: mean(weather.albedo),
+      moduleTempC: mean(weather.moduleTempC),
     },
     metered: {
       ...metered,

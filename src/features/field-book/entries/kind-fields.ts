@@ -12,6 +12,7 @@ export const KIND_NAMES: Readonly<Record<EntryKind, string>> = {
   "meter-change": "Meter change",
   curtailment: "Curtailment",
   calibration: say.sensorCalibrated,
+  "sensor-cleaning": say.sensorCleaned,
   inspection: "Inspection",
   "spot-check": "Spot check",
   "inverter-reading": "Inverter reading",

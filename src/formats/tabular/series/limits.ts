@@ -50,6 +50,12 @@ export const LIMITS: Readonly<Record<Quantity, Limit>> = {
   },
   snow_depth_cm: { least: 0, most: 1200, expected: say.snowLyingBetween0And1200, remedy: say.checkTheUnitCentimetres },
   albedo: { least: 0, most: 1, expected: say.albedoBetween0And1, remedy: "Write 20 % as 0.2." },
+  module_temperature_c: {
+    least: -90,
+    most: 120,
+    expected: say.moduleTemperatureBetween,
+    remedy: say.ifTheFileIsInFahrenheit,
+  },
   energy_kwh: { ...metered(say.energyOfAnInterval), least: -1e6, belowZero: true },
   power_w: { ...metered("Power"), least: -1e9, belowZero: true },
   counter_kwh: metered(say.aLifetimeCounter),

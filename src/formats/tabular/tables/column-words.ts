@@ -37,20 +37,27 @@ const SPEED: Readonly<Record<string, number>> = { "m/s": 1, ms: 1, "km/h": 1 / 3
 const NOT_OURS =
   /module|modul|cell|zelle|panel temp|inverter temp|heat ?sink|battery|batterie|consum|verbrauch|load|import|bezug|grid (power|energy)|einspeis|feed.?in|price|revenue|co2|reactive|voltage|current|frequen|humid|pressure|\bdc\b|efficien/i;
 
+type As = (quantity: MappedQuantity, factor?: number, offset?: number) => ColumnMeaning;
+
+/** A temperature, from Fahrenheit where its unit says so. */
+const warmth = (unit: string | null, quantity: MappedQuantity, as: As): ColumnMeaning =>
+  unit === "°f" || unit === "degf" || unit === "f" ? as(quantity, 5 / 9, -160 / 9) : as(quantity);
+
 /** What a column holds by the words and the unit of its header; null when it is nothing that the ledger reads. */
 export function meaningOf(header: string, stepMinutes: number | null): ColumnMeaning | null {
   const unit = unitOf(header);
   const text = header.toLowerCase();
-  const as = (quantity: MappedQuantity, factor = 1, offset = 0): ColumnMeaning => ({ quantity, factor, offset, unit });
+  const as: As = (quantity, factor = 1, offset = 0) => ({ quantity, factor, offset, unit });
   if (/\bdni\b|direct normal|beam normal/.test(text)) return as("dni_w_m2", irradianceFactor(unit, stepMinutes));
   if (/\bdhi\b|diffus/.test(text)) return as("dhi_w_m2", irradianceFactor(unit, stepMinutes));
   if (/\bpoa\b|plane.of.array|in.plane|tilted irr|module irr|modulebene|g_?poa|\bgti\b/.test(text))
     return as("poa_w_m2", irradianceFactor(unit, stepMinutes));
   if (/\bghi\b|global|irradian|irradiat|insolation|strahlung|rayonnement|radiaci|solar rad|pyranom/.test(text))
     return as("ghi_w_m2", irradianceFactor(unit, stepMinutes));
+  if (/(module|modul|panel|back|r[üu]ckseit).{0,12}temp|temp.{0,12}(module|modul\b|panel|back)|t_?(mod|bom)\b/.test(text))
+    return warmth(unit, "module_temperature_c", as);
   if (NOT_OURS.test(text)) return null;
-  if (/temp|lufttemp|t_?(air|amb)|außen/.test(text))
-    return unit === "°f" || unit === "degf" || unit === "f" ? as("air_temperature_c", 5 / 9, -160 / 9) : as("air_temperature_c");
+  if (/temp|lufttemp|t_?(air|amb)|außen/.test(text)) return warmth(unit, "air_temperature_c", as);
   if (/wind|vent\b|viento/.test(text) && !/dir/.test(text))
     return as("wind_speed_m_s", unit !== null && Object.hasOwn(SPEED, unit) ? SPEED[unit]! : 1);
   if (/rain|precip|niederschlag|regen|pluie|lluvia/.test(text)) return as("rain_mm", unit === "in" ? 25.4 : unit === "cm" ? 10 : 1);

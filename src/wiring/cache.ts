@@ -17,7 +17,8 @@ const MOMENT_MS = 15_000;
 /** Asks for what is worked out of a book, from the cache where it is; dropped where its columns are in the way. */
 export interface ByBook<T> {
   (book: Book): Promise<T>;
-  drop(id: string): void;
+  /** Drops what takes more than so many bytes; all by default. */
+  drop(id: string, overBytes?: number): void;
 }
 
 /** What is worked out of a book, cached for the last few: the book's version, with whatever else it hangs on, tells when it is out of date. */
@@ -50,5 +51,8 @@ export function byBook<T>(
     );
     return made;
   };
-  return Object.assign(of, { drop: (id: string): void => void cache.delete(id) });
+  const drop = (id: string, overBytes = -1): void => {
+    if ((cache.peek(id)?.bytes ?? 0) > overBytes) cache.delete(id);
+  };
+  return Object.assign(of, { drop });
 }

@@ -29,7 +29,7 @@ export function ledgerCache(
   readings: ReadingStore,
   decisions: DecisionStore,
   entries: EntryStore,
-): { ledgerOf: LedgerOf; examinationOf: ExaminationOf } {
+): { ledgerOf: LedgerOf; examinationOf: ExaminationOf; letGo: (book: Book) => void } {
   const ledgerOf = byBook(
     async (book) => {
       const [weather, production, sparse, usualSpans, promise, decided, field] = await Promise.all([
@@ -59,10 +59,11 @@ export function ledgerCache(
     undefined,
     { mostBytes: MOST_LEDGER_BYTES, bytesOf: ledgerBytes },
   );
+  const letGo = (book: Book): void => ledgerOf.drop(book.id, LONG_LEDGER_BYTES);
   /** What the model owes; the other columns of a long record go before the examination brings its own. */
   const expectedAlone = async (book: Book): Promise<ReturnType<typeof expectedOf>> => {
     const ledger = await ledgerOf(book);
-    if (ledgerBytes(ledger) > LONG_LEDGER_BYTES) ledgerOf.drop(book.id);
+    letGo(book);
     return expectedOf(ledger);
   };
   const examinationOf = byBook(async (book) => {
@@ -79,5 +80,5 @@ export function ledgerCache(
     giveBack();
     return examineBook({ site: book.site, expected, production, weather, sparse, decisions: decided });
   });
-  return { ledgerOf, examinationOf };
+  return { ledgerOf, examinationOf, letGo };
 }

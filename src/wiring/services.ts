@@ -1,3 +1,4 @@
+import type { Book } from "@/usecases/books";
 import { type ExaminationOf, type LedgerOf, ledgerCache } from "./ledger-cache";
 import { type MoneyOf, moneyCache } from "./money-cache";
 import { type OpenOptions, openStores, type Stores } from "./stores";
@@ -8,6 +9,8 @@ export interface Services extends Stores {
   readonly moneyOf: MoneyOf;
   /** Examination of a book's production, cached like its ledger. */
   readonly examinationOf: ExaminationOf;
+  /** Lets the ledger of a long record go. */
+  readonly letGo: (book: Book) => void;
 }
 
 /** Opens everything from an environment. */

@@ -109,8 +109,8 @@ function fillTable(nodes: YearNodes, stepMs: number, table: SunTable): SunTable 
   return table;
 }
 
-/** Steps kept over all tables, 24 bytes each: a decade of five-minute steps. */
-const CACHED_STEPS = 1_200_000;
+/** Steps kept over all tables, 24 bytes each: forty years of hours, or three of five-minute steps. Longer records pass through once, and keep their own sun where they are asked again. */
+const CACHED_STEPS = 350_000;
 
 /** Tables and exact positions by UTC year, kept while they are in use. */
 export interface Ephemeris {

@@ -25,6 +25,8 @@ import { changeDays, trialSources } from "../trials";
 export interface HeavyPorts {
   readonly ledgerOf: (book: Book) => Promise<OpenLedger>;
   readonly examinationOf: (book: Book) => Promise<Examination>;
+  /** Lets the ledger of a long record go, whose columns would stand beside those that are read now. */
+  readonly letGo: (book: Book) => void;
   readonly moneyOf: (book: Book) => Promise<MoneyPage>;
   readonly cleanProduction: (book: Book) => Promise<readonly StoredSeries[]>;
   readonly readings: Pick<ReadingStore, "promiseOf" | "eachSeriesOf">;
@@ -62,7 +64,10 @@ export const ANSWERS = {
     const ledger = await ledgerOf(book);
     return { doubt: doubtOf(ledger, year, months), wholeYearsKwh: wholeYearsKwh(ledger) };
   },
-  coverage: ({ readings }: HeavyPorts, book: Book) => coverageOf(readings, book.id, book.site.place.timeZone),
+  coverage: ({ readings, letGo }: HeavyPorts, book: Book) => {
+    letGo(book);
+    return coverageOf(readings, book.id, book.site.place.timeZone);
+  },
   examination: ({ examinationOf }: HeavyPorts, book: Book) => examinationOf(book),
   health: async ({ ledgerOf }: HeavyPorts, book: Book) => healthBasis(await ledgerOf(book)),
   money: ({ moneyOf }: HeavyPorts, book: Book) => moneyOf(book),

@@ -1,16 +1,22 @@
-import { ANSWERS, type EnergyBasisKind, mayBeSaid, WEATHER_BASES } from "@/core/basis";
-import { ANSWER_NAMES, BRING_WORDS, PERMISSION_WORDS, WEATHER_NAMES } from "@/wording/basis";
+import { ANSWERS, type EnergyBasisKind, mayBeSaid, PLANT_BASES, TARIFF_BASES, WEATHER_BASES } from "@/core/basis";
+import { ANSWER_NAMES, BRING_WORDS, PERMISSION_WORDS, PLANT_NAMES, TARIFF_NAMES, WEATHER_NAMES } from "@/wording/basis";
 
 const row = (cells: readonly string[]): string => `| ${cells.join(" | ")} |`;
 
+/** Answers that hang on light and readings. */
+const OF_LIGHT = ANSWERS.filter((answer) => answer !== "savings" && answer !== "string-limits");
+
+const words = ({ permission, bring }: ReturnType<typeof mayBeSaid>): string =>
+  permission !== "yes" && bring ? `${PERMISSION_WORDS[permission]}. ${BRING_WORDS[bring]}` : PERMISSION_WORDS[permission];
+
 const table = (energy: EnergyBasisKind): string =>
   [
-    row(["Light", ...ANSWERS.map((answer) => ANSWER_NAMES[answer])]),
-    row(["---", ...ANSWERS.map(() => "---")]),
+    row(["Light", ...OF_LIGHT.map((answer) => ANSWER_NAMES[answer])]),
+    row(["---", ...OF_LIGHT.map(() => "---")]),
     ...WEATHER_BASES.map((weather) =>
       row([
         WEATHER_NAMES[weather],
-        ...ANSWERS.map((answer) => {
+        ...OF_LIGHT.map((answer) => {
           const { permission, bring } = mayBeSaid(answer, { weather, energy });
           return permission === "withheld" && bring ? `${PERMISSION_WORDS.withheld}. ${BRING_WORDS[bring]}` : PERMISSION_WORDS[permission];
         }),
@@ -36,4 +42,27 @@ ${table("months")}
 ## With no readings
 
 ${table("none")}
+
+## By what is known of the plant
+
+${[
+  row(["Plant", ...["expected-this-time", "causes", "string-limits"].map((answer) => ANSWER_NAMES[answer as "causes"])]),
+  row(["---", "---", "---", "---"]),
+  ...PLANT_BASES.map((plant) =>
+    row([
+      PLANT_NAMES[plant],
+      ...(["expected-this-time", "causes", "string-limits"] as const).map((answer) =>
+        words(mayBeSaid(answer, { weather: "measured", energy: "intervals", plant })),
+      ),
+    ]),
+  ),
+].join("\n")}
+
+## By what is known of the tariff
+
+${[
+  row(["Tariff", ANSWER_NAMES.savings]),
+  row(["---", "---"]),
+  ...TARIFF_BASES.map((tariff) => row([TARIFF_NAMES[tariff], words(mayBeSaid("savings", { weather: "none", energy: "bills", tariff }))])),
+].join("\n")}
 `;

@@ -1,6 +1,7 @@
 import { existsSync, readdirSync, statSync } from "node:fs";
 import path from "node:path";
 import { inProject } from "./run.mjs";
+import { ensureTowns } from "./towns.mjs";
 
 /** Programs that run without a build of the pages, each bundled into one file; packages stay where npm put them. */
 export const PROGRAMS = {
@@ -33,6 +34,7 @@ const isFresh = () => {
 
 /** Bundles the programs where their sources changed since. */
 export async function ensurePrograms() {
+  await ensureTowns();
   if (isFresh()) return;
   const { build, stop } = await import("esbuild");
   await build({

@@ -35,12 +35,7 @@ export default async function ShelfPage({ searchParams }: Props) {
   reckonSome(own, lines);
   return (
     <Desk spines={spines} slug={null} chapter={null}>
-      <Shelf
-        books={books}
-        sheet={{ from, count, size: SHEET }}
-        isMakingDemo={isMakingDemo}
-        timeZone={Intl.DateTimeFormat().resolvedOptions().timeZone}
-      />
+      <Shelf books={books} sheet={{ from, count, size: SHEET }} isMakingDemo={isMakingDemo} />
     </Desk>
   );
 }

@@ -1,6 +1,7 @@
 // Longer than a file should be, on purpose: the site document is one format, published as one schema.
 import { z } from "zod";
-import { LIGHT_SOURCES, type Site } from "@/core/site";
+import { ESTIMATED_FIELDS } from "@/core/module";
+import { ASSUMPTIONS, LIGHT_SOURCES, type Site } from "@/core/site";
 import { isTimeZone } from "@/core/time";
 import { say } from "@/wording/validation";
 import { LIMITS } from "./limits";
@@ -70,6 +71,7 @@ export const moduleSchema = z
     bifacialityFrac: frac.default(0),
     lowLightLossFrac: z.number().min(-0.02, say.lowLightLoss).max(0.2, say.lowLightLoss).nullable().default(null),
     powerMatrix: powerMatrixSchema.nullable().default(null),
+    estimated: z.array(z.enum(ESTIMATED_FIELDS)).max(ESTIMATED_FIELDS.length).default([]),
   })
   .superRefine(({ pmpW, vocV, iscA, vmpV, impA }, context) => {
     const question = (field: string, input: unknown, message: string) =>
@@ -270,6 +272,7 @@ export const siteSchema = z
       .default("EUR"),
     commissioned: isoDate.nullable().default(null),
     place: placeSchema,
+    assumed: z.array(z.enum(ASSUMPTIONS)).max(ASSUMPTIONS.length).default([]),
     exportLimitW: z.number().min(0).max(1e9).nullable().default(null),
     lightSource: z.enum(LIGHT_SOURCES, say.aLightSourceIsOneOf).default("unknown"),
     lightPlane: z.strictObject({ tiltDeg: tiltSchema, azimuthDeg }).nullable().default(null),

@@ -19,5 +19,6 @@ export { photoCleaner } from "./photo-cleaner";
 export { readingRepository } from "./reading-repository";
 export { stagingFolder } from "./staging";
 export { standingRepository } from "./standing-repository";
+export { type Towns, townFile } from "./town-file";
 export { variantRepository } from "./variant-repository";
 export { type VitalSigns, vitalSigns } from "./vital-signs";

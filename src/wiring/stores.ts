@@ -21,6 +21,8 @@ import {
   readingRepository,
   stagingFolder,
   standingRepository,
+  type Towns,
+  townFile,
   type VitalSigns,
   variantRepository,
   vitalSigns,
@@ -56,6 +58,8 @@ export interface Stores extends ImportPorts {
   readonly bills: BillStore;
   readonly feeds: FeedStore;
   readonly fetcher: Fetcher;
+  /** Towns of the world by their names. */
+  readonly towns: Towns;
   /** Hosts that feeds may be fetched from. */
   readonly feedHosts: readonly string[];
   /** What was last read of a book's causes, cached like its ledger. */
@@ -103,6 +107,7 @@ export function openStores(
     keeping: keepingRepository(sequelize, models),
     bills: billRepository(sequelize, models),
     feeds: feedRepository(sequelize, models, changeBook),
+    towns: townFile(path.resolve("dist", "towns.txt")),
     fetcher: httpFetcher(DUSTY_LEDGER_FEED_HOSTS),
     feedHosts: DUSTY_LEDGER_FEED_HOSTS,
     viewOf: viewCache(attributions),

@@ -1,4 +1,4 @@
-import type { Answer, Permission, ToBring, WeatherBasis } from "@/core/basis";
+import type { Answer, Permission, PlantBasis, TariffBasis, ToBring, WeatherBasis } from "@/core/basis";
 import { catalogue } from "./catalogue";
 
 export const ANSWER_NAMES: Readonly<Record<Answer, string>> = catalogue({
@@ -11,6 +11,8 @@ export const ANSWER_NAMES: Readonly<Record<Answer, string>> = catalogue({
   "what-if": "what-ifs, tilt, shade, rows",
   payback: "payback",
   decisions: "decisions",
+  savings: "savings under a tariff",
+  "string-limits": "voltages and currents of strings",
 });
 
 export const WEATHER_NAMES: Readonly<Record<WeatherBasis, string>> = catalogue({
@@ -21,6 +23,19 @@ export const WEATHER_NAMES: Readonly<Record<WeatherBasis, string>> = catalogue({
   "own-meter": "made to fit the book's own meter",
   climate: "a climate that was picked",
   cloudless: "cloudless sky alone",
+  none: "none",
+});
+
+export const PLANT_NAMES: Readonly<Record<PlantBasis, string>> = catalogue({
+  datasheet: "modules by their datasheet",
+  nameplate: "nameplates, the rest estimated",
+  assumed: "in part assumed",
+});
+
+export const TARIFF_NAMES: Readonly<Record<TariffBasis, string>> = catalogue({
+  "reproduces-bills": "a plan that gives the printed bills again",
+  typed: "a plan that was typed",
+  "flat-price": "one price for all",
   none: "none",
 });
 
@@ -39,4 +54,8 @@ export const BRING_WORDS: Readonly<Record<NonNullable<ToBring>, string>> = catal
   "any-sun": "Bring sun: twelve figures or a climate are enough",
   "interval-readings": "Bring readings by the day or finer",
   readings: "Bring readings of the meter",
+  plant: "Say what was assumed of the plant",
+  datasheet: "Bring the modules' datasheet",
+  tariff: "Bring the price of a kilowatt-hour",
+  bills: "Bring the printed bills",
 });

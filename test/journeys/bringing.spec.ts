@@ -2,6 +2,7 @@ import { execFileSync } from "node:child_process";
 import { readFileSync } from "node:fs";
 import path from "node:path";
 import { expect, type Page, test } from "@playwright/test";
+import { openBook as openNew } from "../open-book";
 
 const fixture = (plant: string, name: string): string => path.join("test", "fixtures", "plants", plant, name);
 const ledger = (...args: string[]): unknown =>
@@ -175,10 +176,9 @@ test("the site form refuses what the schema refuses, saves the rest, and the led
   await expect(page.locator("tfoot td:nth-child(5)")).toHaveText(before ?? "");
 });
 
-test("a book can be started from nothing", async ({ page }) => {
-  await page.goto("/");
-  await page.getByRole("button", { name: "Start from nothing" }).click();
-  await expect(page).toHaveURL(/new-site\/site$/);
+test("a book can be started from a place and a roof", async ({ page }) => {
+  await openNew(page);
+  await expect(page).toHaveURL(/\/site$/);
   await expect(page.getByText(/20 modules, 8.0 kWp/)).toBeVisible();
 });
 

@@ -1,11 +1,7 @@
 import { expect, type Page, test } from "@playwright/test";
+import { openBook } from "../open-book";
 
-const newBook = async (page: Page): Promise<string> => {
-  await page.goto("/");
-  await page.getByRole("button", { name: "Start from nothing" }).click();
-  await page.waitForURL(/\/books\/[^/]+\/site/);
-  return /\/books\/([^/]+)/.exec(page.url())![1]!;
-};
+const newBook = (page: Page): Promise<string> => openBook(page);
 const stored = async (page: Page, slug: string) =>
   (await (await page.request.get(`/api/books/${slug}`)).json()) as {
     version: number;

@@ -1,4 +1,5 @@
 import { expect, type Page, test } from "@playwright/test";
+import { openBook } from "../open-book";
 
 const kwhIn = (text: string): number => Number(text.replaceAll("\u202f", "").replace("\u2212", "-").replace("+", ""));
 const slider = (page: Page, name: string) => page.getByRole("slider", { name });
@@ -105,10 +106,7 @@ test("every other method says what it would make of the year, and one can be use
 });
 
 test("twelve monthly means make a year of weather in the browser", async ({ page }) => {
-  await page.goto("/");
-  await page.getByRole("button", { name: "Start from nothing" }).click();
-  await page.waitForURL(/\/books\/[^/]+\//);
-  const slug = /\/books\/([^/]+)/.exec(page.url())![1]!;
+  const slug = await openBook(page);
   await page.goto(`/books/${slug}/readings`);
   const rows = [40, 60, 100, 140, 170, 185, 195, 165, 120, 75, 45, 35].map((kwh, m) => `${m + 1},${kwh}`);
   const buffer = Buffer.from(`month,ghi_kwh_m2\n${rows.join("\n")}\n`);

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { ANSWERS, ENERGY_BASES, isUsual, mayBeSaid, type Permission, WEATHER_BASES, weaker } from ".";
+import { ANSWERS, ENERGY_BASES, isUsual, mayBeSaid, type Permission, PLANT_BASES, TARIFF_BASES, WEATHER_BASES, weaker } from ".";
 
 /** From the most that an answer says to the least. */
 const BOLDNESS: readonly Permission[] = ["yes", "wider", "usual-year", "upper-bound", "less", "withheld"];
@@ -35,6 +35,25 @@ describe("what may be said on which basis", () => {
     expect(mayBeSaid("ageing", { weather: "measured", energy: "bills" })).toEqual({ permission: "withheld", bring: "interval-readings" });
     expect(mayBeSaid("ageing", { weather: "measured", energy: "none" })).toEqual({ permission: "withheld", bring: "readings" });
     expect(mayBeSaid("ageing", { weather: "measured", energy: "days" }).permission).toBe("yes");
+  });
+
+  it.each(ANSWERS)("%s: a plant that is known less never says more, nor a tariff", (answer) => {
+    const on = { weather: "measured", energy: "intervals" } as const;
+    const byPlant = PLANT_BASES.map((plant) => boldness(mayBeSaid(answer, { ...on, plant }).permission));
+    const byTariff = TARIFF_BASES.map((tariff) => boldness(mayBeSaid(answer, { ...on, tariff }).permission));
+    for (const said of [byPlant, byTariff]) expect([...said].sort((a, b) => a - b)).toEqual(said);
+  });
+
+  it("judges no string of a plant that is assumed, and says what the expected energy of one hangs on", () => {
+    const on = { weather: "measured", energy: "intervals", plant: "assumed" } as const;
+    expect(mayBeSaid("string-limits", on)).toEqual({ permission: "withheld", bring: "datasheet" });
+    expect(mayBeSaid("expected-this-time", on)).toEqual({ permission: "wider", bring: "plant" });
+    expect(mayBeSaid("metered-against-promise", on).permission).toBe("yes");
+  });
+
+  it("trusts savings only where the plan gives the bills again", () => {
+    const savings = TARIFF_BASES.map((tariff) => mayBeSaid("savings", { weather: "none", energy: "bills", tariff }).permission);
+    expect(savings).toEqual(["yes", "less", "less", "withheld"]);
   });
 
   it("holds what was metered against the promise without any sun", () => {

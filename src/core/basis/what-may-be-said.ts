@@ -1,5 +1,4 @@
-import type { Basis, EnergyBasisKind, WeatherBasis } from "./basis";
-import { isUsual } from "./basis";
+import { type Basis, type EnergyBasisKind, isUsual, type PlantBasis, type TariffBasis, type WeatherBasis } from "./basis";
 
 /** Every answer of the product that a basis can carry or not. */
 export const ANSWERS = [
@@ -12,6 +11,8 @@ export const ANSWERS = [
   "what-if",
   "payback",
   "decisions",
+  "savings",
+  "string-limits",
 ] as const;
 export type Answer = (typeof ANSWERS)[number];
 
@@ -22,7 +23,7 @@ export type Answer = (typeof ANSWERS)[number];
 export type Permission = "yes" | "wider" | "usual-year" | "upper-bound" | "less" | "withheld";
 
 /** What would carry an answer further. */
-export type ToBring = "measured-weather" | "any-sun" | "interval-readings" | "readings" | null;
+export type ToBring = "measured-weather" | "any-sun" | "interval-readings" | "readings" | "plant" | "datasheet" | "tariff" | "bills" | null;
 
 export interface Ruling {
   readonly permission: Permission;
@@ -87,6 +88,8 @@ const BY_WEATHER: Readonly<Record<Answer, Readonly<Record<Column, Ruling>>>> = {
     cloudless: rule("less", "any-sun"),
     none: rule("less", "any-sun"),
   },
+  savings: { measured: YES, rough: YES, usual: YES, cloudless: YES, none: YES },
+  "string-limits": { measured: YES, rough: YES, usual: YES, cloudless: YES, none: YES },
 };
 
 /** Readings that an answer about what came can be told of. */
@@ -98,8 +101,35 @@ const NEEDS_DAYS: readonly Answer[] = ["ageing", "causes"];
 const columnOf = (weather: WeatherBasis): Column =>
   isUsual(weather) ? "usual" : weather === "measured" || weather === "rough" || weather === "cloudless" ? weather : "none";
 
+/** Answers that say what the plant should give: wider where somebody took a tilt or a number of modules for granted. */
+const OF_THE_PLANT: readonly Answer[] = ["expected-usual-year", "expected-this-time", "share-of-weather", "causes", "decisions"];
+
+/** Voltages and currents in the cold are a matter of safety: what is estimated is judged with its whole spread, what is assumed not at all. */
+const BY_PLANT: Readonly<Record<PlantBasis, Ruling>> = {
+  datasheet: YES,
+  nameplate: rule("wider", "datasheet"),
+  assumed: rule("withheld", "datasheet"),
+};
+/** A plan is trusted where it gives the printed bills again; else it stands beside what it does not explain. */
+const BY_TARIFF: Readonly<Record<TariffBasis, Ruling>> = {
+  "reproduces-bills": YES,
+  typed: rule("less", "bills"),
+  "flat-price": rule("less", "bills"),
+  none: rule("withheld", "tariff"),
+};
+
+/** What an answer rests on; plant and tariff are the best there are where they are not named. */
+type Rests = Pick<Basis, "weather" | "energy"> & Partial<Pick<Basis, "plant" | "tariff">>;
+
 /** What may be said of an answer on a basis, and what to bring to get further. */
-export function mayBeSaid(answer: Answer, { weather, energy }: Pick<Basis, "weather" | "energy">): Ruling {
+export function mayBeSaid(answer: Answer, { weather, energy, plant = "datasheet", tariff = "reproduces-bills" }: Rests): Ruling {
+  if (answer === "string-limits") return BY_PLANT[plant];
+  if (answer === "savings") return BY_TARIFF[tariff];
+  const ruling = byWeatherAndEnergy(answer, { weather, energy });
+  return plant === "assumed" && ruling.permission === "yes" && OF_THE_PLANT.includes(answer) ? rule("wider", "plant") : ruling;
+}
+
+function byWeatherAndEnergy(answer: Answer, { weather, energy }: Pick<Basis, "weather" | "energy">): Ruling {
   if (energy === "none" && NEEDS_ENERGY.includes(answer)) return rule("withheld", "readings");
   const ruling = BY_WEATHER[answer][columnOf(weather)];
   if (ruling.permission !== "withheld" && NEEDS_DAYS.includes(answer) && TOO_SELDOM.includes(energy))

@@ -4,6 +4,11 @@ import { stringCheck } from ".";
 
 const place = { recordLowC: -20, recordHighC: 38, latitudeDeg: 46.5, elevationM: 1500 } as Place;
 const module = {
+  pmpW: 330,
+  impA: null,
+  cellsInSeries: null,
+  areaM2: null,
+  estimated: [] as ModuleType["estimated"],
   vocV: 40,
   vmpV: 33,
   iscA: 10,
@@ -28,6 +33,23 @@ const check = (
 const COLD_VOC = 454;
 const HOT_VMP = 10 * 33 * (1 - 0.004 * 48);
 const COLD_VMP = 10 * 33 * 1.18;
+
+describe("modules of which only a nameplate is known", () => {
+  const estimated = { estimated: ["vocV"] as ModuleType["estimated"] };
+  // Voc of Vmp is within 2 %.
+  it.each([
+    [COLD_VOC * 1.021, true],
+    [COLD_VOC * 1.019, null],
+    [COLD_VOC * 0.981, null],
+    [COLD_VOC * 0.979, false],
+  ])("are judged by both ends of the spread: against %d V it holds: %s", (maxDcV, holds) => {
+    expect(check({ module: estimated, inverter: { maxDcV } }).coldVoc.holds).toBe(holds);
+  });
+
+  it("tell no range of modules in series", () => {
+    expect([check().range === null, check({ module: estimated }).range]).toEqual([false, null]);
+  });
+});
 
 describe("strings on an inverter", () => {
   it("have their voltages on the coldest morning and in the heat", () => {

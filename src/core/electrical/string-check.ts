@@ -1,3 +1,4 @@
+import { estimateSpread } from "../module";
 import type { Inverter, ModuleType, Place, PvArray } from "../site";
 import { coldestAirGuessC } from "./cold-estimate";
 import { seriesV, stringLimits } from "./string-limits";
@@ -51,11 +52,12 @@ export interface StringCheck {
 export const LIMIT_KEYS = ["coldVoc", "moduleVoc", "hotVmp", "coldVmp", "current"] as const;
 export type LimitKey = (typeof LIMIT_KEYS)[number];
 
-const judged = (value: number | null, limit: number | null, holds: (v: number, l: number) => boolean): Limit => ({
-  value,
-  limit,
-  holds: value === null || limit === null ? null : holds(value, limit),
-});
+/** An estimated value is judged by both ends of its spread: where they disagree it is not known whether the limit holds. */
+function judged(value: number | null, limit: number | null, holds: (v: number, l: number) => boolean, halfFrac = 0): Limit {
+  if (value === null || limit === null) return { value, limit, holds: null };
+  const [low, high] = [holds(value * (1 - halfFrac), limit), holds(value * (1 + halfFrac), limit)];
+  return { value, limit, holds: low === high ? low : null };
+}
 const atMost = (value: number, limit: number): boolean => value <= limit;
 
 /** Voltages and current of an array's strings against its inverter's limits. Source: IEC 62548-1:2023, Photovoltaic arrays: design requirements. */
@@ -72,14 +74,15 @@ export function stringCheck(place: Place, array: PvArray, module: ModuleType, in
   const perInput = perModule ? 1 : Math.ceil(strings / (inverter.inputs ?? 1));
   const rearFrac = module.bifacialityFrac * REAR_OVER_FRONT;
   const guessC = coldestAirGuessC(place);
+  const spread = spreadOf(module);
   return {
     modulesInSeries,
     strings,
-    coldVoc: judged(inCold(voc), inverter.maxDcV, atMost),
-    moduleVoc: judged(inCold(voc), module.maxSystemV, atMost),
-    hotVmp: judged(vmp(hotCellC), inverter.mpptMinV, (v, l) => v >= l),
-    coldVmp: judged(inCold(vmp), inverter.mpptMaxV, atMost),
-    current: judged(iscA && iscA * (1 + rearFrac) * CURRENT_MARGIN * perInput, inverter.inputMaxA, atMost),
+    coldVoc: judged(inCold(voc), inverter.maxDcV, atMost, spread("vocV")),
+    moduleVoc: judged(inCold(voc), module.maxSystemV, atMost, spread("vocV")),
+    hotVmp: judged(vmp(hotCellC), inverter.mpptMinV, (v, l) => v >= l, spread("vmpV")),
+    coldVmp: judged(inCold(vmp), inverter.mpptMaxV, atMost, spread("vmpV")),
+    current: judged(iscA && iscA * (1 + rearFrac) * CURRENT_MARGIN * perInput, inverter.inputMaxA, atMost, spread("iscA")),
     range: rangeOf(place, module, inverter, hotCellC),
     recordLowC,
     coldGuess: recordLowC === null ? { airC: guessC, vocV: voc(guessC), vmpV: vmp(guessC) } : null,
@@ -89,10 +92,17 @@ export function stringCheck(place: Place, array: PvArray, module: ModuleType, in
   };
 }
 
+/** How far a value of the nameplate may be off, as a share: nothing where it was given. */
+const spreadOf =
+  (module: ModuleType) =>
+  (field: "vocV" | "vmpV" | "iscA"): number =>
+    module.estimated.includes(field) ? estimateSpread(module, field) : 0;
+
 /** How many modules fit between the window's lower end in the heat and the lowest voltage that anything bears in the cold. */
 function rangeOf({ recordLowC }: Place, module: ModuleType, inverter: Inverter, hotCellC: number): StringCheck["range"] {
   const { vocV, vmpV } = module;
-  if (vocV === null || vmpV === null || recordLowC === null || inverter.maxDcV === null) return null;
+  const isEstimated = module.estimated.includes("vocV") || module.estimated.includes("vmpV");
+  if (vocV === null || vmpV === null || recordLowC === null || inverter.maxDcV === null || isEstimated) return null;
   const { minModules, maxModules } = stringLimits({
     modulesInSeries: 1,
     vocStcV: vocV,

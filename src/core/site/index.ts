@@ -1,3 +1,4 @@
+export { ASSUMPTIONS, type Assumption, asSaid, plantBasis } from "./assumed";
 export { circuitOf } from "./circuit";
 export { type EntryEffect, entryEffect, type ModelEntry } from "./entry-effect";
 export { type ArrayLayout, arrayLayout, arrayPlace, moduleSizeM, type PlacedArray, rowsOf } from "./layout";

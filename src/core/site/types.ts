@@ -1,7 +1,8 @@
 // Longer than a file should be, on purpose: the vocabulary of a site, read as one list.
 import type { EfficiencyPoint, KingInverter } from "../inverter";
 import type { DecompositionModel, TranspositionModel } from "../irradiance";
-import type { CellTemperatureModel, Mounting, PowerMatrix, ReflectionModel } from "../module";
+import type { CellTemperatureModel, EstimatedField, Mounting, PowerMatrix, ReflectionModel } from "../module";
+import type { Assumption } from "./assumed";
 import type { LightSource } from "./light-source";
 
 export interface Place {
@@ -35,6 +36,8 @@ export interface ModuleType {
   readonly lowLightLossFrac: number | null;
   /** Power measured over light and cell temperature; null where it was not. */
   readonly powerMatrix: PowerMatrix | null;
+  /** Which of these nobody gave: they were estimated from the others. */
+  readonly estimated: readonly EstimatedField[];
 }
 
 /** From horizontal, and clockwise from true north. */
@@ -276,6 +279,8 @@ export interface Site {
   /** ISO date; null when not known, and then nothing ages. */
   readonly commissioned: string | null;
   readonly place: Place;
+  /** What nobody said when the book was opened, and something usual was taken for. */
+  readonly assumed: readonly Assumption[];
   readonly lightSource: LightSource;
   /** Plane in which a light sensor lies; null: with the modules, or with the largest array where they look several ways. */
   readonly lightPlane: LightPlane | null;

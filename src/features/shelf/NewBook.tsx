@@ -2,6 +2,7 @@
 
 import { Button } from "@mantine/core";
 import { Dropzone } from "@mantine/dropzone";
+import Link from "next/link";
 import { useRouter } from "next/navigation";
 import { useState } from "react";
 import { openedBookSchema } from "@/contracts/answers";
@@ -12,42 +13,41 @@ import { fileInput } from "@/features/kit/file-input";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { Refused } from "@/features/kit/problems/ProblemList";
 import readings from "@/features/readings/ReadingsChapter.module.css";
-import { newSite } from "@/features/site/site-values";
 import { say } from "@/wording/screens/shelf";
 
 /** A site document is a page of text; anything larger is another kind of file. */
 const LARGEST_SITE_BYTES = 2_000_000;
 
-/** Opens a book from a site file, or from nothing. */
-export function NewBook({ timeZone }: { timeZone: string }) {
+/** Opens a book from a site file; what has none is told on a page of its own. */
+export function NewBook() {
   const router = useRouter();
   // One making, however often it is sent: a double click, or a sending again after a lost connection.
   const [making, setMaking] = useState(() => crypto.randomUUID());
   const [fault, setFault] = useState<RefusedCall | null>(null);
   const opening = useChange(
-    ({ text }: { text: string; chapter: "readings" | "site" }) =>
+    (text: string) =>
       ask(openedBookSchema, "/api/books", {
         method: "POST",
         body: text,
         headers: { "content-type": "application/json", "idempotency-key": making },
       }),
     {
-      onDone: ({ slug }, { chapter }) => {
+      onDone: ({ slug }) => {
         setMaking(crypto.randomUUID());
-        router.push(`/books/${slug}/${chapter}`);
+        router.push(`/books/${slug}/readings`);
       },
     },
   );
-  const open = (text: string, chapter: "readings" | "site"): void => {
+  const open = (text: string): void => {
     setFault(null);
-    opening.run({ text, chapter });
+    opening.run(text);
   };
   const refusal = fault ?? opening.refusal;
   const take = async (file: File | undefined) => {
     if (!file) return;
     if (file.size > LARGEST_SITE_BYTES)
       return setFault(new RefusedCall("too-large", say.isTooLargeForASite(file.name), say.aSiteFileIsAJson));
-    open(await file.text(), "readings");
+    open(await file.text());
   };
   return (
     <section className={chapter.section} id="new">
@@ -67,10 +67,10 @@ export function NewBook({ timeZone }: { timeZone: string }) {
       </Dropzone>
       {refusal && <Refused refusal={refusal} />}
       <div className={chapter.actions}>
-        <Button variant="default" onClick={() => open(JSON.stringify(newSite(timeZone)), "site")}>
-          {say.startFromNothing}
+        <Button component={Link} href="/open">
+          {say.openABook}
         </Button>
-        <span className={chapter.soft}>{say.aSmallRoofToWriteOver}</span>
+        <span className={chapter.soft}>{say.aTownAndALine}</span>
       </div>
     </section>
   );

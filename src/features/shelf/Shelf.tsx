@@ -18,13 +18,12 @@ interface ShelfProps {
   /** Which books of all these are, the first counted from 0. */
   readonly sheet: SheetOfShelf;
   readonly isMakingDemo: boolean;
-  readonly timeZone: string;
 }
 
 const LOOK_AGAIN_MS = 2500;
 
 /** All books, one ruled line each, with the last year's balance. */
-export function Shelf({ books, sheet, isMakingDemo, timeZone }: ShelfProps) {
+export function Shelf({ books, sheet, isMakingDemo }: ShelfProps) {
   useRefresh(isMakingDemo || books.some(({ state }) => state.kind === "reckoning"), LOOK_AGAIN_MS);
   const needing = books.filter(isToCheck);
   return (
@@ -40,7 +39,7 @@ export function Shelf({ books, sheet, isMakingDemo, timeZone }: ShelfProps) {
       )}
       {books.length > 0 && <BooksTable books={books} />}
       <Sheets {...sheet} />
-      <NewBook timeZone={timeZone} />
+      <NewBook />
     </div>
   );
 }

@@ -6,6 +6,7 @@ import { NumberField } from "@/features/kit/fields/NumberField";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { measure, number, percent } from "@/wording/format";
 import { say } from "@/wording/screens/site";
+import { Estimates } from "./Estimates";
 import { OpenNumber, OpenPercent, PercentInput } from "./fields";
 import { MatrixField } from "./MatrixField";
 import styles from "./SiteChapter.module.css";
@@ -62,6 +63,7 @@ export function ModulesSection({ form }: { form: SiteForm }) {
               <NumberField label="Bypass diodes" {...form.getInputProps(`moduleTypes.${i}.bypassDiodes`)} />
             </div>
             <MatrixField form={form} path={`moduleTypes.${i}.powerMatrix`} matrix={type.powerMatrix} />
+            <Estimates form={form} type={type} index={i} />
             <Doubts doubts={moduleDoubts(type)} />
             {!used && types.length > 1 && (
               <Button variant="subtle" size="compact-sm" onClick={() => form.removeListItem("moduleTypes", i)}>

@@ -8,6 +8,7 @@ import { Refused } from "@/features/kit/problems/ProblemList";
 import { number } from "@/wording/format";
 import { facing } from "@/wording/geometry";
 import { say } from "@/wording/screens/site";
+import { AssumedLine } from "./AssumedLine";
 import { ConflictPanel, OtherDrafts } from "./ConflictPanel";
 import { HistoryView } from "./HistoryView";
 import { LossesView } from "./LossesView";
@@ -50,6 +51,7 @@ export function SiteChapter({ slug, version, site, view, timeZones, years, today
         href={(id) => `/books/${slug}/site?view=${id}`}
       />
       {view !== "shade" && view !== "history" && <p className={chapter.verdict}>{siteSentence(draft.site)}</p>}
+      <AssumedLine form={draft.form} />
       <OtherDrafts draft={draft} />
       {draft.conflict && <ConflictPanel conflict={draft.conflict} draft={draft} />}
       {view === "place" && <PlaceView {...props} timeZones={timeZones} />}

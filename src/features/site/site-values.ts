@@ -35,20 +35,6 @@ export function validateSite(values: SiteValues): Record<string, string> {
 
 const plain = (message: string): string => (message.startsWith("Invalid input") ? say.writeANumberHere : message);
 
-/** A site to begin with: one small roof, to be written over. */
-export function newSite(timeZone: string): unknown {
-  return {
-    format: "dusty-ledger/site",
-    version: 1,
-    name: "New site",
-    place: { latitudeDeg: 45, longitudeDeg: 0, timeZone },
-    modules: { module: { pmpW: 400 } },
-    arrays: [{ id: "roof", name: "Roof", module: "module", count: 20, tiltDeg: 30, azimuthDeg: 180, mounting: "roof-gap" }],
-    inverters: [{ id: "inverter", arrays: ["roof"], acRatedW: 8000 }],
-    meters: [{ id: "main", point: "ac", arrays: ["roof"] }],
-  };
-}
-
 /** A form whose fields are known by their paths alone. */
 interface PathForm {
   setFieldValue(path: string, value: unknown): void;

@@ -5,7 +5,7 @@ import { useRouter } from "next/navigation";
 import { useEffect, useEffectEvent, useMemo, useRef, useState } from "react";
 import { bookAnswerSchema } from "@/contracts/answers";
 import { type SiteDocument, siteSchema } from "@/contracts/site";
-import { type FieldMerge, mergeFields } from "@/core/site";
+import { asSaid, type FieldMerge, mergeFields } from "@/core/site";
 import { ask } from "@/features/data/ask";
 import { asRefused, type RefusedCall } from "@/features/data/refused-call";
 import { saveSite } from "@/features/data/use-site-save";
@@ -62,11 +62,14 @@ interface Saving {
 /** Puts a document over the version it was read from, and together with what was saved meanwhile. */
 function useSaving({ slug, form, setBase, setNote, setRefusal, setConflict }: Saving) {
   const router = useRouter();
-  const store = async (document: unknown, over: Base): Promise<void> => {
+  const store = async (written: unknown, over: Base): Promise<void> => {
+    // What somebody wrote is neither assumed nor estimated any more.
+    const document = asSaid(over.site, written as SiteDocument);
     try {
-      const version = await saveSite(slug, { version: over.version, site: document as SiteDocument });
-      setBase({ version, site: document as SiteDocument });
-      form.resetDirty(toValues(document as SiteDocument));
+      const version = await saveSite(slug, { version: over.version, site: document });
+      setBase({ version, site: document });
+      form.setValues(toValues(document));
+      form.resetDirty(toValues(document));
       dropDraft(slug, tabId());
       setConflict(null);
       setNote(say.savedTheLedgerIsReckonedAnew);

@@ -11,6 +11,13 @@ export const say = catalogue({
   asItsHardwareTells: "as its hardware tells",
   rowsOfModules: "Rows of modules",
   onTheLongSide: "on the long side",
+  estimateWhatIsMissing: "Estimate what the nameplate leaves out",
+  estimatedOf: (values: string) =>
+    `Estimated from the nameplate: ${values}. Strings are judged with that spread; what is written over it counts as known.`,
+  nothingFollows: "A voltage, a current, the count of cells or the area would tell the rest.",
+  assumedOf: (values: string) =>
+    `Assumed until somebody says otherwise: ${values}. What is written over it is said; intervals are wider until then.`,
+  theyAreRight: "They are right as they stand",
   matrixNone: "A measured matrix of power (IEC 61853-1) …",
   matrixOf: (lights: number, temperatures: number) => `Measured matrix of power: ${lights} lights, ${temperatures} temperatures`,
   matrixLabel: "Power by light and cell temperature, W",

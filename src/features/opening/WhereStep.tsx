@@ -1,0 +1,83 @@
+import { Autocomplete } from "@mantine/core";
+import { useDebouncedValue } from "@mantine/hooks";
+import { useQuery } from "@tanstack/react-query";
+import { type Town, townsAnswerSchema } from "@/contracts/towns";
+import { type DecimalMark, spotOf } from "@/core/typed";
+import { ask } from "@/features/data/ask";
+import { number } from "@/wording/format";
+import { say } from "@/wording/screens/opening";
+import { writingNow } from "@/wording/writing";
+import type { Opening } from "./opening";
+
+const markNow = (): DecimalMark => (writingNow().decimal === "," ? "," : ".");
+
+const WAIT_MS = 250;
+const LEAST_LETTERS = 2;
+
+const degrees = (value: number, positive: string, negative: string): string =>
+  `${number(Math.abs(value), 2)}° ${value < 0 ? negative : positive}`;
+
+const countries = new Intl.DisplayNames(["en"], { type: "region" });
+const labelOf = ({ name, country }: Town): string => `${name}, ${countries.of(country) ?? country}`;
+/** Two towns of one name in one country are told apart by where they lie. */
+const choiceOf = (town: Town): string =>
+  `${labelOf(town)} · ${degrees(town.latitudeDeg, "north", "south")}, ${degrees(town.longitudeDeg, "east", "west")}`;
+
+interface Props {
+  readonly opening: Opening;
+  readonly change: (parts: Partial<Opening>) => void;
+}
+
+/** A town of the world, or coordinates. */
+export function WhereStep({ opening, change }: Props) {
+  const { place, where } = opening;
+  const [asked] = useDebouncedValue(place, WAIT_MS);
+  const isName = spotOf(asked, markNow()) === null && asked.trim().length >= LEAST_LETTERS && asked !== where?.label;
+  const { data: towns = [], isSuccess } = useQuery({
+    queryKey: ["towns", asked],
+    queryFn: ({ signal }) => ask(townsAnswerSchema, `/api/towns?q=${encodeURIComponent(asked.slice(0, 80))}`, { signal }),
+    enabled: isName,
+    staleTime: Number.POSITIVE_INFINITY,
+  });
+  const typed = (text: string): void => {
+    const chosen = towns.find((town) => choiceOf(town) === text);
+    if (chosen) {
+      const { latitudeDeg, longitudeDeg, timeZone } = chosen;
+      change({ place: labelOf(chosen), where: { label: labelOf(chosen), latitudeDeg, longitudeDeg, timeZone } });
+      return;
+    }
+    change({ place: text, where: null });
+    const spot = spotOf(text, markNow());
+    if (spot) void placeSpot(spot, text, change);
+  };
+  const choices = isName ? towns.map(choiceOf) : [];
+  return (
+    <Autocomplete
+      label={say.townOrCoordinates}
+      description={
+        where
+          ? say.takenFor(
+              where.label,
+              degrees(where.latitudeDeg, "north", "south"),
+              degrees(where.longitudeDeg, "east", "west"),
+              where.timeZone,
+            )
+          : say.townHow
+      }
+      error={isName && isSuccess && towns.length === 0 ? say.noSuchTown : undefined}
+      data={[...new Set(choices)]}
+      // What was found is shown as it is: the server has filtered by letters without their marks.
+      filter={({ options }) => options}
+      maxLength={200}
+      value={place}
+      onChange={typed}
+    />
+  );
+}
+
+/** Coordinates with the clock that goes there. */
+async function placeSpot(spot: { latitudeDeg: number; longitudeDeg: number }, text: string, change: Props["change"]): Promise<void> {
+  const { default: zoneAt } = await import("@photostructure/tz-lookup");
+  const label = `${degrees(spot.latitudeDeg, "north", "south")}, ${degrees(spot.longitudeDeg, "east", "west")}`;
+  change({ place: text, where: { label, ...spot, timeZone: zoneAt(spot.latitudeDeg, spot.longitudeDeg) } });
+}

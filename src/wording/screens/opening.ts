@@ -1,0 +1,59 @@
+import { catalogue } from "../catalogue";
+
+/** What is said while a book is opened. */
+export const say = catalogue({
+  openABook: "Open a book",
+  threeQuestions: "Three questions, each of which can wait. Nothing is stored before the book is opened.",
+  where: "Where it stands",
+  townOrCoordinates: "Town, or coordinates",
+  townHow: "A town, with its country behind a comma, or coordinates as a phone gives them: 47.26, 11.39.",
+  takenFor: (label: string, latitude: string, longitude: string, zone: string) => `${label}: ${latitude}, ${longitude}; clock of ${zone}.`,
+  noSuchTown: "No town begins like this. Coordinates do as well: 47.26, 11.39.",
+  heightAboveTheSea: "Height above the sea",
+  heightHow: "Left open, sea level is taken.",
+  nameOfTheBook: "Name of the book",
+  whatStandsThere: "What stands there",
+  theRoofInOneLine: "The roof, in one line",
+  lineHow: "Several roofs go apart by a semicolon. 6 kWp, or 4 × 100 W with a charge controller, are enough to begin.",
+  linePlaceholder: "18 × 410 W, 30° south, 6 kW inverter",
+  understood: "Understood",
+  modulesOf: (count: string, watts: string, kwp: string) => `${count} modules of ${watts}, ${kwp}`,
+  tiltedToward: (tilt: string, facing: string) => `tilted ${tilt}, ${facing}`,
+  inverterOf: (kw: string) => `inverter of ${kw}`,
+  inverterPerModule: (watts: string) => `an inverter of ${watts} behind each module`,
+  noInverter: "no inverter",
+  notUnderstood: (words: string) => `Not understood, and left out: ${words}.`,
+  contradiction: (area: string, efficiency: string, made: string, said: string) =>
+    `${efficiency} of ${area} make ${made}, not ${said}: one of the three is another module's.`,
+  assumedSoFar: (list: string) => `Assumed until you say otherwise: ${list}.`,
+  whatYouHave: "What you have",
+  whatYouHaveHow: "Tick what is at hand. It is brought in next, and says what can be told.",
+  nothingYet: "With nothing yet, the roof alone is drawn and measured.",
+  canBeTold: "What can be told",
+  answeredNow: "Answered",
+  answeredWith: "with all that is ticked",
+  notYet: "Not yet",
+  openTheBook: "Open the book",
+  needsAPlace: "It needs a place: a town or coordinates.",
+  needsARoof: "It needs a roof: a number of modules, or kWp.",
+  needsBoth: "It needs a place and a roof; all else can wait.",
+  orASiteFile: "Or drop a site file on the shelf.",
+});
+
+/** What a book can open without. */
+export const ASSUMPTION_WORDS = catalogue({
+  elevation: "height above the sea",
+  tilt: "tilt",
+  azimuth: "azimuth",
+  modules: "modules",
+  inverter: "inverter (96 %, no limit)",
+});
+
+export const HAVE_WORDS = catalogue({
+  logger: "A file of a logger or inverter, by the day or finer",
+  weather: "A file of weather or irradiance",
+  months: "Monthly numbers, on paper or in a sheet",
+  bills: "Bills",
+  display: "A display or a counter that can be read",
+  quote: "A quote or a promise by month",
+});

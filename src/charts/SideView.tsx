@@ -21,11 +21,12 @@ export interface SideViewProps {
 }
 
 /** What a sun's label needs beside it, and under the one above. */
-const LABEL_PX = 72;
+const LABEL_PX = 84;
 const LABEL_LINE_PX = 15;
 /** Room for the sun above the array, and for two lines of words under the ground. */
 const SKY_PX = 64;
 const WORDS_PX = 36;
+const LOW_TILT_DEG = 20;
 
 /** An array from the side, to scale: its slope, its height, and the noon sun of some days. It looks to the right. */
 export function SideView({ width, height, tiltDeg, slantM, baseHeightM, suns, front }: SideViewProps) {
@@ -38,6 +39,8 @@ export function SideView({ width, height, tiltDeg, slantM, baseHeightM, suns, fr
   const top = { x: foot.x - reach * px, y: foot.y - slantM * Math.sin(tilt) * px };
   const middle = { x: (foot.x + top.x) / 2, y: (foot.y + top.y) / 2 };
   const arc = Math.min(34, slantM * px * 0.4);
+  // Under a flat slope there is no room for its angle.
+  const isLow = tiltDeg < LOW_TILT_DEG;
   const ends = noonEnds(suns, middle, { width, ray: Math.min(width * 0.44, height * 0.75) });
   return (
     <g fontSize={12}>
@@ -56,9 +59,9 @@ export function SideView({ width, height, tiltDeg, slantM, baseHeightM, suns, fr
       </g>
       <line x1={foot.x} y1={foot.y} x2={top.x} y2={top.y} stroke="var(--account-inverter)" strokeWidth={5} strokeLinecap="round" />
       <text
-        x={foot.x - arc - 8}
+        x={isLow ? foot.x + 10 : foot.x - arc - 8}
         y={foot.y - 5}
-        textAnchor="end"
+        textAnchor={isLow ? "start" : "end"}
         fill="var(--ink)"
         fontWeight={600}
         stroke="var(--paper)"

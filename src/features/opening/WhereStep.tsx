@@ -7,7 +7,7 @@ import { ask } from "@/features/data/ask";
 import { number } from "@/wording/format";
 import { say } from "@/wording/screens/opening";
 import { writingNow } from "@/wording/writing";
-import type { Opening } from "./opening";
+import type { Opening, Where } from "./opening";
 
 const markNow = (): DecimalMark => (writingNow().decimal === "," ? "," : ".");
 
@@ -17,22 +17,30 @@ const LEAST_LETTERS = 2;
 const degrees = (value: number, positive: string, negative: string): string =>
   `${number(Math.abs(value), 2)}° ${value < 0 ? negative : positive}`;
 
+const spotName = (latitudeDeg: number, longitudeDeg: number): string =>
+  `${degrees(latitudeDeg, "north", "south")}, ${degrees(longitudeDeg, "east", "west")}`;
+
 const countries = new Intl.DisplayNames(["en"], { type: "region" });
 const labelOf = ({ name, country }: Town): string => `${name}, ${countries.of(country) ?? country}`;
 /** Two towns of one name in one country are told apart by where they lie. */
-const choiceOf = (town: Town): string =>
-  `${labelOf(town)} · ${degrees(town.latitudeDeg, "north", "south")}, ${degrees(town.longitudeDeg, "east", "west")}`;
+const choiceOf = (town: Town): string => `${labelOf(town)} · ${spotName(town.latitudeDeg, town.longitudeDeg)}`;
 
 interface Props {
   readonly opening: Opening;
   readonly change: (parts: Partial<Opening>) => void;
 }
 
+/** What a text was taken for: of coordinates the clock alone is news. */
+const takenFor = ({ label, latitudeDeg, longitudeDeg, timeZone }: Where): string => {
+  const spot = spotName(latitudeDeg, longitudeDeg);
+  return say.takenFor(label === spot ? spot : `${label}: ${spot}`, timeZone);
+};
+
 /** A town of the world, or coordinates. */
 export function WhereStep({ opening, change }: Props) {
   const { place, where } = opening;
   const [asked] = useDebouncedValue(place, WAIT_MS);
-  const isName = spotOf(asked, markNow()) === null && asked.trim().length >= LEAST_LETTERS && asked !== where?.label;
+  const isName = where === null && spotOf(asked, markNow()) === null && asked.trim().length >= LEAST_LETTERS;
   const { data: towns = [], isSuccess } = useQuery({
     queryKey: ["towns", asked],
     queryFn: ({ signal }) => ask(townsAnswerSchema, `/api/towns?q=${encodeURIComponent(asked.slice(0, 80))}`, { signal }),
@@ -43,27 +51,23 @@ export function WhereStep({ opening, change }: Props) {
     const chosen = towns.find((town) => choiceOf(town) === text);
     if (chosen) {
       const { latitudeDeg, longitudeDeg, timeZone } = chosen;
-      change({ place: labelOf(chosen), where: { label: labelOf(chosen), latitudeDeg, longitudeDeg, timeZone } });
+      change({ place: text, where: { label: labelOf(chosen), latitudeDeg, longitudeDeg, timeZone } });
       return;
     }
     change({ place: text, where: null });
     const spot = spotOf(text, markNow());
     if (spot) void placeSpot(spot, text, change);
   };
+  // A name typed whole needs no choosing: the largest town of that name is meant, and said.
+  const left = (): void => {
+    const named = towns.find(({ name }) => name.toLowerCase() === place.split(",")[0]!.trim().toLowerCase());
+    if (where === null && named) typed(choiceOf(named));
+  };
   const choices = isName ? towns.map(choiceOf) : [];
   return (
     <Autocomplete
       label={say.townOrCoordinates}
-      description={
-        where
-          ? say.takenFor(
-              where.label,
-              degrees(where.latitudeDeg, "north", "south"),
-              degrees(where.longitudeDeg, "east", "west"),
-              where.timeZone,
-            )
-          : say.townHow
-      }
+      description={where ? takenFor(where) : say.townHow}
       error={isName && isSuccess && towns.length === 0 ? say.noSuchTown : undefined}
       data={[...new Set(choices)]}
       // What was found is shown as it is: the server has filtered by letters without their marks.
@@ -71,6 +75,7 @@ export function WhereStep({ opening, change }: Props) {
       maxLength={200}
       value={place}
       onChange={typed}
+      onBlur={left}
     />
   );
 }
@@ -78,6 +83,6 @@ export function WhereStep({ opening, change }: Props) {
 /** Coordinates with the clock that goes there. */
 async function placeSpot(spot: { latitudeDeg: number; longitudeDeg: number }, text: string, change: Props["change"]): Promise<void> {
   const { default: zoneAt } = await import("@photostructure/tz-lookup");
-  const label = `${degrees(spot.latitudeDeg, "north", "south")}, ${degrees(spot.longitudeDeg, "east", "west")}`;
+  const label = spotName(spot.latitudeDeg, spot.longitudeDeg);
   change({ place: text, where: { label, ...spot, timeZone: zoneAt(spot.latitudeDeg, spot.longitudeDeg) } });
 }

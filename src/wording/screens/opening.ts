@@ -3,11 +3,11 @@ import { catalogue } from "../catalogue";
 /** What is said while a book is opened. */
 export const say = catalogue({
   openABook: "Open a book",
-  threeQuestions: "Three questions, each of which can wait. Nothing is stored before the book is opened.",
+  threeQuestions: "Where it stands, what stands there, and what you have. Nothing is stored before the book is opened.",
   where: "Where it stands",
   townOrCoordinates: "Town, or coordinates",
   townHow: "A town, with its country behind a comma, or coordinates as a phone gives them: 47.26, 11.39.",
-  takenFor: (label: string, latitude: string, longitude: string, zone: string) => `${label}: ${latitude}, ${longitude}; clock of ${zone}.`,
+  takenFor: (place: string, zone: string) => `${place}; clock of ${zone}.`,
   noSuchTown: "No town begins like this. Coordinates do as well: 47.26, 11.39.",
   heightAboveTheSea: "Height above the sea",
   heightHow: "Left open, sea level is taken.",

@@ -64,13 +64,13 @@ export function OpeningPage() {
             />
           </section>
           <HaveStep has={opening.has} change={(has) => change({ has })} />
+          <OpenIt opening={opening} plant={plant} document={site.success ? site.data : null} onOpened={forget} />
         </div>
         <div>
           <PlantShown plant={plant} site={site.success ? site.data : null} />
           <CanBeTold has={opening.has} />
         </div>
       </div>
-      <OpenIt opening={opening} plant={plant} document={site.success ? site.data : null} onOpened={forget} />
     </div>
   );
 }

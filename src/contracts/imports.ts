@@ -29,8 +29,8 @@ export const importOptionsSchema = z.strictObject({
   year: z.int().min(1990).max(2060).nullable().default(null),
   /** Last of the years for which hours are made of monthly means; null for one year alone. */
   toYear: z.int().min(1990).max(2060).nullable().default(null),
-  /** Where monthly means come from: typed or from a table, or a climate that was picked. */
-  light: z.enum(["monthly-means", "climate"]).default("monthly-means"),
+  /** Where monthly means come from: typed or from a table, a climate that was picked, or the book's own meter. */
+  light: z.enum(["monthly-means", "climate", "own-meter"]).default("monthly-means"),
   /** How a foreign table is read; null to have it found out. */
   mapping: tableMappingSchema.nullable().default(null),
   /** Answers to what the file leaves open, by question. */

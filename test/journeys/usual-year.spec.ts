@@ -36,6 +36,10 @@ test("a usual year's light answers what it can, and withholds what it can't", as
 
   await page.goto(`/books/${slug}/readings?view=type`);
   await page.getByText("Sunshine", { exact: true }).click();
+  // The meter's twelve months make a sun of their own, which says what it is good for.
+  await page.getByLabel("Fill in by climate").selectOption({ label: "this book's own meter" });
+  await expect(page.getByText("silent about how well the plant does")).toBeVisible();
+  await expect(page.getByRole("textbox", { name: "sun, row 7", exact: true })).toHaveValue(/^[5-8]\.\d+$/);
   await page.getByLabel("Fill in by climate").selectOption({ label: "Dry summer, mild wet winter" });
   await expect(page.getByLabel("For the years from")).toHaveValue("2024");
   await page.getByRole("button", { name: "Look at the year" }).click();

@@ -1,7 +1,7 @@
 export { clearSkyWeather, hoursOfYear, USUAL_LINKE_TURBIDITY } from "./clear-sky-weather";
 export { CLIMATES, type Climate, climateMeans } from "./climates";
 export { fillColumnGaps, fillGaps } from "./fill-gaps";
-export { type MadeWeather, MEAN_MONTH_DAYS, type MonthlyMeans, weatherFromMeans } from "./monthly-means";
+export { localYear, type MadeWeather, MEAN_MONTH_DAYS, type MonthlyMeans, weatherFromMeans } from "./monthly-means";
 export { sliceWeather } from "./slice";
 export { USUAL_AIR_STANDARD_K, usualAirC, usualDayAirC } from "./usual-air";
 export { type BroughtLight, usualMarks, usualSpans } from "./usual-spans";

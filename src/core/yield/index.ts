@@ -6,6 +6,7 @@ export { type LitSky, litSky, type SkyModules } from "./lit-sky";
 export { diodeTableOf, lowLightLossFrac } from "./module-power";
 export { type Moment, type MomentPower, momentPower } from "./moment";
 export { type MonthSums, monthSums, sumOf } from "./month-sums";
+export { ownMeterSun } from "./own-meter-sun";
 export { type PlaneTerms, planeEnergyKwh, planeTerms } from "./plane-energy";
 export { type PlaneHours, planeHours } from "./plane-hours";
 export { type PreparedWeather, prepareWeather } from "./prepare";

@@ -2,10 +2,13 @@
 
 import { Button, NativeSelect } from "@mantine/core";
 import { useReducer, useState } from "react";
+import { ownSunSchema } from "@/contracts/own-sun";
 import { CLIMATES, type Climate, climateMeans } from "@/core/weather";
+import { ask } from "@/features/data/ask";
+import { asRefused } from "@/features/data/refused-call";
 import { NumberField } from "@/features/kit/fields/NumberField";
 import chapter from "@/features/kit/look/Chapter.module.css";
-import { readersUnit } from "@/wording/format";
+import { MONTHS_LONG, readersUnit } from "@/wording/format";
 import { CLIMATE_NAMES, SUN_UNIT_NAMES, say } from "@/wording/screens/readings-sunshine";
 import { Grid } from "./Grid";
 import { emptyGrid, gridReducer } from "./grid-state";
@@ -20,7 +23,19 @@ export interface SunshinePlace {
   readonly timeZone: string;
 }
 
+/** Where the figures come from: typed, the book's own meter, or a climate. */
+type Source = Climate | "own-meter" | "";
+const LIGHT_OF = { "": "monthly-means", "own-meter": "own-meter", climate: "climate" } as const;
+
+/** What the meter's figures are worth, and which months they leave open. */
+function ownMeterWords(ghiKwhM2: readonly (number | null)[], countedMonths: number): string {
+  if (countedMonths === 0) return say.ownMeterNothing;
+  const open = MONTHS_LONG.filter((_, m) => ghiKwhM2[m] === null);
+  return open.length === 0 ? say.ownMeterMakes : `${say.ownMeterMakes} ${say.ownMeterLacks(open.join(", "))}`;
+}
+
 interface SunshineFormProps {
+  readonly slug: string;
   readonly place: SunshinePlace;
   /** Years of the book's readings, else the last one. */
   readonly years: readonly [number, number];
@@ -29,30 +44,48 @@ interface SunshineFormProps {
 }
 
 /** Sun without a file: twelve figures of a usual year, typed, pasted, or filled in by a climate. */
-export function SunshineForm({ place, years, way, busy }: SunshineFormProps) {
+export function SunshineForm({ slug, place, years, way, busy }: SunshineFormProps) {
   const [state, dispatch] = useReducer(gridReducer, { ...emptyGrid(12, 3), cells: TWELVE_MONTHS });
   const [unit, setUnit] = useState<SunUnit>("kwh-day");
-  const [climate, setClimate] = useState<Climate | "">("");
+  const [source, setSource] = useState<Source>("");
+  const [told, setTold] = useState("");
   const [from, setFrom] = useState<number | string>(years[0]);
   const [to, setTo] = useState<number | string>(years[1]);
-  const fill = (next: Climate | ""): void => {
-    setClimate(next);
+  const fill = (next: Source): void => {
+    setSource(next);
+    setTold("");
     if (next === "") return;
     setUnit("kwh-day");
-    dispatch({ kind: "paste", row: 0, column: 0, values: cellsOfMeans(climateMeans(next, place)) });
+    if (next !== "own-meter") return dispatch({ kind: "paste", row: 0, column: 0, values: cellsOfMeans(climateMeans(next, place)) });
+    ask(ownSunSchema, `/api/books/${slug}/own-sun`).then(
+      ({ ghiKwhM2, countedMonths }) => {
+        dispatch({ kind: "paste", row: 0, column: 0, values: cellsOfMeans({ ghiKwhM2, airTempC: null }) });
+        setTold(ownMeterWords(ghiKwhM2, countedMonths));
+      },
+      (error: unknown) => setTold(asRefused(error).message),
+    );
   };
   const filled = state.cells.filter(([, sun = ""]) => sun.trim() !== "").length;
   const isSpan = typeof from === "number" && typeof to === "number" && from <= to;
   const look = (): void => {
-    const name = climate === "" ? say.typedSunshine : CLIMATE_NAMES[climate];
+    const name = source === "" ? say.typedSunshine : source === "own-meter" ? say.byOwnMeter : CLIMATE_NAMES[source];
     const file = new File([sunshineCsv(state.cells.slice(0, 12), unit)], `${name}.csv`, { type: "text/csv" });
-    const options = { year: Number(from), toYear: Number(to), light: climate === "" ? ("monthly-means" as const) : ("climate" as const) };
+    const options = {
+      year: Number(from),
+      toYear: Number(to),
+      light: LIGHT_OF[source === "" || source === "own-meter" ? source : "climate"],
+    };
     void way.take([file], false, options);
   };
   return (
     <>
       <p className={chapter.soft}>{say.twelveFiguresAreEnough}</p>
-      <SunshineChoices climate={climate} fill={fill} unit={unit} setUnit={setUnit} from={from} setFrom={setFrom} to={to} setTo={setTo} />
+      <SunshineChoices source={source} fill={fill} unit={unit} setUnit={setUnit} from={from} setFrom={setFrom} to={to} setTo={setTo} />
+      {told !== "" && (
+        <p className={chapter.soft} role="status">
+          {told}
+        </p>
+      )}
       <Grid
         label={say.sunshine}
         columns={[
@@ -80,8 +113,8 @@ export function SunshineForm({ place, years, way, busy }: SunshineFormProps) {
 type Typed = number | string;
 
 interface SunshineChoicesProps {
-  readonly climate: Climate | "";
-  readonly fill: (climate: Climate | "") => void;
+  readonly source: Source;
+  readonly fill: (source: Source) => void;
   readonly unit: SunUnit;
   readonly setUnit: (unit: SunUnit) => void;
   readonly from: Typed;
@@ -91,17 +124,18 @@ interface SunshineChoicesProps {
 }
 
 /** Where the figures come from, what they are in, and for which years hours are made of them. */
-function SunshineChoices({ climate, fill, unit, setUnit, from, setFrom, to, setTo }: SunshineChoicesProps) {
+function SunshineChoices({ source, fill, unit, setUnit, from, setFrom, to, setTo }: SunshineChoicesProps) {
   return (
     <div className={styles.sunshine}>
       <NativeSelect
         label={say.fillInByClimate}
-        value={climate}
+        value={source}
         data={[
           { value: "", label: say.ownFigures },
+          { value: "own-meter", label: say.byOwnMeter },
           ...Object.keys(CLIMATES).map((id) => ({ value: id, label: CLIMATE_NAMES[id as Climate] })),
         ]}
-        onChange={({ currentTarget }) => fill(currentTarget.value as Climate | "")}
+        onChange={({ currentTarget }) => fill(currentTarget.value as Source)}
       />
       <NativeSelect
         label={say.figuresAreIn}

@@ -72,7 +72,7 @@ export function TypeInView({ place, years, ...props }: TypeInProps) {
           />
         </div>
         {form === "sunshine" ? (
-          <SunshineForm place={place} years={years} way={way} busy={busy} />
+          <SunshineForm slug={props.slug} place={place} years={years} way={way} busy={busy} />
         ) : (
           <EnergyForm form={form} meters={props.meters} way={way} busy={busy} />
         )}

@@ -51,18 +51,18 @@ export function sunSoFar(cells: readonly (readonly string[])[], unit: SunUnit): 
   });
 }
 
-/** Cells for twelve means of a place, in kWh/m² a day and the reader's degrees. */
+/** Cells for twelve means of a place, in kWh/m² a day and the reader's degrees; what is not known stays empty. */
 export function cellsOfMeans({
   ghiKwhM2,
   airTempC,
 }: {
-  readonly ghiKwhM2: readonly number[];
-  readonly airTempC: readonly number[];
+  readonly ghiKwhM2: readonly (number | null)[];
+  readonly airTempC: readonly number[] | null;
 }): string[][] {
   const degree = unitOf(readersUnit("°C"))!;
   return MONTHS_LONG.map((month, k) => [
     month,
-    (ghiKwhM2[k]! / MEAN_MONTH_DAYS[k]!).toFixed(2),
-    inUnit(airTempC[k]!, unitOf("°C")!, degree).toFixed(1),
+    ghiKwhM2[k] == null ? "" : (ghiKwhM2[k] / MEAN_MONTH_DAYS[k]!).toFixed(2),
+    airTempC ? inUnit(airTempC[k]!, unitOf("°C")!, degree).toFixed(1) : "",
   ]);
 }

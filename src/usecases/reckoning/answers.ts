@@ -12,6 +12,7 @@ import {
   doubtOf,
   glanceOf,
   type OpenLedger,
+  ownSunOf,
   type ReadingStore,
   type StoredSeries,
   wholeYearsKwh,
@@ -69,6 +70,7 @@ export const ANSWERS = {
     return coverageOf(readings, book.id, book.site.place.timeZone);
   },
   examination: ({ examinationOf }: HeavyPorts, book: Book) => examinationOf(book),
+  ownSun: async ({ ledgerOf }: HeavyPorts, book: Book) => ownSunOf(await ledgerOf(book)),
   health: async ({ ledgerOf }: HeavyPorts, book: Book) => healthBasis(await ledgerOf(book)),
   money: ({ moneyOf }: HeavyPorts, book: Book) => moneyOf(book),
   weather: async ({ ledgerOf }: HeavyPorts, book: Book, { year }: { year: number | "all" }) => {

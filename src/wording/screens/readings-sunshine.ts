@@ -8,6 +8,12 @@ export const say = catalogue({
   twelveFiguresAreEnough:
     "Twelve figures of a usual year are enough for tilt, shade, what-ifs and decisions. They say nothing of a real year: what was lost, and how the modules age, need weather that was measured.",
   fillInByClimate: "Fill in by climate",
+  byOwnMeter: "this book's own meter",
+  ownMeterMakes:
+    "Made so that the plant of this book gives, month by month, what its meter counted: right for tilt, shade and decisions here, silent about how well the plant does.",
+  ownMeterLacks: (months: string) =>
+    `The meter does not tell ${months}: no month of that name was counted whole, or no sky makes the plant give so much. Type its figure.`,
+  ownMeterNothing: "No month was counted whole yet: bring monthly numbers or readings first.",
   ownFigures: "own figures",
   figuresAreIn: "Figures are in",
   fromYear: "For the years from",

@@ -1,5 +1,6 @@
 import type { ChildProcess } from "node:child_process";
 
+export const BACK_OFF_MS: readonly number[];
 export function endChild(child: ChildProcess | null, signal?: NodeJS.Signals, lastWordsMs?: number): Promise<void>;
 export function keep(
   name: string,

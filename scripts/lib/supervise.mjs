@@ -5,7 +5,7 @@ import { asOurs } from "./people.mjs";
 import { projectFolder } from "./run.mjs";
 
 /** Waits before a program that ended is started again, ms; one that stood for a while begins anew. */
-const BACK_OFF_MS = [100, 300, 1000, 3000, 10_000];
+export const BACK_OFF_MS = [100, 300, 1000, 3000, 10_000];
 const STOOD_MS = 30_000;
 /** A program that was asked to end and has not is killed. */
 const LAST_WORDS_MS = 12_000;

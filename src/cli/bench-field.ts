@@ -3,7 +3,7 @@ import { inverterReadingSchema, spotReadingSchema } from "@/contracts/electrical
 import type { SiteDocument } from "@/contracts/site";
 import { changeQuestionSchema, TRIAL_DRAWS, TRIAL_SEED, trialQuestionSchema } from "@/contracts/trial";
 import { checkInverter, spotCheck, spotDoubts } from "@/core/electrical";
-import { circuitOf, partOfSite, siteAcRatedW } from "@/core/site";
+import { knownCircuit, partOfSite, siteAcRatedW } from "@/core/site";
 import { beforeAfter, runTrial } from "@/core/trial";
 import { momentPower } from "@/core/yield";
 import { changeDays, trialMeters, trialSources } from "@/usecases/trials";
@@ -31,12 +31,14 @@ export function spotBench(site: SiteDocument, options: CliOptions): void {
   const name = oneOf(options.module, names, names[0]!, "module");
   const figures = withFigures(
     options.with,
-    { light: null, temp: null, voc: null, isc: null, v: null, a: null, series: 1, maxV: METER.maxV, maxA: METER.maxA },
-    ["light", "temp"],
+    { light: null, temp: null, air: null, panes: 0, voc: null, isc: null, v: null, a: null, series: 1, maxV: METER.maxV, maxA: METER.maxA },
+    ["light"],
   );
   const reading = checked(spotReadingSchema, {
     irradianceWm2: figures.light,
     moduleTempC: figures.temp,
+    airTempC: figures.air,
+    panes: figures.panes,
     vocV: figures.voc,
     iscA: figures.isc,
     operatingV: figures.v,
@@ -46,9 +48,12 @@ export function spotBench(site: SiteDocument, options: CliOptions): void {
   const meter = { maxV: figures.maxV ?? METER.maxV, maxA: figures.maxA ?? METER.maxA };
   const doubts = spotDoubts(reading, series, meter);
   if (doubts.length > 0) throw new CliRefusal(doubts.map((doubt) => doubtInWords(doubt, reading, meter, series)).join("\n"));
-  const reference = circuitOf(site.modules[name]!);
-  if (!reference) throw new CliRefusal(say.moduleLacksFiguresOfItsDatasheet(name));
-  const report = spotCheck({ reference, modulesInSeries: series, bypassDiodes: site.modules[name]!.bypassDiodes }, reading);
+  const known = knownCircuit(site.modules[name]!);
+  if (!known) throw new CliRefusal(say.moduleLacksFiguresOfItsDatasheet(name));
+  const report = spotCheck(
+    { reference: known.reference, modulesInSeries: series, bypassDiodes: site.modules[name]!.bypassDiodes, spread: known },
+    reading,
+  );
   if (options.json) {
     printJson("bench-spot-check", { module: name, reading, ...report, verdict: spotInWords(report) });
     return;

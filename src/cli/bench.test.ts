@@ -67,7 +67,8 @@ describe("bench spot-check", () => {
   });
 
   it.each([
-    ["light=165", "--with lacks temp: write --with temp=…"],
+    ["temp=22", "--with lacks light: write --with light=…"],
+    ["light=165", "No voltage and no current was entered"],
     ["light=165,temp=22,lux=4", "--with lux=4: choose one of light, temp"],
     ["light=bright,temp=22", "light is a number"],
     ["light=800,temp=22,isc=-2", "can't be negative: swap the leads"],

@@ -6,7 +6,9 @@ const reading = (what: string) => z.number().min(0, say.cantBeNegativeSwapTheLea
 /** One position of a spot check: light and warmth, and what the multimeter showed. */
 export const spotReadingSchema = z.strictObject({
   irradianceWm2: z.number(),
-  moduleTempC: z.number(),
+  moduleTempC: z.number().nullable().default(null),
+  airTempC: z.number().nullable().default(null),
+  panes: z.int().min(0).max(3).default(0),
   vocV: reading(say.anOpenCircuitVoltage).default(null),
   iscA: reading(say.aShortCircuitCurrent).default(null),
   operatingV: reading(say.anOperatingVoltage).default(null),

@@ -97,6 +97,9 @@ const BENCHES = {
     module: z.string(),
     reading: spotReadingSchema,
     cellTempC: num,
+    cellFrom: z.enum(["back", "air", "nothing"]),
+    cellPlusMinusK: num,
+    lightWm2: num,
     expected: operatingPoint,
     judged: z.array(
       z.strictObject({

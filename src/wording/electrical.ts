@@ -83,11 +83,12 @@ export function doubtInWords(
   meter: { readonly maxV: number; readonly maxA: number },
   modulesInSeries: number,
 ): string {
-  const { irradianceWm2, moduleTempC, vocV, operatingV, iscA, operatingA } = reading;
-  const celsius = ((moduleTempC - 32) * 5) / 9;
+  const { irradianceWm2, vocV, operatingV, iscA, operatingA } = reading;
+  const tempC = reading.moduleTempC ?? reading.airTempC ?? 0;
+  const celsius = ((tempC - 32) * 5) / 9;
   switch (doubt) {
     case "no-light":
-      return `Irradiance ${irradianceWm2} W/m²: at least 20 is needed for a current that can be told, and 700 for a good check. Wait for sun, or hold the sensor in the plane of the modules.`;
+      return `Irradiance ${irradianceWm2} W/m²: at least 10 is needed for a current that can be told, and 700 for a good check. Wait for sun, or hold the sensor in the plane of the modules.`;
     case "light-beyond-sun":
       return `Irradiance ${irradianceWm2} W/m²: the sun, even at the edge of a cloud, stays under 1,800. Check the sensor's unit and range.`;
     case "voc-beyond-meter":
@@ -95,7 +96,7 @@ export function doubtInWords(
     case "isc-beyond-meter":
       return `${Math.max(iscA ?? 0, operatingA ?? 0)} A is beyond this meter's ${meter.maxA} A. Use a DC clamp: a short circuit through a meter's own fuse burns it, and opening it draws an arc.`;
     case "temperature-out-of-range":
-      return `${moduleTempC} °C: modules stay between −40 and 110. ${moduleTempC > 0 && celsius < 110 ? `If it was read in °F, that is ${celsius.toFixed(0)} °C.` : "Read the thermometer again."}`;
+      return `${tempC} °C: modules and air stay between −40 and 110. ${tempC > 0 && celsius < 110 ? `If it was read in °F, that is ${celsius.toFixed(0)} °C.` : "Read the thermometer again."}`;
     case "operating-above-voc":
       return `Operating voltage ${operatingV} V lies above the open-circuit voltage ${vocV} V: no module works above its open circuit. The two may be swapped, or one was read on another string.`;
     case "nothing-read":

@@ -36,6 +36,7 @@ const SCREENS = [
   "/books/hill-school/ageing",
   "/books/hill-school/ledger?view=dirt",
   "/trainer",
+  "/open",
   "/books/ferry-office/money?view=bills",
   "/books/ferry-office/money?view=tariff",
   "/books/ferry-office/money?view=loan",

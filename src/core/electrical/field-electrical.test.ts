@@ -6,7 +6,7 @@ import { mixedStringsSchema } from "@/contracts/mixed-string";
 import { doubtInWords, inverterFindingInWords, judgedInWords, spotInWords } from "@/wording/electrical";
 import { BYPASS_DROP_V, circuitsOf, mixedYearOnSite, stringsNow } from "../comparison";
 import { currentA, diodeAt, fitDatasheet, operatingPoint } from "../module";
-import { entryEffect } from "../site";
+import { entryEffect, knownCircuit } from "../site";
 import { momentPower, planeHours, prepareWeather } from "../yield";
 import {
   arrayCurve,
@@ -36,10 +36,66 @@ const sheet = { iscA: 10.3, vocV: 49.1, impA: 9.76, vmpV: 41, alphaIscPerK: 0.00
 const reference = fitDatasheet(sheet)!;
 const module = { reference, modulesInSeries: 1, bypassDiodes: 3 };
 const reading = (change: Partial<SpotReading> = {}): SpotReading => ({
-  ...{ irradianceWm2: 800, moduleTempC: 40, vocV: null, iscA: null, operatingV: null, operatingA: null },
+  ...{ irradianceWm2: 800, moduleTempC: 40, airTempC: null, panes: 0, vocV: null, iscA: null, operatingV: null, operatingA: null },
   ...change,
 });
 const truth = (light: number, backC: number) => operatingPoint(diodeAt(reference, light, backC + (3 * light) / 1000));
+
+describe("a spot check with little at hand", () => {
+  const half = (parts: Partial<SpotReading>, of = module): number => {
+    const [judged] = spotCheck(of, reading(parts)).judged;
+    return judged!.plusMinus / judged!.expected;
+  };
+
+  it("takes the current alone without any temperature: it hardly hangs on it", () => {
+    const { iscA } = truth(600, 45);
+    const report = spotCheck(module, reading({ irradianceWm2: 600, moduleTempC: null, iscA }));
+    expect([report.judged[0]!.verdict, report.cellFrom]).toEqual(["as-expected", "nothing"]);
+    expect(half({ irradianceWm2: 600, moduleTempC: null, iscA })).toBeLessThan(1.1 * half({ irradianceWm2: 600, moduleTempC: 45, iscA }));
+  });
+
+  it("tells a voltage the less surely the less is known of its warmth", () => {
+    const { vocV } = truth(800, 45);
+    const widths = [{ moduleTempC: 45 }, { moduleTempC: null, airTempC: 22 }, { moduleTempC: null }].map((warmth) =>
+      half({ irradianceWm2: 800, vocV, ...warmth }),
+    );
+    expect(widths[1]!).toBeGreaterThan(1.5 * widths[0]!);
+    expect(widths[2]!).toBeGreaterThan(1.5 * widths[1]!);
+    expect(spotCheck(module, reading({ moduleTempC: null, airTempC: 22, vocV })).judged[0]!.verdict).toBe("as-expected");
+  });
+
+  it("behind a pane expects some seventh less, and is as much less sure", () => {
+    const { iscA } = truth(800 * 0.86, 40);
+    const report = spotCheck(module, reading({ panes: 1, iscA }));
+    expect(report.judged[0]!.expected / iscA).toBeCloseTo(1, 2);
+    expect(half({ panes: 1, iscA })).toBeGreaterThan(1.1 * half({ panes: 0, iscA }));
+    expect(half({ panes: 2, iscA })).toBeGreaterThan(half({ panes: 1, iscA }));
+  });
+
+  it("goes down to 10 W/m2 with the width that so little light has", () => {
+    const { iscA } = truth(12, 10);
+    expect(half({ irradianceWm2: 12, moduleTempC: 10, iscA })).toBeGreaterThan(0.9);
+  });
+
+  it("of a nameplate is wider by what was estimated", () => {
+    const known = knownCircuit({
+      ...site().modules.m!,
+      pmpW: 400,
+      vmpV: null,
+      impA: 9.76,
+      vocV: null,
+      iscA: null,
+      cellsInSeries: null,
+      areaM2: null,
+    })!;
+    expect([known.vocFrac, known.iscFrac]).toEqual([0.02, 0.02]);
+    const estimated = { ...module, reference: known.reference, spread: known };
+    expect(half({ vocV: 45 }, estimated)).toBeGreaterThan(half({ vocV: 45 }));
+    expect(
+      knownCircuit({ ...site().modules.m!, pmpW: 400, vmpV: null, impA: null, vocV: null, iscA: null, cellsInSeries: null, areaM2: null }),
+    ).toBeNull();
+  });
+});
 
 describe("a spot check", () => {
   it("finds true readings as they should be, at any light and warmth", () => {
@@ -99,7 +155,7 @@ describe("a spot check", () => {
   });
 
   it.each([
-    ["no light", { irradianceWm2: 0 }, 1, "no-light", "at least 20"],
+    ["no light", { irradianceWm2: 0 }, 1, "no-light", "at least 10"],
     ["a voltage beyond the meter", { vocV: 1180 }, 1, "voc-beyond-meter", "beyond this meter's 1000 V"],
     ["a temperature in the other unit", { moduleTempC: 113 }, 1, "temperature-out-of-range", "in °F, that is 45 °C"],
     [

@@ -29,7 +29,8 @@ export function causesOf(
   { modulesInSeries, bypassDiodes }: SpotModule,
   reading: SpotReading,
   judged: readonly Judged[],
-  cellTempC: number,
+  /** By the back; null where it was not read. */
+  cellTempC: number | null,
   impliedCellTempC: number | null,
 ): SpotCause[] {
   const at = (quantity: SpotQuantity): Judged | undefined => judged.find((each) => each.quantity === quantity);
@@ -50,7 +51,7 @@ export function causesOf(
     else out.push("warmer-cells", "connector");
   }
   if (voltage?.verdict === "high") out.push("colder-cells");
-  if (impliedCellTempC !== null && cellTempC - impliedCellTempC > UNIT_K) out.push("temperature-unit");
+  if (impliedCellTempC !== null && cellTempC !== null && cellTempC - impliedCellTempC > UNIT_K) out.push("temperature-unit");
   if (!current && at("operatingW")?.verdict === "low") out.push("not-at-maximum");
   if (current?.verdict === "as-expected" && at("operatingW")?.verdict === "low") out.push("not-at-maximum");
   return [...new Set(out)];

@@ -1,4 +1,4 @@
-import { currentA, type DiodeParameters, diodeAt, type OperatingPoint, operatingPoint } from "../module";
+import { currentA, type DiodeParameters, diodeAt, faiman, HEAT_LOSS, type OperatingPoint, operatingPoint } from "../module";
 import { causesOf, type SpotCause } from "./spot-causes";
 import { COLDEST_C, HOTTEST_C, type Judged, type SpotModule, type SpotQuantity, type SpotReading } from "./spot-reading";
 
@@ -29,8 +29,21 @@ export const ROUGH_BELOW_WM2 = 200;
 /** Cell above the module's back at 1000 W/m2, K. Source: King, Boyson & Kratochvil, 2004, table 1 (open rack). */
 const CELL_OVER_BACK_K = 3;
 
+/** What clear window glass of some 4 mm lets through of what silicon uses, and how far panes differ. Source: ISO 9050:2003, Glass in building, solar direct transmittance. */
+const PANE = { frac: 0.86, halfFrac: 0.05 };
+/** How much warmer than the air modules stand in a light breeze, and how far that may be off: wind, mounting and the last cloud are not known. */
+const BREEZE_MS = 1;
+const FROM_AIR = { riseHalfFrac: 0.4, ownK: 3 };
+/** Where neither back nor air was read: cells between a cold morning and a hot noon. */
+const FROM_NOTHING = { cellTempC: 35, plusMinusK: 25 };
+
 export interface SpotReport {
   readonly cellTempC: number;
+  /** What the cells' temperature rests on, and how far it may be off, K. */
+  readonly cellFrom: "back" | "air" | "nothing";
+  readonly cellPlusMinusK: number;
+  /** Light that reaches the modules, W/m2: behind panes less than was read. */
+  readonly lightWm2: number;
   /** Short circuit, open circuit and maximum power of what was measured, at this light and warmth. */
   readonly expected: OperatingPoint;
   readonly judged: readonly Judged[];
@@ -59,14 +72,13 @@ function of({ reference, modulesInSeries: n }: SpotModule, irradianceWm2: number
  * Source: De Soto, Klein & Beckman, 2006, Improvement and validation of a model for photovoltaic array performance; IEC 61829:2015.
  */
 export function spotCheck(module: SpotModule, reading: SpotReading, terms: InstrumentTerms = USUAL_INSTRUMENTS): SpotReport {
-  const cellTempC = reading.moduleTempC + (CELL_OVER_BACK_K * reading.irradianceWm2) / 1000;
-  const here = of(module, reading.irradianceWm2, cellTempC);
-  const brighter = of(
-    module,
-    reading.irradianceWm2 + Math.hypot(reading.irradianceWm2 * terms.irradianceFrac, terms.irradianceWm2),
-    cellTempC,
-  );
-  const warmer = of(module, reading.irradianceWm2, cellTempC + terms.moduleTempK);
+  const lightWm2 = reading.irradianceWm2 * PANE.frac ** reading.panes;
+  const { cellTempC, cellFrom, cellPlusMinusK } = cellOf(reading, lightWm2, terms);
+  const here = of(module, lightWm2, cellTempC);
+  const lightOff = Math.hypot(lightWm2 * terms.irradianceFrac, terms.irradianceWm2, lightWm2 * PANE.halfFrac * reading.panes);
+  const brighter = of(module, lightWm2 + lightOff, cellTempC);
+  const warmer = of(module, lightWm2, cellTempC + cellPlusMinusK);
+  const { vocFrac = 0, iscFrac = 0 } = module.spread ?? {};
   const plusMinus = (get: (side: typeof here) => number, ownFrac: number): { expected: number; plusMinus: number } => {
     const expected = get(here);
     const parts = [get(brighter) - expected, get(warmer) - expected, expected * ownFrac];
@@ -91,11 +103,17 @@ export function spotCheck(module: SpotModule, reading: SpotReading, terms: Instr
       verdict: read < told.expected - off ? "low" : read > told.expected + off ? "high" : "as-expected",
     });
   };
-  judge("vocV", reading.vocV, ({ point }) => point.vocV, terms.voltageFrac, terms.moduleFrac / 3);
-  judge("iscA", reading.iscA, ({ point }) => point.iscA, terms.currentFrac, terms.moduleFrac);
+  judge("vocV", reading.vocV, ({ point }) => point.vocV, terms.voltageFrac, Math.hypot(terms.moduleFrac / 3, vocFrac));
+  judge("iscA", reading.iscA, ({ point }) => point.iscA, terms.currentFrac, Math.hypot(terms.moduleFrac, iscFrac));
   const { operatingV, operatingA } = reading;
   if (operatingV !== null && operatingA !== null) {
-    judge("operatingA", operatingA, ({ currentAtV }) => Math.max(0, currentAtV(operatingV)), terms.currentFrac, terms.moduleFrac);
+    judge(
+      "operatingA",
+      operatingA,
+      ({ currentAtV }) => Math.max(0, currentAtV(operatingV)),
+      terms.currentFrac,
+      Math.hypot(terms.moduleFrac, iscFrac),
+    );
     judge(
       "operatingW",
       operatingV * operatingA,
@@ -104,24 +122,40 @@ export function spotCheck(module: SpotModule, reading: SpotReading, terms: Instr
       terms.moduleFrac,
     );
   } else if (operatingA !== null) {
-    judge("operatingA", operatingA, ({ point }) => point.impA, terms.currentFrac, terms.moduleFrac);
+    judge("operatingA", operatingA, ({ point }) => point.impA, terms.currentFrac, Math.hypot(terms.moduleFrac, iscFrac));
   }
   const implied = {
-    impliedIrradianceWm2: reading.iscA === null ? null : (reading.irradianceWm2 * reading.iscA) / here.point.iscA,
-    impliedCellTempC: reading.vocV === null ? null : cellTempAt(module, reading, reading.vocV),
+    impliedIrradianceWm2: reading.iscA === null ? null : (lightWm2 * reading.iscA) / here.point.iscA,
+    impliedCellTempC: reading.vocV === null ? null : cellTempAt(module, lightWm2, reading.vocV),
   };
   return {
     cellTempC,
+    cellFrom,
+    cellPlusMinusK,
+    lightWm2,
     expected: here.point,
     judged,
     isRough: reading.irradianceWm2 < ROUGH_BELOW_WM2,
     ...implied,
-    causes: causesOf(module, reading, judged, cellTempC, implied.impliedCellTempC),
+    causes: causesOf(module, reading, judged, cellFrom === "back" ? cellTempC : null, implied.impliedCellTempC),
   };
 }
 
+/** Cells by the back, else by the air and the light, else anything between a cold morning and a hot noon. */
+function cellOf(
+  { moduleTempC, airTempC }: SpotReading,
+  lightWm2: number,
+  terms: InstrumentTerms,
+): Pick<SpotReport, "cellTempC" | "cellFrom" | "cellPlusMinusK"> {
+  if (moduleTempC !== null)
+    return { cellTempC: moduleTempC + (CELL_OVER_BACK_K * lightWm2) / 1000, cellFrom: "back", cellPlusMinusK: terms.moduleTempK };
+  if (airTempC === null) return { ...FROM_NOTHING, cellPlusMinusK: FROM_NOTHING.plusMinusK, cellFrom: "nothing" };
+  const cellTempC = faiman(lightWm2, airTempC, BREEZE_MS, HEAT_LOSS["roof-gap"]);
+  return { cellTempC, cellFrom: "air", cellPlusMinusK: Math.hypot(FROM_AIR.ownK, FROM_AIR.riseHalfFrac * (cellTempC - airTempC)) };
+}
+
 /** Cell temperature at which the open-circuit voltage would be as read, with the light that the current speaks of; null outside -40 to 110 C. */
-function cellTempAt(module: SpotModule, { irradianceWm2 }: SpotReading, vocV: number): number | null {
+function cellTempAt(module: SpotModule, irradianceWm2: number, vocV: number): number | null {
   const vocAt = (tempC: number): number => of(module, irradianceWm2, tempC).point.vocV;
   if (vocV > vocAt(COLDEST_C) || vocV < vocAt(HOTTEST_C)) return null;
   let [low, high] = [COLDEST_C, HOTTEST_C];

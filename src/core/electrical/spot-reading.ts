@@ -3,8 +3,12 @@ import type { ReferenceParameters } from "../module";
 /** What instruments showed at one module or string; what was not read is null. */
 export interface SpotReading {
   readonly irradianceWm2: number;
-  /** On the back of the module. */
-  readonly moduleTempC: number;
+  /** On the back of the module; null where nobody could reach it. */
+  readonly moduleTempC: number | null;
+  /** Of the air, for want of the back. */
+  readonly airTempC: number | null;
+  /** Panes of window glass between the light meter and the modules. */
+  readonly panes: number;
   readonly vocV: number | null;
   readonly iscA: number | null;
   readonly operatingV: number | null;
@@ -15,6 +19,8 @@ export interface SpotModule {
   readonly reference: ReferenceParameters;
   readonly modulesInSeries: number;
   readonly bypassDiodes: number;
+  /** How far what was estimated of the nameplate may be off, as shares; nothing of a datasheet. */
+  readonly spread?: { readonly vocFrac: number; readonly iscFrac: number };
 }
 
 export const SPOT_QUANTITIES = ["vocV", "iscA", "operatingA", "operatingW"] as const;

@@ -3,14 +3,23 @@ import { type SpotReading, spotDoubts } from ".";
 import { causesOf } from "./spot-causes";
 import type { Judged, SpotModule } from "./spot-reading";
 
-const sound: SpotReading = { irradianceWm2: 800, moduleTempC: 40, vocV: 45, iscA: 8, operatingV: null, operatingA: null };
+const sound: SpotReading = {
+  irradianceWm2: 800,
+  moduleTempC: 40,
+  airTempC: null,
+  panes: 0,
+  vocV: 45,
+  iscA: 8,
+  operatingV: null,
+  operatingA: null,
+};
 const meter = { maxV: 600, maxA: 10 };
 const doubts = (parts: Partial<SpotReading>, series = 1) => spotDoubts({ ...sound, ...parts }, series, meter);
 
 describe("readings that can't be taken as they are", () => {
   it.each<[string, Partial<SpotReading>, string[]]>([
-    ["just enough light", { irradianceWm2: 20 }, []],
-    ["too little light", { irradianceWm2: 19.9 }, ["no-light"]],
+    ["just enough light", { irradianceWm2: 10 }, []],
+    ["too little light", { irradianceWm2: 9.9 }, ["no-light"]],
     ["no light at all", { irradianceWm2: Number.NaN }, ["no-light"]],
     ["the most that clouds make", { irradianceWm2: 1800 }, []],
     ["more than any sun", { irradianceWm2: 1801 }, ["light-beyond-sun"]],

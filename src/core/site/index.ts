@@ -9,6 +9,7 @@ export { arrayNameplateW, meanNameplateW, nameplateW, siteAcRatedW } from "./nam
 export { partOfSite } from "./part-of-site";
 export { mergeChange, siteOn } from "./revision";
 export { type SiteSegment, siteSegments } from "./segments";
+export { type KnownCircuit, knownCircuit } from "./spot-module";
 export type {
   AgeingTerms,
   DatedSum,

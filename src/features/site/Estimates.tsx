@@ -11,9 +11,9 @@ const NAMES: Readonly<Record<EstimatedField, string>> = {
   vmpV: "Vmp",
   impA: "Imp",
   cellsInSeries: "cells",
-  gammaPmpPerK: "power by heat",
-  betaVocPerK: "Voc by heat",
-  alphaIscPerK: "Isc by heat",
+  gammaPmpPerK: say.powerByHeat,
+  betaVocPerK: say.vocByHeat,
+  alphaIscPerK: say.iscByHeat,
 };
 /** Coefficients have usual values from the start, and stand as they are. */
 const COEFFICIENTS_STAND = { gammaPmpPerK: true, betaVocPerK: true, alphaIscPerK: true };

@@ -7,8 +7,15 @@ export const say = catalogue({
   stringsAreLiveInDaylightUp:
     "Strings are live in daylight, up to 1,500 V: only with a meter and leads rated for it (CAT III or IV), dry hands, and not alone. Never open a connector that carries current: the arc does not go out. Isc is read with a DC clamp or a meter whose range holds it, never across a battery. Maker’s procedure, local code and a licensed electrician come first.",
   lacksFiguresOfItsDatasheetVoc: (name: string) =>
-    `“${name}” lacks figures of its datasheet (Voc, Isc, Vmp, Imp, cells in series): enter them in the Site chapter, then a reading can be judged.`,
-  giveTheLightInThePlane: "Give the light in the plane of the modules and the temperature on their back, then what the multimeter shows.",
+    `Of “${name}” the book knows the power alone. Its area, or one of Voc, Isc, Vmp, Imp and cells, is enough to judge a reading: they stand on its back.`,
+  toTheModules: "Write it down under Site",
+  estimatedModule: (fields: string) => `Estimated from the nameplate, and so much wider: ${fields}.`,
+  glassBetween: "Glass between meter and module",
+  noGlass: "none",
+  onePane: "one pane",
+  twoPanes: "two panes",
+  giveTheLightInThePlane:
+    "Give the light in the plane of the modules, then what the multimeter shows: one reading alone will do. The temperature of the back makes it sharper, that of the air a little.",
   modulesInSeries: "Modules in series",
   multimeterBearsV: "Multimeter bears, V",
   whereTheReadingsLie: "Where the readings lie",

@@ -11,6 +11,9 @@ export const say = catalogue({
   asItsHardwareTells: "as its hardware tells",
   rowsOfModules: "Rows of modules",
   onTheLongSide: "on the long side",
+  powerByHeat: "power by heat",
+  vocByHeat: "Voc by heat",
+  iscByHeat: "Isc by heat",
   estimateWhatIsMissing: "Estimate what the nameplate leaves out",
   estimatedOf: (values: string) =>
     `Estimated from the nameplate: ${values}. Strings are judged with that spread; what is written over it counts as known.`,

@@ -5,6 +5,14 @@ import { number, percent } from "../format";
 import type { Working } from "./working";
 
 /** How what a reading should have been came about. */
+/** What the cells' temperature rests on. */
+function cellsFrom({ moduleTempC, airTempC }: SpotReading, { cellFrom }: SpotReport): string {
+  if (cellFrom === "back") return `back, read at ${number(moduleTempC!, 1)} °C, + 3 K at 1000 W/m²`;
+  return cellFrom === "air"
+    ? `estimated from air at ${number(airTempC!, 1)} °C in a light breeze (Faiman, 2008)`
+    : "neither back nor air was read: from a cold morning to a hot noon";
+}
+
 export const spotWorking = (judged: Judged, reading: SpotReading, report: SpotReport, terms: InstrumentTerms, module: string): Working => ({
   title: `Expected ${QUANTITY_NAMES[judged.quantity]}`,
   value: `${spotFigure(judged.quantity, judged.expected)} ± ${spotFigure(judged.quantity, judged.plusMinus)}`,
@@ -17,8 +25,16 @@ export const spotWorking = (judged: Judged, reading: SpotReading, report: SpotRe
       value: `${number(reading.irradianceWm2)} W/m²`,
       from: `read, ± ${percent(terms.irradianceFrac, 0)} and ± ${number(terms.irradianceWm2)} W/m²`,
     },
-    { name: "Back of the module", value: `${number(reading.moduleTempC, 1)} °C`, from: `read, ± ${terms.moduleTempK} K` },
-    { name: "Cells", value: `${number(report.cellTempC, 1)} °C`, from: "back + 3 K at 1000 W/m²" },
+    ...(reading.panes > 0
+      ? [
+          {
+            name: "Behind the glass",
+            value: `${number(report.lightWm2)} W/m²`,
+            from: `86 % ± 5 for each of ${reading.panes} panes (ISO 9050:2003)`,
+          },
+        ]
+      : []),
+    { name: "Cells", value: `${number(report.cellTempC, 1)} °C ± ${number(report.cellPlusMinusK, 1)} K`, from: cellsFrom(reading, report) },
     { name: "Read", value: `${spotFigure(judged.quantity, judged.read)} ${QUANTITY_UNITS[judged.quantity]}`, from: judgedInWords(judged) },
   ],
   source:

@@ -1,11 +1,13 @@
-import { Button, TextInput } from "@mantine/core";
+import { Button, NativeSelect, TextInput } from "@mantine/core";
 import { NumberField } from "@/features/kit/fields/NumberField";
+import { say } from "@/wording/screens/field-book-spot";
 import styles from "../FieldBook.module.css";
 import type { Position } from "./spot-state";
 
 const FIELDS = [
   ["irradianceWm2", "Light, W/m²"],
   ["moduleTempC", "Back, °C"],
+  ["airTempC", "or air, °C"],
   ["vocV", "Voc, V"],
   ["iscA", "Isc, A"],
   ["operatingV", "Working, V"],
@@ -39,8 +41,24 @@ export function PositionFields({ position, onChange, onFocus, onDrop }: Position
         rightSectionWidth={54}
       />
       {FIELDS.map(([key, label]) => (
-        <NumberField key={key} label={label} inputMode="decimal" value={position[key]} onChange={(value) => onChange({ [key]: value })} />
+        <NumberField
+          key={key}
+          label={label}
+          inputMode="decimal"
+          value={position[key] ?? ""}
+          onChange={(value) => onChange({ [key]: value })}
+        />
       ))}
+      <NativeSelect
+        label={say.glassBetween}
+        value={String(position.panes ?? 0)}
+        data={[
+          { value: "0", label: say.noGlass },
+          { value: "1", label: say.onePane },
+          { value: "2", label: say.twoPanes },
+        ]}
+        onChange={(event) => onChange({ panes: Number(event.currentTarget.value) })}
+      />
     </fieldset>
   );
 }

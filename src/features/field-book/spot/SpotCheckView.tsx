@@ -1,14 +1,15 @@
 "use client";
 
 import { useLocalStorage } from "@mantine/hooks";
+import Link from "next/link";
 import { ReadingsOnCurve } from "@/charts";
 import type { NewEntryInput } from "@/contracts/field-book";
 import { type SpotModule, type SpotReading, type SpotReport, spotCheck, spotCurve, spotDoubts, USUAL_INSTRUMENTS } from "@/core/electrical";
-import { circuitOf, type ModuleType } from "@/core/site";
+import { type KnownCircuit, knownCircuit, type ModuleType } from "@/core/site";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { ChartFrame } from "@/features/kit/save/ChartFrame";
 import { doubtInWords, spotInWords } from "@/wording/electrical";
-import { measure, number } from "@/wording/format";
+import { measure, number, percent } from "@/wording/format";
 import { say } from "@/wording/screens/field-book-spot";
 import styles from "../FieldBook.module.css";
 import type { FieldBookProps } from "../field-book-props";
@@ -18,9 +19,9 @@ import { AnotherPosition, InstrumentFields, StringFields, type Typed, USUAL_METE
 import { SpotTable } from "./SpotTable";
 import { blankPosition, type Position, readingOf } from "./spot-state";
 
-function moduleOf(module: ModuleType, modulesInSeries: number): SpotModule | null {
-  const reference = circuitOf(module);
-  return reference && { reference, modulesInSeries, bypassDiodes: module.bypassDiodes };
+function moduleOf(module: ModuleType, modulesInSeries: number): (SpotModule & { readonly spread: KnownCircuit }) | null {
+  const known = knownCircuit(module);
+  return known && { reference: known.reference, modulesInSeries, bypassDiodes: module.bypassDiodes, spread: known };
 }
 
 interface Meter {
@@ -88,10 +89,20 @@ export function SpotCheckView({ slug, site, nowUtcMs }: FieldBookProps) {
     set({ positions: typed.positions.map((position, at) => (at === k ? { ...position, ...change } : position)), chosen: k });
   const done = rows.filter(({ report }) => report !== null);
   const entry = () => entryOf(done, `${name}, ${typed.series} in series`, nowUtcMs);
-  if (!module) return <p className={chapter.verdict}>{say.lacksFiguresOfItsDatasheetVoc(name)}</p>;
+  if (!module)
+    return (
+      <p className={chapter.verdict}>
+        {say.lacksFiguresOfItsDatasheetVoc(name)} <Link href={`/books/${slug}/site`}>{say.toTheModules}</Link>
+      </p>
+    );
   return (
     <>
       <SpotVerdict chosen={chosen} rows={rows} />
+      {(module.spread.vocFrac > 0 || module.spread.iscFrac > 0) && (
+        <p className={chapter.soft}>
+          {say.estimatedModule(`Voc ± ${percent(module.spread.vocFrac, 0)}, Isc ± ${percent(module.spread.iscFrac, 0)}`)}
+        </p>
+      )}
       <div className={`${chapter.columns} ${styles.columns}`}>
         <ReadSection site={site} name={name} set={set} typed={typed} update={update} slug={slug} entry={entry} done={done} />
         <section className={chapter.section}>
@@ -185,13 +196,13 @@ function ReadingChart({ position, reading, report, slug, module }: ReadingChartP
   return (
     <ChartFrame
       title={say.whereTheReadingsLie}
-      note={`${position.name}, ${number(reading.irradianceWm2)} W/m², cells at ${measure(report.cellTempC, "°C")}`}
+      note={`${position.name}, ${number(report.lightWm2)} W/m², cells at ${measure(report.cellTempC, "°C")}`}
       fileName={`${slug}-spot-check`}
       height={270}
       summary={spotInWords(report)}
       table={() => [
         ["voltage_v", "current_a"],
-        ...spotCurve(module, reading.irradianceWm2, report.cellTempC).map((p) => [p.voltageV, p.currentA]),
+        ...spotCurve(module, report.lightWm2, report.cellTempC).map((p) => [p.voltageV, p.currentA]),
       ]}
     >
       {(width) => (
@@ -199,7 +210,7 @@ function ReadingChart({ position, reading, report, slug, module }: ReadingChartP
           width={width}
           height={270}
           withPower
-          curve={spotCurve(module, reading.irradianceWm2, report.cellTempC)}
+          curve={spotCurve(module, report.lightWm2, report.cellTempC)}
           readings={pointsOf(reading, report)}
         />
       )}

@@ -7,6 +7,9 @@ export interface Position {
   readonly name: string;
   readonly irradianceWm2: number | string;
   readonly moduleTempC: number | string;
+  readonly airTempC?: number | string;
+  /** Panes of glass between the light meter and the modules. */
+  readonly panes?: number;
   readonly vocV: number | string;
   readonly iscA: number | string;
   readonly operatingV: number | string;
@@ -14,21 +17,25 @@ export interface Position {
 }
 
 export const blankPosition = (name: string): Position => ({
-  ...{ name, irradianceWm2: "", moduleTempC: "", vocV: "", iscA: "", operatingV: "", operatingA: "" },
+  ...{ name, irradianceWm2: "", moduleTempC: "", airTempC: "", panes: 0, vocV: "", iscA: "", operatingV: "", operatingA: "" },
 });
 
 const known = (value: number | string): number | null => (typeof value === "number" ? value : value.trim() === "" ? null : Number(value));
 
-/** A typed position as a reading; null until light and temperature are there. A problem where a figure can't be. */
-export function readingOf({ name, irradianceWm2, moduleTempC, ...rest }: Position): {
+/** A typed position as a reading; null until light and one figure of the multimeter are there. A problem where a figure can't be. */
+export function readingOf({ name, irradianceWm2, moduleTempC, airTempC = "", panes = 0, ...rest }: Position): {
   readonly reading: SpotReading | null;
   readonly problem: string;
 } {
-  const [light, temperature] = [known(irradianceWm2), known(moduleTempC)];
-  if (light === null || temperature === null) return { reading: null, problem: "" };
+  const light = known(irradianceWm2);
+  // Light alone is needed: without a temperature what is told is wider.
+  if (light === null || [rest.vocV, rest.iscA, rest.operatingA].every((read) => known(read) === null))
+    return { reading: null, problem: "" };
   const read = spotReadingSchema.safeParse({
     irradianceWm2: light,
-    moduleTempC: temperature,
+    moduleTempC: known(moduleTempC),
+    airTempC: known(airTempC),
+    panes,
     vocV: known(rest.vocV),
     iscA: known(rest.iscA),
     operatingV: known(rest.operatingV),

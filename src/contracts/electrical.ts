@@ -24,7 +24,7 @@ export const inputReadingSchema = z.strictObject({
 
 /** What an inverter's display shows; what it does not show is null. */
 export const inverterReadingSchema = z.strictObject({
-  inputs: z.array(inputReadingSchema).min(1).max(24),
+  inputs: z.array(inputReadingSchema).max(24),
   acV: reading("a voltage").default(null),
   acA: reading("a current").default(null),
   acW: reading("a power").default(null),

@@ -50,12 +50,13 @@ test.describe("on a phone", () => {
     await page.getByRole("button", { name: "Write to the field book" }).click();
     await expect(page.getByText("Written to the field book.")).toBeVisible();
 
-    await page.getByRole("link", { name: "Inverter reading" }).click();
+    await page.getByRole("link", { name: "At the wall" }).click();
+    await page.getByText("DC inputs, AC volts and amperes, light …").click();
     const input = page.getByRole("group", { name: "DC input 1" });
     await input.getByLabel("Input 1, V").fill("560");
     await input.getByLabel("A", { exact: true }).fill("18");
     await page.getByLabel("AC power, W").fill("9700");
-    await expect(page.getByTestId("inverter-verdict")).toContainText("W go in, 9\u202f700 W come out");
+    await expect(page.getByTestId("wall-verdict")).toContainText("W go in, 9\u202f700 W come out");
     await page.getByRole("button", { name: "Write to the field book" }).click();
     await expect(page.getByText("Written to the field book.")).toBeVisible();
 

@@ -91,7 +91,7 @@ function findingsOf(reading: InverterReading, terms: InverterTerms, report: Omit
   const { dcW, acW, efficiencyFrac, powerFactor, inputs, ofExpectedFrac } = report;
   const { acRatedW, expectedW, expectedOffFrac } = terms;
   const out: InverterFinding[] = [];
-  const bright = dcW > DIM_FRAC * acRatedW;
+  const bright = Math.max(dcW, acW ?? 0) > DIM_FRAC * acRatedW;
   if (efficiencyFrac !== null && efficiencyFrac > 1 + DISPLAY_OFF) out.push("efficiency-impossible");
   else if (efficiencyFrac !== null && bright && efficiencyFrac < LEAST_EFFICIENCY) out.push("efficiency-low");
   if (efficiencyFrac !== null && (efficiencyFrac > 200 || efficiencyFrac < 0.005)) out.push("kilowatts-as-watts");

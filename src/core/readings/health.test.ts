@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { checkDisplay, daysOfMonth, healthSide, promisedKwh, USUAL_TOLERANCE } from ".";
+import { daysOfMonth, expectedOverDays, healthSide, promisedKwh, USUAL_TOLERANCE } from ".";
 
 describe("a reading beside what it should be", () => {
   it("is fine within the kilowatt-hours or within the share, on either side", () => {
@@ -42,51 +42,13 @@ describe("what a promise says for some days", () => {
   });
 });
 
-describe("a display whose figures agree", () => {
-  const display = (parts: Partial<Parameters<typeof checkDisplay>[0]> = {}) =>
-    checkDisplay({
-      dcInputs: [
-        { volts: 400, amps: 5 },
-        { volts: 400, amps: 5 },
-      ],
-      acVolts: 230,
-      acAmps: 3880 / 230,
-      acW: 3880,
-      ...parts,
-    });
-  const ac = (acW: number) => display({ acW, acAmps: acW / 230 }).faults;
+describe("what was expected over some days", () => {
+  const basis = { days: ["2024-03-01", "2024-03-02", "2024-03-04"], expectedKwh: [10, 20, 40] };
 
-  it("is said to be so, with its sums", () => {
-    expect(display()).toMatchObject({ dcW: 4000, efficiencyFrac: 0.97, balanceFrac: 1, faults: [] });
-    expect(display().acProductW).toBeCloseTo(3880, 9);
-  });
-
-  it("gives no more than it takes, and nine tenths of it", () => {
-    expect([ac(4000), ac(4001), ac(3520), ac(3519)]).toEqual([[], ["more-ac-than-dc"], [], ["poor-efficiency"]]);
-  });
-
-  it("its inputs carry alike, those that carry any", () => {
-    const inputs = (...amps: number[]) => display({ dcInputs: amps.map((each) => ({ volts: 4000 / 10, amps: each })) });
-    expect(inputs(5.405, 4.595).faults).toEqual([]);
-    expect(inputs(5.41, 4.59).faults).toEqual(["inputs-unequal"]);
-    expect(inputs(10, 0).balanceFrac).toBeNaN();
-    expect(inputs(10, 0).faults).toEqual([]);
-  });
-
-  it("volts times amperes are the watts it shows, within six hundredths", () => {
-    const amps = (factor: number) => display({ acAmps: (3880 / 230) * factor }).faults;
-    expect([amps(1.059), amps(1.061), amps(0.941), amps(0.939)]).toEqual([[], ["ac-disagrees"], [], ["ac-disagrees"]]);
-  });
-
-  it("inputs that were not read are left out", () => {
-    expect(
-      display({
-        dcInputs: [
-          { volts: 400, amps: 10 },
-          { volts: Number.NaN, amps: 3 },
-        ],
-      }),
-    ).toMatchObject({ dcW: 4000, faults: [] });
-    expect(display({ dcInputs: [] }).dcW).toBeNaN();
+  it("is the sum of the days that have weather, with their share of all", () => {
+    expect(expectedOverDays(basis, "2024-03-01", "2024-03-03")).toEqual({ kwh: 30, knownFrac: 1 });
+    expect(expectedOverDays(basis, "2024-03-02", "2024-03-05")).toEqual({ kwh: 60, knownFrac: 2 / 3 });
+    expect(expectedOverDays(basis, "2024-04-01", "2024-04-02")).toBeNull();
+    expect(expectedOverDays(basis, "2024-03-02", "2024-03-02")).toBeNull();
   });
 });

@@ -49,44 +49,18 @@ export function promisedKwh(monthlyKwh: readonly number[], from: string, to: str
   return sum;
 }
 
-/** What an inverter's display says of itself at one moment; NaN where it was not read. */
-export interface DisplayReading {
-  readonly dcInputs: readonly { readonly volts: number; readonly amps: number }[];
-  readonly acVolts: number;
-  readonly acAmps: number;
-  readonly acW: number;
-}
-
-export interface DisplayCheck {
-  readonly dcW: number;
-  /** AC over DC; NaN without one of them. */
-  readonly efficiencyFrac: number;
-  /** AC volts times amps against the watts shown (a single-phase reading; the power factor of an inverter is near one). */
-  readonly acProductW: number;
-  /** Lowest over highest current of the inputs that carry any. */
-  readonly balanceFrac: number;
-  readonly faults: readonly ("more-ac-than-dc" | "poor-efficiency" | "inputs-unequal" | "ac-disagrees")[];
-}
-
-/** An inverter gives 90 to 99 % of what it takes once it runs above a tenth of its rating. */
-const LEAST_EFFICIENCY = 0.88;
-const MOST_EFFICIENCY = 1.0;
-/** Displays round to whole volts and tenths of an ampere. */
-const AC_AGREES_FRAC = 0.06;
-const BALANCE_FRAC = 0.85;
-
-/** Whether a display's figures agree with each other. */
-export function checkDisplay({ dcInputs, acVolts, acAmps, acW }: DisplayReading): DisplayCheck {
-  const read = dcInputs.filter(({ volts, amps }) => !Number.isNaN(volts * amps));
-  const dcW = read.length > 0 ? read.reduce((sum, { volts, amps }) => sum + volts * amps, 0) : Number.NaN;
-  const efficiencyFrac = acW / dcW;
-  const acProductW = acVolts * acAmps;
-  const amps = read.map((input) => input.amps).filter((value) => value > 0);
-  const balanceFrac = amps.length > 1 ? Math.min(...amps) / Math.max(...amps) : Number.NaN;
-  const faults: DisplayCheck["faults"][number][] = [];
-  if (efficiencyFrac > MOST_EFFICIENCY) faults.push("more-ac-than-dc");
-  if (efficiencyFrac < LEAST_EFFICIENCY) faults.push("poor-efficiency");
-  if (balanceFrac < BALANCE_FRAC) faults.push("inputs-unequal");
-  if (Math.abs(acProductW / acW - 1) > AC_AGREES_FRAC) faults.push("ac-disagrees");
-  return { dcW, efficiencyFrac, acProductW, balanceFrac, faults };
+/** Expected energy over the days [from, to) that have weather, kWh, and their share of all; null without any. */
+export function expectedOverDays(
+  { days, expectedKwh }: { readonly days: readonly string[]; readonly expectedKwh: readonly number[] },
+  from: string,
+  to: string,
+): { readonly kwh: number; readonly knownFrac: number } | null {
+  let [kwh, known] = [0, 0];
+  days.forEach((day, k) => {
+    if (day < from || day >= to) return;
+    kwh += expectedKwh[k]!;
+    known++;
+  });
+  const all = Math.round((Date.parse(to) - Date.parse(from)) / DAY_MS);
+  return known > 0 && all > 0 ? { kwh, knownFrac: Math.min(1, known / all) } : null;
 }

@@ -1,9 +1,7 @@
 export { energyKwh, type ProductionQuantity } from "./energy";
 export {
-  checkDisplay,
-  type DisplayCheck,
-  type DisplayReading,
   daysOfMonth,
+  expectedOverDays,
   type HealthSide,
   healthSide,
   promisedKwh,

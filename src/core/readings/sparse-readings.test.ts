@@ -5,7 +5,7 @@ import { csvOf } from "@/features/kit/save/csv";
 import { emptyGrid, gridCsv, gridReducer } from "@/features/readings/grid-state";
 import { meteredOnto } from "../ledger";
 import { derivedCounters, examineCounter, misreadings } from "../quality";
-import { checkDisplay, compareSpans, counterSpans, healthSide, mergeMeterEnergy, promisedKwh, splitSpans, USUAL_TOLERANCE } from ".";
+import { compareSpans, counterSpans, healthSide, mergeMeterEnergy, promisedKwh, splitSpans, USUAL_TOLERANCE } from ".";
 
 const DAY = 86_400_000;
 const start = Date.UTC(2024, 0, 1);
@@ -136,29 +136,6 @@ describe("the quick health check", () => {
     expect(promisedKwh(promise, "2024-02-01", "2024-03-01")).toBeCloseTo(400, 9);
     const days303 = promisedKwh(promise, "2023-01-01", "2023-10-31");
     expect(days303 / year).toBeGreaterThan(303 / 365 + 0.05);
-  });
-
-  it("says when a display's own figures disagree", () => {
-    const fine = {
-      dcInputs: [
-        { volts: 400, amps: 5 },
-        { volts: 400, amps: 4.9 },
-      ],
-      acVolts: 231,
-      acAmps: 16.5,
-      acW: 3810,
-    };
-    expect(checkDisplay(fine)).toMatchObject({ dcW: 3960, faults: [] });
-    expect(checkDisplay({ ...fine, acW: 4100, acAmps: 17.7 }).faults).toContain("more-ac-than-dc");
-    expect(
-      checkDisplay({
-        ...fine,
-        dcInputs: [
-          { volts: 400, amps: 6.5 },
-          { volts: 400, amps: 3 },
-        ],
-      }).faults,
-    ).toContain("inputs-unequal");
   });
 });
 

@@ -5,16 +5,16 @@ import { ViewTabs } from "@/features/kit/look/ViewTabs";
 import { EntriesView } from "./entries/EntriesView";
 import type { FieldBookProps } from "./field-book-props";
 import { FIELD_BOOK_VIEWS, type FieldBookView } from "./field-book-views";
-import { InverterView } from "./inverter/InverterView";
 import { RemindersView } from "./reminders/RemindersView";
 import { SpotCheckView } from "./spot/SpotCheckView";
 import { ChangeView } from "./trials/ChangeView";
 import { TrialsView } from "./trials/TrialsView";
+import { WallView } from "./wall/WallView";
 
 const VIEWS: Readonly<Record<FieldBookView, (props: FieldBookProps) => React.ReactNode>> = {
   entries: (props) => <EntriesView {...props} />,
   spot: (props) => <SpotCheckView {...props} />,
-  inverter: (props) => <InverterView {...props} />,
+  wall: (props) => <WallView {...props} />,
   trials: (props) => <TrialsView {...props} />,
   change: (props) => <ChangeView {...props} />,
   reminders: (props) => <RemindersView {...props} />,

@@ -2,6 +2,7 @@ import type { EntryEffect } from "@/contracts/attribution";
 import type { StoredEntry } from "@/contracts/field-book";
 import type { ReminderRow } from "@/contracts/reminders";
 import type { SiteDocument } from "@/contracts/site";
+import type { WallBasis } from "./wall/spans";
 
 export interface FieldBookProps {
   readonly slug: string;
@@ -15,5 +16,7 @@ export interface FieldBookProps {
   /** Meters that hold production and can be a side of a trial. */
   readonly trialMeters: readonly { readonly id: string; readonly name: string; readonly point: string }[];
   readonly hasWeather: boolean;
+  /** What a display is set against; null on the views that read none. */
+  readonly wall: WallBasis | null;
   readonly nowUtcMs: number;
 }

@@ -159,6 +159,6 @@ export function firstStop(slug: string, has: readonly Have[]): string {
   if (has.includes("logger") || has.includes("weather")) return `${book}/readings`;
   if (has.includes("months")) return `${book}/readings?view=type`;
   if (has.includes("bills")) return `${book}/money?view=bills`;
-  if (has.includes("display")) return `${book}/readings?view=health`;
+  if (has.includes("display")) return `${book}/field-book?view=wall`;
   return has.includes("quote") ? `${book}/ledger?view=promise` : `${book}/site`;
 }

@@ -5,6 +5,5 @@ export const READINGS_VIEWS = [
   { id: "feeds", name: "Feeds" },
   { id: "findings", name: "Findings" },
   { id: "record", name: "Record" },
-  { id: "health", name: "Health check" },
 ] as const;
 export type ReadingsView = (typeof READINGS_VIEWS)[number]["id"];

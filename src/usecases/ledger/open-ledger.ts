@@ -38,6 +38,8 @@ export interface OpenLedger {
   readonly partMeters: readonly MeterSeries[];
   readonly weather: Weather | null;
   readonly run: YieldRun | null;
+  /** 1 where the light is a usual year's; null where all was measured. */
+  readonly usual: Uint8Array | null;
   /** What was read of time whose own weather is known. */
   readonly metered: MeteredOnAxis | null;
 }
@@ -75,6 +77,7 @@ export function openLedger(input: LedgerInput): OpenLedger {
     partMeters: gatherPartMeters(input.production, site),
     weather,
     run,
+    usual,
     metered: metered && comparable(metered, usual),
   };
 }

@@ -9,12 +9,13 @@ export interface HealthBasis {
   readonly commissioned: string | null;
 }
 
-/** Expected energy day by day over the book's weather; days that the model can't tell whole are left out. */
-export function healthBasis({ run, site, promise }: OpenLedger): HealthBasis {
+/** Expected energy day by day over the book's weather; days that the model can't tell whole, or whose own weather is not known, are left out. */
+export function healthBasis({ run, site, promise, usual }: Pick<OpenLedger, "run" | "site" | "promise" | "usual">): HealthBasis {
   const sums = new Map<string, number>();
   if (run) {
     const bins = dayBins(run.axis, site.place.timeZone);
     for (let i = 0; i < run.axis.count; i++) {
+      if (usual?.[i] === 1) continue;
       const day = bins.keys[bins.binOf[i]!]!;
       sums.set(day, (sums.get(day) ?? 0) + run.expectedKwh[i]!);
     }

@@ -8,15 +8,12 @@ export const say = catalogue({
   thisBookHasNoInverterEnter: "This book has no inverter: enter it in the Site chapter, then its display can be read against it.",
   whatTheDisplayShows: "What the display shows",
   whatItSays: "What it says",
-  aDaysTotalOrTheLifetime: "A day's total or the lifetime against what was promised and expected: the ",
-  readDisplaysFromTheFrontThe:
-    "Read displays from the front. The order below is a reminder and never more: the maker’s procedure and the local code go before it, and opening anything is a licensed electrician’s work.",
-  typeWhatTheDisplayShowsVolts: "Type what the display shows: volts and amperes of each DC input, then the AC side.",
   clockOnTheSite: "Clock on the site",
   acPowerW: "AC power, W",
   lightInThePlaneWM: "Light in the plane, W/m²",
   stateLightsAndMessagesInYour: "State lights and messages, in your own words",
   wComeOut: (acW: string) => `, ${acW} W come out`,
+  wComesOut: (acW: string) => `${acW} W come out.`,
   wGoIn: (dcW: string, acW: Fact, efficiencyFrac: string) => `${dcW} W go in${acW}${efficiencyFrac}.`,
   aCloudlessSky: "A cloudless sky",
   wouldGiveWOfItIs: (measured: Fact, moment: string, ofExpectedFrac: string) =>

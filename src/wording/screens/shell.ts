@@ -78,7 +78,7 @@ export const CAUTIONS: readonly Caution[] = [
     id: "dc-voltage",
     label: "DC voltage above the input's limit",
     words: "Do not switch anything; call an electrician. Arc, overvoltage, isolation.",
-    view: "field-book?view=inverter",
+    view: "field-book?view=wall",
   },
   {
     id: "height",

@@ -15,8 +15,10 @@ interface Props {
 
 export default async function FieldBookPage({ params, searchParams }: Props) {
   const { slug } = await params;
-  const { view } = await searchParams;
-  return bookPage(slug, "field-book", async (book, { entries, viewOf, readings }) => {
+  const { view: asked } = await searchParams;
+  // The reading of an inverter is read at the wall now, with the day and the lifetime.
+  const view = asked === "inverter" ? "wall" : asked;
+  return bookPage(slug, "field-book", async (book, { entries, viewOf, readings, ask }) => {
     const [written, attribution, columns] = await Promise.all([entries.of(book.id), viewOf(book), readings.heldOf(book.id)]);
     const { site } = book;
     const name = (id: string): string => site.arrays.find((array) => array.id === id)?.name || id;
@@ -36,6 +38,7 @@ export default async function FieldBookPage({ params, searchParams }: Props) {
           name: `${id} (${arrays.length === 0 ? "all" : arrays.map(name).join(", ")}, ${point.toUpperCase()})`,
         }))}
         hasWeather={columns.some(({ meterId }) => meterId === "")}
+        wall={view === "wall" ? await ask(book, "health", {}) : null}
         nowUtcMs={Date.now()}
       />
     );

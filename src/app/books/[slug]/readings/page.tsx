@@ -1,11 +1,11 @@
 import type { Metadata } from "next";
+import { redirect } from "next/navigation";
 import type { ReactNode } from "react";
 import { bookPage } from "@/app/book-page";
 import type { Coverage } from "@/contracts/imports";
 import { zoneOffset } from "@/core/time";
 import { FeedsView } from "@/features/readings/FeedsView";
 import { FindingsView } from "@/features/readings/FindingsView";
-import { HealthView } from "@/features/readings/HealthView";
 import { ReadingsChapter } from "@/features/readings/ReadingsChapter";
 import { RecordView } from "@/features/readings/RecordView";
 import { READINGS_VIEWS, type ReadingsView } from "@/features/readings/readings-views";
@@ -25,6 +25,8 @@ interface Props {
 export default async function ReadingsPage({ params, searchParams }: Props) {
   const { slug } = await params;
   const asked = await searchParams;
+  // Where the health check was: its address stands in notes and links.
+  if (asked.view === "health") redirect(`/books/${slug}/field-book?view=wall`);
   const view = READINGS_VIEWS.find(({ id }) => id === asked.view)?.id ?? "bring";
   return bookPage(slug, "readings", async (book, house) => {
     const { imports } = house;
@@ -82,8 +84,6 @@ async function viewOf(view: ReadingsView, book: Book, house: House, desk: Desk, 
       return <FeedsView slug={slug} timeZone={timeZone} meters={meters} feeds={await house.feeds.of(book.id)} hosts={house.feedHosts} />;
     case "findings":
       return <FindingsView slug={slug} timeZone={timeZone} examination={await house.ask(book, "examination", {})} />;
-    case "health":
-      return <HealthView {...desk} basis={await house.ask(book, "health", {})} />;
     case "record": {
       const ledger = await house.figuresOf(book);
       const years = yearsOf(ledger);

@@ -6,9 +6,10 @@ import { DateField } from "@/features/kit/fields/DateField";
 import { NumberField } from "@/features/kit/fields/NumberField";
 import segments from "@/features/kit/look/segments.module.css";
 import { say } from "@/wording/screens/field-book-inverter";
+import { say as wall } from "@/wording/screens/field-book-wall";
 import styles from "../FieldBook.module.css";
 import type { FieldBookProps } from "../field-book-props";
-import type { Cell, Typed } from "./inverter-typed";
+import type { Cell, Typed } from "./wall-typed";
 
 interface MomentFieldsProps {
   readonly site: FieldBookProps["site"];
@@ -67,12 +68,28 @@ interface OutputFieldsProps {
   readonly set: (change: Partial<Typed>) => void;
 }
 
+/** What every display shows: power now, the day, the whole. */
+export function MainFields({ typed, set, since }: OutputFieldsProps & { readonly since: string }) {
+  return (
+    <div className={styles.fields}>
+      <NumberField label={say.acPowerW} inputMode="decimal" value={typed.acW} onChange={(acW) => set({ acW })} />
+      <NumberField label={wall.dayKwh} inputMode="decimal" value={typed.dayKwh} onChange={(dayKwh) => set({ dayKwh })} />
+      <NumberField
+        label={wall.lifetimeKwh}
+        inputMode="decimal"
+        value={typed.lifetimeKwh}
+        onChange={(lifetimeKwh) => set({ lifetimeKwh })}
+      />
+      <DateField label={wall.countsSince} value={since} onChange={(value) => value && set({ since: value })} />
+    </div>
+  );
+}
+
 export function OutputFields({ typed, set }: OutputFieldsProps) {
   return (
     <div className={styles.fields}>
       <NumberField label="AC" unit="V" inputMode="decimal" value={typed.acV} onChange={(acV) => set({ acV })} />
       <NumberField label="AC" unit="A" inputMode="decimal" value={typed.acA} onChange={(acA) => set({ acA })} />
-      <NumberField label={say.acPowerW} inputMode="decimal" value={typed.acW} onChange={(value) => set({ acW: value })} />
       <SegmentedControl
         classNames={segments}
         size="xs"
@@ -82,14 +99,6 @@ export function OutputFields({ typed, set }: OutputFieldsProps) {
         ]}
         value={typed.phases}
         onChange={(phases) => set({ phases: phases === "3" ? "3" : "1" })}
-      />
-      <NumberField label="Day" unit="kWh" inputMode="decimal" value={typed.dayKwh} onChange={(dayKwh) => set({ dayKwh })} />
-      <NumberField
-        label="Lifetime"
-        unit="kWh"
-        inputMode="decimal"
-        value={typed.lifetimeKwh}
-        onChange={(lifetimeKwh) => set({ lifetimeKwh })}
       />
       <NumberField
         label={say.lightInThePlaneWM}

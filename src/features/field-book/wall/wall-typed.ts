@@ -17,6 +17,8 @@ export interface Typed {
   readonly phases: "1" | "3";
   readonly dayKwh: Cell;
   readonly lifetimeKwh: Cell;
+  /** Since when the lifetime counts. */
+  readonly since?: string;
   readonly lights: string;
   readonly light: Cell;
   readonly airTempC: Cell;
@@ -32,13 +34,15 @@ export const blankTyped = ({ place, inverters: [first] }: Site, nowUtcMs: number
 
 export const known = (value: Cell): number | null => (value === "" || Number.isNaN(Number(value)) ? null : Number(value));
 
-/** What was typed as a reading; inputs that are not whole yet are left out. Null before the first; a problem where a figure can't be. */
+/** What was typed as a reading; inputs that are not whole yet are left out. Null before anything was; a problem where a figure can't be. */
 export function readingOf(typed: Typed): { readonly reading: InverterReading | null; readonly problem: string } {
   const inputs = typed.inputs.flatMap(({ dcV, dcA, strings }) =>
     known(dcV) === null || known(dcA) === null ? [] : [{ dcV: known(dcV), dcA: known(dcA), strings: known(strings) ?? 1 }],
   );
-  if (inputs.length === 0) return { reading: null, problem: "" };
   const { acV, acA, acW, dayKwh, lifetimeKwh } = typed;
+  const isRead =
+    inputs.length > 0 || [acW, dayKwh, lifetimeKwh].some((cell) => known(cell) !== null) || (known(acV) !== null && known(acA) !== null);
+  if (!isRead) return { reading: null, problem: "" };
   const read = inverterReadingSchema.safeParse({
     inputs,
     phases: typed.phases === "3" ? 3 : 1,

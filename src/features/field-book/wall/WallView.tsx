@@ -1,0 +1,253 @@
+"use client";
+
+import { Button } from "@mantine/core";
+import { useLocalStorage } from "@mantine/hooks";
+import { useState } from "react";
+import type { Measured, NewEntryInput } from "@/contracts/field-book";
+import { checkInverter, type InverterReading, type InverterReport } from "@/core/electrical";
+import { USUAL_TOLERANCE } from "@/core/readings";
+import { nameplateW, partOfSite, siteAcRatedW, siteOn } from "@/core/site";
+import { utcOfWall, zoneOffset } from "@/core/time";
+import { type MomentPower, momentPower } from "@/core/yield";
+import { NumberField } from "@/features/kit/fields/NumberField";
+import chapter from "@/features/kit/look/Chapter.module.css";
+import { inverterFindingInWords } from "@/wording/electrical";
+import { number, percent } from "@/wording/format";
+import { say } from "@/wording/screens/field-book-inverter";
+import { say as wall } from "@/wording/screens/field-book-wall";
+import { isBelow, spanInWords } from "@/wording/wall";
+import styles from "../FieldBook.module.css";
+import type { FieldBookProps } from "../field-book-props";
+import { WriteDown } from "../WriteDown";
+import { InputTable } from "./InputTable";
+import { KeepReadings } from "./KeepReadings";
+import { MomentTable } from "./MomentTable";
+import { OrderLists } from "./OrderLists";
+import { SpansTable } from "./SpansTable";
+import { type SpanRead, spansRead, type WallBasis } from "./spans";
+import { InputFields, MainFields, MomentFields, OutputFields } from "./WallFields";
+import { blankTyped, known, readingOf, type Typed } from "./wall-typed";
+
+/** A cloudless sky says only what can be at most; a light that was read says it within a tenth or two. */
+const CLOUDLESS_OFF = 0.5;
+const MEASURED_OFF = 0.15;
+const NOTHING: WallBasis = { days: [], expectedKwh: [], promiseKwh: null, commissioned: null };
+
+/** What was read, by name, for the entry. */
+const measuredOf = (at: string, { inputs, acV, acA, acW, dayKwh, lifetimeKwh }: InverterReading): Measured => ({
+  at,
+  ...Object.fromEntries(inputs.flatMap(({ dcV, dcA }, k) => [[`input ${k + 1} V`, dcV] as const, [`input ${k + 1} A`, dcA] as const])),
+  ...{ acV, acA, acW, dayKwh, lifetimeKwh },
+});
+
+/** Where it stands now, that day and in all: the whole inverter's display, each figure against what it should be. */
+export function WallView({ slug, site, nowUtcMs, wall: basis }: FieldBookProps) {
+  const blank = blankTyped(site, nowUtcMs);
+  const [typed, setTyped] = useLocalStorage<Typed>({ key: `dusty-ledger:inverter-draft:${slug}`, defaultValue: blank });
+  const [tolerance, setTolerance] = useState(USUAL_TOLERANCE);
+  const set = (change: Partial<Typed>): void => setTyped((current) => ({ ...current, ...change }));
+  const inverter = site.inverters.find(({ id }) => id === typed.inverter) ?? site.inverters[0];
+  if (!inverter) return <p className={chapter.verdict}>{say.thisBookHasNoInverterEnter}</p>;
+  const since = typed.since ?? site.commissioned ?? basis?.days[0] ?? typed.at.slice(0, 10);
+  const { reading, problem } = readingOf(typed);
+  const { own, light, moment } = momentOf(site, inverter, typed);
+  const report =
+    reading &&
+    checkInverter(reading, {
+      acRatedW: siteAcRatedW(own),
+      ratedEfficiencyFrac: inverter.ratedEfficiencyFrac,
+      maxDcV: inverter.maxDcV,
+      expectedW: moment?.expectedW ?? null,
+      expectedOffFrac: light === null ? CLOUDLESS_OFF : MEASURED_OFF,
+    });
+  const shareFrac = nameplateW(own) / nameplateW(siteOn(site, typed.at.slice(0, 10)));
+  const [dayKwh, lifetimeKwh] = [known(typed.dayKwh), known(typed.lifetimeKwh)];
+  const spans = spansRead(basis ?? NOTHING, { dayKwh, lifetimeKwh, on: typed.at.slice(0, 10), since }, shareFrac, tolerance);
+  const isNowRead = reading !== null && (reading.inputs.length > 0 || report?.acW !== null);
+  const entry = (): NewEntryInput => ({
+    kind: "inverter-reading",
+    from: typed.at.slice(0, 10),
+    to: typed.at.slice(0, 10),
+    value: inverter.id,
+    note: [
+      typed.lights && `Lights: ${typed.lights}.`,
+      ...(isNowRead ? report!.findings.map((finding) => inverterFindingInWords(finding, report!)) : []),
+      ...spans.map(spanInWords),
+    ]
+      .filter(Boolean)
+      .join(" ")
+      .slice(0, 2000),
+    measured: reading && measuredOf(typed.at, reading),
+  });
+  return (
+    <>
+      <WallVerdict problem={problem} report={isNowRead ? report : null} spans={spans} moment={moment} isLit={light !== null} />
+      <div className={`${chapter.columns} ${styles.columns}`}>
+        <section className={chapter.section}>
+          <h2>{say.whatTheDisplayShows}</h2>
+          <MomentFields site={site} inverter={inverter} set={set} typed={typed} />
+          <MainFields typed={typed} set={set} since={since} />
+          <RestFields typed={typed} set={set} />
+          <ToleranceFields tolerance={tolerance} setTolerance={setTolerance} />
+          <WriteDown slug={slug} entry={entry} disabled={reading === null} onSaved={() => setTyped(blank)} />
+          <KeepReadings
+            slug={slug}
+            timeZone={site.place.timeZone}
+            meters={site.meters.map(({ id }) => id)}
+            at={typed.at}
+            dayKwh={dayKwh}
+            lifetimeKwh={lifetimeKwh}
+          />
+        </section>
+        <section className={chapter.section}>
+          {spans.length > 0 && <SpansTable spans={spans} basis={basis ?? NOTHING} />}
+          {spans.length > 0 && shareFrac < 1 && <p className={chapter.soft}>{wall.ofSeveral(percent(shareFrac, 0))}</p>}
+          {isNowRead && <Findings report={report!} moment={moment} efficiencyFrac={inverter.ratedEfficiencyFrac} reading={reading!} />}
+          {moment && <MomentTable moment={moment} measured={light !== null} />}
+          <OrderLists />
+        </section>
+      </div>
+      <p className={chapter.caution}>{wall.readDisplaysFromTheFront}</p>
+    </>
+  );
+}
+
+/** The inverter's own arrays as they stood, and what they should give at the moment that was typed. */
+function momentOf(site: FieldBookProps["site"], inverter: FieldBookProps["site"]["inverters"][number], typed: Typed) {
+  const wallMs = Date.parse(`${typed.at}:00Z`);
+  const own = partOfSite(siteOn(site, typed.at.slice(0, 10)), inverter.arrays);
+  const light = known(typed.light);
+  const offset = zoneOffset(site.place.timeZone);
+  const moment = Number.isNaN(wallMs)
+    ? null
+    : momentPower(own, { utcMs: utcOfWall(wallMs, offset), ghiWm2: null, poaWm2: light, airTempC: known(typed.airTempC) ?? 15 });
+  return { own, light, moment };
+}
+
+interface TypedProps {
+  readonly typed: Typed;
+  readonly set: (change: Partial<Typed>) => void;
+}
+
+/** Inputs and all else that a display may show; folded away until it is wanted. */
+function RestFields({ typed, set }: TypedProps) {
+  return (
+    <details>
+      <summary>{wall.restOfTheDisplay}</summary>
+      {typed.inputs.map((input, k) => (
+        // biome-ignore lint/suspicious/noArrayIndexKey: an input is its place on the inverter
+        <InputFields key={k} k={k} input={input} set={set} typed={typed} />
+      ))}
+      <Button variant="subtle" size="compact-sm" onClick={() => set({ inputs: [...typed.inputs, { dcV: "", dcA: "", strings: 1 }] })}>
+        Another input
+      </Button>
+      <OutputFields typed={typed} set={set} />
+    </details>
+  );
+}
+
+interface ToleranceProps {
+  readonly tolerance: typeof USUAL_TOLERANCE;
+  readonly setTolerance: (tolerance: typeof USUAL_TOLERANCE) => void;
+}
+
+function ToleranceFields({ tolerance, setTolerance }: ToleranceProps) {
+  return (
+    <details>
+      <summary>{wall.toleranceHead}</summary>
+      <div className={styles.fields}>
+        <NumberField
+          label={wall.withinKwh}
+          min={0}
+          value={tolerance.kwh}
+          onChange={(kwh) => setTolerance({ ...tolerance, kwh: Number(kwh) })}
+        />
+        <NumberField
+          label={wall.orWithin}
+          unit="%"
+          min={0}
+          max={100}
+          value={tolerance.frac * 100}
+          onChange={(value) => setTolerance({ ...tolerance, frac: Number(value) / 100 })}
+        />
+      </div>
+    </details>
+  );
+}
+
+interface FindingsProps {
+  readonly report: InverterReport;
+  readonly reading: InverterReading;
+  readonly moment: MomentPower | null;
+  readonly efficiencyFrac: number;
+}
+
+/** What the figures of the moment say of each other, and input beside input. */
+function Findings({ report, reading, moment, efficiencyFrac }: FindingsProps) {
+  const strings = reading.inputs.reduce((sum, input) => sum + input.strings, 0);
+  return (
+    <>
+      <h2>{say.whatItSays}</h2>
+      <ul className={styles.steps}>
+        {report.findings.map((finding) => (
+          <li key={finding} className={finding === "consistent" || finding === "at-rating" ? "" : chapter.clay}>
+            {inverterFindingInWords(finding, report)}
+          </li>
+        ))}
+      </ul>
+      {report.inputs.length > 0 && (
+        <InputTable report={report} expectedW={moment && strings > 0 ? moment.expectedW / efficiencyFrac / strings : null} />
+      )}
+    </>
+  );
+}
+
+interface VerdictProps {
+  readonly problem: string;
+  /** Null where nothing of the moment was read. */
+  readonly report: InverterReport | null;
+  readonly spans: readonly SpanRead[];
+  readonly moment: MomentPower | null;
+  readonly isLit: boolean;
+}
+
+/** Now, that day, in all: a sentence each. */
+function WallVerdict({ problem, report, spans, moment, isLit }: VerdictProps) {
+  if (problem)
+    return (
+      <p className={`${chapter.verdict} ${chapter.clay}`} data-testid="wall-verdict">
+        {problem}
+      </p>
+    );
+  return (
+    <p className={chapter.verdict} data-testid="wall-verdict">
+      {!report && spans.length === 0 && wall.typeWhatItShows}
+      {report && <Sentence report={report} moment={moment} measured={isLit} />}
+      {spans.map((span) => (
+        <span key={span.kind} className={isBelow(span) ? chapter.clay : undefined}>
+          {" "}
+          {spanInWords(span)}
+        </span>
+      ))}
+    </p>
+  );
+}
+
+function Sentence({ report, moment, measured }: { report: InverterReport; moment: MomentPower | null; measured: boolean }) {
+  const { dcW, acW, efficiencyFrac, ofExpectedFrac, inputs } = report;
+  const isOff = report.findings.some((finding) => finding !== "consistent" && finding !== "at-rating" && finding !== "above-expected");
+  return (
+    <span className={isOff ? chapter.clay : ""}>
+      {inputs.length > 0
+        ? say.wGoIn(
+            number(dcW),
+            acW === null ? "" : say.wComeOut(number(acW)),
+            efficiencyFrac === null ? "" : ` (${percent(efficiencyFrac)})`,
+          )
+        : acW !== null && say.wComesOut(number(acW))}
+      {moment &&
+        ofExpectedFrac !== null &&
+        say.wouldGiveWOfItIs(measured ? "This light" : say.aCloudlessSky, number(moment.expectedW), percent(ofExpectedFrac, 0))}
+    </span>
+  );
+}

@@ -12,10 +12,10 @@ import { type MomentPower, momentPower } from "@/core/yield";
 import { NumberField } from "@/features/kit/fields/NumberField";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { inverterFindingInWords } from "@/wording/electrical";
-import { number, percent } from "@/wording/format";
+import { percent } from "@/wording/format";
 import { say } from "@/wording/screens/field-book-inverter";
 import { say as wall } from "@/wording/screens/field-book-wall";
-import { isBelow, spanInWords } from "@/wording/wall";
+import { spanInWords } from "@/wording/wall";
 import styles from "../FieldBook.module.css";
 import type { FieldBookProps } from "../field-book-props";
 import { WriteDown } from "../WriteDown";
@@ -24,8 +24,9 @@ import { KeepReadings } from "./KeepReadings";
 import { MomentTable } from "./MomentTable";
 import { OrderLists } from "./OrderLists";
 import { SpansTable } from "./SpansTable";
-import { type SpanRead, spansRead, type WallBasis } from "./spans";
+import { spansRead, type WallBasis } from "./spans";
 import { InputFields, MainFields, MomentFields, OutputFields } from "./WallFields";
+import { WallVerdict } from "./WallVerdict";
 import { blankTyped, known, readingOf, type Typed } from "./wall-typed";
 
 /** A cloudless sky says only what can be at most; a light that was read says it within a tenth or two. */
@@ -199,55 +200,5 @@ function Findings({ report, reading, moment, efficiencyFrac }: FindingsProps) {
         <InputTable report={report} expectedW={moment && strings > 0 ? moment.expectedW / efficiencyFrac / strings : null} />
       )}
     </>
-  );
-}
-
-interface VerdictProps {
-  readonly problem: string;
-  /** Null where nothing of the moment was read. */
-  readonly report: InverterReport | null;
-  readonly spans: readonly SpanRead[];
-  readonly moment: MomentPower | null;
-  readonly isLit: boolean;
-}
-
-/** Now, that day, in all: a sentence each. */
-function WallVerdict({ problem, report, spans, moment, isLit }: VerdictProps) {
-  if (problem)
-    return (
-      <p className={`${chapter.verdict} ${chapter.clay}`} data-testid="wall-verdict">
-        {problem}
-      </p>
-    );
-  return (
-    <p className={chapter.verdict} data-testid="wall-verdict">
-      {!report && spans.length === 0 && wall.typeWhatItShows}
-      {report && <Sentence report={report} moment={moment} measured={isLit} />}
-      {spans.map((span) => (
-        <span key={span.kind} className={isBelow(span) ? chapter.clay : undefined}>
-          {" "}
-          {spanInWords(span)}
-        </span>
-      ))}
-    </p>
-  );
-}
-
-function Sentence({ report, moment, measured }: { report: InverterReport; moment: MomentPower | null; measured: boolean }) {
-  const { dcW, acW, efficiencyFrac, ofExpectedFrac, inputs } = report;
-  const isOff = report.findings.some((finding) => finding !== "consistent" && finding !== "at-rating" && finding !== "above-expected");
-  return (
-    <span className={isOff ? chapter.clay : ""}>
-      {inputs.length > 0
-        ? say.wGoIn(
-            number(dcW),
-            acW === null ? "" : say.wComeOut(number(acW)),
-            efficiencyFrac === null ? "" : ` (${percent(efficiencyFrac)})`,
-          )
-        : acW !== null && say.wComesOut(number(acW))}
-      {moment &&
-        ofExpectedFrac !== null &&
-        say.wouldGiveWOfItIs(measured ? "This light" : say.aCloudlessSky, number(moment.expectedW), percent(ofExpectedFrac, 0))}
-    </span>
   );
 }

@@ -62,12 +62,12 @@ export function spotInWords(report: SpotReport): string {
     : said;
 }
 
-function plainSpotWords({ judged, causes }: SpotReport): string {
+function plainSpotWords({ judged, causes, cellFrom }: SpotReport): string {
   const off = judged.filter(({ verdict }) => verdict !== "as-expected");
   if (judged.length === 0) return "Nothing was read yet.";
   if (off.length === 0) {
     const [first] = judged;
-    return `${judged.length > 1 ? "All readings are" : `The ${QUANTITY_NAMES[first!.quantity]} is`} as this light and warmth have it.`;
+    return `${judged.length > 1 ? "All readings are" : `The ${QUANTITY_NAMES[first!.quantity]} is`} as this light ${cellFrom === "back" ? "and warmth have" : "has"} it.`;
   }
   const check = causes.length > 0 ? `; check ${listed(causes.map((cause) => CAUSES[cause]))}` : "";
   return `${off.map(judgedInWords).join("; ")}${check}.`;

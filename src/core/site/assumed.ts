@@ -1,10 +1,7 @@
 import type { PlantBasis } from "../basis";
 import type { EstimatedField } from "../module";
+import type { Assumption } from "./assumption";
 import type { ModuleType, PvArray, Site } from "./types";
-
-/** What a book may open without: then something usual is taken, and stands here until somebody says otherwise. */
-export const ASSUMPTIONS = ["elevation", "tilt", "azimuth", "modules", "inverter"] as const;
-export type Assumption = (typeof ASSUMPTIONS)[number];
 
 /** What a plant that is known by its datasheet has. */
 const OF_DATASHEET = ["vocV", "iscA", "vmpV", "impA"] as const;

@@ -1,4 +1,5 @@
-export { ASSUMPTIONS, type Assumption, asSaid, plantBasis } from "./assumed";
+export { asSaid, plantBasis } from "./assumed";
+export { ASSUMPTIONS, type Assumption } from "./assumption";
 export { circuitOf } from "./circuit";
 export { type EntryEffect, entryEffect, type ModelEntry } from "./entry-effect";
 export { type ArrayLayout, arrayLayout, arrayPlace, moduleSizeM, type PlacedArray, rowsOf } from "./layout";

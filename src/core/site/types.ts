@@ -2,7 +2,7 @@
 import type { EfficiencyPoint, KingInverter } from "../inverter";
 import type { DecompositionModel, TranspositionModel } from "../irradiance";
 import type { CellTemperatureModel, EstimatedField, Mounting, PowerMatrix, ReflectionModel } from "../module";
-import type { Assumption } from "./assumed";
+import type { Assumption } from "./assumption";
 import type { LightSource } from "./light-source";
 
 export interface Place {

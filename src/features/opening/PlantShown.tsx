@@ -28,6 +28,7 @@ export function PlantShown({ plant, site }: { plant: PlantRead; site: SiteDocume
   return (
     <section className={chapter.section} aria-live="polite">
       <h2>{say.understood}</h2>
+      {!site && plant.unread.length === 0 && <p className={chapter.soft}>{say.readBackHere}</p>}
       {site && <Drawn site={site} />}
       {site && <p data-testid="understood">{wordsOf(site, plant)}</p>}
       {site && site.assumed.length > 0 && (

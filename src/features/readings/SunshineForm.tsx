@@ -43,28 +43,36 @@ interface SunshineFormProps {
   readonly busy: boolean;
 }
 
+/** Fills the table in by a climate or by the book's own meter, and says what such figures are worth. */
+function useSource(slug: string, place: SunshinePlace, take: (means: Parameters<typeof cellsOfMeans>[0]) => void) {
+  const [source, setSource] = useState<Source>("");
+  const [told, setTold] = useState("");
+  const fill = (next: Source): void => {
+    setSource(next);
+    setTold("");
+    if (next === "own-meter")
+      ask(ownSunSchema, `/api/books/${slug}/own-sun`).then(
+        ({ ghiKwhM2, countedMonths }) => {
+          take({ ghiKwhM2, airTempC: null });
+          setTold(ownMeterWords(ghiKwhM2, countedMonths));
+        },
+        (error: unknown) => setTold(asRefused(error).message),
+      );
+    else if (next !== "") take(climateMeans(next, place));
+  };
+  return { source, told, fill };
+}
+
 /** Sun without a file: twelve figures of a usual year, typed, pasted, or filled in by a climate. */
 export function SunshineForm({ slug, place, years, way, busy }: SunshineFormProps) {
   const [state, dispatch] = useReducer(gridReducer, { ...emptyGrid(12, 3), cells: TWELVE_MONTHS });
   const [unit, setUnit] = useState<SunUnit>("kwh-day");
-  const [source, setSource] = useState<Source>("");
-  const [told, setTold] = useState("");
   const [from, setFrom] = useState<number | string>(years[0]);
   const [to, setTo] = useState<number | string>(years[1]);
-  const fill = (next: Source): void => {
-    setSource(next);
-    setTold("");
-    if (next === "") return;
+  const { source, told, fill } = useSource(slug, place, (means) => {
     setUnit("kwh-day");
-    if (next !== "own-meter") return dispatch({ kind: "paste", row: 0, column: 0, values: cellsOfMeans(climateMeans(next, place)) });
-    ask(ownSunSchema, `/api/books/${slug}/own-sun`).then(
-      ({ ghiKwhM2, countedMonths }) => {
-        dispatch({ kind: "paste", row: 0, column: 0, values: cellsOfMeans({ ghiKwhM2, airTempC: null }) });
-        setTold(ownMeterWords(ghiKwhM2, countedMonths));
-      },
-      (error: unknown) => setTold(asRefused(error).message),
-    );
-  };
+    dispatch({ kind: "paste", row: 0, column: 0, values: cellsOfMeans(means) });
+  });
   const filled = state.cells.filter(([, sun = ""]) => sun.trim() !== "").length;
   const isSpan = typeof from === "number" && typeof to === "number" && from <= to;
   const look = (): void => {

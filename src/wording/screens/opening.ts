@@ -17,6 +17,7 @@ export const say = catalogue({
   lineHow: "Several roofs go apart by a semicolon. 6 kWp, or 4 × 100 W with a charge controller, are enough to begin.",
   linePlaceholder: "18 × 410 W, 30° south, 6 kW inverter",
   understood: "Understood",
+  readBackHere: "Place and roof are read back here as they are typed: drawn, in words, with what was assumed.",
   modulesOf: (count: string, watts: string, kwp: string) => `${count} modules of ${watts}, ${kwp}`,
   tiltedToward: (tilt: string, facing: string) => `tilted ${tilt}, ${facing}`,
   inverterOf: (kw: string) => `inverter of ${kw}`,

@@ -1,5 +1,6 @@
 import { Button, Select } from "@mantine/core";
 import { useState } from "react";
+import type { SiteDocument } from "@/contracts/site";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { ImportSteps } from "@/features/readings/ImportDesk";
 import { useImport } from "@/features/readings/use-import";
@@ -8,15 +9,16 @@ import styles from "../FieldBook.module.css";
 
 interface Props {
   readonly slug: string;
-  readonly timeZone: string;
-  readonly meters: readonly string[];
+  readonly site: Pick<SiteDocument, "place" | "meters">;
   readonly at: string;
   readonly dayKwh: number | null;
   readonly lifetimeKwh: number | null;
 }
 
 /** Day's total and lifetime as readings of a meter: they count in the ledger as any others. */
-export function KeepReadings({ slug, timeZone, meters, at, dayKwh, lifetimeKwh }: Props) {
+export function KeepReadings({ slug, site, at, dayKwh, lifetimeKwh }: Props) {
+  const { timeZone } = site.place;
+  const meters = site.meters.map(({ id }) => id);
   const [meter, setMeter] = useState<string | null>(meters[0] ?? null);
   const way = useImport(slug);
   const of = meters.length > 1 && meter ? `:${meter}` : "";

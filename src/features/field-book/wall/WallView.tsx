@@ -24,7 +24,7 @@ import { KeepReadings } from "./KeepReadings";
 import { MomentTable } from "./MomentTable";
 import { OrderLists } from "./OrderLists";
 import { SpansTable } from "./SpansTable";
-import { spansRead, type WallBasis } from "./spans";
+import { type SpanRead, spansRead, type WallBasis } from "./spans";
 import { InputFields, MainFields, MomentFields, OutputFields } from "./WallFields";
 import { WallVerdict } from "./WallVerdict";
 import { blankTyped, known, readingOf, type Typed } from "./wall-typed";
@@ -39,6 +39,30 @@ const measuredOf = (at: string, { inputs, acV, acA, acW, dayKwh, lifetimeKwh }: 
   at,
   ...Object.fromEntries(inputs.flatMap(({ dcV, dcA }, k) => [[`input ${k + 1} V`, dcV] as const, [`input ${k + 1} A`, dcA] as const])),
   ...{ acV, acA, acW, dayKwh, lifetimeKwh },
+});
+
+interface Told {
+  readonly reading: InverterReading | null;
+  /** Null where nothing of the moment was read. */
+  readonly report: InverterReport | null;
+  readonly spans: readonly SpanRead[];
+}
+
+/** All that was read as an entry of the field book, with what it says. */
+const entryOf = ({ at, lights }: Typed, inverter: string, { reading, report, spans }: Told): NewEntryInput => ({
+  kind: "inverter-reading",
+  from: at.slice(0, 10),
+  to: at.slice(0, 10),
+  value: inverter,
+  note: [
+    lights && `Lights: ${lights}.`,
+    ...(report?.findings ?? []).map((finding) => inverterFindingInWords(finding, report!)),
+    ...spans.map(spanInWords),
+  ]
+    .filter(Boolean)
+    .join(" ")
+    .slice(0, 2000),
+  measured: reading && measuredOf(at, reading),
 });
 
 /** Where it stands now, that day and in all: the whole inverter's display, each figure against what it should be. */
@@ -65,21 +89,7 @@ export function WallView({ slug, site, nowUtcMs, wall: basis }: FieldBookProps) 
   const [dayKwh, lifetimeKwh] = [known(typed.dayKwh), known(typed.lifetimeKwh)];
   const spans = spansRead(basis ?? NOTHING, { dayKwh, lifetimeKwh, on: typed.at.slice(0, 10), since }, shareFrac, tolerance);
   const isNowRead = reading !== null && (reading.inputs.length > 0 || report?.acW !== null);
-  const entry = (): NewEntryInput => ({
-    kind: "inverter-reading",
-    from: typed.at.slice(0, 10),
-    to: typed.at.slice(0, 10),
-    value: inverter.id,
-    note: [
-      typed.lights && `Lights: ${typed.lights}.`,
-      ...(isNowRead ? report!.findings.map((finding) => inverterFindingInWords(finding, report!)) : []),
-      ...spans.map(spanInWords),
-    ]
-      .filter(Boolean)
-      .join(" ")
-      .slice(0, 2000),
-    measured: reading && measuredOf(typed.at, reading),
-  });
+  const entry = () => entryOf(typed, inverter.id, { reading, report: isNowRead ? report : null, spans });
   return (
     <>
       <WallVerdict problem={problem} report={isNowRead ? report : null} spans={spans} moment={moment} isLit={light !== null} />
@@ -91,14 +101,7 @@ export function WallView({ slug, site, nowUtcMs, wall: basis }: FieldBookProps) 
           <RestFields typed={typed} set={set} />
           <ToleranceFields tolerance={tolerance} setTolerance={setTolerance} />
           <WriteDown slug={slug} entry={entry} disabled={reading === null} onSaved={() => setTyped(blank)} />
-          <KeepReadings
-            slug={slug}
-            timeZone={site.place.timeZone}
-            meters={site.meters.map(({ id }) => id)}
-            at={typed.at}
-            dayKwh={dayKwh}
-            lifetimeKwh={lifetimeKwh}
-          />
+          <KeepReadings slug={slug} site={site} at={typed.at} dayKwh={dayKwh} lifetimeKwh={lifetimeKwh} />
         </section>
         <section className={chapter.section}>
           {spans.length > 0 && <SpansTable spans={spans} basis={basis ?? NOTHING} />}

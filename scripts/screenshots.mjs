@@ -76,7 +76,15 @@ const VIEWS = [
   },
   { name: "money", path: "/books/ferry-office/money" },
   { name: "bills", path: "/books/ferry-office/money?view=bills" },
-  { name: "mixed-strings", path: "/books/packing-shed/bench?view=mixed", settle: 4000 },
+  {
+    name: "opening",
+    path: "/open",
+    act: async (page) => {
+      await page.getByRole("combobox", { name: "Town, or coordinates" }).fill("47.26, 11.39");
+      await page.getByLabel("The roof, in one line").fill("12 × 410 W, 40° south-east; 8 × 410 W, 10° west; 6 kW inverter");
+      await page.getByLabel("Bills").check();
+    },
+  },
   {
     name: "decision",
     path: "/books/packing-shed/money?view=cases",

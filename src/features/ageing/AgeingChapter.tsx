@@ -4,7 +4,7 @@ import Link from "next/link";
 import { AgeingFan } from "@/charts";
 import type { AgeingReport, AttributionRun } from "@/contracts/attribution";
 import type { PartReport } from "@/contracts/parts";
-import { isUsual, type WeatherBasis } from "@/core/basis";
+import { isUsual, type ToBring, type WeatherBasis } from "@/core/basis";
 import { Figure } from "@/features/kit/figures/Figure";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { ChartFrame } from "@/features/kit/save/ChartFrame";
@@ -29,8 +29,9 @@ export interface AgeingChapterProps {
   readonly commissioned: string | null;
   /** What was taken out of the index: findings in words. */
   readonly excluded: readonly string[];
-  /** What the light of the book is. */
+  /** What the light of the book is, and the one thing that would carry the answer further. */
   readonly weather: WeatherBasis;
+  readonly bring: NonNullable<ToBring>;
   /** Whole calendar years as metered. */
   readonly years: AgeingReport["yearTotals"];
   readonly fiscal: AgeingReport["yearTotals"];
@@ -51,13 +52,17 @@ export function AgeingChapter(props: AgeingChapterProps) {
 }
 
 /** No rate where none can be read: why, what would tell, and the yearly totals as what they are. */
-function Withheld({ slug, weather, years, fiscal, firstMonth }: AgeingChapterProps) {
+function Withheld({ slug, weather, bring, years, fiscal, firstMonth }: AgeingChapterProps) {
   const totals = [...years, ...fiscal];
   return (
     <>
       <p className={chapter.verdict} data-testid="ageing-withheld">
-        {isUsual(weather) ? say.ageingNotFromAUsualYear : say.ageingIsReadFromMeteredOutput}{" "}
-        <Link href={`/books/${slug}/readings`}>{BRING_WORDS["measured-weather"]}</Link>
+        {isUsual(weather)
+          ? say.ageingNotFromAUsualYear
+          : bring === "interval-readings"
+            ? say.ageingNotFromMonths
+            : say.ageingIsReadFromMeteredOutput}{" "}
+        <Link href={`/books/${slug}/readings`}>{BRING_WORDS[bring]}</Link>
       </p>
       {totals.length > 0 && (
         <>

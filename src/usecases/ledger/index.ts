@@ -1,4 +1,5 @@
 export { dayOf } from "./day";
+export { energyBasisOf } from "./energy-basis";
 export { IRRADIANCE, trimmedAxis } from "./gather";
 export { daySums, glanceOf } from "./glance";
 export { type LedgerInput, type OpenLedger, openLedger, rangeOf } from "./open-ledger";

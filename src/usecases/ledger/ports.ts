@@ -23,8 +23,8 @@ export interface ReadingStore {
   seriesOf(bookId: string, kind: "weather" | "production"): Promise<readonly StoredSeries[]>;
   /** The same, one after the other: a long record is not in memory all at once. */
   eachSeriesOf(bookId: string, kind: "weather" | "production"): AsyncIterable<StoredSeries>;
-  /** Quantities and meters of which any reading stands, without the readings. */
-  heldOf(bookId: string): Promise<readonly Pick<StoredSeries, "quantity" | "meterId">[]>;
+  /** Quantities, meters and steps of which any reading stands, without the readings. */
+  heldOf(bookId: string): Promise<readonly (Pick<StoredSeries, "quantity" | "meterId"> & { readonly stepMinutes: number })[]>;
   /** Spans and counter readings of production meters; of two of one meter and start the later batch stands. */
   sparseOf(bookId: string): Promise<StoredSparse>;
   /** Stretches whose light is a usual year's, made and not measured. */

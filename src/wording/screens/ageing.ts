@@ -6,6 +6,8 @@ export const say = catalogue({
     "Ageing is read from metered output set against weather: bring both in the Readings chapter, best two full years or more.",
   ageingNotFromAUsualYear:
     "The light in this book is a usual year's. It knows nothing of the years that came, so no rate of ageing is told from it.",
+  ageingNotFromMonths:
+    "The readings of this book are totals of months or longer. They do not tell age from weather and dirt, so no rate of ageing is told from them.",
   totalsAreWeatherAndAgeingTogether: "Yearly totals are weather, dirt, outages and ageing together: no rate of ageing follows from them.",
   threeMethodsAndWhichToTrust: "Three methods, and which to trust",
   whatTheFiltersLeaveAndWhat: "What the filters leave, and what they do",

@@ -5,6 +5,7 @@ import { mayBeSaid } from "@/core/basis";
 import { readOfTimeFrac, weatherBasisOf } from "@/core/ledger";
 import { AgeingChapter } from "@/features/ageing/AgeingChapter";
 import { runForPage } from "@/usecases/attribution";
+import { energyBasisOf } from "@/usecases/ledger";
 import { causeInWords } from "@/wording/findings/attribution";
 
 export const metadata: Metadata = { title: "Ageing" };
@@ -22,16 +23,22 @@ export default async function AgeingPage({ params, searchParams }: Props) {
   const { starts } = await searchParams;
   const fiscalStart = Math.min(12, Math.max(1, Number(starts) || 7));
   return bookPage(slug, "ageing", async (book, house) => {
-    const [status, view, ledger] = await Promise.all([house.attributions.statusOf(book.id), house.viewOf(book), house.figuresOf(book)]);
+    const [status, view, ledger, energy] = await Promise.all([
+      house.attributions.statusOf(book.id),
+      house.viewOf(book),
+      house.figuresOf(book),
+      energyBasisOf(house.readings, book.id),
+    ]);
     const { months: lines } = ledger.report;
     const weather = weatherBasisOf(lines);
-    const isWithheld = mayBeSaid("ageing", { weather, energy: "intervals" }).permission === "withheld";
+    const ruling = mayBeSaid("ageing", { weather, energy });
     const months = lines.map((line) => ({ key: line.key, kwh: line.meteredKwh ?? 0, readFrac: readOfTimeFrac(line) }));
     return (
       <AgeingChapter
         slug={slug}
         name={book.site.name}
-        report={isWithheld ? null : (view?.ageing ?? null)}
+        report={ruling.permission === "withheld" ? null : (view?.ageing ?? null)}
+        bring={ruling.bring ?? "measured-weather"}
         weather={weather}
         years={naiveYears(months, 1).years.map(({ key, kwh }) => ({ key, kwh }))}
         parts={view?.parts ?? []}

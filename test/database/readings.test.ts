@@ -215,11 +215,12 @@ describe("a feed", () => {
     hold(0);
     const second = worker();
     for (let tries = 0; (await stored()).valueCount === 0 && tries < 1000; tries++) await wait(100);
+    // It goes on pulling: what it counted and what stands are looked at once it has ended.
+    second.kill("SIGTERM");
+    await new Promise((resolve) => second.once("exit", resolve));
     expect((await stored()).valueCount).toBe(await values());
     expect(await values()).toBeGreaterThanOrEqual(96);
     expect(asked()).toBeGreaterThanOrEqual(2);
-    second.kill("SIGTERM");
-    await new Promise((resolve) => second.once("exit", resolve));
     server.closeAllConnections();
     server.close();
   }, 120_000);

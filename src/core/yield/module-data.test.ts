@@ -10,7 +10,7 @@ const axis = hours("2023-06-01T00:00:00Z", 24 * 7);
 const weather = clearWeather(axis, PLACE);
 const run = (module: object, parts: object = {}) =>
   runYield(
-    site({ place: PLACE, inverters: [], modules: { m: { pmpW: 400, gammaPmpPerK: -0.004, ...module } } } as Partial<SiteInput>),
+    site({ place: PLACE, inverters: [], modules: { m: { pmpW: 400, gammaPmpPerK: -0.004, ...module } } }),
     { ...weather, ...parts },
     monthBins(axis, PLACE.timeZone),
   );

@@ -1,8 +1,6 @@
-import { useEffect, useState } from "react";
+import { useLocalStorage } from "@mantine/hooks";
 import { z } from "zod";
 import { HAVES, NOTHING_SAID, type Opening } from "./opening";
-
-const KEY = "dusty-ledger-opening";
 
 const keptSchema = z.strictObject({
   name: z.string(),
@@ -13,27 +11,26 @@ const keptSchema = z.strictObject({
   has: z.array(z.enum(HAVES)),
 });
 
+/** What was kept, where it still is what is kept today. */
+function keptOf(text: string | undefined): Opening {
+  try {
+    const kept = keptSchema.safeParse(JSON.parse(text ?? "null"));
+    return kept.success ? kept.data : NOTHING_SAID;
+  } catch {
+    return NOTHING_SAID;
+  }
+}
+
 /** What was said so far, kept in this browser alone until the book is open: every step can be come back to. */
-export function useKeptOpening(): { opening: Opening; change: (parts: Partial<Opening>) => void; forget: () => void } {
-  const [opening, setOpening] = useState<Opening>(NOTHING_SAID);
-  // The first picture is the server's, which knows of nothing.
-  useEffect(() => {
-    try {
-      const kept = keptSchema.safeParse(JSON.parse(localStorage.getItem(KEY) ?? "null"));
-      if (kept.success) setOpening(kept.data);
-    } catch {
-      // What can't be read was not kept.
-    }
-  }, []);
-  const change = (parts: Partial<Opening>): void =>
-    setOpening((before) => {
-      const next = { ...before, ...parts };
-      localStorage.setItem(KEY, JSON.stringify(next));
-      return next;
-    });
-  const forget = (): void => {
-    localStorage.removeItem(KEY);
-    setOpening(NOTHING_SAID);
-  };
-  return { opening, change, forget };
+export function useKeptOpening(): {
+  readonly opening: Opening;
+  readonly change: (parts: Partial<Opening>) => void;
+  readonly forget: () => void;
+} {
+  const [opening, setOpening, forget] = useLocalStorage<Opening>({
+    key: "dusty-ledger-opening",
+    defaultValue: NOTHING_SAID,
+    deserialize: keptOf,
+  });
+  return { opening, change: (parts) => setOpening((before) => ({ ...before, ...parts })), forget };
 }

@@ -22,7 +22,7 @@ describe("a matrix of power as text", () => {
   });
 
   it("is refused by its line", () => {
-    expect(matrixOfText("W/m² 25 50\n1000 410 hot")).toEqual({ refusal: expect.stringContaining("Line 2") });
-    expect(matrixOfText("power\n1000 410")).toEqual({ refusal: expect.stringContaining("first line") });
+    expect(JSON.stringify(matrixOfText("W/m² 25 50\n1000 410 hot"))).toContain('{"refusal":"Line 2');
+    expect(JSON.stringify(matrixOfText("power\n1000 410"))).toContain('{"refusal":"The first line');
   });
 });

@@ -106,7 +106,7 @@ export function WallView({ slug, site, nowUtcMs, wall: basis }: FieldBookProps) 
         <section className={chapter.section}>
           {spans.length > 0 && <SpansTable spans={spans} basis={basis ?? NOTHING} />}
           {spans.length > 0 && shareFrac < 1 && <p className={chapter.soft}>{wall.ofSeveral(percent(shareFrac, 0))}</p>}
-          {isNowRead && <Findings report={report!} moment={moment} efficiencyFrac={inverter.ratedEfficiencyFrac} reading={reading!} />}
+          {isNowRead && <Findings report={report!} moment={moment} efficiencyFrac={inverter.ratedEfficiencyFrac} reading={reading} />}
           {moment && <MomentTable moment={moment} measured={light !== null} />}
           <OrderLists />
         </section>

@@ -26,13 +26,15 @@ interface Head {
   /** In a line of its own under the name. */
   readonly below?: string;
   readonly isLeft?: boolean;
+  /** A picture of what other columns say: it gives way on a small screen. */
+  readonly isPicture?: boolean;
 }
 
 const HEADS: readonly Head[] = [
   { name: "book" },
   { name: "size", below: "kWp" },
   { name: "last", below: "year" },
-  { name: say.itsMonthsExpectedMetered, isLeft: true },
+  { name: say.itsMonthsExpectedMetered, isLeft: true, isPicture: true },
   { name: "expected", below: "kWh" },
   { name: "metered", below: "kWh" },
   { name: "promise", below: "kWh" },
@@ -49,8 +51,8 @@ export function BooksTable({ books }: { books: readonly ShelfBook[] }) {
       <RuledTable className={chapter.table}>
         <thead>
           <tr>
-            {HEADS.map(({ name, below, isLeft }) => (
-              <th key={name} scope="col" className={isLeft ? styles.left : undefined}>
+            {HEADS.map(({ name, below, isLeft, isPicture }) => (
+              <th key={name} scope="col" className={isPicture ? `${styles.left} ${styles.picture}` : isLeft ? styles.left : undefined}>
                 <Term>{below === "index" ? say.performanceIndex : name}</Term>
                 {below && below !== "index" && <br />}
                 {below !== "index" && below}
@@ -127,10 +129,10 @@ function LastYear({ book, context, line, kwh }: LastYearProps) {
   ];
   return (
     <>
-      <td className={styles.left}>
+      <td className={`${styles.left} ${styles.picture}`}>
         <PairBars
           pairs={book.months.map((month) => ({ key: month.key, expectedKwh: month.expectedKwh, meteredKwh: month.meteredKwh }))}
-          width={190}
+          width={150}
           height={34}
           label={say.expectedAndMeteredEnergyOfEach(context.site.name, key)}
         />
@@ -157,12 +159,12 @@ function WhatIsBetween({ book, context, line, kwh }: LastYearProps) {
       <td className={styles.left}>
         {line.unexplainedKwh !== null && !line.isSought && <span className={chapter.soft}>{say.notSoughtYet}</span>}
         {loss && (
-          <>
+          <span className={styles.loss}>
             {ACCOUNT_NAMES[loss.account].name}{" "}
             <Figure plain name={`found-${loss.account}/${line.key}`} working={() => found.foundWorking(line, loss.account, context)}>
               {kwh(loss.kwh)}
             </Figure>
-          </>
+          </span>
         )}
       </td>
       <td className={verdict?.kind === "to-check" ? chapter.clay : undefined}>

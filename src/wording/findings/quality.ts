@@ -117,7 +117,7 @@ const CATALOGUE: Readonly<Record<FindingKind, (facts: Facts, finding: Finding, w
   }),
   "level-step": (f, _x, when) => ({
     title: "Step in level",
-    what: `From ${when.replace(/^on /, "")} on the site gives ${percent(Math.abs(Number(f.changeFrac)))} ${Number(f.changeFrac) < 0 ? "less" : "more"} of what is expected of it.`,
+    what: `From ${when.replace(/^(on|from) /i, "")} on the site gives ${percent(Math.abs(Number(f.changeFrac)))} ${Number(f.changeFrac) < 0 ? "less" : "more"} than is expected of it.`,
     evidence: `${percent(f.beforeRatio)} of expected in the month before, ${percent(f.afterRatio)} in the month after, both level: a device, a string or a meter changed.`,
   }),
   "looks-dc": (f) => ({

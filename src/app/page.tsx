@@ -8,14 +8,12 @@ import { parseSite } from "@/formats/site-json";
 import { type AccountGround, accountLines } from "@/usecases/keeping";
 import type { ShelfLine } from "@/usecases/reckoning";
 import { type House, house, isDemoInTheMaking } from "@/wiring";
+import { coordinate } from "@/wording/geometry";
 
 /** Books on one sheet of the shelf. */
 const SHEET = 60;
 /** Books that one look at the shelf has reckoned, where no worker did it yet. */
 const RECKONED_A_LOOK = 4;
-
-const degrees = (value: number, positive: string, negative: string): string =>
-  `${Math.abs(value).toFixed(1)}° ${value < 0 ? negative : positive}`;
 
 interface Props {
   searchParams: Promise<{ from?: string }>;
@@ -56,7 +54,7 @@ function shelfBook({ slug, name, site, version, standing }: ShelfLine, ground: A
     slug,
     name,
     kwp: nameplateW(reading.document) / 1000,
-    place: `${degrees(latitudeDeg, "N", "S")}, ${degrees(longitudeDeg, "E", "W")}`,
+    place: `${coordinate(latitudeDeg, ["N", "S"], 1)}, ${coordinate(longitudeDeg, ["E", "W"], 1)}`,
     line: last === undefined ? null : totalLine(last, ofYear),
     months: ofYear,
     context: figures && { site: reading.document, sources: figures.report.sources, promiseFrom: figures.promiseFrom },

@@ -1,4 +1,5 @@
 import { scaleLinear } from "d3";
+import { Z_95 } from "@/core/statistics";
 import { number } from "@/wording/format";
 import { ValueAxis } from "./ValueAxis";
 
@@ -10,7 +11,6 @@ export interface ResidualDot {
 }
 
 const MARGIN = { top: 12, right: 12, bottom: 40, left: 46 };
-const Z_95 = 1.96;
 
 /** How far metered lies from expected, stretch by stretch of an axis: a dot with its interval on the line of no error. `most` is the height of all that stand beside it. */
 export function ResidualDots({

@@ -3,7 +3,7 @@ import { inverterReadingSchema, spotReadingSchema } from "@/contracts/electrical
 import type { SiteDocument } from "@/contracts/site";
 import { changeQuestionSchema, TRIAL_DRAWS, TRIAL_SEED, trialQuestionSchema } from "@/contracts/trial";
 import { checkInverter, spotCheck, spotDoubts } from "@/core/electrical";
-import { knownCircuit, partOfSite, siteAcRatedW } from "@/core/site";
+import { knownCircuit, nameplateW, partOfSite, siteAcRatedW } from "@/core/site";
 import { beforeAfter, runTrial } from "@/core/trial";
 import { momentPower } from "@/core/yield";
 import { changeDays, trialMeters, trialSources } from "@/usecases/trials";
@@ -88,6 +88,7 @@ export function inverterBench(site: SiteDocument, options: CliOptions): void {
   if (Number.isNaN(utcMs)) throw new CliRefusal(say.dateWriteAnInstantAs2026(options.date));
   const moment = momentPower(own, { utcMs, ghiWm2: null, poaWm2: figures.light, airTempC: figures.temp ?? 15 });
   const report = checkInverter(reading, {
+    nameplateW: nameplateW(own),
     acRatedW: siteAcRatedW(own),
     ratedEfficiencyFrac: first.ratedEfficiencyFrac,
     maxDcV: first.maxDcV,

@@ -5,7 +5,7 @@ import { mixedStringsSchema } from "@/contracts/mixed-string";
 import { moduleLibrary } from "@/contracts/module-library";
 import type { SiteDocument } from "@/contracts/site";
 import { BYPASS_DROP_V, circuitsOf, costPerKwh, mixedYearOnSite, modulePlan, siteWithModule, stringsNow } from "@/core/comparison";
-import { cableSections, cheapestSection, mixedReport, squaredHours, stringCheck } from "@/core/electrical";
+import { cableSections, cheapestSection, mixedReport, siteStringCheck, squaredHours } from "@/core/electrical";
 import { loadDoubts, loadReport } from "@/core/loads";
 import { pricePerKwh, tariffRises, yearlyKwhWorth } from "@/core/money";
 import { arrayNameplateW, nameplateW, type PvArray, partOfSite } from "@/core/site";
@@ -94,7 +94,7 @@ export function cableBench({ site, array, prepared }: SiteYear, options: CliOpti
     pricePerMm2M: figures.perMm2!,
   });
   const best = cheapestSection(choices);
-  const check = inverter ? stringCheck(site.place, array, module, inverter) : null;
+  const check = inverter ? siteStringCheck(site, array, inverter) : null;
   if (options.json) {
     printJson("bench-cable", { array: array.id, check, sections: choices, cheapestMm2: best?.areaMm2 ?? null });
     return;

@@ -35,8 +35,8 @@ export function readingRepository(sequelize: Sequelize, { Series, Batch, Promise
       }
     },
     async heldOf(bookId) {
-      return sequelize.query<{ quantity: string; meterId: string; stepMinutes: number }>(
-        `select s.quantity, s.meter_id as "meterId", s.step_minutes as "stepMinutes" from series s where s.book_id = :bookId and exists
+      return sequelize.query<{ quantity: string; meterId: string }>(
+        `select s.quantity, s.meter_id as "meterId" from series s where s.book_id = :bookId and exists
          (select 1 from day_pages p join import_batches b on b.id = p.batch_id where p.series_id = s.id and b.undone_at is null) order by s.id`,
         { replacements: { bookId }, type: QueryTypes.SELECT },
       );

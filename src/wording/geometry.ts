@@ -1,6 +1,14 @@
 import { compassPoint, fromEquatorDeg } from "@/core/geometry";
 import { monthName, number } from "./format";
 
+/** A latitude or longitude with its hemisphere: "47.26° north". */
+export const coordinate = (value: number, [positive, negative]: readonly [string, string], decimals: number): string =>
+  `${number(Math.abs(value), decimals)}° ${value < 0 ? negative : positive}`;
+
+/** A spot on the earth in words. */
+export const spotInWords = (latitudeDeg: number, longitudeDeg: number): string =>
+  `${coordinate(latitudeDeg, ["north", "south"], 2)}, ${coordinate(longitudeDeg, ["east", "west"], 2)}`;
+
 /** Where a plane looks, told from the equator's side: right in both hemispheres. */
 export function facing(latitudeDeg: number, azimuthDeg: number): string {
   const off = fromEquatorDeg(latitudeDeg, azimuthDeg);

@@ -21,6 +21,7 @@ export {
   type InverterReading,
   type InverterReport,
   type InverterTerms,
+  isFine,
 } from "./inverter-reading";
 export { type MixedReport, mixedReport } from "./mixed-report";
 export { type MixedPlace, type MixedYear, mixedYear } from "./mixed-year";
@@ -31,6 +32,6 @@ export { SPOT_CAUSES, type SpotCause } from "./spot-causes";
 export { type InstrumentTerms, ROUGH_BELOW_WM2, type SpotReport, spotCheck, spotCurve, USUAL_INSTRUMENTS } from "./spot-check";
 export { SPOT_DOUBTS, type SpotDoubt, spotDoubts } from "./spot-doubts";
 export { type Judged, SPOT_QUANTITIES, type SpotModule, type SpotQuantity, type SpotReading } from "./spot-reading";
-export { type ColdGuess, LIMIT_KEYS, type Limit, type LimitKey, type StringCheck, stringCheck } from "./string-check";
+export { type ColdGuess, LIMIT_KEYS, type Limit, type LimitKey, type StringCheck, siteStringCheck, stringCheck } from "./string-check";
 export { type StringCurve, type StringPoint, stringCurrentA, stringCurve, stringPoint, stringVoltageV } from "./string-curve";
 export { type StringLimits, type StringLimitsIn, stringLimits } from "./string-limits";

@@ -19,7 +19,10 @@ export interface InverterReading {
 }
 
 export interface InverterTerms {
-  readonly acRatedW: number;
+  /** Null where no inverter stands in the book: then nothing is said of a rating. */
+  readonly acRatedW: number | null;
+  /** Of the modules behind it. */
+  readonly nameplateW: number;
   readonly ratedEfficiencyFrac: number;
   readonly maxDcV: number | null;
   /** Expected at the inverter's output now, W; null where light and weather tell nothing. */
@@ -45,6 +48,10 @@ export const INVERTER_FINDINGS = [
   "kilowatts-as-watts",
 ] as const;
 export type InverterFinding = (typeof INVERTER_FINDINGS)[number];
+
+/** Findings that ask for nobody: all is well, or better than it should be. */
+const FINE: readonly InverterFinding[] = ["consistent", "at-rating", "above-expected"];
+export const isFine = (finding: InverterFinding): boolean => FINE.includes(finding);
 
 export interface InverterReport {
   readonly dcW: number;
@@ -90,8 +97,9 @@ export function checkInverter(reading: InverterReading, terms: InverterTerms): I
 function findingsOf(reading: InverterReading, terms: InverterTerms, report: Omit<InverterReport, "findings">): InverterFinding[] {
   const { dcW, acW, efficiencyFrac, powerFactor, inputs, ofExpectedFrac } = report;
   const { acRatedW, expectedW, expectedOffFrac } = terms;
+  const dimW = DIM_FRAC * (acRatedW ?? terms.nameplateW);
   const out: InverterFinding[] = [];
-  const bright = Math.max(dcW, acW ?? 0) > DIM_FRAC * acRatedW;
+  const bright = Math.max(dcW, acW ?? 0) > dimW;
   if (efficiencyFrac !== null && efficiencyFrac > 1 + DISPLAY_OFF) out.push("efficiency-impossible");
   else if (efficiencyFrac !== null && bright && efficiencyFrac < LEAST_EFFICIENCY) out.push("efficiency-low");
   if (efficiencyFrac !== null && (efficiencyFrac > 200 || efficiencyFrac < 0.005)) out.push("kilowatts-as-watts");
@@ -101,11 +109,11 @@ function findingsOf(reading: InverterReading, terms: InverterTerms, report: Omit
     else if (inputs.some(({ ofMeanFrac }) => Math.abs(ofMeanFrac - 1) > BALANCE_OFF)) out.push("inputs-unbalanced");
   }
   if (terms.maxDcV !== null && reading.inputs.some(({ dcV }) => dcV > terms.maxDcV!)) out.push("voltage-beyond-limit");
-  if (acW !== null && expectedW !== null && expectedW > DIM_FRAC * acRatedW && acW < 0.01 * expectedW) out.push("no-output-in-light");
+  if (acW !== null && expectedW !== null && expectedW > dimW && acW < 0.01 * expectedW) out.push("no-output-in-light");
   else if (ofExpectedFrac !== null && bright && ofExpectedFrac < 1 - expectedOffFrac) out.push("below-expected");
   else if (ofExpectedFrac !== null && bright && ofExpectedFrac > 1 + expectedOffFrac) out.push("above-expected");
-  if (acW !== null && acW > acRatedW * (1 + DISPLAY_OFF)) out.push("above-rating");
-  else if (acW !== null && acW > acRatedW * (1 - DISPLAY_OFF / 2)) out.push("at-rating");
+  if (acW !== null && acRatedW !== null && acW > acRatedW * (1 + DISPLAY_OFF)) out.push("above-rating");
+  else if (acW !== null && acRatedW !== null && acW > acRatedW * (1 - DISPLAY_OFF / 2)) out.push("at-rating");
   if (reading.dayKwh !== null && reading.lifetimeKwh !== null && reading.dayKwh > reading.lifetimeKwh) out.push("day-beyond-lifetime");
   return out.length > 0 ? out : ["consistent"];
 }

@@ -1,4 +1,14 @@
-import { currentA, type DiodeParameters, diodeAt, faiman, HEAT_LOSS, type OperatingPoint, operatingPoint } from "../module";
+import {
+  cellOverBack,
+  currentA,
+  type DiodeParameters,
+  diodeAt,
+  faiman,
+  HEAT_LOSS,
+  KING_MOUNT,
+  type OperatingPoint,
+  operatingPoint,
+} from "../module";
 import { causesOf, type SpotCause } from "./spot-causes";
 import { COLDEST_C, HOTTEST_C, type Judged, type SpotModule, type SpotQuantity, type SpotReading } from "./spot-reading";
 
@@ -26,8 +36,6 @@ export const USUAL_INSTRUMENTS: InstrumentTerms = {
 
 /** Under so little light instruments and the one-diode model both part ways: no verdict, a rough word, W/m2. Source: IEC 61829:2015 asks for 700; IEC 61853-1:2011 measures down to 200. */
 export const ROUGH_BELOW_WM2 = 200;
-/** Cell above the module's back at 1000 W/m2, K. Source: King, Boyson & Kratochvil, 2004, table 1 (open rack). */
-const CELL_OVER_BACK_K = 3;
 
 /** What clear window glass of some 4 mm lets through of what silicon uses, and how far panes differ. Source: ISO 9050:2003, Glass in building, solar direct transmittance. */
 const PANE = { frac: 0.86, halfFrac: 0.05 };
@@ -35,7 +43,7 @@ const PANE = { frac: 0.86, halfFrac: 0.05 };
 const BREEZE_MS = 1;
 const FROM_AIR = { riseHalfFrac: 0.4, ownK: 3 };
 /** Where neither back nor air was read: cells between a cold morning and a hot noon. */
-const FROM_NOTHING = { cellTempC: 35, plusMinusK: 25 };
+const FROM_NOTHING = { cellTempC: 35, cellPlusMinusK: 25 };
 
 export interface SpotReport {
   readonly cellTempC: number;
@@ -112,7 +120,7 @@ export function spotCheck(module: SpotModule, reading: SpotReading, terms: Instr
       operatingA,
       ({ currentAtV }) => Math.max(0, currentAtV(operatingV)),
       terms.currentFrac,
-      Math.hypot(terms.moduleFrac, iscFrac),
+      Math.hypot(terms.moduleFrac, iscFrac, kneeFrac(here.currentAtV, operatingV, vocFrac)),
     );
     judge(
       "operatingW",
@@ -126,7 +134,8 @@ export function spotCheck(module: SpotModule, reading: SpotReading, terms: Instr
   }
   const implied = {
     impliedIrradianceWm2: reading.iscA === null ? null : (lightWm2 * reading.iscA) / here.point.iscA,
-    impliedCellTempC: reading.vocV === null ? null : cellTempAt(module, lightWm2, reading.vocV),
+    // A voltage that was estimated itself tells no temperature.
+    impliedCellTempC: reading.vocV === null || vocFrac > 0 ? null : cellTempAt(module, lightWm2, reading.vocV),
   };
   return {
     cellTempC,
@@ -141,6 +150,12 @@ export function spotCheck(module: SpotModule, reading: SpotReading, terms: Instr
   };
 }
 
+/** What an open-circuit voltage that may be off does to the current at a working voltage, as a share: much at the knee, little before it. */
+function kneeFrac(currentAtV: (voltageV: number) => number, voltageV: number, vocFrac: number): number {
+  const here = currentAtV(voltageV);
+  return here > 0 ? Math.abs(currentAtV(voltageV * (1 + vocFrac)) - here) / here : 0;
+}
+
 /** Cells by the back, else by the air and the light, else anything between a cold morning and a hot noon. */
 function cellOf(
   { moduleTempC, airTempC }: SpotReading,
@@ -148,8 +163,8 @@ function cellOf(
   terms: InstrumentTerms,
 ): Pick<SpotReport, "cellTempC" | "cellFrom" | "cellPlusMinusK"> {
   if (moduleTempC !== null)
-    return { cellTempC: moduleTempC + (CELL_OVER_BACK_K * lightWm2) / 1000, cellFrom: "back", cellPlusMinusK: terms.moduleTempK };
-  if (airTempC === null) return { ...FROM_NOTHING, cellPlusMinusK: FROM_NOTHING.plusMinusK, cellFrom: "nothing" };
+    return { cellTempC: cellOverBack(moduleTempC, lightWm2, KING_MOUNT["open-rack"]), cellFrom: "back", cellPlusMinusK: terms.moduleTempK };
+  if (airTempC === null) return { ...FROM_NOTHING, cellFrom: "nothing" };
   const cellTempC = faiman(lightWm2, airTempC, BREEZE_MS, HEAT_LOSS["roof-gap"]);
   return { cellTempC, cellFrom: "air", cellPlusMinusK: Math.hypot(FROM_AIR.ownK, FROM_AIR.riseHalfFrac * (cellTempC - airTempC)) };
 }

@@ -1,5 +1,6 @@
+import { mayBeSaid } from "../basis";
 import { estimateSpread } from "../module";
-import type { Inverter, ModuleType, Place, PvArray } from "../site";
+import { type Inverter, type ModuleType, type Place, type PvArray, plantBasis, type Site } from "../site";
 import { coldestAirGuessC } from "./cold-estimate";
 import { seriesV, stringLimits } from "./string-limits";
 
@@ -59,6 +60,15 @@ function judged(value: number | null, limit: number | null, holds: (v: number, l
   return { value, limit, holds: low === high ? low : null };
 }
 const atMost = (value: number, limit: number): boolean => value <= limit;
+
+/** The same for an array of a site: nothing is judged of modules that somebody took for granted, whatever else is written of them. */
+export function siteStringCheck(site: Site, array: PvArray, inverter: Inverter): StringCheck {
+  const check = stringCheck(site.place, array, site.modules[array.module]!, inverter);
+  if (mayBeSaid("string-limits", { weather: "none", energy: "none", plant: plantBasis(site, ["modules"]) }).permission !== "withheld")
+    return check;
+  const unjudged = Object.fromEntries(LIMIT_KEYS.map((key) => [key, { ...check[key], holds: null }])) as Record<LimitKey, Limit>;
+  return { ...check, ...unjudged, range: null };
+}
 
 /** Voltages and current of an array's strings against its inverter's limits. Source: IEC 62548-1:2023, Photovoltaic arrays: design requirements. */
 export function stringCheck(place: Place, array: PvArray, module: ModuleType, inverter: Inverter): StringCheck {

@@ -56,6 +56,10 @@ export const KING_MOUNT: Readonly<Record<Mounting, KingMount>> = {
 export const kingModule = (poaWm2: number, airTempC: number, windSpeedMs: number, { a, b }: KingMount): number =>
   airTempC + poaWm2 * Math.exp(a + b * windSpeedMs);
 
-/** Cell temperature, C. Source: King, Boyson & Kratochvil, 2004, eq. 12. */
+/** Cell temperature, C, from that of the module's back. Source: King, Boyson & Kratochvil, 2004, eq. 12. */
+export const cellOverBack = (backTempC: number, poaWm2: number, { deltaTK }: Pick<KingMount, "deltaTK">): number =>
+  backTempC + (poaWm2 / 1000) * deltaTK;
+
+/** Cell temperature, C. Source: King, Boyson & Kratochvil, 2004, eq. 11 and 12. */
 export const kingCell = (poaWm2: number, airTempC: number, windSpeedMs: number, mount: KingMount): number =>
-  kingModule(poaWm2, airTempC, windSpeedMs, mount) + (poaWm2 / 1000) * mount.deltaTK;
+  cellOverBack(kingModule(poaWm2, airTempC, windSpeedMs, mount), poaWm2, mount);

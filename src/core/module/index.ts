@@ -1,6 +1,7 @@
 export { type AgeingRate, ageInYears, ageingFactor } from "./ageing";
 export {
   type CellTemperatureModel,
+  cellOverBack,
   faiman,
   HEAT_LOSS,
   type HeatLoss,

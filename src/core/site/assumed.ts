@@ -6,9 +6,12 @@ import type { ModuleType, PvArray, Site } from "./types";
 /** What a plant that is known by its datasheet has. */
 const OF_DATASHEET = ["vocV", "iscA", "vmpV", "impA"] as const;
 
-/** What is known of a plant: where anything of it was taken for granted that is said, else whether its modules are known by their datasheet. */
-export function plantBasis({ assumed, arrays, modules }: Pick<Site, "assumed" | "arrays" | "modules">): PlantBasis {
-  if (assumed.some((what) => what !== "elevation")) return "assumed";
+/** Assumptions that an expected energy hangs on; the height of a place changes the air alone. */
+const OF_ENERGY: readonly Assumption[] = ["tilt", "azimuth", "modules", "inverter"];
+
+/** What is known of a plant, as far as an answer hangs on it: where anything of it was taken for granted that is said, else whether its modules are known by their datasheet. */
+export function plantBasis({ assumed, arrays, modules }: Pick<Site, "assumed" | "arrays" | "modules">, bearing = OF_ENERGY): PlantBasis {
+  if (assumed.some((what) => bearing.includes(what))) return "assumed";
   const used = [...new Set(arrays.map(({ module }) => module))].flatMap((key) => (modules[key] ? [modules[key]] : []));
   const isKnown = (module: ModuleType): boolean =>
     OF_DATASHEET.every((field) => module[field] !== null && !module.estimated.includes(field));

@@ -1,6 +1,7 @@
 export { type AxisAge, ageOnAxis } from "./age-on-axis";
+export { daySoFar } from "./day-so-far";
 export { hourProfile } from "./hour-profile";
-export { curveOf, type InverterGroup, inverterGroups, ratedDcW } from "./inverter-groups";
+export { ASSUMED_EFFICIENCY_FRAC, curveOf, type InverterGroup, inverterGroups, ratedDcW } from "./inverter-groups";
 export { levelLight } from "./level-light";
 export { type LitSky, litSky, type SkyModules } from "./lit-sky";
 export { diodeTableOf, lowLightLossFrac } from "./module-power";

@@ -2,6 +2,7 @@ import { curveTable, usualCurve } from "../inverter";
 import { type Plane, planeOf, tiltWeight } from "../irradiance";
 import { IAM_STEPS, type PlaneReflection, planeReflection, weakLight } from "../module";
 import { nameplateW, type Site, siteAcRatedW } from "../site";
+import { ASSUMED_EFFICIENCY_FRAC } from "./inverter-groups";
 import { type LitSky, STRIDE } from "./lit-sky";
 import { weakTableOf } from "./module-power";
 import { excessByTable } from "./sub-hourly";
@@ -28,7 +29,7 @@ export function planeTerms(site: Site): PlaneTerms {
   const { losses, inverters } = site;
   const ratedW = nameplateW(site);
   const acRatedW = siteAcRatedW(site) || Number.POSITIVE_INFINITY;
-  const efficiency = inverters.length > 0 ? mean(inverters.map((inverter) => inverter.ratedEfficiencyFrac)) : 0.96;
+  const efficiency = inverters.length > 0 ? mean(inverters.map((inverter) => inverter.ratedEfficiencyFrac)) : ASSUMED_EFFICIENCY_FRAC;
   const constant = site.models.inverter === "constant" || inverters.length === 0;
   const flat = [0, 1].map((loadFrac) => ({ loadFrac, efficiencyFrac: efficiency }));
   const curve = curveTable(constant ? flat : (inverters[0]?.efficiencyCurve ?? usualCurve(efficiency)));

@@ -1,5 +1,14 @@
 import type { PlaneColumns } from "../irradiance";
-import { type AgeingRate, type HeatLoss, IAM_STEPS, type KingMount, LAST_ROOT_PLACE, type PlaneReflection, ROOT_STEPS } from "../module";
+import {
+  type AgeingRate,
+  cellOverBack,
+  type HeatLoss,
+  IAM_STEPS,
+  type KingMount,
+  LAST_ROOT_PLACE,
+  type PlaneReflection,
+  ROOT_STEPS,
+} from "../module";
 import { STC_POA_WM2 } from "../units";
 import type { Block } from "./block";
 
@@ -105,12 +114,12 @@ export function fillKing(weather: CellWeather, { a, b, deltaTK }: KingMount, cou
 export function fillFromBack(
   { at, poaWm2, cellTempC }: Pick<Block, "at" | "poaWm2" | "cellTempC">,
   backTempC: Float64Array,
-  { deltaTK }: KingMount,
+  mount: KingMount,
   count: number,
 ): void {
   for (let i = 0; i < count; i++) {
     const back = backTempC[at[i]!]!;
-    if (!Number.isNaN(back)) cellTempC[i] = back + (poaWm2[i]! / STC_POA_WM2) * deltaTK;
+    if (!Number.isNaN(back)) cellTempC[i] = cellOverBack(back, poaWm2[i]!, mount);
   }
 }
 

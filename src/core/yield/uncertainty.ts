@@ -1,4 +1,4 @@
-import { LIGHT_DOUBTS, type Site } from "../site";
+import { type Assumption, LIGHT_DOUBTS, type Site } from "../site";
 import { Z_90 } from "../statistics";
 import { ASSUMED_WIND_STANDARD_MS, USUAL_AIR_STANDARD_K } from "../weather";
 
@@ -18,6 +18,7 @@ export type UncertaintyName =
   | "low-light"
   | "spectrum"
   | "rear"
+  | "assumed"
   | "ageing"
   | "inverter"
   | "years";
@@ -87,6 +88,11 @@ const LOW_LIGHT = 0.005;
 const SPECTRUM = 0.008;
 /** Light behind two-sided modules by rows and a fixed albedo: a fifth of a gain of some 6 %. */
 const REAR = 0.012;
+/**
+ * What somebody took for granted when the book was opened, by what it does to a year's energy at middle latitudes: a tilt within some 15 degrees, a direction within
+ * some 45, the power of a module that was counted, an inverter with a ceiling that is not known, some hundred metres of height.
+ */
+const ASSUMED: Readonly<Record<Assumption, number>> = { tilt: 0.03, azimuth: 0.05, modules: 0.1, inverter: 0.02, elevation: 0.003 };
 /** Yearly ageing rates of healthy systems scatter by this. Source: Jordan et al., 2016, Compendium of photovoltaic degradation rates. */
 const AGEING_PER_YEAR = 0.002;
 
@@ -159,6 +165,7 @@ function rowsOf(site: Site, { inPlane, ageYears, assumed, isUsualYear = false }:
     { name: "low-light", amount: over(({ module }) => (modules[module]!.powerMatrix ? 0 : LOW_LIGHT)), distribution: "rectangular" },
     { name: "spectrum", amount: SPECTRUM, shared: "year" },
     { name: "rear", amount: isTwoSided ? REAR : 0 },
+    { name: "assumed", amount: Math.hypot(...site.assumed.map((what) => ASSUMED[what])) },
     { name: "ageing", amount: AGEING_PER_YEAR * Math.max(0, ageYears) },
     { name: "inverter", amount: INVERTER },
   ];

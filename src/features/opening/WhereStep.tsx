@@ -2,28 +2,20 @@ import { Autocomplete } from "@mantine/core";
 import { useDebouncedValue } from "@mantine/hooks";
 import { useQuery } from "@tanstack/react-query";
 import { type Town, townsAnswerSchema } from "@/contracts/towns";
-import { type DecimalMark, spotOf } from "@/core/typed";
+import { spotOf } from "@/core/typed";
 import { ask } from "@/features/data/ask";
-import { number } from "@/wording/format";
+import { spotInWords } from "@/wording/geometry";
 import { say } from "@/wording/screens/opening";
 import { writingNow } from "@/wording/writing";
 import type { Opening, Where } from "./opening";
 
-const markNow = (): DecimalMark => (writingNow().decimal === "," ? "," : ".");
-
 const WAIT_MS = 250;
 const LEAST_LETTERS = 2;
-
-const degrees = (value: number, positive: string, negative: string): string =>
-  `${number(Math.abs(value), 2)}° ${value < 0 ? negative : positive}`;
-
-const spotName = (latitudeDeg: number, longitudeDeg: number): string =>
-  `${degrees(latitudeDeg, "north", "south")}, ${degrees(longitudeDeg, "east", "west")}`;
 
 const countries = new Intl.DisplayNames(["en"], { type: "region" });
 const labelOf = ({ name, country }: Town): string => `${name}, ${countries.of(country) ?? country}`;
 /** Two towns of one name in one country are told apart by where they lie. */
-const choiceOf = (town: Town): string => `${labelOf(town)} · ${spotName(town.latitudeDeg, town.longitudeDeg)}`;
+const choiceOf = (town: Town): string => `${labelOf(town)} · ${spotInWords(town.latitudeDeg, town.longitudeDeg)}`;
 
 interface Props {
   readonly opening: Opening;
@@ -32,7 +24,7 @@ interface Props {
 
 /** What a text was taken for: of coordinates the clock alone is news. */
 const takenFor = ({ label, latitudeDeg, longitudeDeg, timeZone }: Where): string => {
-  const spot = spotName(latitudeDeg, longitudeDeg);
+  const spot = spotInWords(latitudeDeg, longitudeDeg);
   return say.takenFor(label === spot ? spot : `${label}: ${spot}`, timeZone);
 };
 
@@ -40,7 +32,7 @@ const takenFor = ({ label, latitudeDeg, longitudeDeg, timeZone }: Where): string
 export function WhereStep({ opening, change }: Props) {
   const { place, where } = opening;
   const [asked] = useDebouncedValue(place, WAIT_MS);
-  const isName = where === null && spotOf(asked, markNow()) === null && asked.trim().length >= LEAST_LETTERS;
+  const isName = where === null && spotOf(asked, writingNow().decimal) === null && asked.trim().length >= LEAST_LETTERS;
   const { data: towns = [], isSuccess } = useQuery({
     queryKey: ["towns", asked],
     queryFn: ({ signal }) => ask(townsAnswerSchema, `/api/towns?q=${encodeURIComponent(asked.slice(0, 80))}`, { signal }),
@@ -55,7 +47,7 @@ export function WhereStep({ opening, change }: Props) {
       return;
     }
     change({ place: text, where: null });
-    const spot = spotOf(text, markNow());
+    const spot = spotOf(text, writingNow().decimal);
     if (spot) void placeSpot(spot, text, change);
   };
   // A name typed whole needs no choosing: the largest town of that name is meant, and said.
@@ -83,6 +75,6 @@ export function WhereStep({ opening, change }: Props) {
 /** Coordinates with the clock that goes there. */
 async function placeSpot(spot: { latitudeDeg: number; longitudeDeg: number }, text: string, change: Props["change"]): Promise<void> {
   const { default: zoneAt } = await import("@photostructure/tz-lookup");
-  const label = spotName(spot.latitudeDeg, spot.longitudeDeg);
+  const label = spotInWords(spot.latitudeDeg, spot.longitudeDeg);
   change({ place: text, where: { label, ...spot, timeZone: zoneAt(spot.latitudeDeg, spot.longitudeDeg) } });
 }

@@ -6,7 +6,7 @@ import chapter from "@/features/kit/look/Chapter.module.css";
 import { ViewTabs } from "@/features/kit/look/ViewTabs";
 import { Refused } from "@/features/kit/problems/ProblemList";
 import { number } from "@/wording/format";
-import { facing } from "@/wording/geometry";
+import { coordinate, facing } from "@/wording/geometry";
 import { say } from "@/wording/screens/site";
 import { AssumedLine } from "./AssumedLine";
 import { ConflictPanel, OtherDrafts } from "./ConflictPanel";
@@ -74,7 +74,7 @@ function siteSentence(site: SiteDocument): string {
       `${site.arrays.length > 1 ? `${array.name || array.id} ` : ""}tilted ${tilts(array)}, ${facing(site.place.latitudeDeg, array.azimuthDeg)}`,
   );
   const ratio = acKw > 0 ? say.onKwOfInverterDcTo(number(acKw, 1), number(kwp / acKw, 2)) : "";
-  const latitude = `${number(Math.abs(site.place.latitudeDeg), 2)}° ${site.place.latitudeDeg < 0 ? "south" : "north"}`;
+  const latitude = coordinate(site.place.latitudeDeg, ["north", "south"], 2);
   const since =
     site.revisions.length === 0
       ? ""

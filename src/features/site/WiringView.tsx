@@ -1,6 +1,6 @@
 import { type LimitState, OneLine, type OneLineInverter, oneLineHeight } from "@/charts";
 import type { SiteDocument } from "@/contracts/site";
-import { LIMIT_KEYS, type Limit, type LimitKey, type StringCheck, stringCheck } from "@/core/electrical";
+import { LIMIT_KEYS, type Limit, type LimitKey, type StringCheck, siteStringCheck } from "@/core/electrical";
 import type { Inverter } from "@/core/site";
 import { Figure } from "@/features/kit/figures/Figure";
 import chapter from "@/features/kit/look/Chapter.module.css";
@@ -30,7 +30,7 @@ const checksOf = (site: SiteDocument): Checked[] =>
         arrayId: array.id,
         name: array.name || array.id,
         inverter,
-        check: stringCheck(site.place, array, site.modules[array.module]!, inverter),
+        check: siteStringCheck(site, array, inverter),
       })),
   );
 

@@ -3,8 +3,9 @@ import type { FieldEntry } from "@/contracts/field-book";
 import { fanOfRates, guaranteedFrac, type ModuleLevel, moduleLevel, rateVerdict, warrantyVerdict } from "@/core/ageing";
 import { ageAtStartOf, type Evidence, residualsOf } from "@/core/attribution";
 import { quantileOf } from "@/core/statistics";
-import { DAY_MS, DAYS_PER_YEAR } from "@/core/units";
+import { DAYS_PER_YEAR } from "@/core/units";
 import { levelStandardFrac } from "@/core/yield";
+import { sensorEntryNear } from "./match-entries";
 
 const known = (value: number): number | null => (Number.isFinite(value) ? value : null);
 const brief = (value: number): number | null => (Number.isFinite(value) ? Math.round(value * 1e4) / 1e4 : null);
@@ -38,7 +39,7 @@ export function ageingReport(evidence: Evidence, entries: readonly FieldEntry[],
     halfLightFrac: known(ageing.halfLightFrac),
     lightSource: site.lightSource,
     calibrations: ageing.calibrations,
-    lightStep: ageing.lightStep && { ...ageing.lightStep, entry: sensorEntry(frame.days.keys[ageing.lightStep.day], entries) },
+    lightStep: ageing.lightStep && { ...ageing.lightStep, entry: sensorEntryNear(frame.days.keys[ageing.lightStep.day]!, entries) },
     isLightStepSought: ageing.isLightStepSought,
     verdict: warrantyVerdict(standing, site.warranty),
     rateVerdict: rateVerdict(ageing, site.warranty),
@@ -68,23 +69,6 @@ export function ageingReport(evidence: Evidence, entries: readonly FieldEntry[],
     draws,
     seed,
   };
-}
-
-/** A step of the light is found to within some days of its day. */
-const NEAR_DAYS = 15;
-
-/** What the field book has of the sensor near a day: the nearest of its calibrations and cleanings. */
-function sensorEntry(day: string | undefined, entries: readonly FieldEntry[]): "calibration" | "sensor-cleaning" | null {
-  if (day === undefined) return null;
-  const [nearest] = entries
-    .flatMap(({ kind, to }) =>
-      kind === "calibration" || kind === "sensor-cleaning"
-        ? [{ kind, days: Math.abs(Date.parse(to.slice(0, 10)) - Date.parse(day)) / DAY_MS }]
-        : [],
-    )
-    .filter(({ days }) => days <= NEAR_DAYS)
-    .sort((a, b) => a.days - b.days);
-  return nearest?.kind ?? null;
 }
 
 /** Where the modules of a search stand against their rating. */

@@ -16,6 +16,22 @@ export const cleaningsOf = (entries: readonly FieldEntry[]): string[] =>
 export const calibrationsOf = (entries: readonly FieldEntry[]): string[] =>
   entries.filter(({ kind }) => kind === "calibration").map(({ to }) => to.slice(0, 10));
 
+/** A step of the light is sought every ten days: its day is known to within so many. */
+const STEP_NEAR_DAYS = 15;
+
+/** What the field book has of the light sensor near a day: the nearest of its calibrations and cleanings. */
+export function sensorEntryNear(day: string, entries: readonly FieldEntry[]): "calibration" | "sensor-cleaning" | null {
+  const [nearest] = entries
+    .flatMap(({ kind, to }) =>
+      kind === "calibration" || kind === "sensor-cleaning"
+        ? [{ kind, days: Math.abs(Date.parse(to.slice(0, 10)) - Date.parse(day)) / DAY_MS }]
+        : [],
+    )
+    .filter(({ days }) => days <= STEP_NEAR_DAYS)
+    .sort((a, b) => a.days - b.days);
+  return nearest?.kind ?? null;
+}
+
 /** What each kind of entry can explain, and how many days its date may be off. */
 const EXPLAINS: Partial<Record<FieldEntry["kind"], readonly CauseKind[]>> = {
   cleaning: ["unrecorded-cleaning", "soiling"],

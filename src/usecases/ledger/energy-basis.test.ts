@@ -2,16 +2,15 @@ import { expect, it } from "vitest";
 import { energyBasisOf } from "./energy-basis";
 
 const DAY = 86_400_000;
-const held = (...steps: [string, number][]) => steps.map(([meterId, stepMinutes]) => ({ quantity: "energy_kwh", meterId, stepMinutes }));
+const held = (...meters: string[]) => meters.map((meterId) => ({ quantity: "energy_kwh", meterId }));
 const spans = (days: number, count = 5) =>
   Array.from({ length: count }, (_, k) => ({ meterId: "main", fromUtcMs: k * days * DAY, toUtcMs: (k + 1) * days * DAY, kwh: 1 }));
 const counters = [0, 1].map((k) => ({ meterId: "main", atUtcMs: k * DAY, kwh: k }));
 
 it.each([
-  ["readings by five minutes", held(["main", 5]), [], [], "intervals"],
-  ["the finest of several", held(["main", 1440], ["other", 60]), [], [], "intervals"],
-  ["readings by the day", held(["main", 1440]), [], [], "days"],
-  ["weather alone", held(["", 60]), [], [], "none"],
+  ["readings of a meter", held("main"), [], [], "intervals"],
+  ["readings beside months", held("main"), spans(30), [], "intervals"],
+  ["weather alone", held(""), [], [], "none"],
   ["days as spans", [], spans(1), [], "days"],
   ["months", [], spans(30), [], "months"],
   ["a counter read twice", [], [], counters, "counter"],

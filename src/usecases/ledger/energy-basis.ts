@@ -4,13 +4,12 @@ import type { ReadingStore } from "./ports";
 
 /** A span of this many days and more is no day's. */
 const DAYS_AT_MOST = 1.5;
-const DAY_MINUTES = 1440;
 
 /** What the energy that was counted is, by the finest readings that stand. Columns of weather count for nothing. */
 export async function energyBasisOf(readings: Pick<ReadingStore, "heldOf" | "sparseOf">, bookId: string): Promise<EnergyBasisKind> {
   const [held, { spans, counters }] = await Promise.all([readings.heldOf(bookId), readings.sparseOf(bookId)]);
-  const steps = held.filter(({ meterId }) => meterId !== "").map(({ stepMinutes }) => stepMinutes);
-  if (steps.length > 0) return Math.min(...steps) < DAY_MINUTES ? "intervals" : "days";
+  // Series hold an hour a value at the coarsest; what is longer is kept as spans.
+  if (held.some(({ meterId }) => meterId !== "")) return "intervals";
   const days = spans.map(({ fromUtcMs, toUtcMs }) => (toUtcMs - fromUtcMs) / DAY_MS).sort((a, b) => a - b);
   const usual = days[Math.floor(days.length / 2)];
   if (usual !== undefined) return usual < DAYS_AT_MOST ? "days" : "months";

@@ -23,8 +23,8 @@ export interface ReadingStore {
   seriesOf(bookId: string, kind: "weather" | "production"): Promise<readonly StoredSeries[]>;
   /** The same, one after the other: a long record is not in memory all at once. */
   eachSeriesOf(bookId: string, kind: "weather" | "production"): AsyncIterable<StoredSeries>;
-  /** Quantities, meters and steps of which any reading stands, without the readings. */
-  heldOf(bookId: string): Promise<readonly (Pick<StoredSeries, "quantity" | "meterId"> & { readonly stepMinutes: number })[]>;
+  /** Quantities and meters of which any reading stands, without the readings. */
+  heldOf(bookId: string): Promise<readonly Pick<StoredSeries, "quantity" | "meterId">[]>;
   /** Spans and counter readings of production meters; of two of one meter and start the later batch stands. */
   sparseOf(bookId: string): Promise<StoredSparse>;
   /** Stretches whose light is a usual year's, made and not measured. */

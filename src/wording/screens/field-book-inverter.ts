@@ -5,7 +5,6 @@ export const say = catalogue({
   wAString: "W a string",
   ofTheMean: "of the mean",
   aFigureCantBeRead: "a figure can't be read",
-  thisBookHasNoInverterEnter: "This book has no inverter: enter it in the Site chapter, then its display can be read against it.",
   whatTheDisplayShows: "What the display shows",
   whatItSays: "What it says",
   clockOnTheSite: "Clock on the site",

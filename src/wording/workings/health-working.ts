@@ -13,7 +13,7 @@ export function healthWorking(
   kind: "expected" | "promise",
   side: HealthSide,
   readKwh: number,
-  span: { from: string; to: string },
+  span: { from: string; to: string; shareFrac?: number; soFarFrac?: number; at?: string },
   basis: Basis,
 ): Working {
   const all = Math.round((Date.parse(span.to) - Date.parse(span.from)) / DAY_MS);
@@ -25,6 +25,12 @@ export function healthWorking(
       from: basis.commissioned === span.from ? "commissioning, site document" : "chosen here",
     },
     { name: "days", value: number(all), from: "calendar; neither rounded to months nor stretched to a year" },
+    ...((span.shareFrac ?? 1) < 1
+      ? [{ name: "of the site", value: percent(span.shareFrac!), from: "this inverter's modules by nameplate" }]
+      : []),
+    ...((span.soFarFrac ?? 1) < 1
+      ? [{ name: `of the day by ${span.at ?? ""}`, value: percent(span.soFarFrac!), from: "the chain under a cloudless sky, to that time" }]
+      : []),
     { name: "read off", value: `${number(readKwh, 1)} kWh`, from: "the display" },
   ];
   return kind === "expected"

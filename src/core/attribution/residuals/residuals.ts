@@ -1,6 +1,7 @@
-import { faiman, HEAT_LOSS, KING_MOUNT } from "../../module";
+import { planeOf } from "../../irradiance";
+import { cellOverBack, faiman, HEAT_LOSS, KING_MOUNT } from "../../module";
 import { largestArray, nameplateW } from "../../site";
-import { hoursOfStep, radToDeg, STC_POA_WM2 } from "../../units";
+import { hoursOfStep, radToDeg } from "../../units";
 import { arrayLightWm2 } from "../../yield";
 import type { Evidence } from "../evidence";
 import { ageAtStartOf, ageingRateOf, expectedSoFar } from "../expected";
@@ -87,14 +88,13 @@ function axesOf({ frame }: Evidence, steps: readonly number[], expected: Float64
   const array = largestArray(site);
   const light = arrayLightWm2(site, array, { weather, sun });
   const heatLoss = HEAT_LOSS[array.mounting];
-  const [tilt, azimuth] = [(array.tiltDeg * Math.PI) / 180, (array.azimuthDeg * Math.PI) / 180];
-  const [east, north, up] = [Math.sin(tilt) * Math.sin(azimuth), Math.sin(tilt) * Math.cos(azimuth), Math.cos(tilt)];
+  const { east, north, up } = planeOf(array.tiltDeg, array.azimuthDeg);
   const perHour = (nameplateW(site) / 1000) * hoursOfStep(axis.stepMinutes);
   const cell = (i: number): number => {
     const back = weather.moduleTempC?.[i] ?? Number.NaN;
     return Number.isNaN(back)
       ? faiman(light[i]!, weather.airTempC[i]!, weather.windSpeedMs[i]!, heatLoss)
-      : back + (light[i]! / STC_POA_WM2) * KING_MOUNT[array.mounting].deltaTK;
+      : cellOverBack(back, light[i]!, KING_MOUNT[array.mounting]);
   };
   const incidence = (i: number): number =>
     radToDeg(Math.acos(Math.max(-1, Math.min(1, east * sun.east[i]! + north * sun.north[i]! + up * sun.up[i]!))));

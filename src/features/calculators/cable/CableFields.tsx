@@ -3,7 +3,7 @@
 import { NativeSelect } from "@mantine/core";
 import type { Dispatch, SetStateAction } from "react";
 import type { SiteDocument } from "@/contracts/site";
-import { type Conductor, LIMIT_KEYS, stringCheck } from "@/core/electrical";
+import { type Conductor, LIMIT_KEYS, siteStringCheck } from "@/core/electrical";
 import { arrayNameplateW, type Inverter, type PvArray } from "@/core/site";
 import { noteEntry } from "@/features/field-book/note-entry";
 import { WriteDown } from "@/features/field-book/WriteDown";
@@ -77,7 +77,7 @@ interface CheckProps {
 }
 
 export function StringWords({ site, array, inverter }: CheckProps) {
-  const check = stringCheck(site.place, array, site.modules[array.module]!, inverter);
+  const check = siteStringCheck(site, array, inverter);
   const held = LIMIT_KEYS.map((key) => check[key].holds);
   const broken = held.filter((holds) => holds === false).length;
   const unknown = held.filter((holds) => holds === null).length;
@@ -87,7 +87,7 @@ export function StringWords({ site, array, inverter }: CheckProps) {
 }
 
 function LimitTable({ site, array, inverter }: CheckProps) {
-  const check = stringCheck(site.place, array, site.modules[array.module]!, inverter);
+  const check = siteStringCheck(site, array, inverter);
   const nameplateW = arrayNameplateW(site, array);
   const ratedW = inverter.acRatedW * (inverter.perModule ? array.count : 1);
   const checked = { arrayId: array.id, name: array.name || array.id, inverter, check };

@@ -1,7 +1,6 @@
 "use client";
 
 import { NativeSelect, SegmentedControl, TextInput } from "@mantine/core";
-import type { SiteDocument } from "@/contracts/site";
 import { DateField } from "@/features/kit/fields/DateField";
 import { NumberField } from "@/features/kit/fields/NumberField";
 import segments from "@/features/kit/look/segments.module.css";
@@ -13,7 +12,8 @@ import type { Cell, Typed } from "./wall-typed";
 
 interface MomentFieldsProps {
   readonly site: FieldBookProps["site"];
-  readonly inverter: SiteDocument["inverters"][number];
+  /** Null where no inverter stands in the book. */
+  readonly inverter: string | null;
   readonly set: (change: Partial<Typed>) => void;
   readonly typed: Typed;
 }
@@ -25,7 +25,7 @@ export function MomentFields({ site, inverter, set, typed }: MomentFieldsProps) 
         <NativeSelect
           label="Inverter"
           data={site.inverters.map(({ id }) => id)}
-          value={inverter.id}
+          value={inverter ?? ""}
           onChange={(event) => set({ inverter: event.currentTarget.value })}
         />
       )}

@@ -1,4 +1,4 @@
-import type { InverterReport } from "@/core/electrical";
+import { type InverterReport, isFine } from "@/core/electrical";
 import type { MomentPower } from "@/core/yield";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { number, percent } from "@/wording/format";
@@ -18,15 +18,9 @@ interface VerdictProps {
 
 /** Now, that day, in all: a sentence each. */
 export function WallVerdict({ problem, report, spans, moment, isLit }: VerdictProps) {
-  if (problem)
-    return (
-      <p className={`${chapter.verdict} ${chapter.clay}`} data-testid="wall-verdict">
-        {problem}
-      </p>
-    );
   return (
     <p className={chapter.verdict} data-testid="wall-verdict">
-      {!report && spans.length === 0 && wall.typeWhatItShows}
+      {problem ? <span className={chapter.clay}>{problem}</span> : !report && spans.length === 0 && wall.typeWhatItShows}
       {report && <Sentence report={report} moment={moment} measured={isLit} />}
       {spans.map((span) => (
         <span key={span.kind} className={isBelow(span) ? chapter.clay : undefined}>
@@ -40,7 +34,7 @@ export function WallVerdict({ problem, report, spans, moment, isLit }: VerdictPr
 
 function Sentence({ report, moment, measured }: { report: InverterReport; moment: MomentPower | null; measured: boolean }) {
   const { dcW, acW, efficiencyFrac, ofExpectedFrac, inputs } = report;
-  const isOff = report.findings.some((finding) => finding !== "consistent" && finding !== "at-rating" && finding !== "above-expected");
+  const isOff = report.findings.some((finding) => !isFine(finding));
   return (
     <span className={isOff ? chapter.clay : ""}>
       {inputs.length > 0

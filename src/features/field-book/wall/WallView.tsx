@@ -4,11 +4,11 @@ import { Button } from "@mantine/core";
 import { useLocalStorage } from "@mantine/hooks";
 import { useState } from "react";
 import type { Measured, NewEntryInput } from "@/contracts/field-book";
-import { checkInverter, type InverterReading, type InverterReport } from "@/core/electrical";
+import { checkInverter, type InverterReading, type InverterReport, isFine } from "@/core/electrical";
 import { USUAL_TOLERANCE } from "@/core/readings";
 import { nameplateW, partOfSite, siteAcRatedW, siteOn } from "@/core/site";
 import { utcOfWall, zoneOffset } from "@/core/time";
-import { type MomentPower, momentPower } from "@/core/yield";
+import { ASSUMED_EFFICIENCY_FRAC, daySoFar, type MomentPower, momentPower } from "@/core/yield";
 import { NumberField } from "@/features/kit/fields/NumberField";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { inverterFindingInWords } from "@/wording/electrical";
@@ -71,32 +71,34 @@ export function WallView({ slug, site, nowUtcMs, wall: basis }: FieldBookProps) 
   const [typed, setTyped] = useLocalStorage<Typed>({ key: `dusty-ledger:inverter-draft:${slug}`, defaultValue: blank });
   const [tolerance, setTolerance] = useState(USUAL_TOLERANCE);
   const set = (change: Partial<Typed>): void => setTyped((current) => ({ ...current, ...change }));
-  const inverter = site.inverters.find(({ id }) => id === typed.inverter) ?? site.inverters[0];
-  if (!inverter) return <p className={chapter.verdict}>{say.thisBookHasNoInverterEnter}</p>;
+  // Without an inverter in the book the display is that of the whole site.
+  const inverter = site.inverters.find(({ id }) => id === typed.inverter) ?? site.inverters[0] ?? null;
   const since = typed.since ?? site.commissioned ?? basis?.days[0] ?? typed.at.slice(0, 10);
   const { reading, problem } = readingOf(typed);
-  const { own, light, moment } = momentOf(site, inverter, typed);
+  const { own, light, moment, soFarFrac } = momentOf(site, inverter, typed);
+  const ratedEfficiencyFrac = inverter?.ratedEfficiencyFrac ?? ASSUMED_EFFICIENCY_FRAC;
   const report =
     reading &&
     checkInverter(reading, {
-      acRatedW: siteAcRatedW(own),
-      ratedEfficiencyFrac: inverter.ratedEfficiencyFrac,
-      maxDcV: inverter.maxDcV,
+      acRatedW: inverter && siteAcRatedW(own),
+      nameplateW: nameplateW(own),
+      ratedEfficiencyFrac,
+      maxDcV: inverter?.maxDcV ?? null,
       expectedW: moment?.expectedW ?? null,
       expectedOffFrac: light === null ? CLOUDLESS_OFF : MEASURED_OFF,
     });
   const shareFrac = nameplateW(own) / nameplateW(siteOn(site, typed.at.slice(0, 10)));
   const [dayKwh, lifetimeKwh] = [known(typed.dayKwh), known(typed.lifetimeKwh)];
-  const spans = spansRead(basis ?? NOTHING, { dayKwh, lifetimeKwh, on: typed.at.slice(0, 10), since }, shareFrac, tolerance);
+  const spans = spansRead(basis ?? NOTHING, { dayKwh, lifetimeKwh, at: typed.at, since, shareFrac, soFarFrac }, tolerance);
   const isNowRead = reading !== null && (reading.inputs.length > 0 || report?.acW !== null);
-  const entry = () => entryOf(typed, inverter.id, { reading, report: isNowRead ? report : null, spans });
+  const entry = () => entryOf(typed, inverter?.id ?? "", { reading, report: isNowRead ? report : null, spans });
   return (
     <>
       <WallVerdict problem={problem} report={isNowRead ? report : null} spans={spans} moment={moment} isLit={light !== null} />
       <div className={`${chapter.columns} ${styles.columns}`}>
         <section className={chapter.section}>
           <h2>{say.whatTheDisplayShows}</h2>
-          <MomentFields site={site} inverter={inverter} set={set} typed={typed} />
+          <MomentFields site={site} inverter={inverter?.id ?? null} set={set} typed={typed} />
           <MainFields typed={typed} set={set} since={since} />
           <RestFields typed={typed} set={set} />
           <ToleranceFields tolerance={tolerance} setTolerance={setTolerance} />
@@ -106,7 +108,7 @@ export function WallView({ slug, site, nowUtcMs, wall: basis }: FieldBookProps) 
         <section className={chapter.section}>
           {spans.length > 0 && <SpansTable spans={spans} basis={basis ?? NOTHING} />}
           {spans.length > 0 && shareFrac < 1 && <p className={chapter.soft}>{wall.ofSeveral(percent(shareFrac, 0))}</p>}
-          {isNowRead && <Findings report={report!} moment={moment} efficiencyFrac={inverter.ratedEfficiencyFrac} reading={reading} />}
+          {isNowRead && <Findings report={report!} moment={moment} efficiencyFrac={ratedEfficiencyFrac} reading={reading} />}
           {moment && <MomentTable moment={moment} measured={light !== null} />}
           <OrderLists />
         </section>
@@ -117,15 +119,17 @@ export function WallView({ slug, site, nowUtcMs, wall: basis }: FieldBookProps) 
 }
 
 /** The inverter's own arrays as they stood, and what they should give at the moment that was typed. */
-function momentOf(site: FieldBookProps["site"], inverter: FieldBookProps["site"]["inverters"][number], typed: Typed) {
+function momentOf(site: FieldBookProps["site"], inverter: FieldBookProps["site"]["inverters"][number] | null, typed: Typed) {
   const wallMs = Date.parse(`${typed.at}:00Z`);
-  const own = partOfSite(siteOn(site, typed.at.slice(0, 10)), inverter.arrays);
+  const standing = siteOn(site, typed.at.slice(0, 10));
+  const own = inverter ? partOfSite(standing, inverter.arrays) : standing;
   const light = known(typed.light);
   const offset = zoneOffset(site.place.timeZone);
-  const moment = Number.isNaN(wallMs)
-    ? null
-    : momentPower(own, { utcMs: utcOfWall(wallMs, offset), ghiWm2: null, poaWm2: light, airTempC: known(typed.airTempC) ?? 15 });
-  return { own, light, moment };
+  if (Number.isNaN(wallMs)) return { own, light, moment: null, soFarFrac: 1 };
+  const utcMs = utcOfWall(wallMs, offset);
+  const moment = momentPower(own, { utcMs, ghiWm2: null, poaWm2: light, airTempC: known(typed.airTempC) ?? 15 });
+  const midnightMs = utcOfWall(Date.parse(`${typed.at.slice(0, 10)}T00:00:00Z`), offset);
+  return { own, light, moment, soFarFrac: daySoFar(own, midnightMs, utcMs) };
 }
 
 interface TypedProps {
@@ -194,7 +198,7 @@ function Findings({ report, reading, moment, efficiencyFrac }: FindingsProps) {
       <h2>{say.whatItSays}</h2>
       <ul className={styles.steps}>
         {report.findings.map((finding) => (
-          <li key={finding} className={finding === "consistent" || finding === "at-rating" ? "" : chapter.clay}>
+          <li key={finding} className={isFine(finding) ? "" : chapter.clay}>
             {inverterFindingInWords(finding, report)}
           </li>
         ))}

@@ -20,6 +20,11 @@ export interface SpanRead {
   readonly expected: HealthSide | null;
   /** Share of the days that have weather. */
   readonly knownFrac: number;
+  /** Of the site's energy, the share that is this inverter's by nameplate; and of the day's, what comes by the time of the reading under a cloudless sky. */
+  readonly shareFrac: number;
+  readonly soFarFrac: number;
+  /** Clock of the reading. */
+  readonly at: string;
   readonly promise: HealthSide | null;
 }
 
@@ -28,26 +33,28 @@ const nextDay = (date: string): string => new Date(Date.parse(`${date}T00:00:00Z
 interface Figures {
   readonly dayKwh: number | null;
   readonly lifetimeKwh: number | null;
-  /** Local day on which it was read, and since when the inverter counts. */
-  readonly on: string;
+  /** Local time at which it was read ("2025-06-10T13:00"), and since when the inverter counts. */
+  readonly at: string;
   readonly since: string;
+  readonly shareFrac: number;
+  readonly soFarFrac: number;
 }
 
 /**
- * The day's total and the lifetime, each over its own days. Of several inverters one's share by nameplate is set beside it: the book knows the whole alone.
+ * The day's total and the lifetime, each over its own days. Of several inverters one's share by nameplate is set beside it: the book knows the whole alone. A day that
+ * is not over is held against what a cloudless one has brought by then.
  */
-export function spansRead(
-  basis: WallBasis,
-  { dayKwh, lifetimeKwh, on, since }: Figures,
-  shareFrac: number,
-  tolerance: Tolerance,
-): SpanRead[] {
+export function spansRead(basis: WallBasis, figures: Figures, tolerance: Tolerance): SpanRead[] {
+  const { dayKwh, lifetimeKwh, at, since, shareFrac } = figures;
+  const on = at.slice(0, 10);
   const span = (kind: SpanRead["kind"], readKwh: number | null, from: string): SpanRead[] => {
     const to = nextDay(on);
     const days = Math.round((Date.parse(to) - Date.parse(from)) / DAY_MS);
     if (readKwh === null || !(days > 0)) return [];
+    const soFarFrac = kind === "day" ? figures.soFarFrac : 1;
+    const part = shareFrac * soFarFrac;
     const expected = expectedOverDays(basis, from, to);
-    const promised = basis.promiseKwh && promisedKwh(basis.promiseKwh, from, to) * shareFrac;
+    const promised = basis.promiseKwh && promisedKwh(basis.promiseKwh, from, to) * part;
     return [
       {
         kind,
@@ -55,8 +62,11 @@ export function spansRead(
         from,
         to,
         days,
-        expected: expected && healthSide(readKwh * expected.knownFrac, expected.kwh * shareFrac, tolerance),
+        expected: expected && healthSide(readKwh * expected.knownFrac, expected.kwh * part, tolerance),
         knownFrac: expected?.knownFrac ?? 0,
+        shareFrac,
+        soFarFrac,
+        at: at.slice(11, 16),
         promise: promised === null ? null : healthSide(readKwh, promised, tolerance),
       },
     ];

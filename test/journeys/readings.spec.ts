@@ -109,7 +109,7 @@ test("a display is read at the wall: now, that day and in all, and its figures a
     await page.getByLabel("Clock on the site").fill("2025-06-10T13:00");
     await page.getByLabel("Clock on the site").blur();
     await page.getByLabel("Day total, kWh").fill("120");
-    const below = /120\.0 kWh on 10 June 2025: below what was expected, \d\d\s% of the \d+\.\d kWh that were expected/;
+    const below = /120\.0 kWh on 10 June 2025 by 13:00: below what was expected, \d\d\s% of the \d+\.\d kWh that were expected/;
     await expect(verdict).toContainText(below, { timeout: 1500 });
   }).toPass();
   await page.getByLabel("Day total, kWh").fill("900");

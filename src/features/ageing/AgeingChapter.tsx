@@ -51,18 +51,19 @@ export function AgeingChapter(props: AgeingChapterProps) {
   );
 }
 
+/** Why no rate is told: the light first, then the readings. */
+function whyWithheld(weather: WeatherBasis, bring: NonNullable<ToBring>): string {
+  if (isUsual(weather)) return say.ageingNotFromAUsualYear;
+  return bring === "interval-readings" ? say.ageingNotFromMonths : say.ageingIsReadFromMeteredOutput;
+}
+
 /** No rate where none can be read: why, what would tell, and the yearly totals as what they are. */
 function Withheld({ slug, weather, bring, years, fiscal, firstMonth }: AgeingChapterProps) {
   const totals = [...years, ...fiscal];
   return (
     <>
       <p className={chapter.verdict} data-testid="ageing-withheld">
-        {isUsual(weather)
-          ? say.ageingNotFromAUsualYear
-          : bring === "interval-readings"
-            ? say.ageingNotFromMonths
-            : say.ageingIsReadFromMeteredOutput}{" "}
-        <Link href={`/books/${slug}/readings`}>{BRING_WORDS[bring]}</Link>
+        {whyWithheld(weather, bring)} <Link href={`/books/${slug}/readings`}>{BRING_WORDS[bring]}</Link>
       </p>
       {totals.length > 0 && (
         <>

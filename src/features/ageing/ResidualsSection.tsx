@@ -1,9 +1,11 @@
 import { ResidualDots } from "@/charts";
 import type { AgeingReport } from "@/contracts/attribution";
+import { Figure } from "@/features/kit/figures/Figure";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { ChartFrame } from "@/features/kit/save/ChartFrame";
 import { RESIDUAL_TITLES, residualsSentence, residualUnit, residualWords } from "@/wording/residuals";
 import { say } from "@/wording/screens/ageing";
+import { residualWorking } from "@/wording/workings/residual-working";
 import styles from "./Residuals.module.css";
 
 const HEIGHT = 190;
@@ -37,7 +39,15 @@ export function ResidualsSection({ slug, residuals }: { slug: string; residuals:
               >
                 {(width) => <ResidualDots dots={own.bins} most={most} unit={unit} scale={scale} width={width} height={HEIGHT} />}
               </ChartFrame>
-              <p className={chapter.soft}>{residualWords(own)}</p>
+              <p className={chapter.soft}>
+                {own.lean ? (
+                  <Figure plain working={() => residualWorking(own)}>
+                    {residualWords(own)}
+                  </Figure>
+                ) : (
+                  residualWords(own)
+                )}
+              </p>
             </div>
           );
         })}

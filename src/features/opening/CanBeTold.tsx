@@ -1,3 +1,4 @@
+import type { PlantBasis } from "@/core/basis";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { RuledTable } from "@/features/kit/table/RuledTable";
 import { ANSWER_NAMES, BRING_WORDS, PERMISSION_WORDS } from "@/wording/basis";
@@ -6,8 +7,8 @@ import styles from "./Opening.module.css";
 import { answerable, type Have } from "./opening";
 
 /** What can be told once all that is ticked is in the book, and what would carry each answer further: from the table that every page asks. */
-export function CanBeTold({ has }: { has: readonly Have[] }) {
-  const rows = answerable(has);
+export function CanBeTold({ has, plant }: { has: readonly Have[]; plant: PlantBasis }) {
+  const rows = answerable(has, plant);
   return (
     <section className={chapter.section}>
       <h2>

@@ -5,6 +5,7 @@ import { useRouter } from "next/navigation";
 import { useState } from "react";
 import { openedBookSchema } from "@/contracts/answers";
 import { siteSchema } from "@/contracts/site";
+import { plantBasis } from "@/core/site";
 import { type PlantRead, plantOfLine } from "@/core/typed";
 import { ask } from "@/features/data/ask";
 import { useChange } from "@/features/data/use-change";
@@ -16,7 +17,7 @@ import { writingNow } from "@/wording/writing";
 import { CanBeTold } from "./CanBeTold";
 import { HaveStep } from "./HaveStep";
 import styles from "./Opening.module.css";
-import { firstStop, type Opening, siteOfOpening } from "./opening";
+import { firstStop, hasSize, type Opening, siteOfOpening } from "./opening";
 import { PlantShown } from "./PlantShown";
 import { useKeptOpening } from "./use-kept-opening";
 import { WhereStep } from "./WhereStep";
@@ -24,8 +25,11 @@ import { WhereStep } from "./WhereStep";
 /** A new book: where, what stands there, what there is to bring. Nothing is stored before it is opened. */
 export function OpeningPage() {
   const { opening, change, forget } = useKeptOpening();
-  const plant = plantOfLine(opening.line, writingNow().decimal === "," ? "," : ".");
-  const site = siteSchema.safeParse(siteOfOpening(opening, plant));
+  const plant = plantOfLine(opening.line, writingNow().decimal);
+  const made = siteOfOpening(opening, plant);
+  const read = made && siteSchema.safeParse(made);
+  const site = read?.success ? read.data : null;
+  const refused = read && !read.success ? (read.error.issues[0]?.message ?? "") : "";
   return (
     <div className={chapter.page}>
       <h1>{say.openABook}</h1>
@@ -64,11 +68,11 @@ export function OpeningPage() {
             />
           </section>
           <HaveStep has={opening.has} change={(has) => change({ has })} />
-          <OpenIt opening={opening} plant={plant} document={site.success ? site.data : null} onOpened={forget} />
+          <OpenIt opening={opening} plant={plant} document={site} refused={refused} onOpened={forget} />
         </div>
         <div>
-          <PlantShown plant={plant} site={site.success ? site.data : null} />
-          <CanBeTold has={opening.has} />
+          <PlantShown plant={plant} site={site} />
+          <CanBeTold has={opening.has} plant={site ? plantBasis(site) : "assumed"} />
         </div>
       </div>
     </div>
@@ -79,11 +83,13 @@ interface OpenItProps {
   readonly opening: Opening;
   readonly plant: PlantRead;
   readonly document: unknown;
+  /** Why what was said makes no book, in the words of its schema. */
+  readonly refused: string;
   readonly onOpened: () => void;
 }
 
 /** What is still needed, or the button. */
-function OpenIt({ opening, plant, document, onOpened }: OpenItProps) {
+function OpenIt({ opening, plant, document, refused, onOpened }: OpenItProps) {
   const router = useRouter();
   // One making, however often it is sent: a double click, or a sending again after a lost connection.
   const [making] = useState(() => crypto.randomUUID());
@@ -96,14 +102,8 @@ function OpenIt({ opening, plant, document, onOpened }: OpenItProps) {
       },
     },
   );
-  const lacks =
-    document !== null
-      ? ""
-      : opening.where === null && plant.roofs.length === 0
-        ? say.needsBoth
-        : opening.where === null
-          ? say.needsAPlace
-          : say.needsARoof;
+  const hasRoof = plant.roofs.some(hasSize);
+  const lacks = opening.where ? (hasRoof ? refused && say.cantBe(refused) : say.needsARoof) : hasRoof ? say.needsAPlace : say.needsBoth;
   return (
     <div className={styles.open}>
       {sending.refusal && <Refused refusal={sending.refusal} />}

@@ -8,27 +8,15 @@ import { measure, number, percent } from "@/wording/format";
 import { facing } from "@/wording/geometry";
 import { ASSUMPTION_WORDS, say } from "@/wording/screens/opening";
 import styles from "./Opening.module.css";
-import { contradictionIn } from "./opening";
+import { contradictionIn, hasSize } from "./opening";
 
 /** The line read back: as a drawing, in words, with what was not understood and what was assumed. */
 export function PlantShown({ plant, site }: { plant: PlantRead; site: SiteDocument | null }) {
-  const wrong = plant.roofs.flatMap((roof) => {
-    const found = contradictionIn(roof);
-    return found
-      ? [
-          say.contradiction(
-            measure(roof.moduleAreaM2!, "m²", 2),
-            percent(roof.efficiencyFrac!, 1),
-            `${number(found.madeW)} W`,
-            `${number(found.saidW)} W`,
-          ),
-        ]
-      : [];
-  });
+  const left = faultsOf(plant);
   return (
     <section className={chapter.section} aria-live="polite">
       <h2>{say.understood}</h2>
-      {!site && plant.unread.length === 0 && <p className={chapter.soft}>{say.readBackHere}</p>}
+      {!site && left.length === 0 && <p className={chapter.soft}>{say.readBackHere}</p>}
       {site && <Drawn site={site} />}
       {site && <p data-testid="understood">{wordsOf(site, plant)}</p>}
       {site && site.assumed.length > 0 && (
@@ -36,33 +24,42 @@ export function PlantShown({ plant, site }: { plant: PlantRead; site: SiteDocume
           {say.assumedSoFar(site.assumed.map((what) => ASSUMPTION_WORDS[what]).join(", "))}
         </p>
       )}
-      {[...wrong, ...(plant.unread.length > 0 ? [say.notUnderstood(plant.unread.map((word) => `“${word}”`).join(", "))] : [])].map(
-        (words) => (
-          <p key={words} className={chapter.clay}>
-            {words}
-          </p>
-        ),
-      )}
+      {left.map((words) => (
+        <p key={words} className={chapter.clay}>
+          {words}
+        </p>
+      ))}
     </section>
   );
 }
 
-function wordsOf(site: SiteDocument, { inverter, hasNoInverter }: PlantRead): string {
+/** What contradicts itself, what has no size, and what nobody understood: none of it goes by unsaid. */
+function faultsOf({ roofs, unread }: PlantRead): string[] {
+  const wrong = roofs.flatMap((roof) => {
+    const found = contradictionIn(roof);
+    if (!found) return [];
+    const [area, efficiency] = [measure(roof.moduleAreaM2!, "m²", 2), percent(roof.efficiencyFrac!, 1)];
+    return [say.contradiction(area, efficiency, `${number(found.madeW)} W`, `${number(found.saidW)} W`)];
+  });
+  const sizeless = roofs.flatMap((roof, k) => (hasSize(roof) ? [] : [say.roofWithoutSize(k + 1)]));
+  return [...wrong, ...sizeless, ...(unread.length > 0 ? [say.notUnderstood(unread.map((word) => `“${word}”`).join(", "))] : [])];
+}
+
+/** What stands behind the modules. */
+function inverterWords({ inverter, hasNoInverter }: PlantRead): string[] {
+  if (!inverter) return hasNoInverter ? [say.noInverter] : [];
+  const { acRatedW, devices, perModule } = inverter;
+  return [perModule ? say.inverterPerModule(`${number(acRatedW)} W`) : say.inverterOf(`${number((acRatedW * devices) / 1000, 1)} kW`)];
+}
+
+function wordsOf(site: SiteDocument, plant: PlantRead): string {
   const roofs = site.arrays.map((array) => {
     const { pmpW } = site.modules[array.module]!;
     const kwp = `${number((array.count * pmpW) / 1000, 2)} kWp`;
     return `${say.modulesOf(number(array.count), `${number(pmpW)} W`, kwp)}, ${say.tiltedToward(`${number(array.tiltDeg)}°`, facing(site.place.latitudeDeg, array.azimuthDeg))}`;
   });
-  const rating = inverter && `${number((inverter.acRatedW * (inverter.perModule ? 1 : inverter.devices)) / 1000, 1)} kW`;
-  const behind = rating
-    ? inverter?.perModule
-      ? say.inverterPerModule(`${number(inverter.acRatedW)} W`)
-      : say.inverterOf(rating)
-    : hasNoInverter
-      ? say.noInverter
-      : "";
   const whole = site.arrays.length > 1 ? `; ${number(nameplateW(site) / 1000, 2)} kWp` : "";
-  return `${[...roofs, ...(behind === "" ? [] : [behind])].join("; ")}${whole}.`;
+  return `${[...roofs, ...inverterWords(plant)].join("; ")}${whole}.`;
 }
 
 const NOWHERE = (): void => {};

@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
 import { siteSchema } from "@/contracts/site";
 import { plantOfLine } from "@/core/typed";
-import { answerable, contradictionIn, firstStop, NOTHING_SAID, type Opening, siteOfOpening } from "./opening";
+import { answerable, contradictionIn, firstStop, hasSize, NOTHING_SAID, type Opening, siteOfOpening } from "./opening";
 
 const where = { label: "Harrow Dale", latitudeDeg: -33, longitudeDeg: 147, timeZone: "Australia/Sydney" };
 const opened = (line: string, parts: Partial<Opening> = {}) => {
@@ -45,6 +45,20 @@ describe("a book out of what was said", () => {
   });
 });
 
+describe("roofs of one line", () => {
+  it("with modules of one power and two sizes have two types; an efficiency tells a size", () => {
+    const site = opened("10 × 400 W of 1.9 m²; 8 × 400 W of 2.1 m²; 4 × 400 W of 20 %")!;
+    expect(Object.values(site.modules).map(({ areaM2 }) => areaM2)).toEqual([1.9, 2.1, 2]);
+    expect(site.arrays.map(({ module }) => site.modules[module]!.areaM2)).toEqual([1.9, 2.1, 2]);
+  });
+
+  it("are no roofs without a size", () => {
+    const { roofs } = plantOfLine("10 × 400 W 30° south; 20° west", ".");
+    expect(roofs.map(hasSize)).toEqual([true, false]);
+    expect(opened("10 × 400 W 30° south; 20° west")!.arrays).toHaveLength(1);
+  });
+});
+
 describe("figures that contradict each other", () => {
   const of = (line: string) => contradictionIn(plantOfLine(line, ".").roofs[0]!);
   it("are told where area and efficiency make another power", () => {
@@ -56,12 +70,20 @@ describe("figures that contradict each other", () => {
 
 describe("what can be told of what somebody has", () => {
   const permission = (has: Parameters<typeof answerable>[0], answer: string) =>
-    answerable(has).find((row) => row.answer === answer)!.permission;
+    answerable(has, "datasheet").find((row) => row.answer === answer)!.permission;
   it("grows with what is ticked", () => {
     expect(permission([], "metered-against-promise")).toBe("withheld");
     expect(permission(["bills"], "metered-against-promise")).toBe("yes");
     expect(permission(["bills", "weather"], "ageing")).toBe("withheld");
     expect(permission(["logger", "weather"], "ageing")).toBe("yes");
+  });
+
+  it("is wider of a plant that was taken for granted, and judges no string of it", () => {
+    const of = (plant: Parameters<typeof answerable>[1], answer: string) =>
+      answerable(["logger", "weather"], plant).find((row) => row.answer === answer);
+    expect(of("assumed", "expected-this-time")).toMatchObject({ permission: "wider", bring: "plant" });
+    expect(of("assumed", "string-limits")).toMatchObject({ permission: "withheld" });
+    expect(of("datasheet", "savings")).toMatchObject({ permission: "withheld", bring: "tariff" });
   });
 
   it("leads to where it is brought in", () => {

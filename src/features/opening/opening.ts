@@ -1,4 +1,4 @@
-import { ANSWERS, type Answer, type Basis, mayBeSaid, type Permission, type ToBring } from "@/core/basis";
+import { ANSWERS, type Answer, type Basis, mayBeSaid, type Permission, type PlantBasis, type ToBring } from "@/core/basis";
 import type { Assumption } from "@/core/site";
 import type { PlantRead, RoofRead } from "@/core/typed";
 
@@ -51,17 +51,17 @@ export function siteOfOpening(
   const assumed = new Set<Assumption>();
   if (elevationM === null) assumed.add("elevation");
   if (!inverter && !hasNoInverter) assumed.add("inverter");
-  const known = roofs.flatMap((roof) => roofFrom(roof, where.latitudeDeg, assumed) ?? []);
+  const known = roofs.filter(hasSize).map((roof) => roofFrom(roof, where.latitudeDeg, assumed));
   if (known.length === 0) return null;
-  const types = new Map(known.map(({ pmpW, areaM2 }) => [`${pmpW} W`, { pmpW, areaM2 }]));
-  const arrays = known.map(({ count, pmpW, tiltDeg, azimuthDeg, mounting }, k) => ({
+  const types = new Map(known.map((roof) => [typeOf(roof), { pmpW: roof.pmpW, areaM2: roof.areaM2 }]));
+  const arrays = known.map((roof, k) => ({
     id: known.length === 1 ? "roof" : `roof-${k + 1}`,
     name: known.length === 1 ? "Roof" : `Roof ${k + 1}`,
-    module: `${pmpW} W`,
-    count,
-    tiltDeg,
-    azimuthDeg,
-    mounting,
+    module: typeOf(roof),
+    count: roof.count,
+    tiltDeg: roof.tiltDeg,
+    azimuthDeg: roof.azimuthDeg,
+    mounting: roof.mounting,
   }));
   return {
     format: "dusty-ledger/site",
@@ -92,15 +92,22 @@ function invertersOf(inverter: PlantRead["inverter"], arrays: readonly string[])
   return [{ id: "inverter", arrays, acRatedW: perModule ? acRatedW : acRatedW * devices, perModule }];
 }
 
-function roofFrom(read: RoofRead, latitudeDeg: number, assumed: Set<Assumption>): Roof | null {
+/** Modules of one power and one size are one type. */
+const typeOf = ({ pmpW, areaM2 }: Roof): string => (areaM2 === null ? `${pmpW} W` : `${pmpW} W, ${areaM2} m²`);
+
+/** Whether a roof says how large it is: without that nothing can be made of it. */
+export const hasSize = ({ count, nameplateW }: RoofRead): boolean => count !== null || nameplateW !== null;
+
+function roofFrom(read: RoofRead, latitudeDeg: number, assumed: Set<Assumption>): Roof {
   const { nameplateW } = read;
   let { count, moduleW } = read;
-  if (count === null && nameplateW === null) return null;
   if (count === null || (moduleW === null && nameplateW === null)) assumed.add("modules");
   count ??= Math.max(1, Math.round(nameplateW! / USUAL_MODULE_W));
   moduleW ??= nameplateW === null ? USUAL_MODULE_W : nameplateW / count;
   if (read.tiltDeg === null) assumed.add("tilt");
   const tiltDeg = read.tiltDeg ?? (Math.abs(latitudeDeg) < NEAR_EQUATOR_DEG ? USUAL_TILT_NEAR_EQUATOR_DEG : USUAL_TILT_DEG);
+  // An efficiency tells the area, where none was said.
+  const areaM2 = read.moduleAreaM2 ?? (read.efficiencyFrac === null ? null : moduleW / (1000 * read.efficiencyFrac));
   // A level roof looks nowhere.
   if (read.azimuthDeg === null && tiltDeg > 0) assumed.add("azimuth");
   return {
@@ -109,7 +116,7 @@ function roofFrom(read: RoofRead, latitudeDeg: number, assumed: Set<Assumption>)
     tiltDeg: Number(tiltDeg.toFixed(1)),
     azimuthDeg: read.azimuthDeg ?? (latitudeDeg < 0 ? 0 : 180),
     mounting: read.mounting ?? (tiltDeg === 90 ? "open-rack" : "roof-gap"),
-    areaM2: read.moduleAreaM2 === null ? null : Number(read.moduleAreaM2.toFixed(3)),
+    areaM2: areaM2 === null ? null : Number(areaM2.toFixed(3)),
   };
 }
 
@@ -146,12 +153,9 @@ export interface Answerable {
   readonly bring: ToBring;
 }
 
-/** What may be told once all that is ticked is in the book, the boldest first. */
-export const answerable = (has: readonly Have[]): Answerable[] =>
-  ANSWERS.filter((answer) => answer !== "savings" && answer !== "string-limits").map((answer) => ({
-    answer,
-    ...mayBeSaid(answer, basisOfHaves(has)),
-  }));
+/** What may be told of such a plant once all that is ticked is in the book. No price is known yet. */
+export const answerable = (has: readonly Have[], plant: PlantBasis): Answerable[] =>
+  ANSWERS.map((answer) => ({ answer, ...mayBeSaid(answer, { ...basisOfHaves(has), plant, tariff: "none" }) }));
 
 /** Where to go first with what somebody has. */
 export function firstStop(slug: string, has: readonly Have[]): string {

@@ -1,7 +1,9 @@
 import { Button } from "@mantine/core";
 import { type EstimatedField, estimatedFrom, estimateSpread } from "@/core/module";
+import { Figure } from "@/features/kit/figures/Figure";
 import { percent } from "@/wording/format";
 import { say } from "@/wording/screens/site";
+import { estimateWorking } from "@/wording/workings/estimate-working";
 import styles from "./SiteChapter.module.css";
 import { type SiteForm, type SiteValues, setAt } from "./site-values";
 
@@ -36,7 +38,10 @@ export function Estimates({ form, type, index }: Props) {
     setAt(form, `${path}.estimated`, [...new Set([...type.estimated, ...estimates.map(({ field }) => field)])]);
   };
   // A value that somebody wrote over since is none of them: what is stored leaves it out.
-  const standing = type.estimated.filter((field) => type[field] !== null);
+  const standing = type.estimated.flatMap((field) => {
+    const value = type[field];
+    return value === null ? [] : [{ field, value, halfFrac: estimateSpread(type, field), name: NAMES[field] }];
+  });
   return (
     <>
       {estimates.length > 0 && (
@@ -47,7 +52,9 @@ export function Estimates({ form, type, index }: Props) {
       {missing && estimates.length === 0 && <p className={styles.hint}>{say.nothingFollows}</p>}
       {standing.length > 0 && (
         <p className={styles.hint}>
-          {say.estimatedOf(standing.map((field) => `${NAMES[field]} ± ${percent(estimateSpread(type, field), 0)}`).join(", "))}
+          <Figure plain working={() => estimateWorking(type.key, standing)}>
+            {say.estimatedOf(standing.map(({ name, halfFrac }) => `${name} ± ${percent(halfFrac, 0)}`).join(", "))}
+          </Figure>
         </p>
       )}
     </>

@@ -35,6 +35,9 @@ export const say = catalogue({
   answeredWith: "with all that is ticked",
   notYet: "Not yet",
   openTheBook: "Open the book",
+  cantBe: (why: string) =>
+    `No book can be made of the line as it stands: ${why}. Change the line, or open it smaller and write the rest under Site.`,
+  roofWithoutSize: (roof: number) => `Roof ${roof} has no size, and is left out: say how many modules, or how many kWp.`,
   needsAPlace: "It needs a place: a town or coordinates.",
   needsARoof: "It needs a roof: a number of modules, or kWp.",
   needsBoth: "It needs a place and a roof; all else can wait.",

@@ -37,6 +37,21 @@ describe("what a model leaves along an axis", () => {
   });
 });
 
+describe("the least that tells of a stretch", () => {
+  /** So many steps of a far stretch in so many months beside a whole record. */
+  const far = (months: number, count: number): boolean =>
+    twoWay([
+      ...steps(0),
+      ...Array.from({ length: months }, (_, month) =>
+        Array.from({ length: count }, (): StepOf => ({ group: `month ${month}`, bin: 60, expected: 2, metered: 2 })),
+      ).flat(),
+    ]).some(({ bin }) => bin === 60);
+
+  it("are five steps of a month, in four months", () => {
+    expect([far(4, 5), far(4, 4), far(3, 5)]).toEqual([true, false, false]);
+  });
+});
+
 describe("a lean", () => {
   const bins = (fracs: readonly number[], standardFrac = 0.002) =>
     fracs.map((frac, k) => ({ from: k * 10, to: (k + 1) * 10, frac, standardFrac }));

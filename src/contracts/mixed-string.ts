@@ -30,3 +30,10 @@ export const mixedStringsSchema = z
     });
   });
 export type MixedStrings = z.output<typeof mixedStringsSchema>;
+
+/** Strings as they are set on the bench: so many alike, and what one of them is made of. */
+export const mixedGroupsSchema = z
+  .array(z.strictObject({ alike: z.number().int().min(1).max(12), parts: z.array(mixedPartSchema).min(1).max(12) }))
+  .min(1)
+  .max(12);
+export type MixedGroups = z.output<typeof mixedGroupsSchema>;

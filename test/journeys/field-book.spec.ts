@@ -150,7 +150,7 @@ test("benches by keyboard: a dimmed module costs the string, a thin cable the ye
   await expect(sentence).toContainText("is lost to each other", { timeout: 30_000 });
   const before = (await sentence.textContent()) ?? "";
   await page.getByRole("slider", { name: "Share of the light that reaches them" }).nth(1).focus();
-  for (let k = 0; k < 12; k++) await page.keyboard.press("ArrowRight");
+  for (let k = 0; k < 12; k++) await page.keyboard.press("ArrowLeft");
   await expect(sentence).not.toHaveText(before);
   await page.goto("/books/packing-shed/bench?view=cable");
   await expect(page.getByTestId("cable-sentence")).toContainText("15 in series keep within the inverter's limits");

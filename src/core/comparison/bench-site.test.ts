@@ -4,8 +4,8 @@ import { describe, expect, it } from "vitest";
 import { type Appliance, type BatteryTerms, loadDoubts, loadReport } from "../loads";
 import { lying, type SnowRecord, storms } from "../snow";
 import { monthBins } from "../time";
-import type { Weather } from "../weather";
-import { albedoGain, clearingNow, hourProfile, prepareWeather, runPrepared, stormReport } from "../yield";
+import { skyWithoutFile, type Weather } from "../weather";
+import { albedoGain, clearingNow, hourProfile, prepareWeather, runPrepared, stormReport, typedStorms } from "../yield";
 import { costPerKwh, modulePlan, siteWithModule } from ".";
 
 const axis = hours("2023-01-01T00:00:00Z", 2 * 8760);
@@ -22,6 +22,45 @@ const roof = site({
   models: { snow: "sliding" },
 });
 const [array] = roof.arrays;
+
+describe("storms that somebody typed", () => {
+  const cloudless = prepareWeather(roof.place, skyWithoutFile(null, roof.place));
+  const dry = { on: "01-15", depthCm: 20, kind: "dry" as const };
+
+  it("lie longer in the cold, and are worth the more for it", () => {
+    const [cold] = typedStorms(roof, array!, cloudless, [{ ...dry, afterTempC: -25 }]);
+    const [mild] = typedStorms(roof, array!, cloudless, [{ ...dry, afterTempC: 3 }]);
+    expect(cold!.lyingHours).toBeGreaterThan(2 * mild!.lyingHours);
+    expect(cold!.clearingKwh).toBeGreaterThan(mild!.clearingKwh);
+    expect(new Date(cold!.fromUtcMs).toISOString().slice(5, 10)).toBe("01-15");
+  });
+
+  it("end where the next one falls, and are none under a centimetre", () => {
+    const later = { ...dry, on: "01-16", afterTempC: -25 };
+    const [first, second] = typedStorms(roof, array!, cloudless, [{ ...dry, afterTempC: -25 }, later]);
+    expect(first!.lyingHours).toBe(24);
+    expect(second!.lyingHours).toBeGreaterThan(24);
+    expect(typedStorms(roof, array!, cloudless, [{ ...dry, depthCm: 0.9, afterTempC: -25 }])).toEqual([]);
+  });
+
+  it("are those of a gauge, where a gauge saw the same", () => {
+    const fell = 14 * 24 + 18;
+    const gauge = winter((day, hour) => (day * 24 + hour >= fell - 1 && day < 40 ? 20 : 0), -25);
+    const [seen] = stormReport(roof, array!, prepareWeather(roof.place, gauge))!;
+    const bare = prepareWeather(roof.place, { ...gauge, snowDepthCm: null });
+    const [typed] = typedStorms(roof, array!, bare, [{ ...dry, afterTempC: null }]);
+    expect(typed!.lostKwh / seen!.lostKwh).toBeCloseTo(1, 1);
+  });
+});
+
+describe("sun without a file", () => {
+  it("is cloudless, or a climate's, which gives less and knows its air", () => {
+    const [clear, coast] = [skyWithoutFile(null, roof.place), skyWithoutFile("oceanic", roof.place)];
+    const sum = (light: ArrayLike<number> | null): number => Array.from(light ?? []).reduce((a, b) => a + b, 0);
+    expect(sum(coast.ghiWm2)).toBeLessThan(0.75 * sum(clear.ghiWm2));
+    expect([clear.airTempC, coast.airTempC?.length]).toEqual([null, 8760]);
+  });
+});
 
 describe("storms", () => {
   const steps = 24 * 20;

@@ -23,7 +23,7 @@ export {
   type InverterTerms,
   isFine,
 } from "./inverter-reading";
-export { type MixedReport, mixedReport } from "./mixed-report";
+export { type MixedReport, mixedReport, ruleHolds } from "./mixed-report";
 export { type MixedPlace, type MixedYear, mixedYear } from "./mixed-year";
 export { type PairingAdvice, type PairingWay, pairingAdvice } from "./pairing";
 export { type MixedArray, type MixedPoint, mixedPoint } from "./parallel";

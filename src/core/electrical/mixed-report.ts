@@ -15,6 +15,12 @@ export interface MixedReport extends ArrayCurve {
   readonly weakestOfMiddle: number;
 }
 
+/** Within the tolerance of nameplates a rule of thumb holds. Source: IEC 61215 sorting classes. */
+const RULE_HOLDS_FRAC = 0.03;
+
+/** Whether the rule of thumb says what really happens. */
+export const ruleHolds = ({ ruleOffFrac }: MixedReport): boolean => Math.abs(ruleOffFrac) <= RULE_HOLDS_FRAC;
+
 /** A mixed array at one moment: its curve, its maxima, and what each way of connecting would give. */
 export function mixedReport(strings: readonly { readonly modules: readonly StringModule[] }[], bypassDropV: number): MixedReport {
   const curve = arrayCurve({ strings, bypassDropV });

@@ -70,7 +70,8 @@ describe("use against what the array makes", () => {
   it("the array's full power makes the charge current, against charger and capacity", () => {
     expect(report()).toMatchObject({ chargeA: 50, chargerShort: false });
     expect(report().chargeRate).toBeCloseTo(50 / (10_000 / 48), 12);
-    expect(report({ battery: battery({ chargerMaxA: 49.9 }) }).chargerShort).toBe(true);
+    expect(report({ battery: battery({ chargerMaxA: 49.4 }) }).chargerShort).toBe(true);
+    expect(report({ battery: battery({ chargerMaxA: 49.6 }) }).chargerShort).toBe(false);
     expect(report({ battery: battery({ chargerMaxA: 50 }) }).chargerShort).toBe(false);
     expect(report({ battery: battery({ voltageV: 0 }) })).toMatchObject({ chargeA: 0, chargeRate: 0 });
   });

@@ -87,7 +87,8 @@ export function loadReport({ appliances, battery, madeKwByHour, arrayW }: LoadIn
     autonomyDays: worst.useKwhPerDay > 0 ? usableKwh / worst.useKwhPerDay : Number.POSITIVE_INFINITY,
     loadW: appliances.reduce((sum, { watts, count }) => sum + watts * count, 0),
     chargeA,
-    chargerShort: battery.chargerMaxA !== null && chargeA > battery.chargerMaxA,
+    // Currents are known to an ampere: a charger that takes just what flows loses nothing.
+    chargerShort: battery.chargerMaxA !== null && Math.round(chargeA) > Math.round(battery.chargerMaxA),
     chargeRate: capacityAh > 0 ? chargeA / capacityAh : 0,
   };
 }

@@ -110,3 +110,15 @@ function cellKind({ pmpW, areaM2 }: Nameplate): { readonly gamma: number; readon
   const efficiency = pmpW / (1000 * areaM2);
   return BY_EFFICIENCY.findLast(({ from }) => efficiency >= from)!;
 }
+
+type Coefficient = "gammaPmpPerK" | "betaVocPerK" | "alphaIscPerK";
+
+/** A nameplate with what it leaves out filled in by estimate, each such field named. Coefficients stand unless they are said to be unknown. */
+export function withEstimates<M extends Nameplate & { readonly estimated: readonly EstimatedField[] }>(
+  plate: M,
+  coefficients: Readonly<Record<Coefficient, boolean>> = { gammaPmpPerK: true, betaVocPerK: true, alphaIscPerK: true },
+): M {
+  const estimates = estimatedFrom(plate, coefficients);
+  const filled = Object.fromEntries(estimates.map(({ field, value }) => [field, Number(value.toPrecision(4))]));
+  return { ...plate, ...filled, estimated: [...plate.estimated, ...estimates.map(({ field }) => field)] };
+}

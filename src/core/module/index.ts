@@ -16,7 +16,15 @@ export {
 export { type Datasheet, fitDatasheet } from "./datasheet-fit";
 export { type DiodeTable, diodeTable, tableHeat, tableLowLight } from "./diode-table";
 export { type ModuleDoubt, moduleDoubts } from "./doubts";
-export { ESTIMATED_FIELDS, type Estimate, type EstimatedField, estimatedFrom, estimateSpread, type Nameplate } from "./estimate";
+export {
+  ESTIMATED_FIELDS,
+  type Estimate,
+  type EstimatedField,
+  estimatedFrom,
+  estimateSpread,
+  type Nameplate,
+  withEstimates,
+} from "./estimate";
 export { IAM_STEPS, type IamTable, type IncidenceModifier, iamAt, iamTable } from "./iam-table";
 export { HULD_CRYSTALLINE_SI, type HuldCoefficients, huldEfficiency, lowLightFactor } from "./low-light";
 export { STC_CELL_C, temperatureFactor } from "./power";

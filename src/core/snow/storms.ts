@@ -35,7 +35,7 @@ const SAME_STORM_HOURS = 18;
 const WET_ABOVE_C = -1;
 const AFTER_HOURS = 72;
 /** From the end of a fall until somebody stands on the ladder. */
-const CLEARED_AFTER_HOURS = 12;
+export const CLEARED_AFTER_HOURS = 12;
 const LONGEST_HOURS = 60 * 24;
 
 /** Storms of a record, each followed until its snow is gone or the next one comes. Source: Marion et al., 2013 (the sliding of a cover). */

@@ -1,2 +1,3 @@
 export { cleaningGains, type DirtyDay } from "./cleaning-value";
 export { fillKimber } from "./kimber";
+export { WASHED_FROM_DEG } from "./washed";

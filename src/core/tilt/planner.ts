@@ -5,7 +5,7 @@ import { byMonth, isWinterHalf, leastMonthKwhPerDay, type TiltGoal } from "./goa
 import { lateCostKwh } from "./late";
 import { methodSchedule, POSITIONS, type TiltMethod } from "./methods";
 import { bestSchedule } from "./optimum";
-import type { TiltStep } from "./schedule";
+import { type TiltStep, withoutStandstill } from "./schedule";
 
 /** Days late for which the cost of a change is told. */
 export const LATE_DAYS = [7, 14, 21, 28] as const;
@@ -23,6 +23,10 @@ export interface TiltPlan {
   /** Simulated plans: cost of each change made so many days late (LATE_DAYS), kWh. */
   readonly lateKwh: readonly (readonly number[])[];
 }
+
+/** The figure of a plan that a goal is about. */
+export const planWorth = ({ yearKwh, winterKwh, leastKwhPerDay }: TiltPlan, goal: TiltGoal): number =>
+  goal === "winter" ? winterKwh : goal === "flattest" ? leastKwhPerDay : yearKwh;
 
 export interface PlannerReport {
   readonly goal: TiltGoal;
@@ -45,14 +49,16 @@ function planOf(
   days: Float64Array,
 ): TiltPlan {
   const monthsKwh = byMonth(days);
-  const tells = what.method === "simulated" && what.positions > 1;
+  const steps = what.method === "simulated" ? withoutStandstill(what.steps) : what.steps;
+  const tells = what.method === "simulated" && steps.length > 1;
   return {
     ...what,
+    steps,
     monthsKwh,
     yearKwh: days.reduce((a, b) => a + b, 0),
     winterKwh: winterKwhOf(monthsKwh, latitudeDeg),
     leastKwhPerDay: leastMonthKwhPerDay(days),
-    lateKwh: tells ? what.steps.map((_, k) => LATE_DAYS.map((late) => lateCostKwh(table, what.steps, k, late))) : [],
+    lateKwh: tells ? steps.map((_, k) => LATE_DAYS.map((late) => lateCostKwh(table, steps, k, late))) : [],
   };
 }
 

@@ -24,3 +24,12 @@ export function tiltByDay(steps: readonly TiltStep[]): Float64Array {
   for (const { day, tiltDeg } of sorted) out.fill(tiltDeg, day);
   return out;
 }
+
+/** Tilts closer than this read alike and are set alike, degrees. */
+const SAME_DEG = 0.05;
+
+/** A year of tilts without the changes that change nothing. */
+export function withoutStandstill(steps: readonly TiltStep[]): readonly TiltStep[] {
+  const moves = steps.filter(({ tiltDeg }, k) => Math.abs(tiltDeg - steps.at(k - 1)!.tiltDeg) >= SAME_DEG);
+  return moves.length > 0 ? moves : steps.slice(0, 1);
+}

@@ -15,6 +15,8 @@ import {
   polynomialTiltDeg,
   scheduleKwh,
   type TiltStep,
+  twoReadings,
+  withoutStandstill,
 } from ".";
 
 const sum = (days: Float64Array): number => days.reduce((a, b) => a + b, 0);
@@ -159,14 +161,73 @@ describe("methods", () => {
 });
 
 describe("this moment", () => {
+  const plane = (tiltDeg: number, azimuthDeg = 180) => ({ tiltDeg, azimuthDeg });
+
   it("a low winter sun: steep gives far more than flat", () => {
-    const [flat, steep] = momentPowerW(stand(47), "a", { utcMs: Date.parse("2025-12-21T11:30:00Z"), ghiWm2: null, airTempC: 0 }, [0, 60]);
+    const [flat, steep] = momentPowerW(stand(47), "a", { utcMs: Date.parse("2025-12-21T11:30:00Z"), ghiWm2: null, airTempC: 0 }, [
+      plane(0),
+      plane(60),
+    ]);
     expect(steep! / flat!).toBeGreaterThan(2);
   });
 
+  it("turned to the morning's sun it gives more than turned from it", () => {
+    const at = { utcMs: Date.parse("2025-06-21T06:00:00Z"), ghiWm2: null, airTempC: 15 };
+    const [east, west] = momentPowerW(stand(47), "a", at, [plane(30, 90), plane(30, 270)]);
+    expect(east!).toBeGreaterThan(1.5 * west!);
+  });
+
   it("at night there is none, under cloud the tilt hardly matters", () => {
-    expect(momentPowerW(stand(47), "a", { utcMs: Date.parse("2025-12-21T23:00:00Z"), ghiWm2: null, airTempC: 0 }, [30])).toEqual([0]);
-    const [flat, steep] = momentPowerW(stand(47), "a", { utcMs: Date.parse("2025-12-21T11:30:00Z"), ghiWm2: 30, airTempC: 0 }, [0, 60]);
+    expect(momentPowerW(stand(47), "a", { utcMs: Date.parse("2025-12-21T23:00:00Z"), ghiWm2: null, airTempC: 0 }, [plane(30)])).toEqual([
+      0,
+    ]);
+    const [flat, steep] = momentPowerW(stand(47), "a", { utcMs: Date.parse("2025-12-21T11:30:00Z"), ghiWm2: 30, airTempC: 0 }, [
+      plane(0),
+      plane(60),
+    ]);
     expect(Math.abs(steep! / flat! - 1)).toBeLessThan(0.3);
+  });
+});
+
+describe("two readings minutes apart", () => {
+  const read = (first: number, second: number) => twoReadings({ expectedW: 200, readW: first }, { expectedW: 250, readW: second });
+
+  it("fit the sky, or lie off together, or not", () => {
+    expect(read(195, 248)).toMatchObject({ verdict: "both" });
+    expect(read(140, 176)).toMatchObject({ verdict: "gain" });
+    expect(read(140, 250)).toMatchObject({ verdict: "light-changed" });
+    expect(read(200, 300)).toMatchObject({ verdict: "more-than-sky" });
+  });
+
+  it("are apart at five per cent of each other, and off the sky at ten", () => {
+    expect(read(200, 250 * 1.049)!.verdict).toBe("both");
+    expect(read(200, 250 * 1.051)!.verdict).toBe("light-changed");
+    expect(read(200 * 0.901, 250 * 0.901)!.verdict).toBe("both");
+    expect(read(200 * 0.899, 250 * 0.899)!.verdict).toBe("gain");
+    expect(read(200 * 1.101, 250 * 1.101)!.verdict).toBe("more-than-sky");
+  });
+
+  it("tell the gain that was read beside the one that should come", () => {
+    const report = read(190, 230)!;
+    expect(report.expectedGainFrac).toBeCloseTo(0.25, 9);
+    expect(report.readGainFrac).toBeCloseTo(230 / 190 - 1, 9);
+    expect(twoReadings({ expectedW: 0, readW: 1 }, { expectedW: 5, readW: 1 })).toBeNull();
+  });
+});
+
+describe("a year of tilts", () => {
+  it("leaves changes out that change nothing", () => {
+    const steps = [
+      { from: "12-02", tiltDeg: 0 },
+      { from: "12-07", tiltDeg: 0 },
+    ];
+    expect(withoutStandstill(steps)).toEqual([steps[0]]);
+    const three = [
+      { from: "03-01", tiltDeg: 20 },
+      { from: "05-01", tiltDeg: 20.04 },
+      { from: "10-01", tiltDeg: 55 },
+    ];
+    expect(withoutStandstill(three).map(({ from }) => from)).toEqual(["03-01", "10-01"]);
+    expect(withoutStandstill([three[0]!, { from: "05-01", tiltDeg: 20.06 }, three[2]!])).toHaveLength(3);
   });
 });

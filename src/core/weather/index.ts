@@ -2,6 +2,7 @@ export { clearSkyWeather, hoursOfYear, USUAL_LINKE_TURBIDITY } from "./clear-sky
 export { CLIMATES, type Climate, climateMeans } from "./climates";
 export { fillColumnGaps, fillGaps } from "./fill-gaps";
 export { localYear, type MadeWeather, MEAN_MONTH_DAYS, type MonthlyMeans, weatherFromMeans } from "./monthly-means";
+export { skyWithoutFile } from "./sky-without-file";
 export { sliceWeather } from "./slice";
 export { USUAL_AIR_STANDARD_K, usualAirC, usualDayAirC } from "./usual-air";
 export { type BroughtLight, usualMarks, usualSpans } from "./usual-spans";

@@ -15,7 +15,16 @@ export { REAR_EVEN_FRAC, REAR_FREE_FRAC } from "./rear-light";
 export { type RevisionEffect, revisionEffects } from "./revision-effects";
 export { runPrepared, runYield } from "./run-yield";
 export { HORIZON_ID, type ObstacleCost, ownObstacleId, type ShadeReport, shadeReport, withoutShader } from "./shade-report";
-export { type AlbedoGain, albedoGain, type ClearingNow, clearingNow, type StormReport, stormReport } from "./snow-bench";
+export {
+  type AlbedoGain,
+  albedoGain,
+  type ClearingNow,
+  clearingNow,
+  type StormReport,
+  stormReport,
+  type TypedStorm,
+  typedStorms,
+} from "./snow-bench";
 export { fillSpread } from "./sub-hourly";
 export {
   expectedUncertainty,

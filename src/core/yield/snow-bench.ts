@@ -1,6 +1,6 @@
 import { planeOf } from "../irradiance";
 import { type PvArray, partOfSite, type Site } from "../site";
-import { lying, type SnowRecord, type Storm, storms } from "../snow";
+import { CLEARED_AFTER_HOURS, lying, type SnowRecord, type Storm, storms } from "../snow";
 import { medianOf } from "../statistics";
 import { dayBins, monthBins } from "../time";
 import { MINUTE_MS } from "../units";
@@ -42,12 +42,17 @@ function freshSnowCm(depthCm: Float64Array, stepHours: number): Float64Array {
   });
 }
 
-function recordOf(site: Site, array: PvArray, { weather, sun }: PreparedWeather): SnowRecord | null {
-  if (!weather.snowDepthCm) return null;
+function recordOf(site: Site, array: PvArray, prepared: PreparedWeather): SnowRecord | null {
+  const { snowDepthCm, axis } = prepared.weather;
+  return snowDepthCm && { ...bareRecordOf(site, array, prepared), newSnowCm: freshSnowCm(snowDepthCm, axis.stepMinutes / 60) };
+}
+
+/** The array in weather of which no snow is known. */
+function bareRecordOf(site: Site, array: PvArray, { weather, sun }: PreparedWeather): SnowRecord {
   const plane = planeOf(array.tiltDeg, array.azimuthDeg);
   const run = runPrepared(bareOf(site, array), { weather, sun }, monthBins(weather.axis, site.place.timeZone));
   return {
-    newSnowCm: freshSnowCm(weather.snowDepthCm, weather.axis.stepMinutes / 60),
+    newSnowCm: new Float64Array(weather.axis.count),
     airTempC: weather.airTempC,
     poaWm2: arrayLightWm2(site, array, { weather, sun }),
     openKwh: run.expectedKwh,
@@ -65,6 +70,62 @@ export function stormReport(site: Site, array: PvArray, prepared: PreparedWeathe
   const { axis } = prepared.weather;
   const utcOf = (i: number): number => axis.startUtcMs + i * axis.stepMinutes * MINUTE_MS;
   return storms(record).map(({ from, to, ...storm }) => ({ ...storm, fromUtcMs: utcOf(from), toUtcMs: utcOf(to) }));
+}
+
+/** A fall of snow as somebody remembers it. */
+export interface TypedStorm {
+  /** Day of the year on which it ended, "02-12". */
+  readonly on: string;
+  readonly depthCm: number;
+  readonly kind: "wet" | "dry";
+  /** Mean air of the days after, C; null: as the weather has it. */
+  readonly afterTempC: number | null;
+}
+
+/** From the evening of its day a fall lies; the sun of the next morning finds it. */
+const FELL_BY_HOUR = 18;
+/** Air while it falls, where nobody says, C: wet about freezing, dry well under it. Source: Judson & Doesken, 2000, Density of freshly fallen snow in the central Rocky Mountains. */
+const FALL_TEMP_C = { wet: 0, dry: -6 } as const;
+/** So long the air after a fall is what was said of it, hours. */
+const SAID_AIR_HOURS = 72;
+
+/** Falls that somebody typed, each followed until its cover is gone or the next one comes, under the sun that there is: means over its years. Any weather will do. */
+export function typedStorms(site: Site, array: PvArray, prepared: PreparedWeather, typed: readonly TypedStorm[]): StormReport[] {
+  const record = bareRecordOf(site, array, prepared);
+  const { axis } = prepared.weather;
+  const days = dayBins(axis, site.place.timeZone);
+  const perHour = 1 / record.stepHours;
+  const startsOf = ({ on }: TypedStorm): number[] =>
+    days.keys.flatMap((key, d) => (key.slice(5) === on ? [days.binOf.indexOf(d) + Math.round(FELL_BY_HOUR * perHour)] : []));
+  const starts = typed.flatMap(startsOf);
+  return typed.flatMap((storm): StormReport[] => {
+    if (storm.depthCm < COVERING_CM) return [];
+    const years = startsOf(storm).map((from) => {
+      const next = Math.min(axis.count, ...starts.filter((other) => other > from));
+      const air = Float64Array.from({ length: axis.count }, (_, i) => record.airTempC[i]!);
+      if (storm.afterTempC !== null) air.fill(storm.afterTempC, from, Math.min(axis.count, from + Math.round(SAID_AIR_HOURS * perHour)));
+      const own = { ...record, airTempC: air };
+      const left = lying(own, from, next, 1);
+      const cleared = lying(own, from, Math.min(next, from + Math.round(CLEARED_AFTER_HOURS * perHour)), 1);
+      return { from, hours: left.hours, lostKwh: left.lostKwh, clearingKwh: Math.max(0, left.lostKwh - cleared.lostKwh) };
+    });
+    if (years.length === 0) return [];
+    const mean = (of: (year: (typeof years)[number]) => number): number => years.reduce((sum, year) => sum + of(year), 0) / years.length;
+    const fromUtcMs = axis.startUtcMs + years[0]!.from * axis.stepMinutes * MINUTE_MS;
+    return [
+      {
+        fromUtcMs,
+        toUtcMs: fromUtcMs,
+        depthCm: storm.depthCm,
+        kind: storm.kind,
+        fallTempC: FALL_TEMP_C[storm.kind],
+        afterTempC: storm.afterTempC ?? Number.NaN,
+        lyingHours: mean(({ hours }) => hours),
+        lostKwh: mean(({ lostKwh }) => lostKwh),
+        clearingKwh: mean(({ clearingKwh }) => clearingKwh),
+      },
+    ];
+  });
 }
 
 export interface ClearingNow {

@@ -1,13 +1,18 @@
 "use client";
 
+import { useLocalStorage } from "@mantine/hooks";
+import type { ReactNode } from "react";
 import { useGeometry } from "@/features/data/geometry/use-geometry";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { ViewTabs } from "@/features/kit/look/ViewTabs";
 import { say } from "@/wording/screens/calculators";
 import { BenchFooter } from "./BenchFooter";
 import { BenchTools } from "./BenchTools";
+import { type BenchSun, sunByName } from "./bench-sun";
 import { BENCH_VIEWS, type BenchProps, type BenchView, GEOMETRY_VIEWS } from "./bench-views";
 import { CableBench } from "./cable/CableBench";
+import { CostsBench } from "./costs/CostsBench";
+import { GearBench } from "./gear/GearBench";
 import { LoadsBench } from "./loads/LoadsBench";
 import { MixedBench } from "./mixed/MixedBench";
 import { ModulesBench } from "./modules/ModulesBench";
@@ -15,24 +20,45 @@ import { RoofOrGround } from "./RoofOrGround";
 import { RowsBench } from "./RowsBench";
 import { SnowBench } from "./snow/SnowBench";
 import { TiltPlanner } from "./TiltPlanner";
+import { SunTray } from "./tray/SunTray";
 
-/** The calculators that the job keeps needing, fed from the book. */
-export function BenchChapter({ view, ...props }: BenchProps & { readonly view: BenchView | null }) {
+interface Props extends Omit<BenchProps, "sun"> {
+  readonly view: BenchView | null;
+  /** The sun of the book, or of what lies on an open bench; null: the book has no weather, and one is chosen here. */
+  readonly sun: BenchSun | null;
+  /** What lies on a bench that belongs to no book. */
+  readonly tray?: ReactNode;
+}
+
+/** The calculators that the job keeps needing, fed from the book, or from what somebody says of a roof. */
+export function BenchChapter({ view, sun, tray, ...own }: Props) {
+  const [chosen, choose] = useLocalStorage({ key: `dusty-ledger:bench-sun:${own.slug ?? ""}`, defaultValue: "" });
+  const props: BenchProps = { ...own, sun: sun ?? sunByName(chosen) };
+  const home = own.slug === null ? "/bench" : `/books/${own.slug}/bench`;
   return (
     <div className={chapter.page}>
-      <ViewTabs title={props.site.name} views={BENCH_VIEWS} view={view ?? ""} href={(id) => `/books/${props.slug}/bench?view=${id}`} />
+      <ViewTabs
+        title={own.slug === null ? say.theBench : own.site.name}
+        views={BENCH_VIEWS}
+        view={view ?? ""}
+        href={(id) => `${home}?view=${id}`}
+      />
+      {tray}
+      {sun === null && <SunTray name={chosen} onChange={choose} slug={own.slug} />}
       {view === null && (
         <>
-          <p className={chapter.verdict}>{say.aQuestionATool}</p>
-          <BenchTools slug={props.slug} />
+          <p className={chapter.verdict}>{own.slug === null ? say.aQuestionAToolWithoutABook : say.aQuestionATool}</p>
+          <BenchTools home={home} />
         </>
       )}
       {view !== null && GEOMETRY_VIEWS.includes(view) && <GeometryBench view={view} {...props} />}
       {view === "rows" && <RowsBench {...props} />}
+      {view === "costs" && <CostsBench {...props} />}
       {view === "mixed" && <MixedBench {...props} />}
       {view === "cable" && <CableBench {...props} />}
       {view === "modules" && <ModulesBench {...props} />}
       {view === "snow" && <SnowBench {...props} />}
+      {view === "gear" && <GearBench {...props} />}
       {view === "loads" && <LoadsBench {...props} />}
       {view !== null && (
         <BenchFooter
@@ -47,7 +73,7 @@ export function BenchChapter({ view, ...props }: BenchProps & { readonly view: B
 
 /** Benches that ask what other planes would see. */
 function GeometryBench({ view, ...props }: BenchProps & { readonly view: BenchView }) {
-  const { engine, refusal, inPlane } = useGeometry(props.slug, props.year);
+  const { engine, refusal, inPlane } = useGeometry(props.slug, props.sun.year, props.sun.climate);
   if (refusal) return <p className={chapter.clay}>{`${refusal.message} ${refusal.help}`}</p>;
   if (inPlane) return <InPlaneNote />;
   return view === "tilt" ? <TiltPlanner {...props} engine={engine} /> : <RoofOrGround {...props} engine={engine} />;

@@ -13,6 +13,14 @@ import type { BenchProps } from "./bench-views";
 /** Where a bench's figures come from, and a line of one's own to keep of them. */
 export function BenchFooter({ slug, site, nowUtcMs, bench, keeps }: BenchProps & { readonly bench: string; readonly keeps: boolean }) {
   const [words, setWords] = useState("");
+  if (slug === null)
+    return (
+      <footer className={styles.footer}>
+        <p className={chapter.soft}>
+          {say.nothingHereIsStored} <Link href="/open">{say.openABook}</Link>
+        </p>
+      </footer>
+    );
   return (
     <footer className={styles.footer}>
       <p className={chapter.soft}>

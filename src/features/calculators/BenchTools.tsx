@@ -6,6 +6,14 @@ import { BENCH_VIEWS, type BenchView } from "./bench-views";
 
 /** A small drawing of what each tool is about: ground line at 58, sun light in brass, what is asked in clay. */
 const DRAWINGS: Readonly<Record<BenchView, ReactNode>> = {
+  costs: (
+    <>
+      <path d="M20 58L56 58M20 58L50 28" />
+      <path data-asked d="M66 22H108M66 36H98M66 50H104" />
+      <path d="M60 16V58" />
+      <circle cx="14" cy="16" r="7" data-sun />
+    </>
+  ),
   tilt: (
     <>
       <path d="M22 58L64 58M28 58L60 26" />
@@ -55,6 +63,14 @@ const DRAWINGS: Readonly<Record<BenchView, ReactNode>> = {
       <path data-sun d="M92 14V30M84 22H100M86 16L98 28M98 16L86 28" />
     </>
   ),
+  gear: (
+    <>
+      <path d="M18 58V32L50 18L82 32V58Z" />
+      <rect x="36" y="38" width="24" height="16" />
+      <path data-asked d="M98 14V44M94 44A6 6 0 1 0 102 44" />
+      <circle cx="12" cy="14" r="7" data-sun />
+    </>
+  ),
   loads: (
     <>
       <rect x="12" y="26" width="40" height="32" />
@@ -65,12 +81,12 @@ const DRAWINGS: Readonly<Record<BenchView, ReactNode>> = {
 };
 
 /** The bench opens on its tools: a drawing and a question each. */
-export function BenchTools({ slug }: { slug: string }) {
+export function BenchTools({ home }: { home: string }) {
   return (
     <ul className={styles.tools}>
       {BENCH_VIEWS.map(({ id, name }) => (
         <li key={id}>
-          <Link href={`/books/${slug}/bench?view=${id}`}>
+          <Link href={`${home}?view=${id}`}>
             <svg viewBox="0 0 120 74" aria-hidden="true">
               {DRAWINGS[id]}
             </svg>

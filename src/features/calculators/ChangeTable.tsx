@@ -2,6 +2,7 @@ import { Button } from "@mantine/core";
 import { writeTiltSteps } from "@/contracts/tilt-calendar";
 import { legLengthM } from "@/core/geometry";
 import type { Rack } from "@/core/site";
+import { WASHED_FROM_DEG } from "@/core/soiling";
 import { LATE_DAYS, type TiltPlan } from "@/core/tilt";
 import { NumberField } from "@/features/kit/fields/NumberField";
 import { Figure } from "@/features/kit/figures/Figure";
@@ -14,13 +15,17 @@ import { lateWorking, legWorking } from "@/wording/workings/bench-workings";
 import styles from "./Bench.module.css";
 
 interface Props {
-  readonly slug: string;
+  /** Null: no book keeps it. */
+  readonly slug: string | null;
   readonly arrayId: string;
   readonly plan: TiltPlan;
   readonly rack: Rack | null;
   readonly setRack: (rack: Rack | null) => void;
   readonly use: () => void;
 }
+
+/** Whether nothing is changed through the year. */
+const isStill = ({ steps }: TiltPlan): boolean => steps.length <= 1;
 
 const USUAL_RACK: Rack = { frameM: 1.6, baseM: 1.4 };
 
@@ -50,14 +55,17 @@ export function ChangeTable({ slug, arrayId, plan, rack, setRack, use }: Props) 
           onChange={set("baseM")}
         />
       </div>
-      <div className={chapter.actions}>
-        <Button onClick={use}>{plan.positions === 1 ? say.toUseThisTiltInTheBook : say.toUseTheseDatesInTheBook}</Button>
-        {plan.positions > 1 && (
-          <a href={`/api/books/${slug}/tilt-calendar?array=${encodeURIComponent(arrayId)}&steps=${writeTiltSteps(plan.steps)}`} download>
-            {say.calendarFileWithReminders}
-          </a>
-        )}
-      </div>
+      {slug !== null && (
+        <div className={chapter.actions}>
+          <Button onClick={use}>{isStill(plan) ? say.toUseThisTiltInTheBook : say.toUseTheseDatesInTheBook}</Button>
+          {!isStill(plan) && (
+            <a href={`/api/books/${slug}/tilt-calendar?array=${encodeURIComponent(arrayId)}&steps=${writeTiltSteps(plan.steps)}`} download>
+              {say.calendarFileWithReminders}
+            </a>
+          )}
+        </div>
+      )}
+      {plan.steps.some(({ tiltDeg }) => tiltDeg < WASHED_FROM_DEG) && <p className={chapter.caution}>{say.flatTiltsKeepDirt}</p>}
       <p className={chapter.caution}>{say.aRackWithModulesIsA}</p>
     </>
   );
@@ -73,7 +81,7 @@ function DatesTable({ plan, rack }: DatesTableProps) {
     <RuledTable className={chapter.table}>
       <thead>
         <tr>
-          <th scope="col">{plan.positions === 1 ? "all year" : "change on"}</th>
+          <th scope="col">{isStill(plan) ? "all year" : "change on"}</th>
           <th scope="col">{say.tiltFromFlat}</th>
           <th scope="col">from upright</th>
           <th scope="col">leg, m</th>
@@ -88,7 +96,7 @@ function DatesTable({ plan, rack }: DatesTableProps) {
       <tbody>
         {plan.steps.map((step, k) => (
           <tr key={step.from}>
-            <td>{plan.positions === 1 ? "fixed" : dayName(step.from)}</td>
+            <td>{isStill(plan) ? "fixed" : dayName(step.from)}</td>
             <td>{number(step.tiltDeg, 1)}°</td>
             <td>{number(90 - step.tiltDeg, 1)}°</td>
             <td>

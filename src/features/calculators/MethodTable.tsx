@@ -1,4 +1,4 @@
-import type { TiltGoal, TiltPlan } from "@/core/tilt";
+import { planWorth, type TiltGoal, type TiltPlan } from "@/core/tilt";
 import { Figure } from "@/features/kit/figures/Figure";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { ScrollBox } from "@/features/kit/look/ScrollBox";
@@ -7,6 +7,7 @@ import { number, percent } from "@/wording/format";
 import { say } from "@/wording/screens/calculators";
 import { planWorking } from "@/wording/workings/bench-workings";
 import styles from "./Bench.module.css";
+import type { BenchSun } from "./bench-sun";
 
 interface Props {
   readonly plans: readonly TiltPlan[];
@@ -14,7 +15,7 @@ interface Props {
   readonly asIs: TiltPlan | undefined;
   readonly goal: TiltGoal;
   readonly positions: number;
-  readonly year: string | null;
+  readonly sun: BenchSun;
 }
 
 const METHODS: Readonly<Record<TiltPlan["method"], string>> = {
@@ -26,6 +27,14 @@ const METHODS: Readonly<Record<TiltPlan["method"], string>> = {
 };
 const HEADS: Readonly<Record<number, string>> = { 0: "", 1: "fixed", 2: "two positions", 4: "four positions", 12: "twelve positions" };
 
+/** Which of the figures is compared. */
+const MEASURED: Readonly<Record<TiltGoal, string>> = {
+  energy: say.measuredYear,
+  money: say.measuredYear,
+  winter: say.measuredWinter,
+  flattest: say.measuredLeast,
+};
+
 const tiltsOf = ({ steps }: TiltPlan): string =>
   steps.length === 0
     ? ""
@@ -34,7 +43,7 @@ const tiltsOf = ({ steps }: TiltPlan): string =>
       : steps.map((s) => `${number(s.tiltDeg)}°`).join(", ");
 
 /** Methods of tilting side by side, all judged by the site's own year. */
-export function MethodTable({ plans, fixed, asIs, goal, positions, year }: Props) {
+export function MethodTable({ plans, fixed, asIs, goal, positions, sun }: Props) {
   return (
     <ScrollBox label={say.methodsOfTilting}>
       <DataTable
@@ -42,7 +51,7 @@ export function MethodTable({ plans, fixed, asIs, goal, positions, year }: Props
         rows={plans}
         rowKey={(plan) => `${plan.method} ${plan.positions}`}
         rowProps={(plan) => ({ "data-chosen": (plan.method === "simulated" && plan.positions === positions) || undefined })}
-        caption={say.methodsSideBySideJudgedBy(year ?? say.aCloudlessYear)}
+        caption={say.methodsSideBySideJudgedBy(sun.name)}
         columns={[
           {
             key: "positions",
@@ -56,14 +65,14 @@ export function MethodTable({ plans, fixed, asIs, goal, positions, year }: Props
             head: "year, kWh",
             cell: (plan) => (
               <>
-                <Figure plain working={() => planWorking(plan, year, goal)}>
+                <Figure plain working={() => planWorking(plan, sun, goal)}>
                   {number(plan.yearKwh)}
                 </Figure>
               </>
             ),
           },
-          { key: "to-best-fixed", head: say.toBestFixed, cell: (plan) => gain(plan, fixed) },
-          { key: "to-as-it-is", head: say.toAsItIs, cell: (plan) => gain(plan, asIs) },
+          { key: "to-best-fixed", head: say.toBestFixed(MEASURED[goal]), cell: (plan) => gain(plan, fixed, goal) },
+          { key: "to-as-it-is", head: say.toAsItIs(MEASURED[goal]), cell: (plan) => gain(plan, asIs, goal) },
           { key: "winter-kwh", head: "winter, kWh", cell: (plan) => number(plan.winterKwh) },
           { key: "least-kwh-d", head: "least, kWh/d", cell: (plan) => number(plan.leastKwhPerDay, 1) },
         ]}
@@ -72,8 +81,9 @@ export function MethodTable({ plans, fixed, asIs, goal, positions, year }: Props
   );
 }
 
-function gain(plan: TiltPlan, base: TiltPlan | undefined): string {
+/** A plan against another by what is sought, which the sentence above speaks of too. */
+function gain(plan: TiltPlan, base: TiltPlan | undefined, goal: TiltGoal): string {
   if (!base || base === plan) return "–";
-  const share = plan.yearKwh / base.yearKwh - 1;
+  const share = planWorth(plan, goal) / planWorth(base, goal) - 1;
   return `${share > 0 ? "+" : ""}${percent(share)}`;
 }

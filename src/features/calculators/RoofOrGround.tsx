@@ -17,6 +17,7 @@ import { number, percent } from "@/wording/format";
 import { MONTHS_SHORT } from "@/wording/geometry";
 import { say } from "@/wording/screens/calculators";
 import { differenceWorking } from "@/wording/workings/yield-workings";
+import type { BenchSun } from "./bench-sun";
 import type { BenchProps } from "./bench-views";
 import { PlaneFields, type Way, WaysTable } from "./RoofOrGroundParts";
 
@@ -38,7 +39,7 @@ const stoodAs = (site: SiteDocument, change: Partial<PvArray>): SiteDocument => 
 });
 
 /** The same modules on the roof or on a rack in the open: what each brings. */
-export function RoofOrGround({ slug, site, year, engine }: BenchProps & { readonly engine: Remote<GeometryEngine> | null }) {
+export function RoofOrGround({ slug, site, sun, engine }: BenchProps & { readonly engine: Remote<GeometryEngine> | null }) {
   const { latitudeDeg } = site.place;
   const first = site.arrays[0]!;
   const [roofTilt, setRoofTilt] = useState<number | string>(first.tiltDeg);
@@ -67,7 +68,7 @@ export function RoofOrGround({ slug, site, year, engine }: BenchProps & { readon
   );
   return (
     <>
-      <GroundSentence ways={ways} years={years} year={year} />
+      <GroundSentence ways={ways} years={years} sun={sun} />
       <PlaneFields
         latitudeDeg={latitudeDeg}
         roofAzimuth={roofAzimuth}
@@ -78,7 +79,7 @@ export function RoofOrGround({ slug, site, year, engine }: BenchProps & { readon
         rackTilt={rackTilt}
         setRackTilt={setRackTilt}
       />
-      <WaysTable year={year} site={site} ways={ways} years={years} />
+      <WaysTable sun={sun} site={site} ways={ways} years={years} />
       <WaysChart slug={slug} ways={ways} years={years?.length === ways.length ? years : null} />
       <p className={chapter.soft}>{say.theRackStandsClearOfThe}</p>
       <p className={chapter.caution}>{say.aRackCarriesWindAndSnow}</p>
@@ -87,7 +88,7 @@ export function RoofOrGround({ slug, site, year, engine }: BenchProps & { readon
 }
 
 interface WaysChartProps {
-  readonly slug: string;
+  readonly slug: string | null;
   readonly ways: Way[];
   /** Null until they are known: the frame keeps the chart's room. */
   readonly years: PlaneYear[] | null;
@@ -98,7 +99,7 @@ function WaysChart({ slug, ways, years }: WaysChartProps) {
     <ChartFrame
       title={say.monthByMonth}
       note={say.kwhAtTheMeter}
-      fileName={`${slug}-roof-or-ground`}
+      fileName={`${slug ?? "bench"}-roof-or-ground`}
       height={230}
       summary={say.energyByMonthOnTheRoof}
       table={() => [
@@ -121,17 +122,19 @@ function WaysChart({ slug, ways, years }: WaysChartProps) {
   );
 }
 
-function GroundSentence({ ways, years, year }: { ways: readonly Way[]; years: readonly PlaneYear[] | null; year: string | null }) {
+function GroundSentence({ ways, years, sun }: { ways: readonly Way[]; years: readonly PlaneYear[] | null; sun: BenchSun }) {
   if (!years || years.length < ways.length)
     return (
       <p className={chapter.verdict} data-lines="2">
-        {say.runningOnTheRoofAndIn(year ?? say.aCloudlessYear)}
+        {say.runningOnTheRoofAndIn(sun.name)}
       </p>
     );
   const [, roof, fixed, tilted] = years as [PlaneYear, PlaneYear, PlaneYear, PlaneYear];
   const more = fixed.yearKwh - roof.yearKwh;
   return (
     <p className={chapter.verdict} data-lines="2">
+      {sun.kind === "cloudless" && `${say.underACloudlessSky} `}
+      {sun.kind === "usual" && `${say.inAUsualYear} `}
       {say.onAFixedRackInThe}
       <Figure
         working={() =>

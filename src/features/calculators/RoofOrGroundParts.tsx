@@ -14,6 +14,7 @@ import { say } from "@/wording/screens/calculators";
 import { wayWorking, worthWorking } from "@/wording/workings/bench-workings";
 import { differenceWorking } from "@/wording/workings/yield-workings";
 import styles from "./Bench.module.css";
+import type { BenchSun } from "./bench-sun";
 
 interface WayRowProps {
   readonly name: string;
@@ -21,15 +22,15 @@ interface WayRowProps {
   readonly base: PlaneYear | undefined;
   readonly first: boolean;
   readonly price: number | null;
-  readonly year: string | null;
+  readonly sun: BenchSun;
 }
 
-function WayRow({ name, answer, base, first, price, year }: WayRowProps) {
+function WayRow({ name, answer, base, first, price, sun }: WayRowProps) {
   const more = answer && base ? answer.yearKwh - base.yearKwh : 0;
   return (
     <tr>
       <td>{name}</td>
-      <td>{answer ? <YearFigure name={name} answer={answer} year={year} kwh={answer.yearKwh} /> : "…"}</td>
+      <td>{answer ? <YearFigure name={name} answer={answer} sun={sun} kwh={answer.yearKwh} /> : "…"}</td>
       <td>
         {first || !answer || !base ? (
           "–"
@@ -48,7 +49,7 @@ function WayRow({ name, answer, base, first, price, year }: WayRowProps) {
           </Figure>
         )}
       </td>
-      <td>{answer ? <YearFigure name={name} answer={answer} year={year} kwh={answer.winterKwh} /> : "…"}</td>
+      <td>{answer ? <YearFigure name={name} answer={answer} sun={sun} kwh={answer.winterKwh} /> : "…"}</td>
       <td>{answer ? number(answer.monthsKwh[11]!) : "…"}</td>
       <td>{answer ? number(answer.monthsKwh[5]!) : "…"}</td>
       <td>
@@ -118,21 +119,21 @@ export function PlaneFields({
 }
 
 interface WaysTableProps {
-  readonly year: string | null;
+  readonly sun: BenchSun;
   readonly site: SiteDocument;
   readonly ways: Way[];
   readonly years: PlaneYear[] | null;
 }
 
 /** What each way gives over the year. */
-export function WaysTable({ year, site, ways, years }: WaysTableProps) {
+export function WaysTable({ sun, site, ways, years }: WaysTableProps) {
   return (
     <ScrollBox label={say.roofOrGround}>
       <RuledTable className={chapter.table}>
         <thead>
           <tr>
             <th scope="col">all modules</th>
-            <th scope="col">{`${year ?? "cloudless year"}, kWh`}</th>
+            <th scope="col">{`${sun.head}, kWh`}</th>
             <th scope="col">{say.againstAsItStands}</th>
             <th scope="col">{say.winterHalfKwh}</th>
             <th scope="col">December, kWh</th>
@@ -143,7 +144,7 @@ export function WaysTable({ year, site, ways, years }: WaysTableProps) {
         </thead>
         <tbody>
           {ways.map(({ name }, k) => (
-            <WayRow key={name} name={name} answer={years?.[k]} base={years?.[0]} first={k === 0} price={pricePerKwh(site)} year={year} />
+            <WayRow key={name} name={name} answer={years?.[k]} base={years?.[0]} first={k === 0} price={pricePerKwh(site)} sun={sun} />
           ))}
         </tbody>
       </RuledTable>
@@ -151,9 +152,9 @@ export function WaysTable({ year, site, ways, years }: WaysTableProps) {
   );
 }
 
-function YearFigure({ name, answer, year, kwh }: { name: string; answer: PlaneYear; year: string | null; kwh: number }) {
+function YearFigure({ name, answer, sun, kwh }: { name: string; answer: PlaneYear; sun: BenchSun; kwh: number }) {
   return (
-    <Figure plain working={() => wayWorking(name, answer, year)}>
+    <Figure plain working={() => wayWorking(name, answer, sun)}>
       {number(kwh)}
     </Figure>
   );

@@ -12,7 +12,7 @@ import { snowWorking } from "@/wording/workings/rows-working";
 export const hour = (h: number): string => `${Math.floor(h)}:${h % 1 ? "30" : "00"}`;
 
 interface RowsPictureProps {
-  readonly slug: string;
+  readonly slug: string | null;
   readonly spacing: RowSpacing | null;
   readonly rows: Rows;
   readonly edgeM: number;
@@ -27,7 +27,7 @@ export function RowsPicture({ slug, spacing, rows, edgeM, snowM, slid, sunDeg }:
     <ChartFrame
       title={say.twoRowsFromTheSide}
       note={say.theLowestRayOfTheWindow}
-      fileName={`${slug}-rows`}
+      fileName={`${slug ?? "bench"}-rows`}
       height={250}
       summary={spacing ? say.rowsMetresApart(number(spacing.pitchM, 2)) : say.noSpacingKeepsThisWindowFree}
       table={() => [

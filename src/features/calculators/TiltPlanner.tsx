@@ -5,7 +5,7 @@ import { type Dispatch, type SetStateAction, useState } from "react";
 import { TiltYear } from "@/charts";
 import type { SiteDocument } from "@/contracts/site";
 import type { Rack } from "@/core/site";
-import type { TiltGoal, TiltPlan, TiltStep } from "@/core/tilt";
+import { planWorth, type TiltGoal, type TiltPlan, type TiltStep } from "@/core/tilt";
 import type { GeometryEngine } from "@/features/data/geometry/geometry.worker";
 import type { RefusedCall } from "@/features/data/refused-call";
 import { useSiteSave } from "@/features/data/use-site-save";
@@ -14,10 +14,11 @@ import chapter from "@/features/kit/look/Chapter.module.css";
 import { Refused } from "@/features/kit/problems/ProblemList";
 import { ChartFrame } from "@/features/kit/save/ChartFrame";
 import { number, percent } from "@/wording/format";
-import { dayName } from "@/wording/geometry";
+import { dayName, monthOfYear } from "@/wording/geometry";
 import { say } from "@/wording/screens/calculators";
 import { planWorking } from "@/wording/workings/bench-workings";
 import styles from "./Bench.module.css";
+import type { BenchSun } from "./bench-sun";
 import type { BenchProps } from "./bench-views";
 import { ChangeTable } from "./ChangeTable";
 import { ClaimCheck } from "./ClaimCheck";
@@ -31,14 +32,14 @@ export function TiltPlanner({
   slug,
   version,
   site,
-  year,
+  sun,
   nowUtcMs,
   engine,
 }: BenchProps & { readonly engine: Remote<GeometryEngine> | null }) {
   const [arrayId, setArrayId] = useState((site.arrays.find((array) => array.tiltSchedule.length > 0) ?? site.arrays[0]!).id);
   const [goal, setGoal] = useState<TiltGoal>("energy");
   const [positions, setPositions] = useState("2");
-  const { run: save, refusal } = useSiteSave(slug);
+  const { run: save, refusal } = useSiteSave(slug ?? "");
   const array = site.arrays.find((candidate) => candidate.id === arrayId) ?? site.arrays[0]!;
   const [rack, setRack] = useState<Rack | null>(array.rack);
   const { report, progress, cancelled, cancel, again } = usePlanner(engine, { site, arrayId: array.id, goal });
@@ -58,13 +59,13 @@ export function TiltPlanner({
   return (
     <>
       {best && fixed && asIs ? (
-        <PlannerSentence best={best} fixed={fixed} asIs={asIs} goal={goal} year={year} name={array.name || array.id} />
+        <PlannerSentence best={best} fixed={fixed} asIs={asIs} goal={goal} sun={sun} name={array.name || array.id} />
       ) : (
         <p className={chapter.verdict} data-lines="2">
-          {cancelled ? say.stoppedBeforeTheEnd : say.runningAtEveryTiltOf(year ?? say.aCloudlessYear, array.name || array.id)}
+          {cancelled ? say.stoppedBeforeTheEnd : say.runningAtEveryTiltOf(sun.name, array.name || array.id)}
         </p>
       )}
-      {year === null && <p className={chapter.soft}>{say.thisBookHasNoWeatherYet}</p>}
+      {sun.kind === "cloudless" && <p className={chapter.soft}>{say.thisBookHasNoWeatherYet}</p>}
       {report && report.days < 360 && <p className={chapter.clay}>{say.weatherOfDaysOfTheYear(report.days)}</p>}
       <PlannerInputs
         site={site}
@@ -81,7 +82,7 @@ export function TiltPlanner({
         again={again}
       />
       <div className={styles.planner} data-awaited={plans.length === 0 || undefined}>
-        <MethodTable plans={plans} fixed={fixed} asIs={asIs} goal={goal} positions={Number(positions)} year={year} />
+        <MethodTable plans={plans} fixed={fixed} asIs={asIs} goal={goal} positions={Number(positions)} sun={sun} />
         <BestPlan best={best} slug={slug} array={array} asIsSteps={asIsSteps} rack={rack} setRack={setRack} use={use} refusal={refusal} />
       </div>
       <div className={styles.checks}>
@@ -94,7 +95,7 @@ export function TiltPlanner({
 
 interface BestPlanProps {
   readonly best: TiltPlan | undefined;
-  readonly slug: string;
+  readonly slug: string | null;
   readonly array: SiteDocument["arrays"][number];
   readonly asIsSteps: readonly TiltStep[];
   readonly rack: Rack | null;
@@ -110,7 +111,7 @@ function BestPlan({ best, slug, array, asIsSteps, rack, setRack, use, refusal }:
       <ChartFrame
         title={say.tiltThroughTheYear}
         note={best ? say.fullSimulatedBestDashedAsThe : ""}
-        fileName={`${slug}-${array.id}-tilts`}
+        fileName={`${slug ?? "bench"}-${array.id}-tilts`}
         height={196}
         summary={say.tiltThroughTheYearSimulatedBest}
         table={() => [
@@ -141,12 +142,10 @@ interface SentenceProps {
   readonly fixed: TiltPlan;
   readonly asIs: TiltPlan;
   readonly goal: TiltGoal;
-  readonly year: string | null;
+  readonly sun: BenchSun;
   readonly name: string;
 }
 
-const measure = (plan: TiltPlan, goal: TiltGoal): number =>
-  goal === "winter" ? plan.winterKwh : goal === "flattest" ? plan.leastKwhPerDay : plan.yearKwh;
 const UNIT: Readonly<Record<TiltGoal, string>> = {
   energy: say.kwhAYear,
   money: say.kwhAYear,
@@ -154,22 +153,33 @@ const UNIT: Readonly<Record<TiltGoal, string>> = {
   flattest: say.kwhADayInTheDarkest,
 };
 
-function PlannerSentence({ best, fixed, asIs, goal, year, name }: SentenceProps) {
-  const [value, still, current] = [best, fixed, asIs].map((plan) => measure(plan, goal)) as [number, number, number];
+function PlannerSentence({ best, fixed, asIs, goal, sun, name }: SentenceProps) {
+  const [value, still, current] = [best, fixed, asIs].map((plan) => planWorth(plan, goal)) as [number, number, number];
   const decimals = goal === "flattest" ? 1 : 0;
   const share = (of: number): string => `${value >= of ? "+" : ""}${percent(value / of - 1)}`;
+  const isStill = best.positions > 1 && best.steps.length <= 1;
   const tilts =
-    best.positions > 4
+    best.steps.length > 4 || isStill
       ? null
       : best.steps.map((step) => `${number(step.tiltDeg, 1)}°${best.positions === 1 ? "" : ` from ${dayName(step.from)}`}`).join(", ");
   return (
     <p className={chapter.verdict} data-lines="2" data-testid="planner-sentence">
-      {year === null && `${say.underACloudlessSky} `}
-      {best.positions === 1 ? say.theBestFixedTiltOf(name) : `${name} tilted ${POSITION_NAMES[best.positions]}`} brings{" "}
-      <Figure working={() => planWorking(best, year, goal)}>{number(value, decimals)}</Figure>{" "}
+      {sun.kind === "cloudless" && `${say.underACloudlessSky} `}
+      {sun.kind === "usual" && `${say.inAUsualYear} `}
+      {best.positions === 1 || isStill ? say.theBestFixedTiltOf(name) : `${name} tilted ${POSITION_NAMES[best.positions]}`} brings{" "}
+      <Figure working={() => planWorking(best, sun, goal)}>{number(value, decimals)}</Figure>{" "}
       {say.againstTheRackAsItIs(UNIT[goal], share(current))}
-      {best.positions > 1 && say.againstTheBestFixedTilt(share(still))}. {tilts && `${tilts}.`}
+      {best.positions > 1 && !isStill && say.againstTheBestFixedTilt(share(still))}. {goal === "energy" && gainsMostIn(best, asIs)}{" "}
+      {tilts && `${tilts}.`}
+      {isStill && say.noTiltBringsMore(`${number(best.steps[0]?.tiltDeg ?? 0, 1)}°`)}
       {goal === "money" && " With one price all year, most money is most energy; seasons of price come with the Money chapter's tariffs."}
     </p>
   );
+}
+
+/** The month that a plan helps most, against the rack as it is. */
+function gainsMostIn(best: TiltPlan, asIs: TiltPlan): string {
+  const gains = best.monthsKwh.map((kwh, m) => kwh - asIs.monthsKwh[m]!);
+  const most = Math.max(...gains);
+  return most >= 1 ? say.mostOfItIn(monthOfYear(gains.indexOf(most)), number(most)) : "";
 }

@@ -1,14 +1,14 @@
 import type { SiteDocument } from "@/contracts/site";
-import { arrayPlace, nameplateW } from "@/core/site";
+import { arrayPlace } from "@/core/site";
 import type { PlantRead } from "@/core/typed";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { PlanView } from "@/features/site/PlanView";
 import { SideFrame } from "@/features/site/SideFrame";
 import { measure, number, percent } from "@/wording/format";
-import { facing } from "@/wording/geometry";
 import { ASSUMPTION_WORDS, say } from "@/wording/screens/opening";
 import styles from "./Opening.module.css";
 import { contradictionIn, hasSize } from "./opening";
+import { plantInWords } from "./plant-in-words";
 
 /** The line read back: as a drawing, in words, with what was not understood and what was assumed. */
 export function PlantShown({ plant, site }: { plant: PlantRead; site: SiteDocument | null }) {
@@ -18,7 +18,7 @@ export function PlantShown({ plant, site }: { plant: PlantRead; site: SiteDocume
       <h2>{say.understood}</h2>
       {!site && left.length === 0 && <p className={chapter.soft}>{say.readBackHere}</p>}
       {site && <Drawn site={site} />}
-      {site && <p data-testid="understood">{wordsOf(site, plant)}</p>}
+      {site && <p data-testid="understood">{plantInWords(site, plant)}</p>}
       {site && site.assumed.length > 0 && (
         <p className={chapter.soft} data-testid="assumed">
           {say.assumedSoFar(site.assumed.map((what) => ASSUMPTION_WORDS[what]).join(", "))}
@@ -43,23 +43,6 @@ function faultsOf({ roofs, unread }: PlantRead): string[] {
   });
   const sizeless = roofs.flatMap((roof, k) => (hasSize(roof) ? [] : [say.roofWithoutSize(k + 1)]));
   return [...wrong, ...sizeless, ...(unread.length > 0 ? [say.notUnderstood(unread.map((word) => `“${word}”`).join(", "))] : [])];
-}
-
-/** What stands behind the modules. */
-function inverterWords({ inverter, hasNoInverter }: PlantRead): string[] {
-  if (!inverter) return hasNoInverter ? [say.noInverter] : [];
-  const { acRatedW, devices, perModule } = inverter;
-  return [perModule ? say.inverterPerModule(`${number(acRatedW)} W`) : say.inverterOf(`${number((acRatedW * devices) / 1000, 1)} kW`)];
-}
-
-function wordsOf(site: SiteDocument, plant: PlantRead): string {
-  const roofs = site.arrays.map((array) => {
-    const { pmpW } = site.modules[array.module]!;
-    const kwp = `${number((array.count * pmpW) / 1000, 2)} kWp`;
-    return `${say.modulesOf(number(array.count), `${number(pmpW)} W`, kwp)}, ${say.tiltedToward(`${number(array.tiltDeg)}°`, facing(site.place.latitudeDeg, array.azimuthDeg))}`;
-  });
-  const whole = site.arrays.length > 1 ? `; ${number(nameplateW(site) / 1000, 2)} kWp` : "";
-  return `${[...roofs, ...inverterWords(plant)].join("; ")}${whole}.`;
 }
 
 const NOWHERE = (): void => {};

@@ -7,12 +7,29 @@ export const say = catalogue({
   whyAHigherVoltage: "Why a higher voltage",
   ampacityFusesFromThreeStringsSide:
     "Ampacity, fuses from three strings side by side, a DC isolator by the inverter, surge protection and earthing follow the local code (IEC 60364-7-712 or its like) and are a licensed electrician’s to choose: the section that costs least may still be too thin for them.",
-  mmCostsLeastOverYearsDrop: (areaMm2: number, numberOf: number, best: string, best2: string, run: string) =>
-    `${areaMm2} mm² costs least over ${numberOf} years: ${best} drop at full light, ${best2} kWh a year lost in each string's ${run}.`,
+  mmCostsLeastOverYearsDrop: (areaMm2: string, numberOf: number, best: string, best2: string, run: string) =>
+    `${areaMm2} mm² costs least over ${numberOf} years: ${best} drop at full light, ${best2} kWh a year lost in ${run}.`,
+  theArraysRun: (run: string) => `the array's ${run}`,
+  eachStringsRun: (run: string) => `each string's ${run}`,
+  yourSection: (areaMm2: string, drop: string, kwh: string, run: string) =>
+    `Your ${areaMm2} mm² over ${run}: ${drop} drop at full light, ${kwh} kWh a year lost.`,
+  cantCarry: (areaMm2: string, run: string) => `Your ${areaMm2} mm² over ${run} can’t carry this power at this voltage.`,
+  saysMore: (kwh: string) => `The thicker one saves ${kwh} kWh a year and repays itself.`,
+  noPriceKnown: (price: string, currency: string) =>
+    `What a kilowatt-hour is worth is not known: ${price} ${currency} is taken, and with it which section costs least.`,
+  whatItCarries: "What it carries",
+  oneString: "one string, its own pair",
+  theWholeArray: "the whole array together",
+  yourSectionMm2: "Your section",
+  theCheapest: "the cheapest",
+  yourVoltage: "Your voltage",
+  asTheStringsWork: "as the strings work",
+  yours: "yours",
+  leastMark: "least",
   lengthOneWayM: "Length, one way, m",
   andAMmOfIt: (currency: string) => `and a mm² of it, ${currency}`,
   overItsLife: (currency: string) => `over its life, ${currency}`,
-  theSameWThroughMmHalf: (run: string, best: number) =>
+  theSameWThroughMmHalf: (run: string, best: string) =>
     `The same ${run} W through ${best} mm²: half the voltage is twice the current and four times the loss.`,
   inSeriesKeepWithinTheInverters: (modulesInSeries: number) => `${modulesInSeries} in series keep within the inverter's limits.`,
   inSeriesBreakOfTheInverters: (modulesInSeries: number, broken: number) =>

@@ -2,7 +2,8 @@ import { catalogue, type Fact } from "../catalogue";
 
 /** What the screens of calculators, loads say. */
 export const say = catalogue({
-  whatTheArrayMakesByMonth: "What the array makes by month and hour is taken from the book’s weather: bring it in the Readings chapter.",
+  underACloudlessSky: "Under a cloudless sky, which is the most there can be:",
+  inAUsualYear: "In a usual year:",
   whatIsUsed: "What is used",
   usedKwhADay: "used, kWh a day",
   madeKwhADay: "made, kWh a day",

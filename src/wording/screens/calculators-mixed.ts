@@ -10,26 +10,40 @@ export const say = catalogue({
   backAfterAtTheBooksPrice: (yearsAndMonths: string, currency: string) =>
     `, back after ${yearsAndMonths} at the book's price in ${currency}`,
   kwhAYearMore: (way: Fact, extraKwh: string, paybackYears: Fact) => `${way}: ${extraKwh} kWh a year more${paybackYears}.`,
-  noModuleOfThisBookHas:
-    "No module of this book has a whole datasheet (Voc, Isc, Vmp, Imp, cells in series): enter one in the Site chapter.",
   otherModulesInThisString: "other modules in this string",
   anotherStringBesideIt: "Another string beside it",
   aTrackerThatFindsTheHighest:
     "A tracker that finds the highest maximum is assumed; simple ones stop at a lower one and lose more. A small module in a big string is carried along at best, and burns its bypass diodes at worst.",
   wOnOneInputEachModule: (togetherW: string, eachAloneW: string, lost: string) =>
     `${togetherW} W on one input; each module by itself would give ${eachAloneW} W: ${lost} is lost to each other.`,
-  theRuleOfThumbLowestCurrent: (report: string) =>
-    `The rule of thumb (lowest current, lowest voltage) says ${report} W and misleads here: bypass diodes let the string pass its weak part.`,
-  stringInSeries: (s: number, parts: number) => `String ${s}: ${parts} in series`,
+  theRuleOfThumbHolds: (watts: string) => `The rule of thumb (lowest current, lowest voltage) says ${watts} W and holds here.`,
+  theRuleOfThumbTooLow: (watts: string, off: string) =>
+    `The rule of thumb (lowest current, lowest voltage) says ${watts} W, ${off} too little: the weak part passes more than its rating, or is bypassed.`,
+  theRuleOfThumbTooHigh: (watts: string, off: string) =>
+    `The rule of thumb (lowest current, lowest voltage) says ${watts} W, ${off} too much.`,
+  connectedOtherwise: (way: string, watts: string) => `Connected ${way}, the same modules give ${watts} W.`,
+  asItIsSetHere: "as it is set here",
+  connectThem: "Connect them",
+  asSetBelow: "as set below",
+  soManyStringsAlike: "Strings alike",
+  beginAnew: "Begin anew",
+  stringInSeries: (s: number, parts: number, alike: number) =>
+    alike > 1 ? `${alike} strings alike, each ${parts} in series` : `String ${s}: ${parts} in series`,
   electronicsAtAModule: (currency: string) => `Electronics at a module, ${currency}`,
   anInputOfItsOwn: (currency: string) => `An input of its own, ${currency}`,
   currentAndPowerOverVoltage: "Current and power over voltage",
   ruleOfThumb: "rule of thumb",
   waysToConnect: "Ways to connect",
-  allOnOneInput: "all on one input",
   everyStringOnItsOwn: "every string on its own",
   everyModuleOnItsOwn: "every module on its own",
   sumOfNameplates: "sum of nameplates",
   lightOnTheseModules: "Light on these modules",
   shareOfTheLightThatReaches: "Share of the light that reaches them",
+});
+
+/** Ways to connect modules in one choice. */
+export const CONNECTION_NAMES = catalogue({
+  series: "all in series",
+  "by-kind": "each kind a string, side by side",
+  parallel: "every module side by side",
 });

@@ -4,7 +4,15 @@ import { catalogue } from "../catalogue";
 export const say = catalogue({
   givesTheCheapestKilowattHourHere: (name: string, best: string, currency: string) =>
     `${name} gives the cheapest kilowatt-hour here: ${best} ${currency}, all parts counted.`,
-  bringAYearOfWeatherAnd: "Bring a year of weather, and what each module yields here is reckoned.",
+  estimatedAs: (figure: string, spread: string) => `${figure} (estimated, ± ${spread})`,
+  ownModuleOf: (watts: string) => `Own ${watts} W`,
+  notUnderstood: (words: string) => `Not understood: ${words}`,
+  aModuleOfYourOwn: "A module of your own, as its nameplate says",
+  ownModuleExample: "Old ones: 195 W, Vmp 36.6, Imp 5.33, 72 cells",
+  keepIt: "Keep it",
+  dropModule: (name: string) => `Drop ${name}`,
+  underACloudlessSky: "Under a cloudless sky, which favours none for its heat or weak light as clouds would:",
+  inAUsualYear: "In a usual year:",
   theYearIsBeingRunFor: "The year is being run for each module …",
   modulesTwoToFive: "Modules, two to five",
   forAPower: "for a power",

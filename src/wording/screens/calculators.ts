@@ -3,6 +3,12 @@ import { catalogue, type Fact } from "../catalogue";
 /** What the screens of calculators say. */
 export const say = catalogue({
   aQuestionATool: "Each tool answers one question, with this book's own weather and prices.",
+  theBench: "Bench",
+  aQuestionAToolWithoutABook: "Each tool answers one question, with a roof said in one line and the sun that you pick: no book, no file.",
+  nothingHereIsStored: "What is typed here stays in this browser; a book keeps it.",
+  openABook: "Open a book",
+  whatItCosts: "What it costs",
+  gearsHeat: "Where the gear stands",
   rowsAndSnow: "Rows and snow",
   roofOrGround: "Roof or ground",
   stringsAndCable: "Strings and cable",
@@ -22,7 +28,10 @@ export const say = catalogue({
   toUseThisTiltInTheBook: "Use this tilt in the book",
   toUseTheseDatesInTheBook: "Use these dates in the book",
   somebodyClaimsAGain: "Somebody claims a gain",
-  giveAClaimInPercent: "Give a claim in percent.",
+  giveAClaimInPercent: "Give a claim in per cent: one figure, or a range such as 15 to 30 %.",
+  notAClaim: "One figure or a range in per cent, such as 15 to 30 %.",
+  theLowerEndAlone: (positions: string, figures: Fact, least: string, most: string, single: Fact) =>
+    `${least} % can be had, ${most} % not: tilted ${positions}, this site gains ${figures}.${single}`,
   claimedGainOfTiltingAYear: "Claimed gain of tilting, % a year",
   overTheBestFixedTiltOver: (overFixed: string, overAsIs: string) =>
     `${overFixed} over the best fixed tilt, ${overAsIs} over the rack as it is`,
@@ -37,11 +46,23 @@ export const say = catalogue({
   asTheRackIs: "as the rack is",
   methodsOfTilting: "Methods of tilting",
   aCloudlessYear: "a cloudless year",
-  toBestFixed: "to best fixed",
-  toAsItIs: "to as it is",
+  toBestFixed: (measured: string) => `${measured} to best fixed`,
+  toAsItIs: (measured: string) => `${measured} to as it is`,
+  measuredYear: "year",
+  measuredWinter: "winter",
+  measuredLeast: "least",
   atThisMoment: "At this moment",
   insteadOfWExpected: (asItIs: string) => ` instead of ${asItIs} W expected.`,
   giveADayAnHourAnd: "Give a day, an hour and a tilt.",
+  oneWay: "one way",
+  theOtherWay: "the other way",
+  tiltAsItStands: "Tilt as it stands, °",
+  tiltTried: "Tilt tried, °",
+  ifYouDid: "if you did",
+  toward: (azimuth: string) => `toward ${azimuth}°`,
+  theSunIsDownThen: "The sun is down then.",
+  readGain: (read: string, expected: string) => `You read ${read}, where ${expected} should come.`,
+  eachOfCloudless: (first: string, second: string) => `The readings are ${first} and ${second} of what such a sky gives.`,
   clockOnTheSite: "Clock on the site",
   lightOnTheLevelWM: "Light on the level, W/m²",
   againstAsItStands: "against as it stands",
@@ -98,8 +119,12 @@ export const say = catalogue({
   lowerEdgeThatStaysFree: "lower edge that stays free",
   slotBetweenAnUpperAndA: "slot between an upper and a lower row in one plane",
   snowSlidingOff: "snow sliding off",
-  thisBookHasNoWeatherYet:
-    "This book has no weather yet: a cloudless year is simulated, which favours steep winters more than a cloudy place would.",
+  thisBookHasNoWeatherYet: "A cloudless year is simulated, which favours steep winters more than a cloudy place would.",
+  inAUsualYear: "In a usual year:",
+  noTiltBringsMore: (tilt: string) => `No change of tilt brings more here: it stays at ${tilt} all year.`,
+  mostOfItIn: (month: string, kwh: string) => `Most of it in ${month}: ${kwh} kWh.`,
+  flatTiltsKeepDirt:
+    "Under some 10° rain does not run off: a puddle and its dirt stay at the lower edge of every frame. Wash by hand, or give it a little tilt.",
   againstTheRackAsItIs: (goal: string, share: string) => `${goal}: ${share} against the rack as it is`,
   mostInTheWinterHalf: "most in the winter half",
   twiceAYear: "twice a year",
@@ -119,4 +144,13 @@ export const say = catalogue({
   underACloudlessSky: "Under a cloudless sky, which is the most there can be:",
   theBestFixedTiltOf: (name: string) => `The best fixed tilt of ${name}`,
   againstTheBestFixedTilt: (share: string) => `, ${share} against the best fixed tilt`,
+});
+
+/** What two readings minutes apart say together. */
+export const TWO_READINGS = catalogue({
+  both: "Both readings fit this sky, and so does what the change brought.",
+  gain: "Both lie off by the same share, as haze, dirt or heat do it: what the change brought is what it should.",
+  "more-than-sky": "One is more than such a sky can give: an angle, the clock or a reading is not what it was taken for.",
+  "light-changed":
+    "They lie off by unlike shares: the light changed between them, or an angle is not what it was taken for. Read again within a minute, and go back to the first way once more.",
 });

@@ -1,10 +1,11 @@
 import type { ModulePlan } from "@/core/comparison";
 import type { ModuleType } from "@/core/site";
 import { number, percent } from "../format";
+import type { SunTold } from "../sun-told";
 import type { Working } from "./working";
 
 interface Facts {
-  readonly year: string | null;
+  readonly sun: SunTold;
   readonly lifeYears: number;
   readonly discountFrac: number;
   readonly currency: string;
@@ -25,7 +26,7 @@ export const modulePlanWorking = (
   inputs: [
     { name: "Modules", value: `${plan.count} of ${number(module.pmpW)} W`, from: "this bench: for the goal" },
     { name: "System", value: `${number(plan.cost)} ${facts.currency}`, from: "modules, electronics, racking by area, all else" },
-    { name: "A year", value: kwh === null ? "–" : `${number(kwh)} kWh`, from: `the chain, ${facts.year ?? "no weather"}` },
+    { name: "A year", value: kwh === null ? "–" : `${number(kwh)} kWh`, from: `the chain over ${facts.sun.name}: ${facts.sun.from}` },
     { name: "Cells at 65 °C", value: percent(plan.hotFrac), from: "1 + γ × 40 K" },
     {
       name: "At 200 W/m²",

@@ -1,5 +1,6 @@
 import type { MixedReport, MixedYear, SectionChoice } from "@/core/electrical";
 import { number, percent } from "../format";
+import type { SunTold } from "../sun-told";
 import type { Working } from "./working";
 
 const CURVES =
@@ -30,13 +31,13 @@ export const mixedWorking = (report: MixedReport, modules: number): Working => (
 });
 
 /** How a year of a way of connecting came about. */
-export const mixedYearWorking = (name: string, kwh: number, year: MixedYear, label: string | null): Working => ({
+export const mixedYearWorking = (name: string, kwh: number, year: MixedYear, sun: SunTold): Working => ({
   title: `A year ${name}`,
   value: number(kwh, 1),
   unit: "kWh DC",
   formula: "Σ over sampled hours of the highest maximum × hours that each stands for",
   inputs: [
-    { name: "Weather", value: label ?? "–", from: "the book, each plane's own light (isotropic sky) and Faiman's cell temperature" },
+    { name: "Weather", value: sun.name, from: `${sun.from}; each plane's own light (isotropic sky) and Faiman's cell temperature` },
     { name: "One input", value: `${number(year.togetherKwh, 1)} kWh`, from: "the same hours" },
     { name: "Every module by itself", value: `${number(year.byModuleKwh, 1)} kWh`, from: "the same hours" },
     { name: "Nameplate × light", value: `${number(year.nameplateKwh, 1)} kWh`, from: "what the sum of nameplates would promise" },
@@ -59,20 +60,25 @@ export const sectionWorking = (
     readonly squaredHours: number;
     readonly worth: number;
     readonly currency: string;
+    readonly sun: SunTold;
   },
 ): Working => ({
-  title: `${choice.areaMm2} mm²`,
+  title: `${number(choice.areaMm2, 2)} mm²`,
   value: number(choice.lifeCost),
   unit: `${facts.currency} over its life`,
   formula: "R = 2 L ρ(T) ÷ A;  drop = I R;  loss a year = I² R × squared hours;  life cost = cable + loss × worth",
   inputs: [
     { name: "Length, one way", value: `${number(facts.lengthM, 1)} m`, from: "this bench" },
-    { name: "Current at full light", value: `${number(facts.currentA, 1)} A at ${number(facts.voltageV)} V`, from: "the book's string" },
+    {
+      name: "Current at full light",
+      value: `${number(facts.currentA, 1)} A at ${number(facts.voltageV)} V`,
+      from: "the string, its array, or the voltage typed",
+    },
     { name: "Voltage drop", value: `${number(choice.dropV, 2)} V (${percent(choice.dropFrac, 2)})`, from: "Ohm's law" },
     {
       name: "Squared hours",
       value: `${number(facts.squaredHours)} h`,
-      from: "Σ (P ÷ P full)² over the book's year: heating goes with the square",
+      from: `Σ (P ÷ P full)² over ${facts.sun.name}: heating goes with the square`,
     },
     { name: "Lost a year", value: `${number(choice.lossKwhPerYear, 1)} kWh`, from: "loss at full light × squared hours" },
     {

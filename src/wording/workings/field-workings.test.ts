@@ -1,6 +1,7 @@
 import { describe, expect, it } from "vitest";
 import type { TrainerCase } from "@/contracts/trainer";
 import type { AlbedoGain, StormReport } from "@/core/yield";
+import { bookSunTold, CLOUDLESS_TOLD } from "../sun-told";
 import { dirtWorking } from "./dirt-working";
 import * as electrical from "./electrical-workings";
 import * as field from "./field-workings";
@@ -121,8 +122,8 @@ describe("workings of the electrical bench", () => {
     const year = { togetherKwh: 910.2, byModuleKwh: 1104.8, nameplateKwh: 1302 } as unknown as Parameters<
       typeof electrical.mixedYearWorking
     >[2];
-    expectWhole(electrical.mixedYearWorking("on one input", 910.2, year, "2024"));
-    expect(input(electrical.mixedYearWorking("on one input", 910.2, year, null), "Weather")).toBe("–");
+    expectWhole(electrical.mixedYearWorking("on one input", 910.2, year, bookSunTold("2024", false)));
+    expect(input(electrical.mixedYearWorking("on one input", 910.2, year, CLOUDLESS_TOLD), "Weather")).toBe("a cloudless year");
   });
 });
 

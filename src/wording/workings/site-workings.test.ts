@@ -6,6 +6,7 @@ import { rowSpacing, slidSnow } from "@/core/geometry";
 import { shadedYear } from "@/core/shading";
 import type { TiltPlan } from "@/core/tilt";
 import { number } from "../format";
+import { bookSunTold, CLOUDLESS_TOLD } from "../sun-told";
 import { lateWorking, legWorking, momentWorking, planWorking, wayWorking, worthWorking } from "./bench-workings";
 import { rowsWorking, snowWorking } from "./rows-working";
 import { hoursWorking, limitWorking, obstacleWorking } from "./site-workings";
@@ -88,12 +89,12 @@ describe("workings of the bench", () => {
   it.each(["as-is", "latitude", "latitude-15", "polynomial", "simulated"] as const)(
     "a plan of the school %s names its source",
     (method) => {
-      whole(planWorking({ ...plan, method, positions: method === "as-is" ? 0 : 2 }, "2024", "energy"));
+      whole(planWorking({ ...plan, method, positions: method === "as-is" ? 0 : 2 }, bookSunTold("2024", false), "energy"));
     },
   );
 
   it("a plan's tilts stand in it with their dates", () => {
-    expect(planWorking(plan, null, "winter").inputs[0]!.value).toBe("03-20: 15.0°, 09-22: 50.5°");
+    expect(planWorking(plan, CLOUDLESS_TOLD, "winter").inputs[0]!.value).toBe("03-20: 15.0°, 09-22: 50.5°");
   });
 
   it("a leg can be reckoned again from what is told", () => {
@@ -111,11 +112,19 @@ describe("workings of the bench", () => {
 
   it("a moment tells its light, typed or cloudless", () => {
     const at = { utcMs: Date.UTC(2025, 11, 21, 11, 30), airTempC: 4 };
-    const working = momentWorking({ ...at, ghiWm2: null }, 0, 45, [67, 340], "Europe/Madrid");
+    const looks = (ghiWm2: number | null) =>
+      [0, 45].map((tiltDeg, k) => ({
+        moment: { ...at, ghiWm2 },
+        plane: { tiltDeg, azimuthDeg: 180 },
+        expectedW: k === 0 ? 67 : 340,
+      })) as unknown as Parameters<typeof momentWorking>;
+    const [flat, tilted] = looks(null);
+    const working = momentWorking(flat, tilted, "Europe/Madrid");
     whole(working);
     expect(working.value).toBe("340");
-    expect(working.inputs.map((input) => input.value)).toEqual(["2025-12-21 11:30", "cloudless sky", "67 W", "340 W", "4 °C"]);
-    expect(momentWorking({ ...at, ghiWm2: 210 }, 0, 45, [67, 340], "UTC").inputs[1]!.value).toBe("210 W/m²");
+    expect(working.inputs.map((input) => input.value).slice(1)).toEqual(["cloudless sky", "67 W", "340 W", "4 °C"]);
+    expect(working.inputs[0]!.value).toContain("2025-12-21 11:30");
+    expect(momentWorking(...([...looks(210).slice(0, 2), "UTC"] as Parameters<typeof momentWorking>)).inputs[1]!.value).toBe("210 W/m²");
   });
 
   it("rows tell their window and height", () => {
@@ -152,7 +161,8 @@ describe("workings of the bench", () => {
 
   it("a way to place the modules tells its twelve months, which add up to the year", () => {
     const monthsKwh = Array.from({ length: 12 }, (_, m) => 100 + m);
-    const working = wayWorking("on the roof", { yearKwh: 1266, winterKwh: 600, monthsKwh }, "2024");
+    const working = wayWorking("on the roof", { yearKwh: 1266, winterKwh: 600, monthsKwh }, bookSunTold("2024", true));
+    expect(working.inputs[0]!.value).toBe("a usual year");
     whole(working);
     const told = working.inputs.slice(2).map((input) => Number(input.value.replace(" kWh", "")));
     expect(told.reduce((a, b) => a + b, 0)).toBe(1266);

@@ -3,8 +3,8 @@ import { number } from "../format";
 import type { Working } from "./working";
 
 /** What a storm cost and what clearing would have brought. */
-export const stormWorking = (storm: StormReport, tiltDeg: number): Working => ({
-  title: `Snow of ${new Date(storm.fromUtcMs).toISOString().slice(0, 10)}`,
+export const stormWorking = (storm: StormReport, tiltDeg: number, isTyped = false): Working => ({
+  title: `Snow of ${new Date(storm.fromUtcMs).toISOString().slice(isTyped ? 5 : 0, 10)}`,
   value: number(storm.clearingKwh, 1),
   unit: "kWh brought by clearing",
   formula: "lost if left alone − lost until cleared, twelve hours after the fall's end",
@@ -12,9 +12,13 @@ export const stormWorking = (storm: StormReport, tiltDeg: number): Working => ({
     {
       name: "Fell",
       value: `${number(storm.depthCm)} cm at ${number(storm.fallTempC, 1)} °C (${storm.kind})`,
-      from: "snow depth and thermometer",
+      from: isTyped ? "typed; air while it fell by its kind" : "snow depth and thermometer",
     },
-    { name: "Three days after", value: `${number(storm.afterTempC, 1)} °C`, from: "thermometer" },
+    {
+      name: "Three days after",
+      value: Number.isNaN(storm.afterTempC) ? "as the weather has it" : `${number(storm.afterTempC, 1)} °C`,
+      from: isTyped ? "typed" : "thermometer",
+    },
     { name: "Lay", value: `${number(storm.lyingHours)} h`, from: `a cover that slides at ${number(tiltDeg)}°` },
     {
       name: "Lost if left alone",
@@ -25,6 +29,7 @@ export const stormWorking = (storm: StormReport, tiltDeg: number): Working => ({
   source: "Marion, Schaefer, Caine & Sanchez, 2013, Measured and modeled photovoltaic system energy losses from snow.",
   assumptions: [
     "A fall of 1 cm in an hour covers the array whole.",
+    ...(isTyped ? ["It lies from the evening of its day; the sun after it is that of the years, or the usual year, of this bench."] : []),
     "Wet: it fell at −1 °C or warmer; it clings and is heavy.",
     "At the meter, this array alone.",
   ],

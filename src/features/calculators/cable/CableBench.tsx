@@ -1,10 +1,9 @@
 "use client";
 
 import { useState } from "react";
-import type { SiteDocument } from "@/contracts/site";
 import { type CableRun, type Conductor, cableSections, cheapestSection, SECTIONS_MM2, type SectionChoice } from "@/core/electrical";
 import { pricePerKwh, tariffRises, yearlyKwhWorth } from "@/core/money";
-import { arrayNameplateW, type Inverter, type PvArray, partOfSite } from "@/core/site";
+import { arrayNameplateW, partOfSite } from "@/core/site";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { measure, number, percent } from "@/wording/format";
 import { say } from "@/wording/screens/calculators-cable";
@@ -14,39 +13,55 @@ import { useBenchAnswer, useBenchEngine } from "../use-bench-engine";
 import { useNumberFields } from "../use-number-fields";
 import { CableInputs, StringWords } from "./CableFields";
 import { CrossSectionsTable, LowVoltages, type SectionFacts } from "./SectionTables";
+import { type Scope, workingPoint } from "./working-point";
 
-/** Working voltage of a module of 60 cells, V. */
-const USUAL_VMP_V = 35;
-/** Without a year of weather: hours at full power that heat as much as a middling year, of 1,000 full-load hours. */
+/** Until the year is gone through: hours at full power that heat as much as a middling year, of 1,000 full-load hours. */
 const USUAL_SQUARED_HOURS = 620;
+/** What a kilowatt-hour is taken to be worth where no price is known. */
+const USUAL_PRICE = 0.15;
 
-/** Current and voltage of a string of this array in full light; a usual voltage stands in for a module whose sheet was not entered. */
-function workingPoint(site: SiteDocument, array: PvArray, inverter: Inverter | undefined) {
-  const module = site.modules[array.module]!;
-  const inSeries = inverter?.perModule ? 1 : (array.modulesPerString ?? array.count);
-  const vmpV = module.vmpV ?? USUAL_VMP_V;
-  return { currentA: module.impA ?? module.pmpW / vmpV, voltageV: vmpV * inSeries };
+/** What a section costs in drop and energy, and whether another would cost less over its life. */
+function sectionWords(own: SectionChoice | null, best: SectionChoice | null, years: number, run: string, scope: Scope): string {
+  const parts = (choice: SectionChoice) => [percent(choice.dropFrac, 2), number(choice.lossKwhPerYear, 1)] as const;
+  const words: string[] = [];
+  if (own) {
+    const [drop, kwh] = parts(own);
+    words.push(own.dropFrac > 1 ? say.cantCarry(number(own.areaMm2, 2), run) : say.yourSection(number(own.areaMm2, 2), drop, kwh, run));
+  }
+  if (best && !(own && Math.abs(own.areaMm2 - best.areaMm2) < 0.01)) {
+    const [drop, kwh] = parts(best);
+    words.push(
+      say.mmCostsLeastOverYearsDrop(
+        number(best.areaMm2, 1),
+        years,
+        drop,
+        kwh,
+        scope === "array" ? say.theArraysRun(run) : say.eachStringsRun(run),
+      ),
+    );
+  }
+  if (own && best && own.lifeCost > best.lifeCost && own.areaMm2 < best.areaMm2)
+    words.push(say.saysMore(number(own.lossKwhPerYear - best.lossKwhPerYear, 1)));
+  return words.join(" ");
 }
 
-const bestInWords = (best: SectionChoice, years: number, lengthM: number): string =>
-  say.mmCostsLeastOverYearsDrop(best.areaMm2, years, percent(best.dropFrac, 2), number(best.lossKwhPerYear, 1), measure(lengthM, "m"));
-
-/** Strings against their inverter, and the cable between: drop, loss a year, and the section that costs least over its life. */
-export function CableBench({ slug, site, year, nowUtcMs }: BenchProps) {
+/** Strings against their inverter, and the cable between: drop, loss a year, the section that is there or is thought of, and the one that costs least over its life. */
+export function CableBench({ slug, site, sun, nowUtcMs }: BenchProps) {
   const [arrayId, setArrayId] = useState(site.arrays[0]!.id);
   const array = site.arrays.find(({ id }) => id === arrayId) ?? site.arrays[0]!;
   const inverter = site.inverters.find(({ arrays }) => arrays.includes(array.id));
-  const works = workingPoint(site, array, inverter);
+  const [scope, setScope] = useState<Scope>("string");
   const [conductor, setConductor] = useState<Conductor>("copper");
-  const fields = useNumberFields({ lengthM: 30, tempC: 50, perM: 0.5, perMm2: 0.22, years: 25 });
+  const fields = useNumberFields({ lengthM: 30, ownMm2: "", ownV: "", tempC: 50, perM: 0.5, perMm2: 0.22, years: 25 });
+  const [ownMm2, ownV] = [positive(fields.typed.ownMm2), positive(fields.typed.ownV)];
+  const works = workingPoint(site, array, scope, ownV);
   const years = fields.numberOf("years", 25);
-  const { engine } = useBenchEngine(slug, site, year);
+  const { engine } = useBenchEngine(slug, site, sun);
   const own = partOfSite(site, [array.id]);
   const fullW = arrayNameplateW(site, array);
   const squared = useBenchAnswer(engine, { own, fullW }, (remote, asked) => remote.squared(asked.own, asked.fullW)) ?? USUAL_SQUARED_HOURS;
-  const { running } = site.money;
-  const price = pricePerKwh(site) ?? 0.15;
-  const worth = yearlyKwhWorth(price, tariffRises(site, years), running.discountFrac);
+  const price = pricePerKwh(site) ?? USUAL_PRICE;
+  const worth = yearlyKwhWorth(price, tariffRises(site, years), site.money.running.discountFrac);
   const run: CableRun = {
     conductor,
     oneWayLengthM: fields.numberOf("lengthM", 30),
@@ -57,16 +72,12 @@ export function CableBench({ slug, site, year, nowUtcMs }: BenchProps) {
     pricePerM: fields.numberOf("perM", 0),
     pricePerMm2M: fields.numberOf("perMm2", 0),
   };
-  const choices = cableSections(run, SECTIONS_MM2.slice(0, 8));
+  const choices = cableSections(run, SECTIONS_MM2);
   const best = cheapestSection(choices);
-  const facts: SectionFacts = {
-    lengthM: run.oneWayLengthM,
-    ...works,
-    squaredHours: squared,
-    worth,
-    currency: site.currency,
-  };
-  const sentence = best ? bestInWords(best, years, run.oneWayLengthM) : "";
+  const mine = ownMm2 === null ? null : (cableSections(run, [ownMm2])[0] ?? null);
+  const shown = [...choices.slice(0, SHOWN), ...(mine ? [mine] : [])].sort((a, b) => a.areaMm2 - b.areaMm2);
+  const facts: SectionFacts = { lengthM: run.oneWayLengthM, ...works, squaredHours: squared, worth, currency: site.currency, sun };
+  const sentence = sectionWords(mine, best, years, measure(run.oneWayLengthM, "m"), scope);
   return (
     <>
       <p className={chapter.verdict} data-testid="cable-sentence">
@@ -77,6 +88,8 @@ export function CableBench({ slug, site, year, nowUtcMs }: BenchProps) {
           site={site}
           array={array}
           setArrayId={setArrayId}
+          scope={scope}
+          setScope={setScope}
           conductor={conductor}
           setConductor={setConductor}
           fields={fields}
@@ -86,11 +99,16 @@ export function CableBench({ slug, site, year, nowUtcMs }: BenchProps) {
           sentence={sentence}
         />
         <div>
-          <CrossSectionsTable site={site} choices={choices} best={best} facts={facts} />
-          <LowVoltages run={run} best={best} facts={facts} />
+          <CrossSectionsTable site={site} choices={shown} best={best} own={mine} facts={facts} />
+          {pricePerKwh(site) === null && <p className={chapter.soft}>{say.noPriceKnown(number(USUAL_PRICE, 2), site.currency)}</p>}
+          <LowVoltages run={run} section={mine ?? best} facts={facts} />
           <p className={chapter.caution}>{say.ampacityFusesFromThreeStringsSide}</p>
         </div>
       </div>
     </>
   );
 }
+
+/** Standard sections that a table shows. */
+const SHOWN = 9;
+const positive = (value: number | string): number | null => (typeof value === "number" && value > 0 ? value : null);

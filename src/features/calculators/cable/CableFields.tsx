@@ -5,8 +5,6 @@ import type { Dispatch, SetStateAction } from "react";
 import type { SiteDocument } from "@/contracts/site";
 import { type Conductor, LIMIT_KEYS, siteStringCheck } from "@/core/electrical";
 import { arrayNameplateW, type Inverter, type PvArray } from "@/core/site";
-import { noteEntry } from "@/features/field-book/note-entry";
-import { WriteDown } from "@/features/field-book/WriteDown";
 import { NumberField } from "@/features/kit/fields/NumberField";
 import { Cells } from "@/features/kit/figures/Cells";
 import chapter from "@/features/kit/look/Chapter.module.css";
@@ -16,12 +14,14 @@ import { say } from "@/wording/screens/calculators-cable";
 import { limitWorking } from "@/wording/workings/site-workings";
 import { ArrayField } from "../ArrayField";
 import styles from "../Bench.module.css";
+import { BenchNote } from "../BenchNote";
 import type { BenchProps } from "../bench-views";
 import type { NumberFields } from "../use-number-fields";
+import type { Scope } from "./working-point";
 
 interface CableInputsProps extends RunFieldsProps {
   readonly inverter: SiteDocument["inverters"][number] | undefined;
-  readonly slug: string;
+  readonly slug: string | null;
   readonly nowUtcMs: number;
   readonly sentence: string;
 }
@@ -36,7 +36,7 @@ export function CableInputs({ inverter, slug, nowUtcMs, sentence, ...run }: Cabl
       ) : (
         <p className={chapter.soft}>{say.thisArrayHangsOnNoInverter}</p>
       )}
-      <WriteDown slug={slug} entry={() => noteEntry(nowUtcMs, `Cable: ${sentence}`)} />
+      <BenchNote slug={slug} nowUtcMs={nowUtcMs} words={sentence && `Cable: ${sentence}`} />
     </div>
   );
 }
@@ -45,16 +45,27 @@ interface RunFieldsProps {
   readonly site: BenchProps["site"];
   readonly array: SiteDocument["arrays"][number];
   readonly setArrayId: Dispatch<SetStateAction<string>>;
+  readonly scope: Scope;
+  readonly setScope: Dispatch<SetStateAction<Scope>>;
   readonly conductor: "copper" | "aluminium";
   readonly setConductor: Dispatch<SetStateAction<"copper" | "aluminium">>;
-  readonly fields: NumberFields<"lengthM" | "tempC" | "perM" | "perMm2" | "years">;
+  readonly fields: NumberFields<"lengthM" | "ownMm2" | "ownV" | "tempC" | "perM" | "perMm2" | "years">;
 }
 
 /** The run of cable, and what a conductor costs. */
-function RunFields({ site, array, setArrayId, conductor, setConductor, fields: { typed, into } }: RunFieldsProps) {
+function RunFields({ site, array, setArrayId, scope, setScope, conductor, setConductor, fields: { typed, into } }: RunFieldsProps) {
   return (
     <div className={styles.inputs}>
       <ArrayField site={site} value={array.id} onChange={setArrayId} />
+      <NativeSelect
+        label={say.whatItCarries}
+        data={[
+          { value: "string", label: say.oneString },
+          { value: "array", label: say.theWholeArray },
+        ]}
+        value={scope}
+        onChange={({ currentTarget }) => setScope(currentTarget.value as Scope)}
+      />
       <NativeSelect
         label="Conductor"
         data={["copper", "aluminium"]}
@@ -62,6 +73,15 @@ function RunFields({ site, array, setArrayId, conductor, setConductor, fields: {
         onChange={(event) => setConductor(event.currentTarget.value as Conductor)}
       />
       <NumberField label={say.lengthOneWayM} min={0.5} value={typed.lengthM} onChange={into("lengthM")} />
+      <NumberField
+        label={say.yourSectionMm2}
+        unit="mm²"
+        min={0}
+        placeholder={say.theCheapest}
+        value={typed.ownMm2}
+        onChange={into("ownMm2")}
+      />
+      <NumberField label={say.yourVoltage} unit="V" min={1} placeholder={say.asTheStringsWork} value={typed.ownV} onChange={into("ownV")} />
       <NumberField label="Conductor at" unit="°C" min={-40} max={120} value={typed.tempC} onChange={into("tempC")} />
       <NumberField label="A metre" unit={site.currency} min={0} value={typed.perM} onChange={into("perM")} />
       <NumberField label={say.andAMmOfIt(site.currency)} min={0} value={typed.perMm2} onChange={into("perMm2")} />

@@ -6,6 +6,7 @@ import { ScrollBox } from "@/features/kit/look/ScrollBox";
 import { RuledTable } from "@/features/kit/table/RuledTable";
 import { number, percent } from "@/wording/format";
 import { say } from "@/wording/screens/calculators-cable";
+import type { SunTold } from "@/wording/sun-told";
 import { sectionWorking } from "@/wording/workings/electrical-workings";
 import type { BenchProps } from "../bench-views";
 
@@ -21,16 +22,19 @@ export interface SectionFacts {
   readonly squaredHours: number;
   readonly worth: number;
   readonly currency: string;
+  readonly sun: SunTold;
 }
 
 interface CrossSectionsTableProps {
   readonly site: BenchProps["site"];
   readonly choices: SectionChoice[];
   readonly best: SectionChoice | null;
+  /** The section that is there or is thought of. */
+  readonly own: SectionChoice | null;
   readonly facts: SectionFacts;
 }
 
-export function CrossSectionsTable({ site, choices, best, facts }: CrossSectionsTableProps) {
+export function CrossSectionsTable({ site, choices, best, own, facts }: CrossSectionsTableProps) {
   return (
     <ScrollBox label="Sections">
       <RuledTable className={chapter.table}>
@@ -46,8 +50,8 @@ export function CrossSectionsTable({ site, choices, best, facts }: CrossSections
         </thead>
         <tbody>
           {choices.map((choice) => (
-            <tr key={choice.areaMm2} style={choice === best ? { background: "var(--paper-deep)", fontWeight: 700 } : undefined}>
-              <td>{choice.areaMm2}</td>
+            <tr key={choice.areaMm2} style={choice === (own ?? best) ? { background: "var(--paper-deep)", fontWeight: 700 } : undefined}>
+              <td>{`${number(choice.areaMm2, 2)}${choice === own ? ` ${say.yours}` : choice === best ? ` ${say.leastMark}` : ""}`}</td>
               <Cells working={() => sectionWorking(choice, facts)}>
                 {[
                   number(choice.dropV, 2),
@@ -67,16 +71,17 @@ export function CrossSectionsTable({ site, choices, best, facts }: CrossSections
 
 interface LowVoltagesProps {
   readonly run: CableRun;
-  readonly best: SectionChoice | null;
+  /** The section that the run is shown with. */
+  readonly section: SectionChoice | null;
   readonly facts: SectionFacts;
 }
 
 /** The same run at other system voltages. */
-export function LowVoltages({ run, best, facts }: LowVoltagesProps) {
+export function LowVoltages({ run, section, facts }: LowVoltagesProps) {
   return (
     <section className={chapter.section}>
       <h2>{say.whyAHigherVoltage}</h2>
-      <p className={chapter.soft}>{say.theSameWThroughMmHalf(number(run.currentA * run.voltageV), best?.areaMm2 ?? 4)}</p>
+      <p className={chapter.soft}>{say.theSameWThroughMmHalf(number(run.currentA * run.voltageV), number(section?.areaMm2 ?? 4, 2))}</p>
       <RuledTable className={chapter.table}>
         <thead>
           <tr>
@@ -87,7 +92,7 @@ export function LowVoltages({ run, best, facts }: LowVoltagesProps) {
           </tr>
         </thead>
         <tbody>
-          {byVoltage(run, best?.areaMm2 ?? 4, LOW_VOLTAGES_V).map(({ voltageV, currentA, choice }) => (
+          {byVoltage(run, section?.areaMm2 ?? 4, LOW_VOLTAGES_V).map(({ voltageV, currentA, choice }) => (
             <tr key={voltageV}>
               <td>{voltageV}</td>
               <Cells

@@ -5,8 +5,6 @@ import { useLocalStorage } from "@mantine/hooks";
 import { loadDoubtInWords, loadsSchema } from "@/contracts/loads";
 import { type Appliance, type BatteryTerms, type LoadReport, loadDoubts, loadReport, type NamedDoubt } from "@/core/loads";
 import { nameplateW } from "@/core/site";
-import { noteEntry } from "@/features/field-book/note-entry";
-import { WriteDown } from "@/features/field-book/WriteDown";
 import { knownNumber } from "@/features/kit/fields/known-number";
 import { Cells } from "@/features/kit/figures/Cells";
 import chapter from "@/features/kit/look/Chapter.module.css";
@@ -17,6 +15,8 @@ import { monthOfYear } from "@/wording/geometry";
 import { say } from "@/wording/screens/calculators-loads";
 import { loadWorking } from "@/wording/workings/load-working";
 import styles from "../Bench.module.css";
+import { BenchNote } from "../BenchNote";
+import type { BenchSun } from "../bench-sun";
 import type { BenchProps } from "../bench-views";
 import { useBenchAnswer, useBenchEngine } from "../use-bench-engine";
 import { ALL, ApplianceFields, BatteryFields } from "./LoadFields";
@@ -34,16 +34,16 @@ const FIRST: readonly Appliance[] = [
 const FIRST_BATTERY: BatteryTerms = { capacityKwh: 9.6, voltageV: 48, usableFrac: 0.8, roundTripFrac: 0.9, chargerMaxA: 60 };
 
 /** Off the grid at a glance: what is used a day, the worst month, how long the battery carries, when to run the heavy loads. */
-export function LoadsBench({ slug, site, year, nowUtcMs }: BenchProps) {
+export function LoadsBench({ slug, site, sun, nowUtcMs }: BenchProps) {
   const [kept, setKept] = useLocalStorage<Loads>({
-    key: `dusty-ledger:loads:${slug}`,
+    key: `dusty-ledger:loads:${slug ?? ""}`,
     defaultValue: { appliances: FIRST, battery: FIRST_BATTERY },
   });
   // What an older edition kept in this browser may not fit any more.
   const { appliances, battery }: Loads = loadsSchema.safeParse(kept).data ?? { appliances: FIRST, battery: FIRST_BATTERY };
   const setAppliances = (next: readonly Appliance[]): void => setKept({ appliances: next, battery });
   const setBattery = (next: BatteryTerms): void => setKept({ appliances, battery: next });
-  const { engine } = useBenchEngine(slug, site, year);
+  const { engine } = useBenchEngine(slug, site, sun);
   const profile = useBenchAnswer(engine, site, (remote, asked) => remote.profile(asked));
   const doubts = loadDoubts(appliances, battery);
   const arrayW = nameplateW(site);
@@ -52,7 +52,6 @@ export function LoadsBench({ slug, site, year, nowUtcMs }: BenchProps) {
     setAppliances(appliances.map((each, at) => (at === k ? { ...each, ...change } : each)));
   const setTerm = (key: keyof BatteryTerms, scale = 1): ((value: number | string) => void) =>
     knownNumber((value) => setBattery({ ...battery, [key]: value / scale }));
-  if (year === null) return <p className={chapter.verdict}>{say.whatTheArrayMakesByMonth}</p>;
   const sentence = report
     ? say.kwhADayAreUsedIn(
         number(report.worst.useKwhPerDay, 1),
@@ -64,7 +63,7 @@ export function LoadsBench({ slug, site, year, nowUtcMs }: BenchProps) {
     : say.theYearIsBeingGoneThrough;
   return (
     <>
-      <LoadsVerdict sentence={sentence} doubts={doubts} report={report} battery={battery} />
+      <LoadsVerdict sun={sun} sentence={sentence} doubts={doubts} report={report} battery={battery} />
       <div className={styles.rowsGrid}>
         <div>
           <AppliancesSection appliances={appliances} set={set} site={site} setAppliances={setAppliances} />
@@ -73,7 +72,7 @@ export function LoadsBench({ slug, site, year, nowUtcMs }: BenchProps) {
             <BatteryFields battery={battery} setTerm={setTerm} setBattery={setBattery} />
             <p className={chapter.caution}>{say.batteriesShortCircuitsWeldAndBurn}</p>
           </section>
-          <WriteDown slug={slug} disabled={!report} entry={() => noteEntry(nowUtcMs, `Loads: ${sentence}`)} />
+          <BenchNote slug={slug} nowUtcMs={nowUtcMs} words={report ? `Loads: ${sentence}` : ""} />
         </div>
         <div>
           {report ? (
@@ -125,15 +124,18 @@ function AppliancesSection({ appliances, set, site, setAppliances }: AppliancesS
 }
 
 interface LoadsVerdictProps {
+  readonly sun: BenchSun;
   readonly sentence: string;
   readonly doubts: NamedDoubt[];
   readonly report: LoadReport | null;
   readonly battery: BatteryTerms;
 }
 
-function LoadsVerdict({ sentence, doubts, report, battery }: LoadsVerdictProps) {
+function LoadsVerdict({ sun, sentence, doubts, report, battery }: LoadsVerdictProps) {
   return (
     <p className={chapter.verdict} data-lines="2" data-testid="loads-sentence">
+      {sun.kind === "cloudless" && `${say.underACloudlessSky} `}
+      {sun.kind === "usual" && `${say.inAUsualYear} `}
       {sentence}{" "}
       {doubts.map((doubt) => (
         <span key={`${doubt.doubt} ${doubt.name}`} className={chapter.clay}>

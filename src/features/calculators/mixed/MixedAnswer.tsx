@@ -2,21 +2,21 @@
 
 import { ReadingsOnCurve } from "@/charts";
 import type { MixedStrings } from "@/contracts/mixed-string";
-import type { MixedReport, MixedYear } from "@/core/electrical";
+import { type MixedReport, type MixedYear, ruleHolds } from "@/core/electrical";
 import { Figure } from "@/features/kit/figures/Figure";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { ScrollBox } from "@/features/kit/look/ScrollBox";
 import { ChartFrame } from "@/features/kit/save/ChartFrame";
 import { DataTable } from "@/features/kit/table/DataTable";
 import { number } from "@/wording/format";
-import { say } from "@/wording/screens/calculators-mixed";
+import { CONNECTION_NAMES, say } from "@/wording/screens/calculators-mixed";
 import { mixedWorking, mixedYearWorking } from "@/wording/workings/electrical-workings";
-import type { BenchProps } from "../bench-views";
-import { type Typed, typedNumber } from "../use-number-fields";
+import type { BenchSun } from "../bench-sun";
+import type { Connection } from "./mixed-strings";
 
 interface CurvesChartProps {
   readonly report: MixedReport;
-  readonly slug: string;
+  readonly slug: string | null;
   readonly sentence: string;
 }
 
@@ -25,7 +25,7 @@ export function CurvesChart({ report, slug, sentence }: CurvesChartProps) {
     <ChartFrame
       title={say.currentAndPowerOverVoltage}
       note={`${report.peaks.length} ${report.peaks.length === 1 ? "maximum" : "maxima"}; dashed: power`}
-      fileName={`${slug}-mixed-string`}
+      fileName={`${slug ?? "bench"}-mixed-string`}
       height={300}
       summary={sentence}
       table={() => [
@@ -45,7 +45,7 @@ export function CurvesChart({ report, slug, sentence }: CurvesChartProps) {
               label: say.ruleOfThumb,
               voltageV: report.rule.voltageV,
               currentA: report.rule.currentA,
-              isOff: Math.abs(report.ruleOffFrac) > 0.03,
+              isOff: !ruleHolds(report),
             },
           ]}
         />
@@ -54,44 +54,73 @@ export function CurvesChart({ report, slug, sentence }: CurvesChartProps) {
   );
 }
 
+/** The same modules connected in another of the choices, on one input. */
+export interface OtherWay {
+  readonly connection: Connection;
+  readonly strings: MixedStrings;
+  readonly report: MixedReport;
+}
+
 interface WaysTableProps {
   readonly report: MixedReport | null;
-  readonly yearly: MixedYear | null;
-  readonly input: string | number;
-  readonly strings: MixedStrings;
-  readonly optimiser: string | number;
+  /** As it is set, then each of the others. */
+  readonly years: readonly (MixedYear | null)[] | null;
+  readonly others: readonly OtherWay[];
+  readonly strings: number;
+  /** Price of an input beyond the first, and of electronics at a module; null while that is no number. */
+  readonly input: number | null;
+  readonly optimiser: number | null;
   readonly modules: number;
   readonly nameplateW: number;
-  readonly year: string | null;
-  readonly site: BenchProps["site"];
+  readonly sun: BenchSun;
+  readonly currency: string;
 }
 
-/** So many of what one costs; null while that is no number. */
-function timesOf(each: Typed, count: number): number | null {
-  const known = typedNumber(each, null);
-  return known === null ? null : known * count;
+interface WayRow {
+  readonly name: string;
+  readonly watts: number | undefined;
+  readonly kwh: number | undefined;
+  readonly cost: number | null;
+  /** Whose curve it is. */
+  readonly report: MixedReport | null;
+  readonly year: MixedYear | null;
 }
 
-export function WaysTable({ report, yearly, input, strings, optimiser, modules, nameplateW, year, site }: WaysTableProps) {
+/** What ways of connecting the modules give, those that cost nothing first. */
+function waysOf({ report, years, others, strings, input, optimiser, modules, nameplateW }: WaysTableProps): WayRow[] {
+  const year = years?.[0] ?? null;
+  const same = { report, year };
+  const asOthers = others.map(({ connection, report: other }, k): WayRow => {
+    const own = years?.[k + 1] ?? null;
+    return { name: CONNECTION_NAMES[connection], watts: other.togetherW, kwh: own?.togetherKwh, cost: 0, report: other, year: own };
+  });
+  const times = (each: number | null, count: number): number | null => (each === null ? null : each * count);
+  return [
+    { name: say.asItIsSetHere, watts: report?.togetherW, kwh: year?.togetherKwh, cost: 0, ...same },
+    ...asOthers,
+    ...(strings > 1
+      ? [{ name: say.everyStringOnItsOwn, watts: report?.byStringW, kwh: year?.byStringKwh, cost: times(input, strings - 1), ...same }]
+      : []),
+    { name: say.everyModuleOnItsOwn, watts: report?.byModuleW, kwh: year?.byModuleKwh, cost: times(optimiser, modules), ...same },
+    { name: say.sumOfNameplates, watts: nameplateW, kwh: year?.nameplateKwh, cost: null, ...same },
+  ];
+}
+
+export function WaysTable(props: WaysTableProps) {
+  const { years, modules, sun, currency } = props;
+  const base = years?.[0]?.togetherKwh;
   return (
     <ScrollBox label={say.waysToConnect}>
       <DataTable
         className={chapter.table}
-        rows={
-          [
-            [say.allOnOneInput, report?.togetherW, yearly?.togetherKwh, 0],
-            [say.everyStringOnItsOwn, report?.byStringW, yearly?.byStringKwh, timesOf(input, strings.length - 1)],
-            [say.everyModuleOnItsOwn, report?.byModuleW, yearly?.byModuleKwh, timesOf(optimiser, modules)],
-            [say.sumOfNameplates, nameplateW, yearly?.nameplateKwh, null],
-          ] as const
-        }
-        rowKey={([name]) => name}
+        rows={waysOf(props)}
+        rowKey={({ name }) => name}
         columns={[
-          { key: "connected", head: "connected", cell: ([name]) => name },
+          { key: "connected", head: "connected", cell: ({ name }) => name },
           {
             key: "now-w",
             head: "now, W",
-            cell: ([, watts]) =>
+            cell: ({ watts, report }) =>
               watts === undefined || !report ? (
                 "…"
               ) : (
@@ -102,14 +131,12 @@ export function WaysTable({ report, yearly, input, strings, optimiser, modules, 
           },
           {
             key: "year-a-year-kwh-dc",
-            head: <>{year ?? "a year"}, kWh DC</>,
-            cell: ([name, , kwh]) =>
-              yearly && kwh !== undefined ? (
-                <Figure plain working={() => mixedYearWorking(name, kwh, yearly, year)}>
+            head: <>{sun.head}, kWh DC</>,
+            cell: ({ name, kwh, year }) =>
+              year && kwh !== undefined ? (
+                <Figure plain working={() => mixedYearWorking(name, kwh, year, sun)}>
                   {number(kwh)}
                 </Figure>
-              ) : year === null ? (
-                "no weather"
               ) : (
                 "…"
               ),
@@ -117,9 +144,9 @@ export function WaysTable({ report, yearly, input, strings, optimiser, modules, 
           {
             key: "more-kwh",
             head: "more, kWh",
-            cell: ([, , kwh]) => (yearly && kwh !== undefined ? number(kwh - yearly.togetherKwh, 1) : ""),
+            cell: ({ kwh }) => (base !== undefined && kwh !== undefined ? number(kwh - base, 1) : ""),
           },
-          { key: "cost-site-currency", head: `cost, ${site.currency}`, cell: ([, , , cost]) => (cost === null ? "" : number(cost)) },
+          { key: "cost-site-currency", head: `cost, ${currency}`, cell: ({ cost }) => (cost === null ? "" : number(cost)) },
         ]}
       />
     </ScrollBox>

@@ -1,88 +1,121 @@
 "use client";
 
-import { useMemo, useState } from "react";
-import { type MixedPart, type MixedStrings, mixedStringsSchema } from "@/contracts/mixed-string";
+import { useMemo } from "react";
+import { type MixedGroups, type MixedPart, mixedStringsSchema } from "@/contracts/mixed-string";
 import { BYPASS_DROP_V, circuitsOf, stringsNow } from "@/core/comparison";
-import { type MixedReport, mixedReport, type PairingAdvice, pairingAdvice } from "@/core/electrical";
+import { type MixedReport, type MixedYear, mixedReport, type PairingAdvice, pairingAdvice, ruleHolds } from "@/core/electrical";
 import { pricePerKwh } from "@/core/money";
 import { Figure } from "@/features/kit/figures/Figure";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { number, percent } from "@/wording/format";
-import { say } from "@/wording/screens/calculators-mixed";
+import { CONNECTION_NAMES, say } from "@/wording/screens/calculators-mixed";
 import { mixedWorking } from "@/wording/workings/electrical-workings";
 import styles from "../Bench.module.css";
 import type { BenchProps } from "../bench-views";
+import { OwnModuleLine } from "../own-modules/OwnModuleLine";
+import { useOwnModules } from "../own-modules/use-own-modules";
 import { useBenchAnswer, useBenchEngine } from "../use-bench-engine";
 import { typedNumber, useNumberFields } from "../use-number-fields";
 import { AdviceWords } from "./AdviceWords";
-import { CurvesChart, WaysTable } from "./MixedAnswer";
-import { firstStrings } from "./mixed-strings";
+import { CurvesChart, type OtherWay, WaysTable } from "./MixedAnswer";
+import { CONNECTIONS, connected, firstGroups, knownGroups, stringsOf } from "./mixed-strings";
 import { StringsInputs } from "./StringsInputs";
+import { useKeptMixed } from "./use-mixed";
 
 const LIFE_YEARS = 20;
 
-/** Unlike modules on one input: the common curve, its maxima, the rule of thumb beside it, and a year of it. */
-export function MixedBench({ slug, site, year, nowUtcMs }: BenchProps) {
+/** Unlike modules on one input: the common curve, its maxima, the rule of thumb beside it, and a year of it, however they are connected. */
+export function MixedBench({ slug, site: book, sun, nowUtcMs }: BenchProps) {
+  const modules = useOwnModules(book);
+  const site = useMemo(() => ({ ...book, modules: modules.all }), [book, modules.all]);
   const circuits = useMemo(() => circuitsOf(site), [site]);
-  const [strings, setStrings] = useState<MixedStrings>(() => firstStrings(site, circuits));
+  const [kept, setGroups] = useKeptMixed(slug);
+  const groups = kept && knownGroups(kept, circuits) ? kept : firstGroups(book, modules.all, circuits);
   const prices = useNumberFields({ optimiser: 45, input: 300 });
-  const { optimiser, input } = prices.typed;
-  const { engine } = useBenchEngine(slug, site, year);
+  const { engine } = useBenchEngine(slug, book, sun);
+  const strings = stringsOf(groups);
   const read = mixedStringsSchema.safeParse(strings);
-  const known = strings.every((parts) => parts.every(({ module }) => circuits.has(module)));
-  const yearly = useBenchAnswer(known && read.success ? engine : null, { site, strings }, (remote, asked) =>
-    remote.mixed(asked.site, asked.strings),
-  );
-  if (circuits.size === 0) return <p className={chapter.verdict}>{say.noModuleOfThisBookHas}</p>;
-  const report = known && read.success ? mixedReport(stringsNow(strings, circuits), BYPASS_DROP_V) : null;
-  const modules = strings.flat().reduce((sum, { count }) => sum + count, 0);
+  const others = read.success ? otherWays(groups, circuits) : [];
+  const ways = read.success ? [strings, ...others.map(({ strings: other }) => other)] : null;
+  const years = useBenchAnswer(ways ? engine : null, { site, ways: ways ?? [] }, (remote, asked) => remote.mixed(asked.site, asked.ways));
+  const report = read.success ? mixedReport(stringsNow(strings, circuits), BYPASS_DROP_V) : null;
+  const yearly = years?.[0] ?? null;
+  const count = strings.flat().reduce((sum, part) => sum + part.count, 0);
   const nameplateW = strings.flat().reduce((sum, part) => sum + part.count * (site.modules[part.module]?.pmpW ?? 0), 0);
-  // Without a price, of energy or of hardware, nothing is advised: what is not known costs not nothing.
-  const price = pricePerKwh(site);
-  const [perModule, perInput] = [typedNumber(optimiser, null), typedNumber(input, null)];
-  const outlay =
-    price !== null && perModule !== null && perInput !== null
-      ? { price, inputs: perInput * (strings.length - 1), electronics: perModule * modules }
-      : null;
+  const outlay = outlayOf(book, prices.typed, strings.length, count);
   const advice = report && yearly && outlay ? adviceOf(report, strings.length, yearly, outlay) : null;
   const setPart = (s: number, p: number, change: Partial<MixedPart>): void =>
-    setStrings(strings.map((parts, at) => (at === s ? parts.map((part, k) => (k === p ? { ...part, ...change } : part)) : parts)));
+    setGroups(
+      groups.map((group, at) =>
+        at === s ? { ...group, parts: group.parts.map((part, k) => (k === p ? { ...part, ...change } : part)) } : group,
+      ),
+    );
   const lost = report && report.byModuleW > 0 ? 1 - report.togetherW / report.byModuleW : 0;
   const sentence = report ? say.wOnOneInputEachModule(number(report.togetherW), number(report.byModuleW), percent(lost)) : "";
+  const better = report ? betterWay(others, report.togetherW) : null;
   return (
     <>
-      <MixedVerdict read={read} report={report} modules={modules} sentence={sentence} advice={advice} site={site} />
+      <MixedVerdict
+        refused={read.success ? "" : (read.error.issues[0]?.message ?? "")}
+        report={report}
+        modules={count}
+        sentence={sentence}
+        better={better}
+        advice={advice}
+        currency={book.currency}
+      />
       <div className={styles.rowsGrid}>
-        <StringsInputs
-          strings={strings}
-          circuits={circuits}
-          setPart={setPart}
-          site={site}
-          setStrings={setStrings}
-          prices={prices}
-          slug={slug}
-          report={report}
-          nowUtcMs={nowUtcMs}
-          sentence={sentence}
-        />
+        <div>
+          <StringsInputs
+            groups={groups}
+            circuits={circuits}
+            setPart={setPart}
+            site={site}
+            setGroups={setGroups}
+            prices={prices}
+            slug={slug}
+            words={report ? `Mixed string: ${sentence}` : ""}
+            nowUtcMs={nowUtcMs}
+          />
+          <OwnModuleLine modules={modules} />
+        </div>
         <div>
           {report && <CurvesChart report={report} slug={slug} sentence={sentence} />}
           <WaysTable
             report={report}
-            yearly={yearly}
-            input={input}
-            strings={strings}
-            optimiser={optimiser}
-            modules={modules}
+            years={years}
+            others={others}
+            input={typedNumber(prices.typed.input, null)}
+            strings={strings.length}
+            optimiser={typedNumber(prices.typed.optimiser, null)}
+            modules={count}
             nameplateW={nameplateW}
-            year={year}
-            site={site}
+            sun={sun}
+            currency={book.currency}
           />
           <p className={chapter.soft}>{say.aTrackerThatFindsTheHighest}</p>
         </div>
       </div>
     </>
   );
+}
+
+/** The other choices of connecting the same modules, with what each gives at this moment. */
+function otherWays(groups: MixedGroups, circuits: ReturnType<typeof circuitsOf>): OtherWay[] {
+  const seen = new Set([JSON.stringify(stringsOf(groups))]);
+  return CONNECTIONS.flatMap((connection): OtherWay[] => {
+    const made = connected(groups, connection);
+    const strings = made && stringsOf(made);
+    if (!strings || seen.has(JSON.stringify(strings))) return [];
+    seen.add(JSON.stringify(strings));
+    return [{ connection, strings, report: mixedReport(stringsNow(strings, circuits), BYPASS_DROP_V) }];
+  });
+}
+
+/** The best of the other choices, where it gives more. */
+function betterWay(others: readonly OtherWay[], togetherW: number): OtherWay | null {
+  const best = others.reduce<OtherWay | null>((a, b) => (a && a.report.togetherW >= b.report.togetherW ? a : b), null);
+  return best && Math.round(best.report.togetherW) > Math.round(togetherW) ? best : null;
 }
 
 interface Outlay {
@@ -92,13 +125,22 @@ interface Outlay {
   readonly electronics: number;
 }
 
-/** Which of the ways pays: all on one input, an input a string, or electronics at every module. */
-const adviceOf = (
-  report: MixedReport,
+/** Without a price, of energy or of hardware, nothing is advised: what is not known costs not nothing. */
+function outlayOf(
+  site: BenchProps["site"],
+  { optimiser, input }: Readonly<Record<"optimiser" | "input", number | string>>,
   strings: number,
-  yearly: { readonly togetherKwh: number; readonly byStringKwh: number; readonly byModuleKwh: number },
-  { price, inputs, electronics }: Outlay,
-): PairingAdvice | null =>
+  modules: number,
+): Outlay | null {
+  const price = pricePerKwh(site);
+  const [perModule, perInput] = [typedNumber(optimiser, null), typedNumber(input, null)];
+  return price !== null && perModule !== null && perInput !== null
+    ? { price, inputs: perInput * (strings - 1), electronics: perModule * modules }
+    : null;
+}
+
+/** Which of the ways pays: all on one input, an input a string, or electronics at every module. */
+const adviceOf = (report: MixedReport, strings: number, yearly: MixedYear, { price, inputs, electronics }: Outlay): PairingAdvice | null =>
   pairingAdvice(
     [
       { way: "together", kwhPerYear: yearly.togetherKwh, cost: 0 },
@@ -111,26 +153,36 @@ const adviceOf = (
   );
 
 interface MixedVerdictProps {
-  readonly read: ReturnType<typeof mixedStringsSchema.safeParse>;
+  /** Why what was typed is no array. */
+  readonly refused: string;
   readonly report: MixedReport | null;
   readonly modules: number;
   readonly sentence: string;
+  readonly better: OtherWay | null;
   readonly advice: PairingAdvice | null;
-  readonly site: BenchProps["site"];
+  readonly currency: string;
 }
 
-function MixedVerdict({ read, report, modules, sentence, advice, site }: MixedVerdictProps) {
+function MixedVerdict({ refused, report, modules, sentence, better, advice, currency }: MixedVerdictProps) {
   return (
     <p className={chapter.verdict} data-lines="3" data-testid="mixed-sentence">
-      {!read.success && <span className={chapter.clay}>{read.error.issues[0]?.message}</span>}
+      {refused && <span className={chapter.clay}>{refused}</span>}
       {report && (
         <>
           <Figure working={() => mixedWorking(report, modules)}>{`${number(report.togetherW)} W`}</Figure>
           {sentence.slice(sentence.indexOf(" W on") + 2)}{" "}
-          {Math.abs(report.ruleOffFrac) > 0.03 && say.theRuleOfThumbLowestCurrent(number(report.rule.powerW))}{" "}
-          {advice && <AdviceWords advice={advice} currency={site.currency} />}
+          {better && <b>{say.connectedOtherwise(CONNECTION_NAMES[better.connection], number(better.report.togetherW))} </b>}
+          {ruleWords(report)} {advice && <AdviceWords advice={advice} currency={currency} />}
         </>
       )}
     </p>
   );
+}
+
+/** The rule of thumb, judged by what really happens. */
+function ruleWords(report: MixedReport): string {
+  const { rule, ruleOffFrac } = report;
+  const off = percent(Math.abs(ruleOffFrac), 0);
+  if (ruleHolds(report)) return say.theRuleOfThumbHolds(number(rule.powerW));
+  return ruleOffFrac < 0 ? say.theRuleOfThumbTooLow(number(rule.powerW), off) : say.theRuleOfThumbTooHigh(number(rule.powerW), off);
 }

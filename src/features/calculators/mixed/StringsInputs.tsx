@@ -1,94 +1,107 @@
 "use client";
 
-import { Button } from "@mantine/core";
-import type { MixedPart, MixedStrings } from "@/contracts/mixed-string";
-import type { MixedReport } from "@/core/electrical";
+import { Button, NativeSelect } from "@mantine/core";
+import type { MixedGroups, MixedPart } from "@/contracts/mixed-string";
 import type { ReferenceParameters } from "@/core/module";
-import { noteEntry } from "@/features/field-book/note-entry";
-import { WriteDown } from "@/features/field-book/WriteDown";
 import { NumberField } from "@/features/kit/fields/NumberField";
-import { say } from "@/wording/screens/calculators-mixed";
+import { CONNECTION_NAMES, say } from "@/wording/screens/calculators-mixed";
 import styles from "../Bench.module.css";
+import { BenchNote } from "../BenchNote";
 import type { BenchProps } from "../bench-views";
-import type { NumberFields } from "../use-number-fields";
+import { type NumberFields, typedNumber } from "../use-number-fields";
+import { CONNECTIONS, type Connection, connected, connectionOf } from "./mixed-strings";
 import { PartFields } from "./PartFields";
 
+type SetPart = (s: number, p: number, change: Partial<MixedPart>) => void;
+
 interface StringsInputsProps {
-  readonly strings: MixedStrings;
+  readonly groups: MixedGroups;
   readonly circuits: ReadonlyMap<string, ReferenceParameters>;
-  readonly setPart: (s: number, p: number, change: Partial<MixedPart>) => void;
+  readonly setPart: SetPart;
   readonly site: BenchProps["site"];
-  readonly setStrings: (strings: MixedStrings) => void;
+  readonly setGroups: (groups: MixedGroups | null) => void;
   readonly prices: NumberFields<"optimiser" | "input">;
-  readonly slug: string;
-  readonly report: MixedReport | null;
+  readonly slug: string | null;
+  /** For the field book; empty while there is no answer. */
+  readonly words: string;
   readonly nowUtcMs: number;
-  readonly sentence: string;
 }
 
-export function StringsInputs({
-  strings,
-  circuits,
-  setPart,
-  site,
-  setStrings,
-  prices: { typed, into },
-  slug,
-  report,
-  nowUtcMs,
-  sentence,
-}: StringsInputsProps) {
+export function StringsInputs({ groups, circuits, setPart, site, setGroups, prices, slug, words, nowUtcMs }: StringsInputsProps) {
+  const { typed, into } = prices;
   return (
     <div>
-      {strings.map((parts, s) => (
+      <ConnectionChoice groups={groups} setGroups={setGroups} />
+      {groups.map((group, s) => (
         <StringFields
           // biome-ignore lint/suspicious/noArrayIndexKey: a string is its place on the input
           key={s}
           s={s}
-          parts={parts}
+          group={group}
           circuits={circuits}
           setPart={setPart}
           site={site}
-          setStrings={setStrings}
-          strings={strings}
+          setGroup={(next) => setGroups(groups.map((own, at) => (at === s ? next : own)))}
         />
       ))}
-      <Button variant="subtle" size="compact-sm" onClick={() => setStrings([...strings, strings.at(-1)!.map((part) => ({ ...part }))])}>
+      <Button variant="subtle" size="compact-sm" onClick={() => setGroups([...groups, { ...groups.at(-1)!, alike: 1 }])}>
         {say.anotherStringBesideIt}
       </Button>
-      {strings.length > 1 && (
-        <Button variant="subtle" size="compact-sm" onClick={() => setStrings(strings.slice(0, -1))}>
+      {groups.length > 1 && (
+        <Button variant="subtle" size="compact-sm" onClick={() => setGroups(groups.slice(0, -1))}>
           Drop the last string
         </Button>
       )}
+      <Button variant="subtle" size="compact-sm" onClick={() => setGroups(null)}>
+        {say.beginAnew}
+      </Button>
       <div className={styles.inputs}>
         <NumberField label={say.electronicsAtAModule(site.currency)} min={0} value={typed.optimiser} onChange={into("optimiser")} />
         <NumberField label={say.anInputOfItsOwn(site.currency)} min={0} value={typed.input} onChange={into("input")} />
       </div>
-      <WriteDown slug={slug} disabled={!report} entry={() => noteEntry(nowUtcMs, `Mixed string: ${sentence}`)} />
+      <BenchNote slug={slug} nowUtcMs={nowUtcMs} words={words} />
     </div>
+  );
+}
+
+const AS_SET = "as-set";
+
+/** Series or parallel, in one choice for all the modules there are. */
+function ConnectionChoice({ groups, setGroups }: { groups: MixedGroups; setGroups: StringsInputsProps["setGroups"] }) {
+  const now = connectionOf(groups);
+  const choices = CONNECTIONS.map((connection) => ({
+    value: connection,
+    label: CONNECTION_NAMES[connection],
+    disabled: connected(groups, connection) === null,
+  }));
+  return (
+    <NativeSelect
+      label={say.connectThem}
+      value={now ?? AS_SET}
+      data={now === null ? [...choices, { value: AS_SET, label: say.asSetBelow }] : choices}
+      onChange={({ currentTarget }) => {
+        const made = connected(groups, currentTarget.value as Connection);
+        if (made) setGroups(made);
+      }}
+    />
   );
 }
 
 interface StringFieldsProps {
   readonly s: number;
-  readonly parts: MixedStrings[number];
+  readonly group: MixedGroups[number];
   readonly circuits: ReadonlyMap<string, ReferenceParameters>;
-  readonly setPart: (s: number, p: number, change: Partial<MixedPart>) => void;
+  readonly setPart: SetPart;
   readonly site: BenchProps["site"];
-  readonly setStrings: (strings: MixedStrings) => void;
-  readonly strings: MixedStrings;
+  readonly setGroup: (group: MixedGroups[number]) => void;
 }
 
-function StringFields({ s, parts, circuits, setPart, site, setStrings, strings }: StringFieldsProps) {
+function StringFields({ s, group, circuits, setPart, site, setGroup }: StringFieldsProps) {
+  const { parts, alike } = group;
+  const inSeries = parts.reduce((sum, { count }) => sum + count, 0);
   return (
     <fieldset className={styles.string}>
-      <legend>
-        {say.stringInSeries(
-          s + 1,
-          parts.reduce((sum, { count }) => sum + count, 0),
-        )}
-      </legend>
+      <legend>{say.stringInSeries(s + 1, inSeries, alike)}</legend>
       {parts.map((part, p) => (
         <PartFields
           // biome-ignore lint/suspicious/noArrayIndexKey: a part is its place in the string
@@ -99,22 +112,29 @@ function StringFields({ s, parts, circuits, setPart, site, setStrings, strings }
           groups={(name) => Math.max(1, site.modules[name]!.bypassDiodes || 1)}
         />
       ))}
-      <Button
-        variant="subtle"
-        size="compact-xs"
-        onClick={() => setStrings(strings.map((own, at) => (at === s ? [...own, { ...own.at(-1)!, count: 1 }] : own)))}
-      >
-        {say.otherModulesInThisString}
-      </Button>
-      {parts.length > 1 && (
+      <div className={styles.stringFoot}>
+        <NumberField
+          className={styles.stringsAlike}
+          label={say.soManyStringsAlike}
+          min={1}
+          max={12}
+          isWhole
+          value={alike}
+          onChange={(value) => setGroup({ ...group, alike: Math.min(12, Math.max(1, typedNumber(value, 1))) })}
+        />
         <Button
           variant="subtle"
           size="compact-xs"
-          onClick={() => setStrings(strings.map((own, at) => (at === s ? own.slice(0, -1) : own)))}
+          onClick={() => setGroup({ ...group, parts: [...parts, { ...parts.at(-1)!, count: 1 }] })}
         >
-          drop the last
+          {say.otherModulesInThisString}
         </Button>
-      )}
+        {parts.length > 1 && (
+          <Button variant="subtle" size="compact-xs" onClick={() => setGroup({ ...group, parts: parts.slice(0, -1) })}>
+            drop the last
+          </Button>
+        )}
+      </div>
     </fieldset>
   );
 }

@@ -1,12 +1,10 @@
 "use client";
 
 import { MultiSelect, SegmentedControl } from "@mantine/core";
+import { useLocalStorage } from "@mantine/hooks";
 import { type Dispatch, type SetStateAction, useState } from "react";
-import { moduleLibrary } from "@/contracts/module-library";
 import { type BuildPrices, costPerKwh, type ModuleGoal, modulePlan, siteWithModule } from "@/core/comparison";
 import type { ModuleType } from "@/core/site";
-import { noteEntry } from "@/features/field-book/note-entry";
-import { WriteDown } from "@/features/field-book/WriteDown";
 import { NumberField } from "@/features/kit/fields/NumberField";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import segments from "@/features/kit/look/segments.module.css";
@@ -15,7 +13,10 @@ import { say } from "@/wording/screens/calculators-modules";
 import { modulePlanWorking } from "@/wording/workings/comparison-working";
 import type { Working } from "@/wording/workings/working";
 import styles from "../Bench.module.css";
+import { BenchNote } from "../BenchNote";
 import type { BenchProps } from "../bench-views";
+import { OwnModuleLine } from "../own-modules/OwnModuleLine";
+import { useOwnModules } from "../own-modules/use-own-modules";
 import { useBenchAnswer, useBenchEngine } from "../use-bench-engine";
 import { type NumberFields, useNumberFields } from "../use-number-fields";
 import { type ChosenPlan, Coefficients, PlansTable } from "./PlansTable";
@@ -24,15 +25,12 @@ const MOST = 5;
 const USUAL_PER_W = 0.24;
 
 /** Two to five modules on this site: how many, how large, how they bear heat and weak light, what a kilowatt-hour costs. */
-export function ModulesBench({ slug, site, year, nowUtcMs }: BenchProps) {
+export function ModulesBench({ slug, site, sun, nowUtcMs }: BenchProps) {
   const array = site.arrays[0]!;
-  const all: Readonly<Record<string, ModuleType>> = {
-    ...Object.fromEntries(moduleLibrary.map(({ name, fields }) => [name, fields])),
-    ...site.modules,
-  };
-  const [names, setNames] = useState<string[]>(
-    [array.module, ...moduleLibrary.map(({ name }) => name).filter((name) => name !== array.module)].slice(0, 3),
-  );
+  const modules = useOwnModules(site);
+  const { all } = modules;
+  const [kept, setNames] = useLocalStorage<string[] | null>({ key: `dusty-ledger:modules:${slug ?? ""}`, defaultValue: null });
+  const names = kept?.filter((name) => all[name]) ?? firstNames(array.module, all);
   const [kind, setKind] = useState<ModuleGoal["kind"]>("power");
   const [amount, setAmount] = useState<Record<ModuleGoal["kind"], number>>({
     power: Math.round((site.modules[array.module]!.pmpW * array.count) / 100) / 10,
@@ -41,7 +39,7 @@ export function ModulesBench({ slug, site, year, nowUtcMs }: BenchProps) {
   });
   const [prices, setPrices] = useState<Record<string, number>>({});
   const shared = useNumberFields({ electronics: 0, racking: 35, fixed: 2500 });
-  const { engine } = useBenchEngine(slug, site, year);
+  const { engine } = useBenchEngine(slug, site, sun);
   const goal: ModuleGoal =
     kind === "power" ? { kind, kwp: amount.power } : kind === "area" ? { kind, areaM2: amount.area } : { kind, count: amount.count };
   const chosen = plansOf(all, names, goal, prices, {
@@ -60,7 +58,7 @@ export function ModulesBench({ slug, site, year, nowUtcMs }: BenchProps) {
   });
   const workingOf = (k: number) => (): Working => {
     const { plan, module } = chosen[k]!;
-    return modulePlanWorking(plan, module, kwhOf(k), costs[k] ?? null, { year, lifeYears, discountFrac, currency: site.currency });
+    return modulePlanWorking(plan, module, kwhOf(k), costs[k] ?? null, { sun, lifeYears, discountFrac, currency: site.currency });
   };
   const costOf = (k: number): string => {
     const cost = costs[k];
@@ -74,7 +72,9 @@ export function ModulesBench({ slug, site, year, nowUtcMs }: BenchProps) {
   return (
     <>
       <p className={chapter.verdict} data-lines="2" data-testid="modules-sentence">
-        {sentence || (year === null ? say.bringAYearOfWeatherAnd : say.theYearIsBeingRunFor)}
+        {sentence
+          ? `${sun.kind === "cloudless" ? `${say.underACloudlessSky} ` : sun.kind === "usual" ? `${say.inAUsualYear} ` : ""}${sentence}`
+          : say.theYearIsBeingRunFor}
       </p>
       <div className={styles.tools}>
         <MultiSelect label={say.modulesTwoToFive} data={Object.keys(all)} value={names} onChange={setNames} maxValues={MOST} miw={320} />
@@ -89,7 +89,7 @@ export function ModulesBench({ slug, site, year, nowUtcMs }: BenchProps) {
       </div>
       <PlansTable
         site={site}
-        year={year}
+        sun={sun}
         chosen={chosen}
         best={best}
         workingOf={workingOf}
@@ -99,10 +99,15 @@ export function ModulesBench({ slug, site, year, nowUtcMs }: BenchProps) {
         costOf={costOf}
       />
       <Coefficients chosen={chosen} />
-      <WriteDown slug={slug} disabled={!best} entry={() => noteEntry(nowUtcMs, `Modules compared: ${sentence}`)} />
+      <OwnModuleLine modules={modules} />
+      <BenchNote slug={slug} nowUtcMs={nowUtcMs} words={best ? `Modules compared: ${sentence}` : ""} />
     </>
   );
 }
+
+/** The array's own and two others, own ones first. */
+const firstNames = (own: string, all: Readonly<Record<string, ModuleType>>): string[] =>
+  [own, ...Object.keys(all).filter((name) => name !== own)].slice(0, 3);
 
 /** The plan with each of these modules; those without an area can't fill one. */
 function plansOf(

@@ -12,6 +12,7 @@ import { RuledTable } from "@/features/kit/table/RuledTable";
 import { measure, number, percent } from "@/wording/format";
 import { say } from "@/wording/screens/calculators-modules";
 import type { Working } from "@/wording/workings/working";
+import type { BenchSun } from "../bench-sun";
 import type { BenchProps } from "../bench-views";
 
 export interface ChosenPlan {
@@ -23,7 +24,7 @@ export interface ChosenPlan {
 
 interface PlansTableProps {
   readonly site: BenchProps["site"];
-  readonly year: string | null;
+  readonly sun: BenchSun;
   readonly chosen: readonly ChosenPlan[];
   readonly best: { cost: number; name: string } | undefined;
   readonly workingOf: (k: number) => () => Working;
@@ -33,7 +34,7 @@ interface PlansTableProps {
   readonly costOf: (k: number) => string;
 }
 
-export function PlansTable({ site, year, chosen, best, workingOf, setPrices, prices, kwhOf, costOf }: PlansTableProps) {
+export function PlansTable({ site, sun, chosen, best, workingOf, setPrices, prices, kwhOf, costOf }: PlansTableProps) {
   return (
     <ScrollBox label="Modules">
       <RuledTable className={chapter.table}>
@@ -48,7 +49,7 @@ export function PlansTable({ site, year, chosen, best, workingOf, setPrices, pri
             <th scope="col">200 W/m²</th>
             <th scope="col">{`each, ${site.currency}`}</th>
             <th scope="col">{`system, ${site.currency}`}</th>
-            <th scope="col">{`${year ?? "a year"}, kWh`}</th>
+            <th scope="col">{`${sun.head}, kWh`}</th>
             <th scope="col">kWh/kWp</th>
             <th scope="col">{`a kWh, ${site.currency}`}</th>
           </tr>

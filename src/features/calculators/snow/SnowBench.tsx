@@ -6,74 +6,121 @@ import { pricePerKwh } from "@/core/money";
 import { SLIDE_PER_HOUR } from "@/core/snow";
 import { degToRad } from "@/core/units";
 import type { ClearingNow, StormReport } from "@/core/yield";
-import { noteEntry } from "@/features/field-book/note-entry";
-import { WriteDown } from "@/features/field-book/WriteDown";
 import { DateField } from "@/features/kit/fields/DateField";
 import { NumberField } from "@/features/kit/fields/NumberField";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { ScrollBox } from "@/features/kit/look/ScrollBox";
 import { RuledTable } from "@/features/kit/table/RuledTable";
 import { dateName, number } from "@/wording/format";
+import { dayName, MONTHS_SHORT } from "@/wording/geometry";
 import { say } from "@/wording/screens/calculators-snow";
 import { ArrayField } from "../ArrayField";
 import styles from "../Bench.module.css";
+import { BenchNote } from "../BenchNote";
 import type { BenchEngine } from "../bench.worker";
 import type { BenchProps } from "../bench-views";
 import { useBenchAnswer, useBenchEngine } from "../use-bench-engine";
+import { GroundClaim } from "./GroundClaim";
 import { ClearingTable, GroundLight, StormsSection } from "./StormTables";
+import { TypedStormFields, useTypedStorms } from "./TypedStorms";
 
 const STEEP: readonly number[] = [60, 90];
 
-/** Which storms are worth the ladder, what clearing brings today, and what snow on the ground gives back. */
-export function SnowBench({ slug, site, year, nowUtcMs }: BenchProps) {
+/** Which storms are worth the ladder, what clearing brings today, and what snow on the ground gives back. Any sun will do; storms that no gauge saw can be typed. */
+export function SnowBench({ slug, site, sun, nowUtcMs }: BenchProps) {
   const [arrayId, setArrayId] = useState(site.arrays[0]!.id);
   const array = site.arrays.find(({ id }) => id === arrayId) ?? site.arrays[0]!;
   const [cost, setCost] = useState<number | string>(25);
   const [day, setDay] = useState(new Date(nowUtcMs).toISOString().slice(0, 10));
-  const { engine, refusal } = useBenchEngine(slug, site, year === null ? null : "all");
-  const storms = useBenchAnswer(engine, { site, id: array.id }, (remote, asked) => remote.storms(asked.site, asked.id));
-  const clearing = useBenchAnswer(engine, { site, id: array.id, day: day.slice(5) }, (remote, asked) =>
-    remote.clearing(asked.site, asked.id, asked.day),
-  );
+  const [typed, setTyped] = useTypedStorms(slug);
+  const { engine, refusal } = useBenchEngine(slug, site, { ...sun, year: sun.year === null ? null : "all" });
+  const asked = { site, id: array.id };
+  const gauged = useBenchAnswer(engine, asked, (remote, { site: own, id }) => remote.storms(own, id));
+  const remembered = useBenchAnswer(engine, { ...asked, typed }, (remote, q) => remote.typedStorms(q.site, q.id, q.typed));
+  const clearing = useBenchAnswer(engine, { ...asked, day: day.slice(5) }, (remote, q) => remote.clearing(q.site, q.id, q.day));
   const tilts = [array.tiltDeg, ...STEEP.filter((tilt) => tilt !== array.tiltDeg)];
-  const albedo = useBenchAnswer(engine, { site, id: array.id, tilts }, (remote, asked) =>
-    remote.albedo(asked.site, asked.id, asked.tilts, null),
-  );
-  const price = pricePerKwh(site) ?? 0;
-  const worthIt = (storm: StormReport): boolean => storm.clearingKwh * price > Number(cost);
+  // Without a gauge the light of the ground is told as if snow lay through the whole winter: the most that there can be.
+  const white = engine && gauged === null ? snowyWinter(site) : null;
+  const albedo = useBenchAnswer(engine, { ...asked, tilts, white }, (remote, q) => remote.albedo(q.site, q.id, q.tilts, q.white));
+  const price = pricePerKwh(site);
+  const isTyped = typed.length > 0;
+  const storms = isTyped ? remembered : gauged;
+  const worthIt = (storm: StormReport): boolean => price !== null && storm.clearingKwh * price > Number(cost);
   const ranked = [...(storms ?? [])].sort((a, b) => b.clearingKwh - a.clearingKwh);
-  const needed = ranked.filter(worthIt);
-  if (year === null) return <p className={chapter.verdict}>{say.snowIsReckonedOverTheBooks}</p>;
   if (refusal) return <p className={chapter.clay}>{`${refusal.message} ${refusal.help}`}</p>;
-  const sentence =
-    storms === null
-      ? say.thisBooksWeatherHasNoSnow
-      : storms.length === 0
-        ? say.noStormInTheRecordCovered
-        : say.ofStormsWouldHaveRepaidOf(needed.length, storms.length, number(Number(cost)), site.currency, kindWords(storms));
+  const sentence = stormWords({
+    storms: ranked,
+    isKnown: storms !== null,
+    isTyped,
+    worth: ranked.filter(worthIt),
+    cost: Number(cost),
+    price,
+    site,
+  });
   return (
     <>
-      <ClearingVerdict engine={engine} sentence={sentence} clearing={clearing} day={day} price={price} site={site} />
+      <ClearingVerdict engine={engine} sentence={sentence} clearing={isTyped ? null : clearing} day={day} price={price ?? 0} site={site} />
       <div className={styles.rowsGrid}>
-        <div className={clearing && storms ? undefined : chapter.awaited}>
+        <div>
           <div className={styles.inputs}>
             <ArrayField site={site} value={array.id} onChange={setArrayId} />
             <NumberField label="Clearing once" unit={site.currency} min={0} value={cost} onChange={setCost} />
-            <DateField label="Covered on" value={day} onChange={(value) => value && setDay(value)} />
+            {gauged && <DateField label="Covered on" value={day} onChange={(value) => value && setDay(value)} />}
           </div>
-          <StormsSection ranked={ranked} array={array} worthIt={worthIt} />
-          {clearing && clearing.byYear.length > 0 && <ClearingTable clearing={clearing} array={array} />}
-          <WriteDown slug={slug} disabled={!storms} entry={() => noteEntry(nowUtcMs, `Snow: ${sentence}`)} />
+          <TypedStormFields typed={typed} setTyped={setTyped} isSouth={site.place.latitudeDeg < 0} />
+          {ranked.length > 0 && <StormsSection ranked={ranked} array={array} worthIt={worthIt} isTyped={isTyped} />}
+          {!isTyped && clearing && clearing.byYear.length > 0 && <ClearingTable clearing={clearing} array={array} />}
+          <BenchNote slug={slug} nowUtcMs={nowUtcMs} words={storms ? `Snow: ${sentence}` : ""} />
         </div>
         <div>
           <SelfCleaning tiltDeg={array.tiltDeg} />
           <p className={chapter.caution}>{say.snowFromTheGroundWithA}</p>
-          <GroundLight albedo={albedo} />
+          <GroundLight albedo={albedo} isWholeWinter={white !== null} />
+          <GroundClaim albedo={albedo} />
         </div>
       </div>
     </>
   );
 }
+
+/** Ground under old snow, as a share thrown back. Source: Warren, 1982, Optical properties of snow (fresh 0.85, ageing toward 0.4). */
+const OLD_SNOW_ALBEDO = 0.6;
+const WINTER_NORTH: readonly number[] = [11, 0, 1];
+
+/** Snow on the ground through the three darkest months. */
+const snowyWinter = (site: BenchProps["site"]): number[] =>
+  MONTHS_SHORT.map((_, m) =>
+    WINTER_NORTH.includes(site.place.latitudeDeg < 0 ? (m + 6) % 12 : m) ? OLD_SNOW_ALBEDO : (site.albedoMonthly?.[m] ?? site.albedo),
+  );
+
+interface StormWords {
+  readonly storms: readonly StormReport[];
+  readonly isKnown: boolean;
+  readonly isTyped: boolean;
+  readonly worth: readonly StormReport[];
+  readonly cost: number;
+  readonly price: number | null;
+  readonly site: BenchProps["site"];
+}
+
+/** Which falls were worth clearing. */
+function stormWords({ storms, isKnown, isTyped, worth, cost, price, site }: StormWords): string {
+  if (!isKnown) return say.noSnowDepthTypeThem;
+  if (storms.length === 0) return isTyped ? say.noneOfThemCovers : say.noStormInTheRecordCovered;
+  const best = storms[0]!;
+  if (price === null) return say.withoutAPriceTheMost(dayAndMonth(best), number(best.clearingKwh, 1), storms.length);
+  if (isTyped)
+    return say.ofTypedStorms(
+      worth.length,
+      storms.length,
+      `${number(cost)} ${site.currency}`,
+      worth.map(dayAndMonth).join(", "),
+      `${dayAndMonth(best)}, ${number(best.clearingKwh, 1)} kWh`,
+    );
+  return say.ofStormsWouldHaveRepaidOf(worth.length, storms.length, number(cost), site.currency, kindWords(storms));
+}
+
+const dayAndMonth = ({ fromUtcMs }: StormReport): string => dayName(new Date(fromUtcMs).toISOString().slice(5, 10));
 
 interface ClearingVerdictProps {
   readonly engine: Remote<BenchEngine> | null;

@@ -7,7 +7,7 @@ import chapter from "@/features/kit/look/Chapter.module.css";
 import { ScrollBox } from "@/features/kit/look/ScrollBox";
 import { RuledTable } from "@/features/kit/table/RuledTable";
 import { inReadersUnit, number, percent, readersUnit } from "@/wording/format";
-import { MONTHS_SHORT } from "@/wording/geometry";
+import { dayName, MONTHS_SHORT } from "@/wording/geometry";
 import { say } from "@/wording/screens/calculators-snow";
 import { albedoWorking, clearingWorking, stormWorking } from "@/wording/workings/snow-workings";
 
@@ -44,9 +44,11 @@ interface StormsSectionProps {
   readonly ranked: StormReport[];
   readonly array: SiteDocument["arrays"][number];
   readonly worthIt: (storm: StormReport) => boolean;
+  /** Told by somebody, and not by a gauge. */
+  readonly isTyped: boolean;
 }
 
-export function StormsSection({ ranked, array, worthIt }: StormsSectionProps) {
+export function StormsSection({ ranked, array, worthIt, isTyped }: StormsSectionProps) {
   return (
     <section className={chapter.section}>
       <h2>{say.stormsTheDearestFirst}</h2>
@@ -65,8 +67,8 @@ export function StormsSection({ ranked, array, worthIt }: StormsSectionProps) {
           <tbody>
             {ranked.slice(0, SHOWN).map((storm) => (
               <tr key={storm.fromUtcMs}>
-                <td>{`${new Date(storm.fromUtcMs).toISOString().slice(0, 10)} ${storm.kind}`}</td>
-                <Cells working={() => stormWorking(storm, array.tiltDeg)} className={worthIt(storm) ? chapter.clay : undefined}>
+                <td>{`${isTyped ? dayName(new Date(storm.fromUtcMs).toISOString().slice(5, 10)) : new Date(storm.fromUtcMs).toISOString().slice(0, 10)} ${storm.kind}`}</td>
+                <Cells working={() => stormWorking(storm, array.tiltDeg, isTyped)} className={worthIt(storm) ? chapter.clay : undefined}>
                   {[
                     number(inReadersUnit(storm.depthCm, "cm")[0]),
                     number(inReadersUnit(storm.fallTempC, "°C")[0], 1),
@@ -86,10 +88,12 @@ export function StormsSection({ ranked, array, worthIt }: StormsSectionProps) {
 
 interface GroundLightProps {
   readonly albedo: AlbedoGain[] | null;
+  /** As if snow lay through the winter: no gauge said when. */
+  readonly isWholeWinter: boolean;
 }
 
 /** What ground light brings by month. */
-export function GroundLight({ albedo }: GroundLightProps) {
+export function GroundLight({ albedo, isWholeWinter }: GroundLightProps) {
   return (
     <section className={chapter.section}>
       <h2>{say.whatSnowOnTheGroundGives}</h2>
@@ -124,7 +128,10 @@ export function GroundLight({ albedo }: GroundLightProps) {
       ) : (
         <p className={chapter.soft}>…</p>
       )}
-      <p className={chapter.soft}>{say.brightGroundCountsMostForSteep}</p>
+      <p className={chapter.soft}>
+        {isWholeWinter && `${say.asIfSnowLayAllWinter} `}
+        {say.brightGroundCountsMostForSteep}
+      </p>
     </section>
   );
 }

@@ -3,9 +3,7 @@ import type { PlaneYear } from "@/contracts/plane-year";
 import { unpackWeather } from "@/contracts/weather-wire";
 import type { Place, Site } from "@/core/site";
 import { type EnergyTable, energyTable, type PlannerReport, plannerReport, type TiltGoal, winterKwhOf } from "@/core/tilt";
-import { zoneOffset } from "@/core/time";
-import { HOUR_MS } from "@/core/units";
-import { clearSkyWeather, hoursOfYear, type Weather } from "@/core/weather";
+import { type Climate, skyWithoutFile, type Weather } from "@/core/weather";
 import {
   monthSums,
   type PreparedWeather,
@@ -21,27 +19,28 @@ import {
 const BREATH_MS = 60;
 
 let weather: Weather | null = null;
-let cloudlessYear = 2025;
+let climate: Climate | null = null;
+let anyYear = 2025;
 let ready: { key: string; prepared: PreparedWeather } | null = null;
 let table: { key: string; table: EnergyTable } | null = null;
 let turn = 0;
 
-/** The loaded weather under the sun of a place; without any, a cloudless year there. */
+/** The loaded weather under the sun of a place; without any, a year of the climate there, or a cloudless one. */
 function preparedAt(place: Place): PreparedWeather {
   const key = JSON.stringify(place);
   if (ready?.key === key) return ready.prepared;
-  const offsetHours = Math.round(zoneOffset(place.timeZone)(Date.UTC(cloudlessYear, 0, 1)) / HOUR_MS);
-  const prepared = prepareWeather(place, weather ?? clearSkyWeather(hoursOfYear(cloudlessYear, offsetHours), place));
+  const prepared = prepareWeather(place, weather ?? skyWithoutFile(climate, place, anyYear));
   ready = { key, prepared };
   return prepared;
 }
 
 /** Shade, seasons and revisions of a site in a thread of its own, over one year of its weather. */
 const engine = {
-  /** A year of the book's weather, or none: then a cloudless year. Tells whether its light was measured in the plane of the modules. */
-  load(bytes: ArrayBuffer | null, year: number): boolean {
+  /** A year of the book's weather, or none: then one of a climate, or a cloudless one. Tells whether its light was measured in the plane of the modules. */
+  load(bytes: ArrayBuffer | null, year: number, ofClimate: Climate | null): boolean {
     weather = bytes && unpackWeather(bytes);
-    cloudlessYear = year;
+    climate = ofClimate;
+    anyYear = year;
     ready = null;
     table = null;
     return weather !== null && weather.poaWm2 !== null;

@@ -1,6 +1,7 @@
 "use client";
 
 import type { Remote } from "comlink";
+import type { Climate } from "@/core/weather";
 import { useNewestAnswer } from "@/features/data/newest-answer";
 import type { RefusedCall } from "@/features/data/refused-call";
 import { useWeatherEngine, weatherAddress } from "@/features/data/weather-engine";
@@ -13,13 +14,13 @@ export interface GeometryHandle {
   readonly inPlane: boolean;
 }
 
-/** The geometry engine in a web worker, with one year of the book's weather; `year` null: a cloudless year. */
-export function useGeometry(slug: string, year: string | null): GeometryHandle {
+/** The geometry engine in a web worker, with one year of the book's weather; `year` null: one of a climate, or a cloudless one. */
+export function useGeometry(slug: string | null, year: string | null, climate: Climate | null = null): GeometryHandle {
   const { engine, refusal, loaded } = useWeatherEngine<GeometryEngine, boolean>({
     spawn: () => new Worker(new URL("./geometry.worker.ts", import.meta.url), { type: "module" }),
-    load: (remote, bytes) => remote.load(bytes, year === null ? 2025 : Number(year)),
-    weather: year === null ? null : weatherAddress(slug, year),
-    key: slug,
+    load: (remote, bytes) => remote.load(bytes, year === null ? 2025 : Number(year), climate),
+    weather: slug === null || year === null ? null : weatherAddress(slug, year),
+    key: `${slug} ${climate}`,
   });
   return { engine, refusal, inPlane: loaded ?? false };
 }

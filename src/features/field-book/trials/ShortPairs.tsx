@@ -37,7 +37,10 @@ export function ShortPairs({ site, nowUtcMs }: FieldBookProps) {
     if ([readA, readB, tiltA, tiltB].some((value) => value === "") || Number.isNaN(wallMs)) return [];
     const stood = siteOn(site, at.slice(0, 10));
     const moment = { utcMs: utcOfWall(wallMs, offset), ghiWm2: null, airTempC: 15 };
-    const [expectedA = 0, expectedB = 0] = momentPowerW(stood, array.id, moment, [Number(tiltA), Number(tiltB)]);
+    const [expectedA = 0, expectedB = 0] = momentPowerW(stood, array.id, moment, [
+      { tiltDeg: Number(tiltA), azimuthDeg: array.azimuthDeg },
+      { tiltDeg: Number(tiltB), azimuthDeg: array.azimuthDeg },
+    ]);
     return [{ at, readA: Number(readA), readB: Number(readB), expectedA, expectedB }];
   });
   const report = pairs.length > 0 ? shortPairs(pairs) : null;

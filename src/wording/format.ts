@@ -24,6 +24,9 @@ export function editable(value: number, decimals: number, grouped = false): stri
   return String(Number(value.toFixed(decimals))).replace(".", writingNow().decimal);
 }
 
+/** A conductor's section as it is told: 1.5, 4, 13.3. */
+export const sectionName = (areaMm2: number): string => editable(areaMm2, 2);
+
 /** A text with its reader's marks taken from the numbers in it: files keep to points, and to no marks for thousands. */
 export function plainNumbers(text: string): string {
   const { decimal, group, groupDigits } = writingNow();

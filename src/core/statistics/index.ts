@@ -6,4 +6,5 @@ export { type RidgeColumn, type RidgeFit, robustRidge } from "./ridge";
 export { medianOf, quantileOf, spreadOf } from "./robust";
 export { selected } from "./selected";
 export { type SenTerms, senSlope } from "./sen-slope";
+export { studentT975 } from "./student";
 export { togetherOf } from "./together";

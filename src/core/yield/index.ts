@@ -1,5 +1,5 @@
 export { type AxisAge, ageOnAxis } from "./age-on-axis";
-export { daySoFar } from "./day-so-far";
+export { cloudlessSoFarKwh, daySoFar } from "./day-so-far";
 export { hourProfile } from "./hour-profile";
 export { ASSUMED_EFFICIENCY_FRAC, curveOf, type InverterGroup, inverterGroups, ratedDcW } from "./inverter-groups";
 export { levelLight } from "./level-light";

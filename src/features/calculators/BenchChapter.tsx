@@ -18,6 +18,7 @@ import { MixedBench } from "./mixed/MixedBench";
 import { ModulesBench } from "./modules/ModulesBench";
 import { RoofOrGround } from "./RoofOrGround";
 import { RowsBench } from "./RowsBench";
+import { SidesBench } from "./sides/SidesBench";
 import { SnowBench } from "./snow/SnowBench";
 import { TiltPlanner } from "./TiltPlanner";
 import { SunTray } from "./tray/SunTray";
@@ -59,6 +60,7 @@ export function BenchChapter({ view, sun, tray, ...own }: Props) {
       {view === "modules" && <ModulesBench {...props} />}
       {view === "snow" && <SnowBench {...props} />}
       {view === "gear" && <GearBench {...props} />}
+      {view === "sides" && <SidesBench {...props} />}
       {view === "loads" && <LoadsBench {...props} />}
       {view !== null && (
         <BenchFooter

@@ -71,6 +71,13 @@ const DRAWINGS: Readonly<Record<BenchView, ReactNode>> = {
       <circle cx="12" cy="14" r="7" data-sun />
     </>
   ),
+  sides: (
+    <>
+      <path d="M14 58H54M66 58H106M22 58V34M34 58V28M46 58V38" />
+      <path data-asked d="M74 58V30M86 58V22M98 58V34" />
+      <path d="M60 16V62" />
+    </>
+  ),
   loads: (
     <>
       <rect x="12" y="26" width="40" height="32" />

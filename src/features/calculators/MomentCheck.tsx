@@ -54,7 +54,7 @@ export function MomentCheck({ site, array, nowUtcMs }: { site: SiteDocument; arr
       <h2>{say.atThisMoment}</h2>
       <MomentAnswer first={first} second={second} looks={looks} zone={zone} />
       {([0, 1] as const).map((k) => (
-        <div key={k} className={styles.fields} role="group" aria-label={k === 0 ? say.oneWay : say.theOtherWay}>
+        <div key={k} className={`${styles.fields} ${styles.moment}`} role="group" aria-label={k === 0 ? say.oneWay : say.theOtherWay}>
           <DateField type="datetime-local" label={say.clockOnTheSite} value={looks[k].at} onChange={(at) => set(k, { at })} />
           <TiltField
             size="xs"

@@ -14,6 +14,7 @@ export const BENCH_VIEWS = [
   { id: "snow", name: say.snowAndDirt },
   { id: "loads", name: say.loadsAndBattery },
   { id: "gear", name: say.gearsHeat },
+  { id: "sides", name: say.twoSides },
 ] as const;
 export type BenchView = (typeof BENCH_VIEWS)[number]["id"];
 /** Those that need the geometry engine. */

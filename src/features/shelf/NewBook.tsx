@@ -71,6 +71,7 @@ export function NewBook() {
           {say.openABook}
         </Button>
         <span className={chapter.soft}>{say.aTownAndALine}</span>
+        <Link href="/bench">{say.benchWithoutABook}</Link>
       </div>
     </section>
   );

@@ -20,7 +20,7 @@ import {
 } from "../ledger";
 import type { MoneyPage } from "../money";
 import { healthBasis } from "../quality";
-import { changeDays, trialSources } from "../trials";
+import { changeDays, meterMonths, trialSources } from "../trials";
 
 /** What heavy sums are made from: everything read of a book, joined and run. */
 export interface HeavyPorts {
@@ -30,7 +30,7 @@ export interface HeavyPorts {
   readonly letGo: (book: Book) => void;
   readonly moneyOf: (book: Book) => Promise<MoneyPage>;
   readonly cleanProduction: (book: Book) => Promise<readonly StoredSeries[]>;
-  readonly readings: Pick<ReadingStore, "promiseOf" | "eachSeriesOf">;
+  readonly readings: Pick<ReadingStore, "promiseOf" | "eachSeriesOf" | "sparseOf">;
 }
 
 /** What a ledger tells without its intervals: small enough to be stored and to be read for every page. */
@@ -81,6 +81,10 @@ export const ANSWERS = {
   trial: async ({ ledgerOf, cleanProduction }: HeavyPorts, book: Book, question: TrialQuestion) => {
     const [ledger, production] = await Promise.all([ledgerOf(book), cleanProduction(book)]);
     return packTrial(trialSources(question, ledger, production));
+  },
+  meterMonths: async ({ cleanProduction, readings }: HeavyPorts, book: Book) => {
+    const [production, { spans }] = await Promise.all([cleanProduction(book), readings.sparseOf(book.id)]);
+    return meterMonths(book.site, production, spans);
   },
   change: async ({ ledgerOf, cleanProduction }: HeavyPorts, book: Book, question: ChangeQuestion) => {
     const [ledger, production] = await Promise.all([ledgerOf(book), cleanProduction(book)]);

@@ -37,7 +37,6 @@ export const say = catalogue({
   lastsYears: "battery lasts, years",
   bringsKwh: "brings, kWh",
   bringsMoney: (currency: string) => `${currency} a year`,
-  noPrice: "no price",
   hottestHourByMonth: "hottest hour of a usual day",
   frost: (hours: string) => `${hours} hours a year are below freezing: lithium must not be charged then.`,
   asItStands: "as it stands",

@@ -10,6 +10,7 @@ export const say = catalogue({
   onTheBench: (place: string) => `At ${place}:`,
   sayWhatYouHave: "Say what you have",
   done: "Done",
+  aKwhIsWorth: (currency: string) => `A kWh is worth, ${currency}`,
   theRoofInOneLine: "The roof in one line",
   notUnderstoodYet: "A place and a roof with a size are needed, such as 18 × 410 W, 30° south, 6 kW inverter",
   theFirstRoofStandsIn: "What is typed makes no roof yet: a roof of 12 × 400 W at 45° north stands in.",
@@ -28,5 +29,6 @@ export const TOOL_QUESTIONS = catalogue({
   modules: "Which modules bring most on this roof, for the money?",
   snow: "What do tilt and a gap below do against snow and dirt?",
   gear: "In a shed, a box, a cellar: how hot does it get, and what does the heat cost?",
+  sides: "Two meters or two years, by their monthly totals: which gave more, and what can be told?",
   loads: "What can the sun here carry, with which battery?",
 });

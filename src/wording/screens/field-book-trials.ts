@@ -43,8 +43,10 @@ export const say = catalogue({
   whatDiffersBesides: "What differs besides",
   byTheBookNothingElseDoes: "By what the book plans nothing else does.",
   theTrialCantTellTheseApart: "The trial can’t tell these apart from what it tries: the difference holds them all.",
+  onlyTotals: "Only monthly totals, or a counter by hand?",
+  compareTotals: "Compare them on the bench",
   aTrialSetsTwoMetersOf:
-    "A trial sets two meters of one site against each other: name a second meter with its arrays in the Site chapter, and bring its readings in the Readings chapter.",
+    "This view sets readings by the interval of two meters against each other, and finds them of one meter at most: months that were typed do not count here. Compare totals on the bench, or bring the second meter's readings in the Readings chapter.",
   bothSidesAreBeingPaired: "Both sides are being paired …",
   theTwoSidesShareNoLit: "The two sides share no lit time.",
   fromAllThereIs: "From (all there is)",

@@ -13,6 +13,7 @@ export const say = catalogue({
   saysWhereTheSiteIsAnd:
     "says where the site is and what stands there: place, modules, arrays, inverters, meters, losses, promise, costs. Unknown fields are refused by name.",
   openABook: "Open a book",
+  benchWithoutABook: "Or ask a bench without a book",
   aTownAndALine: "A town and a line about the roof are enough.",
   isTooLargeForASite: (name: string) => `${name} is too large for a site file.`,
   aSiteFileIsAJson: "A site file is a JSON document of a few kB; weather and production are brought in the book's Readings chapter.",

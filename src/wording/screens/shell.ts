@@ -52,7 +52,13 @@ interface Tool {
 /** What belongs to no book. */
 export const TOOLS: readonly Tool[] = [
   { id: "shelf", label: "The shelf", what: "All books · key 0", path: "/" },
-  { id: "new", label: "New book", what: "From a site file, or from nothing", path: "/#new" },
+  { id: "new", label: "New book", what: "From a site file, or from nothing", path: "/open" },
+  {
+    id: "bench",
+    label: "Bench without a book",
+    what: "A question on a roof in one line: tilt, cable, mixed modules, heat",
+    path: "/bench",
+  },
   { id: "trainer", label: "Trainer", what: "Six made-up months: what was it?", path: "/trainer" },
   { id: "validation", label: "Validation of the methods", what: "Greatest differences and tolerances", path: "/validation" },
 ];
@@ -98,6 +104,9 @@ export const CAUTIONS: readonly Caution[] = [
 
 /** Other words by which a view is looked for, by chapter and view. */
 export const KEYWORDS: Readonly<Record<string, string>> = {
+  "bench/costs": "mistake azimuth off tree shade dirt loss money compass",
+  "bench/gear": "shed battery life temperature derating charger inverter room",
+  "bench/snow": "storm ladder clearing albedo ground light",
   "bench/cable": "AWG wire gauge cross-section voltage drop copper sq mm",
   "bench/tilt": "angle rack seasonal",
   "bench/rows": "distance pitch spacing snow load",

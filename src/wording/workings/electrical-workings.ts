@@ -1,5 +1,5 @@
 import type { MixedReport, MixedYear, SectionChoice } from "@/core/electrical";
-import { number, percent } from "../format";
+import { number, percent, sectionName } from "../format";
 import type { SunTold } from "../sun-told";
 import type { Working } from "./working";
 
@@ -63,7 +63,7 @@ export const sectionWorking = (
     readonly sun: SunTold;
   },
 ): Working => ({
-  title: `${number(choice.areaMm2, 2)} mm²`,
+  title: `${sectionName(choice.areaMm2)} mm²`,
   value: number(choice.lifeCost),
   unit: `${facts.currency} over its life`,
   formula: "R = 2 L ρ(T) ÷ A;  drop = I R;  loss a year = I² R × squared hours;  life cost = cable + loss × worth",

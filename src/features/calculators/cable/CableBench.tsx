@@ -5,7 +5,7 @@ import { type CableRun, type Conductor, cableSections, cheapestSection, SECTIONS
 import { pricePerKwh, tariffRises, yearlyKwhWorth } from "@/core/money";
 import { arrayNameplateW, partOfSite } from "@/core/site";
 import chapter from "@/features/kit/look/Chapter.module.css";
-import { measure, number, percent } from "@/wording/format";
+import { measure, number, percent, sectionName } from "@/wording/format";
 import { say } from "@/wording/screens/calculators-cable";
 import styles from "../Bench.module.css";
 import type { BenchProps } from "../bench-views";
@@ -22,17 +22,18 @@ const USUAL_PRICE = 0.15;
 
 /** What a section costs in drop and energy, and whether another would cost less over its life. */
 function sectionWords(own: SectionChoice | null, best: SectionChoice | null, years: number, run: string, scope: Scope): string {
-  const parts = (choice: SectionChoice) => [percent(choice.dropFrac, 2), number(choice.lossKwhPerYear, 1)] as const;
+  const parts = (choice: SectionChoice) =>
+    [percent(choice.dropFrac, 2), number(choice.lossKwhPerYear, choice.lossKwhPerYear < 100 ? 1 : 0)] as const;
   const words: string[] = [];
   if (own) {
     const [drop, kwh] = parts(own);
-    words.push(own.dropFrac > 1 ? say.cantCarry(number(own.areaMm2, 2), run) : say.yourSection(number(own.areaMm2, 2), drop, kwh, run));
+    words.push(own.dropFrac > 1 ? say.cantCarry(sectionName(own.areaMm2), run) : say.yourSection(sectionName(own.areaMm2), drop, kwh, run));
   }
   if (best && !(own && Math.abs(own.areaMm2 - best.areaMm2) < 0.01)) {
     const [drop, kwh] = parts(best);
     words.push(
       say.mmCostsLeastOverYearsDrop(
-        number(best.areaMm2, 1),
+        sectionName(best.areaMm2),
         years,
         drop,
         kwh,
@@ -41,7 +42,7 @@ function sectionWords(own: SectionChoice | null, best: SectionChoice | null, yea
     );
   }
   if (own && best && own.lifeCost > best.lifeCost && own.areaMm2 < best.areaMm2)
-    words.push(say.saysMore(number(own.lossKwhPerYear - best.lossKwhPerYear, 1)));
+    words.push(say.saysMore(number(own.lossKwhPerYear - best.lossKwhPerYear)));
   return words.join(" ");
 }
 
@@ -75,7 +76,10 @@ export function CableBench({ slug, site, sun, nowUtcMs }: BenchProps) {
   const choices = cableSections(run, SECTIONS_MM2);
   const best = cheapestSection(choices);
   const mine = ownMm2 === null ? null : (cableSections(run, [ownMm2])[0] ?? null);
-  const shown = [...choices.slice(0, SHOWN), ...(mine ? [mine] : [])].sort((a, b) => a.areaMm2 - b.areaMm2);
+  const shown = choices
+    .filter((choice, k) => k < SHOWN || choice === best)
+    .concat(mine ?? [])
+    .sort((a, b) => a.areaMm2 - b.areaMm2);
   const facts: SectionFacts = { lengthM: run.oneWayLengthM, ...works, squaredHours: squared, worth, currency: site.currency, sun };
   const sentence = sectionWords(mine, best, years, measure(run.oneWayLengthM, "m"), scope);
   return (

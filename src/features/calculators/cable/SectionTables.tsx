@@ -4,7 +4,7 @@ import { Cells } from "@/features/kit/figures/Cells";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { ScrollBox } from "@/features/kit/look/ScrollBox";
 import { RuledTable } from "@/features/kit/table/RuledTable";
-import { number, percent } from "@/wording/format";
+import { number, percent, sectionName } from "@/wording/format";
 import { say } from "@/wording/screens/calculators-cable";
 import type { SunTold } from "@/wording/sun-told";
 import { sectionWorking } from "@/wording/workings/electrical-workings";
@@ -51,7 +51,7 @@ export function CrossSectionsTable({ site, choices, best, own, facts }: CrossSec
         <tbody>
           {choices.map((choice) => (
             <tr key={choice.areaMm2} style={choice === (own ?? best) ? { background: "var(--paper-deep)", fontWeight: 700 } : undefined}>
-              <td>{`${number(choice.areaMm2, 2)}${choice === own ? ` ${say.yours}` : choice === best ? ` ${say.leastMark}` : ""}`}</td>
+              <td>{`${sectionName(choice.areaMm2)}${choice === own ? ` ${say.yours}` : choice === best ? ` ${say.leastMark}` : ""}`}</td>
               <Cells working={() => sectionWorking(choice, facts)}>
                 {[
                   number(choice.dropV, 2),
@@ -81,7 +81,7 @@ export function LowVoltages({ run, section, facts }: LowVoltagesProps) {
   return (
     <section className={chapter.section}>
       <h2>{say.whyAHigherVoltage}</h2>
-      <p className={chapter.soft}>{say.theSameWThroughMmHalf(number(run.currentA * run.voltageV), number(section?.areaMm2 ?? 4, 2))}</p>
+      <p className={chapter.soft}>{say.theSameWThroughMmHalf(number(run.currentA * run.voltageV), sectionName(section?.areaMm2 ?? 4))}</p>
       <RuledTable className={chapter.table}>
         <thead>
           <tr>

@@ -26,6 +26,7 @@ const degrees = (tempC: number): string => number(inReadersUnit(tempC, "°C")[0]
 /** As it stands and what could be done: heat, what it takes, what it brings. */
 export function GearTable({ options, years, terms, limit, sun, currency }: GearTableProps) {
   const { battery } = terms;
+  const isPriced = terms.price !== null && (battery === null || battery.cost !== null);
   return (
     <ScrollBox label={say.placesAndMends}>
       <RuledTable className={chapter.table}>
@@ -37,7 +38,7 @@ export function GearTable({ options, years, terms, limit, sun, currency }: GearT
             <th scope="col">{say.heldBackKwh}</th>
             {battery && <th scope="col">{say.lastsYears}</th>}
             <th scope="col">{say.bringsKwh}</th>
-            <th scope="col">{say.bringsMoney(currency)}</th>
+            {isPriced && <th scope="col">{say.bringsMoney(currency)}</th>}
           </tr>
         </thead>
         <tbody>
@@ -60,7 +61,7 @@ export function GearTable({ options, years, terms, limit, sun, currency }: GearT
                   <td colSpan={battery ? 4 : 3}>…</td>
                 )}
                 <td>{mend ? number(mend.savedKwh, 1) : ""}</td>
-                <td>{mend ? (mend.worth === null ? say.noPrice : number(mend.worth, 1)) : ""}</td>
+                {isPriced && <td>{mend?.worth == null ? "" : number(mend.worth, 1)}</td>}
               </tr>
             );
           })}

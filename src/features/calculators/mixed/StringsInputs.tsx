@@ -76,6 +76,7 @@ function ConnectionChoice({ groups, setGroups }: { groups: MixedGroups; setGroup
   }));
   return (
     <NativeSelect
+      className={styles.connect}
       label={say.connectThem}
       value={now ?? AS_SET}
       data={now === null ? [...choices, { value: AS_SET, label: say.asSetBelow }] : choices}

@@ -65,8 +65,9 @@ export function StormsSection({ ranked, array, worthIt, isTyped }: StormsSection
             </tr>
           </thead>
           <tbody>
-            {ranked.slice(0, SHOWN).map((storm) => (
-              <tr key={storm.fromUtcMs}>
+            {ranked.slice(0, SHOWN).map((storm, k) => (
+              // biome-ignore lint/suspicious/noArrayIndexKey: two falls of one day are two
+              <tr key={`${storm.fromUtcMs} ${k}`}>
                 <td>{`${isTyped ? dayName(new Date(storm.fromUtcMs).toISOString().slice(5, 10)) : new Date(storm.fromUtcMs).toISOString().slice(0, 10)} ${storm.kind}`}</td>
                 <Cells working={() => stormWorking(storm, array.tiltDeg, isTyped)} className={worthIt(storm) ? chapter.clay : undefined}>
                   {[

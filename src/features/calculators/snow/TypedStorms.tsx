@@ -48,6 +48,14 @@ export function dayOfYearText(text: string): string | null {
   return `${String(month).padStart(2, "0")}-${String(day === 29 && month === 2 ? 28 : day).padStart(2, "0")}`;
 }
 
+/** Ten days later: another storm, to be set right. */
+function laterDay(on: string | undefined): string | null {
+  if (on === undefined) return null;
+  const day = new Date(Date.parse(`2025-${on}T00:00:00Z`));
+  day.setUTCDate(day.getUTCDate() + 10);
+  return day.toISOString().slice(5, 10);
+}
+
 const SHORT = ["jan", "feb", "mar", "apr", "may", "jun", "jul", "aug", "sep", "oct", "nov", "dec"];
 const monthNamed = (name: string): number => SHORT.indexOf(name.slice(0, 3).toLowerCase()) + 1;
 
@@ -62,7 +70,7 @@ interface Props {
 export function TypedStormFields({ typed, setTyped, isSouth }: Props) {
   const set = (k: number, change: Partial<TypedStorm>): void =>
     setTyped(typed.map((storm, at) => (at === k ? { ...storm, ...change } : storm)));
-  const next: TypedStorm = { on: typed.at(-1)?.on ?? (isSouth ? "07-15" : "01-15"), depthCm: 15, kind: "dry", afterTempC: -5 };
+  const next: TypedStorm = { on: laterDay(typed.at(-1)?.on) ?? (isSouth ? "07-15" : "01-15"), depthCm: 15, kind: "dry", afterTempC: -5 };
   return (
     <section className={chapter.section}>
       <h2>{say.stormsYouRemember}</h2>

@@ -5,7 +5,9 @@ import { useLocalStorage } from "@mantine/hooks";
 import { useState } from "react";
 import { z } from "zod";
 import { type SiteDocument, siteSchema } from "@/contracts/site";
+import { withEstimates } from "@/core/module";
 import { plantOfLine } from "@/core/typed";
+import { NumberField } from "@/features/kit/fields/NumberField";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { NOTHING_SAID, type Opening, siteOfOpening } from "@/features/opening/opening";
 import { plantInWords } from "@/features/opening/plant-in-words";
@@ -24,6 +26,7 @@ const keptSchema = z.strictObject({
   where: z.strictObject({ label: z.string(), latitudeDeg: z.number(), longitudeDeg: z.number(), timeZone: z.string() }).nullable(),
   line: z.string(),
   sun: z.string(),
+  price: z.number().positive().nullable(),
 });
 type Tray = z.output<typeof keptSchema>;
 
@@ -33,6 +36,7 @@ const FIRST: Tray = {
   where: { label: "45° N", latitudeDeg: 45, longitudeDeg: 0, timeZone: "Etc/UTC" },
   line: "12 × 400 W of 2 m², 30° south, 4.6 kW inverter",
   sun: "",
+  price: null,
 };
 
 function kept(text: string | undefined): Tray {
@@ -46,8 +50,11 @@ function kept(text: string | undefined): Tray {
 const siteOf = (tray: Tray): SiteDocument | null => {
   const opening: Opening = { ...NOTHING_SAID, name: say.theBench, where: tray.where, place: tray.place, line: tray.line };
   const made = siteOfOpening(opening, plantOfLine(tray.line, writingNow().decimal));
-  const read = made && siteSchema.safeParse(made);
-  return read?.success ? read.data : null;
+  const money = tray.price === null ? {} : { money: { tariff: { importPerKwh: String(tray.price) } } };
+  const read = made && siteSchema.safeParse({ ...made, ...money });
+  if (!read?.success) return null;
+  const modules = Object.fromEntries(Object.entries(read.data.modules).map(([name, module]) => [name, withEstimates(module)]));
+  return { ...read.data, modules };
 };
 
 /** The bench for somebody who has no book: a place, a roof in one line and a sun are enough, and nothing is stored on the server. */
@@ -61,7 +68,7 @@ export function OpenBench({ view, nowUtcMs }: { readonly view: BenchView | null;
   return (
     <BenchChapter
       // Another roof or sun is another question: what was typed for the last one does not stay behind.
-      key={JSON.stringify([standing, tray.sun])}
+      key={JSON.stringify([standing.place, standing.arrays, standing.modules, tray.sun])}
       slug={null}
       version={0}
       site={standing}
@@ -70,14 +77,15 @@ export function OpenBench({ view, nowUtcMs }: { readonly view: BenchView | null;
       nowUtcMs={nowUtcMs}
       tray={
         <div className={styles.tray}>
-          <p className={styles.line}>
-            <span>
-              {say.onTheBench(tray.where?.label ?? "45° N")} {plantInWords(standing, plantOfLine(tray.line, writingNow().decimal))}
-            </span>
-            <Button variant="subtle" size="compact-sm" aria-expanded={isOpen} onClick={() => setIsOpen(!isOpen)}>
-              {isOpen ? say.done : say.sayWhatYouHave}
-            </Button>
-          </p>
+          <div className={styles.line}>
+            <p>
+              {say.onTheBench(tray.where?.label ?? "45° N")} {plantInWords(standing, plantOfLine(tray.line, writingNow().decimal))}{" "}
+              <Button variant="subtle" size="compact-sm" aria-expanded={isOpen} onClick={() => setIsOpen(!isOpen)}>
+                {isOpen ? say.done : say.sayWhatYouHave}
+              </Button>
+            </p>
+            <SunTray name={tray.sun} onChange={(sun) => change({ sun })} slug={null} />
+          </div>
           {isOpen && (
             <div className={styles.fields}>
               <WhereStep opening={opening} change={({ place = tray.place, where = null }) => change({ place, where })} />
@@ -88,9 +96,14 @@ export function OpenBench({ view, nowUtcMs }: { readonly view: BenchView | null;
                 error={site ? undefined : say.notUnderstoodYet}
                 onChange={(event) => change({ line: event.currentTarget.value })}
               />
+              <NumberField
+                label={say.aKwhIsWorth(standing.currency)}
+                min={0}
+                value={tray.price ?? ""}
+                onChange={(value) => change({ price: typeof value === "number" && value > 0 ? value : null })}
+              />
             </div>
           )}
-          <SunTray name={tray.sun} onChange={(sun) => change({ sun })} slug={null} />
           {!site && <p className={chapter.clay}>{say.theFirstRoofStandsIn}</p>}
         </div>
       }

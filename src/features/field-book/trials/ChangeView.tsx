@@ -2,6 +2,7 @@
 
 import { NativeSelect } from "@mantine/core";
 import { useDebouncedValue } from "@mantine/hooks";
+import Link from "next/link";
 import { type Dispatch, type SetStateAction, useState } from "react";
 import { IndexDots } from "@/charts";
 import type { EntryKind, NewEntryInput } from "@/contracts/field-book";
@@ -60,6 +61,9 @@ export function ChangeView({ slug, site, entries, trialMeters, hasWeather, nowUt
     <>
       <ChangeVerdict hasWeather={hasWeather} on={on} answer={answer} busy={busy} />
       {refusal && <Refused refusal={refusal} />}
+      <p className={chapter.soft}>
+        {say.onlyTotals} <Link href={`/books/${slug}/bench?view=sides`}>{say.compareTotals}</Link>
+      </p>
       <div className={`${chapter.columns} ${styles.columns}`}>
         <section className={chapter.section}>
           <h2>Which change</h2>

@@ -1,6 +1,7 @@
 "use client";
 
 import { NativeSelect } from "@mantine/core";
+import Link from "next/link";
 import { useState } from "react";
 import type { NewEntryInput } from "@/contracts/field-book";
 import type { Differing, TrialReport } from "@/core/trial";
@@ -40,6 +41,9 @@ export function TrialsView(props: FieldBookProps) {
               : say.theTwoSidesShareNoLit}
       </p>
       {refusal && <Refused refusal={refusal} />}
+      <p className={chapter.soft}>
+        {say.onlyTotals} <Link href={`/books/${slug}/bench?view=sides`}>{say.compareTotals}</Link>
+      </p>
       {sides.length >= 2 && (
         <div className={styles.fields}>
           <NativeSelect

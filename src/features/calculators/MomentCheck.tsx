@@ -54,41 +54,49 @@ export function MomentCheck({ site, array, nowUtcMs }: { site: SiteDocument; arr
       <h2>{say.atThisMoment}</h2>
       <MomentAnswer first={first} second={second} looks={looks} zone={zone} />
       {([0, 1] as const).map((k) => (
-        <div key={k} className={`${styles.fields} ${styles.moment}`} role="group" aria-label={k === 0 ? say.oneWay : say.theOtherWay}>
-          <DateField type="datetime-local" label={say.clockOnTheSite} value={looks[k].at} onChange={(at) => set(k, { at })} />
-          <TiltField
-            size="xs"
-            plain
-            label={k === 0 ? say.tiltAsItStands : say.tiltTried}
-            latitudeDeg={site.place.latitudeDeg}
-            azimuthDeg={typedNumber(looks[k].azimuth, array.azimuthDeg)}
-            value={looks[k].tilt}
-            onChange={(tilt) => set(k, { tilt })}
-          />
-          <AzimuthField
-            size="xs"
-            plain
-            label="Azimuth, °"
-            place={site.place}
-            value={looks[k].azimuth}
-            onChange={(azimuth) => set(k, { azimuth })}
-          />
-          <NumberField
-            size="xs"
-            label="Read"
-            unit="W"
-            min={0}
-            placeholder={say.ifYouDid}
-            value={looks[k].read}
-            onChange={(read) => set(k, { read })}
-          />
-        </div>
+        <LookFields key={k} k={k} look={looks[k]} site={site} array={array} set={(change) => set(k, change)} />
       ))}
       <div className={styles.fields}>
         <NumberField size="xs" label={say.lightOnTheLevelWM} placeholder="cloudless" value={ghi} onChange={setGhi} />
         <NumberField size="xs" label="Air" unit="°C" value={air} onChange={setAir} />
       </div>
     </section>
+  );
+}
+
+interface LookFieldsProps {
+  readonly k: 0 | 1;
+  readonly look: Look;
+  readonly site: SiteDocument;
+  readonly array: PvArray;
+  readonly set: (change: Partial<Look>) => void;
+}
+
+/** One way to stand: when, how, and what was read. */
+function LookFields({ k, look, site, array, set }: LookFieldsProps) {
+  return (
+    <div className={`${styles.fields} ${styles.moment}`} role="group" aria-label={k === 0 ? say.oneWay : say.theOtherWay}>
+      <DateField type="datetime-local" label={say.clockOnTheSite} value={look.at} onChange={(at) => set({ at })} />
+      <TiltField
+        size="xs"
+        plain
+        label={k === 0 ? say.tiltAsItStands : say.tiltTried}
+        latitudeDeg={site.place.latitudeDeg}
+        azimuthDeg={typedNumber(look.azimuth, array.azimuthDeg)}
+        value={look.tilt}
+        onChange={(tilt) => set({ tilt })}
+      />
+      <AzimuthField size="xs" plain label="Azimuth, °" place={site.place} value={look.azimuth} onChange={(azimuth) => set({ azimuth })} />
+      <NumberField
+        size="xs"
+        label="Read"
+        unit="W"
+        min={0}
+        placeholder={say.ifYouDid}
+        value={look.read}
+        onChange={(read) => set({ read })}
+      />
+    </div>
   );
 }
 

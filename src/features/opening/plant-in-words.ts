@@ -17,7 +17,7 @@ export function plantInWords(site: SiteDocument, plant: PlantRead): string {
   const roofs = site.arrays.map((array) => {
     const { pmpW } = site.modules[array.module]!;
     const kwp = `${number((array.count * pmpW) / 1000, 2)} kWp`;
-    return `${say.modulesOf(number(array.count), `${number(pmpW)} W`, kwp)}, ${say.tiltedToward(`${number(array.tiltDeg)}°`, facing(site.place.latitudeDeg, array.azimuthDeg))}`;
+    return `${say.modulesOf(number(array.count), `${number(pmpW)} W`, kwp)}, ${array.tiltDeg === 0 ? say.lyingFlat : say.tiltedToward(`${number(array.tiltDeg)}°`, facing(site.place.latitudeDeg, array.azimuthDeg))}`;
   });
   const whole = site.arrays.length > 1 ? `; ${number(nameplateW(site) / 1000, 2)} kWp` : "";
   return `${[...roofs, ...inverterWords(plant)].join("; ")}${whole}.`;

@@ -3,7 +3,7 @@ import { catalogue } from "../catalogue";
 /** What the screens of calculators, modules say. */
 export const say = catalogue({
   givesTheCheapestKilowattHourHere: (name: string, best: string, currency: string) =>
-    `${name} gives the cheapest kilowatt-hour here: ${best} ${currency}, all parts counted.`,
+    `${name} gives the cheapest kilowatt-hour here: ${best} ${currency}, by the prices below.`,
   estimatedAs: (figure: string, spread: string) => `${figure} (estimated, ± ${spread})`,
   ownModuleOf: (watts: string) => `Own ${watts} W`,
   notUnderstood: (words: string) => `Not understood: ${words}`,

@@ -8,8 +8,16 @@ export const say = catalogue({
   twoMornings: "two mornings",
   whatTotalsCant:
     "Totals tell how much, not when: hours, heat and shade stay hidden in them. With readings by the hour the Trials view of the field book tells those apart.",
+  twoSides: "Two sides",
+  beforeAfter: "Before and after",
   firstSide: "First side",
   secondSide: "Second side",
+  theFirst: "the first side",
+  theSecond: "the second side",
+  meter: "Meter",
+  noneOfTheBook: "none of the book",
+  monthsOfOneAlone: (months: number) =>
+    `${months === 1 ? "One month was" : `${months} months were`} read whole on one side alone, and stay out.`,
   typeTheTotals: "Type or paste the totals of both sides, month by month: the same months, one meter each.",
   typeBeforeAndAfter: "Type or paste the months of a year before the change and of a year after it.",
   typeTwoMornings: "Type what was counted by the same hour on two mornings, before and after what was done.",

@@ -9,6 +9,7 @@ export const say = catalogue({
   bringSun: "Bring sun",
   onTheBench: (place: string) => `At ${place}:`,
   sayWhatYouHave: "Say what you have",
+  aRoofToBeginWith: "12 × 400 W of 2 m², 30° south, 4.6 kW inverter",
   done: "Done",
   aKwhIsWorth: (currency: string) => `A kWh is worth, ${currency}`,
   theRoofInOneLine: "The roof in one line",

@@ -19,6 +19,7 @@ export const say = catalogue({
   understood: "Understood",
   readBackHere: "Place and roof are read back here as they are typed: drawn, in words, with what was assumed.",
   modulesOf: (count: string, watts: string, kwp: string) => `${count} modules of ${watts}, ${kwp}`,
+  lyingFlat: "lying flat",
   tiltedToward: (tilt: string, facing: string) => `tilted ${tilt}, ${facing}`,
   inverterOf: (kw: string) => `inverter of ${kw}`,
   inverterPerModule: (watts: string) => `an inverter of ${watts} behind each module`,

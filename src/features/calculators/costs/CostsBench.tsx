@@ -18,8 +18,10 @@ import type { BenchProps } from "../bench-views";
 import { useOwnModules } from "../own-modules/use-own-modules";
 import { useBenchEngine } from "../use-bench-engine";
 import { type Typed, typedNumber } from "../use-number-fields";
+import { LateRow, LeftRow, TiltRow, TurnRow } from "./angle-rows";
+import type { RowProps } from "./CostRow";
 import styles from "./Costs.module.css";
-import { CableRow, DirtRow, LateRow, LeftRow, type RowProps, ShadeRow, StringRow, TiltRow, TurnRow } from "./rows";
+import { CableRow, DirtRow, ShadeRow, StringRow } from "./matter-rows";
 
 const ROWS = [
   ["azimuth", TurnRow],

@@ -53,32 +53,19 @@ export function GearBench({ slug, site, sun, nowUtcMs }: BenchProps) {
     perKFrac: fields.numberOf("perKPercent", USUAL_LIMIT.perKPercent) / 100,
   };
   const options = optionsFor(standing);
-  const { engine } = useBenchEngine(slug, site, sun);
-  const efficiencyFrac = inverter?.ratedEfficiencyFrac ?? CHARGER_FRAC;
-  const asked = { site, efficiencyFrac, standings: options.map((option) => option.standing), limit };
-  const found = useBenchAnswer(engine, asked, (remote, q) => remote.gear(q.site, q.efficiencyFrac, q.standings, q.limit));
-  const own = { site, fullW: nameplateW(site) };
-  const squaredHours = useBenchAnswer(engine, own, (remote, q) => remote.squared(q.site, q.fullW));
-  const years = found?.length === options.length ? found : null;
-  const point = workingPoint(site, site.arrays[0]!, "array", null);
+  const { years, cableKwh } = useGearYears(slug, site, sun, options, limit, {
+    lengthM: fields.numberOf("moreM", 0),
+    areaMm2: fields.numberOf("mm2", 10),
+  });
   const terms: Terms = {
     price: pricePerKwh(site),
     battery: battery === "none" ? null : { kind: battery, years: LIFE_YEARS[battery], cost: typedNumber(fields.typed.batteryCost, null) },
-    cableKwh: cableLossKwh({ lengthM: fields.numberOf("moreM", 0), areaMm2: fields.numberOf("mm2", 10), ...point }, squaredHours),
+    cableKwh,
   };
   const sentence = years ? verdict(standing, years, options, terms, limit) : "";
   return (
     <>
-      <p className={chapter.verdict} data-lines="3" data-testid="gear-sentence">
-        {years?.[0] ? (
-          <>
-            {sunWords(sun)}
-            <Figure working={() => gearWorking(standing, years[0]!, limit, sun)}>{measure(years[0].hottestC, "°C")}</Figure> {sentence}
-          </>
-        ) : (
-          say.runningTheYear
-        )}
-      </p>
+      <GearVerdict standing={standing} now={years?.[0] ?? null} limit={limit} sun={sun} sentence={sentence} />
       <div className={bench.rowsGrid}>
         <div>
           <StandingFields standing={standing} setStanding={setStanding} />
@@ -105,6 +92,46 @@ export function GearBench({ slug, site, sun, nowUtcMs }: BenchProps) {
       </div>
     </>
   );
+}
+
+interface GearVerdictProps {
+  readonly standing: GearStanding;
+  readonly now: GearYear | null;
+  readonly limit: HeatLimit;
+  readonly sun: BenchSun;
+  readonly sentence: string;
+}
+
+const GearVerdict = ({ standing, now, limit, sun, sentence }: GearVerdictProps) => (
+  <p className={chapter.verdict} data-lines="3" data-testid="gear-sentence">
+    {now === null ? (
+      say.runningTheYear
+    ) : (
+      <>
+        {sunWords(sun)}
+        <Figure working={() => gearWorking(standing, now, limit, sun)}>{measure(now.hottestC, "°C")}</Figure> {sentence}
+      </>
+    )}
+  </p>
+);
+
+/** A year in each of the places, and what more cable would lose in it. */
+function useGearYears(
+  slug: string | null,
+  site: BenchProps["site"],
+  sun: BenchSun,
+  options: readonly GearOption[],
+  limit: HeatLimit,
+  more: { readonly lengthM: number; readonly areaMm2: number },
+): { readonly years: readonly GearYear[] | null; readonly cableKwh: number } {
+  const { engine } = useBenchEngine(slug, site, sun);
+  const efficiencyFrac = site.inverters[0]?.ratedEfficiencyFrac ?? CHARGER_FRAC;
+  const asked = { site, efficiencyFrac, standings: options.map((option) => option.standing), limit };
+  const found = useBenchAnswer(engine, asked, (remote, q) => remote.gear(q.site, q.efficiencyFrac, q.standings, q.limit));
+  const own = { site, fullW: nameplateW(site) };
+  const squaredHours = useBenchAnswer(engine, own, (remote, q) => remote.squared(q.site, q.fullW));
+  const point = workingPoint(site, site.arrays[0]!, "array", null);
+  return { years: found?.length === options.length ? found : null, cableKwh: cableLossKwh({ ...more, ...point }, squaredHours) };
 }
 
 /** A charge controller gives off about so much of what passes it. */

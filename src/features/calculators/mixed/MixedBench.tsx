@@ -1,9 +1,8 @@
 "use client";
 
 import { useMemo } from "react";
-import { type MixedGroups, type MixedPart, mixedStringsSchema } from "@/contracts/mixed-string";
-import { BYPASS_DROP_V, circuitsOf, stringsNow } from "@/core/comparison";
-import { type MixedReport, type MixedYear, mixedReport, type PairingAdvice, pairingAdvice, ruleHolds } from "@/core/electrical";
+import { circuitsOf } from "@/core/comparison";
+import { type MixedReport, type MixedYear, type PairingAdvice, pairingAdvice, ruleHolds } from "@/core/electrical";
 import { pricePerKwh } from "@/core/money";
 import { Figure } from "@/features/kit/figures/Figure";
 import chapter from "@/features/kit/look/Chapter.module.css";
@@ -14,13 +13,13 @@ import styles from "../Bench.module.css";
 import type { BenchProps } from "../bench-views";
 import { OwnModuleLine } from "../own-modules/OwnModuleLine";
 import { useOwnModules } from "../own-modules/use-own-modules";
-import { useBenchAnswer, useBenchEngine } from "../use-bench-engine";
 import { typedNumber, useNumberFields } from "../use-number-fields";
 import { AdviceWords } from "./AdviceWords";
 import { CurvesChart, type OtherWay, WaysTable } from "./MixedAnswer";
-import { CONNECTIONS, connected, firstGroups, knownGroups, stringsOf } from "./mixed-strings";
+import { firstGroups, knownGroups } from "./mixed-strings";
 import { StringsInputs } from "./StringsInputs";
 import { useKeptMixed } from "./use-mixed";
+import { useMixedAnswers } from "./use-mixed-answers";
 
 const LIFE_YEARS = 20;
 
@@ -32,31 +31,19 @@ export function MixedBench({ slug, site: book, sun, nowUtcMs }: BenchProps) {
   const [kept, setGroups] = useKeptMixed(slug);
   const groups = kept && knownGroups(kept, circuits) ? kept : firstGroups(book, modules.all, circuits);
   const prices = useNumberFields({ optimiser: 45, input: 300 });
-  const { engine } = useBenchEngine(slug, book, sun);
-  const strings = stringsOf(groups);
-  const read = mixedStringsSchema.safeParse(strings);
-  const others = read.success ? otherWays(groups, circuits) : [];
-  const ways = read.success ? [strings, ...others.map(({ strings: other }) => other)] : null;
-  const years = useBenchAnswer(ways ? engine : null, { site, ways: ways ?? [] }, (remote, asked) => remote.mixed(asked.site, asked.ways));
-  const report = read.success ? mixedReport(stringsNow(strings, circuits), BYPASS_DROP_V) : null;
-  const yearly = years?.[0] ?? null;
+  const { strings, refused, others, report, years } = useMixedAnswers({ slug, site, sun, groups, circuits });
   const count = strings.flat().reduce((sum, part) => sum + part.count, 0);
   const nameplateW = strings.flat().reduce((sum, part) => sum + part.count * (site.modules[part.module]?.pmpW ?? 0), 0);
   const outlay = outlayOf(book, prices.typed, strings.length, count);
+  const yearly = years?.[0] ?? null;
   const advice = report && yearly && outlay ? adviceOf(report, strings.length, yearly, outlay) : null;
-  const setPart = (s: number, p: number, change: Partial<MixedPart>): void =>
-    setGroups(
-      groups.map((group, at) =>
-        at === s ? { ...group, parts: group.parts.map((part, k) => (k === p ? { ...part, ...change } : part)) } : group,
-      ),
-    );
   const lost = report && report.byModuleW > 0 ? 1 - report.togetherW / report.byModuleW : 0;
   const sentence = report ? say.wOnOneInputEachModule(number(report.togetherW), number(report.byModuleW), percent(lost)) : "";
   const better = report ? betterWay(others, report.togetherW) : null;
   return (
     <>
       <MixedVerdict
-        refused={read.success ? "" : (read.error.issues[0]?.message ?? "")}
+        refused={refused}
         report={report}
         modules={count}
         sentence={sentence}
@@ -69,7 +56,6 @@ export function MixedBench({ slug, site: book, sun, nowUtcMs }: BenchProps) {
           <StringsInputs
             groups={groups}
             circuits={circuits}
-            setPart={setPart}
             site={site}
             setGroups={setGroups}
             prices={prices}
@@ -98,18 +84,6 @@ export function MixedBench({ slug, site: book, sun, nowUtcMs }: BenchProps) {
       </div>
     </>
   );
-}
-
-/** The other choices of connecting the same modules, with what each gives at this moment. */
-function otherWays(groups: MixedGroups, circuits: ReturnType<typeof circuitsOf>): OtherWay[] {
-  const seen = new Set([JSON.stringify(stringsOf(groups))]);
-  return CONNECTIONS.flatMap((connection): OtherWay[] => {
-    const made = connected(groups, connection);
-    const strings = made && stringsOf(made);
-    if (!strings || seen.has(JSON.stringify(strings))) return [];
-    seen.add(JSON.stringify(strings));
-    return [{ connection, strings, report: mixedReport(stringsNow(strings, circuits), BYPASS_DROP_V) }];
-  });
 }
 
 /** The best of the other choices, where it gives more. */

@@ -17,7 +17,6 @@ type SetPart = (s: number, p: number, change: Partial<MixedPart>) => void;
 interface StringsInputsProps {
   readonly groups: MixedGroups;
   readonly circuits: ReadonlyMap<string, ReferenceParameters>;
-  readonly setPart: SetPart;
   readonly site: BenchProps["site"];
   readonly setGroups: (groups: MixedGroups | null) => void;
   readonly prices: NumberFields<"optimiser" | "input">;
@@ -27,8 +26,14 @@ interface StringsInputsProps {
   readonly nowUtcMs: number;
 }
 
-export function StringsInputs({ groups, circuits, setPart, site, setGroups, prices, slug, words, nowUtcMs }: StringsInputsProps) {
+export function StringsInputs({ groups, circuits, site, setGroups, prices, slug, words, nowUtcMs }: StringsInputsProps) {
   const { typed, into } = prices;
+  const setPart: SetPart = (s, p, change) =>
+    setGroups(
+      groups.map((group, at) =>
+        at === s ? { ...group, parts: group.parts.map((part, k) => (k === p ? { ...part, ...change } : part)) } : group,
+      ),
+    );
   return (
     <div>
       <ConnectionChoice groups={groups} setGroups={setGroups} />

@@ -1,4 +1,5 @@
 import { useLocalStorage } from "@mantine/hooks";
+import { useMemo } from "react";
 import { z } from "zod";
 import { moduleLibrary } from "@/contracts/module-library";
 import { moduleSchema, type SiteDocument } from "@/contracts/site";
@@ -44,19 +45,22 @@ export interface OwnModules {
 /** Modules that somebody typed on a bench, kept in this browser, beside those of the book and of the library. */
 export function useOwnModules(site: SiteDocument): OwnModules {
   const [own, setOwn] = useLocalStorage<readonly OwnModule[]>({ key: "dusty-ledger:own-modules", defaultValue: [], deserialize: kept });
-  const typed = own.flatMap((each) => {
-    const module = ownOf(each);
-    return module ? [[each.name, module] as const] : [];
-  });
+  const all = useMemo(() => {
+    const typed = own.flatMap((each) => {
+      const module = ownOf(each);
+      return module ? [[each.name, module] as const] : [];
+    });
+    return {
+      ...Object.fromEntries(typed),
+      ...Object.fromEntries(Object.entries(site.modules).map(([name, module]) => [name, withEstimates(module)])),
+      ...Object.fromEntries(moduleLibrary.map(({ name, fields }) => [name, fields])),
+    };
+  }, [own, site.modules]);
   return {
     own,
     add: (module) => setOwn([...own.filter(({ name }) => name !== module.name), module].slice(-MOST_OWN)),
     drop: (name) => setOwn(own.filter((each) => each.name !== name)),
-    all: {
-      ...Object.fromEntries(typed),
-      ...Object.fromEntries(Object.entries(site.modules).map(([name, module]) => [name, withEstimates(module)])),
-      ...Object.fromEntries(moduleLibrary.map(({ name, fields }) => [name, fields])),
-    },
+    all,
   };
 }
 

@@ -55,7 +55,7 @@ export function ChangeTotals({ slug, nowUtcMs }: BenchProps) {
         </p>
       ))}
       <p className={chapter.soft}>{say.anotherPlantHow}</p>
-      <BenchNote slug={slug} nowUtcMs={nowUtcMs} words={report ? `Before and after: ${percent(report.frac)}${words}` : ""} />
+      <BenchNote slug={slug} nowUtcMs={nowUtcMs} words={report ? `${say.beforeAfter}: ${percent(report.frac)}${words}` : ""} />
     </>
   );
 }

@@ -29,7 +29,7 @@ export function SidesBench(props: BenchProps) {
             { value: "mornings", label: say.twoMornings },
           ]}
           value={mode}
-          onChange={(next) => setMode(next as Mode)}
+          onChange={setMode}
         />
       </div>
       {mode === "sides" && <TwoSides {...props} />}

@@ -34,7 +34,7 @@ type Tray = z.output<typeof keptSchema>;
 const FIRST: Tray = {
   place: "45, 0",
   where: { label: "45° N", latitudeDeg: 45, longitudeDeg: 0, timeZone: "Etc/UTC" },
-  line: "12 × 400 W of 2 m², 30° south, 4.6 kW inverter",
+  line: say.aRoofToBeginWith,
   sun: "",
   price: null,
 };

@@ -94,9 +94,12 @@ const BY_WEATHER: Readonly<Record<Answer, Readonly<Record<Column, Ruling>>>> = {
 
 /** Readings that an answer about what came can be told of. */
 const NEEDS_ENERGY: readonly Answer[] = ["metered-against-promise", "ageing", "causes", "share-of-weather"];
-/** Readings so seldom do not tell one cause from another, nor age from weather. */
-const TOO_SELDOM: readonly EnergyBasisKind[] = ["months", "counter", "bills"];
-const NEEDS_DAYS: readonly Answer[] = ["ageing", "causes"];
+/** Readings so seldom do not tell age from weather, and of causes the coarse ones alone. */
+const SELDOM: readonly EnergyBasisKind[] = ["months", "counter", "bills"];
+const BY_SELDOM: Readonly<Partial<Record<Answer, Ruling>>> = {
+  ageing: rule("withheld", "interval-readings"),
+  causes: rule("wider", "interval-readings"),
+};
 
 const columnOf = (weather: WeatherBasis): Column =>
   isUsual(weather) ? "usual" : weather === "measured" || weather === "rough" || weather === "cloudless" ? weather : "none";
@@ -132,7 +135,6 @@ export function mayBeSaid(answer: Answer, { weather, energy, plant = "datasheet"
 function byWeatherAndEnergy(answer: Answer, { weather, energy }: Pick<Basis, "weather" | "energy">): Ruling {
   if (energy === "none" && NEEDS_ENERGY.includes(answer)) return rule("withheld", "readings");
   const ruling = BY_WEATHER[answer][columnOf(weather)];
-  if (ruling.permission !== "withheld" && NEEDS_DAYS.includes(answer) && TOO_SELDOM.includes(energy))
-    return rule("withheld", "interval-readings");
-  return ruling;
+  const seldom = SELDOM.includes(energy) ? BY_SELDOM[answer] : undefined;
+  return seldom && ruling.permission !== "withheld" ? seldom : ruling;
 }

@@ -4,8 +4,10 @@ import Link from "next/link";
 import { Hatches, MonthCurves } from "@/charts";
 import type { AttributionRun, Indicators } from "@/contracts/attribution";
 import type { Glance } from "@/contracts/ledger";
+import type { ToBring } from "@/core/basis";
 import { isOwnWeatherKnown, isUsualYear, type LedgerLine, type Verdict } from "@/core/ledger";
 import { nameplateW } from "@/core/site";
+import chapter from "@/features/kit/look/Chapter.module.css";
 import { ViewTabs } from "@/features/kit/look/ViewTabs";
 import { ChartFrame } from "@/features/kit/save/ChartFrame";
 import { CauseProgress } from "@/features/ledger/attribution/CauseProgress";
@@ -14,6 +16,7 @@ import type { DirtAndSnowProps } from "@/features/ledger/attribution/DirtAndSnow
 import { DirtAndSnowView } from "@/features/ledger/attribution/DirtAndSnowView";
 import { IndicatorsView } from "@/features/ledger/attribution/IndicatorsView";
 import { PromiseView } from "@/features/ledger/attribution/PromiseView";
+import { BRING_WORDS } from "@/wording/basis";
 import { monthName, number, yearInWords } from "@/wording/format";
 import type { LossSpan } from "@/wording/ledger-states";
 import { say } from "@/wording/screens/ledger";
@@ -33,6 +36,8 @@ export type LedgerView =
   | { readonly id: "year" }
   | ({ readonly id: "causes" } & Omit<CausesViewProps, "slug">)
   | ({ readonly id: "dirt" } & Omit<DirtAndSnowProps, "slug">)
+  /** Causes and dirt where the light or the readings carry neither: what to bring. */
+  | { readonly id: "withheld"; readonly of: "causes" | "dirt"; readonly bring: NonNullable<ToBring> }
   | { readonly id: "promise"; readonly months: readonly LedgerLine[] }
   | { readonly id: "figures"; readonly indicators: readonly Indicators[]; readonly lines: readonly LedgerLine[]; readonly sum: LedgerLine };
 
@@ -60,10 +65,11 @@ export interface LedgerPageProps {
 export function LedgerPage(props: LedgerPageProps) {
   const { slug, context, years, selected, view, run, fiscalStart, notices } = props;
   const { site } = context;
+  const viewId = view.id === "withheld" ? view.of : view.id;
   const href: Href = (change) => {
     const kept = {
       year: selected,
-      ...(view.id === "year" ? {} : { view: view.id }),
+      ...(viewId === "year" ? {} : { view: viewId }),
       ...(fiscalStart === 1 ? {} : { starts: String(fiscalStart) }),
     };
     return `/books/${slug}/ledger?${new URLSearchParams({ ...kept, ...change }).toString()}`;
@@ -72,7 +78,12 @@ export function LedgerPage(props: LedgerPageProps) {
     <div className={styles.page}>
       <Hatches />
       <div className={styles.head}>
-        <ViewTabs title={site.name} views={LEDGER_VIEWS} view={view.id} href={(id) => href({ view: id })}>
+        <ViewTabs
+          title={site.name}
+          views={LEDGER_VIEWS}
+          view={viewId}
+          href={(id) => href({ view: id })}
+        >
           <YearChoice years={years} selected={selected} href={href} fiscalStart={fiscalStart} />
         </ViewTabs>
       </div>
@@ -140,6 +151,12 @@ function OtherView({ slug, view, fiscalStart, selected }: OtherViewProps) {
       return <CausesView slug={slug} {...view} />;
     case "dirt":
       return <DirtAndSnowView slug={slug} {...view} />;
+    case "withheld":
+      return (
+        <p className={chapter.verdict} data-testid="causes-withheld">
+          {say.causesCantBeTold} <Link href={`/books/${slug}/readings`}>{BRING_WORDS[view.bring]}</Link>
+        </p>
+      );
     case "promise":
       return <PromiseView slug={slug} months={view.months} fiscalStart={fiscalStart} name={yearInWords(selected, fiscalStart)} />;
     case "figures":

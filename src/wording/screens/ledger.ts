@@ -48,6 +48,7 @@ export const say = catalogue({
   theDifference: "The difference, ",
   isWithinWhatInstrumentsCanTell: ", is within what instruments can tell.",
   areUnexplained: (months: string) => `are unexplained${months ? `, most of them in ${months}` : ""}: to check.`,
+  causesCantBeTold: "What took the energy can’t be told here: neither this light nor these readings tell one cause from another.",
   causesNotSought: "have no cause yet; causes have not been sought.",
   tooLittleWasRead: "Too little was read to say how the plant did.",
   monthsAskByThemselves: (months: string, count: number) => ` ${months} ${count === 1 ? "asks" : "ask"} for a check.`,

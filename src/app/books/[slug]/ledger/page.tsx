@@ -2,7 +2,8 @@ import type { Metadata } from "next";
 import { bookPage } from "@/app/book-page";
 import type { AttributionView } from "@/contracts/attribution";
 import { spanOfLoss } from "@/core/attribution";
-import { type LedgerLine, type Verdict, verdictOf } from "@/core/ledger";
+import { mayBeSaid } from "@/core/basis";
+import { type LedgerLine, type Verdict, verdictOf, weatherBasisOf } from "@/core/ledger";
 import { pricePerKwh } from "@/core/money";
 import { utcOfWall, zoneOffset } from "@/core/time";
 import { LedgerPage, type LedgerView } from "@/features/ledger/LedgerPage";
@@ -10,6 +11,7 @@ import { LEDGER_VIEWS } from "@/features/ledger/ledger-views";
 import { pageTolerances } from "@/features/ledger/span-tolerance";
 import { runForPage } from "@/usecases/attribution";
 import { ledgerPage } from "@/usecases/keeping";
+import { energyBasisOf } from "@/usecases/ledger";
 import { driftInWords } from "@/wording/keeping";
 import { say } from "@/wording/screens/ledger";
 
@@ -61,6 +63,9 @@ export default async function LedgerChapter({ params, searchParams }: Props) {
 
     async function chosen(): Promise<LedgerView> {
       if (id === "promise") return { id, months };
+      const withheld = mayBeSaid("causes", { weather: weatherBasisOf(page.months), energy: await energyBasisOf(house.readings, book.id) });
+      if ((id === "causes" || id === "dirt") && withheld.permission === "withheld")
+        return { id: "withheld", of: id, bring: withheld.bring ?? "measured-weather" };
       if (!report) return { id: "year" };
       if (id === "figures") return { id, indicators: report.indicators, lines: page.lines, sum: page.sum };
       const own = ofSpan(report, stretchOf(months, book.site.place.timeZone));

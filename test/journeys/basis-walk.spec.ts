@@ -1,0 +1,182 @@
+import { expect, type Page, test } from "@playwright/test";
+import { type Answer, type Basis, mayBeSaid } from "../../src/core/basis";
+import { openBook } from "../open-book";
+
+type Rests = Pick<Basis, "weather" | "energy">;
+
+const plant = (name: string, file: string): string => `test/fixtures/plants/${name}/${file}`;
+
+/** How a page looks that answers: by what it marks, or by what it says. Only what claims something counts; what says that it can't does not. */
+const CLAIMS: Readonly<Partial<Record<Answer, { readonly marks: string; readonly says: readonly RegExp[] }>>> = {
+  "expected-this-time": {
+    marks: '[data-figure^="performance-index/"], [data-figure^="unexplained"]',
+    says: [/performance index (of )?\d/i],
+  },
+  "share-of-weather": { marks: '[data-figure^="weather-share/"]', says: [] },
+  ageing: { marks: '[data-figure^="ageing-rate/"]', says: [/Ageing [−\d.,]+\s?%/, /within the warranty/i, /below the warranty/i] },
+  causes: {
+    marks: '[data-figure^="found/"]',
+    says: [
+      /\d+ causes touch this span/,
+      /One cause touches this span/,
+      /Nothing is found beside the plan/,
+      /No dirt is told from the readings/,
+      /Dirt grows by/,
+    ],
+  },
+  "metered-against-promise": { marks: '[data-figure^="promise-ratio/"]', says: [/% of the promise/] },
+};
+
+/** Every page of a book that answers something. */
+const PAGES = [
+  "ledger",
+  "ledger?view=causes",
+  "ledger?view=dirt",
+  "ledger?view=promise",
+  "ledger?view=figures",
+  "ageing",
+  "yield",
+  "readings?view=findings",
+  "money",
+  "money?view=bills",
+  "money?view=tariff",
+  "money?view=cases",
+  "field-book?view=wall",
+  "bench?view=tilt",
+  "bench?view=costs",
+] as const;
+
+/** The claims that a page makes. */
+async function claimsOn(page: Page): Promise<Map<Answer, string>> {
+  const found = new Map<Answer, string>();
+  const text = ((await page.locator("main").first().textContent()) ?? "").replace(/[\u202f\u00a0]/g, " ");
+  for (const [answer, { marks, says }] of Object.entries(CLAIMS) as [Answer, NonNullable<(typeof CLAIMS)[Answer]>][]) {
+    const said = says.map((pattern) => pattern.exec(text)?.[0]).find(Boolean);
+    const marked = await page.locator(marks).count();
+    if (said !== undefined || marked > 0) found.set(answer, said ?? `${marked} × ${marks}`);
+  }
+  return found;
+}
+
+/** Walks a book; every claim that its basis does not carry, with its page. */
+async function walk(page: Page, slug: string, rests: Rests, seen: Set<Answer>): Promise<string[]> {
+  const wrong: string[] = [];
+  for (const path of PAGES) {
+    await page.goto(`/books/${slug}/${path}`);
+    await expect(page.locator("main").first()).toBeVisible();
+    for (const [answer, claim] of await claimsOn(page)) {
+      seen.add(answer);
+      if (mayBeSaid(answer, rests).permission === "withheld") wrong.push(`${rests.weather}/${rests.energy} ${path}: ${answer}: ${claim}`);
+    }
+  }
+  return wrong;
+}
+
+/** What is printed for programs claims no more than the screens. */
+async function printed(page: Page, slug: string, rests: Rests): Promise<string[]> {
+  const read = async (path: string): Promise<Record<string, unknown>> =>
+    (await (await page.request.get(`/api/books/${slug}/${path}`)).json()) as Record<string, unknown>;
+  const wrong: string[] = [];
+  const { months = [] } = (await read("ledger")) as {
+    months?: { key: string; unexplainedKwh: number | null; usualKwh: number; expectedKwh: number }[];
+  };
+  if (mayBeSaid("expected-this-time", rests).permission === "withheld")
+    for (const { key, unexplainedKwh, usualKwh, expectedKwh } of months)
+      if (unexplainedKwh !== null && !(usualKwh > expectedKwh / 2)) wrong.push(`ledger.json ${key}: unexplained ${unexplainedKwh}`);
+  const causes = (await read("causes?report=1")) as { ageing?: { perYearFrac: number | null } | null; findings?: unknown[] };
+  if (mayBeSaid("ageing", rests).permission === "withheld" && (causes.ageing?.perYearFrac ?? null) !== null)
+    wrong.push("causes.json: a rate of ageing");
+  if (mayBeSaid("causes", rests).permission === "withheld" && (causes.findings ?? []).length > 0) wrong.push("causes.json: findings");
+  return wrong;
+}
+
+/** Waits until the causes were sought, where there is anything to seek them in. */
+async function sought(page: Page, slug: string): Promise<void> {
+  const run = async (): Promise<string> => JSON.stringify(await (await page.request.get(`/api/books/${slug}/causes`)).json());
+  await expect.poll(run, { timeout: 90_000, intervals: [500] }).not.toMatch(/"state":"(running|waiting)"/);
+}
+
+async function put(page: Page): Promise<void> {
+  await page.getByRole("button", { name: "Put it in the book" }).click();
+  await expect(page.getByTestId("import-done")).toContainText("is in the book");
+}
+
+async function bring(page: Page, slug: string, file: string): Promise<void> {
+  await page.goto(`/books/${slug}/readings`);
+  await page.getByTestId("file").setInputFiles(file);
+  await expect(page.getByTestId("preview")).toBeVisible();
+  await put(page);
+}
+
+/** Thirty months of a counter that somebody wrote down. */
+async function typeMonths(page: Page, slug: string): Promise<void> {
+  await page.goto(`/books/${slug}/readings?view=type`);
+  await page.getByText("Months", { exact: true }).click();
+  await page.getByRole("textbox", { name: "month, row 1", exact: true }).focus();
+  const kwh = [310, 420, 640, 800, 900, 930, 960, 900, 700, 520, 350, 280];
+  const lines = Array.from(
+    { length: 30 },
+    (_, k) => `${2021 + Math.floor(k / 12)}-${String((k % 12) + 1).padStart(2, "0")}\t${kwh[k % 12]! + k}`,
+  );
+  await page.evaluate((text) => {
+    const data = new DataTransfer();
+    data.setData("text/plain", text);
+    document.activeElement!.dispatchEvent(new ClipboardEvent("paste", { clipboardData: data, bubbles: true, cancelable: true }));
+  }, lines.join("\n"));
+  await page.getByRole("button", { name: "Look at 30 rows" }).click();
+  await expect(page.getByTestId("preview")).toBeVisible();
+  await put(page);
+}
+
+async function pickClimate(page: Page, slug: string, label: string): Promise<void> {
+  await page.goto(`/books/${slug}/readings?view=type`);
+  await page.getByText("Sunshine", { exact: true }).click();
+  await page.getByLabel("Fill in by climate").selectOption({ label });
+  await page.getByRole("button", { name: "Look at the year" }).click();
+  await put(page);
+}
+
+async function bookOfFile(page: Page, name: string): Promise<string> {
+  await page.goto("/");
+  await page.getByTestId("site-file").setInputFiles(plant(name, `${name}.site.json`));
+  await expect(page).toHaveURL(/readings$/);
+  return new URL(page.url()).pathname.split("/")[2]!;
+}
+
+test("no screen and no file claims more than what a book rests on", async ({ page }) => {
+  test.setTimeout(420_000);
+  const seen = new Set<Answer>();
+  const wrong: string[] = [];
+  const look = async (slug: string, rests: Rests): Promise<void> => {
+    await sought(page, slug);
+    wrong.push(...(await walk(page, slug, rests, seen)), ...(await printed(page, slug, rests)));
+  };
+
+  // A roof and a place.
+  const roof = await openBook(page, "18 × 400 W, 30° south, 6 kW inverter");
+  await look(roof, { weather: "none", energy: "none" });
+  // With months, then with a climate's sun beside them, and the book's own meter's.
+  await typeMonths(page, roof);
+  await look(roof, { weather: "none", energy: "months" });
+  await pickClimate(page, roof, "Dry summer, mild wet winter");
+  await look(roof, { weather: "climate", energy: "months" });
+
+  // Intervals of a real logger, alone, and with a usual year's light.
+  const ranch = await bookOfFile(page, "southern-ranch");
+  await bring(page, ranch, plant("southern-ranch", "production.csv.gz"));
+  await look(ranch, { weather: "none", energy: "intervals" });
+  await pickClimate(page, ranch, "Dry grassland: sunny, some rain");
+  await look(ranch, { weather: "monthly-means", energy: "intervals" });
+
+  // Measured light with months alone.
+  const house = await bookOfFile(page, "bills-house");
+  await bring(page, house, plant("bills-house", "weather.csv.gz"));
+  await bring(page, house, plant("bills-house", "production.csv.gz"));
+  await look(house, { weather: "measured", energy: "months" });
+
+  // Measured light with intervals carries all of it: what is looked for above is there where it may be.
+  await look("packing-shed", { weather: "measured", energy: "intervals" });
+
+  expect(wrong).toEqual([]);
+  expect([...seen].sort()).toEqual(Object.keys(CLAIMS).sort());
+});

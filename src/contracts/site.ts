@@ -258,6 +258,7 @@ export const promiseSchema = z.strictObject({
     .array(z.number().min(0))
     .length(12, say.aPromiseHasTwelveMonthsJanuary)
     .refine((months) => months.some((kwh) => kwh > 0), say.aPromiseOfNothing),
+  isSpread: z.boolean().default(false),
 });
 
 /** The site document: form, route and file. Unknown fields are refused by name; defaults are those of docs/formats.md. */

@@ -67,6 +67,7 @@ export {
   savingsOf,
   selfUseByBand,
 } from "./savings";
+export { sharedByShape } from "./shared-by-shape";
 export {
   type Bill,
   bandAt,

@@ -300,7 +300,8 @@ export interface Site {
   readonly soiling: SoilingTerms;
   readonly ageing: AgeingTerms;
   readonly warranty: Warranty | null;
-  readonly promise: { readonly monthlyKwh: readonly number[] } | null;
+  /** January first; spread where a year's total alone was promised, and its months are the model's. */
+  readonly promise: { readonly monthlyKwh: readonly number[]; readonly isSpread: boolean } | null;
   readonly money: MoneyTerms;
   readonly models: ModelChoices;
   readonly revisions: readonly Revision[];

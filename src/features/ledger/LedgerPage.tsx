@@ -78,12 +78,7 @@ export function LedgerPage(props: LedgerPageProps) {
     <div className={styles.page}>
       <Hatches />
       <div className={styles.head}>
-        <ViewTabs
-          title={site.name}
-          views={LEDGER_VIEWS}
-          view={viewId}
-          href={(id) => href({ view: id })}
-        >
+        <ViewTabs title={site.name} views={LEDGER_VIEWS} view={viewId} href={(id) => href({ view: id })}>
           <YearChoice years={years} selected={selected} href={href} fiscalStart={fiscalStart} />
         </ViewTabs>
       </div>

@@ -1,17 +1,17 @@
 import { Button, Select, TextInput } from "@mantine/core";
 import { NumberField } from "@/features/kit/fields/NumberField";
-import { pastedNumbers } from "@/features/kit/fields/pasted-numbers";
 import chapter from "@/features/kit/look/Chapter.module.css";
-import { MONTHS_SHORT } from "@/wording/geometry";
 import { say } from "@/wording/screens/site";
 import { OpenNumber, PercentInput } from "./fields";
+import { PromiseSection } from "./PromiseSection";
 import styles from "./SiteChapter.module.css";
 import type { SiteForm } from "./site-values";
 import { AddButton, type SiteViewProps } from "./view-parts";
 import { WarrantySteps } from "./WarrantySteps";
 
 /** Shares that the owner expects to lose, ageing, the promise, and what it all cost. */
-export function LossesView({ draft: { form } }: SiteViewProps) {
+export function LossesView(props: SiteViewProps) {
+  const { form } = props.draft;
   return (
     <div className={`${chapter.columns} ${styles.halves}`}>
       <div>
@@ -19,7 +19,7 @@ export function LossesView({ draft: { form } }: SiteViewProps) {
         <AgeingSection form={form} />
       </div>
       <div>
-        <PromiseSection form={form} />
+        <PromiseSection {...props} />
         <SumsSection form={form} list="costs" title="Costs" />
         <SumsSection form={form} list="incentives" title={say.grantsAndRebates} />
         <TariffSection form={form} />
@@ -81,42 +81,6 @@ function AgeingSection({ form }: { form: SiteForm }) {
           }
         >
           {say.addTheModulesWarranty}
-        </AddButton>
-      )}
-    </section>
-  );
-}
-
-function PromiseSection({ form }: { form: SiteForm }) {
-  const { promise } = form.values;
-  return (
-    <section className={chapter.section}>
-      <h2>{say.promiseOfTheDesignStatementKwh}</h2>
-      {promise ? (
-        <div className={styles.months}>
-          {MONTHS_SHORT.map((month, i) => (
-            <NumberField
-              key={month}
-              label={month}
-              grouped
-              {...form.getInputProps(`promise.monthlyKwh.${i}`)}
-              onPaste={(event) => {
-                // A column of a sheet fills the months from here on.
-                const pasted = pastedNumbers(event.clipboardData.getData("text/plain"));
-                if (!pasted) return;
-                event.preventDefault();
-                const monthlyKwh = promise.monthlyKwh.map((kwh, k) => pasted[k - i] ?? kwh);
-                form.setFieldValue("promise", { monthlyKwh });
-              }}
-            />
-          ))}
-        </div>
-      ) : null}
-      {promise ? (
-        <AddButton onClick={() => form.setFieldValue("promise", null)}>{say.takeThePromiseOut}</AddButton>
-      ) : (
-        <AddButton onClick={() => form.setFieldValue("promise", { monthlyKwh: new Array<number>(12).fill(0) })}>
-          {say.writeItDown}
         </AddButton>
       )}
     </section>

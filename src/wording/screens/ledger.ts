@@ -48,6 +48,8 @@ export const say = catalogue({
   theDifference: "The difference, ",
   isWithinWhatInstrumentsCanTell: ", is within what instruments can tell.",
   areUnexplained: (months: string) => `are unexplained${months ? `, most of them in ${months}` : ""}: to check.`,
+  promiseIsSpread:
+    "Of the promise a year’s total is known; its months are spread by the expected shape, so a single month says nothing of the quote.",
   causesCantBeTold: "What took the energy can’t be told here: neither this light nor these readings tell one cause from another.",
   causesNotSought: "have no cause yet; causes have not been sought.",
   tooLittleWasRead: "Too little was read to say how the plant did.",

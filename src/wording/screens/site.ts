@@ -100,6 +100,10 @@ export const say = catalogue({
   addTheModulesWarranty: "Add the modules' warranty",
   promiseOfTheDesignStatementKwh: "Promise of the design statement, kWh",
   writeItDown: "Write it down",
+  orAYearsTotal: "Or a year’s total",
+  spreadItOverTheMonths: "Spread it over the months",
+  promiseIsSpread:
+    "Of the quote a year’s total is known: its months are spread by what the model expects of this roof, and say nothing by themselves.",
   takeThePromiseOut: "Take the promise out",
   addASum: "Add a sum",
   priceOfAKilowattHour: "Price of a kilowatt-hour",

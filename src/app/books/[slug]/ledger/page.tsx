@@ -57,7 +57,11 @@ export default async function LedgerChapter({ params, searchParams }: Props) {
         run={ledger.report.all.meteredKwh === null ? null : runForPage(status, book)}
         fiscalStart={fiscalStart}
         closed={kept.closed.map(({ month }) => month)}
-        notices={[...(page.unknownYear === null ? [] : [say.yearNotInTheBook(page.unknownYear)]), ...driftInWords(page.drift)]}
+        notices={[
+          ...(page.unknownYear === null ? [] : [say.yearNotInTheBook(page.unknownYear)]),
+          ...driftInWords(page.drift),
+          ...(id === "promise" && ledger.promiseFrom === "site" && book.site.promise?.isSpread ? [say.promiseIsSpread] : []),
+        ]}
       />
     );
 

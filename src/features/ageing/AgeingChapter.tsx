@@ -32,6 +32,8 @@ export interface AgeingChapterProps {
   /** What the light of the book is, and the one thing that would carry the answer further. */
   readonly weather: WeatherBasis;
   readonly bring: NonNullable<ToBring>;
+  /** Readings that come by the month: the rate is known less surely. */
+  readonly isByMonths: boolean;
   /** Whole calendar years as metered. */
   readonly years: AgeingReport["yearTotals"];
   readonly fiscal: AgeingReport["yearTotals"];
@@ -116,11 +118,13 @@ function Reading({
   excluded,
   fiscal,
   firstMonth,
+  isByMonths,
 }: AgeingChapterProps & { report: AgeingReport }) {
   const hasRate = report.perYearFrac !== null;
   return (
     <>
       <AgeingVerdict report={report} />
+      {isByMonths && hasRate && <p className={chapter.soft}>{say.ageingFromMonths}</p>}
       {hasRate && (
         <ChartFrame
           title={say.indexThroughTheWeather}

@@ -7,7 +7,9 @@ export const say = catalogue({
   ageingNotFromAUsualYear:
     "The light in this book is a usual year's. It knows nothing of the years that came, so no rate of ageing is told from it.",
   ageingNotFromMonths:
-    "The readings of this book are totals of months or longer. They do not tell age from weather and dirt, so no rate of ageing is told from them.",
+    "A counter that is read now and then, or bills, do not tell age from weather: the totals are shown as what they are.",
+  ageingFromMonths:
+    "Read from months alone, without the hours: such a rate is known to about half a per cent a year, and what a single month hides is in it.",
   totalsAreWeatherAndAgeingTogether: "Yearly totals are weather, dirt, outages and ageing together: no rate of ageing follows from them.",
   threeMethodsAndWhichToTrust: "Three methods, and which to trust",
   whatTheFiltersLeaveAndWhat: "What the filters leave, and what they do",

@@ -40,6 +40,7 @@ export default async function AgeingPage({ params, searchParams }: Props) {
         report={ruling.permission === "withheld" ? null : (view?.ageing ?? null)}
         bring={ruling.bring ?? "measured-weather"}
         weather={weather}
+        isByMonths={energy === "months"}
         years={naiveYears(months, 1).years.map(({ key, kwh }) => ({ key, kwh }))}
         parts={view?.parts ?? []}
         arrayCount={book.site.arrays.length}

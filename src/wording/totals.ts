@@ -27,7 +27,8 @@ const words = catalogue({
   morningCloud: " tells nothing: one of the mornings was not cloudless.",
 });
 
-const signed = (frac: number): string => `${frac > 0 ? "+" : ""}${percent(frac)}`;
+/** A difference with its sign. */
+export const signed = (frac: number): string => `${frac > 0 ? "+" : ""}${percent(frac)}`;
 const rangeWords = (low: number, high: number): string => `${signed(low)} to ${signed(high)}`;
 
 /** What two sides' totals tell, after their difference. */

@@ -1,11 +1,13 @@
-import { Button } from "@mantine/core";
+import { Button, NativeSelect } from "@mantine/core";
 import { useState } from "react";
 import { sharedByShape } from "@/core/money";
+import { CLIMATES, type Climate } from "@/core/weather";
 import { useEngineAnswer, useGeometry } from "@/features/data/geometry/use-geometry";
 import { NumberField } from "@/features/kit/fields/NumberField";
 import { pastedNumbers } from "@/features/kit/fields/pasted-numbers";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { MONTHS_SHORT } from "@/wording/geometry";
+import { CLIMATE_NAMES } from "@/wording/screens/readings-sunshine";
 import { say } from "@/wording/screens/site";
 import styles from "./SiteChapter.module.css";
 import type { SiteForm } from "./site-values";
@@ -57,18 +59,31 @@ interface YearTotalProps {
   readonly form: SiteForm;
 }
 
-/** A year's total that a quote gives alone. */
+/** A year's total that a quote gives alone. Without weather the climate gives the shape: a cloudless year's winters are too bright. */
 function YearTotal({ slug, site, year, form }: YearTotalProps) {
   const [total, setTotal] = useState<number | string>("");
-  const { engine } = useGeometry(slug, year);
-  const years = useEngineAnswer(typeof total === "number" ? engine : null, [site], (remote, asked) => remote.planes(asked));
-  const shape = years?.[0]?.monthsKwh ?? null;
+  const [climate, setClimate] = useState<Climate | "">("");
+  const isReady = typeof total === "number" && (year !== null || climate !== "");
+  const { engine } = useGeometry(slug, year, climate === "" ? null : climate);
+  const years = useEngineAnswer(isReady ? engine : null, [site], (remote, asked) => remote.planes(asked));
+  const shape = isReady ? (years?.[0]?.monthsKwh ?? null) : null;
   const spread = (): void => {
     if (shape && typeof total === "number") form.setFieldValue("promise", { monthlyKwh: sharedByShape(total, shape), isSpread: true });
   };
   return (
     <div className={styles.yearTotal}>
       <NumberField label={say.orAYearsTotal} unit="kWh" min={0} grouped value={total} onChange={setTotal} />
+      {year === null && (
+        <NativeSelect
+          label={say.byTheClimate}
+          value={climate}
+          data={[
+            { value: "", label: say.chooseAClimate },
+            ...Object.keys(CLIMATES).map((id) => ({ value: id, label: CLIMATE_NAMES[id as Climate] })),
+          ]}
+          onChange={({ currentTarget }) => setClimate(currentTarget.value as Climate | "")}
+        />
+      )}
       <Button variant="default" size="xs" disabled={!shape} onClick={spread}>
         {say.spreadItOverTheMonths}
       </Button>

@@ -17,6 +17,7 @@ export const say = catalogue({
   saysMore: (kwh: string) => `The thicker one saves ${kwh} kWh a year and repays itself.`,
   noPriceKnown: (price: string, currency: string) =>
     `What a kilowatt-hour is worth is not known: ${price} ${currency} is taken, and with it which section costs least.`,
+  higherVoltageMends: "That is still more drop than codes like: a higher voltage mends it, see below.",
   whatItCarries: "What it carries",
   oneString: "one string, its own pair",
   theWholeArray: "the whole array together",

@@ -3,6 +3,7 @@ import { catalogue, type Fact } from "../catalogue";
 /** What the screens of calculators, mixed say. */
 export const say = catalogue({
   overAYearIsLostLeave: (share: string) => `Over a year ${share} is lost: leave it on one input.`,
+  connectedSoNothingElsePays: "Connected so, nothing that is bought brings more than it costs.",
   overAYearIsLostTo: (share: string) =>
     `Over a year ${share} is lost to one weak module: take it out of this string and use it elsewhere, by itself.`,
   giveEachStringAnInputOf: "Give each string an input of its own",

@@ -101,6 +101,8 @@ export const say = catalogue({
   promiseOfTheDesignStatementKwh: "Promise of the design statement, kWh",
   writeItDown: "Write it down",
   orAYearsTotal: "Or a year’s total",
+  byTheClimate: "By the climate",
+  chooseAClimate: "Which is yours?",
   spreadItOverTheMonths: "Spread it over the months",
   promiseIsSpread:
     "Of the quote a year’s total is known: its months are spread by what the model expects of this roof, and say nothing by themselves.",

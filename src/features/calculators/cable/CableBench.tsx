@@ -12,7 +12,7 @@ import type { BenchProps } from "../bench-views";
 import { useBenchAnswer, useBenchEngine } from "../use-bench-engine";
 import { useNumberFields } from "../use-number-fields";
 import { CableInputs, StringWords } from "./CableFields";
-import { CrossSectionsTable, LowVoltages, type SectionFacts } from "./SectionTables";
+import { CrossSectionsTable, LowVoltages, MUCH_DROP_FRAC, type SectionFacts } from "./SectionTables";
 import { type Scope, workingPoint } from "./working-point";
 
 /** Until the year is gone through: hours at full power that heat as much as a middling year, of 1,000 full-load hours. */
@@ -41,6 +41,7 @@ function sectionWords(own: SectionChoice | null, best: SectionChoice | null, yea
       ),
     );
   }
+  if (best && best.dropFrac > MUCH_DROP_FRAC) words.push(say.higherVoltageMends);
   if (own && best && own.lifeCost > best.lifeCost && own.areaMm2 < best.areaMm2)
     words.push(say.saysMore(number(own.lossKwhPerYear - best.lossKwhPerYear)));
   return words.join(" ");

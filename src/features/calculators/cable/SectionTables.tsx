@@ -11,7 +11,7 @@ import { sectionWorking } from "@/wording/workings/electrical-workings";
 import type { BenchProps } from "../bench-views";
 
 /** A drop that codes and makers call too much. Source: IEC 60364-7-712, recommended voltage drop. */
-const MUCH_DROP_FRAC = 0.03;
+export const MUCH_DROP_FRAC = 0.03;
 const LOW_VOLTAGES_V = [12, 24, 48, 120, 360, 600] as const;
 
 /** What a choice of section is reckoned from. */

@@ -61,7 +61,9 @@ export function CostsBench({ slug, site: book, sun, nowUtcMs }: BenchProps) {
       </p>
       <div className={bench.tools}>
         <ArrayField site={book} value={array.id} onChange={setArrayId} />
-        {known === null && <NumberField label={say.aKwhIsWorth} unit={book.currency} min={0} value={typedPrice} onChange={setTypedPrice} />}
+        {known === null && slug !== null && (
+          <NumberField label={say.aKwhIsWorth} unit={book.currency} min={0} value={typedPrice} onChange={setTypedPrice} />
+        )}
       </div>
       <ScrollBox label={say.whatItCosts}>
         <RuledTable className={`${chapter.table} ${styles.costs}`}>

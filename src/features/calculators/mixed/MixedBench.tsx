@@ -1,6 +1,7 @@
 "use client";
 
 import { useMemo } from "react";
+import type { MixedPart } from "@/contracts/mixed-string";
 import { circuitsOf } from "@/core/comparison";
 import { type MixedReport, type MixedYear, type PairingAdvice, pairingAdvice, ruleHolds } from "@/core/electrical";
 import { pricePerKwh } from "@/core/money";
@@ -32,13 +33,12 @@ export function MixedBench({ slug, site: book, sun, nowUtcMs }: BenchProps) {
   const groups = kept && knownGroups(kept, circuits) ? kept : firstGroups(book, modules.all, circuits);
   const prices = useNumberFields({ optimiser: 45, input: 300 });
   const { strings, refused, others, report, years } = useMixedAnswers({ slug, site, sun, groups, circuits });
-  const count = strings.flat().reduce((sum, part) => sum + part.count, 0);
-  const nameplateW = strings.flat().reduce((sum, part) => sum + part.count * (site.modules[part.module]?.pmpW ?? 0), 0);
+  const { count, nameplateW } = sumsOf(strings.flat(), site);
   const outlay = outlayOf(book, prices.typed, strings.length, count);
   const yearly = years?.[0] ?? null;
-  const advice = report && yearly && outlay ? adviceOf(report, strings.length, yearly, outlay) : null;
-  const lost = report && report.byModuleW > 0 ? 1 - report.togetherW / report.byModuleW : 0;
-  const sentence = report ? say.wOnOneInputEachModule(number(report.togetherW), number(report.byModuleW), percent(lost)) : "";
+  const freeKwh = Math.max(0, ...(years ?? []).slice(1).map((each) => each?.togetherKwh ?? 0));
+  const advice = report && yearly && outlay ? adviceOf(report, strings.length, yearly, freeKwh, outlay) : null;
+  const sentence = report ? lossWords(report) : "";
   const better = report ? betterWay(others, report.togetherW) : null;
   return (
     <>
@@ -86,6 +86,18 @@ export function MixedBench({ slug, site: book, sun, nowUtcMs }: BenchProps) {
   );
 }
 
+/** What modules on one input lose to each other. */
+const lossWords = ({ togetherW, byModuleW }: MixedReport): string =>
+  say.wOnOneInputEachModule(number(togetherW), number(byModuleW), percent(byModuleW > 0 ? 1 - togetherW / byModuleW : 0));
+
+/** How many modules there are, and what their nameplates say together. */
+function sumsOf(parts: readonly MixedPart[], { modules }: BenchProps["site"]): { readonly count: number; readonly nameplateW: number } {
+  return {
+    count: parts.reduce((sum, part) => sum + part.count, 0),
+    nameplateW: parts.reduce((sum, part) => sum + part.count * (modules[part.module]?.pmpW ?? 0), 0),
+  };
+}
+
 /** The best of the other choices, where it gives more. */
 function betterWay(others: readonly OtherWay[], togetherW: number): OtherWay | null {
   const best = others.reduce<OtherWay | null>((a, b) => (a && a.report.togetherW >= b.report.togetherW ? a : b), null);
@@ -113,11 +125,17 @@ function outlayOf(
     : null;
 }
 
-/** Which of the ways pays: all on one input, an input a string, or electronics at every module. */
-const adviceOf = (report: MixedReport, strings: number, yearly: MixedYear, { price, inputs, electronics }: Outlay): PairingAdvice | null =>
+/** Which of the ways pays beside what connecting them otherwise gives for nothing: all on one input, an input a string, or electronics at every module. */
+const adviceOf = (
+  report: MixedReport,
+  strings: number,
+  yearly: MixedYear,
+  freeKwh: number,
+  { price, inputs, electronics }: Outlay,
+): PairingAdvice | null =>
   pairingAdvice(
     [
-      { way: "together", kwhPerYear: yearly.togetherKwh, cost: 0 },
+      { way: "together", kwhPerYear: Math.max(yearly.togetherKwh, freeKwh), cost: 0 },
       ...(strings > 1 ? [{ way: "by-string" as const, kwhPerYear: yearly.byStringKwh, cost: inputs }] : []),
       { way: "by-module", kwhPerYear: yearly.byModuleKwh, cost: electronics },
     ],
@@ -146,7 +164,7 @@ function MixedVerdict({ refused, report, modules, sentence, better, advice, curr
           <Figure working={() => mixedWorking(report, modules)}>{`${number(report.togetherW)} W`}</Figure>
           {sentence.slice(sentence.indexOf(" W on") + 2)}{" "}
           {better && <b>{say.connectedOtherwise(CONNECTION_NAMES[better.connection], number(better.report.togetherW))} </b>}
-          {ruleWords(report)} {advice && <AdviceWords advice={advice} currency={currency} />}
+          {ruleWords(report)} {advice && <AdviceWords advice={advice} isReconnected={better !== null} currency={currency} />}
         </>
       )}
     </p>

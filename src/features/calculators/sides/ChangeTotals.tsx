@@ -6,9 +6,9 @@ import { Figure } from "@/features/kit/figures/Figure";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { Grid } from "@/features/readings/Grid";
 import { emptyGrid, gridReducer } from "@/features/readings/grid-state";
-import { MONTHS_LONG, percent } from "@/wording/format";
+import { MONTHS_LONG } from "@/wording/format";
 import { say } from "@/wording/screens/calculators-sides";
-import { changeTotalsVerdict } from "@/wording/totals";
+import { changeTotalsVerdict, signed } from "@/wording/totals";
 import { changeTotalsWorking } from "@/wording/workings/totals-workings";
 import { BenchNote } from "../BenchNote";
 import type { BenchProps } from "../bench-views";
@@ -28,7 +28,7 @@ export function ChangeTotals({ slug, nowUtcMs }: BenchProps) {
       <p className={chapter.verdict} data-lines="2" data-testid="change-sentence">
         {report ? (
           <>
-            <Figure working={() => changeTotalsWorking(report)}>{percent(report.frac)}</Figure>
+            <Figure working={() => changeTotalsWorking(report)}>{signed(report.frac)}</Figure>
             {words}
           </>
         ) : (
@@ -55,7 +55,7 @@ export function ChangeTotals({ slug, nowUtcMs }: BenchProps) {
         </p>
       ))}
       <p className={chapter.soft}>{say.anotherPlantHow}</p>
-      <BenchNote slug={slug} nowUtcMs={nowUtcMs} words={report ? `${say.beforeAfter}: ${percent(report.frac)}${words}` : ""} />
+      <BenchNote slug={slug} nowUtcMs={nowUtcMs} words={report ? `${say.beforeAfter}: ${signed(report.frac)}${words}` : ""} />
     </>
   );
 }

@@ -10,9 +10,9 @@ import { DateField } from "@/features/kit/fields/DateField";
 import { NumberField } from "@/features/kit/fields/NumberField";
 import { Figure } from "@/features/kit/figures/Figure";
 import chapter from "@/features/kit/look/Chapter.module.css";
-import { number, percent } from "@/wording/format";
+import { number } from "@/wording/format";
 import { say } from "@/wording/screens/calculators-sides";
-import { morningsVerdict } from "@/wording/totals";
+import { morningsVerdict, signed } from "@/wording/totals";
 import { morningsWorking } from "@/wording/workings/totals-workings";
 import styles from "../Bench.module.css";
 import { BenchNote } from "../BenchNote";
@@ -52,7 +52,7 @@ export function TwoMornings({ slug, site, nowUtcMs }: BenchProps) {
       <p className={chapter.verdict} data-lines="2" data-testid="mornings-sentence">
         {report && first && second ? (
           <>
-            <Figure working={() => morningsWorking(report, first, second)}>{percent(report.frac)}</Figure>
+            <Figure working={() => morningsWorking(report, first, second)}>{signed(report.frac)}</Figure>
             {words}
           </>
         ) : (
@@ -73,7 +73,7 @@ export function TwoMornings({ slug, site, nowUtcMs }: BenchProps) {
           </p>
         </div>
       ))}
-      <BenchNote slug={slug} nowUtcMs={nowUtcMs} words={report ? `Two mornings: ${percent(report.frac)}${words}` : ""} />
+      <BenchNote slug={slug} nowUtcMs={nowUtcMs} words={report ? `Two mornings: ${signed(report.frac)}${words}` : ""} />
     </>
   );
 }

@@ -10,9 +10,8 @@ import { Figure } from "@/features/kit/figures/Figure";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { Grid } from "@/features/readings/Grid";
 import { emptyGrid, type GridAction, type GridState, gridReducer } from "@/features/readings/grid-state";
-import { percent } from "@/wording/format";
 import { say } from "@/wording/screens/calculators-sides";
-import { totalsVerdict } from "@/wording/totals";
+import { signed, totalsVerdict } from "@/wording/totals";
 import { differenceInWords } from "@/wording/trial";
 import { totalsWorking } from "@/wording/workings/totals-workings";
 import styles from "../Bench.module.css";
@@ -39,7 +38,7 @@ export function TwoSides({ slug, site, nowUtcMs }: BenchProps) {
       <p className={chapter.verdict} data-lines="2" data-testid="sides-sentence">
         {report && a && b ? (
           <>
-            <Figure working={() => totalsWorking(report, a, b)}>{percent(report.frac)}</Figure>
+            <Figure working={() => totalsWorking(report, a, b)}>{signed(report.frac)}</Figure>
             {words}
           </>
         ) : (
@@ -68,7 +67,7 @@ export function TwoSides({ slug, site, nowUtcMs }: BenchProps) {
             />
           ))}
           <Ticks ticked={ticked} setTicked={setTicked} />
-          <BenchNote slug={slug} nowUtcMs={nowUtcMs} words={report ? `${say.twoSides}: ${percent(report.frac)}${words}` : ""} />
+          <BenchNote slug={slug} nowUtcMs={nowUtcMs} words={report ? `${say.twoSides}: ${signed(report.frac)}${words}` : ""} />
         </div>
         <TotalsGrid names={[forms[0].name, forms[1].name]} state={state} dispatch={dispatch} report={report} unshared={unshared} />
       </div>

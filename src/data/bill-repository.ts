@@ -1,14 +1,14 @@
-import type { Sequelize } from "sequelize";
-import { billSchema } from "@/contracts/bills";
+import { type BillDocument, billSchema } from "@/contracts/bills";
 import { Exact } from "@/core/money";
 import type { BillStore } from "@/usecases/money";
+import type { ChangeBook } from "./change-book";
 import type { Models } from "./models";
 
 /** Digits behind the point that a numeral keeps at least; the column holds eight. */
 const LEAST_DIGITS = 2;
 
 /** Bills in PostgreSQL; amounts leave it as the numerals that went in. */
-export function billRepository(sequelize: Sequelize, { Bill, Book }: Models): BillStore {
+export function billRepository(changeBook: ChangeBook, { Bill, Book }: Models): BillStore {
   return {
     async of(bookId) {
       const rows = await Bill.findAll({ where: { bookId }, order: ["fromDay"] });
@@ -23,9 +23,18 @@ export function billRepository(sequelize: Sequelize, { Bill, Book }: Models): Bi
       return row?.get().billsVersion ?? 0;
     },
     replace: (bookId, bills, ofVersion) =>
-      sequelize.transaction(async (transaction) => {
+      changeBook(bookId, async ({ transaction, leave }) => {
         // One that waited here for another's save finds that the version has gone.
         const [moved] = await Book.update({ billsVersion: ofVersion + 1 }, { where: { id: bookId, billsVersion: ofVersion }, transaction });
+        const before = await Bill.findAll({
+          where: { bookId },
+          attributes: ["fromDay", "toDay", "productionKwh"],
+          order: ["fromDay"],
+          transaction,
+        });
+        const produced = before.flatMap((row) => producedOf({ ...row.get(), from: row.get().fromDay, to: row.get().toDay }));
+        // Production that bills print counts as readings: where it stays as it was, the book does too.
+        if (moved === 0 || JSON.stringify(produced) === JSON.stringify(bills.flatMap(producedOf))) leave();
         if (moved === 0) return false;
         await Bill.destroy({ where: { bookId }, transaction });
         await Bill.bulkCreate(
@@ -36,6 +45,9 @@ export function billRepository(sequelize: Sequelize, { Bill, Book }: Models): Bi
       }),
   };
 }
+
+const producedOf = ({ from, to, productionKwh }: Pick<BillDocument, "from" | "to" | "productionKwh">): [string, string, number][] =>
+  productionKwh === null ? [] : [[from, to, productionKwh]];
 
 const numeral = (amount: string): string => {
   const value = new Exact(amount);

@@ -2,7 +2,8 @@ import type { Examination, WeatherStrip } from "@/contracts/examination";
 import { giveBack } from "@/data";
 import type { Book } from "@/usecases/books";
 import type { EntryStore } from "@/usecases/field-book";
-import { type OpenLedger, openLedger, type ReadingStore } from "@/usecases/ledger";
+import { billedSpans, type OpenLedger, openLedger, type ReadingStore } from "@/usecases/ledger";
+import type { BillStore } from "@/usecases/money";
 import { cleanSeries, cleanSparse, type DecisionStore, examineBook, expectedOf, weatherStrip } from "@/usecases/quality";
 import { byBook } from "./cache";
 
@@ -29,10 +30,11 @@ export function ledgerCache(
   readings: ReadingStore,
   decisions: DecisionStore,
   entries: EntryStore,
+  bills: BillStore,
 ): { ledgerOf: LedgerOf; examinationOf: ExaminationOf; letGo: (book: Book) => void } {
   const ledgerOf = byBook(
     async (book) => {
-      const [weather, production, sparse, usualSpans, promise, decided, field] = await Promise.all([
+      const [weather, production, sparse, usualSpans, promise, decided, field, billed] = await Promise.all([
         readings.seriesOf(book.id, "weather"),
         readings.seriesOf(book.id, "production"),
         readings.sparseOf(book.id),
@@ -40,6 +42,7 @@ export function ledgerCache(
         readings.promiseOf(book.id),
         decisions.of(book.id),
         entries.of(book.id),
+        bills.of(book.id),
       ]);
       const { site } = book;
       const cleanings = field.filter(({ kind }) => kind === "cleaning").map(({ to }) => to.slice(0, 10));
@@ -51,7 +54,7 @@ export function ledgerCache(
         promise,
         cleanings,
         production: cleanSeries(production, decided, site),
-        sparse: cleanSparse(sparse, decided),
+        sparse: cleanSparse({ ...sparse, spans: [...sparse.spans, ...billedSpans(billed, site, { production, sparse })] }, decided),
       });
       giveBack();
       return ledger;

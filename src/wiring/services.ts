@@ -17,6 +17,6 @@ export interface Services extends Stores {
 export function openServices(environment: Record<string, string | undefined>, options: OpenOptions = {}): Services {
   const stores = openStores(environment, options);
   const { readings, decisions, entries, bills, attributions, viewOf } = stores;
-  const ledgers = ledgerCache(readings, decisions, entries);
+  const ledgers = ledgerCache(readings, decisions, entries, bills);
   return { ...stores, ...ledgers, moneyOf: moneyCache(bills, attributions, viewOf, ledgers.ledgerOf) };
 }

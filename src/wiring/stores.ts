@@ -105,7 +105,7 @@ export function openStores(
     entries: entryRepository(models, changeBook),
     cleanPhoto: photoCleaner,
     keeping: keepingRepository(sequelize, models),
-    bills: billRepository(sequelize, models),
+    bills: billRepository(changeBook, models),
     feeds: feedRepository(sequelize, models, changeBook),
     towns: townFile(path.resolve("dist", "towns.txt")),
     fetcher: httpFetcher(DUSTY_LEDGER_FEED_HOSTS),

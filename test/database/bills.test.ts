@@ -59,6 +59,26 @@ describe("bills in PostgreSQL", () => {
     expect(await services.bills.versionOf(book.id)).toBe(1);
   });
 
+  it("that print production are readings of a book without any, and the book's figures follow them", async () => {
+    const versionNow = async (): Promise<number> => (await services.books.find(book.slug))!.version;
+    const meteredOf = async (): Promise<(number | null)[]> => {
+      const { report } = await services.ledgerOf((await services.books.bySlug(book.slug))!);
+      return report.months.map(({ meteredKwh }) => meteredKwh && Math.round(meteredKwh));
+    };
+    const before = await versionNow();
+    const printed = (kwh: number | null) => [bill("2024-01-01", "2024-01-31", "60.00", { productionKwh: kwh })];
+    await keepBills(services.bills, book, printed(210), 0);
+    expect(await versionNow()).toBe(before + 1);
+    expect(await meteredOf()).toEqual([210]);
+    await keepBills(services.bills, book, printed(220), 1);
+    expect(await meteredOf()).toEqual([220]);
+    // Another amount is none of the ledger's business.
+    await keepBills(services.bills, book, [{ ...printed(220)[0]!, amount: "61.00" }], 2);
+    expect(await versionNow()).toBe(before + 2);
+    await keepBills(services.bills, book, printed(null), 3);
+    expect(await meteredOf()).toEqual([]);
+  });
+
   it("that no form would take are none for the database either", async () => {
     const insert = (from: string, to: string) =>
       services.sequelize.query("insert into bills (book_id, from_day, to_day, import_kwh, amount) values (:book, :from, :to, 1, 1)", {

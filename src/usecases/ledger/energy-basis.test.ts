@@ -17,5 +17,11 @@ it.each([
   ["a counter read once", [], [], counters.slice(0, 1), "none"],
 ] as const)("%s are what they are", async (_, series, sparse, counted, kind) => {
   const readings = { heldOf: async () => series, sparseOf: async () => ({ spans: sparse, counters: counted }) };
-  expect(await energyBasisOf(readings, "b")).toBe(kind);
+  expect(await energyBasisOf(readings, "b", [])).toBe(kind);
+});
+
+it("bills that print production are the last of them", async () => {
+  const nothing = { heldOf: async () => [], sparseOf: async () => ({ spans: [], counters: [] }) };
+  expect(await energyBasisOf(nothing, "b", [{ productionKwh: null }, { productionKwh: 0 }])).toBe("bills");
+  expect(await energyBasisOf(nothing, "b", [{ productionKwh: null }])).toBe("none");
 });

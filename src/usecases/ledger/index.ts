@@ -1,3 +1,4 @@
+export { billedSpans } from "./billed-spans";
 export { dayOf } from "./day";
 export { energyBasisOf } from "./energy-basis";
 export { IRRADIANCE, trimmedAxis } from "./gather";

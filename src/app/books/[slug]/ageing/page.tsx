@@ -27,7 +27,7 @@ export default async function AgeingPage({ params, searchParams }: Props) {
       house.attributions.statusOf(book.id),
       house.viewOf(book),
       house.figuresOf(book),
-      energyBasisOf(house.readings, book.id),
+      house.bills.of(book.id).then((bills) => energyBasisOf(house.readings, book.id, bills)),
     ]);
     const { months: lines } = ledger.report;
     const weather = weatherBasisOf(lines);

@@ -67,7 +67,10 @@ export default async function LedgerChapter({ params, searchParams }: Props) {
 
     async function chosen(): Promise<LedgerView> {
       if (id === "promise") return { id, months };
-      const withheld = mayBeSaid("causes", { weather: weatherBasisOf(page.months), energy: await energyBasisOf(house.readings, book.id) });
+      const withheld = mayBeSaid("causes", {
+        weather: weatherBasisOf(page.months),
+        energy: await energyBasisOf(house.readings, book.id, await house.bills.of(book.id)),
+      });
       if ((id === "causes" || id === "dirt") && withheld.permission === "withheld")
         return { id: "withheld", of: id, bring: withheld.bring ?? "measured-weather" };
       if (!report) return { id: "year" };

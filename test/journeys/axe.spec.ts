@@ -51,6 +51,10 @@ const SCREENS = [
   "/books/packing-shed/bench?view=modules",
   "/books/alpine-hut/bench?view=snow",
   "/books/bore-field/bench?view=loads",
+  "/bench",
+  "/books/packing-shed/bench?view=costs",
+  "/bench?view=gear",
+  "/books/hill-school/bench?view=sides",
 ];
 
 const SCHEMES = ["light", "dark"] as const;

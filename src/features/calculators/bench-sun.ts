@@ -1,4 +1,5 @@
 import { isUsual, type WeatherBasis } from "@/core/basis";
+import { type LedgerLine, weatherBasisOf } from "@/core/ledger";
 import { CLIMATES, type Climate } from "@/core/weather";
 import { bookSunTold, CLOUDLESS_TOLD, climateSunTold, type SunTold } from "@/wording/sun-told";
 
@@ -26,3 +27,11 @@ export const sunByName = (name: string): BenchSun =>
     : { year: null, climate: null, kind: "cloudless", ...CLOUDLESS_TOLD };
 
 const isClimate = (name: string): name is Climate => Object.hasOwn(CLIMATES, name);
+
+/** The sun of the year that is read, else of the last one with light; null where there is none. */
+export function bookSunOf(months: readonly LedgerLine[], asked?: string): BenchSun | null {
+  const lit = months.filter(({ referenceKwh }) => referenceKwh > 0);
+  const years = [...new Set(lit.map(({ key }) => key.slice(0, 4)))];
+  const year = asked !== undefined && years.includes(asked) ? asked : years.at(-1);
+  return year === undefined ? null : bookSun(year, weatherBasisOf(lit.filter(({ key }) => key.startsWith(year))));
+}

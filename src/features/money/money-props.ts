@@ -3,6 +3,7 @@ import type { BillsReport, PlanComparison } from "@/contracts/money";
 import type { SiteDocument } from "@/contracts/site";
 import type { LedgerLine } from "@/core/ledger";
 import type { CaseFacts, EnergyBasis, MoneyReport, PaybackDoubts } from "@/core/money";
+import type { BenchSun } from "@/features/calculators/bench-sun";
 
 /** What the money chapter's views are given. */
 export interface MoneyProps {
@@ -21,6 +22,6 @@ export interface MoneyProps {
   readonly doubts: Readonly<Record<EnergyBasis, PaybackDoubts>>;
   /** Ageing was read from the readings. */
   readonly isAgeingRead: boolean;
-  /** Newest year with weather, for decision cases. */
-  readonly year: string | null;
+  /** The sun of the book for decision cases; null: it has none, and one is chosen there. */
+  readonly sun: BenchSun | null;
 }

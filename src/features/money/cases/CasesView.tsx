@@ -1,7 +1,11 @@
 "use client";
 
+import { useLocalStorage } from "@mantine/hooks";
+import Link from "next/link";
 import { useState } from "react";
 import { CASE_TEMPLATES, type CaseInput, type CaseTerms, extraWorthAt } from "@/core/money";
+import { type BenchSun, sunByName } from "@/features/calculators/bench-sun";
+import { SunTray } from "@/features/calculators/tray/SunTray";
 import { NumberField } from "@/features/kit/fields/NumberField";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { Refused } from "@/features/kit/problems/ProblemList";
@@ -14,8 +18,11 @@ import { CaseAnswerView } from "./CaseAnswerView";
 import { useCaseAnswer, useCaseEngine } from "./use-cases";
 
 /** Decisions that owners face, each with a sentence, a table, a curve, and the point where the answer turns. */
-export function CasesView({ slug, site, facts, year, report }: MoneyProps) {
-  const { engine, refusal } = useCaseEngine(slug, site, year);
+export function CasesView({ slug, site, facts, sun, report }: MoneyProps) {
+  const [chosen, choose] = useLocalStorage({ key: `dusty-ledger:bench-sun:${slug}`, defaultValue: "" });
+  const taken = sun ?? sunByName(chosen);
+  const countedKwh = sun === null ? (report.energies.find(({ basis }) => basis !== "expected")?.firstYearKwh ?? null) : null;
+  const { engine, refusal } = useCaseEngine(slug, site, taken, countedKwh);
   const [id, setId] = useState(CASE_TEMPLATES[0]!.id);
   const words = decisionInWords(id);
   const template = CASE_TEMPLATES.find((candidate) => candidate.id === id)!;
@@ -32,43 +39,73 @@ export function CasesView({ slug, site, facts, year, report }: MoneyProps) {
     discountFrac: running.discountFrac,
     horizonYears: running.horizonYears,
   };
-  if (year === null) return <p className={chapter.verdict}>{say.decisionsAreReckonedOverAYear}</p>;
-  if (!worth) return <p className={chapter.verdict}>{say.decisionsNeedTheWorthOfA}</p>;
+  if (!worth)
+    return (
+      <p className={chapter.verdict}>
+        {say.decisionsNeedTheWorthOfA} <Link href={`/books/${slug}/money`}>{say.enterTheWorth}</Link>
+      </p>
+    );
   return (
-    <div className={styles.cases}>
-      <ul className={styles.caseList}>
-        {CASE_TEMPLATES.map((candidate) => {
-          const fits = candidate.inputsFor(site, facts) !== null;
-          return (
-            <li key={candidate.id}>
-              <button
-                type="button"
-                aria-pressed={candidate.id === id}
-                disabled={!fits}
-                title={fits ? undefined : decisionInWords(candidate.id).notFor}
-                onClick={() => setId(candidate.id)}
-              >
-                {decisionInWords(candidate.id).name}
-              </button>
-            </li>
-          );
-        })}
-      </ul>
-      <div>
-        <section className={chapter.section}>
-          <h2>{words.question}</h2>
-        </section>
-        {refusal && <Refused refusal={refusal} />}
-        {inputs && (
-          <Case
-            key={id}
-            {...{ slug, id, inputs, figures, facts, terms, engine }}
-            onFigure={(key, value) => setTyped({ ...typed, [id]: { ...typed[id], [key]: value } })}
-          />
-        )}
-        {words.caution && <p className={chapter.caution}>{words.caution}</p>}
+    <>
+      {sun === null && <SunTray name={chosen} onChange={choose} slug={slug} />}
+      {taken.kind !== "measured" && (
+        <p className={chapter.soft} data-testid="case-sun">
+          {sunWords(taken, countedKwh)}
+        </p>
+      )}
+      <div className={styles.cases}>
+        <CaseList {...{ site, facts, id, setId }} />
+        <div>
+          <section className={chapter.section}>
+            <h2>{words.question}</h2>
+          </section>
+          {refusal && <Refused refusal={refusal} />}
+          {inputs && (
+            <Case
+              key={id}
+              {...{ slug, id, inputs, figures, facts, terms, engine }}
+              onFigure={(key, value) => setTyped({ ...typed, [id]: { ...typed[id], [key]: value } })}
+            />
+          )}
+          {words.caution && <p className={chapter.caution}>{words.caution}</p>}
+        </div>
       </div>
-    </div>
+    </>
+  );
+}
+
+/** What a sun that was not measured is worth for these decisions. */
+function sunWords({ kind }: BenchSun, countedKwh: number | null): string {
+  const scaled = countedKwh === null ? "" : ` ${say.broughtToWhatIsCounted(number(countedKwh))}`;
+  return `${kind === "usual" ? say.overAUsualYear : say.overACloudlessYear}${scaled}`;
+}
+
+interface CaseListProps extends Pick<MoneyProps, "site" | "facts"> {
+  readonly id: string;
+  readonly setId: (id: string) => void;
+}
+
+/** The decisions there are; those that this site does not face can't be chosen. */
+function CaseList({ site, facts, id, setId }: CaseListProps) {
+  return (
+    <ul className={styles.caseList}>
+      {CASE_TEMPLATES.map((candidate) => {
+        const fits = candidate.inputsFor(site, facts) !== null;
+        return (
+          <li key={candidate.id}>
+            <button
+              type="button"
+              aria-pressed={candidate.id === id}
+              disabled={!fits}
+              title={fits ? undefined : decisionInWords(candidate.id).notFor}
+              onClick={() => setId(candidate.id)}
+            >
+              {decisionInWords(candidate.id).name}
+            </button>
+          </li>
+        );
+      })}
+    </ul>
   );
 }
 

@@ -14,12 +14,15 @@ import {
 } from "@/core/money";
 import type { Site } from "@/core/site";
 import { type CalendarBins, monthBins } from "@/core/time";
+import { type Climate, skyWithoutFile } from "@/core/weather";
 import { type PreparedWeather, prepareWeather, runPrepared, type YieldOptions, yieldLines } from "@/core/yield";
 
 interface Loaded {
   readonly site: SiteDocument;
   readonly prepared: PreparedWeather;
   readonly bins: CalendarBins;
+  /** What the meter counts over what the sun that was taken gives; 1 where the weather is the book's. */
+  readonly scale: number;
 }
 
 let loaded: Loaded | null = null;
@@ -39,17 +42,23 @@ export interface CaseAnswer {
 
 /** Decision cases in a thread of their own, over the whole years of the book's weather. */
 const engine = {
-  load(site: SiteDocument, bytes: ArrayBuffer): void {
-    const weather = unpackWeather(bytes);
-    loaded = { site, prepared: prepareWeather(site.place, weather), bins: monthBins(weather.axis, site.place.timeZone) };
+  /** The book's weather, or without any a climate's or a cloudless year, brought to what the meter counts in a year where that is known. */
+  load(site: SiteDocument, bytes: ArrayBuffer | null, climate: Climate | null, countedKwh: number | null): void {
+    const weather = bytes ? unpackWeather(bytes) : skyWithoutFile(climate, site.place);
+    const prepared = prepareWeather(site.place, weather);
+    const bins = monthBins(weather.axis, site.place.timeZone);
+    const modelKwh = bytes || countedKwh === null ? 0 : runPrepared(site, prepared, bins).expectedKwh.reduce((sum, kwh) => sum + kwh, 0);
+    loaded = { site, prepared, bins, scale: modelKwh > 0 && countedKwh !== null ? countedKwh / modelKwh : 1 };
   },
 
   async answer({ id, figures, facts, terms }: CaseQuestion): Promise<CaseAnswer> {
     if (!loaded) throw new Error("No weather is loaded yet");
-    const { site, prepared, bins } = loaded;
+    const { site, prepared, bins, scale } = loaded;
     const template = CASE_TEMPLATES.find((candidate) => candidate.id === id)!;
     const years = (changed: Site, options: YieldOptions = {}): Promise<number[][]> =>
-      Promise.resolve(wholeYears(yieldLines(runPrepared(changed, prepared, bins, options))));
+      Promise.resolve(
+        wholeYears(yieldLines(runPrepared(changed, prepared, bins, options))).map((months) => months.map((kwh) => kwh * scale)),
+      );
     const mean = async (changed: Site, options?: YieldOptions): Promise<number[]> => meanYear(await years(changed, options));
     const sides = await template.sides(site, figures, mean, facts, years);
     const [base, ...variants] = sides;

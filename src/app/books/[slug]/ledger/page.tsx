@@ -2,7 +2,7 @@ import type { Metadata } from "next";
 import { bookPage } from "@/app/book-page";
 import type { AttributionView } from "@/contracts/attribution";
 import { spanOfLoss } from "@/core/attribution";
-import { mayBeSaid } from "@/core/basis";
+import { mayBeSaid, type Ruling } from "@/core/basis";
 import { type LedgerLine, type Verdict, verdictOf, weatherBasisOf } from "@/core/ledger";
 import { pricePerKwh } from "@/core/money";
 import { utcOfWall, zoneOffset } from "@/core/time";
@@ -10,8 +10,10 @@ import { LedgerPage, type LedgerView } from "@/features/ledger/LedgerPage";
 import { LEDGER_VIEWS } from "@/features/ledger/ledger-views";
 import { pageTolerances } from "@/features/ledger/span-tolerance";
 import { runForPage } from "@/usecases/attribution";
+import type { Book } from "@/usecases/books";
 import { ledgerPage } from "@/usecases/keeping";
 import { energyBasisOf } from "@/usecases/ledger";
+import type { House } from "@/wiring";
 import { driftInWords } from "@/wording/keeping";
 import { say } from "@/wording/screens/ledger";
 
@@ -67,12 +69,10 @@ export default async function LedgerChapter({ params, searchParams }: Props) {
 
     async function chosen(): Promise<LedgerView> {
       if (id === "promise") return { id, months };
-      const withheld = mayBeSaid("causes", {
-        weather: weatherBasisOf(page.months),
-        energy: await energyBasisOf(house.readings, book.id, await house.bills.of(book.id)),
-      });
-      if ((id === "causes" || id === "dirt") && withheld.permission === "withheld")
-        return { id: "withheld", of: id, bring: withheld.bring ?? "measured-weather" };
+      if (id === "causes" || id === "dirt") {
+        const { permission, bring } = await causesRuling(book, page.months, house);
+        if (permission === "withheld") return { id: "withheld", of: id, bring: bring ?? "measured-weather" };
+      }
       if (!report) return { id: "year" };
       if (id === "figures") return { id, indicators: report.indicators, lines: page.lines, sum: page.sum };
       const own = ofSpan(report, stretchOf(months, book.site.place.timeZone));
@@ -89,6 +89,10 @@ export default async function LedgerChapter({ params, searchParams }: Props) {
     }
   });
 }
+
+/** What may be said of causes in a book. */
+const causesRuling = async (book: Book, months: readonly LedgerLine[], { readings, bills }: House): Promise<Ruling> =>
+  mayBeSaid("causes", { weather: weatherBasisOf(months), energy: await energyBasisOf(readings, book.id, await bills.of(book.id)) });
 
 interface Stretch {
   readonly fromUtcMs: number;

@@ -1,8 +1,8 @@
 import type { Metadata } from "next";
 import { bookPage } from "@/app/book-page";
+import { bookSunOf } from "@/features/calculators/bench-sun";
 import { MoneyChapter } from "@/features/money/MoneyChapter";
 import { MONEY_VIEWS } from "@/features/money/money-views";
-import { yearsOf } from "@/usecases/ledger";
 
 export const metadata: Metadata = { title: "Money" };
 
@@ -30,7 +30,7 @@ export default async function MoneyPage({ params, searchParams }: Props) {
         site={book.site}
         months={ledger.report.months}
         promise={ledger.promise}
-        year={yearsOf(ledger).at(-1) ?? null}
+        sun={bookSunOf(ledger.report.months)}
         {...page}
         bills={printed}
         billsVersion={billsVersion}

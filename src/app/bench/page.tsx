@@ -14,10 +14,11 @@ interface Props {
 /** The bench for somebody without a book. */
 export default async function BenchWithoutBook({ searchParams }: Props) {
   const { view } = await searchParams;
-  const spines = await house().books.spines();
+  const own = house();
+  const spines = await own.books.spines();
   return (
     <Desk spines={spines} slug={null} chapter={null}>
-      <OpenBench view={BENCH_VIEWS.find(({ id }) => id === view)?.id ?? null} nowUtcMs={Date.now()} />
+      <OpenBench view={BENCH_VIEWS.find(({ id }) => id === view)?.id ?? null} nowUtcMs={own.now()} />
     </Desk>
   );
 }

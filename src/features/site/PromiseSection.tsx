@@ -8,7 +8,7 @@ import { pastedNumbers } from "@/features/kit/fields/pasted-numbers";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { MONTHS_SHORT } from "@/wording/geometry";
 import { CLIMATE_NAMES } from "@/wording/screens/readings-sunshine";
-import { say } from "@/wording/screens/site";
+import { say } from "@/wording/screens/site-promise";
 import styles from "./SiteChapter.module.css";
 import type { SiteForm } from "./site-values";
 import { AddButton, type SiteViewProps } from "./view-parts";

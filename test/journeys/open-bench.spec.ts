@@ -46,7 +46,7 @@ test("unlike modules of one's own, typed as their plates say: the way to connect
     await page.getByLabel("A module of your own, as its nameplate says").fill(line);
     await page.getByRole("button", { name: "Keep it" }).click();
   }
-  await expect(page.getByText(/Small: 100 W.*36 cells \(estimated/)).toBeVisible();
+  await expect(page.getByText(/Small: 100 W.*cells 36 \(estimated/)).toBeVisible();
   await page.getByLabel("Module", { exact: true }).first().selectOption("Big");
   await page.getByLabel("How many").first().fill("2");
   await page.getByLabel("Module", { exact: true }).nth(1).selectOption("Small");
@@ -65,18 +65,20 @@ test("a long cable in gauge and volts, storms from memory, and a bus whose roof 
   const cable = page.getByTestId("cable-sentence");
   for (const [volts, says] of [
     ["12", "can’t carry this power"],
-    ["24", /Your 13\.3 mm² over 30 m: \d\d\.\d\d\s% drop/],
-    ["48", /Your 13\.3 mm² over 30 m: \d\.\d\d\s% drop/],
+    ["24", /Your 13\.3 mm² over 30\sm: \d\d\.\d\d\s% drop/],
+    ["48", /Your 13\.3 mm² over 30\sm: \d\.\d\d\s% drop/],
   ] as const) {
     await page.getByLabel("Your voltage, V").fill(volts);
     await expect(cable).toContainText(says);
   }
   await page.goto("/bench?view=snow");
+  await expect(page.getByTestId("snow-sentence")).toContainText("type the storms that you remember", { timeout: 20_000 });
   await page.getByRole("button", { name: "Type a storm" }).click();
   await page.getByLabel("Fell on").fill("12 Feb");
   await page.getByLabel("Air after, °C").fill("-15");
   await expect(page.getByTestId("snow-sentence")).toContainText("12 February", { timeout: 20_000 });
   await page.goto("/bench?view=tilt");
+  await expect(page.getByTestId("planner-sentence")).toContainText("brings", { timeout: 40_000 });
   const [flat, tilted] = [page.getByRole("group", { name: "one way" }), page.getByRole("group", { name: "the other way" })];
   for (const [group, clock, tilt, read] of [
     [flat, "2026-09-20T08:30", "0", "180"],
@@ -106,5 +108,6 @@ test("two sides by months alone: how sure, what can't be told apart, and of whic
   await page.getByText("before and after a change", { exact: true }).click();
   await page.getByRole("textbox", { name: "before_kwh, row 5", exact: true }).fill("400");
   await page.getByRole("textbox", { name: "after_kwh, row 5", exact: true }).fill("440");
+  await page.keyboard.press("Tab");
   await expect(page.getByTestId("change-sentence")).toContainText("nothing can be told of what was done");
 });

@@ -57,6 +57,7 @@ export const refusalReasons = [
   "entry-breaks-site",
   "entry-effect-unclear",
   "entry-gone",
+  "entry-known-otherwise",
   "entry-in-future",
   "entry-meter-unknown",
   "entry-no-json",

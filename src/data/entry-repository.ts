@@ -43,6 +43,13 @@ async function insert(
   return row?.get().id ?? null;
 }
 
+/** Whether what was written under the client's own id is the same entry, sent again; another one must not be taken for it. */
+async function isSame({ Entry }: Models, bookId: string, entry: NewEntry, transaction: Transaction): Promise<boolean> {
+  const row = await Entry.findOne({ where: { bookId, clientId: entry.clientId }, transaction });
+  const { kind, note, starts, ends } = row?.get() ?? {};
+  return kind === entry.kind && note === entry.note && starts === entry.from && ends === entry.to;
+}
+
 /** Field-book entries in PostgreSQL, by date. */
 export function entryRepository(models: Models, changeBook: ChangeBook): EntryStore {
   const { Entry, Photo } = models;
@@ -65,7 +72,7 @@ export function entryRepository(models: Models, changeBook: ChangeBook): EntrySt
           const id = await insert(models, bookId, entry, applied?.revisions ?? null, transaction);
           if (id === null) {
             leave();
-            return "known" as const;
+            return (await isSame(models, bookId, entry, transaction)) ? ("known" as const) : ("otherwise" as const);
           }
           if (photo)
             await Photo.create(

@@ -89,6 +89,10 @@ const REFUSALS: Readonly<Record<RefusalReason, { readonly message: Say; readonly
     message: () => "The book was changed in another window since this was written.",
     help: () => "Reload the page, then write it again.",
   },
+  "entry-known-otherwise": {
+    message: () => "Another entry was written under the same id.",
+    help: () => "Write this one as an entry of its own: with an id of its own, where a program sends it.",
+  },
   "entry-gone": { message: () => "That entry is already gone.", help: () => "Reload the page." },
   "batch-not-found": { message: (f) => `This book has no import ${f.batchId}.`, help: () => "Reload the page." },
   "imported-again": {

@@ -56,6 +56,14 @@ describe("an entry", () => {
     expect((await now()).version).toBe(book.version + 1);
   });
 
+  it("under the id of another is refused, and is not taken for it", async () => {
+    const sent = entry({ clientId: randomUUID() });
+    await writeEntry(services, book, sent, null);
+    const other = { ...sent, note: `${sent.note} and the lower row` };
+    await expect(writeEntry(services, book, other, null)).rejects.toMatchObject({ reason: "entry-known-otherwise" });
+    expect((await services.entries.of(book.id)).map(({ note }) => note)).toEqual([sent.note]);
+  });
+
   it("that turns the rack stands in the model from its date on, and leaves with its entry", async () => {
     await writeEntry(services, book, entry({ kind: "tilt-change", array: "a", value: "52", apply: true }), null);
     const turned = await now();

@@ -52,7 +52,7 @@ export function MomentCheck({ site, array, nowUtcMs }: { site: SiteDocument; arr
   return (
     <section className={chapter.section}>
       <h2>{say.atThisMoment}</h2>
-      <MomentAnswer first={first} second={second} looks={looks} zone={zone} />
+      <MomentAnswer first={first} second={second} looks={looks} zone={zone} atMostW={mostOf(site, array)} />
       {([0, 1] as const).map((k) => (
         <LookFields key={k} k={k} look={looks[k]} site={site} array={array} set={(change) => set(k, change)} />
       ))}
@@ -111,14 +111,25 @@ function judged(site: SiteDocument, array: PvArray, look: Look, ghiWm2: number |
   return { moment, plane, expectedW: momentPowerW(siteOn(site, look.at.slice(0, 10)), array.id, moment, [plane])[0] ?? 0 };
 }
 
+/** The rating of an array's inverter, less what is lost behind it; without one there is no such limit. */
+function mostOf(site: SiteDocument, array: PvArray): number {
+  const inverter = site.inverters.find(({ arrays }) => arrays.includes(array.id));
+  if (!inverter) return Number.POSITIVE_INFINITY;
+  const ratedW = inverter.acRatedW * (inverter.perModule ? array.count : 1);
+  const { acWiringFrac, transformerFrac, availabilityFrac } = site.losses;
+  return Math.floor(ratedW * (1 - acWiringFrac) * (1 - transformerFrac) * (1 - availabilityFrac));
+}
+
 interface MomentAnswerProps {
   readonly first: Judged | null;
   readonly second: Judged | null;
   readonly looks: readonly [Look, Look];
   readonly zone: string;
+  /** What the inverter gives at the most, W, at the meter. */
+  readonly atMostW: number;
 }
 
-function MomentAnswer({ first, second, looks, zone }: MomentAnswerProps) {
+function MomentAnswer({ first, second, looks, zone, atMostW }: MomentAnswerProps) {
   if (!first || !second) return <p className={styles.answer}>{say.giveADayAnHourAnd}</p>;
   const [readFirst, readSecond] = looks.map(({ read }) => typedNumber(read, null)) as [number | null, number | null];
   const report =
@@ -135,6 +146,7 @@ function MomentAnswer({ first, second, looks, zone }: MomentAnswerProps) {
         <b>{number(second.expectedW)} W</b>
       </Figure>
       {say.insteadOfWExpected(number(first.expectedW))} {first.expectedW === 0 && second.expectedW === 0 && say.theSunIsDownThen}
+      {Math.max(first.expectedW, second.expectedW) >= atMostW && say.heldByTheInverter(number(atMostW))}
       {report && (
         <span className={report.verdict === "both" || report.verdict === "gain" ? undefined : chapter.clay} data-testid="two-readings">
           {say.readGain(signed(report.readGainFrac), signed(report.expectedGainFrac))} {TWO_READINGS[report.verdict]}{" "}

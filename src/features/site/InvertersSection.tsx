@@ -1,4 +1,4 @@
-import { Button, MultiSelect, Select, TextInput } from "@mantine/core";
+import { Button, Input, MultiSelect, Select } from "@mantine/core";
 import { inverterSchema } from "@/contracts/site";
 import { NumberField } from "@/features/kit/fields/NumberField";
 import chapter from "@/features/kit/look/Chapter.module.css";
@@ -28,7 +28,7 @@ export function InvertersSection({ form }: { form: SiteForm }) {
       {form.values.inverters.map((inverter, i) => (
         <div className={styles.type} key={inverter.id}>
           <div className={styles.four}>
-            <TextInput label="Name" {...form.getInputProps(`inverters.${i}.id`)} readOnly />
+            <FixedName name={inverter.id} />
             <NumberField
               label={inverter.perModule ? say.acRatingAModuleW : say.acRatingW}
               {...form.getInputProps(`inverters.${i}.acRatedW`)}
@@ -69,6 +69,13 @@ export function InvertersSection({ form }: { form: SiteForm }) {
   );
 }
 
+/** A name by which readings and revisions know something: it stands, and is not typed over. */
+const FixedName = ({ name }: { name: string }) => (
+  <Input.Wrapper label="Name" labelElement="div">
+    <p className={styles.fixedName}>{name}</p>
+  </Input.Wrapper>
+);
+
 export const POINTS = [
   { value: "dc", label: say.dcBeforeTheInverter },
   { value: "ac", label: "AC, production" },
@@ -85,7 +92,7 @@ export function MetersSection({ form }: { form: SiteForm }) {
       {form.values.meters.map((meter, i) => (
         <div className={styles.type} key={meter.id}>
           <div className={styles.three}>
-            <TextInput label="Name" {...form.getInputProps(`meters.${i}.id`)} readOnly />
+            <FixedName name={meter.id} />
             <Select label="Point" data={[...POINTS]} allowDeselect={false} {...form.getInputProps(`meters.${i}.point`)} />
             <MultiSelect
               classNames={{ input: styles.many! }}

@@ -22,8 +22,8 @@ export interface EntryStore {
   /** Several entries of a file, all or none. */
   countOf(bookId: string): Promise<number>;
   add(bookId: string, entries: readonly FieldEntry[]): Promise<void>;
-  /** One entry with its photo and revisions, all or nothing. "known": its own id was written before; "book-changed": somebody changed the site meanwhile. */
-  write(bookId: string, kept: EntryToKeep): Promise<"new" | "known" | "book-changed">;
+  /** One entry with its photo and revisions, all or nothing. "known": it was written before; "otherwise": another entry was, under the same id; "book-changed": somebody changed the site meanwhile. */
+  write(bookId: string, kept: EntryToKeep): Promise<"new" | "known" | "otherwise" | "book-changed">;
   /** Revisions that an entry put into the model. Null without such an entry. */
   appliedBy(bookId: string, id: number): Promise<readonly Revision[] | null>;
   /** Takes an entry out, and its revisions by saving the site without them. */

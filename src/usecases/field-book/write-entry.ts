@@ -29,8 +29,9 @@ export async function writeEntry(
   const photo = photoBytes && (await readPhoto(ports.cleanPhoto, photoBytes));
   const applied = entry.apply ? appliedTo(book, entry) : null;
   const written = await ports.entries.write(book.id, { entry, photo, applied });
-  if (written !== "book-changed") return written;
-  throw changedMeanwhile();
+  if (written === "otherwise") throw new Refusal("entry-refused", "entry-known-otherwise");
+  if (written === "book-changed") throw changedMeanwhile();
+  return written;
 }
 
 /** Adds the entries of a file: all of them or none. */

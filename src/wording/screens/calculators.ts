@@ -61,6 +61,7 @@ export const say = catalogue({
   tiltTried: "Tilt tried, °",
   ifYouDid: "if you did",
   toward: (azimuth: string) => `toward ${azimuth}°`,
+  heldByTheInverter: (watts: string) => `The inverter holds it at ${watts} W: more light would not be seen.`,
   theSunIsDownThen: "The sun is down then.",
   readGain: (read: string, expected: string) => `You read ${read}, where ${expected} should come.`,
   eachOfCloudless: (first: string, second: string) => `The readings are ${first} and ${second} of what such a sky gives.`,

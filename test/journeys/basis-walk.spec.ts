@@ -112,7 +112,7 @@ async function bring(page: Page, slug: string, file: string): Promise<void> {
 }
 
 /** What somebody kept by hand, pasted into the table for it. */
-async function type(page: Page, slug: string, kind: string, first: string, lines: readonly string[]): Promise<void> {
+async function typeIn(page: Page, slug: string, kind: string, first: string, lines: readonly string[]): Promise<void> {
   await page.goto(`/books/${slug}/readings?view=type`);
   await page.getByText(kind, { exact: true }).click();
   await page.getByRole("textbox", { name: `${first}, row 1`, exact: true }).focus();
@@ -141,7 +141,7 @@ async function sendBills(page: Page, slug: string): Promise<void> {
     amount: "50.00",
   }));
   const origin = new URL(page.url()).origin;
-  const sent = await page.request.put(`/api/books/${slug}/bills`, { data: { bills, ofVersion: 0 }, headers: { origin } });
+  const sent = await page.request.put(`/api/books/${slug}/bills`, { data: { bills, version: 0 }, headers: { origin } });
   expect(sent.status(), await sent.text()).toBe(200);
 }
 
@@ -173,7 +173,7 @@ test("no screen and no file claims more than what a book rests on", async ({ pag
   const roof = await openBook(page, "18 × 400 W, 30° south, 6 kW inverter");
   await look(roof, { weather: "none", energy: "none" });
   // With months, then with a climate's sun beside them, and the book's own meter's.
-  await type(page, roof, "Months", "month", THIRTY_MONTHS);
+  await typeIn(page, roof, "Months", "month", THIRTY_MONTHS);
   await look(roof, { weather: "none", energy: "months" });
   await pickClimate(page, roof, "Dry summer, mild wet winter");
   await look(roof, { weather: "climate", energy: "months" });

@@ -22,7 +22,7 @@ test("a foreign logger file is read by itself, its faults are found, accepted an
   await page.getByTestId("file").setInputFiles(plant("alpine-hut", "production.csv.gz"));
   await expect(page.getByTestId("mapping")).toContainText("times written day first");
   await expect(page.getByTestId("preview")).toContainText("the sun says UTC+01:00, labels at the end");
-  await expect(page.getByTestId("file-picture").locator("svg")).toHaveCount(2);
+  await expect(page.getByTestId("file-picture").locator("svg[data-chart]")).toHaveCount(2);
   await put(page);
   await page.getByRole("link", { name: "See what the examination found" }).click();
   const unit = page.locator('li[data-kind="unit-factor"]');

@@ -26,6 +26,7 @@ export const say = catalogue({
   meteredAndExpectedEnergyByDay: (what: string) => `Metered and expected energy by day around: ${what}`,
   whatCleaningsBrought: "What cleanings brought",
   noCleaningIsWrittenDownAnd: "No cleaning is written down, and none is seen in the output.",
+  kwhAYearByItsWeek: "kWh a year, by the week of the cleaning",
   whenOneCleaningAYearBrings: "When one cleaning a year brings most",
   snowWinterByWinter: "Snow, winter by winter",
   fallsThatStayed: "falls that stayed",

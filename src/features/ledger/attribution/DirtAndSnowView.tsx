@@ -34,8 +34,7 @@ export function DirtAndSnowView({ slug, report, pricePerKwh, currency }: DirtAnd
       <div className={styles.split}>
         <CleaningsSection soiling={soiling} pricePerKwh={pricePerKwh} currency={currency} />
         <section className={chapter.section}>
-          <h2>{say.whenOneCleaningAYearBrings}</h2>
-          <WeekBars gains={soiling.gainByWeekKwh} />
+          <WeekBars slug={slug} gains={soiling.gainByWeekKwh} />
           <p className={chapter.soft}>
             {say.whatItBringsAndWhetherItPays}
             <Link href={`/books/${slug}/money?view=cases`}>{say.seeTheDecision}</Link>.
@@ -104,32 +103,56 @@ function nowOrWait({ soiling, days }: AttributionView, money: (kwh: number) => s
 }
 
 /** Mean gain of one cleaning by week of the year; the best week in clay. */
-function WeekBars({ gains }: { gains: readonly number[] }) {
+const WEEK_BARS_PX = 130;
+
+/** What one cleaning brings, week by week of the year. */
+function WeekBars({ slug, gains }: { slug: string; gains: readonly number[] }) {
   const most = Math.max(1e-9, ...gains);
   const best = gains.indexOf(Math.max(...gains));
-  if (most < 1) return <p className={chapter.soft}>{say.inNoWeekWouldOneCleaning}</p>;
+  if (most < 1)
+    return (
+      <>
+        <h2>{say.whenOneCleaningAYearBrings}</h2>
+        <p className={chapter.soft}>{say.inNoWeekWouldOneCleaning}</p>
+      </>
+    );
+  const tall = (kwh: number): number => (100 * kwh) / most;
   return (
     <>
-      <svg viewBox="0 0 530 130" width="100%" role="img" aria-label={say.gainOfOneCleaningByWeek}>
-        {gains.map((kwh, week) => (
-          <rect
-            // biome-ignore lint/suspicious/noArrayIndexKey: a week of the year is its number
-            key={week}
-            x={week * 10}
-            width={8}
-            y={110 - (100 * kwh) / most}
-            height={(100 * kwh) / most}
-            fill={week === best ? "var(--clay)" : "var(--account-soiling)"}
-          >
-            <title>{`week ${week + 1}: ${number(kwh)} kWh`}</title>
-          </rect>
-        ))}
-        {WEEKS_OF_MONTHS.map((name, m) => (
-          <text key={name} x={m * 43.5 + 4} y={126} fontSize={11.5} fill="var(--ink-soft)">
-            {name}
-          </text>
-        ))}
-      </svg>
+      <ChartFrame
+        title={say.whenOneCleaningAYearBrings}
+        note={say.kwhAYearByItsWeek}
+        fileName={`${slug}-cleaning-by-week`}
+        height={WEEK_BARS_PX}
+        summary={say.gainOfOneCleaningByWeek}
+        table={() => [["week", "gain_kwh"], ...gains.map((kwh, week) => [week + 1, kwh])]}
+      >
+        {(width) => {
+          const step = width / gains.length;
+          return (
+            <>
+              {gains.map((kwh, week) => (
+                <rect
+                  // biome-ignore lint/suspicious/noArrayIndexKey: a week of the year is its number
+                  key={week}
+                  x={week * step}
+                  width={step * 0.8}
+                  y={110 - tall(kwh)}
+                  height={tall(kwh)}
+                  fill={week === best ? "var(--clay)" : "var(--account-soiling)"}
+                >
+                  <title>{`week ${week + 1}: ${number(kwh)} kWh`}</title>
+                </rect>
+              ))}
+              {WEEKS_OF_MONTHS.map((name, m) => (
+                <text key={name} x={(m * width) / 12 + 4} y={126} fontSize={11.5} fill="var(--ink-soft)">
+                  {name}
+                </text>
+              ))}
+            </>
+          );
+        }}
+      </ChartFrame>
       <p className={chapter.soft}>
         {say.bestInWeek(best + 1)}
         {WEEKS_OF_MONTHS[Math.min(11, Math.floor(best / 4.35))]}

@@ -88,3 +88,4 @@ export {
   slicesOfIntervals,
   slicesOfTotals,
 } from "./tariff";
+export { type ValueSoFar, valueSoFar } from "./value-so-far";

@@ -2,6 +2,8 @@ import { catalogue, type Fact } from "../catalogue";
 
 /** What the screens of money, payback say. */
 export const say = catalogue({
+  countedSince: (kwh: string, from: string, to: string) => `${kwh} kWh counted from ${from} to ${to} were worth `,
+  atThePricesOfTheirYears: (months: number) => ` at the prices of their years (${months} ${months === 1 ? "month" : "months"} read).`,
   riseAgeingUpkeep: "rise, ageing, upkeep",
   noneOfThese: "none of these",
   inTodaysMoney: "in today's money",

@@ -1,6 +1,6 @@
 // Longer than a file should be, on purpose: every working of money in one catalogue, so that like things are said alike.
 import type { BillsReport, SavingsMethodName } from "@/contracts/money";
-import type { Decision, MoneyReport, Payback, PaybackSpread, PaybackTerms } from "@/core/money";
+import type { Decision, MoneyReport, Payback, PaybackSpread, PaybackTerms, ValueSoFar } from "@/core/money";
 import type { Site } from "@/core/site";
 import { dateName, money, number, percent, yearsAndMonths } from "../format";
 import { noReturnWords, paybackIntervalWords } from "../money";
@@ -372,3 +372,21 @@ export function firstYearWorking(context: MoneyContext): Working {
     assumptions: ["Each calendar month weighs once, however many years it was read, so that missing springs do not pass for winters."],
   };
 }
+
+/** What was counted so far, in money. */
+export const valueSoFarWorking = ({ from, to, months, kwh, worth }: ValueSoFar, currency: string): Working => ({
+  title: "Worth of what was counted",
+  value: number(worth, 2),
+  unit: currency,
+  formula: "Σ over months of metered × (used share × price bought + sold share × price sold) of the month's year",
+  inputs: [
+    { name: "Metered", value: `${number(kwh)} kWh`, from: `${months} months from ${from} to ${to}` },
+    {
+      name: "Mean worth",
+      value: kwh > 0 ? `${number(worth / kwh, 4)} ${currency} a kWh` : "–",
+      from: "price, its rise and the end of support",
+    },
+  ],
+  source: "The ledger's metered months and the terms below.",
+  assumptions: ["Years are counted from commissioning; without it from the first month read.", "A month that was not read adds nothing."],
+});

@@ -16,6 +16,7 @@ import { CashFlowSheet } from "./CashFlowSheet";
 import { FactorsChart } from "./FactorsChart";
 import { PaybackSentence } from "./PaybackSentence";
 import { type Terms, TermsForm, type TermsFormHandle, termFaults, useTermsForm } from "./TermsForm";
+import { ValueSoFarLine } from "./ValueSoFarLine";
 import { WaysTable } from "./WaysTable";
 import { YearTable } from "./YearTable";
 
@@ -41,6 +42,7 @@ export function PaybackView(props: MoneyProps) {
   return (
     <>
       <PaybackSentence missing={report.missing} context={context} spread={spread} commissioned={site.commissioned} />
+      <ValueSoFarLine site={shown} months={months} selfUsedFrac={byBills ? billedSelfUse : null} />
       <div className={`${chapter.columns} ${styles.columns}`}>
         <form
           noValidate

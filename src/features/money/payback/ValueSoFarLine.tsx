@@ -1,7 +1,7 @@
 import { valueSoFar } from "@/core/money";
 import { Figure } from "@/features/kit/figures/Figure";
 import chapter from "@/features/kit/look/Chapter.module.css";
-import { money, monthName, number } from "@/wording/format";
+import { monthName, number } from "@/wording/format";
 import { say } from "@/wording/screens/money-payback";
 import { valueSoFarWorking } from "@/wording/workings/money-workings";
 import type { MoneyProps } from "../money-props";
@@ -20,7 +20,7 @@ export function ValueSoFarLine({ site, months, selfUsedFrac }: Props) {
     <p className={chapter.soft} data-testid="value-so-far">
       {say.countedSince(number(value.kwh), named(value.from), named(value.to))}
       <Figure name="value-so-far/all" working={() => valueSoFarWorking(value, site.currency)}>
-        {money(value.worth, 0)} {site.currency}
+        {number(value.worth)} {site.currency}
       </Figure>
       {say.atThePricesOfTheirYears(value.months)}
     </p>

@@ -89,7 +89,7 @@ function Ticks({ ticked, setTicked }: TicksProps) {
         {TICKED.map((what) => (
           <Checkbox
             key={what}
-            size="xs"
+            size="sm"
             label={differenceInWords(what)}
             checked={ticked.includes(what)}
             onChange={({ currentTarget }) => setTicked(currentTarget.checked ? [...ticked, what] : ticked.filter((each) => each !== what))}

@@ -61,7 +61,7 @@ export function SnowBench({ slug, site, sun, nowUtcMs }: BenchProps) {
     <>
       <ClearingVerdict engine={engine} sentence={sentence} clearing={isTyped ? null : clearing} day={day} price={price ?? 0} site={site} />
       <div className={styles.rowsGrid}>
-        <div>
+        <div className={storms === null ? chapter.awaited : undefined}>
           <div className={styles.inputs}>
             <ArrayField site={site} value={array.id} onChange={setArrayId} />
             <NumberField label="Clearing once" unit={site.currency} min={0} value={cost} onChange={setCost} />
@@ -75,8 +75,8 @@ export function SnowBench({ slug, site, sun, nowUtcMs }: BenchProps) {
         <div>
           <SelfCleaning tiltDeg={array.tiltDeg} />
           <p className={chapter.caution}>{say.snowFromTheGroundWithA}</p>
-          <GroundLight albedo={albedo} isWholeWinter={white !== null} />
           <GroundClaim albedo={albedo} />
+          <GroundLight albedo={albedo} isWholeWinter={white !== null} />
         </div>
       </div>
     </>

@@ -65,12 +65,12 @@ export function SnowBench({ slug, site, sun, nowUtcMs }: BenchProps) {
           <div className={styles.inputs}>
             <ArrayField site={site} value={array.id} onChange={setArrayId} />
             <NumberField label="Clearing once" unit={site.currency} min={0} value={cost} onChange={setCost} />
-            {gauged && <DateField label="Covered on" value={day} onChange={(value) => value && setDay(value)} />}
+            {sun.year !== null && <DateField label="Covered on" value={day} onChange={(value) => value && setDay(value)} />}
           </div>
           <TypedStormFields typed={typed} setTyped={setTyped} isSouth={site.place.latitudeDeg < 0} />
           {ranked.length > 0 && <StormsSection ranked={ranked} array={array} worthIt={worthIt} isTyped={isTyped} />}
           {!isTyped && clearing && clearing.byYear.length > 0 && <ClearingTable clearing={clearing} array={array} />}
-          <BenchNote slug={slug} nowUtcMs={nowUtcMs} words={storms ? `Snow: ${sentence}` : ""} />
+          {storms && <BenchNote slug={slug} nowUtcMs={nowUtcMs} words={`Snow: ${sentence}`} />}
         </div>
         <div>
           <SelfCleaning tiltDeg={array.tiltDeg} />

@@ -11,9 +11,7 @@ import { byName, dayOfYearSchema, decimalAmount, frac, identifier, isoDate, plai
 export { dayOfYearSchema, decimalAmount, moneySchema };
 
 const positive = (what: string) => z.number().gt(0, say.mustBeAbove0(what));
-/** A full turn is north again. */
-const northAgain = (deg: number): number => (deg === 360 ? 0 : deg);
-const azimuthDeg = z.number().overwrite(northAgain).min(0, say.azimuthRunsFrom0NorthClockwise).lt(360, say.azimuthRunsFrom0NorthClockwise2);
+const azimuthDeg = z.number().min(0, say.azimuthRunsFrom0NorthClockwise).lt(360, say.azimuthRunsFrom0NorthClockwise2);
 export const tiltSchema = z.number().min(0, say.tiltIsMeasuredFromHorizontal0).max(90, say.tiltIsMeasuredFromHorizontal02);
 
 const monthly = (value: z.ZodNumber) => z.array(value).length(12, say.giveTwelveMonthsJanuaryFirst);

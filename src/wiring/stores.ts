@@ -87,6 +87,8 @@ export function openStores(
   const queue = jobQueue(sequelize, { takes: takesJobs, mayMigrate, onError: (error) => log.error({ err: error }, "queue") });
   const changeBook = bookChanger(sequelize, models, queue);
   const attributions = attributionRepository(sequelize, models, queue);
+  const readings = readingRepository(sequelize, models);
+  const bills = billRepository(changeBook, models);
   return {
     sequelize,
     vitalSigns: vitalSigns(sequelize),
@@ -95,7 +97,7 @@ export function openStores(
     books: bookRepository(models, changeBook),
     standings: standingRepository(sequelize, models),
     variants: variantRepository(sequelize, models),
-    readings: readingRepository(sequelize, models),
+    readings,
     imports: importRepository(models, changeBook),
     staging: stagingFolder(path.resolve(DUSTY_LEDGER_VAR, "uploads")),
     mappings: mappingRepository(models),
@@ -105,12 +107,12 @@ export function openStores(
     entries: entryRepository(models, changeBook),
     cleanPhoto: photoCleaner,
     keeping: keepingRepository(sequelize, models),
-    bills: billRepository(changeBook, models),
+    bills,
     feeds: feedRepository(sequelize, models, changeBook),
     towns: townFile(path.resolve("dist", "towns.txt")),
     fetcher: httpFetcher(DUSTY_LEDGER_FEED_HOSTS),
     feedHosts: DUSTY_LEDGER_FEED_HOSTS,
-    viewOf: viewCache(attributions),
+    viewOf: viewCache(attributions, readings, bills),
     close: async () => {
       await queue.stop();
       await sequelize.close();

@@ -1,16 +1,11 @@
+import type { Nameplate } from "../module";
 import { type DecimalMark, typedNumber } from "./typed-number";
 import { inUnit, unitOf } from "./units";
 
 /** What a nameplate in one line says of a module; null where it says nothing. */
-export interface ModuleRead {
+export interface ModuleRead extends Omit<Nameplate, "pmpW"> {
   readonly name: string | null;
   readonly pmpW: number | null;
-  readonly vocV: number | null;
-  readonly iscA: number | null;
-  readonly vmpV: number | null;
-  readonly impA: number | null;
-  readonly cellsInSeries: number | null;
-  readonly areaM2: number | null;
   readonly gammaPmpPerK: number | null;
   readonly betaVocPerK: number | null;
   readonly unread: readonly string[];

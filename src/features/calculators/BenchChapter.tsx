@@ -1,14 +1,14 @@
 "use client";
 
-import { useLocalStorage } from "@mantine/hooks";
 import type { ReactNode } from "react";
 import { useGeometry } from "@/features/data/geometry/use-geometry";
+import { useKept } from "@/features/data/use-kept";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { ViewTabs } from "@/features/kit/look/ViewTabs";
 import { say } from "@/wording/screens/calculators";
 import { BenchFooter } from "./BenchFooter";
 import { BenchTools } from "./BenchTools";
-import { type BenchSun, sunByName } from "./bench-sun";
+import { type BenchSun, sunByName, sunNameSchema } from "./bench-sun";
 import { BENCH_VIEWS, type BenchProps, type BenchView, GEOMETRY_VIEWS } from "./bench-views";
 import { CableBench } from "./cable/CableBench";
 import { CostsBench } from "./costs/CostsBench";
@@ -33,7 +33,7 @@ interface Props extends Omit<BenchProps, "sun"> {
 
 /** The calculators that the job keeps needing, fed from the book, or from what somebody says of a roof. */
 export function BenchChapter({ view, sun, tray, ...own }: Props) {
-  const [chosen, choose] = useLocalStorage({ key: `dusty-ledger:bench-sun:${own.slug ?? ""}`, defaultValue: "" });
+  const [chosen, choose] = useKept(`dusty-ledger:bench-sun:${own.slug ?? ""}`, sunNameSchema, "");
   const props: BenchProps = { ...own, sun: sun ?? sunByName(chosen) };
   const home = own.slug === null ? "/bench" : `/books/${own.slug}/bench`;
   return (
@@ -52,7 +52,19 @@ export function BenchChapter({ view, sun, tray, ...own }: Props) {
           <BenchTools home={home} />
         </>
       )}
-      {view !== null && GEOMETRY_VIEWS.includes(view) && <GeometryBench view={view} {...props} />}
+      {/* Another roof or sun is another question: what was typed for the last one does not stay behind. What lies on the tray is typed on. */}
+      {view !== null && <Tool key={own.slug === null ? questionOf(props) : ""} view={view} {...props} />}
+    </div>
+  );
+}
+
+const questionOf = ({ site: { place, arrays, modules }, sun }: BenchProps): string => JSON.stringify([place, arrays, modules, sun.climate]);
+
+/** One tool, and where its figures come from. */
+function Tool({ view, ...props }: BenchProps & { readonly view: BenchView }) {
+  return (
+    <>
+      {GEOMETRY_VIEWS.includes(view) && <GeometryBench view={view} {...props} />}
       {view === "rows" && <RowsBench {...props} />}
       {view === "costs" && <CostsBench {...props} />}
       {view === "mixed" && <MixedBench {...props} />}
@@ -62,14 +74,12 @@ export function BenchChapter({ view, sun, tray, ...own }: Props) {
       {view === "gear" && <GearBench {...props} />}
       {view === "sides" && <SidesBench {...props} />}
       {view === "loads" && <LoadsBench {...props} />}
-      {view !== null && (
-        <BenchFooter
-          {...props}
-          bench={BENCH_VIEWS.find(({ id }) => id === view)!.name}
-          keeps={GEOMETRY_VIEWS.includes(view) || view === "rows"}
-        />
-      )}
-    </div>
+      <BenchFooter
+        {...props}
+        bench={BENCH_VIEWS.find(({ id }) => id === view)!.name}
+        keeps={GEOMETRY_VIEWS.includes(view) || view === "rows"}
+      />
+    </>
   );
 }
 

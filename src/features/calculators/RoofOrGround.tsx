@@ -133,8 +133,7 @@ function GroundSentence({ ways, years, sun }: { ways: readonly Way[]; years: rea
   const more = fixed.yearKwh - roof.yearKwh;
   return (
     <p className={chapter.verdict} data-lines="2">
-      {sun.kind === "cloudless" && `${say.underACloudlessSky} `}
-      {sun.kind === "usual" && `${say.inAUsualYear} `}
+      {sun.opening}
       {say.onAFixedRackInThe}
       <Figure
         working={() =>

@@ -164,8 +164,7 @@ function PlannerSentence({ best, fixed, asIs, goal, sun, name }: SentenceProps) 
       : best.steps.map((step) => `${number(step.tiltDeg, 1)}°${best.positions === 1 ? "" : ` from ${dayName(step.from)}`}`).join(", ");
   return (
     <p className={chapter.verdict} data-lines="2" data-testid="planner-sentence">
-      {sun.kind === "cloudless" && `${say.underACloudlessSky} `}
-      {sun.kind === "usual" && `${say.inAUsualYear} `}
+      {sun.opening}
       {best.positions === 1 || isStill ? say.theBestFixedTiltOf(name) : `${name} tilted ${POSITION_NAMES[best.positions]}`} brings{" "}
       <Figure working={() => planWorking(best, sun, goal)}>{number(value, decimals)}</Figure>{" "}
       {say.againstTheRackAsItIs(UNIT[goal], share(current))}

@@ -1,3 +1,4 @@
+import { z } from "zod";
 import { isUsual, type WeatherBasis } from "@/core/basis";
 import { type LedgerLine, weatherBasisOf } from "@/core/ledger";
 import { CLIMATES, type Climate } from "@/core/weather";
@@ -25,6 +26,9 @@ export const sunByName = (name: string): BenchSun =>
   isClimate(name)
     ? { year: null, climate: name, kind: "usual", ...climateSunTold(name) }
     : { year: null, climate: null, kind: "cloudless", ...CLOUDLESS_TOLD };
+
+/** The name of a sun as it is kept in a browser. */
+export const sunNameSchema = z.string().max(40);
 
 const isClimate = (name: string): name is Climate => Object.hasOwn(CLIMATES, name);
 

@@ -28,6 +28,11 @@ export function PromiseSection({ slug, draft: { form, site }, year }: SiteViewPr
                 label={month}
                 grouped
                 {...form.getInputProps(`promise.monthlyKwh.${i}`)}
+                onChange={(kwh) => {
+                  // A month that somebody types is the quote's own.
+                  const monthlyKwh = promise.monthlyKwh.map((own, k) => (k === i ? (kwh as number) : own));
+                  form.setFieldValue("promise", { monthlyKwh, isSpread: false });
+                }}
                 onPaste={(event) => {
                   // A column of a sheet fills the months from here on.
                   const pasted = pastedNumbers(event.clipboardData.getData("text/plain"));

@@ -1,4 +1,5 @@
 export { type AttributionInput, attribute, attributeStepwise, USUAL_DRAWS } from "./attribute";
+export { carriedBy } from "./carried";
 export { extendAttribution } from "./extend";
 export type { AttributionStatus, AttributionStore } from "./ports";
 export { type AttributionPorts, runAttribution, runForPage } from "./run";

@@ -9,7 +9,7 @@ export const say = catalogue({
   ageingNotFromMonths:
     "A counter that is read now and then, or bills, do not tell age from weather: the totals are shown as what they are.",
   ageingFromMonths:
-    "Read from months alone, without the hours: such a rate is known to about half a per cent a year, and what a single month hides is in it.",
+    "Read from months alone, without the hours: what a month hides, such as an outage of days, is in it. Its interval stands, the single rate less.",
   totalsAreWeatherAndAgeingTogether: "Yearly totals are weather, dirt, outages and ageing together: no rate of ageing follows from them.",
   threeMethodsAndWhichToTrust: "Three methods, and which to trust",
   whatTheFiltersLeaveAndWhat: "What the filters leave, and what they do",

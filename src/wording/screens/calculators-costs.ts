@@ -12,10 +12,9 @@ export const say = catalogue({
   nothing: "nothing",
   aKwhIsWorth: "A kWh is worth",
   runningTheYear: "The year is being run as it is and as it could be …",
-  underACloudlessSky: "Under a cloudless sky, which is the most there can be:",
-  inAUsualYear: "In a usual year:",
   nothingSaidCosts: "Nothing of what is said here costs anything.",
-  mostIsLostBy: (what: string, kwh: string, share: string, worth: string) => `Most is lost by ${what}: ${kwh} a year (${share}${worth}).`,
+  mostIsLostBy: (what: string) => `Most is lost by ${what}: `,
+  aYearOfIt: (share: string, worth: string) => ` a year (${share}${worth}).`,
   worthOf: (worth: string, currency: string) => `, ${worth} ${currency}`,
   eachByItself:
     "Each by itself, against the same array without it: two mistakes together cost less than their sum where they take the same hour. Cable and string are told before the inverter. A figure below nothing means that it is better as it is.",

@@ -3,13 +3,14 @@ import { catalogue } from "../catalogue";
 /** What the bench of the gear's heat says. */
 export const say = catalogue({
   runningTheYear: "The year is being gone through …",
-  underACloudlessSky: "Under a cloudless sky, which is the hottest there can be:",
-  inAUsualYear: "In a usual year:",
   atTheMostIn: (where: string, hours: string, limit: string) => `at the most ${where}; ${hours} hours a year over ${limit}.`,
   heatHoldsBack: (kwh: string) => `Heat holds back ${kwh} kWh a year.`,
   heatHoldsNothingBack: "Heat holds next to nothing back.",
   batteryLasts: (kind: string, years: string, rated: string) =>
     `A ${kind} battery that is rated for ${rated} years at 25 °C lasts ${years} here.`,
+  batteryLastsAShare: (kind: string, share: string) => `A ${kind} battery lasts ${share} here of what it is rated for at 25 °C.`,
+  ratedFor: "Rated at 25 °C for",
+  byItsSheet: "by its sheet",
   bestMended: (name: string, kwh: string, years: string) =>
     `Best: ${name}${[kwh, years].filter(Boolean).length > 0 ? `, ${[kwh, years].filter(Boolean).join(" and ")}` : ""}.`,
   kwhMore: (kwh: string) => `${kwh} kWh a year more`,
@@ -34,6 +35,7 @@ export const say = catalogue({
   hottest: (unit: string) => `hottest, ${unit}`,
   hoursOver: (limit: string) => `hours over ${limit}`,
   heldBackKwh: "held back, kWh",
+  lastsShare: "battery lasts, of its rating",
   lastsYears: "battery lasts, years",
   bringsKwh: "brings, kWh",
   bringsMoney: (currency: string) => `${currency} a year`,

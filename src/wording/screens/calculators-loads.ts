@@ -2,8 +2,6 @@ import { catalogue, type Fact } from "../catalogue";
 
 /** What the screens of calculators, loads say. */
 export const say = catalogue({
-  underACloudlessSky: "Under a cloudless sky, which is the most there can be:",
-  inAUsualYear: "In a usual year:",
   whatIsUsed: "What is used",
   usedKwhADay: "used, kWh a day",
   madeKwhADay: "made, kWh a day",

@@ -9,7 +9,7 @@ export const say = catalogue({
   giveEachStringAnInputOf: "Give each string an input of its own",
   electronicsAtEachModule: "Electronics at each module",
   backAfterAtTheBooksPrice: (yearsAndMonths: string, currency: string) =>
-    `, back after ${yearsAndMonths} at the book's price in ${currency}`,
+    `, back after ${yearsAndMonths} at the price of a kilowatt-hour in ${currency}`,
   kwhAYearMore: (way: Fact, extraKwh: string, paybackYears: Fact) => `${way}: ${extraKwh} kWh a year more${paybackYears}.`,
   otherModulesInThisString: "other modules in this string",
   anotherStringBesideIt: "Another string beside it",

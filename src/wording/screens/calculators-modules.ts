@@ -11,8 +11,6 @@ export const say = catalogue({
   ownModuleExample: "Old ones: 195 W, Vmp 36.6, Imp 5.33, 72 cells",
   keepIt: "Keep it",
   dropModule: (name: string) => `Drop ${name}`,
-  underACloudlessSky: "Under a cloudless sky, which favours none for its heat or weak light as clouds would:",
-  inAUsualYear: "In a usual year:",
   theYearIsBeingRunFor: "The year is being run for each module …",
   modulesTwoToFive: "Modules, two to five",
   forAPower: "for a power",

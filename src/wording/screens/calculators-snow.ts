@@ -4,6 +4,7 @@ import { catalogue } from "../catalogue";
 export const say = catalogue({
   stormsYouRemember: "Storms you remember",
   stormsYouRememberHow: "A day (12 Feb), how deep, wet or dry, and the air of the days after: each is followed until its cover is gone.",
+  notADay: "A day such as 12 Feb",
   fellOn: "Fell on",
   airAfter: "Air after",
   typeAStorm: "Type a storm",

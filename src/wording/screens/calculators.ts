@@ -122,7 +122,6 @@ export const say = catalogue({
   slotBetweenAnUpperAndA: "slot between an upper and a lower row in one plane",
   snowSlidingOff: "snow sliding off",
   thisBookHasNoWeatherYet: "A cloudless year is simulated, which favours steep winters more than a cloudy place would.",
-  inAUsualYear: "In a usual year:",
   noTiltBringsMore: (tilt: string) => `No change of tilt brings more here: it stays at ${tilt} all year.`,
   mostOfItIn: (month: string, kwh: string) => `Most of it in ${month}: ${kwh} kWh.`,
   flatTiltsKeepDirt:
@@ -143,7 +142,6 @@ export const say = catalogue({
   kwhAYear: "kWh a year",
   kwhInTheWinterHalf: "kWh in the winter half",
   kwhADayInTheDarkest: "kWh a day in the darkest month",
-  underACloudlessSky: "Under a cloudless sky, which is the most there can be:",
   theBestFixedTiltOf: (name: string) => `The best fixed tilt of ${name}`,
   againstTheBestFixedTilt: (share: string) => `, ${share} against the best fixed tilt`,
 });

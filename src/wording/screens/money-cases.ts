@@ -20,7 +20,8 @@ export const say = catalogue({
   overAUsualYear: "Over a usual year, not the years that came.",
   overACloudlessYear:
     "Over a cloudless year, which is the most there can be: what differs between the ways counts, less than the kilowatt-hours.",
-  broughtToWhatIsCounted: (kwh: string) => `Brought to ${kwh} kWh a year, which the meter counts or the promise says.`,
+  broughtToWhatIsCounted: (kwh: string) => `Brought to ${kwh} kWh a year, which the meter counts.`,
+  broughtToThePromise: (kwh: string) => `Brought to ${kwh} kWh a year, which the promise says.`,
   reckoningOverTheYear: "Reckoning over the years there are …",
   extraEnergyKwhAYear: "extra energy, kWh a year",
   worthInTheFirstYear: (currency: string) => `worth, ${currency} in the first year`,

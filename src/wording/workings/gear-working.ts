@@ -43,3 +43,41 @@ export const gearWorking = (standing: GearStanding, year: GearYear, limit: HeatL
     "Cycling, depth of discharge and charge voltage age a battery besides its heat.",
   ],
 });
+
+interface Mended {
+  readonly savedKwh: number;
+  readonly moreYears: number;
+  readonly worth: number | null;
+  readonly option: { readonly name: string; readonly isMoved: boolean };
+}
+
+interface MendTerms {
+  readonly price: number | null;
+  readonly battery: { readonly years: number | null; readonly cost: number | null } | null;
+  readonly cableKwh: number;
+}
+
+/** What a mend brings a year. */
+export const mendWorking = ({ option, savedKwh, moreYears, worth }: Mended, { price, battery, cableKwh }: MendTerms): Working => ({
+  title: `The gear ${option.name}`,
+  value: number(savedKwh, 1),
+  unit: "kWh a year",
+  formula:
+    "held back as it stands − held back so − lost in more cable;  worth = energy × price + cost of a battery × (1 ÷ its life now − 1 ÷ its life so)",
+  inputs: [
+    {
+      name: "Lost in more cable",
+      value: `${number(option.isMoved ? cableKwh : 0, 1)} kWh`,
+      from: option.isMoved ? "I² R over the year" : "it stays where it is",
+    },
+    { name: "A kilowatt-hour", value: price === null ? "not known" : number(price, 4), from: "the book, or what was typed" },
+    {
+      name: "Battery",
+      value: battery?.years == null ? "not known" : `${number(moreYears, 1)} years more`,
+      from: battery?.cost == null ? "its cost is not known" : `a new one costs ${number(battery.cost)}`,
+    },
+    { name: "Worth", value: worth === null ? "not known" : number(worth, 2), from: "a year" },
+  ],
+  source: "The balance of the space, twice; Ohm's law.",
+  assumptions: ["What the mend itself costs is not in it."],
+});

@@ -5,7 +5,7 @@ import { type ReactNode, useEffect } from "react";
 import type { SiteDocument } from "@/contracts/site";
 import type { Mistake, MistakeCost } from "@/core/comparison";
 import type { PvArray } from "@/core/site";
-import { Figure } from "@/features/kit/figures/Figure";
+import { Cells } from "@/features/kit/figures/Cells";
 import { number, percent } from "@/wording/format";
 import { MISTAKE_TITLES, say } from "@/wording/screens/calculators-costs";
 import { mistakeWorking } from "@/wording/workings/mistake-working";
@@ -50,18 +50,18 @@ export function CostRow({ site, array, engine, sun, price, tell, mistake, kind, 
           <div className={styles.fields}>{children}</div>
         </div>
       </td>
-      <td>{cost ? percent(lostKwh / cost.couldKwh) : waits ? "…" : "–"}</td>
-      <td>
-        {cost ? (
-          <Figure plain working={() => mistakeWorking(kind, cost, sun)}>
-            {number(lostKwh)}
-          </Figure>
-        ) : (
-          ""
-        )}
-      </td>
-      <td>{cost && price !== null ? number(lostKwh * price, 0) : ""}</td>
-      <td>{cost && mended > 0.5 ? say.kwhMore(number(mended)) : cost ? say.nothing : ""}</td>
+      {cost ? (
+        <Cells working={() => mistakeWorking(kind, cost, sun)}>
+          {[
+            cost.couldKwh > 0 ? percent(lostKwh / cost.couldKwh) : "–",
+            number(lostKwh),
+            price === null ? "–" : number(lostKwh * price, 0),
+            Math.round(mended) > 0 ? say.kwhMore(number(mended)) : say.nothing,
+          ]}
+        </Cells>
+      ) : (
+        <td colSpan={4}>{waits ? "…" : "–"}</td>
+      )}
     </tr>
   );
 }

@@ -5,11 +5,13 @@ import type { MistakeCost } from "@/core/comparison";
 import { pricePerKwh } from "@/core/money";
 import { siteOn } from "@/core/site";
 import { NumberField } from "@/features/kit/fields/NumberField";
+import { Figure } from "@/features/kit/figures/Figure";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { ScrollBox } from "@/features/kit/look/ScrollBox";
 import { RuledTable } from "@/features/kit/table/RuledTable";
 import { number, percent } from "@/wording/format";
 import { MISTAKE_NAMES, say } from "@/wording/screens/calculators-costs";
+import { mistakeWorking } from "@/wording/workings/mistake-working";
 import { ArrayField } from "../ArrayField";
 import bench from "../Bench.module.css";
 import { BenchNote } from "../BenchNote";
@@ -22,6 +24,7 @@ import { LateRow, LeftRow, TiltRow, TurnRow } from "./angle-rows";
 import type { RowProps } from "./CostRow";
 import styles from "./Costs.module.css";
 import { CableRow, DirtRow, ShadeRow, StringRow } from "./matter-rows";
+import { type Answers, type Kind, type Worst, worstOf } from "./worst";
 
 const ROWS = [
   ["azimuth", TurnRow],
@@ -33,8 +36,6 @@ const ROWS = [
   ["cable", CableRow],
   ["string", StringRow],
 ] as const;
-type Kind = (typeof ROWS)[number][0];
-type Answers = Partial<Record<Kind, MistakeCost | null>>;
 
 /** What people get wrong, on one page: each mistake in per cent, kilowatt-hours and money a year, on the sun that there is, and what mending it brings. */
 export function CostsBench({ slug, site: book, sun, nowUtcMs }: BenchProps) {
@@ -53,12 +54,9 @@ export function CostsBench({ slug, site: book, sun, nowUtcMs }: BenchProps) {
     [],
   );
   const worst = worstOf(answers);
-  const sentence = worst ? costWords(worst, price, book.currency) : Object.keys(answers).length > 0 ? say.nothingSaidCosts : "";
   return (
     <>
-      <p className={chapter.verdict} data-lines="2" data-testid="costs-sentence">
-        {sentence === "" ? say.runningTheYear : `${sunWords(sun)}${sentence}`}
-      </p>
+      <CostsVerdict worst={worst} price={price} sun={sun} currency={book.currency} />
       <div className={bench.tools}>
         <ArrayField site={book} value={array.id} onChange={setArrayId} />
         {known === null && slug !== null && (
@@ -87,34 +85,41 @@ export function CostsBench({ slug, site: book, sun, nowUtcMs }: BenchProps) {
       </ScrollBox>
       <p className={chapter.soft}>{say.eachByItself}</p>
       <p className={chapter.caution}>{say.beforeAnyoneGoesUp}</p>
-      <BenchNote slug={slug} nowUtcMs={nowUtcMs} words={worst ? sentence : ""} />
+      <BenchNote
+        slug={slug}
+        nowUtcMs={nowUtcMs}
+        words={worst !== null && worst !== "nothing" ? noteWords(worst, price, book.currency) : ""}
+      />
     </>
   );
 }
 
-const sunWords = ({ kind }: BenchSun): string =>
-  kind === "cloudless" ? `${say.underACloudlessSky} ` : kind === "usual" ? `${say.inAUsualYear} ` : "";
-
-interface Worst {
-  readonly kind: Kind;
-  readonly lostKwh: number;
-  readonly lostFrac: number;
+interface VerdictProps {
+  readonly worst: ReturnType<typeof worstOf>;
+  readonly price: number | null;
+  readonly sun: BenchSun;
+  readonly currency: string;
 }
 
-/** The mistake that takes most; null where none takes anything. */
-function worstOf(answers: Answers): Worst | null {
-  const lost = Object.entries(answers).flatMap(([kind, cost]): Worst[] => {
-    if (!cost || cost.couldKwh <= 0) return [];
-    const lostKwh = cost.couldKwh - cost.isKwh;
-    return lostKwh > 0 ? [{ kind: kind as Kind, lostKwh, lostFrac: lostKwh / cost.couldKwh }] : [];
-  });
-  return lost.reduce<Worst | null>((a, b) => (a && a.lostKwh >= b.lostKwh ? a : b), null);
-}
-
-const costWords = ({ kind, lostKwh, lostFrac }: Worst, price: number | null, currency: string): string =>
-  say.mostIsLostBy(
-    MISTAKE_NAMES[kind],
-    `${number(lostKwh)} kWh`,
-    percent(lostFrac),
-    price === null ? "" : say.worthOf(number(lostKwh * price, 0), currency),
+/** Which of the mistakes costs most. */
+function CostsVerdict({ worst, price, sun, currency }: VerdictProps) {
+  return (
+    <p className={chapter.verdict} data-lines="2" data-testid="costs-sentence">
+      {worst === null ? say.runningTheYear : sun.opening}
+      {worst === "nothing" && say.nothingSaidCosts}
+      {worst !== null && worst !== "nothing" && (
+        <>
+          {say.mostIsLostBy(MISTAKE_NAMES[worst.kind])}
+          <Figure working={() => mistakeWorking(worst.kind, worst.cost, sun)}>{`${number(worst.lostKwh)} kWh`}</Figure>
+          {shareWords(worst, price, currency)}
+        </>
+      )}
+    </p>
   );
+}
+
+const shareWords = ({ lostKwh, lostFrac }: Worst, price: number | null, currency: string): string =>
+  say.aYearOfIt(percent(lostFrac), price === null ? "" : say.worthOf(number(lostKwh * price, 0), currency));
+
+const noteWords = (worst: Worst, price: number | null, currency: string): string =>
+  `${say.mostIsLostBy(MISTAKE_NAMES[worst.kind])}${number(worst.lostKwh)} kWh${shareWords(worst, price, currency)}`;

@@ -32,7 +32,8 @@ export function TurnRow(props: RowProps) {
 /** It stands at another tilt than it could. */
 export function TiltRow(props: RowProps) {
   const { site, array } = props;
-  const [is, setIs] = useState<Typed>(array.tiltDeg);
+  // A rack that is tilted through the year stands at no one tilt.
+  const [is, setIs] = useState<Typed>(array.tiltSchedule.length > 0 ? "" : array.tiltDeg);
   const [could, setCould] = useState<Typed>(Math.round(polynomialTiltDeg(site.place.latitudeDeg)));
   const [isDeg, couldDeg] = [within(is, 0, 90), within(could, 0, 90)];
   const mistake: Mistake | null = isDeg !== null && couldDeg !== null ? { kind: "tilt", isDeg, couldDeg } : null;

@@ -1,24 +1,13 @@
 "use client";
 
-import { NativeSelect } from "@mantine/core";
 import { useState } from "react";
-import {
-  AIRINGS,
-  BATTERY_KINDS,
-  type BatteryKind,
-  COLOURS,
-  GEAR_PLACES,
-  type GearStanding,
-  type GearYear,
-  type HeatLimit,
-} from "@/core/gear";
+import type { BatteryKind, GearStanding, GearYear, HeatLimit } from "@/core/gear";
 import { pricePerKwh } from "@/core/money";
 import { nameplateW, siteAcRatedW } from "@/core/site";
-import { NumberField } from "@/features/kit/fields/NumberField";
 import { Figure } from "@/features/kit/figures/Figure";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { measure, number, percent } from "@/wording/format";
-import { AIRING_NAMES, BATTERY_NAMES, COLOUR_NAMES, GEAR_PLACE_NAMES, say } from "@/wording/screens/calculators-gear";
+import { BATTERY_NAMES, GEAR_PLACE_NAMES, say } from "@/wording/screens/calculators-gear";
 import { gearWorking } from "@/wording/workings/gear-working";
 import bench from "../Bench.module.css";
 import { BenchNote } from "../BenchNote";
@@ -26,42 +15,32 @@ import type { BenchSun } from "../bench-sun";
 import type { BenchProps } from "../bench-views";
 import { workingPoint } from "../cable/working-point";
 import { useBenchAnswer, useBenchEngine } from "../use-bench-engine";
-import { type NumberFields, typedNumber, useNumberFields } from "../use-number-fields";
+import { typedNumber, useNumberFields } from "../use-number-fields";
+import { type GearFields, LimitFields, StandingFields, USUAL_LIMIT } from "./GearFields";
 import { GearMonths, GearTable } from "./GearTables";
-import { bestMend, cableLossKwh, type GearOption, optionsFor, type Terms } from "./gear-options";
-
-/** Where nobody knows better: full power to this air, and this share less a kelvin from there. */
-const USUAL_LIMIT = { fullToC: 45, perKPercent: 2.5 } as const;
-const LIFE_YEARS: Readonly<Record<BatteryKind, number>> = { lead: 8, lithium: 12 };
+import { bestMend, cableLossKwh, type GearOption, optionsFor, SEEN_KWH, SEEN_YEARS, type Terms } from "./gear-options";
 
 /** Inverter, charger and batteries where they stand: their heat through the year, what it costs, and what mending or moving them brings against its cable. */
 export function GearBench({ slug, site, sun, nowUtcMs }: BenchProps) {
   const [standing, setStanding] = useState<GearStanding>({ place: "metal-shed", colour: "middle", isShaded: false, airing: "closed" });
-  const [battery, setBattery] = useState<BatteryKind | "none">(site.inverters.length === 0 ? "lead" : "none");
+  const [battery, setBattery] = useState<BatteryKind | "none">("none");
   const [inverter] = site.inverters;
   const derating = inverter?.heatDerating;
   const fields = useNumberFields({
     fullToC: derating?.fromC ?? USUAL_LIMIT.fullToC,
     perKPercent: derating ? derating.perKFrac * 100 : USUAL_LIMIT.perKPercent,
+    ratedYears: "",
     batteryCost: "",
     moreM: 15,
     mm2: 10,
   });
-  const limit: HeatLimit = {
-    ratedW: siteAcRatedW(site) || nameplateW(site),
-    fullToC: fields.numberOf("fullToC", USUAL_LIMIT.fullToC),
-    perKFrac: fields.numberOf("perKPercent", USUAL_LIMIT.perKPercent) / 100,
-  };
+  const limit = limitOf(site, fields);
   const options = optionsFor(standing);
   const { years, cableKwh } = useGearYears(slug, site, sun, options, limit, {
     lengthM: fields.numberOf("moreM", 0),
     areaMm2: fields.numberOf("mm2", 10),
   });
-  const terms: Terms = {
-    price: pricePerKwh(site),
-    battery: battery === "none" ? null : { kind: battery, years: LIFE_YEARS[battery], cost: typedNumber(fields.typed.batteryCost, null) },
-    cableKwh,
-  };
+  const terms: Terms = { price: pricePerKwh(site), battery: batteryOf(battery, fields), cableKwh };
   const sentence = years ? verdict(standing, years, options, terms, limit) : "";
   return (
     <>
@@ -94,6 +73,15 @@ export function GearBench({ slug, site, sun, nowUtcMs }: BenchProps) {
   );
 }
 
+const limitOf = (site: BenchProps["site"], fields: GearFields): HeatLimit => ({
+  ratedW: siteAcRatedW(site) || nameplateW(site),
+  fullToC: fields.numberOf("fullToC", USUAL_LIMIT.fullToC),
+  perKFrac: fields.numberOf("perKPercent", USUAL_LIMIT.perKPercent) / 100,
+});
+
+const batteryOf = (kind: BatteryKind | "none", { typed }: GearFields): Terms["battery"] =>
+  kind === "none" ? null : { kind, years: typedNumber(typed.ratedYears, null), cost: typedNumber(typed.batteryCost, null) };
+
 interface GearVerdictProps {
   readonly standing: GearStanding;
   readonly now: GearYear | null;
@@ -108,7 +96,7 @@ const GearVerdict = ({ standing, now, limit, sun, sentence }: GearVerdictProps) 
       say.runningTheYear
     ) : (
       <>
-        {sunWords(sun)}
+        {sun.opening}
         <Figure working={() => gearWorking(standing, now, limit, sun)}>{measure(now.hottestC, "°C")}</Figure> {sentence}
       </>
     )}
@@ -137,9 +125,6 @@ function useGearYears(
 /** A charge controller gives off about so much of what passes it. */
 const CHARGER_FRAC = 0.96;
 
-const sunWords = ({ kind }: BenchSun): string =>
-  kind === "cloudless" ? `${say.underACloudlessSky} ` : kind === "usual" ? `${say.inAUsualYear} ` : "";
-
 /** The heat where it stands, what it takes, and the best of the ways to mend it. */
 function verdict(
   standing: GearStanding,
@@ -151,97 +136,24 @@ function verdict(
   const [now] = years as readonly [GearYear];
   const words = [
     say.atTheMostIn(GEAR_PLACE_NAMES[standing.place], number(now.hotHours), measure(limit.fullToC, "°C")),
-    now.deratedKwh >= 0.5 ? say.heatHoldsBack(number(now.deratedKwh)) : say.heatHoldsNothingBack,
+    now.deratedKwh >= SEEN_KWH ? say.heatHoldsBack(number(now.deratedKwh)) : say.heatHoldsNothingBack,
   ];
   if (terms.battery) {
     const { kind, years: rated } = terms.battery;
-    words.push(say.batteryLasts(BATTERY_NAMES[kind], number(rated * now.lifeFrac[kind], 1), number(rated)));
+    words.push(
+      rated === null
+        ? say.batteryLastsAShare(BATTERY_NAMES[kind], percent(now.lifeFrac[kind], 0))
+        : say.batteryLasts(BATTERY_NAMES[kind], number(rated * now.lifeFrac[kind], 1), number(rated)),
+    );
   }
   const mend = bestMend(years, options, terms);
   if (mend)
     words.push(
       say.bestMended(
         mend.option.name,
-        mend.savedKwh >= 0.5 ? say.kwhMore(number(mend.savedKwh)) : "",
-        mend.moreYears >= 0.05 ? say.yearsMore(number(mend.moreYears, 1)) : "",
+        mend.savedKwh >= SEEN_KWH ? say.kwhMore(number(mend.savedKwh)) : "",
+        mend.moreYears >= SEEN_YEARS ? say.yearsMore(number(mend.moreYears, 1)) : "",
       ),
     );
   return words.join(" ");
-}
-
-interface StandingFieldsProps {
-  readonly standing: GearStanding;
-  readonly setStanding: (standing: GearStanding) => void;
-}
-
-/** Where it stands, in plain choices. */
-function StandingFields({ standing, setStanding }: StandingFieldsProps) {
-  const isOutside = standing.place === "outside-sun" || standing.place === "outside-shade";
-  return (
-    <div className={bench.inputs}>
-      <NativeSelect
-        label={say.stands}
-        data={GEAR_PLACES.map((value) => ({ value, label: GEAR_PLACE_NAMES[value] }))}
-        value={standing.place}
-        onChange={({ currentTarget }) => setStanding({ ...standing, place: currentTarget.value as GearStanding["place"] })}
-      />
-      <NativeSelect
-        label={say.painted}
-        data={COLOURS.map((value) => ({ value, label: COLOUR_NAMES[value] }))}
-        value={standing.colour}
-        onChange={({ currentTarget }) => setStanding({ ...standing, colour: currentTarget.value as GearStanding["colour"] })}
-      />
-      <NativeSelect
-        label={say.theSun}
-        data={[
-          { value: "sun", label: say.reachesIt },
-          { value: "shade", label: say.isKeptOff },
-        ]}
-        value={standing.isShaded ? "shade" : "sun"}
-        onChange={({ currentTarget }) => setStanding({ ...standing, isShaded: currentTarget.value === "shade" })}
-      />
-      {!isOutside && (
-        <NativeSelect
-          label={say.air}
-          data={AIRINGS.map((value) => ({ value, label: AIRING_NAMES[value] }))}
-          value={standing.airing}
-          onChange={({ currentTarget }) => setStanding({ ...standing, airing: currentTarget.value as GearStanding["airing"] })}
-        />
-      )}
-    </div>
-  );
-}
-
-interface LimitFieldsProps {
-  readonly fields: NumberFields<"fullToC" | "perKPercent" | "batteryCost" | "moreM" | "mm2">;
-  readonly battery: BatteryKind | "none";
-  readonly setBattery: (battery: BatteryKind | "none") => void;
-  readonly currency: string;
-  /** Whether the book knows how its rating falls. */
-  readonly isKnown: boolean;
-}
-
-function LimitFields({ fields: { typed, into }, battery, setBattery, currency, isKnown }: LimitFieldsProps) {
-  return (
-    <>
-      <div className={bench.inputs}>
-        <NumberField label={say.fullPowerUpTo} unit="°C" min={0} max={90} value={typed.fullToC} onChange={into("fullToC")} />
-        <NumberField label={say.thenLess} unit="%/K" min={0} max={100} value={typed.perKPercent} onChange={into("perKPercent")} />
-        <NativeSelect
-          label="Battery"
-          data={[{ value: "none", label: say.none }, ...BATTERY_KINDS.map((value) => ({ value, label: BATTERY_NAMES[value] }))]}
-          value={battery}
-          onChange={({ currentTarget }) => setBattery(currentTarget.value as BatteryKind | "none")}
-        />
-        {battery !== "none" && (
-          <NumberField label={say.aNewOne} unit={currency} min={0} value={typed.batteryCost} onChange={into("batteryCost")} />
-        )}
-        <NumberField label={say.movingTakes} unit="m" min={0} max={500} value={typed.moreM} onChange={into("moreM")} />
-        <NumberField label={say.ofCable} unit="mm²" min={0.5} value={typed.mm2} onChange={into("mm2")} />
-      </div>
-      <p className={chapter.soft}>
-        {isKnown ? say.limitOfTheBook : say.limitIsUsual(percent(USUAL_LIMIT.perKPercent / 100), measure(USUAL_LIMIT.fullToC, "°C"))}
-      </p>
-    </>
-  );
 }

@@ -5,12 +5,12 @@ import { Cells } from "@/features/kit/figures/Cells";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { ScrollBox } from "@/features/kit/look/ScrollBox";
 import { RuledTable } from "@/features/kit/table/RuledTable";
-import { inReadersUnit, number, readersUnit } from "@/wording/format";
+import { inReadersUnit, number, percent, readersUnit } from "@/wording/format";
 import { MONTHS_SHORT } from "@/wording/geometry";
 import { say } from "@/wording/screens/calculators-gear";
-import { gearWorking } from "@/wording/workings/gear-working";
+import { gearWorking, mendWorking } from "@/wording/workings/gear-working";
 import type { BenchSun } from "../bench-sun";
-import { type GearOption, mendOf, type Terms } from "./gear-options";
+import { type GearOption, isPriced, mendOf, type Terms } from "./gear-options";
 
 interface GearTableProps {
   readonly options: readonly GearOption[];
@@ -26,7 +26,7 @@ const degrees = (tempC: number): string => number(inReadersUnit(tempC, "°C")[0]
 /** As it stands and what could be done: heat, what it takes, what it brings. */
 export function GearTable({ options, years, terms, limit, sun, currency }: GearTableProps) {
   const { battery } = terms;
-  const isPriced = terms.price !== null && (battery === null || battery.cost !== null);
+  const priced = isPriced(terms);
   return (
     <ScrollBox label={say.placesAndMends}>
       <RuledTable className={chapter.table}>
@@ -36,9 +36,9 @@ export function GearTable({ options, years, terms, limit, sun, currency }: GearT
             <th scope="col">{say.hottest(readersUnit("°C"))}</th>
             <th scope="col">{say.hoursOver(`${degrees(limit.fullToC)} ${readersUnit("°C")}`)}</th>
             <th scope="col">{say.heldBackKwh}</th>
-            {battery && <th scope="col">{say.lastsYears}</th>}
+            {battery && <th scope="col">{battery.years === null ? say.lastsShare : say.lastsYears}</th>}
             <th scope="col">{say.bringsKwh}</th>
-            {isPriced && <th scope="col">{say.bringsMoney(currency)}</th>}
+            {priced && <th scope="col">{say.bringsMoney(currency)}</th>}
           </tr>
         </thead>
         <tbody>
@@ -54,14 +54,19 @@ export function GearTable({ options, years, terms, limit, sun, currency }: GearT
                       degrees(year.hottestC),
                       number(year.hotHours),
                       number(year.deratedKwh, 1),
-                      ...(battery ? [number(battery.years * year.lifeFrac[battery.kind], 1)] : []),
+                      ...(battery ? [lastsInWords(battery, year)] : []),
                     ]}
                   </Cells>
                 ) : (
                   <td colSpan={battery ? 4 : 3}>…</td>
                 )}
-                <td>{mend ? number(mend.savedKwh, 1) : ""}</td>
-                {isPriced && <td>{mend?.worth == null ? "" : number(mend.worth, 1)}</td>}
+                {mend ? (
+                  <Cells working={() => mendWorking(mend, terms)}>
+                    {[number(mend.savedKwh, 1), ...(priced ? [number(mend.worth ?? 0, 1)] : [])]}
+                  </Cells>
+                ) : (
+                  <td colSpan={priced ? 2 : 1} />
+                )}
               </tr>
             );
           })}
@@ -70,6 +75,10 @@ export function GearTable({ options, years, terms, limit, sun, currency }: GearT
     </ScrollBox>
   );
 }
+
+/** Years that a battery lasts, or its share of what it is rated for where that is not known. */
+const lastsInWords = ({ kind, years }: NonNullable<Terms["battery"]>, { lifeFrac }: GearYear): string =>
+  years === null ? percent(lifeFrac[kind], 0) : number(years * lifeFrac[kind], 1);
 
 /** The hottest hour of a usual day, month by month. */
 export function GearMonths({ year, fullToC }: { year: GearYear; fullToC: number }) {

@@ -13,8 +13,8 @@ export interface GearOption {
 export interface Terms {
   /** What a kilowatt-hour is worth; null where nobody said. */
   readonly price: number | null;
-  /** Its kind, its years at 25 C and what a new one costs; null without one. */
-  readonly battery: { readonly kind: BatteryKind; readonly years: number; readonly cost: number | null } | null;
+  /** Its kind, its rated years at 25 C and what a new one costs, each null where nobody said; null without one. */
+  readonly battery: { readonly kind: BatteryKind; readonly years: number | null; readonly cost: number | null } | null;
   /** Lost a year in the cable that moving takes, kWh. */
   readonly cableKwh: number;
 }
@@ -67,20 +67,28 @@ export interface Mend {
   readonly worth: number | null;
 }
 
+/** Less is not seen: figures stand in whole kilowatt-hours and tenths of a year. */
+export const SEEN_KWH = 0.5;
+export const SEEN_YEARS = 0.05;
+
+/** Whether an option's worth can be told: a price, and of a battery its rated years and its cost. */
+export const isPriced = ({ price, battery }: Terms): boolean =>
+  price !== null && (battery === null || (battery.cost !== null && battery.years !== null));
+
 /** What an option brings against as it stands. */
-export function mendOf(now: GearYear, year: GearYear, option: GearOption, { price, battery, cableKwh }: Terms): Mend {
+export function mendOf(now: GearYear, year: GearYear, option: GearOption, terms: Terms): Mend {
+  const { price, battery, cableKwh } = terms;
   const savedKwh = now.deratedKwh - year.deratedKwh - (option.isMoved ? cableKwh : 0);
-  const [before, after] = battery ? [now, year].map(({ lifeFrac }) => battery.years * lifeFrac[battery.kind]) : [0, 0];
-  const moreYears = (after ?? 0) - (before ?? 0);
-  const spared = battery?.cost && before && after ? battery.cost / before - battery.cost / after : 0;
-  const isPriced = price !== null && (battery === null || battery.cost !== null);
-  return { option, savedKwh, moreYears, worth: isPriced ? savedKwh * price + spared : null };
+  const lasts = ({ lifeFrac }: GearYear): number => (battery?.years ?? 0) * (battery ? lifeFrac[battery.kind] : 0);
+  const [before, after] = [lasts(now), lasts(year)];
+  const spared = before > 0 && after > 0 ? (battery?.cost ?? 0) * (1 / before - 1 / after) : 0;
+  return { option, savedKwh, moreYears: after - before, worth: isPriced(terms) ? savedKwh * (price ?? 0) + spared : null };
 }
 
-/** The option that brings most, where one brings anything: by its worth, else by energy and then by years. */
+/** The option that brings most, where one brings anything: by its worth, else by the years of a battery, else by energy. */
 export function bestMend(years: readonly GearYear[], options: readonly GearOption[], terms: Terms): Mend | null {
   const mends = options.slice(1).map((option, k) => mendOf(years[0]!, years[k + 1]!, option, terms));
-  const rank = ({ worth, savedKwh, moreYears }: Mend): number => worth ?? (terms.battery ? moreYears : savedKwh);
+  const rank = ({ worth, savedKwh, moreYears }: Mend): number => worth ?? (terms.battery?.years ? moreYears : savedKwh);
   const best = mends.reduce<Mend | null>((a, b) => (a && rank(a) >= rank(b) ? a : b), null);
-  return best && rank(best) > 0 && (best.savedKwh >= 0.5 || best.moreYears >= 0.05) ? best : null;
+  return best && rank(best) > 0 && (best.savedKwh >= SEEN_KWH || best.moreYears >= SEEN_YEARS) ? best : null;
 }

@@ -1,10 +1,10 @@
 "use client";
 
 import { Button } from "@mantine/core";
-import { useLocalStorage } from "@mantine/hooks";
 import { loadDoubtInWords, loadsSchema } from "@/contracts/loads";
 import { type Appliance, type BatteryTerms, type LoadReport, loadDoubts, loadReport, type NamedDoubt } from "@/core/loads";
 import { nameplateW } from "@/core/site";
+import { useKept } from "@/features/data/use-kept";
 import { knownNumber } from "@/features/kit/fields/known-number";
 import { Cells } from "@/features/kit/figures/Cells";
 import chapter from "@/features/kit/look/Chapter.module.css";
@@ -33,14 +33,11 @@ const FIRST: readonly Appliance[] = [
 ];
 const FIRST_BATTERY: BatteryTerms = { capacityKwh: 9.6, voltageV: 48, usableFrac: 0.8, roundTripFrac: 0.9, chargerMaxA: 60 };
 
+const FIRST_LOADS: Loads = { appliances: FIRST, battery: FIRST_BATTERY };
+
 /** Off the grid at a glance: what is used a day, the worst month, how long the battery carries, when to run the heavy loads. */
 export function LoadsBench({ slug, site, sun, nowUtcMs }: BenchProps) {
-  const [kept, setKept] = useLocalStorage<Loads>({
-    key: `dusty-ledger:loads:${slug ?? ""}`,
-    defaultValue: { appliances: FIRST, battery: FIRST_BATTERY },
-  });
-  // What an older edition kept in this browser may not fit any more.
-  const { appliances, battery }: Loads = loadsSchema.safeParse(kept).data ?? { appliances: FIRST, battery: FIRST_BATTERY };
+  const [{ appliances, battery }, setKept] = useKept<Loads>(`dusty-ledger:loads:${slug ?? ""}`, loadsSchema, FIRST_LOADS);
   const setAppliances = (next: readonly Appliance[]): void => setKept({ appliances: next, battery });
   const setBattery = (next: BatteryTerms): void => setKept({ appliances, battery: next });
   const { engine } = useBenchEngine(slug, site, sun);
@@ -134,8 +131,7 @@ interface LoadsVerdictProps {
 function LoadsVerdict({ sun, sentence, doubts, report, battery }: LoadsVerdictProps) {
   return (
     <p className={chapter.verdict} data-lines="2" data-testid="loads-sentence">
-      {sun.kind === "cloudless" && `${say.underACloudlessSky} `}
-      {sun.kind === "usual" && `${say.inAUsualYear} `}
+      {sun.opening}
       {sentence}{" "}
       {doubts.map((doubt) => (
         <span key={`${doubt.doubt} ${doubt.name}`} className={chapter.clay}>

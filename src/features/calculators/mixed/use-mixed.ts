@@ -1,18 +1,10 @@
-import { useLocalStorage } from "@mantine/hooks";
 import { type MixedGroups, mixedGroupsSchema } from "@/contracts/mixed-string";
+import { useKept } from "@/features/data/use-kept";
 
-/** What was set on this bench the last time, kept in this browser; null before the first time, or where it does not fit any more. */
+const schema = mixedGroupsSchema.nullable();
+
+/** What was set on this bench the last time; null before the first time. */
 export function useKeptMixed(slug: string | null): readonly [MixedGroups | null, (groups: MixedGroups | null) => void] {
-  const [kept, setKept] = useLocalStorage<MixedGroups | null>({
-    key: `dusty-ledger:mixed:${slug ?? ""}`,
-    defaultValue: null,
-    deserialize: (text) => {
-      try {
-        return mixedGroupsSchema.parse(JSON.parse(text ?? "null"));
-      } catch {
-        return null;
-      }
-    },
-  });
+  const [kept, setKept] = useKept<MixedGroups | null>(`dusty-ledger:mixed:${slug ?? ""}`, schema, null);
   return [kept, setKept];
 }

@@ -1,10 +1,11 @@
 "use client";
 
 import { MultiSelect, SegmentedControl } from "@mantine/core";
-import { useLocalStorage } from "@mantine/hooks";
 import { type Dispatch, type SetStateAction, useState } from "react";
+import { z } from "zod";
 import { type BuildPrices, costPerKwh, type ModuleGoal, modulePlan, siteWithModule } from "@/core/comparison";
 import type { ModuleType } from "@/core/site";
+import { useKept } from "@/features/data/use-kept";
 import { NumberField } from "@/features/kit/fields/NumberField";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import segments from "@/features/kit/look/segments.module.css";
@@ -22,6 +23,7 @@ import { type NumberFields, useNumberFields } from "../use-number-fields";
 import { type ChosenPlan, Coefficients, PlansTable } from "./PlansTable";
 
 const MOST = 5;
+const namesSchema = z.array(z.string().max(80)).max(MOST).nullable();
 const USUAL_PER_W = 0.24;
 
 /** Two to five modules on this site: how many, how large, how they bear heat and weak light, what a kilowatt-hour costs. */
@@ -29,7 +31,7 @@ export function ModulesBench({ slug, site, sun, nowUtcMs }: BenchProps) {
   const array = site.arrays[0]!;
   const modules = useOwnModules(site);
   const { all } = modules;
-  const [kept, setNames] = useLocalStorage<string[] | null>({ key: `dusty-ledger:modules:${slug ?? ""}`, defaultValue: null });
+  const [kept, setNames] = useKept<string[] | null>(`dusty-ledger:modules:${slug ?? ""}`, namesSchema, null);
   const names = kept?.filter((name) => all[name]) ?? firstNames(array.module, all);
   const [kind, setKind] = useState<ModuleGoal["kind"]>("power");
   const [amount, setAmount] = useState<Record<ModuleGoal["kind"], number>>({
@@ -39,7 +41,6 @@ export function ModulesBench({ slug, site, sun, nowUtcMs }: BenchProps) {
   });
   const [prices, setPrices] = useState<Record<string, number>>({});
   const shared = useNumberFields({ electronics: 0, racking: 35, fixed: 2500 });
-  const { engine } = useBenchEngine(slug, site, sun);
   const goal: ModuleGoal =
     kind === "power" ? { kind, kwp: amount.power } : kind === "area" ? { kind, areaM2: amount.area } : { kind, count: amount.count };
   const chosen = plansOf(all, names, goal, prices, {
@@ -47,18 +48,15 @@ export function ModulesBench({ slug, site, sun, nowUtcMs }: BenchProps) {
     rackingPerM2: Number(shared.typed.racking),
     fixed: Number(shared.typed.fixed),
   });
-  const sites = chosen.map(({ module, plan }) => siteWithModule(site, array, plan.name, module, Math.max(1, plan.count)));
-  const years = useBenchAnswer(engine, sites, (remote, asked) => remote.years(asked));
-  const kwhOf = (k: number): number | null => (years && years.length === chosen.length ? (years[k] ?? null) : null);
-  const { discountFrac, horizonYears } = site.money.running;
-  const lifeYears = Math.max(1, Math.round(horizonYears));
-  const costs = chosen.map(({ plan }, k) => {
-    const kwh = kwhOf(k);
-    return kwh === null ? null : costPerKwh(plan.cost, kwh, lifeYears, site.ageing.perYearFrac, discountFrac);
-  });
+  const { kwhOf, costs, lifeYears } = usePlanCosts(slug, site, sun, chosen);
   const workingOf = (k: number) => (): Working => {
     const { plan, module } = chosen[k]!;
-    return modulePlanWorking(plan, module, kwhOf(k), costs[k] ?? null, { sun, lifeYears, discountFrac, currency: site.currency });
+    return modulePlanWorking(plan, module, kwhOf(k), costs[k] ?? null, {
+      sun,
+      lifeYears,
+      discountFrac: site.money.running.discountFrac,
+      currency: site.currency,
+    });
   };
   const costOf = (k: number): string => {
     const cost = costs[k];
@@ -72,9 +70,7 @@ export function ModulesBench({ slug, site, sun, nowUtcMs }: BenchProps) {
   return (
     <>
       <p className={chapter.verdict} data-lines="2" data-testid="modules-sentence">
-        {sentence
-          ? `${sun.kind === "cloudless" ? `${say.underACloudlessSky} ` : sun.kind === "usual" ? `${say.inAUsualYear} ` : ""}${sentence}`
-          : say.theYearIsBeingRunFor}
+        {sentence ? `${sun.opening}${sentence}` : say.theYearIsBeingRunFor}
       </p>
       <div className={styles.tools}>
         <MultiSelect label={say.modulesTwoToFive} data={Object.keys(all)} value={names} onChange={setNames} maxValues={MOST} miw={320} />
@@ -103,6 +99,21 @@ export function ModulesBench({ slug, site, sun, nowUtcMs }: BenchProps) {
       <BenchNote slug={slug} nowUtcMs={nowUtcMs} words={best ? `Modules compared: ${sentence}` : ""} />
     </>
   );
+}
+
+/** Each plan's year in this sun, and what its kilowatt-hour costs over its life; null until the years are run. */
+function usePlanCosts(slug: string | null, site: BenchProps["site"], sun: BenchProps["sun"], chosen: readonly ChosenPlan[]) {
+  const { engine } = useBenchEngine(slug, site, sun);
+  const sites = chosen.map(({ module, plan }) => siteWithModule(site, site.arrays[0]!, plan.name, module, Math.max(1, plan.count)));
+  const years = useBenchAnswer(engine, sites, (remote, asked) => remote.years(asked));
+  const kwhOf = (k: number): number | null => (years && years.length === chosen.length ? (years[k] ?? null) : null);
+  const { discountFrac, horizonYears } = site.money.running;
+  const lifeYears = Math.max(1, Math.round(horizonYears));
+  const costs = chosen.map(({ plan }, k) => {
+    const kwh = kwhOf(k);
+    return kwh === null ? null : costPerKwh(plan.cost, kwh, lifeYears, site.ageing.perYearFrac, discountFrac);
+  });
+  return { kwhOf, costs, lifeYears };
 }
 
 /** The array's own and two others, own ones first. */

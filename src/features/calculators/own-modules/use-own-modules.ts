@@ -1,10 +1,10 @@
-import { useLocalStorage } from "@mantine/hooks";
 import { useMemo } from "react";
 import { z } from "zod";
 import { moduleLibrary } from "@/contracts/module-library";
 import { moduleSchema, type SiteDocument } from "@/contracts/site";
 import { withEstimates } from "@/core/module";
 import { type ModuleRead, moduleOfLine } from "@/core/typed";
+import { useKept } from "@/features/data/use-kept";
 import { writingNow } from "@/wording/writing";
 
 type Module = SiteDocument["modules"][string];
@@ -16,6 +16,7 @@ export interface OwnModule {
 }
 
 const MOST_OWN = 30;
+const NONE: readonly OwnModule[] = [];
 const keptSchema = z.array(z.strictObject({ name: z.string().min(1).max(80), line: z.string().max(300) })).max(MOST_OWN);
 
 /** A nameplate as a module, what it leaves out estimated; a text where it makes none. */
@@ -44,7 +45,7 @@ export interface OwnModules {
 
 /** Modules that somebody typed on a bench, kept in this browser, beside those of the book and of the library. */
 export function useOwnModules(site: SiteDocument): OwnModules {
-  const [own, setOwn] = useLocalStorage<readonly OwnModule[]>({ key: "dusty-ledger:own-modules", defaultValue: [], deserialize: kept });
+  const [own, setOwn] = useKept<readonly OwnModule[]>("dusty-ledger:own-modules", keptSchema, NONE);
   const all = useMemo(() => {
     const typed = own.flatMap((each) => {
       const module = ownOf(each);
@@ -62,12 +63,4 @@ export function useOwnModules(site: SiteDocument): OwnModules {
     drop: (name) => setOwn(own.filter((each) => each.name !== name)),
     all,
   };
-}
-
-function kept(text: string | undefined): readonly OwnModule[] {
-  try {
-    return keptSchema.parse(JSON.parse(text ?? "[]"));
-  } catch {
-    return [];
-  }
 }

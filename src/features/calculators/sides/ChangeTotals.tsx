@@ -54,6 +54,7 @@ export function ChangeTotals({ slug, nowUtcMs }: BenchProps) {
           {say.noNumber(row, text)}
         </p>
       ))}
+      {report && report.leftOut.length > 0 && <p className={chapter.soft}>{say.leftOut(report.leftOut.join(", "))}</p>}
       <p className={chapter.soft}>{say.anotherPlantHow}</p>
       <BenchNote slug={slug} nowUtcMs={nowUtcMs} words={report ? `${say.beforeAfter}: ${signed(report.frac)}${words}` : ""} />
     </>

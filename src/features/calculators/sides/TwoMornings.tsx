@@ -73,7 +73,7 @@ export function TwoMornings({ slug, site, nowUtcMs }: BenchProps) {
           </p>
         </div>
       ))}
-      <BenchNote slug={slug} nowUtcMs={nowUtcMs} words={report ? `Two mornings: ${signed(report.frac)}${words}` : ""} />
+      <BenchNote slug={slug} nowUtcMs={nowUtcMs} words={report ? `${say.byMornings}: ${signed(report.frac)}${words}` : ""} />
     </>
   );
 }

@@ -4,7 +4,7 @@ import { Checkbox } from "@mantine/core";
 import { useQuery } from "@tanstack/react-query";
 import { type Dispatch, useEffect, useMemo, useReducer, useState } from "react";
 import { meterMonthsSchema } from "@/contracts/meter-months";
-import { type Differing, type TotalsReport, type TotalsSide, totalsTrial } from "@/core/trial";
+import { type Differing, type TotalsSide, totalsTrial } from "@/core/trial";
 import { ask } from "@/features/data/ask";
 import { Figure } from "@/features/kit/figures/Figure";
 import chapter from "@/features/kit/look/Chapter.module.css";
@@ -69,7 +69,14 @@ export function TwoSides({ slug, site, nowUtcMs }: BenchProps) {
           <Ticks ticked={ticked} setTicked={setTicked} />
           <BenchNote slug={slug} nowUtcMs={nowUtcMs} words={report ? `${say.twoSides}: ${signed(report.frac)}${words}` : ""} />
         </div>
-        <TotalsGrid names={[forms[0].name, forms[1].name]} state={state} dispatch={dispatch} report={report} unshared={unshared} />
+        <TotalsGrid
+          names={[forms[0].name, forms[1].name]}
+          state={state}
+          dispatch={dispatch}
+          shares={ratios(a, b, state.cells)}
+          leftOut={report?.leftOut ?? []}
+          unshared={unshared}
+        />
       </div>
     </>
   );
@@ -107,13 +114,16 @@ interface TotalsGridProps {
   readonly names: readonly [string, string];
   readonly state: GridState;
   readonly dispatch: Dispatch<GridAction>;
-  readonly report: TotalsReport | null;
+  /** Second over first of each line, in per cent. */
+  readonly shares: readonly (number | null)[];
+  /** Lines of which one side is missing. */
+  readonly leftOut: readonly string[];
   /** Months that one meter of the book has alone. */
   readonly unshared: number;
 }
 
 /** The totals of both, what of them is no number, and what is left out. */
-function TotalsGrid({ names, state, dispatch, report, unshared }: TotalsGridProps) {
+function TotalsGrid({ names, state, dispatch, shares, leftOut, unshared }: TotalsGridProps) {
   return (
     <div>
       <Grid
@@ -126,23 +136,25 @@ function TotalsGrid({ names, state, dispatch, report, unshared }: TotalsGridProp
         state={state}
         dispatch={dispatch}
         isNamed={false}
-        margin={{ head: say.secondToFirst, values: ratios(report, state.cells) }}
+        margin={{ head: say.secondToFirst, values: shares }}
       />
       {unreadCells(state.cells).map(({ row, text }) => (
         <p key={`${row} ${text}`} className={chapter.clay}>
           {say.noNumber(row, text)}
         </p>
       ))}
-      {report && report.leftOut.length > 0 && <p className={chapter.soft}>{say.leftOut(report.leftOut.join(", "))}</p>}
+      {leftOut.length > 0 && <p className={chapter.soft}>{say.leftOut(leftOut.join(", "))}</p>}
       {unshared > 0 && <p className={chapter.soft}>{say.monthsOfOneAlone(unshared)}</p>}
     </div>
   );
 }
 
 /** The ratio of each line, in per cent of the first. */
-function ratios(report: TotalsReport | null, cells: readonly (readonly string[])[]): (number | null)[] {
-  const byLabel = new Map(report?.pairs.map(({ label, frac }) => [label, 100 * (1 + frac)]));
-  return cells.map(([label = ""], k) => byLabel.get(label.trim() || `line ${k + 1}`) ?? null);
+function ratios(a: TotalsSide | null, b: TotalsSide | null, cells: GridState["cells"]): (number | null)[] {
+  return cells.map((row) => {
+    const pair = a && b && totalsTrial(a, b, totalRows([row]));
+    return pair ? 100 * (1 + pair.frac) : null;
+  });
 }
 
 /** Fills the table with the months that two meters of the book share; how many one of them has alone. */

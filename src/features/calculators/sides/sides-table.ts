@@ -3,6 +3,7 @@ import { type ChangeRow, DIFFERING, type Differing, type TotalRow } from "@/core
 import { typedNumber } from "@/core/typed";
 import { MONTHS_LONG } from "@/wording/format";
 import { MONTHS_SHORT } from "@/wording/geometry";
+import { say } from "@/wording/screens/calculators-sides";
 import { writingNow } from "@/wording/writing";
 
 /** A typed number; null where there is none. */
@@ -24,7 +25,7 @@ export function monthOfLabel(label: string): number | null {
 export const totalRows = (cells: readonly (readonly string[])[]): TotalRow[] =>
   cells.flatMap(([label = "", a, b], k) => {
     if ([a, b].every((cell) => (cell ?? "").trim() === "")) return [];
-    return [{ label: label.trim() || `line ${k + 1}`, month: monthOfLabel(label), a: read(a), b: read(b) }];
+    return [{ label: label.trim() || say.lineOf(k + 1), month: monthOfLabel(label), a: read(a), b: read(b) }];
   });
 
 /** The same as months before and after a change. */
@@ -33,7 +34,7 @@ export const changeRows = (cells: readonly (readonly string[])[]): ChangeRow[] =
     if ([before, after].every((cell) => (cell ?? "").trim() === "")) return [];
     return [
       {
-        label: label.trim() || `line ${k + 1}`,
+        label: label.trim() || say.lineOf(k + 1),
         before: read(before),
         after: read(after),
         otherBefore: read(otherBefore),

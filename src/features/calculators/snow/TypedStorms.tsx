@@ -1,11 +1,13 @@
 "use client";
 
 import { Button, NativeSelect, TextInput } from "@mantine/core";
-import { useLocalStorage } from "@mantine/hooks";
+import { useState } from "react";
 import { z } from "zod";
 import type { TypedStorm } from "@/core/yield";
+import { useKept } from "@/features/data/use-kept";
 import { NumberField } from "@/features/kit/fields/NumberField";
 import chapter from "@/features/kit/look/Chapter.module.css";
+import { dayName } from "@/wording/geometry";
 import { say } from "@/wording/screens/calculators-snow";
 import styles from "../Bench.module.css";
 import { typedNumber } from "../use-number-fields";
@@ -19,21 +21,11 @@ const stormSchema = z.strictObject({
 const MOST = 40;
 const keptSchema = z.array(stormSchema).max(MOST);
 
+const NONE: readonly TypedStorm[] = [];
+
 /** Falls that somebody remembers, kept in this browser. */
-export function useTypedStorms(slug: string | null) {
-  const [kept, setKept] = useLocalStorage<readonly TypedStorm[]>({
-    key: `dusty-ledger:storms:${slug ?? ""}`,
-    defaultValue: [],
-    deserialize: (text) => {
-      try {
-        return keptSchema.parse(JSON.parse(text ?? "[]"));
-      } catch {
-        return [];
-      }
-    },
-  });
-  return [kept, setKept] as const;
-}
+export const useTypedStorms = (slug: string | null) =>
+  useKept<readonly TypedStorm[]>(`dusty-ledger:storms:${slug ?? ""}`, keptSchema, NONE);
 
 /** "12 Feb", "12.2.", "2025-02-12" or "Feb 12" as a day of the year; null where it is none. */
 export function dayOfYearText(text: string): string | null {
@@ -76,16 +68,9 @@ export function TypedStormFields({ typed, setTyped, isSouth }: Props) {
       <h2>{say.stormsYouRemember}</h2>
       <p className={chapter.soft}>{say.stormsYouRememberHow}</p>
       {typed.map((storm, k) => (
-        // biome-ignore lint/suspicious/noArrayIndexKey: a fall is its place in the list
+        // biome-ignore lint/suspicious/noArrayIndexKey: falls are edited in place, and two may fall on one day
         <div key={k} className={styles.storm}>
-          <TextInput
-            label={say.fellOn}
-            defaultValue={storm.on}
-            onChange={({ currentTarget }) => {
-              const on = dayOfYearText(currentTarget.value);
-              if (on) set(k, { on });
-            }}
-          />
+          <StormDay key={typed.length} on={storm.on} onChange={(on) => set(k, { on })} />
           <NumberField
             label="Deep"
             unit="cm"
@@ -122,5 +107,23 @@ export function TypedStormFields({ typed, setTyped, isSouth }: Props) {
         {typed.length === 0 ? say.typeAStorm : say.anotherStorm}
       </Button>
     </section>
+  );
+}
+
+/** A day of the year as people write it; what is none is refused there, and the last one stands. */
+function StormDay({ on, onChange }: { on: string; onChange: (on: string) => void }) {
+  const [text, setText] = useState(() => dayName(on));
+  return (
+    <TextInput
+      label={say.fellOn}
+      value={text}
+      maxLength={40}
+      error={dayOfYearText(text) === null ? say.notADay : undefined}
+      onChange={({ currentTarget }) => {
+        setText(currentTarget.value);
+        const day = dayOfYearText(currentTarget.value);
+        if (day) onChange(day);
+      }}
+    />
   );
 }

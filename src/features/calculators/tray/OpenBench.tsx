@@ -1,12 +1,12 @@
 "use client";
 
 import { Button, TextInput } from "@mantine/core";
-import { useLocalStorage } from "@mantine/hooks";
 import { useState } from "react";
 import { z } from "zod";
 import { type SiteDocument, siteSchema } from "@/contracts/site";
 import { withEstimates } from "@/core/module";
 import { plantOfLine } from "@/core/typed";
+import { useKept } from "@/features/data/use-kept";
 import { NumberField } from "@/features/kit/fields/NumberField";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { NOTHING_SAID, type Opening, siteOfOpening } from "@/features/opening/opening";
@@ -39,14 +39,6 @@ const FIRST: Tray = {
   price: null,
 };
 
-function kept(text: string | undefined): Tray {
-  try {
-    return keptSchema.parse(JSON.parse(text ?? "null"));
-  } catch {
-    return FIRST;
-  }
-}
-
 const siteOf = (tray: Tray): SiteDocument | null => {
   const opening: Opening = { ...NOTHING_SAID, name: say.theBench, where: tray.where, place: tray.place, line: tray.line };
   const made = siteOfOpening(opening, plantOfLine(tray.line, writingNow().decimal));
@@ -59,7 +51,7 @@ const siteOf = (tray: Tray): SiteDocument | null => {
 
 /** The bench for somebody who has no book: a place, a roof in one line and a sun are enough, and nothing is stored on the server. */
 export function OpenBench({ view, nowUtcMs }: { readonly view: BenchView | null; readonly nowUtcMs: number }) {
-  const [tray, setTray] = useLocalStorage<Tray>({ key: "dusty-ledger:bench", defaultValue: FIRST, deserialize: kept });
+  const [tray, setTray] = useKept<Tray>("dusty-ledger:bench", keptSchema, FIRST);
   const [isOpen, setIsOpen] = useState(false);
   const change = (parts: Partial<Tray>): void => setTray((before) => ({ ...before, ...parts }));
   const site = siteOf(tray);
@@ -67,8 +59,6 @@ export function OpenBench({ view, nowUtcMs }: { readonly view: BenchView | null;
   const opening: Opening = { ...NOTHING_SAID, place: tray.place, where: tray.where };
   return (
     <BenchChapter
-      // Another roof or sun is another question: what was typed for the last one does not stay behind.
-      key={JSON.stringify([standing.place, standing.arrays, standing.modules, tray.sun])}
       slug={null}
       version={0}
       site={standing}

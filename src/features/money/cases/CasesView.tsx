@@ -1,11 +1,11 @@
 "use client";
 
-import { useLocalStorage } from "@mantine/hooks";
 import Link from "next/link";
 import { useState } from "react";
-import { CASE_TEMPLATES, type CaseInput, type CaseTerms, extraWorthAt } from "@/core/money";
-import { type BenchSun, sunByName } from "@/features/calculators/bench-sun";
+import { CASE_TEMPLATES, type CaseInput, type CaseTerms, extraWorthAt, type YearEnergy } from "@/core/money";
+import { type BenchSun, sunByName, sunNameSchema } from "@/features/calculators/bench-sun";
 import { SunTray } from "@/features/calculators/tray/SunTray";
+import { useKept } from "@/features/data/use-kept";
 import { NumberField } from "@/features/kit/fields/NumberField";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { Refused } from "@/features/kit/problems/ProblemList";
@@ -19,10 +19,10 @@ import { useCaseAnswer, useCaseEngine } from "./use-cases";
 
 /** Decisions that owners face, each with a sentence, a table, a curve, and the point where the answer turns. */
 export function CasesView({ slug, site, facts, sun, report }: MoneyProps) {
-  const [chosen, choose] = useLocalStorage({ key: `dusty-ledger:bench-sun:${slug}`, defaultValue: "" });
+  const [chosen, choose] = useKept(`dusty-ledger:bench-sun:${slug}`, sunNameSchema, "");
   const taken = sun ?? sunByName(chosen);
-  const countedKwh = sun === null ? (report.energies.find(({ basis }) => basis !== "expected")?.firstYearKwh ?? null) : null;
-  const { engine, refusal } = useCaseEngine(slug, site, taken, countedKwh);
+  const counted = sun === null ? (report.energies.find(({ basis }) => basis !== "expected") ?? null) : null;
+  const { engine, refusal } = useCaseEngine(slug, site, taken, counted?.firstYearKwh ?? null);
   const [id, setId] = useState(CASE_TEMPLATES[0]!.id);
   const words = decisionInWords(id);
   const template = CASE_TEMPLATES.find((candidate) => candidate.id === id)!;
@@ -50,7 +50,7 @@ export function CasesView({ slug, site, facts, sun, report }: MoneyProps) {
       {sun === null && <SunTray name={chosen} onChange={choose} slug={slug} />}
       {taken.kind !== "measured" && (
         <p className={chapter.soft} data-testid="case-sun">
-          {sunWords(taken, countedKwh)}
+          {sunWords(taken, counted)}
         </p>
       )}
       <div className={styles.cases}>
@@ -75,8 +75,9 @@ export function CasesView({ slug, site, facts, sun, report }: MoneyProps) {
 }
 
 /** What a sun that was not measured is worth for these decisions. */
-function sunWords({ kind }: BenchSun, countedKwh: number | null): string {
-  const scaled = countedKwh === null ? "" : ` ${say.broughtToWhatIsCounted(number(countedKwh))}`;
+function sunWords({ kind }: BenchSun, counted: YearEnergy | null): string {
+  const to = counted?.basis === "promise" ? say.broughtToThePromise : say.broughtToWhatIsCounted;
+  const scaled = counted === null ? "" : ` ${to(number(counted.firstYearKwh))}`;
   return `${kind === "usual" ? say.overAUsualYear : say.overACloudlessYear}${scaled}`;
 }
 

@@ -111,3 +111,19 @@ test("two sides by months alone: how sure, what can't be told apart, and of whic
   await page.keyboard.press("Tab");
   await expect(page.getByTestId("change-sentence")).toContainText("nothing can be told of what was done");
 });
+
+test("the roof's line is typed letter by letter, with the keys alone, and nothing takes the place of the pen", async ({ page }) => {
+  await page.goto("/bench?view=tilt");
+  await page.getByRole("button", { name: "Say what you have" }).click();
+  await page.getByRole("combobox", { name: "Town, or coordinates" }).press("Control+a");
+  await page.keyboard.type("52.1, 5.2", { delay: 15 });
+  await expect(page.getByText(/clock of/)).toBeVisible();
+  const line = page.getByLabel("The roof in one line");
+  await line.fill("");
+  await line.pressSequentially("9 × 410 W, 35° east, 3.6 kW inverter", { delay: 15 });
+  await expect(line).toBeFocused();
+  await expect(line).toHaveValue("9 × 410 W, 35° east, 3.6 kW inverter");
+  await page.keyboard.press("Tab");
+  await expect(page.getByText(/9 modules of 410 W/)).toBeVisible();
+  await expect(page.getByTestId("planner-sentence")).toContainText("brings", { timeout: 40_000 });
+});

@@ -1,3 +1,4 @@
+// Long: whatever is measured in the field with a meter in the hand, over one bench of modules and readings.
 import { clearWeather, hours } from "@test/clear-weather";
 import { site } from "@test/site-builder";
 import fc from "fast-check";

@@ -1,9 +1,10 @@
+import { ledgerLine } from "@test/ledger-line";
 import { site } from "@test/site-builder";
 import { describe, expect, it } from "vitest";
 import type { MixedGroups, MixedPart } from "@/contracts/mixed-string";
 import { circuitsOf } from "@/core/comparison";
 import { moduleOfLine } from "@/core/typed";
-import { bookSun, sunByName } from "./bench-sun";
+import { bookSun, bookSunOf, sunByName } from "./bench-sun";
 import { connected, connectionOf, firstGroups, stringsOf } from "./mixed/mixed-strings";
 import { moduleOfRead } from "./own-modules/use-own-modules";
 import { dayOfYearText } from "./snow/TypedStorms";
@@ -26,6 +27,21 @@ describe("the sun of a bench", () => {
     expect(bookSun("2024", "monthly-means")).toMatchObject({ kind: "usual", name: "a usual year", year: "2024" });
     expect(sunByName("alpine")).toMatchObject({ kind: "usual", climate: "alpine", year: null });
     expect(sunByName("toString")).toMatchObject({ kind: "cloudless", climate: null });
+  });
+});
+
+describe("the year of a book that a bench reckons with", () => {
+  const month = (key: string, referenceKwh: number) => ledgerLine({ key, referenceKwh });
+  const months = [month("2023-06", 800), month("2024-06", 810), month("2025-06", 0)];
+
+  it("is the one that is read, where it has light", () => {
+    expect(bookSunOf(months, "2023")?.year).toBe("2023");
+    expect(bookSunOf(months, "2025")?.year).toBe("2024");
+  });
+
+  it("is the last with light where none is asked for, and none where no month has any", () => {
+    expect(bookSunOf(months)?.year).toBe("2024");
+    expect(bookSunOf([month("2024-06", 0)])).toBeNull();
   });
 });
 

@@ -33,16 +33,9 @@ export function ModulesBench({ slug, site, sun, nowUtcMs }: BenchProps) {
   const { all } = modules;
   const [kept, setNames] = useKept<string[] | null>(`dusty-ledger:modules:${slug ?? ""}`, namesSchema, null);
   const names = kept?.filter((name) => all[name]) ?? firstNames(array.module, all);
-  const [kind, setKind] = useState<ModuleGoal["kind"]>("power");
-  const [amount, setAmount] = useState<Record<ModuleGoal["kind"], number>>({
-    power: Math.round((site.modules[array.module]!.pmpW * array.count) / 100) / 10,
-    area: Math.round((site.modules[array.module]!.areaM2 ?? 1.9) * array.count),
-    count: array.count,
-  });
+  const { kind, setKind, amount, setAmount, goal } = useGoal(site);
   const [prices, setPrices] = useState<Record<string, number>>({});
   const shared = useNumberFields({ electronics: 0, racking: 35, fixed: 2500 });
-  const goal: ModuleGoal =
-    kind === "power" ? { kind, kwp: amount.power } : kind === "area" ? { kind, areaM2: amount.area } : { kind, count: amount.count };
   const chosen = plansOf(all, names, goal, prices, {
     electronicsPerModule: Number(shared.typed.electronics),
     rackingPerM2: Number(shared.typed.racking),
@@ -58,14 +51,8 @@ export function ModulesBench({ slug, site, sun, nowUtcMs }: BenchProps) {
       currency: site.currency,
     });
   };
-  const costOf = (k: number): string => {
-    const cost = costs[k];
-    return cost === null || cost === undefined ? "…" : number(cost, 3);
-  };
-  const ranked = costs
-    .flatMap((cost, k) => (cost === null || Number.isNaN(cost) ? [] : [{ cost, name: chosen[k]!.plan.name }]))
-    .sort((a, b) => a.cost - b.cost);
-  const [best] = ranked;
+  const costOf = (k: number): string => costText(costs[k] ?? null);
+  const best = cheapest(chosen, costs);
   const sentence = best ? say.givesTheCheapestKilowattHourHere(best.name, number(best.cost, 3), site.currency) : "";
   return (
     <>
@@ -78,8 +65,8 @@ export function ModulesBench({ slug, site, sun, nowUtcMs }: BenchProps) {
         <NumberField
           label={kind === "power" ? "kWp" : kind === "area" ? "m²" : "modules"}
           min={0.1}
-          value={amount[kind]}
-          onChange={(value) => setAmount({ ...amount, [kind]: Number(value) || 1 })}
+          value={amount}
+          onChange={(value) => setAmount(Number(value) || 1)}
         />
         <SharedPrices currency={site.currency} prices={shared} />
       </div>
@@ -100,6 +87,29 @@ export function ModulesBench({ slug, site, sun, nowUtcMs }: BenchProps) {
     </>
   );
 }
+
+/** What is to be filled, so much of it: as much as stands there until somebody says otherwise. */
+function useGoal({ arrays, modules }: BenchProps["site"]) {
+  const { count, module } = arrays[0]!;
+  const { pmpW, areaM2 } = modules[module]!;
+  const [kind, setKind] = useState<ModuleGoal["kind"]>("power");
+  const [amounts, setAmounts] = useState<Record<ModuleGoal["kind"], number>>({
+    power: Math.round((pmpW * count) / 100) / 10,
+    area: Math.round((areaM2 ?? 1.9) * count),
+    count,
+  });
+  const amount = amounts[kind];
+  const goal: ModuleGoal = kind === "power" ? { kind, kwp: amount } : kind === "area" ? { kind, areaM2: amount } : { kind, count: amount };
+  return { kind, setKind, amount, setAmount: (value: number) => setAmounts({ ...amounts, [kind]: value }), goal };
+}
+
+const costText = (cost: number | null): string => (cost === null ? "…" : number(cost, 3));
+
+/** The plan whose kilowatt-hour costs least; none before the years are run. */
+const cheapest = (chosen: readonly ChosenPlan[], costs: readonly (number | null)[]) =>
+  costs
+    .flatMap((cost, k) => (cost === null || Number.isNaN(cost) ? [] : [{ cost, name: chosen[k]!.plan.name }]))
+    .sort((a, b) => a.cost - b.cost)[0];
 
 /** Each plan's year in this sun, and what its kilowatt-hour costs over its life; null until the years are run. */
 function usePlanCosts(slug: string | null, site: BenchProps["site"], sun: BenchProps["sun"], chosen: readonly ChosenPlan[]) {

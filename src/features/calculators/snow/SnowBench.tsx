@@ -1,6 +1,5 @@
 "use client";
 
-import type { Remote } from "comlink";
 import { useState } from "react";
 import { pricePerKwh } from "@/core/money";
 import { SLIDE_PER_HOUR } from "@/core/snow";
@@ -12,19 +11,16 @@ import chapter from "@/features/kit/look/Chapter.module.css";
 import { ScrollBox } from "@/features/kit/look/ScrollBox";
 import { RuledTable } from "@/features/kit/table/RuledTable";
 import { dateName, number } from "@/wording/format";
-import { dayName, MONTHS_SHORT } from "@/wording/geometry";
+import { dayName } from "@/wording/geometry";
 import { say } from "@/wording/screens/calculators-snow";
 import { ArrayField } from "../ArrayField";
 import styles from "../Bench.module.css";
 import { BenchNote } from "../BenchNote";
-import type { BenchEngine } from "../bench.worker";
 import type { BenchProps } from "../bench-views";
-import { useBenchAnswer, useBenchEngine } from "../use-bench-engine";
 import { GroundClaim } from "./GroundClaim";
 import { ClearingTable, GroundLight, StormsSection } from "./StormTables";
 import { TypedStormFields, useTypedStorms } from "./TypedStorms";
-
-const STEEP: readonly number[] = [60, 90];
+import { useSnow } from "./use-snow";
 
 /** Which storms are worth the ladder, what clearing brings today, and what snow on the ground gives back. Any sun will do; storms that no gauge saw can be typed. */
 export function SnowBench({ slug, site, sun, nowUtcMs }: BenchProps) {
@@ -33,18 +29,8 @@ export function SnowBench({ slug, site, sun, nowUtcMs }: BenchProps) {
   const [cost, setCost] = useState<number | string>(25);
   const [day, setDay] = useState(new Date(nowUtcMs).toISOString().slice(0, 10));
   const [typed, setTyped] = useTypedStorms(slug);
-  const { engine, refusal } = useBenchEngine(slug, site, { ...sun, year: sun.year === null ? null : "all" });
-  const asked = { site, id: array.id };
-  const gauged = useBenchAnswer(engine, asked, (remote, { site: own, id }) => remote.storms(own, id));
-  const remembered = useBenchAnswer(engine, { ...asked, typed }, (remote, q) => remote.typedStorms(q.site, q.id, q.typed));
-  const clearing = useBenchAnswer(engine, { ...asked, day: day.slice(5) }, (remote, q) => remote.clearing(q.site, q.id, q.day));
-  const tilts = [array.tiltDeg, ...STEEP.filter((tilt) => tilt !== array.tiltDeg)];
-  // Without a gauge the light of the ground is told as if snow lay through the whole winter: the most that there can be.
-  const white = engine && gauged === null ? snowyWinter(site) : null;
-  const albedo = useBenchAnswer(engine, { ...asked, tilts, white }, (remote, q) => remote.albedo(q.site, q.id, q.tilts, q.white));
+  const { refusal, storms, isReady, isTyped, clearing, albedo, isWholeWinter } = useSnow({ slug, site, sun, array, day, typed });
   const price = pricePerKwh(site);
-  const isTyped = typed.length > 0;
-  const storms = isTyped ? remembered : gauged;
   const worthIt = (storm: StormReport): boolean => price !== null && storm.clearingKwh * price > Number(cost);
   const ranked = [...(storms ?? [])].sort((a, b) => b.clearingKwh - a.clearingKwh);
   if (refusal) return <p className={chapter.clay}>{`${refusal.message} ${refusal.help}`}</p>;
@@ -59,9 +45,9 @@ export function SnowBench({ slug, site, sun, nowUtcMs }: BenchProps) {
   });
   return (
     <>
-      <ClearingVerdict engine={engine} sentence={sentence} clearing={isTyped ? null : clearing} day={day} price={price ?? 0} site={site} />
+      <ClearingVerdict isReady={isReady} sentence={sentence} clearing={clearing} day={day} price={price ?? 0} site={site} />
       <div className={styles.rowsGrid}>
-        <div className={storms === null ? chapter.awaited : undefined}>
+        <div className={isReady ? undefined : styles.longAwaited}>
           <div className={styles.inputs}>
             <ArrayField site={site} value={array.id} onChange={setArrayId} />
             <NumberField label="Clearing once" unit={site.currency} min={0} value={cost} onChange={setCost} />
@@ -69,29 +55,19 @@ export function SnowBench({ slug, site, sun, nowUtcMs }: BenchProps) {
           </div>
           <TypedStormFields typed={typed} setTyped={setTyped} isSouth={site.place.latitudeDeg < 0} />
           {ranked.length > 0 && <StormsSection ranked={ranked} array={array} worthIt={worthIt} isTyped={isTyped} />}
-          {!isTyped && clearing && clearing.byYear.length > 0 && <ClearingTable clearing={clearing} array={array} />}
+          {clearing && clearing.byYear.length > 0 && <ClearingTable clearing={clearing} array={array} />}
           {storms && <BenchNote slug={slug} nowUtcMs={nowUtcMs} words={`Snow: ${sentence}`} />}
         </div>
         <div>
           <SelfCleaning tiltDeg={array.tiltDeg} />
           <p className={chapter.caution}>{say.snowFromTheGroundWithA}</p>
           <GroundClaim albedo={albedo} />
-          <GroundLight albedo={albedo} isWholeWinter={white !== null} />
+          <GroundLight albedo={albedo} isWholeWinter={isWholeWinter} />
         </div>
       </div>
     </>
   );
 }
-
-/** Ground under old snow, as a share thrown back. Source: Warren, 1982, Optical properties of snow (fresh 0.85, ageing toward 0.4). */
-const OLD_SNOW_ALBEDO = 0.6;
-const WINTER_NORTH: readonly number[] = [11, 0, 1];
-
-/** Snow on the ground through the three darkest months. */
-const snowyWinter = (site: BenchProps["site"]): number[] =>
-  MONTHS_SHORT.map((_, m) =>
-    WINTER_NORTH.includes(site.place.latitudeDeg < 0 ? (m + 6) % 12 : m) ? OLD_SNOW_ALBEDO : (site.albedoMonthly?.[m] ?? site.albedo),
-  );
 
 interface StormWords {
   readonly storms: readonly StormReport[];
@@ -123,7 +99,8 @@ function stormWords({ storms, isKnown, isTyped, worth, cost, price, site }: Stor
 const dayAndMonth = ({ fromUtcMs }: StormReport): string => dayName(new Date(fromUtcMs).toISOString().slice(5, 10));
 
 interface ClearingVerdictProps {
-  readonly engine: Remote<BenchEngine> | null;
+  /** Whether the storms are known, or known to be none. */
+  readonly isReady: boolean;
   readonly sentence: string;
   readonly clearing: ClearingNow | null;
   readonly day: string;
@@ -131,10 +108,10 @@ interface ClearingVerdictProps {
   readonly site: BenchProps["site"];
 }
 
-function ClearingVerdict({ engine, sentence, clearing, day, price, site }: ClearingVerdictProps) {
+function ClearingVerdict({ isReady, sentence, clearing, day, price, site }: ClearingVerdictProps) {
   return (
     <p className={chapter.verdict} data-lines="3" data-testid="snow-sentence">
-      {engine ? sentence : say.theWintersAreBeingGoneThrough}
+      {isReady ? sentence : say.theWintersAreBeingGoneThrough}
       {clearing && clearing.byYear.length > 0 && (
         <>
           {" "}

@@ -98,6 +98,8 @@ export function GroundLight({ albedo, isWholeWinter }: GroundLightProps) {
   return (
     <section className={chapter.section}>
       <h2>{say.whatSnowOnTheGroundGives}</h2>
+      <p className={chapter.soft}>{say.brightGroundCountsMostForSteep}</p>
+      {isWholeWinter && <p className={chapter.soft}>{say.asIfSnowLayAllWinter}</p>}
       {albedo ? (
         <ScrollBox label={say.gainByMonth}>
           <RuledTable className={chapter.table}>
@@ -129,10 +131,6 @@ export function GroundLight({ albedo, isWholeWinter }: GroundLightProps) {
       ) : (
         <p className={chapter.soft}>…</p>
       )}
-      <p className={chapter.soft}>
-        {isWholeWinter && `${say.asIfSnowLayAllWinter} `}
-        {say.brightGroundCountsMostForSteep}
-      </p>
     </section>
   );
 }

@@ -1,7 +1,7 @@
 import localFont from "next/font/local";
 
 /**
- * The two faces of the house. The usual letters come ahead of the page and are only taken if they are there when it is first drawn, with a fallback of the same measures: no line moves afterwards.
+ * The two faces of the house. The usual letters come ahead of the page, which waits for them a moment before it is drawn (AwaitFaces), with a fallback of the same measures: no line moves afterwards.
  * Letters of other scripts are fetched where a page has them, by their range, and taken from the next page on.
  */
 const serif = localFont({
@@ -17,7 +17,7 @@ const serif = localFont({
       style: "italic",
     },
   ],
-  display: "optional",
+  display: "swap",
   variable: "--font-serif",
   adjustFontFallback: "Times New Roman",
 });
@@ -25,7 +25,7 @@ const serif = localFont({
 const sans = localFont({
   src: "../../node_modules/@fontsource-variable/source-sans-3/files/source-sans-3-latin-wght-normal.woff2",
   weight: "200 900",
-  display: "optional",
+  display: "swap",
   variable: "--font-sans",
   adjustFontFallback: "Arial",
 });

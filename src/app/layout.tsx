@@ -9,6 +9,7 @@ import type { ReactNode } from "react";
 import { Providers } from "@/features/kit/look/Providers";
 import { say } from "@/wording/screens/app";
 import { writingNow } from "@/wording/writing";
+import { AwaitFaces } from "./AwaitFaces";
 import { FACES } from "./fonts";
 
 export const metadata: Metadata = {
@@ -30,6 +31,7 @@ export default async function RootLayout({ children }: { children: ReactNode }) 
       {...mantineHtmlProps}
     >
       <head>
+        <AwaitFaces nonce={nonce} />
         <ColorSchemeScript nonce={nonce} defaultColorScheme="auto" />
       </head>
       <body>

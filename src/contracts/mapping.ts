@@ -31,6 +31,8 @@ export const valueColumnSchema = z.strictObject({
   offset: z.number().default(0),
   /** Meter of a production column; null for the one chosen for the file. Columns of one meter are added up. */
   meterId: z.string().nullable().default(null),
+  /** Of a counter: whether it begins anew every day, as a display's energy of today does. */
+  beginsAnew: z.boolean().default(false),
 });
 export type ValueColumn = z.output<typeof valueColumnSchema>;
 

@@ -27,6 +27,7 @@ export const say = catalogue({
   meanPowerW: "mean power, W",
   meanPowerKw: "mean power, kW",
   lifetimeCounterKwh: "lifetime counter, kWh",
+  dayCounterKwh: "counter that begins anew every day, kWh",
   aRowAYearTwelveMonths: (header: string) => `a row a year, twelve months across beginning with ${header}`,
   theFirstValueFallsInAnd: (names: string, since: string, names2: string) =>
     `the first value falls in ${names}, and the plant began in ${since}: years are named after the one they ${names2} in`,
@@ -37,6 +38,8 @@ export const say = catalogue({
   unitNotWritten: ", unit not written",
   itsWordsSay: (quantity: string, unit: Fact) => `its words say ${quantity}${unit}`,
   itsValuesNeverFallACounter: "its values never fall: a counter",
+  itFallsACounterOfTheDay: (falls: number, rows: number) =>
+    `it falls ${falls} times in ${rows} rows, as a counter does that begins anew every day: each day’s last figure is that day’s energy`,
   theRowsStandMinutesApart: (step: number) => `; the rows stand ${step} minutes apart`,
   whatDoesHold: (header: string) => `What does “${header}” hold?`,
   itsHeaderNamesNoQuantityAnd: (rhythm: Fact) => `Its header names no quantity and no unit${rhythm}.`,

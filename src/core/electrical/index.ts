@@ -23,6 +23,7 @@ export {
   type InverterTerms,
   isFine,
 } from "./inverter-reading";
+export { type KeptInverter, keptInverters } from "./kept-inverters";
 export { type MixedReport, mixedReport, ruleHolds } from "./mixed-report";
 export { type MixedPlace, type MixedYear, mixedYear } from "./mixed-year";
 export { type PairingAdvice, type PairingWay, pairingAdvice } from "./pairing";

@@ -1,3 +1,4 @@
+export { beginsAnewDaily, dayCounterStepKwh } from "./day-counter";
 export { energyKwh, type ProductionQuantity } from "./energy";
 export {
   daysOfMonth,

@@ -24,7 +24,7 @@ interface Props {
 }
 
 /** Units that a person may choose, with the factor into the ledger's own. */
-const HOLDINGS: readonly { value: string; label: string; quantity: MappedQuantity; factor: number }[] = [
+const HOLDINGS: readonly { value: string; label: string; quantity: MappedQuantity; factor: number; beginsAnew?: boolean }[] = [
   { value: "energy_kwh:1", label: say.energyOfTheIntervalKwh, quantity: "energy_kwh", factor: 1 },
   { value: "energy_kwh:0.001", label: say.energyOfTheIntervalWh, quantity: "energy_kwh", factor: 0.001 },
   { value: "energy_kwh:1000", label: say.energyOfTheIntervalMwh, quantity: "energy_kwh", factor: 1000 },
@@ -33,6 +33,8 @@ const HOLDINGS: readonly { value: string; label: string; quantity: MappedQuantit
   { value: "counter_kwh:1", label: say.lifetimeCounterKwh, quantity: "counter_kwh", factor: 1 },
   { value: "counter_kwh:0.001", label: say.lifetimeCounterWh, quantity: "counter_kwh", factor: 0.001 },
   { value: "counter_kwh:1000", label: say.lifetimeCounterMwh, quantity: "counter_kwh", factor: 1000 },
+  { value: "counter_kwh:1 daily", label: say.dayCounterKwh, quantity: "counter_kwh", factor: 1, beginsAnew: true },
+  { value: "counter_kwh:0.001 daily", label: say.dayCounterWh, quantity: "counter_kwh", factor: 0.001, beginsAnew: true },
   ...weatherQuantities.map((quantity) => ({ value: `${quantity}:1`, label: quantityName(quantity), quantity, factor: 1 })),
 ];
 
@@ -43,7 +45,8 @@ const ORDERS: readonly { value: TimeOrder; label: string }[] = [
   { value: "unix", label: "seconds since 1970" },
 ];
 
-const holdingOf = ({ quantity, factor }: ValueColumn): string => `${quantity}:${Number(factor.toPrecision(6))}`;
+const holdingOf = ({ quantity, factor, beginsAnew }: ValueColumn): string =>
+  `${quantity}:${Number(factor.toPrecision(6))}${beginsAnew ? " daily" : ""}`;
 
 /** How a table is read, why, and how sure that is; what is open is asked, and everything can be changed. */
 export function MappingPanel({ proposal, options, meters, change }: Props) {
@@ -64,6 +67,7 @@ export function MappingPanel({ proposal, options, meters, change }: Props) {
             factor: holding.factor,
             offset: 0,
             meterId: existing?.meterId ?? null,
+            beginsAnew: holding.beginsAnew ?? false,
           },
         ]
       : [];

@@ -1,7 +1,7 @@
 "use client";
 
 import type { SiteDocument } from "@/contracts/site";
-import { nameplateW, siteAcRatedW } from "@/core/site";
+import { nameplateW, siteAcRatedW, siteOn } from "@/core/site";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { ViewTabs } from "@/features/kit/look/ViewTabs";
 import { Refused } from "@/features/kit/problems/ProblemList";
@@ -11,6 +11,7 @@ import { say } from "@/wording/screens/site";
 import { AssumedLine } from "./AssumedLine";
 import { ConflictPanel, OtherDrafts } from "./ConflictPanel";
 import { HistoryView } from "./HistoryView";
+import { KeptInverterLines } from "./KeptInverterLines";
 import { LossesView } from "./LossesView";
 import { PlaceView } from "./PlaceView";
 import { SaveBar } from "./SaveBar";
@@ -52,6 +53,7 @@ export function SiteChapter({ slug, version, site, view, timeZones, years, today
       />
       {view !== "shade" && view !== "history" && <p className={chapter.verdict}>{siteSentence(draft.site)}</p>}
       <AssumedLine form={draft.form} />
+      <KeptInverterLines slug={slug} before={siteOn(site, today)} now={siteOn(draft.site, today)} />
       <OtherDrafts draft={draft} />
       {draft.conflict && <ConflictPanel conflict={draft.conflict} draft={draft} />}
       {view === "place" && <PlaceView {...props} timeZones={timeZones} />}

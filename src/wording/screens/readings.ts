@@ -101,6 +101,8 @@ export const say = catalogue({
   lifetimeCounterKwh: "lifetime counter, kWh",
   lifetimeCounterWh: "lifetime counter, Wh",
   lifetimeCounterMwh: "lifetime counter, MWh",
+  dayCounterKwh: "begins anew daily, kWh",
+  dayCounterWh: "begins anew daily, Wh",
   yearMonthDay: "year, month, day",
   dayMonthYear: "day, month, year",
   monthDayYear: "month, day, year",

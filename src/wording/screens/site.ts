@@ -189,6 +189,11 @@ export const say = catalogue({
   placeAndArrays: "Place and arrays",
   lossesAndCosts: "Losses and costs",
   onKwOfInverterDcTo: (acKw: string, kwp: string) => ` on ${acKw} kW of inverter (DC to AC ${kwp})`,
+  inverterStays: (id: string, acKw: string, nowKwp: string, beforeKwp: string, ratio: string) =>
+    `Inverter ${id} stays as it was: ${acKw} kW for ${nowKwp} kWp now (${beforeKwp} before), DC to AC ${ratio}.`,
+  stringsKeepItsLimits: "The new strings keep its limits.",
+  stringsBreakItsLimits: "The new strings break its limits:",
+  stringsNotKnownToKeep: "Whether the new strings keep its limits is not known:",
   oneChangeSinceStands: "one change since stands",
   changesSinceStand: (count: number) => `${count} changes since stand`,
   asBuiltUnderHistory: (site: Fact) => ` As built; ${site} under History.`,

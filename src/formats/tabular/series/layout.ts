@@ -16,6 +16,14 @@ export interface ReadColumn {
   readonly offset: number;
 }
 
+/** What columns are added up into. */
+interface Slot {
+  readonly quantity: Quantity;
+  readonly meterId: string | null;
+  /** Whether the counter begins anew every day. */
+  readonly beginsAnew: boolean;
+}
+
 export interface Layout {
   readonly mapping: TableMapping;
   readonly headers: readonly string[];
@@ -24,7 +32,7 @@ export interface Layout {
   /** Number of cells that a row must reach. */
   readonly width: number;
   readonly columns: readonly ReadColumn[];
-  readonly slots: readonly { readonly quantity: Quantity; readonly meterId: string | null }[];
+  readonly slots: readonly Slot[];
   readonly ignored: readonly string[];
   readonly stepMinutes: number;
   readonly hasOffsets: boolean;
@@ -37,10 +45,10 @@ export const shownColumns = ({ columns, slots }: Layout): SeriesColumn[] =>
 /** What a mapping makes of a table: slots, step and clock; null (with the reasons logged) when it can't be read so. */
 export function layoutOf(proposal: MappingProposal, table: TableSource, log: ProblemLog): Layout | null {
   const { mapping, headers } = proposal;
-  const slots: { quantity: Quantity; meterId: string | null }[] = [];
-  const columns = mapping.values.map(({ column, header, quantity, factor, offset, meterId }): ReadColumn => {
-    let slot = slots.findIndex((held) => held.quantity === quantity && held.meterId === meterId);
-    if (slot < 0) slot = slots.push({ quantity, meterId }) - 1;
+  const slots: Slot[] = [];
+  const columns = mapping.values.map(({ column, header, quantity, factor, offset, meterId, beginsAnew }): ReadColumn => {
+    let slot = slots.findIndex((held) => held.quantity === quantity && held.meterId === meterId && held.beginsAnew === beginsAnew);
+    if (slot < 0) slot = slots.push({ quantity, meterId, beginsAnew }) - 1;
     return { index: column, slot, header, quantity, factor, offset };
   });
   const kinds = new Set(slots.map(({ quantity }) => kindOf(quantity)));

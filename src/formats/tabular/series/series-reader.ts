@@ -4,6 +4,7 @@ import { MINUTE_MS } from "@/core/units";
 import { readTimeOfDay } from "../tables";
 import type { RecordBlock } from "../text";
 import { FileClock } from "./clock";
+import { dayEnergies } from "./day-energies";
 import { isHeader, type Layout, type ReadColumn, shownColumns } from "./layout";
 import { LIMITS } from "./limits";
 import { type PagedSeries, place } from "./pages";
@@ -182,7 +183,7 @@ export class SeriesReader {
       valueCount: this.valueCount,
       firstUtcMs: seen ? this.firstUtcMs : null,
       lastUtcMs: seen ? this.lastUtcMs : null,
-      series: this.series ?? [],
+      series: (this.series ?? []).map((pages, slot) => (this.layout.slots[slot]!.beginsAnew ? dayEnergies(pages) : pages)),
       sparse: null,
       proposal: null,
       problems: this.log.list(),

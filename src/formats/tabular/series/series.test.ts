@@ -162,3 +162,58 @@ describe("what is mended by itself and said", () => {
     expect([values(file), codes(file)]).toEqual([[0, 0], ["notice: night-offset"]]);
   });
 });
+
+describe("a counter that begins anew every day", () => {
+  const twoDays = (header: string): string =>
+    [
+      `time,${header}`,
+      ...[0, 1, 2].flatMap((day) =>
+        Array.from(
+          { length: 24 },
+          (_, hour) => `2023-06-0${day + 1}T${String(hour).padStart(2, "0")}:00Z,${Math.max(0, Math.min(10, hour - 6)) * (day + 1)}`,
+        ),
+      ),
+    ].join("\n");
+
+  it.each(["Energy today (kWh)", "counter_kwh", "Daily yield kWh"])(
+    "under “%s” is read as the energy of each hour, and it is said",
+    async (header) => {
+      const file = await read(twoDays(header), { zone: "UTC+00:00" });
+      expect(file.proposal?.mapping.values).toMatchObject([{ quantity: "counter_kwh", beginsAnew: true }]);
+      expect(file.proposal?.reasons.map(({ because }) => because).join()).toContain("begins anew every day");
+      expect(file.series.map(({ quantity }) => quantity)).toEqual(["energy_kwh"]);
+      expect(values(file).reduce((sum, value) => sum + value, 0)).toBe(10 + 20 + 30);
+      expect(values(file).slice(24, 48)).toEqual([...Array(6).fill(0), ...Array(10).fill(2), ...Array(8).fill(0)]);
+    },
+  );
+
+  it("is no lifetime's: ten hours of the second day count once, whatever stood before", async () => {
+    const file = await read(twoDays("Energy today (kWh)"), { zone: "UTC+00:00" });
+    expect(Math.max(...values(file))).toBe(3);
+  });
+
+  it("read by hand gives each day up to its reading, and a day that was left out nothing", async () => {
+    const rows = [
+      "2023-06-01 20:30,12.1",
+      "2023-06-02 19:00,8.4",
+      "2023-06-02 21:00,9",
+      "2023-06-04 21:10,14.2",
+      "2023-06-05,13.9",
+      "2023-06-06 21:00,3",
+    ];
+    const file = await read(`time,counter_kwh\n${rows.join("\n")}`, { zone: "UTC+02:00" });
+    const spans = file.sparse?.spans.map(({ fromUtcMs, toUtcMs, kwh }) => [
+      new Date(fromUtcMs).toISOString().slice(5, 16),
+      new Date(toUtcMs).toISOString().slice(5, 16),
+      kwh,
+    ]);
+    expect(file.sparse?.counters).toEqual([]);
+    expect(spans).toEqual([
+      ["05-31T22:00", "06-01T18:30", 12.1],
+      ["06-01T22:00", "06-02T19:00", 9],
+      ["06-03T22:00", "06-04T19:10", 14.2],
+      ["06-04T22:00", "06-05T22:00", 13.9],
+      ["06-05T22:00", "06-06T19:00", 3],
+    ]);
+  });
+});

@@ -17,6 +17,8 @@ export const isSparse = ({ stepMinutes, mapping }: Layout): boolean => mapping.l
 interface Cell {
   readonly meterId: string | null;
   readonly quantity: string;
+  /** Of a counter that begins anew every day. */
+  readonly beginsAnew: boolean;
   readonly time: WrittenTime;
   readonly value: number;
   readonly row: number;
@@ -39,15 +41,16 @@ export async function readSparse(layout: Layout, table: TableSource, options: Se
   const offset = clockOffset(options.zone ?? options.siteZone ?? "UTC+00:00");
   const utc = ({ wallMs, offsetMinutes }: WrittenTime): number =>
     offsetMinutes === null ? utcOfWall(wallMs, offset) : wallMs - offsetMinutes * MINUTE_MS;
-  const counters = cells
-    .filter(({ quantity }) => quantity === "counter_kwh")
-    .map(({ meterId, time, value }): CounterReading => ({ meterId, atUtcMs: utc(time), kwh: value }));
-  const spans = spansOf(
-    layout,
-    cells.filter(({ quantity }) => quantity !== "counter_kwh"),
-    utc,
-    log,
-  );
+  const isCounter = ({ quantity, beginsAnew }: Cell): boolean => quantity === "counter_kwh" && !beginsAnew;
+  const counters = cells.filter(isCounter).map(({ meterId, time, value }): CounterReading => ({ meterId, atUtcMs: utc(time), kwh: value }));
+  const energies = cells.filter(({ quantity }) => quantity !== "counter_kwh");
+  const spans = [
+    ...spansOf(layout, energies, utc, log),
+    ...dayCounterSpans(
+      cells.filter(({ beginsAnew }) => beginsAnew),
+      utc,
+    ),
+  ].sort((a, b) => a.fromUtcMs - b.fromUtcMs);
   const times = [...counters.map(({ atUtcMs }) => atUtcMs), ...spans.flatMap(({ fromUtcMs, toUtcMs }) => [fromUtcMs, toUtcMs])];
   const [first, last] = [Math.min(...times), Math.max(...times)];
   if (times.length === 0) log.add("no-rows", "error");
@@ -104,7 +107,8 @@ function takeRow(layout: Layout, row: readonly string[], at: number, cells: Cell
       return;
     }
     const own = time ?? { wallMs: monthStart(layout, year!, Number(mapping.across[k])), offsetMinutes: null };
-    cells.push({ meterId: slots[column.slot]!.meterId, quantity: column.quantity, time: own, value, row: at });
+    const { meterId, beginsAnew } = slots[column.slot]!;
+    cells.push({ meterId, quantity: column.quantity, beginsAnew, time: own, value, row: at });
   });
 }
 
@@ -148,7 +152,22 @@ function spansOf(layout: Layout, cells: readonly Cell[], utc: (time: WrittenTime
     if (to <= from) log.add("out-of-order", "notice", { row });
     else spans.push({ meterId, fromUtcMs: utc({ ...time, wallMs: from }), toUtcMs: utc({ ...time, wallMs: to }), kwh: value });
   }
-  return spans.sort((a, b) => a.fromUtcMs - b.fromUtcMs);
+  return spans;
+}
+
+/** What a counter that begins anew every day says: its day's energy up to the time of its last reading, or the whole day's where no time was written. */
+function dayCounterSpans(cells: readonly Cell[], utc: (time: WrittenTime) => number): EnergySpan[] {
+  const lastOf = new Map<string, Cell>();
+  for (const cell of cells) {
+    const key = `${cell.meterId} ${Math.floor(cell.time.wallMs / DAY_MS)}`;
+    const held = lastOf.get(key);
+    if (!held || cell.time.wallMs >= held.time.wallMs) lastOf.set(key, cell);
+  }
+  return [...lastOf.values()].map(({ meterId, time, value }) => {
+    const from = time.wallMs - (time.wallMs % DAY_MS);
+    const to = time.wallMs > from ? time.wallMs : from + DAY_MS;
+    return { meterId, fromUtcMs: utc({ ...time, wallMs: from }), toUtcMs: utc({ ...time, wallMs: to }), kwh: value };
+  });
 }
 
 const isMonthly = (stepMinutes: number): boolean => stepMinutes > MONTH_DAYS[0] * 1440 && stepMinutes < MONTH_DAYS[1] * 1440;

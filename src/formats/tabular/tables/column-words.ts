@@ -7,6 +7,8 @@ export interface ColumnMeaning {
   readonly offset: number;
   /** The unit that was found; null where it is a guess. */
   readonly unit: string | null;
+  /** Of a counter: whether it begins anew every day. */
+  readonly beginsAnew?: boolean;
 }
 
 const UNIT =

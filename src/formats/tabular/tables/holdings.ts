@@ -9,6 +9,7 @@ const HOLDINGS: ReadonlyMap<string, ColumnMeaning & { readonly label: string }> 
   ["power_w", { quantity: "power_w", factor: 1, offset: 0, unit: "w", label: say.meanPowerW }],
   ["power_kw", { quantity: "power_w", factor: 1000, offset: 0, unit: "kw", label: say.meanPowerKw }],
   ["counter_kwh", { quantity: "counter_kwh", factor: 1, offset: 0, unit: "kwh", label: say.lifetimeCounterKwh }],
+  ["day_counter_kwh", { quantity: "counter_kwh", factor: 1, offset: 0, unit: "kwh", beginsAnew: true, label: say.dayCounterKwh }],
   ["ghi_w_m2", { quantity: "ghi_w_m2", factor: 1, offset: 0, unit: "w/m2", label: "global irradiance, W/m²" }],
 ]);
 

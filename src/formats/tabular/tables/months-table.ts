@@ -25,7 +25,15 @@ export function monthsTable(draft: Draft): Detection | null {
   draft.reasons.push({ about: "layout", because: say.aRowAYearTwelveMonths(months[0]!.header) });
   const yearNames = months[0]!.month === 1 ? "start" : fiscalNames(draft, yearColumn, months, numbers, context);
   const values = months.map(
-    ({ column, header }): ValueColumn => ({ column, header, quantity: "energy_kwh", factor: 1, offset: 0, meterId: null }),
+    ({ column, header }): ValueColumn => ({
+      column,
+      header,
+      quantity: "energy_kwh",
+      factor: 1,
+      offset: 0,
+      meterId: null,
+      beginsAnew: false,
+    }),
   );
   return proposed(
     draft,

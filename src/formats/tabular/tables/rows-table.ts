@@ -1,5 +1,5 @@
 import type { ValueColumn } from "@/contracts/mapping";
-import { MISSING, type NumberGrammar, toNumber } from "@/core/readings";
+import { beginsAnewDaily, MISSING, type NumberGrammar, toNumber } from "@/core/readings";
 import { say } from "@/wording/tables";
 import { readHeader } from "../series/columns";
 import { type ColumnMeaning, meaningOf } from "./column-words";
@@ -16,7 +16,10 @@ export function rowsTable(draft: Draft): Detection {
   const rest = shape.headers.map((_, index) => index).filter((index) => !time.columns.includes(index));
   const numbers = numberGrammar(draft, rest);
   const step = stepOf(rows, time.columns, time.order);
-  const values = canonical.columns.length > 0 ? canonicalValues(canonical.columns) : foreignValues(draft, rest, numbers, step);
+  const values =
+    canonical.columns.length > 0
+      ? canonicalValues({ draft, numbers, step }, canonical.columns)
+      : foreignValues({ draft, numbers, step }, rest);
   if (values.length === 0) return { ok: false, why: "no-value-column", headers: shape.headers };
   return proposed(
     draft,
@@ -25,21 +28,31 @@ export function rowsTable(draft: Draft): Detection {
   );
 }
 
-const canonicalValues = (columns: ReturnType<typeof readHeader>["columns"]): ValueColumn[] =>
-  columns.map(({ index, header, quantity, meterId }) => ({ column: index, header, quantity, factor: 1, offset: 0, meterId }));
+/** What the columns of a table are read with. */
+interface Reading {
+  readonly draft: Draft;
+  readonly numbers: NumberGrammar;
+  /** Usual step of the rows, minutes; null where they have none. */
+  readonly step: number | null;
+}
 
-function foreignValues(draft: Draft, columns: readonly number[], numbers: NumberGrammar, step: number | null): ValueColumn[] {
+const canonicalValues = (reading: Reading, columns: ReturnType<typeof readHeader>["columns"]): ValueColumn[] =>
+  columns.map(({ index, header, quantity, meterId }) => {
+    const beginsAnew = quantity === "counter_kwh" && isDayCounter(reading, index, header, true);
+    return { column: index, header, quantity, factor: 1, offset: 0, meterId, beginsAnew };
+  });
+
+function foreignValues(reading: Reading, columns: readonly number[]): ValueColumn[] {
+  const { draft, numbers, step } = reading;
   const { shape, rows, context } = draft;
   const numeric = columns.filter((index) => isNumeric(columnOf(rows, index), numbers));
   const told = numeric.flatMap((column) => {
     const header = shape.headers[column] ?? "";
     const meaning = meaningOf(header, step);
-    return meaning
-      ? [{ column, header, meaning: withCounter(draft, meaning, column, header, numbers), meterId: meterOf(header, context) }]
-      : [];
+    return meaning ? [{ column, header, meaning: withCounter(reading, meaning, column, header), meterId: meterOf(header, context) }] : [];
   });
   if (told.length > 0) return oneKind(draft, told);
-  return numeric.length === 1 ? unknownColumn(draft, numeric[0]!, numbers, step) : [];
+  return numeric.length === 1 ? unknownColumn(reading, numeric[0]!) : [];
 }
 
 interface Told {
@@ -76,6 +89,7 @@ function oneKind(draft: Draft, columns: readonly Told[]): ValueColumn[] {
     factor: meaning.factor,
     offset: meaning.offset,
     meterId,
+    beginsAnew: meaning.beginsAnew ?? false,
   }));
 }
 
@@ -89,11 +103,12 @@ const isNumeric = (cells: readonly string[], numbers: NumberGrammar): boolean =>
 };
 
 /** Energy that never falls, through nights too, is a counter; a "counter" that falls often is none. */
-function withCounter(draft: Draft, meaning: ColumnMeaning, column: number, header: string, numbers: NumberGrammar): ColumnMeaning {
+function withCounter(reading: Reading, meaning: ColumnMeaning, column: number, header: string): ColumnMeaning {
   if (meaning.quantity !== "energy_kwh" && meaning.quantity !== "counter_kwh") return meaning;
-  const values = columnOf(draft.rows, column)
-    .map((cell) => toNumber(cell, numbers))
-    .filter((value) => !Number.isNaN(value));
+  if (isDayCounter(reading, column, header, meaning.quantity === "counter_kwh"))
+    return { ...meaning, quantity: "counter_kwh", beginsAnew: true };
+  const { draft } = reading;
+  const values = valuesOf(reading, column);
   const falls = values.filter((value, i) => i > 0 && value < values[i - 1]!).length;
   const grows = values.filter((value, i) => i > 0 && value > values[i - 1]!).length;
   const cumulative = values.length >= 6 && falls <= values.length * 0.01 && grows >= 3 && values.at(-1)! > 0 && values[0]! > 0;
@@ -103,6 +118,20 @@ function withCounter(draft: Draft, meaning: ColumnMeaning, column: number, heade
   }
   if (meaning.quantity === "counter_kwh" && falls > values.length * 0.1) return { ...meaning, quantity: "energy_kwh" };
   return meaning;
+}
+
+const valuesOf = ({ draft, numbers }: Reading, column: number): number[] =>
+  columnOf(draft.rows, column)
+    .map((cell) => toNumber(cell, numbers))
+    .filter((value) => !Number.isNaN(value));
+
+/** Whether a column counts the day alone; why it is taken so is said. */
+function isDayCounter(reading: Reading, column: number, header: string, isCalledCounter: boolean): boolean {
+  const values = valuesOf(reading, column);
+  if (!beginsAnewDaily(values, reading.step, isCalledCounter)) return false;
+  const falls = values.filter((value, i) => i > 0 && value < values[i - 1]!).length;
+  reading.draft.reasons.push({ about: header, because: say.itFallsACounterOfTheDay(falls, values.length) });
+  return true;
 }
 
 const meterOf = (header: string, { meters }: DetectionContext): string | null =>
@@ -115,7 +144,8 @@ const meterOf = (header: string, { meters }: DetectionContext): string | null =>
 const escaped = (text: string): string => text.replaceAll(/[.*+?^${}()|[\]\\]/g, String.raw`\$&`);
 
 /** One column of numbers under a header that says nothing. */
-function unknownColumn(draft: Draft, column: number, numbers: NumberGrammar, step: number | null): ValueColumn[] {
+function unknownColumn(reading: Reading, column: number): ValueColumn[] {
+  const { draft, step } = reading;
   const header = draft.shape.headers[column] ?? "";
   const answered = answeredHolding(draft);
   if (!answered) {
@@ -127,6 +157,6 @@ function unknownColumn(draft: Draft, column: number, numbers: NumberGrammar, ste
     });
   }
   const guess: ColumnMeaning = { quantity: "energy_kwh", factor: 1, offset: 0, unit: null };
-  const { quantity, factor, offset } = answered ?? withCounter(draft, guess, column, header, numbers);
-  return [{ column, header, quantity, factor, offset, meterId: null }];
+  const { quantity, factor, offset, beginsAnew = false } = answered ?? withCounter(reading, guess, column, header);
+  return [{ column, header, quantity, factor, offset, meterId: null, beginsAnew }];
 }

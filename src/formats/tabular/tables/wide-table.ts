@@ -51,6 +51,7 @@ function wide(
       factor: meaning.factor,
       offset: meaning.offset,
       meterId: null,
+      beginsAnew: false,
     }),
   );
   return proposed(

@@ -14,6 +14,9 @@ export const PROGRAMS = {
   simulator: "simulators/serve.ts",
 };
 
+/** Runs in browsers, between pages and the line; next to the pages' own files, at an address of its own. */
+const FIELD_BOOK_WORKER = { from: "src/features/field-book/offline/worker.ts", to: "public/field-book-worker.js" };
+
 export const program = (name) => inProject("dist", `${name}.mjs`);
 
 /** Newest change below a folder, tests aside. */
@@ -28,7 +31,8 @@ function newest(folder) {
 }
 
 const isFresh = () => {
-  const made = Math.min(...Object.keys(PROGRAMS).map((name) => (existsSync(program(name)) ? statSync(program(name)).mtimeMs : 0)));
+  const outs = [...Object.keys(PROGRAMS).map(program), inProject(FIELD_BOOK_WORKER.to)];
+  const made = Math.min(...outs.map((out) => (existsSync(out) ? statSync(out).mtimeMs : 0)));
   return made > 0 && ["src", "simulators", "generated", "scripts"].every((folder) => newest(inProject(folder)) < made);
 };
 
@@ -51,6 +55,17 @@ export async function ensurePrograms() {
     packages: "external",
     define: { "process.env.DUSTY_LEDGER_VERSION": JSON.stringify(process.env.npm_package_version ?? "0.1.0") },
     sourcemap: "linked",
+    logLevel: "warning",
+  });
+  await build({
+    absWorkingDir: inProject(),
+    entryPoints: [FIELD_BOOK_WORKER.from],
+    outfile: FIELD_BOOK_WORKER.to,
+    bundle: true,
+    minify: true,
+    format: "iife",
+    platform: "browser",
+    target: "es2022",
     logLevel: "warning",
   });
   await stop();

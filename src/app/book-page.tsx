@@ -1,5 +1,6 @@
 import { notFound } from "next/navigation";
 import type { ReactNode } from "react";
+import { KeepFieldBook } from "@/features/field-book/offline/KeepFieldBook";
 import { CHAPTERS, type ChapterId } from "@/features/shell/chapters";
 import { Desk } from "@/features/shell/Desk";
 import { Fleeting } from "@/features/standing/Fleeting";
@@ -26,6 +27,7 @@ export async function bookPage(
   };
   return (
     <Desk spines={spines} slug={slug} chapter={chapter}>
+      <KeepFieldBook slug={slug} />
       {await open().catch((error: unknown) => standIn(error, slug, name, chapter, own))}
     </Desk>
   );

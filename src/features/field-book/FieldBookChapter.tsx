@@ -5,6 +5,7 @@ import { ViewTabs } from "@/features/kit/look/ViewTabs";
 import { EntriesView } from "./entries/EntriesView";
 import type { FieldBookProps } from "./field-book-props";
 import { FIELD_BOOK_VIEWS, type FieldBookView } from "./field-book-views";
+import { KeptLine } from "./offline/KeptLine";
 import { RemindersView } from "./reminders/RemindersView";
 import { SpotCheckView } from "./spot/SpotCheckView";
 import { ChangeView } from "./trials/ChangeView";
@@ -25,6 +26,7 @@ export function FieldBookChapter({ view, ...props }: FieldBookProps & { readonly
   return (
     <div className={chapter.page}>
       <ViewTabs title={props.site.name} views={FIELD_BOOK_VIEWS} view={view} href={(id) => `/books/${props.slug}/field-book?view=${id}`} />
+      <KeptLine />
       {VIEWS[view](props)}
     </div>
   );

@@ -5,6 +5,8 @@ export const say = catalogue({
   beforeAndAfter: "Before and after",
   hasPhotosUpToMbAre: (name: string, size: string, value: number) =>
     `“${name}” has ${size}; photos up to ${value} MB are taken. Choose another, or a smaller copy.`,
+  noLineKeptAt: (at: string) =>
+    `No line: this is the page as it was on ${at}. What you write down waits in this browser and is sent by itself once the line is back.`,
   ofNoKnownKind: "of no known kind",
   isAPhotoIsJpegPng: (name: string, file: Fact) =>
     `“${name}” is ${file}: a photo is JPEG, PNG or WebP. Drawings and pages that can hold scripts are not taken.`,

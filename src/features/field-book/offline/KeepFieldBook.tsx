@@ -1,0 +1,33 @@
+"use client";
+
+import { useEffect } from "react";
+import { reportFailure } from "@/features/data/report-failure";
+
+/** After the page is there and still: what it asks the server for is for later. */
+const WAIT_MS = 4000;
+/** A book's field book is kept anew once in so long, ms. */
+const ANEW_MS = 3_600_000;
+
+/** Has this browser keep the book's field book, to be opened where there is no line. Browsers allow it over https, or on the machine itself. */
+export function KeepFieldBook({ slug }: { slug: string }) {
+  useEffect(() => {
+    const worker = navigator.serviceWorker as ServiceWorkerContainer | undefined;
+    const key = `dusty-ledger:kept:${slug}`;
+    if (!worker || Date.now() - Number(sessionStorage.getItem(key)) < ANEW_MS) return;
+    const later = setTimeout(() => {
+      sessionStorage.setItem(key, String(Date.now()));
+      keep(worker, slug).catch((error: unknown) => {
+        // Without a line there is nothing to keep, and nobody asked for it.
+        if (navigator.onLine) reportFailure(error);
+      });
+    }, WAIT_MS);
+    return () => clearTimeout(later);
+  }, [slug]);
+  return null;
+}
+
+async function keep(worker: ServiceWorkerContainer, slug: string): Promise<void> {
+  await worker.register("/field-book-worker.js", { scope: "/books/" });
+  const { active } = await worker.ready;
+  active?.postMessage({ keep: slug });
+}

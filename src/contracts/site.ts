@@ -1,7 +1,7 @@
 // Longer than a file should be, on purpose: the site document is one format, published as one schema.
 import { z } from "zod";
 import { ESTIMATED_FIELDS } from "@/core/module";
-import { ASSUMPTIONS, LIGHT_SOURCES, type Site } from "@/core/site";
+import { ASSUMPTIONS, BATTERY_KINDS, LIGHT_SOURCES, type Site } from "@/core/site";
 import { isTimeZone } from "@/core/time";
 import { say } from "@/wording/validation";
 import { LIMITS } from "./limits";
@@ -286,6 +286,18 @@ export const siteSchema = z
     horizon: horizonSchema.default([]),
     obstacles: upTo(siteObstacleSchema, LIMITS.obstacles).default([]),
     inverters: upTo(inverterSchema, LIMITS.inverters).default([]),
+    chargeController: z
+      .strictObject({ maxA: positive("current into the battery").max(10_000).nullable().default(null) })
+      .nullable()
+      .default(null),
+    battery: z
+      .strictObject({
+        kind: z.enum(BATTERY_KINDS).nullable().default(null),
+        capacityKwh: positive("capacity").max(1e6),
+        voltageV: positive("voltage").max(2000).nullable().default(null),
+      })
+      .nullable()
+      .default(null),
     meters: upTo(meterSchema, LIMITS.meters).default([{ id: "main", point: "ac", arrays: [] }]),
     losses: lossesSchema.prefault({}),
     soiling: soilingSchema.prefault({}),

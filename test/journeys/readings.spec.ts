@@ -41,6 +41,38 @@ test("a foreign logger file is read by itself, its faults are found, accepted an
   await expect(page.getByRole("img", { name: /waits for your word|wait/ })).toBeVisible();
 });
 
+test("a decade of days is pasted as a few lines: those in the window, and the one that is typed into", async ({ page }) => {
+  const slug = await openBook(page, "bills-house");
+  await page.goto(`/books/${slug}/readings?view=type`);
+  await page.getByText("Days", { exact: true }).click();
+  const cell = (row: number) => page.getByRole("textbox", { name: `energy_kwh, row ${row}`, exact: true });
+  await page.getByRole("textbox", { name: "day, row 1", exact: true }).focus();
+  await page.evaluate(() => {
+    const rows = Array.from(
+      { length: 3650 },
+      (_, d) => `${new Date(Date.UTC(2014, 0, 1 + d)).toISOString().slice(0, 10)}\t${(d % 20) + 0.5}`,
+    );
+    const data = new DataTransfer();
+    data.setData("text/plain", rows.join("\n"));
+    document.activeElement!.dispatchEvent(new ClipboardEvent("paste", { clipboardData: data, bubbles: true, cancelable: true }));
+  });
+  await expect(page.getByRole("button", { name: "Look at 3650 rows" })).toBeVisible();
+  await expect(page.getByRole("table", { name: "Days" })).toHaveAttribute("aria-rowcount", "3652");
+  expect(await page.getByRole("table", { name: "Days" }).getByRole("textbox").count()).toBeLessThan(150);
+  await cell(3).fill("99");
+  const box = page.getByRole("table", { name: "Days" }).locator("xpath=ancestor::div[1]");
+  await box.evaluate((element) => element.scrollTo(0, element.scrollHeight));
+  await expect(cell(3650)).toHaveValue("9.5");
+  // What was being typed is neither lost nor left behind.
+  await expect(cell(3)).toHaveValue("99");
+  await cell(3650).click();
+  await page.keyboard.press("ArrowUp");
+  await expect(cell(3649)).toBeFocused();
+  await box.evaluate((element) => element.scrollTo(0, 0));
+  await expect(cell(3)).toHaveValue("99");
+  await expect(page.getByText("3 January 2014")).toBeVisible();
+});
+
 test("what is kept by hand is pasted, undone by key, and set against exactly its time", async ({ page }) => {
   const slug = await openBook(page, "bills-house");
   await page.getByTestId("file").setInputFiles(plant("bills-house", "weather.csv.gz"));

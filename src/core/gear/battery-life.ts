@@ -1,5 +1,4 @@
-export const BATTERY_KINDS = ["lead", "lithium"] as const;
-export type BatteryKind = (typeof BATTERY_KINDS)[number];
+import type { BatteryKind } from "../site";
 
 const REFERENCE_C = 25;
 const KELVIN = 273.15;

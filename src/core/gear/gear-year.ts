@@ -1,7 +1,7 @@
-import type { PvArray, Site } from "../site";
+import type { BatteryKind, PvArray, Site } from "../site";
 import { monthBins } from "../time";
 import { arrayLightWm2, type PreparedWeather, runPrepared } from "../yield";
-import { type BatteryKind, lifeFrac } from "./battery-life";
+import { lifeFrac } from "./battery-life";
 import { type GearHours, gearTempC } from "./heat";
 import type { GearStanding } from "./standing";
 

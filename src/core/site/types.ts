@@ -4,6 +4,7 @@ import type { DecompositionModel, TranspositionModel } from "../irradiance";
 import type { CellTemperatureModel, EstimatedField, Mounting, PowerMatrix, ReflectionModel } from "../module";
 import type { Assumption } from "./assumption";
 import type { LightSource } from "./light-source";
+import type { Battery, ChargeController } from "./off-grid";
 
 export interface Place {
   readonly latitudeDeg: number;
@@ -295,6 +296,9 @@ export interface Site {
   readonly horizon: readonly HorizonPoint[];
   readonly obstacles: readonly SiteObstacle[];
   readonly inverters: readonly Inverter[];
+  /** Off the grid, in place of an inverter or before one; null where there is none. */
+  readonly chargeController: ChargeController | null;
+  readonly battery: Battery | null;
   readonly meters: readonly Meter[];
   readonly losses: FixedLosses;
   readonly soiling: SoilingTerms;

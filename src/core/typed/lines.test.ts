@@ -17,6 +17,8 @@ describe("a plant in one line", () => {
     expect(plantOfLine("18 × 410 W, 30° south, 6 kW inverter", ".")).toEqual({
       roofs: [{ ...NOTHING, count: 18, moduleW: 410, tiltDeg: 30, azimuthDeg: 180 }],
       inverter: { acRatedW: 6000, devices: 1, perModule: false },
+      chargeController: null,
+      battery: null,
       hasNoInverter: false,
       unread: [],
     });
@@ -55,6 +57,35 @@ describe("a plant in one line", () => {
     expect(two.inverter).toEqual({ acRatedW: 3600, devices: 2, perModule: false });
     expect(plantOfLine("12 × 400 W south 20°, microinverters 300 W", ".").inverter).toEqual({ acRatedW: 300, devices: 1, perModule: true });
     expect(plantOfLine("4 × 100 W flat, charge controller", ".")).toMatchObject({ hasNoInverter: true, inverter: null, unread: [] });
+  });
+
+  it.each([
+    ["4 × 100 W flat, 30 A charge controller, 120 Ah at 12 V", 30, { kind: null, capacityKwh: 1.44, voltageV: 12 }],
+    ["2 x 395 W 60° south, MPPT controller of 60 A, 24 V 200 Ah AGM battery", 60, { kind: "lead", capacityKwh: 4.8, voltageV: 24 }],
+    [
+      "1.2 kWp south 35°, off-grid, solar controller, 5.1 kWh lithium battery at 51.2 V",
+      null,
+      { kind: "lithium", capacityKwh: 5.1, voltageV: 51.2 },
+    ],
+    ["6 × 200 W flat, charge controller 40A; 2 × 100 Ah 12 V LiFePO4 batteries", 40, { kind: "lithium", capacityKwh: 2.4, voltageV: null }],
+    ["10 × 410 W south, battery 10 kWh at 48 V, charge controller", null, { kind: null, capacityKwh: 10, voltageV: 48 }],
+  ])("may charge a battery: %s", (line, maxA, battery) => {
+    const read = plantOfLine(line, ".");
+    expect(read).toMatchObject({ hasNoInverter: true, inverter: null, chargeController: { maxA }, battery });
+    expect(read.roofs).toHaveLength(1);
+  });
+
+  it("keeps its inverter beside a battery, and takes no charge without volts for an energy", () => {
+    const hybrid = plantOfLine("18 × 410 W, 30° south, 6 kW inverter, 10 kWh battery", ".");
+    expect(hybrid).toMatchObject({
+      hasNoInverter: false,
+      inverter: { acRatedW: 6000 },
+      chargeController: null,
+      battery: { capacityKwh: 10 },
+    });
+    expect(hybrid.roofs).toMatchObject([{ count: 18, moduleW: 410, tiltDeg: 30, azimuthDeg: 180 }]);
+    const open = plantOfLine("4 × 100 W flat, charge controller, 120 Ah", ".");
+    expect([open.battery, open.unread]).toEqual([null, ["120", "ah"]]);
   });
 
   it("takes the reader's decimal mark, and names what it did not understand", () => {

@@ -1,4 +1,7 @@
+import type { Battery, ChargeController } from "../site";
 import { azimuthOf } from "./directions";
+import { Line } from "./line";
+import { batteryOf, controllerOf } from "./off-grid-line";
 import { type DecimalMark, typedNumber } from "./typed-number";
 import { inUnit, unitOf } from "./units";
 
@@ -21,6 +24,8 @@ export interface PlantRead {
   readonly inverter: { readonly acRatedW: number; readonly devices: number; readonly perModule: boolean } | null;
   /** Said in so many words: a battery or a charge controller stands in its place. */
   readonly hasNoInverter: boolean;
+  readonly chargeController: ChargeController | null;
+  readonly battery: Battery | null;
   readonly unread: readonly string[];
 }
 
@@ -30,27 +35,21 @@ const POWER = `${NUMBER}\\s*(kwp|kw|wp|w|kva|va)\\b`;
 const FILLERS =
   /\b(a|an|the|of|at|on|in|with|and|each|my|our|facing|faces|looking|looks|tilted|tilt|pitch|roofs?|modules?|panels?|solar|pv|array|system|plant|slope|from|flat|to|degrees?|deg|azimuth|bearing|true|nominal|power)\b/g;
 
-/** Takes a pattern out of a text. */
-class Line {
-  constructor(public text: string) {}
-  take(pattern: RegExp): RegExpExecArray | null {
-    const found = pattern.exec(this.text);
-    if (found) this.text = `${this.text.slice(0, found.index)} ¦ ${this.text.slice(found.index + found[0].length)}`;
-    return found;
-  }
-}
-
 /** A plant as people say it: "18 × 410 W, 30° south, 6 kW inverter"; several roofs apart by ";", "+" or a new line. */
 export function plantOfLine(text: string, mark: DecimalMark): PlantRead {
   const line = new Line(text.toLowerCase().replaceAll("\u2212", "-").replaceAll("²", "2"));
-  const hasNoInverter = line.take(/\b(no inverter|without (an )?inverter|off[- ]?grid|charge controllers?)\b/) !== null;
+  const isOffGrid = line.take(/\b(no inverter|without (an )?inverter|off[- ]?grid)\b/) !== null;
+  const chargeController = controllerOf(line, mark);
+  const battery = batteryOf(line, mark);
   const inverter = inverterOf(line, mark);
   const parts = line.text.split(/;|\+|\n|\bplus\b/).filter((part) => /[a-z\d]/.test(part));
   const reads = parts.map((part) => roofOf(new Line(part), mark));
   return {
     roofs: reads.map(({ roof }) => roof).filter((roof) => Object.values(roof).some((value) => value !== null)),
     inverter,
-    hasNoInverter: hasNoInverter && inverter === null,
+    hasNoInverter: (isOffGrid || chargeController !== null) && inverter === null,
+    chargeController,
+    battery,
     unread: reads.flatMap(({ unread }) => unread),
   };
 }

@@ -45,7 +45,7 @@ interface Roof {
 /** A site document made of what was said, and what had to be taken for granted; null while there is no place or no roof. */
 export function siteOfOpening(
   { name, where, elevationM }: Opening,
-  { roofs, inverter, hasNoInverter }: PlantRead,
+  { roofs, inverter, hasNoInverter, chargeController, battery }: PlantRead,
 ): Record<string, unknown> | null {
   if (!where) return null;
   const assumed = new Set<Assumption>();
@@ -80,6 +80,8 @@ export function siteOfOpening(
       inverter,
       arrays.map(({ id }) => id),
     ),
+    chargeController,
+    battery,
     meters: [{ id: "main", point: hasNoInverter ? "dc" : "ac", arrays: arrays.map(({ id }) => id) }],
   };
 }

@@ -2,7 +2,7 @@
 
 import { VisuallyHidden } from "@mantine/core";
 import Papa from "papaparse";
-import { type ClipboardEvent, type Dispatch, type KeyboardEvent, useRef } from "react";
+import { type ClipboardEvent, type Dispatch, Fragment, type KeyboardEvent, useRef, useState } from "react";
 import { RuledTable } from "@/features/kit/table/RuledTable";
 import { number } from "@/wording/format";
 import { say } from "@/wording/screens/readings";
@@ -18,19 +18,41 @@ interface Props {
   readonly columns: readonly { readonly name: string; readonly title: string; readonly hint: string }[];
   readonly state: GridState;
   readonly dispatch: Dispatch<GridAction>;
-  /** What stands at the right of each row, and over it: a running total, or what was counted since. */
   /** Whether each line is called by the date in its first cell. */
   readonly isNamed?: boolean;
+  /** What stands at the right of each row, and over it: a running total, or what was counted since. */
   readonly margin: { readonly head: string; readonly values: readonly (number | null)[] };
 }
 
+/** As in the style sheet: a line to type into and the rule below it, px; and the window onto them. */
+const ROW_PX = 30;
+const WINDOW_PX = 470;
+const HALF_PX = WINDOW_PX / 2;
+/** Lines ready above and below the window, so that half a window's scrolling finds them there. */
+const READY = 15;
+
+/** Numbers of the lines near the window, and of the one that is typed into wherever it stands: of four thousand some fifty are there at a time. */
+function linesNear(count: number, scrolledPx: number, typedInto: number | null): number[] {
+  const from = Math.max(0, Math.floor(scrolledPx / ROW_PX) - READY);
+  const to = Math.min(count, Math.ceil((scrolledPx + WINDOW_PX) / ROW_PX) + READY);
+  const near = Array.from({ length: Math.max(0, to - from) }, (_, k) => from + k);
+  const isFar = typedInto !== null && typedInto < count && (typedInto < from || typedInto >= to);
+  return isFar ? [...near, typedInto].sort((x, y) => x - y) : near;
+}
+
 /** The keys of the grid and what is pasted into it: they move the focus, which stays where it was when a step is undone. */
-function useGridKeys(state: Props["state"], dispatch: Props["dispatch"]) {
+function useGridKeys(state: Props["state"], dispatch: Props["dispatch"], show: (row: number) => void) {
   const table = useRef<HTMLTableElement>(null);
   const go = (row: number, column: number) => {
-    const cell = table.current?.querySelector<HTMLInputElement>(`[data-cell="${row}:${column}"]`);
-    cell?.focus();
-    cell?.select();
+    const cellAt = () => table.current?.querySelector<HTMLInputElement>(`[data-cell="${row}:${column}"]`);
+    const take = () => {
+      cellAt()?.focus();
+      cellAt()?.select();
+    };
+    if (cellAt()) return take();
+    // It stands beyond the window: the lines there come with the next picture.
+    show(row);
+    requestAnimationFrame(() => requestAnimationFrame(take));
   };
   const onKey = (event: KeyboardEvent<HTMLInputElement>, row: number, column: number) => {
     const input = event.currentTarget;
@@ -69,12 +91,25 @@ function useGridKeys(state: Props["state"], dispatch: Props["dispatch"]) {
   return { table, onKey, onPaste };
 }
 
+/** The room of lines that are not there. */
+const Gap = ({ lines }: { lines: number }) =>
+  lines > 0 ? <tr aria-hidden className={styles.gap} style={{ height: lines * ROW_PX }} /> : null;
+
 /** Ruled lines to type or paste into, each called by its date, with a running figure at the right: arrow keys and Enter move, ranges come from a spreadsheet's clipboard, Ctrl+Z takes back. */
 export function Grid({ label, columns, state, dispatch, margin, isNamed = true }: Props) {
-  const { table, onKey, onPaste } = useGridKeys(state, dispatch);
+  const box = useRef<HTMLDivElement>(null);
+  const [scrolledPx, setScrolledPx] = useState(0);
+  const [typedInto, typeInto] = useState<number | null>(null);
+  const lines = linesNear(state.cells.length, scrolledPx, typedInto);
+  const { table, onKey, onPaste } = useGridKeys(state, dispatch, (row) => box.current?.scrollTo(0, row * ROW_PX - WINDOW_PX / 2));
   return (
-    <div className={styles.grid}>
-      <RuledTable ref={table} aria-label={label}>
+    <div
+      className={styles.grid}
+      ref={box}
+      // By half a window: a picture is drawn anew when others come near, not with every step of the wheel.
+      onScroll={({ currentTarget }) => setScrolledPx(Math.floor(currentTarget.scrollTop / HALF_PX) * HALF_PX)}
+    >
+      <RuledTable ref={table} aria-label={label} aria-rowcount={state.cells.length + 1}>
         <thead>
           <tr>
             {isNamed && (
@@ -94,27 +129,31 @@ export function Grid({ label, columns, state, dispatch, margin, isNamed = true }
           </tr>
         </thead>
         <tbody>
-          {state.cells.map((cells, row) => (
-            // biome-ignore lint/suspicious/noArrayIndexKey: a row is its index
-            <tr key={row}>
-              {isNamed && <th scope="row">{rowName(cells[0] ?? "")}</th>}
-              {columns.map(({ name }, column) => (
-                <td key={name}>
-                  <input
-                    // biome-ignore lint/suspicious/noArrayIndexKey: a cell is its place and what stands in it
-                    key={`${row}:${column}:${cells[column]}`}
-                    data-cell={`${row}:${column}`}
-                    aria-label={`${name}, row ${row + 1}`}
-                    defaultValue={cells[column]}
-                    onBlur={(event) => dispatch({ kind: "set", row, column, value: event.currentTarget.value })}
-                    onKeyDown={(event) => onKey(event, row, column)}
-                    onPaste={(event) => onPaste(event, row, column)}
-                  />
-                </td>
-              ))}
-              <td className={styles.margin}>{known(margin.values[row])}</td>
-            </tr>
+          {lines.map((row, k) => (
+            <Fragment key={row}>
+              <Gap lines={row - (lines[k - 1] ?? -1) - 1} />
+              <tr aria-rowindex={row + 2}>
+                {isNamed && <th scope="row">{rowName(state.cells[row]![0] ?? "")}</th>}
+                {columns.map(({ name }, column) => (
+                  <td key={name}>
+                    <input
+                      // biome-ignore lint/suspicious/noArrayIndexKey: a cell is its place and what stands in it
+                      key={`${row}:${column}:${state.cells[row]![column]}`}
+                      data-cell={`${row}:${column}`}
+                      aria-label={`${name}, row ${row + 1}`}
+                      defaultValue={state.cells[row]![column]}
+                      onFocus={() => typeInto(row)}
+                      onBlur={(event) => dispatch({ kind: "set", row, column, value: event.currentTarget.value })}
+                      onKeyDown={(event) => onKey(event, row, column)}
+                      onPaste={(event) => onPaste(event, row, column)}
+                    />
+                  </td>
+                ))}
+                <td className={styles.margin}>{known(margin.values[row])}</td>
+              </tr>
+            </Fragment>
           ))}
+          <Gap lines={state.cells.length - 1 - (lines.at(-1) ?? -1)} />
         </tbody>
       </RuledTable>
     </div>

@@ -11,6 +11,7 @@ import { measure, number } from "@/wording/format";
 import { say } from "@/wording/screens/site";
 import { limitWorking } from "@/wording/workings/site-workings";
 import { InvertersSection, MetersSection, POINTS } from "./InvertersSection";
+import { OffGridSection } from "./OffGridSection";
 import styles from "./SiteChapter.module.css";
 import type { SiteForm } from "./site-values";
 import type { SiteViewProps } from "./view-parts";
@@ -49,7 +50,10 @@ export function WiringView({ slug, draft: { form, site } }: SiteViewProps) {
       <Limits site={site} checks={checks} />
       <div className={`${chapter.columns} ${styles.halves}`}>
         <InvertersSection form={form} />
-        <MetersSection form={form} />
+        <div>
+          <MetersSection form={form} />
+          <OffGridSection form={form} site={site} />
+        </div>
       </div>
     </>
   );
@@ -94,8 +98,7 @@ function Diagram({ slug, site, checks, moveMeter }: DiagramProps) {
   if (orphans.length > 0) {
     inverters.push({
       id: " none",
-      title: say.noInverterYet,
-      lines: ["96 % assumed"],
+      ...standIn(site),
       arrays: orphans.map((array) => ({ id: array.id, name: array.name || array.id, strings: `${array.count} modules`, state: "unknown" })),
     });
   }
@@ -116,6 +119,18 @@ function Diagram({ slug, site, checks, moveMeter }: DiagramProps) {
       {(width) => <OneLine width={width} inverters={inverters} meters={site.meters} onMeter={moveMeter} />}
     </ChartFrame>
   );
+}
+
+/** What stands where no inverter does. */
+function standIn({ chargeController, battery }: SiteDocument): Pick<OneLineInverter, "title" | "lines"> {
+  if (!chargeController) return { title: say.noInverterYet, lines: ["96 % assumed"] };
+  return {
+    title: say.chargeController,
+    lines: [
+      ...(chargeController.maxA === null ? [] : [`${number(chargeController.maxA)} A`]),
+      ...(battery ? [say.batteryOf(number(battery.capacityKwh, 1))] : []),
+    ],
+  };
 }
 
 const inWords = ({ strings, modulesInSeries }: StringCheck): string =>

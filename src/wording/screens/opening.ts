@@ -1,4 +1,4 @@
-import { catalogue } from "../catalogue";
+import { catalogue, type Fact } from "../catalogue";
 
 /** What is said while a book is opened. */
 export const say = catalogue({
@@ -14,7 +14,8 @@ export const say = catalogue({
   nameOfTheBook: "Name of the book",
   whatStandsThere: "What stands there",
   theRoofInOneLine: "The roof, in one line",
-  lineHow: "Several roofs go apart by a semicolon. 6 kWp, or 4 × 100 W with a charge controller, are enough to begin.",
+  lineHow:
+    "Several roofs go apart by a semicolon. 6 kWp are enough to begin; off the grid 4 × 100 W, 30 A charge controller, 120 Ah at 12 V.",
   linePlaceholder: "18 × 410 W, 30° south, 6 kW inverter",
   understood: "Understood",
   readBackHere: "Place and roof are read back here as they are typed: drawn, in words, with what was assumed.",
@@ -24,6 +25,9 @@ export const say = catalogue({
   inverterOf: (kw: string) => `inverter of ${kw}`,
   inverterPerModule: (watts: string) => `an inverter of ${watts} behind each module`,
   noInverter: "no inverter",
+  chargeController: "a charge controller",
+  chargeControllerOf: (amps: string) => `a charge controller of ${amps}`,
+  batteryOf: (kind: Fact, kwh: string, at: Fact) => `a ${kind}battery of ${kwh}${at}`,
   notUnderstood: (words: string) => `Not understood, and left out: ${words}.`,
   contradiction: (area: string, efficiency: string, made: string, said: string) =>
     `${efficiency} of ${area} make ${made}, not ${said}: one of the three is another module's.`,

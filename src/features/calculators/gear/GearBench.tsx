@@ -23,7 +23,7 @@ import { bestMend, cableLossKwh, type GearOption, optionsFor, SEEN_KWH, SEEN_YEA
 /** Inverter, charger and batteries where they stand: their heat through the year, what it costs, and what mending or moving them brings against its cable. */
 export function GearBench({ slug, site, sun, nowUtcMs }: BenchProps) {
   const [standing, setStanding] = useState<GearStanding>({ place: "metal-shed", colour: "middle", isShaded: false, airing: "closed" });
-  const [battery, setBattery] = useState<BatteryKind | "none">("none");
+  const [battery, setBattery] = useState<BatteryKind | "none">(site.battery?.kind ?? "none");
   const [inverter] = site.inverters;
   const derating = inverter?.heatDerating;
   const fields = useNumberFields({

@@ -1,6 +1,7 @@
 "use client";
 
 import { Button } from "@mantine/core";
+import { useMemo } from "react";
 import { loadDoubtInWords, loadsSchema } from "@/contracts/loads";
 import { type Appliance, type BatteryTerms, type LoadReport, loadDoubts, loadReport, type NamedDoubt } from "@/core/loads";
 import { nameplateW } from "@/core/site";
@@ -33,11 +34,20 @@ const FIRST: readonly Appliance[] = [
 ];
 const FIRST_BATTERY: BatteryTerms = { capacityKwh: 9.6, voltageV: 48, usableFrac: 0.8, roundTripFrac: 0.9, chargerMaxA: 60 };
 
-const FIRST_LOADS: Loads = { appliances: FIRST, battery: FIRST_BATTERY };
+/** To begin with: the battery and the charge controller that the book knows, else usual ones. */
+const firstLoads = ({ battery, chargeController }: BenchProps["site"]): Loads => ({
+  appliances: FIRST,
+  battery: {
+    ...FIRST_BATTERY,
+    ...(battery && { capacityKwh: battery.capacityKwh, voltageV: battery.voltageV ?? FIRST_BATTERY.voltageV }),
+    ...(chargeController && { chargerMaxA: chargeController.maxA }),
+  },
+});
 
 /** Off the grid at a glance: what is used a day, the worst month, how long the battery carries, when to run the heavy loads. */
 export function LoadsBench({ slug, site, sun, nowUtcMs }: BenchProps) {
-  const [{ appliances, battery }, setKept] = useKept<Loads>(`dusty-ledger:loads:${slug ?? ""}`, loadsSchema, FIRST_LOADS);
+  const first = useMemo(() => firstLoads(site), [site]);
+  const [{ appliances, battery }, setKept] = useKept<Loads>(`dusty-ledger:loads:${slug ?? ""}`, loadsSchema, first);
   const setAppliances = (next: readonly Appliance[]): void => setKept({ appliances: next, battery });
   const setBattery = (next: BatteryTerms): void => setKept({ appliances, battery: next });
   const { engine } = useBenchEngine(slug, site, sun);

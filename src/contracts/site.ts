@@ -287,7 +287,7 @@ export const siteSchema = z
     obstacles: upTo(siteObstacleSchema, LIMITS.obstacles).default([]),
     inverters: upTo(inverterSchema, LIMITS.inverters).default([]),
     chargeController: z
-      .strictObject({ maxA: positive("current into the battery").max(10_000).nullable().default(null) })
+      .strictObject({ maxA: positive(say.currentIntoTheBattery).max(10_000).nullable().default(null) })
       .nullable()
       .default(null),
     battery: z

@@ -118,6 +118,7 @@ export const say = catalogue({
   isAShareWrite972: "is a share: write 97.2 % as 0.972",
   highestDcVoltage: "highest DC voltage",
   upperEndOfTheWindow: "upper end of the window",
+  currentIntoTheBattery: "current into the battery",
   dcInputLimit: "DC input limit",
   isAShareWrite97As: "is a share: write 97 % as 0.97",
   aCurveHasAtLeastTwo: "a curve has at least two points",

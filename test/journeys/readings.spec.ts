@@ -1,3 +1,4 @@
+import { readFileSync } from "node:fs";
 import { expect, type Page, test } from "@playwright/test";
 
 const plant = (name: string, file: string): string => `test/fixtures/plants/${name}/${file}`;
@@ -60,7 +61,7 @@ test("a decade of days is pasted as a few lines: those in the window, and the on
   await expect(page.getByRole("table", { name: "Days" })).toHaveAttribute("aria-rowcount", "3652");
   expect(await page.getByRole("table", { name: "Days" }).getByRole("textbox").count()).toBeLessThan(150);
   await cell(3).fill("99");
-  const box = page.getByRole("table", { name: "Days" }).locator("xpath=ancestor::div[1]");
+  const box = page.getByRole("table", { name: "Days" }).locator("xpath=ancestor::div[2]");
   await box.evaluate((element) => element.scrollTo(0, element.scrollHeight));
   await expect(cell(3650)).toHaveValue("9.5");
   // What was being typed is neither lost nor left behind.
@@ -68,6 +69,19 @@ test("a decade of days is pasted as a few lines: those in the window, and the on
   await cell(3650).click();
   await page.keyboard.press("ArrowUp");
   await expect(cell(3649)).toBeFocused();
+  const saved = page.waitForEvent("download");
+  await page
+    .getByRole("button", { name: /Save this table/ })
+    .first()
+    .click();
+  const lines = readFileSync(await (await saved).path(), "utf8")
+    .trim()
+    .split(/\r?\n/);
+  expect([lines.length, lines[3], lines[3650]?.split(",").slice(0, 2).join()]).toEqual([
+    3651,
+    expect.stringMatching(/^2014-01-03,99,/),
+    "2023-12-29,9.5",
+  ]);
   await box.evaluate((element) => element.scrollTo(0, 0));
   await expect(cell(3)).toHaveValue("99");
   await expect(page.getByText("3 January 2014")).toBeVisible();

@@ -95,6 +95,39 @@ function useGridKeys(state: Props["state"], dispatch: Props["dispatch"], show: (
 const Gap = ({ lines }: { lines: number }) =>
   lines > 0 ? <tr aria-hidden className={styles.gap} style={{ height: lines * ROW_PX }} /> : null;
 
+interface GridLineProps extends Pick<Props, "dispatch" | "isNamed">, Omit<ReturnType<typeof useGridKeys>, "table"> {
+  readonly row: number;
+  readonly cells: readonly string[];
+  readonly inMargin: number | null | undefined;
+  /** Of the columns. */
+  readonly names: readonly string[];
+  readonly typeInto: (row: number) => void;
+}
+
+function GridLine({ row, cells, inMargin, names, isNamed, dispatch, typeInto, onKey, onPaste }: GridLineProps) {
+  return (
+    <tr aria-rowindex={row + 2}>
+      {isNamed && <th scope="row">{rowName(cells[0] ?? "")}</th>}
+      {names.map((name, column) => (
+        <td key={name}>
+          <input
+            // biome-ignore lint/suspicious/noArrayIndexKey: a cell is its place and what stands in it
+            key={`${row}:${column}:${cells[column]}`}
+            data-cell={`${row}:${column}`}
+            aria-label={`${name}, row ${row + 1}`}
+            defaultValue={cells[column]}
+            onFocus={() => typeInto(row)}
+            onBlur={(event) => dispatch({ kind: "set", row, column, value: event.currentTarget.value })}
+            onKeyDown={(event) => onKey(event, row, column)}
+            onPaste={(event) => onPaste(event, row, column)}
+          />
+        </td>
+      ))}
+      <td className={styles.margin}>{known(inMargin)}</td>
+    </tr>
+  );
+}
+
 /** Ruled lines to type or paste into, each called by its date, with a running figure at the right: arrow keys and Enter move, ranges come from a spreadsheet's clipboard, Ctrl+Z takes back. */
 export function Grid({ label, columns, state, dispatch, margin, isNamed = true }: Props) {
   const box = useRef<HTMLDivElement>(null);
@@ -102,6 +135,13 @@ export function Grid({ label, columns, state, dispatch, margin, isNamed = true }
   const [typedInto, typeInto] = useState<number | null>(null);
   const lines = linesNear(state.cells.length, scrolledPx, typedInto);
   const { table, onKey, onPaste } = useGridKeys(state, dispatch, (row) => box.current?.scrollTo(0, row * ROW_PX - WINDOW_PX / 2));
+  const names = columns.map(({ name }) => name);
+  const whole = () => [
+    [...names, margin.head],
+    ...state.cells
+      .map((cells, row) => [...cells, margin.values[row] ?? null])
+      .filter((cells) => cells.some((cell) => cell !== null && cell !== "")),
+  ];
   return (
     <div
       className={styles.grid}
@@ -109,7 +149,7 @@ export function Grid({ label, columns, state, dispatch, margin, isNamed = true }
       // By half a window: a picture is drawn anew when others come near, not with every step of the wheel.
       onScroll={({ currentTarget }) => setScrolledPx(Math.floor(currentTarget.scrollTop / HALF_PX) * HALF_PX)}
     >
-      <RuledTable ref={table} aria-label={label} aria-rowcount={state.cells.length + 1}>
+      <RuledTable ref={table} aria-label={label} aria-rowcount={state.cells.length + 1} whole={whole} fileName={label}>
         <thead>
           <tr>
             {isNamed && (
@@ -132,25 +172,13 @@ export function Grid({ label, columns, state, dispatch, margin, isNamed = true }
           {lines.map((row, k) => (
             <Fragment key={row}>
               <Gap lines={row - (lines[k - 1] ?? -1) - 1} />
-              <tr aria-rowindex={row + 2}>
-                {isNamed && <th scope="row">{rowName(state.cells[row]![0] ?? "")}</th>}
-                {columns.map(({ name }, column) => (
-                  <td key={name}>
-                    <input
-                      // biome-ignore lint/suspicious/noArrayIndexKey: a cell is its place and what stands in it
-                      key={`${row}:${column}:${state.cells[row]![column]}`}
-                      data-cell={`${row}:${column}`}
-                      aria-label={`${name}, row ${row + 1}`}
-                      defaultValue={state.cells[row]![column]}
-                      onFocus={() => typeInto(row)}
-                      onBlur={(event) => dispatch({ kind: "set", row, column, value: event.currentTarget.value })}
-                      onKeyDown={(event) => onKey(event, row, column)}
-                      onPaste={(event) => onPaste(event, row, column)}
-                    />
-                  </td>
-                ))}
-                <td className={styles.margin}>{known(margin.values[row])}</td>
-              </tr>
+              <GridLine
+                row={row}
+                cells={state.cells[row]!}
+                inMargin={margin.values[row]}
+                names={names}
+                {...{ isNamed, dispatch, typeInto, onKey, onPaste }}
+              />
             </Fragment>
           ))}
           <Gap lines={state.cells.length - 1 - (lines.at(-1) ?? -1)} />

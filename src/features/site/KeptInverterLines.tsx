@@ -3,7 +3,7 @@ import { type KeptInverter, keptInverters } from "@/core/electrical";
 import type { Site } from "@/core/site";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { number } from "@/wording/format";
-import { say } from "@/wording/screens/site";
+import { say } from "@/wording/screens/site-wiring";
 
 interface Props {
   readonly slug: string;

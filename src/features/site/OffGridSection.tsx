@@ -4,7 +4,7 @@ import { NumberField } from "@/features/kit/fields/NumberField";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { measure, number } from "@/wording/format";
 import { BATTERY_NAMES } from "@/wording/screens/calculators-gear";
-import { say } from "@/wording/screens/site";
+import { say } from "@/wording/screens/site-wiring";
 import { OpenNumber } from "./fields";
 import styles from "./SiteChapter.module.css";
 import { type SiteForm, setAt } from "./site-values";

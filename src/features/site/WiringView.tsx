@@ -9,6 +9,7 @@ import { ChartFrame } from "@/features/kit/save/ChartFrame";
 import { RuledTable } from "@/features/kit/table/RuledTable";
 import { measure, number } from "@/wording/format";
 import { say } from "@/wording/screens/site";
+import { say as sayOfWiring } from "@/wording/screens/site-wiring";
 import { limitWorking } from "@/wording/workings/site-workings";
 import { InvertersSection, MetersSection, POINTS } from "./InvertersSection";
 import { OffGridSection } from "./OffGridSection";
@@ -125,10 +126,10 @@ function Diagram({ slug, site, checks, moveMeter }: DiagramProps) {
 function standIn({ chargeController, battery }: SiteDocument): Pick<OneLineInverter, "title" | "lines"> {
   if (!chargeController) return { title: say.noInverterYet, lines: ["96 % assumed"] };
   return {
-    title: say.chargeController,
+    title: sayOfWiring.chargeController,
     lines: [
       ...(chargeController.maxA === null ? [] : [`${number(chargeController.maxA)} A`]),
-      ...(battery ? [say.batteryOf(number(battery.capacityKwh, 1))] : []),
+      ...(battery ? [sayOfWiring.batteryOf(number(battery.capacityKwh, 1))] : []),
     ],
   };
 }

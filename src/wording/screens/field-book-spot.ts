@@ -7,8 +7,9 @@ export const say = catalogue({
   stringsAreLiveInDaylightUp:
     "Strings are live in daylight, up to 1,500 V: only with a meter and leads rated for it (CAT III or IV), dry hands, and not alone. Never open a connector that carries current: the arc does not go out. Isc is read with a DC clamp or a meter whose range holds it, never across a battery. Maker’s procedure, local code and a licensed electrician come first.",
   lacksFiguresOfItsDatasheetVoc: (name: string) =>
-    `Of “${name}” the book knows the power alone. Its area, or one of Voc, Isc, Vmp, Imp and cells, is enough to judge a reading: they stand on its back.`,
-  toTheModules: "Write it down under Site",
+    `Of “${name}” the book knows the power alone. Its area, or one of Voc, Isc, Vmp, Imp and cells, is enough to judge a reading: they stand on its back. Type them below, for this browser, or for the book:`,
+  toTheModules: "under Site",
+  anotherModule: "Another module, by its nameplate",
   estimatedModule: (fields: string) => `Estimated from the nameplate, and so much wider: ${fields}.`,
   glassBetween: "Glass between meter and module",
   noGlass: "none",

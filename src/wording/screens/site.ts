@@ -189,23 +189,6 @@ export const say = catalogue({
   placeAndArrays: "Place and arrays",
   lossesAndCosts: "Losses and costs",
   onKwOfInverterDcTo: (acKw: string, kwp: string) => ` on ${acKw} kW of inverter (DC to AC ${kwp})`,
-  offTheGrid: "Charge controller and battery",
-  chargeController: "charge controller",
-  batteryOf: (kwh: string) => `battery ${kwh} kWh`,
-  controllerMaxA: "Into the battery at most, A",
-  addAController: "Add a charge controller",
-  removeTheController: "Remove the charge controller",
-  addABattery: "Add a battery",
-  removeTheBattery: "Remove the battery",
-  controllerLetsThrough: (most: string, array: string, isLess: boolean) =>
-    `The controller lets at most ${most} into this battery; the array has ${array}.${isLess ? " What it holds back in full light is not in the expected energy." : ""}`,
-  offTheGridUndrawn:
-    "Off the grid a full battery takes no more: what was not drawn stands in the account as unexplained, and is no fault of the array.",
-  inverterStays: (id: string, acKw: string, nowKwp: string, beforeKwp: string, ratio: string) =>
-    `Inverter ${id} stays as it was: ${acKw} kW for ${nowKwp} kWp now (${beforeKwp} before), DC to AC ${ratio}.`,
-  stringsKeepItsLimits: "The new strings keep its limits.",
-  stringsBreakItsLimits: "The new strings break its limits:",
-  stringsNotKnownToKeep: "Whether the new strings keep its limits is not known:",
   oneChangeSinceStands: "one change since stands",
   changesSinceStand: (count: number) => `${count} changes since stand`,
   asBuiltUnderHistory: (site: Fact) => ` As built; ${site} under History.`,

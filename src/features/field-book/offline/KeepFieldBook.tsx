@@ -1,12 +1,13 @@
 "use client";
 
 import { useEffect } from "react";
+import { HOUR_MS } from "@/core/units";
 import { reportFailure } from "@/features/data/report-failure";
 
 /** After the page is there and still: what it asks the server for is for later. */
 const WAIT_MS = 4000;
 /** A book's field book is kept anew once in so long, ms. */
-const ANEW_MS = 3_600_000;
+const ANEW_MS = HOUR_MS;
 
 /** Has this browser keep the book's field book, to be opened where there is no line. Browsers allow it over https, or on the machine itself. */
 export function KeepFieldBook({ slug }: { slug: string }) {

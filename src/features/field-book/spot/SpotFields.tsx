@@ -4,7 +4,6 @@ import { Button, NativeSelect } from "@mantine/core";
 import { NumberField } from "@/features/kit/fields/NumberField";
 import { say } from "@/wording/screens/field-book-spot";
 import styles from "../FieldBook.module.css";
-import type { FieldBookProps } from "../field-book-props";
 import { blankPosition, type Position } from "./spot-state";
 
 export const USUAL_METER = { maxV: 1000, maxA: 20 };
@@ -21,21 +20,16 @@ export interface Typed {
 }
 
 interface StringFieldsProps {
-  readonly site: FieldBookProps["site"];
+  readonly names: readonly string[];
   readonly name: string;
   readonly set: (change: Partial<Typed>) => void;
   readonly typed: Typed;
 }
 
-export function StringFields({ site, name, set, typed }: StringFieldsProps) {
+export function StringFields({ names, name, set, typed }: StringFieldsProps) {
   return (
     <div className={styles.fields}>
-      <NativeSelect
-        label="Module"
-        data={Object.keys(site.modules)}
-        value={name}
-        onChange={(event) => set({ module: event.currentTarget.value })}
-      />
+      <NativeSelect label="Module" data={[...names]} value={name} onChange={(event) => set({ module: event.currentTarget.value })} />
       <NumberField
         label={say.modulesInSeries}
         min={1}

@@ -12,14 +12,16 @@ interface RuledTableProps extends ComponentPropsWithoutRef<"table"> {
   /** Name of the saved file, without ending. */
   readonly fileName?: string;
   readonly ref?: Ref<HTMLTableElement>;
+  /** All of it, where not all is drawn or what stands in it is typed. */
+  readonly whole?: () => readonly (readonly (string | number | null)[])[];
 }
 
 /** A ruled table whose rows are drawn by its owner: the head stays in sight, and what is shown can be saved as CSV. */
-export function RuledTable({ fileName = "table", children, className, ref, ...rest }: RuledTableProps) {
+export function RuledTable({ fileName = "table", children, className, ref, whole, ...rest }: RuledTableProps) {
   const frame = useRef<HTMLDivElement>(null);
   const save = (): void => {
     const table = frame.current?.querySelector("table");
-    if (table) saveText(csvOf(shownTable(table)), `${fileName}.csv`, "text/csv");
+    if (table) saveText(csvOf(whole?.() ?? shownTable(table)), `${fileName}.csv`, "text/csv");
   };
   return (
     <div ref={frame} className={styles.frame}>

@@ -17,7 +17,7 @@ import { energyBasisOf } from "@/usecases/ledger";
 import type { House } from "@/wiring";
 import { driftInWords } from "@/wording/keeping";
 import { say } from "@/wording/screens/ledger";
-import { say as sayOfSite } from "@/wording/screens/site";
+import { say as sayOfWiring } from "@/wording/screens/site-wiring";
 
 export const metadata: Metadata = { title: "Ledger" };
 
@@ -65,7 +65,7 @@ export default async function LedgerChapter({ params, searchParams }: Props) {
           ...(page.unknownYear === null ? [] : [say.yearNotInTheBook(page.unknownYear)]),
           ...driftInWords(page.drift),
           ...(id === "promise" && ledger.promiseFrom === "site" && book.site.promise?.isSpread ? [say.promiseIsSpread] : []),
-          ...(id === "year" && isOffGrid(book.site) ? [sayOfSite.offTheGridUndrawn] : []),
+          ...(id === "year" && isOffGrid(book.site) ? [sayOfWiring.offTheGridUndrawn] : []),
         ]}
       />
     );

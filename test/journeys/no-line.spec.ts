@@ -36,6 +36,7 @@ test("the field book of a book that was looked at opens without a line, says so,
   browser,
   baseURL,
 }) => {
+  const note = `ropes chafed on the east rail at ${new Date().toISOString()}`;
   const line = await lineTo(new URL(baseURL!));
   const context = await browser.newContext({ baseURL: line.address });
   const page = await context.newPage();
@@ -56,17 +57,19 @@ test("the field book of a book that was looked at opens without a line, says so,
   await expect(later.getByTestId("kept")).toContainText(/^No line: this is the page as it was on \d/);
   await later.getByRole("button", { name: "Note", exact: true }).click();
   await later.getByLabel("Day", { exact: true }).fill("2025-06-04");
-  await later.getByLabel("Note").fill("ropes chafed on the east rail");
+  await later.getByLabel("Note").fill(note);
   await later.getByRole("button", { name: "Write it down" }).click();
-  await expect(later.getByRole("region", { name: "Entries that wait" })).toContainText("ropes chafed");
+  await expect(later.getByRole("region", { name: "Entries that wait" })).toContainText(note);
   // Another view, by its tab, and a chapter that is not kept.
   await later.getByRole("link", { name: "At the wall" }).click();
   await expect(later.getByTestId("kept")).toBeVisible();
-  await expect(later.goto("/books/ferry-office/money")).rejects.toThrow();
+  const another = await context.newPage();
+  await expect(another.goto("/books/ferry-office/money")).rejects.toThrow();
+  await another.close();
   line.join();
   await later.goto("/books/ferry-office/field-book");
   await expect(later.getByTestId("kept")).toHaveCount(0);
-  const entry = later.getByRole("listitem").filter({ hasText: "ropes chafed on the east rail" });
+  const entry = later.getByRole("listitem").filter({ hasText: note });
   await expect(entry.filter({ has: later.getByRole("button", { name: /Remove/ }) })).toHaveCount(1, { timeout: 30_000 });
   await entry.getByRole("button", { name: /Remove/ }).click();
   await expect(entry).toHaveCount(0);

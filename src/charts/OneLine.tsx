@@ -27,6 +27,8 @@ export interface OneLineProps {
   readonly width: number;
   readonly inverters: readonly OneLineInverter[];
   readonly meters: readonly OneLineMeter[];
+  /** The line ends in a battery and what hangs on it. */
+  readonly isOffGrid?: boolean;
   /** Moves a meter on along the line. */
   readonly onMeter?: (id: string) => void;
 }
@@ -41,7 +43,7 @@ export const oneLineHeight = (inverters: readonly OneLineInverter[]): number =>
   26 + inverters.reduce((sum, i) => sum + groupHeight(i) + GAP, 0) + 26;
 
 /** Arrays, strings, inverters, meters and grid as electricians draw them: one line from left to right. */
-export function OneLine({ width, inverters, meters, onMeter }: OneLineProps) {
+export function OneLine({ width, inverters, meters, isOffGrid = false, onMeter }: OneLineProps) {
   const x = { array: 0, arrayEnd: width * 0.27, inverter: width * 0.45, inverterEnd: width * 0.66, bus: width * 0.78, grid: width - 66 };
   const placed = inverters.map((inverter, k) => {
     const top = 26 + inverters.slice(0, k).reduce((sum, before) => sum + groupHeight(before) + GAP, 0);
@@ -60,10 +62,10 @@ export function OneLine({ width, inverters, meters, onMeter }: OneLineProps) {
           {say.arraysAndStrings}
         </text>
         <text x={x.inverter} y={14}>
-          inverters
+          {isOffGrid ? say.chargeController : "inverters"}
         </text>
         <text x={x.grid + 66} y={14} textAnchor="end">
-          {say.metersAndGrid}
+          {isOffGrid ? say.metersAndBattery : say.metersAndGrid}
         </text>
       </g>
       <BusTop placed={placed} x={x} bus={bus} />
@@ -88,8 +90,8 @@ export function OneLine({ width, inverters, meters, onMeter }: OneLineProps) {
       })}
       <g transform={`translate(${x.grid},${bus})`}>
         <path d="M0 0H10M10 -14V14M14 -10V10M18 -6V6" stroke="var(--ink)" strokeWidth={1.6} fill="none" />
-        <text x={26} y={4} fill="var(--ink)">
-          grid
+        <text x={24} y={4} fill="var(--ink)">
+          {isOffGrid ? "battery" : "grid"}
         </text>
       </g>
     </g>

@@ -8,6 +8,8 @@ export const say = catalogue({
   expectedKwhMetered: (name: string, label: string, label2: string, bar: string) =>
     `${name}: expected ${label} ± ${label2} kWh, metered ${bar}`,
   arraysAndStrings: "arrays and strings",
+  chargeController: "charge controller",
+  metersAndBattery: "meters and battery",
   metersAndGrid: "meters and grid",
   clickToMoveItOnDc: "Click to move it on: DC, AC, net, export, import",
   aLimitIsBroken: "a limit is broken",

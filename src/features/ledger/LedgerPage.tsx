@@ -6,7 +6,7 @@ import type { AttributionRun, Indicators } from "@/contracts/attribution";
 import type { Glance } from "@/contracts/ledger";
 import type { ToBring } from "@/core/basis";
 import { isOwnWeatherKnown, isUsualYear, type LedgerLine, type Verdict } from "@/core/ledger";
-import { nameplateW } from "@/core/site";
+import { isOffGrid, nameplateW } from "@/core/site";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { ViewTabs } from "@/features/kit/look/ViewTabs";
 import { ChartFrame } from "@/features/kit/save/ChartFrame";
@@ -20,6 +20,7 @@ import { BRING_WORDS } from "@/wording/basis";
 import { monthName, number, yearInWords } from "@/wording/format";
 import type { LossSpan } from "@/wording/ledger-states";
 import { say } from "@/wording/screens/ledger";
+import { say as sayOfWiring } from "@/wording/screens/site-wiring";
 import type { LedgerContext } from "@/wording/workings/ledger-workings";
 import { AccountLegend } from "./AccountLegend";
 import { GlanceChart } from "./GlanceChart";
@@ -130,6 +131,7 @@ const Foot = ({ site, href, fiscalStart }: FootProps) => (
       {site.commissioned ? ` · since ${monthName(site.commissioned)} ${site.commissioned.slice(0, 4)}` : ""}
     </span>
     <FiscalStart href={href} fiscalStart={fiscalStart} />
+    {isOffGrid(site) && <span>{sayOfWiring.offTheGridUndrawn}</span>}
   </p>
 );
 

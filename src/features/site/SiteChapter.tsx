@@ -73,7 +73,9 @@ function siteSentence(site: SiteDocument): string {
   const modules = site.arrays.reduce((sum, array) => sum + array.count, 0);
   const how = site.arrays.map(
     (array) =>
-      `${site.arrays.length > 1 ? `${array.name || array.id} ` : ""}tilted ${tilts(array)}, ${facing(site.place.latitudeDeg, array.azimuthDeg)}`,
+      `${site.arrays.length > 1 ? `${array.name || array.id} ` : ""}${
+        isLevel(array) ? say.lyingFlat : `tilted ${tilts(array)}, ${facing(site.place.latitudeDeg, array.azimuthDeg)}`
+      }`,
   );
   const ratio = acKw > 0 ? say.onKwOfInverterDcTo(number(acKw, 1), number(kwp / acKw, 2)) : "";
   const latitude = coordinate(site.place.latitudeDeg, ["north", "south"], 2);
@@ -83,6 +85,9 @@ function siteSentence(site: SiteDocument): string {
       : say.asBuiltUnderHistory(site.revisions.length === 1 ? say.oneChangeSinceStands : say.changesSinceStand(site.revisions.length));
   return say.modulesKwpAt(number(modules), number(kwp, 1), ratio, latitude, how.join("; "), since);
 }
+
+/** Level all year: it looks nowhere. */
+const isLevel = ({ tiltDeg, tiltSchedule }: SiteDocument["arrays"][number]): boolean => tiltDeg === 0 && tiltSchedule.length === 0;
 
 /** The tilts of an array through the year. */
 function tilts({ tiltDeg, tiltSchedule }: SiteDocument["arrays"][number]): string {

@@ -1,7 +1,7 @@
 import { type LimitState, OneLine, type OneLineInverter, oneLineHeight } from "@/charts";
 import type { SiteDocument } from "@/contracts/site";
 import { LIMIT_KEYS, type Limit, type LimitKey, type StringCheck, siteStringCheck } from "@/core/electrical";
-import type { Inverter } from "@/core/site";
+import { type Inverter, isOffGrid } from "@/core/site";
 import { Figure } from "@/features/kit/figures/Figure";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { ScrollBox } from "@/features/kit/look/ScrollBox";
@@ -117,7 +117,7 @@ function Diagram({ slug, site, checks, moveMeter }: DiagramProps) {
         ...checks.map(({ name, check, inverter }) => [name, check.strings, check.modulesInSeries, inverter.id, stateOf(check)]),
       ]}
     >
-      {(width) => <OneLine width={width} inverters={inverters} meters={site.meters} onMeter={moveMeter} />}
+      {(width) => <OneLine width={width} inverters={inverters} meters={site.meters} isOffGrid={isOffGrid(site)} onMeter={moveMeter} />}
     </ChartFrame>
   );
 }

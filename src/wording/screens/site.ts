@@ -189,6 +189,7 @@ export const say = catalogue({
   placeAndArrays: "Place and arrays",
   lossesAndCosts: "Losses and costs",
   onKwOfInverterDcTo: (acKw: string, kwp: string) => ` on ${acKw} kW of inverter (DC to AC ${kwp})`,
+  lyingFlat: "lying flat",
   oneChangeSinceStands: "one change since stands",
   changesSinceStand: (count: number) => `${count} changes since stand`,
   asBuiltUnderHistory: (site: Fact) => ` As built; ${site} under History.`,

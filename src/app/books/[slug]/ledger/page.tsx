@@ -5,7 +5,6 @@ import { spanOfLoss } from "@/core/attribution";
 import { mayBeSaid, type Ruling } from "@/core/basis";
 import { type LedgerLine, type Verdict, verdictOf, weatherBasisOf } from "@/core/ledger";
 import { pricePerKwh } from "@/core/money";
-import { isOffGrid } from "@/core/site";
 import { utcOfWall, zoneOffset } from "@/core/time";
 import { LedgerPage, type LedgerView } from "@/features/ledger/LedgerPage";
 import { LEDGER_VIEWS } from "@/features/ledger/ledger-views";
@@ -17,7 +16,6 @@ import { energyBasisOf } from "@/usecases/ledger";
 import type { House } from "@/wiring";
 import { driftInWords } from "@/wording/keeping";
 import { say } from "@/wording/screens/ledger";
-import { say as sayOfWiring } from "@/wording/screens/site-wiring";
 
 export const metadata: Metadata = { title: "Ledger" };
 
@@ -65,7 +63,6 @@ export default async function LedgerChapter({ params, searchParams }: Props) {
           ...(page.unknownYear === null ? [] : [say.yearNotInTheBook(page.unknownYear)]),
           ...driftInWords(page.drift),
           ...(id === "promise" && ledger.promiseFrom === "site" && book.site.promise?.isSpread ? [say.promiseIsSpread] : []),
-          ...(id === "year" && isOffGrid(book.site) ? [sayOfWiring.offTheGridUndrawn] : []),
         ]}
       />
     );

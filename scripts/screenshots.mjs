@@ -5,6 +5,8 @@ import { startHouse } from "./lib/house.mjs";
 import { checkNode, ensureDebian, ensurePackages } from "./lib/install.mjs";
 import { inProject } from "./lib/run.mjs";
 
+const MOST_RECKONING_MS = 180_000;
+
 /** One picture of each main view, from a fresh demo. */
 const VIEWS = [
   { name: "shelf", path: "/" },
@@ -108,6 +110,8 @@ for (const { name, path, width = 1280, height = 800, colorScheme = "light", sett
   const page = await context.newPage();
   await page.goto(site.address + path);
   await page.evaluate(() => document.fonts.ready);
+  // Figures that are being reckoned come by themselves.
+  await page.waitForFunction(() => document.querySelector("[data-fleeting]") === null, null, { timeout: MOST_RECKONING_MS });
   await page.waitForTimeout(settle);
   if (act) {
     await act(page);

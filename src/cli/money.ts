@@ -24,7 +24,7 @@ const METHOD_WORDS = {
 /** `money`: paybacks in their named ways, and with `--bills` the savings by three methods and the payback at the rate of the bills. */
 export async function moneyCommand(options: CliOptions): Promise<void> {
   const ledger = await ledgerFromFiles(options);
-  const bills = options.bills === undefined ? [] : await billsOf(options.bills, ledger.notices as string[]);
+  const bills = options.bills === undefined ? [] : await billsOf(options.bills, ledger.site.commissioned, ledger.notices as string[]);
   printNotices(ledger.notices);
   const { money } = ledger.site;
   const tariff = {
@@ -57,12 +57,12 @@ export async function moneyCommand(options: CliOptions): Promise<void> {
     );
 }
 
-async function billsOf(file: string, notices: string[]): Promise<readonly BillDocument[]> {
+async function billsOf(file: string, commissioned: string | null, notices: string[]): Promise<readonly BillDocument[]> {
   if (!existsSync(file)) throw new CliRefusal(say.thereIsNoSuchFileCheck(file));
   const { bills, problems } = await readBills(createReadStream(file));
   const errors = problems.filter(({ severity }) => severity === "error");
   if (errors.length > 0) throw new CliRefusal(errors.map((problem) => `${file}: ${inPlainText(problem)}`).join("\n"));
-  const faults = billFaults(bills);
+  const faults = billFaults(bills, commissioned);
   const fatal = faults.filter(({ isFatal }) => isFatal);
   const words = (fault: (typeof faults)[number]): string => `${file}: ${Object.values(billFaultWords(fault)).join(" ")}`;
   if (fatal.length > 0) throw new CliRefusal(fatal.map(words).join("\n"));
@@ -80,8 +80,8 @@ function printBills({ methods, currency, naivePerYear, runRates, missing, planTe
         return [
           METHOD_WORDS[method.method],
           method.months,
-          method.total,
-          method.perYear,
+          method.isRange ? `${method.low} to ${method.high}` : method.total,
+          method.isRange ? "-" : method.perYear,
           rate?.paidBackOn ?? "-",
           rate?.years?.toFixed(2) ?? "-",
         ];

@@ -107,6 +107,8 @@ export const billsReportSchema = z.strictObject({
       /** What the split into bands and the meter's error leave open; only of the re-run. */
       low: amount.nullable(),
       high: amount.nullable(),
+      /** Use has no band: the truth lies between `low` and `high`, and `total` is only their middle. */
+      isRange: z.boolean(),
     }),
   ),
   naivePerYear: amount.nullable(),
@@ -144,7 +146,15 @@ export const billsReportSchema = z.strictObject({
   runRates: z.array(runRateSchema),
   /** How far the plan's re-run falls from the printed bills. */
   planTest: z
-    .strictObject({ months: z.number().int(), exact: z.number().int(), offTotal: amount, worst: z.string().nullable(), worstOff: amount })
+    .strictObject({
+      months: z.number().int(),
+      exact: z.number().int(),
+      offTotal: amount,
+      worst: z.string().nullable(),
+      worstOff: amount,
+      beyond: z.array(z.string()),
+      isTrusted: z.boolean(),
+    })
     .nullable(),
   missing: z.array(z.enum(["bills", "plan", "production", "export", "bands", "before"])),
 });

@@ -47,6 +47,16 @@ export function billFaultWords(fault: BillFault): FaultWords {
         what: `Bill ${fault.row}: its bands add up to ${kwh(fault.bandedKwh)}, its import is ${kwh(fault.importKwh)}.`,
         remedy: "Correct the one that was mistyped; whole kWh may differ by one a band.",
       };
+    case "made-before-the-array":
+      return {
+        what: `Bill ${fault.row}: ${kwh(fault.productionKwh)} made, but it ends before the array began on ${fault.commissioned}.`,
+        remedy: "Correct its dates, or the day of commissioning under Site; else leave production out.",
+      };
+    case "unbalanced":
+      return {
+        what: `Bill ${fault.row}: ${kwh(fault.usageKwh)} used, but bought and made less exported are ${kwh(fault.reckonedKwh)}: ${kwh(fault.apartKwh)} apart.`,
+        remedy: "One of the four is of other days, or mistyped. Until it is mended what was bought, made and exported count.",
+      };
     case "missing":
       return {
         what: `No bill from ${fault.from} to ${fault.to}.`,

@@ -24,4 +24,6 @@ export interface MoneyProps {
   readonly isAgeingRead: boolean;
   /** The sun of the book for decision cases; null: it has none, and one is chosen there. */
   readonly sun: BenchSun | null;
+  /** What is past is told as past. */
+  readonly today: string;
 }

@@ -16,7 +16,9 @@ import {
   methodTotal,
   naiveSavingPerYear,
   planOn,
+  planTest,
   promiseProgress,
+  reRunRange,
   runRate,
   type SavingInput,
   type SavingMonth,
@@ -59,7 +61,7 @@ export function billsReport({
 }: BillsInput): BillsReport {
   const { currency, money } = site;
   const months = estimateMissing(billMonths(bills));
-  const starts = site.commissioned?.slice(0, 7) ?? "";
+  const starts = site.commissioned?.slice(0, 7) ?? firstProduced(months, ledger);
   const before = months.filter(({ key }) => key < starts);
   const after = months.filter(({ key }) => key >= starts);
   const since = withProduction(after, ledger);
@@ -73,8 +75,9 @@ export function billsReport({
     [HOUSEHOLD_DAY, 1 + METER_FRAC],
     [EVEN_DAY, 1],
   ];
-  const bounds = doubts.map(([shape, factor]) => methodTotal(savingsOf(inputsFor(shape, factor), terms), "reRun"));
-  const totals = bounds.filter((total) => total !== null);
+  const ranges = [savings, ...doubts.map(([shape, factor]) => savingsOf(inputsFor(shape, factor), terms))]
+    .map(reRunRange)
+    .filter((range) => range !== null);
   const out = (value: Exact): string => amountOf(value, currency);
   const rates = METHOD_NAMES.flatMap((method) => rateOf(method, savings, { site, ledger, ageingPerYearFrac }));
   const exportPerKwh = new Exact(
@@ -87,7 +90,7 @@ export function billsReport({
     currency,
     months: months.map((month) => monthRow(month, month.key < starts, inputs, savings, out)),
     years: yearRows(months, inputs, savings, out),
-    methods: methodRows(savings, totals, out),
+    methods: methodRows(savings, ranges, out),
     naivePerYear: naive && out(naive),
     why: {
       oldPerKwh: plain(gap.oldPerKwh),
@@ -107,30 +110,51 @@ export function billsReport({
       years: rate.years,
       filledMonths: rate.filledMonths,
     })),
-    planTest: planTest(savings, out),
+    planTest: planTestRow(savings, out),
     missing: missingOf(site, months, before, after, since, savings),
   };
 }
 
-/** Each method's saving, with the bounds of the one that is run again. */
-function methodRows(savings: ReturnType<typeof savingsOf>, totals: Exact[], out: (value: Exact) => string): BillsReport["methods"] {
-  return METHOD_NAMES.flatMap((method) => {
-    const known = savings.filter((month) => month[METHOD_KEYS[method]] !== null);
+type Range = NonNullable<ReturnType<typeof reRunRange>>;
+
+/** Each method's saving over the billed months, with the bounds of the one that is run again. */
+function methodRows(savings: readonly SavingMonth[], ranges: readonly Range[], out: (value: Exact) => string): BillsReport["methods"] {
+  return METHOD_NAMES.flatMap((method): BillsReport["methods"] => {
+    if (method === "re-run") return reRunRow(savings, ranges, out);
+    const known = savings.filter((month) => !month.isEstimated && month[METHOD_KEYS[method]] !== null);
     const total = methodTotal(savings, METHOD_KEYS[method]);
     if (!total) return [];
-    const spread = method === "re-run" && totals.length > 0;
-    return [
-      {
-        method,
-        months: known.length,
-        total: out(total),
-        perYear: out(total.div(known.length).times(12)),
-        low: spread ? out(Exact.min(total, ...totals)) : null,
-        high: spread ? out(Exact.max(total, ...totals)) : null,
-      },
-    ];
+    const perYear = out(total.div(known.length).times(12));
+    return [{ method, months: known.length, total: out(total), perYear, low: null, high: null, isRange: false }];
   });
 }
+
+/** One figure where all that the sun covered has a band; else its middle is no figure, and only the two ends are told. */
+function reRunRow(savings: readonly SavingMonth[], ranges: readonly Range[], out: (value: Exact) => string): BillsReport["methods"] {
+  const own = reRunRange(savings);
+  if (!own) return [];
+  const total = own.low.plus(own.high).div(2);
+  return [
+    {
+      method: "re-run",
+      months: own.months,
+      total: out(total),
+      perYear: out(total.div(own.months).times(12)),
+      low: out(Exact.min(...ranges.map(({ low }) => low))),
+      high: out(Exact.max(...ranges.map(({ high }) => high))),
+      isRange: !own.low.eq(own.high),
+    },
+  ];
+}
+
+/** The first month in which anything was made, where nobody said when the array began: before it nothing may be taken for made. */
+function firstProduced(months: readonly BillMonth[], { report }: OpenLedger): string {
+  const metered = report.months.find(({ meteredKwh }) => meteredKwh !== null && meteredKwh > 0)?.key;
+  const printed = months.find(({ isEstimated, productionKwh, exportKwh }) => !isEstimated && (productionKwh ?? exportKwh ?? 0) > 0)?.key;
+  return [metered, printed].filter((key) => key !== undefined).sort()[0] ?? NEVER;
+}
+/** After every month there is. */
+const NEVER = "9999-12";
 
 type ProducedMonth = BillMonth & { exportKwh: number; productionKwh: number; isFilled: boolean };
 
@@ -148,8 +172,8 @@ function withSelfUse(month: ProducedMonth, hours: readonly PlacedHour[], shape: 
   const productionKwh = Math.max(month.exportKwh, month.productionKwh * factor);
   const self = productionKwh - month.exportKwh;
   const bands = Object.keys(month.importByBandKwh);
-  if (bands.length < 2 || hours.length === 0)
-    return { ...month, productionKwh, selfByBandKwh: bands.length === 1 ? { [bands[0]!]: self } : {} };
+  // Without sun by the hour, or bands on the bill, it isn't known when the sun covered something.
+  if (bands.length === 0 || hours.length === 0) return { ...month, productionKwh, selfByBandKwh: {} };
   return { ...month, productionKwh, selfByBandKwh: selfUseByBand(scaledTo(hours, productionKwh), month.importByBandKwh, self, shape) };
 }
 
@@ -179,6 +203,8 @@ function rateOf(
   const lastKey = saved.at(-1)?.key;
   const ageYears = lastKey && site.commissioned ? Math.max(0, (Date.parse(`${lastKey}-28`) - Date.parse(site.commissioned)) / YEAR_MS) : 0;
   const rises = tariffRises(site, HORIZON_YEARS + 1, { ageYears });
+  // What is only known between two ends has no pace.
+  if (method === "re-run" && savings.some(({ reRun, reRunRange: range }) => reRun === null && range !== null)) return [];
   const rate = runRate({
     saved,
     startsOn: site.commissioned,
@@ -279,17 +305,20 @@ function yearRows(
   });
 }
 
-function planTest(savings: readonly SavingMonth[], out: Words): BillsReport["planTest"] {
-  const offs = savings.flatMap(({ key, again, billed }) => (again ? [{ key, off: again.minus(billed) }] : []));
-  if (offs.length === 0) return null;
-  const worst = offs.reduce((most, each) => (each.off.abs().gt(most.off.abs()) ? each : most));
-  return {
-    months: offs.length,
-    exact: offs.filter(({ off }) => off.isZero()).length,
-    offTotal: out(sumOf(offs.map(({ off }) => off))),
-    worst: worst.off.isZero() ? null : worst.key,
-    worstOff: out(worst.off),
-  };
+/** How near the plan comes to the printed bills. */
+function planTestRow(savings: readonly SavingMonth[], out: Words): BillsReport["planTest"] {
+  const test = planTest(savings);
+  return (
+    test && {
+      months: test.months,
+      exact: test.exact,
+      offTotal: out(test.offTotal),
+      worst: test.worst?.key ?? null,
+      worstOff: out(test.worst?.off ?? new Exact(0)),
+      beyond: [...test.beyond],
+      isTrusted: test.isTrusted,
+    }
+  );
 }
 
 function missingOf(

@@ -6,7 +6,7 @@ import type { BillStore } from "./ports";
 
 /** Stores a book's bills over a version of them unless one of them can't be reckoned with; the first fault is told, with how many more there are. */
 export async function keepBills(store: BillStore, book: Book, bills: readonly BillDocument[], ofVersion: number): Promise<void> {
-  const fatal = billFaults(bills).filter(({ isFatal }) => isFatal);
+  const fatal = billFaults(bills, book.site.commissioned).filter(({ isFatal }) => isFatal);
   const [first] = fatal;
   if (first) {
     const { kind, isFatal: _isFatal, ...facts } = first;

@@ -27,6 +27,11 @@ export const say = catalogue({
   notAllCanBeToldMissing: (billsReport: string) => `Not all can be told: ${billsReport} missing.`,
   monthsOfBillsStandHereNone: (count: number) => `${count} months of bills stand here; none can be set against production yet.`,
   theArraySaved: "The array saved ",
+  inOneMonth: "in one month",
+  inMonths: (months: number) => `in ${months} months`,
+  useByBandNotKnown: ", by the band in which the sun covered use, which is not known without weather or bands on the bills.",
+  aYearOf: (amount: string) => `${amount} a year.`,
+  planMissesTheBills: " The plan does not give the printed bills again, so don’t trust this figure yet.",
   ofItsEnergyWasUsedOn: (shares: string, shares2: string, shares3: string) =>
     ` ${shares} of its energy was self-consumed, which covered ${shares2} of the use; it made ${shares3} of what was used.`,
   standsAtOfWhatThePromise: (year: string, progress: string, monthsRead: number) =>
@@ -44,6 +49,7 @@ export const say = catalogue({
   saveAsXlsxWithFormulas: "Save as XLSX, with formulas",
   billsByYear: "Bills by year",
   savedByThreeMethods: "Saved, by three methods",
+  cameBackOn: (date: string) => `came back on ${date}`,
   paidBackOn: "at this rate paid back on",
   pricesWeatherAndWhatElseWas: "prices, weather and what else was bought are in it",
   billsBeforeLessBillsAfter: "Bills before less bills after",
@@ -52,7 +58,15 @@ export const say = catalogue({
   theTariffInForceOverWhat: "the tariff in force over what would have been bought, less the bill",
   toUseAtThePriceOfThe: "use at the price of the years before, less the bill",
   everyUsedAndEveryExportedKwh: "every used and every exported kWh at one price each",
-  trustThisOne: "trust this one",
+  trustThisOne: "trust this one: its plan gives the printed bills again",
+  useHasNoBand: "a range: when the sun covered use is not known, so all of it in the cheapest band or all in the dearest",
+  noPrintedBillRunAgain: "not tested: no printed bill can be run again",
+  missesPrintedBills: (beyond: number, months: number) =>
+    beyond > 0
+      ? `not to be trusted: ${beyond} of ${months} printed bills are missed by over 2 %; look for a band without energy or price, wrong dates, or a tax`
+      : "not to be trusted: the printed bills together are missed by over 0.5 %",
+  lowToHigh: (low: string, high: string) => `${low} to ${high}`,
+  between: (low: string, high: string) => `between ${low} and ${high}`,
   blindToPriceRises: "blind to price rises",
   blindToHoursAndSeasons: "blind to hours and seasons",
   offInAllMostIn: (planTest: string, currency: string, worst: Fact) => `, ${planTest} ${currency} off in all, most in ${worst}`,

@@ -34,6 +34,7 @@ export const say = catalogue({
   aReplacementSinksItOnceMore: (staysPaidYears: string) =>
     `A replacement sinks it once more; it stays paid from year ${staysPaidYears} on.`,
   theMoneyComesBackIn: "The money comes back in ",
+  theMoneyCameBackIn: "The money came back in ",
   withPricesRisingAYearModules: (context: string) => `, with bought energy rising ${context} a year, modules ageing and upkeep paid.`,
   byTheBills: (billedSelfUse: string) => `by the bills ${billedSelfUse}`,
   whatItCost: "what it cost",

@@ -240,7 +240,7 @@ export function methodWorking(report: BillsReport, method: SavingsMethodName): W
   const price = (value: number | null): string => (value === null ? "–" : `${number(value, 4)} ${currency} a kWh`);
   return {
     title: `Saved: ${METHOD_NAMES[method].toLowerCase()}`,
-    value: money(own.total),
+    value: own.isRange ? `${money(own.low!)} to ${money(own.high!)}` : money(own.total),
     unit: `${currency} in ${own.months} months`,
     formula: METHOD_FORMULAS[method],
     inputs: [
@@ -254,7 +254,15 @@ export function methodWorking(report: BillsReport, method: SavingsMethodName): W
           ]
         : []),
       ...(own.low
-        ? [{ name: "Lies between", value: `${money(own.low)} and ${money(own.high!)}`, from: "another shape of the day; meter ± 1.5 %" }]
+        ? [
+            {
+              name: "Lies between",
+              value: `${money(own.low)} and ${money(own.high!)}`,
+              from: own.isRange
+                ? "all that the sun covered in the cheapest band, or in the dearest; meter ± 1.5 %"
+                : "another shape of the day; meter ± 1.5 %",
+            },
+          ]
         : []),
     ],
     source: "The bills, the tariff plans and the readings of this book.",

@@ -34,6 +34,23 @@ export type BillFault =
       readonly importKwh: number;
       readonly isFatal: true;
     }
+  | {
+      /** Made before there was an array. */
+      readonly kind: "made-before-the-array";
+      readonly row: number;
+      readonly productionKwh: number;
+      readonly commissioned: string;
+      readonly isFatal: true;
+    }
+  | {
+      /** Its own figures contradict each other: use is what was bought and made, less what was exported. */
+      readonly kind: "unbalanced";
+      readonly row: number;
+      readonly usageKwh: number;
+      readonly reckonedKwh: number;
+      readonly apartKwh: number;
+      readonly isFatal: false;
+    }
   | { readonly kind: "missing"; readonly from: string; readonly to: string; readonly isFatal: false }
   | {
       readonly kind: "price-far-off";
@@ -47,10 +64,12 @@ export type BillFault =
 const FAR = 20;
 /** Printed kWh are rounded: bands may miss their sum by this. */
 const ROUNDING_KWH = 1.5;
+/** Four printed figures, each rounded to a whole kWh. */
+const BALANCE_ROUNDING_KWH = 2;
 
-/** Looks through bills in any order; rows count from 1 in the order given. */
-export function billFaults(bills: readonly BillLine[]): BillFault[] {
-  const faults = bills.flatMap((bill, k) => rowFaults(bill, k + 1));
+/** Looks through bills in any order; rows count from 1 in the order given. `commissioned` is the array's first day, null where nobody said. */
+export function billFaults(bills: readonly BillLine[], commissioned: string | null = null): BillFault[] {
+  const faults = bills.flatMap((bill, k) => [...rowFaults(bill, k + 1), ...arrayFaults(bill, k + 1, commissioned)]);
   const order = bills.map((bill, k) => ({ ...bill, row: k + 1 })).sort((a, b) => a.from.localeCompare(b.from));
   for (let k = 1; k < order.length; k++) {
     const [before, after] = [order[k - 1]!, order[k]!];
@@ -81,6 +100,21 @@ function rowFaults(bill: BillLine, row: number): BillFault[] {
   if (bands.length > 0 && Math.abs(bandedKwh - importKwh) > ROUNDING_KWH * bands.length)
     faults.push({ kind: "bands-miss-import", row, bandedKwh, importKwh, isFatal: true });
   return faults;
+}
+
+/** What a bill says of an array against itself, and against the day on which there was one. */
+function arrayFaults(
+  { to, usageKwh, importKwh, exportKwh, productionKwh }: BillLine,
+  row: number,
+  commissioned: string | null,
+): BillFault[] {
+  if (productionKwh === null || productionKwh <= 0) return [];
+  if (commissioned !== null && to < commissioned)
+    return [{ kind: "made-before-the-array", row, productionKwh, commissioned, isFatal: true }];
+  if (usageKwh === null || exportKwh === null) return [];
+  const reckonedKwh = importKwh + productionKwh - exportKwh;
+  const apartKwh = Math.abs(usageKwh - reckonedKwh);
+  return apartKwh > BALANCE_ROUNDING_KWH ? [{ kind: "unbalanced", row, usageKwh, reckonedKwh, apartKwh, isFatal: false }] : [];
 }
 
 function priceFaults(bills: readonly BillLine[]): BillFault[] {

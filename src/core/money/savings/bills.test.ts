@@ -28,6 +28,20 @@ describe("bills that can't be right", () => {
       "add up to 200 kWh, its import is 300 kWh",
     );
   });
+  it("use that is not what was bought and made less exported: so many kWh apart, beyond the rounding of four figures", () => {
+    const printed = (usageKwh: number) => said([bill("2024-01-01", "2024-01-31", { usageKwh, productionKwh: 400, exportKwh: 220 })]);
+    expect(printed(620)).toEqual(["Bill 1: 620 kWh used, but bought and made less exported are 480 kWh: 140 kWh apart."]);
+    expect([printed(482), printed(483).length]).toEqual([[], 1]);
+  });
+  it("energy that was made before there was an array is refused", () => {
+    const may = bill("2024-05-01", "2024-05-31", { productionKwh: 90 });
+    expect(billFaults([may], "2024-06-01")).toMatchObject([{ kind: "made-before-the-array", isFatal: true, productionKwh: 90 }]);
+    expect([billFaults([may], "2024-05-31"), billFaults([may]), billFaults([{ ...may, productionKwh: 0 }], "2024-06-01")]).toEqual([
+      [],
+      [],
+      [],
+    ]);
+  });
   it("energy can't be negative, an amount may be", () => {
     expect(billFaults([bill("2024-01-01", "2024-01-31", { importKwh: -1 })])[0]).toMatchObject({ kind: "negative-energy", isFatal: true });
     expect(billFaults([bill("2024-01-01", "2024-01-31", { amount: "-12.40" })])).toEqual([]);

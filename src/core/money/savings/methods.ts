@@ -1,6 +1,6 @@
 import { averagePrice, type BillMonth } from "../bills";
-import { type Exact, quantity, sumOf } from "../exact";
-import { billsInTurn, daysInMonth, type Plan, type Slices, slicesOfTotals, type UsageSlice } from "../tariff";
+import { Exact, quantity, sumOf } from "../exact";
+import { billsInTurn, daysInMonth, PLACEMENTS, type Placement, type Plan, type Slices, slicesOfTotals, type UsageSlice } from "../tariff";
 
 /** A billed month since the array runs. */
 export interface SavingInput extends BillMonth {
@@ -25,7 +25,14 @@ export interface SavingMonth {
   readonly oldAverage: Exact | null;
   readonly reRun: Exact | null;
   readonly flatValue: Exact | null;
+  /**
+   * What the re-run lies between: the same as it, or, where what the sun covered can't be placed in a band, all of it in the cheapest and all of it in
+   * the dearest. Null where no plan is known.
+   */
+  readonly reRunRange: readonly [low: Exact, high: Exact] | null;
   readonly isFilled: boolean;
+  /** No bill: nothing of it counts in a sum. */
+  readonly isEstimated: boolean;
 }
 
 export interface SavingsTerms {
@@ -42,11 +49,9 @@ export interface SavingsTerms {
  */
 export function savingsOf(months: readonly SavingInput[], { plans, currency, before, flatPerKwh }: SavingsTerms): SavingMonth[] {
   const oldPrice = averagePrice(before);
-  const without = reRun(months, plans, currency, (month) => ({
-    importKwh: loadOf(month),
-    importByBandKwh: withSelf(month),
-    exportKwh: 0,
-  }));
+  const withoutArray = (month: SavingInput): MonthUsage => ({ importKwh: loadOf(month), importByBandKwh: withSelf(month), exportKwh: 0 });
+  const without = reRun(months, plans, currency, withoutArray);
+  const bounds = PLACEMENTS.map((placement) => reRun(months, plans, currency, withoutArray, placement));
   const again = reRun(months, plans, currency, (month) => ({
     importKwh: month.importKwh,
     importByBandKwh: month.importByBandKwh,
@@ -65,12 +70,19 @@ export function savingsOf(months: readonly SavingInput[], { plans, currency, bef
       again: again[k]!,
       oldAverage: oldPrice ? oldPrice.times(quantity(loadKwh)).minus(month.amount) : null,
       reRun: bill ? bill.minus(month.amount) : null,
+      reRunRange: bill ? [bill.minus(month.amount), bill.minus(month.amount)] : rangeOf(bounds, k, month.amount),
       flatValue: flatPerKwh
         ? quantity(selfUsedKwh).times(flatPerKwh.used).plus(quantity(month.exportKwh).times(flatPerKwh.exported))
         : null,
       isFilled: month.isFilled || month.isEstimated,
+      isEstimated: month.isEstimated,
     };
   });
+}
+
+function rangeOf(bounds: readonly (readonly (Exact | null)[])[], k: number, billed: Exact): readonly [Exact, Exact] | null {
+  const known = bounds.map((bills) => bills[k]).filter((bill) => bill != null);
+  return known.length === bounds.length ? [Exact.min(...known).minus(billed), Exact.max(...known).minus(billed)] : null;
 }
 
 export const loadOf = (month: SavingInput): number => month.importKwh + Math.max(0, month.productionKwh - month.exportKwh);
@@ -92,10 +104,11 @@ function reRun(
   plans: readonly Plan[],
   currency: string,
   usageOf: (month: SavingInput) => MonthUsage,
+  placement: Placement | null = null,
 ): (Exact | null)[] {
   const slices = months.map((month): Slices => {
     const from = `${month.key}-01`;
-    return slicesOfTotals(plans, { from, to: `${month.key}-${daysInMonth(from)}`, ...usageOf(month) });
+    return slicesOfTotals(plans, { from, to: `${month.key}-${daysInMonth(from)}`, ...usageOf(month) }, placement);
   });
   const charged = slices.filter((slice): slice is { kind: "slices"; slices: readonly UsageSlice[] } => slice.kind === "slices");
   const bills = billsInTurn(
@@ -108,10 +121,17 @@ function reRun(
 
 export type SavingsMethod = "oldAverage" | "reRun" | "flatValue";
 
-/** Sum of a school over the months it can speak of; null where there is none. */
+/** Sum of a school over the billed months it can speak of; null where there is none. */
 export function methodTotal(months: readonly SavingMonth[], method: SavingsMethod): Exact | null {
-  const known = months.map((month) => month[method]).filter((value) => value !== null);
+  const known = months.flatMap((month) => (month.isEstimated || month[method] === null ? [] : [month[method]]));
   return known.length > 0 ? sumOf(known) : null;
+}
+
+/** What the re-run over the billed months lies between, and of how many; null where no plan is known. Its ends are one where all energy has a band. */
+export function reRunRange(months: readonly SavingMonth[]): { readonly low: Exact; readonly high: Exact; readonly months: number } | null {
+  const known = months.flatMap((month) => (month.isEstimated || month.reRunRange === null ? [] : [month.reRunRange]));
+  if (known.length === 0) return null;
+  return { low: sumOf(known.map(([low]) => low)), high: sumOf(known.map(([, high]) => high)), months: known.length };
 }
 
 /** Mean bill before less mean bill after, a year: what many do, and what a new car or a price rise spoils. */

@@ -4,4 +4,13 @@ export { inCents, type PlanFault, planFaults } from "./plan-checks";
 export { bandAt, datesBetween, daysInMonth, type PlanDay, planDay, planOn, riseOn } from "./price-at";
 export { type PriceYear, priceYear } from "./price-year";
 export type { Band, BandDays, CreditKind, ExportCredit, Plan, Season, Tier } from "./types";
-export { type PeriodTotals, type Slices, type SlicesFault, slicesOfIntervals, slicesOfTotals, type UsageSlice } from "./usage";
+export {
+  type PeriodTotals,
+  PLACEMENTS,
+  type Placement,
+  type Slices,
+  type SlicesFault,
+  slicesOfIntervals,
+  slicesOfTotals,
+  type UsageSlice,
+} from "./usage";

@@ -54,32 +54,79 @@ function stretchesOf(plans: readonly Plan[], from: string, to: string): Stretch[
   return out;
 }
 
-/** Printed totals by band; where a period crosses seasons or plans, each gets its days' share. */
-export function slicesOfTotals(plans: readonly Plan[], totals: PeriodTotals): Slices {
+/** Where energy goes for which a bill names no band of the plan: all of it to the band that costs least in its season, or to the one that costs most. */
+export const PLACEMENTS = ["cheapest", "dearest"] as const;
+export type Placement = (typeof PLACEMENTS)[number];
+
+/** Printed kWh are rounded: bands may miss their sum by this each. */
+const ROUNDING_KWH = 1.5;
+
+/**
+ * Printed totals by band; where a period crosses seasons or plans, each gets its days' share of the bands that it has. Energy without a band of the
+ * plan is put where `placement` says; without one it is named, and never left out.
+ */
+export function slicesOfTotals(plans: readonly Plan[], totals: PeriodTotals, placement: Placement | null = null): Slices {
   const stretches = stretchesOf(plans, totals.from, totals.to);
   if (!stretches || stretches.length === 0) return { kind: "no-plan", from: totals.from, to: totals.to };
-  const given = Object.keys(totals.importByBandKwh);
-  const days = stretches.reduce((sum, { dates }) => sum + dates.length, 0);
-  const slices: UsageSlice[] = [];
-  for (const { plan, season, dates } of stretches) {
-    const share = dates.length / days;
-    const names = season.bands.map(({ name }) => name);
-    if (names.length > 1 && !given.some((name) => names.includes(name))) return { kind: "bands-needed", bands: names, given };
-    const own = names.length === 1 ? [totals.importKwh] : names.map((name) => totals.importByBandKwh[name] ?? 0);
+  const shares = bandShares(stretches, totals);
+  const lacking = shares.find(({ unplacedKwh, names }) => unplacedKwh > ROUNDING_KWH * names.length);
+  if (lacking && placement === null) return { kind: "bands-needed", bands: lacking.names, given: Object.keys(totals.importByBandKwh) };
+  const slices = shares.map(({ stretch: { plan, season, dates }, names, dayShare, importKwh, unplacedKwh }): UsageSlice => {
+    const spare = lacking && placement ? bandOfPrice(season, placement) : null;
     // Exported energy has no band on a printed bill: it goes by the clock of the sun, to the band that holds at noon of most days.
     const noon = bandAt({ season, isWeekend: false }, 12);
-    slices.push({
+    return {
       plan,
       season: season.name,
       from: dates[0]!,
       to: dates.at(-1)!,
       days: dates.length,
-      importKwh: own.map((kwh) => kwh * share),
-      exportKwh: names.map((_, k) => (k === noon ? totals.exportKwh * share : 0)),
+      importKwh: importKwh.map((kwh, k) => (k === spare ? kwh + unplacedKwh : kwh)),
+      exportKwh: names.map((_, k) => (k === noon ? totals.exportKwh * dayShare : 0)),
       peakKw: null,
-    });
-  }
+    };
+  });
   return { kind: "slices", slices };
+}
+
+interface BandShare {
+  readonly stretch: Stretch;
+  readonly names: readonly string[];
+  /** The stretch's days of the period's. */
+  readonly dayShare: number;
+  /** By the season's bands. */
+  readonly importKwh: readonly number[];
+  readonly unplacedKwh: number;
+}
+
+/** What of a period's import falls into each stretch, by band, and what no band is named for. */
+function bandShares(stretches: readonly Stretch[], { importKwh, importByBandKwh }: PeriodTotals): BandShare[] {
+  const days = stretches.reduce((sum, { dates }) => sum + dates.length, 0);
+  const namesOf = ({ season }: Stretch): string[] => season.bands.map(({ name }) => name);
+  const isNamed = (stretch: Stretch): boolean => namesOf(stretch).some((name) => name in importByBandKwh);
+  // Where every stretch has a band of the bill, a band's energy lies in the stretches that have it; else each takes its days' share of all.
+  const areAllNamed = stretches.every(isNamed);
+  const daysWith = (name: string): number =>
+    areAllNamed ? stretches.filter((stretch) => namesOf(stretch).includes(name)).reduce((sum, { dates }) => sum + dates.length, 0) : days;
+  const known = new Set(stretches.flatMap(namesOf));
+  const placedKwh = Object.entries(importByBandKwh).reduce((sum, [name, kwh]) => sum + (known.has(name) ? kwh : 0), 0);
+  return stretches.map((stretch): BandShare => {
+    const names = namesOf(stretch);
+    const dayShare = stretch.dates.length / days;
+    const own = names.map((name) => ((importByBandKwh[name] ?? 0) * stretch.dates.length) / daysWith(name));
+    if (names.length === 1 && !areAllNamed) return { stretch, names, dayShare, importKwh: [importKwh * dayShare], unplacedKwh: 0 };
+    const left = isNamed(stretch) ? Math.max(0, importKwh - placedKwh) : importKwh;
+    // With one band alone there is nowhere else to go.
+    if (stretches.every((each) => each.season.bands.length === 1))
+      return { stretch, names, dayShare, importKwh: [importKwh * dayShare], unplacedKwh: 0 };
+    return { stretch, names, dayShare, importKwh: own, unplacedKwh: left * dayShare };
+  });
+}
+
+/** The band of a season that costs least or most by its first kWh. */
+function bandOfPrice({ bands }: Plan["seasons"][number], placement: Placement): number {
+  const prices = bands.map(({ tiers }) => Number(tiers[0]?.perKwh ?? 0));
+  return prices.indexOf(placement === "cheapest" ? Math.min(...prices) : Math.max(...prices));
 }
 
 const QUARTER_MINUTES = 15;

@@ -83,7 +83,7 @@ export function BillEditor({ slug, site, bills, billsVersion, onDone }: MoneyPro
   const reads = rows.map((row) => billOf(row, columns));
   const unread = reads.flatMap((read, k) => (isFault(read) ? [{ row: k + 1, ...read }] : []));
   const known = reads.filter((read): read is BillDocument => !isFault(read));
-  const faults = billFaults(known);
+  const faults = billFaults(known, site.commissioned);
   const isFatal = unread.length > 0 || faults.some((fault) => fault.isFatal);
 
   const take = async (body: Blob | string): Promise<void> => {
@@ -113,7 +113,7 @@ export function BillEditor({ slug, site, bills, billsVersion, onDone }: MoneyPro
       {(unread.length > 0 || faults.length > 0) && <BillFaults unread={unread} faults={faults} />}
       <BillsGrid fields={fields} rows={rows} setRows={setRows} />
       <div className={chapter.actions}>
-        <Button disabled={isFatal} onClick={() => store.run(undefined)}>
+        <Button disabled={isFatal || (rows.length === 0 && bills.length === 0)} onClick={() => store.run(undefined)}>
           Store {rows.length} bills
         </Button>
         <Button variant="default" onClick={onDone}>

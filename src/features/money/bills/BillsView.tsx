@@ -39,7 +39,7 @@ export function BillsView(props: MoneyProps) {
       {billsReport.missing.length > 0 && (
         <p className={chapter.clay}>{say.notAllCanBeToldMissing(billsReport.missing.map((item) => MISSING_WORDS[item]).join("; "))}</p>
       )}
-      <MethodsTable report={billsReport} />
+      <MethodsTable report={billsReport} today={props.today} />
       <BillYears slug={slug} report={billsReport} />
       <div className={chapter.actions}>
         <Button variant="default" onClick={() => setEditing(!isEditing)}>
@@ -53,17 +53,22 @@ export function BillsView(props: MoneyProps) {
 
 function BillsSentence({ billsReport }: MoneyProps) {
   if (!billsReport) return null;
-  const { methods, currency, shares, progress } = billsReport;
+  const { methods, currency, shares, progress, planTest } = billsReport;
   const best = methods.find(({ method }) => method === "re-run") ?? methods[0];
   if (!best) return <p className={chapter.verdict}>{say.monthsOfBillsStandHereNone(billsReport.months.length)}</p>;
   return (
     <p className={chapter.verdict} data-testid="bills-verdict">
       {say.theArraySaved}
       <Figure working={() => methodWorking(billsReport, best.method)}>
-        {money(best.total, 0)} {currency}
+        {best.isRange ? say.between(money(best.low!, 0), money(best.high!, 0)) : money(best.total, 0)} {currency}
       </Figure>{" "}
-      in {best.months} months
-      {best.low && ` (${money(best.low, 0)} to ${money(best.high!, 0)})`}: {money(best.perYear, 0)} a year.
+      {best.months === 1 ? say.inOneMonth : say.inMonths(best.months)}
+      {best.isRange
+        ? say.useByBandNotKnown
+        : `${best.low ? ` (${say.lowToHigh(money(best.low, 0), money(best.high!, 0))})` : ""}: ${say.aYearOf(money(best.perYear, 0))}`}
+      {best.method === "re-run" && !best.isRange && planTest?.isTrusted === false && (
+        <span className={chapter.clay}>{say.planMissesTheBills}</span>
+      )}
       {shares?.selfConsumptionFrac != null &&
         say.ofItsEnergyWasUsedOn(
           percent(shares.selfConsumptionFrac, 0),

@@ -15,14 +15,31 @@ const WHAT: Readonly<Record<SavingsMethodName, string>> = {
   "old-average": say.toUseAtThePriceOfThe,
   "flat-value": say.everyUsedAndEveryExportedKwh,
 };
-const TRUST: Readonly<Record<SavingsMethodName, string>> = {
-  "re-run": say.trustThisOne,
+const BLIND: Readonly<Record<Exclude<SavingsMethodName, "re-run">, string>> = {
   "old-average": say.blindToPriceRises,
   "flat-value": say.blindToHoursAndSeasons,
 };
 
+/** How far a method may be trusted: the re-run where its plan gives the printed bills again. */
+function trustIn(method: SavingsMethodName, { methods, planTest }: BillsReport): string {
+  if (method !== "re-run") return BLIND[method];
+  if (methods.find((own) => own.method === method)?.isRange) return say.useHasNoBand;
+  if (!planTest) return say.noPrintedBillRunAgain;
+  return planTest.isTrusted ? say.trustThisOne : say.missesPrintedBills(planTest.beyond.length, planTest.months);
+}
+
+/** One figure, or the two that it lies between. */
+const figureOf = ({ total, low, high, isRange }: BillsReport["methods"][number]): string =>
+  isRange ? say.lowToHigh(money(low!), money(high!)) : money(total);
+const yearOf = ({ perYear, low, high, months, isRange }: BillsReport["methods"][number]): string =>
+  isRange
+    ? say.lowToHigh(money(((Number(low) / months) * 12).toFixed(2), 0), money(((Number(high) / months) * 12).toFixed(2), 0))
+    : money(perYear, 0);
+
+const backWords = (on: string, today: string): string => (on < today ? say.cameBackOn(dateName(on)) : dateName(on));
+
 /** Savings by three methods side by side, and why they part. */
-export function MethodsTable({ report }: { report: BillsReport }) {
+export function MethodsTable({ report, today }: { report: BillsReport; today: string }) {
   const { methods, currency, runRates, naivePerYear, planTest } = report;
   if (methods.length === 0) return null;
   return (
@@ -44,14 +61,14 @@ export function MethodsTable({ report }: { report: BillsReport }) {
             {methods.map((own) => {
               const rate = runRates.find(({ method }) => method === own.method);
               return (
-                <tr key={own.method} data-trusted={own.method === "re-run" || undefined}>
+                <tr key={own.method} data-trusted={(own.method === "re-run" && planTest?.isTrusted && !own.isRange) || undefined}>
                   <td>
                     <b>{METHOD_NAMES[own.method]}</b> <span className={chapter.soft}>{WHAT[own.method]}</span>
                   </td>
                   <Cells working={() => methodWorking(report, own.method)}>
-                    {[own.months, money(own.total), money(own.perYear, 0), rate?.paidBackOn ? dateName(rate.paidBackOn) : "–"]}
+                    {[own.months, figureOf(own), yearOf(own), rate?.paidBackOn ? backWords(rate.paidBackOn, today) : "–"]}
                   </Cells>
-                  <td className={chapter.soft}>{TRUST[own.method]}</td>
+                  <td className={chapter.soft}>{trustIn(own.method, report)}</td>
                 </tr>
               );
             })}

@@ -18,10 +18,11 @@ interface SentenceProps {
   readonly context: MoneyContext | null;
   readonly spread: PaybackSpread | null;
   readonly commissioned: string | null;
+  readonly today: string;
 }
 
 /** When the money is back, within which years, and what cost over the first year alone would say. */
-export function PaybackSentence({ missing, context, spread, commissioned }: SentenceProps) {
+export function PaybackSentence({ missing, context, spread, commissioned, today }: SentenceProps) {
   if (!context) {
     return (
       <p className={chapter.verdict}>
@@ -31,6 +32,7 @@ export function PaybackSentence({ missing, context, spread, commissioned }: Sent
   }
   const { risingYears, staysPaidYears, simpleYears, netCost, firstYearValue, years } = context.payback;
   const { currency } = context.site;
+  const backOn = commissioned !== null && risingYears !== null ? breakEven(commissioned, risingYears) : null;
   return (
     <p className={chapter.verdict} data-testid="payback-verdict">
       {risingYears === null ? (
@@ -42,11 +44,11 @@ export function PaybackSentence({ missing, context, spread, commissioned }: Sent
         </strong>
       ) : (
         <>
-          {say.theMoneyComesBackIn}
+          {backOn !== null && backOn < today ? say.theMoneyCameBackIn : say.theMoneyComesBackIn}
           <Figure name="payback-years/all" working={() => risingWorking(context)}>
             {yearsAndMonths(risingYears)}
           </Figure>
-          {commissioned && <>, on about {dateName(breakEven(commissioned, risingYears))}</>}
+          {backOn && <>, on about {dateName(backOn)}</>}
           {spread && Number.isFinite(spread.low) && <> ({paybackIntervalWords(spread)})</>}
           {say.withPricesRisingAYearModules(percent(context.terms.priceRisePerYearFrac))}
         </>

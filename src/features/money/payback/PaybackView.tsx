@@ -22,7 +22,7 @@ import { YearTable } from "./YearTable";
 
 /** When the money comes back: the terms left, the answer and its curve right; every change answers at once. */
 export function PaybackView(props: MoneyProps) {
-  const { slug, version, site, months, promise, billsReport, isAgeingRead, facts, doubts } = props;
+  const { slug, version, site, months, promise, billsReport, isAgeingRead, facts, doubts, today } = props;
   const { save, refusal, note } = useMoneySave(slug, version, site);
   const [basis, setBasis] = useState<EnergyBasis | null>(null);
   const [byBills, setByBills] = useState(true);
@@ -41,7 +41,7 @@ export function PaybackView(props: MoneyProps) {
   const spread = report.terms && report.basis && paybackSpread(report.terms, doubts[report.basis]);
   return (
     <>
-      <PaybackSentence missing={report.missing} context={context} spread={spread} commissioned={site.commissioned} />
+      <PaybackSentence missing={report.missing} context={context} spread={spread} commissioned={site.commissioned} today={today} />
       <ValueSoFarLine site={shown} months={months} selfUsedFrac={byBills ? billedSelfUse : null} />
       <div className={`${chapter.columns} ${styles.columns}`}>
         <form

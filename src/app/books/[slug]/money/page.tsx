@@ -34,6 +34,7 @@ export default async function MoneyPage({ params, searchParams }: Props) {
         {...page}
         bills={printed}
         billsVersion={billsVersion}
+        today={new Date().toISOString().slice(0, 10)}
       />
     );
   });

@@ -19,5 +19,5 @@ function awaitFaces(mostWaitMs: number): void {
 
 export const AwaitFaces = ({ nonce }: { nonce: string }) => (
   // biome-ignore lint/security/noDangerouslySetInnerHtml: a text of our own, under the page's nonce
-  <script nonce={nonce} dangerouslySetInnerHTML={{ __html: `(${awaitFaces})(${MOST_WAIT_MS})` }} />
+  <script nonce={nonce} dangerouslySetInnerHTML={{ __html: `(${awaitFaces.toString()})(${MOST_WAIT_MS})` }} />
 );

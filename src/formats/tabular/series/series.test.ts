@@ -183,7 +183,7 @@ describe("a counter that begins anew every day", () => {
       expect(file.proposal?.reasons.map(({ because }) => because).join()).toContain("begins anew every day");
       expect(file.series.map(({ quantity }) => quantity)).toEqual(["energy_kwh"]);
       expect(values(file).reduce((sum, value) => sum + value, 0)).toBe(10 + 20 + 30);
-      expect(values(file).slice(24, 48)).toEqual([...Array(6).fill(0), ...Array(10).fill(2), ...Array(8).fill(0)]);
+      expect(values(file).slice(24, 48)).toEqual([...Array<number>(6).fill(0), ...Array<number>(10).fill(2), ...Array<number>(8).fill(0)]);
     },
   );
 

@@ -62,6 +62,8 @@ test("the field book of a book that was looked at opens without a line, says so,
   await expect(later.getByRole("region", { name: "Entries that wait" })).toContainText(note);
   // Another view, by its tab, and a chapter that is not kept.
   await later.getByRole("link", { name: "At the wall" }).click();
+  await later.waitForURL(/view=wall/);
+  await later.waitForLoadState("load");
   await expect(later.getByTestId("kept")).toBeVisible();
   const another = await context.newPage();
   await expect(another.goto("/books/ferry-office/money")).rejects.toThrow();

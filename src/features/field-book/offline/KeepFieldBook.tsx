@@ -28,7 +28,7 @@ export function KeepFieldBook({ slug }: { slug: string }) {
 }
 
 async function keep(worker: ServiceWorkerContainer, slug: string): Promise<void> {
-  await worker.register("/field-book-worker.js", { scope: "/books/" });
-  const { active } = await worker.ready;
-  active?.postMessage({ keep: slug });
+  // Its scope is this one chapter: what other pages ask for never passes it.
+  const { active, waiting, installing } = await worker.register("/field-book-worker.js", { scope: `/books/${slug}/field-book` });
+  (active ?? waiting ?? installing)?.postMessage({ keep: slug });
 }

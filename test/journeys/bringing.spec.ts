@@ -51,6 +51,7 @@ for (const [plant, name, slug, clock] of [
   ["southern-ranch", "Wirrabeel ranch", "wirrabeel-ranch", /no clock fits them throughout; the site's own \(Australia\/Sydney\) is taken/],
 ] as const) {
   test(`${plant} comes in through the browser, and the screens say what the command line says`, async ({ page, request }) => {
+    test.setTimeout(150_000);
     await openBook(page, plant, name);
     await bring(page, fixture(plant, "weather.csv.gz"));
     await bring(page, fixture(plant, "production.csv.gz"), clock);

@@ -107,6 +107,8 @@ export const billsReportSchema = z.strictObject({
       /** What the split into bands and the meter's error leave open; only of the re-run. */
       low: amount.nullable(),
       high: amount.nullable(),
+      perYearLow: amount.nullable(),
+      perYearHigh: amount.nullable(),
       /** Use has no band: the truth lies between `low` and `high`, and `total` is only their middle. */
       isRange: z.boolean(),
     }),

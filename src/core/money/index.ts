@@ -56,6 +56,7 @@ export {
   EVEN_DAY,
   HOUSEHOLD_DAY,
   hoursOfUse,
+  isRange,
   type MethodGap,
   methodGap,
   methodTotal,

@@ -63,6 +63,20 @@ describe("a counter that begins anew every day", () => {
     expect(beginsAnewDaily(read.with(9, 4018).with(20, 4024), 1440, true)).toBe(false);
   });
 
+  it("read by hand is told from two falls in ten readings on, not from two in eleven, nor from one", () => {
+    const read = (count: number, ...fallsAt: number[]) => Array.from({ length: count }, (_, i) => (fallsAt.includes(i) ? 1 : 10 + i));
+    expect(beginsAnewDaily(read(10, 3, 7), 1440, true)).toBe(true);
+    expect(beginsAnewDaily(read(11, 3, 7), 1440, true)).toBe(false);
+    expect(beginsAnewDaily(read(4, 2), 1440, true)).toBe(false);
+  });
+
+  it("falls to a tenth of what it showed at the most, and four hours apart at the least", () => {
+    // Saw teeth of so many hours, from 20 down to so much.
+    const teeth = (hours: number, down: number) => Array.from({ length: 96 }, (_, i) => down + ((20 - down) * (i % hours)) / (hours - 1));
+    expect([teeth(24, 1.9), teeth(24, 2.1)].map((values) => beginsAnewDaily(values, 60, true))).toEqual([true, false]);
+    expect([teeth(4, 0), teeth(3, 0)].map((values) => beginsAnewDaily(values, 60, true))).toEqual([true, false]);
+  });
+
   it("has the energy since it began anew between two readings, and none where one is missing", () => {
     expect([dayCounterStepKwh(3, 5), dayCounterStepKwh(21, 0.4), dayCounterStepKwh(21, 21)]).toEqual([2, 0.4, 0]);
     expect([dayCounterStepKwh(Number.NaN, 5), dayCounterStepKwh(5, Number.NaN)]).toEqual([Number.NaN, Number.NaN]);

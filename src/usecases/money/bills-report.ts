@@ -12,6 +12,7 @@ import {
   energyShares,
   estimateMissing,
   HOUSEHOLD_DAY,
+  isRange,
   methodGap,
   methodTotal,
   naiveSavingPerYear,
@@ -125,7 +126,19 @@ function methodRows(savings: readonly SavingMonth[], ranges: readonly Range[], o
     const total = methodTotal(savings, METHOD_KEYS[method]);
     if (!total) return [];
     const perYear = out(total.div(known.length).times(12));
-    return [{ method, months: known.length, total: out(total), perYear, low: null, high: null, isRange: false }];
+    return [
+      {
+        method,
+        months: known.length,
+        total: out(total),
+        perYear,
+        low: null,
+        high: null,
+        perYearLow: null,
+        perYearHigh: null,
+        isRange: false,
+      },
+    ];
   });
 }
 
@@ -134,14 +147,19 @@ function reRunRow(savings: readonly SavingMonth[], ranges: readonly Range[], out
   const own = reRunRange(savings);
   if (!own) return [];
   const total = own.low.plus(own.high).div(2);
+  const low = Exact.min(...ranges.map((range) => range.low));
+  const high = Exact.max(...ranges.map((range) => range.high));
+  const aYear = (value: Exact): string => out(value.div(own.months).times(12));
   return [
     {
       method: "re-run",
       months: own.months,
       total: out(total),
-      perYear: out(total.div(own.months).times(12)),
-      low: out(Exact.min(...ranges.map(({ low }) => low))),
-      high: out(Exact.max(...ranges.map(({ high }) => high))),
+      perYear: aYear(total),
+      low: out(low),
+      high: out(high),
+      perYearLow: aYear(low),
+      perYearHigh: aYear(high),
       isRange: !own.low.eq(own.high),
     },
   ];
@@ -197,14 +215,14 @@ function rateOf(
 ) {
   const saved = savings.flatMap((month) => {
     const saving = month[METHOD_KEYS[method]];
-    return saving === null ? [] : [{ key: month.key, saving }];
+    return saving === null ? [] : [{ key: month.key, saving, isEstimated: month.isEstimated }];
   });
   const { costs, incentives } = site.money;
   const lastKey = saved.at(-1)?.key;
   const ageYears = lastKey && site.commissioned ? Math.max(0, (Date.parse(`${lastKey}-28`) - Date.parse(site.commissioned)) / YEAR_MS) : 0;
   const rises = tariffRises(site, HORIZON_YEARS + 1, { ageYears });
   // What is only known between two ends has no pace.
-  if (method === "re-run" && savings.some(({ reRun, reRunRange: range }) => reRun === null && range !== null)) return [];
+  if (method === "re-run" && savings.some(isRange)) return [];
   const rate = runRate({
     saved,
     startsOn: site.commissioned,

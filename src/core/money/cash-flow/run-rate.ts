@@ -4,8 +4,8 @@ import { Exact, sumOf, ZERO } from "../exact";
 import { daysInMonth } from "../tariff";
 
 export interface RunRateTerms {
-  /** Month and saving, in order, without a hole. */
-  readonly saved: readonly { readonly key: string; readonly saving: Exact }[];
+  /** Month and saving, in order, without a hole; estimated ones fill the holes and count in no sum of what was saved. */
+  readonly saved: readonly { readonly key: string; readonly saving: Exact; readonly isEstimated?: boolean }[];
   /** Day from which years are counted; the first saved month by default. */
   readonly startsOn?: string | null;
   readonly netCost: Exact;
@@ -53,13 +53,12 @@ export function runRate({ saved, startsOn, netCost, rises, ageingPerYearFrac, se
     horizonMonths: horizonYears * 12,
     next: (k, month) => usual(month).times(growth(Math.ceil(k / 12))),
   });
+  const billedSavings = saved.flatMap(({ saving, isEstimated }) => (isEstimated ? [] : [saving]));
   const startMs = Date.parse(startsOn ?? `${first.key}-01`);
   return {
-    savedToDate: sumOf(saved.map(({ saving }) => saving)),
+    savedToDate: sumOf(billedSavings),
     perYear,
-    naivePerYear: sumOf(saved.map(({ saving }) => saving))
-      .div(saved.length)
-      .times(12),
+    naivePerYear: sumOf(billedSavings).div(Math.max(1, billedSavings.length)).times(12),
     paidBackOn: reached,
     years: reached === null ? null : (Date.parse(reached) - startMs) / YEAR_MS,
     filledMonths: 12 - recent.size,

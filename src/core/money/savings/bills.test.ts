@@ -171,6 +171,11 @@ describe("payback at the rate of the bills", () => {
     season: [20, 40, 80, 110, 130, 140, 140, 120, 90, 60, 40, 30],
     horizonYears: 30,
   };
+  it("counts no month without a bill among what was saved", () => {
+    const saved = months(1, 12, () => 60).map((month, m) => ({ ...month, isEstimated: m >= 6 }));
+    const rate = runRate({ ...terms, saved })!;
+    expect([rate.savedToDate.toNumber(), rate.naivePerYear.toNumber()]).toEqual([360, 720]);
+  });
   it("is reached on the day within the month", () => {
     const rate = runRate({ ...terms, saved: months(1, 12, () => 60) })!;
     // 720 in the first year; 480 more is the end of August 2024.

@@ -1,4 +1,5 @@
 export {
+  isRange,
   methodTotal,
   naiveSavingPerYear,
   reRunRange,

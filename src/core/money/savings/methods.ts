@@ -121,11 +121,16 @@ function reRun(
 
 export type SavingsMethod = "oldAverage" | "reRun" | "flatValue";
 
-/** Sum of a school over the billed months it can speak of; null where there is none. */
+/** Sum of a school over the billed months it can speak of; null where there is none, or where a month of the re-run is only known between two ends. */
 export function methodTotal(months: readonly SavingMonth[], method: SavingsMethod): Exact | null {
-  const known = months.flatMap((month) => (month.isEstimated || month[method] === null ? [] : [month[method]]));
+  const billed = months.filter(({ isEstimated }) => !isEstimated);
+  if (method === "reRun" && billed.some(isRange)) return null;
+  const known = billed.map((month) => month[method]).filter((value) => value !== null);
   return known.length > 0 ? sumOf(known) : null;
 }
+
+/** Whether what the array saved in a month is only known between two ends. */
+export const isRange = ({ reRun, reRunRange: range }: SavingMonth): boolean => reRun === null && range !== null;
 
 /** What the re-run over the billed months lies between, and of how many; null where no plan is known. Its ends are one where all energy has a band. */
 export function reRunRange(months: readonly SavingMonth[]): { readonly low: Exact; readonly high: Exact; readonly months: number } | null {

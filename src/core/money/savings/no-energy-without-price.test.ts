@@ -3,7 +3,7 @@ import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { Exact, reRunRange, type SavingInput } from "..";
 import { PLACEMENTS, slicesOfTotals } from "../tariff";
-import { planTest, savingsOf } from ".";
+import { isRange, methodTotal, planTest, savingsOf } from ".";
 
 const twoPeaks = [
   {
@@ -116,6 +116,12 @@ describe("what the sun covered", () => {
       }),
       { seed: 7, numRuns: 300 },
     );
+  });
+
+  it("has no sum where one month of it is a range, not even of the other months", () => {
+    const savings = savingsOf([month({ selfByBandKwh: { peak: 50, "off-peak": 100 } }), month({ key: "2024-04", days: 30 })], terms);
+    expect(savings.map(isRange)).toEqual([false, true]);
+    expect([methodTotal(savings, "reRun"), methodTotal(savings.slice(0, 1), "reRun")?.toFixed(2)]).toEqual([null, "25.00"]);
   });
 
   it("counts no month that no bill was printed for", () => {

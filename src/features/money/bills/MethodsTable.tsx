@@ -31,10 +31,8 @@ function trustIn(method: SavingsMethodName, { methods, planTest }: BillsReport):
 /** One figure, or the two that it lies between. */
 const figureOf = ({ total, low, high, isRange }: BillsReport["methods"][number]): string =>
   isRange ? say.lowToHigh(money(low!), money(high!)) : money(total);
-const yearOf = ({ perYear, low, high, months, isRange }: BillsReport["methods"][number]): string =>
-  isRange
-    ? say.lowToHigh(money(((Number(low) / months) * 12).toFixed(2), 0), money(((Number(high) / months) * 12).toFixed(2), 0))
-    : money(perYear, 0);
+const yearOf = ({ perYear, perYearLow, perYearHigh, isRange }: BillsReport["methods"][number]): string =>
+  isRange ? say.lowToHigh(money(perYearLow!, 0), money(perYearHigh!, 0)) : money(perYear, 0);
 
 const backWords = (on: string, today: string): string => (on < today ? say.cameBackOn(dateName(on)) : dateName(on));
 

@@ -43,7 +43,8 @@ export async function saveBillsSheet(slug: string, report: BillsReport): Promise
     ...["B", "C", "D", "E", "F"].map((column) => ({ formula: `SUM(${column}2:${column}${last})` })),
     { formula: `F${last + 1}/B${last + 1}` },
     null,
-    { formula: `SUM(I2:I${last})` },
+    // Months without a bill count in no sum of what was saved; where a month is only known between two ends there is none.
+    report.methods.some(({ isRange }) => isRange) ? null : { formula: `SUMIF(J2:J${last},"<>estimated",I2:I${last})` },
   ]);
   for (const row of [1, last + 1]) sheet.getRow(row).font = { bold: true };
   sheet.columns.forEach((column, k) => {

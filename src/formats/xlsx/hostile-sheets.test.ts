@@ -39,10 +39,10 @@ describe("a sheet made to hang what reads it", () => {
   });
 
   it("counts bytes as they unpack, whatever the archive says of them", async () => {
-    const bomb = handMadeWorkbook(sheetXml(two), { "xl/worksheets/sheet2.xml": new Uint8Array(300_000_000) });
+    const bomb = handMadeWorkbook(sheetXml(two), { "xl/worksheets/sheet2.xml": new Uint8Array(251_000_000) });
     // The size that the central directory and the local head declare.
     const declared = Buffer.alloc(4);
-    declared.writeUInt32LE(300_000_000);
+    declared.writeUInt32LE(251_000_000);
     const small = Buffer.alloc(4);
     small.writeUInt32LE(100);
     let lying = Buffer.from(bomb);

@@ -7,7 +7,15 @@ export { isOnePlane, largestArray, lightPlaneOf } from "./light-plane";
 export { LIGHT_DOUBTS, LIGHT_SOURCES, type LightDoubt, type LightSource } from "./light-source";
 export { type FieldClash, type FieldMerge, mergeFields, withField } from "./merge-fields";
 export { arrayNameplateW, meanNameplateW, nameplateW, siteAcRatedW } from "./nameplate";
-export { BATTERY_KINDS, type Battery, type BatteryKind, type ChargeController, isOffGrid, mostChargingW } from "./off-grid";
+export {
+  BATTERY_KINDS,
+  type Battery,
+  type BatteryKind,
+  CHARGING_OVER_NAME,
+  type ChargeController,
+  isOffGrid,
+  mostChargingW,
+} from "./off-grid";
 export { partOfSite } from "./part-of-site";
 export { mergeChange, siteOn } from "./revision";
 export { type SiteSegment, siteSegments } from "./segments";

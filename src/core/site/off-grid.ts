@@ -15,7 +15,7 @@ export interface Battery {
 }
 
 /** While a battery is charged its voltage stands over its name's, by this share at the end. Source: usual absorption voltages, 14.4 V of 12 V. */
-const CHARGING_OVER_NAME = 1.2;
+export const CHARGING_OVER_NAME = 1.2;
 
 /** What a charge controller lets into its battery at the most, W; null where its current or the battery's voltage is not known. */
 export function mostChargingW(controller: ChargeController | null, battery: Battery | null): number | null {

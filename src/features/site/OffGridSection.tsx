@@ -1,10 +1,12 @@
 import { Button, Select } from "@mantine/core";
 import { BATTERY_KINDS, isOffGrid, mostChargingW, nameplateW, type Site } from "@/core/site";
 import { NumberField } from "@/features/kit/fields/NumberField";
+import { Figure } from "@/features/kit/figures/Figure";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { measure, number } from "@/wording/format";
 import { BATTERY_NAMES } from "@/wording/screens/calculators-gear";
 import { say } from "@/wording/screens/site-wiring";
+import { chargingWorking } from "@/wording/workings/site-workings";
 import { OpenNumber } from "./fields";
 import styles from "./SiteChapter.module.css";
 import { type SiteForm, setAt } from "./site-values";
@@ -69,7 +71,9 @@ function ChargingLimit({ site }: { readonly site: Site }) {
     <>
       {mostW !== null && (
         <p className={mostW < arrayW ? chapter.clay : chapter.soft} data-testid="charging-limit">
-          {say.controllerLetsThrough(measure(mostW, "W"), `${number(arrayW)} W`, mostW < arrayW)}
+          {say.controllerLets}
+          <Figure working={() => chargingWorking(mostW, site.chargeController!, site.battery!)}>{measure(mostW, "W")}</Figure>
+          {say.intoTheBattery(`${number(arrayW)} W`, mostW < arrayW)}
         </p>
       )}
       {isOffGrid(site) && <p className={chapter.soft}>{say.offTheGridUndrawn}</p>}

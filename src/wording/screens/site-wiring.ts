@@ -10,10 +10,11 @@ export const say = catalogue({
   removeTheController: "Remove the charge controller",
   addABattery: "Add a battery",
   removeTheBattery: "Remove the battery",
-  controllerLetsThrough: (most: string, array: string, isLess: boolean) =>
-    `The controller lets at most ${most} into this battery; the array has ${array}.${isLess ? " What it holds back in full light is not in the expected energy." : ""}`,
+  controllerLets: "The controller lets at most ",
+  intoTheBattery: (array: string, isLess: boolean) =>
+    ` into this battery; the array has ${array}.${isLess ? " The expected energy does not take off what it holds back in full light." : ""}`,
   offTheGridUndrawn:
-    "Off the grid a full battery takes no more: what was not drawn stands in the account as unexplained, and is no fault of the array.",
+    "Off the grid a full battery takes no more: what was not drawn stands in the account as unexplained, and can’t be told from a loss there.",
   inverterStays: (id: string, acKw: string, nowKwp: string, beforeKwp: string, ratio: string) =>
     `Inverter ${id} stays as it was: ${acKw} kW for ${nowKwp} kWp now (${beforeKwp} before), DC to AC ${ratio}.`,
   stringsKeepItsLimits: "The new strings keep its limits.",

@@ -1,6 +1,6 @@
 import type { LimitKey, StringCheck } from "@/core/electrical";
 import type { ShadedHours } from "@/core/shading";
-import type { Inverter, Site } from "@/core/site";
+import { type Battery, CHARGING_OVER_NAME, type ChargeController, type Inverter, type Site } from "@/core/site";
 import { number, percent } from "../format";
 import type { Working } from "./working";
 
@@ -123,3 +123,18 @@ export function hoursWorking(name: string, { sunHours, partHours, fullHours }: S
     assumptions: ["Cloudless: an hour counts whether the sun shone or not. Energy is in the column beside."],
   };
 }
+
+/** What a charge controller lets into its battery at the most. */
+export const chargingWorking = (mostW: number, { maxA }: ChargeController, { voltageV }: Battery): Working => ({
+  title: "Most that the controller lets into the battery",
+  value: number(mostW),
+  unit: "W",
+  formula: "current into the battery × its voltage × what it stands over its name while it is charged",
+  inputs: [
+    { name: "Current at most", value: `${number(maxA ?? 0)} A`, from: "site chapter: wiring" },
+    { name: "Voltage of the battery", value: `${number(voltageV ?? 0)} V`, from: "site chapter: wiring" },
+    { name: "Over its name", value: number(CHARGING_OVER_NAME, 1), from: "usual absorption voltages: 14.4 V of 12 V" },
+  ],
+  source: "Power is current times voltage.",
+  assumptions: ["The battery is charged at the end of its bulk phase; lower it lets through less."],
+});

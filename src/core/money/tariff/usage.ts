@@ -59,7 +59,7 @@ export const PLACEMENTS = ["cheapest", "dearest"] as const;
 export type Placement = (typeof PLACEMENTS)[number];
 
 /** Printed kWh are rounded: bands may miss their sum by this each. */
-const ROUNDING_KWH = 1.5;
+export const BAND_ROUNDING_KWH = 1.5;
 
 /**
  * Printed totals by band; where a period crosses seasons or plans, each gets its days' share of the bands that it has. Energy without a band of the
@@ -69,7 +69,7 @@ export function slicesOfTotals(plans: readonly Plan[], totals: PeriodTotals, pla
   const stretches = stretchesOf(plans, totals.from, totals.to);
   if (!stretches || stretches.length === 0) return { kind: "no-plan", from: totals.from, to: totals.to };
   const shares = bandShares(stretches, totals);
-  const lacking = shares.find(({ unplacedKwh, names }) => unplacedKwh > ROUNDING_KWH * names.length);
+  const lacking = shares.find(({ unplacedKwh, names }) => unplacedKwh > BAND_ROUNDING_KWH * names.length);
   if (lacking && placement === null) return { kind: "bands-needed", bands: lacking.names, given: Object.keys(totals.importByBandKwh) };
   const slices = shares.map(({ stretch: { plan, season, dates }, names, dayShare, importKwh, unplacedKwh }): UsageSlice => {
     const spare = lacking && placement ? bandOfPrice(season, placement) : null;

@@ -3,18 +3,36 @@ const MOST_WAIT_MS = 1500;
 
 /**
  * Runs in the page before it is drawn: holds it unseen until the letters of its two faces are there, so that no line is drawn in another face and
- * moves. The page is whole without it. Sent as its own text: it may name nothing but what it is given.
+ * moves. A page that was drawn without them keeps the letters it has until its reader goes on to another. The page is whole without it. Sent as its
+ * own text: it may name nothing but what it is given.
  */
 function awaitFaces(mostWaitMs: number): void {
   const root = document.documentElement;
   const style = getComputedStyle(root);
-  const [serif, sans] = ["--font-serif", "--font-sans"].map((name) => (style.getPropertyValue(name).split(",")[0] ?? "").trim());
-  if (!serif || !sans || !document.fonts) return;
+  const faces = ["--font-serif", "--font-sans"].map((name) => {
+    const [own = "", ...standIns] = style.getPropertyValue(name).split(",");
+    return { name, own: own.trim(), standIns: standIns.join(",").trim() };
+  });
+  if (faces.some(({ own }) => !own) || !document.fonts) return;
   const show = () => root.removeAttribute("data-awaits-faces");
+  const goOnWithout = () => {
+    for (const { name, standIns } of faces) if (standIns) root.style.setProperty(name, standIns);
+    show();
+    const afterAll = (event: MouseEvent) => {
+      if (!(event.target instanceof Element && event.target.closest("a[href]"))) return;
+      for (const { name } of faces) root.style.removeProperty(name);
+      document.removeEventListener("click", afterAll, true);
+    };
+    document.addEventListener("click", afterAll, true);
+  };
   root.setAttribute("data-awaits-faces", "");
-  setTimeout(show, mostWaitMs);
-  const faces = ["16px ".concat(serif), "italic 16px ".concat(serif), "16px ".concat(sans)];
-  Promise.all(faces.map((face) => document.fonts.load(face))).then(show, show);
+  const late = setTimeout(goOnWithout, mostWaitMs);
+  const there = () => {
+    clearTimeout(late);
+    show();
+  };
+  const wanted = faces.map(({ own }) => "16px ".concat(own));
+  Promise.all([...wanted, "italic ".concat(wanted[0]!)].map((face) => document.fonts.load(face))).then(there, there);
 }
 
 export const AwaitFaces = ({ nonce }: { nonce: string }) => (

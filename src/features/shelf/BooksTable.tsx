@@ -28,20 +28,22 @@ interface Head {
   readonly isLeft?: boolean;
   /** A picture of what other columns say: it gives way on a small screen. */
   readonly isPicture?: boolean;
+  /** px, of the table that all of them fit in; the book's has what is left. */
+  readonly widthPx?: number;
 }
 
 const HEADS: readonly Head[] = [
   { name: "book" },
-  { name: "size", below: "kWp" },
-  { name: "last", below: "year" },
-  { name: say.itsMonthsExpectedMetered, isLeft: true, isPicture: true },
-  { name: "expected", below: "kWh" },
-  { name: "metered", below: "kWh" },
-  { name: "promise", below: "kWh" },
-  { name: "performance", below: "index" },
-  { name: say.largestLossFound, isLeft: true },
-  { name: "unexplained", below: "kWh" },
-  { name: say.state, isLeft: true },
+  { name: "size", below: "kWp", widthPx: 60 },
+  { name: "last", below: "year", widthPx: 52 },
+  { name: say.itsMonthsExpectedMetered, isLeft: true, isPicture: true, widthPx: 182 },
+  { name: "expected", below: "kWh", widthPx: 80 },
+  { name: "metered", below: "kWh", widthPx: 76 },
+  { name: "promise", below: "kWh", widthPx: 74 },
+  { name: "performance", below: "index", widthPx: 112 },
+  { name: say.largestLossFound, isLeft: true, widthPx: 150 },
+  { name: "unexplained", below: "kWh", widthPx: 98 },
+  { name: say.state, isLeft: true, widthPx: 112 },
 ];
 
 /** One ruled line a book, with the account of its last year. */
@@ -51,8 +53,13 @@ export function BooksTable({ books }: { books: readonly ShelfBook[] }) {
       <RuledTable className={chapter.table}>
         <thead>
           <tr>
-            {HEADS.map(({ name, below, isLeft, isPicture }) => (
-              <th key={name} scope="col" className={isPicture ? `${styles.left} ${styles.picture}` : isLeft ? styles.left : undefined}>
+            {HEADS.map(({ name, below, isLeft, isPicture, widthPx }) => (
+              <th
+                key={name}
+                scope="col"
+                style={{ width: widthPx }}
+                className={isPicture ? `${styles.left} ${styles.picture}` : isLeft ? styles.left : undefined}
+              >
                 <Term>{below === "index" ? say.performanceIndex : name}</Term>
                 {below && below !== "index" && <br />}
                 {below !== "index" && below}
@@ -79,8 +86,7 @@ function BookLine({ book }: { book: ShelfBook }) {
         <Link href={`/books/${slug}/ledger${line ? `?year=${line.key}` : ""}`} className={styles.name}>
           {book.name}
         </Link>
-        <small>{book.place}</small>
-        {line && state.kind === "reckoning" && <small>{say.beingReckonedAnew}</small>}
+        <small>{line && state.kind === "reckoning" ? say.beingReckonedAnew : book.place}</small>
       </td>
       <td>{book.kwp === null ? "–" : number(book.kwp, 1)}</td>
       <td>{line?.key ?? "–"}</td>

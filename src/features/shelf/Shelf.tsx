@@ -1,6 +1,7 @@
 "use client";
 
 import Link from "next/link";
+import { useState } from "react";
 import { largestLoss } from "@/core/ledger";
 import { Figure } from "@/features/kit/figures/Figure";
 import chapter from "@/features/kit/look/Chapter.module.css";
@@ -24,12 +25,15 @@ const LOOK_AGAIN_MS = 2500;
 
 /** All books, one ruled line each, with the last year's balance. */
 export function Shelf({ books, sheet, isMakingDemo }: ShelfProps) {
-  useRefresh(isMakingDemo || books.some(({ state }) => state.kind === "reckoning"), LOOK_AGAIN_MS);
+  const isInTheMaking = isMakingDemo || books.some(({ state }) => state.kind === "reckoning");
+  useRefresh(isInTheMaking, LOOK_AGAIN_MS);
+  // Lines kept free for what the sentence will say; once it says it, nothing below moves.
+  const [keptLines] = useState(isInTheMaking ? "2" : undefined);
   const needing = books.filter(isToCheck);
   return (
     <div className={chapter.page}>
       <h1>The shelf</h1>
-      <p className={chapter.verdict}>
+      <p className={chapter.verdict} data-lines={keptLines}>
         {shelfSentence(books, sheet.count, needing.length)} <MostLost books={books} />
       </p>
       {isMakingDemo && (

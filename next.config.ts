@@ -1,7 +1,7 @@
 import type { NextConfig } from "next";
 
 const config: NextConfig = {
-  serverExternalPackages: ["sequelize", "umzug", "pg", "pg-copy-streams", "pino", "piscina"],
+  serverExternalPackages: ["sequelize", "umzug", "pg", "pg-copy-streams", "pino", "piscina", "date-holidays"],
   poweredByHeader: false,
   // The server packs, where it is worth it.
   compress: false,

@@ -37,7 +37,7 @@ try {
   // First, in a house as its owner has it: what the others leave in memory is told below.
   if (wanted.includes("memory")) await memory(house, client, watch);
   if (wanted.includes("inputs"))
-    await inputs(client, house.cluster.adminUrl.replace(/\/postgres$/, "/dusty_ledger"), numberOf("--count", isSmall ? 600 : 1100), seed);
+    await inputs(client, house.cluster.adminUrl.replace(/\/postgres$/, "/dusty_ledger"), numberOf("--count", isSmall ? 300 : 1100), seed);
   if (wanted.includes("files")) await files(client, watch, isSmall);
   if (wanted.includes("slow")) await slow(client, watch);
   if (wanted.includes("load")) await load(client, watch);

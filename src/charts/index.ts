@@ -15,6 +15,7 @@ export { type OutlayBar, OutlayBars } from "./OutlayBars";
 export { type Pair, PairBars } from "./PairBars";
 export { type PartRate, PartRates, partRatesHeight } from "./PartRates";
 export { PaybackDays, type PaybackFactor, paybackDaysHeight } from "./PaybackDays";
+export { PlanWeek, type PlanWeekSeason, planWeekHeight } from "./PlanWeek";
 export { type Curve, PowerCurves } from "./PowerCurves";
 export { PriceYearMap, type PriceYearMapProps } from "./PriceYearMap";
 export { type CurvePoint, type CurveReading, ReadingsOnCurve, type ReadingsOnCurveProps } from "./ReadingsOnCurve";

@@ -1,6 +1,6 @@
 import { createReadStream, existsSync } from "node:fs";
 import type { BillDocument } from "@/contracts/bills";
-import { type BillsReport, moneyReportSchema } from "@/contracts/money";
+import { type BillsReport, type MoneyReport, moneyReportSchema } from "@/contracts/money";
 import { siteSchema } from "@/contracts/site";
 import { billFaults, type EnergyBasis, type Payback, paybackSpread } from "@/core/money";
 import { readBills } from "@/formats/bills-csv";
@@ -47,7 +47,7 @@ export async function moneyCommand(options: CliOptions): Promise<void> {
     if (fromBills) return;
     throw new CliRefusal(say.noPaybackMissingACostStands(report.missing.join(", ")));
   }
-  printPayback(report.payback, `${report.basis} energy`, report.currency);
+  printPayback({ ...report, payback: report.payback, energy: `${report.basis} energy` });
   if (breakEven)
     printText(
       say.interval95(
@@ -81,7 +81,7 @@ function printBills({ methods, currency, naivePerYear, runRates, missing, planTe
           METHOD_WORDS[method.method],
           method.months,
           method.isRange ? `${method.low} to ${method.high}` : method.total,
-          method.isRange ? "-" : method.perYear,
+          method.perYear ?? `${method.perYearLow} to ${method.perYearHigh}`,
           rate?.paidBackOn ?? "-",
           rate?.years?.toFixed(2) ?? "-",
         ];
@@ -94,9 +94,17 @@ function printBills({ methods, currency, naivePerYear, runRates, missing, planTe
   if (planTest) printText(say.thePlanRunOverPrintedBills(planTest.months, planTest.exact, planTest.offTotal, currency));
 }
 
-function printPayback(payback: Payback, energy: string, currency: string): void {
+interface PrintedPayback {
+  readonly payback: Payback;
+  readonly counted: MoneyReport["counted"];
+  readonly energy: string;
+  readonly currency: string;
+}
+
+function printPayback({ payback, counted, energy, currency }: PrintedPayback): void {
   const years = (value: number | null): string => (value === null ? say.notWithinTheHorizon : `${value.toFixed(2)} years`);
   printText(say.netCostFirstYear(payback.netCost, currency, payback.firstYearValue, energy));
+  if (counted.on !== null) printText(say.countedFrom(counted.on, counted.because === "first-cost"));
   printText(say.simplePaybackWithPriceRiseAgeing(years(payback.simpleYears), years(payback.risingYears), years(payback.discountedYears)));
   const { kind, rates } = payback.returnPerYear;
   printText(

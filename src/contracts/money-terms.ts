@@ -41,6 +41,8 @@ export const loanSchema = z.strictObject({
   ratePerYearFrac: ratePerYear.min(0, say.interestCantBeNegativeHere),
   termYears: years,
   fee: decimalAmount.default("0.00"),
+  /** Share of the interest that is set off against tax. */
+  interestReliefFrac: frac.default(0),
   refinance: z
     .strictObject({ afterYears: years, ratePerYearFrac: ratePerYear.min(0), termYears: years, fee: decimalAmount.default("0.00") })
     .nullable()

@@ -28,6 +28,13 @@ export const moneyReportSchema = z.object({
   energies: z.array(yearEnergySchema),
   basis: yearEnergySchema.shape.basis.nullable(),
   missing: z.array(z.enum(["cost", "price", "energy"])),
+  /** From when it counts, and which sums fall later. */
+  counted: z.object({
+    on: z.string().nullable(),
+    because: z.enum(["commissioned", "first-cost"]).nullable(),
+    ageYears: z.number(),
+    later: z.array(z.object({ what: z.string(), on: z.string(), afterYears: z.number(), amount })),
+  }),
   payback: z
     .strictObject({
       netCost: amount,
@@ -73,12 +80,22 @@ const billMonthSchema = z.strictObject({
 
 const runRateSchema = z.strictObject({
   method: z.enum(methods),
-  savedToDate: amount,
-  perYear: amount,
-  naivePerYear: amount,
+  /** Null where energy without a band leaves only two ends. */
+  savedToDate: amount.nullable(),
+  perYear: amount.nullable(),
+  /** What 95 of 100 years like the billed ones would leave it between. */
+  perYearLow: amount,
+  perYearHigh: amount,
+  naivePerYear: amount.nullable(),
   paidBackOn: z.string().nullable(),
+  /** The days at the upper and the lower end of a year's saving; null beyond 40 years. */
+  paidBackFrom: z.string().nullable(),
+  paidBackBy: z.string().nullable(),
   years: nullableNumber,
   filledMonths: z.number().int(),
+  /** Day from which it counts. */
+  countsFrom: z.string(),
+  isRange: z.boolean(),
 });
 
 /** What bills say of savings: months, years, three methods, and payback at the rate of the bills. */
@@ -103,12 +120,14 @@ export const billsReportSchema = z.strictObject({
       method: z.enum(methods),
       months: z.number().int(),
       total: amount,
-      perYear: amount,
+      /** A year at this pace, by season; null where it is a range. */
+      perYear: amount.nullable(),
+      /** What 95 of 100 years like the billed ones would leave it between. */
+      perYearLow: amount,
+      perYearHigh: amount,
       /** What the split into bands and the meter's error leave open; only of the re-run. */
       low: amount.nullable(),
       high: amount.nullable(),
-      perYearLow: amount.nullable(),
-      perYearHigh: amount.nullable(),
       /** Use has no band: the truth lies between `low` and `high`, and `total` is only their middle. */
       isRange: z.boolean(),
     }),
@@ -116,6 +135,9 @@ export const billsReportSchema = z.strictObject({
   naivePerYear: amount.nullable(),
   why: z.strictObject({
     oldPerKwh: nullableNumber,
+    /** Average price since the array, as printed and without what was paid for exports. */
+    netPerKwh: nullableNumber,
+    grossPerKwh: nullableNumber,
     nowPerKwh: nullableNumber,
     avoidedPerKwh: nullableNumber,
     loadBeforeKwh: nullableNumber,

@@ -8,6 +8,7 @@ export { decisionRepository } from "./decision-repository";
 export { entryRepository } from "./entry-repository";
 export { feedRepository } from "./feed-repository";
 export { giveBack } from "./give-back";
+export { holidayCountries, holidaysOf } from "./holiday-calendar";
 export { httpFetcher } from "./http-fetcher";
 export { importRepository } from "./import-repository";
 export { type JobOutbox, type JobQueue, jobQueue, QUEUES } from "./job-queue";

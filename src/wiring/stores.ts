@@ -1,6 +1,7 @@
 import path from "node:path";
 import type { Sequelize } from "sequelize";
 import { environmentSchema } from "@/contracts/environment";
+import type { HolidayAnswer, HolidayQuestion } from "@/contracts/holidays";
 import {
   attributionRepository,
   billRepository,
@@ -11,6 +12,8 @@ import {
   defineModels,
   entryRepository,
   feedRepository,
+  holidayCountries,
+  holidaysOf,
   httpFetcher,
   importRepository,
   type JobQueue,
@@ -60,6 +63,8 @@ export interface Stores extends ImportPorts {
   readonly fetcher: Fetcher;
   /** Towns of the world by their names. */
   readonly towns: Towns;
+  /** Public holidays by country. */
+  readonly holidays: { readonly countries: () => Promise<string[]>; readonly of: (question: HolidayQuestion) => Promise<HolidayAnswer> };
   /** Hosts that feeds may be fetched from. */
   readonly feedHosts: readonly string[];
   /** What was last read of a book's causes, cached like its ledger. */
@@ -110,6 +115,7 @@ export function openStores(
     bills,
     feeds: feedRepository(sequelize, models, changeBook),
     towns: townFile(path.resolve("dist", "towns.txt")),
+    holidays: { countries: holidayCountries, of: holidaysOf },
     fetcher: httpFetcher(DUSTY_LEDGER_FEED_HOSTS),
     feedHosts: DUSTY_LEDGER_FEED_HOSTS,
     viewOf: viewCache(attributions, readings, bills),

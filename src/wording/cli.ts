@@ -119,6 +119,8 @@ Against “${name}”, ${year}, ${perKwh} ${currency} a kWh:
   notWithinTheHorizon: "not within the horizon",
   netCostFirstYear: (netCost: string, currency: string, firstYearValue: string, energy: string) =>
     `Net cost ${netCost} ${currency}; first year ${firstYearValue} ${currency} (${energy}).`,
+  countedFrom: (day: string, isCost: boolean) =>
+    `Counted from ${day}, ${isCost ? "when its first cost was paid" : "the plant's first day"}.`,
   simplePaybackWithPriceRiseAgeing: (years: string, years2: string, years3: string) =>
     `Simple payback: ${years}. With price rise, ageing and upkeep: ${years2}. Discounted: ${years3}.`,
   returnAYearAsADeposit: (rates: string, payback: string) => `return ${rates} % a year, as a deposit at ${payback} % before tax`,

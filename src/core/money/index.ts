@@ -27,6 +27,7 @@ export {
   tornado,
   USUAL_DOUBTS,
 } from "./cash-flow";
+export { type CountedFrom, countedFrom } from "./counted-from";
 export {
   CASE_TEMPLATES,
   type CaseFacts,
@@ -47,8 +48,9 @@ export {
 } from "./decisions";
 export { amountOf, Exact, minorDigits, quantity, roundTo, sumOf } from "./exact";
 export { type EnergyBasis, firstYearEnergy, type YearEnergy } from "./first-year";
+export { type BillReading, FIXED_PART, type OneBill, readBill, shareOfCosts } from "./from-a-bill";
 export { extraSelfUsedFrac, extraWorthAt, pricePerKwh, tariffRises, worthAt, yearlyKwhWorth } from "./kwh-worth";
-export { type Payback, type PaybackTerms, type PaybackYear, payback } from "./payback";
+export { type Payback, type PaybackTerms, type PaybackYear, payback, yearsToReturn } from "./payback";
 export { type PriceTerms, priceIn, priceRises } from "./price-path";
 export { type MoneyChoices, type MoneyReport, moneyOf } from "./report";
 export {
@@ -88,6 +90,7 @@ export {
   planDay,
   planFaults,
   planOn,
+  planWeeks,
   priceYear,
   slicesOfIntervals,
   slicesOfTotals,

@@ -25,8 +25,10 @@ export interface PaybackTerms extends PriceTerms {
   readonly currency?: string;
   readonly costs: readonly string[];
   readonly incentives: readonly string[];
-  /** Energy of the first year in the field, kWh. */
+  /** Energy of the first year that is counted, kWh. */
   readonly firstYearKwh: number;
+  /** Age of the plant when that year begins: nothing where it counts from the plant's first day. */
+  readonly ageYears?: number;
   readonly ageing: AgeingRate;
   readonly horizonYears: number;
   /** Upkeep, insurance, cleaning. */
@@ -41,7 +43,7 @@ export interface PaybackTerms extends PriceTerms {
 }
 
 export interface PaybackYear {
-  /** 1 is the first year in the field. */
+  /** 1 is the first year that is counted. */
   readonly year: number;
   readonly energyKwh: number;
   readonly valuePerKwh: string;
@@ -144,7 +146,7 @@ export function risingYears(terms: PaybackTerms): number | null {
 }
 
 function rowOf(terms: PaybackTerms, year: number): Row {
-  const energyKwh = terms.firstYearKwh * agedShare(year, terms.ageing);
+  const energyKwh = terms.firstYearKwh * agedShare(year, terms.ageing, terms.ageYears);
   const risen = priceIn(terms, year);
   const value = risen.times(energyKwh.toFixed(3));
   const upkeep = sumOf(
@@ -189,7 +191,23 @@ export function lastCrossingYears(netCost: Exact, nets: readonly Exact[]): numbe
   return since;
 }
 
-/** Mean share of nameplate over a year in the field, relative to the first. */
-export function agedShare(year: number, ageing: AgeingRate): number {
-  return ageingFactor(year - 0.5, ageing) / ageingFactor(0.5, ageing);
+/** Mean share of nameplate over a counted year, relative to the first of them, of a plant that was so old when it began. */
+export function agedShare(year: number, ageing: AgeingRate, ageYears = 0): number {
+  return ageingFactor(ageYears + year - 0.5, ageing) / ageingFactor(ageYears + 0.5, ageing);
+}
+
+/**
+ * Years from its own day after which a later sum has come back: what is earned from that day on, less upkeep. Null where it does not within the
+ * horizon. What else is paid once is another sum's.
+ */
+export function yearsToReturn(terms: PaybackTerms, { afterYears, amount }: Pick<LaterSum, "afterYears" | "amount">): number | null {
+  let left = new Exact(amount);
+  for (let year = Math.floor(afterYears) + 1; year <= terms.horizonYears; year++) {
+    const { value, upkeep } = rowOf(terms, year);
+    const part = Math.min(1, year - afterYears);
+    const earned = value.minus(upkeep).times(part);
+    if (left.lte(earned) && earned.gt(0)) return year - part - afterYears + left.div(earned).times(part).toNumber();
+    left = left.minus(earned);
+  }
+  return null;
 }

@@ -1,5 +1,7 @@
 import { type LedgerLine, NOTHING_FOUND } from "../ledger";
+import { ageingFactor } from "../module";
 import type { Site } from "../site";
+import { type CountedFrom, countedFrom } from "./counted-from";
 import { type EnergyBasis, firstYearEnergy, type YearEnergy } from "./first-year";
 import { priceTermsOf } from "./kwh-worth";
 import { type Payback, type PaybackTerms, payback } from "./payback";
@@ -12,6 +14,8 @@ export interface MoneyReport {
   missing: ("cost" | "price" | "energy")[];
   /** What the payback was reckoned from; null with it. */
   terms: PaybackTerms | null;
+  /** From when it counts, and what it counts later. */
+  counted: CountedFrom;
   payback: Payback | null;
 }
 
@@ -35,25 +39,34 @@ export function moneyOf(
   const lines = months.length > 0 ? months : promiseLines(promise);
   const energies = BASES.map((candidate) => firstYearEnergy(lines, candidate, site)).filter((energy) => energy !== null);
   const energy = energies.find((candidate) => candidate.basis === (basis ?? energies[0]?.basis)) ?? null;
-  const { costs, incentives, running } = site.money;
-  const prices = priceTermsOf(site, { selfUsedFrac: selfUsedFrac ?? undefined });
+  const { costs, running } = site.money;
+  const counted = countedFrom(site);
+  const { ageYears } = counted;
+  const prices = priceTermsOf(site, { ageYears, selfUsedFrac: selfUsedFrac ?? undefined });
   const missing: MoneyReport["missing"] = [];
   if (costs.length === 0) missing.push("cost");
   if (!prices) missing.push("price");
   if (!energy) missing.push("energy");
+  const ageing = ageingPerYearFrac === null ? site.ageing : { ...site.ageing, perYearFrac: ageingPerYearFrac };
+  // What wears out wears out by the plant's age, whenever the count begins.
+  const replacements = running.later
+    .map((sum) => ({ ...sum, afterYears: sum.afterYears - ageYears }))
+    .filter(({ afterYears }) => afterYears > 0);
   const terms: PaybackTerms | null =
     energy && prices && costs.length > 0
       ? {
           ...running,
           ...prices,
           currency: site.currency,
-          costs: costs.map((cost) => cost.amount),
-          incentives: incentives.map((incentive) => incentive.amount),
-          firstYearKwh: energy.firstYearKwh,
-          ageing: ageingPerYearFrac === null ? site.ageing : { ...site.ageing, perYearFrac: ageingPerYearFrac },
+          costs: counted.costs,
+          incentives: counted.incentives,
+          later: [...replacements, ...counted.later],
+          firstYearKwh: (energy.firstYearKwh * ageingFactor(ageYears + 0.5, ageing)) / ageingFactor(0.5, ageing),
+          ageYears,
+          ageing,
         }
       : null;
-  return { currency: site.currency, energies, basis: energy?.basis ?? null, missing, terms, payback: terms && payback(terms) };
+  return { currency: site.currency, energies, basis: energy?.basis ?? null, missing, terms, counted, payback: terms && payback(terms) };
 }
 
 /** A promise alone, as months of an unnamed year: enough for a first payback before any weather or reading is there. */

@@ -6,6 +6,7 @@ import {
   amountOf,
   type BillMonth,
   billMonths,
+  countedFrom,
   type DayShape,
   EVEN_DAY,
   Exact,
@@ -19,10 +20,12 @@ import {
   planOn,
   planTest,
   promiseProgress,
+  type RunRate,
   reRunRange,
   runRate,
   type SavingInput,
   type SavingMonth,
+  type SavingsMethod,
   savingsOf,
   selfUseByBand,
   sumOf,
@@ -91,10 +94,12 @@ export function billsReport({
     currency,
     months: months.map((month) => monthRow(month, month.key < starts, inputs, savings, out)),
     years: yearRows(months, inputs, savings, out),
-    methods: methodRows(savings, ranges, out),
+    methods: methodRows(savings, { ranges, rates }, out),
     naivePerYear: naive && out(naive),
     why: {
       oldPerKwh: plain(gap.oldPerKwh),
+      netPerKwh: plain(gap.netPerKwh),
+      grossPerKwh: plain(gap.grossPerKwh),
       nowPerKwh: plain(gap.nowPerKwh),
       avoidedPerKwh: plain(gap.avoidedPerKwh),
       loadBeforeKwh: gap.loadBeforeKwh,
@@ -102,15 +107,7 @@ export function billsReport({
     },
     shares: inputs.length > 0 ? energyShares(inputs) : null,
     progress: progressOf(ledger),
-    runRates: rates.map(({ method, rate }) => ({
-      method,
-      savedToDate: out(rate.savedToDate),
-      perYear: out(rate.perYear),
-      naivePerYear: out(rate.naivePerYear),
-      paidBackOn: rate.paidBackOn,
-      years: rate.years,
-      filledMonths: rate.filledMonths,
-    })),
+    runRates: rates,
     planTest: planTestRow(savings, out),
     missing: missingOf(site, months, before, after, since, savings),
   };
@@ -118,51 +115,42 @@ export function billsReport({
 
 type Range = NonNullable<ReturnType<typeof reRunRange>>;
 
-/** Each method's saving over the billed months, with the bounds of the one that is run again. */
-function methodRows(savings: readonly SavingMonth[], ranges: readonly Range[], out: (value: Exact) => string): BillsReport["methods"] {
+interface MethodGround {
+  readonly ranges: readonly Range[];
+  readonly rates: readonly RunRateRow[];
+}
+
+/** Each method's saving over the billed months, with the bounds of the one that is run again; a year of it as its run rate has it, by season. */
+function methodRows(savings: readonly SavingMonth[], { ranges, rates }: MethodGround, out: Words): BillsReport["methods"] {
   return METHOD_NAMES.flatMap((method): BillsReport["methods"] => {
-    if (method === "re-run") return reRunRow(savings, ranges, out);
-    const known = savings.filter((month) => !month.isEstimated && month[METHOD_KEYS[method]] !== null);
-    const total = methodTotal(savings, METHOD_KEYS[method]);
-    if (!total) return [];
-    const perYear = out(total.div(known.length).times(12));
-    return [
-      {
-        method,
-        months: known.length,
-        total: out(total),
-        perYear,
-        low: null,
-        high: null,
-        perYearLow: null,
-        perYearHigh: null,
-        isRange: false,
-      },
-    ];
+    const rate = rates.find((own) => own.method === method);
+    if (!rate) return [];
+    const { perYear, perYearLow, perYearHigh } = rate;
+    const sums = method === "re-run" ? reRunSums(savings, ranges, out) : plainSums(savings, METHOD_KEYS[method], out);
+    return sums ? [{ method, ...sums, perYear, perYearLow, perYearHigh }] : [];
   });
 }
 
+type Sums = Pick<BillsReport["methods"][number], "months" | "total" | "low" | "high" | "isRange">;
+
+function plainSums(savings: readonly SavingMonth[], key: SavingsMethod, out: Words): Sums | null {
+  const months = savings.filter((month) => !month.isEstimated && month[key] !== null).length;
+  const total = methodTotal(savings, key);
+  return total && { months, total: out(total), low: null, high: null, isRange: false };
+}
+
 /** One figure where all that the sun covered has a band; else its middle is no figure, and only the two ends are told. */
-function reRunRow(savings: readonly SavingMonth[], ranges: readonly Range[], out: (value: Exact) => string): BillsReport["methods"] {
+function reRunSums(savings: readonly SavingMonth[], ranges: readonly Range[], out: Words): Sums | null {
   const own = reRunRange(savings);
-  if (!own) return [];
-  const total = own.low.plus(own.high).div(2);
-  const low = Exact.min(...ranges.map((range) => range.low));
-  const high = Exact.max(...ranges.map((range) => range.high));
-  const aYear = (value: Exact): string => out(value.div(own.months).times(12));
-  return [
-    {
-      method: "re-run",
+  return (
+    own && {
       months: own.months,
-      total: out(total),
-      perYear: aYear(total),
-      low: out(low),
-      high: out(high),
-      perYearLow: aYear(low),
-      perYearHigh: aYear(high),
+      total: out(own.low.plus(own.high).div(2)),
+      low: out(Exact.min(...ranges.map((range) => range.low))),
+      high: out(Exact.max(...ranges.map((range) => range.high))),
       isRange: !own.low.eq(own.high),
-    },
-  ];
+    }
+  );
 }
 
 /** The first month in which anything was made, where nobody said when the array began: before it nothing may be taken for made. */
@@ -212,28 +200,64 @@ function rateOf(
   method: SavingsMethodName,
   savings: readonly SavingMonth[],
   { site, ledger, ageingPerYearFrac }: Pick<BillsInput, "site" | "ledger" | "ageingPerYearFrac">,
-) {
-  const saved = savings.flatMap((month) => {
-    const saving = month[METHOD_KEYS[method]];
-    return saving === null ? [] : [{ key: month.key, saving, isEstimated: month.isEstimated }];
-  });
-  const { costs, incentives } = site.money;
-  const lastKey = saved.at(-1)?.key;
-  const ageYears = lastKey && site.commissioned ? Math.max(0, (Date.parse(`${lastKey}-28`) - Date.parse(site.commissioned)) / YEAR_MS) : 0;
+): BillsReport["runRates"] {
+  const counted = countedFrom(site);
+  const lastKey = savings.at(-1)?.key;
+  if (lastKey === undefined) return [];
+  const isCostKnown = site.money.costs.length > 0;
+  const ageYears = site.commissioned ? Math.max(0, (Date.parse(`${lastKey}-28`) - Date.parse(site.commissioned)) / YEAR_MS) : 0;
   const rises = tariffRises(site, HORIZON_YEARS + 1, { ageYears });
-  // What is only known between two ends has no pace.
-  if (method === "re-run" && savings.some(isRange)) return [];
-  const rate = runRate({
-    saved,
-    startsOn: site.commissioned,
-    netCost: sumOf(costs.map(({ amount }) => amount)).minus(sumOf(incentives.map(({ amount }) => amount))),
-    rises: (yearsOn) => rises[yearsOn]!,
-    ageingPerYearFrac: ageingPerYearFrac ?? site.ageing.perYearFrac,
-    season: seasonOf(ledger),
-    horizonYears: HORIZON_YEARS,
-  });
-  return rate && costs.length > 0 ? [{ method, rate }] : [];
+  const rateBy = (savingOf: (month: SavingMonth) => Exact | null): RunRate | null =>
+    runRate({
+      saved: savings.flatMap((month) => {
+        const saving = savingOf(month);
+        return saving === null ? [] : [{ key: month.key, saving, isEstimated: month.isEstimated }];
+      }),
+      startsOn: counted.on,
+      netCost: sumOf(counted.costs).minus(sumOf(counted.incentives)),
+      laterSums: counted.later,
+      rises: (yearsOn) => rises[yearsOn]!,
+      ageingPerYearFrac: ageingPerYearFrac ?? site.ageing.perYearFrac,
+      season: seasonOf(ledger),
+      horizonYears: HORIZON_YEARS,
+    });
+  const out = (value: Exact): string => amountOf(value, site.currency);
+  // What is only known between two ends has its pace between two ends.
+  if (method === "re-run" && savings.some(isRange)) {
+    const [low, high] = [0, 1].map((end) => rateBy(({ reRunRange: range }) => range?.[end as 0 | 1] ?? null));
+    return low && high ? [runRateRow(method, { low, mid: null, high, isCostKnown }, out)] : [];
+  }
+  const mid = rateBy((month) => month[METHOD_KEYS[method]]);
+  return mid ? [runRateRow(method, { low: mid, mid, high: mid, isCostKnown }, out)] : [];
 }
+
+interface Pace {
+  readonly low: RunRate;
+  readonly mid: RunRate | null;
+  readonly high: RunRate;
+  /** Without a cost nothing is paid back. */
+  readonly isCostKnown: boolean;
+}
+
+/** A pace in the report's figures; without a middle its two ends stand alone. */
+function runRateRow(method: SavingsMethodName, { low, mid, high, isCostKnown }: Pace, out: Words): RunRateRow {
+  return {
+    method,
+    savedToDate: mid && out(mid.savedToDate),
+    perYear: mid && out(mid.perYear),
+    perYearLow: out(low.perYearLow),
+    perYearHigh: out(high.perYearHigh),
+    naivePerYear: mid && out(mid.naivePerYear),
+    paidBackOn: isCostKnown ? (mid?.paidBackOn ?? null) : null,
+    paidBackFrom: isCostKnown ? high.paidBackFrom : null,
+    paidBackBy: isCostKnown ? low.paidBackBy : null,
+    years: isCostKnown ? (mid?.years ?? null) : null,
+    filledMonths: low.filledMonths,
+    countsFrom: low.countsFrom,
+    isRange: mid === null,
+  };
+}
+type RunRateRow = BillsReport["runRates"][number];
 
 /** The year's shape: the promise, else the mean of the expected months; even where neither is known. */
 function seasonOf({ promise, report }: OpenLedger): readonly number[] {

@@ -30,7 +30,11 @@ export const say = catalogue({
   inOneMonth: "in one month",
   inMonths: (months: number) => `in ${months} months`,
   useByBandNotKnown: ", by the band in which the sun covered use, which is not known without weather or bands on the bills.",
-  aYearOf: (amount: string) => `${amount} a year.`,
+  aYearOf: (amount: string, between: string) => `: ${amount} a year (${between}).`,
+  aYearBySeason: (between: string, filledMonths: number) =>
+    `: ${between} a year; ${filledMonths === 11 ? "eleven of its months stand" : `${filledMonths} of its months ${filledMonths === 1 ? "stands" : "stand"}`} on the season, not on a bill.`,
+  backBetween: (from: string, by: string) => `${from} to ${by}`,
+  beyond40Years: "beyond 40 years",
   planMissesTheBills: " The plan does not give the printed bills again, so don’t trust this figure yet.",
   ofItsEnergyWasUsedOn: (shares: string, shares2: string, shares3: string) =>
     ` ${shares} of its energy was self-consumed, which covered ${shares2} of the use; it made ${shares3} of what was used.`,
@@ -77,5 +81,12 @@ export const say = catalogue({
   whatTheSunCoveredAvoidedA: (price: string, why: Fact) => `What the sun covered avoided ${price} a kWh: ${why}.`,
   toUseWentFromToKwhA: (why: string, why2: string) =>
     `Use went from ${why} to ${why2} kWh a year, so bills before less bills after is no saving.`,
+  averagePrices: "Average price of a bought kWh",
+  beforeTheArray: "before the array",
+  sinceAsPrinted: "since, as printed",
+  sinceWithoutExports: "since, without what exports earned",
+  fixedOnFewer: (before: string, gross: string) =>
+    `Fixed charges fall on fewer bought kWh since, and the sun takes hours of its own price: ${before} and ${gross} are prices of different kWh, and their difference is no price rise.`,
+  onlyExportsMakeItLow: (net: string) => `${net} is no price of a kWh: what was earned for exports is taken off it.`,
   whyTheyPart: (words: string) => `Why they part. ${words}`,
 });

@@ -2,6 +2,10 @@ import { catalogue } from "../catalogue";
 
 /** What the screens of money, loan say. */
 export const say = catalogue({
+  afterMonths: (months: number) => `after ${months} months`,
+  fromMonth: (month: string) => `from ${month} on`,
+  interestSetOff: "Interest set off against tax, %",
+  interestIsSetOff: (share: string) => `${share} of the interest comes back in the same year, set off against tax.`,
   loanAndCashCanBeWeighed: "Loan and cash can be weighed once the costs, the price of a kWh and a year of energy are known: see Payback.",
   saveTheLoan: "Save the loan",
   billThatRemainsWithUpkeep: "bill that remains, with upkeep",

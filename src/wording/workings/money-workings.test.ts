@@ -116,7 +116,7 @@ describe("workings of the payback", () => {
         },
       },
     };
-    const told = risingWorking(context(usual, { site: running }));
+    const told = risingWorking(context({ ...usual, later: running.money.running.later }, { site: running }));
     const from = (working: Working, name: string): string => working.inputs.find((each) => each.name === name)!.from;
     const value = (working: Working, name: string): string => working.inputs.find((each) => each.name === name)!.value;
     expect(value(told, "Upkeep")).toBe("insurance 60");
@@ -206,8 +206,13 @@ describe("workings of the bills", () => {
       savedToDate: "4200.00",
       perYear: "700.00",
       naivePerYear: "655.00",
+      perYearLow: "610.00",
+      perYearHigh: "790.00",
       years: 8.286,
       paidBackOn: "2029-09-10",
+      paidBackFrom: "2028-11-02",
+      paidBackBy: "2031-01-20",
+      countsFrom: "2021-05-01",
     };
     const own = rate as unknown as BillsReport["runRates"][number];
     expect(runRateWorking(context(usual), own)).toMatchObject({ value: "10 September 2029", unit: "8.29 years" });

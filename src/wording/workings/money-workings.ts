@@ -1,6 +1,6 @@
 // Longer than a file should be, on purpose: every working of money in one catalogue, so that like things are said alike.
 import type { BillsReport, SavingsMethodName } from "@/contracts/money";
-import type { Decision, MoneyReport, Payback, PaybackSpread, PaybackTerms, ValueSoFar } from "@/core/money";
+import type { CountedFrom, Decision, MoneyReport, Payback, PaybackSpread, PaybackTerms, ValueSoFar } from "@/core/money";
 import type { Site } from "@/core/site";
 import { dateName, money, number, percent, yearsAndMonths } from "../format";
 import { noReturnWords, paybackIntervalWords } from "../money";
@@ -26,7 +26,11 @@ const SHORT = "Short, Packey & Holt, 1995, A manual for the economic evaluation 
 function inputsOf({ site, energy, payback, terms }: MoneyContext): Working["inputs"] {
   const { tariff } = site.money;
   return [
-    { name: "Net cost", value: `${money(payback.netCost)} ${site.currency}`, from: "costs less incentives, site document" },
+    {
+      name: "Net cost",
+      value: `${money(payback.netCost)} ${site.currency}`,
+      from: "costs less incentives within a year of the start, site document",
+    },
     { name: "Energy of the first year", value: `${number(energy.firstYearKwh)} kWh`, from: BASIS_WORDS[energy.basis] },
     {
       name: "Worth of a kWh",
@@ -59,7 +63,8 @@ function exportWords({ exportPerKwh, exportRisePerYearFrac = 0, exportEnd }: Mon
 /** Inputs of every way that looks beyond the first year. */
 function laterInputs(context: MoneyContext): Working["inputs"] {
   const { site, terms, isAgeingRead } = context;
-  const { perYear, later } = site.money.running;
+  const { perYear } = site.money.running;
+  const later = terms.later ?? [];
   return [
     ...inputsOf(context),
     { name: "Price rise", value: `${percent(terms.priceRisePerYearFrac)} a year`, from: "terms, of bought energy" },
@@ -72,7 +77,7 @@ function laterInputs(context: MoneyContext): Working["inputs"] {
     { name: "Upkeep", value: perYear.map(({ what, amount }) => `${what} ${amount}`).join(", ") || "none", from: "terms, a year, rising" },
     {
       name: "Once",
-      value: later.map(({ what, amount, afterYears }) => `${what} ${amount} after ${afterYears} years`).join(", ") || "none",
+      value: later.map(({ what, amount, afterYears }) => `${what} ${amount} after ${Number(afterYears.toFixed(1))} years`).join(", ") || "none",
       from: "terms",
     },
   ];
@@ -88,8 +93,28 @@ export function risingWorking(context: MoneyContext): Working {
     inputs: laterInputs(context),
     source: "Short, Packey & Holt, 1995; ageing linear in nameplate, Jordan & Kurtz, 2013.",
     assumptions: [
-      "The price holds for the first year and rises at each anniversary of commissioning.",
+      "The price holds for the first year counted and rises at each anniversary.",
       "Within a year savings come evenly; a replacement falls in the year in which it is due.",
+      "No interest on money.",
+    ],
+  };
+}
+
+/** When a sum that came later is back on its own. */
+export function returnOfWorking({ what, on, amount }: CountedFrom["later"][number], years: number | null, context: MoneyContext): Working {
+  return {
+    title: `Return of ${what || "a later cost"}`,
+    value: years === null ? "not within the horizon" : number(years, 2),
+    unit: years === null ? "" : `years (${yearsAndMonths(years)})`,
+    formula: "the moment at which Σ energy × worth − upkeep from its own day on reaches the sum",
+    inputs: [
+      { name: "Sum", value: `${money(amount)} ${context.site.currency}`, from: "costs, site document" },
+      { name: "Paid on", value: dateName(on), from: "costs, site document" },
+      ...laterInputs(context),
+    ],
+    source: SHORT,
+    assumptions: [
+      "All that the plant earns from that day on counts for it, whatever it would have earned without.",
       "No interest on money.",
     ],
   };
@@ -202,15 +227,31 @@ export function spreadWorking(spread: PaybackSpread): Working {
 export function runRateWorking({ site, payback, terms }: MoneyContext, rate: BillsReport["runRates"][number]): Working {
   return {
     title: "Payback at the rate of the bills",
-    value: rate.paidBackOn === null ? "not within 40 years" : dateName(rate.paidBackOn),
+    value: rate.paidBackOn === null ? (rate.isRange ? "between two days" : "not within 40 years") : dateName(rate.paidBackOn),
     unit: rate.years === null ? "" : `${number(rate.years, 2)} years`,
-    formula: "real savings through the last bill; then each month saves what its last namesake did × its rise × (1 − ageing)^k",
+    formula:
+      "real savings through the last bill; then, and in months without a bill, each month saves what its last namesake did × its rise × (1 − ageing)^k",
     inputs: [
-      { name: "Saved to date", value: `${money(rate.savedToDate)} ${site.currency}`, from: METHOD_NAMES[rate.method] },
-      { name: "A year from now", value: `${money(rate.perYear)} ${site.currency}`, from: "last twelve months, missing ones by season" },
+      { name: "Counted from", value: dateName(rate.countsFrom), from: "the plant's first day, its first cost, or the first bill" },
+      { name: "Saved to date", value: sumOrRange(rate.savedToDate, site.currency), from: METHOD_NAMES[rate.method] },
+      {
+        name: "A year from now",
+        value: sumOrRange(rate.perYear, site.currency),
+        from: "each calendar month's last bill, missing ones by season",
+      },
+      {
+        name: "95 of 100 such years",
+        value: `${money(rate.perYearLow)} to ${money(rate.perYearHigh)} ${site.currency}`,
+        from: "by what namesakes differ, and the season's doubt for months without a bill",
+      },
+      {
+        name: "Paid back then",
+        value: `${rate.paidBackFrom ?? "beyond 40 years"} to ${rate.paidBackBy ?? "beyond 40 years"}`,
+        from: "at the upper and the lower end of a year",
+      },
       {
         name: "Twelve times the mean month",
-        value: `${money(rate.naivePerYear)} ${site.currency}`,
+        value: sumOrRange(rate.naivePerYear, site.currency),
         from: "for comparison: counts months, not seasons",
       },
       { name: "Net cost", value: `${money(payback.netCost)} ${site.currency}`, from: "terms" },
@@ -221,6 +262,8 @@ export function runRateWorking({ site, payback, terms }: MoneyContext, rate: Bil
     assumptions: ["A month's saving falls evenly on its days.", "No upkeep: it is not on the bills."],
   };
 }
+
+const sumOrRange = (sum: string | null, currency: string): string => (sum === null ? "only between two ends" : `${money(sum)} ${currency}`);
 
 export const METHOD_NAMES: Readonly<Record<SavingsMethodName, string>> = {
   "re-run": "Tariff run again",
@@ -287,6 +330,16 @@ export const naiveWorking = (perYear: string, currency: string): Working => ({
   inputs: [{ name: "Bills", value: "all that there are", from: "by calendar month; missing ones estimated" }],
   source: "The bills of this book.",
   assumptions: ["Not a saving: a price rise, a new car or a cold winter counts against the array."],
+});
+
+export const averagePriceWorking = (name: string, perKwh: number, currency: string): Working => ({
+  title: `Average price, ${name}`,
+  value: number(perKwh, 4),
+  unit: `${currency} a kWh`,
+  formula: "Σ bills ÷ Σ bought; without exports: (Σ bills + exported × its price) ÷ Σ bought",
+  inputs: [{ name: "Bills", value: "the printed ones", from: "by calendar month; estimated ones count in none" }],
+  source: "The bills of this book.",
+  assumptions: ["All charges are in it, fixed ones too."],
 });
 
 export function billedYearWorking(year: BillsReport["years"][number], currency: string): Working {

@@ -57,7 +57,8 @@ export function paybackSpread(terms: PaybackTerms, doubts: PaybackDoubts, { draw
     let reached = balance >= 0 ? 0 : Number.POSITIVE_INFINITY;
     for (let year = 1; year <= terms.horizonYears && reached === Number.POSITIVE_INFINITY; year++) {
       const sun = level * (1 + doubts.weatherFrac * normal());
-      const value = terms.firstYearKwh * agedShare(year, ageing) * sun * (used * (1 + rise) ** (year - 1) + exported[year - 1]!);
+      const value =
+        terms.firstYearKwh * agedShare(year, ageing, terms.ageYears) * sun * (used * (1 + rise) ** (year - 1) + exported[year - 1]!);
       const upkeep = (terms.perYear ?? []).reduce(
         (sum, yearly) => sum + Number(yearly.amount) * (1 + yearly.risePerYearFrac) ** (year - 1),
         0,

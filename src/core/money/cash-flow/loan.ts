@@ -8,6 +8,8 @@ export interface LoanTerms {
   readonly termYears: number;
   /** Paid at the start, on top. */
   readonly fee: string;
+  /** Share of the interest that comes back because it is set off against tax; nothing unless it is chosen. */
+  readonly interestReliefFrac?: number;
   readonly refinance: {
     readonly afterYears: number;
     readonly ratePerYearFrac: number;
@@ -65,6 +67,8 @@ export interface OutlayYear {
 export interface LoanOrCash {
   readonly years: readonly OutlayYear[];
   readonly monthlyPayment: Exact;
+  /** What is paid a month once it was refinanced, and after how many months that begins; null where it is not. */
+  readonly refinanced: { readonly payment: Exact; readonly afterMonths: number } | null;
   readonly interestTotal: Exact;
   readonly loanTotal: Exact;
   readonly cashTotal: Exact;
@@ -97,8 +101,11 @@ const HIGHEST_RATE = 1;
 export function loanOrCash(terms: OutlayTerms): LoanOrCash {
   const { currency, loan, ownMoney, netCost, remainingBills, billsWithout, discountFrac } = terms;
   const schedule = loanSchedule(loan, currency);
+  const relief = loan.interestReliefFrac ?? 0;
   const byYear = (months: readonly LoanMonth[]): Exact[] =>
-    remainingBills.map((_, k) => sumOf(months.slice(12 * k, 12 * k + 12).map(({ paid, fee }) => paid.plus(fee))));
+    remainingBills.map((_, k) =>
+      sumOf(months.slice(12 * k, 12 * k + 12).map((month) => month.paid.plus(month.fee).minus(month.interest.times(relief)))),
+    );
   const paid = byYear(schedule);
   const years = paid.map(
     (own, k): OutlayYear => ({ year: k + 1, loan: own, remainingBill: remainingBills[k]!, billWithout: billsWithout[k]! }),
@@ -114,6 +121,7 @@ export function loanOrCash(terms: OutlayTerms): LoanOrCash {
   return {
     years,
     monthlyPayment: schedule[0]?.paid ?? ZERO,
+    refinanced: refinancedIn(loan, schedule),
     interestTotal: sumOf(schedule.map(({ interest }) => interest)),
     loanTotal: ownMoney.plus(sumOf(paid)).plus(sumOf(remainingBills)),
     cashTotal: netCost.plus(sumOf(remainingBills)),
@@ -126,6 +134,14 @@ export function loanOrCash(terms: OutlayTerms): LoanOrCash {
     ),
     cheaperFromYear: years.find((year) => year.loan.plus(year.remainingBill).lt(year.billWithout))?.year ?? null,
   };
+}
+
+/** A loan that is over before it would be refinanced never is. */
+function refinancedIn({ refinance }: LoanTerms, schedule: readonly LoanMonth[]): LoanOrCash["refinanced"] {
+  if (!refinance) return null;
+  const afterMonths = Math.round(refinance.afterYears * 12);
+  const first = schedule[afterMonths];
+  return first ? { payment: first.paid, afterMonths } : null;
 }
 
 /** The rate at which a rising cost changes sign, by bisection to a thousandth of a percent. */

@@ -188,10 +188,10 @@ describe("the interval of a payback", () => {
 });
 
 describe("loan or cash", () => {
-  const outlay = (rate: number) =>
+  const outlay = (rate: number, interestReliefFrac = 0) =>
     loanOrCash({
       currency: "EUR",
-      loan: { principal: "10000.00", ratePerYearFrac: rate, termYears: 10, fee: "0.00", refinance: null },
+      loan: { principal: "10000.00", ratePerYearFrac: rate, termYears: 10, fee: "0.00", interestReliefFrac, refinance: null },
       netCost: new Exact(10_000),
       ownMoney: new Exact(0),
       remainingBills: new Array(25).fill(new Exact(500)),
@@ -203,6 +203,31 @@ describe("loan or cash", () => {
     expect(answer.loanTotal.minus(answer.cashTotal).toFixed(2)).toBe(answer.interestTotal.toFixed(2));
     expect(answer.withoutTotal.toNumber()).toBe(37_500);
     expect(answer.cheaperFromYear).toBe(11);
+  });
+  it("says what is paid a month once it is refinanced, and from which month", () => {
+    const terms = {
+      currency: "EUR",
+      netCost: new Exact(10_000),
+      ownMoney: new Exact(0),
+      remainingBills: [],
+      billsWithout: [],
+      discountFrac: 0,
+    };
+    const loan = { principal: "10000.00", ratePerYearFrac: 0.06, termYears: 10, fee: "0.00" };
+    const refinance = { afterYears: 5, ratePerYearFrac: 0.03, termYears: 5, fee: "0.00" };
+    const { refinanced } = loanOrCash({ ...terms, loan: { ...loan, refinance } });
+    // The annuity in plain numbers: 111.02 a month, 5,742.60 owed after sixty, 103.19 a month from then on.
+    const even = (owed: number, rate: number, months: number) => (owed * rate) / (1 - (1 + rate) ** -months);
+    const paid = even(10_000, 0.005, 120);
+    const owed = 10_000 * 1.005 ** 60 - (paid * (1.005 ** 60 - 1)) / 0.005;
+    expect(refinanced!.afterMonths).toBe(60);
+    expect(refinanced!.payment.toNumber()).toBeCloseTo(even(owed, 0.0025, 60), 1);
+    expect(loanOrCash({ ...terms, loan: { ...loan, refinance: { ...refinance, afterYears: 10 } } }).refinanced).toBeNull();
+  });
+  it("takes off what of the interest is set off against tax, and nothing unless that is chosen", () => {
+    const plain = outlay(0.06);
+    const relieved = outlay(0.06, 0.25);
+    expect(plain.loanTotal.minus(relieved.loanTotal).toFixed(2)).toBe(plain.interestTotal.times(0.25).toFixed(2));
   });
   it("stops paying at the rate that it names", () => {
     const { stopsPayingFrac } = outlay(0.06);

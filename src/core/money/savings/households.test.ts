@@ -1,8 +1,8 @@
 import { bill } from "@test/bill-builder";
 import { oneBand, plan } from "@test/tariff-builder";
 import { describe, expect, it } from "vitest";
-import { billMonths, Exact, estimateMissing, methodTotal, type SavingInput } from "..";
-import { savingsOf } from ".";
+import { billMonths, Exact, estimateMissing, loanSchedule, methodTotal, payback, type SavingInput, sumOf, yearsToReturn } from "..";
+import { methodGap, savingsOf } from ".";
 
 /** Households worked out by hand; the sums stand beside them. */
 
@@ -133,5 +133,50 @@ describe("households worked out by hand", () => {
     );
     // 300 kWh at 0.20 each: 60 - 30, 60 - 28, 60 - 31.
     expect([savings.filter(({ isEstimated }) => !isEstimated).length, String(methodTotal(savings, "reRun"))]).toEqual([3, "91"]);
+  });
+
+  it("a solar plan that costs more a bought kWh: dearer imports, and what exports earn over them", () => {
+    // On the old plan 240 kWh would cost 5 + 240 x 0.24 = 62.60. On the solar plan 240 cost 5 + 240 x 0.30 = 77.00, and what is left after the sun
+    // 5 + 90 x 0.30 - 110 x 0.20 = 10.00.
+    const solar = plan({ fixedPerMonth: "5.00", seasons: oneBand("0.30"), credit: { kind: "feed-in", perKwh: "0.20" } });
+    const printed = { importKwh: 90, exportKwh: 110, productionKwh: 260, amount: "10.00" };
+    expect(savedBy([solar], printed)).toEqual([["77.00", "67.00"]]);
+    const before = { ...printed, importKwh: 240, exportKwh: 0, productionKwh: 0, amount: "62.60" };
+    expect(savedBy([plan({ fixedPerMonth: "5.00", seasons: oneBand("0.24") })], before)).toEqual([["62.60", "0.00"]]);
+  });
+
+  it("a new roof in year six on a loan: it comes back from its own day, and the loan is paid beside it", () => {
+    // 1,200 a year saved since 2019 paid the first 6,000 by the end of 2023. The roof of 2024-07-01 costs 2,400: 100 a month, two years.
+    const terms = {
+      costs: ["6000"],
+      incentives: [],
+      firstYearKwh: 6000,
+      importPerKwh: "0.20",
+      exportPerKwh: null,
+      selfUsedFrac: 1,
+      priceRisePerYearFrac: 0,
+      ageing: { firstYearFrac: 0, perYearFrac: 0 },
+      horizonYears: 20,
+    };
+    const roof = { what: "roof", afterYears: 5.5, amount: "2400" };
+    const whole = payback({ ...terms, later: [roof] });
+    expect([whole.risingYears, whole.staysPaidYears, yearsToReturn(terms, roof)]).toEqual([5, 7, 2]);
+    // 2,400 at 6 % over two years: 2,400 x 0.005 / (1 - 1.005^-24) = 106.37 a month, 152.88 of interest less the last month's rounding.
+    const schedule = loanSchedule({ principal: "2400.00", ratePerYearFrac: 0.06, termYears: 2, fee: "0.00", refinance: null }, "EUR");
+    expect([schedule.length, schedule[0]!.paid.toFixed(2)]).toEqual([24, "106.37"]);
+    expect(
+      sumOf(schedule.map(({ interest }) => interest))
+        .minus("152.88")
+        .abs()
+        .toNumber(),
+    ).toBeLessThan(0.15);
+  });
+
+  it("two bills, one before and one since: the average prices before and since, with and without what exports earned", () => {
+    // Before 300 kWh for 66.00. Since 120 kWh for 14.40, in which 90 exported at 0.10 earned 9.00: 23.40 were charged for 120.
+    const [since] = [month({ importKwh: 120, exportKwh: 90, productionKwh: 250, amount: "14.40" })];
+    const [before] = billMonths([bill("2024-01-01", "2024-01-31", { importKwh: 300, amount: "66.00" })]);
+    const { oldPerKwh, netPerKwh, grossPerKwh } = methodGap([before!], [since!], [], new Exact("0.10"));
+    expect([oldPerKwh, netPerKwh, grossPerKwh].map(String)).toEqual(["0.22", "0.12", "0.195"]);
   });
 });

@@ -49,7 +49,12 @@ export interface SavingsTerms {
  */
 export function savingsOf(months: readonly SavingInput[], { plans, currency, before, flatPerKwh }: SavingsTerms): SavingMonth[] {
   const oldPrice = averagePrice(before);
-  const withoutArray = (month: SavingInput): MonthUsage => ({ importKwh: loadOf(month), importByBandKwh: withSelf(month), exportKwh: 0 });
+  const withoutArray = (month: SavingInput): MonthUsage => ({
+    importKwh: loadOf(month),
+    importByBandKwh: withSelf(month),
+    unbandedKwh: Object.keys(month.selfByBandKwh).length === 0 ? loadOf(month) - month.importKwh : 0,
+    exportKwh: 0,
+  });
   const without = reRun(months, plans, currency, withoutArray);
   const bounds = PLACEMENTS.map((placement) => reRun(months, plans, currency, withoutArray, placement));
   const again = reRun(months, plans, currency, (month) => ({
@@ -95,6 +100,7 @@ function withSelf({ importByBandKwh, selfByBandKwh }: SavingInput): Record<strin
 interface MonthUsage {
   readonly importKwh: number;
   readonly importByBandKwh: Readonly<Record<string, number>>;
+  readonly unbandedKwh?: number;
   readonly exportKwh: number;
 }
 

@@ -7,6 +7,9 @@ import { loadOf } from "./methods";
 export interface MethodGap {
   /** Old average price, all charges in. */
   readonly oldPerKwh: Exact | null;
+  /** Average price since the array, all charges in: as printed, and without what was paid for exports. */
+  readonly netPerKwh: Exact | null;
+  readonly grossPerKwh: Exact | null;
   /** What a kWh of the same consumption would cost now without the array. */
   readonly nowPerKwh: Exact | null;
   /** What a self-used kWh really avoided. */
@@ -29,8 +32,12 @@ export function methodGap(
   const keys = new Set(known.map(({ key }) => key));
   const exported = since.filter(({ key }) => keys.has(key)).reduce((total, month) => total + month.exportKwh, 0);
   const perYear = (months: readonly unknown[], kwh: number): number | null => (months.length > 0 ? (kwh / months.length) * 12 : null);
+  const billed = since.filter(({ isEstimated }) => !isEstimated);
+  const credited = billed.map((month) => ({ ...month, amount: month.amount.plus(exportPerKwh.times(quantity(month.exportKwh))) }));
   return {
-    oldPerKwh: averagePrice(before),
+    oldPerKwh: averagePrice(before.filter(({ isEstimated }) => !isEstimated)),
+    netPerKwh: averagePrice(billed),
+    grossPerKwh: averagePrice(credited),
     nowPerKwh: load > 0 ? sum(({ without }) => without!).div(quantity(load)) : null,
     avoidedPerKwh:
       used > 0

@@ -1,7 +1,7 @@
 import { bandAt, datesBetween, planDay, planOn, riseOn } from "./price-at";
 import type { Plan } from "./types";
 
-/** Price of a bought kWh at every hour of a year: the first tier with levies and taxes. NaN where no plan or band holds. */
+/** Price of a bought kWh at every hour of the year from a day on: the first tier with levies and taxes. NaN where no plan or band holds. */
 export interface PriceYear {
   readonly dates: readonly string[];
   /** 24 a date. */
@@ -9,8 +9,8 @@ export interface PriceYear {
   readonly bandOf: readonly (string | null)[];
 }
 
-export function priceYear(plans: readonly Plan[], year: number): PriceYear {
-  const dates = datesBetween(`${year}-01-01`, `${year}-12-31`);
+export function priceYear(plans: readonly Plan[], from: string): PriceYear {
+  const dates = datesBetween(from, lastOfYear(from));
   const perKwh = new Float64Array(dates.length * 24).fill(Number.NaN);
   const bandOf = new Array<string | null>(dates.length * 24).fill(null);
   dates.forEach((date, d) => {
@@ -28,4 +28,12 @@ export function priceYear(plans: readonly Plan[], year: number): PriceYear {
     }
   });
   return { dates, perKwh, bandOf };
+}
+
+/** The day before the same day of the next year. */
+function lastOfYear(from: string): string {
+  const next = new Date(`${from}T00:00:00Z`);
+  next.setUTCFullYear(next.getUTCFullYear() + 1);
+  next.setUTCDate(next.getUTCDate() - 1);
+  return next.toISOString().slice(0, 10);
 }

@@ -210,7 +210,7 @@ describe("hours by the local clock", () => {
   it("shows the price of every hour, levies and taxes in", () => {
     const year = priceYear(
       [plan({ seasons: peakBands("0.30", "0.20"), levies: [{ name: "levy", perKwh: "0.01" }], taxes: [{ name: "tax", frac: 0.1 }] })],
-      2024,
+      "2024-01-01",
     );
     expect(year.dates).toHaveLength(366);
     expect([year.perKwh[15]!.toFixed(4), year.perKwh[2]!.toFixed(4), year.bandOf[5 * 24 + 15]]).toEqual([
@@ -218,6 +218,13 @@ describe("hours by the local clock", () => {
       "0.2310",
       "year, off-peak",
     ]);
+  });
+});
+
+describe("a plan that began in the middle of a year", () => {
+  it("is drawn for the whole year from that day", () => {
+    const { dates, perKwh } = priceYear([plan({ from: "2023-07-15" })], "2023-07-15");
+    expect([dates[0], dates.at(-1), perKwh.some(Number.isNaN)]).toEqual(["2023-07-15", "2024-07-14", false]);
   });
 });
 

@@ -1,8 +1,9 @@
 import { indexAt, type TimeAxis } from "../../series";
 import { zoneOffset } from "../../time";
 import { DAY_MS, HOUR_MS, MINUTE_MS } from "../../units";
+import { type Placement, withSpare } from "./placements";
 import { inHours } from "./plan-checks";
-import { bandAt, datesBetween, holdsOn, type PlanDay, planDay, planOn } from "./price-at";
+import { bandAt, datesBetween, daysInMonth, holdsOn, type PlanDay, planDay, planOn } from "./price-at";
 import type { Plan } from "./types";
 
 /** Part of a billing period under one plan and in one season; energies by band of that season. */
@@ -25,6 +26,8 @@ export interface PeriodTotals {
   readonly importKwh: number;
   /** By the bands' names; empty where the bill names none. */
   readonly importByBandKwh: Readonly<Record<string, number>>;
+  /** Part of the import that certainly has no band, however little it is: what misses the bands' sum otherwise may be their rounding. */
+  readonly unbandedKwh?: number;
   readonly exportKwh: number;
 }
 
@@ -54,10 +57,6 @@ function stretchesOf(plans: readonly Plan[], from: string, to: string): Stretch[
   return out;
 }
 
-/** Where energy goes for which a bill names no band of the plan: all of it to the band that costs least in its season, or to the one that costs most. */
-export const PLACEMENTS = ["cheapest", "dearest"] as const;
-export type Placement = (typeof PLACEMENTS)[number];
-
 /** Printed kWh are rounded: bands may miss their sum by this each. */
 export const BAND_ROUNDING_KWH = 1.5;
 
@@ -69,10 +68,13 @@ export function slicesOfTotals(plans: readonly Plan[], totals: PeriodTotals, pla
   const stretches = stretchesOf(plans, totals.from, totals.to);
   if (!stretches || stretches.length === 0) return { kind: "no-plan", from: totals.from, to: totals.to };
   const shares = bandShares(stretches, totals);
-  const lacking = shares.find(({ unplacedKwh, names }) => unplacedKwh > BAND_ROUNDING_KWH * names.length);
+  const certainKwh = totals.unbandedKwh ?? 0;
+  const lacking = shares.find(
+    ({ unplacedKwh, names }) => unplacedKwh > BAND_ROUNDING_KWH * names.length || (unplacedKwh > 0 && certainKwh > 0),
+  );
   if (lacking && placement === null) return { kind: "bands-needed", bands: lacking.names, given: Object.keys(totals.importByBandKwh) };
   const slices = shares.map(({ stretch: { plan, season, dates }, names, dayShare, importKwh, unplacedKwh }): UsageSlice => {
-    const spare = lacking && placement ? bandOfPrice(season, placement) : null;
+    const months = dates.reduce((sum, date) => sum + 1 / daysInMonth(date), 0);
     // Exported energy has no band on a printed bill: it goes by the clock of the sun, to the band that holds at noon of most days.
     const noon = bandAt({ season, isWeekend: false }, 12);
     return {
@@ -81,12 +83,22 @@ export function slicesOfTotals(plans: readonly Plan[], totals: PeriodTotals, pla
       from: dates[0]!,
       to: dates.at(-1)!,
       days: dates.length,
-      importKwh: importKwh.map((kwh, k) => (k === spare ? kwh + unplacedKwh : kwh)),
+      importKwh: !lacking
+        ? inProportion(importKwh, unplacedKwh)
+        : placement
+          ? withSpare({ bands: season.bands, ownKwh: importKwh, spareKwh: unplacedKwh, months }, placement)
+          : importKwh,
       exportKwh: names.map((_, k) => (k === noon ? totals.exportKwh * dayShare : 0)),
       peakKw: null,
     };
   });
   return { kind: "slices", slices };
+}
+
+/** What rounding left over belongs to all bands as they are. */
+function inProportion(kwh: readonly number[], restKwh: number): number[] {
+  const sum = kwh.reduce((a, b) => a + b, 0);
+  return kwh.map((own) => own + restKwh * (sum > 0 ? own / sum : 1 / kwh.length));
 }
 
 interface BandShare {
@@ -121,12 +133,6 @@ function bandShares(stretches: readonly Stretch[], { importKwh, importByBandKwh 
       return { stretch, names, dayShare, importKwh: [importKwh * dayShare], unplacedKwh: 0 };
     return { stretch, names, dayShare, importKwh: own, unplacedKwh: left * dayShare };
   });
-}
-
-/** The band of a season that costs least or most by its first kWh. */
-function bandOfPrice({ bands }: Plan["seasons"][number], placement: Placement): number {
-  const prices = bands.map(({ tiers }) => Number(tiers[0]?.perKwh ?? 0));
-  return prices.indexOf(placement === "cheapest" ? Math.min(...prices) : Math.max(...prices));
 }
 
 const QUARTER_MINUTES = 15;

@@ -2,6 +2,7 @@
 
 import { Button } from "@mantine/core";
 import { useState } from "react";
+import type { BillsReport } from "@/contracts/money";
 import { Figure } from "@/features/kit/figures/Figure";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { money, number, percent } from "@/wording/format";
@@ -55,6 +56,7 @@ function BillsSentence({ billsReport }: MoneyProps) {
   if (!billsReport) return null;
   const { methods, currency, shares, progress, planTest } = billsReport;
   const best = methods.find(({ method }) => method === "re-run") ?? methods[0];
+  const filledMonths = billsReport.runRates.find(({ method }) => method === best?.method)?.filledMonths ?? 0;
   if (!best) return <p className={chapter.verdict}>{say.monthsOfBillsStandHereNone(billsReport.months.length)}</p>;
   return (
     <p className={chapter.verdict} data-testid="bills-verdict">
@@ -63,9 +65,8 @@ function BillsSentence({ billsReport }: MoneyProps) {
         {best.isRange ? say.between(money(best.low!, 0), money(best.high!, 0)) : money(best.total, 0)} {currency}
       </Figure>{" "}
       {best.months === 1 ? say.inOneMonth : say.inMonths(best.months)}
-      {best.isRange
-        ? say.useByBandNotKnown
-        : `${best.low ? ` (${say.lowToHigh(money(best.low, 0), money(best.high!, 0))})` : ""}: ${say.aYearOf(money(best.perYear, 0))}`}
+      {best.isRange ? say.useByBandNotKnown : best.low && ` (${say.lowToHigh(money(best.low, 0), money(best.high!, 0))})`}
+      {!best.isRange && <AYear best={best} filledMonths={filledMonths} />}
       {best.method === "re-run" && !best.isRange && planTest?.isTrusted === false && (
         <span className={chapter.clay}>{say.planMissesTheBills}</span>
       )}
@@ -83,4 +84,17 @@ function BillsSentence({ billsReport }: MoneyProps) {
       )}
     </p>
   );
+}
+
+interface AYearProps {
+  readonly best: BillsReport["methods"][number];
+  readonly filledMonths: number;
+}
+
+/** What that is a year: one figure where every calendar month was billed, else what it lies between. */
+function AYear({ best, filledMonths }: AYearProps) {
+  const between = say.lowToHigh(money(best.perYearLow, 0), money(best.perYearHigh, 0));
+  return filledMonths > 0 || best.perYear === null
+    ? say.aYearBySeason(between, filledMonths)
+    : say.aYearOf(money(best.perYear, 0), between);
 }

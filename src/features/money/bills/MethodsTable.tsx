@@ -2,12 +2,13 @@
 
 import type { BillsReport, SavingsMethodName } from "@/contracts/money";
 import { Cells } from "@/features/kit/figures/Cells";
+import { Figure } from "@/features/kit/figures/Figure";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { ScrollBox } from "@/features/kit/look/ScrollBox";
 import { RuledTable } from "@/features/kit/table/RuledTable";
-import { dateName, money, number } from "@/wording/format";
+import { dateName, money, monthName, number } from "@/wording/format";
 import { say } from "@/wording/screens/money-bills";
-import { METHOD_NAMES, methodWorking, naiveWorking } from "@/wording/workings/money-workings";
+import { averagePriceWorking, METHOD_NAMES, methodWorking, naiveWorking } from "@/wording/workings/money-workings";
 import styles from "../MoneyChapter.module.css";
 
 const WHAT: Readonly<Record<SavingsMethodName, string>> = {
@@ -31,10 +32,21 @@ function trustIn(method: SavingsMethodName, { methods, planTest }: BillsReport):
 /** One figure, or the two that it lies between. */
 const figureOf = ({ total, low, high, isRange }: BillsReport["methods"][number]): string =>
   isRange ? say.lowToHigh(money(low!), money(high!)) : money(total);
-const yearOf = ({ perYear, perYearLow, perYearHigh, isRange }: BillsReport["methods"][number]): string =>
-  isRange ? say.lowToHigh(money(perYearLow!, 0), money(perYearHigh!, 0)) : money(perYear, 0);
+const yearOf = ({ perYear, perYearLow, perYearHigh }: BillsReport["methods"][number], filledMonths: number): string =>
+  perYear === null || filledMonths > 0 ? say.lowToHigh(money(perYearLow, 0), money(perYearHigh, 0)) : money(perYear, 0);
 
 const backWords = (on: string, today: string): string => (on < today ? say.cameBackOn(dateName(on)) : dateName(on));
+
+/** The day on which the money is back, or the months that it lies between where too little is known for a day. */
+function backOf(rate: BillsReport["runRates"][number] | undefined, today: string): string {
+  if (!rate) return "–";
+  if (rate.paidBackOn && (rate.filledMonths === 0 || rate.paidBackOn < today)) return backWords(rate.paidBackOn, today);
+  return rate.paidBackFrom
+    ? say.backBetween(yearAndMonth(rate.paidBackFrom), rate.paidBackBy ? yearAndMonth(rate.paidBackBy) : say.beyond40Years)
+    : "–";
+}
+
+const yearAndMonth = (day: string): string => `${monthName(day.slice(0, 7), "short")} ${day.slice(0, 4)}`;
 
 /** Savings by three methods side by side, and why they part. */
 export function MethodsTable({ report, today }: { report: BillsReport; today: string }) {
@@ -64,7 +76,7 @@ export function MethodsTable({ report, today }: { report: BillsReport; today: st
                     <b>{METHOD_NAMES[own.method]}</b> <span className={chapter.soft}>{WHAT[own.method]}</span>
                   </td>
                   <Cells working={() => methodWorking(report, own.method)}>
-                    {[own.months, figureOf(own), yearOf(own), rate?.paidBackOn ? backWords(rate.paidBackOn, today) : "–"]}
+                    {[own.months, figureOf(own), yearOf(own, rate?.filledMonths ?? 0), backOf(rate, today)]}
                   </Cells>
                   <td className={chapter.soft}>{trustIn(own.method, report)}</td>
                 </tr>
@@ -88,6 +100,7 @@ export function MethodsTable({ report, today }: { report: BillsReport; today: st
         </RuledTable>
       </ScrollBox>
       <p>{whyWords(report)}</p>
+      <AveragePrices why={report.why} currency={currency} />
       {planTest && (
         <p className={chapter.soft}>
           {say.thePlanRunAgainOverPrinted(planTest.months, planTest.exact)}
@@ -95,6 +108,34 @@ export function MethodsTable({ report, today }: { report: BillsReport; today: st
         </p>
       )}
     </section>
+  );
+}
+
+/** The average price before and since, net and gross of what exports earned, side by side with why they differ. */
+function AveragePrices({ why, currency }: Pick<BillsReport, "why" | "currency">) {
+  const { oldPerKwh, netPerKwh, grossPerKwh } = why;
+  if (netPerKwh === null || grossPerKwh === null) return null;
+  const price = (value: number): string => `${number(value, 3)} ${currency}`;
+  const prices: [string, number | null][] = [
+    [say.beforeTheArray, oldPerKwh],
+    [say.sinceAsPrinted, netPerKwh],
+    [say.sinceWithoutExports, grossPerKwh],
+  ];
+  return (
+    <p data-testid="average-prices">
+      {say.averagePrices}:{" "}
+      {prices
+        .filter(([, value]) => value !== null)
+        .map(([name, value]) => (
+          <span key={name} className={styles.averagePrice}>
+            <Figure working={() => averagePriceWorking(name, value!, currency)}>{price(value!)}</Figure> {name}
+          </span>
+        ))}{" "}
+      <span className={chapter.soft}>
+        {grossPerKwh > netPerKwh && say.onlyExportsMakeItLow(price(netPerKwh))}{" "}
+        {oldPerKwh !== null && say.fixedOnFewer(price(oldPerKwh), price(grossPerKwh))}
+      </span>
+    </p>
   );
 }
 

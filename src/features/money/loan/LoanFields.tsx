@@ -3,6 +3,7 @@
 import { Switch, TextInput } from "@mantine/core";
 import type { Dispatch, ReactNode, SetStateAction } from "react";
 import type { LoanTerms } from "@/core/money";
+import { knownNumber } from "@/features/kit/fields/known-number";
 import { NumberField } from "@/features/kit/fields/NumberField";
 import { say } from "@/wording/screens/money-loan";
 import styles from "../MoneyChapter.module.css";
@@ -39,6 +40,13 @@ export function LoanFields({ currency, loan, issue, setLoan, rate }: LoanFieldsP
         value={loan.fee}
         error={issue("fee")}
         onChange={(event) => setLoan({ ...loan, fee: event.currentTarget.value.trim().replace(",", ".") })}
+      />
+      <NumberField
+        label={say.interestSetOff}
+        decimalScale={1}
+        value={Number(((loan.interestReliefFrac ?? 0) * 100).toFixed(2))}
+        error={issue("interestReliefFrac")}
+        onChange={knownNumber((next) => setLoan({ ...loan, interestReliefFrac: next / 100 }))}
       />
     </div>
   );

@@ -1,14 +1,14 @@
 "use client";
 
 import { OutlayBars } from "@/charts";
-import { amountOf, Exact, type LoanOrCash, type LoanTerms } from "@/core/money";
+import { amountOf, Exact, type LoanOrCash, type LoanTerms, later } from "@/core/money";
 import { Cells } from "@/features/kit/figures/Cells";
 import { Figure } from "@/features/kit/figures/Figure";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { ScrollBox } from "@/features/kit/look/ScrollBox";
 import { ChartFrame } from "@/features/kit/save/ChartFrame";
 import { RuledTable } from "@/features/kit/table/RuledTable";
-import { money, number, percent } from "@/wording/format";
+import { money, monthName, number, percent } from "@/wording/format";
 import { say } from "@/wording/screens/money-loan";
 import type { Working } from "@/wording/workings/working";
 import styles from "../MoneyChapter.module.css";
@@ -63,7 +63,22 @@ export function PaidChart({ currency, slug, answer }: PaidChartProps) {
   );
 }
 
-export function LoanSentence({ answer, loan, currency }: { answer: LoanOrCash; loan: LoanTerms; currency: string }) {
+interface LoanSentenceProps {
+  readonly answer: LoanOrCash;
+  readonly loan: LoanTerms;
+  readonly currency: string;
+  /** Day on which the loan begins; null where it is not known. */
+  readonly startsOn: string | null;
+}
+
+/** The month of a loan: by date where its first day is known, else by number. */
+function monthAfter(startsOn: string | null, months: number): string {
+  if (startsOn === null) return say.afterMonths(months);
+  const key = later(startsOn.slice(0, 7), months);
+  return say.fromMonth(`${monthName(key)} ${key.slice(0, 4)}`);
+}
+
+export function LoanSentence({ answer, loan, currency, startsOn }: LoanSentenceProps) {
   const better = answer.loanWorth.lt(answer.cashWorth) ? "The loan" : "Cash";
   const pays = answer.loanWorth.lt(answer.withoutWorth);
   const gap = answer.loanWorth.minus(answer.cashWorth).abs();
@@ -72,7 +87,16 @@ export function LoanSentence({ answer, loan, currency }: { answer: LoanOrCash; l
       {say.atOverYearsTheLoanTakes(percent(loan.ratePerYearFrac, 2), number(loan.termYears))}
       <Figure working={() => loanWorking(answer, loan, currency)}>
         {money(amountOf(answer.monthlyPayment, currency))} {currency} a month
-      </Figure>{" "}
+      </Figure>
+      {answer.refinanced && (
+        <>
+          , {monthAfter(startsOn, answer.refinanced.afterMonths)}{" "}
+          <Figure working={() => loanWorking(answer, loan, currency)}>
+            {money(amountOf(answer.refinanced.payment, currency))} {currency} a month
+          </Figure>
+          ,
+        </>
+      )}{" "}
       and <Figure working={() => loanWorking(answer, loan, currency)}>{money(amountOf(answer.interestTotal, currency), 0)}</Figure> of
       interest.{" "}
       {pays ? (
@@ -149,6 +173,12 @@ function loanWorking(answer: LoanOrCash, loan: LoanTerms, currency: string): Wor
       { name: say.interestInAll, value: money(amountOf(answer.interestTotal, currency)), from: say.scheduleEachMonthRoundedToThe },
     ],
     source: say.brealeyMyersAllen2020PrinciplesOf,
-    assumptions: [say.theLastPaymentTakesUpWhat, say.toUseStaysAsItWasIn, say.interestIsNotDeductedFromTaxes],
+    assumptions: [
+      say.theLastPaymentTakesUpWhat,
+      say.toUseStaysAsItWasIn,
+      (loan.interestReliefFrac ?? 0) > 0
+        ? say.interestIsSetOff(percent(loan.interestReliefFrac ?? 0, 0))
+        : say.interestIsNotDeductedFromTaxes,
+    ],
   };
 }

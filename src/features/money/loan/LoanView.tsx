@@ -23,9 +23,17 @@ export function LoanView(props: MoneyProps) {
   const { slug, version, site, report, billsReport } = props;
   const { save, refusal, note } = useMoneySave(slug, version, site);
   const { currency, money: terms } = site;
-  const netCost = sumOf(terms.costs.map(({ amount }) => amount)).minus(sumOf(terms.incentives.map(({ amount }) => amount)));
+  // What is spent a year after the start or later is among the outlays of its own year.
+  const netCost = sumOf(report.counted.costs).minus(sumOf(report.counted.incentives));
   const [loan, setLoan] = useState<LoanTerms>(
-    terms.loan ?? { principal: amountOf(netCost, currency), ratePerYearFrac: 0.05, termYears: 15, fee: "0.00", refinance: null },
+    terms.loan ?? {
+      principal: amountOf(netCost, currency),
+      ratePerYearFrac: 0.05,
+      termYears: 15,
+      fee: "0.00",
+      interestReliefFrac: 0,
+      refinance: null,
+    },
   );
   const parsed = loanSchema.safeParse(loan);
   const outlays = outlaysOf(props);
@@ -47,7 +55,7 @@ export function LoanView(props: MoneyProps) {
   const { refinance } = loan;
   return (
     <>
-      {answer && <LoanSentence answer={answer} loan={loan} currency={currency} />}
+      {answer && <LoanSentence answer={answer} loan={loan} currency={currency} startsOn={report.counted.on} />}
       <div className={`${chapter.columns} ${styles.columns}`}>
         <div>
           <LoanAgreed

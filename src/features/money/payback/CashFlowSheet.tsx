@@ -37,6 +37,7 @@ type Sheet = import("exceljs").Worksheet;
 
 export function fill(sheet: Sheet, { payback, terms, site }: MoneyContext): void {
   const { currency } = site;
+  const age = terms.ageYears ?? 0;
   const inputs: [string, number][] = [
     [`net cost, ${currency}`, Number(payback.netCost)],
     [say.energyOfTheFirstYearKwh, terms.firstYearKwh],
@@ -71,7 +72,8 @@ export function fill(sheet: Sheet, { payback, terms, site }: MoneyContext): void
   payback.years.forEach((year, k) => {
     const row = FIRST_ROW + k;
     // Mid-year share of nameplate against the first year's, as the core has it.
-    const share = k === 0 ? { formula: "1" } : { formula: `(1-B7-B8*(A${row}-1.5))/(1-B7*0.5)` };
+    const first = age === 0 ? "1-B7*0.5" : `1-B7-B8*(${age}-0.5)`;
+    const share = k === 0 ? { formula: "1" } : { formula: `(1-B7-B8*(${age}+A${row}-1.5))/(${first})` };
     sheet.addRow([
       year.year,
       { formula: `$B$2*F${row}` },

@@ -23,15 +23,15 @@ interface FactorsProps {
   readonly doubts: PaybackDoubts;
   readonly years: number | null;
   /** Day from which the years count; null where the book does not say it. */
-  readonly commissioned: string | null;
+  readonly startsOn: string | null;
 }
 
 const YEAR_MS = DAYS_PER_YEAR * DAY_MS;
 
 /** "May 2033", or so many years where the plant's first day is not known. */
-const dayOf = (commissioned: string | null, years: number): string => {
-  if (commissioned === null) return say.nYears(number(years, 1));
-  const day = new Date(Date.parse(commissioned) + years * YEAR_MS).toISOString();
+const dayOf = (startsOn: string | null, years: number): string => {
+  if (startsOn === null) return say.nYears(number(years, 1));
+  const day = new Date(Date.parse(startsOn) + years * YEAR_MS).toISOString();
   return `${monthName(day.slice(0, 7), "short")} ${day.slice(0, 4)}`;
 };
 
@@ -43,7 +43,7 @@ function movedBy(years: number): string {
 }
 
 /** What moves the day on which the money is back, most first. */
-export function FactorsChart({ slug, terms, doubts, years, commissioned }: FactorsProps) {
+export function FactorsChart({ slug, terms, doubts, years, startsOn }: FactorsProps) {
   if (years === null) return null;
   const bars = tornado(terms, doubts);
   const rows = bars.map((bar) => ({
@@ -65,9 +65,7 @@ export function FactorsChart({ slug, terms, doubts, years, commissioned }: Facto
         ...bars.map((bar) => [bar.term, bar.by, bar.lowerYears, bar.higherYears]),
       ]}
     >
-      {(width) => (
-        <PaybackDays factors={rows} years={years} width={width} dayOf={(value) => dayOf(commissioned, value)} movedBy={movedBy} />
-      )}
+      {(width) => <PaybackDays factors={rows} years={years} width={width} dayOf={(value) => dayOf(startsOn, value)} movedBy={movedBy} />}
     </ChartFrame>
   );
 }

@@ -1,11 +1,11 @@
-import type { PaybackSpread } from "@/core/money";
+import { type CountedFrom, type PaybackSpread, yearsToReturn } from "@/core/money";
 import { YEAR_MS } from "@/core/units";
 import { Figure } from "@/features/kit/figures/Figure";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { dateName, money, number, percent, yearsAndMonths } from "@/wording/format";
 import { paybackIntervalWords } from "@/wording/money";
 import { say } from "@/wording/screens/money-payback";
-import { firstYearWorking, type MoneyContext, risingWorking, simpleWorking } from "@/wording/workings/money-workings";
+import { firstYearWorking, type MoneyContext, returnOfWorking, risingWorking, simpleWorking } from "@/wording/workings/money-workings";
 
 const MISSING_WORDS = {
   cost: say.whatItCost,
@@ -17,12 +17,12 @@ interface SentenceProps {
   readonly missing: readonly (keyof typeof MISSING_WORDS)[];
   readonly context: MoneyContext | null;
   readonly spread: PaybackSpread | null;
-  readonly commissioned: string | null;
+  readonly counted: CountedFrom;
   readonly today: string;
 }
 
 /** When the money is back, within which years, and what cost over the first year alone would say. */
-export function PaybackSentence({ missing, context, spread, commissioned, today }: SentenceProps) {
+export function PaybackSentence({ missing, context, spread, counted, today }: SentenceProps) {
   if (!context) {
     return (
       <p className={chapter.verdict}>
@@ -32,7 +32,7 @@ export function PaybackSentence({ missing, context, spread, commissioned, today 
   }
   const { risingYears, staysPaidYears, simpleYears, netCost, firstYearValue, years } = context.payback;
   const { currency } = context.site;
-  const backOn = commissioned !== null && risingYears !== null ? breakEven(commissioned, risingYears) : null;
+  const backOn = counted.on !== null && risingYears !== null ? dayAfter(counted.on, risingYears) : null;
   return (
     <p className={chapter.verdict} data-testid="payback-verdict">
       {risingYears === null ? (
@@ -66,6 +66,33 @@ export function PaybackSentence({ missing, context, spread, commissioned, today 
   );
 }
 
-function breakEven(commissioned: string, years: number): string {
-  return new Date(Date.parse(commissioned) + years * YEAR_MS).toISOString().slice(0, 10);
+/** From when it counts, and when each sum that came later is back on its own. */
+export function CountedLines({ counted, context }: { counted: CountedFrom; context: MoneyContext }) {
+  if (counted.on === null) return null;
+  return (
+    <>
+      <p className={chapter.soft} data-testid="counted-from">
+        {say.countedFromDay(dateName(counted.on), counted.because === "first-cost", number(counted.ageYears, 1))}
+      </p>
+      {counted.later
+        .filter(({ amount }) => Number(amount) > 0)
+        .map((sum) => {
+          const years = yearsToReturn(context.terms, sum);
+          return (
+            <p key={`${sum.on} ${sum.what} ${sum.amount}`} data-testid="later-cost">
+              {say.laterCostComesBack(sum.what, `${money(sum.amount, 0)} ${context.site.currency}`, dateName(sum.on))}
+              <Figure working={() => returnOfWorking(sum, years, context)}>
+                {years === null
+                  ? say.notWithinTheYears(context.terms.horizonYears)
+                  : say.onAbout(dateName(dayAfter(sum.on, years)), yearsAndMonths(years))}
+              </Figure>
+            </p>
+          );
+        })}
+    </>
+  );
+}
+
+function dayAfter(day: string, years: number): string {
+  return new Date(Date.parse(day) + years * YEAR_MS).toISOString().slice(0, 10);
 }

@@ -14,7 +14,7 @@ import { useMoneySave } from "../use-money-save";
 import { BalanceChart } from "./BalanceChart";
 import { CashFlowSheet } from "./CashFlowSheet";
 import { FactorsChart } from "./FactorsChart";
-import { PaybackSentence } from "./PaybackSentence";
+import { CountedLines, PaybackSentence } from "./PaybackSentence";
 import { type Terms, TermsForm, type TermsFormHandle, termFaults, useTermsForm } from "./TermsForm";
 import { ValueSoFarLine } from "./ValueSoFarLine";
 import { WaysTable } from "./WaysTable";
@@ -41,7 +41,8 @@ export function PaybackView(props: MoneyProps) {
   const spread = report.terms && report.basis && paybackSpread(report.terms, doubts[report.basis]);
   return (
     <>
-      <PaybackSentence missing={report.missing} context={context} spread={spread} commissioned={site.commissioned} today={today} />
+      <PaybackSentence missing={report.missing} context={context} spread={spread} counted={report.counted} today={today} />
+      {context && <CountedLines counted={report.counted} context={context} />}
       <ValueSoFarLine site={shown} months={months} selfUsedFrac={byBills ? billedSelfUse : null} />
       <div className={`${chapter.columns} ${styles.columns}`}>
         <form
@@ -76,7 +77,6 @@ export function PaybackView(props: MoneyProps) {
           slug={slug}
           spread={spread}
           billsReport={billsReport}
-          site={site}
         />
       </div>
     </>
@@ -94,7 +94,6 @@ interface PaybackAnswersProps {
   readonly slug: string;
   readonly spread: PaybackSpread | null;
   readonly billsReport: MoneyProps["billsReport"];
-  readonly site: MoneyProps["site"];
 }
 
 /** What it rests on, and what follows. */
@@ -109,7 +108,6 @@ function PaybackAnswers({
   slug,
   spread,
   billsReport,
-  site,
 }: PaybackAnswersProps) {
   return (
     <div>
@@ -122,14 +120,14 @@ function PaybackAnswers({
         form={form}
       />
       {context && <BalanceChart slug={slug} context={context} spread={spread} />}
-      {context && <WaysTable context={context} spread={spread} billsReport={billsReport} commissioned={site.commissioned} />}
+      {context && <WaysTable context={context} spread={spread} billsReport={billsReport} />}
       {context && report.terms && (
         <FactorsChart
           slug={slug}
           terms={report.terms}
           doubts={spread!.doubts}
           years={report.payback?.risingYears ?? null}
-          commissioned={site.commissioned}
+          startsOn={report.counted.on}
         />
       )}
       {context && <YearTable context={context} />}

@@ -3,11 +3,13 @@
 import { Button, TextInput } from "@mantine/core";
 import { useForm } from "@mantine/form";
 import { moneySchema, type SiteDocument } from "@/contracts/site";
+import { amountOf, shareOfCosts } from "@/core/money";
 import { knownNumber } from "@/features/kit/fields/known-number";
 import { NumberField } from "@/features/kit/fields/NumberField";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { say } from "@/wording/screens/money-payback";
 import styles from "../MoneyChapter.module.css";
+import { OneBill } from "./OneBill";
 
 export type Terms = SiteDocument["money"];
 
@@ -57,12 +59,12 @@ export function TermsForm({ form, currency, commissioned }: { form: TermsFormHan
     <>
       <section className={chapter.section}>
         <h2>Costs, {currency}</h2>
-        <Sums form={form} list="costs" />
+        <Sums form={form} list="costs" currency={currency} />
         <AddSum form={form} list="costs" words={say.addACost} today={today} />
       </section>
       <section className={chapter.section}>
         <h2>Incentives, {currency}</h2>
-        <Sums form={form} list="incentives" />
+        <Sums form={form} list="incentives" currency={currency} />
         <AddSum form={form} list="incentives" words={say.addAnIncentive} today={today} />
       </section>
       <section className={chapter.section}>
@@ -82,6 +84,7 @@ export function TermsForm({ form, currency, commissioned }: { form: TermsFormHan
           />
           <TextInput label={say.thenAKwh(currency)} inputMode="decimal" placeholder="nothing" {...price("tariff.exportThenPerKwh")} />
         </div>
+        <OneBill currency={currency} takePrice={(perKwh) => form.setFieldValue("tariff.importPerKwh", perKwh)} />
       </section>
       <Running form={form} currency={currency} />
     </>
@@ -97,12 +100,35 @@ function AddSum({ form, list, words, today }: { form: TermsFormHandle; list: "co
   );
 }
 
-function Sums({ form, list }: { form: TermsFormHandle; list: "costs" | "incentives" }) {
+interface SumsProps {
+  readonly form: TermsFormHandle;
+  readonly list: "costs" | "incentives";
+  readonly currency: string;
+}
+
+const SHARE = /^\s*(\d{1,3}(?:[.,]\d+)?)\s*%\s*$/;
+
+/** An amount; of an incentive also a share of the costs, "25 %", which becomes its amount when the field is left. */
+function AmountField({ form, list, at, currency }: SumsProps & { readonly at: number }) {
+  const path = `${list}.${at}.amount`;
+  const { amount, what } = form.values[list][at]!;
+  const share = list === "incentives" ? SHARE.exec(amount)?.[1]?.replace(",", ".") : undefined;
+  const take = (): void => {
+    if (share === undefined) return;
+    const costs = form.values.costs.map((cost) => cost.amount).filter((cost) => Number.isFinite(Number(cost)));
+    form.setFieldValue(path, amountOf(shareOfCosts(costs, share), currency));
+    if (what === "") form.setFieldValue(`${list}.${at}.what`, say.shareOfTheCosts(share));
+  };
+  const { error, ...input } = form.getInputProps(path);
+  return <TextInput label="Amount" inputMode="text" {...input} error={share === undefined ? error : undefined} onBlur={take} />;
+}
+
+function Sums({ form, list, currency }: SumsProps) {
   return form.values[list].map((_, i) => (
     // biome-ignore lint/suspicious/noArrayIndexKey: sums have no name of their own
     <div className={styles.sum} key={i}>
       <TextInput label="On" {...form.getInputProps(`${list}.${i}.on`)} />
-      <TextInput label="Amount" inputMode="decimal" {...form.getInputProps(`${list}.${i}.amount`)} />
+      <AmountField form={form} list={list} at={i} currency={currency} />
       <TextInput label="For" {...form.getInputProps(`${list}.${i}.what`)} />
       <Button variant="subtle" size="compact-xs" aria-label={`Remove ${list} ${i + 1}`} onClick={() => form.removeListItem(list, i)}>
         Remove

@@ -27,7 +27,6 @@ interface WaysProps {
   readonly context: MoneyContext;
   readonly spread: PaybackSpread | null;
   readonly billsReport: BillsReport | null;
-  readonly commissioned: string | null;
 }
 
 interface Way {
@@ -39,6 +38,14 @@ interface Way {
 }
 
 const years = (value: number | null): string => (value === null ? say.notWithinTheHorizon : `${number(value, 1)} years`);
+
+/** When the money is back at the rate of the bills: a day, or what it lies between where too few months were billed for one. */
+function rateWords({ paidBackOn, paidBackFrom, paidBackBy, years: after, filledMonths }: BillsReport["runRates"][number]): string {
+  if (paidBackFrom === null) return say.notWithin40Years;
+  if (paidBackOn === null || filledMonths > 0)
+    return say.backBetween(dateName(paidBackFrom), paidBackBy ? dateName(paidBackBy) : say.beyond40Years);
+  return `${years(after)} (${dateName(paidBackOn)})`;
+}
 
 /** When the money is back, in its named ways. */
 function paybackWays(context: MoneyContext, rate: BillsReport["runRates"][number] | undefined, spread: WaysProps["spread"]): Way[] {
@@ -68,7 +75,7 @@ function paybackWays(context: MoneyContext, rate: BillsReport["runRates"][number
           {
             name: say.atTheRateOfTheBills,
             what: say.whatWasReallySavedThenEach(rate.filledMonths > 0 ? say.monthsBySeason(rate.filledMonths) : ""),
-            value: rate.paidBackOn === null ? say.notWithin40Years : `${years(rate.years)} (${dateName(rate.paidBackOn)})`,
+            value: rateWords(rate),
             working: () => runRateWorking(context, rate),
           },
         ]

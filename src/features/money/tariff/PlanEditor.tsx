@@ -8,6 +8,8 @@ import chapter from "@/features/kit/look/Chapter.module.css";
 import { planFaultWords } from "@/wording/money";
 import { say } from "@/wording/screens/money-tariff";
 import styles from "../MoneyChapter.module.css";
+import { HolidaysOf } from "./HolidaysOf";
+import { PlanPicture } from "./PlanPicture";
 import type { BandDraft, PlanDraft, SeasonDraft } from "./plan-draft";
 import { planOfDraft } from "./plan-draft";
 
@@ -40,8 +42,9 @@ export function PlanEditor({ draft, before, currency, onChange, onRemove }: Plan
     set({ seasons: draft.seasons.map((each, k) => (k === at ? { ...each, ...change } : each)) });
   const faults = draftFaults(draft, before, currency);
   return (
-    <details className={styles.plan}>
+    <details className={styles.plan} open={before === null || undefined}>
       <PlanSummary draft={draft} faults={faults} />
+      <PlanPicture draft={draft} />
       <PlanFields field={field} draft={draft} set={set} orNull={orNull} currency={currency} />
       {draft.seasons.map((each, at) => (
         <SeasonFields
@@ -127,6 +130,7 @@ function PlanFields({ field, draft, set, orNull, currency }: PlanFieldsProps) {
       {field("taxPercent", say.taxesOnAllCharges)}
       {field("risePercent", say.risesAYearBy)}
       {field("holidays", "Holidays (12-25, 2024-04-01)")}
+      <HolidaysOf draft={draft} take={(holidays) => set({ holidays })} />
       <NativeSelect
         label="Exported energy"
         value={draft.credit.kind}

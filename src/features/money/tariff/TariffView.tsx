@@ -15,7 +15,8 @@ import type { MoneyProps } from "../money-props";
 import { useMoneySave } from "../use-money-save";
 import { ComparisonTable, comparisonWords } from "./ComparisonTable";
 import { draftFaults, PlanEditor } from "./PlanEditor";
-import { draftOf, freshPlan, type PlanDraft, planOfDraft } from "./plan-draft";
+import { PresetChoice } from "./PresetChoice";
+import { draftOf, type PlanDraft, planOfDraft } from "./plan-draft";
 
 type List = "plans" | "offers";
 const LISTS: readonly { readonly id: List; readonly head: string; readonly add: string }[] = [
@@ -24,7 +25,7 @@ const LISTS: readonly { readonly id: List; readonly head: string; readonly add: 
 ];
 
 /** What a kWh costs at every hour of a year, the plans behind it, and which would have been cheapest. */
-export function TariffView({ slug, version, site, comparison }: MoneyProps) {
+export function TariffView({ slug, version, site, comparison, today }: MoneyProps) {
   const { save, refusal, note } = useMoneySave(slug, version, site);
   const { currency, money } = site;
   const [drafts, setDrafts] = useState<Readonly<Record<List, readonly PlanDraft[]>>>({
@@ -41,7 +42,7 @@ export function TariffView({ slug, version, site, comparison }: MoneyProps) {
   const [chosen, setChosen] = useState<string | null>(null);
   const year = chosen !== null && years.includes(chosen) ? chosen : years.at(-1);
   const change = (list: List, next: readonly PlanDraft[]): void => setDrafts({ ...drafts, [list]: next });
-  const picture = plans.length > 0 && year !== undefined ? priceYear(plans, Number(year)) : null;
+  const picture = plans.length > 0 && year !== undefined ? priceYear(plans, firstDayOf(plans, year)) : null;
   return (
     <>
       <p className={chapter.verdict} data-testid="tariff-verdict">
@@ -68,7 +69,7 @@ export function TariffView({ slug, version, site, comparison }: MoneyProps) {
           beforeOf={beforeOf}
           currency={currency}
           change={change}
-          site={site}
+          firstDay={site.commissioned ?? `${today.slice(0, 4)}-01-01`}
           add={add}
         />
       ))}
@@ -118,11 +119,12 @@ interface PlansSectionProps {
   readonly beforeOf: (draft: PlanDraft) => PlanDocument | null;
   readonly currency: string;
   readonly change: (list: List, next: readonly PlanDraft[]) => void;
-  readonly site: MoneyProps["site"];
+  /** From which day a new plan holds until somebody says it better. */
+  readonly firstDay: string;
   readonly add: string;
 }
 
-function PlansSection({ id, head, drafts, beforeOf, currency, change, site, add }: PlansSectionProps) {
+function PlansSection({ id, head, drafts, beforeOf, currency, change, firstDay, add }: PlansSectionProps) {
   return (
     <section className={chapter.section}>
       <h2>{head}</h2>
@@ -146,17 +148,19 @@ function PlansSection({ id, head, drafts, beforeOf, currency, change, site, add 
           }
         />
       ))}
-      <Button
-        variant="subtle"
-        size="compact-sm"
-        onClick={() =>
-          change(id, [...drafts[id], draftOf(freshPlan(`plan-${Date.now().toString(36)}`, site.commissioned ?? "2020-01-01"))])
-        }
-      >
-        {add}
-      </Button>
+      <PresetChoice
+        words={add}
+        isOpen={id === "plans" && drafts.plans.length === 0}
+        choose={(preset) => change(id, [...drafts[id], preset.draft(`plan-${Date.now().toString(36)}`, firstDay)])}
+      />
     </section>
   );
+}
+
+/** A year is drawn from its first day; the first year of all plans from the day on which they begin. */
+function firstDayOf(plans: readonly PlanDocument[], year: string): string {
+  const begins = plans.map(({ from }) => from).sort()[0]!;
+  return begins.startsWith(year) ? begins : `${year}-01-01`;
 }
 
 /** Years that the plans speak of, the last eight. */

@@ -76,6 +76,27 @@ export function planOfDraft(draft: PlanDraft, before: PlanDocument | null): { pl
   return { plan: null, faults: parsed.error.issues.map((issue) => `${placeOf(issue.path, draft)}: ${issue.message}.`) };
 }
 
+/**
+ * The seasons and bands that a draft means, whatever its prices: where one is not typed yet, bands stand in their order, the first as the dearest. Null
+ * while months or hours can't be read.
+ */
+export function shapeOfDraft(draft: PlanDraft): Pick<PlanDocument, "seasons"> | null {
+  const isPriced = draft.seasons.every(({ bands }) =>
+    bands.every(({ prices }) => tiersOf(prices).every(({ perKwh }) => /\d/.test(perKwh)) && prices.trim() !== ""),
+  );
+  const seasons = draft.seasons.map((season) => ({
+    ...season,
+    name: season.name.trim() || "season",
+    bands: season.bands.map((band, k) => ({
+      ...band,
+      name: band.name.trim() || "band",
+      prices: isPriced ? band.prices : String(season.bands.length - k),
+    })),
+  }));
+  const { plan } = planOfDraft({ ...draftOf(freshPlan(draft.id, "2024-01-01")), seasons }, null);
+  return plan;
+}
+
 const dotted = (text: string): string => text.trim().replace(",", ".");
 
 function placeOf(path: readonly PropertyKey[], { seasons }: PlanDraft): string {
@@ -141,7 +162,7 @@ const tiersOf = (text: string): { upToKwh: number | null; perKwh: string }[] =>
       return { upToKwh: limit === null ? null : Number(dotted(limit)), perKwh: dotted(price ?? "") };
     });
 
-/** A plan to begin with: one price all day. */
+/** A plan of one price all day, as the ground of a draft. */
 export const freshPlan = (id: string, from: string): PlanDocument =>
   planSchema.parse({
     id,

@@ -2,7 +2,7 @@ import { catalogue } from "./catalogue";
 
 /** What charts say. */
 export const say = catalogue({
-  yearsSinceCommissioning: "years since commissioning",
+  yearsSinceCommissioning: "years counted",
   yearsFromNow: "years from now",
   noneOnAnyDay: "none on any day",
   expectedKwhMetered: (name: string, label: string, label2: string, bar: string) =>

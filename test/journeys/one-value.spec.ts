@@ -1,5 +1,6 @@
 import { readFileSync } from "node:fs";
 import { expect, type Page, test } from "@playwright/test";
+import { go } from "./go";
 
 /** A figure as some screen, file or answer has it. */
 interface Seen {
@@ -67,13 +68,10 @@ const views = (slug: string): string[] => [
 ];
 
 async function gather(page: Page, slug: string, path: string, all: Gathered): Promise<void> {
-  await page.goto(path);
+  await go(page, path);
   await page.locator("main h1").first().waitFor();
-  const waiting = page.locator("[data-fleeting]");
-  for (let tries = 0; tries < 60 && (await waiting.count()) > 0; tries++) {
-    await page.waitForTimeout(500);
-    await page.goto(path);
-  }
+  // What is still being reckoned comes by itself.
+  await expect(page.locator("[data-fleeting]")).toHaveCount(0, { timeout: 45_000 });
   const figures = await page.locator("[data-figure]").evaluateAll((marks) =>
     marks.map((mark) => ({
       name: mark.getAttribute("data-figure")!,

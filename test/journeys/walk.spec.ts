@@ -1,6 +1,7 @@
 import { expect, type Page, test } from "@playwright/test";
 import { type Answer, type Basis, mayBeSaid } from "../../src/core/basis";
 import { openBook } from "../open-book";
+import { go } from "./go";
 
 type Rests = Pick<Basis, "weather" | "energy">;
 
@@ -62,8 +63,9 @@ async function claimsOn(page: Page): Promise<Map<Answer, string>> {
 async function walk(page: Page, slug: string, rests: Rests, seen: Set<Answer>): Promise<string[]> {
   const wrong: string[] = [];
   for (const path of PAGES) {
-    await page.goto(`/books/${slug}/${path}`);
+    await go(page, `/books/${slug}/${path}`);
     await expect(page.locator("main").first()).toBeVisible();
+    await expect(page.locator("[data-fleeting]")).toHaveCount(0, { timeout: 45_000 });
     for (const [answer, claim] of await claimsOn(page)) {
       seen.add(answer);
       if (mayBeSaid(answer, rests).permission === "withheld") wrong.push(`${rests.weather}/${rests.energy} ${path}: ${answer}: ${claim}`);

@@ -77,7 +77,8 @@ function laterInputs(context: MoneyContext): Working["inputs"] {
     { name: "Upkeep", value: perYear.map(({ what, amount }) => `${what} ${amount}`).join(", ") || "none", from: "terms, a year, rising" },
     {
       name: "Once",
-      value: later.map(({ what, amount, afterYears }) => `${what} ${amount} after ${Number(afterYears.toFixed(1))} years`).join(", ") || "none",
+      value:
+        later.map(({ what, amount, afterYears }) => `${what} ${amount} after ${Number(afterYears.toFixed(1))} years`).join(", ") || "none",
       from: "terms",
     },
   ];

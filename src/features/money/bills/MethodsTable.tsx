@@ -2,14 +2,14 @@
 
 import type { BillsReport, SavingsMethodName } from "@/contracts/money";
 import { Cells } from "@/features/kit/figures/Cells";
-import { Figure } from "@/features/kit/figures/Figure";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { ScrollBox } from "@/features/kit/look/ScrollBox";
 import { RuledTable } from "@/features/kit/table/RuledTable";
 import { dateName, money, monthName, number } from "@/wording/format";
 import { say } from "@/wording/screens/money-bills";
-import { averagePriceWorking, METHOD_NAMES, methodWorking, naiveWorking } from "@/wording/workings/money-workings";
+import { METHOD_NAMES, methodWorking, naiveWorking } from "@/wording/workings/money-workings";
 import styles from "../MoneyChapter.module.css";
+import { AveragePrices } from "./AveragePrices";
 
 const WHAT: Readonly<Record<SavingsMethodName, string>> = {
   "re-run": say.theTariffInForceOverWhat,
@@ -50,7 +50,7 @@ const yearAndMonth = (day: string): string => `${monthName(day.slice(0, 7), "sho
 
 /** Savings by three methods side by side, and why they part. */
 export function MethodsTable({ report, today }: { report: BillsReport; today: string }) {
-  const { methods, currency, runRates, naivePerYear, planTest } = report;
+  const { methods, currency, naivePerYear, planTest } = report;
   if (methods.length === 0) return null;
   return (
     <section className={chapter.section}>
@@ -68,20 +68,9 @@ export function MethodsTable({ report, today }: { report: BillsReport; today: st
             </tr>
           </thead>
           <tbody>
-            {methods.map((own) => {
-              const rate = runRates.find(({ method }) => method === own.method);
-              return (
-                <tr key={own.method} data-trusted={(own.method === "re-run" && planTest?.isTrusted && !own.isRange) || undefined}>
-                  <td>
-                    <b>{METHOD_NAMES[own.method]}</b> <span className={chapter.soft}>{WHAT[own.method]}</span>
-                  </td>
-                  <Cells working={() => methodWorking(report, own.method)}>
-                    {[own.months, figureOf(own), yearOf(own, rate?.filledMonths ?? 0), backOf(rate, today)]}
-                  </Cells>
-                  <td className={chapter.soft}>{trustIn(own.method, report)}</td>
-                </tr>
-              );
-            })}
+            {methods.map((own) => (
+              <MethodRow key={own.method} own={own} report={report} today={today} />
+            ))}
             {naivePerYear !== null && (
               <tr>
                 <td className={chapter.soft}>
@@ -111,31 +100,24 @@ export function MethodsTable({ report, today }: { report: BillsReport; today: st
   );
 }
 
-/** The average price before and since, net and gross of what exports earned, side by side with why they differ. */
-function AveragePrices({ why, currency }: Pick<BillsReport, "why" | "currency">) {
-  const { oldPerKwh, netPerKwh, grossPerKwh } = why;
-  if (netPerKwh === null || grossPerKwh === null) return null;
-  const price = (value: number): string => `${number(value, 3)} ${currency}`;
-  const prices: [string, number | null][] = [
-    [say.beforeTheArray, oldPerKwh],
-    [say.sinceAsPrinted, netPerKwh],
-    [say.sinceWithoutExports, grossPerKwh],
-  ];
+interface MethodRowProps {
+  readonly own: BillsReport["methods"][number];
+  readonly report: BillsReport;
+  readonly today: string;
+}
+
+function MethodRow({ own, report, today }: MethodRowProps) {
+  const rate = report.runRates.find(({ method }) => method === own.method);
   return (
-    <p data-testid="average-prices">
-      {say.averagePrices}:{" "}
-      {prices
-        .filter(([, value]) => value !== null)
-        .map(([name, value]) => (
-          <span key={name} className={styles.averagePrice}>
-            <Figure working={() => averagePriceWorking(name, value!, currency)}>{price(value!)}</Figure> {name}
-          </span>
-        ))}{" "}
-      <span className={chapter.soft}>
-        {grossPerKwh > netPerKwh && say.onlyExportsMakeItLow(price(netPerKwh))}{" "}
-        {oldPerKwh !== null && say.fixedOnFewer(price(oldPerKwh), price(grossPerKwh))}
-      </span>
-    </p>
+    <tr data-trusted={(own.method === "re-run" && report.planTest?.isTrusted && !own.isRange) || undefined}>
+      <td>
+        <b>{METHOD_NAMES[own.method]}</b> <span className={chapter.soft}>{WHAT[own.method]}</span>
+      </td>
+      <Cells working={() => methodWorking(report, own.method)}>
+        {[own.months, figureOf(own), yearOf(own, rate?.filledMonths ?? 0), backOf(rate, today)]}
+      </Cells>
+      <td className={chapter.soft}>{trustIn(own.method, report)}</td>
+    </tr>
   );
 }
 

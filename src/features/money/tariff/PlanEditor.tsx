@@ -11,7 +11,7 @@ import styles from "../MoneyChapter.module.css";
 import { HolidaysOf } from "./HolidaysOf";
 import { PlanPicture } from "./PlanPicture";
 import type { BandDraft, PlanDraft, SeasonDraft } from "./plan-draft";
-import { planOfDraft } from "./plan-draft";
+import { planOfDraft, priced } from "./plan-draft";
 
 export interface PlanEditorProps {
   readonly draft: PlanDraft;
@@ -41,11 +41,13 @@ export function PlanEditor({ draft, before, currency, onChange, onRemove }: Plan
   const season = (at: number, change: Partial<SeasonDraft>): void =>
     set({ seasons: draft.seasons.map((each, k) => (k === at ? { ...each, ...change } : each)) });
   const faults = draftFaults(draft, before, currency);
+  const isUnpriced = faults.length > 0 && draftFaults(priced(draft), before, currency).length === 0;
   return (
     <details className={styles.plan} open={before === null || undefined}>
-      <PlanSummary draft={draft} faults={faults} />
+      <PlanSummary draft={draft} faults={faults} isUnpriced={isUnpriced} />
       <PlanPicture draft={draft} />
       <PlanFields field={field} draft={draft} set={set} orNull={orNull} currency={currency} />
+      <HolidaysOf draft={draft} take={(holidays) => set({ holidays })} />
       {draft.seasons.map((each, at) => (
         <SeasonFields
           // biome-ignore lint/suspicious/noArrayIndexKey: a season's name is being typed
@@ -72,7 +74,7 @@ export function PlanEditor({ draft, before, currency, onChange, onRemove }: Plan
           {say.removeThePlan}
         </Button>
       </div>
-      {faults.length > 0 && (
+      {faults.length > 0 && !isUnpriced && (
         <ul className={styles.faults} data-testid="plan-faults">
           {faults.map((words) => (
             <li key={words} data-fatal>
@@ -88,9 +90,11 @@ export function PlanEditor({ draft, before, currency, onChange, onRemove }: Plan
 interface PlanSummaryProps {
   readonly draft: PlanDraft;
   readonly faults: string[];
+  /** All that is wrong is that prices are not typed yet. */
+  readonly isUnpriced: boolean;
 }
 
-function PlanSummary({ draft, faults }: PlanSummaryProps) {
+function PlanSummary({ draft, faults, isUnpriced }: PlanSummaryProps) {
   return (
     <summary>
       {draft.name}{" "}
@@ -98,7 +102,8 @@ function PlanSummary({ draft, faults }: PlanSummaryProps) {
         from {draft.from}
         {draft.to ? ` to ${draft.to}` : ""}
       </span>
-      {faults.length > 0 && (
+      {isUnpriced && <span className={chapter.soft}> · {say.pricesToType(faults.length)}</span>}
+      {faults.length > 0 && !isUnpriced && (
         <span className={chapter.clay}> · {faults.length === 1 ? say.somethingIsWrong : say.thingsAreWrong(faults.length)}</span>
       )}
     </summary>
@@ -130,7 +135,6 @@ function PlanFields({ field, draft, set, orNull, currency }: PlanFieldsProps) {
       {field("taxPercent", say.taxesOnAllCharges)}
       {field("risePercent", say.risesAYearBy)}
       {field("holidays", "Holidays (12-25, 2024-04-01)")}
-      <HolidaysOf draft={draft} take={(holidays) => set({ holidays })} />
       <NativeSelect
         label="Exported energy"
         value={draft.credit.kind}

@@ -76,8 +76,30 @@ export function planOfDraft(draft: PlanDraft, before: PlanDocument | null): { pl
   return { plan: null, faults: parsed.error.issues.map((issue) => `${placeOf(issue.path, draft)}: ${issue.message}.`) };
 }
 
+const PLACEHOLDER = "1";
+
+/** A draft with a price wherever none is typed yet: what is wrong with it still is more than its prices. */
+export function priced(draft: PlanDraft): PlanDraft {
+  const filled = (prices: string): string =>
+    prices.trim() === ""
+      ? PLACEHOLDER
+      : prices
+          .split(";")
+          .map((tier) => (tier.includes(":") ? (/:\s*$/.test(tier) ? `${tier}${PLACEHOLDER}` : tier) : tier.trim() === "" ? PLACEHOLDER : tier))
+          .join(";");
+  return {
+    ...draft,
+    seasons: draft.seasons.map((season) => ({
+      ...season,
+      bands: season.bands.map((band) => ({ ...band, prices: filled(band.prices) })),
+    })),
+    demand: draft.demand && { ...draft.demand, perKw: draft.demand.perKw || PLACEHOLDER },
+    credit: { ...draft.credit, perKwh: draft.credit.perKwh === "" ? PLACEHOLDER : draft.credit.perKwh },
+  };
+}
+
 /**
- * The seasons and bands that a draft means, whatever its prices: where one is not typed yet, bands stand in their order, the first as the dearest. Null
+ * The seasons and bands that a draft means, whatever its prices: where one is not typed yet, bands with hours of their own stand for the dearer. Null
  * while months or hours can't be read.
  */
 export function shapeOfDraft(draft: PlanDraft): Pick<PlanDocument, "seasons"> | null {
@@ -87,10 +109,10 @@ export function shapeOfDraft(draft: PlanDraft): Pick<PlanDocument, "seasons"> | 
   const seasons = draft.seasons.map((season) => ({
     ...season,
     name: season.name.trim() || "season",
-    bands: season.bands.map((band, k) => ({
+    bands: season.bands.map((band) => ({
       ...band,
       name: band.name.trim() || "band",
-      prices: isPriced ? band.prices : String(season.bands.length - k),
+      prices: isPriced ? band.prices : band.hours.trim() === "" ? "1" : "2",
     })),
   }));
   const { plan } = planOfDraft({ ...draftOf(freshPlan(draft.id, "2024-01-01")), seasons }, null);

@@ -34,7 +34,7 @@ export const PLAN_PRESETS: readonly PlanPreset[] = [
   ]),
   preset("tiers", say.tiersOfAMonth, year(band("all day", "", "all", "300: ; "))),
   preset("demand", say.withADemandCharge, year(band("all day")), { demand: { perKw: "", days: "weekdays", hours: [[7, 20]] } }),
-  preset("feed-in", say.feedInPaidApart, year(band("all day")), credit("feed-in")),
-  preset("net-billing", say.netBillingMoneyOnTheBill, year(band("all day")), credit("net-billing", { trueUpMonth: 3 })),
-  preset("net-metering", say.netMeteringPaysForKwh, year(band("all day")), credit("net-metering", { trueUpMonth: 3 })),
+  preset("feed-in", say.exportsPaidApart, year(band("all day")), credit("feed-in")),
+  preset("net-billing", say.exportsAreMoney, year(band("all day")), credit("net-billing", { trueUpMonth: 3 })),
+  preset("net-metering", say.exportsPayForKwh, year(band("all day")), credit("net-metering", { trueUpMonth: 3 })),
 ];

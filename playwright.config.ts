@@ -12,7 +12,7 @@ export default defineConfig({
     { name: "everyone", testMatch: "axe.spec.ts", fullyParallel: true },
   ],
   timeout: 60_000,
-  expect: { timeout: 15_000 },
+  expect: { timeout: 25_000 },
   reporter: [["list"], ["json", { outputFile: process.env.PLAYWRIGHT_JSON_OUTPUT_FILE ?? "test-results/browser.json" }]],
   use: {
     baseURL: process.env.DUSTY_LEDGER_ADDRESS ?? "http://127.0.0.1:3000",

@@ -8,7 +8,7 @@ export interface PaybackFactor extends Pick<TornadoBar, "lowerYears" | "higherYe
 
 const ROW = 34;
 const NAMES = 190;
-const RIGHT = 64;
+const RIGHT = 76;
 const TOP = 30;
 
 export const paybackDaysHeight = (rows: number): number => TOP + rows * ROW + 10;

@@ -1,5 +1,3 @@
-import type { ReactNode } from "react";
-
 export interface PlanWeekSeason {
   readonly name: string;
   /** Calendar months that it holds, 1 to 12. */
@@ -53,7 +51,8 @@ export function PlanWeek({ seasons, width }: PlanWeekProps) {
                   x={from + stretch.from * perHour}
                   width={(stretch.to - stretch.from) * perHour}
                   band={stretch.band === null ? null : season.bands[stretch.band]!}
-                >{`${day.name}, ${stretch.from} to ${stretch.to} h`}</Stretch>
+                  title={`${day.name}, ${stretch.from} to ${stretch.to} h`}
+                />
               ))}
             </g>
           ))}
@@ -78,10 +77,10 @@ interface StretchProps {
   readonly x: number;
   readonly width: number;
   readonly band: PlanWeekSeason["bands"][number] | null;
-  readonly children: ReactNode;
+  readonly title: string;
 }
 
-function Stretch({ x, width, band, children }: StretchProps) {
+function Stretch({ x, width, band, title }: StretchProps) {
   return (
     <g>
       <rect
@@ -91,7 +90,7 @@ function Stretch({ x, width, band, children }: StretchProps) {
         fill={band === null ? "var(--heat-none)" : `var(--sun-${Math.round(1 + band.depth * 3)})`}
         stroke="var(--paper)"
       >
-        <title>{`${String(children)}: ${band?.name ?? "no band"}`}</title>
+        <title>{`${title}: ${band?.name ?? "no band"}`}</title>
       </rect>
       {band !== null && band.name.length * LETTER_PX < width && (
         <text x={x + width / 2} y={12.5} textAnchor="middle" fill="var(--ink)" pointerEvents="none">

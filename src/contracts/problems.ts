@@ -10,6 +10,8 @@ export const placeInFileSchema = z.strictObject({
 export const problemCodes = [
   "empty-file",
   "binary-file",
+  "pdf-file",
+  "bill-corrected",
   "not-utf8",
   "zero-bytes",
   "other-encoding",

@@ -30,6 +30,16 @@ const CATALOGUE: Readonly<Record<ProblemCode, Word>> = {
     expected: "A CSV file (text), or one packed with gzip.",
     remedy: "If it is a spreadsheet, save the sheet as CSV (UTF-8) and drop that.",
   }),
+  "pdf-file": () => ({
+    what: "This is a PDF: a picture of a page, from which no figure can be taken for sure.",
+    expected: "A table: CSV, a workbook, or text copied from one.",
+    remedy: "Most who send it also offer CSV or a workbook; else type its figures into the table here: a few minutes a year of bills.",
+  }),
+  "bill-corrected": (_, count) => ({
+    what: `${rows(count)} ${count === 1 ? "corrects an earlier bill" : "correct earlier bills"} of the same days.`,
+    expected: "One bill for each day.",
+    remedy: "The later one stands, the earlier one is left out.",
+  }),
   "not-utf8": () => ({
     what: "Some letters can't be read as UTF-8.",
     expected: "Text in UTF-8, with or without a byte-order mark.",

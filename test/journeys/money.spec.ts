@@ -86,3 +86,49 @@ test("a plan that can't be right is refused in words, and a right one is saved a
   await expect(page.getByText("Saved.")).toBeVisible();
   await expect(page.getByTestId("tariff-verdict")).not.toContainText("0.299");
 });
+
+test("from what people have: a usual bill, a credit in per cent, a cost of a later year", async ({ page }) => {
+  await page.goto("/books/packing-shed/money");
+  await page.getByText("From a usual bill").click();
+  await page.getByLabel("The bill, EUR").fill("160");
+  await expect(page.getByTestId("one-bill")).toContainText("The bill alone is no price");
+  await page.getByLabel("Bought in that time, kWh").fill("400");
+  // 160 less a tenth, over 400; between three quarters and all of it.
+  await expect(page.getByTestId("one-bill")).toContainText("A bought kWh costs 0.360 EUR; between 0.300 and 0.400");
+  await page.getByLabel("Fixed or minimum part, EUR").fill("12");
+  await page.getByRole("button", { name: "Take 0.3700 as the price of a bought kWh" }).click();
+  await expect(page.getByLabel("Bought, EUR a kWh")).toHaveValue("0.3700");
+
+  await page.getByRole("button", { name: "Add an incentive" }).click();
+  const amount = page.getByLabel("Amount").nth(2);
+  await amount.fill("25 %");
+  await amount.blur();
+  await expect(amount).toHaveValue("15250.00");
+
+  await expect(page.getByTestId("counted-from")).toContainText("Counted from 1 April 2019");
+  await page.getByRole("button", { name: "Add a cost" }).click();
+  await page.getByLabel("On").nth(1).fill("2025-06-01");
+  await page.getByLabel("Amount").nth(1).fill("9000");
+  await page.getByLabel("For").nth(1).fill("new roof");
+  await expect(page.getByTestId("later-cost")).toContainText(
+    /new roof, 9\D?000 EUR on 1 June 2025: what is earned from then on brings it back in .* on about /,
+  );
+});
+
+test("a plan begins with its structure, drawn before any price, and takes a country's holidays", async ({ page }) => {
+  await page.goto("/books/hill-school/money?view=tariff");
+  await expect(page.getByText("morning peak", { exact: true })).toBeVisible();
+  await page.getByRole("button", { name: "Use “Three seasons, two winter peaks”" }).click();
+  await expect(page.getByText("7 prices to type")).toBeVisible();
+  await expect(page.getByRole("button", { name: "Save the plans" })).toBeDisabled();
+  await page.getByLabel("Holidays of").selectOption({ label: "Poland" });
+  await page.getByRole("button", { name: "Take its public holidays" }).click();
+  await expect(page.getByLabel(/^Holidays \(/)).toHaveValue(/12-25/);
+  for (let band = 0; band < 7; band++)
+    await page
+      .getByLabel(/PLN a kWh \(tiers/)
+      .nth(band)
+      .fill("0.9");
+  await expect(page.getByText("7 prices to type")).toBeHidden();
+  await expect(page.getByRole("button", { name: "Save the plans" })).toBeEnabled();
+});

@@ -34,16 +34,16 @@ interface Head {
 
 const HEADS: readonly Head[] = [
   { name: "book" },
-  { name: "size", below: "kWp", widthPx: 60 },
-  { name: "last", below: "year", widthPx: 52 },
+  { name: "size", below: "kWp", widthPx: 50 },
+  { name: "last", below: "year", widthPx: 46 },
   { name: say.itsMonthsExpectedMetered, isLeft: true, isPicture: true, widthPx: 182 },
-  { name: "expected", below: "kWh", widthPx: 80 },
-  { name: "metered", below: "kWh", widthPx: 76 },
-  { name: "promise", below: "kWh", widthPx: 74 },
-  { name: "performance", below: "index", widthPx: 112 },
-  { name: say.largestLossFound, isLeft: true, widthPx: 150 },
-  { name: "unexplained", below: "kWh", widthPx: 98 },
-  { name: say.state, isLeft: true, widthPx: 112 },
+  { name: "expected", below: "kWh", widthPx: 68 },
+  { name: "metered", below: "kWh", widthPx: 66 },
+  { name: "promise", below: "kWh", widthPx: 60 },
+  { name: "performance", below: "index", widthPx: 92 },
+  { name: say.largestLossFound, isLeft: true, widthPx: 134 },
+  { name: "unexplained", below: "kWh", widthPx: 86 },
+  { name: say.state, isLeft: true, widthPx: 104 },
 ];
 
 /** One ruled line a book, with the account of its last year. */

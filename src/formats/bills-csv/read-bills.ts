@@ -4,6 +4,7 @@ import type { BillDocument } from "@/contracts/bills";
 import { type Problem, ProblemLog } from "@/contracts/problems";
 import { type Bytes, decodeText, peek, records, sniffDialect, UnreadableText } from "../tabular/text";
 import { isZip, sheetRows } from "../xlsx";
+import { type BillRow, joinedRows } from "./joined-rows";
 
 export interface BillsFile {
   readonly bills: readonly BillDocument[];
@@ -25,11 +26,12 @@ const MONTH = /^\d{4}-(0[1-9]|1[0-2])$/;
 
 /**
  * Reads bills, one a row: `from, to` (or `month`), `amount`, and any of `import_kwh`, `usage_kwh`, `import_BAND_kwh`, `export_kwh`, `production_kwh`.
- * Without `import_kwh`, usage is what was bought. Takes CSV, text copied from a sheet, or a workbook.
+ * Without `import_kwh`, usage is what was bought. A bill may also stand in several rows: one a `band`, one a `meter`; `credit` is taken off its amount, and
+ * the one that was `issued` last replaces what it corrects. Takes CSV, text copied from a sheet, or a workbook.
  */
 export async function readBills(bytes: Bytes): Promise<BillsFile> {
   const log = new ProblemLog();
-  const bills: BillDocument[] = [];
+  const found: BillRow[] = [];
   try {
     const { rows, decimal } = await tableOf(bytes, log);
     const headers = (rows[0] ?? []).map(headerOf);
@@ -37,14 +39,15 @@ export async function readBills(bytes: Bytes): Promise<BillsFile> {
     else if (!headers.includes("from") && !headers.includes("month"))
       log.add("no-time-column", "error", { row: 1 }, { columns: headers.join(", ") });
     if (!log.hasErrors) {
-      for (const [k, cells] of rows.slice(1).entries()) takeRow(cells, k + 2, { headers, decimal, log, bills });
+      for (const [k, cells] of rows.slice(1).entries()) takeRow(cells, k + 2, { headers, decimal, log, found });
     }
-    if (!log.hasErrors && bills.length === 0) log.add("no-rows", "error");
+    if (!log.hasErrors && found.length === 0) log.add("no-rows", "error");
   } catch (error) {
     if (!(error instanceof UnreadableText)) throw error;
     log.add(error.code, "error");
   }
-  return { bills: log.hasErrors ? [] : bills, problems: log.list() };
+  const bills = log.hasErrors ? [] : joinedRows(found, log);
+  return { bills, problems: log.list() };
 }
 
 async function tableOf(bytes: Bytes, log: ProblemLog): Promise<{ rows: string[][]; decimal: "." | "," }> {
@@ -70,10 +73,10 @@ interface Reading {
   readonly headers: readonly string[];
   readonly decimal: "." | ",";
   readonly log: ProblemLog;
-  readonly bills: BillDocument[];
+  readonly found: BillRow[];
 }
 
-function takeRow(cells: readonly string[], row: number, { headers, decimal, log, bills }: Reading): void {
+function takeRow(cells: readonly string[], row: number, { headers, decimal, log, found }: Reading): void {
   if (cells.every((cell) => cell.trim() === "")) return;
   const cell = (name: string): string => (cells[headers.indexOf(name)] ?? "").trim();
   const numeral = (text: string): string =>
@@ -95,13 +98,18 @@ function takeRow(cells: readonly string[], row: number, { headers, decimal, log,
     return;
   }
   const amount = numeral(cell("amount"));
-  if (!/^-?\d+(\.\d+)?$/.test(amount)) log.add("not-a-number", "error", { row, column: "amount", value: cell("amount") });
+  // Where a bill stands in a row a band or a meter, its amount may stand in one of them alone.
+  const isPart = cell("band") !== "" || cell("meter") !== "";
+  if (!/^-?\d+(\.\d+)?$/.test(amount) && !(isPart && amount === ""))
+    log.add("not-a-number", "error", { row, column: "amount", value: cell("amount") });
   const bands: Record<string, number> = {};
   for (const header of headers) {
     const band = BAND.exec(header)?.[1];
     const value = band === undefined ? null : kwh(header);
     if (band !== undefined && value !== null) bands[bandName(band)] = value;
   }
+  const band = cell("band");
+  if (band !== "") bands[bandName(band.toLowerCase())] = kwh("import_kwh") ?? kwh("kwh") ?? kwh("usage_kwh") ?? 0;
   const banded = Object.keys(bands).length > 0 ? Object.values(bands).reduce((a, b) => a + b, 0) : null;
   const [bought, usage] = [kwh("import_kwh"), kwh("usage_kwh")];
   const importKwh = bought ?? banded ?? usage;
@@ -109,7 +117,12 @@ function takeRow(cells: readonly string[], row: number, { headers, decimal, log,
     log.add("not-a-number", "error", { row, column: "import_kwh", value: "" });
     return;
   }
-  bills.push({
+  const credit = numeral(cell("credit"));
+  if (credit !== "" && !/^-?\d+(\.\d+)?$/.test(credit)) log.add("not-a-number", "error", { row, column: "credit", value: cell("credit") });
+  const issued = cell("issued");
+  if (issued !== "" && !DATE.test(issued)) log.add("bad-time", "error", { row, column: "issued", value: issued });
+  found.push({
+    ...{ row, band, meter: cell("meter"), issued: issued.slice(0, 10), credit: credit || "0" },
     ...period,
     // Usage beside what was bought is consumption; alone it is what was bought.
     usageKwh: usage !== null && (bought !== null || usage < importKwh - 2) ? usage : null,
@@ -117,7 +130,7 @@ function takeRow(cells: readonly string[], row: number, { headers, decimal, log,
     importByBandKwh: bands,
     exportKwh: kwh("export_kwh"),
     productionKwh: kwh("production_kwh"),
-    amount,
+    amount: amount || "0",
   });
 }
 

@@ -22,6 +22,8 @@ export const say = catalogue({
     "Over a cloudless year, which is the most there can be: what differs between the ways counts, less than the kilowatt-hours.",
   broughtToWhatIsCounted: (kwh: string) => `Brought to ${kwh} kWh a year, which the meter counts.`,
   broughtToThePromise: (kwh: string) => `Brought to ${kwh} kWh a year, which the promise says.`,
+  washingNeedsRain: "How much the rain washes is not known: this sun has no rain in it, so nothing is said of washing.",
+  bringRain: "Bring weather with rain",
   reckoningOverTheYear: "Reckoning over the years there are …",
   extraEnergyKwhAYear: "extra energy, kWh a year",
   worthInTheFirstYear: (currency: string) => `worth, ${currency} in the first year`,

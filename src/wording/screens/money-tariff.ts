@@ -23,6 +23,7 @@ export const say = catalogue({
   nobodyMovesAWashingMachineFor: "Nobody moves a washing machine for a cheaper hour.",
   thePlansPricesHoldForAll: "The plan's prices hold for all twelve months.",
   onePriceAllDay: "One price all day",
+  nightAndWeekend: "night and weekend",
   dayAndNight: "Day and night",
   threeSeasonsTwoWinterPeaks: "Three seasons, two winter peaks",
   tiersOfAMonth: "Tiers by the month's kWh",

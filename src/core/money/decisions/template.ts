@@ -23,6 +23,8 @@ export type CaseFigures = Readonly<Record<string, number>>;
 /** A decision that owners face: what it asks for, and the ways it can go. The first side is the base. */
 export interface CaseTemplate {
   readonly id: string;
+  /** What it can't be answered without, beside light and a price: nothing is advised on rain that nobody knows. */
+  readonly needs?: "rain";
   /** Null where the site can't face it. */
   inputsFor(site: Site, facts: CaseFacts): readonly CaseInput[] | null;
   sides(

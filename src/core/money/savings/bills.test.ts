@@ -205,6 +205,43 @@ describe("a table of bills", () => {
     const { bills } = await read("month\timport_kwh\tamount\n2024-02\t310,5\t-4,20\n");
     expect(bills[0]).toMatchObject({ from: "2024-02-01", to: "2024-02-29", importKwh: 310.5, amount: "-4.20" });
   });
+  it("puts together what stands in a row a band or a meter, with the credit taken off", async () => {
+    const { bills } = await read(
+      [
+        "from,to,meter,band,import_kwh,export_kwh,amount,credit",
+        "2024-01-01,2024-01-31,house,Peak,100,,30.00,",
+        "2024-01-01,2024-01-31,house,Off-peak,200,12,40.00,4.20",
+        "2024-01-01,2024-01-31,heat pump,Off-peak,90,,18.10,",
+        "2024-02-01,2024-02-29,house,Peak,80,,24.00,",
+      ].join("\n"),
+    );
+    expect(bills).toEqual([
+      bill("2024-01-01", "2024-01-31", { importKwh: 390, importByBandKwh: { peak: 100, "off-peak": 290 }, exportKwh: 12, amount: "83.9" }),
+      bill("2024-02-01", "2024-02-29", { importKwh: 80, importByBandKwh: { peak: 80 }, amount: "24.00" }),
+    ]);
+  });
+  it("takes the bill that was issued last for the days that it corrects, and says so", async () => {
+    const { bills, problems } = await read(
+      "month,issued,import_kwh,amount\n2024-01,2024-02-20,280,58.00\n2024-01,2024-02-03,300,61.00\n2024-02,2024-03-03,250,52.00\n",
+    );
+    expect(bills.map(({ importKwh, amount }) => [importKwh, amount])).toEqual([
+      [280, "58.00"],
+      [250, "52.00"],
+    ]);
+    expect(problems.map(({ code, severity }) => [code, severity])).toEqual([["bill-corrected", "notice"]]);
+  });
+  it("leaves two bills of the same days as they are where nothing says which one counts", async () => {
+    const { bills } = await read("month,import_kwh,amount\n2024-01,280,58.00\n2024-01,300,61.00\n");
+    expect(billFaults(bills, null).map(({ kind }) => kind)).toContain("overlap");
+  });
+  it("of a credit that is no number or a day that is none says where", async () => {
+    const { problems } = await read("month,import_kwh,amount,credit,issued\n2024-01,280,58.00,much,soon\n");
+    expect(problems.map(({ places }) => places[0]!.column)).toEqual(["credit", "issued"]);
+  });
+  it("refuses a PDF with the way out", async () => {
+    const { problems } = await read("%PDF-1.7\n1 0 obj");
+    expect(problems.map(({ code }) => code)).toEqual(["pdf-file"]);
+  });
   it("takes use beside import for consumption", async () => {
     const { bills } = await read("from,to,usage_kwh,import_kwh,amount\n2024-01-01,2024-01-31,450,300,60\n");
     expect([bills[0]!.usageKwh, bills[0]!.importKwh]).toEqual([450, 300]);

@@ -174,9 +174,9 @@ describe("households worked out by hand", () => {
 
   it("two bills, one before and one since: the average prices before and since, with and without what exports earned", () => {
     // Before 300 kWh for 66.00. Since 120 kWh for 14.40, in which 90 exported at 0.10 earned 9.00: 23.40 were charged for 120.
-    const [since] = [month({ importKwh: 120, exportKwh: 90, productionKwh: 250, amount: "14.40" })];
+    const since = month({ importKwh: 120, exportKwh: 90, productionKwh: 250, amount: "14.40" });
     const [before] = billMonths([bill("2024-01-01", "2024-01-31", { importKwh: 300, amount: "66.00" })]);
-    const { oldPerKwh, netPerKwh, grossPerKwh } = methodGap([before!], [since!], [], new Exact("0.10"));
+    const { oldPerKwh, netPerKwh, grossPerKwh } = methodGap([before!], [since], [], new Exact("0.10"));
     expect([oldPerKwh, netPerKwh, grossPerKwh].map(String)).toEqual(["0.22", "0.12", "0.195"]);
   });
 });

@@ -6,7 +6,7 @@ import { billsInTurn, daysInMonth, PLACEMENTS, type Plan, planOn, slicesOfTotals
 import { methodTotal, type SavingMonth, savingsOf } from ".";
 
 /** Households that are drawn; `npm run households` draws ten thousand. */
-const HOUSEHOLDS = Number(process.env.HOUSEHOLDS ?? 150);
+const HOUSEHOLDS = Number(process.env.HOUSEHOLDS ?? 100);
 const MONTHS = 12;
 const BANDS = ["peak", "shoulder", "off-peak"] as const;
 const EVERY_MONTH = [1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11, 12];

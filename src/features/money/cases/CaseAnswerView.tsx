@@ -13,9 +13,9 @@ import { say } from "@/wording/screens/money-cases";
 import { decisionWorking } from "@/wording/workings/money-workings";
 import styles from "../MoneyChapter.module.css";
 import { answerSentence, flipWords } from "./case-words";
-import type { CaseAnswer } from "./cases.worker";
+import type { DecidedCase } from "./cases.worker";
 
-export function CaseAnswerView({ slug, answer, terms }: { slug: string; answer: CaseAnswer; terms: CaseTerms }) {
+export function CaseAnswerView({ slug, answer, terms }: { slug: string; answer: DecidedCase; terms: CaseTerms }) {
   const decisions = decisionsInWords(answer.decisions);
   const baseName = sideInWords(answer.base);
   const best = bestOf(decisions);
@@ -84,7 +84,7 @@ interface BalanceOfWaysProps {
   readonly decisions: NamedDecision[];
   readonly best: NamedDecision | undefined;
   readonly slug: string;
-  readonly answer: CaseAnswer;
+  readonly answer: DecidedCase;
 }
 
 function BalanceOfWays({ baseName, terms, decisions, best, slug, answer }: BalanceOfWaysProps) {

@@ -140,7 +140,11 @@ function Case({ slug, id, inputs, figures, facts, terms, engine, onFigure }: Cas
   };
   return (
     <>
-      {own ? (
+      {own && "missing" in own ? (
+        <p className={chapter.verdict} data-testid="case-withheld">
+          {say.washingNeedsRain} <Link href={`/books/${slug}/readings`}>{say.bringRain}</Link>
+        </p>
+      ) : own ? (
         <CaseAnswerView slug={slug} answer={own} terms={terms} />
       ) : (
         <p className={`${chapter.soft} ${chapter.awaited}`} role="status">

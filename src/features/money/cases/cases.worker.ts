@@ -21,6 +21,7 @@ interface Loaded {
   readonly site: SiteDocument;
   readonly prepared: PreparedWeather;
   readonly bins: CalendarBins;
+  readonly isRainKnown: boolean;
   /** What the meter counts over what the sun that was taken gives; 1 where the weather is the book's. */
   readonly scale: number;
 }
@@ -34,11 +35,17 @@ export interface CaseQuestion {
   readonly terms: CaseTerms;
 }
 
-export interface CaseAnswer {
+export interface DecidedCase {
   readonly id: string;
   readonly base: SideName;
   readonly decisions: readonly Decision[];
 }
+/** A case whose ground is not known: what to bring. */
+export interface WithheldCase {
+  readonly id: string;
+  readonly missing: "rain";
+}
+export type CaseAnswer = DecidedCase | WithheldCase;
 
 /** Decision cases in a thread of their own, over the whole years of the book's weather. */
 const engine = {
@@ -48,13 +55,20 @@ const engine = {
     const prepared = prepareWeather(site.place, weather);
     const bins = monthBins(weather.axis, site.place.timeZone);
     const modelKwh = bytes || countedKwh === null ? 0 : runPrepared(site, prepared, bins).expectedKwh.reduce((sum, kwh) => sum + kwh, 0);
-    loaded = { site, prepared, bins, scale: modelKwh > 0 && countedKwh !== null ? countedKwh / modelKwh : 1 };
+    loaded = {
+      site,
+      prepared,
+      bins,
+      isRainKnown: weather.rainMm !== null,
+      scale: modelKwh > 0 && countedKwh !== null ? countedKwh / modelKwh : 1,
+    };
   },
 
   async answer({ id, figures, facts, terms }: CaseQuestion): Promise<CaseAnswer> {
     if (!loaded) throw new Error("No weather is loaded yet");
-    const { site, prepared, bins, scale } = loaded;
+    const { site, prepared, bins, scale, isRainKnown } = loaded;
     const template = CASE_TEMPLATES.find((candidate) => candidate.id === id)!;
+    if (template.needs === "rain" && !isRainKnown) return { id, missing: "rain" };
     const years = (changed: Site, options: YieldOptions = {}): Promise<number[][]> =>
       Promise.resolve(
         wholeYears(yieldLines(runPrepared(changed, prepared, bins, options))).map((months) => months.map((kwh) => kwh * scale)),

@@ -22,4 +22,4 @@ export const useCaseEngine = (
   });
 
 export const useCaseAnswer = (engine: Remote<CaseEngine> | null, question: CaseQuestion): CaseAnswer | null =>
-  useNewestAnswer(engine, question, (remote, asked) => remote.answer(asked));
+  useNewestAnswer(engine, question, (remote, asked): Promise<CaseAnswer> => remote.answer(asked));

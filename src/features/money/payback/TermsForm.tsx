@@ -119,8 +119,9 @@ function AmountField({ form, list, at, currency }: SumsProps & { readonly at: nu
     form.setFieldValue(path, amountOf(shareOfCosts(costs, share), currency));
     if (what === "") form.setFieldValue(`${list}.${at}.what`, say.shareOfTheCosts(share));
   };
-  const { error, ...input } = form.getInputProps(path);
-  return <TextInput label="Amount" inputMode="text" {...input} error={share === undefined ? error : undefined} onBlur={take} />;
+  // A share is read when the field is left: until then it is no wrong amount.
+  const quiet = share === undefined ? {} : { error: undefined };
+  return <TextInput label="Amount" inputMode="text" {...form.getInputProps(path)} {...quiet} onBlur={take} />;
 }
 
 function Sums({ form, list, currency }: SumsProps) {

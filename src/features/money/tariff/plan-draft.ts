@@ -85,7 +85,9 @@ export function priced(draft: PlanDraft): PlanDraft {
       ? PLACEHOLDER
       : prices
           .split(";")
-          .map((tier) => (tier.includes(":") ? (/:\s*$/.test(tier) ? `${tier}${PLACEHOLDER}` : tier) : tier.trim() === "" ? PLACEHOLDER : tier))
+          .map((tier) =>
+            tier.includes(":") ? (/:\s*$/.test(tier) ? `${tier}${PLACEHOLDER}` : tier) : tier.trim() === "" ? PLACEHOLDER : tier,
+          )
           .join(";");
   return {
     ...draft,

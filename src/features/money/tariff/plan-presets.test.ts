@@ -18,7 +18,10 @@ describe("structures that a plan can begin with", () => {
   it("that are wrong otherwise stay wrong with prices, and typed ones are left alone", () => {
     const [, draft] = drafts[1]!;
     expect(draftFaults(priced({ ...draft, from: "soon" }), null, "EUR").length).toBeGreaterThan(0);
-    const typed = { ...draft, seasons: draft.seasons.map((season) => ({ ...season, bands: season.bands.map((band) => ({ ...band, prices: "300: 0.20; 0.30" })) })) };
+    const typed = {
+      ...draft,
+      seasons: draft.seasons.map((season) => ({ ...season, bands: season.bands.map((band) => ({ ...band, prices: "300: 0.20; 0.30" })) })),
+    };
     expect(priced(typed)).toEqual(typed);
   });
 

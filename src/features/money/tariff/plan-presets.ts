@@ -22,7 +22,7 @@ const credit = (kind: PlanDraft["credit"]["kind"], parts: Partial<PlanDraft["cre
 /** Structures to begin with; every price is left to whoever has the bill. */
 export const PLAN_PRESETS: readonly PlanPreset[] = [
   preset("flat", say.onePriceAllDay, year(band("all day"))),
-  preset("two-band", say.dayAndNight, year(band("day", "7-22", "weekdays"), band("night and weekend"))),
+  preset("two-band", say.dayAndNight, year(band("day", "7-22", "weekdays"), band(say.nightAndWeekend))),
   preset("two-winter-peaks", say.threeSeasonsTwoWinterPeaks, [
     {
       name: "winter",

@@ -23,6 +23,9 @@ export interface TextNotes {
   encoding: Encoding;
 }
 
+/** "%PDF-", with which such a file begins. */
+const PDF = [0x25, 0x50, 0x44, 0x46, 0x2d];
+
 /** Enough to tell an encoding by. */
 const TELLING_BYTES = 4096;
 
@@ -36,6 +39,7 @@ export async function* decodeText(bytes: Bytes, notes: TextNotes = { encoding: "
   for await (const chunk of unpacked(bytes)) {
     if (!decoder) {
       notes.encoding = encodingOf(chunk);
+      if (PDF.every((byte, k) => chunk[k] === byte)) throw new UnreadableText("pdf-file");
       if (!notes.encoding.startsWith("utf-16") && looksBinary(chunk)) throw new UnreadableText("binary-file");
       decoder = new TextDecoder(notes.encoding, { fatal: true });
     } else if (notes.encoding === "utf-8" && chunk.includes(0)) throw new UnreadableText("zero-bytes");

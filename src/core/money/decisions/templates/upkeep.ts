@@ -12,6 +12,7 @@ const total = (months: readonly number[]): number => months.reduce((a, b) => a +
 /** Wash the modules by plan, or leave it to the rain. */
 export const cleaningPlan: CaseTemplate = {
   id: "cleaning",
+  needs: "rain",
   inputsFor: (site, facts) => [
     moneyInput("each", 90 + 0.006 * nameplateW(site)),
     {

@@ -138,7 +138,7 @@ export function modulesBench({ site, array, year, prepared }: SiteYear, options:
     return {
       ...plan,
       yearKwh,
-      costPerKwh: costPerKwh(plan.cost, yearKwh, Math.round(horizonYears), site.ageing.perYearFrac, discountFrac),
+      costPerKwh: costPerKwh(plan.cost, yearKwh, Math.round(horizonYears), site.ageing, discountFrac),
     };
   });
   if (options.json) {

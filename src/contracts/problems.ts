@@ -12,6 +12,7 @@ export const problemCodes = [
   "binary-file",
   "pdf-file",
   "bill-corrected",
+  "meter-file-without-bills",
   "not-utf8",
   "zero-bytes",
   "other-encoding",

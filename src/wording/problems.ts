@@ -35,6 +35,11 @@ const CATALOGUE: Readonly<Record<ProblemCode, Word>> = {
     expected: "A table: CSV, a workbook, or text copied from one.",
     remedy: "Most who send it also offer CSV or a workbook; else type its figures into the table here: a few minutes a year of bills.",
   }),
+  "meter-file-without-bills": () => ({
+    what: "This meter file holds no bill: no summary with a period, its energy and its cost.",
+    expected: "Interval-meter XML with usage summaries, or a table of bills.",
+    remedy: "Bring its readings under Readings, and type the bills here.",
+  }),
   "bill-corrected": (_, count) => ({
     what: `${rows(count)} ${count === 1 ? "corrects an earlier bill" : "correct earlier bills"} of the same days.`,
     expected: "One bill for each day.",

@@ -92,7 +92,7 @@ test("from what people have: a usual bill, a credit in per cent, a cost of a lat
   await page.getByText("From a usual bill").click();
   await page.getByLabel("The bill, EUR").fill("160");
   await expect(page.getByTestId("one-bill")).toContainText("The bill alone is no price");
-  await page.getByLabel("Bought in that time, kWh").fill("400");
+  await page.getByLabel("Energy on the bill, kWh").fill("400");
   // 160 less a tenth, over 400; between three quarters and all of it.
   await expect(page.getByTestId("one-bill")).toContainText("A bought kWh costs 0.360 EUR; between 0.300 and 0.400");
   await page.getByLabel("Fixed or minimum part, EUR").fill("12");

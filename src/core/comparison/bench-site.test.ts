@@ -217,8 +217,9 @@ describe("modules compared", () => {
   });
 
   it("cost a kilowatt-hour of cost over discounted energy", () => {
-    expect(costPerKwh(1000, 500, 10, 0, 0)).toBeCloseTo(0.2, 12);
-    expect(costPerKwh(1000, 500, 10, 0, 0.05)).toBeGreaterThan(0.2);
-    expect(costPerKwh(1000, 0, 10, 0, 0)).toBeNaN();
+    const steady = { firstYearFrac: 0, perYearFrac: 0 };
+    expect(costPerKwh(1000, 500, 10, steady, 0)).toBeCloseTo(0.2, 12);
+    expect(costPerKwh(1000, 500, 10, steady, 0.05)).toBeGreaterThan(0.2);
+    expect(costPerKwh(1000, 0, 10, steady, 0)).toBeNaN();
   });
 });

@@ -1,6 +1,8 @@
 import { near } from "@test/near";
+import { plainPayback } from "@test/payback-builder";
 import { site } from "@test/site-builder";
 import { describe, expect, it } from "vitest";
+import { payback } from "../money";
 import type { ModuleType } from "../site";
 import { circuitsOf, costPerKwh, modulePlan, siteWithModule, stringsNow } from ".";
 
@@ -69,11 +71,16 @@ describe("a module on a roof", () => {
     expect(siteWithModule(each, each.arrays[0]!, "other", other, 24).inverters[0]!.acRatedW).toBeCloseTo(375, 9);
   });
 
-  it("a kilowatt-hour costs what is paid over what comes, aged and discounted from the year's middle", () => {
-    const kwh = 1000 / 1.05 ** 0.5 + 990 / 1.05 ** 1.5;
-    expect(costPerKwh(500, 1000, 2, 0.01, 0.05)).toBeCloseTo(500 / kwh, 12);
-    expect(costPerKwh(500, 1000, 2, 0, 0)).toBeCloseTo(0.25, 12);
-    expect(costPerKwh(500, 0, 2, 0, 0)).toBeNaN();
+  it("a kilowatt-hour costs what is paid over what comes, aged and discounted, as the payback has it", () => {
+    // A year's middle stands at 99.5 and 98.5 % of the nameplate.
+    const ageing = { firstYearFrac: 0.01, perYearFrac: 0.01 };
+    const kwh = 1000 / 1.05 + (1000 * (0.985 / 0.995)) / 1.05 ** 2;
+    expect(costPerKwh(500, 1000, 2, ageing, 0.05)).toBeCloseTo(500 / kwh, 12);
+    const plain = { ...ageing, firstYearFrac: 0, perYearFrac: 0 };
+    expect(costPerKwh(500, 1000, 2, plain, 0)).toBeCloseTo(0.25, 12);
+    expect(costPerKwh(500, 0, 2, plain, 0)).toBeNaN();
+    const terms = { ...plainPayback, costs: ["500"], firstYearKwh: 1000, horizonYears: 2, ageing, discountFrac: 0.05 };
+    expect(costPerKwh(500, 1000, 2, ageing, 0.05).toFixed(4)).toBe(payback(terms).levelisedPerKwh);
   });
 });
 

@@ -1,4 +1,5 @@
-import { diodeAt, operatingPoint } from "../module";
+import { type AgeingRate, diodeAt, operatingPoint } from "../module";
+import { agedShare, Exact, levelisedCost } from "../money";
 import { circuitOf, type ModuleType, type PvArray, partOfSite, type Site } from "../site";
 
 /** How many of a module are wanted: as many as bring a power, as fit an area, or just so many. */
@@ -80,9 +81,8 @@ export function siteWithModule(site: Site, array: PvArray, name: string, module:
   };
 }
 
-/** Cost of a kilowatt-hour over years of output that ages and is discounted. Source: Short, Packey & Holt, 1995, A manual for the economic evaluation of energy efficiency and renewable energy technologies. */
-export function costPerKwh(cost: number, firstYearKwh: number, years: number, ageingPerYearFrac: number, discountFrac: number): number {
-  let kwh = 0;
-  for (let year = 0; year < years; year++) kwh += (firstYearKwh * (1 - ageingPerYearFrac * year)) / (1 + discountFrac) ** (year + 0.5);
-  return kwh > 0 ? cost / kwh : Number.NaN;
+/** Levelised cost of a kilowatt-hour of what is bought once, over years of output that ages: by the one definition that the payback has. */
+export function costPerKwh(cost: number, firstYearKwh: number, years: number, ageing: AgeingRate, discountFrac: number): number {
+  const energyKwh = Array.from({ length: years }, (_, k) => firstYearKwh * agedShare(k + 1, ageing));
+  return levelisedCost({ costs: [new Exact(cost)], energyKwh, discountFrac })?.toNumber() ?? Number.NaN;
 }

@@ -50,7 +50,8 @@ export { amountOf, Exact, minorDigits, quantity, roundTo, sumOf } from "./exact"
 export { type EnergyBasis, firstYearEnergy, type YearEnergy } from "./first-year";
 export { type BillReading, FIXED_PART, type OneBill, readBill, shareOfCosts } from "./from-a-bill";
 export { extraSelfUsedFrac, extraWorthAt, pricePerKwh, tariffRises, worthAt, yearlyKwhWorth } from "./kwh-worth";
-export { type Payback, type PaybackTerms, type PaybackYear, payback, yearsToReturn } from "./payback";
+export { levelisedCost } from "./levelised";
+export { agedShare, type Payback, type PaybackTerms, type PaybackYear, payback, yearsToReturn } from "./payback";
 export { type PriceTerms, priceIn, priceRises } from "./price-path";
 export { type MoneyChoices, type MoneyReport, moneyOf } from "./report";
 export {

@@ -1,6 +1,7 @@
 import { type AgeingRate, ageingFactor } from "../module";
-import { amountOf, Exact, quantity, sumOf, ZERO } from "./exact";
+import { amountOf, Exact, sumOf, ZERO } from "./exact";
 import { presentValue, type RateOfReturn, rateOfReturn } from "./finance";
+import { levelisedCost } from "./levelised";
 import { type PriceTerms, priceIn } from "./price-path";
 
 /** Year in which a sum falls, the first being 1: after 12 years is within the thirteenth; what lies beyond the horizon falls into its last. */
@@ -110,8 +111,11 @@ export function payback(terms: PaybackTerms): Payback {
   const flows = [netCost.negated(), ...nets];
   const found = rateOfReturn(flows);
   const rates = found.kind === "one" ? [found.rate.toNumber()] : found.kind === "several" ? found.rates.map((rate) => rate.toNumber()) : [];
-  const costs = presentValue(growth.minus(1), [netCost, ...rows.map(({ upkeep, once }) => upkeep.plus(once))]);
-  const energy = presentValue(growth.minus(1), [ZERO, ...rows.map((row) => quantity(row.energyKwh))]);
+  const levelised = levelisedCost({
+    costs: [netCost, ...rows.map(({ upkeep, once }) => upkeep.plus(once))],
+    energyKwh: rows.map((row) => row.energyKwh),
+    discountFrac: terms.discountFrac ?? 0,
+  });
   return {
     netCost: money(netCost),
     firstYearValue: money(firstYearValue),
@@ -123,7 +127,7 @@ export function payback(terms: PaybackTerms): Payback {
     netPresentValue: money(presentValue(growth.minus(1), flows)),
     returnPerYear: { kind: found.kind, rates },
     depositFrac: found.kind === "one" ? found.rate.toNumber() / (1 - (terms.interestTaxFrac ?? 0)) : null,
-    levelisedPerKwh: energy.gt(0) ? costs.div(energy).toFixed(4) : null,
+    levelisedPerKwh: levelised?.toFixed(4) ?? null,
     years: rows.map((row, k) => ({
       year: k + 1,
       energyKwh: row.energyKwh,

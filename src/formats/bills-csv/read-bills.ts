@@ -2,8 +2,10 @@ import { Readable } from "node:stream";
 import { buffer } from "node:stream/consumers";
 import type { BillDocument } from "@/contracts/bills";
 import { type Problem, ProblemLog } from "@/contracts/problems";
+import { looksLikeEspi, readEspiBills } from "../espi";
 import { type Bytes, decodeText, peek, records, sniffDialect, UnreadableText } from "../tabular/text";
 import { isZip, sheetRows } from "../xlsx";
+import { BrokenXml } from "../xml";
 import { type BillRow, joinedRows } from "./joined-rows";
 
 export interface BillsFile {
@@ -27,13 +29,18 @@ const MONTH = /^\d{4}-(0[1-9]|1[0-2])$/;
 /**
  * Reads bills, one a row: `from, to` (or `month`), `amount`, and any of `import_kwh`, `usage_kwh`, `import_BAND_kwh`, `export_kwh`, `production_kwh`.
  * Without `import_kwh`, usage is what was bought. A bill may also stand in several rows: one a `band`, one a `meter`; `credit` is taken off its amount, and
- * the one that was `issued` last replaces what it corrects. Takes CSV, text copied from a sheet, or a workbook.
+ * the one that was `issued` last replaces what it corrects. Takes CSV, text copied from a sheet, a workbook, or interval-meter XML with usage summaries.
  */
 export async function readBills(bytes: Bytes): Promise<BillsFile> {
   const log = new ProblemLog();
   const found: BillRow[] = [];
   try {
-    const { rows, decimal } = await tableOf(bytes, log);
+    const whole = await buffer(bytes);
+    if (looksLikeEspi(whole.subarray(0, 4096).toString("utf8"))) {
+      const bills = await readEspiBills(decodeText(Readable.from([whole])), log);
+      return { bills: log.hasErrors ? [] : bills, problems: log.list() };
+    }
+    const { rows, decimal } = await tableOf(whole, log);
     const headers = (rows[0] ?? []).map(headerOf);
     if (rows.length > 0 && !headers.includes("amount")) log.add("no-value-column", "error", { row: 1 }, { columns: headers.join(", ") });
     else if (!headers.includes("from") && !headers.includes("month"))
@@ -43,15 +50,15 @@ export async function readBills(bytes: Bytes): Promise<BillsFile> {
     }
     if (!log.hasErrors && found.length === 0) log.add("no-rows", "error");
   } catch (error) {
-    if (!(error instanceof UnreadableText)) throw error;
-    log.add(error.code, "error");
+    if (error instanceof UnreadableText) log.add(error.code, "error");
+    else if (error instanceof BrokenXml) log.add("xml-broken", "error", { row: error.line }, { message: error.message });
+    else throw error;
   }
   const bills = log.hasErrors ? [] : joinedRows(found, log);
   return { bills, problems: log.list() };
 }
 
-async function tableOf(bytes: Bytes, log: ProblemLog): Promise<{ rows: string[][]; decimal: "." | "," }> {
-  const whole = await buffer(bytes);
+async function tableOf(whole: Buffer, log: ProblemLog): Promise<{ rows: string[][]; decimal: "." | "," }> {
   if (isZip(whole)) return { rows: await sheetRows(Readable.from([whole]), log), decimal: "." };
   const { head, whole: text } = await peek(decodeText(Readable.from([whole])), 4096);
   if (head.trim() === "") log.add("empty-file", "error");

@@ -1,1 +1,2 @@
 export { looksLikeEspi, readEspi } from "./read-espi";
+export { readEspiBills } from "./read-espi-bills";

@@ -66,7 +66,8 @@ export function billsReport({
   const { currency, money } = site;
   const months = estimateMissing(billMonths(bills));
   const starts = site.commissioned?.slice(0, 7) ?? firstProduced(months, ledger);
-  const before = months.filter(({ key }) => key < starts);
+  // What is told of the time before, and of a year, is told of printed bills; months without one are only shown.
+  const before = months.filter(({ key, isEstimated }) => key < starts && !isEstimated);
   const after = months.filter(({ key }) => key >= starts);
   const since = withProduction(after, ledger);
   const inputsFor = (shape: DayShape, factor: number): SavingInput[] =>
@@ -89,7 +90,11 @@ export function billsReport({
   );
   const gap = methodGap(before, inputs, savings, exportPerKwh);
   const plain = (value: Exact | null): number | null => (value === null ? null : value.toNumber());
-  const naive = naiveSavingPerYear(before, after);
+  const printed = inputs.filter(({ isEstimated }) => !isEstimated);
+  const naive = naiveSavingPerYear(
+    before,
+    after.filter(({ isEstimated }) => !isEstimated),
+  );
   return {
     currency,
     months: months.map((month) => monthRow(month, month.key < starts, inputs, savings, out)),
@@ -105,7 +110,7 @@ export function billsReport({
       loadBeforeKwh: gap.loadBeforeKwh,
       loadSinceKwh: gap.loadSinceKwh,
     },
-    shares: inputs.length > 0 ? energyShares(inputs) : null,
+    shares: printed.length > 0 ? energyShares(printed) : null,
     progress: progressOf(ledger),
     runRates: rates,
     planTest: planTestRow(savings, out),
@@ -315,6 +320,7 @@ function monthRow(
   };
 }
 
+/** Years of what was printed: a month without a bill counts in none. */
 function yearRows(
   months: readonly BillMonth[],
   inputs: readonly SavingInput[],
@@ -322,10 +328,13 @@ function yearRows(
   out: Words,
 ): BillsReport["years"] {
   const sum = (values: readonly number[]): number => values.reduce((a, b) => a + b, 0);
-  return [...new Set(months.map(({ key }) => key.slice(0, 4)))].map((year) => {
-    const own = months.filter(({ key }) => key.startsWith(year));
-    const produced = inputs.filter(({ key }) => key.startsWith(year));
-    const saved = savings.filter(({ key }) => key.startsWith(year));
+  const printed = months.filter(({ isEstimated }) => !isEstimated);
+  return [...new Set(printed.map(({ key }) => key.slice(0, 4)))].map((year) => {
+    const isOwn = (month: { readonly key: string; readonly isEstimated: boolean }): boolean =>
+      month.key.startsWith(year) && !month.isEstimated;
+    const own = printed.filter(isOwn);
+    const produced = inputs.filter(isOwn);
+    const saved = savings.filter(isOwn);
     const amount = sumOf(own.map((month) => month.amount));
     const importKwh = sum(own.map((month) => month.importKwh));
     return {

@@ -81,6 +81,8 @@ export const say = catalogue({
   whatTheSunCoveredAvoidedA: (price: string, why: Fact) => `What the sun covered avoided ${price} a kWh: ${why}.`,
   toUseWentFromToKwhA: (why: string, why2: string) =>
     `Use went from ${why} to ${why2} kWh a year, so bills before less bills after is no saving.`,
+  monthsWithoutABill: (count: number) =>
+    `Show ${count === 1 ? "the month" : `the ${count} months`} without a bill, estimated from others: no sum counts ${count === 1 ? "it" : "them"}`,
   averagePrices: "Average price of a bought kWh",
   beforeTheArray: "before the array",
   sinceAsPrinted: "since, as printed",

@@ -49,7 +49,7 @@ export const say = catalogue({
   fromAUsualBill: "From a usual bill",
   anyTwoOfThese: "Any two of bill, kWh and price, all of the same month or year; what is fixed makes it exact.",
   theBill: (currency: string) => `The bill, ${currency}`,
-  boughtInThatTime: "Bought in that time",
+  boughtInThatTime: "Energy on the bill",
   fixedOrMinimum: (currency: string) => `Fixed or minimum part, ${currency}`,
   orThePrice: (currency: string) => `Price, ${currency} a kWh`,
   aSumSuchAs: "Write a sum, such as 160 or 12.50.",

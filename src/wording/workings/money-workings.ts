@@ -272,6 +272,13 @@ export const METHOD_NAMES: Readonly<Record<SavingsMethodName, string>> = {
   "flat-value": "Flat worth",
 };
 
+/** By which a method's figures are known on every screen. */
+export const METHOD_FIGURES: Readonly<Record<SavingsMethodName, string>> = {
+  "re-run": "by-tariff-run-again",
+  "old-average": "by-old-average-price",
+  "flat-value": "by-flat-worth",
+};
+
 const METHOD_FORMULAS: Readonly<Record<SavingsMethodName, string>> = {
   "re-run": "Σ over months of bill(use without the array, tariff in force) − bill as printed",
   "old-average": "(Σ bills before ÷ Σ kWh before) × Σ use since − Σ bills since",
@@ -351,7 +358,7 @@ export function billedYearWorking(year: BillsReport["years"][number], currency: 
     unit: currency,
     formula: "Σ bills of the months; a bought kWh = Σ bills ÷ Σ bought; saved = Σ (bill without the array − bill)",
     inputs: [
-      { name: "Months", value: String(year.months), from: "bills; missing ones estimated" },
+      { name: "Months", value: String(year.months), from: "bills; a month without one counts in no sum" },
       { name: "Bought", value: kwh(year.importKwh), from: "bills" },
       { name: "Produced", value: kwh(year.productionKwh), from: "meter; filled by the model where not read" },
       { name: "Exported", value: kwh(year.exportKwh), from: "bills" },

@@ -238,6 +238,25 @@ describe("a table of bills", () => {
     const { problems } = await read("month,import_kwh,amount,credit,issued\n2024-01,280,58.00,much,soon\n");
     expect(problems.map(({ places }) => places[0]!.column)).toEqual(["credit", "issued"]);
   });
+  it("takes the summaries of interval-meter XML: period by its clock, energy by its power of ten, cost in parts of a currency", async () => {
+    const summary = (start: number, days: number, cost: string, value: number) =>
+      `<entry><UsageSummary><billingPeriod><duration>${days * 86_400}</duration><start>${start}</start></billingPeriod><billLastPeriod>${cost}</billLastPeriod>` +
+      `<overallConsumptionLastPeriod><powerOfTenMultiplier>3</powerOfTenMultiplier><uom>72</uom><value>${value}</value></overallConsumptionLastPeriod></UsageSummary></entry>`;
+    // Midnight of 1 January and 1 February 2024, five hours behind UTC.
+    const [january, february] = [Date.UTC(2024, 0, 1, 5) / 1000, Date.UTC(2024, 1, 1, 5) / 1000];
+    const feed = (inner: string) =>
+      `<?xml version="1.0"?><feed><entry><LocalTimeParameters><tzOffset>-18000</tzOffset></LocalTimeParameters></entry>${inner}</feed>`;
+    const { bills } = await read(feed(summary(january, 31, "7120000", 300) + summary(february, 29, "-150000", 41)));
+    expect(bills).toEqual([
+      bill("2024-01-01", "2024-01-31", { importKwh: 300, amount: "71.20" }),
+      bill("2024-02-01", "2024-02-29", { importKwh: 41, amount: "-1.50" }),
+    ]);
+    const codes = async (text: string) => (await read(text)).problems.map(({ code }) => code);
+    expect(await codes(feed(""))).toEqual(["meter-file-without-bills"]);
+    expect(await codes(feed(summary(january, 31, "much", 300)))).toEqual(["not-a-number"]);
+    expect(await codes(feed(summary(january, 0, "7120000", 300)))).toEqual(["bad-time"]);
+    expect(await codes("<feed><entry>")).toEqual(["xml-broken"]);
+  });
   it("refuses a PDF with the way out", async () => {
     const { problems } = await read("%PDF-1.7\n1 0 obj");
     expect(problems.map(({ code }) => code)).toEqual(["pdf-file"]);

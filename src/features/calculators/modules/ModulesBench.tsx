@@ -121,7 +121,7 @@ function usePlanCosts(slug: string | null, site: BenchProps["site"], sun: BenchP
   const lifeYears = Math.max(1, Math.round(horizonYears));
   const costs = chosen.map(({ plan }, k) => {
     const kwh = kwhOf(k);
-    return kwh === null ? null : costPerKwh(plan.cost, kwh, lifeYears, site.ageing.perYearFrac, discountFrac);
+    return kwh === null ? null : costPerKwh(plan.cost, kwh, lifeYears, site.ageing, discountFrac);
   });
   return { kwhOf, costs, lifeYears };
 }

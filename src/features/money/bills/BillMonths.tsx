@@ -1,5 +1,7 @@
 "use client";
 
+import { Switch } from "@mantine/core";
+import { useState } from "react";
 import type { BillsReport } from "@/contracts/money";
 import { Cells } from "@/features/kit/figures/Cells";
 import chapter from "@/features/kit/look/Chapter.module.css";
@@ -12,13 +14,24 @@ import styles from "../MoneyChapter.module.css";
 
 const kwh = (value: number | null): string => (value === null ? "–" : number(value));
 
-/** Bills by month, the newest first; estimated ones in italics. */
+/** Bills by month, the newest first; months without a bill are hatched, and can be left out. */
 export function BillMonths({ report }: { report: BillsReport }) {
   const { months, currency } = report;
   const bands = [...new Set(months.flatMap((month) => Object.keys(month.importByBandKwh)))];
+  const [withEstimated, setWithEstimated] = useState(true);
+  const estimated = months.filter(({ isEstimated }) => isEstimated).length;
+  const shown = withEstimated ? months : months.filter(({ isEstimated }) => !isEstimated);
   return (
     <section className={chapter.section}>
       <h2>{say.monthByMonth}</h2>
+      {estimated > 0 && (
+        <Switch
+          size="xs"
+          label={say.monthsWithoutABill(estimated)}
+          checked={withEstimated}
+          onChange={(event) => setWithEstimated(event.currentTarget.checked)}
+        />
+      )}
       <ScrollBox label={say.billsByMonth} className={styles.months}>
         <RuledTable className={chapter.table}>
           <thead>
@@ -38,7 +51,7 @@ export function BillMonths({ report }: { report: BillsReport }) {
             </tr>
           </thead>
           <tbody>
-            {[...months].reverse().map((month) => (
+            {[...shown].reverse().map((month) => (
               <tr
                 key={month.key}
                 className={month.isEstimated ? styles.estimated : undefined}

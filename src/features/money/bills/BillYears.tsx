@@ -9,7 +9,7 @@ import { saveText } from "@/features/kit/save/save-chart";
 import { RuledTable } from "@/features/kit/table/RuledTable";
 import { money, number } from "@/wording/format";
 import { say } from "@/wording/screens/money-bills";
-import { billedYearWorking } from "@/wording/workings/money-workings";
+import { billedYearWorking, METHOD_FIGURES } from "@/wording/workings/money-workings";
 import styles from "../MoneyChapter.module.css";
 import { saveBillsSheet } from "./bills-sheet";
 
@@ -40,7 +40,10 @@ export function BillYears({ slug, report }: { slug: string; report: BillsReport 
             {years.map((year) => (
               <tr key={year.key}>
                 <td>{year.key}</td>
-                <Cells working={() => billedYearWorking(year, currency)}>
+                <Cells
+                  working={() => billedYearWorking(year, currency)}
+                  names={[...NOT_NAMED, `saved-${METHOD_FIGURES["re-run"]}/${year.key}`]}
+                >
                   {[
                     year.months,
                     number(year.importKwh),
@@ -69,6 +72,9 @@ export function BillYears({ slug, report }: { slug: string; report: BillsReport 
     </section>
   );
 }
+
+/** Columns before what was saved. */
+const NOT_NAMED = Array.from({ length: 7 }, () => undefined);
 
 export function monthTable({ months }: BillsReport): (string | number | null)[][] {
   const bands = [...new Set(months.flatMap((month) => Object.keys(month.importByBandKwh)))];

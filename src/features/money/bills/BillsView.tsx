@@ -7,7 +7,7 @@ import { Figure } from "@/features/kit/figures/Figure";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { money, number, percent } from "@/wording/format";
 import { say } from "@/wording/screens/money-bills";
-import { methodWorking } from "@/wording/workings/money-workings";
+import { METHOD_FIGURES, methodWorking } from "@/wording/workings/money-workings";
 import type { MoneyProps } from "../money-props";
 import { BillEditor } from "./BillEditor";
 import { BillMonths } from "./BillMonths";
@@ -61,7 +61,10 @@ function BillsSentence({ billsReport }: MoneyProps) {
   return (
     <p className={chapter.verdict} data-testid="bills-verdict">
       {say.theArraySaved}
-      <Figure working={() => methodWorking(billsReport, best.method)}>
+      <Figure
+        name={best.isRange ? undefined : `saved-${METHOD_FIGURES[best.method]}/all`}
+        working={() => methodWorking(billsReport, best.method)}
+      >
         {best.isRange ? say.between(money(best.low!, 0), money(best.high!, 0)) : money(best.total, 0)} {currency}
       </Figure>{" "}
       {best.months === 1 ? say.inOneMonth : say.inMonths(best.months)}

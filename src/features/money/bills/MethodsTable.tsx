@@ -7,7 +7,7 @@ import { ScrollBox } from "@/features/kit/look/ScrollBox";
 import { RuledTable } from "@/features/kit/table/RuledTable";
 import { dateName, money, monthName, number } from "@/wording/format";
 import { say } from "@/wording/screens/money-bills";
-import { METHOD_NAMES, methodWorking, naiveWorking } from "@/wording/workings/money-workings";
+import { METHOD_FIGURES, METHOD_NAMES, methodWorking, naiveWorking } from "@/wording/workings/money-workings";
 import styles from "../MoneyChapter.module.css";
 import { AveragePrices } from "./AveragePrices";
 
@@ -113,7 +113,10 @@ function MethodRow({ own, report, today }: MethodRowProps) {
       <td>
         <b>{METHOD_NAMES[own.method]}</b> <span className={chapter.soft}>{WHAT[own.method]}</span>
       </td>
-      <Cells working={() => methodWorking(report, own.method)}>
+      <Cells
+        working={() => methodWorking(report, own.method)}
+        names={own.isRange ? [] : [undefined, `saved-${METHOD_FIGURES[own.method]}/all`, `saving-a-year-${METHOD_FIGURES[own.method]}/all`]}
+      >
         {[own.months, figureOf(own), yearOf(own, rate?.filledMonths ?? 0), backOf(rate, today)]}
       </Cells>
       <td className={chapter.soft}>{trustIn(own.method, report)}</td>

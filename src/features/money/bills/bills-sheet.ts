@@ -40,10 +40,11 @@ export async function saveBillsSheet(slug: string, report: BillsReport): Promise
   const last = report.months.length + 1;
   sheet.addRow([
     "sum",
-    ...["B", "C", "D", "E", "F"].map((column) => ({ formula: `SUM(${column}2:${column}${last})` })),
+    // Months without a bill count in no sum.
+    ...["B", "C", "D", "E", "F"].map((column) => ({ formula: `SUMIF(J2:J${last},"<>estimated",${column}2:${column}${last})` })),
     { formula: `F${last + 1}/B${last + 1}` },
     null,
-    // Months without a bill count in no sum of what was saved; where a month is only known between two ends there is none.
+    // Where a month is only known between two ends there is no sum of what was saved.
     report.methods.some(({ isRange }) => isRange) ? null : { formula: `SUMIF(J2:J${last},"<>estimated",I2:I${last})` },
   ]);
   for (const row of [1, last + 1]) sheet.getRow(row).font = { bold: true };

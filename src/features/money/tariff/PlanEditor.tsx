@@ -18,6 +18,8 @@ export interface PlanEditorProps {
   readonly draft: PlanDraft;
   readonly before: PlanDocument | null;
   readonly currency: string;
+  /** Names of bands on the bills that are there. */
+  readonly billBands: readonly string[];
   readonly onChange: (draft: PlanDraft) => void;
   readonly onRemove: () => void;
 }
@@ -33,7 +35,7 @@ export function draftFaults(draft: PlanDraft, before: PlanDocument | null, curre
 type PlainField = "name" | "from" | "fixedPerMonth" | "fixedPerDay" | "holidays" | "taxPercent" | "levyPerKwh" | "risePercent";
 
 /** One plan: its days, its seasons with their bands, its charges and what export earns. */
-export function PlanEditor({ draft, before, currency, onChange, onRemove }: PlanEditorProps) {
+export function PlanEditor({ draft, before, currency, billBands, onChange, onRemove }: PlanEditorProps) {
   const set = (change: Partial<PlanDraft>): void => onChange({ ...draft, ...change });
   const field = (key: PlainField, label: string) => (
     <TextInput label={label} value={draft[key]} onChange={(event) => set({ [key]: event.currentTarget.value })} />
@@ -42,6 +44,7 @@ export function PlanEditor({ draft, before, currency, onChange, onRemove }: Plan
   const season = (at: number, change: Partial<SeasonDraft>): void =>
     set({ seasons: draft.seasons.map((each, k) => (k === at ? { ...each, ...change } : each)) });
   const faults = draftFaults(draft, before, currency);
+  const bandNames = [...new Set([...billBands, ...draft.seasons.flatMap(({ bands }) => bands.map(({ name }) => name))])].filter(Boolean);
   const isUnpriced = faults.length > 0 && draftFaults(priced(draft), before, currency).length === 0;
   return (
     <details className={styles.plan} open={before === null || undefined}>
@@ -55,6 +58,7 @@ export function PlanEditor({ draft, before, currency, onChange, onRemove }: Plan
           key={at}
           season={each}
           currency={currency}
+          bandNames={bandNames}
           onChange={(change) => season(at, change)}
           onRemove={() => set({ seasons: draft.seasons.filter((_, k) => k !== at) })}
         />

@@ -1,6 +1,7 @@
 "use client";
 
 import { Button, NativeSelect, TextInput } from "@mantine/core";
+import { useId } from "react";
 import { say } from "@/wording/screens/money-tariff";
 import styles from "../MoneyChapter.module.css";
 import type { BandDraft, SeasonDraft } from "./plan-draft";
@@ -8,12 +9,15 @@ import type { BandDraft, SeasonDraft } from "./plan-draft";
 interface SeasonProps {
   readonly season: SeasonDraft;
   readonly currency: string;
+  /** Names that bands have elsewhere, in the plan's other seasons and on bills: one band has one name. */
+  readonly bandNames: readonly string[];
   readonly onChange: (change: Partial<SeasonDraft>) => void;
   readonly onRemove: () => void;
 }
 
 /** A season of a plan with its bands. */
-export function SeasonFields({ season, currency, onChange, onRemove }: SeasonProps) {
+export function SeasonFields({ season, currency, bandNames, onChange, onRemove }: SeasonProps) {
+  const listId = useId();
   const band = (at: number, change: Partial<BandDraft>): void =>
     onChange({ bands: season.bands.map((each, k) => (k === at ? { ...each, ...change } : each)) });
   return (
@@ -33,10 +37,15 @@ export function SeasonFields({ season, currency, onChange, onRemove }: SeasonPro
           Remove season
         </Button>
       </div>
+      <datalist id={listId}>
+        {bandNames.map((name) => (
+          <option key={name} value={name} />
+        ))}
+      </datalist>
       {season.bands.map((each, at) => (
         // biome-ignore lint/suspicious/noArrayIndexKey: a band's name is being typed
         <div className={styles.band} key={at}>
-          <TextInput label="Band" value={each.name} onChange={(event) => band(at, { name: event.currentTarget.value })} />
+          <TextInput label="Band" list={listId} value={each.name} onChange={(event) => band(at, { name: event.currentTarget.value })} />
           <NativeSelect
             label="Days"
             value={each.days}

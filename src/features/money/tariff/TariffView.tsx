@@ -25,7 +25,7 @@ const LISTS: readonly { readonly id: List; readonly head: string; readonly add: 
 ];
 
 /** What a kWh costs at every hour of a year, the plans behind it, and which would have been cheapest. */
-export function TariffView({ slug, version, site, comparison, today }: MoneyProps) {
+export function TariffView({ slug, version, site, bills, comparison, today }: MoneyProps) {
   const { save, refusal, note } = useMoneySave(slug, version, site);
   const { currency, money } = site;
   const [drafts, setDrafts] = useState<Readonly<Record<List, readonly PlanDraft[]>>>({
@@ -42,6 +42,7 @@ export function TariffView({ slug, version, site, comparison, today }: MoneyProp
   const [chosen, setChosen] = useState<string | null>(null);
   const year = chosen !== null && years.includes(chosen) ? chosen : years.at(-1);
   const change = (list: List, next: readonly PlanDraft[]): void => setDrafts({ ...drafts, [list]: next });
+  const billBands = [...new Set(bills.flatMap(({ importByBandKwh }) => Object.keys(importByBandKwh)))];
   const picture = plans.length > 0 && year !== undefined ? priceYear(plans, firstDayOf(plans, year)) : null;
   return (
     <>
@@ -69,6 +70,7 @@ export function TariffView({ slug, version, site, comparison, today }: MoneyProp
           beforeOf={beforeOf}
           currency={currency}
           change={change}
+          billBands={billBands}
           firstDay={site.commissioned ?? `${today.slice(0, 4)}-01-01`}
           add={add}
         />
@@ -119,12 +121,13 @@ interface PlansSectionProps {
   readonly beforeOf: (draft: PlanDraft) => PlanDocument | null;
   readonly currency: string;
   readonly change: (list: List, next: readonly PlanDraft[]) => void;
+  readonly billBands: readonly string[];
   /** From which day a new plan holds until somebody says it better. */
   readonly firstDay: string;
   readonly add: string;
 }
 
-function PlansSection({ id, head, drafts, beforeOf, currency, change, firstDay, add }: PlansSectionProps) {
+function PlansSection({ id, head, drafts, beforeOf, currency, billBands, change, firstDay, add }: PlansSectionProps) {
   return (
     <section className={chapter.section}>
       <h2>{head}</h2>
@@ -134,6 +137,7 @@ function PlansSection({ id, head, drafts, beforeOf, currency, change, firstDay, 
           draft={draft}
           before={beforeOf(draft)}
           currency={currency}
+          billBands={billBands}
           onChange={(next) =>
             change(
               id,

@@ -1,5 +1,6 @@
 import { existsSync } from "node:fs";
-import { mkdir, readFile, rm } from "node:fs/promises";
+import { mkdir, readdir, readFile, rm } from "node:fs/promises";
+import path from "node:path";
 import { ensureBuild } from "./lib/build.mjs";
 import { ensurePrograms } from "./lib/bundle.mjs";
 import { serverPrograms, startThrowawayCluster } from "./lib/cluster.mjs";
@@ -53,6 +54,14 @@ async function vitest(env) {
   console.log(`unit and database: ${report.numPassedTests} passed, ${report.numFailedTests} failed (${seconds} s)`);
 }
 
+/** What stood on the pages of tests that failed: the next group clears it away. */
+async function lastSeen() {
+  const folder = inProject("test-results");
+  const names = await readdir(folder);
+  const files = names.map((name) => path.join(folder, name, "error-context.md")).filter(existsSync);
+  return Promise.all(files.map(async (file) => `${path.basename(path.dirname(file))}\n${(await readFile(file, "utf8")).slice(-4000)}`));
+}
+
 /** One group of browser tests: journeys use one worker, what only reads uses all. */
 async function browser(env, project) {
   const file = inProject("test-results", `${project}.json`);
@@ -67,6 +76,7 @@ async function browser(env, project) {
   if (stats.expected === 0 || stats.unexpected > 0 || stats.flaky > 0) {
     if (stats.expected === 0) failed++;
     console.log(output.slice(-12_000));
+    for (const seen of await lastSeen()) console.log(seen);
   }
   console.log(`browser, ${project}: ${stats.expected} passed, ${stats.unexpected} failed (${Math.round(stats.duration / 1000)} s)`);
 }

@@ -44,6 +44,15 @@ describe("energy of a printed bill", () => {
     expect([given(260), given(257.1), given(256.9)]).toEqual(["slices", "slices", "bands-needed"]);
   });
 
+  it("is not taken for rounding where no band is printed, however little it is", () => {
+    const little = { ...march, importKwh: 3, importByBandKwh: {} };
+    expect(slicesOfTotals([own], little).kind).toBe("bands-needed");
+    expect(PLACEMENTS.map((placement) => slicesOfTotals([own], little, placement))).toMatchObject([
+      { slices: [{ importKwh: [0, 3] }] },
+      { slices: [{ importKwh: [3, 0] }] },
+    ]);
+  });
+
   it("across two seasons stays whole: each season's own band lies in its own days", () => {
     const crossing = slicesOfTotals([plan({ seasons: twoPeaks })], {
       ...{ from: "2024-03-17", to: "2024-04-15", importKwh: 300, exportKwh: 0 },

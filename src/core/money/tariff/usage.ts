@@ -69,9 +69,7 @@ export function slicesOfTotals(plans: readonly Plan[], totals: PeriodTotals, pla
   if (!stretches || stretches.length === 0) return { kind: "no-plan", from: totals.from, to: totals.to };
   const shares = bandShares(stretches, totals);
   const certainKwh = totals.unbandedKwh ?? 0;
-  const lacking = shares.find(
-    ({ unplacedKwh, names }) => unplacedKwh > BAND_ROUNDING_KWH * names.length || (unplacedKwh > 0 && certainKwh > 0),
-  );
+  const lacking = shares.find(({ unplacedKwh, names }) => unplacedKwh > roundingOf(names, totals) || (unplacedKwh > 0 && certainKwh > 0));
   if (lacking && placement === null) return { kind: "bands-needed", bands: lacking.names, given: Object.keys(totals.importByBandKwh) };
   const slices = shares.map(({ stretch: { plan, season, dates }, names, dayShare, importKwh, unplacedKwh }): UsageSlice => {
     const months = dates.reduce((sum, date) => sum + 1 / daysInMonth(date), 0);
@@ -94,6 +92,10 @@ export function slicesOfTotals(plans: readonly Plan[], totals: PeriodTotals, pla
   });
   return { kind: "slices", slices };
 }
+
+/** By what the bands of a bill may miss its sum: bands that it does not print round nothing. */
+const roundingOf = (names: readonly string[], { importByBandKwh }: PeriodTotals): number =>
+  BAND_ROUNDING_KWH * names.filter((name) => name in importByBandKwh).length;
 
 /** What rounding left over belongs to all bands as they are. */
 function inProportion(kwh: readonly number[], restKwh: number): number[] {

@@ -48,7 +48,7 @@ export {
 } from "./decisions";
 export { amountOf, Exact, minorDigits, quantity, roundTo, sumOf } from "./exact";
 export { type EnergyBasis, firstYearEnergy, type YearEnergy } from "./first-year";
-export { type BillReading, FIXED_PART, type OneBill, readBill, shareOfCosts } from "./from-a-bill";
+export { type BillParts, type BillReading, FIXED_PART, type OneBill, readBill, shareOfCosts } from "./from-a-bill";
 export { extraSelfUsedFrac, extraWorthAt, pricePerKwh, tariffRises, worthAt, yearlyKwhWorth } from "./kwh-worth";
 export { levelisedCost } from "./levelised";
 export { agedShare, type Payback, type PaybackTerms, type PaybackYear, payback, yearsToReturn } from "./payback";

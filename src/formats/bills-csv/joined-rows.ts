@@ -1,10 +1,12 @@
 import type { BillDocument } from "@/contracts/bills";
 import type { ProblemLog } from "@/contracts/problems";
-import { Exact } from "@/core/money";
+import { sumOf } from "@/core/money";
 
 /** A bill, or the part of one, as a row has it. */
-export interface BillRow extends BillDocument {
+export interface BillRow extends Omit<BillDocument, "amount"> {
   readonly row: number;
+  /** Null where another part of the same bill has it. */
+  readonly amount: string | null;
   readonly band: string;
   readonly meter: string;
   /** Day on which it was printed; empty where the table has none. */
@@ -15,10 +17,10 @@ export interface BillRow extends BillDocument {
 
 /** Rows put together to bills: bands and meters of the same days add up, and what was issued last replaces what it corrects. */
 export function joinedRows(rows: readonly BillRow[], log: ProblemLog): BillDocument[] {
-  return grouped(withoutCorrected(rows, log)).map(joined);
+  return grouped(withoutCorrected(rows, log)).flatMap((parts) => joined(parts, log) ?? []);
 }
 
-const daysOf = ({ from, to }: BillDocument): string => `${from} ${to}`;
+const daysOf = ({ from, to }: BillRow): string => `${from} ${to}`;
 
 /** Of rows for the same days, meter and band the one that was issued last. */
 function withoutCorrected(rows: readonly BillRow[], log: ProblemLog): BillRow[] {
@@ -55,8 +57,14 @@ function grouped(rows: readonly BillRow[]): BillRow[][] {
   return groups;
 }
 
-function joined(parts: readonly BillRow[]): BillDocument {
-  const { from, to } = parts[0]!;
+/** One bill of its parts; null where none of them says what was paid. */
+function joined(parts: readonly BillRow[], log: ProblemLog): BillDocument | null {
+  const { from, to, row } = parts[0]!;
+  const amounts = parts.map(({ amount }) => amount).filter((amount) => amount !== null);
+  if (amounts.length === 0) {
+    log.add("not-a-number", "error", { row, column: "amount", value: "" });
+    return null;
+  }
   const sum = (of: (row: BillRow) => number | null): number | null => {
     const known = parts.map(of).filter((kwh) => kwh !== null);
     return known.length > 0 ? known.reduce((a, b) => a + b, 0) : null;
@@ -64,7 +72,7 @@ function joined(parts: readonly BillRow[]): BillDocument {
   const bands: Record<string, number> = {};
   for (const { importByBandKwh } of parts)
     for (const [band, kwh] of Object.entries(importByBandKwh)) bands[band] = (bands[band] ?? 0) + kwh;
-  const amount = parts.reduce((total, row) => total.plus(row.amount).minus(row.credit), new Exact(0));
+  const credits = sumOf(parts.map(({ credit }) => credit));
   return {
     from,
     to,
@@ -74,6 +82,6 @@ function joined(parts: readonly BillRow[]): BillDocument {
     exportKwh: sum(({ exportKwh }) => exportKwh),
     productionKwh: sum(({ productionKwh }) => productionKwh),
     // As it was written, where nothing was added to it.
-    amount: parts.length === 1 && new Exact(parts[0]!.credit).isZero() ? parts[0]!.amount : amount.toFixed(),
+    amount: parts.length === 1 && credits.isZero() ? amounts[0]! : sumOf(amounts).minus(credits).toFixed(),
   };
 }

@@ -55,7 +55,7 @@ export async function readBills(bytes: Bytes): Promise<BillsFile> {
     else throw error;
   }
   const bills = log.hasErrors ? [] : joinedRows(found, log);
-  return { bills, problems: log.list() };
+  return { bills: log.hasErrors ? [] : bills, problems: log.list() };
 }
 
 async function tableOf(whole: Buffer, log: ProblemLog): Promise<{ rows: string[][]; decimal: "." | "," }> {
@@ -116,9 +116,11 @@ function takeRow(cells: readonly string[], row: number, { headers, decimal, log,
     if (band !== undefined && value !== null) bands[bandName(band)] = value;
   }
   const band = cell("band");
-  if (band !== "") bands[bandName(band.toLowerCase())] = kwh("import_kwh") ?? kwh("kwh") ?? kwh("usage_kwh") ?? 0;
-  const banded = Object.keys(bands).length > 0 ? Object.values(bands).reduce((a, b) => a + b, 0) : null;
   const [bought, usage] = [kwh("import_kwh"), kwh("usage_kwh")];
+  // Energy that is not there is not none: the row is refused below.
+  const ofBand = band === "" ? null : (bought ?? kwh("kwh") ?? usage);
+  if (ofBand !== null) bands[bandName(band.toLowerCase())] = ofBand;
+  const banded = Object.keys(bands).length > 0 ? Object.values(bands).reduce((a, b) => a + b, 0) : null;
   const importKwh = bought ?? banded ?? usage;
   if (importKwh === null) {
     log.add("not-a-number", "error", { row, column: "import_kwh", value: "" });
@@ -137,7 +139,7 @@ function takeRow(cells: readonly string[], row: number, { headers, decimal, log,
     importByBandKwh: bands,
     exportKwh: kwh("export_kwh"),
     productionKwh: kwh("production_kwh"),
-    amount: amount || "0",
+    amount: amount || null,
   });
 }
 

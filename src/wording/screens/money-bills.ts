@@ -30,9 +30,9 @@ export const say = catalogue({
   inOneMonth: "in one month",
   inMonths: (months: number) => `in ${months} months`,
   useByBandNotKnown: ", by the band in which the sun covered use, which is not known without weather or bands on the bills.",
-  aYearOf: (amount: string, between: string) => `: ${amount} a year (${between}).`,
-  aYearBySeason: (between: string, filledMonths: number) =>
-    `: ${between} a year; ${filledMonths === 11 ? "eleven of its months stand" : `${filledMonths} of its months ${filledMonths === 1 ? "stands" : "stand"}`} on the season, not on a bill.`,
+  aYearOf: (between: string) => ` a year (${between}).`,
+  aYearBySeason: (filledMonths: number) =>
+    ` a year; ${filledMonths === 11 ? "eleven of its months stand" : `${filledMonths} of its months ${filledMonths === 1 ? "stands" : "stand"}`} on the season, not on a bill.`,
   backBetween: (from: string, by: string) => `${from} to ${by}`,
   beyond40Years: "beyond 40 years",
   planMissesTheBills: " The plan does not give the printed bills again, so don’t trust this figure yet.",

@@ -4,6 +4,7 @@ import { catalogue } from "../catalogue";
 export const say = catalogue({
   afterMonths: (months: number) => `after ${months} months`,
   fromMonth: (month: string) => `from ${month} on`,
+  refinancedAt: (rate: string, years: number) => `${rate} over ${years} years, as entered`,
   interestSetOff: "Interest set off against tax, %",
   interestIsSetOff: (share: string) => `${share} of the interest comes back in the same year, set off against tax.`,
   loanAndCashCanBeWeighed: "Loan and cash can be weighed once the costs, the price of a kWh and a year of energy are known: see Payback.",

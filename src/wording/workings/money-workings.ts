@@ -1,6 +1,6 @@
 // Longer than a file should be, on purpose: every working of money in one catalogue, so that like things are said alike.
 import type { BillsReport, SavingsMethodName } from "@/contracts/money";
-import type { CountedFrom, Decision, MoneyReport, Payback, PaybackSpread, PaybackTerms, ValueSoFar } from "@/core/money";
+import type { BillParts, CountedFrom, Decision, MoneyReport, Payback, PaybackSpread, PaybackTerms, ValueSoFar } from "@/core/money";
 import type { Site } from "@/core/site";
 import { dateName, money, number, percent, yearsAndMonths } from "../format";
 import { noReturnWords, paybackIntervalWords } from "../money";
@@ -295,6 +295,16 @@ export function methodWorking(report: BillsReport, method: SavingsMethodName): W
     unit: `${currency} in ${own.months} months`,
     formula: METHOD_FORMULAS[method],
     inputs: [
+      {
+        name: "A year",
+        value: own.perYear === null ? "only between two ends" : `${money(own.perYear)} ${currency}`,
+        from: "each calendar month's last bill, missing ones by season",
+      },
+      {
+        name: "95 of 100 such years",
+        value: `${money(own.perYearLow)} to ${money(own.perYearHigh)} ${currency}`,
+        from: "by what namesakes differ, and the season's doubt for months without a bill",
+      },
       { name: "Old average price", value: price(why.oldPerKwh), from: "bills before commissioning, all charges in" },
       { name: "Price of the same use now", value: price(why.nowPerKwh), from: "tariff run again without the array" },
       { name: "Avoided a used kWh", value: price(why.avoidedPerKwh), from: "tariff run again, export taken off" },
@@ -338,6 +348,31 @@ export const naiveWorking = (perYear: string, currency: string): Working => ({
   inputs: [{ name: "Bills", value: "all that there are", from: "by calendar month; missing ones estimated" }],
   source: "The bills of this book.",
   assumptions: ["Not a saving: a price rise, a new car or a cold winter counts against the array."],
+});
+
+export const oneBillWorking = (
+  { perKwh, perKwhLow, perKwhHigh, fixed, boughtKwh, isFixedAssumed }: BillParts,
+  currency: string,
+): Working => ({
+  title: "Price of a bought kWh",
+  value: number(perKwh.toNumber(), 4),
+  unit: `${currency} a kWh`,
+  formula: "bill = fixed part + bought × price",
+  inputs: [
+    {
+      name: "Fixed part",
+      value: fixed === null ? "–" : `${number(fixed.toNumber(), 2)} ${currency}`,
+      from: isFixedAssumed ? "assumed" : "typed, or what is left",
+    },
+    { name: "Bought", value: boughtKwh === null ? "–" : `${number(boughtKwh)} kWh`, from: "typed, or what the price leaves" },
+    {
+      name: "Lies between",
+      value: `${number(perKwhLow.toNumber(), 4)} and ${number(perKwhHigh.toNumber(), 4)}`,
+      from: "a quarter of the bill fixed, or nothing, where that is assumed",
+    },
+  ],
+  source: "The bill as it was typed.",
+  assumptions: ["Levies and taxes on energy are in the price."],
 });
 
 export const averagePriceWorking = (name: string, perKwh: number, currency: string): Working => ({

@@ -257,6 +257,17 @@ describe("a table of bills", () => {
     expect(await codes(feed(summary(january, 0, "7120000", 300)))).toEqual(["bad-time"]);
     expect(await codes("<feed><entry>")).toEqual(["xml-broken"]);
   });
+  it("takes no missing energy or amount of a part for nothing: it says where", async () => {
+    const places = async (...rows: string[]) =>
+      (await read(["month,band,import_kwh,amount", ...rows].join("\n"))).problems.map(({ code, places: [place] }) => [
+        code,
+        place!.row,
+        place!.column,
+      ]);
+    expect(await places("2024-01,peak,,30.00", "2024-01,off-peak,200,")).toEqual([["not-a-number", 2, "import_kwh"]]);
+    expect(await places("2024-01,peak,100,", "2024-01,off-peak,200,")).toEqual([["not-a-number", 2, "amount"]]);
+    expect(await places("2024-01,peak,100,", "2024-01,off-peak,200,70.00")).toEqual([]);
+  });
   it("refuses a PDF with the way out", async () => {
     const { problems } = await read("%PDF-1.7\n1 0 obj");
     expect(problems.map(({ code }) => code)).toEqual(["pdf-file"]);

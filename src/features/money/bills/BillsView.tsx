@@ -69,7 +69,7 @@ function BillsSentence({ billsReport }: MoneyProps) {
       </Figure>{" "}
       {best.months === 1 ? say.inOneMonth : say.inMonths(best.months)}
       {best.isRange ? say.useByBandNotKnown : best.low && ` (${say.lowToHigh(money(best.low, 0), money(best.high!, 0))})`}
-      {!best.isRange && <AYear best={best} filledMonths={filledMonths} />}
+      {!best.isRange && <AYear best={best} filledMonths={filledMonths} report={billsReport} />}
       {best.method === "re-run" && !best.isRange && planTest?.isTrusted === false && (
         <span className={chapter.clay}>{say.planMissesTheBills}</span>
       )}
@@ -92,12 +92,23 @@ function BillsSentence({ billsReport }: MoneyProps) {
 interface AYearProps {
   readonly best: BillsReport["methods"][number];
   readonly filledMonths: number;
+  readonly report: BillsReport;
 }
 
 /** What that is a year: one figure where every calendar month was billed, else what it lies between. */
-function AYear({ best, filledMonths }: AYearProps) {
+function AYear({ best, filledMonths, report }: AYearProps) {
   const between = say.lowToHigh(money(best.perYearLow, 0), money(best.perYearHigh, 0));
-  return filledMonths > 0 || best.perYear === null
-    ? say.aYearBySeason(between, filledMonths)
-    : say.aYearOf(money(best.perYear, 0), between);
+  const isOpen = filledMonths > 0 || best.perYear === null;
+  return (
+    <>
+      :{" "}
+      <Figure
+        name={isOpen ? undefined : `saving-a-year-${METHOD_FIGURES[best.method]}/all`}
+        working={() => methodWorking(report, best.method)}
+      >
+        {isOpen ? between : money(best.perYear!, 0)}
+      </Figure>
+      {isOpen ? say.aYearBySeason(filledMonths) : say.aYearOf(between)}
+    </>
+  );
 }

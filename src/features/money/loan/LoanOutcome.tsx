@@ -170,6 +170,15 @@ function loanWorking(answer: LoanOrCash, loan: LoanTerms, currency: string): Wor
       { name: "r", value: `${percent(loan.ratePerYearFrac, 3)} ÷ 12`, from: "as entered" },
       { name: "n", value: `${Math.round(loan.termYears * 12)} months`, from: "as entered" },
       { name: "Fee", value: loan.fee, from: "as entered" },
+      ...(answer.refinanced && loan.refinance
+        ? [
+            {
+              name: say.afterMonths(answer.refinanced.afterMonths),
+              value: `${money(amountOf(answer.refinanced.payment, currency))} ${currency} a month`,
+              from: say.refinancedAt(percent(loan.refinance.ratePerYearFrac, 3), loan.refinance.termYears),
+            },
+          ]
+        : []),
       { name: say.interestInAll, value: money(amountOf(answer.interestTotal, currency)), from: say.scheduleEachMonthRoundedToThe },
     ],
     source: say.brealeyMyersAllen2020PrinciplesOf,

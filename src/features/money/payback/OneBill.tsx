@@ -4,9 +4,11 @@ import { Button, TextInput } from "@mantine/core";
 import { useState } from "react";
 import { type BillReading, Exact, FIXED_PART, readBill } from "@/core/money";
 import { NumberField } from "@/features/kit/fields/NumberField";
+import { Figure } from "@/features/kit/figures/Figure";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { number, percent } from "@/wording/format";
 import { say } from "@/wording/screens/money-payback";
+import { oneBillWorking } from "@/wording/workings/money-workings";
 import styles from "../MoneyChapter.module.css";
 
 interface Props {
@@ -53,6 +55,11 @@ export function OneBill({ currency, takePrice }: Props) {
         {sum("perKwh", say.orThePrice(currency))}
       </div>
       <p role="status" data-testid="one-bill">
+        {reading.kind === "parts" && (
+          <Figure working={() => oneBillWorking(reading, currency)}>
+            {say.aBoughtKwhCosts(number(reading.perKwh.toNumber(), 3), currency)}
+          </Figure>
+        )}
         {billWords(reading, currency)}
       </p>
       {reading.kind === "parts" && (
@@ -73,17 +80,17 @@ function billWords(reading: BillReading, currency: string): string {
     case "apart":
       return say.theseAreApart(number(reading.by.toNumber(), 2), currency);
     case "parts": {
-      const { perKwh, perKwhLow, perKwhHigh, fixed, boughtKwh, isFixedAssumed } = reading;
+      const { perKwhLow, perKwhHigh, fixed, boughtKwh, isFixedAssumed } = reading;
       const price = (value: Exact): string => number(value.toNumber(), 3);
       return [
-        say.aBoughtKwhCosts(price(perKwh), currency),
+        "",
         isFixedAssumed && !perKwhLow.eq(perKwhHigh)
           ? say.betweenWithTheFixedPart(price(perKwhLow), price(perKwhHigh), percent(FIXED_PART.usualFrac, 0))
           : "",
         fixed === null ? "" : say.isFixed(number(fixed.toNumber(), 2), currency),
         boughtKwh === null ? "" : say.isBought(number(boughtKwh)),
       ]
-        .filter(Boolean)
+        .filter((words, k) => k === 0 || words !== "")
         .join("; ")
         .concat(".");
     }

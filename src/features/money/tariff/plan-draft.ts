@@ -80,15 +80,8 @@ const PLACEHOLDER = "1";
 
 /** A draft with a price wherever none is typed yet: what is wrong with it still is more than its prices. */
 export function priced(draft: PlanDraft): PlanDraft {
-  const filled = (prices: string): string =>
-    prices.trim() === ""
-      ? PLACEHOLDER
-      : prices
-          .split(";")
-          .map((tier) =>
-            tier.includes(":") ? (/:\s*$/.test(tier) ? `${tier}${PLACEHOLDER}` : tier) : tier.trim() === "" ? PLACEHOLDER : tier,
-          )
-          .join(";");
+  // Where nothing stands at a tier's place: at the beginning, or behind ":" and ";".
+  const filled = (prices: string): string => prices.replace(/(^|[:;])\s*(?=;|$)/g, `$1${PLACEHOLDER}`);
   return {
     ...draft,
     seasons: draft.seasons.map((season) => ({

@@ -89,7 +89,6 @@ export function billsReport({
     planOn(money.plans, after.at(-1) ? `${after.at(-1)!.key}-15` : "9999-01-01")?.credit.perKwh ?? money.tariff.exportPerKwh ?? 0,
   );
   const gap = methodGap(before, inputs, savings, exportPerKwh);
-  const plain = (value: Exact | null): number | null => (value === null ? null : value.toNumber());
   const printed = inputs.filter(({ isEstimated }) => !isEstimated);
   const naive = naiveSavingPerYear(
     before,
@@ -101,20 +100,27 @@ export function billsReport({
     years: yearRows(months, inputs, savings, out),
     methods: methodRows(savings, { ranges, rates }, out),
     naivePerYear: naive && out(naive),
-    why: {
-      oldPerKwh: plain(gap.oldPerKwh),
-      netPerKwh: plain(gap.netPerKwh),
-      grossPerKwh: plain(gap.grossPerKwh),
-      nowPerKwh: plain(gap.nowPerKwh),
-      avoidedPerKwh: plain(gap.avoidedPerKwh),
-      loadBeforeKwh: gap.loadBeforeKwh,
-      loadSinceKwh: gap.loadSinceKwh,
-    },
+    why: whyRow(gap),
     shares: printed.length > 0 ? energyShares(printed) : null,
     progress: progressOf(ledger),
     runRates: rates,
     planTest: planTestRow(savings, out),
     missing: missingOf(site, months, before, after, since, savings),
+  };
+}
+
+/** Prices in plain numbers, for words. */
+function whyRow(gap: ReturnType<typeof methodGap>): BillsReport["why"] {
+  const { oldPerKwh, netPerKwh, grossPerKwh, nowPerKwh, avoidedPerKwh, loadBeforeKwh, loadSinceKwh } = gap;
+  const plain = (value: Exact | null): number | null => value?.toNumber() ?? null;
+  return {
+    oldPerKwh: plain(oldPerKwh),
+    netPerKwh: plain(netPerKwh),
+    grossPerKwh: plain(grossPerKwh),
+    nowPerKwh: plain(nowPerKwh),
+    avoidedPerKwh: plain(avoidedPerKwh),
+    loadBeforeKwh,
+    loadSinceKwh,
   };
 }
 

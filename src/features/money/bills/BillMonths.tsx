@@ -52,33 +52,41 @@ export function BillMonths({ report }: { report: BillsReport }) {
           </thead>
           <tbody>
             {[...shown].reverse().map((month) => (
-              <tr
-                key={month.key}
-                className={month.isEstimated ? styles.estimated : undefined}
-                title={month.isEstimated ? say.estimatedNoBill : undefined}
-              >
-                <td>
-                  {month.key}
-                  {month.isEstimated && " est."}
-                </td>
-                <Cells working={() => billedMonthWorking(month, currency)}>
-                  {[
-                    kwh(month.importKwh),
-                    ...bands.map((band) => kwh(month.importByBandKwh[band] ?? null)),
-                    kwh(month.exportKwh),
-                    month.isFilled ? <i key="filled">{kwh(month.productionKwh)}</i> : kwh(month.productionKwh),
-                    kwh(month.selfUsedKwh),
-                    money(month.amount),
-                    month.without === null ? "–" : money(month.without),
-                    month.saved["re-run"] === null ? "–" : money(month.saved["re-run"]),
-                    month.perKwh === null ? "–" : number(month.perKwh, 3),
-                  ]}
-                </Cells>
-              </tr>
+              <MonthRow key={month.key} month={month} bands={bands} currency={currency} />
             ))}
           </tbody>
         </RuledTable>
       </ScrollBox>
     </section>
+  );
+}
+
+interface MonthRowProps {
+  readonly month: BillsReport["months"][number];
+  readonly bands: readonly string[];
+  readonly currency: string;
+}
+
+function MonthRow({ month, bands, currency }: MonthRowProps) {
+  return (
+    <tr className={month.isEstimated ? styles.estimated : undefined} title={month.isEstimated ? say.estimatedNoBill : undefined}>
+      <td>
+        {month.key}
+        {month.isEstimated && " est."}
+      </td>
+      <Cells working={() => billedMonthWorking(month, currency)}>
+        {[
+          kwh(month.importKwh),
+          ...bands.map((band) => kwh(month.importByBandKwh[band] ?? null)),
+          kwh(month.exportKwh),
+          month.isFilled ? <i key="filled">{kwh(month.productionKwh)}</i> : kwh(month.productionKwh),
+          kwh(month.selfUsedKwh),
+          money(month.amount),
+          month.without === null ? "–" : money(month.without),
+          month.saved["re-run"] === null ? "–" : money(month.saved["re-run"]),
+          month.perKwh === null ? "–" : number(month.perKwh, 3),
+        ]}
+      </Cells>
+    </tr>
   );
 }

@@ -47,11 +47,7 @@ export function TariffView({ slug, version, site, bills, comparison, today }: Mo
   return (
     <>
       <p className={chapter.verdict} data-testid="tariff-verdict">
-        {plans.length === 0
-          ? say.noPlanYetEnterTheTariff
-          : comparison
-            ? comparisonWords(comparison, currency)
-            : "With twelve months of bills, production and exported energy this page says which plan would have been cheapest."}
+        {verdictOf(plans, comparison, currency)}
       </p>
       {years.length > 1 && (
         <div className={styles.yearChoice}>
@@ -86,6 +82,13 @@ export function TariffView({ slug, version, site, bills, comparison, today }: Mo
       </div>
     </>
   );
+}
+
+function verdictOf(plans: readonly PlanDocument[], comparison: MoneyProps["comparison"], currency: string): string {
+  if (plans.length === 0) return say.noPlanYetEnterTheTariff;
+  return comparison
+    ? comparisonWords(comparison, currency)
+    : "With twelve months of bills, production and exported energy this page says which plan would have been cheapest.";
 }
 
 interface HoursChartProps {

@@ -16,7 +16,8 @@ export const tariffSchema = z
     exportRisePerYearFrac: z.number().min(-0.2).max(0.5, say.isAShareWrite3As).default(0),
     exportUntil: isoDate.nullable().default(null),
     exportThenPerKwh: price.nullable().default(null),
-    selfUsedFrac: frac.default(1),
+    /** Null: nobody told it. */
+    selfUsedFrac: frac.nullable().default(null),
   })
   .refine(({ exportUntil, exportThenPerKwh }) => exportThenPerKwh === null || exportUntil !== null, {
     path: ["exportThenPerKwh"],

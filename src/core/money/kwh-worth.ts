@@ -1,6 +1,7 @@
 import type { Site, Tariff } from "../site";
 import { YEAR_MS } from "../units";
 import { type ExportEnd, type PriceTerms, priceIn, priceRises } from "./price-path";
+import { selfUseOf } from "./self-use";
 
 type Priced = Pick<Site, "money" | "commissioned">;
 
@@ -16,12 +17,14 @@ export function priceTermsOf({ money: { tariff }, commissioned }: Priced, { ageY
   const { importPerKwh, exportPerKwh, priceRisePerYearFrac, exportRisePerYearFrac } = tariff;
   if (importPerKwh === null) return null;
   const end = exportEndOf(tariff, commissioned);
+  const own = selfUseOf(tariff);
   return {
     importPerKwh,
     exportPerKwh,
     priceRisePerYearFrac,
     exportRisePerYearFrac,
-    selfUsedFrac: selfUsedFrac ?? tariff.selfUsedFrac,
+    selfUsedFrac: selfUsedFrac ?? own.frac,
+    selfUsedHalfWidthFrac: selfUsedFrac === undefined ? own.halfWidthFrac : 0,
     exportEnd: end && { ...end, afterYears: end.afterYears - ageYears },
   };
 }
@@ -57,7 +60,7 @@ export const extraSelfUsedFrac = (selfUsedFrac: number): number => selfUsedFrac 
 
 /** What an extra kilowatt-hour is worth at a plant's age: mostly exported, where a part is. Null where no price is known. */
 export function extraWorthAt(site: Priced, years: number, at: At): ReturnType<typeof worthAt> {
-  const usual = at.selfUsedFrac ?? site.money.tariff.selfUsedFrac;
+  const usual = at.selfUsedFrac ?? selfUseOf(site.money.tariff).frac;
   return worthAt(site, years, { ...at, selfUsedFrac: extraSelfUsedFrac(usual) });
 }
 

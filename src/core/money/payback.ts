@@ -19,6 +19,8 @@ export interface LaterSum {
   readonly what: string;
   readonly afterYears: number;
   readonly amount: string;
+  /** Paid on a day that is written down: as sure as the costs of the start, where a replacement to come is a guess. */
+  readonly isDated?: boolean;
 }
 
 /** What a payback is reckoned from. Sums are decimal numerals in the site's currency. */

@@ -6,6 +6,8 @@ export interface PriceTerms {
   /** Null: exported energy earns nothing. */
   readonly exportPerKwh: string | null;
   readonly selfUsedFrac: number;
+  /** How far that share may be off on either side, evenly: where nobody told it. */
+  readonly selfUsedHalfWidthFrac?: number;
   /** Of bought energy. */
   readonly priceRisePerYearFrac: number;
   /** Of exported energy; a fixed rate has none. */

@@ -13,6 +13,9 @@ export interface ValueSoFar {
   readonly kwh: number;
   /** At the worth of a kilowatt-hour in each month's year, in the site's currency. */
   readonly worth: number;
+  /** The same with none and with all of it used on the spot; both the worth itself where the share is told. */
+  readonly low: number;
+  readonly high: number;
 }
 
 type Priced = Pick<Site, "money" | "commissioned">;
@@ -29,12 +32,19 @@ export function valueSoFar(
   if (!terms || !first || !last) return null;
   const begun = Date.parse(site.commissioned ?? `${first.key}-01`);
   const yearOf = (key: string): number => Math.max(1, Math.floor((Date.parse(`${key}-15`) - begun) / YEAR_MS) + 1);
-  const worth = counted.reduce((sum, { key, kwh }) => sum.plus(priceIn(terms, yearOf(key)).times(kwh)), new Exact(0));
+  const worthAt = (used: number): number =>
+    counted
+      .reduce((sum, { key, kwh }) => sum.plus(priceIn({ ...terms, selfUsedFrac: used }, yearOf(key)).times(kwh)), new Exact(0))
+      .toNumber();
+  const untold = terms.selfUsedHalfWidthFrac ?? 0;
+  const ends = [worthAt(terms.selfUsedFrac - untold), worthAt(terms.selfUsedFrac + untold)];
   return {
     from: first.key,
     to: last.key,
     months: counted.length,
     kwh: counted.reduce((sum, { kwh }) => sum + kwh, 0),
-    worth: worth.toNumber(),
+    worth: worthAt(terms.selfUsedFrac),
+    low: Math.min(...ends),
+    high: Math.max(...ends),
   };
 }

@@ -245,8 +245,8 @@ export interface Tariff {
   readonly exportUntil: string | null;
   /** What is paid for exported energy after it; null: nothing. */
   readonly exportThenPerKwh: string | null;
-  /** Share of production used on the spot; the rest is exported. */
-  readonly selfUsedFrac: number;
+  /** Share of production used on the spot; the rest is exported. Null where nobody told it. */
+  readonly selfUsedFrac: number | null;
 }
 
 /** What comes every year and once in a while, and how money is weighed. Sums are decimal numerals. */

@@ -2,7 +2,7 @@ import { Button, Select, TextInput } from "@mantine/core";
 import { NumberField } from "@/features/kit/fields/NumberField";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { say } from "@/wording/screens/site";
-import { OpenNumber, PercentInput } from "./fields";
+import { OpenNumber, OpenPercent, PercentInput } from "./fields";
 import { PromiseSection } from "./PromiseSection";
 import styles from "./SiteChapter.module.css";
 import type { SiteForm } from "./site-values";
@@ -130,7 +130,7 @@ function TariffSection({ form }: { form: SiteForm }) {
       <div className={styles.four}>
         {text("importPerKwh", "Bought")}
         {text("exportPerKwh", "Sold")}
-        <PercentInput form={form} label={say.usedOnTheSpot} path="money.tariff.selfUsedFrac" />
+        <OpenPercent form={form} label={say.usedOnTheSpot} path="money.tariff.selfUsedFrac" placeholder={say.notTold} />
         <PercentInput form={form} label={say.riseAYear} path="money.tariff.priceRisePerYearFrac" />
         <PercentInput form={form} label={say.exportRiseAYear} path="money.tariff.exportRisePerYearFrac" />
       </div>

@@ -2,8 +2,8 @@ import { catalogue } from "../catalogue";
 
 /** What the screens of calculators, modules say. */
 export const say = catalogue({
-  givesTheCheapestKilowattHourHere: (name: string, best: string, currency: string) =>
-    `${name} gives the cheapest kilowatt-hour here: ${best} ${currency}, by the prices below.`,
+  givesTheCheapestKilowattHourHere: (name: string, best: string, currency: string, isAssumed: boolean) =>
+    `${name} gives the cheapest kilowatt-hour here: ${best} ${currency}, ${isAssumed ? "by assumed prices: type those that you were asked." : "by the prices below."}`,
   estimatedAs: (figure: string, spread: string) => `${figure} (estimated, ± ${spread})`,
   ownModuleOf: (watts: string) => `Own ${watts} W`,
   notUnderstood: (words: string) => `Not understood: ${words}`,

@@ -108,6 +108,7 @@ export const say = catalogue({
   firstYearAllowed: "First year allowed, %",
   aYearAfterAllowed: "A year after allowed, %",
   usedOnTheSpot: "Self-consumed, %",
+  notTold: "not told",
   riseAYear: "Rise a year, bought, %",
   exportRiseAYear: "Rise a year, sold, %",
   addAType: "Add a type …",

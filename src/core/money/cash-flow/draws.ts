@@ -37,33 +37,41 @@ export interface PaybackSpread {
   readonly doubts: PaybackDoubts;
 }
 
-/** Interval of the break-even: draws yield, weather, prices, ageing and upkeep at once. Same seed, same answer; in doubles, since the doubt is larger. */
+/** Interval of the break-even: draws yield, weather, prices, ageing, upkeep and a self-consumed share that nobody told at once. Same seed, same answer; in doubles, since the doubt is larger. */
 export function paybackSpread(terms: PaybackTerms, doubts: PaybackDoubts, { draws = 2000, seed = 71 } = {}): PaybackSpread {
   const uniform = seededUniform(seed);
   const normal = (): number => normalFrom(uniform);
   const years = new Float64Array(draws);
   const cost =
     terms.costs.reduce((sum, amount) => sum + Number(amount), 0) - terms.incentives.reduce((sum, amount) => sum + Number(amount), 0);
-  const used = Number(terms.importPerKwh) * terms.selfUsedFrac;
-  const exported = Array.from({ length: terms.horizonYears }, (_, k) => exportPriceIn(terms, k + 1).toNumber() * (1 - terms.selfUsedFrac));
+  const bought = Number(terms.importPerKwh);
+  const sold = Array.from({ length: terms.horizonYears }, (_, k) => exportPriceIn(terms, k + 1).toNumber());
+  const untold = terms.selfUsedHalfWidthFrac ?? 0;
   const later = new Float64Array(terms.horizonYears + 1);
-  for (const { afterYears, amount } of terms.later ?? []) later[yearOfSum(afterYears, terms.horizonYears)]! += Number(amount);
+  const dated = new Float64Array(terms.horizonYears + 1);
+  for (const { afterYears, amount, isDated = false } of terms.later ?? []) {
+    (isDated ? dated : later)[yearOfSum(afterYears, terms.horizonYears)]! += Number(amount);
+  }
   for (let draw = 0; draw < draws; draw++) {
     const level = 1 + doubts.yieldFrac * normal();
     const rise = terms.priceRisePerYearFrac + doubts.priceRiseFrac * normal();
     const ageing = { ...terms.ageing, perYearFrac: Math.max(0, terms.ageing.perYearFrac + doubts.ageingFrac * normal()) };
+    const own = untold === 0 ? terms.selfUsedFrac : terms.selfUsedFrac + untold * (2 * uniform() - 1);
     const dearer = Math.max(0.2, 1 + doubts.upkeepFrac * normal());
     let balance = -cost;
     let reached = balance >= 0 ? 0 : Number.POSITIVE_INFINITY;
     for (let year = 1; year <= terms.horizonYears && reached === Number.POSITIVE_INFINITY; year++) {
       const sun = level * (1 + doubts.weatherFrac * normal());
       const value =
-        terms.firstYearKwh * agedShare(year, ageing, terms.ageYears) * sun * (used * (1 + rise) ** (year - 1) + exported[year - 1]!);
+        terms.firstYearKwh *
+        agedShare(year, ageing, terms.ageYears) *
+        sun *
+        (own * bought * (1 + rise) ** (year - 1) + (1 - own) * sold[year - 1]!);
       const upkeep = (terms.perYear ?? []).reduce(
         (sum, yearly) => sum + Number(yearly.amount) * (1 + yearly.risePerYearFrac) ** (year - 1),
         0,
       );
-      const net = value - dearer * (upkeep + later[year]!);
+      const net = value - dearer * (upkeep + later[year]!) - dated[year]!;
       if (balance + net >= 0) reached = year - 1 - balance / net;
       balance += net;
     }

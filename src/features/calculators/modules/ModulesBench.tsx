@@ -53,7 +53,8 @@ export function ModulesBench({ slug, site, sun, nowUtcMs }: BenchProps) {
   };
   const costOf = (k: number): string => costText(costs[k] ?? null);
   const best = cheapest(chosen, costs);
-  const sentence = best ? say.givesTheCheapestKilowattHourHere(best.name, number(best.cost, 3), site.currency) : "";
+  const isAssumed = chosen.some(({ plan }) => prices[plan.name] === undefined);
+  const sentence = best ? say.givesTheCheapestKilowattHourHere(best.name, number(best.cost, 3), site.currency, isAssumed) : "";
   return (
     <>
       <p className={chapter.verdict} data-lines="2" data-testid="modules-sentence">

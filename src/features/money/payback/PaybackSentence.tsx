@@ -56,6 +56,7 @@ export function PaybackSentence({ missing, context, spread, counted, today }: Se
       {staysPaidYears !== null && risingYears !== null && staysPaidYears > risingYears + 0.01 && (
         <span className={chapter.clay}>{say.aReplacementSinksItOnceMore(number(staysPaidYears, 1))}</span>
       )}
+      <SelfUseUntold context={context} />
       {say.costOverTheFirstYearAlone}
       <Figure working={() => simpleWorking(context)}>{simpleYears === null ? "never" : yearsAndMonths(simpleYears)}</Figure>:{" "}
       {money(netCost, 0)} {currency} against {money(firstYearValue, 0)} from{" "}
@@ -64,6 +65,12 @@ export function PaybackSentence({ missing, context, spread, counted, today }: Se
       </Figure>
     </p>
   );
+}
+
+/** What is said where nobody told how much is self-consumed: bills tell it, and a typed share does. */
+function SelfUseUntold({ context: { site, terms } }: { context: MoneyContext }) {
+  if ((terms.selfUsedHalfWidthFrac ?? 0) > 0) return <span className={chapter.clay}> {say.selfUseIsNotTold}</span>;
+  return terms.selfUsedFrac === 1 && site.money.tariff.selfUsedFrac === null ? <> {say.allIsCountedAsSelfConsumed}</> : null;
 }
 
 /** From when it counts, and when each sum that came later is back on its own. */

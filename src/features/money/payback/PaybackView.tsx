@@ -170,13 +170,17 @@ function BasisSection({ report, setBasis, billedSelfUse, byBills, setByBills, fo
             onChange={(value) => setByBills(value === "bills")}
             data={[
               { value: "bills", label: say.byTheBills(percent(billedSelfUse, 0)) },
-              { value: "terms", label: `as typed ${percent(form.values.tariff.selfUsedFrac, 0)}` },
+              { value: "terms", label: typedSelfUse(form.values) },
             ]}
           />
         </div>
       )}
     </div>
   );
+}
+
+function typedSelfUse({ tariff: { selfUsedFrac } }: Terms): string {
+  return selfUsedFrac === null ? say.selfUseNotTold : say.asTyped(percent(selfUsedFrac, 0));
 }
 
 /** Sums that are legal and likely wrong. */

@@ -22,19 +22,13 @@ export function termFaults(terms: Terms): Record<string, string> {
 export const useTermsForm = (initialValues: Terms) => useForm({ initialValues, validate: termFaults, validateInputOnChange: true });
 export type TermsFormHandle = ReturnType<typeof useTermsForm>;
 
-type ShareField =
-  | "tariff.priceRisePerYearFrac"
-  | "tariff.exportRisePerYearFrac"
-  | "tariff.selfUsedFrac"
-  | "running.discountFrac"
-  | "running.interestTaxFrac";
+type ShareField = "tariff.priceRisePerYearFrac" | "tariff.exportRisePerYearFrac" | "running.discountFrac" | "running.interestTaxFrac";
 
 /** Shares are entered in percent; a rate under a quarter of a percent was likely meant as a share already. */
 function ShareInput({ form, path, label }: { form: TermsFormHandle; path: ShareField; label: string }) {
   const [group, key] = path.split(".") as [keyof Terms, string];
   const value = (form.values[group] as unknown as Record<string, number>)[key]!;
-  const isRate = path !== "tariff.selfUsedFrac";
-  const hint = isRate && value > 0 && value < 0.0025 ? say.didYouMean((value * 100).toFixed(3), (value * 1e4).toFixed(1)) : undefined;
+  const hint = value > 0 && value < 0.0025 ? say.didYouMean((value * 100).toFixed(3), (value * 1e4).toFixed(1)) : undefined;
   return (
     <NumberField
       label={label}
@@ -42,6 +36,24 @@ function ShareInput({ form, path, label }: { form: TermsFormHandle; path: ShareF
       value={Number((value * 100).toFixed(4))}
       error={form.errors[path] ?? hint}
       onChange={knownNumber((next) => form.setFieldValue(path, next / 100))}
+    />
+  );
+}
+
+/** The one share that may stay open: what nobody told is a range, not all. */
+function SelfUseInput({ form }: { form: TermsFormHandle }) {
+  const value = form.values.tariff.selfUsedFrac;
+  return (
+    <NumberField
+      label={say.usedOnTheSpot2}
+      placeholder={say.notTold}
+      decimalScale={3}
+      value={value === null ? "" : Number((value * 100).toFixed(4))}
+      error={form.errors["tariff.selfUsedFrac"]}
+      onChange={(next) => {
+        if (typeof next === "number") form.setFieldValue("tariff.selfUsedFrac", next / 100);
+        else if (next === "") form.setFieldValue("tariff.selfUsedFrac", null);
+      }}
     />
   );
 }
@@ -72,7 +84,7 @@ export function TermsForm({ form, currency, commissioned }: { form: TermsFormHan
         <div className={styles.grid}>
           <TextInput label={say.boughtAKwh2(currency)} inputMode="decimal" placeholder="0.178" {...price("tariff.importPerKwh")} />
           <TextInput label={say.exportedAKwh2(currency)} inputMode="decimal" placeholder="nothing" {...price("tariff.exportPerKwh")} />
-          <ShareInput form={form} path="tariff.selfUsedFrac" label={say.usedOnTheSpot2} />
+          <SelfUseInput form={form} />
           <ShareInput form={form} path="tariff.priceRisePerYearFrac" label={say.priceRiseAYear} />
           <ShareInput form={form} path="tariff.exportRisePerYearFrac" label={say.exportRiseAYear} />
           <TextInput

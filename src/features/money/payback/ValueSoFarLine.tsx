@@ -20,7 +20,7 @@ export function ValueSoFarLine({ site, months, selfUsedFrac }: Props) {
     <p className={chapter.soft} data-testid="value-so-far">
       {say.countedSince(number(value.kwh), named(value.from), named(value.to))}
       <Figure name="value-so-far/all" working={() => valueSoFarWorking(value, site.currency)}>
-        {number(value.worth)} {site.currency}
+        {value.low < value.high ? say.betweenNoneAndAll(number(value.low), number(value.high)) : number(value.worth)} {site.currency}
       </Figure>
       {say.atThePricesOfTheirYears(value.months)}
     </p>

@@ -1,7 +1,7 @@
 import { notFound } from "next/navigation";
 import type { ReactNode } from "react";
 import { KeepFieldBook } from "@/features/field-book/offline/KeepFieldBook";
-import { CHAPTERS, type ChapterId } from "@/features/shell/chapters";
+import type { ChapterId } from "@/features/shell/chapters";
 import { Desk } from "@/features/shell/Desk";
 import { Fleeting } from "@/features/standing/Fleeting";
 import { Reckoning } from "@/features/standing/Reckoning";
@@ -28,18 +28,18 @@ export async function bookPage(
   return (
     <Desk spines={spines} slug={slug} chapter={chapter}>
       <KeepFieldBook slug={slug} />
-      {await open().catch((error: unknown) => standIn(error, slug, name, chapter, own))}
+      {await open().catch((error: unknown) => standIn(error, slug, name, own))}
     </Desk>
   );
 }
 
 /** What stands where a chapter's figures are not at hand; any other fault stays one. */
-async function standIn(error: unknown, slug: string, name: string, chapter: ChapterId, { books }: House): Promise<ReactNode> {
+async function standIn(error: unknown, slug: string, name: string, { books }: House): Promise<ReactNode> {
   if (!(error instanceof Refusal)) throw error;
   if (error.code === "reckoning")
     return (
       <Fleeting>
-        <Reckoning name={CHAPTERS.find(({ id }) => id === chapter)!.name} />
+        <Reckoning name={name} />
       </Fleeting>
     );
   if (error.code !== "set-aside") throw error;

@@ -37,7 +37,13 @@ export function countedFrom({ commissioned, money: { costs, incentives } }: Date
   const laterOf = (sums: readonly DatedSum[], sign: "" | "-"): DatedLaterSum[] =>
     sums
       .filter(isLater)
-      .map((sum) => ({ what: sum.what, on: sum.on, afterYears: yearsBetween(on!, sum.on), amount: negatedBy(sum.amount, sign), isDated: true }));
+      .map((sum) => ({
+        what: sum.what,
+        on: sum.on,
+        afterYears: yearsBetween(on!, sum.on),
+        amount: negatedBy(sum.amount, sign),
+        isDated: true,
+      }));
   const ofTheStart = (sums: readonly DatedSum[]): string[] => sums.filter((sum) => !isLater(sum)).map(({ amount }) => amount);
   return {
     on,

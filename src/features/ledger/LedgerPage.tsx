@@ -36,7 +36,7 @@ import { VerdictSentence } from "./VerdictSentence";
 export type LedgerView =
   | { readonly id: "year" }
   | ({ readonly id: "causes" } & Omit<CausesViewProps, "slug">)
-  | ({ readonly id: "dirt" } & Omit<DirtAndSnowProps, "slug">)
+  | ({ readonly id: "dirt" } & Omit<DirtAndSnowProps, "slug" | "span">)
   /** Causes and dirt where the light or the readings carry neither: what to bring. */
   | { readonly id: "withheld"; readonly of: "causes" | "dirt"; readonly bring: NonNullable<ToBring> }
   | { readonly id: "promise"; readonly months: readonly LedgerLine[] }
@@ -147,7 +147,7 @@ function OtherView({ slug, view, fiscalStart, selected }: OtherViewProps) {
     case "causes":
       return <CausesView slug={slug} {...view} />;
     case "dirt":
-      return <DirtAndSnowView slug={slug} {...view} />;
+      return <DirtAndSnowView slug={slug} span={selected === "all" ? say.allItsYears : yearInWords(selected, fiscalStart)} {...view} />;
     case "withheld":
       return (
         <p className={chapter.verdict} data-testid="causes-withheld">

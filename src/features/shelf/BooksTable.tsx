@@ -28,21 +28,23 @@ interface Head {
   readonly isLeft?: boolean;
   /** A picture of what other columns say: it gives way on a small screen. */
   readonly isPicture?: boolean;
+  /** What a phone has no room for beside the state. */
+  readonly isWide?: boolean;
   /** px, of the table that all of them fit in; the book's has what is left. */
   readonly widthPx?: number;
 }
 
 const HEADS: readonly Head[] = [
   { name: "book" },
-  { name: "size", below: "kWp", widthPx: 50 },
-  { name: "last", below: "year", widthPx: 46 },
+  { name: "size", below: "kWp", isWide: true, widthPx: 50 },
+  { name: "last", below: "year", isWide: true, widthPx: 46 },
   { name: say.itsMonthsExpectedMetered, isLeft: true, isPicture: true, widthPx: 182 },
-  { name: "expected", below: "kWh", widthPx: 68 },
-  { name: "metered", below: "kWh", widthPx: 66 },
-  { name: "promise", below: "kWh", widthPx: 60 },
+  { name: "expected", below: "kWh", isWide: true, widthPx: 68 },
+  { name: "metered", below: "kWh", isWide: true, widthPx: 66 },
+  { name: "promise", below: "kWh", isWide: true, widthPx: 60 },
   { name: "performance", below: "index", widthPx: 92 },
-  { name: say.largestLossFound, isLeft: true, widthPx: 134 },
-  { name: "unexplained", below: "kWh", widthPx: 86 },
+  { name: say.largestLossFound, isLeft: true, isWide: true, widthPx: 134 },
+  { name: "unexplained", below: "kWh", isWide: true, widthPx: 86 },
   { name: say.state, isLeft: true, widthPx: 104 },
 ];
 
@@ -53,12 +55,14 @@ export function BooksTable({ books }: { books: readonly ShelfBook[] }) {
       <RuledTable className={chapter.table}>
         <thead>
           <tr>
-            {HEADS.map(({ name, below, isLeft, isPicture, widthPx }) => (
+            {HEADS.map(({ name, below, isLeft, isPicture, isWide, widthPx }) => (
               <th
                 key={name}
                 scope="col"
                 style={{ width: widthPx }}
-                className={isPicture ? `${styles.left} ${styles.picture}` : isLeft ? styles.left : undefined}
+                className={
+                  [isLeft && styles.left, isPicture && styles.picture, isWide && styles.wide].filter(Boolean).join(" ") || undefined
+                }
               >
                 <Term>{below === "index" ? say.performanceIndex : name}</Term>
                 {below && below !== "index" && <br />}
@@ -87,9 +91,10 @@ function BookLine({ book }: { book: ShelfBook }) {
           {book.name}
         </Link>
         <small>{line && state.kind === "reckoning" ? say.beingReckonedAnew : book.place}</small>
+        {line && <OnAPhone book={book} kwh={kwh} />}
       </td>
-      <td>{book.kwp === null ? "–" : number(book.kwp, 1)}</td>
-      <td>{line?.key ?? "–"}</td>
+      <td className={styles.wide}>{book.kwp === null ? "–" : number(book.kwp, 1)}</td>
+      <td className={styles.wide}>{line?.key ?? "–"}</td>
       {line && context && state.kind !== "set-aside" ? (
         <LastYear book={book} context={context} line={line} kwh={kwh} />
       ) : (
@@ -98,6 +103,17 @@ function BookLine({ book }: { book: ShelfBook }) {
         </td>
       )}
     </tr>
+  );
+}
+
+/** Year and largest loss, where there is no room for columns of them. */
+function OnAPhone({ book: { line }, kwh }: Pick<LastYearProps, "book" | "kwh">) {
+  const loss = line && line.meteredKwh !== null ? largestLoss(line) : null;
+  return (
+    <small className={styles.phone}>
+      {line?.key}
+      {loss && `: ${ACCOUNT_NAMES[loss.account].name} ${kwh(loss.kwh)} kWh`}
+    </small>
   );
 }
 
@@ -144,7 +160,7 @@ function LastYear({ book, context, line, kwh }: LastYearProps) {
         />
       </td>
       {plain.map(({ name, value, working }) => (
-        <td key={name} className={name === "metered" ? styles.strong : undefined}>
+        <td key={name} className={name === "metered" ? `${styles.wide} ${styles.strong}` : styles.wide}>
           <KnownFigure name={`${name}/${key}`} value={value} say={kwh} working={() => working(line, context)} />
         </td>
       ))}
@@ -162,7 +178,7 @@ function WhatIsBetween({ book, context, line, kwh }: LastYearProps) {
   const verdict = verdictOfBook(book);
   return (
     <>
-      <td className={styles.left}>
+      <td className={`${styles.left} ${styles.wide}`}>
         {line.unexplainedKwh !== null && !line.isSought && <span className={chapter.soft}>{say.notSoughtYet}</span>}
         {loss && (
           <span className={styles.loss}>
@@ -173,7 +189,7 @@ function WhatIsBetween({ book, context, line, kwh }: LastYearProps) {
           </span>
         )}
       </td>
-      <td className={verdict?.kind === "to-check" ? chapter.clay : undefined}>
+      <td className={verdict?.kind === "to-check" ? `${styles.wide} ${chapter.clay}` : styles.wide}>
         <KnownFigure
           name={`unexplained/${line.key}`}
           value={line.unexplainedKwh}

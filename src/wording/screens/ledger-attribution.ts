@@ -20,7 +20,7 @@ export const say = catalogue({
   nothingIsFound: "Nothing is found beside the plan in this span.",
   readingsComeByFewerCausesCan: (resolution: string) => ` Readings come by ${resolution}: fewer causes can be told apart.`,
   causesFound: (count: number) => (count === 1 ? "One cause touches this span." : `${count} causes touch this span.`),
-  gainedIfRemoved: "gained if removed",
+  gainedIfRemovedIn: (years: string) => `gained if removed, ${years}`,
   ofItsWholeTime: "at the meter, over its whole time",
   meteredByDayKwhDashedExpected: "metered by day, kWh; dashed: expected",
   meteredAndExpectedEnergyByDay: (what: string) => `Metered and expected energy by day around: ${what}`,
@@ -47,10 +47,11 @@ export const say = catalogue({
   shareOfLightLostToDirt: "Share of light lost to dirt by day, with rain and cleanings",
   theOutputAlone: "the output alone",
   snowByWinter: "Snow by winter",
-  dirtIsHardlyToldFromScatter: (soiling: string) => `Dirt is hardly told from scatter: about ${soiling} of the light.`,
+  dirtIsHardlyToldFromScatter: (soiling: string, span: string) =>
+    `Dirt is hardly told from scatter: about ${soiling} of the light in ${span}.`,
   noDirtIsToldFromThe: "No dirt is told from the readings: rain keeps the modules clean enough.",
-  dirtGrowsByADayTo: (soiling: string, soiling2: string, soiling3: string, soiling4: string) =>
-    `Dirt grows by ${soiling} a day (${soiling2} to ${soiling3}) and took ${soiling4} of the light.`,
+  dirtGrowsByADayTo: (rate: string, low: string, high: string, lost: string, span: string) =>
+    `Dirt grows by ${rate} a day (${low} to ${high}) and took ${lost} of the light in ${span}.`,
   rainThatWashesComesAfterDays: (soiling: string) => ` Rain that washes comes after ${soiling} days on average.`,
   worthItWhileACleaningCosts: ": worth it while a cleaning costs less",
   onItTakesCleaningThenWould: (

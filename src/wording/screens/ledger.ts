@@ -7,6 +7,7 @@ export const say = catalogue({
   eachColumnADayEachRow: "each column a day, each row an hour: performance index, metered ÷ expected; a click opens the day",
   theYearAtAGlance: "The year at a glance",
   meteredOverExpectedEnergyOfEvery: (year: string) => `Metered over expected energy of every hour of ${year}`,
+  allItsYears: "all years",
   dirtAndSnow: "Dirt and snow",
   yearStartsIn: "a year starts in ",
   thisLedgerHasNoLinesYet: "This ledger has no lines yet",

@@ -3,10 +3,10 @@ import { number, percent } from "../format";
 import type { Working } from "./working";
 
 /** How growth, mean and today's worth of dirt came about. */
-export const dirtWorking = (soiling: SoilingReport, lastDay: string): Working => ({
+export const dirtWorking = (soiling: SoilingReport, lastDay: string, span: string): Working => ({
   title: "Dirt",
   value: percent(soiling.meanLostFrac, 2),
-  unit: "of the light, on average",
+  unit: `of the light, on average in ${span}`,
   formula:
     "ln(metered ÷ expected) = level + slope × t + season + clouds + ln(1 − dirt); dirt grows by a rate, rain and cleanings take it off",
   inputs: [

@@ -174,13 +174,13 @@ describe("the working of dirt", () => {
   };
 
   it("gives growth, washing, today's dirt and what a cleaning brings", () => {
-    const working = dirtWorking(soiling, "2025-12-31");
+    const working = dirtWorking(soiling, "2025-12-31", "2025");
     expectWhole(working);
     expect(working.value).toMatch(/^3\.12/);
     expect(input(working, "rain leaves")).toBe("exp((3.0 − mm) ÷ 3.5)");
     expect(input(working, "on 2025-12-31")).toMatch(/^2\.10/);
     expect(input(working, "cleaning then brings")).toBe("412.4 kWh");
-    expect(input(dirtWorking({ ...soiling, daysToRain: null }, "2025-12-31"), "days to rain that washes")).toBe("no rain gauge");
+    expect(input(dirtWorking({ ...soiling, daysToRain: null }, "2025-12-31", "2025"), "days to rain that washes")).toBe("no rain gauge");
   });
 });
 

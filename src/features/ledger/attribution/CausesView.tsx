@@ -6,6 +6,7 @@ import { accountFill, DaySeries, SkyFields } from "@/charts";
 import type { AttributionView, BookCause } from "@/contracts/attribution";
 import type { StoredEntry } from "@/contracts/field-book";
 import { accountOfCause } from "@/core/attribution";
+import { zoneOffset } from "@/core/time";
 import { Figure } from "@/features/kit/figures/Figure";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { ChartFrame } from "@/features/kit/save/ChartFrame";
@@ -149,7 +150,7 @@ function CauseLine({ finding, words, setOpen, open, report, timeZone, slug, ener
             {number(finding.kwhLow)} to {number(finding.kwhHigh)}
           </small>
         )}
-        {finding.kwh !== null && <small title={say.ofItsWholeTime}>{say.gainedIfRemoved}</small>}
+        {finding.kwh !== null && <small title={say.ofItsWholeTime}>{say.gainedIfRemovedIn(yearsOf(finding, timeZone))}</small>}
       </span>
       <span className={styles.sure}>confidence {percent(finding.confidenceFrac, 0)}</span>
       {open === finding.key && (
@@ -159,6 +160,14 @@ function CauseLine({ finding, words, setOpen, open, report, timeZone, slug, ener
       )}
     </li>
   );
+}
+
+/** The years of a cause's whole time, which may be longer than the year that was chosen. */
+function yearsOf({ fromUtcMs, toUtcMs }: BookCause, timeZone: string): string {
+  const offset = zoneOffset(timeZone);
+  const year = (utcMs: number): number => new Date(utcMs + offset(utcMs)).getUTCFullYear();
+  const [first, last] = [year(fromUtcMs), year(toUtcMs - 1)];
+  return first === last ? String(first) : `${first} to ${last}`;
 }
 
 function found({ resolution }: AttributionView, count: number): string {

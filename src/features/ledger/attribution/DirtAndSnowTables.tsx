@@ -40,7 +40,12 @@ const cleaningWorking = (date: string, gainKwh: number) => ({
 
 export interface DirtAndSnowProps {
   readonly slug: string;
+  /** Of the span that was chosen. */
   readonly report: AttributionView;
+  /** Last day of the whole record: what is told of now is told of it. */
+  readonly lastDay: string | null;
+  /** The span, as it is said. */
+  readonly span: string;
   /** Worth of a kilowatt-hour at the meter; null where no price is known. */
   readonly pricePerKwh: number | null;
   readonly currency: string;

@@ -15,7 +15,7 @@ import { CleaningsSection, type DirtAndSnowProps, WintersSection } from "./DirtA
 const WEEKS_OF_MONTHS = ["Jan", "Feb", "Mar", "Apr", "May", "Jun", "Jul", "Aug", "Sep", "Oct", "Nov", "Dec"];
 
 /** Dirt day by day with what took it off, what a cleaning brings and when, and the winters' snow. */
-export function DirtAndSnowView({ slug, report, pricePerKwh, currency }: DirtAndSnowProps) {
+export function DirtAndSnowView({ slug, report, lastDay, span, pricePerKwh, currency }: DirtAndSnowProps) {
   const { soiling, snow, days } = report;
   const money = (kwh: number): string => (pricePerKwh === null ? "" : `, ${number(kwh * pricePerKwh)} ${currency}`);
   const marks = soiling.resets.map((reset) => ({
@@ -26,8 +26,8 @@ export function DirtAndSnowView({ slug, report, pricePerKwh, currency }: DirtAnd
   return (
     <>
       <p className={chapter.verdict} data-testid="dirt-verdict">
-        <Figure plain working={() => dirtWorking(soiling, days.at(-1) ?? "")}>
-          {dirtVerdict(report)} {nowOrWait(report, money)}
+        <Figure plain working={() => dirtWorking(soiling, lastDay ?? "", span)}>
+          {dirtVerdict(report, span)} {nowOrWait(report, lastDay, money)}
         </Figure>
       </p>
       <DirtChart slug={slug} days={days} soiling={soiling} marks={marks} />
@@ -78,22 +78,23 @@ function DirtChart({ slug, days, soiling, marks }: DirtChartProps) {
   );
 }
 
-function dirtVerdict({ soiling }: AttributionView): string {
+function dirtVerdict({ soiling }: AttributionView, span: string): string {
   if (!soiling.isSeen)
-    return soiling.meanLostFrac > 0.0005 ? say.dirtIsHardlyToldFromScatter(percent(soiling.meanLostFrac)) : say.noDirtIsToldFromThe;
+    return soiling.meanLostFrac > 0.0005 ? say.dirtIsHardlyToldFromScatter(percent(soiling.meanLostFrac), span) : say.noDirtIsToldFromThe;
   return say.dirtGrowsByADayTo(
     percent(soiling.ratePerDayFrac, 2),
     percent(soiling.rateLowFrac, 2),
     percent(soiling.rateHighFrac, 2),
     percent(soiling.meanLostFrac),
+    span,
   );
 }
 
-function nowOrWait({ soiling, days }: AttributionView, money: (kwh: number) => string): string {
-  if (!soiling.isSeen) return "";
+function nowOrWait({ soiling }: AttributionView, lastDay: string | null, money: (kwh: number) => string): string {
+  if (!soiling.isSeen || lastDay === null) return "";
   const rain = soiling.daysToRain === null ? "" : say.rainThatWashesComesAfterDays(number(soiling.daysToRain));
   return say.onItTakesCleaningThenWould(
-    dateName(days.at(-1)!),
+    dateName(lastDay),
     percent(soiling.nowFrac),
     number(soiling.nowGainKwh),
     money(soiling.nowGainKwh),

@@ -9,7 +9,7 @@ import { utcOfWall, zoneOffset } from "@/core/time";
 import { LedgerPage, type LedgerView } from "@/features/ledger/LedgerPage";
 import { LEDGER_VIEWS } from "@/features/ledger/ledger-views";
 import { pageTolerances } from "@/features/ledger/span-tolerance";
-import { runForPage } from "@/usecases/attribution";
+import { dirtOfSpan, runForPage } from "@/usecases/attribution";
 import type { Book } from "@/usecases/books";
 import { ledgerPage } from "@/usecases/keeping";
 import { energyBasisOf } from "@/usecases/ledger";
@@ -76,7 +76,16 @@ export default async function LedgerChapter({ params, searchParams }: Props) {
       if (!report) return { id: "year" };
       if (id === "figures") return { id, indicators: report.indicators, lines: page.lines, sum: page.sum };
       const own = ofSpan(report, stretchOf(months, book.site.place.timeZone));
-      if (id === "dirt") return { id, report: own, pricePerKwh: pricePerKwh(book.site), currency: book.site.currency };
+      if (id === "dirt") {
+        const [first, last] = [months[0]?.key, months.at(-1)?.key];
+        return {
+          id,
+          report: first && last ? dirtOfSpan(own, { from: first, to: last }) : own,
+          lastDay: report.days.at(-1) ?? null,
+          pricePerKwh: pricePerKwh(book.site),
+          currency: book.site.currency,
+        };
+      }
       if (id === "causes")
         return {
           id,

@@ -35,15 +35,13 @@ export function countedFrom({ commissioned, money: { costs, incentives } }: Date
   const on = isOfThePlant ? commissioned : firstCost;
   const isLater = (sum: DatedSum): boolean => on !== null && yearsBetween(on, sum.on) >= OF_THE_START_YEARS;
   const laterOf = (sums: readonly DatedSum[], sign: "" | "-"): DatedLaterSum[] =>
-    sums
-      .filter(isLater)
-      .map((sum) => ({
-        what: sum.what,
-        on: sum.on,
-        afterYears: yearsBetween(on!, sum.on),
-        amount: negatedBy(sum.amount, sign),
-        isDated: true,
-      }));
+    sums.filter(isLater).map((sum) => ({
+      what: sum.what,
+      on: sum.on,
+      afterYears: yearsBetween(on!, sum.on),
+      amount: negatedBy(sum.amount, sign),
+      isDated: true,
+    }));
   const ofTheStart = (sums: readonly DatedSum[]): string[] => sums.filter((sum) => !isLater(sum)).map(({ amount }) => amount);
   return {
     on,

@@ -3,6 +3,7 @@ export const findingKinds = [
   "gap",
   "caught-up",
   "frozen",
+  "false-zero",
   "spike",
   "negative",
   "night-output",

@@ -1,4 +1,4 @@
-import type { CounterAt } from "../readings";
+import type { CounterAt, MeteredSpan } from "../readings";
 import type { TimeAxis } from "../series";
 import type { SunColumns } from "../sun";
 import { MINUTE_MS } from "../units";
@@ -89,3 +89,9 @@ export function derivedCounters<T extends CounterAt>(readings: readonly T[], rem
     return { ...reading, kwh };
   });
 }
+
+/** Totals by the remedies that were accepted: one that was dropped is no reading. */
+export const derivedSpans = <T extends MeteredSpan>(spans: readonly T[], remedies: readonly Remedy[]): T[] =>
+  spans.filter(
+    (span) => !remedies.some(({ op, fromUtcMs, toUtcMs }) => op === "drop" && fromUtcMs === span.fromUtcMs && toUtcMs === span.toUtcMs),
+  );

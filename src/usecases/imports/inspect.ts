@@ -9,6 +9,7 @@ import { looksLikeEspi, readEspi } from "@/formats/espi";
 import { isMeansHeader } from "@/formats/monthly-means";
 import { readPromise } from "@/formats/promise-csv";
 import { kindOfHeader, type PagedSeries, readSeries, type SeriesFile, type SeriesOptions } from "@/formats/tabular/series";
+import { readMonthAlone } from "@/formats/tabular/tables";
 import { type Bytes, decodeText, peek, UnreadableText } from "@/formats/tabular/text";
 import { checkWeather } from "./check-weather";
 import { type ReadClock, readClock, readLabels } from "./file-clock";
@@ -160,11 +161,17 @@ async function formOf(bytes: Bytes): Promise<Form> {
     if (/^LOCATION,/i.test(line)) return "epw";
     const headers = line.toLowerCase().split(/[,;\t]/);
     if (isMeansHeader(headers.map((cell) => cell.replaceAll('"', "").trim()))) return "means";
-    return kindOfHeader(line) === "promise" ? "promise" : "series";
+    return kindOfHeader(line) === "promise" && !isOfSomeYear(head) ? "promise" : "series";
   } catch (error) {
     if (error instanceof UnreadableText) return "series";
     throw error;
   }
+}
+
+/** A promise is of any year: months that name theirs are what was metered then. */
+function isOfSomeYear(head: string): boolean {
+  const [, first = ""] = head.split(/\r?\n/, 2);
+  return first.split(/[,;\t]/).some((cell) => readMonthAlone(cell.replaceAll('"', "").trim()) !== null);
 }
 
 /** The meter of a production column: as the column names it, as chosen, or the site's first AC meter. */

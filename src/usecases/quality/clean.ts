@@ -1,5 +1,5 @@
 import type { Decision } from "@/contracts/examination";
-import { derived, derivedCounters, type Remedy } from "@/core/quality";
+import { derived, derivedCounters, derivedSpans, type Remedy } from "@/core/quality";
 import { energyKwh, type ProductionQuantity } from "@/core/readings";
 import type { Site } from "@/core/site";
 import { sunHeights } from "@/core/sun";
@@ -8,6 +8,8 @@ import type { StoredSeries, StoredSparse } from "../ledger";
 /** A series' name in keys: what it holds, whose it is, at what step. */
 export const seriesKeyOf = ({ quantity, meterId, axis }: StoredSeries): string => `${meterId}:${quantity}:${axis.stepMinutes}`;
 export const counterKeyOf = (meterId: string): string => `${meterId}:counter:hand`;
+/** Totals of a meter that were typed or brought as a table. */
+export const spanKeyOf = (meterId: string): string => `${meterId}:span:hand`;
 export const findingKeyOf = (seriesKey: string, kind: string, fromUtcMs: number): string => `${seriesKey}/${kind}/${fromUtcMs}`;
 
 /** The remedies that were accepted for a series. */
@@ -30,9 +32,14 @@ export function cleanSeries(stored: readonly StoredSeries[], decisions: readonly
   });
 }
 
-/** Counter readings by what was accepted; spans come back as they are. */
+/** Totals and counter readings by what was accepted. */
 export const cleanSparse = ({ spans, counters }: StoredSparse, decisions: readonly Decision[]): StoredSparse => ({
-  spans,
+  spans: [...new Set(spans.map(({ meterId }) => meterId))].flatMap((meterId) =>
+    derivedSpans(
+      spans.filter((span) => span.meterId === meterId),
+      acceptedFor(decisions, spanKeyOf(meterId)),
+    ),
+  ),
   counters: [...new Set(counters.map(({ meterId }) => meterId))].flatMap((meterId) =>
     derivedCounters(
       counters.filter((counter) => counter.meterId === meterId),

@@ -1,11 +1,11 @@
 import type { BookFinding, Decision, Examination, ExaminedSeries, WeatherStrip } from "@/contracts/examination";
 import { mostEnergyKwh } from "@/core/ledger";
-import { type ExpectedSeries, examine, examineCounter, type Finding } from "@/core/quality";
+import { type ExpectedBetween, type ExpectedSeries, examine, examineCounter, type Finding, findFalseZeros } from "@/core/quality";
 import { compareSpans, counterSpans, energyBetween, energyKwh, type ProductionQuantity } from "@/core/readings";
 import { nameplateW, partOfSite, type Site } from "@/core/site";
 import { type CalendarBins, dayBins } from "@/core/time";
 import type { OpenLedger, StoredSeries, StoredSparse } from "../ledger";
-import { cleanSeries, cleanSparse, counterKeyOf, findingKeyOf, seriesKeyOf } from "./clean";
+import { cleanSeries, cleanSparse, counterKeyOf, findingKeyOf, seriesKeyOf, spanKeyOf } from "./clean";
 
 export interface ExaminationInput {
   readonly site: Site;
@@ -41,6 +41,7 @@ export function examineBook({ site, expected, production, weather, sparse, decis
         told(finding, seriesKeyOf(series), series.meterId, decisions),
       );
     }),
+    ...spanFindings(sparse, expected).map(({ meterId, finding }) => told(finding, spanKeyOf(meterId), meterId, decisions)),
     ...counterFindings(sparse, expected).map(({ meterId, finding }) => told(finding, counterKeyOf(meterId), meterId, decisions)),
   ];
   return {
@@ -66,12 +67,29 @@ function told(finding: Finding, seriesKey: string, meterId: string, decisions: r
   return { ...finding, facts: { ...finding.facts }, key, seriesKey, meterId, decision };
 }
 
-function counterFindings({ counters }: StoredSparse, expected: ExpectedSeries | null): { meterId: string; finding: Finding }[] {
-  const between = (from: number, to: number): number => {
+/** What is owed between two instants, where nearly all of it is known. */
+const owedBetween =
+  (expected: ExpectedSeries | null): ExpectedBetween =>
+  (from, to) => {
     if (!expected) return Number.NaN;
     const { kwh, knownFrac } = energyBetween(expected.axis, expected.kwh, from, to);
     return knownFrac > 0.9 ? kwh / knownFrac : Number.NaN;
   };
+
+interface MeterFinding {
+  readonly meterId: string;
+  readonly finding: Finding;
+}
+
+function spanFindings({ spans }: StoredSparse, expected: ExpectedSeries | null): MeterFinding[] {
+  return [...new Set(spans.map(({ meterId }) => meterId))].flatMap((meterId) => {
+    const own = spans.filter((span) => span.meterId === meterId).sort((a, b) => a.fromUtcMs - b.fromUtcMs);
+    return findFalseZeros(own, owedBetween(expected)).map((finding) => ({ meterId, finding }));
+  });
+}
+
+function counterFindings({ counters }: StoredSparse, expected: ExpectedSeries | null): MeterFinding[] {
+  const between = owedBetween(expected);
   return [...new Set(counters.map(({ meterId }) => meterId))].flatMap((meterId) => {
     const own = counters.filter((counter) => counter.meterId === meterId).sort((a, b) => a.atUtcMs - b.atUtcMs);
     return examineCounter(own, between).map((finding) => ({ meterId, finding }));

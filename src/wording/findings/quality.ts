@@ -60,6 +60,11 @@ const CATALOGUE: Readonly<Record<FindingKind, (facts: Facts, finding: Finding, w
     what: `The same value ${n(x.count + 1)} times ${when}.`,
     evidence: `${n(f.valueKwh, 3)} kWh for ${n(f.hours, 1)} h of daylight, while the sun moved and the plant was not at its ceiling.`,
   }),
+  "false-zero": (f, _x, when) => ({
+    title: "Day of nothing",
+    what: `A day's total of nothing ${when}, between two usual days.`,
+    evidence: `About ${n(f.owedKwh, 1)} kWh would have been usual. A plant that stops and starts at midnight is rare; a logger that writes nothing is not.`,
+  }),
   spike: (f, _x, when) => ({
     title: "Impossible value",
     what: `${n(f.valueKwh, 1)} kWh in one interval, ${when}.`,

@@ -12,6 +12,7 @@ const METHODS: Readonly<Partial<Record<BookFinding["kind"], string>>> = {
   "caught-up":
     "row after a gap > the most of an interval, or far above its neighbours and the cloudless model, and within what the gap could hold",
   spike: "value > the most of an interval, or > 1.6 × the cloudless model + 20 % of rated",
+  "false-zero": "a day’s total of exactly nothing, with at least half of the usual on the days before and after it",
   frozen: "equal values for 90 minutes and four intervals of daylight, below the plant’s ceiling",
   "digit-slip": "energy between neighbours set against what was expected; digits swapped, dropped, doubled or changed until both sides fit",
   battery: "output with the sun more than 18° down, on a quarter of the nights or more",

@@ -49,7 +49,11 @@ export function outageEvidence(frame: AttributionFrame, usual: Float64Array, cov
     }
     const [before, after] = [neighbour(i, -1), neighbour(last, 1)];
     const enough = lost >= (LEAST_RATED_HOURS * ratedKwh * 60) / axis.stepMinutes;
-    if (enough && (!whiteAround(i, last) || isAbrupt(before, i) || isSwitched(before, i, last, after) || isBackAtOnce(last, after))) {
+    if (
+      enough &&
+      !isLoneDay(before, i, last, after) &&
+      (!whiteAround(i, last) || isAbrupt(before, i) || isSwitched(before, i, last, after) || isBackAtOnce(last, after))
+    ) {
       const partly = (k: number | null): boolean => k !== null && share(k) < PARTLY_FRAC && Math.abs(k - (k < i ? i : last)) <= 2;
       const from = partly(before) ? before! : i;
       const to = (partly(after) ? after! : last) + 1;
@@ -61,6 +65,11 @@ export function outageEvidence(frame: AttributionFrame, usual: Float64Array, cov
     i = last;
   }
   return { downFrac, outages };
+
+  /** One calendar day's total of nothing between usual days: a doubtful reading, which the quality of the readings tells of. */
+  function isLoneDay(before: number | null, first: number, last: number, after: number | null): boolean {
+    return frame.resolution === "days" && sameDay(first, last) && isWhole(before, -1) && isWhole(after, 1);
+  }
 
   /** Whether snow may lie on the modules, or fell shortly before. */
   function whiteAround(first: number, last: number): boolean {

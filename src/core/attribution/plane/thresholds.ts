@@ -78,3 +78,12 @@ export const TERMS = 5;
 export const WORTH_HOURS = 30;
 
 export const SURE_PLANE = 0.95;
+
+/** Clearness of an hour that planes and shade are weighed by: with beam, as shade is sought. */
+export const CLEAR_WEIGHED = 0.72;
+/** Hours that owe less than this share of rated output are left out of it. */
+export const DIM_WEIGHED_FRAC = 0.06;
+/** An hour is far off from so many times the middle miss on: three deviations. */
+export const FAR_TIMES = 4.5;
+/** What a turned plane takes to say: its turn and its tilt. */
+export const PLANE_TERMS = 2;

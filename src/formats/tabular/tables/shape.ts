@@ -1,6 +1,7 @@
 import { MISSING } from "@/core/readings";
 import { readForeignTime, readTimeOfDay } from "./cell-time";
 import { isUnit } from "./column-words";
+import { isTimeOfDay } from "./time-columns";
 
 /** Where the parts of a table lie: rows count from 0 here. */
 export interface TableShape {
@@ -45,7 +46,8 @@ function isData(row: readonly string[]): boolean {
   if (cells.length < 2) return false;
   const values = cells.filter(isValue).length;
   const numeric = cells.filter((cell) => NUMBER.test(cell.trim())).length;
-  const timesAcross = cells.slice(1).every((cell) => readTimeOfDay(cell) !== null || looksLikeTime(cell));
+  const across = cells.slice(1);
+  const timesAcross = across.every(looksLikeTime) || isTimeOfDay(across);
   return values >= cells.length - 1 && values >= cells.length * 0.6 && numeric >= 1 && !timesAcross;
 }
 

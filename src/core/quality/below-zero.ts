@@ -1,4 +1,5 @@
 import { endUtcMs } from "../series";
+import { MINUTE_MS } from "../units";
 import { type Examined, startOf } from "./examined";
 import type { Finding } from "./finding";
 
@@ -12,14 +13,16 @@ const REGULAR_FRAC = 0.25;
 const DRAW_FRAC = 0.01;
 
 /** Output at night: a few times is a fault, evening after evening is a battery. */
-export function findNight(x: Examined): Finding[] {
+export function findNight(x: Examined, caughtUp: readonly Finding[] = []): Finding[] {
+  // A row that holds its gap is told as that; its own hour made none of it.
+  const held = new Set(caughtUp.map(({ toUtcMs }) => Math.round((toUtcMs - x.axis.startUtcMs) / (x.axis.stepMinutes * MINUTE_MS)) - 1));
   const nights = new Map<number, number>();
   let count = 0;
   let kwh = 0;
   let [first, last] = [-1, 0];
   for (let i = 0; i < x.energyKwh.length; i++) {
     const value = x.energyKwh[i]!;
-    if (!(value > TRACE_FRAC * x.ratedKwh) || x.sun.up[i]! > NIGHT_SINE) continue;
+    if (!(value > TRACE_FRAC * x.ratedKwh) || x.sun.up[i]! > NIGHT_SINE || held.has(i)) continue;
     const night = Math.floor((i - x.days.firstIndex + x.days.perDay / 2) / x.days.perDay);
     nights.set(night, (nights.get(night) ?? 0) + value);
     count++;

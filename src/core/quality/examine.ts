@@ -38,7 +38,7 @@ export function examine({ axis, energyKwh, site, expected, mostKwh }: Examinatio
   const gaps = findGaps(x).filter((gap) => !madeByClock(gap, clock, site.place.timeZone));
   const caughtUp = gaps.filter((gap) => gap.kind === "caught-up");
   const negative = findNegative(x);
-  const night = findNight(x);
+  const night = findNight(x, caughtUp);
   const point = findMeteringPoint(x);
   // What runs through another point has a level of its own: steps in it are the house's, not the plant's.
   const elsewhere = [...negative, ...night, ...point].some(({ kind }) => ELSEWHERE.includes(kind));

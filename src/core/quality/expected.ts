@@ -4,4 +4,6 @@ import type { TimeAxis } from "@/core/series";
 export interface ExpectedSeries {
   readonly axis: TimeAxis;
   readonly kwh: Float64Array;
+  /** Rain of each interval of that axis, mm; null where no rain was read. */
+  readonly rainMm?: Float64Array | null;
 }

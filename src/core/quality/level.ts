@@ -8,6 +8,11 @@ const LONG = 120;
 /** Soiling and seasons move the ratio by this much within weeks; a swapped device does so in a day. */
 const LEAST_STEP_FRAC = 0.1;
 const LEAST_LONG_FRAC = 0.06;
+/** Days on either side of where medians part most within which the step is placed. */
+const PLACED_DAYS = 15;
+/** Rain that takes dirt off within a night or two, mm. Source: Kimber et al., 2006, The effect of soiling on large grid-connected photovoltaic systems in California. */
+const WASHING_MM = 5;
+const WASHED_DAYS = 2;
 /** Both sides must lie flat: a decline before a jump back is dirt and rain. */
 const FLAT_FRAC = 0.05;
 
@@ -22,9 +27,10 @@ export function findLevelSteps(x: Examined): Finding[] {
   for (let p = 0; p < steps.length; p++) {
     if (Math.abs(steps[p]!) < LEAST_STEP_FRAC) continue;
     const around = steps.slice(p, p + WINDOW);
-    const best = p + around.reduce((at, step, k) => (Math.abs(step) > Math.abs(around[at]!) ? k : at), 0);
-    if (isStep(ratios, best)) found.push(stepFinding(x, kept, ratios, best));
-    p = best + WINDOW;
+    const rough = p + around.reduce((at, step, k) => (Math.abs(step) > Math.abs(around[at]!) ? k : at), 0);
+    const best = placed(ratios, rough);
+    if (isStep(ratios, best) && !isWashed(x, kept, ratios, best)) found.push(stepFinding(x, kept, ratios, best));
+    p = rough + WINDOW;
   }
   return found;
 }
@@ -41,6 +47,27 @@ function isStep(ratios: readonly number[], p: number): boolean {
     isFlat(ratios, p - WINDOW, p) &&
     isFlat(ratios, p, p + WINDOW)
   );
+}
+
+/** The day at which two levels fit the days about a step best: where medians part most lies days off when one side scatters. */
+function placed(ratios: readonly number[], rough: number): number {
+  const [from, to] = [Math.max(0, rough - WINDOW), Math.min(ratios.length, rough + WINDOW)];
+  const [before, after] = [medianOf(ratios.slice(from, rough)), medianOf(ratios.slice(rough, to))];
+  let [best, least] = [rough, Number.POSITIVE_INFINITY];
+  for (let p = Math.max(WINDOW, rough - PLACED_DAYS); p <= Math.min(ratios.length - WINDOW, rough + PLACED_DAYS); p++) {
+    let off = 0;
+    for (let d = from; d < to; d++) off += Math.abs(ratios[d]! - (d < p ? before : after));
+    if (off < least) [best, least] = [p, off];
+  }
+  return best;
+}
+
+/** Whether rain fell on the day of a rise, or shortly before: dirt that went in a night, and no device. */
+function isWashed({ days: { rainMm } }: Examined, kept: readonly number[], ratios: readonly number[], p: number): boolean {
+  if (!rainMm || stepAt(ratios, p, WINDOW) < 0) return false;
+  let sum = 0;
+  for (let d = Math.max(0, kept[p - 1]! - WASHED_DAYS); d <= kept[p]!; d++) sum += rainMm[d]! || 0;
+  return sum >= WASHING_MM;
 }
 
 /** Whether the two halves of a stretch stand on one level. */

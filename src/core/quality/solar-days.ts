@@ -19,6 +19,8 @@ export interface SolarDays {
   readonly midOffsetMin: Float64Array;
   /** Length of the productive part over the model's. */
   readonly lengthFrac: Float64Array;
+  /** Rain of the day, mm; null where none was read. */
+  readonly rainMm: Float64Array | null;
   /** Whether `ratio` is to a model run over real weather. */
   readonly byWeather: boolean;
 }
@@ -59,14 +61,21 @@ export function solarDays({ axis, energyKwh, sun, clear, expected, ratedKwh }: S
     out.readFrac[d] = lit > 0 ? read / lit : 1;
     if (read === 0) continue;
     out.energyKwh[d] = sum;
-    const expectedKwh = expected ? expectedOf(expected, axis.startUtcMs + from * axis.stepMinutes * MINUTE_MS) : Number.NaN;
+    const expectedKwh = expected ? sumOfDay(expected.axis, expected.kwh, axis.startUtcMs + from * axis.stepMinutes * MINUTE_MS) : Number.NaN;
     const row = clear.rowOf(d) * perDay;
     const owes = expected ? expectedKwh : sumOf(clear.kwh, row, row + perDay);
     if (owes > LEAST_EXPECTED_FRAC * ratedKwh * perDay) out.ratio[d] = sum / owes;
     if (lit === 0 || read < lit * WHOLE_FRAC || hi - lo < perDay) continue;
     shape(energyKwh, from, Math.max(best, 0) * LIT_FRAC, clear, row, d, out, axis.stepMinutes);
   }
-  return { count, perDay, firstIndex, byWeather: expected !== null, ...out };
+  const rain = expected?.rainMm ?? null;
+  const rainMm =
+    rain && expected
+      ? Float64Array.from({ length: count }, (_, d) =>
+          sumOfDay(expected.axis, rain, axis.startUtcMs + (firstIndex + d * perDay) * axis.stepMinutes * MINUTE_MS),
+        )
+      : null;
+  return { count, perDay, firstIndex, byWeather: expected !== null, rainMm, ...out };
 }
 
 function shape(
@@ -86,12 +95,11 @@ function shape(
   out.lengthFrac[d] = (own.last - own.first + 1) / (model.last - model.first + 1);
 }
 
-function expectedOf(expected: ExpectedSeries, fromUtcMs: number): number {
-  const from = Math.max(0, indexAt(expected.axis, fromUtcMs));
-  const to = Math.min(expected.axis.count, indexAt(expected.axis, fromUtcMs + DAY_MS));
-  let sum = 0;
-  for (let i = from; i < to; i++) sum += expected.kwh[i]!;
-  return to > from ? sum : Number.NaN;
+/** Sum of a column over a day from an instant on; NaN outside its axis. */
+function sumOfDay(axis: TimeAxis, values: Float64Array, fromUtcMs: number): number {
+  const from = Math.max(0, indexAt(axis, fromUtcMs));
+  const to = Math.min(axis.count, indexAt(axis, fromUtcMs + DAY_MS));
+  return to > from ? sumOf(values, from, to) : Number.NaN;
 }
 
 function sumOf(values: Float64Array, from: number, to: number): number {

@@ -19,7 +19,8 @@ export interface ExaminationInput {
 }
 
 /** All that an examination needs of a ledger, whose other columns may go. */
-export const expectedOf = ({ run }: Pick<OpenLedger, "run">): ExpectedSeries | null => run && { axis: run.axis, kwh: run.expectedKwh };
+export const expectedOf = ({ run, weather }: Pick<OpenLedger, "run" | "weather">): ExpectedSeries | null =>
+  run && { axis: run.axis, kwh: run.expectedKwh, rainMm: weather?.rainMm ?? null };
 
 /** A meter of some of the arrays: their part of the site, and the share of what the site owes that falls to them by nameplate. */
 function partOf(meterId: string, site: Site, expected: ExpectedSeries | null): { site: Site; expected: ExpectedSeries | null } {
@@ -27,7 +28,7 @@ function partOf(meterId: string, site: Site, expected: ExpectedSeries | null): {
   if (!meter || meter.arrays.length === 0 || site.arrays.every(({ id }) => meter.arrays.includes(id))) return { site, expected };
   const own = partOfSite(site, meter.arrays);
   const share = nameplateW(own) / nameplateW(site);
-  return { site: own, expected: expected && { axis: expected.axis, kwh: expected.kwh.map((kwh) => kwh * share) } };
+  return { site: own, expected: expected && { ...expected, kwh: expected.kwh.map((kwh) => kwh * share) } };
 }
 
 /** Examines every production series of a book: findings with what was decided, days raw and clean, and the spans between hand readings. */

@@ -1,11 +1,13 @@
 import { arrayNameplateW, nameplateW } from "../../site";
-import { medianAmong, medianOf } from "../../statistics";
+import { MEDIAN_TO_MEAN_ERROR, medianAmong, medianOf } from "../../statistics";
 import { MAD_TO_DEVIATION } from "../../units";
 import type { DayIndex } from "../record/day-index";
 import type { AttributionFrame } from "../record/frame";
 import { rainByDay } from "../soiling/washing";
-import { type DirtDays, daysBeside, stepBesideDirt } from "./beside-dirt";
+import { type DirtDays, daysBeside, isBeyondCleaning, stepBesideDirt } from "./beside-dirt";
 import {
+  ALIKE_DEVIATIONS,
+  ALIKE_FRAC,
   BACK_FRAC,
   BESIDE_DIRT,
   CLEANED_NEAR_DAYS,
@@ -17,6 +19,7 @@ import {
   NEAR_DAYS,
   OFF_FRAC,
   TELLING,
+  UNTOLD_HOURS,
   WINDOW,
 } from "./thresholds";
 
@@ -75,7 +78,7 @@ export function backAgain(
   const isUp = (days: readonly number[]): boolean => medianOf(days.map((d) => index.ratio[d]!)) > least;
   for (let k = 0; k + NEAR <= after.length; k++) {
     if (!isUp(after.slice(k, k + NEAR)) || !isUp(after.slice(k, k + WINDOW)) || !(index.ratio[after[k]!]! > least)) continue;
-    return cleaned.has(after[k]!) ? null : stepNear(frame, after[k - 1] ?? before.at(-1)!, after[k]!, 1);
+    return cleaned.has(after[k]!) ? null : stepNear(frame, index, after[k - 1] ?? before.at(-1)!, after[k]!, 1);
   }
   return null;
 }
@@ -104,17 +107,20 @@ export function stringsOut(frame: AttributionFrame, index: DayIndex, cleaned: Re
     // What soiling and seasons do meanwhile moves both ends; the level lost is read at each end beside its own step.
     const first = medianOf(x.slice(p, Math.min(until, p + WINDOW))) - before;
     const last = back === null || isCleanedNear(dirt, kept[back]!) ? first : medianOf(x.slice(Math.max(p, until - WINDOW), until)) - after;
+    if (!areAlike(first, last, noise)) continue;
     const measuredFrac = 1 - Math.exp((first + last) / 2);
     const part = nearest(parts, measuredFrac, noise);
     if (!part) continue;
     const [from, to] = [kept[p]!, back === null ? index.ratio.length : kept[back]!];
     const beside = stepBesideDirt(dirt, from, to, daysBeside(from, to, index.ratio.length));
     const share = beside.step / Math.log(1 - part.out / part.of);
-    if (share < BESIDE_DIRT) continue;
+    if (share < BESIDE_DIRT || (back !== null && !isBeyondCleaning(dirt, from, to))) continue;
     found.push({
-      from: stepNear(frame, kept[Math.max(0, p - NEAR_DAYS)]!, kept[Math.min(kept.length - 1, p + NEAR_DAYS)]!, -1),
+      from: stepNear(frame, index, kept[Math.max(0, p - NEAR_DAYS)]!, kept[Math.min(kept.length - 1, p + NEAR_DAYS)]!, -1),
       to:
-        back === null ? frame.axis.count : stepNear(frame, kept[back - NEAR_DAYS]!, kept[Math.min(kept.length - 1, back + NEAR_DAYS)]!, 1),
+        back === null
+          ? frame.axis.count
+          : stepNear(frame, index, kept[back - NEAR_DAYS]!, kept[Math.min(kept.length - 1, back + NEAR_DAYS)]!, 1),
       lostFrac: part.out / part.of,
       measuredFrac,
       part,
@@ -124,6 +130,11 @@ export function stringsOut(frame: AttributionFrame, index: DayIndex, cleaned: Re
   }
   return found;
 }
+
+/** Whether the level fell by as much as it rose again: a part that was out is the same part when it is back, and dirt that was washed grew slowly. */
+const areAlike = (fall: number, rise: number, noise: number): boolean =>
+  Math.abs(fall - rise) <=
+  Math.max(ALIKE_FRAC * Math.max(-fall, -rise), ALIKE_DEVIATIONS * noise * (MEDIAN_TO_MEAN_ERROR / Math.sqrt(WINDOW)) * 2);
 
 const jump = (x: readonly number[], p: number): number =>
   medianAmong(x, p, Math.min(x.length, p + WINDOW)) - medianAmong(x, Math.max(0, p - WINDOW), p);
@@ -190,9 +201,10 @@ function nearest(parts: readonly StringsOut["part"][], measured: number, noise: 
   return least < Math.max((OFF_FRAC * best.out) / best.of / Math.max(1, best.kind === "strings" ? best.out : 1), 2 * noise) ? best : null;
 }
 
-/** The step of the axis at which hourly ratios part best, near a day. `way` is -1 where the level falls. */
+/** The step of the axis at which hourly ratios part best, near a day, on days that tell of the level: snow and standstill part hours better than any part. `way` is -1 where it falls. */
 function stepNear(
-  { days, openKwh, meteredKwh, read, lit, ratedKwh }: AttributionFrame,
+  { axis, days, openKwh, meteredKwh, read, lit, ratedKwh }: AttributionFrame,
+  { ratio }: Pick<DayIndex, "ratio">,
   firstDay: number,
   lastDay: number,
   way: 1 | -1,
@@ -201,7 +213,7 @@ function stepNear(
   const at: number[] = [];
   const [expected, meteredSum] = [[0], [0]];
   for (let i = from; i < days.binOf.length && days.binOf[i]! <= lastDay; i++) {
-    if (read[i] === 0 || lit[i] === 0 || !(openKwh[i]! > 0.1 * ratedKwh)) continue;
+    if (read[i] === 0 || lit[i] === 0 || !(openKwh[i]! > 0.1 * ratedKwh) || Number.isNaN(ratio[days.binOf[i]!]!)) continue;
     at.push(i);
     expected.push(expected.at(-1)! + openKwh[i]!);
     meteredSum.push(meteredSum.at(-1)! + meteredKwh[i]!);
@@ -211,7 +223,12 @@ function stepNear(
   for (let k = 1; k < at.length; k++) {
     const [left, right] = [expected[k]!, allExpected - expected[k]!];
     const gain = way * ((allMetered - meteredSum[k]!) / right - meteredSum[k]! / left) * Math.sqrt((left * right) / allExpected);
-    if (gain > best) [best, found] = [gain, at[k]!];
+    if (gain > best) [best, found] = [gain, between(at[k - 1]!, at[k]!)];
   }
   return found;
+
+  /** Where nothing tells for days, the middle is off by the least. */
+  function between(before: number, after: number): number {
+    return after - before > (UNTOLD_HOURS * 60) / axis.stepMinutes ? Math.round((before + after) / 2) : after;
+  }
 }

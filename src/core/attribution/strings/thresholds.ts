@@ -35,3 +35,9 @@ export const LEAST_OFF = 0.08;
 /** How sure a part is whose share fits to the digit, and one that hardly does. */
 export const MOST_SURE = 0.97;
 export const LEAST_SURE = 0.5;
+/** A level falls and rises by as much: within this share of the larger, which light and season do to a part's share meanwhile. */
+export const ALIKE_FRAC = 0.25;
+/** And within so many deviations of the two medians on either side of each. */
+export const ALIKE_DEVIATIONS = 2;
+/** Hours without any that tell beyond which a step is put into their middle: a night and a dark day are no such stretch. */
+export const UNTOLD_HOURS = 48;

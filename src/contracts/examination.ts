@@ -12,7 +12,7 @@ export const remedySchema = z.discriminatedUnion("op", [
   z.strictObject({ op: z.literal("spread"), ...stretch }),
   z.strictObject({ op: z.literal("fill"), kwh: z.number().min(0), ...stretch }),
   z.strictObject({ op: z.literal("restate"), kwh: z.number().min(0), ...stretch }),
-  z.strictObject({ op: z.literal("carry"), kwh: z.number().min(0), ...stretch }),
+  z.strictObject({ op: z.literal("carry"), kwh: z.number().min(0), isGapBefore: z.boolean().optional(), ...stretch }),
   z.strictObject({ op: z.literal("zero"), only: z.enum(["negative", "night"]), ...stretch }),
 ]);
 

@@ -32,7 +32,7 @@ export interface Stretch {
  * What can be done about a finding; applied to a copy, the raw series never changes.
  * `drop` makes unread, `scale` multiplies, `shift` moves later by minutes (earlier when negative), `spread` divides the energy of the
  * stretch's last interval evenly over it, `fill` gives the stretch this energy, `zero` lifts values below zero (or any, at night) to zero.
- * Of hand-read counters `restate` puts another reading in its place, and `carry` adds to all readings from there on.
+ * Of hand-read counters `restate` puts another reading in its place, and `carry` adds to all readings from there on; with `isGapBefore` the time up to there is unread.
  */
 export type Remedy =
   | ({ readonly op: "drop" } & Stretch)
@@ -41,7 +41,7 @@ export type Remedy =
   | ({ readonly op: "spread" } & Stretch)
   | ({ readonly op: "fill"; readonly kwh: number } & Stretch)
   | ({ readonly op: "restate"; readonly kwh: number } & Stretch)
-  | ({ readonly op: "carry"; readonly kwh: number } & Stretch)
+  | ({ readonly op: "carry"; readonly kwh: number; readonly isGapBefore?: boolean | undefined } & Stretch)
   | ({ readonly op: "zero"; readonly only: "negative" | "night" } & Stretch);
 
 /** One finding: where, how much, why it is believed, and what might be done. */

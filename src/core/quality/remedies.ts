@@ -82,11 +82,14 @@ export function derivedCounters<T extends CounterAt>(readings: readonly T[], rem
   const kept = readings.filter(({ atUtcMs }) => !remedies.some((remedy) => remedy.op === "drop" && remedy.fromUtcMs === atUtcMs));
   return kept.map((reading) => {
     let { kwh } = reading;
+    let isGapBefore = reading.isGapBefore ?? false;
     for (const remedy of remedies) {
-      if (remedy.op === "restate" && remedy.fromUtcMs === reading.atUtcMs) kwh = remedy.kwh;
       if (remedy.op === "carry" && reading.atUtcMs >= remedy.fromUtcMs) kwh += remedy.kwh;
+      if (remedy.op === "carry" && remedy.isGapBefore && reading.atUtcMs === remedy.fromUtcMs) isGapBefore = true;
     }
-    return { ...reading, kwh };
+    // What is put in place of a reading counts on over resets already.
+    for (const remedy of remedies) if (remedy.op === "restate" && remedy.fromUtcMs === reading.atUtcMs) kwh = remedy.kwh;
+    return isGapBefore ? { ...reading, kwh, isGapBefore } : { ...reading, kwh };
   });
 }
 

@@ -61,7 +61,9 @@ export function solarDays({ axis, energyKwh, sun, clear, expected, ratedKwh }: S
     out.readFrac[d] = lit > 0 ? read / lit : 1;
     if (read === 0) continue;
     out.energyKwh[d] = sum;
-    const expectedKwh = expected ? sumOfDay(expected.axis, expected.kwh, axis.startUtcMs + from * axis.stepMinutes * MINUTE_MS) : Number.NaN;
+    const expectedKwh = expected
+      ? sumOfDay(expected.axis, expected.kwh, axis.startUtcMs + from * axis.stepMinutes * MINUTE_MS)
+      : Number.NaN;
     const row = clear.rowOf(d) * perDay;
     const owes = expected ? expectedKwh : sumOf(clear.kwh, row, row + perDay);
     if (owes > LEAST_EXPECTED_FRAC * ratedKwh * perDay) out.ratio[d] = sum / owes;

@@ -9,6 +9,10 @@ const FACTORS = [1000, 60, 12, 4, 1 / 4, 1 / 12, 1 / 60, 1 / 1000] as const;
 const TOLERANCE = 0.35;
 /** Against a cloudless sky a dull day falls short by as much as this; no other factor lies so near to a thousand. */
 const DULL = 1.6;
+/** Factors from here on lift any day with output above all that a plant gives. */
+const LARGE = 60;
+/** No plant gives so many times its usual share of what it owes, on any day. */
+const MOST_RATIO = 3;
 /** A good plant meters near what the model owes. */
 const USUAL_RATIO = 0.93;
 /** Small factors can be weather or snow for a few days; large ones can't. */
@@ -27,12 +31,20 @@ export function findUnitFactors(x: Examined): Finding[] {
   for (let d = 0; d <= x.days.count; d++) {
     const own = d < x.days.count && !Number.isNaN(ratio[d]) ? factorOf(ratio[d]! / base, TOLERANCE, byWeather ? TOLERANCE : DULL) : null;
     const missing = d < x.days.count && Number.isNaN(ratio[d]);
-    if (own === factor || (missing && factor !== null)) continue;
+    // A dark or snowed day in the midst of a large factor lies nowhere near it, and still is far more than any plant gives.
+    const isBeyondPlant = d < x.days.count && factor !== null && factor >= LARGE && ratio[d]! / base > MOST_RATIO;
+    if (own === factor || (missing && factor !== null) || isBeyondPlant) continue;
     if (factor !== null && factor !== whole && isSteady(x, from, d, factor)) found.push(findingOf(x, from, d, factor, 0.95));
-    from = d;
+    from = own !== null && own >= LARGE ? firstBeyondPlant(d) : d;
     factor = own;
   }
   return found;
+
+  function firstBeyondPlant(day: number): number {
+    let first = day;
+    while (first > 0 && ratio[first - 1]! / base > MOST_RATIO) first--;
+    return first;
+  }
 }
 
 /** `dull` is how far a day may fall short of a factor of a thousand. */

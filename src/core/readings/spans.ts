@@ -14,16 +14,18 @@ export interface CounterAt {
   readonly meterId: string;
   readonly atUtcMs: number;
   readonly kwh: number;
+  /** What came since the reading before it nobody read: the counter began anew meanwhile. */
+  readonly isGapBefore?: boolean;
 }
 
-/** Energies between consecutive readings of each counter; a span over which the counter fell is left out. Readings in any order. */
+/** Energies between consecutive readings of each counter; a span over which the counter fell or began anew is left out. Readings in any order. */
 export function counterSpans(readings: readonly CounterAt[]): MeteredSpan[] {
   const spans: MeteredSpan[] = [];
   for (const meterId of new Set(readings.map((reading) => reading.meterId))) {
     const own = readings.filter((reading) => reading.meterId === meterId).sort((a, b) => a.atUtcMs - b.atUtcMs);
     for (let i = 1; i < own.length; i++) {
       const [before, now] = [own[i - 1]!, own[i]!];
-      if (now.kwh >= before.kwh && now.atUtcMs > before.atUtcMs) {
+      if (now.kwh >= before.kwh && now.atUtcMs > before.atUtcMs && !now.isGapBefore) {
         spans.push({ meterId, fromUtcMs: before.atUtcMs, toUtcMs: now.atUtcMs, kwh: now.kwh - before.kwh });
       }
     }

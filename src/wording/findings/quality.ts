@@ -29,6 +29,9 @@ const percent = (value: number | string | undefined): string => `${n(Number(valu
 const later = (minutes: number): string => (minutes > 0 ? "later" : "earlier");
 const hours = (minutes: number): string => (Math.abs(minutes) % 60 === 0 ? `${Math.abs(minutes) / 60} h` : `${Math.abs(minutes)} min`);
 
+/** What a counter showed, without what it is carried on by since it began anew. */
+const shown = (f: Facts, kwh: number | string | undefined): number => Number(kwh ?? 0) - Number(f.carriedKwh ?? 0);
+
 const FACTOR_WORDS: Readonly<Record<string, string>> = {
   "1000": "watt-hours under a kilowatt-hour header",
   "0.001": "megawatt-hours under a kilowatt-hour header",
@@ -102,8 +105,8 @@ const CATALOGUE: Readonly<Record<FindingKind, (facts: Facts, finding: Finding, w
   }),
   "digit-slip": (f, _x, when) => ({
     title: "Misread counter",
-    what: `${n(f.readKwh)} kWh, ${when}: ${misread(f.how)}${f.likelyKwh === undefined ? "" : `; ${n(f.likelyKwh)} was meant`}.`,
-    evidence: `The readings before and after leave about ${n(f.betweenKwh)} kWh for that day.`,
+    what: `${n(shown(f, f.readKwh))} kWh, ${when}: ${misread(f.how)}${f.likelyKwh === undefined ? "" : `; ${n(shown(f, f.likelyKwh))} was meant`}.`,
+    evidence: `The readings before and after leave about ${n(shown(f, f.betweenKwh))} kWh for that day.`,
   }),
   "clock-shift": (f, _x, when) => ({
     title: "Clock off",

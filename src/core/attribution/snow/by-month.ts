@@ -1,8 +1,9 @@
 import { fillSnowCover } from "../../snow";
 import { medianOf, senSlope } from "../../statistics";
+import { MAD_TO_DEVIATION } from "../../units";
 import type { AttributionFrame } from "../record/frame";
 import { type SnowEvidence, snowfallSteps } from "./detect";
-import { LEAST_APART_C, LEAST_LOST_FRAC, MOST_COLD_FRAC } from "./thresholds";
+import { LEAST_APART_C, LEAST_LOST_FRAC, LEAST_SCATTER_FRAC, LEAST_SEASON_MONTHS, MOST_COLD_FRAC, SEASON_MONTHS } from "./thresholds";
 
 interface MonthSum {
   expected: number;
@@ -11,6 +12,8 @@ interface MonthSum {
   /** Air temperature by owed energy. */
   warmth: number;
   read: boolean;
+  /** Month of the year, 0 to 11. */
+  readonly month: number;
 }
 
 /**
@@ -25,7 +28,7 @@ export function monthSnow(frame: AttributionFrame): SnowEvidence {
   for (let i = 0; i < axis.count; i++) {
     const kwh = openKwh[i]!;
     if (!(kwh > 0)) continue;
-    const sum = months.get(monthOf(i)) ?? { expected: 0, meteredSum: 0, covered: 0, warmth: 0, read: true };
+    const sum = months.get(monthOf(i)) ?? { expected: 0, meteredSum: 0, covered: 0, warmth: 0, read: true, month: Number(monthOf(i).slice(5)) - 1 };
     sum.expected += kwh;
     sum.warmth += kwh * weather.airTempC[i]!;
     sum.covered += kwh * cover[i]!;
@@ -33,7 +36,9 @@ export function monthSnow(frame: AttributionFrame): SnowEvidence {
     else sum.meteredSum += meteredKwh[i]!;
     months.set(monthOf(i), sum);
   }
-  const usualOf = usualByWarmth([...months.values()].filter((m) => m.read && m.covered < 0.01 * m.expected));
+  const bare = [...months.values()].filter((m) => m.read && m.covered < 0.01 * m.expected);
+  const usualOf = usualOfSeason(bare, usualByWarmth(bare));
+  const scatterOf = scatterAbout(bare, usualOf);
   const lostFrac = new Float64Array(axis.count);
   const spells: { from: number; to: number }[] = [];
   for (let i = 0; i < axis.count; i++) {
@@ -42,13 +47,24 @@ export function monthSnow(frame: AttributionFrame): SnowEvidence {
     const usual = usualOf(month);
     if (Number.isNaN(usual)) continue;
     const missing = Math.max(0, month.expected * usual - month.meteredSum);
-    if (missing < LEAST_LOST_FRAC * month.expected) continue;
+    if (missing < LEAST_LOST_FRAC * month.expected || missing < scatterOf(month)) continue;
     lostFrac[i] = Math.min(1, (cover[i]! * missing) / (month.covered * usual));
     const last = spells.at(-1);
     if (last && last.to === i) last.to = i + 1;
     else if (openKwh[i]! > 0.01 * ratedKwh) spells.push({ from: i, to: i + 1 });
   }
-  return { lostFrac, covered: Uint8Array.from(cover, (share) => (share > 0 ? 1 : 0)), spells };
+  const doubtKwhByMonth = new Map(
+    [...months].map(([key, month]) => [key, Math.max(scatterOf(month), LEAST_SCATTER_FRAC * month.expected)] as const),
+  );
+  return { lostFrac, covered: Uint8Array.from(cover, (share) => (share > 0 ? 1 : 0)), spells, doubtKwhByMonth };
+}
+
+/** By how much a month without snow misses its usual, one deviation, kWh. Months that owe little miss more of it: errors of single days add up as their root. */
+function scatterAbout(bare: readonly MonthSum[], usualOf: (month: MonthSum) => number): (month: MonthSum) => number {
+  const meanKwh = bare.reduce((sum, { expected }) => sum + expected, 0) / Math.max(1, bare.length);
+  const weighed = bare.map((month) => (month.meteredSum - usualOf(month) * month.expected) / Math.sqrt(month.expected * meanKwh));
+  const scatter = bare.length > 0 ? MAD_TO_DEVIATION * medianOf(weighed.map(Math.abs)) : 0;
+  return ({ expected }) => scatter * Math.sqrt(expected * meanKwh);
 }
 
 /**
@@ -63,6 +79,17 @@ function usualByWarmth(bare: readonly MonthSum[]): (month: MonthSum) => number {
   return (month) => {
     const off = pairs > 0 ? (slope * (warmthOf(month) - middleC)) / middle : 0;
     return middle * (1 + Math.max(-MOST_COLD_FRAC, Math.min(MOST_COLD_FRAC, off)));
+  };
+}
+
+/** The same where bare months of the same season, in other years, give less or more all alike: what stands before a low sun takes from them, and no snow. */
+function usualOfSeason(bare: readonly MonthSum[], byWarmth: (month: MonthSum) => number): (month: MonthSum) => number {
+  const apart = (a: number, b: number): number => Math.min((a - b + 12) % 12, (b - a + 12) % 12);
+  return (month) => {
+    const usual = byWarmth(month);
+    const near = bare.filter((other) => apart(other.month, month.month) <= SEASON_MONTHS);
+    if (near.length < LEAST_SEASON_MONTHS) return usual;
+    return usual * Math.min(1, medianOf(near.map((other) => other.meteredSum / (other.expected * byWarmth(other)))));
   };
 }
 

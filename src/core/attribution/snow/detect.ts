@@ -24,6 +24,8 @@ export interface SnowEvidence {
   /** 1 from the first flake of a fall until the modules are seen bare. */
   readonly covered: Uint8Array;
   readonly spells: readonly SnowSpell[];
+  /** Of monthly readings: by how much each month's loss may be off, one deviation, kWh, by its key. */
+  readonly doubtKwhByMonth?: ReadonlyMap<string, number>;
 }
 
 /** Steps [from, to) of one cover, from fall to bare. */

@@ -1,3 +1,4 @@
+import { Z_95 } from "../../statistics";
 import { HOURS_PER_YEAR } from "../../units";
 import type { RunEvidence } from "../evidence";
 import { type CauseFinding, lostKwh, startOf, within } from "../finding";
@@ -33,12 +34,22 @@ export function snowFindings(evidence: RunEvidence): CauseFinding[] {
         kind: "snow",
         fromUtcMs: startOf(evidence, winter.from),
         toUtcMs: startOf(evidence, winter.to),
-        ...within(kwh, SNOW_OFF),
+        ...spanOf(evidence, winter, kwh),
         confidenceFrac: byDepth ? SURE_BY_DEPTH : SURE_BY_COLD_RAIN,
         facts: { days: snowDays(evidence, winter.spells), spells: winter.spells.length, gauge: byDepth ? "depth" : "cold rain" },
       },
     ];
   });
+}
+
+/** The energy with its interval: by what months scatter where only months were read, else by what the walk from hour to hour is off. */
+function spanOf({ frame, snow }: RunEvidence, { spells }: Winter, kwh: number): ReturnType<typeof within> {
+  const { doubtKwhByMonth } = snow;
+  if (!doubtKwhByMonth) return within(kwh, SNOW_OFF);
+  const monthsOf = ({ from, to }: SnowSpell): string[] => [from, to - 1].map((i) => frame.days.keys[frame.days.binOf[i]!]!.slice(0, 7));
+  const months = new Set(spells.flatMap(monthsOf));
+  const off = Z_95 * Math.sqrt([...months].reduce((sum, key) => sum + (doubtKwhByMonth.get(key) ?? 0) ** 2, 0));
+  return { kwh, kwhLow: Math.max(0, kwh - off), kwhHigh: kwh + off };
 }
 
 function wintersOf({ frame, snow }: RunEvidence): Winter[] {

@@ -1,5 +1,7 @@
 /** A month that lacks less than this of its usual output shows nothing: weather of single months is read no better. */
 export const LEAST_LOST_FRAC = 0.005;
+/** A month may be off by this much at least, one deviation: weather and meter of single months part by it where all months of a record happen to agree. */
+export const LEAST_SCATTER_FRAC = 0.03;
 /** No model of heat and weak light is off by more than this between a warm month and a cold one. */
 export const MOST_COLD_FRAC = 0.04;
 /** Months less apart than this tell no slope, C. */
@@ -45,3 +47,7 @@ export const SPELLS_APART_DAYS = 75;
 /** How sure snow is that a depth gauge saw, and snow taken from precipitation in cold air. */
 export const SURE_BY_DEPTH = 0.9;
 export const SURE_BY_COLD_RAIN = 0.65;
+/** Months on either side of a month of the year that have its sun. */
+export const SEASON_MONTHS = 1;
+/** Bare months of a season that tell what is usual in it. */
+export const LEAST_SEASON_MONTHS = 3;

@@ -3,6 +3,7 @@ import { medianOf, senSlope } from "../../statistics";
 import { MAD_TO_DEVIATION } from "../../units";
 import type { AttributionFrame } from "../record/frame";
 import { type SnowEvidence, snowfallSteps } from "./detect";
+import { sureFrac } from "./sure";
 import { LEAST_APART_C, LEAST_LOST_FRAC, LEAST_SCATTER_FRAC, LEAST_SEASON_MONTHS, MOST_COLD_FRAC, SEASON_MONTHS } from "./thresholds";
 
 interface MonthSum {
@@ -28,7 +29,14 @@ export function monthSnow(frame: AttributionFrame): SnowEvidence {
   for (let i = 0; i < axis.count; i++) {
     const kwh = openKwh[i]!;
     if (!(kwh > 0)) continue;
-    const sum = months.get(monthOf(i)) ?? { expected: 0, meteredSum: 0, covered: 0, warmth: 0, read: true, month: Number(monthOf(i).slice(5)) - 1 };
+    const sum = months.get(monthOf(i)) ?? {
+      expected: 0,
+      meteredSum: 0,
+      covered: 0,
+      warmth: 0,
+      read: true,
+      month: Number(monthOf(i).slice(5)) - 1,
+    };
     sum.expected += kwh;
     sum.warmth += kwh * weather.airTempC[i]!;
     sum.covered += kwh * cover[i]!;
@@ -46,8 +54,9 @@ export function monthSnow(frame: AttributionFrame): SnowEvidence {
     if (!month?.read || !(month.covered > 0) || cover[i] === 0) continue;
     const usual = usualOf(month);
     if (Number.isNaN(usual)) continue;
-    const missing = Math.max(0, month.expected * usual - month.meteredSum);
-    if (missing < LEAST_LOST_FRAC * month.expected || missing < scatterOf(month)) continue;
+    const lack = Math.max(0, month.expected * usual - month.meteredSum);
+    const missing = lack * sureFrac(lack, scatterOf(month));
+    if (missing < LEAST_LOST_FRAC * month.expected) continue;
     lostFrac[i] = Math.min(1, (cover[i]! * missing) / (month.covered * usual));
     const last = spells.at(-1);
     if (last && last.to === i) last.to = i + 1;
@@ -62,9 +71,15 @@ export function monthSnow(frame: AttributionFrame): SnowEvidence {
 /** By how much a month without snow misses its usual, one deviation, kWh. Months that owe little miss more of it: errors of single days add up as their root. */
 function scatterAbout(bare: readonly MonthSum[], usualOf: (month: MonthSum) => number): (month: MonthSum) => number {
   const meanKwh = bare.reduce((sum, { expected }) => sum + expected, 0) / Math.max(1, bare.length);
-  const weighed = bare.map((month) => (month.meteredSum - usualOf(month) * month.expected) / Math.sqrt(month.expected * meanKwh));
-  const scatter = bare.length > 0 ? MAD_TO_DEVIATION * medianOf(weighed.map(Math.abs)) : 0;
-  return ({ expected }) => scatter * Math.sqrt(expected * meanKwh);
+  const off = (month: MonthSum): number =>
+    Math.abs(month.meteredSum - usualOf(month) * month.expected) / Math.sqrt(month.expected * meanKwh);
+  const scatterIn = (months: readonly MonthSum[]): number => (months.length > 0 ? MAD_TO_DEVIATION * medianOf(months.map(off)) : 0);
+  const all = scatterIn(bare);
+  return ({ expected, month }) => {
+    const near = bare.filter((other) => monthsApart(other.month, month) <= 2 * SEASON_MONTHS);
+    const scatter = near.length >= 2 * LEAST_SEASON_MONTHS ? Math.max(all, scatterIn(near)) : all;
+    return scatter * Math.sqrt(expected * meanKwh);
+  };
 }
 
 /**
@@ -82,12 +97,13 @@ function usualByWarmth(bare: readonly MonthSum[]): (month: MonthSum) => number {
   };
 }
 
+const monthsApart = (a: number, b: number): number => Math.min((a - b + 12) % 12, (b - a + 12) % 12);
+
 /** The same where bare months of the same season, in other years, give less or more all alike: what stands before a low sun takes from them, and no snow. */
 function usualOfSeason(bare: readonly MonthSum[], byWarmth: (month: MonthSum) => number): (month: MonthSum) => number {
-  const apart = (a: number, b: number): number => Math.min((a - b + 12) % 12, (b - a + 12) % 12);
   return (month) => {
     const usual = byWarmth(month);
-    const near = bare.filter((other) => apart(other.month, month.month) <= SEASON_MONTHS);
+    const near = bare.filter((other) => monthsApart(other.month, month.month) <= SEASON_MONTHS);
     if (near.length < LEAST_SEASON_MONTHS) return usual;
     return usual * Math.min(1, medianOf(near.map((other) => other.meteredSum / (other.expected * byWarmth(other)))));
   };

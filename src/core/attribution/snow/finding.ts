@@ -3,7 +3,9 @@ import { HOURS_PER_YEAR } from "../../units";
 import type { RunEvidence } from "../evidence";
 import { type CauseFinding, lostKwh, startOf, within } from "../finding";
 import type { SnowSpell } from "./detect";
+import { sureFrac } from "./sure";
 import {
+  LEAST_SURE,
   LEAST_WINTER_FRAC,
   LONGEST_WINTER_DAYS,
   SNOW_DAY_FRAC,
@@ -27,7 +29,7 @@ export function snowFindings(evidence: RunEvidence): CauseFinding[] {
     ((frame.axis.count * frame.axis.stepMinutes) / 60);
   return wintersOf(evidence).flatMap((winter): CauseFinding[] => {
     const kwh = winter.spells.reduce((sum, { from, to }) => sum + lostKwh(evidence, from, to, (i) => 1 - snow.lostFrac[i]!), 0);
-    if (kwh < LEAST_WINTER_FRAC * yearKwh) return [];
+    if (kwh < LEAST_WINTER_FRAC * yearKwh || sureOf(evidence, winter, kwh) < LEAST_SURE) return [];
     const byDepth = frame.weather.snowDepthCm !== null;
     return [
       {
@@ -35,7 +37,7 @@ export function snowFindings(evidence: RunEvidence): CauseFinding[] {
         fromUtcMs: startOf(evidence, winter.from),
         toUtcMs: startOf(evidence, winter.to),
         ...spanOf(evidence, winter, kwh),
-        confidenceFrac: byDepth ? SURE_BY_DEPTH : SURE_BY_COLD_RAIN,
+        confidenceFrac: (byDepth ? SURE_BY_DEPTH : SURE_BY_COLD_RAIN) * sureOf(evidence, winter, kwh),
         facts: { days: snowDays(evidence, winter.spells), spells: winter.spells.length, gauge: byDepth ? "depth" : "cold rain" },
       },
     ];
@@ -43,13 +45,25 @@ export function snowFindings(evidence: RunEvidence): CauseFinding[] {
 }
 
 /** The energy with its interval: by what months scatter where only months were read, else by what the walk from hour to hour is off. */
-function spanOf({ frame, snow }: RunEvidence, { spells }: Winter, kwh: number): ReturnType<typeof within> {
-  const { doubtKwhByMonth } = snow;
-  if (!doubtKwhByMonth) return within(kwh, SNOW_OFF);
+function spanOf(evidence: RunEvidence, winter: Winter, kwh: number): ReturnType<typeof within> {
+  const doubtKwh = doubtOf(evidence, winter);
+  if (doubtKwh === null) return within(kwh, SNOW_OFF);
+  const off = Z_95 * doubtKwh;
+  return { kwh, kwhLow: Math.max(0, kwh - off), kwhHigh: kwh + off };
+}
+
+/** By how much a winter may be off where only months were read, one deviation, kWh. */
+function doubtOf({ frame, snow: { doubtKwhByMonth } }: RunEvidence, { spells }: Winter): number | null {
+  if (!doubtKwhByMonth) return null;
   const monthsOf = ({ from, to }: SnowSpell): string[] => [from, to - 1].map((i) => frame.days.keys[frame.days.binOf[i]!]!.slice(0, 7));
   const months = new Set(spells.flatMap(monthsOf));
-  const off = Z_95 * Math.sqrt([...months].reduce((sum, key) => sum + (doubtKwhByMonth.get(key) ?? 0) ** 2, 0));
-  return { kwh, kwhLow: Math.max(0, kwh - off), kwhHigh: kwh + off };
+  return Math.sqrt([...months].reduce((sum, key) => sum + (doubtKwhByMonth.get(key) ?? 0) ** 2, 0));
+}
+
+/** How sure it is that a winter lost anything, against months that miss as much without snow. */
+function sureOf(evidence: RunEvidence, winter: Winter, kwh: number): number {
+  const doubtKwh = doubtOf(evidence, winter);
+  return doubtKwh === null ? 1 : sureFrac(kwh, doubtKwh);
 }
 
 function wintersOf({ frame, snow }: RunEvidence): Winter[] {

@@ -51,3 +51,5 @@ export const SURE_BY_COLD_RAIN = 0.65;
 export const SEASON_MONTHS = 1;
 /** Bare months of a season that tell what is usual in it. */
 export const LEAST_SEASON_MONTHS = 3;
+/** A winter that is less sure than not is a hint, and no finding. */
+export const LEAST_SURE = 0.5;

@@ -44,6 +44,7 @@ export function evidence(parts: Partial<Evidence> = {}): Evidence {
     curtailed: notCurtailed(axis.count),
     snow: { lostFrac: zeros(), covered: new Uint8Array(axis.count), spells: [] },
     strings: [],
+    domes: [],
     orientation: null,
     planeOffset: null,
     shade: { fields: [], lostFrac: zeros(), isSeen: false },

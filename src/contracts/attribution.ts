@@ -82,6 +82,10 @@ export const ageingReportSchema = z.strictObject({
   lightStep: z
     .strictObject({ day: z.number().int(), frac: z.number(), entry: z.enum(["calibration", "sensor-cleaning"]).nullable() })
     .nullable(),
+  /** How the light moved against a cloudless sky, share a year, with one deviation, and what of it the rate is corrected by. */
+  lightDrift: z
+    .strictObject({ perYearFrac: z.number(), standardFrac: z.number(), takenPerYearFrac: z.number(), pairs: z.number().int() })
+    .nullable(),
   /** False where the light was measured in the plane or comes by the day: then nothing sets it against a cloudless sky. */
   isLightStepSought: z.boolean(),
   /** What the standing level says to the guaranteed one. */
@@ -237,7 +241,7 @@ export const entryEffectSchema = z.strictObject({
 export type EntryEffect = z.output<typeof entryEffectSchema>;
 
 /** Rises when the search for causes changes: what an older edition stored is made anew. */
-export const ATTRIBUTION_EDITION = 12;
+export const ATTRIBUTION_EDITION = 13;
 
 /** What was found beside the plan in a month, kWh at the meter. */
 export const foundMonthSchema = z.strictObject({ key: z.string(), foundKwh: foundPostingsSchema });

@@ -2,6 +2,7 @@ import { quantileOf, Z_95 } from "../statistics";
 import { DAYS_PER_YEAR } from "../units";
 import { halfBetweenYears } from "./between-years";
 import { type FirstStep, firstStep } from "./first-step";
+import { type LightDrift, lightDrift, likelyDrift } from "./light-drift";
 import { lightRateError } from "./light-stability";
 import { type LightStep, lightStep } from "./light-step";
 import { type MonthlyTrend, monthlyTrend } from "./monthly-trend";
@@ -46,6 +47,8 @@ export interface AgeingReading {
   readonly halfLightFrac: number;
   /** Calibrations within the record. */
   readonly calibrations: number;
+  /** How the light moved against a cloudless sky, and what of it the rate is corrected by; null where too few clear days tell. */
+  readonly lightDrift: (LightDrift & { readonly takenPerYearFrac: number }) | null;
   /** A step of the light column that was found; pairs across it are left out. */
   readonly lightStep: LightStep | null;
   /** Whether the light could be set against a cloudless sky at all. */
@@ -67,6 +70,8 @@ export interface LightRecord {
   readonly stabilityPerYearFrac: number;
   /** Days on which the field book has a calibration. */
   readonly calibratedDays: readonly number[];
+  /** Whether its dome was seen dirty for weeks. */
+  readonly isNeglected?: boolean;
 }
 
 export interface AgeingInput {
@@ -136,9 +141,17 @@ export function readAgeing(input: AgeingInput): AgeingReading {
   const middleYears = ageAtStartYears + (from + to) / 2 / DAYS_PER_YEAR;
   const rate = (slopeLog: number): number => asLossOfFirst(slopeLog, middleYears);
   const halfScatter = Math.max((whole.high - whole.low) / 2, halfBetweenYears(whole.pairs));
-  const halfLight = Z_95 * Math.hypot(lightRateError(light.stabilityPerYearFrac, light.calibratedDays.length, to - from), METER_DRIFT);
+  const seenDrift =
+    light.clearLog && lightDrift(light.clearLog, { draws: input.draws, seed: input.seed, breaks, calibrated: light.calibratedDays });
+  const drift = likelyDrift(
+    seenDrift,
+    lightRateError(light.stabilityPerYearFrac, light.calibratedDays.length, to - from),
+    light.isNeglected,
+  );
+  const halfLight = Z_95 * Math.hypot(drift.standardFrac, METER_DRIFT);
   const half = Math.hypot(halfScatter, halfLight);
-  const perYearFrac = rate(whole.slopeLog);
+  // A sensor that reads ever more makes the plant seem to give ever less.
+  const perYearFrac = rate(whole.slopeLog + drift.perYearFrac);
   const isTooSoon = years < SOON_YEARS - 0.1 || whole.pairs.length < LEAST_MONTH_PAIRS;
   const trend = monthlyTrend(days, clear);
   const naive = naiveYears(input.months);
@@ -159,12 +172,18 @@ export function readAgeing(input: AgeingInput): AgeingReading {
     halfScatterFrac: halfScatter,
     halfLightFrac: halfLight,
     calibrations: light.calibratedDays.length,
+    lightDrift: seenDrift && { ...seenDrift, takenPerYearFrac: drift.perYearFrac },
     lightStep: step,
     isLightStepSought: light.clearLog !== null,
     firstStep: firstStep(clear, Number.isNaN(whole.slopeLog) ? 0 : whole.slopeLog, ageAtStartYears),
     methods: [
       { name: "year-on-year", perYearFrac, low: perYearFrac - half, high: perYearFrac + half },
-      { name: "trend", perYearFrac: rate(trend.slopeLog), low: rate(trend.high), high: rate(trend.low) },
+      {
+        name: "trend",
+        perYearFrac: rate(trend.slopeLog + drift.perYearFrac),
+        low: rate(trend.high + drift.perYearFrac),
+        high: rate(trend.low + drift.perYearFrac),
+      },
       { name: "naive", perYearFrac: -naive.changePerYearFrac, low: Number.NaN, high: Number.NaN },
     ],
     filters: [

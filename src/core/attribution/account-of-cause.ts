@@ -11,6 +11,8 @@ const ACCOUNT_OF: Readonly<Record<CauseKind, FoundAccount>> = {
   orientation: "orientation",
   soiling: "soiling",
   "unrecorded-cleaning": "soiling",
+  "sensor-dirty": "rating",
+  "sensor-drift": "rating",
   ageing: "ageing",
 };
 

@@ -7,6 +7,7 @@ import type { OrientationEvidence } from "./plane/detect";
 import type { PlaneOffset } from "./plane/turned-site";
 import type { DayIndex } from "./record/day-index";
 import type { AttributionFrame } from "./record/frame";
+import type { DirtyDome } from "./sensor/detect";
 import type { ShadeEvidence } from "./shade/detect";
 import type { SnowEvidence } from "./snow/detect";
 import type { SoilingEvidence } from "./soiling/detect";
@@ -35,6 +36,11 @@ export interface StandstillStep {
   readonly index: DayIndex;
 }
 
+/** What the light sensor did by itself. */
+export interface SensorStep {
+  readonly domes: readonly DirtyDome[];
+}
+
 export interface DirtStep {
   readonly soiling: SoilingEvidence;
 }
@@ -59,7 +65,7 @@ export interface LevelStep {
 }
 
 /** All that the readings say of causes, step by step of the search. */
-export interface Evidence extends RecordStep, PlaneStep, StandstillStep, DirtStep, AgeingStep, LevelStep {}
+export interface Evidence extends RecordStep, PlaneStep, StandstillStep, SensorStep, DirtStep, AgeingStep, LevelStep {}
 
 /** What a run takes of a reading of ageing. */
 export interface AgeingRead extends Pick<AgeingReading, "isTooSoon" | "perYearFrac"> {

@@ -12,6 +12,8 @@ export const causeKinds = [
   "orientation",
   "soiling",
   "unrecorded-cleaning",
+  "sensor-dirty",
+  "sensor-drift",
   "ageing",
 ] as const;
 export type CauseKind = (typeof causeKinds)[number];

@@ -5,6 +5,7 @@ import type { CauseFinding } from "./finding";
 import { curtailmentFindings } from "./limit/finding";
 import { outageFindings } from "./outage/finding";
 import { planeFindings } from "./plane/finding";
+import { sensorFindings } from "./sensor/finding";
 import { shadeFindings } from "./shade/finding";
 import { snowFindings } from "./snow/finding";
 import { soilingFindings } from "./soiling/finding";
@@ -18,6 +19,7 @@ export function causeFindings(evidence: Evidence, ratedW: number | null, planned
     ...shadeFindings(evidence),
     ...planeFindings(evidence),
     ...soilingFindings(evidence),
+    ...sensorFindings(evidence),
     ...ageingFindings(evidence, plannedPerYearFrac),
   ];
   return found.sort((a, b) => a.fromUtcMs - b.fromUtcMs || a.kind.localeCompare(b.kind));

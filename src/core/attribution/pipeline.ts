@@ -5,21 +5,23 @@ import type { Weather } from "../weather";
 import { prepareWeather } from "../yield";
 import { ceilingEvidence, timeAtCeiling } from "./ceiling/detect";
 import { cutFracSeen, insideHours, swingInside } from "./ceiling/inside-hours";
-import type { AgeingStep, DirtStep, Evidence, LevelStep, PlaneStep, RecordStep, StandstillStep } from "./evidence";
+import type { AgeingStep, DirtStep, Evidence, LevelStep, PlaneStep, RecordStep, SensorStep, StandstillStep } from "./evidence";
 import { ageAtStartOf, ageingRateOf, beforeCeiling, capped, ceilingKwhOf, expectedSoFar, rated, unbroken } from "./expected";
 import { flatCurve, levelOf, loadCurve } from "./level/detect";
 import { asOrdered, type OrderedLimit } from "./limit/ordered";
 import { either, type Standstill, standstill, withStringsBack } from "./outage/standstill";
 import { planeAndShade } from "./plane/plane-and-shade";
-import { lightRecord } from "./record/clear-light";
+import { clearSkyLog, lightRecord } from "./record/clear-light";
 import { type DayIndex, dayIndex } from "./record/day-index";
 import { attributionFrame } from "./record/frame";
 import { type Hourly, toHours } from "./record/hours";
 import { monthIndex } from "./record/month-index";
+import { dirtyDomes, withoutDomeDays, withoutDomes } from "./sensor/detect";
 import { noShade, shadeEvidence } from "./shade/detect";
 import { soilingEvidence } from "./soiling/detect";
 import { modelledSoiling } from "./soiling/modelled";
 import { seenFracOf } from "./soiling/seen-frac";
+import { rainByDay } from "./soiling/washing";
 import { type StringsOut, stringsOut } from "./strings/detect";
 
 /** What is known of a plant when causes are sought. */
@@ -59,13 +61,16 @@ export function* seekEvidence(input: EvidenceInput): Generator<number, Evidence>
   const { shaded, found: standing, ...plane } = readPlane(book, hourly.metered);
   const record = { ...book, frame: plane.frame };
   yield DONE_AFTER.plane;
-  const { spoilt, ...still } = readStandstill(input, record, { shaded, found: standing });
+  const { spoilt, ...standstill } = readStandstill(input, record, { shaded, found: standing });
+  const skyLog = clearSkyLog(record.frame);
+  const { domes, index } = readSensor(input, record, standstill, skyLog);
+  const still = { ...standstill, index };
   yield DONE_AFTER.standstill;
   const dirt = readDirt(input, record, still);
   yield DONE_AFTER.dirt;
-  const ageing = readAge(input, record, still, dirt);
+  const ageing = readAge(input, record, still, { ...dirt, domes }, skyLog);
   yield DONE_AFTER.ageing;
-  const found = { ...record, ...plane, ...still, ...dirt, ...ageing };
+  const found = { ...record, ...plane, ...still, domes, ...dirt, ...ageing };
   const level = readLevel(input, found, either(spoilt, shaded), spoilt);
   yield DONE_AFTER.level;
   return { ...found, ...level };
@@ -111,13 +116,32 @@ function readStandstill(
   return { outages, curtailed, snow, spoilt, strings, index: withStringsBack(frame, bareIndex, strings) };
 }
 
+/** Weeks in which the light sensor read too low by itself, and the index without what they lifted it by. */
+function readSensor(
+  input: EvidenceInput,
+  record: RecordStep,
+  { index }: StandstillStep,
+  skyLog: Float64Array | null,
+): SensorStep & Pick<StandstillStep, "index"> {
+  const { frame } = record;
+  if (!skyLog) return { domes: [], index };
+  const domes = dirtyDomes({ index, rainMm: rainByDay(frame), cleaned: new Set(cleanedDays(input, record)), skyLog });
+  return { domes, index: withoutDomes(index, domes) };
+}
+
 function readDirt(input: EvidenceInput, record: RecordStep, { index }: StandstillStep): DirtStep {
   const { frame } = record;
   if (frame.resolution === "months") return { soiling: modelledSoiling(frame, index) };
   return { soiling: soilingEvidence(frame, index, cleanedDays(input, record), seenFracOf(frame)) };
 }
 
-function readAge(input: EvidenceInput, { frame, ceilingKwh }: RecordStep, { index }: StandstillStep, { soiling }: DirtStep): AgeingStep {
+function readAge(
+  input: EvidenceInput,
+  { frame, ceilingKwh }: RecordStep,
+  { index }: StandstillStep,
+  { soiling, domes }: DirtStep & SensorStep,
+  skyLog: Float64Array | null,
+): AgeingStep {
   return {
     ageing: readAgeing({
       days: frame.days.keys,
@@ -128,7 +152,7 @@ function readAge(input: EvidenceInput, { frame, ceilingKwh }: RecordStep, { inde
       dirtFrac: soiling.lostFracByDay,
       months: input.months,
       ageAtStartYears: ageAtStartOf(frame),
-      light: lightRecord(frame, input.calibrations),
+      light: { ...lightRecord(frame, input.calibrations, skyLog && withoutDomeDays(skyLog, domes)), isNeglected: domes.length > 0 },
       dirtOffsets: soiling.offsets,
       draws: input.draws,
       seed: input.seed,

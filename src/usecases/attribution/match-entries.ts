@@ -35,6 +35,8 @@ export function sensorEntryNear(day: string, entries: readonly FieldEntry[]): "c
 /** What each kind of entry can explain, and how many days its date may be off. */
 const EXPLAINS: Partial<Record<FieldEntry["kind"], readonly CauseKind[]>> = {
   cleaning: ["unrecorded-cleaning", "soiling"],
+  "sensor-cleaning": ["sensor-dirty"],
+  calibration: ["sensor-dirty", "sensor-drift"],
   "snow-clearing": ["snow"],
   outage: ["outage", "strings-out"],
   repair: ["outage", "strings-out", "held-low"],

@@ -101,6 +101,16 @@ const CATALOGUE: Readonly<Record<CauseKind, (f: Facts, finding: WordableCause, w
     what: `The output rose by ${percent(f.effectFrac)} ${when}.`,
     evidence: "No rain fell that would explain it. Write the cleaning into the field book if there was one; a repair looks alike.",
   }),
+  "sensor-dirty": (f, _x, when) => ({
+    title: "Light sensor read low",
+    what: `The light sensor read ever lower ${when}, by ${percent(f.lowFrac)} at the end: a dirty dome that was then wiped. The plant lost nothing.`,
+    evidence: `Metered over expected climbed for ${n(f.days)} days, which no plant does by itself, and fell back within a few; the light of clear days lacked ${percent(f.lightLackFrac)} against those before and after. These weeks are left out of dirt and ageing.`,
+  }),
+  "sensor-drift": (f) => ({
+    title: "Light sensor drifts",
+    what: `The irradiance sensor reads ${percent(Math.abs(Number(f.perYearFrac)), 2)} a year ${Number(f.perYearFrac) < 0 ? "less" : "more"} (${percent(f.lowFrac, 2)} to ${percent(f.highFrac, 2)}) against a cloudless sky.`,
+    evidence: `From ${n(f.pairs)} pairs of clear days a year apart. Ageing is corrected by ${percent(f.takenFrac, 2)} a year of it; a calibration would settle it.`,
+  }),
   ageing: (f) => ({
     title: "Ageing faster than budgeted",
     what: `${percent(f.perYearFrac, 2)} a year (${percent(f.lowFrac, 2)} to ${percent(f.highFrac, 2)}); the book budgets ${percent(f.plannedFrac, 2)}.`,

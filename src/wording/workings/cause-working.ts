@@ -49,6 +49,16 @@ const METHODS: Readonly<Record<BookCause["kind"], { readonly formula: string; re
       "median residual of 6 good days after − 6 before > 2.8 deviations of a median, no rain over 1.5 mm about it; with the cleaning the fit’s loss falls by 18 or more",
     source: "Docs/methods.md, causes.",
   },
+  "sensor-dirty": {
+    formula:
+      "ln(metered ÷ expected) = level − dirt + clouds + a film that grows on the sensor and is gone in a day; against the same without a film, for what it takes to say",
+    source: "Schwarz, 1978, Estimating the dimension of a model; Huber, 1964 (outliers weighed down).",
+  },
+  "sensor-drift": {
+    formula:
+      "median change of clear days’ light over a cloudless sky between days a year apart; interval by redrawing months, widened by what air does",
+    source: "Haurwitz, 1945 (clear sky); Jordan et al., 2018 (year on year); Wild, 2012, Enlightening global dimming and brightening.",
+  },
   ageing: { formula: "lower end of the year-on-year interval > budget + 0.15 % a year", source: "Jordan et al., 2018." },
 };
 

@@ -9,14 +9,27 @@ import { BRIGHT_QUANTILE, CLEAR_LIGHT_HOURS, CLEAR_LIGHT_SPREAD, LEAST_CLEAR, LO
  * What is known of the light: its source's stability, its calibrations, and the log of its clear days over a cloudless sky. A day is clear where its light
  * keeps to the sky's all day long. Null where the light was measured in the plane: what a cloudless sky gives there hangs on the plane itself.
  */
-export function lightRecord(frame: AttributionFrame, calibrations: readonly string[]): LightRecord {
+export function lightRecord(
+  frame: AttributionFrame,
+  calibrations: readonly string[],
+  skyLog: Float64Array | null = clearSkyLog(frame),
+): LightRecord {
   const { stabilityPerYearFrac } = LIGHT_DOUBTS[frame.site.lightSource];
   const calibratedDays = calibrations.map((date) => frame.days.keys.indexOf(date)).filter((day) => day > 0);
   return {
     stabilityPerYearFrac,
     calibratedDays,
-    clearLog: frame.weather.poaWm2 === null && frame.resolution === "hours" ? clearLog(frame) : null,
+    clearLog: skyLog?.map((below) => (below > -NEAR_BRIGHT ? below : Number.NaN)) ?? null,
   };
+}
+
+/**
+ * Log of each clear day's light over the brightest clear days of its season, over all years; NaN where clouds are about, null where it can't be told. What haze and thin
+ * cloud leave of a clear day lies below; a sensor that reads low does so too, for weeks on end.
+ */
+export function clearSkyLog(frame: AttributionFrame): Float64Array | null {
+  if (frame.weather.poaWm2 !== null || frame.resolution !== "hours") return null;
+  return belowBrightest(clearLog(frame));
 }
 
 function clearLog({ axis, days, sun, lit, clearness }: AttributionFrame): Float64Array {
@@ -29,11 +42,11 @@ function clearLog({ axis, days, sun, lit, clearness }: AttributionFrame): Float6
     }
     if (i < axis.count && lit[i] === 1 && sun.up[i]! > 2 * LOW_SUN) own.push(clearness[i]!);
   }
-  return brightest(out);
+  return out;
 }
 
-/** Days that come near the brightest of their season, over all years, against it: what haze and thin cloud leave of a clear day is no sensor. */
-function brightest(log: Float64Array): Float64Array {
+/** Against the brightest days of their season, over all years. */
+function belowBrightest(log: Float64Array): Float64Array {
   const bySeason = Array.from({ length: SEASONS }, () => [] as number[]);
   const seasonOf = (day: number): number => Math.floor((((day % DAYS_PER_YEAR) / DAYS_PER_YEAR) * SEASONS) % SEASONS);
   log.forEach((value, day) => {
@@ -42,10 +55,7 @@ function brightest(log: Float64Array): Float64Array {
   const envelope = bySeason.map((own, s) =>
     quantileOf(Float64Array.from([...bySeason.at(s - 1)!, ...own, ...bySeason[(s + 1) % SEASONS]!]).sort(), BRIGHT_QUANTILE),
   );
-  return log.map((value, day) => {
-    const below = value - envelope[seasonOf(day)]!;
-    return below > -NEAR_BRIGHT ? below : Number.NaN;
-  });
+  return log.map((value, day) => value - envelope[seasonOf(day)]!);
 }
 
 function levelOf(own: readonly number[], stepsAnHour: number): number {

@@ -1,7 +1,7 @@
 import { type RidgeColumn, robustRidge } from "../../statistics";
 import type { DayIndex } from "../record/day-index";
 import { firstDirt, unitDirt, type Washing } from "../soiling/washing";
-import { BESIDE_DAYS, CLOUD_FRAC, ROUNDS } from "./thresholds";
+import { BESIDE_DAYS, CLOUD_FRAC, NEAR_BESIDE_DAYS, ROUNDS } from "./thresholds";
 
 /** Rain that washes as much as most, by little and by much of it. */
 const WASHINGS: readonly Washing[] = [
@@ -26,9 +26,9 @@ export interface Step {
 }
 
 /** Days from so long before a stretch to so long after. */
-export const daysBeside = (from: number, to: number, count: number): readonly [number, number] => [
-  Math.max(0, from - BESIDE_DAYS),
-  Math.min(count, to + BESIDE_DAYS),
+export const daysBeside = (from: number, to: number, count: number, beside = BESIDE_DAYS): readonly [number, number] => [
+  Math.max(0, from - beside),
+  Math.min(count, to + beside),
 ];
 
 /**
@@ -45,7 +45,7 @@ export function stepBesideDirt(dirt: DirtDays, from: number, to: number, window:
  * cleaning that nobody wrote down; for what each takes to say: the part has two days and a size, the dirt a day and a pace. Half the logarithm of the days is the price of a term. Source: Schwarz, 1978, Estimating the dimension of a model.
  */
 export function isBeyondCleaning(dirt: DirtDays, from: number, to: number): boolean {
-  const window = daysBeside(from, to, dirt.rainMm.length);
+  const window = daysBeside(from, to, dirt.rainMm.length, NEAR_BESIDE_DAYS);
   const part = fitBesideDirt(dirt, { from, to }, window);
   const wiped = [to - 1, to, to + 1].map((day) => {
     const own = { ...dirt, cleaned: new Set([...dirt.cleaned, day]) };

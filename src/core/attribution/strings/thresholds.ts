@@ -1,5 +1,7 @@
 /** Days on each side of a stretch that tell how dirt grows and is washed about it. */
 export const BESIDE_DAYS = 60;
+/** Days on each side by which a part is weighed against dirt that was wiped: further off, another part that is out would pass for dirt. */
+export const NEAR_BESIDE_DAYS = 25;
 /** Rounds of reweighting of the fit beside dirt. */
 export const ROUNDS = 4;
 /** What clouds are known to do to a level, one deviation from cloudless to overcast. */

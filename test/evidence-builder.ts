@@ -47,7 +47,7 @@ export function evidence(parts: Partial<Evidence> = {}): Evidence {
     domes: [],
     orientation: null,
     planeOffset: null,
-    shade: { fields: [], lostFrac: zeros(), isSeen: false },
+    shade: { fields: [], lostFrac: zeros(), isSeen: false, from: 0 },
     soiling: {
       lostFracByDay: dirt,
       ratePerDay: 0,

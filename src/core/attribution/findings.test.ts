@@ -92,10 +92,10 @@ describe("findings", () => {
       { ...field, azimuthDeg: 105, ratio: 0.4 },
       { ...field, azimuthDeg: 200, ratio: 0.1, isShaded: false },
     ];
-    const finding = one({ shade: { fields, lostFrac, isSeen: true } }, "shading");
+    const finding = one({ shade: { fields, lostFrac, isSeen: true, from: 0 } }, "shading");
     expect(finding.facts).toMatchObject({ fields: 2, azimuthDeg: 105, ratio: 0.4 });
     expect(finding.kwh).toBeCloseTo(0.4 * sum(expectedKwh, at(20, 8), at(20, 10)), 9);
-    expect(found({ shade: { fields, lostFrac, isSeen: false } })).toEqual([]);
+    expect(found({ shade: { fields, lostFrac, isSeen: false, from: 0 } })).toEqual([]);
   });
 
   it("of ageing stand only where it is surely faster than the budget, and not too soon", () => {
@@ -109,7 +109,7 @@ describe("findings", () => {
 describe("findings of dirt", () => {
   const dirty = (gain: number, meanErrorFrac = 0.0005): Partial<Evidence> => {
     const lostFracByDay = new Float64Array(DAYS).fill(0.03);
-    const soiling = { ...evidence().soiling, lostFracByDay, ratePerDay: 0.001, meanLostFrac: 0.03, meanErrorFrac, gain, isSeen: true };
+    const soiling = { ...evidence().soiling, lostFracByDay, ratePerDay: 0.001, meanLostFrac: 0.03, meanErrorFrac, gain, isSeen: true, from: 0 };
     return { soiling, expectedKwh: expectedKwh.map((kwh) => kwh * 0.97) };
   };
 
@@ -151,7 +151,7 @@ describe("what an hour owes before the ceiling", () => {
       evidence({
         ratingRetained: zeros().fill(0.98),
         snow: { lostFrac: lost(snowy, 0.3), covered: new Uint8Array(axis.count), spells: [] },
-        shade: { lostFrac: lost(shaded, 0.2), isSeen: true, fields: [] },
+        shade: { lostFrac: lost(shaded, 0.2), isSeen: true, from: 0, fields: [] },
         outages: { downFrac: lost(down, 1), outages: [] },
         strings: [
           {
@@ -198,6 +198,7 @@ describe("the laws that a search leaves", () => {
         ageing: { ...noRate, isTooSoon: false, perYearFrac: 0.007, firstStep: { frac: 0.01, low: -0.002, high: 0.02 } },
         shade: {
           isSeen: true,
+          from: 0,
           lostFrac: zeros(),
           fields: [
             { ...field, isShaded: true },

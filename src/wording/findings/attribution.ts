@@ -81,10 +81,10 @@ const CATALOGUE: Readonly<Record<CauseKind, (f: Facts, finding: WordableCause, w
     what: `The plant is held at ${n(Number(f.powerW) / 1000, 1)} kW; by its rating it would be ${n(Number(f.ratedW) / 1000, 1)} kW.${about(x.kwh)}`,
     evidence: `${n(f.heldSteps)} readings lie on this flat top.`,
   }),
-  shading: (f, x) => ({
+  shading: (f, x, when) => ({
     title: "Shading",
-    what: `With the sun near ${n(f.azimuthDeg)}° and ${n(f.elevationDeg)}° high the plant gives ${percent(f.ratio, 0)} of what is expected of it.${about(x.kwh)}`,
-    evidence: `It comes back at the same ${n(f.fields)} places of the sky on clear days, and overcast days do not show it.`,
+    what: `With the sun near ${n(f.azimuthDeg)}° and ${n(f.elevationDeg)}° high the plant gives ${percent(f.ratio, 0)} of what is expected of it${f.isFromADay === "yes" ? `, ${when.replace(/ to .*/, "")} on` : ""}.${about(x.kwh)}`,
+    evidence: `It comes back at the same ${n(f.fields)} places of the sky on clear days, and overcast days do not show it.${f.isFromADay === "yes" ? " Before that day these places were open: something was built or planted." : ""}`,
   }),
   orientation: (f) => ({
     title: "Orientation",

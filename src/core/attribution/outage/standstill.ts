@@ -38,11 +38,12 @@ export function standstill(
       usual: new Float64Array(frame.days.keys.length).fill(1),
     };
   const usual = lowered(frame, usualRatio(withStringsBack(frame, dayIndex(frame, shaded, ceilingKwh), strings)), strings);
-  const first = snowEvidence(frame, usual, none, ceilingKwh);
+  // A step in shade lacks what the shade takes, and tells nothing of snow.
+  const first = snowEvidence(frame, usual, shaded, ceilingKwh);
   const outages = outageEvidence(frame, usual, first.covered);
   const down = new Uint8Array(count);
   for (let i = 0; i < count; i++) if (outages.downFrac[i]! > 0) down[i] = 1;
-  const snow = snowEvidence(frame, usual, down, ceilingKwh);
+  const snow = snowEvidence(frame, usual, either(down, shaded), ceilingKwh);
   const spoilt = down.slice();
   for (const { from, to } of snow.spells) spoilt.fill(1, from, to);
   const seen = curtailment(frame, usual, spoilt, ceilingKwh);

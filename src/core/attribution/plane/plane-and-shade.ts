@@ -80,8 +80,8 @@ interface Shaded {
 function withShade(frame: AttributionFrame, before: Standstill, ceilingKwh: number): Shaded {
   const usual = ({ usual: ratios }: Standstill): Float64Array =>
     frame.openKwh.map((kwh, i) => Math.min(ceilingKwh, kwh * ratios[frame.days.binOf[i]!]!));
-  const { fields, lostFrac, isSeen } = shadeEvidence(frame, usual(before), before.spoilt);
-  const shaded = touchedByShade(frame, fields);
+  const { fields, lostFrac, isSeen, from } = shadeEvidence(frame, usual(before), before.spoilt);
+  const shaded = touchedByShade(frame, fields, from);
   const found = isSeen ? standstill(frame, ceilingKwh, [], shaded) : before;
   const owedKwh = usual(found).map((kwh, i) => kwh * (1 - lostFrac[i]!));
   return { frame, found, shaded, isSeen, fields: fields.filter((field) => field.isShaded).length, owedKwh };

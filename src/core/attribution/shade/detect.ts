@@ -1,6 +1,7 @@
 import { medianOf } from "../../statistics";
 import { MAD_TO_DEVIATION } from "../../units";
 import type { AttributionFrame } from "../record/frame";
+import { type ClearHour, shadeOnset } from "./onset";
 import {
   CLEAR,
   CORE_FRAC,
@@ -38,6 +39,8 @@ export interface ShadeEvidence {
   /** Share of power lost on every step. */
   readonly lostFrac: Float64Array;
   readonly isSeen: boolean;
+  /** Step from which on it stands; zero where it stood all along. */
+  readonly from: number;
 }
 
 /**
@@ -46,8 +49,7 @@ export interface ShadeEvidence {
  */
 export function shadeEvidence(frame: AttributionFrame, expectedKwh: Float64Array, spoilt: Uint8Array): ShadeEvidence {
   const { axis, sun, read, lit, clearness, meteredKwh, ratedKwh } = frame;
-  const clear = new Map<number, number[]>();
-  const yearsOf = new Map<number, Map<string, number[]>>();
+  const hoursOf = new Map<number, ClearHour[]>();
   const overcast = new Map<number, number[]>();
   const fieldOf = new Int32Array(axis.count).fill(-1);
   for (let i = 0; i < axis.count; i++) {
@@ -55,37 +57,30 @@ export function shadeEvidence(frame: AttributionFrame, expectedKwh: Float64Array
     const field = fieldAt(frame, i);
     fieldOf[i] = field;
     if (read[i] === 0 || lit[i] === 0 || spoilt[i] === 1) continue;
-    const into = clearness[i]! > CLEAR ? clear : clearness[i]! < OVERCAST ? overcast : null;
-    if (!into) continue;
-    if (!into.has(field)) into.set(field, []);
-    into.get(field)!.push(meteredKwh[i]! / expectedKwh[i]!);
-    if (into === clear) addToYear(yearsOf, field, frame.days.keys[frame.days.binOf[i]!]!.slice(0, 4), meteredKwh[i]! / expectedKwh[i]!);
+    const ratio = meteredKwh[i]! / expectedKwh[i]!;
+    const year = frame.days.keys[frame.days.binOf[i]!]!.slice(0, 4);
+    if (clearness[i]! > CLEAR) added(hoursOf, field, { step: i, ratio, year });
+    else if (clearness[i]! < OVERCAST) added(overcast, field, ratio);
   }
-  const rough = isRough(clear);
-  const [leastHours, shadedFrac] = rough ? [ROUGH_TIMES * LEAST_HOURS, ROUGH_SHADED_FRAC] : [LEAST_HOURS, SHADED_FRAC];
-  const low = new Map<number, number>();
-  const edge = new Map<number, number>();
-  for (const [field, ratios] of clear) {
-    const ratio = medianOf(ratios);
-    const dim = medianOf(overcast.get(field) ?? []);
-    const isBeam = (more: number): boolean => Number.isNaN(dim) || dim > ratio + more;
-    const returns = comesEachYear(yearsOf.get(field)!);
-    if (ratios.length >= leastHours && ratio < shadedFrac && returns && isBeam(OVERCAST_MORE)) low.set(field, ratio);
-    else if (!rough && ratios.length >= LEAST_EDGE_HOURS && ratio < EDGE_FRAC && isBeam(0)) edge.set(field, ratio);
-  }
-  const shaded = withEdges(new Map([...low].filter(([field]) => isObstacle(clusterOf(field, low), low))), edge);
+  const all = ratiosOf(hoursOf, 0);
+  const rough = isRough(all);
+  const whole = shadedFields({ clear: all, hoursOf, overcast, rough, from: 0 });
+  // What stood all along needs no beginning: only where nothing did is one sought.
+  const from = whole.size > 0 || rough ? 0 : shadeOnset(hoursOf, axis.count);
+  const clear = from > 0 ? ratiosOf(hoursOf, from) : all;
+  const shaded = from > 0 ? shadedFields({ clear, hoursOf, overcast, rough, from }) : whole;
   const lostFrac = new Float64Array(axis.count);
-  let [lost, all] = [0, 0];
-  for (let i = 0; i < axis.count; i++) {
+  let [lost, due] = [0, 0];
+  for (let i = from; i < axis.count; i++) {
     const kwh = expectedKwh[i]!;
     if (!(kwh > 0)) continue;
-    all += kwh;
+    due += kwh;
     const ratio = shaded.get(fieldOf[i]!);
     if (ratio === undefined) continue;
     lostFrac[i] = (1 - ratio) * beamFrac(clearness[i]!);
     lost += lostFrac[i]! * kwh;
   }
-  const isSeen = lost > LEAST_LOST_FRAC * all;
+  const isSeen = lost > LEAST_LOST_FRAC * due;
   if (!isSeen) lostFrac.fill(0);
   const fields = [...clear]
     .filter(([, ratios]) => ratios.length >= 3)
@@ -96,19 +91,57 @@ export function shadeEvidence(frame: AttributionFrame, expectedKwh: Float64Array
       hours: ratios.length,
       isShaded: isSeen && shaded.has(field),
     }));
-  return { fields, lostFrac, isSeen };
+  return { fields, lostFrac, isSeen, from: isSeen ? from : 0 };
 }
 
-function addToYear(fields: Map<number, Map<string, number[]>>, field: number, year: string, ratio: number): void {
-  const own = fields.get(field) ?? new Map<string, number[]>();
-  fields.set(field, own);
-  if (!own.has(year)) own.set(year, []);
-  own.get(year)!.push(ratio);
+function added<T>(fields: Map<number, T[]>, field: number, value: T): void {
+  const own = fields.get(field);
+  if (own) own.push(value);
+  else fields.set(field, [value]);
+}
+
+/** Ratios of the clear hours of each field from a step on. */
+const ratiosOf = (hoursOf: ReadonlyMap<number, readonly ClearHour[]>, from: number): Map<number, number[]> =>
+  new Map(
+    [...hoursOf]
+      .map(([field, hours]) => [field, hours.filter(({ step }) => step >= from).map(({ ratio }) => ratio)] as [number, number[]])
+      .filter(([, ratios]) => ratios.length > 0),
+  );
+
+interface SkyHours {
+  readonly clear: ReadonlyMap<number, readonly number[]>;
+  readonly hoursOf: ReadonlyMap<number, readonly ClearHour[]>;
+  readonly overcast: ReadonlyMap<number, readonly number[]>;
+  readonly rough: boolean;
+  readonly from: number;
+}
+
+/** Fields that are shaded from a step on, with their edges, and what the plant gives in them. */
+function shadedFields({ clear, hoursOf, overcast, rough, from }: SkyHours): Map<number, number> {
+  const [leastHours, shadedFrac] = rough ? [ROUGH_TIMES * LEAST_HOURS, ROUGH_SHADED_FRAC] : [LEAST_HOURS, SHADED_FRAC];
+  const low = new Map<number, number>();
+  const edge = new Map<number, number>();
+  for (const [field, ratios] of clear) {
+    const ratio = medianOf([...ratios]);
+    const dim = medianOf([...(overcast.get(field) ?? [])]);
+    const isBeam = (more: number): boolean => Number.isNaN(dim) || dim > ratio + more;
+    const returns = comesEachYear(hoursOf.get(field)!.filter(({ step }) => step >= from));
+    if (ratios.length >= leastHours && ratio < shadedFrac && returns && isBeam(OVERCAST_MORE)) low.set(field, ratio);
+    else if (!rough && ratios.length >= LEAST_EDGE_HOURS && ratio < EDGE_FRAC && isBeam(0)) edge.set(field, ratio);
+  }
+  return withEdges(new Map([...low].filter(([field]) => isObstacle(clusterOf(field, low), low))), edge);
 }
 
 /** What stands before an array stands there each year: in every year that tells of a field it is low. */
-const comesEachYear = (years: ReadonlyMap<string, readonly number[]>): boolean =>
-  [...years.values()].every((own) => own.length < LEAST_YEAR_HOURS || medianOf(own) < EDGE_FRAC);
+function comesEachYear(hours: readonly ClearHour[]): boolean {
+  const years = new Map<string, number[]>();
+  for (const { year, ratio } of hours) {
+    const own = years.get(year);
+    if (own) own.push(ratio);
+    else years.set(year, [ratio]);
+  }
+  return [...years.values()].every((own) => own.length < LEAST_YEAR_HOURS || medianOf(own) < EDGE_FRAC);
+}
 
 /**
  * Whether the light of clear hours scatters about the plant's output by more than any station's does: clouds seen from above. Hours that such light takes for
@@ -148,14 +181,18 @@ export function shadeOf(frame: AttributionFrame, expectedKwh: Float64Array, fiel
 }
 
 /** 1 on every step with the sun in a shaded field, or beside one in a field that is partly shaded. */
-export function touchedByShade(frame: AttributionFrame, fields: readonly (ShadedField & Pick<SkyField, "isShaded">)[]): Uint8Array {
+export function touchedByShade(
+  frame: AttributionFrame,
+  fields: readonly (ShadedField & Pick<SkyField, "isShaded">)[],
+  from = 0,
+): Uint8Array {
   const touched = new Uint8Array(frame.axis.count);
   const shaded = fields.filter(({ isShaded }) => isShaded).map(numberOf);
   if (shaded.length === 0) return touched;
   const beside = new Set(shaded.flatMap(neighbours));
   const partly = fields.filter((field) => field.ratio < PARTLY_FRAC && beside.has(numberOf(field))).map(numberOf);
   const about = new Set([...shaded, ...partly]);
-  for (let i = 0; i < touched.length; i++) if (frame.sun.up[i]! > 0 && about.has(fieldAt(frame, i))) touched[i] = 1;
+  for (let i = from; i < touched.length; i++) if (frame.sun.up[i]! > 0 && about.has(fieldAt(frame, i))) touched[i] = 1;
   return touched;
 }
 
@@ -187,4 +224,4 @@ const isObstacle = (cluster: ReadonlySet<number>, low: ReadonlyMap<number, numbe
 const neighbours = (field: number): number[] => [field - 100, field + 100, field - 1, field + 1];
 
 /** Where no shade can be told. */
-export const noShade = (count: number): ShadeEvidence => ({ fields: [], lostFrac: new Float64Array(count), isSeen: false });
+export const noShade = (count: number): ShadeEvidence => ({ fields: [], lostFrac: new Float64Array(count), isSeen: false, from: 0 });

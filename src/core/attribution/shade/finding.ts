@@ -1,5 +1,5 @@
 import type { Evidence } from "../evidence";
-import { type CauseFinding, lostKwh, wholeRecord, within } from "../finding";
+import { type CauseFinding, lostKwh, startOf, wholeRecord, within } from "../finding";
 import { SHADE_OFF, SURE_SHADE } from "./thresholds";
 
 /** An obstacle that is not in the book, where it takes most. */
@@ -12,12 +12,19 @@ export function shadeFindings(evidence: Evidence): CauseFinding[] {
     {
       kind: "shading",
       ...wholeRecord(evidence),
+      fromUtcMs: startOf(evidence, shade.from),
       ...within(
         lostKwh(evidence, 0, frame.axis.count, (i) => 1 - shade.lostFrac[i]!),
         SHADE_OFF,
       ),
       confidenceFrac: SURE_SHADE,
-      facts: { fields: fields.length, azimuthDeg: darkest.azimuthDeg, elevationDeg: darkest.elevationDeg, ratio: darkest.ratio },
+      facts: {
+        fields: fields.length,
+        azimuthDeg: darkest.azimuthDeg,
+        elevationDeg: darkest.elevationDeg,
+        ratio: darkest.ratio,
+        isFromADay: shade.from > 0 ? "yes" : "no",
+      },
     },
   ];
 }

@@ -87,8 +87,8 @@ function gaugeScatterCm(depthCm: Float64Array): number {
   return changes.length === 0 ? 0 : (MAD_TO_DEVIATION * medianOf(changes.map(Math.abs))) / Math.SQRT2;
 }
 
-/** Follows each fall until the meter shows the modules bare. `usual` is the plant's own ratio by day, `down` marks steps of downtime. */
-export function snowEvidence(frame: AttributionFrame, usual: Float64Array, down: Uint8Array, ceilingKwh: number): SnowEvidence {
+/** Follows each fall until the meter shows the modules bare. `usual` is the plant's own ratio by day, `untold` marks steps of downtime and of shade. */
+export function snowEvidence(frame: AttributionFrame, usual: Float64Array, untold: Uint8Array, ceilingKwh: number): SnowEvidence {
   const { axis, days, openKwh, meteredKwh, read, ratedKwh } = frame;
   const [fall, sure] = [snowfallSteps(frame), sureSnowfallSteps(frame)];
   const covered = new Uint8Array(axis.count);
@@ -122,7 +122,7 @@ export function snowEvidence(frame: AttributionFrame, usual: Float64Array, down:
         bare = 0;
       }
       if (i - last > (isThin ? thin : longest)) return isThin ? null : i;
-      if (read[i] === 0 || !(openKwh[i]! > DIM_FRAC * ratedKwh)) continue;
+      if (read[i] === 0 || untold[i] === 1 || !(openKwh[i]! > DIM_FRAC * ratedKwh)) continue;
       bare = meteredKwh[i]! >= BARE_FRAC * expected(i) ? bare + 1 : 0;
       if (bare >= bareSteps && i > last) return i + 1;
     }
@@ -137,7 +137,7 @@ export function snowEvidence(frame: AttributionFrame, usual: Float64Array, down:
       if (!(kwh > 0)) continue;
       let [meteredSum, due] = [0, 0];
       for (let k = Math.max(from, i - 1); k <= Math.min(to - 1, i + 1); k++) {
-        if (read[k] === 0 || down[k] === 1 || !(openKwh[k]! > 0)) continue;
+        if (read[k] === 0 || untold[k] === 1 || !(openKwh[k]! > 0)) continue;
         meteredSum += meteredKwh[k]!;
         due += expected(k);
       }

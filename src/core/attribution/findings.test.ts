@@ -109,7 +109,16 @@ describe("findings", () => {
 describe("findings of dirt", () => {
   const dirty = (gain: number, meanErrorFrac = 0.0005): Partial<Evidence> => {
     const lostFracByDay = new Float64Array(DAYS).fill(0.03);
-    const soiling = { ...evidence().soiling, lostFracByDay, ratePerDay: 0.001, meanLostFrac: 0.03, meanErrorFrac, gain, isSeen: true, from: 0 };
+    const soiling = {
+      ...evidence().soiling,
+      lostFracByDay,
+      ratePerDay: 0.001,
+      meanLostFrac: 0.03,
+      meanErrorFrac,
+      gain,
+      isSeen: true,
+      from: 0,
+    };
     return { soiling, expectedKwh: expectedKwh.map((kwh) => kwh * 0.97) };
   };
 

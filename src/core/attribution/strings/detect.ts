@@ -4,6 +4,7 @@ import { MAD_TO_DEVIATION } from "../../units";
 import type { DayIndex } from "../record/day-index";
 import type { AttributionFrame } from "../record/frame";
 import { rainByDay } from "../soiling/washing";
+import { isAtAllLoads } from "./at-all-loads";
 import { type DirtDays, daysBeside, isBeyondCleaning, stepBesideDirt } from "./beside-dirt";
 import {
   ALIKE_DEVIATIONS,
@@ -114,6 +115,7 @@ export function stringsOut(frame: AttributionFrame, index: DayIndex, cleaned: Re
     const [from, to] = [kept[p]!, back === null ? index.ratio.length : kept[back]!];
     const beside = stepBesideDirt(dirt, from, to, daysBeside(from, to, index.ratio.length));
     const share = beside.step / Math.log(1 - part.out / part.of);
+    if (frame.resolution === "hours" && !isAtAllLoads(frame, from, to, part.out / part.of)) continue;
     if (share < BESIDE_DIRT || (back !== null && !isBeyondCleaning(dirt, from, to))) continue;
     found.push({
       from: stepNear(frame, index, kept[Math.max(0, p - NEAR_DAYS)]!, kept[Math.min(kept.length - 1, p + NEAR_DAYS)]!, -1),

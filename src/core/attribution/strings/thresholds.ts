@@ -43,3 +43,9 @@ export const ALIKE_FRAC = 0.25;
 export const ALIKE_DEVIATIONS = 2;
 /** Hours without any that tell beyond which a step is put into their middle: a night and a dark day are no such stretch. */
 export const UNTOLD_HOURS = 48;
+/** Load, as a share of rated output, at which neither limit nor heat holds a plant, and the clearness of an hour that tells it. */
+export const LOW_LOAD = { from: 0.12, to: 0.5, clearness: 0.6 } as const;
+/** Days on either side of a stretch whose weak light is set against its own. */
+export const LOAD_BESIDE_DAYS = 30;
+/** Days with weak light that tell at least, inside and beside. */
+export const LEAST_LOW_LOAD_DAYS = 5;

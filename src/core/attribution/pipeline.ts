@@ -8,6 +8,7 @@ import { cutFracSeen, insideHours, swingInside } from "./ceiling/inside-hours";
 import type { AgeingStep, DirtStep, Evidence, LevelStep, PlaneStep, RecordStep, SensorStep, StandstillStep } from "./evidence";
 import { ageAtStartOf, ageingRateOf, beforeCeiling, capped, ceilingKwhOf, expectedSoFar, rated, unbroken } from "./expected";
 import { flatCurve, levelOf, loadCurve } from "./level/detect";
+import { tellingCeilingKwh } from "./limit/detect";
 import { asOrdered, type OrderedLimit } from "./limit/ordered";
 import { either, type Standstill, standstill, withStringsBack } from "./outage/standstill";
 import { planeAndShade } from "./plane/plane-and-shade";
@@ -104,8 +105,8 @@ function readStandstill(
   const { frame, ceilingKwh } = record;
   const isMonthly = frame.resolution === "months";
   const cleaned = new Set(cleanedDays(input, record));
-  const indexOf = ({ spoilt }: Standstill): DayIndex =>
-    isMonthly ? monthIndex(frame) : dayIndex(frame, either(spoilt, before.shaded), ceilingKwh);
+  const indexOf = ({ spoilt, curtailed }: Standstill): DayIndex =>
+    isMonthly ? monthIndex(frame) : dayIndex(frame, either(spoilt, before.shaded), tellingCeilingKwh(curtailed, frame, ceilingKwh));
   const stringsOf = (index: DayIndex): StringsOut[] => (isMonthly ? [] : stringsOut(frame, index, cleaned));
   const firstIndex = indexOf(before.found);
   const first = stringsOf(firstIndex);

@@ -56,11 +56,13 @@ const CATALOGUE: Readonly<Record<CauseKind, (f: Facts, finding: WordableCause, w
     evidence: `${n(f.hours)} h without output under light that asked for it, and no snow that would explain it.`,
   }),
   "held-low": (f, x, when) => ({
-    title: f.powerKw === 0 ? "Stopped from outside" : "Held below its ceiling",
+    title: f.powerKw === 0 ? "Stopped from outside" : f.isMoved === "yes" ? "Ceiling moved" : "Held below its ceiling",
     what:
       f.powerKw === 0
         ? `The plant stood still ${when}, as the field book says by order from outside.${about(x.kwh)}`
-        : `Something held the plant at ${n(f.powerKw, 1)} kW ${when}.${about(x.kwh)}`,
+        : f.isMoved === "yes"
+          ? `The plant gives no more than ${n(f.powerKw, 1)} kW any longer, ${when.replace(/ to .*/, "")} on.${about(x.kwh)}`
+          : `Something held the plant at ${n(f.powerKw, 1)} kW ${when}.${about(x.kwh)}`,
     evidence:
       f.powerKw === 0
         ? `${n(f.days)} days within a limit that the field book gives: curtailment, not downtime.`

@@ -1,5 +1,7 @@
 import { medianOf } from "../../statistics";
 import type { AttributionFrame } from "../record/frame";
+import { AT_CEILING_FRAC } from "../record/thresholds";
+import { type MovedCeiling, movedCeiling } from "./moved";
 import {
   BELOW_CEILING,
   DIM_FRAC,
@@ -20,6 +22,8 @@ export interface HeldLow {
   readonly powerKw: number;
   /** Days whose tops lie on it. */
   readonly days: number;
+  /** The ceiling itself moved, and stays. */
+  readonly isMoved?: boolean;
 }
 
 export interface CurtailedEvidence {
@@ -28,6 +32,15 @@ export interface CurtailedEvidence {
   /** 1 on every step that the limit may have cut, wholly or for a part of it. */
   readonly touched: Uint8Array;
   readonly spells: readonly HeldLow[];
+}
+
+/**
+ * The most that a step may owe to tell of the level, on any day: where the ceiling moved, hours that the new one cuts are left out of the days before it too, or days
+ * before and after would be read at unlike loads.
+ */
+export function tellingCeilingKwh({ spells }: CurtailedEvidence, { axis }: AttributionFrame, ceilingKwh: number): number {
+  const moved = spells.find(({ isMoved }) => isMoved);
+  return moved ? (TOUCHED_FRAC * moved.powerKw * axis.stepMinutes) / 60 / AT_CEILING_FRAC : ceilingKwh;
 }
 
 export const notCurtailed = (count: number): CurtailedEvidence => ({
@@ -49,6 +62,9 @@ export function curtailment(frame: AttributionFrame, usual: Float64Array, spoilt
   const { lostFrac, touched } = notCurtailed(axis.count);
   const expected = (i: number): number => openKwh[i]! * usual[days.binOf[i]!]!;
   const spells: HeldLow[] = [];
+  const moved = frame.resolution === "hours" ? movedCeiling(frame, (i) => Math.min(ceilingKwh, expected(i)), ceilingKwh) : null;
+  if (moved) holdAll(moved);
+  const ceilingAt = (i: number): number => (moved && i >= moved.from ? moved.kwh : ceilingKwh);
   let open: Top[] = [];
   for (const { best, top } of tops()) {
     const [level, last] = [medianOf(open.map(({ kwh }) => kwh)), open.at(-1)];
@@ -59,6 +75,17 @@ export function curtailment(frame: AttributionFrame, usual: Float64Array, spoilt
   }
   close();
   return { lostFrac, touched, spells };
+
+  /** All that a lower ceiling cuts, against what the plant gave under its own. */
+  function holdAll({ from, kwh, days: held }: MovedCeiling): void {
+    for (let i = from; i < axis.count; i++) {
+      const due = Math.min(ceilingKwh, expected(i));
+      if (read[i] === 0 || spoilt[i] === 1 || !(due > TOUCHED_FRAC * kwh)) continue;
+      touched[i] = 1;
+      lostFrac[i] = Math.max(0, 1 - meteredKwh[i]! / due);
+    }
+    spells.push({ from, to: axis.count, powerKw: (kwh * 60) / axis.stepMinutes, days: held, isMoved: true });
+  }
 
   function close(): void {
     if (open.length >= LEAST_DAYS) {
@@ -92,7 +119,7 @@ export function curtailment(frame: AttributionFrame, usual: Float64Array, spoilt
   }
 
   function topOf(day: number, bright: readonly number[], best: number, least: number): Top | null {
-    if (!(best > DIM_FRAC * ratedKwh) || best > BELOW_CEILING * ceilingKwh) return null;
+    if (!(best > DIM_FRAC * ratedKwh) || best > BELOW_CEILING * ceilingAt(bright[0]!)) return null;
     const curtailed = bright.filter((i) => meteredKwh[i]! > (1 - FLAT_FRAC) * best && expected(i) > EXPECTED_ABOVE * best);
     if (curtailed.length < least) return null;
     const owing = curtailed.map(expected);

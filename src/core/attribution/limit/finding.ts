@@ -5,7 +5,7 @@ import { CURTAILED_OFF, MANY_DAYS, SURE_FEW_DAYS, SURE_MANY_DAYS } from "./thres
 /** Each stretch under a limit with what it cut. */
 export function curtailmentFindings(evidence: RunEvidence): CauseFinding[] {
   const { lostFrac, spells } = evidence.curtailed;
-  return spells.map(({ from, to, powerKw, days }) => ({
+  return spells.map(({ from, to, powerKw, days, isMoved = false }) => ({
     kind: "held-low",
     fromUtcMs: startOf(evidence, from),
     toUtcMs: startOf(evidence, to),
@@ -14,6 +14,6 @@ export function curtailmentFindings(evidence: RunEvidence): CauseFinding[] {
       CURTAILED_OFF,
     ),
     confidenceFrac: days > MANY_DAYS ? SURE_MANY_DAYS : SURE_FEW_DAYS,
-    facts: { powerKw, days },
+    facts: { powerKw, days, isMoved: isMoved ? "yes" : "no" },
   }));
 }

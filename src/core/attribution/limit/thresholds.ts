@@ -25,3 +25,14 @@ export const CURTAILED_OFF = 0.12;
 export const MANY_DAYS = 5;
 export const SURE_MANY_DAYS = 0.95;
 export const SURE_FEW_DAYS = 0.85;
+
+/** A plant comes within this share of its ceiling on bright days; one that never does any more has another. */
+export const MOVED_FRAC = 0.97;
+/** Best hours within this share of one another lie on the new ceiling. */
+export const ON_MOVED_FRAC = 0.006;
+/** Days after the move that a record has at least: fewer are a dull season. */
+export const MOVED_LEAST_DAYS = 60;
+/** Days whose best hour lies on the new ceiling, and days that owed more. */
+export const MOVED_LEAST_FLAT = 10;
+/** The band of the ceiling holds so many times what the bands beneath it hold, width for width. */
+export const MOVED_CROWD = 3;

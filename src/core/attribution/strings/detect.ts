@@ -13,6 +13,7 @@ import {
   BESIDE_DIRT,
   CLEANED_NEAR_DAYS,
   DEVIATIONS,
+  DRIFT_DEVIATIONS,
   FALL_BESIDE_DIRT,
   LEAST_DAYS,
   LEAST_FRAC,
@@ -92,7 +93,9 @@ export function stringsOut(frame: AttributionFrame, index: DayIndex, cleaned: Re
   const x = kept.map((d) => Math.log(index.ratio[d]!));
   if (x.length < 3 * WINDOW) return [];
   const noise = MAD_TO_DEVIATION * medianOf(x.slice(1).map((value, k) => Math.abs(value - x[k]!))) * 0.7;
-  const least = Math.max(LEAST_FRAC, (DEVIATIONS * noise) / Math.sqrt(WINDOW / 2));
+  // Days hang together: what middles of a week part by on any day tells more of that than how single days scatter.
+  const drift = MAD_TO_DEVIATION * medianOf(x.slice(WINDOW, -WINDOW).map((_, k) => Math.abs(jump(x, k + WINDOW))));
+  const least = Math.max(LEAST_FRAC, (DEVIATIONS * noise) / Math.sqrt(WINDOW / 2), DRIFT_DEVIATIONS * drift);
   const step = x.map((_, p) => (p < NEAR || p > x.length - NEAR ? 0 : isSudden(x, p) ? near(x, p) : 0));
   const dirt: DirtDays = { index, rainMm: rainByDay(frame), cleaned };
   const levels: Levels = { x, step, least, kept, dirt };

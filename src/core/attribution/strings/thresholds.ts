@@ -49,3 +49,5 @@ export const LOW_LOAD = { from: 0.12, to: 0.5, clearness: 0.6 } as const;
 export const LOAD_BESIDE_DAYS = 30;
 /** Days with weak light that tell at least, inside and beside. */
 export const LEAST_LOW_LOAD_DAYS = 5;
+/** A step stands out by so many deviations of what the middles of neighbouring weeks part by on any day. */
+export const DRIFT_DEVIATIONS = 3;

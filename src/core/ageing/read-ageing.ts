@@ -88,6 +88,8 @@ export interface AgeingInput {
   /** Age of the plant at the first day, years. */
   readonly ageAtStartYears: number;
   readonly light: LightRecord;
+  /** Days after long gaps of the meter: it may be another one, with a gain of its own. */
+  readonly meterGaps?: readonly number[];
   /** What the correction of dirt may be off by, in the log, by day: other fits that tell the record as well. */
   readonly dirtOffsets: readonly Float64Array[];
   readonly draws: number;
@@ -132,7 +134,7 @@ export function readAgeing(input: AgeingInput): AgeingReading {
   const { clear, little, settled } = tellingDays(input);
   const step = light.clearLog && lightStep(light.clearLog, little);
   const breaks = step ? [step.day] : [];
-  const terms = { draws: input.draws, seed: input.seed, breaks, calibrated: light.calibratedDays, offsets: input.dirtOffsets };
+  const terms = { draws: input.draws, seed: input.seed, breaks, calibrated: [...light.calibratedDays, ...(input.meterGaps ?? [])], offsets: input.dirtOffsets };
   const first = yearOnYear(little, terms);
   const used = first.pairs.length >= LEAST_PAIRS ? little : cleanLog.map((value, d) => (settled(d) ? value : Number.NaN));
   const whole = used === little ? first : yearOnYear(used, terms);

@@ -16,6 +16,7 @@ import { clearSkyLog, lightRecord } from "./record/clear-light";
 import { type DayIndex, dayIndex } from "./record/day-index";
 import { attributionFrame } from "./record/frame";
 import { type Hourly, toHours } from "./record/hours";
+import { meterGaps } from "./record/meter-gaps";
 import { monthIndex } from "./record/month-index";
 import { dirtyDomes, withoutDomeDays, withoutDomes } from "./sensor/detect";
 import { noShade, shadeEvidence } from "./shade/detect";
@@ -154,6 +155,7 @@ function readAge(
       months: input.months,
       ageAtStartYears: ageAtStartOf(frame),
       light: { ...lightRecord(frame, input.calibrations, skyLog && withoutDomeDays(skyLog, domes)), isNeglected: domes.length > 0 },
+      meterGaps: meterGaps(frame),
       dirtOffsets: soiling.offsets,
       draws: input.draws,
       seed: input.seed,

@@ -13,6 +13,7 @@ import { findLevelSteps } from "./level";
 import { findMeteringPoint } from "./metering-point";
 import { derived } from "./remedies";
 import { findSpikes } from "./spikes";
+import { findStandIn } from "./stand-in";
 import { findUnitFactors } from "./unit-factors";
 
 export interface ExaminationInput {
@@ -39,9 +40,10 @@ export function examine({ axis, energyKwh, site, expected, mostKwh }: Examinatio
   const caughtUp = gaps.filter((gap) => gap.kind === "caught-up");
   const negative = findNegative(x);
   const night = findNight(x, caughtUp);
-  const point = findMeteringPoint(x);
+  const whole = findMeteringPoint(x);
+  const point = whole.length > 0 ? whole : findStandIn(x, expected);
   // What runs through another point has a level of its own: steps in it are the house's, not the plant's.
-  const elsewhere = [...negative, ...night, ...point].some(({ kind }) => ELSEWHERE.includes(kind));
+  const elsewhere = [...negative, ...night, ...whole].some(({ kind }) => ELSEWHERE.includes(kind));
   const found = [
     ...units,
     ...gaps,

@@ -138,10 +138,16 @@ const CATALOGUE: Readonly<Record<FindingKind, (facts: Facts, finding: Finding, w
     what: `${percent(f.share)} of the values are below zero, ${n(x.kwh ?? 0)} kWh in all.`,
     evidence: `Down to ${n(f.leastKwh, 2)} kWh: more than an inverter draws; the site's use is in it.`,
   }),
-  "looks-export": (f) => ({
+  "looks-export": (f, _x, when) => ({
     title: "Looks like export",
-    what: "The readings look like what was left over for the grid.",
-    evidence: `On ${n(f.days)} days output begins late and ends early (${percent(f.lengthFrac)} of the day's length) at ${percent(f.ratio)} of what is expected: the house took the edges.`,
+    what:
+      f.isStandIn === "yes"
+        ? `Another meter stands in ${when}: the readings look like what was left over for the grid.`
+        : "The readings look like what was left over for the grid.",
+    evidence:
+      f.isStandIn === "yes"
+        ? `On ${n(f.days)} days dull hours keep ${percent(f.dullFrac)} of their usual and bright ones ${percent(f.brightFrac)}: what a house uses is missing from every hour alike.`
+        : `On ${n(f.days)} days output begins late and ends early (${percent(f.lengthFrac)} of the day's length) at ${percent(f.ratio)} of what is expected: the house took the edges.`,
   }),
 };
 

@@ -38,3 +38,6 @@ export const SEASONS = 18;
 /** The bright days of a season begin here among its clear ones, and so near below them (in the log) a day still counts as cloudless: twice a step worth finding. */
 export const BRIGHT_QUANTILE = 0.9;
 export const NEAR_BRIGHT = 0.04;
+
+/** A meter that is silent for longer was likely mended or changed: loggers that lose their line are back within weeks. */
+export const METER_GAP_DAYS = 30;

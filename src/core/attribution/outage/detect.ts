@@ -1,5 +1,6 @@
 import type { AttributionFrame } from "../record/frame";
 import { sureSnowfallSteps } from "../snow/detect";
+import { SNOWING_C } from "../snow/thresholds";
 import {
   ABRUPT_FRAC,
   DIM_FRAC,
@@ -27,10 +28,18 @@ export interface OutageEvidence {
   readonly outages: readonly Outage[];
 }
 
+/** Steps at which snow may have fallen unseen: where neither snow nor rain was read, in any air this cold. */
+function maybeSnowing(frame: AttributionFrame): Uint8Array {
+  const { snowDepthCm, rainMm, airTempC } = frame.weather;
+  if (snowDepthCm || rainMm) return new Uint8Array(frame.axis.count);
+  return Uint8Array.from(airTempC, (celsius) => (celsius <= SNOWING_C ? 1 : 0));
+}
+
 /** Finds standstill under light. `usual` is the plant's own ratio by day; `covered` marks steps at which snow may lie on the modules. */
 export function outageEvidence(frame: AttributionFrame, usual: Float64Array, covered: Uint8Array): OutageEvidence {
   const { axis, days, openKwh, meteredKwh, read, lit, ratedKwh } = frame;
   const fall = sureSnowfallSteps(frame);
+  const cold = maybeSnowing(frame);
   const around = (hours: number): number => Math.round((hours * 60) / axis.stepMinutes);
   const downFrac = new Float64Array(axis.count);
   const outages: Outage[] = [];
@@ -73,7 +82,8 @@ export function outageEvidence(frame: AttributionFrame, usual: Float64Array, cov
 
   /** Whether snow may lie on the modules, or fell shortly before. */
   function whiteAround(first: number, last: number): boolean {
-    return covered.subarray(first, last + 1).includes(1) || fell(first - around(WHITE_HOURS), last + 1);
+    const from = first - around(WHITE_HOURS);
+    return covered.subarray(first, last + 1).includes(1) || fell(from, last + 1) || cold.subarray(Math.max(0, from), last + 1).includes(1);
   }
 
   function fell(from: number, to: number): boolean {

@@ -17,6 +17,7 @@ import {
   FALL_BESIDE_DIRT,
   LEAST_DAYS,
   LEAST_FRAC,
+  LONG_UNTOLD_HOURS,
   NEAR,
   NEAR_DAYS,
   OFF_FRAC,
@@ -206,34 +207,43 @@ function nearest(parts: readonly StringsOut["part"][], measured: number, noise: 
   return least < Math.max((OFF_FRAC * best.out) / best.of / Math.max(1, best.kind === "strings" ? best.out : 1), 2 * noise) ? best : null;
 }
 
-/** The step of the axis at which hourly ratios part best, near a day, on days that tell of the level: snow and standstill part hours better than any part. `way` is -1 where it falls. */
-function stepNear(
-  { axis, days, openKwh, meteredKwh, read, lit, ratedKwh }: AttributionFrame,
-  { ratio }: Pick<DayIndex, "ratio">,
-  firstDay: number,
-  lastDay: number,
-  way: 1 | -1,
-): number {
+/**
+ * The step of the axis at which hourly ratios part best, near a day, on days that tell of the level: snow and standstill part hours better than any part. Where nothing tells
+ * for some days, their middle is off by the least; about a longer stretch all hours are asked after all. `way` is -1 where the level falls.
+ */
+function stepNear(frame: AttributionFrame, { ratio }: Pick<DayIndex, "ratio">, firstDay: number, lastDay: number, way: 1 | -1): number {
+  const { axis, days } = frame;
   const from = days.binOf.indexOf(Math.max(0, firstDay));
+  const to = days.binOf.findLastIndex((day) => day <= lastDay) + 1;
+  const parted = partedAt(frame, [from, to], way, (i) => !Number.isNaN(ratio[days.binOf[i]!]!));
+  if (!parted) return from;
+  const hours = ((parted.at - parted.before) * axis.stepMinutes) / 60;
+  if (hours <= UNTOLD_HOURS) return parted.at;
+  if (hours <= LONG_UNTOLD_HOURS) return Math.round((parted.at + parted.before) / 2);
+  return partedAt(frame, [from, to], way, () => true)?.at ?? parted.at;
+}
+
+/** The lit step at which two levels tell the steps [from, to) best, and the one before it. */
+function partedAt(
+  { openKwh, meteredKwh, read, lit, ratedKwh }: AttributionFrame,
+  [from, to]: readonly [number, number],
+  way: 1 | -1,
+  tells: (i: number) => boolean,
+): { readonly at: number; readonly before: number } | null {
   const at: number[] = [];
   const [expected, meteredSum] = [[0], [0]];
-  for (let i = from; i < days.binOf.length && days.binOf[i]! <= lastDay; i++) {
-    if (read[i] === 0 || lit[i] === 0 || !(openKwh[i]! > 0.1 * ratedKwh) || Number.isNaN(ratio[days.binOf[i]!]!)) continue;
+  for (let i = from; i < to; i++) {
+    if (read[i] === 0 || lit[i] === 0 || !(openKwh[i]! > 0.1 * ratedKwh) || !tells(i)) continue;
     at.push(i);
     expected.push(expected.at(-1)! + openKwh[i]!);
     meteredSum.push(meteredSum.at(-1)! + meteredKwh[i]!);
   }
   const [allExpected, allMetered] = [expected.at(-1)!, meteredSum.at(-1)!];
-  let [best, found] = [Number.NEGATIVE_INFINITY, from];
+  let [best, found] = [Number.NEGATIVE_INFINITY, -1];
   for (let k = 1; k < at.length; k++) {
     const [left, right] = [expected[k]!, allExpected - expected[k]!];
     const gain = way * ((allMetered - meteredSum[k]!) / right - meteredSum[k]! / left) * Math.sqrt((left * right) / allExpected);
-    if (gain > best) [best, found] = [gain, between(at[k - 1]!, at[k]!)];
+    if (gain > best) [best, found] = [gain, k];
   }
-  return found;
-
-  /** Where nothing tells for days, the middle is off by the least. */
-  function between(before: number, after: number): number {
-    return after - before > (UNTOLD_HOURS * 60) / axis.stepMinutes ? Math.round((before + after) / 2) : after;
-  }
+  return found < 0 ? null : { at: at[found]!, before: at[found - 1]! };
 }

@@ -51,3 +51,5 @@ export const LOAD_BESIDE_DAYS = 30;
 export const LEAST_LOW_LOAD_DAYS = 5;
 /** A step stands out by so many deviations of what the middles of neighbouring weeks part by on any day. */
 export const DRIFT_DEVIATIONS = 3;
+/** Up to a week the middle is off by three days at most; a longer stretch is asked itself. */
+export const LONG_UNTOLD_HOURS = 168;

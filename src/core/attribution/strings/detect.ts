@@ -14,6 +14,7 @@ import {
   CLEANED_NEAR_DAYS,
   DEVIATIONS,
   DRIFT_DEVIATIONS,
+  EVEN_FRAC,
   FALL_BESIDE_DIRT,
   LEAST_DAYS,
   LEAST_FRAC,
@@ -30,7 +31,7 @@ import {
 export interface StringsOut {
   readonly from: number;
   readonly to: number;
-  /** Share of the nameplate that is out, of its nearest whole number of parts. */
+  /** Share of the output that is out: of its nearest whole number of parts, or as measured where parts see unlike light. */
   readonly lostFrac: number;
   readonly measuredFrac: number;
   /** The part: so many strings of so many, or an inverter or array by name. */
@@ -38,6 +39,10 @@ export interface StringsOut {
   /** Whether the level came back. */
   readonly restored: boolean;
 }
+
+/** Parts of one plane see the same light. Of several, a part takes more or less than its share of the nameplate, as the season goes: what was measured is nearer. */
+const isOnePlane = ({ site }: AttributionFrame): boolean =>
+  new Set(site.arrays.map(({ azimuthDeg, tiltDeg }) => `${azimuthDeg} ${tiltDeg}`)).size < 2;
 
 /** Shares that a fault of one kind can take: whole strings, whole inverters. */
 function partsOf({ site }: AttributionFrame): StringsOut["part"][] {
@@ -127,7 +132,7 @@ export function stringsOut(frame: AttributionFrame, index: DayIndex, cleaned: Re
         back === null
           ? frame.axis.count
           : stepNear(frame, index, kept[back - NEAR_DAYS]!, kept[Math.min(kept.length - 1, back + NEAR_DAYS)]!, 1),
-      lostFrac: part.out / part.of,
+      lostFrac: isOnePlane(frame) ? part.out / part.of : measuredFrac,
       measuredFrac,
       part,
       restored: back !== null,
@@ -239,11 +244,16 @@ function partedAt(
     meteredSum.push(meteredSum.at(-1)! + meteredKwh[i]!);
   }
   const [allExpected, allMetered] = [expected.at(-1)!, meteredSum.at(-1)!];
-  let [best, found] = [Number.NEGATIVE_INFINITY, -1];
-  for (let k = 1; k < at.length; k++) {
+  const gains = at.map((_, k) => {
     const [left, right] = [expected[k]!, allExpected - expected[k]!];
-    const gain = way * ((allMetered - meteredSum[k]!) / right - meteredSum[k]! / left) * Math.sqrt((left * right) / allExpected);
-    if (gain > best) [best, found] = [gain, k];
-  }
+    return way * ((allMetered - meteredSum[k]!) / right - meteredSum[k]! / left) * Math.sqrt((left * right) / allExpected);
+  });
+  const best = gains.reduce((most, gain, k) => (k > 0 && gain > most ? gain : most), Number.NEGATIVE_INFINITY);
+  // Hours at the edge of a stretch that nobody can tell part the level as well as the stretch itself.
+  let found = -1;
+  gains.forEach((gain, k) => {
+    if (k > 0 && gain >= EVEN_FRAC * best && (found < 0 || at[k]! - at[k - 1]! > at[found]! - at[found - 1]!)) found = k;
+  });
+  if (found < 0 || at[found]! - at[found - 1]! <= 24) found = gains.findIndex((gain, k) => k > 0 && gain === best);
   return found < 0 ? null : { at: at[found]!, before: at[found - 1]! };
 }

@@ -1,5 +1,7 @@
 import { describe, expect, it } from "vitest";
+import { counterSpans } from "../readings";
 import { examineCounter, misreadings } from "./counters";
+import { derivedCounters } from "./remedies";
 
 const DAY = 86_400_000;
 /** A reading each ten days; the plant owes ten a day. */
@@ -80,6 +82,43 @@ describe("a counter read by hand", () => {
     const unknown = (): number => Number.NaN;
     expect(found([1000, 5000, 5001], unknown)).toEqual([]);
     expect(found([4800, 4900, 60, 160], unknown).map(({ kind }) => kind)).toContain("counter-reset");
+  });
+});
+
+describe("a slip that both spans would bear", () => {
+  /** A plant that gives what it owes, near enough, and one reading with its digits in another order. */
+  const usual = (k: number): number => 1000 + 100 * k + (k % 2);
+  const long = (at: number, kwh: number): number[] => Array.from({ length: 24 }, (_, k) => (k === at ? kwh : usual(k)));
+
+  it("is told where one side lacks what the other has too much, and the swap makes both usual", () => {
+    // The counter stood at 2,101 and was written 2,011: 11 and 189 where 100 are owed.
+    const [slip, ...more] = found(long(11, 2011));
+    expect(more).toEqual([]);
+    expect(slip).toMatchObject({ kind: "digit-slip", facts: { how: "digits-swapped", likelyKwh: 2101 } });
+  });
+
+  it("is none where a poor week is made good by no other, or where only another digit would help", () => {
+    expect(found(Array.from({ length: 24 }, (_, k) => usual(k) - (k >= 11 ? 60 : 0)))).toEqual([]);
+    // 2,061 for 2,101 is no swap: a week of clouds and one of sun.
+    expect(found(long(11, 2061))).toEqual([]);
+  });
+
+  it("is turned in what was written, after the counter began anew", () => {
+    const kwh = Array.from({ length: 24 }, (_, k) => (k < 8 ? 4000 + 100 * k : 60 + 100 * (k - 8)));
+    kwh[15] = 670; // stood at 760
+    const [reset, slip] = found(kwh);
+    expect(reset).toMatchObject({ kind: "counter-reset", facts: { offsetKwh: 4700 }, remedy: { op: "carry", isGapBefore: true } });
+    expect(slip).toMatchObject({ kind: "digit-slip", facts: { how: "digits-swapped", likelyKwh: 4700 + 760, carriedKwh: 4700 } });
+    const clean = derivedCounters(readings(...kwh), [reset!.remedy!, slip!.remedy!]);
+    expect(clean[15]!.kwh).toBe(5460);
+    // Nobody read what came between the old counter's last reading and the new one's first.
+    expect(counterSpans(clean).map(({ fromUtcMs }) => fromUtcMs)).not.toContain(at(7));
+  });
+
+  it("a span past all nines has to be usual: else the counter began anew", () => {
+    const past = (now: number) => found([...Array.from({ length: 12 }, (_, k) => 8850 + 100 * k), now, now + 100]).map(({ kind }) => kind);
+    expect(past(52)).toEqual(["counter-rollover"]);
+    expect(past(400)).toEqual(["counter-reset"]);
   });
 });
 

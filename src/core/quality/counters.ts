@@ -34,7 +34,10 @@ export function examineCounter(readings: readonly CounterAt[], expected: Expecte
   for (let i = 1; i < left.length; i++) {
     const falls = values[i]! < values[i - 1]!;
     const slipOf = (index: number): Slip | null => slipAt({ readings: left, values, usual, expected, carried }, index);
-    const slip = slipOf(i) ?? (falls ? slipOf(i - 1) : null);
+    const [own, next] = [slipOf(i), slipOf(i + 1)];
+    // A wrong reading makes the one before it look wrong as well: the one that a slip explains better is it.
+    const blamed = own && next && next.cost < own.cost ? null : own;
+    const slip = blamed ?? (falls ? slipOf(i - 1) : null);
     if (slip) {
       found.push(slip.finding);
       if (slip.kwh === null) {
@@ -91,6 +94,8 @@ interface Slip {
   readonly index: number;
   /** What was likely meant; null where no slip explains the reading. */
   readonly kwh: number | null;
+  /** What is missed with it, and what it takes to say; infinite where nothing explains the reading. */
+  readonly cost: number;
   readonly finding: Finding;
 }
 
@@ -144,6 +149,7 @@ function slipAt(reading: Reading, index: number): Slip | null {
   return {
     index,
     kwh: best?.kwh ?? null,
+    cost: best?.cost ?? Number.POSITIVE_INFINITY,
     finding: {
       kind: "digit-slip",
       fromUtcMs: at,

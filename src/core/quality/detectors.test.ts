@@ -9,6 +9,7 @@ import { clearYear } from "./clear-year";
 import { type Examined, examined } from "./examined";
 import { findFrozen } from "./frozen";
 import { clearAt, findGaps } from "./gaps";
+import { findLevelSteps } from "./level";
 import { findSpikes } from "./spikes";
 import { findUnitFactors } from "./unit-factors";
 
@@ -148,6 +149,52 @@ describe("readings where there should be none", () => {
     expect(derived(axis, draw.energyKwh, [findNegative(draw)[0]!.remedy!], sun)[at(3, 0)]).toBe(0);
     const net = changed((out) => out.set(out.map((kwh) => kwh - 0.25 * most)));
     expect(findNegative(net)).toMatchObject([{ kind: "looks-net", remedy: null }]);
+  });
+});
+
+describe("a level that steps", () => {
+  /** Half a year; from a day on the plant gives a sixth more. */
+  const long = hours("2023-03-01T00:00Z", 24 * 180);
+  const clear = clearYear(long, plant);
+  const owed = Float64Array.from({ length: long.count }, (_, i) => clearAt({ clear } as Examined, i));
+  const AT = 90;
+  const steps = (frac: number, rainDay: number | null) => {
+    const out = owed.map((kwh, i) => kwh * (0.8 + 0.004 * ((Math.floor(i / 24) * 7) % 5)) * (i >= 24 * AT ? 1 + frac : 1));
+    const rainMm = Float64Array.from({ length: long.count }, (_, i) => (rainDay !== null && i === 24 * rainDay + 3 ? 12 : 0));
+    return findLevelSteps(examined(long, out, plant, { axis: long, kwh: owed, rainMm }, most));
+  };
+
+  it("is placed on its day", () => {
+    const [step, ...more] = steps(0.16, null);
+    expect(more).toEqual([]);
+    expect(Math.abs((step!.fromUtcMs - long.startUtcMs) / 86_400_000 - AT)).toBeLessThan(1.5);
+  });
+
+  it("up after a night of rain is dirt that went, and down is none", () => {
+    expect(steps(0.16, AT - 1)).toEqual([]);
+    expect(steps(0.16, AT - 20)).toHaveLength(1);
+    expect(steps(-0.16, AT - 1)).toHaveLength(1);
+  });
+});
+
+describe("units about dark days", () => {
+  it("a snowed or dark day in the midst of a thousandfold stretch belongs to it, and one at its edge", () => {
+    const x = changed((out) => {
+      for (let i = at(10, 0); i < at(20, 0); i++) out[i] = out[i]! * 1000 * ([13, 19].includes(Math.floor(i / 24)) ? 0.02 : 1);
+    }, true);
+    expect(spans(findUnitFactors(x))).toEqual([[at(10, 0), at(20, 0)]]);
+  });
+
+  it("a row that holds its gap is told once, and not as output at night", () => {
+    const x = changed((out) => {
+      const held = out.subarray(at(8, 9), at(8, 20)).reduce((sum, kwh) => sum + kwh, 0);
+      out.fill(Number.NaN, at(8, 9), at(9, 1));
+      out[at(9, 1)] = held;
+    });
+    const gaps = findGaps(x);
+    expect(gaps.map(({ kind }) => kind)).toEqual(["caught-up"]);
+    expect(findNight(x, gaps)).toEqual([]);
+    expect(findNight(x)).toHaveLength(1);
   });
 });
 

@@ -16,6 +16,35 @@ const still =
   (i, kwh) =>
     within(i, from, to) ? 0 : (edge[i] ?? kwh);
 
+describe("a calendar day of nothing", () => {
+  const lone = (days: number) => {
+    const frame = handMadeFrame({ days: 12, metered: still(hour(5, 0), hour(5 + days, 0)) });
+    return outageEvidence({ ...frame, resolution: "days" }, usualOf(frame, 1), nowhere(frame)).outages.length;
+  };
+
+  it("between usual days is a doubtful reading where only days were read, and two of them an outage", () => {
+    expect([lone(1), lone(2)]).toEqual([0, 1]);
+  });
+
+  it("is an outage where hours were read", () => {
+    expect(read({ metered: still(hour(5, 0), hour(6, 0)) }).outages).toHaveLength(1);
+  });
+});
+
+describe("still in cold air", () => {
+  const dawn = still(hour(3, 6), hour(3, 16));
+  const cold = (airC: number, parts: Partial<Parts> = {}) => read({ metered: dawn, airTempC: () => airC, ...parts }).outages.length;
+
+  it("may be snow where neither snow nor rain was read", () => {
+    const slow = still(hour(3, 6), hour(3, 16), { [hour(3, 16)]: 1, [hour(3, 17)]: 2 });
+    expect(read({ metered: slow, airTempC: () => -3 }).outages.length).toBeLessThanOrEqual(
+      read({ metered: slow, airTempC: () => 12 }).outages.length,
+    );
+    expect(cold(12)).toBe(1);
+    expect(cold(-3, { snowDepthCm: () => 0 })).toBe(1);
+  });
+});
+
 describe("a plant that stands still under light", () => {
   it("is one outage from its first to its last still step, nights between included", () => {
     const { outages, downFrac } = read({ metered: still(hour(2, 10), hour(4, 12)) });

@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
 import { seededUniform } from "../../statistics";
 import { unitDirt } from "../soiling/washing";
-import { type DirtDays, daysBeside, stepBesideDirt } from "./beside-dirt";
+import { type DirtDays, daysBeside, isBeyondCleaning, stepBesideDirt } from "./beside-dirt";
 
 const DAYS = 300;
 const FROM = 120;
@@ -55,5 +55,15 @@ describe("a step beside dirt", () => {
   it("asks sixty days on each side, within the record", () => {
     expect(daysBeside(20, 280, DAYS)).toEqual([0, DAYS]);
     expect(daysBeside(100, 150, DAYS)).toEqual([40, 210]);
+  });
+
+  it("is weighed against dirt of its own pace that was gone on the day of its end", () => {
+    const part = daysOf({ lost: 0.1 });
+    expect(isBeyondCleaning(part, FROM, TO)).toBe(true);
+    expect(isBeyondCleaning(daysOf({ lost: 0.1, dirtPerDay: 0.0008 }), FROM, TO)).toBe(true);
+    // Dirt that grew twice as fast in the stretch, and was wiped at its end by nobody who writes.
+    const ramp = daysOf({});
+    const ratio = ramp.index.ratio.map((value, d) => value * (d >= FROM && d < TO ? 1 - 0.0018 * (d - FROM) : 1));
+    expect(isBeyondCleaning({ ...ramp, index: { ...ramp.index, ratio } }, FROM, TO)).toBe(false);
   });
 });

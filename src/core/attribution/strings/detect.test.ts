@@ -118,6 +118,18 @@ describe("a string that is out", () => {
     expect(stringsOut(frame, { ...index, ratio: index.ratio.map((value, d) => (d < 180 ? Number.NaN : value)) }, NONE)).toEqual([]);
   });
 
+  it("falls and rises by as much: a fall of an eighth that ends in a rise of a half is none", () => {
+    const lame = (i: number): number => scatter(i) * (i >= hour(50) && i < hour(80) ? 0.75 + (0.2 * (i - hour(50))) / hour(30) : 1);
+    expect(read(lame).filter(({ restored }) => restored)).toEqual([]);
+  });
+
+  it("has to stand out of what weeks part by on any day", () => {
+    const restless = (i: number): number => out(0.25, hour(50), hour(80))(i) * (1 + 0.03 * Math.sin(i / 24 / 2.2));
+    expect(read(restless)).toHaveLength(1);
+    const small = (i: number): number => out(0.05, hour(50), hour(80))(i) * (1 + 0.03 * Math.sin(i / 24 / 2.2));
+    expect(read(small, { arrays: [{ ...array, count: 60, modulesPerString: 4 }] })).toEqual([]);
+  });
+
   it("two of them after each other are two", () => {
     const twice = (i: number): number => scatter(i) * (i >= hour(50) && i < hour(80) ? 0.75 : i >= hour(120) && i < hour(150) ? 0.5 : 1);
     expect(read(twice).map(({ lostFrac }) => lostFrac)).toEqual([0.25, 0.5]);

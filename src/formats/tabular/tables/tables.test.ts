@@ -181,6 +181,36 @@ describe("a foreign table", () => {
   });
 });
 
+describe("decimals and months", () => {
+  it("small decimals are no times of day, however a day begins", async () => {
+    const days = Array.from(
+      { length: 40 },
+      (_, k) => `${two((k % 28) + 1)}/${two(1 + Math.floor(k / 28))}/2024,${[4.12, 4.51, 3.33, 0.0, 5.13][k % 5]!.toFixed(2)}`,
+    );
+    const found = await inspect(["date,kwh", ...days].join("\n"), { answers: { "date-order": "dmy" } });
+    expect(errors(found)).toEqual([]);
+    expect(found.file!.columns[0]!.header).toBe("kwh");
+    expect(found.sparse.spans).toHaveLength(40);
+    expect(found.energyKwh).toBeCloseTo(8 * (4.12 + 4.51 + 3.33 + 5.13), 6);
+  });
+
+  it("clocks with a point are times of day where they go on evenly", async () => {
+    const clock = rows((d, h, m) => `${d + 12}/06/2023,${two(h)}.${two(m)}`, String, ",");
+    const found = await inspect(["Day,Clock,Yield kWh", ...clock].join("\n"), { zone: "Europe/Madrid" });
+    expect(errors(found)).toEqual([]);
+    expect(joinPages(found.series[0]!)!.axis.stepMinutes).toBe(15);
+  });
+
+  it("months that name their year are what was metered; those of any year are a promise", async () => {
+    const metered = await inspect("month,kwh\n2023-04,423\n2023-05,486\n2023-06,377");
+    expect([metered.kind, errors(metered), metered.sparse.spans.map(({ kwh }) => kwh)]).toEqual(["production", [], [423, 486, 377]]);
+    const promise = await inspect(
+      `month,kwh\n${["Jan", "Feb", "Mar", "Apr", "May", "Jun", "Jul", "Aug", "Sep", "Oct", "Nov", "Dec"].map((name) => `${name},100`).join("\n")}`,
+    );
+    expect(promise.kind).toBe("promise");
+  });
+});
+
 describe("numbers and times as written", () => {
   it("tell decimal marks from thousands marks, and say when they can't", () => {
     expect(sniffNumbers(["1.234,5", "12,0"])).toMatchObject({ decimal: ",", thousands: ".", unsure: false });

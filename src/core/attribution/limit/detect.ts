@@ -56,6 +56,28 @@ interface Top {
   readonly last: number;
 }
 
+interface Held {
+  readonly frame: AttributionFrame;
+  readonly expected: (i: number) => number;
+  readonly spoilt: Uint8Array;
+  readonly ceilingKwh: number;
+}
+
+/** All that a lower ceiling cuts, against what the plant gave under its own; written into what is lost and touched. */
+function heldBy(
+  { from, kwh, days }: MovedCeiling,
+  { frame: { axis, read, meteredKwh }, expected, spoilt, ceilingKwh }: Held,
+  { lostFrac, touched }: Pick<CurtailedEvidence, "lostFrac" | "touched">,
+): HeldLow {
+  for (let i = from; i < axis.count; i++) {
+    const due = Math.min(ceilingKwh, expected(i));
+    if (read[i] === 0 || spoilt[i] === 1 || !(due > TOUCHED_FRAC * kwh)) continue;
+    touched[i] = 1;
+    lostFrac[i] = Math.max(0, 1 - meteredKwh[i]! / due);
+  }
+  return { from, to: axis.count, powerKw: (kwh * 60) / axis.stepMinutes, days, isMoved: true };
+}
+
 /** Finds stretches of days whose tops are cut flat at one power. `usual` is the plant's own ratio by day; `spoilt` marks steps that another cause holds. */
 export function curtailment(frame: AttributionFrame, usual: Float64Array, spoilt: Uint8Array, ceilingKwh: number): CurtailedEvidence {
   const { axis, days, openKwh, meteredKwh, read, lit, ratedKwh } = frame;
@@ -63,7 +85,7 @@ export function curtailment(frame: AttributionFrame, usual: Float64Array, spoilt
   const expected = (i: number): number => openKwh[i]! * usual[days.binOf[i]!]!;
   const spells: HeldLow[] = [];
   const moved = frame.resolution === "hours" ? movedCeiling(frame, (i) => Math.min(ceilingKwh, expected(i)), ceilingKwh) : null;
-  if (moved) holdAll(moved);
+  if (moved) spells.push(heldBy(moved, { frame, expected, spoilt, ceilingKwh }, { lostFrac, touched }));
   const ceilingAt = (i: number): number => (moved && i >= moved.from ? moved.kwh : ceilingKwh);
   let open: Top[] = [];
   for (const { best, top } of tops()) {
@@ -75,17 +97,6 @@ export function curtailment(frame: AttributionFrame, usual: Float64Array, spoilt
   }
   close();
   return { lostFrac, touched, spells };
-
-  /** All that a lower ceiling cuts, against what the plant gave under its own. */
-  function holdAll({ from, kwh, days: held }: MovedCeiling): void {
-    for (let i = from; i < axis.count; i++) {
-      const due = Math.min(ceilingKwh, expected(i));
-      if (read[i] === 0 || spoilt[i] === 1 || !(due > TOUCHED_FRAC * kwh)) continue;
-      touched[i] = 1;
-      lostFrac[i] = Math.max(0, 1 - meteredKwh[i]! / due);
-    }
-    spells.push({ from, to: axis.count, powerKw: (kwh * 60) / axis.stepMinutes, days: held, isMoved: true });
-  }
 
   function close(): void {
     if (open.length >= LEAST_DAYS) {

@@ -53,8 +53,13 @@ export function ModulesBench({ slug, site, sun, nowUtcMs }: BenchProps) {
   };
   const costOf = (k: number): string => costText(costs[k] ?? null);
   const best = cheapest(chosen, costs);
-  const isAssumed = chosen.some(({ plan }) => prices[plan.name] === undefined);
-  const sentence = best ? say.givesTheCheapestKilowattHourHere(best.name, number(best.cost, 3), site.currency, isAssumed) : "";
+  const sentence = best
+    ? cheapestWords(
+        best,
+        site.currency,
+        chosen.some(({ plan }) => prices[plan.name] === undefined),
+      )
+    : "";
   return (
     <>
       <p className={chapter.verdict} data-lines="2" data-testid="modules-sentence">
@@ -88,6 +93,9 @@ export function ModulesBench({ slug, site, sun, nowUtcMs }: BenchProps) {
     </>
   );
 }
+
+const cheapestWords = ({ name, cost }: { readonly name: string; readonly cost: number }, currency: string, isAssumed: boolean): string =>
+  say.givesTheCheapestKilowattHourHere(name, number(cost, 3), currency, isAssumed);
 
 /** What is to be filled, so much of it: as much as stands there until somebody says otherwise. */
 function useGoal({ arrays, modules }: BenchProps["site"]) {

@@ -1,7 +1,7 @@
 import { MISSING } from "@/core/readings";
 import { readForeignTime, readTimeOfDay } from "./cell-time";
 import { isUnit } from "./column-words";
-import { isTimeOfDay } from "./time-columns";
+import { isTimeOfDay } from "./time-of-day";
 
 /** Where the parts of a table lie: rows count from 0 here. */
 export interface TableShape {

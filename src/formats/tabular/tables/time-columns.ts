@@ -1,7 +1,8 @@
 import type { TimeOrder } from "@/contracts/mapping";
 import { say } from "@/wording/tables";
-import { readForeignTime, readTimeOfDay } from "./cell-time";
+import { readForeignTime } from "./cell-time";
 import { columnOf, type Draft } from "./draft";
+import { isTimeOfDay } from "./time-of-day";
 
 /** The column of the time, or the two of date and time of day, and the order in which they are written; null where there is none. */
 export function timeColumns(draft: Draft, canonical: number): { columns: number[]; order: TimeOrder } | null {
@@ -28,28 +29,6 @@ const ORDER_WORDS: Readonly<Record<TimeOrder, string>> = {
   mdy: say.timesWrittenMonthFirst,
   unix: "seconds since 1970",
 };
-
-const CLOCK_MARKS = /[:hap]/i;
-const LOOKED_AT = 60;
-/** Times of day go on by one step nearly always; numbers with a decimal point do not. */
-const EVEN_FRAC = 0.8;
-
-/** Cells that are times of day. Written with a point alone, such as 5.13, they may as well be numbers: then they have to go on evenly, as a clock does. */
-export const isTimeOfDay = (cells: readonly string[]): boolean => {
-  const known = cells.filter(Boolean).slice(0, LOOKED_AT);
-  const minutes = known.map(readTimeOfDay);
-  if (known.length === 0 || minutes.includes(null)) return false;
-  return known.some((cell) => CLOCK_MARKS.test(cell)) || isEvenClock(minutes as number[]);
-};
-
-function isEvenClock(minutes: readonly number[]): boolean {
-  const counts = new Map<number, number>();
-  for (let k = 1; k < minutes.length; k++) {
-    const step = (minutes[k]! - minutes[k - 1]! + 1440) % 1440;
-    if (step > 0) counts.set(step, (counts.get(step) ?? 0) + 1);
-  }
-  return minutes.length > 2 && Math.max(0, ...counts.values()) >= EVEN_FRAC * (minutes.length - 1);
-}
 
 /** The order of day, month and year that reads nearly all cells; a doubt between day-first and month-first is settled by the rows' rhythm, else asked. */
 export function orderOf(draft: Draft, cells: readonly string[], header: string): TimeOrder | null {

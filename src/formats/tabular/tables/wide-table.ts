@@ -4,7 +4,8 @@ import { readTimeOfDay } from "./cell-time";
 import { type ColumnMeaning, meaningOf } from "./column-words";
 import { columnOf, type Detection, type Draft, numberGrammar, proposed } from "./draft";
 import { answeredHolding, askHolding } from "./holdings";
-import { isTimeOfDay, orderOf } from "./time-columns";
+import { orderOf } from "./time-columns";
+import { isTimeOfDay } from "./time-of-day";
 
 const LEAST_ACROSS = 4;
 

@@ -76,16 +76,7 @@ export default async function LedgerChapter({ params, searchParams }: Props) {
       if (!report) return { id: "year" };
       if (id === "figures") return { id, indicators: report.indicators, lines: page.lines, sum: page.sum };
       const own = ofSpan(report, stretchOf(months, book.site.place.timeZone));
-      if (id === "dirt") {
-        const [first, last] = [months[0]?.key, months.at(-1)?.key];
-        return {
-          id,
-          report: first && last ? dirtOfSpan(own, { from: first, to: last }) : own,
-          lastDay: report.days.at(-1) ?? null,
-          pricePerKwh: pricePerKwh(book.site),
-          currency: book.site.currency,
-        };
-      }
+      if (id === "dirt") return { id, ...dirtView(own, months, book) };
       if (id === "causes")
         return {
           id,
@@ -102,6 +93,17 @@ export default async function LedgerChapter({ params, searchParams }: Props) {
 /** What may be said of causes in a book. */
 const causesRuling = async (book: Book, months: readonly LedgerLine[], { readings, bills }: House): Promise<Ruling> =>
   mayBeSaid("causes", { weather: weatherBasisOf(months), energy: await energyBasisOf(readings, book.id, await bills.of(book.id)) });
+
+/** Dirt and snow of the months on the page, and what is told of now. */
+function dirtView(report: AttributionView, months: readonly LedgerLine[], { site }: Book) {
+  const [from, to] = [months[0]?.key, months.at(-1)?.key];
+  return {
+    report: from && to ? dirtOfSpan(report, { from, to }) : report,
+    lastDay: report.days.at(-1) ?? null,
+    pricePerKwh: pricePerKwh(site),
+    currency: site.currency,
+  };
+}
 
 interface Stretch {
   readonly fromUtcMs: number;

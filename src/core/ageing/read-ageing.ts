@@ -128,6 +128,28 @@ function tellingDays({ cleanLog, weight, dirtFrac, ageAtStartYears }: AgeingInpu
   return { clear, little, settled };
 }
 
+/** How the light moved, what of it is taken, and half the interval that it leaves open. */
+function driftOf({ light, draws, seed }: AgeingInput, breaks: readonly number[], days: number) {
+  const seen = light.clearLog && lightDrift(light.clearLog, { draws, seed, breaks, calibrated: light.calibratedDays });
+  const taken = likelyDrift(seen, lightRateError(light.stabilityPerYearFrac, light.calibratedDays.length, days), light.isNeglected);
+  return { seen, taken, halfFrac: Z_95 * Math.hypot(taken.standardFrac, METER_DRIFT) };
+}
+
+interface Methods {
+  readonly perYearFrac: number;
+  readonly half: number;
+  readonly trend: MonthlyTrend;
+  readonly naive: NaiveYears;
+  readonly rate: (slopeLog: number) => number;
+  readonly driftFrac: number;
+}
+
+const methodsOf = ({ perYearFrac, half, trend, naive, rate, driftFrac }: Methods): AgeingMethod[] => [
+  { name: "year-on-year", perYearFrac, low: perYearFrac - half, high: perYearFrac + half },
+  { name: "trend", perYearFrac: rate(trend.slopeLog + driftFrac), low: rate(trend.high + driftFrac), high: rate(trend.low + driftFrac) },
+  { name: "naive", perYearFrac: -naive.changePerYearFrac, low: Number.NaN, high: Number.NaN },
+];
+
 /** Reads ageing through the weather by all methods. */
 export function readAgeing(input: AgeingInput): AgeingReading {
   const { days, cleanLog, ageAtStartYears, light } = input;
@@ -149,14 +171,7 @@ export function readAgeing(input: AgeingInput): AgeingReading {
   const middleYears = ageAtStartYears + (from + to) / 2 / DAYS_PER_YEAR;
   const rate = (slopeLog: number): number => asLossOfFirst(slopeLog, middleYears);
   const halfScatter = Math.max((whole.high - whole.low) / 2, halfBetweenYears(whole.pairs));
-  const seenDrift =
-    light.clearLog && lightDrift(light.clearLog, { draws: input.draws, seed: input.seed, breaks, calibrated: light.calibratedDays });
-  const drift = likelyDrift(
-    seenDrift,
-    lightRateError(light.stabilityPerYearFrac, light.calibratedDays.length, to - from),
-    light.isNeglected,
-  );
-  const halfLight = Z_95 * Math.hypot(drift.standardFrac, METER_DRIFT);
+  const { seen: seenDrift, taken: drift, halfFrac: halfLight } = driftOf(input, breaks, to - from);
   const half = Math.hypot(halfScatter, halfLight);
   // A sensor that reads ever more makes the plant seem to give ever less.
   const perYearFrac = rate(whole.slopeLog + drift.perYearFrac);
@@ -184,16 +199,7 @@ export function readAgeing(input: AgeingInput): AgeingReading {
     lightStep: step,
     isLightStepSought: light.clearLog !== null,
     firstStep: firstStep(clear, Number.isNaN(whole.slopeLog) ? 0 : whole.slopeLog, ageAtStartYears),
-    methods: [
-      { name: "year-on-year", perYearFrac, low: perYearFrac - half, high: perYearFrac + half },
-      {
-        name: "trend",
-        perYearFrac: rate(trend.slopeLog + drift.perYearFrac),
-        low: rate(trend.high + drift.perYearFrac),
-        high: rate(trend.low + drift.perYearFrac),
-      },
-      { name: "naive", perYearFrac: -naive.changePerYearFrac, low: Number.NaN, high: Number.NaN },
-    ],
+    methods: methodsOf({ perYearFrac, half, trend, naive, rate, driftFrac: drift.perYearFrac }),
     filters: [
       filter("read-and-lit", input.rawLog),
       filter("causes-out", input.causesOutLog),

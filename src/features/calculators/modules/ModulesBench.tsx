@@ -53,13 +53,7 @@ export function ModulesBench({ slug, site, sun, nowUtcMs }: BenchProps) {
   };
   const costOf = (k: number): string => costText(costs[k] ?? null);
   const best = cheapest(chosen, costs);
-  const sentence = best
-    ? cheapestWords(
-        best,
-        site.currency,
-        chosen.some(({ plan }) => prices[plan.name] === undefined),
-      )
-    : "";
+  const sentence = cheapestWords(best, chosen, prices, site.currency);
   return (
     <>
       <p className={chapter.verdict} data-lines="2" data-testid="modules-sentence">
@@ -94,8 +88,17 @@ export function ModulesBench({ slug, site, sun, nowUtcMs }: BenchProps) {
   );
 }
 
-const cheapestWords = ({ name, cost }: { readonly name: string; readonly cost: number }, currency: string, isAssumed: boolean): string =>
-  say.givesTheCheapestKilowattHourHere(name, number(cost, 3), currency, isAssumed);
+/** Which module gives the cheapest kilowatt-hour, and whether by typed prices or by assumed ones; nothing before the years are run. */
+function cheapestWords(
+  best: ReturnType<typeof cheapest>,
+  chosen: readonly ChosenPlan[],
+  prices: Readonly<Record<string, number>>,
+  currency: string,
+): string {
+  if (!best) return "";
+  const isAssumed = chosen.some(({ plan }) => prices[plan.name] === undefined);
+  return say.givesTheCheapestKilowattHourHere(best.name, number(best.cost, 3), currency, isAssumed);
+}
 
 /** What is to be filled, so much of it: as much as stands there until somebody says otherwise. */
 function useGoal({ arrays, modules }: BenchProps["site"]) {

@@ -1,4 +1,5 @@
 import type { AgeingReport } from "@/contracts/attribution";
+import { Z_95 } from "@/core/statistics";
 import { monthName, number } from "./format";
 
 const percent = (value: number | null, digits = 2): string => (value === null ? "?" : number(value * 100, digits));
@@ -98,7 +99,22 @@ const LIGHT_STEP_ENTRY = {
   none: "a new calibration, a cleaning or another sensor",
 } as const;
 
-function lightWords({ lightStep, days }: AgeingReport): string {
+/** What the light did against the clear sky: a step of it, or a drift that the rate is corrected for. */
+function lightWords(report: AgeingReport): string {
+  return [stepWords(report), driftWords(report)].filter((part) => part !== "").join(" ");
+}
+
+/** A correction under this share a year is none that anybody could see. */
+const LEAST_TOLD_FRAC = 0.0005;
+
+function driftWords({ lightDrift, isTooSoon }: AgeingReport): string {
+  if (!lightDrift || isTooSoon || Math.abs(lightDrift.takenPerYearFrac) < LEAST_TOLD_FRAC) return "";
+  const { perYearFrac, standardFrac, takenPerYearFrac } = lightDrift;
+  const way = perYearFrac > 0 ? "more" : "less";
+  return `Clear days read ${percent(Math.abs(perYearFrac))} % a year ${way} against a cloudless sky (give or take ${percent(Z_95 * standardFrac)}); the rate is corrected by ${percent(Math.abs(takenPerYearFrac))} of it.`;
+}
+
+function stepWords({ lightStep, days }: AgeingReport): string {
   if (!lightStep) return "";
   const way = lightStep.frac > 0 ? "more" : "less";
   return `From ${days[lightStep.day] ?? "some day"} on the light column reads ${percent(Math.abs(lightStep.frac), 1)} % ${way} against a cloudless sky, and the plant the other way: ${LIGHT_STEP_ENTRY[lightStep.entry ?? "none"]}. Days are not compared across it.`;

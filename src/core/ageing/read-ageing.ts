@@ -156,13 +156,8 @@ export function readAgeing(input: AgeingInput): AgeingReading {
   const { clear, little, settled } = tellingDays(input);
   const step = light.clearLog && lightStep(light.clearLog, little);
   const breaks = step ? [step.day] : [];
-  const terms = {
-    draws: input.draws,
-    seed: input.seed,
-    breaks,
-    calibrated: [...light.calibratedDays, ...(input.meterGaps ?? [])],
-    offsets: input.dirtOffsets,
-  };
+  const { draws, seed, dirtOffsets: offsets, meterGaps = [] } = input;
+  const terms = { draws, seed, breaks, calibrated: [...light.calibratedDays, ...meterGaps], offsets };
   const first = yearOnYear(little, terms);
   const used = first.pairs.length >= LEAST_PAIRS ? little : cleanLog.map((value, d) => (settled(d) ? value : Number.NaN));
   const whole = used === little ? first : yearOnYear(used, terms);

@@ -36,8 +36,10 @@ export function planeAndShade(book: AttributionFrame, metered: MeteredOnAxis, ce
   const turned = by(first.planeOffset);
   if (!asBook.isSeen && !turned.isSeen) return chosen(turned, first);
   const again = orientationEvidence(book, either(turned.found.spoilt, turned.shaded), ceilingKwh, first.planeOffset);
+  // Hours that no shade touches, neither by the book's plane nor by the turned one, are the best witness there is.
+  if (again && !again.planeOffset) return chosen(asBook, again);
   const ways: { readonly way: Shaded; readonly orientation: OrientationEvidence | null }[] = [
-    { way: asBook, orientation: again?.planeOffset ? null : again },
+    { way: asBook, orientation: null },
     { way: turned, orientation: first },
   ];
   if (again?.planeOffset) {

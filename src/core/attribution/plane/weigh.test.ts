@@ -18,9 +18,12 @@ describe("ways in which the clear hours may have come about", () => {
     expect(bestOf([owing(exact, 2), owing(near, 0)])).toBe(0);
   });
 
-  it("of two that tell them alike the simpler one does", () => {
+  it("of two that tell them alike the simpler one does, and the first where little parts them", () => {
     expect(bestOf([owing(near, 12), owing(near, 2)])).toBe(1);
     expect(bestOf([owing(near, 2), owing(near, 12)])).toBe(0);
+    // Two terms cost 2 ln 60, under ten; three cost more.
+    expect(bestOf([owing(near, 4), owing(near, 2)])).toBe(0);
+    expect(bestOf([owing(near, 5), owing(near, 2)])).toBe(1);
   });
 
   it("a hundred terms are too many for a little more", () => {

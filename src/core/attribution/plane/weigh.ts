@@ -13,15 +13,19 @@ export interface PlaneHypothesis {
   readonly terms: number;
 }
 
+/** A difference that is very strong evidence. Source: Kass & Raftery, 1995, Bayes factors. */
+const VERY_STRONG = 10;
+
 /**
- * Index of the hypothesis that explains the clear hours best for what it costs to say: n ln(loss) + terms ln(n) over the hours that all of them can judge, with n the
+ * Index of the hypothesis that explains the clear hours best for what it costs to say; the first, which is the book's, stands unless another is very much better: n ln(loss) + terms ln(n) over the hours that all of them can judge, with n the
  * days among them, since the hours of a day are wrong together. Hours far off are weighed down. Source: Schwarz, 1978, Estimating the dimension of a model.
  */
 export function bestOf(hypotheses: readonly PlaneHypothesis[]): number {
   const { steps, days } = judged(hypotheses);
   if (days < 2) return 0;
   const costs = hypotheses.map((one) => days * Math.log(lossOf(one, steps)) + one.terms * Math.log(days));
-  return costs.indexOf(Math.min(...costs));
+  const best = costs.indexOf(Math.min(...costs));
+  return costs[best]! < costs[0]! - VERY_STRONG ? best : 0;
 }
 
 /** Clear steps that every hypothesis can be held to. */

@@ -96,7 +96,7 @@ test("ageing says its rate, its methods and its letter; dirt and promise say the
   await page.getByTestId("ageing-verdict").getByRole("button").first().click();
   await expect(page.getByTestId("working")).toContainText("median over all pairs of days one year apart");
   await page.goto("/books/packing-shed/ledger?view=dirt&year=2023");
-  await expect(page.getByTestId("dirt-verdict")).toContainText(/Dirt grows by 0\.\d+ .* of the light in 2023/);
+  await expect(page.getByTestId("dirt-verdict")).toContainText(/Dirt grows by 0\.\d+.*of the light in 2023/);
   await expect(page.getByRole("row", { name: /2023-06-28 field book/ })).toBeVisible();
   await page.goto("/books/packing-shed/ledger?view=dirt&year=2025");
   await expect(page.getByTestId("dirt-verdict")).toContainText("of the light in 2025");

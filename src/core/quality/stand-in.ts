@@ -10,8 +10,8 @@ const DULL_LOAD = { from: 0.04, to: 0.25 } as const;
 const HIGH_SUN = 0.3;
 /** Bright hours: what a house takes of them is a small part. */
 const BRIGHT_LOAD = 0.5;
-/** Days that another meter stands in at least: fewer are a dull week. */
-const LEAST_DAYS = 20;
+/** Days that another meter stands in at least: a month, for which a grid company reads one; fewer are a dull spell. */
+const LEAST_DAYS = 30;
 /** A day counts for another meter below this share of its usual dull output, and against it above. */
 const LIKELY_FRAC = 0.8;
 /** Dull hours keep less than this of the usual inside, and more than the other outside. */

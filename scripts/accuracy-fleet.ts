@@ -6,7 +6,15 @@ import { type FleetRow, judgeFleet, plantsIn } from "./fleet";
  */
 const args = process.argv.slice(2);
 const isJson = args.includes("--json");
-const folders = args.filter((arg) => !arg.startsWith("--")).flatMap(plantsIn);
+const asked = args.filter((arg) => !arg.startsWith("--"));
+const folders = asked.flatMap((folder) => {
+  const plants = plantsIn(folder);
+  if (plants.length === 0)
+    process.stderr.write(
+      `${folder}: no plant there. Expected a folder, or folders in it, with site.json, truth.json and production.csv (or .gz).\n`,
+    );
+  return plants;
+});
 const line = (row: FleetRow): string => [row.plant, row.what, row.read, row.truth, row.limit, row.holds ? "holds" : "FAILS"].join("\t");
 const rows = await judgeFleet(folders, (own) => {
   if (!isJson) for (const row of own) process.stdout.write(`${line(row)}\n`);

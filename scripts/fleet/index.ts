@@ -1,4 +1,4 @@
-import { existsSync, mkdtempSync, readdirSync, rmSync } from "node:fs";
+import { existsSync, mkdtempSync, readdirSync, readFileSync, rmSync } from "node:fs";
 import os from "node:os";
 import path from "node:path";
 import { type FleetRow, judged } from "./judge";
@@ -10,14 +10,15 @@ export type { FleetRow } from "./judge";
 const isPlant = (folder: string): boolean =>
   ["site.json", "truth.json", "production.csv", "production.csv.gz"].filter((name) => existsSync(path.join(folder, name))).length >= 3;
 
-/** Plants of a folder of plants, or the folder itself where it is one. */
-export const plantsIn = (folder: string): string[] =>
-  isPlant(folder)
-    ? [folder]
-    : readdirSync(folder)
-        .map((name) => path.join(folder, name))
-        .filter(isPlant)
-        .sort();
+/** Plants of a folder of plants, or the folder itself where it is one; none where there is no such folder. */
+export function plantsIn(folder: string): string[] {
+  if (!existsSync(folder)) return [];
+  if (isPlant(folder)) return [folder];
+  return readdirSync(folder)
+    .map((name) => path.join(folder, name))
+    .filter(isPlant)
+    .sort();
+}
 
 /** Judges plants one after the other; each row is told as soon as its plant is read. Plants without weather or with two meters side by side are left out, and said. */
 export async function judgeFleet(folders: readonly string[], tell: (rows: readonly FleetRow[]) => void): Promise<FleetRow[]> {
@@ -38,7 +39,13 @@ export async function judgeFleet(folders: readonly string[], tell: (rows: readon
 
 async function rowsOf(plant: string, folder: string, work: string): Promise<FleetRow[]> {
   const hasWeather = ["weather.csv", "weather.csv.gz"].some((name) => existsSync(path.join(folder, name)));
-  if (!hasWeather) return [];
+  const isTrial = "meters" in (JSON.parse(readFileSync(path.join(folder, "truth.json"), "utf8")) as object);
+  if (!hasWeather || isTrial) {
+    process.stderr.write(
+      `${plant}: left out, ${hasWeather ? "two meters side by side are judged by bench trial" : "no weather: causes are withheld"}\n`,
+    );
+    return [];
+  }
   try {
     return judged(plant, await readPlant(folder, work), truthOf(folder));
   } catch (error) {

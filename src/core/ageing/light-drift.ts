@@ -27,7 +27,7 @@ export function lightDrift(clearLog: Float64Array, terms: Terms): LightDrift | n
   return { perYearFrac: slopeLog, standardFrac: Math.hypot((high - low) / 2 / Z_95, CLEAR_SKY_PER_YEAR), pairs: pairs.length };
 }
 
-/** Sensors are of two kinds: most hold far better than their class allows, some are off by more. Both together have the class's deviation. */
+/** Sensors are of two kinds: most hold far better than their class allows, some are off by more. Both together have the class's deviation; the shares are a judgement, and measured by nobody. */
 const KINDS = [
   { share: 0.7, neglectedShare: 0.3, times: 1 / 3 },
   { share: 0.3, neglectedShare: 0.7, times: 1.75 },

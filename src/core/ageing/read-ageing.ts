@@ -23,7 +23,7 @@ export interface AgeingMethod {
 
 /** What is left of the days after each filter, and the rate that they would give. */
 export interface FilterStep {
-  readonly name: "read-and-lit" | "causes-out" | "clear" | "little-dirt";
+  readonly name: "read-and-lit" | "causes-out" | "clear" | "little-dirt" | "light-drift";
   readonly days: number;
   readonly perYearFrac: number;
 }
@@ -200,6 +200,7 @@ export function readAgeing(input: AgeingInput): AgeingReading {
       filter("causes-out", input.causesOutLog),
       filter("clear", clear),
       filter("little-dirt", little),
+      ...(seenDrift ? [{ name: "light-drift", days: countKnown(used), perYearFrac } as const] : []),
     ],
     usedDays: countKnown(used),
     yearOnYear: whole,

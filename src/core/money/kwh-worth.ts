@@ -25,6 +25,7 @@ export function priceTermsOf({ money: { tariff }, commissioned }: Priced, { ageY
     exportRisePerYearFrac,
     selfUsedFrac: selfUsedFrac ?? own.frac,
     selfUsedHalfWidthFrac: selfUsedFrac === undefined ? own.halfWidthFrac : 0,
+    isSelfUseAssumed: selfUsedFrac === undefined && !own.isTold,
     exportEnd: end && { ...end, afterYears: end.afterYears - ageYears },
   };
 }

@@ -8,6 +8,8 @@ export interface PriceTerms {
   readonly selfUsedFrac: number;
   /** How far that share may be off on either side, evenly: where nobody told it. */
   readonly selfUsedHalfWidthFrac?: number;
+  /** Nobody told it, neither bills nor the site: half stands for it, or all where no export has a price. */
+  readonly isSelfUseAssumed?: boolean;
   /** Of bought energy. */
   readonly priceRisePerYearFrac: number;
   /** Of exported energy; a fixed rate has none. */

@@ -28,6 +28,7 @@ const FILTERS: Readonly<Record<string, string>> = {
   "causes-out": say.standstillSnowAndStringsTakenOut,
   clear: say.clearEnoughDaysDirtPutBack,
   "little-dirt": say.daysWithLittleDirtAfterSettling,
+  "light-drift": say.lightsDriftTakenOff,
 };
 
 const METHODS = {

@@ -91,7 +91,7 @@ function BookLine({ book }: { book: ShelfBook }) {
           {book.name}
         </Link>
         <small>{line && state.kind === "reckoning" ? say.beingReckonedAnew : book.place}</small>
-        {line && <OnAPhone book={book} kwh={kwh} />}
+        {line && context && <OnAPhone line={line} context={context} kwh={kwh} />}
       </td>
       <td className={styles.wide}>{book.kwp === null ? "–" : number(book.kwp, 1)}</td>
       <td className={styles.wide}>{line?.key ?? "–"}</td>
@@ -107,12 +107,19 @@ function BookLine({ book }: { book: ShelfBook }) {
 }
 
 /** Year and largest loss, where there is no room for columns of them. */
-function OnAPhone({ book: { line }, kwh }: Pick<LastYearProps, "book" | "kwh">) {
-  const loss = line && line.meteredKwh !== null ? largestLoss(line) : null;
+function OnAPhone({ line, context, kwh }: Omit<LastYearProps, "book">) {
+  const loss = line.meteredKwh === null ? null : largestLoss(line);
   return (
     <small className={styles.phone}>
-      {line?.key}
-      {loss && `: ${ACCOUNT_NAMES[loss.account].name} ${kwh(loss.kwh)} kWh`}
+      {line.key}
+      {loss && (
+        <>
+          {`: ${ACCOUNT_NAMES[loss.account].name} `}
+          <Figure plain working={() => found.foundWorking(line, loss.account, context)}>
+            {kwh(loss.kwh)} kWh
+          </Figure>
+        </>
+      )}
     </small>
   );
 }

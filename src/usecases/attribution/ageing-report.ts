@@ -18,6 +18,8 @@ export function ageingReport(evidence: Evidence, entries: readonly FieldEntry[],
   const { site } = frame;
   const level = firstLevel(ageing, soiling.cleanLog);
   const standing = standingLevel(evidence);
+  // Rates of two paces are of the same light as the one.
+  const driftLog = ageing.lightDrift?.takenPerYearFrac ?? 0;
   const every = Math.max(1, Math.ceil(ageing.yearOnYear.pairs.length / SHOWN_PAIRS));
   return {
     years: ageing.years,
@@ -29,8 +31,8 @@ export function ageingReport(evidence: Evidence, entries: readonly FieldEntry[],
     firstStep: ageing.firstStep && { value: ageing.firstStep.frac, low: ageing.firstStep.low, high: ageing.firstStep.high },
     recent: ageing.recent && {
       fromMonth: ageing.recent.fromMonth,
-      beforePerYearFrac: -ageing.recent.beforeLog,
-      perYearFrac: -ageing.recent.recentLog,
+      beforePerYearFrac: -(ageing.recent.beforeLog + driftLog),
+      perYearFrac: -(ageing.recent.recentLog + driftLog),
       halfFrac: Math.hypot(ageing.recent.halfLog, ageing.halfLightFrac),
     },
     wave: ageing.wave,

@@ -32,18 +32,12 @@ export function cleanSeries(stored: readonly StoredSeries[], decisions: readonly
   });
 }
 
+/** Readings of each meter, in the order in which the meters come. */
+export const byMeter = <T extends { readonly meterId: string }>(readings: readonly T[]): (readonly [string, T[]])[] =>
+  [...new Set(readings.map(({ meterId }) => meterId))].map((meterId) => [meterId, readings.filter((own) => own.meterId === meterId)]);
+
 /** Totals and counter readings by what was accepted. */
 export const cleanSparse = ({ spans, counters }: StoredSparse, decisions: readonly Decision[]): StoredSparse => ({
-  spans: [...new Set(spans.map(({ meterId }) => meterId))].flatMap((meterId) =>
-    derivedSpans(
-      spans.filter((span) => span.meterId === meterId),
-      acceptedFor(decisions, spanKeyOf(meterId)),
-    ),
-  ),
-  counters: [...new Set(counters.map(({ meterId }) => meterId))].flatMap((meterId) =>
-    derivedCounters(
-      counters.filter((counter) => counter.meterId === meterId),
-      acceptedFor(decisions, counterKeyOf(meterId)),
-    ),
-  ),
+  spans: byMeter(spans).flatMap(([meterId, own]) => derivedSpans(own, acceptedFor(decisions, spanKeyOf(meterId)))),
+  counters: byMeter(counters).flatMap(([meterId, own]) => derivedCounters(own, acceptedFor(decisions, counterKeyOf(meterId)))),
 });

@@ -5,7 +5,7 @@ import { compareSpans, counterSpans, energyBetween, energyKwh, type ProductionQu
 import { nameplateW, partOfSite, type Site } from "@/core/site";
 import { type CalendarBins, dayBins } from "@/core/time";
 import type { OpenLedger, StoredSeries, StoredSparse } from "../ledger";
-import { cleanSeries, cleanSparse, counterKeyOf, findingKeyOf, seriesKeyOf, spanKeyOf } from "./clean";
+import { byMeter, cleanSeries, cleanSparse, counterKeyOf, findingKeyOf, seriesKeyOf, spanKeyOf } from "./clean";
 
 export interface ExaminationInput {
   readonly site: Site;
@@ -83,17 +83,17 @@ interface MeterFinding {
 }
 
 function spanFindings({ spans }: StoredSparse, expected: ExpectedSeries | null): MeterFinding[] {
-  return [...new Set(spans.map(({ meterId }) => meterId))].flatMap((meterId) => {
-    const own = spans.filter((span) => span.meterId === meterId).sort((a, b) => a.fromUtcMs - b.fromUtcMs);
-    return findFalseZeros(own, owedBetween(expected)).map((finding) => ({ meterId, finding }));
+  return byMeter(spans).flatMap(([meterId, own]) => {
+    const inOrder = own.sort((a, b) => a.fromUtcMs - b.fromUtcMs);
+    return findFalseZeros(inOrder, owedBetween(expected)).map((finding) => ({ meterId, finding }));
   });
 }
 
 function counterFindings({ counters }: StoredSparse, expected: ExpectedSeries | null): MeterFinding[] {
   const between = owedBetween(expected);
-  return [...new Set(counters.map(({ meterId }) => meterId))].flatMap((meterId) => {
-    const own = counters.filter((counter) => counter.meterId === meterId).sort((a, b) => a.atUtcMs - b.atUtcMs);
-    return examineCounter(own, between).map((finding) => ({ meterId, finding }));
+  return byMeter(counters).flatMap(([meterId, own]) => {
+    const inOrder = own.sort((a, b) => a.atUtcMs - b.atUtcMs);
+    return examineCounter(inOrder, between).map((finding) => ({ meterId, finding }));
   });
 }
 

@@ -33,6 +33,7 @@ export const say = catalogue({
   daysReadWithEnoughLight: "days read, with enough light",
   standstillSnowAndStringsTakenOut: "standstill, snow and strings taken out",
   clearEnoughDaysDirtPutBack: "clear-enough days, dirt put back",
+  lightsDriftTakenOff: "the light's own drift taken off",
   daysWithLittleDirtAfterSettling: "days with little dirt, after settling",
   indexThroughTheWeather: "Index through the weather",
   meteredOverExpectedWithoutAgeingBy:

@@ -40,7 +40,6 @@ export const say = catalogue({
   allIsCountedAsSelfConsumed: "Nothing is told of exports: all is counted as self-consumed. ",
   betweenNoneAndAll: (low: string, high: string) => `${low} to ${high} (from none to all of it self-consumed)`,
   notTold: "not told",
-  selfUseNotTold: "not told",
   asTyped: (share: string) => `as typed ${share}`,
   byTheBills: (billedSelfUse: string) => `by the bills ${billedSelfUse}`,
   whatItCost: "what it cost",

@@ -12,7 +12,7 @@ const METHODS: Readonly<Record<BookCause["kind"], { readonly formula: string; re
   },
   "held-low": {
     formula:
-      "days whose best hours, four or more, lie within 1.2 % of one power while 8 % more was expected of them, and not the same of each; Σ expected − that power over hours held",
+      "days whose best hours, four or more, lie within 1.2 % of one power while 8 % more was expected of them, and not the same of each; Σ expected − that power over hours held. A ceiling that moved: from a day on none comes within 3 % of it any more, and ten best hours or more crowd within 0.6 % of one power",
     source: "Tops of the days; docs/methods.md, causes.",
   },
   "strings-out": {
@@ -173,6 +173,15 @@ export function ageingWorking(report: AgeingReport): Working {
               from: "asks for horizontal irradiance by the hour: a light in the plane is not set against a cloudless sky",
             },
           ]),
+      ...(report.lightDrift
+        ? [
+            {
+              name: "drift of the light",
+              value: `${signed(report.lightDrift.perYearFrac)} a year, of which ${signed(report.lightDrift.takenPerYearFrac)} are taken off`,
+              from: `${number(report.lightDrift.pairs)} pairs of clear days a year apart against a cloudless sky, one deviation ${number(report.lightDrift.standardFrac * 100, 2)} %; what sensors of this class make likely of it`,
+            },
+          ]
+        : []),
       ...(report.lightStep
         ? [
             {

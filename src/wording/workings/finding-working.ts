@@ -8,16 +8,19 @@ const METHODS: Readonly<Partial<Record<BookFinding["kind"], string>>> = {
   "no-summer-time": "middle between first and last productive interval of a day − the model’s; the jump falls on a change of summer time",
   "labels-end": "middle between first and last productive interval of a day − the model’s = one step",
   "unit-factor": "day’s energy ÷ energy expected ÷ the series’ usual ratio, against 1000, 60, 12, 4 and their inverses",
-  "level-step": "median ratio of 30 days after ÷ 30 days before, both level, and still there over 120 days",
+  "level-step":
+    "median ratio of 30 days after ÷ 30 days before, both level, and still there over 120 days; on the day at which two levels fit best; a rise after 5 mm of rain is none",
   "caught-up":
     "row after a gap > the most of an interval, or far above its neighbours and the cloudless model, and within what the gap could hold",
   spike: "value > the most of an interval, or > 1.6 × the cloudless model + 20 % of rated",
   "false-zero": "a day’s total of exactly nothing, with at least half of the usual on the days before and after it",
   frozen: "equal values for 90 minutes and four intervals of daylight, below the plant’s ceiling",
-  "digit-slip": "energy between neighbours set against what was expected; digits swapped, dropped, doubled or changed until both sides fit",
+  "digit-slip":
+    "energy between neighbours set against what was expected; written digits swapped, dropped, doubled or changed until both sides fit, weighed by how usual the spans then are and how many slips there are to pick from",
   battery: "output with the sun more than 18° down, on a quarter of the nights or more",
   "looks-dc": "share of intervals above the inverters’ rating, below nameplate",
-  "looks-export": "length of the productive day ÷ the model’s, on bright days",
+  "looks-export":
+    "length of the productive day ÷ the model’s, on bright days; of a stretch: dull hours under a high sun keep under 70 % of their usual on three days of four, bright hours lose less than 60 % as much",
 };
 
 /** How a finding came about. */

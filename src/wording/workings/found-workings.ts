@@ -146,6 +146,12 @@ export const foundWorthWorking = (line: LedgerLine, account: FoundAccount, price
 export const avoidableWorthWorking = (line: LedgerLine, pricePerKwh: number, context: LedgerContext): Working =>
   worthWorking(line, "To regain", avoidableKwh(line), { pricePerKwh, context });
 
+/** What stands for a self-consumed share that nobody told. */
+const SELF_USE_ASSUMED = {
+  all: "Nothing is told of exports: all is counted as self-consumed.",
+  half: "How much is self-consumed is not told: half of it is counted so, half as exported.",
+} as const;
+
 interface Price {
   readonly pricePerKwh: number;
   readonly context: LedgerContext;
@@ -166,6 +172,9 @@ function worthWorking(line: LedgerLine, name: string, lostKwh: number, { pricePe
       },
     ],
     source: "Today's price; what is lost beside self-consumption is mostly exported.",
-    assumptions: ["Without the price's history: a tariff of hours and months is in the Money chapter."],
+    assumptions: [
+      "Without the price's history: a tariff of hours and months is in the Money chapter.",
+      ...(site.money.tariff.selfUsedFrac === null ? [SELF_USE_ASSUMED[site.money.tariff.exportPerKwh === null ? "all" : "half"]] : []),
+    ],
   };
 }

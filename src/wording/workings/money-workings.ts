@@ -35,7 +35,7 @@ function inputsOf({ site, energy, payback, terms }: MoneyContext): Working["inpu
     {
       name: "Worth of a kWh",
       value: `${payback.valuePerKwh} ${site.currency}`,
-      from: `${percent(terms.selfUsedFrac, 0)} at ${tariff.importPerKwh ?? "–"}, the rest at ${tariff.exportPerKwh ?? "0"}`,
+      from: `${percent(terms.selfUsedFrac, 0)}${terms.isSelfUseAssumed ? " (assumed: nobody told it)" : ""} at ${tariff.importPerKwh ?? "–"}, the rest at ${tariff.exportPerKwh ?? "0"}`,
     },
   ];
 }

@@ -7,7 +7,6 @@ import {
   CLEAR_BESIDE_DAYS,
   CLOUD_FRAC,
   FALL_DEVIATIONS,
-  GROWTH,
   LACK_DEVIATIONS,
   LATER_FRAC,
   LEAST_CLEAR_DAYS,
@@ -108,9 +107,9 @@ function bestSpell({ index, rainMm, cleaned }: SensorDays, to: number): Omit<Dir
   return { from: best.from, to, lowFrac };
 }
 
-/** How far the film has grown on a day, 0 to 1. */
+/** How far the film has grown on a day, 0 to 1: evenly, as dirt on modules does in dry weather. Source: Kimber et al., 2006, The effect of soiling on large grid-connected photovoltaic systems in California. */
 export const filmAt = (day: number, { from, to }: Pick<DirtyDome, "from" | "to">): number =>
-  day < from || day >= to ? 0 : ((day + 1 - from) / (to - from)) ** GROWTH;
+  day < from || day >= to ? 0 : (day + 1 - from) / (to - from);
 
 /** By how much clear days of a spell's later half lack light against those about it; NaN with too few of them. */
 function lackInLight(

@@ -10,8 +10,6 @@ export const BESIDE_DAYS = 40;
 export const NEAR = 4;
 /** Share of the film that has to go within these days. */
 export const SUDDEN_FRAC = 0.6;
-/** A film grows as this power of its time: fast at first. Source: Kimber et al., 2006, grows evenly; domes that lie flat catch most in their first weeks. */
-export const GROWTH = 0.8;
 /** What clouds are known to do to a level, one deviation from cloudless to overcast. */
 export const CLOUD_FRAC = 0.2;
 /** Rounds of reweighting. */
@@ -20,8 +18,8 @@ export const ROUNDS = 4;
 export const TERMS = 3;
 /** Clear days in the later half of a spell that tell the light's own fall. */
 export const LEAST_CLEAR_DAYS = 3;
-/** What a film takes in its later half, of what it takes at its end. */
-export const LATER_FRAC = 0.8;
+/** What a film that grows evenly takes in its later half, of what it takes at its end. */
+export const LATER_FRAC = 0.75;
 /** And out of the scatter of clear days by so many deviations. */
 export const LACK_DEVIATIONS = 2;
 /** A fall of the level has to stand out of those between all days by so many deviations. */

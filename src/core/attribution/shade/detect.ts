@@ -94,10 +94,10 @@ export function shadeEvidence(frame: AttributionFrame, expectedKwh: Float64Array
   return { fields, lostFrac, isSeen, from: isSeen ? from : 0 };
 }
 
-function added<T>(fields: Map<number, T[]>, field: number, value: T): void {
-  const own = fields.get(field);
+function added<K, T>(lists: Map<K, T[]>, key: K, value: T): void {
+  const own = lists.get(key);
   if (own) own.push(value);
-  else fields.set(field, [value]);
+  else lists.set(key, [value]);
 }
 
 /** Ratios of the clear hours of each field from a step on. */
@@ -122,8 +122,8 @@ function shadedFields({ clear, hoursOf, overcast, rough, from }: SkyHours): Map<
   const low = new Map<number, number>();
   const edge = new Map<number, number>();
   for (const [field, ratios] of clear) {
-    const ratio = medianOf([...ratios]);
-    const dim = medianOf([...(overcast.get(field) ?? [])]);
+    const ratio = medianOf(ratios);
+    const dim = medianOf(overcast.get(field) ?? []);
     const isBeam = (more: number): boolean => Number.isNaN(dim) || dim > ratio + more;
     const returns = comesEachYear(hoursOf.get(field)!.filter(({ step }) => step >= from));
     if (ratios.length >= leastHours && ratio < shadedFrac && returns && isBeam(OVERCAST_MORE)) low.set(field, ratio);
@@ -135,11 +135,7 @@ function shadedFields({ clear, hoursOf, overcast, rough, from }: SkyHours): Map<
 /** What stands before an array stands there each year: in every year that tells of a field it is low. */
 function comesEachYear(hours: readonly ClearHour[]): boolean {
   const years = new Map<string, number[]>();
-  for (const { year, ratio } of hours) {
-    const own = years.get(year);
-    if (own) own.push(ratio);
-    else years.set(year, [ratio]);
-  }
+  for (const { year, ratio } of hours) added(years, year, ratio);
   return [...years.values()].every((own) => own.length < LEAST_YEAR_HOURS || medianOf(own) < EDGE_FRAC);
 }
 

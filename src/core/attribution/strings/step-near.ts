@@ -1,6 +1,6 @@
 import type { DayIndex } from "../record/day-index";
 import type { AttributionFrame } from "../record/frame";
-import { EVEN_FRAC, LONG_UNTOLD_HOURS, UNTOLD_HOURS } from "./thresholds";
+import { LONG_UNTOLD_HOURS, UNTOLD_HOURS } from "./thresholds";
 
 /**
  * The step of the axis at which hourly ratios part best, near a day, on days that tell of the level: snow and standstill part hours better than any part. Where nothing tells
@@ -26,7 +26,7 @@ export function stepNear(
 
 /** The lit step at which two levels tell the steps [from, to) best, and the one before it. */
 function partedAt(
-  { openKwh, meteredKwh, read, lit, ratedKwh }: AttributionFrame,
+  { axis, openKwh, meteredKwh, read, lit, ratedKwh }: AttributionFrame,
   [from, to]: readonly [number, number],
   way: 1 | -1,
   tells: (i: number) => boolean,
@@ -44,12 +44,18 @@ function partedAt(
     const [left, right] = [expected[k]!, allExpected - expected[k]!];
     return way * ((allMetered - meteredSum[k]!) / right - meteredSum[k]! / left) * Math.sqrt((left * right) / allExpected);
   });
-  const best = gains.reduce((most, gain, k) => (k > 0 && gain > most ? gain : most), Number.NEGATIVE_INFINITY);
-  // Hours at the edge of a stretch that nobody can tell part the level as well as the stretch itself.
-  let found = -1;
-  gains.forEach((gain, k) => {
-    if (k > 0 && gain >= EVEN_FRAC * best && (found < 0 || at[k]! - at[k - 1]! > at[found]! - at[found - 1]!)) found = k;
-  });
-  if (found < 0 || at[found]! - at[found - 1]! <= 24) found = gains.findIndex((gain, k) => k > 0 && gain === best);
-  return found < 0 ? null : { at: at[found]!, before: at[found - 1]! };
+  const best = gains.reduce((most, gain, k) => (k > 0 && gain > gains[most]! ? k : most), 1);
+  if (at.length < 2) return null;
+  const found = edgeOfUntold(at, best, axis.stepMinutes);
+  return { at: at[found]!, before: at[found - 1]! };
+}
+
+/** A split within a day of a stretch that nobody can tell: single hours of a day part by heat and weak light as well, so that the stretch is it. */
+function edgeOfUntold(at: readonly number[], best: number, stepMinutes: number): number {
+  const steps = (hours: number): number => (hours * 60) / stepMinutes;
+  const isUntold = (k: number): boolean => at[k]! - at[k - 1]! > steps(UNTOLD_HOURS);
+  const isNear = (k: number): boolean => Math.min(Math.abs(at[k]! - at[best]!), Math.abs(at[k - 1]! - at[best]!)) <= steps(24);
+  for (let off = 0; off < at.length; off++)
+    for (const k of [best - off, best + off]) if (k > 0 && k < at.length && isNear(k) && isUntold(k)) return k;
+  return best;
 }

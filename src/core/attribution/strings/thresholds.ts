@@ -53,5 +53,3 @@ export const LEAST_LOW_LOAD_DAYS = 5;
 export const DRIFT_DEVIATIONS = 3;
 /** Up to a week the middle is off by three days at most; a longer stretch is asked itself. */
 export const LONG_UNTOLD_HOURS = 168;
-/** Splits within this share of the best tell the level as well. */
-export const EVEN_FRAC = 0.98;

@@ -68,9 +68,13 @@ export function PaybackSentence({ missing, context, spread, counted, today }: Se
 }
 
 /** What is said where nobody told how much is self-consumed: bills tell it, and a typed share does. */
-function SelfUseUntold({ context: { site, terms } }: { context: MoneyContext }) {
-  if ((terms.selfUsedHalfWidthFrac ?? 0) > 0) return <span className={chapter.clay}> {say.selfUseIsNotTold}</span>;
-  return terms.selfUsedFrac === 1 && site.money.tariff.selfUsedFrac === null ? <> {say.allIsCountedAsSelfConsumed}</> : null;
+function SelfUseUntold({ context: { terms } }: { context: MoneyContext }) {
+  if (!terms.isSelfUseAssumed) return null;
+  return terms.selfUsedHalfWidthFrac ? (
+    <span className={chapter.clay}> {say.selfUseIsNotTold}</span>
+  ) : (
+    <> {say.allIsCountedAsSelfConsumed}</>
+  );
 }
 
 /** From when it counts, and when each sum that came later is back on its own. */

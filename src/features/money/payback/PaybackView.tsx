@@ -180,7 +180,7 @@ function BasisSection({ report, setBasis, billedSelfUse, byBills, setByBills, fo
 }
 
 function typedSelfUse({ tariff: { selfUsedFrac } }: Terms): string {
-  return selfUsedFrac === null ? say.selfUseNotTold : say.asTyped(percent(selfUsedFrac, 0));
+  return selfUsedFrac === null ? say.notTold : say.asTyped(percent(selfUsedFrac, 0));
 }
 
 /** Sums that are legal and likely wrong. */

@@ -46,6 +46,7 @@ describe("another meter that stands in for the plant's", () => {
       (kwh: number, i: number) => (Math.floor(i / 24) % 3 === 1 ? 0.95 * kwh : less(0.06 * rated)(kwh, i)),
     ],
     ["little use is not told from a model's error", less(0.008 * rated)],
+    ["dull hours alone are a model's error", (kwh: number, i: number) => (isInside(i) && kwh < 0.3 * rated ? 0.5 : 0.95) * kwh],
     ["a plant that is read right has none", (kwh: number) => 0.95 * kwh],
   ])("%s", (_, metered) => {
     expect(found(metered)).toEqual([]);

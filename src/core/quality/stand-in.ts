@@ -28,6 +28,9 @@ interface DayLevels {
   /** Metered over owed in dull hours, and in bright ones; NaN where a day has none. */
   readonly dull: number;
   readonly bright: number;
+  /** What an hour of either kind owes, kWh. */
+  readonly dullOwedKwh: number;
+  readonly brightOwedKwh: number;
 }
 
 /**
@@ -44,10 +47,13 @@ export function findStandIn(x: Examined, expected: ExpectedSeries | null): Findi
   const [from, to] = likeliest(told.map(({ dull }) => Math.max(-MOST_SCORE, Math.min(MOST_SCORE, LIKELY_FRAC - dull / usual))));
   const [inside, outside] = [told.slice(from, to), [...told.slice(0, from), ...told.slice(to)]];
   if (inside.length < LEAST_DAYS || outside.length < LEAST_DAYS) return [];
-  const middle = (own: readonly DayLevels[], of: "dull" | "bright"): number =>
+  const middle = (own: readonly DayLevels[], of: Exclude<keyof DayLevels, "day">): number =>
     medianOf(own.map((level) => level[of]).filter((value) => !Number.isNaN(value)));
   const [dullFrac, brightFrac] = [middle(inside, "dull") / middle(outside, "dull"), middle(inside, "bright") / middle(outside, "bright")];
   if (!(dullFrac < INSIDE_FRAC) || !(middle(outside, "dull") / usual > OUTSIDE_FRAC)) return [];
+  // What is used is missing from bright hours as well: nearer to as much than to nothing.
+  const [missingDull, missingBright] = [(1 - dullFrac) * middle(inside, "dullOwedKwh"), (1 - brightFrac) * middle(inside, "brightOwedKwh")];
+  if (!(missingBright > missingDull / 2)) return [];
   // A house uses something every day; snow and a clock that is off spare days between.
   const lowDays = inside.filter(({ dull }) => dull < LIKELY_FRAC * usual).length;
   if (lowDays < EVERY_DAY_FRAC * inside.length || !(1 - brightFrac < BRIGHT_TO_DULL * (1 - dullFrac))) return [];
@@ -73,7 +79,7 @@ function dayLevels(x: Examined, expected: ExpectedSeries): DayLevels[] {
   const perStep = Math.max(1, Math.round(expected.axis.stepMinutes / x.axis.stepMinutes));
   const ratedKwh = x.ratedKwh * perStep;
   return Array.from({ length: count }, (_, day): DayLevels => {
-    const sums = { dullOwed: 0, dull: 0, brightOwed: 0, bright: 0 };
+    const sums = { dullOwed: 0, dull: 0, dullHours: 0, brightOwed: 0, bright: 0, brightHours: 0 };
     for (let i = firstIndex + day * perDay; i + perStep <= firstIndex + (day + 1) * perDay; i += perStep) {
       if (i < 0 || i + perStep > x.energyKwh.length) continue;
       const owed = expected.kwh[indexAt(expected.axis, x.axis.startUtcMs + i * x.axis.stepMinutes * MINUTE_MS)] ?? Number.NaN;
@@ -81,14 +87,22 @@ function dayLevels(x: Examined, expected: ExpectedSeries): DayLevels[] {
       for (let k = i; k < i + perStep; k++) metered += x.energyKwh[k]!;
       if (Number.isNaN(metered) || Number.isNaN(owed)) continue;
       const load = owed / ratedKwh;
-      if (load > BRIGHT_LOAD) [sums.brightOwed, sums.bright] = [sums.brightOwed + owed, sums.bright + metered];
-      else if (load > DULL_LOAD.from && load < DULL_LOAD.to && x.sun.up[i]! > HIGH_SUN)
-        [sums.dullOwed, sums.dull] = [sums.dullOwed + owed, sums.dull + metered];
+      if (load > BRIGHT_LOAD) {
+        sums.brightOwed += owed;
+        sums.bright += metered;
+        sums.brightHours++;
+      } else if (load > DULL_LOAD.from && load < DULL_LOAD.to && x.sun.up[i]! > HIGH_SUN) {
+        sums.dullOwed += owed;
+        sums.dull += metered;
+        sums.dullHours++;
+      }
     }
     return {
       day,
       dull: sums.dullOwed > 0 ? sums.dull / sums.dullOwed : Number.NaN,
       bright: sums.brightOwed > 0 ? sums.bright / sums.brightOwed : Number.NaN,
+      dullOwedKwh: sums.dullHours > 0 ? sums.dullOwed / sums.dullHours : Number.NaN,
+      brightOwedKwh: sums.brightHours > 0 ? sums.brightOwed / sums.brightHours : Number.NaN,
     };
   });
 }

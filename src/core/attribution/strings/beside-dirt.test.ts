@@ -1,7 +1,7 @@
 import { describe, expect, it } from "vitest";
 import { seededUniform } from "../../statistics";
 import { unitDirt } from "../soiling/washing";
-import { type DirtDays, daysBeside, isBeyondCleaning, stepBesideDirt } from "./beside-dirt";
+import { type DirtDays, daysBeside, isBeyondCleaning, isDownAYearLater, stepBesideDirt } from "./beside-dirt";
 
 const DAYS = 300;
 const FROM = 120;
@@ -65,5 +65,23 @@ describe("a step beside dirt", () => {
     const ramp = daysOf({});
     const ratio = ramp.index.ratio.map((value, d) => value * (d >= FROM && d < TO ? 1 - 0.0018 * (d - FROM) : 1));
     expect(isBeyondCleaning({ ...ramp, index: { ...ramp.index, ratio } }, FROM, TO)).toBe(false);
+  });
+});
+
+describe("a level that fell", () => {
+  const level = (at: (day: number) => number): DirtDays => ({
+    ...daysOf({}),
+    index: { ratio: Float64Array.from({ length: 800 }, (_, d) => at(d)), weight: new Float64Array(800), cloud: new Float64Array(800) },
+  });
+  const isDown = (at: (day: number) => number, to = 800): boolean => isDownAYearLater(level(at), 60, to, 0.04);
+
+  it("is still down a year on where a part is out, and not where a season was high", () => {
+    expect(isDown((d) => (d < 60 ? 1 : 0.96))).toBe(true);
+    expect(isDown((d) => (d % 365 < 60 ? 1 : 0.96))).toBe(false);
+  });
+
+  it("is weighed half way, and taken to be where no year apart tells", () => {
+    expect([0.979, 0.981].map((left) => isDown((d) => (d < 60 ? 1 : left)))).toEqual([true, false]);
+    expect(isDown((d) => (d % 365 < 60 ? 1 : 0.96), 300)).toBe(true);
   });
 });

@@ -1,7 +1,7 @@
-import { type RidgeColumn, robustRidge } from "../../statistics";
+import { medianOf, type RidgeColumn, robustRidge } from "../../statistics";
 import type { DayIndex } from "../record/day-index";
 import { firstDirt, unitDirt, type Washing } from "../soiling/washing";
-import { BESIDE_DAYS, CLOUD_FRAC, NEAR_BESIDE_DAYS, ROUNDS } from "./thresholds";
+import { A_YEAR_DAYS, BESIDE_DAYS, CLOUD_FRAC, LEAST_YEAR_PAIRS, NEAR_BESIDE_DAYS, ROUNDS, SEASON_DAYS } from "./thresholds";
 
 /** Rain that washes as much as most, by little and by much of it. */
 const WASHINGS: readonly Washing[] = [
@@ -98,4 +98,18 @@ function fitBesideDirt(
   const scale = Math.min(...fits.map((fit) => fit.scale));
   const best = fits.reduce((a, b) => (b.lossAt(scale) < a.lossAt(scale) ? b : a));
   return { step: stretch ? best.coefficients[0]! : 0, scale, rows: best.rows, lossAt: (unit) => best.lossAt(unit) };
+}
+
+/**
+ * Whether a level that fell is still down in the same season of the next year: one that was only high for a season is back by then. Where no days a year apart tell, it
+ * is taken to be.
+ */
+export function isDownAYearLater({ index: { ratio } }: Pick<DirtDays, "index">, from: number, to: number, lostFrac: number): boolean {
+  const changes: number[] = [];
+  for (let day = Math.max(0, from - SEASON_DAYS); day < from; day++) {
+    const later = day + A_YEAR_DAYS;
+    if (later >= from && later < Math.min(to, ratio.length) && ratio[day]! > 0.15 && ratio[later]! > 0.15)
+      changes.push(Math.log(ratio[later]! / ratio[day]!));
+  }
+  return changes.length < LEAST_YEAR_PAIRS || medianOf(changes) < Math.log(1 - lostFrac) / 2;
 }

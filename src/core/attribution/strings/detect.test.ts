@@ -130,6 +130,12 @@ describe("a string that is out", () => {
     expect(read(small, { arrays: [{ ...array, count: 60, modulesPerString: 4 }] })).toEqual([]);
   });
 
+  it("is not told where one part alone would not stand out: every step is some number of them", () => {
+    const of = (strings: number) =>
+      read(out(2 / strings, hour(50), hour(80)), { arrays: [{ ...array, count: strings * 4, modulesPerString: 4 }] }).length;
+    expect([of(38), of(42)]).toEqual([1, 0]);
+  });
+
   it("two of them after each other are two", () => {
     const twice = (i: number): number => scatter(i) * (i >= hour(50) && i < hour(80) ? 0.75 : i >= hour(120) && i < hour(150) ? 0.5 : 1);
     expect(read(twice).map(({ lostFrac }) => lostFrac)).toEqual([0.25, 0.5]);

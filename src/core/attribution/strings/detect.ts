@@ -5,7 +5,7 @@ import type { DayIndex } from "../record/day-index";
 import type { AttributionFrame } from "../record/frame";
 import { rainByDay } from "../soiling/washing";
 import { isAtAllLoads } from "./at-all-loads";
-import { type DirtDays, daysBeside, isBeyondCleaning, stepBesideDirt } from "./beside-dirt";
+import { type DirtDays, daysBeside, isBeyondCleaning, isDownAYearLater, stepBesideDirt } from "./beside-dirt";
 import { stepNear } from "./step-near";
 import {
   ALIKE_DEVIATIONS,
@@ -91,8 +91,8 @@ export function backAgain(
 
 /** Finds levels that drop by a whole part within a day and stay, in log ratio by day. */
 export function stringsOut(frame: AttributionFrame, index: DayIndex, cleaned: ReadonlySet<number>): StringsOut[] {
-  const parts = partsOf(frame);
-  if (parts.length === 0) return [];
+  const all = partsOf(frame);
+  if (all.length === 0) return [];
   const kept = tellingDays(index);
   const x = kept.map((d) => Math.log(index.ratio[d]!));
   if (x.length < 3 * WINDOW) return [];
@@ -100,6 +100,9 @@ export function stringsOut(frame: AttributionFrame, index: DayIndex, cleaned: Re
   // Days hang together: what middles of a week part by on any day tells more of that than how single days scatter.
   const drift = MAD_TO_DEVIATION * medianOf(x.slice(WINDOW, -WINDOW).map((_, k) => Math.abs(jump(x, k + WINDOW))));
   const least = Math.max(LEAST_FRAC, (DEVIATIONS * noise) / Math.sqrt(WINDOW / 2), DRIFT_DEVIATIONS * drift);
+  // Where one part alone would not stand out, every step is some whole number of them: that it fits one says nothing.
+  const parts = all.filter(({ kind, of }) => kind === "inverter" || 1 / of >= least);
+  if (parts.length === 0) return [];
   const step = x.map((_, p) => (p < NEAR || p > x.length - NEAR ? 0 : isSudden(x, p) ? near(x, p) : 0));
   const dirt: DirtDays = { index, rainMm: rainByDay(frame), cleaned };
   const levels: Levels = { x, step, least, kept, dirt };
@@ -123,6 +126,7 @@ export function stringsOut(frame: AttributionFrame, index: DayIndex, cleaned: Re
     const beside = stepBesideDirt(dirt, from, to, daysBeside(from, to, index.ratio.length));
     const share = beside.step / Math.log(1 - part.out / part.of);
     if (frame.resolution === "hours" && !isAtAllLoads(frame, from, to, part.out / part.of)) continue;
+    if (!isDownAYearLater(dirt, from, to, part.out / part.of)) continue;
     if (share < BESIDE_DIRT || (back !== null && !isBeyondCleaning(dirt, from, to))) continue;
     found.push({
       from: stepNear(frame, index, kept[Math.max(0, p - NEAR_DAYS)]!, kept[Math.min(kept.length - 1, p + NEAR_DAYS)]!, -1),

@@ -53,3 +53,8 @@ export const LEAST_LOW_LOAD_DAYS = 5;
 export const DRIFT_DEVIATIONS = 3;
 /** Up to a week the middle is off by three days at most; a longer stretch is asked itself. */
 export const LONG_UNTOLD_HOURS = 168;
+/** Days before a fall that are set against the same days a year on. */
+export const SEASON_DAYS = 40;
+export const A_YEAR_DAYS = 365;
+/** Pairs of such days that tell at least. */
+export const LEAST_YEAR_PAIRS = 5;

@@ -140,6 +140,37 @@ function guaranteeWords({ firstYearFrac, perYearFrac, steps, toleranceFrac }: No
   return toleranceFrac > 0 ? `${course}; of a rating with ${percent(toleranceFrac)} tolerance` : course;
 }
 
+/** What the light did by itself, as far as it could be asked. */
+const lightInputs = (report: AgeingReport): Working["inputs"] => [
+  ...(report.isLightStepSought
+    ? []
+    : [
+        {
+          name: "step of the light",
+          value: "not sought",
+          from: "asks for horizontal irradiance by the hour: a light in the plane is not set against a cloudless sky",
+        },
+      ]),
+  ...(report.lightDrift
+    ? [
+        {
+          name: "drift of the light",
+          value: `${signed(report.lightDrift.perYearFrac)} a year, of which ${signed(report.lightDrift.takenPerYearFrac)} are taken off`,
+          from: `${number(report.lightDrift.pairs)} pairs of clear days a year apart against a cloudless sky, one deviation ${number(report.lightDrift.standardFrac * 100, 2)} %; what sensors of this class make likely of it`,
+        },
+      ]
+    : []),
+  ...(report.lightStep
+    ? [
+        {
+          name: "step of the light",
+          value: `${signed(report.lightStep.frac)} on ${report.days[report.lightStep.day] ?? "?"}`,
+          from: "clear days against a cloudless sky, and the plant the other way: pairs across it are left out",
+        },
+      ]
+    : []),
+];
+
 /** How the ageing rate came about. */
 export function ageingWorking(report: AgeingReport): Working {
   return {
@@ -164,33 +195,7 @@ export function ageingWorking(report: AgeingReport): Working {
         value: report.halfLightFrac === null ? "?" : `± ${number(report.halfLightFrac * 100, 2)} %`,
         from: `${LIGHT_NAMES[report.lightSource]}; ${report.calibrations === 0 ? "no calibration in the field book" : `${report.calibrations} calibrations in the field book`}`,
       },
-      ...(report.isLightStepSought
-        ? []
-        : [
-            {
-              name: "step of the light",
-              value: "not sought",
-              from: "asks for horizontal irradiance by the hour: a light in the plane is not set against a cloudless sky",
-            },
-          ]),
-      ...(report.lightDrift
-        ? [
-            {
-              name: "drift of the light",
-              value: `${signed(report.lightDrift.perYearFrac)} a year, of which ${signed(report.lightDrift.takenPerYearFrac)} are taken off`,
-              from: `${number(report.lightDrift.pairs)} pairs of clear days a year apart against a cloudless sky, one deviation ${number(report.lightDrift.standardFrac * 100, 2)} %; what sensors of this class make likely of it`,
-            },
-          ]
-        : []),
-      ...(report.lightStep
-        ? [
-            {
-              name: "step of the light",
-              value: `${signed(report.lightStep.frac)} on ${report.days[report.lightStep.day] ?? "?"}`,
-              from: "clear days against a cloudless sky, and the plant the other way: pairs across it are left out",
-            },
-          ]
-        : []),
+      ...lightInputs(report),
       ...report.filters.map((filter) => ({
         name: `after ${filter.name}`,
         value: `${number(filter.days)} days, ${filter.perYearFrac === null ? "?" : number(filter.perYearFrac * 100, 2)} % a year`,

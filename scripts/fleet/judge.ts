@@ -216,12 +216,10 @@ function falseLines({ findings }: AttributionReport, readings: ReadPlant["readin
       case "sensor-dirty":
         return (truth.weather_sensor?.soiled ?? []).some((span) => touches(finding, spanOf(span)));
       case "level-step":
-        return [...cleaned, ...outs.flatMap(({ fromUtcMs, toUtcMs }) => [fromUtcMs, toUtcMs])].some((edge) => near(edge, 4.5)) ||
-          truth.meter_change !== undefined ||
-          truth.ceiling_change !== undefined ||
-          truth.counter !== undefined
-          ? true
-          : false;
+        return (
+          [truth.meter_change, truth.ceiling_change, truth.counter].some((change) => change !== undefined) ||
+          [...cleaned, ...outs.flatMap(({ fromUtcMs, toUtcMs }) => [fromUtcMs, toUtcMs])].some((edge) => near(edge, 4.5))
+        );
       case "clock-shift":
       case "no-summer-time":
         return truth.clock.wrong_spans.some((span) => touches(finding, spanOf(span)));

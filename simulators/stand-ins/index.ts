@@ -1,0 +1,2 @@
+export { buildSeeds, JUDGES_FROM, judgeSeeds, kindOf } from "./kinds";
+export { writeStandIn } from "./write";

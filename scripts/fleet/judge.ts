@@ -106,7 +106,12 @@ function intervalLines({ findings }: AttributionReport, truth: PlantTruth): Line
   const trueOf = (finding: BookCause): number | null => {
     if (["soiling", "snow", "shading"].includes(finding.kind)) return gainedIn(truth, finding.kind, finding);
     if (!["outage", "strings-out"].includes(finding.kind)) return null;
-    const own = truth.outages.filter(({ start, end }) => touches(finding, { fromUtcMs: msOf(start, zone), toUtcMs: msOf(end, zone) }));
+    const isPart = finding.kind === "strings-out";
+    const own = truth.outages.filter(
+      ({ kind, start, end }) =>
+        (kind === "string" || kind === "tracker") === isPart &&
+        touches(finding, { fromUtcMs: msOf(start, zone), toUtcMs: msOf(end, zone) }),
+    );
     return own.reduce((sum, { lost_kwh: lost }) => sum + (lost ?? 0), 0) || null;
   };
   return findings.flatMap((finding): Line[] => {

@@ -22,7 +22,8 @@ describe("findings", () => {
     const outages = { downFrac: zeros().fill(1, from, to), outages: [{ from, to }] };
     const long = one({ outages }, "outage");
     expect(long.kwh).toBeCloseTo(sum(expectedKwh, from, to), 9);
-    expect(long.kwhLow! / long.kwh!).toBeCloseTo(0.94, 9);
+    // Where the days around agree with the account, it is off by no more than meter and light are: 1 %, one deviation.
+    expect(long.kwhLow! / long.kwh!).toBeCloseTo(1 - 1.96 * 0.01, 4);
     expect(long.fromUtcMs).toBe(axis.startUtcMs + from * 3_600_000);
     expect(long.facts.hours).toBe(to - from);
     const short = one({ outages: { downFrac: zeros().fill(1, from, from + 2), outages: [{ from, to: from + 2 }] } }, "outage");
@@ -131,12 +132,12 @@ describe("findings of dirt", () => {
   it("are surer, and nearer, the more they better the fit", () => {
     const [weak, fair, strong] = [9, 60, 900].map((gain) => one(dirty(gain), "soiling")) as [CauseFinding, CauseFinding, CauseFinding];
     expect(weak.confidenceFrac).toBeLessThan(0.5);
-    expect(fair.confidenceFrac).toBeGreaterThan(0.8);
+    expect(fair.confidenceFrac).toBe(0.75);
     expect(strong.confidenceFrac).toBe(0.95);
     const half = ({ kwh, kwhHigh }: CauseFinding): number => kwhHigh! / kwh! - 1;
-    expect(half(weak)).toBeCloseTo(0.8, 9);
-    expect(half(fair)).toBeCloseTo(2.5 / Math.sqrt(60), 9);
-    expect(half(strong)).toBeLessThan(0.15);
+    expect(half(weak)).toBe(1);
+    expect(half(fair)).toBeCloseTo(4.5 / Math.sqrt(60), 9);
+    expect(half(strong)).toBeCloseTo(4.5 / 30, 9);
     // A fit that is unsure of the mean is so whatever it gained.
     expect(half(one(dirty(900, 0.006), "soiling"))).toBeGreaterThan(0.4);
   });

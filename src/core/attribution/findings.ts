@@ -1,5 +1,6 @@
 import { ageingFindings } from "./ageing/finding";
 import { ceilingFindings } from "./ceiling/finding";
+import { doubtOf } from "./doubt";
 import type { Evidence, RunEvidence } from "./evidence";
 import type { CauseFinding } from "./finding";
 import { curtailmentFindings } from "./limit/finding";
@@ -26,9 +27,12 @@ export function causeFindings(evidence: Evidence, ratedW: number | null, planned
 }
 
 /** Findings that begin and end on days: standstill, limits, strings out, snow. */
-export const datedFindings = (evidence: RunEvidence): CauseFinding[] => [
-  ...outageFindings(evidence),
-  ...curtailmentFindings(evidence),
-  ...stringFindings(evidence),
-  ...snowFindings(evidence),
-];
+export function datedFindings(evidence: RunEvidence): CauseFinding[] {
+  const doubt = doubtOf(evidence);
+  return [
+    ...outageFindings(evidence, doubt),
+    ...curtailmentFindings(evidence),
+    ...stringFindings(evidence, doubt),
+    ...snowFindings(evidence, doubt),
+  ];
+}

@@ -45,7 +45,8 @@ export function findStandIn(x: Examined, expected: ExpectedSeries | null): Findi
   const usual = medianOf(told.map(({ dull }) => dull));
   if (!(usual > 0)) return [];
   const [from, to] = likeliest(told.map(({ dull }) => Math.max(-MOST_SCORE, Math.min(MOST_SCORE, LIKELY_FRAC - dull / usual))));
-  const [inside, outside] = [told.slice(from, to), [...told.slice(0, from), ...told.slice(to)]];
+  const inside = told.slice(from, to);
+  const outside = ofSameSeason([...told.slice(0, from), ...told.slice(to)], inside);
   if (inside.length < LEAST_DAYS || outside.length < LEAST_DAYS) return [];
   const middle = (own: readonly DayLevels[], of: Exclude<keyof DayLevels, "day">): number =>
     medianOf(own.map((level) => level[of]).filter((value) => !Number.isNaN(value)));
@@ -71,6 +72,19 @@ export function findStandIn(x: Examined, expected: ExpectedSeries | null): Findi
       remedy: { op: "drop", ...stretch },
     },
   ];
+}
+
+const YEAR_DAYS = 365.25;
+
+/** Days of other years at the time of year of those inside, where there are enough: a winter's low sun and snow come back, a meter that stands in does not. */
+function ofSameSeason(outside: readonly DayLevels[], inside: readonly DayLevels[]): readonly DayLevels[] {
+  const [first, last] = [inside[0]?.day ?? 0, inside.at(-1)?.day ?? 0];
+  const own = outside.filter(({ day }) => {
+    const years = Math.round((day - (first + last) / 2) / YEAR_DAYS);
+    const there = day - years * YEAR_DAYS;
+    return years !== 0 && there >= first && there <= last;
+  });
+  return own.length < LEAST_DAYS ? outside : own;
 }
 
 /** Metered over owed by solar day, in dull hours under a high sun and in bright ones. */

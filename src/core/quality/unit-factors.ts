@@ -34,7 +34,8 @@ export function findUnitFactors(x: Examined): Finding[] {
     // A dark or snowed day in the midst of a large factor lies nowhere near it, and still is far more than any plant gives.
     const isBeyondPlant = d < x.days.count && factor !== null && factor >= LARGE && ratio[d]! / base > MOST_RATIO;
     if (own === factor || (missing && factor !== null) || isBeyondPlant) continue;
-    if (factor !== null && factor !== whole && isSteady(x, from, d, factor)) found.push(findingOf(x, from, d, factor, 0.95));
+    if (factor !== null && factor !== whole && isSteady(x, from, d, factor) && !isLump(x, from, d))
+      found.push(findingOf(x, from, d, factor, 0.95));
     from = own !== null && own >= LARGE ? firstBeyondPlant(d) : d;
     factor = own;
   }
@@ -64,6 +65,23 @@ function isSteady({ days }: Examined, from: number, to: number, factor: number):
   if (factor > 1) return true;
   const middle = medianOf(ratios);
   return ratios.filter((ratio) => Math.abs(ratio / middle - 1) < 0.2).length >= 0.9 * ratios.length;
+}
+
+/** Most of a stretch's energy, from which on one reading alone makes it. */
+const LUMP_FRAC = 0.8;
+
+/** One reading after a hole that brings what the hole kept: a unit lifts every reading of its days alike. */
+function isLump({ days, energyKwh }: Examined, fromDay: number, toDay: number): boolean {
+  const from = Math.max(0, days.firstIndex + fromDay * days.perDay);
+  const own = energyKwh.subarray(from, Math.min(energyKwh.length, days.firstIndex + toDay * days.perDay));
+  let [sum, highest] = [0, 0];
+  own.forEach((kwh, i) => {
+    if (Number.isNaN(kwh)) return;
+    sum += kwh;
+    if (Number.isNaN(own[highest]) || kwh > own[highest]!) highest = i;
+  });
+  const before = from + highest - 1;
+  return before >= 0 && Number.isNaN(energyKwh[before]) && own[highest]! > LUMP_FRAC * sum;
 }
 
 function findingOf(x: Examined, fromDay: number, toDay: number, factor: number, confidenceFrac: number): Finding {

@@ -116,7 +116,15 @@ describe("a plant that stands still under light", () => {
 describe("still with snow about", () => {
   /** White from day 2 on. */
   const white = { covered: (i: number) => i >= hour(2, 0) };
-  const cold: Partial<Parts> = { airTempC: () => -5 };
+  const cold: Partial<Parts> = { airTempC: () => -5, rainMm: () => 0 };
+
+  it("is snow where nobody read whether any fell, unless the plant is back at once out of mild hours", () => {
+    const metered = still(hour(2, 10), hour(2, 14));
+    expect(read({ ...cold, metered }).outages).toHaveLength(1);
+    expect(read({ airTempC: () => -5, metered }).outages).toEqual([]);
+    expect(read({ airTempC: (i) => (within(i, hour(2, 8), hour(2, 14)) ? 1.3 : -5), metered }).outages).toHaveLength(1);
+    expect(read({ airTempC: () => 1.3, metered }).outages).toHaveLength(1);
+  });
 
   it("is snow where it begins and ends by dim days", () => {
     const metered: Parts["metered"] = (i, kwh) => (within(i, hour(2, 6), hour(5, 18)) ? 0 : 0.5 * kwh);

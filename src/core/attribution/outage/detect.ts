@@ -38,8 +38,8 @@ function maybeSnowing(frame: AttributionFrame): Uint8Array {
 /** Finds standstill under light. `usual` is the plant's own ratio by day; `covered` marks steps at which snow may lie on the modules. */
 export function outageEvidence(frame: AttributionFrame, usual: Float64Array, covered: Uint8Array): OutageEvidence {
   const { axis, days, openKwh, meteredKwh, read, lit, ratedKwh } = frame;
-  const fall = sureSnowfallSteps(frame);
   const cold = maybeSnowing(frame);
+  const fall = sureSnowfallSteps(frame).map((sure, i) => sure | cold[i]!);
   const around = (hours: number): number => Math.round((hours * 60) / axis.stepMinutes);
   const downFrac = new Float64Array(axis.count);
   const outages: Outage[] = [];
@@ -83,7 +83,7 @@ export function outageEvidence(frame: AttributionFrame, usual: Float64Array, cov
   /** Whether snow may lie on the modules, or fell shortly before. */
   function whiteAround(first: number, last: number): boolean {
     const from = first - around(WHITE_HOURS);
-    return covered.subarray(first, last + 1).includes(1) || fell(from, last + 1) || cold.subarray(Math.max(0, from), last + 1).includes(1);
+    return covered.subarray(first, last + 1).includes(1) || fell(from, last + 1);
   }
 
   function fell(from: number, to: number): boolean {

@@ -23,8 +23,6 @@ export const MILD_HOURS = 4;
 /** The span, hours. */
 export const MILD_WITHIN_HOURS = 30;
 
-/** Share by which an outage's energy may be off, two sided 95 %: the model's hour by hour error over some days. */
-export const OUTAGE_OFF = 0.06;
 /** Steps beyond which a standstill is no passing trip. */
 export const LONG_STEPS = 3;
 /** How sure a standstill is that lasted, and one that may have been a trip of an hour or two. */

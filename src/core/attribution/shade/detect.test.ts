@@ -1,6 +1,7 @@
 import { handMadeFrame, LIT_KWH, nowhere } from "@test/hand-made-frame";
 import { describe, expect, it } from "vitest";
 import { shadeEvidence, shadeOf, touchedByShade } from "./detect";
+import { skyTakenFrac } from "./sky-taken";
 
 type Parts = Parameters<typeof handMadeFrame>[0];
 
@@ -51,11 +52,20 @@ describe("an obstacle in the sky", () => {
     expect([lostFrac[8], lostFrac[12], lostFrac[2]]).toEqual([0.5, 0, 0]);
   });
 
-  it("takes the beam by how much of it there is", () => {
+  it("takes the beam by how much of it there is, and of the sky's light what stands before it", () => {
     const { frame, fields } = read({ metered: shaded(0.5) });
     const dark = fields.filter((field) => field.isShaded);
     const at = (value: number) => shadeOf({ ...frame, clearness: frame.clearness.map(() => value) }, frame.openKwh, dark)[8]!;
-    expect([0.2, 0.3, 0.55, 0.8, 1].map((value) => Number(at(value).toFixed(9)))).toEqual([0, 0, 0.25, 0.5, 0.5]);
+    const sky = skyTakenFrac(frame.site, dark);
+    expect(sky).toBeGreaterThan(0.01);
+    for (const [clear, beam] of [
+      [0.2, 0],
+      [0.3, 0],
+      [0.55, 0.5],
+      [0.8, 1],
+      [1, 1],
+    ] as const)
+      expect(at(clear)).toBeCloseTo(0.5 * beam + sky * (1 - beam), 9);
     expect(shadeOf(frame, frame.openKwh, []).every((lost) => lost === 0)).toBe(true);
     expect([...shadeOf(frame, frame.openKwh, dark)]).toEqual([...read({ metered: shaded(0.5) }).lostFrac]);
   });
@@ -103,9 +113,10 @@ describe("an obstacle in the sky", () => {
     // The rest of the year is bright: the obstacle's share falls with the days that have no shade.
     const share = (more: number) => {
       const open = (i: number): number => (hourOf(i) >= 6 && hourOf(i) < 18 ? (morning(i) ? LIT_KWH : more) : 0);
-      return read({ open, ratedKwh: LIT_KWH, metered: shaded(0.5) }).isSeen;
+      // Under a sky that is always clear there is no even light for it to take.
+      return read({ open, ratedKwh: LIT_KWH, clearness: () => 1, metered: shaded(0.5, 0.5) }).isSeen;
     };
-    const lost = (3 * LIT_KWH * (2 / 3) * 0.5) / 0.002;
+    const lost = (3 * LIT_KWH * 0.5) / 0.002;
     const rest = (lost - 3 * LIT_KWH) / 9;
     expect([share(rest * 0.99), share(rest * 1.01)]).toEqual([true, false]);
   });

@@ -2,9 +2,11 @@ import { medianOf } from "../../statistics";
 import { MAD_TO_DEVIATION } from "../../units";
 import type { AttributionFrame } from "../record/frame";
 import { type ClearHour, shadeOnset } from "./onset";
+import { skyTakenFrac } from "./sky-taken";
 import {
   CLEAR,
   CORE_FRAC,
+  DIM_LOAD,
   EDGE_FRAC,
   FIELD_AZIMUTH_DEG,
   FIELD_ELEVATION_DEG,
@@ -13,6 +15,7 @@ import {
   LEAST_HOURS,
   LEAST_LOST_FRAC,
   LEAST_YEAR_HOURS,
+  LOW_UP,
   OVERCAST,
   OVERCAST_MORE,
   PARTLY_FRAC,
@@ -53,7 +56,7 @@ export function shadeEvidence(frame: AttributionFrame, expectedKwh: Float64Array
   const overcast = new Map<number, number[]>();
   const fieldOf = new Int32Array(axis.count).fill(-1);
   for (let i = 0; i < axis.count; i++) {
-    if (!(sun.up[i]! > 0.03) || !(expectedKwh[i]! > 0.06 * ratedKwh)) continue;
+    if (!(sun.up[i]! > LOW_UP) || !(expectedKwh[i]! > DIM_LOAD * ratedKwh)) continue;
     const field = fieldAt(frame, i);
     fieldOf[i] = field;
     if (read[i] === 0 || lit[i] === 0 || spoilt[i] === 1) continue;
@@ -70,14 +73,13 @@ export function shadeEvidence(frame: AttributionFrame, expectedKwh: Float64Array
   const clear = from > 0 ? ratiosOf(hoursOf, from) : all;
   const shaded = from > 0 ? shadedFields({ clear, hoursOf, overcast, rough, from }) : whole;
   const lostFrac = new Float64Array(axis.count);
+  const skyTaken = skyTakenFrac(frame.site, [...shaded].map(fieldOfNumber));
   let [lost, due] = [0, 0];
   for (let i = from; i < axis.count; i++) {
     const kwh = expectedKwh[i]!;
     if (!(kwh > 0)) continue;
     due += kwh;
-    const ratio = shaded.get(fieldOf[i]!);
-    if (ratio === undefined) continue;
-    lostFrac[i] = (1 - ratio) * beamFrac(clearness[i]!);
+    lostFrac[i] = takenFrac(clearness[i]!, shaded.get(fieldOf[i]!), skyTaken);
     lost += lostFrac[i]! * kwh;
   }
   const isSeen = lost > LEAST_LOST_FRAC * due;
@@ -85,9 +87,7 @@ export function shadeEvidence(frame: AttributionFrame, expectedKwh: Float64Array
   const fields = [...clear]
     .filter(([, ratios]) => ratios.length >= 3)
     .map(([field, ratios]) => ({
-      azimuthDeg: (Math.floor(field / 100) + 0.5) * FIELD_AZIMUTH_DEG,
-      elevationDeg: ((field % 100) + 0.5) * FIELD_ELEVATION_DEG,
-      ratio: medianOf(ratios),
+      ...fieldOfNumber([field, medianOf(ratios)]),
       hours: ratios.length,
       isShaded: isSeen && shaded.has(field),
     }));
@@ -162,16 +162,23 @@ function fieldAt({ sun }: AttributionFrame, i: number): number {
 
 const beamFrac = (clearness: number): number => Math.max(0, Math.min(1, (clearness - 0.3) / 0.5));
 
+/** Share of power that an obstacle takes: of the beam where the sun stands behind it (`ratio` is what is left of a clear hour), of the sky's light at any time. */
+const takenFrac = (clearness: number, ratio: number | undefined, skyTaken: number): number => {
+  const beam = beamFrac(clearness);
+  return (ratio === undefined ? 0 : (1 - ratio) * beam) + skyTaken * (1 - beam);
+};
+
 /** Share of power lost on every step to fields that are known to be shaded. */
 export function shadeOf(frame: AttributionFrame, expectedKwh: Float64Array, fields: readonly ShadedField[]): Float64Array {
   const { axis, sun, clearness, ratedKwh } = frame;
   const shaded = new Map(fields.map((field) => [numberOf(field), field.ratio]));
   const lostFrac = new Float64Array(axis.count);
   if (shaded.size === 0) return lostFrac;
+  const skyTaken = skyTakenFrac(frame.site, fields);
   for (let i = 0; i < axis.count; i++) {
-    if (!(sun.up[i]! > 0.03) || !(expectedKwh[i]! > 0.06 * ratedKwh)) continue;
-    const ratio = shaded.get(fieldAt(frame, i));
-    if (ratio !== undefined) lostFrac[i] = (1 - ratio) * beamFrac(clearness[i]!);
+    if (!(expectedKwh[i]! > 0)) continue;
+    const isTold = sun.up[i]! > LOW_UP && expectedKwh[i]! > DIM_LOAD * ratedKwh;
+    lostFrac[i] = takenFrac(clearness[i]!, isTold ? shaded.get(fieldAt(frame, i)) : undefined, skyTaken);
   }
   return lostFrac;
 }
@@ -191,6 +198,12 @@ export function touchedByShade(
   for (let i = from; i < touched.length; i++) if (frame.sun.up[i]! > 0 && about.has(fieldAt(frame, i))) touched[i] = 1;
   return touched;
 }
+
+const fieldOfNumber = ([field, ratio]: readonly [number, number]): ShadedField => ({
+  azimuthDeg: (Math.floor(field / 100) + 0.5) * FIELD_AZIMUTH_DEG,
+  elevationDeg: ((field % 100) + 0.5) * FIELD_ELEVATION_DEG,
+  ratio,
+});
 
 const numberOf = ({ azimuthDeg, elevationDeg }: Pick<SkyField, "azimuthDeg" | "elevationDeg">): number =>
   Math.floor(azimuthDeg / FIELD_AZIMUTH_DEG) * 100 + Math.floor(elevationDeg / FIELD_ELEVATION_DEG);

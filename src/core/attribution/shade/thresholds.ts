@@ -2,6 +2,10 @@
 export const FIELD_AZIMUTH_DEG = 10;
 /** Its height, degrees. */
 export const FIELD_ELEVATION_DEG = 5;
+/** Sine of the sun's height below which no place of the sky is told: refraction and the horizon's own haze. */
+export const LOW_UP = 0.03;
+/** Hours that owe less than this share of rated output tell no place either. */
+export const DIM_LOAD = 0.06;
 /** Clearness of an hour with beam. */
 export const CLEAR = 0.72;
 /** Clearness below which there is none to take. */

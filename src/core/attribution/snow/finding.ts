@@ -1,7 +1,8 @@
 import { Z_95 } from "../../statistics";
 import { HOURS_PER_YEAR } from "../../units";
+import type { Doubt } from "../doubt";
 import type { RunEvidence } from "../evidence";
-import { type CauseFinding, lostKwh, startOf, within } from "../finding";
+import { type CauseFinding, lostKwh, startOf, type within } from "../finding";
 import type { SnowSpell } from "./detect";
 import { sureFrac } from "./sure";
 import {
@@ -22,7 +23,7 @@ interface Winter {
 }
 
 /** Spells of one winter are one finding: a winter is what a reader asks about. */
-export function snowFindings(evidence: RunEvidence): CauseFinding[] {
+export function snowFindings(evidence: RunEvidence, doubt: Doubt): CauseFinding[] {
   const { frame, snow, expectedKwh } = evidence;
   const yearKwh =
     (expectedKwh.reduce((sum, kwh) => (kwh > 0 ? sum + kwh : sum), 0) * HOURS_PER_YEAR) /
@@ -36,7 +37,7 @@ export function snowFindings(evidence: RunEvidence): CauseFinding[] {
         kind: "snow",
         fromUtcMs: startOf(evidence, winter.from),
         toUtcMs: startOf(evidence, winter.to),
-        ...spanOf(evidence, winter, kwh),
+        ...spanOf(evidence, winter, kwh, doubt),
         confidenceFrac: (byDepth ? SURE_BY_DEPTH : SURE_BY_COLD_RAIN) * sureOf(evidence, winter, kwh),
         facts: { days: snowDays(evidence, winter.spells), spells: winter.spells.length, gauge: byDepth ? "depth" : "cold rain" },
       },
@@ -45,15 +46,21 @@ export function snowFindings(evidence: RunEvidence): CauseFinding[] {
 }
 
 /** The energy with its interval: by what months scatter where only months were read, else by what the walk from hour to hour is off. */
-function spanOf(evidence: RunEvidence, winter: Winter, kwh: number): ReturnType<typeof within> {
-  const doubtKwh = doubtOf(evidence, winter);
-  if (doubtKwh === null) return within(kwh, SNOW_OFF);
-  const off = Z_95 * doubtKwh;
+function spanOf(evidence: RunEvidence, winter: Winter, kwh: number, doubt: Doubt): ReturnType<typeof within> {
+  const doubtKwh = monthsDoubt(evidence, winter);
+  const off = doubtKwh === null ? offByHours(evidence, winter, kwh, doubt) : Z_95 * doubtKwh;
   return { kwh, kwhLow: Math.max(0, kwh - off), kwhHigh: kwh + off };
 }
 
+/** Of hours: what the winter's days owed is known no better than its bare days show, and how much a thin cover lets through no better than a share of the loss. */
+function offByHours(evidence: RunEvidence, { spells }: Winter, kwh: number, doubt: Doubt): number {
+  const due = spells.reduce((sum, { from, to }) => sum + lostKwh(evidence, from, to, () => 0), 0);
+  const [first, last] = [spells[0]!.from, spells.at(-1)!.to];
+  return Math.hypot(SNOW_OFF * kwh, doubt(first, last) * due);
+}
+
 /** By how much a winter may be off where only months were read, one deviation, kWh. */
-function doubtOf({ frame, snow: { doubtKwhByMonth } }: RunEvidence, { spells }: Winter): number | null {
+function monthsDoubt({ frame, snow: { doubtKwhByMonth } }: RunEvidence, { spells }: Winter): number | null {
   if (!doubtKwhByMonth) return null;
   const monthsOf = ({ from, to }: SnowSpell): string[] => [from, to - 1].map((i) => frame.days.keys[frame.days.binOf[i]!]!.slice(0, 7));
   const months = new Set(spells.flatMap(monthsOf));
@@ -62,7 +69,7 @@ function doubtOf({ frame, snow: { doubtKwhByMonth } }: RunEvidence, { spells }: 
 
 /** How sure it is that a winter lost anything, against months that miss as much without snow. */
 function sureOf(evidence: RunEvidence, winter: Winter, kwh: number): number {
-  const doubtKwh = doubtOf(evidence, winter);
+  const doubtKwh = monthsDoubt(evidence, winter);
   return doubtKwh === null ? 1 : sureFrac(kwh, doubtKwh);
 }
 

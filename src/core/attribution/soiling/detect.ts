@@ -6,8 +6,7 @@ import { otherFits } from "./other-fits";
 import { searchDirt } from "./search";
 import { standingTerms } from "./standing-terms";
 import {
-  LEAST_HINT,
-  LEAST_LOSS,
+  HALF_SURE_GAIN,
   LEAST_RATE,
   LEAST_RATIO,
   LEAST_REFINED_RATE,
@@ -68,8 +67,8 @@ export function soilingEvidence(frame: AttributionFrame, index: DayIndex, cleani
   };
   const best = searchDirt(problem, recorded, frame.weather.rainMm !== null);
   const gain = gainOver({ fit: robustRidge(problem.standing, problem.y, index.weight) }, best);
-  const refined = gain > LEAST_HINT && best.rate > LEAST_REFINED_RATE ? refine(problem, best) : null;
-  return evidenceOf({ problem, best, refined, recorded, seenFrac }, { gain, isSeen: gain > LEAST_LOSS && best.rate > LEAST_RATE });
+  const refined = gain > HALF_SURE_GAIN && best.rate > LEAST_REFINED_RATE ? refine(problem, best) : null;
+  return evidenceOf({ problem, best, refined, recorded, seenFrac }, { gain, isSeen: gain > HALF_SURE_GAIN && best.rate > LEAST_RATE });
 }
 
 interface FoundDirt {

@@ -25,10 +25,6 @@ export const LEAST_CLEANING_LOSS = 18;
 export const SEARCH_ROUNDS = 4;
 /** The rounds of the fit that stands. */
 export const FINAL_ROUNDS = 10;
-/** Dirt that shifts the fit's loss by less than this is not told from scatter. */
-export const LEAST_LOSS = 8;
-/** A hint is posted, and not called a finding. */
-export const LEAST_HINT = 3;
 /** Of the terms that stand beside dirt, the first two. */
 export const LEVEL_AND_SLOPE = 2;
 
@@ -49,14 +45,14 @@ export const GONE_DAYS = 0.02;
 
 /** A jump smaller than this is as likely the scatter of a week's weather. */
 export const LEAST_CLEANING_FRAC = 0.018;
-/** Found on simulated plants: dirt that betters the fit by 100 and more is within a sixth of its truth, by 10 to 50 within two thirds or so. */
-export const DIRT_OFF = 2.5;
+/** Found on stand-in plants: dirt that betters the fit by 100 and more is within a half of its truth, by 20 it may be next to nothing. */
+export const DIRT_OFF = 4.5;
 /** Share by which the model of washing may be off beside the fit's own error. */
 export const FIT_OFF = 0.1;
 /** An interval wider than this says nothing more. */
-export const MOST_OFF = 0.8;
-/** A fit that is better by this is as likely a trait of the sky as dirt. */
-export const HALF_SURE_GAIN = 10;
+export const MOST_OFF = 1;
+/** A fit that is better by this is as likely a trait of the sky as dirt: on stand-in plants half of the fits that gained 15 to 25 were within twice the truth. Less is a hint, and posts nothing. */
+export const HALF_SURE_GAIN = 20;
 export const MOST_SURE = 0.95;
 /** A jump beyond this share is a cleaning rather than likely one. */
 export const LARGE_JUMP_FRAC = 0.03;

@@ -1,5 +1,6 @@
 import { type AgeingReading, readAgeing } from "@/core/ageing";
 import { attributionFrame, type Evidence } from "@/core/attribution";
+import { noHeat } from "@/core/attribution/heat/detect";
 import { flatCurve } from "@/core/attribution/level/detect";
 import { notCurtailed } from "@/core/attribution/limit/detect";
 import { USUAL_WASHING } from "@/core/attribution/soiling/washing";
@@ -43,6 +44,7 @@ export function evidence(parts: Partial<Evidence> = {}): Evidence {
     outages: { downFrac: zeros(), outages: [] },
     curtailed: notCurtailed(axis.count),
     snow: { lostFrac: zeros(), covered: new Uint8Array(axis.count), spells: [] },
+    heat: noHeat(axis.count),
     strings: [],
     domes: [],
     orientation: null,

@@ -76,11 +76,14 @@ const ENERGIES = [
   ["clipping", "clipping"],
   ["shading", "shading"],
   ["curtailment", "curtailment"],
+  ["derating", "derating"],
 ] as const;
+/** What a ceiling that moved took the ledger posts beside limits from outside. */
+const WITH: Readonly<Record<string, string>> = { curtailment: "ceiling" };
 
 function energyLines({ all }: AttributionReport, { totals }: PlantTruth): Line[] {
   return ENERGIES.map(([account, key]) => {
-    const [read, truth] = [all.accountsKwh[account] ?? 0, totals.losses_kwh[key] ?? 0];
+    const [read, truth] = [all.accountsKwh[account] ?? 0, (totals.losses_kwh[key] ?? 0) + (totals.losses_kwh[WITH[key] ?? ""] ?? 0)];
     const limit = Math.max(0.15 * Math.abs(truth), 0.003 * totals.delivered_kwh);
     return {
       kind: account,
@@ -207,6 +210,8 @@ function falseLines({ findings }: AttributionReport, readings: ReadPlant["readin
         return outs.some((out) => out.isPart && touches(finding, out));
       case "held-low":
         return truth.ceiling_change !== undefined || outs.length > 0 || held.some((span) => touches(finding, span));
+      case "derating":
+        return (lost.derating ?? 0) > 0;
       case "soiling":
       case "shading":
         return (lost[finding.kind] ?? 0) > 0 && (finding.kwh ?? 0) <= 2 * lost[finding.kind]! + 0.003 * truth.totals.delivered_kwh;

@@ -209,6 +209,7 @@ export const fittedAttributionSchema = z.strictObject({
   ageing: z.strictObject({ perYearFrac: z.number(), firstStepFrac: z.number() }).nullable(),
   planeOffset: planeOffsetSchema.nullable(),
   shade: z.array(z.strictObject({ azimuthDeg: z.number(), elevationDeg: z.number(), ratio: z.number() })),
+  heat: z.strictObject({ fromC: z.number(), perKFrac: z.number() }).nullable(),
   stringsOut: z.array(
     z.strictObject({
       fromUtcMs: z.number(),
@@ -241,7 +242,7 @@ export const entryEffectSchema = z.strictObject({
 export type EntryEffect = z.output<typeof entryEffectSchema>;
 
 /** Rises when the search for causes changes: what an older edition stored is made anew. */
-export const ATTRIBUTION_EDITION = 13;
+export const ATTRIBUTION_EDITION = 14;
 
 /** What was found beside the plan in a month, kWh at the meter. */
 export const foundMonthSchema = z.strictObject({ key: z.string(), foundKwh: foundPostingsSchema });

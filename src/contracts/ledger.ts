@@ -2,7 +2,10 @@ import { z } from "zod";
 import { FOUND_ACCOUNTS, type FoundAccount, MODEL_ACCOUNTS, type ModelAccount } from "@/core/accounts";
 
 const kwh = z.number();
-const postings = z.strictObject(Object.fromEntries(MODEL_ACCOUNTS.map((account) => [account, kwh])) as Record<ModelAccount, typeof kwh>);
+/** Derating stood within clipping until edition 14. */
+const postings = z
+  .strictObject(Object.fromEntries(MODEL_ACCOUNTS.map((account) => [account, kwh])) as Record<ModelAccount, typeof kwh>)
+  .extend({ derating: kwh.default(0) });
 
 /** Losses found beside the plan, by account; positive is lost. */
 export const foundPostingsSchema = z.strictObject(

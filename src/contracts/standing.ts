@@ -2,7 +2,7 @@ import { z } from "zod";
 import { ledgerReportSchema } from "./ledger";
 
 /** Rises when the sums of a ledger change, so that what is stored of an older program is made anew. */
-export const LEDGER_EDITION = 4;
+export const LEDGER_EDITION = 5;
 
 /** What is stored of a book's ledger for pages and shelf: no intervals. */
 export const standingFiguresSchema = z.strictObject({

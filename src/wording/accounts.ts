@@ -17,6 +17,7 @@ export const STAGE_NAMES: Readonly<Record<ModelAccount, string>> = catalogue({
   dcWiring: "DC wiring",
   inverter: "inverter",
   clipping: "clipping",
+  derating: "derating by heat",
   acWiring: "AC wiring",
   transformer: "transformer",
   curtailment: "curtailment",

@@ -14,6 +14,7 @@ export const MODEL_ACCOUNTS = [
   "dcWiring",
   "inverter",
   "clipping",
+  "derating",
   "acWiring",
   "transformer",
   "curtailment",
@@ -85,6 +86,7 @@ const SHARED_LINES: Partial<Record<ModelAccount, DesignAccount>> = {
   dcWiring: "wiring",
   acWiring: "wiring",
   transformer: "wiring",
+  derating: "clipping",
 };
 
 export const designAccountOf = (account: ModelAccount): DesignAccount => SHARED_LINES[account] ?? (account as DesignAccount);

@@ -4,6 +4,7 @@ import type { CauseFinding, CauseKind } from "./finding";
 const ACCOUNT_OF: Readonly<Record<CauseKind, FoundAccount>> = {
   outage: "downtime",
   "held-low": "curtailment",
+  derating: "derating",
   "strings-out": "strings",
   snow: "snow",
   ceiling: "clipping",

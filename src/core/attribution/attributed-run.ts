@@ -50,7 +50,7 @@ export function withCeiling(site: Site, { ceiling }: Pick<RunEvidence, "ceiling"
 
 /** Shares lost on every step of the book's axis. */
 export function causesOf(
-  { frame, stepsAnHour, outages, curtailed, snow, strings, shade, soiling, ratingRetained, cutFrac, swingScale }: RunEvidence,
+  { frame, stepsAnHour, outages, curtailed, heat, snow, strings, shade, soiling, ratingRetained, cutFrac, swingScale }: RunEvidence,
   count: number,
 ): EvidencedCauses {
   const stringsOutFrac = new Float64Array(frame.axis.count);
@@ -68,6 +68,7 @@ export function causesOf(
     ...(shade.isSeen ? { shadingFrac: spread(shade.lostFrac) } : {}),
     ...(strings.length > 0 ? { stringsOutFrac: spread(stringsOutFrac) } : {}),
     downFrac: spread(outages.downFrac),
+    ...(heat.law || heat.spans.length > 0 ? { deratedFrac: spread(heat.lostFrac) } : {}),
     ...(curtailed.spells.length > 0
       ? { curtailedFrac: spread(curtailed.lostFrac.map((lost, i) => (outages.downFrac[i]! > 0 ? 0 : lost))) }
       : {}),

@@ -1,5 +1,6 @@
 import type { AgeingReading } from "../ageing";
 import type { CeilingEvidence } from "./ceiling/detect";
+import type { HeatEvidence } from "./heat/detect";
 import type { LoadCurve } from "./level/detect";
 import type { CurtailedEvidence } from "./limit/detect";
 import type { OutageEvidence } from "./outage/detect";
@@ -32,6 +33,7 @@ export interface StandstillStep {
   readonly outages: OutageEvidence;
   readonly curtailed: CurtailedEvidence;
   readonly snow: SnowEvidence;
+  readonly heat: HeatEvidence;
   readonly strings: readonly StringsOut[];
   readonly index: DayIndex;
 }

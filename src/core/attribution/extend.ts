@@ -3,10 +3,12 @@ import { indexAt } from "../series";
 import type { Site } from "../site";
 import type { Weather } from "../weather";
 import { ageOnAxis, prepareWeather } from "../yield";
-import { cutFracSeen, insideHours, swingInside } from "./ceiling/inside-hours";
+import { cutFracOf } from "./ceiling/cut-frac";
+import { insideHours, swingInside } from "./ceiling/inside-hours";
 import type { RunEvidence } from "./evidence";
 import { ageingRateOf, beforeCeiling, capped, ceilingKwhOf, expectedSoFar, rated, unbroken } from "./expected";
 import type { FittedAttribution } from "./fitted";
+import { heldBy, noHeat } from "./heat/detect";
 import { asOrdered, type OrderedLimit } from "./limit/ordered";
 import { either, standstill, withStringsBack } from "./outage/standstill";
 import { siteWithOffset } from "./plane/turned-site";
@@ -58,7 +60,8 @@ export function extendEvidence({ site, weather, metered, meters, cleanings, limi
   );
   const open = wereOut.length > 0 ? thatCameBack(frame, shaded, wereOut, ceilingKwh, fitted.endUtcMs, cleaned) : wereOut;
   const { outages, curtailed, snow, spoilt } = asOrdered(standstill(frame, ceilingKwh, open, shaded), frame, limits);
-  const index = withStringsBack(frame, dayIndex(frame, either(spoilt, shaded), ceilingKwh), open);
+  const heat = fitted.heat ? heldBy(frame, { spoilt, curtailed }, ceilingKwh, { law: fitted.heat, spans: [] }) : noHeat(frame.axis.count);
+  const index = withStringsBack(frame, dayIndex(frame, either(either(spoilt, heat.touched), shaded), ceilingKwh), open);
   const strings = [...open, ...stringsOut(frame, index, cleaned)];
   const soiling = { lostFracByDay: dirtAfter(frame.days.keys, rainByDay(frame), cleaned, fitted, dirtByDay) };
   const ageing = fitted.ageing
@@ -82,14 +85,13 @@ export function extendEvidence({ site, weather, metered, meters, cleanings, limi
     outages,
     curtailed,
     snow,
+    heat,
     planeOffset: fitted.planeOffset,
     shade,
     ageing,
     ratingRetained,
     ceilingKwh,
-    cutFrac:
-      inside &&
-      cutFracSeen(frame, inside, beforeCeiling({ strings, snow, outages, curtailed, shade, ratingRetained }, expected), ceilingKwh),
+    cutFrac: cutFracOf(frame, inside, beforeCeiling({ strings, snow, outages, curtailed, shade, ratingRetained }, expected), ceilingKwh),
     swingScale: (inside && swingInside(frame, inside, ceilingKwh)?.scale) ?? 1,
     expectedKwh: unbroken(parts, ageAtStart, perYear, ratingRetained),
   };

@@ -5,6 +5,7 @@ import type { RunEvidence } from "./evidence";
 export const causeKinds = [
   "outage",
   "held-low",
+  "derating",
   "strings-out",
   "snow",
   "ceiling",

@@ -3,6 +3,7 @@ import { ceilingFindings } from "./ceiling/finding";
 import { doubtOf } from "./doubt";
 import type { Evidence, RunEvidence } from "./evidence";
 import type { CauseFinding } from "./finding";
+import { heatFindings } from "./heat/finding";
 import { curtailmentFindings } from "./limit/finding";
 import { outageFindings } from "./outage/finding";
 import { planeFindings } from "./plane/finding";
@@ -17,6 +18,7 @@ export function causeFindings(evidence: Evidence, ratedW: number | null, planned
   const found = [
     ...datedFindings(evidence),
     ...ceilingFindings(evidence, ratedW),
+    ...heatFindings(evidence),
     ...shadeFindings(evidence),
     ...planeFindings(evidence),
     ...soilingFindings(evidence),

@@ -1,6 +1,7 @@
 import { endUtcMs } from "../series";
 import { MINUTE_MS } from "../units";
 import type { Evidence } from "./evidence";
+import type { HeatLaw } from "./heat/detect";
 import type { PlaneOffset } from "./plane/turned-site";
 import type { ShadedField } from "./shade/detect";
 import type { Washing } from "./soiling/washing";
@@ -20,12 +21,24 @@ export interface FittedAttribution {
   /** Null where the book's plane is right. */
   readonly planeOffset: PlaneOffset | null;
   readonly shade: readonly ShadedField[];
+  /** How the most that the inverters give falls with heat; null where it is not seen to. */
+  readonly heat: HeatLaw | null;
   /** Strings that were still out at the end. */
   readonly stringsOut: readonly (Pick<StringsOut, "lostFrac" | "measuredFrac" | "part"> & { readonly fromUtcMs: number })[];
 }
 
 /** The laws of a whole search. */
-export function fittedOf({ frame, ceiling, rating, soiling, ageing, planeOffset: turn, shade, strings }: Evidence): FittedAttribution {
+export function fittedOf({
+  frame,
+  ceiling,
+  rating,
+  soiling,
+  ageing,
+  planeOffset: turn,
+  shade,
+  heat,
+  strings,
+}: Evidence): FittedAttribution {
   const known = !ageing.isTooSoon && !Number.isNaN(ageing.perYearFrac);
   const utcOf = (i: number): number => frame.axis.startUtcMs + i * frame.axis.stepMinutes * MINUTE_MS;
   return {
@@ -41,6 +54,7 @@ export function fittedOf({ frame, ceiling, rating, soiling, ageing, planeOffset:
     shade: shade.isSeen
       ? shade.fields.filter(({ isShaded }) => isShaded).map(({ azimuthDeg, elevationDeg, ratio }) => ({ azimuthDeg, elevationDeg, ratio }))
       : [],
+    heat: heat.law,
     stringsOut: strings
       .filter(({ restored }) => !restored)
       .map(({ from, lostFrac, measuredFrac, part }) => ({ fromUtcMs: utcOf(from), lostFrac, measuredFrac, part })),

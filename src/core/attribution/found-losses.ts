@@ -47,6 +47,7 @@ function entries(evidence: RunEvidence, count: number): Entry[] {
     { account: "ageing", put: ofSite((site) => withAgeing(site, evidence)) },
     { account: "strings", put: adding(all, "stringsOutFrac") },
     { account: "clipping", put: ceiling },
+    { account: "derating", put: adding(all, "deratedFrac") },
     { account: "curtailment", put: adding(all, "curtailedFrac") },
     { account: "downtime", put: adding(all, "downFrac") },
   ];

@@ -3,10 +3,12 @@ import type { MeteredOnAxis, MeterSeries } from "../ledger";
 import type { Site } from "../site";
 import type { Weather } from "../weather";
 import { prepareWeather } from "../yield";
+import { cutFracOf } from "./ceiling/cut-frac";
 import { ceilingEvidence, timeAtCeiling } from "./ceiling/detect";
-import { cutFracSeen, insideHours, swingInside } from "./ceiling/inside-hours";
+import { insideHours, swingInside } from "./ceiling/inside-hours";
 import type { AgeingStep, DirtStep, Evidence, LevelStep, PlaneStep, RecordStep, SensorStep, StandstillStep } from "./evidence";
 import { ageAtStartOf, ageingRateOf, beforeCeiling, capped, ceilingKwhOf, expectedSoFar, rated, unbroken } from "./expected";
+import { heatEvidence } from "./heat/detect";
 import { flatCurve, levelOf, loadCurve } from "./level/detect";
 import { tellingCeilingKwh } from "./limit/detect";
 import { asOrdered, type OrderedLimit } from "./limit/ordered";
@@ -106,8 +108,10 @@ function readStandstill(
   const { frame, ceilingKwh } = record;
   const isMonthly = frame.resolution === "months";
   const cleaned = new Set(cleanedDays(input, record));
+  const heat = heatEvidence(frame, before.found, ceilingKwh);
+  const unheld = either(heat.touched, before.shaded);
   const indexOf = ({ spoilt, curtailed }: Standstill): DayIndex =>
-    isMonthly ? monthIndex(frame) : dayIndex(frame, either(spoilt, before.shaded), tellingCeilingKwh(curtailed, frame, ceilingKwh));
+    isMonthly ? monthIndex(frame) : dayIndex(frame, either(spoilt, unheld), tellingCeilingKwh(curtailed, frame, ceilingKwh));
   const stringsOf = (index: DayIndex): StringsOut[] => (isMonthly ? [] : stringsOut(frame, index, cleaned));
   const firstIndex = indexOf(before.found);
   const first = stringsOf(firstIndex);
@@ -115,7 +119,15 @@ function readStandstill(
   const bareIndex = first.length > 0 ? indexOf(found) : firstIndex;
   const strings = first.length > 0 ? stringsOf(bareIndex) : first;
   const { outages, curtailed, snow, spoilt } = asOrdered(found, frame, input.limits);
-  return { outages, curtailed, snow, spoilt, strings, index: withStringsBack(frame, bareIndex, strings) };
+  return {
+    outages,
+    curtailed,
+    snow,
+    heat,
+    spoilt: either(spoilt, heat.touched),
+    strings,
+    index: withStringsBack(frame, bareIndex, strings),
+  };
 }
 
 /** Weeks in which the light sensor read too low by itself, and the index without what they lifted it by. */
@@ -190,7 +202,7 @@ function readLevel(
     rating,
     ratingRetained,
     shade,
-    cutFrac: inside && cutFracSeen(frame, inside, beforeCeiling({ ...found, shade, ratingRetained }, expected), ceilingKwh),
+    cutFrac: isHourly ? cutFracOf(frame, inside, beforeCeiling({ ...found, shade, ratingRetained }, expected), ceilingKwh) : null,
     swingScale: swing?.scale ?? 1,
     expectedKwh: unbroken(found, ageAtStart, perYear, ratingRetained),
   };

@@ -158,9 +158,11 @@ describe("a level that steps", () => {
   const clear = clearYear(long, plant);
   const owed = Float64Array.from({ length: long.count }, (_, i) => clearAt({ clear } as Examined, i));
   const AT = 90;
-  const steps = (frac: number, rainDay: number | null) => {
-    const out = owed.map((kwh, i) => kwh * (0.8 + 0.004 * ((Math.floor(i / 24) * 7) % 5)) * (i >= 24 * AT ? 1 + frac : 1));
-    const rainMm = Float64Array.from({ length: long.count }, (_, i) => (rainDay !== null && i === 24 * rainDay + 3 ? 12 : 0));
+  const steps = (frac: number, rainDay: number | null, day = AT, mm = 12, before = 0) => {
+    const out = owed.map((kwh, i) => kwh * (0.8 + 0.004 * ((Math.floor(i / 24) * 7) % 5)) * (i >= 24 * day ? 1 + frac : 1));
+    const rainMm = Float64Array.from({ length: long.count }, (_, i) =>
+      rainDay !== null && i === 24 * rainDay + 3 ? mm : rainDay !== null && i === 24 * (rainDay - 8) ? before : 0,
+    );
     return findLevelSteps(examined(long, out, plant, { axis: long, kwh: owed, rainMm }, most));
   };
 
@@ -168,6 +170,17 @@ describe("a level that steps", () => {
     const [step, ...more] = steps(0.16, null);
     expect(more).toEqual([]);
     expect(Math.abs((step!.fromUtcMs - long.startUtcMs) / 86_400_000 - AT)).toBeLessThan(1.5);
+  });
+
+  it("is placed on its day near the end of the record too", () => {
+    const [step] = steps(0.16, null, 156);
+    expect(Math.abs((step!.fromUtcMs - long.startUtcMs) / 86_400_000 - 156)).toBeLessThan(1.5);
+  });
+
+  it("up after a light rain is dirt that went where it had been dry, and not between other rains", () => {
+    expect(steps(0.16, AT - 1, AT, 1.2)).toEqual([]);
+    expect(steps(0.16, AT - 1, AT, 0.8)).toHaveLength(1);
+    expect(steps(0.16, AT - 1, AT, 1.2, 3)).toHaveLength(1);
   });
 
   it("up after a night of rain is dirt that went, and down is none", () => {
@@ -223,6 +236,19 @@ describe("units", () => {
     const found = examine({ axis, energyKwh: watts, site: plant, expected: null, mostKwh: most });
     expect(found.filter(({ kind }) => kind === "unit-factor")).toMatchObject([{ facts: { factor: 1000, whole: 1 } }]);
     expect(found.filter(({ kind }) => kind === "spike")).toEqual([]);
+  });
+
+  it("are not told from one reading that brings what a hole before it kept", () => {
+    const lump = (isHole: boolean) =>
+      findUnitFactors(
+        changed((out) => {
+          const held = out.subarray(at(6, 12), at(18, 12)).reduce((sum, kwh) => sum + kwh, 0);
+          if (isHole) out.fill(Number.NaN, at(6, 12), at(18, 12));
+          out[at(18, 12)] = held;
+        }, true),
+      );
+    expect(lump(true)).toEqual([]);
+    expect(lump(false)).not.toEqual([]);
   });
 
   it("that change with a quarter's clouds are weather", () => {

@@ -13,6 +13,12 @@ const PLACED_DAYS = 15;
 /** Rain that takes dirt off within a night or two, mm. Source: Kimber et al., 2006, The effect of soiling on large grid-connected photovoltaic systems in California. */
 const WASHING_MM = 5;
 const WASHED_DAYS = 2;
+/** After a dry spell a light rain takes off what lies loose, mm. Source: Micheli & Muller, 2017, An investigation of the key parameters for predicting PV soiling losses. */
+const LIGHT_MM = 1;
+/** Days with less than that which make a dry spell. */
+const DRY_DAYS = 20;
+/** Days of a side that the place of a step needs at least. */
+const LEAST_SIDE_DAYS = 10;
 /** Both sides must lie flat: a decline before a jump back is dirt and rain. */
 const FLAT_FRAC = 0.05;
 
@@ -54,7 +60,7 @@ function placed(ratios: readonly number[], rough: number): number {
   const [from, to] = [Math.max(0, rough - WINDOW), Math.min(ratios.length, rough + WINDOW)];
   const [before, after] = [medianOf(ratios.slice(from, rough)), medianOf(ratios.slice(rough, to))];
   let [best, least] = [rough, Number.POSITIVE_INFINITY];
-  for (let p = Math.max(WINDOW, rough - PLACED_DAYS); p <= Math.min(ratios.length - WINDOW, rough + PLACED_DAYS); p++) {
+  for (let p = Math.max(LEAST_SIDE_DAYS, rough - PLACED_DAYS); p <= Math.min(ratios.length - LEAST_SIDE_DAYS, rough + PLACED_DAYS); p++) {
     let off = 0;
     for (let d = from; d < to; d++) off += Math.abs(ratios[d]! - (d < p ? before : after));
     if (off < least) [best, least] = [p, off];
@@ -65,9 +71,11 @@ function placed(ratios: readonly number[], rough: number): number {
 /** Whether rain fell on the day of a rise, or shortly before: dirt that went in a night, and no device. */
 function isWashed({ days: { rainMm } }: Examined, kept: readonly number[], ratios: readonly number[], p: number): boolean {
   if (!rainMm || stepAt(ratios, p, WINDOW) < 0) return false;
-  let sum = 0;
-  for (let d = Math.max(0, kept[p - 1]! - WASHED_DAYS); d <= kept[p]!; d++) sum += rainMm[d]! || 0;
-  return sum >= WASHING_MM;
+  const rainIn = (from: number, to: number): number =>
+    rainMm.subarray(Math.max(0, from), Math.max(0, to)).reduce((sum, mm) => sum + (mm || 0), 0);
+  const first = kept[p - 1]! - WASHED_DAYS;
+  const mm = rainIn(first, kept[p]! + 1);
+  return mm >= WASHING_MM || (mm >= LIGHT_MM && rainIn(first - DRY_DAYS, first) < LIGHT_MM);
 }
 
 /** Whether the two halves of a stretch stand on one level. */

@@ -52,6 +52,21 @@ describe("another meter that stands in for the plant's", () => {
     expect(found(metered)).toEqual([]);
   });
 
+  it("is sought against its own season: what comes back each year is a winter's", () => {
+    const years = hours("2021-01-01T00:00Z", 24 * 900);
+    const clear = clearYear(years, plant);
+    const dull = seededUniform(9);
+    const days = Array.from({ length: 900 }, (_, d) => (d % 2 === 0 ? 0.9 : 0.12 + 0.12 * dull()));
+    const due = Float64Array.from({ length: years.count }, (_, i) => clearAt({ clear } as Examined, i) * days[Math.floor(i / 24)]!);
+    const expected = { axis: years, kwh: due };
+    const spans = (of: (day: number) => boolean) => {
+      const metered = due.map((kwh, i) => (of(Math.floor(i / 24)) ? Math.max(0, 0.95 * kwh - 0.06 * rated) : 0.95 * kwh));
+      return findStandIn(examined(years, metered, plant, expected, mostEnergyKwh(plant, 60)), expected);
+    };
+    expect(spans((day) => day > 480 && day < 540)).toHaveLength(1);
+    expect(spans((day) => [115, 480, 845].some((from) => day > from && day < from + 60))).toEqual([]);
+  });
+
   it("is not sought without weather", () => {
     expect(found(less(0.06 * rated), null)).toEqual([]);
   });

@@ -25,7 +25,7 @@ export {
   type TypedStorm,
   typedStorms,
 } from "./snow-bench";
-export { fillSpread } from "./sub-hourly";
+export { fillSpread, meanExcess } from "./sub-hourly";
 export {
   expectedUncertainty,
   levelStandardFrac,

@@ -9,7 +9,7 @@ import { post, runs, type Workspace } from "./workspace";
 
 /** AC side of one inverter, from its input to the meter, in `block.groupW`. `corrected`: peaks inside the step are cut too. */
 export function runInverter(work: Workspace, span: YieldSpan, plan: GroupPlan, corrected: boolean, lit: number): void {
-  const { stringsOutFrac, curtailedFrac, downFrac } = work.causes;
+  const { stringsOutFrac, deratedFrac, curtailedFrac, downFrac } = work.causes;
   const power = work.block.groupW;
   if (stringsOutFrac) fillConnected(work, stringsOutFrac, lit);
   toMeter(work, span, plan, corrected, lit, power, post);
@@ -17,6 +17,7 @@ export function runInverter(work: Workspace, span: YieldSpan, plan: GroupPlan, c
     toMeter(work, span, plan, corrected, lit, work.connectedW, noPost);
     post(work, span.bin, "downtime", fillLess(power, work.connectedW, lit));
   }
+  if (deratedFrac) post(work, span.bin, "derating", fillVaryingShare(power, work.block.at, deratedFrac, lit));
   if (curtailedFrac) post(work, span.bin, "curtailment", fillVaryingShare(power, work.block.at, curtailedFrac, lit));
   if (downFrac) post(work, span.bin, "downtime", fillVaryingShare(power, work.block.at, downFrac, lit));
 }
@@ -85,7 +86,7 @@ function toMeter(
     post(work, bin, "clipping", fillCut(work, power, group.acRatedW, corrected, lit));
   }
   if (group.inverter?.heatDerating && runs(work, "clipping"))
-    post(work, bin, "clipping", fillHot(work, power, group.inverter.heatDerating, group.acRatedW, lit));
+    post(work, bin, "derating", fillHot(work, power, group.inverter.heatDerating, group.acRatedW, lit));
   if (runs(work, "acWiring")) post(work, bin, "acWiring", fillRetainedShare(power, 1 - losses.acWiringFrac, lit));
   if (runs(work, "transformer")) post(work, bin, "transformer", fillRetainedShare(power, 1 - losses.transformerFrac, lit));
   const exportW = group.inverter?.exportLimitW ?? null;

@@ -124,8 +124,10 @@ describe("limits", () => {
     const held = (heatDerating: { fromC: number; perKFrac: number; overAirK?: number } | null) =>
       total({ inverters: [{ ...inverter, acRatedW: 4000, heatDerating }] }, warm);
     const [never, shade, wall] = [null, { fromC: 35, perKFrac: 0.03 }, { fromC: 35, perKFrac: 0.03, overAirK: 10 }].map(held);
-    expect(shade!.accountsKwh.clipping).toBeGreaterThan(1.2 * never!.accountsKwh.clipping);
-    expect(wall!.accountsKwh.clipping).toBeGreaterThan(shade!.accountsKwh.clipping);
+    expect(never!.accountsKwh.derating).toBe(0);
+    expect(shade!.accountsKwh.derating).toBeGreaterThan(0.2 * never!.accountsKwh.clipping);
+    expect(wall!.accountsKwh.derating).toBeGreaterThan(shade!.accountsKwh.derating);
+    expect(wall!.accountsKwh.clipping).toBeCloseTo(never!.accountsKwh.clipping, 9);
     const run = runYield(
       site({ inverters: [{ ...inverter, acRatedW: 4000, heatDerating: { fromC: 35, perKFrac: 0.03 } }], losses: { acWiringFrac: 0 } }),
       warm,
@@ -133,7 +135,7 @@ describe("limits", () => {
     );
     expect(Math.max(...run.expectedKwh)).toBeCloseTo(4 * (1 - 0.03 * 5), 6);
     // Not a degree too early.
-    expect(held({ fromC: 40, perKFrac: 0.03 }).accountsKwh.clipping).toBeCloseTo(never!.accountsKwh.clipping, 9);
+    expect(held({ fromC: 40, perKFrac: 0.03 }).accountsKwh.derating).toBe(0);
   });
 
   it("a transformer draws day and night, and the balance holds", () => {

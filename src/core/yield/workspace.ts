@@ -39,6 +39,8 @@ export interface EvidencedCauses {
   readonly soilingFrac?: Float64Array;
   /** Share of the DC side that is not connected. */
   readonly stringsOutFrac?: Float64Array;
+  /** Share of AC output that inverters gave up in the heat. */
+  readonly deratedFrac?: Float64Array;
   /** Share of AC output that a limit from outside cut. */
   readonly curtailedFrac?: Float64Array;
   readonly downFrac?: Float64Array;

@@ -39,7 +39,7 @@ const EXPLAINS: Partial<Record<FieldEntry["kind"], readonly CauseKind[]>> = {
   calibration: ["sensor-dirty", "sensor-drift"],
   "snow-clearing": ["snow"],
   outage: ["outage", "strings-out"],
-  repair: ["outage", "strings-out", "held-low"],
+  repair: ["outage", "strings-out", "held-low", "derating"],
   curtailment: ["held-low", "ceiling", "outage"],
   "hardware-change": ["strings-out", "held-low", "ceiling", "outage"],
 };

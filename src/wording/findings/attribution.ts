@@ -68,6 +68,11 @@ const CATALOGUE: Readonly<Record<CauseKind, (f: Facts, finding: WordableCause, w
         ? `${n(f.days)} days within a limit that the field book gives: curtailment, not downtime.`
         : `The tops of ${n(f.days)} days lie on that power, while the light asked for more and changed: a limit of the grid or of a setting, no cloud and no string.`,
   }),
+  derating: (f, x, when) => ({
+    title: f.isSpan === "yes" ? "Held back by heat sooner than usual" : "Held back by heat",
+    what: `The inverters gave ${percent(f.perKFrac)} less for every kelvin above ${n(f.fromC)} °C at their intake${f.isSpan === "yes" ? ` ${when}` : ""}.${about(x.kwh)}`,
+    evidence: `The tops of ${n(f.hours)} hours lie along a line that falls with the warmth of the air, at whatever the light asked for: modules lose in proportion, an inverter that protects itself does not.${f.isSpan === "yes" ? " Before and after it began later or not at all: look for a fan that failed or a filter that clogged." : ""}`,
+  }),
   "strings-out": (f, x, when) => ({
     title: f.part === "inverter" ? "Inverter out" : f.part === "modules" ? "Modules out" : "String out",
     what: `${(PART_WORDS[String(f.part)] ?? PART_WORDS.strings!)(f)} ${when}${f.restored === "yes" ? "" : ", to the end of the record"}.${about(x.kwh)}`,

@@ -15,6 +15,11 @@ const METHODS: Readonly<Record<BookCause["kind"], { readonly formula: string; re
       "days whose best hours, four or more, lie within 1.2 % of one power while 8 % more was expected of them, and not the same of each; Σ expected − that power over hours held. A ceiling that moved: from a day on none comes within 3 % of it any more, and ten best hours or more crowd within 0.6 % of one power",
     source: "Tops of the days; docs/methods.md, causes.",
   },
+  derating: {
+    formula:
+      "Σ|metered − min(expected, ceiling × (1 − share × (intake − from)))| least over share and from, intake = air + 6 K × light ÷ 1000 W/m²; no heat, one law and a law with a span in which it begins sooner are weighed by days × ln(loss) + terms × ln(days)",
+    source: "Schwarz, 1978, Estimating the dimension of a model; Bentley, 1984 (the span); Kass & Raftery, 1995 (how much better).",
+  },
   "strings-out": {
     formula:
       "median ratio of 7 good days after ÷ 7 before = 1 − k ÷ n, most of it between two days and 70 % of it beside what dirt explains; Σ expected × k ÷ n until it comes back",
@@ -46,7 +51,7 @@ const METHODS: Readonly<Record<BookCause["kind"], { readonly formula: string; re
   },
   "unrecorded-cleaning": {
     formula:
-      "median residual of 6 good days after − 6 before > 2.8 deviations of a median, no rain over 1.5 mm about it; with the cleaning the fit’s loss falls by 18 or more",
+      "median residual of 6 good days after − 6 before > 2.8 deviations of a median, no rain over 1 mm about it; with the cleaning the fit’s loss falls by 18 or more",
     source: "Docs/methods.md, causes.",
   },
   "sensor-dirty": {
@@ -64,7 +69,7 @@ const METHODS: Readonly<Record<BookCause["kind"], { readonly formula: string; re
 
 /** Where how sure a cause is follows from a figure. */
 const SURE: Partial<Record<BookCause["kind"], string>> = {
-  soiling: "fitGain ÷ (fitGain + 10), at most 95 %; the gain is the drop of the fit’s loss by dirt",
+  soiling: "fitGain ÷ (fitGain + 20), at most 95 %; the gain is the drop of the fit’s loss by dirt",
   "strings-out": "how near the measured share lies to a whole part",
 };
 

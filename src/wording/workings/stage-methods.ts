@@ -205,6 +205,12 @@ const METHODS: Readonly<Record<ModelAccount, (site: Site) => StageMethod>> = {
         inverters.map((i) => `${number(i.acRatedW / 1000, 1)} kW${i.perModule ? " a module" : ""}`).join(", ") || "none",
         "site chapter: inverters",
       ),
+    ],
+  }),
+  derating: ({ inverters }) => ({
+    formula: "Σ max(0, AC power − rating × (1 − share × (device − from))) × step",
+    source: "Inverters give less the warmer they are: their makers' curves.",
+    terms: [
       ...inverters.flatMap(({ id, heatDerating }) =>
         heatDerating
           ? [

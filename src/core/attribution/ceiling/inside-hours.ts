@@ -10,10 +10,13 @@ import {
   LEAST_HOURS,
   LEAST_SCALE,
   LEAST_SWING,
+  LEAST_UNCUT_HOURS,
+  MOST_DAY_OFF,
   MOST_SCALE,
   QUARTER_HOUR_GAIN,
   QUARTERS,
   TO_LOAD,
+  UNCUT_LOAD,
 } from "./thresholds";
 
 /** The one meter's readings inside each hour, kWh each; NaN outside its record. */
@@ -40,18 +43,36 @@ export function insideHours({ axis }: AttributionFrame, meters: readonly MeterSe
  * not read whole. `expectedKwh` has every cause in it but the ceiling.
  */
 export function cutFracSeen(frame: AttributionFrame, inside: InsideHours, expectedKwh: Float64Array, ceilingKwh: number): Float64Array {
-  const { axis, read, meteredKwh } = frame;
+  const { axis, days, read, meteredKwh } = frame;
   const { perHour, kwhAt } = inside;
   const out = new Float64Array(axis.count).fill(Number.NaN);
+  const onCeiling = new Uint8Array(axis.count);
+  for (let i = 0; i < axis.count; i++)
+    for (let k = 0; k < perHour; k++) if (kwhAt(i, k) * perHour > AT_CEILING_FRAC * ceilingKwh) onCeiling[i]!++;
+  const dayOff = lightOffByDay(frame, expectedKwh, onCeiling, ceilingKwh);
   for (let i = 0; i < axis.count; i++) {
-    const expected = expectedKwh[i]!;
+    const expected = expectedKwh[i]! * dayOff[days.binOf[i]!]!;
     if (read[i] === 0 || !(expected > 0)) continue;
-    let atCeiling = 0;
-    for (let k = 0; k < perHour; k++) if (kwhAt(i, k) * perHour > AT_CEILING_FRAC * ceilingKwh) atCeiling++;
-    const most = atCeiling === perHour ? ceilingKwh : meteredKwh[i]!;
-    out[i] = atCeiling === 0 ? 0 : Math.max(0, 1 - most / expected);
+    const most = onCeiling[i] === perHour ? ceilingKwh : meteredKwh[i]!;
+    out[i] = onCeiling[i] === 0 ? 0 : Math.max(0, 1 - most / expected);
   }
   return out;
+}
+
+/** What each day gave of what it owed in the hours in which nothing was cut: its light was off by that much. */
+function lightOffByDay(frame: AttributionFrame, expectedKwh: Float64Array, onCeiling: Uint8Array, ceilingKwh: number): Float64Array {
+  const { days, read, meteredKwh } = frame;
+  const [due, metered, hours] = [0, 0, 0].map(() => new Float64Array(days.keys.length)) as [Float64Array, Float64Array, Float64Array];
+  for (let i = 0; i < expectedKwh.length; i++) {
+    if (read[i] === 0 || onCeiling[i]! > 0 || !(expectedKwh[i]! > UNCUT_LOAD * ceilingKwh)) continue;
+    const day = days.binOf[i]!;
+    due[day]! += expectedKwh[i]!;
+    metered[day]! += meteredKwh[i]!;
+    hours[day]!++;
+  }
+  return due.map((kwh, day) =>
+    hours[day]! < LEAST_UNCUT_HOURS ? 1 : Math.min(1 + MOST_DAY_OFF, Math.max(1 - MOST_DAY_OFF, metered[day]! / kwh)),
+  );
 }
 
 /** How power swings inside the hours of a plant. */

@@ -9,6 +9,20 @@ export const LEAST_STEPS = 40;
 
 /** A reading this near the ceiling lies on it. */
 export const AT_CEILING_FRAC = 0.985;
+/** The swing of a single hour differs from its law by as much as the law itself says: clouds come or they do not. */
+export const SWING_OFF = 1;
+/** And neither light nor meter is better than this, one deviation. */
+export const LEAST_OFF = 0.02;
+/** Hours on the ceiling at one time of day and year that tell their mean at least. */
+export const LEAST_ALIKE = 4;
+/** No hour owes more than this beyond what was expected of it: the readings say something else then. */
+export const MOST_OVER_EXPECTED = 1.2;
+/** Uncut hours of a day that tell by how much its light was off, and the most that light is off by. */
+export const LEAST_UNCUT_HOURS = 2;
+/** The most meant above, as a share. */
+export const MOST_DAY_OFF = 0.1;
+/** Uncut hours under this share of the ceiling tell little of a day's light. */
+export const UNCUT_LOAD = 0.3;
 /** Hours that tell the swing at least, so that its median is steady to a few per cent. */
 export const LEAST_HOURS = 200;
 /** Hours between these shares of the ceiling show their swing whole: no ceiling cuts it, no dawn bends it. */

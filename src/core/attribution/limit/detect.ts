@@ -73,7 +73,8 @@ function heldBy(
     const due = Math.min(ceilingKwh, expected(i));
     if (read[i] === 0 || spoilt[i] === 1 || !(due > TOUCHED_FRAC * kwh)) continue;
     touched[i] = 1;
-    lostFrac[i] = Math.max(0, 1 - meteredKwh[i]! / due);
+    // What an hour gave beneath the new ceiling its own light kept from it, not the ceiling.
+    lostFrac[i] = Math.max(0, 1 - Math.max(meteredKwh[i]!, kwh) / due);
   }
   return { from, to: axis.count, powerKw: (kwh * 60) / axis.stepMinutes, days, isMoved: true };
 }

@@ -15,6 +15,7 @@ import {
   MODEL_AZIMUTH_FRAC,
   MODEL_CLOCK_MIN,
   MODEL_TILT_DEG,
+  MOST_LEFT_SHARE,
   OFF_CLOCK_MIN,
   STARTS_DEG,
   UNBLOCKED_FRAC,
@@ -88,7 +89,8 @@ export function orientationEvidence(
   const tiltOffsetDeg = around(free.fitted.steeper, bootstrapPlane(free.rows, knownOf(isClockOff, true), picked.days)[1], MODEL_TILT_DEG);
   const isTilted = isBeyond(tiltOffsetDeg, LEAST_TILT_OFFSET_DEG) && explains(free.rows);
   const { fitted, rows } = isTilted ? free : fitPlane(picked, run, free.fitted, knownOf(isClockOff, false));
-  if (rows.missFrac > LEFT_FRAC) return null;
+  // What else is wrong with the record bends its curves too: a plane that explains most of what the book's misses is told all the same.
+  if (rows.missFrac > LEFT_FRAC && rows.missFrac ** 2 > MOST_LEFT_SHARE * bookRows.missFrac ** 2) return null;
   const [turns, , clocks] = bootstrapPlane(rows, knownOf(isClockOff, isTilted), picked.days);
   const turned = ((fitted.planeOffset + 540) % 360) - 180;
   const azimuthOffsetDeg = around(turned, turns, Math.hypot(MODEL_AZIMUTH_DEG, MODEL_AZIMUTH_FRAC * turned));

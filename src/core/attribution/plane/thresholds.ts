@@ -44,8 +44,10 @@ export const LEAST_AZIMUTH_OFFSET_DEG = 7;
 export const LEAST_TILT_OFFSET_DEG = 12;
 /** A wrong plane must explain this much of the curve, as a share of its mean: sky models alone bend a right one by up to 2.5 %. */
 export const EXPLAINED_FRAC = 0.03;
-/** A fit that leaves more than this of the curves tells nothing of the plane: those that were right leave 1 to 2 %. */
+/** A fit that leaves more than this of the curves tells nothing of the plane, unless it explains most of what the book's misses: those that were right leave 1 to 2 %. */
 export const LEFT_FRAC = 0.03;
+/** Share of the squared miss of the book's plane that may be left: half, so that the turn explains more than all else together. */
+export const MOST_LEFT_SHARE = 0.5;
 
 /** Planes so near to one another leave the same places of the sky shaded and the same hours standing still. */
 export const NEAR_DEG = 3;

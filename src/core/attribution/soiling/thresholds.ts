@@ -38,7 +38,7 @@ export const JUMP_DEVIATIONS = 2.8;
 /** The least share meant above. */
 export const LEAST_JUMP = 0.012;
 /** More rain than this between two days explains a jump by itself. */
-export const WASHING_MM = 1.5;
+export const WASHING_MM = 1;
 
 /** Days' worth of dirt that are none: a thousandth of a block's. */
 export const GONE_DAYS = 0.02;

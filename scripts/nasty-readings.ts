@@ -37,7 +37,8 @@ nasty("one-row.csv", table(hours(1)), true, ["step-unknown"]);
 nasty("one-column.csv", "energy_kwh\n1\n2\n3\n", true, ["no-time-column"]);
 nasty("prose.csv", "Dear all,\nplease find the readings attached.\nKind regards\n", true, ["no-value-column"]);
 nasty("html.csv", "<!doctype html><html><body>Session expired</body></html>\n", true, ["xml-entities"]);
-nasty("json.csv", '{"rows":[{"t":"2023-06-01","v":1}]}\n', true, ["no-value-column"]);
+nasty("json.csv", '{"rows":[{"t":"2023-06-01","v":1}]}\n', true, ["step-unknown"]);
+nasty("broken-json.csv", '[{"t":"2023-06-01","v":1},\n', true, ["broken-json"]);
 
 // Broken writing.
 nasty("truncated-row.csv", `${table(hours(24))}2023-06-02T00:`, true, ["short-row"]);

@@ -42,7 +42,10 @@ export const OPTIONS = {
   "production-unit": ["UNIT", say.kwhWhWKwOrCounter],
   "production-dates": ["ORDER", say.dmyOrMdy],
   "fiscal-years": ["SIDE", say.startOrEndWhichCalendarYear],
+  "reading-type": ["N", say.whichKindOfReadingOfTheMeterFile],
+  "one-value": ["YES", say.thatReadingsOfOneNumberAreMeant],
   map: ["FILE", say.aColumnMapping],
+  "weather-map": ["FILE", say.aColumnMappingOfTheWeather],
   accept: ["WHICH", say.sureNoneOrAllRemediesOf],
   conflicts: ["RULE", say.refuseFirstOrLastWhereReadings],
 } as const satisfies Readonly<Record<string, readonly [argument: string, what: string]>>;
@@ -52,13 +55,23 @@ export type OptionName = keyof typeof OPTIONS;
 /** Options as they were typed; `--json` prints the form of docs/formats.md. */
 export type CliOptions = { readonly [K in OptionName]?: string } & { readonly json?: boolean };
 
-const WEATHER: readonly OptionName[] = ["weather", "weather-zone", "weather-labels", "weather-year", "weather-dates", "weather-unit"];
+const WEATHER: readonly OptionName[] = [
+  "weather",
+  "weather-zone",
+  "weather-labels",
+  "weather-year",
+  "weather-dates",
+  "weather-unit",
+  "weather-map",
+];
 const PRODUCTION: readonly OptionName[] = [
   "production",
   "production-zone",
   "production-labels",
   "production-unit",
   "production-dates",
+  "reading-type",
+  "one-value",
   "fiscal-years",
   "accept",
 ];

@@ -48,6 +48,8 @@ const QUANTITIES: Readonly<Record<string, string>> = {
 const OPTION_OF: Readonly<Record<string, (kind: string) => string>> = {
   "date-order": (kind) => say.datesDmyOrMdy(kind),
   quantity: (kind) => `--${kind}-unit ${Object.keys(QUANTITIES).join(", ")}`,
+  "reading-type": () => "--reading-type 0, 1, 2 and so on, in that order",
+  "one-value": () => "--one-value yes",
   "year-names": () => say.fiscalYearsStartOrEnd,
 };
 
@@ -55,6 +57,9 @@ function answersOf(kind: "weather" | "production", options: CliOptions): Record<
   const answers: Record<string, string> = {};
   const unit = options[`${kind}-unit`];
   if (unit !== undefined) answers.quantity = QUANTITIES[oneOf(unit, Object.keys(QUANTITIES), "kWh", `${kind}-unit`)]!;
+  if (kind === "production" && options["reading-type"] !== undefined) answers["reading-type"] = options["reading-type"];
+  if (kind === "production" && options["one-value"] !== undefined)
+    answers["one-value"] = oneOf(options["one-value"], ["yes"], "yes", "one-value");
   const dates = options[`${kind}-dates`];
   if (dates !== undefined) answers["date-order"] = oneOf(dates, ["dmy", "mdy"], "dmy", `${kind}-dates`);
   const years = options["fiscal-years"];
@@ -79,6 +84,11 @@ async function readMapping(file: string): Promise<unknown> {
   return read.data;
 }
 
+const mappingOf = async (kind: "weather" | "production", options: CliOptions): Promise<unknown> => {
+  const file = kind === "production" ? options.map : options["weather-map"];
+  return file === undefined ? null : await readMapping(file);
+};
+
 /** A weather or production file as the series that the ledger takes, read as the browser's import reads it. */
 async function readSeriesFile(
   file: string,
@@ -92,7 +102,7 @@ async function readSeriesFile(
   const read = importOptionsSchema.safeParse({
     zone: options[`${kind}-zone`] ?? null,
     labels: given === undefined ? null : oneOf(given, ["start", "end"], "start", `${kind}-labels`),
-    mapping: kind === "production" && options.map !== undefined ? await readMapping(options.map) : null,
+    mapping: await mappingOf(kind, options),
     answers: answersOf(kind, options),
     year: kind === "weather" && options["weather-year"] !== undefined ? Number(options["weather-year"]) : null,
     conflicts: oneOf(options.conflicts, ["refuse", "first", "last"], "refuse", "conflicts"),
@@ -101,7 +111,9 @@ async function readSeriesFile(
   const found = await inspectFile(() => createReadStream(existing(file)), site, read.data);
   const unsure = found.problems.find((problem) => problem.code === "mapping-unsure");
   if (unsure)
-    throw new CliRefusal(`${file}: ${inPlainText(unsure)}\nSay which: ${OPTION_OF[String(unsure.facts.id)]?.(kind) ?? "--map FILE"}.`);
+    throw new CliRefusal(
+      `${file}: ${inPlainText(unsure)}\nSay which: ${OPTION_OF[String(unsure.facts.id)]?.(kind) ?? (kind === "weather" ? "--weather-map FILE" : "--map FILE")}.`,
+    );
   const unzoned = found.problems.some((problem) => problem.code === "zone-needed");
   refuse(file, found.problems, unzoned ? say.sayWhoseClockWroteTheTimes(kind, site.place.timeZone) : "");
   if (found.kind !== kind) throw new CliRefusal(say.thisIsAFileTakesA(file, found.kind ?? "foreign", kind));

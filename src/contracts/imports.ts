@@ -1,7 +1,7 @@
 import { z } from "zod";
 import { isTimeZone } from "@/core/time";
 import { say } from "@/wording/validation";
-import { mappingProposalSchema, tableMappingSchema } from "./mapping";
+import { mappingProposalSchema, mappingQuestionSchema, tableMappingSchema } from "./mapping";
 import { byName, plainKey } from "./primitives";
 import { problemSchema } from "./problems";
 
@@ -66,6 +66,8 @@ export const importPreviewSchema = z.strictObject({
   counterCount: z.number().int(),
   /** How a table was read, and why; null for other forms. */
   proposal: mappingProposalSchema.nullable(),
+  /** What a person has to say before the file can be stored, or may say otherwise than was taken. */
+  questions: z.array(mappingQuestionSchema),
   /** Mean day of the readings by hour of the site's clock, kWh or the quantity's own unit: a picture of what is read. */
   dayShape: z.array(z.number().nullable()),
   /** Sum or mean by month, to be seen at a glance. */

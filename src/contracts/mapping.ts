@@ -51,6 +51,8 @@ export const tableMappingSchema = z.strictObject({
   /** The column of the time, or the two of date and time of day; of `months` the column of the year. */
   timeColumns: z.array(column).min(1).max(2),
   timeOrder: z.enum(timeOrders),
+  /** The column of the end of each row's span, where spans differ in length; null where rows have one time. */
+  endColumn: column.nullable().default(null),
   values: z.array(valueColumnSchema).min(1),
   /** Of `days-by-time` the times of day, of `times-by-day` the days, of `months` the months (1 to 12), in the order of the value columns. */
   across: z.array(z.string()).default([]),
@@ -70,7 +72,7 @@ export type RememberedReading = z.output<typeof rememberedReadingSchema>;
 /** Why a mapping was proposed, and what a person must decide. */
 export const mappingReasonSchema = z.strictObject({ about: z.string(), because: z.string() });
 export const mappingQuestionSchema = z.strictObject({
-  id: z.enum(["date-order", "year-names", "quantity", "labels", "zone", "counter"]),
+  id: z.enum(["date-order", "year-names", "quantity", "labels", "zone", "counter", "one-value", "reading-type"]),
   question: z.string(),
   evidence: z.string(),
   choices: z.array(z.strictObject({ value: z.string(), label: z.string() })),

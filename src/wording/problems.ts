@@ -305,6 +305,56 @@ const CATALOGUE: Readonly<Record<ProblemCode, Word>> = {
     expected: String(f.expected),
     remedy: String(f.remedy),
   }),
+  "broken-json": () => ({
+    what: "This begins as JSON and is none.",
+    expected: "A list of objects, or an object a line, each with its time and its readings.",
+    remedy: "Export it again: it was cut short or changed by hand.",
+  }),
+  "broken-parquet": () => ({
+    what: "This Parquet file can't be read.",
+    expected: "A whole file of flat columns, plain or packed with Snappy.",
+    remedy: "Write it again with Snappy or without packing, or export CSV.",
+  }),
+  "joined-date-parts": (f) => ({
+    what: `The time stands in parts: ${f.columns}.`,
+    expected: "One column of times, or its parts.",
+    remedy: "Nothing to do: they are joined. Hours 1 to 24 are taken as the hours that they end.",
+  }),
+  "typical-year": (f) => ({
+    what: "Its months are of several years, as those of a typical year are.",
+    expected: "One year of hours.",
+    remedy: `Nothing to do: all are read as ${f.year}.`,
+  }),
+  "interval-ends": (f) => ({
+    what: `Each row names its beginning and, in “${f.column}”, its end.`,
+    expected: "One time a row.",
+    remedy: "Nothing to do: intervals follow on each other, and beginnings are read.",
+  }),
+  "scaled-column": (f) => ({
+    what: `“${f.by}” scales another column, as a ${f.how}.`,
+    expected: "Numbers in a unit.",
+    remedy: "Nothing to do: they are multiplied. Look at the picture of the readings: a plant's size must come out.",
+  }),
+  "unit-column": (f) => ({
+    what: `The unit stands in a column of its own: ${f.unit} first.`,
+    expected: "One unit a column.",
+    remedy: "Nothing to do: rows in another unit are brought to it.",
+  }),
+  "long-table": (f) => ({
+    what: `Each row holds one number and says of what: ${f.columns}.`,
+    expected: "A row a time, a column a quantity.",
+    remedy: "Nothing to do: each becomes a column of its own.",
+  }),
+  "seconds-to-minutes": () => ({
+    what: "Readings stand seconds apart.",
+    expected: "Steps of a minute or longer.",
+    remedy: "Nothing to do: powers become means of minutes, energies their sums, counters their last reading.",
+  }),
+  "hours-missing": (_f, n) => ({
+    what: `${rows(n, "hold")} no light or no air temperature: the file marks it as missing.`,
+    expected: "A value an hour.",
+    remedy: "Nothing to do: they count as missing, and the account says what was filled.",
+  }),
   "night-offset": (_f, n) => ({
     what: `${rows(n, "have")} a slightly negative irradiance.`,
     expected: "0 at night; thermopile sensors read a few W/m² below it.",

@@ -8,7 +8,7 @@ import { ProblemList } from "@/features/kit/problems/ProblemList";
 import { number } from "@/wording/format";
 import { say } from "@/wording/screens/readings";
 import { FilePicture } from "./FilePicture";
-import { MappingPanel } from "./MappingPanel";
+import { FileQuestions, MappingPanel } from "./MappingPanel";
 import styles from "./ReadingsChapter.module.css";
 
 interface PreviewProps {
@@ -47,6 +47,7 @@ export function FilePreview({ preview, busy, waiting, zones, siteZone, meters, r
       <FileFacts preview={preview} kind={kind} isSeries={isSeries} unknownClock={unknownClock} />
       <FilePicture preview={preview} />
       {preview.proposal && isSeries && <MappingPanel proposal={preview.proposal} options={options} meters={meters} change={change} />}
+      <FileQuestions questions={preview.questions} options={options} change={change} />
       {isSeries && (preview.form === "epw" || preview.form === "means") && preview.options.toYear === null && (
         <YearField preview={preview} change={change} />
       )}

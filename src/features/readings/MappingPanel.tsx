@@ -3,6 +3,7 @@ import type { ImportOptions } from "@/contracts/imports";
 import {
   type MappedQuantity,
   type MappingProposal,
+  type MappingQuestion,
   type TableMapping,
   type TimeOrder,
   type ValueColumn,
@@ -87,17 +88,6 @@ export function MappingPanel({ proposal, options, meters, change }: Props) {
           </li>
         ))}
       </ul>
-      {questions.map(({ id, question, evidence, choices }) => (
-        <Select
-          key={id}
-          label={question}
-          description={evidence}
-          placeholder="Choose"
-          data={choices}
-          value={options.answers[id] ?? null}
-          onChange={(value) => value && change({ answers: { ...options.answers, [id]: value } })}
-        />
-      ))}
       {mapping.layout === "rows" && (
         <ColumnsTable headers={headers} mapping={mapping} set={set} setColumn={setColumn} meters={meters} sample={sample} />
       )}
@@ -108,6 +98,25 @@ export function MappingPanel({ proposal, options, meters, change }: Props) {
       )}
     </section>
   );
+}
+
+/** What a person has to say of a file, or may say otherwise. */
+export function FileQuestions({
+  questions,
+  options,
+  change,
+}: Pick<Props, "options" | "change"> & { readonly questions: readonly MappingQuestion[] }) {
+  return questions.map(({ id, question, evidence, choices }) => (
+    <Select
+      key={id}
+      label={question}
+      description={evidence}
+      placeholder="Choose"
+      data={choices}
+      value={options.answers[id] ?? null}
+      onChange={(value) => value && change({ answers: { ...options.answers, [id]: value } })}
+    />
+  ));
 }
 
 interface ColumnsTableProps {

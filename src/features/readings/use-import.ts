@@ -9,8 +9,9 @@ import { importReducer, START } from "./import-state";
 /** A mapping this sure, with nothing asked and nothing wrong, needs no look of its own when many files come at once. */
 const SURE_FRAC = 0.9;
 
-const isSure = ({ problems, proposal, kind }: ImportPreview): boolean =>
+const isSure = ({ problems, proposal, questions, kind }: ImportPreview): boolean =>
   kind !== null &&
+  questions.length === 0 &&
   problems.every(({ severity }) => severity === "notice") &&
   (proposal === null || (proposal.confidenceFrac >= SURE_FRAC && proposal.questions.length === 0));
 

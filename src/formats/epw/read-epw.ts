@@ -20,6 +20,8 @@ const COLUMNS: readonly EpwColumn[] = [
   { index: 21, quantity: "wind_speed_m_s", missingFrom: 999 },
   { index: 30, quantity: "snow_depth_cm", missingFrom: 999 },
 ];
+/** What an account needs of every hour. */
+const NEEDED: readonly WeatherQuantity[] = ["ghi_w_m2", "air_temperature_c"];
 const HEADER_ROWS = 8;
 const DATA_CELLS = 22;
 
@@ -101,7 +103,7 @@ function takeRows(rows: readonly { row: number; cells: string[] }[], at: { year:
       } else if (value < missingFrom) {
         place(series[c]!, utcMs, value, true);
         valueCount++;
-      }
+      } else if (NEEDED.includes(quantity)) log.add("hours-missing", "notice", { row, column: quantity });
     });
   }
   const seen = first <= last;

@@ -124,6 +124,7 @@ function previewOf(staged: StagedFile, found: Inspection, book: Book, more: read
     spanCount: found.sparse.spans.length,
     counterCount: found.sparse.counters.length,
     proposal: file?.proposal ?? null,
+    questions: [...found.questions],
     ...picture,
     problems: [...more, ...found.problems],
     options: found.options,

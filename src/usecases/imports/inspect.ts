@@ -1,4 +1,5 @@
 import type { ImportKind, ImportOptions } from "@/contracts/imports";
+import type { MappingQuestion } from "@/contracts/mapping";
 import { type Problem, ProblemLog } from "@/contracts/problems";
 import { mostEnergyKwh } from "@/core/ledger";
 import { energyKwh, type ProductionQuantity } from "@/core/readings";
@@ -8,7 +9,7 @@ import { DAY_MS, MINUTE_MS } from "@/core/units";
 import { looksLikeEspi, readEspi } from "@/formats/espi";
 import { isMeansHeader } from "@/formats/monthly-means";
 import { readPromise } from "@/formats/promise-csv";
-import { kindOfHeader, type PagedSeries, readSeries, type SeriesFile, type SeriesOptions } from "@/formats/tabular/series";
+import { doubtfulValues, kindOfHeader, type PagedSeries, readSeries, type SeriesFile, type SeriesOptions } from "@/formats/tabular/series";
 import { readMonthAlone } from "@/formats/tabular/tables";
 import { type Bytes, decodeText, peek, UnreadableText } from "@/formats/tabular/text";
 import { checkWeather } from "./check-weather";
@@ -29,6 +30,7 @@ export interface Inspection {
   readonly monthlyKwh: readonly number[] | null;
   readonly energyKwh: number | null;
   readonly problems: readonly Problem[];
+  readonly questions: readonly MappingQuestion[];
   /** The options with what was found out put in. */
   readonly options: ImportOptions;
 }
@@ -55,12 +57,16 @@ export async function inspectFile(
       monthlyKwh,
       energyKwh: null,
       problems,
+      questions: [],
       options,
     };
   }
   if (form === "epw") return inspected(form, await epwYear(open(), site, options), site, options);
   if (form === "means") return inspected(form, await meansYear(open(), site, options), site, options);
-  if (form === "espi") return inspected(form, await espiSeries(open()), site, options);
+  if (form === "espi") {
+    const { questions, ...read } = await espiSeries(open(), options.answers["reading-type"] ?? null);
+    return inspected(form, read, site, options, new ProblemLog(), questions);
+  }
   return readTable(open, site, options, onProgress);
 }
 
@@ -79,21 +85,14 @@ async function readTable(open: () => Bytes, site: Site, options: ImportOptions, 
     clock = { ...told, labels: readLabels(file, site, log) };
     if (clock.labels !== told.labels) file = await read(clock);
   }
-  for (const question of options.mapping ? [] : (file.proposal?.questions ?? [])) {
-    log.add(
-      "mapping-unsure",
-      "error",
-      {},
-      {
-        question: question.question,
-        evidence: question.evidence,
-        choices: question.choices.map(({ label }) => label).join(", "),
-        id: question.id,
-      },
-    );
-  }
-  return inspected("series", { file, year: null }, site, { ...options, ...clock }, log);
+  const questions = options.mapping ? [] : (file.proposal?.questions ?? []);
+  for (const question of questions) ask(question, log);
+  return inspected("series", { file, year: null }, site, { ...options, ...clock }, log, questions);
 }
+
+/** Keeps a file out until its question is answered. */
+const ask = ({ id, question, evidence, choices }: MappingQuestion, log: ProblemLog): void =>
+  log.add("mapping-unsure", "error", {}, { question, evidence, choices: choices.map(({ label }) => label).join(", "), id });
 
 const hasErrors = ({ problems }: SeriesFile): boolean => problems.some(({ severity }) => severity === "error");
 
@@ -108,8 +107,8 @@ function seriesOptions(site: Site, options: ImportOptions, clock: ReadClock, onP
   };
 }
 
-async function espiSeries(bytes: Bytes): Promise<YearOfHours> {
-  const { series, stepMinutes, rowCount, valueCount, firstUtcMs, lastUtcMs, problems } = await readEspi(bytes);
+async function espiSeries(bytes: Bytes, type: string | null): Promise<YearOfHours & { readonly questions: readonly MappingQuestion[] }> {
+  const { questions, series, stepMinutes, rowCount, valueCount, firstUtcMs, lastUtcMs, problems } = await readEspi(bytes, type);
   const columns = series.map(({ quantity }, index) => ({ index, header: "IntervalReading/value", quantity, meterId: null }));
   const kind = series.length > 0 ? ("production" as const) : null;
   const file = {
@@ -128,7 +127,7 @@ async function espiSeries(bytes: Bytes): Promise<YearOfHours> {
     proposal: null,
     problems,
   };
-  return { file, year: null };
+  return { file, year: null, questions };
 }
 
 /** Sets what was read against the site: meters, energies, the sky. */
@@ -138,6 +137,7 @@ function inspected(
   site: Site,
   options: ImportOptions,
   log = new ProblemLog(),
+  asked: readonly MappingQuestion[] = [],
 ): Inspection {
   const meter = (meterId: string | null, quantity: string): string =>
     file.kind === "production" ? meterFor(meterId, quantity, site, options, log) : "";
@@ -145,8 +145,11 @@ function inspected(
   const sparse = file.sparse ? meteredSparse(file.sparse, (meterId) => meter(meterId, "energy_kwh")) : NO_SPARSE;
   const energy = file.kind === "production" ? checkEnergy(series, site, log) + sparse.spans.reduce((sum, span) => sum + span.kwh, 0) : null;
   if (file.kind === "weather") checkWeather(series, site, log);
+  const doubtful = file.kind === "production" && !hasErrors(file) ? doubtfulValues(file.series, file.sparse?.spans ?? []) : null;
+  if (doubtful && options.answers[doubtful.id] !== "yes") ask(doubtful, log);
+  const questions = doubtful ? [...asked, doubtful] : asked;
   const problems = [...file.problems, ...log.list()].sort(errorsFirst);
-  return { kind: file.kind, form, year, file, series, sparse, monthlyKwh: null, energyKwh: energy, problems, options };
+  return { kind: file.kind, form, year, file, series, sparse, monthlyKwh: null, energyKwh: energy, problems, questions, options };
 }
 
 const errorsFirst = (a: Problem, b: Problem): number => Number(b.severity === "error") - Number(a.severity === "error");

@@ -8,6 +8,7 @@ export {
   type WeatherQuantity,
   weatherQuantities,
 } from "./columns";
+export { doubtfulValues } from "./doubtful-values";
 export { type PagedSeries, place } from "./pages";
 export { kindOfHeader, readSeries } from "./read-series";
 export type { CounterReading, EnergySpan, SeriesFile, SeriesOptions, SparseReadings } from "./series-file";

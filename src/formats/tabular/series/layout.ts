@@ -55,7 +55,11 @@ export function layoutOf(proposal: MappingProposal, table: TableSource, log: Pro
   if (kinds.size > 1) log.add("mixed-kinds", "error", { row: 1 });
   if (log.hasErrors) return null;
   const ignored = headers.filter(
-    (header, index) => header !== "" && !mapping.timeColumns.includes(index) && !columns.some((column) => column.index === index),
+    (header, index) =>
+      header !== "" &&
+      !mapping.timeColumns.includes(index) &&
+      index !== mapping.endColumn &&
+      !columns.some((column) => column.index === index),
   );
   if (ignored.length > 0) log.add("ignored-columns", "notice", { row: 1 }, { columns: ignored.join(", ").slice(0, 300) });
   const timeOf = timeReader(mapping);
@@ -94,9 +98,9 @@ const DAY_MINUTES = 1440;
 function stepOf(mapping: TableMapping, times: readonly WrittenTime[], { head }: TableSource, log: ProblemLog): number | null {
   if (mapping.layout === "months") return 30 * DAY_MINUTES;
   const step = mapping.layout === "rows" ? usualStepMinutes(times) : acrossStep(mapping, head);
-  const sparse = mapping.values.every(({ quantity }) => quantity === "counter_kwh");
+  const sparse = mapping.endColumn !== null || mapping.values.every(({ quantity }) => quantity === "counter_kwh");
   if (step === null) {
-    // A counter's single reading is a reading; anything else needs two times.
+    // A counter's single reading is a reading, and so is a span that names its end; anything else needs two times.
     if (sparse && times.length > 0) return DAY_MINUTES;
     const first = head[mapping.firstRow - 1];
     log.add(

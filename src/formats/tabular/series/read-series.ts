@@ -1,6 +1,7 @@
 import type { MappingProposal, TableMapping } from "@/contracts/mapping";
 import { ProblemLog } from "@/contracts/problems";
 import { say } from "@/wording/tables";
+import { plainTable } from "../reshape";
 import { type DetectionContext, detectMapping, openTable, type TableSource } from "../tables";
 import { type Bytes, sniffDialect, UnreadableText } from "../text";
 import { canonicalHeader, kindOf, readHeader, type SeriesKind } from "./columns";
@@ -15,7 +16,7 @@ const NO_CONTEXT: DetectionContext = { meters: [], commissioned: null, answers: 
 export async function readSeries(bytes: Bytes, options: SeriesOptions): Promise<SeriesFile> {
   const log = new ProblemLog();
   try {
-    const table = await openTable(bytes, log);
+    const table = await plainTable(await openTable(bytes, log), log);
     const proposal = proposalOf(table, options, log);
     const layout = proposal && layoutOf(proposal, table, log);
     if (!layout) return nothing(log, proposal);

@@ -12,7 +12,8 @@ import { EARLIEST_MS, LATEST_MS, spanDays } from "./span-days";
 import type { WrittenTime } from "./timestamp";
 
 /** Whether a table holds days, months or hand-read counters rather than a series of equal steps. */
-export const isSparse = ({ stepMinutes, mapping }: Layout): boolean => mapping.layout === "months" || !dividesDay(stepMinutes);
+export const isSparse = ({ stepMinutes, mapping }: Layout): boolean =>
+  mapping.layout === "months" || mapping.endColumn !== null || !dividesDay(stepMinutes);
 
 interface Cell {
   readonly meterId: string | null;
@@ -20,6 +21,8 @@ interface Cell {
   /** Of a counter that begins anew every day. */
   readonly beginsAnew: boolean;
   readonly time: WrittenTime;
+  /** End of the row's span, where it names one. */
+  readonly end: WrittenTime | null;
   readonly value: number;
   readonly row: number;
 }
@@ -87,6 +90,12 @@ function takeRow(layout: Layout, row: readonly string[], at: number, cells: Cell
     else log.add("bad-time", "error", { row: at, column: "time", value: timeText.slice(0, 40) });
     return;
   }
+  const endText = mapping.endColumn === null ? "" : (row[mapping.endColumn] ?? "").trim();
+  const end = endText === "" ? null : layout.timeOf(endText);
+  if (mapping.endColumn !== null && !end) {
+    log.add("bad-time", "error", { row: at, column: headers[mapping.endColumn] ?? "end", value: endText.slice(0, 40) });
+    return;
+  }
   columns.forEach((column, k) => {
     const plain = (row[column.index] ?? "").trim();
     const raw = toNumber(plain, mapping);
@@ -108,7 +117,7 @@ function takeRow(layout: Layout, row: readonly string[], at: number, cells: Cell
     }
     const own = time ?? { wallMs: monthStart(layout, year!, Number(mapping.across[k])), offsetMinutes: null };
     const { meterId, beginsAnew } = slots[column.slot]!;
-    cells.push({ meterId, quantity: column.quantity, beginsAnew, time: own, value, row: at });
+    cells.push({ meterId, quantity: column.quantity, beginsAnew, time: own, end, value, row: at });
   });
 }
 
@@ -133,10 +142,13 @@ function spansOf(layout: Layout, cells: readonly Cell[], utc: (time: WrittenTime
   const seen = new Map<string, number>();
   const spans: EnergySpan[] = [];
   let lastEnd: WrittenTime | null = null;
-  for (const { meterId, time, value, row } of cells) {
+  const dayAfter = endsWithin(cells) ? DAY_MS : 0;
+  for (const { meterId, time, end, value, row } of cells) {
     const at = new Date(time.wallMs);
     let [from, to]: [number, number] = [lastEnd?.wallMs ?? time.wallMs - layout.stepMinutes * MINUTE_MS, time.wallMs];
-    if (monthly) [from, to] = [Date.UTC(at.getUTCFullYear(), at.getUTCMonth(), 1), Date.UTC(at.getUTCFullYear(), at.getUTCMonth() + 1, 1)];
+    if (end) [from, to] = [time.wallMs, end.wallMs + dayAfter];
+    else if (monthly)
+      [from, to] = [Date.UTC(at.getUTCFullYear(), at.getUTCMonth(), 1), Date.UTC(at.getUTCFullYear(), at.getUTCMonth() + 1, 1)];
     else if (daily) [from, to] = [time.wallMs - (time.wallMs % DAY_MS), time.wallMs - (time.wallMs % DAY_MS) + DAY_MS];
     lastEnd = time;
     const key = `${meterId} ${from}`;
@@ -153,6 +165,12 @@ function spansOf(layout: Layout, cells: readonly Cell[], utc: (time: WrittenTime
     else spans.push({ meterId, fromUtcMs: utc({ ...time, wallMs: from }), toUtcMs: utc({ ...time, wallMs: to }), kwh: value });
   }
   return spans;
+}
+
+/** Whether an end names the last day of its span, and the next span begins a day later. */
+function endsWithin(cells: readonly Cell[]): boolean {
+  const steps = cells.slice(1).flatMap(({ time }, k) => (cells[k]!.end ? [time.wallMs - cells[k]!.end!.wallMs] : []));
+  return steps.length > 0 && 2 * steps.filter((ms) => ms === DAY_MS).length > steps.length;
 }
 
 /** What a counter that begins anew every day says: its day's energy up to the time of its last reading, or the whole day's where no time was written. */

@@ -37,7 +37,15 @@ export function monthsTable(draft: Draft): Detection | null {
   );
   return proposed(
     draft,
-    { layout: "months", timeColumns: [yearColumn], timeOrder: "ymd", values, across: months.map(({ month }) => String(month)), yearNames },
+    {
+      layout: "months",
+      timeColumns: [yearColumn],
+      timeOrder: "ymd",
+      endColumn: null,
+      values,
+      across: months.map(({ month }) => String(month)),
+      yearNames,
+    },
     numbers,
   );
 }

@@ -1,7 +1,8 @@
-import type { ValueColumn } from "@/contracts/mapping";
+import type { TimeOrder, ValueColumn } from "@/contracts/mapping";
 import { beginsAnewDaily, MISSING, type NumberGrammar, toNumber } from "@/core/readings";
 import { say } from "@/wording/tables";
 import { readHeader } from "../series/columns";
+import { readForeignTime } from "./cell-time";
 import { type ColumnMeaning, meaningOf } from "./column-words";
 import { columnOf, type Detection, type DetectionContext, type Draft, numberGrammar, proposed } from "./draft";
 import { answeredHolding, askHolding } from "./holdings";
@@ -13,7 +14,8 @@ export function rowsTable(draft: Draft): Detection {
   const canonical = readHeader(shape.headers);
   const time = timeColumns(draft, canonical.timeIndex);
   if (!time) return { ok: false, why: "no-time-column", headers: shape.headers };
-  const rest = shape.headers.map((_, index) => index).filter((index) => !time.columns.includes(index));
+  const endColumn = endOf(draft, time.columns, time.order);
+  const rest = shape.headers.map((_, index) => index).filter((index) => !time.columns.includes(index) && index !== endColumn);
   const numbers = numberGrammar(draft, rest);
   const step = stepOf(rows, time.columns, time.order);
   const values =
@@ -23,9 +25,20 @@ export function rowsTable(draft: Draft): Detection {
   if (values.length === 0) return { ok: false, why: "no-value-column", headers: shape.headers };
   return proposed(
     draft,
-    { layout: "rows", timeColumns: time.columns, timeOrder: time.order, values, across: [], yearNames: "start" },
+    { layout: "rows", timeColumns: time.columns, timeOrder: time.order, endColumn, values, across: [], yearNames: "start" },
     numbers,
   );
+}
+
+const END = /^(to|until|end|ending|bis|à|a|au|hasta|fin|fine|period end|end (time|date))$/i;
+
+/** The column of the ends of spans: another column of times by its name. */
+function endOf({ shape, rows }: Draft, times: readonly number[], order: TimeOrder): number | null {
+  const index = shape.headers.findIndex((header, at) => {
+    const cells = END.test(header.trim()) && !times.includes(at) ? columnOf(rows, at).filter(Boolean) : [];
+    return cells.length > 0 && cells.every((cell) => readForeignTime(cell, order) !== null);
+  });
+  return index < 0 ? null : index;
 }
 
 /** What the columns of a table are read with. */

@@ -11,6 +11,8 @@ import {
   type TextNotes,
   UnreadableText,
 } from "../text";
+import { jsonBlocks, looksLikeJson } from "./json-rows";
+import { isParquet, parquetRows } from "./parquet-rows";
 
 /** A table whatever it was written in: its first rows to look at, and all of its rows block by block. */
 export interface TableSource {
@@ -23,15 +25,20 @@ export interface TableSource {
 const HEAD_CHARS = 64 * 1024;
 const HEAD_ROWS = 500;
 
-/** Opens CSV text (packed or not) or an XLSX sheet; what is odd about the writing goes to the log, what can't be read throws UnreadableText. */
+/** Opens CSV text (packed or not), objects in JSON, an XLSX sheet or a Parquet file; what is odd about the writing goes to the log, what can't be read throws UnreadableText. */
 export async function openTable(bytes: Bytes, log: ProblemLog): Promise<TableSource> {
   const { first, all } = await firstChunk(bytes);
   if (first && isZip(first)) {
     const rows = await sheetRows(all, log);
     return { dialect: null, head: rows.slice(0, HEAD_ROWS), blocks: once({ firstRow: 1, rows }) };
   }
+  if (first && isParquet(first)) {
+    const rows = await parquetRows(all);
+    return { dialect: null, head: rows.slice(0, HEAD_ROWS), blocks: once({ firstRow: 1, rows }) };
+  }
   const notes: TextNotes = { encoding: "utf-8" };
   const { head, whole } = await peek(decodeText(all, notes), HEAD_CHARS);
+  if (looksLikeJson(head)) return { dialect: null, ...(await jsonBlocks(head, whole)) };
   if (head.length >= HEAD_CHARS && !/[\r\n]/.test(head)) throw new UnreadableText("line-too-long");
   if (notes.encoding !== "utf-8") log.add("other-encoding", "notice", {}, { encoding: notes.encoding });
   const dialect = sniffDialect(head);

@@ -57,7 +57,7 @@ function wide(
   );
   return proposed(
     draft,
-    { layout, timeColumns: [0], timeOrder, values, across: across.map(({ header }) => header), yearNames: "start" },
+    { layout, timeColumns: [0], timeOrder, endColumn: null, values, across: across.map(({ header }) => header), yearNames: "start" },
     numbers,
   );
 }

@@ -1,0 +1,119 @@
+import type { RecordBlock } from "../text";
+import { UnreadableText } from "../text";
+
+/** Text of objects longer than this is no table of readings; lines of objects may go on. */
+const MOST_CHARS = 200_000_000;
+const LOOKED_AT = 500;
+const BLOCK_ROWS = 5000;
+
+type Flat = Readonly<Record<string, string>>;
+
+export const looksLikeJson = (head: string): boolean => /^\s*[[{]/.test(head);
+
+/** Objects as the rows of a table: one a line, or a list of them, by itself or under a name; or lists of equal length, a column each. */
+export async function jsonBlocks(
+  head: string,
+  text: AsyncIterable<string>,
+): Promise<{ head: string[][]; blocks: AsyncIterable<RecordBlock> }> {
+  if (isLines(head)) {
+    const first = head.split("\n").slice(0, LOOKED_AT).flatMap(parsedLine);
+    const names = namesOf(first);
+    return { head: [names, ...first.map((row) => cellsOf(row, names))], blocks: lineBlocks(text, names) };
+  }
+  let whole = "";
+  for await (const part of text) {
+    whole += part;
+    if (whole.length > MOST_CHARS) throw new UnreadableText("too-large");
+  }
+  const objects = objectsIn(parsed(whole)).map(flat);
+  const names = namesOf(objects);
+  const rows = [names, ...objects.map((row) => cellsOf(row, names))];
+  return { head: rows.slice(0, LOOKED_AT), blocks: inBlocks(rows) };
+}
+
+/** Whether the first line is an object by itself. */
+function isLines(head: string): boolean {
+  const line = head.trimStart().split("\n", 1)[0]!.trim();
+  if (!line.startsWith("{") || !line.endsWith("}")) return false;
+  try {
+    const value: unknown = JSON.parse(line);
+    return objectsIn(value).length === 0;
+  } catch {
+    return false;
+  }
+}
+
+function parsed(text: string): unknown {
+  try {
+    return JSON.parse(text);
+  } catch {
+    throw new UnreadableText("broken-json");
+  }
+}
+
+const isObject = (value: unknown): value is Record<string, unknown> => typeof value === "object" && value !== null && !Array.isArray(value);
+
+/** The list of objects in a document: itself, the longest under a name, or columns that are lists. */
+function objectsIn(value: unknown): Record<string, unknown>[] {
+  if (Array.isArray(value)) return value.filter(isObject);
+  if (!isObject(value)) return [];
+  const lists = Object.values(value).filter(Array.isArray);
+  const objects = lists.map((list) => list.filter(isObject)).sort((a, b) => b.length - a.length)[0];
+  if (objects && objects.length > 0) return objects;
+  const columns = Object.entries(value).filter((entry): entry is [string, unknown[]] => Array.isArray(entry[1]));
+  const length = Math.max(0, ...columns.map(([, list]) => list.length));
+  return length < 2 ? [] : Array.from({ length }, (_, k) => Object.fromEntries(columns.map(([name, list]) => [name, list[k]])));
+}
+
+/** An object's values as text, those of an object within under both names. */
+function flat(value: Record<string, unknown>): Flat {
+  const out: Record<string, string> = {};
+  for (const [name, own] of Object.entries(value)) {
+    if (isObject(own)) for (const [inner, deep] of Object.entries(own)) out[`${name} ${inner}`] = textOf(deep);
+    else out[name] = textOf(own);
+  }
+  return out;
+}
+
+const textOf = (value: unknown): string =>
+  value === null || value === undefined
+    ? ""
+    : typeof value === "object"
+      ? JSON.stringify(value)
+      : String(value as string | number | boolean);
+
+const namesOf = (rows: readonly Flat[]): string[] => [...new Set(rows.slice(0, LOOKED_AT).flatMap((row) => Object.keys(row)))];
+const cellsOf = (row: Flat, names: readonly string[]): string[] => names.map((name) => row[name] ?? "");
+
+function parsedLine(line: string): Flat[] {
+  const text = line.trim();
+  if (text === "") return [];
+  try {
+    const value: unknown = JSON.parse(text);
+    return isObject(value) ? [flat(value)] : [];
+  } catch {
+    return [];
+  }
+}
+
+/** Rows count from 2 in such a table: its names stand in no line of the file, and take the first. */
+async function* lineBlocks(text: AsyncIterable<string>, names: readonly string[]): AsyncGenerator<RecordBlock> {
+  yield { firstRow: 1, rows: [[...names]] };
+  let [carry, row] = ["", 2];
+  const rowOf = (line: string): string[] => {
+    const [object] = parsedLine(line);
+    return object ? cellsOf(object, names) : line.trim() === "" ? [] : [line.slice(0, 60)];
+  };
+  for await (const part of text) {
+    const lines = (carry + part).split("\n");
+    carry = lines.pop()!;
+    if (lines.length === 0) continue;
+    yield { firstRow: row, rows: lines.map(rowOf) };
+    row += lines.length;
+  }
+  if (carry.trim() !== "") yield { firstRow: row, rows: [rowOf(carry)] };
+}
+
+async function* inBlocks(rows: readonly string[][]): AsyncGenerator<RecordBlock> {
+  for (let from = 0; from < rows.length; from += BLOCK_ROWS) yield { firstRow: from + 1, rows: rows.slice(from, from + BLOCK_ROWS) };
+}

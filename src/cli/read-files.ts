@@ -48,7 +48,7 @@ const QUANTITIES: Readonly<Record<string, string>> = {
 const OPTION_OF: Readonly<Record<string, (kind: string) => string>> = {
   "date-order": (kind) => say.datesDmyOrMdy(kind),
   quantity: (kind) => `--${kind}-unit ${Object.keys(QUANTITIES).join(", ")}`,
-  "reading-type": () => "--reading-type 0, 1, 2 and so on, in that order",
+  "reading-type": () => say.readingTypeByItsPlace,
   "one-value": () => "--one-value yes",
   "year-names": () => say.fiscalYearsStartOrEnd,
 };

@@ -166,6 +166,7 @@ Against “${name}”, ${year}, ${perKwh} ${currency} a kWh:
   labelsAtTheStartOrEnd2: "labels at the start or end of production intervals",
   kwhWhWKwOrCounter: "kWh, Wh, W, kW or counter",
   startOrEndWhichCalendarYear: "start or end: which calendar year names a fiscal one",
+  readingTypeByItsPlace: "--reading-type 0, 1, 2 and so on, in that order",
   whichKindOfReadingOfTheMeterFile: "kind of reading of a meter file, from 0",
   thatReadingsOfOneNumberAreMeant: "yes: readings that are all one number are meant",
   aColumnMapping: "a column mapping",

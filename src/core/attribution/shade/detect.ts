@@ -1,6 +1,7 @@
 import { medianOf } from "../../statistics";
 import { MAD_TO_DEVIATION } from "../../units";
 import type { AttributionFrame } from "../record/frame";
+import type { ShadedField, SkyField } from "./field";
 import { type ClearHour, shadeOnset } from "./onset";
 import { skyTakenFrac } from "./sky-taken";
 import {
@@ -25,17 +26,7 @@ import {
   SHADED_FRAC,
 } from "./thresholds";
 
-/** One field of the sky: sun within it, and what the plant gave of what it owed on clear and on overcast hours. */
-export interface SkyField {
-  readonly azimuthDeg: number;
-  readonly elevationDeg: number;
-  readonly ratio: number;
-  readonly hours: number;
-  readonly isShaded: boolean;
-}
-
-/** A field that is shaded, and what the plant gives in it. */
-export type ShadedField = Pick<SkyField, "azimuthDeg" | "elevationDeg" | "ratio">;
+export type { ShadedField, SkyField } from "./field";
 
 export interface ShadeEvidence {
   readonly fields: readonly SkyField[];

@@ -1,5 +1,5 @@
 import { arrayNameplateW, type Site } from "../../site";
-import type { ShadedField } from "./detect";
+import type { ShadedField } from "./field";
 import { FIELD_AZIMUTH_DEG, FIELD_ELEVATION_DEG } from "./thresholds";
 
 const RAD = Math.PI / 180;

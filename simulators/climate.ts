@@ -16,6 +16,8 @@ export interface Climate {
   readonly meanRainMm: number;
   /** Wet days in cold air bring snow, and the mast has a depth gauge. */
   readonly snows?: boolean;
+  /** Its clear days are as clear as each other but for haze, as the light of a real sky is. */
+  readonly hasClearDays?: boolean;
 }
 
 /** Weather of a simulated plant, at its own fine step. */
@@ -37,6 +39,10 @@ const haurwitz = (cosZenith: number): number => (cosZenith > 0 ? 1098 * cosZenit
 /** Diffuse share of GHI; not the model's. Source: Boland, Ridley & Brown, 2008, Models of diffuse solar radiation. */
 const bolandDiffuseFrac = (clearness: number): number => 1 / (1 + Math.exp(-5.0033 + 8.6025 * clearness));
 
+/** Days whose state stands this high are clear, and their haze takes or gives so much of the light, one deviation. */
+const CLEAR_STATE = 0.5;
+const HAZE_FRAC = 0.012;
+
 /** Weather made from a seed: day states that persist, clouds that drift through a day, rain on dull days. Same seed, same weather. */
 export function simulateWeather(climate: Climate, place: Place, axis: TimeAxis, seed: number): SimulatedWeather {
   const source = randomLcg(seed);
@@ -50,11 +56,13 @@ export function simulateWeather(climate: Climate, place: Place, axis: TimeAxis, 
   let cloud = 0;
   let warm = 0;
   let wind = 0;
+  let haze = 0;
   for (let i = 0; i < axis.count; i++) {
     const utcMs = axis.startUtcMs + i * axis.stepMinutes * MINUTE_MS;
     const month = new Date(utcMs).getUTCMonth();
     if (i % perDay === 0) {
       dayState = 0.55 * dayState + 0.83 * normal();
+      if (climate.hasClearDays) haze = 0.8 * haze + 0.6 * normal();
       warm = 0.8 * warm + 0.6 * normal() * 3;
       const wet = source() < climate.wetDays[month]! * (dayState < 0 ? 1.7 : 0.3);
       if (wet) rainMm[i + Math.floor(source() * perDay)] = -Math.log(1 - source()) * climate.meanRainMm;
@@ -63,7 +71,10 @@ export function simulateWeather(climate: Climate, place: Place, axis: TimeAxis, 
     wind = 0.97 * wind + 0.24 * normal();
     const usual = climate.brightness[month]!;
     const restless = 0.05 + 0.28 * Math.max(0, 1 - usual) + (dayState < -0.3 ? 0.12 : 0);
-    const share = Math.min(1.12, Math.max(0.06, usual + 0.17 * Math.min(dayState, 0.9) + restless * cloud * (cloud < 0 ? 1 : 0.35)));
+    const isClear = climate.hasClearDays && dayState > CLEAR_STATE;
+    const share = isClear
+      ? 1 + HAZE_FRAC * haze
+      : Math.min(1.12, Math.max(0.06, usual + 0.17 * Math.min(dayState, 0.9) + restless * cloud * (cloud < 0 ? 1 : 0.35)));
     const up = sun.up[i]!;
     ghiWm2[i] = haurwitz(up) * share;
     const clearness = up > 0.01 ? Math.min(1, ghiWm2[i]! / (sun.extraterrestrialWm2[i]! * up)) : 0;

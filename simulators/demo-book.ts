@@ -1,5 +1,6 @@
 import type { SiteInput } from "@/contracts/site";
 import type { Climate } from "./climate";
+import type { LightSensor } from "./light-sensor";
 import type { PlantTruth } from "./plant";
 import type { TrialTruth } from "./school";
 import type { ConsumerTruth } from "./supplier";
@@ -15,6 +16,8 @@ export interface DemoBook {
   readonly trial?: TrialTruth;
   /** Who uses the energy, where bills are kept. */
   readonly consumer?: ConsumerTruth;
+  /** What the mast's light sensor makes of the light; true where none is given. */
+  readonly sensor?: LightSensor;
   readonly seed: number;
   readonly firstUtc: string;
   readonly lastUtc: string;

@@ -2,6 +2,7 @@ import { libraryModule } from "@/contracts/module-library";
 import { deciduousThrough } from "@/core/shading";
 import type { DemoBook } from "./demo-book";
 import { ferryConsumer, ferryMoney } from "./demo-ferry-money";
+import { dryingBarn, iceWorks } from "./demo-hidden";
 import { schoolBook } from "./demo-school";
 
 const packingShed: DemoBook = {
@@ -364,4 +365,4 @@ const boreField: DemoBook = {
   },
 };
 
-export const DEMO_BOOKS: readonly DemoBook[] = [packingShed, alpineHut, boreField, schoolBook, ferryOffice];
+export const DEMO_BOOKS: readonly DemoBook[] = [packingShed, alpineHut, boreField, schoolBook, ferryOffice, dryingBarn, iceWorks];

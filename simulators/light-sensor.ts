@@ -14,6 +14,8 @@ export interface LightSensor {
   readonly dailyNoiseFrac: number;
   /** Half of a wave through the year. */
   readonly seasonalFrac: number;
+  /** Films that grow on its dome and are wiped off, years from the record's beginning. */
+  readonly domes?: readonly { readonly fromYears: number; readonly toYears: number; readonly deepestFrac: number }[];
 }
 
 /** Light as a sensor gives it, W/m2. Same seed, same readings. Scatter lies on what is not clear: under a blue sky all see alike. */
@@ -29,7 +31,9 @@ export function throughSensor(lightWm2: Float64Array, axis: TimeAxis, sensor: Li
     const years = (i * axis.stepMinutes * MINUTE_MS) / YEAR_MS;
     const season = sensor.seasonalFrac * Math.cos(2 * Math.PI * (years - 0.04));
     const step = sensor.steps.reduce((sum, { atYears, frac }) => sum + (years >= atYears ? frac : 0), 0);
+    const film = (sensor.domes ?? []).find(({ fromYears, toYears }) => years >= fromYears && years < toYears);
+    const dimmed = film ? (film.deepestFrac * (years - film.fromYears)) / (film.toYears - film.fromYears) : 0;
     const noise = sensor.dailyNoiseFrac * day + sensor.hourlyNoiseFrac * hour;
-    return Math.max(0, light * (1 + sensor.gainFrac + sensor.driftPerYearFrac * years + season + step) * Math.exp(noise));
+    return Math.max(0, light * (1 - dimmed) * (1 + sensor.gainFrac + sensor.driftPerYearFrac * years + season + step) * Math.exp(noise));
   });
 }

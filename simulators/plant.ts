@@ -21,6 +21,14 @@ export interface PlantTruth {
   readonly limits?: readonly { readonly from: string; readonly to: string; readonly acW: number }[];
   /** The inverter's real ceiling against the rating in the book. */
   readonly ceilingFrac?: number;
+  /** A ceiling that is set otherwise from a moment on, against the rating in the book. */
+  readonly ceilingMoves?: { readonly at: string; readonly frac: number };
+  /** How the ceiling falls with warm air, and a time in which it falls sooner: a fan that failed. */
+  readonly heat?: {
+    readonly fromC: number;
+    readonly perKFrac: number;
+    readonly fan?: { readonly from: string; readonly to: string; readonly soonerK: number };
+  };
   /** Times that the logger lost, ISO instants. */
   readonly lost: readonly { readonly from: string; readonly to: string }[];
   readonly meterGainFrac: number;
@@ -85,7 +93,7 @@ export function simulateWithTruth(
     const date = new Date(utcMs).toISOString().slice(0, 10);
     const dirt = soiling[Math.floor(i / (1440 / axis.stepMinutes))]!;
     const { arrays, acRatedW: bookW } = standingOn(site, truth, date, standing);
-    const acRatedW = bookW * (truth.ceilingFrac ?? 1);
+    const acRatedW = bookW * ceilingFracAt(truth, utcMs, weather.airTempC[i]!);
     for (const array of arrays) {
       const openWm2 = klucher(weather, i, array, new Date(utcMs).getUTCMonth());
       const lightWm2 = openWm2 * (1 - snowFrac[i]!) * (1 - dirt);
@@ -115,6 +123,14 @@ export function simulateWithTruth(
     energyKwh[i] = within(utcMs, truth.lost) ? Number.NaN : Math.round(made * toKwh * 1000) / 1000;
   }
   return { energyKwh, dcKwh, losses: lost, snowFrac };
+}
+
+/** Share of the rating that the inverters give at most. */
+function ceilingFracAt({ ceilingFrac = 1, ceilingMoves, heat }: PlantTruth, utcMs: number, airTempC: number): number {
+  const set = ceilingMoves && utcMs >= Date.parse(ceilingMoves.at) ? ceilingMoves.frac : ceilingFrac;
+  if (!heat) return set;
+  const sooner = heat.fan && within(utcMs, [heat.fan]) ? heat.fan.soonerK : 0;
+  return Math.min(set, 1 - heat.perKFrac * Math.max(0, airTempC - heat.fromC + sooner));
 }
 
 /** Output of a part-load inverter, what its rating cut off, and what it drew: on its ceiling it leaves the best point of the strings. */

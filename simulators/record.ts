@@ -4,6 +4,7 @@ import { DAY_MS, HOUR_MS, MINUTE_MS } from "@/core/units";
 import { type PagedSeries, place, type WeatherQuantity } from "@/formats/tabular/series";
 import { simulateWeather } from "./climate";
 import type { DemoBook } from "./demo-book";
+import { throughSensor } from "./light-sensor";
 import { simulatePlant } from "./plant";
 import { sidesOf } from "./school";
 
@@ -30,7 +31,7 @@ export function recordOf(demo: DemoBook, site: Site): PlantRecord {
     paged(quantity, null, hourly, values, digits, from);
   return {
     weather: [
-      mast("ghi_w_m2", mean(weather.ghiWm2), 1),
+      mast("ghi_w_m2", demo.sensor ? throughSensor(mean(weather.ghiWm2), hourly, demo.sensor, demo.seed) : mean(weather.ghiWm2), 1),
       mast("air_temperature_c", mean(weather.airTempC), 1),
       mast("wind_speed_m_s", mean(weather.windSpeedMs), 1),
       mast("rain_mm", sumOnto(weather.rainMm, fine, hourly).sums, 1),

@@ -1,7 +1,8 @@
-import { DateTime } from "luxon";
 import type { AttributionReport, BookCause } from "../../src/contracts/attribution";
 import { DAY_MS } from "../../src/core/units";
+import { claimsOf } from "./claims";
 import type { ReadPlant } from "./plant";
+import { dayOf, gainedIn, kwh, msOf, type Span, touches } from "./spans";
 import type { PlantTruth } from "./truth";
 
 /** One claim of the analysis beside the truth. */
@@ -16,18 +17,9 @@ export interface FleetRow {
 }
 
 type Line = Omit<FleetRow, "plant">;
-interface Span {
-  readonly fromUtcMs: number;
-  readonly toUtcMs: number;
-}
-
-const kwh = (value: number): string => `${Math.round(value)} kWh`;
-const msOf = (text: string, zone: string): number => DateTime.fromISO(text, { zone }).toMillis();
-const dayOf = (utcMs: number, zone: string): string => DateTime.fromMillis(utcMs, { zone }).toISODate()!;
-const touches = (a: Span, b: Span): boolean => a.fromUtcMs < b.toUtcMs && a.toUtcMs > b.fromUtcMs;
-
 /** All that a plant's truth says of what was read of it. */
-export function judged(plant: string, { causes, readings, asked }: ReadPlant, truth: PlantTruth): FleetRow[] {
+export function judged(plant: string, read: ReadPlant, truth: PlantTruth): FleetRow[] {
+  const { causes, asked } = read;
   const lines = [
     { kind: "reading", what: "reads the files unasked", read: asked ?? "yes", truth: "plain headers", limit: "yes", holds: asked === null },
     ...ageingLines(causes, truth),
@@ -36,7 +28,7 @@ export function judged(plant: string, { causes, readings, asked }: ReadPlant, tr
     ...planeLines(causes, truth),
     ...outageLines(causes, truth),
     unexplainedLine(causes),
-    ...falseLines(causes, readings, truth),
+    ...falseLines(read, truth),
   ];
   return lines.map((line) => ({ plant, ...line }));
 }
@@ -94,14 +86,6 @@ function energyLines({ all }: AttributionReport, { totals }: PlantTruth): Line[]
       holds: Math.abs(read - truth) <= limit,
     };
   });
-}
-
-/** What removing a cause alone would have brought in the months of a finding. */
-function gainedIn({ monthly, record }: PlantTruth, cause: string, { fromUtcMs, toUtcMs }: Span): number {
-  const [from, to] = [dayOf(fromUtcMs, record.timezone).slice(0, 7), dayOf(toUtcMs - 1, record.timezone).slice(0, 7)];
-  return monthly
-    .filter(({ month }) => from <= month && month <= to)
-    .reduce((sum, { gain_if_removed_kwh: gained }) => sum + (gained?.[cause] ?? 0), 0);
 }
 
 function intervalLines({ findings }: AttributionReport, truth: PlantTruth): Line[] {
@@ -193,72 +177,14 @@ function unexplainedLine({ years, months, all }: AttributionReport): Line {
 }
 
 /** Findings that the truth knows nothing of. */
-function falseLines({ findings }: AttributionReport, readings: ReadPlant["readings"], truth: PlantTruth): Line[] {
+function falseLines(read: ReadPlant, truth: PlantTruth): Line[] {
   const zone = truth.record.timezone;
-  const spanOf = ({ start, end }: { start: string; end: string }): Span => ({ fromUtcMs: msOf(start, zone), toUtcMs: msOf(end, zone) });
-  const lost = truth.totals.losses_kwh;
-  const outs = truth.outages.map((outage) => ({ ...spanOf(outage), isPart: outage.kind === "string" || outage.kind === "tracker" }));
-  const cleaned = truth.soiling.cleanings.map((day) => msOf(day, zone));
-  const unwritten = truth.soiling.cleanings.filter((day) => !truth.soiling.cleanings_recorded.includes(day)).map((day) => msOf(day, zone));
-  const held = [...truth.curtailment, ...(truth.derating?.fan_failed ? [truth.derating.fan_failed] : [])].map(spanOf);
-  const isTrue = (finding: Span & { readonly kind: string; readonly kwh: number | null }): boolean | null => {
-    const near = (utcMs: number, days: number): boolean => Math.abs(finding.fromUtcMs - utcMs) <= days * DAY_MS;
-    switch (finding.kind) {
-      case "outage":
-        return outs.some((out) => touches(finding, out));
-      case "strings-out":
-        return outs.some((out) => out.isPart && touches(finding, out));
-      case "held-low":
-        return truth.ceiling_change !== undefined || outs.length > 0 || held.some((span) => touches(finding, span));
-      case "derating":
-        return (lost.derating ?? 0) > 0;
-      case "soiling":
-      case "shading":
-        return (lost[finding.kind] ?? 0) > 0 && (finding.kwh ?? 0) <= 2 * lost[finding.kind]! + 0.003 * truth.totals.delivered_kwh;
-      case "snow":
-        return gainedIn(truth, "snow", finding) > 0.3 * (finding.kwh ?? 0);
-      case "orientation":
-        return !truth.actual.arrays[0]!.as_claimed;
-      case "ceiling":
-        return truth.ceiling_change !== undefined;
-      case "unrecorded-cleaning":
-        return unwritten.some((day) => near(day, 3.5));
-      case "sensor-dirty":
-        return (truth.weather_sensor?.soiled ?? []).some((span) => touches(finding, spanOf(span)));
-      case "level-step":
-        return (
-          [truth.meter_change, truth.ceiling_change, truth.counter].some((change) => change !== undefined) ||
-          [...cleaned, ...outs.flatMap(({ fromUtcMs, toUtcMs }) => [fromUtcMs, toUtcMs])].some((edge) => near(edge, 4.5))
-        );
-      case "clock-shift":
-      case "no-summer-time":
-        return truth.clock.wrong_spans.some((span) => touches(finding, spanOf(span)));
-      case "unit-factor":
-        return truth.unit_mistakes.some((span) => touches(finding, spanOf({ start: span.first_interval_start, end: span.end })));
-      case "counter-reset":
-      case "digit-slip":
-        return truth.counter !== undefined;
-      case "looks-export":
-        return truth.meter_change !== undefined && touches(finding, spanOf(truth.meter_change.export_stands_in));
-      case "negative":
-        return truth.night_draw !== undefined;
-      case "frozen":
-      case "night-output":
-      case "battery":
-      case "looks-dc":
-      case "looks-net":
-      case "counter-rollover":
-        return false;
-      default:
-        return null;
-    }
-  };
-  const wrong = [...findings, ...readings].filter((finding) => isTrue(finding) === false);
+  const wrong = claimsOf(read, truth).filter(({ isTrue }) => !isTrue);
   if (wrong.length === 0) return [{ kind: "false finding", what: "false findings", read: "0", truth: "0", limit: "none", holds: true }];
-  return wrong.map((finding) => ({
+  return wrong.map((claim) => ({
     kind: "false finding",
-    what: `${finding.kind} ${dayOf(finding.fromUtcMs, zone)} to ${dayOf(finding.toUtcMs, zone)}`,
-    read: `${finding.kwh === null ? "claimed" : kwh(finding.kwh)}, confidence ${finding.confidenceFrac.toFixed(2)}`,
+    what: `${claim.kind} ${dayOf(claim.fromUtcMs, zone)} to ${dayOf(claim.toUtcMs, zone)}`,
+    read: `${claim.kwh === null ? "claimed" : kwh(claim.kwh)}, confidence ${claim.confidenceFrac.toFixed(2)}`,
     truth: "nothing there",
     limit: "none",
     holds: false,

@@ -260,7 +260,7 @@ export function makeSky(
     sky.heightDeg[i] = heightDeg;
     sky.bearingDeg[i] = bearingDeg;
     sky.beyondAirWm2[i] = beyondAirWm2;
-    let openShare = 1;
+    let openShare: number;
     if (heightDeg > 0) {
       const air = airmass(heightDeg);
       const up = Math.sin(heightDeg * RAD);

@@ -213,9 +213,9 @@ describe("the database itself", () => {
 });
 
 describe("the demo", () => {
-  it("is loaded once into an empty shelf, five books of five years", async () => {
+  it("is loaded once into an empty shelf, seven books of five years", async () => {
     await services.books.remove(book.id);
-    expect(await finishDemo(services)).toBe(5);
+    expect(await finishDemo(services)).toBe(7);
     expect(await finishDemo(services)).toBe(0);
     for (const demo of await allBooks(services)) {
       const { report } = await services.ledgerOf(demo);

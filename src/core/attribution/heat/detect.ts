@@ -1,7 +1,17 @@
 import type { Standstill } from "../outage/standstill";
 import type { AttributionFrame } from "../record/frame";
 import { capOf, type HeatLaw, intakeOf, levelByDay, type Row, rowsOf, topOf } from "./rows";
-import { COOL_C, FROM_C, LEAST_SOONER_K, LEAST_SPAN_DAYS, MOST_LEFT_SHARE, PER_K_FRAC, PER_K_OFF, VERY_STRONG } from "./thresholds";
+import {
+  COOL_C,
+  EDGE_SHARE,
+  FROM_C,
+  LEAST_SOONER_K,
+  LEAST_SPAN_DAYS,
+  MOST_LEFT_SHARE,
+  PER_K_FRAC,
+  PER_K_OFF,
+  VERY_STRONG,
+} from "./thresholds";
 
 export type { HeatLaw } from "./rows";
 
@@ -138,20 +148,36 @@ function best<T>(of: readonly T[], lossOfOne: (one: T) => number): { one: T; los
 
 /** The span and the law that better the fit most together: days in a row whose gain is the greatest. Source: Bentley, 1984, Programming pearls. */
 function spanOf(rows: readonly Row[], perK: number): HotSpan | null {
-  let [most, found] = [0, null as (HotSpan & { firstDay: number; lastDay: number }) | null];
+  let [most, found] = [0, null as { law: HeatLaw; first: number; last: number } | null];
   for (const law of LAWS) {
     let [sum, start] = [0, 0];
     for (let k = 0; k < rows.length; k++) {
-      const row = rows[k]!;
       if (sum <= 0) [sum, start] = [0, k];
-      sum += missOf(row, perK, null) - missOf(row, perK, law);
-      if (sum > most) {
-        const first = rows[start]!;
-        [most, found] = [sum, { ...law, from: first.step, to: row.step + 1, firstDay: first.day, lastDay: row.day }];
-      }
+      sum += gainOf(rows[k]!, perK, law);
+      if (sum > most) [most, found] = [sum, { law, first: start, last: k }];
     }
   }
-  return found && found.lastDay - found.firstDay >= LEAST_SPAN_DAYS
-    ? { from: found.from, to: found.to, fromC: found.fromC, perKFrac: found.perKFrac }
-    : null;
+  if (!found) return null;
+  const { law } = found;
+  const [first, last] = [edgeOf(rows, found, perK, most, 1), edgeOf(rows, found, perK, most, -1)];
+  if (rows[last]!.day - rows[first]!.day < LEAST_SPAN_DAYS) return null;
+  return { ...law, from: rows[first]!.step, to: rows[last]!.step + 1 };
+}
+
+const gainOf = (row: Row, perK: number, law: HeatLaw): number => missOf(row, perK, null) - missOf(row, perK, law);
+
+/** A cool season before or after a span gains next to nothing and is none of it: the row at which the gain has truly begun, from the one end or the other. */
+function edgeOf(
+  rows: readonly Row[],
+  { law, first, last }: { readonly law: HeatLaw; readonly first: number; readonly last: number },
+  perK: number,
+  most: number,
+  way: 1 | -1,
+): number {
+  let sum = 0;
+  for (let k = way > 0 ? first : last; k >= first && k <= last; k += way) {
+    sum += gainOf(rows[k]!, perK, law);
+    if (sum > EDGE_SHARE * most) return k;
+  }
+  return way > 0 ? first : last;
 }

@@ -22,6 +22,8 @@ export const VERY_STRONG = 10;
 export const MOST_LEFT_SHARE = 0.5;
 /** A span lasts this many days at least: a hot week is weather. */
 export const LEAST_SPAN_DAYS = 14;
+/** A span begins and ends where this share of its gain has come together: less is the scatter of cool days. */
+export const EDGE_SHARE = 0.003;
 /** Within a span the rating falls from air this much cooler at least. */
 export const LEAST_SOONER_K = 2;
 /** What the whole record loses to heat is a finding from this share of its energy on. */

@@ -1,8 +1,8 @@
 import { arrayNameplateW, type Site } from "../../site";
+import { degToRad } from "../../units";
 import type { ShadedField } from "./field";
 import { FIELD_AZIMUTH_DEG, FIELD_ELEVATION_DEG } from "./thresholds";
 
-const RAD = Math.PI / 180;
 /** Width of the sky's pieces, degrees. */
 const PIECE_DEG = 1;
 
@@ -15,7 +15,7 @@ export function skyTakenFrac(site: Site, fields: readonly ShadedField[]): number
   if (fields.length === 0 || !(total > 0)) return 0;
   const columns = columnsOf(fields);
   return site.arrays.reduce(
-    (sum, array) => sum + (takenFrom(array.tiltDeg * RAD, array.azimuthDeg * RAD, columns) * arrayNameplateW(site, array)) / total,
+    (sum, array) => sum + (takenFrom(degToRad(array.tiltDeg), degToRad(array.azimuthDeg), columns) * arrayNameplateW(site, array)) / total,
     0,
   );
 }
@@ -46,9 +46,9 @@ function takenFrom(tilt: number, azimuth: number, columns: readonly Column[]): n
   for (const { azimuthDeg, topDeg, keptFrac } of columns)
     for (let across = 0.5 * PIECE_DEG; across < FIELD_AZIMUTH_DEG; across += PIECE_DEG)
       for (let up = 0.5 * PIECE_DEG; up < topDeg; up += PIECE_DEG) {
-        const [bearing, height] = [(azimuthDeg - FIELD_AZIMUTH_DEG / 2 + across) * RAD, up * RAD];
+        const [bearing, height] = [degToRad(azimuthDeg - FIELD_AZIMUTH_DEG / 2 + across), degToRad(up)];
         const straight = Math.sin(height) * Math.cos(tilt) + Math.cos(height) * Math.sin(tilt) * Math.cos(bearing - azimuth);
-        taken += keptFrac * Math.max(0, straight) * Math.cos(height) * (PIECE_DEG * RAD) ** 2;
+        taken += keptFrac * Math.max(0, straight) * Math.cos(height) * degToRad(PIECE_DEG) ** 2;
       }
   return taken / whole;
 }

@@ -1,4 +1,5 @@
 import type { ProblemLog } from "@/contracts/problems";
+import { DAY_MS } from "@/core/units";
 import { readForeignTime } from "../tables/cell-time";
 import type { TableSource } from "../tables/source";
 import { asItStands, column, type Look, lookOf, recut } from "./recut";
@@ -28,7 +29,7 @@ function isEven(look: Look, from: number, to: number): boolean {
   const at = (cells: readonly string[]): number[] => cells.map((cell) => readForeignTime(cell, order)?.wallMs ?? Number.NaN);
   const [starts, ends] = [at(column(look, from)), at(column(look, to))];
   const even = starts.filter(
-    (start, k) => k + 1 < starts.length && Math.abs(ends[k]! - starts[k + 1]!) <= 86_400_000 && ends[k]! > start,
+    (start, k) => k + 1 < starts.length && Math.abs(ends[k]! - starts[k + 1]!) <= DAY_MS && ends[k]! > start,
   ).length;
   return starts.length > 1 && even >= 0.9 * (starts.length - 1);
 }

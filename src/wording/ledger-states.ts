@@ -11,11 +11,16 @@ const KINDS = catalogue({
   usual: "usual year",
   "no-weather": "no weather",
   closed: "closed",
+  /** An account that took less than the plan has it: a gain is no loss. */
+  less: (name: string) => `less ${name}`,
 });
 
 /** A line at a glance: its state, or the cause that explains it. */
-export const stateWords = (state: LineState | { readonly kind: "closed" }): string =>
-  state.kind === "explained" ? ACCOUNT_NAMES[state.account].name : KINDS[state.kind];
+export function stateWords(state: LineState | { readonly kind: "closed" }): string {
+  if (state.kind !== "explained") return KINDS[state.kind];
+  const { name } = ACCOUNT_NAMES[state.account];
+  return state.isGain && state.account !== "rating" ? KINDS.less(name.toLowerCase()) : name;
+}
 
 /** What a loss is called at the head of a sentence: one of it, and several. */
 const SUBJECTS: Readonly<Record<FoundAccount, readonly [string, string]>> = {

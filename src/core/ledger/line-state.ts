@@ -7,7 +7,7 @@ export type LineState =
   /** Index inside the tolerance, and nothing found. */
   | { readonly kind: "within" }
   /** Something was found, and the rest is inside the tolerance. */
-  | { readonly kind: "explained"; readonly account: FoundAccount }
+  | { readonly kind: "explained"; readonly account: FoundAccount; readonly isGain: boolean }
   /** More is unexplained, in either direction, than instruments and model can be off. */
   | { readonly kind: "to-check" }
   /** Too little was read to say. */
@@ -61,5 +61,5 @@ export function lineState(line: LedgerLine, toleranceFrac: number): LineState {
   if (index === null || line.unexplainedKwh === null || line.readFrac < LEAST_READ_FRAC) return { kind: "gap" };
   if (Math.abs(line.unexplainedKwh) > toleranceFrac * expectedReadKwh(line)) return { kind: "to-check" };
   const account = largestFound(line, index, toleranceFrac);
-  return account ? { kind: "explained", account } : { kind: "within" };
+  return account ? { kind: "explained", account, isGain: line.foundKwh[account] < 0 } : { kind: "within" };
 }

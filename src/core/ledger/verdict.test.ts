@@ -27,25 +27,25 @@ describe("a line at a glance", () => {
 
   it("an outage explains a line from the least that would turn its index, and the pill names it", () => {
     const of = (share: number) => stateOf(foundLine({ downtime: 1000 * share }, 1000 - 1000 * share));
-    expect(of(TOLD_FRAC * 1.01)).toEqual({ kind: "explained", account: "downtime" });
+    expect(of(TOLD_FRAC * 1.01)).toEqual({ kind: "explained", account: "downtime", isGain: false });
     expect(of(TOLD_FRAC * 0.99)).toEqual({ kind: "within" });
   });
 
   it("a level against the plan explains a line only where the index lies outside the tolerance", () => {
     const of = (kwh: number) => stateOf(foundLine({ soiling: kwh }, 1000 - kwh));
     expect(of(49)).toEqual({ kind: "within" });
-    expect(of(51)).toEqual({ kind: "explained", account: "soiling" });
+    expect(of(51)).toEqual({ kind: "explained", account: "soiling", isGain: false });
   });
 
   it("names a loss where the index is short, a gain where it is over, and no snow that stayed away", () => {
-    expect(stateOf(foundLine({ soiling: 90, ageing: -20 }, 930))).toEqual({ kind: "explained", account: "soiling" });
-    expect(stateOf(foundLine({ soiling: -90, ageing: 20 }, 1070))).toEqual({ kind: "explained", account: "soiling" });
+    expect(stateOf(foundLine({ soiling: 90, ageing: -20 }, 930))).toEqual({ kind: "explained", account: "soiling", isGain: false });
+    expect(stateOf(foundLine({ soiling: -90, ageing: 20 }, 1070))).toEqual({ kind: "explained", account: "soiling", isGain: true });
     expect(stateOf(foundLine({ snow: -30 }, 1030))).toEqual({ kind: "within" });
   });
 
   it("what is found does not hide what is not: the rest is judged by itself", () => {
     expect(kindOf(foundLine({ downtime: 200 }, 740))).toBe("to-check");
-    expect(stateOf(foundLine({ downtime: 200, snow: 20 }, 780))).toEqual({ kind: "explained", account: "downtime" });
+    expect(stateOf(foundLine({ downtime: 200, snow: 20 }, 780))).toEqual({ kind: "explained", account: "downtime", isGain: false });
   });
 
   it("an outage hidden by as much over is told, not swallowed", () => {

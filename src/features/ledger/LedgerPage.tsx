@@ -2,21 +2,13 @@
 
 import Link from "next/link";
 import { Hatches, MonthCurves } from "@/charts";
-import type { AttributionRun, Indicators } from "@/contracts/attribution";
+import type { AttributionRun } from "@/contracts/attribution";
 import type { Glance } from "@/contracts/ledger";
-import type { ToBring } from "@/core/basis";
 import { isOwnWeatherKnown, isUsualYear, type LedgerLine, type Verdict } from "@/core/ledger";
 import { isOffGrid, nameplateW } from "@/core/site";
-import chapter from "@/features/kit/look/Chapter.module.css";
 import { ViewTabs } from "@/features/kit/look/ViewTabs";
 import { ChartFrame } from "@/features/kit/save/ChartFrame";
 import { CauseProgress } from "@/features/ledger/attribution/CauseProgress";
-import { CausesView, type CausesViewProps } from "@/features/ledger/attribution/CausesView";
-import type { DirtAndSnowProps } from "@/features/ledger/attribution/DirtAndSnowTables";
-import { DirtAndSnowView } from "@/features/ledger/attribution/DirtAndSnowView";
-import { IndicatorsView } from "@/features/ledger/attribution/IndicatorsView";
-import { PromiseView } from "@/features/ledger/attribution/PromiseView";
-import { BRING_WORDS } from "@/wording/basis";
 import { monthName, number, yearInWords } from "@/wording/format";
 import type { LossSpan } from "@/wording/ledger-states";
 import { say } from "@/wording/screens/ledger";
@@ -30,17 +22,8 @@ import { LedgerSpread } from "./LedgerSpread";
 import styles from "./LedgerSpread.module.css";
 import views from "./LedgerViews.module.css";
 import { LEDGER_VIEWS } from "./ledger-views";
+import { type LedgerView, OtherView } from "./OtherView";
 import { VerdictSentence } from "./VerdictSentence";
-
-/** What stands under the page's head, by view. */
-export type LedgerView =
-  | { readonly id: "year" }
-  | ({ readonly id: "causes" } & Omit<CausesViewProps, "slug">)
-  | ({ readonly id: "dirt" } & Omit<DirtAndSnowProps, "slug" | "span">)
-  /** Causes and dirt where the light or the readings carry neither: what to bring. */
-  | { readonly id: "withheld"; readonly of: "causes" | "dirt"; readonly bring: NonNullable<ToBring> }
-  | { readonly id: "promise"; readonly months: readonly LedgerLine[] }
-  | { readonly id: "figures"; readonly indicators: readonly Indicators[]; readonly lines: readonly LedgerLine[]; readonly sum: LedgerLine };
 
 export interface LedgerPageProps {
   readonly view: LedgerView;
@@ -60,6 +43,7 @@ export interface LedgerPageProps {
   readonly verdict: Verdict;
   /** When the largest loss was. */
   readonly span: LossSpan | null;
+  readonly light: "drifts" | "dirty" | null;
   readonly glance: Glance | null;
 }
 
@@ -109,9 +93,17 @@ export function LedgerPage(props: LedgerPageProps) {
 }
 
 /** What the year says, above its causes: the very sentence and sums of the Year view. */
-const OfTheYear = ({ slug, verdict, sum, context, span, selected, fiscalStart }: LedgerPageProps) => (
+const OfTheYear = ({ slug, verdict, sum, context, span, light, selected, fiscalStart }: LedgerPageProps) => (
   <>
-    <VerdictSentence slug={slug} verdict={verdict} sum={sum} context={context} span={span} name={yearInWords(selected, fiscalStart)} />
+    <VerdictSentence
+      slug={slug}
+      verdict={verdict}
+      sum={sum}
+      context={context}
+      span={span}
+      light={light}
+      name={yearInWords(selected, fiscalStart)}
+    />
     <div className={styles.below}>
       <AccountLegend sum={sum} context={context} />
     </div>
@@ -135,38 +127,18 @@ const Foot = ({ site, href, fiscalStart }: FootProps) => (
   </p>
 );
 
-interface OtherViewProps {
-  readonly slug: string;
-  readonly view: LedgerView;
-  readonly fiscalStart: number;
-  readonly selected: string;
-}
-
-function OtherView({ slug, view, fiscalStart, selected }: OtherViewProps) {
-  switch (view.id) {
-    case "causes":
-      return <CausesView slug={slug} {...view} />;
-    case "dirt":
-      return <DirtAndSnowView slug={slug} span={selected === "all" ? say.allItsYears : yearInWords(selected, fiscalStart)} {...view} />;
-    case "withheld":
-      return (
-        <p className={chapter.verdict} data-testid="causes-withheld">
-          {say.causesCantBeTold} <Link href={`/books/${slug}/readings`}>{BRING_WORDS[view.bring]}</Link>
-        </p>
-      );
-    case "promise":
-      return <PromiseView slug={slug} months={view.months} fiscalStart={fiscalStart} name={yearInWords(selected, fiscalStart)} />;
-    case "figures":
-      return <IndicatorsView slug={slug} indicators={view.indicators} lines={view.lines} sum={view.sum} />;
-    default:
-      return null;
-  }
-}
-
-function Spread({ slug, context, selected, lines, months, sum, verdict, span, glance, closed, fiscalStart }: LedgerPageProps) {
+function Spread({ slug, context, selected, lines, months, sum, verdict, span, light, glance, closed, fiscalStart }: LedgerPageProps) {
   return (
     <>
-      <VerdictSentence slug={slug} verdict={verdict} sum={sum} context={context} span={span} name={yearInWords(selected, fiscalStart)} />
+      <VerdictSentence
+        slug={slug}
+        verdict={verdict}
+        sum={sum}
+        context={context}
+        span={span}
+        light={light}
+        name={yearInWords(selected, fiscalStart)}
+      />
       {lines.length === 0 ? (
         <EmptyLedger slug={slug} />
       ) : (

@@ -26,6 +26,8 @@ interface VerdictProps {
   readonly context: LedgerContext;
   /** When the largest loss was; null where it has no dates. */
   readonly span: LossSpan | null;
+  /** What the light sensor did by itself, where the page's months show it. */
+  readonly light: "drifts" | "dirty" | null;
   readonly slug: string;
   /** What the page is called: "2025", "All years", "12 months to 31 August 2022". */
   readonly name: string;
@@ -35,7 +37,7 @@ type Known = Extract<Verdict, { index: number }>;
 type Kwh = (value: number) => string;
 
 /** The page in a sentence or four: what came of what was expected, the largest loss with its dates and money, what is unexplained. Numbers open their working. */
-export function VerdictSentence({ verdict, sum, context, span, slug, name }: VerdictProps) {
+export function VerdictSentence({ verdict, sum, context, span, light, slug, name }: VerdictProps) {
   const kwh: Kwh = (value) => number(value, kwhDecimals(sizeKwh(sum) / 12));
   if (verdict.kind === "no-weather")
     return <WithoutWeather verdict={verdict} sum={sum} context={context} kwh={kwh} slug={slug} name={name} />;
@@ -68,9 +70,13 @@ export function VerdictSentence({ verdict, sum, context, span, slug, name }: Ver
       <GapClause verdict={verdict} sum={sum} context={context} kwh={kwh} />
       <LossClause verdict={verdict} sum={sum} context={context} kwh={kwh} span={span} />
       <UnexplainedClause verdict={verdict} sum={sum} context={context} kwh={kwh} />
+      {light && <span data-testid="light-clause"> {LIGHT_CLAUSES[light]}</span>}
     </p>
   );
 }
+
+/** Expected energy stands on the light that was read: where that is in doubt, the page says so. */
+const LIGHT_CLAUSES = { drifts: say.theLightSensorDrifts, dirty: say.theLightSensorWasDirty } as const;
 
 interface ClauseProps {
   readonly verdict: Known;

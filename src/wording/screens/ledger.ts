@@ -48,6 +48,8 @@ export const say = catalogue({
   theRest: "The rest, ",
   theDifference: "The difference, ",
   isWithinWhatInstrumentsCanTell: ", is within what instruments can tell.",
+  theLightSensorDrifts: "The light sensor drifts, and expected energy with it: causes and ageing say by how much.",
+  theLightSensorWasDirty: "For some weeks the light sensor read too low, and so did expected energy: causes say when.",
   areUnexplained: (months: string) => `are unexplained${months ? `, most of them in ${months}` : ""}: to check.`,
   promiseIsSpread:
     "Of the promise a year’s total is known; its months are spread by the expected shape, so a single month says nothing of the quote.",

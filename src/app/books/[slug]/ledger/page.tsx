@@ -6,8 +6,9 @@ import { mayBeSaid, type Ruling } from "@/core/basis";
 import { type LedgerLine, type Verdict, verdictOf, weatherBasisOf } from "@/core/ledger";
 import { pricePerKwh } from "@/core/money";
 import { utcOfWall, zoneOffset } from "@/core/time";
-import { LedgerPage, type LedgerView } from "@/features/ledger/LedgerPage";
+import { LedgerPage } from "@/features/ledger/LedgerPage";
 import { LEDGER_VIEWS } from "@/features/ledger/ledger-views";
+import type { LedgerView } from "@/features/ledger/OtherView";
 import { pageTolerances } from "@/features/ledger/span-tolerance";
 import { dirtOfSpan, runForPage } from "@/usecases/attribution";
 import type { Book } from "@/usecases/books";
@@ -54,6 +55,7 @@ export default async function LedgerChapter({ params, searchParams }: Props) {
         sum={page.sum}
         verdict={verdict}
         span={report && lossSpan(verdict, report.findings, months, book.site.place.timeZone)}
+        light={report && lightOf(ofSpan(report, stretchOf(months, book.site.place.timeZone)).findings)}
         glance={id === "year" && calendar && page.lines.length > 0 ? await ask(book, "glance", { year: page.selected }) : null}
         view={await chosen()}
         run={ledger.report.all.meteredKwh === null ? null : runForPage(status, book)}
@@ -125,6 +127,12 @@ function ofSpan(report: AttributionView, stretch: Stretch | null): AttributionVi
   const { fromUtcMs, toUtcMs } = stretch;
   const touches = (span: Stretch): boolean => span.fromUtcMs < toUtcMs && span.toUtcMs > fromUtcMs;
   return { ...report, findings: report.findings.filter(touches), snow: { ...report.snow, spells: report.snow.spells.filter(touches) } };
+}
+
+/** What the light sensor did by itself, among the findings that touch a page's months: a drift bears on all of them. */
+function lightOf(findings: AttributionView["findings"]): "drifts" | "dirty" | null {
+  if (findings.some(({ kind }) => kind === "sensor-drift")) return "drifts";
+  return findings.some(({ kind }) => kind === "sensor-dirty") ? "dirty" : null;
 }
 
 /** When the largest loss of a page was, among the findings that touch its months. */

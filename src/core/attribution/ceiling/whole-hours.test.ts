@@ -16,7 +16,7 @@ const read = (scatter: number) => {
   // Light near a cloudless sky's swings little: what is cut is what lies above the ceiling.
   const ghiWm2 = frame.sun.up.map((up) => Math.max(0, 1098 * up * Math.exp(-0.059 / Math.max(0.01, up))));
   const expected = real.map((kwh) => kwh * (1 + scatter * normal()));
-  const cut = cutFracOfWholeHours({ ...frame, weather: { ...frame.weather, ghiWm2 } } as typeof frame, expected, CEILING);
+  const cut = cutFracOfWholeHours({ ...frame, weather: { ...frame.weather, ghiWm2 } }, expected, CEILING);
   return { cut, expected };
 };
 const above = real.reduce((sum, kwh) => sum + Math.max(0, kwh - CEILING), 0);

@@ -17,7 +17,7 @@ export function applyScales(source: TableSource, log: ProblemLog): TableSource {
   look.shape.headers.forEach((header, index) => {
     const kind = EXPONENT.test(header.trim()) ? "exponent" : FACTOR.test(header.trim()) ? "factor" : null;
     const of = kind && registerOf(look, index);
-    if (kind && of !== null) scales.set(index, { of: of!, isExponent: kind === "exponent" && isExponent(look, index) });
+    if (kind && of !== null) scales.set(index, { of: of, isExponent: kind === "exponent" && isExponent(look, index) });
   });
   if (scales.size === 0) return source;
   const columns = look.shape.headers.flatMap((header, index): PlainColumn[] => {

@@ -21,8 +21,7 @@ export function toMinutes(source: TableSource, log: ProblemLog): TableSource {
   async function* blocks(): AsyncGenerator<RecordBlock> {
     let open: Minute | null = null;
     for await (const block of source.blocks) {
-      let rows: string[][] = [];
-      let firstRow = block.firstRow;
+      const rows: string[][] = [];
       for (const [k, row] of block.rows.entries()) {
         if (block.firstRow - 1 + k < look!.shape.firstRow) {
           rows.push(row);
@@ -36,8 +35,7 @@ export function toMinutes(source: TableSource, log: ProblemLog): TableSource {
         open ??= new Minute(minute, block.firstRow + k, time!.index, hows, decimal);
         open.take(row);
       }
-      if (rows.length > 0) yield { firstRow, rows };
-      [rows, firstRow] = [[], 0];
+      if (rows.length > 0) yield { firstRow: block.firstRow, rows };
     }
     if (open) yield { firstRow: open.row, rows: [open.close()] };
   }
@@ -87,7 +85,7 @@ class Minute {
     return (this.cells ?? []).map((cell, index) => {
       if (index === this.time) return this.minute;
       if (!this.counts[index]) return cell;
-      const text = String(Number((this.sums[index]! / this.counts[index]!).toPrecision(9)));
+      const text = String(Number((this.sums[index]! / this.counts[index]).toPrecision(9)));
       return this.decimal === "," ? text.replace(".", ",") : text;
     });
   }

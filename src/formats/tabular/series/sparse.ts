@@ -169,7 +169,7 @@ function spansOf(layout: Layout, cells: readonly Cell[], utc: (time: WrittenTime
 
 /** Whether an end names the last day of its span, and the next span begins a day later. */
 function endsWithin(cells: readonly Cell[]): boolean {
-  const steps = cells.slice(1).flatMap(({ time }, k) => (cells[k]!.end ? [time.wallMs - cells[k]!.end!.wallMs] : []));
+  const steps = cells.slice(1).flatMap(({ time }, k) => (cells[k]!.end ? [time.wallMs - cells[k]!.end.wallMs] : []));
   return steps.length > 0 && 2 * steps.filter((ms) => ms === DAY_MS).length > steps.length;
 }
 

@@ -75,12 +75,11 @@ function flat(value: Record<string, unknown>): Flat {
   return out;
 }
 
-const textOf = (value: unknown): string =>
-  value === null || value === undefined
-    ? ""
-    : typeof value === "object"
-      ? JSON.stringify(value)
-      : String(value as string | number | boolean);
+function textOf(value: unknown): string {
+  if (value === null || value === undefined) return "";
+  if (typeof value === "string") return value;
+  return typeof value === "number" || typeof value === "boolean" ? String(value) : JSON.stringify(value);
+}
 
 const namesOf = (rows: readonly Flat[]): string[] => [...new Set(rows.slice(0, LOOKED_AT).flatMap((row) => Object.keys(row)))];
 const cellsOf = (row: Flat, names: readonly string[]): string[] => names.map((name) => row[name] ?? "");

@@ -38,8 +38,10 @@ async function objectsOf(file: ArrayBuffer): Promise<Record<string, unknown>[]> 
   }
 }
 
+/** A cell's text; what is no single value stays as JSON has it. */
 function textOf(value: unknown): string {
   if (value === null || value === undefined) return "";
   if (value instanceof Date) return value.toISOString().replace(".000Z", "Z");
-  return typeof value === "object" ? JSON.stringify(value) : String(value as string | number | bigint | boolean);
+  if (typeof value === "string") return value;
+  return typeof value === "bigint" || typeof value === "number" || typeof value === "boolean" ? String(value) : JSON.stringify(value);
 }

@@ -1,6 +1,9 @@
 import { writeFile } from "node:fs/promises";
 import path from "node:path";
+import { buildSeeds, judgeSeeds, yearsOf } from "../simulators/stand-ins";
 import { type AccuracyRow, plantRows, simulatedRows } from "./accuracy-rows";
+import { judgeStandIns } from "./fleet/stand-ins";
+import { coverageTable, falsePerYear, heldTable, kindsTable, reliabilityByKind, reliabilityTable } from "./fleet/summary";
 import { JUDGED_FROM, type SensorRow, sensorRow } from "./sensor-rows";
 
 /** Writes the accuracy page of the docs: every cause beside the truth of plants that tell it. */
@@ -14,6 +17,10 @@ const table = (rows: readonly AccuracyRow[]): string =>
   ].join("\n");
 
 const SENSOR_PLANTS = 100;
+const [BUILDING, JUDGING] = [52, 130];
+const [build, judge] = [await judgeStandIns(buildSeeds(BUILDING)), await judgeStandIns(judgeSeeds(JUDGING))];
+const standIns = { build, judge };
+const plantYears = (own: typeof build): number => own.reduce((sum, { seed }) => sum + yearsOf(seed), 0);
 const plants = await plantRows();
 const simulated = simulatedRows();
 const sensors = Array.from({ length: SENSOR_PLANTS }, (_, k) => sensorRow(JUDGED_FROM + k));
@@ -56,6 +63,30 @@ ${kinds.map((what) => `| ${what} | ${held(simulated.rows.filter((row) => row.wha
 ${simulated.shares.map((row) => `| ${row.kind} | ${share(row.trueFindings, row.findings)} | ${share(row.foundFaults, row.faults)} |`).join("\n")}
 
 Plants with nothing wrong: ${simulated.falseFindingsPerYear.toFixed(2)} findings a year (limit 1).
+
+## Plants that judge
+
+Plants drawn from seeds with other physics than ours (\`simulators/stand-ins\`): sun by Michalsky, 1988; clear sky by Meinel & Meinel, 1976, under days that are clear, broken or dull; tilted light by
+Reindl, Beckman & Duffie, 1990; module warmth by Faiman, 2008; every law's strength drawn within published ranges; thirteen kinds of plant in seven regions, their files as loggers write them. ${BUILDING} may be looked at one by
+one while the search is built; ${JUDGING} others judge, and are only ever counted. Their laws are harsher than most plants': dirt that no rain takes whole, skies that part from the model's at a low sun, faults on top of each other.
+
+${heldTable(standIns)}
+
+False findings: ${falsePerYear(build, plantYears(build))} to build with, ${falsePerYear(judge, plantYears(judge))} that judge.
+
+${kindsTable(standIns)}
+
+### Is what is said with confidence true?
+
+${reliabilityTable(standIns)}
+
+By kind, of plants that judge:
+
+${reliabilityByKind(judge)}
+
+### Do intervals of 95 % hold?
+
+${coverageTable(standIns)}
 
 ## Ageing under light that is not true
 

@@ -8,8 +8,8 @@ const SEASON_DAYS = 30;
 const LEAST_DAYS = 15;
 /** A day is sound where this share of what it owes was read and nothing held it. */
 const SOUND_FRAC = 0.9;
-/** The meter and the light may part by this much at any time of the year, one deviation. */
-const LEAST_OFF_FRAC = 0.01;
+/** The meter and the light may part by this much at any time of the year, one deviation: a class B meter and a class B sensor together (IEC 62053-21; ISO 9060:2018). */
+const LEAST_OFF_FRAC = 0.02;
 
 /** How far, two sided 95 %, the energy that steps [from, to) were expected to give may be off, as a share of it. */
 export type Doubt = (from: number, to: number) => number;

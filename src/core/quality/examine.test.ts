@@ -180,6 +180,10 @@ describe("a logger that misbehaves", () => {
     ["counts the house's use against it", { house: { loadKw: 8, eveningKw: 15, netted: true } }, "looks-net", {}],
     ["is swapped for one that shows a fifth less", { level: { from: "2022-03-01T00:00:00Z", share: 0.8 } }, "level-step", {}],
   ];
+  it("is exchanged for one that reads high, and is not told to count before the inverter", () => {
+    const told = added({ level: { from: "2022-03-01T00:00:00Z", share: 1.045 } }).map(({ kind }) => kind);
+    expect(told).not.toContain("looks-dc");
+  });
   for (const [name, faults, kind, facts] of cases) {
     it(`${name}, and is told so`, () => {
       const told = added(faults);

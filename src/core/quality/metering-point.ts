@@ -32,8 +32,25 @@ function looksDc(x: Examined): { peakKwh: number; ratedKwh: number; efficiencyFr
   const possible = selected(energyKwh, (kwh) => kwh > 0.2 * ratedKwh && kwh <= mostKwh);
   const over = selected(possible, (kwh) => kwh > OVER_RATING * ratedKwh).length;
   if (over < LEAST_DAYS || over / Math.max(1, possible.length) < 0.002) return null;
+  if (!isOverThroughout(energyKwh, ratedKwh, mostKwh)) return null;
   const efficiency = medianOf(site.inverters.map((inverter) => inverter.ratedEfficiencyFrac));
   return { peakKwh: quantileOf(possible, 0.999), ratedKwh, efficiencyFrac: efficiency, ratio: medianOf(x.days.ratio) };
+}
+
+/** Stretches into which a record is cut, a reading that is near the rating, and the share of such that has to pass it in each. */
+const STRETCHES = 3;
+const NEAR_RATING = 0.95;
+const LEAST_OVER_FRAC = 0.05;
+
+/** A meter sits where it sits from its first day on: one that passes the rating from some day on was exchanged for one that reads high. */
+function isOverThroughout(energyKwh: Float64Array, ratedKwh: number, mostKwh: number): boolean {
+  const length = Math.ceil(energyKwh.length / STRETCHES);
+  for (let from = 0; from < energyKwh.length; from += length) {
+    const near = selected(energyKwh.subarray(from, from + length), (kwh) => kwh > NEAR_RATING * ratedKwh && kwh <= mostKwh);
+    const over = selected(near, (kwh) => kwh > OVER_RATING * ratedKwh).length;
+    if (near.length >= LEAST_DAYS && over < LEAST_OVER_FRAC * near.length) return false;
+  }
+  return true;
 }
 
 /** Clear days that begin late and end early while noon is whole: the house took the edges. */

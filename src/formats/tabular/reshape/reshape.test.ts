@@ -176,6 +176,11 @@ describe("tables that are written in another way", () => {
     expect([errors(changing), total(valuesOf(changing, "power_w"))]).toEqual([[], EXPECTED]);
   });
 
+  it("a power factor scales nothing, and a head in brackets is no JSON", async () => {
+    const file = await read(["[Info]", "logger;7", "time;power W;power factor", ...hours.map((k) => `${at(k)};${watts(k)};0.5`)]);
+    expect([errors(file), total(valuesOf(file, "power_w"))]).toEqual([[], EXPECTED]);
+  });
+
   it("seconds become minutes: means of power, sums of energy, last readings of counters", async () => {
     const seconds = Array.from(
       { length: 600 },

@@ -5,6 +5,8 @@ import { asItStands, column, type Look, lookOf, type PlainColumn, recut } from "
 
 const EXPONENT = /(^|[\s_-])(sf|scale ?factor|exponent|power of ten|zehnerpotenz)$/i;
 const FACTOR = /(^|[\s_-])(factor|multiplier|faktor|multiplikator|facteur|scale|scaling)$/i;
+/** Factors that are readings of their own. */
+const NO_SCALE = /power ?factor|leistungsfaktor|capacity|load factor|fill ?factor|cos/i;
 const UNIT = /^(unit|units|uom|einheit|unit[ée]|unidad|unit[àa])$/i;
 const KNOWN_UNIT = /^(k|m)?wh?$/i;
 const TO_KILO: Readonly<Record<string, number>> = { wh: 0.001, kwh: 1, mwh: 1000, w: 0.001, kw: 1, mw: 1000 };
@@ -15,7 +17,7 @@ export function applyScales(source: TableSource, log: ProblemLog): TableSource {
   if (!look) return source;
   const scales = new Map<number, { readonly of: number; readonly isExponent: boolean }>();
   look.shape.headers.forEach((header, index) => {
-    const kind = EXPONENT.test(header.trim()) ? "exponent" : FACTOR.test(header.trim()) ? "factor" : null;
+    const kind = NO_SCALE.test(header) ? null : EXPONENT.test(header.trim()) ? "exponent" : FACTOR.test(header.trim()) ? "factor" : null;
     const of = kind && registerOf(look, index);
     if (kind && of !== null) scales.set(index, { of: of, isExponent: kind === "exponent" && isExponent(look, index) });
   });

@@ -37,7 +37,7 @@ const POWER: Readonly<Record<string, number>> = { w: 1, kw: 1000, mw: 1e6 };
 const SPEED: Readonly<Record<string, number>> = { "m/s": 1, ms: 1, "km/h": 1 / 3.6, kmh: 1 / 3.6, mph: 0.44704, kn: 0.514444 };
 
 const NOT_OURS =
-  /module|modul|cell|zelle|panel temp|inverter temp|heat ?sink|battery|batterie|consum|verbrauch|load|import|bezug|grid (power|energy)|einspeis|feed.?in|price|revenue|co2|reactive|voltage|current|frequen|humid|pressure|\bdc\b|efficien/i;
+  /module|modul|cell|zelle|panel temp|inverter temp|heat ?sink|battery|batterie|consum|verbrauch|load|import|bezug|grid (power|energy)|einspeis|feed.?in|price|revenue|co2|reactive|voltage|current|frequen|power.?factor|leistungsfaktor|cos ?(phi|φ)|humid|pressure|\bdc\b|efficien/i;
 
 type As = (quantity: MappedQuantity, factor?: number, offset?: number) => ColumnMeaning;
 

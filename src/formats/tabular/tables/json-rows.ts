@@ -8,7 +8,8 @@ const BLOCK_ROWS = 5000;
 
 type Flat = Readonly<Record<string, string>>;
 
-export const looksLikeJson = (head: string): boolean => /^\s*[[{]/.test(head);
+/** Not every line that begins with a bracket: loggers head their files with "[Info]" too. */
+export const looksLikeJson = (head: string): boolean => /^\s*(\{\s*"|\[\s*[{[])/.test(head);
 
 /** Objects as the rows of a table: one a line, or a list of them, by itself or under a name; or lists of equal length, a column each. */
 export async function jsonBlocks(

@@ -16,14 +16,17 @@ const MOST_ROWS = 4_000_000;
 
 interface Long {
   readonly time: number;
-  readonly quantity: number;
+  /** Null where the header of the numbers says what they are, and rows differ by device alone. */
+  readonly quantity: number | null;
   readonly device: number | null;
   readonly value: number;
+  /** What the numbers are where no column says it. */
+  readonly header: string;
 }
 
 /**
- * A long table has one number a row, and says beside it of what: a quantity, and a device where there are several. It becomes a column for each. Every row stays a row, with one cell filled, so
- * that a fault is told where it stands; the rows are held, since a table that is sorted by device names its last one at the end.
+ * A long table has one number a row, and says beside it of what: a quantity, and a device where there are several. It becomes a column for each and a row
+ * a time; the rows are held, since a table that is sorted by device names its last one at the end.
  */
 export async function spreadLong(source: TableSource, log: ProblemLog): Promise<TableSource> {
   const look = longLook(source) ?? lookOf(source);
@@ -41,33 +44,54 @@ export async function spreadLong(source: TableSource, log: ProblemLog): Promise<
       const name = nameOf(row, long);
       if (name !== "" && !names.has(name)) names.set(name, names.size);
     });
-    if (names.size > MOST_QUANTITIES) return { ...source, blocks: again(held, source.blocks) };
+    if (names.size > MOST_QUANTITIES) throw new UnreadableText("too-many-columns");
   }
+  // A table of one device is a plain one.
+  if (long.quantity === null && names.size < 2) return { ...source, blocks: of(held) };
   const columns = [...names].map(([name]) => name);
   log.add("long-table", "notice", { row: look.shape.firstRow }, { columns: columns.join(", ").slice(0, 200), count: columns.length });
-  const ofRow = (row: string[], index: number): string[] => {
-    if (index < look.shape.firstRow) return index === look.shape.firstRow - 1 ? ["time", ...columns] : [];
-    if (row.every((cell) => cell.trim() === "")) return [];
-    const cells = new Array<string>(columns.length + 1).fill("");
-    cells[0] = row[long.time] ?? "";
-    const at = names.get(nameOf(row, long));
-    if (at !== undefined) cells[at + 1] = row[long.value] ?? "";
-    return cells;
-  };
-  const rowsOf = ({ firstRow, rows }: RecordBlock): string[][] => rows.map((row, k) => ofRow(row, firstRow - 1 + k));
+  const byTime = rowsByTime(held, look, long, names);
+  const above = source.head.slice(0, look.shape.firstRow - 1).map((): string[] => []);
   async function* blocks(): AsyncGenerator<RecordBlock> {
-    for (const block of held) yield { firstRow: block.firstRow, rows: rowsOf(block) };
+    yield { firstRow: 1, rows: [...above, ["time", ...columns]] };
+    for (const { row, cells } of byTime) yield { firstRow: row, rows: [cells] };
   }
-  return { dialect: source.dialect, head: headOf(held.flatMap(rowsOf), look.shape.firstRow), blocks: blocks() };
+  return {
+    dialect: source.dialect,
+    head: [...above, ["time", ...columns], ...byTime.slice(0, HEAD_TIMES).map(({ cells }) => cells)],
+    blocks: blocks(),
+  };
 }
+
+/** A row a time, in the order in which times first come, with the number of the row that brought each first. */
+function rowsByTime(
+  held: readonly RecordBlock[],
+  { shape }: Look,
+  long: Long,
+  names: ReadonlyMap<string, number>,
+): { row: number; cells: string[] }[] {
+  const byTime = new Map<string, { row: number; cells: string[] }>();
+  for (const block of held)
+    block.rows.forEach((row, k) => {
+      const at = names.get(nameOf(row, long));
+      if (block.firstRow - 1 + k < shape.firstRow || at === undefined) return;
+      const time = row[long.time] ?? "";
+      let own = byTime.get(time);
+      if (!own) {
+        own = { row: block.firstRow + k, cells: [time, ...new Array<string>(names.size).fill("")] };
+        byTime.set(time, own);
+      }
+      own.cells[at + 1] = row[long.value] ?? "";
+    });
+  return [...byTime.values()];
+}
+
+/** Times to look at. */
+const HEAD_TIMES = 400;
 
 /** Its rows hold more words than numbers, so that it is known by its header alone. */
 function longLook({ head }: TableSource): Look | null {
-  const at = head
-    .slice(0, HEADER_ROWS)
-    .findIndex(
-      (row) => row.some((cell) => VALUE.test(cell.trim())) && row.some((cell) => QUANTITY.test(cell.trim()) || DEVICE.test(cell.trim())),
-    );
+  const at = head.slice(0, HEADER_ROWS).findIndex(isLongHeader);
   if (at < 0) return null;
   const headers = head[at]!.map((cell) => cell.trim());
   return {
@@ -78,27 +102,16 @@ function longLook({ head }: TableSource): Look | null {
 
 const HEADER_ROWS = 20;
 
-/** Rows to look at: the first, and of each quantity some of its own, or a table sorted by device would show one column alone. */
-function headOf(rows: readonly string[][], firstRow: number): string[][] {
-  const shown = new Map<number, number>();
-  return rows.filter((row, index) => {
-    if (index < firstRow) return true;
-    const at = row.findIndex((cell, k) => k > 0 && cell.trim() !== "");
-    const seen = shown.get(at) ?? 0;
-    shown.set(at, seen + 1);
-    return seen < HEAD_ROWS_EACH;
-  });
-}
+const isLongHeader = (row: readonly string[]): boolean =>
+  row.some((cell) => QUANTITY.test(cell.trim()) || DEVICE.test(cell.trim())) &&
+  row.some((cell) => VALUE.test(cell.trim()) || meaningOf(cell, null) !== null);
 
-const HEAD_ROWS_EACH = 60;
-
-async function* again(held: readonly RecordBlock[], rest: AsyncIterable<RecordBlock>): AsyncGenerator<RecordBlock> {
+async function* of(held: readonly RecordBlock[]): AsyncGenerator<RecordBlock> {
   yield* held;
-  yield* rest;
 }
 
-const nameOf = (row: readonly string[], { quantity, device }: Long): string =>
-  [device === null ? "" : (row[device] ?? ""), row[quantity] ?? ""]
+const nameOf = (row: readonly string[], { quantity, device, header }: Long): string =>
+  [device === null ? "" : (row[device] ?? ""), quantity === null ? header : (row[quantity] ?? "")]
     .map((cell) => cell.trim())
     .filter(Boolean)
     .join(" ");
@@ -109,12 +122,24 @@ function longOf(look: Look): Long | null {
   const find = (name: RegExp): number => headers.findIndex((header) => name.test(header.trim()));
   const value = find(VALUE);
   const time = headers.findIndex((_, index) => index !== value && isTime(column(look, index)));
+  const found = find(DEVICE);
+  const device = found >= 0 && found !== time ? found : null;
+  if (value < 0) return device === null ? null : byDevice(look, time, device);
   const named = find(QUANTITY);
   const quantity =
     named >= 0 ? named : headers.findIndex((_, index) => index !== value && index !== time && namesQuantities(column(look, index)));
-  if (value < 0 || time < 0 || quantity < 0 || !isText(column(look, quantity))) return null;
-  const device = find(DEVICE);
-  return { time, quantity, value, device: device >= 0 && device !== quantity && device !== time ? device : null };
+  if (time < 0 || quantity < 0 || !isText(column(look, quantity))) return null;
+  return { time, quantity, value, device: device === quantity ? null : device, header: "" };
+}
+
+/** A table whose rows differ by device alone: one column of numbers, at times that come again for each device. */
+function byDevice(look: Look, time: number, device: number): Long | null {
+  const { headers } = look.shape;
+  const told = headers.flatMap((header, index) => (index !== time && index !== device && meaningOf(header, null) !== null ? [index] : []));
+  const [value] = told;
+  const devices = new Set(column(look, device));
+  if (time < 0 || value === undefined || told.length > 1 || devices.has("") || devices.size > MOST_QUANTITIES) return null;
+  return { time, quantity: null, value, device, header: headers[value] ?? "" };
 }
 
 const isTime = (cells: readonly string[]): boolean =>

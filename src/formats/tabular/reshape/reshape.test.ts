@@ -86,9 +86,18 @@ describe("tables that are written in another way", () => {
     for (const rows of [byTime, byDevice]) {
       const file = await read(["time,device,quantity,value", ...rows]);
       expect(errors(file)).toEqual([]);
-      expect(total(valuesOf(file, "power_w")) % 1).toBe(0);
+      expect(total(valuesOf(file, "power_w"))).toBe(EXPECTED);
       expect(codes(file)).toContain("long-table");
     }
+  });
+
+  it("rows that differ by device alone are a column each; a table of one device stays plain", async () => {
+    const rows = (devices: readonly string[]) =>
+      hours.flatMap((k) => devices.map((device) => `${at(k)},${device},${watts(k) / devices.length}`));
+    const two = await read(["time,inverter,power W", ...rows(["7001", "7002"])]);
+    expect([errors(two), total(valuesOf(two, "power_w"))]).toEqual([[], EXPECTED]);
+    const one = await read(["time,inverter,power W", ...rows(["7001"])]);
+    expect([errors(one), codes(one).includes("long-table"), total(valuesOf(one, "power_w"))]).toEqual([[], false, EXPECTED]);
   });
 
   it("objects a line, in a list, under a name, or as lists of columns", async () => {

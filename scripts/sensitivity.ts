@@ -67,8 +67,8 @@ async function linesWith(moved: (Threshold & { readonly times: number }) | null)
     plugins: [
       {
         name: "moved",
-        setup({ onLoad }) {
-          onLoad({ filter: /attribution[/\\][a-z]+[/\\]thresholds\.ts$/ }, ({ path: file }) => {
+        setup(builder) {
+          builder.onLoad({ filter: /attribution[/\\][a-z]+[/\\]thresholds\.ts$/ }, ({ path: file }) => {
             const text = readFileSync(file, "utf8");
             const isOwn = moved !== null && file.includes(`${path.sep}${moved.room}${path.sep}`);
             const contents = isOwn

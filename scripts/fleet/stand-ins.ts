@@ -18,6 +18,7 @@ const MOST_OUTPUT = 512 * 1024 * 1024;
 
 /** Judges stand-ins by their numbers, in as many processes as there are processors. */
 export async function judgeStandIns(seeds: readonly number[]): Promise<JudgedPlant[]> {
+  if (seeds.length === 0) return [];
   const shares = Math.max(1, Math.min(os.availableParallelism(), seeds.length));
   const parts = Array.from({ length: shares }, (_, s) => seeds.filter((_, k) => k % shares === s).map(String));
   const outputs = await Promise.all(
@@ -29,7 +30,7 @@ export async function judgeStandIns(seeds: readonly number[]): Promise<JudgedPla
     ),
   );
   return outputs
-    .flatMap(({ stdout }) => stdout.trim().split("\n"))
+    .flatMap(({ stdout }) => stdout.split("\n").filter(Boolean))
     .map((line) => JSON.parse(line) as JudgedPlant)
     .sort((a, b) => a.seed - b.seed);
 }

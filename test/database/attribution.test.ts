@@ -89,10 +89,12 @@ describe("a search for causes", () => {
     const bySlug = async (slug: string): Promise<Book> => (await services.books.bySlug(slug))!;
     const found = async (slug: string): Promise<string[]> =>
       (await services.attributions.viewOf((await bySlug(slug)).id))!.findings.map(({ kind }) => kind);
-    expect(books).toHaveLength(5);
+    expect(books).toHaveLength(7);
     expect(await found("alpine-hut")).toEqual(expect.arrayContaining(["snow", "strings-out", "outage"]));
     expect(await found("packing-shed")).toEqual(expect.arrayContaining(["soiling", "outage", "unrecorded-cleaning"]));
     expect(await found("bore-field")).toEqual(expect.arrayContaining(["orientation"]));
+    expect(await found("drying-barn")).toEqual(expect.arrayContaining(["sensor-dirty", "sensor-drift"]));
+    expect(await found("ice-works")).toEqual(expect.arrayContaining(["soiling", "derating", "held-low"]));
     const hut = await bySlug("alpine-hut");
     const before = (await services.attributions.reportOf(hut.id))!;
     await addDay(hut);

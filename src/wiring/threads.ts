@@ -66,6 +66,9 @@ const isOutOfMemory = (error: unknown): boolean => (error as { code?: string }).
 /** Tasks under way in all threads of the process, the oldest first: where the whole takes too much, that one is ended, not whoever came after it. */
 const underWay = new Set<object>();
 const LOOK_MS = 500;
+/** What a task that was ended held is given back some looks later: until then nobody else is ended for it. */
+const GIVEN_BACK_MS = 3 * LOOK_MS;
+let endedMs = Number.NEGATIVE_INFINITY;
 
 export interface Watched<Reason extends string> {
   readonly signal: AbortSignal;
@@ -89,7 +92,10 @@ export function watched<Reason extends string>(wholeMb: number, look: () => Reas
     const why = look();
     const isTooMuch = process.memoryUsage.rss() > wholeMb * 1024 * 1024 && [...underWay][0] === own;
     if (why) end(why);
-    else if (isTooMuch) end("memory");
+    else if (isTooMuch && performance.now() - endedMs > GIVEN_BACK_MS) {
+      endedMs = performance.now();
+      end("memory");
+    }
   }, LOOK_MS);
   return {
     signal: stop.signal,

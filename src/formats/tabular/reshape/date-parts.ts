@@ -18,6 +18,8 @@ const RANGES: Readonly<Record<Part, readonly [number, number]>> = {
   minute: [0, 60],
 };
 
+const FITS_FRAC = 0.9;
+
 /** Year, month, day and hour in columns of their own become one time. Hours 1 to 24 and minutes in the midst of an hour name the hour that they lie in; a typical year is read as one year. */
 export function joinDateParts(source: TableSource, log: ProblemLog): TableSource {
   const look = lookOf(source);
@@ -27,15 +29,19 @@ export function joinDateParts(source: TableSource, log: ProblemLog): TableSource
   const endsHours = numbers("hour").includes(24) && !numbers("hour").includes(0);
   const minutes = new Set(numbers("minute"));
   const isMidst = minutes.size === 1 && !minutes.has(0);
-  const year = typicalYear(log);
-  const time = (row: readonly string[]): string => {
-    const of = (part: Part): number => (parts[part] === undefined ? 0 : Number(row[parts[part]]));
-    const [y, m, d, h, min] = [of("year"), of("month"), of("day"), of("hour") - (endsHours ? 1 : 0), isMidst ? 0 : of("minute")];
-    const pad = (value: number): string => String(value).padStart(2, "0");
-    const date = `${year(y, m, d)}-${pad(m)}-${pad(d)}`;
-    return parts.hour === undefined ? date : `${date} ${pad(h)}:${pad(min)}`;
-  };
   const used = new Set(Object.values(parts));
+  const timeOf = (): ((row: readonly string[]) => string) => {
+    const year = typicalYear(log);
+    return (row) => {
+      const of = (part: Part): number => (parts[part] === undefined ? 0 : Number(row[parts[part]] || Number.NaN));
+      const [y, m, d, h, min] = [of("year"), of("month"), of("day"), of("hour") - (endsHours ? 1 : 0), isMidst ? 0 : of("minute")];
+      // What is no time is told as it was written.
+      if ([y, m, d, h, min].some(Number.isNaN)) return [...used].map((index) => row[index] ?? "").join(" ");
+      const pad = (value: number): string => String(value).padStart(2, "0");
+      const date = `${year(y, m, d)}-${pad(m)}-${pad(d)}`;
+      return parts.hour === undefined ? date : `${date} ${pad(h)}:${pad(min)}`;
+    };
+  };
   const rest = look.shape.headers.map((_, index) => index).filter((index) => !used.has(index));
   log.add(
     "joined-date-parts",
@@ -43,7 +49,7 @@ export function joinDateParts(source: TableSource, log: ProblemLog): TableSource
     { row: look.shape.firstRow },
     { columns: [...used].map((index) => look.shape.headers[index]!).join(", ") },
   );
-  return recut(source, look, [{ header: "time", from: null, cell: time }, ...rest.map((index) => asItStands(look, index))]);
+  return recut(source, look, () => [{ header: "time", cell: timeOf() }, ...rest.map((index) => asItStands(look, index))]);
 }
 
 /** Columns of the parts of a date by their names and values; null where there is no year, month and day. */
@@ -53,7 +59,9 @@ function partsOf(look: Look): (Partial<Record<Part, number>> & { year: number; m
     const [least, most] = RANGES[part];
     const index = look.shape.headers.findIndex((header, at) => {
       const values = NAMES[part].test(header.trim().replaceAll(/[()[\]]/g, "")) ? column(look, at).map(Number) : [];
-      return values.length > 0 && values.every((value) => Number.isInteger(value) && value >= least && value <= most);
+      const fits = values.filter((value) => Number.isInteger(value) && value >= least && value <= most).length;
+      // A sum at the foot of a short table is no date.
+      return values.length > 0 && fits >= FITS_FRAC * values.length;
     });
     if (index >= 0) found[part] = index;
   }
@@ -65,7 +73,7 @@ function partsOf(look: Look): (Partial<Record<Part, number>> & { year: number; m
  * A typical year is patched from months of several years. Where the next month of the year follows on the first, in another year than the calendar's, it goes on in the year
  * of the first row.
  */
-export function typicalYear(log: ProblemLog): (year: number, month: number, day: number) => number {
+function typicalYear(log: ProblemLog): (year: number, month: number, day: number) => number {
   let [lastMonth, lastYear, shown] = [0, 0, 0];
   return (year, month, day) => {
     if (lastMonth === 0) shown = year;

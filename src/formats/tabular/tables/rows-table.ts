@@ -6,6 +6,7 @@ import { readForeignTime } from "./cell-time";
 import { type ColumnMeaning, meaningOf } from "./column-words";
 import { columnOf, type Detection, type DetectionContext, type Draft, numberGrammar, proposed } from "./draft";
 import { answeredHolding, askHolding } from "./holdings";
+import { ENDING } from "./span-ends";
 import { stepOf, timeColumns } from "./time-columns";
 
 /** A row a time: its columns by their words and units, or by an answer. */
@@ -30,12 +31,10 @@ export function rowsTable(draft: Draft): Detection {
   );
 }
 
-const END = /^(to|until|end|ending|bis|à|a|au|hasta|fin|fine|period end|end (time|date))$/i;
-
 /** The column of the ends of spans: another column of times by its name. */
 function endOf({ shape, rows }: Draft, times: readonly number[], order: TimeOrder): number | null {
   const index = shape.headers.findIndex((header, at) => {
-    const cells = END.test(header.trim()) && !times.includes(at) ? columnOf(rows, at).filter(Boolean) : [];
+    const cells = ENDING.test(header.trim()) && !times.includes(at) ? columnOf(rows, at).filter(Boolean) : [];
     return cells.length > 0 && cells.every((cell) => readForeignTime(cell, order) !== null);
   });
   return index < 0 ? null : index;

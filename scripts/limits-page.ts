@@ -13,6 +13,9 @@ import {
 import { MOST_JSON_DEPTH } from "@/contracts/storable";
 import { STAGED_FOR_MS, STAGED_LIMIT_BYTES, UPLOAD_LIMIT_BYTES } from "@/contracts/uploads";
 import { HOUR_MS } from "@/core/units";
+import { LONG_TABLE_MOST_ROWS } from "@/formats/tabular/reshape/long-table";
+import { JSON_MOST_CHARS } from "@/formats/tabular/tables/json-rows";
+import { PARQUET_MOST_CELLS, PARQUET_MOST_MB } from "@/formats/tabular/tables/parquet-rows";
 import { MOST_CELLS, MOST_COLUMNS, MOST_PACKED_BYTES, MOST_UNPACKED_BYTES, XML_LIMITS } from "@/formats/xlsx/limits";
 import { BUDGET, FILE_BUDGET } from "@/wiring/budgets";
 import { bodyNames } from "@/wording/limits";
@@ -72,6 +75,10 @@ ${table(
     ["a workbook's parts, unpacked", size(MOST_UNPACKED_BYTES), "as they unpack, whatever the archive declares"],
     ["cells of a workbook", count(MOST_CELLS), "as they come"],
     ["columns of a sheet", count(MOST_COLUMNS), "by the cell's own address"],
+    ["a list of objects in JSON", size(JSON_MOST_CHARS), "as it comes; an object a line has no such limit"],
+    ["a Parquet file", `${PARQUET_MOST_MB} MB`, "as it comes"],
+    ["cells of a Parquet file", count(PARQUET_MOST_CELLS), "as the file tells them, before any is unpacked"],
+    ["rows of a table with one reading a row", count(LONG_TABLE_MOST_ROWS), "as they come"],
     ["elements of an XML file", count(XML_LIMITS.mostTags), "as they come"],
     ["levels of an XML file", count(XML_LIMITS.mostDepth), "as they come"],
   ],

@@ -4,6 +4,21 @@ import type { LineState } from "@/core/ledger";
 import { ACCOUNT_NAMES } from "./accounts";
 import { catalogue } from "./catalogue";
 
+/** Causes of which a plant may have less than the plan has; of the others, as a plane or a wire, "less" says nothing. */
+const HAS_LESS: ReadonlySet<FoundAccount> = new Set([
+  "shading",
+  "snow",
+  "soiling",
+  "reflection",
+  "lowLight",
+  "temperature",
+  "ageing",
+  "clipping",
+  "curtailment",
+  "downtime",
+  "derating",
+]);
+
 const KINDS = catalogue({
   within: "within tolerance",
   "to-check": "to check",
@@ -19,7 +34,7 @@ const KINDS = catalogue({
 export function stateWords(state: LineState | { readonly kind: "closed" }): string {
   if (state.kind !== "explained") return KINDS[state.kind];
   const { name } = ACCOUNT_NAMES[state.account];
-  return state.isGain && state.account !== "rating" ? KINDS.less(name.toLowerCase()) : name;
+  return state.isGain && HAS_LESS.has(state.account) ? KINDS.less(name.toLowerCase()) : name;
 }
 
 /** What a loss is called at the head of a sentence: one of it, and several. */

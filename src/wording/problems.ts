@@ -305,6 +305,21 @@ const CATALOGUE: Readonly<Record<ProblemCode, Word>> = {
     expected: String(f.expected),
     remedy: String(f.remedy),
   }),
+  "json-too-long": (f) => ({
+    what: "The list of objects is too long to be held at once.",
+    expected: `At most ${f.limitMb} MB of text in one list.`,
+    remedy: "Write an object a line instead of one list, or cut it by years. Nothing was stored.",
+  }),
+  "parquet-too-large": (f) => ({
+    what: "The Parquet file holds more than can be read at once.",
+    expected: `At most ${f.limitMb} MB, and ${f.mostCells} cells (rows by columns).`,
+    remedy: "Cut it by years, keep the columns of time and readings alone, or export CSV. Nothing was stored.",
+  }),
+  "too-many-long-rows": (f) => ({
+    what: "The table has one reading a row, and too many rows to be turned at once.",
+    expected: `At most ${f.most} rows of one reading each.`,
+    remedy: "Export a row a time with a column for each quantity, or cut it by years. Nothing was stored.",
+  }),
   "broken-json": () => ({
     what: "This begins as JSON and is none.",
     expected: "A list of objects, or an object a line, each with its time and its readings.",

@@ -55,13 +55,13 @@ function awayInYear(a: number, b: number): number {
   return Math.min(away, DAYS_PER_YEAR - away);
 }
 
-function soundDays({ frame, expectedKwh, ceilingKwh, shade, snow, outages, curtailed, strings }: RunEvidence): SoundDay[] {
+function soundDays({ frame, expectedKwh, ceilingKwh, shade, snow, outages, curtailed, heat, strings }: RunEvidence): SoundDay[] {
   const { days, read, lit, meteredKwh } = frame;
   const held = new Uint8Array(days.keys.length);
   const sums = { due: new Float64Array(held.length), all: new Float64Array(held.length), metered: new Float64Array(held.length) };
   for (let i = 0; i < expectedKwh.length; i++) {
     const day = days.binOf[i]!;
-    if (snow.covered[i] === 1 || outages.downFrac[i]! > 0 || curtailed.touched[i] === 1) held[day] = 1;
+    if (snow.covered[i] === 1 || outages.downFrac[i]! > 0 || curtailed.touched[i] === 1 || heat.touched[i] === 1) held[day] = 1;
     const kwh = Math.min(ceilingKwh, expectedKwh[i]! * (1 - shade.lostFrac[i]!));
     if (!(kwh > 0)) continue;
     sums.all[day]! += kwh;

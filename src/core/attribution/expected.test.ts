@@ -4,6 +4,7 @@ import { site } from "@test/site-builder";
 import { describe, expect, it } from "vitest";
 import type { AttributionFrame } from ".";
 import { ageAtStartOf, ageingRateOf, beforeCeiling, capped, ceilingKwhOf, expectedSoFar, rated, unbroken } from "./expected";
+import { noHeat } from "./heat/detect";
 
 const plant = site({ losses: { acWiringFrac: 0.02 } });
 const frame = { ...handMadeFrame({ days: 800 }), site: plant } as AttributionFrame;
@@ -46,25 +47,27 @@ describe("what each hour is expected to give", () => {
   });
 
   it("before the ceiling is not told while something stands in its way", () => {
-    const count = 6;
+    const count = 7;
     const zeros = (): Float64Array => new Float64Array(count);
     const [downFrac, snow, shade] = [zeros(), zeros(), zeros()];
     downFrac[0] = 0.1;
     snow[3] = 0.5;
     shade[4] = 0.2;
-    const touched = Uint8Array.of(0, 1, 0, 0, 0, 0);
+    const touched = Uint8Array.of(0, 1, 0, 0, 0, 0, 0);
+    const hot = Uint8Array.of(0, 0, 0, 0, 0, 0, 1);
     const told = beforeCeiling(
       {
         strings: [{ ...string, from: 5, to: 6 }],
         snow: { lostFrac: snow, covered: new Uint8Array(count), spells: [] },
         outages: { downFrac, outages: [] },
         curtailed: { lostFrac: zeros(), touched, spells: [] },
+        heat: { ...noHeat(count), touched: hot },
         shade: { lostFrac: shade, isSeen: true },
         ratingRetained: zeros().fill(0.9),
       },
       zeros().fill(10),
     );
-    expect([...told]).toEqual([Number.NaN, Number.NaN, 9, 4.5, near(7.2, 12), Number.NaN]);
+    expect([...told]).toEqual([Number.NaN, Number.NaN, 9, 4.5, near(7.2, 12), Number.NaN, Number.NaN]);
   });
 });
 

@@ -46,7 +46,7 @@ export const unbroken = (
 
 /**
  * What each hour is expected to give before the ceiling alone cuts it: NaN where strings are out, whose part it can't be told from, and where
- * the plant stands still.
+ * the plant stands still or is held by heat or by order.
  */
 export function beforeCeiling(
   {
@@ -54,13 +54,14 @@ export function beforeCeiling(
     snow,
     outages,
     curtailed,
+    heat,
     shade,
     ratingRetained,
-  }: Pick<RunEvidence, "strings" | "snow" | "outages" | "curtailed" | "shade" | "ratingRetained">,
+  }: Pick<RunEvidence, "strings" | "snow" | "outages" | "curtailed" | "heat" | "shade" | "ratingRetained">,
   expectedKwh: Float64Array,
 ): Float64Array {
   const out = expectedKwh.map((kwh, i) =>
-    outages.downFrac[i]! > 0 || curtailed.touched[i] === 1
+    outages.downFrac[i]! > 0 || curtailed.touched[i] === 1 || heat.touched[i] === 1
       ? Number.NaN
       : kwh * ratingRetained[i]! * (1 - snow.lostFrac[i]!) * (1 - shade.lostFrac[i]!),
   );

@@ -91,7 +91,12 @@ export function extendEvidence({ site, weather, metered, meters, cleanings, limi
     ageing,
     ratingRetained,
     ceilingKwh,
-    cutFrac: cutFracOf(frame, inside, beforeCeiling({ strings, snow, outages, curtailed, shade, ratingRetained }, expected), ceilingKwh),
+    cutFrac: cutFracOf(
+      frame,
+      inside,
+      beforeCeiling({ strings, snow, outages, curtailed, heat, shade, ratingRetained }, expected),
+      ceilingKwh,
+    ),
     swingScale: (inside && swingInside(frame, inside, ceilingKwh)?.scale) ?? 1,
     expectedKwh: unbroken(parts, ageAtStart, perYear, ratingRetained),
   };

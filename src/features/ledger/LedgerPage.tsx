@@ -93,21 +93,25 @@ export function LedgerPage(props: LedgerPageProps) {
 }
 
 /** What the year says, above its causes: the very sentence and sums of the Year view. */
-const OfTheYear = ({ slug, verdict, sum, context, span, light, selected, fiscalStart }: LedgerPageProps) => (
+const OfTheYear = (props: LedgerPageProps) => (
   <>
-    <VerdictSentence
-      slug={slug}
-      verdict={verdict}
-      sum={sum}
-      context={context}
-      span={span}
-      light={light}
-      name={yearInWords(selected, fiscalStart)}
-    />
+    <Sentence {...props} />
     <div className={styles.below}>
-      <AccountLegend sum={sum} context={context} />
+      <AccountLegend sum={props.sum} context={props.context} />
     </div>
   </>
+);
+
+const Sentence = ({ slug, verdict, sum, context, span, light, selected, fiscalStart }: LedgerPageProps) => (
+  <VerdictSentence
+    slug={slug}
+    verdict={verdict}
+    sum={sum}
+    context={context}
+    span={span}
+    light={light}
+    name={yearInWords(selected, fiscalStart)}
+  />
 );
 
 interface FootProps {
@@ -127,18 +131,11 @@ const Foot = ({ site, href, fiscalStart }: FootProps) => (
   </p>
 );
 
-function Spread({ slug, context, selected, lines, months, sum, verdict, span, light, glance, closed, fiscalStart }: LedgerPageProps) {
+function Spread(props: LedgerPageProps) {
+  const { slug, context, selected, lines, months, sum, glance, closed } = props;
   return (
     <>
-      <VerdictSentence
-        slug={slug}
-        verdict={verdict}
-        sum={sum}
-        context={context}
-        span={span}
-        light={light}
-        name={yearInWords(selected, fiscalStart)}
-      />
+      <Sentence {...props} />
       {lines.length === 0 ? (
         <EmptyLedger slug={slug} />
       ) : (

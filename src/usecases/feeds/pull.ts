@@ -41,6 +41,9 @@ export async function pullFeed(ports: PullPorts, feedId: number): Promise<{ valu
   }
 }
 
+/** What a feed brings comes from where its owner sent us: nobody is there to ask whether a plant stood still. */
+const STANDING = { "one-value": "yes" };
+
 async function take({ feeds, fetcher }: PullPorts, feed: Feed, book: Book, now: number): Promise<number> {
   const { settings } = feed;
   const answer = await fetcher.get(addressOf(feed));
@@ -48,7 +51,13 @@ async function take({ feeds, fetcher }: PullPorts, feed: Feed, book: Book, now: 
   const nextUtcMs = now + pauseMs(settings.everyMinutes, 0);
   const cursorUtcMs = feed.cursorUtc === null ? 0 : Date.parse(feed.cursorUtc);
   if (rowsOf(text) === 0) return feeds.commit(feed.id, { series: [], cursorUtcMs, nextUtcMs, triedUtcMs: now });
-  const options = importOptionsSchema.parse({ zone: settings.zone, labels: settings.labels, meterId: settings.meterId, conflicts: "last" });
+  const options = importOptionsSchema.parse({
+    zone: settings.zone,
+    labels: settings.labels,
+    meterId: settings.meterId,
+    conflicts: "last",
+    answers: STANDING,
+  });
   const bytes = new TextEncoder().encode(text);
   const open = async function* (): AsyncGenerator<Uint8Array> {
     yield bytes;

@@ -66,7 +66,7 @@ export function residualsOf(evidence: Evidence): readonly Residuals[] | null {
 
 /** Hours that were read whole, under a sun that is up, with nothing that holds the plant. */
 function plainSteps(evidence: Evidence, expected: Float64Array): number[] {
-  const { frame, ceilingKwh, outages, snow, curtailed, shade, strings } = evidence;
+  const { frame, ceilingKwh, outages, snow, curtailed, heat, shade, strings } = evidence;
   const out: number[] = [];
   for (let i = 0; i < frame.axis.count; i++) {
     const isHeld =
@@ -74,6 +74,7 @@ function plainSteps(evidence: Evidence, expected: Float64Array): number[] {
       snow.lostFrac[i]! > 0 ||
       curtailed.lostFrac[i]! > 0 ||
       curtailed.touched[i] === 1 ||
+      heat.touched[i] === 1 ||
       shade.lostFrac[i]! > 0;
     const isSeen = frame.read[i] === 1 && frame.lit[i] === 1 && frame.sun.up[i]! > LOW_SUN;
     if (isHeld || !isSeen || !(expected[i]! > 0) || expected[i]! > AT_CEILING_FRAC * ceilingKwh) continue;

@@ -12,7 +12,7 @@ const DEVICE =
 const VALUE = /^(value|reading|wert|messwert|valeur|valor|valore)s?$/i;
 /** More quantities than this are no quantities, and more rows of a long table than this are too many to hold. */
 const MOST_QUANTITIES = 200;
-const MOST_ROWS = 4_000_000;
+export const LONG_TABLE_MOST_ROWS = 4_000_000;
 
 interface Long {
   readonly time: number;
@@ -22,6 +22,12 @@ interface Long {
   readonly value: number;
   /** What the numbers are where no column says it. */
   readonly header: string;
+}
+
+/** What a time tells, and the row that told it first. */
+interface SpreadRow {
+  readonly row: number;
+  readonly cells: string[];
 }
 
 /**
@@ -38,13 +44,14 @@ export async function spreadLong(source: TableSource, log: ProblemLog): Promise<
   for await (const block of source.blocks) {
     held.push(block);
     count += block.rows.length;
-    if (count > MOST_ROWS) throw new UnreadableText("too-many-rows");
+    if (count > LONG_TABLE_MOST_ROWS) throw new UnreadableText("too-many-long-rows", { facts: { most: LONG_TABLE_MOST_ROWS } });
     block.rows.forEach((row, k) => {
       if (block.firstRow - 1 + k < look.shape.firstRow) return;
       const name = nameOf(row, long);
       if (name !== "" && !names.has(name)) names.set(name, names.size);
     });
-    if (names.size > MOST_QUANTITIES) throw new UnreadableText("too-many-columns");
+    if (names.size > MOST_QUANTITIES)
+      throw new UnreadableText("too-many-columns", { facts: { columns: names.size, most: MOST_QUANTITIES } });
   }
   // A table of one device is a plain one.
   if (long.quantity === null && names.size < 2) return { ...source, blocks: of(held) };
@@ -63,27 +70,30 @@ export async function spreadLong(source: TableSource, log: ProblemLog): Promise<
   };
 }
 
-/** A row a time, in the order in which times first come, with the number of the row that brought each first. */
-function rowsByTime(
-  held: readonly RecordBlock[],
-  { shape }: Look,
-  long: Long,
-  names: ReadonlyMap<string, number>,
-): { row: number; cells: string[] }[] {
-  const byTime = new Map<string, { row: number; cells: string[] }>();
+/**
+ * A row a time, in the order in which times first come, with the number of the row that brought each first. A quantity that a time tells again takes a row of its own after all others: which
+ * of two holds is asked where all repeated rows are, and an hour that the clock gives twice stays two.
+ */
+function rowsByTime(held: readonly RecordBlock[], { shape }: Look, long: Long, names: ReadonlyMap<string, number>): SpreadRow[] {
+  const all: SpreadRow[] = [];
+  const again: SpreadRow[] = [];
+  const byTime = new Map<string, SpreadRow[]>();
   for (const block of held)
     block.rows.forEach((row, k) => {
       const at = names.get(nameOf(row, long));
       if (block.firstRow - 1 + k < shape.firstRow || at === undefined) return;
       const time = row[long.time] ?? "";
-      let own = byTime.get(time);
+      const known = byTime.get(time);
+      let own = known?.find(({ cells }) => cells[at + 1] === "");
       if (!own) {
         own = { row: block.firstRow + k, cells: [time, ...new Array<string>(names.size).fill("")] };
-        byTime.set(time, own);
+        (known ? again : all).push(own);
+        if (known) known.push(own);
+        else byTime.set(time, [own]);
       }
       own.cells[at + 1] = row[long.value] ?? "";
     });
-  return [...byTime.values()];
+  return [...all, ...again];
 }
 
 /** Times to look at. */

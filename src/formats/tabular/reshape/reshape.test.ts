@@ -211,4 +211,63 @@ describe("tables that are written in another way", () => {
     const plain = await read(["time,power_w", ...hours.map((k) => `${at(k)},${watts(k)}`)]);
     expect(codes(plain)).toEqual([]);
   });
+
+  it("spans that follow each other with unlike lengths keep both of their ends", async () => {
+    const file = await read(["from;to;energy kWh", "01.01.2023;17.01.2023;160", "17.01.2023;20.02.2023;680", "20.02.2023;01.04.2023;1200"]);
+    expect(errors(file)).toEqual([]);
+    const days = file.sparse?.spans.map(({ fromUtcMs, toUtcMs, kwh }) => [(toUtcMs - fromUtcMs) / 86_400_000, kwh]);
+    expect(days).toEqual([
+      [16, 160],
+      [34, 680],
+      [40, 1200],
+    ]);
+  });
+
+  it("a long table that tells a reading twice asks, and takes neither in silence", async () => {
+    const rows = hours.flatMap((k) => [`${at(k)},power W,${watts(k)}`, `${at(k)},ambient C,20`]);
+    const file = await read(["time,quantity,value", ...rows, `${at(12)},power W,1`]);
+    expect(file.problems.filter(({ severity }) => severity !== "notice").map(({ code }) => code)).not.toEqual([]);
+    expect(total(valuesOf(await read(["time,quantity,value", ...rows]), "power_w"))).toBe(EXPECTED);
+  });
+
+  it("seconds of a German day become minutes, their day as it was", async () => {
+    const seconds = Array.from({ length: 360 }, (_, k) => `01.06.2023 12:${pad(Math.floor(k / 6))}:${pad((k % 6) * 10)};${1000 + (k % 6)}`);
+    const file = await read(["Zeit;Leistung W", ...seconds]);
+    expect([errors(file), file.firstUtcMs]).toEqual([[], Date.UTC(2023, 5, 1, 12)]);
+    expect(valuesOf(file, "power_w")[0]).toBeCloseTo(1002.5);
+  });
+
+  it("a garbled second is told, and a counter in seconds is read by its last", async () => {
+    const second = (k: number): string => `2023-06-01 12:${pad(Math.floor(k / 6))}:${pad((k % 6) * 10)}`;
+    const garbled = await read(["time,power W", ...Array.from({ length: 360 }, (_, k) => `${second(k)},${k === 40 ? "12x4" : 900}`)]);
+    expect(codes(garbled)).toContain("not-a-number");
+    const counting = await read([
+      "time,energy kWh",
+      ...Array.from({ length: 360 }, (_, k) => `${second(k)},${(5000 + k * 0.01).toFixed(2)}`),
+    ]);
+    const readings = counting.sparse?.counters.map(({ kwh }) => kwh) ?? valuesOf(counting, "counter_kwh");
+    expect([errors(counting), readings[0], readings.at(-1)]).toEqual([[], 5000.05, 5003.59]);
+  });
+
+  it("a name that comes late in a list of objects is a column, late in lines of them it is told", async () => {
+    const object = (k: number): string =>
+      JSON.stringify({
+        time: `${new Date(Date.UTC(2023, 5, 1) + k * 900_000).toISOString()}`,
+        power_w: 500,
+        ...(k > 600 ? { ambient_c: 20 } : {}),
+      });
+    const all = Array.from({ length: 700 }, (_, k) => object(k));
+    const list = await read([`[${all.join(",")}]`]);
+    expect([errors(list), list.series.map(({ quantity }) => quantity)]).toEqual([[], expect.arrayContaining(["power_w"])]);
+    const lines = await read(all);
+    expect(codes(lines)).toContain("ignored-columns");
+    expect(errors(await read(["[", `{"time":"2023-06-01T00:00Z","constructor":1}`, "]"]))).not.toEqual([]);
+  });
+
+  it("a list of objects with more names than a sheet may have columns is refused", async () => {
+    const object = Object.fromEntries(Array.from({ length: 601 }, (_, k) => [`a${k}`, k]));
+    expect(errors(await read([JSON.stringify([object])]))).toEqual(["row-too-wide"]);
+    delete object.a600;
+    expect(errors(await read([JSON.stringify([object])]))).not.toContain("row-too-wide");
+  });
 });

@@ -23,7 +23,7 @@ export function doubtfulValues(
       for (const value of values) if (!Number.isNaN(value)) see(value, day * DAY_MS);
       if (!isOne) return null;
     }
-  for (const { kwh, fromUtcMs, toUtcMs } of spans) see(kwh, Math.max(fromUtcMs, toUtcMs - 1));
+  for (const { kwh, toUtcMs } of spans) see(kwh, toUtcMs);
   if (!isOne || count < LEAST_VALUES || toMs - fromMs < LEAST_DAYS * DAY_MS) return null;
   return {
     id: "one-value",

@@ -24,7 +24,7 @@ export async function readSeries(bytes: Bytes, options: SeriesOptions): Promise<
     return { ...read, proposal };
   } catch (error) {
     if (!(error instanceof UnreadableText)) throw error;
-    log.add(error.code, "error");
+    log.add(error.code, "error", {}, error.facts);
     return nothing(log, null);
   }
 }

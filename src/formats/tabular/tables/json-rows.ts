@@ -1,8 +1,10 @@
+import type { ProblemLog } from "@/contracts/problems";
+import { MOST_COLUMNS } from "../../xlsx/limits";
 import type { RecordBlock } from "../text";
 import { UnreadableText } from "../text";
 
-/** Text of objects longer than this is no table of readings; lines of objects may go on. */
-const MOST_CHARS = 200_000_000;
+/** A list is held whole while it is read, at some ten times its length; lines of objects may go on. */
+export const JSON_MOST_CHARS = 60_000_000;
 const LOOKED_AT = 500;
 const BLOCK_ROWS = 5000;
 
@@ -15,16 +17,17 @@ export const looksLikeJson = (head: string): boolean => /^\s*(\{\s*"|\[\s*[{[])/
 export async function jsonBlocks(
   head: string,
   text: AsyncIterable<string>,
+  log: ProblemLog,
 ): Promise<{ head: string[][]; blocks: AsyncIterable<RecordBlock> }> {
   if (isLines(head)) {
     const first = head.split("\n").slice(0, LOOKED_AT).flatMap(parsedLine);
     const names = namesOf(first);
-    return { head: [names, ...first.map((row) => cellsOf(row, names))], blocks: lineBlocks(text, names) };
+    return { head: [names, ...first.map((row) => cellsOf(row, names))], blocks: lineBlocks(text, names, log) };
   }
   let whole = "";
   for await (const part of text) {
     whole += part;
-    if (whole.length > MOST_CHARS) throw new UnreadableText("too-large");
+    if (whole.length > JSON_MOST_CHARS) throw new UnreadableText("json-too-long", { facts: { limitMb: JSON_MOST_CHARS / 1e6 } });
   }
   const objects = objectsIn(parsed(whole)).map(flat);
   const names = namesOf(objects);
@@ -68,7 +71,7 @@ function objectsIn(value: unknown): Record<string, unknown>[] {
 
 /** An object's values as text, those of an object within under both names. */
 function flat(value: Record<string, unknown>): Flat {
-  const out: Record<string, string> = {};
+  const out: Record<string, string> = Object.create(null);
   for (const [name, own] of Object.entries(value)) {
     if (isObject(own)) for (const [inner, deep] of Object.entries(own)) out[`${name} ${inner}`] = textOf(deep);
     else out[name] = textOf(own);
@@ -82,7 +85,15 @@ function textOf(value: unknown): string {
   return typeof value === "number" || typeof value === "boolean" ? String(value) : JSON.stringify(value);
 }
 
-const namesOf = (rows: readonly Flat[]): string[] => [...new Set(rows.slice(0, LOOKED_AT).flatMap((row) => Object.keys(row)))];
+/** Names in the order in which they first come; more than a sheet may have columns are refused before a cell is made for each. */
+function namesOf(rows: readonly Flat[]): string[] {
+  const names = new Set<string>();
+  for (const row of rows) {
+    for (const name of Object.keys(row)) names.add(name);
+    if (names.size > MOST_COLUMNS) throw new UnreadableText("row-too-wide");
+  }
+  return [...names];
+}
 const cellsOf = (row: Flat, names: readonly string[]): string[] => names.map((name) => row[name] ?? "");
 
 function parsedLine(line: string): Flat[] {
@@ -97,11 +108,13 @@ function parsedLine(line: string): Flat[] {
 }
 
 /** Rows count from 2 in such a table: its names stand in no line of the file, and take the first. */
-async function* lineBlocks(text: AsyncIterable<string>, names: readonly string[]): AsyncGenerator<RecordBlock> {
+async function* lineBlocks(text: AsyncIterable<string>, names: readonly string[], log: ProblemLog): AsyncGenerator<RecordBlock> {
+  const [known, late] = [new Set(names), new Set<string>()];
   yield { firstRow: 1, rows: [[...names]] };
   let [carry, row] = ["", 2];
   const rowOf = (line: string): string[] => {
     const [object] = parsedLine(line);
+    for (const name of Object.keys(object ?? {})) if (!known.has(name) && late.size < MOST_COLUMNS) late.add(name);
     return object ? cellsOf(object, names) : line.trim() === "" ? [] : [line.slice(0, 60)];
   };
   for await (const part of text) {
@@ -112,6 +125,7 @@ async function* lineBlocks(text: AsyncIterable<string>, names: readonly string[]
     row += lines.length;
   }
   if (carry.trim() !== "") yield { firstRow: row, rows: [rowOf(carry)] };
+  if (late.size > 0) log.add("ignored-columns", "notice", { row: LOOKED_AT + 1 }, { columns: [...late].join(", ").slice(0, 300) });
 }
 
 async function* inBlocks(rows: readonly string[][]): AsyncGenerator<RecordBlock> {

@@ -1,11 +1,12 @@
-import { parquetReadObjects } from "hyparquet";
+import { type FileMetaData, parquetMetadata, parquetReadObjects } from "hyparquet";
 import { UnreadableText } from "../text";
 
 /** "PAR1": the first and the last four bytes of such a file. */
 const MAGIC = [0x50, 0x41, 0x52, 0x31];
 /** A file of columns is read at its end first, and so is held whole. */
-const MOST_BYTES = 256 * 1024 * 1024;
-const MOST_ROWS = 4_000_000;
+export const PARQUET_MOST_MB = 128;
+/** Rows by columns, as the file tells them before any is unpacked. */
+export const PARQUET_MOST_CELLS = 20_000_000;
 
 export const isParquet = (first: Uint8Array): boolean => MAGIC.every((byte, k) => first[k] === byte);
 
@@ -15,7 +16,7 @@ export async function parquetRows(bytes: AsyncIterable<Uint8Array>): Promise<str
   let length = 0;
   for await (const part of bytes) {
     length += part.length;
-    if (length > MOST_BYTES) throw new UnreadableText("too-large");
+    if (length > PARQUET_MOST_MB * 1e6) throw tooLarge();
     parts.push(part);
   }
   const whole = new Uint8Array(length);
@@ -24,10 +25,22 @@ export async function parquetRows(bytes: AsyncIterable<Uint8Array>): Promise<str
     whole.set(part, at);
     at += part.length;
   }
+  const { num_rows, schema } = metadataOf(whole.buffer);
+  if (Number(num_rows) * schema.length > PARQUET_MOST_CELLS) throw tooLarge();
   const rows = await objectsOf(whole.buffer);
-  if (rows.length > MOST_ROWS) throw new UnreadableText("too-many-rows");
   const names = Object.keys(rows[0] ?? {});
   return [names, ...rows.map((row) => names.map((name) => textOf(row[name])))];
+}
+
+const tooLarge = (): UnreadableText =>
+  new UnreadableText("parquet-too-large", { facts: { limitMb: PARQUET_MOST_MB, mostCells: PARQUET_MOST_CELLS } });
+
+function metadataOf(file: ArrayBuffer): FileMetaData {
+  try {
+    return parquetMetadata(file);
+  } catch {
+    throw new UnreadableText("broken-parquet");
+  }
 }
 
 async function objectsOf(file: ArrayBuffer): Promise<Record<string, unknown>[]> {

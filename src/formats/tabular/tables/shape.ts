@@ -47,7 +47,8 @@ function isData(row: readonly string[]): boolean {
   const values = cells.filter(isValue).length;
   const numeric = cells.filter((cell) => NUMBER.test(cell.trim())).length;
   const across = cells.slice(1);
-  const timesAcross = across.every(looksLikeTime) || isTimeOfDay(across);
+  // A row that begins with its own time is no header of times, though 1234.5 reads as a month.
+  const timesAcross = !looksLikeTime(row[0] ?? "") && (across.every(looksLikeTime) || isTimeOfDay(across));
   return values >= cells.length - 1 && values >= cells.length * 0.6 && numeric >= 1 && !timesAcross;
 }
 

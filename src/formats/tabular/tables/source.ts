@@ -38,7 +38,7 @@ export async function openTable(bytes: Bytes, log: ProblemLog): Promise<TableSou
   }
   const notes: TextNotes = { encoding: "utf-8" };
   const { head, whole } = await peek(decodeText(all, notes), HEAD_CHARS);
-  if (looksLikeJson(head)) return { dialect: null, ...(await jsonBlocks(head, whole)) };
+  if (looksLikeJson(head)) return { dialect: null, ...(await jsonBlocks(head, whole, log)) };
   if (head.length >= HEAD_CHARS && !/[\r\n]/.test(head)) throw new UnreadableText("line-too-long");
   if (notes.encoding !== "utf-8") log.add("other-encoding", "notice", {}, { encoding: notes.encoding });
   const dialect = sniffDialect(head);

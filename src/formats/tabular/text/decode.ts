@@ -2,14 +2,16 @@ import { Readable } from "node:stream";
 import { createGunzip } from "node:zlib";
 import type { ProblemCode } from "@/contracts/problems";
 
-/** The bytes are no text that we read; `code` says why. */
+/** The bytes are no text that we read; `code` says why, `facts` what its words need. */
 export class UnreadableText extends Error {
   override readonly name = "UnreadableText";
+  readonly facts: Record<string, string | number>;
   constructor(
     readonly code: ProblemCode,
-    options?: ErrorOptions,
+    { facts = {}, ...options }: ErrorOptions & { facts?: Record<string, string | number> } = {},
   ) {
     super(`Unreadable text: ${code}`, options);
+    this.facts = facts;
   }
 }
 

@@ -346,7 +346,7 @@ const CATALOGUE: Readonly<Record<ProblemCode, Word>> = {
     remedy: "Nothing to do: intervals follow on each other, and beginnings are read.",
   }),
   "scaled-column": (f) => ({
-    what: `“${f.by}” scales another column, as a ${f.how}.`,
+    what: `“${f.by}” scales another column, as ${f.how === "exponent" ? "a power of ten" : "a factor"}.`,
     expected: "Numbers in a unit.",
     remedy: "Nothing to do: they are multiplied. Look at the picture of the readings: a plant's size must come out.",
   }),

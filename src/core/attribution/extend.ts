@@ -2,11 +2,11 @@ import type { MeteredOnAxis, MeterSeries } from "../ledger";
 import { indexAt } from "../series";
 import type { Site } from "../site";
 import type { Weather } from "../weather";
-import { ageOnAxis, prepareWeather } from "../yield";
+import { prepareWeather } from "../yield";
 import { cutFracOf } from "./ceiling/cut-frac";
 import { insideHours, swingInside } from "./ceiling/inside-hours";
-import type { RunEvidence } from "./evidence";
-import { ageingRateOf, beforeCeiling, capped, ceilingKwhOf, expectedSoFar, rated, unbroken } from "./expected";
+import type { AgeingRead, RunEvidence } from "./evidence";
+import { ageAtStartOf, ageingRateOf, beforeCeiling, capped, ceilingKwhOf, expectedSoFar, rated, unbroken } from "./expected";
 import type { FittedAttribution } from "./fitted";
 import { heldBy, noHeat } from "./heat/detect";
 import { asOrdered, type OrderedLimit } from "./limit/ordered";
@@ -32,6 +32,12 @@ export interface ExtendInput {
   /** Share lost to dirt by local day, as the search had it; days after it follow the law. */
   readonly dirtByDay: ReadonlyMap<string, number>;
 }
+
+/** The ageing that an earlier search read. */
+const ageingBy = ({ ageing }: ExtendInput["fitted"]): AgeingRead =>
+  ageing
+    ? { isTooSoon: false, perYearFrac: ageing.perYearFrac, firstStep: { frac: ageing.firstStepFrac, low: ageing.firstStepFrac } }
+    : { isTooSoon: true, perYearFrac: Number.NaN, firstStep: null };
 
 /**
  * Evidence of a record's last weeks by the laws of an earlier search: standstill, snow and strings that go out are sought; level, ageing,
@@ -64,14 +70,8 @@ export function extendEvidence({ site, weather, metered, meters, cleanings, limi
   const index = withStringsBack(frame, dayIndex(frame, either(either(spoilt, heat.touched), shaded), ceilingKwh), open);
   const strings = [...open, ...stringsOut(frame, index, cleaned)];
   const soiling = { lostFracByDay: dirtAfter(frame.days.keys, rainByDay(frame), cleaned, fitted, dirtByDay) };
-  const ageing = fitted.ageing
-    ? {
-        isTooSoon: false,
-        perYearFrac: fitted.ageing.perYearFrac,
-        firstStep: { frac: fitted.ageing.firstStepFrac, low: fitted.ageing.firstStepFrac },
-      }
-    : { isTooSoon: true, perYearFrac: Number.NaN, firstStep: null };
-  const ageAtStart = site.commissioned ? ageOnAxis(site.commissioned, site.place.timeZone, frame.axis).startYears : 0;
+  const ageing = ageingBy(fitted);
+  const ageAtStart = ageAtStartOf(frame);
   const perYear = ageingRateOf(ageing, site);
   const parts = { frame, soiling, strings };
   const expected = expectedSoFar(parts, ageAtStart, perYear);

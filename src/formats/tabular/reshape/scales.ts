@@ -35,8 +35,12 @@ export function applyScales(source: TableSource, log: ProblemLog): TableSource {
     const own = [...scales].find(([, { register }]) => register === index);
     if (!own) return [asItStands(look, index)];
     const [at, { isExponent }] = own;
-    const how = isExponent ? "power of ten" : "factor";
-    log.add("scaled-column", "notice", { row: look.shape.firstRow, column: header }, { by: look.shape.headers[at]!, how });
+    log.add(
+      "scaled-column",
+      "notice",
+      { row: look.shape.firstRow, column: header },
+      { by: look.shape.headers[at]!, how: isExponent ? "exponent" : "factor" },
+    );
     const scaleOf = (cell: string): number => (isExponent ? 10 ** numberIn(cell) : numberIn(cell));
     const times = timesOf(look, index);
     return [{ header, cell: (row) => times(row[index] ?? "", scaleOf(row[at] ?? "")) }];

@@ -71,7 +71,7 @@ function objectsIn(value: unknown): Record<string, unknown>[] {
 
 /** An object's values as text, those of an object within under both names. */
 function flat(value: Record<string, unknown>): Flat {
-  const out: Record<string, string> = Object.create(null);
+  const out = Object.create(null) as Record<string, string>;
   for (const [name, own] of Object.entries(value)) {
     if (isObject(own)) for (const [inner, deep] of Object.entries(own)) out[`${name} ${inner}`] = textOf(deep);
     else out[name] = textOf(own);

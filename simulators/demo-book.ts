@@ -1,6 +1,7 @@
 import type { SiteInput } from "@/contracts/site";
 import type { Climate } from "./climate";
 import type { LightSensor } from "./light-sensor";
+import type { ModulesTruth } from "./module-recorder";
 import type { PlantTruth } from "./plant";
 import type { TrialTruth } from "./school";
 import type { ConsumerTruth } from "./supplier";
@@ -14,6 +15,8 @@ export interface DemoBook {
   readonly entries?: readonly { readonly from: string; readonly to?: string; readonly kind: string; readonly note: string }[];
   /** Sides with a truth of their own, where a trial runs; the plant is their sum. */
   readonly trial?: TrialTruth;
+  /** Single modules of one array that were read one by one. */
+  readonly modules?: ModulesTruth;
   /** Who uses the energy, where bills are kept. */
   readonly consumer?: ConsumerTruth;
   /** What the mast's light sensor makes of the light; true where none is given. */

@@ -112,6 +112,24 @@ export const schoolBook: DemoBook = {
       { arrays: ["classes"], truth: { ...both, toleranceFrac: -0.024 }, meterId: "class-ac", point: "ac" },
     ],
   },
+  modules: {
+    array: "classes",
+    from: "2024-12-31T23:00:00Z",
+    to: "2025-12-31T23:00:00Z",
+    toleranceFrac: 0.008,
+    noiseFrac: 0.01,
+    tree: { eastM: -10, northM: -6, heightM: 8, widthM: 4 },
+    weak: [{ at: [1, 14], levelFrac: 0.667 }],
+    silent: [{ at: [0, 9], from: "2025-06-03T08:00:00Z", to: "2025-07-11T12:00:00Z" }],
+    unread: [{ at: [1, 5], from: "2025-10-02T00:00:00Z", to: "2025-10-09T00:00:00Z" }],
+    edge: { columns: [8, 12], perDayFrac: 0.005, mostFrac: 0.1 },
+    swapped: [
+      [
+        [0, 2],
+        [0, 14],
+      ],
+    ],
+  },
   entries: [
     { from: "2022-05-04", kind: "repair", note: "main breaker reset after work on the lift" },
     {

@@ -6,6 +6,7 @@ export { type Faults, misbehave } from "./faults";
 export { type LightSensor, throughSensor } from "./light-sensor";
 export { LivePlant } from "./live";
 export type { LiveColumn } from "./live-column";
+export { type At, type ModulesTruth, moduleName, type RecordedModule, recordModules } from "./module-recorder";
 export { type PlantTruth, simulateWithTruth, type TrueLosses } from "./plant";
 export { type RandomPlant, randomPlant } from "./random-plant";
 export { hourlyProduction, type PlantRecord, recordOf } from "./record";

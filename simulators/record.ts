@@ -5,13 +5,16 @@ import { type PagedSeries, place, type WeatherQuantity } from "@/formats/tabular
 import { simulateWeather } from "./climate";
 import type { DemoBook } from "./demo-book";
 import { throughSensor } from "./light-sensor";
+import { recordModules } from "./module-recorder";
 import { simulatePlant } from "./plant";
-import { sidesOf } from "./school";
+import { type SidesRecord, sidesOf } from "./school";
 
 /** Five years of a simulated plant, as its weather mast (hourly) and its meter (quarter-hourly) recorded them. */
 export interface PlantRecord {
   readonly weather: readonly PagedSeries[];
   readonly production: readonly PagedSeries[];
+  /** Energies of single modules by quarters of an hour; empty where none were read. */
+  readonly modules: readonly PagedSeries[];
 }
 
 const METER_STEP = 15;
@@ -41,7 +44,21 @@ export function recordOf(demo: DemoBook, site: Site): PlantRecord {
       paged("energy_kwh", null, fine, energyKwh, 3, from),
       ...(sides?.meters ?? []).map((meter) => paged("energy_kwh", meter.meterId, fine, meter.kwh, 3, from)),
     ],
+    modules: demo.modules
+      ? recordModules(
+          site,
+          demo.modules,
+          { axis: fine, arrayKwh: outputOf(demo, demo.modules.array, sides) ?? energyKwh, rainMm: weather.rainMm },
+          demo.seed,
+        ).map(({ id, kwh }) => paged("energy_kwh", id, fine, kwh, 6, from))
+      : [],
   };
+}
+
+/** What an array that is a side of a trial gave by itself; null where the plant is one. */
+function outputOf({ trial }: DemoBook, array: string, sides: SidesRecord | null): Float64Array | null {
+  const side = trial?.sides.findIndex(({ arrays }) => arrays.includes(array)) ?? -1;
+  return sides && side >= 0 ? sides.trueKwh[side]! : null;
 }
 
 /** Hours of a recorded production, for whoever lives off it. */

@@ -23,6 +23,7 @@ const STATUS: Readonly<Record<RefusalKind, number>> = {
   "decision-refused": 422,
   "feed-not-found": 404,
   "feed-refused": 422,
+  "module-not-found": 404,
   "month-not-found": 404,
   "variant-not-found": 404,
   "variant-refused": 422,

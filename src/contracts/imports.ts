@@ -5,7 +5,7 @@ import { mappingProposalSchema, mappingQuestionSchema, tableMappingSchema } from
 import { byName, plainKey } from "./primitives";
 import { problemSchema } from "./problems";
 
-export const importKinds = ["weather", "production", "promise"] as const;
+export const importKinds = ["weather", "production", "promise", "modules"] as const;
 export type ImportKind = (typeof importKinds)[number];
 
 /** What the light of a batch is: of its very time, or of a usual year. */

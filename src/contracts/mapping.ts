@@ -19,6 +19,9 @@ export const weatherQuantities = [
 export const productionQuantities = ["energy_kwh", "power_w", "counter_kwh"] as const;
 export const mappedQuantities = [...weatherQuantities, ...productionQuantities] as const;
 export type MappedQuantity = (typeof mappedQuantities)[number];
+/** Energy of a single module, as it is kept: beside production, never a part of it. */
+export const MODULE_QUANTITY = "module_kwh";
+export type StoredQuantity = MappedQuantity | typeof MODULE_QUANTITY;
 
 const column = z.int().min(0).max(9_999);
 
@@ -29,7 +32,7 @@ export const valueColumnSchema = z.strictObject({
   quantity: z.enum(mappedQuantities),
   factor: z.number().positive().default(1),
   offset: z.number().default(0),
-  /** Meter of a production column; null for the one chosen for the file. Columns of one meter are added up. */
+  /** Meter of a production column; null for the one chosen for the file. Columns of one meter are added up. Of single modules the module. */
   meterId: z.string().nullable().default(null),
   /** Of a counter: whether it begins anew every day, as a display's energy of today does. */
   beginsAnew: z.boolean().default(false),
@@ -54,6 +57,8 @@ export const tableMappingSchema = z.strictObject({
   /** The column of the end of each row's span, where spans differ in length; null where rows have one time. */
   endColumn: column.nullable().default(null),
   values: z.array(valueColumnSchema).min(1),
+  /** What the columns are of: the plant or parts of it, or single modules that are held against each other. */
+  of: z.enum(["plant", "modules"]).default("plant"),
   /** Of `days-by-time` the times of day, of `times-by-day` the days, of `months` the months (1 to 12), in the order of the value columns. */
   across: z.array(z.string()).default([]),
   /** Of `months`: whether a fiscal year is named after the calendar year in which it starts or ends. */
@@ -72,7 +77,7 @@ export type RememberedReading = z.output<typeof rememberedReadingSchema>;
 /** Why a mapping was proposed, and what a person must decide. */
 export const mappingReasonSchema = z.strictObject({ about: z.string(), because: z.string() });
 export const mappingQuestionSchema = z.strictObject({
-  id: z.enum(["date-order", "year-names", "quantity", "labels", "zone", "counter", "one-value", "reading-type"]),
+  id: z.enum(["date-order", "year-names", "quantity", "labels", "zone", "counter", "one-value", "reading-type", "columns"]),
   question: z.string(),
   evidence: z.string(),
   choices: z.array(z.strictObject({ value: z.string(), label: z.string() })),

@@ -41,6 +41,7 @@ export const problemCodes = [
   "typical-year",
   "interval-ends",
   "scaled-column",
+  "modules-need-hours",
   "unit-column",
   "long-table",
   "seconds-to-minutes",

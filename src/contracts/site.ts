@@ -126,6 +126,9 @@ export const shadeRules = ["module-level", "bypass-diodes", "worst-module"] as c
 
 export const mountings = ["open-rack", "roof-gap", "roof-close", "building-integrated"] as const;
 
+/** Name of a single module, as its recorder writes it. */
+export const moduleIdSchema = z.string().trim().max(LIMITS.name.most);
+
 export const arraySchema = z.strictObject({
   id: identifier,
   name: z.string().max(80).default(""),
@@ -148,6 +151,7 @@ export const arraySchema = z.strictObject({
   shadeRule: z.enum(shadeRules, say.aShadeRuleIsOneOf).nullable().default(null),
   horizon: horizonSchema.default([]),
   obstacles: upTo(obstacleSchema, LIMITS.obstacles).default([]),
+  moduleIds: upTo(upTo(moduleIdSchema, LIMITS.gridLines), LIMITS.gridLines).default([]),
   rack: z
     .strictObject({ frameM: positive(say.lengthAlongTheFrame).max(50), baseM: positive(say.lengthAlongTheBase).max(50) })
     .nullable()
@@ -362,6 +366,12 @@ export const siteSchema = z
           message: say.namesAModuleTypeThatModules(Object.keys(site.modules).join(", ")),
         });
       }
+    });
+    const named = new Set<string>();
+    site.arrays.forEach(({ moduleIds }, i) => {
+      const twice = moduleIds.flat().find((id) => id !== "" && named.size === named.add(id).size);
+      if (twice !== undefined)
+        context.addIssue({ code: "custom", path: ["arrays", i, "moduleIds"], input: twice, message: say.aModuleLiesInOnePlace(twice) });
     });
     if (arrays.size < site.arrays.length) {
       context.addIssue({ code: "custom", path: ["arrays"], message: say.twoArraysShareAnIdEach });

@@ -14,6 +14,7 @@ import { oneAccount } from "./migrations/0011-one-account";
 import { siteAsWritten } from "./migrations/0012-site-as-written";
 import { originOfLight } from "./migrations/0013-origin-of-light";
 import { moduleTemperature } from "./migrations/0014-module-temperature";
+import { singleModules } from "./migrations/0015-single-modules";
 
 const migrator = (sequelize: Sequelize) =>
   new Umzug({
@@ -32,6 +33,7 @@ const migrator = (sequelize: Sequelize) =>
       siteAsWritten,
       originOfLight,
       moduleTemperature,
+      singleModules,
     ],
     context: sequelize,
     storage: new SequelizeStorage({ sequelize, tableName: "migrations" }),

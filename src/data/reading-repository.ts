@@ -1,16 +1,18 @@
 import type { Client } from "pg";
 import { to as copyTo } from "pg-copy-streams";
 import { QueryTypes, type Sequelize } from "sequelize";
-import { weatherQuantities } from "@/contracts/mapping";
+import { MODULE_QUANTITY, weatherQuantities } from "@/contracts/mapping";
 import { DAY_MS, MINUTE_MS } from "@/core/units";
 import { usualSpans } from "@/core/weather";
-import { IRRADIANCE, type ReadingStore, type StoredSeries } from "@/usecases/ledger";
+import { IRRADIANCE, type ReadingStore, type SeriesKind, type StoredSeries } from "@/usecases/ledger";
 import { giveBack } from "./give-back";
 import type { Models, SeriesRow } from "./models";
 import { type CopiedPage, copiedPages, overlayPage, packPage, setPage } from "./page-codec";
 import { endingWith, withClient } from "./raw-client";
 
 const WEATHER: readonly string[] = weatherQuantities;
+const kindOfStored = (quantity: string): SeriesKind =>
+  quantity === MODULE_QUANTITY ? "modules" : WEATHER.includes(quantity) ? "weather" : "production";
 
 // Sorting is left to us, since the server would do it on disk. Series ids are our own integers.
 const copyPages = (seriesId: number): string => `copy (
@@ -36,9 +38,9 @@ export function readingRepository(sequelize: Sequelize, { Series, Batch, Promise
     },
     async heldOf(bookId) {
       return sequelize.query<{ quantity: string; meterId: string }>(
-        `select s.quantity, s.meter_id as "meterId" from series s where s.book_id = :bookId and exists
+        `select s.quantity, s.meter_id as "meterId" from series s where s.book_id = :bookId and s.quantity <> :modules and exists
          (select 1 from day_pages p join import_batches b on b.id = p.batch_id where p.series_id = s.id and b.undone_at is null) order by s.id`,
-        { replacements: { bookId }, type: QueryTypes.SELECT },
+        { replacements: { bookId, modules: MODULE_QUANTITY }, type: QueryTypes.SELECT },
       );
     },
     async sparseOf(bookId) {
@@ -107,14 +109,9 @@ function newest<T>(items: readonly T[], keyOf: (item: T) => string): T[] {
   return [...new Map(items.map((item) => [keyOf(item), item])).values()];
 }
 
-async function* eachSeries(
-  sequelize: Sequelize,
-  Series: Models["Series"],
-  bookId: string,
-  kind: "weather" | "production",
-): AsyncGenerator<StoredSeries> {
+async function* eachSeries(sequelize: Sequelize, Series: Models["Series"], bookId: string, kind: SeriesKind): AsyncGenerator<StoredSeries> {
   const rows = (await Series.findAll({ where: { bookId }, order: ["id"] })).map((row) => row.get());
-  for (const row of rows.filter(({ quantity }) => WEATHER.includes(quantity) === (kind === "weather"))) {
+  for (const row of rows.filter(({ quantity }) => kindOfStored(quantity) === kind)) {
     const days = await daysOf(sequelize, row.id);
     // A connection is not held while the series is worked on.
     if (!days) continue;

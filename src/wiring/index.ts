@@ -5,6 +5,7 @@ export { placeDemoFeeds } from "./demo-feeds";
 export { type House, house, openHouse } from "./house";
 export { finishDemo, isDemoInTheMaking } from "./load-demo";
 export { log } from "./log";
+export { moduleCache } from "./module-cache";
 export { type Readiness, readinessOf } from "./readiness";
 export { openServices, type Services } from "./services";
 export { openStores, type Stores } from "./stores";

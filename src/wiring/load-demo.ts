@@ -4,7 +4,7 @@ import { z } from "zod";
 import { fieldEntrySchema } from "@/contracts/field-book";
 import { importOptionsSchema } from "@/contracts/imports";
 import { type Book, createBook } from "@/usecases/books";
-import type { MeteredPages, NewBatch } from "@/usecases/imports";
+import { asModuleEnergies, type MeteredPages, type NewBatch } from "@/usecases/imports";
 import type { Services } from "./services";
 
 const CHORE = "demo";
@@ -46,8 +46,10 @@ async function loadBook(services: Services, demo: DemoBook): Promise<void> {
   const record = recordOf(demo, book.site);
   const signal = new AbortController().signal;
   const meterId = book.site.meters[0]?.id ?? "main";
-  for (const kind of ["weather", "production"] as const) {
-    const series = record[kind].map((pages) => ({ ...pages, meterId: kind === "production" ? (pages.meterId ?? meterId) : "" }));
+  for (const kind of ["weather", "production", "modules"] as const) {
+    if (record[kind].length === 0) continue;
+    const own = record[kind].map((pages) => ({ ...pages, meterId: kind === "weather" ? "" : (pages.meterId ?? meterId) }));
+    const series = kind === "modules" ? asModuleEnergies(own) : own;
     await services.imports.storeSeries(batchOf(book, demo, kind, record, series), series, signal);
   }
   const entries = (demo.entries ?? []).map(({ from, to, kind, note }) =>
@@ -57,10 +59,12 @@ async function loadBook(services: Services, demo: DemoBook): Promise<void> {
   if (demo.consumer) await services.bills.replace(book.id, supply(book.site, demo.consumer, hourlyProduction(record)).bills, 0);
 }
 
+const FILE_NAMES = { weather: "weather-mast-simulated", production: "meter-simulated", modules: "module-recorder-simulated" } as const;
+
 function batchOf(
   book: Book,
   demo: DemoBook,
-  kind: "weather" | "production",
+  kind: "weather" | "production" | "modules",
   record: PlantRecord,
   series: readonly MeteredPages[],
 ): NewBatch {
@@ -72,13 +76,13 @@ function batchOf(
     bookId: book.id,
     origin: "measured",
     kind,
-    fileName: kind === "weather" ? "weather-mast-simulated" : "meter-simulated",
+    fileName: FILE_NAMES[kind],
     sha256: createHash("sha256").update(`${demo.seed} ${demo.site.name} ${kind}`).digest("hex"),
     byteCount: 0,
     rowCount: Math.max(...values),
     valueCount: values.reduce((a, b) => a + b, 0),
-    firstUtcMs: Date.parse(demo.firstUtc),
-    lastUtcMs: Date.parse(demo.lastUtc) - stepMinutes * 60_000,
+    firstUtcMs: Date.parse(kind === "modules" ? demo.modules!.from : demo.firstUtc),
+    lastUtcMs: Date.parse(kind === "modules" ? demo.modules!.to : demo.lastUtc) - stepMinutes * 60_000,
     stepMinutes,
     options: importOptionsSchema.parse({}),
     notices: [],

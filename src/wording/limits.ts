@@ -23,6 +23,7 @@ export const whatIsLimited = catalogue({
   variants: "variants kept in a book",
   feeds: "feeds of a book",
   moduleCount: "modules of an array",
+  gridLines: "rows or columns of an array's modules",
   name: "letters of a name",
   note: "letters of a note",
 });
@@ -50,6 +51,7 @@ export const whyLimited = catalogue({
   variants: "more would not be told apart in one table",
   feeds: "each is pulled every few minutes",
   moduleCount: "half a gigawatt",
+  gridLines: "modules are read one by one on roofs, not on farms",
   name: "what fits on a spine and in a column",
   note: "a page",
 });

@@ -345,6 +345,11 @@ const CATALOGUE: Readonly<Record<ProblemCode, Word>> = {
     expected: "One time a row.",
     remedy: "Nothing to do: intervals follow on each other, and beginnings are read.",
   }),
+  "modules-need-hours": (f) => ({
+    what: `Single modules, read every ${f.minutes} minutes.`,
+    expected: "Readings of an hour or less: modules are held against each other in the same light.",
+    remedy: "Export them by the hour or finer. Daily sums of the whole plant come in as production.",
+  }),
   "scaled-column": (f) => ({
     what: `“${f.by}” scales another column, as ${f.how === "exponent" ? "a power of ten" : "a factor"}.`,
     expected: "Numbers in a unit.",

@@ -101,6 +101,10 @@ const REFUSALS: Readonly<Record<RefusalReason, { readonly message: Say; readonly
   },
   "upload-gone": { message: () => "The uploaded file is no longer there.", help: () => "Drop the file again." },
   "import-cancelled": { message: () => "The import was cancelled. Nothing was stored.", help: () => "Drop the file again to start over." },
+  "module-not-found": {
+    message: (f) => `${f.asked} is no module, or no day, of this book's readings of single modules.`,
+    help: () => "Open Ledger, Modules: it names what there is.",
+  },
   "month-not-found": { message: (f) => `${f.month} is no month of this ledger.`, help: () => "Reload the page." },
   "no-weather-of-year": { message: (f) => `This book has no weather of ${f.year}.`, help: () => "Choose one of its years." },
   "no-weather": { message: () => "This book has no weather yet.", help: () => "Bring a weather file in the Readings chapter." },

@@ -53,6 +53,20 @@ export const say = catalogue({
   aPlantGivesMoreAtNoonThanAtNight:
     "A plant gives more at noon than at night, and something within two weeks: another column was taken, or a scale. Look at the first rows.",
   storeThemAllTheSame: "store them all the same",
+  theirHeadersNameModules: "their headers name modules",
+  asManyAsTheModules: (count: number) => `${count} of them, as many as an array or the plant has modules`,
+  columnsCounted: (count: number) => `${count} columns`,
+  whatAreTheseColumns: (count: number) => `What are these ${count} columns?`,
+  columnsNamed: (names: string) =>
+    `${names} and more. Single modules are held against each other; parts of the plant, such as inverters, are added up.`,
+  singleModules: "single modules, a column each",
+  oneModule: "a single module, named by its file",
+  thePlantItself: "the plant, or a part of it",
+  isThisOneModule: (watts: number) => `Is this a single module? It gives ${watts} W at the most.`,
+  aPlantGivesMore: (modules: number) => `The plant has ${modules} modules, and one of them gives as much.`,
+  partsThatAddUp: "parts of the plant, added up",
+  itsSizeIsAModules: (unit: Fact) => `the largest number is a module's power in ${unit}; no unit is written`,
+  noUnitIsWritten: "No unit is written, and the numbers' size doesn't tell it.",
   whichKindOfReading: "Which kind of reading is the plant's?",
   theFileHoldsKinds: (count: number) =>
     `The file holds ${count} kinds. What the site sent out is the plant's less what was used; a meter of its own is better.`,

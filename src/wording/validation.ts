@@ -133,6 +133,7 @@ export const say = catalogue({
   aSiteHasAtLeastOne: "a site has at least one array",
   namesAModuleTypeThatModules: (keys: string) => `names a module type that "modules" lacks; there are ${keys}`,
   twoArraysShareAnIdEach: "two arrays share an id; each needs its own",
+  aModuleLiesInOnePlace: (id: string) => `module ${id} lies in two places; give each its own`,
   namesArrayWhichTheSiteLacks: (unknown: string, arrays: string) => `names array "${unknown}", which the site lacks; there are ${arrays}`,
   hoursGoByQuarters1414: "hours go by quarters: 14, 14.25, 14.5, 14.75",
   giveItAName: "give it a name",

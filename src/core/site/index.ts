@@ -6,6 +6,7 @@ export { type ArrayLayout, arrayLayout, arrayPlace, moduleSizeM, type PlacedArra
 export { isOnePlane, largestArray, lightPlaneOf } from "./light-plane";
 export { LIGHT_DOUBTS, LIGHT_SOURCES, type LightDoubt, type LightSource } from "./light-source";
 export { type FieldClash, type FieldMerge, mergeFields, withField } from "./merge-fields";
+export { type GridOrder, gridInOrder, inNaturalOrder, type ModulePlace, modulePlaces, PLAIN_ORDER } from "./module-grid";
 export { arrayNameplateW, meanNameplateW, nameplateW, siteAcRatedW } from "./nameplate";
 export {
   BATTERY_KINDS,

@@ -81,6 +81,8 @@ export interface PvArray {
   readonly horizon: readonly HorizonPoint[];
   /** Seen from the middle of this array, and shading it alone. */
   readonly obstacles: readonly Obstacle[];
+  /** Names of its modules as they lie: rows from the upper edge, columns from the left of who stands before it, "" for a free place; empty: in natural order. */
+  readonly moduleIds: readonly (readonly string[])[];
   readonly rack: Rack | null;
 }
 

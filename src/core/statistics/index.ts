@@ -1,4 +1,5 @@
 export { type BootstrapInterval, blockBootstrap } from "./block-bootstrap";
+export { costOfSaying, VERY_STRONG } from "./criterion";
 export { medianAmong } from "./median-among";
 export { MEDIAN_TO_MEAN_ERROR, medianError, Z_90, Z_95 } from "./normal";
 export { normalFrom, seededUniform } from "./random";
@@ -6,5 +7,5 @@ export { type RidgeColumn, type RidgeFit, robustRidge } from "./ridge";
 export { medianOf, quantileOf, spreadOf } from "./robust";
 export { selected } from "./selected";
 export { type SenTerms, senSlope } from "./sen-slope";
-export { studentT975 } from "./student";
+export { studentQuantile, studentT975 } from "./student";
 export { togetherOf } from "./together";

@@ -8,6 +8,7 @@ import type { DirtAndSnowProps } from "@/features/ledger/attribution/DirtAndSnow
 import { DirtAndSnowView } from "@/features/ledger/attribution/DirtAndSnowView";
 import { IndicatorsView } from "@/features/ledger/attribution/IndicatorsView";
 import { PromiseView } from "@/features/ledger/attribution/PromiseView";
+import { ModulesView, type ModulesViewProps } from "@/features/ledger/modules/ModulesView";
 import { BRING_WORDS } from "@/wording/basis";
 import { yearInWords } from "@/wording/format";
 import { say } from "@/wording/screens/ledger";
@@ -20,6 +21,7 @@ export type LedgerView =
   /** Causes and dirt where the light or the readings carry neither: what to bring. */
   | { readonly id: "withheld"; readonly of: "causes" | "dirt"; readonly bring: NonNullable<ToBring> }
   | { readonly id: "promise"; readonly months: readonly LedgerLine[] }
+  | ({ readonly id: "modules" } & Omit<ModulesViewProps, "slug">)
   | { readonly id: "figures"; readonly indicators: readonly Indicators[]; readonly lines: readonly LedgerLine[]; readonly sum: LedgerLine };
 
 interface OtherViewProps {
@@ -44,6 +46,8 @@ export function OtherView({ slug, view, fiscalStart, selected }: OtherViewProps)
       );
     case "promise":
       return <PromiseView slug={slug} months={view.months} fiscalStart={fiscalStart} name={yearInWords(selected, fiscalStart)} />;
+    case "modules":
+      return <ModulesView slug={slug} {...view} />;
     case "figures":
       return <IndicatorsView slug={slug} indicators={view.indicators} lines={view.lines} sum={view.sum} />;
     default:

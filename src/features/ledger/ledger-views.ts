@@ -6,6 +6,7 @@ export const LEDGER_VIEWS = [
   { id: "causes", name: "Causes" },
   { id: "dirt", name: say.dirtAndSnow },
   { id: "promise", name: "Promise" },
+  { id: "modules", name: "Modules" },
   { id: "figures", name: "Indicators" },
 ] as const;
 

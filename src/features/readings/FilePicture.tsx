@@ -10,10 +10,11 @@ const HEIGHT = 74;
 /** A small picture of what is read: the mean day, and the months. A day that peaks at midnight shows at once. */
 export function FilePicture({ preview }: { preview: ImportPreview }) {
   if (preview.dayShape.length === 0 && preview.monthly.length === 0) return null;
-  const unit = preview.kind === "production" ? "kWh" : (preview.columns[0]?.unit ?? "");
+  const isEnergy = preview.kind === "production" || preview.kind === "modules";
+  const unit = isEnergy ? "kWh" : (preview.columns[0]?.unit ?? "");
   return (
     <div className={styles.pictures} data-testid="file-picture">
-      {preview.dayShape.length > 0 && <DayShape values={preview.dayShape} unit={preview.kind === "production" ? say.kwhAnHour : unit} />}
+      {preview.dayShape.length > 0 && <DayShape values={preview.dayShape} unit={isEnergy ? say.kwhAnHour : unit} />}
       {preview.monthly.length > 0 && <Months values={preview.monthly} unit={unit} />}
     </div>
   );

@@ -9,6 +9,7 @@ import { number } from "@/wording/format";
 import { say } from "@/wording/screens/readings";
 import { FilePicture } from "./FilePicture";
 import { FileQuestions, MappingPanel } from "./MappingPanel";
+import { ModulesFound, modulesInWords } from "./ModulesFound";
 import styles from "./ReadingsChapter.module.css";
 
 interface PreviewProps {
@@ -41,12 +42,15 @@ export function FilePreview({ preview, busy, waiting, zones, siteZone, meters, r
   const errors = preview.problems.some((problem) => problem.severity === "error");
   const unknownClock =
     preview.hasOffsets || options.zone ? "–" : preview.form === "means" ? say.toldOnceTheYearIsChosen : say.toldOnceTheZoneOfThe;
-  const isSeries = kind === "weather" || kind === "production";
+  const isSeries = kind === "weather" || kind === "production" || kind === "modules";
   return (
     <div data-testid="preview">
       <FileFacts preview={preview} kind={kind} isSeries={isSeries} unknownClock={unknownClock} />
       <FilePicture preview={preview} />
-      {preview.proposal && isSeries && <MappingPanel proposal={preview.proposal} options={options} meters={meters} change={change} />}
+      {kind === "modules" && <ModulesFound preview={preview} change={change} />}
+      {preview.proposal && isSeries && kind !== "modules" && (
+        <MappingPanel proposal={preview.proposal} options={options} meters={meters} change={change} />
+      )}
       <FileQuestions questions={preview.questions} options={options} change={change} />
       {isSeries && (preview.form === "epw" || preview.form === "means") && preview.options.toYear === null && (
         <YearField preview={preview} change={change} />
@@ -63,7 +67,7 @@ export function FilePreview({ preview, busy, waiting, zones, siteZone, meters, r
 
 interface FileFactsProps {
   readonly preview: PreviewProps["preview"];
-  readonly kind: "weather" | "production" | "promise" | null;
+  readonly kind: PreviewProps["preview"]["kind"];
   readonly isSeries: boolean;
   readonly unknownClock: string;
 }
@@ -81,7 +85,11 @@ function FileFacts({ preview, kind, isSeries, unknownClock }: FileFactsProps) {
       {isSeries && (
         <>
           <dt>Columns</dt>
-          <dd>{preview.columns.map((column) => `${column.header} (${column.unit})`).join(", ")}</dd>
+          <dd>
+            {kind === "modules"
+              ? modulesInWords(preview.columns)
+              : preview.columns.map((column) => `${column.header} (${column.unit})`).join(", ")}
+          </dd>
           <dt>Span</dt>
           <dd>{preview.firstUtcMs === null ? unknownClock : `${stamp(preview.firstUtcMs)} to ${stamp(preview.lastUtcMs)}`}</dd>
           <dt>Step, rows</dt>
@@ -144,7 +152,7 @@ interface SeriesChoicesProps {
   readonly zones: readonly string[];
   readonly options: ImportOptions;
   readonly change: (part: Partial<ImportOptions>) => void;
-  readonly kind: "weather" | "production";
+  readonly kind: "weather" | "production" | "modules";
   readonly meters: readonly string[];
 }
 

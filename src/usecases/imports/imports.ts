@@ -45,7 +45,7 @@ export async function previewImport(
   onProgress?: (rows: number) => void,
 ): Promise<ImportPreview> {
   const staged = await stagedFile(ports.staging, book, uploadId);
-  const found = await inspectStaged(ports, book, uploadId, options, onProgress);
+  const found = await inspectStaged(ports, book, staged, options, onProgress);
   const repeated = found.kind && (await ports.imports.standingBatch(book.id, found.kind, staged.sha256, yearOf(found)));
   return previewOf(staged, found, book, repeated ? [alreadyThere(repeated)] : []);
 }
@@ -54,14 +54,16 @@ export async function previewImport(
 async function inspectStaged(
   ports: ImportPorts,
   book: Book,
-  uploadId: string,
+  staged: StagedFile,
   options: ImportOptions,
   onProgress?: (rows: number) => void,
 ): Promise<Inspection> {
+  const uploadId = staged.id;
   const open = (): ReturnType<Staging["open"]> => ports.staging.open(uploadId);
   const existing = recent.find(uploadId, book, options);
   if (existing) return existing;
-  let found = await inspectFile(open, book.site, options, onProgress);
+  const terms = { fileName: staged.fileName, ...(onProgress ? { onProgress } : {}) };
+  let found = await inspectFile(open, book.site, options, terms);
   const chosen = options.mapping !== null || Object.keys(options.answers).length > 0;
   const remembered = chosen || !isForeign(found) ? null : await ports.mappings.find(fingerprintOf(found));
   if (remembered) {
@@ -70,7 +72,7 @@ async function inspectStaged(
       open,
       book.site,
       { ...options, mapping, zone: options.zone ?? zone, labels: options.labels ?? labels },
-      onProgress,
+      terms,
     );
     const log = new ProblemLog();
     log.add("mapping-remembered", "notice", {}, { on: remembered.confirmedAt.toISOString().slice(0, 10) });
@@ -156,7 +158,7 @@ export async function* runImport(
   };
   let finished = false;
   yield { kind: "reading", rows: 0 };
-  const reading = inspectStaged(ports, book, uploadId, options, onProgress).finally(() => {
+  const reading = inspectStaged(ports, book, staged, options, onProgress).finally(() => {
     finished = true;
     wake();
   });
@@ -203,7 +205,7 @@ async function storeFound(
     if (await bringsNoSpan(ports.readings, book, found)) return { kind: "nothing-new" };
     return { kind: "done", batch: await ports.imports.storeSparse(batch, found.sparse), pages: 0 };
   }
-  const kind = batch.kind === "weather" ? "weather" : "production";
+  const kind = batch.kind === "promise" ? "production" : batch.kind;
   if (bringsNothing(found.series, await ports.readings.seriesOf(book.id, kind))) return { kind: "nothing-new" };
   return { kind: "done", batch: await ports.imports.storeSeries(batch, found.series, signal), pages: pageCount(found.series) };
 }

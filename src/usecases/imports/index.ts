@@ -4,4 +4,5 @@ export { type ImportPorts, previewImport, runImport, setBatchUndone } from "./im
 export { type Inspection, inspectFile } from "./inspect";
 export { type DayPages, joinPages, type MeteredPages } from "./join-pages";
 export type { MeteredSparse } from "./metered-sparse";
+export { asModuleEnergies } from "./module-files";
 export type { ImportStore, MappingStore, NewBatch, StagedFile, Staging } from "./ports";

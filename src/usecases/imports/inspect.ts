@@ -2,20 +2,20 @@ import type { ImportKind, ImportOptions } from "@/contracts/imports";
 import type { MappingQuestion } from "@/contracts/mapping";
 import { type Problem, ProblemLog } from "@/contracts/problems";
 import { mostEnergyKwh } from "@/core/ledger";
-import { energyKwh, type ProductionQuantity } from "@/core/readings";
-import { total } from "@/core/series";
 import type { Site } from "@/core/site";
-import { DAY_MS, MINUTE_MS } from "@/core/units";
-import { looksLikeEspi, readEspi } from "@/formats/espi";
+import { looksLikeEspi } from "@/formats/espi";
 import { isMeansHeader } from "@/formats/monthly-means";
 import { readPromise } from "@/formats/promise-csv";
 import { doubtfulValues, kindOfHeader, type PagedSeries, readSeries, type SeriesFile, type SeriesOptions } from "@/formats/tabular/series";
 import { readMonthAlone } from "@/formats/tabular/tables";
 import { type Bytes, decodeText, peek, UnreadableText } from "@/formats/tabular/text";
+import { checkEnergy } from "./check-energy";
 import { checkWeather } from "./check-weather";
+import { espiSeries } from "./espi-file";
 import { type ReadClock, readClock, readLabels } from "./file-clock";
-import { joinPages, type MeteredPages } from "./join-pages";
+import type { MeteredPages } from "./join-pages";
 import { type MeteredSparse, meteredSparse } from "./metered-sparse";
+import { asModuleEnergies, moduleOfFile, mostOfModuleKwh } from "./module-files";
 import { epwYear, meansYear, type YearOfHours } from "./year-of-hours";
 
 /** A file read whole against a site: what it holds, and every finding. */
@@ -37,13 +37,15 @@ export interface Inspection {
 
 const NO_SPARSE: MeteredSparse = { spans: [], counters: [] };
 
+export interface InspectTerms {
+  /** Files of single modules name their module. */
+  readonly fileName?: string;
+  /** Told the rows read so far; throws to stop. */
+  readonly onProgress?: (rows: number) => void;
+}
+
 /** Reads a file without storing anything. `open` is called for the form, for the whole, and again where the clock had to be found out. */
-export async function inspectFile(
-  open: () => Bytes,
-  site: Site,
-  options: ImportOptions,
-  onProgress?: (rows: number) => void,
-): Promise<Inspection> {
+export async function inspectFile(open: () => Bytes, site: Site, options: ImportOptions, terms: InspectTerms = {}): Promise<Inspection> {
   const form = await formOf(open());
   if (form === "promise") {
     const { monthlyKwh, problems } = await readPromise(open());
@@ -67,10 +69,15 @@ export async function inspectFile(
     const { questions, ...read } = await espiSeries(open(), options.answers["reading-type"] ?? null);
     return inspected(form, read, site, options, new ProblemLog(), questions);
   }
-  return readTable(open, site, options, onProgress);
+  return readTable(open, site, options, terms);
 }
 
-async function readTable(open: () => Bytes, site: Site, options: ImportOptions, onProgress?: (rows: number) => void): Promise<Inspection> {
+async function readTable(
+  open: () => Bytes,
+  site: Site,
+  options: ImportOptions,
+  { fileName = "", onProgress }: InspectTerms,
+): Promise<Inspection> {
   const log = new ProblemLog();
   const read = async (clock: ReadClock): Promise<SeriesFile> => readSeries(open(), seriesOptions(site, options, clock, onProgress));
   const told: ReadClock = { zone: options.zone, labels: options.labels ?? "start" };
@@ -85,10 +92,20 @@ async function readTable(open: () => Bytes, site: Site, options: ImportOptions, 
     clock = { ...told, labels: readLabels(file, site, log) };
     if (clock.labels !== told.labels) file = await read(clock);
   }
-  const questions = options.mapping ? [] : (file.proposal?.questions ?? []);
+  const of = hasErrors(file) ? null : moduleOfFile(file, fileName, site, options);
+  const questions = [...(options.mapping ? [] : (file.proposal?.questions ?? [])), ...(of?.question ? [of.question] : [])];
   for (const question of questions) ask(question, log);
-  return inspected("series", { file, year: null }, site, { ...options, ...clock }, log, questions);
+  const own = of?.moduleId ? asModule(file, of.moduleId) : file;
+  return inspected("series", { file: own, year: null }, site, { ...options, ...clock }, log, questions);
 }
+
+/** A file of one column as its module's. */
+const asModule = (file: SeriesFile, moduleId: string): SeriesFile => ({
+  ...file,
+  kind: "modules",
+  columns: file.columns.map((column) => ({ ...column, meterId: moduleId })),
+  series: file.series.map((pages) => ({ ...pages, meterId: moduleId })),
+});
 
 /** Keeps a file out until its question is answered. */
 const ask = ({ id, question, evidence, choices }: MappingQuestion, log: ProblemLog): void =>
@@ -102,33 +119,15 @@ function seriesOptions(site: Site, options: ImportOptions, clock: ReadClock, onP
     conflicts: options.conflicts,
     mapping: options.mapping,
     siteZone: site.place.timeZone,
-    context: { meters: site.meters, commissioned: site.commissioned, answers: options.answers },
+    context: { meters: site.meters, commissioned: site.commissioned, plant: plantOf(site), answers: options.answers },
     ...(onProgress ? { onProgress } : {}),
   };
 }
 
-async function espiSeries(bytes: Bytes, type: string | null): Promise<YearOfHours & { readonly questions: readonly MappingQuestion[] }> {
-  const { questions, series, stepMinutes, rowCount, valueCount, firstUtcMs, lastUtcMs, problems } = await readEspi(bytes, type);
-  const columns = series.map(({ quantity }, index) => ({ index, header: "IntervalReading/value", quantity, meterId: null }));
-  const kind = series.length > 0 ? ("production" as const) : null;
-  const file = {
-    kind,
-    dialect: null,
-    columns,
-    ignored: [],
-    stepMinutes,
-    hasOffsets: true,
-    rowCount,
-    valueCount,
-    firstUtcMs,
-    lastUtcMs,
-    series,
-    sparse: null,
-    proposal: null,
-    problems,
-  };
-  return { file, year: null, questions };
-}
+const plantOf = (site: Site) => ({
+  modules: site.arrays.map(({ count }) => count),
+  moduleW: Math.max(...Object.values(site.modules).map(({ pmpW }) => pmpW)),
+});
 
 /** Sets what was read against the site: meters, energies, the sky. */
 function inspected(
@@ -140,12 +139,16 @@ function inspected(
   asked: readonly MappingQuestion[] = [],
 ): Inspection {
   const meter = (meterId: string | null, quantity: string): string =>
-    file.kind === "production" ? meterFor(meterId, quantity, site, options, log) : "";
-  const series = file.series.map((pages) => ({ ...pages, meterId: meter(pages.meterId, pages.quantity) }));
+    file.kind === "production" ? meterFor(meterId, quantity, site, options, log) : file.kind === "modules" ? (meterId ?? "") : "";
+  const written = file.series.map((pages) => ({ ...pages, meterId: meter(pages.meterId, pages.quantity) }));
+  const series = file.kind === "modules" ? asModuleEnergies(written) : written;
   const sparse = file.sparse ? meteredSparse(file.sparse, (meterId) => meter(meterId, "energy_kwh")) : NO_SPARSE;
-  const energy = file.kind === "production" ? checkEnergy(series, site, log) + sparse.spans.reduce((sum, span) => sum + span.kwh, 0) : null;
-  if (file.kind === "weather") checkWeather(series, site, log);
-  const doubtful = file.kind === "production" && !hasErrors(file) ? doubtfulValues(file.series, file.sparse?.spans ?? []) : null;
+  const most = (stepMinutes: number): number =>
+    file.kind === "modules" ? mostOfModuleKwh(site, stepMinutes) : mostEnergyKwh(site, stepMinutes);
+  const isEnergy = file.kind === "production" || file.kind === "modules";
+  const energy = isEnergy ? checkEnergy(written, most, log) + sparse.spans.reduce((sum, span) => sum + span.kwh, 0) : null;
+  if (file.kind === "weather") checkWeather(written, site, log);
+  const doubtful = isEnergy && !hasErrors(file) ? doubtfulValues(file.series, file.sparse?.spans ?? []) : null;
   if (doubtful && options.answers[doubtful.id] !== "yes") ask(doubtful, log);
   const questions = doubtful ? [...asked, doubtful] : asked;
   const problems = [...file.problems, ...log.list()].sort(errorsFirst);
@@ -189,45 +192,5 @@ function meterFor(meterId: string | null, quantity: string, site: Site, options:
   return (site.meters.find((meter) => meter.point === "ac") ?? site.meters[0])?.id ?? "main";
 }
 
-/** Places that are worth their words; what follows is counted. */
-const PLACES_SHOWN = 20;
-
-function checkEnergy(series: readonly MeteredPages[], site: Site, log: ProblemLog): number {
-  let sum = 0;
-  let shown = 0;
-  for (const pages of series) {
-    const most = mostEnergyKwh(site, pages.stepMinutes);
-    for (const { startUtcMs, values } of stretches(pages)) {
-      const energies = energyKwh(values, pages.quantity as ProductionQuantity, pages.stepMinutes);
-      sum += total(energies, "skip");
-      for (let i = 0; i < energies.length; i++) {
-        const kwh = energies[i]!;
-        if (!(kwh > most)) continue;
-        if (shown++ >= PLACES_SHOWN) {
-          log.add("implausible-energy", "notice");
-          continue;
-        }
-        const at = new Date(startUtcMs + i * pages.stepMinutes * MINUTE_MS).toISOString().slice(0, 16);
-        log.add(
-          "implausible-energy",
-          "notice",
-          { column: `${pages.quantity} at ${at}Z`, value: String(Math.round(kwh * 1000) / 1000) },
-          { mostKwh: Math.round(most * 100) / 100, minutes: pages.stepMinutes },
-        );
-      }
-    }
-  }
-  return sum;
-}
-
-/** Values to be turned into energy together: a counter needs its next reading across midnight, anything else goes day by day. */
-function stretches(pages: MeteredPages): { startUtcMs: number; values: Float64Array }[] {
-  if (pages.quantity === "counter_kwh") {
-    const joined = joinPages(pages);
-    return joined ? [{ startUtcMs: joined.axis.startUtcMs, values: joined.values }] : [];
-  }
-  return [...pages.days].map(([day, values]) => ({ startUtcMs: day * DAY_MS + pages.phaseMinutes * MINUTE_MS, values }));
-}
-
 /** Whole UTC days that a series has pages for. */
-export const pageCount = (series: readonly PagedSeries[]): number => series.reduce((sum, pages) => sum + pages.days.size, 0);
+export const pageCount = (series: readonly Pick<PagedSeries, "days">[]): number => series.reduce((sum, pages) => sum + pages.days.size, 0);

@@ -1,9 +1,10 @@
+import type { StoredQuantity } from "@/contracts/mapping";
 import { DAY_MS, MINUTE_MS } from "@/core/units";
 import type { PagedSeries } from "@/formats/tabular/series";
 import type { StoredSeries } from "../ledger";
 
-/** Day pages of one column, with the meter they belong to (empty for weather). */
-export type MeteredPages = PagedSeries & { readonly meterId: string };
+/** Day pages of one column, with the meter or the module they belong to (empty for weather). */
+export type MeteredPages = Omit<PagedSeries, "quantity"> & { readonly quantity: StoredQuantity; readonly meterId: string };
 
 export interface DayPages {
   readonly quantity: string;

@@ -4,7 +4,7 @@ import { monthBins, zoneOffset } from "@/core/time";
 import { HOUR_MS, MINUTE_MS } from "@/core/units";
 import type { StoredSeries } from "../ledger";
 import type { Inspection } from "./inspect";
-import { joinPages } from "./join-pages";
+import { joinPages, type MeteredPages } from "./join-pages";
 
 type Picture = Pick<ImportPreview, "dayShape" | "monthly">;
 
@@ -12,12 +12,30 @@ const brief = (value: number): number => Number(value.toPrecision(5));
 
 /** A file at a glance: its mean day by hour of the site's clock and its months, so that a person sees whether it was read right. */
 export function pictureOf(found: Inspection, timeZone: string): Picture {
-  const pages = found.series[0];
+  const pages = found.kind === "modules" ? allTogether(found.series) : found.series[0];
   const series = pages ? joinPages(pages) : null;
   if (!series) return { dayShape: [], monthly: monthsOfSpans(found, timeZone) };
-  const production = found.kind === "production";
-  const values = production ? energyKwh(series.values, series.quantity as ProductionQuantity, series.axis.stepMinutes) : series.values;
+  const production = found.kind !== "weather";
+  const values =
+    found.kind === "production" ? energyKwh(series.values, series.quantity as ProductionQuantity, series.axis.stepMinutes) : series.values;
   return { dayShape: shapeOf(series, values, timeZone, production), monthly: monthsOf(series, values, timeZone, production) };
+}
+
+/** Columns of many modules as one. */
+function allTogether(series: readonly MeteredPages[]): MeteredPages | undefined {
+  const [first] = series;
+  if (!first) return undefined;
+  const days = new Map<number, Float64Array>();
+  for (const pages of series)
+    for (const [day, page] of pages.days) {
+      const sum = days.get(day);
+      if (!sum) days.set(day, page.slice());
+      else
+        page.forEach((kwh, i) => {
+          if (!Number.isNaN(kwh)) sum[i] = (Number.isNaN(sum[i]!) ? 0 : sum[i]!) + kwh;
+        });
+    }
+  return { ...first, days };
 }
 
 function shapeOf({ axis }: StoredSeries, values: Float64Array, timeZone: string, sums: boolean): (number | null)[] {

@@ -1,8 +1,8 @@
 import type { Batch, BatchOrigin, ImportKind, ImportOptions } from "@/contracts/imports";
 import type { RememberedReading } from "@/contracts/mapping";
 import type { Problem } from "@/contracts/problems";
-import type { PagedSeries } from "@/formats/tabular/series";
 import type { Bytes } from "@/formats/tabular/text";
+import type { MeteredPages } from "./join-pages";
 import type { MeteredSparse } from "./metered-sparse";
 
 /** A file that was uploaded and waits for a decision. */
@@ -51,7 +51,7 @@ export interface ImportStore {
   /** The batch of the same bytes that stands; of hours that were put into a year, in that year. */
   standingBatch(bookId: string, kind: ImportKind, sha256: string, year?: number | null): Promise<Batch | null>;
   /** Stores a batch and all its pages in one transaction. */
-  storeSeries(batch: NewBatch, series: readonly (PagedSeries & { meterId: string })[], signal: AbortSignal): Promise<Batch>;
+  storeSeries(batch: NewBatch, series: readonly MeteredPages[], signal: AbortSignal): Promise<Batch>;
   /** Stores a batch of spans and counter readings in one transaction. */
   storeSparse(batch: NewBatch, sparse: MeteredSparse): Promise<Batch>;
   storePromise(batch: NewBatch, monthlyKwh: readonly number[]): Promise<Batch>;

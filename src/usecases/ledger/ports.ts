@@ -18,12 +18,15 @@ export interface StoredSparse {
   readonly counters: readonly CounterAt[];
 }
 
+/** What stored columns are of: the weather, the plant's meters, or single modules. */
+export type SeriesKind = "weather" | "production" | "modules";
+
 /** What the ledger needs from where readings are kept. */
 export interface ReadingStore {
-  seriesOf(bookId: string, kind: "weather" | "production"): Promise<readonly StoredSeries[]>;
+  seriesOf(bookId: string, kind: SeriesKind): Promise<readonly StoredSeries[]>;
   /** The same, one after the other: a long record is not in memory all at once. */
-  eachSeriesOf(bookId: string, kind: "weather" | "production"): AsyncIterable<StoredSeries>;
-  /** Quantities and meters of which any reading stands, without the readings. */
+  eachSeriesOf(bookId: string, kind: SeriesKind): AsyncIterable<StoredSeries>;
+  /** Quantities and meters of which any reading stands, without the readings; single modules are not among them. */
   heldOf(bookId: string): Promise<readonly Pick<StoredSeries, "quantity" | "meterId">[]>;
   /** Spans and counter readings of production meters; of two of one meter and start the later batch stands. */
   sparseOf(bookId: string): Promise<StoredSparse>;

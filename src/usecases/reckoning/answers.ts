@@ -1,5 +1,6 @@
 import type { Examination } from "@/contracts/examination";
 import type { LedgerReport } from "@/contracts/ledger";
+import { packModule, packModuleDay, packNeighbours } from "@/contracts/neighbours";
 import type { ChangeQuestion, TrialQuestion } from "@/contracts/trial";
 import { packTrial } from "@/contracts/trial-wire";
 import { packWeather } from "@/contracts/weather-wire";
@@ -19,6 +20,7 @@ import {
   yearWeather,
 } from "../ledger";
 import type { MoneyPage } from "../money";
+import { dayOfNeighbours, moduleOf, neighboursOf, type ReadingsOfModules } from "../neighbours";
 import { healthBasis } from "../quality";
 import { changeDays, meterMonths, trialSources } from "../trials";
 
@@ -30,6 +32,7 @@ export interface HeavyPorts {
   readonly letGo: (book: Book) => void;
   readonly moneyOf: (book: Book) => Promise<MoneyPage>;
   readonly cleanProduction: (book: Book) => Promise<readonly StoredSeries[]>;
+  readonly modulesOf: ReadingsOfModules;
   readonly readings: Pick<ReadingStore, "promiseOf" | "eachSeriesOf" | "sparseOf">;
 }
 
@@ -89,6 +92,18 @@ export const ANSWERS = {
   change: async ({ ledgerOf, cleanProduction }: HeavyPorts, book: Book, question: ChangeQuestion) => {
     const [ledger, production] = await Promise.all([ledgerOf(book), cleanProduction(book)]);
     return changeDays(question, ledger, production);
+  },
+  neighbours: async ({ modulesOf }: HeavyPorts, book: Book) => {
+    const report = await neighboursOf(modulesOf, book);
+    return report && packNeighbours(report);
+  },
+  module: async ({ modulesOf }: HeavyPorts, book: Book, { id }: { id: string }) => {
+    const detail = await moduleOf(modulesOf, book, id);
+    return detail && packModule(detail);
+  },
+  moduleDay: async ({ modulesOf }: HeavyPorts, book: Book, { date }: { date: string }) => {
+    const day = await dayOfNeighbours(modulesOf, book, date);
+    return day && packModuleDay(day);
   },
 } as const;
 

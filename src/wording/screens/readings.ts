@@ -2,6 +2,8 @@ import { catalogue, type Fact } from "../catalogue";
 
 /** What the screens of readings say. */
 export const say = catalogue({
+  singleModulesAreKept: "Single modules, held against each other in Ledger, Modules; they are no part of the plant's production.",
+  theyAreParts: "They are the plant or parts of it: add them up",
   row: "row",
   energyKwh: "energy, kWh",
   counterKwh: "lifetime counter, kWh",

@@ -1,17 +1,8 @@
+import { costOfSaying, VERY_STRONG } from "../../statistics";
 import type { Standstill } from "../outage/standstill";
 import type { AttributionFrame } from "../record/frame";
 import { capOf, type HeatLaw, intakeOf, levelByDay, type Row, rowsOf, topOf } from "./rows";
-import {
-  COOL_C,
-  EDGE_SHARE,
-  FROM_C,
-  LEAST_SOONER_K,
-  LEAST_SPAN_DAYS,
-  MOST_LEFT_SHARE,
-  PER_K_FRAC,
-  PER_K_OFF,
-  VERY_STRONG,
-} from "./thresholds";
+import { COOL_C, EDGE_SHARE, FROM_C, LEAST_SOONER_K, LEAST_SPAN_DAYS, MOST_LEFT_SHARE, PER_K_FRAC, PER_K_OFF } from "./thresholds";
 
 export type { HeatLaw } from "./rows";
 
@@ -47,7 +38,7 @@ export function heatEvidence(frame: AttributionFrame, found: Standstill, ceiling
   const rows = rowsOf(frame, found, ceilingKwh);
   const days = new Set(rows.map(({ day }) => day)).size;
   if (frame.resolution !== "hours" || days < LEAST_SPAN_DAYS || !rows.some(({ intakeC }) => intakeC > FROM_C.from)) return none;
-  const costOf = (loss: number, terms: number): number => days * Math.log(Math.max(1e-9, loss)) + terms * Math.log(days);
+  const costOf = (loss: number, terms: number): number => costOfSaying(days, Math.max(1e-9, loss), terms);
   const slope = best(PER_K_OFF, (perK) => lossOf(rows, perK, () => null));
   const always = lawOf(rows, slope.one);
   const span = spanOf(rows, slope.one);

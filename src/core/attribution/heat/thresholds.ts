@@ -16,8 +16,6 @@ export const PER_K_FRAC = [0.01, 0.015, 0.02, 0.025, 0.03, 0.04] as const;
 export const SUN_K = 6;
 /** Share a kelvin by which the modules' own law of heat may be off, tried in turn: what falls in proportion at any load is no held inverter. */
 export const PER_K_OFF = [-0.002, -0.001, 0, 0.001, 0.002] as const;
-/** A difference that is very strong evidence. Source: Kass & Raftery, 1995, Bayes factors. */
-export const VERY_STRONG = 10;
 /** Share of what hours miss without a law that may be left with it: less than half, or something else is most of it. */
 export const MOST_LEFT_SHARE = 0.5;
 /** A span lasts this many days at least: a hot week is weather. */

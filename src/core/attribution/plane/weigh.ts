@@ -1,4 +1,4 @@
-import { medianOf } from "../../statistics";
+import { costOfSaying, medianOf, VERY_STRONG } from "../../statistics";
 import type { AttributionFrame } from "../record/frame";
 import { CLEAR_WEIGHED, DIM_WEIGHED_FRAC, FAR_TIMES } from "./thresholds";
 
@@ -13,9 +13,6 @@ export interface PlaneHypothesis {
   readonly terms: number;
 }
 
-/** A difference that is very strong evidence. Source: Kass & Raftery, 1995, Bayes factors. */
-const VERY_STRONG = 10;
-
 /**
  * Index of the hypothesis that explains the clear hours best for what it costs to say; the first, which is the book's, stands unless another is very much better: n ln(loss) + terms ln(n) over the hours that all of them can judge, with n the
  * days among them, since the hours of a day are wrong together. Hours far off are weighed down. Source: Schwarz, 1978, Estimating the dimension of a model.
@@ -23,7 +20,7 @@ const VERY_STRONG = 10;
 export function bestOf(hypotheses: readonly PlaneHypothesis[]): number {
   const { steps, days } = judged(hypotheses);
   if (days < 2) return 0;
-  const costs = hypotheses.map((one) => days * Math.log(lossOf(one, steps)) + one.terms * Math.log(days));
+  const costs = hypotheses.map((one) => costOfSaying(days, lossOf(one, steps), one.terms));
   const best = costs.indexOf(Math.min(...costs));
   return costs[best]! < costs[0]! - VERY_STRONG ? best : 0;
 }

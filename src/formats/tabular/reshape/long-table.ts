@@ -11,7 +11,7 @@ const DEVICE =
   /^(device|inverter|meter|logger|unit id|serial|serial number|id|ger[äa]t|wechselrichter|z[äa]hler|appareil|equipo|dispositivo)( (id|name))?$/i;
 const VALUE = /^(value|reading|wert|messwert|valeur|valor|valore)s?$/i;
 /** More quantities than this are no quantities, and more rows of a long table than this are too many to hold. */
-const MOST_QUANTITIES = 200;
+const MOST_QUANTITIES = 1000;
 export const LONG_TABLE_MOST_ROWS = 4_000_000;
 
 interface Long {

@@ -4,7 +4,7 @@ export { productionQuantities, weatherQuantities };
 
 export type WeatherQuantity = (typeof weatherQuantities)[number];
 export type Quantity = WeatherQuantity | (typeof productionQuantities)[number];
-export type SeriesKind = "weather" | "production";
+export type SeriesKind = "weather" | "production" | "modules";
 
 const ALIASES: ReadonlyMap<string, string> = new Map([
   ["timestamp", "time"],

@@ -66,11 +66,15 @@ export function layoutOf(proposal: MappingProposal, table: TableSource, log: Pro
   const times = timesOf(table.head, mapping, timeOf);
   const step = stepOf(mapping, times, table, log);
   if (step === null) return null;
+  if (mapping.of === "modules" && step > HOUR_MINUTES) {
+    log.add("modules-need-hours", "error", { row: mapping.firstRow }, { minutes: step });
+    return null;
+  }
   return {
     mapping,
     headers,
     dialect: table.dialect ?? { delimiter: ",", decimal: mapping.decimal },
-    kind: [...kinds][0]!,
+    kind: mapping.of === "modules" ? "modules" : [...kinds][0]!,
     width: Math.max(...mapping.timeColumns, ...columns.map((column) => column.index)) + 1,
     columns,
     slots,
@@ -94,6 +98,7 @@ function timesOf(head: readonly string[][], { firstRow, timeColumns, layout }: T
 }
 
 const DAY_MINUTES = 1440;
+const HOUR_MINUTES = 60;
 
 function stepOf(mapping: TableMapping, times: readonly WrittenTime[], { head }: TableSource, log: ProblemLog): number | null {
   if (mapping.layout === "months") return 30 * DAY_MINUTES;

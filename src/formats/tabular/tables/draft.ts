@@ -8,6 +8,8 @@ import type { TableShape } from "./shape";
 export interface DetectionContext {
   readonly meters: readonly { readonly id: string; readonly name?: string | undefined }[];
   readonly commissioned: string | null;
+  /** Of the plant: modules by array, and the rating of the largest; null where no plant is known. */
+  readonly plant?: { readonly modules: readonly number[]; readonly moduleW: number };
   /** Answers to questions, by their id. */
   readonly answers: Readonly<Record<string, string>>;
 }
@@ -35,7 +37,7 @@ const SAMPLE_ROWS = 6;
 
 export function proposed(
   draft: Draft,
-  mapping: Omit<TableMapping, "version" | "delimiter" | "firstRow" | "decimal" | "thousands">,
+  mapping: Omit<TableMapping, "version" | "delimiter" | "firstRow" | "decimal" | "thousands" | "of"> & Partial<Pick<TableMapping, "of">>,
   numbers: NumberGrammar,
 ): Detection {
   const { shape, rows, dialect } = draft;
@@ -48,6 +50,7 @@ export function proposed(
         decimal: numbers.decimal,
         thousands: numbers.thousands,
         firstRow: shape.firstRow + 1,
+        of: "plant",
         ...mapping,
       },
       confidenceFrac: draft.confidence,

@@ -6,6 +6,7 @@ import { readForeignTime } from "./cell-time";
 import { type ColumnMeaning, meaningOf } from "./column-words";
 import { columnOf, type Detection, type DetectionContext, type Draft, numberGrammar, proposed } from "./draft";
 import { answeredHolding, askHolding } from "./holdings";
+import { moduleColumns, moduleValues } from "./module-columns";
 import { ENDING } from "./span-ends";
 import { stepOf, timeColumns } from "./time-columns";
 
@@ -19,14 +20,22 @@ export function rowsTable(draft: Draft): Detection {
   const rest = shape.headers.map((_, index) => index).filter((index) => !time.columns.includes(index) && index !== endColumn);
   const numbers = numberGrammar(draft, rest);
   const step = stepOf(rows, time.columns, time.order);
-  const values =
-    canonical.columns.length > 0
-      ? canonicalValues({ draft, numbers, step }, canonical.columns)
-      : foreignValues({ draft, numbers, step }, rest);
+  const reading = { draft, numbers, step };
+  const modules = canonical.columns.length > 0 ? null : singleModules(reading, rest);
+  const values = modules ?? (canonical.columns.length > 0 ? canonicalValues(reading, canonical.columns) : foreignValues(reading, rest));
   if (values.length === 0) return { ok: false, why: "no-value-column", headers: shape.headers };
   return proposed(
     draft,
-    { layout: "rows", timeColumns: time.columns, timeOrder: time.order, endColumn, values, across: [], yearNames: "start" },
+    {
+      layout: "rows",
+      timeColumns: time.columns,
+      timeOrder: time.order,
+      endColumn,
+      values,
+      across: [],
+      yearNames: "start",
+      of: modules ? "modules" : "plant",
+    },
     numbers,
   );
 }
@@ -53,6 +62,21 @@ const canonicalValues = (reading: Reading, columns: ReturnType<typeof readHeader
     const beginsAnew = quantity === "counter_kwh" && isDayCounter(reading, index, header, true);
     return { column: index, header, quantity, factor: 1, offset: 0, meterId, beginsAnew };
   });
+
+/** A column a module; null where the columns are none. */
+function singleModules(reading: Reading, columns: readonly number[]): ValueColumn[] | null {
+  const { draft, numbers, step } = reading;
+  const numeric = columns.filter((index) => isNumeric(columnOf(draft.rows, index), numbers));
+  const found = moduleColumns(
+    draft,
+    numeric.map((column) => {
+      const header = draft.shape.headers[column] ?? "";
+      const most = valuesOf(reading, column).reduce((a, b) => Math.max(a, b), 0);
+      return { column, header, meaning: meaningOf(header, step), most };
+    }),
+  );
+  return found && moduleValues(found, ({ column, header }) => withCounter(reading, found.meaning, column, header));
+}
 
 function foreignValues(reading: Reading, columns: readonly number[]): ValueColumn[] {
   const { draft, numbers, step } = reading;

@@ -75,6 +75,8 @@ export default async function LedgerChapter({ params, searchParams }: Props) {
         const { permission, bring } = await causesRuling(book, page.months, house);
         if (permission === "withheld") return { id: "withheld", of: id, bring: bring ?? "measured-weather" };
       }
+      if (id === "modules")
+        return { id, site: book.site, version: book.version, neighbours: await ask(book, "neighbours", {}), year: page.selected };
       if (!report) return { id: "year" };
       if (id === "figures") return { id, indicators: report.indicators, lines: page.lines, sum: page.sum };
       const own = ofSpan(report, stretchOf(months, book.site.place.timeZone));

@@ -1,0 +1,1 @@
+export { dayOfNeighbours, moduleOf, modulesOf, neighboursOf, type ReadingsOfModules } from "./neighbours";

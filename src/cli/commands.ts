@@ -1,5 +1,5 @@
 import { say } from "@/wording/cli";
-import { type CliOptions, LEDGER, METERED_SITE, type OptionName, SITE_YEAR } from "./options";
+import { type CliOptions, LEDGER, METERED_SITE, MODULES, type OptionName, SITE_YEAR } from "./options";
 
 /** A command: what it says, what it takes, and the work, which is loaded when it is asked for. */
 export interface CommandShape {
@@ -23,6 +23,11 @@ export const COMMANDS: Readonly<Record<string, CommandShape>> = {
     what: say.rateOfAgeingWithItsInterval,
     options: LEDGER,
     run: async (options) => (await import("./ageing")).ageingCommand(options),
+  },
+  neighbours: {
+    what: say.singleModulesAgainstTheirNeighbours,
+    options: MODULES,
+    run: async (options) => (await import("./neighbours")).neighboursCommand(options),
   },
   money: {
     what: say.paybacksInTheirNamedWaysAnd,

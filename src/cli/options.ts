@@ -43,6 +43,8 @@ export const OPTIONS = {
   "production-dates": ["ORDER", say.dmyOrMdy],
   "fiscal-years": ["SIDE", say.startOrEndWhichCalendarYear],
   "reading-type": ["N", say.whichKindOfReadingOfTheMeterFile],
+  columns: ["WHAT", say.whatManyColumnsAre],
+  readings: ["PATH", say.fileOrFolderOfModules],
   "one-value": ["YES", say.thatReadingsOfOneNumberAreMeant],
   map: ["FILE", say.aColumnMapping],
   "weather-map": ["FILE", say.aColumnMappingOfTheWeather],
@@ -71,6 +73,7 @@ const PRODUCTION: readonly OptionName[] = [
   "production-unit",
   "production-dates",
   "reading-type",
+  "columns",
   "one-value",
   "fiscal-years",
   "accept",
@@ -79,6 +82,17 @@ const READING: readonly OptionName[] = ["map", "conflicts"];
 
 /** What opens a ledger from files. */
 export const LEDGER: readonly OptionName[] = ["site", ...WEATHER, ...PRODUCTION, "promise", "events", ...READING];
+/** What reads single modules. */
+export const MODULES: readonly OptionName[] = [
+  "site",
+  "readings",
+  "production-zone",
+  "production-labels",
+  "production-unit",
+  "production-dates",
+  "map",
+  "conflicts",
+];
 /** What opens one year of a site. */
 export const SITE_YEAR: readonly OptionName[] = ["site", ...WEATHER, ...READING, "array"];
 export const METERED_SITE: readonly OptionName[] = ["site", ...WEATHER, ...PRODUCTION, "events", ...READING];

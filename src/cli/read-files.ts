@@ -1,15 +1,17 @@
 import { createReadStream, existsSync } from "node:fs";
-import { readFile } from "node:fs/promises";
+import { readdir, readFile, stat } from "node:fs/promises";
+import path from "node:path";
 import type { Decision, Examination } from "@/contracts/examination";
 import type { FieldEntry } from "@/contracts/field-book";
 import { importOptionsSchema } from "@/contracts/imports";
 import { tableMappingSchema } from "@/contracts/mapping";
 import type { Problem } from "@/contracts/problems";
 import type { SiteDocument } from "@/contracts/site";
+import type { ModuleColumn } from "@/core/neighbours";
 import type { CounterAt, MeteredSpan } from "@/core/readings";
 import { cleaningDates, readEvents } from "@/formats/events-csv";
 import { parseSiteText } from "@/formats/site-json";
-import { inspectFile, joinPages } from "@/usecases/imports";
+import { type Inspection, inspectFile, joinPages } from "@/usecases/imports";
 import { type OpenLedger, openLedger, type StoredSeries } from "@/usecases/ledger";
 import { cleanSeries, cleanSparse, examineBook, expectedOf, weatherStrip } from "@/usecases/quality";
 import { say } from "@/wording/cli";
@@ -50,6 +52,7 @@ const OPTION_OF: Readonly<Record<string, (kind: string) => string>> = {
   quantity: (kind) => `--${kind}-unit ${Object.keys(QUANTITIES).join(", ")}`,
   "reading-type": () => say.readingTypeByItsPlace,
   "one-value": () => "--one-value yes",
+  columns: () => "--columns plant, modules",
   "year-names": () => say.fiscalYearsStartOrEnd,
 };
 
@@ -60,6 +63,8 @@ function answersOf(kind: "weather" | "production", options: CliOptions): Record<
   if (kind === "production" && options["reading-type"] !== undefined) answers["reading-type"] = options["reading-type"];
   if (kind === "production" && options["one-value"] !== undefined)
     answers["one-value"] = oneOf(options["one-value"], ["yes"], "yes", "one-value");
+  if (kind === "production" && options.columns !== undefined)
+    answers.columns = oneOf(options.columns, ["plant", "modules"], "plant", "columns");
   const dates = options[`${kind}-dates`];
   if (dates !== undefined) answers["date-order"] = oneOf(dates, ["dmy", "mdy"], "dmy", `${kind}-dates`);
   const years = options["fiscal-years"];
@@ -98,6 +103,16 @@ async function readSeriesFile(
   notices: string[],
   sparse: { spans: MeteredSpan[]; counters: CounterAt[] },
 ): Promise<StoredSeries[]> {
+  const found = await inspectedFile(file, kind, site, options);
+  if (found.kind !== kind) throw new CliRefusal(say.thisIsAFileTakesA(file, found.kind ?? "foreign", kind));
+  sparse.spans.push(...found.sparse.spans);
+  sparse.counters.push(...found.sparse.counters);
+  notices.push(...found.problems.map((problem) => `${file}: ${inPlainText(problem)}`));
+  return found.series.map((pages) => joinPages(pages)).filter((series) => series !== null);
+}
+
+/** A file of series as it is read; refused where it is faulty, or where an option must decide. */
+async function inspectedFile(file: string, kind: "weather" | "production", site: SiteDocument, options: CliOptions): Promise<Inspection> {
   const given = options[`${kind}-labels`];
   const read = importOptionsSchema.safeParse({
     zone: options[`${kind}-zone`] ?? null,
@@ -108,7 +123,7 @@ async function readSeriesFile(
     conflicts: oneOf(options.conflicts, ["refuse", "first", "last"], "refuse", "conflicts"),
   });
   if (!read.success) throw new CliRefusal(`--${kind}-zone ${options[`${kind}-zone`]}: ${read.error.issues[0]?.message}.`);
-  const found = await inspectFile(() => createReadStream(existing(file)), site, read.data);
+  const found = await inspectFile(() => createReadStream(existing(file)), site, read.data, { fileName: path.basename(file) });
   const unsure = found.problems.find((problem) => problem.code === "mapping-unsure");
   if (unsure)
     throw new CliRefusal(
@@ -116,11 +131,24 @@ async function readSeriesFile(
     );
   const unzoned = found.problems.some((problem) => problem.code === "zone-needed");
   refuse(file, found.problems, unzoned ? say.sayWhoseClockWroteTheTimes(kind, site.place.timeZone) : "");
-  if (found.kind !== kind) throw new CliRefusal(say.thisIsAFileTakesA(file, found.kind ?? "foreign", kind));
-  sparse.spans.push(...found.sparse.spans);
-  sparse.counters.push(...found.sparse.counters);
-  notices.push(...found.problems.map((problem) => `${file}: ${inPlainText(problem)}`));
-  return found.series.map((pages) => joinPages(pages)).filter((series) => series !== null);
+  return found;
+}
+
+/** Energies of single modules from a file with a column each, or from a folder with a file each. */
+export async function readModules(options: CliOptions, site: SiteDocument, notices: string[]): Promise<ModuleColumn[]> {
+  const at = existing(needed(options.readings, "readings", say.fileOrFolderOfModules));
+  const files = (await stat(at)).isDirectory() ? (await readdir(at)).sort().map((name) => path.join(at, name)) : [at];
+  const columns: ModuleColumn[] = [];
+  for (const file of files) {
+    const found = await inspectedFile(file, "production", site, { columns: "modules", ...options });
+    if (found.kind !== "modules") throw new CliRefusal(say.holdsNoModules(file));
+    notices.push(...found.problems.map((problem) => `${file}: ${inPlainText(problem)}`));
+    for (const pages of found.series) {
+      const joined = joinPages(pages);
+      if (joined) columns.push({ id: joined.meterId, axis: joined.axis, kwh: joined.values });
+    }
+  }
+  return columns;
 }
 
 async function readPromiseFile(file: string, site: SiteDocument): Promise<readonly number[] | null> {

@@ -4,6 +4,7 @@ import { ageingReportSchema, attributionViewSchema, causeFindingSchema, indicato
 import { examinationSchema } from "./examination";
 import { fieldEntrySchema } from "./field-book";
 import { ledgerSourcesSchema } from "./ledger";
+import { neighboursSchema, oddModuleSchema } from "./neighbours";
 import { partReportSchema } from "./parts";
 
 /** Version of the printed forms: rises when a name or a meaning changes. */
@@ -93,6 +94,12 @@ export const ageingSchema = ageingReportSchema.extend({
   verdictWords: z.string(),
   parts: z.array(partReportSchema),
   partsWords: z.string(),
+});
+
+/** What `neighbours --json` prints: shares in thousandths of what sound modules gave. */
+export const neighboursPrintedSchema = neighboursSchema.extend({
+  ...printedHead("neighbours"),
+  odd: z.array(oddModuleSchema.extend({ words: z.string() })),
 });
 
 /** What `expect --json` prints. */

@@ -12,6 +12,8 @@ export interface HourBins {
   /** Month of the year x hour of the day. */
   readonly cellOf: Uint16Array;
   readonly weekOf: Uint16Array;
+  /** Week of the record x hour of the day. */
+  readonly hourOfWeekOf: Uint16Array;
   readonly weeks: number;
 }
 
@@ -24,5 +26,7 @@ export function hourBins(axis: TimeAxis, timeZone: string): HourBins {
     const wall = new Date(utcMs + offset(utcMs));
     cellOf[t] = wall.getUTCMonth() * HOURS + wall.getUTCHours();
   }
-  return { cellOf, weekOf: days.binOf.map((day) => Math.floor(day / WEEK_DAYS)), weeks: Math.ceil(days.keys.length / WEEK_DAYS) };
+  const weekOf = days.binOf.map((day) => Math.floor(day / WEEK_DAYS));
+  const hourOfWeekOf = weekOf.map((week, t) => week * HOURS + (cellOf[t]! % HOURS));
+  return { cellOf, weekOf, hourOfWeekOf, weeks: Math.ceil(days.keys.length / WEEK_DAYS) };
 }

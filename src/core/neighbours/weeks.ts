@@ -22,11 +22,10 @@ const LEAST_WEEKS = 3;
 export function weeklyLevels(
   own: Float32Array,
   peers: Float32Array,
-  { cellOf, weekOf, weeks }: HourBins,
+  { hourOfWeekOf, weeks }: HourBins,
   counts: (hour: number) => boolean,
 ): Float64Array {
-  const hourOfWeek = Uint16Array.from(weekOf, (week, t) => week * HOURS + (cellOf[t]! % HOURS));
-  const energy = binned(own, peers, hourOfWeek, weeks * HOURS, counts);
+  const energy = binned(own, peers, hourOfWeekOf, weeks * HOURS, counts);
   const shares = sharesOf(energy, LEAST_CELL_FRAC);
   return Float64Array.from({ length: weeks }, (_, week) => {
     const [from, to] = [week * HOURS, (week + 1) * HOURS];

@@ -102,6 +102,14 @@ describe("a column a module", () => {
     expect((await of(8)).questions.map(({ id }) => id)).toEqual(["columns"]);
   });
 
+  it("gives more than a module can where it is an inverter's: added up without a question", async () => {
+    const inverters = modules.slice(0, 12).map((module) => ({ ...module, kwh: module.kwh.map((kwh) => kwh * 4) }));
+    const found = await read(
+      [`time,${inverters.map((_, k) => `INV${k + 1} kWh`).join(",")}`, ...rows((kwh) => kwh.toFixed(5), inverters)].join("\n"),
+    );
+    expect([found.kind, found.questions, faults(found)]).toEqual(["production", [], []]);
+  });
+
   it("is refused where a reading is a day: there is no light to share", async () => {
     const days = Array.from({ length: 20 }, (_, d) => [`2025-06-${String(d + 1).padStart(2, "0")}`, ...ids.map(() => "1.9")].join(","));
     expect(faults(await read([`date,${ids.join(",")}`, ...days].join("\n"), { answers: { quantity: "energy_kwh" } }))).toContain(

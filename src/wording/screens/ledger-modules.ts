@@ -7,8 +7,9 @@ export const say = catalogue({
   whatTheyTell:
     ": each is held against its neighbours in the same light, and the odd ones are named with what they cost. They stand beside the meter and change nothing in the ledger.",
   allGiveTheSame: (count: number, half: string) => `All ${count} modules give what their neighbours give, within ${half} on either side.`,
-  someGiveLess: (odd: number, count: number) => `${odd} of ${count} modules ${odd === 1 ? "gives" : "give"} less than their neighbours: `,
+  someGiveLess: (odd: number, count: number) => `${odd} of ${count} modules ${odd === 1 ? "gives" : "give"} less than their neighbours, `,
   kwhAYear: " kWh a year",
+  kwhAYearInAll: " kWh a year in all",
   causeTakes: (cause: string, kwh: string, who: string) => `${kwh} by ${cause} (${who})`,
   manyModules: (count: number) => `${count} modules`,
   namesMixedUp: (pairs: string) => ` Names seem mixed up: ${pairs}.`,
@@ -32,7 +33,7 @@ export const say = catalogue({
   planNote: "per cent of what sound ones gave in the same hours",
   planSummary: (count: number, painted: string) => `${count} modules painted by their share of their neighbours, ${painted}`,
   moduleTitle: (id: string, share: string) => `${id}: ${share}`,
-  unread: "not read",
+  missing: "not read",
   upperEdge: "upper edge",
   lowerEdge: "lower edge",
   losesAYear: (cause: string) => `${cause}, `,
@@ -70,5 +71,5 @@ export const say = catalogue({
   leaveAsBefore: "Leave as before",
   changesPlaces: (id: string) => `${id}, row and column by the arrow keys`,
   freePlace: (row: number, column: number) => `free place, row ${row}, column ${column}`,
-  lookingAlong: "seen from in front: the upper edge is at the top",
+  lookingAlong: "Seen from in front: the upper edge is at the top.",
 });

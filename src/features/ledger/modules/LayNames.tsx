@@ -53,7 +53,7 @@ export function LayNames({ slug, site, version, neighbours, close }: LayNamesPro
     <section className={styles.lay} data-testid="lay-names">
       <OrderFields arrays={Object.keys(grids)} array={array} setArray={setArray} order={order} setOrder={inOrder} />
       <p className={chapter.soft}>
-        {say.changePlaces} {say.lookingAlong}.
+        {say.changePlaces} {say.lookingAlong}
       </p>
       <Places grid={grid} put={put} />
       {refusal && <Refused refusal={refusal} />}

@@ -88,7 +88,7 @@ function ModulesVerdict({ neighbours }: { readonly neighbours: Neighbours }) {
               {number(odd.reduce((sum, { lostPerYearKwh }) => sum + lostPerYearKwh, 0))}
             </Figure>
           </b>
-          {say.kwhAYear}
+          {say.kwhAYearInAll}
           {parts.length > 0 ? `: ${parts.join(", ")}.` : "."}
         </>
       ) : (

@@ -1,4 +1,5 @@
 import { SegmentedControl, Slider } from "@mantine/core";
+import { useElementSize } from "@mantine/hooks";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { type DrawnModule, ModulesPlan, modulesPlanHeight, PEER_BOUNDS } from "@/charts";
@@ -48,19 +49,20 @@ export function PaintedPlan({ slug, site, neighbours, year, chosen, choose }: Pa
     neighbours.modules
       .filter((module) => module.array === array)
       .map((module) => ({ ...module, share: shareIn(module, neighbours, painted, day), isOdd: odd.has(module.id) }));
-  const heightOf = (): number =>
-    arrays.reduce((sum, { id }) => {
-      const { rows, columns } = gridOf(site, id, neighbours);
-      return sum + modulesPlanHeight(rows, columns, PLAN_PX);
-    }, 0);
+  const { ref, width: room } = useElementSize<HTMLDivElement>();
+  const planPx = Math.min(PLAN_PX, room || PLAN_PX);
+  const height = arrays.reduce((sum, { id }) => {
+    const { rows, columns } = gridOf(site, id, neighbours);
+    return sum + modulesPlanHeight(rows, columns, planPx);
+  }, 0);
   return (
-    <div>
+    <div ref={ref}>
       <PaintControls neighbours={neighbours} painted={painted} paint={paint} />
       <ChartFrame
         title={say.planOf(name)}
         note={<Scale />}
         fileName={`${slug}-modules`}
-        height={Math.ceil(heightOf())}
+        height={Math.ceil(height)}
         interactive
         summary={say.planSummary(neighbours.modules.length, name)}
         table={() => [
@@ -68,12 +70,12 @@ export function PaintedPlan({ slug, site, neighbours, year, chosen, choose }: Pa
           ...arrays.flatMap(({ id }) => drawn(id).map((module) => [module.id, id, module.row + 1, module.column + 1, module.share])),
         ]}
       >
-        {(width) => {
+        {() => {
           let top = 0;
           return arrays.map(({ id, name: arrayName }) => {
             const { rows, columns } = gridOf(site, id, neighbours);
             const at = top;
-            top += modulesPlanHeight(rows, columns, Math.min(width, PLAN_PX));
+            top += modulesPlanHeight(rows, columns, planPx);
             return (
               <g key={id} transform={`translate(0, ${at})`}>
                 <ModulesPlan
@@ -81,10 +83,10 @@ export function PaintedPlan({ slug, site, neighbours, year, chosen, choose }: Pa
                   rows={rows}
                   columns={columns}
                   modules={drawn(id)}
-                  width={Math.min(width, PLAN_PX)}
+                  width={planPx}
                   chosen={chosen}
                   choose={choose}
-                  label={(module) => say.moduleTitle(module.id, module.share === null ? say.unread : percent(module.share, 1))}
+                  label={(module) => say.moduleTitle(module.id, module.share === null ? say.missing : percent(module.share, 1))}
                 />
               </g>
             );

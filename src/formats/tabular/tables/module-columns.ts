@@ -1,4 +1,5 @@
 import type { ValueColumn } from "@/contracts/mapping";
+import { kwhFromMeanW } from "@/core/units";
 import { say } from "@/wording/tables";
 import { type ColumnMeaning, unitOf } from "./column-words";
 import type { Draft } from "./draft";
@@ -34,12 +35,13 @@ const OTHER_WORD = /temp|volt|curr|irrad|wind|humid|state|status|error|signal|fr
  * Columns of single modules: many columns of one kind, each named after its module. They are told by a word in their headers, by their count, which is an array's or
  * the plant's, or by an answer; null where they are none, or where it is still asked.
  */
-export function moduleColumns(draft: Draft, numbers: readonly NumberColumn[]): ModuleColumns | null {
+export function moduleColumns(draft: Draft, numbers: readonly NumberColumn[], stepMinutes: number | null): ModuleColumns | null {
   const { answers, plant } = draft.context;
   const group = oneKind(numbers);
   if (group.length < LEAST_COLUMNS || answers.columns === "plant") return null;
-  const count = plant && countLike(plant.modules, group.length);
   const word = group.every(({ header }) => MODULE_WORD.test(header));
+  if (answers.columns !== "modules" && !word && (!plant || isTooMuch(group, plant.moduleW, stepMinutes))) return null;
+  const count = plant && countLike(plant.modules, group.length);
   if (answers.columns !== "modules" && !word && !count) {
     if (group.length >= ASKED_FROM) askOf(draft, group);
     return null;
@@ -47,6 +49,20 @@ export function moduleColumns(draft: Draft, numbers: readonly NumberColumn[]): M
   const because = word ? say.theirHeadersNameModules : count ? say.asManyAsTheModules(group.length) : say.chosenByYou;
   draft.reasons.push({ about: say.columnsCounted(group.length), because });
   return { columns: group, meaning: meaningOfAll(draft, group) };
+}
+
+/** No module gives more than this over its rating: what does is an inverter, a string or a meter. */
+const MOST_OVER_RATING = 1.3;
+
+/** Whether the columns give more than a module can, or nothing in the rows that were looked at, which tells as little. */
+function isTooMuch(group: readonly NumberColumn[], moduleW: number, stepMinutes: number | null): boolean {
+  const most = Math.max(...group.map((column) => column.most));
+  const unit = unitOf(group[0]!.header);
+  if (most === 0) return true;
+  if (unit === null || !Object.hasOwn(UNITS, unit) || stepMinutes === null || group[0]!.meaning?.quantity === "counter_kwh") return false;
+  const { quantity, factor } = UNITS[unit]!;
+  const watts = quantity === "power_w" ? most * factor : (most * factor) / kwhFromMeanW(1, stepMinutes);
+  return watts > MOST_OVER_RATING * moduleW;
 }
 
 /** The columns that hold the same: energies rather than powers, and no sums, temperatures or states. */

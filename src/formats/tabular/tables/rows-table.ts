@@ -74,6 +74,7 @@ function singleModules(reading: Reading, columns: readonly number[]): ValueColum
       const most = valuesOf(reading, column).reduce((a, b) => Math.max(a, b), 0);
       return { column, header, meaning: meaningOf(header, step), most };
     }),
+    step,
   );
   return found && moduleValues(found, ({ column, header }) => withCounter(reading, found.meaning, column, header));
 }

@@ -27,8 +27,11 @@ const filled = (row: readonly string[]): number => row.filter((cell) => cell.tri
 
 /** Finds preamble, header rows, a row of units and the first row of data; null when no row holds data. */
 export function shapeOf(head: readonly string[][]): TableShape | null {
-  const first = head.findIndex((row, i) => isData(row) && (i + 1 >= head.length || filled(head[i + 1]!) === 0 || isData(head[i + 1]!)));
-  if (first < 0) return null;
+  const full = head.findIndex((row, i) => isData(row) && (i + 1 >= head.length || filled(head[i + 1]!) === 0 || isData(head[i + 1]!)));
+  if (full < 0) return null;
+  // A logger that was not read yet writes its times alone.
+  let first = full;
+  while (first > 0 && isTimeAlone(head[first - 1]!, head[full]!)) first--;
   const width = Math.max(...head.slice(first, first + 50).map((row) => row.length));
   const above: string[][] = [];
   for (let i = first - 1; i >= 0 && above.length < 3; i--) {
@@ -51,6 +54,9 @@ function isData(row: readonly string[]): boolean {
   const timesAcross = !looksLikeTime(row[0] ?? "") && (across.every(looksLikeTime) || isTimeOfDay(across));
   return values >= cells.length - 1 && values >= cells.length * 0.6 && numeric >= 1 && !timesAcross;
 }
+
+const isTimeAlone = (row: readonly string[], { length }: readonly string[]): boolean =>
+  row.length === length && length > 1 && filled(row) === 1 && looksLikeTime(row[0] ?? "");
 
 /** Header rows column by column as one text; a device's name over several columns is carried to the right, units come last. */
 function merged(rows: readonly string[][], width: number): string[] {

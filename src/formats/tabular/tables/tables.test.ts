@@ -52,6 +52,10 @@ describe("a foreign table", () => {
       "with semicolons, decimal commas and days first",
       ["Datum;Ertrag (kWh)", ...rows(dmy, (kwh) => kwh.toFixed(6).replace(".", ","), ";")].join("\n"),
     ],
+    [
+      "of a logger that wrote its times before it was read",
+      ["Timestamp,Power AC [W]", "12.06.2023 23:30,", "12.06.2023 23:45,", ...rows(dmy, (kwh) => String(kwh * 4000), ",")].join("\n"),
+    ],
     ["in watts", ["Timestamp,Power AC [W]", ...rows(dmy, (kwh) => String(kwh * 4000), ",")].join("\n")],
     [
       "in kilowatts under two header rows and a preamble",

@@ -37,10 +37,16 @@ function indexShift(pairs: readonly YearPair[], at: number): Shift | null {
   return shiftOf(across, rest, LEAST_PAIRS);
 }
 
+/** Clear days of a record with the log of their light, in order. */
+interface ClearDaysLight {
+  readonly days: readonly number[];
+  readonly logs: readonly number[];
+}
+
 /** How the light of clear days stands from a day on over what it was; their season is out of it. */
-function lightShift(clearLog: Float64Array, at: number): Shift | null {
-  const known = (part: Float64Array): number[] => [...part].filter((value) => !Number.isNaN(value));
-  return shiftOf(known(clearLog.subarray(at)), known(clearLog.subarray(0, at)), LEAST_CLEAR_DAYS);
+function lightShift({ days, logs }: ClearDaysLight, at: number): Shift | null {
+  const first = days.findIndex((day) => day >= at);
+  return first < 0 ? null : shiftOf(logs.slice(first), logs.slice(0, first), LEAST_CLEAR_DAYS);
 }
 
 /**
@@ -49,11 +55,14 @@ function lightShift(clearLog: Float64Array, at: number): Shift | null {
  */
 export function lightStep(clearLog: Float64Array, indexLog: Float64Array): LightStep | null {
   const pairs = yearPairs(indexLog);
+  const days = [...clearLog.keys()].filter((day) => !Number.isNaN(clearLog[day]!));
+  const clear = { days, logs: days.map((day) => clearLog[day]!) };
   let best: (LightStep & { readonly far: number }) | null = null;
   for (let day = EDGE_DAYS; day < indexLog.length - EDGE_DAYS; day += EVERY_DAYS) {
-    const [byLight, byIndex] = [lightShift(clearLog, day), indexShift(pairs, day)];
-    if (!byLight || !byIndex || byLight.log * byIndex.log >= 0) continue;
-    if (Math.abs(byIndex.log) < DEVIATIONS.index * byIndex.error || Math.abs(byLight.log) < DEVIATIONS.light * byLight.error) continue;
+    const byLight = lightShift(clear, day);
+    if (!byLight || Math.abs(byLight.log) < DEVIATIONS.light * byLight.error) continue;
+    const byIndex = indexShift(pairs, day);
+    if (!byIndex || byLight.log * byIndex.log >= 0 || Math.abs(byIndex.log) < DEVIATIONS.index * byIndex.error) continue;
     const [a, b] = [byLight.error ** -2, byIndex.error ** -2];
     const log = (byLight.log * a - byIndex.log * b) / (a + b);
     const far = Math.abs(log) * Math.sqrt(a + b);

@@ -35,45 +35,44 @@ export const noHeat = (count: number): HeatEvidence => ({
  */
 export function heatEvidence(frame: AttributionFrame, found: Standstill, ceilingKwh: number): HeatEvidence {
   const none = noHeat(frame.axis.count);
-  const rows = rowsOf(frame, found, ceilingKwh);
+  if (frame.resolution !== "hours") return none;
+  const level = levelByDay(frame, found.spoilt, ceilingKwh);
+  const rows = rowsOf(frame, found, level, ceilingKwh);
   const days = new Set(rows.map(({ day }) => day)).size;
-  if (frame.resolution !== "hours" || days < LEAST_SPAN_DAYS || !rows.some(({ intakeC }) => intakeC > FROM_C.from)) return none;
+  if (days < LEAST_SPAN_DAYS || !rows.some(({ intakeC }) => intakeC > FROM_C.from)) return none;
   const costOf = (loss: number, terms: number): number => costOfSaying(days, Math.max(1e-9, loss), terms);
-  const slope = best(PER_K_OFF, (perK) => lossOf(rows, perK, () => null));
-  const always = lawOf(rows, slope.one);
-  const span = spanOf(rows, slope.one);
+  const slope = best(PER_K_OFF, (perK) => missesOf(rows, perK).plain);
+  const misses = missesOf(rows, slope.one);
+  const always = lawOf(misses, () => true);
+  const span = spanOf(misses);
   const ways: { readonly cost: number; readonly law: HeatLaw | null; readonly spans: readonly HotSpan[] }[] = [
-    { cost: costOf(slope.loss, 1), law: null, spans: [] },
+    { cost: costOf(misses.plain, 1), law: null, spans: [] },
     { cost: costOf(always.loss, 3), law: always.law, spans: [] },
   ];
   if (span) {
     const isIn = ({ step }: Row): boolean => step >= span.from && step < span.to;
-    const outside = lawOf(
-      rows.filter((row) => !isIn(row)),
-      slope.one,
-    );
-    const inSpan = (row: Row, law: HeatLaw | null): HeatLaw | null => (isIn(row) ? span : law);
     ways.push({
       cost: costOf(
-        lossOf(rows, slope.one, (row) => inSpan(row, null)),
+        misses.under((row) => (isIn(row) ? span : null)),
         5,
       ),
       law: null,
       spans: [span],
     });
-    if (outside.law.fromC >= span.fromC + LEAST_SOONER_K)
+    const { law } = lawOf(misses, (row) => !isIn(row));
+    if (law.fromC >= span.fromC + LEAST_SOONER_K)
       ways.push({
         cost: costOf(
-          lossOf(rows, slope.one, (row) => inSpan(row, outside.law)),
+          misses.under((row) => (isIn(row) ? span : law)),
           7,
         ),
-        law: outside.law,
+        law,
         spans: [span],
       });
   }
   const likeliest = ways.reduce((a, b) => (b.cost < a.cost - VERY_STRONG ? b : a));
   const lawAt = (row: Row): HeatLaw | null => likeliest.spans.find(({ from, to }) => row.step >= from && row.step < to) ?? likeliest.law;
-  return liesOnLine(rows, slope.one, lawAt) ? heldBy(frame, found, ceilingKwh, likeliest) : none;
+  return liesOnLine(misses, lawAt) ? heldBy(frame, found, ceilingKwh, likeliest, level) : none;
 }
 
 /** Lets laws that are known cut the output: of the whole record as it was read, or of days after it. */
@@ -82,11 +81,11 @@ export function heldBy(
   found: Pick<Standstill, "spoilt" | "curtailed">,
   ceilingKwh: number,
   { law, spans }: Pick<HeatEvidence, "law" | "spans">,
+  level = levelByDay(frame, found.spoilt, ceilingKwh),
 ): HeatEvidence {
   const { lostFrac, touched } = noHeat(frame.axis.count);
   const { days, openKwh, meteredKwh, read, weather } = frame;
   const topAt = topOf(found, frame, ceilingKwh);
-  const level = levelByDay(frame, found.spoilt, ceilingKwh);
   for (let i = 0; i < lostFrac.length; i++) {
     const own = spans.find(({ from, to }) => i >= from && i < to) ?? law;
     const due = Math.min(topAt(i), openKwh[i]! * level[days.binOf[i]!]!);
@@ -99,16 +98,51 @@ export function heldBy(
   return { law, spans, lostFrac, touched };
 }
 
-/** Mean of what is missed, as a share of the ceiling, under a slope with the air and a law for each hour. */
-function lossOf(rows: readonly Row[], perK: number, lawAt: (row: Row) => HeatLaw | null): number {
-  let sum = 0;
-  for (const row of rows) sum += missOf(row, perK, lawAt(row));
-  return sum / Math.max(1, rows.length);
+/** An hour with air warm enough at its intake for a law to bear on it. */
+interface HotRow {
+  readonly row: Row;
+  /** What it owes with no law, kWh. */
+  readonly dueKwh: number;
+  /** What is missed of it with no law, as a share of the ceiling. */
+  readonly missFrac: number;
 }
 
-function missOf({ owedKwh, topKwh, fullKwh, meteredKwh, airC, intakeC }: Row, perK: number, law: HeatLaw | null): number {
-  const due = Math.min(topKwh, owedKwh * (1 - perK * (airC - COOL_C)));
-  return Math.abs(meteredKwh - (law ? Math.min(due, capOf(law, intakeC, fullKwh)) : due)) / fullKwh;
+/** What is missed of all hours under a slope with the air, as a share of the ceiling. */
+interface Misses {
+  readonly hot: readonly HotRow[];
+  /** On average with no law. */
+  readonly plain: number;
+  /** On average with a law for each hot hour. */
+  readonly under: (lawAt: (row: Row) => HeatLaw | null) => number;
+}
+
+/** Hours that no law touches miss the same under each: only hot ones are looked at again. */
+function missesOf(rows: readonly Row[], perK: number): Misses {
+  let sum = 0;
+  const hot: HotRow[] = [];
+  for (const row of rows) {
+    const dueKwh = Math.min(row.topKwh, row.owedKwh * (1 - perK * (row.airC - COOL_C)));
+    const missFrac = Math.abs(row.meteredKwh - dueKwh) / row.fullKwh;
+    sum += missFrac;
+    if (row.intakeC > FROM_C.from) hot.push({ row, dueKwh, missFrac });
+  }
+  const count = Math.max(1, rows.length);
+  return {
+    hot,
+    plain: sum / count,
+    under: (lawAt) => {
+      let gain = 0;
+      for (const one of hot) gain += gainOf(one, lawAt(one.row));
+      return (sum - gain) / count;
+    },
+  };
+}
+
+/** By how much less a law misses an hour than none. */
+function gainOf({ row, dueKwh, missFrac }: HotRow, law: HeatLaw | null): number {
+  if (!law || row.intakeC <= law.fromC) return 0;
+  const capKwh = capOf(law, row.intakeC, row.fullKwh);
+  return capKwh < dueKwh ? missFrac - Math.abs(row.meteredKwh - capKwh) / row.fullKwh : 0;
 }
 
 const LAWS: readonly HeatLaw[] = PER_K_FRAC.flatMap((perKFrac) =>
@@ -116,20 +150,20 @@ const LAWS: readonly HeatLaw[] = PER_K_FRAC.flatMap((perKFrac) =>
 );
 
 /** Whether the hours that a law cuts lie on its line: rough light makes bright hours fall short too, but scatters about any line. */
-function liesOnLine(rows: readonly Row[], perK: number, lawAt: (row: Row) => HeatLaw | null): boolean {
+function liesOnLine({ hot }: Misses, lawAt: (row: Row) => HeatLaw | null): boolean {
   let [cut, uncut] = [0, 0];
-  for (const row of rows) {
-    const [without, own] = [missOf(row, perK, null), missOf(row, perK, lawAt(row))];
-    if (without === own) continue;
-    cut += own;
-    uncut += without;
+  for (const one of hot) {
+    const gain = gainOf(one, lawAt(one.row));
+    if (gain === 0) continue;
+    cut += one.missFrac - gain;
+    uncut += one.missFrac;
   }
   return uncut > 0 && cut < MOST_LEFT_SHARE * uncut;
 }
 
-/** The law that misses least. */
-function lawOf(rows: readonly Row[], perK: number): { law: HeatLaw; loss: number } {
-  const { one, loss } = best(LAWS, (law) => lossOf(rows, perK, () => law));
+/** The law that misses the hours least that it may bear on. */
+function lawOf(misses: Misses, holdsAt: (row: Row) => boolean): { law: HeatLaw; loss: number } {
+  const { one, loss } = best(LAWS, (law) => misses.under((row) => (holdsAt(row) ? law : null)));
   return { law: one, loss };
 }
 
@@ -138,36 +172,33 @@ function best<T>(of: readonly T[], lossOfOne: (one: T) => number): { one: T; los
 }
 
 /** The span and the law that better the fit most together: days in a row whose gain is the greatest. Source: Bentley, 1984, Programming pearls. */
-function spanOf(rows: readonly Row[], perK: number): HotSpan | null {
+function spanOf({ hot }: Misses): HotSpan | null {
   let [most, found] = [0, null as { law: HeatLaw; first: number; last: number } | null];
   for (const law of LAWS) {
     let [sum, start] = [0, 0];
-    for (let k = 0; k < rows.length; k++) {
+    for (let k = 0; k < hot.length; k++) {
       if (sum <= 0) [sum, start] = [0, k];
-      sum += gainOf(rows[k]!, perK, law);
+      sum += gainOf(hot[k]!, law);
       if (sum > most) [most, found] = [sum, { law, first: start, last: k }];
     }
   }
   if (!found) return null;
   const { law } = found;
-  const [first, last] = [edgeOf(rows, found, perK, most, 1), edgeOf(rows, found, perK, most, -1)];
-  if (rows[last]!.day - rows[first]!.day < LEAST_SPAN_DAYS) return null;
-  return { ...law, from: rows[first]!.step, to: rows[last]!.step + 1 };
+  const [first, last] = [edgeOf(hot, found, most, 1), edgeOf(hot, found, most, -1)];
+  if (hot[last]!.row.day - hot[first]!.row.day < LEAST_SPAN_DAYS) return null;
+  return { ...law, from: hot[first]!.row.step, to: hot[last]!.row.step + 1 };
 }
 
-const gainOf = (row: Row, perK: number, law: HeatLaw): number => missOf(row, perK, null) - missOf(row, perK, law);
-
-/** A cool season before or after a span gains next to nothing and is none of it: the row at which the gain has truly begun, from the one end or the other. */
+/** A cool season before or after a span gains next to nothing and is none of it: the hour at which the gain has truly begun, from the one end or the other. */
 function edgeOf(
-  rows: readonly Row[],
+  hot: readonly HotRow[],
   { law, first, last }: { readonly law: HeatLaw; readonly first: number; readonly last: number },
-  perK: number,
   most: number,
   way: 1 | -1,
 ): number {
   let sum = 0;
   for (let k = way > 0 ? first : last; k >= first && k <= last; k += way) {
-    sum += gainOf(rows[k]!, perK, law);
+    sum += gainOf(hot[k]!, law);
     if (sum > EDGE_SHARE * most) return k;
   }
   return way > 0 ? first : last;

@@ -1,7 +1,7 @@
-import { medianOf } from "../../statistics";
+import { medianAmong, medianOf } from "../../statistics";
 import type { Standstill } from "../outage/standstill";
 import type { AttributionFrame } from "../record/frame";
-import { COOL_C, FREE_LOAD, LEAST_HOURS, LEAST_LOAD, LEVEL_DAYS, SUN_K } from "./thresholds";
+import { COOL_C, FREE_LOAD, LEAST_HOURS, LEAST_LOAD, LEVEL_DAYS, MOST_FREE_LOAD, SUN_K } from "./thresholds";
 
 /** How the most that the inverters give falls with the air at their intake. */
 export interface HeatLaw {
@@ -34,9 +34,8 @@ export function topOf({ curtailed }: Pick<Standstill, "curtailed">, { axis }: At
   return (i) => (moved && i >= moved.from ? (moved.powerKw * axis.stepMinutes) / 60 : ceilingKwh);
 }
 
-export function rowsOf(frame: AttributionFrame, found: Standstill, ceilingKwh: number): Row[] {
+export function rowsOf(frame: AttributionFrame, found: Standstill, level: Float64Array, ceilingKwh: number): Row[] {
   const { axis, days, openKwh, meteredKwh, read, lit, weather } = frame;
-  const level = levelByDay(frame, found.spoilt, ceilingKwh);
   const topAt = topOf(found, frame, ceilingKwh);
   const isHeld = (i: number): boolean => found.spoilt[i] === 1 && topAt(i) === ceilingKwh;
   const rows: Row[] = [];
@@ -64,21 +63,23 @@ export function levelByDay(
   spoilt: Uint8Array,
   ceilingKwh: number,
 ): Float64Array {
-  const free: number[][] = days.keys.map(() => []);
+  const ratios: number[] = [];
+  // Ratios of a day begin here: days follow on each other, so that a stretch of days is one piece.
+  const firstOf = new Int32Array(days.keys.length + 1);
+  const tells = (i: number): boolean => read[i] === 1 && lit[i] === 1 && spoilt[i] === 0;
+  for (let i = 0; i < axis.count; i++) {
+    const load = openKwh[i]! / ceilingKwh;
+    if (tells(i) && load > FREE_LOAD.from && load < FREE_LOAD.to) ratios.push(meteredKwh[i]! / openKwh[i]!);
+    firstOf[days.binOf[i]! + 1] = ratios.length;
+  }
+  const level = Float64Array.from(days.keys, (_, day) => {
+    const [from, to] = [firstOf[Math.max(0, day - LEVEL_DAYS)]!, firstOf[Math.min(days.keys.length, day + LEVEL_DAYS + 1)]!];
+    return to - from < LEAST_HOURS ? Number.NaN : medianAmong(ratios, from, to);
+  });
   const bright: number[] = [];
   for (let i = 0; i < axis.count; i++) {
     const load = openKwh[i]! / ceilingKwh;
-    if (read[i] === 0 || lit[i] === 0 || spoilt[i] === 1) continue;
-    if (load > FREE_LOAD.from && load < FREE_LOAD.to) free[days.binOf[i]!]!.push(meteredKwh[i]! / openKwh[i]!);
-  }
-  const level = Float64Array.from(free, (_, day) => {
-    const near = free.slice(Math.max(0, day - LEVEL_DAYS), day + LEVEL_DAYS + 1).flat();
-    return near.length < LEAST_HOURS ? Number.NaN : medianOf(near);
-  });
-  for (let i = 0; i < axis.count; i++) {
-    const load = openKwh[i]! / ceilingKwh;
-    if (read[i] === 0 || lit[i] === 0 || spoilt[i] === 1 || !(load > LEAST_LOAD && load < 0.95) || !(weather.airTempC[i]! < COOL_C))
-      continue;
+    if (!tells(i) || !(load > LEAST_LOAD && load < MOST_FREE_LOAD) || !(weather.airTempC[i]! < COOL_C)) continue;
     const ratio = meteredKwh[i]! / openKwh[i]! / level[days.binOf[i]!]!;
     if (!Number.isNaN(ratio)) bright.push(ratio);
   }

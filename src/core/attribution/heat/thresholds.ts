@@ -2,6 +2,8 @@
 export const LEAST_LOAD = 0.6;
 /** Hours between these loads tell what a day gives with nothing held. */
 export const FREE_LOAD = { from: 0.15, to: 0.55 } as const;
+/** Above this share of the ceiling it cuts hours too, by its own. */
+export const MOST_FREE_LOAD = 0.95;
 /** Air below which no inverter is held, °C. Source: IEC 62109-1:2010 (devices are rated for 40 °C and above outdoors). */
 export const COOL_C = 30;
 /** Days on either side from which a day's level is told, and hours that they need. */

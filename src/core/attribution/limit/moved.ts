@@ -40,14 +40,16 @@ interface Top {
 /** The best step of each day that was read, and the most that it owed. */
 function dailyTops({ axis, days, meteredKwh, read, lit }: AttributionFrame, owedKwh: (i: number) => number): Top[] {
   const tops: Top[] = [];
-  for (let i = 0, day = -1; i < axis.count; i++) {
-    if (days.binOf[i] !== day) {
-      day = days.binOf[i]!;
-      tops.push({ from: i, kwh: 0, owedKwh: 0 });
+  let [from, kwh, owed] = [0, 0, 0];
+  for (let i = 0; i <= axis.count; i++) {
+    if (i === axis.count || days.binOf[i] !== days.binOf[from]) {
+      if (kwh > 0) tops.push({ from, kwh, owedKwh: owed });
+      [from, kwh, owed] = [i, 0, 0];
     }
-    if (read[i] === 0 || lit[i] === 0) continue;
-    const top = tops.at(-1)!;
-    tops[tops.length - 1] = { ...top, kwh: Math.max(top.kwh, meteredKwh[i]!), owedKwh: Math.max(top.owedKwh, owedKwh(i) || 0) };
+    if (i === axis.count || read[i] === 0 || lit[i] === 0) continue;
+    if (meteredKwh[i]! > kwh) kwh = meteredKwh[i]!;
+    const due = owedKwh(i);
+    if (due > owed) owed = due;
   }
-  return tops.filter(({ kwh }) => kwh > 0);
+  return tops;
 }

@@ -29,8 +29,10 @@ export function planeAndShade(book: AttributionFrame, metered: MeteredOnAxis, ce
     orientationEvidence(book, either(asBook.found.spoilt, asBook.shaded), ceilingKwh) ??
     (asBook.isSeen ? orientationEvidence(book, asBook.found.spoilt, ceilingKwh) : null);
   if (!first?.planeOffset) return chosen(asBook, first);
+  const frameBy = (planeOffset: PlaneOffset): AttributionFrame =>
+    attributionFrame(siteWithOffset(book.site, planeOffset), book.prepared, metered);
   const by = (planeOffset: PlaneOffset): Shaded => {
-    const frame = attributionFrame(siteWithOffset(book.site, planeOffset), book.prepared, metered);
+    const frame = frameBy(planeOffset);
     return withShade(frame, standstill(frame, ceilingKwh), ceilingKwh);
   };
   const turned = by(first.planeOffset);
@@ -44,7 +46,7 @@ export function planeAndShade(book: AttributionFrame, metered: MeteredOnAxis, ce
   ];
   if (again?.planeOffset) {
     const isAlike = isNear(again.planeOffset, first.planeOffset);
-    ways.push({ way: isAlike ? { ...turned, frame: by(again.planeOffset).frame } : by(again.planeOffset), orientation: again });
+    ways.push({ way: isAlike ? { ...turned, frame: frameBy(again.planeOffset) } : by(again.planeOffset), orientation: again });
   }
   const best = ways[bestOf(ways.map(({ way, orientation }) => weighed(way, orientation !== null && orientation.planeOffset !== null)))]!;
   return chosen(best.way, best.orientation);

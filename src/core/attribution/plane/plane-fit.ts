@@ -36,7 +36,9 @@ const bounded = (value: number, most: number): number => Math.max(-most, Math.mi
 /** Gauss-Newton from a starting point. */
 export function fitPlane(picked: ClearDays, run: RunWithOffset, start: Fitted, known: Known): { fitted: Fitted; rows: Rows } {
   let fitted = start;
-  let rows = straighten(picked, run, fitted);
+  // Flat modules look nowhere: one run serves all rounds.
+  const flat = levelled(picked, run(0, FLAT_DEG));
+  let rows = straighten(picked, run, flat, fitted);
   const once = new Int32Array(picked.days).fill(1);
   for (let round = 0; round < ROUNDS; round++) {
     const [planeOffset, steeper, clock, contrast, bend] = solveDays(daySums(rows, picked.days), once, rows.at, known);
@@ -48,7 +50,7 @@ export function fitPlane(picked: ClearDays, run: RunWithOffset, start: Fitted, k
       clock: bounded(clock, 90),
     };
     if (Math.abs(planeOffset) < 0.05 && Math.abs(steeper) < 0.05) break;
-    rows = straighten(picked, run, fitted);
+    rows = straighten(picked, run, flat, fitted);
   }
   return { fitted, rows };
 }
@@ -105,14 +107,17 @@ interface Curve {
   readonly level: Float64Array;
 }
 
-function straighten(picked: ClearDays, run: RunWithOffset, at: Fitted): Rows {
+/** Tilts off the book's at which any plane lies flat. */
+const FLAT_DEG = -90;
+
+function levelled(picked: ClearDays, kwh: Float64Array): Curve {
+  const level = levelsOf(picked, kwh);
+  return { level, kwh: kwh.map((value, i) => value * level[picked.dayOf[i]!]!) };
+}
+
+function straighten(picked: ClearDays, run: RunWithOffset, flatCurve: Curve, at: Fitted): Rows {
   const { use, dayOf, meteredKwh } = picked;
-  const curveOf = (planeOffset: number, steeper: number): Curve => {
-    const kwh = run(planeOffset, steeper);
-    const level = levelsOf(picked, kwh);
-    return { level, kwh: kwh.map((value, i) => value * level[dayOf[i]!]!) };
-  };
-  const flatCurve = curveOf(at.planeOffset, -90);
+  const curveOf = (planeOffset: number, steeper: number): Curve => levelled(picked, run(planeOffset, steeper));
   const flat = flatCurve.kwh;
   const drawn = ({ kwh }: Curve): Float64Array =>
     bent(

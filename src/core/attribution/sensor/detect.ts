@@ -50,18 +50,25 @@ export function dirtyDomes(days: SensorDays): DirtyDome[] {
   const least = Math.max(SUDDEN_FRAC * LEAST_LOW_FRAC, FALL_DEVIATIONS * usualFall);
   const found: DirtyDome[] = [];
   for (let p = NEAR; p < falls.length - NEAR; p++) {
-    if (falls[p]! < least || !isPeak(falls, p)) continue;
+    if (falls[p]! < least || !isPeak(falls, p) || !mayLackLight(days, known[p]!)) continue;
     const spell = bestSpell(days, known[p]!);
     if (!spell || falls[p]! < SUDDEN_FRAC * spell.lowFrac) continue;
     const { lightLackFrac, errorFrac } = lackInLight(days, spell);
-    // Nearer to what such a film takes in its later half than to nothing; without clear days nobody knows.
-    if (!(lightLackFrac > Math.max((LATER_FRAC * spell.lowFrac) / 2, LACK_DEVIATIONS * errorFrac))) continue;
+    if (!lacksLight({ lightLackFrac, errorFrac }, spell.lowFrac)) continue;
     const last = found.at(-1);
     if (last && spell.from < last.to) continue;
     found.push({ ...spell, lightLackFrac });
   }
   return found;
 }
+
+/** Nearer to what such a film takes in its later half than to nothing; without clear days nobody knows. */
+const lacksLight = ({ lightLackFrac, errorFrac }: LackInLight, lowFrac: number): boolean =>
+  lightLackFrac > Math.max((LATER_FRAC * lowFrac) / 2, LACK_DEVIATIONS * errorFrac);
+
+/** Whether the least film of any length could be seen in the light before a day: to look is quick, to fit is not. */
+const mayLackLight = (days: SensorDays, to: number): boolean =>
+  SPELL_DAYS.some((length) => lacksLight(lackInLight(days, { from: to - length, to }), LEAST_LOW_FRAC));
 
 /** By how much the level falls at a place among the days that tell. */
 const fallAt = (log: readonly number[], p: number): number => medianAmong(log, p - NEAR, p) - medianAmong(log, p, p + NEAR);
@@ -111,11 +118,13 @@ function bestSpell({ index, rainMm, cleaned }: SensorDays, to: number): Omit<Dir
 export const filmAt = (day: number, { from, to }: Pick<DirtyDome, "from" | "to">): number =>
   day < from || day >= to ? 0 : (day + 1 - from) / (to - from);
 
+interface LackInLight {
+  readonly lightLackFrac: number;
+  readonly errorFrac: number;
+}
+
 /** By how much clear days of a spell's later half lack light against those about it; NaN with too few of them. */
-function lackInLight(
-  { skyLog }: SensorDays,
-  { from, to }: Pick<DirtyDome, "from" | "to">,
-): { readonly lightLackFrac: number; readonly errorFrac: number } {
+function lackInLight({ skyLog }: SensorDays, { from, to }: Pick<DirtyDome, "from" | "to">): LackInLight {
   const known = (first: number, last: number): number[] =>
     [...skyLog.subarray(Math.max(0, first), Math.min(skyLog.length, last))].filter((value) => !Number.isNaN(value));
   const inside = known(Math.round((from + to) / 2), to);

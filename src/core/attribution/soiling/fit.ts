@@ -136,11 +136,32 @@ function linearised(unit: Float64Array, lost: Float64Array): Float64Array {
   return values;
 }
 
+interface Stretch {
+  readonly from: number;
+  readonly to: number;
+}
+
+/** A column of a block is nothing outside of it: where each begins and ends is looked up once. */
+const stretches = new WeakMap<Float64Array, Stretch>();
+
+function stretchOf(unit: Float64Array): Stretch {
+  let stretch = stretches.get(unit);
+  if (!stretch) {
+    const from = unit.findIndex((value) => value !== 0);
+    stretch = from < 0 ? { from: 0, to: 0 } : { from, to: unit.findLastIndex((value) => value !== 0) + 1 };
+    stretches.set(unit, stretch);
+  }
+  return stretch;
+}
+
 export function dirtOf(dirt: readonly Float64Array[], coefficients: Float64Array, days: number): Float64Array {
   const lost = new Float64Array(days);
-  for (let d = 0; d < days; d++) {
-    for (let k = 0; k < dirt.length; k++) lost[d]! += coefficients[k]! * dirt[k]![d]!;
-    lost[d] = Math.max(0, Math.min(MOST_DIRT_FRAC, lost[d]!));
+  for (let k = 0; k < dirt.length; k++) {
+    const unit = dirt[k]!;
+    const amount = coefficients[k]!;
+    const { from, to } = stretchOf(unit);
+    for (let d = from; d < to; d++) lost[d] = lost[d]! + amount * unit[d]!;
   }
+  for (let d = 0; d < days; d++) lost[d] = Math.max(0, Math.min(MOST_DIRT_FRAC, lost[d]!));
   return lost;
 }

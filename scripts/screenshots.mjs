@@ -13,7 +13,7 @@ const VIEWS = [
   { name: "ledger", path: "/books/packing-shed/ledger?year=2025" },
   { name: "ledger-dark", path: "/books/packing-shed/ledger?year=2025", colorScheme: "dark" },
   { name: "causes", path: "/books/alpine-hut/ledger?year=2024&view=causes" },
-  { name: "trial", path: "/books/hill-school/field-book?view=trials", settle: 4000 },
+  { name: "modules", path: "/books/hill-school/ledger?view=modules", settle: 2500 },
   { name: "ageing", path: "/books/packing-shed/ageing" },
   {
     name: "spot-check-phone",

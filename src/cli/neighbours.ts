@@ -22,7 +22,7 @@ export async function neighboursCommand(options: CliOptions): Promise<void> {
   if (odd.length > 0)
     printText(
       textTable(
-        ["module", "kWh a year", "±", "cause", "its readings"],
+        ["module", say.kwhAYear, "±", "cause", say.itsReadings],
         odd.map((line) => [
           line.id,
           line.lostPerYearKwh.toFixed(1),

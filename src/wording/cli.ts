@@ -80,6 +80,8 @@ Against “${name}”, ${year}, ${perKwh} ${currency} a kWh:
   singleModulesAgainstTheirNeighbours: "single modules, each against its neighbours: the odd ones with their cause",
   whatManyColumnsAre: "what many columns are: plant (added up) or modules",
   fileOrFolderOfModules: "readings of single modules: a file with a column each, or a folder with a file each",
+  kwhAYear: "kWh a year",
+  itsReadings: "its readings",
   allGiveTheSame: (count: number) => `All ${count} modules give what their neighbours give, as far as equal modules differ.`,
   oddOf: (odd: number, count: number, kwh: string) => `${odd} of ${count} modules give less than their neighbours: ${kwh} kWh a year.`,
   namesMixedUp: (pairs: string) => `Names seem mixed up: ${pairs}.`,

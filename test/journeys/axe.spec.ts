@@ -34,6 +34,7 @@ const SCREENS = [
   "/books/ferry-office/ageing",
   "/books/hill-school/ageing",
   "/books/hill-school/ledger?view=dirt",
+  "/books/hill-school/ledger?view=modules",
   "/trainer",
   "/open",
   "/books/ferry-office/money?view=bills",

@@ -7,7 +7,8 @@ export const say = catalogue({
   whatTheyTell:
     ": each is held against its neighbours in the same light, and the odd ones are named with what they cost. They stand beside the meter and change nothing in the ledger.",
   allGiveTheSame: (count: number, half: string) => `All ${count} modules give what their neighbours give, within ${half} on either side.`,
-  someGiveLess: (odd: number, count: number) => `${odd} of ${count} modules ${odd === 1 ? "gives" : "give"} less than their neighbours, `,
+  someGiveLess: (odd: number, count: number) =>
+    `${odd} of ${count} modules ${odd === 1 ? "gives less than its" : "give less than their"} neighbours, `,
   kwhAYear: " kWh a year",
   kwhAYearInAll: " kWh a year in all",
   causeTakes: (cause: string, kwh: string, who: string) => `${kwh} by ${cause} (${who})`,

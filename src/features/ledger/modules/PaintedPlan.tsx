@@ -70,31 +70,42 @@ export function PaintedPlan({ slug, site, neighbours, year, chosen, choose }: Pa
           ...arrays.flatMap(({ id }) => drawn(id).map((module) => [module.id, id, module.row + 1, module.column + 1, module.share])),
         ]}
       >
-        {() => {
-          let top = 0;
-          return arrays.map(({ id, name: arrayName }) => {
-            const { rows, columns } = gridOf(site, id, neighbours);
-            const at = top;
-            top += modulesPlanHeight(rows, columns, planPx);
-            return (
-              <g key={id} transform={`translate(0, ${at})`}>
-                <ModulesPlan
-                  name={arrayName || id}
-                  rows={rows}
-                  columns={columns}
-                  modules={drawn(id)}
-                  width={planPx}
-                  chosen={chosen}
-                  choose={choose}
-                  label={(module) => say.moduleTitle(module.id, module.share === null ? say.missing : percent(module.share, 1))}
-                />
-              </g>
-            );
-          });
-        }}
+        {() => (
+          <ArrayPlans arrays={arrays} site={site} neighbours={neighbours} drawn={drawn} planPx={planPx} chosen={chosen} choose={choose} />
+        )}
       </ChartFrame>
     </div>
   );
+}
+
+interface ArrayPlansProps extends Pick<PaintedPlanProps, "site" | "neighbours" | "chosen" | "choose"> {
+  readonly arrays: Site["arrays"];
+  readonly drawn: (array: string) => DrawnModule[];
+  readonly planPx: number;
+}
+
+/** Arrays under each other, each with its name. */
+function ArrayPlans({ arrays, site, neighbours, drawn, planPx, chosen, choose }: ArrayPlansProps) {
+  let top = 0;
+  return arrays.map(({ id, name }) => {
+    const { rows, columns } = gridOf(site, id, neighbours);
+    const at = top;
+    top += modulesPlanHeight(rows, columns, planPx);
+    return (
+      <g key={id} transform={`translate(0, ${at})`}>
+        <ModulesPlan
+          name={name || id}
+          rows={rows}
+          columns={columns}
+          modules={drawn(id)}
+          width={planPx}
+          chosen={chosen}
+          choose={choose}
+          label={(module) => say.moduleTitle(module.id, module.share === null ? say.missing : percent(module.share, 1))}
+        />
+      </g>
+    );
+  });
 }
 
 /** The plan's width on a desk; on narrower pages its modules are smaller. */

@@ -55,7 +55,8 @@ export function modulePlaces(site: Site, ids: readonly string[]): readonly Modul
 
 /** Names laid into arrays that have no grid of their own. */
 function gridsInOrder(site: Site, open: readonly PvArray[], ids: readonly string[]): ReadonlyMap<string, readonly (readonly string[])[]> {
-  const named = new Map(open.map((array) => [array.id, ids.filter((id) => isNamedAfter(id, array)).slice(0, array.count)]));
+  const own = ids.map((id) => namedAfter(id, open));
+  const named = new Map(open.map((array) => [array.id, ids.filter((_, k) => own[k] === array.id).slice(0, array.count)]));
   const taken = new Set([...named.values()].flat());
   const free = ids.filter((id) => !taken.has(id));
   const readFirst = open.toSorted((a, b) => Number(hasOwnElectronics(site, b)) - Number(hasOwnElectronics(site, a)));
@@ -71,8 +72,16 @@ function gridsInOrder(site: Site, open: readonly PvArray[], ids: readonly string
 const hasOwnElectronics = (site: Site, { id, shadeRule }: PvArray): boolean =>
   shadeRule === "module-level" || site.inverters.some(({ perModule, arrays }) => perModule && arrays.includes(id));
 
-const isNamedAfter = (id: string, { id: arrayId, name }: PvArray): boolean =>
-  [arrayId, name].some((own) => own !== "" && id.toLowerCase().startsWith(own.toLowerCase()));
+/** The array whose id or name an id begins with, the longest of them; null for none. */
+function namedAfter(id: string, arrays: readonly PvArray[]): string | null {
+  const plain = id.toLowerCase();
+  const begins = arrays.flatMap((array) =>
+    [array.id, array.name]
+      .filter((own) => own !== "" && plain.startsWith(own.toLowerCase()))
+      .map((own) => ({ array: array.id, length: own.length })),
+  );
+  return begins.sort((one, other) => other.length - one.length)[0]?.array ?? null;
+}
 
 const placesOf = (array: string, grid: readonly (readonly string[])[]): ModulePlace[] =>
   grid.flatMap((cells, row) => cells.flatMap((id, column) => (id === "" ? [] : [{ id, array, row, column }])));

@@ -6,7 +6,16 @@ import type { Site } from "@/core/site";
 import { looksLikeEspi } from "@/formats/espi";
 import { isMeansHeader } from "@/formats/monthly-means";
 import { readPromise } from "@/formats/promise-csv";
-import { doubtfulValues, kindOfHeader, type PagedSeries, readSeries, type SeriesFile, type SeriesOptions } from "@/formats/tabular/series";
+import {
+  doubtfulValues,
+  kindOfHeader,
+  moduleOfFile,
+  mostOfModuleKwh,
+  type PagedSeries,
+  readSeries,
+  type SeriesFile,
+  type SeriesOptions,
+} from "@/formats/tabular/series";
 import { readMonthAlone } from "@/formats/tabular/tables";
 import { type Bytes, decodeText, peek, UnreadableText } from "@/formats/tabular/text";
 import { checkEnergy } from "./check-energy";
@@ -15,7 +24,7 @@ import { espiSeries } from "./espi-file";
 import { type ReadClock, readClock, readLabels } from "./file-clock";
 import type { MeteredPages } from "./join-pages";
 import { type MeteredSparse, meteredSparse } from "./metered-sparse";
-import { asModuleEnergies, moduleOfFile, mostOfModuleKwh } from "./module-files";
+import { asModuleEnergies } from "./module-files";
 import { epwYear, meansYear, type YearOfHours } from "./year-of-hours";
 
 /** A file read whole against a site: what it holds, and every finding. */
@@ -92,7 +101,7 @@ async function readTable(
     clock = { ...told, labels: readLabels(file, site, log) };
     if (clock.labels !== told.labels) file = await read(clock);
   }
-  const of = hasErrors(file) ? null : moduleOfFile(file, fileName, site, options);
+  const of = hasErrors(file) ? null : moduleOfFile(file, fileName, site, options.answers);
   const questions = [...(options.mapping ? [] : (file.proposal?.questions ?? [])), ...(of?.question ? [of.question] : [])];
   for (const question of questions) ask(question, log);
   const own = of?.moduleId ? asModule(file, of.moduleId) : file;

@@ -53,6 +53,11 @@ describe("weeks of a dirty dome", () => {
     for (const seed of [1, 2, 3]) expect(dirtyDomes(daysOf({ ...plant, seed }))).toEqual([]);
   });
 
+  it("are told where they took a twentieth, and not where they took a fiftieth", () => {
+    const told = (low: number): number => [1, 2, 3].filter((seed) => dirtyDomes(daysOf({ low, seed })).length > 0).length;
+    expect([told(0.055), told(0.02)]).toEqual([3, 0]);
+  });
+
   it("are taken out of the index, and their light is not asked of the sky", () => {
     const { index, skyLog } = daysOf({ low: 0.07 });
     const dome = { from: FROM, to: TO, lowFrac: 0.07, lightLackFrac: 0.05 };

@@ -185,6 +185,27 @@ describe("tables that are written in another way", () => {
     expect([errors(changing), total(valuesOf(changing, "power_w"))]).toEqual([[], EXPECTED]);
   });
 
+  it("a factor of ten, a register with decimal commas, and a scale whose register has wind beside it", async () => {
+    const tens = await read(["time,power W,power W scale factor", ...hours.map((k) => `${at(k)},${watts(k) / 10},10`)]);
+    expect([errors(tens), total(valuesOf(tens, "power_w"))]).toEqual([[], EXPECTED]);
+    const commas = await read(
+      ["time;W;W_SF", ...hours.map((k) => `${at(k)};${(watts(k) / 10).toFixed(2).replace(".", ",")};${k % 2 === 0 ? 1 : 0}`)].map(
+        (line, k) =>
+          k > 0 && k % 2 === 0
+            ? line.replace(
+                /;[\d,]+;0$/,
+                `;${watts(k - 1)
+                  .toFixed(2)
+                  .replace(".", ",")};0`,
+              )
+            : line,
+      ),
+    );
+    expect([errors(commas), Math.round(total(valuesOf(commas, "power_w")))]).toEqual([[], EXPECTED]);
+    const wind = await read(["time,Wind m/s,W,W_SF", ...hours.map((k) => `${at(k)},3.5,${watts(k) / 10},${k === 0 ? 0 : 1}`)]);
+    expect([errors(wind), total(valuesOf(wind, "power_w"))]).toEqual([[], EXPECTED]);
+  });
+
   it("a power factor scales nothing, and a head in brackets is no JSON", async () => {
     const file = await read(["[Info]", "logger;7", "time;power W;power factor", ...hours.map((k) => `${at(k)};${watts(k)};0.5`)]);
     expect([errors(file), total(valuesOf(file, "power_w"))]).toEqual([[], EXPECTED]);

@@ -9,6 +9,7 @@ export {
   weatherQuantities,
 } from "./columns";
 export { doubtfulValues } from "./doubtful-values";
+export { moduleOfFile, mostOfModuleKwh } from "./one-module";
 export { type PagedSeries, place } from "./pages";
 export { kindOfHeader, readSeries } from "./read-series";
 export type { CounterReading, EnergySpan, SeriesFile, SeriesOptions, SparseReadings } from "./series-file";

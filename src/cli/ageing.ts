@@ -1,16 +1,21 @@
 import type { AgeingReport } from "@/contracts/attribution";
 import type { PartReport } from "@/contracts/parts";
+import { clearDaysOf } from "@/usecases/ledger";
 import { ageingSentence } from "@/wording/ageing";
+import { clearDaysSentence } from "@/wording/clear-days";
 import { say } from "@/wording/cli";
 import { partName, partsSentence } from "@/wording/parts";
 import type { CliOptions } from "./arguments";
 import { printJson, printNotices, printText, textTable } from "./print";
+import { ledgerFromFiles } from "./read-files";
 import { attributionFromFiles } from "./reconcile";
+import { CliRefusal } from "./refuse";
 
 const percent = (value: number | null): string => (value === null ? "-" : `${(value * 100).toFixed(2)} %`);
 
 /** `ageing`: rate a year with its interval, the methods beside it, and what the warranty says. */
 export async function ageingCommand(options: CliOptions): Promise<void> {
+  if (options.weather === undefined && options.production !== undefined) return clearDaysAlone(options);
   const { ledger, causes } = await attributionFromFiles(options);
   printNotices(ledger.notices);
   const { ageing, parts } = causes;
@@ -32,6 +37,17 @@ export async function ageingCommand(options: CliOptions): Promise<void> {
   const table = partsTable(parts);
   if (table) printText(table);
   if (partsWords !== "") printText(partsWords);
+}
+
+/** Without any weather: what clear days of the meter alone tell, marked as such. */
+async function clearDaysAlone(options: CliOptions): Promise<void> {
+  const ledger = await ledgerFromFiles(options);
+  printNotices(ledger.notices);
+  const found = clearDaysOf(ledger);
+  if (!found) throw new CliRefusal(say.clearDaysNeedHours);
+  const words = clearDaysSentence(found);
+  if (options.json) printJson("ageing-clear-days", { ...found, words });
+  else printText(words);
 }
 
 /** Parts that the readings tell apart, each for itself and against the rest; null without any. */

@@ -4,7 +4,7 @@ import { printed } from "@test/printed";
 import { valid } from "@test/published-form";
 import { beforeAll, describe, expect, it } from "vitest";
 import type { z } from "zod";
-import { ageingSchema, reconcileSchema } from "@/contracts/printed";
+import { ageingSchema, clearDaysPrintedSchema, reconcileSchema } from "@/contracts/printed";
 import { ageingCommand } from "./ageing";
 import type { CliOptions } from "./arguments";
 import { reconcileCommand } from "./reconcile";
@@ -92,4 +92,13 @@ describe("ageing", () => {
     expect(report.parts).toEqual([]);
     expect(report.partsWords).toBe("");
   }, 60_000);
+
+  it("without weather says what clear days of the meter alone tell, marked as such", async () => {
+    const { weather: _, ...alone } = hut;
+    expect(await printed(() => ageingCommand(alone))).toMatch(/^From \d+ clear days of the meter alone, with no weather behind them/);
+    const report = clearDaysPrintedSchema.parse(JSON.parse(await printed(() => ageingCommand({ ...alone, json: true }))));
+    expect(valid("ageing-clear-days", report)).toEqual([]);
+    expect(report.ageing!.low).toBeLessThan(0.004);
+    expect(report.ageing!.high).toBeGreaterThan(0.004);
+  });
 });

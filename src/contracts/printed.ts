@@ -96,6 +96,18 @@ export const ageingSchema = ageingReportSchema.extend({
   partsWords: z.string(),
 });
 
+const interval = { low: z.number(), high: z.number() };
+
+/** What `ageing --json` prints without weather: what clear days of the meter alone tell. */
+export const clearDaysPrintedSchema = z.strictObject({
+  ...printedHead("ageing-clear-days"),
+  clearDays: z.int(),
+  ageing: z.strictObject({ perYearFrac: z.number(), ...interval, pairs: z.int() }).nullable(),
+  /** Degrees clockwise from the book's bearing. */
+  turn: z.strictObject({ value: z.number(), ...interval }).nullable(),
+  words: z.string(),
+});
+
 /** What `neighbours --json` prints: shares in thousandths of what sound modules gave. */
 export const neighboursPrintedSchema = neighboursSchema.extend({
   ...printedHead("neighbours"),

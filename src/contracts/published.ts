@@ -3,7 +3,7 @@ import { feedSettingsSchema } from "./feeds";
 import { newEntrySchema } from "./field-book";
 import { tableMappingSchema } from "./mapping";
 import { mixedStringsSchema } from "./mixed-string";
-import { ageingSchema, expectSchema, neighboursPrintedSchema, PRINTED_VERSION, reconcileSchema } from "./printed";
+import { ageingSchema, clearDaysPrintedSchema, expectSchema, neighboursPrintedSchema, PRINTED_VERSION, reconcileSchema } from "./printed";
 import { BENCH_FORMS, benchSchema, moneyPrintedSchema } from "./printed-bench";
 import { siteSchema } from "./site";
 
@@ -25,6 +25,7 @@ export function published(): { file: string; schema: object }[] {
     of("expect", expectSchema, "output", PRINTED_VERSION),
     of("reconcile", reconcileSchema, "output", PRINTED_VERSION),
     of("ageing", ageingSchema, "output", PRINTED_VERSION),
+    of("ageing-clear-days", clearDaysPrintedSchema, "output", PRINTED_VERSION),
     of("neighbours", neighboursPrintedSchema, "output", PRINTED_VERSION),
     of("money", moneyPrintedSchema, "output", PRINTED_VERSION),
     ...BENCH_FORMS.map((name) => of(`bench-${name}`, benchSchema(name), "output", PRINTED_VERSION)),

@@ -7,6 +7,7 @@ export const ANSWER_NAMES: Readonly<Record<Answer, string>> = catalogue({
   "metered-against-promise": "metered against promise",
   "share-of-weather": "share of the weather in it",
   ageing: "rate of ageing, warranty",
+  "clear-days": "ageing and bearing from clear days of the meter alone",
   causes: "causes of losses",
   "what-if": "what-ifs, tilt, shade, rows",
   payback: "payback",

@@ -87,6 +87,8 @@ Against “${name}”, ${year}, ${perKwh} ${currency} a kWh:
   namesMixedUp: (pairs: string) => `Names seem mixed up: ${pairs}.`,
   holdsNoModules: (file: string) =>
     `${file}: this holds no readings of single modules. Say --columns modules where its columns are modules.`,
+  clearDaysNeedHours:
+    "Without weather a rate is read from clear days, which readings by the hour or finer tell: bring them, or --weather FILE.",
   rateOfAgeingWithItsInterval: "rate of ageing with its interval, and the warranty",
   paybacksInTheirNamedWaysAnd: "paybacks in their named ways, and savings from bills",
   whenToTiltARackAnd: "when to tilt a rack and how far",

@@ -7,6 +7,7 @@ export const ANSWERS = [
   "metered-against-promise",
   "share-of-weather",
   "ageing",
+  "clear-days",
   "causes",
   "what-if",
   "payback",
@@ -66,6 +67,13 @@ const BY_WEATHER: Readonly<Record<Answer, Readonly<Record<Column, Ruling>>>> = {
     cloudless: rule("withheld", "measured-weather"),
     none: rule("withheld", "measured-weather"),
   },
+  "clear-days": {
+    measured: YES,
+    rough: YES,
+    usual: rule("wider", "measured-weather"),
+    cloudless: rule("wider", "measured-weather"),
+    none: rule("wider", "measured-weather"),
+  },
   causes: {
     measured: YES,
     rough: rule("wider", "measured-weather"),
@@ -93,11 +101,14 @@ const BY_WEATHER: Readonly<Record<Answer, Readonly<Record<Column, Ruling>>>> = {
 };
 
 /** Readings that an answer about what came can be told of. */
-const NEEDS_ENERGY: readonly Answer[] = ["metered-against-promise", "ageing", "causes", "share-of-weather"];
+const NEEDS_ENERGY: readonly Answer[] = ["metered-against-promise", "ageing", "clear-days", "causes", "share-of-weather"];
 /** Months tell the age of modules and the coarse causes, each less surely; a counter and bills do not tell age from weather. */
 const WIDER: Ruling = rule("wider", "interval-readings");
+/** A day without a cloud is told by its hours. */
+const NO_HOURS: Ruling = rule("withheld", "interval-readings");
 const BY_SELDOM: Readonly<Partial<Record<Answer, Readonly<Partial<Record<EnergyBasisKind, Ruling>>>>>> = {
   ageing: { months: WIDER, counter: rule("withheld", "interval-readings"), bills: rule("withheld", "interval-readings") },
+  "clear-days": { days: NO_HOURS, months: NO_HOURS, counter: NO_HOURS, bills: NO_HOURS },
   causes: { months: WIDER, counter: WIDER, bills: WIDER },
 };
 

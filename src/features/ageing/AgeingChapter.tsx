@@ -5,6 +5,7 @@ import { AgeingFan } from "@/charts";
 import type { AgeingReport, AttributionRun } from "@/contracts/attribution";
 import type { PartReport } from "@/contracts/parts";
 import { isUsual, type ToBring, type WeatherBasis } from "@/core/basis";
+import type { CloudlessReading } from "@/core/cloudless";
 import { Figure } from "@/features/kit/figures/Figure";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { ChartFrame } from "@/features/kit/save/ChartFrame";
@@ -12,6 +13,7 @@ import { CauseProgress } from "@/features/ledger/attribution/CauseProgress";
 import styles from "@/features/ledger/attribution/Causes.module.css";
 import { ageingSentence, ageingWords, claimWords } from "@/wording/ageing";
 import { BRING_WORDS } from "@/wording/basis";
+import { clearDaysSentence, clearDaysWorking } from "@/wording/clear-days";
 import { number, percent } from "@/wording/format";
 import { say } from "@/wording/screens/ageing";
 import { ageingWorking, levelWorking } from "@/wording/workings/cause-working";
@@ -23,6 +25,8 @@ export interface AgeingChapterProps {
   readonly slug: string;
   readonly name: string;
   readonly report: AgeingReport | null;
+  /** What clear days of the meter alone tell, where no weather carries more. */
+  readonly clearDays: CloudlessReading | null;
   readonly parts: readonly PartReport[];
   readonly arrayCount: number;
   readonly run: AttributionRun;
@@ -60,13 +64,20 @@ function whyWithheld(weather: WeatherBasis, bring: NonNullable<ToBring>): string
 }
 
 /** No rate where none can be read: why, what would tell, and the yearly totals as what they are. */
-function Withheld({ slug, weather, bring, years, fiscal, firstMonth }: AgeingChapterProps) {
+function Withheld({ slug, weather, bring, clearDays, years, fiscal, firstMonth }: AgeingChapterProps) {
   const totals = [...years, ...fiscal];
   return (
     <>
       <p className={chapter.verdict} data-testid="ageing-withheld">
         {whyWithheld(weather, bring)} <Link href={`/books/${slug}/readings`}>{BRING_WORDS[bring]}</Link>
       </p>
+      {clearDays && (
+        <p className={chapter.verdict} data-testid="clear-days">
+          <Figure plain name="clear-days/all" working={() => clearDaysWorking(clearDays)}>
+            {clearDaysSentence(clearDays)}
+          </Figure>
+        </p>
+      )}
       {totals.length > 0 && (
         <>
           <p className={chapter.soft}>{say.totalsAreWeatherAndAgeingTogether}</p>

@@ -101,7 +101,7 @@ async function readTable(
     clock = { ...told, labels: readLabels(file, site, log) };
     if (clock.labels !== told.labels) file = await read(clock);
   }
-  const of = hasErrors(file) ? null : moduleOfFile(file, fileName, site, options.answers);
+  const of = hasErrors(file) ? null : moduleOfFile(file, fileName, site, { answers: options.answers, isMapped: options.mapping !== null });
   const questions = [...(options.mapping ? [] : (file.proposal?.questions ?? [])), ...(of?.question ? [of.question] : [])];
   for (const question of questions) ask(question, log);
   const own = of?.moduleId ? asModule(file, of.moduleId) : file;
@@ -114,6 +114,8 @@ const asModule = (file: SeriesFile, moduleId: string): SeriesFile => ({
   kind: "modules",
   columns: file.columns.map((column) => ({ ...column, meterId: moduleId })),
   series: file.series.map((pages) => ({ ...pages, meterId: moduleId })),
+  // Remembered so, the next file of this header is its own module's.
+  proposal: file.proposal && { ...file.proposal, mapping: { ...file.proposal.mapping, of: "modules" } },
 });
 
 /** Keeps a file out until its question is answered. */

@@ -136,6 +136,20 @@ describe("a file a module", () => {
     expect([plant.kind, plant.questions, faults(plant)]).toEqual(["production", [], []]);
   });
 
+  it("with a mapping that says so is named after its file, and one that says the plant is not asked", async () => {
+    const { proposal } = (await read(text, { answers: { columns: "modules" } }, "A15.csv")).file!;
+    const mapping = proposal!.mapping;
+    expectModules(await read(text, { mapping }, "A16.csv"), ["A16"], kwh);
+    expect(await read(text, { mapping: { ...mapping, of: "plant" } }, "A16.csv")).toMatchObject({ kind: "production", questions: [] });
+  });
+
+  it("that gives far less than a module at its best is no module's: another unit, or a plant that hardly worked", async () => {
+    const scaled = (frac: number) => ["time,energy_kwh", ...rows((value) => (value * frac).toFixed(6), [one])].join("\n");
+    const best = Math.max(...one.kwh) * 4000;
+    const asked = async (ofRating: number) => (await read(scaled((ofRating * 375) / best), {}, "A15.csv")).questions.length;
+    expect([await asked(0.28), await asked(0.32), await asked(1.28), await asked(1.35)]).toEqual([0, 1, 1, 0]);
+  });
+
   it("is the plant's where it gives what a plant gives, or where the plant is as small", async () => {
     const whole = { id: "all", lostKwh: 0, kwh: arrayKwh };
     const plants = ["time,energy_kwh", ...rows((value) => value.toFixed(5), [whole])].join("\n");

@@ -1,4 +1,5 @@
 export { billedSpans } from "./billed-spans";
+export { clearDaysOf } from "./clear-days";
 export { dayOf } from "./day";
 export { energyBasisOf } from "./energy-basis";
 export { IRRADIANCE, trimmedAxis } from "./gather";

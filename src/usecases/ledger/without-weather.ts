@@ -42,7 +42,7 @@ export function monthsWithoutWeather({ site, meters, spans, promise }: WithoutWe
 }
 
 /** Hours of the whole local months from the first reading to the last; null without any. */
-function monthsRead(meters: readonly MeterSeries[], spans: readonly MeteredSpan[], timeZone: string): TimeAxis | null {
+export function monthsRead(meters: readonly MeterSeries[], spans: readonly MeteredSpan[], timeZone: string): TimeAxis | null {
   const starts = [...meters.map(({ axis }) => axis.startUtcMs), ...spans.map(({ fromUtcMs }) => fromUtcMs)];
   const ends = [...meters.map(({ axis }) => endUtcMs(axis)), ...spans.map(({ toUtcMs }) => toUtcMs)];
   if (starts.length === 0) return null;

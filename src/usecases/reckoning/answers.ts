@@ -8,6 +8,7 @@ import type { Book } from "../books";
 import { coverageOf } from "../imports";
 import {
   allWeather,
+  clearDaysOf,
   dayOf,
   daySums,
   doubtOf,
@@ -93,6 +94,7 @@ export const ANSWERS = {
     const [ledger, production] = await Promise.all([ledgerOf(book), cleanProduction(book)]);
     return changeDays(question, ledger, production);
   },
+  clearDays: async ({ ledgerOf }: HeavyPorts, book: Book) => clearDaysOf(await ledgerOf(book)),
   neighbours: async ({ modulesOf }: HeavyPorts, book: Book) => {
     const report = await neighboursOf(modulesOf, book);
     return report && packNeighbours(report);

@@ -7,6 +7,8 @@ import type { SeriesFile } from "./series-file";
 
 /** A module gives no more than this over its rating in any step: cold, clear air at the edge of a cloud. */
 const MOST_OVER_RATING = 1.3;
+/** Nor is the best step of a module less than this share of it, over days worth a file: what gives less is another unit, or a plant that hardly worked. */
+const LEAST_OF_RATING = 0.3;
 /** In a smaller plant one module's energy is a share that a weak plant may have. */
 const LEAST_MODULES = 8;
 const HOUR_MINUTES = 60;
@@ -20,24 +22,36 @@ export interface FileOf {
   readonly question: MappingQuestion | null;
 }
 
-/** Whether a file with one column of production is a single module's: its name says so, or an answer; one that gives no more than a module of a larger plant is asked about. */
-export function moduleOfFile(file: SeriesFile, fileName: string, site: Site, answers: Readonly<Record<string, string>>): FileOf {
+/** What was said of the file before: answers, and whether its columns were mapped by somebody. */
+interface Told {
+  readonly answers: Readonly<Record<string, string>>;
+  readonly isMapped: boolean;
+}
+
+/**
+ * Whether a file with one column is a single module's: its name says so, an answer, or the mapping that was given; one that gives what a module of a larger plant gives
+ * is asked about.
+ */
+export function moduleOfFile(file: SeriesFile, fileName: string, site: Site, { answers, isMapped }: Told): FileOf {
   const plant: FileOf = { moduleId: null, question: null };
   const [only] = file.series;
-  if (file.kind !== "production" || !only || file.series.length > 1 || answers.columns === "plant") return plant;
-  const modules = site.arrays.reduce((sum, { count }) => sum + count, 0);
-  const ratedW = largestW(site);
+  if (!only || file.series.length > 1 || file.kind === "weather" || answers.columns === "plant") return plant;
   const stem = fileName.replace(/(\.(csv|txt|tsv|xlsx?|json|parquet|xml|gz))+$/i, "");
   const named = NAMED.exec(stem)?.[1] ?? null;
-  if (answers.columns === "modules") return { moduleId: named ?? stem.slice(0, 80), question: null };
-  const mostW = mostPowerW(only);
-  if (only.stepMinutes > HOUR_MINUTES || modules < LEAST_MODULES || !(mostW > 0) || mostW > MOST_OVER_RATING * ratedW) return plant;
-  if (named) return { moduleId: named, question: null };
+  const one: FileOf = { moduleId: named ?? stem.slice(0, 80), question: null };
+  if (file.kind === "modules") return only.meterId === null ? one : plant;
+  if (answers.columns === "modules") return one;
+  const modules = site.arrays.reduce((sum, { count }) => sum + count, 0);
+  const ofRating = mostPowerW(only) / largestW(site);
+  if (isMapped || only.stepMinutes > HOUR_MINUTES || modules < LEAST_MODULES || !(ofRating > 0 && ofRating <= MOST_OVER_RATING))
+    return plant;
+  if (named) return one;
+  if (ofRating < LEAST_OF_RATING) return plant;
   return {
     moduleId: null,
     question: {
       id: "columns",
-      question: say.isThisOneModule(Math.round(mostW)),
+      question: say.isThisOneModule(Math.round(ofRating * largestW(site))),
       evidence: say.aPlantGivesMore(modules),
       choices: [
         { value: "modules", label: say.oneModule },

@@ -38,6 +38,11 @@ export default async function AgeingPage({ params, searchParams }: Props) {
         slug={slug}
         name={book.site.name}
         report={ruling.permission === "withheld" ? null : (view?.ageing ?? null)}
+        clearDays={
+          ruling.permission === "withheld" && mayBeSaid("clear-days", { weather, energy }).permission !== "withheld"
+            ? await house.ask(book, "clearDays", {})
+            : null
+        }
         bring={ruling.bring ?? "measured-weather"}
         weather={weather}
         isByMonths={energy === "months"}

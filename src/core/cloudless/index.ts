@@ -1,0 +1,1 @@
+export { type CloudlessReading, readCloudless } from "./read";

@@ -43,7 +43,7 @@ export const LIMITS = {
   variants: limit("variants", 24),
   feeds: limit("feeds", 20),
   moduleCount: limit("moduleCount", 1_000_000),
-  gridLines: limit("gridLines", 1000),
+  gridLines: limit("gridLines", 200),
   name: limit("name", 80),
   note: limit("note", 2000),
 } as const satisfies Readonly<Record<LimitName, Limit>>;

@@ -15,8 +15,8 @@ export const oddModuleSchema = z.strictObject({
   shaded: lossSchema,
   level: lossSchema,
   fell: lossSchema,
-  lostPerYearKwh: z.number(),
-  halfPerYearKwh: z.number(),
+  /** A year's loss, or the record's where it is shorter than a year. */
+  told: lossSchema,
   levelFrac: z.number(),
   silentHours: z.int(),
   sinceUtcMs: z.number().nullable(),
@@ -29,6 +29,7 @@ export type OddModuleLine = z.output<typeof oddModuleSchema>;
 export const neighboursSchema = z.strictObject({
   fromUtcMs: z.number(),
   toUtcMs: z.number(),
+  isPerYear: z.boolean(),
   years: z.array(z.string()),
   months: z.array(z.string()),
   modules: z.array(
@@ -68,11 +69,12 @@ const thousandths = (shares: ArrayLike<number>): (number | null)[] => Array.from
 const brief = (kwh: number): number => Number(kwh.toFixed(3));
 
 export function packNeighbours(report: NeighbourReport): Neighbours {
-  const { fromUtcMs, toUtcMs, years, months, modules, odd, swapped, spreads, tooFew, unplaced } = report;
+  const { fromUtcMs, toUtcMs, isPerYear, years, months, modules, odd, swapped, spreads, tooFew, unplaced } = report;
   const loss = ({ kwh, halfKwh }: { kwh: number; halfKwh: number }) => ({ kwh: brief(kwh), halfKwh: brief(halfKwh) });
   return {
     fromUtcMs,
     toUtcMs,
+    isPerYear,
     years: [...years],
     months: [...months],
     modules: modules.map(({ id, array, row, column, kwh, unreadHours, wholeShare, yearShares, monthShares, hourShares }) => ({
@@ -90,8 +92,7 @@ export function packNeighbours(report: NeighbourReport): Neighbours {
       shaded: loss(shaded),
       level: loss(level),
       fell: loss(fell),
-      lostPerYearKwh: brief(rest.lostPerYearKwh),
-      halfPerYearKwh: brief(rest.halfPerYearKwh),
+      told: loss(rest.told),
       darkAt: darkAt && { ...darkAt, months: [...darkAt.months] },
     })),
     swapped: swapped.map(([a, b]) => [a, b]),

@@ -80,10 +80,10 @@ Against “${name}”, ${year}, ${perKwh} ${currency} a kWh:
   singleModulesAgainstTheirNeighbours: "single modules, each against its neighbours: the odd ones with their cause",
   whatManyColumnsAre: "what many columns are: plant (added up) or modules",
   fileOrFolderOfModules: "readings of single modules: a file with a column each, or a folder with a file each",
-  kwhAYear: "kWh a year",
   itsReadings: "its readings",
   allGiveTheSame: (count: number) => `All ${count} modules give what their neighbours give, as far as equal modules differ.`,
-  oddOf: (odd: number, count: number, kwh: string) => `${odd} of ${count} modules give less than their neighbours: ${kwh} kWh a year.`,
+  noneHasNeighbours: "No module can be held against neighbours: an array needs four at the least that agree with each other.",
+  oddOf: (odd: number, count: number, kwh: string) => `${odd} of ${count} modules give less than their neighbours: ${kwh} in all.`,
   namesMixedUp: (pairs: string) => `Names seem mixed up: ${pairs}.`,
   holdsNoModules: (file: string) =>
     `${file}: this holds no readings of single modules. Say --columns modules where its columns are modules.`,

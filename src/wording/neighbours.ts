@@ -1,4 +1,5 @@
 import type { OddCause } from "@/core/neighbours";
+import { DAY_MS } from "@/core/units";
 import { catalogue } from "./catalogue";
 import { dateName, MONTHS_LONG, number, percent } from "./format";
 
@@ -23,6 +24,8 @@ export const oddRemedies: Readonly<Record<OddCause, string>> = catalogue({
 });
 
 const say = catalogue({
+  kwhAYear: "kWh a year",
+  kwhInDays: (days: string) => `kWh in ${days} days`,
   gaveNothing: (hours: string) => `Gave nothing in ${hours} hours of light.`,
   shadedFrom: (from: number, to: number, months: string) => `Darker from ${from} to ${to} h, most of all in ${months}.`,
   goesWithTheEdge: "Falls and comes back with the others along the lower edge, as dirt does between rains.",
@@ -36,6 +39,17 @@ const say = catalogue({
   partShade: (kwh: string) => `shade, ${kwh} kWh`,
   partLevel: (kwh: string) => `a lower level, ${kwh} kWh`,
 });
+
+/** What losses are told over: a year, or the days of a shorter record. */
+export interface ToldOver {
+  readonly isPerYear: boolean;
+  readonly fromUtcMs: number;
+  readonly toUtcMs: number;
+}
+
+/** "kWh a year", or "kWh in 40 days". */
+export const lossUnit = ({ isPerYear, fromUtcMs, toUtcMs }: ToldOver): string =>
+  isPerYear ? say.kwhAYear : say.kwhInDays(number(Math.max(1, Math.round((toUtcMs - fromUtcMs) / DAY_MS))));
 
 /** What is known of an odd module. Loss parts in kWh of the record. */
 export interface OddFacts {

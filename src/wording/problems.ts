@@ -347,8 +347,8 @@ const CATALOGUE: Readonly<Record<ProblemCode, Word>> = {
   }),
   "modules-need-hours": (f) => ({
     what: `Single modules, read every ${f.minutes} minutes.`,
-    expected: "Readings of an hour or less: modules are held against each other in the same light.",
-    remedy: "Export them by the hour or finer. Daily sums of the whole plant come in as production.",
+    expected: "Readings of an hour, or of a whole part of it: modules are held against each other in the same light.",
+    remedy: "Export them by 5, 10, 15, 30 or 60 minutes. Daily sums of the whole plant come in as production.",
   }),
   "scaled-column": (f) => ({
     what: `“${f.by}” scales another column, as ${f.how === "exponent" ? "a power of ten" : "a factor"}.`,

@@ -24,7 +24,17 @@ export type Answer = (typeof ANSWERS)[number];
 export type Permission = "yes" | "wider" | "usual-year" | "upper-bound" | "less" | "withheld";
 
 /** What would carry an answer further. */
-export type ToBring = "measured-weather" | "any-sun" | "interval-readings" | "readings" | "plant" | "datasheet" | "tariff" | "bills" | null;
+export type ToBring =
+  | "measured-weather"
+  | "any-sun"
+  | "interval-readings"
+  | "hourly-readings"
+  | "readings"
+  | "plant"
+  | "datasheet"
+  | "tariff"
+  | "bills"
+  | null;
 
 export interface Ruling {
   readonly permission: Permission;
@@ -105,7 +115,7 @@ const NEEDS_ENERGY: readonly Answer[] = ["metered-against-promise", "ageing", "c
 /** Months tell the age of modules and the coarse causes, each less surely; a counter and bills do not tell age from weather. */
 const WIDER: Ruling = rule("wider", "interval-readings");
 /** A day without a cloud is told by its hours. */
-const NO_HOURS: Ruling = rule("withheld", "interval-readings");
+const NO_HOURS: Ruling = rule("withheld", "hourly-readings");
 const BY_SELDOM: Readonly<Partial<Record<Answer, Readonly<Partial<Record<EnergyBasisKind, Ruling>>>>>> = {
   ageing: { months: WIDER, counter: rule("withheld", "interval-readings"), bills: rule("withheld", "interval-readings") },
   "clear-days": { days: NO_HOURS, months: NO_HOURS, counter: NO_HOURS, bills: NO_HOURS },

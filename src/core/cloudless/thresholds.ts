@@ -16,7 +16,7 @@ export const BESIDE_DAYS = 25;
 export const LEAST_BESIDE = 4;
 /** Pairs of days a year apart that a rate takes. */
 export const LEAST_PAIRS = 30;
-/** Mean clear light of a year differs from another's by so much, one deviation: haze, pollen, far fires. Source: Ineichen & Perez, 2002 (a unit of turbidity takes some 3 % of the light; years differ by a fifth of one). */
+/** Mean clear light of a year differs from another's by so much, one deviation: haze, pollen, far fires. A unit of turbidity takes some 3 % of the light (Ineichen & Perez, 2002); that years differ by a fifth of one, and their air by a degree, is taken. */
 export const YEAR_OF_SKY_FRAC = 0.007;
 /** A day this much under the days of its season in all years had something out: a string of eight, snow that lay. No module ages by so much from year to year. */
 export const OUT_LOG = 0.12;

@@ -1,5 +1,4 @@
 import { medianOf } from "../statistics";
-import { MAD_TO_DEVIATION } from "../units";
 import { CELLS, HOURS } from "./bins";
 import { soundLevel } from "./peers";
 import { type BinnedEnergy, sharesOf, weightedQuantile } from "./shares";
@@ -23,7 +22,7 @@ export function darkCells(modules: readonly BinnedEnergy[]): DarkCells[] {
   const usual = Array.from({ length: CELLS }, (_, cell) => soundLevel(shares.map((own, k) => own[cell]! / levels[k]!)));
   return shares.map((own, k) => {
     const drop = own.map((share, cell) => 1 - share / (levels[k]! * usual[cell]!.middle));
-    const spreadAt = (cell: number): number => Math.max(LEAST_SPREAD_FRAC, usual[cell]!.spread * MAD_TO_DEVIATION);
+    const spreadAt = (cell: number): number => Math.max(LEAST_SPREAD_FRAC, usual[cell]!.spread);
     const low = Uint8Array.from(drop, (value, cell) => Number(value > DARK_SPREADS * spreadAt(cell)));
     const dark = low.map((flag, cell) => Number(flag === 1 && beside(cell).some((other) => low[other] === 1)));
     // The rim of a shade is too faint to be told by itself: it is counted with it.

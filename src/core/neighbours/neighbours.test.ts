@@ -169,6 +169,28 @@ describe("what is not known", () => {
   });
 });
 
+describe("a record of less than a year", () => {
+  it("tells what was lost in it, and nothing of the other seasons", () => {
+    const part = { from: "2025-06-01T00:00:00Z", to: "2025-07-11T00:00:00Z", weak: [{ at: [0, 3], levelFrac: 0.8 }] } as const;
+    const short = reportOf(part);
+    expect(short.isPerYear).toBe(false);
+    expect(short.odd[0]!.told).toEqual(short.odd[0]!.lost);
+    const whole = reportOf({ weak: part.weak });
+    expect(whole.isPerYear).toBe(true);
+    expect(whole.odd[0]!.told.kwh / whole.odd[0]!.lost.kwh).toBeCloseTo(365.25 / 365, 3);
+  });
+
+  it("of modules that lie all over tells nothing, and says which array", () => {
+    const { readings } = recorded({}, 0.41);
+    const apart = {
+      ...readings,
+      ids: readings.ids.slice(0, 5),
+      kwh: [0.2, 0.4, 0.6, 0.8, 1].map((frac, k) => readings.kwh[k]!.map((kwh) => frac * kwh)),
+    };
+    expect(neighbourReport(site, apart)).toMatchObject({ tooFew: ["classes"], modules: [], odd: [] });
+  });
+});
+
 describe("one module and one day", () => {
   it("show where the shade lies, and when it was silent", () => {
     const { readings } = recorded(many, 0.12);

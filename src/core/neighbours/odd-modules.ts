@@ -1,6 +1,5 @@
 import type { ModulePlace } from "../site";
 import { studentQuantile, Z_95 } from "../statistics";
-import { MAD_TO_DEVIATION } from "../units";
 import { CELLS, HOURS, type HourBins } from "./bins";
 import { type DarkCells, darkCells } from "./dark-cells";
 import { peersKwh, soundLevel } from "./peers";
@@ -60,7 +59,7 @@ const degreesOf = (modules: number): number => Math.max(1, SPREAD_EFFICIENCY * (
 /** How many spreads the lowest of so many sound modules may lie under the others by chance. */
 const chanceOf = (modules: number): number => studentQuantile(1 - FALSE_ALARM_FRAC / modules, degreesOf(modules));
 
-/** Sets each module of an array against the sound ones in the same hours. `kwh` in the order of the places. Null with too few modules. */
+/** Sets each module of an array against the sound ones in the same hours. `kwh` in the order of the places. Null with too few modules, or too few that agree. */
 export function arrayNeighbours(places: readonly ModulePlace[], kwh: readonly Float32Array[], bins: HourBins): ArrayNeighbours | null {
   if (places.length < LEAST_MODULES) return null;
   const peers = peersKwh(kwh);
@@ -75,14 +74,13 @@ export function arrayNeighbours(places: readonly ModulePlace[], kwh: readonly Fl
   );
   const energies = atBest.map((own, k) => binned(own, peers, bins.cellOf, CELLS, worksAt(k)));
   const dark = darkCells(energies);
-  const { middle, spread } = soundLevel(dark.map(({ levelFrac }) => levelFrac));
-  const spreadFrac = Math.max(LEAST_SPREAD_FRAC, (spread * MAD_TO_DEVIATION) / middle);
+  const levels = dark.map(({ levelFrac }) => levelFrac);
+  const { middle, spread } = soundLevel(levels);
+  // Levels that lie all over are no measure of each other.
+  if (Number.isNaN(middle)) return null;
+  const spreadFrac = Math.max(LEAST_SPREAD_FRAC, spread / middle);
   const usualHalf = studentQuantile(0.975, degreesOf(places.length)) * spreadFrac;
-  const swapped = swappedIds(
-    places,
-    energies,
-    dark.map(({ levelFrac }) => levelFrac),
-  );
+  const swapped = swappedIds(places, energies, levels);
   const terms = { peers, weekOf: bins.weekOf, middle, spreadFrac, usualHalf, chance: chanceOf(places.length), swapped };
   const odd = places.flatMap(
     ({ id }, k) =>
@@ -123,7 +121,7 @@ function oddModule(seen: Seen, terms: Terms): OddModule | null {
   const { middle, spreadFrac, usualHalf, chance } = terms;
   const bestFrac = dark.levelFrac / middle;
   const owedKwh = middle * energy.peersKwh.reduce((a, b) => a + b, 0);
-  const silentKwh = bestFrac * middle * sumWhere(terms.peers, silent);
+  const silentKwh = dark.levelFrac * sumWhere(terms.peers, silent);
   const fell = fallOf(seen, terms);
   const parts = {
     silent: lossIf(silentKwh > 0, silentKwh, usualHalf * silentKwh),

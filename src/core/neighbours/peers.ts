@@ -1,4 +1,5 @@
 import { medianAmong } from "../statistics";
+import { MAD_TO_DEVIATION } from "../units";
 import { BAND_FRAC, LEAST_PEERS, UPPER_SHARE } from "./thresholds";
 
 /** The middle of the sound ones among `count` numbers: those within a tenth of the upper fifth. NaN with too few. Sorts what it is given. */
@@ -46,5 +47,5 @@ export function soundLevel(values: readonly number[]): { readonly middle: number
   const middle = medianAmong(sorted, from, to);
   const off = sorted.slice(from, to).map((value) => Math.abs(value - middle));
   off.sort();
-  return { middle, spread: medianAmong(off, 0, off.length) };
+  return { middle, spread: MAD_TO_DEVIATION * medianAmong(off, 0, off.length) };
 }

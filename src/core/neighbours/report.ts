@@ -2,7 +2,7 @@ import { type ModulePlace, modulePlaces, type Site } from "../site";
 import { monthBins } from "../time";
 import { DAYS_PER_YEAR, HOUR_MS, MINUTE_MS } from "../units";
 import { HOURS, hourBins } from "./bins";
-import { type ArrayNeighbours, arrayNeighbours, LEAST_MODULES, type OddModule } from "./odd-modules";
+import { type ArrayNeighbours, arrayNeighbours, type OddModule, type PeerLoss } from "./odd-modules";
 import type { ModuleReadings } from "./readings";
 import { binned, LEAST_PAINTED_FRAC, sharesOf } from "./shares";
 
@@ -20,14 +20,16 @@ export interface ModuleAmongPeers extends ModulePlace {
 /** An odd module with what it loses a year, and since when. */
 export interface OddInReport extends OddModule {
   readonly array: string;
-  readonly lostPerYearKwh: number;
-  readonly halfPerYearKwh: number;
+  /** What it loses a year, or in a shorter record what it lost in it. */
+  readonly told: PeerLoss;
   readonly sinceUtcMs: number | null;
 }
 
 export interface NeighbourReport {
   readonly fromUtcMs: number;
   readonly toUtcMs: number;
+  /** Whether losses are told a year; of less than one they are the record's, since a season says nothing of the others. */
+  readonly isPerYear: boolean;
   readonly years: readonly string[];
   /** "2025-03". */
   readonly months: readonly string[];
@@ -36,7 +38,7 @@ export interface NeighbourReport {
   readonly swapped: readonly (readonly [string, string])[];
   /** Spread of the sound modules of each array that has enough of them. */
   readonly spreads: readonly { readonly array: string; readonly spreadFrac: number }[];
-  /** Arrays with too few modules to have neighbours. */
+  /** Arrays with too few modules to have neighbours, or too few that agree. */
   readonly tooFew: readonly string[];
   /** Ids that found no place in any array. */
   readonly unplaced: readonly string[];
@@ -59,9 +61,11 @@ export function neighbourReport(site: Site, readings: ModuleReadings): Neighbour
   });
   const told = arrays.flatMap(({ id, among, ...rest }) => (among ? [{ id, among, ...rest }] : []));
   const yearsLong = axis.count / HOURS / DAYS_PER_YEAR;
+  const isPerYear = yearsLong >= NEARLY_A_YEAR;
   return {
     fromUtcMs: axis.startUtcMs,
     toUtcMs: axis.startUtcMs + axis.count * HOUR_MS,
+    isPerYear,
     years,
     months: months.keys,
     modules: told.flatMap(({ among, places: own, kwh }) =>
@@ -76,12 +80,17 @@ export function neighbourReport(site: Site, readings: ModuleReadings): Neighbour
     ),
     odd: told
       .flatMap(({ id, among }) =>
-        among.odd.map((odd) => ({ ...odd, array: id, ...perYear(odd, yearsLong), sinceUtcMs: sinceOf(odd, readings) })),
+        among.odd.map((odd) => ({
+          ...odd,
+          array: id,
+          told: isPerYear ? over(odd.lost, yearsLong) : odd.lost,
+          sinceUtcMs: sinceOf(odd, readings),
+        })),
       )
       .sort((a, b) => b.lost.kwh - a.lost.kwh),
     swapped: told.flatMap(({ among }) => among.swapped.map((pair) => pair.ids)),
     spreads: told.map(({ id, among }) => ({ array: id, spreadFrac: among.spreadFrac })),
-    tooFew: arrays.filter(({ places: own, among }) => own.length > 0 && own.length < LEAST_MODULES && !among).map(({ id }) => id),
+    tooFew: arrays.filter(({ places: own, among }) => own.length > 0 && !among).map(({ id }) => id),
     unplaced: ids.filter((id) => !places.some((place) => place.id === id)),
   };
 }
@@ -109,7 +118,10 @@ function sharesIn(kwh: Float32Array, { peers, lit }: ArrayNeighbours, bins: Read
   };
 }
 
-const perYear = ({ lost }: OddModule, years: number) => ({ lostPerYearKwh: lost.kwh / years, halfPerYearKwh: lost.halfKwh / years });
+/** A record of a year may lack a few of its first and last days. */
+const NEARLY_A_YEAR = 0.97;
+
+const over = ({ kwh, halfKwh }: PeerLoss, years: number): PeerLoss => ({ kwh: kwh / years, halfKwh: halfKwh / years });
 
 const sinceOf = ({ sinceHour }: OddModule, { axis }: ModuleReadings): number | null =>
   sinceHour === null ? null : axis.startUtcMs + sinceHour * axis.stepMinutes * MINUTE_MS;

@@ -10,6 +10,8 @@ export interface SwappedIds {
   readonly leftFrac: number;
 }
 
+/** Every two of them are tried against each other: of a thousand modules so many that fit worst are enough to find the pairs, and no more work than a moment's. */
+const MOST_TRIED = 60;
 /** Fewer modules around a place tell nothing of it. */
 const LEAST_AROUND = 2;
 
@@ -42,7 +44,11 @@ export function swappedIds(places: readonly ModulePlace[], energies: readonly Bi
   const same = (k: number): number => k;
   const now = places.map((_, k) => misfit(k, k, same));
   // What is a few spreads off is noise: only those that stand out are tried against each other.
-  const odd = now.flatMap((value, k) => (value > DARK_SPREADS ** 2 ? [k] : []));
+  const odd = now
+    .flatMap((value, k) => (value > DARK_SPREADS ** 2 ? [k] : []))
+    .sort((a, b) => now[b]! - now[a]!)
+    .slice(0, MOST_TRIED)
+    .sort((a, b) => a - b);
   const pairs = odd.flatMap((a, n) =>
     odd.slice(n + 1).map((b) => {
       const named = (k: number): number => (k === a ? b : k === b ? a : k);

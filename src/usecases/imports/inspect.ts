@@ -44,6 +44,8 @@ export interface Inspection {
   readonly options: ImportOptions;
 }
 
+const HOUR_MINUTES = 60;
+
 const NO_SPARSE: MeteredSparse = { spans: [], counters: [] };
 
 export interface InspectTerms {
@@ -105,6 +107,8 @@ async function readTable(
   const questions = [...(options.mapping ? [] : (file.proposal?.questions ?? [])), ...(of?.question ? [of.question] : [])];
   for (const question of questions) ask(question, log);
   const own = of?.moduleId ? asModule(file, of.moduleId) : file;
+  if (own !== file && HOUR_MINUTES % (file.stepMinutes ?? 0) !== 0)
+    log.add("modules-need-hours", "error", {}, { minutes: file.stepMinutes ?? 0 });
   return inspected("series", { file: own, year: null }, site, { ...options, ...clock }, log, questions);
 }
 

@@ -80,7 +80,7 @@ describe("a column a module", () => {
 
   it("is asked where nothing tells, and is what was answered", async () => {
     const ten = modules.slice(0, 10);
-    const text = [`time,${ten.map((_, k) => `INV${k + 1} kWh`).join(",")}`, ...rows((kwh) => kwh.toFixed(5), ten)].join("\n");
+    const text = [`time,${ten.map((_, k) => `C${k + 1} kWh`).join(",")}`, ...rows((kwh) => kwh.toFixed(5), ten)].join("\n");
     const asked = await read(text);
     expect(asked.questions.map(({ id }) => id)).toEqual(["columns"]);
     expect(faults(asked)).toEqual(["mapping-unsure"]);
@@ -94,7 +94,7 @@ describe("a column a module", () => {
     const of = (count: number) =>
       read(
         [
-          `time,${Array.from({ length: count }, (_, k) => `Roof ${k + 1} kWh`).join(",")}`,
+          `time,${Array.from({ length: count }, (_, k) => `Side ${k + 1} kWh`).join(",")}`,
           ...rows((kwh) => kwh.toFixed(5), modules.slice(0, count)),
         ].join("\n"),
       );
@@ -108,6 +108,31 @@ describe("a column a module", () => {
       [`time,${inverters.map((_, k) => `INV${k + 1} kWh`).join(",")}`, ...rows((kwh) => kwh.toFixed(5), inverters)].join("\n"),
     );
     expect([found.kind, found.questions, faults(found)]).toEqual(["production", [], []]);
+  });
+
+  it("whose words say that they are inverters are added up without a question, however little they give", async () => {
+    const ten = modules.slice(0, 10);
+    const found = await read([`time,${ten.map((_, k) => `INV${k + 1} kWh`).join(",")}`, ...rows((kwh) => kwh.toFixed(5), ten)].join("\n"));
+    expect([found.kind, found.questions, faults(found)]).toEqual(["production", [], []]);
+  });
+
+  it("of one name in two columns keeps its whole headers: nothing is added up", async () => {
+    const five = modules.slice(0, 5);
+    const heads = ["Module 1 (left) Wh", "Module 1 (right) Wh", "Module 2 Wh", "Module 3 Wh", "Module 4 Wh"];
+    const found = await read([`time,${heads.join(",")}`, ...rows((kwh) => (kwh * 1000).toFixed(2), five)].join("\n"));
+    expect(found.series.map(({ meterId }) => meterId)).toEqual(heads);
+  });
+
+  it("is refused where a step is no part of an hour: such readings can't be laid hour by hour", async () => {
+    const step = (i: number): string => new Date(axis.startUtcMs + i * 45 * 60_000).toISOString().slice(0, 16).concat("Z");
+    const lines = Array.from({ length: 32 * 15 }, (_, i) => [step(i), ...ids.map(() => "90")].join(","));
+    expect(faults(await read([`time,${ids.map((id) => `module ${id} W`).join(",")}`, ...lines].join("\n")))).toContain(
+      "modules-need-hours",
+    );
+    const alone = lines.map((line) => line.split(",").slice(0, 2).join(","));
+    expect(faults(await read(["time,power_w", ...alone].join("\n"), { answers: { columns: "modules" } }, "A1.csv"))).toContain(
+      "modules-need-hours",
+    );
   });
 
   it("is refused where a reading is a day: there is no light to share", async () => {
@@ -148,6 +173,27 @@ describe("a file a module", () => {
     const best = Math.max(...one.kwh) * 4000;
     const asked = async (ofRating: number) => (await read(scaled((ofRating * 375) / best), {}, "A15.csv")).questions.length;
     expect([await asked(0.28), await asked(0.32), await asked(1.28), await asked(1.35)]).toEqual([0, 1, 1, 0]);
+  });
+
+  it("of less than two weeks is asked about by its name, and is the plant's without one: a dull week of a plant is as small", async () => {
+    const days = (count: number): string =>
+      text
+        .split("\n")
+        .slice(0, 1 + 96 * count)
+        .join("\n");
+    const of = async (count: number, name: string) => {
+      const { kind, questions } = await read(days(count), {}, name);
+      return [kind, questions.length];
+    };
+    expect(await Promise.all([of(13, "module A15.csv"), of(14, "module A15.csv")])).toEqual([
+      ["production", 1],
+      ["modules", 0],
+    ]);
+    expect(await Promise.all([of(13, "A15.csv"), of(14, "A15.csv"), of(20, "")])).toEqual([
+      ["production", 0],
+      ["production", 1],
+      ["production", 0],
+    ]);
   });
 
   it("is the plant's where it gives what a plant gives, or where the plant is as small", async () => {

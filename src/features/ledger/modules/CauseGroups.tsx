@@ -4,7 +4,7 @@ import chapter from "@/features/kit/look/Chapter.module.css";
 import { ScrollBox } from "@/features/kit/look/ScrollBox";
 import { type Column, DataTable } from "@/features/kit/table/DataTable";
 import { number } from "@/wording/format";
-import { oddInWords, oddNames, oddRemedies } from "@/wording/neighbours";
+import { lossUnit, oddInWords, oddNames, oddRemedies } from "@/wording/neighbours";
 import { say } from "@/wording/screens/ledger-modules";
 import { causeGroupWorking } from "@/wording/workings/module-working";
 import { groupsOf, type OddGroup } from "./groups";
@@ -22,10 +22,10 @@ export function CauseGroups({ neighbours, chosen, choose }: CauseGroupsProps) {
     { key: "cause", head: say.likely, kind: "words", namesRow: true, cell: ({ cause }) => <b>{oddNames[cause]}</b> },
     {
       key: "lost",
-      head: say.lostAYear,
+      head: lossUnit(neighbours),
       cell: (group) => (
-        <Figure plain name={`modules-lost/${group.cause}`} working={() => causeGroupWorking(group)}>
-          {number(group.perYearKwh, group.perYearKwh < 10 ? 1 : 0)}
+        <Figure plain name={`modules-lost/${group.cause}`} working={() => causeGroupWorking(group, neighbours)}>
+          {number(group.kwh, group.kwh < 10 ? 1 : 0)}
         </Figure>
       ),
     },
@@ -69,10 +69,10 @@ const ModuleButtons = ({
   choose,
 }: Pick<CauseGroupsProps, "chosen" | "choose"> & { readonly odd: readonly OddModuleLine[] }) => (
   <span className={styles.ids}>
-    {odd.map(({ id, lostPerYearKwh }) => (
+    {odd.map(({ id, told }) => (
       <button key={id} type="button" className={styles.plain} aria-pressed={id === chosen} onClick={() => choose(id)}>
         {id}
-        <small>{number(lostPerYearKwh)}</small>
+        <small>{number(told.kwh, told.kwh < 10 ? 1 : 0)}</small>
       </button>
     ))}
   </span>

@@ -6,9 +6,9 @@ import { Figure } from "@/features/kit/figures/Figure";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { ChartFrame } from "@/features/kit/save/ChartFrame";
 import { number, percent } from "@/wording/format";
-import { oddInWords, oddNames } from "@/wording/neighbours";
+import { lossUnit, oddInWords, oddNames } from "@/wording/neighbours";
 import { say } from "@/wording/screens/ledger-modules";
-import { moduleWorking } from "@/wording/workings/module-working";
+import { moduleWorking, shareWorking } from "@/wording/workings/module-working";
 import styles from "./Modules.module.css";
 import { shareOf } from "./painted";
 
@@ -27,6 +27,8 @@ export function ModuleDetail({ slug, neighbours, id }: ModuleDetailProps) {
     queryKey: ["module", slug, id],
     queryFn: ({ signal }) => ask(moduleDetailSchema, `/api/books/${slug}/modules?id=${encodeURIComponent(id)}`, { signal }),
   });
+  const module = neighbours.modules.find((one) => one.id === id);
+  const share = shareOf(module?.whole);
   const odd = neighbours.odd.find((line) => line.id === id);
   const spread = neighbours.spreads.find(({ array }) => array === odd?.array)?.spreadFrac ?? Number.NaN;
   const cells = data?.byCell.map(shareOf) ?? [];
@@ -35,7 +37,17 @@ export function ModuleDetail({ slug, neighbours, id }: ModuleDetailProps) {
   return (
     <section className={`${chapter.section} ${styles.detail}`} data-testid="module-detail">
       <h2>{say.chosenModule(id)}</h2>
-      <p>{odd ? <OddSentence odd={odd} spreadFrac={spread} /> : say.noOddModule}</p>
+      <p>
+        {module && share !== null && (
+          <>
+            <Figure name={`module-share/${id}`} working={() => shareWorking(id, share, module.kwh, module.unreadHours)}>
+              {percent(share)}
+            </Figure>
+            {say.ofItsNeighbours}
+          </>
+        )}
+      </p>
+      <p>{odd ? <OddSentence odd={odd} spreadFrac={spread} over={neighbours} /> : say.noOddModule}</p>
       <ChartFrame
         title={say.byHourAndMonth}
         note={say.cellsNote}
@@ -61,12 +73,18 @@ export function ModuleDetail({ slug, neighbours, id }: ModuleDetailProps) {
   );
 }
 
-const OddSentence = ({ odd, spreadFrac }: { readonly odd: OddModuleLine; readonly spreadFrac: number }) => (
+interface OddSentenceProps {
+  readonly odd: OddModuleLine;
+  readonly spreadFrac: number;
+  readonly over: Neighbours;
+}
+
+const OddSentence = ({ odd, spreadFrac, over }: OddSentenceProps) => (
   <>
     <b>{say.losesAYear(oddNames[odd.cause])}</b>
-    <Figure name={`module-lost/${odd.id}`} working={() => moduleWorking(odd, spreadFrac)}>
-      {number(odd.lostPerYearKwh, 1)} ± {number(odd.halfPerYearKwh, 1)}
-    </Figure>
-    {say.kwhAYear}. {oddInWords(odd)}
+    <Figure name={`module-lost/${odd.id}`} working={() => moduleWorking(odd, spreadFrac, over)}>
+      {number(odd.told.kwh, 1)} ± {number(odd.told.halfKwh, 1)}
+    </Figure>{" "}
+    {lossUnit(over)}. {oddInWords(odd)}
   </>
 );

@@ -8,9 +8,9 @@ import type { Site } from "@/core/site";
 import { Figure } from "@/features/kit/figures/Figure";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { number, percent } from "@/wording/format";
-import { oddNames } from "@/wording/neighbours";
+import { lossUnit, oddNames } from "@/wording/neighbours";
 import { say } from "@/wording/screens/ledger-modules";
-import { allModulesWorking } from "@/wording/workings/module-working";
+import { allModulesWorking, causeGroupWorking, spreadWorking } from "@/wording/workings/module-working";
 import { CauseGroups } from "./CauseGroups";
 import { groupsOf } from "./groups";
 import { LayNames } from "./LayNames";
@@ -70,32 +70,53 @@ const USUAL_SPREADS = 2;
 const CAUSES_SAID = 3;
 
 function ModulesVerdict({ neighbours }: { readonly neighbours: Neighbours }) {
-  const { odd, modules, swapped, spreads } = neighbours;
+  const { odd, modules, swapped } = neighbours;
+  if (modules.length === 0) return <p className={chapter.verdict}>{say.noneHasNeighbours}</p>;
   const pairs = swapped.map(([a, b]) => say.and(a, b)).join("; ");
-  const parts = groupsOf(odd)
-    .filter(({ cause }) => cause !== "swapped")
-    .slice(0, CAUSES_SAID)
-    .map(({ cause, odd: own, perYearKwh }) =>
-      say.causeTakes(oddNames[cause], number(perYearKwh), own.length > 1 ? say.manyModules(own.length) : own[0]!.id),
-    );
+  const less = odd.filter(({ told }) => told.kwh > 0);
   return (
     <p className={chapter.verdict} data-testid="modules-verdict">
-      {odd.length > 0 ? (
-        <>
-          {say.someGiveLess(odd.length, modules.length)}
-          <b className={chapter.clay}>
-            <Figure name="modules-lost/all" working={() => allModulesWorking(odd, modules.length)}>
-              {number(odd.reduce((sum, { lostPerYearKwh }) => sum + lostPerYearKwh, 0))}
-            </Figure>
-          </b>
-          {say.kwhAYearInAll}
-          {parts.length > 0 ? `: ${parts.join(", ")}.` : "."}
-        </>
-      ) : (
-        say.allGiveTheSame(modules.length, percent(USUAL_SPREADS * Math.max(...spreads.map(({ spreadFrac }) => spreadFrac), 0)))
-      )}
+      {less.length > 0 ? <LessSentence neighbours={neighbours} less={less} /> : <EqualSentence neighbours={neighbours} />}
       {pairs !== "" && say.namesMixedUp(pairs)}
     </p>
+  );
+}
+
+function LessSentence({ neighbours, less }: { readonly neighbours: Neighbours; readonly less: Neighbours["odd"] }) {
+  const groups = groupsOf(less).filter(({ cause }) => cause !== "swapped");
+  return (
+    <>
+      {say.someGiveLess(less.length, neighbours.modules.length)}
+      <b className={chapter.clay}>
+        <Figure name="modules-lost/all" working={() => allModulesWorking(less, neighbours.modules.length, neighbours)}>
+          {number(less.reduce((sum, { told }) => sum + told.kwh, 0))}
+        </Figure>
+      </b>{" "}
+      {say.inAllOf(lossUnit(neighbours))}
+      {groups.slice(0, CAUSES_SAID).map((group, k) => (
+        <span key={group.cause}>
+          {k === 0 ? ": " : ", "}
+          <Figure name={`modules-lost/${group.cause}`} working={() => causeGroupWorking(group, neighbours)}>
+            {number(group.kwh)}
+          </Figure>
+          {say.causeTakes(oddNames[group.cause], group.odd.length > 1 ? say.manyModules(group.odd.length) : group.odd[0]!.id)}
+        </span>
+      ))}
+      .
+    </>
+  );
+}
+
+function EqualSentence({ neighbours: { modules, spreads } }: { readonly neighbours: Neighbours }) {
+  const half = percent(USUAL_SPREADS * Math.max(...spreads.map(({ spreadFrac }) => spreadFrac)));
+  return (
+    <>
+      {say.allGiveTheSame(modules.length)}
+      <Figure name="modules-spread/all" working={() => spreadWorking(spreads, half)}>
+        {half}
+      </Figure>
+      {say.onEitherSide}
+    </>
   );
 }
 

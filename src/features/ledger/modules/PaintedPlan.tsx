@@ -7,11 +7,12 @@ import { moduleDaySchema, type Neighbours } from "@/contracts/neighbours";
 import { arrayLayout, type Site } from "@/core/site";
 import { ask } from "@/features/data/ask";
 import { DateField } from "@/features/kit/fields/DateField";
+import chapter from "@/features/kit/look/Chapter.module.css";
 import { ChartFrame } from "@/features/kit/save/ChartFrame";
 import { percent } from "@/wording/format";
 import { say } from "@/wording/screens/ledger-modules";
 import styles from "./Modules.module.css";
-import { firstPainted, PAINTED_KINDS, type Painted, paintedAs, paintedName, shareIn } from "./painted";
+import { firstPainted, PAINTED_KINDS, type Painted, paintedAs, paintedName, recordDays, shareIn } from "./painted";
 
 interface PaintedPlanProps {
   readonly slug: string;
@@ -37,7 +38,7 @@ export function gridOf(site: Site, arrayId: string, neighbours: Neighbours): { r
 export function PaintedPlan({ slug, site, neighbours, year, chosen, choose }: PaintedPlanProps) {
   const [painted, paint] = useState<Painted>(() => firstPainted(neighbours, year));
   const date = painted.kind === "day" ? painted.date : null;
-  const { data: day = null } = useQuery({
+  const { data: day = null, isError } = useQuery({
     queryKey: ["module-day", slug, date],
     enabled: date !== null,
     queryFn: ({ signal }) => ask(moduleDaySchema, `/api/books/${slug}/modules?date=${date}`, { signal }),
@@ -58,6 +59,7 @@ export function PaintedPlan({ slug, site, neighbours, year, chosen, choose }: Pa
   return (
     <div ref={ref}>
       <PaintControls neighbours={neighbours} painted={painted} paint={paint} />
+      {isError && <p className={chapter.clay}>{say.dayOutside(...recordDays(neighbours, site.place.timeZone))}</p>}
       <ChartFrame
         title={say.planOf(name)}
         note={<Scale />}

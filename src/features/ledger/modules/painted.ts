@@ -39,7 +39,7 @@ export function shareIn(
   }
 }
 
-export function paintedName(painted: Painted, { fromUtcMs, toUtcMs }: Pick<Neighbours, "fromUtcMs" | "toUtcMs">, timeZone: string): string {
+export function paintedName(painted: Painted, record: Span, timeZone: string): string {
   switch (painted.kind) {
     case "year":
       return painted.key;
@@ -50,9 +50,17 @@ export function paintedName(painted: Painted, { fromUtcMs, toUtcMs }: Pick<Neigh
     case "day":
       return say.onDayAt(dateName(painted.date), painted.hour === null ? "" : say.hourWithin(painted.hour));
     default:
-      return say.inAll(localDay(fromUtcMs, timeZone), localDay(toUtcMs - 1, timeZone));
+      return say.inAll(...recordDays(record, timeZone));
   }
 }
+
+type Span = Pick<Neighbours, "fromUtcMs" | "toUtcMs">;
+
+/** First and last day of a record, in words. */
+export const recordDays = ({ fromUtcMs, toUtcMs }: Span, timeZone: string): [string, string] => [
+  localDay(fromUtcMs, timeZone),
+  localDay(toUtcMs - 1, timeZone),
+];
 
 const localDay = (utcMs: number, timeZone: string): string =>
   dateName(new Intl.DateTimeFormat("sv-SE", { timeZone, dateStyle: "short" }).format(new Date(utcMs)));

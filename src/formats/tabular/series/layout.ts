@@ -66,7 +66,7 @@ export function layoutOf(proposal: MappingProposal, table: TableSource, log: Pro
   const times = timesOf(table.head, mapping, timeOf);
   const step = stepOf(mapping, times, table, log);
   if (step === null) return null;
-  if (mapping.of === "modules" && step > HOUR_MINUTES) {
+  if (mapping.of === "modules" && HOUR_MINUTES % step !== 0) {
     log.add("modules-need-hours", "error", { row: mapping.firstRow }, { minutes: step });
     return null;
   }

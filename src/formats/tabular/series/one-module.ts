@@ -12,6 +12,9 @@ const LEAST_OF_RATING = 0.3;
 /** In a smaller plant one module's energy is a share that a weak plant may have. */
 const LEAST_MODULES = 8;
 const HOUR_MINUTES = 60;
+/** Fewer days may be dull for a whole plant, or a piece that a feed brought. */
+const LEAST_DAYS = 14;
+const MOST_NAME = 80;
 
 const NAMED = /(?:module?|modul|panel|optimi[sz]er|micro.?inverter)[\s_#-]*([\p{L}\d][\p{L}\d.-]*)/iu;
 
@@ -38,15 +41,17 @@ export function moduleOfFile(file: SeriesFile, fileName: string, site: Site, { a
   if (!only || file.series.length > 1 || file.kind === "weather" || answers.columns === "plant") return plant;
   const stem = fileName.replace(/(\.(csv|txt|tsv|xlsx?|json|parquet|xml|gz))+$/i, "");
   const named = NAMED.exec(stem)?.[1] ?? null;
-  const one: FileOf = { moduleId: named ?? stem.slice(0, 80), question: null };
+  const one: FileOf = { moduleId: (named ?? stem).slice(0, MOST_NAME), question: null };
   if (file.kind === "modules") return only.meterId === null ? one : plant;
   if (answers.columns === "modules") return one;
   const modules = site.arrays.reduce((sum, { count }) => sum + count, 0);
   const ofRating = mostPowerW(only) / largestW(site);
-  if (isMapped || only.stepMinutes > HOUR_MINUTES || modules < LEAST_MODULES || !(ofRating > 0 && ofRating <= MOST_OVER_RATING))
-    return plant;
-  if (named) return one;
-  if (ofRating < LEAST_OF_RATING) return plant;
+  // What has no name is a feed's: nobody stands by to be asked.
+  if (isMapped || stem === "" || only.stepMinutes > HOUR_MINUTES || modules < LEAST_MODULES) return plant;
+  if (!(ofRating > 0 && ofRating <= MOST_OVER_RATING)) return plant;
+  const isLong = only.days.size >= LEAST_DAYS;
+  if (named && isLong) return one;
+  if (!named && (!isLong || ofRating < LEAST_OF_RATING)) return plant;
   return {
     moduleId: null,
     question: {

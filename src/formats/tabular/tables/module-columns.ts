@@ -27,8 +27,12 @@ const ASKED_FROM = 8;
 /** A recorder that misses a few modules still counts them. */
 const COUNT_OFF_FRAC = 0.1;
 
+const MOST_NAME = 80;
+
 const MODULE_WORD = /\bmodule?s?\b|\bmodul|\bpanel|panneau|optimi[sz]er|optimierer|micro.?inverter|mikro.?wechselrichter/i;
 const SUM_WORD = /total|\bsum\b|gesamt|\bplant\b|\bsite\b|average|mean|mittel/i;
+/** Parts of a plant by their words: nobody is asked about them. */
+const PART_WORD = /\binv|wechselrichter|onduleur|\bwr[\s_-]?\d|meter|z[äa]hler|compteur|contador|string|phase|\bl[123]\b/i;
 const OTHER_WORD = /temp|volt|curr|irrad|wind|humid|state|status|error|signal|freq|soc\b/i;
 
 /**
@@ -43,7 +47,7 @@ export function moduleColumns(draft: Draft, numbers: readonly NumberColumn[], st
   if (answers.columns !== "modules" && !word && (!plant || isTooMuch(group, plant.moduleW, stepMinutes))) return null;
   const count = plant && countLike(plant.modules, group.length);
   if (answers.columns !== "modules" && !word && !count) {
-    if (group.length >= ASKED_FROM) askOf(draft, group);
+    if (group.length >= ASKED_FROM && !group.every(({ header }) => PART_WORD.test(header))) askOf(draft, group);
     return null;
   }
   const because = word ? say.theirHeadersNameModules : count ? say.asManyAsTheModules(group.length) : say.chosenByYou;
@@ -150,7 +154,7 @@ export function moduleIdOf(header: string, all: readonly string[]): string {
     .slice(0, bare(header).length - shared.length)
     .replace(/[\s_:./-]+$/, "");
   const named = cut.replace(/^(module?s?|modul|panel|optimi[sz]er|micro.?inverter)[\s_#:.-]*/i, "").trim();
-  return (named || cut || header.trim()).slice(0, 80);
+  return (named || cut || header.trim()).slice(0, MOST_NAME);
 }
 
 /** Words at the end of all: whole words, or none. */
@@ -166,8 +170,11 @@ function sharedTail(texts: readonly string[]): string {
 /** Columns of a mapping, a module each. */
 export const moduleValues = ({ columns }: ModuleColumns, read: (column: NumberColumn) => ColumnMeaning): ValueColumn[] => {
   const headers = columns.map(({ header }) => header);
-  return columns.map((own) => {
+  const ids = headers.map((header) => moduleIdOf(header, headers));
+  // Two modules of one name would be added up: then each is called as its header is.
+  const names = new Set(ids).size === ids.length ? ids : headers.map((header) => header.trim().slice(0, MOST_NAME));
+  return columns.map((own, k) => {
     const { quantity, factor, offset, beginsAnew = false } = read(own);
-    return { column: own.column, header: own.header, quantity, factor, offset, meterId: moduleIdOf(own.header, headers), beginsAnew };
+    return { column: own.column, header: own.header, quantity, factor, offset, meterId: names[k]!, beginsAnew };
   });
 };

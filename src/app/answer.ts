@@ -29,6 +29,8 @@ const STATUS: Readonly<Record<RefusalKind, number>> = {
   "variant-refused": 422,
   "bills-refused": 422,
   "trial-refused": 422,
+  "acceptance-refused": 422,
+  "test-not-found": 404,
   "entry-refused": 422,
   "photo-refused": 422,
   "no-weather": 404,

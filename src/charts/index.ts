@@ -19,6 +19,7 @@ export { PaybackDays, type PaybackFactor, paybackDaysHeight } from "./PaybackDay
 export { PeerCells } from "./PeerCells";
 export { PeerDays } from "./PeerDays";
 export { PlanWeek, type PlanWeekSeason, planWeekHeight } from "./PlanWeek";
+export { PowerByLight } from "./PowerByLight";
 export { type Curve, PowerCurves } from "./PowerCurves";
 export { PriceYearMap, type PriceYearMapProps } from "./PriceYearMap";
 export { type CurvePoint, type CurveReading, ReadingsOnCurve, type ReadingsOnCurveProps } from "./ReadingsOnCurve";

@@ -44,6 +44,8 @@ export const LIMITS = {
   feeds: limit("feeds", 20),
   moduleCount: limit("moduleCount", 1_000_000),
   gridLines: limit("gridLines", 200),
+  exclusions: limit("exclusions", 120),
+  tests: limit("tests", 100),
   name: limit("name", 80),
   note: limit("note", 2000),
 } as const satisfies Readonly<Record<LimitName, Limit>>;

@@ -18,6 +18,8 @@ export const refusalKinds = [
   "variant-refused",
   "bills-refused",
   "trial-refused",
+  "acceptance-refused",
+  "test-not-found",
   "entry-refused",
   "photo-refused",
   "no-weather",
@@ -35,6 +37,13 @@ export type RefusalKind = (typeof refusalKinds)[number];
 
 /** Why something was refused: each reason has its words. */
 export const refusalReasons = [
+  "acceptance-outside-record",
+  "acceptance-without-record",
+  "capacity-interval-too-short",
+  "capacity-without-air",
+  "test-named-already",
+  "test-not-found",
+  "too-many-tests",
   "address-not-readable",
   "address-taken",
   "body-too-large",

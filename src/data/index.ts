@@ -1,3 +1,4 @@
+export { acceptanceRepository } from "./acceptance-repository";
 export { attributionRepository } from "./attribution-repository";
 export { billRepository } from "./bill-repository";
 export { bookRepository } from "./book-repository";

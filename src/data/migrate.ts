@@ -15,6 +15,7 @@ import { siteAsWritten } from "./migrations/0012-site-as-written";
 import { originOfLight } from "./migrations/0013-origin-of-light";
 import { moduleTemperature } from "./migrations/0014-module-temperature";
 import { singleModules } from "./migrations/0015-single-modules";
+import { keptTests } from "./migrations/0016-kept-tests";
 
 const migrator = (sequelize: Sequelize) =>
   new Umzug({
@@ -34,6 +35,7 @@ const migrator = (sequelize: Sequelize) =>
       originOfLight,
       moduleTemperature,
       singleModules,
+      keptTests,
     ],
     context: sequelize,
     storage: new SequelizeStorage({ sequelize, tableName: "migrations" }),

@@ -3,6 +3,7 @@ import type { Sequelize } from "sequelize";
 import { environmentSchema } from "@/contracts/environment";
 import type { HolidayAnswer, HolidayQuestion } from "@/contracts/holidays";
 import {
+  acceptanceRepository,
   attributionRepository,
   billRepository,
   bookChanger,
@@ -30,6 +31,7 @@ import {
   variantRepository,
   vitalSigns,
 } from "@/data";
+import type { AcceptanceStore } from "@/usecases/acceptance";
 import type { AttributionStore } from "@/usecases/attribution";
 import type { BookStore } from "@/usecases/books";
 import type { FeedStore, Fetcher } from "@/usecases/feeds";
@@ -53,6 +55,7 @@ export interface Stores extends ImportPorts {
   readonly books: BookStore;
   readonly standings: StandingStore;
   readonly variants: VariantStore;
+  readonly tests: AcceptanceStore;
   readonly decisions: DecisionStore;
   readonly attributions: AttributionStore;
   readonly entries: EntryStore;
@@ -102,6 +105,7 @@ export function openStores(
     books: bookRepository(models, changeBook),
     standings: standingRepository(sequelize, models),
     variants: variantRepository(sequelize, models),
+    tests: acceptanceRepository(sequelize, models),
     readings,
     imports: importRepository(models, changeBook),
     staging: stagingFolder(path.resolve(DUSTY_LEDGER_VAR, "uploads")),

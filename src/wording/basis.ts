@@ -9,6 +9,8 @@ export const ANSWER_NAMES: Readonly<Record<Answer, string>> = catalogue({
   ageing: "rate of ageing, warranty",
   "clear-days": "ageing and bearing from clear days of the meter alone, read by the hour",
   causes: "causes of losses",
+  capacity: "capacity test",
+  guarantee: "guarantee settled",
   "what-if": "what-ifs, tilt, shade, rows",
   payback: "payback",
   decisions: "decisions",

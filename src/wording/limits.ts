@@ -24,6 +24,8 @@ export const whatIsLimited = catalogue({
   feeds: "feeds of a book",
   moduleCount: "modules of an array",
   gridLines: "rows or columns of an array's modules",
+  exclusions: "spans that a contract leaves out",
+  tests: "kept tests of a book",
   name: "letters of a name",
   note: "letters of a note",
 });
@@ -52,6 +54,8 @@ export const whyLimited = catalogue({
   feeds: "each is pulled every few minutes",
   moduleCount: "half a gigawatt",
   gridLines: "modules are read one by one on roofs, not on farms",
+  exclusions: "one a month over ten years",
+  tests: "each keeps its own figures; more would not be told apart",
   name: "what fits on a spine and in a column",
   note: "a page",
 });

@@ -242,6 +242,31 @@ const REFUSALS: Readonly<Record<RefusalReason, { readonly message: Say; readonly
     message: (f) => `The book has no array ${f.arrayId}.`,
     help: () => "Open the planner again and choose one of its arrays.",
   },
+  "acceptance-without-record": {
+    message: () => "There is no time in which both the light and the meter were read.",
+    help: () => "Bring weather and readings of the same days in Readings.",
+  },
+  "acceptance-outside-record": {
+    message: () => "The record has nothing in those days.",
+    help: (f) => `It goes from ${f.first} to ${f.last}: choose days within.`,
+  },
+  "capacity-interval-too-short": {
+    message: (f) => `Readings come every ${f.step} minutes: intervals of ${f.asked} minutes can't be made of them.`,
+    help: () => "Choose intervals that hold a whole number of them.",
+  },
+  "capacity-without-air": {
+    message: () => "The weather has no air temperature, without which heat and capacity can't be told apart.",
+    help: () => "Bring weather with air temperature in Readings.",
+  },
+  "test-named-already": {
+    message: (f) => `There is a kept test “${f.name}” already, and kept tests are not written over.`,
+    help: () => "Give it another name.",
+  },
+  "test-not-found": { message: (f) => `This book has no kept test ${f.id}.`, help: () => "Reload the page." },
+  "too-many-tests": {
+    message: (f) => `A book keeps ${f.count} tests at most.`,
+    help: () => "Take one away that nobody needs.",
+  },
   "trial-meter-without-readings": {
     message: (f) => `There are no production readings of a meter “${f.meterId}” in this book.`,
     help: (f) =>

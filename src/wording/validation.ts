@@ -2,6 +2,20 @@ import { catalogue, type Fact } from "./catalogue";
 
 /** What validation say. */
 export const say = catalogue({
+  atLeastAHundredth: "At least 0.01, a hundredth",
+  lightOfATest: "Reporting light lies between 100 and 1500 W/m²",
+  airOfATest: "Air lies between −40 and 60 °C",
+  windOfATest: "Wind lies between 0 and 40 m/s",
+  leastLight: "The least light lies between 50 and 1000 W/m²",
+  moreThanNothing: "More than nothing",
+  passLineOfATest: "A pass line lies between 0.3 and 1.5 of the target",
+  endsBeforeItBegins: "The last day lies before the first",
+  sayWhy: "Say why it is left out",
+  yearsOfAContract: "A contract is settled for 1 to 30 years",
+  guaranteedShare: "A guaranteed share lies between 0.1 and 1.5",
+  fallAYear: "A fall a year lies between 0 and 0.05, five per cent",
+  deadBand: "A dead band lies between 0 and 0.2, twenty points",
+  giveTheTestAName: "Give the test a name",
   moreThanAThousandGwhIn: "more than a thousand GWh in a bill: is it Wh?",
   cantBeNegativeSwapTheLeads: (what: string) => `${what} can't be negative: swap the leads, or write the size alone`,
   anOpenCircuitVoltage: "an open-circuit voltage",

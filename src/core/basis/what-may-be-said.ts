@@ -9,6 +9,8 @@ export const ANSWERS = [
   "ageing",
   "clear-days",
   "causes",
+  "capacity",
+  "guarantee",
   "what-if",
   "payback",
   "decisions",
@@ -91,6 +93,20 @@ const BY_WEATHER: Readonly<Record<Answer, Readonly<Record<Column, Ruling>>>> = {
     cloudless: rule("withheld", "measured-weather"),
     none: rule("withheld", "measured-weather"),
   },
+  capacity: {
+    measured: YES,
+    rough: rule("wider", "measured-weather"),
+    usual: rule("withheld", "measured-weather"),
+    cloudless: rule("withheld", "measured-weather"),
+    none: rule("withheld", "measured-weather"),
+  },
+  guarantee: {
+    measured: YES,
+    rough: rule("wider", "measured-weather"),
+    usual: rule("withheld", "measured-weather"),
+    cloudless: rule("withheld", "measured-weather"),
+    none: rule("withheld", "measured-weather"),
+  },
   "what-if": {
     measured: YES,
     rough: YES,
@@ -111,7 +127,15 @@ const BY_WEATHER: Readonly<Record<Answer, Readonly<Record<Column, Ruling>>>> = {
 };
 
 /** Readings that an answer about what came can be told of. */
-const NEEDS_ENERGY: readonly Answer[] = ["metered-against-promise", "ageing", "clear-days", "causes", "share-of-weather"];
+const NEEDS_ENERGY: readonly Answer[] = [
+  "metered-against-promise",
+  "ageing",
+  "clear-days",
+  "causes",
+  "capacity",
+  "guarantee",
+  "share-of-weather",
+];
 /** Months tell the age of modules and the coarse causes, each less surely; a counter and bills do not tell age from weather. */
 const WIDER: Ruling = rule("wider", "interval-readings");
 /** A day without a cloud is told by its hours. */
@@ -120,13 +144,23 @@ const BY_SELDOM: Readonly<Partial<Record<Answer, Readonly<Partial<Record<EnergyB
   ageing: { months: WIDER, counter: rule("withheld", "interval-readings"), bills: rule("withheld", "interval-readings") },
   "clear-days": { days: NO_HOURS, months: NO_HOURS, counter: NO_HOURS, bills: NO_HOURS },
   causes: { months: WIDER, counter: WIDER, bills: WIDER },
+  capacity: { days: NO_HOURS, months: NO_HOURS, counter: NO_HOURS, bills: NO_HOURS },
+  guarantee: { counter: rule("withheld", "interval-readings"), bills: rule("withheld", "interval-readings") },
 };
 
 const columnOf = (weather: WeatherBasis): Column =>
   isUsual(weather) ? "usual" : weather === "measured" || weather === "rough" || weather === "cloudless" ? weather : "none";
 
 /** Answers that say what the plant should give: wider where somebody took a tilt or a number of modules for granted. */
-const OF_THE_PLANT: readonly Answer[] = ["expected-usual-year", "expected-this-time", "share-of-weather", "causes", "decisions"];
+const OF_THE_PLANT: readonly Answer[] = [
+  "expected-usual-year",
+  "expected-this-time",
+  "share-of-weather",
+  "causes",
+  "capacity",
+  "guarantee",
+  "decisions",
+];
 
 /** Voltages and currents in the cold are a matter of safety: what is estimated is judged with its whole spread, what is assumed not at all. */
 const BY_PLANT: Readonly<Record<PlantBasis, Ruling>> = {

@@ -4,6 +4,7 @@ export {
   expectedReadKwh,
   type FoundPostings,
   foundSumKwh,
+  heatFrac,
   type LedgerLine,
   ledgerLines,
   type ModelPostings,

@@ -225,3 +225,10 @@ export function performanceRatio(line: LedgerLine): number | null {
     ? null
     : (line.meteredKwh - line.unmatchedKwh) / referenceReadKwh;
 }
+
+/** Share of the energy before it that heat takes, against cells at 25 C; null without energy. Source: IEC 61724-1:2021, temperature-corrected performance ratio. */
+export function heatFrac({ accountsKwh, referenceKwh }: LedgerLine): number | null {
+  const { orientation, shading, rear, snow, soiling, reflection, lowLight, temperature } = accountsKwh;
+  const before = referenceKwh - orientation - shading - rear - snow - soiling - reflection - lowLight;
+  return before <= 0 ? null : temperature / before;
+}

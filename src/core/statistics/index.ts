@@ -1,5 +1,6 @@
 export { type BootstrapInterval, blockBootstrap } from "./block-bootstrap";
 export { costOfSaying, VERY_STRONG } from "./criterion";
+export { type LinearFit, leastSquares } from "./least-squares";
 export { medianAmong } from "./median-among";
 export { MEDIAN_TO_MEAN_ERROR, medianError, Z_90, Z_95 } from "./normal";
 export { normalFrom, seededUniform } from "./random";

@@ -1,4 +1,5 @@
 import type { Sequelize } from "sequelize";
+import { type AcceptanceModels, defineAcceptance } from "./acceptance";
 import { type AttributionModels, defineAttribution } from "./attribution";
 import { type BillModels, defineBills } from "./bills";
 import { type BooksModels, defineBooks } from "./books";
@@ -7,7 +8,15 @@ import { defineFieldBook, type FieldBookModels } from "./field-book";
 import { defineKeeping, type KeepingModels } from "./keeping";
 import { defineReadings, type ReadingsModels } from "./readings";
 
-export interface Models extends AttributionModels, BillModels, BooksModels, FeedsModels, FieldBookModels, KeepingModels, ReadingsModels {}
+export interface Models
+  extends AcceptanceModels,
+    AttributionModels,
+    BillModels,
+    BooksModels,
+    FeedsModels,
+    FieldBookModels,
+    KeepingModels,
+    ReadingsModels {}
 
 /** Defines the models on a connection. */
 export const defineModels = (sequelize: Sequelize): Models => ({
@@ -18,8 +27,10 @@ export const defineModels = (sequelize: Sequelize): Models => ({
   ...defineAttribution(sequelize),
   ...defineFieldBook(sequelize),
   ...defineBills(sequelize),
+  ...defineAcceptance(sequelize),
 });
 
+export type { KeptTestRow } from "./acceptance";
 export type { AttributionRow, AttributionRunRow } from "./attribution";
 export type { BillRow } from "./bills";
 export type { BookRow, StandingRow, VariantRow } from "./books";

@@ -8,6 +8,7 @@ export const CHAPTERS = [
   { id: "money", name: "Money", key: "6" },
   { id: "field-book", name: "Field book", key: "7" },
   { id: "bench", name: "Bench", key: "8" },
+  { id: "tests", name: "Tests", key: "9" },
 ] as const;
 
 export type ChapterId = (typeof CHAPTERS)[number]["id"];

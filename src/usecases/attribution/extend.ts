@@ -8,9 +8,9 @@ import { DAY_MS, MINUTE_MS } from "@/core/units";
 import { sliceWeather } from "@/core/weather";
 import { prepareWeather, runPrepared } from "@/core/yield";
 import type { OpenLedger } from "@/usecases/ledger";
+import { cleaningsOf, limitsOf } from "../field-book";
 import { plannedLines, storedFinding, yearLines } from "./attribute";
 import { indicatorsOf } from "./indicators";
-import { cleaningsOf, limitsOf } from "./match-entries";
 import { recordKey } from "./record-key";
 import { type UpHours, upByMonth } from "./up-hours";
 

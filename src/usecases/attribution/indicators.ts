@@ -1,5 +1,5 @@
 import type { Indicators } from "@/contracts/attribution";
-import { type LedgerLine, performanceIndex, performanceRatio } from "@/core/ledger";
+import { heatFrac, type LedgerLine, performanceIndex, performanceRatio } from "@/core/ledger";
 import { meanNameplateW, type Site } from "@/core/site";
 import type { UpHours } from "./up-hours";
 
@@ -13,7 +13,8 @@ export function indicatorsOf(
   up: ReadonlyMap<string, UpHours>,
   site: Site,
 ): Indicators[] {
-  const usualHeat = heatFrac(lines.find(({ key }) => key === "all"));
+  const all = lines.find(({ key }) => key === "all");
+  const usualHeat = all ? heatFrac(all) : null;
   const yields = specificYields(lines, site);
   return lines.map((line) => {
     const expected = planned.find(({ key }) => key === line.key) ?? line;
@@ -82,14 +83,6 @@ function specificYields(lines: readonly LedgerLine[], site: Site): Map<string, n
 function nextMonth(key: string): string {
   const [year, month] = key.split("-").map(Number) as [number, number];
   return new Date(Date.UTC(year, month, 1)).toISOString().slice(0, 10);
-}
-
-/** Share of the energy before it that heat took, against cells at 25 C. Null without energy. */
-function heatFrac(line: LedgerLine | undefined): number | null {
-  if (!line) return null;
-  const { orientation, shading, rear, snow, soiling, reflection, lowLight, temperature } = line.accountsKwh;
-  const before = line.referenceKwh - orientation - shading - rear - snow - soiling - reflection - lowLight;
-  return before <= 0 ? null : temperature / before;
 }
 
 /**

@@ -1,9 +1,12 @@
+import type { AcceptanceQuestion } from "@/contracts/acceptance";
 import type { Examination } from "@/contracts/examination";
 import type { LedgerReport } from "@/contracts/ledger";
 import { packModule, packModuleDay, packNeighbours } from "@/contracts/neighbours";
 import type { ChangeQuestion, TrialQuestion } from "@/contracts/trial";
 import { packTrial } from "@/contracts/trial-wire";
 import { packWeather } from "@/contracts/weather-wire";
+import type { Site } from "@/core/site";
+import { type Days, measuredTest } from "../acceptance";
 import type { Book } from "../books";
 import { coverageOf } from "../imports";
 import {
@@ -94,6 +97,11 @@ export const ANSWERS = {
     const [ledger, production] = await Promise.all([ledgerOf(book), cleanProduction(book)]);
     return changeDays(question, ledger, production);
   },
+  test: async (
+    { ledgerOf }: HeavyPorts,
+    book: Book,
+    asked: { question: AcceptanceQuestion; held: readonly Days[]; cleanings: readonly string[]; site: Site | null },
+  ) => measuredTest(await ledgerOf(book), asked),
   clearDays: async ({ ledgerOf }: HeavyPorts, book: Book) => clearDaysOf(await ledgerOf(book)),
   neighbours: async ({ modulesOf }: HeavyPorts, book: Book) => {
     const report = await neighboursOf(modulesOf, book);

@@ -13,6 +13,7 @@ import { monthBins } from "@/core/time";
 import { albedoGain, hourProfile, monthSums, type PreparedWeather, runPrepared, stormReport, sumOf } from "@/core/yield";
 import { say } from "@/wording/cli";
 import { type CliOptions, needed } from "./arguments";
+import { jsonFile } from "./json-file";
 import { printJson, printText, textTable } from "./print";
 import { CliRefusal } from "./refuse";
 import { withFigures } from "./with-figures";
@@ -23,22 +24,6 @@ export interface SiteYear {
   readonly array: PvArray;
   readonly year: string | null;
   readonly prepared: PreparedWeather;
-}
-
-async function jsonFile<S extends z.ZodType>(file: string, schema: S): Promise<z.output<S>> {
-  const text = await readFile(file, "utf8").catch(() => {
-    throw new CliRefusal(say.thereIsNoSuchFile(file));
-  });
-  let json: unknown;
-  try {
-    json = JSON.parse(text);
-  } catch (error) {
-    throw new CliRefusal(say.thisIsNoJson(file, error instanceof Error ? error.message : ""));
-  }
-  const read = schema.safeParse(json);
-  if (read.success) return read.data;
-  const [issue] = read.error.issues;
-  throw new CliRefusal(`${file}, ${issue?.path.join(".") || "whole"}: ${issue?.message ?? say.isNotUnderstood}.`);
 }
 
 /** `bench mixed-string --strings FILE`: unlike modules on one input, now and over the year. */

@@ -29,6 +29,11 @@ export const COMMANDS: Readonly<Record<string, CommandShape>> = {
     options: MODULES,
     run: async (options) => (await import("./neighbours")).neighboursCommand(options),
   },
+  test: {
+    what: say.aCapacityTestOrAGuarantee,
+    options: [...METERED_SITE, "terms", "from", "to"],
+    run: async (options) => (await import("./test")).testCommand(options),
+  },
   money: {
     what: say.paybacksInTheirNamedWaysAnd,
     options: [...LEDGER, "bills", "price", "price-rise", "basis"],

@@ -48,6 +48,7 @@ export const OPTIONS = {
   "one-value": ["YES", say.thatReadingsOfOneNumberAreMeant],
   map: ["FILE", say.aColumnMapping],
   "weather-map": ["FILE", say.aColumnMappingOfTheWeather],
+  terms: ["FILE", say.termsOfATest],
   accept: ["WHICH", say.sureNoneOrAllRemediesOf],
   conflicts: ["RULE", say.refuseFirstOrLastWhereReadings],
 } as const satisfies Readonly<Record<string, readonly [argument: string, what: string]>>;

@@ -1,5 +1,6 @@
 import { z } from "zod";
 import { DESIGN_ACCOUNTS, FOUND_ACCOUNTS, MODEL_ACCOUNTS } from "@/core/accounts";
+import { capacityReportSchema, guaranteeReportSchema } from "./acceptance";
 import { ageingReportSchema, attributionViewSchema, causeFindingSchema, indicatorsSchema } from "./attribution";
 import { examinationSchema } from "./examination";
 import { fieldEntrySchema } from "./field-book";
@@ -112,6 +113,13 @@ export const clearDaysPrintedSchema = z.strictObject({
 export const neighboursPrintedSchema = neighboursSchema.extend({
   ...printedHead("neighbours"),
   odd: z.array(oddModuleSchema.extend({ words: z.string() })),
+});
+
+/** What `test --json` prints. */
+export const testPrintedSchema = z.strictObject({
+  ...printedHead("test"),
+  words: z.string(),
+  report: z.discriminatedUnion("kind", [capacityReportSchema, guaranteeReportSchema]),
 });
 
 /** What `expect --json` prints. */

@@ -1,9 +1,18 @@
 import { z } from "zod";
+import { acceptanceQuestionSchema } from "./acceptance";
 import { feedSettingsSchema } from "./feeds";
 import { newEntrySchema } from "./field-book";
 import { tableMappingSchema } from "./mapping";
 import { mixedStringsSchema } from "./mixed-string";
-import { ageingSchema, clearDaysPrintedSchema, expectSchema, neighboursPrintedSchema, PRINTED_VERSION, reconcileSchema } from "./printed";
+import {
+  ageingSchema,
+  clearDaysPrintedSchema,
+  expectSchema,
+  neighboursPrintedSchema,
+  PRINTED_VERSION,
+  reconcileSchema,
+  testPrintedSchema,
+} from "./printed";
 import { BENCH_FORMS, benchSchema, moneyPrintedSchema } from "./printed-bench";
 import { siteSchema } from "./site";
 
@@ -27,6 +36,8 @@ export function published(): { file: string; schema: object }[] {
     of("ageing", ageingSchema, "output", PRINTED_VERSION),
     of("ageing-clear-days", clearDaysPrintedSchema, "output", PRINTED_VERSION),
     of("neighbours", neighboursPrintedSchema, "output", PRINTED_VERSION),
+    of("test-terms", acceptanceQuestionSchema, "input"),
+    of("test", testPrintedSchema, "output", PRINTED_VERSION),
     of("money", moneyPrintedSchema, "output", PRINTED_VERSION),
     ...BENCH_FORMS.map((name) => of(`bench-${name}`, benchSchema(name), "output", PRINTED_VERSION)),
   ];

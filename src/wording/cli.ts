@@ -2,6 +2,8 @@ import { catalogue, type Fact } from "./catalogue";
 
 /** What cli say. */
 export const say = catalogue({
+  termsOfATest: "terms of a capacity test or of a guarantee, as JSON; the usual capacity test without it",
+  aCapacityTestOrAGuarantee: "a capacity test, or a guarantee settled year by year",
   daysLeftAfter: "days left after",
   expectedOneOf: (option: string, value: string, words: string) => `--${option} ${value}: expected one of ${words}.`,
   isNotUnderstood: "is not understood",

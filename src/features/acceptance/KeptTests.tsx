@@ -53,7 +53,8 @@ function KeptLine({ slug, test }: { readonly slug: string; readonly test: KeptTe
     <section className={chapter.section} data-testid={`kept-${test.id}`}>
       <h2>{test.name}</h2>
       <p>
-        {question.kind === "capacity" ? say.capacity : guaranteeNames[question.of]}: <b>{outcomeInWords(test.report, question.kind === "capacity" ? question.passFrac : 1)}</b>
+        {question.kind === "capacity" ? say.capacity : guaranteeNames[question.of]}:{" "}
+        <b>{outcomeInWords(test.report, question.kind === "capacity" ? question.passFrac : 1)}</b>
       </p>
       <p className={chapter.soft}>{say.restsOn(dateName(test.keptAt.slice(0, 10)), frozen.files.length, frozen.siteHash.slice(0, 12))}</p>
       <div className={chapter.actions}>

@@ -109,6 +109,12 @@ const bill = billSchema.parse({
   amount: "60.00",
 });
 
+const capacity = { kind: "capacity", from: "2022-06-01", to: "2022-06-30", averageMinutes: 60, leastWm2: 400, targetKw: null };
+const guarantee = {
+  ...{ kind: "guarantee", of: "performance-ratio", from: "2021-01-01", years: 2, guaranteedFrac: 0.8, damagesPerKwh: "0.10" },
+  exclusions: [{ from: "2022-06-01", to: "2022-06-03", why: "network" }],
+};
+
 /** Every route that takes a body, with a good one. */
 const bodies = (document: { arrays: { id: string }[] }, slug: string) =>
   [
@@ -172,6 +178,8 @@ const bodies = (document: { arrays: { id: string }[] }, slug: string) =>
       body: { action: "move", month: "2023-05", from: "unexplained", to: "soiling", kwh: 5, reason: "seen" },
       share: 2,
     },
+    { method: "POST", route: `/api/books/${slug}/tests/figures`, body: capacity, share: 1 },
+    { method: "POST", route: `/api/books/${slug}/tests`, body: { name: "handover", question: guarantee }, share: 1 },
     { method: "POST", route: `/api/books/${slug}/causes`, body: { action: "cancel" }, share: 1 },
     { method: "POST", route: `/api/books/${slug}/standing`, body: { action: "try-again" }, share: 1 },
     {
@@ -207,7 +215,7 @@ const ODD_WORDS = [
 ];
 
 function addresses(slug: string): { method: string; route: string }[] {
-  const chapters = ["site", "yield", "readings", "ledger", "ageing", "money", "field-book", "bench"];
+  const chapters = ["site", "yield", "readings", "ledger", "ageing", "money", "field-book", "bench", "tests"];
   const get = (route: string) => ({ method: "GET", route });
   return [
     ...ODD_WORDS.flatMap((word) => [
@@ -231,6 +239,8 @@ function addresses(slug: string): { method: string; route: string }[] {
     ]),
     ...ODD_NUMBERS.flatMap((number) => [
       { method: "DELETE", route: `/api/books/${slug}/variants/${number}` },
+      { method: "DELETE", route: `/api/books/${slug}/tests/${number}` },
+      { method: "GET", route: `/api/books/${slug}/tests/${number}` },
       { method: "DELETE", route: `/api/books/${slug}/entries/${number}` },
       { method: "DELETE", route: `/api/books/${slug}/feeds/${number}` },
       { method: "PATCH", route: `/api/books/${slug}/feeds/${number}` },
@@ -245,7 +255,7 @@ async function stateOf(database: pg.Client, slug: string): Promise<string> {
        (select string_agg(t::text, '') from bills t where t.book_id = b.id), (select string_agg(t::text, '' order by id) from field_entries t where t.book_id = b.id),
        (select string_agg(t::text, '' order by id) from variants t where t.book_id = b.id), (select string_agg(t::text, '' order by id) from feeds t where t.book_id = b.id),
        (select string_agg(t::text, '' order by id) from finding_decisions t where t.book_id = b.id), (select string_agg(t::text, '' order by id) from posting_transfers t where t.book_id = b.id),
-       (select count(*) from books))) as state from books b where b.slug = $1`,
+       (select string_agg(t::text, '' order by id) from kept_tests t where t.book_id = b.id), (select count(*) from books))) as state from books b where b.slug = $1`,
     [slug],
   );
   return rows[0]?.state ?? "gone";
@@ -336,7 +346,7 @@ export async function inputs(client: Client, databaseUrl: string, wanted: number
     await one("POST", `/api/books/${slug}/entries`, form, "multipart/form-data; boundary=x");
   await one("POST", `/api/books/${slug}/entries`, "x", "multipart/form-data");
   // Whatever was taken, the book opens.
-  for (const chapter of ["site", "yield", "readings", "ledger", "ageing", "money", "field-book", "bench"])
+  for (const chapter of ["site", "yield", "readings", "ledger", "ageing", "money", "field-book", "bench", "tests"])
     await one("GET", `/books/${slug}/${chapter}`, null, "text/html");
   await database.end();
   for (const [kind, list] of Object.entries(found)) for (const line of list.slice(0, 12)) console.log(`  ${kind}: ${line.slice(0, 400)}`);

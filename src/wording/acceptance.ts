@@ -24,8 +24,8 @@ export const outcomeNames: Readonly<Record<CapacityOutcome, string>> = catalogue
 export const guaranteeNames: Readonly<Record<GuaranteeKind, string>> = catalogue({
   "performance-ratio": "performance ratio",
   "corrected-ratio": "performance ratio at 25 °C",
-  "energy-index": "energy index: metered of expected",
-  availability: "availability, by time",
+  "energy-index": "energy index",
+  availability: "availability by time",
 });
 
 export const yearOutcomes: Readonly<Record<GuaranteeYear["outcome"], string>> = catalogue({

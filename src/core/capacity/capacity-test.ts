@@ -45,7 +45,7 @@ export interface CapacityReport {
 /**
  * Capacity at reporting conditions by regression of power on light, air and wind over filtered intervals, of the meter and of the model alike, and whether
  * the meter's reaches what was agreed. The interval of their ratio takes each day as one: readings of a day err together.
- * Source: ASTM E2848-13; MacKinnon & White, 1985, Some heteroskedasticity-consistent covariance matrix estimators; Liang & Zeger, 1986, Longitudinal data analysis.
+ * Source: ASTM E2848; MacKinnon & White, 1985, Some heteroskedasticity-consistent covariance matrix estimators; Liang & Zeger, 1986, Longitudinal data analysis.
  */
 export function capacityTest(columns: CapacityColumns, terms: CapacityTerms, ratedKw: number | null, timeZone: string): CapacityReport {
   const intervals = testIntervals(columns, terms.averageMinutes);

@@ -27,7 +27,7 @@ export interface CapacityTerms {
 
 /**
  * Terms where nobody agreed others. Intervals of a quarter of an hour, light over 400 W/m2 and within a fifth of the reporting light.
- * Source: ASTM E2848-13, Standard test method for reporting photovoltaic non-concentrator system performance.
+ * Source: ASTM E2848, Standard test method for reporting photovoltaic non-concentrator system performance.
  */
 export const USUAL_TERMS: CapacityTerms = {
   averageMinutes: 15,
@@ -40,12 +40,12 @@ export const USUAL_TERMS: CapacityTerms = {
   lightErrorFrac: 0.02,
 };
 
-/** The reporting light is one that six of ten kept intervals lie under: enough lies on both sides. Source: ASTM E2939-13, Standard practice for determining reporting conditions and expected capacity. */
+/** The reporting light is one that six of ten kept intervals lie under: enough lies on both sides. Source: ASTM E2939, Standard practice for determining reporting conditions and expected capacity. */
 export const REPORTING_SHARE = 0.6;
-/** Fewer intervals than these, or fewer days, tell no capacity. Source: ASTM E2848-13, data of at least fifty intervals over several days. */
+/** Fewer intervals than these, or fewer days, tell no capacity. Source: ASTM E2848, data of at least fifty intervals over several days. */
 export const LEAST_INTERVALS = 50;
 export const LEAST_DAYS = 3;
-/** At this share of its rating an inverter's ceiling may cut: it holds to its rating within two per cent. Source: ASTM E2848-13, exclusion of clipped power. */
+/** At this share of its rating an inverter's ceiling may cut: it holds to its rating within two per cent. Source: ASTM E2848, exclusion of clipped power. */
 export const CEILING_FRAC = 0.98;
 /** A plant that gives less than this share of what its light calls for stands still: no dirt and no shade on good light takes nineteen twentieths. */
 export const STILL_FRAC = 0.05;

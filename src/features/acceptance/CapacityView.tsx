@@ -1,7 +1,7 @@
 "use client";
 
 import { useDebouncedValue } from "@mantine/hooks";
-import { useState } from "react";
+import { useMemo, useState } from "react";
 import { PowerByLight } from "@/charts";
 import type { CapacityAnswer, CapacityQuestion } from "@/contracts/acceptance";
 import chapter from "@/features/kit/look/Chapter.module.css";
@@ -14,7 +14,7 @@ import { FilterTable, FitTable } from "./CapacityTables";
 import { CapacityVerdict } from "./CapacityVerdict";
 import { capacityQuestion, typedCapacity } from "./capacity-terms";
 import { KeepTest } from "./KeepTest";
-import { useTestFigures } from "./use-test-figures";
+import { TYPING_MS, useTestFigures } from "./use-test-figures";
 
 export interface CapacityViewProps {
   readonly slug: string;
@@ -28,7 +28,8 @@ const CHART_PX = 260;
 /** Capacity at reporting conditions, by regression, against what was agreed or what the book expects. */
 export function CapacityView({ slug, question: start, period, stepMinutes }: CapacityViewProps) {
   const [typed, setTyped] = useState(() => typedCapacity(start, period));
-  const [question] = useDebouncedValue(capacityQuestion(typed), 350);
+  const [settled] = useDebouncedValue(typed, TYPING_MS);
+  const question = useMemo(() => capacityQuestion(settled), [settled]);
   const { report, refusal } = useTestFigures(slug, question);
   return (
     <>

@@ -1,7 +1,7 @@
 "use client";
 
 import { useDebouncedValue } from "@mantine/hooks";
-import { useState } from "react";
+import { useMemo, useState } from "react";
 import type { GuaranteeQuestion } from "@/contracts/acceptance";
 import chapter from "@/features/kit/look/Chapter.module.css";
 import { Refused } from "@/features/kit/problems/ProblemList";
@@ -11,7 +11,7 @@ import { GuaranteeVerdict } from "./GuaranteeVerdict";
 import { GuaranteeYears } from "./GuaranteeYears";
 import { guaranteeQuestion, typedGuarantee } from "./guarantee-terms";
 import { KeepTest } from "./KeepTest";
-import { useTestFigures } from "./use-test-figures";
+import { TYPING_MS, useTestFigures } from "./use-test-figures";
 
 export interface GuaranteeViewProps {
   readonly slug: string;
@@ -25,7 +25,8 @@ export interface GuaranteeViewProps {
 /** A contract's guarantee settled year by year, with everything in and without what it leaves out. */
 export function GuaranteeView({ slug, question: start, firstDay, years, currency }: GuaranteeViewProps) {
   const [typed, setTyped] = useState(() => typedGuarantee(start, firstDay, years));
-  const [question] = useDebouncedValue(guaranteeQuestion(typed), 350);
+  const [settled] = useDebouncedValue(typed, TYPING_MS);
+  const question = useMemo(() => guaranteeQuestion(settled), [settled]);
   const { report, refusal } = useTestFigures(slug, question);
   return (
     <>

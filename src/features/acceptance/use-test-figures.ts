@@ -5,6 +5,9 @@ import { type AcceptanceQuestion, type AcceptanceReport, acceptanceReportSchema 
 import { ask } from "@/features/data/ask";
 import { asRefused, type RefusedCall } from "@/features/data/refused-call";
 
+/** Figures are asked for once nobody types any more. */
+export const TYPING_MS = 350;
+
 export interface TestFigures<Kind extends AcceptanceReport["kind"]> {
   readonly report: Extract<AcceptanceReport, { kind: Kind }> | null;
   readonly refusal: RefusedCall | null;

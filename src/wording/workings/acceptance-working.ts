@@ -30,7 +30,7 @@ interface CapacityFigures {
 }
 
 const SOURCE =
-  "ASTM E2848-13, Standard test method for reporting photovoltaic non-concentrator system performance; ASTM E2939-13, Standard practice for determining reporting conditions and expected capacity.";
+  "ASTM E2848, Standard test method for reporting photovoltaic non-concentrator system performance; ASTM E2939, Standard practice for determining reporting conditions and expected capacity.";
 
 const conditionsOf = ({ conditions }: CapacityFigures): string =>
   conditions
@@ -100,7 +100,7 @@ export const capacityRatioWorking = (report: CapacityFigures, isModel: boolean):
       from: `1.96 times ${percent(report.lightErrorFrac)}, by the class of its source`,
     },
   ],
-  source: `${SOURCE} Liang & Zeger, 1986, Longitudinal data analysis using generalized linear models; Student, 1908; ISO/IEC Guide 98-3:2008, Guide to the expression of uncertainty in measurement.`,
+  source: `${SOURCE} Liang & Zeger, 1986, Longitudinal data analysis using generalized linear models; Student, 1908; JCGM 100:2008, Evaluation of measurement data: guide to the expression of uncertainty in measurement.`,
   assumptions: [
     "Passed where the whole interval lies at the line or over it, failed where it lies under it; else these readings tell neither.",
     "The expected power is the measure and has no error of its own here.",

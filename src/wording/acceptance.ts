@@ -24,7 +24,7 @@ export const outcomeNames: Readonly<Record<CapacityOutcome, string>> = catalogue
 export const guaranteeNames: Readonly<Record<GuaranteeKind, string>> = catalogue({
   "performance-ratio": "performance ratio",
   "corrected-ratio": "performance ratio at 25 °C",
-  "energy-index": "energy index",
+  "energy-index": "performance index",
   availability: "availability by time",
 });
 

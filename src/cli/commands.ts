@@ -34,6 +34,11 @@ export const COMMANDS: Readonly<Record<string, CommandShape>> = {
     options: [...METERED_SITE, "terms", "from", "to"],
     run: async (options) => (await import("./test")).testCommand(options),
   },
+  verify: {
+    what: say.whetherAnEvidenceIsWhatWasSigned,
+    options: ["evidence", "files"],
+    run: async (options) => (await import("./verify")).verifyCommand(options),
+  },
   money: {
     what: say.paybacksInTheirNamedWaysAnd,
     options: [...LEDGER, "bills", "price", "price-rise", "basis"],

@@ -48,6 +48,8 @@ export const OPTIONS = {
   "one-value": ["YES", say.thatReadingsOfOneNumberAreMeant],
   map: ["FILE", say.aColumnMapping],
   "weather-map": ["FILE", say.aColumnMappingOfTheWeather],
+  evidence: ["FILE", say.anEvidence],
+  files: ["FOLDER", say.folderOfRawFiles],
   terms: ["FILE", say.termsOfATest],
   accept: ["WHICH", say.sureNoneOrAllRemediesOf],
   conflicts: ["RULE", say.refuseFirstOrLastWhereReadings],

@@ -122,6 +122,22 @@ export const testPrintedSchema = z.strictObject({
   report: z.discriminatedUnion("kind", [capacityReportSchema, guaranteeReportSchema]),
 });
 
+/** What `verify --json` prints. */
+export const verifyPrintedSchema = z.strictObject({
+  ...printedHead("verify"),
+  holds: z.boolean(),
+  isIntact: z.boolean(),
+  keyFingerprint: z.string(),
+  book: z.string(),
+  test: z.string(),
+  words: z.string(),
+  /** Raw files that are not there; null where none were asked for. */
+  missing: z.array(z.strictObject({ name: z.string(), sha256: z.string() })).nullable(),
+  /** Largest difference between figures made anew and those of the evidence, as a share; null where none were made. */
+  furthestApart: z.number().nullable(),
+  notRemade: z.string().nullable(),
+});
+
 /** What `expect --json` prints. */
 export const expectSchema = z.strictObject({
   ...printedHead("expect"),

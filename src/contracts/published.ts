@@ -1,5 +1,6 @@
 import { z } from "zod";
 import { acceptanceQuestionSchema } from "./acceptance";
+import { EVIDENCE_VERSION, evidenceSchema } from "./evidence";
 import { feedSettingsSchema } from "./feeds";
 import { newEntrySchema } from "./field-book";
 import { tableMappingSchema } from "./mapping";
@@ -12,6 +13,7 @@ import {
   PRINTED_VERSION,
   reconcileSchema,
   testPrintedSchema,
+  verifyPrintedSchema,
 } from "./printed";
 import { BENCH_FORMS, benchSchema, moneyPrintedSchema } from "./printed-bench";
 import { siteSchema } from "./site";
@@ -38,6 +40,8 @@ export function published(): { file: string; schema: object }[] {
     of("neighbours", neighboursPrintedSchema, "output", PRINTED_VERSION),
     of("test-terms", acceptanceQuestionSchema, "input"),
     of("test", testPrintedSchema, "output", PRINTED_VERSION),
+    of("evidence", evidenceSchema, "input", EVIDENCE_VERSION),
+    of("verify", verifyPrintedSchema, "output", PRINTED_VERSION),
     of("money", moneyPrintedSchema, "output", PRINTED_VERSION),
     ...BENCH_FORMS.map((name) => of(`bench-${name}`, benchSchema(name), "output", PRINTED_VERSION)),
   ];

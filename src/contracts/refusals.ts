@@ -39,6 +39,7 @@ export type RefusalKind = (typeof refusalKinds)[number];
 export const refusalReasons = [
   "acceptance-outside-record",
   "acceptance-without-record",
+  "no-evidence",
   "capacity-interval-too-short",
   "capacity-without-air",
   "test-named-already",

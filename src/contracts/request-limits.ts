@@ -1,4 +1,5 @@
 import type { bodyNames } from "@/wording/limits";
+import { MOST_EVIDENCE_BYTES } from "./evidence";
 import { MOST_PHOTO_BYTES } from "./field-book";
 import { UPLOAD_LIMIT_BYTES } from "./uploads";
 
@@ -19,6 +20,7 @@ export const BODY_LIMITS: readonly {
     mayStream: false,
   },
   { route: /^\/api\/books\/[^/]+\/bills(\/read)?$/, body: "bills", mostBytes: 5 * MB, mayStream: false },
+  { route: /^\/api\/evidence$/, body: "evidence", mostBytes: MOST_EVIDENCE_BYTES, mayStream: false },
   { route: /^\/api\/books$/, body: "site", mostBytes: 2 * MB, mayStream: false },
   { route: /^\/api\/books\/[^/]+$/, body: "site", mostBytes: 2 * MB, mayStream: false },
   { route: /^\//, body: "other", mostBytes: MB, mayStream: false },

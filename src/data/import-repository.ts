@@ -2,6 +2,7 @@ import { Readable } from "node:stream";
 import { pipeline } from "node:stream/promises";
 import { from as copyFrom } from "pg-copy-streams";
 import type { Transaction } from "sequelize";
+import { sourceFileSchema } from "@/contracts/evidence";
 import type { Batch } from "@/contracts/imports";
 import type { ImportStore, MeteredPages, NewBatch } from "@/usecases/imports";
 import type { ChangeBook } from "./change-book";
@@ -16,6 +17,13 @@ export function importRepository(models: Models, changeBook: ChangeBook): Import
     async batchesOf(bookId) {
       const rows = await BatchModel.findAll({ where: { bookId }, order: [["id", "DESC"]] });
       return rows.map((row) => asBatch(row.get()));
+    },
+    async sourcesOf(bookId) {
+      const rows = await BatchModel.findAll({ where: { bookId, undoneAt: null }, order: ["id"] });
+      return rows.map((row) => {
+        const { fileName: name, sha256, byteCount, kind, origin, options } = row.get();
+        return sourceFileSchema.parse({ name, sha256, byteCount, kind, origin, options });
+      });
     },
     async standingBatch(bookId, kind, sha256, year = null) {
       const rows = await BatchModel.findAll({ where: { bookId, kind, sha256, undoneAt: null } });

@@ -7,6 +7,7 @@ export { listenForChanges } from "./changes";
 export { connect } from "./connection";
 export { decisionRepository } from "./decision-repository";
 export { entryRepository } from "./entry-repository";
+export { evidenceKey } from "./evidence-key";
 export { feedRepository } from "./feed-repository";
 export { giveBack } from "./give-back";
 export { holidayCountries, holidaysOf } from "./holiday-calendar";

@@ -12,6 +12,7 @@ import {
   decisionRepository,
   defineModels,
   entryRepository,
+  evidenceKey,
   feedRepository,
   holidayCountries,
   holidaysOf,
@@ -31,7 +32,7 @@ import {
   variantRepository,
   vitalSigns,
 } from "@/data";
-import type { AcceptanceStore } from "@/usecases/acceptance";
+import type { AcceptanceStore, Signer } from "@/usecases/acceptance";
 import type { AttributionStore } from "@/usecases/attribution";
 import type { BookStore } from "@/usecases/books";
 import type { FeedStore, Fetcher } from "@/usecases/feeds";
@@ -56,6 +57,7 @@ export interface Stores extends ImportPorts {
   readonly standings: StandingStore;
   readonly variants: VariantStore;
   readonly tests: AcceptanceStore;
+  readonly signer: Signer;
   readonly decisions: DecisionStore;
   readonly attributions: AttributionStore;
   readonly entries: EntryStore;
@@ -106,6 +108,7 @@ export function openStores(
     standings: standingRepository(sequelize, models),
     variants: variantRepository(sequelize, models),
     tests: acceptanceRepository(sequelize, models),
+    signer: evidenceKey(path.resolve(DUSTY_LEDGER_VAR, "keys")),
     readings,
     imports: importRepository(models, changeBook),
     staging: stagingFolder(path.resolve(DUSTY_LEDGER_VAR, "uploads")),

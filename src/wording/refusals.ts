@@ -250,6 +250,10 @@ const REFUSALS: Readonly<Record<RefusalReason, { readonly message: Say; readonly
     message: () => "The record has nothing in those days.",
     help: (f) => `It goes from ${f.first} to ${f.last}: choose days within.`,
   },
+  "no-evidence": {
+    message: (f) => `This is no evidence of ours${f.path ? ` (${f.path}: ${f.fault})` : ""}.`,
+    help: () => "Choose a file that was saved under Tests, Kept tests, Save as evidence, as it was saved.",
+  },
   "capacity-interval-too-short": {
     message: (f) => `Readings come every ${f.step} minutes: intervals of ${f.asked} minutes can't be made of them.`,
     help: () => "Choose intervals that hold a whole number of them.",

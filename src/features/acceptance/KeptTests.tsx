@@ -30,13 +30,18 @@ export function KeptTests({ slug, kept }: KeptTestsProps) {
   });
   if (data.length === 0) return <p className={chapter.verdict}>{say.noneKept}</p>;
   return (
-    <ul className={styles.kept}>
-      {data.map((test) => (
-        <li key={test.id}>
-          <KeptLine slug={slug} test={test} />
-        </li>
-      ))}
-    </ul>
+    <>
+      <p className={chapter.soft}>
+        <Link href="/evidence">{say.checkEvidence}</Link>
+      </p>
+      <ul className={styles.kept}>
+        {data.map((test) => (
+          <li key={test.id}>
+            <KeptLine slug={slug} test={test} />
+          </li>
+        ))}
+      </ul>
+    </>
   );
 }
 
@@ -63,6 +68,9 @@ function KeptLine({ slug, test }: { readonly slug: string; readonly test: KeptTe
         </Button>
         <Button variant="default" component={Link} href={`/books/${slug}/tests?view=${question.kind}&test=${test.id}`}>
           {say.openTerms}
+        </Button>
+        <Button variant="default" component="a" href={`/api/books/${slug}/tests/${test.id}/evidence`} download>
+          {say.saveEvidence}
         </Button>
         <Button
           variant="subtle"

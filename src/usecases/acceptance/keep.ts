@@ -1,7 +1,7 @@
-import { createHash } from "node:crypto";
 import type { AcceptanceQuestion, AcceptanceReport, KeptTest, NewTest } from "@/contracts/acceptance";
 import { LIMITS } from "@/contracts/limits";
 import type { Site } from "@/core/site";
+import { canonical, fingerprint } from "@/formats/evidence";
 import type { Book } from "../books";
 import { cleaningsOf, type EntryStore, limitsOf } from "../field-book";
 import type { ImportPorts } from "../imports";
@@ -75,14 +75,4 @@ export async function removeTest({ tests }: Pick<TestPorts, "tests">, book: Book
   if (!(await tests.remove(book.id, id))) throw new Refusal("test-not-found", "test-not-found", { id });
 }
 
-const hashOf = (value: unknown): string => createHash("sha256").update(canonical(value)).digest("hex");
-
-/** JSON with its keys in order: the database keeps them in an order of its own. */
-export function canonical(value: unknown): string {
-  if (Array.isArray(value)) return `[${value.map(canonical).join(",")}]`;
-  if (typeof value !== "object" || value === null) return JSON.stringify(value) ?? "null";
-  const entries = Object.entries(value)
-    .filter(([, own]) => own !== undefined)
-    .sort(([a], [b]) => (a < b ? -1 : 1));
-  return `{${entries.map(([key, own]) => `${JSON.stringify(key)}:${canonical(own)}`).join(",")}}`;
-}
+const hashOf = (value: unknown): string => fingerprint(canonical(value));

@@ -16,3 +16,11 @@ export interface AcceptanceStore {
   /** False when the book has no such test. */
   remove(bookId: string, id: number): Promise<boolean>;
 }
+
+/** The house's key, with which evidence is signed (Ed25519). */
+export interface Signer {
+  /** SubjectPublicKeyInfo in base64. */
+  publicKey(): Promise<string>;
+  /** Signature of a text, in base64. */
+  sign(text: string): Promise<string>;
+}

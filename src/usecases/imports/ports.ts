@@ -1,3 +1,4 @@
+import type { SourceFile } from "@/contracts/evidence";
 import type { Batch, BatchOrigin, ImportKind, ImportOptions } from "@/contracts/imports";
 import type { RememberedReading } from "@/contracts/mapping";
 import type { Problem } from "@/contracts/problems";
@@ -48,6 +49,8 @@ export interface MappingStore {
 
 export interface ImportStore {
   batchesOf(bookId: string): Promise<readonly Batch[]>;
+  /** Files that stand, in the order in which they came, with how each was read. */
+  sourcesOf(bookId: string): Promise<readonly SourceFile[]>;
   /** The batch of the same bytes that stands; of hours that were put into a year, in that year. */
   standingBatch(bookId: string, kind: ImportKind, sha256: string, year?: number | null): Promise<Batch | null>;
   /** Stores a batch and all its pages in one transaction. */

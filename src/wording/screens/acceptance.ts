@@ -87,6 +87,23 @@ export const say = catalogue({
   takeAway: "Take it away",
   sureToTakeAway: (name: string) => `Take “${name}” away? Its figures go with it.`,
   openTerms: "Open its terms",
+  saveEvidence: "Save as evidence",
+  checkEvidence: "Check an evidence",
+  evidenceWhat:
+    "An evidence is a kept test in one file, with its terms, figures, site document, remedies, field book and trail, the fingerprints of all raw files and photos, signed with the key of the house that made it.",
+  chooseEvidence: "Choose an evidence file",
+  intact: (key: string, isOwn: boolean) =>
+    `Not a letter was changed since it was signed with the key ${key}${isOwn ? ", which is this house's own" : ". Compare that key with the one its maker tells you"}.`,
+  changed: (key: string) =>
+    `This file is not what was signed with the key ${key}: something in it was changed, or the signature is another's.`,
+  ofBook: (book: string, test: string) => `${test}, of ${book}`,
+  signedOn: (day: string) => `Signed on ${day}.`,
+  rawFiles: "Raw files that it rests on",
+  rawFile: "file",
+  bytes: "bytes",
+  sha256: "fingerprint, SHA-256",
+  withRawFiles:
+    "Whoever has these files makes the figures anew at the command line: npm run ledger -- verify --evidence FILE --files FOLDER.",
   withheldCapacity: "No capacity can be tested here.",
   withheldGuarantee: "No guarantee can be settled here.",
 });

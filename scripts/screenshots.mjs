@@ -11,7 +11,7 @@ const MOST_RECKONING_MS = 180_000;
 const VIEWS = [
   { name: "shelf", path: "/" },
   { name: "ledger", path: "/books/packing-shed/ledger?year=2025" },
-  { name: "ledger-dark", path: "/books/packing-shed/ledger?year=2025", colorScheme: "dark" },
+  { name: "tests-dark", path: "/books/packing-shed/tests", colorScheme: "dark", settle: 3000 },
   { name: "causes", path: "/books/alpine-hut/ledger?year=2024&view=causes" },
   { name: "modules", path: "/books/hill-school/ledger?view=modules", settle: 2500 },
   { name: "ageing", path: "/books/packing-shed/ageing" },

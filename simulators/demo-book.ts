@@ -1,3 +1,5 @@
+import type { z } from "zod";
+import type { newTestSchema } from "@/contracts/acceptance";
 import type { SiteInput } from "@/contracts/site";
 import type { Climate } from "./climate";
 import type { LightSensor } from "./light-sensor";
@@ -21,6 +23,8 @@ export interface DemoBook {
   readonly consumer?: ConsumerTruth;
   /** What the mast's light sensor makes of the light; true where none is given. */
   readonly sensor?: LightSensor;
+  /** Tests and guarantees that stand in the book. */
+  readonly tests?: readonly z.input<typeof newTestSchema>[];
   readonly seed: number;
   readonly firstUtc: string;
   readonly lastUtc: string;

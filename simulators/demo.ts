@@ -86,6 +86,19 @@ const packingShed: DemoBook = {
     { from: "2024-11-07", kind: "calibration", note: "pyranometer back from the laboratory" },
     { from: "2025-10-15", kind: "repair", note: "inverter board replaced; running again" },
   ],
+  tests: [
+    {
+      name: "Handover, spring 2021",
+      question: { kind: "capacity", averageMinutes: 60, from: "2021-02-01", to: "2021-04-30", passFrac: 0.95 },
+    },
+    {
+      name: "Performance ratio by contract",
+      question: {
+        ...{ kind: "guarantee", of: "performance-ratio", from: "2021-01-01", years: 5, guaranteedFrac: 0.81 },
+        ...{ fallPerYearFrac: 0.005, deadBandFrac: 0.01, damagesPerKwh: "0.085" },
+      },
+    },
+  ],
 };
 
 /** Snowed in every winter; in the autumn of 2023 one of four strings went out, and nobody saw it until spring. */

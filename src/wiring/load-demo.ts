@@ -1,8 +1,10 @@
 import { createHash } from "node:crypto";
 import { DEMO_BOOKS, type DemoBook, hourlyProduction, type PlantRecord, recordOf, supply } from "@simulators";
 import { z } from "zod";
+import { newTestSchema } from "@/contracts/acceptance";
 import { fieldEntrySchema } from "@/contracts/field-book";
 import { importOptionsSchema } from "@/contracts/imports";
+import { keepTest, measuredTest } from "@/usecases/acceptance";
 import { type Book, createBook } from "@/usecases/books";
 import { asModuleEnergies, type MeteredPages, type NewBatch } from "@/usecases/imports";
 import type { Services } from "./services";
@@ -56,6 +58,15 @@ async function loadBook(services: Services, demo: DemoBook): Promise<void> {
     fieldEntrySchema.parse({ from, to: to ?? from, kind, note, array: "", value: "" }),
   );
   if (entries.length > 0) await services.entries.add(book.id, entries);
+  for (const test of demo.tests ?? []) {
+    // The book as it stands with its readings in it.
+    const own = (await services.books.bySlug(book.slug))!;
+    await keepTest(
+      { ...services, measure: async (of, asked) => measuredTest(await services.ledgerOf(of), asked) },
+      own,
+      newTestSchema.parse(test),
+    );
+  }
   if (demo.consumer) await services.bills.replace(book.id, supply(book.site, demo.consumer, hourlyProduction(record)).bills, 0);
 }
 

@@ -1,3 +1,4 @@
+import { readFileSync } from "node:fs";
 import { expect, test } from "@playwright/test";
 
 test("a capacity test says what passes, opens its workings, and is kept and made once more", async ({ page }) => {
@@ -23,6 +24,21 @@ test("a capacity test says what passes, opens its workings, and is kept and made
   await expect(line).toContainText("failed");
   await line.getByRole("button", { name: "Make it once more" }).click();
   await expect(line.getByTestId("repeated")).toContainText("Every figure is the same to the last digit.");
+  const saving = page.waitForEvent("download");
+  await line.getByRole("link", { name: "Save as evidence" }).click();
+  const evidence = readFileSync(await (await saving).path(), "utf8");
+  await page.getByRole("link", { name: "Check an evidence" }).click();
+  const check = page.getByTestId("evidence-verdict");
+  const bring = (text: string) =>
+    page.getByTestId("evidence-file").setInputFiles({ name: "e.json", mimeType: "application/json", buffer: Buffer.from(text) });
+  await bring(evidence);
+  await expect(check).toContainText(
+    /Not a letter was changed since it was signed with the key ([0-9a-f]{4} ){3}[0-9a-f]{4}, which is this house's own/,
+  );
+  await expect(page.getByText("weather-mast-simulated")).toBeVisible();
+  await bring(evidence.replace('"outcome": "failed"', '"outcome": "passed"'));
+  await expect(check).toContainText("This file is not what was signed");
+  await page.goto("/books/packing-shed/tests?view=kept");
   await line.getByRole("link", { name: "Open its terms" }).click();
   await expect(page.getByLabel("Least light, W/m²")).toHaveValue("700");
   await page.goto("/books/packing-shed/tests?view=kept");
@@ -35,10 +51,16 @@ test("a guarantee is settled by year, with everything in and without what the co
   await page.goto("/books/packing-shed/tests?view=guarantee");
   const verdict = page.getByTestId("guarantee-verdict");
   await expect(verdict).toContainText("Write what the contract guarantees");
-  await page.getByLabel("First day of the contract").fill("2021-01-01");
-  await page.getByLabel("Guaranteed in the first year").fill("99");
-  await page.getByLabel("Damages").fill("0.10");
   const years = page.getByTestId("guarantee-years").locator("tbody tr");
+  // A page that has just come may not listen yet.
+  await expect(async () => {
+    await page.getByLabel("Guaranteed in the first year").fill("98");
+    await page.getByLabel("Guaranteed in the first year").fill("99");
+    await expect(years.first()).toBeVisible({ timeout: 4000 });
+  }).toPass();
+  await page.getByLabel("First day of the contract").fill("2021-01-01");
+  await page.getByLabel("Damages").fill("0.10");
+  await expect(years.first()).toContainText("2021-01-01");
   await expect(years).toHaveCount(5);
   const leftOut = years.nth(2).locator("td").nth(3);
   await expect(leftOut).toHaveText("0");

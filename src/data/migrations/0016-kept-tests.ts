@@ -13,6 +13,7 @@ create table kept_tests (
   kept_at timestamptz not null default now(),
   unique (book_id, name)
 );
+create trigger told after insert or update or delete on kept_tests for each row execute function tell_change();
 `;
 
 export const keptTests = {

@@ -1,5 +1,3 @@
-import { readFile } from "node:fs/promises";
-import type { z } from "zod";
 import { loadDoubtInWords, loadsSchema } from "@/contracts/loads";
 import { mixedStringsSchema } from "@/contracts/mixed-string";
 import { moduleLibrary } from "@/contracts/module-library";

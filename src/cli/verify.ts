@@ -20,7 +20,7 @@ const WHY: Readonly<Record<NotRemade, () => string>> = {
   unreadable: () => say.notRemadeUnreadable,
 };
 
-/** `verify`: whether an evidence is what was signed; with its raw files, whether its figures come of them. Ends with 1 where one of it does not hold. */
+/** `verify`: whether an evidence file is what was signed; with its raw files, whether its figures come of them. Ends with 1 where one of it does not hold. */
 export async function verifyCommand(options: CliOptions): Promise<void> {
   const file = needed(options.evidence, "evidence", say.evidenceFile);
   const evidence = await jsonFile(file, evidenceSchema);
@@ -57,7 +57,7 @@ interface RawFiles {
   readonly missing: readonly SourceFile[];
 }
 
-/** The raw files of an evidence in a folder, known by their bytes, whatever they are called. */
+/** The raw files of an evidence file in a folder, known by their bytes, whatever they are called. */
 async function rawFilesOf({ sources }: Evidence, folder: string): Promise<RawFiles> {
   const names = await readdir(folder).catch(() => {
     throw new CliRefusal(say.thereIsNoSuchFileCheck(folder));

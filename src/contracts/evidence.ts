@@ -7,7 +7,7 @@ import { auditEntrySchema } from "./keeping";
 
 export const EVIDENCE_FORMAT = "dusty-ledger/evidence";
 export const EVIDENCE_VERSION = 1;
-/** Bytes of an evidence that is looked at: three thousand entries with a page of words each. */
+/** Bytes of an evidence file that is looked at: three thousand entries with a page of words each. */
 export const MOST_EVIDENCE_BYTES = 8 * 1024 * 1024;
 
 /** A file of which readings came: how it was read, and by which bytes it is known again. */
@@ -50,7 +50,7 @@ export type Signature = z.output<typeof signatureSchema>;
 export const evidenceSchema = evidenceContentSchema.extend({ signature: signatureSchema });
 export type Evidence = z.output<typeof evidenceSchema>;
 
-/** What a look at an evidence tells. */
+/** What a look at an evidence file tells. */
 export const evidenceCheckSchema = z.strictObject({
   isIntact: z.boolean(),
   keyFingerprint: z.string(),

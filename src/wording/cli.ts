@@ -2,9 +2,9 @@ import { catalogue, type Fact } from "./catalogue";
 
 /** What cli say. */
 export const say = catalogue({
-  anEvidence: "evidence as it was saved under Tests",
-  folderOfRawFiles: "folder with the raw files that an evidence rests on, under any names",
-  whetherAnEvidenceIsWhatWasSigned: "whether an evidence is what was signed, and its figures made anew from its raw files",
+  anEvidence: "evidence file as it was saved under Tests",
+  folderOfRawFiles: "folder with the raw files that it rests on, under any names",
+  whetherAnEvidenceIsWhatWasSigned: "whether an evidence file is what was signed, and its figures made anew from its raw files",
   evidenceFile: "an evidence file",
   evidenceIntact: (key: string) =>
     `Not a letter was changed since it was signed with the key ${key}. Compare that key with the one its maker tells you.`,
@@ -12,7 +12,8 @@ export const say = catalogue({
     `This file is not what was signed with the key ${key}: something in it was changed, or the signature is another's.`,
   rawFilesFound: (found: number, of: number) => `${found} of ${of} raw files are there by their fingerprints.`,
   rawFileMissing: (name: string, sha256: string) => `missing: ${name} (SHA-256 ${sha256})`,
-  figuresAgree: (apart: string) => `The figures made anew from the raw files agree with the evidence: they lie ${apart} apart at the most.`,
+  figuresAgree: (apart: string) =>
+    `The figures made anew from the raw files agree with those that were signed: they lie ${apart} apart at the most.`,
   figuresDiffer: (apart: string) => `The figures made anew from the raw files are others: they lie ${apart} apart.`,
   notRemade: (why: string) => `The figures can't be made anew: ${why}.`,
   notRemadeSite: "its site document is of another edition",

@@ -62,7 +62,7 @@ export const whyLimited = catalogue({
 
 /** Bodies of requests, by what they hold. */
 export const bodyNames = catalogue({
-  evidence: "an evidence that is looked at",
+  evidence: "an evidence file that is looked at",
   upload: "a file of readings",
   entry: "an entry with its photo, or an events file",
   bills: "bills",

@@ -251,7 +251,7 @@ const REFUSALS: Readonly<Record<RefusalReason, { readonly message: Say; readonly
     help: (f) => `It goes from ${f.first} to ${f.last}: choose days within.`,
   },
   "no-evidence": {
-    message: (f) => `This is no evidence of ours${f.path ? ` (${f.path}: ${f.fault})` : ""}.`,
+    message: (f) => `This is no evidence file of ours${f.path ? ` (${f.path}: ${f.fault})` : ""}.`,
     help: () => "Choose a file that was saved under Tests, Kept tests, Save as evidence, as it was saved.",
   },
   "capacity-interval-too-short": {

@@ -27,7 +27,7 @@ test("a capacity test says what passes, opens its workings, and is kept and made
   const saving = page.waitForEvent("download");
   await line.getByRole("link", { name: "Save as evidence" }).click();
   const evidence = readFileSync(await (await saving).path(), "utf8");
-  await page.getByRole("link", { name: "Check an evidence" }).click();
+  await page.getByRole("link", { name: "Check an evidence file" }).click();
   const check = page.getByTestId("evidence-verdict");
   const bring = (text: string) =>
     page.getByTestId("evidence-file").setInputFiles({ name: "e.json", mimeType: "application/json", buffer: Buffer.from(text) });

@@ -70,7 +70,7 @@ describe("leastSquares", () => {
         const fit = leastSquares(columns, y);
         fc.pre(fit !== null && new Set(light).size > 20 && new Set(data.map(([, air]) => air)).size > 10);
         const other = byNormalEquations(columns, y);
-        for (const [j, value] of fit!.coefficients.entries())
+        for (const [j, value] of fit.coefficients.entries())
           expect(Math.abs(value - other[j]!)).toBeLessThan(1e-9 * Math.max(1e-3, Math.abs(other[j]!)));
       }),
       { numRuns: 60 },

@@ -15,7 +15,7 @@ import { dateName, number } from "@/wording/format";
 import { say } from "@/wording/screens/acceptance";
 import styles from "./Evidence.module.css";
 
-/** Looks at an evidence that somebody brought: whether it is what was signed, and what it says. */
+/** Looks at an evidence file that somebody brought: whether it is what was signed, and what it says. */
 export function EvidencePage() {
   const { mutate, data, error, isPending } = useMutation({
     mutationFn: async (file: File) => ask(evidenceCheckSchema, "/api/evidence", { method: "POST", body: await file.text() }),
@@ -52,7 +52,7 @@ const COLUMNS: readonly Column<Source>[] = [
   { key: "sha256", head: say.sha256, kind: "words", cell: ({ sha256 }) => <code className={styles.hash}>{sha256}</code> },
 ];
 
-/** What an evidence that holds says: only then is it worth reading. */
+/** What an evidence file that holds says: only then is it worth reading. */
 function Content({ data: { book, madeAt, test, sources } }: { readonly data: EvidenceCheck }) {
   const { question, report } = test;
   return (

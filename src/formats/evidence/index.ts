@@ -23,7 +23,7 @@ export const keyInWords = (publicKey: string): string =>
     .slice(0, KEY_LETTERS)
     .replace(/(.{4})(?=.)/g, "$1 ");
 
-/** The bytes that are signed: all of an evidence but its signature. */
+/** The bytes that are signed: all of an evidence file but its signature. */
 export function signedText(evidence: Readonly<Record<string, unknown>>): string {
   const { signature: _, ...content } = evidence;
   return canonical(content);

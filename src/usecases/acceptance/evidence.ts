@@ -59,7 +59,7 @@ export async function evidenceOf(ports: EvidencePorts, book: Book, id: number, m
   return { ...plain, signature: { algorithm: "Ed25519", publicKey, value } };
 }
 
-/** What a text says of itself as an evidence; refused where it is none. */
+/** What a text says of itself as an evidence file; refused where it is none. */
 export async function checkEvidence({ signer }: Pick<EvidencePorts, "signer">, json: unknown): Promise<EvidenceCheck> {
   const read = evidenceSchema.safeParse(json);
   if (!read.success) {

@@ -15,7 +15,7 @@ import { measuredTest } from "./measured-test";
 export type NotRemade = "site" | "light-of-a-usual-year" | "unreadable";
 
 /**
- * Figures of an evidence made anew from nothing but its raw files: read as they were read, remedied as it was decided, under its site document.
+ * Figures of an evidence file, made anew from nothing but its raw files: read as they were read, remedied as it was decided, under its site document.
  * `open` gives a file's bytes.
  */
 export async function remade(evidence: Evidence, open: (source: SourceFile) => () => Bytes): Promise<AcceptanceReport | NotRemade> {

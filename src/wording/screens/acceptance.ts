@@ -88,9 +88,9 @@ export const say = catalogue({
   sureToTakeAway: (name: string) => `Take “${name}” away? Its figures go with it.`,
   openTerms: "Open its terms",
   saveEvidence: "Save as evidence",
-  checkEvidence: "Check an evidence",
+  checkEvidence: "Check an evidence file",
   evidenceWhat:
-    "An evidence is a kept test in one file, with its terms, figures, site document, remedies, field book and trail, the fingerprints of all raw files and photos, signed with the key of the house that made it.",
+    "An evidence file is a kept test with its terms, figures, site document, remedies, field book and trail, the fingerprints of all raw files and photos, signed with the key of the house that made it.",
   chooseEvidence: "Choose an evidence file",
   intact: (key: string, isOwn: boolean) =>
     `Not a letter was changed since it was signed with the key ${key}${isOwn ? ", which is this house's own" : ". Compare that key with the one its maker tells you"}.`,

@@ -1,5 +1,6 @@
 import { writeFile } from "node:fs/promises";
 import path from "node:path";
+import { type CapacityFigures, measureCapacity } from "./capacity";
 import { type CauseFigures, measureCauses } from "./causes";
 import { type ChainFigures, measureChain, twoLoopsInC } from "./chain";
 import { type ExaminationFigures, measureExamination } from "./examination";
@@ -114,6 +115,10 @@ function neighbourRows({ modules, openMs, readMs }: NeighbourFigures): Row[] {
   ];
 }
 
+function capacityRows({ steps, testMs }: CapacityFigures): Row[] {
+  return [[`Capacity test of ${steps} five-minute readings: ms`, testMs.toFixed(0), "", "300"]];
+}
+
 function moneyRows({ drawsMs, paybackMs, tornadoMs, billsMs, plansMs }: MoneyFigures): Row[] {
   return [
     ["Interval of a payback of 25 years, 2,000 draws: ms", drawsMs.toFixed(1), "", "300"],
@@ -139,6 +144,7 @@ const geometry = await measureGeometry();
 const examination = measureExamination();
 const causes = await measureCauses();
 const neighbours = await measureNeighbours();
+const capacity = measureCapacity();
 const twoLoops = await twoLoopsInC();
 const money = measureMoney();
 const field = measureField();
@@ -194,6 +200,11 @@ reach the database, take books from it one at a time (\`npm run worker\`). Two p
 
 ${HEAD}
 ${table(neighbourRows(neighbours))}
+
+## Tests
+
+${HEAD}
+${table(capacityRows(capacity))}
 
 ## Money
 

@@ -24,10 +24,8 @@ export async function testCommand(options: CliOptions): Promise<void> {
   const { from: _from, to: _to, ...files } = options;
   const ledger = await ledgerFromFiles(files);
   printNotices(ledger.notices);
-  const coarse =
-    question.kind === "capacity" && options.terms === undefined && (ledger.weather?.axis.stepMinutes ?? 0) > question.averageMinutes;
   const { report } = measuredTest(ledger, {
-    question: coarse ? { ...question, averageMinutes: 60 } : question,
+    question,
     held: limitsOf(ledger.entries),
     cleanings: cleaningsOf(ledger.entries),
     site: null,

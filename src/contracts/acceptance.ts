@@ -24,7 +24,8 @@ export const capacityQuestionSchema = z
     kind: z.literal("capacity"),
     from: isoDate.nullable().default(null),
     to: isoDate.nullable().default(null),
-    averageMinutes: z.literal(AVERAGE_MINUTES).default(15),
+    /** Null for the shortest from a quarter of an hour on that hold a whole number of readings. */
+    averageMinutes: z.literal(AVERAGE_MINUTES).nullable().default(null),
     leastWm2: z.number().min(50, say.leastLight).max(1000, say.leastLight).default(USUAL_TERMS.leastWm2),
     swingFrac: share.default(USUAL_TERMS.swingFrac),
     bandFrac: share.default(USUAL_TERMS.bandFrac),

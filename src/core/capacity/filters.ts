@@ -37,7 +37,8 @@ export function filterIntervals(intervals: TestIntervals, terms: CapacityTerms, 
     still: (i) => meteredKw[i]! < STILL_FRAC * expectedKw[i]!,
   };
   const all: number[] = [];
-  for (const [i, wm2] of poaWm2.entries()) if (wm2 > 0 || Number.isNaN(wm2)) all.push(i);
+  for (const [i, wm2] of poaWm2.entries()) // Where the light is not known, the model says by the hour whether there was any.
+    if (wm2 > 0 || (Number.isNaN(wm2) && !(expectedKw[i]! <= 0))) all.push(i);
   let left = all;
   const lines: FilterLine[] = [];
   const take = (filter: CapacityFilter, isOut: (i: number) => boolean, isTold: boolean): void => {

@@ -15,7 +15,6 @@ export type AcceptanceShown =
       readonly id: "capacity";
       readonly question: CapacityQuestion;
       readonly period: { from: string; to: string };
-      readonly stepMinutes: number;
     }
   | { readonly id: "guarantee"; readonly question: GuaranteeQuestion | null; readonly firstDay: string; readonly years: number }
   | { readonly id: "kept"; readonly kept: readonly KeptTest[] }

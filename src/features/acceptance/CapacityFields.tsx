@@ -11,24 +11,24 @@ import type { CapacityTyped } from "./capacity-terms";
 interface CapacityFieldsProps {
   readonly typed: CapacityTyped;
   readonly put: (part: Partial<CapacityTyped>) => void;
-  /** Minutes of the readings' steps: shorter intervals can't be made of them. */
-  readonly stepMinutes: number;
 }
 
 /** Terms of a capacity test: period, filters, reporting conditions, target. */
-export function CapacityFields({ typed, put, stepMinutes }: CapacityFieldsProps) {
+export function CapacityFields({ typed, put }: CapacityFieldsProps) {
   return (
     <div className={styles.fields}>
       <DateField label={say.firstDay} value={typed.from} onChange={(from) => put({ from })} />
       <DateField label={say.lastDay} value={typed.to} onChange={(to) => put({ to })} />
       <NativeSelect
         label={say.interval}
-        data={AVERAGE_MINUTES.filter((minutes) => minutes % stepMinutes === 0).map((minutes) => ({
-          value: String(minutes),
-          label: say.minutes(minutes),
-        }))}
-        value={String(typed.averageMinutes)}
-        onChange={(event) => put({ averageMinutes: Number(event.currentTarget.value) })}
+        data={[
+          { value: "", label: say.asReadingsAllow },
+          ...AVERAGE_MINUTES.map((minutes) => ({ value: String(minutes), label: say.minutes(minutes) })),
+        ]}
+        value={String(typed.averageMinutes ?? "")}
+        onChange={({ currentTarget }) =>
+          put({ averageMinutes: AVERAGE_MINUTES.find((minutes) => String(minutes) === currentTarget.value) ?? null })
+        }
       />
       <NumberField label={say.leastLight} min={50} max={1000} value={typed.leastWm2} onChange={(leastWm2) => put({ leastWm2 })} />
       <NumberField label={say.swing} min={1} max={100} value={typed.swingPercent} onChange={(swingPercent) => put({ swingPercent })} />

@@ -20,13 +20,12 @@ export interface CapacityViewProps {
   readonly slug: string;
   readonly question: CapacityQuestion;
   readonly period: { readonly from: string; readonly to: string };
-  readonly stepMinutes: number;
 }
 
 const CHART_PX = 260;
 
 /** Capacity at reporting conditions, by regression, against what was agreed or what the book expects. */
-export function CapacityView({ slug, question: start, period, stepMinutes }: CapacityViewProps) {
+export function CapacityView({ slug, question: start, period }: CapacityViewProps) {
   const [typed, setTyped] = useState(() => typedCapacity(start, period));
   const [settled] = useDebouncedValue(typed, TYPING_MS);
   const question = useMemo(() => capacityQuestion(settled), [settled]);
@@ -44,7 +43,7 @@ export function CapacityView({ slug, question: start, period, stepMinutes }: Cap
       <div className={`${chapter.columns} ${styles.columns}`}>
         <section className={chapter.section}>
           <h2>{say.terms}</h2>
-          <CapacityFields typed={typed} put={(part) => setTyped({ ...typed, ...part })} stepMinutes={stepMinutes} />
+          <CapacityFields typed={typed} put={(part) => setTyped({ ...typed, ...part })} />
           {question && report && <KeepTest slug={slug} question={question} label={say.keep} />}
         </section>
         {report && <CapacityFigures slug={slug} report={report} />}

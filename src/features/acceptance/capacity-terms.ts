@@ -6,7 +6,8 @@ type Typed = number | string;
 export interface CapacityTyped {
   readonly from: string;
   readonly to: string;
-  readonly averageMinutes: number;
+  /** Null: as the readings allow. */
+  readonly averageMinutes: CapacityQuestion["averageMinutes"];
   readonly leastWm2: Typed;
   readonly swingPercent: Typed;
   readonly bandPercent: Typed;
@@ -52,7 +53,7 @@ export function capacityQuestion(typed: CapacityTyped): CapacityQuestion | null 
     kind: "capacity",
     from: typed.from === "" ? null : typed.from,
     to: typed.to === "" ? null : typed.to,
-    averageMinutes: typed.averageMinutes as CapacityQuestion["averageMinutes"],
+    averageMinutes: typed.averageMinutes,
     leastWm2: Number(leastWm2),
     swingFrac: share(swingPercent),
     bandFrac: share(bandPercent),

@@ -38,6 +38,13 @@ describe("a capacity test of a book", () => {
     expect(report.days).toBeLessThanOrEqual(27);
   });
 
+  it("takes intervals that the readings fill: a meter that is read by the hour sets them", () => {
+    expect(capacityOf(half, capacity(), []).averageMinutes).toBe(15);
+    const hourly = { ...half, meters: half.meters.map((meter) => ({ ...meter, axis: { ...meter.axis, stepMinutes: 60 } })) };
+    expect(capacityOf(hourly, capacity(), []).averageMinutes).toBe(60);
+    expect(() => capacityOf(hourly, capacity({ averageMinutes: 15 }), [])).toThrow();
+  });
+
   it.each([
     ["days outside the record", { from: "2026-01-01" }, "acceptance-outside-record"],
     ["intervals shorter than the readings", { averageMinutes: 10 }, "capacity-interval-too-short"],

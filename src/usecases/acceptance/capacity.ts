@@ -1,5 +1,5 @@
-import { type CapacityAnswer, type CapacityQuestion, packCapacity } from "@/contracts/acceptance";
-import { type CapacityColumns, capacityTest } from "@/core/capacity";
+import { AVERAGE_MINUTES, type CapacityAnswer, type CapacityQuestion, packCapacity } from "@/contracts/acceptance";
+import { type CapacityColumns, capacityTest, USUAL_TERMS } from "@/core/capacity";
 import { endUtcMs } from "@/core/series";
 import { LIGHT_DOUBTS, siteAcRatedW } from "@/core/site";
 import { dayBins } from "@/core/time";
@@ -13,12 +13,11 @@ export function capacityOf(ledger: OpenLedger, question: CapacityQuestion, held:
   const { site } = ledger;
   const record = recordOf(ledger, question, false);
   const { axis } = record;
-  if (question.averageMinutes % axis.stepMinutes !== 0)
-    throw new Refusal("acceptance-refused", "capacity-interval-too-short", { step: axis.stepMinutes, asked: question.averageMinutes });
+  const averageMinutes = intervalOf(ledger, axis.stepMinutes, question.averageMinutes);
   const columns = columnsOf(record, held, site.place.timeZone);
   const ratedKw = ratedOf(ledger);
   const { gainFrac } = LIGHT_DOUBTS[site.lightSource];
-  const report = capacityTest(columns, { ...question, lightErrorFrac: gainFrac }, ratedKw, site.place.timeZone);
+  const report = capacityTest(columns, { ...question, averageMinutes, lightErrorFrac: gainFrac }, ratedKw, site.place.timeZone);
   return packCapacity(report, {
     fromUtcMs: axis.startUtcMs,
     toUtcMs: endUtcMs(axis),
@@ -26,6 +25,15 @@ export function capacityOf(ledger: OpenLedger, question: CapacityQuestion, held:
     lightErrorFrac: gainFrac,
     ratedKw,
   });
+}
+
+/** Minutes of the test's intervals: as asked, or the shortest usual ones. A meter that is read more seldom than the light sets them too. Refused where readings do not fill them. */
+function intervalOf({ meters }: OpenLedger, lightStepMinutes: number, asked: number | null): number {
+  const step = Math.max(lightStepMinutes, ...meters.map(({ axis }) => axis.stepMinutes));
+  const minutes = asked ?? AVERAGE_MINUTES.find((usual) => usual >= USUAL_TERMS.averageMinutes && usual % step === 0) ?? step;
+  if (minutes % step !== 0 || minutes > Math.max(...AVERAGE_MINUTES))
+    throw new Refusal("acceptance-refused", "capacity-interval-too-short", { step, asked: minutes });
+  return minutes;
 }
 
 /** What cuts the power of all arrays together: their inverters, or what may be exported; null where nothing is known to. */

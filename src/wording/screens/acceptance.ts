@@ -10,6 +10,7 @@ export const say = catalogue({
   firstDay: "First day",
   lastDay: "Last day",
   interval: "Interval",
+  asReadingsAllow: "as the readings allow",
   minutes: (count: number) => `${count} minutes`,
   leastLight: "Least light, W/m²",
   band: "Band about the reporting light, ± %",

@@ -32,9 +32,8 @@ export default async function TestsPage({ params, searchParams }: Props) {
         const question = opened?.kind === "guarantee" ? opened : null;
         return { id, question, firstDay: book.site.commissioned ?? `${readMonths(report)[0] ?? "2020-01"}-01`, years: report.years.length };
       }
-      const stepMinutes = report.sources.weatherStepMinutes ?? 60;
-      const plain = capacityQuestionSchema.parse({ kind: "capacity", averageMinutes: stepMinutes > 15 ? 60 : 15 });
-      return { id, question: opened?.kind === "capacity" ? opened : plain, period: lastYear(report), stepMinutes };
+      const plain = capacityQuestionSchema.parse({ kind: "capacity" });
+      return { id, question: opened?.kind === "capacity" ? opened : plain, period: lastYear(report) };
     };
     return (
       <AcceptanceChapter

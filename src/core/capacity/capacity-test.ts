@@ -87,16 +87,10 @@ export function capacityTest(columns: CapacityColumns, terms: CapacityTerms, rat
     (rest, k) => rest / meteredFit.capacityKw - (terms.targetKw === null ? expected.residuals[k]! / expectedFit.capacityKw : 0),
   );
   const scatterFrac = ratio * studentT975(days - 1) * errorByDay(metered.weightsAt(point), left, dayOf);
-  const lightFrac = ratio * Z_95 * terms.lightErrorFrac;
-  const halfFrac = Math.hypot(scatterFrac, lightFrac);
-  const { passFrac } = terms;
   return {
     ...none,
-    outcome: ratio - halfFrac >= passFrac ? "passed" : ratio + halfFrac < passFrac ? "failed" : "open",
-    metered: meteredFit,
-    expected: expectedFit,
-    targetKw,
-    ...{ ratio, scatterFrac, lightFrac, halfFrac },
+    ...heldAgainst(ratio, scatterFrac, terms),
+    ...{ metered: meteredFit, expected: expectedFit, targetKw },
     kept: kept.map((i) => ({
       utcMs: axis.startUtcMs + i * axis.stepMinutes * MINUTE_MS,
       poaWm2: intervals.poaWm2[i]!,
@@ -104,6 +98,14 @@ export function capacityTest(columns: CapacityColumns, terms: CapacityTerms, rat
       expectedKw: intervals.expectedKw[i]!,
     })),
   };
+}
+
+/** The ratio with its interval, and on which side of the pass line it lies. */
+function heldAgainst(ratio: number, scatterFrac: number, { passFrac, lightErrorFrac }: CapacityTerms) {
+  const lightFrac = ratio * Z_95 * lightErrorFrac;
+  const halfFrac = Math.hypot(scatterFrac, lightFrac);
+  const outcome: CapacityOutcome = ratio - halfFrac >= passFrac ? "passed" : ratio + halfFrac < passFrac ? "failed" : "open";
+  return { outcome, ratio, scatterFrac, lightFrac, halfFrac };
 }
 
 const pointOf = ({ poaWm2, airTempC, windSpeedMs }: ReportingConditions, hasWind: boolean): number[] => [

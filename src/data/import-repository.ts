@@ -2,13 +2,22 @@ import { Readable } from "node:stream";
 import { pipeline } from "node:stream/promises";
 import { from as copyFrom } from "pg-copy-streams";
 import type { Transaction } from "sequelize";
-import { sourceFileSchema } from "@/contracts/evidence";
+import { type SourceFile, sourceFileSchema } from "@/contracts/evidence";
 import type { Batch } from "@/contracts/imports";
 import type { ImportStore, MeteredPages, NewBatch } from "@/usecases/imports";
 import type { ChangeBook } from "./change-book";
 import type { BatchRow, Models } from "./models";
 import { COPY_HEADER, COPY_TRAILER, pageRow } from "./page-codec";
 import { clientOf, endingWith } from "./raw-client";
+
+/** Files of a book that stand, in the order in which they came. */
+async function sourcesOf(batches: Models["Batch"], bookId: string): Promise<readonly SourceFile[]> {
+  const rows = await batches.findAll({ where: { bookId, undoneAt: null }, order: ["id"] });
+  return rows.map((row) => {
+    const { fileName: name, sha256, byteCount, kind, origin, options } = row.get();
+    return sourceFileSchema.parse({ name, sha256, byteCount, kind, origin, options });
+  });
+}
 
 /** Import batches in PostgreSQL: each in one transaction, its pages by COPY. */
 export function importRepository(models: Models, changeBook: ChangeBook): ImportStore {
@@ -18,13 +27,7 @@ export function importRepository(models: Models, changeBook: ChangeBook): Import
       const rows = await BatchModel.findAll({ where: { bookId }, order: [["id", "DESC"]] });
       return rows.map((row) => asBatch(row.get()));
     },
-    async sourcesOf(bookId) {
-      const rows = await BatchModel.findAll({ where: { bookId, undoneAt: null }, order: ["id"] });
-      return rows.map((row) => {
-        const { fileName: name, sha256, byteCount, kind, origin, options } = row.get();
-        return sourceFileSchema.parse({ name, sha256, byteCount, kind, origin, options });
-      });
-    },
+    sourcesOf: (bookId) => sourcesOf(BatchModel, bookId),
     async standingBatch(bookId, kind, sha256, year = null) {
       const rows = await BatchModel.findAll({ where: { bookId, kind, sha256, undoneAt: null } });
       const same = rows.find((row) => year === null || row.get().options.year === year);
